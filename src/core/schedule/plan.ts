@@ -1,0 +1,130 @@
+import { answer, refuse, type Outcome } from '../problem';
+import type { Day } from '../units/day';
+import type { Slot } from '../units/slot';
+import { countBefore } from './calendar';
+import { compile, type Compiled } from './compiled';
+import { AREA_SHARES, type Exposure, type Link, type NotBefore, type Task } from './network';
+import { linkTime } from './passes';
+import { place, type Placement } from './placing';
+import type { PlanInput } from './plan-input';
+import { reasonsOf, type Reason } from './reasons';
+
+/** A computed schedule as a document; anyone can check from it alone that it obeys itself. */
+export interface Plan {
+  origin: Day;
+  tasks: PlannedTask[];
+  links: Link[];
+  /** Worked slots by calendar, up to the end of the plan. */
+  calendars: Record<string, { worked: Slot[] }>;
+  jobCalendars: Record<string, string>;
+  crewCapacity: { sub: string; name: string; capacity: number; away: Slot[] }[];
+  areaCapacity: Record<string, number>;
+  notBefore: NotBefore[];
+  exposures: PlannedExposure[];
+  promises: Record<string, Slot>;
+}
+
+export interface PlannedTask extends Task {
+  /** How many crews it takes on each of its slots. */
+  crews: number;
+  start: Slot;
+  /** The slot after the last one taken. */
+  finish: Slot;
+  /** The slots on which its crew is there; none for done work and milestones. */
+  slots: Slot[];
+  /** How long it could end later without moving anything that follows; in worked slots of the job. */
+  float: number;
+  /** Nothing between here and the end of its job may slip. */
+  critical: boolean;
+  reason: Reason;
+}
+
+export interface PlannedExposure extends Exposure {
+  actual: number;
+  kept: boolean;
+}
+
+/** Half-days looked ahead: two years first, then as long as the work needs, up to about ten. */
+const FIRST_HORIZON = 1_500;
+const LAST_HORIZON = 7_500;
+
+/**
+ * Places all work of all jobs and says why everything starts when it does.
+ * @returns a problem where links form a ring, a trade has no crew, or a calendar has no days for the work
+ */
+export function makePlan(input: PlanInput): Outcome<Plan> {
+  for (let horizon = FIRST_HORIZON; horizon <= LAST_HORIZON; horizon *= 2) {
+    const net = compile(input, horizon);
+    if (!net.ok) return net;
+    const placed = place(net.value);
+    if (placed) return answer(document(net.value, placed));
+  }
+  return refuse({ code: 'plan-endless', message: 'The work does not fit into ten years: some calendar has hardly any worked day, or a crew is always away.' });
+}
+
+function document(net: Compiled, placed: Placement): Plan {
+  const { input } = net;
+  const end = placed.finish.reduce((latest, finish) => Math.max(latest, finish), 0) + 1;
+  const reasons = reasonsOf(net, placed);
+  const tasks = net.tasks.map((task, number) => plannedTask(net, placed, task, number, reasons[number] ?? { kind: 'none', text: '' }));
+  const areas = new Set(tasks.flatMap((task) => (task.area === null ? [] : [task.area])));
+  return {
+    origin: input.origin,
+    tasks,
+    links: input.links.filter((link) => net.index.has(link.before) && net.index.has(link.after)),
+    calendars: Object.fromEntries(Object.entries(input.calendars).map(([id, isWorked]) => [id, { worked: slotsUpTo(end, isWorked) }])),
+    jobCalendars: input.jobCalendars,
+    crewCapacity: input.crews.map((crew) => ({ sub: crew.id, name: crew.name, capacity: crew.capacity, away: [...crew.away].filter((slot) => slot >= 0 && slot < end).sort((a, b) => a - b) })),
+    areaCapacity: Object.fromEntries([...areas].map((area) => [area, AREA_SHARES])),
+    notBefore: input.notBefore,
+    exposures: input.exposures.flatMap((exposure) => plannedExposure(net, placed, exposure)),
+    promises: input.promises,
+  };
+}
+
+function slotsUpTo(end: Slot, isWorked: (slot: Slot) => boolean): Slot[] {
+  return Array.from({ length: Math.max(0, end) }, (_, slot) => slot).filter(isWorked);
+}
+
+function plannedTask(net: Compiled, placed: Placement, task: Task, number: number, reason: Reason): PlannedTask {
+  const start = placed.start[number] ?? 0;
+  const finish = placed.finish[number] ?? 0;
+  const calendar = net.calendar[number];
+  const first = calendar ? countBefore(calendar, start) : 0;
+  const slots = calendar && task.duration > 0 ? [...calendar.worked.subarray(first, first + task.duration)] : [];
+  return {
+    ...task, crews: task.crew === null || task.duration === 0 ? 0 : 1, start, finish, slots, reason,
+    float: task.state === 'done' ? 0 : floatOf(net, placed, number),
+    critical: task.state !== 'done' && (placed.times.lateFinish[number] ?? 0) <= finish,
+  };
+}
+
+/** Worked slots of the job between its end and the first follower that waits for it. */
+function floatOf(net: Compiled, placed: Placement, number: number): number {
+  const calendar = net.jobCalendar[number];
+  if (!calendar) return 0;
+  const finish = placed.finish[number] ?? 0;
+  let least = countBefore(calendar, placed.times.lateFinish[number] ?? finish) - countBefore(calendar, finish);
+  for (const bound of net.outOf[number] ?? []) {
+    if (net.tasks[bound.after]?.state !== 'waiting') continue;
+    const needed = linkTime(net, bound, placed.start, placed.finish);
+    const begins = (bound.link.kind === 'FF' ? placed.finish[bound.after] : placed.start[bound.after]) ?? needed;
+    least = Math.min(least, countBefore(calendar, begins) - countBefore(calendar, needed));
+  }
+  return Math.max(0, least);
+}
+
+function plannedExposure(net: Compiled, placed: Placement, exposure: Exposure): PlannedExposure[] {
+  const [from, to] = [net.index.get(exposure.from), net.index.get(exposure.to)];
+  if (from === undefined || to === undefined || net.tasks[to]?.state === 'done') return [];
+  const calendar = net.jobCalendar[from];
+  if (!calendar) return [];
+  const actual = countBefore(calendar, placed.finish[to] ?? 0) - countBefore(calendar, placed.start[from] ?? 0);
+  return [{ ...exposure, actual, kept: actual <= exposure.most }];
+}
+
+/** The slot in which each job's last work ends. */
+export function jobFinish(plan: Pick<Plan, 'tasks'>, job: string): Slot | undefined {
+  const ends = plan.tasks.filter((task) => task.job === job && task.state !== 'done').map((task) => task.finish);
+  return ends.length === 0 ? undefined : Math.max(...ends);
+}

@@ -1,0 +1,195 @@
+import { findLoop, type Exposure, type Link } from '../schedule/network';
+import { phaseFacts, PHASES, phaseOrder, type Phase } from './phases';
+import { LEFTOVERS, OWN_ORDER, RULES, USUAL_ORDER, type Effect, type JobTask, type Lag, type Rule } from './rules';
+import { leftoverId, taskId, type Site, type SiteArea } from './site';
+
+/** A task that the rules add for the whole job. */
+export interface AddedTask {
+  id: string;
+  kind: JobTask | 'tight';
+  level?: string;
+}
+
+export interface Sequence {
+  links: Link[];
+  exposures: Exposure[];
+  added: AddedTask[];
+}
+
+type Linker = (before: string, after: string, lag?: Lag) => void;
+
+const has = (area: SiteArea, phase: Phase): boolean => area.track.some((step) => step.phase === phase);
+const present = (area: SiteArea, phases: readonly Phase[], first?: true): Phase[] => {
+  const found = phases.filter((phase) => has(area, phase));
+  if (!first) return found;
+  return found.sort((a, b) => phaseOrder(a) - phaseOrder(b)).slice(0, 1);
+};
+
+/** For every area the areas in which `before` counts. */
+function reach(site: Site, area: SiteArea, within: 'area' | 'beside' | 'route' | 'job'): SiteArea[] {
+  switch (within) {
+    case 'area':
+      return [area];
+    case 'beside':
+      return [area, ...site.areas.filter((other) => area.beside.includes(other.id))];
+    case 'route':
+      return site.areas.filter((other) => other.passage && other.id !== area.id && other.level?.id === area.level?.id);
+    case 'job':
+      return site.areas;
+  }
+}
+
+function order(site: Site, effect: Extract<Effect, { form: 'order' }>, link: Linker): void {
+  for (const area of site.areas) {
+    const afters = present(area, effect.after, effect.first);
+    if (afters.length === 0) continue;
+    for (const other of reach(site, area, effect.within)) {
+      for (const before of present(other, effect.before)) {
+        for (const after of afters) link(taskId(other.id, before), taskId(area.id, after), effect.lag);
+      }
+    }
+  }
+}
+
+function chain(site: Site, phases: readonly Phase[], link: Linker): void {
+  for (const area of site.areas) {
+    const found = present(area, phases);
+    found.slice(1).forEach((phase, index) => link(taskId(area.id, found[index] ?? phase), taskId(area.id, phase)));
+  }
+}
+
+function alongFall(site: Site, effect: Extract<Effect, { form: 'along-fall' }>, link: Linker): void {
+  const legs = site.areas.filter((area) => has(area, effect.phase)).sort((a, b) => a.position - b.position);
+  legs.slice(1).forEach((leg, index) => link(taskId(legs[index]?.id ?? leg.id, effect.phase), taskId(leg.id, effect.phase)));
+  for (const area of site.areas.filter((one) => has(one, effect.then))) {
+    for (const leg of legs) link(taskId(leg.id, effect.phase), taskId(area.id, effect.then));
+  }
+}
+
+/** One milestone a level stands between all that shelters it and all that needs shelter: m + n links, not m · n. */
+function sheltered(site: Site, effect: Extract<Effect, { form: 'sheltered' }>, link: Linker, added: AddedTask[]): void {
+  const levels = new Set(site.areas.flatMap((area) => (area.level ? [area.level.id] : [])));
+  for (const level of levels) {
+    const makers = site.areas.filter((area) => area.shelters.includes(level)).flatMap((area) => present(area, effect.madeBy).map((phase) => taskId(area.id, phase)));
+    const needers = site.areas.filter((area) => area.level?.id === level).flatMap((area) => present(area, effect.before, true).map((phase) => taskId(area.id, phase)));
+    if (makers.length === 0 || needers.length === 0) continue;
+    const tight: AddedTask = { id: `${site.id}:tight:${level}`, kind: 'tight', level };
+    added.push(tight);
+    for (const maker of makers) link(maker, tight.id);
+    for (const needer of needers) link(tight.id, needer);
+  }
+}
+
+function oneAtATime(site: Site, effect: Extract<Effect, { form: 'one-at-a-time' }>, link: Linker): void {
+  if (!site.livedIn) return;
+  const places = site.areas.filter((area) => area.provides.includes(effect.need) && area.track.length > 0);
+  // A place already begun cannot wait; the others follow it from the bottom of the house up.
+  const begun = (area: SiteArea): number => (area.track.some((step) => step.fraction > 0) ? 0 : 1);
+  places.sort((a, b) => begun(a) - begun(b) || (a.level?.height ?? 0) - (b.level?.height ?? 0) || a.position - b.position);
+  places.slice(1).forEach((place, index) => {
+    const former = places[index];
+    const last = former?.track.find((step) => step.phase === effect.last) ?? former?.track.at(-1);
+    const first = place.track.find((step) => step.phase === effect.first) ?? place.track[0];
+    if (former && last && first) link(taskId(former.id, last.phase), taskId(place.id, first.phase));
+  });
+}
+
+function jobTask(site: Site, effect: Extract<Effect, { form: 'job-task' }>, link: Linker, added: AddedTask[]): void {
+  const pick = (phases: readonly Phase[], first?: true): string[] =>
+    site.areas.flatMap((area) => present(area, phases, first).map((phase) => taskId(area.id, phase)));
+  const [befores, afters] = [pick(effect.after), pick(effect.before, true)];
+  if (afters.length === 0 || (effect.after.length > 0 && befores.length === 0)) return;
+  if (effect.task === 'site-setup' && !site.areas.some((area) => area.kind === 'ground')) return;
+  const task: AddedTask = { id: `${site.id}:${effect.task}`, kind: effect.task };
+  added.push(task);
+  for (const before of befores) link(before, task.id);
+  for (const after of afters) link(task.id, after);
+}
+
+function exposures(site: Site, effect: Extract<Effect, { form: 'exposure' }>, rule: Rule): Exposure[] {
+  return site.areas
+    .filter((area) => has(area, effect.from) && has(area, effect.to))
+    .map((area) => ({
+      from: taskId(area.id, effect.from),
+      to: taskId(area.id, effect.to),
+      most: effect.unless && has(area, effect.unless) ? (effect.mostThen ?? effect.most) : effect.most,
+      rule: rule.number,
+      reason: rule.reason,
+      cure: effect.cure,
+    }));
+}
+
+/** Neighbours in a track between which no rule speaks follow each other in the usual order. */
+function usualOrder(site: Site, links: Map<string, Link>): void {
+  for (const area of site.areas) {
+    area.track.slice(1).forEach((step, index) => {
+      const before = area.track[index];
+      if (!before) return;
+      const shared = (phase: Phase): boolean => 'shares' in PHASES[phase];
+      if (shared(before.phase) && shared(step.phase)) return;
+      put(links, USUAL_ORDER, taskId(area.id, before.phase), taskId(area.id, step.phase));
+    });
+  }
+}
+
+/** What a walk found still to do comes before the next thing that would cover it, else before the last repairs. */
+function leftoversFirst(site: Site, links: Map<string, Link>): void {
+  for (const item of site.leftovers) {
+    const ahead = site.areas.find((area) => area.id === item.area)?.track.filter((step) => step.fraction === 0) ?? [];
+    const next = ahead.find((step) => phaseFacts(step.phase).covers || phaseFacts(step.phase).hold === 'close-in') ?? ahead.find((step) => step.phase === 'snags' || step.phase === 'hand-over' || step.phase === 'strike');
+    if (next) put(links, LEFTOVERS, leftoverId(item.id), taskId(item.area, next.phase));
+  }
+}
+
+function put(links: Map<string, Link>, rule: Rule, before: string, after: string, lag?: Lag, reason = rule.reason): void {
+  if (before === after) return;
+  const key = `${before}>${after}`;
+  const known = links.get(key);
+  const halfDays = lag?.halfDays ?? 0;
+  // Two rules may want the same order: the one that holds longer is kept, and the first to say it otherwise.
+  if (known && (known.lag >= halfDays || (known.strength === 'hard' && rule.strength === 'soft'))) return;
+  links.set(key, { before, after, kind: 'FS', lag: halfDays, lagUnit: lag?.unit ?? 'work', strength: rule.strength, rule: rule.number, reason });
+}
+
+/**
+ * The order of one job's work: every link with the rule and the reason that made it, the exposures to be kept short,
+ * and the tasks the rules add. A soft link that would close a ring gives way; a ring of hard ones is left for the
+ * caller to refuse (`findLoop`).
+ */
+export function sequenceOf(site: Site, rules: readonly Rule[] = RULES): Sequence {
+  const links = new Map<string, Link>();
+  const result: Sequence = { links: [], exposures: [], added: [] };
+  for (const rule of rules) {
+    const link: Linker = (before, after, lag) => put(links, rule, before, after, lag);
+    for (const effect of rule.effects) {
+      if (effect.form === 'order') order(site, effect, link);
+      else if (effect.form === 'chain') chain(site, effect.phases, link);
+      else if (effect.form === 'along-fall') alongFall(site, effect, link);
+      else if (effect.form === 'sheltered') sheltered(site, effect, link, result.added);
+      else if (effect.form === 'one-at-a-time') oneAtATime(site, effect, link);
+      else if (effect.form === 'job-task') jobTask(site, effect, link, result.added);
+      else if (effect.form === 'exposure') result.exposures.push(...exposures(site, effect, rule));
+    }
+  }
+  usualOrder(site, links);
+  for (const own of site.ownLinks) {
+    put(links, OWN_ORDER, taskId(own.before.area, own.before.phase), taskId(own.after.area, own.after.phase), undefined, own.reason);
+  }
+  leftoversFirst(site, links);
+  result.links = withoutSoftLoops(site, result, [...links.values()]);
+  return result;
+}
+
+function withoutSoftLoops(site: Site, { added }: Sequence, links: Link[]): Link[] {
+  const ids = [...site.areas.flatMap((area) => area.track.map((step) => taskId(area.id, step.phase))), ...added.map((task) => task.id), ...site.leftovers.map((item) => leftoverId(item.id))];
+  let kept = links;
+  for (let loop = findLoop(ids, kept); loop; loop = findLoop(ids, kept)) {
+    const ring = loop;
+    const inRing = (link: Link): boolean => ring[(ring.indexOf(link.before) + 1) % ring.length] === link.after && ring.includes(link.before);
+    // The usual order gives way before a rule does.
+    const weakest = kept.filter((link) => link.strength === 'soft' && inRing(link)).sort((a, b) => a.rule - b.rule)[0];
+    if (!weakest) break;
+    kept = kept.filter((link) => link !== weakest);
+  }
+  return kept;
+}

@@ -1,0 +1,36 @@
+import { phaseFacts, phaseOrder, type Phase } from './phases';
+import { RULES, type Preference, type Rule } from './rules';
+import type { SiteArea } from './site';
+
+/** How much one preference weighs against the next: the earlier named decides, the later break its ties. */
+const SCALE: Record<Preference, number> = {
+  'loud-and-dusty-first': 100_000,
+  'same-gate-together': 1_000,
+  'top-down': 100,
+  'back-to-front': 1,
+  'costly-late': 10_000,
+};
+const COSTLY: readonly Phase[] = ['flooring', 'trim', 'glass', 'plumbing-finish', 'worktops'];
+
+function points(by: Preference, area: SiteArea, phase: Phase): number {
+  const facts = phaseFacts(phase);
+  switch (by) {
+    case 'loud-and-dusty-first':
+      return facts.loud || facts.dusty ? 0 : 1;
+    case 'costly-late':
+      return COSTLY.includes(phase) ? 1 : 0;
+    case 'same-gate-together':
+      return phaseOrder(phase) / 100;
+    case 'top-down':
+      return 9 - Math.min(9, area.level?.height ?? 0);
+    case 'back-to-front':
+      return 99 - Math.min(99, area.position);
+  }
+}
+
+/** The soft rules' word on which of two equally urgent tasks goes first: lower is earlier. */
+export function rankOf(area: SiteArea, phase: Phase, rules: readonly Rule[] = RULES): number {
+  return rules
+    .flatMap((rule) => rule.effects)
+    .reduce((rank, effect) => (effect.form === 'prefer' ? rank + SCALE[effect.by] * points(effect.by, area, phase) : rank), 0);
+}

@@ -1,0 +1,40 @@
+import { UTCDate } from '@date-fns/utc';
+import { addDays as plusDays, differenceInCalendarDays, format, getDay, isValid, parseISO } from 'date-fns';
+import { tz } from './utc';
+
+/** A calendar day, `YYYY-MM-DD`, without clock or time zone. */
+export type Day = string;
+
+const dateOf = (day: Day): UTCDate => new UTCDate(parseISO(day, { in: tz }));
+
+/** Whether the text is a day that exists, written `YYYY-MM-DD`, in the years this program plans for. */
+export function isDay(text: string): boolean {
+  return /^(19|20|21)\d\d-\d\d-\d\d$/.test(text) && isValid(parseISO(text, { in: tz }));
+}
+
+/** The day `count` days later (earlier when negative). */
+export function addDays(day: Day, count: number): Day {
+  return format(plusDays(dateOf(day), count), 'yyyy-MM-dd');
+}
+
+/** Days from the first to the second; negative when the second is earlier. */
+export function daysBetween(from: Day, to: Day): number {
+  return differenceInCalendarDays(dateOf(to), dateOf(from));
+}
+
+/** 0 Sunday … 6 Saturday. */
+export function weekday(day: Day): number {
+  return getDay(dateOf(day));
+}
+
+/** As people say it: `Tue 9 Mar`; with the year where it is not the one of `near`. */
+export function formatDay(day: Day, near?: Day): string {
+  const otherYear = near !== undefined && near.slice(0, 4) !== day.slice(0, 4);
+  return format(dateOf(day), otherYear ? 'EEE d MMM yyyy' : 'EEE d MMM');
+}
+
+/** The same day, else the weekday before it: offices and suppliers do not read letters on Saturdays. */
+export function backToWeekday(day: Day): Day {
+  const back = [2, 0, 0, 0, 0, 0, 1][weekday(day)] ?? 0;
+  return addDays(day, -back);
+}

@@ -1,0 +1,74 @@
+import { ofKind, standing, type Observation, type Of } from './observation';
+import { progressOf } from './progress';
+import { phaseFacts, type Phase } from '../sequence/phases';
+import { openItems } from './open-items';
+
+/** What one walk changed, as a value: screens, updates and notices read it, none works it out again. */
+export interface WalkDiff {
+  progress: ProgressChange[];
+  remaining: Of<'remaining'>[];
+  closed: Of<'remaining'>[];
+  selections: Of<'selection-check'>[];
+  notes: Of<'note'>[];
+  cautions: Of<'caution'>[];
+  pictures: Of<'picture'>[];
+  measurements: Of<'measurement'>[];
+  /** Part of the job's whole work won, and how much of that a lay person can see: 0…1 each. */
+  gain: number;
+  visibleGain: number;
+}
+
+export interface ProgressChange {
+  area: string;
+  phase: Phase;
+  from: number;
+  to: number;
+}
+
+/** Planned half-days of every phase of the job, by task id: what progress weighs. */
+export type Weights = ReadonlyMap<string, number>;
+
+/**
+ * What a walk changed against everything seen before it.
+ * @param all every observation of the job, in any order
+ */
+export function diffOf(all: readonly Observation[], walk: string, weights: Weights): WalkDiff {
+  const seen = standing(all);
+  const during = seen.filter((one) => one.walk === walk);
+  const began = during[0]?.at ?? '';
+  const before = progressOf(seen.filter((one) => one.walk !== walk && one.at < began));
+  const progress: ProgressChange[] = [...progressOf(during)].flatMap(([key, now]) => {
+    const reading = ofKind(during, 'progress').find((one) => `${one.area}:${one.phase}` === key);
+    const from = before.get(key)?.fraction ?? 0;
+    return reading && from !== now.fraction ? [{ area: reading.area, phase: reading.phase, from, to: now.fraction }] : [];
+  });
+  const doneHere = new Set(ofKind(during, 'recheck').filter((check) => check.verdict === 'done').map((check) => check.about));
+  const stillOpen = new Set(openItems(seen).map((open) => open.item.id));
+  const total = [...weights.values()].reduce((sum, weight) => sum + weight, 0);
+  const share = (changes: ProgressChange[]): number =>
+    total === 0 ? 0 : changes.reduce((sum, change) => sum + (change.to - change.from) * (weights.get(`${change.area}:${change.phase}`) ?? 0), 0) / total;
+  return {
+    progress,
+    remaining: ofKind(during, 'remaining').filter((one) => stillOpen.has(one.id)),
+    closed: ofKind(seen, 'remaining').filter((one) => doneHere.has(one.id)),
+    selections: lastChecks(ofKind(during, 'selection-check')),
+    notes: ofKind(during, 'note'),
+    cautions: ofKind(during, 'caution'),
+    pictures: ofKind(during, 'picture'),
+    measurements: ofKind(during, 'measurement'),
+    gain: share(progress),
+    visibleGain: share(progress.filter((change) => !phaseFacts(change.phase).hidden)),
+  };
+}
+
+const lastChecks = (checks: Of<'selection-check'>[]): Of<'selection-check'>[] => [...new Map(checks.map((check) => [check.selection, check])).values()];
+
+/** Progress of a job counted by work, not by looks: 0…1. */
+export function workDone(weights: Weights, fraction: (task: string) => number): number {
+  let [done, total] = [0, 0];
+  for (const [task, weight] of weights) {
+    done += weight * fraction(task);
+    total += weight;
+  }
+  return total === 0 ? 0 : done / total;
+}
