@@ -1,0 +1,26 @@
+import { number, string, type StringSchema } from 'yup';
+import { isDay } from '@/core/units/day';
+import { isPhase, type Phase } from '@/core/sequence/phases';
+import { isTrade, type Trade } from '@/core/sequence/trades';
+
+/** The kinds of field that commands are made of; each message says what would be right. */
+
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/;
+
+export const id = () => string().required('an id is missing').matches(UUID, 'not an id of ours');
+export const line = (what: string, max = 200) =>
+  string().required(`${what} is missing`).max(max, `${what} has more than ${max} characters`).test('not-blank', `${what} is missing`, (text) => text.trim() !== '');
+export const optionalLine = (what: string, max = 200) => string().max(max, `${what} has more than ${max} characters`);
+export const day = (what: string) => string().required(`${what} is missing`).test('day', `${what} must be a day that exists, like 2027-03-09`, isDay);
+export const optionalDay = (what: string) => string().test('day', `${what} must be a day that exists, like 2027-03-09`, (text) => text === undefined || isDay(text));
+export const email = (what: string) => string().max(200).matches(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, { message: `${what} must be an address like name@example.net`, excludeEmptyString: true });
+export const whole = (what: string, least: number, most: number) =>
+  number().required(`${what} is missing`).integer(`${what} must be a whole number`).min(least, `${what} is at least ${least}`).max(most, `${what} is at most ${most}`);
+export const amount = (what: string, most: number) => number().moreThan(0, `${what} must be over 0`).max(most, `${what} over ${most} cannot be meant`);
+export const version = () => whole('version', 1, 1_000_000);
+export const oneOf = <Value extends string>(what: string, values: readonly Value[]) =>
+  string<Value>().required(`${what} is missing`).oneOf([...values], `${what} must be one of: ${values.join(', ')}`);
+export const phase = () => string<Phase>().required('the phase is missing').test('phase', 'this phase is not in the list of phases', (text) => isPhase(text)) as StringSchema<Phase>;
+export const trade = () => string<Trade>().required('the trade is missing').test('trade', 'this trade is not in the list of trades', (text) => isTrade(text)) as StringSchema<Trade>;
+/** `2026-03-09T16:20:00.000Z`. */
+export const instant = () => string().required('the time is missing').matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/, 'must be an instant in UTC, like 2027-03-09T16:20:00.000Z').test('exists', 'must be a time that exists', (text) => !Number.isNaN(Date.parse(text)));

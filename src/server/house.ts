@@ -1,0 +1,59 @@
+import { EventEmitter } from 'node:events';
+import { randomBytes } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { makeClock, type Clock } from './clock';
+import { openDatabase, type Connection } from './database/open';
+
+/** One installation: its file, its folder of pictures, its secret and its clock. */
+export interface House {
+  folder: string;
+  db: Connection;
+  clock: Clock;
+  /** Seals sessions and makes the secrets of share links; never in the database. */
+  secret: string;
+  /** Demo firm: the visitor is signed in and may switch person. */
+  demo: boolean;
+  /** Tells what listens (the change stream, the planner) that the log grew. */
+  news: EventEmitter;
+}
+
+export interface HouseTerms {
+  folder: string;
+  /** Where the application itself stands. */
+  root?: string;
+  today?: string;
+  demo?: boolean;
+}
+
+export function openHouse({ folder, root = process.cwd(), today, demo = false }: HouseTerms): House {
+  mkdirSync(folder, { recursive: true });
+  return {
+    folder,
+    db: openDatabase(databaseFile(folder), join(root, 'migrations')),
+    clock: makeClock(today),
+    secret: secretOf(folder),
+    demo,
+    news: new EventEmitter().setMaxListeners(0),
+  };
+}
+
+export const databaseFile = (folder: string): string => join(folder, 'aftermist.sqlite');
+
+function secretOf(folder: string): string {
+  const file = join(folder, 'secret');
+  if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600, flag: 'wx' });
+  return readFileSync(file, 'utf8').trim();
+}
+
+const holder = globalThis as typeof globalThis & { aftermistHouse?: House };
+
+/** The house of this server process: the framework loads modules more than once, the file is opened once. */
+export function house(): House {
+  holder.aftermistHouse ??= openHouse({
+    folder: process.env.AFTERMIST_DATA ?? join(process.cwd(), 'var', 'firm'),
+    demo: process.env.AFTERMIST_DEMO === '1',
+    ...(process.env.AFTERMIST_TODAY ? { today: process.env.AFTERMIST_TODAY } : {}),
+  });
+  return holder.aftermistHouse;
+}

@@ -1,0 +1,117 @@
+import { groupBy } from '@/core/group-by';
+import { inUsualOrder, type Phase } from '@/core/sequence/phases';
+import { taskId, type OwnLink, type Site, type SiteArea, type TrackStep } from '@/core/sequence/site';
+import type { Trade } from '@/core/sequence/trades';
+import type { AreaKind } from '@/core/sites/area';
+import { addDays, daysBetween, weekday, type Day } from '@/core/units/day';
+import { standing } from '@/core/walks/observation';
+import { openItems } from '@/core/walks/open-items';
+import { progressOf, remainingHalfDays, type PhaseProgress } from '@/core/walks/progress';
+import { dayOf, halfOf } from '../clock';
+import { all, one } from '../database/query';
+import type { Connection } from '../database/open';
+import { notFound } from '../door/refusal';
+import { observationsOf } from '../walks/queries';
+
+export interface JobRow {
+  id: string;
+  name: string;
+  address: string;
+  client: string;
+  client_email: string;
+  units: 'metric' | 'imperial';
+  state: 'lead' | 'scoping' | 'booked' | 'active' | 'completing' | 'closed';
+  start_day: Day;
+  promise_day: Day | null;
+  lived_in: 0 | 1;
+  loud_half: 'morning' | 'afternoon' | null;
+  version: number;
+}
+
+export interface AreaRow {
+  id: string;
+  job: string;
+  level: string | null;
+  name: string;
+  kind: AreaKind;
+  position: number;
+  works: string;
+  size: number;
+  passage: 0 | 1;
+  lived_in: 0 | 1;
+  provides: string;
+  shelters: string;
+  version: number;
+}
+
+interface StepRow {
+  area: string;
+  phase: Phase;
+  trade: Trade;
+  half_days: number;
+}
+
+/** Worked half-days between two instants by the firm's days: weekdays that are no holiday. */
+export function workedBetween(holidays: ReadonlySet<Day>): (from: string, to: string) => number {
+  return (from, to) => {
+    let count = halfOf(to) - halfOf(from);
+    const last = daysBetween(dayOf(from), dayOf(to));
+    for (let day = 0; day < last; day++) {
+      const date = addDays(dayOf(from), day);
+      if (weekday(date) % 6 !== 0 && !holidays.has(date)) count += 2;
+    }
+    return count;
+  };
+}
+
+export const holidaysOf = (db: Connection): Set<Day> => new Set(all<{ day: Day }>(db, 'SELECT day FROM holiday').map((row) => row.day));
+
+/** A job as the sequence sees it, with what its walks have found. @param today a step under way without a date counts from here */
+export function readSite(db: Connection, job: string, today: Day): Site {
+  const row = one<JobRow>(db, 'SELECT * FROM job WHERE id = @job', { job });
+  if (!row) throw notFound('job', 'job');
+  const seen = standing(observationsOf(db, job));
+  const progress = progressOf(seen);
+  const levels = new Map(all<{ id: string; height: number }>(db, 'SELECT id, height FROM level WHERE job = @job', { job }).map((level) => [level.id, level]));
+  const steps = groupBy(all<StepRow>(db, 'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job }), (step) => step.area);
+  const beside = all<{ one: string; other: string }>(db, 'SELECT beside.* FROM beside JOIN area ON area.id = beside.one WHERE area.job = @job', { job });
+  const between = workedBetween(holidaysOf(db));
+  const areas = all<AreaRow>(db, 'SELECT * FROM area WHERE job = @job ORDER BY position', { job }).map((area): SiteArea => {
+    const level = area.level === null ? undefined : levels.get(area.level);
+    return {
+      id: area.id, name: area.name, kind: area.kind, position: area.position, passage: area.passage === 1,
+      ...(level ? { level: { id: level.id, height: level.height } } : {}),
+      provides: JSON.parse(area.provides) as string[],
+      shelters: JSON.parse(area.shelters) as string[],
+      beside: beside.flatMap((pair) => (pair.one === area.id ? [pair.other] : pair.other === area.id ? [pair.one] : [])),
+      track: trackOf(steps.get(area.id) ?? [], progress, between, today),
+    };
+  });
+  return {
+    id: row.id, name: row.name, startDay: row.start_day, livedIn: row.lived_in === 1, areas,
+    ...(row.promise_day ? { promise: row.promise_day } : {}),
+    ...(row.loud_half ? { loudHalf: row.loud_half } : {}),
+    ownLinks: ownLinks(db, job),
+    leftovers: openItems(seen).map(({ item }) => ({ id: item.id, area: item.area, text: item.text, trade: item.trade })),
+  };
+}
+
+function trackOf(steps: StepRow[], progress: Map<string, PhaseProgress>, between: (from: string, to: string) => number, today: Day): TrackStep[] {
+  const byPhase = new Map(steps.map((step) => [step.phase, step]));
+  return inUsualOrder(byPhase.keys()).flatMap((phase) => {
+    const step = byPhase.get(phase);
+    if (!step) return [];
+    const known = progress.get(taskId(step.area, phase));
+    return [{
+      phase, trade: step.trade, halfDays: step.half_days, fraction: known?.fraction ?? 0,
+      remaining: remainingHalfDays(step.half_days, known, between),
+      ...(known ? { seen: { day: dayOf(known.at) < today ? dayOf(known.at) : today, half: halfOf(known.at) } } : {}),
+    }];
+  });
+}
+
+function ownLinks(db: Connection, job: string): OwnLink[] {
+  return all<{ id: string; before_area: string; before_phase: Phase; after_area: string; after_phase: Phase; reason: string }>(db, 'SELECT * FROM own_link WHERE job = @job', { job }).map((row) => ({
+    id: row.id, before: { area: row.before_area, phase: row.before_phase }, after: { area: row.after_area, phase: row.after_phase }, reason: row.reason,
+  }));
+}

@@ -1,0 +1,76 @@
+import { addHold, addLink, changeStep, expectHold, releaseHold, removeLink } from '@/contract/commands/sites';
+import { findLoop } from '@/core/schedule/network';
+import { loopSentence } from '@/core/schedule/compiled';
+import { sequenceOf } from '@/core/sequence/links';
+import { phaseFacts, type Phase } from '@/core/sequence/phases';
+import { taskId } from '@/core/sequence/site';
+import { insert, one, orNull, run } from '../database/query';
+import { handler, need, needAreaOf, needVersion, type Handler, type Visit } from '../door/handler';
+import { unfit } from '../door/refusal';
+import { readSite } from '../schedule/read-site';
+
+interface HoldRow {
+  version: number;
+  job: string;
+  label: string;
+  state: string;
+}
+
+function needStepOf(visit: Visit, area: string, phase: Phase, field: string): void {
+  if (!one(visit.db, 'SELECT 1 FROM step WHERE area = @area AND phase = @phase', { area, phase })) throw unfit('phase-elsewhere', `This area has no ${phaseFacts(phase).label}.`, field);
+}
+
+/** Refuses an order that would make work wait for itself, naming the ring step by step. */
+function refuseLoop(visit: Visit, job: string): void {
+  const site = readSite(visit.db, job, visit.now.slice(0, 10));
+  const { links } = sequenceOf(site);
+  const ids = [...new Set(links.flatMap((link) => [link.before, link.after]))];
+  const loop = findLoop(ids, links);
+  if (!loop) return;
+  const labels = new Map(site.areas.flatMap((area) => area.track.map((step) => [taskId(area.id, step.phase), `${area.name} · ${phaseFacts(step.phase).label}`])));
+  throw unfit('sequence-loop', loopSentence(loop.map((id) => labels.get(id) ?? id)), 'after');
+}
+
+export const sequenceHandlers: Handler[] = [
+  handler(changeStep, (visit, { area, phase, trade, halfDays }) => {
+    const { job, name } = need<{ job: string; name: string }>(visit, 'area', area, 'area');
+    needStepOf(visit, area, phase, 'phase');
+    run(visit.db, 'UPDATE step SET trade = @trade, half_days = @halfDays WHERE area = @area AND phase = @phase', { area, phase, trade, halfDays });
+    visit.mark(job, `${name}: ${phaseFacts(phase).label} changed`);
+  }),
+  handler(addLink, (visit, { id, job, before, after, reason }) => {
+    for (const [end, field] of [[before, 'before'], [after, 'after']] as const) {
+      needAreaOf(visit, job, end.area, `${field}.area`);
+      needStepOf(visit, end.area, end.phase, `${field}.phase`);
+    }
+    if (before.area === after.area && before.phase === after.phase) throw unfit('sequence-loop', 'Work cannot wait for itself.', 'after');
+    insert(visit.db, 'own_link', { id, job, before_area: before.area, before_phase: before.phase, after_area: after.area, after_phase: after.phase, reason });
+    refuseLoop(visit, job);
+    visit.mark(job, 'an order was agreed');
+  }),
+  handler(removeLink, (visit, { id }) => {
+    const { job } = need<{ job: string }>(visit, 'own_link', id);
+    run(visit.db, 'DELETE FROM own_link WHERE id = @id', { id });
+    visit.mark(job, 'an agreed order was dropped');
+  }),
+  handler(addHold, (visit, hold) => {
+    needAreaOf(visit, hold.job, hold.area);
+    needStepOf(visit, hold.area, hold.phase, 'phase');
+    insert(visit.db, 'hold', {
+      id: hold.id, job: hold.job, area: hold.area, phase: hold.phase, kind: hold.kind, label: hold.label, text: hold.text,
+      asked_on: orNull(hold.askedOn), expected_on: hold.expectedOn, state: 'open',
+    });
+    visit.mark(hold.job, `held: ${hold.label}`);
+  }),
+  handler(expectHold, (visit, { id, version, expectedOn }) => {
+    const hold = needVersion<HoldRow>(visit, 'hold', id, version);
+    run(visit.db, 'UPDATE hold SET expected_on = @expectedOn, version = version + 1 WHERE id = @id', { id, expectedOn });
+    visit.mark(hold.job, `${hold.label} is expected on another day`);
+  }),
+  handler(releaseHold, (visit, { id, version }) => {
+    const hold = needVersion<HoldRow>(visit, 'hold', id, version);
+    if (hold.state === 'released') throw unfit('released-already', 'This is released already.', 'id');
+    run(visit.db, `UPDATE hold SET state = 'released', version = version + 1 WHERE id = @id`, { id });
+    visit.mark(hold.job, `${hold.label} was released`);
+  }),
+];

@@ -1,0 +1,95 @@
+import { changeArea, changeJob, openJob, placeBeside, setOut } from '@/contract/commands/sites';
+import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
+import { trackOf, workFacts, type Work } from '@/core/sequence/works';
+import { all, flag, insert, one, orNull, run } from '../database/query';
+import { handler, need, needVersion, type Handler, type Visit } from '../door/handler';
+import { Refusal, unfit } from '../door/refusal';
+
+interface AreaRow {
+  id: string;
+  job: string;
+  kind: 'room' | 'wet' | 'face' | 'roof' | 'ground' | 'outbuilding';
+  version: number;
+}
+
+const halfDaysFor = (phase: Phase, size: number): number => {
+  const facts = phaseFacts(phase);
+  // Waiting does not grow with the room.
+  return facts.trade === 'nobody' ? facts.halfDays : Math.max(1, Math.round(facts.halfDays * size));
+};
+
+function checkWorks(kind: AreaRow['kind'], works: readonly Work[], field: string): void {
+  const odd = works.find((work) => !workFacts(work).kinds.includes(kind));
+  if (odd) throw unfit('work-elsewhere', `“${workFacts(odd).label}” is not done in an area of this kind.`, field);
+}
+
+/** Brings the track of an area to what is to be done there; phases that have been worked on stay. */
+function layTrack(visit: Visit, area: string, works: readonly Work[], size: number): void {
+  const wanted = new Set<Phase>(trackOf(works));
+  const kept = all<{ phase: Phase }>(visit.db, 'SELECT phase FROM step WHERE area = @area', { area }).map((row) => row.phase);
+  const begun = new Set(all<{ phase: Phase }>(visit.db, `SELECT DISTINCT phase FROM observation WHERE area = @area AND kind = 'progress' AND fraction > 0`, { area }).map((row) => row.phase));
+  for (const phase of kept) if (!wanted.has(phase) && !begun.has(phase)) run(visit.db, 'DELETE FROM step WHERE area = @area AND phase = @phase', { area, phase });
+  for (const phase of inUsualOrder(wanted)) {
+    if (!kept.includes(phase)) insert(visit.db, 'step', { area, phase, trade: phaseFacts(phase).trade, half_days: halfDaysFor(phase, size) });
+  }
+}
+
+export const siteHandlers: Handler[] = [
+  handler(openJob, (visit, job) => {
+    const position = one<{ next: number }>(visit.db, 'SELECT coalesce(max(position), -1) + 1 AS next FROM job')?.next ?? 0;
+    insert(visit.db, 'job', {
+      id: job.id, name: job.name, address: job.address, client: job.client, client_email: job.clientEmail, units: job.units, state: 'scoping',
+      start_day: job.startDay, promise_day: orNull(job.promiseDay), lived_in: flag(job.livedIn), loud_half: orNull(job.loudHalf), position,
+    });
+    visit.touches(job.id);
+  }),
+  handler(changeJob, (visit, job) => {
+    needVersion(visit, 'job', job.id, job.version);
+    run(visit.db, `UPDATE job SET name = @name, address = @address, client = @client, client_email = @email, units = @units, state = @state, start_day = @start,
+      promise_day = @promise, lived_in = @lived, loud_half = @loud, version = version + 1 WHERE id = @id`, {
+      id: job.id, name: job.name, address: job.address, client: job.client, email: job.clientEmail, units: job.units, state: job.state, start: job.startDay,
+      promise: orNull(job.promiseDay), lived: flag(job.livedIn), loud: orNull(job.loudHalf),
+    });
+    visit.mark(job.id, `${job.name} was changed`);
+  }),
+  handler(setOut, (visit, { job, levels, areas }) => {
+    need(visit, 'job', job, 'job');
+    for (const level of levels) {
+      const same = one<{ name: string }>(visit.db, 'SELECT name FROM level WHERE job = @job AND height = @height', { job, height: level.height });
+      if (same) throw new Refusal(409, { code: 'level-exists', message: `There is a level at this height already: ${same.name}.`, field: 'levels' });
+      insert(visit.db, 'level', { ...level, job });
+    }
+    const ofJob = new Set(all<{ id: string }>(visit.db, 'SELECT id FROM level WHERE job = @job', { job }).map((row) => row.id));
+    const first = one<{ next: number }>(visit.db, 'SELECT coalesce(max(position), -1) + 1 AS next FROM area WHERE job = @job', { job })?.next ?? 0;
+    areas.forEach((area, index) => {
+      checkWorks(area.kind, area.works, `areas[${index}].works`);
+      if (area.level !== undefined && !ofJob.has(area.level)) throw unfit('unknown-id', 'This level is not one of the job’s.', `areas[${index}].level`);
+      // A face or roof of which nothing else is said keeps the whole house dry.
+      const shelters = area.kind === 'face' || area.kind === 'roof' ? (area.shelters ?? [...ofJob]) : [];
+      const odd = shelters.find((level) => !ofJob.has(level));
+      if (odd) throw unfit('unknown-id', 'This level is not one of the job’s.', `areas[${index}].shelters`);
+      insert(visit.db, 'area', {
+        id: area.id, job, level: orNull(area.level), name: area.name, kind: area.kind, position: first + index, works: JSON.stringify(area.works), size: area.size,
+        passage: flag(area.passage), lived_in: flag(area.livedIn), provides: JSON.stringify(area.provides), shelters: JSON.stringify(shelters),
+      });
+      layTrack(visit, area.id, area.works, area.size);
+    });
+    visit.mark(job, 'areas were set out');
+  }),
+  handler(changeArea, (visit, { id, version, name, works, size, livedIn, passage }) => {
+    const area = needVersion<AreaRow>(visit, 'area', id, version);
+    checkWorks(area.kind, works, 'works');
+    run(visit.db, 'UPDATE area SET name = @name, works = @works, size = @size, lived_in = @lived, passage = @passage, version = version + 1 WHERE id = @id', {
+      id, name, works: JSON.stringify(works), size, lived: flag(livedIn), passage: flag(passage),
+    });
+    layTrack(visit, id, works, size);
+    visit.mark(area.job, `${name} was changed`);
+  }),
+  handler(placeBeside, (visit, payload) => {
+    const [one_, other] = [payload.one, payload.other].sort() as [string, string];
+    const [first, second] = [need<AreaRow>(visit, 'area', one_, 'one'), need<AreaRow>(visit, 'area', other, 'other')];
+    if (one_ === other || first.job !== second.job) throw unfit('not-neighbours', 'Two different areas of one job can share a wall.', 'other');
+    run(visit.db, 'INSERT OR IGNORE INTO beside (one, other) VALUES (@one, @other)', { one: one_, other });
+    visit.mark(first.job, 'a shared wall was set');
+  }),
+];

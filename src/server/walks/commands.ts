@@ -1,0 +1,60 @@
+import { finishWalk, recordObservation, startWalk, type RecordedObservation } from '@/contract/commands/walks';
+import { phaseFacts } from '@/core/sequence/phases';
+import { insert, one, run, type Values } from '../database/query';
+import { handler, need, needAreaOf, type Handler, type Visit } from '../door/handler';
+import { unfit, Refusal, notFound } from '../door/refusal';
+
+interface WalkRow {
+  id: string;
+  job: string;
+  finished_at: string | null;
+}
+
+function walker(visit: Visit): string {
+  if (visit.who.kind !== 'person') throw new Refusal(403, { code: 'not-allowed', message: 'Only people of the firm walk.' });
+  return visit.who.id;
+}
+
+/** What each kind refers to must be of the same job. */
+function checkReferences(visit: Visit, job: string, seen: RecordedObservation): void {
+  if (seen.kind === 'progress' && !one(visit.db, 'SELECT 1 FROM step WHERE area = @area AND phase = @phase', { area: seen.area, phase: seen.phase })) {
+    throw unfit('phase-elsewhere', `${phaseFacts(seen.phase).label} is not part of the work here.`, 'observation.phase');
+  }
+  if (seen.kind === 'selection-check' && need<{ job: string }>(visit, 'selection', seen.selection, 'observation.selection').job !== job) throw notFound('selection in this job', 'observation.selection');
+  if (seen.kind === 'picture') need(visit, 'picture', seen.picture, 'observation.picture');
+  if (seen.kind === 'recheck' || seen.kind === 'withdrawal') {
+    const about = need<{ job: string; kind: string; area: string }>(visit, 'observation', seen.about, 'observation.about');
+    if (about.job !== job) throw notFound('observation in this job', 'observation.about');
+    if (seen.kind === 'recheck' && about.kind !== 'remaining') throw unfit('not-remaining', 'Only remaining work is looked at again.', 'observation.about');
+  }
+}
+
+/** Schema fields are named as the columns; what a kind has not is NULL. */
+function rowOf(seen: RecordedObservation): Values {
+  const { id, walk, area, kind, ...fields } = seen;
+  return { id, walk, area, kind, ...(Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined && value !== null)) as Values) };
+}
+
+export const walkHandlers: Handler[] = [
+  handler(startWalk, (visit, { id, job, kind }) => {
+    need(visit, 'job', job, 'job');
+    insert(visit.db, 'walk', { id, job, kind, person: walker(visit), started_at: visit.at });
+    visit.touches(job);
+  }),
+  handler(recordObservation, (visit, payload) => {
+    const seen = payload.observation as RecordedObservation;
+    const walk = need<WalkRow>(visit, 'walk', seen.walk, 'observation.walk');
+    needAreaOf(visit, walk.job, seen.area, 'observation.area');
+    checkReferences(visit, walk.job, seen);
+    insert(visit.db, 'observation', { ...rowOf(seen), job: walk.job, person: walker(visit), at: visit.at });
+    // A record that arrives after its walk was finished still belongs to it, and moves the plan.
+    if (walk.finished_at) visit.mark(walk.job, 'a late record of a walk arrived');
+    else visit.touches(walk.job);
+  }),
+  handler(finishWalk, (visit, { id }) => {
+    const walk = need<WalkRow>(visit, 'walk', id);
+    if (walk.finished_at) throw unfit('finished-already', 'This walk is finished; start another one.', 'id');
+    run(visit.db, 'UPDATE walk SET finished_at = @at WHERE id = @id', { id, at: visit.at });
+    visit.mark(walk.job, 'a walk was finished', id);
+  }),
+];
