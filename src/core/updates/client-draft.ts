@@ -1,0 +1,86 @@
+import { phaseFacts } from '../sequence/phases';
+import { daysBetween, formatDay } from '../units/day';
+import type { ProgressChange } from '../walks/diff';
+import { capital, paragraph, percent, type Draft, type News } from './news';
+
+/** What the client reads after a walk: what was done, what is wrong, what comes next, when it is over, what they must decide. */
+export function clientDraft(news: News): Draft {
+  return {
+    title: `${news.job}: what we found on ${formatDay(news.day)}`,
+    body: [
+      opening(news),
+      ...paragraph('Done since the last walk', news.diff.progress.filter((change) => change.to > change.from).map((change) => progressPoint(news, change))),
+      ...quiet(news),
+      ...paragraph('To be put right', [...setbacks(news), ...wrongSelections(news), ...leftovers(news)]),
+      ...paragraph('What comes next', nextPoints(news)),
+      finish(news),
+      ...paragraph('We need you to decide', news.decisions.map(({ text, by }) => `${capital(text)} — by ${formatDay(by, news.day)}, so that nothing has to wait.`)),
+      ...living(news),
+    ].filter((part) => part !== '').join('\n\n'),
+  };
+}
+
+const place = (news: News, area: string): string => news.areas.get(area) ?? 'The house';
+
+function opening({ diff, done }: News): string {
+  const all = `${percent(done)} of all the work is done.`;
+  return diff.gain > 0.0005 ? `Since the last walk the house has moved on by ${percentFine(diff.gain)}; ${all}` : `Little has moved since the last walk; ${all}`;
+}
+
+const percentFine = (fraction: number): string => (fraction < 0.01 ? 'less than 1 %' : percent(fraction));
+
+function progressPoint(news: News, { area, phase, from, to }: ProgressChange): string {
+  const what = phaseFacts(phase).plain;
+  if (to >= 1) return `${place(news, area)}: ${what} — finished.`;
+  return `${place(news, area)}: ${what} — ${percent(to)} done${from > 0 ? `, was ${percent(from)}` : ', begun'}.`;
+}
+
+/** Most of a house is built where nobody will ever look: without a word for it, such weeks read as idle. */
+function quiet({ diff }: News): string[] {
+  if (diff.gain <= 0 || diff.visibleGain >= diff.gain / 2) return [];
+  return [`If it looks quiet: ${percent(1 - diff.visibleGain / diff.gain)} of what was done since the last walk is inside walls, floors and ceilings, or is testing. You will never see it again, and that is why it is done and checked with care now.`];
+}
+
+function setbacks(news: News): string[] {
+  return news.diff.progress.filter((change) => change.to < change.from).map(({ area, phase, from, to }) => `${place(news, area)}: ${phaseFacts(phase).plain} — ${percent(to)} done, less than we thought (${percent(from)}).`);
+}
+
+const FOUND = { wrong: 'is not what you chose', missing: 'has not come', damaged: 'came damaged', right: 'is right' } as const;
+
+function wrongSelections(news: News): string[] {
+  return news.diff.selections.filter((check) => check.verdict !== 'right').map((check) => {
+    const known = news.selections.get(check.selection);
+    const chosen = known?.choice ? ` You chose: ${known.choice}.` : '';
+    return `${place(news, known?.area ?? check.area)}: the ${known?.category.toLowerCase() ?? 'delivery'} ${FOUND[check.verdict]}${check.text ? ` (${check.text})` : ''}. We are putting it right.${chosen}`;
+  });
+}
+
+function leftovers(news: News): string[] {
+  return news.diff.remaining.map((item) => `${place(news, item.area)}: ${item.quantity ? `${item.quantity} ${item.unit ? `${item.unit} ` : ''}` : ''}${item.text} — still to do before the next step there.`);
+}
+
+function nextPoints(news: News): string[] {
+  const seen = new Set<string>();
+  return news.next
+    .filter((work) => work.phase !== null && !phaseFacts(work.phase).hold)
+    .filter((work) => !seen.has(`${work.area}${work.phase}`) && seen.add(`${work.area}${work.phase}`))
+    .slice(0, 6)
+    .map((work) => `${formatDay(work.day, news.day)}${work.afternoon ? ', afternoon' : ''}: ${work.phase ? phaseFacts(work.phase).plain : work.label}${work.area ? `, ${place(news, work.area)}` : ''}.`);
+}
+
+function finish({ finish: { before, after, promised }, moved, day }: News): string {
+  if (!after) return '';
+  const shift = before ? daysBetween(before, after) : 0;
+  const why = shift > 0 ? (moved.find((work) => work.to > work.from)?.reason.replace(/^Not earlier: /, '') ?? '') : '';
+  const change = shift === 0 ? '' : ` That is ${count(Math.abs(shift))} ${shift > 0 ? 'later' : 'earlier'} than we thought before this walk${why ? `, because ${why.replace(/\.$/, '')}` : ''}.`;
+  const against = promised && after > promised ? ` We had promised ${formatDay(promised, day)}.` : '';
+  return `As things stand we finish on ${formatDay(after, day)}.${change}${against}`;
+}
+
+const count = (days: number): string => (days === 1 ? 'a day' : `${days} days`);
+
+function living({ livedIn, next, day }: News): string[] {
+  if (!livedIn) return [];
+  const off = next.filter((work) => work.phase === 'isolate' || work.phase === 'switch-over');
+  return paragraph('In the house', off.slice(0, 3).map((work) => `${formatDay(work.day, day)}: ${work.phase === 'isolate' ? 'power or water off in one room for part of the day' : 'the drains are changed over; please use no water meanwhile'}.`));
+}

@@ -1,0 +1,31 @@
+import { groupBy } from '../group-by';
+import { phaseFacts } from '../sequence/phases';
+import { TRADES } from '../sequence/trades';
+import { formatDay } from '../units/day';
+import { capital, paragraph, percent, type Draft, type News } from './news';
+
+/** What the crews read after a walk: what moved, what is still to do, who is in which room when, and what must be ready. */
+export function crewDraft(news: News): Draft {
+  return {
+    title: `${news.job}, walk of ${formatDay(news.day)}: what comes next`,
+    body: [
+      ...paragraph('Take care', news.cautions.map(({ area, text }) => `${place(news, area)}: ${text}`)),
+      ...paragraph('Moved', news.moved.slice(0, 8).map((work) => `${work.label}: now ${formatDay(work.to, news.day)}, was ${formatDay(work.from, news.day)}. ${work.reason}`)),
+      ...paragraph('Still to do', news.diff.remaining.map((item) => `${TRADES[item.trade]} · ${place(news, item.area)}: ${item.quantity ? `${item.quantity} ${item.unit ?? ''} `.replace(/ {2}/, ' ') : ''}${item.text}`)),
+      ...paragraph('Wrong or missing on site', news.diff.selections.filter((check) => check.verdict !== 'right').map((check) => {
+        const known = news.selections.get(check.selection);
+        return `${place(news, known?.area ?? check.area)}: ${known?.category ?? 'delivery'} ${check.verdict}${check.text ? ` — ${check.text}` : ''}. Do not fit it.`;
+      })),
+      ...byDay(news),
+      ...paragraph('How far', news.diff.progress.map(({ area, phase, to }) => `${place(news, area)} · ${phaseFacts(phase).label}: ${to >= 1 ? 'done' : percent(to)}`)),
+    ].join('\n\n') || 'Nothing changed on this walk.',
+  };
+}
+
+const place = (news: News, area: string): string => news.areas.get(area) ?? 'Site';
+
+function byDay(news: News): string[] {
+  return [...groupBy(news.next, (work) => work.day)].slice(0, 5).flatMap(([day, works]) =>
+    paragraph(capital(formatDay(day, news.day)), works.map((work) => `${work.crew} · ${work.label}${work.afternoon ? ', from noon' : ''}${work.after.length > 0 ? ` (ready before: ${work.after.join(', ')})` : ''}`)),
+  );
+}

@@ -1,0 +1,14 @@
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vitest/config';
+
+const resolve = { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } };
+
+export default defineConfig({
+  test: {
+    projects: [
+      { resolve, test: { name: 'unit', include: ['src/**/*.test.ts', 'demo/**/*.test.ts'] } },
+      { resolve, test: { name: 'integration', include: ['tests/integration/**/*.test.ts'], testTimeout: 60_000, hookTimeout: 120_000 } },
+      { resolve, test: { name: 'browser', include: ['tests/browser/**/*.test.ts'], testTimeout: 180_000, hookTimeout: 180_000, fileParallelism: false } },
+    ],
+  },
+});
