@@ -20,7 +20,7 @@ export const amount = (what: string, most: number) => number().moreThan(0, `${wh
 export const version = () => whole('version', 1, 1_000_000);
 export const oneOf = <Value extends string>(what: string, values: readonly Value[]) =>
   string<Value>().required(`${what} is missing`).oneOf([...values], `${what} must be one of: ${values.join(', ')}`);
-export const phase = () => string<Phase>().required('the phase is missing').test('phase', 'this phase is not in the list of phases', (text) => isPhase(text)) as StringSchema<Phase>;
-export const trade = () => string<Trade>().required('the trade is missing').test('trade', 'this trade is not in the list of trades', (text) => isTrade(text)) as StringSchema<Trade>;
+export const phase = () => string<Phase>().required('the phase is missing').test('phase', 'this phase is not in the list of phases', (text?: string) => text === undefined || isPhase(text)) as StringSchema<Phase>;
+export const trade = () => string<Trade>().required('the trade is missing').test('trade', 'this trade is not in the list of trades', (text?: string) => text === undefined || isTrade(text)) as StringSchema<Trade>;
 /** `2026-03-09T16:20:00.000Z`. */
 export const instant = () => string().required('the time is missing').matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/, 'must be an instant in UTC, like 2027-03-09T16:20:00.000Z').test('exists', 'must be a time that exists', (text) => !Number.isNaN(Date.parse(text)));

@@ -60,6 +60,8 @@ function bindingLink(net: Compiled, placed: Placement, number: number, earlier: 
   let best: BoundLink | undefined;
   let bestTime = -1;
   for (const bound of net.into[number] ?? []) {
+    // What is done holds nothing any more, unless it is still drying.
+    if (net.tasks[bound.before]?.state === 'done' && bound.link.lag === 0) continue;
     const time = linkTime(net, bound, placed.start, placed.finish);
     const ends = task && calendar ? (calendar.worked[countBefore(calendar, earlier) + task.duration - 1] ?? earlier) + 1 : earlier;
     const binds = bound.link.kind === 'FF' ? time > ends : time > earlier;
@@ -105,7 +107,9 @@ const awayText = (net: Compiled, name: string, from: Slot, start: Slot): Reason 
 });
 
 function nowReason(net: Compiled, task: Task): Reason {
-  return { kind: 'now', text: `It goes ahead as soon as it can: ${formatDay(dayOfSlot(net.input.origin, task.floor))} is the first day it may.` };
+  // A floor beyond the plan's first days is the job's own first day, not the walk of today.
+  const later = task.floor > 2;
+  return { kind: 'now', text: later ? `Work at this job begins on ${formatDay(dayOfSlot(net.input.origin, task.floor))}.` : 'It starts as soon as it can: all that comes before it is done.' };
 }
 
 function loadReason(net: Compiled, placed: Placement, task: Task, number: number, earlier: Slot, holders: Holders): Reason {

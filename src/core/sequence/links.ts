@@ -1,5 +1,5 @@
 import { findLoop, type Exposure, type Link } from '../schedule/network';
-import { phaseFacts, PHASES, phaseOrder, type Phase } from './phases';
+import { phaseFacts, phaseOrder, type Phase } from './phases';
 import { LEFTOVERS, OWN_ORDER, RULES, USUAL_ORDER, type Effect, type JobTask, type Lag, type Rule } from './rules';
 import { leftoverId, taskId, type Site, type SiteArea } from './site';
 
@@ -119,15 +119,20 @@ function exposures(site: Site, effect: Extract<Effect, { form: 'exposure' }>, ru
     }));
 }
 
-/** Neighbours in a track between which no rule speaks follow each other in the usual order. */
+/**
+ * Neighbours in a track between which no rule speaks follow each other in the usual order. Work that can share a room
+ * stands side by side there: all of it after what comes before, and before what comes after.
+ */
 function usualOrder(site: Site, links: Map<string, Link>): void {
   for (const area of site.areas) {
-    area.track.slice(1).forEach((step, index) => {
-      const before = area.track[index];
-      if (!before) return;
-      const shared = (phase: Phase): boolean => 'shares' in PHASES[phase];
-      if (shared(before.phase) && shared(step.phase)) return;
-      put(links, USUAL_ORDER, taskId(area.id, before.phase), taskId(area.id, step.phase));
+    const steps: Phase[][] = [];
+    for (const { phase } of area.track) {
+      const last = steps.at(-1);
+      if (last && phaseFacts(phase).shares && last.every((other) => phaseFacts(other).shares)) last.push(phase);
+      else steps.push([phase]);
+    }
+    steps.slice(1).forEach((step, index) => {
+      for (const before of steps[index] ?? []) for (const after of step) put(links, USUAL_ORDER, taskId(area.id, before), taskId(area.id, after));
     });
   }
 }

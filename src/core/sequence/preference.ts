@@ -28,9 +28,10 @@ function points(by: Preference, area: SiteArea, phase: Phase): number {
   }
 }
 
+const preferences = (rules: readonly Rule[]): Preference[] => rules.flatMap((rule) => rule.effects.flatMap((effect) => (effect.form === 'prefer' ? [effect.by] : [])));
+const USUAL = preferences(RULES);
+
 /** The soft rules' word on which of two equally urgent tasks goes first: lower is earlier. */
-export function rankOf(area: SiteArea, phase: Phase, rules: readonly Rule[] = RULES): number {
-  return rules
-    .flatMap((rule) => rule.effects)
-    .reduce((rank, effect) => (effect.form === 'prefer' ? rank + SCALE[effect.by] * points(effect.by, area, phase) : rank), 0);
+export function rankOf(area: SiteArea, phase: Phase, rules?: readonly Rule[]): number {
+  return (rules ? preferences(rules) : USUAL).reduce((rank, by) => rank + SCALE[by] * points(by, area, phase), 0);
 }

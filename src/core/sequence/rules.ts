@@ -142,7 +142,7 @@ export const RULES: readonly Rule[] = [
   soft(24, 'One visit rather than two', 'each return costs a day of somebody’s travel and set-up',
     { form: 'prefer', by: 'same-gate-together' }),
   soft(25, 'One bathroom at a time', 'people live here and need one that works',
-    { form: 'one-at-a-time', need: 'toilet', first: 'isolate', last: 'plumbing-finish' }),
+    { form: 'one-at-a-time', need: 'toilet', first: 'protect', last: 'plumbing-finish' }),
   soft(26, 'Loud work in the hours the neighbours know', 'it was promised to them',
     { form: 'quiet-hours' }),
   soft(27, 'Site set up first', 'store, bins and a dry place to eat save a walk every hour',

@@ -1,3 +1,4 @@
+import { groupBy } from '../group-by';
 import { phaseFacts } from '../sequence/phases';
 import { daysBetween, formatDay } from '../units/day';
 import type { ProgressChange } from '../walks/diff';
@@ -9,7 +10,7 @@ export function clientDraft(news: News): Draft {
     title: `${news.job}: what we found on ${formatDay(news.day)}`,
     body: [
       opening(news),
-      ...paragraph('Done since the last walk', news.diff.progress.filter((change) => change.to > change.from).map((change) => progressPoint(news, change))),
+      ...paragraph('Done since the last walk', [...groupBy(news.diff.progress.filter((change) => change.to > change.from), (change) => change.area)].map(([area, changes]) => progressPoint(news, area, changes))),
       ...quiet(news),
       ...paragraph('To be put right', [...setbacks(news), ...wrongSelections(news), ...leftovers(news)]),
       ...paragraph('What comes next', nextPoints(news)),
@@ -29,11 +30,14 @@ function opening({ diff, done }: News): string {
 
 const percentFine = (fraction: number): string => (fraction < 0.01 ? 'less than 1 %' : percent(fraction));
 
-function progressPoint(news: News, { area, phase, from, to }: ProgressChange): string {
-  const what = phaseFacts(phase).plain;
-  if (to >= 1) return `${place(news, area)}: ${what} — finished.`;
-  return `${place(news, area)}: ${what} — ${percent(to)} done${from > 0 ? `, was ${percent(from)}` : ', begun'}.`;
+/** One point a room: what is finished there, and what has begun. */
+function progressPoint(news: News, area: string, changes: ProgressChange[]): string {
+  const finished = changes.filter((change) => change.to >= 1).map((change) => phaseFacts(change.phase).plain);
+  const begun = changes.filter((change) => change.to < 1).map(({ phase, from, to }) => `${phaseFacts(phase).plain} ${percent(to)} done${from > 0 ? ` (was ${percent(from)})` : ''}`);
+  return `${place(news, area)}: ${[finished.length > 0 ? `${listed(finished)} finished` : '', ...begun].filter(Boolean).join('; ')}.`;
 }
+
+const listed = (words: string[]): string => (words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`);
 
 /** Most of a house is built where nobody will ever look: without a word for it, such weeks read as idle. */
 function quiet({ diff }: News): string[] {

@@ -37,7 +37,7 @@ export function nextWork(plan: Part, jobs: ReadonlySet<string>, from: Day, days:
       day: dayOfSlot(plan.origin, Math.max(task.start, first)),
       afternoon: task.start >= first && isAfternoon(task.start),
       area: task.area, label: task.label, phase: task.phase, trade: task.trade,
-      crew: task.crew ? (names.get(task.crew) ?? task.crew) : task.phase && phaseFacts(task.phase).hold ? 'Inspection or check' : 'Waiting',
+      crew: task.crew ? (names.get(task.crew) ?? task.crew) : task.phase && phaseFacts(task.phase).elapsed ? 'Drying or curing' : 'Inspection or check',
       after: (before.get(task.id) ?? []).flatMap((link) => {
         const former = byId.get(link.before);
         return former && former.state !== 'done' && link.strength === 'hard' ? [former.label] : [];

@@ -1,0 +1,35 @@
+import type { Role } from '@/contract/command';
+import type { Trade } from '@/core/sequence/trades';
+
+export const FIRM = { name: 'Harrow & Tern Renovation', town: 'Port Ellery' };
+
+export const PEOPLE: { key: string; name: string; role: Role; email: string }[] = [
+  { key: 'maren', name: 'Maren', role: 'contractor', email: 'maren@harrowtern.example' },
+  { key: 'tobin', name: 'Tobin', role: 'lead', email: 'tobin@harrowtern.example' },
+  { key: 'isolde', name: 'Isolde', role: 'office', email: 'isolde@harrowtern.example' },
+];
+
+/** Away: first and last day counted from today. */
+export const SUBS: { name: string; trade: Trade; crews: number; lead: string; away?: [number, number][] }[] = [
+  { name: 'Rope & Rubble', trade: 'tear-out', crews: 2, lead: 'Osk' },
+  { name: 'Cinder Lane Carpenters', trade: 'carpentry', crews: 3, lead: 'Wenna' },
+  { name: 'Keelstone Masonry', trade: 'structure', crews: 2, lead: 'Bram' },
+  { name: 'Brackwater Plumbing', trade: 'plumbing', crews: 2, lead: 'Iven', away: [[9, 10]] },
+  { name: 'Pilot Light Gas', trade: 'gas', crews: 2, lead: 'Sunniva' },
+  { name: 'Northdraught Air', trade: 'air', crews: 2, lead: 'Corwin', away: [[0, 0]] },
+  { name: 'Halyard Wiring', trade: 'wiring', crews: 2, lead: 'Petra' },
+  { name: 'Fleece & Wadding', trade: 'insulation', crews: 2, lead: 'Ode' },
+  { name: 'Flatsea Board', trade: 'board', crews: 2, lead: 'Joss' },
+  { name: 'Limekiln Plaster', trade: 'plaster', crews: 2, lead: 'Marek' },
+  { name: 'Two Buckets Paint', trade: 'paint', crews: 2, lead: 'Linnet', away: [[14, 18]] },
+  { name: 'Tidewood Floors', trade: 'flooring', crews: 2, lead: 'Edda' },
+  { name: 'Saltbox Cabinets', trade: 'cabinets', crews: 2, lead: 'Rurik' },
+  { name: 'Slatepool Stone', trade: 'stone', crews: 2, lead: 'Avis' },
+  { name: 'Shardwell Tile', trade: 'tile', crews: 2, lead: 'Noor' },
+  { name: 'Mitre & Pin', trade: 'finish', crews: 2, lead: 'Calder' },
+  { name: 'Ridgeback Roofs', trade: 'roofing', crews: 2, lead: 'Tamsin' },
+  { name: 'Stillwater Glass', trade: 'glass', crews: 2, lead: 'Yorick' },
+  { name: 'Spoilbank Ground Works', trade: 'ground', crews: 2, lead: 'Hob' },
+  { name: 'Anchor Yard Metal', trade: 'metal', crews: 2, lead: 'Brida' },
+  { name: 'Bright Bucket', trade: 'cleaning', crews: 2, lead: 'Fenna' },
+];

@@ -1,0 +1,49 @@
+import type { DemoJob } from '../scenario';
+
+/** Burst-pipe rebuild of a narrow terrace, shop below, flat above, empty. */
+export const tanneryRow: DemoJob = {
+  key: 'tannery', name: 'Tannery Row 9', address: '9 Tannery Row', client: 'Quayside Lettings', clientEmail: 'lettings@quayside.example',
+  units: 'metric', state: 'active', startsIn: -55, promisedIn: 36, livedIn: false,
+  levels: [
+    { key: 'shop', name: 'Shop', height: 0 },
+    { key: 'flat', name: 'Flat', height: 1 },
+  ],
+  areas: [
+    { key: 'shop', name: 'Shop', kind: 'room', level: 'shop', works: ['rebuild'], size: 1.6, stood: ['board', 'tape', 'first-coats=0.4'] },
+    { key: 'store', name: 'Shop store', kind: 'room', level: 'shop', works: ['rebuild'], size: 0.7, stood: ['board=0.5', 'board', 'tape=0.5'] },
+    { key: 'wc', name: 'Shop toilet', kind: 'wet', level: 'shop', works: ['bathroom'], size: 0.5, provides: ['toilet'], stood: ['insulation', 'board', 'tape=0.3'] },
+    { key: 'stair', name: 'Stair', kind: 'room', level: 'flat', works: ['rebuild'], size: 0.6, passage: true, stood: ['board', 'tape', 'tape'] },
+    { key: 'living', name: 'Living room', kind: 'room', level: 'flat', works: ['rebuild', 'plaster'], size: 1.2, stood: ['insulation', 'plaster=0.5', 'plaster'] },
+    { key: 'kitchen', name: 'Kitchen', kind: 'room', level: 'flat', works: ['kitchen'], stood: ['board', 'tape=0.8', 'first-coats=0.2'] },
+    { key: 'bed', name: 'Bedroom', kind: 'room', level: 'flat', works: ['rebuild'], stood: ['board', 'tape', 'first-coats'] },
+    { key: 'bath', name: 'Bathroom', kind: 'wet', level: 'flat', works: ['bathroom'], size: 0.8, provides: ['toilet'], stood: ['pre-hang', 'insulation', 'board'] },
+    { key: 'row', name: 'Street face', kind: 'face', works: ['repaint'], size: 0.8, shelters: [], stood: ['', '', 'access'] },
+  ],
+  beside: [['kitchen', 'living'], ['shop', 'store'], ['bath', 'bed']],
+  holds: [
+    { area: 'row', phase: 'face-paint', kind: 'authority', label: 'street permit', text: 'the scaffold on the pavement needs the harbour office’s permit', askedIn: -5, expectedIn: 8 },
+    { area: 'bath', phase: 'tiling', kind: 'client', label: 'client', text: 'tile to the ceiling or to 2 100 mm in the bathroom', expectedIn: 6 },
+  ],
+  selections: [
+    { area: 'kitchen', phase: 'cabinets', category: 'Kitchen cabinets', choice: 'White laminate, plain', code: 'KL-3', supplier: 'Saltbox Cabinets', leadDays: 42, state: 'ordered', expectedIn: 4, slipped: 9, note: 'the maker’s press broke down' },
+    { area: 'kitchen', phase: 'worktops', category: 'Worktop', choice: 'Beech, 40 mm', code: 'WB-40', supplier: 'Slatepool Stone', leadDays: 12, state: 'chosen' },
+    { area: 'bath', phase: 'tiling', category: 'Bathroom tiles', choice: 'White gloss, 100 x 200 mm', code: 'T-W12', supplier: 'Shardwell Tile', leadDays: 7, state: 'ordered', expectedIn: 5 },
+    { area: 'shop', phase: 'flooring', category: 'Shop floor', choice: 'Sheet rubber, slate', code: 'RB-9', supplier: 'Tidewood Floors', leadDays: 16, state: 'approved' },
+  ],
+  scope: [
+    { area: 'shop', stance: 'in', verb: 'replace', subject: 'wet boards and insulation', quantity: 96, unit: 'm²', trade: 'board' },
+    { area: 'living', stance: 'in', verb: 'plaster', subject: 'the party wall in two coats', quantity: 18, unit: 'm²', trade: 'plaster' },
+    { area: 'stair', stance: 'protect', verb: 'protect', subject: 'the treads' },
+    { area: 'row', stance: 'conditional', verb: 'repair', subject: 'rotten sills', dependsOn: 'what the scraper finds' },
+    { area: 'bed', stance: 'out', verb: 'replace', subject: 'the window' },
+  ],
+  walks: [
+    { kind: 'progress', day: -13, hour: 9, pictures: [{ area: 'shop', phase: 'insulation' }, { area: 'kitchen', phase: 'insulation' }, { area: 'bath', phase: 'wiring-rough' }, { area: 'living', phase: 'insulation' }], seen: [{ area: 'living', note: 'The party wall reads 4 % drier than last week; plaster can start when the meter says so.' }] },
+    { kind: 'progress', day: -6, hour: 9, pictures: [{ area: 'shop', phase: 'board' }, { area: 'kitchen', phase: 'board' }, { area: 'bath', phase: 'insulation' }, { area: 'living', phase: 'plaster' }, { area: 'bed', phase: 'tape' }], seen: [{ area: 'store', remaining: 'one sheet short behind the door', trade: 'board', quantity: 1, unit: 'sheet', key: 'sheet' }] },
+    { kind: 'progress', day: -1, hour: 9, pictures: [{ area: 'shop', phase: 'first-coats' }, { area: 'kitchen', phase: 'tape' }, { area: 'bath', phase: 'board' }, { area: 'living', phase: 'plaster' }, { area: 'bed', phase: 'first-coats' }, { area: 'row', phase: 'access' }], seen: [
+      { area: 'store', recheck: 'sheet', verdict: 'done' },
+      { area: 'kitchen', note: 'Cabinets come late: paint here before them, touch up after.' },
+      { area: 'kitchen', measurement: 'wall for the cabinet run', typed: '3415 mm' },
+    ] },
+  ],
+};

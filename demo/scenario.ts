@@ -1,0 +1,91 @@
+import type { HoldKind, SelectionState } from '@/contract/commands/sites';
+import type { Phase } from '@/core/sequence/phases';
+import type { Trade } from '@/core/sequence/trades';
+import type { Work } from '@/core/sequence/works';
+import type { AreaKind, JobState, Stance } from '@/core/sites/area';
+import type { RecheckVerdict, SelectionVerdict, WalkKind } from '@/core/walks/observation';
+
+/** The demo firm as data. Days count from the demo's today; everything in it is invented. */
+
+export interface DemoJob {
+  key: string;
+  name: string;
+  address: string;
+  client: string;
+  clientEmail: string;
+  units: 'metric' | 'imperial';
+  state: JobState;
+  startsIn: number;
+  promisedIn: number;
+  livedIn: boolean;
+  loudHalf?: 'morning' | 'afternoon';
+  levels: { key: string; name: string; height: number; note?: string }[];
+  areas: DemoArea[];
+  beside: [string, string][];
+  holds: DemoHold[];
+  selections: DemoSelection[];
+  scope: { area: string; stance: Stance; verb: string; subject: string; quantity?: number; unit?: string; trade?: Trade; dependsOn?: string }[];
+  walks: DemoWalk[];
+}
+
+export interface DemoArea {
+  key: string;
+  name: string;
+  kind: AreaKind;
+  level?: string;
+  works: Work[];
+  size?: number;
+  passage?: boolean;
+  livedIn?: boolean;
+  provides?: string[];
+  shelters?: string[];
+  /**
+   * Where it stood at each walk: `framing` says all up to framing is done, `framing=0.3` all before it and that much of it,
+   * `… +reroute=0.5` one more phase by itself; `` nothing yet.
+   */
+  stood: string[];
+}
+
+export interface DemoHold {
+  area: string;
+  phase: Phase;
+  kind: HoldKind;
+  label: string;
+  text: string;
+  askedIn?: number;
+  expectedIn: number;
+}
+
+export interface DemoSelection {
+  area: string;
+  phase: Phase;
+  category: string;
+  choice: string;
+  code?: string;
+  supplier?: string;
+  leadDays: number;
+  state: SelectionState;
+  expectedIn?: number;
+  note?: string;
+  /** Slipped last evening by so many days. */
+  slipped?: number;
+}
+
+export interface DemoWalk {
+  kind: WalkKind;
+  /** Negative: days before today. */
+  day: number;
+  hour: number;
+  seen: DemoSeen[];
+  /** Standpoints taken on this walk: an area and the phase that the picture shows. */
+  pictures: { area: string; phase: Phase; text?: string }[];
+}
+
+export type DemoSeen = { area: string } & (
+  | { remaining: string; trade: Trade; quantity?: number; unit?: string; key?: string }
+  | { recheck: string; verdict: RecheckVerdict }
+  | { selection: string; verdict: SelectionVerdict; text?: string }
+  | { note: string }
+  | { caution: string }
+  | { measurement: string; typed: string }
+);

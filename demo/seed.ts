@@ -1,0 +1,187 @@
+import { v5 } from 'uuid';
+import type { CommandAnswer } from '@/contract/command';
+import { phaseOrder, isPhase, type Phase } from '@/core/sequence/phases';
+import { trackOf } from '@/core/sequence/works';
+import { addDays } from '@/core/units/day';
+import { parseLength } from '@/core/units/length';
+import { today, type Clock } from '@/server/clock';
+import { receive } from '@/server/door/door';
+import type { Who } from '@/server/door/who';
+import { keepPicture } from '@/server/files/pictures';
+import type { House } from '@/server/house';
+import { renewOnce } from '@/server/schedule/renew';
+import { FIRM, PEOPLE, SUBS } from './firm';
+import { lindenGatehouse } from './jobs/linden-gatehouse';
+import { oldDairy } from './jobs/old-dairy';
+import { signalHouse } from './jobs/signal-house';
+import { tanneryRow } from './jobs/tannery-row';
+import { paint } from './painter';
+import type { DemoArea, DemoJob, DemoSeen, DemoWalk } from './scenario';
+
+const NAMESPACE = '5b0d7f0c-41a5-4f6e-9a0e-0c6a3f2e9d11';
+/** Ids of the demo are the same on every machine, so that tests and links can name its things. */
+export const demoId = (...path: string[]): string => v5(path.join('/'), NAMESPACE);
+export const DEMO_JOBS: readonly DemoJob[] = [signalHouse, tanneryRow, lindenGatehouse, oldDairy];
+
+/** Builds the demo firm through the one door, as if its people had done it on the days when it happened. */
+export async function seedDemo(house: House): Promise<void> {
+  const real = house.clock;
+  // A demo cut short is made again, so it need not wait for the disk at each of its commands.
+  house.db.pragma('synchronous = OFF');
+  const start = today(real);
+  const script = new Script(house, start);
+  try {
+    script.founding();
+    for (const job of DEMO_JOBS) script.open(job);
+    const walks = DEMO_JOBS.flatMap((job) => job.walks.map((walk, number) => ({ job, walk, number }))).sort((a, b) => a.walk.day - b.walk.day || a.walk.hour - b.walk.hour);
+    for (const { job, walk, number } of walks) await script.walk(job, walk, number);
+    script.slips();
+  } finally {
+    house.clock = real;
+    house.db.pragma('synchronous = FULL');
+  }
+  renewOnce(house.db, start, real.now().toISOString());
+}
+
+class Script {
+  private count = 0;
+  constructor(private readonly house: House, private readonly start: string) {}
+
+  private when(day: number, hour: number, minute = 0): Date {
+    return new Date(new Date(`${addDays(this.start, day)}T${String(hour).padStart(2, '0')}:00:00`).getTime() + minute * 60_000);
+  }
+
+  private at(date: Date): void {
+    const clock: Clock = { now: () => date };
+    this.house.clock = clock;
+  }
+
+  private say(type: string, payload: object, who?: Who): CommandAnswer {
+    const contractor: Who = who ?? { kind: 'person', id: demoId('person', 'maren'), name: 'Maren', role: 'contractor' };
+    const answer = receive(this.house, contractor, { id: demoId('command', String(this.count++)), type, at: this.house.clock.now().toISOString(), payload });
+    if (answer.status === 'refused') throw new Error(`The demo's ${type} was refused: ${JSON.stringify(answer.problem)} ${JSON.stringify(payload).slice(0, 300)}`);
+    return answer;
+  }
+
+  founding(): void {
+    this.at(this.when(-130, 8));
+    const [owner, ...others] = PEOPLE;
+    if (!owner) throw new Error('The demo firm has no owner.');
+    this.say('firm.found', { ...FIRM, personId: demoId('person', owner.key), ownerName: owner.name, email: owner.email, password: 'mist over the harbour' }, { kind: 'founder' });
+    for (const person of others) this.say('person.add', { id: demoId('person', person.key), name: person.name, role: person.role, email: person.email });
+    for (const sub of SUBS) {
+      this.say('sub.add', { id: demoId('sub', sub.trade), name: sub.name, trade: sub.trade, crews: sub.crews, leadName: sub.lead, email: `${sub.lead.toLowerCase()}@${sub.trade}.example` });
+      for (const [first, last] of sub.away ?? []) this.say('sub.away', { sub: demoId('sub', sub.trade), firstDay: addDays(this.start, first), lastDay: addDays(this.start, last) });
+    }
+  }
+
+  open(job: DemoJob): void {
+    const id = (...path: string[]): string => demoId(job.key, ...path);
+    const day = (offset: number | undefined): string | undefined => (offset === undefined ? undefined : addDays(this.start, offset));
+    this.at(this.when(Math.min(-3, job.startsIn - 5), 9));
+    const facts = {
+      id: id(), name: job.name, address: job.address, client: job.client, clientEmail: job.clientEmail, units: job.units, startDay: day(job.startsIn), promiseDay: day(job.promisedIn),
+      livedIn: job.livedIn, ...(job.loudHalf ? { loudHalf: job.loudHalf } : {}),
+    };
+    this.say('job.open', facts);
+    if (job.state !== 'scoping') this.say('job.change', { ...facts, version: 1, state: job.state });
+    this.say('areas.set-out', {
+      job: id(),
+      levels: job.levels.map((level) => ({ id: id('level', level.key), name: level.name, height: level.height, note: level.note ?? '' })),
+      areas: job.areas.map(({ key, level, stood: _, shelters, ...area }) => ({
+        id: id('area', key), ...area, ...(level ? { level: id('level', level) } : {}), ...(shelters ? { shelters: shelters.map((one) => id('level', one)) } : {}),
+      })),
+    });
+    for (const [one, other] of job.beside) this.say('area.beside', { one: id('area', one), other: id('area', other) });
+    job.holds.forEach(({ area, askedIn, expectedIn, ...hold }, number) =>
+      this.say('hold.add', { id: id('hold', String(number)), job: id(), area: id('area', area), ...hold, ...(askedIn === undefined ? {} : { askedOn: day(askedIn) }), expectedOn: day(expectedIn) }));
+    for (const item of job.selections) this.say('selection.add', this.selection(job, item, item.slipped ? (item.expectedIn ?? 0) - item.slipped : item.expectedIn));
+    job.scope.forEach(({ area, ...item }, number) => this.say('scope.add', { id: id('scope', String(number)), job: id(), area: id('area', area), ...item }));
+  }
+
+  private selection(job: DemoJob, item: DemoJob['selections'][number], expectedIn: number | undefined): Record<string, unknown> {
+    const { area, slipped: _, expectedIn: __, note = '', ...facts } = item;
+    return {
+      id: demoId(job.key, 'selection', area, item.category), job: demoId(job.key), area: demoId(job.key, 'area', area), ...facts,
+      note: item.slipped && expectedIn === item.expectedIn ? `slipped by ${item.slipped} days: ${note}` : item.slipped ? '' : note,
+      ...(expectedIn === undefined ? {} : { expectedOn: addDays(this.start, expectedIn) }),
+    };
+  }
+
+  async walk(job: DemoJob, walk: DemoWalk, number: number): Promise<void> {
+    const walkId = demoId(job.key, 'walk', String(number));
+    // A plan from before the walk is what its news are measured against.
+    this.at(this.when(walk.day, walk.hour - 1));
+    renewOnce(this.house.db, addDays(this.start, walk.day), this.house.clock.now().toISOString());
+    let minute = 0;
+    const next = (): void => this.at(this.when(walk.day, walk.hour, minute++ / 2));
+    next();
+    this.say('walk.start', { id: walkId, job: demoId(job.key), kind: walk.kind });
+    for (const area of job.areas) {
+      for (const [phase, fraction] of changes(area, number)) {
+        next();
+        this.say('observation.record', { observation: { id: demoId(walkId, area.key, phase), walk: walkId, area: demoId(job.key, 'area', area.key), kind: 'progress', phase, fraction } });
+      }
+    }
+    for (const [index, seen] of walk.seen.entries()) {
+      next();
+      this.say('observation.record', { observation: { id: 'key' in seen && seen.key ? demoId(job.key, 'item', seen.key) : demoId(walkId, 'seen', String(index)), walk: walkId, area: demoId(job.key, 'area', seen.area), ...this.observation(job, seen) } });
+    }
+    for (const picture of walk.pictures) await this.picture(job, walk, walkId, picture, next);
+    next();
+    this.say('walk.finish', { id: walkId });
+    renewOnce(this.house.db, addDays(this.start, walk.day), this.house.clock.now().toISOString());
+  }
+
+  private observation(job: DemoJob, seen: DemoSeen): Record<string, unknown> {
+    if ('remaining' in seen) return { kind: 'remaining', text: seen.remaining, trade: seen.trade, ...(seen.quantity ? { quantity: seen.quantity } : {}), ...(seen.unit ? { unit: seen.unit } : {}) };
+    if ('recheck' in seen) return { kind: 'recheck', about: demoId(job.key, 'item', seen.recheck), verdict: seen.verdict };
+    if ('selection' in seen) return { kind: 'selection-check', selection: demoId(job.key, 'selection', seen.area, seen.selection), verdict: seen.verdict, ...(seen.text ? { text: seen.text } : {}) };
+    if ('note' in seen) return { kind: 'note', text: seen.note };
+    if ('caution' in seen) return { kind: 'caution', text: seen.caution };
+    const mm = parseLength(seen.typed, job.units);
+    if (!mm.ok) throw new Error(mm.problem.message);
+    return { kind: 'measurement', text: seen.measurement, typed: seen.typed, mm: mm.value };
+  }
+
+  private async picture(job: DemoJob, walk: DemoWalk, walkId: string, picture: DemoWalk['pictures'][number], next: () => void): Promise<void> {
+    const area = job.areas.find((one) => one.key === picture.area);
+    if (!area) throw new Error(`There is no area ${picture.area}.`);
+    const taken = `${addDays(this.start, walk.day).replaceAll('-', ':')} ${String(walk.hour).padStart(2, '0')}:20:00`;
+    const content = await paint({ standpoint: `${job.key}/${area.key}`, kind: area.kind, phase: picture.phase, hour: walk.hour, taken });
+    const { hash } = await keepPicture(this.house, content);
+    next();
+    this.say('observation.record', { observation: { id: demoId(walkId, 'picture', area.key, picture.phase), walk: walkId, area: demoId(job.key, 'area', area.key), kind: 'picture', picture: hash, ...(picture.text ? { text: picture.text } : {}) } });
+  }
+
+  /** Last evening the cabinets of Tannery Row slipped. */
+  slips(): void {
+    this.at(this.when(-1, 19));
+    for (const job of DEMO_JOBS) {
+      for (const item of job.selections.filter((one) => one.slipped)) {
+        const { job: _, area: __, phase: ___, category: ____, ...facts } = this.selection(job, item, item.expectedIn);
+        this.say('selection.change', { ...facts, version: 1 });
+      }
+    }
+  }
+}
+
+/** What a walk found changed in an area's track: phases with their new fraction, against the walk before. */
+function changes(area: DemoArea, number: number): [Phase, number][] {
+  const [now, before] = [standing(area, number), number > 0 ? standing(area, number - 1) : new Map<Phase, number>()];
+  return [...now].filter(([phase, fraction]) => before.get(phase) !== fraction);
+}
+
+function standing(area: DemoArea, number: number): Map<Phase, number> {
+  const track = trackOf(area.works);
+  const [first = '', ...extras] = (area.stood[number] ?? '').split(' +');
+  const result = new Map<Phase, number>();
+  const [upTo = '', part = '1'] = first.split('=');
+  if (isPhase(upTo)) for (const phase of track) if (phaseOrder(phase) <= phaseOrder(upTo)) result.set(phase, phase === upTo ? Number(part) : 1);
+  for (const extra of extras) {
+    const [phase = '', fraction = '1'] = extra.split('=');
+    if (isPhase(phase) && track.includes(phase)) result.set(phase, Number(fraction));
+    else throw new Error(`${area.key} has no ${phase}.`);
+  }
+  return result;
+}

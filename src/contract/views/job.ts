@@ -1,0 +1,146 @@
+import type { AreaKind, JobState, Stance } from '@/core/sites/area';
+import type { Phase } from '@/core/sequence/phases';
+import type { Trade } from '@/core/sequence/trades';
+import type { Work } from '@/core/sequence/works';
+import type { Day } from '@/core/units/day';
+import type { HoldKind, SelectionState } from '../commands/sites';
+import type { Role } from '../command';
+
+/** What screens are drawn from: plain data, days as text, made by queries and never worked out again in the interface. */
+
+export interface PersonView {
+  id: string;
+  name: string;
+  role: Role;
+}
+
+export interface FrameView {
+  firm: string;
+  person: PersonView;
+  /** Whom the visitor may become; only in the demo. */
+  people: PersonView[];
+  jobs: { id: string; name: string; state: JobState }[];
+  today: Day;
+  demo: boolean;
+}
+
+export interface JobHead {
+  id: string;
+  name: string;
+  address: string;
+  state: JobState;
+  units: 'metric' | 'imperial';
+  /** `walked yesterday 16:20`, `not walked yet`. */
+  walked: string;
+  openWalk: string | null;
+  counts: { selections: number; schedule: number; updates: number };
+}
+
+/** One phase on a ladder. */
+export interface Rung {
+  phase: Phase;
+  label: string;
+  fraction: number;
+  /** Waits for somebody. */
+  hold?: { label: string; kind: HoldKind | 'phase' };
+}
+
+/** How an area is doing, in one word for its mark and in words under its name. */
+export type Standing = 'stuck' | 'waiting' | 'under way' | 'done' | 'not begun' | 'untouched';
+
+export interface AreaView {
+  id: string;
+  name: string;
+  kind: AreaKind;
+  livedIn: boolean;
+  standing: Standing;
+  caption: string;
+  rungs: Rung[];
+}
+
+export interface HoldView {
+  id: string;
+  version: number;
+  area: string;
+  areaId: string;
+  phase: string;
+  kind: HoldKind;
+  label: string;
+  text: string;
+  expectedOn: Day;
+  askedOn: Day | null;
+  overdue: boolean;
+}
+
+export interface RoomsView {
+  job: JobHead;
+  today: Day;
+  done: number;
+  /** Part of the finished work that nobody will see. */
+  hidden: number;
+  finish: Day | null;
+  promise: Day | null;
+  levels: { id: string; name: string; note: string; areas: AreaView[] }[];
+  faces: AreaView[];
+  roofs: AreaView[];
+  outbuildings: AreaView[];
+  ground: AreaView[];
+  holds: HoldView[];
+  next: { when: string; works: { crew: string; label: string }[] }[];
+  problem: string | null;
+}
+
+export interface RoomView {
+  job: JobHead;
+  today: Day;
+  area: AreaView & { version: number; works: Work[]; size: number; level: string | null; passage: boolean };
+  steps: { phase: Phase; label: string; trade: Trade; halfDays: number; fraction: number; when: string; reason: string; seen: string | null; crew: string; held: boolean }[];
+  open: { id: string; text: string; trade: Trade; putOff: number; worse: boolean; since: string }[];
+  selections: SelectionView[];
+  scope: ScopeView[];
+  pictures: PictureView[];
+  remarks: { id: string; kind: 'note' | 'caution' | 'measurement'; text: string; when: string; by: string }[];
+}
+
+export interface PictureView {
+  hash: string;
+  area: string;
+  when: string;
+  text: string | null;
+  alt: string;
+}
+
+export interface ScopeView {
+  id: string;
+  version: number;
+  areaId: string;
+  stance: Stance;
+  verb: string;
+  subject: string;
+  quantity: number | null;
+  unit: string | null;
+  trade: Trade | null;
+  dependsOn: string;
+}
+
+export interface SelectionView {
+  id: string;
+  version: number;
+  areaId: string;
+  area: string;
+  phase: Phase;
+  category: string;
+  choice: string;
+  code: string;
+  supplier: string;
+  leadDays: number;
+  state: SelectionState;
+  expectedOn: Day | null;
+  note: string;
+  needBy: Day | null;
+  orderBy: Day | null;
+  decideBy: Day | null;
+  /** The next date that matters and how near it is. */
+  due: { what: 'decide' | 'order' | 'arrive' | 'settled'; day: Day | null; late: boolean; near: boolean };
+  found: string | null;
+}

@@ -1,0 +1,76 @@
+import type { Trade } from '@/core/sequence/trades';
+import type { Day } from '@/core/units/day';
+import type { JobHead, HoldView } from './job';
+
+/** One row of the half-day board: a crew over all jobs, or an area of one. */
+export interface BoardRow {
+  id: string;
+  name: string;
+  note: string;
+  blocks: BoardBlock[];
+}
+
+export interface BoardBlock {
+  task: string;
+  label: string;
+  /** Its job's name, where the board shows several. */
+  job: string;
+  jobId: string;
+  /** Half-days from the board's first; cut to its edges. */
+  start: number;
+  finish: number;
+  cutLeft: boolean;
+  cutRight: boolean;
+  /** Faint tail: half-days by which its end may slip. */
+  float: number;
+  tone: 'waiting' | 'under-way' | 'held' | 'critical' | 'check';
+  lane: number;
+  when: string;
+  reason: string;
+  /** The task that stands in its way, if it is another's start. */
+  because: string | null;
+}
+
+export interface BoardView {
+  today: Day;
+  first: Day;
+  days: { day: Day; label: string; worked: boolean }[];
+  /** Half-day of today's morning on this board; null where it is not shown. */
+  todaySlot: number | null;
+  rows: BoardRow[];
+  marks: { slot: number; text: string; tone: 'hold' | 'delivery' }[];
+  madeAt: string;
+  cause: string;
+  jobs: number;
+  problem: string | null;
+}
+
+export interface ScheduleView {
+  job: JobHead | null;
+  by: 'trade' | 'room';
+  weeks: number;
+  board: BoardView;
+}
+
+export interface SequenceView {
+  job: JobHead;
+  areas: { id: string; name: string; steps: { phase: string; label: string }[] }[];
+  steps: { task: string; label: string; area: string | null; trade: Trade; state: 'waiting' | 'under-way' | 'done'; when: string; links: { from: string; rule: number; strength: 'hard' | 'soft'; reason: string; lag: string; done: boolean }[] }[];
+  own: { id: string; before: string; after: string; reason: string }[];
+  exposures: { label: string; text: string; kept: boolean }[];
+  holds: HoldView[];
+  rules: { number: number; title: string; reason: string; strength: 'hard' | 'soft'; links: number }[];
+  problem: string | null;
+}
+
+export interface TodayView {
+  today: Day;
+  weekday: string;
+  sites: { job: string; name: string; address: string; why: string[]; walked: string; openWalk: string | null; urgent: boolean }[];
+  onSite: { job: string; name: string; morning: string[]; afternoon: string[] }[];
+  holds: (HoldView & { job: string; jobName: string })[];
+  orders: { job: string; jobName: string; selection: string; category: string; area: string; what: 'decide' | 'order' | 'arrive'; day: Day; late: boolean }[];
+  drafts: { job: string; jobName: string; count: number }[];
+  finishes: { job: string; name: string; finish: Day | null; promise: Day | null; late: number }[];
+  problem: string | null;
+}

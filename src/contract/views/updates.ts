@@ -1,0 +1,76 @@
+import type { Day } from '@/core/units/day';
+import type { Audience } from '../commands/updates';
+import type { JobHead, PictureView } from './job';
+
+export interface UpdateView {
+  id: string;
+  version: number;
+  audience: 'client' | 'crew';
+  title: string;
+  body: string;
+  state: 'draft' | 'sent' | 'dropped';
+  when: string;
+  messages: MessageView[];
+}
+
+export interface MessageView {
+  id: string;
+  recipient: string;
+  address: string;
+  state: 'queued' | 'delivered' | 'failed';
+  failure: string | null;
+  acknowledged: string | null;
+  linkId: string;
+}
+
+export interface LinkView {
+  id: string;
+  audience: Audience;
+  recipient: string;
+  path: string;
+  expiresOn: Day;
+  state: 'open' | 'expired' | 'revoked';
+  opened: number;
+}
+
+export interface UpdatesView {
+  job: JobHead;
+  today: Day;
+  updates: UpdateView[];
+  links: LinkView[];
+  /** Whom to send to, by audience. */
+  suggested: { client: { name: string; address: string }[]; crew: { name: string; address: string }[] };
+  subs: { id: string; name: string }[];
+}
+
+/** What a share link opens. */
+export type SharedView = ClientShared | CrewShared;
+
+interface SharedBase {
+  firm: string;
+  recipient: string;
+  today: Day;
+  expiresOn: Day;
+  acknowledged: string | null;
+  canAcknowledge: boolean;
+}
+
+export interface ClientShared extends SharedBase {
+  audience: 'client';
+  job: { name: string; address: string };
+  done: number;
+  finish: Day | null;
+  updates: { title: string; body: string; when: string }[];
+  next: { when: string; text: string }[];
+  decisions: { text: string; by: Day }[];
+  pictures: PictureView[];
+}
+
+export interface CrewShared extends SharedBase {
+  audience: 'crew' | 'sub';
+  title: string;
+  updates: { title: string; body: string; when: string }[];
+  days: { day: Day; works: { crew: string; job: string; address: string; what: string; half: string; ready: string[]; leaves: string[] }[] }[];
+  cautions: { area: string; text: string }[];
+  leftovers: { area: string; text: string; trade: string }[];
+}

@@ -1,0 +1,88 @@
+import exifr from 'exifr';
+import { createHash } from 'node:crypto';
+import { existsSync } from 'node:fs';
+import { mkdir, open, readFile, rename } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
+import sharp from 'sharp';
+import { one, run } from '../database/query';
+import { Refusal } from '../door/refusal';
+import type { House } from '../house';
+
+/** Pictures by the hash of their content: the same file twice is one file. */
+export interface Picture {
+  hash: string;
+  type: 'image/jpeg' | 'image/png' | 'image/webp';
+  width: number;
+  height: number;
+}
+
+export const LARGEST_BYTES = 25 * 1024 * 1024;
+const LARGEST_PIXELS = 120_000_000;
+const TYPES = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' } as const;
+
+export const pictureFile = (house: Pick<House, 'folder'>, hash: string): string => join(house.folder, 'pictures', hash.slice(0, 2), hash);
+
+/**
+ * Keeps a picture: looks at its content (never its name), writes it beside its place, syncs, renames, and only then records it.
+ * @throws Refusal for what is no JPEG, PNG or WebP, or is too large
+ */
+export async function keepPicture(house: House, content: Buffer): Promise<Picture> {
+  if (content.length > LARGEST_BYTES) throw new Refusal(413, { code: 'picture-too-large', message: `A picture has at most ${LARGEST_BYTES / 1024 / 1024} MB.`, field: 'picture' });
+  const hash = createHash('sha256').update(content).digest('hex');
+  const known = one<Picture>(house.db, 'SELECT hash, type, width, height FROM picture WHERE hash = @hash', { hash });
+  if (known) return known;
+  const facts = await lookAt(content);
+  await store(pictureFile(house, hash), content);
+  const taken = await takenAt(content);
+  run(house.db, 'INSERT OR IGNORE INTO picture (hash, type, width, height, bytes, taken_at) VALUES (@hash, @type, @width, @height, @bytes, @taken)', { hash, ...facts, bytes: content.length, taken });
+  return { hash, ...facts };
+}
+
+async function lookAt(content: Buffer): Promise<Omit<Picture, 'hash'>> {
+  const refusal = new Refusal(422, { code: 'not-a-picture', message: 'This is no picture we can read; send a JPEG, PNG or WebP.', field: 'picture' });
+  try {
+    const image = sharp(content, { limitInputPixels: LARGEST_PIXELS });
+    const { format, width, height } = await image.metadata();
+    if (!(format in TYPES) || !width || !height) throw refusal;
+    // A header alone proves nothing: a picture cut short or made up fails here.
+    await image.clone().resize(16).toBuffer();
+    return { type: TYPES[format as keyof typeof TYPES], width, height };
+  } catch {
+    throw refusal;
+  }
+}
+
+async function takenAt(content: Buffer): Promise<string | null> {
+  try {
+    const exif = (await exifr.parse(content, ['DateTimeOriginal'])) as { DateTimeOriginal?: unknown } | undefined;
+    return exif?.DateTimeOriginal instanceof Date ? exif.DateTimeOriginal.toISOString() : null;
+  } catch {
+    // Damaged EXIF costs us the date, never the picture.
+    return null;
+  }
+}
+
+async function store(file: string, content: Buffer): Promise<void> {
+  if (existsSync(file)) return;
+  await mkdir(dirname(file), { recursive: true });
+  const temporary = `${file}.${process.pid}.${Date.now()}.part`;
+  const handle = await open(temporary, 'w');
+  try {
+    await handle.writeFile(content);
+    await handle.sync();
+  } finally {
+    await handle.close();
+  }
+  await rename(temporary, file);
+}
+
+/**
+ * The picture, or a smaller copy; whatever leaves has its EXIF (place above all) taken off by being written anew.
+ * @param width undefined for the full size
+ */
+export async function servePicture(house: House, hash: string, width?: number): Promise<Buffer | undefined> {
+  if (!one(house.db, 'SELECT 1 FROM picture WHERE hash = @hash', { hash })) return undefined;
+  const content = await readFile(pictureFile(house, hash));
+  const image = sharp(content, { limitInputPixels: LARGEST_PIXELS }).rotate();
+  return (width ? image.resize({ width, withoutEnlargement: true }) : image).jpeg({ quality: 80 }).toBuffer();
+}
