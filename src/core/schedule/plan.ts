@@ -34,6 +34,8 @@ export interface PlannedTask extends Task {
   slots: Slot[];
   /** How long it could end later without moving anything that follows; in worked slots of the job. */
   float: number;
+  /** The last slot on which it may start without making its job later, crews left aside. */
+  lateStart: Slot;
   /** Nothing between here and the end of its job may slip. */
   critical: boolean;
   reason: Reason;
@@ -95,6 +97,7 @@ function plannedTask(net: Compiled, placed: Placement, task: Task, number: numbe
   return {
     ...task, crews: task.crew === null || task.duration === 0 ? 0 : 1, start, finish, slots, reason,
     float: task.state === 'done' ? 0 : floatOf(net, placed, number),
+    lateStart: placed.times.lateStart[number] ?? start,
     critical: task.state !== 'done' && (placed.times.lateFinish[number] ?? 0) <= finish,
   };
 }

@@ -1,0 +1,10 @@
+import type { NextConfig } from 'next';
+
+const config: NextConfig = {
+  serverExternalPackages: ['better-sqlite3', 'sharp', '@node-rs/argon2', 'exifr'],
+  poweredByHeader: false,
+  devIndicators: false,
+  sassOptions: { silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'], quietDeps: true },
+  headers: () => Promise.resolve([{ source: '/:path*', headers: [{ key: 'x-content-type-options', value: 'nosniff' }, { key: 'referrer-policy', value: 'no-referrer' }, { key: 'x-frame-options', value: 'DENY' }] }]),
+};
+export default config;

@@ -1,0 +1,33 @@
+import { signedIn } from '@/server/access/session';
+import { house } from '@/server/house';
+import { Refusal } from '@/server/door/refusal';
+import { problemResponse } from '@/server/http';
+
+export const dynamic = 'force-dynamic';
+const HEARTBEAT_MS = 20_000;
+
+/** The change stream: one number of the log for every change, so that screens know when to look again. */
+export async function GET(request: Request): Promise<Response> {
+  if (!(await signedIn())) return problemResponse(new Refusal(401, { code: 'not-signed-in', message: 'Sign in first.' }));
+  const { news } = house();
+  const encoder = new TextEncoder();
+  let stop = (): void => undefined;
+  const stream = new ReadableStream({
+    start: (controller) => {
+      const tell = (seq: number): void => controller.enqueue(encoder.encode(`id: ${seq}\ndata: ${seq}\n\n`));
+      const beat = setInterval(() => controller.enqueue(encoder.encode(': here\n\n')), HEARTBEAT_MS);
+      stop = () => {
+        clearInterval(beat);
+        news.off('log', tell);
+      };
+      news.on('log', tell);
+      controller.enqueue(encoder.encode('retry: 2000\n\n'));
+      request.signal.addEventListener('abort', () => {
+        stop();
+        controller.close();
+      });
+    },
+    cancel: () => stop(),
+  });
+  return new Response(stream, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no' } });
+}

@@ -1,0 +1,26 @@
+import { receive } from '@/server/door/door';
+import { whoAsks } from '@/server/access/session';
+import { house } from '@/server/house';
+import { jsonBody, problem, problemResponse, refuseForeignOrigin } from '@/server/http';
+import { openLink } from '@/server/updates/shared';
+import { Refusal } from '@/server/door/refusal';
+import type { Who } from '@/server/door/who';
+
+async function standing(request: Request): Promise<Who> {
+  const token = request.headers.get('x-aftermist-link');
+  if (token === null) return whoAsks();
+  const link = openLink(house(), token);
+  if (!link) throw new Refusal(404, { code: 'link-closed', message: 'This link does not open any more.' });
+  return { kind: 'link', id: link.id, audience: link.audience, job: link.job, sub: link.sub };
+}
+
+export async function POST(request: Request): Promise<Response> {
+  try {
+    refuseForeignOrigin(request);
+    const { httpStatus, ...answer } = receive(house(), await standing(request), await jsonBody(request));
+    if (answer.status === 'refused') return problem({ ...answer.problem, ...{ id: answer.id } });
+    return Response.json(answer, { status: httpStatus });
+  } catch (error) {
+    return problemResponse(error);
+  }
+}

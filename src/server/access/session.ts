@@ -1,0 +1,57 @@
+import { verifySync } from '@node-rs/argon2';
+import { getIronSession, type SessionOptions } from 'iron-session';
+import { cookies } from 'next/headers';
+import type { PersonView } from '@/contract/views/job';
+import { one } from '../database/query';
+import { house } from '../house';
+import type { Who } from '../door/who';
+
+interface Session {
+  person?: string;
+}
+
+const options = (): SessionOptions => ({
+  password: house().secret,
+  cookieName: 'aftermist',
+  // Served over plain HTTP on the firm's own machine as well as behind a proxy with a certificate.
+  cookieOptions: { httpOnly: true, sameSite: 'lax', secure: process.env.AFTERMIST_SECURE === '1', path: '/' },
+});
+
+const session = async (): Promise<Awaited<ReturnType<typeof getIronSession<Session>>>> => getIronSession<Session>(await cookies(), options());
+
+const person = (id: string): PersonView | undefined => one<PersonView>(house().db, 'SELECT id, name, role FROM person WHERE id = @id', { id });
+
+/** Who is signed in. The demo signs every visitor in as its contractor. */
+export async function signedIn(): Promise<PersonView | undefined> {
+  const { person: id } = await session();
+  const known = id ? person(id) : undefined;
+  if (known || !house().demo) return known;
+  return one<PersonView>(house().db, `SELECT id, name, role FROM person WHERE role = 'contractor' ORDER BY rowid`);
+}
+
+export async function whoAsks(): Promise<Who> {
+  const known = await signedIn();
+  return known ? { kind: 'person', ...known } : { kind: 'founder' };
+}
+
+export async function signIn(id: string): Promise<void> {
+  const current = await session();
+  current.person = id;
+  await current.save();
+}
+
+export async function signOut(): Promise<void> {
+  (await session()).destroy();
+}
+
+/** A hash of nothing anybody knows: checking it takes as long as a real one, so that timing tells no names. */
+const NOBODY = '$argon2id$v=19$m=19456,t=2,p=1$c29tZXNhbHRzb21lc2FsdA$Yc0vHk6ZkqQJ6CV6Nk4yP0R6m7rGZ1M1l4C2kYxw1pE';
+
+/** @returns the person's id, undefined where address and password do not belong together */
+export function checkPassword(email: string, password: string): string | undefined {
+  const row = one<{ id: string; password_hash: string | null }>(house().db, 'SELECT id, password_hash FROM person WHERE email = @email', { email: email.trim().toLowerCase() });
+  const right = verifySync(row?.password_hash ?? NOBODY, password);
+  return right && row?.password_hash ? row.id : undefined;
+}
+
+export const isFounded = (): boolean => one(house().db, 'SELECT 1 FROM firm') !== undefined;

@@ -1,0 +1,102 @@
+import type { BoardBlock, BoardRow, BoardView, ScheduleView } from '@/contract/views/plan';
+import { groupBy } from '@/core/group-by';
+import type { PlannedTask } from '@/core/schedule/plan';
+import { TRADES } from '@/core/sequence/trades';
+import { addDays, formatDay, weekday, type Day } from '@/core/units/day';
+import { formatSlot, slotOf } from '@/core/units/slot';
+import { today } from '../clock';
+import { all, one } from '../database/query';
+import type { House } from '../house';
+import { jobHead } from '../sites/queries';
+import { whenSeen } from '../words';
+import { readPlan, type StoredPlan } from './store-plan';
+
+interface Window {
+  plan: StoredPlan;
+  first: Day;
+  /** The board's first half-day, in the plan's count, and how many it shows. */
+  from: number;
+  length: number;
+  jobs: Map<string, string>;
+}
+
+/** The half-day board: by trade over all jobs, or by room in one. */
+export function scheduleView(house: House, options: { job?: string; by: 'trade' | 'room'; weeks: number; shift: number }): ScheduleView {
+  const { db } = house;
+  const now = today(house.clock);
+  const monday = addDays(now, -((weekday(now) + 6) % 7) + 7 * options.shift);
+  const plan = readPlan(db, options.by === 'room' && options.job ? { job: options.job } : {});
+  const days = Array.from({ length: options.weeks * 7 }, (_, at) => addDays(monday, at));
+  const holidays = new Set(all<{ day: Day }>(db, 'SELECT day FROM holiday').map((row) => row.day));
+  const window = plan && { plan, first: monday, from: slotOf(plan.origin, monday), length: options.weeks * 14, jobs: new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((job) => [job.id, job.name])) };
+  const board: BoardView = {
+    today: now, first: monday,
+    days: days.map((day) => ({ day, label: formatDay(day).replace(/ \w+$/, ''), worked: weekday(day) % 6 !== 0 && !holidays.has(day) })),
+    todaySlot: options.shift <= 0 && slotOf(monday, now) < options.weeks * 14 ? slotOf(monday, now) : null,
+    rows: window ? (options.by === 'room' && options.job ? roomRows(house, window, options.job) : tradeRows(window, options.job)) : [],
+    marks: window ? marksOf(window, options.job) : [],
+    madeAt: plan ? whenSeen(plan.madeAt, now) : '', cause: plan?.cause ?? '', jobs: new Set(plan?.tasks.map((task) => task.job)).size,
+    problem: one<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
+  };
+  return { job: options.job ? jobHead(house, options.job) : null, by: options.by, weeks: options.weeks, board };
+}
+
+const shown = (window: Window, task: PlannedTask): boolean => task.state !== 'done' && task.duration > 0 && task.finish > window.from && task.start < window.from + window.length;
+
+/** A row a crew: with a job named, only crews that come there, and their work elsewhere drawn too, since it is why they are not here. */
+function tradeRows(window: Window, job?: string): BoardRow[] {
+  const byCrew = groupBy(window.plan.tasks.filter((task) => task.crew !== null && shown(window, task)), (task) => task.crew ?? '');
+  return window.plan.crewCapacity.flatMap((crew): BoardRow[] => {
+    const tasks = byCrew.get(crew.sub) ?? [];
+    const first = tasks[0];
+    if (!first || (job && !tasks.some((task) => task.job === job))) return [];
+    return [{ id: crew.sub, name: TRADES[first.trade], note: `${crew.name}, ${crew.capacity} ${crew.capacity === 1 ? 'crew' : 'crews'}`, blocks: blocksOf(window, tasks) }];
+  });
+}
+
+function roomRows(house: House, window: Window, job: string): BoardRow[] {
+  const byArea = groupBy(window.plan.tasks.filter((task) => task.area !== null && shown(window, task)), (task) => task.area ?? '');
+  return all<{ id: string; name: string; level: string | null }>(house.db, 'SELECT area.id, area.name, level.name AS level FROM area LEFT JOIN level ON level.id = area.level WHERE area.job = @job ORDER BY coalesce(level.height, -1) DESC, area.position', { job })
+    .flatMap((area) => {
+      const tasks = byArea.get(area.id) ?? [];
+      return tasks.length === 0 ? [] : [{ id: area.id, name: area.name, note: area.level ?? 'outside', blocks: blocksOf(window, tasks).map((block) => ({ ...block, label: block.label.split(' · ').slice(1).join(' · ') || block.label })) }];
+    });
+}
+
+/** Blocks in lanes: those that overlap stand under each other. */
+function blocksOf(window: Window, tasks: PlannedTask[]): BoardBlock[] {
+  const lanes: number[] = [];
+  return [...tasks].sort((a, b) => a.start - b.start || a.finish - b.finish).map((task) => {
+    const [start, finish] = [Math.max(0, task.start - window.from), Math.min(window.length, task.finish - window.from)];
+    const free = lanes.findIndex((end) => end <= start);
+    const lane = free === -1 ? lanes.length : free;
+    lanes[lane] = finish;
+    return {
+      task: task.id, label: task.label, job: window.jobs.get(task.job) ?? '', jobId: task.job, start, finish, lane,
+      cutLeft: task.start < window.from, cutRight: task.finish > window.from + window.length,
+      float: Math.min(task.float, window.length - finish),
+      tone: toneOf(task),
+      when: `${formatSlot(window.plan.origin, task.start)} to ${formatSlot(window.plan.origin, task.finish - 1)}`,
+      reason: task.reason.text, because: task.reason.task ?? null,
+    };
+  });
+}
+
+function toneOf(task: PlannedTask): BoardBlock['tone'] {
+  if (task.reason.held) return 'held';
+  if (task.state === 'under-way') return 'under-way';
+  if (task.crew === null) return 'check';
+  return task.critical ? 'critical' : 'waiting';
+}
+
+/** Holds and deliveries inside the window, one mark a day and text. */
+function marksOf(window: Window, job?: string): BoardView['marks'] {
+  const tasks = new Map(window.plan.tasks.map((task) => [task.id, task]));
+  const marks = window.plan.notBefore.flatMap((wait) => {
+    const task = tasks.get(wait.task);
+    const slot = wait.slot - window.from;
+    if (!task || task.state === 'done' || (job && task.job !== job) || slot < 0 || slot >= window.length) return [];
+    return [{ slot, text: `${task.label}: ${wait.because}`, tone: wait.open ? ('hold' as const) : ('delivery' as const) }];
+  });
+  return marks.sort((a, b) => a.slot - b.slot);
+}

@@ -1,0 +1,81 @@
+import type { PictureView, RoomView, ScopeView } from '@/contract/views/job';
+import { phaseFacts } from '@/core/sequence/phases';
+import { taskId } from '@/core/sequence/site';
+import type { Work } from '@/core/sequence/works';
+import { formatDay, type Day } from '@/core/units/day';
+import { formatSlot } from '@/core/units/slot';
+import { ofKind, standing, type Observation } from '@/core/walks/observation';
+import { openItems } from '@/core/walks/open-items';
+import { today } from '../clock';
+import { all, one } from '../database/query';
+import type { Connection } from '../database/open';
+import { notFound } from '../door/refusal';
+import type { House } from '../house';
+import { readSite, type AreaRow } from '../schedule/read-site';
+import { readPlan } from '../schedule/store-plan';
+import { selectionsOf } from '../selections/queries';
+import { observationsOf } from '../walks/queries';
+import { whenSeen } from '../words';
+import { jobHead } from './queries';
+import { areaViews } from './rooms';
+
+/** The clipboard of one area. */
+export function roomView(house: House, job: string, area: string): RoomView {
+  const { db } = house;
+  const now = today(house.clock);
+  const row = one<AreaRow>(db, 'SELECT * FROM area WHERE id = @area AND job = @job', { area, job });
+  if (!row) throw notFound('area in this job');
+  const site = readSite(db, job, now);
+  const plan = readPlan(db, { job });
+  const view = areaViews(house, site, plan, now).get(area);
+  if (!view) throw notFound('area in this job');
+  const seen = standing(observationsOf(db, job)).filter((observation) => observation.area === area);
+  const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
+  const crews = new Map((plan?.crewCapacity ?? []).map((crew) => [crew.sub, crew.name]));
+  return {
+    job: jobHead(house, job), today: now,
+    area: {
+      ...view, version: row.version, works: JSON.parse(row.works) as Work[], size: row.size, passage: row.passage === 1,
+      level: one<{ name: string }>(db, 'SELECT name FROM level WHERE id = @id', { id: row.level })?.name ?? null,
+    },
+    steps: (site.areas.find((one_) => one_.id === area)?.track ?? []).map((step) => {
+      const task = tasks.get(taskId(area, step.phase));
+      return {
+        phase: step.phase, label: phaseFacts(step.phase).label, trade: step.trade, halfDays: step.halfDays, fraction: step.fraction,
+        when: !plan || !task || task.state === 'done' ? '' : formatSlot(plan.origin, task.start),
+        reason: task?.reason.text ?? '',
+        held: task?.reason.held === true,
+        seen: step.seen ? formatDay(step.seen.day, now) : null,
+        crew: task?.crew ? (crews.get(task.crew) ?? '') : '',
+      };
+    }),
+    open: openItems(seen).map(({ item, putOff, worse }) => ({ id: item.id, text: [item.quantity, item.unit, item.text].filter(Boolean).join(' '), trade: item.trade, putOff, worse, since: whenSeen(item.at, now) })),
+    selections: selectionsOf(house, job).filter((item) => item.areaId === area),
+    scope: scopeOf(db, job).filter((item) => item.areaId === area),
+    pictures: picturesOf(db, seen, now),
+    remarks: remarksOf(db, seen, now),
+  };
+}
+
+export function scopeOf(db: Connection, job: string): ScopeView[] {
+  return all<ScopeView & { area: string; depends_on: string }>(db, 'SELECT * FROM scope_item WHERE job = @job ORDER BY rowid', { job })
+    .map(({ id, version, area, stance, verb, subject, quantity, unit, trade, depends_on }) => ({ id, version, areaId: area, stance, verb, subject, quantity, unit, trade, dependsOn: depends_on }));
+}
+
+/** Pictures among observations, the newest first. */
+export function picturesOf(db: Connection, seen: readonly Observation[], now: Day): PictureView[] {
+  const names = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM area').map((area) => [area.id, area.name]));
+  return ofKind(seen, 'picture').map((picture) => {
+    const area = names.get(picture.area) ?? '';
+    return { hash: picture.picture, area, when: whenSeen(picture.at, now), text: picture.text ?? null, alt: `${area}, ${whenSeen(picture.at, now)}${picture.text ? `: ${picture.text}` : ''}` };
+  }).reverse();
+}
+
+function remarksOf(db: Connection, seen: readonly Observation[], now: Day): RoomView['remarks'] {
+  const people = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]));
+  return seen.flatMap((one_) => {
+    if (one_.kind !== 'note' && one_.kind !== 'caution' && one_.kind !== 'measurement') return [];
+    const text = one_.kind === 'measurement' ? `${one_.text}: ${one_.typed}` : one_.text;
+    return [{ id: one_.id, kind: one_.kind, text, when: whenSeen(one_.at, now), by: people.get(one_.person) ?? '' }];
+  }).reverse();
+}

@@ -1,0 +1,117 @@
+import type { AreaView, RoomsView, Rung, Standing } from '@/contract/views/job';
+import type { HoldKind } from '@/contract/commands/sites';
+import { groupBy } from '@/core/group-by';
+import { phaseFacts, type Phase } from '@/core/sequence/phases';
+import type { PlannedTask } from '@/core/schedule/plan';
+import { taskId, type Site, type SiteArea } from '@/core/sequence/site';
+import { addDays, formatDay, type Day } from '@/core/units/day';
+import { dayOfSlot } from '@/core/units/slot';
+import { workDone } from '@/core/walks/diff';
+import { today } from '../clock';
+import { all, one } from '../database/query';
+import type { House } from '../house';
+import { nextWork } from '../schedule/effect';
+import { readSite, type AreaRow } from '../schedule/read-site';
+import { readPlan, type StoredPlan } from '../schedule/store-plan';
+import { weightsOf } from '../updates/compose-drafts';
+import { holdsOf, jobHead, needJob } from './queries';
+
+interface OpenHold {
+  area: string;
+  phase: Phase;
+  kind: HoldKind;
+  label: string;
+}
+
+/** The face of a job: its section with a ladder an area, what holds it and who comes next. */
+export function roomsView(house: House, job: string): RoomsView {
+  const { db } = house;
+  const now = today(house.clock);
+  const row = needJob(db, job);
+  const site = readSite(db, job, now);
+  const plan = readPlan(db, { job });
+  const areas = areaViews(house, site, plan, now);
+  const rows = all<AreaRow>(db, 'SELECT * FROM area WHERE job = @job ORDER BY position', { job });
+  const of = (kind: string): AreaView[] => rows.filter((area) => area.kind === kind && area.level === null).flatMap((area) => areas.get(area.id) ?? []);
+  const fraction = new Map(site.areas.flatMap((area) => area.track.map((step) => [taskId(area.id, step.phase), step] as const)));
+  const weights = weightsOf(db, job);
+  const done = workDone(weights, (task) => fraction.get(task)?.fraction ?? 0);
+  const hidden = workDone(new Map([...weights].filter(([task]) => (fraction.get(task)?.fraction ?? 0) > 0)), (task) => (phaseFacts(fraction.get(task)?.phase ?? 'clean').hidden ? 1 : 0));
+  return {
+    job: jobHead(house, job), today: now, done, hidden,
+    finish: one<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', { job })?.finish_day ?? null,
+    promise: row.promise_day,
+    levels: all<{ id: string; name: string; note: string }>(db, 'SELECT id, name, note FROM level WHERE job = @job ORDER BY height DESC', { job })
+      .map((level) => ({ ...level, areas: rows.filter((area) => area.level === level.id).flatMap((area) => areas.get(area.id) ?? []) })),
+    faces: of('face'), roofs: of('roof'), ground: of('ground'), outbuildings: of('outbuilding'),
+    holds: holdsOf(db, job, now),
+    next: plan ? nextVisits(plan, job, now) : [],
+    problem: one<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
+  };
+}
+
+/** Every area's ladder and caption, by id. */
+export function areaViews(house: House, site: Site, plan: StoredPlan | undefined, now: Day): Map<string, AreaView> {
+  const holds = groupBy(all<OpenHold>(house.db, `SELECT area, phase, kind, label FROM hold WHERE job = @job AND state = 'open'`, { job: site.id }), (hold) => hold.area);
+  const tasks = groupBy((plan?.tasks ?? []).filter((task) => task.area !== null && task.state !== 'done'), (task) => task.area ?? '');
+  const lived = new Set(all<{ id: string }>(house.db, 'SELECT id FROM area WHERE job = @job AND lived_in = 1', { job: site.id }).map((area) => area.id));
+  return new Map(site.areas.map((area) => {
+    const ofArea = holds.get(area.id) ?? [];
+    const standing = standingOf(area, ofArea);
+    return [area.id, {
+      id: area.id, name: area.name, kind: area.kind, livedIn: lived.has(area.id), standing,
+      caption: captionOf(area, standing, ofArea, tasks.get(area.id) ?? [], plan, lived.has(area.id), onlyToilet(site, area), now),
+      rungs: area.track.map((step) => rungOf(step, ofArea)),
+    }];
+  }));
+}
+
+function rungOf(step: SiteArea['track'][number], holds: OpenHold[]): Rung {
+  const hold = holds.find((one) => one.phase === step.phase);
+  const facts = phaseFacts(step.phase);
+  return {
+    phase: step.phase, label: facts.label, fraction: step.fraction,
+    ...(hold ? { hold: { label: hold.label, kind: hold.kind } } : facts.hold && step.fraction < 1 ? { hold: { label: facts.label, kind: 'phase' as const } } : {}),
+  };
+}
+
+const STUCK: readonly HoldKind[] = ['engineer', 'unknown', 'authority', 'association', 'weather'];
+
+function standingOf(area: SiteArea, holds: OpenHold[]): Standing {
+  if (area.track.length === 0) return 'untouched';
+  if (area.track.every((step) => step.fraction >= 1)) return 'done';
+  const next = area.track.find((step) => step.fraction < 1);
+  // Held by what comes at the next step or soon after it: a hold far up the ladder stops nobody today.
+  const at = area.track.findIndex((step) => step === next);
+  const near = holds.find((hold) => area.track.slice(at, at + 4).some((step) => step.phase === hold.phase));
+  if (near) return STUCK.includes(near.kind) ? 'stuck' : 'waiting';
+  return area.track.some((step) => step.fraction > 0) ? 'under way' : 'not begun';
+}
+
+function onlyToilet(site: Site, area: SiteArea): boolean {
+  if (!site.livedIn || !area.provides.includes('toilet')) return false;
+  const works = (one: SiteArea): boolean => one.track.every((step) => step.fraction === 0) || one.track.every((step) => step.fraction >= 1);
+  return works(area) && !site.areas.some((other) => other !== area && other.provides.includes('toilet') && works(other));
+}
+
+function captionOf(area: SiteArea, standing: Standing, holds: OpenHold[], tasks: PlannedTask[], plan: StoredPlan | undefined, lived: boolean, only: boolean, now: Day): string {
+  if (standing === 'untouched') return lived ? 'lived in, no work' : 'no work here';
+  if (standing === 'done') return 'done';
+  const hold = holds.find((one) => area.track.some((step) => step.phase === one.phase && step.fraction < 1));
+  if ((standing === 'stuck' || standing === 'waiting') && hold) return `waits: ${hold.label}`;
+  const next = [...tasks].sort((a, b) => a.start - b.start).find((task) => task.phase !== null);
+  if (!next || !plan || !next.phase) return 'not planned yet';
+  const day = dayOfSlot(plan.origin, next.start);
+  const label = phaseFacts(next.phase).label;
+  if (only) return `the only toilet until ${formatDay(day, now).slice(4)}`;
+  if (standing === 'not begun') return `from ${formatDay(day, now)}`;
+  return day <= addDays(now, 1) ? `${label}, ${day <= now ? 'today' : 'tomorrow'}` : `${label}, ${formatDay(day, now)}`;
+}
+
+function nextVisits(plan: StoredPlan, job: string, now: Day): RoomsView['next'] {
+  const works = nextWork(plan, new Set([job]), now, 4, (task) => task.crew !== null);
+  return [...groupBy(works, (work) => `${work.day}${work.afternoon ? 'b' : 'a'}`)].slice(0, 3).map(([, list]) => ({
+    when: `${formatDay(list[0]?.day ?? now, now)}, ${list[0]?.afternoon ? 'afternoon' : 'morning'}`,
+    works: list.map((work) => ({ crew: work.crew, label: work.label })),
+  }));
+}

@@ -1,0 +1,73 @@
+import type { TodayView } from '@/contract/views/plan';
+import type { JobState } from '@/core/sites/area';
+import { addDays, daysBetween, formatDay, type Day } from '@/core/units/day';
+import { slotOf } from '@/core/units/slot';
+import { dayOf, today } from '../clock';
+import { all, one } from '../database/query';
+import type { House } from '../house';
+import { readPlan, type StoredPlan } from '../schedule/store-plan';
+import { selectionsOf } from '../selections/queries';
+import { holdsOf } from '../sites/queries';
+import { ago } from '../words';
+
+interface JobLine {
+  id: string;
+  name: string;
+  address: string;
+  state: JobState;
+  promise_day: Day | null;
+  walked_at: string | null;
+  open_walk: string | null;
+}
+
+/** How long a site of each state may go without a walk. */
+const WALK_EVERY: Partial<Record<JobState, number>> = { active: 2, completing: 4, scoping: 14, booked: 14 };
+
+/** The next hours over all jobs, every line leading to where it is settled. */
+export function todayView(house: House): TodayView {
+  const { db } = house;
+  const now = today(house.clock);
+  const plan = readPlan(db);
+  const jobs = all<JobLine>(db, `SELECT job.id, name, address, state, promise_day,
+      (SELECT max(started_at) FROM walk WHERE walk.job = job.id AND finished_at IS NOT NULL) AS walked_at,
+      (SELECT id FROM walk WHERE walk.job = job.id AND finished_at IS NULL ORDER BY started_at DESC LIMIT 1) AS open_walk
+    FROM job WHERE state IN ('scoping', 'booked', 'active', 'completing') ORDER BY position`);
+  const selections = new Map(jobs.map((job) => [job.id, selectionsOf(house, job.id)]));
+  return {
+    today: now, weekday: formatDay(now),
+    sites: jobs.map((job) => site(house, job, plan, now)).filter((one_) => one_.why.length > 0 || one_.openWalk).sort((a, b) => Number(b.urgent) - Number(a.urgent)),
+    onSite: jobs.map((job) => ({ job: job.id, name: job.name, morning: crewsAt(plan, job.id, slotOf(plan?.origin ?? now, now)), afternoon: crewsAt(plan, job.id, slotOf(plan?.origin ?? now, now, 1)) }))
+      .filter((row) => row.morning.length + row.afternoon.length > 0),
+    holds: jobs.flatMap((job) => holdsOf(db, job.id, now).filter((hold) => hold.expectedOn <= addDays(now, 10)).map((hold) => ({ ...hold, job: job.id, jobName: job.name }))).sort((a, b) => (a.expectedOn < b.expectedOn ? -1 : 1)),
+    orders: jobs.flatMap((job) => (selections.get(job.id) ?? []).flatMap((item) => {
+      const { what, day, near, late } = item.due;
+      return day && what !== 'settled' && (near || late) ? [{ job: job.id, jobName: job.name, selection: item.id, category: item.category, area: item.area, what, day, late }] : [];
+    })).sort((a, b) => (a.day < b.day ? -1 : 1)),
+    drafts: all(db, `SELECT job, job.name AS jobName, count(*) AS count FROM job_update JOIN job ON job.id = job WHERE job_update.state = 'draft' GROUP BY job ORDER BY job.position`),
+    finishes: jobs.map((job) => {
+      const finish = one<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', { job: job.id })?.finish_day ?? null;
+      return { job: job.id, name: job.name, finish, promise: job.promise_day, late: finish && job.promise_day ? Math.max(0, daysBetween(job.promise_day, finish)) : 0 };
+    }),
+    problem: one<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
+  };
+}
+
+/** Why a site wants a walk today; nothing where it does not. */
+function site(house: House, job: JobLine, plan: StoredPlan | undefined, now: Day): TodayView['sites'][number] {
+  const why: string[] = [];
+  const days = job.walked_at ? daysBetween(dayOf(job.walked_at), now) : undefined;
+  const checks = holdsOf(house.db, job.id, now).filter((hold) => hold.kind === 'close-in' && hold.expectedOn <= addDays(now, 1));
+  for (const check of checks) why.push(`${check.area}: close-in ${check.expectedOn <= now ? 'today' : 'tomorrow'}`);
+  const covering = (plan?.tasks ?? []).filter((task) => task.job === job.id && task.phase === 'close-in' && task.state !== 'done' && plan && task.start < slotOf(plan.origin, addDays(now, 2)) && !checks.some((check) => check.areaId === task.area));
+  for (const task of covering) why.push(`${task.label} is due`);
+  if (days === undefined) why.push('never walked');
+  else if (days >= (WALK_EVERY[job.state] ?? 7)) why.push(`last walk ${days} days ago`);
+  const starting = (plan?.tasks ?? []).filter((task) => task.job === job.id && task.crew !== null && task.state === 'waiting' && plan && task.start >= slotOf(plan.origin, now) && task.start < slotOf(plan.origin, addDays(now, 1)));
+  if (starting.length > 0 && job.state === 'active') why.push(`${starting.length} ${starting.length === 1 ? 'piece of work begins' : 'pieces of work begin'} today`);
+  return { job: job.id, name: job.name, address: job.address, why, walked: job.walked_at ? ago(dayOf(job.walked_at), now) : 'never', openWalk: job.open_walk, urgent: checks.length > 0 };
+}
+
+function crewsAt(plan: StoredPlan | undefined, job: string, slot: number): string[] {
+  const names = new Map((plan?.crewCapacity ?? []).map((crew) => [crew.sub, crew.name]));
+  return (plan?.tasks ?? []).filter((task) => task.job === job && task.crew !== null && task.slots.includes(slot)).map((task) => `${names.get(task.crew ?? '') ?? ''}: ${task.label}`);
+}

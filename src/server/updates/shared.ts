@@ -1,0 +1,119 @@
+import type { ClientShared, CrewShared, SharedView } from '@/contract/views/updates';
+import type { Audience } from '@/contract/commands/updates';
+import { groupBy } from '@/core/group-by';
+import { phaseFacts } from '@/core/sequence/phases';
+import { TRADES, type Trade } from '@/core/sequence/trades';
+import { formatDay, type Day } from '@/core/units/day';
+import { capital } from '@/core/updates/news';
+import { workDone } from '@/core/walks/diff';
+import { ofKind, standing } from '@/core/walks/observation';
+import { openItems } from '@/core/walks/open-items';
+import { progressOf } from '@/core/walks/progress';
+import { hashOf } from '../access/tokens';
+import { today } from '../clock';
+import { all, one, run } from '../database/query';
+import type { House } from '../house';
+import { nextWork } from '../schedule/effect';
+import { readPlan, type StoredPlan } from '../schedule/store-plan';
+import { holdsOf, needJob } from '../sites/queries';
+import { picturesOf } from '../sites/room';
+import { observationsOf } from '../walks/queries';
+import { whenSeen } from '../words';
+import { weightsOf } from './compose-drafts';
+import { linkState } from './queries';
+
+export interface OpenLink {
+  id: string;
+  job: string | null;
+  sub: string | null;
+  audience: Audience;
+  recipient: string;
+  expires_on: Day;
+  revoked_at: string | null;
+}
+
+/** The link of a secret, if it opens today: guessed, revoked and expired ones are all alike to whoever holds them. */
+export function openLink(house: House, token: string): OpenLink | undefined {
+  const link = one<OpenLink>(house.db, 'SELECT * FROM share_link WHERE token_hash = @hash', { hash: hashOf(token) });
+  return link && linkState(link, today(house.clock)) === 'open' ? link : undefined;
+}
+
+/** What a link shows, counted as an opening. */
+export function sharedView(house: House, link: OpenLink): SharedView {
+  run(house.db, 'UPDATE share_link SET opened = opened + 1, opened_at = @now WHERE id = @id', { id: link.id, now: house.clock.now().toISOString() });
+  return link.audience === 'client' && link.job ? clientShared(house, link, link.job) : crewShared(house, link);
+}
+
+function base(house: House, link: OpenLink): Omit<ClientShared, 'audience' | 'job' | 'done' | 'finish' | 'updates' | 'next' | 'decisions' | 'pictures'> {
+  const now = today(house.clock);
+  const message = one<{ acknowledged_at: string | null; acknowledged_by: string | null }>(house.db, 'SELECT acknowledged_at, acknowledged_by FROM message WHERE share_link = @id', { id: link.id });
+  return {
+    firm: one<{ name: string }>(house.db, 'SELECT name FROM firm')?.name ?? '', recipient: link.recipient, today: now, expiresOn: link.expires_on,
+    acknowledged: message?.acknowledged_at ? `${message.acknowledged_by ?? ''}, ${whenSeen(message.acknowledged_at, now)}` : null,
+    canAcknowledge: message !== undefined,
+  };
+}
+
+/** Updates that were sent for this audience, the newest first. */
+const sentUpdates = (house: House, job: string, audience: 'client' | 'crew'): { title: string; body: string; when: string }[] =>
+  all<{ title: string; body: string; sent_at: string }>(house.db, `SELECT title, body, sent_at FROM job_update WHERE job = @job AND audience = @audience AND state = 'sent' ORDER BY sent_at DESC LIMIT 10`, { job, audience })
+    .map(({ title, body, sent_at }) => ({ title, body, when: whenSeen(sent_at, today(house.clock)) }));
+
+function clientShared(house: House, link: OpenLink, job: string): ClientShared {
+  const now = today(house.clock);
+  const { name, address } = needJob(house.db, job);
+  const seen = standing(observationsOf(house.db, job));
+  const progress = progressOf(seen);
+  const plan = readPlan(house.db, { job });
+  const names = new Map(all<{ id: string; name: string }>(house.db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [area.id, area.name]));
+  return {
+    ...base(house, link), audience: 'client', job: { name, address },
+    done: workDone(weightsOf(house.db, job), (task) => progress.get(task)?.fraction ?? 0),
+    finish: one<{ finish_day: Day | null }>(house.db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', { job })?.finish_day ?? null,
+    updates: sentUpdates(house, job, 'client'),
+    next: plan ? nextWork(plan, new Set([job]), now, 7, (task) => task.crew !== null && task.phase !== null).slice(0, 10).map((work) => ({
+      when: `${formatDay(work.day, now)}${work.afternoon ? ', afternoon' : ''}`,
+      text: capital(`${work.phase ? phaseFacts(work.phase).plain : work.label}${work.area ? ` — ${names.get(work.area) ?? ''}` : ''}`),
+    })) : [],
+    decisions: holdsOf(house.db, job, now).filter((hold) => hold.kind === 'client').map((hold) => ({ text: capital(hold.text), by: hold.expectedOn })),
+    pictures: picturesOf(house.db, seen, now).slice(0, 8),
+  };
+}
+
+/** A job's crews, or one sub over all its jobs: who, where, when, what must be ready before, and who needs the room next. */
+function crewShared(house: House, link: OpenLink): CrewShared {
+  const { db } = house;
+  const now = today(house.clock);
+  const plan = readPlan(db, link.job ? { job: link.job } : {});
+  const jobs = new Map(all<{ id: string; name: string; address: string }>(db, 'SELECT id, name, address FROM job').map((job) => [job.id, job]));
+  const mine = (plan?.tasks ?? []).filter((task) => task.crew !== null && (link.sub === null || task.crew === link.sub));
+  const jobIds = new Set(link.job ? [link.job] : mine.map((task) => task.job));
+  const areas = new Map(all<{ id: string; name: string; job: string }>(db, 'SELECT id, name, job FROM area').map((area) => [area.id, area]));
+  const seen = [...jobIds].flatMap((job) => standing(observationsOf(db, job)));
+  const trade = link.sub ? one<{ trade: Trade }>(db, 'SELECT trade FROM sub WHERE id = @id', { id: link.sub })?.trade : undefined;
+  const inMyRooms = new Set(mine.filter((task) => task.state !== 'done').map((task) => task.area));
+  return {
+    ...base(house, link), audience: link.audience === 'sub' ? 'sub' : 'crew',
+    title: link.job ? (jobs.get(link.job)?.name ?? '') : (one<{ name: string }>(db, 'SELECT name FROM sub WHERE id = @id', { id: link.sub })?.name ?? ''),
+    updates: link.job ? sentUpdates(house, link.job, 'crew') : [],
+    days: plan ? daysOf(plan, jobIds, now, link.sub, jobs) : [],
+    cautions: ofKind(seen, 'caution').filter((caution) => inMyRooms.has(caution.area)).map((caution) => ({ area: areas.get(caution.area)?.name ?? '', text: caution.text })),
+    leftovers: openItems(seen).filter(({ item }) => !trade || item.trade === trade).map(({ item }) => ({ area: areas.get(item.area)?.name ?? '', text: [item.quantity, item.unit, item.text].filter(Boolean).join(' '), trade: TRADES[item.trade] })),
+  };
+}
+
+function daysOf(plan: StoredPlan, jobIds: ReadonlySet<string>, now: Day, sub: string | null, jobs: Map<string, { name: string; address: string }>): CrewShared['days'] {
+  const after = groupBy(plan.links, (link) => link.before);
+  const byLabel = new Map(plan.tasks.map((task) => [`${task.job}|${task.label}`, task]));
+  const byId = new Map(plan.tasks.map((task) => [task.id, task]));
+  const works = [...jobIds].flatMap((job) => nextWork(plan, new Set([job]), now, 14, (task) => task.crew !== null && (sub === null || task.crew === sub)).map((work) => ({ job, work })));
+  const days = groupBy(works, ({ work }) => work.day);
+  return [...days].sort(([a], [b]) => (a < b ? -1 : 1)).slice(0, 10).map(([day, list]) => ({
+    day,
+    works: list.map(({ job, work }) => {
+      const task = byLabel.get(`${job}|${work.label}`);
+      const followers = (task ? (after.get(task.id) ?? []) : []).flatMap((link) => (link.strength === 'hard' ? (byId.get(link.after)?.label ?? []) : []));
+      return { crew: work.crew, job: jobs.get(job)?.name ?? '', address: jobs.get(job)?.address ?? '', what: work.label, half: work.afternoon ? 'from noon' : 'from the morning', ready: work.after, leaves: followers.slice(0, 3) };
+    }),
+  }));
+}
