@@ -15,8 +15,8 @@ export const day = (what: string) => string().required(`${what} is missing`).tes
 export const optionalDay = (what: string) => string().test('day', `${what} must be a day that exists, like 2027-03-09`, (text) => text === undefined || isDay(text));
 export const email = (what: string) => string().max(200).matches(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, { message: `${what} must be an address like name@example.net`, excludeEmptyString: true });
 export const whole = (what: string, least: number, most: number) =>
-  number().required(`${what} is missing`).integer(`${what} must be a whole number`).min(least, `${what} is at least ${least}`).max(most, `${what} is at most ${most}`);
-export const amount = (what: string, most: number) => number().moreThan(0, `${what} must be over 0`).max(most, `${what} over ${most} cannot be meant`);
+  number().typeError(`${what} must be a number`).required(`${what} is missing`).integer(`${what} must be a whole number`).min(least, `${what} is at least ${least}`).max(most, `${what} is at most ${most}`);
+export const amount = (what: string, most: number) => number().typeError(`${what} must be a number`).moreThan(0, `${what} must be over 0`).max(most, `${what} over ${most} cannot be meant`);
 export const version = () => whole('version', 1, 1_000_000);
 export const oneOf = <Value extends string>(what: string, values: readonly Value[]) =>
   string<Value>().required(`${what} is missing`).oneOf([...values], `${what} must be one of: ${values.join(', ')}`);

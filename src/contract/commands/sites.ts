@@ -22,7 +22,7 @@ export const openJob = command('job.open', OFFICE, object({ id: field.id(), ...j
 export const changeJob = command('job.change', OFFICE, object({ id: field.id(), version: field.version(), state: field.oneOf('the state', JOB_STATES), ...jobFields }).noUnknown());
 
 const works = () => array(field.oneOf('the work', WORK_KEYS)).required('what is to be done there is missing').max(8);
-const size = () => number().moreThan(0, 'the size must be over 0 (1 is an ordinary room)').max(20, 'over 20 times an ordinary room cannot be meant').default(1);
+const size = () => number().typeError('the size must be a number').moreThan(0, 'the size must be over 0 (1 is an ordinary room)').max(20, 'over 20 times an ordinary room cannot be meant').default(1);
 
 export const setOut = command('areas.set-out', OFFICE, object({
   job: field.id(),

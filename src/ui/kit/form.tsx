@@ -1,0 +1,124 @@
+'use client';
+import { yupResolver } from '@hookform/resolvers/yup';
+import { useRouter } from 'next/navigation';
+import { useState, type ReactNode } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import { FormProvider, useForm, useFormContext, type DefaultValues, type FieldValues, type Resolver } from 'react-hook-form';
+import type { AnyObject, ObjectSchema } from 'yup';
+import type { CommandKind, PayloadOf, ProblemDocument } from '@/contract/command';
+import { send } from '../offline/send';
+import { Notice } from './notice';
+
+interface FormTerms<Kind extends CommandKind<ObjectSchema<AnyObject>>> {
+  kind: Kind;
+  /** Starting values and those the form does not show (ids, versions). */
+  start: () => Partial<PayloadOf<Kind>> & FieldValues;
+  submit: string;
+  onDone?: (payload: PayloadOf<Kind>) => void;
+  beside?: ReactNode;
+  children: ReactNode;
+}
+
+/**
+ * One command as a form: the same schema that the door checks says what is wrong, beside its field; what the door itself
+ * refuses stands beside its field too. Nothing typed is lost.
+ */
+export function CommandForm<Kind extends CommandKind<ObjectSchema<AnyObject>>>({ kind, start, submit, onDone, beside, children }: FormTerms<Kind>) {
+  const router = useRouter();
+  const [problem, setProblem] = useState<ProblemDocument>();
+  const form = useForm<FieldValues>({ resolver: yupResolver(kind.schema) as unknown as Resolver, defaultValues: start as unknown as DefaultValues<FieldValues>, mode: 'onTouched' });
+  const onSubmit = form.handleSubmit(async (payload) => {
+    setProblem(undefined);
+    const sent = await send(kind, payload as PayloadOf<Kind>);
+    if (sent.ok) {
+      onDone?.(payload as PayloadOf<Kind>);
+      router.refresh();
+      return;
+    }
+    const { field } = sent.problem;
+    if (field && field in form.getValues()) form.setError(field, { message: sent.problem.title }, { shouldFocus: true });
+    else setProblem(sent.problem);
+  });
+  return (
+    <FormProvider {...form}>
+      <Form noValidate onSubmit={(event) => void onSubmit(event)} className="form-lines">
+        {children}
+        {problem && <Notice bad>{problem.title}</Notice>}
+        <div className="actions">
+          <Button type="submit" disabled={form.formState.isSubmitting}>{form.formState.isSubmitting ? 'Keeping…' : submit}</Button>
+          {beside}
+        </div>
+      </Form>
+    </FormProvider>
+  );
+}
+
+/** An empty field is one that was not filled in. */
+const emptyIsNone = (value: unknown): unknown => (value === '' ? undefined : value);
+
+interface FieldTerms {
+  name: string;
+  label: string;
+  hint?: string;
+}
+
+function useField(name: string): { error: string | undefined; register: ReturnType<ReturnType<typeof useFormContext>['register']> } {
+  const { register, formState, getFieldState } = useFormContext();
+  const error = getFieldState(name, formState).error?.message;
+  return { error, register: register(name, { setValueAs: emptyIsNone }) };
+}
+
+function Around({ name, label, hint, error, children }: FieldTerms & { error: string | undefined; children: ReactNode }) {
+  return (
+    <Form.Group controlId={`field-${name}`}>
+      <Form.Label className="mb-1">{label}</Form.Label>
+      {children}
+      {error ? <Form.Text id={`field-${name}-said`} className="bad d-block" role="alert">{sentence(error)}</Form.Text> : hint && <Form.Text id={`field-${name}-said`} className="d-block">{hint}</Form.Text>}
+    </Form.Group>
+  );
+}
+
+const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? '' : '.'}`;
+const described = (name: string, hint: string | undefined, error: string | undefined) => (hint || error ? { 'aria-describedby': `field-${name}-said` } : {});
+
+export function TextField({ name, label, hint, type = 'text', rows, autoComplete = 'off' }: FieldTerms & { type?: 'text' | 'number' | 'date' | 'email' | 'password'; rows?: number; autoComplete?: string }) {
+  const { error, register } = useField(name);
+  const shared = { isInvalid: error !== undefined, 'aria-invalid': error !== undefined, autoComplete, ...described(name, hint, error), ...register };
+  return (
+    <Around {...{ name, label, error, ...(hint ? { hint } : {}) }}>
+      {rows ? <Form.Control as="textarea" rows={rows} {...shared} /> : <Form.Control type={type === 'number' ? 'text' : type} {...(type === 'number' ? { inputMode: 'decimal' as const } : {})} {...shared} />}
+    </Around>
+  );
+}
+
+export function SelectField({ name, label, hint, options, none }: FieldTerms & { options: readonly (readonly [string, string])[]; none?: string }) {
+  const { error, register } = useField(name);
+  return (
+    <Around {...{ name, label, error, ...(hint ? { hint } : {}) }}>
+      <Form.Select isInvalid={error !== undefined} aria-invalid={error !== undefined} {...described(name, hint, error)} {...register}>
+        {none !== undefined && <option value="">{none}</option>}
+        {options.map(([value, text]) => <option key={value} value={value}>{text}</option>)}
+      </Form.Select>
+    </Around>
+  );
+}
+
+export function CheckField({ name, label }: FieldTerms) {
+  const { register } = useFormContext();
+  return <Form.Check id={`field-${name}`} label={label} {...register(name)} />;
+}
+
+/** Several of a list, as ticks. */
+export function TicksField({ name, label, options }: FieldTerms & { options: readonly (readonly [string, string])[] }) {
+  const { error } = useField(name);
+  const { register } = useFormContext();
+  return (
+    <fieldset>
+      <legend className="form-label fs-6 mb-1">{label}</legend>
+      <div className="ticks">
+        {options.map(([value, text]) => <Form.Check key={value} id={`field-${name}-${value}`} value={value} label={text} {...register(name)} />)}
+      </div>
+      {error && <Form.Text className="bad d-block" role="alert">{sentence(error)}</Form.Text>}
+    </fieldset>
+  );
+}

@@ -1,0 +1,30 @@
+import type { AnyObject, ObjectSchema } from 'yup';
+import { v7 as uuid } from 'uuid';
+import type { Command, CommandAnswer, CommandKind, PayloadOf, ProblemDocument } from '@/contract/command';
+
+export type Sent<Result = unknown> = { ok: true; result: Result } | { ok: false; problem: ProblemDocument };
+
+export const newId = (): string => uuid();
+
+export const makeCommand = (type: string, payload: unknown): Command => ({ id: newId(), type, at: new Date().toISOString(), payload });
+
+const NO_CONNECTION: ProblemDocument = { type: '/problems/no-connection', title: 'No connection: this was not kept yet. What you typed is still here; try again.', status: 0, code: 'no-connection' };
+const FAILED: ProblemDocument = { type: '/problems/failed', title: 'Something went wrong on the server. What you typed is still here; try again.', status: 500, code: 'failed' };
+
+/** Hands one command to the door. Never throws: no connection is a problem like any other, told by its code. */
+export async function post(command: Command, link?: string): Promise<Sent> {
+  try {
+    const response = await fetch('/api/commands', {
+      method: 'POST', body: JSON.stringify(command), headers: { 'content-type': 'application/json', ...(link ? { 'x-aftermist-link': link } : {}) },
+    });
+    if (response.status >= 500) return { ok: false, problem: FAILED };
+    const body = (await response.json()) as CommandAnswer | ProblemDocument;
+    if (response.ok && 'seq' in body) return { ok: true, result: body.result };
+    return { ok: false, problem: body as unknown as ProblemDocument };
+  } catch {
+    return { ok: false, problem: NO_CONNECTION };
+  }
+}
+
+/** Sends a change at once, from a desk; a walk goes through the outbox instead. */
+export const send = <Kind extends CommandKind<ObjectSchema<AnyObject>>>(kind: Kind, payload: PayloadOf<Kind>, link?: string): Promise<Sent> => post(makeCommand(kind.type, payload), link);
