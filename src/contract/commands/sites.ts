@@ -59,6 +59,8 @@ export const addHold = command('hold.add', EVERYBODY, object({
 }).noUnknown());
 export const expectHold = command('hold.expect', EVERYBODY, object({ id: field.id(), version: field.version(), expectedOn: field.day('the day it is expected') }).noUnknown());
 export const releaseHold = command('hold.release', EVERYBODY, object({ id: field.id(), version: field.version() }).noUnknown());
+/** Takes a release back. */
+export const reopenHold = command('hold.reopen', EVERYBODY, object({ id: field.id(), version: field.version() }).noUnknown());
 
 const scopeFields = {
   stance: field.oneOf('the stance', STANCE_KEYS), verb: field.line('the verb', 30), subject: field.line('the subject', 200),

@@ -5,6 +5,8 @@ import * as field from '../fields';
 const words = { title: field.line('the title', 120), body: field.line('the text', 20_000) };
 export const editUpdate = command('update.edit', EVERYBODY, object({ id: field.id(), version: field.version(), ...words }).noUnknown());
 export const dropUpdate = command('update.drop', EVERYBODY, object({ id: field.id(), version: field.version() }).noUnknown());
+/** Takes a drop back. */
+export const restoreUpdate = command('update.restore', EVERYBODY, object({ id: field.id(), version: field.version() }).noUnknown());
 export const sendUpdate = command('update.send', EVERYBODY, object({
   id: field.id(),
   version: field.version(),

@@ -55,6 +55,8 @@ export interface AreaView {
   livedIn: boolean;
   standing: Standing;
   caption: string;
+  /** The last step that was worked on and when it was seen so. */
+  front: { label: string; day: string } | null;
   rungs: Rung[];
 }
 

@@ -1,3 +1,4 @@
+import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
 import type { JobHead, HoldView } from './job';
@@ -16,6 +17,7 @@ export interface BoardBlock {
   /** Its job's name, where the board shows several. */
   job: string;
   jobId: string;
+  area: string | null;
   /** Half-days from the board's first; cut to its edges. */
   start: number;
   finish: number;
@@ -56,7 +58,7 @@ export interface SequenceView {
   job: JobHead;
   areas: { id: string; name: string; steps: { phase: string; label: string }[] }[];
   steps: { task: string; label: string; area: string | null; trade: Trade; state: 'waiting' | 'under-way' | 'done'; when: string; links: { from: string; rule: number; strength: 'hard' | 'soft'; reason: string; lag: string; done: boolean }[] }[];
-  own: { id: string; before: string; after: string; reason: string }[];
+  own: { id: string; before: string; after: string; reason: string; ends: Record<'before' | 'after', { area: string; phase: Phase }> }[];
   exposures: { label: string; text: string; kept: boolean }[];
   holds: HoldView[];
   rules: { number: number; title: string; reason: string; strength: 'hard' | 'soft'; links: number }[];

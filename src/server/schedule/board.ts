@@ -20,6 +20,12 @@ interface Window {
   jobs: Map<string, string>;
 }
 
+/** What the address asks for; anything that is none of the choices is the usual board. */
+export function boardOptions(asked: Record<string, string | string[] | undefined>): { by: 'trade' | 'room'; weeks: number; shift: number } {
+  const shift = Number(asked['shift'] ?? 0);
+  return { by: asked['by'] === 'room' ? 'room' : 'trade', weeks: asked['weeks'] === '3' ? 3 : 2, shift: Number.isInteger(shift) && Math.abs(shift) <= 200 ? shift : 0 };
+}
+
 /** The half-day board: by trade over all jobs, or by room in one. */
 export function scheduleView(house: House, options: { job?: string; by: 'trade' | 'room'; weeks: number; shift: number }): ScheduleView {
   const { db } = house;
@@ -72,7 +78,7 @@ function blocksOf(window: Window, tasks: PlannedTask[]): BoardBlock[] {
     const lane = free === -1 ? lanes.length : free;
     lanes[lane] = finish;
     return {
-      task: task.id, label: task.label, job: window.jobs.get(task.job) ?? '', jobId: task.job, start, finish, lane,
+      task: task.id, label: task.label, job: window.jobs.get(task.job) ?? '', jobId: task.job, area: task.area, start, finish, lane,
       cutLeft: task.start < window.from, cutRight: task.finish > window.from + window.length,
       float: Math.min(task.float, window.length - finish),
       tone: toneOf(task),

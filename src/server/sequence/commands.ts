@@ -1,4 +1,4 @@
-import { addHold, addLink, changeStep, expectHold, releaseHold, removeLink } from '@/contract/commands/sites';
+import { addHold, addLink, changeStep, expectHold, releaseHold, removeLink, reopenHold } from '@/contract/commands/sites';
 import { findLoop } from '@/core/schedule/network';
 import { loopSentence } from '@/core/schedule/compiled';
 import { sequenceOf } from '@/core/sequence/links';
@@ -72,5 +72,11 @@ export const sequenceHandlers: Handler[] = [
     if (hold.state === 'released') throw unfit('released-already', 'This is released already.', 'id');
     run(visit.db, `UPDATE hold SET state = 'released', version = version + 1 WHERE id = @id`, { id });
     visit.mark(hold.job, `${hold.label} was released`);
+  }),
+  handler(reopenHold, (visit, { id, version }) => {
+    const hold = needVersion<HoldRow>(visit, 'hold', id, version);
+    if (hold.state === 'open') throw unfit('open-already', 'This is open.', 'id');
+    run(visit.db, `UPDATE hold SET state = 'open', version = version + 1 WHERE id = @id`, { id });
+    visit.mark(hold.job, `${hold.label} holds again`);
   }),
 ];

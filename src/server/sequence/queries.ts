@@ -13,7 +13,9 @@ import { holdsOf, jobHead } from '../sites/queries';
 interface OwnRow {
   id: string;
   before_name: string;
+  before_area: string;
   before_phase: Phase;
+  after_area: string;
   after_name: string;
   after_phase: Phase;
   reason: string;
@@ -37,7 +39,7 @@ export function sequenceView(house: House, job: string): SequenceView {
       links: (into.get(task.id) ?? []).map((link) => ({ from: tasks.get(link.before)?.label ?? '', rule: link.rule, strength: link.strength, reason: link.reason, lag: lagWords(link), done: tasks.get(link.before)?.state === 'done' })),
     })),
     own: all<OwnRow>(db, `SELECT own_link.*, b.name AS before_name, a.name AS after_name FROM own_link JOIN area b ON b.id = before_area JOIN area a ON a.id = after_area WHERE own_link.job = @job`, { job })
-      .map((row) => ({ id: row.id, before: `${row.before_name} · ${phaseFacts(row.before_phase).label}`, after: `${row.after_name} · ${phaseFacts(row.after_phase).label}`, reason: row.reason })),
+      .map((row) => ({ id: row.id, before: `${row.before_name} · ${phaseFacts(row.before_phase).label}`, after: `${row.after_name} · ${phaseFacts(row.after_phase).label}`, reason: row.reason, ends: { before: { area: row.before_area, phase: row.before_phase }, after: { area: row.after_area, phase: row.after_phase } } })),
     exposures: (plan?.exposures ?? []).filter((exposure) => tasks.has(exposure.from)).map((exposure) => ({
       label: `${tasks.get(exposure.from)?.label ?? ''} to ${tasks.get(exposure.to)?.label ?? ''}`, kept: exposure.kept,
       text: exposure.kept ? `${exposure.actual} of at most ${exposure.most} worked half-days.` : `${exposure.actual} worked half-days, more than ${exposure.most}: ${exposure.reason}. What would cure it: ${exposure.cure}.`,

@@ -61,9 +61,15 @@ export function areaViews(house: House, site: Site, plan: StoredPlan | undefined
     return [area.id, {
       id: area.id, name: area.name, kind: area.kind, livedIn: lived.has(area.id), standing,
       caption: captionOf(area, standing, ofArea, tasks.get(area.id) ?? [], plan, lived.has(area.id), onlyToilet(site, area), now),
+      front: frontOf(area, now),
       rungs: area.track.map((step) => rungOf(step, ofArea)),
     }];
   }));
+}
+
+function frontOf(area: SiteArea, now: Day): AreaView['front'] {
+  const last = area.track.findLast((step) => step.fraction > 0);
+  return last?.seen ? { label: phaseFacts(last.phase).label, day: formatDay(last.seen.day, now).slice(4) } : null;
 }
 
 function rungOf(step: SiteArea['track'][number], holds: OpenHold[]): Rung {

@@ -1,4 +1,4 @@
-import { acknowledge, dropUpdate, editUpdate, makeLink, retryMessage, revokeLink, sendUpdate, type Audience } from '@/contract/commands/updates';
+import { acknowledge, dropUpdate, editUpdate, makeLink, restoreUpdate, retryMessage, revokeLink, sendUpdate, type Audience } from '@/contract/commands/updates';
 import { hashOf, tokenOf } from '../access/tokens';
 import { today } from '../clock';
 import { insert, one, orNull, run } from '../database/query';
@@ -37,6 +37,12 @@ export const updateHandlers: Handler[] = [
     const { job } = needDraft(visit, id, version);
     run(visit.db, `UPDATE job_update SET state = 'dropped', version = version + 1 WHERE id = @id`, { id });
     visit.touches(job);
+  }),
+  handler(restoreUpdate, (visit, { id, version }) => {
+    const row = needVersion<UpdateRow>(visit, 'job_update', id, version);
+    if (row.state !== 'dropped') throw unfit('not-dropped', 'Only a draft that was dropped is taken up again.', 'id');
+    run(visit.db, `UPDATE job_update SET state = 'draft', version = version + 1 WHERE id = @id`, { id });
+    visit.touches(row.job);
   }),
   handler(sendUpdate, (visit, { id, version, title, body, expiresOn, recipients }) => {
     const draft = needDraft(visit, id, version);

@@ -38,6 +38,10 @@ export function openLink(house: House, token: string): OpenLink | undefined {
   return link && linkState(link, today(house.clock)) === 'open' ? link : undefined;
 }
 
+/** Whether a picture belongs to what a link shows. */
+export const sharesPicture = (house: House, link: OpenLink, hash: string): boolean =>
+  link.audience === 'client' && one(house.db, `SELECT 1 FROM observation WHERE job = @job AND kind = 'picture' AND picture = @hash`, { job: link.job, hash }) !== undefined;
+
 /** What a link shows, counted as an opening. */
 export function sharedView(house: House, link: OpenLink): SharedView {
   run(house.db, 'UPDATE share_link SET opened = opened + 1, opened_at = @now WHERE id = @id', { id: link.id, now: house.clock.now().toISOString() });

@@ -6,7 +6,7 @@ import { Button, Form } from 'react-bootstrap';
 import { FormProvider, useForm, useFormContext, type DefaultValues, type FieldValues, type Resolver } from 'react-hook-form';
 import type { AnyObject, ObjectSchema } from 'yup';
 import type { CommandKind, PayloadOf, ProblemDocument } from '@/contract/command';
-import { send } from '../offline/send';
+import { send, type Sent } from '../offline/send';
 import { Notice } from './notice';
 
 interface FormTerms<Kind extends CommandKind<ObjectSchema<AnyObject>>> {
@@ -15,6 +15,8 @@ interface FormTerms<Kind extends CommandKind<ObjectSchema<AnyObject>>> {
   start: () => Partial<PayloadOf<Kind>> & FieldValues;
   submit: string;
   onDone?: (payload: PayloadOf<Kind>) => void;
+  /** Another way than straight to the door, such as a walk's outbox. */
+  deliver?: (payload: PayloadOf<Kind>) => Promise<Sent>;
   beside?: ReactNode;
   children: ReactNode;
 }
@@ -23,13 +25,13 @@ interface FormTerms<Kind extends CommandKind<ObjectSchema<AnyObject>>> {
  * One command as a form: the same schema that the door checks says what is wrong, beside its field; what the door itself
  * refuses stands beside its field too. Nothing typed is lost.
  */
-export function CommandForm<Kind extends CommandKind<ObjectSchema<AnyObject>>>({ kind, start, submit, onDone, beside, children }: FormTerms<Kind>) {
+export function CommandForm<Kind extends CommandKind<ObjectSchema<AnyObject>>>({ kind, start, submit, onDone, deliver = (payload) => send(kind, payload), beside, children }: FormTerms<Kind>) {
   const router = useRouter();
   const [problem, setProblem] = useState<ProblemDocument>();
   const form = useForm<FieldValues>({ resolver: yupResolver(kind.schema) as unknown as Resolver, defaultValues: start as unknown as DefaultValues<FieldValues>, mode: 'onTouched' });
   const onSubmit = form.handleSubmit(async (payload) => {
     setProblem(undefined);
-    const sent = await send(kind, payload as PayloadOf<Kind>);
+    const sent = await deliver(payload as PayloadOf<Kind>);
     if (sent.ok) {
       onDone?.(payload as PayloadOf<Kind>);
       router.refresh();

@@ -1,5 +1,6 @@
 import { receive } from '@/server/door/door';
-import { whoAsks } from '@/server/access/session';
+import { foundFirm } from '@/contract/commands/firm';
+import { signIn, whoAsks } from '@/server/access/session';
 import { house } from '@/server/house';
 import { jsonBody, problem, problemResponse, refuseForeignOrigin } from '@/server/http';
 import { openLink } from '@/server/updates/shared';
@@ -17,8 +18,11 @@ async function standing(request: Request): Promise<Who> {
 export async function POST(request: Request): Promise<Response> {
   try {
     refuseForeignOrigin(request);
-    const { httpStatus, ...answer } = receive(house(), await standing(request), await jsonBody(request));
+    const body = await jsonBody(request);
+    const { httpStatus, ...answer } = receive(house(), await standing(request), body);
     if (answer.status === 'refused') return problem({ ...answer.problem, ...{ id: answer.id } });
+    // Whoever founds the firm is its owner and comes in with it.
+    if (answer.status === 'applied' && (body as { type?: unknown }).type === foundFirm.type) await signIn((answer.result as { person: string }).person);
     return Response.json(answer, { status: httpStatus });
   } catch (error) {
     return problemResponse(error);

@@ -13,7 +13,8 @@ export async function POST(request: Request): Promise<Response> {
     if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BYTES) throw tooLarge;
     const parts: Uint8Array[] = [];
     let size = 0;
-    for await (const part of (request.body ?? []) as AsyncIterable<Uint8Array>) {
+    // Node's streams are iterable; the web's types do not say so.
+    for await (const part of (request.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
       size += part.length;
       if (size > LARGEST_BYTES) throw tooLarge;
       parts.push(part);

@@ -1,14 +1,13 @@
-import { object, string, ValidationError } from 'yup';
+import { ValidationError } from 'yup';
+import { signInSchema } from '@/contract/sign-in';
 import { checkPassword, signIn, signOut } from '@/server/access/session';
 import { Refusal } from '@/server/door/refusal';
 import { jsonBody, problemResponse, refuseForeignOrigin } from '@/server/http';
 
-const schema = object({ email: string().required('your address is missing').max(200), password: string().required('the password is missing').max(200) });
-
 export async function POST(request: Request): Promise<Response> {
   try {
     refuseForeignOrigin(request);
-    const { email, password } = await schema.validate(await jsonBody(request), { strict: true }).catch((error: unknown) => {
+    const { email, password } = await signInSchema.validate(await jsonBody(request), { strict: true }).catch((error: unknown) => {
       throw error instanceof ValidationError ? new Refusal(400, { code: 'bad-input', message: error.message, ...(error.path ? { field: error.path } : {}) }) : error;
     });
     const person = checkPassword(email, password);

@@ -1,0 +1,13 @@
+import { shown } from '@/server/access/visitor';
+import { house } from '@/server/house';
+import { boardOptions, scheduleView } from '@/server/schedule/board';
+import { Schedule } from '@/ui/schedule/schedule';
+
+export const metadata = { title: 'Schedule' };
+
+export default async function SchedulePage({ params, searchParams }: { params: Promise<{ job: string }>; searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+  const { job } = await params;
+  const options = boardOptions(await searchParams);
+  const { view } = await shown(() => scheduleView(house(), { ...options, job }));
+  return <Schedule view={view} shift={options.shift} />;
+}

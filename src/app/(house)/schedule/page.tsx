@@ -1,0 +1,12 @@
+import { shown } from '@/server/access/visitor';
+import { house } from '@/server/house';
+import { boardOptions, scheduleView } from '@/server/schedule/board';
+import { Schedule } from '@/ui/schedule/schedule';
+
+export const metadata = { title: 'Schedule, all jobs' };
+
+export default async function WholeSchedulePage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+  const options = boardOptions(await searchParams);
+  const { view } = await shown(() => scheduleView(house(), { ...options, by: 'trade' }));
+  return <Schedule view={view} shift={options.shift} />;
+}

@@ -1,0 +1,12 @@
+import { shown } from '@/server/access/visitor';
+import { house } from '@/server/house';
+import { reviewView } from '@/server/walks/review';
+import { Review } from '@/ui/walks/review';
+
+export const metadata = { title: 'Review of a walk' };
+
+export default async function ReviewPage({ params }: { params: Promise<{ walk: string }> }) {
+  const { walk } = await params;
+  const { view } = await shown(() => reviewView(house(), walk));
+  return <Review view={view} />;
+}

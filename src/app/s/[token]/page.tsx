@@ -1,0 +1,17 @@
+import { house } from '@/server/house';
+import { openLink, sharedView } from '@/server/updates/shared';
+import { ClosedLink } from '@/ui/shared/closed-link';
+import { ClientPage } from '@/ui/shared/client-page';
+import { CrewPage } from '@/ui/shared/crew-page';
+
+export const dynamic = 'force-dynamic';
+export const metadata = { title: 'Shared with you', robots: { index: false } };
+
+/** A guessed, revoked or expired link are told alike; the answer is 404 by the route beside it. */
+export default async function SharedPage({ params }: { params: Promise<{ token: string }> }) {
+  const { token } = await params;
+  const link = openLink(house(), token);
+  if (!link) return <ClosedLink />;
+  const view = sharedView(house(), link);
+  return view.audience === 'client' ? <ClientPage view={view} token={token} /> : <CrewPage view={view} token={token} />;
+}

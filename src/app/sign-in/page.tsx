@@ -1,0 +1,12 @@
+import { redirect } from 'next/navigation';
+import { isFounded, signedIn } from '@/server/access/session';
+import { SignIn } from '@/ui/access/sign-in';
+
+export const dynamic = 'force-dynamic';
+export const metadata = { title: 'Sign in' };
+
+export default async function SignInPage() {
+  if (!isFounded()) redirect('/welcome');
+  if (await signedIn()) redirect('/');
+  return <SignIn />;
+}

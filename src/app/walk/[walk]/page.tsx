@@ -1,0 +1,13 @@
+import { shown } from '@/server/access/visitor';
+import { house } from '@/server/house';
+import { walkPack } from '@/server/walks/pack';
+import { Walk } from '@/ui/walks/walk';
+
+export const dynamic = 'force-dynamic';
+export const metadata = { title: 'Walk' };
+
+export default async function WalkPage({ params }: { params: Promise<{ walk: string }> }) {
+  const { walk } = await params;
+  const { view } = await shown(() => walkPack(house(), walk));
+  return <Walk pack={view} />;
+}

@@ -1,0 +1,47 @@
+import type { Trade } from '@/core/sequence/trades';
+import type { Day } from '@/core/units/day';
+import type { JobState } from '@/core/sites/area';
+import type { AreaView, JobHead, PersonView, ScopeView, SelectionView } from './job';
+
+export interface SubView {
+  id: string;
+  version: number;
+  name: string;
+  trade: Trade;
+  crews: number;
+  leadName: string;
+  email: string;
+  away: { firstDay: Day; lastDay: Day }[];
+  /** Open pieces of work in the plan. */
+  works: number;
+}
+
+export interface FirmView {
+  name: string;
+  town: string;
+  today: Day;
+  people: (PersonView & { email: string | null })[];
+  subs: SubView[];
+  holidays: { day: Day; name: string }[];
+  /** Trades that open work needs and no sub does. */
+  missing: Trade[];
+}
+
+export interface SetOutView {
+  job: JobHead;
+  details: { version: number; name: string; address: string; client: string; clientEmail: string; units: 'metric' | 'imperial'; state: JobState; startDay: Day; promiseDay: Day | null; livedIn: boolean; loudHalf: 'morning' | 'afternoon' | null };
+  levels: { id: string; name: string; height: number }[];
+  areas: { id: string; name: string; level: string | null }[];
+}
+
+export interface ScopeListView {
+  job: JobHead;
+  areas: (Pick<AreaView, 'id' | 'name'> & { lines: ScopeView[] })[];
+}
+
+export interface SelectionsView {
+  job: JobHead;
+  today: Day;
+  areas: { id: string; name: string; phases: { phase: string; label: string }[] }[];
+  selections: SelectionView[];
+}

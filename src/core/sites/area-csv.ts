@@ -1,0 +1,68 @@
+import Papa from 'papaparse';
+import { isWork, WORK_KEYS, worksFor, workFacts, type Work } from '../sequence/works';
+import { AREA_KIND_KEYS, AREA_KINDS, type AreaKind } from './area';
+import { standsOnLevel, type Draft, type DraftArea, type DraftLevel } from './draft-area';
+
+export interface CsvProblem {
+  /** As an editor counts: the header is line 1. */
+  line: number;
+  message: string;
+}
+
+export interface AreaCsv extends Draft {
+  problems: CsvProblem[];
+}
+
+const COLUMNS = ['level', 'area', 'kind', 'works', 'size'] as const;
+export const CSV_EXAMPLE = 'level,area,kind,works,size\nGround floor,Kitchen,room,kitchen + open-floor,1.2\nUpper floor,Bath,wet,bathroom,\n,Front,face,repaint,1\n';
+const USUAL_HEIGHT: Record<string, number> = { cellar: -1, basement: -1, ground: 0, 'ground floor': 0, upper: 1, 'upper floor': 1, 'first floor': 1, attic: 2, 'top floor': 2 };
+
+/**
+ * Reads areas from CSV with a header of level, area, kind, works (joined by `+`) and size; only `area` must be there.
+ * Lines that cannot be meant are told by number and left out; the others are kept, so that one slip loses nothing.
+ */
+export function readAreaCsv(text: string): AreaCsv {
+  const parsed = Papa.parse<Record<string, string>>(text.trim(), { header: true, skipEmptyLines: 'greedy', transformHeader: (name) => name.trim().toLowerCase(), transform: (cell) => cell.trim() });
+  const names = parsed.meta.fields ?? [];
+  if (!names.includes('area')) return { levels: [], areas: [], problems: [{ line: 1, message: `The first line must name the columns: ${COLUMNS.join(', ')}. There is no column “area”.` }] };
+  const areas: DraftArea[] = [];
+  const problems: CsvProblem[] = [];
+  parsed.data.forEach((row, index) => {
+    const read = readRow(row);
+    if (typeof read === 'string') problems.push({ line: index + 2, message: read });
+    else areas.push(read);
+  });
+  const twice = areas.find((one, at) => areas.findIndex((other) => other.name === one.name && other.level === one.level) < at);
+  if (twice) problems.push({ line: 1, message: `“${twice.name}” is named twice on the same level.` });
+  return { levels: levelsOf(areas), areas, problems };
+}
+
+function readRow(row: Record<string, string>): DraftArea | string {
+  const name = row['area'] ?? '';
+  if (name === '') return 'The area has no name.';
+  if (name.length > 60) return 'The name has more than 60 characters.';
+  const kind = kindOf(row['kind'] ?? '');
+  if (!kind) return `“${row['kind'] ?? ''}” is no kind of area; write one of: ${AREA_KIND_KEYS.join(', ')}.`;
+  const works = (row['works'] ?? '').split('+').map((work) => work.trim()).filter(Boolean);
+  const unknown = works.find((work) => !isWork(work));
+  if (unknown !== undefined) return `“${unknown}” is no work; write one of: ${WORK_KEYS.join(', ')}.`;
+  const odd = (works as Work[]).find((work) => !workFacts(work).kinds.includes(kind));
+  if (odd) return `“${odd}” is not done in an area of the kind ${kind}; there can be: ${worksFor(kind).join(', ')}.`;
+  const size = row['size'] ? Number(row['size'].replace(',', '.')) : 1;
+  if (!(size > 0 && size <= 20)) return `“${row['size'] ?? ''}” is no size; 1 is an ordinary room, 20 the most.`;
+  return { name, kind, level: standsOnLevel(kind) ? row['level'] || 'Ground floor' : null, works: works.length > 0 ? (works as Work[]) : ['none'], size };
+}
+
+const kindOf = (text: string): AreaKind | undefined => (text === '' ? 'room' : AREA_KIND_KEYS.find((kind) => kind === text.toLowerCase() || AREA_KINDS[kind] === text.toLowerCase()));
+
+/** Levels in the order named, from the ground up; usual names know their height. */
+function levelsOf(areas: readonly DraftArea[]): DraftLevel[] {
+  const names = [...new Set(areas.flatMap((area) => area.level ?? []))];
+  const taken = new Set<number>();
+  return names.map((name) => {
+    let height = USUAL_HEIGHT[name.toLowerCase()] ?? 0;
+    while (taken.has(height)) height += 1;
+    taken.add(height);
+    return { name, height };
+  });
+}

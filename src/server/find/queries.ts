@@ -1,0 +1,13 @@
+import type { Found } from '@/contract/views/find';
+import { TRADES, type Trade } from '@/core/sequence/trades';
+import { all } from '../database/query';
+import type { House } from '../house';
+
+/** Everything with a name and a place of its own. */
+export function findable({ db }: House): Found[] {
+  return [
+    ...all<Found>(db, `SELECT area.name || ', ' || job.name AS label, 'area' AS kind, '/jobs/' || job.id || '/areas/' || area.id AS path FROM area JOIN job ON job.id = area.job WHERE job.state <> 'closed' ORDER BY job.position, area.position`),
+    ...all<{ name: string; trade: Trade }>(db, 'SELECT name, trade FROM sub ORDER BY name').map((sub) => ({ label: `${sub.name}, ${TRADES[sub.trade].toLowerCase()}`, kind: 'sub', path: '/firm' })),
+    ...all<Found>(db, `SELECT category || ', ' || choice || ', ' || area.name AS label, 'selection' AS kind, '/jobs/' || selection.job || '/selections' AS path FROM selection JOIN area ON area.id = selection.area`),
+  ];
+}

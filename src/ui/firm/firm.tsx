@@ -1,0 +1,111 @@
+'use client';
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { addHoliday, addPerson, addSub, changeSub, subAway, subBack } from '@/contract/commands/firm';
+import { ROLES, type Role } from '@/contract/command';
+import type { FirmView, SubView } from '@/contract/views/firm';
+import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
+import { formatDay } from '@/core/units/day';
+import { CommandForm, SelectField, TextField } from '../kit/form';
+import { Notice } from '../kit/notice';
+import { Slip } from '../kit/slip';
+import { useSend } from '../kit/use-send';
+import { newId } from '../offline/send';
+
+type Open = { what: 'person' | 'sub' | 'holiday' } | { what: 'change' | 'away'; sub: SubView };
+const TITLES = { person: 'One more person', sub: 'One more sub', holiday: 'A holiday', change: 'Change a sub', away: 'Days away' } as const;
+
+/** Who belongs to the firm, whom it calls in, and on which days nobody comes. */
+export function Firm({ view, role }: { view: FirmView; role: Role }) {
+  const [open, setOpen] = useState<Open>();
+  const close = (): void => setOpen(undefined);
+  const { busy, give } = useSend();
+  const office = role !== 'lead';
+  return (
+    <div className="page">
+      <div className="page-head"><h1>{view.name}</h1><span className="soft">{view.town}</span></div>
+      {view.missing.length > 0 && <Notice bad>Nobody does {view.missing.map((trade) => TRADES[trade].toLowerCase()).join(', ')}, though open jobs need it: that work is planned as if somebody always could. Add the subs.</Notice>}
+      <div className="block-head"><h2>Subs</h2>{office && <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'sub' })}>Add a sub</Button>}</div>
+      {view.subs.length === 0 && <p className="soft mt-2">None yet. The plan needs to know who does which trade and how many crews they can send.</p>}
+      <table className="table-lines">
+        <thead><tr><th style={{ width: '24%' }}>Sub</th><th style={{ width: '22%' }}>Trade</th><th>Crews</th><th>Lead</th><th>Away</th><th>Open work</th><th><span className="visually-hidden">Change</span></th></tr></thead>
+        <tbody>
+          {view.subs.map((sub) => (
+            <tr key={sub.id}>
+              <td className="fw-bold">{sub.name}</td>
+              <td>{TRADES[sub.trade]}</td>
+              <td data-label="Crews:">{sub.crews}</td>
+              <td data-label="Lead:">{sub.leadName}{sub.email && <div className="small-text soft">{sub.email}</div>}</td>
+              <td data-label="Away:">{sub.away.map((away) => (
+                <div key={away.firstDay} className="small-text">{formatDay(away.firstDay, view.today)}{away.lastDay !== away.firstDay && ` to ${formatDay(away.lastDay, view.today)}`}{office && <Button size="sm" variant="link" className="p-0 ms-2" disabled={busy} onClick={() => void give(subBack, { sub: sub.id, firstDay: away.firstDay }, { text: `${sub.name} is back.`, undo: () => void give(subAway, { sub: sub.id, ...away }, { text: 'Away again.' }) })}>Back<span className="visually-hidden">: {sub.name}</span></Button>}</div>
+              ))}</td>
+              <td data-label="Open work:">{sub.works}</td>
+              <td className="text-nowrap">{office && <><Button size="sm" variant="link" className="p-0 me-2" onClick={() => setOpen({ what: 'away', sub })}>Days away<span className="visually-hidden"> of {sub.name}</span></Button><Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'change', sub })}>Change<span className="visually-hidden"> {sub.name}</span></Button></>}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="columns mt-4">
+        <section>
+          <div className="block-head"><h2>People</h2>{role === 'contractor' && <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'person' })}>Add a person</Button>}</div>
+          <ul className="lines">{view.people.map((person) => <li key={person.id}><div className="what"><span className="fw-bold">{person.name}</span> <span className="soft">{person.email}</span></div><span>{person.role}</span></li>)}</ul>
+        </section>
+        <section>
+          <div className="block-head"><h2>Holidays</h2>{office && <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'holiday' })}>Add a holiday</Button>}</div>
+          {view.holidays.length === 0 && <p className="soft mt-2">None ahead.</p>}
+          <ul className="lines">{view.holidays.map((holiday) => <li key={holiday.day}><div className="what">{holiday.name}</div><span>{formatDay(holiday.day, view.today)}</span></li>)}</ul>
+        </section>
+      </div>
+      <Slip title={open ? TITLES[open.what] : ''} open={open !== undefined} onClose={close}>{open && <OneForm open={open} today={view.today} onDone={close} />}</Slip>
+    </div>
+  );
+}
+
+function OneForm({ open, today, onDone }: { open: Open; today: string; onDone: () => void }) {
+  switch (open.what) {
+    case 'person':
+      return (
+        <CommandForm kind={addPerson} submit="Add" onDone={onDone} start={() => ({ id: newId(), name: '', role: 'lead' as const })}>
+          <TextField name="name" label="Name" />
+          <SelectField name="role" label="Role" options={ROLES.map((role) => [role, role])} />
+          <TextField name="email" label="Address to sign in with" type="email" />
+          <TextField name="password" label="First password" type="password" hint="At least 10 characters." autoComplete="new-password" />
+        </CommandForm>
+      );
+    case 'sub':
+      return (
+        <CommandForm kind={addSub} submit="Add" onDone={onDone} start={() => ({ id: newId(), name: '', trade: 'carpentry' as const, crews: 1, leadName: '', email: '' })}>
+          <SelectField name="trade" label="Trade" options={TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => [trade, TRADES[trade]])} />
+          <SubFields />
+        </CommandForm>
+      );
+    case 'change':
+      return (
+        <CommandForm kind={changeSub} submit="Keep" onDone={onDone} start={() => { const { id, version, name, crews, leadName, email } = open.sub; return { id, version, name, crews, leadName, email }; }}>
+          <SubFields />
+        </CommandForm>
+      );
+    case 'away':
+      return (
+        <CommandForm kind={subAway} submit="Keep" onDone={onDone} start={() => ({ sub: open.sub.id, firstDay: today, lastDay: today })}>
+          <p>{open.sub.name}</p>
+          <div className="form-pair"><TextField name="firstDay" label="First day away" type="date" /><TextField name="lastDay" label="Last day away" type="date" /></div>
+        </CommandForm>
+      );
+    case 'holiday':
+      return (
+        <CommandForm kind={addHoliday} submit="Add" onDone={onDone} start={() => ({ day: today, name: '' })}>
+          <TextField name="name" label="Name" />
+          <TextField name="day" label="Day" type="date" />
+        </CommandForm>
+      );
+  }
+}
+
+const SubFields = () => (
+  <>
+    <TextField name="name" label="Name" />
+    <TextField name="crews" label="Crews it can send at once" type="number" />
+    <div className="form-pair"><TextField name="leadName" label="Whom to call" /><TextField name="email" label="Address for news" type="email" /></div>
+  </>
+);

@@ -1,0 +1,73 @@
+'use client';
+import { Search } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { Form, Modal } from 'react-bootstrap';
+import type { FrameView } from '@/contract/views/job';
+import type { Found } from '@/contract/views/find';
+import { PLACES } from './places';
+
+const ALWAYS: Found[] = [{ label: 'Today', kind: 'place', path: '/' }, { label: 'Schedule, all jobs', kind: 'place', path: '/schedule' }, { label: 'Firm, subs and people', kind: 'place', path: '/firm' }, { label: 'New job', kind: 'place', path: '/jobs/new' }];
+const MOST = 12;
+
+const matches = (label: string, asked: string): boolean => asked.toLowerCase().split(/\s+/).every((word) => label.toLowerCase().includes(word));
+
+/** Ctrl K: any job, place, area, sub or selection by a piece of its name. */
+export function Find({ jobs }: { jobs: FrameView['jobs'] }) {
+  const router = useRouter();
+  const [open, setOpen] = useState(false);
+  const [asked, setAsked] = useState('');
+  const [things, setThings] = useState<Found[]>([]);
+  const [at, setAt] = useState(0);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+        event.preventDefault();
+        setOpen(true);
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+  const look = (): void => {
+    setAsked('');
+    setAt(0);
+    void fetch('/api/find').then((response) => (response.ok ? response.json() : []) as Promise<Found[]>).then(setThings, () => undefined);
+  };
+  const all = [...jobs.flatMap((job) => PLACES.map((place): Found => ({ label: `${job.name} ${place.label}`, kind: 'place', path: `/jobs/${job.id}${place.path}` }))), ...ALWAYS, ...things];
+  const found = asked.trim() === '' ? ALWAYS.concat(jobs.map((job) => ({ label: job.name, kind: 'job', path: `/jobs/${job.id}` }))) : all.filter((one) => matches(one.label, asked.trim())).slice(0, MOST);
+  const go = (to: Found | undefined): void => {
+    if (!to) return;
+    setOpen(false);
+    router.push(to.path);
+  };
+  const onKeyDown = (event: React.KeyboardEvent): void => {
+    if (event.key === 'ArrowDown') setAt(Math.min(found.length - 1, at + 1));
+    else if (event.key === 'ArrowUp') setAt(Math.max(0, at - 1));
+    else if (event.key === 'Enter') go(found[at]);
+    else return;
+    event.preventDefault();
+  };
+  return (
+    <>
+      <button type="button" className="find-open" aria-label="Find anything" onClick={() => setOpen(true)}>
+        <Search aria-hidden="true" size={22} /><span>Find anything</span><kbd>Ctrl K</kbd>
+      </button>
+      <Modal show={open} onHide={() => setOpen(false)} onShow={look} className="find" aria-label="Find">
+        <Modal.Body>
+          <Form.Control autoFocus placeholder="Job, room, sub, selection …" aria-label="What to find" value={asked} onKeyDown={onKeyDown} onChange={(event) => { setAsked(event.target.value); setAt(0); }} />
+          <ul>
+            {found.map((one, index) => (
+              <li key={`${one.path}${one.label}`}>
+                <a href={one.path} className={index === at ? 'chosen' : ''} onClick={(event) => { event.preventDefault(); go(one); }}>
+                  <span>{one.label}</span><span className="soft small-text">{one.kind}</span>
+                </a>
+              </li>
+            ))}
+            {found.length === 0 && <li className="px-3 py-2 soft">Nothing by that name. Fewer letters find more.</li>}
+          </ul>
+        </Modal.Body>
+      </Modal>
+    </>
+  );
+}

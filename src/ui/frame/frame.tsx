@@ -1,0 +1,36 @@
+'use client';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import type { ReactNode } from 'react';
+import type { FrameView } from '@/contract/views/job';
+import { HouseMark } from '../kit/house-mark';
+import { SayProvider } from '../kit/said';
+import { Live } from '../offline/live';
+import { Unsent } from '../offline/unsent';
+import { Find } from './find';
+import { JobSwitcher } from './job-switcher';
+import { PersonMenu } from './person-menu';
+import { placeOf } from './places';
+import { ThumbBar } from './thumb-bar';
+
+/** What stands around every page: where I am, what else there is, what is not yet sent, who I am. */
+export function Frame({ view, children }: { view: FrameView; children: ReactNode }) {
+  const { job } = placeOf(usePathname());
+  return (
+    <SayProvider>
+      <Live />
+      <a className="skip" href="#main">To the content</a>
+      <header className="top-line">
+        <Link href="/" className="house-mark" aria-label="Aftermist, today over all jobs"><HouseMark /><span aria-hidden="true">Aftermist</span></Link>
+        <JobSwitcher jobs={view.jobs} current={job} />
+        <div className="push d-flex align-items-center gap-3">
+          <Find jobs={view.jobs} />
+          <Unsent />
+          <PersonMenu view={view} />
+        </div>
+      </header>
+      <main id="main" className="with-thumbs">{children}</main>
+      <ThumbBar job={job} />
+    </SayProvider>
+  );
+}

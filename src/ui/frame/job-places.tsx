@@ -1,0 +1,23 @@
+'use client';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import type { JobHead } from '@/contract/views/job';
+import { PLACES, placeOf } from './places';
+
+/** The job's seven places as plain words, with what needs attention. */
+export function JobPlaces({ job }: { job: JobHead }) {
+  const { place } = placeOf(usePathname());
+  return (
+    <nav className="places" aria-label={`Places of ${job.name}`}>
+      {PLACES.map(({ path, label, count }) => {
+        const waiting = count ? job.counts[count] : 0;
+        return (
+          <Link key={path} href={`/jobs/${job.id}${path}`} {...(place === path ? { 'aria-current': 'page' as const } : {})}>
+            {label}
+            {waiting > 0 && <span className="count">{waiting}<span className="visually-hidden"> need attention</span></span>}
+          </Link>
+        );
+      })}
+    </nav>
+  );
+}

@@ -1,0 +1,19 @@
+import type { PictureView } from '@/contract/views/job';
+
+/** Pictures small, each opening large. `from` is where this reader may fetch them. */
+export function Pictures({ pictures, from }: { pictures: PictureView[]; from: string }) {
+  return (
+    <ul className="pictures">
+      {pictures.map((picture) => (
+        <li key={`${picture.hash}${picture.when}`}>
+          <a href={`${from}/${picture.hash}?w=1280`} className="plain">
+            {/* Sized by our own route, which also checks who asks: the framework's loader would go round it. */}
+            <img src={`${from}/${picture.hash}?w=240`} alt={picture.alt} loading="lazy" width={240} height={180} />
+            <span className="small-text d-block">{picture.area}<span className="soft"> · {picture.when}</span></span>
+          </a>
+          {picture.text && <span className="small-text soft">{picture.text}</span>}
+        </li>
+      ))}
+    </ul>
+  );
+}

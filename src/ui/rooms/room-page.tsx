@@ -1,0 +1,114 @@
+import Link from 'next/link';
+import type { RoomView } from '@/contract/views/job';
+import { TRADES } from '@/core/sequence/trades';
+import { workFacts } from '@/core/sequence/works';
+import { AREA_KINDS } from '@/core/sites/area';
+import { formatDay } from '@/core/units/day';
+import { JobPlaces } from '../frame/job-places';
+import { Mark } from '../kit/mark';
+import { Pictures } from '../kit/pictures';
+import { PrintButton } from '../kit/print-button';
+import { StanceMark } from '../kit/stance-mark';
+import { AreaForms } from '../sites/area-forms';
+import { StartWalk } from '../walks/start-walk';
+import { WideLadder } from './wide-ladder';
+
+/** The clipboard of one area. */
+export function RoomPage({ view }: { view: RoomView }) {
+  const { area, job } = view;
+  const cautions = view.remarks.filter((remark) => remark.kind === 'caution');
+  const rest = view.remarks.filter((remark) => remark.kind !== 'caution');
+  return (
+    <>
+      <JobPlaces job={job} />
+      <div className="page">
+        <p className="mb-1 small-text"><Link href={`/jobs/${job.id}`} className="soft">{job.name}</Link> <span className="soft">· {area.level ?? AREA_KINDS[area.kind]}</span></p>
+        <div className="page-head">
+          <h1>{area.name}</h1>
+          <span className="soft">{area.caption} · {area.works.map((work) => workFacts(work).label).join(', ')}</span>
+          <span className="push actions no-print">
+            <StartWalk job={job.id} openWalk={job.openWalk} />
+            <PrintButton>Print sheet</PrintButton>
+            <AreaForms view={view} />
+          </span>
+        </div>
+        {cautions.map((caution) => <div key={caution.id} className="notice bad"><Mark kind="hazard" /><div>{caution.text} <span className="soft small-text">{caution.by}, {caution.when}</span></div></div>)}
+        <div className="columns">
+          <section>
+            <div className="block-head"><h2>How far</h2><span className="push small-text soft">first step at the foot</span></div>
+            <WideLadder view={view} />
+          </section>
+          <div>
+            <OpenItems view={view} />
+            <Chosen view={view} />
+            <Agreed view={view} />
+            {rest.length > 0 && (
+              <section>
+                <div className="block-head"><h2>Measures and notes</h2></div>
+                <ul className="lines">{rest.map((remark) => <li key={remark.id}><div className={`what ${remark.kind === 'measurement' ? 'mono' : ''}`}>{remark.text}</div><span className="soft small-text">{remark.by}, {remark.when}</span></li>)}</ul>
+              </section>
+            )}
+            {view.pictures.length > 0 && (
+              <section>
+                <div className="block-head"><h2>Pictures</h2></div>
+                <Pictures pictures={view.pictures} from="/api/pictures" />
+              </section>
+            )}
+          </div>
+        </div>
+      </div>
+    </>
+  );
+}
+
+function OpenItems({ view }: { view: RoomView }) {
+  return (
+    <section>
+      <div className="block-head"><h2>Still to do</h2></div>
+      {view.open.length === 0 && <p className="soft mt-2">Nothing was left open on the last walks.</p>}
+      <ul className="lines">
+        {view.open.map((item) => (
+          <li key={item.id}>
+            <Mark kind={item.worse ? 'stop' : 'waiting'} />
+            <div className="what">{item.text}<div className="small-text soft">{TRADES[item.trade].toLowerCase()}, since {item.since}{item.putOff > 0 ? `, found open ${item.putOff + 1} times` : ''}{item.worse ? ', and it got worse' : ''}</div></div>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Chosen({ view }: { view: RoomView }) {
+  if (view.selections.length === 0) return null;
+  return (
+    <section>
+      <div className="block-head"><h2>Chosen for it</h2><Link href={`/jobs/${view.job.id}/selections`} className="push small-text">all selections</Link></div>
+      <ul className="lines">
+        {view.selections.map((item) => (
+          <li key={item.id}>
+            <Mark kind={item.found && !item.found.startsWith('right') ? 'stop' : item.due.what === 'settled' ? 'done' : 'waiting'} />
+            <div className="what">
+              <span className="fw-bold">{item.category}</span> {item.choice || <span className="soft">not chosen yet</span>} {item.code && <span className="mono">{item.code}</span>}
+              <div className="small-text soft">{item.state}{item.needBy && item.due.what !== 'settled' ? `, needed ${formatDay(item.needBy, view.today)}` : ''}</div>
+              {item.found && <div className={`small-text ${item.found.startsWith('right') ? 'good' : 'bad'}`}>on site: {item.found}</div>}
+            </div>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Agreed({ view }: { view: RoomView }) {
+  if (view.scope.length === 0) return null;
+  return (
+    <section>
+      <div className="block-head"><h2>What was agreed</h2><Link href={`/jobs/${view.job.id}/scope`} className="push small-text">whole scope</Link></div>
+      <ul className="lines">
+        {view.scope.map((line) => (
+          <li key={line.id}><div className="what">{line.verb} {line.subject}{line.quantity ? `, ${line.quantity} ${line.unit ?? ''}` : ''}{line.dependsOn && <div className="small-text soft">depends on {line.dependsOn}</div>}</div><span className="small-text"><StanceMark stance={line.stance} /></span></li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,72 @@
+import Link from 'next/link';
+import type { CSSProperties } from 'react';
+import type { AreaView, RoomsView } from '@/contract/views/job';
+import { Caption, Ladder, RungCell } from '../kit/ladder';
+
+const doneOf = (area: AreaView): number => area.rungs.filter((rung) => rung.fraction >= 1).length;
+const said = (area: AreaView): string => (area.rungs.length === 0 ? `${area.name}: ${area.caption}` : `${area.name}: ${area.caption}; ${doneOf(area)} of ${area.rungs.length} steps done`);
+
+function Place({ area, job, short }: { area: AreaView; job: string; short?: boolean }) {
+  return (
+    <div className="place">
+      <Link href={`/jobs/${job}/areas/${area.id}`} aria-label={said(area)}>
+        <span className="name">{area.name}</span>
+        <Caption area={area} />
+        <Ladder area={area} {...(short ? { short } : {})} />
+      </Link>
+    </div>
+  );
+}
+
+/** Storeys share the height of the screen: fewer of them stand taller. */
+const ladderHeight = (storeys: number): number => (storeys <= 2 ? 150 : storeys === 3 ? 116 : 96);
+const STOREY_REST = 78;
+
+/** The job as a cut through the house: roof, storeys between their outside faces, ground line, drains below. */
+export function Section({ view }: { view: RoomsView }) {
+  const { faces, roofs, ground, outbuildings, job } = view;
+  const levels = view.levels.filter((level) => level.areas.length > 0);
+  const [left, right] = [faces.filter((_, at) => at % 2 === 0), faces.filter((_, at) => at % 2 === 1)];
+  const height = ladderHeight(levels.length);
+  const style = {
+    '--ladder': `${height}px`, '--flank': `${Math.min(330, Math.max(height, levels.length * (height + STOREY_REST) - 70))}px`,
+    '--left': left.length > 0 ? `${left.length * 72}px` : 0, '--right': right.length > 0 ? `${right.length * 72}px` : 0, '--beside': outbuildings.length > 0 ? `${outbuildings.length * 84}px` : 0,
+  } as CSSProperties;
+  return (
+    <div className="section" style={style}>
+      <div className="above">
+        <svg className="roof-line" viewBox="0 0 100 40" preserveAspectRatio="none" aria-hidden="true"><path d="M0 39.5 38 3h24l38 36.5" fill="none" stroke="currentColor" strokeWidth="2" vectorEffect="non-scaling-stroke" /></svg>
+        {roofs.map((area) => <Place key={area.id} area={area} job={job.id} />)}
+      </div>
+      <Flank side="left" areas={left} job={job.id} />
+      <div className="storeys">
+        {levels.map((level) => (
+          <section key={level.id} className="storey" aria-label={level.name}>
+            <header><h2>{level.name}</h2>{level.note && <span>{level.note}</span>}</header>
+            <div className="row-of-areas">{level.areas.map((area) => <Place key={area.id} area={area} job={job.id} short={level.areas.length > 6} />)}</div>
+          </section>
+        ))}
+      </div>
+      <Flank side="right" areas={right} job={job.id} />
+      <Flank side="beside" areas={outbuildings} job={job.id} />
+      <div className="ground-line" />
+      {ground.length > 0 && <div className="below">{ground.map((area) => <GroundPlace key={area.id} area={area} job={job.id} />)}</div>}
+    </div>
+  );
+}
+
+function Flank({ side, areas, job }: { side: 'left' | 'right' | 'beside'; areas: AreaView[]; job: string }) {
+  if (areas.length === 0) return null;
+  return <div className={`flank ${side}`}>{areas.map((area) => <Place key={area.id} area={area} job={job} short />)}</div>;
+}
+
+function GroundPlace({ area, job }: { area: AreaView; job: string }) {
+  return (
+    <div className="place ground-place">
+      <Link href={`/jobs/${job}/areas/${area.id}`} aria-label={said(area)}>
+        <span><span className="name">{area.name}</span><Caption area={area} /></span>
+        <span className="lying" aria-hidden="true">{area.rungs.map((rung) => <RungCell key={rung.phase} rung={rung} />)}</span>
+      </Link>
+    </div>
+  );
+}

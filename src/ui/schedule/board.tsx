@@ -1,0 +1,107 @@
+'use client';
+import { useLayoutEffect, useRef, useState, type CSSProperties } from 'react';
+import type { BoardBlock, BoardView } from '@/contract/views/plan';
+import { Mark } from '../kit/mark';
+
+/** A day off takes less room than a worked one. */
+const OFF_SHARE = '0.28fr';
+
+interface Terms {
+  view: BoardView;
+  job: string | undefined;
+  chosen: string | undefined;
+  onChoose: (task: string | undefined) => void;
+}
+
+/** Time across, trades or areas down; each day two cells. */
+export function Board({ view, job, chosen, onChoose }: Terms) {
+  const halves = view.days.flatMap((day) => (day.worked ? ['minmax(0, 1fr)', 'minmax(0, 1fr)'] : [`minmax(0, ${OFF_SHARE})`, `minmax(0, ${OFF_SHARE})`])).join(' ');
+  const board = useRef<HTMLDivElement>(null);
+  const [mark, setMark] = useState<string>();
+  return (
+    <div ref={board} className="board" style={{ '--halves': halves } as CSSProperties}>
+      {view.marks.length > 0 && <><div className="small-text soft">waits and deliveries</div><Marks view={view} open={mark} onOpen={setMark} /></>}
+      <div className="days" />
+      <div className="days when-line">
+        {view.days.map((day, at) => <div key={day.day} className={`day ${day.worked ? '' : 'off'} ${day.day === view.today ? 'now' : ''}`} style={{ gridColumn: `${2 * at + 1} / span 2` }}>{day.label}</div>)}
+      </div>
+      {view.rows.map((row) => (
+        <Row key={row.id} name={row.name} note={row.note}>
+          <div className="when-line track" role="group" aria-label={`${row.name}, ${row.note}`}>
+            <Lines view={view} />
+            {row.blocks.map((block) => <Piece key={block.task} block={block} elsewhere={job !== undefined && block.jobId !== job} named={job === undefined} chosen={block.task === chosen} onChoose={onChoose} />)}
+          </div>
+        </Row>
+      ))}
+      <Thread board={board} from={view.rows.flatMap((row) => row.blocks).find((block) => block.task === chosen)?.because ?? undefined} to={chosen} />
+    </div>
+  );
+}
+
+function Row({ name, note, children }: { name: string; note: string; children: React.ReactNode }) {
+  return <><div className="row-name"><span className="fw-bold">{name}</span><br /><small>{note}</small></div>{children}</>;
+}
+
+/** Midnights solid, noons dotted, today's morning in blue. */
+function Lines({ view }: { view: BoardView }) {
+  return (
+    <>
+      {view.days.map((day, at) => <span key={day.day} aria-hidden="true" className={`grid-line ${day.worked ? '' : 'off'}`} style={{ gridColumn: `${2 * at + 1} / span 2` }} />)}
+      {view.days.map((day, at) => day.worked && <span key={day.day} aria-hidden="true" className="grid-line noon" style={{ gridColumn: 2 * at + 2 }} />)}
+      {view.todaySlot !== null && <span aria-hidden="true" className="grid-line today" style={{ gridColumn: view.todaySlot + 1 }} />}
+    </>
+  );
+}
+
+function Piece({ block, elsewhere, named, chosen, onChoose }: { block: BoardBlock; elsewhere: boolean; named: boolean; chosen: boolean; onChoose: Terms['onChoose'] }) {
+  const words = elsewhere ? `at ${block.job}` : block.label;
+  return (
+    <>
+      <button type="button" data-task={block.task} title={`${block.label}, ${block.when}`} aria-label={`${named || elsewhere ? `${block.job}, ` : ''}${block.label}, ${block.when}${block.tone === 'held' ? ', held' : ''}. Why here?`}
+        className={`piece ${elsewhere ? 'of-others' : block.tone} ${chosen ? 'chosen' : ''}`} style={{ gridColumn: `${block.start + 1} / ${block.finish + 1}`, gridRow: block.lane + 1 }} onClick={() => onChoose(block.task)}>
+        <span className="words">{block.finish - block.start > 1 && block.tone === 'held' && <Mark kind="stop" silent />}{words}</span>
+      </button>
+      {block.float > 0 && !elsewhere && <span aria-hidden="true" className="float" style={{ gridColumn: `${block.finish + 1} / span ${block.float}`, gridRow: block.lane + 1 }} />}
+    </>
+  );
+}
+
+/** Waits and deliveries over the days they fall on; those of one day under one mark. */
+function Marks({ view, open, onOpen }: { view: BoardView; open: string | undefined; onOpen: (key: string | undefined) => void }) {
+  const slots = [...new Set(view.marks.map((mark) => mark.slot))];
+  const words = view.marks.filter((mark) => String(mark.slot) === open);
+  return (
+    <div>
+      <div className="when-line marks">
+        {slots.map((slot) => {
+          const here = view.marks.filter((mark) => mark.slot === slot);
+          return (
+            <button key={slot} type="button" style={{ gridColumn: `${slot + 1} / span 2` }} aria-expanded={String(slot) === open} aria-label={here.map((mark) => mark.text).join('; ')} title={here.map((mark) => mark.text).join('\n')} onClick={() => onOpen(String(slot) === open ? undefined : String(slot))}>
+              <Mark kind={here.some((mark) => mark.tone === 'hold') ? 'waiting' : 'under-way'} silent />
+            </button>
+          );
+        })}
+      </div>
+      {words.length > 0 && <ul className="small-text mb-1">{words.map((mark) => <li key={mark.text}>{mark.text}</li>)}</ul>}
+    </div>
+  );
+}
+
+/** Draws the thread back from the chosen block to the one it waits for, where both are on the board. */
+function Thread({ board, from, to }: { board: React.RefObject<HTMLDivElement | null>; from: string | undefined; to: string | undefined }) {
+  const [path, setPath] = useState<string>();
+  useLayoutEffect(() => {
+    const draw = (): void => {
+      const around = board.current?.getBoundingClientRect();
+      const find = (task: string | undefined) => (task ? board.current?.querySelector(`[data-task="${CSS.escape(task)}"]`)?.getBoundingClientRect() : undefined);
+      const [a, b] = [find(from), find(to)];
+      if (!around || !a || !b) return setPath(undefined);
+      const [x1, y1, x2, y2] = [a.right - around.left, a.top + a.height / 2 - around.top, b.left - around.left, b.top + b.height / 2 - around.top];
+      setPath(`M${x1} ${y1}C${x1 + 26} ${y1} ${x2 - 26} ${y2} ${x2} ${y2}`);
+    };
+    draw();
+    window.addEventListener('resize', draw);
+    return () => window.removeEventListener('resize', draw);
+  }, [board, from, to]);
+  return path ? <svg className="thread" aria-hidden="true"><path d={path} fill="none" stroke="currentColor" strokeWidth="2.5" /></svg> : null;
+}

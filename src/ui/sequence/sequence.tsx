@@ -1,0 +1,145 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import { addLink, removeLink } from '@/contract/commands/sites';
+import type { SequenceView } from '@/contract/views/plan';
+import { TRADES } from '@/core/sequence/trades';
+import { JobPlaces } from '../frame/job-places';
+import { CommandForm, SelectField, TextField } from '../kit/form';
+import { Mark } from '../kit/mark';
+import { PlanProblem } from '../kit/notice';
+import { Slip } from '../kit/slip';
+import { useSend } from '../kit/use-send';
+import { newId } from '../offline/send';
+import { useFormContext } from 'react-hook-form';
+
+type Step = SequenceView['steps'][number];
+
+/** The job's order as steps to read from the top: when, what, who, and the reason on every link. */
+export function Sequence({ view }: { view: SequenceView }) {
+  const [area, setArea] = useState('');
+  const [adding, setAdding] = useState(false);
+  const steps = view.steps.filter((step) => area === '' || step.area === area);
+  return (
+    <>
+      <JobPlaces job={view.job} />
+      <div className="page">
+        <div className="page-head">
+          <h1>The order of the work</h1><span className="soft">{view.steps.length} steps to go</span>
+          <span className="push actions no-print">
+            <Form.Select size="sm" style={{ width: '12rem' }} aria-label="Show the steps of one area" value={area} onChange={(event) => setArea(event.target.value)}>
+              <option value="">all areas</option>
+              {view.areas.map((one) => <option key={one.id} value={one.id}>{one.name}</option>)}
+            </Form.Select>
+            <Button onClick={() => setAdding(true)} disabled={view.areas.length === 0}>Agree an order</Button>
+          </span>
+        </div>
+        <PlanProblem problem={view.problem} />
+        <div className="main-and-aside">
+          <section>
+            {view.steps.length === 0 && <div className="empty"><p className="mb-0">No steps yet. They come from what is to be done in each area: <Link href={`/jobs/${view.job.id}/set-out`}>set out the areas</Link>.</p></div>}
+            <ol className="lines">{steps.map((step) => <StepLine key={step.task} step={step} />)}</ol>
+          </section>
+          <aside>
+            <Own view={view} />
+            <Exposures view={view} />
+            <Rules view={view} />
+          </aside>
+        </div>
+        <Slip title="Agree an order" open={adding} onClose={() => setAdding(false)}>
+          <p className="soft small-text">An order of your own on top of the rules. One that would go round in a circle is refused, and says where.</p>
+          <CommandForm kind={addLink} submit="Agree" onDone={() => setAdding(false)} start={() => ({ id: newId(), job: view.job.id, before: { area: view.areas[0]?.id ?? '', phase: undefined as never }, after: { area: view.areas[0]?.id ?? '', phase: undefined as never }, reason: '' })}>
+            <EndFields view={view} end="before" label="First" />
+            <EndFields view={view} end="after" label="Then" />
+            <TextField name="reason" label="Because" hint="Said wherever this order decides a date." />
+          </CommandForm>
+        </Slip>
+      </div>
+    </>
+  );
+}
+
+function EndFields({ view, end, label }: { view: SequenceView; end: 'before' | 'after'; label: string }) {
+  const area = useFormContext().watch(`${end}.area`) as string;
+  return (
+    <div className="form-pair">
+      <SelectField name={`${end}.area`} label={`${label}, where`} options={view.areas.map((one) => [one.id, one.name])} />
+      <SelectField name={`${end}.phase`} label={`${label}, what`} none="choose" options={(view.areas.find((one) => one.id === area)?.steps ?? []).map((step) => [step.phase, step.label])} />
+    </div>
+  );
+}
+
+function StepLine({ step }: { step: Step }) {
+  const open = step.links.filter((link) => !link.done);
+  return (
+    <li>
+      <Mark kind={step.state === 'under-way' ? 'under-way' : step.trade === 'nobody' ? 'waiting' : 'not-begun'} />
+      <div className="what">
+        <span className="fw-bold">{step.label}</span> <span className="soft small-text">{step.trade === 'nobody' ? '' : TRADES[step.trade].toLowerCase()}</span>
+        {open.slice(0, 2).map((link) => <Because key={`${link.from}${link.rule}`} link={link} />)}
+        {(open.length > 2 || step.links.length > open.length) && (
+          <details className="small-text">
+            <summary className="soft">{step.links.length - Math.min(2, open.length)} more {step.links.length - Math.min(2, open.length) === 1 ? 'reason' : 'reasons'}</summary>
+            {[...open.slice(2), ...step.links.filter((link) => link.done)].map((link) => <Because key={`${link.from}${link.rule}`} link={link} />)}
+          </details>
+        )}
+      </div>
+      <span className="text-nowrap small-text">{step.when}</span>
+    </li>
+  );
+}
+
+function Because({ link }: { link: Step['links'][number] }) {
+  return (
+    <div className="small-text soft">
+      {link.done && <><Mark kind="done" /> </>}after <span className="fw-medium">{link.from}</span>{link.lag && ` and ${link.lag}`}: {link.reason} <span className="mono">{link.strength === 'hard' ? 'must' : 'prefer'}{link.rule > 0 && link.rule < 100 ? ` ${link.rule}` : ''}</span>
+    </div>
+  );
+}
+
+function Own({ view }: { view: SequenceView }) {
+  const { busy, give } = useSend();
+  return (
+    <section>
+      <div className="block-head"><h2>Agreed for this job</h2></div>
+      {view.own.length === 0 && <p className="soft mt-2 small-text">No order beyond the rules.</p>}
+      <ul className="lines">
+        {view.own.map((own) => (
+          <li key={own.id}>
+            <div className="what small-text"><span className="fw-bold">{own.before}</span> before <span className="fw-bold">{own.after}</span><div className="soft">{own.reason}</div></div>
+            <Button size="sm" variant="link" className="p-0" disabled={busy} onClick={() => void give(removeLink, { id: own.id }, { text: 'Dropped; the plan follows.', undo: () => void give(addLink, { id: newId(), job: view.job.id, before: own.ends.before, after: own.ends.after, reason: own.reason }, { text: 'Agreed again.' }) })}>Drop</Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Exposures({ view }: { view: SequenceView }) {
+  if (view.exposures.length === 0) return null;
+  return (
+    <section>
+      <div className="block-head"><h2>Open to the weather</h2></div>
+      <ul className="lines">{view.exposures.map((exposure) => <li key={exposure.label}><Mark kind={exposure.kept ? 'done' : 'hazard'} /><div className="what small-text"><span className="fw-bold">{exposure.label}</span><div className={exposure.kept ? 'soft' : 'bad'}>{exposure.text}</div></div></li>)}</ul>
+    </section>
+  );
+}
+
+/** The rules by number, with how many links of this job come from each. */
+function Rules({ view }: { view: SequenceView }) {
+  return (
+    <section>
+      <div className="block-head"><h2>The rules and why</h2></div>
+      <p className="soft small-text mt-2 mb-1">“Must” is physics, cover, safety or inspection; “prefer” gives way where it would go round in a circle. Local code and licensed practice decide.</p>
+      <ol className="lines">
+        {view.rules.map((rule) => (
+          <li key={rule.number}>
+            <span className="mono soft" style={{ width: '1.6rem' }}>{rule.number}</span>
+            <div className="what small-text"><span className="fw-bold">{rule.title}</span> <span className="mono">{rule.strength === 'hard' ? 'must' : 'prefer'}</span>{rule.links > 0 && <span className="soft"> · {rule.links} links here</span>}<div className="soft">{rule.reason}</div></div>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}

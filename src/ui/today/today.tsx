@@ -1,0 +1,178 @@
+import Link from 'next/link';
+import type { TodayView } from '@/contract/views/plan';
+import { formatDay } from '@/core/units/day';
+import { Mark } from '../kit/mark';
+import { PlanProblem } from '../kit/notice';
+import { StartWalk } from '../walks/start-walk';
+
+const DUE_WORDS = { decide: 'decide', order: 'order', arrive: 'due to arrive' } as const;
+
+/** The next hours over all jobs; every line leads to where it is settled. */
+export function Today({ view }: { view: TodayView }) {
+  if (view.finishes.length === 0) return <NoJobs />;
+  return (
+    <div className="page">
+      <div className="page-head"><h1>{view.weekday}</h1><span className="soft">{summary(view)}</span></div>
+      <PlanProblem problem={view.problem} />
+      <div className="columns">
+        <div>
+          <Sites view={view} />
+          <OnSite view={view} />
+        </div>
+        <div>
+          <Holds view={view} />
+          <Orders view={view} />
+          <Drafts view={view} />
+          <Finishes view={view} />
+        </div>
+      </div>
+    </div>
+  );
+}
+
+const count = (number: number, word: string): string => `${number} ${word}${number === 1 ? '' : 's'}`;
+
+function summary(view: TodayView): string {
+  const overdue = view.holds.filter((hold) => hold.overdue).length + view.orders.filter((order) => order.late).length;
+  return [`${count(view.sites.length, 'site')} to walk`, `work at ${count(view.onSite.length, 'site')}`, overdue > 0 ? `${count(overdue, 'date')} passed` : 'no date passed'].join(' · ');
+}
+
+function Sites({ view }: { view: TodayView }) {
+  return (
+    <section>
+      <div className="block-head"><h2>Walk today</h2></div>
+      {view.sites.length === 0 && <p className="soft mt-2">Every site was walked lately. The next is due when its work has moved on.</p>}
+      <ul className="lines">
+        {view.sites.map((site) => (
+          <li key={site.job} className="align-items-center">
+            <Mark kind={site.urgent ? 'stop' : 'waiting'} silent />
+            <div className="what">
+              <Link href={`/jobs/${site.job}`} className="fw-bold">{site.name}</Link>
+              <div className={`small-text ${site.urgent ? 'bad' : 'soft'}`}>{site.why.join(' · ')}</div>
+              <div className="soft small-text">{site.address} · last walked {site.walked}</div>
+            </div>
+            <StartWalk job={site.job} openWalk={site.openWalk} small />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function OnSite({ view }: { view: TodayView }) {
+  return (
+    <section>
+      <div className="block-head"><h2>On site today</h2><Link href="/schedule" className="push small-text">whole schedule</Link></div>
+      {view.onSite.length === 0 && <p className="soft mt-2">Nobody is planned on any site today.</p>}
+      <ul className="lines">
+        {view.onSite.map((row) => (
+          <li key={row.job}>
+            <Mark kind="under-way" silent />
+            <div className="what">
+              <Link href={`/jobs/${row.job}/schedule`} className="fw-bold">{row.name}</Link>
+              <Half name="all day" works={row.morning.filter((work) => row.afternoon.includes(work))} />
+              <Half name="morning" works={row.morning.filter((work) => !row.afternoon.includes(work))} />
+              <Half name="afternoon" works={row.afternoon.filter((work) => !row.morning.includes(work))} />
+            </div>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Half({ name, works }: { name: string; works: string[] }) {
+  return works.length === 0 ? null : (
+    <div className="small-text d-flex gap-2">
+      <span className="soft flex-shrink-0" style={{ width: '4.6rem' }}>{name}</span>
+      <span>{works.map((work) => <span key={work} className="d-block">{work}</span>)}</span>
+    </div>
+  );
+}
+
+function Holds({ view }: { view: TodayView }) {
+  return (
+    <section>
+      <div className="block-head"><h2>What blocks</h2></div>
+      {view.holds.length === 0 && <p className="soft mt-2">Nothing is waited for in the next ten days.</p>}
+      <ul className="lines">
+        {view.holds.map((hold) => (
+          <li key={hold.id}>
+            <Mark kind={hold.overdue ? 'stop' : 'waiting'} />
+            <div className="what">
+              <Link href={`/jobs/${hold.job}/areas/${hold.areaId}`} className="fw-bold">{hold.jobName}, {hold.area}: {hold.label}</Link>
+              <div className="small-text">{hold.text}</div>
+              <div className={`small-text ${hold.overdue ? 'bad' : 'soft'}`}>
+                {hold.overdue ? 'was expected' : 'expected'} {formatDay(hold.expectedOn, view.today)}, before {hold.phase}{hold.askedOn ? `, asked ${formatDay(hold.askedOn, view.today)}` : ''}
+              </div>
+            </div>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Orders({ view }: { view: TodayView }) {
+  return (
+    <section>
+      <div className="block-head"><h2>Order and decide</h2></div>
+      {view.orders.length === 0 && <p className="soft mt-2">No order and no decision is due in the next two weeks.</p>}
+      <ul className="lines">
+        {view.orders.map((order) => (
+          <li key={order.selection}>
+            <Mark kind={order.late ? 'stop' : 'waiting'} />
+            <div className="what">
+              <Link href={`/jobs/${order.job}/selections`} className="fw-bold">{order.category}</Link> <span className="soft">{order.jobName}, {order.area}</span>
+              <div className={`small-text ${order.late ? 'bad' : 'soft'}`}>{order.late && order.what !== 'arrive' ? 'late: ' : ''}{DUE_WORDS[order.what]} {order.what === 'arrive' ? '' : 'by '}{formatDay(order.day, view.today)}{order.late && order.what === 'arrive' ? ', later than it is needed' : ''}</div>
+            </div>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Drafts({ view }: { view: TodayView }) {
+  if (view.drafts.length === 0) return null;
+  return (
+    <section>
+      <div className="block-head"><h2>News not sent yet</h2></div>
+      <ul className="lines">
+        {view.drafts.map((row) => <li key={row.job}><Mark kind="waiting" silent /><div className="what"><Link href={`/jobs/${row.job}/updates`} className="fw-bold">{row.jobName}</Link> <span className="soft">{count(row.count, 'draft')}</span></div></li>)}
+      </ul>
+    </section>
+  );
+}
+
+function Finishes({ view }: { view: TodayView }) {
+  return (
+    <section>
+      <div className="block-head"><h2>When each will be done</h2></div>
+      <ul className="lines">
+        {view.finishes.map((row) => (
+          <li key={row.job}>
+            <Mark kind={row.late > 0 ? 'stop' : row.finish ? 'under-way' : 'not-begun'} silent />
+            <div className="what">
+              <Link href={`/jobs/${row.job}/schedule`} className="fw-bold">{row.name}</Link>{' '}
+              {row.finish ? formatDay(row.finish, view.today) : 'no plan yet'}
+              {row.promise && <span className={`small-text ${row.late > 0 ? 'bad' : 'soft'}`}> · {row.late > 0 ? `${count(row.late, 'day')} after the promised ${formatDay(row.promise, view.today)}` : `promised ${formatDay(row.promise, view.today)}`}</span>}
+            </div>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function NoJobs() {
+  return (
+    <div className="page">
+      <div className="empty">
+        <h1>No job yet</h1>
+        <p>Begin with one: its name, the first day of work, then its rooms from a pattern like “a house on two floors” or from a list you have as CSV. A first plan is there as soon as the rooms are set out and the firm has its subs.</p>
+        <div className="actions"><Link href="/jobs/new" className="btn btn-primary">Open the first job</Link><Link href="/firm" className="btn btn-outline-secondary">Name the subs</Link></div>
+      </div>
+    </div>
+  );
+}

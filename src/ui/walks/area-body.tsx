@@ -1,0 +1,101 @@
+'use client';
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import type { WalkArea } from '@/contract/views/walk';
+import { RECHECK_VERDICTS, SELECTION_VERDICTS, type SelectionVerdict } from '@/core/walks/observation';
+import { TRADES } from '@/core/sequence/trades';
+import { Mark } from '../kit/mark';
+import { PullBar } from './pull-bar';
+import type { Walking } from './use-walk';
+
+interface Terms {
+  area: WalkArea;
+  walking: Walking;
+}
+
+const often = (putOff: number): string => (putOff === 0 ? 'new since last time' : `${putOff + 1}${putOff === 1 ? 'nd' : putOff === 2 ? 'rd' : 'th'} time`);
+
+/** What was open, how far it is, what was chosen, what was recorded already. */
+export function AreaBody({ area, walking }: Terms) {
+  return (
+    <>
+      {area.cautions.map((caution) => <p key={caution} className="notice bad mt-3 mb-0"><Mark kind="hazard" /> <span>{caution}</span></p>)}
+      {area.open.length > 0 && (
+        <section>
+          <h2>Open since last time</h2>
+          {area.open.map((item) => (
+            <div key={item.id} className="check-line" role="group" aria-label={item.text}>
+              <div>{item.text} <span className="soft">· {TRADES[item.trade].toLowerCase()}</span></div>
+              <div className={`small-text ${item.putOff > 0 || item.worse ? 'bad' : 'soft'}`}>{often(item.putOff)}{item.worse ? ', worse than before' : ''}, since {item.since}</div>
+              <div className="verdicts">
+                {RECHECK_VERDICTS.map((verdict) => <button key={verdict} type="button" aria-pressed={item.verdict === verdict} onClick={() => walking.record({ kind: 'recheck', area: area.id, about: item.id, verdict }, `${item.text}: ${verdict}`)}>{verdict}</button>)}
+              </div>
+            </div>
+          ))}
+        </section>
+      )}
+      <Steps key={area.id} area={area} walking={walking} />
+      {area.selections.length > 0 && (
+        <section>
+          <h2>Is it what was chosen?</h2>
+          {area.selections.map((item) => <SelectionCheck key={item.id} item={item} area={area} walking={walking} />)}
+        </section>
+      )}
+      {area.recorded.length > 0 && (
+        <section>
+          <h2>Recorded on this walk</h2>
+          {area.recorded.map((line) => (
+            <div key={line.id} className="check-line d-flex gap-2 align-items-center">
+              <span className="flex-fill">{line.kind === 'caution' && <Mark kind="hazard" />} {line.kind !== 'remaining' && <span className="soft small-text">{line.kind} </span>}{line.text}</span>
+              {line.picture && <img src={line.picture.startsWith('blob:') ? line.picture : `/api/pictures/${line.picture}?w=240`} alt={`Picture of ${area.name}`} width={72} height={54} style={{ objectFit: 'cover' }} />}
+              <button type="button" className="btn btn-link" style={{ minHeight: 48 }} onClick={() => walking.withdraw(area.id, line.id)}>Take back<span className="visually-hidden"> {line.text}</span></button>
+            </div>
+          ))}
+        </section>
+      )}
+      <p className="keys soft small-text mt-4">Keys: ← → areas · ↑ ↓ steps · 0 to 9 tenths, End done · n line · p picture · m measure · Enter next area</p>
+    </>
+  );
+}
+
+/** Steps above the front that are in sight; what is long done or far off folds away. */
+const IN_SIGHT = 4;
+
+function Steps({ area, walking }: Terms) {
+  const [all, setAll] = useState(false);
+  // What is in sight is settled when the area is entered: a step that is set to done must not vanish under the thumb.
+  const [shown] = useState(() => {
+    const front = area.steps.findIndex((step) => step.fraction < 1);
+    return new Set(area.steps.filter((step, at) => (step.fraction > 0 && step.fraction < 1) || (front !== -1 && at >= front && at < front + IN_SIGHT)).map((step) => step.phase));
+  });
+  if (area.steps.length === 0) return <p className="soft mt-3">No work is agreed here; look for damage and protection.</p>;
+  const steps = all ? area.steps : area.steps.filter((step) => shown.has(step.phase));
+  const done = area.steps.filter((step) => step.fraction >= 1).length;
+  return (
+    <section>
+      <h2>How far · {done} of {area.steps.length} done</h2>
+      {steps.map((step) => <PullBar key={step.phase} step={step} onSet={(fraction) => walking.record({ kind: 'progress', area: area.id, phase: step.phase, fraction }, `${step.label}: ${fraction >= 1 ? 'done' : `${Math.round(fraction * 100)} %`}`)} />)}
+      {steps.length < area.steps.length && <button type="button" className="more-steps" onClick={() => setAll(true)}>Show all {area.steps.length} steps</button>}
+    </section>
+  );
+}
+
+function SelectionCheck({ item, area, walking }: Terms & { item: WalkArea['selections'][number] }) {
+  const [words, setWords] = useState('');
+  const put = (verdict: SelectionVerdict, text?: string): void =>
+    walking.record({ kind: 'selection-check', area: area.id, selection: item.id, verdict, ...(text ? { text } : {}) }, `${item.category}: ${verdict}`);
+  return (
+    <div className="check-line" role="group" aria-label={item.category}>
+      <div><span className="fw-bold">{item.category}</span> {item.choice} {item.code && <span className="mono">{item.code}</span>}</div>
+      <div className="verdicts">
+        {SELECTION_VERDICTS.map((verdict) => <button key={verdict} type="button" aria-pressed={item.verdict === verdict} onClick={() => put(verdict)}>{verdict}</button>)}
+      </div>
+      {(item.verdict === 'wrong' || item.verdict === 'damaged') && (
+        <Form className="d-flex gap-2 mt-2" onSubmit={(event) => { event.preventDefault(); if (words.trim() && item.verdict) { put(item.verdict, words.trim()); setWords(''); } }}>
+          <Form.Control value={words} onChange={(event) => setWords(event.target.value)} maxLength={600} placeholder={item.verdict === 'wrong' ? 'What is there instead?' : 'What is damaged?'} aria-label={`What was found instead of ${item.category}`} />
+          <Button type="submit" disabled={words.trim() === ''}>Add</Button>
+        </Form>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,62 @@
+'use client';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { finishWalk, recordObservation, type RecordedObservation } from '@/contract/commands/walks';
+import type { WalkArea, WalkPack } from '@/contract/views/walk';
+import { useSay } from '../kit/said';
+import { enqueue, onOutbox, waiting } from '../offline/outbox';
+import { makeCommand, newId } from '../offline/send';
+import { withRecords } from './walk-state';
+
+/** One kind of record without what every record has. */
+type Fresh = RecordedObservation extends infer Seen ? (Seen extends RecordedObservation ? Omit<Seen, 'id' | 'walk'> : never) : never;
+
+export interface Walking {
+  areas: WalkArea[];
+  /** Keeps it on this device at once and sends it after; says so, with a way back. */
+  record: (fresh: Fresh, words: string, picture?: Blob) => void;
+  withdraw: (area: string, about: string) => void;
+  finish: () => Promise<void>;
+}
+
+export function useWalk(pack: WalkPack): Walking {
+  const walk = pack.walk.id;
+  const say = useSay();
+  const [records, setRecords] = useState<RecordedObservation[]>([]);
+  const [previews, setPreviews] = useState<ReadonlyMap<string, string>>(new Map());
+  // What an earlier visit of this page could not send yet is still part of the walk.
+  useEffect(() => {
+    void waiting().then((list) => {
+      const kept = list.flatMap((one) => (one.command.type === recordObservation.type && !one.refused ? [(one.command.payload as { observation: RecordedObservation }).observation] : []));
+      setRecords((now) => [...kept.filter((seen) => seen.walk === walk && !now.some((known) => known.id === seen.id)), ...now]);
+    }, () => undefined);
+  }, [walk]);
+
+  const keep = useCallback((seen: RecordedObservation, picture?: Blob) => {
+    setRecords((now) => [...now, seen]);
+    if (picture) setPreviews((now) => new Map(now).set(seen.id, URL.createObjectURL(picture)));
+    void enqueue(makeCommand(recordObservation.type, { observation: seen }), picture);
+  }, []);
+  const withdraw = useCallback((area: string, about: string) => keep({ id: newId(), walk, area, kind: 'withdrawal', about }), [keep, walk]);
+  const record = useCallback((fresh: Fresh, words: string, picture?: Blob) => {
+    const seen = { ...fresh, id: newId(), walk } as RecordedObservation;
+    keep(seen, picture);
+    say({ text: words, undo: () => withdraw(seen.area, seen.id) });
+  }, [keep, say, walk, withdraw]);
+  const finish = useCallback(async () => {
+    const command = makeCommand(finishWalk.type, { id: walk });
+    await enqueue(command);
+    // Records go before it in order; the review begins when the door has answered all of them.
+    await new Promise<void>((resolve) => {
+      const look = (): void => void waiting().then((list) => {
+        if (list.some((one) => one.id === command.id && !one.refused)) return;
+        off();
+        resolve();
+      });
+      const off = onOutbox(look);
+      look();
+    });
+  }, [walk]);
+
+  const areas = useMemo(() => withRecords(pack.areas, records, previews), [pack.areas, records, previews]);
+  return { areas, record, withdraw, finish };
+}

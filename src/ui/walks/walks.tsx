@@ -1,0 +1,38 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import { Form } from 'react-bootstrap';
+import type { WalksView } from '@/contract/views/walk';
+import { WALK_KINDS, type WalkKind } from '@/core/walks/observation';
+import { JobPlaces } from '../frame/job-places';
+import { Mark } from '../kit/mark';
+import { StartWalk } from './start-walk';
+
+/** Every walk of the job, the newest first. */
+export function Walks({ view }: { view: WalksView }) {
+  const [kind, setKind] = useState<WalkKind>('progress');
+  return (
+    <>
+      <JobPlaces job={view.job} />
+      <div className="page">
+        <div className="page-head">
+          <h1>Walks</h1><span className="soft">{view.job.walked}</span>
+          <span className="push actions">
+            {!view.job.openWalk && <Form.Select style={{ width: '11rem' }} aria-label="Kind of walk" value={kind} onChange={(event) => setKind(event.target.value as WalkKind)}>{WALK_KINDS.map((one) => <option key={one} value={one}>{one} walk</option>)}</Form.Select>}
+            <StartWalk job={view.job.id} openWalk={view.job.openWalk} kind={kind} />
+          </span>
+        </div>
+        {view.walks.length === 0 && <div className="empty"><p className="mb-0">Nobody has walked this job yet. The first walk is usually the scope walk: room by room, outside faces too, what is to be done, what is not, and what can only be known once it is opened.</p></div>}
+        <ul className="lines">
+          {view.walks.map((walk) => (
+            <li key={walk.id}>
+              <Mark kind={walk.finished ? 'done' : 'under-way'} />
+              <div className="what"><Link className="fw-bold" href={walk.finished ? `/walks/${walk.id}/review` : `/walk/${walk.id}`}>{walk.when}, {walk.kind} walk</Link> <span className="soft">{walk.by}</span><div className="small-text soft">{walk.finished ? walk.summary : 'not finished'}</div></div>
+              {walk.finished && <Link className="small-text" href={`/walks/${walk.id}/review`}>what it changed</Link>}
+            </li>
+          ))}
+        </ul>
+      </div>
+    </>
+  );
+}
