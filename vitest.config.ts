@@ -7,8 +7,8 @@ export default defineConfig({
   test: {
     projects: [
       { resolve, test: { name: 'unit', include: ['src/**/*.test.ts', 'demo/**/*.test.ts'] } },
-      { resolve, test: { name: 'integration', include: ['tests/integration/**/*.test.ts'], testTimeout: 60_000, hookTimeout: 120_000 } },
-      { resolve, test: { name: 'browser', include: ['tests/browser/**/*.test.ts'], testTimeout: 180_000, hookTimeout: 180_000, fileParallelism: false } },
+      { resolve, test: { name: 'integration', globalSetup: 'tests/support/global-setup.ts', include: ['tests/integration/**/*.test.ts'], testTimeout: 60_000, hookTimeout: 120_000 } },
+      { resolve, test: { name: 'browser', globalSetup: 'tests/support/global-setup.ts', include: ['tests/browser/**/*.test.ts'], testTimeout: 180_000, hookTimeout: 180_000, fileParallelism: false } },
     ],
   },
 });

@@ -8,6 +8,8 @@ import { openDatabase, type Connection } from './database/open';
 /** One installation: its file, its folder of pictures, its secret and its clock. */
 export interface House {
   folder: string;
+  /** Where the application itself stands: migrations and the planner's bundle. */
+  root: string;
   db: Connection;
   clock: Clock;
   /** Seals sessions and makes the secrets of share links; never in the database. */
@@ -30,6 +32,7 @@ export function openHouse({ folder, root = process.cwd(), today, demo = false }:
   mkdirSync(folder, { recursive: true });
   return {
     folder,
+    root,
     db: openDatabase(databaseFile(folder), join(root, 'migrations')),
     clock: makeClock(today),
     secret: secretOf(folder),

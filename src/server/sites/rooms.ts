@@ -110,7 +110,7 @@ function captionOf(area: SiteArea, standing: Standing, holds: OpenHold[], tasks:
   const day = dayOfSlot(plan.origin, next.start);
   const label = phaseFacts(next.phase).label;
   if (only) return `the only toilet until ${formatDay(day, now).slice(4)}`;
-  if (standing === 'not begun') return `from ${formatDay(day, now)}`;
+  if (standing === 'not begun') return day <= now ? 'from today' : `from ${formatDay(day, now)}`;
   return day <= addDays(now, 1) ? `${label}, ${day <= now ? 'today' : 'tomorrow'}` : `${label}, ${formatDay(day, now)}`;
 }
 

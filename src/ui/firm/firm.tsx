@@ -24,7 +24,7 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
   return (
     <div className="page">
       <div className="page-head"><h1>{view.name}</h1><span className="soft">{view.town}</span></div>
-      {view.missing.length > 0 && <Notice bad>Nobody does {view.missing.map((trade) => TRADES[trade].toLowerCase()).join(', ')}, though open jobs need it: that work is planned as if somebody always could. Add the subs.</Notice>}
+      {view.missing.length > 0 && <Notice bad>Nobody does {view.missing.map((trade) => TRADES[trade].toLowerCase()).join(', ')}, though open jobs need it: that work is planned for one crew of your own. Add the subs who do it.</Notice>}
       <div className="block-head"><h2>Subs</h2>{office && <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'sub' })}>Add a sub</Button>}</div>
       {view.subs.length === 0 && <p className="soft mt-2">None yet. The plan needs to know who does which trade and how many crews they can send.</p>}
       <table className="table-lines">

@@ -51,12 +51,12 @@ export function Ladder({ area, short }: { area: Pick<AreaView, 'rungs' | 'standi
 
 /** The nearest hold with its words, those further up as thin bars. */
 function holdBars(rungs: readonly Rung[], front: number) {
-  let named = false;
+  const named = rungs.findIndex((rung, at) => rung.hold && rung.fraction < 1 && rung.hold.kind !== 'phase' && at < front + HOLDS_SHOWN_WITHIN);
   return rungs.flatMap((rung, at) => {
     if (!rung.hold || rung.fraction >= 1) return [];
-    const near = !named && rung.hold.kind !== 'phase' && at < front + HOLDS_SHOWN_WITHIN;
-    named ||= near;
-    return [{ at, near, hold: rung.hold }];
+    // Those that the named one would cover are left out.
+    if (named !== -1 && at !== named && Math.abs(at - named) / rungs.length < ROOM_FOR_WORDS) return [];
+    return [{ at, near: at === named, hold: rung.hold }];
   });
 }
 

@@ -9,7 +9,7 @@ const COLOURS: Record<MarkKind, string> = {
 /** Said aloud with its own word, unless the text beside it says the same. */
 export function Mark({ kind, silent }: { kind: MarkKind; silent?: boolean }) {
   return (
-    <svg className="mark" viewBox="0 0 16 16" style={{ color: COLOURS[kind] }} {...(silent ? { 'aria-hidden': true } : { role: 'img', 'aria-label': WORDS[kind] })}>
+    <svg className="state-mark" viewBox="0 0 16 16" style={{ color: COLOURS[kind] }} {...(silent ? { 'aria-hidden': true } : { role: 'img', 'aria-label': WORDS[kind] })}>
       <Shape kind={kind} />
     </svg>
   );

@@ -4,7 +4,7 @@ import { STANCES, type Stance } from '@/core/sites/area';
 export function StanceMark({ stance }: { stance: Stance }) {
   return (
     <span className="text-nowrap">
-      <svg className="mark" viewBox="0 0 16 16" fill="none" stroke="currentColor" strokeWidth="1.8" aria-hidden="true">
+      <svg className="state-mark" viewBox="0 0 16 16" fill="none" stroke="currentColor" strokeWidth="1.8" aria-hidden="true">
         <Shape stance={stance} />
       </svg>{' '}
       {STANCES[stance]}

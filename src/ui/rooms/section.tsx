@@ -19,17 +19,22 @@ function Place({ area, job, short }: { area: AreaView; job: string; short?: bool
 }
 
 /** Storeys share the height of the screen: fewer of them stand taller. */
-const ladderHeight = (storeys: number): number => (storeys <= 2 ? 150 : storeys === 3 ? 116 : 96);
-const STOREY_REST = 78;
+const ladderHeight = (storeys: number): number => (storeys <= 2 ? 136 : storeys === 3 ? 112 : 96);
+/** Name, caption and floor line of a storey, above its ladders. */
+const STOREY_REST = 82;
+/** Storeys with this many areas or fewer are drawn as a part over a whole house. */
+const PART = 2;
 
 /** The job as a cut through the house: roof, storeys between their outside faces, ground line, drains below. */
 export function Section({ view }: { view: RoomsView }) {
   const { faces, roofs, ground, outbuildings, job } = view;
   const levels = view.levels.filter((level) => level.areas.length > 0);
   const [left, right] = [faces.filter((_, at) => at % 2 === 0), faces.filter((_, at) => at % 2 === 1)];
-  const height = ladderHeight(levels.length);
+  const whole = levels.filter((level) => level.areas.length > PART).length;
+  const isPart = (level: RoomsView['levels'][number]): boolean => whole > 0 && level.areas.length <= PART;
+  const height = ladderHeight(whole || levels.length);
   const style = {
-    '--ladder': `${height}px`, '--flank': `${Math.min(330, Math.max(height, levels.length * (height + STOREY_REST) - 70))}px`,
+    '--ladder': `${height}px`, '--flank': `${Math.min(330, Math.max(height, (whole || levels.length) * (height + STOREY_REST) - STOREY_REST))}px`,
     '--left': left.length > 0 ? `${left.length * 72}px` : 0, '--right': right.length > 0 ? `${right.length * 72}px` : 0, '--beside': outbuildings.length > 0 ? `${outbuildings.length * 84}px` : 0,
   } as CSSProperties;
   return (
@@ -41,7 +46,7 @@ export function Section({ view }: { view: RoomsView }) {
       <Flank side="left" areas={left} job={job.id} />
       <div className="storeys">
         {levels.map((level) => (
-          <section key={level.id} className="storey" aria-label={level.name}>
+          <section key={level.id} className={`storey ${isPart(level) ? 'part' : ''}`} aria-label={level.name}>
             <header><h2>{level.name}</h2>{level.note && <span>{level.note}</span>}</header>
             <div className="row-of-areas">{level.areas.map((area) => <Place key={area.id} area={area} job={job.id} short={level.areas.length > 6} />)}</div>
           </section>

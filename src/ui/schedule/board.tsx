@@ -27,7 +27,7 @@ export function Board({ view, job, chosen, onChoose }: Terms) {
       </div>
       {view.rows.map((row) => (
         <Row key={row.id} name={row.name} note={row.note}>
-          <div className="when-line track" role="group" aria-label={`${row.name}, ${row.note}`}>
+          <div className="when-line track" style={{ gridTemplateRows: `repeat(${Math.max(0, ...row.blocks.map((block) => block.lane)) + 1}, 2.25rem)` }} role="group" aria-label={`${row.name}, ${row.note}`}>
             <Lines view={view} />
             {row.blocks.map((block) => <Piece key={block.task} block={block} elsewhere={job !== undefined && block.jobId !== job} named={job === undefined} chosen={block.task === chosen} onChoose={onChoose} />)}
           </div>
@@ -54,11 +54,13 @@ function Lines({ view }: { view: BoardView }) {
 }
 
 function Piece({ block, elsewhere, named, chosen, onChoose }: { block: BoardBlock; elsewhere: boolean; named: boolean; chosen: boolean; onChoose: Terms['onChoose'] }) {
-  const words = elsewhere ? `at ${block.job}` : block.label;
+  // Half a day is as wide as a word: where, without what, which the row says.
+  const short = block.finish - block.start === 1;
+  const words = elsewhere ? `at ${block.job}` : short ? (block.label.split(' · ')[0] ?? '') : block.label;
   return (
     <>
       <button type="button" data-task={block.task} title={`${block.label}, ${block.when}`} aria-label={`${named || elsewhere ? `${block.job}, ` : ''}${block.label}, ${block.when}${block.tone === 'held' ? ', held' : ''}. Why here?`}
-        className={`piece ${elsewhere ? 'of-others' : block.tone} ${chosen ? 'chosen' : ''}`} style={{ gridColumn: `${block.start + 1} / ${block.finish + 1}`, gridRow: block.lane + 1 }} onClick={() => onChoose(block.task)}>
+        className={`piece ${elsewhere ? 'of-others' : block.tone} ${short ? 'short' : ''} ${chosen ? 'chosen' : ''}`} style={{ gridColumn: `${block.start + 1} / ${block.finish + 1}`, gridRow: block.lane + 1 }} onClick={() => onChoose(block.task)}>
         <span className="words">{block.finish - block.start > 1 && block.tone === 'held' && <Mark kind="stop" silent />}{words}</span>
       </button>
       {block.float > 0 && !elsewhere && <span aria-hidden="true" className="float" style={{ gridColumn: `${block.finish + 1} / span ${block.float}`, gridRow: block.lane + 1 }} />}

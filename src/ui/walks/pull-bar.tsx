@@ -46,4 +46,4 @@ export function PullBar({ step, onSet }: { step: WalkArea['steps'][number]; onSe
   );
 }
 
-const TickOnFill = () => <svg className="mark" viewBox="0 0 16 16" aria-hidden="true"><path d="M2.5 8.5 6.2 12.4 13.5 3.6" fill="none" stroke="#fff" strokeWidth="2.6" /></svg>;
+const TickOnFill = () => <svg className="state-mark" viewBox="0 0 16 16" aria-hidden="true"><path d="M2.5 8.5 6.2 12.4 13.5 3.6" fill="none" stroke="#fff" strokeWidth="2.6" /></svg>;

@@ -1,0 +1,19 @@
+/** Which part of the house may look at which: app → ui, server → contract → core, never back. */
+const never = (name, from, to, comment) => ({ name, severity: 'error', comment, from, to });
+
+module.exports = {
+  forbidden: [
+    never('no-circles', {}, { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } }, 'two files that need each other are one subject, or hide a third'),
+    never('core-alone', { path: '^src/core' }, { path: '^src/', pathNot: '^src/core' }, 'the core knows the work and nothing else of the house'),
+    never('core-pure', { path: '^src/core', pathNot: '\\.test\\.ts$' }, { dependencyTypes: ['core'] }, 'the core has no Node modules'),
+    never('core-plain', { path: '^src/core' }, { path: 'node_modules/(react|next|better-sqlite3|dexie)' }, 'the core has no interface and no storage'),
+    never('contract-down', { path: '^src/contract' }, { path: '^src/', pathNot: '^src/(contract|core)' }, 'the contract looks only at the core'),
+    never('server-down', { path: '^src/server' }, { path: '^src/(ui|app|workers)' }, 'the server carries, it does not draw'),
+    never('ui-down', { path: '^src/ui' }, { path: '^src/(server|app|workers)' }, 'the browser never reaches the file'),
+    never('workers-thin', { path: '^src/workers' }, { path: '^src/(ui|app)' }, 'threads call the core and the server'),
+    never('nothing-from-app', { path: '^src/(?!app)' }, { path: '^src/app' }, 'routes are the top'),
+    never('no-tests', { path: '^src', pathNot: '\\.test\\.ts$' }, { path: '(\\.test\\.ts$|^tests|^demo|^bench)' }, 'the house does not need its tests or its demo'),
+    never('resolves', {}, { couldNotResolve: true }, 'an import that leads nowhere'),
+  ],
+  options: { tsConfig: { fileName: 'tsconfig.json' }, tsPreCompilationDeps: true, doNotFollow: { path: 'node_modules' }, exclude: { path: '\\.(scss|svg)$' }, enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] } },
+};

@@ -1,0 +1,65 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, writeFileSync, mkdirSync, readdirSync, statSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+/** What every command stands on. Node's own modules only: it also installs the others. */
+export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
+export const bin = (name) => join(root, 'node_modules', '.bin', name);
+
+/** Runs to the end, showing what it prints; @returns whether it went well */
+export function run(command, args, env = {}) {
+  const done = spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } });
+  return done.status === 0;
+}
+
+/** Runs to the end, showing and gathering what it prints. */
+export function runAndRead(command, args, env = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, ...env } });
+    let text = '';
+    for (const stream of [child.stdout, child.stderr]) {
+      stream.on('data', (part) => {
+        text += part;
+        process.stdout.write(part);
+      });
+    }
+    child.on('error', (error) => resolve({ ok: false, text: `${text}\n${error.message}` }));
+    child.on('close', (status) => resolve({ ok: status === 0, text }));
+  });
+}
+
+const hash = (parts) => parts.reduce((sum, part) => sum.update(part), createHash('sha256')).digest('hex');
+
+/** Names and contents of files under these places, in a fixed order. */
+export function contentHash(places) {
+  const files = (place) => {
+    const path = join(root, place);
+    if (!existsSync(path)) return [];
+    return statSync(path).isDirectory() ? readdirSync(path).sort().flatMap((name) => files(join(place, name))) : [place];
+  };
+  return hash(places.flatMap(files).flatMap((file) => [file, readFileSync(join(root, file))]));
+}
+
+const STAMPS = join(root, 'node_modules', '.aftermist');
+
+/** Does the work unless it was done for the same content already. */
+export function once(name, content, work) {
+  const stamp = join(STAMPS, name);
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === content) return;
+  work();
+  mkdirSync(STAMPS, { recursive: true });
+  writeFileSync(stamp, content);
+}
+
+/** Brings node_modules to what the lock file says. */
+export function install() {
+  once('installed', contentHash(['package-lock.json']) + process.version, () => {
+    console.log('Installing the packages (the database is compiled once; this takes a few minutes) …');
+    if (!run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])) {
+      console.error('The packages could not be installed. A C++ compiler, make and Python 3 are needed for the database.');
+      process.exit(1);
+    }
+  });
+}

@@ -1,0 +1,132 @@
+import { describe, expect, it } from 'vitest';
+import { all, one } from '@/server/database/query';
+import { simulatedGateway } from '@/server/desks/gateway';
+import type { House } from '@/server/house';
+import { renewOnce } from '@/server/schedule/renew';
+import { readPlan } from '@/server/schedule/store-plan';
+import { selectionsOf } from '@/server/selections/queries';
+import { roomsView } from '@/server/sites/rooms';
+import { roomView } from '@/server/sites/room';
+import { emptyOutbox } from '@/server/updates/outbox';
+import { updatesView } from '@/server/updates/queries';
+import { walkPack } from '@/server/walks/pack';
+import { reviewView } from '@/server/walks/review';
+import { checkPlan } from '@/core/schedule/check';
+import { demoId } from '../../demo/seed';
+import { areaOf, demoHouse, emptyHouse, give, must, newId, signalHouse, TODAY } from '../support/houses';
+
+const startWalk = (house: House): string => {
+  const id = newId();
+  must(house, 'walk.start', { id, job: signalHouse, kind: 'progress' });
+  return id;
+};
+const record = (house: House, walk: string, seen: object, at = '2027-03-09T10:00:00.000Z'): string => {
+  const id = newId();
+  const answer = give(house, 'observation.record', { observation: { id, walk, area: areaOf('guest'), ...seen } });
+  if (answer.status === 'refused') throw new Error(`${at} ${JSON.stringify(answer.problem)}`);
+  return id;
+};
+const renew = (house: House): void => void renewOnce(house.db, TODAY, '2027-03-09T12:00:00.000Z');
+const guest = (house: House) => roomView(house, signalHouse, areaOf('guest'));
+
+describe('a walk', () => {
+  it('moves the section, the plan and the drafts', () => {
+    const house = demoHouse();
+    const before = roomsView(house, signalHouse);
+    const walk = startWalk(house);
+    record(house, walk, { kind: 'progress', phase: 'wiring-rough', fraction: 1 });
+    const sweep = record(house, walk, { kind: 'remaining', text: 'chase for the bell wire', trade: 'wiring', quantity: 3, unit: 'm' });
+    record(house, walk, { kind: 'selection-check', selection: demoId('signal', 'selection', 'guest', 'Inside doors'), verdict: 'wrong', text: 'oak, not birch' });
+    must(house, 'walk.finish', { id: walk });
+    renew(house);
+
+    const rooms = roomsView(house, signalHouse);
+    expect(rooms.done).toBeGreaterThan(before.done);
+    expect(guest(house).steps.find((step) => step.phase === 'wiring-rough')).toMatchObject({ fraction: 1, seen: 'Tue 9 Mar' });
+    expect(guest(house).open.map((item) => item.text)).toContain('3 m chase for the bell wire');
+    const task = readPlan(house.db)?.tasks.find((one_) => one_.id === `item:${sweep}`);
+    expect(task).toMatchObject({ trade: 'wiring', job: signalHouse });
+    expect(selectionsOf(house, signalHouse).find((item) => item.category === 'Inside doors')?.found).toBe('wrong: oak, not birch');
+
+    const review = reviewView(house, walk);
+    expect(review.gain).toBeGreaterThan(0);
+    expect(review.areas.find((area) => area.name === 'Guest suite')?.lines.map((line) => line.text)).toEqual(['wires 30 % → done', 'to do: 3 m chase for the bell wire · wiring', 'Inside doors: wrong (oak, not birch)']);
+    expect(review.drafts.map((draft) => draft.audience)).toEqual(['client', 'crew']);
+    const client = one<{ body: string }>(house.db, `SELECT body FROM job_update WHERE walk = @walk AND audience = 'client'`, { walk })?.body;
+    expect(client).toContain('inside the walls');
+    expect(client).not.toMatch(/rough|close-in|barrier/);
+  });
+
+  it('counts a withdrawn record as if it had not been, and a late one in its right place', () => {
+    const house = demoHouse();
+    const walk = startWalk(house);
+    const wrong = record(house, walk, { kind: 'progress', phase: 'wiring-rough', fraction: 0.9 });
+    expect(walkPack(house, walk).areas.find((area) => area.id === areaOf('guest'))?.steps.find((step) => step.phase === 'wiring-rough')?.fraction).toBe(0.9);
+    record(house, walk, { kind: 'withdrawal', about: wrong });
+    expect(walkPack(house, walk).areas.find((area) => area.id === areaOf('guest'))?.steps.find((step) => step.phase === 'wiring-rough')?.fraction).toBe(0.3);
+    must(house, 'walk.finish', { id: walk });
+    renew(house);
+    const version = readPlan(house.db)?.version;
+    record(house, walk, { kind: 'remaining', text: 'came late', trade: 'wiring' });
+    renew(house);
+    expect(readPlan(house.db)?.version).toBe((version ?? 0) + 1);
+    expect(give(house, 'walk.finish', { id: walk })).toMatchObject({ status: 'refused', problem: { code: 'finished-already' } });
+  });
+
+  it('leaves nothing to be planned twice, and marks survive a stop in between', () => {
+    const house = demoHouse();
+    const walk = startWalk(house);
+    record(house, walk, { kind: 'progress', phase: 'wiring-rough', fraction: 0.5 });
+    must(house, 'walk.finish', { id: walk });
+    expect(all(house.db, 'SELECT * FROM plan_mark')).toHaveLength(1);
+    renew(house);
+    expect(all(house.db, 'SELECT * FROM plan_mark')).toHaveLength(0);
+    expect(renewOnce(house.db, TODAY, '2027-03-09T12:01:00.000Z')).toBeUndefined();
+    expect(all(house.db, 'SELECT * FROM job_update WHERE walk = @walk', { walk })).toHaveLength(2);
+  });
+});
+
+describe('sending', () => {
+  it('hands a message over once, tells of failures and lets it be tried again', () => {
+    const house = demoHouse();
+    const draft = updatesView(house, signalHouse).updates.find((update) => update.state === 'draft' && update.audience === 'client');
+    if (!draft) throw new Error('The demo has no draft.');
+    const recipients = [{ messageId: newId(), linkId: newId(), name: 'Averill', address: 'averill@watchsteps.example' }, { messageId: newId(), linkId: newId(), name: 'Nobody', address: 'nobody@nowhere.invalid' }];
+    const payload = { id: draft.id, version: draft.version, title: draft.title, body: 'As changed by hand.', expiresOn: '2027-04-08', recipients };
+    must(house, 'update.send', payload);
+    expect(give(house, 'update.send', { ...payload, version: draft.version + 1 })).toMatchObject({ status: 'refused', problem: { code: 'not-a-draft' } });
+    expect(emptyOutbox(house, simulatedGateway)).toBe(2);
+    expect(emptyOutbox(house, simulatedGateway)).toBe(0);
+    const sent = updatesView(house, signalHouse).updates.find((update) => update.id === draft.id);
+    expect(sent).toMatchObject({ state: 'sent', body: 'As changed by hand.' });
+    expect(sent?.messages.find((message) => message.recipient === 'Nobody')).toMatchObject({ state: 'failed', failure: 'There is no such address.' });
+    must(house, 'message.retry', { id: recipients[1]?.messageId });
+    expect(emptyOutbox(house, simulatedGateway)).toBe(1);
+    expect(JSON.stringify([all(house.db, 'SELECT * FROM message'), all(house.db, 'SELECT * FROM share_link'), all(house.db, 'SELECT * FROM command_log')])).not.toContain(updatesView(house, signalHouse).links[0]?.path.slice(3));
+  });
+
+  it('refuses to send to nobody or to no address', () => {
+    const house = demoHouse();
+    const draft = updatesView(house, signalHouse).updates.find((update) => update.state === 'draft');
+    const payload = { id: draft?.id, version: draft?.version, title: 'T', body: 'B', expiresOn: '2027-04-08' };
+    expect(give(house, 'update.send', { ...payload, recipients: [] })).toMatchObject({ status: 'refused', problem: { title: 'name at least one recipient' } });
+    expect(give(house, 'update.send', { ...payload, recipients: [{ messageId: newId(), linkId: newId(), name: 'A', address: 'a' }] })).toMatchObject({ status: 'refused', problem: { field: 'recipients[0].address' } });
+  });
+});
+
+describe('a job made from nothing', () => {
+  it('has a plan that obeys itself as soon as its areas are set out', () => {
+    const house = emptyHouse();
+    const [owner, job, level] = [newId(), newId(), newId()];
+    must(house, 'firm.found', { name: 'Firm', personId: owner, ownerName: 'Owner', email: 'o@firm.example', password: 'long enough for it' }, { kind: 'founder' });
+    must(house, 'job.open', { id: job, name: 'One kitchen', units: 'metric', startDay: '2027-03-15', promiseDay: '2027-05-01' });
+    expect(roomsView(house, job)).toMatchObject({ done: 0, finish: null, levels: [] });
+    must(house, 'areas.set-out', { job, levels: [{ id: level, name: 'Ground floor', height: 0 }], areas: [{ id: newId(), level, name: 'Kitchen', kind: 'room', works: ['kitchen'] }, { id: newId(), level, name: 'Hall', kind: 'room', works: ['none'] }] });
+    renew(house);
+    const plan = readPlan(house.db);
+    expect(plan && checkPlan(plan)).toEqual([]);
+    expect(plan?.tasks.every((task) => task.reason.text.length > 0)).toBe(true);
+    expect(plan?.tasks.find((task) => task.phase === 'protect')).toMatchObject({ label: 'Kitchen · protect' });
+    expect(roomsView(house, job).finish).toMatch(/^2027-0[3-6]/);
+  });
+});

@@ -1,0 +1,59 @@
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { inject, onTestFinished } from 'vitest';
+import { v7 } from 'uuid';
+import type { CommandAnswer } from '@/contract/command';
+import { receive } from '@/server/door/door';
+import type { Who } from '@/server/door/who';
+import { openHouse, type House } from '@/server/house';
+import { demoId } from '../../demo/seed';
+
+declare module 'vitest' {
+  interface ProvidedContext {
+    demo: string;
+  }
+}
+
+/** The demo's fixed today: a Tuesday. */
+export const TODAY = '2027-03-09';
+export const root = join(import.meta.dirname, '..', '..');
+
+/** A folder of its own, taken away afterwards. */
+export function folder(): string {
+  const path = mkdtempSync(join(tmpdir(), 'aftermist-'));
+  onTestFinished(() => rmSync(path, { recursive: true, force: true }));
+  return path;
+}
+
+function opened(path: string): House {
+  const house = openHouse({ folder: path, root, today: TODAY });
+  onTestFinished(() => void house.db.close());
+  return house;
+}
+
+export const emptyHouse = (): House => opened(folder());
+
+/** A copy of the seeded demo firm, to be changed at will. */
+export function demoFolder(): string {
+  const path = folder();
+  cpSync(inject('demo'), path, { recursive: true });
+  return path;
+}
+export const demoHouse = (): House => opened(demoFolder());
+
+export const MAREN: Who = { kind: 'person', id: demoId('person', 'maren'), name: 'Maren', role: 'contractor' };
+export const signalHouse = demoId('signal');
+export const areaOf = (name: string, job = 'signal'): string => demoId(job, 'area', name);
+
+export type Answer = CommandAnswer & { httpStatus: number };
+export const newId = (): string => v7();
+export const command = (type: string, payload: unknown, over: object = {}) => ({ id: newId(), type, at: '2027-03-09T09:00:00.000Z', payload, ...over });
+export const give = (house: House, type: string, payload: unknown, who: Who = MAREN): Answer => receive(house, who, command(type, payload));
+
+/** The answer of a command that must be taken. */
+export function must(house: House, type: string, payload: unknown, who: Who = MAREN): unknown {
+  const answer = give(house, type, payload, who);
+  if (answer.status === 'refused') throw new Error(`${type}: ${JSON.stringify(answer.problem)}`);
+  return answer.result;
+}
