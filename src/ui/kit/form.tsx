@@ -28,7 +28,8 @@ interface FormTerms<Kind extends CommandKind<ObjectSchema<AnyObject>>> {
 export function CommandForm<Kind extends CommandKind<ObjectSchema<AnyObject>>>({ kind, start, submit, onDone, deliver = (payload) => send(kind, payload), beside, children }: FormTerms<Kind>) {
   const router = useRouter();
   const [problem, setProblem] = useState<ProblemDocument>();
-  const form = useForm<FieldValues>({ resolver: yupResolver(kind.schema) as unknown as Resolver, defaultValues: start as unknown as DefaultValues<FieldValues>, mode: 'onTouched' });
+  const [first] = useState(start);
+  const form = useForm<FieldValues>({ resolver: yupResolver(kind.schema) as unknown as Resolver, defaultValues: first as unknown as DefaultValues<FieldValues>, mode: 'onTouched' });
   const onSubmit = form.handleSubmit(async (payload) => {
     setProblem(undefined);
     const sent = await deliver(payload as PayloadOf<Kind>);

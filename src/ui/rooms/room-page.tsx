@@ -33,7 +33,7 @@ export function RoomPage({ view }: { view: RoomView }) {
           </span>
         </div>
         {cautions.map((caution) => <div key={caution.id} className="notice bad"><Mark kind="hazard" /><div>{caution.text} <span className="soft small-text">{caution.by}, {caution.when}</span></div></div>)}
-        <div className="columns">
+        <div className="main-and-aside">
           <section>
             <div className="block-head"><h2>How far</h2><span className="push small-text soft">first step at the foot</span></div>
             <WideLadder view={view} />

@@ -23,6 +23,7 @@ export function Rooms({ view }: { view: RoomsView }) {
             <div className="page-head">
               <h1>{Math.round(view.done * 100)} % of the work is done</h1>
               <span className="soft">{headline(view)}</span>
+              <span className="push no-print"><StartWalk job={job.id} openWalk={job.openWalk} /></span>
             </div>
             <PlanProblem problem={view.problem} />
             <Section view={view} />
@@ -32,7 +33,6 @@ export function Rooms({ view }: { view: RoomsView }) {
           </div>
           <aside aria-label="What holds and who comes">
             <div className="actions mb-3 no-print">
-              <StartWalk job={job.id} openWalk={job.openWalk} />
               <PrintButton>Print section</PrintButton>
               <Link href={`/jobs/${job.id}/set-out`} className="btn btn-link px-1">Job and areas</Link>
             </div>

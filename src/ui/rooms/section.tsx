@@ -32,25 +32,21 @@ export function Section({ view }: { view: RoomsView }) {
   const [left, right] = [faces.filter((_, at) => at % 2 === 0), faces.filter((_, at) => at % 2 === 1)];
   const whole = levels.filter((level) => level.areas.length > PART).length;
   const isPart = (level: RoomsView['levels'][number]): boolean => whole > 0 && level.areas.length <= PART;
-  const height = ladderHeight(whole || levels.length);
+  const crowned = levels[0] !== undefined && isPart(levels[0]);
+  const height = crowned ? 100 : ladderHeight(whole || levels.length);
   const style = {
     '--ladder': `${height}px`, '--flank': `${Math.min(330, Math.max(height, (whole || levels.length) * (height + STOREY_REST) - STOREY_REST))}px`,
     '--left': left.length > 0 ? `${left.length * 72}px` : 0, '--right': right.length > 0 ? `${right.length * 72}px` : 0, '--beside': outbuildings.length > 0 ? `${outbuildings.length * 84}px` : 0,
   } as CSSProperties;
   return (
     <div className="section" style={style}>
-      <div className="above">
-        <svg className="roof-line" viewBox="0 0 100 40" preserveAspectRatio="none" aria-hidden="true"><path d="M0 39.5 38 3h24l38 36.5" fill="none" stroke="currentColor" strokeWidth="2" vectorEffect="non-scaling-stroke" /></svg>
+      <div className={`above ${crowned ? 'narrow' : ''}`}>
+        <RoofLine path={crowned ? 'M3 39.5 17 3h66l14 36.5' : 'M0 39.5 36 3h28l36 36.5'} />
         {roofs.map((area) => <Place key={area.id} area={area} job={job.id} />)}
       </div>
       <Flank side="left" areas={left} job={job.id} />
       <div className="storeys">
-        {levels.map((level) => (
-          <section key={level.id} className={`storey ${isPart(level) ? 'part' : ''}`} aria-label={level.name}>
-            <header><h2>{level.name}</h2>{level.note && <span>{level.note}</span>}</header>
-            <div className="row-of-areas">{level.areas.map((area) => <Place key={area.id} area={area} job={job.id} short={level.areas.length > 6} />)}</div>
-          </section>
-        ))}
+        {levels.map((level) => isPart(level) ? <div key={level.id} className="part-row"><RoofLine path="M0 39.5 37 6M63 6l37 33.5" /><Storey level={level} job={job.id} part /></div> : <Storey key={level.id} level={level} job={job.id} />)}
       </div>
       <Flank side="right" areas={right} job={job.id} />
       <Flank side="beside" areas={outbuildings} job={job.id} />
@@ -59,6 +55,19 @@ export function Section({ view }: { view: RoomsView }) {
     </div>
   );
 }
+
+function Storey({ level, job, part }: { level: RoomsView['levels'][number]; job: string; part?: boolean }) {
+  return (
+    <section className={`storey ${part ? 'part' : ''}`} aria-label={level.name}>
+      <header><h2>{level.name}</h2>{level.note && <span>{level.note}</span>}</header>
+      <div className="row-of-areas">{level.areas.map((area) => <Place key={area.id} area={area} job={job} short={level.areas.length > 6} />)}</div>
+    </section>
+  );
+}
+
+const RoofLine = ({ path }: { path: string }) => (
+  <svg className="roof-line" viewBox="0 0 100 40" preserveAspectRatio="none" aria-hidden="true"><path d={path} fill="none" stroke="currentColor" strokeWidth="2" vectorEffect="non-scaling-stroke" /></svg>
+);
 
 function Flank({ side, areas, job }: { side: 'left' | 'right' | 'beside'; areas: AreaView[]; job: string }) {
   if (areas.length === 0) return null;

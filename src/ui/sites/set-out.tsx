@@ -74,7 +74,7 @@ function CsvEntry({ problems, onText }: { problems: CsvProblem[]; onText: (text:
       <div className="block-head"><h2>From a list (CSV)</h2></div>
       <Form.Group controlId="csv-text" className="mt-2">
         <Form.Label>Paste it here, or choose a file</Form.Label>
-        <Form.Control as="textarea" rows={6} className="mono" value={text} placeholder={CSV_EXAMPLE} onChange={(event) => setText(event.target.value)} />
+        <Form.Control as="textarea" rows={6} className="mono text-wrap" value={text} placeholder={CSV_EXAMPLE} onChange={(event) => setText(event.target.value)} />
       </Form.Group>
       <Form.Control className="mt-2" type="file" accept=".csv,text/csv,text/plain" aria-label="CSV file of areas" onChange={(event) => void (event.target as HTMLInputElement).files?.[0]?.text().then((content) => { setText(content); onText(content); })} />
       <CsvProblems problems={problems} />
