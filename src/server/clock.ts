@@ -6,6 +6,8 @@ import { daysBetween, addDays, type Day } from '@/core/units/day';
  */
 export interface Clock {
   now: () => Date;
+  /** Days that a fixed today lies after the real one; browsers make their times by it. */
+  shiftDays?: number;
 }
 
 const localDay = (date: Date): Day =>
@@ -13,11 +15,13 @@ const localDay = (date: Date): Day =>
 
 export function makeClock(fixedToday: string | undefined): Clock {
   if (!fixedToday) return { now: () => new Date() };
+  // Settled at the start: a day that passes while it runs passes in the fixed calendar too.
+  const shiftDays = daysBetween(localDay(new Date()), fixedToday);
   return {
+    shiftDays,
     now: () => {
-      const real = new Date();
-      const shifted = new Date(real);
-      shifted.setDate(shifted.getDate() + daysBetween(localDay(real), fixedToday));
+      const shifted = new Date();
+      shifted.setDate(shifted.getDate() + shiftDays);
       return shifted;
     },
   };

@@ -2,7 +2,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import sharp from 'sharp';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { StoredPlan } from '@/server/schedule/store-plan';
 import { areaOf, demoFolder, folder, signalHouse } from '../support/houses';
 import { DESK, launch, PHONE, press, seesText, visit } from '../support/browser';
@@ -10,10 +10,16 @@ import { serve, type Server } from '../support/server';
 
 let browser: Browser;
 let server: Server;
-const complaints: string[] = [];
+let complaints: string[] = [];
 
 beforeAll(async () => {
   browser = await launch();
+});
+beforeEach(() => {
+  complaints = [];
+});
+afterEach(async () => {
+  await Promise.all(browser.browserContexts().slice(1).map((context) => context.close()));
 });
 afterAll(async () => {
   await browser.close();
@@ -100,7 +106,7 @@ describe('one walk, end to end', () => {
       // The end: review, effect, drafts.
       await (await phone.waitForSelector('::-p-text(of 18)'))?.click();
       await press(phone, 'Finish the walk');
-      await phone.waitForFunction(() => location.pathname.endsWith('/review'), { timeout: 20_000 });
+      await phone.waitForFunction(() => location.pathname.includes('/walks/'), { timeout: 20_000 });
       await seesText(phone, 'wires 30 % → done');
       await seesText(phone, 'Wall tiles: wrong (white, not sage)');
       await seesText(phone, 'to do: 3 backing blocks over the basin');

@@ -48,7 +48,7 @@ describe('a walk', () => {
     expect(task).toMatchObject({ trade: 'wiring', job: signalHouse });
     expect(selectionsOf(house, signalHouse).find((item) => item.category === 'Inside doors')?.found).toBe('wrong: oak, not birch');
 
-    const review = reviewView(house, walk);
+    const review = reviewView(house, signalHouse, walk);
     expect(review.gain).toBeGreaterThan(0);
     expect(review.areas.find((area) => area.name === 'Guest suite')?.lines.map((line) => line.text)).toEqual(['wires 30 % → done', 'to do: 3 m chase for the bell wire · wiring', 'Inside doors: wrong (oak, not birch)']);
     expect(review.drafts.map((draft) => draft.audience)).toEqual(['client', 'crew']);

@@ -27,8 +27,14 @@ export async function press(page: Page, words: string): Promise<void> {
   await page.locator(`::-p-aria(${words})`).click();
 }
 
-export const seesText = (page: Page, words: string): Promise<unknown> =>
-  page.waitForFunction((text: string) => document.body.innerText.includes(text), { timeout: 15_000 }, words);
+/** Waits for words on the page; tells what was there instead. */
+export async function seesText(page: Page, words: string): Promise<void> {
+  try {
+    await page.waitForFunction((text: string) => document.body.innerText.includes(text), { timeout: 15_000 }, words);
+  } catch {
+    throw new Error(`“${words}” is not on ${page.url()}:\n${await page.evaluate(() => document.body.innerText)}`);
+  }
+}
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 

@@ -22,6 +22,10 @@ export interface FrameView {
   jobs: { id: string; name: string; state: JobState }[];
   today: Day;
   demo: boolean;
+  /** The newest change this was drawn from. */
+  seq: number;
+  /** Days that the house's fixed today lies after the real one; 0 but in a demo with a fixed day. */
+  shiftDays: number;
 }
 
 export interface JobHead {

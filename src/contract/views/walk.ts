@@ -10,6 +10,7 @@ export interface WalkPack {
   walk: { id: string; kind: WalkKind; startedAt: string; finished: boolean };
   job: { id: string; name: string; units: 'metric' | 'imperial' };
   areas: WalkArea[];
+  shiftDays: number;
 }
 
 export interface WalkArea {

@@ -18,8 +18,13 @@ export function frameView(house: House, person: PersonView): FrameView {
     jobs: all(house.db, `SELECT id, name, state FROM job WHERE state <> 'closed' ORDER BY position`),
     today: today(house.clock),
     demo: house.demo,
+    seq: newestChange(house.db),
+    shiftDays: house.clock.shiftDays ?? 0,
   };
 }
+
+/** The number of the newest entry in the log. */
+export const newestChange = (db: Connection): number => one<{ seq: number | null }>(db, 'SELECT max(seq) AS seq FROM command_log')?.seq ?? 0;
 
 export function needJob(db: Connection, id: string): JobRow {
   const row = one<JobRow>(db, 'SELECT * FROM job WHERE id = @id', { id });

@@ -54,7 +54,7 @@ export function walkPack(house: House, id: string): WalkPack {
     cautions: ofKind(all_, 'caution').filter((caution) => caution.area === area.id && caution.walk !== id).map((caution) => caution.text),
     recorded: (mine.get(area.id) ?? []).flatMap(recorded),
   }));
-  return { walk: { id, kind: walk.kind, startedAt: walk.started_at, finished: walk.finished_at !== null }, job: { id: job.id, name: job.name, units: job.units }, areas };
+  return { walk: { id, kind: walk.kind, startedAt: walk.started_at, finished: walk.finished_at !== null }, job: { id: job.id, name: job.name, units: job.units }, areas, shiftDays: house.clock.shiftDays ?? 0 };
 }
 
 /** A line for what was typed, measured or pictured; progress and checks show in their own places. */

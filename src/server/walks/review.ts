@@ -7,6 +7,7 @@ import { percent } from '@/core/updates/news';
 import { standing } from '@/core/walks/observation';
 import { today } from '../clock';
 import { all, one } from '../database/query';
+import { notFound } from '../door/refusal';
 import type { House } from '../house';
 import { planInput } from '../schedule/plan-input';
 import { readPlan } from '../schedule/store-plan';
@@ -21,8 +22,9 @@ import { observationsOf } from './queries';
  * The end of a walk: what it changed, what that does to the plan, and the updates. Before it is finished the effect is
  * worked out on the spot; afterwards it is the one that was stored.
  */
-export function reviewView(house: House, id: string): ReviewView {
+export function reviewView(house: House, job: string, id: string): ReviewView {
   const walk = needWalk(house, id);
+  if (walk.job !== job) throw notFound('walk of this job');
   const now = today(house.clock);
   const { before, after, planning, problem } = plansOf(house, walk);
   const news = after && newsOf(house.db, walk, before, after);

@@ -1,11 +1,12 @@
 'use client';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import type { ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
 import type { FrameView } from '@/contract/views/job';
 import { HouseMark } from '../kit/house-mark';
 import { SayProvider } from '../kit/said';
 import { Live } from '../offline/live';
+import { liveOn } from '../offline/send';
 import { Unsent } from '../offline/unsent';
 import { Find } from './find';
 import { JobSwitcher } from './job-switcher';
@@ -16,9 +17,10 @@ import { ThumbBar } from './thumb-bar';
 /** What stands around every page: where I am, what else there is, what is not yet sent, who I am. */
 export function Frame({ view, children }: { view: FrameView; children: ReactNode }) {
   const { job } = placeOf(usePathname());
+  useEffect(() => liveOn(view.shiftDays), [view.shiftDays]);
   return (
     <SayProvider>
-      <Live />
+      <Live seq={view.seq} />
       <a className="skip" href="#main">To the content</a>
       <header className="top-line">
         <Link href="/" className="house-mark" aria-label="Aftermist, today over all jobs"><HouseMark /><span aria-hidden="true">Aftermist</span></Link>

@@ -6,7 +6,12 @@ export type Sent<Result = unknown> = { ok: true; result: Result } | { ok: false;
 
 export const newId = (): string => uuid();
 
-export const makeCommand = (type: string, payload: unknown): Command => ({ id: newId(), type, at: new Date().toISOString(), payload });
+const DAY_MS = 86_400_000;
+let shiftDays = 0;
+/** A demo with a fixed today has its visitors live on that day too. */
+export const liveOn = (days: number): void => void (shiftDays = days);
+
+export const makeCommand = (type: string, payload: unknown): Command => ({ id: newId(), type, at: new Date(Date.now() + shiftDays * DAY_MS).toISOString(), payload });
 
 const NO_CONNECTION: ProblemDocument = { type: '/problems/no-connection', title: 'No connection: this was not kept yet. What you typed is still here; try again.', status: 0, code: 'no-connection' };
 const FAILED: ProblemDocument = { type: '/problems/failed', title: 'Something went wrong on the server. What you typed is still here; try again.', status: 500, code: 'failed' };

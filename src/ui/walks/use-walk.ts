@@ -4,7 +4,7 @@ import { finishWalk, recordObservation, type RecordedObservation } from '@/contr
 import type { WalkArea, WalkPack } from '@/contract/views/walk';
 import { useSay } from '../kit/said';
 import { enqueue, onOutbox, waiting } from '../offline/outbox';
-import { makeCommand, newId } from '../offline/send';
+import { liveOn, makeCommand, newId } from '../offline/send';
 import { withRecords } from './walk-state';
 
 /** One kind of record without what every record has. */
@@ -21,6 +21,7 @@ export interface Walking {
 export function useWalk(pack: WalkPack): Walking {
   const walk = pack.walk.id;
   const say = useSay();
+  useEffect(() => liveOn(pack.shiftDays), [pack.shiftDays]);
   const [records, setRecords] = useState<RecordedObservation[]>([]);
   const [previews, setPreviews] = useState<ReadonlyMap<string, string>>(new Map());
   // What an earlier visit of this page could not send yet is still part of the walk.

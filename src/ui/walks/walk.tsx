@@ -38,8 +38,8 @@ function Walking({ pack }: { pack: WalkPack }) {
   const finish = useCallback(async () => {
     setFinishing(true);
     await walking.finish();
-    router.push(`/walks/${pack.walk.id}/review`);
-  }, [pack.walk.id, router, walking]);
+    router.push(`/jobs/${pack.job.id}/walks/${pack.walk.id}`);
+  }, [pack.job.id, pack.walk.id, router, walking]);
   const onward = useCallback(() => (next ? go(at + 1) : setPanel('route')), [at, go, next]);
 
   useEffect(() => {
@@ -69,7 +69,7 @@ function Walking({ pack }: { pack: WalkPack }) {
         <Unsent />
       </header>
       <main className="walk-body">
-        {pack.walk.finished && <p className="soft">This walk is finished. What you add now still belongs to it. <Link href={`/walks/${pack.walk.id}/review`}>To its review</Link></p>}
+        {pack.walk.finished && <p className="soft">This walk is finished. What you add now still belongs to it. <Link href={`/jobs/${pack.job.id}/walks/${pack.walk.id}`}>To its review</Link></p>}
         {!area && <p>This job has no areas yet. <Link href={`/jobs/${pack.job.id}/set-out`}>Set them out first.</Link></p>}
         {area && panel === 'route' && <Route areas={walking.areas} at={at} finished={pack.walk.finished} finishing={finishing} onGo={go} onFinish={() => void finish()} />}
         {area && panel !== 'route' && (

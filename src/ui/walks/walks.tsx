@@ -27,8 +27,8 @@ export function Walks({ view }: { view: WalksView }) {
           {view.walks.map((walk) => (
             <li key={walk.id}>
               <Mark kind={walk.finished ? 'done' : 'under-way'} />
-              <div className="what"><Link className="fw-bold" href={walk.finished ? `/walks/${walk.id}/review` : `/walk/${walk.id}`}>{walk.when}, {walk.kind} walk</Link> <span className="soft">{walk.by}</span><div className="small-text soft">{walk.finished ? walk.summary : 'not finished'}</div></div>
-              {walk.finished && <Link className="small-text" href={`/walks/${walk.id}/review`}>what it changed</Link>}
+              <div className="what"><Link className="fw-bold" href={walk.finished ? `/jobs/${view.job.id}/walks/${walk.id}` : `/walk/${walk.id}`}>{walk.when}, {walk.kind} walk</Link> <span className="soft">{walk.by}</span><div className="small-text soft">{walk.finished ? walk.summary : 'not finished'}</div></div>
+              {walk.finished && <Link className="small-text" href={`/jobs/${view.job.id}/walks/${walk.id}`}>what it changed</Link>}
             </li>
           ))}
         </ul>

@@ -2,6 +2,7 @@ import { signedIn } from '@/server/access/session';
 import { house } from '@/server/house';
 import { Refusal } from '@/server/door/refusal';
 import { problemResponse } from '@/server/http';
+import { newestChange } from '@/server/sites/queries';
 
 export const dynamic = 'force-dynamic';
 const HEARTBEAT_MS = 20_000;
@@ -9,7 +10,7 @@ const HEARTBEAT_MS = 20_000;
 /** The change stream: one number of the log for every change, so that screens know when to look again. */
 export async function GET(request: Request): Promise<Response> {
   if (!(await signedIn())) return problemResponse(new Refusal(401, { code: 'not-signed-in', message: 'Sign in first.' }));
-  const { news } = house();
+  const { db, news } = house();
   const encoder = new TextEncoder();
   let stop = (): void => undefined;
   const stream = new ReadableStream({
@@ -22,6 +23,7 @@ export async function GET(request: Request): Promise<Response> {
       };
       news.on('log', tell);
       controller.enqueue(encoder.encode('retry: 2000\n\n'));
+      tell(newestChange(db));
       request.signal.addEventListener('abort', () => {
         stop();
         controller.close();

@@ -5,8 +5,8 @@ import { Review } from '@/ui/walks/review';
 
 export const metadata = { title: 'Review of a walk' };
 
-export default async function ReviewPage({ params }: { params: Promise<{ walk: string }> }) {
-  const { walk } = await params;
-  const { view } = await shown(() => reviewView(house(), walk));
+export default async function ReviewPage({ params }: { params: Promise<{ job: string; walk: string }> }) {
+  const { job, walk } = await params;
+  const { view } = await shown(() => reviewView(house(), job, walk));
   return <Review view={view} />;
 }
