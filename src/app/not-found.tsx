@@ -1,11 +1,5 @@
-import Link from 'next/link';
+import { NotHere } from '@/ui/kit/not-here';
 
 export default function NotFound() {
-  return (
-    <main className="letter">
-      <h1>This page does not exist</h1>
-      <p>The address is wrong, or what stood here was taken away.</p>
-      <p><Link href="/">Back to today</Link></p>
-    </main>
-  );
+  return <main className="letter"><NotHere /></main>;
 }

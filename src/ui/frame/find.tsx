@@ -50,8 +50,8 @@ export function Find({ jobs }: { jobs: FrameView['jobs'] }) {
   };
   return (
     <>
-      <button type="button" className="find-open" aria-label="Find anything" onClick={() => setOpen(true)}>
-        <Search aria-hidden="true" size={22} /><span>Find anything</span><kbd>Ctrl K</kbd>
+      <button type="button" className="find-open" onClick={() => setOpen(true)}>
+        <Search aria-hidden="true" size={22} /><span>Find anything</span><kbd aria-hidden="true">Ctrl K</kbd>
       </button>
       <Modal show={open} onHide={() => setOpen(false)} onShow={look} className="find" aria-label="Find">
         <Modal.Body>

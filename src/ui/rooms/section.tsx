@@ -4,14 +4,16 @@ import type { AreaView, RoomsView } from '@/contract/views/job';
 import { Caption, Ladder, RungCell } from '../kit/ladder';
 
 const doneOf = (area: AreaView): number => area.rungs.filter((rung) => rung.fraction >= 1).length;
-const said = (area: AreaView): string => (area.rungs.length === 0 ? `${area.name}: ${area.caption}` : `${area.name}: ${area.caption}; ${doneOf(area)} of ${area.rungs.length} steps done`);
+/** What the ladder shows, for those who do not see it. */
+const Said = ({ area }: { area: AreaView }) => (area.rungs.length === 0 ? null : <span className="visually-hidden">, {doneOf(area)} of {area.rungs.length} steps done</span>);
 
 function Place({ area, job, short }: { area: AreaView; job: string; short?: boolean }) {
   return (
     <div className="place">
-      <Link href={`/jobs/${job}/areas/${area.id}`} aria-label={said(area)}>
+      <Link href={`/jobs/${job}/areas/${area.id}`}>
         <span className="name">{area.name}</span>
         <Caption area={area} />
+        <Said area={area} />
         <Ladder area={area} {...(short ? { short } : {})} />
       </Link>
     </div>
@@ -77,8 +79,8 @@ function Flank({ side, areas, job }: { side: 'left' | 'right' | 'beside'; areas:
 function GroundPlace({ area, job }: { area: AreaView; job: string }) {
   return (
     <div className="place ground-place">
-      <Link href={`/jobs/${job}/areas/${area.id}`} aria-label={said(area)}>
-        <span><span className="name">{area.name}</span><Caption area={area} /></span>
+      <Link href={`/jobs/${job}/areas/${area.id}`}>
+        <span><span className="name">{area.name}</span><Caption area={area} /><Said area={area} /></span>
         <span className="lying" aria-hidden="true">{area.rungs.map((rung) => <RungCell key={rung.phase} rung={rung} />)}</span>
       </Link>
     </div>

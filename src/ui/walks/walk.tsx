@@ -83,13 +83,13 @@ function Walking({ pack }: { pack: WalkPack }) {
             <AreaBody area={area} walking={walking} />
           </>
         )}
+        <input ref={file} type="file" accept="image/*" capture="environment" className="visually-hidden" tabIndex={-1} aria-label="Picture of this area"
+          onChange={(event) => {
+            const picture = event.target.files?.[0];
+            event.target.value = '';
+            if (picture && area) walking.record({ kind: 'picture', area: area.id, picture: '' }, 'Picture kept', picture);
+          }} />
       </main>
-      <input ref={file} type="file" accept="image/*" capture="environment" className="visually-hidden" tabIndex={-1} aria-label="Picture of this area"
-        onChange={(event) => {
-          const picture = event.target.files?.[0];
-          event.target.value = '';
-          if (picture && area) walking.record({ kind: 'picture', area: area.id, picture: '' }, 'Picture kept', picture);
-        }} />
       {area && (
         <nav className="thumb" aria-label="Record">
           <button type="button" onClick={() => file.current?.click()}>Picture</button>

@@ -1,0 +1,11 @@
+import Link from 'next/link';
+
+export function NotHere() {
+  return (
+    <>
+      <h1>This page does not exist</h1>
+      <p>The address is wrong, or what stood here was taken away.</p>
+      <p><Link href="/">Back to today</Link></p>
+    </>
+  );
+}
