@@ -21,7 +21,7 @@ const HEIGHT = 480;
 
 /** A small seeded generator (mulberry32) over the text's hash. */
 function seeded(text: string): () => number {
-  let state = [...text].reduce((hash, letter) => Math.imul(hash ^ letter.charCodeAt(0), 16_777_619), 2_166_136_261);
+  let state = Array.from(text).reduce((hash, letter) => Math.imul(hash ^ letter.charCodeAt(0), 16_777_619), 2_166_136_261);
   return () => {
     state = (state + 0x6d2b79f5) | 0;
     let t = Math.imul(state ^ (state >>> 15), 1 | state);

@@ -116,7 +116,7 @@ describe('one walk, end to end', () => {
       const desk = await visit(browser, DESK, complaints);
       await desk.goto(`${server.url}/jobs/${signalHouse}`);
       const guest = await desk.waitForSelector(`a[href$="/areas/${areaOf('guest')}"]`);
-      expect(await guest?.evaluate((link) => link.textContent)).toContain('7 of 21 steps done');
+      expect(await guest?.evaluate((link) => link.textContent)).toContain('7 of 22 steps done');
       const after = await planOf();
       expect(after.version).toBeGreaterThan(before.version);
       const moved = after.tasks.find((task) => task.job === signalHouse && task.state === 'waiting' && task.start < 16 && before.tasks.some((old) => old.id === task.id && old.start !== task.start));

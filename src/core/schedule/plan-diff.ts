@@ -1,6 +1,6 @@
 import { slotOf, type Slot } from '../units/slot';
 import type { Day } from '../units/day';
-import { jobFinish, type Plan, type PlannedTask } from './plan';
+import { jobFinish, type PlannedTask } from './plan';
 
 /** How one plan differs from the one before it, for one job; slots count from the later plan's origin. */
 export interface PlanDiff {
@@ -27,7 +27,7 @@ export function planDiff(before: Part | undefined, after: Part, job: string): Pl
     else if (task.state === 'waiting' ? former.start + shift !== task.start : former.finish + shift !== task.finish) diff.moved.push({ task, from: former.start + shift, to: task.start });
   }
   diff.gone = [...was.keys()];
-  const [from, to] = [before && jobFinish(before, job), jobFinish(after as Pick<Plan, 'tasks'>, job)];
+  const [from, to] = [before && jobFinish(before, job), jobFinish(after, job)];
   diff.finish = { ...(from === undefined ? {} : { from: from + shift }), ...(to === undefined ? {} : { to }) };
   return diff;
 }

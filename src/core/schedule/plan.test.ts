@@ -110,13 +110,13 @@ const networks = fc.record({
     ...one, job: number % 2 ? 'odd' : 'even', shares: one.area === null ? 0 : one.shares,
     duration: one.state === 'done' ? 0 : one.state === 'under-way' ? Math.max(1, one.duration) : one.duration,
     floor: one.state === 'waiting' ? one.floor : 0,
-  }) as Task);
+  }));
   const id = (number: number): string | undefined => tasks[number]?.id;
   return input({
     tasks,
     links: raw.links.flatMap(({ from, to, ...rest }) => {
       const [before, after] = [id(Math.min(from, to)), id(Math.max(from, to))];
-      return before && after && before !== after ? [link(before, after, rest as Partial<Link>)] : [];
+      return before && after && before !== after ? [link(before, after, rest)] : [];
     }),
     notBefore: raw.waits.flatMap(({ task: number, slot }) => (id(number) ? [{ task: id(number) ?? '', slot, because: 'it comes then', open: false }] : [])),
     crews: [{ id: 'a', name: 'A', capacity: raw.capacity, away: new Set(raw.away) }, { id: 'b', name: 'B', capacity: 1, away: new Set() }],

@@ -101,7 +101,7 @@ export const PHASES = {
   'roof-strip': { label: 'open roof', plain: 'opening the roof', trade: 'roofing', halfDays: 2, outdoor: true, loud: true },
   deck: { label: 'deck and rafters', plain: 'the roof timbers', trade: 'carpentry', halfDays: 2, outdoor: true },
   underlay: { label: 'underlay', plain: 'making the roof watertight', trade: 'roofing', halfDays: 1, outdoor: true, covers: true },
-  'roof-flashings': { label: 'flashings', plain: 'the roof flashings', trade: 'roofing', halfDays: 2, outdoor: true },
+  'roof-flashings': { label: 'flashings', plain: 'sealing the edges of the roof', trade: 'roofing', halfDays: 2, outdoor: true },
   covering: { label: 'covering', plain: 'the roof covering', trade: 'roofing', halfDays: 4, outdoor: true, covers: true },
   gutters: { label: 'gutters', plain: 'the gutters', trade: 'roofing', halfDays: 1, outdoor: true },
   glazing: { label: 'roof glazing', plain: 'the roof glazing', trade: 'glass', halfDays: 4, outdoor: true },

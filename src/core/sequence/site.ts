@@ -34,8 +34,8 @@ export interface SiteArea {
   id: string;
   name: string;
   kind: AreaKind;
-  /** Level's id, and its place counted from the lowest; outside areas have none. */
-  level?: { id: string; height: number };
+  /** Storey and its height counted from the entrance; outside areas have none. */
+  level?: { id: string; height: number; name: string };
   /** Place along the way in, and for drains along the fall: 0 is nearest the way out, or lowest. */
   position: number;
   /** Everybody has to come through here (hall, landing). */

@@ -76,7 +76,12 @@ function leftoverTask(site: Site, item: Leftover, terms: TaskTerms, earliest: Sl
 
 const QUIET_HOURS_KEPT = RULES.some((rule) => rule.effects.some((effect) => effect.form === 'quiet-hours'));
 
-const ADDED_LABEL = { 'site-setup': 'Site set-up', 'final-inspection': 'Final inspection', tight: 'Weather-tight' } as const;
+const ADDED_LABEL = { 'site-setup': 'Site set-up', 'final-inspection': 'Final inspection', tight: 'weather-tight' } as const;
+
+function labelOf(site: Site, { kind, level }: AddedTask): string {
+  const storey = site.areas.find((area) => area.level?.id === level)?.level?.name;
+  return storey ? `${storey} · ${ADDED_LABEL[kind]}` : ADDED_LABEL[kind];
+}
 
 function addedTask(site: Site, added: AddedTask, begun: boolean, earliest: Slot, terms: TaskTerms): Task {
   const setUp = added.kind === 'site-setup';
@@ -86,7 +91,7 @@ function addedTask(site: Site, added: AddedTask, begun: boolean, earliest: Slot,
     job: site.id,
     area: null,
     phase: null,
-    label: ADDED_LABEL[added.kind],
+    label: labelOf(site, added),
     trade: setUp ? 'ground' : 'nobody',
     crew: setUp ? terms.crewFor('ground') : null,
     duration: added.kind === 'tight' || done ? 0 : 1,

@@ -22,12 +22,14 @@ const USUAL_HEIGHT: Record<string, number> = { cellar: -1, basement: -1, ground:
  * Lines that cannot be meant are told by number and left out; the others are kept, so that one slip loses nothing.
  */
 export function readAreaCsv(text: string): AreaCsv {
-  const parsed = Papa.parse<Record<string, string>>(text.trim(), { header: true, skipEmptyLines: 'greedy', transformHeader: (name) => name.trim().toLowerCase(), transform: (cell) => cell.trim() });
+  const parsed = Papa.parse<Record<string, string>>(text.trimEnd(), { header: true, transformHeader: (name) => name.trim().toLowerCase(), transform: (cell) => cell.trim() });
   const names = parsed.meta.fields ?? [];
   if (!names.includes('area')) return { levels: [], areas: [], problems: [{ line: 1, message: `The first line must name the columns: ${COLUMNS.join(', ')}. There is no column “area”.` }] };
   const areas: DraftArea[] = [];
   const problems: CsvProblem[] = [];
   parsed.data.forEach((row, index) => {
+    // Empty lines are stepped over here and not by the parser, so that the others keep their numbers.
+    if (Object.values(row).every((cell) => cell === '')) return;
     const read = readRow(row);
     if (typeof read === 'string') problems.push({ line: index + 2, message: read });
     else areas.push(read);

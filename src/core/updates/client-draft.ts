@@ -49,13 +49,13 @@ function setbacks(news: News): string[] {
   return news.diff.progress.filter((change) => change.to < change.from).map(({ area, phase, from, to }) => `${place(news, area)}: ${phaseFacts(phase).plain} — ${percent(to)} done, less than we thought (${percent(from)}).`);
 }
 
-const FOUND = { wrong: 'is not what you chose', missing: 'has not come', damaged: 'came damaged', right: 'is right' } as const;
+const FOUND = { wrong: 'not what you chose', missing: 'not there', damaged: 'damaged', right: 'right' } as const;
 
 function wrongSelections(news: News): string[] {
   return news.diff.selections.filter((check) => check.verdict !== 'right').map((check) => {
     const known = news.selections.get(check.selection);
     const chosen = known?.choice ? ` You chose: ${known.choice}.` : '';
-    return `${place(news, known?.area ?? check.area)}: the ${known?.category.toLowerCase() ?? 'delivery'} ${FOUND[check.verdict]}${check.text ? ` (${check.text})` : ''}. We are putting it right.${chosen}`;
+    return `${place(news, known?.area ?? check.area)}, ${known?.category.toLowerCase() ?? 'delivery'}: ${FOUND[check.verdict]}${check.text ? ` (${check.text})` : ''}. We are putting it right.${chosen}`;
   });
 }
 

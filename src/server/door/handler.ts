@@ -28,7 +28,7 @@ export interface Handler {
 }
 
 export const handler = <Schema extends ObjectSchema<AnyObject>>(kind: CommandKind<Schema>, handle: (visit: Visit, payload: InferType<Schema>) => unknown): Handler =>
-  ({ kind, handle }) as unknown as Handler;
+  ({ kind, handle });
 
 type Table = 'job' | 'area' | 'sub' | 'level' | 'hold' | 'scope_item' | 'selection' | 'walk' | 'job_update' | 'share_link' | 'message' | 'own_link' | 'observation' | 'person' | 'picture';
 const WORDS: Partial<Record<Table, string>> = { scope_item: 'line of scope', job_update: 'update', share_link: 'link', own_link: 'order' };

@@ -82,7 +82,7 @@ function blocksOf(window: Window, tasks: PlannedTask[]): BoardBlock[] {
       cutLeft: task.start < window.from, cutRight: task.finish > window.from + window.length,
       float: Math.min(task.float, window.length - finish),
       tone: toneOf(task),
-      when: `${formatSlot(window.plan.origin, task.start)} to ${formatSlot(window.plan.origin, task.finish - 1)}`,
+      when: [...new Set([task.start, task.finish - 1])].map((slot) => formatSlot(window.plan.origin, slot)).join(' to '),
       reason: task.reason.text, because: task.reason.task ?? null,
     };
   });

@@ -3,7 +3,7 @@ import type { NotBefore } from '@/core/schedule/network';
 import type { Crew, PlanInput } from '@/core/schedule/plan-input';
 import { sequenceOf } from '@/core/sequence/links';
 import type { Phase } from '@/core/sequence/phases';
-import { taskId, type Site } from '@/core/sequence/site';
+import { taskId } from '@/core/sequence/site';
 import { ALWAYS, jobCalendar, loudCalendar, tasksOf } from '@/core/sequence/tasks';
 import { TRADE_KEYS, TRADES, type Trade } from '@/core/sequence/trades';
 import { addDays, daysBetween, formatDay, weekday, type Day } from '@/core/units/day';

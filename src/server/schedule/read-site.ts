@@ -72,7 +72,7 @@ export function readSite(db: Connection, job: string, today: Day): Site {
   if (!row) throw notFound('job', 'job');
   const seen = standing(observationsOf(db, job));
   const progress = progressOf(seen);
-  const levels = new Map(all<{ id: string; height: number }>(db, 'SELECT id, height FROM level WHERE job = @job', { job }).map((level) => [level.id, level]));
+  const levels = new Map(all<{ id: string; height: number; name: string }>(db, 'SELECT id, height, name FROM level WHERE job = @job', { job }).map((level) => [level.id, level]));
   const steps = groupBy(all<StepRow>(db, 'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job }), (step) => step.area);
   const beside = all<{ one: string; other: string }>(db, 'SELECT beside.* FROM beside JOIN area ON area.id = beside.one WHERE area.job = @job', { job });
   const between = workedBetween(holidaysOf(db));
@@ -80,7 +80,7 @@ export function readSite(db: Connection, job: string, today: Day): Site {
     const level = area.level === null ? undefined : levels.get(area.level);
     return {
       id: area.id, name: area.name, kind: area.kind, position: area.position, passage: area.passage === 1,
-      ...(level ? { level: { id: level.id, height: level.height } } : {}),
+      ...(level ? { level } : {}),
       provides: JSON.parse(area.provides) as string[],
       shelters: JSON.parse(area.shelters) as string[],
       beside: beside.flatMap((pair) => (pair.one === area.id ? [pair.other] : pair.other === area.id ? [pair.one] : [])),

@@ -1,8 +1,6 @@
-import type { SelectionsView } from '@/contract/views/firm';
 import type { SelectionView } from '@/contract/views/job';
-import { groupBy } from '@/core/group-by';
 import type { SelectionState } from '@/contract/commands/sites';
-import { phaseFacts, phaseOrder, type Phase } from '@/core/sequence/phases';
+import type { Phase } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
 import { BUFFER_DAYS, decideBy, orderBy } from '@/core/selections/order-by';
 import { addDays, type Day } from '@/core/units/day';
@@ -12,7 +10,6 @@ import { today } from '../clock';
 import { all } from '../database/query';
 import type { House } from '../house';
 import { readPlan } from '../schedule/store-plan';
-import { jobHead } from '../sites/queries';
 import { observationsOf } from '../walks/queries';
 
 interface SelectionRow {
@@ -63,16 +60,4 @@ function dueOf(row: SelectionRow, needBy: Day | null, order: Day | null, decide:
   if (row.state === 'on site' || row.state === 'fitted') return { what: 'settled', day: null, late: false, near: false };
   const [what, day] = row.state === 'ordered' ? (['arrive', row.expected_on ?? needBy] as const) : row.state === 'open' ? (['decide', decide] as const) : (['order', order] as const);
   return { what, day, late: day !== null && (what === 'arrive' ? day < now || (needBy !== null && day > needBy) : day < now), near: day !== null && day <= addDays(now, NEAR_DAYS) };
-}
-
-/** The table of selections, and the steps that a new one could be for. */
-export function selectionsView(house: House, job: string): SelectionsView {
-  const steps = all<{ area: string; name: string; phase: Phase }>(house.db, 'SELECT area.id AS area, area.name, step.phase FROM step JOIN area ON area.id = step.area WHERE area.job = @job ORDER BY area.position', { job });
-  return {
-    job: jobHead(house, job), today: today(house.clock), selections: selectionsOf(house, job),
-    areas: [...groupBy(steps, (step) => step.area)].map(([id, list]) => ({
-      id, name: list[0]?.name ?? '',
-      phases: list.map(({ phase }) => phase).sort((a, b) => phaseOrder(a) - phaseOrder(b)).map((phase) => ({ phase, label: phaseFacts(phase).label })),
-    })),
-  };
 }

@@ -32,7 +32,8 @@ function checkReferences(visit: Visit, job: string, seen: RecordedObservation): 
 /** Schema fields are named as the columns; what a kind has not is NULL. */
 function rowOf(seen: RecordedObservation): Values {
   const { id, walk, area, kind, ...fields } = seen;
-  return { id, walk, area, kind, ...(Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined && value !== null)) as Values) };
+  const given = Object.entries(fields as Record<string, string | number | undefined>).filter(([, value]) => value !== undefined);
+  return { id, walk, area, kind, ...(Object.fromEntries(given) as Values) };
 }
 
 export const walkHandlers: Handler[] = [

@@ -28,7 +28,7 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
       <div className="block-head"><h2>Subs</h2>{office && <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'sub' })}>Add a sub</Button>}</div>
       {view.subs.length === 0 && <p className="soft mt-2">None yet. The plan needs to know who does which trade and how many crews they can send.</p>}
       <table className="table-lines">
-        <thead><tr><th style={{ width: '24%' }}>Sub</th><th style={{ width: '22%' }}>Trade</th><th>Crews</th><th>Lead</th><th>Away</th><th>Open work</th><th><span className="visually-hidden">Change</span></th></tr></thead>
+        <thead><tr><th style={{ width: '18%' }}>Sub</th><th style={{ width: '18%' }}>Trade</th><th style={{ width: '7%' }}>Crews</th><th style={{ width: '20%' }}>Lead</th><th style={{ width: '15%' }}>Away</th><th style={{ width: '8%' }}>Open work</th><th><span className="visually-hidden">Change</span></th></tr></thead>
         <tbody>
           {view.subs.map((sub) => (
             <tr key={sub.id}>

@@ -29,7 +29,7 @@ export function CommandForm<Kind extends CommandKind<ObjectSchema<AnyObject>>>({
   const router = useRouter();
   const [problem, setProblem] = useState<ProblemDocument>();
   const [first] = useState(start);
-  const form = useForm<FieldValues>({ resolver: yupResolver(kind.schema) as unknown as Resolver, defaultValues: first as unknown as DefaultValues<FieldValues>, mode: 'onTouched' });
+  const form = useForm({ resolver: yupResolver(kind.schema) as unknown as Resolver, defaultValues: first as unknown as DefaultValues<FieldValues>, mode: 'onTouched' });
   const onSubmit = form.handleSubmit(async (payload) => {
     setProblem(undefined);
     const sent = await deliver(payload as PayloadOf<Kind>);

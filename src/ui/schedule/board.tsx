@@ -61,7 +61,7 @@ function Piece({ block, elsewhere, named, chosen, onChoose }: { block: BoardBloc
     <>
       <button type="button" data-task={block.task} title={`${block.label}, ${block.when}`} aria-label={`${elsewhere ? `${words}, ` : named ? `${block.job}, ` : ''}${block.label}, ${block.when}${block.tone === 'held' ? ', held' : ''}. Why here?`}
         className={`piece ${elsewhere ? 'of-others' : block.tone} ${short ? 'short' : ''} ${chosen ? 'chosen' : ''}`} style={{ gridColumn: `${block.start + 1} / ${block.finish + 1}`, gridRow: block.lane + 1 }} onClick={() => onChoose(block.task)}>
-        <span className="words">{block.finish - block.start > 1 && block.tone === 'held' && <Mark kind="stop" silent />}{words}</span>
+        <span className="words">{block.finish - block.start > 1 && block.tone === 'held' && <Mark kind="stop" silent />}{named && <span className="of-job">{block.job.split(' ')[0]} </span>}{words}</span>
       </button>
       {block.float > 0 && !elsewhere && <span aria-hidden="true" className="float" style={{ gridColumn: `${block.finish + 1} / span ${block.float}`, gridRow: block.lane + 1 }} />}
     </>

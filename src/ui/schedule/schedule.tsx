@@ -40,7 +40,7 @@ export function Schedule({ view, shift }: { view: ScheduleView; shift: number })
             <Legend />
           </>
         )}
-        <Slip title={block?.label ?? ''} open={block !== undefined} onClose={() => setChosen(undefined)}>
+        <Slip beside title={block?.label ?? ''} open={block !== undefined} onClose={() => setChosen(undefined)}>
           {block && <WhyHere block={block} because={blocks.find((one) => one.task === block.because)} onChoose={setChosen} />}
         </Slip>
       </div>

@@ -11,7 +11,7 @@ export function Acknowledge({ token, recipient, done }: { token: string; recipie
   const [name, setName] = useState(recipient);
   const [problem, setProblem] = useState<string>();
   if (read) return <p className="good"><Mark kind="done" silent /> Read by {read}. Thank you.</p>;
-  const tell = async (event: React.FormEvent): Promise<void> => {
+  const tell = async (event: React.SubmitEvent): Promise<void> => {
     event.preventDefault();
     const sent = await send(acknowledge, { name: name.trim() }, token);
     if (sent.ok) setRead(name.trim());

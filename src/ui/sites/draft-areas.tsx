@@ -15,7 +15,7 @@ export function DraftAreas({ areas, levels, onChange }: { areas: DraftArea[]; le
   return (
     <>
       <table className="table-lines">
-        <thead><tr><th>Area</th><th>Where</th><th>Kind</th><th>What is to be done</th><th>Size</th><th><span className="visually-hidden">Take away</span></th></tr></thead>
+        <thead><tr><th style={{ width: '20%' }}>Area</th><th style={{ width: '16%' }}>Where</th><th style={{ width: '15%' }}>Kind</th><th>What is to be done</th><th style={{ width: '11%' }}>Size</th><th style={{ width: '7%' }}><span className="visually-hidden">Take away</span></th></tr></thead>
         <tbody>
           {areas.map((area, at) => (
             <tr key={at}>

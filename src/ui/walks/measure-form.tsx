@@ -14,7 +14,7 @@ export function MeasureForm({ area, units, walking, onDone }: { area: WalkArea; 
   const wrongWhat = tried && what.trim() === '' ? 'Say what was measured, like “clear width of the door”.' : undefined;
   const wrongLength = tried && !read.ok ? read.problem.message : tried && read.ok && read.value === 0 ? 'A length is over 0.' : undefined;
   const other = units === 'metric' ? 'imperial' : 'metric';
-  const keep = (event: React.FormEvent): void => {
+  const keep = (event: React.SubmitEvent): void => {
     event.preventDefault();
     setTried(true);
     if (what.trim() === '' || !read.ok || read.value === 0) return;

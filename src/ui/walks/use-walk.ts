@@ -39,7 +39,7 @@ export function useWalk(pack: WalkPack): Walking {
   }, []);
   const withdraw = useCallback((area: string, about: string) => keep({ id: newId(), walk, area, kind: 'withdrawal', about }), [keep, walk]);
   const record = useCallback((fresh: Fresh, words: string, picture?: Blob) => {
-    const seen = { ...fresh, id: newId(), walk } as RecordedObservation;
+    const seen = { ...fresh, id: newId(), walk };
     keep(seen, picture);
     say({ text: words, undo: () => withdraw(seen.area, seen.id) });
   }, [keep, say, walk, withdraw]);

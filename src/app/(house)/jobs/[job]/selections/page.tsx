@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { house } from '@/server/house';
-import { selectionsView } from '@/server/selections/queries';
+import { selectionsView } from '@/server/selections/view';
 import { Selections } from '@/ui/selections/selections';
 
 export const metadata = { title: 'Selections' };

@@ -1,0 +1,33 @@
+import { describe, expect, it } from 'vitest';
+import type { WalkArea } from '@/contract/views/walk';
+import type { RecordedObservation } from '@/contract/commands/walks';
+import { withRecords } from './walk-state';
+
+const area: WalkArea = {
+  id: 'a', name: 'Kitchen', place: 'Ground', cautions: [], recorded: [{ id: 'old', kind: 'note', text: 'seen before' }],
+  steps: [{ phase: 'framing', label: 'framing', fraction: 0.2, trade: 'carpentry' }],
+  open: [{ id: 'o', text: 'boxes', trade: 'wiring', putOff: 0, worse: false, verdict: null, since: 'Mon' }],
+  selections: [{ id: 's', category: 'Tiles', choice: 'Sage', code: '', verdict: null }],
+};
+const seen = (over: object): RecordedObservation => ({ id: 'x', walk: 'w', area: 'a', ...over }) as RecordedObservation;
+const now = (...records: RecordedObservation[]): WalkArea => withRecords([area], records, new Map())[0] ?? area;
+
+describe('a walk on this device', () => {
+  it('shows what was recorded before any answer comes', () => {
+    expect(now(seen({ kind: 'progress', phase: 'framing', fraction: 0.7 })).steps[0]?.fraction).toBe(0.7);
+    expect(now(seen({ kind: 'recheck', about: 'o', verdict: 'worse' })).open[0]?.verdict).toBe('worse');
+    expect(now(seen({ kind: 'selection-check', selection: 's', verdict: 'missing' })).selections[0]?.verdict).toBe('missing');
+    expect(now(seen({ kind: 'remaining', text: 'blocks', quantity: 3, trade: 'carpentry' })).recorded.at(-1)?.text).toBe('3 blocks · carpentry');
+  });
+
+  it('takes back, whether made here or fetched with the walk', () => {
+    const progress = seen({ id: 'p', kind: 'progress', phase: 'framing', fraction: 0.9 });
+    expect(now(progress, seen({ id: 't', kind: 'withdrawal', about: 'p' })).steps[0]?.fraction).toBe(0.2);
+    expect(now(seen({ kind: 'withdrawal', about: 'old' })).recorded).toEqual([]);
+  });
+
+  it('does not show a record twice once the server knows it, and leaves other areas alone', () => {
+    expect(now(seen({ id: 'old', kind: 'note', text: 'seen before' })).recorded).toHaveLength(1);
+    expect(now(seen({ area: 'b', kind: 'note', text: 'elsewhere' }))).toEqual(area);
+  });
+});
