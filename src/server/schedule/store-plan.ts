@@ -87,14 +87,29 @@ interface PlanRow {
   frame: string;
 }
 
+/** A stored version never changes, and every page reads the newest: the last few are kept parsed. Nobody writes to them. */
+const KEPT_PARSED = 12;
+const parsed = new WeakMap<Connection, Map<string, StoredPlan>>();
+
 /** A stored version (the newest unless named), of one job or of all; undefined while there is none. */
 export function readPlan(db: Connection, options: { version?: number; job?: string } = {}): StoredPlan | undefined {
   const version = options.version ?? currentVersion(db);
   const row = version === undefined ? undefined : one<PlanRow>(db, 'SELECT * FROM plan WHERE version = @version', { version });
   if (!row) return undefined;
-  const parts = options.job === undefined
+  const key = `${row.version} ${row.made_at} ${options.job ?? ''}`;
+  const known = parsed.get(db) ?? new Map<string, StoredPlan>();
+  parsed.set(db, known);
+  const plan = known.get(key) ?? parsePlan(db, row, options.job);
+  known.delete(key);
+  known.set(key, plan);
+  for (const oldest of known.keys()) if (known.size > KEPT_PARSED) known.delete(oldest);
+  return plan;
+}
+
+function parsePlan(db: Connection, row: PlanRow, job: string | undefined): StoredPlan {
+  const parts = job === undefined
     ? all<{ tasks: string; links: string }>(db, 'SELECT tasks, links FROM plan_part WHERE version = @version ORDER BY job', { version: row.version })
-    : all<{ tasks: string; links: string }>(db, 'SELECT tasks, links FROM plan_part WHERE version = @version AND job = @job', { version: row.version, job: options.job });
+    : all<{ tasks: string; links: string }>(db, 'SELECT tasks, links FROM plan_part WHERE version = @version AND job = @job', { version: row.version, job });
   return {
     ...(JSON.parse(row.frame) as Frame),
     version: row.version, madeAt: row.made_at, cause: row.cause, origin: row.origin,

@@ -1,0 +1,12 @@
+import { doorFigures } from './door';
+import { planFigures } from './plan';
+import { roomsFigures } from './rooms';
+
+/** `npm run bench [-- NAME]`: one JSON object a line; ratios against something plain, taken in the same run. */
+const QUESTIONS = { plan: planFigures, door: doorFigures, rooms: roomsFigures };
+
+const asked = process.argv.slice(2);
+for (const [name, figures] of Object.entries(QUESTIONS)) {
+  if (asked.length > 0 && !asked.includes(name)) continue;
+  for (const line of await figures()) console.log(JSON.stringify(line));
+}
