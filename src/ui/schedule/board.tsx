@@ -2,6 +2,7 @@
 import { useLayoutEffect, useRef, useState, type CSSProperties } from 'react';
 import type { BoardBlock, BoardView } from '@/contract/views/plan';
 import { Mark } from '../kit/mark';
+import { soft } from './soft-words';
 
 /** A day off takes less room than a worked one. */
 const OFF_SHARE = '0.28fr';
@@ -27,7 +28,7 @@ export function Board({ view, job, chosen, onChoose }: Terms) {
       </div>
       {view.rows.map((row) => (
         <Row key={row.id} name={row.name} note={row.note}>
-          <div className="when-line track" style={{ gridTemplateRows: `repeat(${Math.max(0, ...row.blocks.map((block) => block.lane)) + 1}, 2.25rem)` }} role="group" aria-label={`${row.name}, ${row.note}`}>
+          <div className="when-line track" style={{ gridTemplateRows: `repeat(${Math.max(0, ...row.blocks.map((block) => block.lane)) + 1}, 2.25rem) 1fr` }} role="group" aria-label={`${row.name}, ${row.note}`}>
             <Lines view={view} />
             {row.blocks.map((block) => <Piece key={block.task} block={block} elsewhere={job !== undefined && block.jobId !== job} named={job === undefined} chosen={block.task === chosen} onChoose={onChoose} />)}
           </div>
@@ -61,7 +62,7 @@ function Piece({ block, elsewhere, named, chosen, onChoose }: { block: BoardBloc
     <>
       <button type="button" data-task={block.task} title={`${block.label}, ${block.when}`} aria-label={`${elsewhere ? `${words}, ` : named ? `${block.job}, ` : ''}${block.label}, ${block.when}${block.tone === 'held' ? ', held' : ''}. Why here?`}
         className={`piece ${elsewhere ? 'of-others' : block.tone} ${short ? 'short' : ''} ${chosen ? 'chosen' : ''}`} style={{ gridColumn: `${block.start + 1} / ${block.finish + 1}`, gridRow: block.lane + 1 }} onClick={() => onChoose(block.task)}>
-        <span className="words">{block.finish - block.start > 1 && block.tone === 'held' && <Mark kind="stop" silent />}{named && <span className="of-job">{block.job.split(' ')[0]} </span>}{words}</span>
+        <span className="words">{block.finish - block.start > 1 && block.tone === 'held' && <Mark kind="stop" silent />}{named && <span className="of-job">{block.job.split(' ')[0]} </span>}{soft(words)}</span>
       </button>
       {block.float > 0 && !elsewhere && <span aria-hidden="true" className="float" style={{ gridColumn: `${block.finish + 1} / span ${block.float}`, gridRow: block.lane + 1 }} />}
     </>

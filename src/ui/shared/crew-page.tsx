@@ -2,7 +2,7 @@ import type { CrewShared } from '@/contract/views/updates';
 import { formatDay } from '@/core/units/day';
 import { Mark } from '../kit/mark';
 import { PrintButton } from '../kit/print-button';
-import { Acknowledge } from './acknowledge';
+import { SharedUpdates } from './shared-updates';
 
 /** What a crew reads: where, when, in which rooms, what must be ready before, who needs the room next. */
 export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
@@ -31,13 +31,7 @@ export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
         </section>
       ))}
       {view.leftovers.length > 0 && <><h2>Left to do</h2><ul className="lines">{view.leftovers.map((left) => <li key={left.area + left.text}><Mark kind="waiting" /><div className="what"><span className="fw-bold">{left.area}</span>: {left.text} <span className="soft small-text">{left.trade.toLowerCase()}</span></div></li>)}</ul></>}
-      {view.updates.map((update, at) => (
-        <article key={update.when + update.title}>
-          <h2>{update.title}</h2>
-          <div className="update-text">{update.body}</div>
-          {at === 0 && view.canAcknowledge && <Acknowledge token={token} recipient={view.recipient} done={view.acknowledged} />}
-        </article>
-      ))}
+      <SharedUpdates view={view} token={token} />
       <p className="soft small-text mt-4">This page opens until {formatDay(view.expiresOn, view.today)} and always shows the plan of today. Local code and your own licence decide how the work is done.</p>
     </main>
   );
