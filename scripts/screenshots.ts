@@ -24,7 +24,7 @@ try {
       await page.setViewport(SIZES[size]);
       await page.goto(`${server.url}${view.path}`, { waitUntil: 'load' });
       await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
-      await page.screenshot({ path: join(folder, file) as `${string}.png` });
+      await page.screenshot({ path: join(folder, file) });
       console.log(file);
     }
   }

@@ -32,6 +32,7 @@ export const lindenGatehouse: DemoJob = {
     { kind: 'progress', day: -9, hour: 11, pictures: [{ area: 'galley', phase: 'worktops' }, { area: 'shower', phase: 'tiling' }, { area: 'bed', phase: 'trim' }, { area: 'porch', phase: 'seal' }], seen: [{ area: 'galley', selection: 'End panel', verdict: 'wrong', text: 'came as 34", ordered as 36"' }] },
     { kind: 'completion', day: -2, hour: 11, pictures: [{ area: 'galley', phase: 'final-coat' }, { area: 'shower', phase: 'plumbing-finish' }, { area: 'bed', phase: 'final-coat' }, { area: 'hall', phase: 'final-coat' }, { area: 'porch', phase: 'face-paint' }], seen: [
       { area: 'galley', remaining: 'fit the right end panel when it comes', trade: 'finish', quantity: 1, unit: 'panel', key: 'panel' },
+      { area: 'shower', selection: 'Shower screen', verdict: 'missing', text: 'the rail is up, the panel has not come' },
       { area: 'bed', remaining: 'door rubs at the head', trade: 'finish', key: 'door' },
       { area: 'hall', remaining: 'touch up the scuffed corner', trade: 'paint', key: 'scuff' },
       { area: 'hall', note: 'The panel and the rubbing door are one trip for finish carpentry if both wait until the panel is here.' },

@@ -26,5 +26,5 @@ export async function jsonBody(request: Request, most = 1_000_000): Promise<unkn
 /** Whether a browser sent it from another site: cookies would ride along, so such a change is refused. */
 export function refuseForeignOrigin(request: Request): void {
   const origin = request.headers.get('origin');
-  if (origin && new URL(origin).host !== request.headers.get('host')) throw new Refusal(403, { code: 'foreign-origin', message: 'This came from another site.' });
+  if (origin && (!URL.canParse(origin) || new URL(origin).host !== request.headers.get('host'))) throw new Refusal(403, { code: 'foreign-origin', message: 'This came from another site.' });
 }

@@ -1,4 +1,3 @@
-import { areaOf, signalHouse } from './houses';
 import { demoId } from '../../demo/seed';
 
 /** Every main view of the demo and how to get to it; `file` names those that are kept as pictures in docs/screenshots. */
@@ -10,7 +9,8 @@ export interface MainView {
   file?: { desk?: string; phone?: string };
 }
 
-const job = `/jobs/${signalHouse}`;
+const job = `/jobs/${demoId('signal')}`;
+const areaOf = (key: string): string => demoId('signal', 'area', key);
 export const MAIN_VIEWS: MainView[] = [
   { name: 'Today', path: '/', file: { desk: 'today.png', phone: 'today-phone.png' } },
   { name: 'Rooms', path: job, file: { desk: 'rooms.png', phone: 'rooms-phone.png' } },

@@ -82,7 +82,13 @@ function apply(house: House, who: Who, command: Command, handler: Handler): Comm
 
 /** The checked value with its defaults; unknown keys are refused, so that a misspelled one is never silently dropped. */
 function shaped<Value>(schema: { validateSync: (value: unknown, options: object) => unknown }, input: unknown): Value {
-  return schema.validateSync(input, { strict: false, abortEarly: false, stripUnknown: false, context: {} }) as Value;
+  try {
+    return schema.validateSync(input, { strict: false, abortEarly: false, stripUnknown: false, context: {} }) as Value;
+  } catch (error) {
+    if (error instanceof ValidationError) throw error;
+    // Casting an object that pretends to be text fails inside the schema itself: bad input all the same.
+    throw new Refusal(400, { code: 'bad-input', message: 'Some value is of a kind that is never sent; texts, numbers and lists are.' });
+  }
 }
 
 const withoutSecrets = (payload: AnyObject, secret: readonly string[] = []): AnyObject =>
