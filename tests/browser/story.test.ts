@@ -5,7 +5,7 @@ import sharp from 'sharp';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { StoredPlan } from '@/server/schedule/store-plan';
 import { areaOf, demoFolder, folder, signalHouse } from '../support/houses';
-import { DESK, launch, PHONE, press, seesText, visit } from '../support/browser';
+import { choose, DESK, launch, PHONE, press, seesText, visit } from '../support/browser';
 import { serve, type Server } from '../support/server';
 
 let browser: Browser;
@@ -72,7 +72,7 @@ describe('one walk, end to end', () => {
       await seesText(phone, 'The text is missing.');
       await phone.type('[name="observation.text"]', 'backing blocks over the basin');
       await phone.type('[name="observation.quantity"]', '3');
-      await phone.select('[name="observation.trade"]', 'carpentry');
+      await choose(phone, 'observation.trade', 'carpentry');
       await press(phone, 'Keep');
       await seesText(phone, '3 backing blocks over the basin · carpentry');
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
 import { expect } from 'vitest';
 
 export const DESK = { width: 1280, height: 800 } as const;
@@ -22,9 +22,27 @@ export async function visit(browser: Browser, viewport: typeof DESK | typeof PHO
   return page;
 }
 
-/** Presses what a person would find by its words; waits until it is there. */
+/** Presses what a person would find by its words, heard or seen; waits until it is there and nothing lies over it. */
 export async function press(page: Page, words: string): Promise<void> {
-  await page.locator(`::-p-aria(${words})`).click();
+  const found = await page.waitForFunction((wanted) => {
+    const named = (element: Element): string => (element.getAttribute('aria-label') ?? element.textContent).replace(/\s+/g, ' ').trim();
+    return [...document.querySelectorAll('button, a, summary')].find((element) => {
+      if (named(element) !== wanted || element.hasAttribute('disabled') || !element.checkVisibility()) return false;
+      element.scrollIntoView({ block: 'center' });
+      const box = element.getBoundingClientRect();
+      const hit = document.elementFromPoint(box.left + box.width / 2, box.top + box.height / 2);
+      return hit !== null && (element.contains(hit) || hit.contains(element));
+    });
+  }, { timeout: 15_000 }, words).catch(async () => {
+    throw new Error(`There is no “${words}” to press on ${page.url()}:\n${await page.evaluate(() => document.body.innerText)}`);
+  });
+  await (found as ElementHandle).click();
+}
+
+/** Chooses in a list once it is there. */
+export async function choose(page: Page, name: string, value: string): Promise<void> {
+  await page.waitForSelector(`[name="${name}"]`);
+  await page.select(`[name="${name}"]`, value);
 }
 
 /** Waits for words on the page; tells what was there instead. */

@@ -25,34 +25,52 @@ interface FormTerms<Kind extends CommandKind<ObjectSchema<AnyObject>>> {
  * One command as a form: the same schema that the door checks says what is wrong, beside its field; what the door itself
  * refuses stands beside its field too. Nothing typed is lost.
  */
-export function CommandForm<Kind extends CommandKind<ObjectSchema<AnyObject>>>({ kind, start, submit, onDone, deliver = (payload) => send(kind, payload), beside, children }: FormTerms<Kind>) {
+export function CommandForm<Kind extends CommandKind<ObjectSchema<AnyObject>>>({ kind, start, submit, onDone, deliver, beside, children }: FormTerms<Kind>) {
   const router = useRouter();
   const [problem, setProblem] = useState<ProblemDocument>();
   const [first] = useState(start);
   const form = useForm({ resolver: yupResolver(kind.schema) as unknown as Resolver, defaultValues: first as unknown as DefaultValues<FieldValues>, mode: 'onTouched' });
   const onSubmit = form.handleSubmit(async (payload) => {
     setProblem(undefined);
-    const sent = await deliver(payload as PayloadOf<Kind>);
+    const sent = await (deliver ?? ((given) => send(kind, given)))(payload as PayloadOf<Kind>);
     if (sent.ok) {
       onDone?.(payload as PayloadOf<Kind>);
-      router.refresh();
+      // What went another way is not at the server yet, and without a signal looking there would lose the page.
+      if (!deliver) router.refresh();
       return;
     }
     const { field } = sent.problem;
-    if (field && field in form.getValues()) form.setError(field, { message: sent.problem.title }, { shouldFocus: true });
+    // Beside its field where the form shows it; a version that is old has no field of its own.
+    if (field && document.querySelector(`[name="${CSS.escape(field)}"]`)) form.setError(field, { message: sent.problem.title }, { shouldFocus: true });
     else setProblem(sent.problem);
   });
   return (
     <FormProvider {...form}>
       <Form noValidate onSubmit={(event) => void onSubmit(event)} className="form-lines">
         {children}
-        {problem && <Notice bad>{problem.title}</Notice>}
+        {problem && <Notice bad>{problem.title}<Theirs problem={problem} mine={form.getValues()} onKeepMine={(version) => { form.setValue('version', version); void onSubmit(); }} /></Notice>}
         <div className="actions">
           <Button type="submit" disabled={form.formState.isSubmitting}>{form.formState.isSubmitting ? 'Keeping…' : submit}</Button>
           {beside}
         </div>
       </Form>
     </FormProvider>
+  );
+}
+
+const column = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+const labelOf = (name: string): string => document.querySelector(`label[for="field-${CSS.escape(name)}"]`)?.textContent ?? name;
+
+/** Where somebody changed it meanwhile: what it says now, beside what was typed here, and the choice between them. */
+function Theirs({ problem, mine, onKeepMine }: { problem: ProblemDocument; mine: FieldValues; onKeepMine: (version: number) => void }) {
+  const theirs = problem.current as Record<string, string | number | null> | undefined;
+  if (problem.code !== 'changed-meanwhile' || !theirs) return null;
+  const other = Object.keys(mine).filter((name) => name !== 'version' && column(name) in theirs && String(theirs[column(name)] ?? '') !== String(mine[name] ?? ''));
+  return (
+    <>
+      <ul className="mb-1">{other.map((name) => <li key={name}>{labelOf(name)}: {String(theirs[column(name)] ?? 'nothing')}</li>)}</ul>
+      <Button size="sm" variant="outline-secondary" onClick={() => onKeepMine(Number(theirs.version))}>Keep mine all the same</Button>
+    </>
   );
 }
 

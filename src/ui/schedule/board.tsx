@@ -60,9 +60,9 @@ function Piece({ block, elsewhere, named, chosen, onChoose }: { block: BoardBloc
   const words = elsewhere ? `at ${block.job}` : short ? (block.label.split(' · ')[0] ?? '') : block.label;
   return (
     <>
-      <button type="button" data-task={block.task} title={`${block.label}, ${block.when}`} aria-label={`${elsewhere ? `${words}, ` : named ? `${block.job}, ` : ''}${block.label}, ${block.when}${block.tone === 'held' ? ', held' : ''}. Why here?`}
-        className={`piece ${elsewhere ? 'of-others' : block.tone} ${short ? 'short' : ''} ${chosen ? 'chosen' : ''}`} style={{ gridColumn: `${block.start + 1} / ${block.finish + 1}`, gridRow: block.lane + 1 }} onClick={() => onChoose(block.task)}>
-        <span className="words">{block.finish - block.start > 1 && block.tone === 'held' && <Mark kind="stop" silent />}{named && <span className="of-job">{block.job.split(' ')[0]} </span>}{soft(words)}</span>
+      <button type="button" data-task={block.task} title={`${block.label}, ${block.when}`} className={`piece ${elsewhere ? 'of-others' : block.tone} ${short ? 'short' : ''} ${chosen ? 'chosen' : ''}`} style={{ gridColumn: `${block.start + 1} / ${block.finish + 1}`, gridRow: block.lane + 1 }} onClick={() => onChoose(block.task)}>
+        <span className="words" aria-hidden="true">{block.finish - block.start > 1 && block.tone === 'held' && <Mark kind="stop" silent />}{named && <span className="of-job">{block.job.split(' ')[0]} </span>}{soft(words)}</span>
+        <span className="visually-hidden">{named || elsewhere ? `${block.job}, ` : ''}{block.label}, {block.when}{block.tone === 'held' ? ', held' : ''}. Why here?</span>
       </button>
       {block.float > 0 && !elsewhere && <span aria-hidden="true" className="float" style={{ gridColumn: `${block.finish + 1} / span ${block.float}`, gridRow: block.lane + 1 }} />}
     </>

@@ -1,0 +1,338 @@
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import type { StoredPlan } from '@/server/schedule/store-plan';
+import { demoId } from '../../demo/seed';
+import { areaOf, demoFolder, signalHouse } from '../support/houses';
+import { choose, DESK, inspect, launch, PHONE, press, seesText, visit } from '../support/browser';
+import { serve, type Server } from '../support/server';
+
+const job = `/jobs/${signalHouse}`;
+let browser: Browser;
+let server: Server;
+let complaints: string[];
+
+beforeAll(async () => {
+  browser = await launch();
+});
+afterAll(async () => {
+  await browser.close();
+});
+beforeEach(async () => {
+  complaints = [];
+  server = await serve(demoFolder(), { demo: true });
+});
+afterEach(async () => {
+  await Promise.all(browser.browserContexts().slice(1).map((context) => context.close()));
+  await server.kill();
+});
+
+async function at(path: string, size: typeof DESK | typeof PHONE = DESK): Promise<Page> {
+  const page = await visit(browser, size, complaints);
+  await page.goto(`${server.url}${path}`);
+  return page;
+}
+const planOf = async (): Promise<StoredPlan> => (await (await fetch(`${server.url}/api/plan.json`)).json()) as StoredPlan;
+const taskOf = (plan: StoredPlan, area: string, phase: string) => plan.tasks.find((task) => task.id === `${areaOf(area)}:${phase}`);
+async function click(page: Page, selector: string): Promise<void> {
+  await (await page.waitForSelector(selector))?.click();
+}
+const gone = (page: Page, words: string): Promise<unknown> => page.waitForFunction((text: string) => !document.body.innerText.includes(text), {}, words);
+/** Puts text in place of what a field holds. */
+async function fill(page: Page, name: string, text: string): Promise<void> {
+  const field = await page.waitForSelector(`[name="${name}"]`);
+  await field?.evaluate((element) => (element as HTMLInputElement).select());
+  await field?.type(text);
+}
+/** Days are typed as the browser wants them, through its own setter so that the form hears of it. */
+const setDay = (page: Page, name: string, day: string): Promise<void> =>
+  page.$eval(`[name="${name}"]`, (element, value) => {
+    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(element, value);
+    element.dispatchEvent(new Event('input', { bubbles: true }));
+    element.dispatchEvent(new Event('change', { bubbles: true }));
+  }, day);
+
+describe('holds', () => {
+  it('settled in one window are gone in the other, and come back by undo', async () => {
+    const [one, other] = [await at(job), await at(job)];
+    await seesText(other, 'Kitchen: engineer');
+    await press(one, 'Settled: engineer');
+    await seesText(one, 'is settled; the plan follows');
+    await gone(other, 'Kitchen: engineer');
+    await press(one, 'Undo');
+    await seesText(other, 'Kitchen: engineer');
+    expect(complaints).toEqual([]);
+  });
+
+  it('are put on an area with what is waited for, and the plan waits', async () => {
+    const before = await planOf();
+    const page = await at(`${job}/areas/${areaOf('boot')}`);
+    await press(page, 'Something holds it');
+    await press(page, 'Hold the work');
+    await seesText(page, 'The short name is missing.');
+    await choose(page, 'phase', 'tape');
+    await fill(page, 'label', 'paint colour');
+    await fill(page, 'text', 'which white the client wants');
+    await setDay(page, 'expectedOn', '2027-04-20');
+    await press(page, 'Hold the work');
+    await seesText(page, 'Held; the plan follows.');
+    await expect.poll(async () => (await planOf()).version, { timeout: 15_000 }).toBeGreaterThan(before.version);
+    expect(taskOf(await planOf(), 'boot', 'tape')?.reason).toMatchObject({ held: true, text: expect.stringContaining('which white the client wants') as string });
+    await seesText(page, 'which white the client wants');
+  });
+});
+
+describe('scope and selections', () => {
+  it('say beside the field what is missing, and keep what was typed', async () => {
+    const page = await at(`${job}/scope`);
+    await press(page, 'Add a line');
+    await fill(page, 'verb', 'replace');
+    await fill(page, 'quantity', 'two');
+    await press(page, 'Add');
+    await seesText(page, 'The quantity must be a number.');
+    await seesText(page, 'The subject is missing.');
+    await fill(page, 'quantity', '2');
+    await fill(page, 'subject', 'both windows');
+    await press(page, 'Add');
+    await seesText(page, 'A quantity needs its unit, like m, m² or pieces.');
+    expect(await page.$eval('[name="subject"]', (element) => (element as HTMLInputElement).value)).toBe('both windows');
+    await fill(page, 'unit', 'pieces');
+    await choose(page, 'stance', 'conditional');
+    await press(page, 'Add');
+    await seesText(page, 'replace both windows, 2 pieces');
+    await press(page, 'not included 2');
+    await gone(page, 'replace both windows');
+    expect(complaints.filter((line) => !line.includes('400'))).toEqual([]);
+  });
+
+  it('are found by a piece of their name and explain their dates', async () => {
+    const page = await at(`${job}/selections`);
+    await page.type('[aria-label="Search selections"]', 'lumen');
+    await gone(page, 'Kitchen cabinets');
+    await press(page, 'Open Lantern glazing, Lantern roof');
+    await seesText(page, 'It takes 154 days to come, 3 more are kept');
+    await choose(page, 'state', 'ordered');
+    await setDay(page, 'expectedOn', '2027-08-20');
+    await press(page, 'Keep');
+    await seesText(page, 'arrives Fri 20 Aug');
+    await expect.poll(async () => (await planOf()).notBefore.some((wait) => wait.because.includes('20 Aug')), { timeout: 15_000 }).toBe(true);
+  });
+
+  it('changed by somebody else meanwhile are not overwritten', async () => {
+    const [one, other] = [await at(`${job}/selections`), await at(`${job}/selections`)];
+    for (const page of [one, other]) await press(page, 'Open Worktop, Kitchen');
+    await fill(one, 'choice', 'Oak, oiled');
+    await fill(other, 'choice', 'Steel');
+    await press(one, 'Keep');
+    await seesText(one, 'Oak, oiled');
+    await press(other, 'Keep');
+    await seesText(other, 'Somebody changed this selection meanwhile.');
+    await seesText(other, 'What was chosen: Oak, oiled');
+    expect(await other.$eval('[name="choice"]', (element) => (element as HTMLInputElement).value)).toBe('Steel');
+    await press(other, 'Keep mine all the same');
+    await seesText(one, 'Steel');
+  });
+
+  it('are added for a step of the area', async () => {
+    const page = await at(`${job}/selections`);
+    await press(page, 'Add a selection');
+    await choose(page, 'area', areaOf('bath'));
+    await fill(page, 'category', 'Bath tap');
+    await press(page, 'Add');
+    await seesText(page, 'The phase is missing.');
+    await choose(page, 'phase', 'plumbing-finish');
+    await press(page, 'Add');
+    await seesText(page, 'Bath tap');
+    expect((await planOf()).tasks.length).toBeGreaterThan(0);
+  });
+});
+
+describe('the order of the work', () => {
+  it('takes an order of one’s own, refuses one that goes round, and lets it go again', async () => {
+    const page = await at(`${job}/sequence`);
+    const agree = async (before: string, beforePhase: string, after: string, afterPhase: string): Promise<void> => {
+      await choose(page, 'before.area', areaOf(before));
+      await choose(page, 'before.phase', beforePhase);
+      await choose(page, 'after.area', areaOf(after));
+      await choose(page, 'after.phase', afterPhase);
+      await press(page, 'Agree');
+    };
+    await press(page, 'Agree an order');
+    await fill(page, 'reason', 'the boards are carried through it');
+    await agree('study', 'board', 'study', 'framing');
+    await page.waitForFunction(() => /ring|each other/.test(document.body.innerText));
+    await agree('boot', 'flooring', 'guest', 'board');
+    await seesText(page, 'the boards are carried through it');
+    await seesText(page, 'Boot room · flooring');
+    await expect.poll(async () => (await planOf()).links.some((link) => link.rule === 100), { timeout: 15_000 }).toBe(true);
+    await click(page, 'aside .btn-link');
+    await seesText(page, 'Dropped; the plan follows.');
+    await press(page, 'Undo');
+    await seesText(page, 'the boards are carried through it');
+  });
+
+  it('changes with what is to be done in an area and how long a step takes', async () => {
+    const page = await at(`${job}/areas/${areaOf('children')}`);
+    await press(page, 'Change the area');
+    await click(page, '#field-works-floor');
+    await press(page, 'Keep');
+    await seesText(page, 'flooring');
+    await press(page, 'Change a step');
+    await choose(page, 'phase', 'flooring');
+    await choose(page, 'trade', 'carpentry');
+    await fill(page, 'halfDays', '0');
+    await press(page, 'Keep');
+    await seesText(page, 'Half-days is at least 1.');
+    await fill(page, 'halfDays', '9');
+    await press(page, 'Keep');
+    await seesText(page, 'carpentry, 4.5 days');
+    await expect.poll(async () => taskOf(await planOf(), 'children', 'flooring')?.duration, { timeout: 15_000 }).toBe(9);
+  });
+});
+
+describe('the board', () => {
+  it('moves in time, draws the thread back and opens its waits', async () => {
+    const page = await at(`${job}/schedule`);
+    await seesText(page, 'Mon 8');
+    await press(page, 'later');
+    await page.waitForFunction(() => !document.body.innerText.includes('Mon 8\n'));
+    await press(page, 'now');
+    await seesText(page, 'Mon 8\n');
+    await press(page, '3 weeks');
+    await seesText(page, 'Fri 26');
+    const plan = await planOf();
+    const linked = plan.tasks.find((task) => task.job === signalHouse && task.reason.task !== undefined && task.start > 2 && task.start < 14 && plan.tasks.some((other) => other.id === task.reason.task && other.state !== 'done' && other.start >= 0 && other.crew !== null) && task.crew !== null);
+    await click(page, `[data-task="${linked?.id ?? ''}"]`);
+    await page.waitForSelector('svg.thread path');
+    await press(page, `Look at ${plan.tasks.find((task) => task.id === linked?.reason.task)?.label ?? ''}`);
+    await page.waitForFunction((task: string) => document.querySelector('.piece.chosen')?.getAttribute('data-task') === task, {}, linked?.reason.task ?? '');
+    await page.keyboard.press('Escape');
+    await click(page, '.board .marks button');
+    await page.waitForSelector('.board .marks button[aria-expanded="true"]');
+    expect(complaints).toEqual([]);
+  });
+
+  it('follows a crew that goes away', async () => {
+    const page = await at('/firm');
+    await press(page, 'Days away of Halyard Wiring');
+    await setDay(page, 'firstDay', '2027-03-12');
+    await setDay(page, 'lastDay', '2027-03-11');
+    await press(page, 'Keep');
+    await seesText(page, 'The last day away must not be before the first.');
+    await setDay(page, 'firstDay', '2027-03-09');
+    await setDay(page, 'lastDay', '2027-03-19');
+    await press(page, 'Keep');
+    await seesText(page, 'Tue 9 Mar to Fri 19 Mar');
+    await expect.poll(async () => (await planOf()).tasks.find((task) => task.id === `${areaOf('main')}:wiring-rough`)?.start, { timeout: 15_000 }).toBeGreaterThanOrEqual(26);
+    await press(page, 'Back: Halyard Wiring');
+    await gone(page, 'Tue 9 Mar to Fri 19 Mar');
+  });
+});
+
+describe('updates', () => {
+  it('are changed, dropped and taken up again, and tell of what did not arrive', async () => {
+    const page = await at(`${job}/updates`);
+    await press(page, 'Change the words');
+    await fill(page, 'title', 'News from the signal house');
+    await press(page, 'Keep');
+    await seesText(page, 'News from the signal house');
+    await press(page, 'Drop');
+    await gone(page, 'News from the signal house');
+    await press(page, 'Undo');
+    await seesText(page, 'News from the signal house');
+    await click(page, 'article button');
+    await page.waitForSelector('[name="recipients.0.address"]');
+    await fill(page, 'recipients.0.address', 'nobody');
+    await press(page, 'Send now');
+    await seesText(page, 'must be an address like name@example.net');
+    await fill(page, 'recipients.0.address', 'nobody@nowhere.invalid');
+    await press(page, 'Send now');
+    await seesText(page, 'There is no such address.');
+    await press(page, 'Try again');
+    await seesText(page, 'On its way again.');
+  });
+
+  it('give a sub a link to all its work', async () => {
+    const page = await at(`${job}/updates`);
+    await press(page, 'Make a link');
+    await choose(page, 'audience', 'sub');
+    await choose(page, 'sub', demoId('sub', 'wiring'));
+    await fill(page, 'recipient', 'Petra');
+    await press(page, 'Make the link');
+    const path = await (await page.waitForSelector('aside a[href^="/s/"]'))?.evaluate((link) => link.getAttribute('href'));
+    const petra = await at(path ?? '', PHONE);
+    await seesText(petra, 'Halyard Wiring');
+    await seesText(petra, 'boxes too low on the east wall');
+    await inspect(petra, 'sub page');
+  });
+});
+
+describe('people', () => {
+  it('see and may do what their role allows', async () => {
+    const page = await at('/firm');
+    await seesText(page, 'Add a sub');
+    await press(page, 'Maren, account');
+    await press(page, 'Tobin, lead');
+    await seesText(page, 'Walk today');
+    await page.goto(`${server.url}/firm`);
+    await seesText(page, 'Halyard Wiring');
+    expect(await page.evaluate(() => document.body.innerText)).not.toContain('Add a sub');
+  });
+});
+
+describe('a walk without signal', () => {
+  it('keeps its records on the phone and sends them once there is one', async () => {
+    const page = await at(`/walk/${demoId('signal', 'walk', '2')}`, PHONE);
+    await seesText(page, '1 of 18');
+    await page.setOfflineMode(true);
+    await press(page, 'Line');
+    await press(page, 'Note');
+    await fill(page, 'observation.text', 'seen without signal');
+    await press(page, 'Keep');
+    await seesText(page, '1 kept here');
+    await page.setOfflineMode(false);
+    await page.evaluate(() => window.dispatchEvent(new Event('online')));
+    await gone(page, 'kept here');
+    await page.reload();
+    await seesText(page, 'seen without signal');
+  });
+
+  it('keeps what the house refused, says why, and lets it be taken away', async () => {
+    const page = await at(`/walk/${demoId('signal', 'walk', '2')}`, PHONE);
+    await seesText(page, '1 of 18');
+    await page.setRequestInterception(true);
+    page.on('request', (request) => {
+      if (request.method() !== 'POST') return void request.continue();
+      const problem = { type: '/problems/unknown-id', title: 'There is no such area in this job here.', status: 404, code: 'unknown-id' };
+      return void request.respond({ status: 404, contentType: 'application/problem+json', body: JSON.stringify(problem) });
+    });
+    await press(page, 'Line');
+    await press(page, 'Caution');
+    await fill(page, 'observation.text', 'loose tread');
+    await press(page, 'Keep');
+    await seesText(page, '1 kept here');
+    await press(page, '1 kept here');
+    await seesText(page, 'There is no such area in this job here.');
+    await press(page, 'Take away');
+    await gone(page, '1 kept here');
+  });
+});
+
+describe('evenings and paper', () => {
+  it.each([['Rooms', job], ['Schedule', `${job}/schedule`], ['Walk', `/walk/${demoId('signal', 'walk', '2')}`], ['Selections', `${job}/selections`]])('%s reads as well in the dark', async (name, path) => {
+    const page = await visit(browser, DESK, complaints);
+    await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
+    await page.goto(`${server.url}${path}`);
+    await page.waitForSelector('main');
+    await inspect(page, `${name} in the dark`);
+    expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe('rgb(17, 25, 27)');
+  });
+
+  it('prints the section without what only a screen needs', async () => {
+    const page = await at(job);
+    await page.emulateMediaType('print');
+    const shown = (selector: string) => page.$eval(selector, (element) => getComputedStyle(element).display !== 'none');
+    expect(await shown('.section')).toBe(true);
+    expect([await shown('.top-line'), await shown('.places'), await shown('.page-head .push')]).toEqual([false, false, false]);
+    expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe('rgb(255, 255, 255)');
+  });
+});
