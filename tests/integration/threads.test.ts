@@ -1,0 +1,93 @@
+import { join } from 'node:path';
+import { describe, expect, it, onTestFinished } from 'vitest';
+import { all, one } from '@/server/database/query';
+import { simulatedGateway, type Gateway } from '@/server/desks/gateway';
+import type { House } from '@/server/house';
+import { startPlanner } from '@/server/schedule/planner';
+import { currentVersion } from '@/server/schedule/store-plan';
+import { emptyOutbox, startOutbox } from '@/server/updates/outbox';
+import { demoId } from '../../demo/seed';
+import { areaOf, demoHouse, must, newId, root, signalHouse } from '../support/houses';
+
+const bundle = join(root, '.built', 'planner.mjs');
+
+function planner(house: House): void {
+  const { stop } = startPlanner(house, bundle);
+  onTestFinished(stop);
+}
+
+function queued(house: House, ...addresses: string[]): string[] {
+  const draft = one<{ id: string; version: number }>(house.db, `SELECT id, version FROM job_update WHERE job = @job AND state = 'draft'`, { job: signalHouse });
+  const recipients = addresses.map((address) => ({ messageId: newId(), linkId: newId(), name: 'A', address }));
+  must(house, 'update.send', { id: draft?.id, version: draft?.version, title: 'T', body: 'B', expiresOn: '2027-04-01', recipients });
+  return recipients.map((recipient) => recipient.messageId);
+}
+const stateOf = (house: House, id: string) => one<{ state: string; tries: number; failure: string | null }>(house.db, 'SELECT state, tries, failure FROM message WHERE id = @id', { id });
+
+describe('the planner’s thread', () => {
+  it('plans what is marked while others go on, tells the screens, and drafts what waited for it', async () => {
+    const house = demoHouse();
+    planner(house);
+    const before = currentVersion(house.db);
+    const heard: number[] = [];
+    house.news.on('log', (seq: number) => heard.push(seq));
+    const walk = newId();
+    must(house, 'walk.start', { id: walk, job: signalHouse, kind: 'progress' });
+    must(house, 'observation.record', { observation: { id: newId(), walk, area: areaOf('guest'), kind: 'progress', phase: 'wiring-rough', fraction: 1 } });
+    must(house, 'walk.finish', { id: walk });
+    await expect.poll(() => currentVersion(house.db), { timeout: 20_000 }).toBe((before ?? 0) + 1);
+    await expect.poll(() => heard.length, { timeout: 5_000 }).toBe(4);
+    expect(one(house.db, 'SELECT type, who FROM command_log WHERE seq = @seq', { seq: Math.max(...heard) })).toEqual({ type: 'plan.renewed', who: 'planner' });
+    expect(all(house.db, 'SELECT audience FROM job_update WHERE walk = @walk ORDER BY audience', { walk })).toEqual([{ audience: 'client' }, { audience: 'crew' }]);
+  });
+
+  it('does at its start what a stop left behind, and many marks at once', async () => {
+    const house = demoHouse();
+    const before = currentVersion(house.db) ?? 0;
+    for (const number of ['0', '1', '2']) must(house, 'hold.release', { id: demoId('signal', 'hold', number), version: 1 });
+    expect(all(house.db, 'SELECT 1 FROM plan_mark')).toHaveLength(3);
+    planner(house);
+    await expect.poll(() => all(house.db, 'SELECT 1 FROM plan_mark').length, { timeout: 20_000 }).toBe(0);
+    expect(currentVersion(house.db)).toBe(before + 1);
+  });
+});
+
+describe('the outbox', () => {
+  it('goes out by itself, and what a stop left behind goes out at the next start', async () => {
+    const house = demoHouse();
+    const [early] = queued(house, 'averill@watchsteps.example');
+    startOutbox(house, { deliver: () => ({}) }, 10);
+    await expect.poll(() => stateOf(house, early ?? '')?.state, { timeout: 5_000 }).toBe('delivered');
+    const [late] = queued(house, 'averill@watchsteps.example');
+    await expect.poll(() => stateOf(house, late ?? '')?.state, { timeout: 5_000 }).toBe('delivered');
+  });
+
+  it('hands every message over once, with its own link in it and no other', () => {
+    const house = demoHouse();
+    const ids = queued(house, 'a@a.example', 'b@b.example', 'c@c.example');
+    const handed: { id: string; text: string }[] = [];
+    const gateway: Gateway = { deliver: ({ id, text }) => (handed.push({ id, text }), {}) };
+    expect(emptyOutbox(house, gateway)).toBe(3);
+    expect(emptyOutbox(house, gateway)).toBe(0);
+    expect(handed.map(({ id }) => id).sort()).toEqual([...ids].sort());
+    const links = handed.map(({ text }) => /\/s\/\S+/.exec(text)?.[0]);
+    expect(new Set(links).size).toBe(3);
+  });
+});
+
+describe('the simulated gateway', () => {
+  const deliver = (id: string, tries: number, address = 'a@a.example') => simulatedGateway.deliver({ id, tries, address, subject: '', text: '' }).failure;
+
+  it('gives the same outcome for the same message, and lets a second try through', () => {
+    const ids = Array.from({ length: 400 }, () => newId());
+    const failed = ids.filter((id) => deliver(id, 0) !== undefined);
+    expect(failed.length).toBeGreaterThan(20);
+    expect(failed.length).toBeLessThan(80);
+    expect(ids.filter((id) => deliver(id, 0) !== undefined)).toEqual(failed);
+    expect(failed.every((id) => deliver(id, 1) === undefined)).toBe(true);
+  });
+
+  it('never reaches an address that is none', () => {
+    expect(deliver(newId(), 5, 'nobody@nowhere.invalid')).toBe('There is no such address.');
+  });
+});

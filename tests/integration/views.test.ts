@@ -1,0 +1,224 @@
+import { describe, expect, it } from 'vitest';
+import { all, one } from '@/server/database/query';
+import { findable } from '@/server/find/queries';
+import { firmView } from '@/server/firm/queries';
+import { boardOptions, scheduleView } from '@/server/schedule/board';
+import { renewOnce } from '@/server/schedule/renew';
+import { currentVersion, readPlan } from '@/server/schedule/store-plan';
+import { selectionsOf } from '@/server/selections/queries';
+import { sequenceView } from '@/server/sequence/queries';
+import { frameView, jobHead } from '@/server/sites/queries';
+import { roomView } from '@/server/sites/room';
+import { roomsView } from '@/server/sites/rooms';
+import { setOutView } from '@/server/sites/set-out';
+import { todayView } from '@/server/today/queries';
+import { updatesView } from '@/server/updates/queries';
+import { walksView } from '@/server/walks/pack';
+import { demoId } from '../../demo/seed';
+import { areaOf, demoHouse, give, must, newId, signalHouse, TODAY } from '../support/houses';
+import { build, type Built } from '../support/synthetic';
+
+const areaIn = ({ house, job }: Built, name: string) => roomsView(house, job).levels.flatMap((level) => level.areas).find((area) => area.name === name);
+
+describe('how an area stands', () => {
+  it('is told in one word and a caption, as its track and its holds are', () => {
+    const built = build({ Fresh: { works: ['redecorate'] }, Begun: { works: ['rebuild'] }, Stuck: { works: ['rebuild'] }, Waiting: { works: ['rebuild'] }, Done: { works: ['floor'] }, None: { works: ['none'] }, Lived: { works: ['none'], livedIn: true }, Far: { works: ['rebuild'] } });
+    built.see('Begun', 'protect', 1);
+    built.hold('Stuck', 'protect', 'engineer', '2027-03-15');
+    built.hold('Waiting', 'protect', 'client', '2027-03-15');
+    built.hold('Far', 'hand-over', 'client', '2027-05-15');
+    for (const phase of ['protect', 'flooring', 'clean', 'hand-over']) built.see('Done', phase, 1);
+    built.renew();
+    const said = Object.fromEntries(['Fresh', 'Begun', 'Stuck', 'Waiting', 'Done', 'None', 'Lived', 'Far'].map((name) => [name, [areaIn(built, name)?.standing, areaIn(built, name)?.caption]]));
+    expect(said).toMatchObject({
+      Fresh: ['not begun', 'from today'], Begun: ['under way', expect.stringContaining('isolate services')], Stuck: ['stuck', 'waits: engineer'], Waiting: ['waiting', 'waits: client'],
+      Done: ['done', 'done'], None: ['untouched', 'no work here'], Lived: ['untouched', 'lived in, no work'], Far: ['not begun', expect.stringMatching(/^from/)],
+    });
+    expect(areaIn(built, 'Begun')?.front).toEqual({ label: 'protect', day: '9 Mar' });
+    expect(areaIn(built, 'Fresh')?.front).toBeNull();
+  });
+
+  it('names the only toilet of those who live there, and no longer once another works', () => {
+    const built = build({ Bath: { works: ['bathroom'], kind: 'wet', provides: ['toilet'] }, Other: { works: ['bathroom'], kind: 'wet', provides: ['toilet'] } }, { livedIn: true });
+    built.see('Other', 'protect', 0.5);
+    built.renew();
+    expect(areaIn(built, 'Bath')?.caption).toMatch(/^the only toilet until/);
+    built.see('Other', 'protect', 0);
+    expect(areaIn(built, 'Bath')?.caption).not.toContain('only toilet');
+  });
+});
+
+describe('the rooms of a job', () => {
+  it('count work, not looks, and say how much of it nobody will see', () => {
+    const built = build({ Room: { works: ['services'] } });
+    expect(roomsView(built.house, built.job)).toMatchObject({ done: 0, finish: null, next: [] });
+    built.see('Room', 'plumbing-rough', 1);
+    built.see('Room', 'wiring-rough', 1);
+    built.renew();
+    const view = roomsView(built.house, built.job);
+    expect(view.done).toBeGreaterThan(0.2);
+    expect(view.hidden).toBe(1);
+    expect(view.finish).not.toBeNull();
+    expect(view.next.length).toBeGreaterThan(0);
+    expect(view.next[0]?.when).toMatch(/^\w{3} \d+ \w{3}, (morning|afternoon)$/);
+  });
+
+  it('open to the clipboard of each, which tells every step its date and reason', () => {
+    const { house, job, areas, see, renew } = build({ Room: { works: ['rebuild', 'plaster'] } });
+    see('Room', 'protect', 1);
+    see('Room', 'isolate', 0.4);
+    renew();
+    const view = roomView(house, job, areas.Room ?? '');
+    expect(view.steps.map((step) => step.phase)).not.toContain('board');
+    expect(view.steps[0]).toMatchObject({ fraction: 1, seen: 'Tue 9 Mar', when: '' });
+    for (const step of view.steps.slice(1)) expect([step.when, step.reason].every((text) => text.length > 0), step.label).toBe(true);
+    expect(view.steps[1]?.crew).toBe('our own wiring');
+  });
+});
+
+describe('a plan that cannot be made', () => {
+  it('leaves the last one standing, says why everywhere, and heals', () => {
+    const built = build({ Room: { works: ['rebuild'] } });
+    built.renew();
+    const version = currentVersion(built.house.db);
+    const loop = newId();
+    // Past the door, which would refuse it: as from an older version of the rules.
+    built.house.db.prepare(`INSERT INTO own_link VALUES (?, ?, ?, 'board', ?, 'framing', 'no')`).run(loop, built.job, built.areas.Room, built.areas.Room);
+    built.renew();
+    expect(currentVersion(built.house.db)).toBe(version);
+    for (const problem of [roomsView(built.house, built.job).problem, todayView(built.house).problem, sequenceView(built.house, built.job).problem, scheduleView(built.house, { by: 'trade', weeks: 2, shift: 0 }).board.problem]) {
+      expect(problem).toMatch(/^These wait for each other in a ring: .*framing.*board/);
+    }
+    must(built.house, 'link.remove', { id: loop }, built.owner);
+    renewOnce(built.house.db, TODAY, built.house.clock.now().toISOString());
+    expect(roomsView(built.house, built.job).problem).toBeNull();
+    expect(currentVersion(built.house.db)).toBe((version ?? 0) + 1);
+  });
+
+  it('keeps the versions that walks are measured by, and of the others the last', () => {
+    const built = build({ Room: { works: ['floor'] } });
+    built.renew();
+    must(built.house, 'walk.finish', { id: built.walk }, built.owner);
+    built.renew();
+    const measured = one<{ after_version: number }>(built.house.db, 'SELECT after_version FROM walk_plan')?.after_version ?? 0;
+    for (let time = 0; time < 40; time++) built.renew();
+    const kept = all<{ version: number }>(built.house.db, 'SELECT version FROM plan ORDER BY version').map((row) => row.version);
+    expect(kept).toContain(measured);
+    expect(kept.length).toBeLessThan(36);
+    expect(readPlan(built.house.db, { version: measured })?.tasks.length).toBeGreaterThan(0);
+    expect(readPlan(built.house.db, { version: 10_000 })).toBeUndefined();
+  });
+});
+
+describe('dates of selections', () => {
+  it('follow the plan: late, near, far or settled', () => {
+    const built = build({ Room: { works: ['kitchen'] } });
+    const add = (category: string, over: object): void => void must(built.house, 'selection.add', { id: newId(), job: built.job, area: built.areas.Room, phase: 'cabinets', category, leadDays: 5, state: 'chosen', ...over }, built.owner);
+    add('Late', { leadDays: 200 });
+    add('Soon', { state: 'open' });
+    add('Ordered', { state: 'ordered', expectedOn: '2027-03-12' });
+    add('Missed', { state: 'ordered', expectedOn: '2027-03-01' });
+    add('Here', { state: 'on site' });
+    built.renew();
+    const due = Object.fromEntries(selectionsOf(built.house, built.job).map((item) => [item.category, [item.due.what, item.due.late]]));
+    expect(due).toMatchObject({ Soon: ['decide', false], Ordered: ['arrive', false], Missed: ['arrive', true], Here: ['settled', false] });
+    // Nothing but itself holds the cabinets, so the long lead is late only where it delays somebody.
+    expect(due.Late?.[0]).toBe('order');
+    expect(selectionsOf(built.house, built.job).at(-1)?.category).toBe('Here');
+  });
+});
+
+describe('today', () => {
+  it('asks for a walk where none was, and where work begins', () => {
+    const built = build({ Room: { works: ['redecorate'] } });
+    const { sites } = todayView(built.house);
+    expect(sites).toMatchObject([{ name: 'One House', why: ['never walked'], walked: 'never', openWalk: built.walk }]);
+  });
+
+  it('has a close-in that is due before all else, and holds by their day', () => {
+    const built = build({ Room: { works: ['rebuild'] }, Other: { works: ['rebuild'] } });
+    built.hold('Other', 'tear-out', 'client', '2027-03-16');
+    built.hold('Room', 'close-in', 'close-in', TODAY);
+    built.hold('Room', 'tear-out', 'client', '2027-05-16');
+    built.renew();
+    const view = todayView(built.house);
+    expect(view.sites[0]).toMatchObject({ urgent: true, why: expect.arrayContaining(['Room: close-in today']) as string[] });
+    expect(view.holds.map((hold) => [hold.area, hold.expectedOn])).toEqual([['Room', TODAY], ['Other', '2027-03-16']]);
+  });
+});
+
+describe('the firm', () => {
+  it('is told which trades nobody does, and who is away', () => {
+    const built = build({ Room: { works: ['redecorate'] } });
+    expect(firmView(built.house).missing).toEqual(['cleaning', 'paint', 'tear-out']);
+    const sub = newId();
+    must(built.house, 'sub.add', { id: sub, name: 'Painters', trade: 'paint', crews: 2 }, built.owner);
+    must(built.house, 'sub.away', { sub, firstDay: '2027-03-01', lastDay: '2027-03-05' }, built.owner);
+    must(built.house, 'sub.away', { sub, firstDay: '2027-03-20', lastDay: '2027-03-21' }, built.owner);
+    built.renew();
+    const view = firmView(built.house);
+    expect(view.missing).toEqual(['cleaning', 'tear-out']);
+    expect(view.subs).toMatchObject([{ name: 'Painters', works: 2, away: [{ firstDay: '2027-03-20', lastDay: '2027-03-21' }] }]);
+    expect(give(built.house, 'sub.away', { sub, firstDay: '2027-03-21', lastDay: '2027-03-25' }, built.owner)).toMatchObject({ status: 'refused', problem: { code: 'away-already' } });
+    expect(give(built.house, 'sub.add', { id: newId(), name: 'Waiters', trade: 'nobody', crews: 1 }, built.owner)).toMatchObject({ status: 'refused', problem: { code: 'trade-of-nobody' } });
+    expect(give(built.house, 'person.add', { id: newId(), name: 'Twin', role: 'lead', email: 'ida@own.example' }, built.owner)).toMatchObject({ status: 'refused', httpStatus: 409 });
+  });
+});
+
+describe('the frame', () => {
+  const house = () => demoHouse();
+
+  it('knows every job that is not closed, the person, and how far the log is', () => {
+    const demo = house();
+    const frame = frameView(demo, { id: demoId('person', 'maren'), name: 'Maren', role: 'contractor' });
+    expect(frame.jobs.map((job) => job.name)).toEqual(['Signal House', 'Tannery Row 9', 'Linden Gatehouse', 'Old Dairy']);
+    expect(frame.people).toEqual([]);
+    expect(frame.seq).toBeGreaterThan(500);
+    expect(frame.shiftDays).not.toBe(0);
+    expect(jobHead(demo, signalHouse)).toMatchObject({ units: 'imperial', walked: 'walked yesterday 16:00', openWalk: null, counts: { updates: 6 } });
+  });
+
+  it('finds areas, subs and selections by name', () => {
+    const labels = findable(house()).map((found) => found.label);
+    expect(labels).toEqual(expect.arrayContaining(['Guest suite, Signal House', 'Halyard Wiring, wiring', 'Lantern glazing, Eight curved panes, laminated, clear, Lantern roof']));
+  });
+
+  it('shows what a job has when more is set out', () => {
+    const view = setOutView(house(), signalHouse);
+    expect(view.levels.map((level) => level.name)).toEqual(['Ground', 'Upper', 'Lantern']);
+    expect(view.details).toMatchObject({ livedIn: true, loudHalf: 'morning', startDay: '2027-01-27' });
+    expect(give(house(), 'areas.set-out', { job: signalHouse, levels: [{ id: newId(), name: 'Attic', height: 2 }], areas: [] })).toMatchObject({ status: 'refused', problem: { code: 'level-exists', title: 'There is a level at this height already: Lantern.' } });
+  });
+
+  it('suggests to whom an update goes: the client, and the leads of those who have work', () => {
+    const { suggested, subs } = updatesView(house(), signalHouse);
+    expect(suggested.client).toEqual([{ name: 'The Averill family', address: 'averill@watchsteps.example' }]);
+    expect(suggested.crew.map((crew) => crew.name)).toContain('Petra, Halyard Wiring');
+    expect(subs.length).toBe(suggested.crew.length);
+  });
+
+  it('lists the walks of a job, the newest first', () => {
+    const { walks } = walksView(house(), signalHouse);
+    expect(walks.map((walk) => [walk.when, walk.finished])).toEqual([['yesterday 16:00', true], ['Tue 2 Mar', true], ['Tue 23 Feb', true]]);
+  });
+});
+
+describe('what the board is asked for', () => {
+  it.each([
+    [{}, { by: 'trade', weeks: 2, shift: 0 }],
+    [{ by: 'room', weeks: '3', shift: '-2' }, { by: 'room', weeks: 3, shift: -2 }],
+    [{ by: 'colour', weeks: '52', shift: '1e9' }, { by: 'trade', weeks: 2, shift: 0 }],
+    [{ by: ['room'], shift: ['1', '2'] }, { by: 'trade', weeks: 2, shift: 0 }],
+    [{ shift: '0.5' }, { by: 'trade', weeks: 2, shift: 0 }],
+  ])('%j is read as %j', (asked, options) => {
+    expect(boardOptions(asked)).toEqual(options);
+  });
+
+  it('marks waits and deliveries on their day, and cuts blocks at its edges', () => {
+    const demo = demoHouse();
+    const { board } = scheduleView(demo, { job: signalHouse, by: 'room', weeks: 2, shift: 0 });
+    expect(board.marks.find((mark) => mark.text.startsWith('Kitchen · structure'))).toMatchObject({ tone: 'hold', slot: 10 });
+    expect(board.rows.flatMap((row) => row.blocks).some((block) => block.cutRight && block.finish === 28)).toBe(true);
+    expect(board.rows.find((row) => row.id === areaOf('landing'))).toBeUndefined();
+  });
+});
