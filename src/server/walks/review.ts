@@ -62,6 +62,8 @@ function plansOf(house: House, walk: WalkRow): { before?: Plan; after?: Plan; pl
   };
 }
 
+const far = (fraction: number): string => (fraction >= 1 ? 'done' : percent(fraction));
+
 function areaLines(news: News): ReviewView['areas'] {
   const lines = new Map<string, ReviewView['areas'][number]>();
   const add = (area: string, tone: 'good' | 'bad' | 'plain', text: string): void => {
@@ -69,7 +71,7 @@ function areaLines(news: News): ReviewView['areas'] {
     entry.lines.push({ tone, text });
     lines.set(area, entry);
   };
-  for (const { area, phase, from, to } of news.diff.progress) add(area, to > from ? 'good' : 'bad', `${phaseFacts(phase).label} ${percent(from)} → ${to >= 1 ? 'done' : percent(to)}`);
+  for (const { area, phase, from, to } of news.diff.progress) add(area, to > from ? 'good' : 'bad', `${phaseFacts(phase).label} ${far(from)} → ${far(to)}`);
   for (const item of news.diff.closed) add(item.area, 'good', `settled: ${item.text}`);
   for (const item of news.diff.remaining) add(item.area, 'bad', `to do: ${[item.quantity, item.unit, item.text].filter(Boolean).join(' ')} · ${TRADES[item.trade].toLowerCase()}`);
   for (const check of news.diff.selections) add(check.area, check.verdict === 'right' ? 'good' : 'bad', `${news.selections.get(check.selection)?.category ?? 'selection'}: ${check.verdict}${check.text ? ` (${check.text})` : ''}`);

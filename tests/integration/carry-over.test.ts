@@ -1,0 +1,106 @@
+import { describe, expect, it } from 'vitest';
+import { makeClock } from '@/server/clock';
+import { reviewView } from '@/server/walks/review';
+import { walkPack } from '@/server/walks/pack';
+import { ago, whenSeen } from '@/server/words';
+import { demoId } from '../../demo/seed';
+import { areaOf, demoHouse, must, newId, signalHouse, TODAY } from '../support/houses';
+import type { House } from '@/server/house';
+
+function walking(house: House): { walk: string; record: (seen: object) => string } {
+  const walk = newId();
+  must(house, 'walk.start', { id: walk, job: signalHouse, kind: 'progress' });
+  return {
+    walk,
+    record: (seen) => {
+      const id = newId();
+      must(house, 'observation.record', { observation: { id, walk, area: areaOf('guest'), ...seen } });
+      return id;
+    },
+  };
+}
+const areaIn = (house: House, walk: string, area = 'guest') => walkPack(house, walk).areas.find((each) => each.id === areaOf(area));
+
+describe('what a walk has in the hand', () => {
+  it('goes round the outside first, then from the ground up', () => {
+    const house = demoHouse();
+    const places = walkPack(house, walking(house).walk).areas.map((area) => area.place);
+    expect([...new Set(places)]).toEqual(['outside', 'Ground', 'Upper', 'Lantern']);
+    expect(places).toHaveLength(18);
+  });
+
+  it('brings what was open with how often it was put off, what was chosen, and the cautions', () => {
+    const house = demoHouse();
+    const { walk } = walking(house);
+    expect(areaIn(house, walk)?.open).toMatchObject([{ text: '2 boxes too low on the east wall', putOff: 2, verdict: null }, { text: 'duct collar unsealed at the ceiling', putOff: 0 }]);
+    expect(areaIn(house, walk)?.selections).toMatchObject([{ category: 'Inside doors', verdict: null }]);
+    expect(areaIn(house, walk, 'kitchen')?.cautions[0]).toContain('nobody touches it before the props stand');
+    expect(areaIn(house, walk, 'landing')).toMatchObject({ steps: [], open: [], recorded: [] });
+  });
+
+  it('keeps what was open in sight with what was said of it, and leaves it out of the next walk', () => {
+    const house = demoHouse();
+    const { walk, record } = walking(house);
+    record({ kind: 'recheck', about: demoId('signal', 'item', 'boxes'), verdict: 'done' });
+    expect(areaIn(house, walk)?.open[0]).toMatchObject({ text: '2 boxes too low on the east wall', verdict: 'done' });
+    must(house, 'walk.finish', { id: walk });
+    expect(areaIn(house, walking(house).walk)?.open.map((item) => item.text)).toEqual(['duct collar unsealed at the ceiling']);
+  });
+
+  it('lists what was recorded on it already, as one line each', () => {
+    const house = demoHouse();
+    const { walk, record } = walking(house);
+    record({ kind: 'note', text: 'smells of damp' });
+    record({ kind: 'measurement', text: 'door', typed: `2' 8"`, mm: 812.8 });
+    record({ kind: 'remaining', text: 'collar', trade: 'air', quantity: 2 });
+    const gone = record({ kind: 'note', text: 'never mind' });
+    record({ kind: 'withdrawal', about: gone });
+    expect(areaIn(house, walk)?.recorded.map((line) => line.text)).toEqual(['smells of damp', `door: 2' 8"`, '2 collar · air and heat']);
+  });
+});
+
+describe('the review of a walk', () => {
+  it('has a line for everything that changed, and none for what did not', () => {
+    const house = demoHouse();
+    const { walk, record } = walking(house);
+    record({ kind: 'progress', phase: 'wiring-rough', fraction: 0.3 });
+    record({ kind: 'progress', phase: 'plumbing-rough', fraction: 0.8 });
+    record({ kind: 'recheck', about: demoId('signal', 'item', 'boxes'), verdict: 'done' });
+    record({ kind: 'caution', text: 'loose tread' });
+    record({ kind: 'note', text: 'smells of damp' });
+    record({ kind: 'selection-check', selection: demoId('signal', 'selection', 'guest', 'Inside doors'), verdict: 'damaged', text: 'two dented' });
+    const view = reviewView(house, signalHouse, walk);
+    expect(view.areas).toEqual([{
+      id: areaOf('guest'), name: 'Guest suite', lines: [
+        { tone: 'bad', text: 'pipes done → 80 %' }, { tone: 'good', text: 'settled: boxes too low on the east wall' }, { tone: 'bad', text: 'Inside doors: damaged (two dented)' },
+        { tone: 'bad', text: 'caution: loose tread' }, { tone: 'plain', text: 'smells of damp' },
+      ],
+    }]);
+    expect(view).toMatchObject({ planning: false, drafts: [], walk: { finished: false, by: 'Maren' } });
+    expect(view.gain).toBeLessThan(0);
+  });
+
+  it('is of its own job only', () => {
+    const house = demoHouse();
+    expect(() => reviewView(house, demoId('tannery'), demoId('signal', 'walk', '2'))).toThrow('There is no such walk of this job here.');
+    expect(() => walkPack(house, newId())).toThrow('There is no such walk here.');
+  });
+});
+
+describe('the clock', () => {
+  it('stays on the fixed day at the real hour', () => {
+    const clock = makeClock(TODAY);
+    const [real, told] = [new Date(), clock.now()];
+    expect([told.getFullYear(), told.getMonth(), told.getDate()]).toEqual([2027, 2, 9]);
+    expect(Math.abs(told.getHours() * 60 + told.getMinutes() - real.getHours() * 60 - real.getMinutes())).toBeLessThanOrEqual(1);
+    expect(makeClock(undefined).shiftDays ?? 0).toBe(0);
+  });
+
+  it('tells when something was seen as people say it', () => {
+    expect(whenSeen('2027-03-09T16:20:00', TODAY)).toBe('today 16:20');
+    expect(whenSeen('2027-03-08T06:05:00', TODAY)).toBe('yesterday 06:05');
+    expect(whenSeen('2027-03-01T16:20:00', TODAY)).toBe('Mon 1 Mar');
+    expect(whenSeen('2026-12-31T16:20:00', TODAY)).toBe('Thu 31 Dec 2026');
+    expect([ago(TODAY, TODAY), ago('2027-03-08', TODAY), ago('2027-03-04', TODAY)]).toEqual(['today', 'yesterday', '5 days ago']);
+  });
+});

@@ -1,0 +1,112 @@
+import { describe, expect, it } from 'vitest';
+import type { ClientShared, CrewShared } from '@/contract/views/updates';
+import { pathOf } from '@/server/access/tokens';
+import { one } from '@/server/database/query';
+import type { House } from '@/server/house';
+import { openLink, sharedView } from '@/server/updates/shared';
+import { updatesView } from '@/server/updates/queries';
+import { demoId } from '../../demo/seed';
+import { areaOf, demoHouse, give, must, newId, signalHouse, TODAY } from '../support/houses';
+
+function shared(house: House, terms: object): ClientShared | CrewShared {
+  const id = newId();
+  must(house, 'share.make', { id, recipient: 'Somebody', expiresOn: '2027-04-30', ...terms });
+  const link = openLink(house, pathOf(house, id).slice(3));
+  if (!link) throw new Error('The link does not open.');
+  return sharedView(house, link);
+}
+const client = (house: House): ClientShared => shared(house, { audience: 'client', job: signalHouse }) as ClientShared;
+const crew = (house: House): CrewShared => shared(house, { audience: 'crew', job: signalHouse }) as CrewShared;
+
+describe('what a client reads', () => {
+  it('is in plain words, of the next days, with what they decide', () => {
+    const view = client(demoHouse());
+    expect(view).toMatchObject({ firm: 'Harrow & Tern Renovation', recipient: 'Somebody', job: { name: 'Signal House', address: '3 Watch Steps' }, acknowledged: null, canAcknowledge: false });
+    expect(view.next.length).toBeGreaterThan(3);
+    expect(view.next.map((next) => next.text).join()).not.toMatch(/rough|close-in|substrate|Halyard|boxes too low/);
+    expect(view.decisions).toEqual([{ text: 'Oak boards or cork in the day room', by: '2027-04-02' }]);
+    expect(view.done).toBeGreaterThan(0.1);
+    expect(view.pictures.length).toBe(8);
+  });
+
+  it('has only what was sent, never a draft', () => {
+    const house = demoHouse();
+    expect(client(house).updates).toEqual([]);
+    const draft = updatesView(house, signalHouse).updates.find((update) => update.audience === 'client');
+    must(house, 'update.send', { id: draft?.id, version: draft?.version, title: 'News', body: 'As sent.', expiresOn: '2027-04-01', recipients: [{ messageId: newId(), linkId: newId(), name: 'A', address: 'a@a.example' }] });
+    expect(client(house).updates).toMatchObject([{ title: 'News', body: 'As sent.' }]);
+    expect(crew(house).updates).toEqual([]);
+  });
+
+  it('is counted each time it is opened, and acknowledged once', () => {
+    const house = demoHouse();
+    const draft = updatesView(house, signalHouse).updates.find((update) => update.audience === 'client');
+    const [messageId, linkId] = [newId(), newId()];
+    must(house, 'update.send', { id: draft?.id, version: draft?.version, title: 'News', body: 'B', expiresOn: '2027-04-01', recipients: [{ messageId, linkId, name: 'A', address: 'a@a.example' }] });
+    const link = openLink(house, pathOf(house, linkId).slice(3));
+    if (!link) throw new Error('The link does not open.');
+    sharedView(house, link);
+    sharedView(house, link);
+    expect(one(house.db, 'SELECT opened FROM share_link WHERE id = @linkId', { linkId })).toEqual({ opened: 2 });
+    const reader = { kind: 'link', id: linkId, audience: 'client', job: signalHouse, sub: null } as const;
+    must(house, 'message.acknowledge', { name: 'Elder Averill' }, reader);
+    must(house, 'message.acknowledge', { name: 'Younger Averill' }, reader);
+    expect(sharedView(house, link)).toMatchObject({ canAcknowledge: true, acknowledged: expect.stringMatching(/^Elder Averill, today/) as string });
+    expect(give(house, 'message.acknowledge', { name: 'X' }, { ...reader, id: newId() })).toMatchObject({ status: 'refused', problem: { code: 'nothing-sent' } });
+  });
+});
+
+describe('what a crew reads', () => {
+  it('is day by day who, where, in which rooms, what must be ready and who comes after', () => {
+    const view = crew(demoHouse());
+    expect(view.title).toBe('Signal House');
+    expect(view.days[0]?.day).toBe(TODAY);
+    expect(view.days.map((day) => day.day)).toEqual([...view.days.map((day) => day.day)].sort());
+    const works = view.days.flatMap((day) => day.works);
+    expect(works.every((work) => work.crew !== '' && work.job === 'Signal House' && work.address === '3 Watch Steps')).toBe(true);
+    const structure = works.find((work) => work.what === 'Kitchen · structure');
+    expect(structure?.ready).toEqual(expect.arrayContaining(['Kitchen · rebuild masonry', 'Day room · duct moved']));
+    expect(works.find((work) => work.what === 'Guest suite · wires')?.leaves).toEqual(expect.arrayContaining(['Guest suite · close-in check']));
+  });
+
+  it('begins with the cautions of rooms where there is work, and has what is left to do', () => {
+    const view = crew(demoHouse());
+    expect(view.cautions.map((caution) => caution.area).sort()).toEqual(['Kitchen', 'Lantern room', 'Yard and drain run']);
+    expect(view.leftovers).toEqual(expect.arrayContaining([{ area: 'Guest suite', text: '2 boxes too low on the east wall', trade: 'Wiring' }]));
+  });
+
+  it('of one sub follows it over all its jobs, and follows the plan as it changes', () => {
+    const house = demoHouse();
+    const mine = (): CrewShared => shared(house, { audience: 'sub', sub: demoId('sub', 'wiring') }) as CrewShared;
+    expect(new Set(mine().days.flatMap((day) => day.works.map((work) => work.job))).size).toBeGreaterThan(1);
+    expect(mine().title).toBe('Halyard Wiring');
+    const walk = newId();
+    must(house, 'walk.start', { id: walk, job: signalHouse, kind: 'progress' });
+    must(house, 'observation.record', { observation: { id: newId(), walk, area: areaOf('guest'), kind: 'remaining', text: 'bell wire', trade: 'wiring', quantity: 3, unit: 'm' } });
+    must(house, 'observation.record', { observation: { id: newId(), walk, area: areaOf('guest'), kind: 'remaining', text: 'a shelf', trade: 'finish' } });
+    expect(mine().leftovers.map((left) => left.text)).toContain('3 m bell wire');
+    expect(mine().leftovers.map((left) => left.text)).not.toContain('a shelf');
+  });
+});
+
+describe('a link that cannot be', () => {
+  it.each([
+    [{ audience: 'sub', sub: newId() }, 'sub'],
+    [{ audience: 'client', job: newId() }, 'job'],
+    [{ audience: 'client' }, 'job'],
+    [{ audience: 'neighbour', job: signalHouse }, 'audience'],
+    [{ audience: 'client', job: signalHouse, expiresOn: '2027-13-01' }, 'expiresOn'],
+    [{ audience: 'client', job: signalHouse, recipient: ' ' }, 'recipient'],
+  ])('%j is refused beside its field', (terms, field) => {
+    expect(give(demoHouse(), 'share.make', { id: newId(), recipient: 'A', expiresOn: '2027-04-30', ...terms })).toMatchObject({ status: 'refused', problem: { field } });
+  });
+
+  it('is revoked once', () => {
+    const house = demoHouse();
+    const id = newId();
+    must(house, 'share.make', { id, audience: 'crew', job: signalHouse, recipient: 'A', expiresOn: '2027-04-30' });
+    must(house, 'share.revoke', { id });
+    expect(give(house, 'share.revoke', { id })).toMatchObject({ status: 'refused', problem: { code: 'revoked-already' } });
+    expect(updatesView(house, signalHouse).links.find((link) => link.id === id)?.state).toBe('revoked');
+  });
+});
