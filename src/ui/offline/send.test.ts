@@ -5,7 +5,7 @@ import { liveOn, makeCommand, newId, post, send } from './send';
 const answer = (status: number, body: unknown): void => void vi.stubGlobal('fetch', vi.fn(() => Promise.resolve(new Response(typeof body === 'string' ? body : JSON.stringify(body), { status }))));
 const command = makeCommand('walk.start', {});
 /** What was handed to the network. */
-const given = (): RequestInit => (vi.mocked(fetch).mock.calls[0]?.[1] ?? {}) as RequestInit;
+const given = (): RequestInit => (vi.mocked(fetch).mock.calls[0]?.[1] ?? {});
 
 afterEach(() => {
   vi.unstubAllGlobals();

@@ -1,0 +1,167 @@
+import type { ReactElement } from 'react';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { beforeAll, describe, expect, inject, it } from 'vitest';
+import type { ClientShared, CrewShared } from '@/contract/views/updates';
+import type { RoomsView } from '@/contract/views/job';
+import { openHouse, type House } from '@/server/house';
+import { scheduleView } from '@/server/schedule/board';
+import { roomView } from '@/server/sites/room';
+import { roomsView } from '@/server/sites/rooms';
+import { Board } from '@/ui/schedule/board';
+import { BoardList } from '@/ui/schedule/board-list';
+import { ClientPage } from '@/ui/shared/client-page';
+import { CrewPage } from '@/ui/shared/crew-page';
+import { Section } from '@/ui/rooms/section';
+import { WideLadder } from '@/ui/rooms/wide-ladder';
+import { Route } from '@/ui/walks/route';
+import { walkPack } from '@/server/walks/pack';
+import { demoId } from '../../demo/seed';
+import { areaOf, root, signalHouse, TODAY } from '../support/houses';
+
+let house: House;
+beforeAll(() => {
+  house = openHouse({ folder: inject('demo'), root, today: TODAY });
+});
+
+const html = (element: ReactElement): string => renderToStaticMarkup(element);
+const count = (text: string, part: string): number => text.split(part).length - 1;
+/** What is read of it, in the order in which it stands. */
+const words = (text: string): string => text.replace(/<[^>]+>/g, ' ').replaceAll('&#x27;', '’').replaceAll('&amp;', '&').replaceAll('\u00ad', '').replace(/\s+/g, ' ');
+const rooms = (job = signalHouse): RoomsView => roomsView(house, job);
+
+describe('the section', () => {
+  it('draws every area once, and each leads to its page', () => {
+    for (const key of ['signal', 'tannery', 'linden', 'dairy']) {
+      const view = rooms(demoId(key));
+      const areas = [...view.levels.flatMap((level) => level.areas), ...view.faces, ...view.roofs, ...view.ground, ...view.outbuildings];
+      const drawn = html(<Section view={view} />);
+      for (const area of areas) expect(count(drawn, `href="/jobs/${view.job.id}/areas/${area.id}"`), `${view.job.name}, ${area.name}`).toBe(1);
+      expect(count(drawn, 'class="name"')).toBe(areas.length);
+    }
+  });
+
+  it('stands as the house does: roof, then storeys from the top, then the ground with what lies below', () => {
+    const read = words(html(<Section view={rooms()} />));
+    const order = ['Lantern roof', 'Lantern room', 'Upper', 'Bath', 'Ground', 'Kitchen', 'Yard and drain run'].map((name) => read.indexOf(name));
+    expect(order).toEqual([...order].sort((a, b) => a - b));
+    expect(order[0]).toBeGreaterThan(-1);
+  });
+
+  it('says in words what the ladders show', () => {
+    const read = words(html(<Section view={rooms()} />));
+    expect(read).toMatch(/Wet room waits: cables\? , 3 of \d+ steps done/);
+    expect(read).toContain('Landing lived in, no work');
+    expect(read).toMatch(/Kitchen rebuild masonry, today , 5 of \d+ steps done/);
+  });
+
+  it('draws a storey of one room as a part over a whole house, and one alone as a whole', () => {
+    expect(count(html(<Section view={rooms()} />), 'storey part')).toBe(1);
+    const view = rooms();
+    const alone = { ...view, levels: view.levels.filter((level) => level.name === 'Lantern') };
+    expect(html(<Section view={alone} />)).not.toContain('storey part');
+  });
+
+  it('is drawn without faces, roof or ground where a job has none', () => {
+    const bare = html(<Section view={{ ...rooms(), faces: [], roofs: [], ground: [], outbuildings: [] }} />);
+    expect(bare).not.toMatch(/class="flank|class="below/);
+    expect(count(bare, 'class="storey ')).toBe(3);
+  });
+});
+
+describe('the ladder opened wide', () => {
+  it('has the first step at its foot, each with its reason or the day it was done', () => {
+    const view = roomView(house, signalHouse, areaOf('guest'));
+    const drawn = html(<WideLadder view={view} />);
+    expect(count(drawn, '<li>')).toBe(view.steps.length);
+    const read = words(drawn);
+    expect(read.indexOf('hand-over')).toBeLessThan(read.indexOf('framing'));
+    expect(read.lastIndexOf('protect')).toBeGreaterThan(read.indexOf('isolate services'));
+    for (const step of view.steps) expect(read, step.label).toContain(step.fraction >= 1 ? `seen done ${step.seen ?? ''}` : words(step.reason).trim());
+    expect(count(drawn, 'aria-label="30 %"')).toBe(1);
+  });
+
+  it('says so where nothing is to be done', () => {
+    expect(words(html(<WideLadder view={roomView(house, signalHouse, areaOf('landing'))} />))).toContain('No work is agreed here.');
+  });
+});
+
+describe('the half-day board', () => {
+  const noop = (): void => undefined;
+  const board = (by: 'trade' | 'room') => scheduleView(house, { job: signalHouse, by, weeks: 2, shift: 0 }).board;
+
+  it('places every block on its half-days and says what it is', () => {
+    const view = board('room');
+    const drawn = html(<Board view={view} job={signalHouse} chosen={undefined} onChoose={noop} />);
+    for (const block of view.rows.flatMap((row) => row.blocks)) {
+      expect(drawn).toContain(`data-task="${block.task}"`);
+      expect(drawn).toContain(`grid-column:${block.start + 1} / ${block.finish + 1}`);
+    }
+    expect(count(drawn, 'class="piece')).toBe(view.rows.flatMap((row) => row.blocks).length);
+    expect(words(drawn)).toMatch(/cut slab, Thu 11 Mar, morning to Fri 12 Mar, morning, held. Why here\?/);
+  });
+
+  it('shows a crew’s work elsewhere as what it is: the reason why it is not here', () => {
+    const drawn = words(html(<Board view={board('trade')} job={signalHouse} chosen={undefined} onChoose={noop} />));
+    expect(drawn).toMatch(/at Tannery Row 9/);
+    expect(drawn).toContain('Tannery Row 9, ');
+  });
+
+  it('has the same work as a list for one hand, from today on, of this job alone', () => {
+    const view = board('trade');
+    const read = words(html(<BoardList view={view} job={signalHouse} onChoose={noop} />));
+    expect(read).toMatch(/^ ?Tue 9, today/);
+    expect(read).not.toContain('Tannery');
+    expect(read).toContain('Guest suite · wires');
+    expect(read).toContain(', goes on');
+    expect(words(html(<BoardList view={scheduleView(house, { by: 'trade', weeks: 2, shift: 0 }).board} job={undefined} onChoose={noop} />))).toContain('Tannery Row 9');
+  });
+});
+
+describe('public pages', () => {
+  const shared = { firm: 'Harrow & Tern', recipient: 'A', today: TODAY, expiresOn: '2027-04-01', acknowledged: null, canAcknowledge: true };
+  const client: ClientShared = {
+    ...shared, audience: 'client', job: { name: 'Signal House', address: '3 Watch Steps' }, done: 0.204, finish: '2027-08-31', updates: [{ title: 'Second', body: 'b <i>2</i>', when: 'today' }, { title: 'First', body: 'b 1', when: 'Mon' }],
+    next: [{ when: 'Tue 9 Mar', text: 'The wires — Guest suite' }], decisions: [{ text: 'Oak or cork', by: '2027-04-02' }], pictures: [{ hash: 'abc', area: 'Kitchen', when: 'today', text: null, alt: 'Kitchen, today' }],
+  };
+  const crew: CrewShared = {
+    ...shared, audience: 'crew', title: 'Signal House', updates: [], cautions: [{ area: 'Kitchen', text: 'bearing wall' }], leftovers: [{ area: 'Study', text: 'backing', trade: 'Carpentry' }],
+    days: [{ day: TODAY, works: [{ crew: 'Halyard Wiring', job: 'Signal House', address: '3 Watch Steps', what: 'Guest suite · wires', half: 'from noon', ready: ['Guest suite · pipes'], leaves: ['Guest suite · close-in check'] }] }],
+  };
+
+  it('let the client acknowledge the newest news alone, and fetch pictures through the link', () => {
+    const drawn = html(<ClientPage view={client} token="secret" />);
+    expect(count(drawn, 'I have read it')).toBe(1);
+    expect(drawn.indexOf('I have read it')).toBeLessThan(drawn.indexOf('First'));
+    expect(drawn).toContain('src="/s/secret/pictures/abc?w=240"');
+    expect(words(drawn)).toContain('20 % of the work is done, and we expect to finish on Tue 31 Aug.');
+    expect(words(drawn)).toContain('Oak or cork by Fri 2 Apr');
+    expect(drawn).toContain('b &lt;i&gt;2&lt;/i&gt;');
+    expect(words(html(<ClientPage view={{ ...client, acknowledged: 'Elder, today 10:00' }} token="t" />))).toContain('Read by Elder, today 10:00');
+  });
+
+  it('say what is safe to say where there is nothing yet', () => {
+    const read = words(html(<ClientPage view={{ ...client, updates: [], next: [], decisions: [], pictures: [], finish: null }} token="t" />));
+    expect(read).toContain('There is no news yet.');
+    expect(read).not.toMatch(/we expect|What comes next|What we need/);
+    expect(words(html(<CrewPage view={{ ...crew, days: [], cautions: [], leftovers: [] }} token="t" />))).toContain('No work is planned for you in the next two weeks.');
+  });
+
+  it('tell a crew its cautions first, then when, where, after whom and before whom', () => {
+    const read = words(html(<CrewPage view={crew} token="t" />));
+    const order = ['bearing wall', 'Tue 9 Mar', 'Guest suite · wires', 'before you: Guest suite · pipes', 'after you: Guest suite · close-in check', 'Left to do'].map((part) => read.indexOf(part));
+    expect(order).toEqual([...order].sort((a, b) => a - b));
+    expect(order[0]).toBeGreaterThan(-1);
+    expect(read).toContain('Local code and your own licence decide');
+  });
+});
+
+describe('the route of a walk', () => {
+  it('tells where something is still to be looked at, and ends the walk', () => {
+    const areas = walkPack(house, demoId('signal', 'walk', '2')).areas.map((area) => ({ ...area, open: area.open.map((item) => ({ ...item, verdict: null })) }));
+    const read = words(html(<Route areas={areas} at={3} finished={false} finishing={false} onGo={() => undefined} onFinish={() => undefined} />));
+    expect(read).toContain('Guest suite Ground');
+    expect(read).toContain('1 to look at');
+    expect(read).toContain('Finish the walk');
+    expect(words(html(<Route areas={areas} at={0} finished finishing={false} onGo={() => undefined} onFinish={() => undefined} />))).not.toContain('Finish the walk');
+  });
+});
