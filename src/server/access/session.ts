@@ -3,6 +3,7 @@ import { getIronSession, type SessionOptions } from 'iron-session';
 import { cookies } from 'next/headers';
 import type { PersonView } from '@/contract/views/job';
 import { one } from '../database/query';
+import { notFound, Refusal } from '../door/refusal';
 import { house } from '../house';
 import type { Who } from '../door/who';
 
@@ -27,6 +28,20 @@ export async function signedIn(): Promise<PersonView | undefined> {
   const known = id ? person(id) : undefined;
   if (known || !house().demo) return known;
   return one<PersonView>(house().db, `SELECT id, name, role FROM person WHERE role = 'contractor' ORDER BY rowid`);
+}
+
+/** Refuses whoever has no session. */
+export async function needSession(): Promise<PersonView> {
+  const known = await signedIn();
+  if (!known) throw new Refusal(401, { code: 'not-signed-in', message: 'Sign in first.' });
+  return known;
+}
+
+/** Switches person without a password: only in the demo, where all people are invented. */
+export async function become(id: string): Promise<void> {
+  if (!house().demo) throw new Refusal(403, { code: 'not-the-demo', message: 'People are switched only in the demo.' });
+  if (!person(id)) throw notFound('person', 'person');
+  await signIn(id);
 }
 
 export async function whoAsks(): Promise<Who> {

@@ -4,6 +4,7 @@ import type { Day } from '@/core/units/day';
 import { today } from '../clock';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
+import { newestChange } from '../door/queries';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
 import type { JobRow } from '../schedule/read-site';
@@ -22,9 +23,6 @@ export function frameView(house: House, person: PersonView): FrameView {
     shiftDays: house.clock.shiftDays ?? 0,
   };
 }
-
-/** The number of the newest entry in the log. */
-export const newestChange = (db: Connection): number => one<{ seq: number | null }>(db, 'SELECT max(seq) AS seq FROM command_log')?.seq ?? 0;
 
 export function needJob(db: Connection, id: string): JobRow {
   const row = one<JobRow>(db, 'SELECT * FROM job WHERE id = @id', { id });

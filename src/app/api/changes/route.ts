@@ -2,7 +2,7 @@ import { signedIn } from '@/server/access/session';
 import { house } from '@/server/house';
 import { Refusal } from '@/server/door/refusal';
 import { problemResponse } from '@/server/http';
-import { newestChange } from '@/server/sites/queries';
+import { newestChange } from '@/server/door/queries';
 
 export const dynamic = 'force-dynamic';
 const HEARTBEAT_MS = 20_000;

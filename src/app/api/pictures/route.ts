@@ -1,4 +1,4 @@
-import { signedIn } from '@/server/access/session';
+import { needSession } from '@/server/access/session';
 import { house } from '@/server/house';
 import { Refusal } from '@/server/door/refusal';
 import { keepPicture, LARGEST_BYTES } from '@/server/files/pictures';
@@ -8,7 +8,7 @@ import { problemResponse, refuseForeignOrigin } from '@/server/http';
 export async function POST(request: Request): Promise<Response> {
   try {
     refuseForeignOrigin(request);
-    if (!(await signedIn())) throw new Refusal(401, { code: 'not-signed-in', message: 'Sign in first.' });
+    await needSession();
     const tooLarge = new Refusal(413, { code: 'picture-too-large', message: `A picture has at most ${LARGEST_BYTES / 1024 / 1024} MB.`, field: 'picture' });
     if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BYTES) throw tooLarge;
     const parts: Uint8Array[] = [];

@@ -1,4 +1,4 @@
-import { signedIn } from '@/server/access/session';
+import { needSession } from '@/server/access/session';
 import { house } from '@/server/house';
 import { Refusal } from '@/server/door/refusal';
 import { problemResponse } from '@/server/http';
@@ -7,7 +7,7 @@ import { readPlan } from '@/server/schedule/store-plan';
 /** The newest plan over all jobs as a document that can be checked by itself. */
 export async function GET(): Promise<Response> {
   try {
-    if (!(await signedIn())) throw new Refusal(401, { code: 'not-signed-in', message: 'Sign in first.' });
+    await needSession();
     const plan = readPlan(house().db);
     if (!plan) throw new Refusal(404, { code: 'no-plan', message: 'There is no plan yet; set out the areas of a job first.' });
     return Response.json(plan);
