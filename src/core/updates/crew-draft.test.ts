@@ -1,0 +1,44 @@
+import { describe, expect, it } from 'vitest';
+import type { WalkDiff } from '../walks/diff';
+import { crewDraft } from './crew-draft';
+import type { News, NextWork } from './news';
+
+const nothing: WalkDiff = { progress: [], remaining: [], closed: [], selections: [], notes: [], cautions: [], pictures: [], measurements: [], gain: 0, visibleGain: 0 };
+const news = (over: Partial<News> = {}): News => ({
+  job: 'Signal House', day: '2027-03-09', livedIn: false, diff: nothing, areas: new Map([['k', 'Kitchen'], ['s', 'Study']]),
+  selections: new Map([['t', { area: 'k', category: 'Wall tiles', choice: 'Sage' }]]), done: 0.4, moved: [], finish: {}, next: [], decisions: [], cautions: [], ...over,
+});
+const seen = { id: 'i', job: 'j', walk: 'w', area: 'k', at: '2027-03-09T10:00:00.000Z', person: 'p' };
+const work = (over: Partial<NextWork> = {}): NextWork => ({ day: '2027-03-10', afternoon: false, area: 'k', label: 'Kitchen · wires', phase: 'wiring-rough', trade: 'wiring', crew: 'Gull Wiring', after: [], ...over });
+
+describe('what the crews read after a walk', () => {
+  it('says so where nothing changed', () => {
+    expect(crewDraft(news())).toEqual({ title: 'Signal House, walk of Tue 9 Mar: what comes next', body: 'Nothing changed on this walk.' });
+  });
+
+  it('names moved work with both days and the reason', () => {
+    const moved = [{ area: 'k', label: 'Kitchen · board', phase: 'board' as const, from: '2027-03-10', to: '2027-03-12', reason: 'Not earlier: wires.' }];
+    expect(crewDraft(news({ moved })).body).toBe('Moved\n- Kitchen · board: now Fri 12 Mar, was Wed 10 Mar. Not earlier: wires.');
+  });
+
+  it('tells nobody to fit what is wrong, and says nothing of what is right', () => {
+    const wrong = { ...seen, kind: 'selection-check', selection: 't', verdict: 'wrong', text: 'white' } as const;
+    expect(crewDraft(news({ diff: { ...nothing, selections: [wrong] } })).body).toContain('- Kitchen: Wall tiles wrong — white. Do not fit it.');
+    expect(crewDraft(news({ diff: { ...nothing, selections: [{ ...wrong, verdict: 'right' }] } })).body).toBe('Nothing changed on this walk.');
+  });
+
+  it('goes day by day through who comes where, from when, and what must be ready', () => {
+    const next = [work(), work({ crew: 'Boards', label: 'Study · board', afternoon: true, after: ['Study · wires', 'Study · close-in check'] }), work({ day: '2027-03-11', label: 'Kitchen · ducts' })];
+    expect(crewDraft(news({ next })).body).toBe([
+      'Wed 10 Mar\n- Gull Wiring · Kitchen · wires\n- Boards · Study · board, from noon (ready before: Study · wires, Study · close-in check)',
+      'Thu 11 Mar\n- Gull Wiring · Kitchen · ducts',
+    ].join('\n\n'));
+  });
+
+  it('writes quantities as the walk did, with and without a unit', () => {
+    const remaining = [{ ...seen, kind: 'remaining', text: 'backing', trade: 'carpentry', quantity: 3, unit: 'pieces' } as const, { ...seen, id: 'x', kind: 'remaining', text: 'boxes', trade: 'wiring', quantity: 2 } as const];
+    const { body } = crewDraft(news({ diff: { ...nothing, remaining } }));
+    expect(body).toContain('- Carpentry · Kitchen: 3 pieces backing');
+    expect(body).toContain('- Wiring · Kitchen: 2 boxes');
+  });
+});
