@@ -38,6 +38,8 @@ function Walking({ pack }: { pack: WalkPack }) {
   const finish = useCallback(async () => {
     setFinishing(true);
     await walking.finish();
+    // The route was scrolled to its end; the review begins at its top.
+    window.scrollTo(0, 0);
     router.push(`/jobs/${pack.job.id}/walks/${pack.walk.id}`);
   }, [pack.job.id, pack.walk.id, router, walking]);
   const onward = useCallback(() => (next ? go(at + 1) : setPanel('route')), [at, go, next]);
