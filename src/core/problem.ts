@@ -17,4 +17,4 @@ export interface Problem {
 export type Outcome<T> = { ok: true; value: T } | { ok: false; problem: Problem };
 
 export const answer = <T>(value: T): Outcome<T> => ({ ok: true, value });
-export const refuse = <T>(problem: Problem): Outcome<T> => ({ ok: false, problem });
+export const refuse = <T = never>(problem: Problem): Outcome<T> => ({ ok: false, problem });

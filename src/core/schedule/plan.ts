@@ -55,11 +55,24 @@ const LAST_HORIZON = 7_500;
  * @returns a problem where links form a ring, a trade has no crew, or a calendar has no days for the work
  */
 export function makePlan(input: PlanInput): Outcome<Plan> {
+  const placed = placeAll(input);
+  return placed.ok ? answer(document(placed.value.net, placed.value.placement)) : placed;
+}
+
+/** When each task would end, without the reasons that make most of a plan's work: for asking what something would do to a finish. */
+export function endsOf(input: PlanInput): Outcome<(Task & { finish: Slot })[]> {
+  const placed = placeAll(input);
+  if (!placed.ok) return placed;
+  const { net, placement } = placed.value;
+  return answer(net.tasks.map((task, number) => ({ ...task, finish: placement.finish[number] ?? 0 })));
+}
+
+function placeAll(input: PlanInput): Outcome<{ net: Compiled; placement: Placement }> {
   for (let horizon = FIRST_HORIZON; horizon <= LAST_HORIZON; horizon *= 2) {
     const net = compile(input, horizon);
     if (!net.ok) return net;
-    const placed = place(net.value);
-    if (placed) return answer(document(net.value, placed));
+    const placement = place(net.value);
+    if (placement) return answer({ net: net.value, placement });
   }
   return refuse({ code: 'plan-endless', message: 'The work does not fit into ten years: some calendar has hardly any worked day, or a crew is always away.' });
 }

@@ -1,7 +1,7 @@
 import { findLoop, type Exposure, type Link } from '../schedule/network';
 import { phaseFacts, phaseOrder, type Phase } from './phases';
-import { LEFTOVERS, OWN_ORDER, RULES, USUAL_ORDER, type Effect, type JobTask, type Lag, type Rule } from './rules';
-import { leftoverId, taskId, type Site, type SiteArea } from './site';
+import { ADDED_WORK, LEFTOVERS, OWN_ORDER, RULES, USUAL_ORDER, type Effect, type JobTask, type Lag, type Rule } from './rules';
+import { extraId, leftoverId, taskId, type Site, type SiteArea } from './site';
 
 /** A task that the rules add for the whole job. */
 export interface AddedTask {
@@ -146,6 +146,18 @@ function leftoversFirst(site: Site, links: Map<string, Link>): void {
   }
 }
 
+/** Added work stands between the step that showed it and the next one there that is not begun. */
+function extrasBetween(site: Site, links: Map<string, Link>): void {
+  for (const extra of site.extras) {
+    const track = site.areas.find((area) => area.id === extra.area)?.track ?? [];
+    const at = track.findIndex((step) => step.phase === extra.after);
+    const former = track[at];
+    if (former) put(links, ADDED_WORK, taskId(extra.area, former.phase), extraId(extra.id), undefined, extra.reason);
+    const next = track.slice(at + 1).find((step) => step.fraction === 0);
+    if (next) put(links, ADDED_WORK, extraId(extra.id), taskId(extra.area, next.phase), undefined, extra.reason);
+  }
+}
+
 function put(links: Map<string, Link>, rule: Rule, before: string, after: string, lag?: Lag, reason = rule.reason): void {
   if (before === after) return;
   const key = `${before}>${after}`;
@@ -181,12 +193,13 @@ export function sequenceOf(site: Site, rules: readonly Rule[] = RULES): Sequence
     put(links, OWN_ORDER, taskId(own.before.area, own.before.phase), taskId(own.after.area, own.after.phase), undefined, own.reason);
   }
   leftoversFirst(site, links);
+  extrasBetween(site, links);
   result.links = withoutSoftLoops(site, result, [...links.values()]);
   return result;
 }
 
 function withoutSoftLoops(site: Site, { added }: Sequence, links: Link[]): Link[] {
-  const ids = [...site.areas.flatMap((area) => area.track.map((step) => taskId(area.id, step.phase))), ...added.map((task) => task.id), ...site.leftovers.map((item) => leftoverId(item.id))];
+  const ids = [...site.areas.flatMap((area) => area.track.map((step) => taskId(area.id, step.phase))), ...added.map((task) => task.id), ...site.leftovers.map((item) => leftoverId(item.id)), ...site.extras.map((extra) => extraId(extra.id))];
   let kept = links;
   for (let loop = findLoop(ids, kept); loop; loop = findLoop(ids, kept)) {
     const ring = loop;

@@ -155,3 +155,5 @@ export const USUAL_ORDER: Rule = { number: 0, strength: 'soft', title: 'The usua
 export const OWN_ORDER: Rule = { number: 100, strength: 'hard', title: 'Agreed for this job', reason: 'agreed for this job', effects: [] };
 /** What a walk found still to do: rule 9, said of that one thing. */
 export const LEFTOVERS: Rule = { number: 9, strength: 'hard', title: 'Left over from a walk', reason: 'the walk found it still to do, and this would cover it or hand it over unfinished', effects: [] };
+/** Work that an assumption or a change added: it follows what showed it, and what comes next there waits for it. */
+export const ADDED_WORK: Rule = { number: 101, strength: 'hard', title: 'Added to the work', reason: 'it was added to the work here', effects: [] };

@@ -19,7 +19,7 @@ const outside = (id: string, kind: AreaKind, phases: readonly Phase[], over: Par
   const { level: _, ...rest } = area(id, phases, { kind, ...over });
   return rest;
 };
-const site = (areas: SiteArea[], over: Partial<Site> = {}): Site => ({ id: 'job', name: 'Job', startDay: '2027-03-08', livedIn: false, areas, ownLinks: [], leftovers: [], ...over });
+const site = (areas: SiteArea[], over: Partial<Site> = {}): Site => ({ id: 'job', name: 'Job', startDay: '2027-03-08', livedIn: false, areas, ownLinks: [], leftovers: [], extras: [], ...over });
 const linksOf = (one: Site): Link[] => sequenceOf(one).links;
 const find = (links: Link[], before: string, after: string): Link | undefined => links.find((link) => link.before === before && link.after === after);
 

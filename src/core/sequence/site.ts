@@ -20,6 +20,19 @@ export interface Site {
   ownLinks: OwnLink[];
   /** Open items of walks: work to be done before what covers it. */
   leftovers: Leftover[];
+  /** Work that no track has: what an assumption that turned out wrong brings, what a change adds. */
+  extras: ExtraWork[];
+}
+
+/** Work added to an area after one of its steps (before its first, where none is named), with why. */
+export interface ExtraWork {
+  id: string;
+  area: string;
+  text: string;
+  trade: Trade;
+  halfDays: number;
+  after: Phase | null;
+  reason: string;
 }
 
 /** Remaining work that a walk recorded, as a task of its own. */
@@ -71,4 +84,5 @@ export interface OwnLink {
 }
 
 export const taskId = (area: string, phase: Phase): string => `${area}:${phase}`;
+export const extraId = (id: string): string => `extra:${id}`;
 export const leftoverId = (observation: string): string => `item:${observation}`;

@@ -4,7 +4,7 @@ import { ALWAYS, jobCalendar, tasksOf, type TaskTerms } from './tasks';
 
 const step = (over: Partial<TrackStep> & Pick<TrackStep, 'phase' | 'trade'>): TrackStep => ({ halfDays: 4, fraction: 0, remaining: 4, ...over });
 const area = (track: TrackStep[]): SiteArea => ({ id: 'a', name: 'Kitchen', kind: 'room', level: { id: 'l', height: 0, name: 'Ground' }, position: 0, passage: false, provides: [], beside: [], shelters: [], track });
-const site = (track: TrackStep[], over: Partial<Site> = {}): Site => ({ id: 'j', name: 'Job', startDay: '2027-03-01', livedIn: false, areas: [area(track)], ownLinks: [], leftovers: [], ...over });
+const site = (track: TrackStep[], over: Partial<Site> = {}): Site => ({ id: 'j', name: 'Job', startDay: '2027-03-01', livedIn: false, areas: [area(track)], ownLinks: [], leftovers: [], extras: [], ...over });
 const terms: TaskTerms = { origin: '2027-03-08', now: 1, crewFor: (trade) => `sub-${trade}` };
 const only = (one: Site, added: Parameters<typeof tasksOf>[1] = []) => tasksOf(one, added, terms);
 

@@ -5,7 +5,7 @@ import type { AddedTask } from './links';
 import { phaseFacts } from './phases';
 import { rankOf } from './preference';
 import { RULES } from './rules';
-import { leftoverId, taskId, type Leftover, type Site, type SiteArea, type TrackStep } from './site';
+import { extraId, leftoverId, taskId, type ExtraWork, type Leftover, type Site, type SiteArea, type TrackStep } from './site';
 import type { Trade } from './trades';
 
 /** Calendar of what needs no worked day: concrete cures on Sundays. */
@@ -29,6 +29,7 @@ export function tasksOf(site: Site, added: readonly AddedTask[], terms: TaskTerm
   return [
     ...site.areas.flatMap((area) => area.track.map((step) => trackTask(site, area, step, terms, earliest))),
     ...site.leftovers.map((item) => leftoverTask(site, item, terms, earliest)),
+    ...site.extras.map((extra) => extraTask(site, extra, terms, earliest)),
     ...added.map((task) => addedTask(site, task, begun, earliest, terms)),
   ];
 }
@@ -55,22 +56,17 @@ function trackTask(site: Site, area: SiteArea, step: TrackStep, terms: TaskTerms
 }
 
 /** A leftover is half a day of its trade: getting there is most of it. */
-function leftoverTask(site: Site, item: Leftover, terms: TaskTerms, earliest: Slot): Task {
-  const area = site.areas.find((one) => one.id === item.area);
+const leftoverTask = (site: Site, item: Leftover, terms: TaskTerms, earliest: Slot): Task => besideTrack(site, { ...item, halfDays: 1 }, leftoverId(item.id), AREA_SHARES / 2, terms, earliest);
+
+/** Added work takes the room for itself. */
+const extraTask = (site: Site, extra: ExtraWork, terms: TaskTerms, earliest: Slot): Task => besideTrack(site, extra, extraId(extra.id), AREA_SHARES, terms, earliest);
+
+/** Work in an area that is none of its track's steps. */
+function besideTrack(site: Site, work: { area: string; text: string; trade: Trade; halfDays: number }, id: string, shares: number, terms: TaskTerms, earliest: Slot): Task {
+  const area = site.areas.find((one) => one.id === work.area);
   return {
-    id: leftoverId(item.id),
-    job: site.id,
-    area: item.area,
-    phase: null,
-    label: `${area?.name ?? ''} · ${item.text}`,
-    trade: item.trade,
-    crew: item.trade === 'nobody' ? null : terms.crewFor(item.trade),
-    duration: 1,
-    shares: AREA_SHARES / 2,
-    state: 'waiting',
-    floor: earliest,
-    calendar: jobCalendar(site.id),
-    rank: 0,
+    id, job: site.id, area: work.area, phase: null, label: `${area?.name ?? ''} · ${work.text}`, trade: work.trade, crew: work.trade === 'nobody' ? null : terms.crewFor(work.trade),
+    duration: work.halfDays, shares, state: 'waiting', floor: earliest, calendar: jobCalendar(site.id), rank: 0,
   };
 }
 

@@ -1,5 +1,6 @@
 import type { AreaKind } from '../sites/area';
-import { inUsualOrder, PHASE_KEYS, type Phase } from './phases';
+import { inUsualOrder, PHASE_KEYS, phaseFacts, type Phase } from './phases';
+import type { SiteArea } from './site';
 
 /**
  * What is to be done in an area, as one says it on the first visit; each brings the phases it needs.
@@ -30,6 +31,7 @@ export const WORKS = {
   'open-wall': { label: 'take out a bearing wall', kinds: ['room', 'outbuilding'], phases: ['reroute', ...between('support', 'release')] },
   'open-edge': { label: 'open edge, new rails', kinds: ['room', 'roof', 'outbuilding'], phases: ['guard', 'rails'] },
   reclad: { label: 'strip and reclad', kinds: ['face', 'outbuilding'], phases: ['access', 'face-protect', ...between('strip', 'refit'), 'strike'] },
+  overlay: { label: 'overlay what is sound', kinds: ['face', 'outbuilding'], phases: ['access', 'face-protect', 'substrate', 'repair', ...between('openings', 'seal'), 'refit', 'strike'] },
   repaint: { label: 'prepare and paint outside', kinds: ['face', 'outbuilding'], phases: ['access', 'face-protect', 'substrate', 'repair', 'seal', 'face-paint', 'refit', 'strike'] },
   windows: { label: 'new windows', kinds: ['face'], phases: ['access', 'face-protect', 'openings', 'seal', 'strike'] },
   reroof: { label: 'new roof covering', kinds: ['roof', 'outbuilding'], phases: ['access', 'cover', ...between('roof-strip', 'gutters'), 'strike'] },
@@ -49,4 +51,23 @@ export const worksFor = (kind: AreaKind): Work[] => WORK_KEYS.filter((work) => w
 export function trackOf(works: readonly Work[]): Phase[] {
   const phases = inUsualOrder(works.flatMap((work) => workFacts(work).phases));
   return works.includes('plaster') ? phases.filter((phase) => phase !== 'tape' && phase !== 'board') : phases;
+}
+
+/** Half-days of a phase in an area of this size (1 is ordinary); waiting does not grow with the room. */
+export function halfDaysFor(phase: Phase, size: number): number {
+  const facts = phaseFacts(phase);
+  return facts.trade === 'nobody' ? facts.halfDays : Math.max(1, Math.round(facts.halfDays * size));
+}
+
+/** The area as it would be if other work were done in it: steps that were begun stay, those it no longer needs go, new ones come. */
+export function withWorks(area: SiteArea, works: readonly Work[], size: number): SiteArea {
+  const known = new Map(area.track.map((step) => [step.phase, step]));
+  const kept = area.track.filter((step) => step.fraction > 0).map((step) => step.phase);
+  return {
+    ...area,
+    track: inUsualOrder([...trackOf(works), ...kept]).map((phase) => {
+      const halfDays = halfDaysFor(phase, size);
+      return known.get(phase) ?? { phase, trade: phaseFacts(phase).trade, halfDays, fraction: 0, remaining: halfDays };
+    }),
+  };
 }

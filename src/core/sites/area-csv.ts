@@ -1,19 +1,13 @@
-import Papa from 'papaparse';
+import { readCsv, type CsvProblem } from '../csv';
 import { isWork, WORK_KEYS, worksFor, workFacts, type Work } from '../sequence/works';
 import { AREA_KIND_KEYS, AREA_KINDS, type AreaKind } from './area';
 import { standsOnLevel, type Draft, type DraftArea, type DraftLevel } from './draft-area';
-
-export interface CsvProblem {
-  /** As an editor counts: the header is line 1. */
-  line: number;
-  message: string;
-}
 
 export interface AreaCsv extends Draft {
   problems: CsvProblem[];
 }
 
-const COLUMNS = ['level', 'area', 'kind', 'works', 'size'] as const;
+const COLUMNS = { level: false, area: true, kind: false, works: false, size: false };
 export const CSV_EXAMPLE = 'level,area,kind,works,size\nGround floor,Kitchen,room,kitchen + open-floor,1.2\nUpper floor,Bath,wet,bathroom,\n,Front,face,repaint,1\n';
 const USUAL_HEIGHT: Record<string, number> = { cellar: -1, basement: -1, ground: 0, 'ground floor': 0, upper: 1, 'upper floor': 1, 'first floor': 1, attic: 2, 'top floor': 2 };
 
@@ -22,17 +16,12 @@ const USUAL_HEIGHT: Record<string, number> = { cellar: -1, basement: -1, ground:
  * Lines that cannot be meant are told by number and left out; the others are kept, so that one slip loses nothing.
  */
 export function readAreaCsv(text: string): AreaCsv {
-  const parsed = Papa.parse<Record<string, string>>(text.trimEnd(), { header: true, transformHeader: (name) => name.trim().toLowerCase(), transform: (cell) => cell.trim() });
-  const names = parsed.meta.fields ?? [];
-  if (!names.includes('area')) return { levels: [], areas: [], problems: [{ line: 1, message: `The first line must name the columns: ${COLUMNS.join(', ')}. There is no column “area”.` }] };
-  const areas: DraftArea[] = [];
-  const problems: CsvProblem[] = [];
-  parsed.data.forEach((row, index) => {
-    // Empty lines are stepped over here and not by the parser, so that the others keep their numbers.
-    if (Object.values(row).every((cell) => cell === '')) return;
-    const read = readRow(row);
-    if (typeof read === 'string') problems.push({ line: index + 2, message: read });
-    else areas.push(read);
+  const { rows: areas, problems } = readCsv<DraftArea>(text, {
+    columns: COLUMNS,
+    read: (cells) => {
+      const read = readRow(cells);
+      return typeof read === 'string' ? { message: read } : read;
+    },
   });
   const twice = areas.find((one, at) => areas.findIndex((other) => other.name === one.name && other.level === one.level) < at);
   if (twice) problems.push({ line: 1, message: `“${twice.name}” is named twice on the same level.` });

@@ -2,7 +2,8 @@ import { groupBy } from '../group-by';
 import { phaseFacts } from '../sequence/phases';
 import { daysBetween, formatDay } from '../units/day';
 import type { ProgressChange } from '../walks/diff';
-import { capital, paragraph, percent, type Draft, type News } from './news';
+import { capital } from '../words';
+import { paragraph, percent, type Draft, type News } from './news';
 
 /** What the client reads after a walk: what was done, what is wrong, what comes next, when it is over, what they must decide. */
 export function clientDraft(news: News): Draft {
@@ -12,6 +13,7 @@ export function clientDraft(news: News): Draft {
       opening(news),
       ...paragraph('Done since the last walk', [...groupBy(news.diff.progress.filter((change) => change.to > change.from), (change) => change.area)].map(([area, changes]) => progressPoint(news, area, changes))),
       ...quiet(news),
+      ...paragraph('What opening up has shown', shown(news)),
       ...paragraph('To be put right', [...setbacks(news), ...wrongSelections(news), ...leftovers(news)]),
       ...paragraph('What comes next', nextPoints(news)),
       finish(news),
@@ -47,6 +49,13 @@ function quiet({ diff }: News): string[] {
 
 function setbacks(news: News): string[] {
   return news.diff.progress.filter((change) => change.to < change.from).map(({ area, phase, from, to }) => `${place(news, area)}: ${phaseFacts(phase).plain} — ${percent(to)} done, less than we thought (${percent(from)}).`);
+}
+
+/** What was priced unseen and has now been seen: it held, or it brings work with it. */
+function shown(news: News): string[] {
+  return news.settled.map(({ area, text, verdict, found, fallback }) => (verdict === 'held'
+    ? `${place(news, area)}: we took it that ${text}, and it is so.`
+    : `${place(news, area)}: we took it that ${text}. It is not so${found ? `: ${found}` : ''}. So we ${fallback}.`));
 }
 
 const FOUND = { wrong: 'not what you chose', missing: 'not there', damaged: 'damaged', right: 'right' } as const;

@@ -6,7 +6,7 @@ import type { News, NextWork } from './news';
 const nothing: WalkDiff = { progress: [], remaining: [], closed: [], selections: [], notes: [], cautions: [], pictures: [], measurements: [], gain: 0, visibleGain: 0 };
 const news = (over: Partial<News> = {}): News => ({
   job: 'Signal House', day: '2027-03-09', livedIn: false, diff: nothing, areas: new Map([['k', 'Kitchen'], ['s', 'Study']]),
-  selections: new Map([['t', { area: 'k', category: 'Wall tiles', choice: 'Sage' }]]), done: 0.4, moved: [], finish: {}, next: [], decisions: [], cautions: [], ...over,
+  selections: new Map([['t', { area: 'k', category: 'Wall tiles', choice: 'Sage' }]]), done: 0.4, moved: [], finish: {}, next: [], decisions: [], cautions: [], settled: [], ...over,
 });
 const seen = { id: 'i', job: 'j', walk: 'w', area: 'k', at: '2027-03-09T10:00:00.000Z', person: 'p' };
 const work = (over: Partial<NextWork> = {}): NextWork => ({ day: '2027-03-10', afternoon: false, area: 'k', label: 'Kitchen · wires', phase: 'wiring-rough', trade: 'wiring', crew: 'Gull Wiring', after: [], ...over });

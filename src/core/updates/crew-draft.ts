@@ -2,7 +2,8 @@ import { groupBy } from '../group-by';
 import { phaseFacts } from '../sequence/phases';
 import { TRADES } from '../sequence/trades';
 import { formatDay } from '../units/day';
-import { capital, paragraph, percent, type Draft, type News } from './news';
+import { capital } from '../words';
+import { paragraph, percent, type Draft, type News } from './news';
 
 /** What the crews read after a walk: what moved, what is still to do, who is in which room when, and what must be ready. */
 export function crewDraft(news: News): Draft {

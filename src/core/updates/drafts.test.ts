@@ -8,7 +8,7 @@ import type { News } from './news';
 const nothing: WalkDiff = { progress: [], remaining: [], closed: [], selections: [], notes: [], cautions: [], pictures: [], measurements: [], gain: 0, visibleGain: 0 };
 const news = (over: Partial<News> = {}): News => ({
   job: 'Signal House', day: '2027-03-09', livedIn: false, diff: nothing, areas: new Map([['k', 'Kitchen']]), selections: new Map([['t', { area: 'k', category: 'Wall tiles', choice: 'Sage' }]]),
-  done: 0.4, moved: [], finish: { after: '2027-05-14' }, next: [], decisions: [], cautions: [], ...over,
+  done: 0.4, moved: [], finish: { after: '2027-05-14' }, next: [], decisions: [], cautions: [], settled: [], ...over,
 });
 const item = { id: 'i', job: 'j', walk: 'w', area: 'k', at: '2027-03-09T10:00:00.000Z', person: 'p', kind: 'remaining', text: 'backing blocks', trade: 'carpentry', quantity: 3, unit: 'pieces' } as const;
 const check = { id: 's', job: 'j', walk: 'w', area: 'k', at: item.at, person: 'p', kind: 'selection-check', selection: 't', verdict: 'wrong', text: 'white' } as const;
@@ -25,6 +25,13 @@ describe('the client’s update', () => {
     const body = clientDraft(news({ diff: { ...nothing, remaining: [item], selections: [check] } })).body;
     expect(body).toContain('Kitchen, wall tiles: not what you chose (white). We are putting it right. You chose: Sage.');
     expect(body).toContain('Kitchen: 3 pieces backing blocks — still to do before the next step there.');
+  });
+
+  it('tells what opening up has shown, and what it brings', () => {
+    const settled = { area: 'k', text: 'the floor is dry', fallback: 'lay a membrane', found: 'wet under the screed' };
+    expect(clientDraft(news({ settled: [{ ...settled, verdict: 'wrong' }] })).body).toContain('Kitchen: we took it that the floor is dry. It is not so: wet under the screed. So we lay a membrane.');
+    expect(clientDraft(news({ settled: [{ ...settled, verdict: 'held' }] })).body).toContain('we took it that the floor is dry, and it is so.');
+    expect(clientDraft(news()).body).not.toContain('What opening up has shown');
   });
 
   it('owns up to a later day, with the reason, against the promise', () => {
@@ -45,7 +52,7 @@ describe('the client’s update', () => {
 
 describe('the crew’s update', () => {
   it('begins with cautions and names trade and quantity', () => {
-    const body = crewDraft(news({ diff: { ...nothing, remaining: [item] }, cautions: [{ area: 'k', text: 'open edge' }] })).body;
+    const body = crewDraft(news({ diff: { ...nothing, remaining: [item] }, settled: [], cautions: [{ area: 'k', text: 'open edge' }] })).body;
     expect(body.indexOf('open edge')).toBeGreaterThan(-1);
     expect(body.indexOf('open edge')).toBeLessThan(body.indexOf('backing blocks'));
     expect(body.toLowerCase()).toContain('carpentry');

@@ -21,6 +21,8 @@ export interface News {
   /** What the client is asked to decide, with the day it is expected. */
   decisions: { text: string; by: Day }[];
   cautions: { area: string; text: string }[];
+  /** What was believed and was settled on this walk. */
+  settled: { area: string; text: string; verdict: 'held' | 'wrong'; found: string; fallback: string }[];
 }
 
 export interface MovedWork {
@@ -55,5 +57,4 @@ export function paragraph(heading: string, points: readonly string[]): string[] 
   return points.length === 0 ? [] : [[heading, ...points.map((point) => `- ${point}`)].join('\n')];
 }
 
-export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 export const percent = (fraction: number): string => `${Math.round(fraction * 100)} %`;

@@ -1,0 +1,30 @@
+import { measured, type FaceShape, type Opening, type Placed, type RoomShape, type Shape } from './shape';
+import { wallLength } from './check-openings';
+
+export interface Mirrored {
+  shape: Shape;
+  openings: Opening[];
+  placed: Placed[];
+}
+
+/** “The right half is the left half turned”: the same area seen in a mirror, with everything on its walls. */
+export function mirror(shape: Shape, openings: readonly Opening[], placed: readonly Placed[]): Mirrored {
+  if (shape.kind !== 'room' && shape.kind !== 'face') return { shape, openings: [...openings], placed: [...placed] };
+  const count = shape.kind === 'room' ? shape.walls.length : shape.sections.length;
+  const turned = <Thing extends { wall: number; along: { mm: number; typed: string } | null; width: { mm: number } }>(thing: Thing): Thing => ({
+    ...thing, wall: count - 1 - thing.wall, along: thing.along && measured((wallLength(shape, thing.wall) ?? 0) - thing.along.mm - thing.width.mm),
+  });
+  return {
+    shape: shape.kind === 'room' ? mirrorRoom(shape) : mirrorFace(shape),
+    openings: openings.map((opening) => ({ ...turned(opening), hinge: opening.hinge === 'left' ? 'right' : 'left' })),
+    placed: placed.map((thing) => turned(thing)),
+  };
+}
+
+/** Read the other way round: each wall then ends with the turn that it began with. */
+function mirrorRoom(shape: RoomShape): RoomShape {
+  const { walls } = shape;
+  return { ...shape, walls: walls.map((wall, at) => ({ ...wall, turn: walls[(at - 1 + walls.length) % walls.length]?.turn ?? 90 })).reverse() };
+}
+
+const mirrorFace = (shape: FaceShape): FaceShape => ({ ...shape, sections: [...shape.sections].reverse() });

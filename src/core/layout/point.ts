@@ -1,0 +1,58 @@
+/** A point on a plan or elevation: mm, x to the right, y up. */
+export interface Point {
+  x: number;
+  y: number;
+}
+
+export const distance = (a: Point, b: Point): number => Math.hypot(b.x - a.x, b.y - a.y);
+export const along = (a: Point, b: Point, part: number): Point => ({ x: a.x + (b.x - a.x) * part, y: a.y + (b.y - a.y) * part });
+export const shift = (a: Point, by: Point, times = 1): Point => ({ x: a.x + by.x * times, y: a.y + by.y * times });
+/** The unit vector from one point to another; nothing for two that are one. */
+export function direction(a: Point, b: Point): Point {
+  const length = distance(a, b);
+  return length === 0 ? { x: 0, y: 0 } : { x: (b.x - a.x) / length, y: (b.y - a.y) / length };
+}
+/** A quarter turn to the left: of a wall walked with the room at the right hand it points out of the room. */
+export const leftOf = (d: Point): Point => ({ x: -d.y, y: d.x });
+
+/** mm², over 0 where the corners run against the clock. */
+export const signedArea = (corners: readonly Point[]): number =>
+  corners.reduce((sum, corner, at) => {
+    const next = corners[(at + 1) % corners.length] ?? corner;
+    return sum + corner.x * next.y - next.x * corner.y;
+  }, 0) / 2;
+
+const side = (a: Point, b: Point, p: Point): number => (b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x);
+
+/** Whether two stretches cross or lie on each other; touching at an end of one counts too. */
+export function meet(a: Point, b: Point, c: Point, d: Point, tolerance = 1e-6): boolean {
+  const [s1, s2, s3, s4] = [side(a, b, c), side(a, b, d), side(c, d, a), side(c, d, b)];
+  if (Math.max(s1, s2) < -tolerance || Math.min(s1, s2) > tolerance || Math.max(s3, s4) < -tolerance || Math.min(s3, s4) > tolerance) return false;
+  const apart = (one: keyof Point): boolean => Math.max(a[one], b[one]) < Math.min(c[one], d[one]) - tolerance || Math.max(c[one], d[one]) < Math.min(a[one], b[one]) - tolerance;
+  return !apart('x') && !apart('y');
+}
+
+/** Where two lines cross; undefined where they run side by side. */
+export function crossing(a: Point, along1: Point, b: Point, along2: Point): Point | undefined {
+  const bottom = along1.x * along2.y - along1.y * along2.x;
+  if (Math.abs(bottom) < 1e-9) return undefined;
+  const t = ((b.x - a.x) * along2.y - (b.y - a.y) * along2.x) / bottom;
+  return shift(a, along1, t);
+}
+
+/** Least and greatest of both. */
+export function boundsOf(points: readonly Point[]): { left: number; right: number; bottom: number; top: number } {
+  const [xs, ys] = [points.map((point) => point.x), points.map((point) => point.y)];
+  return { left: Math.min(...xs), right: Math.max(...xs), bottom: Math.min(...ys), top: Math.max(...ys) };
+}
+
+/** Whether a point lies inside the corners or on their edge. */
+export function inside(corners: readonly Point[], point: Point): boolean {
+  let within = false;
+  for (const [at, a] of corners.entries()) {
+    const b = corners[(at + 1) % corners.length] ?? a;
+    if (meet(a, b, point, point, 1e-3)) return true;
+    if (a.y > point.y !== b.y > point.y && point.x < ((b.x - a.x) * (point.y - a.y)) / (b.y - a.y) + a.x) within = !within;
+  }
+  return within;
+}

@@ -1,0 +1,79 @@
+/** What a first visit finds beside the work itself. Each kind asks what matters for it and nothing else. */
+export const FINDING_KINDS = {
+  penetration: { label: 'goes through the wall', asks: ['quantity', 'need'], subject: 'tap, socket, light, vent, pipe' },
+  service: { label: 'service', asks: ['live', 'need'], subject: 'power to the freezers, old gas pipe' },
+  refit: { label: 'take down and refit', asks: ['quantity', 'place'], subject: 'lamps, post box, radiators' },
+  salvage: { label: 'kept for use again', asks: ['quantity', 'unit', 'place'], subject: 'bricks, floor boards, a door' },
+  damage: { label: 'damage', asks: ['quantity', 'unit', 'cause', 'remedy', 'allowed', 'unitPrice'], subject: 'rot in the sill, cracked render' },
+  allowance: { label: 'allowance', asks: ['quantity', 'unit', 'unitPrice'], subject: 'tiles, light fittings' },
+  'site-choice': { label: 'the installer decides on site', asks: ['options'], subject: 'where the stop valve goes' },
+  approval: { label: 'approval needed', asks: ['place', 'leadDays'], subject: 'permit to open the lane' },
+  access: { label: 'access', asks: [], subject: 'through the side gate only, 900 mm' },
+  neighbour: { label: 'neighbour', asks: [], subject: 'wants three days’ notice of scaffold' },
+  boundary: { label: 'boundary', asks: [], subject: 'face stands on the boundary' },
+  animals: { label: 'animals', asks: [], subject: 'swallows nest under the eaves until August' },
+  parking: { label: 'parking', asks: [], subject: 'one van in the yard' },
+} as const satisfies Record<string, { label: string; asks: readonly FindingField[]; subject: string }>;
+
+export type FindingField = 'quantity' | 'unit' | 'need' | 'live' | 'place' | 'cause' | 'remedy' | 'allowed' | 'unitPrice' | 'leadDays' | 'options';
+export type FindingKind = keyof typeof FINDING_KINDS;
+export const FINDING_KIND_KEYS = Object.keys(FINDING_KINDS) as FindingKind[];
+
+export interface Finding {
+  id: string;
+  area: string | null;
+  kind: FindingKind;
+  subject: string;
+  quantity: number | null;
+  unit: string;
+  /** What a penetration needs (an extension box, a flashing) or how a service is marked. */
+  need: string;
+  /** Services: live ones stay, dead ones go. */
+  live: boolean | null;
+  /** Where a thing is kept, or who gives an approval. */
+  place: string;
+  cause: string;
+  /** What is done about the cause, or the damage comes again. */
+  remedy: string;
+  /** How much of the damage is in the price; more is extra. */
+  allowed: number | null;
+  /** Minor units for one. */
+  unitPrice: number | null;
+  leadDays: number | null;
+  options: string[];
+}
+
+const times = (finding: Finding): string => (finding.quantity === null ? '' : `${finding.quantity} ${finding.unit ? `${finding.unit} of ` : '× '}`);
+
+/** A finding as a sentence for anybody; money is said by the caller, who knows the currency. */
+export function findingText(finding: Finding): string {
+  const { kind, subject, need, place, cause, remedy } = finding;
+  switch (kind) {
+    case 'penetration':
+      return `${times(finding)}${subject}${need ? `: ${need}` : ''}`;
+    case 'service':
+      return `${subject}: ${finding.live === null ? 'not known whether it is live; taken for live' : finding.live ? 'stays live' : 'dead, comes out once proved so'}${need ? `, marked ${need}` : ''}`;
+    case 'refit':
+    case 'salvage':
+      return `${times(finding)}${subject}${place ? `, kept ${place}` : ', place to keep it not settled'}`;
+    case 'damage':
+      return `${subject}${finding.quantity === null ? '' : `, ${finding.quantity} ${finding.unit}`}${cause ? `, because of ${cause}` : ''}${remedy ? `; ${remedy}` : ''}`;
+    case 'allowance':
+      return `${times(finding)}${subject}`;
+    case 'site-choice':
+      return `${subject}: ${finding.options.join(' or ')}`;
+    case 'approval':
+      return `${subject}${place ? ` from ${place}` : ''}${finding.leadDays === null ? '' : `, takes ${finding.leadDays} days`}`;
+    default:
+      return subject;
+  }
+}
+
+/** What is still wrong with how a finding was written down; nothing where it is settled. */
+export function findingGap(finding: Finding): string | null {
+  if (finding.kind === 'damage' && !finding.cause) return 'the cause is not named';
+  if (finding.kind === 'damage' && !finding.remedy) return 'nothing is done about the cause';
+  if (finding.kind === 'service' && finding.live === null) return 'nobody has proved whether it is live';
+  if ((finding.kind === 'refit' || finding.kind === 'salvage') && !finding.place) return 'where it is kept is not settled';
+  return null;
+}

@@ -1,0 +1,13 @@
+/** Money is integer minor units; the firm's currency is said by its sign, `¤` where none was chosen. */
+export function formatMoney(minor: number, sign = ''): string {
+  const whole = Math.trunc(Math.abs(minor) / 100);
+  const part = Math.abs(minor) % 100;
+  const text = `${whole.toString().replace(/\B(?=(\d{3})+$)/g, ' ')}.${String(part).padStart(2, '0')}`;
+  return `${minor < 0 ? '−' : ''}${sign}${text}`;
+}
+
+/** Reads `1 240.50`, `1240,5`, `-80`; undefined for what is no sum. */
+export function parseMoney(text: string): number | undefined {
+  const plain = text.replace(/[\s  ]/g, '').replace('−', '-').replace(',', '.');
+  return /^-?\d+(\.\d{1,2})?$/.test(plain) ? Math.round(Number(plain) * 100) : undefined;
+}
