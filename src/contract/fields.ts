@@ -17,6 +17,11 @@ export const email = (what: string) => string().max(200).matches(/^[^\s@]+@[^\s@
 export const whole = (what: string, least: number, most: number) =>
   number().typeError(`${what} must be a number`).required(`${what} is missing`).integer(`${what} must be a whole number`).min(least, `${what} is at least ${least}`).max(most, `${what} is at most ${most}`);
 export const amount = (what: string, most: number) => number().typeError(`${what} must be a number`).moreThan(0, `${what} must be over 0`).max(most, `${what} over ${most} cannot be meant`);
+export const optionalWhole = (what: string, least: number, most: number) =>
+  number().typeError(`${what} must be a number`).integer(`${what} must be a whole number`).min(least, `${what} is at least ${least}`).max(most, `${what} is at most ${most}`);
+/** Minor units, not under 0. */
+export const money = (what: string) =>
+  number().typeError(`${what} must be a sum like 1240.50`).integer(`${what} has at most two decimals`).min(0, `${what} is not under 0`).max(1e11, `${what}: such a sum cannot be meant`);
 export const version = () => whole('version', 1, 1_000_000);
 export const oneOf = <Value extends string>(what: string, values: readonly Value[]) =>
   string<Value>().required(`${what} is missing`).oneOf([...values], `${what} must be one of: ${values.join(', ')}`);

@@ -1,4 +1,4 @@
-import { daysBetween, addDays, type Day } from '@/core/units/day';
+import { daysBetween, type Day } from '@/core/units/day';
 
 /**
  * The one seam to the clock. `AFTERMIST_TODAY` fixes the day (demo, tests, screenshots): the time of day stays real,
@@ -31,4 +31,3 @@ export const today = (clock: Clock): Day => localDay(clock.now());
 export const dayOf = (instant: string): Day => localDay(new Date(instant));
 /** 0 before noon where the office is, 1 after. */
 export const halfOf = (instant: string): 0 | 1 => (new Date(instant).getHours() < 12 ? 0 : 1);
-export const daysAgo = (clock: Clock, count: number): Day => addDays(today(clock), -count);

@@ -1,5 +1,5 @@
 import { array, boolean, number, object, string } from 'yup';
-import { AREA_KIND_KEYS, JOB_STATES, STANCE_KEYS } from '@/core/sites/area';
+import { AREA_KIND_KEYS, JOB_STATES } from '@/core/sites/area';
 import { WORK_KEYS } from '@/core/sequence/works';
 import { command, EVERYBODY, OFFICE } from '../command';
 import * as field from '../fields';
@@ -61,14 +61,6 @@ export const expectHold = command('hold.expect', EVERYBODY, object({ id: field.i
 export const releaseHold = command('hold.release', EVERYBODY, object({ id: field.id(), version: field.version() }).noUnknown());
 /** Takes a release back. */
 export const reopenHold = command('hold.reopen', EVERYBODY, object({ id: field.id(), version: field.version() }).noUnknown());
-
-const scopeFields = {
-  stance: field.oneOf('the stance', STANCE_KEYS), verb: field.line('the verb', 30), subject: field.line('the subject', 200),
-  quantity: field.amount('the quantity', 100_000), unit: field.optionalLine('the unit', 20).when('quantity', ([quantity], schema) => (quantity === undefined ? schema : schema.required('a quantity needs its unit, like m, m² or pieces'))),
-  trade: field.trade().notRequired().nonNullable(), dependsOn: field.optionalLine('what it depends on', 200).default(''),
-};
-export const addScope = command('scope.add', EVERYBODY, object({ id: field.id(), job: field.id(), area: field.id(), ...scopeFields }).noUnknown());
-export const changeScope = command('scope.change', EVERYBODY, object({ id: field.id(), version: field.version(), ...scopeFields }).noUnknown());
 
 export const SELECTION_STATES = ['open', 'chosen', 'approved', 'ordered', 'on site', 'fitted'] as const;
 export type SelectionState = (typeof SELECTION_STATES)[number];

@@ -1,7 +1,7 @@
 import type { Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
 import type { JobState } from '@/core/sites/area';
-import type { AreaView, JobHead, PersonView, ScopeView, SelectionView } from './job';
+import type { JobHead, PersonView, SelectionView } from './job';
 
 export interface SubView {
   id: string;
@@ -32,11 +32,6 @@ export interface SetOutView {
   details: { version: number; name: string; address: string; client: string; clientEmail: string; units: 'metric' | 'imperial'; state: JobState; startDay: Day; promiseDay: Day | null; livedIn: boolean; loudHalf: 'morning' | 'afternoon' | null };
   levels: { id: string; name: string; height: number }[];
   areas: { id: string; name: string; level: string | null }[];
-}
-
-export interface ScopeListView {
-  job: JobHead;
-  areas: (Pick<AreaView, 'id' | 'name'> & { lines: ScopeView[] })[];
 }
 
 export interface SelectionsView {

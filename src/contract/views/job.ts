@@ -1,3 +1,4 @@
+import type { Measure } from '@/core/layout/measures';
 import type { AreaKind, JobState, Stance } from '@/core/sites/area';
 import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
@@ -5,6 +6,7 @@ import type { Work } from '@/core/sequence/works';
 import type { Day } from '@/core/units/day';
 import type { HoldKind, SelectionState } from '../commands/sites';
 import type { Role } from '../command';
+import type { AssumptionView, CalculationView, ExtraView, FindingView } from './scope';
 
 /** What screens are drawn from: plain data, days as text, made by queries and never worked out again in the interface. */
 
@@ -104,6 +106,11 @@ export interface RoomView {
   open: { id: string; text: string; trade: Trade; putOff: number; worse: boolean; since: string }[];
   selections: SelectionView[];
   scope: ScopeView[];
+  findings: FindingView[];
+  assumptions: AssumptionView[];
+  extras: ExtraView[];
+  quantities: CalculationView[];
+  drawn: boolean;
   pictures: PictureView[];
   remarks: { id: string; kind: 'note' | 'caution' | 'measurement'; text: string; when: string; by: string }[];
 }
@@ -127,6 +134,11 @@ export interface ScopeView {
   unit: string | null;
   trade: Trade | null;
   dependsOn: string;
+  selection: string | null;
+  /** Its quantity follows the drawing. */
+  measure: Measure | null;
+  /** It came with a change that the client approved. */
+  change: boolean;
 }
 
 export interface SelectionView {

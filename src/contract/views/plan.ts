@@ -57,7 +57,7 @@ export interface ScheduleView {
 export interface SequenceView {
   job: JobHead;
   areas: { id: string; name: string; steps: { phase: string; label: string }[] }[];
-  steps: { task: string; label: string; area: string | null; trade: Trade; state: 'waiting' | 'under-way' | 'done'; when: string; links: { from: string; rule: number; strength: 'hard' | 'soft'; reason: string; lag: string; done: boolean }[] }[];
+  steps: { task: string; label: string; area: string | null; trade: Trade; state: 'waiting' | 'under-way' | 'done'; when: string; links: { from: string; rule: number; strength: 'hard' | 'soft'; reason: string; lag: string; done: boolean }[]; assumptions: string[] }[];
   own: { id: string; before: string; after: string; reason: string; ends: Record<'before' | 'after', { area: string; phase: Phase }> }[];
   exposures: { label: string; text: string; kept: boolean }[];
   holds: HoldView[];

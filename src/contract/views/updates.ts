@@ -1,6 +1,8 @@
 import type { Day } from '@/core/units/day';
 import type { Audience } from '../commands/updates';
+import type { Statement, StatementDiff } from '@/core/scope/statement';
 import type { JobHead, PictureView } from './job';
+import type { ChangeView } from './scope';
 
 export interface UpdateView {
   id: string;
@@ -64,6 +66,9 @@ export interface ClientShared extends SharedBase {
   next: { when: string; text: string }[];
   decisions: { text: string; by: Day }[];
   pictures: PictureView[];
+  /** The newest statement that was sent. */
+  statement: { id: string; number: number; content: Statement; diff: (StatementDiff & { against: number }) | null; agreed: string | null } | null;
+  changes: Pick<ChangeView, 'id' | 'number' | 'area' | 'title' | 'why' | 'lines' | 'price' | 'before' | 'after' | 'state' | 'answered'>[];
 }
 
 export interface CrewShared extends SharedBase {

@@ -21,6 +21,10 @@ export interface WalkArea {
   open: { id: string; text: string; trade: Trade; putOff: number; worse: boolean; verdict: string | null; since: string }[];
   selections: { id: string; category: string; choice: string; code: string; verdict: SelectionVerdict | null }[];
   cautions: string[];
+  /** Believed here and not seen: it is settled when it shows itself. */
+  assumptions: { id: string; text: string; fallback: string; shownBy: string; state: 'open' | 'held' | 'wrong' }[];
+  /** Added work that is not done. */
+  extras: { id: string; text: string; trade: Trade; done: boolean }[];
   /** Recorded on this walk already. */
   recorded: Recorded[];
 }

@@ -26,6 +26,11 @@ export function insert(db: Connection, table: string, row: Values): void {
   run(db, `INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map((column) => `@${column}`).join(', ')})`, row);
 }
 
+/** Changes one row of that id and counts its version up; the keys are column names and come from our own code only. */
+export function update(db: Connection, table: string, id: string, changed: Values): void {
+  run(db, `UPDATE ${table} SET ${Object.keys(changed).map((column) => `${column} = @${column}`).join(', ')}, version = version + 1 WHERE id = @id`, { ...changed, id });
+}
+
 /** Nothing given is NULL in the file. */
 export const orNull = <Kind extends string | number>(value: Kind | undefined): Kind | null => value ?? null;
 export const flag = (value: boolean): 0 | 1 => (value ? 1 : 0);

@@ -1,9 +1,10 @@
 import type { AnyObject, InferType, ObjectSchema } from 'yup';
 import type { CommandKind } from '@/contract/command';
+import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { one } from '../database/query';
 import type { Connection } from '../database/open';
 import type { House } from '../house';
-import { notFound, stale } from './refusal';
+import { notFound, stale, unfit } from './refusal';
 import type { Who } from './who';
 
 /** What a handler may use: the open transaction, who asks, and when. */
@@ -30,8 +31,9 @@ export interface Handler {
 export const handler = <Schema extends ObjectSchema<AnyObject>>(kind: CommandKind<Schema>, handle: (visit: Visit, payload: InferType<Schema>) => unknown): Handler =>
   ({ kind, handle });
 
-type Table = 'job' | 'area' | 'sub' | 'level' | 'hold' | 'scope_item' | 'selection' | 'walk' | 'job_update' | 'share_link' | 'message' | 'own_link' | 'observation' | 'person' | 'picture';
-const WORDS: Partial<Record<Table, string>> = { scope_item: 'line of scope', job_update: 'update', share_link: 'link', own_link: 'order' };
+type Table = 'job' | 'area' | 'sub' | 'level' | 'hold' | 'scope_item' | 'selection' | 'walk' | 'job_update' | 'share_link' | 'message' | 'own_link' | 'observation' | 'person' | 'picture'
+  | 'finding' | 'opening' | 'placed' | 'level_mark' | 'calculation' | 'assumption' | 'extra_work' | 'option_set' | 'decision' | 'statement' | 'change_order';
+const WORDS: Partial<Record<Table, string>> = { scope_item: 'line of scope', job_update: 'update', share_link: 'link', own_link: 'order', placed: 'thing', level_mark: 'level', extra_work: 'added work', option_set: 'choice', change_order: 'change' };
 
 /** The row of that id, or a refusal that says what is missing. */
 export function need<Row>(visit: Visit, table: Table, id: string, field = 'id'): Row {
@@ -53,4 +55,9 @@ export function needAreaOf(visit: Visit, job: string, area: string, field = 'are
   const row = one<{ id: string; name: string }>(visit.db, 'SELECT id, name FROM area WHERE id = @area AND job = @job', { area, job });
   if (!row) throw notFound('area in this job', field);
   return row;
+}
+
+/** Refuses a step that is not part of the work in an area. */
+export function needStep(visit: Visit, area: string, phase: Phase, field = 'phase'): void {
+  if (!one(visit.db, 'SELECT 1 FROM step WHERE area = @area AND phase = @phase', { area, phase })) throw unfit('phase-elsewhere', `This area has no ${phaseFacts(phase).label}; choose a step of its work.`, field);
 }

@@ -1,5 +1,11 @@
 import { firmHandlers } from '../firm/commands';
+import { layoutHandlers } from '../layout/commands';
+import { quantityHandlers } from '../quantities/commands';
+import { assumptionHandlers } from '../scope/assumptions';
+import { changeHandlers } from '../scope/changes';
 import { scopeHandlers } from '../scope/commands';
+import { optionHandlers } from '../scope/options';
+import { statementHandlers } from '../scope/statements';
 import { selectionHandlers } from '../selections/commands';
 import { sequenceHandlers } from '../sequence/commands';
 import { siteHandlers } from '../sites/commands';
@@ -9,5 +15,5 @@ import type { Handler } from './handler';
 
 /** Every change there is, by its name. */
 export const HANDLERS: ReadonlyMap<string, Handler> = new Map(
-  [...firmHandlers, ...siteHandlers, ...scopeHandlers, ...selectionHandlers, ...sequenceHandlers, ...walkHandlers, ...updateHandlers].map((one) => [one.kind.type, one]),
+  [...firmHandlers, ...siteHandlers, ...scopeHandlers, ...assumptionHandlers, ...optionHandlers, ...changeHandlers, ...statementHandlers, ...layoutHandlers, ...quantityHandlers, ...selectionHandlers, ...sequenceHandlers, ...walkHandlers, ...updateHandlers].map((one) => [one.kind.type, one]),
 );

@@ -3,7 +3,7 @@ import type { NotBefore } from '@/core/schedule/network';
 import type { Crew, PlanInput } from '@/core/schedule/plan-input';
 import { sequenceOf } from '@/core/sequence/links';
 import type { Phase } from '@/core/sequence/phases';
-import { taskId } from '@/core/sequence/site';
+import { taskId, type Site } from '@/core/sequence/site';
 import { ALWAYS, jobCalendar, loudCalendar, tasksOf } from '@/core/sequence/tasks';
 import { TRADE_KEYS, TRADES, type Trade } from '@/core/sequence/trades';
 import { addDays, daysBetween, formatDay, weekday, type Day } from '@/core/units/day';
@@ -16,21 +16,28 @@ import { holidaysOf, readSite } from './read-site';
 /** Jobs whose work is planned: from the first visit until all is handed over. */
 const PLANNED = `state IN ('scoping', 'booked', 'active', 'completing')`;
 
+/** What one job would be if something were decided otherwise: for asking what it would do to the finish. */
+export interface WhatIf {
+  job: string;
+  site: (site: Site) => Site;
+  notBefore?: readonly NotBefore[];
+}
+
 /** Everything that plans are computed from, over all jobs, as of today. */
-export function planInput(db: Connection, today: Day): PlanInput {
+export function planInput(db: Connection, today: Day, whatIf?: WhatIf): PlanInput {
   const holidays = holidaysOf(db);
   const jobs = all<{ id: string }>(db, `SELECT id FROM job WHERE ${PLANNED} ORDER BY position, id`);
   const subs = crewsByTrade(db, today);
   const input: PlanInput = { origin: today, tasks: [], links: [], notBefore: [], exposures: [], crews: [...subs.values()].flat(), calendars: { [ALWAYS]: () => true }, jobCalendars: {}, promises: {} };
-  const worked = (slot: Slot): boolean => weekday(addDays(today, Math.floor(slot / 2))) % 6 !== 0 && !holidays.has(addDays(today, Math.floor(slot / 2)));
-  const days = memoized(worked);
+  const days = workedDays(today, holidays);
   jobs.forEach(({ id }, number) => {
-    const site = readSite(db, id, today);
+    const known = readSite(db, id, today);
+    const site = whatIf?.job === id ? whatIf.site(known) : known;
     const sequence = sequenceOf(site);
     input.tasks.push(...tasksOf(site, sequence.added, { origin: today, now: walkedUntil(db, id, today), crewFor: (trade) => crewFor(subs, trade, number) }));
     input.links.push(...sequence.links);
     input.exposures.push(...sequence.exposures);
-    input.notBefore.push(...holds(db, id, today), ...deliveries(db, id, today));
+    input.notBefore.push(...holds(db, id, today), ...deliveries(db, id, today), ...(whatIf?.job === id ? (whatIf.notBefore ?? []) : []));
     input.calendars[jobCalendar(id)] = days;
     if (site.loudHalf) input.calendars[loudCalendar(id)] = (slot) => days(slot) && isAfternoon(slot) === (site.loudHalf === 'afternoon');
     input.jobCalendars[id] = jobCalendar(id);
@@ -39,9 +46,14 @@ export function planInput(db: Connection, today: Day): PlanInput {
   return input;
 }
 
-function memoized(ask: (slot: Slot) => boolean): (slot: Slot) => boolean {
-  const known: boolean[] = [];
-  return (slot) => (known[slot] ??= ask(slot));
+/** Weekdays that are no holiday. Asked for thousands of slots, so days are counted and no date is made. */
+function workedDays(today: Day, holidays: ReadonlySet<Day>): (slot: Slot) => boolean {
+  const first = weekday(today);
+  const free = new Set([...holidays].map((day) => daysBetween(today, day)));
+  return (slot) => {
+    const day = Math.floor(slot / 2);
+    return (((first + day) % 7) + 7) % 7 % 6 !== 0 && !free.has(day);
+  };
 }
 
 /** Subs by trade; where the firm has none for a trade, its own people: one crew. */

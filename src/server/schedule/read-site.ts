@@ -1,6 +1,6 @@
 import { groupBy } from '@/core/group-by';
 import { inUsualOrder, type Phase } from '@/core/sequence/phases';
-import { taskId, type OwnLink, type Site, type SiteArea, type TrackStep } from '@/core/sequence/site';
+import { taskId, type ExtraWork, type OwnLink, type Site, type SiteArea, type TrackStep } from '@/core/sequence/site';
 import type { Trade } from '@/core/sequence/trades';
 import type { AreaKind } from '@/core/sites/area';
 import { addDays, daysBetween, weekday, type Day } from '@/core/units/day';
@@ -41,6 +41,8 @@ export interface AreaRow {
   lived_in: 0 | 1;
   provides: string;
   shelters: string;
+  side: string;
+  sleeping: 0 | 1;
   version: number;
 }
 
@@ -93,6 +95,7 @@ export function readSite(db: Connection, job: string, today: Day): Site {
     ...(row.loud_half ? { loudHalf: row.loud_half } : {}),
     ownLinks: ownLinks(db, job),
     leftovers: openItems(seen).map(({ item }) => ({ id: item.id, area: item.area, text: item.text, trade: item.trade })),
+    extras: extrasOf(db, job),
   };
 }
 
@@ -114,4 +117,10 @@ function ownLinks(db: Connection, job: string): OwnLink[] {
   return all<{ id: string; before_area: string; before_phase: Phase; after_area: string; after_phase: Phase; reason: string }>(db, 'SELECT * FROM own_link WHERE job = @job', { job }).map((row) => ({
     id: row.id, before: { area: row.before_area, phase: row.before_phase }, after: { area: row.after_area, phase: row.after_phase }, reason: row.reason,
   }));
+}
+
+/** Added work that is not done: from assumptions that were wrong and from changes that were approved. */
+function extrasOf(db: Connection, job: string): ExtraWork[] {
+  return all<{ id: string; area: string; text: string; trade: Trade; half_days: number; after_phase: Phase | null; reason: string }>(db, `SELECT * FROM extra_work WHERE job = @job AND state = 'open' ORDER BY rowid`, { job })
+    .map(({ id, area, text, trade, half_days, after_phase, reason }) => ({ id, area, text, trade, halfDays: half_days, after: after_phase, reason }));
 }

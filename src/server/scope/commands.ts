@@ -1,23 +1,137 @@
-import { addScope, changeScope } from '@/contract/commands/sites';
-import { insert, orNull, run } from '../database/query';
-import { handler, needAreaOf, needVersion, type Handler } from '../door/handler';
+import type { InferType } from 'yup';
+import { addDecision, addFinding, addManyScope, addScope, changeFinding, changeScope, copyArea, removeLine, restoreLine, splitArea, type Removable } from '@/contract/commands/scope';
+import { mirror } from '@/core/layout/mirror';
+import type { FaceShape } from '@/core/layout/shape';
+import { uuid } from '../database/id';
+import { all, flag, insert, orNull, run, update, type Values } from '../database/query';
+import { handler, need, needAreaOf, needVersion, type Handler, type Visit } from '../door/handler';
+import { notFound, unfit } from '../door/refusal';
+import { readLayout } from '../layout/read-layout';
+import { measuredQuantity, measureUnit, recalculateArea } from '../quantities/recalculate';
+import type { AreaRow } from '../schedule/read-site';
+import { recordDecision } from './decisions';
+
+type ScopeFields = Omit<InferType<typeof addScope.schema>, 'id' | 'job' | 'area'>;
+
+/** A line whose quantity follows the drawing takes it from there; where nothing is drawn it keeps what was typed. */
+function scopeValues(visit: Visit, job: string, area: string, item: ScopeFields): Values {
+  if (item.selection && need<{ job: string }>(visit, 'selection', item.selection, 'selection').job !== job) throw notFound('selection in this job', 'selection');
+  const measured = item.measure ? measuredQuantity(visit.db, area, item.measure) : undefined;
+  return {
+    stance: item.stance, verb: item.verb, subject: item.subject, quantity: measured ?? orNull(item.quantity), unit: item.measure && measured !== undefined ? measureUnit(item.measure) : orNull(item.unit), trade: orNull(item.trade),
+    depends_on: item.dependsOn, selection: orNull(item.selection), measure: orNull(item.measure),
+  };
+}
+
+type FindingFields = Omit<InferType<typeof addFinding.schema>, 'id' | 'job'>;
+
+function findingValues(visit: Visit, job: string, finding: FindingFields): Values {
+  if (finding.area) needAreaOf(visit, job, finding.area);
+  if (finding.allowed !== undefined && finding.quantity !== undefined && finding.allowed > finding.quantity) throw unfit('allowed-too-much', 'More is allowed for than was seen; allow for at most what is there.', 'allowed');
+  return {
+    area: orNull(finding.area), kind: finding.kind, subject: finding.subject, quantity: orNull(finding.quantity), unit: finding.unit, need: finding.need, live: finding.live === undefined ? null : flag(finding.live),
+    place: finding.place, cause: finding.cause, remedy: finding.remedy, allowed: orNull(finding.allowed), unit_price: orNull(finding.unitPrice), lead_days: orNull(finding.leadDays), options: JSON.stringify(finding.options),
+  };
+}
+
+const TABLES = { scope: 'scope_item', finding: 'finding', opening: 'opening', placed: 'placed', level: 'level_mark', calculation: 'calculation', assumption: 'assumption', decision: 'decision' } as const satisfies Record<Removable, string>;
+
+/** Takes a thing away or brings it back; what follows from the drawing follows. */
+function setRemoved(visit: Visit, of: Removable, id: string, removed: 0 | 1): void {
+  const row = need<{ job?: string; area?: string | null; removed: 0 | 1; state?: string }>(visit, TABLES[of], id);
+  if (row.removed === removed) throw unfit('so-already', removed ? 'This was taken away already.' : 'This is there.', 'id');
+  // What was settled is part of the job’s story, and may have brought work.
+  if (of === 'assumption' && row.state !== 'open') throw unfit('settled-already', 'This is settled; open it again to take it away.', 'id');
+  update(visit.db, TABLES[of], id, { removed });
+  if (of === 'opening' && row.area) recalculateArea(visit.db, row.area);
+  visit.touches(row.job ?? need<{ job: string }>(visit, 'area', row.area ?? '', 'area').job);
+}
+
+/** A new area after the one it is taken from, with the same work in it. */
+function twin(visit: Visit, from: AreaRow, id: string, name: string, over: Values): void {
+  const { version: _, position, ...row } = from;
+  run(visit.db, 'UPDATE area SET position = position + 1 WHERE job = @job AND position > @position', { job: from.job, position });
+  insert(visit.db, 'area', { ...row, id, name, position: position + 1, ...over });
+  for (const step of all<{ phase: string; trade: string; half_days: number }>(visit.db, 'SELECT phase, trade, half_days FROM step WHERE area = @area', { area: from.id })) insert(visit.db, 'step', { area: id, ...step });
+}
+
+function copyRows(visit: Visit, table: 'scope_item' | 'finding', from: string, to: string): void {
+  for (const { version: _, ...row } of all<Values & { version: number }>(visit.db, `SELECT * FROM ${table} WHERE area = @from AND removed = 0 ORDER BY rowid`, { from })) insert(visit.db, table, { ...row, id: uuid(), area: to, ...(table === 'scope_item' ? { change_order: null } : {}) });
+}
+
+function copyLayout(visit: Visit, from: string, to: string, mirrored: boolean): void {
+  const { shape, openings, placed } = readLayout(visit.db, from);
+  if (!shape) return;
+  const copied = mirrored ? mirror(shape, openings, placed) : { shape, openings, placed };
+  insert(visit.db, 'shape', { area: to, shape: JSON.stringify(copied.shape) });
+  const bare = (thing: object): string => JSON.stringify({ ...thing, id: undefined, version: undefined });
+  for (const opening of copied.openings) insert(visit.db, 'opening', { id: uuid(), area: to, opening: bare(opening) });
+  for (const thing of copied.placed) insert(visit.db, 'placed', { id: uuid(), area: to, placed: bare(thing) });
+}
 
 export const scopeHandlers: Handler[] = [
-  handler(addScope, (visit, item) => {
-    needAreaOf(visit, item.job, item.area);
-    insert(visit.db, 'scope_item', {
-      id: item.id, job: item.job, area: item.area, stance: item.stance, verb: item.verb, subject: item.subject, quantity: orNull(item.quantity),
-      unit: orNull(item.unit), trade: orNull(item.trade), depends_on: item.dependsOn,
-    });
-    visit.touches(item.job);
+  handler(addScope, (visit, { id, job, area, ...item }) => {
+    needAreaOf(visit, job, area);
+    insert(visit.db, 'scope_item', { id, job, area, ...scopeValues(visit, job, area, item) });
+    visit.touches(job);
   }),
-  handler(changeScope, (visit, item) => {
-    const { job } = needVersion<{ version: number; job: string }>(visit, 'scope_item', item.id, item.version);
-    run(visit.db, `UPDATE scope_item SET stance = @stance, verb = @verb, subject = @subject, quantity = @quantity, unit = @unit, trade = @trade,
-      depends_on = @dependsOn, version = version + 1 WHERE id = @id`, {
-      id: item.id, stance: item.stance, verb: item.verb, subject: item.subject, quantity: orNull(item.quantity), unit: orNull(item.unit),
-      trade: orNull(item.trade), dependsOn: item.dependsOn,
+  handler(changeScope, (visit, { id, version, ...item }) => {
+    const { job, area } = needVersion<{ version: number; job: string; area: string }>(visit, 'scope_item', id, version);
+    update(visit.db, 'scope_item', id, scopeValues(visit, job, area, item));
+    visit.touches(job);
+  }),
+  handler(addManyScope, (visit, { job, lines }) => {
+    lines.forEach(({ id, area, ...item }, at) => {
+      needAreaOf(visit, job, area, `lines[${at}].area`);
+      insert(visit.db, 'scope_item', { id, job, area, ...scopeValues(visit, job, area, item) });
     });
     visit.touches(job);
   }),
+  handler(removeLine, (visit, { of, id }) => setRemoved(visit, of, id, 1)),
+  handler(restoreLine, (visit, { of, id }) => setRemoved(visit, of, id, 0)),
+  handler(addFinding, (visit, { id, job, ...finding }) => {
+    need(visit, 'job', job, 'job');
+    insert(visit.db, 'finding', { id, job, ...findingValues(visit, job, finding) });
+    visit.touches(job);
+  }),
+  handler(changeFinding, (visit, { id, version, ...finding }) => {
+    const { job } = needVersion<{ version: number; job: string }>(visit, 'finding', id, version);
+    update(visit.db, 'finding', id, findingValues(visit, job, finding));
+    visit.touches(job);
+  }),
+  handler(addDecision, (visit, { id, job, area, subject, reason }) => {
+    need(visit, 'job', job, 'job');
+    if (area) needAreaOf(visit, job, area);
+    recordDecision(visit, { id, job, area: orNull(area), subject, reason });
+    visit.touches(job);
+  }),
+  handler(copyArea, (visit, { from, id, name, side, mirrored, parts }) => {
+    const row = need<AreaRow>(visit, 'area', from, 'from');
+    twin(visit, row, id, name, { side });
+    if (parts.includes('scope')) copyRows(visit, 'scope_item', from, id);
+    if (parts.includes('findings')) copyRows(visit, 'finding', from, id);
+    if (parts.includes('layout')) copyLayout(visit, from, id, mirrored);
+    recalculateArea(visit.db, id);
+    visit.mark(row.job, `${name} was copied from ${row.name}`);
+  }),
+  handler(splitArea, (visit, { id, version, name, secondId, secondName, fromSection }) => {
+    const row = needVersion<AreaRow>(visit, 'area', id, version);
+    const { shape, openings } = readLayout(visit.db, id);
+    if (fromSection !== undefined && (shape?.kind !== 'face' || fromSection > shape.sections.length)) throw unfit('no-such-section', 'A face is split at one of its sections; draw them first.', 'fromSection');
+    // Without a section it is taken for two halves.
+    const part = fromSection !== undefined && shape?.kind === 'face' ? widthFrom(shape, fromSection - 1) / widthFrom(shape, 0) : 0.5;
+    twin(visit, row, secondId, secondName, { size: Math.max(0.1, row.size * part) });
+    update(visit.db, 'area', id, { name, size: Math.max(0.1, row.size * (1 - part)) });
+    if (fromSection !== undefined && shape?.kind === 'face') {
+      const from = fromSection - 1;
+      run(visit.db, 'UPDATE shape SET shape = @shape, version = version + 1 WHERE area = @id', { id, shape: JSON.stringify({ ...shape, sections: shape.sections.slice(0, from) }) });
+      insert(visit.db, 'shape', { area: secondId, shape: JSON.stringify({ ...shape, sections: shape.sections.slice(from) }) });
+      for (const { id: opening, version: _, ...rest } of openings.filter((one_) => one_.wall >= from)) update(visit.db, 'opening', opening, { area: secondId, opening: JSON.stringify({ ...rest, wall: rest.wall - from }) });
+    }
+    recalculateArea(visit.db, id);
+    recalculateArea(visit.db, secondId);
+    visit.mark(row.job, `${row.name} was split`);
+  }),
 ];
+
+const widthFrom = (shape: FaceShape, section: number): number => shape.sections.slice(section).reduce((sum, one_) => sum + one_.width.mm, 0);

@@ -1,15 +1,151 @@
-import type { ScopeListView } from '@/contract/views/firm';
+import type { AssumptionsView, ChangesView, ChangeView, OptionsView, OptionView, ScopeArea, ScopePageView } from '@/contract/views/scope';
 import { groupBy } from '@/core/group-by';
+import { MEASURES, type Measure } from '@/core/layout/measures';
+import { costPerYear, type Option } from '@/core/scope/option';
+import { phaseFacts, phaseOrder, type Phase } from '@/core/sequence/phases';
+import { taskId } from '@/core/sequence/site';
+import { withWorks, workFacts, type Work } from '@/core/sequence/works';
+import type { AreaKind } from '@/core/sites/area';
+import { addDays, daysBetween, type Day } from '@/core/units/day';
+import { formatLength } from '@/core/units/length';
+import { slotOf } from '@/core/units/slot';
+import { today } from '../clock';
 import { all } from '../database/query';
+import type { Connection } from '../database/open';
 import type { House } from '../house';
-import { jobHead } from '../sites/queries';
-import { scopeOf } from '../sites/room';
+import { measuresIn, readLayout } from '../layout/read-layout';
+import { finishIf } from '../schedule/what-if';
+import { jobHead, needJob } from '../sites/queries';
+import { whenSeen } from '../words';
+import { dropsOfChange, effectOfChange, linesOfChange, priceOfChange, workOfChange, type ChangeRow } from './changes';
+import { assumptionsOf, decisionsOf, extrasOf, findingsOf, scopeCounts, scopeOf } from './read-scope';
 
-/** What was agreed, area by area: what will be done, what will not, what stays live, what is protected. */
-export function scopeView(house: House, job: string): ScopeListView {
-  const lines = groupBy(scopeOf(house.db, job), (line) => line.areaId);
+interface AreaRow {
+  id: string;
+  version: number;
+  name: string;
+  kind: AreaKind;
+  works: string;
+  size: number;
+  side: string;
+  place: string | null;
+}
+
+export const areasOf = (db: Connection, job: string): AreaRow[] =>
+  all<AreaRow>(db, `SELECT area.id, area.version, area.name, kind, works, size, side, level.name AS place FROM area LEFT JOIN level ON level.id = area.level WHERE area.job = @job ORDER BY coalesce(level.height, -99), area.position`, { job });
+
+/** The steps of every area of a job, in their usual order. */
+export function phasesOf(db: Connection, job: string): Map<string, { phase: Phase; label: string }[]> {
+  const steps = all<{ area: string; phase: Phase }>(db, 'SELECT area, phase FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job });
+  return new Map([...groupBy(steps, (step) => step.area)].map(([area, list]) => [area, list.map(({ phase }) => phase).sort((a, b) => phaseOrder(a) - phaseOrder(b)).map((phase) => ({ phase, label: phaseFacts(phase).label }))]));
+}
+
+/** The measures that are one figure, as the job writes them. */
+export function measureWords(measures: Partial<Record<Measure, unknown>>, system: 'metric' | 'imperial'): { measure: Measure; value: string }[] {
+  return (Object.keys(MEASURES) as Measure[]).flatMap((measure) => {
+    const value = measures[measure];
+    if (typeof value !== 'number' || value <= 0) return [];
+    return [{ measure, value: MEASURES[measure].dimension === 'area' ? `${Math.round(value * 100) / 100} m²` : MEASURES[measure].dimension === 'length' ? formatLength(value, system) : String(value) }];
+  });
+}
+
+/** What was agreed, area by area, with what was found there and what is drawn of it. */
+export function scopeView(house: House, job: string): ScopePageView {
+  const { db } = house;
+  const { units } = needJob(db, job);
+  const lines = groupBy(scopeOf(db, job), (line) => line.areaId);
+  const findings = findingsOf(db, job);
+  const phases = phasesOf(db, job);
   return {
-    job: jobHead(house, job),
-    areas: all<{ id: string; name: string }>(house.db, 'SELECT id, name FROM area WHERE job = @job ORDER BY position', { job }).map((area) => ({ ...area, lines: lines.get(area.id) ?? [] })),
+    job: jobHead(house, job), today: today(house.clock),
+    areas: areasOf(db, job).map((area): ScopeArea => {
+      const layout = readLayout(db, area.id);
+      return {
+        id: area.id, version: area.version, name: area.name, kind: area.kind, place: area.place ?? 'outside', side: area.side, works: JSON.parse(area.works) as Work[], phases: phases.get(area.id) ?? [],
+        measures: measureWords(measuresIn(db, area.id), units), drawn: layout.shape !== null, sections: layout.shape?.kind === 'face' ? layout.shape.sections.length : 0, openings: layout.openings.reduce((sum, opening) => sum + opening.count, 0),
+        lines: lines.get(area.id) ?? [], findings: findings.filter((finding) => finding.area === area.id),
+      };
+    }),
+    findings: findings.filter((finding) => finding.area === null), assumptions: assumptionsOf(house, job),
+    selections: all(db, 'SELECT selection.id, area.name AS area, category FROM selection JOIN area ON area.id = selection.area WHERE selection.job = @job ORDER BY selection.rowid', { job }),
+    levels: all(db, 'SELECT id, name, height FROM level WHERE job = @job ORDER BY height', { job }), counts: scopeCounts(db, job),
+  };
+}
+
+const choosable = (db: Connection, job: string): { id: string; name: string; kind: AreaKind; phases: { phase: Phase; label: string }[] }[] => {
+  const phases = phasesOf(db, job);
+  return areasOf(db, job).map(({ id, name, kind }) => ({ id, name, kind, phases: phases.get(id) ?? [] }));
+};
+
+export function assumptionsView(house: House, job: string): AssumptionsView {
+  return {
+    job: jobHead(house, job), today: today(house.clock), areas: choosable(house.db, job).filter((area) => area.phases.length > 0),
+    assumptions: assumptionsOf(house, job), extras: extrasOf(house, job), counts: scopeCounts(house.db, job),
+  };
+}
+
+interface OptionRow {
+  id: string;
+  version: number;
+  area: string;
+  phase: Phase;
+  subject: string;
+  options: string;
+  chosen: string | null;
+  reason: string;
+  chosen_at: string | null;
+  name: string | null;
+}
+
+/** Options side by side, each with the finish that the plan of today gives it. */
+export function optionsView(house: House, job: string): OptionsView {
+  const { db } = house;
+  const now = today(house.clock);
+  const areas = areasOf(db, job);
+  const finish = finishIf(db, now, job).job;
+  const rows = all<OptionRow>(db, 'SELECT option_set.*, person.name FROM option_set LEFT JOIN person ON person.id = chosen_by WHERE option_set.job = @job ORDER BY chosen IS NOT NULL, option_set.rowid', { job });
+  return {
+    job: jobHead(house, job), today: now, areas: choosable(db, job).filter((area) => area.phases.length > 0), finish, decisions: decisionsOf(house, job), counts: scopeCounts(db, job),
+    sets: rows.flatMap((row) => {
+      const area = areas.find((one_) => one_.id === row.area);
+      if (!area) return [];
+      return [{
+        id: row.id, version: row.version, areaId: row.area, area: area.name, kind: area.kind, phase: row.phase, phaseLabel: phaseFacts(row.phase).label, subject: row.subject, chosen: row.chosen, reason: row.reason,
+        chosenWhen: row.chosen_at ? `${row.name ?? ''}, ${whenSeen(row.chosen_at, now)}` : null,
+        options: (JSON.parse(row.options) as Option[]).map((option) => optionView(house, job, area, row.phase, option, finish, now)),
+      }];
+    }),
+  };
+}
+
+function optionView(house: House, job: string, area: AreaRow, phase: Phase, option: Option, finish: Day | null, now: Day): OptionView {
+  const task = taskId(area.id, phase);
+  const would = finishIf(house.db, now, job, {
+    site: (site) => (option.works.length === 0 ? site : { ...site, areas: site.areas.map((one_) => (one_.id === area.id ? withWorks(one_, option.works, area.size) : one_)) }),
+    notBefore: option.leadDays > 0 ? [{ task, slot: slotOf(now, addDays(now, option.leadDays)) + 2, because: `${option.name} takes ${option.leadDays} days to come`, open: true }] : [],
+  });
+  return { ...option, costPerYear: costPerYear(option), workLabels: option.works.map((work) => workFacts(work).label), finish: would.job, areaDone: would.areas.get(area.id) ?? null, moves: finish && would.job ? daysBetween(finish, would.job) : null };
+}
+
+export function changesView(house: House, job: string): ChangesView {
+  const { db } = house;
+  const now = today(house.clock);
+  const names = new Map(areasOf(db, job).map((area) => [area.id, area.name]));
+  const lines = groupBy(scopeOf(db, job).filter((line) => line.stance !== 'out'), (line) => line.areaId);
+  const { client, client_email } = needJob(db, job);
+  return {
+    job: jobHead(house, job), today: now, counts: scopeCounts(db, job), client: { name: client || 'Client', address: client_email },
+    areas: choosable(db, job).map(({ id, name, phases }) => ({ id, name, phases, lines: (lines.get(id) ?? []).map((line) => ({ id: line.id, text: `${line.verb} ${line.subject}` })) })),
+    changes: all<ChangeRow>(db, 'SELECT * FROM change_order WHERE job = @job ORDER BY number DESC', { job }).map((row) => changeView(house, row, names.get(row.area) ?? '', now)),
+  };
+}
+
+/** While it is a draft its effect is the plan's of today; once sent, what the client was told. */
+export function changeView(house: House, row: ChangeRow, area: string, now: Day): ChangeView {
+  const effect = row.state === 'draft' ? effectOfChange(house.db, now, row) : { before: row.finish_before, after: row.finish_after };
+  return {
+    id: row.id, version: row.version, areaId: row.area, area, number: row.number, kind: row.kind, title: row.title, why: row.why, lines: linesOfChange(row), markup: row.markup, taxRate: row.tax_rate, price: priceOfChange(row),
+    work: workOfChange(row), drops: dropsOfChange(row), omits: JSON.parse(row.omits) as string[], state: row.state, ...effect,
+    answered: row.answered_at ? `${row.state} by ${row.answered_by ?? ''}, ${whenSeen(row.answered_at, now)}${row.answer ? `: ${row.answer}` : ''}` : null,
   };
 }

@@ -1,13 +1,6 @@
 import { addSelection, changeSelection } from '@/contract/commands/sites';
-import { insert, one, orNull, run } from '../database/query';
-import { handler, needAreaOf, needVersion, type Handler, type Visit } from '../door/handler';
-import { unfit } from '../door/refusal';
-
-function needStep(visit: Visit, area: string, phase: string): void {
-  if (!one(visit.db, 'SELECT 1 FROM step WHERE area = @area AND phase = @phase', { area, phase })) {
-    throw unfit('phase-elsewhere', 'This area has no such phase; choose the work that will use it.', 'phase');
-  }
-}
+import { insert, orNull, run } from '../database/query';
+import { handler, needAreaOf, needVersion, needStep, type Handler } from '../door/handler';
 
 export const selectionHandlers: Handler[] = [
   handler(addSelection, (visit, item) => {

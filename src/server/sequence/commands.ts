@@ -2,10 +2,10 @@ import { addHold, addLink, changeStep, expectHold, releaseHold, removeLink, reop
 import { findLoop } from '@/core/schedule/network';
 import { loopSentence } from '@/core/schedule/compiled';
 import { sequenceOf } from '@/core/sequence/links';
-import { phaseFacts, type Phase } from '@/core/sequence/phases';
+import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
-import { insert, one, orNull, run } from '../database/query';
-import { handler, need, needAreaOf, needVersion, type Handler, type Visit } from '../door/handler';
+import { insert, orNull, run } from '../database/query';
+import { handler, need, needAreaOf, needVersion, needStep, type Handler, type Visit } from '../door/handler';
 import { unfit } from '../door/refusal';
 import { readSite } from '../schedule/read-site';
 
@@ -14,10 +14,6 @@ interface HoldRow {
   job: string;
   label: string;
   state: string;
-}
-
-function needStepOf(visit: Visit, area: string, phase: Phase, field: string): void {
-  if (!one(visit.db, 'SELECT 1 FROM step WHERE area = @area AND phase = @phase', { area, phase })) throw unfit('phase-elsewhere', `This area has no ${phaseFacts(phase).label}.`, field);
 }
 
 /** Refuses an order that would make work wait for itself, naming the ring step by step. */
@@ -34,14 +30,14 @@ function refuseLoop(visit: Visit, job: string): void {
 export const sequenceHandlers: Handler[] = [
   handler(changeStep, (visit, { area, phase, trade, halfDays }) => {
     const { job, name } = need<{ job: string; name: string }>(visit, 'area', area, 'area');
-    needStepOf(visit, area, phase, 'phase');
+    needStep(visit, area, phase, 'phase');
     run(visit.db, 'UPDATE step SET trade = @trade, half_days = @halfDays WHERE area = @area AND phase = @phase', { area, phase, trade, halfDays });
     visit.mark(job, `${name}: ${phaseFacts(phase).label} changed`);
   }),
   handler(addLink, (visit, { id, job, before, after, reason }) => {
     for (const [end, field] of [[before, 'before'], [after, 'after']] as const) {
       needAreaOf(visit, job, end.area, `${field}.area`);
-      needStepOf(visit, end.area, end.phase, `${field}.phase`);
+      needStep(visit, end.area, end.phase, `${field}.phase`);
     }
     if (before.area === after.area && before.phase === after.phase) throw unfit('sequence-loop', 'Work cannot wait for itself.', 'after');
     insert(visit.db, 'own_link', { id, job, before_area: before.area, before_phase: before.phase, after_area: after.area, after_phase: after.phase, reason });
@@ -55,7 +51,7 @@ export const sequenceHandlers: Handler[] = [
   }),
   handler(addHold, (visit, hold) => {
     needAreaOf(visit, hold.job, hold.area);
-    needStepOf(visit, hold.area, hold.phase, 'phase');
+    needStep(visit, hold.area, hold.phase, 'phase');
     insert(visit.db, 'hold', {
       id: hold.id, job: hold.job, area: hold.area, phase: hold.phase, kind: hold.kind, label: hold.label, text: hold.text,
       asked_on: orNull(hold.askedOn), expected_on: hold.expectedOn, state: 'open',

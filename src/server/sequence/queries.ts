@@ -29,6 +29,7 @@ export function sequenceView(house: House, job: string): SequenceView {
   const into = groupBy(plan?.links ?? [], (link) => link.after);
   const counts = groupBy(plan?.links ?? [], (link) => link.rule);
   const open = [...tasks.values()].filter((task) => task.state !== 'done').sort((a, b) => a.start - b.start || a.finish - b.finish || (a.label < b.label ? -1 : 1));
+  const believed = all<{ task: string; text: string }>(db, `SELECT area || ':' || phase AS task, text FROM assumption WHERE job = @job AND state = 'open' AND removed = 0`, { job });
   const steps = all<{ area: string; name: string; phase: Phase }>(db, 'SELECT area.id AS area, area.name, step.phase FROM step JOIN area ON area.id = step.area WHERE area.job = @job ORDER BY area.position', { job });
   return {
     job: jobHead(house, job),
@@ -37,6 +38,7 @@ export function sequenceView(house: House, job: string): SequenceView {
       task: task.id, label: task.label, area: task.area, trade: task.trade, state: task.state,
       when: plan ? formatSlot(plan.origin, task.start) : '',
       links: (into.get(task.id) ?? []).map((link) => ({ from: tasks.get(link.before)?.label ?? '', rule: link.rule, strength: link.strength, reason: link.reason, lag: lagWords(link), done: tasks.get(link.before)?.state === 'done' })),
+      assumptions: believed.filter((one_) => one_.task === task.id).map((one_) => one_.text),
     })),
     own: all<OwnRow>(db, `SELECT own_link.*, b.name AS before_name, a.name AS after_name FROM own_link JOIN area b ON b.id = before_area JOIN area a ON a.id = after_area WHERE own_link.job = @job`, { job })
       .map((row) => ({ id: row.id, before: `${row.before_name} · ${phaseFacts(row.before_phase).label}`, after: `${row.after_name} · ${phaseFacts(row.after_phase).label}`, reason: row.reason, ends: { before: { area: row.before_area, phase: row.before_phase }, after: { area: row.after_area, phase: row.after_phase } } })),

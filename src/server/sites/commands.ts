@@ -1,6 +1,6 @@
 import { changeArea, changeJob, openJob, placeBeside, setOut } from '@/contract/commands/sites';
 import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
-import { trackOf, workFacts, type Work } from '@/core/sequence/works';
+import { halfDaysFor, trackOf, workFacts, type Work } from '@/core/sequence/works';
 import { all, flag, insert, one, orNull, run } from '../database/query';
 import { handler, need, needVersion, type Handler, type Visit } from '../door/handler';
 import { Refusal, unfit } from '../door/refusal';
@@ -12,15 +12,17 @@ interface AreaRow {
   version: number;
 }
 
-const halfDaysFor = (phase: Phase, size: number): number => {
-  const facts = phaseFacts(phase);
-  // Waiting does not grow with the room.
-  return facts.trade === 'nobody' ? facts.halfDays : Math.max(1, Math.round(facts.halfDays * size));
-};
-
-function checkWorks(kind: AreaRow['kind'], works: readonly Work[], field: string): void {
+/** Refuses work that is not done in such an area. */
+export function checkWorks(kind: AreaRow['kind'], works: readonly Work[], field: string): void {
   const odd = works.find((work) => !workFacts(work).kinds.includes(kind));
   if (odd) throw unfit('work-elsewhere', `“${workFacts(odd).label}” is not done in an area of this kind.`, field);
+}
+
+/** Sets what is done in an area, with the steps that brings; the plan follows. */
+export function setWorks(visit: Visit, area: { id: string; kind: AreaRow['kind']; size: number }, works: readonly Work[], field: string): void {
+  checkWorks(area.kind, works, field);
+  run(visit.db, 'UPDATE area SET works = @works, version = version + 1 WHERE id = @id', { id: area.id, works: JSON.stringify(works) });
+  layTrack(visit, area.id, works, area.size);
 }
 
 /** Brings the track of an area to what is to be done there; phases that have been worked on stay. */

@@ -1,4 +1,4 @@
-import type { PictureView, RoomView, ScopeView } from '@/contract/views/job';
+import type { PictureView, RoomView } from '@/contract/views/job';
 import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
 import type { Work } from '@/core/sequence/works';
@@ -16,7 +16,9 @@ import { readPlan } from '../schedule/store-plan';
 import { selectionsOf } from '../selections/queries';
 import { observationsOf } from '../walks/queries';
 import { whenSeen } from '../words';
-import { jobHead } from './queries';
+import { calculationsOf } from '../quantities/queries';
+import { assumptionsOf, extrasOf, findingsOf, scopeOf } from '../scope/read-scope';
+import { jobHead, needJob } from './queries';
 import { areaViews } from './rooms';
 
 /** The clipboard of one area. */
@@ -52,14 +54,14 @@ export function roomView(house: House, job: string, area: string): RoomView {
     open: openItems(seen).map(({ item, putOff, worse }) => ({ id: item.id, text: [item.quantity, item.unit, item.text].filter(Boolean).join(' '), trade: item.trade, putOff, worse, since: whenSeen(item.at, now) })),
     selections: selectionsOf(house, job).filter((item) => item.areaId === area),
     scope: scopeOf(db, job).filter((item) => item.areaId === area),
+    findings: findingsOf(db, job).filter((finding) => finding.area === area),
+    assumptions: assumptionsOf(house, job).filter((assumption) => assumption.areaId === area),
+    extras: extrasOf(house, job).filter((extra) => extra.areaId === area),
+    quantities: calculationsOf(db, job, needJob(db, job).units, area),
+    drawn: one(db, 'SELECT 1 FROM shape WHERE area = @area', { area }) !== undefined,
     pictures: picturesOf(db, seen, now),
     remarks: remarksOf(db, seen, now),
   };
-}
-
-export function scopeOf(db: Connection, job: string): ScopeView[] {
-  return all<ScopeView & { area: string; depends_on: string }>(db, 'SELECT * FROM scope_item WHERE job = @job ORDER BY rowid', { job })
-    .map(({ id, version, area, stance, verb, subject, quantity, unit, trade, depends_on }) => ({ id, version, areaId: area, stance, verb, subject, quantity, unit, trade, dependsOn: depends_on }));
 }
 
 /** Pictures among observations, the newest first. */

@@ -1,9 +1,8 @@
-import { acknowledge, dropUpdate, editUpdate, makeLink, restoreUpdate, retryMessage, revokeLink, sendUpdate, type Audience } from '@/contract/commands/updates';
-import { hashOf, tokenOf } from '../access/tokens';
-import { today } from '../clock';
-import { insert, one, orNull, run } from '../database/query';
+import { acknowledge, dropUpdate, editUpdate, makeLink, restoreUpdate, retryMessage, revokeLink, sendUpdate } from '@/contract/commands/updates';
+import { insert, one, run } from '../database/query';
 import { handler, need, needVersion, type Handler, type Visit } from '../door/handler';
 import { Refusal, unfit } from '../door/refusal';
+import { addLink } from './tell-client';
 
 interface UpdateRow {
   id: string;
@@ -17,14 +16,6 @@ function needDraft(visit: Visit, id: string, version: number): UpdateRow {
   const row = needVersion<UpdateRow>(visit, 'job_update', id, version);
   if (row.state !== 'draft') throw unfit('not-a-draft', row.state === 'sent' ? 'This was sent already; what people have read stays as it was.' : 'This draft was dropped.', 'id');
   return row;
-}
-
-function addLink(visit: Visit, link: { id: string; audience: Audience; job?: string | undefined; sub?: string | undefined; recipient: string; expiresOn: string }): void {
-  if (link.expiresOn < today(visit.house.clock)) throw unfit('expired', 'The last day of the link is in the past; choose today or later.', 'expiresOn');
-  insert(visit.db, 'share_link', {
-    id: link.id, job: orNull(link.job), sub: orNull(link.sub), audience: link.audience, recipient: link.recipient,
-    token_hash: hashOf(tokenOf(visit.house, link.id)), made_at: visit.now, expires_on: link.expiresOn,
-  });
 }
 
 export const updateHandlers: Handler[] = [

@@ -42,6 +42,7 @@ export function newsOf(db: Connection, walk: { id: string; job: string; started_
     next: nextWork(after, new Set([walk.job]), day, 10),
     decisions: all<{ text: string; by: Day }>(db, `SELECT text, expected_on AS by FROM hold WHERE job = @job AND kind = 'client' AND state = 'open' ORDER BY expected_on`, { job: walk.job }),
     cautions: ofKind(seen, 'caution').filter((caution) => caution.walk === walk.id),
+    settled: all<News['settled'][number]>(db, `SELECT area, text, state AS verdict, found, fallback FROM assumption WHERE settled_walk = @walk AND state <> 'open' AND removed = 0 ORDER BY settled_at`, { walk: walk.id }),
   };
 }
 

@@ -1,10 +1,11 @@
 import type { ClientShared, CrewShared, SharedView } from '@/contract/views/updates';
 import type { Audience } from '@/contract/commands/updates';
 import { groupBy } from '@/core/group-by';
+import { statementDiff } from '@/core/scope/statement';
 import { phaseFacts } from '@/core/sequence/phases';
 import { TRADES, type Trade } from '@/core/sequence/trades';
 import { formatDay, type Day } from '@/core/units/day';
-import { capital } from '@/core/updates/news';
+import { capital } from '@/core/words';
 import { workDone } from '@/core/walks/diff';
 import { ofKind, standing } from '@/core/walks/observation';
 import { openItems } from '@/core/walks/open-items';
@@ -15,6 +16,9 @@ import { all, one, run } from '../database/query';
 import type { House } from '../house';
 import { nextWork } from '../schedule/effect';
 import { readPlan, type StoredPlan } from '../schedule/store-plan';
+import type { ChangeRow } from '../scope/changes';
+import { changeView } from '../scope/queries';
+import { contentOf, statementsOf, type StatementRow } from '../scope/statements';
 import { holdsOf, needJob } from '../sites/queries';
 import { picturesOf } from '../sites/room';
 import { observationsOf } from '../walks/queries';
@@ -48,7 +52,7 @@ export function sharedView(house: House, link: OpenLink): SharedView {
   return link.audience === 'client' && link.job ? clientShared(house, link, link.job) : crewShared(house, link);
 }
 
-function base(house: House, link: OpenLink): Omit<ClientShared, 'audience' | 'job' | 'done' | 'finish' | 'updates' | 'next' | 'decisions' | 'pictures'> {
+function base(house: House, link: OpenLink): Omit<ClientShared, 'audience' | 'job' | 'done' | 'finish' | 'updates' | 'next' | 'decisions' | 'pictures' | 'statement' | 'changes'> {
   const now = today(house.clock);
   const message = one<{ acknowledged_at: string | null; acknowledged_by: string | null }>(house.db, 'SELECT acknowledged_at, acknowledged_by FROM message WHERE share_link = @id', { id: link.id });
   return {
@@ -81,6 +85,22 @@ function clientShared(house: House, link: OpenLink, job: string): ClientShared {
     })) : [],
     decisions: holdsOf(house.db, job, now).filter((hold) => hold.kind === 'client').map((hold) => ({ text: capital(hold.text), by: hold.expectedOn })),
     pictures: picturesOf(house.db, seen, now).slice(0, 8),
+    statement: statementShared(house, job, now),
+    changes: all<ChangeRow>(house.db, `SELECT * FROM change_order WHERE job = @job AND state <> 'draft' ORDER BY number DESC`, { job }).map((row) => changeView(house, row, names.get(row.area) ?? '', now)),
+  };
+}
+
+/** The newest statement that the client was sent. */
+export const sentStatement = (house: House, job: string): StatementRow | undefined => statementsOf(house.db, job).find((row) => row.state !== 'made');
+
+function statementShared(house: House, job: string, now: Day): ClientShared['statement'] {
+  const row = sentStatement(house, job);
+  if (!row) return null;
+  // What they see as changed is against what they were sent before.
+  const former = statementsOf(house.db, job).find((one_) => one_.number < row.number && one_.state !== 'made');
+  return {
+    id: row.id, number: row.number, content: contentOf(row), diff: former ? { ...statementDiff(contentOf(former), contentOf(row)), against: former.number } : null,
+    agreed: row.agreed_at ? `${row.agreed_by ?? ''}, ${whenSeen(row.agreed_at, now)}` : null,
   };
 }
 

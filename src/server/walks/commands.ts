@@ -1,8 +1,7 @@
 import { finishWalk, recordObservation, startWalk, type RecordedObservation } from '@/contract/commands/walks';
-import { phaseFacts } from '@/core/sequence/phases';
-import { insert, one, run, type Values } from '../database/query';
-import { handler, need, needAreaOf, type Handler, type Visit } from '../door/handler';
-import { unfit, Refusal, notFound } from '../door/refusal';
+import { insert, run, type Values } from '../database/query';
+import { handler, need, needAreaOf, needStep, type Handler, type Visit } from '../door/handler';
+import { notFound, Refusal, unfit } from '../door/refusal';
 
 interface WalkRow {
   id: string;
@@ -17,9 +16,7 @@ function walker(visit: Visit): string {
 
 /** What each kind refers to must be of the same job. */
 function checkReferences(visit: Visit, job: string, seen: RecordedObservation): void {
-  if (seen.kind === 'progress' && !one(visit.db, 'SELECT 1 FROM step WHERE area = @area AND phase = @phase', { area: seen.area, phase: seen.phase })) {
-    throw unfit('phase-elsewhere', `${phaseFacts(seen.phase).label} is not part of the work here.`, 'observation.phase');
-  }
+  if (seen.kind === 'progress') needStep(visit, seen.area, seen.phase, 'observation.phase');
   if (seen.kind === 'selection-check' && need<{ job: string }>(visit, 'selection', seen.selection, 'observation.selection').job !== job) throw notFound('selection in this job', 'observation.selection');
   if (seen.kind === 'picture') need(visit, 'picture', seen.picture, 'observation.picture');
   if (seen.kind === 'recheck' || seen.kind === 'withdrawal') {

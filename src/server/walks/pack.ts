@@ -9,6 +9,7 @@ import { all, one } from '../database/query';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
 import { readSite } from '../schedule/read-site';
+import { assumptionsOf, extrasOf } from '../scope/read-scope';
 import { jobHead, needJob } from '../sites/queries';
 import { whenSeen } from '../words';
 import { observationsOf } from './queries';
@@ -43,6 +44,7 @@ export function walkPack(house: House, id: string): WalkPack {
   const checks = new Map(ofKind(all_.filter((seen) => seen.walk === id), 'recheck').map((check) => [check.about, check.verdict]));
   const chosen = groupBy(all<{ id: string; area: string; category: string; choice: string; code: string }>(db, `SELECT id, area, category, choice, code FROM selection WHERE job = @job AND state <> 'fitted' ORDER BY rowid`, { job: walk.job }), (row) => row.area);
   const found = new Map<string, SelectionVerdict>(ofKind(all_.filter((seen) => seen.walk === id), 'selection-check').map((check) => [check.selection, check.verdict]));
+  const [believed, added] = [assumptionsOf(house, walk.job), extrasOf(house, walk.job)];
   const height = (area: (typeof site.areas)[number]): number => area.level?.height ?? -99;
   const areas = [...site.areas].sort((a, b) => height(a) - height(b) || a.position - b.position).map((area): WalkArea => ({
     id: area.id, name: area.name, place: places.get(area.id) ?? '',
@@ -52,6 +54,8 @@ export function walkPack(house: House, id: string): WalkPack {
     })),
     selections: (chosen.get(area.id) ?? []).map(({ area: _, ...item }) => ({ ...item, verdict: found.get(item.id) ?? null })),
     cautions: ofKind(all_, 'caution').filter((caution) => caution.area === area.id && caution.walk !== id).map((caution) => caution.text),
+    assumptions: believed.filter((one_) => one_.areaId === area.id && (one_.state === 'open' || one_.walk === id)).map(({ id: assumption, text, fallback, shownBy, state }) => ({ id: assumption, text, fallback, shownBy, state })),
+    extras: added.filter((extra) => extra.areaId === area.id && extra.state === 'open').map((extra) => ({ id: extra.id, text: extra.text, trade: extra.trade, done: false })),
     recorded: (mine.get(area.id) ?? []).flatMap(recorded),
   }));
   return { walk: { id, kind: walk.kind, startedAt: walk.started_at, finished: walk.finished_at !== null }, job: { id: job.id, name: job.name, units: job.units }, areas, shiftDays: house.clock.shiftDays ?? 0 };

@@ -75,6 +75,7 @@ function areaLines(news: News): ReviewView['areas'] {
   for (const item of news.diff.closed) add(item.area, 'good', `settled: ${item.text}`);
   for (const item of news.diff.remaining) add(item.area, 'bad', `to do: ${[item.quantity, item.unit, item.text].filter(Boolean).join(' ')} · ${TRADES[item.trade].toLowerCase()}`);
   for (const check of news.diff.selections) add(check.area, check.verdict === 'right' ? 'good' : 'bad', `${news.selections.get(check.selection)?.category ?? 'selection'}: ${check.verdict}${check.text ? ` (${check.text})` : ''}`);
+  for (const { area, text, verdict, found, fallback } of news.settled) add(area, verdict === 'held' ? 'good' : 'bad', verdict === 'held' ? `it held: ${text}` : `wrong: ${text}${found ? ` (${found})` : ''}; ${fallback} is added`);
   for (const caution of news.diff.cautions) add(caution.area, 'bad', `caution: ${caution.text}`);
   for (const note of news.diff.notes) add(note.area, 'plain', note.text);
   for (const measure of news.diff.measurements) add(measure.area, 'plain', `${measure.text}: ${measure.typed}`);

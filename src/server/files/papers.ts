@@ -1,0 +1,79 @@
+import { writeOpeningCsv } from '@/core/layout/opening-csv';
+import { writeShapeCsv } from '@/core/layout/shape-csv';
+import { svgOf } from '@/core/layout/svg';
+import { writeScopeCsv } from '@/core/scope/scope-csv';
+import { notFound } from '../door/refusal';
+import type { House } from '../house';
+import { areaDrawing } from '../layout/queries';
+import { readLayout } from '../layout/read-layout';
+import { materialsCsv, materialsPaper } from '../quantities/materials-paper';
+import { materialsView } from '../quantities/queries';
+import { areasOf } from '../scope/queries';
+import { scopeOf } from '../scope/read-scope';
+import { statementCsv, statementPaper } from '../scope/statement-paper';
+import { statementView } from '../scope/statements';
+import { needJob } from '../sites/queries';
+import { dxfOf } from './dxf';
+import { makePdf } from './pdf';
+
+export interface PaperFile {
+  name: string;
+  type: string;
+  body: string | Buffer;
+}
+
+const CSV = 'text/csv; charset=utf-8';
+const PDF = 'application/pdf';
+
+/** A file name that every system takes. */
+const named = (...parts: string[]): string => parts.join(' ').normalize('NFKD').replace(/[^\w .-]/g, '').trim().replace(/\s+/g, '-').toLowerCase();
+
+/** A paper of a job by its name: what Scope prints, and the lists that are read back in. */
+export async function jobPaper(house: House, job: string, file: string, version?: number): Promise<PaperFile> {
+  const { name } = needJob(house.db, job);
+  const { db } = house;
+  switch (file) {
+    case 'statement.pdf':
+    case 'statement.csv': {
+      const view = statementView(house, job, version);
+      const fileName = named(name, 'statement', view.shown ? String(view.shown.number) : 'draft');
+      if (file === 'statement.csv') return { name: `${fileName}.csv`, type: CSV, body: statementCsv(view.content) };
+      return { name: `${fileName}.pdf`, type: PDF, body: await makePdf(house.root, statementPaper(view.content, { number: view.shown?.number ?? null, agreed: view.shown?.agreed ?? null, diff: view.diff })) };
+    }
+    case 'materials.pdf':
+      return { name: `${named(name, 'materials')}.pdf`, type: PDF, body: await makePdf(house.root, materialsPaper(materialsView(house, job))) };
+    case 'materials.csv':
+      return { name: `${named(name, 'materials')}.csv`, type: CSV, body: materialsCsv(materialsView(house, job)) };
+    case 'scope.csv': {
+      const names = new Map(areasOf(db, job).map((area) => [area.id, area.name]));
+      return { name: `${named(name, 'scope')}.csv`, type: CSV, body: writeScopeCsv(scopeOf(db, job).map((line) => ({ ...line, area: names.get(line.areaId) ?? '' }))) };
+    }
+    case 'walls-and-sections.csv':
+      return { name: `${named(name, 'walls')}.csv`, type: CSV, body: writeShapeCsv(areasOf(db, job).flatMap((area) => { const { shape } = readLayout(db, area.id); return shape ? [{ name: area.name, shape }] : []; })) };
+    case 'openings.csv':
+      return { name: `${named(name, 'openings')}.csv`, type: CSV, body: writeOpeningCsv(areasOf(db, job).flatMap((area) => readLayout(db, area.id).openings.map((opening) => ({ ...opening, area: area.name })))) };
+    default:
+      throw notFound('paper of this job');
+  }
+}
+
+/** The drawing of an area, or of one wall of it: `drawing.svg`, `wall-2.dxf`. */
+export function areaPaper(house: House, area: string, file: string): PaperFile {
+  const asked = /^(?:drawing|wall-(\d{1,3}))\.(svg|dxf)$/.exec(file);
+  const found = asked && areaDrawing(house, area, asked[1] === undefined ? undefined : Number(asked[1]) - 1);
+  if (!found) throw notFound('drawing of this area');
+  const name = named(found.drawing.title);
+  return asked[2] === 'svg' ? { name: `${name}.svg`, type: 'image/svg+xml', body: svgOf(found.drawing) } : { name: `${name}.dxf`, type: 'image/vnd.dxf', body: dxfOf(found.drawing) };
+}
+
+/** Answers with a paper: shown where a browser can, saved under its name. */
+export function paperResponse({ name, type, body }: PaperFile): Response {
+  const svg = type.startsWith('image/svg');
+  return new Response(typeof body === 'string' ? body : new Uint8Array(body), {
+    headers: {
+      'content-type': type, 'content-disposition': `${svg || type === PDF ? 'inline' : 'attachment'}; filename="${name}"`, 'cache-control': 'no-store',
+      // A drawing is shown by itself and runs nothing.
+      ...(svg ? { 'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'" } : {}),
+    },
+  });
+}

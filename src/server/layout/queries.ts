@@ -1,0 +1,75 @@
+import type { LayoutView, LevelsView, Neighbour } from '@/contract/views/layout';
+import { checkLevels, type LevelKind } from '@/core/fit/levels';
+import type { Drawing } from '@/core/layout/drawing';
+import { drawingOf, wallElevation } from '@/core/layout/drawing';
+import { measuresOf } from '@/core/layout/measures';
+import { phaseFacts, phaseOrder, type Phase } from '@/core/sequence/phases';
+import type { Trade } from '@/core/sequence/trades';
+import { formatLength } from '@/core/units/length';
+import { all, one } from '../database/query';
+import { notFound } from '../door/refusal';
+import type { House } from '../house';
+import { calculationsOf } from '../quantities/queries';
+import type { AreaRow } from '../schedule/read-site';
+import { decisionsOf, findingsOf, scopeOf } from '../scope/read-scope';
+import { jobHead, needJob } from '../sites/queries';
+import { readLayout } from './read-layout';
+
+type Row = AreaRow & { side: string; sleeping: 0 | 1 };
+
+function needArea(house: House, job: string, area: string): Row {
+  const row = one<Row>(house.db, 'SELECT * FROM area WHERE id = @area AND job = @job', { area, job });
+  if (!row) throw notFound('area in this job');
+  return row;
+}
+
+/** One area as it is drawn, with what is behind its walls and what follows from it. */
+export function layoutView(house: House, job: string, area: string): LayoutView {
+  const { db } = house;
+  const row = needArea(house, job, area);
+  const { units } = needJob(db, job);
+  const layout = readLayout(db, area);
+  const height = one<{ height: number }>(db, 'SELECT height FROM level WHERE id = @level', { level: row.level })?.height ?? 0;
+  const rooms = all<{ id: string; name: string; shape: string }>(db, 'SELECT area.id, area.name, shape FROM area JOIN shape ON shape.area = area.id WHERE area.job = @job AND area.id <> @area ORDER BY area.position', { job, area });
+  return {
+    job: jobHead(house, job),
+    area: {
+      id: area, name: row.name, kind: row.kind, side: row.side, sleeping: row.sleeping === 1, atGrade: height === 0,
+      phases: all<{ phase: Phase; trade: Trade }>(db, 'SELECT phase, trade FROM step WHERE area = @area', { area }).sort((a, b) => phaseOrder(a.phase) - phaseOrder(b.phase)).map((step) => ({ ...step, label: phaseFacts(step.phase).label })),
+    },
+    shape: layout.shape, version: layout.version, openings: layout.openings, placed: layout.placed, measures: layout.shape ? measuresOf(layout.shape, layout.openings) : {},
+    neighbours: neighboursOf(house, area),
+    rooms: rooms.flatMap(({ id, name, shape }) => {
+      const parsed = JSON.parse(shape) as { kind: string; walls?: unknown[] };
+      return parsed.kind === 'room' ? [{ id, name, walls: parsed.walls?.length ?? 0 }] : [];
+    }),
+    calculations: calculationsOf(db, job, units, area), decisions: decisionsOf(house, job, area), findings: findingsOf(db, job).filter((finding) => finding.area === area),
+    scope: scopeOf(db, job).filter((line) => line.areaId === area).map((line) => ({ id: line.id, text: `${line.verb} ${line.subject}` })),
+  };
+}
+
+function neighboursOf(house: House, area: string): Neighbour[] {
+  return all<{ wall: number; area: string; name: string; other_wall: number; sleeping: 0 | 1 }>(house.db, 'SELECT one_wall AS wall, other AS area, area.name, other_wall, area.sleeping FROM shared_wall JOIN area ON area.id = other WHERE one = @area ORDER BY one_wall', { area }).flatMap((row) => {
+    const { shape, openings, placed } = readLayout(house.db, row.area);
+    return shape ? [{ wall: row.wall, area: row.area, name: row.name, otherWall: row.other_wall, shape, openings, placed, sleeping: row.sleeping === 1 }] : [];
+  });
+}
+
+/** Limits of the usual guidance; a job's own are asked on Bench. mm */
+const LIMITS = { groundBelowFloor: 150, footingBelowGround: 450, stepsAlike: 9.5 };
+
+export function levelsView(house: House, job: string): LevelsView {
+  const marks = all<LevelsView['marks'][number] & { kind: LevelKind }>(house.db, 'SELECT id, version, name, kind, mm, typed FROM level_mark WHERE job = @job AND removed = 0 ORDER BY mm DESC', { job });
+  const { units } = needJob(house.db, job);
+  return { job: jobHead(house, job), marks, problems: checkLevels(marks.map(({ name, kind, mm }) => ({ name, kind, level: mm })), LIMITS, (mm) => formatLength(mm, units)) };
+}
+
+/** The drawing of an area, or of one wall of a room; nothing where it is not drawn. */
+export function areaDrawing(house: House, area: string, wall?: number): { drawing: Drawing; name: string } | undefined {
+  const row = one<Row>(house.db, 'SELECT * FROM area WHERE id = @area', { area });
+  if (!row) throw notFound('area');
+  const { units } = needJob(house.db, row.job);
+  const { shape, openings, placed } = readLayout(house.db, area);
+  const drawing = !shape ? undefined : wall === undefined ? drawingOf(row.name, shape, openings, placed, units) : shape.kind === 'room' ? wallElevation(row.name, shape, openings, wall, units) : undefined;
+  return drawing && { drawing, name: row.name };
+}

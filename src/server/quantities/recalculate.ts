@@ -1,0 +1,39 @@
+import { MEASURES, type Measure } from '@/core/layout/measures';
+import { recalculate, type Calculation } from '@/core/scope/feed';
+import { all, run } from '../database/query';
+import type { Connection } from '../database/open';
+import { measuresIn } from '../layout/read-layout';
+
+interface Row {
+  id: string;
+  calculator: string;
+  input: string;
+  fed: string;
+}
+
+export const calculationOf = (row: Omit<Row, 'id'>): Calculation => ({ calculator: row.calculator, input: JSON.parse(row.input) as Record<string, unknown>, fed: JSON.parse(row.fed) as Record<string, Measure> });
+
+/** The unit of a line whose quantity follows the drawing. */
+export const measureUnit = (measure: Measure): string => (MEASURES[measure].dimension === 'area' ? 'm²' : MEASURES[measure].dimension === 'length' ? 'm' : 'pieces');
+
+/** The quantity of such a line: areas as they are, lengths in m, both to the second decimal; undefined where it is not drawn. */
+export function measuredQuantity(db: Connection, area: string, measure: Measure): number | undefined {
+  const value = measuresIn(db, area)[measure];
+  if (typeof value !== 'number' || value <= 0) return undefined;
+  return Math.round((MEASURES[measure].dimension === 'length' ? value / 1000 : value) * 100) / 100;
+}
+
+/** Computes again everything in an area that follows its drawing: kept calculations and quantities of lines. */
+export function recalculateArea(db: Connection, area: string): void {
+  const measures = measuresIn(db, area);
+  for (const row of all<Row>(db, `SELECT id, calculator, input, fed FROM calculation WHERE area = @area AND removed = 0 AND fed <> '{}'`, { area })) {
+    const outcome = recalculate(calculationOf(row), measures);
+    run(db, 'UPDATE calculation SET input = @input, output = @output, purchases = @purchases, problem = @problem, version = version + 1 WHERE id = @id', {
+      id: row.id, input: outcome.ok ? JSON.stringify(outcome.value.input) : row.input, output: outcome.ok ? JSON.stringify(outcome.value.output) : null, purchases: JSON.stringify(outcome.ok ? outcome.value.purchases : []), problem: outcome.ok ? null : outcome.problem.message,
+    });
+  }
+  for (const line of all<{ id: string; measure: Measure }>(db, 'SELECT id, measure FROM scope_item WHERE area = @area AND removed = 0 AND measure IS NOT NULL', { area })) {
+    const quantity = measuredQuantity(db, area, line.measure);
+    if (quantity !== undefined) run(db, 'UPDATE scope_item SET quantity = @quantity, unit = @unit, version = version + 1 WHERE id = @id AND quantity IS NOT @quantity', { id: line.id, quantity, unit: measureUnit(line.measure) });
+  }
+}

@@ -1,0 +1,85 @@
+import { agreeStatement, makeStatement, sendStatement } from '@/contract/commands/scope';
+import type { StatementVersion, StatementView } from '@/contract/views/scope';
+import { isEmptyDiff, statementDiff, type Statement } from '@/core/scope/statement';
+import { today } from '../clock';
+import { all, insert, one, update } from '../database/query';
+import type { Connection } from '../database/open';
+import { handler, need, needVersion, type Handler } from '../door/handler';
+import { notFound, unfit } from '../door/refusal';
+import type { House } from '../house';
+import { jobHead, needJob } from '../sites/queries';
+import { needClientOf, tellClient } from '../updates/tell-client';
+import { whenSeen } from '../words';
+import { composeStatement, statementGaps } from './compose-statement';
+import { scopeCounts } from './read-scope';
+
+export interface StatementRow {
+  id: string;
+  job: string;
+  number: number;
+  made_at: string;
+  content: string;
+  state: 'made' | 'sent' | 'agreed';
+  sent_at: string | null;
+  agreed_at: string | null;
+  agreed_by: string | null;
+  version: number;
+}
+
+export const statementHandlers: Handler[] = [
+  handler(makeStatement, (visit, { id, job }) => {
+    need(visit, 'job', job, 'job');
+    const content = composeStatement(visit.house, job);
+    if (content.areas.length === 0) throw unfit('nothing-to-state', 'Nothing is written down yet: say for at least one area what is in and what is not.', 'job');
+    const last = one<{ number: number }>(visit.db, 'SELECT number FROM statement WHERE job = @job ORDER BY number DESC', { job })?.number ?? 0;
+    insert(visit.db, 'statement', { id, job, number: last + 1, made_at: visit.at, made_by: visit.who.kind === 'person' ? visit.who.id : null, content: JSON.stringify(content), state: 'made' });
+    visit.touches(job);
+  }),
+  handler(sendStatement, (visit, { id, version, ...to }) => {
+    const row = needVersion<StatementRow>(visit, 'statement', id, version);
+    if (row.state === 'agreed') throw unfit('agreed-already', 'This was agreed already.', 'id');
+    const newest = one<{ number: number }>(visit.db, 'SELECT max(number) AS number FROM statement WHERE job = @job', { job: row.job })?.number;
+    if (newest !== row.number) throw unfit('not-the-newest', 'There is a newer version; send that one.', 'id');
+    update(visit.db, 'statement', id, { state: 'sent', sent_at: visit.now });
+    const { name } = needJob(visit.db, row.job);
+    tellClient(visit, row.job, { title: `What we agree on: ${name}, version ${row.number}`, body: `Here is what will be done at ${name}, and what will not, room by room. Please read it, ask about anything that is not as you expect, and agree to it with your name on your page.` }, to);
+    visit.touches(row.job);
+  }),
+  handler(agreeStatement, (visit, { id, name }) => {
+    const row = need<StatementRow>(visit, 'statement', id);
+    needClientOf(visit, row.job);
+    if (row.state !== 'sent') throw unfit(row.state === 'agreed' ? 'agreed-already' : 'not-sent', row.state === 'agreed' ? `This was agreed already by ${row.agreed_by ?? 'somebody'}.` : 'This was not sent yet.', 'id');
+    const newest = one<{ number: number }>(visit.db, `SELECT max(number) AS number FROM statement WHERE job = @job AND state <> 'made'`, { job: row.job })?.number;
+    if (newest !== row.number) throw unfit('not-the-newest', 'There is a newer version; please read that one.', 'id');
+    update(visit.db, 'statement', id, { state: 'agreed', agreed_at: visit.now, agreed_by: name });
+    visit.touches(row.job);
+  }),
+];
+
+export const contentOf = (row: Pick<StatementRow, 'content'>): Statement => JSON.parse(row.content) as Statement;
+
+export const statementsOf = (db: Connection, job: string): StatementRow[] => all<StatementRow>(db, 'SELECT * FROM statement WHERE job = @job ORDER BY number DESC', { job });
+
+export function versionView(house: House, row: StatementRow): StatementVersion {
+  const now = today(house.clock);
+  return { id: row.id, version: row.version, number: row.number, state: row.state, made: whenSeen(row.made_at, now), agreed: row.agreed_at ? `${row.agreed_by ?? ''}, ${whenSeen(row.agreed_at, now)}` : null };
+}
+
+/** A version (the newest unless named), what it says, and what it changed; before the first, what it would say today. */
+export function statementView(house: House, job: string, number?: number): StatementView {
+  const rows = statementsOf(house.db, job);
+  const row = number === undefined ? rows[0] : rows.find((one_) => one_.number === number);
+  if (number !== undefined && !row) throw notFound('version of this statement');
+  const today_ = composeStatement(house, job);
+  const content = row ? contentOf(row) : today_;
+  const former = row && rows.find((one_) => one_.number < row.number);
+  const { client, client_email } = needJob(house.db, job);
+  // The dates move with every plan; what was agreed does not.
+  const undated = (statement: Statement): Statement => ({ ...statement, dates: [] });
+  return {
+    job: jobHead(house, job), today: today(house.clock), versions: rows.map((one_) => versionView(house, one_)), shown: row ? versionView(house, row) : null, content,
+    diff: former ? { ...statementDiff(contentOf(former), content), against: former.number } : null,
+    outdated: rows[0] !== undefined && !isEmptyDiff(statementDiff(undated(contentOf(rows[0])), undated(today_))),
+    gaps: statementGaps(house, job), client: { name: client || 'Client', address: client_email }, counts: scopeCounts(house.db, job),
+  };
+}
