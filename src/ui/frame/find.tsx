@@ -7,7 +7,7 @@ import type { FrameView } from '@/contract/views/job';
 import type { Found } from '@/contract/views/find';
 import { PLACES } from './places';
 
-const ALWAYS: Found[] = [{ label: 'Today', kind: 'place', path: '/' }, { label: 'Schedule, all jobs', kind: 'place', path: '/schedule' }, { label: 'Firm, subs and people', kind: 'place', path: '/firm' }, { label: 'New job', kind: 'place', path: '/jobs/new' }];
+const ALWAYS: Found[] = [{ label: 'Today', kind: 'place', path: '/' }, { label: 'Schedule, all jobs', kind: 'place', path: '/schedule' }, { label: 'Firm, subs and people', kind: 'place', path: '/firm' }, { label: 'Bench', kind: 'place', path: '/bench' }, { label: 'New job', kind: 'place', path: '/jobs/new' }];
 const MOST = 12;
 
 const matches = (label: string, asked: string): boolean => asked.toLowerCase().split(/\s+/).every((word) => label.toLowerCase().includes(word));
@@ -55,7 +55,7 @@ export function Find({ jobs }: { jobs: FrameView['jobs'] }) {
       </button>
       <Modal show={open} onHide={() => setOpen(false)} onShow={look} className="find" aria-label="Find">
         <Modal.Body>
-          <Form.Control autoFocus placeholder="Job, room, sub, selection …" aria-label="What to find" value={asked} onKeyDown={onKeyDown} onChange={(event) => { setAsked(event.target.value); setAt(0); }} />
+          <Form.Control autoFocus placeholder="Job, room, sub, selection, calculator …" aria-label="What to find" value={asked} onKeyDown={onKeyDown} onChange={(event) => { setAsked(event.target.value); setAt(0); }} />
           <ul>
             {found.map((one, index) => (
               <li key={`${one.path}${one.label}`}>

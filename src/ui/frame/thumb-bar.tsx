@@ -23,6 +23,7 @@ export function ThumbBar({ job }: { job: string | null }) {
       <Slip title="More" open={open} onClose={() => setOpen(false)}>
         <ul className="lines">
           {job && PLACES.map((one) => <li key={one.path}><Link className="what py-2" href={of(one.path)} onClick={() => setOpen(false)}>{one.label}</Link></li>)}
+          <li><Link className="what py-2" href="/bench" onClick={() => setOpen(false)}>Bench, all calculators</Link></li>
           <li><Link className="what py-2" href="/schedule" onClick={() => setOpen(false)}>Schedule, all jobs</Link></li>
           <li><Link className="what py-2" href="/firm" onClick={() => setOpen(false)}>Firm, subs and people</Link></li>
           <li><Link className="what py-2" href="/jobs/new" onClick={() => setOpen(false)}>New job</Link></li>

@@ -6,6 +6,7 @@ import { Button, Form } from 'react-bootstrap';
 import { FormProvider, useForm, useFormContext, type DefaultValues, type FieldValues, type Resolver } from 'react-hook-form';
 import type { AnyObject, ObjectSchema } from 'yup';
 import type { CommandKind, PayloadOf, ProblemDocument } from '@/contract/command';
+import { sentence } from '@/core/words';
 import { send, type Sent } from '../offline/send';
 import { Notice } from './notice';
 
@@ -99,7 +100,6 @@ function Around({ name, label, hint, error, children }: FieldTerms & { error: st
   );
 }
 
-const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? '' : '.'}`;
 const described = (name: string, hint: string | undefined, error: string | undefined) => (hint || error ? { 'aria-describedby': `field-${name}-said` } : {});
 
 export function TextField({ name, label, hint, type = 'text', rows, autoComplete = 'off' }: FieldTerms & { type?: 'text' | 'number' | 'date' | 'email' | 'password'; rows?: number; autoComplete?: string }) {

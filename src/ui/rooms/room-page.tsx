@@ -2,6 +2,7 @@ import Link from 'next/link';
 import type { RoomView } from '@/contract/views/job';
 import { TRADES } from '@/core/sequence/trades';
 import { workFacts } from '@/core/sequence/works';
+import { FINDING_KINDS } from '@/core/scope/finding';
 import { AREA_KINDS } from '@/core/sites/area';
 import { formatDay } from '@/core/units/day';
 import { JobPlaces } from '../frame/job-places';
@@ -9,6 +10,8 @@ import { Mark } from '../kit/mark';
 import { Pictures } from '../kit/pictures';
 import { PrintButton } from '../kit/print-button';
 import { StanceMark } from '../kit/stance-mark';
+import { AssumptionLine } from '../scope/assumption-line';
+import { Extras } from '../scope/assumptions';
 import { AreaForms } from '../sites/area-forms';
 import { StartWalk } from '../walks/start-walk';
 import { WideLadder } from './wide-ladder';
@@ -28,6 +31,7 @@ export function RoomPage({ view }: { view: RoomView }) {
           <span className="soft">{area.caption} · {area.works.map((work) => workFacts(work).label).join(', ')}</span>
           <span className="push actions no-print">
             <StartWalk job={job.id} openWalk={job.openWalk} />
+            <Link className="btn btn-outline-secondary" href={`/jobs/${job.id}/areas/${area.id}/layout`}>{view.drawn ? 'To scale' : 'Draw it'}</Link>
             <PrintButton>Print sheet</PrintButton>
             <AreaForms view={view} />
           </span>
@@ -42,6 +46,9 @@ export function RoomPage({ view }: { view: RoomView }) {
             <OpenItems view={view} />
             <Chosen view={view} />
             <Agreed view={view} />
+            <Believed view={view} />
+            {view.extras.length > 0 && <Extras extras={view.extras} />}
+            <Quantities view={view} />
             {rest.length > 0 && (
               <section>
                 <div className="block-head"><h2>Measures and notes</h2></div>
@@ -100,7 +107,7 @@ function Chosen({ view }: { view: RoomView }) {
 }
 
 function Agreed({ view }: { view: RoomView }) {
-  if (view.scope.length === 0) return null;
+  if (view.scope.length + view.findings.length === 0) return null;
   return (
     <section>
       <div className="block-head"><h2>What was agreed</h2><Link href={`/jobs/${view.job.id}/scope`} className="push small-text">whole scope</Link></div>
@@ -108,7 +115,28 @@ function Agreed({ view }: { view: RoomView }) {
         {view.scope.map((line) => (
           <li key={line.id}><div className="what">{line.verb} {line.subject}{line.quantity ? `, ${line.quantity} ${line.unit ?? ''}` : ''}{line.dependsOn && <div className="small-text soft">depends on {line.dependsOn}</div>}</div><span className="small-text"><StanceMark stance={line.stance} /></span></li>
         ))}
+        {view.findings.map((finding) => <li key={finding.id}><Mark kind={finding.gap ? 'waiting' : 'done'} silent /><div className="what"><span className="soft small-text">{FINDING_KINDS[finding.kind].label}</span> {finding.text}{finding.gap && <div className="small-text soon">{finding.gap}</div>}</div></li>)}
       </ul>
+    </section>
+  );
+}
+
+function Believed({ view }: { view: RoomView }) {
+  if (view.assumptions.length === 0) return null;
+  return (
+    <section>
+      <div className="block-head"><h2>Believed, not seen</h2><Link href={`/jobs/${view.job.id}/scope/assumptions`} className="push small-text">all assumptions</Link></div>
+      <ul className="lines">{view.assumptions.map((one) => <AssumptionLine key={one.id} assumption={one} today={view.today} />)}</ul>
+    </section>
+  );
+}
+
+function Quantities({ view }: { view: RoomView }) {
+  if (view.quantities.length === 0) return null;
+  return (
+    <section>
+      <div className="block-head"><h2>Quantities</h2><Link href={`/jobs/${view.job.id}/scope/materials`} className="push small-text">all materials</Link></div>
+      <ul className="lines">{view.quantities.map((one) => <li key={one.id}><Mark kind={one.problem ? 'stop' : 'done'} silent /><div className="what"><Link href={`/bench/${one.calculator}?kept=${one.id}`}>{one.product || one.title}</Link>: {one.problem ?? one.answer}</div></li>)}</ul>
     </section>
   );
 }

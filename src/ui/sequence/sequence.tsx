@@ -77,6 +77,7 @@ function StepLine({ step }: { step: Step }) {
       <Mark kind={step.state === 'under-way' ? 'under-way' : step.trade === 'nobody' ? 'waiting' : 'not-begun'} />
       <div className="what">
         <span className="fw-bold">{step.label}</span> <span className="soft small-text">{step.trade === 'nobody' ? '' : TRADES[step.trade].toLowerCase()}</span>
+        {step.assumptions.map((text) => <div key={text} className="small-text soon">will show whether {text}</div>)}
         {open.slice(0, 2).map((link) => <Because key={`${link.from}${link.rule}`} link={link} />)}
         {(open.length > 2 || step.links.length > open.length) && (
           <details className="small-text">

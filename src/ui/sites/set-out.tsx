@@ -1,17 +1,18 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { Button } from 'react-bootstrap';
 import { useRouter } from 'next/navigation';
 import { changeJob, setOut } from '@/contract/commands/sites';
 import type { SetOutView } from '@/contract/views/firm';
-import { CSV_EXAMPLE, readAreaCsv, type CsvProblem } from '@/core/sites/area-csv';
+import type { CsvProblem } from '@/core/csv';
+import { CSV_EXAMPLE, readAreaCsv } from '@/core/sites/area-csv';
 import { JOB_STATES } from '@/core/sites/area';
 import type { Draft } from '@/core/sites/draft-area';
 import { TEMPLATES } from '@/core/sites/templates';
 import { JobPlaces } from '../frame/job-places';
 import { CommandForm, SelectField } from '../kit/form';
-import { Notice } from '../kit/notice';
+import { CsvEntry, CsvProblems } from '../kit/csv-entry';
 import { useSay } from '../kit/said';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
@@ -49,7 +50,7 @@ export function SetOut({ view }: { view: SetOutView }) {
                 <li><div className="what"><span className="fw-bold">Nothing yet</span><div className="small-text soft">an empty list to fill in</div></div><Button variant="outline-secondary" size="sm" onClick={() => setDraft({ levels: [{ name: 'Ground floor', height: 0 }], areas: [{ name: '', kind: 'room', level: 'Ground floor', works: ['redecorate'], size: 1 }] })}>Begin</Button></li>
               </ul>
             </section>
-            <CsvEntry problems={problems} onText={takeCsv} />
+            <CsvEntry title="From a list (CSV)" what="areas" example={CSV_EXAMPLE} problems={problems} onText={takeCsv} />
           </div>
         )}
         <section>
@@ -65,27 +66,6 @@ export function SetOut({ view }: { view: SetOutView }) {
       </div>
     </>
   );
-}
-
-function CsvEntry({ problems, onText }: { problems: CsvProblem[]; onText: (text: string) => void }) {
-  const [text, setText] = useState('');
-  return (
-    <section>
-      <div className="block-head"><h2>From a list (CSV)</h2></div>
-      <Form.Group controlId="csv-text" className="mt-2">
-        <Form.Label>Paste it here, or choose a file</Form.Label>
-        <Form.Control as="textarea" rows={6} className="mono text-wrap" value={text} placeholder={CSV_EXAMPLE} onChange={(event) => setText(event.target.value)} />
-      </Form.Group>
-      <Form.Control className="mt-2" type="file" accept=".csv,text/csv,text/plain" aria-label="CSV file of areas" onChange={(event) => void (event.target as HTMLInputElement).files?.[0]?.text().then((content) => { setText(content); onText(content); })} />
-      <CsvProblems problems={problems} />
-      <Button className="mt-2" variant="outline-secondary" disabled={text.trim() === ''} onClick={() => onText(text)}>Read the list</Button>
-    </section>
-  );
-}
-
-function CsvProblems({ problems }: { problems: CsvProblem[] }) {
-  if (problems.length === 0) return null;
-  return <div className="mt-2"><Notice bad>{problems.map((problem) => <div key={`${problem.line}${problem.message}`}>Line {problem.line}: {problem.message}</div>)}</Notice></div>;
 }
 
 function SetOutForm({ view, draft, problems, onLeave }: { view: SetOutView; draft: Draft; problems: CsvProblem[]; onLeave: () => void }) {

@@ -34,6 +34,20 @@ export function AreaBody({ area, walking }: Terms) {
           ))}
         </section>
       )}
+      {area.assumptions.length > 0 && (
+        <section>
+          <h2>Does it hold?</h2>
+          {area.assumptions.map((one) => <AssumptionCheck key={one.id} one={one} walking={walking} />)}
+        </section>
+      )}
+      {area.extras.length > 0 && (
+        <section>
+          <h2>Added work</h2>
+          {area.extras.map((extra) => (
+            <div key={extra.id} className="check-line d-flex gap-2 align-items-center"><span className="flex-fill">{extra.text} <span className="soft">· {TRADES[extra.trade].toLowerCase()}</span></span><div className="verdicts mt-0"><button type="button" aria-pressed={extra.done} disabled={extra.done} onClick={() => walking.finishExtra(extra.id)}>done<span className="visually-hidden">: {extra.text}</span></button></div></div>
+          ))}
+        </section>
+      )}
       <Steps key={area.id} area={area} walking={walking} />
       {area.selections.length > 0 && (
         <section>
@@ -55,6 +69,28 @@ export function AreaBody({ area, walking }: Terms) {
       )}
       <p className="keys soft small-text mt-4">Keys: ← → areas · ↑ ↓ steps · 0 to 9 tenths, End done · n line · p picture · m measure · Enter next area</p>
     </>
+  );
+}
+
+/** What was believed when it was priced: one tap where it holds, a word where it does not. */
+function AssumptionCheck({ one, walking }: { one: WalkArea['assumptions'][number]; walking: Walking }) {
+  const [found, setFound] = useState('');
+  const [asking, setAsking] = useState(false);
+  return (
+    <div className="check-line" role="group" aria-label={one.text}>
+      <div>we took it that {one.text}</div>
+      <div className="small-text soft">shown by: {one.shownBy}. If not: {one.fallback}</div>
+      <div className="verdicts">
+        <button type="button" aria-pressed={one.state === 'held'} onClick={() => { setAsking(false); walking.settle(one.id, 'held', ''); }}>it holds</button>
+        <button type="button" aria-pressed={one.state === 'wrong'} aria-expanded={asking} onClick={() => setAsking(true)}>it is wrong</button>
+      </div>
+      {asking && (
+        <Form className="d-flex gap-2 mt-2" onSubmit={(event) => { event.preventDefault(); walking.settle(one.id, 'wrong', found.trim()); setAsking(false); }}>
+          <Form.Control autoFocus value={found} maxLength={300} placeholder="What was found?" aria-label={`What was found instead of: ${one.text}`} onChange={(event) => setFound(event.target.value)} />
+          <Button type="submit">Keep</Button>
+        </Form>
+      )}
+    </div>
   );
 }
 

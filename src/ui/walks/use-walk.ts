@@ -1,5 +1,6 @@
 'use client';
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import { finishExtra as finishExtraCommand, reopenAssumption, reopenExtra, settleAssumption } from '@/contract/commands/scope';
 import { finishWalk, recordObservation, type RecordedObservation } from '@/contract/commands/walks';
 import type { WalkArea, WalkPack } from '@/contract/views/walk';
 import { useSay } from '../kit/said';
@@ -15,6 +16,9 @@ export interface Walking {
   /** Keeps it on this device at once and sends it after; says so, with a way back. */
   record: (fresh: Fresh, words: string, picture?: Blob) => void;
   withdraw: (area: string, about: string) => void;
+  /** Settles what was believed: sent like a record, in its order. */
+  settle: (assumption: string, verdict: 'held' | 'wrong', found: string) => void;
+  finishExtra: (extra: string) => void;
   finish: () => Promise<void>;
 }
 
@@ -43,6 +47,18 @@ export function useWalk(pack: WalkPack): Walking {
     keep(seen, picture);
     say({ text: words, undo: () => withdraw(seen.area, seen.id) });
   }, [keep, say, walk, withdraw]);
+  const [settled, setSettled] = useState<ReadonlyMap<string, 'open' | 'held' | 'wrong'>>(new Map());
+  const [doneExtras, setDoneExtras] = useState<ReadonlySet<string>>(new Set());
+  const settle = useCallback((id: string, verdict: 'held' | 'wrong', found: string) => {
+    setSettled((now) => new Map(now).set(id, verdict));
+    void enqueue(makeCommand(settleAssumption.type, { id, verdict, found, walk, extraId: newId() }));
+    say({ text: verdict === 'held' ? 'It held' : 'Wrong: its work is added to the sequence', undo: () => { setSettled((now) => new Map(now).set(id, 'open')); void enqueue(makeCommand(reopenAssumption.type, { id })); } });
+  }, [say, walk]);
+  const finishExtra = useCallback((id: string) => {
+    setDoneExtras((now) => new Set([...now, id]));
+    void enqueue(makeCommand(finishExtraCommand.type, { id }));
+    say({ text: 'Done', undo: () => { setDoneExtras((now) => new Set([...now].filter((one) => one !== id))); void enqueue(makeCommand(reopenExtra.type, { id })); } });
+  }, [say]);
   const finish = useCallback(async () => {
     const command = makeCommand(finishWalk.type, { id: walk });
     await enqueue(command);
@@ -58,6 +74,8 @@ export function useWalk(pack: WalkPack): Walking {
     });
   }, [walk]);
 
-  const areas = useMemo(() => withRecords(pack.areas, records, previews), [pack.areas, records, previews]);
-  return { areas, record, withdraw, finish };
+  const areas = useMemo(() => withRecords(pack.areas, records, previews).map((area) => ({
+    ...area, assumptions: area.assumptions.map((one) => ({ ...one, state: settled.get(one.id) ?? one.state })), extras: area.extras.map((one) => ({ ...one, done: doneExtras.has(one.id) })),
+  })), [pack.areas, records, previews, settled, doneExtras]);
+  return { areas, record, withdraw, settle, finishExtra, finish };
 }

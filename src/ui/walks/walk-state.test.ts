@@ -4,7 +4,7 @@ import type { RecordedObservation } from '@/contract/commands/walks';
 import { withRecords } from './walk-state';
 
 const area: WalkArea = {
-  id: 'a', name: 'Kitchen', place: 'Ground', cautions: [], recorded: [{ id: 'old', kind: 'note', text: 'seen before' }],
+  id: 'a', name: 'Kitchen', place: 'Ground', cautions: [], assumptions: [], extras: [], recorded: [{ id: 'old', kind: 'note', text: 'seen before' }],
   steps: [{ phase: 'framing', label: 'framing', fraction: 0.2, trade: 'carpentry' }],
   open: [{ id: 'o', text: 'boxes', trade: 'wiring', putOff: 0, worse: false, verdict: null, since: 'Mon' }],
   selections: [{ id: 's', category: 'Tiles', choice: 'Sage', code: '', verdict: null }],

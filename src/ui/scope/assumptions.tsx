@@ -1,0 +1,70 @@
+'use client';
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import { finishExtra, reopenExtra } from '@/contract/commands/scope';
+import type { AssumptionsView, AssumptionView, ExtraView } from '@/contract/views/scope';
+import { TRADES } from '@/core/sequence/trades';
+import { JobPlaces } from '../frame/job-places';
+import { Mark } from '../kit/mark';
+import { Slip } from '../kit/slip';
+import { useSend } from '../kit/use-send';
+import { AssumptionForm } from './assumption-form';
+import { AssumptionLine } from './assumption-line';
+import { ScopePlaces } from './scope-places';
+import { useRemove } from './use-remove';
+
+/** Everything that is believed and not yet seen, in the order in which it will show itself. */
+export function Assumptions({ view }: { view: AssumptionsView }) {
+  const [open, setOpen] = useState<AssumptionView | 'new'>();
+  const [areaId, setAreaId] = useState(view.areas[0]?.id ?? '');
+  const remove = useRemove();
+  const close = (): void => setOpen(undefined);
+  const area = view.areas.find((one) => one.id === (open && open !== 'new' ? open.areaId : areaId));
+  return (
+    <>
+      <JobPlaces job={view.job} />
+      <ScopePlaces job={view.job.id} counts={view.counts} />
+      <div className="page">
+        <div className="page-head">
+          <h1>Assumptions</h1><span className="soft">believed, and shown only when something is opened</span>
+          <span className="push no-print"><Button onClick={() => setOpen('new')} disabled={view.areas.length === 0}>Write one down</Button></span>
+        </div>
+        {view.assumptions.length === 0 && <div className="empty"><p className="mb-0">Nothing is assumed. Whatever is priced without having been seen belongs here, with what follows if it is otherwise: “the sheathing under the old boards is sound; if not, it is replaced, two days”.</p></div>}
+        <ul className="lines">
+          {view.assumptions.map((one) => (
+            <AssumptionLine key={one.id} assumption={one} today={view.today} withArea actions={one.state === 'open' && (
+              <>
+                <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(one)}>Change<span className="visually-hidden">: {one.text}</span></Button>
+                <Button size="sm" variant="link" className="p-0" onClick={() => remove('assumption', one.id, `“${one.text}”`)}>Take away<span className="visually-hidden">: {one.text}</span></Button>
+              </>
+            )} />
+          ))}
+        </ul>
+        {view.extras.length > 0 && <Extras extras={view.extras} withArea />}
+        <Slip title={open === 'new' ? 'One more assumption' : 'Change an assumption'} open={open !== undefined} onClose={close}>
+          {open === 'new' && <Form.Group controlId="assumption-area" className="mb-3"><Form.Label className="mb-1">Where</Form.Label><Form.Select value={areaId} onChange={(event) => setAreaId(event.target.value)}>{view.areas.map((one) => <option key={one.id} value={one.id}>{one.name}</option>)}</Form.Select></Form.Group>}
+          {open && area && <AssumptionForm key={area.id} job={view.job.id} area={area.id} phases={area.phases} onDone={close} {...(open === 'new' ? {} : { assumption: open })} />}
+        </Slip>
+      </div>
+    </>
+  );
+}
+
+/** Work that was added: by an assumption that was wrong, by a change that was approved. */
+export function Extras({ extras, withArea }: { extras: ExtraView[]; withArea?: boolean }) {
+  const { give, busy } = useSend();
+  return (
+    <section>
+      <div className="block-head"><h2>Added work</h2></div>
+      <ul className="lines">
+        {extras.map((extra) => (
+          <li key={extra.id}>
+            <Mark kind={extra.state === 'done' ? 'done' : 'waiting'} />
+            <div className="what">{withArea && <span className="fw-bold">{extra.area}: </span>}{extra.text}<div className="small-text soft">{TRADES[extra.trade].toLowerCase()}, {extra.halfDays} {extra.halfDays === 1 ? 'half-day' : 'half-days'}, {extra.when}. {extra.reason}.</div></div>
+            <Button size="sm" variant="link" className="p-0 no-print" disabled={busy} onClick={() => void (extra.state === 'open' ? give(finishExtra, { id: extra.id }, { text: 'Done; the plan follows.', undo: () => void give(reopenExtra, { id: extra.id }) }) : give(reopenExtra, { id: extra.id }, { text: 'It is open again.' }))}>{extra.state === 'open' ? 'It is done' : 'Open again'}<span className="visually-hidden">: {extra.text}</span></Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

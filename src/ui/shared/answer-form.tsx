@@ -1,0 +1,61 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import { agreeStatement, answerChange } from '@/contract/commands/scope';
+import type { Sent } from '../offline/send';
+import { send } from '../offline/send';
+
+interface Terms {
+  token: string;
+  recipient: string;
+}
+
+function useAnswer(): { problem: string | undefined; busy: boolean; give: (sending: Promise<Sent>) => Promise<void> } {
+  const router = useRouter();
+  const [problem, setProblem] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  return {
+    problem, busy,
+    give: async (sending) => {
+      setBusy(true);
+      const sent = await sending;
+      setBusy(false);
+      setProblem(sent.ok ? undefined : sent.problem.title);
+      if (sent.ok) router.refresh();
+    },
+  };
+}
+
+/** The client agrees with their name; the time is the house's. */
+export function AgreeForm({ token, recipient, statement }: Terms & { statement: { id: string; number: number } }) {
+  const { give, problem, busy } = useAnswer();
+  const [name, setName] = useState(recipient);
+  const [read, setRead] = useState(false);
+  return (
+    <Form className="form-lines sheet my-3 no-print" onSubmit={(event) => { event.preventDefault(); void give(send(agreeStatement, { id: statement.id, name: name.trim() }, token)); }}>
+      <Form.Check id="agree-read" label="I have read what is in and what is not" checked={read} onChange={(event) => setRead(event.target.checked)} />
+      <Form.Group controlId="agree-name"><Form.Label className="mb-1">Your name</Form.Label><Form.Control value={name} maxLength={80} onChange={(event) => setName(event.target.value)} /></Form.Group>
+      {problem && <p className="bad mb-0" role="alert">{problem}</p>}
+      <div className="actions"><Button type="submit" disabled={busy || !read || name.trim() === ''}>I agree to version {statement.number}</Button><a className="btn btn-outline-secondary" href={`/s/${token}/statement.pdf`}>As a paper (PDF)</a></div>
+    </Form>
+  );
+}
+
+/** The client approves or declines a change, with their name and a word if they like. */
+export function AnswerForm({ token, recipient, change }: Terms & { change: { id: string; title: string } }) {
+  const { give, problem, busy } = useAnswer();
+  const [name, setName] = useState(recipient);
+  const [words, setWords] = useState('');
+  const answer = (verdict: 'approved' | 'declined'): void => void give(send(answerChange, { id: change.id, verdict, name: name.trim(), words: words.trim() }, token));
+  return (
+    <Form className="form-lines my-2 no-print" onSubmit={(event) => { event.preventDefault(); answer('approved'); }}>
+      <div className="form-pair">
+        <Form.Group controlId={`answer-name-${change.id}`}><Form.Label className="mb-1">Your name</Form.Label><Form.Control value={name} maxLength={80} onChange={(event) => setName(event.target.value)} /></Form.Group>
+        <Form.Group controlId={`answer-words-${change.id}`}><Form.Label className="mb-1">A word, if you like</Form.Label><Form.Control value={words} maxLength={300} onChange={(event) => setWords(event.target.value)} /></Form.Group>
+      </div>
+      {problem && <p className="bad mb-0" role="alert">{problem}</p>}
+      <div className="actions"><Button type="submit" disabled={busy || name.trim() === ''}>I approve<span className="visually-hidden">: {change.title}</span></Button><Button variant="outline-secondary" disabled={busy || name.trim() === ''} onClick={() => answer('declined')}>I decline<span className="visually-hidden">: {change.title}</span></Button></div>
+    </Form>
+  );
+}
