@@ -30,7 +30,7 @@ function site(number: number): Site {
       }),
     };
   });
-  return { id: `j${number}`, name: `Job ${number}`, startDay: ORIGIN, livedIn: number % 2 === 0, areas, ownLinks: [], leftovers: [] };
+  return { id: `j${number}`, name: `Job ${number}`, startDay: ORIGIN, livedIn: number % 2 === 0, areas, ownLinks: [], leftovers: [], extras: [] };
 }
 
 /** Sixty jobs that share the crews of one firm: about 5,000 tasks. */

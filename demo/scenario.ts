@@ -3,6 +3,12 @@ import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Work } from '@/core/sequence/works';
 import type { AreaKind, JobState, Stance } from '@/core/sites/area';
+import type { LevelKind } from '@/core/fit/levels';
+import type { Measure } from '@/core/layout/measures';
+import type { OpeningKind, PlacedKind } from '@/core/layout/shape';
+import type { Finding, FindingKind } from '@/core/scope/finding';
+import type { Option } from '@/core/scope/option';
+import type { ChangeLine } from '@/server/scope/changes';
 import type { RecheckVerdict, SelectionVerdict, WalkKind } from '@/core/walks/observation';
 
 /** The demo firm as data. Days count from the demo's today; everything in it is invented. */
@@ -26,6 +32,30 @@ export interface DemoJob {
   selections: DemoSelection[];
   scope: { area: string; stance: Stance; verb: string; subject: string; quantity?: number; unit?: string; trade?: Trade; dependsOn?: string }[];
   walks: DemoWalk[];
+  visit?: DemoVisit;
+}
+
+/** What the first visit measured, found and compared; lengths as typed. Names of areas are their keys. */
+export interface DemoVisit {
+  /** Days before today. */
+  day: number;
+  rooms?: Record<string, { height: string; walls: (readonly [string, number])[] }>;
+  faces?: Record<string, { side: string; sections: (readonly [string, string, string?])[] }>;
+  roofs?: Record<string, { width: string; length: string; riseIn12: number }>;
+  runs?: Record<string, { outlet: string; head: string; legs: (readonly [string, number])[] }>;
+  sleeping?: string[];
+  /** Two areas and the walls that are one, counted from 0. */
+  shared?: (readonly [string, number, string, number])[];
+  openings?: { area: string; wall: number; kind: OpeningKind; name: string; width: string; height: string; sill?: string; along?: string; count?: number; clear?: readonly [string, string]; hinge?: 'left' | 'right' }[];
+  placed?: { area: string; wall: number; kind: PlacedKind; name: string; along: string; width: string; depth: string; front?: string }[];
+  levels?: { name: string; kind: LevelKind; level: string }[];
+  findings?: (Partial<Omit<Finding, 'id' | 'kind' | 'subject' | 'area'>> & { area?: string; kind: FindingKind; subject: string })[];
+  assumptions?: { area: string; phase: Phase; text: string; why: string; fallback: string; fallbackTrade: Trade; fallbackHalfDays: number; fallbackPrice: number }[];
+  options?: { area: string; phase: Phase; subject: string; options: Option[] }[];
+  calculations?: { area: string; calculator: string; product: string; input: Record<string, unknown>; fed?: Record<string, Measure>; phase?: Phase; trade?: Trade; unitPrice?: number; supplier?: string }[];
+  changes?: { area: string; kind: 'addition' | 'omission'; title: string; why: string; lines: ChangeLine[]; work?: { trade: Trade; halfDays: number; after?: Phase } }[];
+  /** A statement made, sent and agreed to on this day. */
+  agreedBy?: string;
 }
 
 export interface DemoArea {

@@ -1,26 +1,28 @@
-import { v5 } from 'uuid';
 import type { CommandAnswer } from '@/contract/command';
 import { phaseOrder, isPhase, type Phase } from '@/core/sequence/phases';
 import { trackOf } from '@/core/sequence/works';
 import { addDays } from '@/core/units/day';
 import { parseLength } from '@/core/units/length';
 import { today, type Clock } from '@/server/clock';
+import { simulatedGateway } from '@/server/desks/gateway';
 import { receive } from '@/server/door/door';
 import type { Who } from '@/server/door/who';
 import { keepPicture } from '@/server/files/pictures';
 import type { House } from '@/server/house';
 import { renewOnce } from '@/server/schedule/renew';
+import { emptyOutbox } from '@/server/updates/outbox';
 import { FIRM, PEOPLE, SUBS } from './firm';
 import { lindenGatehouse } from './jobs/linden-gatehouse';
 import { oldDairy } from './jobs/old-dairy';
 import { signalHouse } from './jobs/signal-house';
 import { tanneryRow } from './jobs/tannery-row';
+import { demoId } from './ids';
 import { paint } from './painter';
 import type { DemoArea, DemoJob, DemoSeen, DemoWalk } from './scenario';
+import { visitCommands } from './visit';
 
-const NAMESPACE = '5b0d7f0c-41a5-4f6e-9a0e-0c6a3f2e9d11';
-/** Ids of the demo are the same on every machine, so that tests and links can name its things. */
-export const demoId = (...path: string[]): string => v5(path.join('/'), NAMESPACE);
+export { demoId } from './ids';
+
 export const DEMO_JOBS: readonly DemoJob[] = [signalHouse, tanneryRow, lindenGatehouse, oldDairy];
 
 /** Builds the demo firm through the one door, as if its people had done it on the days when it happened. */
@@ -35,6 +37,8 @@ export async function seedDemo(house: House): Promise<void> {
     for (const job of DEMO_JOBS) script.open(job);
     const walks = DEMO_JOBS.flatMap((job) => job.walks.map((walk, number) => ({ job, walk, number }))).sort((a, b) => a.walk.day - b.walk.day || a.walk.hour - b.walk.hour);
     for (const { job, walk, number } of walks) await script.walk(job, walk, number);
+    for (const job of DEMO_JOBS) script.visit(job);
+    emptyOutbox(house, simulatedGateway);
     script.slips();
   } finally {
     house.clock = real;
@@ -152,6 +156,17 @@ class Script {
     const { hash } = await keepPicture(this.house, content);
     next();
     this.say('observation.record', { observation: { id: demoId(walkId, 'picture', area.key, picture.phase), walk: walkId, area: demoId(job.key, 'area', area.key), kind: 'picture', picture: hash, ...(picture.text ? { text: picture.text } : {}) } });
+  }
+
+  /** What the first visit measured, found and compared. */
+  visit(job: DemoJob): void {
+    const { visit } = job;
+    if (!visit) return;
+    let minute = 0;
+    for (const { type, payload, by } of visitCommands(job, visit)) {
+      this.at(this.when(-visit.day, 12, minute++ / 4));
+      this.say(type, payload, by);
+    }
   }
 
   /** Last evening the cabinets of Tannery Row slipped. */

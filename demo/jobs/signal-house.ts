@@ -53,8 +53,8 @@ export const signalHouse: DemoJob = {
   scope: [
     { area: 'kitchen', stance: 'in', verb: 'open up', subject: 'the bearing wall to the day room, beam to the engineer’s drawing', trade: 'structure' },
     { area: 'kitchen', stance: 'in', verb: 'build', subject: 'new kitchen along the north and east walls', quantity: 21, unit: 'ft', trade: 'cabinets' },
-    { area: 'kitchen', stance: 'refit', verb: 'take down and refit', subject: 'the iron stove', dependsOn: 'the flue passes its test' },
-    { area: 'wet', stance: 'conditional', verb: 'cut', subject: 'the slab for the new drain', quantity: 14, unit: 'ft', trade: 'ground', dependsOn: 'no cables lie in it' },
+    { area: 'kitchen', stance: 'refit', verb: 'take down and refit', subject: 'the iron stove', dependsOn: 'whether the flue passes its test' },
+    { area: 'wet', stance: 'conditional', verb: 'cut', subject: 'the slab for the new drain', quantity: 14, unit: 'ft', trade: 'ground', dependsOn: 'whether cables lie in it' },
     { area: 'bath', stance: 'keep-live', verb: 'keep', subject: 'the only toilet working until the wet room is in use' },
     { area: 'landing', stance: 'protect', verb: 'protect', subject: 'the stair and its handrail' },
     { area: 'landing', stance: 'out', verb: 'paint', subject: 'the landing' },
@@ -83,4 +83,26 @@ export const signalHouse: DemoJob = {
       { area: 'boot', measurement: 'clear height under the new duct', typed: '7\' 1 3/4"' },
     ] },
   ],
+  visit: {
+    day: 60,
+    rooms: {
+      guest: { height: `8' 0"`, walls: [[`13' 2"`, 90], [`11' 4"`, 90], [`13' 2"`, 90], [`11' 4"`, 90]] },
+      wet: { height: `8' 0"`, walls: [[`7' 10"`, 90], [`6' 5 1/2"`, 90], [`7' 10"`, 90], [`6' 5 1/2"`, 90]] },
+    },
+    sleeping: ['guest'],
+    openings: [
+      { area: 'guest', wall: 0, kind: 'window', name: 'yard window', width: `3' 0"`, height: `4' 2"`, sill: `2' 8"`, along: `5' 1"`, clear: [`1' 9"`, `3' 10"`] },
+      { area: 'guest', wall: 2, kind: 'door', name: 'door', width: `2' 8"`, height: `6' 8"`, along: `10' 0"`, hinge: 'right' },
+      { area: 'wet', wall: 3, kind: 'pocket', name: 'pocket door', width: `2' 8"`, height: `6' 8"`, along: `3' 2"` },
+    ],
+    placed: [
+      { area: 'guest', wall: 3, kind: 'bed', name: 'bed', along: `2' 8"`, width: `5' 3"`, depth: `6' 8"`, front: `2' 4"` },
+      { area: 'wet', wall: 1, kind: 'bath', name: 'shower', along: `0' 0"`, width: `3' 0"`, depth: `3' 0"`, front: `2' 0"` },
+    ],
+    assumptions: [{ area: 'wet', phase: 'scan', text: 'no cables lie in the slab', why: 'the old plan shows none', fallback: 'reroute the cables round the cut', fallbackTrade: 'wiring', fallbackHalfDays: 3, fallbackPrice: 96000 }],
+    calculations: [
+      { area: 'guest', calculator: 'sheets', product: 'Board 1/2", 4 by 8', input: { area: 1, sheetWidth: 1219.2, sheetLength: 2438.4, waste: 0.1 }, fed: { area: 'wallsNet' }, phase: 'board', unitPrice: 1890, supplier: 'Quayside Boards' },
+      { area: 'wet', calculator: 'tiles', product: 'Floor tile, sage', input: { area: 1, tileWidth: 152.4, tileHeight: 152.4, joint: 3, waste: 0.15 }, fed: { area: 'floor' }, phase: 'tiling', unitPrice: 240, supplier: 'Shardwell Tile' },
+    ],
+  },
 };

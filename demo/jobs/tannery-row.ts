@@ -46,4 +46,31 @@ export const tanneryRow: DemoJob = {
       { area: 'kitchen', measurement: 'wall for the cabinet run', typed: '3415 mm' },
     ] },
   ],
+  visit: {
+    day: 40,
+    rooms: {
+      kitchen: { height: '2.48 m', walls: [['3.415 m', 90], ['2.86 m', 90], ['3.415 m', 90], ['2.86 m', 90]] },
+      living: { height: '2.48 m', walls: [['4.10 m', 90], ['2.86 m', 90], ['4.10 m', 90], ['2.86 m', 90]] },
+    },
+    shared: [['kitchen', 1, 'living', 3]],
+    openings: [
+      { area: 'kitchen', wall: 2, kind: 'door', name: 'door to the stair', width: '0.80 m', height: '2.00 m', along: '0.20 m' },
+      { area: 'kitchen', wall: 3, kind: 'window', name: 'yard window', width: '1.00 m', height: '1.05 m', sill: '1.02 m', along: '0.90 m' },
+      { area: 'kitchen', wall: 1, kind: 'passage', name: 'opening to the living room', width: '0.90 m', height: '2.05 m', along: '1.70 m' },
+    ],
+    placed: [
+      { area: 'kitchen', wall: 0, kind: 'cabinet', name: 'sink cabinet', along: '0.05 m', width: '0.80 m', depth: '0.60 m', front: '0.90 m' },
+      { area: 'kitchen', wall: 0, kind: 'appliance', name: 'dishwasher', along: '0.85 m', width: '0.60 m', depth: '0.60 m', front: '1.00 m' },
+      { area: 'kitchen', wall: 0, kind: 'cabinet', name: 'drawers', along: '1.45 m', width: '0.60 m', depth: '0.60 m', front: '0.90 m' },
+      { area: 'kitchen', wall: 0, kind: 'appliance', name: 'oven', along: '2.05 m', width: '0.60 m', depth: '0.60 m', front: '1.00 m' },
+      { area: 'kitchen', wall: 0, kind: 'cabinet', name: 'tall unit', along: '2.65 m', width: '0.60 m', depth: '0.60 m', front: '0.90 m' },
+    ],
+    assumptions: [{ area: 'row', phase: 'substrate', text: 'no more than four sills are rotten', why: 'the awl went in at four', fallback: 'splice more sills', fallbackTrade: 'carpentry', fallbackHalfDays: 3, fallbackPrice: 72000 }],
+    calculations: [
+      { area: 'kitchen', calculator: 'cabinet-run', product: '', input: { wall: 3415, items: [800, 600, 600, 600, 600], leftEnd: 'wall', rightEnd: 'wall', fillerMin: 25, fillerMax: 110 } },
+      { area: 'kitchen', calculator: 'tiles', product: 'White gloss, 100 × 200', input: { area: 2.1, tileWidth: 200, tileHeight: 100, joint: 2, waste: 0.12 }, phase: 'tiling', unitPrice: 85, supplier: 'Shardwell Tile' },
+    ],
+    changes: [{ area: 'living', kind: 'addition', title: 'two more double sockets by the window', why: 'the desk goes there', lines: [{ verb: 'fit', subject: 'double sockets, chased in', quantity: 2, unit: 'pieces', unitPrice: 11200 }], work: { trade: 'wiring', halfDays: 1 } }],
+    agreedBy: 'Fen of Tannery Row',
+  },
 };
