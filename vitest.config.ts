@@ -8,7 +8,7 @@ export default defineConfig({
     projects: [
       { resolve, test: { name: 'unit', include: ['src/**/*.test.{ts,tsx}', 'demo/**/*.test.ts'] } },
       { resolve, test: { name: 'integration', globalSetup: 'tests/support/global-setup.ts', include: ['tests/integration/**/*.test.{ts,tsx}'], testTimeout: 60_000, hookTimeout: 120_000 } },
-      { resolve, test: { name: 'browser', globalSetup: 'tests/support/global-setup.ts', include: ['tests/browser/**/*.test.ts'], testTimeout: 180_000, hookTimeout: 180_000, fileParallelism: false } },
+      { resolve, test: { name: 'browser', globalSetup: 'tests/support/global-setup.ts', include: ['tests/browser/**/*.test.ts'], testTimeout: 180_000, hookTimeout: 180_000, maxWorkers: 2 } },
     ],
   },
 });

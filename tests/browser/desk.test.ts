@@ -1,55 +1,20 @@
-import type { Browser, Page } from 'puppeteer-core';
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import type { Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
 import type { StoredPlan } from '@/server/schedule/store-plan';
 import { demoId } from '../../demo/seed';
-import { areaOf, demoFolder, signalHouse } from '../support/houses';
-import { choose, DESK, inspect, launch, PHONE, press, seesText, visit } from '../support/browser';
-import { serve, type Server } from '../support/server';
+import { choose, DESK, inspect, PHONE, press, seesText, visit } from '../support/browser';
+import { fillIn, gone, setDay } from '../support/forms';
+import { areaOf, signalHouse } from '../support/houses';
+import { stage } from '../support/stage';
 
 const job = `/jobs/${signalHouse}`;
-let browser: Browser;
-let server: Server;
-let complaints: string[];
-
-beforeAll(async () => {
-  browser = await launch();
-});
-afterAll(async () => {
-  await browser.close();
-});
-beforeEach(async () => {
-  complaints = [];
-  server = await serve(demoFolder(), { demo: true });
-});
-afterEach(async () => {
-  await Promise.all(browser.browserContexts().slice(1).map((context) => context.close()));
-  await server.kill();
-});
-
-async function at(path: string, size: typeof DESK | typeof PHONE = DESK): Promise<Page> {
-  const page = await visit(browser, size, complaints);
-  await page.goto(`${server.url}${path}`);
-  return page;
-}
-const planOf = async (): Promise<StoredPlan> => (await (await fetch(`${server.url}/api/plan.json`)).json()) as StoredPlan;
+const on = stage();
+const { at, planOf } = on;
 const taskOf = (plan: StoredPlan, area: string, phase: string) => plan.tasks.find((task) => task.id === `${areaOf(area)}:${phase}`);
 async function click(page: Page, selector: string): Promise<void> {
   await (await page.waitForSelector(selector))?.click();
 }
-const gone = (page: Page, words: string): Promise<unknown> => page.waitForFunction((text: string) => !document.body.innerText.includes(text), {}, words);
-/** Puts text in place of what a field holds. */
-async function fill(page: Page, name: string, text: string): Promise<void> {
-  const field = await page.waitForSelector(`[name="${name}"]`);
-  await field?.evaluate((element) => (element as HTMLInputElement).select());
-  await field?.type(text);
-}
-/** Days are typed as the browser wants them, through its own setter so that the form hears of it. */
-const setDay = (page: Page, name: string, day: string): Promise<void> =>
-  page.$eval(`[name="${name}"]`, (element, value) => {
-    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(element, value);
-    element.dispatchEvent(new Event('input', { bubbles: true }));
-    element.dispatchEvent(new Event('change', { bubbles: true }));
-  }, day);
+const fill = (page: Page, name: string, text: string): Promise<void> => fillIn(page, `[name="${name}"]`, text);
 
 describe('holds', () => {
   it('settled in one window are gone in the other, and come back by undo', async () => {
@@ -60,7 +25,7 @@ describe('holds', () => {
     await gone(other, 'Kitchen: engineer');
     await press(one, 'Undo');
     await seesText(other, 'Kitchen: engineer');
-    expect(complaints).toEqual([]);
+    expect(on.complaints).toEqual([]);
   });
 
   it('are put on an area with what is waited for, and the plan waits', async () => {
@@ -101,7 +66,7 @@ describe('scope and selections', () => {
     await seesText(page, 'replace both windows, 2 pieces');
     await press(page, 'not included 2');
     await gone(page, 'replace both windows');
-    expect(complaints.filter((line) => !line.includes('400'))).toEqual([]);
+    expect(on.complaints.filter((line) => !line.includes('400'))).toEqual([]);
   });
 
   it('are found by a piece of their name and explain their dates', async () => {
@@ -208,7 +173,7 @@ describe('the board', () => {
     await page.keyboard.press('Escape');
     await click(page, '.board .marks button');
     await page.waitForSelector('.board .marks button[aria-expanded="true"]');
-    expect(complaints).toEqual([]);
+    expect(on.complaints).toEqual([]);
   });
 
   it('follows a crew that goes away', async () => {
@@ -273,7 +238,7 @@ describe('people', () => {
     await press(page, 'Maren, account');
     await press(page, 'Tobin, lead');
     await seesText(page, 'Walk today');
-    await page.goto(`${server.url}/firm`);
+    await page.goto(`${on.server.url}/firm`);
     await seesText(page, 'Halyard Wiring');
     expect(await page.evaluate(() => document.body.innerText)).not.toContain('Add a sub');
   });
@@ -319,9 +284,9 @@ describe('a walk without signal', () => {
 
 describe('evenings and paper', () => {
   it.each([['Rooms', job], ['Schedule', `${job}/schedule`], ['Walk', `/walk/${demoId('signal', 'walk', '2')}`], ['Selections', `${job}/selections`]])('%s reads as well in the dark', async (name, path) => {
-    const page = await visit(browser, DESK, complaints);
+    const page = await visit(on.browser, DESK, on.complaints);
     await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
-    await page.goto(`${server.url}${path}`);
+    await page.goto(`${on.server.url}${path}`);
     await page.waitForSelector('main');
     await inspect(page, `${name} in the dark`);
     expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe('rgb(17, 25, 27)');

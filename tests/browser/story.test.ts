@@ -174,7 +174,7 @@ describe('a house of one’s own', () => {
       await page.type('[name="name"]', 'First House');
       await press(page, 'Open the job');
       await seesText(page, 'From a pattern');
-      await page.type('#csv-text', 'level,area,kind,works\nGround floor,Kitchen,room,kitchen\nGround floor,Cellar,room,reroof\n');
+      await page.type('#csv-areas', 'level,area,kind,works\nGround floor,Kitchen,room,kitchen\nGround floor,Cellar,room,reroof\n');
       await press(page, 'Read the list');
       await seesText(page, 'Line 3: “reroof” is not done in an area of the kind room');
       await press(page, 'Set out 1 area');

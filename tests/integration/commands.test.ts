@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { all, one } from '@/server/database/query';
 import { HANDLERS } from '@/server/door/handlers';
-import type { Who } from '@/server/door/who';
 import type { House } from '@/server/house';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, emptyHouse, give, must, newId, signalHouse } from '../support/houses';
+import { FIRST_VISIT, type Given } from '../support/first-visit-commands';
 
 const id = newId();
 const other = newId();
@@ -16,19 +16,8 @@ const draft = (house: House): { id: string; version: number } =>
 const selection = { choice: 'Oak', code: 'O-1', supplier: 'Fathom Timber', leadDays: 20, state: 'chosen', note: '' };
 const jobFacts = { name: 'New House', units: 'metric', startDay: '2027-03-15', promiseDay: '2027-06-01', client: 'C', clientEmail: 'c@c.example', livedIn: true, loudHalf: 'morning' };
 
-interface Given {
-  /** What must have happened before. */
-  before?: (house: House) => void;
-  payload: object | ((house: House) => object);
-  /** What is there afterwards. */
-  leaves: (house: House) => unknown;
-  expected: unknown;
-  /** Whether the plan of the job has to follow. */
-  plans?: boolean;
-  who?: Who;
-}
-
 const GIVEN: Record<string, Given> = {
+  ...FIRST_VISIT,
   'person.add': { payload: { id, name: 'New', role: 'lead', email: 'New@Firm.example' }, leaves: (house) => row(house, 'person', id), expected: { name: 'New', email: 'new@firm.example', password_hash: null } },
   'sub.add': { payload: { id, trade: 'paint', name: 'Third Bucket', crews: 1 }, leaves: (house) => row(house, 'sub', id), expected: { crews: 1, trade: 'paint' }, plans: true },
   'sub.change': { payload: { id: demoId('sub', 'paint'), version: 1, name: 'Two Buckets', crews: 3 }, leaves: (house) => row(house, 'sub', demoId('sub', 'paint')), expected: { crews: 3, version: 2 }, plans: true },

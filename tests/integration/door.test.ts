@@ -33,7 +33,7 @@ const BAD: [string, unknown, number, RegExp, string?][] = [
   ['a selection of another job', command('observation.record', observation({ kind: 'selection-check', text: undefined, selection: demoId('tannery', 'selection', 'kitchen', 'Kitchen cabinets'), verdict: 'right' })), 404, /no such selection/],
   ['a kind of observation that is none', command('observation.record', observation({ kind: 'feeling' })), 400, /an observation is one of/],
   ['more than all of it', command('observation.record', observation({ kind: 'progress', text: undefined, phase: 'framing', fraction: 1.2 })), 400, /at most 1/, 'observation.fraction'],
-  ['a phase that is not done there', command('observation.record', observation({ kind: 'progress', text: undefined, phase: 'cladding', fraction: 0.5 })), 422, /not part of the work here/, 'observation.phase'],
+  ['a phase that is not done there', command('observation.record', observation({ kind: 'progress', text: undefined, phase: 'cladding', fraction: 0.5 })), 422, /choose a step of its work/, 'observation.phase'],
   ['a length over a kilometre', command('observation.record', observation({ kind: 'measurement', typed: '2 km', mm: 2e6 })), 400, /kilometre cannot be meant/, 'observation.mm'],
   ['a length of nothing', command('observation.record', observation({ kind: 'measurement', typed: '0', mm: 0 })), 400, /over 0/, 'observation.mm'],
   ['an empty line', command('observation.record', observation({ text: '   ' })), 400, /text is missing/, 'observation.text'],

@@ -37,6 +37,25 @@ describe('over HTTP', () => {
     expect(await problemOf(response)).toMatchObject({ status: 404, code: 'unknown-id', field: 'job', title: 'There is no such job here.' });
   });
 
+  it('hands out papers and drawings to who is signed in, each under its name, and tells what there is none of', async () => {
+    const job = `${demo.url}/api/jobs/${demoId('dairy')}/papers`;
+    const area = `${demo.url}/api/areas/${demoId('dairy', 'area', 'front')}`;
+    const pdf = await fetch(`${job}/statement.pdf`);
+    expect([pdf.status, pdf.headers.get('content-type'), pdf.headers.get('content-disposition')]).toEqual([200, 'application/pdf', 'inline; filename="old-dairy-statement-draft.pdf"']);
+    expect(Buffer.from(await pdf.arrayBuffer()).subarray(0, 5).toString()).toBe('%PDF-');
+    const csv = await fetch(`${job}/materials.csv`);
+    expect([csv.status, csv.headers.get('content-disposition')]).toEqual([200, 'attachment; filename="old-dairy-materials.csv"']);
+    const svg = await fetch(`${area}/drawing.svg`);
+    expect([svg.status, svg.headers.get('content-type'), svg.headers.get('content-security-policy')]).toEqual([200, 'image/svg+xml', "default-src 'none'; style-src 'unsafe-inline'"]);
+    expect((await fetch(`${area}/drawing.dxf`)).headers.get('content-disposition')).toBe('attachment; filename="lane-face.dxf"');
+    for (const none of [`${job}/secrets.pdf`, `${job}/statement.pdf?version=9`, `${area}/wall-1.svg`, `${area}/drawing.exe`, `${demo.url}/api/areas/${newId()}/drawing.svg`, `${demo.url}/s/guessed/statement.pdf`]) {
+      const response = await fetch(none);
+      expect([response.status, response.headers.get('content-type')], none).toEqual([404, 'application/problem+json']);
+    }
+    for (const path of [`/api/jobs/${demoId('dairy')}/papers/statement.pdf`, `/api/areas/${demoId('dairy', 'area', 'front')}/drawing.svg`]) expect((await fetch(`${own.url}${path}`)).status, path).toBe(401);
+    expect(await (await fetch(`${demo.url}/bench/no-such`)).text()).toContain('not');
+  });
+
   it('takes no body that is not JSON, none that is huge, and none from another site', async () => {
     expect((await post(`${demo.url}/api/commands`, '{"id": ')).status).toBe(400);
     expect((await post(`${demo.url}/api/commands`, '')).status).toBe(400);

@@ -1,4 +1,4 @@
-import { appendFileSync, cpSync, writeFileSync } from 'node:fs';
+import { appendFileSync, cpSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { describe, expect, it } from 'vitest';
@@ -17,7 +17,7 @@ describe('migrations', () => {
     const { db, files } = ground();
     migrate(db, files);
     migrate(db, files);
-    expect(db.prepare('SELECT count(*) AS count FROM migration').get()).toEqual({ count: 1 });
+    expect(db.prepare('SELECT count(*) AS count FROM migration').get()).toEqual({ count: readdirSync(join(root, 'migrations')).length });
     appendFileSync(join(files, '0001-the-house.sql'), '-- later thought\n');
     expect(() => migrate(db, files)).toThrow('changed after it ran');
   });
@@ -25,7 +25,7 @@ describe('migrations', () => {
   it('leave nothing of one that fails half-way', () => {
     const { db, files } = ground();
     migrate(db, files);
-    writeFileSync(join(files, '0002-broken.sql'), 'CREATE TABLE half (id INTEGER) STRICT; CREATE TABLE broken (;');
+    writeFileSync(join(files, `${String(readdirSync(files).length + 1).padStart(4, '0')}-broken.sql`), 'CREATE TABLE half (id INTEGER) STRICT; CREATE TABLE broken (;');
     expect(() => migrate(db, files)).toThrow();
     expect(db.prepare(`SELECT count(*) AS count FROM sqlite_master WHERE name = 'half'`).get()).toEqual({ count: 0 });
   });

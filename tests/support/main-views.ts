@@ -4,12 +4,16 @@ import { demoId } from '../../demo/seed';
 export interface MainView {
   name: string;
   path: string;
+  /** A slip like others: looked at once is enough. */
+  deskOnly?: true;
   /** Pressed in turn once it is there. */
   press?: string[];
   file?: { desk?: string; phone?: string };
 }
 
 const job = `/jobs/${demoId('signal')}`;
+const dairy = `/jobs/${demoId('dairy')}`;
+const ofDairy = (key: string): string => demoId('dairy', 'area', key);
 const areaOf = (key: string): string => demoId('signal', 'area', key);
 export const MAIN_VIEWS: MainView[] = [
   { name: 'Today', path: '/', file: { desk: 'today.png', phone: 'today-phone.png' } },
@@ -17,7 +21,29 @@ export const MAIN_VIEWS: MainView[] = [
   { name: 'Rooms of an outside job', path: `/jobs/${demoId('dairy')}` },
   { name: 'Room page', path: `${job}/areas/${areaOf('guest')}`, file: { desk: 'room.png' } },
   { name: 'Something holds an area', path: `${job}/areas/${areaOf('study')}`, press: ['Something holds it'] },
-  { name: 'Scope', path: `${job}/scope`, file: { desk: 'scope.png' } },
+  { name: 'Scope', path: `${dairy}/scope`, file: { desk: 'scope.png' } },
+  { name: 'Lists of Scope', path: `${dairy}/scope`, press: ['Lists'] },
+  { name: 'First visit', path: `${dairy}/scope/visit?area=${ofDairy('front')}`, file: { phone: 'visit-phone.png' } },
+  { name: 'First visit, damage', deskOnly: true, path: `${dairy}/scope/visit?area=${ofDairy('front')}`, press: ['damage'] },
+  { name: 'First visit, everything except', path: `${dairy}/scope/visit?area=${ofDairy('back')}`, press: ['Everything here except …'] },
+  { name: 'Assumptions', path: `${dairy}/scope/assumptions` },
+  { name: 'Assumptions, one more', deskOnly: true, path: `${dairy}/scope/assumptions`, press: ['Write one down'] },
+  { name: 'Options', path: `${dairy}/scope/options`, file: { desk: 'options.png' } },
+  { name: 'Options, comparing', deskOnly: true, path: `${dairy}/scope/options`, press: ['Compare something'] },
+  { name: 'Levels', path: `${dairy}/scope/levels` },
+  { name: 'Materials', path: `${dairy}/scope/materials` },
+  { name: 'Changes', path: `/jobs/${demoId('tannery')}/scope/changes` },
+  { name: 'A change', deskOnly: true, path: `/jobs/${demoId('tannery')}/scope/changes`, press: ['A change'] },
+  { name: 'Statement, agreed', deskOnly: true, path: `/jobs/${demoId('tannery')}/scope/statement` },
+  { name: 'Statement', path: `${dairy}/scope/statement`, file: { desk: 'statement.png' } },
+  { name: 'A room to scale', path: `${dairy}/areas/${ofDairy('workshop')}/layout`, file: { desk: 'layout.png' } },
+  { name: 'A drain to scale', path: `${dairy}/areas/${ofDairy('lower')}/layout` },
+  { name: 'Measures of a room', path: `${dairy}/areas/${ofDairy('workshop')}/layout`, press: ['Measures'] },
+  { name: 'An opening', deskOnly: true, path: `${dairy}/areas/${ofDairy('workshop')}/layout`, press: ['An opening'] },
+  { name: 'A wall moved', path: `${dairy}/areas/${ofDairy('workshop')}/layout`, press: ['Move a wall'] },
+  { name: 'Bench', path: '/bench' },
+  { name: 'Cut list on Bench', path: '/bench/cut-list', file: { desk: 'bench.png' } },
+  { name: 'Planks for a face', deskOnly: true, path: `/bench/plank-cladding?area=${ofDairy('east')}` },
   { name: 'Selections', path: `${job}/selections`, file: { desk: 'selections.png' } },
   { name: 'Sequence', path: `${job}/sequence`, file: { desk: 'sequence.png' } },
   { name: 'Schedule by trade', path: `${job}/schedule`, file: { desk: 'schedule.png', phone: 'schedule-phone.png' } },
