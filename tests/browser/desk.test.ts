@@ -2,8 +2,8 @@ import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { StoredPlan } from '@/server/schedule/store-plan';
 import { demoId } from '../../demo/seed';
-import { choose, DESK, inspect, PHONE, press, seesText, visit } from '../support/browser';
-import { fillIn, gone, setDay } from '../support/forms';
+import { choose, DESK, gone, inspect, PHONE, press, seesText, textFits, visit } from '../support/browser';
+import { fillIn, setDay } from '../support/forms';
 import { areaOf, signalHouse } from '../support/houses';
 import { stage } from '../support/stage';
 
@@ -124,7 +124,7 @@ describe('the order of the work', () => {
     await press(page, 'Agree an order');
     await fill(page, 'reason', 'the boards are carried through it');
     await agree('study', 'board', 'study', 'framing');
-    await page.waitForFunction(() => /ring|each other/.test(document.body.innerText));
+    await textFits(page, /ring|each other/);
     await agree('boot', 'flooring', 'guest', 'board');
     await seesText(page, 'the boards are carried through it');
     await seesText(page, 'Boot room · flooring');
@@ -159,7 +159,7 @@ describe('the board', () => {
     const page = await at(`${job}/schedule`);
     await seesText(page, 'Mon 8');
     await press(page, 'later');
-    await page.waitForFunction(() => !document.body.innerText.includes('Mon 8\n'));
+    await textFits(page, /Mon 8\n/, false);
     await press(page, 'now');
     await seesText(page, 'Mon 8\n');
     await press(page, '3 weeks');

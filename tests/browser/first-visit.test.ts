@@ -2,8 +2,8 @@ import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { CALCULATORS } from '@/core/quantities/registry';
 import { demoId } from '../../demo/seed';
-import { choose, PHONE, press, seesText } from '../support/browser';
-import { fillAll, fillIn, gone, tick } from '../support/forms';
+import { choose, gone, PHONE, press, seesText } from '../support/browser';
+import { fillAll, fillIn, tick } from '../support/forms';
 import { areaOf } from '../support/houses';
 import { stage } from '../support/stage';
 

@@ -5,7 +5,7 @@ import sharp from 'sharp';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { StoredPlan } from '@/server/schedule/store-plan';
 import { areaOf, demoFolder, folder, signalHouse } from '../support/houses';
-import { choose, DESK, launch, PHONE, press, seesText, visit } from '../support/browser';
+import { choose, DESK, gone, launch, PHONE, press, seesText, textFits, visit } from '../support/browser';
 import { serve, type Server } from '../support/server';
 
 let browser: Browser;
@@ -101,7 +101,7 @@ describe('one walk, end to end', () => {
       await press(phone, 'Keep');
       await seesText(phone, 'Note: never mind');
       await press(phone, 'Undo');
-      await phone.waitForFunction(() => !document.body.innerText.includes('never mind'));
+      await gone(phone, 'never mind');
 
       // The end: review, effect, drafts.
       await (await phone.waitForSelector('::-p-text(of 18)'))?.click();
@@ -179,7 +179,7 @@ describe('a house of one’s own', () => {
       await seesText(page, 'Line 3: “reroof” is not done in an area of the kind room');
       await press(page, 'Set out 1 area');
       await seesText(page, 'of the work is done');
-      await page.waitForFunction(() => document.body.innerText.includes('finish '), { timeout: 20_000 });
+      await textFits(page, /finish /, true, 20_000);
 
       // Without a session nothing but the door to come in.
       const stranger = await visit(browser, DESK, complaints);

@@ -64,7 +64,7 @@ describe('by keyboard alone', () => {
     await page.keyboard.up('Control');
     await page.waitForSelector('[aria-label="What to find"]');
     await page.keyboard.type('guest signal');
-    await page.waitForFunction(() => document.body.innerText.includes('Guest suite, Signal House'));
+    await seesText(page, 'Guest suite, Signal House');
     await page.keyboard.press('Enter');
     await seesText(page, 'How far');
     expect(page.url()).toContain('/areas/');

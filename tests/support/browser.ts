@@ -33,8 +33,8 @@ export async function press(page: Page, words: string): Promise<void> {
       const hit = document.elementFromPoint(box.left + box.width / 2, box.top + box.height / 2);
       return hit !== null && (element.contains(hit) || hit.contains(element));
     });
-  }, { timeout: 15_000 }, words).catch(async () => {
-    throw new Error(`There is no “${words}” to press on ${page.url()}:\n${await page.evaluate(() => document.body.innerText)}`);
+  }, { timeout: 15_000 }, words).catch(async (error: unknown) => {
+    throw new Error(`There is no “${words}” to press on ${page.url()}:\n${await page.evaluate(() => document.body.innerText)}`, { cause: error });
   });
   await (found as ElementHandle).click();
 }
@@ -45,14 +45,24 @@ export async function choose(page: Page, name: string, value: string): Promise<v
   await page.select(`[name="${name}"]`, value);
 }
 
-/** Waits for words on the page; tells what was there instead. */
-export async function seesText(page: Page, words: string): Promise<void> {
+/** Waits until the page's text does, or does not, fit a pattern. Between two pages there is no body: that is “not yet” for both. */
+export async function textFits(page: Page, pattern: RegExp, wanted = true, timeout = 15_000): Promise<void> {
+  const fits = (source: string, flags: string, should: boolean): boolean =>
+    (document.body as HTMLElement | null) !== null && new RegExp(source, flags).test(document.body.innerText) === should;
   try {
-    await page.waitForFunction((text: string) => document.body.innerText.includes(text), { timeout: 15_000 }, words);
-  } catch {
-    throw new Error(`“${words}” is not on ${page.url()}:\n${await page.evaluate(() => document.body.innerText)}`);
+    await page.waitForFunction(fits, { timeout }, pattern.source, pattern.flags, wanted);
+  } catch (error) {
+    throw new Error(`${String(pattern)} is ${wanted ? 'not ' : 'still '}on ${page.url()}:\n${await page.evaluate(() => document.body.innerText)}`, { cause: error });
   }
 }
+
+const literally = (words: string): RegExp => new RegExp(words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'));
+
+/** Waits for words on the page; tells what was there instead. */
+export const seesText = (page: Page, words: string): Promise<void> => textFits(page, literally(words));
+
+/** Waits until words are no longer on the page. */
+export const gone = (page: Page, words: string): Promise<void> => textFits(page, literally(words), false);
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 

@@ -29,5 +29,3 @@ export const setDay = (page: Page, name: string, day: string): Promise<void> =>
     element.dispatchEvent(new Event('input', { bubbles: true }));
     element.dispatchEvent(new Event('change', { bubbles: true }));
   }, day);
-
-export const gone = (page: Page, words: string): Promise<unknown> => page.waitForFunction((text: string) => !document.body.innerText.includes(text), { timeout: 15_000 }, words);
