@@ -1,5 +1,6 @@
 import type { Role } from '@/contract/command';
 import type { Trade } from '@/core/sequence/trades';
+import type { DemoSupplier } from './scenario';
 
 export const FIRM = { name: 'Harrow & Tern Renovation', town: 'Port Ellery' };
 
@@ -32,4 +33,15 @@ export const SUBS: { name: string; trade: Trade; crews: number; lead: string; aw
   { name: 'Spoilbank Ground Works', trade: 'ground', crews: 2, lead: 'Hob' },
   { name: 'Anchor Yard Metal', trade: 'metal', crews: 2, lead: 'Brida' },
   { name: 'Bright Bucket', trade: 'cleaning', crews: 2, lead: 'Fenna' },
+];
+
+/** Who things are ordered from; those not named here become known with their first order. */
+export const SUPPLIERS: DemoSupplier[] = [
+  { name: 'Lumen Curve Works', email: 'orders@lumencurve.example', desk: true, closed: { from: 44, to: 57, why: 'yearly closure of the kiln' } },
+  { name: 'Saltbox Cabinets', email: 'office@saltbox.example', closed: { from: 60, to: 66, why: 'stock-taking' } },
+  { name: 'Quayside Fittings', email: 'desk@quaysidefittings.example', desk: true, prices: [
+    { code: 'H-128', name: 'Brushed bar handle, 128 mm', unit: 'piece', unitPrice: 420, lead: [5, 8] },
+    { code: 'H-192', name: 'Brushed bar handle, 192 mm', unit: 'piece', unitPrice: 560, lead: [5, 8] },
+    { code: 'K-40', name: 'Turned birch knob, 40 mm', unit: 'piece', unitPrice: 310, lead: [10, 14] },
+  ] },
 ];

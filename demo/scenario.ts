@@ -1,4 +1,7 @@
-import type { HoldKind, SelectionState } from '@/contract/commands/sites';
+import type { SpareKind } from '@/contract/commands/selections';
+import type { HoldKind } from '@/contract/commands/sites';
+import type { Party, RequestKind } from '@/core/selections/requests';
+import type { Decider, SelectionState } from '@/core/selections/states';
 import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Work } from '@/core/sequence/works';
@@ -30,6 +33,9 @@ export interface DemoJob {
   beside: [string, string][];
   holds: DemoHold[];
   selections: DemoSelection[];
+  requests?: DemoRequest[];
+  deliveries?: DemoDelivery[];
+  spares?: DemoSpare[];
   scope: { area: string; stance: Stance; verb: string; subject: string; quantity?: number; unit?: string; trade?: Trade; dependsOn?: string }[];
   walks: DemoWalk[];
   visit?: DemoVisit;
@@ -92,13 +98,82 @@ export interface DemoSelection {
   category: string;
   choice: string;
   code?: string;
+  colour?: string;
+  finish?: string;
+  quantity?: number;
+  unit?: string;
+  unitPrice?: number;
   supplier?: string;
-  leadDays: number;
+  /** Days it takes to come, at best and at worst. */
+  lead: readonly [number, number];
+  decides?: Decider;
+  approves?: string;
+  acclimatiseDays?: number;
   state: SelectionState;
   expectedIn?: number;
   note?: string;
-  /** Slipped last evening by so many days. */
-  slipped?: number;
+  alternatives?: DemoAlternative[];
+  /** Slipped last evening by so many days, with the supplier's reason. */
+  slipped?: { days: number; why: string };
+  /** What was wrong was ordered again, so many days from today, and comes so many days from today. */
+  again?: { orderedIn: number; expectedIn: number };
+}
+
+export interface DemoAlternative {
+  choice: string;
+  code: string;
+  colour: string;
+  supplier: string;
+  unitPrice: number;
+  lead: readonly [number, number];
+  upkeep: string;
+  look: string;
+}
+
+export interface DemoRequest {
+  key: string;
+  kind: RequestKind;
+  party: Party;
+  who?: string;
+  subject: string;
+  takes: readonly [number, number];
+  after?: string;
+  sentIn?: number;
+  sent?: string;
+  expectedIn?: number;
+  /** What waits for it: a selection by area and category, or a step. */
+  waits: ({ area: string; selection: string } | { area: string; phase: Phase })[];
+}
+
+export interface DemoDelivery {
+  inDays: number;
+  half?: 'morning' | 'afternoon';
+  place?: string;
+  placeNote?: string;
+  protection?: string;
+  floorArea?: number;
+  heaviest?: number;
+  people?: number;
+  carry?: string;
+  selections: { area: string; selection: string }[];
+}
+
+export interface DemoSpare {
+  kind: SpareKind;
+  what: string;
+  quantity?: number;
+  unit?: string;
+  area?: string;
+  keptAt: string;
+}
+
+export interface DemoSupplier {
+  name: string;
+  email?: string;
+  desk?: true;
+  /** Closed from the first to the last day, counted from today. */
+  closed?: { from: number; to: number; why: string };
+  prices?: { code: string; name: string; unit: string; unitPrice: number; lead: readonly [number, number] }[];
 }
 
 export interface DemoWalk {

@@ -8,17 +8,18 @@ import { simulatedGateway } from '@/server/desks/gateway';
 import { receive } from '@/server/door/door';
 import type { Who } from '@/server/door/who';
 import { keepPicture } from '@/server/files/pictures';
+import { one } from '@/server/database/query';
 import type { House } from '@/server/house';
 import { renewOnce } from '@/server/schedule/renew';
 import { emptyOutbox } from '@/server/updates/outbox';
-import { FIRM, PEOPLE, SUBS } from './firm';
+import { FIRM, PEOPLE, SUBS, SUPPLIERS } from './firm';
 import { lindenGatehouse } from './jobs/linden-gatehouse';
 import { oldDairy } from './jobs/old-dairy';
 import { signalHouse } from './jobs/signal-house';
 import { tanneryRow } from './jobs/tannery-row';
 import { demoId } from './ids';
 import { paint } from './painter';
-import type { DemoArea, DemoJob, DemoSeen, DemoWalk } from './scenario';
+import type { DemoArea, DemoJob, DemoRequest, DemoSeen, DemoSelection, DemoWalk } from './scenario';
 import { visitCommands } from './visit';
 
 export { demoId } from './ids';
@@ -38,6 +39,7 @@ export async function seedDemo(house: House): Promise<void> {
     const walks = DEMO_JOBS.flatMap((job) => job.walks.map((walk, number) => ({ job, walk, number }))).sort((a, b) => a.walk.day - b.walk.day || a.walk.hour - b.walk.hour);
     for (const { job, walk, number } of walks) await script.walk(job, walk, number);
     for (const job of DEMO_JOBS) script.visit(job);
+    for (const job of DEMO_JOBS) script.orders(job);
     emptyOutbox(house, simulatedGateway);
     script.slips();
   } finally {
@@ -77,6 +79,12 @@ class Script {
       this.say('sub.add', { id: demoId('sub', sub.trade), name: sub.name, trade: sub.trade, crews: sub.crews, leadName: sub.lead, email: `${sub.lead.toLowerCase()}@${sub.trade}.example` });
       for (const [first, last] of sub.away ?? []) this.say('sub.away', { sub: demoId('sub', sub.trade), firstDay: addDays(this.start, first), lastDay: addDays(this.start, last) });
     }
+    for (const { name, email = '', desk = false, closed, prices } of SUPPLIERS) {
+      const id = demoId('supplier', name);
+      this.say('supplier.add', { id, name, email, desk });
+      if (closed) this.say('supplier.close', { supplier: id, firstDay: addDays(this.start, closed.from), lastDay: addDays(this.start, closed.to), why: closed.why });
+      if (prices) this.say('supplier.prices', { supplier: id, lines: prices.map(({ lead: [leadLow, leadHigh], ...line }) => ({ ...line, leadLow, leadHigh })) });
+    }
   }
 
   open(job: DemoJob): void {
@@ -99,17 +107,49 @@ class Script {
     for (const [one, other] of job.beside) this.say('area.beside', { one: id('area', one), other: id('area', other) });
     job.holds.forEach(({ area, askedIn, expectedIn, ...hold }, number) =>
       this.say('hold.add', { id: id('hold', String(number)), job: id(), area: id('area', area), ...hold, ...(askedIn === undefined ? {} : { askedOn: day(askedIn) }), expectedOn: day(expectedIn) }));
-    for (const item of job.selections) this.say('selection.add', this.selection(job, item, item.slipped ? (item.expectedIn ?? 0) - item.slipped : item.expectedIn));
+    for (const item of job.selections) {
+      this.say('selection.add', this.selection(job, item));
+      if (item.alternatives) this.say('selection.alternatives', { id: id('selection', item.area, item.category), version: 1, alternatives: item.alternatives.map(({ lead: [leadLow, leadHigh], ...one }, at) => ({ id: id('alternative', item.category, String(at)), ...one, leadLow, leadHigh })) });
+    }
+    for (const request of job.requests ?? []) this.say('request.add', this.request(job, request));
     job.scope.forEach(({ area, ...item }, number) => this.say('scope.add', { id: id('scope', String(number)), job: id(), area: id('area', area), ...item }));
   }
 
-  private selection(job: DemoJob, item: DemoJob['selections'][number], expectedIn: number | undefined): Record<string, unknown> {
-    const { area, slipped: _, expectedIn: __, note = '', ...facts } = item;
+  private selection(job: DemoJob, item: DemoSelection): Record<string, unknown> {
+    const { area, slipped, expectedIn, lead: [leadLow, leadHigh], alternatives: _, again: __, ...facts } = item;
     return {
-      id: demoId(job.key, 'selection', area, item.category), job: demoId(job.key), area: demoId(job.key, 'area', area), ...facts,
-      note: item.slipped && expectedIn === item.expectedIn ? `slipped by ${item.slipped} days: ${note}` : item.slipped ? '' : note,
-      ...(expectedIn === undefined ? {} : { expectedOn: addDays(this.start, expectedIn) }),
+      id: demoId(job.key, 'selection', area, item.category), job: demoId(job.key), area: demoId(job.key, 'area', area), ...facts, leadLow, leadHigh,
+      ...(expectedIn === undefined ? {} : { expectedOn: addDays(this.start, expectedIn - (slipped?.days ?? 0)) }),
     };
+  }
+
+  private request(job: DemoJob, { key, takes: [takesLow, takesHigh], after, waits, sentIn: _, sent: __, expectedIn: ___, ...request }: DemoRequest): Record<string, unknown> {
+    const id = (...path: string[]): string => demoId(job.key, ...path);
+    return {
+      id: id('request', key), job: id(), ...request, takesLow, takesHigh, ...(after ? { after: id('request', after) } : {}),
+      waits: waits.map((wait) => ('selection' in wait ? { selection: id('selection', wait.area, wait.selection) } : { area: id('area', wait.area), phase: wait.phase })),
+    };
+  }
+
+  /** What was sent out and asked for, how things come, what is kept. */
+  orders(job: DemoJob): void {
+    const id = (...path: string[]): string => demoId(job.key, ...path);
+    for (const { key, sentIn, sent = '', expectedIn } of job.requests ?? []) {
+      if (sentIn === undefined) continue;
+      this.at(this.when(sentIn, 10));
+      this.say('request.send', { id: id('request', key), version: 1, sentOn: addDays(this.start, sentIn), sent, ...(expectedIn === undefined ? {} : { expectedOn: addDays(this.start, expectedIn) }) });
+    }
+    for (const { area, category, quantity, unit, again } of job.selections) {
+      if (!again) continue;
+      const row = one<{ id: string; version: number }>(this.house.db, 'SELECT id, version FROM selection WHERE follows = @id AND removed = 0', { id: id('selection', area, category) });
+      if (!row) throw new Error(`${category} was not found wrong on any walk.`);
+      this.at(this.when(again.orderedIn, 9));
+      this.say('selection.order', { ...row, day: addDays(this.start, again.orderedIn), quantity, unit, expectedOn: addDays(this.start, again.expectedIn) });
+    }
+    this.at(this.when(-1, 17));
+    (job.deliveries ?? []).forEach(({ inDays, place, selections, ...delivery }, number) =>
+      this.say('delivery.add', { id: id('delivery', String(number)), job: id(), day: addDays(this.start, inDays), ...(place ? { place: id('area', place) } : {}), ...delivery, selections: selections.map((one_) => id('selection', one_.area, one_.selection)) }));
+    (job.spares ?? []).forEach(({ area, ...spare }, number) => this.say('spare.add', { id: id('spare', String(number)), job: id(), ...spare, ...(area ? { place: id('area', area) } : {}) }));
   }
 
   async walk(job: DemoJob, walk: DemoWalk, number: number): Promise<void> {
@@ -173,9 +213,8 @@ class Script {
   slips(): void {
     this.at(this.when(-1, 19));
     for (const job of DEMO_JOBS) {
-      for (const item of job.selections.filter((one) => one.slipped)) {
-        const { job: _, area: __, phase: ___, category: ____, ...facts } = this.selection(job, item, item.expectedIn);
-        this.say('selection.change', { ...facts, version: 1 });
+      for (const { area, category, slipped, expectedIn } of job.selections) {
+        if (slipped) this.say('supplier.say', { selection: demoId(job.key, 'selection', area, category), says: 'slips', day: addDays(this.start, expectedIn ?? 0), text: slipped.why });
       }
     }
   }

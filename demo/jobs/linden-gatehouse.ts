@@ -20,18 +20,18 @@ export const lindenGatehouse: DemoJob = {
   beside: [['galley', 'shower']],
   holds: [{ area: 'hall', phase: 'hand-over', kind: 'client', label: 'client', text: 'the day of the hand-over walk with the estate', expectedIn: 7 }],
   selections: [
-    { area: 'shower', phase: 'glass', category: 'Shower screen', choice: 'Clear, one fixed panel', code: 'SS-1', supplier: 'Stillwater Glass', leadDays: 12, state: 'ordered', expectedIn: 3 },
-    { area: 'galley', phase: 'snags', category: 'End panel', choice: 'Birch, oiled, 36"', code: 'EP-36', supplier: 'Saltbox Cabinets', leadDays: 12, state: 'ordered', expectedIn: 4, note: 'came in the wrong width' },
+    { area: 'shower', phase: 'glass', category: 'Shower screen', choice: 'Clear, one fixed panel', code: 'SS-1', quantity: 1, unit: 'panel', supplier: 'Stillwater Glass', lead: [8, 12], state: 'confirmed', expectedIn: 3 },
+    { area: 'galley', phase: 'cabinets', category: 'End panel', choice: 'Birch, oiled, 36"', code: 'EP-36', quantity: 1, unit: 'panel', supplier: 'Saltbox Cabinets', lead: [9, 12], state: 'on site', again: { orderedIn: -8, expectedIn: 4 } },
   ],
+  spares: [{ kind: 'touch-up kit', what: 'wall paint, half a litre, and a small roller', quantity: 1, unit: 'kit', area: 'hall', keptAt: 'hall cupboard, top' }],
   scope: [
     { area: 'galley', stance: 'in', verb: 'build', subject: 'galley kitchen', quantity: 9, unit: 'ft', trade: 'cabinets' },
     { area: 'drive', stance: 'in', verb: 'lay', subject: 'gravel put back', quantity: 30, unit: 'sq yd', trade: 'ground' },
     { area: 'porch', stance: 'out', verb: 'replace', subject: 'the porch roof' },
   ],
   walks: [
-    { kind: 'progress', day: -9, hour: 11, pictures: [{ area: 'galley', phase: 'worktops' }, { area: 'shower', phase: 'tiling' }, { area: 'bed', phase: 'trim' }, { area: 'porch', phase: 'seal' }], seen: [{ area: 'galley', selection: 'End panel', verdict: 'wrong', text: 'came as 34", ordered as 36"' }] },
+    { kind: 'progress', day: -9, hour: 11, pictures: [{ area: 'galley', phase: 'worktops' }, { area: 'shower', phase: 'tiling' }, { area: 'bed', phase: 'trim' }, { area: 'porch', phase: 'seal' }], seen: [{ area: 'galley', selection: 'End panel', verdict: 'wrong', text: 'Birch, oiled, 34"' }] },
     { kind: 'completion', day: -2, hour: 11, pictures: [{ area: 'galley', phase: 'final-coat' }, { area: 'shower', phase: 'plumbing-finish' }, { area: 'bed', phase: 'final-coat' }, { area: 'hall', phase: 'final-coat' }, { area: 'porch', phase: 'face-paint' }], seen: [
-      { area: 'galley', remaining: 'fit the right end panel when it comes', trade: 'finish', quantity: 1, unit: 'panel', key: 'panel' },
       { area: 'shower', selection: 'Shower screen', verdict: 'missing', text: 'the rail is up, the panel has not come' },
       { area: 'bed', remaining: 'door rubs at the head', trade: 'finish', key: 'door' },
       { area: 'hall', remaining: 'touch up the scuffed corner', trade: 'paint', key: 'scuff' },

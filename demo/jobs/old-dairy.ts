@@ -21,8 +21,8 @@ export const oldDairy: DemoJob = {
     { area: 'lower', phase: 'locate', kind: 'authority', label: 'lane permit', text: 'the lane may only be opened with the parish’s permit', expectedIn: 25 },
   ],
   selections: [
-    { area: 'front', phase: 'cladding', category: 'Cladding boards', choice: '', leadDays: 25, state: 'open', note: 'larch or fibre board' },
-    { area: 'front', phase: 'openings', category: 'Workshop windows', choice: 'Timber, three by two panes', leadDays: 60, state: 'chosen' },
+    { area: 'front', phase: 'cladding', category: 'Cladding boards', choice: '', quantity: 46, unit: 'm²', supplier: 'Fathom Timber', lead: [18, 25], acclimatiseDays: 3, state: 'open', note: 'larch or fibre board' },
+    { area: 'front', phase: 'openings', category: 'Workshop windows', choice: 'Timber, three by two panes', quantity: 4, unit: 'windows', supplier: 'Fathom Timber', lead: [45, 60], state: 'chosen' },
   ],
   scope: [
     { area: 'front', stance: 'conditional', verb: 'strip', subject: 'boards of the lane face', quantity: 46, unit: 'm²', trade: 'roofing', dependsOn: 'overlay or strip' },

@@ -3,7 +3,7 @@ import type { DemoJob } from '../scenario';
 /** A harbour signal station becomes a home for two generations; the family lives on the upper floor meanwhile. */
 export const signalHouse: DemoJob = {
   key: 'signal', name: 'Signal House', address: '3 Watch Steps', client: 'The Averill family', clientEmail: 'averill@watchsteps.example',
-  units: 'imperial', state: 'active', startsIn: -41, promisedIn: 170, livedIn: true, loudHalf: 'morning',
+  units: 'imperial', state: 'active', startsIn: -41, promisedIn: 200, livedIn: true, loudHalf: 'morning',
   levels: [
     { key: 'ground', name: 'Ground', height: 0 },
     { key: 'upper', name: 'Upper', height: 1, note: 'family lives here' },
@@ -35,21 +35,33 @@ export const signalHouse: DemoJob = {
     { area: 'wet', phase: 'cut', kind: 'unknown', label: 'cables?', text: 'nobody knows yet whether cables lie in the slab; it is scanned before anybody cuts', expectedIn: 2 },
     { area: 'study', phase: 'close-in', kind: 'close-in', label: 'close-in', text: 'two of fourteen close-in checks are open: backing for the shelves, picture of the north wall', expectedIn: 1 },
     { area: 'lroof', phase: 'roof-strip', kind: 'weather', label: 'rain', text: 'rain is in the outlook, and an opened roof must be tight within a day', expectedIn: 7 },
-    { area: 'lroof', phase: 'glazing', kind: 'association', label: 'association', text: 'the harbour association has not approved the lantern glazing', askedIn: -12, expectedIn: 20 },
     { area: 'land', phase: 'face-paint', kind: 'neighbour', label: 'neighbour', text: 'the painters stand a step from the yard of number 5, who must be told a week before', expectedIn: 9 },
     { area: 'day', phase: 'flooring', kind: 'client', label: 'client', text: 'oak boards or cork in the day room', expectedIn: 24 },
   ],
   selections: [
-    { area: 'lroof', phase: 'glazing', category: 'Lantern glazing', choice: 'Eight curved panes, laminated, clear', code: 'LG-8', supplier: 'Lumen Curve Works', leadDays: 154, state: 'chosen', note: 'longest order of the job' },
-    { area: 'kitchen', phase: 'cabinets', category: 'Kitchen cabinets', choice: 'Birch fronts, oiled', code: 'BF-22', supplier: 'Saltbox Cabinets', leadDays: 56, state: 'chosen' },
-    { area: 'kitchen', phase: 'worktops', category: 'Worktop', choice: 'Honed grey slate, 1 1/4"', code: 'SG-30', supplier: 'Slatepool Stone', leadDays: 14, state: 'chosen' },
-    { area: 'wet', phase: 'tiling', category: 'Wall tiles', choice: 'Sage glazed, 4" by 12"', code: 'T-SAGE-412', supplier: 'Shardwell Tile', leadDays: 21, state: 'on site' },
-    { area: 'wet', phase: 'pre-hang', category: 'Shower valve', choice: 'Concealed, brushed', code: 'SV-7', supplier: 'Brackwater Plumbing', leadDays: 10, state: 'ordered', expectedIn: 6 },
-    { area: 'bath', phase: 'tiling', category: 'Bath tiles', choice: '', leadDays: 28, state: 'open', note: 'client looks at samples' },
-    { area: 'sea', phase: 'cladding', category: 'Cladding boards', choice: 'Larch, 7 1/4", grey oil', code: 'LC-184', supplier: 'Fathom Timber', leadDays: 18, state: 'ordered', expectedIn: 11 },
-    { area: 'guest', phase: 'trim', category: 'Inside doors', choice: 'Flush, birch, 2\' 8"', code: 'D-28', supplier: 'Fathom Timber', leadDays: 30, state: 'chosen' },
-    { area: 'study', phase: 'trim', category: 'Study door', choice: 'Pocket door, birch', code: 'D-PK', supplier: 'Fathom Timber', leadDays: 30, state: 'ordered', expectedIn: 13 },
+    { area: 'lroof', phase: 'glazing', category: 'Lantern glazing', choice: 'Eight curved panes, laminated, clear', code: 'LG-8', quantity: 8, unit: 'panes', supplier: 'Lumen Curve Works', lead: [140, 154], decides: 'us', approves: 'the harbour association', state: 'chosen', note: 'longest order of the job' },
+    { area: 'kitchen', phase: 'cabinets', category: 'Kitchen cabinets', choice: 'Birch fronts, oiled', code: 'BF-22', finish: 'hard oil', quantity: 11, unit: 'cabinets', supplier: 'Saltbox Cabinets', lead: [42, 56], state: 'chosen' },
+    { area: 'kitchen', phase: 'worktops', category: 'Worktop', choice: 'Honed grey slate, 1 1/4"', code: 'SG-30', quantity: 21, unit: 'ft', supplier: 'Slatepool Stone', lead: [10, 14], state: 'chosen' },
+    { area: 'wet', phase: 'tiling', category: 'Wall tiles', choice: 'Sage glazed, 4" by 12"', code: 'T-SAGE-412', colour: 'sage', quantity: 110, unit: 'sq ft', supplier: 'Shardwell Tile', lead: [14, 21], state: 'on site' },
+    { area: 'wet', phase: 'pre-hang', category: 'Shower valve', choice: 'Concealed, brushed', code: 'SV-7', quantity: 1, unit: 'piece', supplier: 'Brackwater Plumbing', lead: [7, 10], decides: 'us', state: 'confirmed', expectedIn: 6 },
+    { area: 'bath', phase: 'tiling', category: 'Bath tiles', choice: '', quantity: 96, unit: 'sq ft', supplier: 'Shardwell Tile', lead: [14, 28], state: 'open', note: 'client looks at samples', alternatives: [
+      { choice: 'Sage glazed, 4" by 12"', code: 'T-SAGE-412', colour: 'sage', supplier: 'Shardwell Tile', unitPrice: 940, lead: [14, 21], upkeep: 'joints sealed once a year', look: 'as the wet room below; hand-made edges' },
+      { choice: 'Chalk matt, 6" by 6"', code: 'T-CHALK-66', colour: 'chalk', supplier: 'Shardwell Tile', unitPrice: 520, lead: [7, 10], upkeep: 'wipes clean', look: 'calm, shows every crooked line' },
+      { choice: 'Sea-green mosaic on nets', code: 'M-GREEN-1', colour: 'sea green', supplier: 'Quayside Fittings', unitPrice: 1680, lead: [35, 49], upkeep: 'many joints: mould where it stays wet', look: 'rich; follows the round corner' },
+    ] },
+    { area: 'sea', phase: 'cladding', category: 'Cladding boards', choice: 'Larch, 7 1/4", grey oil', code: 'LC-184', finish: 'grey oil', quantity: 704, unit: 'sq ft', supplier: 'Fathom Timber', lead: [12, 18], acclimatiseDays: 3, state: 'confirmed', expectedIn: 11 },
+    { area: 'guest', phase: 'trim', category: 'Inside doors', choice: 'Flush, birch, 2\' 8"', code: 'D-28', quantity: 3, unit: 'doors', supplier: 'Fathom Timber', lead: [21, 30], acclimatiseDays: 2, state: 'approved' },
+    { area: 'study', phase: 'trim', category: 'Study door', choice: 'Pocket door, birch', code: 'D-PK', quantity: 1, unit: 'door', supplier: 'Fathom Timber', lead: [21, 30], acclimatiseDays: 2, state: 'in making', expectedIn: 13 },
   ],
+  requests: [
+    { key: 'association', kind: 'approval', party: 'association', who: 'Harbour association', subject: 'curved glazing of the lantern', takes: [21, 32], sentIn: -12, sent: 'elevation and glass sample', expectedIn: 20, waits: [{ area: 'lroof', selection: 'Lantern glazing' }, { area: 'lroof', phase: 'glazing' }] },
+    { key: 'frame', kind: 'drawing', party: 'designer', who: 'Drawing office Kestrel', subject: 'measured drawing of the lantern’s frame', takes: [5, 8], after: 'association', waits: [{ area: 'lroof', selection: 'Lantern glazing' }] },
+  ],
+  deliveries: [
+    { inDays: 11, half: 'morning', place: 'boat', placeNote: 'on bearers along the north wall', protection: 'none needed: straight in from the yard', floorArea: 6.5, heaviest: 62, people: 2, carry: 'bundles opened on the lorry, boards carried by two', selections: [{ area: 'sea', selection: 'Cladding boards' }] },
+    { inDays: 6, place: 'guest', selections: [{ area: 'wet', selection: 'Shower valve' }] },
+  ],
+  spares: [{ kind: 'surplus', what: 'sage tiles, one opened box', quantity: 6, unit: 'pieces', area: 'boat', keptAt: 'boat store, upper shelf' }],
   scope: [
     { area: 'kitchen', stance: 'in', verb: 'open up', subject: 'the bearing wall to the day room, beam to the engineer’s drawing', trade: 'structure' },
     { area: 'kitchen', stance: 'in', verb: 'build', subject: 'new kitchen along the north and east walls', quantity: 21, unit: 'ft', trade: 'cabinets' },
@@ -90,6 +102,7 @@ export const signalHouse: DemoJob = {
       wet: { height: `8' 0"`, walls: [[`7' 10"`, 90], [`6' 5 1/2"`, 90], [`7' 10"`, 90], [`6' 5 1/2"`, 90]] },
     },
     sleeping: ['guest'],
+    findings: [{ area: 'day', kind: 'salvage', subject: 'oak boards of the old day room floor', quantity: 190, unit: 'sq ft', place: 'boat store, on battens' }, { area: 'kitchen', kind: 'refit', subject: 'the iron stove', quantity: 1, place: 'boot room, under a sheet' }],
     openings: [
       { area: 'guest', wall: 0, kind: 'window', name: 'yard window', width: `3' 0"`, height: `4' 2"`, sill: `2' 8"`, along: `5' 1"`, clear: [`1' 9"`, `3' 10"`] },
       { area: 'guest', wall: 2, kind: 'door', name: 'door', width: `2' 8"`, height: `6' 8"`, along: `10' 0"`, hinge: 'right' },

@@ -25,11 +25,12 @@ export const tanneryRow: DemoJob = {
     { area: 'bath', phase: 'tiling', kind: 'client', label: 'client', text: 'tile to the ceiling or to 2 100 mm in the bathroom', expectedIn: 6 },
   ],
   selections: [
-    { area: 'kitchen', phase: 'cabinets', category: 'Kitchen cabinets', choice: 'White laminate, plain', code: 'KL-3', supplier: 'Saltbox Cabinets', leadDays: 42, state: 'ordered', expectedIn: 4, slipped: 9, note: 'the maker’s press broke down' },
-    { area: 'kitchen', phase: 'worktops', category: 'Worktop', choice: 'Beech, 40 mm', code: 'WB-40', supplier: 'Slatepool Stone', leadDays: 12, state: 'chosen' },
-    { area: 'bath', phase: 'tiling', category: 'Bathroom tiles', choice: 'White gloss, 100 x 200 mm', code: 'T-W12', supplier: 'Shardwell Tile', leadDays: 7, state: 'ordered', expectedIn: 5 },
-    { area: 'shop', phase: 'flooring', category: 'Shop floor', choice: 'Sheet rubber, slate', code: 'RB-9', supplier: 'Tidewood Floors', leadDays: 16, state: 'approved' },
+    { area: 'kitchen', phase: 'cabinets', category: 'Kitchen cabinets', choice: 'White laminate, plain', code: 'KL-3', colour: 'white', quantity: 5, unit: 'cabinets', supplier: 'Saltbox Cabinets', lead: [35, 42], state: 'in making', expectedIn: 4, slipped: { days: 9, why: 'the maker’s press broke down' } },
+    { area: 'kitchen', phase: 'worktops', category: 'Worktop', choice: 'Beech, 40 mm', code: 'WB-40', quantity: 3.4, unit: 'm', supplier: 'Slatepool Stone', lead: [8, 12], acclimatiseDays: 2, state: 'chosen' },
+    { area: 'bath', phase: 'tiling', category: 'Bathroom tiles', choice: 'White gloss, 100 x 200 mm', code: 'T-W12', colour: 'white', quantity: 22, unit: 'm²', unitPrice: 3400, supplier: 'Shardwell Tile', lead: [5, 7], state: 'confirmed', expectedIn: 5 },
+    { area: 'shop', phase: 'flooring', category: 'Shop floor', choice: 'Sheet rubber, slate', code: 'RB-9', quantity: 48, unit: 'm²', supplier: 'Tidewood Floors', lead: [10, 16], state: 'approved' },
   ],
+  deliveries: [{ inDays: 5, half: 'morning', place: 'store', placeNote: 'behind the door', protection: 'boards over the shop floor', floorArea: 1.2, heaviest: 24, people: 1, carry: 'box by box', selections: [{ area: 'bath', selection: 'Bathroom tiles' }] }],
   scope: [
     { area: 'shop', stance: 'in', verb: 'replace', subject: 'wet boards and insulation', quantity: 96, unit: 'm²', trade: 'board' },
     { area: 'living', stance: 'in', verb: 'plaster', subject: 'the party wall in two coats', quantity: 18, unit: 'm²', trade: 'plaster' },

@@ -28,3 +28,9 @@ export function refuseForeignOrigin(request: Request): void {
   const origin = request.headers.get('origin');
   if (origin && (!URL.canParse(origin) || new URL(origin).host !== request.headers.get('host'))) throw new Refusal(403, { code: 'foreign-origin', message: 'This came from another site.' });
 }
+
+/** Where this installation was reached, for addresses that are printed: a proxy before it says so. */
+export function originOf(request: Request): string {
+  const protocol = request.headers.get('x-forwarded-proto') ?? new URL(request.url).protocol.replace(':', '');
+  return `${protocol}://${request.headers.get('x-forwarded-host') ?? request.headers.get('host') ?? new URL(request.url).host}`;
+}

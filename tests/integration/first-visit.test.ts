@@ -331,14 +331,14 @@ describe('papers', () => {
     expect((await jobPaper(house, dairy, 'materials.csv')).body).toMatch(/"Larch plank, 180 mm",44,planks,31\.50,1386\.00,Fathom Timber,roofing,/);
   });
 
-  it('draw areas as SVG and DXF, and refuse what is not drawn', () => {
+  it('draw areas as SVG and DXF, and refuse what is not drawn', async () => {
     const house = demoHouse();
-    expect(areaPaper(house, dairyArea('front'), 'drawing.svg').body).toContain('<title>Lane face</title>');
-    const dxf = String(areaPaper(house, dairyArea('workshop'), 'wall-1.dxf').body);
+    expect((await areaPaper(house, dairyArea('front'), 'drawing.svg', '')).body).toContain('<title>Lane face</title>');
+    const dxf = String((await areaPaper(house, dairyArea('workshop'), 'wall-1.dxf', '')).body);
     expect(dxf).toMatch(/LWPOLYLINE[\s\S]*EOF/);
     expect(dxf).toContain('OPENINGS');
-    expect(() => areaPaper(house, areaOf('study'), 'drawing.svg')).toThrow('no such drawing');
-    expect(() => areaPaper(house, dairyArea('front'), '../secret')).toThrow('no such drawing');
+    await expect(areaPaper(house, areaOf('study'), 'drawing.svg', '')).rejects.toThrow('no such drawing');
+    await expect(areaPaper(house, dairyArea('front'), '../secret', '')).rejects.toThrow('no such drawing');
   });
 
   it('carry lists that are read back in as they were', async () => {

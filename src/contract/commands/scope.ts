@@ -24,7 +24,7 @@ export const addManyScope = command('scope.add-many', EVERYBODY, object({
 }).noUnknown());
 
 /** Things that are taken away and may be brought back. */
-export const REMOVABLE = ['scope', 'finding', 'opening', 'placed', 'level', 'calculation', 'assumption', 'decision'] as const;
+export const REMOVABLE = ['scope', 'finding', 'opening', 'placed', 'level', 'calculation', 'assumption', 'decision', 'selection', 'request'] as const;
 export type Removable = (typeof REMOVABLE)[number];
 export const removeLine = command('line.remove', EVERYBODY, object({ of: field.oneOf('what is taken away', REMOVABLE), id: field.id() }).noUnknown());
 export const restoreLine = command('line.restore', EVERYBODY, object({ of: field.oneOf('what is brought back', REMOVABLE), id: field.id() }).noUnknown());
@@ -81,8 +81,7 @@ export const addDecision = command('decision.add', EVERYBODY, object({ id: field
 
 export const makeStatement = command('statement.make', OFFICE, object({ id: field.id(), job: field.id() }).noUnknown());
 /** Goes to the client as news with a link on which it is read and agreed to. */
-const sending = { updateId: field.id(), messageId: field.id(), linkId: field.id(), name: field.line('the client’s name', 80), address: field.email('the address').required('the address is missing'), expiresOn: field.day('the last day of the link') };
-export const sendStatement = command('statement.send', OFFICE, object({ id: field.id(), version: field.version(), ...sending }).noUnknown());
+export const sendStatement = command('statement.send', OFFICE, object({ id: field.id(), version: field.version(), ...field.sending() }).noUnknown());
 export const agreeStatement = command('statement.agree', ['link'], object({ id: field.id(), name: field.line('your name', 80) }).noUnknown());
 
 const changeLine = () => object({
@@ -99,6 +98,6 @@ const changeFields = {
 };
 export const addChange = command('change.add', OFFICE, object({ id: field.id(), job: field.id(), area: field.id(), ...changeFields }).noUnknown());
 export const editChange = command('change.edit', OFFICE, object({ id: field.id(), version: field.version(), ...changeFields }).noUnknown());
-export const sendChange = command('change.send', OFFICE, object({ id: field.id(), version: field.version(), ...sending }).noUnknown());
+export const sendChange = command('change.send', OFFICE, object({ id: field.id(), version: field.version(), ...field.sending() }).noUnknown());
 export const withdrawChange = command('change.withdraw', OFFICE, object({ id: field.id(), version: field.version() }).noUnknown());
 export const answerChange = command('change.answer', ['link'], object({ id: field.id(), verdict: field.oneOf('the answer', ['approved', 'declined'] as const), name: field.line('your name', 80), words: field.optionalLine('your words', 300).default('') }).noUnknown());

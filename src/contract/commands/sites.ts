@@ -61,12 +61,3 @@ export const expectHold = command('hold.expect', EVERYBODY, object({ id: field.i
 export const releaseHold = command('hold.release', EVERYBODY, object({ id: field.id(), version: field.version() }).noUnknown());
 /** Takes a release back. */
 export const reopenHold = command('hold.reopen', EVERYBODY, object({ id: field.id(), version: field.version() }).noUnknown());
-
-export const SELECTION_STATES = ['open', 'chosen', 'approved', 'ordered', 'on site', 'fitted'] as const;
-export type SelectionState = (typeof SELECTION_STATES)[number];
-const selectionFields = {
-  choice: field.optionalLine('the choice').default(''), code: field.optionalLine('the code', 40).default(''), supplier: field.optionalLine('the supplier', 80).default(''),
-  leadDays: field.whole('the lead time in days', 0, 730), state: field.oneOf('the state', SELECTION_STATES), expectedOn: field.optionalDay('the day of delivery'), note: field.optionalLine('the note', 300).default(''),
-};
-export const addSelection = command('selection.add', EVERYBODY, object({ id: field.id(), job: field.id(), area: field.id(), phase: field.phase(), category: field.line('the category', 60), ...selectionFields }).noUnknown());
-export const changeSelection = command('selection.change', EVERYBODY, object({ id: field.id(), version: field.version(), ...selectionFields }).noUnknown());

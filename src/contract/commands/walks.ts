@@ -16,7 +16,7 @@ const shapes = {
     unit: field.optionalLine('the unit', 20),
   }).noUnknown(),
   recheck: object({ ...where, kind: string<'recheck'>().required(), about: field.id(), verdict: field.oneOf('how it was found', RECHECK_VERDICTS) }).noUnknown(),
-  'selection-check': object({ ...where, kind: string<'selection-check'>().required(), selection: field.id(), verdict: field.oneOf('how it was found', SELECTION_VERDICTS), text: field.optionalLine('the text', 600) }).noUnknown(),
+  'selection-check': object({ ...where, kind: string<'selection-check'>().required(), selection: field.id(), verdict: field.oneOf('how it was found', SELECTION_VERDICTS), quantity: field.amount('how many', 100_000), text: field.optionalLine('the text', 600), picture: string().matches(/^[0-9a-f]{64}$/, 'not a picture of ours') }).noUnknown(),
   note: object({ ...where, kind: string<'note'>().required(), text: text() }).noUnknown(),
   caution: object({ ...where, kind: string<'caution'>().required(), text: text() }).noUnknown(),
   picture: object({ ...where, kind: string<'picture'>().required(), picture: string().required('the picture is missing').matches(/^[0-9a-f]{64}$/, 'not a picture of ours'), text: field.optionalLine('the text', 600) }).noUnknown(),

@@ -1,7 +1,7 @@
 import type { Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
 import type { JobState } from '@/core/sites/area';
-import type { JobHead, PersonView, SelectionView } from './job';
+import type { JobHead, PersonView } from './job';
 
 export interface SubView {
   id: string;
@@ -32,11 +32,4 @@ export interface SetOutView {
   details: { version: number; name: string; address: string; client: string; clientEmail: string; units: 'metric' | 'imperial'; state: JobState; startDay: Day; promiseDay: Day | null; livedIn: boolean; loudHalf: 'morning' | 'afternoon' | null };
   levels: { id: string; name: string; height: number }[];
   areas: { id: string; name: string; level: string | null }[];
-}
-
-export interface SelectionsView {
-  job: JobHead;
-  today: Day;
-  areas: { id: string; name: string; phases: { phase: string; label: string }[] }[];
-  selections: SelectionView[];
 }

@@ -4,8 +4,9 @@ import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Work } from '@/core/sequence/works';
 import type { Day } from '@/core/units/day';
-import type { HoldKind, SelectionState } from '../commands/sites';
+import type { HoldKind } from '../commands/sites';
 import type { Role } from '../command';
+import type { SelectionView } from './selections';
 import type { AssumptionView, CalculationView, ExtraView, FindingView } from './scope';
 
 /** What screens are drawn from: plain data, days as text, made by queries and never worked out again in the interface. */
@@ -78,6 +79,8 @@ export interface HoldView {
   expectedOn: Day;
   askedOn: Day | null;
   overdue: boolean;
+  /** The request whose answer it is; settled where requests are. */
+  request: string | null;
 }
 
 export interface RoomsView {
@@ -139,26 +142,4 @@ export interface ScopeView {
   measure: Measure | null;
   /** It came with a change that the client approved. */
   change: boolean;
-}
-
-export interface SelectionView {
-  id: string;
-  version: number;
-  areaId: string;
-  area: string;
-  phase: Phase;
-  category: string;
-  choice: string;
-  code: string;
-  supplier: string;
-  leadDays: number;
-  state: SelectionState;
-  expectedOn: Day | null;
-  note: string;
-  needBy: Day | null;
-  orderBy: Day | null;
-  decideBy: Day | null;
-  /** The next date that matters and how near it is. */
-  due: { what: 'decide' | 'order' | 'arrive' | 'settled'; day: Day | null; late: boolean; near: boolean };
-  found: string | null;
 }

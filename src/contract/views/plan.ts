@@ -29,6 +29,8 @@ export interface BoardBlock {
   lane: number;
   when: string;
   reason: string;
+  /** Where what it waits for is settled: a selection, a request. */
+  leads: string | null;
   /** The task that stands in its way, if it is another's start. */
   because: string | null;
 }
@@ -72,6 +74,8 @@ export interface TodayView {
   onSite: { job: string; name: string; morning: string[]; afternoon: string[] }[];
   holds: (HoldView & { job: string; jobName: string })[];
   orders: { job: string; jobName: string; selection: string; category: string; area: string; what: 'decide' | 'order' | 'arrive'; day: Day; late: boolean }[];
+  /** Approvals, answers and drawings to ask for, or to ask after. */
+  requests: { job: string; jobName: string; request: string; text: string; what: 'send' | 'answer' | 'remind'; day: Day; late: boolean }[];
   drafts: { job: string; jobName: string; count: number }[];
   finishes: { job: string; name: string; finish: Day | null; promise: Day | null; late: number }[];
   problem: string | null;

@@ -10,7 +10,7 @@ import type { AreaKind } from '@/core/sites/area';
 import type { Day } from '@/core/units/day';
 import type { JobHead, ScopeView } from './job';
 
-export type FindingView = Finding & { version: number; areaName: string; text: string; gap: string | null };
+export type FindingView = Finding & { version: number; areaName: string; text: string; gap: string | null; kept: 'kept' | 'back' | 'gone' };
 
 export interface AssumptionView {
   id: string;

@@ -65,6 +65,8 @@ export interface ClientShared extends SharedBase {
   updates: { title: string; body: string; when: string }[];
   next: { when: string; text: string }[];
   decisions: { text: string; by: Day }[];
+  /** What was asked of them on this page and is not answered. */
+  requests: { id: string; kind: 'approval' | 'answer' | 'drawing'; subject: string; by: Day | null; waits: string[] }[];
   pictures: PictureView[];
   /** The newest statement that was sent. */
   statement: { id: string; number: number; content: Statement; diff: (StatementDiff & { against: number }) | null; agreed: string | null } | null;

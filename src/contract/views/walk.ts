@@ -1,5 +1,6 @@
 import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
+import type { SelectionState } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
 import type { ObservationKind, SelectionVerdict, WalkKind } from '@/core/walks/observation';
 import type { MovedWork } from '@/core/updates/news';
@@ -19,7 +20,7 @@ export interface WalkArea {
   place: string;
   steps: { phase: Phase; label: string; fraction: number; trade: Trade }[];
   open: { id: string; text: string; trade: Trade; putOff: number; worse: boolean; verdict: string | null; since: string }[];
-  selections: { id: string; category: string; choice: string; code: string; verdict: SelectionVerdict | null }[];
+  selections: { id: string; category: string; choice: string; code: string; colour: string; finish: string; quantity: number | null; unit: string; state: SelectionState; verdict: SelectionVerdict | null }[];
   cautions: string[];
   /** Believed here and not seen: it is settled when it shows itself. */
   assumptions: { id: string; text: string; fallback: string; shownBy: string; state: 'open' | 'held' | 'wrong' }[];

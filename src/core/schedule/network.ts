@@ -51,6 +51,9 @@ export interface NotBefore {
   because: string;
   /** Whether the date is only hoped for: nobody has confirmed it. */
   open: boolean;
+  /** The selection whose coming it is, or the request whose answer it is. */
+  selection?: string;
+  request?: string;
 }
 
 /** From the start of one to the finish of the other at most `most` worked half-days. */

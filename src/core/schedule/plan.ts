@@ -22,6 +22,11 @@ export interface Plan {
   notBefore: NotBefore[];
   exposures: PlannedExposure[];
   promises: Record<string, Slot>;
+  /**
+   * When each task that waits for a delivery would start if everything that was chosen were on site already: what deliveries
+   * are needed by. Taken from a placing of its own, so that a late thing does not push its own need before itself.
+   */
+  wanted: Record<string, Slot>;
 }
 
 export interface PlannedTask extends Task {
@@ -56,7 +61,18 @@ const LAST_HORIZON = 7_500;
  */
 export function makePlan(input: PlanInput): Outcome<Plan> {
   const placed = placeAll(input);
-  return placed.ok ? answer(document(placed.value.net, placed.value.placement)) : placed;
+  if (!placed.ok) return placed;
+  const wanted = wantedStarts(input);
+  return wanted.ok ? answer({ ...document(placed.value.net, placed.value.placement), wanted: wanted.value }) : wanted;
+}
+
+function wantedStarts(input: PlanInput): Outcome<Record<string, Slot>> {
+  const waiting = new Set(input.notBefore.flatMap((wait) => (wait.selection ? [wait.task] : [])));
+  if (waiting.size === 0) return answer({});
+  const placed = placeAll({ ...input, notBefore: input.notBefore.filter((wait) => !wait.selection) });
+  if (!placed.ok) return placed;
+  const { net, placement } = placed.value;
+  return answer(Object.fromEntries(net.tasks.flatMap((task, number) => (waiting.has(task.id) ? [[task.id, placement.start[number] ?? 0]] : []))));
 }
 
 /** When each task would end, without the reasons that make most of a plan's work: for asking what something would do to a finish. */
@@ -77,7 +93,7 @@ function placeAll(input: PlanInput): Outcome<{ net: Compiled; placement: Placeme
   return refuse({ code: 'plan-endless', message: 'The work does not fit into ten years: some calendar has hardly any worked day, or a crew is always away.' });
 }
 
-function document(net: Compiled, placed: Placement): Plan {
+function document(net: Compiled, placed: Placement): Omit<Plan, 'wanted'> {
   const { input } = net;
   const end = placed.finish.reduce((latest, finish) => Math.max(latest, finish), 0) + 1;
   const reasons = reasonsOf(net, placed);

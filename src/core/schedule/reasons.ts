@@ -18,6 +18,9 @@ export interface Reason {
   rule?: number;
   /** Held by something that nobody has confirmed. */
   held?: true;
+  /** The selection or the request it waits for, for the thread on from here. */
+  selection?: string;
+  request?: string;
 }
 
 /** A reason for every start, in the order of the tasks. */
@@ -47,7 +50,7 @@ function reasonOf(net: Compiled, placed: Placement, task: Task, number: number, 
     if (away) return away;
   }
   if (waits && waits.slot >= linkBy) {
-    return { kind: 'not-before', text: `Not earlier: ${waits.because}.`, ...(waits.open ? { held: true as const } : {}) };
+    return { kind: 'not-before', text: `Not earlier: ${waits.because}.`, ...(waits.open ? { held: true as const } : {}), ...(waits.selection ? { selection: waits.selection } : {}), ...(waits.request ? { request: waits.request } : {}) };
   }
   if (bound) return linkReason(net, placed, bound);
   if (task.floor > earlier) return nowReason(net, task);

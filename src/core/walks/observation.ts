@@ -28,7 +28,8 @@ export type Observation = Seen &
     | { kind: 'progress'; phase: Phase; fraction: number }
     | { kind: 'remaining'; text: string; trade: Trade; quantity?: number; unit?: string }
     | { kind: 'recheck'; about: string; verdict: RecheckVerdict }
-    | { kind: 'selection-check'; selection: string; verdict: SelectionVerdict; text?: string }
+    /** `quantity`: how many are not right; `text`: what it came as, or what is broken. */
+    | { kind: 'selection-check'; selection: string; verdict: SelectionVerdict; quantity?: number; text?: string; picture?: string }
     | { kind: 'note'; text: string }
     | { kind: 'caution'; text: string }
     | { kind: 'picture'; picture: string; text?: string }

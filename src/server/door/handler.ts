@@ -32,8 +32,9 @@ export const handler = <Schema extends ObjectSchema<AnyObject>>(kind: CommandKin
   ({ kind, handle });
 
 type Table = 'job' | 'area' | 'sub' | 'level' | 'hold' | 'scope_item' | 'selection' | 'walk' | 'job_update' | 'share_link' | 'message' | 'own_link' | 'observation' | 'person' | 'picture'
-  | 'finding' | 'opening' | 'placed' | 'level_mark' | 'calculation' | 'assumption' | 'extra_work' | 'option_set' | 'decision' | 'statement' | 'change_order';
-const WORDS: Partial<Record<Table, string>> = { scope_item: 'line of scope', job_update: 'update', share_link: 'link', own_link: 'order', placed: 'thing', level_mark: 'level', extra_work: 'added work', option_set: 'choice', change_order: 'change' };
+  | 'finding' | 'opening' | 'placed' | 'level_mark' | 'calculation' | 'assumption' | 'extra_work' | 'option_set' | 'decision' | 'statement' | 'change_order'
+  | 'supplier' | 'request' | 'delivery' | 'spare';
+const WORDS: Partial<Record<Table, string>> = { scope_item: 'line of scope', job_update: 'update', share_link: 'link', own_link: 'order', placed: 'thing', level_mark: 'level', extra_work: 'added work', option_set: 'choice', change_order: 'change', spare: 'kept thing' };
 
 /** The row of that id, or a refusal that says what is missing. */
 export function need<Row>(visit: Visit, table: Table, id: string, field = 'id'): Row {

@@ -7,6 +7,9 @@ import { scopeHandlers } from '../scope/commands';
 import { optionHandlers } from '../scope/options';
 import { statementHandlers } from '../scope/statements';
 import { selectionHandlers } from '../selections/commands';
+import { deliveryHandlers } from '../selections/deliveries';
+import { requestHandlers } from '../selections/requests';
+import { supplierHandlers } from '../selections/suppliers';
 import { sequenceHandlers } from '../sequence/commands';
 import { siteHandlers } from '../sites/commands';
 import { updateHandlers } from '../updates/commands';
@@ -15,5 +18,5 @@ import type { Handler } from './handler';
 
 /** Every change there is, by its name. */
 export const HANDLERS: ReadonlyMap<string, Handler> = new Map(
-  [...firmHandlers, ...siteHandlers, ...scopeHandlers, ...assumptionHandlers, ...optionHandlers, ...changeHandlers, ...statementHandlers, ...layoutHandlers, ...quantityHandlers, ...selectionHandlers, ...sequenceHandlers, ...walkHandlers, ...updateHandlers].map((one) => [one.kind.type, one]),
+  [...firmHandlers, ...siteHandlers, ...scopeHandlers, ...assumptionHandlers, ...optionHandlers, ...changeHandlers, ...statementHandlers, ...layoutHandlers, ...quantityHandlers, ...selectionHandlers, ...requestHandlers, ...supplierHandlers, ...deliveryHandlers, ...sequenceHandlers, ...walkHandlers, ...updateHandlers].map((one) => [one.kind.type, one]),
 );

@@ -2,6 +2,8 @@ import { writeOpeningCsv } from '@/core/layout/opening-csv';
 import { writeShapeCsv } from '@/core/layout/shape-csv';
 import { svgOf } from '@/core/layout/svg';
 import { writeScopeCsv } from '@/core/scope/scope-csv';
+import { writeSelectionCsv } from '@/core/selections/selection-csv';
+import { one } from '../database/query';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
 import { areaDrawing } from '../layout/queries';
@@ -12,7 +14,9 @@ import { areasOf } from '../scope/queries';
 import { scopeOf } from '../scope/read-scope';
 import { statementCsv, statementPaper } from '../scope/statement-paper';
 import { statementView } from '../scope/statements';
+import { selectionsOf } from '../selections/queries';
 import { needJob } from '../sites/queries';
+import { roomSheets, sheetAreas } from '../sites/room-sheet';
 import { dxfOf } from './dxf';
 import { makePdf } from './pdf';
 
@@ -29,7 +33,7 @@ const PDF = 'application/pdf';
 const named = (...parts: string[]): string => parts.join(' ').normalize('NFKD').replace(/[^\w .-]/g, '').trim().replace(/\s+/g, '-').toLowerCase();
 
 /** A paper of a job by its name: what Scope prints, and the lists that are read back in. */
-export async function jobPaper(house: House, job: string, file: string, version?: number): Promise<PaperFile> {
+export async function jobPaper(house: House, job: string, file: string, { version, origin = '' }: { version?: number; origin?: string } = {}): Promise<PaperFile> {
   const { name } = needJob(house.db, job);
   const { db } = house;
   switch (file) {
@@ -44,6 +48,10 @@ export async function jobPaper(house: House, job: string, file: string, version?
       return { name: `${named(name, 'materials')}.pdf`, type: PDF, body: await makePdf(house.root, materialsPaper(materialsView(house, job))) };
     case 'materials.csv':
       return { name: `${named(name, 'materials')}.csv`, type: CSV, body: materialsCsv(materialsView(house, job)) };
+    case 'selections.csv':
+      return { name: `${named(name, 'selections')}.csv`, type: CSV, body: writeSelectionCsv(selectionsOf(house, job)) };
+    case 'room-sheets.pdf':
+      return { name: `${named(name, 'room sheets')}.pdf`, type: PDF, body: await makePdf(house.root, roomSheets(house, job, sheetAreas(house, job), origin)) };
     case 'scope.csv': {
       const names = new Map(areasOf(db, job).map((area) => [area.id, area.name]));
       return { name: `${named(name, 'scope')}.csv`, type: CSV, body: writeScopeCsv(scopeOf(db, job).map((line) => ({ ...line, area: names.get(line.areaId) ?? '' }))) };
@@ -57,8 +65,13 @@ export async function jobPaper(house: House, job: string, file: string, version?
   }
 }
 
-/** The drawing of an area, or of one wall of it: `drawing.svg`, `wall-2.dxf`. */
-export function areaPaper(house: House, area: string, file: string): PaperFile {
+/** The sheet for the wall of an area, its drawing, or that of one wall of it: `sheet.pdf`, `drawing.svg`, `wall-2.dxf`. */
+export async function areaPaper(house: House, area: string, file: string, origin: string): Promise<PaperFile> {
+  if (file === 'sheet.pdf') {
+    const row = one<{ job: string; name: string }>(house.db, 'SELECT job, name FROM area WHERE id = @area', { area });
+    if (!row) throw notFound('area');
+    return { name: `${named(row.name, 'sheet')}.pdf`, type: PDF, body: await makePdf(house.root, roomSheets(house, row.job, [area], origin)) };
+  }
   const asked = /^(?:drawing|wall-(\d{1,3}))\.(svg|dxf)$/.exec(file);
   const found = asked && areaDrawing(house, area, asked[1] === undefined ? undefined : Number(asked[1]) - 1);
   if (!found) throw notFound('drawing of this area');

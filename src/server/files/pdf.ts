@@ -31,10 +31,12 @@ export interface Paper {
   /** At the foot of every page, before its number. */
   foot: string;
   content: Content[];
+  /** Its pages have heads of their own. */
+  plain?: true;
 }
 
 /** A plain sheet, black on white, A4, its pages numbered. */
-export function makePdf(root: string, { title, subtitle, foot, content }: Paper): Promise<Buffer> {
+export function makePdf(root: string, { title, subtitle, foot, content, plain }: Paper): Promise<Buffer> {
   return pdfmake(root).createPdf({
     pageSize: 'A4', pageMargins: [48, 44, 48, 52], info: { title, creator: 'Aftermist' },
     defaultStyle: { font: 'Archivo', fontSize: 9.5, lineHeight: 1.18 },
@@ -43,7 +45,7 @@ export function makePdf(root: string, { title, subtitle, foot, content }: Paper)
       side: { fontSize: 8.5, color: '#444444', bold: true }, note: { fontSize: 8.5, color: '#444444' }, mono: { font: 'Mono', fontSize: 8.5 }, column: { fontSize: 8.5, color: '#444444' },
     },
     footer: (page: number, pages: number) => ({ columns: [{ text: foot, style: 'note' }, { text: `${page} of ${pages}`, style: 'note', alignment: 'right', width: 60 }], margin: [48, 14, 48, 0] }),
-    content: [{ text: title, style: 'title' }, { text: subtitle, style: 'subtitle' }, ...content],
+    content: plain ? content : [{ text: title, style: 'title' }, { text: subtitle, style: 'subtitle' }, ...content],
   }).getBuffer();
 }
 

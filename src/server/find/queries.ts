@@ -10,6 +10,6 @@ export function findable({ db }: House): Found[] {
     ...CALCULATORS.map(({ name, title }): Found => ({ label: title, kind: 'calculator', path: `/bench/${name}` })),
     ...all<Found>(db, `SELECT area.name || ', ' || job.name AS label, 'area' AS kind, '/jobs/' || job.id || '/areas/' || area.id AS path FROM area JOIN job ON job.id = area.job WHERE job.state <> 'closed' ORDER BY job.position, area.position`),
     ...all<{ name: string; trade: Trade }>(db, 'SELECT name, trade FROM sub ORDER BY name').map((sub) => ({ label: `${sub.name}, ${TRADES[sub.trade].toLowerCase()}`, kind: 'sub', path: '/firm' })),
-    ...all<Found>(db, `SELECT category || ', ' || choice || ', ' || area.name AS label, 'selection' AS kind, '/jobs/' || selection.job || '/selections' AS path FROM selection JOIN area ON area.id = selection.area`),
+    ...all<Found>(db, `SELECT category || ', ' || choice || ', ' || area.name AS label, 'selection' AS kind, '/jobs/' || selection.job || '/selections/' || selection.id AS path FROM selection JOIN area ON area.id = selection.area WHERE removed = 0`),
   ];
 }

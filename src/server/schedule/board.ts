@@ -83,9 +83,15 @@ function blocksOf(window: Window, tasks: PlannedTask[]): BoardBlock[] {
       float: Math.min(task.float, window.length - finish),
       tone: toneOf(task),
       when: [...new Set([task.start, task.finish - 1])].map((slot) => formatSlot(window.plan.origin, slot)).join(' to '),
-      reason: task.reason.text, because: task.reason.task ?? null,
+      reason: task.reason.text, because: task.reason.task ?? null, leads: leadsTo(task),
     };
   });
+}
+
+/** Where the thread goes on from a reason that is no other task. */
+function leadsTo({ job, reason }: PlannedTask): string | null {
+  if (reason.selection) return `/jobs/${job}/selections/${reason.selection}`;
+  return reason.request ? `/jobs/${job}/selections/requests#${reason.request}` : null;
 }
 
 function toneOf(task: PlannedTask): BoardBlock['tone'] {

@@ -11,6 +11,7 @@ import { isAfternoon, slotOf, type Slot } from '@/core/units/slot';
 import { dayOf, halfOf } from '../clock';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
+import { waitsOf } from '../selections/waits';
 import { holidaysOf, readSite } from './read-site';
 
 /** Jobs whose work is planned: from the first visit until all is handed over. */
@@ -37,7 +38,7 @@ export function planInput(db: Connection, today: Day, whatIf?: WhatIf): PlanInpu
     input.tasks.push(...tasksOf(site, sequence.added, { origin: today, now: walkedUntil(db, id, today), crewFor: (trade) => crewFor(subs, trade, number) }));
     input.links.push(...sequence.links);
     input.exposures.push(...sequence.exposures);
-    input.notBefore.push(...holds(db, id, today), ...deliveries(db, id, today), ...(whatIf?.job === id ? (whatIf.notBefore ?? []) : []));
+    input.notBefore.push(...holds(db, id, today), ...waitsOf(db, id, today), ...(whatIf?.job === id ? (whatIf.notBefore ?? []) : []));
     input.calendars[jobCalendar(id)] = days;
     if (site.loudHalf) input.calendars[loudCalendar(id)] = (slot) => days(slot) && isAfternoon(slot) === (site.loudHalf === 'afternoon');
     input.jobCalendars[id] = jobCalendar(id);
@@ -102,25 +103,3 @@ function holds(db: Connection, job: string, today: Day): NotBefore[] {
     return { task: taskId(hold.area, hold.phase), slot: slotOf(today, expected), because: `${hold.text} (${when}${asked})`, open: true };
   });
 }
-
-interface DeliveryRow {
-  area: string;
-  phase: Phase;
-  category: string;
-  lead_days: number;
-  state: string;
-  expected_on: Day | null;
-}
-
-/** Long-lead things come before the work that needs them: from the delivery day, or from the lead time if ordered today. */
-function deliveries(db: Connection, job: string, today: Day): NotBefore[] {
-  return all<DeliveryRow>(db, `SELECT * FROM selection WHERE job = @job AND state NOT IN ('on site', 'fitted') ORDER BY id`, { job }).map((item) => {
-    const name = item.category.toLowerCase();
-    const due = item.expected_on ?? addDays(today, item.lead_days);
-    const day = due < today ? addDays(today, 1) : due;
-    const because = item.expected_on ? `${name} arrive ${formatDay(day, today)}` : `${name} take ${item.lead_days} days and are not ordered, so ${formatDay(day, today)} at the earliest`;
-    // Unpacked and checked on the day they come, used on the next.
-    return { task: taskId(item.area, item.phase), slot: slotOf(today, day) + 2, because, open: item.expected_on === null };
-  });
-}
-

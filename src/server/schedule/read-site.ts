@@ -1,6 +1,6 @@
 import { groupBy } from '@/core/group-by';
-import { inUsualOrder, type Phase } from '@/core/sequence/phases';
-import { taskId, type ExtraWork, type OwnLink, type Site, type SiteArea, type TrackStep } from '@/core/sequence/site';
+import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
+import { taskId, type ExtraWork, type Leftover, type OwnLink, type Site, type SiteArea, type TrackStep } from '@/core/sequence/site';
 import type { Trade } from '@/core/sequence/trades';
 import type { AreaKind } from '@/core/sites/area';
 import { addDays, daysBetween, weekday, type Day } from '@/core/units/day';
@@ -94,7 +94,7 @@ export function readSite(db: Connection, job: string, today: Day): Site {
     ...(row.promise_day ? { promise: row.promise_day } : {}),
     ...(row.loud_half ? { loudHalf: row.loud_half } : {}),
     ownLinks: ownLinks(db, job),
-    leftovers: openItems(seen).map(({ item }) => ({ id: item.id, area: item.area, text: item.text, trade: item.trade })),
+    leftovers: [...openItems(seen).map(({ item }) => ({ id: item.id, area: item.area, text: item.text, trade: item.trade })), ...fittedLater(db, job)],
     extras: extrasOf(db, job),
   };
 }
@@ -117,6 +117,13 @@ function ownLinks(db: Connection, job: string): OwnLink[] {
   return all<{ id: string; before_area: string; before_phase: Phase; after_area: string; after_phase: Phase; reason: string }>(db, 'SELECT * FROM own_link WHERE job = @job', { job }).map((row) => ({
     id: row.id, before: { area: row.before_area, phase: row.before_phase }, after: { area: row.after_area, phase: row.after_phase }, reason: row.reason,
   }));
+}
+
+/** What was wrong when it came and is fitted on a return trip, once the right one is there. */
+function fittedLater(db: Connection, job: string): Leftover[] {
+  return all<{ id: string; area: string; phase: Phase; category: string; trade: Trade | null }>(db, `SELECT selection.id, selection.area, selection.phase, category, step.trade FROM selection LEFT JOIN step ON step.area = selection.area AND step.phase = selection.phase
+    WHERE selection.job = @job AND selection.removed = 0 AND return_trip = 1 AND state NOT IN ('fitted', 'left over') ORDER BY selection.rowid`, { job })
+    .map(({ id, area, phase, category, trade }) => ({ id, area, text: `fit ${category.toLowerCase()}`, trade: trade ?? phaseFacts(phase).trade }));
 }
 
 /** Added work that is not done: from assumptions that were wrong and from changes that were approved. */

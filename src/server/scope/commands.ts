@@ -2,6 +2,7 @@ import type { InferType } from 'yup';
 import { addDecision, addFinding, addManyScope, addScope, changeFinding, changeScope, copyArea, removeLine, restoreLine, splitArea, type Removable } from '@/contract/commands/scope';
 import { mirror } from '@/core/layout/mirror';
 import type { FaceShape } from '@/core/layout/shape';
+import { isComing, type SelectionState } from '@/core/selections/states';
 import { uuid } from '../database/id';
 import { all, flag, insert, orNull, run, update, type Values } from '../database/query';
 import { handler, need, needAreaOf, needVersion, type Handler, type Visit } from '../door/handler';
@@ -9,6 +10,7 @@ import { notFound, unfit } from '../door/refusal';
 import { readLayout } from '../layout/read-layout';
 import { measuredQuantity, measureUnit, recalculateArea } from '../quantities/recalculate';
 import type { AreaRow } from '../schedule/read-site';
+import { note } from '../selections/trail';
 import { recordDecision } from './decisions';
 
 type ScopeFields = Omit<InferType<typeof addScope.schema>, 'id' | 'job' | 'area'>;
@@ -34,7 +36,17 @@ function findingValues(visit: Visit, job: string, finding: FindingFields): Value
   };
 }
 
-const TABLES = { scope: 'scope_item', finding: 'finding', opening: 'opening', placed: 'placed', level: 'level_mark', calculation: 'calculation', assumption: 'assumption', decision: 'decision' } as const satisfies Record<Removable, string>;
+/** Days an authority takes where nobody has said. */
+const USUAL_APPROVAL_DAYS = 28;
+
+/** An approval that a visit finds is asked for like any other: it stands among them until it is given. */
+function askFor(visit: Visit, job: string, { subject, place, leadDays = USUAL_APPROVAL_DAYS }: FindingFields): void {
+  const request = uuid();
+  insert(visit.db, 'request', { id: request, job, kind: 'approval', party: 'authority', who: place, subject, takes_low: leadDays, takes_high: leadDays });
+  note(visit, { job, request }, 'found on a visit');
+}
+
+const TABLES = { scope: 'scope_item', finding: 'finding', opening: 'opening', placed: 'placed', level: 'level_mark', calculation: 'calculation', assumption: 'assumption', decision: 'decision', selection: 'selection', request: 'request' } as const satisfies Record<Removable, string>;
 
 /** Takes a thing away or brings it back; what follows from the drawing follows. */
 function setRemoved(visit: Visit, of: Removable, id: string, removed: 0 | 1): void {
@@ -44,7 +56,11 @@ function setRemoved(visit: Visit, of: Removable, id: string, removed: 0 | 1): vo
   if (of === 'assumption' && row.state !== 'open') throw unfit('settled-already', 'This is settled; open it again to take it away.', 'id');
   update(visit.db, TABLES[of], id, { removed });
   if (of === 'opening' && row.area) recalculateArea(visit.db, row.area);
-  visit.touches(row.job ?? need<{ job: string }>(visit, 'area', row.area ?? '', 'area').job);
+  // What is ordered is coming, whatever the list says.
+  if (of === 'selection' && removed && isComing(row.state as SelectionState)) throw unfit('ordered-already', 'This is ordered and on its way; take the order back first.', 'id');
+  const job = row.job ?? need<{ job: string }>(visit, 'area', row.area ?? '', 'area').job;
+  if (of === 'selection' || of === 'request') visit.mark(job, `a ${of} was ${removed ? 'taken away' : 'brought back'}`);
+  else visit.touches(job);
 }
 
 /** A new area after the one it is taken from, with the same work in it. */
@@ -92,6 +108,7 @@ export const scopeHandlers: Handler[] = [
   handler(addFinding, (visit, { id, job, ...finding }) => {
     need(visit, 'job', job, 'job');
     insert(visit.db, 'finding', { id, job, ...findingValues(visit, job, finding) });
+    if (finding.kind === 'approval') askFor(visit, job, finding);
     visit.touches(job);
   }),
   handler(changeFinding, (visit, { id, version, ...finding }) => {

@@ -10,6 +10,7 @@ import { today } from '../clock';
 import { all, one } from '../database/query';
 import type { House } from '../house';
 import { readSite } from '../schedule/read-site';
+import { leadWords } from '@/core/selections/lead-words';
 import { selectionsOf } from '../selections/queries';
 import { needJob } from '../sites/queries';
 import { priceOfChange, type ChangeRow } from './changes';
@@ -64,7 +65,7 @@ export function composeStatement(house: House, job: string): Statement {
     })),
     selections: selectionsOf(house, job).map((item) => ({
       key: `selection ${item.id}`, text: `${item.area}: ${item.category}${item.choice ? `, ${item.choice}` : ', not chosen yet'}${item.code ? ` (${item.code})` : ''}`,
-      note: [item.leadDays > 0 ? `takes ${item.leadDays} days to come` : '', item.state === 'open' && item.decideBy ? `please choose by ${formatDay(item.decideBy, now)}` : '', item.state !== 'open' && item.expectedOn ? `comes ${formatDay(item.expectedOn, now)}` : ''].filter(Boolean).join('; '),
+      note: [item.leadHigh > 0 ? `takes ${leadWords(item.leadLow, item.leadHigh)} to come` : '', item.state === 'open' && item.decideBy ? `please choose by ${formatDay(item.decideBy, now)}` : '', item.state !== 'open' && item.expectedOn ? `comes ${formatDay(item.expectedOn, now)}` : ''].filter(Boolean).join('; '),
     })),
     household: householdLines(readSite(db, job, now)),
     ground: findings.filter((finding) => ON_GROUND.includes(finding.kind)).map((finding) => ({ key: `finding ${finding.id}`, text: `${finding.areaName ? `${finding.areaName}: ` : ''}${finding.text}`, note: FINDING_KINDS[finding.kind].label })),

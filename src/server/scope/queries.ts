@@ -67,7 +67,7 @@ export function scopeView(house: House, job: string): ScopePageView {
       };
     }),
     findings: findings.filter((finding) => finding.area === null), assumptions: assumptionsOf(house, job),
-    selections: all(db, 'SELECT selection.id, area.name AS area, category FROM selection JOIN area ON area.id = selection.area WHERE selection.job = @job ORDER BY selection.rowid', { job }),
+    selections: all(db, 'SELECT selection.id, area.name AS area, category FROM selection JOIN area ON area.id = selection.area WHERE selection.job = @job AND selection.removed = 0 ORDER BY selection.rowid', { job }),
     levels: all(db, 'SELECT id, name, height FROM level WHERE job = @job ORDER BY height', { job }), counts: scopeCounts(db, job),
   };
 }

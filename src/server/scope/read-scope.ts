@@ -43,13 +43,14 @@ interface FindingRow extends Omit<Finding, 'unitPrice' | 'leadDays' | 'live' | '
   lead_days: number | null;
   options: string;
   area_name: string | null;
+  kept: 'kept' | 'back' | 'gone';
 }
 
 export function findingsOf(db: Connection, job: string): FindingView[] {
   return all<FindingRow>(db, 'SELECT finding.*, area.name AS area_name FROM finding LEFT JOIN area ON area.id = finding.area WHERE finding.job = @job AND finding.removed = 0 ORDER BY finding.rowid', { job })
-    .map(({ id, version, area, kind, subject, quantity, unit, need, live, place, cause, remedy, allowed, unit_price, lead_days, options, area_name }) => {
+    .map(({ id, version, area, kind, subject, quantity, unit, need, live, place, cause, remedy, allowed, unit_price, lead_days, options, area_name, kept }) => {
       const finding: Finding = { id, area, kind, subject, quantity, unit, need, live: live === null ? null : live === 1, place, cause, remedy, allowed, unitPrice: unit_price, leadDays: lead_days, options: JSON.parse(options) as string[] };
-      return { ...finding, version, areaName: area_name ?? '', text: findingText(finding), gap: findingGap(finding) };
+      return { ...finding, version, kept, areaName: area_name ?? '', text: findingText(finding), gap: findingGap(finding) };
     });
 }
 

@@ -1,63 +1,88 @@
-import type { SelectionView } from '@/contract/views/job';
-import type { SelectionState } from '@/contract/commands/sites';
-import type { Phase } from '@/core/sequence/phases';
-import { taskId } from '@/core/sequence/site';
-import { BUFFER_DAYS, decideBy, orderBy } from '@/core/selections/order-by';
-import { addDays, type Day } from '@/core/units/day';
+import type { SelectionView, TrailLine } from '@/contract/views/selections';
+import { groupBy } from '@/core/group-by';
+import type { Purchase } from '@/core/quantities/calculator';
+import { checkWords } from '@/core/selections/check';
+import { comingOf } from '@/core/selections/coming';
+import { dueOf } from '@/core/selections/due';
+import { selectionDates, type Closure, type SelectionDates } from '@/core/selections/order-by';
+import { daysToCome, expectedOf, isGiven, type Requests } from '@/core/selections/requests';
+import { isOrdered } from '@/core/selections/states';
+import { phaseFacts } from '@/core/sequence/phases';
+import type { Trade } from '@/core/sequence/trades';
+import { daysBetween, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
-import { standing, ofKind } from '@/core/walks/observation';
+import { ofKind, standing } from '@/core/walks/observation';
 import { today } from '../clock';
 import { all } from '../database/query';
+import type { Connection } from '../database/open';
 import type { House } from '../house';
-import { readPlan } from '../schedule/store-plan';
+import { readPlan, type StoredPlan } from '../schedule/store-plan';
 import { observationsOf } from '../walks/queries';
+import { whenSeen } from '../words';
+import { closuresOf, orderedOf, requestRows, requestsOf, selectionRows, waitRows, type SelectionRow } from './rows';
+import { openRequests, requestLabel, taskOf } from './waits';
 
-interface SelectionRow {
-  id: string;
-  version: number;
-  area: string;
-  area_name: string;
-  phase: Phase;
-  category: string;
-  choice: string;
-  code: string;
-  supplier: string;
-  lead_days: number;
-  state: SelectionState;
-  expected_on: Day | null;
-  note: string;
+/** The day on which the work that uses a thing would start if it were there; null where the plan has none. */
+export function workStart(plan: StoredPlan | undefined, task: string): Day | null {
+  const planned = plan?.tasks.find((one) => one.id === task);
+  if (!plan || !planned || planned.state === 'done') return null;
+  return dayOfSlot(plan.origin, plan.wanted[task] ?? planned.start);
 }
 
-/** How far ahead a date counts as near. */
-const NEAR_DAYS = 14;
+/** Days that must pass between the choice and the order: thinking, and the longest chain of what is still to be granted. */
+const approvalDays = (row: SelectionRow, waits: readonly string[], requests: Requests): number =>
+  Math.max(row.think_days, ...waits.map((id) => { const request = requests.get(id); return request ? daysToCome(request, requests) : 0; }));
+
+export function datesOf(row: SelectionRow, start: Day | null, closures: readonly Closure[], approval: number): SelectionDates | null {
+  return start === null ? null : selectionDates({
+    workStart: start, checkDays: row.check_days, acclimatiseDays: row.acclimatise_days, leadLow: row.lead_low, leadHigh: row.lead_high, bufferDays: row.buffer_days, closures, approvalDays: approval,
+  });
+}
+
+/** A thing's quantity: what it was ordered for, else what the kept result it follows buys, else what was typed. */
+function quantityOf(row: SelectionRow, purchases: ReadonlyMap<string, Purchase[]>): { quantity: number | null; unit: string } {
+  const bought = row.calculation && !isOrdered(row.state) ? purchases.get(row.calculation)?.[0] : undefined;
+  return bought ? { quantity: bought.quantity, unit: bought.unit } : { quantity: row.quantity, unit: row.unit };
+}
 
 /**
- * A job's selections with their dates from the plan, the most urgent first. Need-by is the start of the work that uses the
- * thing; where nothing but the thing itself holds that work, it is the last day on which it would delay nobody.
+ * A job's selections with their dates from the plan, the most urgent first. Need-by is the day on which the work that uses the
+ * thing would start if everything chosen were on site, less the days to look at it and to let it lie.
  */
-export function selectionsOf(house: House, job: string): SelectionView[] {
+export function selectionsOf(house: House, job: string, plan: StoredPlan | undefined = readPlan(house.db, { job })): SelectionView[] {
+  const { db } = house;
   const now = today(house.clock);
-  const plan = readPlan(house.db, { job });
-  const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
-  const found = new Map(ofKind(standing(observationsOf(house.db, job)), 'selection-check').map((check) => [check.selection, check]));
-  const rows = all<SelectionRow>(house.db, 'SELECT selection.*, area.name AS area_name FROM selection JOIN area ON area.id = selection.area WHERE selection.job = @job', { job });
-  return rows.map((row): SelectionView => {
-    const task = tasks.get(taskId(row.area, row.phase));
-    const needBy = plan && task && task.state !== 'done' ? dayOfSlot(plan.origin, task.reason.kind === 'not-before' ? Math.max(task.start, task.lateStart) : task.start) : null;
-    const order = needBy && orderBy(needBy, row.lead_days, BUFFER_DAYS);
-    const decide = order && decideBy(order);
-    const check = found.get(row.id);
+  const closures = closuresOf(db);
+  const requests = requestsOf(requestRows(db, job));
+  const waits = waitRows(db, job);
+  const waiting = groupBy(waits.filter((wait) => wait.selection !== null), (wait) => wait.selection ?? '');
+  const open = openRequests(waits, requests, now);
+  const checks = new Map(ofKind(standing(observationsOf(db, job)), 'selection-check').map((check) => [check.selection, check]));
+  const trades = new Map(all<{ area: string; phase: string; trade: Trade }>(db, 'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job }).map((step) => [`${step.area}:${step.phase}`, step.trade]));
+  const purchases = new Map(all<{ id: string; purchases: string }>(db, 'SELECT id, purchases FROM calculation WHERE job = @job AND removed = 0', { job }).map((row) => [row.id, JSON.parse(row.purchases) as Purchase[]]));
+  return selectionRows(db, job).map((row): SelectionView => {
+    const closed = (row.supplier && closures.get(row.supplier)) || [];
+    const asked = (waiting.get(row.id) ?? []).map((wait) => wait.request);
+    const dates = datesOf(row, workStart(plan, taskOf(row)), closed, approvalDays(row, asked, requests));
+    const coming = comingOf(orderedOf(row), closed, open.get(row.id) ?? [], now);
+    const check = checks.get(row.id);
     return {
-      id: row.id, version: row.version, areaId: row.area, area: row.area_name, phase: row.phase, category: row.category, choice: row.choice, code: row.code,
-      supplier: row.supplier, leadDays: row.lead_days, state: row.state, expectedOn: row.expected_on, note: row.note, needBy, orderBy: order, decideBy: decide,
-      due: dueOf(row, needBy, order, decide, now),
-      found: check ? (check.text ? `${check.verdict}: ${check.text}` : check.verdict) : null,
+      id: row.id, version: row.version, areaId: row.area, area: row.area_name, phase: row.phase, step: phaseFacts(row.phase).label, trade: trades.get(`${row.area}:${row.phase}`) ?? phaseFacts(row.phase).trade,
+      category: row.category, choice: row.choice, code: row.code, colour: row.colour, finish: row.finish, ...quantityOf(row, purchases), calculation: row.calculation, unitPrice: row.unit_price, supplier: row.supplier_name, supplierId: row.supplier,
+      leadLow: row.lead_low, leadHigh: row.lead_high, decides: row.decides, approves: row.approves, picture: row.picture, checkDays: row.check_days, acclimatiseDays: row.acclimatise_days, bufferDays: row.buffer_days, thinkDays: row.think_days,
+      note: row.note, state: row.state, orderedOn: row.ordered_on, orderedAs: row.ordered_as, orderNumber: row.order_number, expectedOn: row.expected_on, cameOn: row.came_on, keptAt: row.kept_at,
+      needBy: dates?.needBy ?? null, orderBy: dates?.orderBy ?? null, orderLatest: dates?.orderLatest ?? null, decideBy: dates?.decideBy ?? null,
+      due: dueOf({ state: row.state, expectedOn: row.expected_on }, dates, now),
+      there: coming && { day: coming.there, after: dates ? Math.max(0, daysBetween(dates.needBy, coming.there)) : 0, because: coming.because },
+      follows: row.follows && row.follows_as ? { id: row.follows, as: row.follows_as } : null, returnTrip: row.return_trip === 1, delivery: row.delivery,
+      waitsFor: asked.flatMap((id) => { const request = requests.get(id); return request && !isGiven(request) ? [{ id, text: requestLabel(request), expected: expectedOf(request, requests, now) }] : []; }),
+      found: check ? { verdict: check.verdict, text: checkWords({ verdict: check.verdict, text: check.text ?? '', ...(check.quantity === undefined ? {} : { quantity: check.quantity }) }, row.ordered_as || row.choice, row.unit) } : null,
     };
   }).sort((a, b) => Number(a.due.what === 'settled') - Number(b.due.what === 'settled') || (a.due.day ?? '9').localeCompare(b.due.day ?? '9') || a.category.localeCompare(b.category));
 }
 
-function dueOf(row: SelectionRow, needBy: Day | null, order: Day | null, decide: Day | null, now: Day): SelectionView['due'] {
-  if (row.state === 'on site' || row.state === 'fitted') return { what: 'settled', day: null, late: false, near: false };
-  const [what, day] = row.state === 'ordered' ? (['arrive', row.expected_on ?? needBy] as const) : row.state === 'open' ? (['decide', decide] as const) : (['order', order] as const);
-  return { what, day, late: day !== null && (what === 'arrive' ? day < now || (needBy !== null && day > needBy) : day < now), near: day !== null && day <= addDays(now, NEAR_DAYS) };
+/** The trail of a selection or a request, the newest first. */
+export function trailOf(db: Connection, of: 'selection' | 'request', id: string, now: Day): TrailLine[] {
+  return all<{ id: string; at: string; who: string; text: string; desk: 0 | 1 }>(db, `SELECT id, at, who, text, desk FROM trail WHERE ${of} = @id ORDER BY at DESC, rowid DESC`, { id })
+    .map(({ id: line, at, who, text, desk }) => ({ id: line, when: whenSeen(at, now), who, text, desk: desk === 1 }));
 }

@@ -1,20 +1,107 @@
-import type { SelectionsView } from '@/contract/views/firm';
-import { groupBy } from '@/core/group-by';
-import { phaseFacts, phaseOrder, type Phase } from '@/core/sequence/phases';
+import type { SelectionCounts, SelectionPageView, SelectionsView, SelectionView, StepsOf } from '@/contract/views/selections';
+import type { Purchase } from '@/core/quantities/calculator';
+import { arrival, orderDay } from '@/core/selections/order-by';
+import { isOrdered, type Alternative } from '@/core/selections/states';
+import { daysBetween, formatDay } from '@/core/units/day';
+import { dayOfSlot } from '@/core/units/slot';
+import { ofKind, standing } from '@/core/walks/observation';
+import { checkWords } from '@/core/selections/check';
+import { capital } from '@/core/words';
 import { today } from '../clock';
-import { all } from '../database/query';
+import { all, one } from '../database/query';
+import type { Connection } from '../database/open';
+import { notFound } from '../door/refusal';
 import type { House } from '../house';
+import { readPlan, type StoredPlan } from '../schedule/store-plan';
+import { areasOf, phasesOf } from '../scope/queries';
 import { jobHead } from '../sites/queries';
-import { selectionsOf } from './queries';
+import { observationsOf } from '../walks/queries';
+import { whenSeen } from '../words';
+import { selectionsOf, trailOf } from './queries';
+import { requestViews } from './request-views';
+import { closuresOf } from './rows';
+
+/** A job's areas that have work, with their steps in the usual order. */
+export function stepsOf(db: Connection, job: string): StepsOf[] {
+  const phases = phasesOf(db, job);
+  return areasOf(db, job).flatMap(({ id, name }) => (phases.has(id) ? [{ id, name, phases: phases.get(id) ?? [] }] : []));
+}
+
+const supplierNames = (db: Connection): string[] => all<{ name: string }>(db, 'SELECT name FROM supplier ORDER BY name').map((row) => row.name);
+
+export function selectionCounts(house: House, job: string): SelectionCounts {
+  return {
+    requests: requestViews(house, job).filter((request) => request.late || request.near).length,
+    deliveries: one<{ count: number }>(house.db, `SELECT count(*) AS count FROM delivery WHERE job = @job AND state = 'planned'`, { job })?.count ?? 0,
+  };
+}
 
 /** The table of selections, and the steps that a new one could be for. */
 export function selectionsView(house: House, job: string): SelectionsView {
-  const steps = all<{ area: string; name: string; phase: Phase }>(house.db, 'SELECT area.id AS area, area.name, step.phase FROM step JOIN area ON area.id = step.area WHERE area.job = @job ORDER BY area.position', { job });
+  return { job: jobHead(house, job), today: today(house.clock), selections: selectionsOf(house, job), areas: stepsOf(house.db, job), suppliers: supplierNames(house.db), counts: selectionCounts(house, job) };
+}
+
+/** All that is known of one selection. */
+export function selectionPage(house: House, job: string, id: string): SelectionPageView {
+  const { db } = house;
+  const now = today(house.clock);
+  const plan = readPlan(db, { job });
+  const items = selectionsOf(house, job, plan);
+  const item = items.find((one_) => one_.id === id);
+  if (!item) throw notFound('selection in this job');
+  const row = one<{ alternatives: string; desk: 0 | 1 | null }>(db, 'SELECT alternatives, desk FROM selection LEFT JOIN supplier ON supplier.id = selection.supplier WHERE selection.id = @id', { id });
+  const closures = (item.supplierId && closuresOf(db).get(item.supplierId)) || [];
+  const people = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]));
   return {
-    job: jobHead(house, job), today: today(house.clock), selections: selectionsOf(house, job),
-    areas: [...groupBy(steps, (step) => step.area)].map(([id, list]) => ({
-      id, name: list[0]?.name ?? '',
-      phases: list.map(({ phase }) => phase).sort((a, b) => phaseOrder(a) - phaseOrder(b)).map((phase) => ({ phase, label: phaseFacts(phase).label })),
+    job: jobHead(house, job), today: now, item, steps: stepsOf(db, job).find((area) => area.id === item.areaId)?.phases ?? [], suppliers: supplierNames(db), closures,
+    calculations: all<{ id: string; product: string; calculator: string; purchases: string }>(db, 'SELECT id, product, calculator, purchases FROM calculation WHERE area = @area AND removed = 0', { area: item.areaId }).flatMap((kept) => {
+      const [bought] = JSON.parse(kept.purchases) as Purchase[];
+      return bought ? [{ id: kept.id, text: `${kept.product || capital(bought.what)}: ${bought.quantity} ${bought.unit}`, quantity: bought.quantity, unit: bought.unit }] : [];
+    }),
+    alternatives: (JSON.parse(row?.alternatives ?? '[]') as Alternative[]).map((alternative) => {
+      const supplier = one<{ id: string }>(db, 'SELECT id FROM supplier WHERE name = @name', { name: alternative.supplier });
+      const closed = (supplier && closuresOf(db).get(supplier.id)) || [];
+      const last = item.waitsFor.map((wait) => wait.expected).sort().at(-1);
+      const there = arrival(orderDay(last && last > now ? last : now, closed), alternative.leadHigh, closed);
+      return { ...alternative, there, after: item.needBy === null ? null : Math.max(0, daysBetween(item.needBy, there)) };
+    }),
+    thread: threadOf(house, job, item, plan),
+    related: items.filter((one_) => one_.id === item.follows?.id || one_.follows?.id === id).map((one_) => ({ id: one_.id, text: one_.follows?.id === id ? `${one_.follows.as === 'rest' ? 'the rest' : 'ordered again'}: ${one_.quantity ?? ''} ${one_.unit}, ${one_.state}` : `it is ${item.follows?.as === 'rest' ? 'the rest of' : 'ordered again for'} ${one_.category.toLowerCase()}, ${one_.state}` })),
+    requests: requestViews(house, job).filter((request) => request.waits.some((wait) => wait.selection === id)),
+    checks: ofKind(standing(observationsOf(db, job)), 'selection-check').filter((check) => check.selection === id).reverse().map((check) => ({
+      id: check.id, when: whenSeen(check.at, now), by: people.get(check.person) ?? '', good: check.verdict === 'right', picture: check.picture ?? null,
+      text: checkWords({ verdict: check.verdict, text: check.text ?? '', ...(check.quantity === undefined ? {} : { quantity: check.quantity }) }, item.orderedAs || item.choice, item.unit),
     })),
+    trail: trailOf(db, 'selection', id, now), desk: row?.desk === 1,
   };
+}
+
+/** From the work back: why it is needed then, and so ordered and decided by then; what became late since the plan before. */
+function threadOf(house: House, job: string, item: SelectionView, plan: StoredPlan | undefined): SelectionPageView['thread'] {
+  const now = today(house.clock);
+  const day = (value: string): string => formatDay(value, now);
+  const lines: SelectionPageView['thread'] = [];
+  const task = plan?.tasks.find((one_) => one_.area === item.areaId && one_.phase === item.phase && one_.state !== 'done');
+  if (!item.needBy || !item.orderBy || !item.decideBy) return [{ text: item.returnTrip || !task ? 'The plan has no work that waits for it.' : 'It is not planned yet.', href: null }];
+  const lie = item.acclimatiseDays > 0 ? ` and ${item.acclimatiseDays} to lie in the room` : '';
+  lines.push({ text: `Needed on site by ${day(item.needBy)}: ${item.area} · ${item.step} would start then but for what is to be delivered, with ${item.checkDays} to unpack and look${lie} before it.`, href: `/jobs/${job}/schedule?by=room` });
+  if (!isOrdered(item.state)) {
+    const range = item.leadLow === item.leadHigh ? `${item.leadHigh}` : `${item.leadLow} to ${item.leadHigh}`;
+    lines.push({ text: `Order by ${day(item.orderBy)}: it takes ${range} days, counted at the longest, with ${item.bufferDays} in hand; closed days of the supplier do not count and orders go out on working days.`, href: null });
+    if (item.waitsFor.length === 0) lines.push({ text: `Decide by ${day(item.decideBy)}: ${item.thinkDays} days to think before that.`, href: null });
+    for (const wait of item.waitsFor) lines.push({ text: `The order waits for ${wait.text}, expected ${day(wait.expected)}; what must be granted counts back to ${day(item.decideBy)}.`, href: `/jobs/${job}/selections/requests#${wait.id}` });
+  }
+  if (item.there && task) {
+    lines.push({ text: item.there.after > 0 ? `It comes ${item.there.after} ${item.there.after === 1 ? 'day' : 'days'} after that: ${item.there.because}. So ${task.label} starts ${plan ? day(dayOfSlot(plan.origin, task.start)) : ''}: ${task.reason.text}` : `It comes in time: ${item.there.because}.`, href: `/jobs/${job}/schedule?by=room` });
+  }
+  const before = plan ? earlier(house, job, plan.version, item.id) : undefined;
+  if (before && item.due.late && !before.due.late) lines.push({ text: `It became late with the newest plan: ${plan?.cause ?? ''}.`, href: null });
+  else if (before?.needBy && before.needBy !== item.needBy) lines.push({ text: `It was needed by ${day(before.needBy)} until the newest plan: ${plan?.cause ?? ''}.`, href: null });
+  return lines;
+}
+
+/** The same selection by the plan before this one. */
+function earlier(house: House, job: string, version: number, id: string): SelectionView | undefined {
+  const plan = readPlan(house.db, { job, version: version - 1 });
+  return plan && selectionsOf(house, job, plan).find((item) => item.id === id);
 }

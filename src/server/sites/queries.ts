@@ -1,6 +1,8 @@
+import type { HoldKind } from '@/contract/commands/sites';
 import type { FrameView, HoldView, JobHead, PersonView } from '@/contract/views/job';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
-import type { Day } from '@/core/units/day';
+import { expectedOf, isGiven, PARTIES, type Party } from '@/core/selections/requests';
+import { addDays, type Day } from '@/core/units/day';
 import { today } from '../clock';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
@@ -9,6 +11,8 @@ import { notFound } from '../door/refusal';
 import type { House } from '../house';
 import type { JobRow } from '../schedule/read-site';
 import { selectionsOf } from '../selections/queries';
+import { requestRows, requestsOf, waitRows } from '../selections/rows';
+import { isDue } from '@/core/selections/due';
 import { whenSeen } from '../words';
 
 export function frameView(house: House, person: PersonView): FrameView {
@@ -40,14 +44,14 @@ export function jobHead(house: House, id: string): JobHead {
     walked: last ? `walked ${whenSeen(last.started_at, now)}` : 'not walked yet',
     openWalk: open?.id ?? null,
     counts: {
-      selections: selectionsOf(house, id).filter((item) => item.due.near || item.due.late).length,
+      selections: selectionsOf(house, id).filter((item) => isDue(item.due)).length,
       schedule: holdsOf(house.db, id, now).filter((hold) => hold.overdue).length,
       updates: one<{ count: number }>(house.db, `SELECT count(*) AS count FROM job_update WHERE job = @id AND state = 'draft'`, { id })?.count ?? 0,
     },
   };
 }
 
-interface HoldRow extends Omit<HoldView, 'phase' | 'areaId' | 'area' | 'overdue' | 'expectedOn' | 'askedOn'> {
+interface HoldRow extends Omit<HoldView, 'phase' | 'request' | 'areaId' | 'area' | 'overdue' | 'expectedOn' | 'askedOn'> {
   phase: Phase;
   area: string;
   area_name: string;
@@ -58,8 +62,27 @@ interface HoldRow extends Omit<HoldView, 'phase' | 'areaId' | 'area' | 'overdue'
 /** What a job's work waits for, the nearest first. */
 export function holdsOf(db: Connection, job: string, now: Day): HoldView[] {
   const rows = all<HoldRow>(db, `SELECT hold.*, area.name AS area_name FROM hold JOIN area ON area.id = hold.area WHERE hold.job = @job AND hold.state = 'open' ORDER BY expected_on, hold.id`, { job });
-  return rows.map((row) => ({
-    id: row.id, version: row.version, area: row.area_name, areaId: row.area, phase: phaseFacts(row.phase).label, kind: row.kind, label: row.label, text: row.text,
+  const holds = rows.map((row): HoldView => ({
+    id: row.id, version: row.version, request: null, area: row.area_name, areaId: row.area, phase: phaseFacts(row.phase).label, kind: row.kind, label: row.label, text: row.text,
     expectedOn: row.expected_on, askedOn: row.asked_on, overdue: row.expected_on < now,
   }));
+  return [...holds, ...requestHolds(db, job, now)].sort((a, b) => a.expectedOn.localeCompare(b.expectedOn));
 }
+
+/** Steps of the work that wait for an approval, an answer or a drawing. */
+function requestHolds(db: Connection, job: string, now: Day): HoldView[] {
+  const rows = requestRows(db, job);
+  const requests = requestsOf(rows);
+  const areas = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [area.id, area.name]));
+  return waitRows(db, job).flatMap(({ request: id, area, phase }): HoldView[] => {
+    const [request, row] = [requests.get(id), rows.find((one_) => one_.id === id)];
+    if (!request || !row || !area || !phase || isGiven(request)) return [];
+    const promised = row.expected_on ?? (row.sent_on ? addDays(row.sent_on, row.takes_high) : null);
+    return [{
+      id: `${id}:${area}:${phase}`, version: row.version, request: id, area: areas.get(area) ?? '', areaId: area, phase: phaseFacts(phase).label, kind: HOLD_OF[request.party], label: request.party, text: `${request.kind} ${request.kind === 'drawing' ? 'owed by' : 'by'} ${PARTIES[request.party]}: ${request.subject}`,
+      expectedOn: expectedOf(request, requests, now), askedOn: row.sent_on, overdue: promised !== null && promised < now,
+    }];
+  });
+}
+
+const HOLD_OF: Record<Party, HoldKind> = { client: 'client', association: 'association', authority: 'authority', conservation: 'authority', engineer: 'engineer', designer: 'unknown', us: 'unknown' };

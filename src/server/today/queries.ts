@@ -6,7 +6,9 @@ import { dayOf, today } from '../clock';
 import { all, one } from '../database/query';
 import type { House } from '../house';
 import { readPlan, type StoredPlan } from '../schedule/store-plan';
+import { isDue } from '@/core/selections/due';
 import { selectionsOf } from '../selections/queries';
+import { requestName, requestViews } from '../selections/request-views';
 import { holdsOf } from '../sites/queries';
 import { ago } from '../words';
 
@@ -40,8 +42,14 @@ export function todayView(house: House): TodayView {
       .filter((row) => row.morning.length + row.afternoon.length > 0),
     holds: jobs.flatMap((job) => holdsOf(db, job.id, now).filter((hold) => hold.expectedOn <= addDays(now, 10)).map((hold) => ({ ...hold, job: job.id, jobName: job.name }))).sort((a, b) => (a.expectedOn < b.expectedOn ? -1 : 1)),
     orders: jobs.flatMap((job) => (selections.get(job.id) ?? []).flatMap((item) => {
-      const { what, day, near, late } = item.due;
-      return day && what !== 'settled' && (near || late) ? [{ job: job.id, jobName: job.name, selection: item.id, category: item.category, area: item.area, what, day, late }] : [];
+      const { what, day, late } = item.due;
+      return day && what !== 'settled' && isDue(item.due) ? [{ job: job.id, jobName: job.name, selection: item.id, category: item.category, area: item.area, what, day, late }] : [];
+    })).sort((a, b) => (a.day < b.day ? -1 : 1)),
+    requests: jobs.flatMap((job) => requestViews(house, job.id).filter((request) => request.late || request.near).flatMap((request) => {
+      if (request.standing === 'waits for another') return [];
+      const what = request.overdue ? 'remind' : request.standing === 'sent' ? 'answer' : 'send';
+      const day = what === 'send' ? request.sendBy : (request.named ?? request.expected);
+      return day ? [{ job: job.id, jobName: job.name, request: request.id, text: requestName(request), what, day, late: request.late } as const] : [];
     })).sort((a, b) => (a.day < b.day ? -1 : 1)),
     drafts: all(db, `SELECT job, job.name AS jobName, count(*) AS count FROM job_update JOIN job ON job.id = job WHERE job_update.state = 'draft' GROUP BY job ORDER BY job.position`),
     finishes: jobs.map((job) => {

@@ -19,6 +19,7 @@ import { readPlan, type StoredPlan } from '../schedule/store-plan';
 import type { ChangeRow } from '../scope/changes';
 import { changeView } from '../scope/queries';
 import { contentOf, statementsOf, type StatementRow } from '../scope/statements';
+import { requestViews } from '../selections/request-views';
 import { holdsOf, needJob } from '../sites/queries';
 import { picturesOf } from '../sites/room';
 import { observationsOf } from '../walks/queries';
@@ -52,7 +53,7 @@ export function sharedView(house: House, link: OpenLink): SharedView {
   return link.audience === 'client' && link.job ? clientShared(house, link, link.job) : crewShared(house, link);
 }
 
-function base(house: House, link: OpenLink): Omit<ClientShared, 'audience' | 'job' | 'done' | 'finish' | 'updates' | 'next' | 'decisions' | 'pictures' | 'statement' | 'changes'> {
+function base(house: House, link: OpenLink): Omit<ClientShared, 'audience' | 'job' | 'done' | 'finish' | 'updates' | 'next' | 'decisions' | 'requests' | 'pictures' | 'statement' | 'changes'> {
   const now = today(house.clock);
   const message = one<{ acknowledged_at: string | null; acknowledged_by: string | null }>(house.db, 'SELECT acknowledged_at, acknowledged_by FROM message WHERE share_link = @id', { id: link.id });
   return {
@@ -83,7 +84,8 @@ function clientShared(house: House, link: OpenLink, job: string): ClientShared {
       when: `${formatDay(work.day, now)}${work.afternoon ? ', afternoon' : ''}`,
       text: capital(`${work.phase ? phaseFacts(work.phase).plain : work.label}${work.area ? ` — ${names.get(work.area) ?? ''}` : ''}`),
     })) : [],
-    decisions: holdsOf(house.db, job, now).filter((hold) => hold.kind === 'client').map((hold) => ({ text: capital(hold.text), by: hold.expectedOn })),
+    decisions: holdsOf(house.db, job, now).filter((hold) => hold.kind === 'client' && hold.request === null).map((hold) => ({ text: capital(hold.text), by: hold.expectedOn })),
+    requests: requestViews(house, job).filter((request) => request.party === 'client' && request.standing === 'sent').map((request) => ({ id: request.id, kind: request.kind, subject: request.subject, by: request.neededBy, waits: request.waits.map((wait) => wait.text) })),
     pictures: picturesOf(house.db, seen, now).slice(0, 8),
     statement: statementShared(house, job, now),
     changes: all<ChangeRow>(house.db, `SELECT * FROM change_order WHERE job = @job AND state <> 'draft' ORDER BY number DESC`, { job }).map((row) => changeView(house, row, names.get(row.area) ?? '', now)),

@@ -1,7 +1,10 @@
 import { finishWalk, recordObservation, startWalk, type RecordedObservation } from '@/contract/commands/walks';
-import { insert, run, type Values } from '../database/query';
+import { ofKind, standing } from '@/core/walks/observation';
+import { insert, one, run, type Values } from '../database/query';
 import { handler, need, needAreaOf, needStep, type Handler, type Visit } from '../door/handler';
 import { notFound, Refusal, unfit } from '../door/refusal';
+import { settleCheck, takeCheckBack } from '../selections/checks';
+import { observationsOf } from './queries';
 
 interface WalkRow {
   id: string;
@@ -33,6 +36,21 @@ function rowOf(seen: RecordedObservation): Values {
   return { id, walk, area, kind, ...(Object.fromEntries(given) as Values) };
 }
 
+/** What came is held against what was ordered; a check said anew or withdrawn takes back what followed from the one before. */
+function followCheck(visit: Visit, job: string, seen: RecordedObservation): void {
+  if (seen.kind === 'withdrawal') {
+    const about = one<{ kind: string; selection: string | null }>(visit.db, 'SELECT kind, selection FROM observation WHERE id = @about', { about: seen.about });
+    if (about?.kind === 'selection-check' && about.selection) takeCheckBack(visit, about.selection, seen.about);
+  }
+  if (seen.kind !== 'selection-check') return;
+  const checks = ofKind(standing(observationsOf(visit.db, job)), 'selection-check').filter((check) => check.selection === seen.selection);
+  // One that arrives late, after a newer one, changes nothing any more.
+  if (checks.at(-1)?.id !== seen.id) return;
+  const former = checks.at(-2);
+  if (former?.walk === seen.walk) takeCheckBack(visit, seen.selection, former.id);
+  settleCheck(visit, seen.selection, { verdict: seen.verdict, text: seen.text ?? '', ...(seen.quantity === undefined ? {} : { quantity: seen.quantity }) }, seen.id);
+}
+
 export const walkHandlers: Handler[] = [
   handler(startWalk, (visit, { id, job, kind }) => {
     need(visit, 'job', job, 'job');
@@ -45,6 +63,7 @@ export const walkHandlers: Handler[] = [
     needAreaOf(visit, walk.job, seen.area, 'observation.area');
     checkReferences(visit, walk.job, seen);
     insert(visit.db, 'observation', { ...rowOf(seen), job: walk.job, person: walker(visit), at: visit.at });
+    followCheck(visit, walk.job, seen);
     // A record that arrives after its walk was finished still belongs to it, and moves the plan.
     if (walk.finished_at) visit.mark(walk.job, 'a late record of a walk arrived');
     else visit.touches(walk.job);

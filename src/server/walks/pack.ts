@@ -42,7 +42,7 @@ export function walkPack(house: House, id: string): WalkPack {
   // What was open when the walk began stays in sight, with what this walk said of it.
   const before = openItems(all_.filter((seen) => seen.walk !== id));
   const checks = new Map(ofKind(all_.filter((seen) => seen.walk === id), 'recheck').map((check) => [check.about, check.verdict]));
-  const chosen = groupBy(all<{ id: string; area: string; category: string; choice: string; code: string }>(db, `SELECT id, area, category, choice, code FROM selection WHERE job = @job AND state <> 'fitted' ORDER BY rowid`, { job: walk.job }), (row) => row.area);
+  const chosen = groupBy(all<Omit<WalkArea['selections'][number], 'verdict'> & { area: string }>(db, `SELECT id, area, category, choice, code, colour, finish, quantity, unit, state FROM selection WHERE job = @job AND removed = 0 AND state NOT IN ('fitted', 'left over') ORDER BY rowid`, { job: walk.job }), (row) => row.area);
   const found = new Map<string, SelectionVerdict>(ofKind(all_.filter((seen) => seen.walk === id), 'selection-check').map((check) => [check.selection, check.verdict]));
   const [believed, added] = [assumptionsOf(house, walk.job), extrasOf(house, walk.job)];
   const height = (area: (typeof site.areas)[number]): number => area.level?.height ?? -99;

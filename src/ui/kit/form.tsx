@@ -102,12 +102,13 @@ function Around({ name, label, hint, error, children }: FieldTerms & { error: st
 
 const described = (name: string, hint: string | undefined, error: string | undefined) => (hint || error ? { 'aria-describedby': `field-${name}-said` } : {});
 
-export function TextField({ name, label, hint, type = 'text', rows, autoComplete = 'off' }: FieldTerms & { type?: 'text' | 'number' | 'date' | 'email' | 'password'; rows?: number; autoComplete?: string }) {
+export function TextField({ name, label, hint, type = 'text', rows, autoComplete = 'off', list }: FieldTerms & { type?: 'text' | 'number' | 'date' | 'email' | 'password'; rows?: number; autoComplete?: string; list?: readonly string[] }) {
   const { error, register } = useField(name);
   const shared = { isInvalid: error !== undefined, 'aria-invalid': error !== undefined, autoComplete, ...described(name, hint, error), ...register };
   return (
     <Around {...{ name, label, error, ...(hint ? { hint } : {}) }}>
-      {rows ? <Form.Control as="textarea" rows={rows} {...shared} /> : <Form.Control type={type === 'number' ? 'text' : type} {...(type === 'number' ? { inputMode: 'decimal' as const } : {})} {...shared} />}
+      {rows ? <Form.Control as="textarea" rows={rows} {...shared} /> : <Form.Control type={type === 'number' ? 'text' : type} {...(type === 'number' ? { inputMode: 'decimal' as const } : {})} {...(list ? { list: `list-${name}` } : {})} {...shared} />}
+      {list && <datalist id={`list-${name}`}>{list.map((one) => <option key={one} value={one} />)}</datalist>}
     </Around>
   );
 }

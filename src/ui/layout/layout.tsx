@@ -14,7 +14,7 @@ import { Mark } from '../kit/mark';
 import { PrintButton } from '../kit/print-button';
 import { Slip } from '../kit/slip';
 import { useSend } from '../kit/use-send';
-import { useRemove } from '../scope/use-remove';
+import { useRemove } from '../kit/use-remove';
 import { DrawingView } from './drawing-view';
 import { MoveWall } from './move-wall';
 import { ShapeEditor } from './shape-editor';

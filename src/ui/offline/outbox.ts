@@ -1,6 +1,7 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { Command, ProblemDocument } from '@/contract/command';
 import { post } from './send';
+import { upload } from './upload';
 
 /** One change that waits on this device until the door has answered it. */
 export interface Waiting {
@@ -82,16 +83,6 @@ async function settle(next: Waiting): Promise<boolean> {
   else if (sent.problem.status === 0 || sent.problem.status >= 500 || sent.problem.status === 401) return false;
   else await store.waiting.update(next.order, { refused: sent.problem });
   return true;
-}
-
-async function upload(picture: Blob): Promise<{ hash: string } | ProblemDocument | 'later'> {
-  try {
-    const response = await fetch('/api/pictures', { method: 'POST', body: picture });
-    if (response.status >= 500 || response.status === 401) return 'later';
-    return (await response.json()) as { hash: string } | ProblemDocument;
-  } catch {
-    return 'later';
-  }
 }
 
 const withPicture = (command: Command, hash: string): Command => {

@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import type { RoomView } from '@/contract/views/job';
 import { TRADES } from '@/core/sequence/trades';
+import { orderWords } from '@/core/selections/states';
 import { workFacts } from '@/core/sequence/works';
 import { FINDING_KINDS } from '@/core/scope/finding';
 import { AREA_KINDS } from '@/core/sites/area';
@@ -32,7 +33,8 @@ export function RoomPage({ view }: { view: RoomView }) {
           <span className="push actions no-print">
             <StartWalk job={job.id} openWalk={job.openWalk} />
             <Link className="btn btn-outline-secondary" href={`/jobs/${job.id}/areas/${area.id}/layout`}>{view.drawn ? 'To scale' : 'Draw it'}</Link>
-            <PrintButton>Print sheet</PrintButton>
+            <a className="btn btn-outline-secondary btn-sm" href={`/api/areas/${view.area.id}/sheet.pdf`}>Room sheet (PDF)</a>
+            <PrintButton>Print page</PrintButton>
             <AreaForms view={view} />
           </span>
         </div>
@@ -93,11 +95,11 @@ function Chosen({ view }: { view: RoomView }) {
       <ul className="lines">
         {view.selections.map((item) => (
           <li key={item.id}>
-            <Mark kind={item.found && !item.found.startsWith('right') ? 'stop' : item.due.what === 'settled' ? 'done' : 'waiting'} />
+            <Mark kind={item.found && item.found.verdict !== 'right' ? 'stop' : item.due.what === 'settled' ? 'done' : 'waiting'} />
             <div className="what">
-              <span className="fw-bold">{item.category}</span> {item.choice || <span className="soft">not chosen yet</span>} {item.code && <span className="mono">{item.code}</span>}
-              <div className="small-text soft">{item.state}{item.needBy && item.due.what !== 'settled' ? `, needed ${formatDay(item.needBy, view.today)}` : ''}</div>
-              {item.found && <div className={`small-text ${item.found.startsWith('right') ? 'good' : 'bad'}`}>on site: {item.found}</div>}
+              <Link href={`/jobs/${view.job.id}/selections/${item.id}`} className="fw-bold">{item.category}</Link> {orderWords({ ...item, code: '' }) || <span className="soft">not chosen yet</span>} {item.code && <span className="mono">{item.code}</span>}
+              <div className="small-text soft">{item.follows?.as === 're-order' ? 'ordered again, ' : item.follows ? 'the rest, ' : ''}{item.state}{item.keptAt && item.due.what === 'settled' ? `, kept ${item.keptAt}` : ''}{item.needBy && item.due.what !== 'settled' ? `, needed ${formatDay(item.needBy, view.today)}` : ''}</div>
+              {item.found && <div className={`small-text ${item.found.verdict === 'right' ? 'good' : 'bad'}`}>on site: {item.found.text}</div>}
             </div>
           </li>
         ))}

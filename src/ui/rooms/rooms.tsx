@@ -68,7 +68,7 @@ function Holding({ view }: { view: RoomsView }) {
               <Link href={`/jobs/${view.job.id}/areas/${hold.areaId}`} className="fw-bold">{hold.area}: {hold.label}</Link>
               <div className="small-text">{hold.text}</div>
               <div className={`small-text ${hold.overdue ? 'bad' : 'soft'}`}>{hold.overdue ? 'was expected' : 'expected'} {formatDay(hold.expectedOn, view.today)}, before {hold.phase}</div>
-              <HoldActions hold={hold} />
+              <HoldActions hold={hold} job={view.job.id} />
             </div>
           </li>
         ))}

@@ -59,6 +59,7 @@ function WhyHere({ block, because, onChoose }: { block: BoardBlock; because: Boa
       <p className="soft">{block.job}{block.float > 0 ? ` · may slip ${block.float / 2} ${block.float === 2 ? 'day' : 'days'} before it delays the end` : block.tone === 'critical' ? ' · every half-day later here is one later at the end' : ''}</p>
       <h3>Why here?</h3>
       <p className={block.tone === 'held' ? 'bad' : ''}>{block.reason}</p>
+      {block.leads && <p><Link href={block.leads} className="btn btn-outline-secondary">Look at what it waits for</Link></p>}
       {because && <Button variant="outline-secondary" onClick={() => onChoose(because.task)}>Look at {because.label}</Button>}
       <p className="mt-3"><Link href={block.area ? `/jobs/${block.jobId}/areas/${block.area}` : `/jobs/${block.jobId}/sequence`}>{block.area ? 'To the room' : 'To the order of the work'}</Link></p>
     </>

@@ -11,7 +11,7 @@ import { useSend } from '../kit/use-send';
 import { AssumptionForm } from './assumption-form';
 import { AssumptionLine } from './assumption-line';
 import { ScopePlaces } from './scope-places';
-import { useRemove } from './use-remove';
+import { useRemove } from '../kit/use-remove';
 
 /** Everything that is believed and not yet seen, in the order in which it will show itself. */
 export function Assumptions({ view }: { view: AssumptionsView }) {

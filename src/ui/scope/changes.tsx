@@ -19,7 +19,7 @@ import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { TRADE_OPTIONS } from './line-fields';
 import { ScopePlaces } from './scope-places';
-import { SendFields } from './send-fields';
+import { SendFields } from '../kit/send-fields';
 
 const MARKS: Record<ChangeView['state'], MarkKind> = { draft: 'not-begun', sent: 'waiting', approved: 'done', declined: 'stop' };
 type Open = { form: 'new' } | { form: 'edit' | 'send'; change: ChangeView };

@@ -12,7 +12,7 @@ import { Mark } from '../kit/mark';
 import { Slip } from '../kit/slip';
 import { newId } from '../offline/send';
 import { ScopePlaces } from './scope-places';
-import { useRemove } from './use-remove';
+import { useRemove } from '../kit/use-remove';
 
 type Entry = LevelsView['marks'][number];
 const HEIGHT = 420;

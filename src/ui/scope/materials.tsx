@@ -14,7 +14,7 @@ import { JobPlaces } from '../frame/job-places';
 import { Mark } from '../kit/mark';
 import { PrintButton } from '../kit/print-button';
 import { ScopePlaces } from './scope-places';
-import { useRemove } from './use-remove';
+import { useRemove } from '../kit/use-remove';
 
 /** What the whole job needs, in packs and money, by trade or by delivery; and the results it comes from. */
 export function Materials({ view }: { view: MaterialsView }) {

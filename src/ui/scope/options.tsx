@@ -15,7 +15,7 @@ import { Slip } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { ScopePlaces } from './scope-places';
-import { useRemove } from './use-remove';
+import { useRemove } from '../kit/use-remove';
 
 type Open = { form: 'new' } | { form: 'change'; set: OptionSetView } | { form: 'choose'; set: OptionSetView; option: OptionView };
 

@@ -20,7 +20,7 @@ import { AssumptionLine } from './assumption-line';
 import { LineFields } from './line-fields';
 import { Lists } from './lists';
 import { ScopePlaces } from './scope-places';
-import { useRemove } from './use-remove';
+import { useRemove } from '../kit/use-remove';
 
 /** What was agreed and what was not, by area, with its stance beside every line. */
 export function Scope({ view }: { view: ScopePageView }) {

@@ -16,7 +16,7 @@ import { StatementBody, StatementChanges } from '../kit/statement-body';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { ScopePlaces } from './scope-places';
-import { SendFields } from './send-fields';
+import { SendFields } from '../kit/send-fields';
 
 const STATES = { made: 'not sent yet', sent: 'sent, not agreed yet', agreed: 'agreed' } as const;
 

@@ -22,7 +22,7 @@ import { AssumptionLine } from './assumption-line';
 import { EverythingExcept } from './everything-except';
 import { FINDING_ORDER, FindingForm } from './finding-form';
 import { ScopePlaces } from './scope-places';
-import { useRemove } from './use-remove';
+import { useRemove } from '../kit/use-remove';
 
 type Open = { form: 'finding'; kind: FindingKind } | { form: 'everything' } | { form: 'assumption' } | { form: Making };
 

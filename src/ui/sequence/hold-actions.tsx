@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { HoldView } from '@/contract/views/job';
@@ -6,10 +7,11 @@ import { expectHold, releaseHold, reopenHold } from '@/contract/commands/sites';
 import { useSend } from '../kit/use-send';
 
 /** Settles a hold, or sets another day for its answer. */
-export function HoldActions({ hold }: { hold: HoldView }) {
+export function HoldActions({ hold, job }: { hold: HoldView; job: string }) {
   const { busy, give } = useSend();
   const [moving, setMoving] = useState(false);
   const { id, version } = hold;
+  if (hold.request) return <Link className="small-text no-print" href={`/jobs/${job}/selections/requests#${hold.request}`}>Settle it where it was asked for<span className="visually-hidden">: {hold.text}</span></Link>;
   if (moving) {
     return (
       <Form className="d-flex gap-2 mt-1" onSubmit={(event) => {

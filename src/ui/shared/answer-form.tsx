@@ -3,6 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { agreeStatement, answerChange } from '@/contract/commands/scope';
+import { replyRequest } from '@/contract/commands/selections';
 import type { Sent } from '../offline/send';
 import { send } from '../offline/send';
 
@@ -56,6 +57,28 @@ export function AnswerForm({ token, recipient, change }: Terms & { change: { id:
       </div>
       {problem && <p className="bad mb-0" role="alert">{problem}</p>}
       <div className="actions"><Button type="submit" disabled={busy || name.trim() === ''}>I approve<span className="visually-hidden">: {change.title}</span></Button><Button variant="outline-secondary" disabled={busy || name.trim() === ''} onClick={() => answer('declined')}>I decline<span className="visually-hidden">: {change.title}</span></Button></div>
+    </Form>
+  );
+}
+
+/** The client answers what they were asked: yes, yes on a condition, or no. */
+export function ReplyForm({ token, recipient, request }: Terms & { request: { id: string; kind: string; subject: string } }) {
+  const { give, problem, busy } = useAnswer();
+  const [name, setName] = useState(recipient);
+  const [words, setWords] = useState('');
+  const answer = (outcome: 'granted' | 'conditions' | 'refused'): void => void give(send(replyRequest, { id: request.id, name: name.trim(), outcome, conditions: words.trim() }, token));
+  const said = words.trim() !== '';
+  return (
+    <Form className="form-lines my-2 no-print" onSubmit={(event) => { event.preventDefault(); answer(said && request.kind === 'approval' ? 'conditions' : 'granted'); }}>
+      <div className="form-pair">
+        <Form.Group controlId={`reply-name-${request.id}`}><Form.Label className="mb-1">Your name</Form.Label><Form.Control value={name} maxLength={80} onChange={(event) => setName(event.target.value)} /></Form.Group>
+        <Form.Group controlId={`reply-words-${request.id}`}><Form.Label className="mb-1">{request.kind === 'approval' ? 'On which condition, or why not' : 'Your answer'}</Form.Label><Form.Control value={words} maxLength={600} onChange={(event) => setWords(event.target.value)} /></Form.Group>
+      </div>
+      {problem && <p className="bad mb-0" role="alert">{problem}</p>}
+      <div className="actions">
+        <Button type="submit" disabled={busy || name.trim() === '' || (request.kind !== 'approval' && !said)}>{request.kind === 'approval' ? (said ? 'I approve on this condition' : 'I approve') : 'Send my answer'}<span className="visually-hidden">: {request.subject}</span></Button>
+        {request.kind === 'approval' && <Button variant="outline-secondary" disabled={busy || name.trim() === ''} onClick={() => answer('refused')}>I do not<span className="visually-hidden"> approve: {request.subject}</span></Button>}
+      </div>
     </Form>
   );
 }

@@ -1,11 +1,12 @@
 import type { ClientShared } from '@/contract/views/updates';
 import { formatDay } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
+import { capital } from '@/core/words';
 import { Mark } from '../kit/mark';
 import { Pictures } from '../kit/pictures';
 import { StatementBody, StatementChanges } from '../kit/statement-body';
 import { effectWords } from '../kit/effect-words';
-import { AgreeForm, AnswerForm } from './answer-form';
+import { AgreeForm, AnswerForm, ReplyForm } from './answer-form';
 import { SharedUpdates } from './shared-updates';
 
 /** What a client reads: the news, what is next, what to decide, when it is over. No word of the trade unexplained. */
@@ -18,6 +19,7 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
       <p className="fs-5 mb-1">{Math.round(view.done * 100)} % of the work is done{view.finish ? `, and we expect to finish on ${formatDay(view.finish, view.today)}` : ''}.</p>
       <p className="soft small-text">By the hours of work it takes. Much of it is inside walls and floors, where you cannot see it.</p>
       {view.changes.filter((change) => change.state === 'sent').map((change) => <ChangeAsked key={change.id} change={change} view={view} token={token} />)}
+      {view.requests.map((request) => <RequestAsked key={request.id} request={request} view={view} token={token} />)}
       {view.updates.length === 0 && <p>There is no news yet.</p>}
       <SharedUpdates view={view} token={token} />
       {view.decisions.length > 0 && <><h2>What we need from you</h2><ul className="lines">{view.decisions.map((decision) => <li key={decision.text}><Mark kind="waiting" /><div className="what">{decision.text} <span className="soft">by {formatDay(decision.by, view.today)}</span></div></li>)}</ul></>}
@@ -40,6 +42,16 @@ function StatementShared({ statement, view, token }: { statement: Statement; vie
       {statement.diff && <StatementChanges diff={statement.diff} against={statement.diff.against} />}
       <StatementBody content={statement.content} />
       {!statement.agreed && <AgreeForm token={token} recipient={view.recipient} statement={statement} />}
+    </section>
+  );
+}
+
+function RequestAsked({ request, view, token }: { request: ClientShared['requests'][number]; view: ClientShared; token: string }) {
+  return (
+    <section className="sheet mb-3">
+      <h2 className="mt-0">We need your {request.kind === 'approval' ? 'approval' : 'word'}</h2>
+      <p className="mb-1"><span className="fw-bold">{capital(request.subject)}</span>{request.by ? `, by ${formatDay(request.by, view.today)}` : ''}.{request.waits.length > 0 ? ` Without it this stands still: ${request.waits.join(', ')}.` : ''}</p>
+      <ReplyForm token={token} recipient={view.recipient} request={request} />
     </section>
   );
 }

@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import type { TodayView } from '@/contract/views/plan';
 import { formatDay } from '@/core/units/day';
+import { capital } from '@/core/words';
 import { Mark } from '../kit/mark';
 import { PlanProblem } from '../kit/notice';
 import { StartWalk } from '../walks/start-walk';
@@ -22,6 +23,7 @@ export function Today({ view }: { view: TodayView }) {
         <div>
           <Holds view={view} />
           <Orders view={view} />
+          <Requests view={view} />
           <Drafts view={view} />
           <Finishes view={view} />
         </div>
@@ -33,7 +35,7 @@ export function Today({ view }: { view: TodayView }) {
 const count = (number: number, word: string): string => `${number} ${word}${number === 1 ? '' : 's'}`;
 
 function summary(view: TodayView): string {
-  const overdue = view.holds.filter((hold) => hold.overdue).length + view.orders.filter((order) => order.late).length;
+  const overdue = view.holds.filter((hold) => hold.overdue).length + view.orders.filter((order) => order.late).length + view.requests.filter((request) => request.late).length;
   return [`${count(view.sites.length, 'site')} to walk`, `work at ${count(view.onSite.length, 'site')}`, overdue > 0 ? `${count(overdue, 'date')} passed` : 'no date passed'].join(' · ');
 }
 
@@ -100,7 +102,7 @@ function Holds({ view }: { view: TodayView }) {
           <li key={hold.id}>
             <Mark kind={hold.overdue ? 'stop' : 'waiting'} />
             <div className="what">
-              <Link href={`/jobs/${hold.job}/areas/${hold.areaId}`} className="fw-bold">{hold.jobName}, {hold.area}: {hold.label}</Link>
+              <Link href={hold.request ? `/jobs/${hold.job}/selections/requests#${hold.request}` : `/jobs/${hold.job}/areas/${hold.areaId}`} className="fw-bold">{hold.jobName}, {hold.area}: {hold.label}</Link>
               <div className="small-text">{hold.text}</div>
               <div className={`small-text ${hold.overdue ? 'bad' : 'soft'}`}>
                 {hold.overdue ? 'was expected' : 'expected'} {formatDay(hold.expectedOn, view.today)}, before {hold.phase}{hold.askedOn ? `, asked ${formatDay(hold.askedOn, view.today)}` : ''}
@@ -123,8 +125,31 @@ function Orders({ view }: { view: TodayView }) {
           <li key={order.selection}>
             <Mark kind={order.late ? 'stop' : 'waiting'} />
             <div className="what">
-              <Link href={`/jobs/${order.job}/selections`} className="fw-bold">{order.category}</Link> <span className="soft">{order.jobName}, {order.area}</span>
+              <Link href={`/jobs/${order.job}/selections/${order.selection}`} className="fw-bold">{order.category}</Link> <span className="soft">{order.jobName}, {order.area}</span>
               <div className={`small-text ${order.late ? 'bad' : 'soft'}`}>{order.late && order.what !== 'arrive' ? 'late: ' : ''}{DUE_WORDS[order.what]} {order.what === 'arrive' ? '' : 'by '}{formatDay(order.day, view.today)}{order.late && order.what === 'arrive' ? ', later than it is needed' : ''}</div>
+            </div>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const REQUEST_WORDS = { send: 'to be sent by', answer: 'answer expected', remind: 'ask after it: was expected' } as const;
+
+/** Approvals, answers and drawings: to be asked for, or to be asked after. */
+function Requests({ view }: { view: TodayView }) {
+  if (view.requests.length === 0) return null;
+  return (
+    <section>
+      <div className="block-head"><h2>Ask and ask after</h2></div>
+      <ul className="lines">
+        {view.requests.map((request) => (
+          <li key={request.request}>
+            <Mark kind={request.late ? 'stop' : 'waiting'} />
+            <div className="what">
+              <Link href={`/jobs/${request.job}/selections/requests#${request.request}`} className="fw-bold">{capital(request.text)}</Link> <span className="soft">{request.jobName}</span>
+              <div className={`small-text ${request.late ? 'bad' : 'soft'}`}>{REQUEST_WORDS[request.what]} {formatDay(request.day, view.today)}</div>
             </div>
           </li>
         ))}

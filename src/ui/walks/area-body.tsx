@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { WalkArea } from '@/contract/views/walk';
 import { RECHECK_VERDICTS, SELECTION_VERDICTS, type SelectionVerdict } from '@/core/walks/observation';
+import { orderWords } from '@/core/selections/states';
 import { TRADES } from '@/core/sequence/trades';
 import { Mark } from '../kit/mark';
 import { PullBar } from './pull-bar';
@@ -116,20 +117,33 @@ function Steps({ area, walking }: Terms) {
   );
 }
 
+/** Held against what was ordered: one tap where it is right; where not, how many, what it came as, and a picture. */
 function SelectionCheck({ item, area, walking }: Terms & { item: WalkArea['selections'][number] }) {
   const [words, setWords] = useState('');
-  const put = (verdict: SelectionVerdict, text?: string): void =>
-    walking.record({ kind: 'selection-check', area: area.id, selection: item.id, verdict, ...(text ? { text } : {}) }, `${item.category}: ${verdict}`);
+  const [many, setMany] = useState('');
+  const [picture, setPicture] = useState<File>();
+  const [asking, setAsking] = useState<SelectionVerdict>();
+  const put = (verdict: SelectionVerdict): void => {
+    const quantity = Number(many.replace(',', '.'));
+    const more = verdict === 'right' ? {} : { ...(words.trim() ? { text: words.trim() } : {}), ...(quantity > 0 ? { quantity } : {}) };
+    walking.record({ kind: 'selection-check', area: area.id, selection: item.id, verdict, ...more }, `${item.category}: ${verdict}`, verdict === 'right' ? undefined : picture);
+    setAsking(undefined);
+  };
   return (
     <div className="check-line" role="group" aria-label={item.category}>
-      <div><span className="fw-bold">{item.category}</span> {item.choice} {item.code && <span className="mono">{item.code}</span>}</div>
+      <div><span className="fw-bold">{item.category}</span> {orderWords({ ...item, code: '' })} {item.code && <span className="mono">{item.code}</span>}</div>
+      <div className="small-text soft">{[item.quantity !== null && `${item.quantity} ${item.unit}`, item.state].filter(Boolean).join(', ')}</div>
       <div className="verdicts">
-        {SELECTION_VERDICTS.map((verdict) => <button key={verdict} type="button" aria-pressed={item.verdict === verdict} onClick={() => put(verdict)}>{verdict}</button>)}
+        {SELECTION_VERDICTS.map((verdict) => <button key={verdict} type="button" aria-pressed={(asking ?? item.verdict) === verdict} {...(verdict === 'right' ? {} : { 'aria-expanded': asking === verdict })} onClick={() => (verdict === 'right' ? put(verdict) : setAsking(verdict))}>{verdict}</button>)}
       </div>
-      {(item.verdict === 'wrong' || item.verdict === 'damaged') && (
-        <Form className="d-flex gap-2 mt-2" onSubmit={(event) => { event.preventDefault(); if (words.trim() && item.verdict) { put(item.verdict, words.trim()); setWords(''); } }}>
-          <Form.Control value={words} onChange={(event) => setWords(event.target.value)} maxLength={600} placeholder={item.verdict === 'wrong' ? 'What is there instead?' : 'What is damaged?'} aria-label={`What was found instead of ${item.category}`} />
-          <Button type="submit" disabled={words.trim() === ''}>Add</Button>
+      {asking && (
+        <Form className="form-lines mt-2" onSubmit={(event) => { event.preventDefault(); put(asking); }}>
+          <div className="d-flex gap-2">
+            <Form.Control style={{ maxWidth: '6rem' }} inputMode="decimal" value={many} onChange={(event) => setMany(event.target.value)} placeholder={item.unit || 'how many'} aria-label={`How many of ${item.category} are ${asking}`} />
+            <Form.Control autoFocus value={words} onChange={(event) => setWords(event.target.value)} maxLength={600} placeholder={asking === 'wrong' ? 'Came as …' : asking === 'missing' ? 'What is missing?' : 'What is damaged?'} aria-label={`What was found instead of ${item.category}`} />
+          </div>
+          <Form.Control type="file" accept="image/*" capture="environment" aria-label={`Picture of ${item.category}`} onChange={(event) => setPicture((event.target as HTMLInputElement).files?.[0])} />
+          <Button type="submit">Keep: {asking}</Button>
         </Form>
       )}
     </div>

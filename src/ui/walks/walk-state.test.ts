@@ -7,7 +7,7 @@ const area: WalkArea = {
   id: 'a', name: 'Kitchen', place: 'Ground', cautions: [], assumptions: [], extras: [], recorded: [{ id: 'old', kind: 'note', text: 'seen before' }],
   steps: [{ phase: 'framing', label: 'framing', fraction: 0.2, trade: 'carpentry' }],
   open: [{ id: 'o', text: 'boxes', trade: 'wiring', putOff: 0, worse: false, verdict: null, since: 'Mon' }],
-  selections: [{ id: 's', category: 'Tiles', choice: 'Sage', code: '', verdict: null }],
+  selections: [{ id: 's', category: 'Tiles', choice: 'Sage', code: '', colour: '', finish: '', quantity: null, unit: '', state: 'on site', verdict: null }],
 };
 const seen = (over: object): RecordedObservation => ({ id: 'x', walk: 'w', area: 'a', ...over }) as RecordedObservation;
 const now = (...records: RecordedObservation[]): WalkArea => withRecords([area], records, new Map())[0] ?? area;

@@ -1,6 +1,6 @@
-import { TextField } from '../kit/form';
+import { TextField } from './form';
 
-/** To whom a statement or a change goes, and until when its page opens. */
+/** To whom a statement, a change or a question goes, and until when its page opens. */
 export function SendFields() {
   return (
     <>

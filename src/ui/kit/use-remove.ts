@@ -1,6 +1,6 @@
 'use client';
 import { removeLine, restoreLine, type Removable } from '@/contract/commands/scope';
-import { useSend } from '../kit/use-send';
+import { useSend } from './use-send';
 
 /** Takes a thing away at once, with a way back in the line at the foot. */
 export function useRemove(): (of: Removable, id: string, words: string) => void {

@@ -1,0 +1,53 @@
+/** How far something chosen has come, in order. */
+export const SELECTION_STATES = ['open', 'chosen', 'approved', 'ordered', 'confirmed', 'in making', 'shipped', 'on site', 'checked', 'fitted', 'left over'] as const;
+export type SelectionState = (typeof SELECTION_STATES)[number];
+
+/** Whose word settles what it is. */
+export const DECIDERS = { client: 'the client', us: 'us', designer: 'the designer', sub: 'the sub' } as const;
+export type Decider = keyof typeof DECIDERS;
+export const DECIDER_KEYS = Object.keys(DECIDERS) as Decider[];
+
+const at = (state: SelectionState): number => SELECTION_STATES.indexOf(state);
+
+export const isOrdered = (state: SelectionState): boolean => at(state) >= at('ordered');
+/** It stands on the site: nothing waits for its coming any more. */
+export const isHere = (state: SelectionState): boolean => at(state) >= at('on site');
+/** Ordered and still on its way. */
+export const isComing = (state: SelectionState): boolean => isOrdered(state) && !isHere(state);
+export const isSettled = (state: SelectionState): boolean => at(state) >= at('checked');
+export const isBefore = (one: SelectionState, other: SelectionState): boolean => at(one) < at(other);
+
+/** What a person does next, as they would say it: the step and the words on its button. */
+export const NEXT_STEPS: Partial<Record<SelectionState, readonly SelectionState[]>> = {
+  open: ['chosen'],
+  chosen: ['approved', 'ordered'],
+  approved: ['ordered'],
+  ordered: ['confirmed', 'on site'],
+  confirmed: ['in making', 'shipped', 'on site'],
+  'in making': ['shipped', 'on site'],
+  shipped: ['on site'],
+  'on site': ['checked'],
+  checked: ['fitted'],
+  fitted: ['left over'],
+};
+
+/** The words of an order: what comes is held against them. */
+export const orderWords = ({ choice, code, colour, finish }: { choice: string; code: string; colour: string; finish: string }): string =>
+  [choice, code, colour, finish].filter(Boolean).join(', ');
+
+/** A choice beside others: copied into the selection when it is taken. */
+export interface Alternative {
+  id: string;
+  choice: string;
+  code: string;
+  colour: string;
+  finish: string;
+  supplier: string;
+  /** Minor units for one; null where nobody has asked yet. */
+  unitPrice: number | null;
+  leadLow: number;
+  leadHigh: number;
+  upkeep: string;
+  look: string;
+  picture: string | null;
+}

@@ -1,0 +1,29 @@
+'use client';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import { useEffect, useRef } from 'react';
+
+export interface SubPlace {
+  path: string;
+  label: string;
+  /** What wants attention there. */
+  waiting?: number;
+}
+
+/** The pages of one of a job's places, in the order in which a job comes to need them. */
+export function SubPlaces({ of, base, places }: { of: string; base: string; places: readonly SubPlace[] }) {
+  const pathname = usePathname();
+  const nav = useRef<HTMLElement>(null);
+  // On a phone the line is pulled: the page one is on must be in sight.
+  useEffect(() => {
+    const here = nav.current?.querySelector<HTMLElement>('[aria-current]');
+    if (here && nav.current) nav.current.scrollLeft = here.offsetLeft - nav.current.clientWidth / 3;
+  }, [pathname]);
+  return (
+    <nav ref={nav} className="sub-places no-print" aria-label={`Pages of ${of}`}>
+      {places.map(({ path, label, waiting = 0 }) => (
+        <Link key={path} href={`${base}${path}`} {...(pathname === `${base}${path}` ? { 'aria-current': 'page' as const } : {})}>{label}{waiting > 0 && <span className="soft"> {waiting}<span className="visually-hidden"> open</span></span>}</Link>
+      ))}
+    </nav>
+  );
+}

@@ -1,0 +1,163 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { useFormContext, useWatch } from 'react-hook-form';
+import { addDelivery, addSpare, changeDelivery, dropDelivery, keepSalvage, receiveDelivery, settleSpare } from '@/contract/commands/selections';
+import type { DeliveriesView, DeliveryView, StoredThing } from '@/contract/views/selections';
+import { addDays, formatDay, type Day } from '@/core/units/day';
+import { JobPlaces } from '../frame/job-places';
+import { CommandForm, SelectField, TextField, TicksField } from '../kit/form';
+import { Mark } from '../kit/mark';
+import { PrintButton } from '../kit/print-button';
+import { Slip } from '../kit/slip';
+import { useSend } from '../kit/use-send';
+import { newId } from '../offline/send';
+import { SelectionPlaces } from './selection-places';
+
+type Open = { form: 'new' | 'spare' } | { form: 'change' | 'came'; delivery: DeliveryView };
+const TITLES: Record<Open['form'], string> = { new: 'A delivery', change: 'Change it', came: 'It came', spare: 'Something is kept' };
+
+/** How things come on the site, where they are put, and what stands there: things to fit, what is left, what was salvaged. */
+export function Deliveries({ view, left }: { view: DeliveriesView; left: string | undefined }) {
+  const [open, setOpen] = useState<Open | undefined>(left ? { form: 'spare' } : undefined);
+  const close = (): void => setOpen(undefined);
+  const planned = view.deliveries.filter((delivery) => delivery.state === 'planned');
+  return (
+    <>
+      <JobPlaces job={view.job} />
+      <SelectionPlaces job={view.job.id} counts={view.counts} />
+      <div className="page">
+        <div className="page-head"><h1>Deliveries and storage</h1><span className="soft">{planned.length === 0 ? 'nothing is on its day' : `${planned.length} to come`}</span><span className="push actions no-print"><PrintButton>Print</PrintButton><Button onClick={() => setOpen({ form: 'new' })} disabled={view.loose.length === 0}>A delivery</Button></span></div>
+        <div className="main-and-aside">
+          <div>
+            {view.deliveries.length === 0 && <div className="empty"><p className="mb-0">No delivery has its day yet. Say what comes together, on which day and into which room: whether it can stand there until it is used follows from the plan and the drawing.</p></div>}
+            {view.deliveries.map((delivery) => <Delivery key={delivery.id} delivery={delivery} view={view} onOpen={setOpen} />)}
+            {view.loose.length > 0 && <Loose view={view} />}
+          </div>
+          <Storage view={view} onKeep={() => setOpen({ form: 'spare' })} />
+        </div>
+        <Slip title={open ? TITLES[open.form] : ''} open={open !== undefined} onClose={close}>
+          {open?.form === 'new' && <CommandForm kind={addDelivery} submit="Keep" onDone={close} start={() => ({ id: newId(), job: view.job.id, day: firstDay(view), placeNote: '', protection: '', carry: '', selections: [] })}><DeliveryFields view={view} /></CommandForm>}
+          {open?.form === 'change' && <ChangeDelivery view={view} delivery={open.delivery} onDone={close} />}
+          {open?.form === 'came' && <CommandForm kind={receiveDelivery} submit="It came" onDone={close} start={() => ({ id: open.delivery.id, version: open.delivery.version, day: view.today })}><p className="mb-0">Look at each thing before the lorry leaves; what is not right is said in its selection.</p><TextField name="day" label="On" type="date" /></CommandForm>}
+          {open?.form === 'spare' && <SpareForm view={view} left={left} onDone={close} />}
+        </Slip>
+      </div>
+    </>
+  );
+}
+
+const firstDay = (view: DeliveriesView): Day => view.loose.map((one) => one.expectedOn).filter((day) => day !== null).sort()[0] ?? addDays(view.today, 7);
+
+function Delivery({ delivery, view, onOpen }: { delivery: DeliveryView; view: DeliveriesView; onOpen: (open: Open) => void }) {
+  const { give, busy } = useSend();
+  const day = (value: Day): string => formatDay(value, view.today);
+  const heavy = [delivery.heaviest !== null && `heaviest piece ${delivery.heaviest} kg`, delivery.people !== null && `${delivery.people} ${delivery.people === 1 ? 'person' : 'people'}`, delivery.carry].filter(Boolean).join(', ');
+  return (
+    <article className="request">
+      <div className="block-head">
+        <h2><Mark kind={delivery.state === 'came' ? 'done' : delivery.warnings.length > 0 ? 'stop' : 'waiting'} silent /> {delivery.state === 'came' ? `Came ${delivery.cameOn ? day(delivery.cameOn) : ''}` : `${day(delivery.day)}${delivery.half ? `, ${delivery.half}` : ''}`}</h2>
+        <span className="soft small-text">{delivery.place ? `into ${delivery.place}${delivery.placeNote ? `, ${delivery.placeNote}` : ''}` : 'place not said'}</span>
+        {delivery.state === 'planned' && <span className="push d-flex gap-3 no-print"><Button size="sm" onClick={() => onOpen({ form: 'came', delivery })}>It came</Button><Button size="sm" variant="link" className="p-0" onClick={() => onOpen({ form: 'change', delivery })}>Change</Button><Button size="sm" variant="link" className="p-0" disabled={busy} onClick={() => void give(dropDelivery, { id: delivery.id, version: delivery.version }, { text: 'The delivery was dropped; what was in it is loose again.' })}>Drop</Button></span>}
+      </div>
+      <ul className="lines">
+        {delivery.items.map((item) => <li key={item.id}><div className="what"><Link href={`/jobs/${view.job.id}/selections/${item.id}`}>{item.text}</Link> <span className="soft">{item.area}{item.needBy ? `, needed ${day(item.needBy)}` : ''}</span></div></li>)}
+      </ul>
+      {heavy && <p className="small-text mb-0 mt-1">{heavy}</p>}
+      {delivery.protection && <p className="small-text mb-0">Protected: {delivery.protection}</p>}
+      {delivery.room && delivery.room.left !== null && <p className="small-text soft mb-0">{delivery.floorArea === null ? '' : `Takes ${delivery.floorArea} m² of floor; `}{Math.max(0, delivery.room.left).toFixed(1)} m² are free there with half kept clear.</p>}
+      {delivery.warnings.map((warning) => <p key={warning} className="small-text bad mb-0">{warning}</p>)}
+    </article>
+  );
+}
+
+function Loose({ view }: { view: DeliveriesView }) {
+  return (
+    <section>
+      <div className="block-head"><h2>In no delivery yet</h2></div>
+      <ul className="lines">{view.loose.map((one) => <li key={one.id}><Mark kind="waiting" silent /><div className="what"><Link href={`/jobs/${view.job.id}/selections/${one.id}`}>{one.text}</Link></div><span className="small-text soft text-nowrap">{one.expectedOn ? `comes ${formatDay(one.expectedOn, view.today)}` : one.needBy ? `needed ${formatDay(one.needBy, view.today)}` : ''}</span></li>)}</ul>
+    </section>
+  );
+}
+
+/** What stands where on the site, place by place. */
+function Storage({ view, onKeep }: { view: DeliveriesView; onKeep: () => void }) {
+  return (
+    <section>
+      <div className="block-head"><h2>What stands where</h2><span className="push no-print"><Button size="sm" variant="link" className="p-0" onClick={onKeep}>Something is kept</Button></span></div>
+      {view.storage.length === 0 && <p className="soft mt-2">Nothing stands on the site.</p>}
+      {view.storage.map(({ place, things }) => (
+        <div key={place} className="storage-place">
+          <h3>{place}</h3>
+          <ul className="lines">{things.map((thing) => <Stored key={thing.id} thing={thing} today={view.today} />)}</ul>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+function Stored({ thing, today }: { thing: StoredThing; today: Day }) {
+  const { give, busy } = useSend();
+  const gone = (): void => {
+    const { id, version } = thing;
+    if (thing.from === 'spare') void give(settleSpare, { id, version, state: 'gone' }, { text: `${thing.what}: gone.`, undo: () => void give(settleSpare, { id, version: version + 1, state: 'kept' }, { text: `${thing.what} is kept again.` }) });
+    if (thing.from === 'salvage') void give(keepSalvage, { id, version, kept: 'back', place: '' }, { text: `${thing.what}: back in the house.`, undo: () => void give(keepSalvage, { id, version: version + 1, kept: 'kept', place: '' }, { text: `${thing.what} is kept again.` }) });
+  };
+  return (
+    <li>
+      <Mark kind={thing.kind === 'wrong part' ? 'stop' : thing.from === 'selection' ? 'under-way' : 'done'} silent />
+      <div className="what">{thing.href ? <Link href={thing.href}>{thing.what}</Link> : thing.what}<div className="small-text soft">{thing.kind}, {thing.text}{thing.until ? ` by ${formatDay(thing.until, today)}` : ''}</div></div>
+      {thing.from !== 'selection' && <Button size="sm" variant="link" className="p-0 no-print" disabled={busy} onClick={gone}>{thing.kind === 'wrong part' ? 'Gone back' : thing.from === 'salvage' ? 'Back in place' : 'Used up'}<span className="visually-hidden">: {thing.what}</span></Button>}
+    </li>
+  );
+}
+
+function ChangeDelivery({ view, delivery, onDone }: { view: DeliveriesView; delivery: DeliveryView; onDone: () => void }) {
+  const { id, version, day, half, placeId, placeNote, protection, floorArea, heaviest, people, carry } = delivery;
+  const own = delivery.items.map((item) => ({ id: item.id, text: `${item.text}, ${item.area}` }));
+  return (
+    <CommandForm kind={changeDelivery} submit="Keep" onDone={onDone} start={() => ({
+      id, version, day, placeNote, protection, carry, selections: own.map((one) => one.id), ...(half ? { half } : {}), ...(placeId ? { place: placeId } : {}), ...(floorArea === null ? {} : { floorArea }), ...(heaviest === null ? {} : { heaviest }), ...(people === null ? {} : { people }),
+    })}>
+      <DeliveryFields view={view} own={own} />
+    </CommandForm>
+  );
+}
+
+function DeliveryFields({ view, own = [] }: { view: DeliveriesView; own?: { id: string; text: string }[] }) {
+  return (
+    <>
+      <TicksField name="selections" label="What comes" options={[...own, ...view.loose].map((one) => [one.id, one.text] as const)} />
+      <div className="form-pair"><TextField name="day" label="On" type="date" /><SelectField name="half" label="When" none="any time" options={[['morning', 'in the morning'], ['afternoon', 'in the afternoon']]} /></div>
+      <div className="form-pair"><SelectField name="place" label="Into which room" none="not settled" options={view.places.map((place) => [place.id, place.floor === null ? place.name : `${place.name}, ${place.floor.toFixed(1)} m²`])} /><TextField name="placeNote" label="Where there" /></div>
+      <TextField name="floorArea" label="Floor it takes, m²" type="number" hint="Half of a room stays clear." />
+      <TextField name="protection" label="What is protected on the way" />
+      <div className="form-pair"><TextField name="heaviest" label="Heaviest piece, kg" type="number" /><TextField name="people" label="People there to carry" type="number" /></div>
+      <People />
+      <TextField name="carry" label="How it is carried" hint="by hand, two people, a crane" />
+    </>
+  );
+}
+
+/** By usual guidance one person carries 25 kg close to the body. */
+function People() {
+  const heaviest = Number(useWatch({ name: 'heaviest' }));
+  const { watch } = useFormContext();
+  const there = Number(watch('people'));
+  if (!(heaviest > 25)) return null;
+  const people = Math.ceil(heaviest / 25);
+  return <p className={`small-text mb-0 ${there && there < people ? 'bad' : 'soft'}`}>{people} people by usual guidance, or a machine. <Link href="/bench/lift">Work it out for a piece</Link>; your health and safety rules decide.</p>;
+}
+
+function SpareForm({ view, left, onDone }: { view: DeliveriesView; left: string | undefined; onDone: () => void }) {
+  return (
+    <CommandForm kind={addSpare} submit="Keep" onDone={onDone} start={() => ({ id: newId(), job: view.job.id, kind: 'touch-up kit' as const, what: '', unit: '', keptAt: '', ...(left && view.fitted.some((one) => one.id === left) ? { selection: left } : {}) })}>
+      <SelectField name="kind" label="It is" options={view.spareKinds.map((kind) => [kind, kind])} />
+      <TextField name="what" label="What it is" />
+      <div className="form-pair"><TextField name="quantity" label="How many" type="number" /><TextField name="unit" label="Unit" /></div>
+      <SelectField name="selection" label="Left over from" none="nothing in the list" options={view.fitted.map((one) => [one.id, one.text])} />
+      <div className="form-pair"><SelectField name="place" label="In which room" none="elsewhere" options={view.places.map((place) => [place.id, place.name])} /><TextField name="keptAt" label="Where it is kept" /></div>
+    </CommandForm>
+  );
+}
