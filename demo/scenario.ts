@@ -111,6 +111,8 @@ export interface DemoSelection {
   acclimatiseDays?: number;
   state: SelectionState;
   expectedIn?: number;
+  /** Where it stands on the site. */
+  keptAt?: string;
   note?: string;
   alternatives?: DemoAlternative[];
   /** Slipped last evening by so many days, with the supplier's reason. */

@@ -1,7 +1,7 @@
 import type { CommandAnswer } from '@/contract/command';
 import { phaseOrder, isPhase, type Phase } from '@/core/sequence/phases';
 import { trackOf } from '@/core/sequence/works';
-import { addDays } from '@/core/units/day';
+import { addDays, onToWeekday } from '@/core/units/day';
 import { parseLength } from '@/core/units/length';
 import { today, type Clock } from '@/server/clock';
 import { simulatedGateway } from '@/server/desks/gateway';
@@ -116,10 +116,10 @@ class Script {
   }
 
   private selection(job: DemoJob, item: DemoSelection): Record<string, unknown> {
-    const { area, slipped, expectedIn, lead: [leadLow, leadHigh], alternatives: _, again: __, ...facts } = item;
+    const { area, slipped, expectedIn, lead: [leadLow, leadHigh], alternatives: _, again: __, keptAt: ___, ...facts } = item;
     return {
       id: demoId(job.key, 'selection', area, item.category), job: demoId(job.key), area: demoId(job.key, 'area', area), ...facts, leadLow, leadHigh,
-      ...(expectedIn === undefined ? {} : { expectedOn: addDays(this.start, expectedIn - (slipped?.days ?? 0)) }),
+      ...(expectedIn === undefined ? {} : { expectedOn: slipped ? addDays(this.start, expectedIn - slipped.days) : onToWeekday(addDays(this.start, expectedIn)) }),
     };
   }
 
@@ -147,8 +147,12 @@ class Script {
       this.say('selection.order', { ...row, day: addDays(this.start, again.orderedIn), quantity, unit, expectedOn: addDays(this.start, again.expectedIn) });
     }
     this.at(this.when(-1, 17));
+    for (const { area, category, keptAt } of job.selections) {
+      const kept = keptAt && one<{ version: number; state: string }>(this.house.db, 'SELECT version, state FROM selection WHERE id = @id', { id: id('selection', area, category) });
+      if (kept) this.say('selection.step', { id: id('selection', area, category), version: kept.version, to: kept.state, day: addDays(this.start, -2), place: keptAt });
+    }
     (job.deliveries ?? []).forEach(({ inDays, place, selections, ...delivery }, number) =>
-      this.say('delivery.add', { id: id('delivery', String(number)), job: id(), day: addDays(this.start, inDays), ...(place ? { place: id('area', place) } : {}), ...delivery, selections: selections.map((one_) => id('selection', one_.area, one_.selection)) }));
+      this.say('delivery.add', { id: id('delivery', String(number)), job: id(), day: onToWeekday(addDays(this.start, inDays)), ...(place ? { place: id('area', place) } : {}), ...delivery, selections: selections.map((one_) => id('selection', one_.area, one_.selection)) }));
     (job.spares ?? []).forEach(({ area, ...spare }, number) => this.say('spare.add', { id: id('spare', String(number)), job: id(), ...spare, ...(area ? { place: id('area', area) } : {}) }));
   }
 

@@ -21,7 +21,7 @@ export const lindenGatehouse: DemoJob = {
   holds: [{ area: 'hall', phase: 'hand-over', kind: 'client', label: 'client', text: 'the day of the hand-over walk with the estate', expectedIn: 7 }],
   selections: [
     { area: 'shower', phase: 'glass', category: 'Shower screen', choice: 'Clear, one fixed panel', code: 'SS-1', quantity: 1, unit: 'panel', supplier: 'Stillwater Glass', lead: [8, 12], state: 'confirmed', expectedIn: 3 },
-    { area: 'galley', phase: 'cabinets', category: 'End panel', choice: 'Birch, oiled, 36"', code: 'EP-36', quantity: 1, unit: 'panel', supplier: 'Saltbox Cabinets', lead: [9, 12], state: 'on site', again: { orderedIn: -8, expectedIn: 4 } },
+    { area: 'galley', phase: 'cabinets', category: 'End panel', choice: 'Birch, oiled, 36"', code: 'EP-36', quantity: 1, unit: 'panel', supplier: 'Saltbox Cabinets', lead: [9, 12], state: 'on site', keptAt: 'galley, behind the door', again: { orderedIn: -8, expectedIn: 4 } },
   ],
   spares: [{ kind: 'touch-up kit', what: 'wall paint, half a litre, and a small roller', quantity: 1, unit: 'kit', area: 'hall', keptAt: 'hall cupboard, top' }],
   scope: [

@@ -46,7 +46,7 @@ describe('a walk', () => {
     expect(guest(house).open.map((item) => item.text)).toContain('3 m chase for the bell wire');
     const task = readPlan(house.db)?.tasks.find((one_) => one_.id === `item:${sweep}`);
     expect(task).toMatchObject({ trade: 'wiring', job: signalHouse });
-    expect(selectionsOf(house, signalHouse).find((item) => item.category === 'Inside doors')?.found).toBe('wrong: oak, not birch');
+    expect(selectionsOf(house, signalHouse).find((item) => item.category === 'Inside doors')?.found).toEqual({ verdict: 'wrong', text: 'ordered as Flush, birch, 2\' 8", but came as oak, not birch' });
 
     const review = reviewView(house, signalHouse, walk);
     expect(review.gain).toBeGreaterThan(0);

@@ -60,7 +60,7 @@ export interface SelectionView {
   returnTrip: boolean;
   delivery: string | null;
   /** Open requests that its order waits for. */
-  waitsFor: { id: string; text: string; expected: Day }[];
+  waitsFor: { id: string; party: string; text: string; expected: Day }[];
   /** What the newest check on site found. */
   found: { verdict: 'right' | 'wrong' | 'missing' | 'damaged'; text: string } | null;
 }

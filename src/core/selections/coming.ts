@@ -39,7 +39,7 @@ export interface Coming {
 export function comingOf(item: Ordered, closures: readonly Closure[], requests: readonly OpenRequest[], today: Day): Coming | null {
   const name = item.category.toLowerCase();
   const usable = (there: Day): Day => addDays(there, item.checkDays + item.acclimatiseDays);
-  const lies = item.acclimatiseDays > 0 ? `, and ${item.acclimatiseDays === 1 ? 'lies a day' : `lie ${item.acclimatiseDays} days`} in the room before they are used` : '';
+  const lies = item.acclimatiseDays > 0 ? `, with ${days(item.acclimatiseDays)} in the room before use` : '';
   if (isHere(item.state)) {
     const day = item.cameOn && item.acclimatiseDays > 0 ? usable(item.cameOn) : today;
     return item.cameOn && day > today ? { there: item.cameOn, usable: day, because: `${name} came ${formatDay(item.cameOn, today)}${lies}`, open: false } : null;
@@ -48,15 +48,15 @@ export function comingOf(item: Ordered, closures: readonly Closure[], requests: 
   if (isComing(item.state) || item.expectedOn) {
     const due = item.expectedOn ?? arrival(item.orderedOn ?? today, item.leadHigh, closures);
     const later = item.promisedOn && item.expectedOn && item.expectedOn > item.promisedOn ? `, ${days(daysBetween(item.promisedOn, item.expectedOn))} later than promised${item.slip ? `: ${item.slip}` : ''}` : '';
-    if (due < today) return tell(addDays(today, 1), `${name} were to arrive ${formatDay(due, today)} and are not here${later}`, true);
-    if (item.expectedOn) return tell(due, `${name} arrive ${formatDay(due, today)}${later}`, false);
-    return tell(due, `${name} are ordered, nobody has confirmed a day and they take up to ${days(item.leadHigh)}, so ${formatDay(due, today)}`, true);
+    if (due < today) return tell(addDays(today, 1), `the delivery of ${name} was expected ${formatDay(due, today)} and is not here${later}`, true);
+    if (item.expectedOn) return tell(due, `the delivery of ${name} is expected ${formatDay(due, today)}${later}`, false);
+    return tell(due, `nobody has confirmed the delivery of ${name}; it takes up to ${days(item.leadHigh)} from the order, so ${formatDay(due, today)}`, true);
   }
   const last = [...requests].sort((a, b) => (a.expected < b.expected ? 1 : -1))[0];
   const order = orderDay(last && last.expected > today ? last.expected : today, closures);
   const there = arrival(order, item.leadHigh, closures);
-  const waits = last ? `; the order waits for ${last.label}, expected ${formatDay(last.expected, today)}` : '';
-  return tell(there, `${name} take ${days(item.leadHigh)} and are not ordered${waits}, so ${formatDay(there, today)} at the earliest`, true);
+  const waits = last ? ` and waits for ${last.label}, expected ${formatDay(last.expected, today)}` : '';
+  return tell(there, `the order of ${name} is not out${waits}; the delivery takes up to ${days(item.leadHigh)}, so ${formatDay(there, today)} at the earliest`, true);
 }
 
 const days = (count: number): string => (count === 1 ? '1 day' : `${count} days`);

@@ -1,4 +1,4 @@
-import { addDays, backToWeekday, weekday, type Day } from '../units/day';
+import { addDays, backToWeekday, onToWeekday, type Day } from '../units/day';
 
 /** What somebody owes before an order or a piece of work can go ahead. */
 export const REQUEST_KINDS = { approval: 'approval', answer: 'answer', drawing: 'drawing' } as const;
@@ -43,9 +43,6 @@ export function standingOf(request: Request, all: Requests): Standing {
   const former = request.after ? all.get(request.after) : undefined;
   return former && !isGiven(former) ? 'waits for another' : 'to send';
 }
-
-/** The same day, else the weekday after it: offices answer on weekdays. */
-const onToWeekday = (day: Day): Day => addDays(day, [1, 0, 0, 0, 0, 0, 2][weekday(day)] ?? 0);
 
 /**
  * The day on which an answer can be counted on: the one they named, else as long as it takes from the day it was sent, or would

@@ -1,4 +1,4 @@
-import { addDays, type Day } from '../units/day';
+import { addDays, onToWeekday, type Day } from '../units/day';
 
 /** Work that takes a room, from its first to its last day. */
 export interface RoomWork {
@@ -41,7 +41,7 @@ export function storageCheck({ day, useDay, work, floor, takes, taken }: Storage
   const before = work.filter((one) => one.firstDay < until).sort((a, b) => (a.firstDay < b.firstDay ? -1 : 1));
   const inTheWay = before.filter((one) => one.lastDay >= day);
   const lastOut = before.map((one) => one.lastDay).sort().at(-1);
-  const free = lastOut === undefined || lastOut < day ? day : addDays(lastOut, 1);
+  const free = lastOut === undefined || lastOut < day ? day : onToWeekday(addDays(lastOut, 1));
   const freeFrom = free <= until ? free : null;
   const left = floor === null ? null : floor * STORED_PART - taken;
   return { inTheWay, freeFrom, left, fits: inTheWay.length === 0 && (left === null || takes === null || takes <= left) };

@@ -33,6 +33,11 @@ export function formatDay(day: Day, near?: Day): string {
   return format(dateOf(day), otherYear ? 'EEE d MMM yyyy' : 'EEE d MMM');
 }
 
+/** The same day, else the weekday after it: offices answer and lorries come on weekdays. */
+export function onToWeekday(day: Day): Day {
+  return addDays(day, [1, 0, 0, 0, 0, 0, 2][weekday(day)] ?? 0);
+}
+
 /** The same day, else the weekday before it: offices and suppliers do not read letters on Saturdays. */
 export function backToWeekday(day: Day): Day {
   const back = [2, 0, 0, 0, 0, 0, 1][weekday(day)] ?? 0;

@@ -113,14 +113,14 @@ export const selectionHandlers: Handler[] = [
   }),
   handler(stepSelection, (visit, { id, version, to, day, note: said, place }) => {
     const row = needSelection(visit, id, version);
-    if (to === row.state) throw unfit('so-already', `This is ${to} already.`, 'to');
+    if (to === row.state && (place === '' || place === row.kept_at)) throw unfit('so-already', `This is ${to} already; say another state, or where it is kept.`, 'to');
     if (isComing(to) && !isOrdered(row.state)) throw unfit('not-ordered', 'Order it first: an order has a day and a quantity.', 'to');
     if (to === 'left over') throw unfit('say-what-is-left', 'Say under Deliveries and storage what is left and where it is kept.', 'to');
     if ((to === 'chosen' || to === 'approved') && !row.choice) throw unfit('not-chosen', 'Nothing is chosen yet; write down what it is.', 'to');
     needPast(visit, day, 'day');
     if (isHere(to)) needInJob(visit, row.job, day, 'day');
     update(visit.db, 'selection', id, stepValues(row, to, day, place));
-    note(visit, { job: row.job, selection: id }, [to, place && `kept ${place}`, said].filter(Boolean).join(', '));
+    note(visit, { job: row.job, selection: id }, [to === row.state ? 'moved' : to, place && `kept ${place}`, said].filter(Boolean).join(', '));
     visit.mark(row.job, `${row.category}: ${to}`);
   }),
   handler(orderSelection, (visit, { id, version, day, quantity, unit, orderNumber, expectedOn, despite, note: said }) => {

@@ -43,7 +43,7 @@ function workIn(plan: StoredPlan | undefined, area: string): RoomWork[] {
     .map((task) => ({ label: task.label, firstDay: dayOfSlot(plan?.origin ?? '', task.start), lastDay: lastDay(plan?.origin ?? '', task.finish) }));
 }
 
-const many = ({ quantity, unit, category }: { quantity: number | null; unit: string; category: string }): string => `${quantity === null ? '' : `${quantity} ${unit} `}${category.toLowerCase()}`;
+const many = ({ quantity, unit, category }: { quantity: number | null; unit: string; category: string }): string => `${category.toLowerCase()}${quantity === null ? '' : `, ${quantity} ${unit}`}`;
 
 /** How things come on a job's site, where they are put and what stands there. */
 export function deliveriesView(house: House, job: string): DeliveriesView {
@@ -96,7 +96,7 @@ function warningsOf(row: Row, items: readonly Loaded[], room: DeliveryView['room
   }
   if (room) {
     const [first] = room.inTheWay;
-    if (first) warnings.push(`${first.label} from ${day(first.firstDay)} to ${day(first.lastDay)} needs the room${room.inTheWay.length > 1 ? `, and ${room.inTheWay.length - 1} more` : ''}: ${room.freeFrom ? `not before ${day(room.freeFrom)}` : 'there is no day on which it can stand there until it is used; choose another place'}.`);
+    if (first) warnings.push(`${first.label} ${first.firstDay === first.lastDay ? `on ${day(first.firstDay)}` : `from ${day(first.firstDay)} to ${day(first.lastDay)}`} needs the room${room.inTheWay.length > 1 ? `, and ${room.inTheWay.length - 1} more` : ''}: ${room.freeFrom ? `not before ${day(room.freeFrom)}` : 'there is no day on which it can stand there until it is used; choose another place'}.`);
     if (room.left !== null && row.floor_area !== null && row.floor_area > room.left) warnings.push(`It takes ${squares(row.floor_area)} and only ${squares(Math.max(0, room.left))} are free: half the floor stays clear to walk and work.`);
   }
   if (row.heaviest !== null && row.heaviest > ONE_PERSON_KG) {
@@ -120,7 +120,7 @@ function storageOf(house: House, job: string, items: ReturnType<typeof selection
     })),
     ...all<{ id: string; version: number; selection: string | null; kind: SpareKind; what: string; quantity: number | null; unit: string; place: string | null; kept_at: string }>(db, `SELECT * FROM spare WHERE job = @job AND state = 'kept' ORDER BY rowid`, { job }).map((row) => ({
       place: row.kept_at || (row.place ? (names.get(row.place) ?? '') : 'place not said'),
-      thing: { id: row.id, version: row.version, what: `${row.quantity === null ? '' : `${row.quantity} ${row.unit} `}${row.what}`, text: row.kind === 'wrong part' ? 'goes back' : 'stays', from: 'spare' as const, kind: row.kind, href: row.selection ? `/jobs/${job}/selections/${row.selection}` : null, until: null },
+      thing: { id: row.id, version: row.version, what: `${row.what}${row.quantity === null ? '' : `, ${row.quantity} ${row.unit}`}`, text: row.kind === 'wrong part' ? 'goes back' : 'stays', from: 'spare' as const, kind: row.kind, href: row.selection ? `/jobs/${job}/selections/${row.selection}` : null, until: null },
     })),
     ...findingsOf(db, job).filter((finding) => (finding.kind === 'salvage' || finding.kind === 'refit') && finding.kept === 'kept').map((finding) => ({
       place: finding.place || 'place not said',

@@ -5,7 +5,7 @@ import { checkWords } from '@/core/selections/check';
 import { comingOf } from '@/core/selections/coming';
 import { dueOf } from '@/core/selections/due';
 import { selectionDates, type Closure, type SelectionDates } from '@/core/selections/order-by';
-import { daysToCome, expectedOf, isGiven, type Requests } from '@/core/selections/requests';
+import { daysToCome, expectedOf, isGiven, PARTIES, type Requests } from '@/core/selections/requests';
 import { isOrdered } from '@/core/selections/states';
 import { phaseFacts } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
@@ -75,7 +75,7 @@ export function selectionsOf(house: House, job: string, plan: StoredPlan | undef
       due: dueOf({ state: row.state, expectedOn: row.expected_on }, dates, now),
       there: coming && { day: coming.there, after: dates ? Math.max(0, daysBetween(dates.needBy, coming.there)) : 0, because: coming.because },
       follows: row.follows && row.follows_as ? { id: row.follows, as: row.follows_as } : null, returnTrip: row.return_trip === 1, delivery: row.delivery,
-      waitsFor: asked.flatMap((id) => { const request = requests.get(id); return request && !isGiven(request) ? [{ id, text: requestLabel(request), expected: expectedOf(request, requests, now) }] : []; }),
+      waitsFor: asked.flatMap((id) => { const request = requests.get(id); return request && !isGiven(request) ? [{ id, party: PARTIES[request.party], text: requestLabel(request), expected: expectedOf(request, requests, now) }] : []; }),
       found: check ? { verdict: check.verdict, text: checkWords({ verdict: check.verdict, text: check.text ?? '', ...(check.quantity === undefined ? {} : { quantity: check.quantity }) }, row.ordered_as || row.choice, row.unit) } : null,
     };
   }).sort((a, b) => Number(a.due.what === 'settled') - Number(b.due.what === 'settled') || (a.due.day ?? '9').localeCompare(b.due.day ?? '9') || a.category.localeCompare(b.category));

@@ -1,7 +1,7 @@
 import type { RequestsView, RequestView } from '@/contract/views/selections';
 import { groupBy } from '@/core/group-by';
 import { addDays, type Day } from '@/core/units/day';
-import { expectedOf, isGiven, neededBy, sendBy, standingOf } from '@/core/selections/requests';
+import { expectedOf, isGiven, neededBy, sendBy, standingOf, type Standing } from '@/core/selections/requests';
 import { NEAR_DAYS } from '@/core/selections/due';
 import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
@@ -52,8 +52,11 @@ export function requestViews(house: House, job: string): RequestView[] {
       near: !given && (asking ? send !== null && send <= addDays(now, NEAR_DAYS) : standing === 'sent' && expected <= addDays(now, NEAR_DAYS)),
       waits: waits.get(row.id) ?? [], trail: trailOf(db, 'request', row.id, now),
     };
-  }).sort((a, b) => Number(a.standing === 'answered') - Number(b.standing === 'answered') || dayOf(a).localeCompare(dayOf(b)));
+  }).sort((a, b) => ORDER.indexOf(a.standing) - ORDER.indexOf(b.standing) || dayOf(a).localeCompare(dayOf(b)));
 }
+
+/** What somebody can do something about comes first. */
+const ORDER: readonly Standing[] = ['refused', 'to send', 'sent', 'waits for another', 'answered'];
 
 /** The day on which a request wants something done: to be sent, or to be answered. */
 const dayOf = (request: RequestView): Day => (request.standing === 'sent' ? (request.named ?? request.expected) : (request.sendBy ?? '9'));

@@ -23,7 +23,7 @@ export function suppliersView(house: House): SuppliersView {
       closures: (closures.get(row.id) ?? []).map((closure) => ({ firstDay: closure.first_day, lastDay: closure.last_day, why: closure.why })),
       prices: prices.get(row.id)?.count ?? 0, pricesRead: prices.has(row.id) ? whenSeen(prices.get(row.id)?.read_at ?? '', now) : null,
       orders: (orders.get(row.id) ?? []).map(({ job, item }) => ({
-        id: item.id, job: job.id, jobName: job.name, text: `${item.quantity === null ? '' : `${item.quantity} ${item.unit} `}${item.category.toLowerCase()}, ${item.area}`, state: item.state, orderedOn: item.orderedOn, expectedOn: item.expectedOn, needBy: item.needBy, after: item.there?.after ?? 0,
+        id: item.id, job: job.id, jobName: job.name, text: `${item.category}${item.quantity === null ? '' : `, ${item.quantity} ${item.unit}`}, ${item.area}`, state: item.state, orderedOn: item.orderedOn, expectedOn: item.expectedOn, needBy: item.needBy, after: item.there?.after ?? 0,
         words: trailOf(db, 'selection', item.id, now).slice(0, 4),
       })),
     })),

@@ -1,7 +1,9 @@
 import type { SelectionCounts, SelectionPageView, SelectionsView, SelectionView, StepsOf } from '@/contract/views/selections';
 import type { Purchase } from '@/core/quantities/calculator';
+import { leadWords } from '@/core/selections/lead-words';
 import { arrival, orderDay } from '@/core/selections/order-by';
 import { isOrdered, type Alternative } from '@/core/selections/states';
+import { leftoverId, taskId } from '@/core/sequence/site';
 import { daysBetween, formatDay } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { ofKind, standing } from '@/core/walks/observation';
@@ -17,7 +19,7 @@ import { areasOf, phasesOf } from '../scope/queries';
 import { jobHead } from '../sites/queries';
 import { observationsOf } from '../walks/queries';
 import { whenSeen } from '../words';
-import { selectionsOf, trailOf } from './queries';
+import { selectionsOf, trailOf, workStart } from './queries';
 import { requestViews } from './request-views';
 import { closuresOf } from './rows';
 
@@ -81,24 +83,27 @@ function threadOf(house: House, job: string, item: SelectionView, plan: StoredPl
   const now = today(house.clock);
   const day = (value: string): string => formatDay(value, now);
   const lines: SelectionPageView['thread'] = [];
-  const task = plan?.tasks.find((one_) => one_.area === item.areaId && one_.phase === item.phase && one_.state !== 'done');
+  const id = item.returnTrip ? leftoverId(item.id) : taskId(item.areaId, item.phase);
+  const task = plan?.tasks.find((one_) => one_.id === id && one_.state !== 'done');
   if (!item.needBy || !item.orderBy || !item.decideBy) return [{ text: item.returnTrip || !task ? 'The plan has no work that waits for it.' : 'It is not planned yet.', href: null }];
-  const lie = item.acclimatiseDays > 0 ? ` and ${item.acclimatiseDays} to lie in the room` : '';
-  lines.push({ text: `Needed on site by ${day(item.needBy)}: ${item.area} · ${item.step} would start then but for what is to be delivered, with ${item.checkDays} to unpack and look${lie} before it.`, href: `/jobs/${job}/schedule?by=room` });
+  const lie = item.acclimatiseDays > 0 ? ` and ${dayWords(item.acclimatiseDays)} to lie in the room` : '';
+  const start = workStart(plan, id);
+  lines.push({ text: `Needed on site by ${day(item.needBy)}: ${item.area} · ${item.step} would start ${start ? day(start) : 'then'} if everything that was chosen were there; ${dayWords(item.checkDays)} to unpack and look${lie} before that.`, href: `/jobs/${job}/schedule?by=room` });
   if (!isOrdered(item.state)) {
-    const range = item.leadLow === item.leadHigh ? `${item.leadHigh}` : `${item.leadLow} to ${item.leadHigh}`;
-    lines.push({ text: `Order by ${day(item.orderBy)}: it takes ${range} days, counted at the longest, with ${item.bufferDays} in hand; closed days of the supplier do not count and orders go out on working days.`, href: null });
+    lines.push({ text: `Order by ${day(item.orderBy)}: it takes ${leadWords(item.leadLow, item.leadHigh)}, counted at the longest, with ${dayWords(item.bufferDays)} in hand; closed days of the supplier do not count and orders go out on working days.`, href: null });
     if (item.waitsFor.length === 0) lines.push({ text: `Decide by ${day(item.decideBy)}: ${item.thinkDays} days to think before that.`, href: null });
     for (const wait of item.waitsFor) lines.push({ text: `The order waits for ${wait.text}, expected ${day(wait.expected)}; what must be granted counts back to ${day(item.decideBy)}.`, href: `/jobs/${job}/selections/requests#${wait.id}` });
   }
   if (item.there && task) {
-    lines.push({ text: item.there.after > 0 ? `It comes ${item.there.after} ${item.there.after === 1 ? 'day' : 'days'} after that: ${item.there.because}. So ${task.label} starts ${plan ? day(dayOfSlot(plan.origin, task.start)) : ''}: ${task.reason.text}` : `It comes in time: ${item.there.because}.`, href: `/jobs/${job}/schedule?by=room` });
+    lines.push({ text: item.there.after > 0 ? `It comes ${dayWords(item.there.after)} after that: ${item.there.because}. So ${task.label} starts ${plan ? day(dayOfSlot(plan.origin, task.start)) : ''}${task.reason.selection === item.id ? '' : `, held besides by this: ${task.reason.text}`}.` : `It comes in time: ${item.there.because}.`, href: `/jobs/${job}/schedule?by=room` });
   }
   const before = plan ? earlier(house, job, plan.version, item.id) : undefined;
   if (before && item.due.late && !before.due.late) lines.push({ text: `It became late with the newest plan: ${plan?.cause ?? ''}.`, href: null });
   else if (before?.needBy && before.needBy !== item.needBy) lines.push({ text: `It was needed by ${day(before.needBy)} until the newest plan: ${plan?.cause ?? ''}.`, href: null });
   return lines;
 }
+
+const dayWords = (count: number): string => (count === 1 ? '1 day' : `${count} days`);
 
 /** The same selection by the plan before this one. */
 function earlier(house: House, job: string, version: number, id: string): SelectionView | undefined {

@@ -1,7 +1,7 @@
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { RoomView } from '@/contract/views/job';
 import type { RequestView } from '@/contract/views/selections';
-import { MEASURES } from '@/core/layout/measures';
+import { MEASURES, type Measure } from '@/core/layout/measures';
 import { orderWords } from '@/core/selections/states';
 import { PARTIES } from '@/core/selections/requests';
 import { TRADES } from '@/core/sequence/trades';
@@ -15,7 +15,10 @@ import { requestViews } from '../selections/request-views';
 import { roomView } from './room';
 
 /** A sheet hangs on a wall: one page, so each part has an end; what goes beyond stands on the live page. */
-const MOST = { chosen: 12, measures: 8, steps: 14, cautions: 5, questions: 8 } as const;
+const MOST = { chosen: 10, measures: 7, steps: 16, cautions: 4, questions: 7 } as const;
+/** What a hand with a tape asks for; the rest is for calculators. */
+const TAPED: readonly Measure[] = ['height', 'floor', 'perimeter', 'wallsNet', 'width', 'faceNet', 'drainLength'];
+const TICK = '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9" viewBox="0 0 9 9"><rect x="0.5" y="0.5" width="8" height="8" fill="none" stroke="#000000" stroke-width="0.8"/></svg>';
 const LONGEST = 130;
 
 const cut = (text: string): string => (text.length > LONGEST ? `${text.slice(0, LONGEST - 1)}…` : text);
@@ -37,7 +40,7 @@ function sheet(view: RoomView, requests: readonly RequestView[], measures: strin
     { text: `${item.state}${item.keptAt && (item.state === 'on site' || item.state === 'checked' || item.state === 'left over') ? `: ${item.keptAt}` : ''}`, style: 'note' },
   ]]));
   const steps = view.steps.filter((step) => step.fraction < 1).map((step) => table([14, 132, '*', 120], [[
-    { text: '', border: [true, true, true, true] }, { text: step.label, bold: step.fraction > 0 }, { text: step.crew || TRADES[step.trade], style: 'note' }, { text: step.held ? `waits, ${step.when}` : step.fraction > 0 ? 'under way' : step.when, style: 'note' },
+    { svg: TICK, width: 9 }, { text: step.label, bold: step.fraction > 0 }, { text: step.crew || (step.trade === 'nobody' ? 'inspection, check or cure' : TRADES[step.trade]), style: 'note' }, { text: step.held ? `waits, ${step.when}` : step.fraction > 0 ? 'under way' : step.when, style: 'note' },
   ]]));
   const questions: Content[] = [
     ...requests.filter((request) => request.standing !== 'answered').map((request) => `${PARTIES[request.party]}: ${request.subject}, expected ${day(request.expected)}`),
@@ -67,7 +70,7 @@ export function roomSheets(house: House, job: string, areas: readonly string[], 
   return {
     title: `${first?.job.name ?? ''}: room sheets`, plain: true, subtitle: '', foot: `${first?.job.name ?? ''}, room sheet of ${formatDay(today(house.clock), '0000-00-00')}`,
     content: views.flatMap((view, at) => {
-      const measured = measureWords(measuresIn(house.db, view.area.id), view.job.units).map(({ measure, value }) => `${value}  ${MEASURES[measure].label}`);
+      const measured = measureWords(measuresIn(house.db, view.area.id), view.job.units).filter(({ measure }) => TAPED.includes(measure)).map(({ measure, value }) => `${value}  ${MEASURES[measure].label}`);
       const taken = view.remarks.filter((remark) => remark.kind === 'measurement').map((remark) => remark.text);
       const mine = requests.filter((request) => request.waits.some((wait) => wait.area === view.area.id || view.selections.some((item) => item.id === wait.selection)));
       return sheet(view, mine, [...taken, ...measured], `${origin}/jobs/${job}/areas/${view.area.id}`, at);

@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { expectRequest, remindRequest, reopenRequest } from '@/contract/commands/selections';
@@ -13,8 +14,8 @@ import { Mark, type MarkKind } from '../kit/mark';
 import { Slip } from '../kit/slip';
 import { useRemove } from '../kit/use-remove';
 import { useSend } from '../kit/use-send';
-import Link from 'next/link';
 import { AnswerRequest, AskClient, RequestForm, SendRequest } from './request-forms';
+import { byWords } from './due-words';
 import { SelectionPlaces } from './selection-places';
 import { Trail } from './trail';
 
@@ -65,9 +66,9 @@ function Item({ request, today, onOpen }: { request: RequestView; today: Day; on
           {standing !== 'answered' && standing !== 'waits for another' && <Button size="sm" variant={standing === 'sent' ? 'primary' : 'outline-secondary'} onClick={may('answer')}>{request.kind === 'approval' ? 'They answered' : 'It is here'}<span className="visually-hidden">: {request.subject}</span></Button>}
         </span>
       </div>
-      <p className={`mb-1 mt-2 ${request.late || standing === 'refused' ? 'bad' : ''}`}>{standingWords(request, day)}</p>
+      <p className={`mb-1 mt-2 ${request.late || standing === 'refused' ? 'bad' : ''}`}>{standingWords(request, today)}</p>
       {request.conditions && <p className={`mb-1 ${standing === 'refused' ? 'bad' : 'soon'}`}>{request.outcome === 'conditions' ? 'On condition: ' : ''}{request.conditions}</p>}
-      {request.waits.length > 0 && <p className="mb-1"><span className="soft">Stands still without it: </span>{request.waits.map((wait, at) => <span key={`${wait.href}${wait.text}`}>{at > 0 && ', '}<Link href={wait.href}>{wait.text}</Link>{wait.by && standing !== 'answered' && <span className="soft"> by {day(wait.by)}</span>}</span>)}</p>}
+      {request.waits.length > 0 && <p className="mb-1"><span className="soft">Stands still without it: </span>{request.waits.map((wait, at) => <span key={`${wait.href}${wait.text}`}>{at > 0 && ', '}<Link href={wait.href}>{wait.text}</Link>{wait.by && standing !== 'answered' && <span className="soft"> {byWords(wait.by, today)}</span>}</span>)}</p>}
       <div className="d-flex gap-3 small-text no-print">
         {standing === 'sent' && <Button size="sm" variant="link" className="p-0" onClick={may('expect')}>They named a day<span className="visually-hidden"> for {request.subject}</span></Button>}
         {standing === 'sent' && <Button size="sm" variant="link" className="p-0" disabled={busy} onClick={() => void give(remindRequest, { id, version }, { text: 'Reminded today.' })}>I reminded them<span className="visually-hidden"> of {request.subject}</span></Button>}
@@ -81,8 +82,9 @@ function Item({ request, today, onOpen }: { request: RequestView; today: Day; on
   );
 }
 
-function standingWords(request: RequestView, day: (value: Day) => string): string {
-  const need = request.neededBy ? `needed by ${day(request.neededBy)}` : 'nothing planned waits for it';
+function standingWords(request: RequestView, today: Day): string {
+  const day = (value: Day): string => formatDay(value, today);
+  const need = request.neededBy ? `needed ${byWords(request.neededBy, today)}` : 'nothing planned waits for it';
   const takes = `takes ${leadWords(request.takesLow, request.takesHigh)}`;
   switch (request.standing) {
     case 'answered':
@@ -94,7 +96,7 @@ function standingWords(request: RequestView, day: (value: Day) => string): strin
     case 'waits for another':
       return `Not sent: it comes after ${request.afterText ?? 'another'}. It ${takes}, so ${day(request.expected)} at the earliest, ${need}.`;
     default:
-      return `Not sent. ${request.sendBy ? `To be sent by ${day(request.sendBy)}` : 'To be sent'}: it ${takes}, ${need}.`;
+      return `Not sent. ${request.sendBy ? `To be sent ${byWords(request.sendBy, today)}` : 'To be sent'}: it ${takes}, ${need}.`;
   }
 }
 

@@ -69,7 +69,7 @@ function columnsFor(today: Day, job: string): ColumnDef<SelectionView>[] {
       <>
         <Link href={`/jobs/${job}/selections/${item.id}`} className="fw-bold">{item.category}</Link>{item.follows && <span className="soft small-text"> {item.follows.as === 'rest' ? 'the rest' : 'ordered again'}</span>}
         {item.found && item.found.verdict !== 'right' && <div className="small-text bad"><Mark kind="stop" silent /> {item.found.text}</div>}
-        {item.waitsFor.map((wait) => <div key={wait.id} className="small-text soon"><Mark kind="waiting" silent /> waits for {wait.text}</div>)}
+        {item.waitsFor.map((wait) => <div key={wait.id} className="small-text soon"><Mark kind="waiting" silent /> waits for {wait.party}</div>)}
       </>
     ),
     where: (item) => <><Link href={`/jobs/${job}/areas/${item.areaId}`}>{item.area}</Link><div className="small-text soft">{item.returnTrip ? 'return trip' : item.step}</div></>,

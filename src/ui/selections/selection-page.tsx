@@ -15,7 +15,7 @@ import { Slip } from '../kit/slip';
 import { useRemove } from '../kit/use-remove';
 import { useSend } from '../kit/use-send';
 import { Alternatives } from './alternatives';
-import { dueTone, dueWords } from './due-words';
+import { dueTone, dueWords, missedWords } from './due-words';
 import { factsOf } from './facts';
 import { SelectionFields } from './selection-fields';
 import { SelectionPlaces } from './selection-places';
@@ -77,10 +77,11 @@ function Next({ view, onOpen }: { view: SelectionPageView; onOpen: (open: Open) 
     <section className="next-step">
       <p className={`fs-5 mb-1 ${dueTone(item.due)}`}>
         <Mark kind={item.due.late ? 'stop' : item.due.what === 'settled' ? 'done' : isOrdered(item.state) ? 'under-way' : 'waiting'} silent /> {item.due.what === 'settled' ? `${item.state}${item.keptAt ? `, kept ${item.keptAt}` : ''}` : `${item.state}: ${dueWords(item.due, today)}`}
-        {item.due.late && item.due.what !== 'arrive' ? ', which is past' : ''}
+        {missedWords(item.due, today) && <span className="fs-6"> ({missedWords(item.due, today)})</span>}
       </p>
       {item.there && item.there.after > 0 && <p className="bad mb-1">It comes {item.there.after} {item.there.after === 1 ? 'day' : 'days'} after its work needs it: {item.there.because}.</p>}
       <div className="actions no-print">
+        {item.state === 'open' && <Button onClick={() => onOpen('change')}>Write down what is chosen</Button>}
         {steps.includes('ordered') && <Button onClick={() => onOpen('order')} disabled={item.choice === ''}>Order it</Button>}
         {quick.map((to) => <Button key={to} variant={to === 'approved' ? 'outline-secondary' : 'primary'} disabled={busy} onClick={() => void give(stepSelection, { id: item.id, version: item.version, to, day: today, note: '', place: '' }, { text: `${item.category}: ${to}.`, undo: () => void give(stepSelection, { id: item.id, version: item.version + 1, to: item.state, day: today, note: 'taken back', place: '' }, { text: 'Taken back.' }) })}>{{ approved: 'It is approved', chosen: 'It is chosen', fitted: 'It is fitted', 'on site': 'It came today' }[to as 'approved']}</Button>)}
         {(item.state === 'on site' || item.state === 'checked') && <Button variant={item.state === 'on site' ? 'primary' : 'outline-secondary'} onClick={() => onOpen('check')}>Check what came</Button>}

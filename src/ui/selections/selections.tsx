@@ -61,14 +61,14 @@ export function Selections({ view }: { view: SelectionsView }) {
       <div className="page">
         <div className="page-head">
           <h1>Selections</h1><span className="soft">{view.job.counts.selections > 0 ? `${view.job.counts.selections} need a decision, an order or a call` : 'nothing is due in the next two weeks'}</span>
-          <span className="push actions no-print"><Button onClick={() => setOpen('new')} disabled={view.areas.length === 0}>Add a selection</Button></span>
+          <span className="push actions no-print"><PrintButton>Print</PrintButton><Button onClick={() => setOpen('new')} disabled={view.areas.length === 0}>Add a selection</Button></span>
         </div>
         {view.selections.length === 0 && <div className="empty"><p className="mb-0">Nothing chosen yet. Add what takes longest to come first: a window, a stone top, a special tile; or read a list. From the plan follows by when it must be decided and ordered.</p></div>}
         <div className="table-tools no-print">
           <Form.Control size="sm" type="search" placeholder="Search" aria-label="Search selections" value={asked} onChange={(event) => setAsked(event.target.value)} />
           <Form.Select size="sm" aria-label="Show" value={filter} onChange={(event) => setFilter(event.target.value as Filter)}>{Object.entries(FILTERS).map(([key, { label }]) => <option key={key} value={key}>show {label}</option>)}</Form.Select>
           <Form.Select size="sm" aria-label="Group by" value={grouping} onChange={(event) => setGrouping(event.target.value as Grouping)}>{Object.entries(GROUPINGS).map(([key, { label }]) => <option key={key} value={key}>by {label}</option>)}</Form.Select>
-          <span className="push d-flex gap-3"><Button size="sm" variant="link" className="p-0" onClick={() => setOpen('list')} disabled={view.areas.length === 0}>Read a list</Button><a href={`/api/jobs/${view.job.id}/papers/selections.csv`}>As CSV</a><a href={`/api/jobs/${view.job.id}/papers/room-sheets.pdf`}>Room sheets (PDF)</a><PrintButton>Print</PrintButton><Link href="/suppliers">Suppliers</Link></span>
+          <span className="push links"><Button size="sm" variant="link" onClick={() => setOpen('list')} disabled={view.areas.length === 0}>Read a list</Button><a className="btn btn-sm btn-link" href={`/api/jobs/${view.job.id}/papers/selections.csv`}>As CSV</a><a className="btn btn-sm btn-link" href={`/api/jobs/${view.job.id}/papers/room-sheets.pdf`}>Room sheets</a><Link className="btn btn-sm btn-link" href="/suppliers">Suppliers</Link></span>
         </div>
         {view.selections.length > 0 && <SelectionGrid groups={groups} asked={asked} today={view.today} job={view.job.id} suppliers={view.suppliers} />}
         <Slip title={open === 'list' ? 'Read a list of selections' : 'A selection'} open={open !== undefined} onClose={close}>
