@@ -30,7 +30,7 @@ export const tanneryRow: DemoJob = {
     { area: 'bath', phase: 'tiling', category: 'Bathroom tiles', choice: 'White gloss, 100 x 200 mm', code: 'T-W12', colour: 'white', quantity: 22, unit: 'm²', unitPrice: 3400, supplier: 'Shardwell Tile', lead: [5, 7], state: 'confirmed', expectedIn: 5 },
     { area: 'shop', phase: 'flooring', category: 'Shop floor', choice: 'Sheet rubber, slate', code: 'RB-9', quantity: 48, unit: 'm²', supplier: 'Tidewood Floors', lead: [10, 16], state: 'approved' },
   ],
-  deliveries: [{ inDays: 5, half: 'morning', place: 'store', placeNote: 'behind the door', protection: 'boards over the shop floor', floorArea: 1.2, heaviest: 24, people: 1, carry: 'box by box', selections: [{ area: 'bath', selection: 'Bathroom tiles' }] }],
+  deliveries: [{ inDays: 5, half: 'morning', place: 'shop', placeNote: 'on pallets by the street door', protection: 'boards over the threshold', floorArea: 1.2, heaviest: 24, people: 1, carry: 'box by box', selections: [{ area: 'bath', selection: 'Bathroom tiles' }] }],
   scope: [
     { area: 'shop', stance: 'in', verb: 'replace', subject: 'wet boards and insulation', quantity: 96, unit: 'm²', trade: 'board' },
     { area: 'living', stance: 'in', verb: 'plaster', subject: 'the party wall in two coats', quantity: 18, unit: 'm²', trade: 'plaster' },

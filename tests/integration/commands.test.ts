@@ -5,6 +5,7 @@ import type { House } from '@/server/house';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, emptyHouse, give, must, newId, signalHouse } from '../support/houses';
 import { FIRST_VISIT, type Given } from '../support/first-visit-commands';
+import { SELECTIONS } from '../support/selection-commands';
 
 const id = newId();
 const other = newId();
@@ -13,11 +14,11 @@ const row = (house: House, table: string, key: string): Record<string, unknown> 
 const version = (house: House, table: string, key: string): number => Number(row(house, table, key)?.version);
 const draft = (house: House): { id: string; version: number } =>
   one(house.db, `SELECT id, version FROM job_update WHERE job = @job AND state = 'draft' AND audience = 'client' ORDER BY made_at DESC`, { job: signalHouse }) ?? { id: '', version: 0 };
-const selection = { choice: 'Oak', code: 'O-1', supplier: 'Fathom Timber', leadDays: 20, state: 'chosen', note: '' };
 const jobFacts = { name: 'New House', units: 'metric', startDay: '2027-03-15', promiseDay: '2027-06-01', client: 'C', clientEmail: 'c@c.example', livedIn: true, loudHalf: 'morning' };
 
 const GIVEN: Record<string, Given> = {
   ...FIRST_VISIT,
+  ...SELECTIONS,
   'person.add': { payload: { id, name: 'New', role: 'lead', email: 'New@Firm.example' }, leaves: (house) => row(house, 'person', id), expected: { name: 'New', email: 'new@firm.example', password_hash: null } },
   'sub.add': { payload: { id, trade: 'paint', name: 'Third Bucket', crews: 1 }, leaves: (house) => row(house, 'sub', id), expected: { crews: 1, trade: 'paint' }, plans: true },
   'sub.change': { payload: { id: demoId('sub', 'paint'), version: 1, name: 'Two Buckets', crews: 3 }, leaves: (house) => row(house, 'sub', demoId('sub', 'paint')), expected: { crews: 3, version: 2 }, plans: true },
@@ -48,11 +49,6 @@ const GIVEN: Record<string, Given> = {
   'hold.reopen': { before: (house) => must(house, 'hold.release', { id: demoId('signal', 'hold', '0'), version: 1 }), payload: { id: demoId('signal', 'hold', '0'), version: 2 }, leaves: (house) => row(house, 'hold', demoId('signal', 'hold', '0')), expected: { state: 'open', version: 3 }, plans: true },
   'scope.add': { payload: { id, job: signalHouse, area: areaOf('bath'), stance: 'out', verb: 'move', subject: 'the window' }, leaves: (house) => row(house, 'scope_item', id), expected: { stance: 'out', quantity: null } },
   'scope.change': { payload: { id: demoId('signal', 'scope', '0'), version: 1, stance: 'conditional', verb: 'open', subject: 'the wall', dependsOn: 'the engineer' }, leaves: (house) => row(house, 'scope_item', demoId('signal', 'scope', '0')), expected: { stance: 'conditional', version: 2 } },
-  'selection.add': { payload: { id, job: signalHouse, area: areaOf('bath'), phase: 'tiling', category: 'Grout', ...selection }, leaves: (house) => row(house, 'selection', id), expected: { category: 'Grout', lead_days: 20 }, plans: true },
-  'selection.change': {
-    payload: (house) => ({ id: demoId('signal', 'selection', 'kitchen', 'Worktop'), version: version(house, 'selection', demoId('signal', 'selection', 'kitchen', 'Worktop')), ...selection }),
-    leaves: (house) => row(house, 'selection', demoId('signal', 'selection', 'kitchen', 'Worktop')), expected: { choice: 'Oak' }, plans: true,
-  },
   'walk.start': { payload: { id, job: signalHouse, kind: 'close-in' }, leaves: (house) => row(house, 'walk', id), expected: { kind: 'close-in', finished_at: null, person: demoId('person', 'maren') } },
   'walk.finish': { before: (house) => must(house, 'walk.start', { id, job: signalHouse, kind: 'progress' }), payload: { id }, leaves: (house) => row(house, 'walk', id)?.finished_at !== null, expected: true, plans: true },
   'observation.record': { payload: { observation: { id, walk, area: areaOf('guest'), kind: 'caution', text: 'loose tread' } }, leaves: (house) => row(house, 'observation', id), expected: { kind: 'caution', text: 'loose tread', job: signalHouse }, plans: true },

@@ -112,7 +112,7 @@ describe('a plan that cannot be made', () => {
 
 describe('dates of selections', () => {
   it('follow the plan: late, near, far or settled', () => {
-    const built = build({ Room: { works: ['kitchen'] } });
+    const built = build({ Room: { works: ['kitchen'] } }, { startDay: '2027-03-01' });
     const add = (category: string, over: object): void => void must(built.house, 'selection.add', { id: newId(), job: built.job, area: built.areas.Room, phase: 'cabinets', category, leadLow: 3, leadHigh: 5, quantity: 1, unit: 'piece', state: 'chosen', ...over }, built.owner);
     add('Late', { leadHigh: 200 });
     add('Soon', { state: 'open' });

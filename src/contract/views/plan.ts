@@ -53,6 +53,10 @@ export interface ScheduleView {
   job: JobHead | null;
   by: 'trade' | 'room';
   weeks: number;
+  /** Weeks from this one to the board's first. */
+  shift: number;
+  /** The piece of work that was asked for. */
+  task: string | null;
   board: BoardView;
 }
 

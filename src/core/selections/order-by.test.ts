@@ -19,7 +19,7 @@ describe('order by', () => {
 
   it('is what the calculator on Bench says where nobody is closed', () =>
     fc.assert(fc.property(day, fc.nat(400), fc.nat(10), (needBy, leadDays, bufferDays) => {
-      const outcome = orderByCalculator.compute({ needBy, leadDays, bufferDays });
+      const outcome = orderByCalculator.run({ needBy, leadDays, bufferDays });
       expect(outcome).toEqual({ ok: true, value: { orderBy: orderBy(needBy, leadDays, bufferDays) } });
     })));
 

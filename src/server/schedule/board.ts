@@ -2,8 +2,8 @@ import type { BoardBlock, BoardRow, BoardView, ScheduleView } from '@/contract/v
 import { groupBy } from '@/core/group-by';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { TRADES } from '@/core/sequence/trades';
-import { addDays, formatDay, weekday, type Day } from '@/core/units/day';
-import { formatSlot, slotOf } from '@/core/units/slot';
+import { addDays, daysBetween, formatDay, weekday, type Day } from '@/core/units/day';
+import { dayOfSlot, formatSlot, slotOf } from '@/core/units/slot';
 import { today } from '../clock';
 import { all, one } from '../database/query';
 import type { House } from '../house';
@@ -20,31 +20,44 @@ interface Window {
   jobs: Map<string, string>;
 }
 
+export interface BoardOptions {
+  by: 'trade' | 'room';
+  weeks: number;
+  shift: number;
+  /** A piece of work that is to be on the board and open. */
+  task?: string;
+}
+
 /** What the address asks for; anything that is none of the choices is the usual board. */
-export function boardOptions(asked: Record<string, string | string[] | undefined>): { by: 'trade' | 'room'; weeks: number; shift: number } {
+export function boardOptions(asked: Record<string, string | string[] | undefined>): BoardOptions {
   const shift = Number(asked['shift'] ?? 0);
-  return { by: asked['by'] === 'room' ? 'room' : 'trade', weeks: asked['weeks'] === '3' ? 3 : 2, shift: Number.isInteger(shift) && Math.abs(shift) <= 200 ? shift : 0 };
+  const task = asked['task'];
+  return { by: asked['by'] === 'room' ? 'room' : 'trade', weeks: asked['weeks'] === '3' ? 3 : 2, shift: Number.isInteger(shift) && Math.abs(shift) <= 200 ? shift : 0, ...(typeof task === 'string' ? { task } : {}) };
 }
 
 /** The half-day board: by trade over all jobs, or by room in one. */
-export function scheduleView(house: House, options: { job?: string; by: 'trade' | 'room'; weeks: number; shift: number }): ScheduleView {
+export function scheduleView(house: House, options: BoardOptions & { job?: string }): ScheduleView {
   const { db } = house;
   const now = today(house.clock);
-  const monday = addDays(now, -((weekday(now) + 6) % 7) + 7 * options.shift);
   const plan = readPlan(db, options.by === 'room' && options.job ? { job: options.job } : {});
+  const asked = plan?.tasks.find((task) => task.id === options.task);
+  const thisMonday = addDays(now, -((weekday(now) + 6) % 7));
+  // Work that was asked for brings its own week.
+  const shift = plan && asked ? Math.max(0, Math.floor(daysBetween(thisMonday, dayOfSlot(plan.origin, asked.start)) / 7)) : options.shift;
+  const monday = addDays(thisMonday, 7 * shift);
   const days = Array.from({ length: options.weeks * 7 }, (_, at) => addDays(monday, at));
   const holidays = new Set(all<{ day: Day }>(db, 'SELECT day FROM holiday').map((row) => row.day));
   const window = plan && { plan, first: monday, from: slotOf(plan.origin, monday), length: options.weeks * 14, jobs: new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((job) => [job.id, job.name])) };
   const board: BoardView = {
     today: now, first: monday,
     days: days.map((day) => ({ day, label: formatDay(day).replace(/ \w+$/, ''), worked: weekday(day) % 6 !== 0 && !holidays.has(day) })),
-    todaySlot: options.shift <= 0 && slotOf(monday, now) < options.weeks * 14 ? slotOf(monday, now) : null,
+    todaySlot: shift <= 0 && slotOf(monday, now) < options.weeks * 14 ? slotOf(monday, now) : null,
     rows: window ? (options.by === 'room' && options.job ? roomRows(house, window, options.job) : tradeRows(window, options.job)) : [],
     marks: window ? marksOf(window, options.job) : [],
     madeAt: plan ? whenSeen(plan.madeAt, now) : '', cause: plan?.cause ?? '', jobs: new Set(plan?.tasks.map((task) => task.job)).size,
     problem: one<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
   };
-  return { job: options.job ? jobHead(house, options.job) : null, by: options.by, weeks: options.weeks, board };
+  return { job: options.job ? jobHead(house, options.job) : null, by: options.by, weeks: options.weeks, shift, task: asked?.id ?? null, board };
 }
 
 const shown = (window: Window, task: PlannedTask): boolean => task.state !== 'done' && task.duration > 0 && task.finish > window.from && task.start < window.from + window.length;

@@ -22,11 +22,14 @@ import { whenSeen } from '../words';
 import { closuresOf, orderedOf, requestRows, requestsOf, selectionRows, waitRows, type SelectionRow } from './rows';
 import { openRequests, requestLabel, taskOf } from './waits';
 
-/** The day on which the work that uses a thing would start if it were there; null where the plan has none. */
+/**
+ * The day on which the work that uses a thing would start if everything chosen were there, or does start where crews make that
+ * earlier; null where the plan has none.
+ */
 export function workStart(plan: StoredPlan | undefined, task: string): Day | null {
   const planned = plan?.tasks.find((one) => one.id === task);
   if (!plan || !planned || planned.state === 'done') return null;
-  return dayOfSlot(plan.origin, plan.wanted[task] ?? planned.start);
+  return dayOfSlot(plan.origin, Math.min(plan.wanted[task] ?? planned.start, planned.start));
 }
 
 /** Days that must pass between the choice and the order: thinking, and the longest chain of what is still to be granted. */

@@ -28,7 +28,7 @@ export function requestViews(house: House, job: string): RequestView[] {
   const waits = new Map([...groupBy(waitRows(db, job), (wait) => wait.request)].map(([request, list]) => [request, list.flatMap(({ selection, area, phase }): RequestView['waits'] => {
     if (area && phase) {
       const task = plan?.tasks.find((one) => one.id === taskId(area, phase));
-      return [{ selection, area, phase, text: `${areas.get(area) ?? ''} · ${phaseFacts(phase).label}`, href: task ? `/jobs/${job}/schedule?task=${encodeURIComponent(task.id)}` : `/jobs/${job}/areas/${area}`, by: workStart(plan, taskId(area, phase)) }];
+      return [{ selection, area, phase, text: `${areas.get(area) ?? ''} · ${phaseFacts(phase).label}`, href: task ? `/jobs/${job}/schedule?by=room&task=${encodeURIComponent(task.id)}` : `/jobs/${job}/areas/${area}`, by: workStart(plan, taskId(area, phase)) }];
     }
     const item = selection ? selections.get(selection) : undefined;
     // What is ordered or here waits for nothing any more.

@@ -88,14 +88,15 @@ function threadOf(house: House, job: string, item: SelectionView, plan: StoredPl
   if (!item.needBy || !item.orderBy || !item.decideBy) return [{ text: item.returnTrip || !task ? 'The plan has no work that waits for it.' : 'It is not planned yet.', href: null }];
   const lie = item.acclimatiseDays > 0 ? ` and ${dayWords(item.acclimatiseDays)} to lie in the room` : '';
   const start = workStart(plan, id);
-  lines.push({ text: `Needed on site by ${day(item.needBy)}: ${item.area} · ${item.step} would start ${start ? day(start) : 'then'} if everything that was chosen were there; ${dayWords(item.checkDays)} to unpack and look${lie} before that.`, href: `/jobs/${job}/schedule?by=room` });
+  const at = task ? `/jobs/${job}/schedule?by=room&task=${encodeURIComponent(id)}` : null;
+  lines.push({ text: `Needed on site by ${day(item.needBy)}: ${item.area} · ${item.step} would start ${start ? day(start) : 'then'} if everything that was chosen were there; ${dayWords(item.checkDays)} to unpack and look${lie} before that.`, href: at });
   if (!isOrdered(item.state)) {
     lines.push({ text: `Order by ${day(item.orderBy)}: it takes ${leadWords(item.leadLow, item.leadHigh)}, counted at the longest, with ${dayWords(item.bufferDays)} in hand; closed days of the supplier do not count and orders go out on working days.`, href: null });
     if (item.waitsFor.length === 0) lines.push({ text: `Decide by ${day(item.decideBy)}: ${item.thinkDays} days to think before that.`, href: null });
     for (const wait of item.waitsFor) lines.push({ text: `The order waits for ${wait.text}, expected ${day(wait.expected)}; what must be granted counts back to ${day(item.decideBy)}.`, href: `/jobs/${job}/selections/requests#${wait.id}` });
   }
   if (item.there && task) {
-    lines.push({ text: item.there.after > 0 ? `It comes ${dayWords(item.there.after)} after that: ${item.there.because}. So ${task.label} starts ${plan ? day(dayOfSlot(plan.origin, task.start)) : ''}${task.reason.selection === item.id ? '' : `, held besides by this: ${task.reason.text}`}.` : `It comes in time: ${item.there.because}.`, href: `/jobs/${job}/schedule?by=room` });
+    lines.push({ text: item.there.after > 0 ? `It comes ${dayWords(item.there.after)} after that: ${item.there.because}. So ${task.label} starts ${plan ? day(dayOfSlot(plan.origin, task.start)) : ''}${task.reason.selection === item.id ? '' : `, held besides by this: ${task.reason.text}`}.` : `It comes in time: ${item.there.because}.`, href: at });
   }
   const before = plan ? earlier(house, job, plan.version, item.id) : undefined;
   if (before && item.due.late && !before.due.late) lines.push({ text: `It became late with the newest plan: ${plan?.cause ?? ''}.`, href: null });

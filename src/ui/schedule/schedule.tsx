@@ -11,9 +11,9 @@ import { Board } from './board';
 import { BoardList } from './board-list';
 
 /** Who is where on which half-day; one tap on anything says why it stands there. */
-export function Schedule({ view, shift }: { view: ScheduleView; shift: number }) {
-  const { job, board } = view;
-  const [chosen, setChosen] = useState<string>();
+export function Schedule({ view }: { view: ScheduleView }) {
+  const { job, board, shift } = view;
+  const [chosen, setChosen] = useState<string | undefined>(view.task ?? undefined);
   const blocks = board.rows.flatMap((row) => row.blocks);
   const block = blocks.find((one) => one.task === chosen);
   const base = job ? `/jobs/${job.id}/schedule` : '/schedule';

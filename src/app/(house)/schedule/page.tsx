@@ -8,5 +8,5 @@ export const metadata = { title: 'Schedule, all jobs' };
 export default async function WholeSchedulePage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
   const options = boardOptions(await searchParams);
   const { view } = await shown(() => scheduleView(house(), { ...options, by: 'trade' }));
-  return <Schedule view={view} shift={options.shift} />;
+  return <Schedule key={view.task} view={view} />;
 }

@@ -9,5 +9,5 @@ export default async function SchedulePage({ params, searchParams }: { params: P
   const { job } = await params;
   const options = boardOptions(await searchParams);
   const { view } = await shown(() => scheduleView(house(), { ...options, job }));
-  return <Schedule view={view} shift={options.shift} />;
+  return <Schedule key={view.task} view={view} />;
 }
