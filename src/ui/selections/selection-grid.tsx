@@ -107,10 +107,12 @@ export function SelectionGrid({ groups, asked, today, job, suppliers }: Terms) {
   const focused = at && order.includes(at.row) ? at : { row: order[0] ?? '', column: 'choice' };
 
   const go = (row: string, column: string): void => {
+    const reach = (): void => grid.current?.querySelector<HTMLElement>(`[data-cell="${CSS.escape(`${row}:${column}`)}"]`)?.focus();
     setEditing(undefined);
     setAt({ row, column });
-    // The cell may just have been an input: it can be reached once it is drawn again.
-    requestAnimationFrame(() => grid.current?.querySelector<HTMLElement>(`[data-cell="${CSS.escape(`${row}:${column}`)}"]`)?.focus());
+    // A cell that was just an input can be reached once it is drawn again; any other at once, so that no key is lost.
+    if (editing) requestAnimationFrame(reach);
+    else reach();
   };
   const step = (row: string, column: string, down: number, right: number): void => {
     const [y, x] = [order.indexOf(row) + down, columnIds.indexOf(column) + right];
