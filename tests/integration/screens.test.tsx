@@ -121,7 +121,7 @@ describe('public pages', () => {
   const shared = { firm: 'Harrow & Tern', recipient: 'A', today: TODAY, expiresOn: '2027-04-01', acknowledged: null, canAcknowledge: true };
   const client: ClientShared = {
     ...shared, audience: 'client', job: { name: 'Signal House', address: '3 Watch Steps' }, done: 0.204, finish: '2027-08-31', updates: [{ title: 'Second', body: 'b <i>2</i>', when: 'today' }, { title: 'First', body: 'b 1', when: 'Mon' }],
-    next: [{ when: 'Tue 9 Mar', text: 'The wires — Guest suite' }], requests: [], decisions: [{ text: 'Oak or cork', by: '2027-04-02' }], pictures: [{ hash: 'abc', area: 'Kitchen', when: 'today', text: null, alt: 'Kitchen, today' }], statement: null, changes: [],
+    next: [{ when: 'Tue 9 Mar', text: 'The wires — Guest suite' }], choices: [], requests: [], decisions: [{ text: 'Oak or cork', by: '2027-04-02' }], pictures: [{ hash: 'abc', area: 'Kitchen', when: 'today', text: null, alt: 'Kitchen, today' }], statement: null, changes: [],
   };
   const crew: CrewShared = {
     ...shared, audience: 'crew', title: 'Signal House', updates: [], cautions: [{ area: 'Kitchen', text: 'bearing wall' }], leftovers: [{ area: 'Study', text: 'backing', trade: 'Carpentry' }],
@@ -140,7 +140,7 @@ describe('public pages', () => {
   });
 
   it('say what is safe to say where there is nothing yet', () => {
-    const read = words(html(<ClientPage view={{ ...client, updates: [], next: [], requests: [], decisions: [], pictures: [], finish: null }} token="t" />));
+    const read = words(html(<ClientPage view={{ ...client, updates: [], next: [], choices: [], requests: [], decisions: [], pictures: [], finish: null }} token="t" />));
     expect(read).toContain('There is no news yet.');
     expect(read).not.toMatch(/we expect|What comes next|What we need/);
     expect(words(html(<CrewPage view={{ ...crew, days: [], cautions: [], leftovers: [] }} token="t" />))).toContain('No work is planned for you in the next two weeks.');

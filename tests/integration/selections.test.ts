@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
-import type { SelectionView } from '@/contract/views/selections';
+import type { DeliveriesView, SelectionView } from '@/contract/views/selections';
 import { orderByCalculator } from '@/core/quantities/order-by';
 import { decideBy } from '@/core/selections/order-by';
 import { checkPlan } from '@/core/schedule/check';
@@ -16,6 +16,7 @@ import { receive } from '@/server/door/door';
 import type { House } from '@/server/house';
 import { finishIf } from '@/server/schedule/what-if';
 import { renewOnce } from '@/server/schedule/renew';
+import { scheduleView } from '@/server/schedule/board';
 import { readPlan } from '@/server/schedule/store-plan';
 import { deliveriesView } from '@/server/selections/delivery-views';
 import { hearSuppliers } from '@/server/selections/hear';
@@ -285,6 +286,31 @@ describe('suppliers', () => {
   });
 });
 
+describe('the house as places to keep things', () => {
+  it('says where somebody works, how much floor is free and what stands there', () => {
+    const house = demoHouse();
+    const rooms = (): DeliveriesView['map'][number]['rooms'] => deliveriesView(house, signalHouse).map.flatMap((level) => level.rooms);
+    const guest = rooms().find((room) => room.name === 'Guest suite');
+    // It was drawn as 13' 2" by 11' 4": half of it is free until something comes.
+    expect(guest?.floor).toBeCloseTo(13.87, 1);
+    expect(guest?.left).toBeCloseTo(6.93, 1);
+    // Wires share a room with what stands there; what comes after them does not.
+    expect(guest?.busy).toMatchObject({ from: '2027-03-12' });
+    expect(rooms().find((room) => room.name === 'Kitchen')?.busy?.from).toBe(TODAY);
+    expect(rooms().find((room) => room.name === 'Landing')?.kept).toBe('lived in');
+    expect(rooms().some((room) => room.name === 'Seaward face')).toBe(false);
+    expect(rooms().find((room) => room.name === 'Boat store')?.things).toEqual(['sage tiles, one opened box']);
+    expect(deliveriesView(house, signalHouse).map.map((level) => level.level)).toEqual(['Lantern', 'Upper', 'Ground', 'outside']);
+    const worktop = chosen('kitchen', 'Worktop');
+    const id = newId();
+    must(house, 'delivery.add', { id, job: signalHouse, day: TODAY, place: areaOf('guest'), floorArea: 2, selections: [worktop] });
+    must(house, 'delivery.came', { id, version: 1, day: TODAY });
+    expect(rooms().find((room) => room.name === 'Guest suite')).toMatchObject({ things: ['worktop, 21 ft'], left: (guest?.left ?? 0) - 2 });
+    // Its day stands on the board too.
+    expect(scheduleView(house, { job: signalHouse, by: 'room', weeks: 2, shift: 0 }).board.marks.map((mark) => mark.text)).toContain('delivery of shower valve into Guest suite');
+  });
+});
+
 describe('deliveries', () => {
   it('say what stands in their way, what is too heavy and what is not ordered', () => {
     const house = demoHouse();
@@ -354,6 +380,27 @@ describe('the client', () => {
     expect(requestsView(house, signalHouse).requests.find((one_) => one_.id === request)).toMatchObject({ standing: 'answered', conditions: 'only if it is not polished', answeredBy: 'Averill' });
     expect(give(house, 'request.reply', { id: association, name: 'Averill', outcome: 'granted' }, who)).toMatchObject({ status: 'refused' });
     expect(open && sharedView(house, open)).toMatchObject({ requests: [] });
+  });
+});
+
+describe('what is the client’s to choose', () => {
+  it('stands on their page with what there is, is taken there, and is kept as a decision with their words', () => {
+    const house = demoHouse();
+    const [link, tiles] = [newId(), chosen('bath', 'Bath tiles')];
+    must(house, 'share.make', { id: link, audience: 'client', job: signalHouse, recipient: 'Averill', expiresOn: '2027-06-01' });
+    const open = openLink(house, tokenOf(house, link));
+    const choices = () => { const view = open && sharedView(house, open); return view?.audience === 'client' ? view.choices : []; };
+    expect(choices()).toMatchObject([{ id: tiles, what: 'Bath tiles, Bath', alternatives: [{ price: 90240 }, { price: 49920 }, { price: 161280 }] }]);
+    const who = { kind: 'link', id: link, audience: 'client', job: signalHouse, sub: null } as const;
+    const pick = (id: string) => give(house, 'selection.pick', { id, alternative: demoId('signal', 'alternative', 'Bath tiles', '2'), name: 'Averill', words: 'it is the sea' }, who);
+    // What is not theirs, or of another job, they cannot choose.
+    expect(pick(GLAZING)).toMatchObject({ status: 'refused' });
+    expect(pick(chosen('kitchen', 'Kitchen cabinets', 'tannery'))).toMatchObject({ status: 'refused', httpStatus: 403 });
+    expect(pick(tiles)).toMatchObject({ status: 'applied' });
+    expect(pick(tiles)).toMatchObject({ status: 'refused' });
+    expect(item(house, tiles)).toMatchObject({ state: 'chosen', code: 'M-GREEN-1', supplier: 'Quayside Fittings', leadHigh: 49 });
+    expect(selectionPage(house, signalHouse, tiles).trail[0]).toMatchObject({ who: 'Averill', text: expect.stringContaining('Averill says: it is the sea') as string });
+    expect(choices()).toEqual([]);
   });
 });
 

@@ -54,7 +54,7 @@ export const MAIN_VIEWS: MainView[] = [
   { name: 'A delivery', deskOnly: true, path: `${job}/selections/deliveries`, press: ['A delivery'] },
   { name: 'Suppliers', path: '/suppliers' },
   { name: 'Sequence', path: `${job}/sequence`, file: { desk: 'sequence.png' } },
-  { name: 'Schedule by trade', path: `${job}/schedule`, file: { desk: 'schedule.png', phone: 'schedule-phone.png' } },
+  { name: 'Schedule by trade', path: `${job}/schedule`, file: { desk: 'schedule.png' } },
   { name: 'Schedule by room', path: `${job}/schedule?by=room&weeks=3`, file: { desk: 'schedule-by-room.png' } },
   { name: 'Schedule of all jobs', path: '/schedule' },
   { name: 'Walks', path: `${job}/walks` },

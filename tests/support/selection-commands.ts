@@ -30,6 +30,10 @@ export const SELECTIONS: Record<string, Given> = {
   'selection.expect': { payload: (house) => ({ ...at(house, 'selection', valve), expectedOn: '2027-03-25', note: 'the lorry broke down' }), leaves: (house) => row(house, 'selection', valve), expected: { expected_on: '2027-03-25', promised_on: '2027-03-15', slip: 'the lorry broke down' }, plans: true },
   'selection.alternatives': { payload: (house) => ({ ...at(house, 'selection', worktop), alternatives }), leaves: (house) => (JSON.parse(String(row(house, 'selection', worktop)?.alternatives)) as object[]).length, expected: 2 },
   'selection.choose': { before: (house) => must(house, 'selection.alternatives', { ...at(house, 'selection', worktop), alternatives }), payload: (house) => ({ ...at(house, 'selection', worktop), alternative: other, reason: 'it is here in a week' }), leaves: (house) => row(house, 'selection', worktop), expected: { choice: 'Beech', state: 'chosen', lead_high: 5 }, plans: true },
+  'selection.pick': {
+    before: (house) => must(house, 'share.make', { id: link, audience: 'client', job: signalHouse, recipient: 'Averill', expiresOn: '2027-06-01' }), who: client, plans: true,
+    payload: { id: tiles, alternative: demoId('signal', 'alternative', 'Bath tiles', '1'), name: 'Averill', words: 'calm' }, leaves: (house) => row(house, 'selection', tiles), expected: { choice: 'Chalk matt, 6" by 6"', state: 'chosen', lead_high: 10 },
+  },
   'selection.check': {
     payload: (house) => ({ ...at(house, 'selection', valve), verdict: 'wrong', text: 'surface mounted' }), plans: true,
     leaves: (house) => ({ was: row(house, 'selection', valve)?.state, again: one(house.db, 'SELECT state, quantity, follows_as, lead_high FROM selection WHERE follows = @valve', { valve }), back: one(house.db, 'SELECT kind, what FROM spare WHERE selection = @valve', { valve }) }),

@@ -59,6 +59,9 @@ const alternative = object({
 export const keepAlternatives = command('selection.alternatives', EVERYBODY, object({ id: field.id(), version: field.version(), alternatives: array(alternative).required('the alternatives are missing').max(8, 'at most eight side by side') }).noUnknown());
 export const chooseAlternative = command('selection.choose', EVERYBODY, object({ id: field.id(), version: field.version(), alternative: field.id(), reason: field.line('the reason', 300) }).noUnknown());
 
+/** The client takes one of the alternatives on their page. */
+export const pickAlternative = command('selection.pick', ['link'], object({ id: field.id(), alternative: field.id(), name: field.line('your name', 80), words: field.optionalLine('your words', 300).default('') }).noUnknown());
+
 /** Looked at without a walk: by whoever unpacks it. */
 export const checkSelection = command('selection.check', EVERYBODY, object({
   id: field.id(), version: field.version(), verdict: field.oneOf('how it was found', SELECTION_VERDICTS), quantity: field.amount('how many', 100_000), text: field.optionalLine('the text', 600).default(''), picture: picture(),

@@ -192,6 +192,20 @@ export interface StoredThing {
   until: Day | null;
 }
 
+export interface StoreRoom {
+  id: string;
+  name: string;
+  /** Why nothing is put there whoever works: people live in it, or walk through it. */
+  kept: string | null;
+  /** m²; null where it is not drawn. */
+  floor: number | null;
+  /** m² still free with half kept clear. */
+  left: number | null;
+  things: string[];
+  /** Work that takes the room today or next, and the last day of it before the room is free. */
+  busy: { label: string; from: Day; until: Day } | null;
+}
+
 export interface DeliveriesView {
   job: JobHead;
   today: Day;
@@ -199,6 +213,8 @@ export interface DeliveriesView {
   /** On its way or to be ordered, and in no delivery yet. */
   loose: { id: string; text: string; needBy: Day | null; expectedOn: Day | null }[];
   places: { id: string; name: string; floor: number | null }[];
+  /** Every room as a place to keep things: what stands there, how much floor is free, who works there. */
+  map: { level: string; rooms: StoreRoom[] }[];
   /** What stands where. */
   storage: { place: string; things: StoredThing[] }[];
   fitted: { id: string; text: string }[];

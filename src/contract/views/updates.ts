@@ -65,6 +65,8 @@ export interface ClientShared extends SharedBase {
   updates: { title: string; body: string; when: string }[];
   next: { when: string; text: string }[];
   decisions: { text: string; by: Day }[];
+  /** What is theirs to choose, with what there is to choose from. */
+  choices: { id: string; what: string; by: Day | null; alternatives: { id: string; choice: string; price: number | null; look: string; upkeep: string; picture: string | null }[] }[];
   /** What was asked of them on this page and is not answered. */
   requests: { id: string; kind: 'approval' | 'answer' | 'drawing'; subject: string; by: Day | null; waits: string[] }[];
   pictures: PictureView[];

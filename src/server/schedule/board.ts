@@ -53,7 +53,7 @@ export function scheduleView(house: House, options: BoardOptions & { job?: strin
     days: days.map((day) => ({ day, label: formatDay(day).replace(/ \w+$/, ''), worked: weekday(day) % 6 !== 0 && !holidays.has(day) })),
     todaySlot: shift <= 0 && slotOf(monday, now) < options.weeks * 14 ? slotOf(monday, now) : null,
     rows: window ? (options.by === 'room' && options.job ? roomRows(house, window, options.job) : tradeRows(window, options.job)) : [],
-    marks: window ? marksOf(window, options.job) : [],
+    marks: window ? [...marksOf(window, options.job), ...deliveryMarks(house, window, options.job)].sort((a, b) => a.slot - b.slot) : [],
     madeAt: plan ? whenSeen(plan.madeAt, now) : '', cause: plan?.cause ?? '', jobs: new Set(plan?.tasks.map((task) => task.job)).size,
     problem: one<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
   };
@@ -123,5 +123,15 @@ function marksOf(window: Window, job?: string): BoardView['marks'] {
     if (!task || task.state === 'done' || (job && task.job !== job) || slot < 0 || slot >= window.length) return [];
     return [{ slot, text: `${task.label}: ${wait.because}`, tone: wait.open ? ('hold' as const) : ('delivery' as const) }];
   });
-  return marks.sort((a, b) => a.slot - b.slot);
+  return marks;
+}
+
+/** Deliveries that have their day, inside the window. */
+function deliveryMarks(house: House, window: Window, job?: string): BoardView['marks'] {
+  return all<{ job: string; day: Day; half: string | null; place: string | null; items: string | null }>(house.db, `SELECT delivery.job, day, half, area.name AS place,
+      (SELECT group_concat(lower(category), ', ') FROM selection WHERE selection.delivery = delivery.id AND removed = 0) AS items
+    FROM delivery LEFT JOIN area ON area.id = delivery.place WHERE delivery.state = 'planned'`).flatMap((row) => {
+    const slot = slotOf(window.first, row.day, row.half === 'afternoon' ? 1 : 0);
+    return (job && row.job !== job) || slot < 0 || slot >= window.length ? [] : [{ slot, text: `${job ? '' : `${window.jobs.get(row.job) ?? ''}: `}delivery of ${row.items ?? 'something'}${row.place ? ` into ${row.place}` : ''}`, tone: 'delivery' as const }];
+  });
 }

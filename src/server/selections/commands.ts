@@ -1,5 +1,5 @@
 import type { InferType } from 'yup';
-import { addSelection, changeSelection, checkSelection, chooseAlternative, expectSelection, fitLater, importSelections, keepAlternatives, orderSelection, stepSelection } from '@/contract/commands/selections';
+import { addSelection, changeSelection, checkSelection, chooseAlternative, expectSelection, fitLater, importSelections, keepAlternatives, orderSelection, pickAlternative, stepSelection } from '@/contract/commands/selections';
 import { unlikeCode } from '@/core/selections/code-shape';
 import { selectionKey } from '@/core/selections/selection-csv';
 import { isComing, isHere, isOrdered, isSettled, orderWords, type Alternative, type SelectionState } from '@/core/selections/states';
@@ -10,6 +10,7 @@ import { all, flag, insert, one, orNull, update, type Values } from '../database
 import { handler, need, needAreaOf, needVersion, needStep, type Handler, type Visit } from '../door/handler';
 import { notFound, unfit } from '../door/refusal';
 import { recordDecision } from '../scope/decisions';
+import { needClientOf } from '../updates/tell-client';
 import { settleCheck } from './checks';
 import type { SelectionRow } from './rows';
 import { needInJob, needPast } from './days';
@@ -78,6 +79,20 @@ function add(visit: Visit, job: string, item: { id: string; area: string; phase:
   needAreaOf(visit, job, item.area);
   needStep(visit, item.area, item.phase);
   insert(visit.db, 'selection', { id: item.id, job, area: item.area, phase: item.phase, category: item.category, state: 'open', ...values(visit, job, item.area, item.id, item), ...over });
+}
+
+/** One of the alternatives becomes the choice, kept as a decision with its reason. */
+function take(visit: Visit, row: Row, alternative: string, reason: string): void {
+  if (isOrdered(row.state)) throw unfit('ordered-already', 'This is ordered; take the order back to choose again.', 'id');
+  const taken = (JSON.parse(row.alternatives) as Alternative[]).find((one_) => one_.id === alternative);
+  if (!taken) throw notFound('alternative', 'alternative');
+  update(visit.db, 'selection', row.id, {
+    choice: taken.choice, code: taken.code, colour: taken.colour, finish: taken.finish, supplier: supplierNamed(visit, taken.supplier) ?? row.supplier, unit_price: taken.unitPrice ?? row.unit_price, lead_low: taken.leadLow, lead_high: taken.leadHigh,
+    picture: taken.picture ?? row.picture, state: 'chosen',
+  });
+  note(visit, { job: row.job, selection: row.id }, `chosen: ${orderWords(taken)}, because ${reason}`);
+  recordDecision(visit, { id: uuid(), job: row.job, area: row.area, subject: `${row.category}: ${taken.choice}`, reason });
+  visit.mark(row.job, `${row.category} was chosen`);
 }
 
 export const selectionHandlers: Handler[] = [
@@ -150,18 +165,12 @@ export const selectionHandlers: Handler[] = [
     update(visit.db, 'selection', id, { alternatives: JSON.stringify(alternatives) });
     visit.touches(row.job);
   }),
-  handler(chooseAlternative, (visit, { id, version, alternative, reason }) => {
-    const row = needSelection(visit, id, version);
-    if (isOrdered(row.state)) throw unfit('ordered-already', 'This is ordered; take the order back to choose again.', 'id');
-    const taken = (JSON.parse(row.alternatives) as Alternative[]).find((one_) => one_.id === alternative);
-    if (!taken) throw notFound('alternative', 'alternative');
-    update(visit.db, 'selection', id, {
-      choice: taken.choice, code: taken.code, colour: taken.colour, finish: taken.finish, supplier: supplierNamed(visit, taken.supplier) ?? row.supplier, unit_price: taken.unitPrice ?? row.unit_price, lead_low: taken.leadLow, lead_high: taken.leadHigh,
-      picture: taken.picture ?? row.picture, state: 'chosen',
-    });
-    note(visit, { job: row.job, selection: id }, `chosen: ${orderWords(taken)}, because ${reason}`);
-    recordDecision(visit, { id: uuid(), job: row.job, area: row.area, subject: `${row.category}: ${taken.choice}`, reason });
-    visit.mark(row.job, `${row.category} was chosen`);
+  handler(chooseAlternative, (visit, { id, version, alternative, reason }) => take(visit, needSelection(visit, id, version), alternative, reason)),
+  handler(pickAlternative, (visit, { id, alternative, name, words }) => {
+    const row = need<Row & { removed: 0 | 1 }>(visit, 'selection', id);
+    needClientOf(visit, row.job);
+    if (row.removed || row.decides !== 'client' || row.state !== 'open') throw unfit('not-asked', 'This is settled already, or is not yours to choose.', 'id');
+    take(visit, row, alternative, words.trim() ? `${name} says: ${words.trim()}` : `${name} chose it`);
   }),
   handler(checkSelection, (visit, { id, version, verdict, quantity, text, picture }) => {
     const row = needSelection(visit, id, version);

@@ -2,8 +2,8 @@ import type { DeliveriesView, DeliveryView, StoredThing } from '@/contract/views
 import { SPARE_KINDS, type SpareKind } from '@/contract/commands/selections';
 import { groupBy } from '@/core/group-by';
 import { isHere, isOrdered } from '@/core/selections/states';
-import { storageCheck, type RoomWork } from '@/core/selections/storage';
-import { formatDay, type Day } from '@/core/units/day';
+import { STORED_PART, storageCheck, type RoomWork } from '@/core/selections/storage';
+import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, lastDay } from '@/core/units/slot';
 import { AREA_SHARES } from '@/core/schedule/network';
 import { findingText } from '@/core/scope/finding';
@@ -51,7 +51,7 @@ export function deliveriesView(house: House, job: string): DeliveriesView {
   const now = today(house.clock);
   const plan = readPlan(db, { job });
   const items = selectionsOf(house, job, plan);
-  const areas = areasOf(db, job);
+  const areas = areasOf(db, job).filter(({ kind }) => kind !== 'face' && kind !== 'roof');
   const names = new Map(areas.map((area) => [area.id, area.name]));
   const floors = new Map(areas.map((area) => { const { floor } = measuresIn(db, area.id); return [area.id, typeof floor === 'number' ? floor : null]; }));
   const rows = all<Row>(db, `SELECT * FROM delivery WHERE job = @job AND state <> 'dropped' ORDER BY state DESC, day`, { job });
@@ -72,6 +72,7 @@ export function deliveriesView(house: House, job: string): DeliveriesView {
     job: jobHead(house, job), today: now, deliveries,
     loose: coming.filter((item) => item.delivery === null).map((item) => ({ id: item.id, text: `${item.category}, ${item.area}`, needBy: item.needBy, expectedOn: item.expectedOn })),
     places: areas.map((area) => ({ id: area.id, name: area.name, floor: floors.get(area.id) ?? null })),
+    map: mapOf(house, job, { areas, rows, items, plan, floors }),
     storage: storageOf(house, job, items, names),
     fitted: items.filter((item) => item.state === 'fitted' || item.state === 'checked').map((item) => ({ id: item.id, text: `${item.category}, ${item.area}` })),
     counts: selectionCounts(house, job), spareKinds: SPARE_KINDS,
@@ -110,6 +111,40 @@ function warningsOf(row: Row, items: readonly Loaded[], room: DeliveryView['room
 }
 
 const squares = (area: number): string => `${area.toFixed(1)} m²`;
+
+interface Stored {
+  areas: ReturnType<typeof areasOf>;
+  rows: readonly Row[];
+  items: ReturnType<typeof selectionsOf>;
+  plan: StoredPlan | undefined;
+  floors: ReadonlyMap<string, number | null>;
+}
+
+/** How far ahead the map looks for work in a room. */
+const MAP_DAYS = 14;
+
+/** Every room of a job as a place to keep things. */
+function mapOf(house: House, job: string, { areas, rows, items, plan, floors }: Stored): DeliveriesView['map'] {
+  const now = today(house.clock);
+  const used = new Map(all<{ id: string; lived_in: 0 | 1; passage: 0 | 1 }>(house.db, 'SELECT id, lived_in, passage FROM area WHERE job = @job', { job }).map((area) => [area.id, area]));
+  const spares = all<{ place: string; what: string }>(house.db, `SELECT place, what FROM spare WHERE job = @job AND state = 'kept' AND place IS NOT NULL`, { job });
+  const standing = (delivery: Row): boolean => delivery.state === 'came' && items.some((item) => item.delivery === delivery.id && (item.state === 'on site' || item.state === 'checked'));
+  const rooms = areas.map((area) => {
+    const here = rows.filter((row) => row.place === area.id && standing(row));
+    const floor = floors.get(area.id) ?? null;
+    const work = workIn(plan, area.id).filter((one) => one.firstDay <= addDays(now, MAP_DAYS)).sort((a, b) => (a.firstDay < b.firstDay ? -1 : 1));
+    // Work that follows on within a day keeps the room as one.
+    const block = work.slice(1).reduce((sum, one) => (sum && one.firstDay <= addDays(sum.until, 3) ? { ...sum, until: one.lastDay > sum.until ? one.lastDay : sum.until } : sum), work[0] ? { label: work[0].label, from: work[0].firstDay, until: work[0].lastDay } : null);
+    return {
+      level: area.place ?? 'outside',
+      room: {
+        id: area.id, name: area.name, kept: used.get(area.id)?.lived_in ? 'lived in' : used.get(area.id)?.passage ? 'everybody’s way through' : null, floor, left: floor === null ? null : Math.max(0, floor * STORED_PART - here.reduce((sum, row) => sum + (row.floor_area ?? 0), 0)), busy: block,
+        things: [...items.filter((item) => here.some((row) => row.id === item.delivery)).map(many), ...spares.filter((spare) => spare.place === area.id).map((spare) => spare.what)],
+      },
+    };
+  });
+  return [...groupBy(rooms, (one) => one.level)].map(([level, list]) => ({ level, rooms: list.map((one) => one.room) })).reverse();
+}
 
 /** What stands on the site and where: things not fitted yet, what is kept, what was salvaged. */
 function storageOf(house: House, job: string, items: ReturnType<typeof selectionsOf>, names: ReadonlyMap<string, string>): DeliveriesView['storage'] {

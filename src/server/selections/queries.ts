@@ -6,14 +6,14 @@ import { comingOf } from '@/core/selections/coming';
 import { dueOf } from '@/core/selections/due';
 import { selectionDates, type Closure, type SelectionDates } from '@/core/selections/order-by';
 import { daysToCome, expectedOf, isGiven, PARTIES, type Requests } from '@/core/selections/requests';
-import { isOrdered } from '@/core/selections/states';
+import { isOrdered, type Alternative } from '@/core/selections/states';
 import { phaseFacts } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import { daysBetween, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { ofKind, standing } from '@/core/walks/observation';
 import { today } from '../clock';
-import { all } from '../database/query';
+import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import type { House } from '../house';
 import { readPlan, type StoredPlan } from '../schedule/store-plan';
@@ -83,6 +83,9 @@ export function selectionsOf(house: House, job: string, plan: StoredPlan | undef
     };
   }).sort((a, b) => Number(a.due.what === 'settled') - Number(b.due.what === 'settled') || (a.due.day ?? '9').localeCompare(b.due.day ?? '9') || a.category.localeCompare(b.category));
 }
+
+/** What a selection can be chosen from. */
+export const alternativesOf = (db: Connection, id: string): Alternative[] => JSON.parse(one<{ alternatives: string }>(db, 'SELECT alternatives FROM selection WHERE id = @id', { id })?.alternatives ?? '[]') as Alternative[];
 
 /** The trail of a selection or a request, the newest first. */
 export function trailOf(db: Connection, of: 'selection' | 'request', id: string, now: Day): TrailLine[] {

@@ -2,7 +2,7 @@ import type { SelectionCounts, SelectionPageView, SelectionsView, SelectionView,
 import type { Purchase } from '@/core/quantities/calculator';
 import { leadWords } from '@/core/selections/lead-words';
 import { arrival, orderDay } from '@/core/selections/order-by';
-import { isOrdered, type Alternative } from '@/core/selections/states';
+import { isOrdered } from '@/core/selections/states';
 import { leftoverId, taskId } from '@/core/sequence/site';
 import { daysBetween, formatDay } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
@@ -19,7 +19,7 @@ import { areasOf, phasesOf } from '../scope/queries';
 import { jobHead } from '../sites/queries';
 import { observationsOf } from '../walks/queries';
 import { whenSeen } from '../words';
-import { selectionsOf, trailOf, workStart } from './queries';
+import { alternativesOf, selectionsOf, trailOf, workStart } from './queries';
 import { requestViews } from './request-views';
 import { closuresOf } from './rows';
 
@@ -51,7 +51,7 @@ export function selectionPage(house: House, job: string, id: string): SelectionP
   const items = selectionsOf(house, job, plan);
   const item = items.find((one_) => one_.id === id);
   if (!item) throw notFound('selection in this job');
-  const row = one<{ alternatives: string; desk: 0 | 1 | null }>(db, 'SELECT alternatives, desk FROM selection LEFT JOIN supplier ON supplier.id = selection.supplier WHERE selection.id = @id', { id });
+  const row = one<{ desk: 0 | 1 | null }>(db, 'SELECT desk FROM selection LEFT JOIN supplier ON supplier.id = selection.supplier WHERE selection.id = @id', { id });
   const closures = (item.supplierId && closuresOf(db).get(item.supplierId)) || [];
   const people = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]));
   return {
@@ -60,7 +60,7 @@ export function selectionPage(house: House, job: string, id: string): SelectionP
       const [bought] = JSON.parse(kept.purchases) as Purchase[];
       return bought ? [{ id: kept.id, text: `${kept.product || capital(bought.what)}: ${bought.quantity} ${bought.unit}`, quantity: bought.quantity, unit: bought.unit }] : [];
     }),
-    alternatives: (JSON.parse(row?.alternatives ?? '[]') as Alternative[]).map((alternative) => {
+    alternatives: alternativesOf(db, id).map((alternative) => {
       const supplier = one<{ id: string }>(db, 'SELECT id FROM supplier WHERE name = @name', { name: alternative.supplier });
       const closed = (supplier && closuresOf(db).get(supplier.id)) || [];
       const last = item.waitsFor.map((wait) => wait.expected).sort().at(-1);

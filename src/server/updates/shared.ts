@@ -19,6 +19,7 @@ import { readPlan, type StoredPlan } from '../schedule/store-plan';
 import type { ChangeRow } from '../scope/changes';
 import { changeView } from '../scope/queries';
 import { contentOf, statementsOf, type StatementRow } from '../scope/statements';
+import { alternativesOf, selectionsOf } from '../selections/queries';
 import { requestViews } from '../selections/request-views';
 import { holdsOf, needJob } from '../sites/queries';
 import { picturesOf } from '../sites/room';
@@ -45,7 +46,8 @@ export function openLink(house: House, token: string): OpenLink | undefined {
 
 /** Whether a picture belongs to what a link shows. */
 export const sharesPicture = (house: House, link: OpenLink, hash: string): boolean =>
-  link.audience === 'client' && one(house.db, `SELECT 1 FROM observation WHERE job = @job AND kind = 'picture' AND picture = @hash`, { job: link.job, hash }) !== undefined;
+  link.audience === 'client' && (one(house.db, `SELECT 1 FROM observation WHERE job = @job AND kind = 'picture' AND picture = @hash`, { job: link.job, hash }) !== undefined
+    || one(house.db, `SELECT 1 FROM selection WHERE job = @job AND removed = 0 AND state = 'open' AND instr(alternatives, @hash) > 0`, { job: link.job, hash }) !== undefined);
 
 /** What a link shows, counted as an opening. */
 export function sharedView(house: House, link: OpenLink): SharedView {
@@ -53,7 +55,7 @@ export function sharedView(house: House, link: OpenLink): SharedView {
   return link.audience === 'client' && link.job ? clientShared(house, link, link.job) : crewShared(house, link);
 }
 
-function base(house: House, link: OpenLink): Omit<ClientShared, 'audience' | 'job' | 'done' | 'finish' | 'updates' | 'next' | 'decisions' | 'requests' | 'pictures' | 'statement' | 'changes'> {
+function base(house: House, link: OpenLink): Omit<ClientShared, 'audience' | 'job' | 'done' | 'finish' | 'updates' | 'next' | 'decisions' | 'choices' | 'requests' | 'pictures' | 'statement' | 'changes'> {
   const now = today(house.clock);
   const message = one<{ acknowledged_at: string | null; acknowledged_by: string | null }>(house.db, 'SELECT acknowledged_at, acknowledged_by FROM message WHERE share_link = @id', { id: link.id });
   return {
@@ -85,11 +87,20 @@ function clientShared(house: House, link: OpenLink, job: string): ClientShared {
       text: capital(`${work.phase ? phaseFacts(work.phase).plain : work.label}${work.area ? ` — ${names.get(work.area) ?? ''}` : ''}`),
     })) : [],
     decisions: holdsOf(house.db, job, now).filter((hold) => hold.kind === 'client' && hold.request === null).map((hold) => ({ text: capital(hold.text), by: hold.expectedOn })),
+    choices: choicesOf(house, job),
     requests: requestViews(house, job).filter((request) => request.party === 'client' && request.standing === 'sent').map((request) => ({ id: request.id, kind: request.kind, subject: request.subject, by: request.neededBy, waits: request.waits.map((wait) => wait.text) })),
     pictures: picturesOf(house.db, seen, now).slice(0, 8),
     statement: statementShared(house, job, now),
     changes: all<ChangeRow>(house.db, `SELECT * FROM change_order WHERE job = @job AND state <> 'draft' ORDER BY number DESC`, { job }).map((row) => changeView(house, row, names.get(row.area) ?? '', now)),
   };
+}
+
+/** What is open and the client's to choose. Prices are for all of it, where it is known how many. */
+function choicesOf(house: House, job: string): ClientShared['choices'] {
+  return selectionsOf(house, job).filter((item) => item.state === 'open' && item.decides === 'client').map((item) => ({
+    id: item.id, what: `${item.category}, ${item.area}`, by: item.decideBy,
+    alternatives: alternativesOf(house.db, item.id).map(({ id, choice, unitPrice, look, upkeep, picture }) => ({ id, choice, look, upkeep, picture, price: unitPrice === null ? null : Math.round(unitPrice * (item.quantity ?? 1)) })),
+  }));
 }
 
 /** The newest statement that the client was sent. */

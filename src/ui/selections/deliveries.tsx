@@ -35,7 +35,10 @@ export function Deliveries({ view, left }: { view: DeliveriesView; left: string 
             {view.deliveries.map((delivery) => <Delivery key={delivery.id} delivery={delivery} view={view} onOpen={setOpen} />)}
             {view.loose.length > 0 && <Loose view={view} />}
           </div>
-          <Storage view={view} onKeep={() => setOpen({ form: 'spare' })} />
+          <div>
+            <StoreMap view={view} />
+            <Storage view={view} onKeep={() => setOpen({ form: 'spare' })} />
+          </div>
         </div>
         <Slip title={open ? TITLES[open.form] : ''} open={open !== undefined} onClose={close}>
           {open?.form === 'new' && <CommandForm kind={addDelivery} submit="Keep" onDone={close} start={() => ({ id: newId(), job: view.job.id, day: firstDay(view), placeNote: '', protection: '', carry: '', selections: [] })}><DeliveryFields view={view} /></CommandForm>}
@@ -77,6 +80,33 @@ function Loose({ view }: { view: DeliveriesView }) {
     <section>
       <div className="block-head"><h2>In no delivery yet</h2></div>
       <ul className="lines">{view.loose.map((one) => <li key={one.id}><Mark kind="waiting" silent /><div className="what"><Link href={`/jobs/${view.job.id}/selections/${one.id}`}>{one.text}</Link></div><span className="small-text soft text-nowrap">{one.expectedOn ? `comes ${formatDay(one.expectedOn, view.today)}` : one.needBy ? `needed ${formatDay(one.needBy, view.today)}` : ''}</span></li>)}</ul>
+    </section>
+  );
+}
+
+/** The house as places to keep things, storey over storey: hatched where somebody works, with the floor that is free. */
+function StoreMap({ view }: { view: DeliveriesView }) {
+  if (view.map.length === 0) return null;
+  return (
+    <section>
+      <div className="block-head"><h2>Where there is room</h2></div>
+      <div className="store-map">
+        {view.map.map(({ level, rooms }) => (
+          <div key={level} className="store-level">
+            <div className="small-text soft">{level}</div>
+            <ul>
+              {rooms.map((room) => (
+                <li key={room.id} className={room.kept || (room.busy && room.busy.from <= view.today) ? 'busy' : ''}>
+                  <Link href={`/jobs/${view.job.id}/areas/${room.id}`} className="plain fw-bold">{room.name}</Link>
+                  <span className="d-block">{room.kept ? room.kept : room.busy ? (room.busy.from <= view.today ? `free after ${formatDay(room.busy.until, view.today)}` : `free until ${formatDay(room.busy.from, view.today)}`) : 'free'}{!room.kept && room.left !== null ? `, ${room.left.toFixed(1)} m²` : ''}</span>
+                  {room.things.map((thing) => <span key={thing} className="d-block thing">{thing}</span>)}
+                </li>
+              ))}
+            </ul>
+          </div>
+        ))}
+      </div>
+      <p className="small-text soft mb-0">Hatched: somebody works or lives there today. Half of a drawn floor stays clear.</p>
     </section>
   );
 }

@@ -3,7 +3,9 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { agreeStatement, answerChange } from '@/contract/commands/scope';
-import { replyRequest } from '@/contract/commands/selections';
+import { pickAlternative, replyRequest } from '@/contract/commands/selections';
+import type { ClientShared } from '@/contract/views/updates';
+import { formatMoney } from '@/core/units/money';
 import type { Sent } from '../offline/send';
 import { send } from '../offline/send';
 
@@ -79,6 +81,34 @@ export function ReplyForm({ token, recipient, request }: Terms & { request: { id
         <Button type="submit" disabled={busy || name.trim() === '' || (request.kind !== 'approval' && !said)}>{request.kind === 'approval' ? (said ? 'I approve on this condition' : 'I approve') : 'Send my answer'}<span className="visually-hidden">: {request.subject}</span></Button>
         {request.kind === 'approval' && <Button variant="outline-secondary" disabled={busy || name.trim() === ''} onClick={() => answer('refused')}>I do not<span className="visually-hidden"> approve: {request.subject}</span></Button>}
       </div>
+    </Form>
+  );
+}
+
+/** The client takes one of what was put side by side. */
+export function PickForm({ token, recipient, choice }: Terms & { choice: ClientShared['choices'][number] }) {
+  const { give, problem, busy } = useAnswer();
+  const [name, setName] = useState(recipient);
+  const [words, setWords] = useState('');
+  const [picked, setPicked] = useState('');
+  return (
+    <Form className="form-lines my-2 no-print" onSubmit={(event) => { event.preventDefault(); void give(send(pickAlternative, { id: choice.id, alternative: picked, name: name.trim(), words: words.trim() }, token)); }}>
+      <fieldset>
+        <legend className="visually-hidden">{choice.what}</legend>
+        {choice.alternatives.map((one) => (
+          <Form.Check key={one.id} type="radio" name={`pick-${choice.id}`} id={`pick-${one.id}`} checked={picked === one.id} onChange={() => setPicked(one.id)} label={<>
+            {one.picture && <img src={`/s/${token}/pictures/${one.picture}?w=240`} alt="" width={120} height={90} className="d-block mb-1" style={{ objectFit: 'cover' }} />}
+            <span className="fw-bold">{one.choice}</span>{one.price !== null && <span className="mono"> {formatMoney(one.price)}</span>}
+            {(one.look || one.upkeep) && <span className="small-text soft d-block">{[one.look, one.upkeep].filter(Boolean).join('; ')}</span>}
+          </>} />
+        ))}
+      </fieldset>
+      <div className="form-pair">
+        <Form.Group controlId={`pick-name-${choice.id}`}><Form.Label className="mb-1">Your name</Form.Label><Form.Control value={name} maxLength={80} onChange={(event) => setName(event.target.value)} /></Form.Group>
+        <Form.Group controlId={`pick-words-${choice.id}`}><Form.Label className="mb-1">Why, if you like</Form.Label><Form.Control value={words} maxLength={300} onChange={(event) => setWords(event.target.value)} /></Form.Group>
+      </div>
+      {problem && <p className="bad mb-0" role="alert">{problem}</p>}
+      <div className="actions"><Button type="submit" disabled={busy || picked === '' || name.trim() === ''}>I choose this<span className="visually-hidden"> for {choice.what}</span></Button></div>
     </Form>
   );
 }

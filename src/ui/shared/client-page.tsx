@@ -6,7 +6,7 @@ import { Mark } from '../kit/mark';
 import { Pictures } from '../kit/pictures';
 import { StatementBody, StatementChanges } from '../kit/statement-body';
 import { effectWords } from '../kit/effect-words';
-import { AgreeForm, AnswerForm, ReplyForm } from './answer-form';
+import { AgreeForm, AnswerForm, PickForm, ReplyForm } from './answer-form';
 import { SharedUpdates } from './shared-updates';
 
 /** What a client reads: the news, what is next, what to decide, when it is over. No word of the trade unexplained. */
@@ -19,10 +19,11 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
       <p className="fs-5 mb-1">{Math.round(view.done * 100)} % of the work is done{view.finish ? `, and we expect to finish on ${formatDay(view.finish, view.today)}` : ''}.</p>
       <p className="soft small-text">By the hours of work it takes. Much of it is inside walls and floors, where you cannot see it.</p>
       {view.changes.filter((change) => change.state === 'sent').map((change) => <ChangeAsked key={change.id} change={change} view={view} token={token} />)}
+      {view.choices.filter((choice) => choice.alternatives.length > 0).map((choice) => <ChoiceAsked key={choice.id} choice={choice} view={view} token={token} />)}
       {view.requests.map((request) => <RequestAsked key={request.id} request={request} view={view} token={token} />)}
       {view.updates.length === 0 && <p>There is no news yet.</p>}
       <SharedUpdates view={view} token={token} />
-      {view.decisions.length > 0 && <><h2>What we need from you</h2><ul className="lines">{view.decisions.map((decision) => <li key={decision.text}><Mark kind="waiting" /><div className="what">{decision.text} <span className="soft">by {formatDay(decision.by, view.today)}</span></div></li>)}</ul></>}
+      {(view.decisions.length > 0 || view.choices.some((choice) => choice.alternatives.length === 0)) && <><h2>What we need from you</h2><ul className="lines">{view.choices.filter((choice) => choice.alternatives.length === 0).map((choice) => <li key={choice.id}><Mark kind="waiting" /><div className="what">Choose: {choice.what}{choice.by && <span className="soft"> by {formatDay(choice.by, view.today)}</span>}</div></li>)}{view.decisions.map((decision) => <li key={decision.text}><Mark kind="waiting" /><div className="what">{decision.text} <span className="soft">by {formatDay(decision.by, view.today)}</span></div></li>)}</ul></>}
       {view.next.length > 0 && <><h2>What comes next</h2><ul className="lines">{view.next.map((next) => <li key={next.when + next.text}><div className="what">{next.text}</div><span className="soft small-text text-nowrap">{next.when}</span></li>)}</ul></>}
       {view.pictures.length > 0 && <><h2>Pictures</h2><Pictures pictures={view.pictures} from={`/s/${token}/pictures`} /></>}
       {view.statement && <StatementShared statement={view.statement} view={view} token={token} />}
@@ -42,6 +43,16 @@ function StatementShared({ statement, view, token }: { statement: Statement; vie
       {statement.diff && <StatementChanges diff={statement.diff} against={statement.diff.against} />}
       <StatementBody content={statement.content} />
       {!statement.agreed && <AgreeForm token={token} recipient={view.recipient} statement={statement} />}
+    </section>
+  );
+}
+
+function ChoiceAsked({ choice, view, token }: { choice: ClientShared['choices'][number]; view: ClientShared; token: string }) {
+  return (
+    <section className="sheet mb-3">
+      <h2 className="mt-0">Which do you choose?</h2>
+      <p className="mb-1"><span className="fw-bold">{choice.what}</span>{choice.by ? `, by ${formatDay(choice.by, view.today)}: what is chosen later comes later` : ''}.</p>
+      <PickForm token={token} recipient={view.recipient} choice={choice} />
     </section>
   );
 }
