@@ -1,7 +1,3 @@
-import { AppRouterContext, type AppRouterInstance } from 'next/dist/shared/lib/app-router-context.shared-runtime';
-import { PathnameContext } from 'next/dist/shared/lib/hooks-client-context.shared-runtime';
-import type { ReactElement } from 'react';
-import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { drawingOf } from '@/core/layout/drawing';
 import { CALCULATORS, calculatorNamed } from '@/core/quantities/registry';
@@ -33,13 +29,8 @@ import { Visit } from '@/ui/scope/visit';
 import { ClientPage } from '@/ui/shared/client-page';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, must, newId } from '../support/houses';
+import { count, html, read, words } from '../support/read';
 
-const nowhere = { push: () => undefined, refresh: () => undefined, replace: () => undefined, back: () => undefined, forward: () => undefined, prefetch: () => undefined } as unknown as AppRouterInstance;
-const html = (element: ReactElement, path = '/'): string => renderToStaticMarkup(<AppRouterContext value={nowhere}><PathnameContext value={path}>{element}</PathnameContext></AppRouterContext>);
-const count = (text: string, part: string): number => text.split(part).length - 1;
-/** What is read of it, in the order in which it stands. */
-const words = (text: string): string => text.replace(/<[^>]+>/g, ' ').replaceAll('&#x27;', '’').replaceAll('&amp;', '&').replace(/\s+/g, ' ');
-const read = (element: ReactElement, path?: string): string => words(html(element, path));
 const dairy = demoId('dairy');
 const dairyArea = (key: string): string => areaOf(key, 'dairy');
 

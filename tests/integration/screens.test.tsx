@@ -1,5 +1,3 @@
-import type { ReactElement } from 'react';
-import { renderToStaticMarkup } from 'react-dom/server';
 import { beforeAll, describe, expect, inject, it } from 'vitest';
 import type { ClientShared, CrewShared } from '@/contract/views/updates';
 import type { RoomsView } from '@/contract/views/job';
@@ -17,16 +15,13 @@ import { Route } from '@/ui/walks/route';
 import { walkPack } from '@/server/walks/pack';
 import { demoId } from '../../demo/seed';
 import { areaOf, root, signalHouse, TODAY } from '../support/houses';
+import { count, html, words } from '../support/read';
 
 let house: House;
 beforeAll(() => {
   house = openHouse({ folder: inject('demo'), root, today: TODAY });
 });
 
-const html = (element: ReactElement): string => renderToStaticMarkup(element);
-const count = (text: string, part: string): number => text.split(part).length - 1;
-/** What is read of it, in the order in which it stands. */
-const words = (text: string): string => text.replace(/<[^>]+>/g, ' ').replaceAll('&#x27;', '’').replaceAll('&amp;', '&').replaceAll('\u00ad', '').replace(/\s+/g, ' ');
 const rooms = (job = signalHouse): RoomsView => roomsView(house, job);
 
 describe('the section', () => {

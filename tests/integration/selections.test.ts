@@ -277,6 +277,34 @@ describe('suppliers', () => {
     expect(simulatedSuppliers.next({ ...order, state: 'shipped', expectedOn: '2027-04-12' })).toBeUndefined();
   });
 
+  it('speak an order to its end: nothing is lost on the way, every day is a working one, and the plan keeps to it', () =>
+    fc.assert(fc.property(fc.uuid({ version: 4 }), fc.integer({ min: 1, max: 40 }), fc.nat(30), fc.nat(30), (id, quantity, low, more) => {
+      const built = build({ Room: { works: ['kitchen'] } });
+      const { house, job, owner } = built;
+      const said = (type: string, payload: object): boolean => give(house, type, payload, owner).status === 'applied';
+      expect(said('selection.add', { id, job, area: built.areas.Room, phase: 'cabinets', category: 'Cabinets', ...OAK, supplier: 'Own', leadLow: low, leadHigh: low + more, quantity, unit: 'pieces', state: 'chosen' })).toBe(true);
+      expect(said('selection.order', { id, version: 1, day: TODAY, quantity, unit: 'pieces' })).toBe(true);
+      const words: string[] = [];
+      for (let turn = 0; turn < 12; turn++) {
+        const answer = give(house, 'supplier.hear', { selection: id }, owner);
+        if (answer.status === 'refused') {
+          expect(answer.problem.code).toBe('nothing-more');
+          break;
+        }
+        words.push((answer.result as { says: string }).says);
+        const all_ = selectionsOf(house, job);
+        expect(all_.reduce((sum, one_) => sum + (one_.quantity ?? 0), 0)).toBe(quantity);
+        for (const one_ of all_) expect((one_.expectedOn ?? TODAY) >= TODAY && backToWeekday(one_.expectedOn ?? TODAY) === (one_.expectedOn ?? TODAY)).toBe(true);
+      }
+      expect(words.slice(0, 2)).toEqual(['confirms', 'in making']);
+      expect(['ships', 'ships part']).toContain(words.at(-1));
+      expect(item(house, id, job).state).toBe('shipped');
+      built.renew();
+      const plan = readPlan(house.db);
+      expect(plan && checkPlan(plan)).toEqual([]);
+      for (const one_ of selectionsOf(house, job)) expect(task(house, `${built.areas.Room ?? ''}:cabinets`).day > (one_.expectedOn ?? '9')).toBe(true);
+    }), { numRuns: 30 }), 60_000);
+
   it('have lists: what is not ordered follows by its code, what is ordered stays', () => {
     const house = demoHouse();
     const saltbox = demoId('supplier', 'Saltbox Cabinets');

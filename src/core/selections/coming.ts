@@ -45,7 +45,7 @@ export function comingOf(item: Ordered, closures: readonly Closure[], requests: 
     return item.cameOn && day > today ? { there: item.cameOn, usable: day, because: `${name} came ${formatDay(item.cameOn, today)}${lies}`, open: false } : null;
   }
   const tell = (there: Day, because: string, open: boolean): Coming => ({ there, usable: usable(there), because: `${because}${lies}`, open });
-  if (isComing(item.state) || item.expectedOn) {
+  if (isComing(item.state)) {
     const due = item.expectedOn ?? arrival(item.orderedOn ?? today, item.leadHigh, closures);
     const later = item.promisedOn && item.expectedOn && item.expectedOn > item.promisedOn ? `, ${days(daysBetween(item.promisedOn, item.expectedOn))} later than promised${item.slip ? `: ${item.slip}` : ''}` : '';
     if (due < today) return tell(addDays(today, 1), `the delivery of ${name} was expected ${formatDay(due, today)} and is not here${later}`, true);

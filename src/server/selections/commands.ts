@@ -68,6 +68,12 @@ function needSelection(visit: Visit, id: string, version: number): Row {
 
 const REVERTED: Values = { ordered_on: null, ordered_as: '', order_number: '', expected_on: null, promised_on: null, slip: '' };
 
+/** What is written down is chosen; what is wiped out is open again. What is ordered stays ordered. */
+function stateAfter(state: SelectionState, choice: string): { state?: SelectionState } {
+  if (state === 'open' && choice) return { state: 'chosen' };
+  return !isOrdered(state) && !choice ? { state: 'open' } : {};
+}
+
 /** Where it stands after a step, and what goes with it. */
 function stepValues(row: Row, to: SelectionState, day: Day, place: string): Values {
   if (!isOrdered(to)) return { state: to, ...REVERTED, came_on: null };
@@ -100,7 +106,7 @@ export const selectionHandlers: Handler[] = [
     if (isOrdered(state) && item.quantity === undefined) throw unfit('no-quantity', 'An order needs a quantity; say how many or how much.', 'quantity');
     if (isComing(state)) needInJob(visit, item.job, expectedOn, 'expectedOn');
     const now = today(visit.house.clock);
-    add(visit, item.job, item, { state, expected_on: orNull(expectedOn), promised_on: orNull(expectedOn), ...(isOrdered(state) ? { ordered_on: now, ordered_as: orderWords(item) } : {}), ...(isHere(state) ? { came_on: now } : {}) });
+    add(visit, item.job, item, { state, ...(isComing(state) ? { expected_on: orNull(expectedOn), promised_on: orNull(expectedOn) } : {}), ...(isOrdered(state) ? { ordered_on: now, ordered_as: orderWords(item) } : {}), ...(isHere(state) ? { came_on: now } : {}) });
     note(visit, { job: item.job, selection: item.id }, `added, ${state}`);
     visit.mark(item.job, `${item.category} was added`);
   }),
@@ -122,7 +128,7 @@ export const selectionHandlers: Handler[] = [
     if (phase !== row.phase) needStep(visit, row.area, phase);
     if (isOrdered(row.state) && facts.quantity === undefined) throw unfit('no-quantity', 'This is ordered; it keeps its quantity.', 'quantity');
     const words = orderWords(facts);
-    update(visit.db, 'selection', id, { ...values(visit, row.job, row.area, id, facts), phase, category, ...(row.state === 'open' && facts.choice ? { state: 'chosen' } : {}) });
+    update(visit.db, 'selection', id, { ...values(visit, row.job, row.area, id, facts), phase, category, ...stateAfter(row.state, facts.choice) });
     if (words !== orderWords(row)) note(visit, { job: row.job, selection: id }, words ? `chosen: ${words}` : 'nothing is chosen any more');
     visit.mark(row.job, `${category} changed`);
   }),
@@ -156,7 +162,7 @@ export const selectionHandlers: Handler[] = [
     const row = needSelection(visit, id, version);
     if (!isComing(row.state)) throw unfit('not-ordered', 'Only what is ordered and not here has a day on which it comes.', 'expectedOn');
     needInJob(visit, row.job, expectedOn, 'expectedOn');
-    expect(visit, row, expectedOn, said);
+    moveArrival(visit, row, expectedOn, said);
   }),
   handler(keepAlternatives, (visit, { id, version, alternatives }) => {
     const row = needSelection(visit, id, version);
@@ -192,7 +198,7 @@ export const selectionHandlers: Handler[] = [
 ];
 
 /** Another day on which it comes; later than first promised it is a slip with its reason. */
-export function expect(visit: Visit, row: Pick<Row, 'id' | 'job' | 'category' | 'expected_on' | 'promised_on'>, day: Day, why: string, over: Values = {}): void {
+export function moveArrival(visit: Visit, row: Pick<Row, 'id' | 'job' | 'category' | 'expected_on' | 'promised_on'>, day: Day, why: string, over: Values = {}): void {
   const promised = row.promised_on ?? row.expected_on ?? day;
   const moved = row.expected_on !== null && row.expected_on !== day;
   update(visit.db, 'selection', row.id, { expected_on: day, promised_on: promised, ...(moved ? { slip: day > promised ? why : '' } : {}), ...over });

@@ -13,7 +13,6 @@ import { jobHead, needJob } from '../sites/queries';
 import { selectionsOf, trailOf, workStart } from './queries';
 import { requestRows, requestsOf, waitRows } from './rows';
 import { selectionCounts, stepsOf } from './view';
-import { requestLabel } from './waits';
 
 /** A job's approvals, answers and drawings with their dates from the plan, the most urgent first. */
 export function requestViews(house: House, job: string): RequestView[] {
@@ -68,6 +67,3 @@ export function requestsView(house: House, job: string): RequestsView {
     selections: selectionsOf(house, job).map((item) => ({ id: item.id, text: `${item.category}, ${item.area}` })), counts: selectionCounts(house, job),
   };
 }
-
-/** How a request is called where only its name is shown. */
-export const requestName = (request: Pick<RequestView, 'party' | 'subject'>): string => requestLabel(request);

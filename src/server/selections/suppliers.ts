@@ -8,7 +8,7 @@ import { simulatedSuppliers, type SupplierOrder } from '../desks/suppliers';
 import { handler, need, needVersion, type Handler, type Visit } from '../door/handler';
 import { notFound, unfit } from '../door/refusal';
 import { orderAgain } from './checks';
-import { expect } from './commands';
+import { moveArrival } from './commands';
 import { needInJob } from './days';
 import { closuresOf, type SelectionRow } from './rows';
 import { note } from './trail';
@@ -23,6 +23,11 @@ function needFreeName(visit: Visit, id: string, name: string): void {
   if (other) throw unfit('exists-already', `There is a supplier ${other.name} already.`, 'name');
 }
 
+function needDay(day: Day | undefined): Day {
+  if (day === undefined) throw unfit('no-day', 'On which day it comes is missing.', 'day');
+  return day;
+}
+
 /** A supplier's word on an order, whoever heard it: it lands on the selection and moves the plan. */
 function say(visit: Visit, row: SelectionRow, says: SupplierSays, text: string, day: Day | undefined, quantity: number | undefined): void {
   const about = { job: row.job, selection: row.id };
@@ -30,7 +35,7 @@ function say(visit: Visit, row: SelectionRow, says: SupplierSays, text: string, 
   switch (says) {
     case 'confirms':
       note(visit, about, `confirmed${text ? `: ${text}` : ''}`);
-      expect(visit, row, day ?? '', '', row.state === 'ordered' ? { state: 'confirmed' } : {});
+      moveArrival(visit, row, needDay(day), '', row.state === 'ordered' ? { state: 'confirmed' } : {});
       break;
     case 'in making':
       update(visit.db, 'selection', row.id, { state: 'in making' });
@@ -39,7 +44,7 @@ function say(visit: Visit, row: SelectionRow, says: SupplierSays, text: string, 
       break;
     case 'slips':
       if (day === row.expected_on) throw unfit('no-slip', 'That is the day it was promised for already; give the new one.', 'day');
-      expect(visit, row, day ?? '', text);
+      moveArrival(visit, row, needDay(day), text);
       break;
     case 'ships':
       update(visit.db, 'selection', row.id, { state: 'shipped', ...(day ? { expected_on: day, promised_on: row.promised_on ?? day } : {}) });
@@ -50,9 +55,9 @@ function say(visit: Visit, row: SelectionRow, says: SupplierSays, text: string, 
       if (row.quantity === null || quantity === undefined || quantity >= row.quantity) throw unfit('no-part', `A part is less than the whole${row.quantity === null ? '' : ` of ${row.quantity} ${row.unit}`}.`, 'quantity');
       const left = Math.round((row.quantity - quantity) * 1000) / 1000;
       update(visit.db, 'selection', row.id, { state: 'shipped', quantity });
-      const rest = orderAgain(visit, row, left, { state: 'in making', ordered_on: row.ordered_on, ordered_as: row.ordered_as, order_number: row.order_number, expected_on: orNull(day), promised_on: row.promised_on ?? row.expected_on, slip: text, follows_as: 'rest' });
+      const rest = orderAgain(visit, row, left, { state: 'in making', ordered_on: row.ordered_on, ordered_as: row.ordered_as, order_number: row.order_number, expected_on: needDay(day), promised_on: row.promised_on ?? row.expected_on, slip: text, follows_as: 'rest' });
       note(visit, about, `${quantity} ${row.unit} shipped, ${left} still to come${text ? `: ${text}` : ''}`);
-      note(visit, { job: row.job, selection: rest }, `the rest of an order, comes ${formatDay(day ?? '')}`);
+      note(visit, { job: row.job, selection: rest }, `the rest of an order, comes ${formatDay(needDay(day))}`);
       visit.mark(row.job, `${row.category} come in two parts`);
       break;
     }

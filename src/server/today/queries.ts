@@ -8,7 +8,8 @@ import type { House } from '../house';
 import { readPlan, type StoredPlan } from '../schedule/store-plan';
 import { isDue } from '@/core/selections/due';
 import { selectionsOf } from '../selections/queries';
-import { requestName, requestViews } from '../selections/request-views';
+import { requestViews } from '../selections/request-views';
+import { requestLabel } from '../selections/waits';
 import { holdsOf } from '../sites/queries';
 import { ago } from '../words';
 
@@ -49,7 +50,7 @@ export function todayView(house: House): TodayView {
       if (request.standing === 'waits for another') return [];
       const what = request.overdue ? 'remind' : request.standing === 'sent' ? 'answer' : 'send';
       const day = what === 'send' ? request.sendBy : (request.named ?? request.expected);
-      return day ? [{ job: job.id, jobName: job.name, request: request.id, text: requestName(request), what, day, late: request.late } as const] : [];
+      return day ? [{ job: job.id, jobName: job.name, request: request.id, text: requestLabel(request), what, day, late: request.late } as const] : [];
     })).sort((a, b) => (a.day < b.day ? -1 : 1)),
     drafts: all(db, `SELECT job, job.name AS jobName, count(*) AS count FROM job_update JOIN job ON job.id = job WHERE job_update.state = 'draft' GROUP BY job ORDER BY job.position`),
     finishes: jobs.map((job) => {
