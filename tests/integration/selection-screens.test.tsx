@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { DeliveryView, RequestView, SelectionView, SelectionsView } from '@/contract/views/selections';
 import { deliveriesView } from '@/server/selections/delivery-views';
-import { requestsView } from '@/server/selections/request-views';
 import { suppliersView } from '@/server/selections/supplier-views';
-import { selectionPage, selectionsView } from '@/server/selections/view';
+import { requestsView, selectionPage, selectionsView } from '@/server/selections/view';
 import { todayView } from '@/server/today/queries';
 import { byWords, dueTone, dueWords, missedWords } from '@/ui/selections/due-words';
 import { Deliveries } from '@/ui/selections/deliveries';

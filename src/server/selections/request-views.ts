@@ -1,4 +1,4 @@
-import type { RequestsView, RequestView } from '@/contract/views/selections';
+import type { RequestView } from '@/contract/views/selections';
 import { groupBy } from '@/core/group-by';
 import { addDays, type Day } from '@/core/units/day';
 import { expectedOf, isGiven, neededBy, sendBy, standingOf, type Standing } from '@/core/selections/requests';
@@ -9,10 +9,8 @@ import { today } from '../clock';
 import { all } from '../database/query';
 import type { House } from '../house';
 import { readPlan } from '../schedule/store-plan';
-import { jobHead, needJob } from '../sites/queries';
 import { selectionsOf, trailOf, workStart } from './queries';
 import { requestRows, requestsOf, waitRows } from './rows';
-import { selectionCounts, stepsOf } from './view';
 
 /** A job's approvals, answers and drawings with their dates from the plan, the most urgent first. */
 export function requestViews(house: House, job: string): RequestView[] {
@@ -59,11 +57,3 @@ const ORDER: readonly Standing[] = ['refused', 'to send', 'sent', 'waits for ano
 
 /** The day on which a request wants something done: to be sent, or to be answered. */
 const dayOf = (request: RequestView): Day => (request.standing === 'sent' ? (request.named ?? request.expected) : (request.sendBy ?? '9'));
-
-export function requestsView(house: House, job: string): RequestsView {
-  const row = needJob(house.db, job);
-  return {
-    job: jobHead(house, job), today: today(house.clock), client: { name: row.client, address: row.client_email }, requests: requestViews(house, job), areas: stepsOf(house.db, job),
-    selections: selectionsOf(house, job).map((item) => ({ id: item.id, text: `${item.category}, ${item.area}` })), counts: selectionCounts(house, job),
-  };
-}

@@ -1,4 +1,4 @@
-import type { SelectionCounts, SelectionPageView, SelectionsView, SelectionView, StepsOf } from '@/contract/views/selections';
+import type { RequestsView, SelectionCounts, SelectionPageView, SelectionsView, SelectionView, StepsOf } from '@/contract/views/selections';
 import type { Purchase } from '@/core/quantities/calculator';
 import { leadWords } from '@/core/selections/lead-words';
 import { arrival, orderDay } from '@/core/selections/order-by';
@@ -16,7 +16,7 @@ import { notFound } from '../door/refusal';
 import type { House } from '../house';
 import { readPlan, type StoredPlan } from '../schedule/store-plan';
 import { areasOf, phasesOf } from '../scope/queries';
-import { jobHead } from '../sites/queries';
+import { jobHead, needJob } from '../sites/queries';
 import { observationsOf } from '../walks/queries';
 import { whenSeen } from '../words';
 import { alternativesOf, selectionsOf, trailOf, workStart } from './queries';
@@ -41,6 +41,14 @@ export function selectionCounts(house: House, job: string): SelectionCounts {
 /** The table of selections, and the steps that a new one could be for. */
 export function selectionsView(house: House, job: string): SelectionsView {
   return { job: jobHead(house, job), today: today(house.clock), selections: selectionsOf(house, job), areas: stepsOf(house.db, job), suppliers: supplierNames(house.db), counts: selectionCounts(house, job) };
+}
+
+export function requestsView(house: House, job: string): RequestsView {
+  const row = needJob(house.db, job);
+  return {
+    job: jobHead(house, job), today: today(house.clock), client: { name: row.client, address: row.client_email }, requests: requestViews(house, job), areas: stepsOf(house.db, job),
+    selections: selectionsOf(house, job).map((item) => ({ id: item.id, text: `${item.category}, ${item.area}` })), counts: selectionCounts(house, job),
+  };
 }
 
 /** All that is known of one selection. */

@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { house } from '@/server/house';
-import { requestsView } from '@/server/selections/request-views';
+import { requestsView } from '@/server/selections/view';
 import { Requests } from '@/ui/selections/requests';
 
 export const metadata = { title: 'Approvals and answers' };
