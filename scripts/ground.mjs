@@ -1,6 +1,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, writeFileSync, mkdirSync, readdirSync, statSync } from 'node:fs';
 import { createHash } from 'node:crypto';
+import { availableParallelism } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -14,19 +15,22 @@ export function run(command, args, env = {}) {
   return done.status === 0;
 }
 
-/** Runs to the end, showing and gathering what it prints. */
-export function runAndRead(command, args, env = {}) {
+/** Runs to the end, gathering what it prints and showing it: as it comes, or `atEnd`, beside something else that prints. */
+export function runAndRead(command, args, env = {}, atEnd = false) {
   return new Promise((resolve) => {
     const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, ...env } });
     let text = '';
     for (const stream of [child.stdout, child.stderr]) {
       stream.on('data', (part) => {
         text += part;
-        process.stdout.write(part);
+        if (!atEnd) process.stdout.write(part);
       });
     }
     child.on('error', (error) => resolve({ ok: false, text: `${text}\n${error.message}` }));
-    child.on('close', (status) => resolve({ ok: status === 0, text }));
+    child.on('close', (status) => {
+      if (atEnd) process.stdout.write(text);
+      resolve({ ok: status === 0, text });
+    });
   });
 }
 
@@ -57,7 +61,7 @@ export function once(name, content, work) {
 export function install() {
   once('installed', contentHash(['package-lock.json']) + process.version, () => {
     console.log('Installing the packages (the database is compiled once; this takes a few minutes) …');
-    if (!run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])) {
+    if (!run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { JOBS: String(availableParallelism()) })) {
       console.error('The packages could not be installed. A C++ compiler, make and Python 3 are needed for the database.');
       process.exit(1);
     }

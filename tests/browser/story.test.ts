@@ -64,7 +64,7 @@ describe('one walk, end to end', () => {
       // A selection that is wrong, with its words.
       await (await phone.waitForSelector('[role=group][aria-label="Wall tiles"] button:nth-child(2)'))?.click();
       await phone.type('[aria-label="What was found instead of Wall tiles"]', 'white, not sage');
-      await press(phone, 'Add');
+      await press(phone, 'Keep: wrong');
 
       // What is still to do, with trade and quantity; first without its words.
       await press(phone, 'Line');

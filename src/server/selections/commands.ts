@@ -7,8 +7,8 @@ import { formatDay, type Day } from '@/core/units/day';
 import { today } from '../clock';
 import { uuid } from '../database/id';
 import { all, flag, insert, one, orNull, update, type Values } from '../database/query';
-import { handler, need, needAreaOf, needVersion, needStep, type Handler, type Visit } from '../door/handler';
-import { notFound, unfit } from '../door/refusal';
+import { handler, need, needAreaOf, needStep, type Handler, type Visit } from '../door/handler';
+import { notFound, stale, unfit } from '../door/refusal';
 import { recordDecision } from '../scope/decisions';
 import { needClientOf } from '../updates/tell-client';
 import { settleCheck } from './checks';
@@ -61,8 +61,10 @@ function values(visit: Visit, job: string, area: string, id: string, facts: Fact
 type Row = Omit<SelectionRow, 'area_name' | 'supplier_name'>;
 
 function needSelection(visit: Visit, id: string, version: number): Row {
-  const row = needVersion<Row & { removed: 0 | 1 }>(visit, 'selection', id, version);
+  const row = need<Row & { removed: 0 | 1 }>(visit, 'selection', id);
   if (row.removed) throw notFound('selection');
+  // Whoever is shown both values reads names, not ids.
+  if (row.version !== version) throw stale('selection', { ...row, supplier: one<{ name: string }>(visit.db, 'SELECT name FROM supplier WHERE id = @id', { id: row.supplier })?.name ?? '' });
   return row;
 }
 
