@@ -180,7 +180,7 @@ describe('the table of selections', () => {
 
   it('puts choices side by side; one is taken with its reason', async () => {
     const page = await at(`${signal}/selections/${demoId('signal', 'selection', 'bath', 'Bath tiles')}`);
-    await seesText(page, '499.20 in all');
+    await seesText(page, '499.20');
     await press(page, 'Choose Chalk matt, 6" by 6"');
     await press(page, 'Choose it');
     await seesText(page, 'The reason is missing.');

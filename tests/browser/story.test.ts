@@ -5,6 +5,7 @@ import sharp from 'sharp';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { StoredPlan } from '@/server/schedule/store-plan';
 import { areaOf, demoFolder, folder, signalHouse } from '../support/houses';
+import { fillIn } from '../support/forms';
 import { choose, DESK, gone, launch, PHONE, press, seesText, textFits, visit } from '../support/browser';
 import { serve, type Server } from '../support/server';
 
@@ -62,8 +63,11 @@ describe('one walk, end to end', () => {
       await seesText(phone, 'scan slab: 50 %');
 
       // A selection that is wrong, with its words.
-      await (await phone.waitForSelector('[role=group][aria-label="Wall tiles"] button:nth-child(2)'))?.click();
-      await phone.type('[aria-label="What was found instead of Wall tiles"]', 'white, not sage');
+      const wrong = await phone.waitForSelector('[role=group][aria-label="Wall tiles"] button:nth-child(2)');
+      // Up from behind the bar at the thumb.
+      await wrong?.evaluate((button) => button.scrollIntoView({ block: 'center' }));
+      await wrong?.click();
+      await fillIn(phone, '[aria-label="What was found instead of Wall tiles"]', 'white, not sage');
       await press(phone, 'Keep: wrong');
 
       // What is still to do, with trade and quantity; first without its words.

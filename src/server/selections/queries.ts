@@ -11,13 +11,12 @@ import { phaseFacts } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import { daysBetween, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
-import { ofKind, standing } from '@/core/walks/observation';
 import { today } from '../clock';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import type { House } from '../house';
 import { readPlan, type StoredPlan } from '../schedule/store-plan';
-import { observationsOf } from '../walks/queries';
+import { standingOfKind } from '../walks/queries';
 import { whenSeen } from '../words';
 import { closuresOf, orderedOf, requestRows, requestsOf, selectionRows, waitRows, type SelectionRow } from './rows';
 import { openRequests, requestLabel, taskOf } from './waits';
@@ -60,7 +59,7 @@ export function selectionsOf(house: House, job: string, plan: StoredPlan | undef
   const waits = waitRows(db, job);
   const waiting = groupBy(waits.filter((wait) => wait.selection !== null), (wait) => wait.selection ?? '');
   const open = openRequests(waits, requests, now);
-  const checks = new Map(ofKind(standing(observationsOf(db, job)), 'selection-check').map((check) => [check.selection, check]));
+  const checks = new Map(standingOfKind(db, job, 'selection-check').map((check) => [check.selection, check]));
   const trades = new Map(all<{ area: string; phase: string; trade: Trade }>(db, 'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job }).map((step) => [`${step.area}:${step.phase}`, step.trade]));
   const purchases = new Map(all<{ id: string; purchases: string }>(db, 'SELECT id, purchases FROM calculation WHERE job = @job AND removed = 0', { job }).map((row) => [row.id, JSON.parse(row.purchases) as Purchase[]]));
   return selectionRows(db, job).map((row): SelectionView => {

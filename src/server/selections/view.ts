@@ -6,7 +6,6 @@ import { isOrdered } from '@/core/selections/states';
 import { leftoverId, taskId } from '@/core/sequence/site';
 import { daysBetween, formatDay } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
-import { ofKind, standing } from '@/core/walks/observation';
 import { checkWords } from '@/core/selections/check';
 import { capital } from '@/core/words';
 import { today } from '../clock';
@@ -17,7 +16,7 @@ import type { House } from '../house';
 import { readPlan, type StoredPlan } from '../schedule/store-plan';
 import { areasOf, phasesOf } from '../scope/queries';
 import { jobHead, needJob } from '../sites/queries';
-import { observationsOf } from '../walks/queries';
+import { standingOfKind } from '../walks/queries';
 import { whenSeen } from '../words';
 import { alternativesOf, selectionsOf, trailOf, workStart } from './queries';
 import { requestViews } from './request-views';
@@ -78,7 +77,7 @@ export function selectionPage(house: House, job: string, id: string): SelectionP
     thread: threadOf(house, job, item, plan),
     related: items.filter((one_) => one_.id === item.follows?.id || one_.follows?.id === id).map((one_) => ({ id: one_.id, text: one_.follows?.id === id ? `${one_.follows.as === 'rest' ? 'the rest' : 'ordered again'}: ${one_.quantity ?? ''} ${one_.unit}, ${one_.state}` : `it is ${item.follows?.as === 'rest' ? 'the rest of' : 'ordered again for'} ${one_.category.toLowerCase()}, ${one_.state}` })),
     requests: requestViews(house, job).filter((request) => request.waits.some((wait) => wait.selection === id)),
-    checks: ofKind(standing(observationsOf(db, job)), 'selection-check').filter((check) => check.selection === id).reverse().map((check) => ({
+    checks: standingOfKind(db, job, 'selection-check').filter((check) => check.selection === id).reverse().map((check) => ({
       id: check.id, when: whenSeen(check.at, now), by: people.get(check.person) ?? '', good: check.verdict === 'right', picture: check.picture ?? null,
       text: checkWords({ verdict: check.verdict, text: check.text ?? '', ...(check.quantity === undefined ? {} : { quantity: check.quantity }) }, item.orderedAs || item.choice, item.unit),
     })),

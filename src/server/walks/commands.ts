@@ -1,10 +1,9 @@
 import { finishWalk, recordObservation, startWalk, type RecordedObservation } from '@/contract/commands/walks';
-import { ofKind, standing } from '@/core/walks/observation';
 import { insert, one, run, type Values } from '../database/query';
 import { handler, need, needAreaOf, needStep, type Handler, type Visit } from '../door/handler';
 import { notFound, Refusal, unfit } from '../door/refusal';
 import { settleCheck, takeCheckBack } from '../selections/checks';
-import { observationsOf } from './queries';
+import { standingOfKind } from './queries';
 
 interface WalkRow {
   id: string;
@@ -43,7 +42,7 @@ function followCheck(visit: Visit, job: string, seen: RecordedObservation): void
     if (about?.kind === 'selection-check' && about.selection) takeCheckBack(visit, about.selection, seen.about);
   }
   if (seen.kind !== 'selection-check') return;
-  const checks = ofKind(standing(observationsOf(visit.db, job)), 'selection-check').filter((check) => check.selection === seen.selection);
+  const checks = standingOfKind(visit.db, job, 'selection-check').filter((check) => check.selection === seen.selection);
   // One that arrives late, after a newer one, changes nothing any more.
   if (checks.at(-1)?.id !== seen.id) return;
   const former = checks.at(-2);

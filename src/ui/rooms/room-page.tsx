@@ -33,7 +33,7 @@ export function RoomPage({ view }: { view: RoomView }) {
           <span className="push actions no-print">
             <StartWalk job={job.id} openWalk={job.openWalk} />
             <Link className="btn btn-outline-secondary" href={`/jobs/${job.id}/areas/${area.id}/layout`}>{view.drawn ? 'To scale' : 'Draw it'}</Link>
-            <a className="btn btn-outline-secondary btn-sm" href={`/api/areas/${view.area.id}/sheet.pdf`}>Room sheet (PDF)</a>
+            <a className="btn btn-outline-secondary" href={`/api/areas/${view.area.id}/sheet.pdf`}>Room sheet</a>
             <PrintButton>Print page</PrintButton>
             <AreaForms view={view} />
           </span>

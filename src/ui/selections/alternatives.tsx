@@ -21,7 +21,7 @@ export function Alternatives({ view }: { view: SelectionPageView }) {
   const taken = alternatives.find((one) => one.id === open);
   const all = (price: number | null): string => (price === null ? 'price not asked' : item.quantity === null ? `${formatMoney(price)} each` : `${formatMoney(Math.round(price * item.quantity))} in all`);
   const rows: [string, (one: (typeof alternatives)[number]) => React.ReactNode][] = [
-    ['Price', (one) => <><span className="mono">{all(one.unitPrice)}</span>{one.unitPrice !== null && item.quantity !== null && <span className="small-text soft d-block">{formatMoney(one.unitPrice)} each</span>}</>],
+    ['Price', (one) => (one.unitPrice === null || item.quantity === null ? all(one.unitPrice) : <><span className="mono">{formatMoney(Math.round(one.unitPrice * item.quantity))}</span><span className="small-text soft d-block">in all, {formatMoney(one.unitPrice)} each</span></>)],
     ['Takes', (one) => leadWords(one.leadLow, one.leadHigh)],
     ['Comes', (one) => <>{formatDay(one.there, today)}{one.after !== null && <span className={`small-text d-block ${one.after > 0 ? 'bad' : 'good'}`}>{one.after > 0 ? `${one.after} ${one.after === 1 ? 'day' : 'days'} after its need` : 'in time if ordered today'}</span>}</>],
     ['From', (one) => one.supplier], ['Upkeep', (one) => one.upkeep], ['Look', (one) => one.look],

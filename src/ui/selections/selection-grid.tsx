@@ -61,7 +61,7 @@ const EDITABLE: Record<string, Editable> = {
 };
 
 const HEADS = { what: 'What', where: 'Where', choice: 'Chosen', code: 'Code', quantity: 'How many', supplier: 'From whom', lead: 'Takes', next: 'Next', needed: 'Needed', state: 'State' } as const;
-const WIDTHS: Record<keyof typeof HEADS, string> = { what: '15%', where: '10%', choice: '16%', code: '9%', quantity: '8%', supplier: '11%', lead: '7%', next: '11%', needed: '7%', state: '6%' };
+const WIDTHS: Record<keyof typeof HEADS, string> = { what: '15%', where: '10%', choice: '14%', code: '9%', quantity: '8%', supplier: '11%', lead: '8%', next: '12%', needed: '7%', state: '6%' };
 
 function columnsFor(today: Day, job: string): ColumnDef<SelectionView>[] {
   const show: Record<keyof typeof HEADS, (item: SelectionView) => React.ReactNode> = {
