@@ -4,7 +4,7 @@ import { build } from './build.mjs';
 import { serve } from './serve.mjs';
 
 // The demo firm in a file of its own, so that it never mixes with a real one.
-install();
+await install();
 build();
 const env = { AFTERMIST_DEMO: '1', AFTERMIST_DATA: process.env.AFTERMIST_DATA ?? join(root, 'var', `demo${process.env.AFTERMIST_TODAY ? `-${process.env.AFTERMIST_TODAY}` : ''}`) };
 console.log('Making the demo firm, unless it is there …');

@@ -48,22 +48,44 @@ export function contentHash(places) {
 
 const STAMPS = join(root, 'node_modules', '.aftermist');
 
+const isDone = (name, content) => existsSync(join(STAMPS, name)) && readFileSync(join(STAMPS, name), 'utf8') === content;
+
+function markDone(name, content) {
+  mkdirSync(STAMPS, { recursive: true });
+  writeFileSync(join(STAMPS, name), content);
+}
+
 /** Does the work unless it was done for the same content already. */
 export function once(name, content, work) {
-  const stamp = join(STAMPS, name);
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === content) return;
+  if (isDone(name, content)) return;
   work();
-  mkdirSync(STAMPS, { recursive: true });
-  writeFileSync(stamp, content);
+  markDone(name, content);
+}
+
+const COMPILING = { JOBS: String(availableParallelism()) };
+const QUIET = ['--no-audit', '--no-fund', '--loglevel=error'];
+
+function giveUp() {
+  console.error('The packages could not be installed. A C++ compiler, make and Python 3 are needed for the database.');
+  process.exit(1);
 }
 
 /** Brings node_modules to what the lock file says. */
-export function install() {
-  once('installed', contentHash(['package-lock.json']) + process.version, () => {
-    console.log('Installing the packages (the database is compiled once; this takes a few minutes) …');
-    if (!run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { JOBS: String(availableParallelism()) })) {
-      console.error('The packages could not be installed. A C++ compiler, make and Python 3 are needed for the database.');
-      process.exit(1);
-    }
-  });
+export const install = async () => (await installBeside())();
+
+/**
+ * The same with the compiling of the database left to run beside other work, which then needs no database.
+ * @returns what waits until it is compiled
+ */
+export async function installBeside() {
+  const content = contentHash(['package-lock.json']) + process.version;
+  if (isDone('installed', content)) return () => Promise.resolve();
+  console.log('Installing the packages (the database is compiled once; this takes a few minutes) …');
+  if (!run('npm', ['ci', '--ignore-scripts', ...QUIET])) giveUp();
+  const compiling = runAndRead('npm', ['rebuild', ...QUIET], COMPILING, true);
+  return async () => {
+    const { ok } = await compiling;
+    if (!ok) giveUp();
+    markDone('installed', content);
+  };
 }

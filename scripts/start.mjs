@@ -3,6 +3,6 @@ import { build } from './build.mjs';
 import { serve } from './serve.mjs';
 
 // The real thing: an empty house in var/firm (or $AFTERMIST_DATA) until the first visitor founds the firm.
-install();
+await install();
 build();
 serve({}, (url) => `\nAftermist is at ${url}; the first visit names the firm and its owner.\n`);

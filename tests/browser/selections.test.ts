@@ -163,6 +163,9 @@ describe('the table of selections', () => {
     await seesText(page, 'Line 3, category: Handles in Kitchen stands on line 2 already');
     await seesText(page, 'Line 4, quantity: “0” is no quantity');
     await press(page, 'Add 1 selection');
+    await seesText(page, '1 selection was read.');
+    // The slip gives back what was in hand before it when it is gone.
+    await page.waitForSelector('.offcanvas', { hidden: true });
     await page.select('[aria-label="Group by"]', 'supplier');
     await page.type('[aria-label="Search selections"]', 'handles');
     await seesText(page, 'Quayside Fittings 1');

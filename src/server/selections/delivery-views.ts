@@ -2,7 +2,7 @@ import type { DeliveriesView, DeliveryView, StoredThing } from '@/contract/views
 import { SPARE_KINDS, type SpareKind } from '@/contract/commands/selections';
 import { groupBy } from '@/core/group-by';
 import { isHere, isOrdered } from '@/core/selections/states';
-import { STORED_PART, storageCheck, type RoomWork } from '@/core/selections/storage';
+import { ONE_PERSON_KG, peopleFor, STORED_PART, storageCheck, type RoomWork } from '@/core/selections/storage';
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, lastDay } from '@/core/units/slot';
 import { AREA_SHARES } from '@/core/schedule/network';
@@ -33,9 +33,6 @@ interface Row {
   state: 'planned' | 'came' | 'dropped';
   came_on: Day | null;
 }
-
-/** What one person carries, close to the body, by usual guidance. */
-const ONE_PERSON_KG = 25;
 
 /** Work that takes a whole room, in days: nothing can be stored in its way. */
 function workIn(plan: StoredPlan | undefined, area: string): RoomWork[] {
@@ -101,7 +98,7 @@ function warningsOf(row: Row, items: readonly Loaded[], room: DeliveryView['room
     if (room.left !== null && row.floor_area !== null && row.floor_area > room.left) warnings.push(`It takes ${squares(row.floor_area)} and only ${squares(Math.max(0, room.left))} are free: half the floor stays clear to walk and work.`);
   }
   if (row.heaviest !== null && row.heaviest > ONE_PERSON_KG) {
-    const people = Math.ceil(row.heaviest / ONE_PERSON_KG);
+    const people = peopleFor(row.heaviest);
     const short = row.people !== null && row.people < people;
     if (short && row.carry.trim() === '') warnings.push(`The heaviest piece weighs ${row.heaviest} kg: ${people} people or a machine, and ${row.people} are there. Your health and safety rules and a risk assessment decide.`);
     else if (row.people === null && row.carry.trim() === '') warnings.push(`The heaviest piece weighs ${row.heaviest} kg: say how it is carried; ${people} people or a machine by usual guidance.`);

@@ -5,6 +5,7 @@ import { Button } from 'react-bootstrap';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { addDelivery, addSpare, changeDelivery, dropDelivery, keepSalvage, receiveDelivery, settleSpare } from '@/contract/commands/selections';
 import type { DeliveriesView, DeliveryView, StoredThing } from '@/contract/views/selections';
+import { ONE_PERSON_KG, peopleFor } from '@/core/selections/storage';
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { JobPlaces } from '../frame/job-places';
 import { CommandForm, SelectField, TextField, TicksField } from '../kit/form';
@@ -170,13 +171,13 @@ function DeliveryFields({ view, own = [] }: { view: DeliveriesView; own?: { id: 
   );
 }
 
-/** By usual guidance one person carries 25 kg close to the body. */
+/** How many people a heavy piece takes, while it is typed. */
 function People() {
   const heaviest = Number(useWatch({ name: 'heaviest' }));
   const { watch } = useFormContext();
   const there = Number(watch('people'));
-  if (!(heaviest > 25)) return null;
-  const people = Math.ceil(heaviest / 25);
+  if (!(heaviest > ONE_PERSON_KG)) return null;
+  const people = peopleFor(heaviest);
   return <p className={`small-text mb-0 ${there && there < people ? 'bad' : 'soft'}`}>{people} people by usual guidance, or a machine. <Link href="/bench/lift">Work it out for a piece</Link>; your health and safety rules decide.</p>;
 }
 

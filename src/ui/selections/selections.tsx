@@ -105,7 +105,7 @@ function ReadList({ view, onDone }: { view: SelectionsView; onDone: () => void }
   const put = (text: string): void => setRead(readSelectionCsv(text, view.areas.map((area) => ({ id: area.id, name: area.name, phases: area.phases.map((step) => step.phase) })), new Set(view.selections.map((item) => selectionKey(item.areaId, item.category)))));
   const keep = (): void => {
     const lines = read.lines.map((line) => ({ id: newId(), ...line, checkDays: 1, acclimatiseDays: 0, bufferDays: 2, thinkDays: 7, codeMeant: true }));
-    void give(importSelections, { job: view.job.id, lines }, { text: `${lines.length} selections were read.` }).then((ok) => ok && onDone());
+    void give(importSelections, { job: view.job.id, lines }, { text: `${lines.length} ${lines.length === 1 ? 'selection was' : 'selections were'} read.` }).then((ok) => ok && onDone());
   };
   return (
     <CsvEntry title="Areas, steps, what, how long" what="selections" example={SELECTION_CSV_EXAMPLE} problems={read.problems} onText={put}>
