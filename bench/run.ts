@@ -2,9 +2,10 @@ import { doorFigures } from './door';
 import { planFigures } from './plan';
 import { quantityFigures } from './quantities';
 import { roomsFigures } from './rooms';
+import { scheduleFigures } from './schedule';
 
 /** `npm run bench [-- NAME]`: one JSON object a line; ratios against something plain, taken in the same run. */
-const QUESTIONS = { plan: planFigures, door: doorFigures, quantities: quantityFigures, rooms: roomsFigures };
+const QUESTIONS = { plan: planFigures, door: doorFigures, quantities: quantityFigures, rooms: roomsFigures, schedule: scheduleFigures };
 
 const asked = process.argv.slice(2);
 for (const [name, figures] of Object.entries(QUESTIONS)) {

@@ -1,6 +1,7 @@
 import sharp from 'sharp';
 import { phaseOrder, type Phase } from '@/core/sequence/phases';
 import type { AreaKind } from '@/core/sites/area';
+import { seeded } from '@/core/units/seeded';
 
 /**
  * Paints site pictures: the same standpoint shows the same room or face with what the phase has added, so two walks show real
@@ -19,16 +20,8 @@ export interface Subject {
 const WIDTH = 640;
 const HEIGHT = 480;
 
-/** A small seeded generator (mulberry32) over the text's hash. */
-function seeded(text: string): () => number {
-  let state = Array.from(text).reduce((hash, letter) => Math.imul(hash ^ letter.charCodeAt(0), 16_777_619), 2_166_136_261);
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
+/** A seeded generator over the text's hash. */
+const randomOf = (text: string): (() => number) => seeded(Array.from(text).reduce((hash, letter) => Math.imul(hash ^ letter.charCodeAt(0), 16_777_619), 2_166_136_261));
 
 const rect = (x: number, y: number, width: number, height: number, fill: string, extra = ''): string => `<rect x="${x}" y="${y}" width="${width}" height="${height}" fill="${fill}" ${extra}/>`;
 const line = (x1: number, y1: number, x2: number, y2: number, stroke: string, width: number): string => `<line x1="${x1}" y1="${y1}" x2="${x2}" y2="${y2}" stroke="${stroke}" stroke-width="${width}"/>`;
@@ -114,7 +107,7 @@ function shade(colour: string, by: number): string {
 
 /** @returns a small JPEG with the date in its EXIF */
 export async function paint(subject: Subject): Promise<Buffer> {
-  const random = seeded(subject.standpoint);
+  const random = randomOf(subject.standpoint);
   const scene = subject.kind === 'face' || subject.kind === 'roof' || subject.kind === 'outbuilding' ? face(subject, random) : subject.kind === 'ground' ? ground(subject, random) : room(subject, random);
   const warm = subject.hour < 12 ? '#bcd4e6' : '#f0b35a';
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${HEIGHT}"><rect width="100%" height="100%" fill="${subject.hour < 12 ? '#c6d6dd' : '#d9cbb4'}"/>${scene}<rect width="100%" height="100%" fill="${warm}" opacity="0.12"/></svg>`;

@@ -1,0 +1,262 @@
+import { seeded } from '../units/seeded';
+import { lowerBound, type Project } from './project';
+
+export interface SearchTerms {
+  /** How many schedules may be made. */
+  schedules: number;
+  seed?: number;
+  /** Asked now and then: whether to end here with the best so far. */
+  stop?: () => boolean;
+  /** Told of every better one. */
+  onBetter?: (makespan: number) => void;
+}
+
+export interface Found {
+  starts: Int32Array;
+  makespan: number;
+  /** No schedule is shorter. */
+  bound: number;
+  /** How many were made. */
+  schedules: number;
+}
+
+const POPULATION = 80;
+const MUTATED = 0.05;
+
+/** One order of the jobs and the schedule it leads to. */
+interface Member {
+  list: Int32Array;
+  starts: Int32Array;
+  makespan: number;
+}
+
+/**
+ * The shortest schedule found within so many: orders of jobs are drawn by their latest finish, crossed with each other, and each
+ * schedule is pushed to its end and back to its beginning. Ends early where the bound is met. Deterministic for its seed.
+ */
+export function search(project: Project, { schedules, seed = 1, stop, onBetter }: SearchTerms): Found {
+  const bound = lowerBound(project);
+  const random = seeded(seed);
+  const maker = new Maker(project);
+  const population: Member[] = [];
+  let best: Member | undefined;
+  const made = (list: Int32Array): Member => {
+    const member = maker.justified(list);
+    if (!best || member.makespan < best.makespan) {
+      best = member;
+      onBetter?.(member.makespan);
+    }
+    return member;
+  };
+  const over = (): boolean => maker.count >= schedules || (best !== undefined && best.makespan <= bound) || stop?.() === true;
+  // The first follows the latest finish alone, so that even one schedule is a good one.
+  do population.push(made(maker.drawn(population.length === 0 ? () => 0 : random))); while (population.length < POPULATION && !over());
+  const pick = (): Member => {
+    const [one, other] = [population[Math.floor(random() * population.length)], population[Math.floor(random() * population.length)]];
+    return (one?.makespan ?? 0) <= (other?.makespan ?? 0) ? (one as Member) : (other as Member);
+  };
+  while (!over()) {
+    const child = made(maker.mutated(maker.crossed(pick().list, pick().list, random), random));
+    replaceWorst(population, child);
+  }
+  const found = best as Member;
+  return { starts: found.starts, makespan: found.makespan, bound, schedules: maker.count };
+}
+
+/** A child takes the place of the longest one, unless it is longer still or the same as one that is there. */
+function replaceWorst(population: Member[], child: Member): void {
+  let worst = 0;
+  for (const [at, member] of population.entries()) {
+    if (member.makespan === child.makespan && member.starts.every((start, job) => start === child.starts[job])) return;
+    if (member.makespan >= (population[worst]?.makespan ?? 0)) worst = at;
+  }
+  if ((population[worst]?.makespan ?? 0) >= child.makespan) population[worst] = child;
+}
+
+/** Makes schedules of one project, its tables kept from one to the next. */
+class Maker {
+  count = 0;
+  private readonly jobs: number;
+  private readonly resources: number;
+  private readonly horizon: number;
+  private readonly load: Int32Array;
+  /** How urgent: the latest start by links alone, the smallest first. */
+  private readonly urgency: Int32Array;
+  /** Each job's place in an order that keeps the links. */
+  private readonly rank: Int32Array;
+
+  constructor(private readonly project: Project) {
+    this.jobs = project.duration.length;
+    this.resources = project.capacity.length;
+    this.horizon = project.duration.reduce((sum, duration) => sum + duration, 0) + 1;
+    this.load = new Int32Array(this.horizon * Math.max(1, this.resources));
+    this.urgency = this.latestFinishes();
+    this.rank = new Int32Array(this.jobs);
+    project.order.forEach((job, at) => (this.rank[job] = at));
+  }
+
+  private latestFinishes(): Int32Array {
+    const late = new Int32Array(this.jobs).fill(this.horizon);
+    for (let at = this.jobs - 1; at >= 0; at--) {
+      const job = this.project.order[at] ?? 0;
+      for (const follower of this.project.after[job] ?? []) late[job] = Math.min(late[job] ?? 0, (late[follower] ?? 0) - (this.project.duration[follower] ?? 0));
+    }
+    return late;
+  }
+
+  /** A random order that keeps the links, the urgent ones likely first; with a `random` of 0 always the most urgent. */
+  drawn(random: () => number): Int32Array {
+    const { before, after } = this.project;
+    const open = Int32Array.from(before, (list) => list.length);
+    const ready: number[] = [];
+    open.forEach((count, job) => { if (count === 0) ready.push(job); });
+    const list = new Int32Array(this.jobs);
+    for (let at = 0; at < this.jobs; at++) {
+      const chosen = this.drawOne(ready, random());
+      const job = ready[chosen] ?? 0;
+      ready[chosen] = ready[ready.length - 1] ?? 0;
+      ready.pop();
+      list[at] = job;
+      for (const follower of after[job] ?? []) {
+        open[follower] = (open[follower] ?? 0) - 1;
+        if (open[follower] === 0) ready.push(follower);
+      }
+    }
+    return list;
+  }
+
+  /** By regret: how much less urgent the least urgent one is, squared. */
+  private drawOne(ready: readonly number[], chance: number): number {
+    let [latest, first] = [0, 0];
+    for (const [at, job] of ready.entries()) {
+      latest = Math.max(latest, this.urgency[job] ?? 0);
+      if ((this.urgency[job] ?? 0) < (this.urgency[ready[first] ?? 0] ?? 0)) first = at;
+    }
+    if (chance === 0) return first;
+    const weight = (job: number): number => (latest - (this.urgency[job] ?? 0) + 1) ** 2;
+    let left = chance * ready.reduce((sum, job) => sum + weight(job), 0);
+    for (const [at, job] of ready.entries()) {
+      left -= weight(job);
+      if (left < 0) return at;
+    }
+    return ready.length - 1;
+  }
+
+  /** Two places in the order: between them the other's order, outside its own. Keeps the links, since both did. */
+  crossed(one: Int32Array, other: Int32Array, random: () => number): Int32Array {
+    const [a, b] = [Math.floor(random() * this.jobs), Math.floor(random() * this.jobs)];
+    const [from, to] = [Math.min(a, b), Math.max(a, b)];
+    const child = new Int32Array(this.jobs);
+    const taken = new Uint8Array(this.jobs);
+    let at = 0;
+    const take = (job: number): void => {
+      child[at++] = job;
+      taken[job] = 1;
+    };
+    for (let place = 0; place < from; place++) take(one[place] ?? 0);
+    for (let place = 0; place < this.jobs && at < to; place++) if (!taken[other[place] ?? 0]) take(other[place] ?? 0);
+    for (let place = 0; place < this.jobs; place++) if (!taken[one[place] ?? 0]) take(one[place] ?? 0);
+    return child;
+  }
+
+  /** Neighbours change places here and there, where no link forbids it. */
+  mutated(list: Int32Array, random: () => number): Int32Array {
+    for (let at = 0; at < this.jobs - 1; at++) {
+      if (random() >= MUTATED) continue;
+      const [first, second] = [list[at] ?? 0, list[at + 1] ?? 0];
+      if (this.project.after[first]?.includes(second)) continue;
+      list[at] = second;
+      list[at + 1] = first;
+    }
+    return list;
+  }
+
+  /** The schedule of an order, pushed to its end and back: three schedules, none longer than the one before. */
+  justified(list: Int32Array): Member {
+    const first = this.forward(list);
+    const end = this.makespan(first);
+    const right = this.backward(this.byFinish(first), end);
+    const order = this.byStart(right);
+    const starts = this.forward(order);
+    return { list: this.byStart(starts), starts, makespan: this.makespan(starts) };
+  }
+
+  private makespan(starts: Int32Array): number {
+    let end = 0;
+    for (let job = 0; job < this.jobs; job++) end = Math.max(end, (starts[job] ?? 0) + (this.project.duration[job] ?? 0));
+    return end;
+  }
+
+  /** Jobs of no length stand where their links put them: ties are broken by the links' own order. */
+  private byStart(starts: Int32Array): Int32Array {
+    return Int32Array.from(this.project.order).sort((a, b) => (starts[a] ?? 0) - (starts[b] ?? 0) || (this.rank[a] ?? 0) - (this.rank[b] ?? 0));
+  }
+
+  private byFinish(starts: Int32Array): Int32Array {
+    const finish = (job: number): number => (starts[job] ?? 0) + (this.project.duration[job] ?? 0);
+    return Int32Array.from(this.project.order).sort((a, b) => finish(b) - finish(a) || (this.rank[b] ?? 0) - (this.rank[a] ?? 0));
+  }
+
+  /** Serial generation: each job in its turn as early as links and resources let it. */
+  private forward(list: Int32Array): Int32Array {
+    this.count++;
+    const { duration, before } = this.project;
+    this.load.fill(0);
+    const starts = new Int32Array(this.jobs);
+    for (const job of list) {
+      let start = 0;
+      for (const former of before[job] ?? []) start = Math.max(start, (starts[former] ?? 0) + (duration[former] ?? 0));
+      for (let conflict = this.lastConflict(job, start); conflict >= 0; conflict = this.lastConflict(job, start)) start = conflict + 1;
+      starts[job] = start;
+      this.take(job, start);
+    }
+    return starts;
+  }
+
+  /** The same from the end: each job as late as what follows it lets it, not after `end`. */
+  private backward(list: Int32Array, end: number): Int32Array {
+    this.count++;
+    const { duration, after } = this.project;
+    this.load.fill(0);
+    const starts = new Int32Array(this.jobs);
+    for (const job of list) {
+      let start = end - (duration[job] ?? 0);
+      for (const follower of after[job] ?? []) start = Math.min(start, (starts[follower] ?? 0) - (duration[job] ?? 0));
+      for (let conflict = this.firstConflict(job, start); conflict >= 0; conflict = this.firstConflict(job, start)) start = conflict - (duration[job] ?? 0);
+      starts[job] = start;
+      this.take(job, start);
+    }
+    return starts;
+  }
+
+  private take(job: number, start: number): void {
+    const { duration, demand } = this.project;
+    const row = job * this.resources;
+    for (let slot = start; slot < start + (duration[job] ?? 0); slot++) {
+      for (let resource = 0; resource < this.resources; resource++) {
+        const cell = slot * this.resources + resource;
+        this.load[cell] = (this.load[cell] ?? 0) + (demand[row + resource] ?? 0);
+      }
+    }
+  }
+
+  private fits(job: number, slot: number): boolean {
+    const { capacity, demand } = this.project;
+    for (let resource = 0; resource < this.resources; resource++) {
+      const asked = demand[job * this.resources + resource] ?? 0;
+      if (asked > 0 && (this.load[slot * this.resources + resource] ?? 0) + asked > (capacity[resource] ?? 0)) return false;
+    }
+    return true;
+  }
+
+  private lastConflict(job: number, start: number): number {
+    for (let slot = start + (this.project.duration[job] ?? 0) - 1; slot >= start; slot--) if (!this.fits(job, slot)) return slot;
+    return -1;
+  }
+
+  private firstConflict(job: number, start: number): number {
+    const end = start + (this.project.duration[job] ?? 0);
+    for (let slot = start; slot < end; slot++) if (!this.fits(job, slot)) return slot;
+    return -1;
+  }
+}
