@@ -23,9 +23,11 @@ export async function tick(page: Page, id: string): Promise<void> {
 }
 
 /** Days are typed as the browser wants them, through its own setter so that the form hears of it. */
-export const setDay = (page: Page, name: string, day: string): Promise<void> =>
-  page.$eval(`[name="${name}"]`, (element, value) => {
+export async function setDay(page: Page, name: string, day: string): Promise<void> {
+  const field = await page.waitForSelector(`[name="${name}"]`, { visible: true });
+  await field?.evaluate((element, value) => {
     Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(element, value);
     element.dispatchEvent(new Event('input', { bubbles: true }));
     element.dispatchEvent(new Event('change', { bubbles: true }));
   }, day);
+}
