@@ -9,7 +9,7 @@ const [id, other, third, link] = [newId(), newId(), newId(), newId()];
 const chosen = (area: string, category: string, job = 'signal'): string => demoId(job, 'selection', area, category);
 const row = (house: House, table: string, key: string): Record<string, unknown> | undefined => one(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
 const at = (house: House, table: string, key: string): { id: string; version: number } => ({ id: key, version: Number(row(house, table, key)?.version ?? 0) });
-const [worktop, valve, tiles, glazing, doors] = [chosen('kitchen', 'Worktop'), chosen('wet', 'Shower valve'), chosen('bath', 'Bath tiles'), chosen('lroof', 'Lantern glazing'), chosen('guest', 'Inside doors')];
+const [worktop, valve, tiles, glazing] = [chosen('kitchen', 'Worktop'), chosen('wet', 'Shower valve'), chosen('bath', 'Bath tiles'), chosen('lroof', 'Lantern glazing')];
 const [association, lumen] = [demoId('signal', 'request', 'association'), demoId('supplier', 'Lumen Curve Works')];
 export const OAK = { choice: 'Oak', code: 'O-1', supplier: 'Fathom Timber', leadLow: 14, leadHigh: 20, note: '' };
 const client: Who = { kind: 'link', id: link, audience: 'client', job: signalHouse, sub: null };
@@ -46,7 +46,7 @@ export const SELECTIONS: Record<string, Given> = {
   'supplier.reopen': { payload: { supplier: lumen, firstDay: '2027-04-22' }, leaves: (house) => one(house.db, 'SELECT count(*) AS count FROM supplier_closure WHERE supplier = @lumen', { lumen }), expected: { count: 0 }, plans: true },
   'supplier.prices': { payload: { supplier: lumen, lines: [{ code: 'lg-8', leadLow: 100, leadHigh: 120, unitPrice: 88000 }] }, leaves: (house) => row(house, 'selection', glazing), expected: { unit_price: 88000, lead_low: 100, lead_high: 120 }, plans: true },
   'supplier.say': { payload: { selection: valve, says: 'slips', day: '2027-03-30', text: 'the kiln is cold' }, leaves: (house) => row(house, 'selection', valve), expected: { expected_on: '2027-03-30', slip: 'the kiln is cold' }, plans: true },
-  'supplier.hear': { before: (house) => must(house, 'selection.order', { ...at(house, 'selection', doors), day: '2027-03-08', quantity: 3, unit: 'doors' }), payload: { selection: doors }, leaves: (house) => row(house, 'selection', doors), expected: { state: 'confirmed' }, plans: true },
+  'supplier.hear': { before: (house) => must(house, 'selection.order', { ...at(house, 'selection', glazing), day: '2027-03-08', quantity: 8, unit: 'panes', despite: 'one slot left' }), payload: { selection: glazing }, leaves: (house) => row(house, 'selection', glazing), expected: { state: 'confirmed' }, plans: true },
   'request.add': { payload: asked, leaves: (house) => ({ ...row(house, 'request', id), waits: one(house.db, 'SELECT count(*) AS count FROM request_wait WHERE request = @id', { id }) }), expected: { party: 'client', takes_high: 7, waits: { count: 2 } }, plans: true },
   'request.change': { payload: (house) => ({ ...at(house, 'request', association), kind: 'approval', party: 'association', subject: 'glass', takesLow: 1, takesHigh: 2, waits: [] }), leaves: (house) => row(house, 'request', association), expected: { subject: 'glass', takes_high: 2 }, plans: true },
   'request.send': { before: ask, payload: { id, version: 1, sentOn: '2027-03-09', sent: 'a sample' }, leaves: (house) => row(house, 'request', id), expected: { sent: 'a sample', sent_on: '2027-03-09' }, plans: true },

@@ -1,9 +1,12 @@
 import { afterCheck, checkWords, type Check } from '@/core/selections/check';
 import { isBefore, isHere, isOrdered } from '@/core/selections/states';
+import { taskId } from '@/core/sequence/site';
+import { progressOf } from '@/core/walks/progress';
 import { today } from '../clock';
 import { uuid } from '../database/id';
 import { all, insert, one, run, update, type Values } from '../database/query';
 import type { Visit } from '../door/handler';
+import { standingOfKind } from '../walks/queries';
 import type { SelectionRow } from './rows';
 import { note } from './trail';
 
@@ -25,7 +28,7 @@ export function settleCheck(visit: Visit, id: string, check: Check, observation:
   const after = afterCheck(check, row.quantity);
   update(visit.db, 'selection', id, { came_on: row.came_on ?? today(visit.house.clock), ...(isBefore(row.state, after.state) ? { state: after.state } : {}) });
   if (after.again !== null) {
-    const begun = one(visit.db, `SELECT 1 FROM observation WHERE area = @area AND kind = 'progress' AND phase = @phase AND fraction > 0`, { area: row.area, phase: row.phase }) !== undefined;
+    const begun = (progressOf(standingOfKind(visit.db, row.job, 'progress')).get(taskId(row.area, row.phase))?.fraction ?? 0) > 0;
     const again = orderAgain(visit, row, after.again, { follows_as: 're-order', return_trip: begun ? 1 : 0, observation, note: words.slice(0, 300) });
     note(visit, { job: row.job, selection: again }, `to be ordered again: ${words}`);
     if (after.goesBack) {

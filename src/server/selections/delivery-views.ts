@@ -88,9 +88,9 @@ function warningsOf(row: Row, items: readonly Loaded[], room: DeliveryView['room
   const warnings: string[] = [];
   if (row.day < now) warnings.push(`It was to come ${day(row.day)} and nobody has said that it did.`);
   for (const item of items) {
-    if (!item.ordered) warnings.push(`${item.category} are not ordered.`);
-    else if (item.expectedOn && item.expectedOn > row.day) warnings.push(`${item.category} are promised for ${day(item.expectedOn)}, after this day.`);
-    if (item.needBy && row.day > item.needBy) warnings.push(`${item.category} are needed by ${day(item.needBy)}.`);
+    if (!item.ordered) warnings.push(`${item.category}: not ordered yet.`);
+    else if (item.expectedOn && item.expectedOn > row.day) warnings.push(`${item.category}: promised for ${day(item.expectedOn)}, after this day.`);
+    if (item.needBy && row.day > item.needBy) warnings.push(`${item.category}: needed by ${day(item.needBy)}.`);
   }
   if (room) {
     const [first] = room.inTheWay;

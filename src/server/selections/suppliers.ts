@@ -113,6 +113,8 @@ export const supplierHandlers: Handler[] = [
   handler(supplierSays, (visit, { selection, says, text, day, quantity }) => say(visit, needComing(visit, selection), says, text, day, quantity)),
   handler(hearSupplier, (visit, { selection }) => {
     const row = needComing(visit, selection);
+    // Nobody makes up the words of a supplier who speaks for himself.
+    if (!one(visit.db, 'SELECT 1 FROM supplier WHERE id = @id AND desk = 1', { id: row.supplier })) throw unfit('not-simulated', 'The simulated desk does not answer for this supplier; write down what they say, or mark them under Suppliers.', 'selection');
     const word = simulatedSuppliers.next(orderOf(visit.db, row));
     if (!word) throw unfit('nothing-more', 'The desk has nothing more to say of this: it is on its way.', 'selection');
     say({ ...visit, who: { kind: 'desk', id: 'suppliers' } }, row, word.says, word.text, word.day, word.quantity);

@@ -94,7 +94,7 @@ export function SayForm({ view, onDone }: Terms) {
   };
   return (
     <>
-      <div className="mb-3"><Button variant="outline-secondary" onClick={() => void hear()}>Hear the simulated desk</Button><p className="small-text soft mt-1 mb-0">It says now what it would say next. Nothing leaves this machine.</p>{heard && <Notice>{heard}</Notice>}</div>
+      {view.desk && <div className="mb-3"><Button variant="outline-secondary" onClick={() => void hear()}>Hear the simulated desk</Button><p className="small-text soft mt-1 mb-0">It says now what it would say next. Nothing leaves this machine.</p>{heard && <Notice>{heard}</Notice>}</div>}
       <CommandForm kind={supplierSays} submit="Keep their word" onDone={onDone} start={() => ({ selection: item.id, says: 'confirms' as const, text: '', ...(item.expectedOn ? { day: item.expectedOn } : {}) })}>
         <SelectField name="says" label="They say" options={SUPPLIER_SAYS.map((says) => [says, SAYS_WORDS[says]])} />
         <SaidFields quantity={item.quantity} unit={item.unit} />
