@@ -9,7 +9,7 @@ export function checkPlan(plan: Plan): string[] {
   const broken: string[] = [];
   const tasks = new Map(plan.tasks.map((task) => [task.id, task]));
   const worked = new Map(Object.entries(plan.calendars).map(([id, calendar]) => [id, new Set(calendar.worked)]));
-  const crews = new Map(plan.crewCapacity.map((crew) => [crew.sub, { capacity: crew.capacity, away: new Set(crew.away) }]));
+  const crews = new Map(plan.crewCapacity.map((crew) => [crew.sub, { capacity: crew.capacity, away: new Set(crew.away), fewer: new Map(crew.fewer ?? []) }]));
   const load = new Map<string, number>();
   const add = (key: string, amount: number): number => {
     const sum = (load.get(key) ?? 0) + amount;
@@ -19,12 +19,17 @@ export function checkPlan(plan: Plan): string[] {
   for (const task of plan.tasks) {
     if (task.state === 'done' || task.duration === 0) {
       if (task.start !== task.finish) broken.push(`${task.id}: takes time though it has none to take`);
+      if (task.state === 'waiting' && task.start < task.floor) broken.push(`${task.id}: starts before ${task.floor}`);
       continue;
     }
-    broken.push(...checkSlots(task, worked.get(task.calendar) ?? new Set(), crews.get(task.crew ?? '')));
+    const needs = [[task.crew, task.crews], [task.plant ?? null, 1]] as const;
+    broken.push(...checkSlots(task, worked.get(task.calendar) ?? new Set(), needs.flatMap(([id]) => (id === null ? [] : [...(crews.get(id)?.away ?? [])]))));
     if (task.start < task.floor) broken.push(`${task.id}: starts before ${task.floor}`);
     for (const slot of task.slots) {
-      if (task.crew !== null && add(`${task.crew}@${slot}`, task.crews) > (crews.get(task.crew)?.capacity ?? 0)) broken.push(`${task.id}: no crew free on ${slot}`);
+      for (const [id, count] of needs) {
+        const crew = crews.get(id ?? '');
+        if (id !== null && add(`${id}@${slot}`, count) > (crew?.capacity ?? 0) - (crew?.fewer.get(slot) ?? 0)) broken.push(`${task.id}: no crew free on ${slot}`);
+      }
     }
     for (let slot = task.start; task.area !== null && slot < task.finish; slot++) {
       if (add(`${task.area}#${slot}`, task.shares) > (plan.areaCapacity[task.area] ?? 0)) broken.push(`${task.id}: area full on ${slot}`);
@@ -42,10 +47,11 @@ export function checkPlan(plan: Plan): string[] {
   return broken;
 }
 
-function checkSlots(task: PlannedTask, worked: Set<number>, crew: { away: Set<number> } | undefined): string[] {
+function checkSlots(task: PlannedTask, worked: Set<number>, awayOn: readonly number[]): string[] {
+  const away = new Set(awayOn);
   const broken: string[] = [];
   const free: number[] = [];
-  for (let slot = task.start; slot < task.finish; slot++) if (worked.has(slot) && !crew?.away.has(slot)) free.push(slot);
+  for (let slot = task.start; slot < task.finish; slot++) if (worked.has(slot) && !away.has(slot)) free.push(slot);
   if (free.join() !== task.slots.join()) broken.push(`${task.id}: does not take the worked slots between its start and its finish`);
   if (task.slots.length !== task.duration) broken.push(`${task.id}: takes ${task.slots.length} slots, not ${task.duration}`);
   if (task.slots[0] !== task.start || task.slots.at(-1) !== task.finish - 1) broken.push(`${task.id}: does not begin and end at work`);

@@ -1,4 +1,4 @@
-import { answer, refuse, type Outcome } from '../problem';
+import { answer, refuse, type Outcome, type Problem } from '../problem';
 import { makeCalendar, type Calendar } from './calendar';
 import { findLoop, type Link, type Task } from './network';
 import type { PlanInput } from './plan-input';
@@ -16,13 +16,21 @@ export interface Compiled {
   order: number[];
   /** Slots each task may take, its crew's days away excluded. */
   calendar: Calendar[];
+  /** The same without regard to who is away and what the weather forbids. */
+  base: Calendar[];
   /** The calendar in which each task's job counts lags. */
   jobCalendar: Calendar[];
   /** Earliest start that does not come from a link: the floor and every not-before. */
   floor: Int32Array;
-  /** Crew and area of each task by number, -1 where it needs none. */
+  /** Crew, plant and area of each task by number, -1 where it needs none; how many crews and shares of the area it takes. */
   crew: Int32Array;
+  plant: Int32Array;
   area: Int32Array;
+  demand: Int32Array;
+  shares: Int32Array;
+  duration: Int32Array;
+  /** The slot at which each task was pinned by hand, -1 where it was not. */
+  pin: Int32Array;
   crewCount: number;
   areaCount: number;
 }
@@ -55,30 +63,54 @@ export function compile(input: PlanInput, horizon: number): Outcome<Compiled> {
   if (order.length < tasks.length) return refuse(loopProblem(input));
 
   const crews = new Map(input.crews.map((crew, number) => [crew.id, number]));
-  const stranger = tasks.find((task) => task.crew !== null && !crews.has(task.crew) && task.state !== 'done');
-  if (stranger) {
-    return refuse({ code: 'crew-unknown', message: `${stranger.label} is given to a crew that is not on the list.`, field: stranger.id });
-  }
+  const calendars = calendarMaker(input, horizon);
+  const problem = tasks.map((task) => problemOf(input, task, crews, calendars)).find((found) => found !== undefined);
+  if (problem) return refuse(problem);
   const areas = new Map<string, number>();
   const floor = Int32Array.from(tasks, (task) => task.floor);
+  const pin = new Int32Array(tasks.length).fill(-1);
   for (const wait of input.notBefore) {
     const task = index.get(wait.task);
-    if (task !== undefined && tasks[task]?.state !== 'done') floor[task] = Math.max(floor[task] ?? 0, wait.slot);
+    if (task === undefined || tasks[task]?.state === 'done') continue;
+    floor[task] = Math.max(floor[task] ?? 0, wait.slot);
+    if (wait.kind === 'pin' && tasks[task]?.state === 'waiting') pin[task] = wait.slot;
   }
-  const calendarOf = calendarMaker(input, horizon);
+  const number = (id: string | null | undefined): number => (id ? (crews.get(id) ?? -1) : -1);
   return answer({
-    input, horizon, tasks, index, into, outOf, order, floor,
-    calendar: tasks.map((task) => calendarOf(task.calendar, task.crew)),
-    jobCalendar: tasks.map((task) => calendarOf(input.jobCalendars[task.job] ?? task.calendar, null)),
-    crew: Int32Array.from(tasks, (task) => (task.crew === null ? -1 : (crews.get(task.crew) ?? -1))),
+    input, horizon, tasks, index, into, outOf, order, floor, pin,
+    calendar: tasks.map((task) => calendars.free(task.calendar, task.crew, task.plant ?? null)),
+    base: tasks.map((task) => calendars.plain(input.keptOff?.[task.calendar]?.base ?? task.calendar)),
+    jobCalendar: tasks.map((task) => calendars.plain(input.jobCalendars[task.job] ?? task.calendar)),
+    crew: Int32Array.from(tasks, (task) => number(task.crew)),
+    plant: Int32Array.from(tasks, (task) => number(task.plant)),
     area: Int32Array.from(tasks, (task) => {
       if (task.area === null || task.shares === 0) return -1;
       if (!areas.has(task.area)) areas.set(task.area, areas.size);
       return areas.get(task.area) ?? -1;
     }),
+    demand: Int32Array.from(tasks, (task) => (task.crew === null ? 0 : (task.crews ?? 1))),
+    shares: Int32Array.from(tasks, (task) => task.shares),
+    duration: Int32Array.from(tasks, (task) => (task.state === 'done' ? 0 : task.duration)),
     crewCount: crews.size,
     areaCount: areas.size,
   });
+}
+
+const YEAR = 730;
+
+/** What makes a task impossible by itself, said of the task that shows it. */
+function problemOf(input: PlanInput, task: Task, crews: ReadonlyMap<string, number>, calendars: Calendars): Problem | undefined {
+  if (!Number.isInteger(task.duration) || task.duration < 0) return { code: 'duration-unfit', message: `${task.label} would last ${task.duration} half-days; a whole number from 0 is what can be planned.`, field: task.id };
+  if (task.state === 'done' || task.duration === 0) return undefined;
+  for (const [id, wanted] of [[task.crew, task.crews ?? 1], [task.plant ?? null, 1]] as const) {
+    if (id === null) continue;
+    const crew = input.crews[crews.get(id) ?? -1];
+    if (!crew) return { code: 'crew-unknown', message: `${task.label} is given to a crew that is not on the list.`, field: task.id };
+    if (crew.capacity < wanted) return { code: 'crew-too-few', message: `${task.label} wants ${wanted} of ${crew.name} at once, and there ${crew.capacity === 1 ? 'is 1' : `are ${crew.capacity}`}.`, field: task.id };
+  }
+  const worked = calendars.plain(input.keptOff?.[task.calendar]?.base ?? task.calendar).worked[0];
+  if (worked === undefined || worked >= YEAR) return { code: 'calendar-empty', message: `${task.label}: its calendar has no worked half-day within a year; give it days on which somebody works.`, field: task.id };
+  return undefined;
 }
 
 function topological(into: BoundLink[][], outOf: BoundLink[][]): number[] {
@@ -108,8 +140,13 @@ export function loopSentence(labels: readonly string[]): string {
   return `These wait for each other in a ring: ${[...labels, labels[0] ?? ''].join(' → ')}.`;
 }
 
+interface Calendars {
+  plain: (id: string) => Calendar;
+  free: (id: string, crew: string | null, plant: string | null) => Calendar;
+}
+
 /** Most jobs work the same days, so each different pair of days worked and days away is worked out once. */
-function calendarMaker(input: PlanInput, horizon: number): (calendar: string, crew: string | null) => Calendar {
+function calendarMaker(input: PlanInput, horizon: number): Calendars {
   const byId = new Map<string, Calendar>();
   const byContent = new Map<string, Calendar>();
   const withAbsences = new Map<string, Map<Calendar, Calendar>>();
@@ -124,17 +161,17 @@ function calendarMaker(input: PlanInput, horizon: number): (calendar: string, cr
     byId.set(id, calendar);
     return calendar;
   };
-  return (id, crew) => {
-    const base = plain(id);
-    const absences = crew === null ? undefined : away.get(crew);
-    if (crew === null || !absences || absences.size === 0) return base;
-    const ofCrew = withAbsences.get(crew) ?? new Map<Calendar, Calendar>();
-    withAbsences.set(crew, ofCrew);
-    const known = ofCrew.get(base);
+  const without = (base: Calendar, who: string | null): Calendar => {
+    const absences = who === null ? undefined : away.get(who);
+    if (who === null || !absences || absences.size === 0) return base;
+    const ofWho = withAbsences.get(who) ?? new Map<Calendar, Calendar>();
+    withAbsences.set(who, ofWho);
+    const known = ofWho.get(base);
     if (known) return known;
     const worked = new Set(base.worked);
     const made = makeCalendar(horizon, (slot) => worked.has(slot) && !absences.has(slot));
-    ofCrew.set(base, made);
+    ofWho.set(base, made);
     return made;
   };
+  return { plain, free: (id, crew, plant) => without(without(plain(id), crew), plant) };
 }

@@ -25,6 +25,10 @@ export interface Task {
   calendar: string;
   /** Among tasks equally urgent the lower goes first (rules of preference). */
   rank: number;
+  /** How many crews it takes at once; one unless said. */
+  crews?: number;
+  /** The plant it needs on each of its slots (digger, hoist), by its id among the crews. */
+  plant?: string;
 }
 
 export type LinkKind = 'FS' | 'SS' | 'FF';
@@ -54,6 +58,8 @@ export interface NotBefore {
   /** The selection whose coming it is, or the request whose answer it is. */
   selection?: string;
   request?: string;
+  /** `pin`: somebody fixed the start by hand, and it is held there if it can be. `kept`: the placing waits so that nothing lies open. */
+  kind?: 'pin' | 'kept';
 }
 
 /** From the start of one to the finish of the other at most `most` worked half-days. */
@@ -64,6 +70,8 @@ export interface Exposure {
   rule: number;
   reason: string;
   cure: string;
+  /** No rain may fall while it is open. */
+  dry?: true;
 }
 
 /** Full use of an area; compatible work takes half of it. */

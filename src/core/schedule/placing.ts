@@ -1,4 +1,5 @@
 import { AREA_SHARES } from './network';
+import { countBefore } from './calendar';
 import type { Compiled } from './compiled';
 import { earliestByLinks, timesOf, type Times } from './passes';
 import { ReadyQueue } from './ready-queue';
@@ -20,13 +21,25 @@ export interface Placement {
 const URGENCY_STEP = 4;
 
 /**
- * One placing pass: serial schedule generation, latest finish first. Work under way goes before all else; every task takes
- * the first slots after its links on which its crew and its area are free. Deterministic.
+ * One placing pass: serial schedule generation, latest finish first unless another order is given. Work under way goes before
+ * all else; every task takes the first slots after its links on which its crew, its plant and its area are free. What was pinned
+ * is booked beforehand and stays where it was put, if its links let it. Deterministic.
+ * @param order by task, the smallest first; every value different
  * @returns undefined where the horizon is too short for the work; ask again with a longer one
  */
-export function place(net: Compiled): Placement | undefined {
+export function place(net: Compiled, order?: Int32Array, times = timesOf(net)): Placement | undefined {
+  const turn = order ?? urgency(net, times);
+  // A pin that cannot be kept must not keep others away from where it would have been: all is placed again without it.
+  for (const given = new Set<number>(); ; ) {
+    const before = given.size;
+    const placed = placeInTurn(net, turn, times, given);
+    if (given.size === before) return placed;
+  }
+}
+
+/** @param given pins that are given up; those that turn out not to hold are added */
+function placeInTurn(net: Compiled, turn: Int32Array, times: Times, given: Set<number>): Placement | undefined {
   const count = net.tasks.length;
-  const times = timesOf(net);
   const placed: Placement = {
     start: new Int32Array(count),
     finish: new Int32Array(count),
@@ -35,13 +48,15 @@ export function place(net: Compiled): Placement | undefined {
     areaLoad: new Uint8Array(net.areaCount * net.horizon),
     capacity: Int32Array.from(net.input.crews, (crew) => crew.capacity),
   };
-  const ready = new ReadyQueue(urgency(net, times));
+  missing(net, placed);
+  const booked = bookPins(net, placed, given);
+  const ready = new ReadyQueue(turn);
   const open = net.into.map((links) => links.length);
   open.forEach((links, task) => {
     if (links === 0) ready.push(task);
   });
   for (let task = ready.pop(); task !== undefined; task = ready.pop()) {
-    if (!placeOne(net, placed, task)) return undefined;
+    if (!placeOne(net, placed, task, booked?.get(task), given)) return undefined;
     for (const { after } of net.outOf[task] ?? []) {
       open[after] = (open[after] ?? 0) - 1;
       if (open[after] === 0) ready.push(after);
@@ -50,31 +65,64 @@ export function place(net: Compiled): Placement | undefined {
   return placed;
 }
 
-function urgency(net: Compiled, times: Times): Int32Array {
-  const bucket = (task: number): number => Math.floor((times.lateFinish[task] ?? 0) / URGENCY_STEP);
-  const begun = (task: number): number => (net.tasks[task]?.state === 'waiting' ? 1 : 0);
-  const order = net.tasks.map((_, task) => task);
-  order.sort(
-    (a, b) =>
-      begun(a) - begun(b) ||
-      bucket(a) - bucket(b) ||
-      (net.tasks[a]?.rank ?? 0) - (net.tasks[b]?.rank ?? 0) ||
-      (times.lateFinish[a] ?? 0) - (times.lateFinish[b] ?? 0) ||
-      ((net.tasks[a]?.id ?? '') < (net.tasks[b]?.id ?? '') ? -1 : 1),
-  );
+/** Crews and plant that are missing on some slots count as taken there. */
+export function missing(net: Compiled, placed: Pick<Placement, 'crewLoad'>): void {
+  net.input.crews.forEach((crew, number) => {
+    for (const [slot, count] of crew.fewer ?? []) if (slot >= 0 && slot < net.horizon) placed.crewLoad[number * net.horizon + slot] = Math.min(crew.capacity, count);
+  });
+}
+
+/** Books pinned work where it was put, before anything else can take its crew. @returns by task its place in its calendar */
+function bookPins(net: Compiled, placed: Placement, given: ReadonlySet<number>): Map<number, number> | undefined {
+  let booked: Map<number, number> | undefined;
+  net.pin.forEach((slot, task) => {
+    const calendar = net.calendar[task];
+    if (slot < 0 || !calendar || net.duration[task] === 0 || given.has(task)) return;
+    const first = countBefore(calendar, slot);
+    if ((placed.times.earlyStart[task] ?? 0) > (calendar.worked[first] ?? 0) || firstConflict(net, placed, task, first) !== undefined) return;
+    take(net, placed, task, first);
+    (booked ??= new Map()).set(task, first);
+  });
+  return booked;
+}
+
+/** By task its turn where latest finish decides, and rules of preference among equally urgent ones. */
+export function urgency(net: Compiled, times: Times): Int32Array {
+  const { tasks } = net;
+  const bucket = Int32Array.from(times.lateFinish, (finish, task) => (tasks[task]?.state === 'waiting' ? Math.floor(finish / URGENCY_STEP) : -1));
+  const rank = Float64Array.from(tasks, (task) => task.rank);
+  const order = Int32Array.from(tasks, (_, task) => task);
+  order.sort((a, b) => (bucket[a] ?? 0) - (bucket[b] ?? 0) || (rank[a] ?? 0) - (rank[b] ?? 0) || (times.lateFinish[a] ?? 0) - (times.lateFinish[b] ?? 0) || ((tasks[a]?.id ?? '') < (tasks[b]?.id ?? '') ? -1 : 1));
+  return turns(order);
+}
+
+/** Turns by a key, such as the starts of another schedule: work under way first, and of equal keys the one whose links come first. */
+export function byKey({ tasks, order }: Compiled, key: ArrayLike<number>): Int32Array {
+  const begun = Uint8Array.from(tasks, (task) => (task.state === 'waiting' ? 1 : 0));
+  const rank = turns(order);
+  return turns(Int32Array.from(order).sort((a, b) => (begun[a] ?? 0) - (begun[b] ?? 0) || (key[a] ?? 0) - (key[b] ?? 0) || (rank[a] ?? 0) - (rank[b] ?? 0)));
+}
+
+/** From tasks in order to the place of each. */
+export function turns(order: ArrayLike<number>): Int32Array {
   const place = new Int32Array(order.length);
-  order.forEach((task, at) => (place[task] = at));
+  for (let at = 0; at < order.length; at++) place[order[at] ?? 0] = at;
   return place;
 }
 
-function placeOne(net: Compiled, placed: Placement, task: number): boolean {
+function placeOne(net: Compiled, placed: Placement, task: number, booked: number | undefined, given: Set<number>): boolean {
   const facts = net.tasks[task];
   const calendar = net.calendar[task];
   if (!facts || !calendar) return false;
   const earliest = earliestByLinks(net, task, placed.start, placed.finish);
-  if (facts.state === 'done' || facts.duration === 0) {
+  if (net.duration[task] === 0) {
     placed.start[task] = placed.finish[task] = facts.state === 'done' ? facts.floor : earliest;
     return earliest < net.horizon;
+  }
+  if (booked !== undefined) {
+    if (earliest <= booked) return true;
+    take(net, placed, task, booked, -1);
+    given.add(task);
   }
   for (let first = earliest; ; ) {
     const conflict = firstConflict(net, placed, task, first);
@@ -88,49 +136,64 @@ function placeOne(net: Compiled, placed: Placement, task: number): boolean {
 }
 
 /**
- * The last slot that keeps a task from starting at this place of its calendar: its crews are all taken there, or its area is.
+ * The last slot that keeps a task from starting at this place of its calendar: its crews or its plant are all taken there, or its area is.
  * @returns undefined where nothing does, -1 where the horizon ends first
  */
 export function firstConflict(net: Compiled, placed: Placement, task: number, first: number): number | undefined {
   const calendar = net.calendar[task];
-  const facts = net.tasks[task];
-  if (!calendar || !facts) return -1;
-  const [crew, area] = [net.crew[task] ?? -1, net.area[task] ?? -1];
-  const last = calendar.worked[first + facts.duration - 1];
-  const start = calendar.worked[first];
+  if (!calendar) return -1;
+  const { worked } = calendar;
+  const duration = net.duration[task] ?? 0;
+  const last = worked[first + duration - 1];
+  const start = worked[first];
   if (last === undefined || start === undefined) return -1;
+  const crew = net.crew[task] ?? -1;
+  const plant = net.plant[task] ?? -1;
   if (crew >= 0) {
-    const capacity = placed.capacity[crew] ?? 0;
+    const free = (placed.capacity[crew] ?? 0) - (net.demand[task] ?? 0);
     const row = crew * net.horizon;
-    for (let at = first + facts.duration - 1; at >= first; at--) {
-      const slot = calendar.worked[at] ?? 0;
+    for (let at = first + duration - 1; at >= first; at--) {
+      const slot = worked[at] ?? 0;
+      if ((placed.crewLoad[row + slot] ?? 0) > free) return slot;
+    }
+  }
+  if (plant >= 0) {
+    const capacity = placed.capacity[plant] ?? 0;
+    const row = plant * net.horizon;
+    for (let at = first + duration - 1; at >= first; at--) {
+      const slot = worked[at] ?? 0;
       if ((placed.crewLoad[row + slot] ?? 0) >= capacity) return slot;
     }
   }
+  const area = net.area[task] ?? -1;
   if (area >= 0) {
+    const free = AREA_SHARES - (net.shares[task] ?? 0);
     const row = area * net.horizon;
     for (let slot = last; slot >= start; slot--) {
-      if ((placed.areaLoad[row + slot] ?? 0) + facts.shares > AREA_SHARES) return slot;
+      if ((placed.areaLoad[row + slot] ?? 0) > free) return slot;
     }
   }
   return undefined;
 }
 
-/** Books (or with -1 frees) the crew on the slots worked, and the area from start to finish. */
+/** Books (or with -1 frees) crew and plant on the slots worked, and the area from start to finish. */
 export function take(net: Compiled, placed: Placement, task: number, first: number, sign: 1 | -1 = 1): void {
   const calendar = net.calendar[task];
-  const facts = net.tasks[task];
-  if (!calendar || !facts || facts.duration === 0) return;
-  const [crew, area] = [net.crew[task] ?? -1, net.area[task] ?? -1];
+  const duration = net.duration[task] ?? 0;
+  if (!calendar || duration === 0) return;
+  const [crew, plant, area] = [net.crew[task] ?? -1, net.plant[task] ?? -1, net.area[task] ?? -1];
   const start = calendar.worked[first] ?? 0;
-  const finish = (calendar.worked[first + facts.duration - 1] ?? 0) + 1;
-  for (let at = first; crew >= 0 && at < first + facts.duration; at++) {
-    const cell = crew * net.horizon + (calendar.worked[at] ?? 0);
-    placed.crewLoad[cell] = (placed.crewLoad[cell] ?? 0) + sign;
+  const finish = (calendar.worked[first + duration - 1] ?? 0) + 1;
+  const crews = sign * (net.demand[task] ?? 0);
+  for (let at = first; at < first + duration; at++) {
+    const slot = calendar.worked[at] ?? 0;
+    if (crew >= 0) placed.crewLoad[crew * net.horizon + slot] = (placed.crewLoad[crew * net.horizon + slot] ?? 0) + crews;
+    if (plant >= 0) placed.crewLoad[plant * net.horizon + slot] = (placed.crewLoad[plant * net.horizon + slot] ?? 0) + sign;
   }
+  const shares = sign * (net.shares[task] ?? 0);
   for (let slot = start; area >= 0 && slot < finish; slot++) {
     const cell = area * net.horizon + slot;
-    placed.areaLoad[cell] = (placed.areaLoad[cell] ?? 0) + sign * facts.shares;
+    placed.areaLoad[cell] = (placed.areaLoad[cell] ?? 0) + shares;
   }
   placed.start[task] = start;
   placed.finish[task] = finish;

@@ -9,7 +9,18 @@ export interface Crew {
   capacity: number;
   /** Slots on which they are away; weekends need not be named. */
   away: ReadonlySet<Slot>;
+  /** Slots on which some of them are missing (one of two diggers is broken), with how many. */
+  fewer?: ReadonlyMap<Slot, number>;
 }
+
+/** What a better plan is, after hard rules: points a worked half-day of lateness (by job), a trip, a half-day until a job ends. */
+export interface Weights {
+  late: Readonly<Record<string, number>>;
+  trip: number;
+  finish: number;
+}
+
+export const USUAL_WEIGHTS: Weights = { late: {}, trip: 2, finish: 1 };
 
 /** Everything a plan is computed from. Slots count from `origin`. */
 export interface PlanInput {
@@ -25,4 +36,11 @@ export interface PlanInput {
   jobCalendars: Record<string, string>;
   /** The slot by which each job was promised; absent while none was. */
   promises: Record<string, Slot>;
+  /** Calendars that are another one without some slots, and what forbids each: rain, wind, frost in the outlook. */
+  keptOff?: Record<string, { base: string; slots: ReadonlyMap<Slot, string> }>;
+  /** Slots on which rain is in the outlook, nights and days off too, as words. */
+  rain?: ReadonlyMap<Slot, string>;
+  /** Places in the order of the plan before, by task: one of the orders to begin from, so that nothing moves without need. */
+  order?: ReadonlyMap<string, number>;
+  weights?: Weights;
 }

@@ -1,31 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { checkPlan } from './check';
-import type { Link, Task } from './network';
-import { makePlan, type Plan } from './plan';
-import type { PlanInput } from './plan-input';
-
-const task = (id: string, over: Partial<Task> = {}): Task => ({
-  id, job: 'job', area: null, phase: null, label: id, trade: 'carpentry', crew: 'crew', duration: 2, shares: 0, state: 'waiting', floor: 0, calendar: 'days', rank: 0, ...over,
-});
-const link = (before: string, after: string, over: Partial<Link> = {}): Link => ({ before, after, kind: 'FS', lag: 0, lagUnit: 'work', strength: 'hard', rule: 8, reason: 'so it is', ...over });
-/** Origin is a Monday. */
-const days = (slot: number): boolean => Math.floor(slot / 2) % 7 < 5;
-
-const input = (over: Partial<PlanInput>): PlanInput => ({
-  origin: '2027-03-08', tasks: [], links: [], notBefore: [], exposures: [], crews: [{ id: 'crew', name: 'Crew', capacity: 1, away: new Set() }],
-  calendars: { days, always: () => true }, jobCalendars: { job: 'days' }, promises: {}, ...over,
-});
-const planned = (over: Partial<PlanInput>): Plan => {
-  const outcome = makePlan(input(over));
-  if (!outcome.ok) throw new Error(outcome.problem.message);
-  return outcome.value;
-};
-const at = (plan: Plan, id: string) => {
-  const found = plan.tasks.find((one) => one.id === id);
-  if (!found) throw new Error(id);
-  return found;
-};
+import { at, days, input, link, networks, planned, task } from '../../../tests/support/networks';
+import { makePlan } from './plan';
 
 describe('placing', () => {
   it('takes worked slots only and goes on after the weekend', () => {
@@ -91,36 +68,7 @@ describe('placing', () => {
   });
 
   it('refuses a calendar without worked days instead of looking for ever', () => {
-    expect(makePlan(input({ tasks: [task('a', { calendar: 'never' })], calendars: { days, never: () => false } }))).toMatchObject({ ok: false, problem: { code: 'plan-endless' } });
-  });
-});
-
-/** Random networks: links only from lower to higher numbers, so there is no ring. */
-const networks = fc.record({
-  tasks: fc.array(fc.record({
-    duration: fc.integer({ min: 0, max: 7 }), crew: fc.constantFrom('a', 'b', null), area: fc.constantFrom('x', 'y', null), shares: fc.constantFrom(1, 2),
-    state: fc.constantFrom('waiting', 'waiting', 'waiting', 'under-way', 'done'), calendar: fc.constantFrom('days', 'days', 'always'), rank: fc.integer({ min: 0, max: 3 }), floor: fc.integer({ min: 0, max: 6 }),
-  }), { minLength: 1, maxLength: 25 }),
-  links: fc.array(fc.record({ from: fc.nat(24), to: fc.nat(24), kind: fc.constantFrom('FS', 'FS', 'SS', 'FF'), lag: fc.integer({ min: 0, max: 5 }), lagUnit: fc.constantFrom('work', 'elapsed') }), { maxLength: 40 }),
-  waits: fc.array(fc.record({ task: fc.nat(24), slot: fc.integer({ min: 0, max: 30 }) }), { maxLength: 4 }),
-  away: fc.uniqueArray(fc.nat(40), { maxLength: 12 }),
-  capacity: fc.integer({ min: 1, max: 2 }),
-}).map((raw): PlanInput => {
-  const tasks = raw.tasks.map((one, number) => task(`t${String(number).padStart(2, '0')}`, {
-    ...one, job: number % 2 ? 'odd' : 'even', shares: one.area === null ? 0 : one.shares,
-    duration: one.state === 'done' ? 0 : one.state === 'under-way' ? Math.max(1, one.duration) : one.duration,
-    floor: one.state === 'waiting' ? one.floor : 0,
-  }));
-  const id = (number: number): string | undefined => tasks[number]?.id;
-  return input({
-    tasks,
-    links: raw.links.flatMap(({ from, to, ...rest }) => {
-      const [before, after] = [id(Math.min(from, to)), id(Math.max(from, to))];
-      return before && after && before !== after ? [link(before, after, rest)] : [];
-    }),
-    notBefore: raw.waits.flatMap(({ task: number, slot }) => (id(number) ? [{ task: id(number) ?? '', slot, because: 'it comes then', open: false }] : [])),
-    crews: [{ id: 'a', name: 'A', capacity: raw.capacity, away: new Set(raw.away) }, { id: 'b', name: 'B', capacity: 1, away: new Set() }],
-    jobCalendars: { odd: 'days', even: 'days' },
+    expect(makePlan(input({ tasks: [task('a', { calendar: 'never' })], calendars: { days, never: () => false } }))).toMatchObject({ ok: false, problem: { code: 'calendar-empty' } });
   });
 });
 

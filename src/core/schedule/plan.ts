@@ -1,11 +1,15 @@
 import { answer, refuse, type Outcome } from '../problem';
 import type { Day } from '../units/day';
 import type { Slot } from '../units/slot';
+import { boundOf, type Bound } from './bound';
 import { countBefore } from './calendar';
 import { compile, type Compiled } from './compiled';
+import { improve, type ImproveTerms } from './improve';
+import { pushedBack, type Latest } from './justify';
 import { AREA_SHARES, type Exposure, type Link, type NotBefore, type Task } from './network';
+import { opened, type Score } from './objective';
 import { linkTime } from './passes';
-import { place, type Placement } from './placing';
+import { byKey, place, type Placement } from './placing';
 import type { PlanInput } from './plan-input';
 import { reasonsOf, type Reason } from './reasons';
 
@@ -17,7 +21,7 @@ export interface Plan {
   /** Worked slots by calendar, up to the end of the plan. */
   calendars: Record<string, { worked: Slot[] }>;
   jobCalendars: Record<string, string>;
-  crewCapacity: { sub: string; name: string; capacity: number; away: Slot[] }[];
+  crewCapacity: { sub: string; name: string; capacity: number; away: Slot[]; fewer?: [Slot, number][] }[];
   areaCapacity: Record<string, number>;
   notBefore: NotBefore[];
   exposures: PlannedExposure[];
@@ -27,6 +31,9 @@ export interface Plan {
    * are needed by. Taken from a placing of its own, so that a late thing does not push its own need before itself.
    */
   wanted: Record<string, Slot>;
+  /** No plan ends earlier: by job, and over all of them; with what this one was judged by. */
+  bound: Bound;
+  score: Score;
 }
 
 export interface PlannedTask extends Task {
@@ -39,9 +46,11 @@ export interface PlannedTask extends Task {
   slots: Slot[];
   /** How long it could end later without moving anything that follows; in worked slots of the job. */
   float: number;
-  /** The last slot on which it may start without making its job later, crews left aside. */
+  /** The last slot on which it may start without making its job later, crews and rooms held as they are. */
   lateStart: Slot;
-  /** Nothing between here and the end of its job may slip. */
+  /** Worked slots of the job from here to there. */
+  slack: number;
+  /** On the critical chain: links, crews and rooms between here and the end of its job leave no slack. */
   critical: boolean;
   reason: Reason;
 }
@@ -49,55 +58,76 @@ export interface PlannedTask extends Task {
 export interface PlannedExposure extends Exposure {
   actual: number;
   kept: boolean;
+  /** The first slot of rain in the outlook while it is open. */
+  rain?: Slot;
 }
 
 /** Half-days looked ahead: two years first, then as long as the work needs, up to about ten. */
 const FIRST_HORIZON = 1_500;
 const LAST_HORIZON = 7_500;
 
+export interface PlanTerms {
+  /** Schedules that may be tried beyond the first ones; none unless said. */
+  schedules?: number;
+  seed?: number;
+  stop?: () => boolean;
+  onBetter?: ImproveTerms['onBetter'];
+}
+
 /**
  * Places all work of all jobs and says why everything starts when it does.
  * @returns a problem where links form a ring, a trade has no crew, or a calendar has no days for the work
  */
-export function makePlan(input: PlanInput): Outcome<Plan> {
-  const placed = placeAll(input);
-  if (!placed.ok) return placed;
-  const wanted = wantedStarts(input);
-  return wanted.ok ? answer({ ...document(placed.value.net, placed.value.placement), wanted: wanted.value }) : wanted;
+export function makePlan(input: PlanInput, terms: PlanTerms = {}): Outcome<Plan> {
+  const found = withHorizon(input, (net) => improve(net, { schedules: 0, ...terms }));
+  if (!found.ok) return found;
+  const { net, placement, score } = found.value;
+  const wanted = wantedStarts(input, placement, net);
+  return wanted.ok ? answer({ ...document(net, placement), wanted: wanted.value, bound: boundOf(net), score }) : wanted;
 }
 
-function wantedStarts(input: PlanInput): Outcome<Record<string, Slot>> {
+/** A schedule to ask questions of, the work in the order of the plan it is given. */
+export function placedLike(input: PlanInput): Outcome<{ net: Compiled; placement: Placement }> {
+  return withHorizon(input, (net) => improve(net, { schedules: 0 }));
+}
+
+function wantedStarts(input: PlanInput, placement: Placement, net: Compiled): Outcome<Record<string, Slot>> {
   const waiting = new Set(input.notBefore.flatMap((wait) => (wait.selection ? [wait.task] : [])));
   if (waiting.size === 0) return answer({});
-  const placed = placeAll({ ...input, notBefore: input.notBefore.filter((wait) => !wait.selection) });
+  const order = new Map(net.tasks.map((task, number) => [task.id, placement.start[number] ?? 0]));
+  // In the order of the plan itself, or a delivery would be wanted for another plan.
+  const placed = withHorizon({ ...input, order, notBefore: input.notBefore.filter((wait) => !wait.selection) }, (free) => {
+    const free_ = place(free, byKey(free, placement.start));
+    return free_ && { net: free, placement: free_ };
+  });
   if (!placed.ok) return placed;
-  const { net, placement } = placed.value;
-  return answer(Object.fromEntries(net.tasks.flatMap((task, number) => (waiting.has(task.id) ? [[task.id, placement.start[number] ?? 0]] : []))));
+  return answer(Object.fromEntries(placed.value.net.tasks.flatMap((task, number) => (waiting.has(task.id) ? [[task.id, Math.min(placement.start[number] ?? 0, placed.value.placement.start[number] ?? 0)]] : []))));
 }
 
 /** When each task would end, without the reasons that make most of a plan's work: for asking what something would do to a finish. */
 export function endsOf(input: PlanInput): Outcome<(Task & { finish: Slot })[]> {
-  const placed = placeAll(input);
+  const placed = placedLike(input);
   if (!placed.ok) return placed;
   const { net, placement } = placed.value;
   return answer(net.tasks.map((task, number) => ({ ...task, finish: placement.finish[number] ?? 0 })));
 }
 
-function placeAll(input: PlanInput): Outcome<{ net: Compiled; placement: Placement }> {
+function withHorizon<Found>(input: PlanInput, look: (net: Compiled) => Found | undefined): Outcome<Found> {
   for (let horizon = FIRST_HORIZON; horizon <= LAST_HORIZON; horizon *= 2) {
     const net = compile(input, horizon);
     if (!net.ok) return net;
-    const placement = place(net.value);
-    if (placement) return answer({ net: net.value, placement });
+    const found = look(net.value);
+    if (found) return answer(found);
   }
   return refuse({ code: 'plan-endless', message: 'The work does not fit into ten years: some calendar has hardly any worked day, or a crew is always away.' });
 }
 
-function document(net: Compiled, placed: Placement): Omit<Plan, 'wanted'> {
+function document(net: Compiled, placed: Placement): Omit<Plan, 'wanted' | 'bound' | 'score'> {
   const { input } = net;
   const end = placed.finish.reduce((latest, finish) => Math.max(latest, finish), 0) + 1;
   const reasons = reasonsOf(net, placed);
-  const tasks = net.tasks.map((task, number) => plannedTask(net, placed, task, number, reasons[number] ?? { kind: 'none', text: '' }));
+  const latest = pushedBack(net, placed);
+  const tasks = net.tasks.map((task, number) => plannedTask(net, placed, latest, task, number, reasons[number] ?? { kind: 'none', text: '' }));
   const areas = new Set(tasks.flatMap((task) => (task.area === null ? [] : [task.area])));
   return {
     origin: input.origin,
@@ -105,7 +135,7 @@ function document(net: Compiled, placed: Placement): Omit<Plan, 'wanted'> {
     links: input.links.filter((link) => net.index.has(link.before) && net.index.has(link.after)),
     calendars: Object.fromEntries(Object.entries(input.calendars).map(([id, isWorked]) => [id, { worked: slotsUpTo(end, isWorked) }])),
     jobCalendars: input.jobCalendars,
-    crewCapacity: input.crews.map((crew) => ({ sub: crew.id, name: crew.name, capacity: crew.capacity, away: [...crew.away].filter((slot) => slot >= 0 && slot < end).sort((a, b) => a - b) })),
+    crewCapacity: input.crews.map((crew) => ({ sub: crew.id, name: crew.name, capacity: crew.capacity, away: [...crew.away].filter((slot) => slot >= 0 && slot < end).sort((a, b) => a - b), ...(crew.fewer ? { fewer: [...crew.fewer] } : {}) })),
     areaCapacity: Object.fromEntries([...areas].map((area) => [area, AREA_SHARES])),
     notBefore: input.notBefore,
     exposures: input.exposures.flatMap((exposure) => plannedExposure(net, placed, exposure)),
@@ -117,17 +147,19 @@ function slotsUpTo(end: Slot, isWorked: (slot: Slot) => boolean): Slot[] {
   return Array.from({ length: Math.max(0, end) }, (_, slot) => slot).filter(isWorked);
 }
 
-function plannedTask(net: Compiled, placed: Placement, task: Task, number: number, reason: Reason): PlannedTask {
+function plannedTask(net: Compiled, placed: Placement, latest: Latest, task: Task, number: number, reason: Reason): PlannedTask {
   const start = placed.start[number] ?? 0;
   const finish = placed.finish[number] ?? 0;
   const calendar = net.calendar[number];
   const first = calendar ? countBefore(calendar, start) : 0;
   const slots = calendar && task.duration > 0 ? [...calendar.worked.subarray(first, first + task.duration)] : [];
+  const lateStart = latest.start[number] ?? start;
+  const counted = net.jobCalendar[number];
+  const slack = task.state === 'done' || !counted ? 0 : countBefore(counted, lateStart) - countBefore(counted, start);
   return {
-    ...task, crews: task.crew === null || task.duration === 0 ? 0 : 1, start, finish, slots, reason,
-    float: task.state === 'done' ? 0 : floatOf(net, placed, number),
-    lateStart: placed.times.lateStart[number] ?? start,
-    critical: task.state !== 'done' && (placed.times.lateFinish[number] ?? 0) <= finish,
+    ...task, crews: task.duration === 0 ? 0 : (net.demand[number] ?? 0), start, finish, slots, reason, lateStart, slack,
+    float: task.state === 'done' ? 0 : Math.min(slack, floatOf(net, placed, number)),
+    critical: task.state !== 'done' && slack === 0,
   };
 }
 
@@ -136,7 +168,7 @@ function floatOf(net: Compiled, placed: Placement, number: number): number {
   const calendar = net.jobCalendar[number];
   if (!calendar) return 0;
   const finish = placed.finish[number] ?? 0;
-  let least = countBefore(calendar, placed.times.lateFinish[number] ?? finish) - countBefore(calendar, finish);
+  let least = Number.POSITIVE_INFINITY;
   for (const bound of net.outOf[number] ?? []) {
     if (net.tasks[bound.after]?.state !== 'waiting') continue;
     const needed = linkTime(net, bound, placed.start, placed.finish);
@@ -147,12 +179,8 @@ function floatOf(net: Compiled, placed: Placement, number: number): number {
 }
 
 function plannedExposure(net: Compiled, placed: Placement, exposure: Exposure): PlannedExposure[] {
-  const [from, to] = [net.index.get(exposure.from), net.index.get(exposure.to)];
-  if (from === undefined || to === undefined || net.tasks[to]?.state === 'done') return [];
-  const calendar = net.jobCalendar[from];
-  if (!calendar) return [];
-  const actual = countBefore(calendar, placed.finish[to] ?? 0) - countBefore(calendar, placed.start[from] ?? 0);
-  return [{ ...exposure, actual, kept: actual <= exposure.most }];
+  const state = opened(net, placed, exposure);
+  return state ? [{ ...exposure, actual: state.actual, kept: state.kept, ...(state.rain === undefined ? {} : { rain: state.rain }) }] : [];
 }
 
 /** The slot in which each job's last work ends. */

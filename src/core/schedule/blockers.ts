@@ -1,0 +1,106 @@
+import { groupBy } from '../group-by';
+import type { Slot } from '../units/slot';
+import { countBefore } from './calendar';
+import type { BoundLink, Compiled } from './compiled';
+import { AREA_SHARES, type NotBefore } from './network';
+import { linkTime } from './passes';
+import { take, type Placement } from './placing';
+
+/**
+ * One thing that forbids a task to start one slot earlier while everything else stays where it is; `until` is when it lets it.
+ * All of a task's blockers have to give before it can, so each is true by itself and together they are the whole truth.
+ */
+export type Blocker =
+  | { kind: 'link'; until: Slot; bound: BoundLink }
+  | { kind: 'not-before'; until: Slot; wait: NotBefore }
+  | { kind: 'floor'; until: Slot }
+  /** A crew or plant that is away on that slot. */
+  | { kind: 'away'; until: Slot; crew: number }
+  | { kind: 'weather'; until: Slot; words: string }
+  /** A crew or plant that is at other tasks on a slot it would need. */
+  | { kind: 'crew'; until: Slot; crew: number; slot: Slot; holders: number[] }
+  | { kind: 'area'; until: Slot; slot: Slot; holders: number[] };
+
+/** Who holds what, kept so that asking for one task does not read the whole plan. */
+export interface Holders {
+  byCrew: Map<number, number[]>;
+  byArea: Map<number, number[]>;
+  waits: Map<string, NotBefore[]>;
+}
+
+export function holdersOf(net: Compiled): Holders {
+  const working = net.tasks.flatMap((_, number) => ((net.duration[number] ?? 0) > 0 ? [number] : []));
+  const held = working.flatMap((task) => [net.crew[task] ?? -1, net.plant[task] ?? -1].flatMap((who) => (who >= 0 ? [{ who, task }] : [])));
+  const byCrew = new Map([...groupBy(held, ({ who }) => who)].map(([who, list]) => [who, list.map(({ task }) => task)]));
+  return { byCrew, byArea: groupBy(working.filter((task) => (net.area[task] ?? -1) >= 0), (task) => net.area[task] ?? -1), waits: groupBy(net.input.notBefore, (wait) => wait.task) };
+}
+
+/**
+ * The slot before a task's start, in the calendar of its job; for a milestone any slot.
+ * @returns -1 where there is none
+ */
+export function slotBefore(net: Compiled, placed: Pick<Placement, 'start'>, task: number): Slot {
+  const start = placed.start[task] ?? 0;
+  const calendar = net.base[task];
+  if (net.duration[task] === 0 || !calendar) return start - 1;
+  return calendar.worked[countBefore(calendar, start) - 1] ?? -1;
+}
+
+/** Everything that forbids a task to start at the slot before. Empty: nothing holds it, it could be pulled forward. */
+export function blockersOf(net: Compiled, placed: Placement, task: number, holders: Holders): Blocker[] {
+  const earlier = slotBefore(net, placed, task);
+  const start = placed.start[task] ?? 0;
+  const found: Blocker[] = [];
+  const facts = net.tasks[task];
+  const calendar = net.calendar[task];
+  const duration = net.duration[task] ?? 0;
+  if (!facts || !calendar) return found;
+  if (facts.floor > earlier) found.push({ kind: 'floor', until: facts.floor });
+  for (const wait of holders.waits.get(facts.id) ?? []) if (wait.slot > earlier) found.push({ kind: 'not-before', until: wait.slot, wait });
+  const own = countBefore(calendar, earlier);
+  const there = calendar.worked[own] === earlier;
+  for (const bound of net.into[task] ?? []) {
+    const time = linkTime(net, bound, placed.start, placed.finish);
+    const ends = duration === 0 ? earlier : (calendar.worked[own + duration - 1] ?? net.horizon) + 1;
+    if (bound.link.kind === 'FF' ? time > ends : time > earlier) found.push({ kind: 'link', until: bound.link.kind === 'FF' ? start : time, bound });
+  }
+  if (duration === 0 || earlier < 0) return found;
+  if (!there) found.push(...offBlockers(net, task, earlier, start));
+  found.push(...loadBlockers(net, placed, task, earlier, own, holders));
+  return found;
+}
+
+/** Away or forbidden on that slot: one blocker each, until the task's own start. */
+function offBlockers(net: Compiled, task: number, earlier: Slot, start: Slot): Blocker[] {
+  const found: Blocker[] = [];
+  for (const crew of [net.crew[task] ?? -1, net.plant[task] ?? -1]) if (crew >= 0 && net.input.crews[crew]?.away.has(earlier)) found.push({ kind: 'away', until: start, crew });
+  const words = net.input.keptOff?.[net.tasks[task]?.calendar ?? '']?.slots.get(earlier);
+  if (words) found.push({ kind: 'weather', until: start, words });
+  return found;
+}
+
+function loadBlockers(net: Compiled, placed: Placement, task: number, earlier: Slot, own: number, holders: Holders): Blocker[] {
+  const calendar = net.calendar[task];
+  const duration = net.duration[task] ?? 0;
+  if (!calendar) return [];
+  const found: Blocker[] = [];
+  const booked = countBefore(calendar, placed.start[task] ?? 0);
+  // Its own booking is lifted for the question, or it would stand in its own way.
+  take(net, placed, task, booked, -1);
+  const [start, finish] = [placed.start[task] ?? 0, placed.finish[task] ?? 0];
+  const on = (list: readonly number[] | undefined, slot: Slot): number[] => (list ?? []).filter((other) => other !== task && (placed.start[other] ?? 0) <= slot && (placed.finish[other] ?? 0) > slot);
+  for (const [crew, wanted] of [[net.crew[task] ?? -1, net.demand[task] ?? 0], [net.plant[task] ?? -1, 1]] as const) {
+    for (let at = own; crew >= 0 && at < own + duration; at++) {
+      const slot = calendar.worked[at] ?? net.horizon;
+      if (slot < net.horizon && (placed.crewLoad[crew * net.horizon + slot] ?? 0) + wanted > (placed.capacity[crew] ?? 0)) found.push({ kind: 'crew', until: slot + 1, crew, slot, holders: on(holders.byCrew.get(crew), slot) });
+    }
+  }
+  const area = net.area[task] ?? -1;
+  const last = calendar.worked[own + duration - 1] ?? earlier;
+  for (let slot = earlier; area >= 0 && slot <= last; slot++) {
+    if ((placed.areaLoad[area * net.horizon + slot] ?? 0) + (net.shares[task] ?? 0) > AREA_SHARES) found.push({ kind: 'area', until: slot + 1, slot, holders: on(holders.byArea.get(area), slot) });
+  }
+  take(net, placed, task, booked, 1);
+  [placed.start[task], placed.finish[task]] = [start, finish];
+  return found;
+}

@@ -1,0 +1,156 @@
+import { seeded } from '../units/seeded';
+import type { Compiled } from './compiled';
+import { pushedBack } from './justify';
+import type { NotBefore } from './network';
+import { better, opened, scoreOf, scorerOf, type Score, type Scorer } from './objective';
+import { timesOf } from './passes';
+import { byKey, place, urgency, type Placement } from './placing';
+import { formatDay } from '../units/day';
+import { dayOfSlot } from '../units/slot';
+
+export interface ImproveTerms {
+  /** How many schedules may be made after the first ones. */
+  schedules: number;
+  seed?: number;
+  /** Asked between schedules: whether to end here with the best so far. */
+  stop?: () => boolean;
+  onBetter?: (score: Score, schedules: number) => void;
+}
+
+export interface Improved {
+  net: Compiled;
+  placement: Placement;
+  score: Score;
+  /** How many schedules were made. */
+  schedules: number;
+}
+
+/**
+ * The best schedule found: from the usual order and that of the plan before, each pushed to its end and back, then what must not
+ * lie open brought nearer its end, then a seeded search over the order of tasks. Deterministic for its seed and number.
+ * @returns undefined where the horizon is too short
+ */
+export function improve(first: Compiled, { schedules, seed = 1, stop, onBetter }: ImproveTerms): Improved | undefined {
+  const search = new Search(first, onBetter);
+  if (!search.begin()) return undefined;
+  search.closeWhatIsOpen();
+  const random = seeded(seed);
+  for (const until = search.made + schedules; search.made < until && stop?.() !== true; ) search.disturb(random);
+  return search.best;
+}
+
+/** How far an order is shaken, in half-days: mostly a little, now and then a lot. */
+const SHAKES = [2, 4, 10, 40] as const;
+
+class Search {
+  made = 0;
+  private net: Compiled;
+  private scorer: Scorer;
+  private found: { placement: Placement; score: Score } | undefined;
+
+  constructor(net: Compiled, private readonly onBetter?: ImproveTerms['onBetter']) {
+    this.net = net;
+    this.scorer = scorerOf(net);
+  }
+
+  get best(): Improved | undefined {
+    return this.found && { net: this.net, ...this.found, schedules: this.made };
+  }
+
+  private get times() {
+    return this.found?.placement.times ?? timesOf(this.net);
+  }
+
+  /** Places in an order and keeps it if it is better. */
+  private attempt(order: Int32Array): Placement | undefined {
+    this.made++;
+    const placement = place(this.net, order, this.times);
+    if (!placement) return undefined;
+    const score = scoreOf(this.scorer, placement);
+    if (!this.found || better(score, this.found.score)) {
+      if (this.found) this.onBetter?.(score, this.made);
+      this.found = { placement, score };
+    }
+    return placement;
+  }
+
+  private justified(placement: Placement): void {
+    this.attempt(byKey(this.net, pushedBack(this.net, placement).start));
+  }
+
+  begin(): boolean {
+    const usual = this.attempt(urgency(this.net, this.times));
+    if (!usual) return false;
+    this.justified(usual);
+    const before = this.net.input.order;
+    if (before && before.size > 0) {
+      // What the plan before did not know stands where its usual turn would put it.
+      const key = Int32Array.from(this.net.tasks, (task, number) => before.get(task.id) ?? usual.start[number] ?? 0);
+      const again = this.attempt(byKey(this.net, key));
+      if (again) this.justified(again);
+    }
+    return true;
+  }
+
+  /** One more schedule from the best one's order, shaken. */
+  disturb(random: () => number): void {
+    const best = this.found?.placement;
+    if (!best) return;
+    const reach = SHAKES[Math.floor(random() * SHAKES.length)] ?? 2;
+    const part = random();
+    const key = Float64Array.from(best.start, (start) => (random() < part ? start + (2 * random() - 1) * reach : start));
+    const made = this.attempt(byKey(this.net, key));
+    if (made && made === this.found?.placement) this.justified(made);
+  }
+
+  /**
+   * What would lie open too long or to the rain waits until it need not: its opening is put off, and that is kept where it helps
+   * and makes nobody later than promised.
+   */
+  closeWhatIsOpen(): void {
+    for (let round = 0; round < 6; round++) {
+      const helped = this.net.input.exposures.filter((exposure) => this.putOff(exposure)).length;
+      if (helped === 0) return;
+    }
+  }
+
+  private putOff(exposure: Compiled['input']['exposures'][number]): boolean {
+    const best = this.found;
+    const state = best && opened(this.net, best.placement, exposure);
+    if (!best || !state || state.kept || this.net.tasks[state.from]?.state !== 'waiting') return false;
+    const calendar = this.net.jobCalendar[state.from];
+    const started = best.placement.start[state.from] ?? 0;
+    const end = best.placement.finish[state.to] ?? 0;
+    const latest = calendar?.worked[(calendar.before[Math.min(end, calendar.before.length - 1)] ?? 0) - exposure.most] ?? started;
+    const dry = state.rain === undefined ? started : this.dryFrom(state.rain);
+    const slot = Math.max(latest, dry);
+    if (slot <= started) return false;
+    const { input } = this.net;
+    const wait: NotBefore = { task: exposure.from, slot, open: false, kind: 'kept', because: state.rain === undefined ? `it would lie open for ${state.actual} half-days, and at most ${exposure.most} is right: ${exposure.reason}` : `${input.rain?.get(state.rain) ?? 'rain'} on ${formatDay(dayOfSlot(input.origin, state.rain))} would fall into it` };
+    const former = { net: this.net, scorer: this.scorer };
+    const floor = Int32Array.from(this.net.floor);
+    floor[state.from] = Math.max(floor[state.from] ?? 0, slot);
+    this.net = { ...this.net, floor, input: { ...input, notBefore: [...input.notBefore.filter((one) => one.task !== exposure.from || one.kind !== 'kept'), wait] } };
+    this.scorer = { ...this.scorer, net: this.net };
+    this.made++;
+    const placement = place(this.net, byKey(this.net, best.placement.start), timesOf(this.net));
+    const score = placement && scoreOf(this.scorer, placement);
+    const nearer = placement && opened(this.net, placement, exposure);
+    // Less broken, or as much but no longer in this rain: the next round looks again.
+    const helps = score && nearer && score.late <= best.score.late && (score.broken < best.score.broken || (score.broken === best.score.broken && nearer.rain !== undefined && nearer.rain > (state.rain ?? Infinity)));
+    if (placement && score && helps) {
+      this.found = { placement, score };
+      return true;
+    }
+    this.net = former.net;
+    this.scorer = former.scorer;
+    return false;
+  }
+
+  /** The first slot after an unbroken spell of rain. */
+  private dryFrom(slot: number): number {
+    let dry = slot + 1;
+    while (this.net.input.rain?.has(dry)) dry++;
+    return dry;
+  }
+}

@@ -1,0 +1,77 @@
+import { beforeWork, countBefore } from './calendar';
+import type { Compiled } from './compiled';
+import { firstConflict, missing, take, type Placement } from './placing';
+
+/** The latest each task could start and end in a schedule, its job ending no later and every crew and room held as there. */
+export interface Latest {
+  start: Int32Array;
+  finish: Int32Array;
+}
+
+/**
+ * Pushes a schedule to its end: tasks by their end, the last first, each as late as what follows it, its crew and its room let it.
+ * No task comes out earlier than it was. Work that is done, under way or pinned stays where it is.
+ */
+export function pushedBack(net: Compiled, forward: Placement): Latest {
+  const count = net.tasks.length;
+  const placed: Placement = { ...forward, start: Int32Array.from(forward.start), finish: Int32Array.from(forward.finish), crewLoad: new Uint8Array(forward.crewLoad.length), areaLoad: new Uint8Array(forward.areaLoad.length) };
+  missing(net, placed);
+  const end = new Map<string, number>();
+  net.tasks.forEach((task, number) => { if (task.state !== 'done') end.set(task.job, Math.max(end.get(task.job) ?? 0, forward.finish[number] ?? 0)); });
+  const stays = (task: number): boolean => net.tasks[task]?.state !== 'waiting' || (net.pin[task] ?? -1) === forward.start[task];
+  const fixed = (task: number): void => { if ((net.duration[task] ?? 0) > 0) take(net, placed, task, countBefore(net.calendar[task] as never, forward.start[task] ?? 0)); };
+  for (let task = 0; task < count; task++) if (stays(task)) fixed(task);
+  // Links go forward in `order`, so of two that end together the follower comes first here.
+  const rank = new Int32Array(count);
+  net.order.forEach((task, at) => (rank[task] = at));
+  const byEnd = Int32Array.from(net.order).sort((a, b) => (forward.finish[b] ?? 0) - (forward.finish[a] ?? 0) || (rank[b] ?? 0) - (rank[a] ?? 0));
+  for (const task of byEnd) if (!stays(task)) pushOne(net, placed, task, end.get(net.tasks[task]?.job ?? '') ?? 0);
+  return { start: placed.start, finish: placed.finish };
+}
+
+function pushOne(net: Compiled, placed: Placement, task: number, end: number): void {
+  const calendar = net.calendar[task];
+  const duration = net.duration[task] ?? 0;
+  if (!calendar) return;
+  const [least, leastFinish] = [placed.start[task] ?? 0, placed.finish[task] ?? 0];
+  let finish = end;
+  let start = net.horizon;
+  for (const { link, after } of net.outOf[task] ?? []) {
+    const event = (link.kind === 'FF' ? placed.finish[after] : placed.start[after]) ?? finish;
+    const jobCalendar = net.jobCalendar[after] ?? calendar;
+    const latest = link.lagUnit === 'elapsed' ? event - link.lag : beforeWork(jobCalendar, event, link.lag);
+    if (link.kind === 'SS') start = Math.min(start, latest);
+    else finish = Math.min(finish, latest);
+  }
+  if (duration === 0) {
+    placed.start[task] = placed.finish[task] = Math.max(least, Math.min(start, finish));
+    return;
+  }
+  const lowest = countBefore(calendar, least);
+  for (let first = Math.min(countBefore(calendar, finish) - duration, countBefore(calendar, start + 1) - 1); first > lowest; ) {
+    // The earliest slot in the way: everything has to end before it.
+    const conflict = earliestConflict(net, placed, task, first);
+    if (conflict === undefined) return take(net, placed, task, first);
+    first = conflict < 0 ? first - 1 : countBefore(calendar, conflict) - duration;
+  }
+  take(net, placed, task, lowest);
+  [placed.start[task], placed.finish[task]] = [least, leastFinish];
+}
+
+/** Like `firstConflict`, looked at from the front. */
+function earliestConflict(net: Compiled, placed: Placement, task: number, first: number): number | undefined {
+  const last = firstConflict(net, placed, task, first);
+  if (last === undefined || last < 0) return last;
+  const calendar = net.calendar[task];
+  if (!calendar) return last;
+  const [crew, plant, area] = [net.crew[task] ?? -1, net.plant[task] ?? -1, net.area[task] ?? -1];
+  const [start, finish] = [calendar.worked[first] ?? 0, (calendar.worked[first + (net.duration[task] ?? 0) - 1] ?? 0) + 1];
+  for (let slot = start, at = first; slot < finish; slot++) {
+    const worked = calendar.worked[at] === slot;
+    if (worked) at++;
+    if (worked && crew >= 0 && (placed.crewLoad[crew * net.horizon + slot] ?? 0) + (net.demand[task] ?? 0) > (placed.capacity[crew] ?? 0)) return slot;
+    if (worked && plant >= 0 && (placed.crewLoad[plant * net.horizon + slot] ?? 0) >= (placed.capacity[plant] ?? 0)) return slot;
+    if (area >= 0 && (placed.areaLoad[area * net.horizon + slot] ?? 0) + (net.shares[task] ?? 0) > 2) return slot;
+  }
+  return last;
+}

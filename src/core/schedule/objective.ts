@@ -1,0 +1,76 @@
+import { groupBy } from '../group-by';
+import { countBefore } from './calendar';
+import type { Compiled } from './compiled';
+import type { Exposure } from './network';
+import type { Placement } from './placing';
+import { USUAL_WEIGHTS } from './plan-input';
+import { roundsOf, tripsOf, type Round } from './trips';
+
+/** What a schedule is worth, in the order in which it counts: less of the first decides before anything of the next. */
+export interface Score {
+  /** Things left open too long or to the rain, pins that could not be kept. */
+  broken: number;
+  /** Worked half-days after what was promised, each times its job's weight. */
+  late: number;
+  /** Trips and half-days until jobs end, by the firm's weights. */
+  cost: number;
+}
+
+export const better = (one: Score, other: Score): boolean =>
+  one.broken !== other.broken ? one.broken < other.broken : one.late !== other.late ? one.late < other.late : one.cost < other.cost;
+
+/** Everything about a network that scoring asks again and again. */
+export interface Scorer {
+  net: Compiled;
+  rounds: Round[];
+  jobs: { id: string; tasks: number[]; calendar: number; promise: number | undefined; weight: number }[];
+}
+
+export function scorerOf(net: Compiled): Scorer {
+  const open = net.tasks.flatMap((task, number) => (task.state === 'done' ? [] : [{ job: task.job, number }]));
+  const byJob = new Map([...groupBy(open, ({ job }) => job)].map(([job, list]) => [job, list.map(({ number }) => number)]));
+  const weights = net.input.weights ?? USUAL_WEIGHTS;
+  return { net, rounds: roundsOf(net), jobs: [...byJob].map(([id, tasks]) => ({ id, tasks, calendar: tasks[0] ?? 0, promise: net.input.promises[id], weight: weights.late[id] ?? 1 })) };
+}
+
+export function scoreOf({ net, rounds, jobs }: Scorer, placed: Placement): Score {
+  const weights = net.input.weights ?? USUAL_WEIGHTS;
+  const score: Score = { broken: 0, late: 0, cost: weights.trip * tripsOf(net, rounds, placed) };
+  for (const { tasks, calendar: first, promise, weight } of jobs) {
+    const calendar = net.jobCalendar[first];
+    if (!calendar) continue;
+    let finish = 0;
+    for (const task of tasks) finish = Math.max(finish, placed.finish[task] ?? 0);
+    score.cost += weights.finish * countBefore(calendar, finish);
+    if (promise !== undefined && finish > promise) score.late += weight * (countBefore(calendar, finish) - countBefore(calendar, promise));
+  }
+  for (const exposure of net.input.exposures) if (opened(net, placed, exposure)?.kept === false) score.broken++;
+  net.pin.forEach((slot, task) => { if (slot >= 0 && placed.start[task] !== firstFrom(net, task, slot)) score.broken++; });
+  return score;
+}
+
+/** The slot a pin comes to mean: the first its task may take from there. */
+export const firstFrom = (net: Compiled, task: number, slot: number): number => (net.duration[task] === 0 ? slot : (net.calendar[task]?.worked[countBefore(net.calendar[task], slot)] ?? slot));
+
+export interface Opened {
+  from: number;
+  to: number;
+  /** Worked half-days that it stays open. */
+  actual: number;
+  /** The first slot of rain in the outlook while it is open. */
+  rain?: number;
+  kept: boolean;
+}
+
+/** How long something stays open in a schedule; undefined where it is closed already or not planned. */
+export function opened(net: Compiled, placed: Pick<Placement, 'start' | 'finish'>, exposure: Exposure): Opened | undefined {
+  const [from, to] = [net.index.get(exposure.from), net.index.get(exposure.to)];
+  if (from === undefined || to === undefined || net.tasks[to]?.state === 'done') return undefined;
+  const calendar = net.jobCalendar[from];
+  if (!calendar) return undefined;
+  const [start, finish] = [placed.start[from] ?? 0, placed.finish[to] ?? 0];
+  const actual = countBefore(calendar, finish) - countBefore(calendar, start);
+  let rain: number | undefined;
+  if (exposure.dry) for (const slot of net.input.rain?.keys() ?? []) if (slot >= start && slot < finish && (rain === undefined || slot < rain)) rain = slot;
+  return { from, to, actual, kept: actual <= exposure.most && rain === undefined, ...(rain === undefined ? {} : { rain }) };
+}
