@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import type { StoredPlan } from '@/server/schedule/store-plan';
+import type { StoredPlan } from '@/server/schedule/read-plan';
 import { demoId } from '../../demo/seed';
 import { choose, DESK, gone, inspect, PHONE, press, seesText, textFits, visit } from '../support/browser';
 import { fillIn, setDay } from '../support/forms';

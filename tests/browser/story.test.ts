@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import sharp from 'sharp';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import type { StoredPlan } from '@/server/schedule/store-plan';
+import type { StoredPlan } from '@/server/schedule/read-plan';
 import { areaOf, demoFolder, folder, signalHouse } from '../support/houses';
 import { fillIn } from '../support/forms';
 import { choose, DESK, gone, launch, PHONE, press, seesText, textFits, visit } from '../support/browser';

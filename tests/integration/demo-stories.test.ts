@@ -5,7 +5,7 @@ import { dayOfSlot } from '@/core/units/slot';
 import { one } from '@/server/database/query';
 import { openHouse, type House } from '@/server/house';
 import type { PlannedTask } from '@/core/schedule/plan';
-import { readPlan, type StoredPlan } from '@/server/schedule/store-plan';
+import { readPlan, type StoredPlan } from '@/server/schedule/read-plan';
 import { scheduleView } from '@/server/schedule/board';
 import { scopeView } from '@/server/scope/queries';
 import { selectionsOf } from '@/server/selections/queries';

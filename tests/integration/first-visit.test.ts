@@ -9,7 +9,7 @@ import { layoutView } from '@/server/layout/queries';
 import { materialsView } from '@/server/quantities/queries';
 import { renewOnce } from '@/server/schedule/renew';
 import { finishIf } from '@/server/schedule/what-if';
-import { readPlan } from '@/server/schedule/store-plan';
+import { readPlan } from '@/server/schedule/read-plan';
 import { optionsView, scopeView } from '@/server/scope/queries';
 import { statementView } from '@/server/scope/statements';
 import { openLink, sharedView } from '@/server/updates/shared';

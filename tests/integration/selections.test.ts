@@ -17,7 +17,7 @@ import type { House } from '@/server/house';
 import { finishIf } from '@/server/schedule/what-if';
 import { renewOnce } from '@/server/schedule/renew';
 import { scheduleView } from '@/server/schedule/board';
-import { readPlan } from '@/server/schedule/store-plan';
+import { readPlan } from '@/server/schedule/read-plan';
 import { deliveriesView } from '@/server/selections/delivery-views';
 import { hearSuppliers } from '@/server/selections/hear';
 import { selectionsOf } from '@/server/selections/queries';

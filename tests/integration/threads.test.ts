@@ -4,7 +4,7 @@ import { all, one } from '@/server/database/query';
 import { simulatedGateway, type Gateway } from '@/server/desks/gateway';
 import type { House } from '@/server/house';
 import { startPlanner } from '@/server/schedule/planner';
-import { currentVersion } from '@/server/schedule/store-plan';
+import { currentVersion } from '@/server/schedule/read-plan';
 import { emptyOutbox, startOutbox } from '@/server/updates/outbox';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, must, newId, root, signalHouse } from '../support/houses';

@@ -4,7 +4,7 @@ import { findable } from '@/server/find/queries';
 import { firmView } from '@/server/firm/queries';
 import { boardOptions, scheduleView } from '@/server/schedule/board';
 import { renewOnce } from '@/server/schedule/renew';
-import { currentVersion, readPlan } from '@/server/schedule/store-plan';
+import { currentVersion, readPlan } from '@/server/schedule/read-plan';
 import { selectionsOf } from '@/server/selections/queries';
 import { sequenceView } from '@/server/sequence/queries';
 import { frameView, jobHead } from '@/server/sites/queries';

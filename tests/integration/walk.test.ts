@@ -3,7 +3,7 @@ import { all, one } from '@/server/database/query';
 import { simulatedGateway } from '@/server/desks/gateway';
 import type { House } from '@/server/house';
 import { renewOnce } from '@/server/schedule/renew';
-import { readPlan } from '@/server/schedule/store-plan';
+import { readPlan } from '@/server/schedule/read-plan';
 import { selectionsOf } from '@/server/selections/queries';
 import { roomsView } from '@/server/sites/rooms';
 import { roomView } from '@/server/sites/room';

@@ -40,7 +40,6 @@ export const networks = fc.record({
   capacity: fc.integer({ min: 1, max: 2 }),
   pins: fc.array(fc.record({ task: fc.nat(24), slot: fc.nat(40) }), { maxLength: 2 }),
   open: fc.array(fc.record({ from: fc.nat(24), to: fc.nat(24), most: fc.integer({ min: 1, max: 8 }) }), { maxLength: 2 }),
-  capacity: fc.integer({ min: 1, max: 2 }),
 }).map((raw): PlanInput => {
   const tasks = raw.tasks.map((one, number) => task(`t${String(number).padStart(2, '0')}`, {
     ...one, job: number % 2 ? 'odd' : 'even', shares: one.area === null ? 0 : one.shares,

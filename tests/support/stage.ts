@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, afterEach, beforeAll, beforeEach } from 'vitest';
-import type { StoredPlan } from '@/server/schedule/store-plan';
+import type { StoredPlan } from '@/server/schedule/read-plan';
 import { DESK, launch, visit, type PHONE } from './browser';
 import { demoFolder } from './houses';
 import { serve, type Server } from './server';

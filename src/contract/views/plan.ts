@@ -84,3 +84,17 @@ export interface TodayView {
   finishes: { job: string; name: string; finish: Day | null; promise: Day | null; late: number }[];
   problem: string | null;
 }
+
+/** What a command would do to the plan if it were given. */
+export interface PreviewView {
+  /** By job: the last day before and after, and worked days later (over 0) or earlier. */
+  jobs: { id: string; name: string; from: string; to: string; days: number }[];
+  /** Trips of crews more (over 0) or fewer. */
+  trips: number;
+  /** Pieces of work that come and go. */
+  added: string[];
+  gone: string[];
+  /** What would lie open longer than it may. */
+  broken: string[];
+  problem: string | null;
+}

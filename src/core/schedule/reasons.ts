@@ -31,6 +31,9 @@ export function reasonsOf(net: Compiled, placed: Placement): Reason[] {
   return net.tasks.map((task, number) => reasonOf(net, placed, task, number, holders));
 }
 
+/** Why one task starts when it does. */
+export const reasonFor = (net: Compiled, placed: Placement, number: number): Reason => reasonOf(net, placed, net.tasks[number] as Task, number, holdersOf(net));
+
 function reasonOf(net: Compiled, placed: Placement, task: Task, number: number, holders: Holders): Reason {
   if (task.state === 'done') return { kind: 'done', text: 'Done.' };
   if (task.state === 'under-way' && (placed.start[number] ?? 0) === (net.calendar[number]?.worked[countBefore(net.calendar[number], task.floor)] ?? -1)) {

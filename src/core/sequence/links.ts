@@ -1,7 +1,8 @@
-import { findLoop, type Exposure, type Link } from '../schedule/network';
+import { findLoop, type Exposure, type Link, type LinkKind } from '../schedule/network';
 import { phaseFacts, phaseOrder, type Phase } from './phases';
-import { ADDED_WORK, LEFTOVERS, OWN_ORDER, RULES, USUAL_ORDER, type Effect, type JobTask, type Lag, type Rule } from './rules';
-import { extraId, leftoverId, taskId, type Site, type SiteArea } from './site';
+import { ADDED_WORK, GATES, LEFTOVERS, LOGISTICS, OWN_ORDER, PARTS, SCHOOL, USUAL_ORDER, type Effect, type JobTask, type Lag, type Rule } from './rules';
+import { ruleHolds, rulesOf } from './switches';
+import { extraId, gateId, leftoverId, logisticId, partId, taskId, type Site, type SiteArea } from './site';
 
 /** A task that the rules add for the whole job. */
 export interface AddedTask {
@@ -16,7 +17,7 @@ export interface Sequence {
   added: AddedTask[];
 }
 
-type Linker = (before: string, after: string, lag?: Lag) => void;
+type Linker = (before: string, after: string, lag?: Lag, kind?: LinkKind) => void;
 
 const has = (area: SiteArea, phase: Phase): boolean => area.track.some((step) => step.phase === phase);
 const present = (area: SiteArea, phases: readonly Phase[], first?: true): Phase[] => {
@@ -45,7 +46,7 @@ function order(site: Site, effect: Extract<Effect, { form: 'order' }>, link: Lin
     if (afters.length === 0) continue;
     for (const other of reach(site, area, effect.within)) {
       for (const before of present(other, effect.before)) {
-        for (const after of afters) link(taskId(other.id, before), taskId(area.id, after), effect.lag);
+        for (const after of afters) link(taskId(other.id, before), taskId(area.id, after), effect.lag, effect.kind);
       }
     }
   }
@@ -108,7 +109,7 @@ function jobTask(site: Site, effect: Extract<Effect, { form: 'job-task' }>, link
 
 function exposures(site: Site, effect: Extract<Effect, { form: 'exposure' }>, rule: Rule): Exposure[] {
   return site.areas
-    .filter((area) => has(area, effect.from) && has(area, effect.to))
+    .filter((area) => has(area, effect.from) && has(area, effect.to) && holds(site, rule, taskId(area.id, effect.to)))
     .map((area) => ({
       from: taskId(area.id, effect.from),
       to: taskId(area.id, effect.to),
@@ -116,6 +117,7 @@ function exposures(site: Site, effect: Extract<Effect, { form: 'exposure' }>, ru
       rule: rule.number,
       reason: rule.reason,
       cure: effect.cure,
+      ...(effect.dry ? { dry: true as const } : {}),
     }));
 }
 
@@ -158,14 +160,47 @@ function extrasBetween(site: Site, links: Map<string, Link>): void {
   }
 }
 
-function put(links: Map<string, Link>, rule: Rule, before: string, after: string, lag?: Lag, reason = rule.reason): void {
+function put(links: Map<string, Link>, rule: Rule, before: string, after: string, lag?: Lag, reason = rule.reason, kind: LinkKind = 'FS'): void {
   if (before === after) return;
-  const key = `${before}>${after}`;
+  const key = `${kind} ${before}>${after}`;
   const known = links.get(key);
   const halfDays = lag?.halfDays ?? 0;
   // Two rules may want the same order: the one that holds longer is kept, and the first to say it otherwise.
   if (known && (known.lag >= halfDays || (known.strength === 'hard' && rule.strength === 'soft'))) return;
-  links.set(key, { before, after, kind: 'FS', lag: halfDays, lagUnit: lag?.unit ?? 'work', strength: rule.strength, rule: rule.number, reason });
+  links.set(key, { before, after, kind, lag: halfDays, lagUnit: lag?.unit ?? 'work', strength: rule.strength, rule: rule.number, reason });
+}
+
+/** The area of a task of a track; what belongs to the whole job has none. */
+const areaOf = (task: string): string => task.slice(0, task.lastIndexOf(':'));
+
+const holds = (site: Site, rule: Rule, after: string): boolean => ruleHolds(site, rule, areaOf(after));
+
+/** Everything that was set by hand to be reached together, and what must be there first. */
+function gatesAndLogistics(site: Site, links: Map<string, Link>): void {
+  const known = new Set(site.areas.flatMap((area) => area.track.map((step) => taskId(area.id, step.phase))));
+  const there = ({ area, phase }: { area: string; phase: Phase }): string[] => (known.has(taskId(area, phase)) ? [taskId(area, phase)] : []);
+  for (const gate of site.gates ?? []) {
+    const after = gate.after.flatMap(there);
+    for (const task of gate.before.flatMap(there)) put(links, GATES, task, gateId(gate.id), undefined, gate.reason);
+    for (const task of after) put(links, GATES, gateId(gate.id), task, undefined, gate.reason);
+    if (gate.together) after.slice(1).forEach((task, at) => put(links, GATES, after[at] ?? task, task, undefined, gate.reason));
+  }
+  for (const logistic of site.logistics ?? []) for (const task of there(logistic)) put(links, LOGISTICS, logisticId(logistic.id), task, undefined, logistic.reason);
+}
+
+/** What came before a step that is done in parts comes before its first; the last part is the step's end. */
+function throughParts(site: Site, links: Link[]): Link[] {
+  const first = new Map(site.areas.flatMap((area) => area.track.flatMap((step) => ((step.parts?.length ?? 0) > 1 ? [[taskId(area.id, step.phase), { area: area.id, step }] as const] : []))));
+  if (first.size === 0) return links;
+  const moved = links.map((link) => {
+    const [after, before] = [first.get(link.after), link.kind === 'SS' ? first.get(link.before) : undefined];
+    return { ...link, ...(after && link.kind !== 'FF' ? { after: partId(after.area, after.step.phase, 1) } : {}), ...(before ? { before: partId(before.area, before.step.phase, 1) } : {}) };
+  });
+  for (const [task, { area, step }] of first) {
+    const ids = (step.parts ?? []).map((_, at, all) => (at === all.length - 1 ? task : partId(area, step.phase, at + 1)));
+    ids.slice(1).forEach((id, at) => moved.push({ before: ids[at] ?? id, after: id, kind: 'FS', lag: 0, lagUnit: 'work', strength: PARTS.strength, rule: PARTS.number, reason: PARTS.reason }));
+  }
+  return moved;
 }
 
 /**
@@ -173,11 +208,14 @@ function put(links: Map<string, Link>, rule: Rule, before: string, after: string
  * and the tasks the rules add. A soft link that would close a ring gives way; a ring of hard ones is left for the
  * caller to refuse (`findLoop`).
  */
-export function sequenceOf(site: Site, rules: readonly Rule[] = RULES): Sequence {
+export function sequenceOf(site: Site, rules: readonly Rule[] = rulesOf(site)): Sequence {
   const links = new Map<string, Link>();
   const result: Sequence = { links: [], exposures: [], added: [] };
   for (const rule of rules) {
-    const link: Linker = (before, after, lag) => put(links, rule, before, after, lag);
+    const link: Linker = (before, after, lag, kind) => {
+      const parted = site.parted?.has(`${areaOf(after)}:${before.slice(before.lastIndexOf(':') + 1)}>${after.slice(after.lastIndexOf(':') + 1)}`) && areaOf(before) === areaOf(after) && rule.number < SCHOOL;
+      if (!parted && holds(site, rule, after)) put(links, rule, before, after, lag, rule.reason, kind);
+    };
     for (const effect of rule.effects) {
       if (effect.form === 'order') order(site, effect, link);
       else if (effect.form === 'chain') chain(site, effect.phases, link);
@@ -194,12 +232,13 @@ export function sequenceOf(site: Site, rules: readonly Rule[] = RULES): Sequence
   }
   leftoversFirst(site, links);
   extrasBetween(site, links);
-  result.links = withoutSoftLoops(site, result, [...links.values()]);
+  gatesAndLogistics(site, links);
+  result.links = throughParts(site, withoutSoftLoops(site, result, [...links.values()]));
   return result;
 }
 
 function withoutSoftLoops(site: Site, { added }: Sequence, links: Link[]): Link[] {
-  const ids = [...site.areas.flatMap((area) => area.track.map((step) => taskId(area.id, step.phase))), ...added.map((task) => task.id), ...site.leftovers.map((item) => leftoverId(item.id)), ...site.extras.map((extra) => extraId(extra.id))];
+  const ids = [...site.areas.flatMap((area) => area.track.map((step) => taskId(area.id, step.phase))), ...added.map((task) => task.id), ...site.leftovers.map((item) => leftoverId(item.id)), ...site.extras.map((extra) => extraId(extra.id)), ...(site.gates ?? []).map((gate) => gateId(gate.id)), ...(site.logistics ?? []).map((one) => logisticId(one.id))];
   let kept = links;
   for (let loop = findLoop(ids, kept); loop; loop = findLoop(ids, kept)) {
     const ring = loop;

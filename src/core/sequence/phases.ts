@@ -26,6 +26,8 @@ interface PhaseFacts {
   shares?: true;
   /** A lay person sees no change in the room. */
   hidden?: true;
+  /** Comes only where a school brings it. */
+  bySchool?: true;
 }
 
 export const PHASES = {
@@ -57,6 +59,7 @@ export const PHASES = {
   release: { label: 'release props', plain: 'taking the props away', trade: 'structure', halfDays: 1 },
   // inside the walls
   framing: { label: 'framing', plain: 'the new wall frames', trade: 'carpentry', halfDays: 4, loud: true },
+  bulkhead: { label: 'bulkhead', plain: 'the frame over the cabinets', trade: 'carpentry', halfDays: 1, bySchool: true },
   'duct-rough': { label: 'ducts', plain: 'the air ducts', trade: 'air', halfDays: 2, hidden: true, shares: true },
   'plumbing-rough': { label: 'pipes', plain: 'the pipes inside the walls', trade: 'plumbing', halfDays: 3, hidden: true, shares: true },
   'gas-rough': { label: 'gas pipe', plain: 'the gas pipe', trade: 'gas', halfDays: 1, hidden: true },
@@ -67,6 +70,7 @@ export const PHASES = {
   'rough-inspection': { label: 'rough inspections', plain: 'the inspection before walls are closed', trade: 'nobody', halfDays: 1, hold: 'inspection', hidden: true },
   insulation: { label: 'insulation', plain: 'the insulation', trade: 'insulation', halfDays: 2, covers: true },
   'insulation-inspection': { label: 'insulation inspection', plain: 'the inspection of the insulation', trade: 'nobody', halfDays: 1, hold: 'inspection', hidden: true },
+  'access-panels': { label: 'access panels', plain: 'the frames of the access panels', trade: 'finish', halfDays: 1, hidden: true, bySchool: true },
   // closed walls
   board: { label: 'board', plain: 'the wall boards', trade: 'board', halfDays: 3, covers: true, dusty: true },
   tape: { label: 'tape', plain: 'smoothing the joints', trade: 'board', halfDays: 4, dusty: true, wet: true },
@@ -75,7 +79,9 @@ export const PHASES = {
   waterproofing: { label: 'waterproofing', plain: 'the waterproof layer', trade: 'tile', halfDays: 2, wet: true, covers: true, hidden: true },
   'flood-test': { label: 'flood test', plain: 'the test with standing water', trade: 'nobody', halfDays: 2, hold: 'water-test', elapsed: true, hidden: true },
   flooring: { label: 'flooring', plain: 'the floor', trade: 'flooring', halfDays: 3, covers: true },
+  'floor-protect': { label: 'floor covered', plain: 'covering the new floor', trade: 'finish', halfDays: 1, bySchool: true },
   cabinets: { label: 'cabinets', plain: 'the cabinets', trade: 'cabinets', halfDays: 4 },
+  riser: { label: 'riser to the ceiling', plain: 'closing the gap over the cabinets', trade: 'cabinets', halfDays: 1, bySchool: true },
   template: { label: 'template', plain: 'measuring for the worktops', trade: 'stone', halfDays: 1, hidden: true },
   worktops: { label: 'worktops', plain: 'the worktops', trade: 'stone', halfDays: 1 },
   tiling: { label: 'tiling', plain: 'the tiles', trade: 'tile', halfDays: 5, wet: true, covers: true },
@@ -85,6 +91,7 @@ export const PHASES = {
   'wiring-finish': { label: 'sockets and lights', plain: 'sockets and lights', trade: 'wiring', halfDays: 2, shares: true },
   'duct-finish': { label: 'grilles', plain: 'the air grilles', trade: 'air', halfDays: 1, shares: true },
   glass: { label: 'glass, hardware', plain: 'glass and handles', trade: 'glass', halfDays: 1 },
+  'touch-up': { label: 'touch-up', plain: 'touching up the paint', trade: 'paint', halfDays: 1, bySchool: true },
   // outside face
   strip: { label: 'strip', plain: 'taking off the old cladding', trade: 'roofing', halfDays: 4, outdoor: true, loud: true },
   substrate: { label: 'look at substrate', plain: 'looking at what was behind it', trade: 'carpentry', halfDays: 1, outdoor: true },
@@ -92,11 +99,13 @@ export const PHASES = {
   sheathing: { label: 'sheathing', plain: 'the new outer boards', trade: 'carpentry', halfDays: 3, outdoor: true, covers: true },
   barrier: { label: 'barrier, flashings', plain: 'the weather layer', trade: 'roofing', halfDays: 3, outdoor: true, covers: true },
   openings: { label: 'windows, doors', plain: 'the windows', trade: 'glass', halfDays: 3, outdoor: true },
+  'temporary-door': { label: 'temporary door', plain: 'a door for the time of the work', trade: 'carpentry', halfDays: 1, outdoor: true, bySchool: true },
   'face-trim': { label: 'outside trim', plain: 'the outside trim', trade: 'roofing', halfDays: 2, outdoor: true },
   cladding: { label: 'cladding', plain: 'the cladding', trade: 'roofing', halfDays: 6, outdoor: true, covers: true, loud: true },
   seal: { label: 'seal', plain: 'sealing the joints', trade: 'roofing', halfDays: 1, outdoor: true },
   'face-paint': { label: 'paint outside', plain: 'painting the outside', trade: 'paint', halfDays: 5, outdoor: true, wet: true },
   refit: { label: 'refit', plain: 'putting lamps, taps and vents back', trade: 'finish', halfDays: 1, outdoor: true },
+  'entrance-door': { label: 'entrance door', plain: 'the entrance door', trade: 'glass', halfDays: 1, outdoor: true, bySchool: true },
   // roof
   'roof-strip': { label: 'open roof', plain: 'opening the roof', trade: 'roofing', halfDays: 2, outdoor: true, loud: true },
   deck: { label: 'deck and rafters', plain: 'the roof timbers', trade: 'carpentry', halfDays: 2, outdoor: true },

@@ -15,7 +15,12 @@ export interface Rule {
   /** Completes "… because": shown on every link it makes. */
   reason: string;
   effects: readonly Effect[];
+  /** Holds in these areas alone; everywhere unless said. */
+  only?: ReadonlySet<string>;
 }
+
+/** Nobody may switch these off: where they are broken people are buried, crushed, shocked or fall, and their designer or the code decides. */
+export const NEVER_OFF: readonly number[] = [2, 3, 5, 6, 18, 19, 20, 21];
 
 export type Within =
   | 'area'
@@ -33,7 +38,7 @@ export interface Lag {
 
 export type Effect =
   /** Every `before` present precedes every `after` present; with `first`, only the first present of `after`. */
-  | { form: 'order'; before: readonly Phase[]; after: readonly Phase[]; within: Within; lag?: Lag; first?: true }
+  | { form: 'order'; before: readonly Phase[]; after: readonly Phase[]; within: Within; lag?: Lag; first?: true; kind?: 'FS' | 'SS' | 'FF' }
   /** Those present, each before the next, in one area. */
   | { form: 'chain'; phases: readonly Phase[] }
   /** In areas that have the phase: the lowest first, then upstream; `then` waits for all of them. */
@@ -41,7 +46,7 @@ export type Effect =
   /** A level's shelter (faces and roofs over it) is tight before `before` there. */
   | { form: 'sheltered'; madeBy: readonly Phase[]; before: readonly Phase[] }
   /** From the start of `from` to the end of `to` at most so many worked half-days of the job. */
-  | { form: 'exposure'; from: Phase; to: Phase; most: number; unless?: Phase; mostThen?: number; cure: string }
+  | { form: 'exposure'; from: Phase; to: Phase; most: number; unless?: Phase; mostThen?: number; cure: string; dry?: true }
   /** What is awaited (answers, approvals, deliveries) comes before the work that needs it. */
   | { form: 'awaited' }
   /** Areas that provide the need are worked one after another where people live in. */
@@ -86,7 +91,8 @@ export const RULES: readonly Rule[] = [
   hard(7, 'The fall decides the drain', 'pipes are laid from the lowest point up, and the house keeps its old drain until the one switch-over',
     { form: 'along-fall', phase: 'pipe', then: 'switch-over' },
     { form: 'order', before: ['ground-inspection', 'backfill'], after: ['switch-over'], within: 'job' },
-    { form: 'order', before: ['switch-over'], after: ['reinstate'], within: 'area' }),
+    { form: 'order', before: ['switch-over'], after: ['reinstate'], within: 'area' },
+    { form: 'exposure', from: 'switch-over', to: 'switch-over', most: 2, cure: 'a second plumber for the day, or a toilet on hire' }),
   hard(8, 'Least bendable first', 'a wire can go round a pipe, a pipe cannot go round a duct',
     { form: 'chain', phases: ['framing', 'duct-rough', 'plumbing-rough', 'gas-rough', 'wiring-rough', 'low-voltage'] }),
   hard(9, 'Everything inside before what covers it', 'nobody opens a finished wall for a forgotten box',
@@ -101,7 +107,7 @@ export const RULES: readonly Rule[] = [
     { form: 'order', before: ['cover'], after: ['roof-strip'], within: 'area' },
     { form: 'chain', phases: ['roof-strip', 'deck', 'underlay', 'roof-flashings', 'covering', 'gutters'] },
     { form: 'order', before: ['roof-flashings', 'underlay'], after: ['glazing'], within: 'area' },
-    { form: 'exposure', from: 'roof-strip', to: 'underlay', most: 2, unless: 'cover', mostThen: 8, cure: 'a tied cover over the opening, or a second roofing crew' }),
+    { form: 'exposure', from: 'roof-strip', to: 'underlay', most: 2, unless: 'cover', mostThen: 8, dry: true, cure: 'a tied cover over the opening, or a second roofing crew' }),
   hard(13, 'No trench open over days off', 'edges fall in and people fall in',
     { form: 'exposure', from: 'excavate', to: 'backfill', most: 10, cure: 'a shorter length dug at a time, or fence and plates over the open part' }),
   hard(14, 'Dry before the next layer', 'paint over wet board or plaster peels',
@@ -157,3 +163,13 @@ export const OWN_ORDER: Rule = { number: 100, strength: 'hard', title: 'Agreed f
 export const LEFTOVERS: Rule = { number: 9, strength: 'hard', title: 'Left over from a walk', reason: 'the walk found it still to do, and this would cover it or hand it over unfinished', effects: [] };
 /** Work that an assumption or a change added: it follows what showed it, and what comes next there waits for it. */
 export const ADDED_WORK: Rule = { number: 101, strength: 'hard', title: 'Added to the work', reason: 'it was added to the work here', effects: [] };
+/** What has to stand, be allowed or be told before the work it serves. */
+export const LOGISTICS: Rule = { number: 102, strength: 'hard', title: 'There before it is needed', reason: 'the work needs it there', effects: [] };
+/** A gate or milestone that somebody set. */
+export const GATES: Rule = { number: 103, strength: 'hard', title: 'Brought to one gate', reason: 'they were brought to one gate', effects: [] };
+/** The parts of one step follow each other. */
+export const PARTS: Rule = { number: 104, strength: 'hard', title: 'One part after the other', reason: 'it is done in parts', effects: [] };
+/** The order that a school brings. */
+export const SCHOOL = 110;
+/** Rules of the firm's own are numbered from here. */
+export const OWN_RULES = 200;

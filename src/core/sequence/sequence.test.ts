@@ -7,7 +7,7 @@ import { inUsualOrder, phaseFacts, PHASE_KEYS, type Phase } from './phases';
 import { rankOf } from './preference';
 import { RULES } from './rules';
 import { taskId, type Site, type SiteArea } from './site';
-import { loudCalendar, tasksOf } from './tasks';
+import { jobCalendar, tasksOf } from './tasks';
 import { trackOf, WORK_KEYS, workFacts, worksFor } from './works';
 
 const ground = { id: 'ground', height: 0, name: 'Ground' };
@@ -93,7 +93,7 @@ describe('the rules', () => {
   it('26: keeps loud work to the half of the day that was announced', () => {
     const loud = site([area('a', ['tear-out', 'first-coats'])], { loudHalf: 'morning' });
     const terms = { origin: '2027-03-08', now: 0, crewFor: () => 'crew' };
-    expect(tasksOf(loud, [], terms).map((task) => task.calendar)).toEqual([loudCalendar('job'), 'job:job']);
+    expect(tasksOf(loud, [], terms).map((task) => task.calendar)).toEqual([jobCalendar('job', 'loud'), 'job:job']);
     expect(tasksOf({ ...loud, loudHalf: undefined }, [], terms)[0]?.calendar).toBe('job:job');
   });
 });

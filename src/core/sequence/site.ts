@@ -1,6 +1,7 @@
 import type { AreaKind } from '../sites/area';
 import type { Day } from '../units/day';
 import type { Phase } from './phases';
+import type { Rule } from './rules';
 import type { Trade } from './trades';
 
 /** What the sequence needs to know of a job: its areas with their tracks and how they touch each other. */
@@ -22,6 +23,35 @@ export interface Site {
   leftovers: Leftover[];
   /** Work that no track has: what an assumption that turned out wrong brings, what a change adds. */
   extras: ExtraWork[];
+  /** The rules that count here, those of the firm and of schools among them; those that ship unless said. */
+  rules?: readonly Rule[];
+  /** Where rules are switched: by number, for the job or by area; the narrower word counts. */
+  switches?: readonly { rule: number; area?: string; holds: boolean }[];
+  /** Neighbours that a school parts, by area: `area:before>after`. */
+  parted?: ReadonlySet<string>;
+  gates?: readonly Gate[];
+  logistics?: readonly Logistic[];
+}
+
+/** All of one kind of end before, all of the other after. */
+export interface Gate {
+  id: string;
+  label: string;
+  reason: string;
+  before: { area: string; phase: Phase }[];
+  after: { area: string; phase: Phase }[];
+  /** Those after it follow one another in this order: one visit of their trade. */
+  together: boolean;
+}
+
+/** Something that must be there before a step: ordered or booked, or there already. */
+export interface Logistic {
+  id: string;
+  label: string;
+  reason: string;
+  area: string;
+  phase: Phase;
+  here: boolean;
 }
 
 /** Work added to an area after one of its steps (before its first, where none is named), with why. */
@@ -74,6 +104,16 @@ export interface TrackStep {
   seen?: { day: Day; half: 0 | 1 };
   /** Half-days still to do, where walks have shown a rate; else from the fraction alone. */
   remaining: number;
+  /** Crews at once; one unless said. */
+  crews?: number;
+  /** Done by somebody whom we wait for and do not command. */
+  others?: string;
+  /** Done in parts, one after the other, in half-days of the whole. */
+  parts?: readonly { label: string; halfDays: number }[];
+  /** The plant it needs. */
+  plant?: string;
+  /** The calendar of those who come to look: an inspection office. */
+  office?: string;
 }
 
 export interface OwnLink {
@@ -84,5 +124,9 @@ export interface OwnLink {
 }
 
 export const taskId = (area: string, phase: Phase): string => `${area}:${phase}`;
+/** A part of a step that is not its last. */
+export const partId = (area: string, phase: Phase, part: number): string => `${area}:${phase}~${part}`;
+export const gateId = (id: string): string => `gate:${id}`;
+export const logisticId = (id: string): string => `there:${id}`;
 export const extraId = (id: string): string => `extra:${id}`;
 export const leftoverId = (observation: string): string => `item:${observation}`;

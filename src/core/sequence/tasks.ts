@@ -1,18 +1,25 @@
 import { AREA_SHARES, type Task } from '../schedule/network';
+import { forbidsOf, type Forbids } from '../schedule/weather';
 import type { Day } from '../units/day';
 import { slotOf, type Slot } from '../units/slot';
 import type { AddedTask } from './links';
 import { phaseFacts } from './phases';
 import { rankOf } from './preference';
-import { RULES } from './rules';
-import { extraId, leftoverId, taskId, type ExtraWork, type Leftover, type Site, type SiteArea, type TrackStep } from './site';
+import { ruleHolds, rulesOf } from './switches';
+import { extraId, gateId, leftoverId, logisticId, partId, taskId, type ExtraWork, type Gate, type Leftover, type Logistic, type Site, type SiteArea, type TrackStep } from './site';
 import type { Trade } from './trades';
 
 /** Calendar of what needs no worked day: concrete cures on Sundays. */
 export const ALWAYS = 'always';
-/** The job's calendar, and the one its loud work keeps to. */
-export const jobCalendar = (job: string): string => `job:${job}`;
-export const loudCalendar = (job: string): string => `job:${job}:loud`;
+/** The job's calendar; with what narrows it, as `job:ID:loud:rain`. */
+export const jobCalendar = (job: string, ...narrowed: Narrowing[]): string => ['job', job, ...narrowed].join(':');
+/** What a calendar of a job is narrowed by: the hours told to the neighbours, and what outdoor work cannot have. */
+export type Narrowing = 'loud' | Forbids;
+export const narrowingsOf = (calendar: string): Narrowing[] => calendar.split(':').slice(2) as Narrowing[];
+/** The days on which somebody comes to look, whatever the job's own. */
+export const officeCalendar = (office: string): string => `office:${office}`;
+/** Plant stands among the crews. */
+export const plantCrew = (plant: string): string => `plant:${plant}`;
 
 export interface TaskTerms {
   origin: Day;
@@ -27,32 +34,65 @@ export function tasksOf(site: Site, added: readonly AddedTask[], terms: TaskTerm
   const earliest = Math.max(terms.now, slotOf(terms.origin, site.startDay));
   const begun = site.areas.some((area) => area.track.some((step) => step.fraction > 0));
   return [
-    ...site.areas.flatMap((area) => area.track.map((step) => trackTask(site, area, step, terms, earliest))),
+    ...site.areas.flatMap((area) => area.track.flatMap((step) => trackTasks(site, area, step, terms, earliest))),
     ...site.leftovers.map((item) => leftoverTask(site, item, terms, earliest)),
     ...site.extras.map((extra) => extraTask(site, extra, terms, earliest)),
+    ...(site.gates ?? []).map((gate) => gateTask(site, gate, earliest)),
+    ...(site.logistics ?? []).map((one) => logisticTask(site, one, terms)),
     ...added.map((task) => addedTask(site, task, begun, earliest, terms)),
   ];
+}
+
+/** A step as a task, or as one for every part it is done in. */
+function trackTasks(site: Site, area: SiteArea, step: TrackStep, terms: TaskTerms, earliest: Slot): Task[] {
+  const whole = trackTask(site, area, step, terms, earliest);
+  const parts = step.parts ?? [];
+  if (parts.length < 2 || whole.state === 'done') return [whole];
+  // What is done was done from the front: parts are used up in their order.
+  const total = parts.reduce((sum, part) => sum + part.halfDays, 0);
+  let done = Math.max(0, total - whole.duration);
+  return parts.map((part, at) => {
+    const used = Math.min(part.halfDays, done);
+    done -= used;
+    const left = at === parts.length - 1 ? Math.max(1, part.halfDays - used) : part.halfDays - used;
+    const state = left === 0 ? 'done' as const : used > 0 && whole.state === 'under-way' ? 'under-way' as const : 'waiting' as const;
+    return {
+      ...whole, id: at === parts.length - 1 ? whole.id : partId(area.id, step.phase, at + 1), label: `${whole.label}, ${part.label}`, duration: left, state,
+      floor: state === 'done' ? terms.now : state === 'under-way' ? terms.now : earliest,
+    };
+  });
 }
 
 function trackTask(site: Site, area: SiteArea, step: TrackStep, terms: TaskTerms, earliest: Slot): Task {
   const facts = phaseFacts(step.phase);
   const state = step.fraction >= 1 ? 'done' : step.fraction > 0 ? 'under-way' : 'waiting';
   const seen = step.seen ? slotOf(terms.origin, step.seen.day, step.seen.half) + 1 : terms.now;
+  const crews = step.crews ?? 1;
   return {
     id: taskId(area.id, step.phase),
     job: site.id,
     area: area.id,
     phase: step.phase,
-    label: `${area.name} · ${facts.label}`,
+    label: `${area.name} · ${facts.label}${step.others ? ` (${step.others})` : ''}`,
     trade: step.trade,
-    crew: step.trade === 'nobody' ? null : terms.crewFor(step.trade),
-    duration: state === 'done' ? 0 : Math.max(1, step.remaining),
+    crew: step.trade === 'nobody' || step.others ? null : terms.crewFor(step.trade),
+    duration: state === 'done' ? 0 : Math.max(1, Math.ceil(step.remaining / crews)),
     shares: facts.shares ? AREA_SHARES / 2 : AREA_SHARES,
     state,
     floor: state === 'done' ? Math.min(seen, terms.now) : state === 'under-way' ? terms.now : earliest,
-    calendar: facts.elapsed ? ALWAYS : facts.loud && site.loudHalf && QUIET_HOURS_KEPT ? loudCalendar(site.id) : jobCalendar(site.id),
-    rank: rankOf(area, step.phase),
+    calendar: calendarOf(site, step),
+    rank: rankOf(area, step.phase, rulesOf(site).filter((rule) => ruleHolds(site, rule, area.id))),
+    ...(crews > 1 && !step.others ? { crews } : {}),
+    ...(step.plant && !step.others ? { plant: plantCrew(step.plant) } : {}),
   };
+}
+
+function calendarOf(site: Site, step: TrackStep): string {
+  const facts = phaseFacts(step.phase);
+  if (step.office) return officeCalendar(step.office);
+  if (facts.elapsed) return ALWAYS;
+  const quiet = facts.loud && site.loudHalf && rulesOf(site).some((rule) => rule.effects.some((effect) => effect.form === 'quiet-hours') && ruleHolds(site, rule));
+  return jobCalendar(site.id, ...(quiet ? ['loud' as const] : []), ...forbidsOf(step.phase));
 }
 
 /** A leftover is half a day of its trade: getting there is most of it. */
@@ -70,7 +110,15 @@ function besideTrack(site: Site, work: { area: string; text: string; trade: Trad
   };
 }
 
-const QUIET_HOURS_KEPT = RULES.some((rule) => rule.effects.some((effect) => effect.form === 'quiet-hours'));
+/** A gate or milestone takes no time and nobody. */
+const gateTask = (site: Site, gate: Gate, earliest: Slot): Task => ({
+  id: gateId(gate.id), job: site.id, area: null, phase: null, label: gate.label, trade: 'nobody', crew: null, duration: 0, shares: 0, state: 'waiting', floor: earliest, calendar: jobCalendar(site.id), rank: 0,
+});
+
+/** What has to be there takes the half-day on which it comes. */
+const logisticTask = (site: Site, one: Logistic, terms: TaskTerms): Task => ({
+  id: logisticId(one.id), job: site.id, area: null, phase: null, label: one.label, trade: 'nobody', crew: null, duration: one.here ? 0 : 1, shares: 0, state: one.here ? 'done' : 'waiting', floor: one.here ? Math.min(0, terms.now) : terms.now, calendar: jobCalendar(site.id), rank: 0,
+});
 
 const ADDED_LABEL = { 'site-setup': 'Site set-up', 'final-inspection': 'Final inspection', tight: 'weather-tight' } as const;
 

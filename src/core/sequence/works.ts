@@ -12,7 +12,7 @@ interface WorkFacts {
   phases: readonly Phase[];
 }
 
-const between = (first: Phase, last: Phase): Phase[] => PHASE_KEYS.slice(PHASE_KEYS.indexOf(first), PHASE_KEYS.indexOf(last) + 1);
+const between = (first: Phase, last: Phase): Phase[] => PHASE_KEYS.slice(PHASE_KEYS.indexOf(first), PHASE_KEYS.indexOf(last) + 1).filter((phase) => !phaseFacts(phase).bySchool);
 const inside = ['room', 'wet', 'outbuilding'] as const;
 const OPEN_WALLS: Phase[] = ['protect', 'isolate', 'tear-out', 'framing', 'duct-rough', 'plumbing-rough', 'wiring-rough', 'close-in', 'rough-inspection', 'insulation', 'insulation-inspection', 'board', 'tape', 'first-coats'];
 const FINISH: Phase[] = ['trim', 'final-coat', 'wiring-finish', 'duct-finish', 'snags', 'clean', 'hand-over'];

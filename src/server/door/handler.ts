@@ -20,6 +20,8 @@ export interface Visit {
   touches: (job: string) => void;
   /** Has the plan of a job computed again once this is committed. */
   mark: (job: string, cause: string, walk?: string) => void;
+  /** Has the planner look once this is committed, though no job is marked. */
+  wake: () => void;
 }
 
 export interface Handler {
@@ -33,8 +35,8 @@ export const handler = <Schema extends ObjectSchema<AnyObject>>(kind: CommandKin
 
 type Table = 'job' | 'area' | 'sub' | 'level' | 'hold' | 'scope_item' | 'selection' | 'walk' | 'job_update' | 'share_link' | 'message' | 'own_link' | 'observation' | 'person' | 'picture'
   | 'finding' | 'opening' | 'placed' | 'level_mark' | 'calculation' | 'assumption' | 'extra_work' | 'option_set' | 'decision' | 'statement' | 'change_order'
-  | 'supplier' | 'request' | 'delivery' | 'spare';
-const WORDS: Partial<Record<Table, string>> = { scope_item: 'line of scope', job_update: 'update', share_link: 'link', own_link: 'order', placed: 'thing', level_mark: 'level', extra_work: 'added work', option_set: 'choice', change_order: 'change', spare: 'kept thing' };
+  | 'supplier' | 'request' | 'delivery' | 'spare' | 'logistic' | 'office' | 'inspection' | 'plant';
+const WORDS: Partial<Record<Table, string>> = { scope_item: 'line of scope', job_update: 'update', share_link: 'link', own_link: 'order', placed: 'thing', level_mark: 'level', extra_work: 'added work', option_set: 'choice', change_order: 'change', spare: 'kept thing', logistic: 'thing to be there' };
 
 /** The row of that id, or a refusal that says what is missing. */
 export function need<Row>(visit: Visit, table: Table, id: string, field = 'id'): Row {

@@ -11,6 +11,13 @@ import { deliveryHandlers } from '../selections/deliveries';
 import { requestHandlers } from '../selections/requests';
 import { supplierHandlers } from '../selections/suppliers';
 import { sequenceHandlers } from '../sequence/commands';
+import { inspectionHandlers } from '../schedule/inspections';
+import { pinHandlers } from '../schedule/pins';
+import { planHandlers } from '../schedule/plan-commands';
+import { resourceHandlers } from '../schedule/resources';
+import { ruleHandlers } from '../sequence/rule-commands';
+import { schoolHandlers } from '../sequence/school-commands';
+import { stepHandlers } from '../sequence/step-commands';
 import { siteHandlers } from '../sites/commands';
 import { updateHandlers } from '../updates/commands';
 import { walkHandlers } from '../walks/commands';
@@ -18,5 +25,5 @@ import type { Handler } from './handler';
 
 /** Every change there is, by its name. */
 export const HANDLERS: ReadonlyMap<string, Handler> = new Map(
-  [...firmHandlers, ...siteHandlers, ...scopeHandlers, ...assumptionHandlers, ...optionHandlers, ...changeHandlers, ...statementHandlers, ...layoutHandlers, ...quantityHandlers, ...selectionHandlers, ...requestHandlers, ...supplierHandlers, ...deliveryHandlers, ...sequenceHandlers, ...walkHandlers, ...updateHandlers].map((one) => [one.kind.type, one]),
+  [...firmHandlers, ...siteHandlers, ...scopeHandlers, ...assumptionHandlers, ...optionHandlers, ...changeHandlers, ...statementHandlers, ...layoutHandlers, ...quantityHandlers, ...selectionHandlers, ...requestHandlers, ...supplierHandlers, ...deliveryHandlers, ...sequenceHandlers, ...ruleHandlers, ...schoolHandlers, ...stepHandlers, ...pinHandlers, ...inspectionHandlers, ...resourceHandlers, ...planHandlers, ...walkHandlers, ...updateHandlers].map((one) => [one.kind.type, one]),
 );

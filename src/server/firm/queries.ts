@@ -5,7 +5,7 @@ import type { Day } from '@/core/units/day';
 import { today } from '../clock';
 import { all, one } from '../database/query';
 import type { House } from '../house';
-import { readPlan } from '../schedule/store-plan';
+import { readPlan } from '../schedule/read-plan';
 
 /** Who the firm is and whom it calls in. */
 export function firmView(house: House): FirmView {

@@ -65,7 +65,7 @@ export const layoutHandlers: Handler[] = [
     if ((known?.version ?? 0) !== version) throw stale('drawing', known);
     checkShape(row, asShape(shape), 'shape');
     putShape(visit, area, asShape(shape));
-    recalculateArea(visit.db, area);
+    recalculateArea(visit, area);
     visit.touches(row.job);
   }),
   handler(importShapes, (visit, { job, shapes }) => {
@@ -73,21 +73,21 @@ export const layoutHandlers: Handler[] = [
       needAreaOf(visit, job, area, `shapes[${at}].area`);
       checkShape(needArea(visit, area), asShape(shape), `shapes[${at}].shape`);
       putShape(visit, area, asShape(shape));
-      recalculateArea(visit.db, area);
+      recalculateArea(visit, area);
     });
     visit.touches(job);
   }),
   handler(addOpening, (visit, { id, area, ...fields }) => {
     const row = needArea(visit, area);
     insert(visit.db, 'opening', { id, area, opening: content(checked(visit, row, id, fields)) });
-    recalculateArea(visit.db, area);
+    recalculateArea(visit, area);
     visit.touches(row.job);
   }),
   handler(changeOpening, (visit, { id, version, ...fields }) => {
     const { area } = needVersion<{ version: number; area: string }>(visit, 'opening', id, version);
     const row = needArea(visit, area);
     update(visit.db, 'opening', id, { opening: content(checked(visit, row, id, fields)) });
-    recalculateArea(visit.db, area);
+    recalculateArea(visit, area);
     visit.touches(row.job);
   }),
   handler(importOpenings, (visit, { job, openings }) => {
@@ -95,7 +95,7 @@ export const layoutHandlers: Handler[] = [
       needAreaOf(visit, job, area, `openings[${at}].area`);
       insert(visit.db, 'opening', { id, area, opening: content(checked(visit, needArea(visit, area), id, fields, `openings[${at}].`)) });
     });
-    for (const area of new Set(openings.map((opening) => opening.area))) recalculateArea(visit.db, area);
+    for (const area of new Set(openings.map((opening) => opening.area))) recalculateArea(visit, area);
     visit.touches(job);
   }),
   handler(addPlaced, (visit, { id, area, ...thing }) => {
@@ -171,5 +171,5 @@ function moveOne(visit: Visit, area: AreaRow, wall: number, outward: number, ver
   };
   keep('opening', moved.value.openings, openings);
   keep('placed', moved.value.placed, placed);
-  recalculateArea(visit.db, area.id);
+  recalculateArea(visit, area.id);
 }

@@ -18,7 +18,7 @@ import type { Connection } from '../database/open';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
 import { measuresIn } from '../layout/read-layout';
-import { readPlan } from '../schedule/store-plan';
+import { readPlan } from '../schedule/read-plan';
 import { areasOf, phasesOf } from '../scope/queries';
 import { scopeCounts, scopeOf } from '../scope/read-scope';
 import { jobHead, needJob } from '../sites/queries';

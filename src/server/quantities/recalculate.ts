@@ -1,8 +1,10 @@
-import { MEASURES, type Measure } from '@/core/layout/measures';
+import type { Measure } from '@/core/layout/measures';
 import { recalculate, type Calculation } from '@/core/scope/feed';
 import { all, run } from '../database/query';
-import type { Connection } from '../database/open';
+import type { Visit } from '../door/handler';
 import { measuresIn } from '../layout/read-layout';
+import { timeTrack } from '../sequence/lay-track';
+import { measuredQuantity, measureUnit } from './measured';
 
 interface Row {
   id: string;
@@ -13,18 +15,9 @@ interface Row {
 
 export const calculationOf = (row: Omit<Row, 'id'>): Calculation => ({ calculator: row.calculator, input: JSON.parse(row.input) as Record<string, unknown>, fed: JSON.parse(row.fed) as Record<string, Measure> });
 
-/** The unit of a line whose quantity follows the drawing. */
-export const measureUnit = (measure: Measure): string => (MEASURES[measure].dimension === 'area' ? 'm²' : MEASURES[measure].dimension === 'length' ? 'm' : 'pieces');
-
-/** The quantity of such a line: areas as they are, lengths in m, both to the second decimal; undefined where it is not drawn. */
-export function measuredQuantity(db: Connection, area: string, measure: Measure): number | undefined {
-  const value = measuresIn(db, area)[measure];
-  if (typeof value !== 'number' || value <= 0) return undefined;
-  return Math.round((MEASURES[measure].dimension === 'length' ? value / 1000 : value) * 100) / 100;
-}
-
-/** Computes again everything in an area that follows its drawing: kept calculations and quantities of lines. */
-export function recalculateArea(db: Connection, area: string): void {
+/** Computes again everything in an area that follows its drawing: kept calculations, quantities of lines, and times of steps with the plan. */
+export function recalculateArea(visit: Visit, area: string): void {
+  const { db } = visit;
   const measures = measuresIn(db, area);
   for (const row of all<Row>(db, `SELECT id, calculator, input, fed FROM calculation WHERE area = @area AND removed = 0 AND fed <> '{}'`, { area })) {
     const outcome = recalculate(calculationOf(row), measures);
@@ -36,4 +29,6 @@ export function recalculateArea(db: Connection, area: string): void {
     const quantity = measuredQuantity(db, area, line.measure);
     if (quantity !== undefined) run(db, 'UPDATE scope_item SET quantity = @quantity, unit = @unit, version = version + 1 WHERE id = @id AND quantity IS NOT @quantity', { id: line.id, quantity, unit: measureUnit(line.measure) });
   }
+  const timed = timeTrack(db, area, 'quantity');
+  if (timed) visit.mark(timed, 'the drawing changed how long it takes');
 }

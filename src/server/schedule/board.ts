@@ -9,7 +9,7 @@ import { all, one } from '../database/query';
 import type { House } from '../house';
 import { jobHead } from '../sites/queries';
 import { whenSeen } from '../words';
-import { readPlan, type StoredPlan } from './store-plan';
+import { readPlan, type StoredPlan } from './read-plan';
 
 interface Window {
   plan: StoredPlan;

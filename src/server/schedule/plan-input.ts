@@ -1,18 +1,21 @@
-import { groupBy } from '@/core/group-by';
 import type { NotBefore } from '@/core/schedule/network';
-import type { Crew, PlanInput } from '@/core/schedule/plan-input';
+import { USUAL_WEIGHTS, type Crew, type PlanInput, type Weights } from '@/core/schedule/plan-input';
+import { keptOff, rainOf, type HalfDayOutlook } from '@/core/schedule/weather';
 import { sequenceOf } from '@/core/sequence/links';
-import type { Phase } from '@/core/sequence/phases';
-import { taskId, type Site } from '@/core/sequence/site';
-import { ALWAYS, jobCalendar, loudCalendar, tasksOf } from '@/core/sequence/tasks';
-import { TRADE_KEYS, TRADES, type Trade } from '@/core/sequence/trades';
-import { addDays, daysBetween, formatDay, weekday, type Day } from '@/core/units/day';
+import type { Site } from '@/core/sequence/site';
+import { ALWAYS, jobCalendar, narrowingsOf, officeCalendar, tasksOf } from '@/core/sequence/tasks';
+import type { Trade } from '@/core/sequence/trades';
+import { daysBetween, weekday, type Day } from '@/core/units/day';
 import { isAfternoon, slotOf, type Slot } from '@/core/units/slot';
 import { dayOf, halfOf } from '../clock';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import { waitsOf } from '../selections/waits';
+import { crewsByTrade, plantOf } from './crews';
+import { officesOf } from './offices';
+import { readPlan } from './read-plan';
 import { holidaysOf, readSite } from './read-site';
+import { bookingsOf, holds, logisticWaits, othersOf, pinsOf } from './waits-by-hand';
 
 /** Jobs whose work is planned: from the first visit until all is handed over. */
 const PLANNED = `state IN ('scoping', 'booked', 'active', 'completing')`;
@@ -29,8 +32,13 @@ export function planInput(db: Connection, today: Day, whatIf?: WhatIf): PlanInpu
   const holidays = holidaysOf(db);
   const jobs = all<{ id: string }>(db, `SELECT id FROM job WHERE ${PLANNED} ORDER BY position, id`);
   const subs = crewsByTrade(db, today);
-  const input: PlanInput = { origin: today, tasks: [], links: [], notBefore: [], exposures: [], crews: [...subs.values()].flat(), calendars: { [ALWAYS]: () => true }, jobCalendars: {}, promises: {} };
+  const outlook = outlookOf(db, today);
+  const input: PlanInput = {
+    origin: today, tasks: [], links: [], notBefore: [], exposures: [], crews: [...[...subs.values()].flat(), ...plantOf(db, today)], calendars: { [ALWAYS]: () => true }, jobCalendars: {}, promises: {},
+    keptOff: {}, rain: rainOf(outlook, today), order: orderOf(db), weights: weightsOf(db),
+  };
   const days = workedDays(today, holidays);
+  for (const office of officesOf(db)) input.calendars[officeCalendar(office.id)] = (slot) => days(slot) && office.weekdays.includes(weekdayOf(today, slot));
   jobs.forEach(({ id }, number) => {
     const known = readSite(db, id, today);
     const site = whatIf?.job === id ? whatIf.site(known) : known;
@@ -38,13 +46,44 @@ export function planInput(db: Connection, today: Day, whatIf?: WhatIf): PlanInpu
     input.tasks.push(...tasksOf(site, sequence.added, { origin: today, now: walkedUntil(db, id, today), crewFor: (trade) => crewFor(subs, trade, number) }));
     input.links.push(...sequence.links);
     input.exposures.push(...sequence.exposures);
-    input.notBefore.push(...holds(db, id, today), ...waitsOf(db, id, today), ...(whatIf?.job === id ? (whatIf.notBefore ?? []) : []));
+    input.notBefore.push(...holds(db, id, today), ...waitsOf(db, id, today), ...pinsOf(db, id, today), ...bookingsOf(db, site, today, holidays), ...othersOf(db, id, today), ...logisticWaits(db, id, today), ...(whatIf?.job === id ? (whatIf.notBefore ?? []) : []));
     input.calendars[jobCalendar(id)] = days;
-    if (site.loudHalf) input.calendars[loudCalendar(id)] = (slot) => days(slot) && isAfternoon(slot) === (site.loudHalf === 'afternoon');
     input.jobCalendars[id] = jobCalendar(id);
     if (site.promise) input.promises[id] = Math.max(0, slotOf(today, site.promise, 1) + 1);
   });
+  narrowCalendars(input, outlook, days, db);
   return input;
+}
+
+/** The calendars of tasks that are kept off some slots: by the hours told to the neighbours, by what the outlook forbids. */
+function narrowCalendars(input: PlanInput, outlook: readonly HalfDayOutlook[], days: (slot: Slot) => boolean, db: Connection): void {
+  const loud = new Map(all<{ id: string; loud_half: 'morning' | 'afternoon' | null }>(db, 'SELECT id, loud_half FROM job').map((job) => [job.id, job.loud_half]));
+  for (const { job, calendar } of input.tasks) {
+    if (input.calendars[calendar]) continue;
+    const narrowed = narrowingsOf(calendar);
+    const half = narrowed.includes('loud') ? loud.get(job) : undefined;
+    const base = half ? (slot: Slot): boolean => days(slot) && isAfternoon(slot) === (half === 'afternoon') : days;
+    const off = keptOff(outlook, input.origin, narrowed.filter((one_) => one_ !== 'loud'));
+    input.calendars[calendar] = (slot) => base(slot) && !off.has(slot);
+    if (off.size === 0) continue;
+    const baseId = half ? jobCalendar(job, 'loud') : jobCalendar(job);
+    input.calendars[baseId] ??= base;
+    (input.keptOff ??= {})[calendar] = { base: baseId, slots: off };
+  }
+}
+
+const weekdayOf = (today: Day, slot: Slot): number => (((weekday(today) + Math.floor(slot / 2)) % 7) + 7) % 7;
+
+const outlookOf = (db: Connection, today: Day): HalfDayOutlook[] => all<HalfDayOutlook>(db, 'SELECT day, half, rain, wind, low FROM outlook WHERE day >= @today ORDER BY day, half', { today });
+
+/** The starts of the newest plan: what comes next begins from them, so that nothing moves without need. */
+function orderOf(db: Connection): ReadonlyMap<string, number> {
+  return new Map(readPlan(db)?.tasks.map((task) => [task.id, task.start]));
+}
+
+function weightsOf(db: Connection): Weights {
+  const late = Object.fromEntries(all<{ id: string; weight: number }>(db, 'SELECT id, weight FROM job').map((job) => [job.id, job.weight]));
+  return { ...USUAL_WEIGHTS, late, trip: one<{ trip_weight: number }>(db, 'SELECT trip_weight FROM firm')?.trip_weight ?? USUAL_WEIGHTS.trip };
 }
 
 /** Weekdays that are no holiday. Asked for thousands of slots, so days are counted and no date is made. */
@@ -57,22 +96,6 @@ function workedDays(today: Day, holidays: ReadonlySet<Day>): (slot: Slot) => boo
   };
 }
 
-/** Subs by trade; where the firm has none for a trade, its own people: one crew. */
-function crewsByTrade(db: Connection, today: Day): Map<Trade, Crew[]> {
-  const away = groupBy(all<{ sub: string; first_day: Day; last_day: Day }>(db, 'SELECT * FROM day_away WHERE last_day >= @today', { today }), (row) => row.sub);
-  const crews = new Map<Trade, Crew[]>(TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => [trade, []]));
-  for (const sub of all<{ id: string; name: string; trade: Trade; crews: number }>(db, 'SELECT id, name, trade, crews FROM sub ORDER BY name, id')) {
-    const slots = (away.get(sub.id) ?? []).flatMap((row) => slotsOf(today, row.first_day, row.last_day));
-    crews.get(sub.trade)?.push({ id: sub.id, name: sub.name, capacity: sub.crews, away: new Set(slots) });
-  }
-  for (const [trade, list] of crews) if (list.length === 0) list.push({ id: `own:${trade}`, name: `our own ${TRADES[trade].toLowerCase()}`, capacity: 1, away: new Set() });
-  return crews;
-}
-
-function slotsOf(today: Day, first: Day, last: Day): Slot[] {
-  return Array.from({ length: daysBetween(first, last) + 1 }, (_, at) => slotOf(today, addDays(first, at))).flatMap((slot) => [slot, slot + 1]);
-}
-
 /** A job keeps one sub of a trade; jobs are dealt out among the subs in turn. */
 const crewFor = (crews: Map<Trade, Crew[]>, trade: Trade, job: number): string | null => {
   const list = crews.get(trade) ?? [];
@@ -83,23 +106,4 @@ const crewFor = (crews: Map<Trade, Crew[]>, trade: Trade, job: number): string |
 function walkedUntil(db: Connection, job: string, today: Day): Slot {
   const newest = one<{ at: string | null }>(db, 'SELECT max(at) AS at FROM observation WHERE job = @job', { job })?.at;
   return newest && dayOf(newest) >= today ? slotOf(today, today, halfOf(newest)) : 0;
-}
-
-interface HoldRow {
-  area: string;
-  phase: Phase;
-  text: string;
-  asked_on: Day | null;
-  expected_on: Day;
-}
-
-function holds(db: Connection, job: string, today: Day): NotBefore[] {
-  return all<HoldRow>(db, `SELECT * FROM hold WHERE job = @job AND state = 'open' ORDER BY id`, { job }).map((hold) => {
-    // What was expected for a day that has passed is not here yet: tomorrow is the earliest.
-    const overdue = hold.expected_on < today;
-    const expected = overdue ? addDays(today, 1) : hold.expected_on;
-    const asked = hold.asked_on ? `, asked ${formatDay(hold.asked_on, today)}` : '';
-    const when = overdue ? `was expected ${formatDay(hold.expected_on, today)}` : `expected ${formatDay(expected, today)}`;
-    return { task: taskId(hold.area, hold.phase), slot: slotOf(today, expected), because: `${hold.text} (${when}${asked})`, open: true };
-  });
 }

@@ -1,6 +1,6 @@
 import { groupBy } from '@/core/group-by';
 import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
-import { taskId, type ExtraWork, type Leftover, type OwnLink, type Site, type SiteArea, type TrackStep } from '@/core/sequence/site';
+import { taskId, type ExtraWork, type Gate, type Leftover, type Logistic, type OwnLink, type Site, type SiteArea, type TrackStep } from '@/core/sequence/site';
 import type { Trade } from '@/core/sequence/trades';
 import type { AreaKind } from '@/core/sites/area';
 import { addDays, daysBetween, weekday, type Day } from '@/core/units/day';
@@ -11,7 +11,10 @@ import { dayOf, halfOf } from '../clock';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import { notFound } from '../door/refusal';
+import type { LogisticKind } from '@/contract/commands/schedule';
+import { knowledgeOf } from '../sequence/knowledge';
 import { observationsOf } from '../walks/queries';
+import { officesOf } from './offices';
 
 export interface JobRow {
   id: string;
@@ -51,6 +54,9 @@ interface StepRow {
   phase: Phase;
   trade: Trade;
   half_days: number;
+  crews: number;
+  others: string | null;
+  others_on: Day | null;
 }
 
 /** Worked half-days between two instants by the firm's days: weekdays that are no holiday. */
@@ -78,6 +84,12 @@ export function readSite(db: Connection, job: string, today: Day): Site {
   const steps = groupBy(all<StepRow>(db, 'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job }), (step) => step.area);
   const beside = all<{ one: string; other: string }>(db, 'SELECT beside.* FROM beside JOIN area ON area.id = beside.one WHERE area.job = @job', { job });
   const between = workedBetween(holidaysOf(db));
+  const passed = new Map(all<{ area: string; phase: Phase; day: Day; half: 0 | 1 }>(db, `SELECT area, phase, day, half FROM inspection WHERE job = @job AND state = 'passed'`, { job }).map((one_) => [taskId(one_.area, one_.phase), one_]));
+  const extra: StepExtras = {
+    passed, offices: officesOf(db),
+    parts: groupBy(all<{ area: string; phase: Phase; label: string; half_days: number }>(db, 'SELECT step_part.* FROM step_part JOIN area ON area.id = step_part.area WHERE area.job = @job ORDER BY part', { job }), (part) => taskId(part.area, part.phase)),
+    plant: all<{ id: string; phases: string }>(db, 'SELECT id, phases FROM plant ORDER BY rowid').flatMap((row) => (JSON.parse(row.phases) as Phase[]).map((phase) => ({ phase, id: row.id }))),
+  };
   const areas = all<AreaRow>(db, 'SELECT * FROM area WHERE job = @job ORDER BY position', { job }).map((area): SiteArea => {
     const level = area.level === null ? undefined : levels.get(area.level);
     return {
@@ -86,7 +98,7 @@ export function readSite(db: Connection, job: string, today: Day): Site {
       provides: JSON.parse(area.provides) as string[],
       shelters: JSON.parse(area.shelters) as string[],
       beside: beside.flatMap((pair) => (pair.one === area.id ? [pair.other] : pair.other === area.id ? [pair.one] : [])),
-      track: trackOf(steps.get(area.id) ?? [], progress, between, today),
+      track: trackOf(steps.get(area.id) ?? [], progress, between, today, extra),
     };
   });
   return {
@@ -96,18 +108,36 @@ export function readSite(db: Connection, job: string, today: Day): Site {
     ownLinks: ownLinks(db, job),
     leftovers: [...openItems(seen).map(({ item }) => ({ id: item.id, area: item.area, text: item.text, trade: item.trade })), ...fittedLater(db, job)],
     extras: extrasOf(db, job),
+    ...knowledgeOf(db, job, areas.map((area) => area.id)),
+    gates: gatesOf(db, job),
+    logistics: logisticsOf(db, job),
   };
 }
 
-function trackOf(steps: StepRow[], progress: Map<string, PhaseProgress>, between: (from: string, to: string) => number, today: Day): TrackStep[] {
+/** What stands beside the steps of a job. */
+interface StepExtras {
+  passed: ReadonlyMap<string, { day: Day; half: 0 | 1 }>;
+  offices: ReturnType<typeof officesOf>;
+  parts: ReadonlyMap<string, { label: string; half_days: number }[]>;
+  plant: readonly { phase: Phase; id: string }[];
+}
+
+function trackOf(steps: StepRow[], progress: Map<string, PhaseProgress>, between: (from: string, to: string) => number, today: Day, extra: StepExtras): TrackStep[] {
   const byPhase = new Map(steps.map((step) => [step.phase, step]));
   return inUsualOrder(byPhase.keys()).flatMap((phase) => {
     const step = byPhase.get(phase);
     if (!step) return [];
     const known = progress.get(taskId(step.area, phase));
+    const passed = extra.passed.get(taskId(step.area, phase));
+    const parts = extra.parts.get(taskId(step.area, phase));
+    const plant = extra.plant.find((one_) => one_.phase === phase)?.id;
+    const office = extra.offices.find((one_) => one_.phases.includes(phase))?.id;
+    if (passed) return [{ phase, trade: step.trade, halfDays: step.half_days, fraction: 1, remaining: 0, seen: { day: passed.day < today ? passed.day : today, half: passed.half } }];
     return [{
       phase, trade: step.trade, halfDays: step.half_days, fraction: known?.fraction ?? 0,
       remaining: remainingHalfDays(step.half_days, known, between),
+      ...(step.crews > 1 ? { crews: step.crews } : {}), ...(step.others ? { others: step.others } : {}), ...(plant ? { plant } : {}), ...(office ? { office } : {}),
+      ...(parts ? { parts: parts.map((part) => ({ label: part.label, halfDays: part.half_days })) } : {}),
       ...(known ? { seen: { day: dayOf(known.at) < today ? dayOf(known.at) : today, half: halfOf(known.at) } } : {}),
     }];
   });
@@ -131,3 +161,19 @@ function extrasOf(db: Connection, job: string): ExtraWork[] {
   return all<{ id: string; area: string; text: string; trade: Trade; half_days: number; after_phase: Phase | null; reason: string }>(db, `SELECT * FROM extra_work WHERE job = @job AND state = 'open' ORDER BY rowid`, { job })
     .map(({ id, area, text, trade, half_days, after_phase, reason }) => ({ id, area, text, trade, halfDays: half_days, after: after_phase, reason }));
 }
+
+function gatesOf(db: Connection, job: string): Gate[] {
+  const ends = groupBy(all<{ gate: string; side: 'before' | 'after'; area: string; phase: Phase }>(db, 'SELECT gate_end.* FROM gate_end JOIN gate ON gate.id = gate_end.gate WHERE gate.job = @job ORDER BY place', { job }), (end) => end.gate);
+  const side = (gate: string, which: 'before' | 'after'): { area: string; phase: Phase }[] => (ends.get(gate) ?? []).flatMap(({ side: at, area, phase }) => (at === which ? [{ area, phase }] : []));
+  return all<{ id: string; label: string; reason: string; together: 0 | 1 }>(db, 'SELECT * FROM gate WHERE job = @job ORDER BY rowid', { job })
+    .map(({ id, label, reason, together }) => ({ id, label, reason, together: together === 1, before: side(id, 'before'), after: side(id, 'after') }));
+}
+
+const LOGISTIC_REASONS: Record<LogisticKind, string> = {
+  bin: 'what is torn out has to go somewhere', scaffold: 'nobody works at a height without it', crane: 'nobody carries it in by hand', pump: 'concrete waits for nobody',
+  parking: 'the lorry may not stand there without it', neighbours: 'they have to be told before it is loud or in their way', other: 'it has to be there first',
+};
+
+const logisticsOf = (db: Connection, job: string): Logistic[] =>
+  all<{ id: string; kind: LogisticKind; label: string; area: string; phase: Phase; state: string }>(db, `SELECT * FROM logistic WHERE job = @job AND state <> 'dropped' ORDER BY rowid`, { job })
+    .map(({ id, kind, label, area, phase, state }) => ({ id, label, area, phase, reason: LOGISTIC_REASONS[kind], here: state === 'here' }));

@@ -1,21 +1,14 @@
 import { groupBy } from '@/core/group-by';
-import { jobFinish, makePlan, type Plan, type PlannedTask } from '@/core/schedule/plan';
-import type { Link } from '@/core/schedule/network';
+import { jobFinish, makePlan, type Plan, type PlanTerms } from '@/core/schedule/plan';
+import { planDiff } from '@/core/schedule/plan-diff';
 import type { Problem } from '@/core/problem';
 import type { Day } from '@/core/units/day';
 import { lastDay } from '@/core/units/slot';
-import { all, insert, one, run } from '../database/query';
+import { all, insert, run } from '../database/query';
 import type { Connection } from '../database/open';
 import { planInput } from './plan-input';
-
-/** A stored plan, whole or of one job. */
-export interface StoredPlan extends Plan {
-  version: number;
-  madeAt: string;
-  cause: string;
-}
-
-type Frame = Omit<Plan, 'tasks' | 'links' | 'origin'>;
+import { currentVersion, readPlan, type StoredPlan } from './read-plan';
+import { tellCalendars } from './calendar-events';
 
 /** Old versions can be computed no more, but nobody asks for them: those of walks and the last few stay. */
 const KEPT_VERSIONS = 30;
@@ -41,21 +34,22 @@ export interface Renewal {
  * transaction, so that a crash in between leaves them to be done.
  * @returns undefined where nothing was marked
  */
-export function renewPlan(db: Connection, today: Day, now: string): Renewal | undefined {
+export function renewPlan(db: Connection, today: Day, now: string, terms: PlanTerms = {}): Renewal | undefined {
   return db.transaction((): Renewal | undefined => {
     const marks = all<Mark>(db, 'SELECT * FROM plan_mark ORDER BY id');
     const last = marks.at(-1);
     if (!last) return undefined;
     run(db, 'DELETE FROM plan_mark WHERE id <= @last', { last: last.id });
     const renewal: Renewal = { walks: marks.flatMap((mark) => mark.walk ?? []), jobs: [...new Set(marks.map((mark) => mark.job))], cause: last.cause };
-    const plan = makePlan(planInput(db, today));
+    const plan = makePlan(planInput(db, today), terms);
     run(db, 'DELETE FROM plan_problem');
     if (!plan.ok) {
       insert(db, 'plan_problem', { id: 1, code: plan.problem.code, message: plan.problem.message, made_at: now });
       return { ...renewal, problem: plan.problem };
     }
     const before = currentVersion(db) ?? null;
-    const version = storePlan(db, plan.value, now, last.cause);
+    const causes = new Map([...groupBy(marks, (mark) => mark.job)].map(([job, list]) => [job, [...new Set(list.map((mark) => mark.cause))].slice(-3).join('; ')]));
+    const version = storePlan(db, plan.value, now, last.cause, causes);
     for (const walk of renewal.walks) {
       run(db, 'INSERT OR REPLACE INTO walk_plan (walk, before_version, after_version) VALUES (@walk, @before, @version)', { walk, before, version });
     }
@@ -64,7 +58,9 @@ export function renewPlan(db: Connection, today: Day, now: string): Renewal | un
   }).immediate();
 }
 
-function storePlan(db: Connection, plan: Plan, now: string, cause: string): number {
+/** @param causes by job, why its part was computed again; other jobs moved because of these */
+export function storePlan(db: Connection, plan: Plan, now: string, cause: string, causes: ReadonlyMap<string, string> = new Map()): number {
+  const former = readPlan(db);
   const version = (currentVersion(db) ?? 0) + 1;
   const { tasks, links, origin, ...frame } = plan;
   insert(db, 'plan', { version, made_at: now, origin, cause, frame: JSON.stringify(frame) });
@@ -74,46 +70,37 @@ function storePlan(db: Connection, plan: Plan, now: string, cause: string): numb
     const finish = jobFinish(plan, job);
     insert(db, 'plan_part', { version, job, tasks: JSON.stringify(ofJob), links: JSON.stringify(linksByJob.get(job) ?? []), finish_day: finish === undefined ? null : lastDay(origin, finish) });
   }
+  tellCalendars(db, plan, now);
+  if (former) keepMoves(db, former, plan, { version, now, cause, causes });
   return version;
 }
 
-export const currentVersion = (db: Connection): number | undefined => one<{ version: number | null }>(db, 'SELECT max(version) AS version FROM plan')?.version ?? undefined;
-
-interface PlanRow {
-  version: number;
-  made_at: string;
-  origin: Day;
-  cause: string;
-  frame: string;
+/** What moved and why, in worked half-days of the job: the log that slip is explained from. */
+function keepMoves(db: Connection, former: StoredPlan, plan: Plan, { version, now, cause, causes }: { version: number; now: string; cause: string; causes: ReadonlyMap<string, string> }): void {
+  for (const job of new Set(plan.tasks.map((task) => task.job))) {
+    const worked = plan.calendars[plan.jobCalendars[job] ?? '']?.worked ?? [];
+    const count = countIn(worked);
+    const diff = planDiff(former, plan, job);
+    const because = causes.get(job) ?? cause;
+    const { from, to } = diff.finish;
+    for (const { task, from: was, to: is } of diff.moved) {
+      const halves = task.state === 'waiting' ? count(is) - count(was) : 0;
+      if (halves !== 0) insert(db, 'plan_move', { version, made_at: now, job, task: task.id, halves, cause: because });
+    }
+    if (from !== undefined && to !== undefined && count(to) !== count(from)) insert(db, 'plan_move', { version, made_at: now, job, task: null, halves: count(to) - count(from), cause: because });
+  }
 }
 
-/** A stored version never changes, and every page reads the newest: the last few are kept parsed. Nobody writes to them. */
-const KEPT_PARSED = 12;
-const parsed = new WeakMap<Connection, Map<string, StoredPlan>>();
-
-/** A stored version (the newest unless named), of one job or of all; undefined while there is none. */
-export function readPlan(db: Connection, options: { version?: number; job?: string } = {}): StoredPlan | undefined {
-  const version = options.version ?? currentVersion(db);
-  const row = version === undefined ? undefined : one<PlanRow>(db, 'SELECT * FROM plan WHERE version = @version', { version });
-  if (!row) return undefined;
-  const key = `${row.version} ${row.made_at} ${options.job ?? ''}`;
-  const known = parsed.get(db) ?? new Map<string, StoredPlan>();
-  parsed.set(db, known);
-  const plan = known.get(key) ?? parsePlan(db, row, options.job);
-  known.delete(key);
-  known.set(key, plan);
-  for (const oldest of known.keys()) if (known.size > KEPT_PARSED) known.delete(oldest);
-  return plan;
-}
-
-function parsePlan(db: Connection, row: PlanRow, job: string | undefined): StoredPlan {
-  const parts = job === undefined
-    ? all<{ tasks: string; links: string }>(db, 'SELECT tasks, links FROM plan_part WHERE version = @version ORDER BY job', { version: row.version })
-    : all<{ tasks: string; links: string }>(db, 'SELECT tasks, links FROM plan_part WHERE version = @version AND job = @job', { version: row.version, job });
-  return {
-    ...(JSON.parse(row.frame) as Frame),
-    version: row.version, madeAt: row.made_at, cause: row.cause, origin: row.origin,
-    tasks: parts.flatMap((part) => JSON.parse(part.tasks) as PlannedTask[]),
-    links: parts.flatMap((part) => JSON.parse(part.links) as Link[]),
+/** How many worked slots lie before one; before the origin two a day are taken for worked on five days of seven. */
+function countIn(worked: readonly number[]): (slot: number) => number {
+  return (slot) => {
+    if (slot < 0) return Math.round((slot * 5) / 7);
+    let [low, high] = [0, worked.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if ((worked[middle] ?? 0) < slot) low = middle + 1;
+      else high = middle;
+    }
+    return low;
   };
 }

@@ -8,7 +8,8 @@ import { all, flag, insert, orNull, run, update, type Values } from '../database
 import { handler, need, needAreaOf, needVersion, type Handler, type Visit } from '../door/handler';
 import { notFound, unfit } from '../door/refusal';
 import { readLayout } from '../layout/read-layout';
-import { measuredQuantity, measureUnit, recalculateArea } from '../quantities/recalculate';
+import { measuredQuantity, measureUnit } from '../quantities/measured';
+import { recalculateArea } from '../quantities/recalculate';
 import type { AreaRow } from '../schedule/read-site';
 import { note } from '../selections/trail';
 import { recordDecision } from './decisions';
@@ -55,7 +56,7 @@ function setRemoved(visit: Visit, of: Removable, id: string, removed: 0 | 1): vo
   // What was settled is part of the job’s story, and may have brought work.
   if (of === 'assumption' && row.state !== 'open') throw unfit('settled-already', 'This is settled; open it again to take it away.', 'id');
   update(visit.db, TABLES[of], id, { removed });
-  if (of === 'opening' && row.area) recalculateArea(visit.db, row.area);
+  if (of === 'opening' && row.area) recalculateArea(visit, row.area);
   // What is ordered is coming, whatever the list says.
   if (of === 'selection' && removed && isComing(row.state as SelectionState)) throw unfit('ordered-already', 'This is ordered and on its way; take the order back first.', 'id');
   const job = row.job ?? need<{ job: string }>(visit, 'area', row.area ?? '', 'area').job;
@@ -128,7 +129,7 @@ export const scopeHandlers: Handler[] = [
     if (parts.includes('scope')) copyRows(visit, 'scope_item', from, id);
     if (parts.includes('findings')) copyRows(visit, 'finding', from, id);
     if (parts.includes('layout')) copyLayout(visit, from, id, mirrored);
-    recalculateArea(visit.db, id);
+    recalculateArea(visit, id);
     visit.mark(row.job, `${name} was copied from ${row.name}`);
   }),
   handler(splitArea, (visit, { id, version, name, secondId, secondName, fromSection }) => {
@@ -145,8 +146,8 @@ export const scopeHandlers: Handler[] = [
       insert(visit.db, 'shape', { area: secondId, shape: JSON.stringify({ ...shape, sections: shape.sections.slice(from) }) });
       for (const { id: opening, version: _, ...rest } of openings.filter((one_) => one_.wall >= from)) update(visit.db, 'opening', opening, { area: secondId, opening: JSON.stringify({ ...rest, wall: rest.wall - from }) });
     }
-    recalculateArea(visit.db, id);
-    recalculateArea(visit.db, secondId);
+    recalculateArea(visit, id);
+    recalculateArea(visit, secondId);
     visit.mark(row.job, `${row.name} was split`);
   }),
 ];

@@ -11,7 +11,7 @@ import { today } from '../clock';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import type { House } from '../house';
-import { readPlan } from '../schedule/store-plan';
+import { readPlan } from '../schedule/read-plan';
 import { whenSeen } from '../words';
 
 interface ScopeRow {

@@ -11,7 +11,7 @@ import { today } from '../clock';
 import { all } from '../database/query';
 import type { House } from '../house';
 import { measuresIn } from '../layout/read-layout';
-import { readPlan, type StoredPlan } from '../schedule/store-plan';
+import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { findingsOf } from '../scope/read-scope';
 import { jobHead } from '../sites/queries';
 import { areasOf } from '../scope/queries';

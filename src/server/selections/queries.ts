@@ -15,7 +15,7 @@ import { today } from '../clock';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import type { House } from '../house';
-import { readPlan, type StoredPlan } from '../schedule/store-plan';
+import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { standingOfKind } from '../walks/queries';
 import { whenSeen } from '../words';
 import { closuresOf, orderedOf, requestRows, requestsOf, selectionRows, waitRows, type SelectionRow } from './rows';

@@ -8,7 +8,7 @@ import { taskId } from '@/core/sequence/site';
 import { today } from '../clock';
 import { all } from '../database/query';
 import type { House } from '../house';
-import { readPlan } from '../schedule/store-plan';
+import { readPlan } from '../schedule/read-plan';
 import { selectionsOf, trailOf, workStart } from './queries';
 import { requestRows, requestsOf, waitRows } from './rows';
 

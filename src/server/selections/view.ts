@@ -13,7 +13,7 @@ import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
-import { readPlan, type StoredPlan } from '../schedule/store-plan';
+import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { areasOf, phasesOf } from '../scope/queries';
 import { jobHead, needJob } from '../sites/queries';
 import { standingOfKind } from '../walks/queries';

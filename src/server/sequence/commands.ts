@@ -1,13 +1,9 @@
 import { addHold, addLink, changeStep, expectHold, releaseHold, removeLink, reopenHold } from '@/contract/commands/sites';
-import { findLoop } from '@/core/schedule/network';
-import { loopSentence } from '@/core/schedule/compiled';
-import { sequenceOf } from '@/core/sequence/links';
 import { phaseFacts } from '@/core/sequence/phases';
-import { taskId } from '@/core/sequence/site';
 import { insert, orNull, run } from '../database/query';
-import { handler, need, needAreaOf, needVersion, needStep, type Handler, type Visit } from '../door/handler';
+import { handler, need, needAreaOf, needVersion, needStep, type Handler } from '../door/handler';
 import { unfit } from '../door/refusal';
-import { readSite } from '../schedule/read-site';
+import { refuseLoop } from './rule-commands';
 
 interface HoldRow {
   version: number;
@@ -16,22 +12,11 @@ interface HoldRow {
   state: string;
 }
 
-/** Refuses an order that would make work wait for itself, naming the ring step by step. */
-function refuseLoop(visit: Visit, job: string): void {
-  const site = readSite(visit.db, job, visit.now.slice(0, 10));
-  const { links } = sequenceOf(site);
-  const ids = [...new Set(links.flatMap((link) => [link.before, link.after]))];
-  const loop = findLoop(ids, links);
-  if (!loop) return;
-  const labels = new Map(site.areas.flatMap((area) => area.track.map((step) => [taskId(area.id, step.phase), `${area.name} · ${phaseFacts(step.phase).label}`])));
-  throw unfit('sequence-loop', loopSentence(loop.map((id) => labels.get(id) ?? id)), 'after');
-}
-
 export const sequenceHandlers: Handler[] = [
   handler(changeStep, (visit, { area, phase, trade, halfDays }) => {
     const { job, name } = need<{ job: string; name: string }>(visit, 'area', area, 'area');
     needStep(visit, area, phase, 'phase');
-    run(visit.db, 'UPDATE step SET trade = @trade, half_days = @halfDays WHERE area = @area AND phase = @phase', { area, phase, trade, halfDays });
+    run(visit.db, `UPDATE step SET trade = @trade, half_days = @halfDays, basis = 'hand' WHERE area = @area AND phase = @phase`, { area, phase, trade, halfDays });
     visit.mark(job, `${name}: ${phaseFacts(phase).label} changed`);
   }),
   handler(addLink, (visit, { id, job, before, after, reason }) => {
@@ -41,7 +26,7 @@ export const sequenceHandlers: Handler[] = [
     }
     if (before.area === after.area && before.phase === after.phase) throw unfit('sequence-loop', 'Work cannot wait for itself.', 'after');
     insert(visit.db, 'own_link', { id, job, before_area: before.area, before_phase: before.phase, after_area: after.area, after_phase: after.phase, reason });
-    refuseLoop(visit, job);
+    refuseLoop(visit, job, 'after');
     visit.mark(job, 'an order was agreed');
   }),
   handler(removeLink, (visit, { id }) => {

@@ -7,7 +7,7 @@ import { formatSlot } from '@/core/units/slot';
 import { today } from '../clock';
 import { all, one } from '../database/query';
 import type { House } from '../house';
-import { readPlan } from '../schedule/store-plan';
+import { readPlan } from '../schedule/read-plan';
 import { holdsOf, jobHead } from '../sites/queries';
 
 interface OwnRow {

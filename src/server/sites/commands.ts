@@ -1,9 +1,9 @@
 import { changeArea, changeJob, openJob, placeBeside, setOut } from '@/contract/commands/sites';
-import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
-import { halfDaysFor, trackOf, workFacts, type Work } from '@/core/sequence/works';
+import { workFacts, type Work } from '@/core/sequence/works';
 import { all, flag, insert, one, orNull, run } from '../database/query';
 import { handler, need, needVersion, type Handler, type Visit } from '../door/handler';
 import { Refusal, unfit } from '../door/refusal';
+import { layTrack } from '../sequence/lay-track';
 
 interface AreaRow {
   id: string;
@@ -22,18 +22,7 @@ export function checkWorks(kind: AreaRow['kind'], works: readonly Work[], field:
 export function setWorks(visit: Visit, area: { id: string; kind: AreaRow['kind']; size: number }, works: readonly Work[], field: string): void {
   checkWorks(area.kind, works, field);
   run(visit.db, 'UPDATE area SET works = @works, version = version + 1 WHERE id = @id', { id: area.id, works: JSON.stringify(works) });
-  layTrack(visit, area.id, works, area.size);
-}
-
-/** Brings the track of an area to what is to be done there; phases that have been worked on stay. */
-function layTrack(visit: Visit, area: string, works: readonly Work[], size: number): void {
-  const wanted = new Set<Phase>(trackOf(works));
-  const kept = all<{ phase: Phase }>(visit.db, 'SELECT phase FROM step WHERE area = @area', { area }).map((row) => row.phase);
-  const begun = new Set(all<{ phase: Phase }>(visit.db, `SELECT DISTINCT phase FROM observation WHERE area = @area AND kind = 'progress' AND fraction > 0`, { area }).map((row) => row.phase));
-  for (const phase of kept) if (!wanted.has(phase) && !begun.has(phase)) run(visit.db, 'DELETE FROM step WHERE area = @area AND phase = @phase', { area, phase });
-  for (const phase of inUsualOrder(wanted)) {
-    if (!kept.includes(phase)) insert(visit.db, 'step', { area, phase, trade: phaseFacts(phase).trade, half_days: halfDaysFor(phase, size) });
-  }
+  layTrack(visit.db, area.id);
 }
 
 export const siteHandlers: Handler[] = [
@@ -74,7 +63,7 @@ export const siteHandlers: Handler[] = [
         id: area.id, job, level: orNull(area.level), name: area.name, kind: area.kind, position: first + index, works: JSON.stringify(area.works), size: area.size,
         passage: flag(area.passage), lived_in: flag(area.livedIn), provides: JSON.stringify(area.provides), shelters: JSON.stringify(shelters),
       });
-      layTrack(visit, area.id, area.works, area.size);
+      layTrack(visit.db, area.id);
     });
     visit.mark(job, 'areas were set out');
   }),
@@ -84,7 +73,7 @@ export const siteHandlers: Handler[] = [
     run(visit.db, 'UPDATE area SET name = @name, works = @works, size = @size, lived_in = @lived, passage = @passage, version = version + 1 WHERE id = @id', {
       id, name, works: JSON.stringify(works), size, lived: flag(livedIn), passage: flag(passage),
     });
-    layTrack(visit, id, works, size);
+    layTrack(visit.db, id);
     visit.mark(area.job, `${name} was changed`);
   }),
   handler(placeBeside, (visit, payload) => {

@@ -12,7 +12,7 @@ import type { Connection } from '../database/open';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
 import { readSite, type AreaRow } from '../schedule/read-site';
-import { readPlan } from '../schedule/store-plan';
+import { readPlan } from '../schedule/read-plan';
 import { selectionsOf } from '../selections/queries';
 import { observationsOf } from '../walks/queries';
 import { whenSeen } from '../words';

@@ -12,7 +12,7 @@ import { all, one } from '../database/query';
 import type { House } from '../house';
 import { nextWork } from '../schedule/effect';
 import { readSite, type AreaRow } from '../schedule/read-site';
-import { readPlan, type StoredPlan } from '../schedule/store-plan';
+import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { weightsOf } from '../updates/compose-drafts';
 import { holdsOf, jobHead, needJob } from './queries';
 

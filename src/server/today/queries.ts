@@ -5,7 +5,7 @@ import { slotOf } from '@/core/units/slot';
 import { dayOf, today } from '../clock';
 import { all, one } from '../database/query';
 import type { House } from '../house';
-import { readPlan, type StoredPlan } from '../schedule/store-plan';
+import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { isDue } from '@/core/selections/due';
 import { selectionsOf } from '../selections/queries';
 import { requestViews } from '../selections/request-views';

@@ -11,7 +11,7 @@ import { dayOf } from '../clock';
 import { all, insert, one } from '../database/query';
 import type { Connection } from '../database/open';
 import { effectOf, nextWork } from '../schedule/effect';
-import { readPlan } from '../schedule/store-plan';
+import { readPlan } from '../schedule/read-plan';
 import type { JobRow } from '../schedule/read-site';
 import { observationsOf } from '../walks/queries';
 

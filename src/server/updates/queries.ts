@@ -6,7 +6,7 @@ import { pathOf } from '../access/tokens';
 import { today } from '../clock';
 import { all } from '../database/query';
 import type { House } from '../house';
-import { readPlan } from '../schedule/store-plan';
+import { readPlan } from '../schedule/read-plan';
 import { jobHead, needJob } from '../sites/queries';
 import { whenSeen } from '../words';
 

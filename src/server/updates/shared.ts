@@ -15,7 +15,7 @@ import { today } from '../clock';
 import { all, one, run } from '../database/query';
 import type { House } from '../house';
 import { nextWork } from '../schedule/effect';
-import { readPlan, type StoredPlan } from '../schedule/store-plan';
+import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import type { ChangeRow } from '../scope/changes';
 import { changeView } from '../scope/queries';
 import { contentOf, statementsOf, type StatementRow } from '../scope/statements';

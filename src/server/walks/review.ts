@@ -10,7 +10,7 @@ import { all, one } from '../database/query';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
 import { planInput } from '../schedule/plan-input';
-import { readPlan } from '../schedule/store-plan';
+import { readPlan } from '../schedule/read-plan';
 import { newsOf } from '../updates/compose-drafts';
 import { jobHead } from '../sites/queries';
 import { picturesOf } from '../sites/room';

@@ -2,7 +2,7 @@ import { needSession } from '@/server/access/session';
 import { house } from '@/server/house';
 import { Refusal } from '@/server/door/refusal';
 import { problemResponse } from '@/server/http';
-import { readPlan } from '@/server/schedule/store-plan';
+import { readPlan } from '@/server/schedule/read-plan';
 
 /** The newest plan over all jobs as a document that can be checked by itself. */
 export async function GET(): Promise<Response> {

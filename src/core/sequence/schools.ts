@@ -1,0 +1,114 @@
+import { inUsualOrder, type Phase } from './phases';
+import type { Effect } from './rules';
+
+/**
+ * Choices in which practitioners differ and both are right somewhere. A job picks a side, a room may differ; a side adds steps
+ * or leaves some out, asks for other times, and brings an order of its own. Nothing picked is the usual order of the tracks.
+ */
+export interface School {
+  key: SchoolKey;
+  title: string;
+  sides: readonly [Side, Side];
+}
+
+export interface Side {
+  key: string;
+  label: string;
+  /** What it costs and what it is good for. */
+  why: string;
+  /** Steps it brings to areas that have one of `with`. */
+  adds?: readonly { phase: Phase; with: readonly Phase[] }[];
+  /** Steps that areas then do without, where they have one of `with`. */
+  drops?: readonly { phase: Phase; with: readonly Phase[] }[];
+  /** Times as long. */
+  stretch?: readonly { phase: Phase; factor: number }[];
+  /** Every step of so many half-days or more takes another half-day for every so many. */
+  cleanUp?: number;
+  order?: readonly Effect[];
+  /** Neighbours in a rule's chain that this side parts. */
+  parts?: readonly (readonly [Phase, Phase])[];
+}
+
+export const SCHOOL_KEYS = ['cabinets-paint', 'floor-cabinets', 'trim-cladding', 'old-cladding', 'over-cabinets', 'tear-out', 'wall-finish', 'entrance-door', 'clean-up', 'ceilings'] as const;
+export type SchoolKey = (typeof SCHOOL_KEYS)[number];
+
+const after = (before: readonly Phase[], then: readonly Phase[]): Effect => ({ form: 'order', before, after: then, within: 'area' });
+
+export const SCHOOLS: readonly School[] = [
+  { key: 'cabinets-paint', title: 'Cabinets and paint', sides: [
+    { key: 'cabinets-first', label: 'cabinets, then paint while worktops are made', why: 'nothing is painted twice; the painter waits for the cabinets', order: [after(['cabinets'], ['final-coat']), after(['template'], ['final-coat'])] },
+    { key: 'paint-first', label: 'paint first, touch up after', why: 'the painter is free of the cabinet date and works in an empty room; a touch-up comes at the end', adds: [{ phase: 'touch-up', with: ['cabinets'] }], order: [after(['final-coat'], ['cabinets']), after(['cabinets', 'worktops', 'trim', 'plumbing-finish'], ['touch-up'])] },
+  ] },
+  { key: 'floor-cabinets', title: 'Floor and cabinets', sides: [
+    { key: 'floor-first', label: 'floor wall to wall first', why: 'cabinets can be moved later without a hole in the floor; the floor has to be covered', adds: [{ phase: 'floor-protect', with: ['cabinets'] }], order: [after(['flooring'], ['floor-protect', 'cabinets']), after(['floor-protect'], ['cabinets'])] },
+    { key: 'cabinets-first', label: 'cabinets first, floor to them', why: 'less floor and nothing to protect; the floor waits for the cabinets and is tied to their date', order: [after(['cabinets'], ['flooring'])] },
+  ] },
+  { key: 'trim-cladding', title: 'Outside trim and cladding', sides: [
+    { key: 'trim-first', label: 'trim first, boards butt to it, sealed joint', why: 'straight edges to cut to, and every joint has to be sealed', order: [after(['face-trim'], ['cladding'])] },
+    { key: 'boards-first', label: 'boards first with a gap, trim laps over', why: 'quick to clad and forgiving of cuts; thicker trim, less to seal', parts: [['face-trim', 'cladding']], order: [after(['openings'], ['cladding']), after(['cladding'], ['face-trim']), after(['face-trim'], ['seal'])] },
+  ] },
+  { key: 'old-cladding', title: 'Old cladding', sides: [
+    { key: 'strip', label: 'strip and inspect', why: 'rot is found early and the wall behind is seen; more tear-out and bins' },
+    { key: 'overlay', label: 'overlay what is sound', why: 'days and bins saved; what is behind stays an assumption', drops: [{ phase: 'strip', with: ['cladding'] }, { phase: 'sheathing', with: ['cladding'] }, { phase: 'barrier', with: ['cladding'] }] },
+  ] },
+  { key: 'over-cabinets', title: 'Over wall cabinets', sides: [
+    { key: 'bulkhead', label: 'a bulkhead, cabinets hang from it', why: 'framed now, and the cabinets find a level line', adds: [{ phase: 'bulkhead', with: ['cabinets'] }], order: [after(['framing'], ['bulkhead']), after(['bulkhead'], ['wiring-rough', 'close-in', 'board'])] },
+    { key: 'riser', label: 'cabinets or a riser to the ceiling', why: 'nothing to frame now, joinery later', adds: [{ phase: 'riser', with: ['cabinets'] }], order: [after(['cabinets'], ['riser'])] },
+  ] },
+  { key: 'tear-out', title: 'Tear-out', sides: [
+    { key: 'fast', label: 'fast, to the bin', why: 'the fewest days and the most bins' },
+    { key: 'careful', label: 'careful, parts salvaged', why: 'days more, bins fewer, and less to buy again', stretch: [{ phase: 'tear-out', factor: 1.6 }, { phase: 'strip', factor: 1.4 }] },
+  ] },
+  { key: 'wall-finish', title: 'Finish of walls', sides: [
+    { key: 'plaster', label: 'two-coat plaster', why: 'flat under raking light and hard; a week to dry', adds: [{ phase: 'plaster', with: ['board'] }], drops: [{ phase: 'tape', with: ['tape'] }, { phase: 'board', with: ['board'] }] },
+    { key: 'board', label: 'board and tape', why: 'dry in days; joints show where the light is low', adds: [{ phase: 'board', with: ['plaster'] }, { phase: 'tape', with: ['plaster'] }], drops: [{ phase: 'plaster', with: ['plaster'] }] },
+  ] },
+  { key: 'entrance-door', title: 'Entrance door', sides: [
+    { key: 'early', label: 'set early, for security', why: 'the house locks; the door has to be covered' },
+    { key: 'late', label: 'last, so that nobody damages it', why: 'a temporary door has to be hung and taken out again', adds: [{ phase: 'temporary-door', with: ['openings'] }, { phase: 'entrance-door', with: ['openings'] }], order: [after(['openings'], ['temporary-door']), after(['temporary-door', 'seal', 'face-paint', 'refit'], ['entrance-door']), after(['entrance-door'], ['strike'])] },
+  ] },
+  { key: 'clean-up', title: 'Clean-up', sides: [
+    { key: 'daily', label: 'broom-clean every day', why: 'people live or pass here; about a tenth of every day', cleanUp: 8 },
+    { key: 'weekly', label: 'once a week', why: 'only where nobody lives or passes; about half a day a fortnight', cleanUp: 20 },
+  ] },
+  { key: 'ceilings', title: 'Ceilings under services', sides: [
+    { key: 'fixed', label: 'fixed', why: 'one flat ceiling, opened when something leaks' },
+    { key: 'panels', label: 'accessible panels or grid', why: 'valves and joints can be reached; frames are set before the board', adds: [{ phase: 'access-panels', with: ['plumbing-rough', 'duct-rough'] }], order: [after(['access-panels'], ['board', 'plaster']), after(['rough-inspection', 'close-in'], ['access-panels'])] },
+  ] },
+];
+
+export type Choices = Partial<Record<SchoolKey, string>>;
+
+export const sideOf = (school: School, key: string | undefined): Side | undefined => school.sides.find((side) => side.key === key);
+
+/** The sides that were picked. */
+export const sidesOf = (choices: Choices): { school: School; side: Side }[] => SCHOOLS.flatMap((school) => {
+  const side = sideOf(school, choices[school.key]);
+  return side ? [{ school, side }] : [];
+});
+
+/** The steps of an area as the schools that hold there would have them. */
+export function schooled(track: readonly Phase[], choices: Choices): Phase[] {
+  let phases = [...track];
+  for (const { side } of sidesOf(choices)) {
+    const had = new Set(phases);
+    const met = (list: readonly Phase[]): boolean => list.some((phase) => had.has(phase));
+    const adds = (side.adds ?? []).filter((one) => met(one.with)).map((one) => one.phase);
+    const drops = new Set((side.drops ?? []).filter((one) => met(one.with)).map((one) => one.phase));
+    phases = inUsualOrder([...phases.filter((phase) => !drops.has(phase)), ...adds]);
+  }
+  return phases;
+}
+
+/** Half-days of a step as the schools would have it, from what it would take by itself. */
+export function schooledHalfDays(phase: Phase, halfDays: number, choices: Choices): number {
+  let result = halfDays;
+  for (const { side } of sidesOf(choices)) for (const one of side.stretch ?? []) if (one.phase === phase) result *= one.factor;
+  return Math.max(1, Math.round(result));
+}
+
+/** Half-days that cleaning up adds to work that lasts so long. */
+export function cleanUpOf(halfDays: number, choices: Choices): number {
+  const every = sidesOf(choices).find(({ side }) => side.cleanUp !== undefined)?.side.cleanUp;
+  return every === undefined ? 0 : Math.floor(halfDays / every);
+}

@@ -1,0 +1,83 @@
+import { bookInspection, cancelInspection, failInspection, passInspection, setOffice } from '@/contract/commands/schedule';
+import { phaseFacts, phaseOrder, type Phase } from '@/core/sequence/phases';
+import { formatDay, type Day } from '@/core/units/day';
+import { today } from '../clock';
+import { all, insert, one, orNull, update } from '../database/query';
+import type { Connection } from '../database/open';
+import { offerVisit } from '../desks/inspections';
+import { handler, need, needStep, needVersion, type Handler, type Visit } from '../door/handler';
+import { Refusal, stale, unfit } from '../door/refusal';
+import { workdaysAfter } from './days';
+import { officesOf, type InspectionRow } from './offices';
+import { holidaysOf } from './read-site';
+
+const officeFor = (db: Connection, phase: Phase) => officesOf(db).find((office) => office.phases.includes(phase));
+
+function book(visit: Visit, id: string, area: { id: string; job: string }, phase: Phase, wishedOn?: Day): { day: Day; half: 0 | 1; office: string } {
+  const office = officeFor(visit.db, phase);
+  if (!office) throw unfit('no-office', `No office is known that inspects ${phaseFacts(phase).label}; add it first.`, 'phase');
+  const open = one<{ day: Day }>(visit.db, `SELECT day FROM inspection WHERE area = @area AND phase = @phase AND state = 'booked'`, { area: area.id, phase });
+  if (open) throw new Refusal(409, { code: 'booked-already', message: `It is booked for ${formatDay(open.day)} already; cancel that first.`, field: 'phase' });
+  const on = today(visit.house.clock);
+  const taken = (day: Day): number => one<{ count: number }>(visit.db, `SELECT count(*) AS count FROM inspection WHERE office = @office AND day = @day AND state = 'booked'`, { office: office.id, day })?.count ?? 0;
+  const offer = offerVisit({ weekdays: office.weekdays, noticeDays: office.notice_days, visitsADay: office.visits_a_day }, { on, ...(wishedOn ? { wished: wishedOn } : {}) }, taken, holidaysOf(visit.db));
+  if (!offer) throw unfit('office-full', `${office.name} has no visit free within half a year.`, 'wishedOn');
+  insert(visit.db, 'inspection', { id, job: area.job, area: area.id, phase, office: office.id, asked_on: on, day: offer.day, half: offer.half, state: 'booked' });
+  return { ...offer, office: office.name };
+}
+
+function settle(visit: Visit, id: string, version: number, state: 'passed' | 'failed' | 'cancelled', words: string): InspectionRow {
+  const row = needVersion<InspectionRow>(visit, 'inspection', id, version);
+  if (row.state !== 'booked') throw stale('inspection', row);
+  update(visit.db, 'inspection', id, { state, words, settled_at: visit.now });
+  return row;
+}
+
+/** The step of the track before an inspection: what failed is put right after it. */
+function stepBefore(db: Connection, area: string, phase: Phase): Phase | null {
+  const earlier = all<{ phase: Phase }>(db, 'SELECT phase FROM step WHERE area = @area', { area }).map((step) => step.phase).filter((one_) => phaseOrder(one_) < phaseOrder(phase));
+  return earlier.sort((a, b) => phaseOrder(b) - phaseOrder(a))[0] ?? null;
+}
+
+export const inspectionHandlers: Handler[] = [
+  handler(setOffice, (visit, { id, version, name, phases, weekdays, noticeDays, visitsADay }) => {
+    const odd = phases.find((phase) => phaseFacts(phase).hold !== 'inspection' && phaseFacts(phase).hold !== 'water-test');
+    if (odd) throw unfit('not-inspected', `${phaseFacts(odd).label} is no inspection; choose from those that are.`, 'phases');
+    const row = { name, phases: JSON.stringify(phases), weekdays: JSON.stringify([...new Set(weekdays)].sort()), notice_days: noticeDays, visits_a_day: visitsADay };
+    if (version === 0) insert(visit.db, 'office', { id, ...row });
+    else {
+      needVersion(visit, 'office', id, version);
+      update(visit.db, 'office', id, row);
+    }
+    for (const { job } of all<{ job: string }>(visit.db, `SELECT id AS job FROM job WHERE state <> 'closed'`)) visit.mark(job, `${name} set its days`);
+  }),
+  handler(bookInspection, (visit, { id, area, phase, wishedOn }) => {
+    const { job, name } = need<{ job: string; name: string }>(visit, 'area', area, 'area');
+    needStep(visit, area, phase, 'phase');
+    const booked = book(visit, id, { id: area, job }, phase, wishedOn);
+    visit.mark(job, `${name}: ${phaseFacts(phase).label} booked for ${formatDay(booked.day)}`);
+    return booked;
+  }),
+  handler(cancelInspection, (visit, { id, version }) => {
+    const row = settle(visit, id, version, 'cancelled', '');
+    visit.mark(row.job, `${phaseFacts(row.phase).label} on ${formatDay(row.day)} was cancelled`);
+  }),
+  handler(passInspection, (visit, { id, version, words }) => {
+    const row = settle(visit, id, version, 'passed', words);
+    visit.mark(row.job, `${phaseFacts(row.phase).label} passed`);
+  }),
+  handler(failInspection, (visit, { id, version, again, fixes }) => {
+    const row = settle(visit, id, version, 'failed', fixes.map((fix) => fix.text).join('; '));
+    const { name } = need<{ name: string }>(visit, 'area', row.area);
+    const after = stepBefore(visit.db, row.area, row.phase);
+    for (const fix of fixes) {
+      insert(visit.db, 'extra_work', { id: fix.id, job: row.job, area: row.area, text: fix.text, trade: fix.trade, half_days: fix.halfDays, after_phase: orNull(after ?? undefined), reason: `${phaseFacts(row.phase).label} failed on ${formatDay(row.day)}: ${fix.text}`, state: 'open' });
+    }
+    // The office comes again when what failed can have been put right, a day to spare.
+    const working = Math.ceil(fixes.reduce((sum, fix) => sum + fix.halfDays, 0) / 2) + 1;
+    const booked = book(visit, again, { id: row.area, job: row.job }, row.phase, workdaysAfter(today(visit.house.clock), working, holidaysOf(visit.db)));
+    visit.mark(row.job, `${name}: ${phaseFacts(row.phase).label} failed (${fixes.map((fix) => fix.text).join('; ')})`);
+    return booked;
+  }),
+];
+

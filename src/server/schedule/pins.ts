@@ -1,0 +1,50 @@
+import { dropPin, setPin } from '@/contract/commands/schedule';
+import { placedLike } from '@/core/schedule/plan';
+import { firstFrom } from '@/core/schedule/objective';
+import { reasonFor } from '@/core/schedule/reasons';
+import { formatSlot, slotOf } from '@/core/units/slot';
+import { today } from '../clock';
+import { insert, one, run } from '../database/query';
+import { handler, type Handler, type Visit } from '../door/handler';
+import { notFound, unfit } from '../door/refusal';
+import { planInput } from './plan-input';
+
+/** Says why a pin cannot hold, in the words of the rule, the delivery or the crew that keeps the work from there. */
+function refuseUnlessHeld(visit: Visit, task: string, slot: number): void {
+  const on = today(visit.house.clock);
+  const placed = placedLike(planInput(visit.db, on));
+  if (!placed.ok) throw unfit(placed.problem.code, placed.problem.message, 'task');
+  const { net, placement } = placed.value;
+  const number = net.index.get(task) ?? -1;
+  const when = formatSlot(on, slot);
+  if (firstFrom(net, number, slot) !== slot) {
+    const crew = net.input.crews.find((one_) => one_.id === net.tasks[number]?.crew);
+    const weather = net.input.keptOff?.[net.tasks[number]?.calendar ?? '']?.slots.get(slot);
+    const worked = net.base[number]?.worked.includes(slot);
+    throw unfit('pin-refused', !worked ? `Nobody works at this on ${when}.` : weather ? `Not on ${when}: ${weather}.` : `${crew?.name ?? 'The crew'} is away on ${when}.`, 'day');
+  }
+  if (placement.start[number] === slot) return;
+  throw unfit('pin-refused', `It cannot start on ${when}. ${reasonFor(net, placement, number).text}`, 'day');
+}
+
+export const pinHandlers: Handler[] = [
+  handler(setPin, (visit, { task, day, half, reason }) => {
+    const on = today(visit.house.clock);
+    if (day < on) throw unfit('pin-past', 'That day is over; choose today or a later one.', 'day');
+    const known = placedLike(planInput(visit.db, on));
+    const facts = known.ok ? known.value.net.tasks[known.value.net.index.get(task) ?? -1] : undefined;
+    if (!facts) throw notFound('piece of work', 'task');
+    if (facts.state !== 'waiting') throw unfit('pin-begun', `${facts.label} is ${facts.state === 'done' ? 'done' : 'under way'}; only what has not begun can be moved.`, 'task');
+    if (facts.calendar.startsWith('office:')) throw unfit('pin-office', 'The office’s day is set by booking its visit.', 'task');
+    run(visit.db, 'DELETE FROM pin WHERE task = @task', { task });
+    insert(visit.db, 'pin', { task, job: facts.job, day, half, reason, made_at: visit.now });
+    refuseUnlessHeld(visit, task, slotOf(on, day, half === 1 ? 1 : 0));
+    visit.mark(facts.job, `${facts.label} was pinned: ${reason}`);
+  }),
+  handler(dropPin, (visit, { task }) => {
+    const pin = one<{ job: string }>(visit.db, 'SELECT job FROM pin WHERE task = @task', { task });
+    if (!pin) throw notFound('pin', 'task');
+    run(visit.db, 'DELETE FROM pin WHERE task = @task', { task });
+    visit.mark(pin.job, 'a pin was taken out');
+  }),
+];
