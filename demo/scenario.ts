@@ -1,4 +1,5 @@
 import type { SpareKind } from '@/contract/commands/selections';
+import type { LogisticKind } from '@/contract/commands/schedule';
 import type { HoldKind } from '@/contract/commands/sites';
 import type { Party, RequestKind } from '@/core/selections/requests';
 import type { Decider, SelectionState } from '@/core/selections/states';
@@ -36,6 +37,10 @@ export interface DemoJob {
   requests?: DemoRequest[];
   deliveries?: DemoDelivery[];
   spares?: DemoSpare[];
+  /** What has to be there before work, work by others, visits that are booked. */
+  logistics?: { kind: LogisticKind; label: string; area: string; phase: Phase; leadDays: number; bookedIn?: number }[];
+  others?: { area: string; phase: Phase; who: string; expectedIn: number }[];
+  visits?: { area: string; phase: Phase }[];
   scope: { area: string; stance: Stance; verb: string; subject: string; quantity?: number; unit?: string; trade?: Trade; dependsOn?: string }[];
   walks: DemoWalk[];
   visit?: DemoVisit;

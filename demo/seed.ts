@@ -12,7 +12,8 @@ import { one } from '@/server/database/query';
 import type { House } from '@/server/house';
 import { renewOnce } from '@/server/schedule/renew';
 import { emptyOutbox } from '@/server/updates/outbox';
-import { FIRM, PEOPLE, SUBS, SUPPLIERS } from './firm';
+import { COAST } from '@/server/desks/weather';
+import { FIRM, OFFICES, OUTLOOK, PEOPLE, PLANT, SUBS, SUPPLIERS } from './firm';
 import { lindenGatehouse } from './jobs/linden-gatehouse';
 import { oldDairy } from './jobs/old-dairy';
 import { signalHouse } from './jobs/signal-house';
@@ -42,6 +43,7 @@ export async function seedDemo(house: House): Promise<void> {
     for (const job of DEMO_JOBS) script.orders(job);
     emptyOutbox(house, simulatedGateway);
     script.slips();
+    script.outlook();
   } finally {
     house.clock = real;
     house.db.pragma('synchronous = FULL');
@@ -79,6 +81,12 @@ class Script {
       this.say('sub.add', { id: demoId('sub', sub.trade), name: sub.name, trade: sub.trade, crews: sub.crews, leadName: sub.lead, email: `${sub.lead.toLowerCase()}@${sub.trade}.example` });
       for (const [first, last] of sub.away ?? []) this.say('sub.away', { sub: demoId('sub', sub.trade), firstDay: addDays(this.start, first), lastDay: addDays(this.start, last) });
     }
+    for (const { key, ...office } of OFFICES) this.say('office.set', { id: demoId('office', key), ...office });
+    for (const { key, down, ...plant } of PLANT) {
+      this.say('plant.set', { id: demoId('plant', key), ...plant });
+      if (down) this.say('plant.break', { id: demoId('plant', key, 'down'), plant: demoId('plant', key), firstDay: addDays(this.start, down.from), lastDay: addDays(this.start, down.to), units: down.units, reason: down.reason });
+    }
+    this.say('normals.set', { months: COAST.map(({ month, wet, windy, frosty }) => ({ month, wet, windy, frosty })) });
     for (const { name, email = '', desk = false, closed, prices } of SUPPLIERS) {
       const id = demoId('supplier', name);
       this.say('supplier.add', { id, name, email, desk });
@@ -153,6 +161,13 @@ class Script {
     }
     (job.deliveries ?? []).forEach(({ inDays, place, selections, ...delivery }, number) =>
       this.say('delivery.add', { id: id('delivery', String(number)), job: id(), day: onToWeekday(addDays(this.start, inDays)), ...(place ? { place: id('area', place) } : {}), ...delivery, selections: selections.map((one_) => id('selection', one_.area, one_.selection)) }));
+    for (const { area, expectedIn, ...other } of job.others ?? []) this.say('step.others', { area: id('area', area), ...other, expectedOn: addDays(this.start, expectedIn) });
+    for (const [number, { area, bookedIn, ...logistic }] of (job.logistics ?? []).entries()) {
+      const key = id('logistic', String(number));
+      this.say('logistic.add', { id: key, job: id(), area: id('area', area), ...logistic });
+      if (bookedIn !== undefined) this.say('logistic.settle', { id: key, version: 1, state: 'booked', bookedOn: onToWeekday(addDays(this.start, bookedIn)) });
+    }
+    for (const { area, phase } of job.visits ?? []) this.say('inspection.book', { id: id('inspection', area, phase), area: id('area', area), phase });
     (job.spares ?? []).forEach(({ area, ...spare }, number) => this.say('spare.add', { id: id('spare', String(number)), job: id(), ...spare, ...(area ? { place: id('area', area) } : {}) }));
   }
 
@@ -179,6 +194,8 @@ class Script {
     next();
     this.say('walk.finish', { id: walkId });
     renewOnce(this.house.db, addDays(this.start, walk.day), this.house.clock.now().toISOString());
+    // What was agreed after the first walk is what all later plans are measured against.
+    if (number === 0) this.say('baseline.keep', { id: demoId(job.key, 'baseline'), job: demoId(job.key), name: 'agreed with the client' });
   }
 
   private observation(job: DemoJob, seen: DemoSeen): Record<string, unknown> {
@@ -211,6 +228,12 @@ class Script {
       this.at(this.when(-visit.day, 12, minute++ / 4));
       this.say(type, payload, by);
     }
+  }
+
+  /** What the weather desk said this morning. */
+  outlook(): void {
+    this.at(this.when(0, 6));
+    this.say('outlook.say', { halves: OUTLOOK.map(([rain, wind, low], at) => ({ day: addDays(this.start, Math.floor(at / 2)), half: at % 2, rain, wind, low })) });
   }
 
   /** Last evening the cabinets of Tannery Row slipped. */

@@ -38,6 +38,12 @@ export const signalHouse: DemoJob = {
     { area: 'land', phase: 'face-paint', kind: 'neighbour', label: 'neighbour', text: 'the painters stand a step from the yard of number 5, who must be told a week before', expectedIn: 9 },
     { area: 'day', phase: 'flooring', kind: 'client', label: 'client', text: 'oak boards or cork in the day room', expectedIn: 24 },
   ],
+  logistics: [
+    { kind: 'crane', label: 'Crane for the lantern panes', area: 'lroof', phase: 'glazing', leadDays: 14 },
+    { kind: 'parking', label: 'Permit to park on Watch Steps', area: 'yard', phase: 'reinstate', leadDays: 10 },
+    { kind: 'bin', label: 'Bin for the slab, 6 m³', area: 'wet', phase: 'break-out', leadDays: 2, bookedIn: 6 },
+  ],
+  visits: [{ area: 'study', phase: 'rough-inspection' }],
   selections: [
     { area: 'lroof', phase: 'glazing', category: 'Lantern glazing', choice: 'Eight curved panes, laminated, clear', code: 'LG-8', quantity: 8, unit: 'panes', supplier: 'Lumen Curve Works', lead: [140, 154], decides: 'us', approves: 'the harbour association', state: 'chosen', note: 'longest order of the job' },
     { area: 'kitchen', phase: 'cabinets', category: 'Kitchen cabinets', choice: 'Birch fronts, oiled', code: 'BF-22', finish: 'hard oil', quantity: 11, unit: 'cabinets', supplier: 'Saltbox Cabinets', lead: [42, 56], state: 'chosen' },

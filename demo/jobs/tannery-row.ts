@@ -24,6 +24,8 @@ export const tanneryRow: DemoJob = {
     { area: 'row', phase: 'face-paint', kind: 'authority', label: 'street permit', text: 'the scaffold on the pavement needs the harbour office’s permit', askedIn: -5, expectedIn: 8 },
     { area: 'bath', phase: 'tiling', kind: 'client', label: 'client', text: 'tile to the ceiling or to 2 100 mm in the bathroom', expectedIn: 6 },
   ],
+  others: [{ area: 'shop', phase: 'wiring-finish', who: 'the tenant’s own electrician', expectedIn: 20 }],
+  logistics: [{ kind: 'scaffold', label: 'Scaffold on the pavement', area: 'row', phase: 'face-paint', leadDays: 7 }],
   selections: [
     { area: 'kitchen', phase: 'cabinets', category: 'Kitchen cabinets', choice: 'White laminate, plain', code: 'KL-3', colour: 'white', quantity: 5, unit: 'cabinets', supplier: 'Saltbox Cabinets', lead: [35, 42], state: 'in making', expectedIn: 4, slipped: { days: 9, why: 'the maker’s press broke down' } },
     { area: 'kitchen', phase: 'worktops', category: 'Worktop', choice: 'Beech, 40 mm', code: 'WB-40', quantity: 3.4, unit: 'm', supplier: 'Slatepool Stone', lead: [8, 12], acclimatiseDays: 2, state: 'chosen' },
