@@ -44,6 +44,7 @@ function network(): PlanInput {
     input.links.push(...links);
     input.exposures.push(...exposures);
     input.tasks.push(...tasksOf(one, added, { origin: ORIGIN, now: 0, crewFor: (trade) => trade }));
+    for (const { calendar } of input.tasks) input.calendars[calendar] ??= days;
     input.calendars[jobCalendar(one.id)] = days;
     input.jobCalendars[one.id] = jobCalendar(one.id);
   }

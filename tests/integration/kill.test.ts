@@ -52,6 +52,10 @@ it('a server killed at any moment loses no answered command and applies none twi
       const body = (await (await fetch(`${server.url}/api/plan.json`)).json()) as { cause: string };
       return body.cause;
     }, { timeout: 20_000 }).toMatch(/walk was finished|late record/);
+    // What was marked while the last server died is planned by the next one.
+    const look = new Database(join(folder, 'aftermist.sqlite'), { readonly: true });
+    await expect.poll(() => look.prepare('SELECT count(*) AS count FROM plan_mark').get(), { timeout: 20_000 }).toEqual({ count: 0 });
+    look.close();
   } finally {
     stop = true;
     await server.kill();

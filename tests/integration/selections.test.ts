@@ -257,7 +257,7 @@ describe('suppliers', () => {
     const boards = chosen('sea', 'Cladding boards');
     must(house, 'supplier.say', { selection: boards, says: 'cannot', text: 'the mill has closed' });
     renew(house);
-    expect(item(house, boards)).toMatchObject({ state: 'chosen', orderedOn: null, due: { what: 'order', late: true } });
+    expect(item(house, boards)).toMatchObject({ state: 'chosen', orderedOn: null, due: { what: 'order' } });
     expect(suppliersView(house).suppliers.find((one_) => one_.name === 'Fathom Timber')?.orders.map((order) => order.id)).not.toContain(boards);
   });
 

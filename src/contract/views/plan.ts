@@ -33,6 +33,15 @@ export interface BoardBlock {
   leads: string | null;
   /** The task that stands in its way, if it is another's start. */
   because: string | null;
+  /** What else would have to give, in sentences. */
+  also: string[];
+  /** Why it was pinned here; null where it is free. */
+  pin: string | null;
+  /** Waits and is not an office's: a person may move it. */
+  movable: boolean;
+  /** Day and half of its start, for moving it. */
+  day: Day;
+  half: 0 | 1;
 }
 
 export interface BoardView {
@@ -43,16 +52,45 @@ export interface BoardView {
   todaySlot: number | null;
   rows: BoardRow[];
   marks: { slot: number; text: string; tone: 'hold' | 'delivery' }[];
+  /** The outlook by half-day, in words where it forbids something. */
+  weather: { slot: number; text: string; forbids: boolean }[];
   madeAt: string;
   cause: string;
   jobs: number;
   problem: string | null;
 }
 
+/** How good the plan is, and whether a better one is being looked for. */
+export interface GoalView {
+  /** By job: when it ends, before when no plan ends, and the worked days between; late counts from the promise. */
+  jobs: { id: string; name: string; finish: string; bound: string; room: number; late: number }[];
+  trips: number;
+  search: { state: 'none' | 'asked' | 'running' | 'stopping' | 'done'; made: number; schedules: number; words: string };
+}
+
+export interface LookView {
+  kind: 'conflict' | 'trip' | 'gap';
+  text: string;
+  task: string;
+  job: string;
+}
+
+/** What would pull a piece of work forward. */
+export interface PullView {
+  task: string;
+  label: string;
+  pulls: { text: string; gain: string; finish: string; wins: boolean }[];
+}
+
 export interface ScheduleView {
   job: JobHead | null;
   by: 'trade' | 'room';
   weeks: number;
+  /** One crew over all jobs, and those that could be chosen. */
+  crew: string | null;
+  crews: { id: string; name: string }[];
+  looks: LookView[];
+  goal: GoalView | null;
   /** Weeks from this one to the board's first. */
   shift: number;
   /** The piece of work that was asked for. */

@@ -1,3 +1,4 @@
+import { groupBy } from '../group-by';
 import { answer, refuse, type Outcome } from '../problem';
 import type { Day } from '../units/day';
 import type { Slot } from '../units/slot';
@@ -187,4 +188,19 @@ function plannedExposure(net: Compiled, placed: Placement, exposure: Exposure): 
 export function jobFinish(plan: Pick<Plan, 'tasks'>, job: string): Slot | undefined {
   const ends = plan.tasks.filter((task) => task.job === job && task.state !== 'done').map((task) => task.finish);
   return ends.length === 0 ? undefined : Math.max(...ends);
+}
+
+/** How often crews travel to jobs in a stored plan: visits with a whole worked day of the job between them. */
+export function tripsIn(plan: Pick<Plan, 'tasks' | 'calendars' | 'jobCalendars'>, job?: string): number {
+  let trips = 0;
+  const rounds = groupBy(plan.tasks.filter((task) => task.crew !== null && task.state !== 'done' && task.duration > 0 && (job === undefined || task.job === job)), (task) => `${task.crew} ${task.job}`);
+  for (const list of rounds.values()) {
+    const worked = plan.calendars[plan.jobCalendars[list[0]?.job ?? ''] ?? '']?.worked ?? [];
+    let until = -1;
+    for (const task of list.sort((a, b) => a.start - b.start)) {
+      if (until < 0 || worked.filter((slot) => slot >= until && slot < task.start).length >= 2) trips++;
+      until = Math.max(until, task.finish);
+    }
+  }
+  return trips;
 }

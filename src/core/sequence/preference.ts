@@ -28,10 +28,16 @@ function points(by: Preference, area: SiteArea, phase: Phase): number {
   }
 }
 
-const preferences = (rules: readonly Rule[]): Preference[] => rules.flatMap((rule) => rule.effects.flatMap((effect) => (effect.form === 'prefer' ? [effect.by] : [])));
-const USUAL = preferences(RULES);
+const known = new WeakMap<readonly Rule[], Preference[]>();
+
+/** Asked for every step of a job, so each list of rules is read once. */
+function preferences(rules: readonly Rule[]): Preference[] {
+  const found = known.get(rules) ?? rules.flatMap((rule) => rule.effects.flatMap((effect) => (effect.form === 'prefer' ? [effect.by] : [])));
+  known.set(rules, found);
+  return found;
+}
 
 /** The soft rules' word on which of two equally urgent tasks goes first: lower is earlier. */
-export function rankOf(area: SiteArea, phase: Phase, rules?: readonly Rule[]): number {
-  return (rules ? preferences(rules) : USUAL).reduce((rank, by) => rank + SCALE[by] * points(by, area, phase), 0);
+export function rankOf(area: SiteArea, phase: Phase, rules: readonly Rule[] = RULES): number {
+  return preferences(rules).reduce((rank, by) => rank + SCALE[by] * points(by, area, phase), 0);
 }

@@ -81,7 +81,7 @@ function trackTask(site: Site, area: SiteArea, step: TrackStep, terms: TaskTerms
     state,
     floor: state === 'done' ? Math.min(seen, terms.now) : state === 'under-way' ? terms.now : earliest,
     calendar: calendarOf(site, step),
-    rank: rankOf(area, step.phase, rulesOf(site).filter((rule) => ruleHolds(site, rule, area.id))),
+    rank: rankOf(area, step.phase, (site.switches?.length ?? 0) === 0 ? rulesOf(site) : rulesOf(site).filter((rule) => ruleHolds(site, rule, area.id))),
     ...(crews > 1 && !step.others ? { crews } : {}),
     ...(step.plant && !step.others ? { plant: plantCrew(step.plant) } : {}),
   };

@@ -1,11 +1,14 @@
-import type { BoardBlock, BoardRow, BoardView, ScheduleView } from '@/contract/views/plan';
+import type { BoardBlock, BoardRow, BoardView, GoalView, ScheduleView } from '@/contract/views/plan';
 import { groupBy } from '@/core/group-by';
-import type { PlannedTask } from '@/core/schedule/plan';
+import { looksAt } from '@/core/schedule/looks';
+import { jobFinish, tripsIn, type PlannedTask } from '@/core/schedule/plan';
+import { LIMITS, type HalfDayOutlook } from '@/core/schedule/weather';
 import { TRADES } from '@/core/sequence/trades';
 import { addDays, daysBetween, formatDay, weekday, type Day } from '@/core/units/day';
-import { dayOfSlot, formatSlot, slotOf } from '@/core/units/slot';
+import { dayOfSlot, formatSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
 import { today } from '../clock';
 import { all, one } from '../database/query';
+import type { Connection } from '../database/open';
 import type { House } from '../house';
 import { jobHead } from '../sites/queries';
 import { whenSeen } from '../words';
@@ -18,6 +21,8 @@ interface Window {
   from: number;
   length: number;
   jobs: Map<string, string>;
+  /** Why each pinned piece of work is pinned. */
+  pins: Map<string, string>;
 }
 
 export interface BoardOptions {
@@ -26,20 +31,27 @@ export interface BoardOptions {
   shift: number;
   /** A piece of work that is to be on the board and open. */
   task?: string;
+  /** One crew alone. */
+  crew?: string;
 }
+
+/** How many weeks one may look at at once. */
+const ZOOMS = [2, 3, 6, 12];
 
 /** What the address asks for; anything that is none of the choices is the usual board. */
 export function boardOptions(asked: Record<string, string | string[] | undefined>): BoardOptions {
   const shift = Number(asked['shift'] ?? 0);
-  const task = asked['task'];
-  return { by: asked['by'] === 'room' ? 'room' : 'trade', weeks: asked['weeks'] === '3' ? 3 : 2, shift: Number.isInteger(shift) && Math.abs(shift) <= 200 ? shift : 0, ...(typeof task === 'string' ? { task } : {}) };
+  const [task, crew] = [asked['task'], asked['crew']];
+  const weeks = Number(asked['weeks']);
+  return { by: asked['by'] === 'room' ? 'room' : 'trade', weeks: ZOOMS.includes(weeks) ? weeks : 2, ...(typeof crew === 'string' && crew !== '' ? { crew } : {}), shift: Number.isInteger(shift) && Math.abs(shift) <= 200 ? shift : 0, ...(typeof task === 'string' ? { task } : {}) };
 }
 
 /** The half-day board: by trade over all jobs, or by room in one. */
 export function scheduleView(house: House, options: BoardOptions & { job?: string }): ScheduleView {
   const { db } = house;
   const now = today(house.clock);
-  const plan = readPlan(db, options.by === 'room' && options.job ? { job: options.job } : {});
+  const whole = readPlan(db);
+  const plan = options.by === 'room' && options.job ? readPlan(db, { job: options.job }) : whole;
   const asked = plan?.tasks.find((task) => task.id === options.task);
   const thisMonday = addDays(now, -((weekday(now) + 6) % 7));
   // Work that was asked for brings its own week.
@@ -47,28 +59,65 @@ export function scheduleView(house: House, options: BoardOptions & { job?: strin
   const monday = addDays(thisMonday, 7 * shift);
   const days = Array.from({ length: options.weeks * 7 }, (_, at) => addDays(monday, at));
   const holidays = new Set(all<{ day: Day }>(db, 'SELECT day FROM holiday').map((row) => row.day));
-  const window = plan && { plan, first: monday, from: slotOf(plan.origin, monday), length: options.weeks * 14, jobs: new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((job) => [job.id, job.name])) };
+  const window = plan && { plan, first: monday, from: slotOf(plan.origin, monday), length: options.weeks * 14, jobs: new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((job) => [job.id, job.name])), pins: pinned(db) };
   const board: BoardView = {
     today: now, first: monday,
     days: days.map((day) => ({ day, label: formatDay(day).replace(/ \w+$/, ''), worked: weekday(day) % 6 !== 0 && !holidays.has(day) })),
     todaySlot: shift <= 0 && slotOf(monday, now) < options.weeks * 14 ? slotOf(monday, now) : null,
-    rows: window ? (options.by === 'room' && options.job ? roomRows(house, window, options.job) : tradeRows(window, options.job)) : [],
+    rows: window ? (options.by === 'room' && options.job ? roomRows(house, window, options.job) : tradeRows(window, options)) : [],
     marks: window ? [...marksOf(window, options.job), ...deliveryMarks(house, window, options.job)].sort((a, b) => a.slot - b.slot) : [],
+    weather: window ? weatherOf(db, window) : [],
     madeAt: plan ? whenSeen(plan.madeAt, now) : '', cause: plan?.cause ?? '', jobs: new Set(plan?.tasks.map((task) => task.job)).size,
     problem: one<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
   };
-  return { job: options.job ? jobHead(house, options.job) : null, by: options.by, weeks: options.weeks, shift, task: asked?.id ?? null, board };
+  const names = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((job) => [job.id, job.name]));
+  const end = window ? window.from + window.length : 0;
+  const looks = whole && window ? looksAt(whole, (job) => names.get(job) ?? '').filter((look) => (!options.job || look.job === options.job) && look.slot < end && (look.kind === 'conflict' || look.slot >= window.from)) : [];
+  return {
+    job: options.job ? jobHead(house, options.job) : null, by: options.by, weeks: options.weeks, shift, task: asked?.id ?? null, board,
+    crew: options.crew ?? null, crews: (whole?.crewCapacity ?? []).filter((crew) => whole?.tasks.some((task) => task.crew === crew.sub && task.state !== 'done')).map((crew) => ({ id: crew.sub, name: crew.name })),
+    looks: looks.map(({ kind, text, task, job }) => ({ kind, text, task, job })), goal: whole?.bound ? goalOf(db, whole, names, options.job) : null,
+  };
+}
+
+const pinned = (db: Connection): Map<string, string> => new Map(all<{ task: string; reason: string }>(db, 'SELECT task, reason FROM pin').map((pin) => [pin.task, pin.reason]));
+
+/** How good the plan is: what it ends at and what nothing could end before. */
+function goalOf(db: Connection, plan: StoredPlan, names: ReadonlyMap<string, string>, job?: string): GoalView {
+  const search = one<{ state: 'asked' | 'running' | 'stopping' | 'done'; made: number; schedules: number; words: string }>(db, 'SELECT state, made, schedules, words FROM plan_search');
+  const worked = (id: string, from: number, to: number): number => (plan.calendars[plan.jobCalendars[id] ?? '']?.worked ?? []).filter((slot) => slot >= from && slot < to).length / 2;
+  return {
+    jobs: Object.entries(plan.bound.jobs).flatMap(([id, bound]) => {
+      const finish = jobFinish(plan, id);
+      if (finish === undefined || (job !== undefined && id !== job)) return [];
+      const promise = plan.promises[id];
+      return [{ id, name: names.get(id) ?? '', finish: formatDay(lastDay(plan.origin, finish), plan.origin), bound: formatDay(lastDay(plan.origin, bound), plan.origin), room: worked(id, bound, finish), late: promise === undefined ? 0 : worked(id, promise, finish) }];
+    }),
+    trips: tripsIn(plan, job),
+    search: search ?? { state: 'none', made: 0, schedules: 0, words: '' },
+  };
+}
+
+/** The outlook over the board's first half-days. */
+function weatherOf(db: Connection, window: Window): BoardView['weather'] {
+  return all<HalfDayOutlook>(db, 'SELECT day, half, rain, wind, low FROM outlook').flatMap((half) => {
+    const slot = slotOf(window.first, half.day, half.half);
+    if (slot < 0 || slot >= window.length) return [];
+    const rain = half.rain >= LIMITS.rain;
+    const [wind, frost] = [half.wind >= LIMITS.wind, half.low <= LIMITS.frost];
+    return [{ slot, forbids: rain || wind, text: [half.rain > 0 ? `${half.rain} mm` : 'dry', ...(wind ? [`wind ${half.wind} m/s`] : []), ...(frost ? [`${half.low} °C`] : [])].join(', ') }];
+  });
 }
 
 const shown = (window: Window, task: PlannedTask): boolean => task.state !== 'done' && task.duration > 0 && task.finish > window.from && task.start < window.from + window.length;
 
 /** A row a crew: with a job named, only crews that come there, and their work elsewhere drawn too, since it is why they are not here. */
-function tradeRows(window: Window, job?: string): BoardRow[] {
+function tradeRows(window: Window, { job, crew: only }: BoardOptions & { job?: string }): BoardRow[] {
   const byCrew = groupBy(window.plan.tasks.filter((task) => task.crew !== null && shown(window, task)), (task) => task.crew ?? '');
   return window.plan.crewCapacity.flatMap((crew): BoardRow[] => {
     const tasks = byCrew.get(crew.sub) ?? [];
     const first = tasks[0];
-    if (!first || (job && !tasks.some((task) => task.job === job))) return [];
+    if (!first || (only ? crew.sub !== only : job && !tasks.some((task) => task.job === job))) return [];
     return [{ id: crew.sub, name: TRADES[first.trade], note: `${crew.name}, ${crew.capacity} ${crew.capacity === 1 ? 'crew' : 'crews'}`, blocks: blocksOf(window, tasks) }];
   });
 }
@@ -96,7 +145,8 @@ function blocksOf(window: Window, tasks: PlannedTask[]): BoardBlock[] {
       float: Math.min(task.float, window.length - finish),
       tone: toneOf(task),
       when: [...new Set([task.start, task.finish - 1])].map((slot) => formatSlot(window.plan.origin, slot)).join(' to '),
-      reason: task.reason.text, because: task.reason.task ?? null, leads: leadsTo(task),
+      reason: task.reason.text, because: task.reason.task ?? null, leads: leadsTo(task), also: (task.reason.also ?? []).map((other) => other.text),
+      pin: window.pins.get(task.id) ?? null, movable: task.state === 'waiting' && !task.calendar.startsWith('office:'), day: dayOfSlot(window.plan.origin, task.start), half: isAfternoon(task.start) ? 1 : 0,
     };
   });
 }
