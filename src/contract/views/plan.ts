@@ -1,3 +1,4 @@
+import type { SchoolKey } from '@/core/sequence/schools';
 import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
@@ -98,14 +99,87 @@ export interface ScheduleView {
   board: BoardView;
 }
 
+/** One step of the order of work, with what it waits for and what can be said of it. */
+export interface StepView {
+  task: string;
+  label: string;
+  area: string | null;
+  phase: Phase | null;
+  trade: Trade;
+  state: 'waiting' | 'under-way' | 'done';
+  when: string;
+  links: { from: string; rule: number; strength: 'hard' | 'soft'; reason: string; lag: string; done: boolean }[];
+  /** What waits for it. */
+  frees: string[];
+  assumptions: string[];
+  /** Of a step of a track: how long, from what, in which parts, and whether somebody else does it. */
+  time: { halfDays: number; crews: number; basis: 'size' | 'quantity' | 'hand'; measured: number | null; parts: { label: string; halfDays: number }[]; others: string | null; othersOn: Day | null } | null;
+}
+
+export interface SchoolView {
+  key: SchoolKey;
+  title: string;
+  sides: { key: string; label: string; why: string }[];
+  /** The side that counts in this job, and whose word that is. */
+  chosen: string | null;
+  from: 'job' | 'firm' | 'nobody';
+  /** Areas that have a word of their own. */
+  areas: { id: string; name: string; side: string | null }[];
+}
+
+export interface RuleView {
+  number: number;
+  title: string;
+  reason: string;
+  strength: 'hard' | 'soft';
+  links: number;
+  /** Keeps people alive: no switch. */
+  stays: boolean;
+  /** Where it does not hold, with why; area null is the whole job (or the firm). */
+  off: { area: { id: string; name: string } | null; firm: boolean; reason: string }[];
+  own: OwnRuleView | null;
+}
+
+export interface OwnRuleView {
+  id: string;
+  version: number;
+  job: string | null;
+  before: Phase;
+  after: Phase;
+  within: 'area' | 'beside' | 'route' | 'job';
+  kind: 'FS' | 'SS' | 'FF';
+  lag: number;
+  lagUnit: 'work' | 'elapsed';
+  strength: 'hard' | 'soft';
+  reason: string;
+}
+
+export interface LogisticView {
+  id: string;
+  version: number;
+  label: string;
+  step: string;
+  leadDays: number;
+  state: 'open' | 'booked' | 'here' | 'dropped';
+  bookedOn: Day | null;
+  /** The day its step begins, and the last day to ask for it. */
+  neededBy: Day | null;
+  askBy: Day | null;
+  late: boolean;
+}
+
 export interface SequenceView {
   job: JobHead;
+  today: Day;
   areas: { id: string; name: string; steps: { phase: string; label: string }[] }[];
-  steps: { task: string; label: string; area: string | null; trade: Trade; state: 'waiting' | 'under-way' | 'done'; when: string; links: { from: string; rule: number; strength: 'hard' | 'soft'; reason: string; lag: string; done: boolean }[]; assumptions: string[] }[];
+  steps: StepView[];
   own: { id: string; before: string; after: string; reason: string; ends: Record<'before' | 'after', { area: string; phase: Phase }> }[];
   exposures: { label: string; text: string; kept: boolean }[];
   holds: HoldView[];
-  rules: { number: number; title: string; reason: string; strength: 'hard' | 'soft'; links: number }[];
+  schools: SchoolView[];
+  rules: RuleView[];
+  gates: { id: string; label: string; reason: string; before: string[]; after: string[]; together: boolean; when: string }[];
+  logistics: LogisticView[];
   problem: string | null;
 }
 

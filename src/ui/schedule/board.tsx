@@ -1,7 +1,9 @@
 'use client';
+import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { useLayoutEffect, useRef, useState, type CSSProperties } from 'react';
 import type { BoardBlock, BoardView } from '@/contract/views/plan';
 import { Mark } from '../kit/mark';
+import type { Moved } from './move-form';
 import { soft } from './soft-words';
 
 /** A day off takes less room than a worked one. */
@@ -12,20 +14,36 @@ interface Terms {
   job: string | undefined;
   chosen: string | undefined;
   onChoose: (task: string | undefined) => void;
+  /** A block was dragged to begin on another half-day. */
+  onMove: (block: BoardBlock, to: Moved) => void;
 }
 
-/** Time across, trades or areas down; each day two cells. */
-export function Board({ view, job, chosen, onChoose }: Terms) {
+/** Pixels that a press may wander before it is a drag. */
+const DRAG_FROM = 6;
+/** From so many weeks on only Mondays are named. */
+const WIDE = 42;
+
+/** Time across, trades or areas down; each day two cells. A block that waits can be taken to another half-day. */
+export function Board({ view, job, chosen, onChoose, onMove }: Terms) {
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM } }));
+  const wide = view.days.length >= WIDE;
   const halves = view.days.flatMap((day) => (day.worked ? ['minmax(0, 1fr)', 'minmax(0, 1fr)'] : [`minmax(0, ${OFF_SHARE})`, `minmax(0, ${OFF_SHARE})`])).join(' ');
   const board = useRef<HTMLDivElement>(null);
   const [mark, setMark] = useState<string>();
+  const drop = ({ active, delta }: DragEndEvent): void => {
+    const block = active.data.current as BoardBlock | undefined;
+    const to = block && landing(board.current, view, block, delta.x);
+    if (block && to) onMove(block, to);
+  };
   return (
-    <div ref={board} className="board" style={{ '--halves': halves } as CSSProperties}>
+    <DndContext sensors={sensors} onDragEnd={drop} accessibility={{ screenReaderInstructions: { draggable: 'Choose a block to move it by typing its day.' } }}>
+    <div ref={board} className={`board ${wide ? 'wide' : ''}`} style={{ '--halves': halves } as CSSProperties}>
       {view.marks.length > 0 && <><div className="small-text soft">waits and deliveries</div><Marks view={view} open={mark} onOpen={setMark} /></>}
       <div className="days" />
       <div className="days when-line">
-        {view.days.map((day, at) => <div key={day.day} className={`day ${day.worked ? '' : 'off'} ${day.day === view.today ? 'now' : ''}`} style={{ gridColumn: `${2 * at + 1} / span 2` }}>{day.label}</div>)}
+        {view.days.map((day, at) => <div key={day.day} className={`day ${day.worked ? '' : 'off'} ${day.day === view.today ? 'now' : ''}`} style={{ gridColumn: `${2 * at + 1} / span ${wide ? 10 : 2}` }}>{!wide || at % 7 === 0 ? day.label : ''}</div>)}
       </div>
+      {view.weather.length > 0 && <><div className="row-name small-text soft">outlook</div><Weather view={view} /></>}
       {view.rows.map((row) => (
         <Row key={row.id} name={row.name} note={row.note}>
           <div className="when-line track" style={{ gridTemplateRows: `repeat(${Math.max(0, ...row.blocks.map((block) => block.lane)) + 1}, 2.25rem) 1fr` }} role="group" aria-label={`${row.name}, ${row.note}`}>
@@ -36,6 +54,7 @@ export function Board({ view, job, chosen, onChoose }: Terms) {
       ))}
       <Thread board={board} from={view.rows.flatMap((row) => row.blocks).find((block) => block.task === chosen)?.because ?? undefined} to={chosen} />
     </div>
+    </DndContext>
   );
 }
 
@@ -54,15 +73,45 @@ function Lines({ view }: { view: BoardView }) {
   );
 }
 
+/** The half-day a block would begin on after it was taken so far sideways: the cell under its left edge. */
+function landing(board: HTMLElement | null, view: BoardView, block: BoardBlock, by: number): Moved | undefined {
+  const piece = board?.querySelector(`[data-task="${CSS.escape(block.task)}"]`)?.getBoundingClientRect();
+  const cells = [...(board?.querySelectorAll('.days .day') ?? [])].map((day) => day.getBoundingClientRect());
+  if (!piece || cells.length === 0) return undefined;
+  // A dragged piece is measured where it is shown, its way included.
+  const left = piece.left + 2;
+  const at = cells.findIndex((cell, place) => left >= cell.left && (place === cells.length - 1 || left < (cells[place + 1]?.left ?? 0)));
+  const [cell, day] = [cells[at], view.days[at]];
+  if (!cell || !day || by === 0) return undefined;
+  const width = (cells[at + 1]?.left ?? cell.right) - cell.left;
+  const half = left - cell.left >= width / 2 ? 1 : 0;
+  return day.day === block.day && half === block.half ? undefined : { day: day.day, half };
+}
+
+/** Rain, wind and frost of the days ahead, where they are in the outlook. */
+function Weather({ view }: { view: BoardView }) {
+  return (
+    <div className="when-line weather">
+      {view.days.map((day, at) => {
+        const [am, pm] = [view.weather.find((one) => one.slot === 2 * at), view.weather.find((one) => one.slot === 2 * at + 1)];
+        if (!am && !pm) return null;
+        const words = [am && `morning ${am.text}`, pm && `afternoon ${pm.text}`].filter(Boolean).join('; ');
+        return <div key={day.day} className="day-weather" style={{ gridColumn: `${2 * at + 1} / span 2` }} title={`${day.label}: ${words}`}><span className="visually-hidden">{day.label}: {words}</span>{[am, pm].map((one, half) => <span key={half} aria-hidden="true" className={one?.forbids ? 'wet' : 'fair'} />)}</div>;
+      })}
+    </div>
+  );
+}
+
 function Piece({ block, elsewhere, named, chosen, onChoose }: { block: BoardBlock; elsewhere: boolean; named: boolean; chosen: boolean; onChoose: Terms['onChoose'] }) {
   // Half a day is as wide as a word: where, without what, which the row says.
   const short = block.finish - block.start === 1;
+  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: block.task, data: block, disabled: !block.movable || block.cutLeft });
   const words = elsewhere ? `at ${block.job}` : short ? (block.label.split(' · ')[0] ?? '') : block.label;
   return (
     <>
-      <button type="button" data-task={block.task} title={`${block.label}, ${block.when}`} className={`piece ${elsewhere ? 'of-others' : block.tone} ${short ? 'short' : ''} ${chosen ? 'chosen' : ''}`} style={{ gridColumn: `${block.start + 1} / ${block.finish + 1}`, gridRow: block.lane + 1 }} onClick={() => onChoose(block.task)}>
+      <button ref={setNodeRef} {...listeners} type="button" data-task={block.task} title={`${block.label}, ${block.when}`} className={`piece ${elsewhere ? 'of-others' : block.tone} ${short ? 'short' : ''} ${chosen ? 'chosen' : ''} ${block.movable ? 'movable' : ''} ${block.pin ? 'pinned' : ''} ${isDragging ? 'dragged' : ''}`} style={{ gridColumn: `${block.start + 1} / ${block.finish + 1}`, gridRow: block.lane + 1, ...(transform ? { transform: `translateX(${transform.x}px)` } : {}) }} onClick={() => onChoose(block.task)}>
         <span className="words" aria-hidden="true">{block.finish - block.start > 1 && block.tone === 'held' && <Mark kind="stop" silent />}{named && <span className="of-job">{block.job.split(' ')[0]} </span>}{soft(words)}</span>
-        <span className="visually-hidden">{named || elsewhere ? `${block.job}, ` : ''}{block.label}, {block.when}{block.tone === 'held' ? ', held' : ''}. Why here?</span>
+        <span className="visually-hidden">{named || elsewhere ? `${block.job}, ` : ''}{block.label}, {block.when}{block.tone === 'held' ? ', held' : ''}{block.pin ? `, pinned: ${block.pin}` : ''}. Why here?</span>
       </button>
       {block.float > 0 && !elsewhere && <span aria-hidden="true" className="float" style={{ gridColumn: `${block.finish + 1} / span ${block.float}`, gridRow: block.lane + 1 }} />}
     </>

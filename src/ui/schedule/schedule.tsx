@@ -1,23 +1,34 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { Button } from 'react-bootstrap';
+import { useRouter } from 'next/navigation';
+import { Button, Form } from 'react-bootstrap';
 import type { BoardBlock, ScheduleView } from '@/contract/views/plan';
 import { JobPlaces } from '../frame/job-places';
+import { Mark } from '../kit/mark';
 import { PlanProblem } from '../kit/notice';
 import { PrintButton } from '../kit/print-button';
 import { Slip } from '../kit/slip';
 import { Board } from './board';
 import { BoardList } from './board-list';
+import { Goal } from './goal';
+import { MoveForm, type Moved } from './move-form';
+import { Pull } from './pull';
 
 /** Who is where on which half-day; one tap on anything says why it stands there. */
 export function Schedule({ view }: { view: ScheduleView }) {
   const { job, board, shift } = view;
+  const router = useRouter();
   const [chosen, setChosen] = useState<string | undefined>(view.task ?? undefined);
+  const [moved, setMoved] = useState<Moved>();
+  const choose = (task: string | undefined): void => {
+    setMoved(undefined);
+    setChosen(task);
+  };
   const blocks = board.rows.flatMap((row) => row.blocks);
   const block = blocks.find((one) => one.task === chosen);
   const base = job ? `/jobs/${job.id}/schedule` : '/schedule';
-  const to = (change: { by?: string; weeks?: number; shift?: number }): string => `${base}?${new URLSearchParams({ by: change.by ?? view.by, weeks: String(change.weeks ?? view.weeks), shift: String(change.shift ?? shift) })}`;
+  const to = (change: { by?: string; weeks?: number; shift?: number; crew?: string; task?: string }): string => `${base}?${new URLSearchParams({ by: change.by ?? view.by, weeks: String(change.weeks ?? view.weeks), shift: String(change.shift ?? shift), ...((change.crew ?? view.crew) ? { crew: change.crew ?? view.crew ?? '' } : {}), ...(change.task ? { task: change.task } : {}) })}`;
   return (
     <>
       {job && <JobPlaces job={job} />}
@@ -27,21 +38,27 @@ export function Schedule({ view }: { view: ScheduleView }) {
           <span className="soft">planned {board.madeAt}{board.cause && `, because ${board.cause}`}</span>
           <span className="push actions no-print">
             {job && <span className="btn-group" role="group" aria-label="Rows are"><Choice href={to({ by: 'trade' })} on={view.by === 'trade'}>by trade</Choice><Choice href={to({ by: 'room' })} on={view.by === 'room'}>by room</Choice></span>}
-            <span className="btn-group" role="group" aria-label="Weeks shown"><Choice href={to({ weeks: 2 })} on={view.weeks === 2}>2 weeks</Choice><Choice href={to({ weeks: 3 })} on={view.weeks === 3}>3 weeks</Choice></span>
+            <span className="btn-group" role="group" aria-label="Weeks shown">{[2, 3, 6, 12].map((weeks) => <Choice key={weeks} href={to({ weeks })} on={view.weeks === weeks}>{weeks} <span className={weeks === 2 ? '' : 'visually-hidden'}>weeks</span></Choice>)}</span>
+            {view.by === 'trade' && <Form.Select size="sm" style={{ width: '10.5rem' }} aria-label="Show one crew alone" value={view.crew ?? ''} onChange={(event) => router.push(to({ crew: event.target.value }), { scroll: false })}><option value="">all crews</option>{view.crews.map((crew) => <option key={crew.id} value={crew.id}>{crew.name}</option>)}</Form.Select>}
             <span className="btn-group" role="group" aria-label="Move in time"><Choice href={to({ shift: shift - 1 })}>earlier</Choice><Choice href={to({ shift: 0 })} on={shift === 0}>now</Choice><Choice href={to({ shift: shift + 1 })}>later</Choice></span>
+            {job && <Link href={`/jobs/${job.id}/schedule/progress`} className="btn btn-sm btn-outline-secondary">Slip and progress</Link>}
             <PrintButton>Print</PrintButton>
           </span>
         </div>
         <PlanProblem problem={board.problem} />
         {board.rows.length === 0 ? <Empty /> : (
           <>
-            <Board view={board} job={job?.id} chosen={chosen} onChoose={setChosen} />
-            <BoardList view={board} job={job?.id} onChoose={setChosen} />
+            <Board view={board} job={job?.id} chosen={chosen} onChoose={choose} onMove={(block, at) => { setChosen(block.task); setMoved(at); }} />
+            <BoardList view={board} job={job?.id} onChoose={choose} />
             <Legend />
           </>
         )}
-        <Slip beside title={block?.label ?? ''} open={block !== undefined} onClose={() => setChosen(undefined)}>
-          {block && <WhyHere block={block} because={blocks.find((one) => one.task === block.because)} onChoose={setChosen} />}
+        <div className="columns mt-3">
+          <Looks view={view} to={(task) => to({ task })} />
+          {view.goal && <Goal goal={view.goal} />}
+        </div>
+        <Slip beside title={block?.label ?? ''} open={block !== undefined} onClose={() => choose(undefined)}>
+          {block && <WhyHere key={block.task} block={block} moved={moved} because={blocks.find((one) => one.task === block.because)} onChoose={choose} />}
         </Slip>
       </div>
     </>
@@ -52,15 +69,35 @@ function Choice({ href, on, children }: { href: string; on?: boolean; children: 
   return <Link href={href} scroll={false} className={`btn btn-sm btn-outline-secondary ${on ? 'active' : ''}`} {...(on ? { 'aria-current': 'true' as const } : {})}>{children}</Link>;
 }
 
-function WhyHere({ block, because, onChoose }: { block: BoardBlock; because: BoardBlock | undefined; onChoose: (task: string) => void }) {
+/** Conflicts, crews that come twice, crews that stand idle: with the way to the work. */
+function Looks({ view, to }: { view: ScheduleView; to: (task: string) => string }) {
+  return (
+    <section>
+      <div className="block-head"><h2>To look at</h2></div>
+      {view.looks.length === 0 && <p className="soft mt-2 small-text">Nothing stands out in these weeks: no conflict, nobody comes twice, nobody stands idle.</p>}
+      <ul className="lines small-text">
+        {view.looks.map((look) => <li key={`${look.task}${look.text}`}><Mark kind={look.kind === 'conflict' ? 'hazard' : 'waiting'} silent /><div className="what"><span className="fw-bold">{KINDS[look.kind]}</span> {look.text}</div><Link href={to(look.task)} scroll={false}>Show<span className="visually-hidden"> {look.text}</span></Link></li>)}
+      </ul>
+    </section>
+  );
+}
+
+const KINDS = { conflict: 'Conflict:', trip: 'Comes twice:', gap: 'Idle:' } as const;
+
+function WhyHere({ block, moved, because, onChoose }: { block: BoardBlock; moved: Moved | undefined; because: BoardBlock | undefined; onChoose: (task: string | undefined) => void }) {
+  const [moving, setMoving] = useState(false);
+  if (moved) return <><h3>Move it to another half-day</h3><p className="soft">It stands {block.when}.</p><MoveForm block={block} to={moved} onDone={() => onChoose(undefined)} /></>;
   return (
     <>
       <p className="fs-5 mb-1">{block.when}</p>
       <p className="soft">{block.job}{block.float > 0 ? ` · may slip ${block.float / 2} ${block.float === 2 ? 'day' : 'days'} before it delays the end` : block.tone === 'critical' ? ' · every half-day later here is one later at the end' : ''}</p>
       <h3>Why here?</h3>
       <p className={block.tone === 'held' ? 'bad' : ''}>{block.reason}</p>
+      {block.also.length > 0 && <details className="small-text mb-2"><summary className="soft">{block.also.length} more would have to give</summary><ul>{block.also.map((text) => <li key={text}>{text}</li>)}</ul></details>}
       {block.leads && <p><Link href={block.leads} className="btn btn-outline-secondary">Look at what it waits for</Link></p>}
       {because && <Button variant="outline-secondary" onClick={() => onChoose(because.task)}>Look at {because.label}</Button>}
+      <div className="mt-3"><Pull task={block.task} /></div>
+      {block.movable && (moving ? <MoveForm block={block} to={{ day: block.day, half: block.half }} onDone={() => onChoose(undefined)} /> : <p><Button variant="outline-secondary" onClick={() => setMoving(true)}>{block.pin ? 'Its pin' : 'Move it to another half-day'}</Button></p>)}
       <p className="mt-3"><Link href={block.area ? `/jobs/${block.jobId}/areas/${block.area}` : `/jobs/${block.jobId}/sequence`}>{block.area ? 'To the room' : 'To the order of the work'}</Link></p>
     </>
   );
@@ -69,7 +106,7 @@ function WhyHere({ block, because, onChoose }: { block: BoardBlock; because: Boa
 function Legend() {
   return (
     <ul className="legend" aria-label="What the blocks mean">
-      <li><span className="swatch under-way" />under way</li><li><span className="swatch" />planned</li><li><span className="swatch critical" />decides the end</li><li><span className="swatch held" />held: waits for somebody</li><li><span className="swatch check" />inspection, check or cure</li><li><span className="swatch float" />may slip this far</li>
+      <li><span className="swatch under-way" />under way</li><li><span className="swatch" />planned</li><li><span className="swatch critical" />decides the end</li><li><span className="swatch held" />held: waits for somebody</li><li><span className="swatch check" />inspection, check or cure</li><li><span className="swatch float" />may slip this far</li><li><span className="swatch pinned" />pinned by hand</li>
     </ul>
   );
 }

@@ -3,24 +3,35 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { addLink, removeLink } from '@/contract/commands/sites';
-import type { SequenceView } from '@/contract/views/plan';
+import type { SequenceView, StepView } from '@/contract/views/plan';
 import { TRADES } from '@/core/sequence/trades';
 import { JobPlaces } from '../frame/job-places';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { Mark } from '../kit/mark';
 import { PlanProblem } from '../kit/notice';
+import { Because } from './because';
+import { Gates } from './gates';
+import { Logistics } from './logistics';
+import { Rules } from './rules';
+import { Schools } from './schools';
+import { StepSlip } from './step-slip';
+import { WalkThrough } from './walk-through';
 import { Slip } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { useFormContext } from 'react-hook-form';
+import { timeWords } from './time-words';
 
-type Step = SequenceView['steps'][number];
+type Step = StepView;
 
 /** The job's order as steps to read from the top: when, what, who, and the reason on every link. */
 export function Sequence({ view }: { view: SequenceView }) {
   const [area, setArea] = useState('');
   const [adding, setAdding] = useState(false);
-  const steps = view.steps.filter((step) => area === '' || step.area === area);
+  const [through, setThrough] = useState(false);
+  const [step, setStep] = useState<string>();
+  const chosen = view.steps.find((one) => one.task === step);
+  const steps = view.steps.filter((one) => area === '' || one.area === area);
   return (
     <>
       <JobPlaces job={view.job} />
@@ -32,6 +43,7 @@ export function Sequence({ view }: { view: SequenceView }) {
               <option value="">all areas</option>
               {view.areas.map((one) => <option key={one.id} value={one.id}>{one.name}</option>)}
             </Form.Select>
+            <Button variant="outline-secondary" aria-pressed={through} onClick={() => setThrough(!through)} disabled={steps.length === 0}>{through ? 'Read as a list' : 'Walk through it'}</Button>
             <Button onClick={() => setAdding(true)} disabled={view.areas.length === 0}>Agree an order</Button>
           </span>
         </div>
@@ -39,14 +51,18 @@ export function Sequence({ view }: { view: SequenceView }) {
         <div className="main-and-aside">
           <section>
             {view.steps.length === 0 && <div className="empty"><p className="mb-0">No steps yet. They come from what is to be done in each area: <Link href={`/jobs/${view.job.id}/set-out`}>set out the areas</Link>.</p></div>}
-            <ol className="lines">{steps.map((step) => <StepLine key={step.task} step={step} />)}</ol>
+            {through ? <WalkThrough key={area} steps={steps} onChange={setStep} /> : <ol className="lines">{steps.map((one) => <StepLine key={one.task} step={one} onChange={() => setStep(one.task)} />)}</ol>}
           </section>
           <aside>
             <Own view={view} />
             <Exposures view={view} />
+            <Schools view={view} />
+            <Gates view={view} />
+            <Logistics view={view} />
             <Rules view={view} />
           </aside>
         </div>
+        <Slip title={chosen?.label ?? ''} open={chosen !== undefined} onClose={() => setStep(undefined)}>{chosen && <StepSlip key={chosen.task} step={chosen} onDone={() => setStep(undefined)} />}</Slip>
         <Slip title="Agree an order" open={adding} onClose={() => setAdding(false)}>
           <p className="soft small-text">An order of your own on top of the rules. One that would go round in a circle is refused, and says where.</p>
           <CommandForm kind={addLink} submit="Agree" onDone={() => setAdding(false)} start={() => ({ id: newId(), job: view.job.id, before: { area: view.areas[0]?.id ?? '', phase: undefined as never }, after: { area: view.areas[0]?.id ?? '', phase: undefined as never }, reason: '' })}>
@@ -70,7 +86,7 @@ function EndFields({ view, end, label }: { view: SequenceView; end: 'before' | '
   );
 }
 
-function StepLine({ step }: { step: Step }) {
+function StepLine({ step, onChange }: { step: Step; onChange: () => void }) {
   const open = step.links.filter((link) => !link.done);
   return (
     <li>
@@ -86,16 +102,8 @@ function StepLine({ step }: { step: Step }) {
           </details>
         )}
       </div>
-      <span className="text-nowrap small-text">{step.when}</span>
+      <span className="text-end small-text"><span className="text-nowrap">{step.when}</span>{step.time && <Button size="sm" variant="link" className="p-0 d-block ms-auto" onClick={onChange}>{timeWords(step.time)}<span className="visually-hidden">, change {step.label}</span></Button>}</span>
     </li>
-  );
-}
-
-function Because({ link }: { link: Step['links'][number] }) {
-  return (
-    <div className="small-text soft">
-      {link.done && <><Mark kind="done" /> </>}after <span className="fw-medium">{link.from}</span>{link.lag && ` and ${link.lag}`}: {link.reason} <span className="mono">{link.strength === 'hard' ? 'must' : 'prefer'}{link.rule > 0 && link.rule < 100 ? ` ${link.rule}` : ''}</span>
-    </div>
   );
 }
 
@@ -123,24 +131,6 @@ function Exposures({ view }: { view: SequenceView }) {
     <section>
       <div className="block-head"><h2>Open to the weather</h2></div>
       <ul className="lines">{view.exposures.map((exposure) => <li key={exposure.label}><Mark kind={exposure.kept ? 'done' : 'hazard'} /><div className="what small-text"><span className="fw-bold">{exposure.label}</span><div className={exposure.kept ? 'soft' : 'bad'}>{exposure.text}</div></div></li>)}</ul>
-    </section>
-  );
-}
-
-/** The rules by number, with how many links of this job come from each. */
-function Rules({ view }: { view: SequenceView }) {
-  return (
-    <section>
-      <div className="block-head"><h2>The rules and why</h2></div>
-      <p className="soft small-text mt-2 mb-1">“Must” is physics, cover, safety or inspection; “prefer” gives way where it would go round in a circle. Local code and licensed practice decide.</p>
-      <ol className="lines">
-        {view.rules.map((rule) => (
-          <li key={rule.number}>
-            <span className="mono soft" style={{ width: '1.6rem' }}>{rule.number}</span>
-            <div className="what small-text"><span className="fw-bold">{rule.title}</span> <span className="mono">{rule.strength === 'hard' ? 'must' : 'prefer'}</span>{rule.links > 0 && <span className="soft"> · {rule.links} links here</span>}<div className="soft">{rule.reason}</div></div>
-          </li>
-        ))}
-      </ol>
     </section>
   );
 }
