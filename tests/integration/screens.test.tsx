@@ -86,7 +86,7 @@ describe('the half-day board', () => {
 
   it('places every block on its half-days and says what it is', () => {
     const view = board('room');
-    const drawn = html(<Board view={view} job={signalHouse} chosen={undefined} onChoose={noop} />);
+    const drawn = html(<Board view={view} job={signalHouse} chosen={undefined} onChoose={noop} onMove={noop} />);
     for (const block of view.rows.flatMap((row) => row.blocks)) {
       expect(drawn).toContain(`data-task="${block.task}"`);
       expect(drawn).toContain(`grid-column:${block.start + 1} / ${block.finish + 1}`);
@@ -96,7 +96,7 @@ describe('the half-day board', () => {
   });
 
   it('shows a crew’s work elsewhere as what it is: the reason why it is not here', () => {
-    const drawn = words(html(<Board view={board('trade')} job={signalHouse} chosen={undefined} onChoose={noop} />));
+    const drawn = words(html(<Board view={board('trade')} job={signalHouse} chosen={undefined} onChoose={noop} onMove={noop} />));
     expect(drawn).toMatch(/at Tannery Row 9/);
     expect(drawn).toContain('Tannery Row 9, ');
   });

@@ -5,10 +5,8 @@ import { hashOf, tokenOf } from '../access/tokens';
 import { insert, one, orNull, run } from '../database/query';
 import { handler, need, type Handler } from '../door/handler';
 import { Refusal, notFound, unfit } from '../door/refusal';
+import { feedLink } from './feeds';
 import { readPlan } from './read-plan';
-
-/** What the secret of a feed is made from. */
-export const feedLink = (id: string): string => `feed ${id}`;
 
 export const planHandlers: Handler[] = [
   handler(keepBaseline, (visit, { id, job, name }) => {

@@ -18,6 +18,7 @@ export function JobSwitcher({ jobs, current }: { jobs: FrameView['jobs']; curren
           </Dropdown.Item>
         ))}
         <Dropdown.Divider />
+        <Dropdown.Item as={Link} href="/desks">Inspections, weather, plant, calendars</Dropdown.Item>
         <Dropdown.Item as={Link} href="/bench">Bench, all calculators</Dropdown.Item>
         <Dropdown.Item as={Link} href="/jobs/new">New job …</Dropdown.Item>
       </Dropdown.Menu>

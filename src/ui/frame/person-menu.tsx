@@ -14,6 +14,7 @@ export function PersonMenu({ view }: { view: FrameView }) {
       <Dropdown.Toggle as="button" className="switcher" aria-label={`${person.name}, account`}>{person.name.split(' ')[0]}</Dropdown.Toggle>
       <Dropdown.Menu>
         <Dropdown.Header>{view.firm}, {person.role}</Dropdown.Header>
+        <Dropdown.Item as={Link} href="/desks">Inspections, weather, plant, calendars</Dropdown.Item>
         <Dropdown.Item as={Link} href="/firm">Firm, subs and people</Dropdown.Item>
         <Dropdown.Divider />
         {demo ? (

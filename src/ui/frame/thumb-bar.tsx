@@ -26,6 +26,7 @@ export function ThumbBar({ job }: { job: string | null }) {
           <li><Link className="what py-2" href="/bench" onClick={() => setOpen(false)}>Bench, all calculators</Link></li>
           <li><Link className="what py-2" href="/schedule" onClick={() => setOpen(false)}>Schedule, all jobs</Link></li>
           <li><Link className="what py-2" href="/suppliers" onClick={() => setOpen(false)}>Suppliers</Link></li>
+          <li><Link className="what py-2" href="/desks" onClick={() => setOpen(false)}>Inspections, weather, plant, calendars</Link></li>
           <li><Link className="what py-2" href="/firm" onClick={() => setOpen(false)}>Firm, subs and people</Link></li>
           <li><Link className="what py-2" href="/jobs/new" onClick={() => setOpen(false)}>New job</Link></li>
         </ul>

@@ -1,16 +1,26 @@
 'use client';
+import { useRouter } from 'next/navigation';
+import { useEffect } from 'react';
 import { Button } from 'react-bootstrap';
 import { searchPlan, stopSearch } from '@/contract/commands/schedule';
 import type { GoalView } from '@/contract/views/plan';
 import { useSend } from '../kit/use-send';
 
 const SCHEDULES = 3_000;
+/** How often one looks how far a search is. */
+const LOOK_MS = 1_500;
 
 /** How far from best the plan can be, and a longer look for a better one. */
 export function Goal({ goal }: { goal: GoalView }) {
   const { busy, give } = useSend();
   const { search } = goal;
   const looking = search.state === 'asked' || search.state === 'running' || search.state === 'stopping';
+  const router = useRouter();
+  useEffect(() => {
+    if (!looking) return undefined;
+    const timer = setInterval(() => router.refresh(), LOOK_MS);
+    return () => clearInterval(timer);
+  }, [looking, router]);
   return (
     <section className="goal">
       <div className="block-head"><h2>How good is this plan?</h2></div>

@@ -1,0 +1,70 @@
+import type { Phase } from '@/core/sequence/phases';
+import type { Trade } from '@/core/sequence/trades';
+import type { Day } from '@/core/units/day';
+
+export interface InspectionView {
+  id: string;
+  version: number;
+  job: string;
+  jobName: string;
+  area: string;
+  areaName: string;
+  phase: Phase;
+  label: string;
+  office: string;
+  when: string;
+  state: 'booked' | 'passed' | 'failed' | 'cancelled';
+  words: string;
+  /** Why the plan cannot keep the booked day; null where it can. */
+  unkept: string | null;
+}
+
+/** Inspections that the plan comes to and nobody has booked. */
+export interface UnbookedView {
+  job: string;
+  jobName: string;
+  area: string;
+  areaName: string;
+  phase: Phase;
+  label: string;
+  office: string | null;
+  /** When the work would be ready for it, and the last day to ask. */
+  ready: Day;
+  askBy: Day;
+  late: boolean;
+}
+
+export interface OfficeView {
+  id: string;
+  version: number;
+  name: string;
+  phases: Phase[];
+  weekdays: number[];
+  noticeDays: number;
+  visitsADay: number;
+}
+
+export interface WeatherDayView {
+  day: Day;
+  halves: { half: 0 | 1; rain: number; wind: number; low: number; forbids: string[] }[];
+}
+
+export interface DesksView {
+  today: Day;
+  inspections: InspectionView[];
+  unbooked: UnbookedView[];
+  offices: OfficeView[];
+  outlook: WeatherDayView[];
+  saidAt: string | null;
+  normals: { month: string; wet: number; windy: number; frosty: number }[];
+  /** Outdoor work after the outlook, by month, with the half-days that usual weather would take. */
+  expected: { month: string; halfDays: number; lost: number }[];
+  /** Outdoor work in the outlook that the weather moved. */
+  kept: { task: string; label: string; job: string; jobName: string; text: string }[];
+  plant: { id: string; version: number; name: string; units: number; phases: Phase[]; down: { id: string; firstDay: Day; lastDay: Day; units: number; reason: string }[]; uses: number }[];
+  subs: { id: string; name: string; trade: Trade; busy: number; source: { name: string; events: number; when: string } | null }[];
+  feeds: { id: string; kind: 'job' | 'sub' | 'person'; name: string; path: string; madeAt: string }[];
+  targets: { kind: 'job' | 'sub' | 'person'; id: string; name: string }[];
+  tripWeight: number;
+  jobs: { id: string; name: string; weight: number }[];
+}

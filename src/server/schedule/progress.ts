@@ -1,0 +1,164 @@
+import type { ProgressView } from '@/contract/views/progress';
+import { groupBy } from '@/core/group-by';
+import { jobFinish } from '@/core/schedule/plan';
+import { causesOf, loadByWeek, shareByDay, slipOf, workedDaysFrom, type Baseline } from '@/core/schedule/slip';
+import { countBefore } from '@/core/schedule/calendar';
+import { phaseFacts, isPhase } from '@/core/sequence/phases';
+import { TRADES, type Trade } from '@/core/sequence/trades';
+import { addDays, daysBetween, formatDay, weekday, type Day } from '@/core/units/day';
+import { lastDay, slotOf } from '@/core/units/slot';
+import { standing } from '@/core/walks/observation';
+import { progressOf } from '@/core/walks/progress';
+import { dayOf, today } from '../clock';
+import { all } from '../database/query';
+import type { House } from '../house';
+import { jobHead, needJob } from '../sites/queries';
+import { observationsOf } from '../walks/queries';
+import { whenSeen } from '../words';
+import { readPlan, type StoredPlan } from './read-plan';
+import { holidaysOf, readSite } from './read-site';
+
+interface BaselineRow {
+  id: string;
+  name: string;
+  made_at: string;
+  origin: Day;
+  finish_day: Day | null;
+  tasks: string;
+}
+
+const LOAD_WEEKS = 8;
+/** Rows of the list of slips. */
+const SHOWN = 60;
+
+const daysWords = (halves: number): string => `${Math.abs(halves) / 2} ${Math.abs(halves) === 2 ? 'day' : 'days'} ${halves > 0 ? 'later' : 'earlier'}`;
+const mondayOf = (day: Day): Day => addDays(day, -((weekday(day) + 6) % 7));
+
+/** A job against one of its baselines (the first unless another is asked for): what slipped and why, work done over time, load of trades. */
+export function progressView(house: House, job: string, asked?: string): ProgressView {
+  const { db } = house;
+  const row = needJob(db, job);
+  const now = today(house.clock);
+  const plan = readPlan(db, { job });
+  const rows = all<BaselineRow>(db, 'SELECT * FROM baseline WHERE job = @job ORDER BY made_at', { job });
+  const chosen = rows.find((one_) => one_.id === asked) ?? rows[0];
+  const holidays = holidaysOf(db);
+  const finish = plan && jobFinish(plan, job);
+  const finishDay = plan && finish !== undefined ? lastDay(plan.origin, finish) : null;
+  const moves = chosen ? all<{ task: string | null; halves: number; cause: string }>(db, 'SELECT task, halves, cause FROM plan_move WHERE job = @job AND made_at > @since ORDER BY id', { job, since: chosen.made_at }) : [];
+  const work = workOf(house, job, now);
+  const baseline = chosen && { ...chosen, work: JSON.parse(chosen.tasks) as Baseline['tasks'] };
+  const overTime = timeline(work, plan, job, baseline, { start: row.start_day, now, finish: finishDay });
+  const weekNow = overTime.weeks.findLastIndex((week) => week <= now);
+  return {
+    job: jobHead(house, job), today: now,
+    baselines: rows.map((one_) => ({ id: one_.id, name: one_.name, when: whenSeen(one_.made_at, now), finish: one_.finish_day ? formatDay(one_.finish_day, now) : '' })), chosen: chosen?.id ?? null,
+    finish: {
+      now: finishDay, then: chosen?.finish_day ?? null, promise: row.promise_day, halves: finishDay && chosen?.finish_day ? workedBetweenDays(chosen.finish_day, finishDay, holidays) : 0,
+      causes: causesOf(moves.filter((move) => move.task === null)).slice(0, 6).map(({ cause, halves }) => ({ cause, days: daysWords(halves) })),
+    },
+    weeksLeft: finishDay ? Math.max(0, Math.ceil((daysBetween(now, finishDay) + 1) / 7)) : null,
+    done: work.share, planned: weekNow >= 0 ? (overTime.planned[weekNow] ?? null) && (overTime.planned[weekNow] ?? 0) / 100 : null, hidden: work.hidden, words: work.words,
+    slipped: baseline && plan ? slippedOf(baseline, plan, holidays, moves) : [],
+    overTime, load: loadOf(house, job, now),
+  };
+}
+
+/** Half-days worked from the end of one day to the end of another; less than 0 where the second is earlier. */
+function workedBetweenDays(from: Day, to: Day, holidays: ReadonlySet<Day>): number {
+  const [first, last, sign] = from <= to ? [from, to, 1] : [to, from, -1];
+  const calendar = workedDaysFrom(first, daysBetween(first, last) + 2, holidays);
+  return sign * (countBefore(calendar, slotOf(first, last) + 2) - countBefore(calendar, 2));
+}
+
+function slippedOf(baseline: { origin: Day; work: Baseline['tasks'] }, plan: StoredPlan, holidays: ReadonlySet<Day>, moves: readonly { task: string | null; halves: number; cause: string }[]): ProgressView['slipped'] {
+  const byTask = groupBy(moves.filter((move) => move.task !== null), (move) => move.task ?? '');
+  const current = new Map(plan.tasks.map((task) => [task.id, { label: task.label, finish: task.finish, state: task.state }]));
+  return slipOf({ origin: baseline.origin, tasks: baseline.work }, plan.origin, current, holidays)
+    .filter((one_) => one_.halves !== 0 || one_.state === 'gone')
+    .sort((a, b) => b.halves - a.halves || (a.label < b.label ? -1 : 1)).slice(0, SHOWN)
+    .map((one_) => ({ ...one_, days: one_.state === 'gone' ? 'no longer needed' : daysWords(one_.halves), causes: causesOf(byTask.get(one_.task) ?? []).slice(0, 3).map(({ cause, halves }) => `${cause} (${daysWords(halves)})`) }));
+}
+
+interface Work {
+  /** Half-days that were done, by the day a walk saw them. */
+  done: { day: Day; halfDays: number }[];
+  whole: number;
+  share: number;
+  hidden: number;
+  words: string;
+}
+
+/** Work counted by planned half-days, as walks saw it; waits of nobody are no work. */
+function workOf(house: House, job: string, now: Day): Work {
+  const site = readSite(house.db, job, now);
+  const steps = new Map<string, { halfDays: number; hidden: boolean; fraction: number }>(site.areas.flatMap((area) => area.track.filter((step) => step.trade !== 'nobody').map((step) => [`${area.id}:${step.phase}`, { halfDays: step.halfDays, hidden: phaseFacts(step.phase).hidden === true, fraction: step.fraction }] as const)));
+  const whole = [...steps.values()].reduce((sum, step) => sum + step.halfDays, 0);
+  const done = [...progressOf(standing(observationsOf(house.db, job)))].flatMap(([key, known]) => {
+    const step = steps.get(key);
+    if (!step) return [];
+    return known.readings.map((reading, at) => ({ day: dayOf(reading.at), halfDays: (reading.fraction - (known.readings[at - 1]?.fraction ?? 0)) * step.halfDays }));
+  });
+  const finished = [...steps.values()].reduce((sum, step) => sum + step.fraction * step.halfDays, 0);
+  const unseen = [...steps.values()].reduce((sum, step) => sum + (step.hidden ? step.fraction * step.halfDays : 0), 0);
+  const since = addDays(now, -14);
+  const lately = done.reduce((sum, one_) => sum + (one_.day > since ? one_.halfDays : 0), 0);
+  const share = whole === 0 ? 0 : finished / whole;
+  const hidden = finished === 0 ? 0 : unseen / finished;
+  const percent = (part: number): string => `${Math.round(100 * part)} %`;
+  return { done, whole, share, hidden, words: whole === 0 ? '' : `${percent(share)} of the work is done, ${percent(hidden)} of that where nobody sees it; in the last two weeks ${percent(lately / whole)} of it.` };
+}
+
+function timeline(work: Work, plan: StoredPlan | undefined, job: string, baseline: { made_at: string; origin: Day; work: Baseline['tasks'] } | undefined, { start, now, finish }: { start: Day; now: Day; finish: Day | null }): ProgressView['overTime'] {
+  const first = mondayOf([start, now, ...work.done.map((one_) => one_.day)].sort()[0] ?? now);
+  const ends = [finish ?? now, now, ...(baseline ? baseline.work.map((task) => lastDay(baseline.origin, task.finish)) : [])].sort();
+  const last = ends.at(-1) ?? now;
+  const weeks = Array.from({ length: Math.min(120, Math.floor(daysBetween(first, last) / 7) + 1) }, (_, at) => addDays(first, 7 * at));
+  // A week's figure is what is reached by its end.
+  const by = weeks.map((week) => addDays(week, 6));
+  const percent = (shares: number[]): number[] => shares.map((share) => Math.round(1000 * Math.min(1, share)) / 10);
+  const before = baseline ? work.done.filter((one_) => one_.day <= dayOf(baseline.made_at)) : [];
+  const agreed = baseline ? [...before, ...baseline.work.filter((task) => !waits(task.id)).map((task) => ({ day: lastDay(baseline.origin, task.finish), halfDays: task.duration }))] : [];
+  const agreedWhole = agreed.reduce((sum, one_) => sum + one_.halfDays, 0);
+  const ahead = plan ? plan.tasks.filter((task) => task.job === job && task.state !== 'done' && task.trade !== 'nobody').map((task) => ({ day: lastDay(plan.origin, task.finish), halfDays: task.duration * Math.max(1, task.crews) })) : [];
+  const still = ahead.reduce((sum, one_) => sum + one_.halfDays, 0);
+  const doneShares = percent(shareByDay(work.done, by, work.whole));
+  const doneNow = work.share;
+  return {
+    weeks, planned: baseline ? percent(shareByDay(agreed, by, agreedWhole)) : weeks.map(() => null),
+    done: doneShares.map((share, at) => ((weeks[at] ?? '') <= now ? share : null)),
+    ahead: percent(shareByDay(ahead, by, still)).map((share, at) => ((by[at] ?? '') >= now ? Math.round(10 * (100 * doneNow + share * (1 - doneNow))) / 10 : null)),
+  };
+}
+
+/** Inspections, cures and what has to be there are waits, not work. */
+const waits = (task: string): boolean => {
+  const phase = task.slice(task.lastIndexOf(':') + 1).split('~')[0] ?? '';
+  return task.startsWith('there:') || task.startsWith('gate:') || (isPhase(phase) && phaseFacts(phase).trade === 'nobody');
+};
+
+/** The trades that this job still needs, over all jobs, week by week, against what their crews can do. */
+function loadOf(house: House, job: string, now: Day): ProgressView['load'] {
+  const plan = readPlan(house.db);
+  const monday = mondayOf(now);
+  const weeks = Array.from({ length: LOAD_WEEKS }, (_, at) => addDays(monday, 7 * at));
+  if (!plan) return { weeks, trades: [] };
+  const slots = weeks.map((week) => ({ from: slotOf(plan.origin, week), to: slotOf(plan.origin, addDays(week, 7)) }));
+  const open = plan.tasks.filter((task) => task.state !== 'done' && task.crew !== null);
+  const needed = new Set(open.filter((task) => task.job === job).map((task) => task.trade));
+  const worked = plan.calendars[plan.jobCalendars[job] ?? '']?.worked ?? [];
+  const crews = groupBy([...new Map(open.map((task) => [task.crew ?? '', task.trade]))], ([, trade]) => trade);
+  const loads = loadByWeek(open, slots);
+  return {
+    weeks,
+    trades: [...needed].map((trade: Trade) => ({
+      name: TRADES[trade], work: loads.get(trade) ?? weeks.map(() => 0),
+      most: slots.map(({ from, to }) => (crews.get(trade) ?? []).reduce((sum, [id]) => {
+        const crew = plan.crewCapacity.find((one_) => one_.sub === id);
+        const away = new Set(crew?.away);
+        return sum + (crew?.capacity ?? 0) * worked.filter((slot) => slot >= from && slot < to && !away.has(slot)).length;
+      }, 0)),
+    })).sort((a, b) => Math.max(...b.work.map((work, at) => work / Math.max(1, b.most[at] ?? 1))) - Math.max(...a.work.map((work, at) => work / Math.max(1, a.most[at] ?? 1)))),
+  };
+}
+

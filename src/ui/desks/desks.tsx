@@ -1,0 +1,20 @@
+'use client';
+import type { DesksView } from '@/contract/views/desks';
+import { Calendars } from './calendars';
+import { Goals } from './goals';
+import { Inspections } from './inspections';
+import { Plant } from './plant';
+import { Weather } from './weather';
+
+/** What comes from outside and decides days: inspection offices, the weather, plant, other people's calendars. */
+export function Desks({ view, office }: { view: DesksView; office: boolean }) {
+  return (
+    <div className="page desks">
+      <div className="page-head"><h1>Inspections, weather, plant, calendars</h1></div>
+      <div className="main-and-aside">
+        <div><Inspections view={view} office={office} /><Calendars view={view} office={office} /></div>
+        <aside><Weather view={view} /><Plant view={view} office={office} />{office && <Goals view={view} />}</aside>
+      </div>
+    </div>
+  );
+}
