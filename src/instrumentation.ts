@@ -1,4 +1,4 @@
-/** Runs once when a server starts, before its first request: the planner's thread, the outbox and the suppliers' desk. */
+/** Runs once when a server starts, before its first request: the planner's thread, the outbox, the desks of suppliers and weather. */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
   const { house } = await import('./server/house');
@@ -7,7 +7,11 @@ export async function register(): Promise<void> {
   const { simulatedGateway } = await import('./server/desks/gateway');
   const { startSuppliers } = await import('./server/selections/hear');
   const { simulatedSuppliers } = await import('./server/desks/suppliers');
+  const { startWeather } = await import('./server/schedule/hear-weather');
+  const { outlookFrom } = await import('./server/desks/weather');
   startPlanner(house());
   startOutbox(house(), simulatedGateway);
   startSuppliers(house(), simulatedSuppliers);
+  // Made-up rain is for a made-up firm: elsewhere people type the outlook of their own weather service.
+  if (house().demo) startWeather(house(), outlookFrom);
 }

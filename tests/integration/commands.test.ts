@@ -5,6 +5,7 @@ import type { House } from '@/server/house';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, emptyHouse, give, must, newId, signalHouse } from '../support/houses';
 import { FIRST_VISIT, type Given } from '../support/first-visit-commands';
+import { SCHEDULE } from '../support/schedule-commands';
 import { SELECTIONS } from '../support/selection-commands';
 
 const id = newId();
@@ -19,6 +20,7 @@ const jobFacts = { name: 'New House', units: 'metric', startDay: '2027-03-15', p
 const GIVEN: Record<string, Given> = {
   ...FIRST_VISIT,
   ...SELECTIONS,
+  ...SCHEDULE,
   'person.add': { payload: { id, name: 'New', role: 'lead', email: 'New@Firm.example' }, leaves: (house) => row(house, 'person', id), expected: { name: 'New', email: 'new@firm.example', password_hash: null } },
   'sub.add': { payload: { id, trade: 'paint', name: 'Third Bucket', crews: 1 }, leaves: (house) => row(house, 'sub', id), expected: { crews: 1, trade: 'paint' }, plans: true },
   'sub.change': { payload: { id: demoId('sub', 'paint'), version: 1, name: 'Two Buckets', crews: 3 }, leaves: (house) => row(house, 'sub', demoId('sub', 'paint')), expected: { crews: 3, version: 2 }, plans: true },

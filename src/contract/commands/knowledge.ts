@@ -6,7 +6,7 @@ import * as field from '../fields';
 /** For the firm; with a job for that job alone, with an area for that area alone. */
 const place = {
   job: field.id().notRequired().nonNullable(),
-  area: field.id().notRequired().nonNullable().test('in-job', 'an area needs its job beside it', (area, { parent }) => area === undefined || (parent as { job?: string }).job !== undefined),
+  area: field.id().notRequired().nonNullable().test('in-job', 'an area needs its job beside it', (area: string | undefined, { parent }) => area === undefined || (parent as { job?: string }).job !== undefined),
 };
 
 const ruleFields = {

@@ -79,7 +79,7 @@ class Reading {
     if (text('status').toUpperCase() === 'CANCELLED' || text('transp').toUpperCase() === 'TRANSPARENT' || part.hasProperty('recurrence-id')) return;
     try {
       const event = new ICAL.Event(part, { strictExceptions: false });
-      const words = (event.summary ?? '').replace(/\s+/g, ' ').trim().slice(0, 120) || 'busy';
+      const words = event.summary.replace(/\s+/g, ' ').trim().slice(0, 120) || 'busy';
       this.events++;
       if (event.isRecurring()) this.recurring(event, words);
       else this.span(event.startDate, event.endDate, words);
@@ -91,7 +91,7 @@ class Reading {
   /** Occurrences in turn until they lie beyond the window, or until there were too many. */
   private recurring(event: ICAL.Event, words: string): void {
     const iterator = event.iterator();
-    for (let next: ICAL.Time | null | undefined = iterator.next(); next; next = iterator.next()) {
+    for (let next = iterator.next() as ICAL.Time | null; next; next = iterator.next() as ICAL.Time | null) {
       if (++this.occurrences > MOST_OCCURRENCES) return this.leave('repetitions beyond what is read: some event repeats without end or very often');
       const details = event.getOccurrenceDetails(next);
       if (this.local(details.startDate.toJSDate()).day >= this.until) return;

@@ -58,7 +58,7 @@ describe('reasons', () => {
       const net = netOf(network);
       const start = { start: Int32Array.from(plan.tasks, (one) => one.start) };
       for (const one of waiting(plan)) {
-        const slot = slotBefore(net, start as never, net.index.get(one.id) ?? -1);
+        const slot = slotBefore(net, start, net.index.get(one.id) ?? -1);
         const earlier = moved(plan, one, slot, net);
         if (!earlier || earlier.tasks.some((each) => each.id === one.id && each.start === one.start)) continue;
         expect([one.id, checkPlan(earlier).length > 0]).toEqual([one.id, true]);

@@ -168,7 +168,6 @@ function plannedTask(net: Compiled, placed: Placement, latest: Latest, task: Tas
 function floatOf(net: Compiled, placed: Placement, number: number): number {
   const calendar = net.jobCalendar[number];
   if (!calendar) return 0;
-  const finish = placed.finish[number] ?? 0;
   let least = Number.POSITIVE_INFINITY;
   for (const bound of net.outOf[number] ?? []) {
     if (net.tasks[bound.after]?.state !== 'waiting') continue;

@@ -39,11 +39,18 @@ function reasonOf(net: Compiled, placed: Placement, task: Task, number: number, 
   if (task.state === 'under-way' && (placed.start[number] ?? 0) === (net.calendar[number]?.worked[countBefore(net.calendar[number], task.floor)] ?? -1)) {
     return { kind: 'under-way', text: 'It is under way; what remains goes on from here.' };
   }
+  // A calendar of its own says why it waits on, where nothing else does.
+  const hours = task.calendar.includes(':loud') ? ' Loud work keeps to the hours told to the neighbours.' : task.calendar.startsWith('office:') ? ' The office comes on its own days.' : '';
   const told = blockersOf(net, placed, number, holders).sort((a, b) => b.until - a.until || weight(net, a) - weight(net, b)).map((blocker) => tell(net, placed, number, blocker));
   const [first, ...rest] = told.filter(({ text }, at) => told.findIndex((other) => other.text === text) === at);
   if (!first) return slotBefore(net, placed, number) < 0 ? nowReason(net, task) : { kind: 'none', text: 'Nothing holds it: it could be pulled forward.' };
+  const start = placed.start[number] ?? 0;
+  if (hours && blockersEnd(net, placed, number, holders) < start) first.text += hours;
   return rest.length === 0 ? first : { ...first, also: rest.map(({ kind, text, task: other }) => ({ kind, text, ...(other ? { task: other } : {}) })) };
 }
+
+/** When the last of what holds a task lets go. */
+const blockersEnd = (net: Compiled, placed: Placement, number: number, holders: Holders): Slot => Math.max(...blockersOf(net, placed, number, holders).map((blocker) => blocker.until));
 
 /** Of two that let go at the same moment the one that a person would name first. */
 function weight(net: Compiled, blocker: Blocker): number {

@@ -11,7 +11,7 @@ import { pathOfFeed } from '../schedule/feeds';
 import { today } from '../clock';
 import { all, one } from '../database/query';
 import type { House } from '../house';
-import { workdaysAfter } from '../schedule/days';
+import { isWorkday, workdaysAfter } from '../schedule/days';
 import { officesOf, type InspectionRow } from '../schedule/offices';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { holidaysOf } from '../schedule/read-site';
@@ -77,7 +77,7 @@ function inspectionsOf(house: House, plan: StoredPlan | undefined, areas: Areas,
     return {
       id: row.id, version: row.version, job: row.job, jobName: job(row.job), area: row.area, areaName: areas.get(row.area)?.name ?? '', phase: row.phase, label: phaseFacts(row.phase).label, office: offices.get(row.office) ?? '',
       when: `${formatDay(row.day, now)}, ${row.half === 1 ? 'afternoon' : 'morning'}`, state: row.state, words: row.words,
-      unkept: kept ? null : row.day < now ? 'The day is over: say how it went.' : (task?.reason.text ?? null),
+      unkept: kept ? null : row.day < now ? 'The day is over: say how it went.' : task.reason.text,
     };
   });
 }
@@ -95,6 +95,7 @@ function unbookedOf(house: House, plan: StoredPlan | undefined, areas: Areas, jo
     const ready = dayOfSlot(plan.origin, task.start);
     let askBy = ready;
     while (office && askBy > now && workdaysAfter(askBy, office.notice_days, holidays) > ready) askBy = addDays(askBy, -1);
+    while (askBy > now && !isWorkday(askBy, holidays)) askBy = addDays(askBy, -1);
     return [{ job: task.job, jobName: job(task.job), area, areaName: areas.get(area)?.name ?? '', phase, label: phaseFacts(phase).label, office: office?.name ?? null, ready, askBy, late: office !== undefined && askBy <= now }];
   }).sort((a, b) => (a.ready < b.ready ? -1 : a.ready > b.ready ? 1 : 0)).slice(0, 30);
 }

@@ -44,7 +44,7 @@ export function receive(house: House, who: Who, input: unknown): CommandAnswer &
 function apply(house: House, who: Who, command: Command, handler: Handler): CommandAnswer & { httpStatus: number } {
   const { db } = house;
   const marks: { job: string; cause: string; walk?: string }[] = [];
-  let woken = false;
+  const woken: true[] = [];
   const answer = db.transaction((): CommandAnswer & { httpStatus: number } => {
     const known = one<Logged>(db, 'SELECT seq, result, who, type FROM command_log WHERE id = @id', { id: command.id });
     if (known) {
@@ -59,7 +59,7 @@ function apply(house: House, who: Who, command: Command, handler: Handler): Comm
       house, db, who, now,
       at: Date.parse(command.at) > Date.parse(now) + CLOCK_AHEAD_MS ? now : command.at,
       touches: (id) => (job = id),
-      wake: () => (woken = true),
+      wake: () => void woken.push(true),
       mark: (id, cause, walk) => {
         job = id;
         marks.push({ job: id, cause, ...(walk ? { walk } : {}) });
@@ -78,7 +78,7 @@ function apply(house: House, who: Who, command: Command, handler: Handler): Comm
     return { id: command.id, status: 'applied', seq, result, httpStatus: 200 };
   }).immediate();
   if (answer.status === 'applied') house.news.emit('log', answer.seq);
-  if ((marks.length > 0 || woken) && answer.status === 'applied') house.news.emit('marked');
+  if (marks.length + woken.length > 0 && answer.status === 'applied') house.news.emit('marked');
   return answer;
 }
 

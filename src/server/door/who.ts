@@ -5,8 +5,8 @@ import type { May, Role } from '@/contract/command';
 export type Who =
   | { kind: 'person'; id: string; name: string; role: Role }
   | { kind: 'link'; id: string; audience: Audience; job: string | null; sub: string | null }
-  /** The suppliers’ desk: what it says comes in by the same door. */
-  | { kind: 'desk'; id: 'suppliers' }
+  /** A desk that speaks for the world outside: what it says comes in by the same door. */
+  | { kind: 'desk'; id: 'suppliers' | 'weather' }
   | { kind: 'founder' };
 
 export const standsAs = (who: Who): May => (who.kind === 'person' ? who.role : who.kind);

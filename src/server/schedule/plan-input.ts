@@ -15,7 +15,7 @@ import { crewsByTrade, plantOf } from './crews';
 import { officesOf } from './offices';
 import { readPlan } from './read-plan';
 import { holidaysOf, readSite } from './read-site';
-import { bookingsOf, holds, logisticWaits, othersOf, pinsOf } from './waits-by-hand';
+import { bookingsOf, gateWaits, holds, logisticWaits, othersOf, pinsOf } from './waits-by-hand';
 
 /** Jobs whose work is planned: from the first visit until all is handed over. */
 const PLANNED = `state IN ('scoping', 'booked', 'active', 'completing')`;
@@ -46,7 +46,7 @@ export function planInput(db: Connection, today: Day, whatIf?: WhatIf): PlanInpu
     input.tasks.push(...tasksOf(site, sequence.added, { origin: today, now: walkedUntil(db, id, today), crewFor: (trade) => crewFor(subs, trade, number) }));
     input.links.push(...sequence.links);
     input.exposures.push(...sequence.exposures);
-    input.notBefore.push(...holds(db, id, today), ...waitsOf(db, id, today), ...pinsOf(db, id, today), ...bookingsOf(db, site, today, holidays), ...othersOf(db, id, today), ...logisticWaits(db, id, today), ...(whatIf?.job === id ? (whatIf.notBefore ?? []) : []));
+    input.notBefore.push(...holds(db, id, today), ...waitsOf(db, id, today), ...pinsOf(db, id, today), ...bookingsOf(db, site, today, holidays), ...othersOf(db, id, today), ...logisticWaits(db, id, today), ...gateWaits(db, id, today), ...(whatIf?.job === id ? (whatIf.notBefore ?? []) : []));
     input.calendars[jobCalendar(id)] = days;
     input.jobCalendars[id] = jobCalendar(id);
     if (site.promise) input.promises[id] = Math.max(0, slotOf(today, site.promise, 1) + 1);

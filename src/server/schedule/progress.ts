@@ -29,7 +29,7 @@ interface BaselineRow {
 
 const LOAD_WEEKS = 8;
 /** Rows of the list of slips. */
-const SHOWN = 60;
+const SHOWN = 300;
 
 const daysWords = (halves: number): string => `${Math.abs(halves) / 2} ${Math.abs(halves) === 2 ? 'day' : 'days'} ${halves > 0 ? 'later' : 'earlier'}`;
 const mondayOf = (day: Day): Day => addDays(day, -((weekday(day) + 6) % 7));

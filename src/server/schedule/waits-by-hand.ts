@@ -1,6 +1,6 @@
 import type { NotBefore } from '@/core/schedule/network';
 import type { Phase } from '@/core/sequence/phases';
-import { logisticId, taskId, type Site } from '@/core/sequence/site';
+import { gateId, logisticId, taskId, type Site } from '@/core/sequence/site';
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { slotOf } from '@/core/units/slot';
 import { all } from '../database/query';
@@ -36,6 +36,11 @@ export const othersOf = (db: Connection, job: string, today: Day): NotBefore[] =
     const when = row.others_on ? `${row.others_on < today ? 'had said' : 'said'} ${formatDay(row.others_on, today)}` : 'named no day yet';
     return [{ task: taskId(row.area, row.phase), slot: slotOf(today, expected), because: `${row.others} does it and ${when}`, open: true }];
   });
+
+/** A milestone that was given a day is not reached before it. */
+export const gateWaits = (db: Connection, job: string, today: Day): NotBefore[] =>
+  all<{ id: string; label: string; not_before: Day }>(db, 'SELECT id, label, not_before FROM gate WHERE job = @job AND not_before IS NOT NULL', { job })
+    .map((gate) => ({ task: gateId(gate.id), slot: slotOf(today, gate.not_before), because: `${gate.label} was set for ${formatDay(gate.not_before, today)}`, open: false }));
 
 export const logisticWaits = (db: Connection, job: string, today: Day): NotBefore[] =>
   all<{ id: string; label: string; lead_days: number; state: 'open' | 'booked'; booked_on: Day | null }>(db, `SELECT * FROM logistic WHERE job = @job AND state IN ('open', 'booked') ORDER BY rowid`, { job }).map((row) => {

@@ -39,13 +39,8 @@ export const choiceRows = (db: Connection, job: string): ChoiceRow[] => all<Choi
 
 /** The sides that count in an area (or in the job, without one): the narrowest word. */
 export function choicesIn(rows: readonly ChoiceRow[], area?: string): Choices {
-  const choices: Choices = {};
-  for (const row of rows) {
-    if (row.area !== null && row.area !== area) continue;
-    if (row.side === null) delete choices[row.school];
-    else choices[row.school] = row.side;
-  }
-  return choices;
+  const words = new Map(rows.filter((row) => row.area === null || row.area === area).map((row) => [row.school, row.side]));
+  return Object.fromEntries([...words].filter(([, side]) => side !== null));
 }
 
 export const choicesFor = (db: Connection, job: string, area?: string): Choices => choicesIn(choiceRows(db, job), area);

@@ -1,5 +1,6 @@
 import { addLogistic, dropGate, giveToOthers, setGate, settleLogistic, splitStep } from '@/contract/commands/schedule';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
+import { formatDay } from '@/core/units/day';
 import { flag, insert, one, orNull, run, update } from '../database/query';
 import { handler, need, needAreaOf, needStep, needVersion, type Handler, type Visit } from '../door/handler';
 import { unfit } from '../door/refusal';
@@ -63,7 +64,7 @@ export const stepHandlers: Handler[] = [
   handler(settleLogistic, (visit, { id, version, state, bookedOn }) => {
     const row = needVersion<{ version: number; job: string; label: string }>(visit, 'logistic', id, version);
     update(visit.db, 'logistic', id, { state, booked_on: state === 'booked' ? orNull(bookedOn) : null });
-    visit.mark(row.job, `${row.label}: ${state}${state === 'booked' ? ` for ${bookedOn}` : ''}`);
+    visit.mark(row.job, `${row.label}: ${state === 'here' ? 'is there' : state}${state === 'booked' && bookedOn ? ` for ${formatDay(bookedOn)}` : ''}`);
   }),
 ];
 

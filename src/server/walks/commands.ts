@@ -1,4 +1,6 @@
 import { finishWalk, recordObservation, startWalk, type RecordedObservation } from '@/contract/commands/walks';
+import { formatDay } from '@/core/units/day';
+import { dayOf } from '../clock';
 import { insert, one, run, type Values } from '../database/query';
 import { handler, need, needAreaOf, needStep, type Handler, type Visit } from '../door/handler';
 import { notFound, Refusal, unfit } from '../door/refusal';
@@ -71,6 +73,6 @@ export const walkHandlers: Handler[] = [
     const walk = need<WalkRow>(visit, 'walk', id);
     if (walk.finished_at) throw unfit('finished-already', 'This walk is finished; start another one.', 'id');
     run(visit.db, 'UPDATE walk SET finished_at = @at WHERE id = @id', { id, at: visit.at });
-    visit.mark(walk.job, 'a walk was finished', id);
+    visit.mark(walk.job, `a walk was finished on ${formatDay(dayOf(visit.at))}`, id);
   }),
 ];

@@ -30,12 +30,13 @@ export function Calendars({ view, office }: { view: DesksView; office: boolean }
       <div className="block-head"><h2>Calendars of subs</h2></div>
       <p className="soft small-text mt-2">A sub’s own calendar as an .ics file: what keeps them busy counts as away. Titles stay here and go nowhere else.</p>
       <ul className="lines">
-        {view.subs.map((sub) => (
+        {view.subs.filter((sub) => sub.source).map((sub) => (
           <li key={sub.id}><div className="what small-text"><span className="fw-bold">{sub.name}</span> <span className="soft">{TRADES[sub.trade].toLowerCase()}</span>{sub.source && <div>{sub.source.name}, read {sub.source.when}: {sub.busy} busy half-days ahead</div>}</div>
             {office && <span className="text-nowrap"><Button size="sm" variant="link" className="p-0" onClick={() => setReading(sub)}>Read<span className="visually-hidden"> the calendar of {sub.name}</span></Button>{sub.source && <Button size="sm" variant="link" className="p-0 ms-2" disabled={busy} onClick={() => void give(readBusy, { sub: sub.id, name: '', events: 0, halves: [] }, { text: `${sub.name}: the calendar is out.` })}>Take out<span className="visually-hidden"> the calendar of {sub.name}</span></Button>}</span>}
           </li>
         ))}
       </ul>
+      {office && <Form.Select size="sm" style={{ width: '16rem' }} className="mt-2" aria-label="Read the calendar of" value="" onChange={(event) => setReading(view.subs.find((sub) => sub.id === event.target.value))}><option value="">read the calendar of …</option>{view.subs.map((sub) => <option key={sub.id} value={sub.id}>{sub.name}, {TRADES[sub.trade].toLowerCase()}</option>)}</Form.Select>}
       <div className="block-head mt-4"><h2>Calendars for other programs</h2></div>
       <p className="soft small-text mt-2">An address that a phone or an office program can follow. Whoever has it sees the dates; a change of the plan is a change of the same event, and what falls away is cancelled.</p>
       <ul className="lines">

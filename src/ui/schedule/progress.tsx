@@ -12,10 +12,14 @@ import { Slip } from '../kit/slip';
 import { newId } from '../offline/send';
 import { Load, OverTime } from './charts';
 
+/** Slips shown before one asks for all. */
+const FIRST = 12;
+
 /** How a job stands against what was agreed: by work done, by days slipped with their causes, by what each trade has to do. */
 export function Progress({ view }: { view: ProgressView }) {
   const router = useRouter();
   const [keeping, setKeeping] = useState(false);
+  const [all, setAll] = useState(false);
   const { finish } = view;
   const day = (at: string | null): string => (at ? formatDay(at, view.today) : 'nothing planned');
   return (
@@ -51,8 +55,9 @@ export function Progress({ view }: { view: ProgressView }) {
             <div className="block-head"><h2>What slipped, and why</h2></div>
             <table className="table-lines">
               <thead><tr><th style={{ width: '34%' }}>Work</th><th style={{ width: '16%' }}>Ends</th><th>Causes</th></tr></thead>
-              <tbody>{view.slipped.map((one) => <tr key={one.task}><td className="fw-bold">{one.label}{one.state === 'done' && <span className="soft fw-normal"> (done)</span>}</td><td className={one.halves > 0 ? 'bad' : ''}>{one.days}</td><td className="small-text">{one.causes.length > 0 ? one.causes.map((cause) => <div key={cause}>{cause}</div>) : <span className="soft">{one.state === 'done' ? 'as the walk saw it' : 'as other work moved with it'}</span>}</td></tr>)}</tbody>
+              <tbody>{view.slipped.slice(0, all ? undefined : FIRST).map((one) => <tr key={one.task}><td className="fw-bold">{one.label}{one.state === 'done' && <span className="soft fw-normal"> (done)</span>}</td><td className={one.halves > 0 ? 'bad' : ''}>{one.days}</td><td className="small-text">{one.causes.length > 0 ? one.causes.map((cause) => <div key={cause}>{cause}</div>) : <span className="soft">{one.state === 'done' ? 'as the walk saw it' : 'as other work moved with it'}</span>}</td></tr>)}</tbody>
             </table>
+            {view.slipped.length > FIRST && <Button variant="link" className="p-0 mt-2 no-print" onClick={() => setAll(!all)}>{all ? 'Show only the most' : 'Show all'}</Button>}
           </section>
         )}
         {view.load.trades.length > 0 && (

@@ -46,6 +46,7 @@ function GateForm({ view, onDone }: { view: SequenceView; onDone: () => void }) 
         start={() => ({ id: newId(), job: view.job.id, label: after.phase ? `Ready for ${phaseFacts(after.phase as Phase).label}` : '', reason: '', before: ends(before), after: ends(after), together: true })}>
         <TextField name="label" label="Name" />
         <CheckField name="together" label="What comes after it is one visit, area after area" />
+        <TextField name="notBefore" label="Not before" type="date" hint="Where it has a day of its own." />
         <TextField name="reason" label="Because" />
       </CommandForm>
     </>

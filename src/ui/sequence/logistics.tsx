@@ -31,7 +31,7 @@ export function Logistics({ view }: { view: SequenceView }) {
       </ul>
       <Slip title={open === 'new' ? 'What has to be there' : (open?.label ?? '')} open={open !== undefined} onClose={close}>
         {open === 'new' ? (
-          <CommandForm kind={addLogistic} submit="Add" onDone={close} start={() => ({ id: newId(), job: view.job.id, kind: 'bin' as const, label: '', area: view.areas[0]?.id ?? '', phase: undefined as never, leadDays: 7 })}>
+          <CommandForm kind={addLogistic} submit="Add" onDone={close} start={() => ({ id: newId(), job: view.job.id, kind: 'bin' as const, label: '', area: view.areas[0]?.id ?? '', phase: undefined, leadDays: 7 })}>
             <SelectField name="kind" label="Kind" options={LOGISTIC_KINDS.map((kind) => [kind, KIND_WORDS[kind]])} />
             <TextField name="label" label="What" />
             <StepFields view={view} />

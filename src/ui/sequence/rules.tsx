@@ -67,7 +67,7 @@ function OneForm({ view, open, onDone }: { view: SequenceView; open: Open; onDon
     );
   }
   return (
-    <CommandForm kind={writeRule} submit="Keep" onDone={onDone} beside={<FormEffect kind={writeRule} />} start={() => ({ id: newId(), job: view.job.id, before: undefined as never, after: undefined as never, within: 'area' as const, kind: 'FS' as const, lag: 0, lagUnit: 'work' as const, strength: 'hard' as const, reason: '' })}>
+    <CommandForm kind={writeRule} submit="Keep" onDone={onDone} beside={<FormEffect kind={writeRule} />} start={() => ({ id: newId(), job: view.job.id, before: undefined, after: undefined, within: 'area' as const, kind: 'FS' as const, lag: 0, lagUnit: 'work' as const, strength: 'hard' as const, reason: '' })}>
       <p className="soft small-text">One step before another, with why. A rule that would send work round in a circle is refused, and says where, step by step.</p>
       <SelectField name="job" label="It counts" none="in the whole firm" options={[[view.job.id, 'in this job alone']]} />
       <RuleFields />

@@ -97,7 +97,7 @@ function StepLine({ step, onChange }: { step: Step; onChange: () => void }) {
         {open.slice(0, 2).map((link) => <Because key={`${link.from}${link.rule}`} link={link} />)}
         {(open.length > 2 || step.links.length > open.length) && (
           <details className="small-text">
-            <summary className="soft">{step.links.length - Math.min(2, open.length)} more {step.links.length - Math.min(2, open.length) === 1 ? 'reason' : 'reasons'}</summary>
+            <summary className="soft">{open.length === 0 ? `after ${step.links.length} that ${step.links.length === 1 ? 'is' : 'are'} done` : `${step.links.length - Math.min(2, open.length)} more ${step.links.length - Math.min(2, open.length) === 1 ? 'reason' : 'reasons'}`}</summary>
             {[...open.slice(2), ...step.links.filter((link) => link.done)].map((link) => <Because key={`${link.from}${link.rule}`} link={link} />)}
           </details>
         )}
@@ -129,7 +129,7 @@ function Exposures({ view }: { view: SequenceView }) {
   if (view.exposures.length === 0) return null;
   return (
     <section>
-      <div className="block-head"><h2>Open to the weather</h2></div>
+      <div className="block-head"><h2>Left open or cut off</h2></div>
       <ul className="lines">{view.exposures.map((exposure) => <li key={exposure.label}><Mark kind={exposure.kept ? 'done' : 'hazard'} /><div className="what small-text"><span className="fw-bold">{exposure.label}</span><div className={exposure.kept ? 'soft' : 'bad'}>{exposure.text}</div></div></li>)}</ul>
     </section>
   );
