@@ -16,7 +16,7 @@ const dairy = `/jobs/${demoId('dairy')}`;
 const ofDairy = (key: string): string => demoId('dairy', 'area', key);
 const areaOf = (key: string): string => demoId('signal', 'area', key);
 export const MAIN_VIEWS: MainView[] = [
-  { name: 'Today', path: '/', file: { desk: 'today.png', phone: 'today-phone.png' } },
+  { name: 'Today', path: '/', file: { desk: 'today.png' } },
   { name: 'Rooms', path: job, file: { desk: 'rooms.png', phone: 'rooms-phone.png' } },
   { name: 'Rooms of an outside job', path: `/jobs/${demoId('dairy')}` },
   { name: 'Room page', path: `${job}/areas/${areaOf('guest')}`, file: { desk: 'room.png' } },
@@ -55,8 +55,16 @@ export const MAIN_VIEWS: MainView[] = [
   { name: 'Suppliers', path: '/suppliers' },
   { name: 'Sequence', path: `${job}/sequence`, file: { desk: 'sequence.png' } },
   { name: 'Schedule by trade', path: `${job}/schedule`, file: { desk: 'schedule.png' } },
-  { name: 'Schedule by room', path: `${job}/schedule?by=room&weeks=3`, file: { desk: 'schedule-by-room.png' } },
+  { name: 'Schedule by room', path: `${job}/schedule?by=room&weeks=3` },
   { name: 'Schedule of all jobs', path: '/schedule' },
+  { name: 'Schedule of twelve weeks', deskOnly: true, path: '/schedule?weeks=12' },
+  { name: 'Moving a block', deskOnly: true, path: `${job}/schedule?task=${encodeURIComponent(`${areaOf('lroof')}:deck`)}`, press: ['Move it to another half-day'] },
+  { name: 'Slip and progress', path: `${job}/schedule/progress`, file: { desk: 'progress.png' } },
+  { name: 'Desks', path: '/desks', file: { desk: 'desks.png' } },
+  { name: 'An inspection office', deskOnly: true, path: '/desks', press: ['Add an office'] },
+  { name: 'A way of working', path: `${job}/sequence`, press: ['Choose: Cabinets and paint'] },
+  { name: 'A rule', deskOnly: true, path: `${job}/sequence`, press: ['Write a rule'] },
+  { name: 'A gate', deskOnly: true, path: `${job}/sequence`, press: ['Set one'] },
   { name: 'Walks', path: `${job}/walks` },
   { name: 'Review of a walk', path: `${job}/walks/${demoId('signal', 'walk', '2')}`, file: { desk: 'review.png' } },
   { name: 'Walk', path: `/walk/${demoId('signal', 'walk', '2')}`, file: { phone: 'walk-phone.png' } },

@@ -3,15 +3,17 @@ import { SCHOOL_KEYS, SCHOOLS } from '@/core/sequence/schools';
 import { command, EVERYBODY, OFFICE } from '../command';
 import * as field from '../fields';
 
+const hasItsJob = (area: string | undefined, { parent }: { parent: unknown }): boolean => area === undefined || (parent as { job?: string }).job !== undefined;
+
 /** For the firm; with a job for that job alone, with an area for that area alone. */
 const place = {
   job: field.id().notRequired().nonNullable(),
-  area: field.id().notRequired().nonNullable().test('in-job', 'an area needs its job beside it', (area: string | undefined, { parent }) => area === undefined || (parent as { job?: string }).job !== undefined),
+  area: field.id().notRequired().nonNullable().test('in-job', 'an area needs its job beside it', hasItsJob),
 };
 
 const ruleFields = {
   before: field.phase(),
-  after: field.phase().test('other', 'a step cannot wait for itself; choose another', (after, { parent }) => after === undefined || after !== (parent as { before?: string }).before),
+  after: field.phase().test('other', 'a step cannot wait for itself; choose another', (after, { parent }) => after !== (parent as { before?: string }).before),
   within: field.oneOf('where it counts', ['area', 'beside', 'route', 'job'] as const),
   kind: field.oneOf('what waits for what', ['FS', 'SS', 'FF'] as const).default('FS'),
   lag: field.whole('the time in between', 0, 400).default(0),

@@ -74,8 +74,9 @@ export const inspectionHandlers: Handler[] = [
       insert(visit.db, 'extra_work', { id: fix.id, job: row.job, area: row.area, text: fix.text, trade: fix.trade, half_days: fix.halfDays, after_phase: orNull(after ?? undefined), reason: `${phaseFacts(row.phase).label} failed on ${formatDay(row.day)}: ${fix.text}`, state: 'open' });
     }
     // The office comes again when what failed can have been put right, a day to spare.
+    const on = today(visit.house.clock);
     const working = Math.ceil(fixes.reduce((sum, fix) => sum + fix.halfDays, 0) / 2) + 1;
-    const booked = book(visit, again, { id: row.area, job: row.job }, row.phase, workdaysAfter(today(visit.house.clock), working, holidaysOf(visit.db)));
+    const booked = book(visit, again, { id: row.area, job: row.job }, row.phase, workdaysAfter(row.day > on ? row.day : on, working, holidaysOf(visit.db)));
     visit.mark(row.job, `${name}: ${phaseFacts(row.phase).label} failed (${fixes.map((fix) => fix.text).join('; ')})`);
     return booked;
   }),
