@@ -3,10 +3,13 @@ import { jobFinish, makePlan, type Plan, type PlanTerms } from '@/core/schedule/
 import { planDiff } from '@/core/schedule/plan-diff';
 import type { Problem } from '@/core/problem';
 import type { Day } from '@/core/units/day';
-import { lastDay } from '@/core/units/slot';
+import { countBefore } from '@/core/schedule/calendar';
+import { workedDaysFrom } from '@/core/schedule/slip';
+import { lastDay, slotOf } from '@/core/units/slot';
 import { all, insert, run } from '../database/query';
 import type { Connection } from '../database/open';
 import { planInput } from './plan-input';
+import { holidaysOf } from './read-site';
 import { currentVersion, readPlan, type StoredPlan } from './read-plan';
 import { tellCalendars } from './calendar-events';
 
@@ -77,9 +80,12 @@ export function storePlan(db: Connection, plan: Plan, now: string, cause: string
 
 /** What moved and why, in worked half-days of the job: the log that slip is explained from. */
 function keepMoves(db: Connection, former: StoredPlan, plan: Plan, { version, now, cause, causes }: { version: number; now: string; cause: string; causes: ReadonlyMap<string, string> }): void {
+  // Counted from the former plan's first day, as far as either reaches: both may end beyond the other's calendars.
+  const shift = slotOf(former.origin, plan.origin);
+  const far = Math.max(...former.tasks.map((task) => task.finish), ...plan.tasks.map((task) => task.finish + shift), 2);
+  const calendar = workedDaysFrom(former.origin, Math.ceil(far / 2) + 2, holidaysOf(db));
+  const count = (slot: number): number => countBefore(calendar, slot + shift);
   for (const job of new Set(plan.tasks.map((task) => task.job))) {
-    const worked = plan.calendars[plan.jobCalendars[job] ?? '']?.worked ?? [];
-    const count = countIn(worked);
     const diff = planDiff(former, plan, job);
     const because = causes.get(job) ?? cause;
     const { from, to } = diff.finish;
@@ -89,18 +95,4 @@ function keepMoves(db: Connection, former: StoredPlan, plan: Plan, { version, no
     }
     if (from !== undefined && to !== undefined && count(to) !== count(from)) insert(db, 'plan_move', { version, made_at: now, job, task: null, halves: count(to) - count(from), cause: because });
   }
-}
-
-/** How many worked slots lie before one; before the origin two a day are taken for worked on five days of seven. */
-function countIn(worked: readonly number[]): (slot: number) => number {
-  return (slot) => {
-    if (slot < 0) return Math.round((slot * 5) / 7);
-    let [low, high] = [0, worked.length];
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if ((worked[middle] ?? 0) < slot) low = middle + 1;
-      else high = middle;
-    }
-    return low;
-  };
 }

@@ -41,7 +41,7 @@ export function Board({ view, job, chosen, onChoose, onMove }: Terms) {
       {view.marks.length > 0 && <><div className="small-text soft">waits and deliveries</div><Marks view={view} open={mark} onOpen={setMark} /></>}
       <div className="days" />
       <div className="days when-line">
-        {view.days.map((day, at) => <div key={day.day} className={`day ${day.worked ? '' : 'off'} ${day.day === view.today ? 'now' : ''}`} style={{ gridColumn: `${2 * at + 1} / span ${wide ? 10 : 2}` }}>{!wide || at % 7 === 0 ? day.label : ''}</div>)}
+        {view.days.map((day, at) => <div key={day.day} className={`day ${day.worked ? '' : 'off'} ${day.day === view.today ? 'now' : ''}`} style={{ gridColumn: `${2 * at + 1} / span 2`, gridRow: 1 }}>{!wide || at % 7 === 0 ? day.label : ''}</div>)}
       </div>
       {view.weather.length > 0 && <><div className="row-name small-text soft">outlook</div><Weather view={view} /></>}
       {view.rows.map((row) => (

@@ -71,17 +71,20 @@ function Choice({ href, on, children }: { href: string; on?: boolean; children: 
 
 /** Conflicts, crews that come twice, crews that stand idle: with the way to the work. */
 function Looks({ view, to }: { view: ScheduleView; to: (task: string) => string }) {
+  const [all, setAll] = useState(false);
   return (
     <section>
       <div className="block-head"><h2>To look at</h2></div>
       {view.looks.length === 0 && <p className="soft mt-2 small-text">Nothing stands out in these weeks: no conflict, nobody comes twice, nobody stands idle.</p>}
       <ul className="lines small-text">
-        {view.looks.map((look) => <li key={`${look.task}${look.text}`}><Mark kind={look.kind === 'conflict' ? 'hazard' : 'waiting'} silent /><div className="what"><span className="fw-bold">{KINDS[look.kind]}</span> {look.text}</div><Link href={to(look.task)} scroll={false}>Show<span className="visually-hidden"> {look.text}</span></Link></li>)}
+        {view.looks.slice(0, all ? undefined : FIRST_LOOKS).map((look) => <li key={`${look.task}${look.text}`}><Mark kind={look.kind === 'conflict' ? 'hazard' : 'waiting'} silent /><div className="what"><span className="fw-bold">{KINDS[look.kind]}</span> {look.text}</div><Link href={to(look.task)} scroll={false}>Show<span className="visually-hidden"> {look.text}</span></Link></li>)}
       </ul>
+      {view.looks.length > FIRST_LOOKS && <Button variant="link" className="p-0 mt-2 no-print" onClick={() => setAll(!all)}>{all ? 'Show the first only' : `Show all ${view.looks.length}`}</Button>}
     </section>
   );
 }
 
+const FIRST_LOOKS = 8;
 const KINDS = { conflict: 'Conflict:', trip: 'Comes twice:', gap: 'Idle:' } as const;
 
 function WhyHere({ block, moved, because, onChoose }: { block: BoardBlock; moved: Moved | undefined; because: BoardBlock | undefined; onChoose: (task: string | undefined) => void }) {
