@@ -192,6 +192,8 @@ export interface TodayView {
   orders: { job: string; jobName: string; selection: string; category: string; area: string; what: 'decide' | 'order' | 'arrive'; day: Day; late: boolean }[];
   /** Approvals, answers and drawings to ask for, or to ask after. */
   requests: { job: string; jobName: string; request: string; text: string; what: 'send' | 'answer' | 'remind'; day: Day; late: boolean }[];
+  /** Inspections to be booked and things to be asked for, so that the work does not wait for them. */
+  calls: { key: string; text: string; jobName: string; href: string; day: Day; late: boolean }[];
   drafts: { job: string; jobName: string; count: number }[];
   finishes: { job: string; name: string; finish: Day | null; promise: Day | null; late: number }[];
   problem: string | null;

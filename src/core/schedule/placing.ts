@@ -89,10 +89,12 @@ function bookPins(net: Compiled, placed: Placement, given: ReadonlySet<number>):
 /** By task its turn where latest finish decides, and rules of preference among equally urgent ones. */
 export function urgency(net: Compiled, times: Times): Int32Array {
   const { tasks } = net;
-  const bucket = Int32Array.from(times.lateFinish, (finish, task) => (tasks[task]?.state === 'waiting' ? Math.floor(finish / URGENCY_STEP) : -1));
-  const rank = Float64Array.from(tasks, (task) => task.rank);
+  // One number for bucket and rank, since the comparison runs tens of thousands of times: ranks are far below a million.
+  const key = new Float64Array(tasks.length);
+  tasks.forEach((task, number) => (key[number] = (task.state === 'waiting' ? Math.floor((times.lateFinish[number] ?? 0) / URGENCY_STEP) + 1 : 0) * 1e6 + task.rank));
+  const { lateFinish } = times;
   const order = Int32Array.from(tasks, (_, task) => task);
-  order.sort((a, b) => (bucket[a] ?? 0) - (bucket[b] ?? 0) || (rank[a] ?? 0) - (rank[b] ?? 0) || (times.lateFinish[a] ?? 0) - (times.lateFinish[b] ?? 0) || ((tasks[a]?.id ?? '') < (tasks[b]?.id ?? '') ? -1 : 1));
+  order.sort((a, b) => (key[a] as number) - (key[b] as number) || (lateFinish[a] as number) - (lateFinish[b] as number) || ((tasks[a]?.id ?? '') < (tasks[b]?.id ?? '') ? -1 : 1));
   return turns(order);
 }
 

@@ -1,5 +1,5 @@
 import { inUsualOrder, type Phase } from './phases';
-import type { Effect } from './rules';
+import { SCHOOL, type Effect, type Rule } from './rules';
 
 /**
  * Choices in which practitioners differ and both are right somewhere. A job picks a side, a room may differ; a side adds steps
@@ -111,4 +111,24 @@ export function schooledHalfDays(phase: Phase, halfDays: number, choices: Choice
 export function cleanUpOf(halfDays: number, choices: Choices): number {
   const every = sidesOf(choices).find(({ side }) => side.cleanUp !== undefined)?.side.cleanUp;
   return every === undefined ? 0 : Math.floor(halfDays / every);
+}
+
+/**
+ * The order that the chosen sides bring, as rules that hold in the areas that chose them, and the neighbours they part.
+ * @param choicesIn what counts in each area
+ */
+export function schoolRules(areas: readonly string[], choicesIn: (area: string) => Choices): { rules: Rule[]; parted: Set<string> } {
+  const parted = new Set<string>();
+  const found = new Map<string, { rule: Rule; only: Set<string> }>();
+  for (const area of areas) {
+    for (const { school, side } of sidesOf(choicesIn(area))) {
+      for (const [before, then] of side.parts ?? []) parted.add(`${area}:${before}>${then}`);
+      if (!side.order) continue;
+      const key = `${school.key} ${side.key}`;
+      const known = found.get(key) ?? { only: new Set<string>(), rule: { number: SCHOOL + SCHOOL_KEYS.indexOf(school.key), strength: 'hard', title: school.title, reason: `so it was chosen: ${side.label}`, effects: side.order } };
+      known.only.add(area);
+      found.set(key, known);
+    }
+  }
+  return { rules: [...found.values()].map(({ rule, only }) => ({ ...rule, only })), parted };
 }

@@ -39,7 +39,7 @@ export function desksView(house: House): DesksView {
   const targets = [...[...names.jobs.values()].map(({ id, name }) => ({ kind: 'job' as const, id, name })), ...subs.map(({ id, name }) => ({ kind: 'sub' as const, id, name })), ...people.map(({ id, name }) => ({ kind: 'person' as const, id, name }))];
   return {
     today: now,
-    inspections: inspectionsOf(house, plan, names.areas, job, now), unbooked: unbookedOf(house, plan, names.areas, job, now),
+    inspections: inspectionsOf(house, plan, names.areas, job, now), unbooked: unbookedOf(house, plan, now),
     offices: officesOf(db).map((office) => ({ id: office.id, version: office.version, name: office.name, phases: office.phases, weekdays: office.weekdays, noticeDays: office.notice_days, visitsADay: office.visits_a_day })),
     outlook: [...groupBy(outlook, (half) => half.day)].slice(0, OUTLOOK_DAYS).map(([day, halves]) => ({
       day, halves: halves.map(({ half, rain, wind, low }) => ({ half, rain, wind, low, forbids: [...(rain >= LIMITS.rain ? ['rain'] : []), ...(wind >= LIMITS.wind ? ['wind'] : []), ...(low <= LIMITS.frost ? ['frost'] : [])] })),
@@ -83,8 +83,9 @@ function inspectionsOf(house: House, plan: StoredPlan | undefined, areas: Areas,
 }
 
 /** Inspections ahead without a visit, the nearest first. */
-function unbookedOf(house: House, plan: StoredPlan | undefined, areas: Areas, job: (id: string) => string, now: Day): UnbookedView[] {
+export function unbookedOf(house: House, plan: StoredPlan | undefined, now: Day): UnbookedView[] {
   if (!plan) return [];
+  const areas = new Map(all<{ id: string; name: string; job_name: string }>(house.db, 'SELECT area.id, area.name, job.name AS job_name FROM area JOIN job ON job.id = area.job').map((area) => [area.id, area]));
   const offices = officesOf(house.db);
   const holidays = holidaysOf(house.db);
   const booked = new Set(all<{ area: string; phase: Phase }>(house.db, `SELECT area, phase FROM inspection WHERE state = 'booked'`).map((row) => taskId(row.area, row.phase)));
@@ -96,6 +97,6 @@ function unbookedOf(house: House, plan: StoredPlan | undefined, areas: Areas, jo
     let askBy = ready;
     while (office && askBy > now && workdaysAfter(askBy, office.notice_days, holidays) > ready) askBy = addDays(askBy, -1);
     while (askBy > now && !isWorkday(askBy, holidays)) askBy = addDays(askBy, -1);
-    return [{ job: task.job, jobName: job(task.job), area, areaName: areas.get(area)?.name ?? '', phase, label: phaseFacts(phase).label, office: office?.name ?? null, ready, askBy, late: office !== undefined && askBy <= now }];
+    return [{ job: task.job, jobName: areas.get(area)?.job_name ?? '', area, areaName: areas.get(area)?.name ?? '', phase, label: phaseFacts(phase).label, office: office?.name ?? null, ready, askBy, late: office !== undefined && askBy <= now }];
   }).sort((a, b) => (a.ready < b.ready ? -1 : a.ready > b.ready ? 1 : 0)).slice(0, 30);
 }

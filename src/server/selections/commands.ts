@@ -157,7 +157,7 @@ export const selectionHandlers: Handler[] = [
     if (missing && !despite.trim()) throw unfit('not-granted', `It waits for ${missing}. Say why it goes out all the same, or wait for the answer.`, 'despite');
     update(visit.db, 'selection', id, { state: 'ordered', ordered_on: day, ordered_as: orderWords(row), order_number: orderNumber, quantity, unit, expected_on: orNull(expectedOn), promised_on: orNull(expectedOn), slip: '' });
     note(visit, { job: row.job, selection: id }, [`ordered on ${formatDay(day)}: ${quantity} ${unit}, ${orderWords(row)}`, orderNumber && `order ${orderNumber}`, missing && `although it waits for ${missing}: ${despite.trim()}`, said].filter(Boolean).join(', '));
-    visit.mark(row.job, `${row.category} were ordered`);
+    visit.mark(row.job, `${row.category}: ordered`);
     visit.house.news.emit('ordered');
   }),
   handler(expectSelection, (visit, { id, version, expectedOn, note: said }) => {
@@ -206,5 +206,5 @@ export function moveArrival(visit: Visit, row: Pick<Row, 'id' | 'job' | 'categor
   update(visit.db, 'selection', row.id, { expected_on: day, promised_on: promised, ...(moved ? { slip: day > promised ? why : '' } : {}), ...over });
   const now = today(visit.house.clock);
   note(visit, { job: row.job, selection: row.id }, `${moved ? `comes ${formatDay(day, now)} instead of ${formatDay(row.expected_on ?? day, now)}` : `comes ${formatDay(day, now)}`}${why ? `: ${why}` : ''}`);
-  visit.mark(row.job, moved ? `${row.category} ${day > (row.expected_on ?? day) ? 'slipped' : 'come earlier'}` : `${row.category} are confirmed`);
+  visit.mark(row.job, `${row.category}: ${moved ? (day > (row.expected_on ?? day) ? 'slipped' : 'comes earlier') : 'confirmed'}`);
 }

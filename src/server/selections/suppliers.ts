@@ -49,7 +49,7 @@ function say(visit: Visit, row: SelectionRow, says: SupplierSays, text: string, 
     case 'ships':
       update(visit.db, 'selection', row.id, { state: 'shipped', ...(day ? { expected_on: day, promised_on: row.promised_on ?? day } : {}) });
       note(visit, about, `shipped${text ? `: ${text}` : ''}`);
-      visit.mark(row.job, `${row.category} were shipped`);
+      visit.mark(row.job, `${row.category}: shipped`);
       break;
     case 'ships part': {
       if (row.quantity === null || quantity === undefined || quantity >= row.quantity) throw unfit('no-part', `A part is less than the whole${row.quantity === null ? '' : ` of ${row.quantity} ${row.unit}`}.`, 'quantity');

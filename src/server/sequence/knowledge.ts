@@ -1,5 +1,5 @@
-import { OWN_RULES, RULES, SCHOOL, type Rule } from '@/core/sequence/rules';
-import { SCHOOL_KEYS, sidesOf, type Choices, type SchoolKey } from '@/core/sequence/schools';
+import { OWN_RULES, RULES, type Rule } from '@/core/sequence/rules';
+import { schoolRules, type Choices, type SchoolKey } from '@/core/sequence/schools';
 import type { Phase } from '@/core/sequence/phases';
 import type { Site } from '@/core/sequence/site';
 import { all } from '../database/query';
@@ -48,21 +48,10 @@ export const choicesFor = (db: Connection, job: string, area?: string): Choices 
 /** What the sequence of a job is made from besides its tracks. @param areas ids of its areas */
 export function knowledgeOf(db: Connection, job: string, areas: readonly string[]): Required<Pick<Site, 'rules' | 'switches' | 'parted'>> {
   const rows = choiceRows(db, job);
-  const parted = new Set<string>();
-  const schools = new Map<string, { rule: Rule; only: Set<string> }>();
-  for (const area of areas) {
-    for (const { school, side } of sidesOf(choicesIn(rows, area))) {
-      for (const [before, after] of side.parts ?? []) parted.add(`${area}:${before}>${after}`);
-      if (!side.order) continue;
-      const key = `${school.key} ${side.key}`;
-      const known = schools.get(key) ?? { only: new Set<string>(), rule: { number: SCHOOL + SCHOOL_KEYS.indexOf(school.key), strength: 'hard', title: school.title, reason: `so it was chosen: ${side.label}`, effects: side.order } };
-      known.only.add(area);
-      schools.set(key, known);
-    }
-  }
+  const { rules, parted } = schoolRules(areas, (area) => choicesIn(rows, area));
   const switches = all<{ rule: number; area: string | null; holds: 0 | 1 }>(db, 'SELECT rule, area, holds FROM rule_switch WHERE job IS NULL OR job = @job ORDER BY job IS NULL', { job });
   return {
-    rules: [...RULES, ...[...schools.values()].map(({ rule, only }) => ({ ...rule, only })), ...ownRules(db, job).map(ruleOf)],
+    rules: [...RULES, ...rules, ...ownRules(db, job).map(ruleOf)],
     switches: switches.map(({ rule, area, holds }) => ({ rule, holds: holds === 1, ...(area === null ? {} : { area }) })),
     parted,
   };

@@ -1,4 +1,4 @@
-import type { LogisticView, RuleView, SchoolView, SequenceView, StepView } from '@/contract/views/plan';
+import type { RuleView, SchoolView, SequenceView, StepView } from '@/contract/views/plan';
 import { groupBy } from '@/core/group-by';
 import type { Link } from '@/core/schedule/network';
 import type { PlannedTask } from '@/core/schedule/plan';
@@ -6,8 +6,8 @@ import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { NEVER_OFF, RULES } from '@/core/sequence/rules';
 import { SCHOOLS } from '@/core/sequence/schools';
 import { taskId } from '@/core/sequence/site';
-import { addDays, type Day } from '@/core/units/day';
-import { dayOfSlot, formatSlot } from '@/core/units/slot';
+import type { Day } from '@/core/units/day';
+import { formatSlot } from '@/core/units/slot';
 import { today } from '../clock';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
@@ -16,6 +16,7 @@ import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { holdsOf, jobHead } from '../sites/queries';
 import { choiceRows, ownRules, ruleOf, type OwnRuleRow } from './knowledge';
 import { measuredHalfDays } from './lay-track';
+import { logisticsOf } from './logistics';
 
 interface OwnRow {
   id: string;
@@ -46,7 +47,7 @@ export function sequenceView(house: House, job: string): SequenceView {
     })),
     holds: holdsOf(db, job, today(house.clock)),
     schools: schoolsOf(db, job), rules: rulesOf(db, job, plan),
-    gates: gatesOf(db, job, plan, tasks), logistics: logisticsOf(db, job, plan, tasks, today(house.clock)),
+    gates: gatesOf(db, job, plan, tasks), logistics: logisticsOf(db, job, plan, today(house.clock)),
     problem: one<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
   };
 }
@@ -123,14 +124,5 @@ function gatesOf(db: Connection, job: string, plan: StoredPlan | undefined, task
   return all<{ id: string; label: string; reason: string; together: 0 | 1 }>(db, 'SELECT * FROM gate WHERE job = @job ORDER BY rowid', { job }).map(({ id, label, reason, together }) => {
     const task = tasks.get(`gate:${id}`);
     return { id, label, reason, together: together === 1, before: side(id, 'before'), after: side(id, 'after'), when: plan && task ? formatSlot(plan.origin, task.start) : '' };
-  });
-}
-
-function logisticsOf(db: Connection, job: string, plan: StoredPlan | undefined, tasks: ReadonlyMap<string, PlannedTask>, now: Day): LogisticView[] {
-  return all<{ id: string; version: number; label: string; area: string; name: string; phase: Phase; lead_days: number; state: LogisticView['state']; booked_on: Day | null }>(db, `SELECT logistic.*, area.name FROM logistic JOIN area ON area.id = logistic.area WHERE logistic.job = @job AND logistic.state <> 'dropped' ORDER BY logistic.rowid`, { job }).map((row) => {
-    const step = tasks.get(taskId(row.area, row.phase));
-    const neededBy = plan && step && step.state !== 'done' ? dayOfSlot(plan.origin, step.start) : null;
-    const askBy = neededBy && addDays(neededBy, -row.lead_days - 1);
-    return { id: row.id, version: row.version, label: row.label, step: `${row.name} · ${phaseFacts(row.phase).label}`, leadDays: row.lead_days, state: row.state, bookedOn: row.booked_on, neededBy, askBy, late: row.state === 'open' && askBy !== null && askBy < now };
   });
 }

@@ -11,6 +11,8 @@ import { selectionsOf } from '../selections/queries';
 import { requestViews } from '../selections/request-views';
 import { requestLabel } from '../selections/waits';
 import { holdsOf } from '../sites/queries';
+import { unbookedOf } from '../desks/queries';
+import { logisticsOf } from '../sequence/logistics';
 import { ago } from '../words';
 
 interface JobLine {
@@ -52,6 +54,7 @@ export function todayView(house: House): TodayView {
       const day = what === 'send' ? request.sendBy : (request.named ?? request.expected);
       return day ? [{ job: job.id, jobName: job.name, request: request.id, text: requestLabel(request), what, day, late: request.late } as const] : [];
     })).sort((a, b) => (a.day < b.day ? -1 : 1)),
+    calls: callsOf(house, plan, jobs, now),
     drafts: all(db, `SELECT job, job.name AS jobName, count(*) AS count FROM job_update JOIN job ON job.id = job WHERE job_update.state = 'draft' GROUP BY job ORDER BY job.position`),
     finishes: jobs.map((job) => {
       const finish = one<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', { job: job.id })?.finish_day ?? null;
@@ -59,6 +62,19 @@ export function todayView(house: House): TodayView {
     }),
     problem: one<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
   };
+}
+
+/** Days ahead that a call is told of. */
+const CALL_AHEAD = 3;
+
+/** Whom to call in the next days: offices for a visit, and for what has to be there. */
+function callsOf(house: House, plan: StoredPlan | undefined, jobs: readonly JobLine[], now: Day): TodayView['calls'] {
+  const until = addDays(now, CALL_AHEAD);
+  const visits = unbookedOf(house, plan, now).filter((visit) => visit.office !== null && visit.askBy <= until)
+    .map((visit) => ({ key: `${visit.area}${visit.phase}`, text: `${visit.office ?? ''} for ${visit.areaName} · ${visit.label}, ready ${formatDay(visit.ready, now)}`, jobName: visit.jobName, href: '/desks', day: visit.askBy, late: visit.late }));
+  const things = jobs.flatMap((job) => logisticsOf(house.db, job.id, plan, now).filter((one_) => one_.state === 'open' && one_.askBy !== null && one_.askBy <= until)
+    .map((one_) => ({ key: one_.id, text: `${one_.label} for ${one_.step}`, jobName: job.name, href: `/jobs/${job.id}/sequence`, day: one_.askBy ?? now, late: one_.late })));
+  return [...visits, ...things].sort((a, b) => (a.day < b.day ? -1 : 1));
 }
 
 /** Why a site wants a walk today; nothing where it does not. */

@@ -53,7 +53,7 @@ export function Schedule({ view }: { view: ScheduleView }) {
             <Legend />
           </>
         )}
-        <div className="columns mt-3">
+        <div className="columns mt-3 no-print">
           <Looks view={view} to={(task) => to({ task })} />
           {view.goal && <Goal goal={view.goal} />}
         </div>

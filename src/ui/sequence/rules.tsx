@@ -53,7 +53,8 @@ function OneForm({ view, open, onDone }: { view: SequenceView; open: Open; onDon
       <CommandForm kind={switchRule} submit="Switch it off" onDone={onDone} beside={<FormEffect kind={switchRule} />} start={() => ({ id: newId(), rule: open.rule.number, job: view.job.id, holds: false, reason: '' })}>
         <p>{open.rule.reason}.</p>
         {open.rule.strength === 'hard' && <p className="soon small-text">This rule is a must: physics, cover, safety or inspection stand behind it. Switched off, its order is yours to answer for, and local code and licensed practice still decide.</p>}
-        <SelectField name="area" label="Where it shall not hold" none="in this whole job" options={view.areas.map((area) => [area.id, `in ${area.name} alone`])} />
+        <SelectField name="job" label="Where it shall not hold" none="in the whole firm" options={[[view.job.id, 'in this job']]} />
+        <SelectField name="area" label="In this job" none="everywhere" options={view.areas.map((area) => [area.id, `in ${area.name} alone`])} />
         <TextField name="reason" label="Because" hint="Said wherever the rule is missed." />
       </CommandForm>
     );

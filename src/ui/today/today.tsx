@@ -24,6 +24,7 @@ export function Today({ view }: { view: TodayView }) {
           <Holds view={view} />
           <Orders view={view} />
           <Requests view={view} />
+          <Calls view={view} />
           <Drafts view={view} />
           <Finishes view={view} />
         </div>
@@ -153,6 +154,19 @@ function Requests({ view }: { view: TodayView }) {
             </div>
           </li>
         ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Visits to be booked and things to be asked for in the next days, so that no step waits for them. */
+function Calls({ view }: { view: TodayView }) {
+  if (view.calls.length === 0) return null;
+  return (
+    <section>
+      <div className="block-head"><h2>Call</h2></div>
+      <ul className="lines">
+        {view.calls.map((call) => <li key={call.key}><Mark kind={call.late ? 'stop' : 'waiting'} /><div className="what"><Link href={call.href} className="fw-bold">{capital(call.text)}</Link> <span className="soft">{call.jobName}</span><div className={`small-text ${call.late ? 'bad' : 'soft'}`}>{call.late ? 'today, or the step waits for it' : `by ${formatDay(call.day, view.today)}`}</div></div></li>)}
       </ul>
     </section>
   );
