@@ -2,15 +2,19 @@ import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
 
-export interface InspectionView {
-  id: string;
-  version: number;
+/** An inspection as a step of an area's work. */
+interface InspectedStep {
   job: string;
   jobName: string;
   area: string;
   areaName: string;
   phase: Phase;
   label: string;
+}
+
+export interface InspectionView extends InspectedStep {
+  id: string;
+  version: number;
   office: string;
   when: string;
   state: 'booked' | 'passed' | 'failed' | 'cancelled';
@@ -20,13 +24,7 @@ export interface InspectionView {
 }
 
 /** Inspections that the plan comes to and nobody has booked. */
-export interface UnbookedView {
-  job: string;
-  jobName: string;
-  area: string;
-  areaName: string;
-  phase: Phase;
-  label: string;
+export interface UnbookedView extends InspectedStep {
   office: string | null;
   /** When the work would be ready for it, and the last day to ask. */
   ready: Day;

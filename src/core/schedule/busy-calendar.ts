@@ -79,7 +79,7 @@ class Reading {
     if (text('status').toUpperCase() === 'CANCELLED' || text('transp').toUpperCase() === 'TRANSPARENT' || part.hasProperty('recurrence-id')) return;
     try {
       const event = new ICAL.Event(part, { strictExceptions: false });
-      const words = event.summary.replace(/\s+/g, ' ').trim().slice(0, 120) || 'busy';
+      const words = text('summary').replace(/\s+/g, ' ').trim().slice(0, 120) || 'busy';
       this.events++;
       if (event.isRecurring()) this.recurring(event, words);
       else this.span(event.startDate, event.endDate, words);

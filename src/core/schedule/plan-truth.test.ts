@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { at, input, link, networks, planned, task } from '../../../tests/support/networks';
-import { blockersOf, holdersOf, slotBefore } from './blockers';
+import { blockersOf, holdersOf, slotBefore, type Blocker } from './blockers';
 import { boundOf } from './bound';
 import { checkPlan } from './check';
 import { compile, type Compiled } from './compiled';
@@ -28,19 +28,26 @@ const netOf = (network: PlanInput): Compiled => {
   return net.value;
 };
 
+/** The plan of a network, and for everything that waits the slot before its start with all that forbids it. */
+function looked(network: PlanInput): { net: Compiled; plan: Plan; asked: { one: PlannedTask; slot: number; blockers: Blocker[] }[] } {
+  const placed = placedLike(network);
+  if (!placed.ok) throw new Error(placed.problem.message);
+  const { net, placement } = placed.value;
+  const holders = holdersOf(net);
+  const plan = planned(network);
+  const asked = waiting(plan).map((one) => {
+    const number = net.index.get(one.id) ?? -1;
+    return { one, slot: slotBefore(net, placement, number), blockers: blockersOf(net, placement, number, holders) };
+  });
+  return { net, plan, asked };
+}
+
 describe('reasons', () => {
   it('are the whole truth: with everything named gone the task could start on the slot before', () =>
     fc.assert(fc.property(networks, (network) => {
-      const placed = placedLike(network);
-      if (!placed.ok) throw new Error(placed.problem.message);
-      const { net, placement } = placed.value;
-      const holders = holdersOf(net);
-      const plan = planned(network);
-      for (const one of waiting(plan)) {
-        const number = net.index.get(one.id) ?? -1;
-        const slot = slotBefore(net, placement, number);
+      const { net, plan, asked } = looked(network);
+      for (const { one, slot, blockers } of asked) {
         if (slot < 0) continue;
-        const blockers = blockersOf(net, placement, number, holders);
         const links = new Set(blockers.flatMap((blocker) => (blocker.kind === 'link' ? [blocker.bound.link] : [])));
         const others = new Set(blockers.flatMap((blocker) => ('holders' in blocker ? blocker.holders.map((other) => net.tasks[other]?.id) : [])));
         const there = blockers.some((blocker) => blocker.kind === 'away' || blocker.kind === 'weather');
@@ -67,18 +74,13 @@ describe('reasons', () => {
 
   it('each forbid the earlier slot by themselves: with all others gone the task still cannot have it', () =>
     fc.assert(fc.property(networks, (network) => {
-      const placed = placedLike(network);
-      if (!placed.ok) throw new Error(placed.problem.message);
-      const { net, placement } = placed.value;
-      const holders = holdersOf(net);
-      const plan = planned(network);
-      for (const one of waiting(plan)) {
-        const number = net.index.get(one.id) ?? -1;
-        const earlier = moved(plan, one, slotBefore(net, placement, number), net);
+      const { net, plan, asked } = looked(network);
+      for (const { one, slot, blockers } of asked) {
+        const earlier = moved(plan, one, slot, net);
         // Where its own calendar has no such slot, days away or the weather hold it, and moving shows nothing.
         if (!earlier || at(earlier, one.id).start === one.start) continue;
         const alone: Plan = { ...earlier, links: [], notBefore: [], tasks: earlier.tasks.filter((each) => each.id === one.id).map((each) => ({ ...each, floor: 0 })) };
-        for (const blocker of blockersOf(net, placement, number, holders)) {
+        for (const blocker of blockers) {
           const kept = blocker.kind === 'link' ? { links: [blocker.bound.link], tasks: [...alone.tasks, ...plan.tasks.filter((each) => each.id === blocker.bound.link.before)] } : blocker.kind === 'not-before' ? { notBefore: [blocker.wait] } : undefined;
           if (kept) expect([one.id, blocker.kind, checkPlan({ ...alone, ...kept }).length > 0]).toEqual([one.id, blocker.kind, true]);
         }
