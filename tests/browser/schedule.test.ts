@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { dayOfSlot, slotOf } from '@/core/units/slot';
 import { demoId } from '../../demo/seed';
-import { gone, inspect, PHONE, press, seesText, textFits } from '../support/browser';
+import { gone, inspect, press, seesText, textFits } from '../support/browser';
 import { fillIn } from '../support/forms';
 import { areaOf, folder } from '../support/houses';
 import { stage } from '../support/stage';
@@ -83,7 +83,6 @@ describe('the half-day board', () => {
     await textFits(page, /A better plan was found and is kept|No better plan was found/);
     await page.goto(`${on.server.url}/schedule?weeks=12`);
     await seesText(page, 'Conflict:');
-    await inspect(page, 'board of twelve weeks');
     expect(on.complaints).toEqual([]);
   });
 });
@@ -103,7 +102,6 @@ describe('the order of the work', () => {
     await seesText(page, 'Step 1 of');
     await press(page, 'Next step');
     await seesText(page, 'Step 2 of');
-    await inspect(page, 'order walked through');
     expect(on.complaints).toEqual([]);
   });
 
@@ -144,7 +142,6 @@ describe('what comes from outside', () => {
     await page.goto(`${on.server.url}${signal}/schedule/progress`);
     await press(page, 'Show all');
     await textFits(page, /Study: rough inspections failed \(a box without its clamp\)/);
-    await inspect(page, 'slip and progress');
     expect(on.complaints).toEqual([]);
   });
 
@@ -172,12 +169,6 @@ describe('what comes from outside', () => {
     const feed = await fetch(`${on.server.url}${path}`);
     expect([feed.status, feed.headers.get('content-type')]).toEqual([200, 'text/calendar; charset=utf-8']);
     expect(await feed.text()).toContain(`UID:${first?.id ?? ''}@aftermist`.slice(0, 60));
-    await inspect(page, 'desks');
-    expect(on.complaints).toEqual([]);
-  });
-
-  it('is of use on a phone', async () => {
-    for (const path of ['/desks', `${signal}/sequence`, `${signal}/schedule`, `${signal}/schedule/progress`]) await inspect(await at(path, PHONE), `${path} on a phone`);
     expect(on.complaints).toEqual([]);
   });
 });

@@ -2,6 +2,7 @@
 import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { useLayoutEffect, useRef, useState, type CSSProperties } from 'react';
 import type { BoardBlock, BoardView } from '@/contract/views/plan';
+import { formatDay } from '@/core/units/day';
 import { Mark } from '../kit/mark';
 import type { Moved } from './move-form';
 import { soft } from './soft-words';
@@ -22,6 +23,8 @@ interface Terms {
 const DRAG_FROM = 6;
 /** From so many weeks on only Mondays are named. */
 const WIDE = 42;
+/** Half-days of a block from which its words are written there. */
+const WORDS_FROM = 7;
 
 /** Time across, trades or areas down; each day two cells. A block that waits can be taken to another half-day. */
 export function Board({ view, job, chosen, onChoose, onMove }: Terms) {
@@ -41,14 +44,14 @@ export function Board({ view, job, chosen, onChoose, onMove }: Terms) {
       {view.marks.length > 0 && <><div className="small-text soft">waits and deliveries</div><Marks view={view} open={mark} onOpen={setMark} /></>}
       <div className="days" />
       <div className="days when-line">
-        {view.days.map((day, at) => <div key={day.day} className={`day ${day.worked ? '' : 'off'} ${day.day === view.today ? 'now' : ''}`} style={{ gridColumn: `${2 * at + 1} / span 2`, gridRow: 1 }}>{!wide || at % 7 === 0 ? day.label : ''}</div>)}
+        {view.days.map((day, at) => <div key={day.day} className={`day ${day.worked ? '' : 'off'} ${day.day === view.today ? 'now' : ''}`} style={{ gridColumn: `${2 * at + 1} / span 2`, gridRow: 1 }}>{!wide ? day.label : at % 7 === 0 ? formatDay(day.day).slice(4) : ''}</div>)}
       </div>
       {view.weather.length > 0 && <><div className="row-name small-text soft">outlook</div><Weather view={view} /></>}
       {view.rows.map((row) => (
         <Row key={row.id} name={row.name} note={row.note}>
           <div className="when-line track" style={{ gridTemplateRows: `repeat(${Math.max(0, ...row.blocks.map((block) => block.lane)) + 1}, 2.25rem) 1fr` }} role="group" aria-label={`${row.name}, ${row.note}`}>
             <Lines view={view} />
-            {row.blocks.map((block) => <Piece key={block.task} block={block} elsewhere={job !== undefined && block.jobId !== job} named={job === undefined} chosen={block.task === chosen} onChoose={onChoose} />)}
+            {row.blocks.map((block) => <Piece key={block.task} block={block} wide={wide} elsewhere={job !== undefined && block.jobId !== job} named={job === undefined} chosen={block.task === chosen} onChoose={onChoose} />)}
           </div>
         </Row>
       ))}
@@ -102,15 +105,17 @@ function Weather({ view }: { view: BoardView }) {
   );
 }
 
-function Piece({ block, elsewhere, named, chosen, onChoose }: { block: BoardBlock; elsewhere: boolean; named: boolean; chosen: boolean; onChoose: Terms['onChoose'] }) {
+function Piece({ block, wide, elsewhere, named, chosen, onChoose }: { block: BoardBlock; wide: boolean; elsewhere: boolean; named: boolean; chosen: boolean; onChoose: Terms['onChoose'] }) {
   // Half a day is as wide as a word: where, without what, which the row says.
   const short = block.finish - block.start === 1;
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: block.task, data: block, disabled: !block.movable || block.cutLeft });
+  // On a board of many weeks only a long block has room for words; the slip and the tooltip have them all.
+  const wordless = wide && block.finish - block.start < WORDS_FROM;
   const words = elsewhere ? `at ${block.job}` : short ? (block.label.split(' · ')[0] ?? '') : block.label;
   return (
     <>
       <button ref={setNodeRef} {...listeners} type="button" data-task={block.task} title={`${block.label}, ${block.when}`} className={`piece ${elsewhere ? 'of-others' : block.tone} ${short ? 'short' : ''} ${chosen ? 'chosen' : ''} ${block.movable ? 'movable' : ''} ${block.pin ? 'pinned' : ''} ${isDragging ? 'dragged' : ''}`} style={{ gridColumn: `${block.start + 1} / ${block.finish + 1}`, gridRow: block.lane + 1, ...(transform ? { transform: `translateX(${transform.x}px)` } : {}) }} onClick={() => onChoose(block.task)}>
-        <span className="words" aria-hidden="true">{block.finish - block.start > 1 && block.tone === 'held' && <Mark kind="stop" silent />}{named && <span className="of-job">{block.job.split(' ')[0]} </span>}{soft(words)}</span>
+        {!wordless && <span className="words" aria-hidden="true">{block.finish - block.start > 1 && block.tone === 'held' && <Mark kind="stop" silent />}{named && <span className="of-job">{block.job.split(' ')[0]} </span>}{soft(words)}</span>}
         <span className="visually-hidden">{named || elsewhere ? `${block.job}, ` : ''}{block.label}, {block.when}{block.tone === 'held' ? ', held' : ''}{block.pin ? `, pinned: ${block.pin}` : ''}. Why here?</span>
       </button>
       {block.float > 0 && !elsewhere && <span aria-hidden="true" className="float" style={{ gridColumn: `${block.finish + 1} / span ${block.float}`, gridRow: block.lane + 1 }} />}

@@ -39,7 +39,7 @@ export function OverTime({ view }: { view: ProgressView }) {
     scales: { y: { min: 0, max: 100, ticks: { color: inks['--ink-soft'], callback: (value) => `${value} %` }, grid: { color: inks['--mist-deep'] } }, x: { ticks: { color: inks['--ink-soft'], maxRotation: 0, autoSkipPadding: 14 }, grid: { display: false } } },
     plugins: { legend: { labels: { color: inks['--ink'], usePointStyle: true, pointStyle: 'line', pointStyleWidth: 34 } } },
   };
-  return <div className="chart" role="img" aria-label={`Work over time in per cent: now ${Math.round(100 * view.done)} done${view.planned === null ? '' : `, ${Math.round(100 * view.planned)} were agreed for this week`}.`}><Drawn type="line" data={data} options={options} /></div>;
+  return <div className="chart"><Drawn aria-label={`Work over time in per cent: now ${Math.round(100 * view.done)} done${view.planned === null ? '' : `, ${Math.round(100 * view.planned)} were agreed for this week`}.`} type="line" data={data} options={options} /></div>;
 }
 
 /** A trade's work a week against what its crews can do. */
@@ -59,5 +59,5 @@ export function Load({ name, weeks, work, most }: { name: string; weeks: string[
     scales: { y: { beginAtZero: true, ticks: { color: inks['--ink-soft'], precision: 0, maxTicksLimit: 4 }, grid: { color: inks['--mist-deep'] } }, x: { ticks: { color: inks['--ink-soft'], maxRotation: 0, autoSkipPadding: 8 }, grid: { display: false } } },
     plugins: { legend: { display: false } },
   };
-  return <div className="chart small" role="img" aria-label={`${name}: half-days of work by week ${work.join(', ')}; crews can do ${most.join(', ')}.`}><Drawn type="bar" data={data as never} options={options} /></div>;
+  return <div className="chart small"><Drawn aria-label={`${name}: half-days of work by week ${work.join(', ')}; crews can do ${most.join(', ')}.`} type="bar" data={data as never} options={options} /></div>;
 }
