@@ -55,9 +55,9 @@ function markDone(name, content) {
   writeFileSync(join(STAMPS, name), content);
 }
 
-/** Does the work unless it was done for the same content already. */
-export function once(name, content, work) {
-  if (isDone(name, content)) return;
+/** Does the work unless it was done for the same content already, and what it made is still there. */
+export function once(name, content, work, still = true) {
+  if (still && isDone(name, content)) return;
   work();
   markDone(name, content);
 }

@@ -35,15 +35,15 @@ async function tests(name, projects, env = {}) {
   }
 }
 
-// Typed lint takes one core for as long as the database is compiled on the other.
+// Typed lint takes one core, while the database is compiled and the first tests run on the other.
 const lint = runAndRead(bin('eslint'), ['.', '--max-warnings', '0'], {}, true);
 await check('import directions', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'demo', 'scripts', 'bench', 'tests']);
 await check('types', 'npm', ['run', '--silent', 'types']);
 await compiled();
 build();
+await tests('unit and integration', ['unit', 'integration']);
 const { ok } = await lint;
 count('lint', ok ? 1 : 0, ok ? 0 : 1);
-await tests('unit and integration', ['unit', 'integration']);
 const browser = chromium();
 if (browser) await tests('browser', ['browser'], { CHROMIUM: browser });
 else {

@@ -16,6 +16,14 @@ import { walkPack } from '@/server/walks/pack';
 import { demoId } from '../../demo/seed';
 import { areaOf, root, signalHouse, TODAY } from '../support/houses';
 import { count, html, words } from '../support/read';
+import { desksView } from '@/server/desks/queries';
+import { progressView } from '@/server/schedule/progress';
+import { sequenceView } from '@/server/sequence/queries';
+import { Desks } from '@/ui/desks/desks';
+import { Progress } from '@/ui/schedule/progress';
+import { Schedule } from '@/ui/schedule/schedule';
+import { Sequence } from '@/ui/sequence/sequence';
+import { build } from '../support/synthetic';
 
 let house: House;
 beforeAll(() => {
@@ -158,5 +166,47 @@ describe('the route of a walk', () => {
     expect(read).toContain('1 to look at');
     expect(read).toContain('Finish the walk');
     expect(words(html(<Route areas={areas} at={0} finished finishing={false} onGo={() => undefined} onFinish={() => undefined} />))).not.toContain('Finish the walk');
+  });
+});
+
+describe('the screens of sequence and schedule', () => {
+  it('read the order with its times and reasons, the ways of working, the rules, and what has to be there', () => {
+    const page = words(html(<Sequence view={sequenceView(house, signalHouse)} />, `/jobs/${signalHouse}/sequence`));
+    expect(page).toMatch(/Boiler cupboard · gas pipe gas after Boiler cupboard · pipes : a wire can go round a pipe, a pipe cannot go round a duct must 8/);
+    expect(page).toMatch(/Cabinets and paint : the usual order/);
+    expect(page).toMatch(/Crane for the lantern panes for Lantern roof · roof glazing takes 14 days, needed \w{3} \d+ \w{3}: ask by/);
+    // What keeps people alive has no switch.
+    expect(page).toMatch(/Switch rule 1 /);
+    expect(page).not.toMatch(/Switch rule 3 /);
+  });
+
+  it('read the desks: what is booked, what to book by when, what the outlook forbids and moved, plant that is broken', () => {
+    const page = words(html(<Desks view={desksView(house)} office />));
+    expect(page).toMatch(/Study · rough inspections Signal House Thu 11 Mar, morning, Port Ellery building office Passed/);
+    expect(page).toMatch(/Yard and drain run · water test Signal House ready \w{3} \d+ Mar, ask Harbour water board/);
+    expect(page).toMatch(/Fri 12 Mar 4.2 mm, 10 m\/s, 6 °C 9 mm, 13 m\/s, 7 °C/);
+    expect(page).toMatch(/Boat store · open roof Signal House rain, 4.2 mm, on Fri 12 Mar/);
+    expect(page).toMatch(/Small digger , 1 of it, 5 pieces of work ahead/);
+    const lead = words(html(<Desks view={desksView(house)} office={false} />));
+    expect(lead).not.toMatch(/Add an office|What counts|Open a calendar/);
+  });
+
+  it('read slip against what was agreed, and how good the plan is', () => {
+    const page = words(html(<Progress view={progressView(house, signalHouse)} />, `/jobs/${signalHouse}/schedule/progress`));
+    expect(page).toMatch(/Ends \w{3} \d+ \w{3} Was agreed for \w{3} \d+ \w{3} Promised Sat 25 Sep Weeks left \d+ Work done \d+ %/);
+    expect(page).toMatch(/What slipped, and why Work Ends Causes/);
+    const view = scheduleView(house, { by: 'trade', weeks: 2, shift: 0 });
+    const board = words(html(<Schedule view={view} />, '/schedule'));
+    expect(board).toMatch(/How good is this plan\? Job Ends No plan ends before Between Against promise Signal House/);
+    expect(board).toMatch(/To look at Conflict: /);
+    expect(board).toMatch(/all crews/);
+  });
+
+  it('say what to do first where there is no plan', () => {
+    const { house: fresh, job } = build({ Room: { works: ['floor'] } });
+    expect(words(html(<Progress view={progressView(fresh, job)} />, `/jobs/${job}/schedule/progress`))).toContain('No plan was kept yet to measure against');
+    const desks = words(html(<Desks view={desksView(fresh)} office />));
+    expect(desks).toMatch(/None is booked\./);
+    expect(desks).toMatch(/No outlook yet: outdoor work is planned as if it stayed dry\./);
   });
 });

@@ -5,6 +5,8 @@ import { blockersOf, holdersOf, slotBefore, type Blocker } from './blockers';
 import { boundOf } from './bound';
 import { checkPlan } from './check';
 import { compile, type Compiled } from './compiled';
+import { pushedBack } from './justify';
+import { better } from './objective';
 import type { Plan, PlannedTask } from './plan';
 import { makePlan, placedLike } from './plan';
 import type { PlanInput } from './plan-input';
@@ -109,7 +111,39 @@ describe('the bound', () => {
     }), { numRuns: 200 }));
 });
 
+describe('pushing a schedule to its end', () => {
+  it('moves nothing to an earlier slot and no job to a later end, and what comes out obeys the checker', () =>
+    fc.assert(fc.property(networks, (network) => {
+      const placed = placedLike(network);
+      if (!placed.ok) throw new Error(placed.problem.message);
+      const { net, placement } = placed.value;
+      const late = pushedBack(net, placement);
+      const plan = planned(network);
+      const pushed: Plan = {
+        ...plan,
+        tasks: plan.tasks.map((one) => {
+          const number = net.index.get(one.id) ?? -1;
+          const [start, finish] = [late.start[number] ?? 0, late.finish[number] ?? 0];
+          expect(start).toBeGreaterThanOrEqual(one.start);
+          const from = net.calendar[number]?.before[start] ?? 0;
+          return one.state === 'done' ? one : { ...one, start, finish, slots: one.duration === 0 ? [] : [...(net.calendar[number]?.worked.subarray(from, from + one.duration) ?? [])] };
+        }),
+      };
+      const ends = (tasks: PlannedTask[], job: string): number => Math.max(0, ...tasks.filter((one) => one.job === job && one.state !== 'done').map((one) => one.finish));
+      for (const job of ['odd', 'even']) expect(ends(pushed.tasks, job)).toBeLessThanOrEqual(ends(plan.tasks, job));
+      expect(checkPlan(pushed)).toEqual([]);
+    }), { numRuns: 200 }));
+});
+
 describe('improving', () => {
+  it('obeys the checker on any network, breaks no more and is no worse than without it', () =>
+    fc.assert(fc.property(networks, fc.integer({ min: 1, max: 1000 }), (network, seed) => {
+      const [none, some] = [makePlan(network), makePlan(network, { schedules: 12, seed })];
+      if (!none.ok || !some.ok) throw new Error('no plan');
+      expect(checkPlan(some.value)).toEqual([]);
+      expect(better(none.value.score, some.value.score)).toBe(false);
+    }), { numRuns: 80 }));
+
   const wide = (): PlanInput => input({
     tasks: Array.from({ length: 24 }, (_, number) => task(`t${String(number).padStart(2, '0')}`, { duration: 1 + (number * 7) % 5, job: `j${number % 4}`, crew: ['a', 'b', 'c'][number % 3] ?? 'a' })),
     links: Array.from({ length: 18 }, (_, number) => link(`t${String(number).padStart(2, '0')}`, `t${String(number + 4 + (number % 3)).padStart(2, '0')}`)).filter((each) => Number(each.after.slice(1)) < 24),

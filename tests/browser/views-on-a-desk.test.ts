@@ -1,0 +1,4 @@
+import { DESK } from '../support/browser';
+import { lookAtAll } from '../support/viewing';
+
+lookAtAll('desk', DESK);

@@ -1,0 +1,4 @@
+import { PHONE } from '../support/browser';
+import { lookAtAll } from '../support/viewing';
+
+lookAtAll('phone', PHONE);

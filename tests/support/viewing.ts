@@ -1,0 +1,54 @@
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, inject, it } from 'vitest';
+import { pathOf } from '@/server/access/tokens';
+import { receive } from '@/server/door/door';
+import { openHouse } from '@/server/house';
+import { demoId } from '../../demo/seed';
+import { DESK, inspect, launch, press, visit, type PHONE } from './browser';
+import { command, MAREN, newId, root, signalHouse, TODAY } from './houses';
+import { MAIN_VIEWS } from './main-views';
+import { serve, type Server } from './server';
+
+/** What slides in has come to rest: motion is reduced in tests, drawing is not. */
+const SETTLED_MS = 250;
+
+/** Every main view at one size, each looked at by axe and for what stands beyond the edge; a file a size, so that both run at once. */
+export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void {
+  const links: Record<'client' | 'sub', string> = { client: '', sub: '' };
+  const views = [...MAIN_VIEWS, { name: 'Client page', path: () => links.client }, { name: 'Sub page', path: () => links.sub }, { name: 'Closed link', path: '/s/guessed' }];
+  describe(`on a ${name}`, () => {
+    let browser: Browser;
+    let server: Server;
+    let folder: string;
+    // One page looks at all of them: what was loaded once is not loaded again.
+    let page: Page;
+    beforeAll(async () => {
+      folder = mkdtempSync(join(tmpdir(), 'aftermist-views-'));
+      cpSync(inject('demo'), folder, { recursive: true });
+      const house = openHouse({ folder, root, today: TODAY });
+      for (const [audience, about] of [['client', { job: signalHouse }], ['sub', { sub: demoId('sub', 'wiring') }]] as const) {
+        const id = newId();
+        receive(house, MAREN, command('share.make', { id, audience, ...about, recipient: 'Averill', expiresOn: '2027-04-30' }));
+        links[audience] = pathOf(house, id);
+      }
+      house.db.close();
+      [browser, server] = await Promise.all([launch(), serve(folder, { demo: true })]);
+      page = await visit(browser, size, []);
+    });
+    afterAll(async () => {
+      await browser.close();
+      await server.kill();
+      rmSync(folder, { recursive: true, force: true });
+    });
+    it.each(views.filter((view) => size === DESK || !('deskOnly' in view)))('$name has nothing for axe to find and nothing beyond the edge', async (view) => {
+      await page.goto(`${server.url}${typeof view.path === 'string' ? view.path : view.path()}`, { waitUntil: 'load' });
+      await page.waitForSelector('main');
+      for (const words of 'press' in view ? (view.press ?? []) : []) await press(page, words);
+      await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
+      await inspect(page, view.name);
+    });
+  });
+}
