@@ -3,8 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { LARGEST, readBusyCalendar, type BusyCalendar } from './busy-calendar';
 
 const file = (...events: string[][]): string => ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//test//EN', ...events.flatMap((lines) => ['BEGIN:VEVENT', `UID:${lines.join().length}-${lines[0] ?? ''}`, 'DTSTAMP:20270301T080000Z', ...lines, 'END:VEVENT']), 'END:VCALENDAR'].join('\r\n');
+/** As the browser has it: times without a zone are those of whoever reads. */
+const local = (date: Date): { day: string; hour: number } => ({ day: new Date(date.getTime() - date.getTimezoneOffset() * 60_000).toISOString().slice(0, 10), hour: date.getHours() + date.getMinutes() / 60 });
 const read = (text: string, days = 30): BusyCalendar => {
-  const outcome = readBusyCalendar(text, '2027-03-08', days);
+  const outcome = readBusyCalendar(text, '2027-03-08', days, local);
   if (!outcome.ok) throw new Error(outcome.problem.message);
   return outcome.value;
 };
@@ -44,7 +46,7 @@ describe('a sub’s own calendar', () => {
     [file(['DTSTART:20270309T080000']).slice(0, 120), 'breaks off or is damaged'],
     [`BEGIN:VCALENDAR\r\n${'X'.repeat(LARGEST)}`, 'kB'],
   ])('is refused when it is none, cut short or too large, with what would be right', (text, says) => {
-    const outcome = readBusyCalendar(text, '2027-03-08', 30);
+    const outcome = readBusyCalendar(text, '2027-03-08', 30, local);
     expect(outcome).toMatchObject({ ok: false, problem: { code: 'calendar-unreadable', field: 'file', message: expect.stringContaining(says) as string } });
   });
 
@@ -56,7 +58,7 @@ describe('a sub’s own calendar', () => {
 
   it('never throws, whatever is in the file', () =>
     fc.assert(fc.property(fc.array(fc.oneof(fc.constantFrom('BEGIN:VEVENT', 'END:VEVENT', 'DTSTART:20270309T080000', 'DTEND:2027', 'RRULE:FREQ=WEEKLY', 'RRULE:FREQ=NEVER;INTERVAL=-1', 'EXDATE:x', ' folded', 'STATUS:', 'BEGIN:VALARM', 'DURATION:PT4H'), fc.string()), { maxLength: 14 }), (lines) => {
-      const outcome = readBusyCalendar(['BEGIN:VCALENDAR', ...lines, 'END:VCALENDAR'].join('\r\n'), '2027-03-08', 30);
+      const outcome = readBusyCalendar(['BEGIN:VCALENDAR', ...lines, 'END:VCALENDAR'].join('\r\n'), '2027-03-08', 30, local);
       if (!outcome.ok) expect(outcome.problem.message).not.toBe('');
     }), { numRuns: 300 }));
 });

@@ -31,7 +31,7 @@ const LEAST_HOURS = 1;
  * @param from the first day looked at
  * @param local an instant as the day and hour of whoever reads it
  */
-export function readBusyCalendar(text: string, from: Day, days: number, local: (date: Date) => { day: Day; hour: number } = localTime): Outcome<BusyCalendar> {
+export function readBusyCalendar(text: string, from: Day, days: number, local: (date: Date) => { day: Day; hour: number }): Outcome<BusyCalendar> {
   if (text.length > LARGEST) return bad(`The file has ${Math.round(text.length / 1000)} kB; a calendar of at most ${LARGEST / 1000} kB can be read.`);
   if (!/BEGIN:VCALENDAR/i.test(text)) return bad('This is no calendar: it has no BEGIN:VCALENDAR. Export the calendar as an .ics file.');
   let parts: ICAL.Component[];
@@ -50,11 +50,6 @@ export function readBusyCalendar(text: string, from: Day, days: number, local: (
 }
 
 const bad = (message: string): Outcome<never> => refuse({ code: 'calendar-unreadable', message, field: 'file' });
-
-function localTime(date: Date): { day: Day; hour: number } {
-  const two = (number: number): string => String(number).padStart(2, '0');
-  return { day: `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`, hour: date.getHours() + date.getMinutes() / 60 };
-}
 
 class Reading {
   private events = 0;

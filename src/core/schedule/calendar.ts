@@ -1,3 +1,4 @@
+import { daysBetween, weekday, type Day } from '../units/day';
 import type { Slot } from '../units/slot';
 
 /**
@@ -40,4 +41,14 @@ export function afterWork(calendar: Calendar, event: Slot, lag: number): Slot {
 export function beforeWork(calendar: Calendar, slot: Slot, lag: number): Slot {
   if (lag === 0) return slot;
   return calendar.worked[countBefore(calendar, slot) - lag] ?? 0;
+}
+
+/** Whether a slot counted from a day is worked by the firm: weekdays that are no holiday. Asked for thousands of slots, so no date is made. */
+export function weekdaysFrom(first: Day, holidays: ReadonlySet<Day>): (slot: Slot) => boolean {
+  const start = weekday(first);
+  const free = new Set([...holidays].map((day) => daysBetween(first, day)));
+  return (slot) => {
+    const day = Math.floor(slot / 2);
+    return (((start + day) % 7) + 7) % 7 % 6 !== 0 && !free.has(day);
+  };
 }

@@ -14,15 +14,12 @@ export interface ImproveTerms {
   seed?: number;
   /** Asked between schedules: whether to end here with the best so far. */
   stop?: () => boolean;
-  onBetter?: (score: Score, schedules: number) => void;
 }
 
 export interface Improved {
   net: Compiled;
   placement: Placement;
   score: Score;
-  /** How many schedules were made. */
-  schedules: number;
 }
 
 /**
@@ -30,8 +27,8 @@ export interface Improved {
  * lie open brought nearer its end, then a seeded search over the order of tasks. Deterministic for its seed and number.
  * @returns undefined where the horizon is too short
  */
-export function improve(first: Compiled, { schedules, seed = 1, stop, onBetter }: ImproveTerms): Improved | undefined {
-  const search = new Search(first, onBetter);
+export function improve(first: Compiled, { schedules, seed = 1, stop }: ImproveTerms): Improved | undefined {
+  const search = new Search(first);
   if (!search.begin()) return undefined;
   search.closeWhatIsOpen();
   const random = seeded(seed);
@@ -48,13 +45,13 @@ class Search {
   private scorer: Scorer;
   private found: { placement: Placement; score: Score } | undefined;
 
-  constructor(net: Compiled, private readonly onBetter?: ImproveTerms['onBetter']) {
+  constructor(net: Compiled) {
     this.net = net;
     this.scorer = scorerOf(net);
   }
 
   get best(): Improved | undefined {
-    return this.found && { net: this.net, ...this.found, schedules: this.made };
+    return this.found && { net: this.net, ...this.found };
   }
 
   private get times() {
@@ -67,10 +64,7 @@ class Search {
     const placement = place(this.net, order, this.times);
     if (!placement) return undefined;
     const score = scoreOf(this.scorer, placement);
-    if (!this.found || better(score, this.found.score)) {
-      if (this.found) this.onBetter?.(score, this.made);
-      this.found = { placement, score };
-    }
+    if (!this.found || better(score, this.found.score)) this.found = { placement, score };
     return placement;
   }
 

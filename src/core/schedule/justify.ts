@@ -1,5 +1,6 @@
 import { beforeWork, countBefore } from './calendar';
 import type { Compiled } from './compiled';
+import { AREA_SHARES } from './network';
 import { firstConflict, missing, take, type Placement } from './placing';
 
 /** The latest each task could start and end in a schedule, its job ending no later and every crew and room held as there. */
@@ -19,8 +20,7 @@ export function pushedBack(net: Compiled, forward: Placement): Latest {
   const end = new Map<string, number>();
   net.tasks.forEach((task, number) => { if (task.state !== 'done') end.set(task.job, Math.max(end.get(task.job) ?? 0, forward.finish[number] ?? 0)); });
   const stays = (task: number): boolean => net.tasks[task]?.state !== 'waiting' || (net.pin[task] ?? -1) === forward.start[task];
-  const fixed = (task: number): void => { if ((net.duration[task] ?? 0) > 0) take(net, placed, task, countBefore(net.calendar[task] as never, forward.start[task] ?? 0)); };
-  for (let task = 0; task < count; task++) if (stays(task)) fixed(task);
+  net.calendar.forEach((calendar, task) => { if (stays(task) && (net.duration[task] ?? 0) > 0) take(net, placed, task, countBefore(calendar, forward.start[task] ?? 0)); });
   // Links go forward in `order`, so of two that end together the follower comes first here.
   const rank = new Int32Array(count);
   net.order.forEach((task, at) => (rank[task] = at));
@@ -71,7 +71,7 @@ function earliestConflict(net: Compiled, placed: Placement, task: number, first:
     if (worked) at++;
     if (worked && crew >= 0 && (placed.crewLoad[crew * net.horizon + slot] ?? 0) + (net.demand[task] ?? 0) > (placed.capacity[crew] ?? 0)) return slot;
     if (worked && plant >= 0 && (placed.crewLoad[plant * net.horizon + slot] ?? 0) >= (placed.capacity[plant] ?? 0)) return slot;
-    if (area >= 0 && (placed.areaLoad[area * net.horizon + slot] ?? 0) + (net.shares[task] ?? 0) > 2) return slot;
+    if (area >= 0 && (placed.areaLoad[area * net.horizon + slot] ?? 0) + (net.shares[task] ?? 0) > AREA_SHARES) return slot;
   }
   return last;
 }

@@ -4,7 +4,7 @@ import type { Compiled } from './compiled';
 import type { Exposure } from './network';
 import type { Placement } from './placing';
 import { USUAL_WEIGHTS } from './plan-input';
-import { roundsOf, tripsOf, type Round } from './trips';
+import { roundsOf, tripsOf } from './trips';
 
 /** What a schedule is worth, in the order in which it counts: less of the first decides before anything of the next. */
 export interface Score {
@@ -22,7 +22,7 @@ export const better = (one: Score, other: Score): boolean =>
 /** Everything about a network that scoring asks again and again. */
 export interface Scorer {
   net: Compiled;
-  rounds: Round[];
+  rounds: number[][];
   jobs: { id: string; tasks: number[]; calendar: number; promise: number | undefined; weight: number }[];
 }
 

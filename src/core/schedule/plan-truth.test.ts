@@ -201,6 +201,8 @@ describe('what hand and sky decide', () => {
     const rain = new Map([[2, 'rain, 9 mm, on Tue 9 Mar'], [3, 'rain, 9 mm, on Tue 9 Mar']]);
     const wet = planned({ tasks: [task('open'), task('tight')], links: [link('open', 'tight')], exposures: [exposure], rain });
     expect(at(wet, 'open').start).toBe(4);
+    // Waiting for the sun is the plan's own choice: the bound knows nothing of it.
+    expect([wet.bound.all, at(wet, 'tight').finish]).toEqual([4, 8]);
     expect(at(wet, 'open').reason.text).toContain('rain, 9 mm, on Tue 9 Mar');
     const away = planned({ tasks: [task('open'), task('tight', { crew: 'other' })], links: [link('open', 'tight')], exposures: [exposure], crews: [{ id: 'crew', name: 'Crew', capacity: 1, away: new Set() }, { id: 'other', name: 'Other', capacity: 1, away: new Set([0, 1, 2, 3, 4, 5, 6, 7]) }] });
     expect(away.exposures[0]).toMatchObject({ kept: true });

@@ -5,7 +5,7 @@ import type { Slot } from '../units/slot';
 import { boundOf, type Bound } from './bound';
 import { countBefore } from './calendar';
 import { compile, type Compiled } from './compiled';
-import { improve, type ImproveTerms } from './improve';
+import { improve } from './improve';
 import { pushedBack, type Latest } from './justify';
 import { AREA_SHARES, type Exposure, type Link, type NotBefore, type Task } from './network';
 import { opened, type Score } from './objective';
@@ -72,7 +72,6 @@ export interface PlanTerms {
   schedules?: number;
   seed?: number;
   stop?: () => boolean;
-  onBetter?: ImproveTerms['onBetter'];
 }
 
 /**
@@ -80,11 +79,15 @@ export interface PlanTerms {
  * @returns a problem where links form a ring, a trade has no crew, or a calendar has no days for the work
  */
 export function makePlan(input: PlanInput, terms: PlanTerms = {}): Outcome<Plan> {
-  const found = withHorizon(input, (net) => improve(net, { schedules: 0, ...terms }));
+  const found = withHorizon(input, (net) => {
+    const improved = improve(net, { schedules: 0, ...terms });
+    // The bound is of the work as it was given: what the placing put off by itself is a choice, and no limit.
+    return improved && { ...improved, bound: boundOf(net) };
+  });
   if (!found.ok) return found;
-  const { net, placement, score } = found.value;
-  const wanted = wantedStarts(input, placement, net);
-  return wanted.ok ? answer({ ...document(net, placement), wanted: wanted.value, bound: boundOf(net), score }) : wanted;
+  const { net, placement, score, bound } = found.value;
+  const wanted = wantedStarts(input, placement);
+  return wanted.ok ? answer({ ...document(net, placement), wanted: wanted.value, bound, score }) : wanted;
 }
 
 /** A schedule to ask questions of, the work in the order of the plan it is given. */
@@ -92,17 +95,16 @@ export function placedLike(input: PlanInput): Outcome<{ net: Compiled; placement
   return withHorizon(input, (net) => improve(net, { schedules: 0 }));
 }
 
-function wantedStarts(input: PlanInput, placement: Placement, net: Compiled): Outcome<Record<string, Slot>> {
+function wantedStarts(input: PlanInput, { start }: Placement): Outcome<Record<string, Slot>> {
   const waiting = new Set(input.notBefore.flatMap((wait) => (wait.selection ? [wait.task] : [])));
   if (waiting.size === 0) return answer({});
-  const order = new Map(net.tasks.map((task, number) => [task.id, placement.start[number] ?? 0]));
   // In the order of the plan itself, or a delivery would be wanted for another plan.
-  const placed = withHorizon({ ...input, order, notBefore: input.notBefore.filter((wait) => !wait.selection) }, (free) => {
-    const free_ = place(free, byKey(free, placement.start));
-    return free_ && { net: free, placement: free_ };
+  const placed = withHorizon({ ...input, notBefore: input.notBefore.filter((wait) => !wait.selection) }, (net) => {
+    const placement = place(net, byKey(net, start));
+    return placement && { net, placement };
   });
   if (!placed.ok) return placed;
-  return answer(Object.fromEntries(placed.value.net.tasks.flatMap((task, number) => (waiting.has(task.id) ? [[task.id, Math.min(placement.start[number] ?? 0, placed.value.placement.start[number] ?? 0)]] : []))));
+  return answer(Object.fromEntries(placed.value.net.tasks.flatMap((task, number) => (waiting.has(task.id) ? [[task.id, Math.min(start[number] ?? 0, placed.value.placement.start[number] ?? 0)]] : []))));
 }
 
 /** When each task would end, without the reasons that make most of a plan's work: for asking what something would do to a finish. */

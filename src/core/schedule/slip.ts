@@ -1,5 +1,5 @@
-import { countBefore, makeCalendar, type Calendar } from './calendar';
-import { weekday, daysBetween, type Day } from '../units/day';
+import { countBefore, makeCalendar, weekdaysFrom, type Calendar } from './calendar';
+import type { Day } from '../units/day';
 import { slotOf, type Slot } from '../units/slot';
 
 /** What a plan was when it was kept. */
@@ -16,15 +16,8 @@ export interface Slipped {
   state: 'waiting' | 'under-way' | 'done' | 'gone';
 }
 
-/** Counts worked half-days between two days that may lie before the plan's origin: weekdays that are no holiday. */
-export function workedDaysFrom(first: Day, days: number, holidays: ReadonlySet<Day>): Calendar {
-  const start = weekday(first);
-  const off = new Set([...holidays].map((day) => daysBetween(first, day)));
-  return makeCalendar(2 * days, (slot) => {
-    const day = Math.floor(slot / 2);
-    return (start + day) % 7 % 6 !== 0 && !off.has(day);
-  });
-}
+/** Worked half-days counted from a day that may lie before the plan's origin. */
+export const workedDaysFrom = (first: Day, days: number, holidays: ReadonlySet<Day>): Calendar => makeCalendar(2 * days, weekdaysFrom(first, holidays));
 
 /**
  * How much later or earlier each piece of work ends than when the baseline was kept, in worked half-days. What is done ended when a walk

@@ -1,3 +1,4 @@
+import { weekdaysFrom } from '@/core/schedule/calendar';
 import type { NotBefore } from '@/core/schedule/network';
 import { USUAL_WEIGHTS, type Crew, type PlanInput, type Weights } from '@/core/schedule/plan-input';
 import { keptOff, rainOf, type HalfDayOutlook } from '@/core/schedule/weather';
@@ -5,7 +6,7 @@ import { sequenceOf } from '@/core/sequence/links';
 import type { Site } from '@/core/sequence/site';
 import { ALWAYS, jobCalendar, narrowingsOf, officeCalendar, tasksOf } from '@/core/sequence/tasks';
 import type { Trade } from '@/core/sequence/trades';
-import { daysBetween, weekday, type Day } from '@/core/units/day';
+import { weekday, type Day } from '@/core/units/day';
 import { isAfternoon, slotOf, type Slot } from '@/core/units/slot';
 import { dayOf, halfOf } from '../clock';
 import { all, one } from '../database/query';
@@ -37,7 +38,7 @@ export function planInput(db: Connection, today: Day, whatIf?: WhatIf): PlanInpu
     origin: today, tasks: [], links: [], notBefore: [], exposures: [], crews: [...[...subs.values()].flat(), ...plantOf(db, today)], calendars: { [ALWAYS]: () => true }, jobCalendars: {}, promises: {},
     keptOff: {}, rain: rainOf(outlook, today), order: orderOf(db), weights: weightsOf(db),
   };
-  const days = workedDays(today, holidays);
+  const days = weekdaysFrom(today, holidays);
   for (const office of officesOf(db)) input.calendars[officeCalendar(office.id)] = (slot) => days(slot) && office.weekdays.includes(weekdayOf(today, slot));
   jobs.forEach(({ id }, number) => {
     const known = readSite(db, id, today);
@@ -84,16 +85,6 @@ function orderOf(db: Connection): ReadonlyMap<string, number> {
 function weightsOf(db: Connection): Weights {
   const late = Object.fromEntries(all<{ id: string; weight: number }>(db, 'SELECT id, weight FROM job').map((job) => [job.id, job.weight]));
   return { ...USUAL_WEIGHTS, late, trip: one<{ trip_weight: number }>(db, 'SELECT trip_weight FROM firm')?.trip_weight ?? USUAL_WEIGHTS.trip };
-}
-
-/** Weekdays that are no holiday. Asked for thousands of slots, so days are counted and no date is made. */
-function workedDays(today: Day, holidays: ReadonlySet<Day>): (slot: Slot) => boolean {
-  const first = weekday(today);
-  const free = new Set([...holidays].map((day) => daysBetween(today, day)));
-  return (slot) => {
-    const day = Math.floor(slot / 2);
-    return (((first + day) % 7) + 7) % 7 % 6 !== 0 && !free.has(day);
-  };
 }
 
 /** A job keeps one sub of a trade; jobs are dealt out among the subs in turn. */

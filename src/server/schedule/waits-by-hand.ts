@@ -25,7 +25,7 @@ export function bookingsOf(db: Connection, site: Site, today: Day, holidays: Rea
     const row = booked.get(task);
     if (row && row.day >= today) return [{ task, slot: slotOf(today, row.day, row.half), because: `${office.name} comes on ${formatDay(row.day, today)}, booked ${formatDay(row.asked_on, today)}`, open: false, kind: 'pin' }];
     if (office.notice_days === 0) return [];
-    return [{ task, slot: slotOf(today, workdaysAfter(today, office.notice_days, holidays)), because: `${office.name} wants ${office.notice_days} working ${office.notice_days === 1 ? 'day' : 'days'} of notice, and it is not booked yet`, open: false }];
+    return [{ task, slot: slotOf(today, workdaysAfter(today, office.notice_days, holidays)), because: `${office.name} wants ${office.notice_days} working ${office.notice_days === 1 ? 'day' : 'days'} of notice, and ${row ? `nobody has said how the visit on ${formatDay(row.day, today)} went` : 'it is not booked yet'}`, open: row !== undefined }];
   }));
 }
 
