@@ -93,8 +93,8 @@ function Failed({ of, onDone }: { of: InspectionView; onDone: () => void }) {
           <Form.Control id={`fault-${at}`} value={fix.text} maxLength={200} isInvalid={tried && fix.text.trim() === ''} aria-invalid={tried && fix.text.trim() === ''} onChange={(event) => change(at, { text: event.target.value })} />
           {tried && fix.text.trim() === '' && <Form.Text className="bad d-block" role="alert">Say what was wrong, so that somebody can put it right.</Form.Text>}
           <div className="form-pair mt-1">
-            <Form.Select aria-label="Who puts it right" value={fix.trade} onChange={(event) => change(at, { trade: event.target.value as Trade })}>{TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => <option key={trade} value={trade}>{TRADES[trade]}</option>)}</Form.Select>
-            <Form.Control aria-label="Half-days it takes" inputMode="numeric" value={fix.halfDays} onChange={(event) => change(at, { halfDays: Math.min(60, Number(event.target.value.replace(/\D/g, ''))) })} />
+            <Form.Group controlId={`fault-${at}-trade`}><Form.Label className="mb-1">Who puts it right</Form.Label><Form.Select value={fix.trade} onChange={(event) => change(at, { trade: event.target.value as Trade })}>{TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => <option key={trade} value={trade}>{TRADES[trade]}</option>)}</Form.Select></Form.Group>
+            <Form.Group controlId={`fault-${at}-time`}><Form.Label className="mb-1">Half-days it takes</Form.Label><Form.Control inputMode="numeric" value={fix.halfDays} onChange={(event) => change(at, { halfDays: Math.min(60, Number(event.target.value.replace(/\D/g, ''))) })} /></Form.Group>
           </div>
         </fieldset>
       ))}

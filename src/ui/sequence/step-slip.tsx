@@ -48,8 +48,8 @@ function Parts({ step, onDone }: { step: StepView; onDone: () => void }) {
       <h3>In parts</h3>
       {parts.map((part, at) => (
         <div className="form-pair mb-2" key={at}>
-          <Form.Control aria-label={`Part ${at + 1}`} value={part.label} maxLength={60} onChange={(event) => change(at, { label: event.target.value })} />
-          <Form.Control aria-label={`Half-days of part ${at + 1}`} inputMode="numeric" value={part.halfDays} onChange={(event) => change(at, { halfDays: Number(event.target.value.replace(/\D/g, '')) })} />
+          <Form.Group controlId={`part-${at}`}><Form.Label className="mb-1">Part {at + 1}</Form.Label><Form.Control value={part.label} maxLength={60} onChange={(event) => change(at, { label: event.target.value })} /></Form.Group>
+          <Form.Group controlId={`part-${at}-time`}><Form.Label className="mb-1">Half-days</Form.Label><Form.Control inputMode="numeric" value={part.halfDays} onChange={(event) => change(at, { halfDays: Number(event.target.value.replace(/\D/g, '')) })} /></Form.Group>
         </div>
       ))}
       {sum !== whole && <p className="bad small-text" role="alert">The parts make {sum} half-days, and the step has {whole}: together they have to make the whole.</p>}
