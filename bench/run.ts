@@ -1,11 +1,12 @@
 import { doorFigures } from './door';
+import { narrationFigures } from './narration';
 import { planFigures } from './plan';
 import { quantityFigures } from './quantities';
 import { roomsFigures } from './rooms';
 import { scheduleFigures } from './schedule';
 
 /** `npm run bench [-- NAME]`: one JSON object a line; ratios against something plain, taken in the same run. */
-const QUESTIONS = { plan: planFigures, door: doorFigures, quantities: quantityFigures, rooms: roomsFigures, schedule: scheduleFigures };
+const QUESTIONS = { plan: planFigures, door: doorFigures, quantities: quantityFigures, rooms: roomsFigures, schedule: scheduleFigures, narration: narrationFigures };
 
 const asked = process.argv.slice(2);
 for (const [name, figures] of Object.entries(QUESTIONS)) {

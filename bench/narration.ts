@@ -1,0 +1,22 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { readLabelled } from '../demo/narration-file';
+import type { Cue } from '../src/core/narration/captions';
+import { readNarration } from '../src/core/narration/read';
+import { wordsOf } from '../src/core/narration/words';
+import { figure, inTurn, median, type Figure } from './measure';
+
+/** Half an hour of speech made of the demo's narrations, read anew each time; held against only cutting it into words. */
+export async function narrationFigures(): Promise<Figure[]> {
+  const folder = join(import.meta.dirname, '../demo/narrations');
+  const told = readdirSync(folder).map((name) => readFileSync(join(folder, name), 'utf8'));
+  const areas = [...new Set(told.join('\n').split('\n').flatMap((line) => (line.startsWith('@') && line.length > 1 ? [line.slice(1)] : [])))].map((name) => ({ name, synonyms: [] }));
+  const cues: Cue[] = [];
+  for (let clock = 0, turn = 0; clock < 1800; turn++) {
+    const part = readLabelled(told[turn % told.length] ?? '').cues;
+    cues.push(...part.map((cue) => ({ ...cue, start: cue.start + clock, end: cue.end + clock })));
+    clock = (cues.at(-1)?.end ?? 0) + 2;
+  }
+  const [read = [], cut = []] = await inTurn(20, [() => readNarration(cues, areas), () => wordsOf(cues)]);
+  return [figure('half an hour of narration read', median(read), 'ms', 'the same cut into words', median(cut))];
+}
