@@ -1,4 +1,4 @@
-import type { Cue } from '../src/core/narration/captions';
+import { writeCaptions, type Cue } from '../src/core/narration/captions';
 
 /** A narration of the demo as it was labelled by hand: what is said, and what a careful listener would write down of it. */
 export interface Labelled {
@@ -60,11 +60,5 @@ export function readLabelled(text: string): Labelled {
   return { cues, labels };
 }
 
-const stamp = (seconds: number): string => {
-  const whole = Math.floor(seconds);
-  const part = (value: number): string => String(value).padStart(2, '0');
-  return `${part(Math.floor(whole / 3600))}:${part(Math.floor(whole / 60) % 60)}:${part(whole % 60)}.${String(Math.floor((seconds - whole) * 1000)).padStart(3, '0')}`;
-};
-
 /** The same as a caption file. */
-export const captionsOf = ({ cues }: Labelled): string => `WEBVTT\n\n${cues.map((cue) => `${stamp(cue.start)} --> ${stamp(cue.end)}\n${cue.text}\n`).join('\n')}`;
+export const captionsOf = ({ cues }: Labelled): string => writeCaptions(cues);

@@ -13,7 +13,9 @@ import type { OpeningKind, PlacedKind } from '@/core/layout/shape';
 import type { Finding, FindingKind } from '@/core/scope/finding';
 import type { Option } from '@/core/scope/option';
 import type { ChangeLine } from '@/server/scope/changes';
-import type { RecheckVerdict, SelectionVerdict, WalkKind } from '@/core/walks/observation';
+import type { LeftKind } from '@/contract/commands/completion';
+import type { LeftItem } from '@/core/walks/housekeeping';
+import type { InWallKind, RecheckVerdict, SelectionVerdict, WalkKind } from '@/core/walks/observation';
 
 /** The demo firm as data. Days count from the demo's today; everything in it is invented. */
 
@@ -43,6 +45,18 @@ export interface DemoJob {
   visits?: { area: string; phase: Phase }[];
   scope: { area: string; stance: Stance; verb: string; subject: string; quantity?: number; unit?: string; trade?: Trade; dependsOn?: string }[];
   walks: DemoWalk[];
+  /** Lines of a check before covering that are open, by what they say; all others of the area are settled on the last walk. */
+  closeIns?: { area: string; open: string[] }[];
+  /** What is in the walls; wall from 0, lengths as typed. */
+  inWalls?: { area: string; wall: number; what: InWallKind; text: string; along: string; height: string; length?: string; rise?: string }[];
+  /** States in which the site was left, by days before today; how full the bin was. */
+  left?: { day: number; bin: number; notWell?: { item: LeftItem; text: string } }[];
+  /** A narration told on the last walk: its file in `narrations/`, and how many of its first drafts were accepted already. */
+  narration?: string;
+  /** What stays with the client, what they want put right, what they accepted. */
+  leftWithClient?: { kind: LeftKind; text: string; area?: string }[];
+  clientAsks?: { area?: string; text: string; name: string }[];
+  signedOff?: { area: string; name: string; words: string }[];
   visit?: DemoVisit;
 }
 
@@ -199,5 +213,9 @@ export type DemoSeen = { area: string } & (
   | { selection: string; verdict: SelectionVerdict; text?: string }
   | { note: string }
   | { caution: string }
+  | { surprise: string }
+  | { decision: string; by: 'client' | 'us' | 'engineer'; name?: string; free?: true }
+  | { household: string }
+  | { short: string; quantity?: number; unit?: string; supplier?: string }
   | { measurement: string; typed: string }
 );

@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { CommandAnswer } from '@/contract/command';
 import { phaseOrder, isPhase, type Phase } from '@/core/sequence/phases';
 import { trackOf } from '@/core/sequence/works';
@@ -8,6 +10,8 @@ import { simulatedGateway } from '@/server/desks/gateway';
 import { receive } from '@/server/door/door';
 import type { Who } from '@/server/door/who';
 import { keepPicture } from '@/server/files/pictures';
+import { LEFT_ITEM_KEYS } from '@/core/walks/housekeeping';
+import { closeInsOf } from '@/server/walks/close-in';
 import { one } from '@/server/database/query';
 import type { House } from '@/server/house';
 import { renewOnce } from '@/server/schedule/renew';
@@ -21,6 +25,7 @@ import { tanneryRow } from './jobs/tannery-row';
 import { demoId } from './ids';
 import { paint } from './painter';
 import type { DemoArea, DemoJob, DemoRequest, DemoSeen, DemoSelection, DemoWalk } from './scenario';
+import { captionsOf, readLabelled } from './narration-file';
 import { visitCommands } from './visit';
 
 export { demoId } from './ids';
@@ -40,6 +45,8 @@ export async function seedDemo(house: House): Promise<void> {
     const walks = DEMO_JOBS.flatMap((job) => job.walks.map((walk, number) => ({ job, walk, number }))).sort((a, b) => a.walk.day - b.walk.day || a.walk.hour - b.walk.hour);
     for (const { job, walk, number } of walks) await script.walk(job, walk, number);
     for (const job of DEMO_JOBS) script.visit(job);
+    for (const job of DEMO_JOBS) script.walls(job);
+    for (const job of DEMO_JOBS) script.endings(job);
     for (const job of DEMO_JOBS) script.orders(job);
     emptyOutbox(house, simulatedGateway);
     script.slips();
@@ -182,6 +189,7 @@ class Script {
     this.say('walk.start', { id: walkId, job: demoId(job.key), kind: walk.kind });
     for (const area of job.areas) {
       for (const [phase, fraction] of changes(area, number)) {
+        if (phase === 'close-in' && fraction === 1) this.checkAll(job, walkId, area.key, next);
         next();
         this.say('observation.record', { observation: { id: demoId(walkId, area.key, phase), walk: walkId, area: demoId(job.key, 'area', area.key), kind: 'progress', phase, fraction } });
       }
@@ -204,9 +212,64 @@ class Script {
     if ('selection' in seen) return { kind: 'selection-check', selection: demoId(job.key, 'selection', seen.area, seen.selection), verdict: seen.verdict, ...(seen.text ? { text: seen.text } : {}) };
     if ('note' in seen) return { kind: 'note', text: seen.note };
     if ('caution' in seen) return { kind: 'caution', text: seen.caution };
-    const mm = parseLength(seen.typed, job.units);
+    if ('surprise' in seen) return { kind: 'surprise', text: seen.surprise };
+    if ('household' in seen) return { kind: 'household', text: seen.household };
+    if ('short' in seen) return { kind: 'short', text: seen.short, ...(seen.quantity ? { quantity: seen.quantity } : {}), ...(seen.unit ? { unit: seen.unit } : {}), ...(seen.supplier ? { supplier: seen.supplier } : {}) };
+    if ('decision' in seen) return { kind: 'decision', text: seen.decision, by: seen.by, ...(seen.name ? { name: seen.name } : {}), ...(seen.free ? { free: true } : {}) };
+    return { kind: 'measurement', text: seen.measurement, typed: seen.typed, mm: this.mm(job, seen.typed) };
+  }
+
+  private mm(job: DemoJob, typed: string | undefined): number {
+    if (typed === undefined) return 0;
+    const mm = parseLength(typed, job.units);
     if (!mm.ok) throw new Error(mm.problem.message);
-    return { kind: 'measurement', text: seen.measurement, typed: seen.typed, mm: mm.value };
+    return mm.value;
+  }
+
+  /** Every line of the check before covering, found right; those whose words are named stay open. */
+  private checkAll(job: DemoJob, walkId: string, area: string, next: () => void, open: readonly string[] = []): void {
+    const check = closeInsOf(this.house.db, demoId(job.key)).get(demoId(job.key, 'area', area));
+    const left = new Set(open);
+    for (const line of check?.lines ?? []) {
+      if (left.delete(line.text)) continue;
+      next();
+      this.say('observation.record', { observation: { id: demoId(walkId, area, 'check', line.key), walk: walkId, area: demoId(job.key, 'area', area), kind: 'check', line: line.key, verdict: 'right' } });
+    }
+    if (left.size > 0) throw new Error(`${area} has no line “${[...left].join('”, “')}”; it has: ${(check?.lines ?? []).map((line) => line.text).join('; ')}`);
+  }
+
+  /** What the last walk saw in the walls, how the sites were left, and what was told. */
+  walls(job: DemoJob): void {
+    const number = job.walks.length - 1;
+    const last = job.walks[number];
+    if (!last) return;
+    const walkId = demoId(job.key, 'walk', String(number));
+    let minute = 40;
+    const next = (): void => this.at(this.when(last.day, last.hour, minute++ / 3));
+    for (const { area, open } of job.closeIns ?? []) this.checkAll(job, walkId, area, next, open);
+    (job.inWalls ?? []).forEach(({ area, wall, what, text, along, height, length, rise }, at) => {
+      next();
+      this.say('observation.record', { observation: { id: demoId(job.key, 'in-wall', String(at)), walk: walkId, area: demoId(job.key, 'area', area), kind: 'in-wall', wall, what, text, along: this.mm(job, along), height: this.mm(job, height), length: this.mm(job, length), rise: this.mm(job, rise) } });
+    });
+    if (job.narration) {
+      next();
+      this.say('narration.keep', { id: demoId(job.key, 'narration'), walk: walkId, name: job.narration.replace('.txt', '.vtt'), text: captionsOf(readLabelled(readFileSync(join(import.meta.dirname, 'narrations', job.narration), 'utf8'))) });
+    }
+    for (const { day, bin, notWell } of job.left ?? []) {
+      this.at(this.when(-day, 17, 30));
+      this.say('site.leave', { id: demoId(job.key, 'left', String(day)), job: demoId(job.key), bin, items: LEFT_ITEM_KEYS.map((item) => ({ item, state: notWell?.item === item ? 'not well' : 'well', text: notWell?.item === item ? notWell.text : '' })) });
+    }
+  }
+
+  /** What stays with the client, what they want put right, what they accepted. */
+  endings(job: DemoJob): void {
+    const id = (...path: string[]): string => demoId(job.key, ...path);
+    const area = (key: string | undefined): { area?: string } => (key ? { area: id('area', key) } : {});
+    this.at(this.when(-1, 15));
+    (job.leftWithClient ?? []).forEach((thing, at) => this.say('client.leave', { id: id('left-with', String(at)), job: id(), kind: thing.kind, text: thing.text, ...area(thing.area) }));
+    const client: Who = { kind: 'link', id: id('link', 'client'), audience: 'client', job: id(), sub: null };
+    (job.clientAsks ?? []).forEach((item, at) => this.say('client.ask', { id: id('asked', String(at)), text: item.text, name: item.name, ...area(item.area) }, client));
+    (job.signedOff ?? []).forEach((one_, at) => this.say('area.sign-off', { id: id('signed', String(at)), area: id('area', one_.area), name: one_.name, words: one_.words }));
   }
 
   private async picture(job: DemoJob, walk: DemoWalk, walkId: string, picture: DemoWalk['pictures'][number], next: () => void): Promise<void> {
@@ -216,7 +279,15 @@ class Script {
     const content = await paint({ standpoint: `${job.key}/${area.key}`, kind: area.kind, phase: picture.phase, hour: walk.hour, taken });
     const { hash } = await keepPicture(this.house, content);
     next();
-    this.say('observation.record', { observation: { id: demoId(walkId, 'picture', area.key, picture.phase), walk: walkId, area: demoId(job.key, 'area', area.key), kind: 'picture', picture: hash, ...(picture.text ? { text: picture.text } : {}) } });
+    this.say('observation.record', { observation: { id: demoId(walkId, 'picture', area.key, picture.phase), walk: walkId, area: demoId(job.key, 'area', area.key), kind: 'picture', picture: hash, standpoint: this.standpoint(job, area), ...(picture.text ? { text: picture.text } : {}) } });
+  }
+
+  /** The spot from which an area is pictured on every walk; made with its first picture. */
+  private standpoint(job: DemoJob, area: DemoArea): string {
+    const id = demoId(job.key, 'standpoint', area.key);
+    const outside = area.kind === 'face' || area.kind === 'ground' || area.kind === 'roof';
+    if (!one(this.house.db, 'SELECT 1 FROM standpoint WHERE id = @id', { id })) this.say('standpoint.add', { id, area: demoId(job.key, 'area', area.key), name: outside ? 'from the corner of the yard' : 'from the door' });
+    return id;
   }
 
   /** What the first visit measured, found and compared. */

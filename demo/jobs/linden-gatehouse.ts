@@ -24,6 +24,9 @@ export const lindenGatehouse: DemoJob = {
     { area: 'galley', phase: 'cabinets', category: 'End panel', choice: 'Birch, oiled, 36"', code: 'EP-36', quantity: 1, unit: 'panel', supplier: 'Saltbox Cabinets', lead: [9, 12], state: 'on site', keptAt: 'galley, behind the door', again: { orderedIn: -8, expectedIn: 4 } },
   ],
   spares: [{ kind: 'touch-up kit', what: 'wall paint, half a litre, and a small roller', quantity: 1, unit: 'kit', area: 'hall', keptAt: 'hall cupboard, top' }],
+  leftWithClient: [{ kind: 'code', text: 'wall paint throughout: chalk matt, CM-12', area: 'sitting' }, { kind: 'kit', text: 'touch-up kit in the hall cupboard', area: 'hall' }, { kind: 'manual', text: 'stove and fan, in the kitchen drawer', area: 'galley' }],
+  clientAsks: [{ area: 'bed', text: 'the window latch is stiff', name: 'A. Marrow, estate office' }, { text: 'where do the spare keys hang?', name: 'A. Marrow, estate office' }],
+  signedOff: [{ area: 'porch', name: 'A. Marrow', words: 'just as we wanted it' }],
   scope: [
     { area: 'galley', stance: 'in', verb: 'build', subject: 'galley kitchen', quantity: 9, unit: 'ft', trade: 'cabinets' },
     { area: 'drive', stance: 'in', verb: 'lay', subject: 'gravel put back', quantity: 30, unit: 'sq yd', trade: 'ground' },
@@ -35,6 +38,7 @@ export const lindenGatehouse: DemoJob = {
       { area: 'shower', selection: 'Shower screen', verdict: 'missing', text: 'the rail is up, the panel has not come' },
       { area: 'bed', remaining: 'door rubs at the head', trade: 'finish', key: 'door' },
       { area: 'hall', remaining: 'touch up the scuffed corner', trade: 'paint', key: 'scuff' },
+      { area: 'shower', short: 'clear sealant', quantity: 1, unit: 'tube', supplier: 'Brackwater Plumbing' },
       { area: 'hall', note: 'The panel and the rubbing door are one trip for finish carpentry if both wait until the panel is here.' },
     ] },
   ],

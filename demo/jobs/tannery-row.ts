@@ -33,6 +33,8 @@ export const tanneryRow: DemoJob = {
     { area: 'shop', phase: 'flooring', category: 'Shop floor', choice: 'Sheet rubber, slate', code: 'RB-9', quantity: 48, unit: 'm²', supplier: 'Tidewood Floors', lead: [10, 16], state: 'approved' },
   ],
   deliveries: [{ inDays: 5, half: 'morning', place: 'shop', placeNote: 'on pallets by the street door', protection: 'boards over the threshold', floorArea: 1.2, heaviest: 24, people: 1, carry: 'box by box', selections: [{ area: 'bath', selection: 'Bathroom tiles' }] }],
+  narration: 'tannery-row.txt',
+  left: [{ day: 4, bin: 0.4 }, { day: 1, bin: 0.5 }],
   scope: [
     { area: 'shop', stance: 'in', verb: 'replace', subject: 'wet boards and insulation', quantity: 96, unit: 'm²', trade: 'board' },
     { area: 'living', stance: 'in', verb: 'plaster', subject: 'the party wall in two coats', quantity: 18, unit: 'm²', trade: 'plaster' },

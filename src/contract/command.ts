@@ -31,6 +31,8 @@ export interface Command {
   type: string;
   /** When it was made, by the clock of whoever made it. */
   at: string;
+  /** What the device took the time for when it sent this: what its clock is off by is taken off `at`. */
+  sent?: string;
   payload: unknown;
 }
 

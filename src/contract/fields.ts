@@ -28,6 +28,7 @@ export const oneOf = <Value extends string>(what: string, values: readonly Value
 export const phase = () => string<Phase>().required('the phase is missing').test('phase', 'this phase is not in the list of phases', (text?: string) => text === undefined || isPhase(text)) as StringSchema<Phase>;
 export const trade = () => string<Trade>().required('the trade is missing').test('trade', 'this trade is not in the list of trades', (text?: string) => text === undefined || isTrade(text)) as StringSchema<Trade>;
 /** `2026-03-09T16:20:00.000Z`. */
-export const instant = () => string().required('the time is missing').matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/, 'must be an instant in UTC, like 2027-03-09T16:20:00.000Z').test('exists', 'must be a time that exists', (text) => !Number.isNaN(Date.parse(text)));
+export const optionalInstant = () => string().matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/, 'must be an instant in UTC, like 2027-03-09T16:20:00.000Z').test('exists', 'must be a time that exists', (text) => text === undefined || !Number.isNaN(Date.parse(text)));
+export const instant = () => optionalInstant().required('the time is missing');
 /** A message to a client with a link of their own: its ids, to whom, and until when the page opens. */
 export const sending = () => ({ updateId: id(), messageId: id(), linkId: id(), name: line('the client’s name', 80), address: email('the address').required('the address is missing'), expiresOn: day('the last day of the link') });

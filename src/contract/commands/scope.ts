@@ -24,7 +24,7 @@ export const addManyScope = command('scope.add-many', EVERYBODY, object({
 }).noUnknown());
 
 /** Things that are taken away and may be brought back. */
-export const REMOVABLE = ['scope', 'finding', 'opening', 'placed', 'level', 'calculation', 'assumption', 'decision', 'selection', 'request'] as const;
+export const REMOVABLE = ['scope', 'finding', 'opening', 'placed', 'level', 'calculation', 'assumption', 'decision', 'selection', 'request', 'standpoint', 'close-in-sign', 'left-with-client', 'sign-off'] as const;
 export type Removable = (typeof REMOVABLE)[number];
 export const removeLine = command('line.remove', EVERYBODY, object({ of: field.oneOf('what is taken away', REMOVABLE), id: field.id() }).noUnknown());
 export const restoreLine = command('line.restore', EVERYBODY, object({ of: field.oneOf('what is brought back', REMOVABLE), id: field.id() }).noUnknown());

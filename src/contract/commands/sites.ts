@@ -18,8 +18,10 @@ const jobFields = {
   livedIn: boolean().default(false),
   loudHalf: string<'morning' | 'afternoon'>().oneOf(['morning', 'afternoon'], 'loud work is in the morning, the afternoon or both'),
 };
+/** How often the state of the site is recorded, where it is not every evening. */
+const leaves = () => string<'evening' | 'week'>().oneOf(['evening', 'week'], 'the site is left in words every evening or once a week');
 export const openJob = command('job.open', OFFICE, object({ id: field.id(), ...jobFields }).noUnknown());
-export const changeJob = command('job.change', OFFICE, object({ id: field.id(), version: field.version(), state: field.oneOf('the state', JOB_STATES), ...jobFields }).noUnknown());
+export const changeJob = command('job.change', OFFICE, object({ id: field.id(), version: field.version(), state: field.oneOf('the state', JOB_STATES), ...jobFields, leaves: leaves() }).noUnknown());
 
 const works = () => array(field.oneOf('the work', WORK_KEYS)).required('what is to be done there is missing').max(8);
 const size = () => number().typeError('the size must be a number').moreThan(0, 'the size must be over 0 (1 is an ordinary room)').max(20, 'over 20 times an ordinary room cannot be meant').default(1);
@@ -43,6 +45,8 @@ export const setOut = command('areas.set-out', OFFICE, object({
 
 export const changeArea = command('area.change', OFFICE, object({
   id: field.id(), version: field.version(), name: field.line('the area’s name', 60), works: works(), size: size(), livedIn: boolean().default(false), passage: boolean().default(false),
+  /** What people call it besides its name, parted by semicolons. */
+  called: field.optionalLine('what it is also called', 200),
 }).noUnknown());
 export const placeBeside = command('area.beside', OFFICE, object({ one: field.id(), other: field.id() }).noUnknown());
 export const changeStep = command('step.change', EVERYBODY, object({ area: field.id(), phase: field.phase(), trade: field.trade(), halfDays: field.whole('half-days', 1, 400) }).noUnknown());

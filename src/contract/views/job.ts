@@ -1,5 +1,6 @@
 import type { Measure } from '@/core/layout/measures';
 import type { AreaKind, JobState, Stance } from '@/core/sites/area';
+import type { Mark, ObservationKind, Target } from '@/core/walks/observation';
 import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Work } from '@/core/sequence/works';
@@ -115,7 +116,20 @@ export interface RoomView {
   quantities: CalculationView[];
   drawn: boolean;
   pictures: PictureView[];
-  remarks: { id: string; kind: 'note' | 'caution' | 'measurement'; text: string; when: string; by: string }[];
+  standpoints: StandpointView[];
+  /** Sizes that are otherwise than drawn. */
+  conflicts: { id: string; label: string; text: string; of: Target }[];
+  called: string;
+  /** The check before covering, and how many things are recorded in the walls. */
+  walls: { open: number; lines: number; closed: boolean; things: number } | null;
+  remarks: { id: string; kind: ObservationKind; text: string; when: string; by: string }[];
+}
+
+/** Pictures from one spot, the oldest first. */
+export interface StandpointView {
+  id: string;
+  name: string;
+  pictures: (PictureView & { marks: Mark[] })[];
 }
 
 export interface PictureView {

@@ -194,6 +194,8 @@ export interface TodayView {
   requests: { job: string; jobName: string; request: string; text: string; what: 'send' | 'answer' | 'remind'; day: Day; late: boolean }[];
   /** Inspections to be booked and things to be asked for, so that the work does not wait for them. */
   calls: { key: string; text: string; jobName: string; href: string; day: Day; late: boolean }[];
+  /** What has to be bought, over all sites. */
+  run: { open: number };
   drafts: { job: string; jobName: string; count: number }[];
   finishes: { job: string; name: string; finish: Day | null; promise: Day | null; late: number }[];
   problem: string | null;

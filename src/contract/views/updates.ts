@@ -70,6 +70,8 @@ export interface ClientShared extends SharedBase {
   /** What was asked of them on this page and is not answered. */
   requests: { id: string; kind: 'approval' | 'answer' | 'drawing'; subject: string; by: Day | null; waits: string[] }[];
   pictures: PictureView[];
+  /** At the end of a job: their own list, and the rooms they accept. */
+  completion: { items: { id: string; text: string; area: string | null; state: 'asked' | 'taken up' | 'answered'; answer: string }[]; areas: { id: string; name: string; accepted: string | null }[] } | null;
   /** The newest statement that was sent. */
   statement: { id: string; number: number; content: Statement; diff: (StatementDiff & { against: number }) | null; agreed: string | null } | null;
   changes: Pick<ChangeView, 'id' | 'number' | 'area' | 'title' | 'why' | 'lines' | 'price' | 'before' | 'after' | 'state' | 'answered'>[];

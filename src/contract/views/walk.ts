@@ -2,30 +2,65 @@ import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { SelectionState } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
-import type { ObservationKind, SelectionVerdict, WalkKind } from '@/core/walks/observation';
+import type { Stance } from '@/core/sites/area';
+import type { CloseInState } from '@/core/walks/close-in';
+import type { LeftRhythm } from '@/core/walks/housekeeping';
+import type { Mark, ObservationKind, SelectionVerdict, Target, WalkKind } from '@/core/walks/observation';
 import type { MovedWork } from '@/core/updates/news';
+import type { Drawing } from '@/core/layout/drawing';
+import type { Became } from '../commands/walks';
 import type { JobHead, PictureView } from './job';
 
 /** All that a walk needs in the hand: one area after the other, in walking order. */
 export interface WalkPack {
-  walk: { id: string; kind: WalkKind; startedAt: string; finished: boolean };
-  job: { id: string; name: string; units: 'metric' | 'imperial' };
+  walk: { id: string; kind: WalkKind; startedAt: string; finished: boolean; by: string };
+  job: { id: string; name: string; units: 'metric' | 'imperial'; leaves: LeftRhythm };
   areas: WalkArea[];
+  narrations: NarrationView[];
+  suppliers: string[];
+  /** The state in which the site was left last. */
+  left: { when: string; bin: number | null } | null;
   shiftDays: number;
+  today: Day;
+}
+
+/** What a device keeps of a job, so that a walk can be begun without a signal. */
+export type JobPack = Omit<WalkPack, 'walk' | 'narrations'>;
+
+export interface NarrationView {
+  id: string;
+  name: string;
+  text: string;
+  recording: string | null;
+  /** Drafts that are settled, by the key the reader gives them. */
+  dropped: string[];
+  accepted: string[];
 }
 
 export interface WalkArea {
   id: string;
   name: string;
   place: string;
+  /** What people call it besides. */
+  called: string[];
   steps: { phase: Phase; label: string; fraction: number; trade: Trade }[];
-  open: { id: string; text: string; trade: Trade; putOff: number; worse: boolean; verdict: string | null; since: string }[];
+  /** What earlier walks left open, the longest open first. */
+  open: { id: string; kind: 'remaining' | 'caution'; text: string; trade: Trade | null; putOff: number; notSeen: number; days: number; worse: boolean; verdict: string | null; since: string }[];
   selections: { id: string; category: string; choice: string; code: string; colour: string; finish: string; quantity: number | null; unit: string; state: SelectionState; verdict: SelectionVerdict | null }[];
-  cautions: string[];
   /** Believed here and not seen: it is settled when it shows itself. */
   assumptions: { id: string; text: string; fallback: string; shownBy: string; state: 'open' | 'held' | 'wrong' }[];
   /** Added work that is not done. */
   extras: { id: string; text: string; trade: Trade; done: boolean }[];
+  /** The check before the walls are closed; empty where none is. */
+  checks: { key: string; text: string; because: string; state: CloseInState['state']; said: string }[];
+  closed: boolean;
+  standpoints: { id: string; name: string; last: { hash: string; when: string } | null }[];
+  /** What is drawn and can be measured again. */
+  drawn: { label: string; of: Target; mm: number }[];
+  walls: string[];
+  /** What is agreed here, for a scope walk. */
+  scope: { stance: Stance; text: string }[];
+  accepted: string | null;
   /** Recorded on this walk already. */
   recorded: Recorded[];
 }
@@ -35,6 +70,9 @@ export interface Recorded {
   kind: ObservationKind;
   text: string;
   picture?: string;
+  /** Who recorded it, where several people walk. */
+  by?: string;
+  marks?: Mark[];
 }
 
 export interface WalksView {
@@ -42,12 +80,29 @@ export interface WalksView {
   walks: { id: string; kind: WalkKind; when: string; by: string; finished: boolean; records: number; summary: string }[];
 }
 
+/** Something said on a walk that waits for its place, or has it. */
+export interface UnplacedView {
+  id: string;
+  kind: ObservationKind;
+  area: string;
+  areaId: string;
+  text: string;
+  became: Became | null;
+  /** Where what it became is settled. */
+  href: string | null;
+}
+
 export interface ReviewView {
   job: JobHead;
   walk: { id: string; kind: WalkKind; when: string; by: string; finished: boolean };
   gain: number;
   done: number;
-  areas: { id: string; name: string; lines: { tone: 'good' | 'bad' | 'plain'; text: string }[] }[];
+  areas: { id: string; name: string; lines: { tone: 'good' | 'bad' | 'plain'; text: string; said?: string }[] }[];
+  /** What was open and nobody looked at. */
+  passedBy: { area: string; text: string; days: number }[];
+  unplaced: UnplacedView[];
+  /** Steps that moved since the walk before: planned against observed, in half-days of the whole. */
+  rates: { label: string; planned: number; observed: number }[];
   pictures: PictureView[];
   moved: MovedWork[];
   finish: { before?: Day; after?: Day; promised?: Day };
@@ -55,5 +110,32 @@ export interface ReviewView {
   planning: boolean;
   problem: string | null;
   drafts: { id: string; audience: 'client' | 'crew'; title: string; state: string }[];
+  narrations: { id: string; name: string; open: number }[];
   today: Day;
+}
+
+/** The check before covering, and what is in the walls of one area. */
+export interface WallsView {
+  job: JobHead;
+  area: { id: string; name: string };
+  check: { lines: WalkArea['checks']; open: number; closed: string | null; covers: string | null; covered: boolean; signed: { id: string; name: string; reason: string; when: string } | null } | null;
+  walls: { wall: number; name: string; drawing: Drawing; things: { id: string; number: number; what: string; place: string; picture: string | null; by: string; when: string }[] }[];
+  pictures: PictureView[];
+}
+
+/** What has to be bought, over all sites. */
+export interface RunView {
+  today: Day;
+  stops: { supplier: string; day: Day; late: boolean; lines: { id: string; text: string; job: string; jobName: string; area: string; day: Day; since: string; bought: boolean }[] }[];
+}
+
+export interface CompletionView {
+  job: JobHead;
+  today: Day;
+  openWalk: string | null;
+  trades: { trade: string; lines: { id: string; area: string; text: string; days: number; putOff: number; part: string | null; when: string }[] }[];
+  parts: { id: string; category: string; area: string; state: string; due: Day | null }[];
+  items: { id: string; version: number; area: string | null; areaId: string | null; text: string; name: string; when: string; state: 'asked' | 'taken up' | 'answered'; answer: string }[];
+  left: { id: string; kind: string; area: string | null; text: string; when: string }[];
+  areas: { id: string; name: string; open: number; accepted: { id: string; name: string; words: string; when: string; byClient: boolean } | null }[];
 }

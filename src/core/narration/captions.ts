@@ -89,3 +89,9 @@ function plainCues(lines: readonly string[]): Cue[] {
     });
   }).filter((cue) => cue.text !== '');
 }
+
+const two = (value: number): string => String(value).padStart(2, '0');
+const stampOf = (at: number): string => `${two(Math.floor(at / 3600))}:${two(Math.floor(at / 60) % 60)}:${two(Math.floor(at) % 60)}.${String(Math.floor((at % 1) * 1000)).padStart(3, '0')}`;
+
+/** Cues as WebVTT. */
+export const writeCaptions = (cues: readonly Cue[]): string => `WEBVTT\n\n${cues.map((cue) => `${stampOf(cue.start)} --> ${stampOf(cue.end)}\n${cue.text}\n`).join('\n')}`;

@@ -3,7 +3,7 @@ import type { WalkDiff } from '../walks/diff';
 import { crewDraft } from './crew-draft';
 import type { News, NextWork } from './news';
 
-const nothing: WalkDiff = { progress: [], remaining: [], closed: [], selections: [], notes: [], cautions: [], pictures: [], measurements: [], gain: 0, visibleGain: 0 };
+const nothing: WalkDiff = { surprises: [], decisions: [], shorts: [], inWalls: [], checks: [], progress: [], remaining: [], closed: [], selections: [], notes: [], cautions: [], pictures: [], measurements: [], gain: 0, visibleGain: 0 };
 const news = (over: Partial<News> = {}): News => ({
   job: 'Signal House', day: '2027-03-09', livedIn: false, diff: nothing, areas: new Map([['k', 'Kitchen'], ['s', 'Study']]),
   selections: new Map([['t', { area: 'k', category: 'Wall tiles', choice: 'Sage' }]]), done: 0.4, moved: [], finish: {}, next: [], decisions: [], cautions: [], settled: [], ...over,

@@ -11,6 +11,11 @@ export interface WalkDiff {
   selections: Of<'selection-check'>[];
   notes: Of<'note'>[];
   cautions: Of<'caution'>[];
+  surprises: Of<'surprise'>[];
+  decisions: Of<'decision'>[];
+  shorts: Of<'short'>[];
+  inWalls: Of<'in-wall'>[];
+  checks: Of<'check'>[];
   pictures: Of<'picture'>[];
   measurements: Of<'measurement'>[];
   /** Part of the job's whole work won, and how much of that a lay person can see: 0…1 each. */
@@ -53,7 +58,8 @@ export function diffOf(all: readonly Observation[], walk: string, weights: Weigh
     closed: ofKind(seen, 'remaining').filter((one) => doneHere.has(one.id)),
     selections: lastChecks(ofKind(during, 'selection-check')),
     notes: ofKind(during, 'note'),
-    cautions: ofKind(during, 'caution'),
+    cautions: ofKind(during, 'caution'), surprises: ofKind(during, 'surprise'), decisions: ofKind(during, 'decision'), shorts: ofKind(during, 'short'), inWalls: ofKind(during, 'in-wall'),
+    checks: [...new Map(ofKind(during, 'check').map((check) => [`${check.area}:${check.line}`, check])).values()],
     pictures: ofKind(during, 'picture'),
     measurements: ofKind(during, 'measurement'),
     gain: share(progress),

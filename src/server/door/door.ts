@@ -9,7 +9,7 @@ import type { Handler, Visit } from './handler';
 import { Refusal } from './refusal';
 import { signature, standsAs, type Who } from './who';
 
-const envelope = object({ id: field.id(), type: string().required('the kind of command is missing').max(60), at: field.instant(), payload: object().required('the payload is missing') }).noUnknown();
+const envelope = object({ id: field.id(), type: string().required('the kind of command is missing').max(60), at: field.instant(), sent: field.optionalInstant(), payload: object().required('the payload is missing') }).noUnknown();
 /** A phone's clock may run ahead by this much; more is taken for the time of arrival. */
 const CLOCK_AHEAD_MS = 5 * 60_000;
 
@@ -57,7 +57,7 @@ function apply(house: House, who: Who, command: Command, handler: Handler): Comm
     let job: string | null = null;
     const visit: Visit = {
       house, db, who, now,
-      at: Date.parse(command.at) > Date.parse(now) + CLOCK_AHEAD_MS ? now : command.at,
+      ...timeOf(command, now),
       touches: (id) => (job = id),
       wake: () => void woken.push(true),
       mark: (id, cause, walk) => {
@@ -80,6 +80,16 @@ function apply(house: House, who: Who, command: Command, handler: Handler): Comm
   if (answer.status === 'applied') house.news.emit('log', answer.seq);
   if (marks.length + woken.length > 0 && answer.status === 'applied') house.news.emit('marked');
   return answer;
+}
+
+/**
+ * When it was made, by a clock that may be wrong. A device says what it takes the time for when it sends; what its clock is off by is
+ * taken off what it wrote. Without that word, a time ahead of ours is taken for the time of arrival.
+ */
+function timeOf({ at, sent }: Command, now: string): { at: string; clock?: string } {
+  const off = sent ? Date.parse(now) - Date.parse(sent) : 0;
+  if (Math.abs(off) > CLOCK_AHEAD_MS) return { at: new Date(Math.min(Date.parse(now), Date.parse(at) + off)).toISOString(), clock: at };
+  return Date.parse(at) > Date.parse(now) + CLOCK_AHEAD_MS ? { at: now, clock: at } : { at };
 }
 
 /** The checked value with its defaults; unknown keys are refused, so that a misspelled one is never silently dropped. */

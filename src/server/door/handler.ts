@@ -16,6 +16,8 @@ export interface Visit {
   at: string;
   /** When it arrived. */
   now: string;
+  /** What the device took the time for, where its clock was wrong. */
+  clock?: string;
   /** Names the job whose screens this touches, for the log. */
   touches: (job: string) => void;
   /** Has the plan of a job computed again once this is committed. */
@@ -35,12 +37,13 @@ export const handler = <Schema extends ObjectSchema<AnyObject>>(kind: CommandKin
 
 type Table = 'job' | 'area' | 'sub' | 'level' | 'hold' | 'scope_item' | 'selection' | 'walk' | 'job_update' | 'share_link' | 'message' | 'own_link' | 'observation' | 'person' | 'picture'
   | 'finding' | 'opening' | 'placed' | 'level_mark' | 'calculation' | 'assumption' | 'extra_work' | 'option_set' | 'decision' | 'statement' | 'change_order'
-  | 'supplier' | 'request' | 'delivery' | 'spare' | 'logistic' | 'office' | 'inspection' | 'plant';
-const WORDS: Partial<Record<Table, string>> = { scope_item: 'line of scope', job_update: 'update', share_link: 'link', own_link: 'order', placed: 'thing', level_mark: 'level', extra_work: 'added work', option_set: 'choice', change_order: 'change', spare: 'kept thing', logistic: 'thing to be there' };
+  | 'supplier' | 'request' | 'delivery' | 'spare' | 'logistic' | 'office' | 'inspection' | 'plant'
+  | 'standpoint' | 'narration' | 'recording' | 'close_in_sign' | 'left_with_client' | 'client_item' | 'sign_off';
+const WORDS: Partial<Record<Table, string>> = { scope_item: 'line of scope', job_update: 'update', share_link: 'link', own_link: 'order', placed: 'thing', level_mark: 'level', extra_work: 'added work', option_set: 'choice', change_order: 'change', spare: 'kept thing', logistic: 'thing to be there', close_in_sign: 'signature', left_with_client: 'thing left with the client', client_item: 'line of the client’s list', sign_off: 'acceptance' };
 
 /** The row of that id, or a refusal that says what is missing. */
 export function need<Row>(visit: Visit, table: Table, id: string, field = 'id'): Row {
-  const key = table === 'picture' ? 'hash' : 'id';
+  const key = table === 'picture' || table === 'recording' ? 'hash' : 'id';
   const row = one<Row>(visit.db, `SELECT * FROM ${table} WHERE ${key} = @id`, { id });
   if (!row) throw notFound(WORDS[table] ?? table, field);
   return row;

@@ -20,10 +20,14 @@ import { schoolHandlers } from '../sequence/school-commands';
 import { stepHandlers } from '../sequence/step-commands';
 import { siteHandlers } from '../sites/commands';
 import { updateHandlers } from '../updates/commands';
+import { closeInHandlers } from '../walks/close-in';
 import { walkHandlers } from '../walks/commands';
+import { completionHandlers } from '../walks/completion';
+import { narrationHandlers } from '../walks/narrations';
+import { placementHandlers } from '../walks/placements';
 import type { Handler } from './handler';
 
 /** Every change there is, by its name. */
 export const HANDLERS: ReadonlyMap<string, Handler> = new Map(
-  [...firmHandlers, ...siteHandlers, ...scopeHandlers, ...assumptionHandlers, ...optionHandlers, ...changeHandlers, ...statementHandlers, ...layoutHandlers, ...quantityHandlers, ...selectionHandlers, ...requestHandlers, ...supplierHandlers, ...deliveryHandlers, ...sequenceHandlers, ...ruleHandlers, ...schoolHandlers, ...stepHandlers, ...pinHandlers, ...inspectionHandlers, ...resourceHandlers, ...planHandlers, ...walkHandlers, ...updateHandlers].map((one) => [one.kind.type, one]),
+  [...firmHandlers, ...siteHandlers, ...scopeHandlers, ...assumptionHandlers, ...optionHandlers, ...changeHandlers, ...statementHandlers, ...layoutHandlers, ...quantityHandlers, ...selectionHandlers, ...requestHandlers, ...supplierHandlers, ...deliveryHandlers, ...sequenceHandlers, ...ruleHandlers, ...schoolHandlers, ...stepHandlers, ...pinHandlers, ...inspectionHandlers, ...resourceHandlers, ...planHandlers, ...walkHandlers, ...narrationHandlers, ...placementHandlers, ...closeInHandlers, ...completionHandlers, ...updateHandlers].map((one) => [one.kind.type, one]),
 );

@@ -1,3 +1,4 @@
+import type { Drawing } from '@/core/layout/drawing';
 import { writeOpeningCsv } from '@/core/layout/opening-csv';
 import { writeShapeCsv } from '@/core/layout/shape-csv';
 import { svgOf } from '@/core/layout/svg';
@@ -17,6 +18,8 @@ import { statementView } from '../scope/statements';
 import { selectionsOf } from '../selections/queries';
 import { needJob } from '../sites/queries';
 import { roomSheets, sheetAreas } from '../sites/room-sheet';
+import { wallPaper } from '../walks/wall-paper';
+import { wallsOf } from '../walks/walls';
 import { dxfOf } from './dxf';
 import { makePdf } from './pdf';
 
@@ -65,18 +68,32 @@ export async function jobPaper(house: House, job: string, file: string, { versio
   }
 }
 
-/** The sheet for the wall of an area, its drawing, or that of one wall of it: `sheet.pdf`, `drawing.svg`, `wall-2.dxf`. */
+/** The sheet for the wall of an area, its drawing, or that of one wall of it, empty or with what is in it: `sheet.pdf`, `drawing.svg`, `wall-2.dxf`, `walls.pdf`, `inside-2.svg`. */
 export async function areaPaper(house: House, area: string, file: string, origin: string): Promise<PaperFile> {
   if (file === 'sheet.pdf') {
     const row = one<{ job: string; name: string }>(house.db, 'SELECT job, name FROM area WHERE id = @area', { area });
     if (!row) throw notFound('area');
     return { name: `${named(row.name, 'sheet')}.pdf`, type: PDF, body: await makePdf(house.root, roomSheets(house, row.job, [area], origin)) };
   }
+  if (file === 'walls.pdf') {
+    const paper = await wallPaper(house, area);
+    return { name: `${named(paper.title)}.pdf`, type: PDF, body: await makePdf(house.root, paper) };
+  }
+  const inside = /^inside-(\d{1,3})\.(svg|dxf)$/.exec(file);
+  if (inside) {
+    const record = wallsOf(house, area).find(({ wall }) => wall === Number(inside[1]) - 1);
+    if (!record) throw notFound('record of this wall');
+    return drawn(record.drawing, inside[2]);
+  }
   const asked = /^(?:drawing|wall-(\d{1,3}))\.(svg|dxf)$/.exec(file);
   const found = asked && areaDrawing(house, area, asked[1] === undefined ? undefined : Number(asked[1]) - 1);
   if (!found) throw notFound('drawing of this area');
-  const name = named(found.drawing.title);
-  return asked[2] === 'svg' ? { name: `${name}.svg`, type: 'image/svg+xml', body: svgOf(found.drawing) } : { name: `${name}.dxf`, type: 'image/vnd.dxf', body: dxfOf(found.drawing) };
+  return drawn(found.drawing, asked[2]);
+}
+
+function drawn(drawing: Drawing, form: string | undefined): PaperFile {
+  const name = named(drawing.title);
+  return form === 'svg' ? { name: `${name}.svg`, type: 'image/svg+xml', body: svgOf(drawing) } : { name: `${name}.dxf`, type: 'image/vnd.dxf', body: dxfOf(drawing) };
 }
 
 /** Answers with a paper: shown where a browser can, saved under its name. */

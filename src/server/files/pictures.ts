@@ -62,7 +62,8 @@ async function takenAt(content: Buffer): Promise<string | null> {
   }
 }
 
-async function store(file: string, content: Buffer): Promise<void> {
+/** Writes a file beside its place, syncs it, and only then gives it its name: a power cut leaves a whole file or none. */
+export async function store(file: string, content: Buffer): Promise<void> {
   if (existsSync(file)) return;
   await mkdir(dirname(file), { recursive: true });
   const temporary = `${file}.${process.pid}.${Date.now()}.part`;
@@ -82,7 +83,17 @@ async function store(file: string, content: Buffer): Promise<void> {
  */
 export async function servePicture(house: House, hash: string, width?: number): Promise<Buffer | undefined> {
   if (!one(house.db, 'SELECT 1 FROM picture WHERE hash = @hash', { hash })) return undefined;
-  const content = await readFile(pictureFile(house, hash));
+  const original = pictureFile(house, hash);
+  if (!width) return written(await readFile(original));
+  // A smaller copy is made once: a page of sixty pictures asks for each of them again and again.
+  const copy = `${original}.${width}.jpg`;
+  if (existsSync(copy)) return readFile(copy);
+  const made = await written(await readFile(original), width);
+  await store(copy, made);
+  return made;
+}
+
+function written(content: Buffer, width?: number): Promise<Buffer> {
   const image = sharp(content, { limitInputPixels: LARGEST_PIXELS }).rotate();
   return (width ? image.resize({ width, withoutEnlargement: true }) : image).jpeg({ quality: 80 }).toBuffer();
 }

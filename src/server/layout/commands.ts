@@ -1,5 +1,6 @@
 import type { InferType } from 'yup';
 import { addLevelMark, addOpening, addPlaced, asShape, changeLevelMark, changeOpening, changePlaced, describeArea, importOpenings, importShapes, moveWallCommand, setShape, shareWall } from '@/contract/commands/layout';
+import { adoptMeasurement } from '@/contract/commands/walks';
 import { checkOpening, wallLength } from '@/core/layout/check-openings';
 import { moveWall } from '@/core/layout/move-wall';
 import { outlineOf } from '@/core/layout/room-outline';
@@ -11,6 +12,7 @@ import { handler, need, needAreaOf, needVersion, type Handler, type Visit } from
 import { Refusal, stale, unfit } from '../door/refusal';
 import { recalculateArea } from '../quantities/recalculate';
 import { recordDecision } from '../scope/decisions';
+import { shaped } from '../walks/queries';
 import { openingsOf, placedOf, readLayout } from './read-layout';
 
 interface AreaRow {
@@ -76,6 +78,29 @@ export const layoutHandlers: Handler[] = [
       recalculateArea(visit, area);
     });
     visit.touches(job);
+  }),
+  handler(adoptMeasurement, (visit, { about }) => {
+    const row = need<Record<string, unknown>>(visit, 'observation', about, 'about');
+    const seen = shaped(row);
+    const of = seen.kind === 'measurement' ? seen.of : undefined;
+    if (seen.kind !== 'measurement' || !of) throw unfit('not-drawn', 'This size belongs to nothing that is drawn.', 'about');
+    const area = needArea(visit, seen.area);
+    const size = { mm: seen.mm, typed: seen.typed };
+    const { shape, openings } = readLayout(visit.db, area.id);
+    if (of.what === 'opening') {
+      const known = openings.find((one_) => one_.id === of.opening);
+      if (!known) throw unfit('no-such-opening', 'This opening is not in the drawing any more.', 'about');
+      const { version: _, ...opening } = known;
+      update(visit.db, 'opening', opening.id, { opening: content(checked(visit, area, opening.id, { ...opening, [of.side]: size })) });
+    } else {
+      if (shape?.kind !== 'room') throw unfit('not-drawn', 'The room is not drawn any more.', 'about');
+      const walls = of.what === 'wall' ? shape.walls.map((wall, at) => (at === of.wall ? { ...wall, ...size } : wall)) : shape.walls;
+      const changed: RoomShape = { ...shape, walls, ...(of.what === 'height' ? { height: size } : {}) };
+      checkShape(area, changed, 'about');
+      putShape(visit, area.id, changed);
+    }
+    recalculateArea(visit, area.id);
+    visit.touches(area.job);
   }),
   handler(addOpening, (visit, { id, area, ...fields }) => {
     const row = needArea(visit, area);

@@ -13,6 +13,7 @@ import type { Connection } from '../database/open';
 import { notFound } from '../door/refusal';
 import type { LogisticKind } from '@/contract/commands/schedule';
 import { knowledgeOf } from '../sequence/knowledge';
+import { closeInsOf, type AreaCloseIn } from '../walks/close-in';
 import { observationsOf } from '../walks/queries';
 import { officesOf } from './offices';
 
@@ -28,6 +29,7 @@ export interface JobRow {
   promise_day: Day | null;
   lived_in: 0 | 1;
   loud_half: 'morning' | 'afternoon' | null;
+  leaves: 'evening' | 'week';
   version: number;
 }
 
@@ -46,6 +48,7 @@ export interface AreaRow {
   shelters: string;
   side: string;
   sleeping: 0 | 1;
+  called: string;
   version: number;
 }
 
@@ -86,7 +89,7 @@ export function readSite(db: Connection, job: string, today: Day): Site {
   const between = workedBetween(holidaysOf(db));
   const passed = new Map(all<{ area: string; phase: Phase; day: Day; half: 0 | 1 }>(db, `SELECT area, phase, day, half FROM inspection WHERE job = @job AND state = 'passed'`, { job }).map((one_) => [taskId(one_.area, one_.phase), one_]));
   const extra: StepExtras = {
-    passed, offices: officesOf(db),
+    passed, offices: officesOf(db), closeIns: closeInsOf(db, job, seen),
     parts: groupBy(all<{ area: string; phase: Phase; label: string; half_days: number }>(db, 'SELECT step_part.* FROM step_part JOIN area ON area.id = step_part.area WHERE area.job = @job ORDER BY part', { job }), (part) => taskId(part.area, part.phase)),
     plant: all<{ id: string; phases: string }>(db, 'SELECT id, phases FROM plant ORDER BY rowid').flatMap((row) => (JSON.parse(row.phases) as Phase[]).map((phase) => ({ phase, id: row.id }))),
   };
@@ -117,6 +120,7 @@ export function readSite(db: Connection, job: string, today: Day): Site {
 /** What stands beside the steps of a job. */
 interface StepExtras {
   passed: ReadonlyMap<string, { day: Day; half: 0 | 1 }>;
+  closeIns: ReadonlyMap<string, AreaCloseIn>;
   offices: ReturnType<typeof officesOf>;
   parts: ReadonlyMap<string, { label: string; half_days: number }[]>;
   plant: readonly { phase: Phase; id: string }[];
@@ -127,7 +131,7 @@ function trackOf(steps: StepRow[], progress: Map<string, PhaseProgress>, between
   return inUsualOrder(byPhase.keys()).flatMap((phase) => {
     const step = byPhase.get(phase);
     if (!step) return [];
-    const known = progress.get(taskId(step.area, phase));
+    const known = phase === 'close-in' ? checked(extra.closeIns.get(step.area), progress.get(taskId(step.area, phase))) : progress.get(taskId(step.area, phase));
     const passed = extra.passed.get(taskId(step.area, phase));
     const parts = extra.parts.get(taskId(step.area, phase));
     const plant = extra.plant.find((one_) => one_.phase === phase)?.id;
@@ -141,6 +145,15 @@ function trackOf(steps: StepRow[], progress: Map<string, PhaseProgress>, between
       ...(known ? { seen: { day: dayOf(known.at) < today ? dayOf(known.at) : today, half: halfOf(known.at) } } : {}),
     }];
   });
+}
+
+/** How far the check before covering is: never done while a line is open, done with its last one. */
+function checked(check: AreaCloseIn | undefined, known: PhaseProgress | undefined): PhaseProgress | undefined {
+  if (!check) return known;
+  if (check.closed) return { fraction: 1, at: check.at ?? known?.at ?? '', readings: [] };
+  if (!check.begun) return known && known.fraction >= 1 ? { ...known, fraction: 0.9 } : known;
+  const at = check.lines.flatMap((line) => line.at ?? []).sort().at(-1) ?? known?.at;
+  return at === undefined ? known : { fraction: Math.min(0.9, (check.lines.length - check.open.length) / check.lines.length), at, readings: [] };
 }
 
 function ownLinks(db: Connection, job: string): OwnLink[] {

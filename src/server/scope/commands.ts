@@ -47,7 +47,9 @@ function askFor(visit: Visit, job: string, { subject, place, leadDays = USUAL_AP
   note(visit, { job, request }, 'found on a visit');
 }
 
-const TABLES = { scope: 'scope_item', finding: 'finding', opening: 'opening', placed: 'placed', level: 'level_mark', calculation: 'calculation', assumption: 'assumption', decision: 'decision', selection: 'selection', request: 'request' } as const satisfies Record<Removable, string>;
+const TABLES = { scope: 'scope_item', finding: 'finding', opening: 'opening', placed: 'placed', level: 'level_mark', calculation: 'calculation', assumption: 'assumption', decision: 'decision', selection: 'selection', request: 'request',
+  standpoint: 'standpoint', 'close-in-sign': 'close_in_sign', 'left-with-client': 'left_with_client', 'sign-off': 'sign_off',
+} as const satisfies Record<Removable, string>;
 
 /** Takes a thing away or brings it back; what follows from the drawing follows. */
 function setRemoved(visit: Visit, of: Removable, id: string, removed: 0 | 1): void {
@@ -60,7 +62,7 @@ function setRemoved(visit: Visit, of: Removable, id: string, removed: 0 | 1): vo
   // What is ordered is coming, whatever the list says.
   if (of === 'selection' && removed && isComing(row.state as SelectionState)) throw unfit('ordered-already', 'This is ordered and on its way; take the order back first.', 'id');
   const job = row.job ?? need<{ job: string }>(visit, 'area', row.area ?? '', 'area').job;
-  if (of === 'selection' || of === 'request') visit.mark(job, `a ${of} was ${removed ? 'taken away' : 'brought back'}`);
+  if (of === 'selection' || of === 'request' || of === 'close-in-sign') visit.mark(job, `a ${of === 'close-in-sign' ? 'signature' : of} was ${removed ? 'taken away' : 'brought back'}`);
   else visit.touches(job);
 }
 

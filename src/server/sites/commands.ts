@@ -37,9 +37,9 @@ export const siteHandlers: Handler[] = [
   handler(changeJob, (visit, job) => {
     needVersion(visit, 'job', job.id, job.version);
     run(visit.db, `UPDATE job SET name = @name, address = @address, client = @client, client_email = @email, units = @units, state = @state, start_day = @start,
-      promise_day = @promise, lived_in = @lived, loud_half = @loud, version = version + 1 WHERE id = @id`, {
+      promise_day = @promise, lived_in = @lived, loud_half = @loud, leaves = coalesce(@leaves, leaves), version = version + 1 WHERE id = @id`, {
       id: job.id, name: job.name, address: job.address, client: job.client, email: job.clientEmail, units: job.units, state: job.state, start: job.startDay,
-      promise: orNull(job.promiseDay), lived: flag(job.livedIn), loud: orNull(job.loudHalf),
+      promise: orNull(job.promiseDay), lived: flag(job.livedIn), loud: orNull(job.loudHalf), leaves: orNull(job.leaves),
     });
     visit.mark(job.id, `${job.name} was changed`);
   }),
@@ -67,11 +67,11 @@ export const siteHandlers: Handler[] = [
     });
     visit.mark(job, 'areas were set out');
   }),
-  handler(changeArea, (visit, { id, version, name, works, size, livedIn, passage }) => {
+  handler(changeArea, (visit, { id, version, name, works, size, livedIn, passage, called }) => {
     const area = needVersion<AreaRow>(visit, 'area', id, version);
     checkWorks(area.kind, works, 'works');
-    run(visit.db, 'UPDATE area SET name = @name, works = @works, size = @size, lived_in = @lived, passage = @passage, version = version + 1 WHERE id = @id', {
-      id, name, works: JSON.stringify(works), size, lived: flag(livedIn), passage: flag(passage),
+    run(visit.db, 'UPDATE area SET name = @name, works = @works, size = @size, lived_in = @lived, passage = @passage, called = coalesce(@called, called), version = version + 1 WHERE id = @id', {
+      id, name, works: JSON.stringify(works), size, lived: flag(livedIn), passage: flag(passage), called: orNull(called),
     });
     layTrack(visit.db, id);
     visit.mark(area.job, `${name} was changed`);

@@ -2,7 +2,9 @@ import type { HoldKind } from '@/contract/commands/sites';
 import type { FrameView, HoldView, JobHead, PersonView } from '@/contract/views/job';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { expectedOf, isGiven, PARTIES, type Party } from '@/core/selections/requests';
+import { taskId } from '@/core/sequence/site';
 import { addDays, type Day } from '@/core/units/day';
+import { dayOfSlot } from '@/core/units/slot';
 import { today } from '../clock';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
@@ -10,9 +12,11 @@ import { newestChange } from '../door/queries';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
 import type { JobRow } from '../schedule/read-site';
+import { readPlan } from '../schedule/read-plan';
 import { selectionsOf } from '../selections/queries';
 import { requestRows, requestsOf, waitRows } from '../selections/rows';
 import { isDue } from '@/core/selections/due';
+import { closeInsOf, openWords } from '../walks/close-in';
 import { whenSeen } from '../words';
 
 export function frameView(house: House, person: PersonView): FrameView {
@@ -66,7 +70,7 @@ export function holdsOf(db: Connection, job: string, now: Day): HoldView[] {
     id: row.id, version: row.version, request: null, area: row.area_name, areaId: row.area, phase: phaseFacts(row.phase).label, kind: row.kind, label: row.label, text: row.text,
     expectedOn: row.expected_on, askedOn: row.asked_on, overdue: row.expected_on < now,
   }));
-  return [...holds, ...requestHolds(db, job, now)].sort((a, b) => a.expectedOn.localeCompare(b.expectedOn));
+  return [...holds, ...requestHolds(db, job, now), ...closeInHolds(db, job, now)].sort((a, b) => a.expectedOn.localeCompare(b.expectedOn));
 }
 
 /** Steps of the work that wait for an approval, an answer or a drawing. */
@@ -81,6 +85,24 @@ function requestHolds(db: Connection, job: string, now: Day): HoldView[] {
     return [{
       id: `${id}:${area}:${phase}`, version: row.version, request: id, area: areas.get(area) ?? '', areaId: area, phase: phaseFacts(phase).label, kind: HOLD_OF[request.party], label: request.party, text: `${request.kind} ${request.kind === 'drawing' ? 'owed by' : 'by'} ${PARTIES[request.party]}: ${request.subject}`,
       expectedOn: expectedOf(request, requests, now), askedOn: row.sent_on, overdue: promised !== null && promised < now,
+    }];
+  });
+}
+
+/** Days ahead that a check before covering is told of. */
+const CHECK_AHEAD = 2;
+
+/** Checks before covering that were begun, or whose wall is about to be closed or was closed with lines open: they hold what covers. */
+function closeInHolds(db: Connection, job: string, now: Day): HoldView[] {
+  const plan = readPlan(db, { job });
+  return [...closeInsOf(db, job).values()].flatMap((check): HoldView[] => {
+    if (check.closed || check.open.length === 0) return [];
+    const task = plan?.tasks.find((one_) => one_.id === taskId(check.area, 'close-in'));
+    const due = plan && task ? dayOfSlot(plan.origin, task.start) : now;
+    if (!check.covered && !check.begun && due > addDays(now, CHECK_AHEAD)) return [];
+    return [{
+      id: `close-in:${check.area}`, version: 1, request: null, area: check.name, areaId: check.area, phase: phaseFacts('close-in').label, kind: 'close-in', label: 'close-in', text: `${openWords(check)}${check.covered ? '; covering was begun all the same' : ''}`,
+      expectedOn: due, askedOn: null, overdue: check.covered,
     }];
   });
 }

@@ -1,11 +1,13 @@
-import type { PictureView, RoomView } from '@/contract/views/job';
+import type { PictureView, RoomView, StandpointView } from '@/contract/views/job';
 import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
 import type { Work } from '@/core/sequence/works';
 import { formatDay, type Day } from '@/core/units/day';
 import { formatSlot } from '@/core/units/slot';
 import { ofKind, standing, type Observation } from '@/core/walks/observation';
-import { openItems } from '@/core/walks/open-items';
+import { conflicts, differenceWords } from '@/core/walks/measured-again';
+import { openCautions, openItems } from '@/core/walks/open-items';
+import { recordWords } from '@/core/walks/record-words';
 import { today } from '../clock';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
@@ -14,6 +16,9 @@ import type { House } from '../house';
 import { readSite, type AreaRow } from '../schedule/read-site';
 import { readPlan } from '../schedule/read-plan';
 import { selectionsOf } from '../selections/queries';
+import { readLayout } from '../layout/read-layout';
+import { closeInsOf } from '../walks/close-in';
+import { drawnOf } from '../walks/drawn';
 import { observationsOf } from '../walks/queries';
 import { whenSeen } from '../words';
 import { calculationsOf } from '../quantities/queries';
@@ -61,8 +66,13 @@ export function roomView(house: House, job: string, area: string): RoomView {
     drawn: one(db, 'SELECT 1 FROM shape WHERE area = @area', { area }) !== undefined,
     pictures: picturesOf(db, seen, now),
     remarks: remarksOf(db, seen, now),
+    standpoints: standpointViews(db, area, seen, now),
+    conflicts: conflicts(ofKind(seen, 'measurement'), drawnOf(readLayout(db, area)).drawn).map(({ id, label, of, measured, drawn }) => ({ id, label, of, text: differenceWords(measured, drawn, needJob(db, job).units).text })),
+    called: row.called, walls: wallsIn(db, job, area, seen),
   };
 }
+
+const REMARKS: ReadonlySet<string> = new Set(['note', 'caution', 'measurement', 'surprise', 'decision', 'household', 'order', 'gate', 'selection']);
 
 /** Pictures among observations, the newest first. */
 export function picturesOf(db: Connection, seen: readonly Observation[], now: Day): PictureView[] {
@@ -73,11 +83,27 @@ export function picturesOf(db: Connection, seen: readonly Observation[], now: Da
   }).reverse();
 }
 
+/** Pictures of each spot, the oldest first, with what was drawn on them. */
+function standpointViews(db: Connection, area: string, seen: readonly Observation[], now: Day): StandpointView[] {
+  const marks = new Map(ofKind(seen, 'marks').map((one_) => [one_.about, one_.marks]));
+  return all<{ id: string; name: string }>(db, 'SELECT id, name FROM standpoint WHERE area = @area AND removed = 0 ORDER BY rowid', { area }).flatMap(({ id, name }) => {
+    const mine = ofKind(seen, 'picture').filter((picture) => picture.standpoint === id);
+    const views = picturesOf(db, mine, now).reverse();
+    return mine.length > 0 ? [{ id, name, pictures: views.map((view, at) => ({ ...view, marks: marks.get(mine[at]?.id ?? '') ?? [] })) }] : [];
+  });
+}
+
+function wallsIn(db: Connection, job: string, area: string, seen: readonly Observation[]): RoomView['walls'] {
+  const check = closeInsOf(db, job).get(area);
+  const things = ofKind(seen, 'in-wall').length;
+  return check || things > 0 ? { open: check?.open.length ?? 0, lines: check?.lines.length ?? 0, closed: check?.closed ?? true, things } : null;
+}
+
 function remarksOf(db: Connection, seen: readonly Observation[], now: Day): RoomView['remarks'] {
   const people = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]));
+  const holds = new Set(openCautions(seen).map((caution) => caution.id));
   return seen.flatMap((one_) => {
-    if (one_.kind !== 'note' && one_.kind !== 'caution' && one_.kind !== 'measurement') return [];
-    const text = one_.kind === 'measurement' ? `${one_.text}: ${one_.typed}` : one_.text;
-    return [{ id: one_.id, kind: one_.kind, text, when: whenSeen(one_.at, now), by: people.get(one_.person) ?? '' }];
+    if (!REMARKS.has(one_.kind) || (one_.kind === 'caution' && !holds.has(one_.id))) return [];
+    return [{ id: one_.id, kind: one_.kind, text: recordWords(one_), when: whenSeen(one_.at, now), by: people.get(one_.person) ?? '' }];
   }).reverse();
 }

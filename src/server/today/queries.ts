@@ -13,6 +13,9 @@ import { requestLabel } from '../selections/waits';
 import { holdsOf } from '../sites/queries';
 import { unbookedOf } from '../desks/queries';
 import { logisticsOf } from '../sequence/logistics';
+import { binSwapDay, isDueToLeave, type LeftRhythm } from '@/core/walks/housekeeping';
+import { binLevelsOf, lastLeftOf } from '../walks/left';
+import { runView } from '../walks/run-list';
 import { ago } from '../words';
 
 interface JobLine {
@@ -21,6 +24,7 @@ interface JobLine {
   address: string;
   state: JobState;
   promise_day: Day | null;
+  leaves: LeftRhythm;
   walked_at: string | null;
   open_walk: string | null;
 }
@@ -33,7 +37,7 @@ export function todayView(house: House): TodayView {
   const { db } = house;
   const now = today(house.clock);
   const plan = readPlan(db);
-  const jobs = all<JobLine>(db, `SELECT job.id, name, address, state, promise_day,
+  const jobs = all<JobLine>(db, `SELECT job.id, name, address, state, promise_day, leaves,
       (SELECT max(started_at) FROM walk WHERE walk.job = job.id AND finished_at IS NOT NULL) AS walked_at,
       (SELECT id FROM walk WHERE walk.job = job.id AND finished_at IS NULL ORDER BY started_at DESC LIMIT 1) AS open_walk
     FROM job WHERE state IN ('scoping', 'booked', 'active', 'completing') ORDER BY position`);
@@ -55,6 +59,7 @@ export function todayView(house: House): TodayView {
       return day ? [{ job: job.id, jobName: job.name, request: request.id, text: requestLabel(request), what, day, late: request.late } as const] : [];
     })).sort((a, b) => (a.day < b.day ? -1 : 1)),
     calls: callsOf(house, plan, jobs, now),
+    run: { open: runView(house).stops.reduce((sum, stop) => sum + stop.lines.filter((line) => !line.bought).length, 0) },
     drafts: all(db, `SELECT job, job.name AS jobName, count(*) AS count FROM job_update JOIN job ON job.id = job WHERE job_update.state = 'draft' GROUP BY job ORDER BY job.position`),
     finishes: jobs.map((job) => {
       const finish = one<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', { job: job.id })?.finish_day ?? null;
@@ -74,7 +79,12 @@ function callsOf(house: House, plan: StoredPlan | undefined, jobs: readonly JobL
     .map((visit) => ({ key: `${visit.area}${visit.phase}`, text: `${visit.office ?? ''} for ${visit.areaName} · ${visit.label}, ready ${formatDay(visit.ready, now)}`, jobName: visit.jobName, href: '/desks', day: visit.askBy, late: visit.late }));
   const things = jobs.flatMap((job) => logisticsOf(house.db, job.id, plan, now).filter((one_) => one_.state === 'open' && one_.askBy !== null && one_.askBy <= until)
     .map((one_) => ({ key: one_.id, text: `${one_.label} for ${one_.step}`, jobName: job.name, href: `/jobs/${job.id}/sequence`, day: one_.askBy ?? now, late: one_.late })));
-  return [...visits, ...things].sort((a, b) => (a.day < b.day ? -1 : 1));
+  // A bin is swapped before it is full: the day is computed from how it filled.
+  const bins = jobs.flatMap((job) => {
+    const swap = binSwapDay(binLevelsOf(house.db, job.id), now);
+    return swap && swap <= until ? [{ key: `bin-${job.id}`, text: `Bin: swap by ${formatDay(swap, now)}`, jobName: job.name, href: `/jobs/${job.id}/walks`, day: swap, late: swap <= now }] : [];
+  });
+  return [...visits, ...things, ...bins].sort((a, b) => (a.day < b.day ? -1 : 1));
 }
 
 /** Why a site wants a walk today; nothing where it does not. */
@@ -85,6 +95,7 @@ function site(house: House, job: JobLine, plan: StoredPlan | undefined, now: Day
   for (const check of checks) why.push(`${check.area}: close-in ${check.expectedOn <= now ? 'today' : 'tomorrow'}`);
   const covering = (plan?.tasks ?? []).filter((task) => task.job === job.id && task.phase === 'close-in' && task.state !== 'done' && plan && task.start < slotOf(plan.origin, addDays(now, 2)) && !checks.some((check) => check.areaId === task.area));
   for (const task of covering) why.push(`${task.label} is due`);
+  if (job.state === 'active' && isDueToLeave(job.leaves, lastLeftOf(house.db, job.id), now)) why.push('how it is left was not said');
   if (days === undefined) why.push('never walked');
   else if (days >= (WALK_EVERY[job.state] ?? 7)) why.push(`last walk ${days} days ago`);
   const starting = (plan?.tasks ?? []).filter((task) => task.job === job.id && task.crew !== null && task.state === 'waiting' && plan && task.start >= slotOf(plan.origin, now) && task.start < slotOf(plan.origin, addDays(now, 1)));

@@ -7,8 +7,8 @@ import { TRADES, type Trade } from '@/core/sequence/trades';
 import { formatDay, type Day } from '@/core/units/day';
 import { capital } from '@/core/words';
 import { workDone } from '@/core/walks/diff';
-import { ofKind, standing } from '@/core/walks/observation';
-import { openItems } from '@/core/walks/open-items';
+import { standing } from '@/core/walks/observation';
+import { openCautions, openItems } from '@/core/walks/open-items';
 import { progressOf } from '@/core/walks/progress';
 import { hashOf } from '../access/tokens';
 import { today } from '../clock';
@@ -23,6 +23,7 @@ import { alternativesOf, selectionsOf } from '../selections/queries';
 import { requestViews } from '../selections/request-views';
 import { holdsOf, needJob } from '../sites/queries';
 import { picturesOf } from '../sites/room';
+import { clientItems } from '../walks/completion-view';
 import { observationsOf } from '../walks/queries';
 import { whenSeen } from '../words';
 import { weightsOf } from './compose-drafts';
@@ -55,7 +56,7 @@ export function sharedView(house: House, link: OpenLink): SharedView {
   return link.audience === 'client' && link.job ? clientShared(house, link, link.job) : crewShared(house, link);
 }
 
-function base(house: House, link: OpenLink): Omit<ClientShared, 'audience' | 'job' | 'done' | 'finish' | 'updates' | 'next' | 'decisions' | 'choices' | 'requests' | 'pictures' | 'statement' | 'changes'> {
+function base(house: House, link: OpenLink): Omit<ClientShared, 'audience' | 'job' | 'done' | 'finish' | 'updates' | 'next' | 'decisions' | 'choices' | 'requests' | 'pictures' | 'completion' | 'statement' | 'changes'> {
   const now = today(house.clock);
   const message = one<{ acknowledged_at: string | null; acknowledged_by: string | null }>(house.db, 'SELECT acknowledged_at, acknowledged_by FROM message WHERE share_link = @id', { id: link.id });
   return {
@@ -90,7 +91,7 @@ function clientShared(house: House, link: OpenLink, job: string): ClientShared {
     choices: choicesOf(house, job),
     requests: requestViews(house, job).filter((request) => request.party === 'client' && request.standing === 'sent').map((request) => ({ id: request.id, kind: request.kind, subject: request.subject, by: request.neededBy, waits: request.waits.map((wait) => wait.text) })),
     pictures: picturesOf(house.db, seen, now).slice(0, 8),
-    statement: statementShared(house, job, now),
+    completion: completionShared(house, job, now), statement: statementShared(house, job, now),
     changes: all<ChangeRow>(house.db, `SELECT * FROM change_order WHERE job = @job AND state <> 'draft' ORDER BY number DESC`, { job }).map((row) => changeView(house, row, names.get(row.area) ?? '', now)),
   };
 }
@@ -105,6 +106,16 @@ function choicesOf(house: House, job: string): ClientShared['choices'] {
 
 /** The newest statement that the client was sent. */
 export const sentStatement = (house: House, job: string): StatementRow | undefined => statementsOf(house.db, job).find((row) => row.state !== 'made');
+
+/** Their list and their rooms, once the job comes to its end. */
+function completionShared(house: House, job: string, now: Day): ClientShared['completion'] {
+  if (!['completing', 'closed'].includes(needJob(house.db, job).state)) return null;
+  const accepted = new Map(all<{ area: string; name: string; at: string }>(house.db, 'SELECT area, name, at FROM sign_off WHERE job = @job AND removed = 0', { job }).map((row) => [row.area, `${row.name}, ${whenSeen(row.at, now)}`]));
+  return {
+    items: clientItems(house.db, job, now).map(({ id, text, area, state, answer }) => ({ id, text, area, state, answer })),
+    areas: all<{ id: string; name: string }>(house.db, 'SELECT id, name FROM area WHERE job = @job ORDER BY position', { job }).map((area) => ({ ...area, accepted: accepted.get(area.id) ?? null })),
+  };
+}
 
 function statementShared(house: House, job: string, now: Day): ClientShared['statement'] {
   const row = sentStatement(house, job);
@@ -134,7 +145,7 @@ function crewShared(house: House, link: OpenLink): CrewShared {
     title: link.job ? (jobs.get(link.job)?.name ?? '') : (one<{ name: string }>(db, 'SELECT name FROM sub WHERE id = @id', { id: link.sub })?.name ?? ''),
     updates: link.job ? sentUpdates(house, link.job, 'crew') : [],
     days: plan ? daysOf(plan, jobIds, now, link.sub, jobs) : [],
-    cautions: ofKind(seen, 'caution').filter((caution) => inMyRooms.has(caution.area)).map((caution) => ({ area: areas.get(caution.area)?.name ?? '', text: caution.text })),
+    cautions: openCautions(seen).filter((caution) => inMyRooms.has(caution.area)).map((caution) => ({ area: areas.get(caution.area)?.name ?? '', text: caution.text })),
     leftovers: openItems(seen).filter(({ item }) => !trade || item.trade === trade).map(({ item }) => ({ area: areas.get(item.area)?.name ?? '', text: [item.quantity, item.unit, item.text].filter(Boolean).join(' '), trade: TRADES[item.trade] })),
   };
 }

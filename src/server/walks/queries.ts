@@ -3,15 +3,16 @@ import { all } from '../database/query';
 import type { Connection } from '../database/open';
 
 /** Every observation of a job, withdrawals included, in the order seen. */
-export const observationsOf = (db: Connection, job: string): Observation[] => shaped(all<Row>(db, 'SELECT * FROM observation WHERE job = @job ORDER BY at, id', { job }));
+export const observationsOf = (db: Connection, job: string): Observation[] => all<Row>(db, 'SELECT * FROM observation WHERE job = @job ORDER BY at, id', { job }).map(shaped);
 
 /** Those of one kind that still stand. */
 export const standingOfKind = <Kind extends ObservationKind>(db: Connection, job: string, kind: Kind): Of<Kind>[] =>
-  ofKind(standing(shaped(all<Row>(db, `SELECT * FROM observation WHERE job = @job AND kind IN (@kind, 'withdrawal') ORDER BY at, id`, { job, kind }))), kind);
+  ofKind(standing(all<Row>(db, `SELECT * FROM observation WHERE job = @job AND kind IN (@kind, 'withdrawal') ORDER BY at, id`, { job, kind }).map(shaped)), kind);
 
 type Row = Record<string, unknown>;
 
-function shaped(rows: Row[]): Observation[] {
-  // Columns that a kind has not are NULL; leaving them out gives the core's shape.
-  return rows.map((row) => Object.fromEntries(Object.entries(row).filter(([, value]) => value !== null)) as unknown as Observation);
+/** Columns that a kind has not are NULL; leaving them out, with the facts that have no column, gives the core's shape. */
+export function shaped({ facts, ...row }: Row): Observation {
+  const given = Object.fromEntries(Object.entries(row).filter(([, value]) => value !== null));
+  return { ...given, ...(JSON.parse(facts as string) as object) } as unknown as Observation;
 }

@@ -1,21 +1,31 @@
+import type { Became } from '@/contract/commands/walks';
 import type { ReviewView } from '@/contract/views/walk';
+import { readCaptions } from '@/core/narration/captions';
+import { draftKeys } from '@/core/narration/draft';
+import { readNarration } from '@/core/narration/read';
 import { makePlan, type Plan } from '@/core/schedule/plan';
-import { phaseFacts } from '@/core/sequence/phases';
+import { phaseFacts, type Phase } from '@/core/sequence/phases';
+import { taskId } from '@/core/sequence/site';
 import { TRADES } from '@/core/sequence/trades';
 import type { News } from '@/core/updates/news';
 import { percent } from '@/core/updates/news';
-import { standing } from '@/core/walks/observation';
-import { today } from '../clock';
+import { daysBetween, type Day } from '@/core/units/day';
+import { ofKind, standing, UNPLACED_KINDS, type Observation } from '@/core/walks/observation';
+import { carriedItems } from '@/core/walks/open-items';
+import { progressOf } from '@/core/walks/progress';
+import { recordWords } from '@/core/walks/record-words';
+import { dayOf, today } from '../clock';
 import { all, one } from '../database/query';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
 import { planInput } from '../schedule/plan-input';
+import { holidaysOf, workedBetween } from '../schedule/read-site';
 import { readPlan } from '../schedule/read-plan';
 import { newsOf } from '../updates/compose-drafts';
 import { jobHead } from '../sites/queries';
 import { picturesOf } from '../sites/room';
 import { whenSeen } from '../words';
-import { needWalk, type WalkRow } from './pack';
+import { areaNamesOf, narrationsOf, needWalk, type WalkRow } from './pack';
 import { observationsOf } from './queries';
 
 /**
@@ -38,6 +48,7 @@ export function reviewView(house: House, job: string, id: string): ReviewView {
     gain: news?.diff.gain ?? 0,
     done: news?.done ?? 0,
     areas: news ? areaLines(news) : [],
+    ...openOf(house, walk, seen, now), rates: news ? ratesOf(house, walk, seen) : [], narrations: narrationsLeft(house, walk),
     pictures: picturesOf(house.db, seen, now),
     moved: news?.moved ?? [],
     finish: news?.finish ?? {},
@@ -62,6 +73,52 @@ function plansOf(house: House, walk: WalkRow): { before?: Plan; after?: Plan; pl
   };
 }
 
+/** What nobody looked at, and what was said and has no place yet. */
+function openOf(house: House, walk: WalkRow, seen: readonly Observation[], now: Day): Pick<ReviewView, 'passedBy' | 'unplaced'> {
+  const names = new Map(all<{ id: string; name: string }>(house.db, 'SELECT id, name FROM area WHERE job = @job', { job: walk.job }).map((area) => [area.id, area.name]));
+  const before = carriedItems(standing(observationsOf(house.db, walk.job)).filter((one_) => one_.walk !== walk.id && one_.at <= walk.started_at));
+  const looked = new Set(ofKind(seen, 'recheck').filter((check) => check.verdict !== 'not seen').map((check) => check.about));
+  const placed = new Map(all<{ observation: string; became: Became; target: string | null }>(house.db, 'SELECT placement.* FROM placement JOIN observation ON observation.id = placement.observation WHERE walk = @id', { id: walk.id }).map((row) => [row.observation, row]));
+  return {
+    passedBy: before.filter(({ item }) => !looked.has(item.id)).map(({ item }) => ({ area: names.get(item.area) ?? '', text: item.text, days: daysBetween(dayOf(item.at), now) })).sort((a, b) => b.days - a.days),
+    unplaced: seen.filter((one_) => (UNPLACED_KINDS as readonly string[]).includes(one_.kind)).map((one_) => {
+      const place = placed.get(one_.id);
+      return { id: one_.id, kind: one_.kind, area: names.get(one_.area) ?? '', areaId: one_.area, text: recordWords(one_), became: place?.became ?? null, href: place ? hrefOf(walk.job, place.became, place.target) : null };
+    }),
+  };
+}
+
+const PAGES: Record<Became, string | null> = { scope: 'scope', assumption: 'scope/assumptions', change: 'scope/changes', wait: 'sequence', selection: 'selections', remark: null };
+const hrefOf = (job: string, became: Became, target: string | null): string | null => {
+  const page = PAGES[became];
+  return page === null ? null : `/jobs/${job}/${page}${became === 'selection' && target ? `/${target}` : ''}`;
+};
+
+/** Steps that moved on this walk against the walk before, by how fast that was. */
+function ratesOf(house: House, walk: WalkRow, seen: readonly Observation[]): ReviewView['rates'] {
+  const between = workedBetween(holidaysOf(house.db));
+  const steps = new Map(all<{ area: string; phase: Phase; half_days: number; name: string }>(house.db, 'SELECT step.area, phase, half_days, area.name FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job: walk.job }).map((step) => [taskId(step.area, step.phase), step]));
+  const moved = new Set(ofKind(seen, 'progress').map((one_) => taskId(one_.area, one_.phase)));
+  return [...progressOf(standing(observationsOf(house.db, walk.job)))].flatMap(([key, { readings }]) => {
+    const [former, last, step] = [readings.at(-2), readings.at(-1), steps.get(key)];
+    if (!moved.has(key) || !former || !last || !step || last.fraction <= former.fraction) return [];
+    const halfDays = between(former.at, last.at);
+    return halfDays > 0 ? [{ label: `${step.name} · ${phaseFacts(step.phase).label}`, planned: step.half_days, observed: Math.round((halfDays / (last.fraction - former.fraction)) * 10) / 10 }] : [];
+  });
+}
+
+/** Narrations with drafts that nobody has settled. */
+function narrationsLeft(house: House, walk: WalkRow): ReviewView['narrations'] {
+  const kept = narrationsOf(house.db, walk.id);
+  if (kept.length === 0) return [];
+  const areas = areaNamesOf(house.db, walk.job);
+  return kept.map(({ id, name, text, dropped, accepted }) => {
+    const captions = readCaptions(text);
+    const keys = captions.ok ? draftKeys(readNarration(captions.value.cues, areas)) : [];
+    return { id, name, open: keys.filter((key) => !dropped.includes(key) && !accepted.includes(key)).length };
+  });
+}
+
 const far = (fraction: number): string => (fraction >= 1 ? 'done' : percent(fraction));
 
 function areaLines(news: News): ReviewView['areas'] {
@@ -76,6 +133,11 @@ function areaLines(news: News): ReviewView['areas'] {
   for (const item of news.diff.remaining) add(item.area, 'bad', `to do: ${[item.quantity, item.unit, item.text].filter(Boolean).join(' ')} · ${TRADES[item.trade].toLowerCase()}`);
   for (const check of news.diff.selections) add(check.area, check.verdict === 'right' ? 'good' : 'bad', `${news.selections.get(check.selection)?.category ?? 'selection'}: ${check.verdict}${check.text ? ` (${check.text})` : ''}`);
   for (const { area, text, verdict, found, fallback } of news.settled) add(area, verdict === 'held' ? 'good' : 'bad', verdict === 'held' ? `it held: ${text}` : `wrong: ${text}${found ? ` (${found})` : ''}; ${fallback} is added`);
+  for (const surprise of news.diff.surprises) add(surprise.area, 'bad', `surprise: ${surprise.text}`);
+  for (const decision of news.diff.decisions) add(decision.area, 'plain', `decided: ${recordWords(decision)}`);
+  for (const thing of news.diff.inWalls) add(thing.area, 'good', recordWords(thing));
+  for (const short of news.diff.shorts) add(short.area, 'bad', `short of ${recordWords(short)}`);
+  for (const check of news.diff.checks) if (check.verdict === 'open') add(check.area, 'bad', `open before the wall is closed${check.text ? `: ${check.text}` : ''}`);
   for (const caution of news.diff.cautions) add(caution.area, 'bad', `caution: ${caution.text}`);
   for (const note of news.diff.notes) add(note.area, 'plain', note.text);
   for (const measure of news.diff.measurements) add(measure.area, 'plain', `${measure.text}: ${measure.typed}`);

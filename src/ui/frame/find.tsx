@@ -7,7 +7,7 @@ import type { FrameView } from '@/contract/views/job';
 import type { Found } from '@/contract/views/find';
 import { PLACES } from './places';
 
-const ALWAYS: Found[] = [{ label: 'Today', kind: 'place', path: '/' }, { label: 'Schedule, all jobs', kind: 'place', path: '/schedule' }, { label: 'Firm, subs and people', kind: 'place', path: '/firm' }, { label: 'Bench', kind: 'place', path: '/bench' }, { label: 'New job', kind: 'place', path: '/jobs/new' }];
+const ALWAYS: Found[] = [{ label: 'Today', kind: 'place', path: '/' }, { label: 'Schedule, all jobs', kind: 'place', path: '/schedule' }, { label: 'Firm, subs and people', kind: 'place', path: '/firm' }, { label: 'Run list', kind: 'place', path: '/runs' }, { label: 'Bench', kind: 'place', path: '/bench' }, { label: 'New job', kind: 'place', path: '/jobs/new' }];
 const MOST = 12;
 
 const matches = (label: string, asked: string): boolean => asked.toLowerCase().split(/\s+/).every((word) => label.toLowerCase().includes(word));

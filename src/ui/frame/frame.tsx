@@ -8,6 +8,7 @@ import { SayProvider } from '../kit/said';
 import { Live } from '../offline/live';
 import { liveOn } from '../offline/send';
 import { Unsent } from '../offline/unsent';
+import { prepareOffline } from '../offline/worker';
 import { Find } from './find';
 import { JobSwitcher } from './job-switcher';
 import { PersonMenu } from './person-menu';
@@ -18,6 +19,7 @@ import { ThumbBar } from './thumb-bar';
 export function Frame({ view, children }: { view: FrameView; children: ReactNode }) {
   const { job } = placeOf(usePathname());
   useEffect(() => liveOn(view.shiftDays), [view.shiftDays]);
+  useEffect(prepareOffline, []);
   return (
     <SayProvider>
       <Live seq={view.seq} />

@@ -1,21 +1,9 @@
-import Dexie, { type EntityTable } from 'dexie';
-import type { Command, ProblemDocument } from '@/contract/command';
+import type { Command } from '@/contract/command';
 import { post } from './send';
+import { store, type Waiting } from './store';
 import { upload } from './upload';
 
-/** One change that waits on this device until the door has answered it. */
-export interface Waiting {
-  order: number;
-  id: string;
-  command: Command;
-  /** A picture that goes ahead of the observation that names it. */
-  picture?: Blob;
-  /** The door said no: kept and shown, so that nothing is lost. */
-  refused?: ProblemDocument;
-}
-
-const store = new Dexie('aftermist') as Dexie & { waiting: EntityTable<Waiting, 'order'> };
-store.version(1).stores({ waiting: '++order, &id' });
+export type { Waiting } from './store';
 
 const listeners = new Set<() => void>();
 export const onOutbox = (listener: () => void): (() => void) => {
@@ -26,9 +14,9 @@ const tell = (): void => listeners.forEach((listener) => listener());
 
 export const waiting = (): Promise<Waiting[]> => store.waiting.orderBy('order').toArray();
 
-/** Kept on this device first, then sent in order; both survive a reload. */
-export async function enqueue(command: Command, picture?: Blob): Promise<void> {
-  await store.waiting.add({ id: command.id, command, ...(picture ? { picture } : {}) });
+/** Kept on this device first, then sent in order; both survive a reload. @throws where the device cannot keep it */
+export async function enqueue(command: Command, attached?: Waiting['attached']): Promise<void> {
+  await store.waiting.add({ id: command.id, command, ...(attached ? { attached } : {}) });
   tell();
   void flush();
 }
@@ -39,45 +27,52 @@ let flushing = false;
 let retryMs = FIRST_RETRY_MS;
 let timer: ReturnType<typeof setTimeout> | undefined;
 
-/** Sends what waits, in order; stops at the first that finds no connection and tries again later. */
+/** Sends what waits, in order; stops at the first that finds no connection and tries again later. Two tabs take turns. */
 export async function flush(): Promise<void> {
   if (flushing) return;
   flushing = true;
   clearTimeout(timer);
   try {
-    for (let next = await first(); next; next = await first()) {
-      if (!(await settle(next))) {
-        timer = setTimeout(() => void flush(), retryMs);
-        retryMs = Math.min(LONGEST_RETRY_MS, retryMs * 2);
-        return;
-      }
-      retryMs = FIRST_RETRY_MS;
-      tell();
-    }
+    // A second tab would send the same again; the door would say “repeated”, but twice the work on a thin line.
+    await (navigator.locks as LockManager | undefined ? navigator.locks.request('aftermist-outbox', sendAll) : sendAll());
   } finally {
     flushing = false;
   }
 }
 
-const first = async (): Promise<Waiting | undefined> => (await waiting()).find((one) => !one.refused);
+async function sendAll(): Promise<void> {
+  for (let next = await first(); next; next = await first()) {
+    if (!(await settle(next))) {
+      timer = setTimeout(() => void flush(), retryMs);
+      retryMs = Math.min(LONGEST_RETRY_MS, retryMs * 2);
+      return;
+    }
+    retryMs = FIRST_RETRY_MS;
+    tell();
+  }
+}
+
+/** The oldest that was not refused; pictures of the others are not read for it. */
+const first = (): Promise<Waiting | undefined> => store.waiting.orderBy('order').filter((one) => !one.refused).first();
 
 /** @returns false where it should be tried again later */
 async function settle(next: Waiting): Promise<boolean> {
-  if (next.picture) {
-    const uploaded = await upload(next.picture);
+  let { command } = next;
+  if (next.attached) {
+    const uploaded = await upload(next.attached);
     if (uploaded === 'later') return false;
     if ('code' in uploaded) {
       await store.waiting.update(next.order, { refused: uploaded });
       return true;
     }
-    const command = withPicture(next.command, uploaded.hash);
+    command = withHash(command, next.attached.what, uploaded.hash);
+    const named = command;
     await store.waiting.update(next.order, (row: Waiting) => {
-      delete row.picture;
-      row.command = command;
+      delete row.attached;
+      row.command = named;
     });
-    next = { ...next, command };
   }
-  const sent = await post(next.command);
+  const sent = await post(command);
   if (sent.ok) await store.waiting.delete(next.order);
   // Signed out or a server that restarts is no answer to this record: it waits.
   else if (sent.problem.status === 0 || sent.problem.status >= 500 || sent.problem.status === 401) return false;
@@ -85,13 +80,23 @@ async function settle(next: Waiting): Promise<boolean> {
   return true;
 }
 
-const withPicture = (command: Command, hash: string): Command => {
-  const payload = command.payload as { observation: object };
-  return { ...command, payload: { ...payload, observation: { ...payload.observation, picture: hash } } };
-};
+function withHash(command: Command, what: 'picture' | 'recording', hash: string): Command {
+  const payload = command.payload as { observation?: object };
+  return { ...command, payload: what === 'picture' && payload.observation ? { ...payload, observation: { ...payload.observation, picture: hash } } : { ...payload, [what]: hash } };
+}
 
 /** Takes a refused one away, once it was read. */
 export async function forget(order: number): Promise<void> {
   await store.waiting.delete(order);
   tell();
+}
+
+/** Sends a refused one again, as it was or put right; it goes as the same record. */
+export async function retry(order: number, put?: (payload: Record<string, unknown>) => Record<string, unknown>): Promise<void> {
+  await store.waiting.update(order, (row: Waiting) => {
+    delete row.refused;
+    if (put) row.command = { ...row.command, payload: put(row.command.payload as Record<string, unknown>) };
+  });
+  tell();
+  void flush();
 }

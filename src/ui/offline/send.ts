@@ -11,7 +11,8 @@ let shiftDays = 0;
 /** A demo with a fixed today has its visitors live on that day too. */
 export const liveOn = (days: number): void => void (shiftDays = days);
 
-export const makeCommand = (type: string, payload: unknown): Command => ({ id: newId(), type, at: new Date(Date.now() + shiftDays * DAY_MS).toISOString(), payload });
+const now = (): string => new Date(Date.now() + shiftDays * DAY_MS).toISOString();
+export const makeCommand = (type: string, payload: unknown): Command => ({ id: newId(), type, at: now(), payload });
 
 const NO_CONNECTION: ProblemDocument = { type: '/problems/no-connection', title: 'No connection: this was not kept yet. What you typed is still here; try again.', status: 0, code: 'no-connection' };
 const FAILED: ProblemDocument = { type: '/problems/failed', title: 'Something went wrong on the server. What you typed is still here; try again.', status: 500, code: 'failed' };
@@ -20,7 +21,7 @@ const FAILED: ProblemDocument = { type: '/problems/failed', title: 'Something we
 export async function post(command: Command, link?: string): Promise<Sent> {
   try {
     const response = await fetch('/api/commands', {
-      method: 'POST', body: JSON.stringify(command), headers: { 'content-type': 'application/json', ...(link ? { 'x-aftermist-link': link } : {}) },
+      method: 'POST', body: JSON.stringify({ ...command, sent: now() }), headers: { 'content-type': 'application/json', ...(link ? { 'x-aftermist-link': link } : {}) },
     });
     if (response.status >= 500) return { ok: false, problem: FAILED };
     const body = (await response.json()) as CommandAnswer | ProblemDocument;

@@ -1,9 +1,12 @@
 'use client';
 import { useCallback, useEffect, useState } from 'react';
-import { Button } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
+import { recordWords, KIND_WORDS } from '@/core/walks/record-words';
+import type { ObservationKind } from '@/core/walks/observation';
 import { Mark } from '../kit/mark';
 import { Slip } from '../kit/slip';
-import { flush, forget, onOutbox, waiting, type Waiting } from './outbox';
+import { flush, forget, onOutbox, retry, waiting, type Waiting } from './outbox';
+import { packsHere } from './packs';
 
 /** What waits on this device, kept current. */
 export function useWaiting(): Waiting[] {
@@ -23,9 +26,11 @@ export function useWaiting(): Waiting[] {
   return list;
 }
 
+const COMMAND_WORDS: Record<string, string> = { 'walk.start': 'a walk begun', 'walk.finish': 'a walk finished', 'narration.keep': 'a narration', 'site.leave': 'how the site was left', 'standpoint.add': 'a standpoint', 'draft.drop': 'a draft dropped' };
+
 const wordsOf = (one: Waiting): string => {
-  const payload = one.command.payload as { observation?: { kind?: string; text?: string } };
-  return [payload.observation?.kind ?? one.command.type, payload.observation?.text].filter(Boolean).join(': ');
+  const { observation } = one.command.payload as { observation?: { kind: ObservationKind } };
+  return observation ? [KIND_WORDS[observation.kind], recordWords(observation)].filter(Boolean).join(': ') : (COMMAND_WORDS[one.command.type] ?? one.command.type);
 };
 
 /** The counter of the top line: all sent, or how many records are kept here and why. */
@@ -42,20 +47,45 @@ export function Unsent() {
       </button>
       <Slip title="Kept on this device" open={open} onClose={close}>
         <p className="soft">These records are safe here and are sent in order as soon as there is a connection.</p>
-        <ul className="lines">
-          {list.map((one) => (
-            <li key={one.id}>
-              <Mark kind={one.refused ? 'stop' : 'waiting'} />
-              <div className="what">
-                {wordsOf(one)}
-                {one.refused && <div className="bad">{one.refused.title}</div>}
-              </div>
-              {one.refused && <Button size="sm" variant="outline-secondary" onClick={() => void forget(one.order)}>Take away</Button>}
-            </li>
-          ))}
-        </ul>
+        <ul className="lines">{list.map((one) => <Line key={one.id} one={one} />)}</ul>
         <Button className="mt-3" onClick={() => void flush()}>Send now</Button>
       </Slip>
     </>
+  );
+}
+
+/** A refused record stays with its reason until somebody settles it: sent again, put into another room, or taken away. */
+function Line({ one }: { one: Waiting }) {
+  return (
+    <li>
+      <Mark kind={one.refused ? 'stop' : 'waiting'} />
+      <div className="what">
+        {wordsOf(one)}
+        {one.refused && (
+          <>
+            <div className="bad">{one.refused.title}</div>
+            <div className="actions mt-1">
+              <Button size="sm" variant="outline-secondary" onClick={() => void retry(one.order)}>Send again</Button>
+              {one.refused.field === 'observation.area' && <OtherArea one={one} />}
+              <Button size="sm" variant="link" onClick={() => void forget(one.order)}>Take away<span className="visually-hidden"> {wordsOf(one)}</span></Button>
+            </div>
+          </>
+        )}
+      </div>
+    </li>
+  );
+}
+
+/** Its room is gone: it goes into another one. */
+function OtherArea({ one }: { one: Waiting }) {
+  const [areas, setAreas] = useState<{ id: string; label: string }[]>([]);
+  useEffect(() => {
+    void packsHere().then(({ jobs }) => setAreas(jobs.flatMap((job) => job.areas.map((area) => ({ id: area.id, label: `${job.job.name}, ${area.name}` })))), () => undefined);
+  }, []);
+  return (
+    <Form.Select size="sm" style={{ width: '14rem' }} aria-label={`Another room for ${wordsOf(one)}`} defaultValue="" onChange={(event) => void retry(one.order, (payload) => ({ ...payload, observation: { ...(payload['observation'] as object), area: event.target.value } }))}>
+      <option value="" disabled>put it into…</option>
+      {areas.map((area) => <option key={area.id} value={area.id}>{area.label}</option>)}
+    </Form.Select>
   );
 }

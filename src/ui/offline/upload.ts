@@ -1,9 +1,10 @@
 import type { ProblemDocument } from '@/contract/command';
+import type { Waiting } from './store';
 
-/** Hands a picture over. @returns its hash, why it is not taken, or `later` where nobody answered */
-export async function upload(picture: Blob): Promise<{ hash: string } | ProblemDocument | 'later'> {
+/** Hands a picture or a recording over. @returns its hash, why it is not taken, or `later` where nobody answered */
+export async function upload({ what, content }: NonNullable<Waiting['attached']>): Promise<{ hash: string } | ProblemDocument | 'later'> {
   try {
-    const response = await fetch('/api/pictures', { method: 'POST', body: picture });
+    const response = await fetch(`/api/${what}s`, { method: 'POST', body: content });
     if (response.status >= 500 || response.status === 401) return 'later';
     return (await response.json()) as { hash: string } | ProblemDocument;
   } catch {

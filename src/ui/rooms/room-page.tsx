@@ -15,6 +15,9 @@ import { AssumptionLine } from '../scope/assumption-line';
 import { Extras } from '../scope/assumptions';
 import { AreaForms } from '../sites/area-forms';
 import { StartWalk } from '../walks/start-walk';
+import { KIND_WORDS } from '@/core/walks/record-words';
+import { Compare } from '../pictures/compare';
+import { Conflicts } from './conflicts';
 import { WideLadder } from './wide-ladder';
 
 /** The clipboard of one area. */
@@ -50,13 +53,16 @@ export function RoomPage({ view }: { view: RoomView }) {
             <Agreed view={view} />
             <Believed view={view} />
             {view.extras.length > 0 && <Extras extras={view.extras} />}
+            {view.walls && <InTheWalls view={view} walls={view.walls} />}
             <Quantities view={view} />
+            {view.conflicts.length > 0 && <Conflicts view={view} />}
             {rest.length > 0 && (
               <section>
                 <div className="block-head"><h2>Measures and notes</h2></div>
-                <ul className="lines">{rest.map((remark) => <li key={remark.id}><div className={`what ${remark.kind === 'measurement' ? 'mono' : ''}`}>{remark.text}</div><span className="soft small-text">{remark.by}, {remark.when}</span></li>)}</ul>
+                <ul className="lines">{rest.map((remark) => <li key={remark.id}><div className={`what ${remark.kind === 'measurement' ? 'mono' : ''}`}>{remark.kind !== 'note' && remark.kind !== 'measurement' && <span className="soft small-text">{KIND_WORDS[remark.kind]} </span>}{remark.text}</div><span className="soft small-text">{remark.by}, {remark.when}</span></li>)}</ul>
               </section>
             )}
+            {view.standpoints.length > 0 && <section><div className="block-head"><h2>From the same spot</h2></div>{view.standpoints.map((spot) => <Compare key={spot.id} spot={spot} from="/api/pictures" />)}</section>}
             {view.pictures.length > 0 && (
               <section>
                 <div className="block-head"><h2>Pictures</h2></div>
@@ -67,6 +73,15 @@ export function RoomPage({ view }: { view: RoomView }) {
         </div>
       </div>
     </>
+  );
+}
+
+function InTheWalls({ view, walls }: { view: RoomView; walls: NonNullable<RoomView['walls']> }) {
+  return (
+    <section>
+      <div className="block-head"><h2>Inside the walls</h2><Link href={`/jobs/${view.job.id}/areas/${view.area.id}/walls`} className="push small-text">check and record</Link></div>
+      <p className="mt-2 mb-0"><Mark kind={walls.closed ? 'done' : 'waiting'} silent /> {walls.closed ? 'Closed.' : `${walls.open} of ${walls.lines} lines open before they are closed.`} {walls.things > 0 && `${walls.things} ${walls.things === 1 ? 'thing' : 'things'} recorded with their place.`}</p>
+    </section>
   );
 }
 

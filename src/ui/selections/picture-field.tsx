@@ -14,7 +14,7 @@ export function PictureField({ name, label }: { name: string; label: string }) {
   const put = async (file: File | undefined): Promise<void> => {
     if (!file) return;
     setBusy(true);
-    const kept = await upload(file);
+    const kept = await upload({ what: 'picture', content: file });
     setBusy(false);
     setTold(kept === 'later' ? 'The picture was not kept: no connection. Choose it again.' : 'hash' in kept ? undefined : kept.title);
     if (kept !== 'later' && 'hash' in kept) field.onChange(kept.hash);

@@ -7,6 +7,7 @@ import { Pictures } from '../kit/pictures';
 import { StatementBody, StatementChanges } from '../kit/statement-body';
 import { effectWords } from '../kit/effect-words';
 import { AgreeForm, AnswerForm, PickForm, ReplyForm } from './answer-form';
+import { ClientList } from './completion-forms';
 import { SharedUpdates } from './shared-updates';
 
 /** What a client reads: the news, what is next, what to decide, when it is over. No word of the trade unexplained. */
@@ -26,6 +27,7 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
       {(view.decisions.length > 0 || view.choices.some((choice) => choice.alternatives.length === 0)) && <><h2>What we need from you</h2><ul className="lines">{view.choices.filter((choice) => choice.alternatives.length === 0).map((choice) => <li key={choice.id}><Mark kind="waiting" /><div className="what">Choose: {choice.what}{choice.by && <span className="soft"> by {formatDay(choice.by, view.today)}</span>}</div></li>)}{view.decisions.map((decision) => <li key={decision.text}><Mark kind="waiting" /><div className="what">{decision.text} <span className="soft">by {formatDay(decision.by, view.today)}</span></div></li>)}</ul></>}
       {view.next.length > 0 && <><h2>What comes next</h2><ul className="lines">{view.next.map((next) => <li key={next.when + next.text}><div className="what">{next.text}</div><span className="soft small-text text-nowrap">{next.when}</span></li>)}</ul></>}
       {view.pictures.length > 0 && <><h2>Pictures</h2><Pictures pictures={view.pictures} from={`/s/${token}/pictures`} /></>}
+      <ClientList view={view} token={token} />
       {view.statement && <StatementShared statement={view.statement} view={view} token={token} />}
       {view.changes.some((change) => change.answered) && <><h2>Changes you answered</h2><ul className="lines">{view.changes.filter((change) => change.answered).map((change) => <li key={change.id}><Mark kind={change.state === 'approved' ? 'done' : 'stop'} /><div className="what">{change.title} <span className="mono">{formatMoney(change.price.total)}</span><div className="small-text soft">{change.answered}</div></div></li>)}</ul></>}
       <p className="soft small-text mt-4">This page opens until {formatDay(view.expiresOn, view.today)}. It is yours: whoever has the link can read it. Dates are a plan and move with what is found; structure, gas and electricity are checked by licensed people and by the authority.</p>

@@ -30,9 +30,10 @@ export function AreaForms({ view }: { view: RoomView }) {
       <Button variant="link" className="px-1" onClick={() => setOpen('step')} disabled={steps.length === 0}>Change a step</Button>
       <Button variant="link" className="px-1" onClick={() => setOpen('area')}>Change the area</Button>
       <Slip title={`What is done in ${area.name}`} open={open === 'area'} onClose={close}>
-        <CommandForm kind={changeArea} submit="Keep" onDone={kept('Kept; the plan follows.')} start={() => ({ id: area.id, version: area.version, name: area.name, works: area.works, size: area.size, livedIn: area.livedIn, passage: area.passage })}>
+        <CommandForm kind={changeArea} submit="Keep" onDone={kept('Kept; the plan follows.')} start={() => ({ id: area.id, version: area.version, name: area.name, works: area.works, size: area.size, livedIn: area.livedIn, passage: area.passage, called: view.called })}>
           <TextField name="name" label="Name" />
           <TicksField name="works" label="Work" options={worksFor(area.kind).map((work) => [work, workFacts(work).label])} />
+          <TextField name="called" label="Also called" hint="what people say on site, parted by semicolons: gallery; upstairs hall" />
           <TextField name="size" label="Size" type="number" hint="1 is an ordinary room; 2 takes twice the time. Steps already laid keep their own." />
           <CheckField name="livedIn" label="Somebody lives in it during the work" />
           <CheckField name="passage" label="Others are reached through it" />

@@ -164,7 +164,7 @@ function Calls({ view }: { view: TodayView }) {
   if (view.calls.length === 0) return null;
   return (
     <section>
-      <div className="block-head"><h2>Call</h2></div>
+      <div className="block-head"><h2>Call</h2>{view.run.open > 0 && <Link href="/runs" className="push small-text">{view.run.open} to buy on one run</Link>}</div>
       <ul className="lines">
         {view.calls.map((call) => <li key={call.key}><Mark kind={call.late ? 'stop' : 'waiting'} /><div className="what"><Link href={call.href} className="fw-bold">{capital(call.text)}</Link> <span className="soft">{call.jobName}</span><div className={`small-text ${call.late ? 'bad' : 'soft'}`}>{call.late ? 'today, or the step waits for it' : `by ${formatDay(call.day, view.today)}`}</div></div></li>)}
       </ul>

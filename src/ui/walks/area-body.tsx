@@ -2,73 +2,75 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { WalkArea } from '@/contract/views/walk';
-import { RECHECK_VERDICTS, SELECTION_VERDICTS, type SelectionVerdict } from '@/core/walks/observation';
+import type { WalkKind } from '@/core/walks/observation';
+import { SELECTION_VERDICTS, type SelectionVerdict } from '@/core/walks/observation';
 import { orderWords } from '@/core/selections/states';
 import { TRADES } from '@/core/sequence/trades';
-import { Mark } from '../kit/mark';
+import { StanceMark } from '../kit/stance-mark';
+import { Checks } from './checks';
+import { OpenItems } from './open-items';
 import { PullBar } from './pull-bar';
+import { RecordedLines } from './recorded-lines';
+import { Standpoints } from './standpoints';
 import type { Walking } from './use-walk';
 
-interface Terms {
+export interface Terms {
   area: WalkArea;
   walking: Walking;
+  /** Opens the camera, for a standpoint where one is given. */
+  onPicture: (standpoint?: string) => void;
 }
 
-const often = (putOff: number): string => (putOff === 0 ? 'new since last time' : `${putOff + 1}${putOff === 1 ? 'nd' : putOff === 2 ? 'rd' : 'th'} time`);
+type Section = 'open' | 'checks' | 'assumptions' | 'extras' | 'steps' | 'selections' | 'scope' | 'drawn' | 'standpoints' | 'recorded';
 
-/** What was open, how far it is, what was chosen, what was recorded already. */
-export function AreaBody({ area, walking }: Terms) {
+/** What each kind of walk asks first; the rest follows. */
+const ORDER: Record<WalkKind, readonly Section[]> = {
+  scope: ['scope', 'assumptions', 'open', 'standpoints', 'recorded', 'selections'],
+  layout: ['drawn', 'open', 'assumptions', 'recorded', 'standpoints'],
+  progress: ['open', 'assumptions', 'extras', 'steps', 'checks', 'selections', 'standpoints', 'recorded'],
+  'close-in': ['checks', 'open', 'assumptions', 'standpoints', 'recorded', 'steps', 'selections'],
+  completion: ['open', 'selections', 'extras', 'standpoints', 'recorded', 'steps'],
+};
+
+/** One area in the hand, in the order in which this kind of walk asks. */
+export function AreaBody({ kind, ...terms }: Terms & { kind: WalkKind }) {
+  const { area, walking } = terms;
+  const draw: Record<Section, React.ReactNode> = {
+    open: <OpenItems {...terms} kind={kind} />,
+    checks: area.checks.length > 0 && (kind === 'close-in' || area.checks.some((line) => line.state !== 'not looked at')) ? <Checks {...terms} /> : null,
+    assumptions: area.assumptions.length > 0 && <section><h2>Does it hold?</h2>{area.assumptions.map((one) => <AssumptionCheck key={one.id} one={one} walking={walking} />)}</section>,
+    extras: area.extras.length > 0 && (
+      <section>
+        <h2>Added work</h2>
+        {area.extras.map((extra) => (
+          <div key={extra.id} className="check-line d-flex gap-2 align-items-center"><span className="flex-fill">{extra.text} <span className="soft">· {TRADES[extra.trade].toLowerCase()}</span></span><div className="verdicts mt-0"><button type="button" aria-pressed={extra.done} disabled={extra.done} onClick={() => walking.finishExtra(extra.id)}>done<span className="visually-hidden">: {extra.text}</span></button></div></div>
+        ))}
+      </section>
+    ),
+    steps: <Steps key={area.id} {...terms} />,
+    selections: area.selections.length > 0 && <section><h2>Is it what was chosen?</h2>{area.selections.map((item) => <SelectionCheck key={item.id} item={item} area={area} walking={walking} />)}</section>,
+    scope: (
+      <section>
+        <h2>What is agreed here</h2>
+        {area.scope.length === 0 && <p className="soft mt-2 mb-0">Nothing yet. Say it with a line: <span className="mono">in</span>, <span className="mono">out</span>, <span className="mono">keep</span>, <span className="mono">protect</span>, <span className="mono">refit</span> or <span className="mono">if</span>, and what.</p>}
+        {area.scope.map((line) => <div key={line.text} className="check-line d-flex gap-2"><StanceMark stance={line.stance} /> <span>{line.text}</span></div>)}
+      </section>
+    ),
+    drawn: (
+      <section>
+        <h2>What is drawn</h2>
+        {area.drawn.length === 0 && <p className="soft mt-2 mb-0">This area is not drawn. Sizes are kept free, and can be drawn from at the desk.</p>}
+        {area.drawn.map((one) => <div key={one.label} className="check-line d-flex"><span className="flex-fill">{one.label}</span><span className="mono">{Math.round(one.mm)} mm</span></div>)}
+      </section>
+    ),
+    standpoints: <Standpoints {...terms} />,
+    recorded: area.recorded.length > 0 && <RecordedLines {...terms} />,
+  };
   return (
     <>
-      {area.cautions.map((caution) => <p key={caution} className="notice bad mt-3 mb-0"><Mark kind="hazard" /> <span>{caution}</span></p>)}
-      {area.open.length > 0 && (
-        <section>
-          <h2>Open since last time</h2>
-          {area.open.map((item) => (
-            <div key={item.id} className="check-line" role="group" aria-label={item.text}>
-              <div>{item.text} <span className="soft">· {TRADES[item.trade].toLowerCase()}</span></div>
-              <div className={`small-text ${item.putOff > 0 || item.worse ? 'bad' : 'soft'}`}>{often(item.putOff)}{item.worse ? ', worse than before' : ''}, since {item.since}</div>
-              <div className="verdicts">
-                {RECHECK_VERDICTS.map((verdict) => <button key={verdict} type="button" aria-pressed={item.verdict === verdict} onClick={() => walking.record({ kind: 'recheck', area: area.id, about: item.id, verdict }, `${item.text}: ${verdict}`)}>{verdict}</button>)}
-              </div>
-            </div>
-          ))}
-        </section>
-      )}
-      {area.assumptions.length > 0 && (
-        <section>
-          <h2>Does it hold?</h2>
-          {area.assumptions.map((one) => <AssumptionCheck key={one.id} one={one} walking={walking} />)}
-        </section>
-      )}
-      {area.extras.length > 0 && (
-        <section>
-          <h2>Added work</h2>
-          {area.extras.map((extra) => (
-            <div key={extra.id} className="check-line d-flex gap-2 align-items-center"><span className="flex-fill">{extra.text} <span className="soft">· {TRADES[extra.trade].toLowerCase()}</span></span><div className="verdicts mt-0"><button type="button" aria-pressed={extra.done} disabled={extra.done} onClick={() => walking.finishExtra(extra.id)}>done<span className="visually-hidden">: {extra.text}</span></button></div></div>
-          ))}
-        </section>
-      )}
-      <Steps key={area.id} area={area} walking={walking} />
-      {area.selections.length > 0 && (
-        <section>
-          <h2>Is it what was chosen?</h2>
-          {area.selections.map((item) => <SelectionCheck key={item.id} item={item} area={area} walking={walking} />)}
-        </section>
-      )}
-      {area.recorded.length > 0 && (
-        <section>
-          <h2>Recorded on this walk</h2>
-          {area.recorded.map((line) => (
-            <div key={line.id} className="check-line d-flex gap-2 align-items-center">
-              <span className="flex-fill">{line.kind === 'caution' && <Mark kind="hazard" />} {line.kind !== 'remaining' && <span className="soft small-text">{line.kind} </span>}{line.text}</span>
-              {line.picture && <img src={line.picture.startsWith('blob:') ? line.picture : `/api/pictures/${line.picture}?w=240`} alt={`Picture of ${area.name}`} width={72} height={54} style={{ objectFit: 'cover' }} />}
-              <button type="button" className="btn btn-link" style={{ minHeight: 48 }} onClick={() => walking.withdraw(area.id, line.id)}>Take back<span className="visually-hidden"> {line.text}</span></button>
-            </div>
-          ))}
-        </section>
-      )}
-      <p className="keys soft small-text mt-4">Keys: ← → areas · ↑ ↓ steps · 0 to 9 tenths, End done · n line · p picture · m measure · Enter next area</p>
+      {area.accepted && <p className="notice mt-3 mb-0">{area.accepted} has accepted this room.</p>}
+      {ORDER[kind].map((section) => <div key={section}>{draw[section]}</div>)}
+      <p className="keys soft small-text mt-4">Keys: ← → areas · ↑ ↓ steps · 0 to 9 tenths, End done · n line · t tell · p picture · m measure · Enter next area</p>
     </>
   );
 }
@@ -111,14 +113,22 @@ function Steps({ area, walking }: Terms) {
   return (
     <section>
       <h2>How far · {done} of {area.steps.length} done</h2>
-      {steps.map((step) => <PullBar key={step.phase} step={step} onSet={(fraction) => walking.record({ kind: 'progress', area: area.id, phase: step.phase, fraction }, `${step.label}: ${fraction >= 1 ? 'done' : `${Math.round(fraction * 100)} %`}`)} />)}
+      {steps.map((step) => (step.phase === 'close-in' && !area.closed
+        ? <CheckStep key={step.phase} area={area} />
+        : <PullBar key={step.phase} step={step} onSet={(fraction) => walking.record({ kind: 'progress', area: area.id, phase: step.phase, fraction }, `${step.label}: ${fraction >= 1 ? 'done' : `${Math.round(fraction * 100)} %`}`)} />))}
       {steps.length < area.steps.length && <button type="button" className="more-steps" onClick={() => setAll(true)}>Show all {area.steps.length} steps</button>}
     </section>
   );
 }
 
+/** The check before covering is done by its lines, never by a pull. */
+function CheckStep({ area }: { area: WalkArea }) {
+  const settled = area.checks.filter((line) => line.state === 'right' || line.state === 'not here').length;
+  return <div className="check-line d-flex"><span className="flex-fill">close-in check</span><span className="soft">{settled} of {area.checks.length} lines settled</span></div>;
+}
+
 /** Held against what was ordered: one tap where it is right; where not, how many, what it came as, and a picture. */
-function SelectionCheck({ item, area, walking }: Terms & { item: WalkArea['selections'][number] }) {
+function SelectionCheck({ item, area, walking }: { item: WalkArea['selections'][number]; area: WalkArea; walking: Walking }) {
   const [words, setWords] = useState('');
   const [many, setMany] = useState('');
   const [picture, setPicture] = useState<File>();

@@ -1,39 +1,59 @@
 'use client';
-import { useState } from 'react';
-import { recordObservation, type RecordedObservation } from '@/contract/commands/walks';
+import { useMemo, useRef, useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
 import type { WalkArea } from '@/contract/views/walk';
-import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
-import { CommandForm, SelectField, TextField } from '../kit/form';
-import { newId } from '../offline/send';
-import type { Walking } from './use-walk';
+import { triggersOf } from '@/core/safety/triggers';
+import { recordOf, type Fresh as CoreFresh } from '@/core/walks/record-of';
+import { KIND_WORDS, recordWords } from '@/core/walks/record-words';
+import { readShorthand, SIGNS } from '@/core/walks/shorthand';
+import { Mark } from '../kit/mark';
+import type { Fresh, Walking } from './use-walk';
 
-const KINDS = { remaining: 'Still to do', note: 'Note', caution: 'Caution' } as const;
-type Kind = keyof typeof KINDS;
+/** What a record says once it is kept, in a few words. */
+export function understood(fresh: CoreFresh, areas: readonly WalkArea[]): string {
+  const area = areas.find((one) => one.id === fresh.area);
+  if (fresh.kind === 'progress') return `${area?.steps.find((step) => step.phase === fresh.phase)?.label ?? fresh.phase}: ${fresh.fraction >= 1 ? 'done' : `${Math.round(fresh.fraction * 100)} %`}`;
+  return `${KIND_WORDS[fresh.kind]}: ${recordWords(fresh)}`;
+}
 
-/** One line for anything else: remaining work with its trade and quantity, a note, a caution. */
-export function LineForm({ area, walking, onDone }: { area: WalkArea; walking: Walking; onDone: () => void }) {
-  const [kind, setKind] = useState<Kind>('remaining');
-  const trade = area.steps.find((step) => step.fraction < 1 && step.trade !== 'nobody')?.trade ?? 'carpentry';
-  const deliver = (payload: { observation?: unknown }): Promise<{ ok: true; result: null }> => {
-    const { id: _, walk: __, ...seen } = payload.observation as Extract<RecordedObservation, { kind: Kind }>;
-    walking.record(seen, `${KINDS[kind]}: ${seen.text}`);
-    return Promise.resolve({ ok: true, result: null });
+/** One line, one record, shown as it is understood while it is typed; the signs stand beneath for thumbs. */
+export function LineForm({ area, walking, onDone, onTell }: { area: WalkArea; walking: Walking; onDone: () => void; onTell: () => void }) {
+  const { areas, pack } = walking;
+  const [typed, setTyped] = useState('');
+  const [tried, setTried] = useState(false);
+  const field = useRef<HTMLInputElement>(null);
+  const terms = useMemo(() => ({ area: area.id, areas, steps: (id: string) => areas.find((one) => one.id === id)?.steps ?? [], system: pack.job.units }), [area.id, areas, pack.job.units]);
+  const read = readShorthand(typed, terms);
+  const fresh = read.ok ? recordOf(read.value, read.value.area, { steps: terms.steps(read.value.area), system: pack.job.units }) : undefined;
+  const elsewhere = fresh && fresh.area !== area.id ? areas.find((one) => one.id === fresh.area)?.name : undefined;
+  const raised = fresh ? triggersOf(fresh) : [];
+  const keep = (event: React.SubmitEvent): void => {
+    event.preventDefault();
+    setTried(true);
+    if (!fresh) return;
+    walking.record(fresh, understood(fresh, areas));
+    setTyped('');
+    setTried(false);
+    field.current?.focus();
+  };
+  const withSign = (sign: string): void => {
+    setTyped((now) => `${sign} ${now.replace(/^[+!#>?*~=^&$]\s*/, '')}`);
+    field.current?.focus();
   };
   return (
-    <div className="form-panel">
-      <div className="kind-of-line" role="group" aria-label="What kind of line">
-        {(Object.keys(KINDS) as Kind[]).map((one) => <button key={one} type="button" aria-pressed={kind === one} onClick={() => setKind(one)}>{KINDS[one]}</button>)}
+    <Form noValidate className="form-panel" onSubmit={keep}>
+      <Form.Group controlId="line">
+        <Form.Label className="mb-1">What you see in {area.name}</Form.Label>
+        <Form.Control ref={field} autoFocus value={typed} maxLength={620} autoComplete="off" enterKeyHint="done" aria-describedby="line-said" isInvalid={tried && !read.ok} placeholder={area.steps[0] ? `${area.steps.find((step) => step.fraction < 1)?.label ?? area.steps[0].label} 60` : 'smells of damp'} onChange={(event) => setTyped(event.target.value)} />
+        <Form.Text id="line-said" className={`d-block line-said ${tried && !read.ok ? 'bad' : ''}`} role={tried && !read.ok ? 'alert' : undefined}>
+          {fresh ? <><span className="fw-bold">{understood(fresh, areas)}</span>{elsewhere && <span className="soft"> in {elsewhere}</span>}</> : typed === '' && !tried ? 'A step and how far, or a sign and what it is about' : !read.ok && read.problem.message}
+        </Form.Text>
+      </Form.Group>
+      {raised.map((trigger) => <p key={trigger.id} className="notice bad mt-2 mb-0"><Mark kind="hazard" /> <span>{trigger.text} <span className="small-text">({trigger.source})</span></span></p>)}
+      <div className="signs" role="group" aria-label="Signs">
+        {SIGNS.map(([sign, word, example]) => <button key={sign} type="button" title={example} onClick={() => withSign(sign)}><span className="mono" aria-hidden="true">{sign}</span> {word}</button>)}
       </div>
-      <CommandForm key={kind} kind={recordObservation} submit="Keep" deliver={deliver} onDone={onDone} beside={<button type="button" className="btn btn-link" onClick={onDone}>Leave</button>}
-        start={() => ({ observation: { id: newId(), walk: newId(), area: area.id, kind, text: '', ...(kind === 'remaining' ? { trade } : {}) } })}>
-        <TextField name="observation.text" label={kind === 'remaining' ? 'What is still to do' : kind === 'note' ? 'What you saw' : 'What to beware of'} rows={2} />
-        {kind === 'remaining' && (
-          <>
-            <div className="form-pair"><TextField name="observation.quantity" label="How many" type="number" /><TextField name="observation.unit" label="of what" hint="pieces, m, m²" /></div>
-            <SelectField name="observation.trade" label="Whose work" options={TRADE_KEYS.filter((one) => one !== 'nobody').map((one) => [one, TRADES[one]])} />
-          </>
-        )}
-      </CommandForm>
-    </div>
+      <div className="actions"><Button type="submit">Keep</Button><button type="button" className="btn btn-link" onClick={onDone}>Leave</button><button type="button" className="btn btn-link push" onClick={onTell}>Tell it instead</button></div>
+    </Form>
   );
 }

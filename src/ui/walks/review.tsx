@@ -5,6 +5,7 @@ import { JobPlaces } from '../frame/job-places';
 import { Mark } from '../kit/mark';
 import { Notice, PlanProblem } from '../kit/notice';
 import { Pictures } from '../kit/pictures';
+import { Unplaced } from './unplaced';
 
 const TONES = { good: 'done', bad: 'waiting', plain: 'not-begun' } as const;
 const percent = (fraction: number): string => `${Math.round(fraction * 1000) / 10} %`;
@@ -37,9 +38,12 @@ export function Review({ view }: { view: ReviewView }) {
                 </li>
               ))}
             </ul>
+            {view.passedBy.length > 0 && <><div className="block-head"><h2>Not looked at</h2><span className="push small-text soft">carried to the next walk</span></div><ul className="lines">{view.passedBy.map((item) => <li key={item.area + item.text}><Mark kind="waiting" silent /><div className="what">{item.text} <span className="soft">· {item.area}, {item.days} {item.days === 1 ? 'day' : 'days'} old</span></div></li>)}</ul></>}
             {view.pictures.length > 0 && <><div className="block-head"><h2>Pictures</h2></div><Pictures pictures={view.pictures} from="/api/pictures" /></>}
           </div>
           <div>
+            {view.narrations.map((one) => <p key={one.id} className="notice mt-0"><span>{one.name}: {one.open === 0 ? 'every draft settled' : `${one.open} ${one.open === 1 ? 'draft waits' : 'drafts wait'} for your word`}. <Link href={`/walk/${walk.id}`}>In the walk, Line, Tell</Link></span></p>)}
+            {view.unplaced.length > 0 && <Unplaced lines={view.unplaced} />}
             <div className="block-head"><h2>What it does to the plan</h2></div>
             <p className="mt-2 mb-1">{finishWords(view)}</p>
             {view.moved.length === 0 && <p className="soft">No other day changes.</p>}
@@ -55,6 +59,7 @@ export function Review({ view }: { view: ReviewView }) {
               })}
             </ul>
             {view.moved.length > 12 && <p className="soft small-text">and {view.moved.length - 12} more on the <Link href={`/jobs/${job.id}/schedule`}>schedule</Link></p>}
+            {view.rates.length > 0 && <><div className="block-head"><h2>How fast it goes</h2><span className="push small-text soft">half-days for the whole step</span></div><ul className="lines">{view.rates.map((rate) => <li key={rate.label}><div className="what">{rate.label}</div><span className={rate.observed > rate.planned ? 'bad' : 'good'}>{rate.observed} seen</span> <span className="soft">{rate.planned} planned</span></li>)}</ul></>}
             <div className="block-head"><h2>Who is to be told</h2></div>
             {view.drafts.length === 0 && <p className="soft mt-2">{walk.finished ? 'The updates are being drafted.' : 'The updates are drafted when the walk is finished.'}</p>}
             <ul className="lines">

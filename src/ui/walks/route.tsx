@@ -1,25 +1,16 @@
 import { Button } from 'react-bootstrap';
 import type { WalkArea } from '@/contract/views/walk';
 import { Mark } from '../kit/mark';
+import { LeaveForm } from './leave-form';
+import type { Walking } from './use-walk';
 
-/** Where the walk leads, what was recorded where, and its end. */
-export function Route({ areas, at, finished, finishing, onGo, onFinish }: { areas: WalkArea[]; at: number; finished: boolean; finishing: boolean; onGo: (at: number) => void; onFinish: () => void }) {
+/** Where the walk leads, what was recorded where, how the site is left, and its end. */
+export function Route({ walking, at, finished, finishing, onGo, onFinish }: { walking: Walking; at: number; finished: boolean; finishing: boolean; onGo: (at: number) => void; onFinish: () => void }) {
   return (
     <>
       <h1>The walk</h1>
-      <ul className="route mt-2">
-        {areas.map((area, index) => {
-          const open = area.open.filter((item) => item.verdict === null).length;
-          return (
-            <li key={area.id}>
-              <button type="button" onClick={() => onGo(index)} {...(index === at ? { 'aria-current': 'true' as const } : {})}>
-                <span className={index === at ? 'fw-bold' : ''}>{area.name} <span className="soft small-text">{area.place}</span></span>
-                <span className="small-text soft">{[open > 0 ? `${open} to look at` : '', area.recorded.length > 0 ? `${area.recorded.length} recorded` : ''].filter(Boolean).join(' · ')} {open > 0 && <Mark kind="waiting" silent />}</span>
-              </button>
-            </li>
-          );
-        })}
-      </ul>
+      <ul className="route mt-2">{walking.areas.map((area, index) => <Stop key={area.id} area={area} here={index === at} onGo={() => onGo(index)} />)}</ul>
+      {!finished && <LeaveForm walking={walking} />}
       {!finished && (
         <div className="form-panel">
           <p>Everything seen? Then comes the review: what changed, what it does to the plan, and the news ready to send.</p>
@@ -28,5 +19,17 @@ export function Route({ areas, at, finished, finishing, onGo, onFinish }: { area
         </div>
       )}
     </>
+  );
+}
+
+function Stop({ area, here, onGo }: { area: WalkArea; here: boolean; onGo: () => void }) {
+  const open = area.open.filter((item) => item.verdict === null).length;
+  return (
+    <li>
+      <button type="button" onClick={onGo} {...(here ? { 'aria-current': 'true' as const } : {})}>
+        <span className={here ? 'fw-bold' : ''}>{area.name} <span className="soft small-text">{area.place}</span></span>
+        <span className="small-text soft">{[open > 0 ? `${open} to look at` : '', area.recorded.length > 0 ? `${area.recorded.length} recorded` : ''].filter(Boolean).join(' · ')} {open > 0 && <Mark kind="waiting" silent />}</span>
+      </button>
+    </li>
   );
 }

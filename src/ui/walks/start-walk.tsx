@@ -1,21 +1,30 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { startWalk } from '@/contract/commands/walks';
 import type { WalkKind } from '@/core/walks/observation';
-import { useSend } from '../kit/use-send';
-import { newId } from '../offline/send';
+import { useSay } from '../kit/said';
+import { beginHere } from '../offline/packs';
+import { newId, send } from '../offline/send';
 
-/** Begins a walk, or goes on with the one that is not finished. */
+/** Begins a walk, or goes on with the one that is not finished. Without a connection it begins on this device. */
 export function StartWalk({ job, openWalk, kind = 'progress', small }: { job: string; openWalk: string | null; kind?: WalkKind; small?: boolean }) {
   const router = useRouter();
-  const { busy, give } = useSend();
+  const say = useSay();
+  const [busy, setBusy] = useState(false);
   const size = small ? { size: 'sm' as const } : {};
   if (openWalk) return <Link href={`/walk/${openWalk}`} className={`btn btn-primary text-nowrap ${small ? 'btn-sm' : ''}`}>Go on walking</Link>;
   const begin = async (): Promise<void> => {
+    setBusy(true);
     const id = newId();
-    if (await give(startWalk, { id, job, kind })) router.push(`/walk/${id}`);
+    const sent = await send(startWalk, { id, job, kind });
+    if (sent.ok) return router.push(`/walk/${id}`);
+    const here = sent.problem.code === 'no-connection' ? await beginHere(job, kind) : undefined;
+    if (here) return window.location.assign(`/walk/${here}`);
+    say({ text: sent.problem.title });
+    setBusy(false);
   };
   return <Button {...size} className="text-nowrap" disabled={busy} onClick={() => void begin()}>{busy ? 'Starting…' : 'Start a walk'}</Button>;
 }

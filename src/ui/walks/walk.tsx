@@ -3,30 +3,43 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { WalkPack } from '@/contract/views/walk';
-import { SayProvider } from '../kit/said';
+import type { WalkKind } from '@/core/walks/observation';
+import { SayProvider, useSay } from '../kit/said';
 import { Unsent } from '../offline/unsent';
 import { LineForm } from './line-form';
 import { MeasureForm } from './measure-form';
 import { AreaBody } from './area-body';
 import { Route } from './route';
+import { Tell } from './tell';
 import { useWalk } from './use-walk';
 
-type Panel = 'line' | 'measure' | 'route';
+type Panel = 'line' | 'measure' | 'route' | 'tell';
 
 /** Full screen: nothing but the area in hand. */
 export function Walk({ pack }: { pack: WalkPack }) {
-  return <SayProvider><Walking pack={pack} /></SayProvider>;
+  return <SayProvider><Walking given={pack} /></SayProvider>;
 }
 
 const isTyping = (target: EventTarget | null): boolean => target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
 
-function Walking({ pack }: { pack: WalkPack }) {
+/** What each walk is for, in a line under the name of the area. */
+const ASKS: Record<WalkKind, string> = {
+  scope: 'What is done here, what is not, what stays, what can only be known once it is opened?', layout: 'Do the sizes hold? What moves, and why?', progress: 'How far is it, what is left, what changed?',
+  'close-in': 'Is everything in the wall that must be?', completion: 'What is left, and is it put right?',
+};
+/** As the door says it; said here at once, before anything is sent. */
+const LARGEST_PICTURE = 25 * 1024 * 1024;
+
+function Walking({ given }: { given: WalkPack }) {
   const router = useRouter();
-  const walking = useWalk(pack);
+  const say = useSay();
+  const walking = useWalk(given);
+  const { pack } = walking;
   const [at, setAt] = useState(0);
   const [panel, setPanel] = useState<Panel>();
   const [finishing, setFinishing] = useState(false);
   const file = useRef<HTMLInputElement>(null);
+  const standpoint = useRef<string>(undefined);
   const area = walking.areas[at];
   const next = walking.areas[at + 1];
 
@@ -43,6 +56,22 @@ function Walking({ pack }: { pack: WalkPack }) {
     router.push(`/jobs/${pack.job.id}/walks/${pack.walk.id}`);
   }, [pack.job.id, pack.walk.id, router, walking]);
   const onward = useCallback(() => (next ? go(at + 1) : setPanel('route')), [at, go, next]);
+  const open = useCallback((which: Panel) => {
+    setPanel(which);
+    window.scrollTo(0, 0);
+  }, []);
+  const onPicture = useCallback((spot?: string) => {
+    standpoint.current = spot;
+    file.current?.click();
+  }, []);
+  const { record } = walking;
+  const keepPictures = useCallback((files: FileList | null, areaId: string) => {
+    const list = [...(files ?? [])];
+    const [fit, large] = [list.filter((one) => one.size <= LARGEST_PICTURE), list.filter((one) => one.size > LARGEST_PICTURE)];
+    fit.forEach((one, index) => record({ kind: 'picture', area: areaId, picture: '', ...(standpoint.current ? { standpoint: standpoint.current } : {}) }, index < fit.length - 1 ? '' : fit.length === 1 ? 'Picture kept' : `${fit.length} pictures kept`, one));
+    if (large.length > 0) say({ text: `${large.map((one) => one.name).join(', ')}: a picture has at most 25 MB. Take it smaller.` });
+    standpoint.current = undefined;
+  }, [record, say]);
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
@@ -52,7 +81,7 @@ function Walking({ pack }: { pack: WalkPack }) {
       const acts: Record<string, () => void> = {
         ArrowRight: () => go(at + 1), ArrowLeft: () => go(at - 1),
         ArrowDown: () => bars[Math.min(bars.length - 1, here + 1)]?.focus(), ArrowUp: () => bars[Math.max(0, here - 1)]?.focus(),
-        n: () => setPanel('line'), m: () => setPanel('measure'), p: () => file.current?.click(), Escape: () => setPanel(undefined),
+        n: () => open('line'), t: () => open('tell'), m: () => open('measure'), p: () => onPicture(), Escape: () => setPanel(undefined),
         ...(event.target instanceof HTMLElement && /^(BUTTON|A|SUMMARY)$/.test(event.target.tagName) ? {} : { Enter: onward }),
       };
       const act = acts[event.key];
@@ -62,7 +91,7 @@ function Walking({ pack }: { pack: WalkPack }) {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [at, go, onward]);
+  }, [at, go, onPicture, onward, open]);
 
   return (
     <div className="walk">
@@ -73,30 +102,30 @@ function Walking({ pack }: { pack: WalkPack }) {
       <main className="walk-body">
         {pack.walk.finished && <p className="soft">This walk is finished. What you add now still belongs to it. <Link href={`/jobs/${pack.job.id}/walks/${pack.walk.id}`}>To its review</Link></p>}
         {!area && <p>This job has no areas yet. <Link href={`/jobs/${pack.job.id}/set-out`}>Set them out first.</Link></p>}
-        {area && panel === 'route' && <Route areas={walking.areas} at={at} finished={pack.walk.finished} finishing={finishing} onGo={go} onFinish={() => void finish()} />}
+        {area && panel === 'route' && <Route walking={walking} at={at} finished={pack.walk.finished} finishing={finishing} onGo={go} onFinish={() => void finish()} />}
         {area && panel !== 'route' && (
           <>
             <div className="d-flex align-items-baseline justify-content-between gap-2">
               <h1>{area.name}</h1>
               <button type="button" className="btn btn-link p-0 text-nowrap" onClick={() => setPanel('route')}>{at + 1} of {walking.areas.length} · {area.place}</button>
             </div>
-            {panel === 'line' && <LineForm key={area.id} area={area} walking={walking} onDone={() => setPanel(undefined)} />}
+            <p className="soft small-text mb-0">{pack.walk.kind} walk · {ASKS[pack.walk.kind]}</p>
+            {panel === 'line' && <LineForm key={area.id} area={area} walking={walking} onDone={() => setPanel(undefined)} onTell={() => open('tell')} />}
             {panel === 'measure' && <MeasureForm key={area.id} area={area} units={pack.job.units} walking={walking} onDone={() => setPanel(undefined)} />}
-            <AreaBody area={area} walking={walking} />
+            {panel === 'tell' ? <Tell here={area.id} walking={walking} onDone={() => setPanel(undefined)} /> : <AreaBody key={area.id} area={area} walking={walking} kind={pack.walk.kind} onPicture={onPicture} />}
           </>
         )}
-        <input ref={file} type="file" accept="image/*" capture="environment" className="visually-hidden" tabIndex={-1} aria-label="Picture of this area"
+        <input ref={file} type="file" accept="image/*" multiple className="visually-hidden" tabIndex={-1} aria-label="Picture of this area"
           onChange={(event) => {
-            const picture = event.target.files?.[0];
+            if (area) keepPictures(event.target.files, area.id);
             event.target.value = '';
-            if (picture && area) walking.record({ kind: 'picture', area: area.id, picture: '' }, 'Picture kept', picture);
           }} />
       </main>
       {area && (
         <nav className="thumb" aria-label="Record">
-          <button type="button" onClick={() => file.current?.click()}>Picture</button>
-          <button type="button" onClick={() => { setPanel('line'); window.scrollTo(0, 0); }}>Line</button>
-          <button type="button" onClick={() => { setPanel('measure'); window.scrollTo(0, 0); }}>Measure</button>
+          <button type="button" onClick={() => onPicture()}>Picture</button>
+          <button type="button" onClick={() => open('line')}>Line</button>
+          <button type="button" onClick={() => open('measure')}>Measure</button>
           {panel === 'route' ? <button type="button" className="next" onClick={() => setPanel(undefined)}>Back to {area.name}</button> : <button type="button" className="next" onClick={onward}>{next ? `${next.name} →` : 'All seen →'}</button>}
         </nav>
       )}

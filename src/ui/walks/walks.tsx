@@ -7,6 +7,7 @@ import { WALK_KINDS, type WalkKind } from '@/core/walks/observation';
 import { JobPlaces } from '../frame/job-places';
 import { Mark } from '../kit/mark';
 import { StartWalk } from './start-walk';
+import { WalkPlaces } from './walk-places';
 
 /** Every walk of the job, the newest first. */
 export function Walks({ view }: { view: WalksView }) {
@@ -14,6 +15,7 @@ export function Walks({ view }: { view: WalksView }) {
   return (
     <>
       <JobPlaces job={view.job} />
+      <WalkPlaces job={view.job.id} />
       <div className="page">
         <div className="page-head">
           <h1>Walks</h1><span className="soft">{view.job.walked}</span>

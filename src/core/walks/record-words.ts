@@ -1,0 +1,45 @@
+import { TRADES } from '../sequence/trades';
+import { STANCES } from '../sites/area';
+import { IN_WALL_KINDS, type Observation, type ObservationKind } from './observation';
+
+/** What a kind of record is called on screen. */
+export const KIND_WORDS: Readonly<Record<ObservationKind, string>> = {
+  progress: 'progress', remaining: 'still to do', recheck: 'looked at again', 'selection-check': 'check', note: 'note', caution: 'caution', picture: 'picture', marks: 'marks', measurement: 'size', surprise: 'surprise', decision: 'decided', scope: 'scope',
+  assumption: 'believed', selection: 'chosen', order: 'order', gate: 'inspection', household: 'household', short: 'short of', check: 'close-in', 'in-wall': 'in the wall', withdrawal: 'taken back',
+};
+
+/** A record as one line, the way it is read back; empty for those that show in a place of their own. */
+export function recordWords(seen: { kind: ObservationKind }): string {
+  const one = seen as Observation;
+  switch (one.kind) {
+    case 'remaining':
+      return `${[one.quantity, one.unit, one.text].filter(Boolean).join(' ')} · ${TRADES[one.trade].toLowerCase()}`;
+    case 'short':
+      return [one.quantity, one.unit, one.text].filter(Boolean).join(' ');
+    case 'measurement':
+      return `${one.text}: ${one.typed}`;
+    case 'picture':
+      return one.text ?? 'picture';
+    case 'scope':
+      return `${STANCES[one.stance]}: ${one.text}`;
+    case 'assumption':
+      return `${one.text}${one.fallback ? `; else ${one.fallback}` : ''}`;
+    case 'selection':
+      return `${one.text}${one.choice && !one.text.includes(one.choice) ? `: ${one.choice}` : ''}`;
+    case 'order':
+      return `${one.text}${one.problem ? ` (${one.problem}${one.days === undefined ? '' : `, ${one.days} days`})` : one.days === undefined ? '' : ` (${one.days} days)`}`;
+    case 'decision':
+      return `${one.text} (${[one.name ?? one.by, one.free ? 'at no charge' : ''].filter(Boolean).join(', ')})`;
+    case 'gate':
+      return `${one.text}${one.state ? ` (${one.state})` : ''}`;
+    case 'in-wall':
+      return `${IN_WALL_KINDS[one.what]}${one.text ? `, ${one.text}` : ''}, wall ${one.wall + 1}`;
+    case 'note':
+    case 'caution':
+    case 'surprise':
+    case 'household':
+      return one.text;
+    default:
+      return '';
+  }
+}

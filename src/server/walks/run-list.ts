@@ -1,0 +1,44 @@
+import type { RunView } from '@/contract/views/walk';
+import { groupBy } from '@/core/group-by';
+import { addDays, type Day } from '@/core/units/day';
+import { dayOfSlot } from '@/core/units/slot';
+import { standing } from '@/core/walks/observation';
+import { recordWords } from '@/core/walks/record-words';
+import { today } from '../clock';
+import { all } from '../database/query';
+import type { House } from '../house';
+import { readPlan } from '../schedule/read-plan';
+import { whenSeen } from '../words';
+import { observationsOf } from './queries';
+
+/** Bought things stay in sight for so many days, so that a tick can be taken back. */
+const STAY = 1;
+
+/**
+ * What ran out or is needed, over all sites, by supplier and by the day on which work in that room goes on: one run instead of several.
+ */
+export function runView(house: House): RunView {
+  const { db } = house;
+  const now = today(house.clock);
+  const plan = readPlan(db);
+  const bought = new Map(all<{ observation: string; at: string }>(db, 'SELECT observation, at FROM bought').map((row) => [row.observation, row.at]));
+  const areas = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM area').map((area) => [area.id, area.name]));
+  const jobs = all<{ id: string; name: string }>(db, `SELECT id, name FROM job WHERE state IN ('scoping', 'booked', 'active', 'completing') ORDER BY position`);
+  const lines = jobs.flatMap((job) => standing(observationsOf(db, job.id)).flatMap((seen) => {
+    if (seen.kind !== 'short') return [];
+    const at = bought.get(seen.id);
+    if (at !== undefined && at.slice(0, 10) < addDays(now, -STAY)) return [];
+    // The next piece of work in that room needs it; nobody drives for what is not needed for weeks, nor twice.
+    const next = (plan?.tasks ?? []).filter((task) => task.area === seen.area && task.crew !== null && task.state !== 'done').sort((a, b) => a.start - b.start)[0];
+    const day: Day = plan && next ? dayOfSlot(plan.origin, next.start) : now;
+    return [{ supplier: seen.supplier ?? 'any shop', line: { id: seen.id, text: recordWords(seen), job: job.id, jobName: job.name, area: areas.get(seen.area) ?? '', day: day < now ? now : day, since: whenSeen(seen.at, now), bought: at !== undefined } }];
+  }));
+  return {
+    today: now,
+    stops: [...groupBy(lines, (one) => one.supplier)].map(([supplier, list]) => {
+      const sorted = list.map((one) => one.line).sort((a, b) => Number(a.bought) - Number(b.bought) || a.day.localeCompare(b.day));
+      const day = sorted.find((line) => !line.bought)?.day ?? now;
+      return { supplier, day, late: day <= now && sorted.some((line) => !line.bought), lines: sorted };
+    }).sort((a, b) => a.day.localeCompare(b.day)),
+  };
+}

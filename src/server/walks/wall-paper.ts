@@ -1,0 +1,38 @@
+import type { Content, TableCell } from 'pdfmake/interfaces';
+import { svgOf } from '@/core/layout/svg';
+import { wallName } from '@/core/layout/shape';
+import { IN_WALL_KINDS } from '@/core/walks/observation';
+import { placedWords } from '@/core/walls/wall-record';
+import { formatDay } from '@/core/units/day';
+import { dayOf, today } from '../clock';
+import { one } from '../database/query';
+import { notFound } from '../door/refusal';
+import { HAIRLINES, type Paper } from '../files/pdf';
+import { servePicture } from '../files/pictures';
+import type { House } from '../house';
+import { needJob } from '../sites/queries';
+import { personNames } from './pack';
+import { wallsOf } from './walls';
+
+/** The wall record of an area on paper: each wall drawn, what is in it with its place, and its pictures. */
+export async function wallPaper(house: House, area: string): Promise<Paper> {
+  const row = one<{ job: string; name: string }>(house.db, 'SELECT job, name FROM area WHERE id = @area', { area });
+  if (!row) throw notFound('area');
+  const { name, address, units } = needJob(house.db, row.job);
+  const names = personNames(house.db);
+  const walls = wallsOf(house, area);
+  const content: Content[] = [];
+  for (const { wall, drawing, things } of walls) {
+    const pictures: Content[] = [];
+    for (const hash of [...new Set(things.flatMap((thing) => thing.picture ?? []))].slice(0, 4)) {
+      const picture = await servePicture(house, hash, 640);
+      if (picture) pictures.push({ image: `data:image/jpeg;base64,${picture.toString('base64')}`, fit: [240, 170] });
+    }
+    const cells: TableCell[][] = things.map((thing) => [
+      { text: String(thing.number), style: 'side' }, IN_WALL_KINDS[thing.what], placedWords(thing, units), { text: `${names.get(thing.person) ?? ''}, ${formatDay(dayOf(thing.at), today(house.clock))}`, style: 'note' },
+    ]);
+    content.push({ stack: [{ text: wallName(wall), style: 'head' }, { svg: svgOf(drawing, 499), width: 499 }, { table: { widths: [14, 70, '*', 90], body: cells }, layout: HAIRLINES, margin: [0, 6, 0, 6] }, ...(pictures.length > 0 ? [{ columns: pictures, columnGap: 12 }] : [])], unbreakable: true });
+  }
+  if (walls.length === 0) content.push({ text: 'Nothing was recorded in the walls of this room.' });
+  return { title: `${row.name}: what is inside the walls`, subtitle: `${name}${address ? `, ${address}` : ''}. Each wall as one faces it from inside; lengths from its left corner and from the floor.`, foot: `${name}, ${row.name}`, content };
+}

@@ -1,0 +1,58 @@
+import type { WallsView } from '@/contract/views/walk';
+import { wallName, type RoomShape } from '@/core/layout/shape';
+import type { Drawing } from '@/core/layout/drawing';
+import { phaseFacts } from '@/core/sequence/phases';
+import { byWall, placedWords, wallRecord, type Numbered } from '@/core/walls/wall-record';
+import { IN_WALL_KINDS, ofKind, standing, type Of } from '@/core/walks/observation';
+import { today } from '../clock';
+import { one } from '../database/query';
+import { notFound } from '../door/refusal';
+import type { House } from '../house';
+import { readLayout } from '../layout/read-layout';
+import { jobHead, needJob } from '../sites/queries';
+import { picturesOf } from '../sites/room';
+import { whenSeen } from '../words';
+import { closeInsOf } from './close-in';
+import { personNames } from './pack';
+import { observationsOf } from './queries';
+
+type InWallSeen = Numbered & Of<'in-wall'>;
+
+/** What is in the walls of an area, each wall with its drawing: before it is closed a checklist, afterwards where to find it again. */
+export function wallsView(house: House, job: string, area: string): WallsView {
+  const row = one<{ name: string }>(house.db, 'SELECT name FROM area WHERE id = @area AND job = @job', { area, job });
+  if (!row) throw notFound('area in this job');
+  const now = today(house.clock);
+  const seen = standing(observationsOf(house.db, job));
+  const check = closeInsOf(house.db, job, seen).get(area);
+  const names = personNames(house.db);
+  const { units } = needJob(house.db, job);
+  const walls = wallsOf(house, area, seen.filter((one_) => one_.area === area));
+  return {
+    job: jobHead(house, job), area: { id: area, name: row.name },
+    check: check ? {
+      lines: check.lines.map(({ key, text, because, state, said }) => ({ key, text, because, state, said: said ?? '' })), open: check.open.length, closed: check.closed && check.at ? whenSeen(check.at, now) : null,
+      covers: check.covers ? phaseFacts(check.covers).label : null, covered: check.covered, signed: check.signed ? { id: check.signed.id, name: check.signed.name, reason: check.signed.reason, when: whenSeen(check.signed.at, now) } : null,
+    } : null,
+    walls: walls.map(({ wall, drawing, things }) => ({
+      wall, name: wallName(wall), drawing,
+      things: things.map((thing) => ({ id: thing.id, number: thing.number, what: IN_WALL_KINDS[thing.what], place: placedWords(thing, units), picture: thing.picture ?? null, by: names.get(thing.person) ?? '', when: whenSeen(thing.at, now) })),
+    })),
+    pictures: picturesOf(house.db, seen.filter((one_) => one_.area === area), now),
+  };
+}
+
+/** The walls of an area in which something was recorded, drawn. */
+export function wallsOf(house: House, area: string, seen = areaSeen(house, area)): { wall: number; drawing: Drawing; things: InWallSeen[] }[] {
+  const row = one<{ job: string; name: string }>(house.db, 'SELECT job, name FROM area WHERE id = @area', { area });
+  if (!row) throw notFound('area');
+  const { units } = needJob(house.db, row.job);
+  const { shape, openings } = readLayout(house.db, area);
+  const room: RoomShape | undefined = shape?.kind === 'room' ? shape : undefined;
+  return [...byWall(ofKind(seen, 'in-wall'))].map(([wall, things]) => ({ wall, drawing: wallRecord(row.name, room, openings, wall, things, units), things: things as InWallSeen[] }));
+}
+
+function areaSeen(house: House, area: string): ReturnType<typeof standing> {
+  const job = one<{ job: string }>(house.db, 'SELECT job FROM area WHERE id = @area', { area })?.job ?? '';
+  return standing(observationsOf(house.db, job)).filter((one_) => one_.area === area);
+}

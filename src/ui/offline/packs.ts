@@ -1,0 +1,60 @@
+import type { JobPack, WalkPack } from '@/contract/views/walk';
+import type { WalkKind } from '@/core/walks/observation';
+import { startWalk } from '@/contract/commands/walks';
+import { enqueue } from './outbox';
+import { liveOn, makeCommand, newId } from './send';
+import { store } from './store';
+
+/** The newest that the server told of a walk. */
+export const keepWalk = (walk: WalkPack): Promise<unknown> => store.packs.put({ key: `walk:${walk.walk.id}`, walk });
+
+export async function walkHere(id: string): Promise<WalkPack | undefined> {
+  const kept = await store.packs.get(`walk:${id}`);
+  return kept?.walk;
+}
+
+/** Jobs and unfinished walks that this device can open by itself. */
+export async function packsHere(): Promise<{ jobs: JobPack[]; walks: WalkPack[] }> {
+  const kept = await store.packs.toArray();
+  return { jobs: kept.flatMap((one) => one.job ?? []), walks: kept.flatMap((one) => (one.walk && !one.walk.walk.finished ? [one.walk] : [])) };
+}
+
+/** Fetches what every job needs for a walk; nothing where there is no connection. Walks that ended elsewhere are let go of. */
+export async function keepJobs(): Promise<void> {
+  try {
+    const response = await fetch('/api/walk-packs');
+    if (!response.ok) return;
+    const jobs = (await response.json()) as JobPack[];
+    const known = new Set(jobs.map((job) => `job:${job.job.id}`));
+    const stale = (await store.packs.toArray()).filter((one) => one.job && !known.has(one.key)).map((one) => one.key);
+    await store.packs.bulkDelete(stale);
+    await store.packs.bulkPut(jobs.map((job) => ({ key: `job:${job.job.id}`, job })));
+  } catch {
+    // Without a connection the packs of before are as good as it gets.
+  }
+}
+
+/** The walk as the server knows it now; nothing where nobody answers. */
+export async function fetchWalk(id: string): Promise<WalkPack | undefined> {
+  try {
+    const response = await fetch(`/api/walks/${id}/pack`);
+    if (!response.ok) return undefined;
+    const walk = (await response.json()) as WalkPack;
+    await keepWalk(walk);
+    return walk;
+  } catch {
+    return undefined;
+  }
+}
+
+/** Begins a walk on this device alone: its beginning waits with its records. @returns its id, or nothing where the job is not kept here */
+export async function beginHere(job: string, kind: WalkKind): Promise<string | undefined> {
+  const kept = await store.packs.get(`job:${job}`);
+  if (!kept?.job) return undefined;
+  const id = newId();
+  liveOn(kept.job.shiftDays);
+  const command = makeCommand(startWalk.type, { id, job, kind });
+  await keepWalk({ ...kept.job, narrations: [], walk: { id, kind, startedAt: command.at, finished: false, by: '' } });
+  await enqueue(command);
+  return id;
+}

@@ -1,0 +1,32 @@
+import Dexie, { type EntityTable } from 'dexie';
+import type { Command, ProblemDocument } from '@/contract/command';
+import type { JobPack, WalkPack } from '@/contract/views/walk';
+
+/** One change that waits on this device until the door has answered it. */
+export interface Waiting {
+  order: number;
+  id: string;
+  command: Command;
+  /** A picture or a recording that goes ahead of the command that names it. */
+  attached?: { what: 'picture' | 'recording'; content: Blob };
+  /** The door said no: kept and shown, so that nothing is lost. */
+  refused?: ProblemDocument;
+}
+
+/** What this device keeps so that a walk opens without a signal. */
+export interface Kept {
+  /** `walk:…` or `job:…` with its id. */
+  key: string;
+  walk?: WalkPack;
+  job?: JobPack;
+}
+
+/**
+ * The device's own store. Writes are answered once they are on the disk, so that what was called kept survives an empty battery.
+ */
+export const store = new Dexie('aftermist', { chromeTransactionDurability: 'strict' }) as Dexie & { waiting: EntityTable<Waiting, 'order'>; packs: EntityTable<Kept, 'key'> };
+store.version(1).stores({ waiting: '++order, &id' });
+store.version(2).stores({ waiting: '++order, &id', packs: 'key' }).upgrade((tables) => tables.table('waiting').toCollection().modify((row: Waiting & { picture?: Blob }) => {
+  if (row.picture) row.attached = { what: 'picture', content: row.picture };
+  delete row.picture;
+}));

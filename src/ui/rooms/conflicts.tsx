@@ -1,0 +1,25 @@
+'use client';
+import { Button } from 'react-bootstrap';
+import { adoptMeasurement } from '@/contract/commands/walks';
+import type { RoomView } from '@/contract/views/job';
+import { Mark } from '../kit/mark';
+import { useSend } from '../kit/use-send';
+
+/** Where the tape says otherwise than the drawing: shown until one of them gives way. */
+export function Conflicts({ view }: { view: RoomView }) {
+  const { give, busy } = useSend();
+  return (
+    <section>
+      <div className="block-head"><h2>Measured otherwise than drawn</h2></div>
+      <ul className="lines">
+        {view.conflicts.map((one) => (
+          <li key={one.id}>
+            <Mark kind="stop" />
+            <div className="what">{one.label}: {one.text}</div>
+            <Button size="sm" variant="outline-secondary" className="no-print" disabled={busy} onClick={() => void give(adoptMeasurement, { about: one.id }, { text: `${one.label} is drawn as measured.` })}>Put into the drawing<span className="visually-hidden">: {one.label}</span></Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
