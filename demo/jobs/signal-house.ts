@@ -20,7 +20,7 @@ export const signalHouse: DemoJob = {
     { key: 'main', name: 'Main bedroom', kind: 'room', level: 'upper', works: ['services'], livedIn: true, stood: ['', '', 'protect'] },
     { key: 'children', name: 'Children’s room', kind: 'room', level: 'upper', works: ['redecorate'], livedIn: true, stood: ['', '', ''] },
     { key: 'bath', name: 'Bath', kind: 'wet', level: 'upper', works: ['bathroom'], livedIn: true, provides: ['toilet', 'shower'], stood: ['', '', ''] },
-    { key: 'study', name: 'Study', kind: 'room', level: 'upper', works: ['rebuild'], size: 0.8, stood: ['framing', 'plumbing-rough', 'wiring-rough'] },
+    { key: 'study', name: 'Study', kind: 'room', level: 'upper', works: ['rebuild'], size: 0.8, stood: ['framing', 'plumbing-rough', 'wiring-rough=0.9'] },
     { key: 'lantern', name: 'Lantern room', kind: 'room', level: 'lantern', works: ['rebuild', 'open-edge'], size: 0.8, stood: ['', 'protect', 'isolate +guard=1'] },
     { key: 'sea', name: 'Seaward face', kind: 'face', works: ['reclad'], size: 1.2, shelters: ['ground', 'upper'], stood: ['strip', 'sheathing', 'openings=0.6'] },
     { key: 'land', name: 'Landward face', kind: 'face', works: ['repaint'], shelters: [], stood: ['', 'access', 'substrate'] },
@@ -124,7 +124,7 @@ export const signalHouse: DemoJob = {
       wet: { height: `8' 0"`, walls: [[`7' 10"`, 90], [`6' 5 1/2"`, 90], [`7' 10"`, 90], [`6' 5 1/2"`, 90]] },
     },
     sleeping: ['guest'],
-    findings: [{ area: 'study', kind: 'service', subject: 'the bell wire to the lantern', live: true, need: 'red tape' }, { area: 'day', kind: 'salvage', subject: 'oak boards of the old day room floor', quantity: 190, unit: 'sq ft', place: 'boat store, on battens' }, { area: 'kitchen', kind: 'refit', subject: 'the iron stove', quantity: 1, place: 'boot room, under a sheet' }],
+    findings: [{ area: 'day', kind: 'salvage', subject: 'oak boards of the old day room floor', quantity: 190, unit: 'sq ft', place: 'boat store, on battens' }, { area: 'kitchen', kind: 'refit', subject: 'the iron stove', quantity: 1, place: 'boot room, under a sheet' }, { area: 'study', kind: 'service', subject: 'the bell wire to the lantern', live: true, need: 'red tape' }],
     openings: [
       { area: 'guest', wall: 0, kind: 'window', name: 'yard window', width: `3' 0"`, height: `4' 2"`, sill: `2' 8"`, along: `5' 1"`, clear: [`1' 9"`, `3' 10"`] },
       { area: 'guest', wall: 2, kind: 'door', name: 'door', width: `2' 8"`, height: `6' 8"`, along: `10' 0"`, hinge: 'right' },

@@ -34,7 +34,7 @@ describe('what a walk has in the hand', () => {
     const { walk } = walking(house);
     expect(areaIn(house, walk)?.open).toMatchObject([{ text: '2 boxes too low on the east wall', putOff: 2, verdict: null }, { text: 'duct collar unsealed at the ceiling', putOff: 0 }]);
     expect(areaIn(house, walk)?.selections).toMatchObject([{ category: 'Inside doors', verdict: null }]);
-    expect(areaIn(house, walk, 'kitchen')?.cautions[0]).toContain('nobody touches it before the props stand');
+    expect(areaIn(house, walk, 'kitchen')?.open[0]).toMatchObject({ kind: 'caution', days: 14, text: expect.stringContaining('nobody touches it before the props stand') as string });
     expect(areaIn(house, walk, 'landing')).toMatchObject({ steps: [], open: [], recorded: [] });
   });
 

@@ -7,6 +7,7 @@ import { areaOf, demoHouse, emptyHouse, give, must, newId, signalHouse } from '.
 import { FIRST_VISIT, type Given } from '../support/first-visit-commands';
 import { SCHEDULE } from '../support/schedule-commands';
 import { SELECTIONS } from '../support/selection-commands';
+import { WALKS } from '../support/walk-commands';
 
 const id = newId();
 const other = newId();
@@ -20,6 +21,7 @@ const jobFacts = { name: 'New House', units: 'metric', startDay: '2027-03-15', p
 const GIVEN: Record<string, Given> = {
   ...FIRST_VISIT,
   ...SELECTIONS,
+  ...WALKS,
   ...SCHEDULE,
   'person.add': { payload: { id, name: 'New', role: 'lead', email: 'New@Firm.example' }, leaves: (house) => row(house, 'person', id), expected: { name: 'New', email: 'new@firm.example', password_hash: null } },
   'sub.add': { payload: { id, trade: 'paint', name: 'Third Bucket', crews: 1 }, leaves: (house) => row(house, 'sub', id), expected: { crews: 1, trade: 'paint' }, plans: true },

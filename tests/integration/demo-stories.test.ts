@@ -86,7 +86,7 @@ describe('the demo tells its stories', () => {
     const today = todayView(house);
     expect(today.sites[0]).toMatchObject({ name: 'Signal House', urgent: true });
     expect(today.sites[0]?.why).toContain('Study: close-in tomorrow');
-    expect(holdsOf(house.db, job('signal'), TODAY)[0]).toMatchObject({ kind: 'close-in', text: expect.stringContaining('two of fourteen') as string });
+    expect(holdsOf(house.db, job('signal'), TODAY)[0]).toMatchObject({ kind: 'close-in', text: expect.stringContaining('2 of 14 checks before the walls are closed are open: done: 6 pieces backing for the shelves') as string });
   });
 
   it('7: the landward face is painted a step from the neighbour, who must be told', () => {

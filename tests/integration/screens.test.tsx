@@ -11,6 +11,7 @@ import { ClientPage } from '@/ui/shared/client-page';
 import { CrewPage } from '@/ui/shared/crew-page';
 import { Section } from '@/ui/rooms/section';
 import { WideLadder } from '@/ui/rooms/wide-ladder';
+import type { Walking } from '@/ui/walks/use-walk';
 import { Route } from '@/ui/walks/route';
 import { walkPack } from '@/server/walks/pack';
 import { demoId } from '../../demo/seed';
@@ -160,12 +161,14 @@ describe('public pages', () => {
 
 describe('the route of a walk', () => {
   it('tells where something is still to be looked at, and ends the walk', () => {
-    const areas = walkPack(house, demoId('signal', 'walk', '2')).areas.map((area) => ({ ...area, open: area.open.map((item) => ({ ...item, verdict: null })) }));
-    const read = words(html(<Route areas={areas} at={3} finished={false} finishing={false} onGo={() => undefined} onFinish={() => undefined} />));
+    const pack = walkPack(house, demoId('signal', 'walk', '2'));
+    const walking = { pack, areas: pack.areas.map((area) => ({ ...area, open: area.open.map((item) => ({ ...item, verdict: null })) })) } as Walking;
+    const read = words(html(<Route walking={walking} at={3} finished={false} finishing={false} onGo={() => undefined} onFinish={() => undefined} />));
     expect(read).toContain('Guest suite Ground');
     expect(read).toContain('1 to look at');
+    expect(read).toContain('How the site is left · every evening, last yesterday');
     expect(read).toContain('Finish the walk');
-    expect(words(html(<Route areas={areas} at={0} finished finishing={false} onGo={() => undefined} onFinish={() => undefined} />))).not.toContain('Finish the walk');
+    expect(words(html(<Route walking={walking} at={0} finished finishing={false} onGo={() => undefined} onFinish={() => undefined} />))).not.toContain('Finish the walk');
   });
 });
 

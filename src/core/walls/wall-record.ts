@@ -50,11 +50,12 @@ function strokesOf(thing: Numbered, unit: number): Stroke[] {
     : length === 0 || rise === 0
       ? [{ form: 'path', layer: 'placed', points: [{ x, y }, { x: x + length, y: y + rise }], closed: false }]
       : [{ form: 'path', layer: 'placed', points: [{ x, y }, { x: x + length, y }, { x: x + length, y: y + rise }, { x, y: y + rise }], closed: true }];
-  return [...outline, { form: 'text', layer: 'placed', at: { x: x + length / 2 + (spot ? unit * 1.1 : 0), y: y + rise / 2 + (rise === 0 && !spot ? unit * 0.9 : 0) }, text: label, height: unit * 1.1, turn: 0 }];
+  return [...outline, { form: 'text', layer: 'placed', at: { x: x + length / 2 + (spot ? unit * 1.1 : length === 0 ? unit * 0.9 : 0), y: y + rise / 2 + (rise === 0 && !spot ? unit * 0.9 : 0) }, text: label, height: unit * 1.1, turn: 0 }];
 }
 
 /** One line of the list beneath: what, and where to find it again with a tape. */
 export const placedWords = (thing: InWall, system: LengthSystem): string => {
   const size = [thing.length > 0 ? `${formatLength(thing.length, system)} long` : '', thing.rise > 0 ? `${formatLength(thing.rise, system)} high` : ''].filter(Boolean).join(', ');
-  return `${IN_WALL_KINDS[thing.what]}${thing.text ? ` ${thing.text}` : ''}: ${formatLength(thing.along, system)} from the left corner, ${formatLength(thing.height, system)} up${size ? ` (${size})` : ''}`;
+  const of = thing.text === '' ? '' : /^(?:for|to|from|up|down|of|under|over|behind) /.test(thing.text) ? ` ${thing.text}` : `, ${thing.text}`;
+  return `${IN_WALL_KINDS[thing.what]}${of}: ${formatLength(thing.along, system)} from the left corner, ${formatLength(thing.height, system)} up${size ? ` (${size})` : ''}`;
 };

@@ -37,7 +37,7 @@ export function AreaBody({ kind, ...terms }: Terms & { kind: WalkKind }) {
   const { area, walking } = terms;
   const draw: Record<Section, React.ReactNode> = {
     open: <OpenItems {...terms} kind={kind} />,
-    checks: area.checks.length > 0 && (kind === 'close-in' || area.checks.some((line) => line.state !== 'not looked at')) ? <Checks {...terms} /> : null,
+    checks: kind === 'close-in' && area.checks.length === 0 ? <p className="soft mt-3">No walls are closed in the work agreed here.</p> : area.checks.length > 0 && (kind === 'close-in' || area.checks.some((line) => line.state !== 'not looked at')) ? <Checks {...terms} /> : null,
     assumptions: area.assumptions.length > 0 && <section><h2>Does it hold?</h2>{area.assumptions.map((one) => <AssumptionCheck key={one.id} one={one} walking={walking} />)}</section>,
     extras: area.extras.length > 0 && (
       <section>

@@ -9,14 +9,18 @@ import type { Walking } from './use-walk';
 
 /** The check before the walls are closed, line by line; what is open holds the cover back. */
 export function Checks({ area, walking }: Terms) {
+  // What is open stands first; the order is settled when the area is entered, so that no line moves under the thumb.
+  const [order] = useState(() => new Map([...area.checks].sort((a, b) => Number(isSettled(a)) - Number(isSettled(b))).map((line, at) => [line.key, at])));
   const open = area.checks.filter((line) => line.state === 'open' || line.state === 'not looked at').length;
   return (
     <section aria-label="Before the walls are closed">
       <h2>Before the walls are closed · {open === 0 ? 'every line settled' : `${open} of ${area.checks.length} open`}</h2>
-      {area.checks.map((line) => <Line key={line.key} line={line} area={area} walking={walking} />)}
+      {[...area.checks].sort((a, b) => (order.get(a.key) ?? 0) - (order.get(b.key) ?? 0)).map((line) => <Line key={line.key} line={line} area={area} walking={walking} />)}
     </section>
   );
 }
+
+const isSettled = (line: WalkArea['checks'][number]): boolean => line.state === 'right' || line.state === 'not here';
 
 function Line({ line, area, walking }: { line: WalkArea['checks'][number]; area: WalkArea; walking: Walking }) {
   const [asking, setAsking] = useState(false);

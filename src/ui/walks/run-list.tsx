@@ -24,8 +24,10 @@ export function RunList({ view }: { view: RunView }) {
           <ul className="lines">
             {stop.lines.map((line) => (
               <li key={line.id}>
-                <Form.Check id={`bought-${line.id}`} className="run-tick" checked={line.bought} label={line.text} onChange={() => void (line.bought ? give(unbuyShort, { about: line.id }, { text: `${line.text} is open again.` }) : give(buyShort, { about: line.id }, { text: `${line.text}: bought.`, undo: () => void give(unbuyShort, { about: line.id }) }))} />
-                <div className="what small-text soft"><Link href={`/jobs/${line.job}`}>{line.jobName}</Link>, {line.area} · since {line.since}</div>
+                <div className="what">
+                  <Form.Check id={`bought-${line.id}`} className="run-tick" checked={line.bought} label={line.text} onChange={() => void (line.bought ? give(unbuyShort, { about: line.id }, { text: `${line.text} is open again.` }) : give(buyShort, { about: line.id }, { text: `${line.text}: bought.`, undo: () => void give(unbuyShort, { about: line.id }) }))} />
+                  <div className="small-text soft"><Link href={`/jobs/${line.job}`}>{line.jobName}</Link>, {line.area} · since {line.since}</div>
+                </div>
                 <span className="soft small-text text-nowrap">{formatDay(line.day, view.today)}</span>
               </li>
             ))}
