@@ -20,7 +20,7 @@ export const signalHouse: DemoJob = {
     { key: 'main', name: 'Main bedroom', kind: 'room', level: 'upper', works: ['services'], livedIn: true, stood: ['', '', 'protect'] },
     { key: 'children', name: 'Children’s room', kind: 'room', level: 'upper', works: ['redecorate'], livedIn: true, stood: ['', '', ''] },
     { key: 'bath', name: 'Bath', kind: 'wet', level: 'upper', works: ['bathroom'], livedIn: true, provides: ['toilet', 'shower'], stood: ['', '', ''] },
-    { key: 'study', name: 'Study', kind: 'room', level: 'upper', works: ['rebuild'], size: 0.8, stood: ['framing', 'plumbing-rough', 'wiring-rough=0.9'] },
+    { key: 'study', name: 'Study', kind: 'room', level: 'upper', works: ['rebuild'], size: 0.8, stood: ['framing', 'plumbing-rough', 'wiring-rough=0.4'] },
     { key: 'lantern', name: 'Lantern room', kind: 'room', level: 'lantern', works: ['rebuild', 'open-edge'], size: 0.8, stood: ['', 'protect', 'isolate +guard=1'] },
     { key: 'sea', name: 'Seaward face', kind: 'face', works: ['reclad'], size: 1.2, shelters: ['ground', 'upper'], stood: ['strip', 'sheathing', 'openings=0.6'] },
     { key: 'land', name: 'Landward face', kind: 'face', works: ['repaint'], shelters: [], stood: ['', 'access', 'substrate'] },

@@ -254,8 +254,7 @@ describe('a walk without signal', () => {
     await seesText(page, '1 of 18');
     await page.setOfflineMode(true);
     await press(page, 'Line');
-    await press(page, 'Note');
-    await fill(page, 'observation.text', 'seen without signal');
+    await page.type('#line', 'seen without signal');
     await press(page, 'Keep');
     await seesText(page, '1 kept here');
     await page.setOfflineMode(false);
@@ -268,6 +267,8 @@ describe('a walk without signal', () => {
   it('keeps what the house refused, says why, and lets it be taken away', async () => {
     const page = await at(`/walk/${demoId('signal', 'walk', '2')}`, PHONE);
     await seesText(page, '1 of 18');
+    // The worker that serves Walk offline would answer past the interception.
+    await page.setBypassServiceWorker(true);
     await page.setRequestInterception(true);
     page.on('request', (request) => {
       if (request.method() !== 'POST') return void request.continue();
@@ -275,8 +276,7 @@ describe('a walk without signal', () => {
       return void request.respond({ status: 404, contentType: 'application/problem+json', body: JSON.stringify(problem) });
     });
     await press(page, 'Line');
-    await press(page, 'Caution');
-    await fill(page, 'observation.text', 'loose tread');
+    await page.type('#line', '! loose tread');
     await press(page, 'Keep');
     await seesText(page, '1 kept here');
     await press(page, '1 kept here');

@@ -35,6 +35,6 @@ describe('by keyboard alone', () => {
     await page.keyboard.press('3');
     await seesText(page, '30 %');
     await page.keyboard.press('n');
-    await page.waitForSelector('[name="observation.text"]');
+    await page.waitForSelector('#line');
   });
 });

@@ -6,7 +6,7 @@ import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from
 import type { StoredPlan } from '@/server/schedule/read-plan';
 import { areaOf, demoFolder, folder, signalHouse } from '../support/houses';
 import { fillIn } from '../support/forms';
-import { choose, DESK, gone, launch, PHONE, press, seesText, textFits, visit } from '../support/browser';
+import { DESK, gone, launch, PHONE, press, seesText, textFits, visit } from '../support/browser';
 import { serve, type Server } from '../support/server';
 
 let browser: Browser;
@@ -73,10 +73,9 @@ describe('one walk, end to end', () => {
       // What is still to do, with trade and quantity; first without its words.
       await press(phone, 'Line');
       await press(phone, 'Keep');
-      await seesText(phone, 'The text is missing.');
-      await phone.type('[name="observation.text"]', 'backing blocks over the basin');
-      await phone.type('[name="observation.quantity"]', '3');
-      await choose(phone, 'observation.trade', 'carpentry');
+      await seesText(phone, 'Type what you see, like');
+      await phone.type('#line', '+ 3 backing blocks over the basin @carpentry');
+      await seesText(phone, 'still to do: 3 backing blocks over the basin · carpentry');
       await press(phone, 'Keep');
       await seesText(phone, '3 backing blocks over the basin · carpentry');
 
@@ -100,10 +99,9 @@ describe('one walk, end to end', () => {
 
       // Undo takes the last one back, and the note is gone.
       await press(phone, 'Line');
-      await press(phone, 'Note');
-      await phone.type('[name="observation.text"]', 'never mind');
+      await phone.type('#line', 'never mind');
       await press(phone, 'Keep');
-      await seesText(phone, 'Note: never mind');
+      await seesText(phone, 'note: never mind');
       await press(phone, 'Undo');
       await gone(phone, 'never mind');
 

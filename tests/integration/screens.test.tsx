@@ -125,7 +125,7 @@ describe('public pages', () => {
   const shared = { firm: 'Harrow & Tern', recipient: 'A', today: TODAY, expiresOn: '2027-04-01', acknowledged: null, canAcknowledge: true };
   const client: ClientShared = {
     ...shared, audience: 'client', job: { name: 'Signal House', address: '3 Watch Steps' }, done: 0.204, finish: '2027-08-31', updates: [{ title: 'Second', body: 'b <i>2</i>', when: 'today' }, { title: 'First', body: 'b 1', when: 'Mon' }],
-    next: [{ when: 'Tue 9 Mar', text: 'The wires — Guest suite' }], choices: [], requests: [], decisions: [{ text: 'Oak or cork', by: '2027-04-02' }], pictures: [{ hash: 'abc', area: 'Kitchen', when: 'today', text: null, alt: 'Kitchen, today' }], statement: null, changes: [],
+    next: [{ when: 'Tue 9 Mar', text: 'The wires — Guest suite' }], choices: [], requests: [], decisions: [{ text: 'Oak or cork', by: '2027-04-02' }], pictures: [{ hash: 'abc', area: 'Kitchen', when: 'today', text: null, alt: 'Kitchen, today' }], completion: null, statement: null, changes: [],
   };
   const crew: CrewShared = {
     ...shared, audience: 'crew', title: 'Signal House', updates: [], cautions: [{ area: 'Kitchen', text: 'bearing wall' }], leftovers: [{ area: 'Study', text: 'backing', trade: 'Carpentry' }],

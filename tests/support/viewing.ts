@@ -17,8 +17,8 @@ const SETTLED_MS = 250;
 
 /** Every main view at one size, each looked at by axe and for what stands beyond the edge; a file a size, so that both run at once. */
 export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void {
-  const links: Record<'client' | 'sub', string> = { client: '', sub: '' };
-  const views = [...MAIN_VIEWS, { name: 'Client page', path: () => links.client }, { name: 'Sub page', path: () => links.sub }, { name: 'Closed link', path: '/s/guessed' }];
+  const links: Record<'client' | 'sub' | 'ending', string> = { client: '', sub: '', ending: '' };
+  const views = [...MAIN_VIEWS, { name: 'Client page', path: () => links.client }, { name: 'Client page at the end', path: () => links.ending }, { name: 'Sub page', path: () => links.sub }, { name: 'Closed link', path: '/s/guessed' }];
   describe(`on a ${name}`, () => {
     let browser: Browser;
     let server: Server;
@@ -29,10 +29,10 @@ export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void 
       folder = mkdtempSync(join(tmpdir(), 'aftermist-views-'));
       cpSync(inject('demo'), folder, { recursive: true });
       const house = openHouse({ folder, root, today: TODAY });
-      for (const [audience, about] of [['client', { job: signalHouse }], ['sub', { sub: demoId('sub', 'wiring') }]] as const) {
+      for (const [link, audience, about] of [['client', 'client', { job: signalHouse }], ['ending', 'client', { job: demoId('linden') }], ['sub', 'sub', { sub: demoId('sub', 'wiring') }]] as const) {
         const id = newId();
         receive(house, MAREN, command('share.make', { id, audience, ...about, recipient: 'Averill', expiresOn: '2027-04-30' }));
-        links[audience] = pathOf(house, id);
+        links[link] = pathOf(house, id);
       }
       house.db.close();
       [browser, server] = await Promise.all([launch(), serve(folder, { demo: true })]);

@@ -27,7 +27,7 @@ export function problemSaid(text: string): Draft['problem'] {
   if (/ (?:dent|dents|dented|damaged|chip|chips|chipped|scratch|scratched|scratches|broken|bent|smashed|split|cracked|corner off|corner gone|crushed|warped|water stained) /.test(text)) return 'damaged';
   if (/ (?:missing|short (?:a|one|two|three|four|by|of|on|\d+)|one short|two short|not in the box|never came|never showed|did not come|no \w+ in the (?:box|carton|crate|pack|packet)|not in there|left out|forgot to (?:send|pack|put)) /.test(text)) return 'missing';
   if (/ (?:wrong|we wanted|we ordered|for the (?:bigger|smaller|larger|wrong|other|older|newer)|not what we ordered|not the (?:one|ones)|should (?:be|have been)|left hand(?:ed)?|right hand(?:ed)?|too (?:big|small|short|long|wide|narrow|dark|light|deep)) /.test(text)) return 'wrong';
-  if (/ (?:late|slipped|bumped|(?:days|weeks) (?:out|late)|delayed|pushed|(?:put|set|moved|knocked|bumped) back (?!in|on|up)|held up|back ?order(?:ed)?|stuck|supposed to be here|has not (?:come|shown|arrived|turned)|have not (?:come|shown|arrived|turned)|now it (?:is|'s)|instead of) /.test(text)) return 'late';
+  if (/ (?:late|slipped|bumped|(?:days|weeks) (?:out|late)|delayed|pushed|(?:put|set|moved|knocked|bumped) back(?! (?:in|on|up))|held up|back ?order(?:ed)?|stuck|supposed to be here|has not (?:come|shown|arrived|turned)|have not (?:come|shown|arrived|turned)|now it (?:is|'s)|instead of) /.test(text)) return 'late';
   return undefined;
 }
 

@@ -1,5 +1,5 @@
 import { isDoor, wallName, type Opening, type Placed } from '../layout/shape';
-import { phaseFacts, phaseOrder, type Phase } from '../sequence/phases';
+import { inUsualOrder, phaseFacts, phaseOrder, type Phase } from '../sequence/phases';
 import type { CheckVerdict, Observation } from './observation';
 
 /** What the check before covering knows of an area. */
@@ -42,7 +42,7 @@ const WANTS: readonly { words: RegExp; line: (what: string) => string; key: stri
 export const isCheckedBeforeCover = (phases: readonly Phase[]): boolean => phases.includes('close-in');
 
 /** Steps that hide what is in the walls, in their order. */
-export const coveringPhases = (phases: readonly Phase[]): Phase[] => phases.filter((phase) => phaseFacts(phase).covers === true && phaseOrder(phase) > phaseOrder('close-in') && phaseOrder(phase) <= phaseOrder('plaster'));
+export const coveringPhases = (phases: readonly Phase[]): Phase[] => inUsualOrder(phases).filter((phase) => phaseFacts(phase).covers === true && phaseOrder(phase) > phaseOrder('close-in') && phaseOrder(phase) <= phaseOrder('plaster'));
 
 /**
  * Everything that has to be right before a wall is closed, from what was agreed, chosen, drawn and seen in the area.

@@ -56,8 +56,9 @@ const COLUMNS = new Set(['id', 'walk', 'area', 'kind', 'phase', 'fraction', 'tex
 /** Schema fields are named as the columns; what has none is kept together as facts, and what a kind has not is NULL. */
 function rowOf(seen: RecordedObservation, clock: string | undefined): Values {
   const given = Object.entries({ ...seen, clock }).filter(([, value]) => value !== undefined);
+  const columns = given.filter(([key]) => COLUMNS.has(key)) as [string, string | number][];
   return {
-    ...(Object.fromEntries(given.filter(([key]) => COLUMNS.has(key))) as Values),
+    ...Object.fromEntries(columns),
     facts: JSON.stringify(Object.fromEntries(given.filter(([key]) => !COLUMNS.has(key)))),
   };
 }

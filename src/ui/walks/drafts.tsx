@@ -6,16 +6,16 @@ import { groupBy } from '@/core/group-by';
 import { readCaptions } from '@/core/narration/captions';
 import { draftKeys, type Draft } from '@/core/narration/draft';
 import { readNarration } from '@/core/narration/read';
-import { recordOf, type Fresh as CoreFresh } from '@/core/walks/record-of';
+import { recordOf, type Fresh } from '@/core/walks/record-of';
 import { KIND_WORDS } from '@/core/walks/record-words';
 import { readShorthand, writeShorthand } from '@/core/walks/shorthand';
 import { understood } from './line-form';
-import type { Fresh, Walking } from './use-walk';
+import type { Walking } from './use-walk';
 
 interface Proposed {
   key: string;
   draft: Draft;
-  fresh: CoreFresh;
+  fresh: Fresh;
 }
 
 const clock = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(Math.floor(seconds) % 60).padStart(2, '0')}`;
@@ -68,7 +68,7 @@ interface RowTerms {
   one: Proposed;
   reading: boolean;
   walking: Walking;
-  onAccept: (fresh: CoreFresh) => void;
+  onAccept: (fresh: Fresh) => void;
   onDrop: () => void;
   onMove: (from: HTMLElement, by: 1 | -1) => void;
   onPlay?: () => void;

@@ -3,14 +3,14 @@ import { useMemo, useRef, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { WalkArea } from '@/contract/views/walk';
 import { triggersOf } from '@/core/safety/triggers';
-import { recordOf, type Fresh as CoreFresh } from '@/core/walks/record-of';
+import { recordOf, type Fresh } from '@/core/walks/record-of';
 import { KIND_WORDS, recordWords } from '@/core/walks/record-words';
 import { readShorthand, SIGNS } from '@/core/walks/shorthand';
 import { Mark } from '../kit/mark';
-import type { Fresh, Walking } from './use-walk';
+import type { Walking } from './use-walk';
 
 /** What a record says once it is kept, in a few words. */
-export function understood(fresh: CoreFresh, areas: readonly WalkArea[]): string {
+export function understood(fresh: Fresh, areas: readonly WalkArea[]): string {
   const area = areas.find((one) => one.id === fresh.area);
   if (fresh.kind === 'progress') return `${area?.steps.find((step) => step.phase === fresh.phase)?.label ?? fresh.phase}: ${fresh.fraction >= 1 ? 'done' : `${Math.round(fresh.fraction * 100)} %`}`;
   return `${KIND_WORDS[fresh.kind]}: ${recordWords(fresh)}`;

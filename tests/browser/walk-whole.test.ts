@@ -1,0 +1,253 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import Database from 'better-sqlite3';
+import type { Browser, ElementHandle, Page } from 'puppeteer-core';
+import sharp from 'sharp';
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { seeded } from '@/core/units/seeded';
+import { demoId } from '../../demo/ids';
+import type { StoredPlan } from '@/server/schedule/read-plan';
+import { launch, PHONE, press, seesText, textFits, visit } from '../support/browser';
+import { fillIn } from '../support/forms';
+import { areaOf, demoFolder, folder, signalHouse } from '../support/houses';
+import { serve, type Server } from '../support/server';
+
+let browser: Browser;
+let data: string;
+let server: Server;
+
+beforeAll(async () => {
+  browser = await launch();
+});
+beforeEach(async () => {
+  data = demoFolder();
+  server = await serve(data, { demo: true });
+});
+afterEach(async () => {
+  await Promise.all(browser.browserContexts().slice(1).map((context) => context.close()));
+  await server.kill();
+});
+afterAll(async () => {
+  await browser.close();
+});
+
+const phone = (): Promise<Page> => visit(browser, PHONE, []);
+const begin = async (page: Page, job: string, kind: string): Promise<string> => {
+  await page.goto(`${server.url}/jobs/${job}/walks`);
+  await page.select('[aria-label="Kind of walk"]', kind);
+  await press(page, 'Start a walk');
+  await seesText(page, `${kind} walk`);
+  return page.url().split('/').at(-1) ?? '';
+};
+/** Until the worker has all that it needs to open Walk by itself. */
+const prepared = (page: Page): Promise<unknown> => page.waitForFunction(async () => (await navigator.serviceWorker.getRegistration())?.active != null && (await caches.match('/walk')) !== undefined && (await indexedDB.databases()).some((one) => one.name === 'aftermist'), { timeout: 20_000 });
+const toArea = async (page: Page, name: string): Promise<void> => {
+  await (await page.waitForSelector('::-p-text(of )'))?.evaluate(() => undefined);
+  await page.evaluate(() => [...document.querySelectorAll('button')].find((button) => / of \d+ · /.test(button.textContent))?.click());
+  await page.waitForSelector('.route');
+  await page.evaluate((wanted) => [...document.querySelectorAll<HTMLElement>('.route button')].find((button) => button.textContent.startsWith(wanted))?.click(), name);
+  await page.waitForFunction((wanted) => document.querySelector('h1')?.textContent === wanted, {}, name);
+};
+const inGroup = async (page: Page, group: string, button: string): Promise<void> => {
+  const found = await page.waitForSelector(`[role=group][aria-label="${group}"]`);
+  await found?.evaluate((element, words) => {
+    element.scrollIntoView({ block: 'center' });
+    [...element.querySelectorAll('button')].find((one) => one.textContent === words)?.click();
+  }, button);
+};
+const rows = <Row>(sql: string, ...values: unknown[]): Row[] => {
+  const db = new Database(join(data, 'aftermist.sqlite'), { readonly: true });
+  try {
+    return db.prepare(sql).all(...values) as Row[];
+  } finally {
+    db.close();
+  }
+};
+async function pictures(count: number): Promise<string[]> {
+  const path = folder();
+  mkdirSync(path, { recursive: true });
+  return Promise.all(Array.from({ length: count }, async (_, at) => {
+    const file = join(path, `p${at}.jpg`);
+    writeFileSync(file, await sharp({ create: { width: 320, height: 240, channels: 3, background: { r: (at * 4) % 256, g: (at * 37) % 256, b: 90 } } }).jpeg().toBuffer());
+    return file;
+  }));
+}
+const choosePictures = async (page: Page, files: string[]): Promise<void> => {
+  await ((await page.waitForSelector('input[aria-label="Picture of this area"]')) as ElementHandle<HTMLInputElement>).uploadFile(...files);
+};
+
+describe('a walk where there is no signal', () => {
+  it('is begun, walked by thumb, closed and opened again without a connection, and sent later', async () => {
+    let page = await phone();
+    await page.goto(`${server.url}/`);
+    await seesText(page, 'Walk today');
+    await prepared(page);
+    const { port } = new URL(server.url);
+    await server.kill();
+
+    // Nobody answers: the device itself offers what it keeps.
+    await page.goto(`${server.url}/`);
+    await seesText(page, 'No connection');
+    await press(page, 'Begin a walk in Signal House');
+    await seesText(page, '1 of 18');
+    await toArea(page, 'Guest suite');
+    await (await page.waitForSelector('[aria-label="wires done"]'))?.evaluate((button) => (button as HTMLElement).click());
+    await inGroup(page, '2 boxes too low on the east wall', 'worse');
+    await press(page, 'Line');
+    await page.type('#line', '+ 3 backing blocks over the bed @carpentry');
+    await press(page, 'Keep');
+    await choosePictures(page, await pictures(1));
+    await seesText(page, '5 kept here');
+
+    // The browser is closed in the middle.
+    const context = page.browserContext();
+    const address = page.url();
+    await page.close();
+    page = await context.newPage();
+    await page.setViewport(PHONE);
+    await page.goto(address);
+    await seesText(page, '5 kept here');
+    await toArea(page, 'Guest suite');
+    await seesText(page, '3 backing blocks over the bed · carpentry');
+    await page.waitForSelector('img[alt="Picture of Guest suite"][src^="blob:"]');
+    expect(await page.$eval('[data-phase="wiring-rough"]', (bar) => bar.getAttribute('aria-valuenow'))).toBe('100');
+    await press(page, 'Line');
+    await page.type('#line', '! open edge at the hatch');
+    await press(page, 'Keep');
+    await page.evaluate(() => [...document.querySelectorAll('button')].find((button) => / of \d+ · /.test(button.textContent))?.click());
+    await inGroup(page, 'edges and holes guarded', 'well');
+    await press(page, 'Keep how it is left');
+    await press(page, 'Finish the walk');
+    await seesText(page, 'Without a connection it stays here');
+
+    server = await serve(data, { demo: true, port: Number(port) });
+    await page.evaluate(() => window.dispatchEvent(new Event('online')));
+    await textFits(page, /further|What this walk found/, true, 30_000);
+    const [walk] = rows<{ id: string; finished_at: string | null }>('SELECT id, finished_at FROM walk ORDER BY rowid DESC');
+    expect(walk?.finished_at).not.toBeNull();
+    expect(rows<{ kind: string }>('SELECT kind FROM observation WHERE walk = ? ORDER BY rowid', walk?.id).map((row) => row.kind)).toEqual(['progress', 'recheck', 'remaining', 'picture', 'caution']);
+    expect(rows('SELECT 1 FROM site_left WHERE walk = ?', walk?.id)).toHaveLength(1);
+  });
+
+  it('sends a day of 500 records and 60 pictures exactly once each, however often the line is cut', async () => {
+    const page = await phone();
+    const walk = await begin(page, signalHouse, 'progress');
+    await toArea(page, 'Guest suite');
+    await page.setOfflineMode(true);
+    const bar = await page.waitForSelector('[data-phase="wiring-rough"]');
+    await bar?.focus();
+    for (let press_ = 0; press_ < 500; press_++) await page.keyboard.press(press_ % 2 ? '4' : '6');
+    await choosePictures(page, await pictures(60));
+    await seesText(page, '560 kept here');
+
+    const random = seeded(6);
+    const left = (): Promise<number> => page.evaluate(() => Number(/(\d+) kept here/.exec(document.body.innerText)?.[1] ?? 0));
+    for (let turn = 0; (await left()) > 0; turn++) {
+      if (turn > 400) throw new Error(`${await left()} are still here.`);
+      await page.setOfflineMode(false);
+      await page.evaluate(() => window.dispatchEvent(new Event('online')));
+      await new Promise((resolve) => setTimeout(resolve, 30 + random() * 900));
+      await page.setOfflineMode(random() > 0.1);
+    }
+    await page.setOfflineMode(false);
+    const kept = rows<{ kind: string; picture: string | null }>('SELECT kind, picture FROM observation WHERE walk = ?', walk);
+    expect([kept.filter((row) => row.kind === 'progress').length, kept.filter((row) => row.kind === 'picture').length, new Set(kept.map((row) => row.picture)).size - 1]).toEqual([500, 60, 60]);
+    expect(rows<{ fraction: number }>(`SELECT fraction FROM observation WHERE walk = ? AND kind = 'progress' ORDER BY at, id`, walk).map((row) => row.fraction)).toEqual(Array.from({ length: 500 }, (_, at) => (at % 2 ? 0.4 : 0.6)));
+  });
+
+  it('shows two phones on one walk what the other one saw, and loses nothing of either', async () => {
+    const [first, second] = [await phone(), await phone()];
+    const walk = await begin(first, signalHouse, 'progress');
+    await second.goto(`${server.url}/walk/${walk}`);
+    await toArea(first, 'Kitchen');
+    await toArea(second, 'Kitchen');
+    await second.setOfflineMode(true);
+    for (const [page, words] of [[first, 'seen by the first'], [second, 'seen by the second']] as const) {
+      await press(page, 'Line');
+      await page.type('#line', words);
+      await press(page, 'Keep');
+    }
+    await second.setOfflineMode(false);
+    await second.evaluate(() => window.dispatchEvent(new Event('online')));
+    for (const page of [first, second]) {
+      await seesText(page, 'seen by the first');
+      await seesText(page, 'seen by the second');
+    }
+  });
+});
+
+describe('a walk that is told', () => {
+  it('proposes drafts beside their words, and what is accepted, put right or dropped is settled', async () => {
+    const page = await phone();
+    const walk = await begin(page, signalHouse, 'progress');
+    const file = join(folder(), 'round.vtt');
+    writeFileSync(file, `WEBVTT\n\n00:02.000 --> 00:06.000\nGuest suite. Wires are about half.\n\n00:06.000 --> 00:11.000\nDucts are done. Two of the boxes still need lifting.\n\n00:12.000 --> 00:16.000\nKitchen. Mind the open edge by the hatch.\n`);
+    await press(page, 'Line');
+    await press(page, 'Tell it instead');
+    await ((await page.waitForSelector('#narration-files')) as ElementHandle<HTMLInputElement>).uploadFile(file);
+    await seesText(page, 'round.vtt · 4 to settle');
+    await seesText(page, '“Wires are about half.”');
+    await press(page, 'accept all 2 progress');
+    await seesText(page, 'round.vtt · 2 to settle');
+    await press(page, 'Put right: still to do: 2 of the boxes still need lifting · wiring'.replace('2 of', 'two of').replace('still to do: two', 'still to do: 2 two'));
+    await fillIn(page, '.draft input', '+ 4 boxes to be lifted @wiring');
+    await press(page, 'Accept: still to do: 4 boxes to be lifted · wiring');
+    await seesText(page, 'round.vtt · 1 to settle');
+    // By key: the draft in hand is dropped.
+    await page.focus('.draft');
+    await page.keyboard.press('x');
+    await seesText(page, 'round.vtt · every draft settled');
+    await textFits(page, /kept here/, false);
+    const kept = rows<{ kind: string; text: string | null; facts: string }>('SELECT kind, text, facts FROM observation WHERE walk = ? ORDER BY rowid', walk);
+    expect(kept.map((row) => [row.kind, row.text])).toEqual([['progress', null], ['progress', null], ['remaining', 'boxes to be lifted']]);
+    expect(JSON.parse(kept[2]?.facts ?? '{}')).toMatchObject({ said: { words: 'Two of the boxes still need lifting.', start: 6, end: 11 } });
+    await page.reload();
+    await press(page, 'Line');
+    await press(page, 'Tell it instead');
+    await seesText(page, 'round.vtt · every draft settled');
+  });
+});
+
+describe('before the walls are closed', () => {
+  it('board waits in the plan for the last line of the check', async () => {
+    const plan = async (phase: string): Promise<StoredPlan['tasks'][number] | undefined> => ((await (await fetch(`${server.url}/api/plan.json`)).json()) as StoredPlan).tasks.find((task) => task.id === `${areaOf('study')}:${phase}`);
+    const page = await phone();
+    await begin(page, signalHouse, 'close-in');
+    await toArea(page, 'Study');
+    await seesText(page, '2 of 14 open');
+    await inGroup(page, 'picture of wall 1, corner to corner, tape in sight', 'right');
+    await seesText(page, '1 of 14 open');
+    await textFits(page, /kept here/, false);
+    expect((await plan('board'))?.start ?? 0).toBeGreaterThan((await plan('close-in'))?.start ?? 99);
+    expect((await plan('close-in'))?.state).not.toBe('done');
+    await inGroup(page, 'done: 6 pieces backing for the shelves, north wall', 'right');
+    await seesText(page, 'every line settled');
+    await textFits(page, /kept here/, false);
+    for (let tries = 0; (await plan('close-in'))?.state !== 'done'; tries++) {
+      if (tries > 60) throw new Error('The plan does not follow the last line.');
+      await new Promise((resolve) => setTimeout(resolve, 250));
+    }
+  });
+});
+
+describe('the end of a job', () => {
+  it('a leftover found at completion stands on the list, and is closed with a word', async () => {
+    const linden = demoId('linden');
+    const page = await phone();
+    const walk = await begin(page, linden, 'completion');
+    await toArea(page, 'Loft bedroom');
+    await inGroup(page, 'door rubs at the head', 'done');
+    await press(page, 'Keep: done');
+    await seesText(page, 'closed with a picture or a word');
+    await page.type('[aria-label="How it was put right: door rubs at the head"]', 'planed, hangs free');
+    await press(page, 'Keep: done');
+    await press(page, 'Line');
+    await page.type('#line', '+ scratch on the sill @paint');
+    await press(page, 'Keep');
+    await textFits(page, /kept here/, false);
+    await page.goto(`${server.url}/jobs/${linden}/walks/completion`);
+    await seesText(page, 'scratch on the sill');
+    await textFits(page, /door rubs/, false);
+    expect(rows<{ text: string }>(`SELECT text FROM observation WHERE walk = ? AND kind = 'recheck'`, walk)).toEqual([{ text: 'planed, hangs free' }]);
+  });
+});
