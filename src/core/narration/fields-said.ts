@@ -63,7 +63,8 @@ export function quantitySaid(words: readonly string[]): number | undefined {
     const next = words[number.to] ?? '';
     const before = words[at - 1] ?? '';
     at = number.to - 1;
-    if (number.fraction || number.pairs || number.value < 1 || number.value > 5000 || !Number.isInteger(number.value) || next === '' || /^(?:weeks?|days?|months?|hours?|coats?|foot|feet|inch|inches|metres?|mm|percent|by|of|and|o'clock|years?|hundred|thing|day|at|is|for|in)$/.test(next) || /^(?:before|after|past|at|number|by|until|till|this|that|the|less|any|some|every|one|just|and|no|other)$/.test(before)) continue;
+    const ofThem = next === 'of' && /^(?:the|these|those|them|our|their)$/.test(words[number.to + 1] ?? '');
+    if ((next === 'of' && !ofThem) || number.fraction || number.pairs || number.value < 1 || number.value > 5000 || !Number.isInteger(number.value) || next === '' || /^(?:weeks?|days?|months?|hours?|coats?|foot|feet|inch|inches|metres?|mm|percent|by|and|o'clock|years?|hundred|thing|day|at|is|for|in)$/.test(next) || /^(?:before|after|past|at|number|by|until|till|this|that|the|less|any|some|every|one|just|and|no|other)$/.test(before)) continue;
     return number.value;
   }
   return undefined;

@@ -100,9 +100,10 @@ export const walkHandlers: Handler[] = [
     insert(visit.db, 'observation', { ...rowOf(seen, visit.clock), job: walk.job, person: walker(visit), at: visit.at });
     followCheck(visit, walk.job, seen);
     followDecision(visit, walk.job, seen);
-    // A record that arrives after its walk was finished still belongs to it, and moves the plan; so does a line of the check
-    // before covering, which somebody may be waiting for.
-    if (walk.finished_at || seen.kind === 'check') visit.mark(walk.job, seen.kind === 'check' ? 'a check before covering was settled' : 'a late record of a walk arrived');
+    // A record that arrives after its walk was finished still belongs to it, and moves the plan; so does what settles a line of the
+    // check before covering, which somebody may be waiting for.
+    const settles = seen.kind === 'check' || (seen.kind === 'recheck' && seen.verdict === 'done' && closeInsOf(visit.db, walk.job).has(seen.area));
+    if (walk.finished_at || settles) visit.mark(walk.job, settles ? 'a check before covering was settled' : 'a late record of a walk arrived');
     else visit.touches(walk.job);
   }),
   handler(finishWalk, (visit, { id }) => {
