@@ -36,15 +36,23 @@ const begin = async (page: Page, job: string, kind: string): Promise<string> => 
   await page.goto(`${server.url}/jobs/${job}/walks`);
   await page.select('[aria-label="Kind of walk"]', kind);
   await press(page, 'Start a walk');
-  await seesText(page, `${kind} walk`);
+  await page.waitForFunction(() => window.location.pathname.startsWith('/walk/') && document.querySelector('.thumb') !== null);
   return page.url().split('/').at(-1) ?? '';
 };
 /** Until the worker has all that it needs to open Walk by itself. */
-const prepared = (page: Page): Promise<unknown> => page.waitForFunction(async () => (await navigator.serviceWorker.getRegistration())?.active != null && (await caches.match('/walk')) !== undefined && (await indexedDB.databases()).some((one) => one.name === 'aftermist'), { timeout: 20_000 });
+const prepared = (page: Page): Promise<unknown> => page.waitForFunction(async () => {
+  if ((await navigator.serviceWorker.getRegistration())?.active == null || (await caches.match('/walk')) === undefined) return false;
+  return new Promise<boolean>((resolve) => {
+    const opening = indexedDB.open('aftermist');
+    opening.onerror = () => resolve(false);
+    opening.onsuccess = () => {
+      const counting = opening.result.transaction('packs').objectStore('packs').count();
+      counting.onsuccess = () => { opening.result.close(); resolve(counting.result >= 4); };
+    };
+  });
+}, { timeout: 20_000, polling: 300 });
 const toArea = async (page: Page, name: string): Promise<void> => {
-  await (await page.waitForSelector('::-p-text(of )'))?.evaluate(() => undefined);
-  await page.evaluate(() => [...document.querySelectorAll('button')].find((button) => / of \d+ · /.test(button.textContent))?.click());
-  await page.waitForSelector('.route');
+  await page.waitForFunction(() => { const button = [...document.querySelectorAll('button')].find((one) => / of \d+ · /.test(one.textContent)); button?.click(); return document.querySelector('.route') !== null; }, { polling: 200 });
   await page.evaluate((wanted) => [...document.querySelectorAll<HTMLElement>('.route button')].find((button) => button.textContent.startsWith(wanted))?.click(), name);
   await page.waitForFunction((wanted) => document.querySelector('h1')?.textContent === wanted, {}, name);
 };
@@ -110,6 +118,9 @@ describe('a walk where there is no signal', () => {
     await toArea(page, 'Guest suite');
     await seesText(page, '3 backing blocks over the bed · carpentry');
     await page.waitForSelector('img[alt="Picture of Guest suite"][src^="blob:"]');
+    // What is done folds away.
+    await page.evaluate(() => document.querySelector<HTMLElement>('.more-steps')?.click());
+    await page.waitForSelector('[data-phase="wiring-rough"]');
     expect(await page.$eval('[data-phase="wiring-rough"]', (bar) => bar.getAttribute('aria-valuenow'))).toBe('100');
     await press(page, 'Line');
     await page.type('#line', '! open edge at the hatch');

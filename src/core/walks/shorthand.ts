@@ -157,7 +157,7 @@ function bySign(sign: string, rest: string, { system }: ShortTerms): Outcome<Lin
 
 /** `3 backing blocks` is three of something; `2 tubes sealant` two tubes of it. */
 function split(text: string): { subject: string; quantity?: number; unit?: string } {
-  const found = /^(\d{1,5}(?:[.,]\d+)?)\s*(tubes?|boxes|box|bags?|rolls?|sheets?|lengths?|litres?|l|kg|m2|m²|m|ft|pieces?|packs?|cans?|pails?)?\s+(.+)$/i.exec(text);
+  const found = /^(\d{1,5}(?:[.,]\d+)?)\s*(tubes?|boxes|box|bags?|rolls?|sheets?|lengths?|litres?|l|kg|m2|m²|m|ft|pieces?|packs?|cans?|pails?)?\s+(?:of )?((?!to |for |in |on |at |over |too |still |not |by |left |behind |under |above |needs? |are |is ).+)$/i.exec(text) ?? /^(\d{1,5}(?:[.,]\d+)?)()\s+(.+)$/.exec(text);
   if (!found) return { subject: text };
   return { subject: found[3] ?? text, quantity: Number((found[1] ?? '').replace(',', '.')), ...(found[2] ? { unit: found[2].toLowerCase() } : {}) };
 }

@@ -110,9 +110,9 @@ function Walking({ given }: { given: WalkPack }) {
               <button type="button" className="btn btn-link p-0 text-nowrap" onClick={() => setPanel('route')}>{at + 1} of {walking.areas.length} · {area.place}</button>
             </div>
             <p className="soft small-text mb-0">{pack.walk.kind} walk · {ASKS[pack.walk.kind]}</p>
-            {panel === 'line' && <LineForm key={area.id} area={area} walking={walking} onDone={() => setPanel(undefined)} onTell={() => open('tell')} />}
-            {panel === 'measure' && <MeasureForm key={area.id} area={area} units={pack.job.units} walking={walking} onDone={() => setPanel(undefined)} />}
-            {panel === 'tell' ? <Tell here={area.id} walking={walking} onDone={() => setPanel(undefined)} /> : <AreaBody key={area.id} area={area} walking={walking} kind={pack.walk.kind} onPicture={onPicture} />}
+            {panel === 'line' && <LineForm key={`line ${area.id}`} area={area} walking={walking} onDone={() => setPanel(undefined)} onTell={() => open('tell')} />}
+            {panel === 'measure' && <MeasureForm key={`measure ${area.id}`} area={area} units={pack.job.units} walking={walking} onDone={() => setPanel(undefined)} />}
+            {panel === 'tell' ? <Tell here={area.id} walking={walking} onDone={() => setPanel(undefined)} /> : <AreaBody key={`area ${area.id}`} area={area} walking={walking} kind={pack.walk.kind} onPicture={onPicture} />}
           </>
         )}
         <input ref={file} type="file" accept="image/*" multiple className="visually-hidden" tabIndex={-1} aria-label="Picture of this area"
