@@ -281,7 +281,7 @@ describe('a walk without signal', () => {
     await seesText(page, '1 kept here');
     await press(page, '1 kept here');
     await seesText(page, 'There is no such area in this job here.');
-    await press(page, 'Take away');
+    await press(page, 'Take away caution: loose tread');
     await gone(page, '1 kept here');
   });
 });

@@ -1,4 +1,4 @@
-import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, readdirSync, rmSync, symlinkSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { inject, onTestFinished } from 'vitest';
@@ -34,10 +34,14 @@ function opened(path: string): House {
 
 export const emptyHouse = (): House => opened(folder());
 
-/** A copy of the seeded demo firm, to be changed at will. */
+/** A copy of the seeded demo firm, to be changed at will. Pictures lie under the hash of their content and are only ever added: all copies share them. */
 export function demoFolder(): string {
   const path = folder();
-  cpSync(inject('demo'), path, { recursive: true });
+  const demo = inject('demo');
+  for (const file of readdirSync(demo)) {
+    if (file === 'pictures') symlinkSync(join(demo, file), join(path, file));
+    else copyFileSync(join(demo, file), join(path, file));
+  }
   return path;
 }
 export const demoHouse = (): House => opened(demoFolder());

@@ -8,17 +8,28 @@ import { Slip } from '../kit/slip';
 import { flush, forget, onOutbox, retry, waiting, type Waiting } from './outbox';
 import { packsHere } from './packs';
 
+const GATHER_MS = 120;
+
 /** What waits on this device, kept current. */
 export function useWaiting(): Waiting[] {
   const [list, setList] = useState<Waiting[]>([]);
   useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
     const look = (): void => void waiting().then(setList, () => undefined);
+    // A day's records come and go in bursts: the list is read once for each burst, not once for each record.
+    const soon = (): void => {
+      timer ??= setTimeout(() => {
+        timer = undefined;
+        look();
+      }, GATHER_MS);
+    };
     look();
     void flush();
     const online = (): void => void flush();
     window.addEventListener('online', online);
-    const off = onOutbox(look);
+    const off = onOutbox(soon);
     return () => {
+      clearTimeout(timer);
       off();
       window.removeEventListener('online', online);
     };
