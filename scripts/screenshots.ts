@@ -24,6 +24,10 @@ try {
       await page.setViewport(SIZES[size]);
       await page.goto(`${server.url}${view.path}`, { waitUntil: 'load' });
       await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
+      for (const words of view.press ?? []) {
+        await page.evaluate((wanted) => [...document.querySelectorAll<HTMLElement>('button, a')].find((one) => (one.getAttribute('aria-label') ?? one.textContent).trim() === wanted)?.click(), words);
+        await new Promise((resolve) => setTimeout(resolve, SETTLED_MS / 2));
+      }
       await page.screenshot({ path: join(folder, file) });
       console.log(file);
     }
