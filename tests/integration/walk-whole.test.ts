@@ -171,6 +171,8 @@ describe('pictures', () => {
       const left = await servePicture(house, hash, width);
       expect((await sharp(left).metadata()).exif).toBeUndefined();
     }
+    record(house, start(house, 'progress'), { area: areaOf('day'), kind: 'picture', picture: hash });
+    expect(roomView(house, signalHouse, areaOf('day')).pictures[0]?.when).toMatch(/^today 0?8:30$|^today \d\d:30$/);
     // The smaller copy is made once and is the same afterwards.
     expect((await servePicture(house, hash, 240))?.equals((await servePicture(house, hash, 240)) ?? Buffer.alloc(0))).toBe(true);
     expect((await keepPicture(house, content)).hash).toBe(hash);

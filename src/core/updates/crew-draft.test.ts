@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import type { WalkDiff } from '../walks/diff';
+import { clientDraft } from './client-draft';
 import { crewDraft } from './crew-draft';
 import type { News, NextWork } from './news';
 
-const nothing: WalkDiff = { surprises: [], decisions: [], shorts: [], inWalls: [], checks: [], progress: [], remaining: [], closed: [], selections: [], notes: [], cautions: [], pictures: [], measurements: [], gain: 0, visibleGain: 0 };
+const nothing: WalkDiff = { surprises: [], decisions: [], household: [], shorts: [], inWalls: [], checks: [], progress: [], remaining: [], closed: [], selections: [], notes: [], cautions: [], pictures: [], measurements: [], gain: 0, visibleGain: 0 };
 const news = (over: Partial<News> = {}): News => ({
   job: 'Signal House', day: '2027-03-09', livedIn: false, diff: nothing, areas: new Map([['k', 'Kitchen'], ['s', 'Study']]),
   selections: new Map([['t', { area: 'k', category: 'Wall tiles', choice: 'Sage' }]]), done: 0.4, moved: [], finish: {}, next: [], decisions: [], cautions: [], settled: [], ...over,
@@ -25,6 +26,12 @@ describe('what the crews read after a walk', () => {
     const wrong = { ...seen, kind: 'selection-check', selection: 't', verdict: 'wrong', text: 'white' } as const;
     expect(crewDraft(news({ diff: { ...nothing, selections: [wrong] } })).body).toContain('- Kitchen: Wall tiles wrong — white. Do not fit it.');
     expect(crewDraft(news({ diff: { ...nothing, selections: [{ ...wrong, verdict: 'right' }] } })).body).toBe('Nothing changed on this walk.');
+  });
+
+  it('tells what the household wants and what was changed on the spot', () => {
+    const diff = { ...nothing, household: [{ ...seen, kind: 'household', text: 'exams: nothing loud before eleven' } as const], decisions: [{ ...seen, kind: 'decision', text: 'double doors', by: 'client' } as const] };
+    expect(crewDraft(news({ diff })).body).toBe('Mind the household\n- Kitchen: exams: nothing loud before eleven\n\nChanged on the spot\n- Kitchen: double doors');
+    expect(clientDraft(news({ diff: { ...diff, surprises: [{ ...seen, kind: 'surprise', text: 'a second flue' } as const], decisions: [{ ...seen, kind: 'decision', text: 'a shelf more', by: 'client', name: 'Mrs Averill', free: true } as const] } })).body).toMatch(/What opening up has shown\n- Kitchen: a second flue\. We come back to you[\s\S]*Settled on the spot\n- Kitchen: a shelf more, as Mrs Averill wished, at no charge\./);
   });
 
   it('goes day by day through who comes where, from when, and what must be ready', () => {

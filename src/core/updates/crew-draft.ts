@@ -11,6 +11,8 @@ export function crewDraft(news: News): Draft {
     title: `${news.job}, walk of ${formatDay(news.day)}: what comes next`,
     body: [
       ...paragraph('Take care', news.cautions.map(({ area, text }) => `${place(news, area)}: ${text}`)),
+      ...paragraph('Mind the household', news.diff.household.map((one) => `${place(news, one.area)}: ${one.text}`)),
+      ...paragraph('Changed on the spot', news.diff.decisions.map((one) => `${place(news, one.area)}: ${one.text}`)),
       ...paragraph('Moved', news.moved.slice(0, 8).map((work) => `${work.label}: now ${formatDay(work.to, news.day)}, was ${formatDay(work.from, news.day)}. ${work.reason}`)),
       ...paragraph('Still to do', news.diff.remaining.map((item) => `${TRADES[item.trade]} · ${place(news, item.area)}: ${item.quantity ? `${item.quantity} ${item.unit ?? ''} `.replace(/ {2}/, ' ') : ''}${item.text}`)),
       ...paragraph('Wrong or missing on site', news.diff.selections.filter((check) => check.verdict !== 'right').map((check) => {

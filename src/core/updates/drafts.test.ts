@@ -5,7 +5,7 @@ import { clientDraft } from './client-draft';
 import { crewDraft } from './crew-draft';
 import type { News } from './news';
 
-const nothing: WalkDiff = { surprises: [], decisions: [], shorts: [], inWalls: [], checks: [], progress: [], remaining: [], closed: [], selections: [], notes: [], cautions: [], pictures: [], measurements: [], gain: 0, visibleGain: 0 };
+const nothing: WalkDiff = { surprises: [], decisions: [], household: [], shorts: [], inWalls: [], checks: [], progress: [], remaining: [], closed: [], selections: [], notes: [], cautions: [], pictures: [], measurements: [], gain: 0, visibleGain: 0 };
 const news = (over: Partial<News> = {}): News => ({
   job: 'Signal House', day: '2027-03-09', livedIn: false, diff: nothing, areas: new Map([['k', 'Kitchen']]), selections: new Map([['t', { area: 'k', category: 'Wall tiles', choice: 'Sage' }]]),
   done: 0.4, moved: [], finish: { after: '2027-05-14' }, next: [], decisions: [], cautions: [], settled: [], ...over,

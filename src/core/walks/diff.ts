@@ -13,6 +13,7 @@ export interface WalkDiff {
   cautions: Of<'caution'>[];
   surprises: Of<'surprise'>[];
   decisions: Of<'decision'>[];
+  household: Of<'household'>[];
   shorts: Of<'short'>[];
   inWalls: Of<'in-wall'>[];
   checks: Of<'check'>[];
@@ -58,7 +59,7 @@ export function diffOf(all: readonly Observation[], walk: string, weights: Weigh
     closed: ofKind(seen, 'remaining').filter((one) => doneHere.has(one.id)),
     selections: lastChecks(ofKind(during, 'selection-check')),
     notes: ofKind(during, 'note'),
-    cautions: ofKind(during, 'caution'), surprises: ofKind(during, 'surprise'), decisions: ofKind(during, 'decision'), shorts: ofKind(during, 'short'), inWalls: ofKind(during, 'in-wall'),
+    cautions: ofKind(during, 'caution'), surprises: ofKind(during, 'surprise'), decisions: ofKind(during, 'decision'), household: ofKind(during, 'household'), shorts: ofKind(during, 'short'), inWalls: ofKind(during, 'in-wall'),
     checks: [...new Map(ofKind(during, 'check').map((check) => [`${check.area}:${check.line}`, check])).values()],
     pictures: ofKind(during, 'picture'),
     measurements: ofKind(during, 'measurement'),

@@ -77,10 +77,21 @@ const REMARKS: ReadonlySet<string> = new Set(['note', 'caution', 'measurement', 
 /** Pictures among observations, the newest first. */
 export function picturesOf(db: Connection, seen: readonly Observation[], now: Day): PictureView[] {
   const names = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM area').map((area) => [area.id, area.name]));
+  const taken = new Map(all<{ hash: string; taken_at: string }>(db, 'SELECT hash, taken_at FROM picture WHERE taken_at IS NOT NULL').map((row) => [row.hash, row.taken_at]));
   return ofKind(seen, 'picture').map((picture) => {
     const area = names.get(picture.area) ?? '';
-    return { hash: picture.picture, area, when: whenSeen(picture.at, now), text: picture.text ?? null, alt: `${area}, ${whenSeen(picture.at, now)}${picture.text ? `: ${picture.text}` : ''}` };
+    const when = whenSeen(takenAt(picture.at, taken.get(picture.picture)), now);
+    return { hash: picture.picture, area, when, text: picture.text ?? null, alt: `${area}, ${when}${picture.text ? `: ${picture.text}` : ''}` };
   }).reverse();
+}
+
+/** A camera's clock that is off by more is not believed. */
+const BELIEVED_MS = 14 * 86_400_000;
+
+/** When a picture was taken: as its own file says, where that was shortly before it was kept; else when it was kept. */
+function takenAt(kept: string, said: string | undefined): string {
+  const before = said === undefined ? -1 : Date.parse(kept) - Date.parse(said);
+  return said !== undefined && before >= 0 && before <= BELIEVED_MS ? said : kept;
 }
 
 /** Pictures of each spot, the oldest first, with what was drawn on them. */
