@@ -1,5 +1,6 @@
 import { signCloseIn } from '@/contract/commands/walks';
 import { groupBy } from '@/core/group-by';
+import type { Opening, Placed, Shape } from '@/core/layout/shape';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { closeInLines, closeInState, coveringPhases, isCheckedBeforeCover, type CloseIn, type CloseInFacts } from '@/core/walks/close-in';
 import type { Observation } from '@/core/walks/observation';
@@ -11,7 +12,6 @@ import { all, insert } from '../database/query';
 import type { Connection } from '../database/open';
 import { handler, need, type Handler } from '../door/handler';
 import { unfit } from '../door/refusal';
-import { readLayout } from '../layout/read-layout';
 import { personOf } from '../scope/decisions';
 import { observationsOf } from './queries';
 
@@ -52,16 +52,15 @@ export function closeInsOf(db: Connection, job: string, seen: readonly Observati
   const live = groupBy(all<{ id: string; area: string; text: string }>(db, `SELECT id, area, subject AS text FROM finding WHERE job = @job AND removed = 0 AND kind = 'service' AND live = 1 AND area IS NOT NULL ORDER BY rowid`, { job }), (one) => one.area);
   const believed = groupBy(all<{ id: string; area: string; text: string; phase: Phase }>(db, `SELECT id, area, text, phase FROM assumption WHERE job = @job AND removed = 0 AND state = 'open' ORDER BY rowid`, { job }), (one) => one.area);
   const signs = groupBy(all<{ id: string; area: string; name: string; reason: string; signed_at: string; lines: string }>(db, 'SELECT * FROM close_in_sign WHERE job = @job AND removed = 0 ORDER BY signed_at', { job }), (one) => one.area);
+  const drawn = drawnOf(db, job);
   const open = groupBy(openItems(seen), ({ item }) => item.area);
   const progress = progressOf(seen);
   const byArea = groupBy(seen, (one) => one.area);
   return new Map(wanted.map(({ id, name }): [string, AreaCloseIn] => {
     const phases = (steps.get(id) ?? []).map((step) => step.phase);
     const hiding = coveringPhases(phases);
-    const { shape, openings, placed } = readLayout(db, id);
     const facts: CloseInFacts = {
-      phases, openings, placed, selections: selections.get(id) ?? [], scope: (scope.get(id) ?? []).map((line) => ({ id: line.id, text: line.subject })), walls: shape?.kind === 'room' ? shape.walls.length : 0,
-      // Only what the cover would hide: paint and doors come after it.
+      phases, ...drawn(id), selections: selections.get(id) ?? [], scope: (scope.get(id) ?? []).map((line) => ({ id: line.id, text: line.subject })), // Only what the cover would hide: paint and doors come after it.
       leftovers: (open.get(id) ?? []).filter(({ item }) => ROUGH_TRADES.has(item.trade)).map(({ item }) => ({ id: item.id, text: [item.quantity, item.unit, item.text].filter(Boolean).join(' ') })),
       assumptions: (believed.get(id) ?? []).filter((one) => hiding.includes(one.phase) || phaseFacts(one.phase).hidden === true), liveServices: live.get(id) ?? [],
     };
@@ -81,6 +80,17 @@ export function closeInsOf(db: Connection, job: string, seen: readonly Observati
     }];
   }));
 }
+
+/** What is drawn of a job's areas, read at once. */
+function drawnOf(db: Connection, job: string): (area: string) => Pick<CloseInFacts, 'openings' | 'placed' | 'walls'> {
+  const things = <Thing extends { id: string }>(table: 'opening' | 'placed'): Map<string, Thing[]> =>
+    groupByArea(all<{ id: string; area: string; content: string }>(db, `SELECT ${table}.id, area, ${table} AS content FROM ${table} JOIN area ON area.id = ${table}.area WHERE area.job = @job AND removed = 0 ORDER BY ${table}.rowid`, { job }).map((row) => [row.area, { ...(JSON.parse(row.content) as Thing), id: row.id }]));
+  const [openings, placed] = [things<Opening>('opening'), things<Placed>('placed')];
+  const walls = new Map(all<{ area: string; shape: string }>(db, 'SELECT area, shape FROM shape JOIN area ON area.id = shape.area WHERE area.job = @job', { job }).map((row) => { const shape = JSON.parse(row.shape) as Shape; return [row.area, shape.kind === 'room' ? shape.walls.length : 0]; }));
+  return (area) => ({ openings: openings.get(area) ?? [], placed: placed.get(area) ?? [], walls: walls.get(area) ?? 0 });
+}
+
+const groupByArea = <Thing>(pairs: [string, Thing][]): Map<string, Thing[]> => new Map([...groupBy(pairs, ([area]) => area)].map(([area, list]) => [area, list.map(([, thing]) => thing)]));
 
 const ROUGH_TRADES: ReadonlySet<string> = new Set(['carpentry', 'structure', 'plumbing', 'gas', 'air', 'wiring', 'insulation', 'metal', 'glass']);
 
