@@ -1,8 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { CommandAnswer } from '@/contract/command';
-import { phaseOrder, isPhase, type Phase } from '@/core/sequence/phases';
-import { trackOf } from '@/core/sequence/works';
 import { addDays, onToWeekday } from '@/core/units/day';
 import { parseLength } from '@/core/units/length';
 import { today, type Clock } from '@/server/clock';
@@ -26,6 +24,7 @@ import { demoId } from './ids';
 import { paint } from './painter';
 import type { DemoArea, DemoJob, DemoRequest, DemoSeen, DemoSelection, DemoWalk } from './scenario';
 import { captionsOf, readLabelled } from './narration-file';
+import { changes } from './stood';
 import { visitCommands } from './visit';
 
 export { demoId } from './ids';
@@ -316,24 +315,4 @@ class Script {
       }
     }
   }
-}
-
-/** What a walk found changed in an area's track: phases with their new fraction, against the walk before. */
-function changes(area: DemoArea, number: number): [Phase, number][] {
-  const [now, before] = [standing(area, number), number > 0 ? standing(area, number - 1) : new Map<Phase, number>()];
-  return [...now].filter(([phase, fraction]) => before.get(phase) !== fraction);
-}
-
-function standing(area: DemoArea, number: number): Map<Phase, number> {
-  const track = trackOf(area.works);
-  const [first = '', ...extras] = (area.stood[number] ?? '').split(' +');
-  const result = new Map<Phase, number>();
-  const [upTo = '', part = '1'] = first.split('=');
-  if (isPhase(upTo)) for (const phase of track) if (phaseOrder(phase) <= phaseOrder(upTo)) result.set(phase, phase === upTo ? Number(part) : 1);
-  for (const extra of extras) {
-    const [phase = '', fraction = '1'] = extra.split('=');
-    if (isPhase(phase) && track.includes(phase)) result.set(phase, Number(fraction));
-    else throw new Error(`${area.key} has no ${phase}.`);
-  }
-  return result;
 }

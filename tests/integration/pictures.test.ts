@@ -2,7 +2,8 @@ import { existsSync, readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { one } from '@/server/database/query';
-import { keepPicture, LARGEST_BYTES, pictureFile, servePicture } from '@/server/files/pictures';
+import { LARGEST_PICTURE } from '@/contract/commands/walks';
+import { keepPicture, pictureFile, servePicture } from '@/server/files/pictures';
 import { emptyHouse } from '../support/houses';
 
 const painted = (format: 'jpeg' | 'png' | 'webp', width = 900): Promise<Buffer> => sharp({ create: { width, height: 600, channels: 3, background: '#a9b8b6' } }).toFormat(format).toBuffer();
@@ -25,7 +26,7 @@ describe('pictures', () => {
     await expect(keepPicture(house, Buffer.from('#!/bin/sh\n'))).rejects.toMatchObject({ status: 422, ...refused });
     await expect(keepPicture(house, Buffer.alloc(0))).rejects.toMatchObject({ status: 422, ...refused });
     await expect(keepPicture(house, whole.subarray(0, whole.length / 2))).rejects.toMatchObject({ status: 422, ...refused });
-    await expect(keepPicture(house, Buffer.alloc(LARGEST_BYTES + 1))).rejects.toMatchObject({ status: 413, ...refused });
+    await expect(keepPicture(house, Buffer.alloc(LARGEST_PICTURE + 1))).rejects.toMatchObject({ status: 413, ...refused });
     expect(one(house.db, 'SELECT count(*) AS count FROM picture')).toEqual({ count: 0 });
   });
 

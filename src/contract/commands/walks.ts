@@ -9,6 +9,9 @@ import * as field from '../fields';
 export const startWalk = command('walk.start', EVERYBODY, object({ id: field.id(), job: field.id(), kind: field.oneOf('the kind of walk', WALK_KINDS) }).noUnknown());
 export const finishWalk = command('walk.finish', EVERYBODY, object({ id: field.id() }).noUnknown());
 
+/** A picture has at most so many bytes: said on the phone before it is kept there, and by the house. */
+export const LARGEST_PICTURE = 25 * 1024 * 1024;
+
 /** The words it was read from, where it came from a narration. */
 const said = () => object({
   narration: field.id(), draft: field.line('the draft', 60), words: field.line('the words', 2000), start: number().required().min(0).max(100_000), end: number().required().min(0).max(100_000),

@@ -1,5 +1,5 @@
 import type { Draft } from './draft';
-import { COLOURS, DAYS_SAID, FINISHES, MATERIALS, tradeSaid } from './lexicon';
+import { COLOURS, DAYS_SAID, FINISHES, MATERIALS } from './lexicon';
 import { numberAt } from './numbers';
 
 const PER_UNIT: Readonly<Record<string, number>> = { day: 1, week: 7, month: 30, fortnight: 14 };
@@ -83,5 +83,3 @@ export function subjectSaid(text: string): string {
   const words = ` ${text.trim()} `.trimStart().replace(FILLER, '').trim().split(' ');
   return words.slice(0, 16).join(' ').replace(/ 's\b/g, "'s").replace(/ not\b/g, ' not');
 }
-
-export { tradeSaid };

@@ -1,7 +1,7 @@
 import type { Cue } from './captions';
 import type { Draft, DraftKind } from './draft';
-import { bySaid, choiceSaid, daysSaid, fallbackSaid, problemSaid, quantitySaid, stateSaid, subjectSaid, tradeSaid } from './fields-said';
-import { PHASE_WORDS } from './lexicon';
+import { bySaid, choiceSaid, daysSaid, fallbackSaid, problemSaid, quantitySaid, stateSaid, subjectSaid } from './fields-said';
+import { PHASE_WORDS, tradeSaid } from './lexicon';
 import { measuresSaid, type MeasureSaid } from './measures-said';
 import { placesOf, type NamedArea } from './places';
 import { progressSaid, type ProgressSaid } from './progress-said';

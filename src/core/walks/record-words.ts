@@ -8,14 +8,17 @@ export const KIND_WORDS: Readonly<Record<ObservationKind, string>> = {
   assumption: 'believed', selection: 'chosen', order: 'order', gate: 'inspection', household: 'household', short: 'short of', check: 'close-in', 'in-wall': 'in the wall', withdrawal: 'taken back',
 };
 
+/** A counted thing in words: “3 pieces backing”, “2 boxes”, “the collar”. */
+export const countedWords = ({ quantity, unit, text }: { quantity?: number | undefined; unit?: string | undefined; text: string }): string => [quantity, unit, text].filter(Boolean).join(' ');
+
 /** A record as one line, the way it is read back; empty for those that show in a place of their own. */
 export function recordWords(seen: { kind: ObservationKind }): string {
   const one = seen as Observation;
   switch (one.kind) {
     case 'remaining':
-      return `${[one.quantity, one.unit, one.text].filter(Boolean).join(' ')} · ${TRADES[one.trade].toLowerCase()}`;
+      return `${countedWords(one)} · ${TRADES[one.trade].toLowerCase()}`;
     case 'short':
-      return [one.quantity, one.unit, one.text].filter(Boolean).join(' ');
+      return countedWords(one);
     case 'measurement':
       return `${one.text}: ${one.typed}`;
     case 'picture':

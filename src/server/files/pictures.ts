@@ -4,6 +4,7 @@ import { existsSync } from 'node:fs';
 import { mkdir, open, readFile, rename } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import sharp from 'sharp';
+import { LARGEST_PICTURE } from '@/contract/commands/walks';
 import { one, run } from '../database/query';
 import { Refusal } from '../door/refusal';
 import type { House } from '../house';
@@ -16,7 +17,6 @@ export interface Picture {
   height: number;
 }
 
-export const LARGEST_BYTES = 25 * 1024 * 1024;
 const LARGEST_PIXELS = 120_000_000;
 const TYPES = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' } as const;
 
@@ -27,7 +27,7 @@ export const pictureFile = (house: Pick<House, 'folder'>, hash: string): string 
  * @throws Refusal for what is no JPEG, PNG or WebP, or is too large
  */
 export async function keepPicture(house: House, content: Buffer): Promise<Picture> {
-  if (content.length > LARGEST_BYTES) throw new Refusal(413, { code: 'picture-too-large', message: `A picture has at most ${LARGEST_BYTES / 1024 / 1024} MB.`, field: 'picture' });
+  if (content.length > LARGEST_PICTURE) throw new Refusal(413, { code: 'picture-too-large', message: `A picture has at most ${LARGEST_PICTURE / 1024 / 1024} MB.`, field: 'picture' });
   const hash = createHash('sha256').update(content).digest('hex');
   const known = one<Picture>(house.db, 'SELECT hash, type, width, height FROM picture WHERE hash = @hash', { hash });
   if (known) return known;

@@ -7,7 +7,7 @@ import { formatSlot } from '@/core/units/slot';
 import { ofKind, standing, type Observation } from '@/core/walks/observation';
 import { conflicts, differenceWords } from '@/core/walks/measured-again';
 import { openCautions, openItems } from '@/core/walks/open-items';
-import { recordWords } from '@/core/walks/record-words';
+import { countedWords, recordWords } from '@/core/walks/record-words';
 import { today } from '../clock';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
@@ -56,7 +56,7 @@ export function roomView(house: House, job: string, area: string): RoomView {
         crew: task?.crew ? (crews.get(task.crew) ?? '') : '',
       };
     }),
-    open: openItems(seen).map(({ item, putOff, worse }) => ({ id: item.id, text: [item.quantity, item.unit, item.text].filter(Boolean).join(' '), trade: item.trade, putOff, worse, since: whenSeen(item.at, now) })),
+    open: openItems(seen).map(({ item, putOff, worse }) => ({ id: item.id, text: countedWords(item), trade: item.trade, putOff, worse, since: whenSeen(item.at, now) })),
     selections: selectionsOf(house, job).filter((item) => item.areaId === area),
     scope: scopeOf(db, job).filter((item) => item.areaId === area),
     findings: findingsOf(db, job).filter((finding) => finding.area === area),

@@ -10,6 +10,7 @@ import { workDone } from '@/core/walks/diff';
 import { standing } from '@/core/walks/observation';
 import { openCautions, openItems } from '@/core/walks/open-items';
 import { progressOf } from '@/core/walks/progress';
+import { countedWords } from '@/core/walks/record-words';
 import { hashOf } from '../access/tokens';
 import { today } from '../clock';
 import { all, one, run } from '../database/query';
@@ -146,7 +147,7 @@ function crewShared(house: House, link: OpenLink): CrewShared {
     updates: link.job ? sentUpdates(house, link.job, 'crew') : [],
     days: plan ? daysOf(plan, jobIds, now, link.sub, jobs) : [],
     cautions: openCautions(seen).filter((caution) => inMyRooms.has(caution.area)).map((caution) => ({ area: areas.get(caution.area)?.name ?? '', text: caution.text })),
-    leftovers: openItems(seen).filter(({ item }) => !trade || item.trade === trade).map(({ item }) => ({ area: areas.get(item.area)?.name ?? '', text: [item.quantity, item.unit, item.text].filter(Boolean).join(' '), trade: TRADES[item.trade] })),
+    leftovers: openItems(seen).filter(({ item }) => !trade || item.trade === trade).map(({ item }) => ({ area: areas.get(item.area)?.name ?? '', text: countedWords(item), trade: TRADES[item.trade] })),
   };
 }
 

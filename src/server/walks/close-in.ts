@@ -8,6 +8,7 @@ import { openItems } from '@/core/walks/open-items';
 import { progressOf } from '@/core/walks/progress';
 import { taskId } from '@/core/sequence/site';
 import { standing } from '@/core/walks/observation';
+import { countedWords } from '@/core/walks/record-words';
 import { all, insert } from '../database/query';
 import type { Connection } from '../database/open';
 import { handler, need, type Handler } from '../door/handler';
@@ -61,7 +62,7 @@ export function closeInsOf(db: Connection, job: string, seen: readonly Observati
     const hiding = coveringPhases(phases);
     const facts: CloseInFacts = {
       phases, ...drawn(id), selections: selections.get(id) ?? [], scope: (scope.get(id) ?? []).map((line) => ({ id: line.id, text: line.subject })), // Only what the cover would hide: paint and doors come after it.
-      leftovers: (open.get(id) ?? []).filter(({ item }) => ROUGH_TRADES.has(item.trade)).map(({ item }) => ({ id: item.id, text: [item.quantity, item.unit, item.text].filter(Boolean).join(' ') })),
+      leftovers: (open.get(id) ?? []).filter(({ item }) => ROUGH_TRADES.has(item.trade)).map(({ item }) => ({ id: item.id, text: countedWords(item) })),
       assumptions: (believed.get(id) ?? []).filter((one) => hiding.includes(one.phase) || phaseFacts(one.phase).hidden === true), liveServices: live.get(id) ?? [],
     };
     const mine = byArea.get(id) ?? [];

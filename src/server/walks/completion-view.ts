@@ -6,6 +6,7 @@ import { daysBetween, formatDay } from '@/core/units/day';
 import { formatSlot } from '@/core/units/slot';
 import { standing } from '@/core/walks/observation';
 import { openItems } from '@/core/walks/open-items';
+import { countedWords } from '@/core/walks/record-words';
 import { dayOf, today } from '../clock';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
@@ -35,7 +36,7 @@ export function completionView(house: House, job: string): CompletionView {
         const task = tasks.get(leftoverId(item.id));
         const part = parts.find((one_) => one_.areaId === item.area && item.text.toLowerCase().includes(one_.category.toLowerCase()));
         return {
-          id: item.id, area: names.get(item.area) ?? '', text: [item.quantity, item.unit, item.text].filter(Boolean).join(' '), days: daysBetween(dayOf(item.at), now), putOff,
+          id: item.id, area: names.get(item.area) ?? '', text: countedWords(item), days: daysBetween(dayOf(item.at), now), putOff,
           part: part ? `${part.category}, ${part.state}${part.expectedOn ? `, there ${formatDay(part.expectedOn, now)}` : ''}` : null, when: plan && task ? formatSlot(plan.origin, task.start) : 'not planned yet',
         };
       }),

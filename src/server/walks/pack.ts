@@ -4,7 +4,7 @@ import { phaseFacts } from '@/core/sequence/phases';
 import { daysBetween, type Day } from '@/core/units/day';
 import { ofKind, standing, type Mark, type Observation, type SelectionVerdict, type WalkKind } from '@/core/walks/observation';
 import { carriedItems } from '@/core/walks/open-items';
-import { recordWords } from '@/core/walks/record-words';
+import { countedWords, recordWords } from '@/core/walks/record-words';
 import { walkingOrder } from '@/core/walks/route';
 import { dayOf, today } from '../clock';
 import { all, one } from '../database/query';
@@ -76,7 +76,7 @@ function packOf(house: House, jobId: string, walk?: WalkRow): JobPack {
       id: area.id, name: area.name, place: rows.get(area.id)?.place ?? '', called: namesOf(area.name, rows.get(area.id)?.called ?? ''),
       steps: area.track.map((step) => ({ phase: step.phase, label: phaseFacts(step.phase).label, fraction: step.fraction, trade: step.trade })),
       open: (before.get(area.id) ?? []).map(({ item, putOff, notSeen, worse }) => ({
-        id: item.id, kind: item.kind, text: item.kind === 'remaining' ? [item.quantity, item.unit, item.text].filter(Boolean).join(' ') : item.text, trade: item.kind === 'remaining' ? item.trade : null,
+        id: item.id, kind: item.kind, text: item.kind === 'remaining' ? countedWords(item) : item.text, trade: item.kind === 'remaining' ? item.trade : null,
         putOff, notSeen, worse, days: daysBetween(dayOf(item.at), now), verdict: verdicts.get(item.id) ?? null, since: whenSeen(item.at, now),
       })).sort((a, b) => b.days - a.days),
       selections: (chosen.get(area.id) ?? []).map(({ area: _, ...item }) => ({ ...item, verdict: found.get(item.id) ?? null })),

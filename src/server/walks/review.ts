@@ -13,7 +13,7 @@ import { daysBetween, type Day } from '@/core/units/day';
 import { ofKind, standing, UNPLACED_KINDS, type Observation } from '@/core/walks/observation';
 import { carriedItems } from '@/core/walks/open-items';
 import { progressOf } from '@/core/walks/progress';
-import { recordWords } from '@/core/walks/record-words';
+import { countedWords, recordWords } from '@/core/walks/record-words';
 import { dayOf, today } from '../clock';
 import { all, one } from '../database/query';
 import { notFound } from '../door/refusal';
@@ -130,7 +130,7 @@ function areaLines(news: News): ReviewView['areas'] {
   };
   for (const { area, phase, from, to } of news.diff.progress) add(area, to > from ? 'good' : 'bad', `${phaseFacts(phase).label} ${far(from)} → ${far(to)}`);
   for (const item of news.diff.closed) add(item.area, 'good', `settled: ${item.text}`);
-  for (const item of news.diff.remaining) add(item.area, 'bad', `to do: ${[item.quantity, item.unit, item.text].filter(Boolean).join(' ')} · ${TRADES[item.trade].toLowerCase()}`);
+  for (const item of news.diff.remaining) add(item.area, 'bad', `to do: ${countedWords(item)} · ${TRADES[item.trade].toLowerCase()}`);
   for (const check of news.diff.selections) add(check.area, check.verdict === 'right' ? 'good' : 'bad', `${news.selections.get(check.selection)?.category ?? 'selection'}: ${check.verdict}${check.text ? ` (${check.text})` : ''}`);
   for (const { area, text, verdict, found, fallback } of news.settled) add(area, verdict === 'held' ? 'good' : 'bad', verdict === 'held' ? `it held: ${text}` : `wrong: ${text}${found ? ` (${found})` : ''}; ${fallback} is added`);
   for (const surprise of news.diff.surprises) add(surprise.area, 'bad', `surprise: ${surprise.text}`);

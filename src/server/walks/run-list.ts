@@ -2,14 +2,13 @@ import type { RunView } from '@/contract/views/walk';
 import { groupBy } from '@/core/group-by';
 import { addDays, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
-import { standing } from '@/core/walks/observation';
 import { recordWords } from '@/core/walks/record-words';
-import { today } from '../clock';
+import { dayOf, today } from '../clock';
 import { all } from '../database/query';
 import type { House } from '../house';
 import { readPlan } from '../schedule/read-plan';
 import { whenSeen } from '../words';
-import { observationsOf } from './queries';
+import { standingOfKind } from './queries';
 
 /** Bought things stay in sight for so many days, so that a tick can be taken back. */
 const STAY = 1;
@@ -24,10 +23,9 @@ export function runView(house: House): RunView {
   const bought = new Map(all<{ observation: string; at: string }>(db, 'SELECT observation, at FROM bought').map((row) => [row.observation, row.at]));
   const areas = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM area').map((area) => [area.id, area.name]));
   const jobs = all<{ id: string; name: string }>(db, `SELECT id, name FROM job WHERE state IN ('scoping', 'booked', 'active', 'completing') ORDER BY position`);
-  const lines = jobs.flatMap((job) => standing(observationsOf(db, job.id)).flatMap((seen) => {
-    if (seen.kind !== 'short') return [];
+  const lines = jobs.flatMap((job) => standingOfKind(db, job.id, 'short').flatMap((seen) => {
     const at = bought.get(seen.id);
-    if (at !== undefined && at.slice(0, 10) < addDays(now, -STAY)) return [];
+    if (at !== undefined && dayOf(at) < addDays(now, -STAY)) return [];
     // The next piece of work in that room needs it; nobody drives for what is not needed for weeks, nor twice.
     const next = (plan?.tasks ?? []).filter((task) => task.area === seen.area && task.crew !== null && task.state !== 'done').sort((a, b) => a.start - b.start)[0];
     const day: Day = plan && next ? dayOfSlot(plan.origin, next.start) : now;

@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { LARGEST_PICTURE } from '@/contract/commands/walks';
 import type { WalkPack } from '@/contract/views/walk';
 import type { WalkKind } from '@/core/walks/observation';
 import { SayProvider, useSay } from '../kit/said';
@@ -27,8 +28,6 @@ const ASKS: Record<WalkKind, string> = {
   scope: 'What is done here, what is not, what stays, what can only be known once it is opened?', layout: 'Do the sizes hold? What moves, and why?', progress: 'How far is it, what is left, what changed?',
   'close-in': 'Is everything in the wall that must be?', completion: 'What is left, and is it put right?',
 };
-/** As the door says it; said here at once, before anything is sent. */
-const LARGEST_PICTURE = 25 * 1024 * 1024;
 
 function Walking({ given }: { given: WalkPack }) {
   const router = useRouter();
@@ -69,7 +68,7 @@ function Walking({ given }: { given: WalkPack }) {
     const list = [...(files ?? [])];
     const [fit, large] = [list.filter((one) => one.size <= LARGEST_PICTURE), list.filter((one) => one.size > LARGEST_PICTURE)];
     fit.forEach((one, index) => record({ kind: 'picture', area: areaId, picture: '', ...(standpoint.current ? { standpoint: standpoint.current } : {}) }, index < fit.length - 1 ? '' : fit.length === 1 ? 'Picture kept' : `${fit.length} pictures kept`, one));
-    if (large.length > 0) say({ text: `${large.map((one) => one.name).join(', ')}: a picture has at most 25 MB. Take it smaller.` });
+    if (large.length > 0) say({ text: `${large.map((one) => one.name).join(', ')}: a picture has at most ${LARGEST_PICTURE / 1024 / 1024} MB. Take it smaller.` });
     standpoint.current = undefined;
   }, [record, say]);
 

@@ -1,7 +1,8 @@
 import { needSession } from '@/server/access/session';
 import { house } from '@/server/house';
 import { Refusal } from '@/server/door/refusal';
-import { keepPicture, LARGEST_BYTES } from '@/server/files/pictures';
+import { LARGEST_PICTURE } from '@/contract/commands/walks';
+import { keepPicture } from '@/server/files/pictures';
 import { bodyUpTo } from '@/server/files/upload';
 import { problemResponse, refuseForeignOrigin } from '@/server/http';
 
@@ -10,8 +11,8 @@ export async function POST(request: Request): Promise<Response> {
   try {
     refuseForeignOrigin(request);
     await needSession();
-    const tooLarge = new Refusal(413, { code: 'picture-too-large', message: `A picture has at most ${LARGEST_BYTES / 1024 / 1024} MB.`, field: 'picture' });
-    return Response.json(await keepPicture(house(), await bodyUpTo(request, LARGEST_BYTES, tooLarge)));
+    const tooLarge = new Refusal(413, { code: 'picture-too-large', message: `A picture has at most ${LARGEST_PICTURE / 1024 / 1024} MB.`, field: 'picture' });
+    return Response.json(await keepPicture(house(), await bodyUpTo(request, LARGEST_PICTURE, tooLarge)));
   } catch (error) {
     return problemResponse(error);
   }
