@@ -14,7 +14,7 @@ const MANY = 200;
 export async function doorFigures(): Promise<Figure[]> {
   const folder = mkdtempSync(join(tmpdir(), 'aftermist-bench-'));
   const house = openHouse({ folder });
-  const at = new Date().toISOString();
+  const at = house.clock.now().toISOString();
   const owner = v7();
   const give = (type: string, payload: object, who: Who): void => {
     const answer = receive(house, who, { id: v7(), type, at, payload });

@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { CommandAnswer } from '@/contract/command';
-import { addDays, onToWeekday } from '@/core/units/day';
+import { addDays, onToWeekday, type Day } from '@/core/units/day';
 import { parseLength } from '@/core/units/length';
-import { today, type Clock } from '@/server/clock';
+import { instantIn, type Zone } from '@/core/units/zone';
+import { standingClock } from '@/server/clock';
 import { simulatedGateway } from '@/server/desks/gateway';
 import { receive } from '@/server/door/door';
 import type { Who } from '@/server/door/who';
@@ -13,6 +14,7 @@ import { closeInsOf } from '@/server/walks/close-in';
 import { one } from '@/server/database/query';
 import type { House } from '@/server/house';
 import { renewOnce } from '@/server/schedule/renew';
+import { firmTime } from '@/server/zone';
 import { emptyOutbox } from '@/server/updates/outbox';
 import { COAST } from '@/server/desks/weather';
 import { FIRM, OFFICES, OUTLOOK, PEOPLE, PLANT, SUBS, SUPPLIERS } from './firm';
@@ -36,8 +38,8 @@ export async function seedDemo(house: House): Promise<void> {
   const real = house.clock;
   // A demo cut short is made again, so it need not wait for the disk at each of its commands.
   house.db.pragma('synchronous = OFF');
-  const start = today(real);
-  const script = new Script(house, start);
+  const { zone, today: start } = firmTime(house);
+  const script = new Script(house, start, zone, real.now());
   try {
     script.founding();
     for (const job of DEMO_JOBS) script.open(job);
@@ -59,15 +61,15 @@ export async function seedDemo(house: House): Promise<void> {
 
 class Script {
   private count = 0;
-  constructor(private readonly house: House, private readonly start: string) {}
+  constructor(private readonly house: House, private readonly start: Day, private readonly zone: Zone, private readonly now: Date) {}
 
   private when(day: number, hour: number, minute = 0): Date {
-    return new Date(new Date(`${addDays(this.start, day)}T${String(hour).padStart(2, '0')}:00:00`).getTime() + minute * 60_000);
+    return new Date(instantIn(this.zone, addDays(this.start, day), hour).getTime() + minute * 60_000);
   }
 
+  /** Nothing is told before it happened: a demo that begins at dawn has its morning's news at once. */
   private at(date: Date): void {
-    const clock: Clock = { now: () => date };
-    this.house.clock = clock;
+    this.house.clock = standingClock(date < this.now ? date : this.now);
   }
 
   private say(type: string, payload: object, who?: Who): CommandAnswer {

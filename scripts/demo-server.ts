@@ -23,10 +23,10 @@ export interface Running {
 }
 
 /** Starts the built application for real, on a folder of its own, and waits until it answers. */
-export async function serve(folder: string, { demo = false, today, port }: { demo?: boolean; today?: string; port?: number } = {}): Promise<Running> {
+export async function serve(folder: string, { demo = false, now, port }: { demo?: boolean; now?: string; port?: number } = {}): Promise<Running> {
   const url = `http://127.0.0.1:${port ?? (await freePort())}`;
   const child = spawn(process.execPath, [join(root, 'node_modules', 'next', 'dist', 'bin', 'next'), 'start', '--port', new URL(url).port, '--hostname', '127.0.0.1'], {
-    cwd: root, stdio: ['ignore', 'ignore', 'pipe'], env: { ...process.env, NODE_ENV: 'production', AFTERMIST_DATA: folder, AFTERMIST_DEMO: demo ? '1' : '0', ...(today ? { AFTERMIST_TODAY: today } : {}) },
+    cwd: root, stdio: ['ignore', 'ignore', 'pipe'], env: { ...process.env, NODE_ENV: 'production', AFTERMIST_DATA: folder, AFTERMIST_DEMO: demo ? '1' : '0', ...(now ? { AFTERMIST_NOW: now } : {}) },
   });
   let said = '';
   child.stderr.on('data', (part) => (said += String(part)));
@@ -43,17 +43,17 @@ export async function serve(folder: string, { demo = false, today, port }: { dem
 }
 
 /** Builds if need be and makes the demo firm in this folder. */
-export function makeDemo(folder: string, today?: string): void {
-  const env = { ...process.env, AFTERMIST_DATA: folder, ...(today ? { AFTERMIST_TODAY: today } : {}) };
+export function makeDemo(folder: string, now?: string): void {
+  const env = { ...process.env, AFTERMIST_DATA: folder, ...(now ? { AFTERMIST_NOW: now } : {}) };
   execFileSync(process.execPath, ['scripts/build.mjs'], { cwd: root, stdio: ['ignore', 2, 2] });
   execFileSync(join(root, 'node_modules', '.bin', 'tsx'), ['scripts/seed.ts'], { cwd: root, env, stdio: ['ignore', 2, 2] });
 }
 
 /** A fresh demo, served; stopping it takes everything away. */
-export async function freshDemo(today?: string): Promise<Running> {
+export async function freshDemo(now?: string): Promise<Running> {
   const folder = mkdtempSync(join(tmpdir(), 'aftermist-'));
   const demo = join(folder, 'demo');
-  makeDemo(demo, today);
-  const running = await serve(demo, { demo: true, ...(today ? { today } : {}) });
+  makeDemo(demo, now);
+  const running = await serve(demo, { demo: true, ...(now ? { now } : {}) });
   return { url: running.url, kill: async () => { await running.kill(); rmSync(folder, { recursive: true, force: true }); } };
 }

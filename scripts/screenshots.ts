@@ -8,11 +8,13 @@ import { freshDemo } from './demo-server';
 /** Refreshes docs/screenshots from a fresh demo on its fixed day, at the desk's size and one phone's. */
 const SIZES = { desk: { width: 1280, height: 800 }, phone: { width: 390, height: 844, isMobile: true, hasTouch: true } } as const;
 const SETTLED_MS = 800;
+// Everybody's pictures are alike, wherever they are made.
+process.env.AFTERMIST_ZONE = 'UTC';
 const folder = join(import.meta.dirname, '..', 'docs', 'screenshots');
 
 const executablePath = chromium();
 if (!executablePath) throw new Error('There is no Chromium to take pictures with.');
-const server = await freshDemo('2027-03-09');
+const server = await freshDemo('2027-03-09T16:30:00Z');
 const browser = await puppeteer.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--force-color-profile=srgb'] });
 try {
   mkdirSync(folder, { recursive: true });

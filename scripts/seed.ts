@@ -1,17 +1,31 @@
-import { existsSync, renameSync, rmSync } from 'node:fs';
+import { existsSync, readdirSync, renameSync } from 'node:fs';
 import { databaseFile, openHouse } from '@/server/house';
+import { refuseWrongEnvironment } from '@/server/environment.mjs';
 import { seedDemo } from '../demo/seed';
 
-/** Makes the demo firm in its own folder, once: built beside its place and then renamed, so that half a firm is never started. */
+/**
+ * Makes the demo firm in a folder that is not there yet or is empty: built beside its place and then renamed, so that half a firm is
+ * never started. Nothing that lies somewhere is ever removed.
+ */
 const folder = process.env.AFTERMIST_DATA;
-if (!folder) throw new Error('AFTERMIST_DATA names the folder of the demo firm.');
+refuseWrongEnvironment();
+if (!folder) stop('AFTERMIST_DATA names the folder of the demo firm.');
 if (!existsSync(databaseFile(folder))) {
   const half = `${folder}.half`;
-  rmSync(half, { recursive: true, force: true });
-  const house = openHouse({ folder: half, demo: true, ...(process.env.AFTERMIST_TODAY ? { today: process.env.AFTERMIST_TODAY } : {}) });
+  if (isFilled(folder)) stop(`${folder} holds other files and no firm: the demo is made only in a folder that is not there or is empty. Name another with AFTERMIST_DATA, or move these files away.`);
+  if (isFilled(half)) stop(`${half} is what an earlier start left half made. Delete it and start again.`);
+  const house = openHouse({ folder: half, demo: true });
   await seedDemo(house);
   house.db.pragma('wal_checkpoint(TRUNCATE)');
   house.db.close();
-  rmSync(folder, { recursive: true, force: true });
   renameSync(half, folder);
+}
+
+function isFilled(path: string): boolean {
+  return existsSync(path) && readdirSync(path).length > 0;
+}
+
+function stop(words: string): never {
+  console.error(words);
+  process.exit(1);
 }

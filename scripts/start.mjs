@@ -1,8 +1,10 @@
 import { install } from './ground.mjs';
 import { build } from './build.mjs';
 import { serve } from './serve.mjs';
+import { refuseWrongEnvironment } from '../src/server/environment.mjs';
 
 // The real thing: an empty house in var/firm (or $AFTERMIST_DATA) until the first visitor founds the firm.
+refuseWrongEnvironment();
 await install();
 build();
 serve({}, (url) => `\nAftermist is at ${url}; the first visit names the firm and its owner.\n`);

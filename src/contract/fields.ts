@@ -1,6 +1,7 @@
 import { number, string, type StringSchema } from 'yup';
 import { isDay } from '@/core/units/day';
 import { isPhase, type Phase } from '@/core/sequence/phases';
+import { isZone } from '@/core/units/zone';
 import { isTrade, type Trade } from '@/core/sequence/trades';
 
 /** The kinds of field that commands are made of; each message says what would be right. */
@@ -13,6 +14,7 @@ export const line = (what: string, max = 200) =>
 export const optionalLine = (what: string, max = 200) => string().max(max, `${what} has more than ${max} characters`);
 export const day = (what: string) => string().required(`${what} is missing`).test('day', `${what} must be a day that exists, like 2027-03-09`, isDay);
 export const optionalDay = (what: string) => string().test('day', `${what} must be a day that exists, like 2027-03-09`, (text) => text === undefined || isDay(text));
+export const optionalZone = () => string().max(60).test('zone', 'the time zone must be one that exists, like Europe/London', (text) => text === undefined || isZone(text));
 export const email = (what: string) => string().max(200).matches(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, { message: `${what} must be an address like name@example.net`, excludeEmptyString: true });
 export const whole = (what: string, least: number, most: number) =>
   number().typeError(`${what} must be a number`).required(`${what} is missing`).integer(`${what} must be a whole number`).min(least, `${what} is at least ${least}`).max(most, `${what} is at most ${most}`);

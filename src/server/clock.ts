@@ -1,33 +1,25 @@
-import { daysBetween, type Day } from '@/core/units/day';
+import { readNow } from './environment.mjs';
 
 /**
- * The one seam to the clock. `AFTERMIST_TODAY` fixes the day (demo, tests, screenshots): the time of day stays real,
- * so that things still happen one after the other.
+ * The one seam to the clock. `AFTERMIST_NOW` sets it to an instant (demo, tests, screenshots), from which it ticks on;
+ * which day that is, the firm's time zone says (`zone.ts`).
  */
 export interface Clock {
   now: () => Date;
-  /** Days that a fixed today lies after the real one; browsers make their times by it. */
-  shiftDays?: number;
+  /** How far a clock that was set is ahead of the machine's; browsers make their times by it. 0 where nothing was set. */
+  shiftMs: number;
 }
 
-const localDay = (date: Date): Day =>
-  `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`;
-
-export function makeClock(fixedToday: string | undefined): Clock {
-  if (!fixedToday) return { now: () => new Date() };
-  // Settled at the start: a day that passes while it runs passes in the fixed calendar too.
-  const shiftDays = daysBetween(localDay(new Date()), fixedToday);
-  return {
-    shiftDays,
-    now: () => {
-      const shifted = new Date();
-      shifted.setDate(shifted.getDate() + shiftDays);
-      return shifted;
-    },
-  };
+/** @param setTo the instant at which it starts to tick; the machine's own clock where there is none */
+export function makeClock(setTo?: Date): Clock {
+  if (!setTo) return { now: () => new Date(), shiftMs: 0 };
+  const began = performance.now();
+  // Counted by the steady counter: a machine whose clock is put right meanwhile does not move a clock that was set.
+  return { now: () => new Date(setTo.getTime() + performance.now() - began), shiftMs: setTo.getTime() - Date.now() };
 }
 
-export const today = (clock: Clock): Day => localDay(clock.now());
-export const dayOf = (instant: string): Day => localDay(new Date(instant));
-/** 0 before noon where the office is, 1 after. */
-export const halfOf = (instant: string): 0 | 1 => (new Date(instant).getHours() < 12 ? 0 : 1);
+/** A clock that stands, for what is told as if it had happened then. */
+export const standingClock = (at: Date): Clock => ({ now: () => at, shiftMs: 0 });
+
+/** The clock that the environment asks for. */
+export const clockOfEnvironment = (): Clock => makeClock(readNow(process.env));

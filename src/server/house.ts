@@ -2,7 +2,8 @@ import { EventEmitter } from 'node:events';
 import { randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { makeClock, type Clock } from './clock';
+import { clockOfEnvironment, type Clock } from './clock';
+import { readZone } from './environment.mjs';
 import { openDatabase, type Connection } from './database/open';
 
 /** One installation: its file, its folder of pictures, its secret and its clock. */
@@ -24,17 +25,20 @@ export interface HouseTerms {
   folder: string;
   /** Where the application itself stands. */
   root?: string;
-  today?: string;
+  /** The clock of the environment unless another is given. */
+  clock?: Clock;
   demo?: boolean;
 }
 
-export function openHouse({ folder, root = process.cwd(), today, demo = false }: HouseTerms): House {
+export function openHouse({ folder, root = process.cwd(), clock = clockOfEnvironment(), demo = false }: HouseTerms): House {
+  // A zone that does not exist is refused before anything is touched.
+  readZone(process.env);
   mkdirSync(folder, { recursive: true });
   return {
     folder,
     root,
     db: openDatabase(databaseFile(folder), join(root, 'migrations')),
-    clock: makeClock(today),
+    clock,
     secret: secretOf(folder),
     demo,
     news: new EventEmitter().setMaxListeners(0),
@@ -56,7 +60,6 @@ export function house(): House {
   holder.aftermistHouse ??= openHouse({
     folder: process.env.AFTERMIST_DATA ?? join(process.cwd(), 'var', 'firm'),
     demo: process.env.AFTERMIST_DEMO === '1',
-    ...(process.env.AFTERMIST_TODAY ? { today: process.env.AFTERMIST_TODAY } : {}),
   });
   return holder.aftermistHouse;
 }

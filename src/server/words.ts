@@ -1,17 +1,12 @@
 import { addDays, daysBetween, formatDay, type Day } from '@/core/units/day';
-import { dayOf } from './clock';
-
-/** `16:20`, by the office's clock. */
-export const timeOf = (instant: string): string => {
-  const date = new Date(instant);
-  return `${String(date.getHours()).padStart(2, '0')}:${String(date.getMinutes()).padStart(2, '0')}`;
-};
+import { dayIn, timeIn } from '@/core/units/zone';
+import type { FirmTime } from './zone';
 
 /** `today 16:20`, `yesterday 16:20`, `Tue 9 Mar`. */
-export function whenSeen(instant: string, today: Day): string {
-  const day = dayOf(instant);
-  if (day === today) return `today ${timeOf(instant)}`;
-  if (day === addDays(today, -1)) return `yesterday ${timeOf(instant)}`;
+export function whenSeen(instant: string, { zone, today }: FirmTime): string {
+  const day = dayIn(zone, instant);
+  if (day === today) return `today ${timeIn(zone, instant)}`;
+  if (day === addDays(today, -1)) return `yesterday ${timeIn(zone, instant)}`;
   return formatDay(day, today);
 }
 

@@ -1,16 +1,17 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { makeClock, today } from '@/server/clock';
+import { makeClock } from '@/server/clock';
 import { openDatabase } from '@/server/database/open';
 import { renewOnce } from '@/server/schedule/renew';
 import { searchOnce } from '@/server/schedule/search';
+import { today } from '@/server/zone';
 
 /**
  * The planner's thread: at every knock it computes the jobs that are marked, so that no request waits for a plan; then, if it was
  * asked, it looks longer for a better one, and marks that come meanwhile end that.
  */
-const { file, migrations, fixedToday } = workerData as { file: string; migrations: string; fixedToday: string | undefined };
+const { file, migrations, setTo } = workerData as { file: string; migrations: string; setTo: Date | undefined };
 const db = openDatabase(file, migrations);
-const clock = makeClock(fixedToday);
+const clock = makeClock(setTo);
 const now = (): string => clock.now().toISOString();
 
 function tell(seq: number | undefined): void {
@@ -19,8 +20,8 @@ function tell(seq: number | undefined): void {
 
 parentPort?.on('message', () => {
   try {
-    tell(renewOnce(db, today(clock), now()));
-    tell(searchOnce(db, today(clock), now));
+    tell(renewOnce(db, today({ db, clock }), now()));
+    tell(searchOnce(db, today({ db, clock }), now));
   } catch (error) {
     parentPort?.postMessage({ error: error instanceof Error ? (error.stack ?? error.message) : String(error) });
   }

@@ -1,8 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { makeClock } from '@/server/clock';
 import { reviewView } from '@/server/walks/review';
 import { walkPack } from '@/server/walks/pack';
-import { ago, whenSeen } from '@/server/words';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, must, newId, signalHouse, TODAY } from '../support/houses';
 import type { House } from '@/server/house';
@@ -84,23 +82,5 @@ describe('the review of a walk', () => {
     const house = demoHouse();
     expect(() => reviewView(house, demoId('tannery'), demoId('signal', 'walk', '2'))).toThrow('There is no such walk of this job here.');
     expect(() => walkPack(house, newId())).toThrow('There is no such walk here.');
-  });
-});
-
-describe('the clock', () => {
-  it('stays on the fixed day at the real hour', () => {
-    const clock = makeClock(TODAY);
-    const [real, told] = [new Date(), clock.now()];
-    expect([told.getFullYear(), told.getMonth(), told.getDate()]).toEqual([2027, 2, 9]);
-    expect(Math.abs(told.getHours() * 60 + told.getMinutes() - real.getHours() * 60 - real.getMinutes())).toBeLessThanOrEqual(1);
-    expect(makeClock(undefined).shiftDays ?? 0).toBe(0);
-  });
-
-  it('tells when something was seen as people say it', () => {
-    expect(whenSeen('2027-03-09T16:20:00', TODAY)).toBe('today 16:20');
-    expect(whenSeen('2027-03-08T06:05:00', TODAY)).toBe('yesterday 06:05');
-    expect(whenSeen('2027-03-01T16:20:00', TODAY)).toBe('Mon 1 Mar');
-    expect(whenSeen('2026-12-31T16:20:00', TODAY)).toBe('Thu 31 Dec 2026');
-    expect([ago(TODAY, TODAY), ago('2027-03-08', TODAY), ago('2027-03-04', TODAY)]).toEqual(['today', 'yesterday', '5 days ago']);
   });
 });

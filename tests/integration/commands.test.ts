@@ -31,6 +31,7 @@ const GIVEN: Record<string, Given> = {
     before: (house) => must(house, 'sub.away', { sub: demoId('sub', 'tile'), firstDay: '2027-05-03', lastDay: '2027-05-04' }),
     payload: { sub: demoId('sub', 'tile'), firstDay: '2027-05-03' }, leaves: (house) => all(house.db, `SELECT * FROM day_away WHERE first_day = '2027-05-03'`), expected: [], plans: true,
   },
+  'firm.set-zone': { payload: { zone: 'Pacific/Auckland' }, leaves: (house) => one(house.db, 'SELECT zone FROM firm'), expected: { zone: 'Pacific/Auckland' }, plans: true },
   'holiday.add': { payload: { day: '2027-05-17', name: 'Harbour day' }, leaves: (house) => one(house.db, `SELECT name FROM holiday WHERE day = '2027-05-17'`), expected: { name: 'Harbour day' }, plans: true },
   'job.open': { payload: { id, ...jobFacts }, leaves: (house) => row(house, 'job', id), expected: { state: 'scoping', lived_in: 1, loud_half: 'morning', position: 4 } },
   'job.change': { payload: (house) => ({ id: signalHouse, version: version(house, 'job', signalHouse), state: 'active', ...jobFacts, units: 'imperial' }), leaves: (house) => row(house, 'job', signalHouse), expected: { name: 'New House', units: 'imperial' }, plans: true },

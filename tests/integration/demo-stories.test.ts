@@ -15,14 +15,14 @@ import { roomView } from '@/server/sites/room';
 import { roomsView } from '@/server/sites/rooms';
 import { todayView } from '@/server/today/queries';
 import { DEMO_JOBS, demoId } from '../../demo/seed';
-import { root, TODAY } from '../support/houses';
+import { root, testClock, TODAY } from '../support/houses';
 
 let house: House;
 let plan: StoredPlan;
 
 // Only read from: all stories share the seeded house itself.
 beforeAll(() => {
-  house = openHouse({ folder: inject('demo'), root, today: TODAY });
+  house = openHouse({ folder: inject('demo'), root, clock: testClock() });
   const found = readPlan(house.db);
   if (!found) throw new Error('The demo has no plan.');
   plan = found;

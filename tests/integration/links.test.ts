@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { pathOf } from '@/server/access/tokens';
+import { standingClock } from '@/server/clock';
 import { one } from '@/server/database/query';
 import type { House } from '@/server/house';
 import { openLink, sharedView, sharesPicture } from '@/server/updates/shared';
@@ -22,7 +23,7 @@ describe('a share link', () => {
     expect(openLink(house, `${token.slice(0, -1)}${token.endsWith('A') ? 'B' : 'A'}`)).toBeUndefined();
     expect(openLink(house, id)).toBeUndefined();
     const real = house.clock;
-    house.clock = { now: () => new Date('2027-03-10T08:00:00') };
+    house.clock = standingClock(new Date('2027-03-10T08:00:00Z'));
     expect(openLink(house, token)).toBeUndefined();
     house.clock = real;
     must(house, 'share.revoke', { id });

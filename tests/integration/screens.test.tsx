@@ -15,7 +15,7 @@ import type { Walking } from '@/ui/walks/use-walk';
 import { Route } from '@/ui/walks/route';
 import { walkPack } from '@/server/walks/pack';
 import { demoId } from '../../demo/seed';
-import { areaOf, root, signalHouse, TODAY } from '../support/houses';
+import { areaOf, root, signalHouse, testClock, TODAY } from '../support/houses';
 import { count, html, words } from '../support/read';
 import { desksView } from '@/server/desks/queries';
 import { progressView } from '@/server/schedule/progress';
@@ -28,7 +28,7 @@ import { build } from '../support/synthetic';
 
 let house: House;
 beforeAll(() => {
-  house = openHouse({ folder: inject('demo'), root, today: TODAY });
+  house = openHouse({ folder: inject('demo'), root, clock: testClock() });
 });
 
 const rooms = (job = signalHouse): RoomsView => roomsView(house, job);

@@ -174,7 +174,8 @@ describe('the frame', () => {
     expect(frame.jobs.map((job) => job.name)).toEqual(['Signal House', 'Tannery Row 9', 'Linden Gatehouse', 'Old Dairy']);
     expect(frame.people).toEqual([]);
     expect(frame.seq).toBeGreaterThan(500);
-    expect(frame.shiftDays).not.toBe(0);
+    expect(frame.clock).toMatchObject({ zone: 'UTC' });
+    expect(frame.clock.shiftMs).not.toBe(0);
     expect(jobHead(demo, signalHouse)).toMatchObject({ units: 'imperial', walked: 'walked yesterday 16:00', openWalk: null, counts: { updates: 6 } });
   });
 

@@ -6,8 +6,10 @@ import { v7 } from 'uuid';
 import type { CommandAnswer } from '@/contract/command';
 import { receive } from '@/server/door/door';
 import type { Who } from '@/server/door/who';
+import { makeClock, type Clock } from '@/server/clock';
 import { openHouse, type House } from '@/server/house';
 import { demoId } from '../../demo/seed';
+import { NOW } from './now';
 
 declare module 'vitest' {
   interface ProvidedContext {
@@ -15,8 +17,8 @@ declare module 'vitest' {
   }
 }
 
-/** The demo's fixed today: a Tuesday. */
-export const TODAY = '2027-03-09';
+export { NOW, TODAY } from './now';
+export const testClock = (): Clock => makeClock(new Date(NOW));
 export const root = join(import.meta.dirname, '..', '..');
 
 /** A folder of its own, taken away afterwards. */
@@ -27,7 +29,7 @@ export function folder(): string {
 }
 
 function opened(path: string): House {
-  const house = openHouse({ folder: path, root, today: TODAY });
+  const house = openHouse({ folder: path, root, clock: testClock() });
   onTestFinished(() => void house.db.close());
   return house;
 }

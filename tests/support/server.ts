@@ -1,7 +1,7 @@
 import { serve as start, type Running } from '../../scripts/demo-server';
-import { TODAY } from './houses';
+import { NOW } from './houses';
 
 export type Server = Running;
 
-/** The built application on the tests' fixed day. */
-export const serve = (folder: string, options: { demo?: boolean; port?: number } = {}): Promise<Server> => start(folder, { ...options, today: TODAY });
+/** The built application on the tests' fixed clock. */
+export const serve = (folder: string, options: { demo?: boolean; port?: number } = {}): Promise<Server> => start(folder, { ...options, now: NOW });

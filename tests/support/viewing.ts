@@ -8,7 +8,7 @@ import { receive } from '@/server/door/door';
 import { openHouse } from '@/server/house';
 import { demoId } from '../../demo/seed';
 import { DESK, inspect, launch, press, visit, type PHONE } from './browser';
-import { command, MAREN, newId, root, signalHouse, TODAY } from './houses';
+import { command, MAREN, newId, root, signalHouse, testClock } from './houses';
 import { MAIN_VIEWS } from './main-views';
 import { serve, type Server } from './server';
 
@@ -28,7 +28,7 @@ export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void 
     beforeAll(async () => {
       folder = mkdtempSync(join(tmpdir(), 'aftermist-views-'));
       cpSync(inject('demo'), folder, { recursive: true });
-      const house = openHouse({ folder, root, today: TODAY });
+      const house = openHouse({ folder, root, clock: testClock() });
       for (const [link, audience, about] of [['client', 'client', { job: signalHouse }], ['ending', 'client', { job: demoId('linden') }], ['sub', 'sub', { sub: demoId('sub', 'wiring') }]] as const) {
         const id = newId();
         receive(house, MAREN, command('share.make', { id, audience, ...about, recipient: 'Averill', expiresOn: '2027-04-30' }));

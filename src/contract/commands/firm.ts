@@ -5,6 +5,7 @@ import * as field from '../fields';
 export const foundFirm = command('firm.found', ['founder'], object({
   name: field.line('the firm’s name'),
   town: field.optionalLine('the town').default(''),
+  zone: field.optionalZone(),
   personId: field.id(),
   ownerName: field.line('your name'),
   email: field.email('your address').required('your address is missing'),
@@ -18,6 +19,9 @@ export const addPerson = command('person.add', OWNER, object({
   email: field.email('the address'),
   password: string().min(10, 'a password has at least 10 characters').max(200),
 }).noUnknown(), ['password']);
+
+/** By whose days the firm works: what is today, morning and afternoon follows. */
+export const setZone = command('firm.set-zone', OWNER, object({ zone: field.optionalZone().required('the time zone is missing') }).noUnknown());
 
 const subFields = {
   name: field.line('the name'),

@@ -19,7 +19,10 @@ export interface SubView {
 export interface FirmView {
   name: string;
   town: string;
+  zone: string;
   today: Day;
+  /** `16:20`, by the firm's zone. */
+  time: string;
   people: (PersonView & { email: string | null })[];
   subs: SubView[];
   holidays: { day: Day; name: string }[];

@@ -5,6 +5,7 @@ import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Work } from '@/core/sequence/works';
 import type { Day } from '@/core/units/day';
+import type { Zone } from '@/core/units/zone';
 import type { HoldKind } from '../commands/sites';
 import type { Role } from '../command';
 import type { SelectionView } from './selections';
@@ -18,6 +19,13 @@ export interface PersonView {
   role: Role;
 }
 
+/** By what browsers make and show times. */
+export interface HouseClock {
+  zone: Zone;
+  /** How far the house's clock is ahead of the machine's; 0 but where it was set to another time. */
+  shiftMs: number;
+}
+
 export interface FrameView {
   firm: string;
   person: PersonView;
@@ -28,8 +36,7 @@ export interface FrameView {
   demo: boolean;
   /** The newest change this was drawn from. */
   seq: number;
-  /** Days that the house's fixed today lies after the real one; 0 but in a demo with a fixed day. */
-  shiftDays: number;
+  clock: HouseClock;
 }
 
 export interface JobHead {

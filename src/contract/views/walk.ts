@@ -9,7 +9,7 @@ import type { Mark, ObservationKind, SelectionVerdict, Target, WalkKind } from '
 import type { MovedWork } from '@/core/updates/news';
 import type { Drawing } from '@/core/layout/drawing';
 import type { Became } from '../commands/walks';
-import type { JobHead, PictureView } from './job';
+import type { HouseClock, JobHead, PictureView } from './job';
 
 /** All that a walk needs in the hand: one area after the other, in walking order. */
 export interface WalkPack {
@@ -20,7 +20,7 @@ export interface WalkPack {
   suppliers: string[];
   /** The state in which the site was left last. */
   left: { when: string; bin: number | null } | null;
-  shiftDays: number;
+  clock: HouseClock;
   today: Day;
 }
 

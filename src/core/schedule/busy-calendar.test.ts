@@ -3,10 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { LARGEST, readBusyCalendar, type BusyCalendar } from './busy-calendar';
 
 const file = (...events: string[][]): string => ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//test//EN', ...events.flatMap((lines) => ['BEGIN:VEVENT', `UID:${lines.join().length}-${lines[0] ?? ''}`, 'DTSTAMP:20270301T080000Z', ...lines, 'END:VEVENT']), 'END:VCALENDAR'].join('\r\n');
-/** As the browser has it: times without a zone are those of whoever reads. */
-const local = (date: Date): { day: string; hour: number } => ({ day: new Date(date.getTime() - date.getTimezoneOffset() * 60_000).toISOString().slice(0, 10), hour: date.getHours() + date.getMinutes() / 60 });
+const ZONE = 'Europe/London';
 const read = (text: string, days = 30): BusyCalendar => {
-  const outcome = readBusyCalendar(text, '2027-03-08', days, local);
+  const outcome = readBusyCalendar(text, '2027-03-08', days, ZONE);
   if (!outcome.ok) throw new Error(outcome.problem.message);
   return outcome.value;
 };
@@ -20,6 +19,16 @@ describe('a sub’s own calendar', () => {
     expect(halves(file(['DTSTART;VALUE=DATE:20270311', 'DTEND;VALUE=DATE:20270313']))).toEqual(['03-11am', '03-11pm', '03-12am', '03-12pm']);
     expect(halves(file(['DTSTART;VALUE=DATE:20270311']))).toEqual(['03-11am', '03-11pm']);
     expect(read(file(['SUMMARY:Site at Elm', 'DTSTART:20270309T080000', 'DTEND:20270309T113000'])).halves[0]?.words).toBe('Site at Elm');
+  });
+
+  it('takes an instant by the days of the firm, and a time without a zone as it stands', () => {
+    // An evening in Greenwich is the next morning in Auckland.
+    const evening = file(['DTSTART:20270309T213000Z', 'DTEND:20270309T230000Z']);
+    const there = (zone: string): string[] => {
+      const outcome = readBusyCalendar(evening, '2027-03-08', 30, zone);
+      return outcome.ok ? outcome.value.halves.map(({ day, half }) => `${day}/${half}`) : [outcome.problem.message];
+    };
+    expect([there('UTC'), there('Pacific/Auckland')]).toEqual([[], ['2027-03-10/0']]);
   });
 
   it('repeats as the rule says, without what is excepted, cancelled or free', () => {
@@ -46,7 +55,7 @@ describe('a sub’s own calendar', () => {
     [file(['DTSTART:20270309T080000']).slice(0, 120), 'breaks off or is damaged'],
     [`BEGIN:VCALENDAR\r\n${'X'.repeat(LARGEST)}`, 'kB'],
   ])('is refused when it is none, cut short or too large, with what would be right', (text, says) => {
-    const outcome = readBusyCalendar(text, '2027-03-08', 30, local);
+    const outcome = readBusyCalendar(text, '2027-03-08', 30, ZONE);
     expect(outcome).toMatchObject({ ok: false, problem: { code: 'calendar-unreadable', field: 'file', message: expect.stringContaining(says) as string } });
   });
 
@@ -58,7 +67,7 @@ describe('a sub’s own calendar', () => {
 
   it('never throws, whatever is in the file', () =>
     fc.assert(fc.property(fc.array(fc.oneof(fc.constantFrom('BEGIN:VEVENT', 'END:VEVENT', 'DTSTART:20270309T080000', 'DTEND:2027', 'RRULE:FREQ=WEEKLY', 'RRULE:FREQ=NEVER;INTERVAL=-1', 'EXDATE:x', ' folded', 'STATUS:', 'BEGIN:VALARM', 'DURATION:PT4H'), fc.string()), { maxLength: 14 }), (lines) => {
-      const outcome = readBusyCalendar(['BEGIN:VCALENDAR', ...lines, 'END:VCALENDAR'].join('\r\n'), '2027-03-08', 30, local);
+      const outcome = readBusyCalendar(['BEGIN:VCALENDAR', ...lines, 'END:VCALENDAR'].join('\r\n'), '2027-03-08', 30, ZONE);
       if (!outcome.ok) expect(outcome.problem.message).not.toBe('');
     }), { numRuns: 300 }));
 });

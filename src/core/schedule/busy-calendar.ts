@@ -1,6 +1,7 @@
 import ICAL from 'ical.js';
 import { answer, refuse, type Outcome } from '../problem';
 import { addDays, type Day } from '../units/day';
+import { dayIn, hourIn, type Zone } from '../units/zone';
 
 /** A half-day that somebody's own calendar keeps from us. */
 export interface BusyHalf {
@@ -29,9 +30,9 @@ const LEAST_HOURS = 1;
  * The half-days within so many days that an iCalendar file (RFC 5545) keeps busy: single and recurring events, whole days; what is
  * cancelled or marked as free is passed over. Every search is bounded, and what is left out is said.
  * @param from the first day looked at
- * @param local an instant as the day and hour of whoever reads it
+ * @param zone whose days they are; a time without a zone of its own is meant there
  */
-export function readBusyCalendar(text: string, from: Day, days: number, local: (date: Date) => { day: Day; hour: number }): Outcome<BusyCalendar> {
+export function readBusyCalendar(text: string, from: Day, days: number, zone: Zone): Outcome<BusyCalendar> {
   if (text.length > LARGEST) return bad(`The file has ${Math.round(text.length / 1000)} kB; a calendar of at most ${LARGEST / 1000} kB can be read.`);
   if (!/BEGIN:VCALENDAR/i.test(text)) return bad('This is no calendar: it has no BEGIN:VCALENDAR. Export the calendar as an .ics file.');
   let parts: ICAL.Component[];
@@ -43,7 +44,7 @@ export function readBusyCalendar(text: string, from: Day, days: number, local: (
   } catch (error) {
     return bad(`The calendar breaks off or is damaged: ${error instanceof Error ? error.message.split('\n')[0]?.slice(0, 120) : 'it cannot be read'}.`);
   }
-  const reading = new Reading(from, addDays(from, days), local);
+  const reading = new Reading(from, addDays(from, days), zone);
   for (const part of parts.slice(0, MOST_EVENTS)) reading.take(part);
   if (parts.length > MOST_EVENTS) reading.leave(`${parts.length - MOST_EVENTS} events after the first ${MOST_EVENTS}`);
   return answer(reading.result());
@@ -57,7 +58,7 @@ class Reading {
   private readonly busy = new Map<string, BusyHalf>();
   private readonly left = new Set<string>();
 
-  constructor(private readonly from: Day, private readonly until: Day, private readonly local: (date: Date) => { day: Day; hour: number }) {}
+  constructor(private readonly from: Day, private readonly until: Day, private readonly zone: Zone) {}
 
   leave(words: string): void {
     this.left.add(words);
@@ -89,15 +90,22 @@ class Reading {
     for (let next = iterator.next() as ICAL.Time | null; next; next = iterator.next() as ICAL.Time | null) {
       if (++this.occurrences > MOST_OCCURRENCES) return this.leave('repetitions beyond what is read: some event repeats without end or very often');
       const details = event.getOccurrenceDetails(next);
-      if (this.local(details.startDate.toJSDate()).day >= this.until) return;
+      if (this.local(details.startDate).day >= this.until) return;
       this.span(details.startDate, details.endDate, words);
     }
   }
 
+  /** A floating time (and a whole day) stands for itself; any other is an instant. */
+  private local(time: ICAL.Time): { day: Day; hour: number } {
+    if (!time.isDate && time.zone !== ICAL.Timezone.localTimezone) return { day: dayIn(this.zone, time.toJSDate()), hour: hourIn(this.zone, time.toJSDate()) };
+    const two = (number: number): string => String(number).padStart(2, '0');
+    return { day: `${time.year}-${two(time.month)}-${two(time.day)}`, hour: time.isDate ? 0 : time.hour + time.minute / 60 };
+  }
+
   private span(start: ICAL.Time | null, end: ICAL.Time | null, words: string): void {
     if (!start) return this.leave('an event without a beginning');
-    const first = this.local(start.toJSDate());
-    const last = end && end.compare(start) > 0 ? this.local(end.toJSDate()) : start.isDate ? { day: addDays(first.day, 1), hour: 0 } : { day: first.day, hour: first.hour + LEAST_HOURS };
+    const first = this.local(start);
+    const last = end && end.compare(start) > 0 ? this.local(end) : start.isDate ? { day: addDays(first.day, 1), hour: 0 } : { day: first.day, hour: first.hour + LEAST_HOURS };
     let day = first.day < this.from ? this.from : first.day;
     for (; day < this.until && day <= last.day; day = addDays(day, 1)) {
       const opens = day === first.day && !start.isDate ? first.hour : 0;

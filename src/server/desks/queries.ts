@@ -8,7 +8,7 @@ import type { Trade } from '@/core/sequence/trades';
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, slotOf } from '@/core/units/slot';
 import { pathOfFeed } from '../schedule/feeds';
-import { today } from '../clock';
+import { firmTime } from '../zone';
 import { all, one } from '../database/query';
 import type { House } from '../house';
 import { isWorkday, workdaysAfter } from '../schedule/days';
@@ -24,7 +24,8 @@ const month = (number: number): string => MONTHS[number - 1] ?? '';
 /** The desks that speak for the world outside: inspection offices, the weather, plant, other people's calendars. */
 export function desksView(house: House): DesksView {
   const { db } = house;
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const now = time.today;
   const plan = readPlan(db);
   const names = { jobs: new Map(all<{ id: string; name: string; weight: number }>(db, `SELECT id, name, weight FROM job WHERE state <> 'closed' ORDER BY position`).map((job) => [job.id, job])), areas: new Map(all<{ id: string; name: string; job: string }>(db, 'SELECT id, name, job FROM area').map((area) => [area.id, area])) };
   const job = (id: string): string => names.jobs.get(id)?.name ?? '';
@@ -44,7 +45,7 @@ export function desksView(house: House): DesksView {
     outlook: [...groupBy(outlook, (half) => half.day)].slice(0, OUTLOOK_DAYS).map(([day, halves]) => ({
       day, halves: halves.map(({ half, rain, wind, low }) => ({ half, rain, wind, low, forbids: [...(rain >= LIMITS.rain ? ['rain'] : []), ...(wind >= LIMITS.wind ? ['wind'] : []), ...(low <= LIMITS.frost ? ['frost'] : [])] })),
     })),
-    saidAt: outlook[0] ? whenSeen(outlook.map((half) => half.said_at).sort().at(-1) ?? '', now) : null,
+    saidAt: outlook[0] ? whenSeen(outlook.map((half) => half.said_at).sort().at(-1) ?? '', time) : null,
     normals: normals.map((row) => ({ ...row, month: month(row.month) })),
     expected: plan ? expectedLost(plan.tasks.flatMap((task) => (task.phase && task.state !== 'done' ? [{ phase: task.phase, slots: task.slots }] : [])), plan.origin, new Map(normals.map((row) => [row.month, row])), after).map((row) => ({ ...row, month: month(row.month) })) : [],
     kept: (plan?.tasks ?? []).flatMap((task) => {
@@ -58,9 +59,9 @@ export function desksView(house: House): DesksView {
     })),
     subs: subs.map((sub) => {
       const source = sources.get(sub.id);
-      return { ...sub, busy: busy.get(sub.id) ?? 0, source: source ? { name: source.name, events: source.events, when: whenSeen(source.read_at, now) } : null };
+      return { ...sub, busy: busy.get(sub.id) ?? 0, source: source ? { name: source.name, events: source.events, when: whenSeen(source.read_at, time) } : null };
     }),
-    feeds: all<{ id: string; kind: 'job' | 'sub' | 'person'; target: string; made_at: string }>(db, 'SELECT * FROM feed WHERE closed_at IS NULL ORDER BY made_at').map((feed) => ({ id: feed.id, kind: feed.kind, name: targets.find((target) => target.kind === feed.kind && target.id === feed.target)?.name ?? '', path: pathOfFeed(house, feed.id), madeAt: whenSeen(feed.made_at, now) })),
+    feeds: all<{ id: string; kind: 'job' | 'sub' | 'person'; target: string; made_at: string }>(db, 'SELECT * FROM feed WHERE closed_at IS NULL ORDER BY made_at').map((feed) => ({ id: feed.id, kind: feed.kind, name: targets.find((target) => target.kind === feed.kind && target.id === feed.target)?.name ?? '', path: pathOfFeed(house, feed.id), madeAt: whenSeen(feed.made_at, time) })),
     targets, tripWeight: one<{ trip_weight: number }>(db, 'SELECT trip_weight FROM firm')?.trip_weight ?? 0,
     jobs: [...names.jobs.values()],
   };

@@ -8,7 +8,7 @@ import { countBefore } from '@/core/schedule/calendar';
 import { roundsOf, tripsOf } from '@/core/schedule/trips';
 import { formatDay } from '@/core/units/day';
 import { lastDay } from '@/core/units/slot';
-import { today } from '../clock';
+import { today } from '../zone';
 import { all } from '../database/query';
 import type { House } from '../house';
 import { planInput } from '../schedule/plan-input';
@@ -40,13 +40,13 @@ export function preview(house: House, who: Who, input: unknown): { problem: Prob
 }
 
 type Picture = ReturnType<typeof placedLike>;
-const picture = (house: House): Picture => placedLike(planInput(house.db, today(house.clock)));
+const picture = (house: House): Picture => placedLike(planInput(house.db, today(house)));
 
 function compared(house: House, before: Picture, after: Picture): PreviewView {
   const none = { jobs: [], trips: 0, added: [], gone: [], broken: [] };
   if (!after.ok) return { ...none, problem: after.problem.message };
   if (!before.ok) return { ...none, problem: null };
-  const on = today(house.clock);
+  const on = today(house);
   const [was, is] = [before.value, after.value];
   const names = all<{ id: string; name: string }>(house.db, 'SELECT id, name FROM job ORDER BY position');
   const trips = ({ net, placement }: typeof was): number => tripsOf(net, roundsOf(net), placement);

@@ -1,8 +1,9 @@
 import { hashSync } from '@node-rs/argon2';
-import { addHoliday, addPerson, addSub, changeSub, foundFirm, subAway, subBack } from '@/contract/commands/firm';
+import { addHoliday, addPerson, addSub, changeSub, foundFirm, setZone, subAway, subBack } from '@/contract/commands/firm';
 import { all, insert, one, run } from '../database/query';
 import { handler, need, needVersion, type Handler, type Visit } from '../door/handler';
 import { Refusal, unfit } from '../door/refusal';
+import { zoneOf } from '../zone';
 
 const addOnePerson = (visit: Visit, person: { id: string; name: string; role: string; email?: string | undefined; password?: string | undefined }): void =>
   insert(visit.db, 'person', {
@@ -18,9 +19,13 @@ function markAll(visit: Visit, cause: string): void {
 export const firmHandlers: Handler[] = [
   handler(foundFirm, (visit, payload) => {
     if (one(visit.db, 'SELECT 1 FROM firm')) throw new Refusal(409, { code: 'firm-exists', message: 'This house has its firm already; ask its owner to let you in.' });
-    insert(visit.db, 'firm', { id: 1, name: payload.name, town: payload.town });
+    insert(visit.db, 'firm', { id: 1, name: payload.name, town: payload.town, zone: payload.zone ?? zoneOf(visit.db) });
     addOnePerson(visit, { id: payload.personId, name: payload.ownerName, role: 'contractor', email: payload.email, password: payload.password });
     return { person: payload.personId };
+  }),
+  handler(setZone, (visit, { zone }) => {
+    run(visit.db, 'UPDATE firm SET zone = @zone', { zone });
+    markAll(visit, `the firm works by the time of ${zone}`);
   }),
   handler(addPerson, (visit, payload) => addOnePerson(visit, payload)),
   handler(addSub, (visit, { id, trade, name, crews, leadName, email }) => {

@@ -2,7 +2,8 @@ import type { FirmView, SubView } from '@/contract/views/firm';
 import { groupBy } from '@/core/group-by';
 import type { Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
-import { today } from '../clock';
+import { timeIn } from '@/core/units/zone';
+import { firmTime } from '../zone';
 import { all, one } from '../database/query';
 import type { House } from '../house';
 import { readPlan } from '../schedule/read-plan';
@@ -10,7 +11,7 @@ import { readPlan } from '../schedule/read-plan';
 /** Who the firm is and whom it calls in. */
 export function firmView(house: House): FirmView {
   const { db } = house;
-  const now = today(house.clock);
+  const { zone, today: now } = firmTime(house);
   const open = (readPlan(db)?.tasks ?? []).filter((task) => task.state !== 'done');
   const works = groupBy(open, (task) => task.crew ?? '');
   const away = groupBy(all<{ sub: string; firstDay: Day; lastDay: Day }>(db, 'SELECT sub, first_day AS firstDay, last_day AS lastDay FROM day_away WHERE last_day >= @now ORDER BY first_day', { now }), (row) => row.sub);
@@ -18,7 +19,7 @@ export function firmView(house: House): FirmView {
   const known = new Set(subs.map((sub) => sub.trade));
   const needed = all<{ trade: Trade }>(db, `SELECT DISTINCT step.trade FROM step JOIN area ON area.id = step.area JOIN job ON job.id = area.job WHERE job.state <> 'closed' AND step.trade <> 'nobody' ORDER BY step.trade`);
   return {
-    ...(one<{ name: string; town: string }>(db, 'SELECT name, town FROM firm') ?? { name: '', town: '' }), today: now,
+    ...(one<{ name: string; town: string }>(db, 'SELECT name, town FROM firm') ?? { name: '', town: '' }), zone, today: now, time: timeIn(zone, house.clock.now()),
     people: all(db, 'SELECT id, name, role, email FROM person ORDER BY rowid'),
     subs: subs.map((sub) => ({ ...sub, away: (away.get(sub.id) ?? []).map(({ firstDay, lastDay }) => ({ firstDay, lastDay })), works: works.get(sub.id)?.length ?? 0 })),
     holidays: all(db, 'SELECT day, name FROM holiday WHERE day >= @now ORDER BY day', { now }),

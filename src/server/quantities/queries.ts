@@ -12,7 +12,7 @@ import type { Measure } from '@/core/layout/measures';
 import type { LengthSystem } from '@/core/units/length';
 import { dayOfSlot } from '@/core/units/slot';
 import { capital } from '@/core/words';
-import { today } from '../clock';
+import { today } from '../zone';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import { notFound } from '../door/refusal';
@@ -87,7 +87,7 @@ export function materialsView(house: House, job: string): MaterialsView {
   const calculations = calculationsOf(house.db, job, units);
   const { price, unpriced } = materialsTotal(lines);
   return {
-    job: jobHead(house, job), today: today(house.clock), lines, total: price, unpriced, calculations, counts: scopeCounts(house.db, job),
+    job: jobHead(house, job), today: today(house), lines, total: price, unpriced, calculations, counts: scopeCounts(house.db, job),
     problems: calculations.flatMap((one_) => (one_.problem ? [{ id: one_.id, area: one_.area, areaId: one_.areaId, title: one_.product || one_.title, problem: one_.problem }] : [])),
   };
 }
@@ -97,7 +97,7 @@ export function benchView(house: House): BenchView {
   const { db } = house;
   const jobs = all<{ id: string; name: string; units: LengthSystem }>(db, `SELECT id, name, units FROM job WHERE state <> 'closed' ORDER BY position`);
   return {
-    today: today(house.clock),
+    today: today(house),
     jobs: jobs.map((job) => {
       const phases = phasesOf(db, job.id);
       const lines = groupBy(scopeOf(db, job.id), (line) => line.areaId);

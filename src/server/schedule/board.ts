@@ -6,7 +6,7 @@ import { LIMITS, type HalfDayOutlook } from '@/core/schedule/weather';
 import { TRADES } from '@/core/sequence/trades';
 import { addDays, daysBetween, formatDay, weekday, type Day } from '@/core/units/day';
 import { dayOfSlot, formatSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
-import { today } from '../clock';
+import { firmTime } from '../zone';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import type { House } from '../house';
@@ -49,7 +49,8 @@ export function boardOptions(asked: Record<string, string | string[] | undefined
 /** The half-day board: by trade over all jobs, or by room in one. */
 export function scheduleView(house: House, options: BoardOptions & { job?: string }): ScheduleView {
   const { db } = house;
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const now = time.today;
   const whole = readPlan(db);
   const plan = options.by === 'room' && options.job ? readPlan(db, { job: options.job }) : whole;
   const asked = plan?.tasks.find((task) => task.id === options.task);
@@ -67,7 +68,7 @@ export function scheduleView(house: House, options: BoardOptions & { job?: strin
     rows: window ? (options.by === 'room' && options.job ? roomRows(house, window, options.job) : tradeRows(window, options)) : [],
     marks: window ? [...marksOf(window, options.job), ...deliveryMarks(house, window, options.job)].sort((a, b) => a.slot - b.slot) : [],
     weather: window ? weatherOf(db, window) : [],
-    madeAt: plan ? whenSeen(plan.madeAt, now) : '', cause: plan?.cause ?? '', jobs: new Set(plan?.tasks.map((task) => task.job)).size,
+    madeAt: plan ? whenSeen(plan.madeAt, time) : '', cause: plan?.cause ?? '', jobs: new Set(plan?.tasks.map((task) => task.job)).size,
     problem: one<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
   };
   const names = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((job) => [job.id, job.name]));

@@ -1,9 +1,11 @@
 import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { addDays, type Day } from '@/core/units/day';
+import { dayIn } from '@/core/units/zone';
 import { hashOf, tokenOf } from '../access/tokens';
 import { all, one } from '../database/query';
 import type { House } from '../house';
+import { firmTime } from '../zone';
 import type { EventRow } from './calendar-events';
 
 /** What the secret of a feed is made from. */
@@ -31,8 +33,9 @@ export function feedFile(house: House, token: string): { name: string; content: 
   const feed = one<{ kind: 'job' | 'sub' | 'person'; target: string }>(house.db, 'SELECT kind, target FROM feed WHERE token_hash = @hash AND closed_at IS NULL', { hash: hashOf(token) });
   if (!feed) return undefined;
   const name = one<{ name: string }>(house.db, `SELECT name FROM ${feed.kind} WHERE id = @id`, { id: feed.target })?.name ?? '';
-  const since = addDays(house.clock.now().toISOString().slice(0, 10), -TOLD_DAYS);
-  const events = (feed.kind === 'person' ? visitsOut(house) : workOut(house, feed)).filter((event) => !event.cancelled || event.changedAt.slice(0, 10) >= since);
+  const firm = firmTime(house);
+  const since = addDays(firm.today, -TOLD_DAYS);
+  const events = (feed.kind === 'person' ? visitsOut(house) : workOut(house, feed)).filter((event) => !event.cancelled || dayIn(firm.zone, event.changedAt) >= since);
   return { name, content: calendarOf(name, events) };
 }
 

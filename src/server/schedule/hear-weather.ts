@@ -1,7 +1,7 @@
 import { sayOutlook } from '@/contract/commands/schedule';
 import type { HalfDayOutlook } from '@/core/schedule/weather';
 import type { Day } from '@/core/units/day';
-import { today } from '../clock';
+import { today } from '../zone';
 import { all } from '../database/query';
 import { receive } from '../door/door';
 import type { House } from '../house';
@@ -13,7 +13,7 @@ const EVERY_MS = 3 * 3_600_000;
  * @returns how many half-days were new
  */
 export function hearWeather(house: House, outlook: (from: Day) => HalfDayOutlook[]): number {
-  const now = today(house.clock);
+  const now = today(house);
   const known = new Set(all<{ key: string }>(house.db, `SELECT day || half AS key FROM outlook WHERE day >= @now`, { now }).map((row) => row.key));
   const halves = outlook(now).filter((one) => !known.has(`${one.day}${one.half}`));
   if (halves.length === 0) return 0;

@@ -1,7 +1,7 @@
 import { bookInspection, cancelInspection, failInspection, passInspection, setOffice } from '@/contract/commands/schedule';
 import { phaseFacts, phaseOrder, type Phase } from '@/core/sequence/phases';
 import { formatDay, type Day } from '@/core/units/day';
-import { today } from '../clock';
+import { today } from '../zone';
 import { all, insert, one, orNull, update } from '../database/query';
 import type { Connection } from '../database/open';
 import { offerVisit } from '../desks/inspections';
@@ -18,7 +18,7 @@ function book(visit: Visit, id: string, area: { id: string; job: string }, phase
   if (!office) throw unfit('no-office', `No office is known that inspects ${phaseFacts(phase).label}; add it first.`, 'phase');
   const open = one<{ day: Day }>(visit.db, `SELECT day FROM inspection WHERE area = @area AND phase = @phase AND state = 'booked'`, { area: area.id, phase });
   if (open) throw new Refusal(409, { code: 'booked-already', message: `It is booked for ${formatDay(open.day)} already; cancel that first.`, field: 'phase' });
-  const on = today(visit.house.clock);
+  const on = today(visit.house);
   const taken = (day: Day): number => one<{ count: number }>(visit.db, `SELECT count(*) AS count FROM inspection WHERE office = @office AND day = @day AND state = 'booked'`, { office: office.id, day })?.count ?? 0;
   const offer = offerVisit({ weekdays: office.weekdays, noticeDays: office.notice_days, visitsADay: office.visits_a_day }, { on, ...(wishedOn ? { wished: wishedOn } : {}) }, taken, holidaysOf(visit.db));
   if (!offer) throw unfit('office-full', `${office.name} has no visit free within half a year.`, 'wishedOn');
@@ -74,7 +74,7 @@ export const inspectionHandlers: Handler[] = [
       insert(visit.db, 'extra_work', { id: fix.id, job: row.job, area: row.area, text: fix.text, trade: fix.trade, half_days: fix.halfDays, after_phase: orNull(after ?? undefined), reason: `${phaseFacts(row.phase).label} failed on ${formatDay(row.day)}: ${fix.text}`, state: 'open' });
     }
     // The office comes again when what failed can have been put right, a day to spare.
-    const on = today(visit.house.clock);
+    const on = today(visit.house);
     const working = Math.ceil(fixes.reduce((sum, fix) => sum + fix.halfDays, 0) / 2) + 1;
     const booked = book(visit, again, { id: row.area, job: row.job }, row.phase, workdaysAfter(row.day > on ? row.day : on, working, holidaysOf(visit.db)));
     visit.mark(row.job, `${name}: ${phaseFacts(row.phase).label} failed (${fixes.map((fix) => fix.text).join('; ')})`);

@@ -3,7 +3,7 @@ import { placedLike } from '@/core/schedule/plan';
 import { firstFrom } from '@/core/schedule/objective';
 import { reasonFor } from '@/core/schedule/reasons';
 import { formatSlot, slotOf } from '@/core/units/slot';
-import { today } from '../clock';
+import { today } from '../zone';
 import { insert, one, run } from '../database/query';
 import { handler, type Handler, type Visit } from '../door/handler';
 import { notFound, unfit } from '../door/refusal';
@@ -11,7 +11,7 @@ import { planInput } from './plan-input';
 
 /** Says why a pin cannot hold, in the words of the rule, the delivery or the crew that keeps the work from there. */
 function refuseUnlessHeld(visit: Visit, task: string, slot: number): void {
-  const on = today(visit.house.clock);
+  const on = today(visit.house);
   const placed = placedLike(planInput(visit.db, on));
   if (!placed.ok) throw unfit(placed.problem.code, placed.problem.message, 'task');
   const { net, placement } = placed.value;
@@ -29,7 +29,7 @@ function refuseUnlessHeld(visit: Visit, task: string, slot: number): void {
 
 export const pinHandlers: Handler[] = [
   handler(setPin, (visit, { task, day, half, reason }) => {
-    const on = today(visit.house.clock);
+    const on = today(visit.house);
     if (day < on) throw unfit('pin-past', 'That day is over; choose today or a later one.', 'day');
     const known = placedLike(planInput(visit.db, on));
     const facts = known.ok ? known.value.net.tasks[known.value.net.index.get(task) ?? -1] : undefined;

@@ -8,7 +8,7 @@ import { ALWAYS, jobCalendar, narrowingsOf, officeCalendar, tasksOf } from '@/co
 import type { Trade } from '@/core/sequence/trades';
 import { weekday, type Day } from '@/core/units/day';
 import { isAfternoon, slotOf, type Slot } from '@/core/units/slot';
-import { dayOf, halfOf } from '../clock';
+import { dayIn, halfIn } from '@/core/units/zone';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import { waitsOf } from '../selections/waits';
@@ -17,6 +17,7 @@ import { officesOf } from './offices';
 import { readPlan } from './read-plan';
 import { holidaysOf, readSite } from './read-site';
 import { bookingsOf, gateWaits, holds, logisticWaits, othersOf, pinsOf } from './waits-by-hand';
+import { zoneOf } from '../zone';
 
 /** Jobs whose work is planned: from the first visit until all is handed over. */
 const PLANNED = `state IN ('scoping', 'booked', 'active', 'completing')`;
@@ -96,5 +97,6 @@ const crewFor = (crews: Map<Trade, Crew[]>, trade: Trade, job: number): string |
 /** What remains never starts before the walk that saw it. */
 function walkedUntil(db: Connection, job: string, today: Day): Slot {
   const newest = one<{ at: string | null }>(db, 'SELECT max(at) AS at FROM observation WHERE job = @job', { job })?.at;
-  return newest && dayOf(newest) >= today ? slotOf(today, today, halfOf(newest)) : 0;
+  const zone = zoneOf(db);
+  return newest && dayIn(zone, newest) >= today ? slotOf(today, today, halfIn(zone, newest)) : 0;
 }

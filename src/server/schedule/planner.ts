@@ -12,7 +12,7 @@ const threads = process.getBuiltinModule('node:worker_threads');
 export function startPlanner(house: House, bundle = join(house.root, '.built', 'planner.mjs')): { stop: () => Promise<void> } {
   let worker: Worker | undefined;
   const start = (): Worker => {
-    const thread = new threads.Worker(bundle, { workerData: { file: databaseFile(house.folder), migrations: join(house.root, 'migrations'), fixedToday: process.env.AFTERMIST_TODAY } });
+    const thread = new threads.Worker(bundle, { workerData: { file: databaseFile(house.folder), migrations: join(house.root, 'migrations'), setTo: house.clock.shiftMs === 0 ? undefined : house.clock.now() } });
     thread.on('message', (message: { seq?: number; error?: string }) => {
       if (message.seq !== undefined) house.news.emit('log', message.seq);
       if (message.error) console.error('The planner failed:', message.error);

@@ -9,7 +9,8 @@ import { addDays, daysBetween, formatDay, weekday, type Day } from '@/core/units
 import { lastDay, slotOf } from '@/core/units/slot';
 import { standing } from '@/core/walks/observation';
 import { progressOf } from '@/core/walks/progress';
-import { dayOf, today } from '../clock';
+import { dayIn, type Zone } from '@/core/units/zone';
+import { firmTime, type FirmTime } from '../zone';
 import { all } from '../database/query';
 import type { House } from '../house';
 import { jobHead, needJob } from '../sites/queries';
@@ -38,7 +39,8 @@ const mondayOf = (day: Day): Day => addDays(day, -((weekday(day) + 6) % 7));
 export function progressView(house: House, job: string, asked?: string): ProgressView {
   const { db } = house;
   const row = needJob(db, job);
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const { today: now, zone } = time;
   const plan = readPlan(db, { job });
   const rows = all<BaselineRow>(db, 'SELECT * FROM baseline WHERE job = @job ORDER BY made_at', { job });
   const chosen = rows.find((one_) => one_.id === asked) ?? rows[0];
@@ -46,13 +48,13 @@ export function progressView(house: House, job: string, asked?: string): Progres
   const finish = plan && jobFinish(plan, job);
   const finishDay = plan && finish !== undefined ? lastDay(plan.origin, finish) : null;
   const moves = chosen ? all<{ task: string | null; halves: number; cause: string }>(db, 'SELECT task, halves, cause FROM plan_move WHERE job = @job AND made_at > @since ORDER BY id', { job, since: chosen.made_at }) : [];
-  const work = workOf(house, job, now);
+  const work = workOf(house, job, time);
   const baseline = chosen && { ...chosen, work: JSON.parse(chosen.tasks) as Baseline['tasks'] };
-  const overTime = timeline(work, plan, job, baseline, { start: row.start_day, now, finish: finishDay });
+  const overTime = timeline(work, plan, job, baseline, { start: row.start_day, now, finish: finishDay, zone });
   const weekNow = overTime.weeks.findLastIndex((week) => week <= now);
   return {
     job: jobHead(house, job), today: now,
-    baselines: rows.map((one_) => ({ id: one_.id, name: one_.name, when: whenSeen(one_.made_at, now), finish: one_.finish_day ? formatDay(one_.finish_day, now) : '' })), chosen: chosen?.id ?? null,
+    baselines: rows.map((one_) => ({ id: one_.id, name: one_.name, when: whenSeen(one_.made_at, time), finish: one_.finish_day ? formatDay(one_.finish_day, now) : '' })), chosen: chosen?.id ?? null,
     finish: {
       now: finishDay, then: chosen?.finish_day ?? null, promise: row.promise_day, halves: finishDay && chosen?.finish_day ? workedBetweenDays(chosen.finish_day, finishDay, holidays) : 0,
       causes: causesOf(moves.filter((move) => move.task === null)).slice(0, 6).map(({ cause, halves }) => ({ cause, days: daysWords(halves) })),
@@ -90,14 +92,14 @@ interface Work {
 }
 
 /** Work counted by planned half-days, as walks saw it; waits of nobody are no work. */
-function workOf(house: House, job: string, now: Day): Work {
+function workOf(house: House, job: string, { zone, today: now }: FirmTime): Work {
   const site = readSite(house.db, job, now);
   const steps = new Map<string, { halfDays: number; hidden: boolean; fraction: number }>(site.areas.flatMap((area) => area.track.filter((step) => step.trade !== 'nobody').map((step) => [`${area.id}:${step.phase}`, { halfDays: step.halfDays, hidden: phaseFacts(step.phase).hidden === true, fraction: step.fraction }] as const)));
   const whole = [...steps.values()].reduce((sum, step) => sum + step.halfDays, 0);
   const done = [...progressOf(standing(observationsOf(house.db, job)))].flatMap(([key, known]) => {
     const step = steps.get(key);
     if (!step) return [];
-    return known.readings.map((reading, at) => ({ day: dayOf(reading.at), halfDays: (reading.fraction - (known.readings[at - 1]?.fraction ?? 0)) * step.halfDays }));
+    return known.readings.map((reading, at) => ({ day: dayIn(zone, reading.at), halfDays: (reading.fraction - (known.readings[at - 1]?.fraction ?? 0)) * step.halfDays }));
   });
   const finished = [...steps.values()].reduce((sum, step) => sum + step.fraction * step.halfDays, 0);
   const unseen = [...steps.values()].reduce((sum, step) => sum + (step.hidden ? step.fraction * step.halfDays : 0), 0);
@@ -109,7 +111,7 @@ function workOf(house: House, job: string, now: Day): Work {
   return { done, whole, share, hidden, words: whole === 0 ? '' : `${percent(share)} of the work is done, ${percent(hidden)} of that where nobody sees it; in the last two weeks ${percent(lately / whole)} of it.` };
 }
 
-function timeline(work: Work, plan: StoredPlan | undefined, job: string, baseline: { made_at: string; origin: Day; work: Baseline['tasks'] } | undefined, { start, now, finish }: { start: Day; now: Day; finish: Day | null }): ProgressView['overTime'] {
+function timeline(work: Work, plan: StoredPlan | undefined, job: string, baseline: { made_at: string; origin: Day; work: Baseline['tasks'] } | undefined, { start, now, finish, zone }: { start: Day; now: Day; finish: Day | null; zone: Zone }): ProgressView['overTime'] {
   const first = mondayOf([start, now, ...work.done.map((one_) => one_.day)].sort()[0] ?? now);
   const ends = [finish ?? now, now, ...(baseline ? baseline.work.map((task) => lastDay(baseline.origin, task.finish)) : [])].sort();
   const last = ends.at(-1) ?? now;
@@ -117,7 +119,7 @@ function timeline(work: Work, plan: StoredPlan | undefined, job: string, baselin
   // A week's figure is what is reached by its end.
   const by = weeks.map((week) => addDays(week, 6));
   const percent = (shares: number[]): number[] => shares.map((share) => Math.round(1000 * Math.min(1, share)) / 10);
-  const before = baseline ? work.done.filter((one_) => one_.day <= dayOf(baseline.made_at)) : [];
+  const before = baseline ? work.done.filter((one_) => one_.day <= dayIn(zone, baseline.made_at)) : [];
   const agreed = baseline ? [...before, ...baseline.work.filter((task) => !waits(task.id)).map((task) => ({ day: lastDay(baseline.origin, task.finish), halfDays: task.duration }))] : [];
   const agreedWhole = agreed.reduce((sum, one_) => sum + one_.halfDays, 0);
   const ahead = plan ? plan.tasks.filter((task) => task.job === job && task.state !== 'done' && task.trade !== 'nobody').map((task) => ({ day: lastDay(plan.origin, task.finish), halfDays: task.duration * Math.max(1, task.crews) })) : [];

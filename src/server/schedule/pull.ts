@@ -1,7 +1,7 @@
 import type { PullView } from '@/contract/views/plan';
 import { placedLike } from '@/core/schedule/plan';
 import { pullForward } from '@/core/schedule/pull-forward';
-import { today } from '../clock';
+import { today } from '../zone';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
 import { planInput } from './plan-input';
@@ -14,7 +14,7 @@ const words = (halves: number, sooner: string, later: string): string => {
 
 /** What would pull a piece of work forward, each thing tried by placing all work anew without it. */
 export function pullView(house: House, task: string): PullView {
-  const placed = placedLike(planInput(house.db, today(house.clock)));
+  const placed = placedLike(planInput(house.db, today(house)));
   const number = placed.ok ? placed.value.net.index.get(task) : undefined;
   if (!placed.ok || number === undefined) throw notFound('piece of work', 'task');
   const { net, placement } = placed.value;

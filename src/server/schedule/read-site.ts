@@ -7,7 +7,7 @@ import { addDays, daysBetween, weekday, type Day } from '@/core/units/day';
 import { standing } from '@/core/walks/observation';
 import { openItems } from '@/core/walks/open-items';
 import { progressOf, remainingHalfDays, type PhaseProgress } from '@/core/walks/progress';
-import { dayOf, halfOf } from '../clock';
+import { dayIn, halfIn, type Zone } from '@/core/units/zone';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import { notFound } from '../door/refusal';
@@ -16,6 +16,7 @@ import { knowledgeOf } from '../sequence/knowledge';
 import { closeInsOf, type AreaCloseIn } from '../walks/close-in';
 import { observationsOf } from '../walks/queries';
 import { officesOf } from './offices';
+import { zoneOf } from '../zone';
 
 export interface JobRow {
   id: string;
@@ -63,12 +64,13 @@ interface StepRow {
 }
 
 /** Worked half-days between two instants by the firm's days: weekdays that are no holiday. */
-export function workedBetween(holidays: ReadonlySet<Day>): (from: string, to: string) => number {
+export function workedBetween(zone: Zone, holidays: ReadonlySet<Day>): (from: string, to: string) => number {
   return (from, to) => {
-    let count = halfOf(to) - halfOf(from);
-    const last = daysBetween(dayOf(from), dayOf(to));
+    const first = dayIn(zone, from);
+    let count = halfIn(zone, to) - halfIn(zone, from);
+    const last = daysBetween(first, dayIn(zone, to));
     for (let day = 0; day < last; day++) {
-      const date = addDays(dayOf(from), day);
+      const date = addDays(first, day);
       if (weekday(date) % 6 !== 0 && !holidays.has(date)) count += 2;
     }
     return count;
@@ -86,10 +88,11 @@ export function readSite(db: Connection, job: string, today: Day): Site {
   const levels = new Map(all<{ id: string; height: number; name: string }>(db, 'SELECT id, height, name FROM level WHERE job = @job', { job }).map((level) => [level.id, level]));
   const steps = groupBy(all<StepRow>(db, 'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job }), (step) => step.area);
   const beside = all<{ one: string; other: string }>(db, 'SELECT beside.* FROM beside JOIN area ON area.id = beside.one WHERE area.job = @job', { job });
-  const between = workedBetween(holidaysOf(db));
+  const zone = zoneOf(db);
+  const between = workedBetween(zone, holidaysOf(db));
   const passed = new Map(all<{ area: string; phase: Phase; day: Day; half: 0 | 1 }>(db, `SELECT area, phase, day, half FROM inspection WHERE job = @job AND state = 'passed'`, { job }).map((one_) => [taskId(one_.area, one_.phase), one_]));
   const extra: StepExtras = {
-    passed, offices: officesOf(db), closeIns: closeInsOf(db, job, seen),
+    zone, passed, offices: officesOf(db), closeIns: closeInsOf(db, job, seen),
     parts: groupBy(all<{ area: string; phase: Phase; label: string; half_days: number }>(db, 'SELECT step_part.* FROM step_part JOIN area ON area.id = step_part.area WHERE area.job = @job ORDER BY part', { job }), (part) => taskId(part.area, part.phase)),
     plant: all<{ id: string; phases: string }>(db, 'SELECT id, phases FROM plant ORDER BY rowid').flatMap((row) => (JSON.parse(row.phases) as Phase[]).map((phase) => ({ phase, id: row.id }))),
   };
@@ -119,12 +122,15 @@ export function readSite(db: Connection, job: string, today: Day): Site {
 
 /** What stands beside the steps of a job. */
 interface StepExtras {
+  zone: Zone;
   passed: ReadonlyMap<string, { day: Day; half: 0 | 1 }>;
   closeIns: ReadonlyMap<string, AreaCloseIn>;
   offices: ReturnType<typeof officesOf>;
   parts: ReadonlyMap<string, { label: string; half_days: number }[]>;
   plant: readonly { phase: Phase; id: string }[];
 }
+
+const earlier = (one_: Day, other: Day): Day => (one_ < other ? one_ : other);
 
 function trackOf(steps: StepRow[], progress: Map<string, PhaseProgress>, between: (from: string, to: string) => number, today: Day, extra: StepExtras): TrackStep[] {
   const byPhase = new Map(steps.map((step) => [step.phase, step]));
@@ -136,13 +142,13 @@ function trackOf(steps: StepRow[], progress: Map<string, PhaseProgress>, between
     const parts = extra.parts.get(taskId(step.area, phase));
     const plant = extra.plant.find((one_) => one_.phase === phase)?.id;
     const office = extra.offices.find((one_) => one_.phases.includes(phase))?.id;
-    if (passed) return [{ phase, trade: step.trade, halfDays: step.half_days, fraction: 1, remaining: 0, seen: { day: passed.day < today ? passed.day : today, half: passed.half } }];
+    if (passed) return [{ phase, trade: step.trade, halfDays: step.half_days, fraction: 1, remaining: 0, seen: { day: earlier(passed.day, today), half: passed.half } }];
     return [{
       phase, trade: step.trade, halfDays: step.half_days, fraction: known?.fraction ?? 0,
       remaining: remainingHalfDays(step.half_days, known, between),
       ...(step.crews > 1 ? { crews: step.crews } : {}), ...(step.others ? { others: step.others } : {}), ...(plant ? { plant } : {}), ...(office ? { office } : {}),
       ...(parts ? { parts: parts.map((part) => ({ label: part.label, halfDays: part.half_days })) } : {}),
-      ...(known ? { seen: { day: dayOf(known.at) < today ? dayOf(known.at) : today, half: halfOf(known.at) } } : {}),
+      ...(known ? { seen: { day: earlier(dayIn(extra.zone, known.at), today), half: halfIn(extra.zone, known.at) } } : {}),
     }];
   });
 }

@@ -6,7 +6,7 @@ import type { Site } from '@/core/sequence/site';
 import type { Trade } from '@/core/sequence/trades';
 import { formatDay, type Day } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
-import { today } from '../clock';
+import { today } from '../zone';
 import { uuid } from '../database/id';
 import { insert, one, run, update, type Values } from '../database/query';
 import type { Connection } from '../database/open';
@@ -106,7 +106,7 @@ export const changeHandlers: Handler[] = [
   }),
   handler(sendChange, (visit, { id, version, ...to }) => {
     const row = needState(visit, id, version, ['draft']);
-    const day = today(visit.house.clock);
+    const day = today(visit.house);
     const { before, after } = effectOfChange(visit.db, day, row);
     update(visit.db, 'change_order', id, { state: 'sent', sent_at: visit.now, finish_before: before, finish_after: after });
     const { total } = priceOfChange(row);

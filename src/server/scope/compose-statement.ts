@@ -6,7 +6,7 @@ import type { ScopeView } from '@/contract/views/job';
 import { formatDay, type Day } from '@/core/units/day';
 import { halfUp } from '@/core/units/rounding';
 import { formatMoney } from '@/core/units/money';
-import { today } from '../clock';
+import { today } from '../zone';
 import { all, one } from '../database/query';
 import type { House } from '../house';
 import { readSite } from '../schedule/read-site';
@@ -42,7 +42,7 @@ function findingLine(finding: FindingView): StatementLine {
 /** What the job stands for today, as its client would read it. */
 export function composeStatement(house: House, job: string): Statement {
   const { db } = house;
-  const now = today(house.clock);
+  const now = today(house);
   const row = needJob(db, job);
   const [lines, findings] = [scopeOf(db, job), findingsOf(db, job)];
   const finish = one<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', { job })?.finish_day ?? null;

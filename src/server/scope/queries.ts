@@ -9,7 +9,7 @@ import type { AreaKind } from '@/core/sites/area';
 import { addDays, daysBetween, type Day } from '@/core/units/day';
 import { formatLength } from '@/core/units/length';
 import { slotOf } from '@/core/units/slot';
-import { today } from '../clock';
+import { firmTime, today, type FirmTime } from '../zone';
 import { all } from '../database/query';
 import type { Connection } from '../database/open';
 import type { House } from '../house';
@@ -57,7 +57,7 @@ export function scopeView(house: House, job: string): ScopePageView {
   const findings = findingsOf(db, job);
   const phases = phasesOf(db, job);
   return {
-    job: jobHead(house, job), today: today(house.clock),
+    job: jobHead(house, job), today: today(house),
     areas: areasOf(db, job).map((area): ScopeArea => {
       const layout = readLayout(db, area.id);
       return {
@@ -79,7 +79,7 @@ const choosable = (db: Connection, job: string): { id: string; name: string; kin
 
 export function assumptionsView(house: House, job: string): AssumptionsView {
   return {
-    job: jobHead(house, job), today: today(house.clock), areas: choosable(house.db, job).filter((area) => area.phases.length > 0),
+    job: jobHead(house, job), today: today(house), areas: choosable(house.db, job).filter((area) => area.phases.length > 0),
     assumptions: assumptionsOf(house, job), extras: extrasOf(house, job), counts: scopeCounts(house.db, job),
   };
 }
@@ -100,7 +100,8 @@ interface OptionRow {
 /** Options side by side, each with the finish that the plan of today gives it. */
 export function optionsView(house: House, job: string): OptionsView {
   const { db } = house;
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const now = time.today;
   const areas = areasOf(db, job);
   const finish = finishIf(db, now, job).job;
   const rows = all<OptionRow>(db, 'SELECT option_set.*, person.name FROM option_set LEFT JOIN person ON person.id = chosen_by WHERE option_set.job = @job ORDER BY chosen IS NOT NULL, option_set.rowid', { job });
@@ -111,7 +112,7 @@ export function optionsView(house: House, job: string): OptionsView {
       if (!area) return [];
       return [{
         id: row.id, version: row.version, areaId: row.area, area: area.name, kind: area.kind, phase: row.phase, phaseLabel: phaseFacts(row.phase).label, subject: row.subject, chosen: row.chosen, reason: row.reason,
-        chosenWhen: row.chosen_at ? `${row.name ?? ''}, ${whenSeen(row.chosen_at, now)}` : null,
+        chosenWhen: row.chosen_at ? `${row.name ?? ''}, ${whenSeen(row.chosen_at, time)}` : null,
         options: (JSON.parse(row.options) as Option[]).map((option) => optionView(house, job, area, row.phase, option, finish, now)),
       }];
     }),
@@ -129,23 +130,24 @@ function optionView(house: House, job: string, area: AreaRow, phase: Phase, opti
 
 export function changesView(house: House, job: string): ChangesView {
   const { db } = house;
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const now = time.today;
   const names = new Map(areasOf(db, job).map((area) => [area.id, area.name]));
   const lines = groupBy(scopeOf(db, job).filter((line) => line.stance !== 'out'), (line) => line.areaId);
   const { client, client_email } = needJob(db, job);
   return {
     job: jobHead(house, job), today: now, counts: scopeCounts(db, job), client: { name: client || 'Client', address: client_email },
     areas: choosable(db, job).map(({ id, name, phases }) => ({ id, name, phases, lines: (lines.get(id) ?? []).map((line) => ({ id: line.id, text: `${line.verb} ${line.subject}` })) })),
-    changes: all<ChangeRow>(db, 'SELECT * FROM change_order WHERE job = @job ORDER BY number DESC', { job }).map((row) => changeView(house, row, names.get(row.area) ?? '', now)),
+    changes: all<ChangeRow>(db, 'SELECT * FROM change_order WHERE job = @job ORDER BY number DESC', { job }).map((row) => changeView(house, row, names.get(row.area) ?? '', time)),
   };
 }
 
 /** While it is a draft its effect is the plan's of today; once sent, what the client was told. */
-export function changeView(house: House, row: ChangeRow, area: string, now: Day): ChangeView {
-  const effect = row.state === 'draft' ? effectOfChange(house.db, now, row) : { before: row.finish_before, after: row.finish_after };
+export function changeView(house: House, row: ChangeRow, area: string, time: FirmTime): ChangeView {
+  const effect = row.state === 'draft' ? effectOfChange(house.db, time.today, row) : { before: row.finish_before, after: row.finish_after };
   return {
     id: row.id, version: row.version, areaId: row.area, area, number: row.number, kind: row.kind, title: row.title, why: row.why, lines: linesOfChange(row), markup: row.markup, taxRate: row.tax_rate, price: priceOfChange(row),
     work: workOfChange(row), drops: dropsOfChange(row), omits: JSON.parse(row.omits) as string[], state: row.state, ...effect,
-    answered: row.answered_at ? `${row.state} by ${row.answered_by ?? ''}, ${whenSeen(row.answered_at, now)}${row.answer ? `: ${row.answer}` : ''}` : null,
+    answered: row.answered_at ? `${row.state} by ${row.answered_by ?? ''}, ${whenSeen(row.answered_at, time)}${row.answer ? `: ${row.answer}` : ''}` : null,
   };
 }

@@ -7,7 +7,7 @@ import type { Trade } from '@/core/sequence/trades';
 import type { Measure } from '@/core/layout/measures';
 import type { Stance } from '@/core/sites/area';
 import { dayOfSlot, formatSlot } from '@/core/units/slot';
-import { today } from '../clock';
+import { firmTime } from '../zone';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import type { House } from '../house';
@@ -75,7 +75,8 @@ interface AssumptionRow {
 
 /** What is believed, the open ones first and those that show themselves soonest before the others. */
 export function assumptionsOf(house: House, job: string): AssumptionView[] {
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const now = time.today;
   const plan = readPlan(house.db, { job });
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
   return all<AssumptionRow>(house.db, `SELECT assumption.*, area.name AS area_name, person.name AS settler FROM assumption JOIN area ON area.id = assumption.area LEFT JOIN person ON person.id = settled_by
@@ -83,7 +84,7 @@ export function assumptionsOf(house: House, job: string): AssumptionView[] {
     const task = tasks.get(taskId(row.area, row.phase));
     return {
       id: row.id, version: row.version, areaId: row.area, area: row.area_name, phase: row.phase, text: row.text, why: row.why, fallback: row.fallback, fallbackTrade: row.fallback_trade, fallbackHalfDays: row.fallback_half_days,
-      fallbackPrice: row.fallback_price, state: row.state, found: row.found, settled: row.settled_at ? `${row.settler ?? ''}, ${whenSeen(row.settled_at, now)}` : null, walk: row.settled_walk, shownBy: phaseFacts(row.phase).label,
+      fallbackPrice: row.fallback_price, state: row.state, found: row.found, settled: row.settled_at ? `${row.settler ?? ''}, ${whenSeen(row.settled_at, time)}` : null, walk: row.settled_walk, shownBy: phaseFacts(row.phase).label,
       shownOn: plan && task && task.state !== 'done' ? dayOfSlot(plan.origin, task.start) : null,
     };
   }).sort((a, b) => Number(a.state !== 'open') - Number(b.state !== 'open') || (a.shownOn ?? '9').localeCompare(b.shownOn ?? '9'));
@@ -101,11 +102,12 @@ export function extrasOf(house: House, job: string): ExtraView[] {
 }
 
 export function decisionsOf(house: House, job: string, area?: string): DecisionView[] {
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const now = time.today;
   return all<{ id: string; area: string | null; area_name: string | null; subject: string; reason: string; made_at: string; name: string | null }>(house.db,
     `SELECT decision.*, area.name AS area_name, person.name FROM decision LEFT JOIN area ON area.id = decision.area LEFT JOIN person ON person.id = made_by WHERE decision.job = @job AND decision.removed = 0 ORDER BY made_at DESC, decision.rowid DESC`, { job })
     .filter((row) => area === undefined || row.area === area)
-    .map((row) => ({ id: row.id, area: row.area_name, subject: row.subject, reason: row.reason, when: whenSeen(row.made_at, now), by: row.name ?? '' }));
+    .map((row) => ({ id: row.id, area: row.area_name, subject: row.subject, reason: row.reason, when: whenSeen(row.made_at, time), by: row.name ?? '' }));
 }
 
 /** What waits on each of the pages of Scope. */

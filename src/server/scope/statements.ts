@@ -1,7 +1,7 @@
 import { agreeStatement, makeStatement, sendStatement } from '@/contract/commands/scope';
 import type { StatementVersion, StatementView } from '@/contract/views/scope';
 import { isEmptyDiff, statementDiff, type Statement } from '@/core/scope/statement';
-import { today } from '../clock';
+import { firmTime, today } from '../zone';
 import { all, insert, one, update } from '../database/query';
 import type { Connection } from '../database/open';
 import { handler, need, needVersion, type Handler } from '../door/handler';
@@ -61,8 +61,9 @@ export const contentOf = (row: Pick<StatementRow, 'content'>): Statement => JSON
 export const statementsOf = (db: Connection, job: string): StatementRow[] => all<StatementRow>(db, 'SELECT * FROM statement WHERE job = @job ORDER BY number DESC', { job });
 
 export function versionView(house: House, row: StatementRow): StatementVersion {
-  const now = today(house.clock);
-  return { id: row.id, version: row.version, number: row.number, state: row.state, made: whenSeen(row.made_at, now), agreed: row.agreed_at ? `${row.agreed_by ?? ''}, ${whenSeen(row.agreed_at, now)}` : null };
+  const time = firmTime(house);
+  const now = time.today;
+  return { id: row.id, version: row.version, number: row.number, state: row.state, made: whenSeen(row.made_at, time), agreed: row.agreed_at ? `${row.agreed_by ?? ''}, ${whenSeen(row.agreed_at, time)}` : null };
 }
 
 /** A version (the newest unless named), what it says, and what it changed; before the first, what it would say today. */
@@ -77,7 +78,7 @@ export function statementView(house: House, job: string, number?: number): State
   // The dates move with every plan; what was agreed does not.
   const undated = (statement: Statement): Statement => ({ ...statement, dates: [] });
   return {
-    job: jobHead(house, job), today: today(house.clock), versions: rows.map((one_) => versionView(house, one_)), shown: row ? versionView(house, row) : null, content,
+    job: jobHead(house, job), today: today(house), versions: rows.map((one_) => versionView(house, one_)), shown: row ? versionView(house, row) : null, content,
     diff: former ? { ...statementDiff(contentOf(former), content), against: former.number } : null,
     outdated: rows[0] !== undefined && !isEmptyDiff(statementDiff(undated(contentOf(rows[0])), undated(today_))),
     gaps: statementGaps(house, job), client: { name: client || 'Client', address: client_email }, counts: scopeCounts(house.db, job),

@@ -2,7 +2,7 @@ import { afterCheck, checkWords, type Check } from '@/core/selections/check';
 import { isBefore, isHere, isOrdered } from '@/core/selections/states';
 import { taskId } from '@/core/sequence/site';
 import { progressOf } from '@/core/walks/progress';
-import { today } from '../clock';
+import { today } from '../zone';
 import { uuid } from '../database/id';
 import { all, insert, one, run, update, type Values } from '../database/query';
 import type { Visit } from '../door/handler';
@@ -26,7 +26,7 @@ export function settleCheck(visit: Visit, id: string, check: Check, observation:
   if (check.verdict === 'missing' && !isHere(row.state)) return;
   if (!isOrdered(row.state) && check.verdict !== 'right') return;
   const after = afterCheck(check, row.quantity);
-  update(visit.db, 'selection', id, { came_on: row.came_on ?? today(visit.house.clock), ...(isBefore(row.state, after.state) ? { state: after.state } : {}) });
+  update(visit.db, 'selection', id, { came_on: row.came_on ?? today(visit.house), ...(isBefore(row.state, after.state) ? { state: after.state } : {}) });
   if (after.again !== null) {
     const begun = (progressOf(standingOfKind(visit.db, row.job, 'progress')).get(taskId(row.area, row.phase))?.fraction ?? 0) > 0;
     const again = orderAgain(visit, row, after.again, { follows_as: 're-order', return_trip: begun ? 1 : 0, observation, note: words.slice(0, 300) });

@@ -4,7 +4,7 @@ import { unlikeCode } from '@/core/selections/code-shape';
 import { selectionKey } from '@/core/selections/selection-csv';
 import { isComing, isHere, isOrdered, isSettled, orderWords, type Alternative, type SelectionState } from '@/core/selections/states';
 import { formatDay, type Day } from '@/core/units/day';
-import { today } from '../clock';
+import { today } from '../zone';
 import { uuid } from '../database/id';
 import { all, flag, insert, one, orNull, update, type Values } from '../database/query';
 import { handler, need, needAreaOf, needStep, type Handler, type Visit } from '../door/handler';
@@ -107,7 +107,7 @@ export const selectionHandlers: Handler[] = [
   handler(addSelection, (visit, { state, expectedOn, ...item }) => {
     if (isOrdered(state) && item.quantity === undefined) throw unfit('no-quantity', 'An order needs a quantity; say how many or how much.', 'quantity');
     if (isComing(state)) needInJob(visit, item.job, expectedOn, 'expectedOn');
-    const now = today(visit.house.clock);
+    const now = today(visit.house);
     add(visit, item.job, item, { state, ...(isComing(state) ? { expected_on: orNull(expectedOn), promised_on: orNull(expectedOn) } : {}), ...(isOrdered(state) ? { ordered_on: now, ordered_as: orderWords(item) } : {}), ...(isHere(state) ? { came_on: now } : {}) });
     note(visit, { job: item.job, selection: item.id }, `added, ${state}`);
     visit.mark(item.job, `${item.category} was added`);
@@ -204,7 +204,7 @@ export function moveArrival(visit: Visit, row: Pick<Row, 'id' | 'job' | 'categor
   const promised = row.promised_on ?? row.expected_on ?? day;
   const moved = row.expected_on !== null && row.expected_on !== day;
   update(visit.db, 'selection', row.id, { expected_on: day, promised_on: promised, ...(moved ? { slip: day > promised ? why : '' } : {}), ...over });
-  const now = today(visit.house.clock);
+  const now = today(visit.house);
   note(visit, { job: row.job, selection: row.id }, `${moved ? `comes ${formatDay(day, now)} instead of ${formatDay(row.expected_on ?? day, now)}` : `comes ${formatDay(day, now)}`}${why ? `: ${why}` : ''}`);
   visit.mark(row.job, `${row.category}: ${moved ? (day > (row.expected_on ?? day) ? 'slipped' : 'comes earlier') : 'confirmed'}`);
 }

@@ -1,5 +1,5 @@
 import { addDays, formatDay, type Day } from '@/core/units/day';
-import { today } from '../clock';
+import { today } from '../zone';
 import { need, type Visit } from '../door/handler';
 import { unfit } from '../door/refusal';
 
@@ -12,7 +12,7 @@ export function needInJob(visit: Visit, job: string, day: Day | undefined, field
 
 /** What is written down as done was done today or before. */
 export function needPast(visit: Visit, day: Day, field: string): void {
-  const now = today(visit.house.clock);
+  const now = today(visit.house);
   if (day > now) throw unfit('in-the-future', `${formatDay(day, now)} is still to come; it is written down on the day it happens.`, field);
   if (day < addDays(now, -1500)) throw unfit('long-ago', 'A day four years ago cannot be meant.', field);
 }

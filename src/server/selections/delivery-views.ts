@@ -7,7 +7,7 @@ import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, lastDay } from '@/core/units/slot';
 import { AREA_SHARES } from '@/core/schedule/network';
 import { findingText } from '@/core/scope/finding';
-import { today } from '../clock';
+import { today } from '../zone';
 import { all } from '../database/query';
 import type { House } from '../house';
 import { measuresIn } from '../layout/read-layout';
@@ -45,7 +45,7 @@ const many = ({ quantity, unit, category }: { quantity: number | null; unit: str
 /** How things come on a job's site, where they are put and what stands there. */
 export function deliveriesView(house: House, job: string): DeliveriesView {
   const { db } = house;
-  const now = today(house.clock);
+  const now = today(house);
   const plan = readPlan(db, { job });
   const items = selectionsOf(house, job, plan);
   const areas = areasOf(db, job).filter(({ kind }) => kind !== 'face' && kind !== 'roof');
@@ -122,7 +122,7 @@ const MAP_DAYS = 14;
 
 /** Every room of a job as a place to keep things. */
 function mapOf(house: House, job: string, { areas, rows, items, plan, floors }: Stored): DeliveriesView['map'] {
-  const now = today(house.clock);
+  const now = today(house);
   const used = new Map(all<{ id: string; lived_in: 0 | 1; passage: 0 | 1 }>(house.db, 'SELECT id, lived_in, passage FROM area WHERE job = @job', { job }).map((area) => [area.id, area]));
   const spares = all<{ place: string; what: string }>(house.db, `SELECT place, what FROM spare WHERE job = @job AND state = 'kept' AND place IS NOT NULL`, { job });
   const standing = (delivery: Row): boolean => delivery.state === 'came' && items.some((item) => item.delivery === delivery.id && (item.state === 'on site' || item.state === 'checked'));

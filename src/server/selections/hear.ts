@@ -1,5 +1,5 @@
 import { supplierSays } from '@/contract/commands/selections';
-import { today } from '../clock';
+import { today } from '../zone';
 import { all } from '../database/query';
 import type { SupplierDesk } from '../desks/suppliers';
 import { receive } from '../door/door';
@@ -14,7 +14,7 @@ export function hearSuppliers(house: House, desk: SupplierDesk): number {
   for (const row of comingRows(house.db).filter((one_) => one_.supplier !== null && answering.has(one_.supplier))) {
     const word = desk.next(orderOf(house.db, row));
     // A confirmation comes as soon as the order is read; what is made takes its days.
-    if (!word || (word.says !== 'confirms' && word.on > today(house.clock))) continue;
+    if (!word || (word.says !== 'confirms' && word.on > today(house))) continue;
     const { says, text, day, quantity } = word;
     const answer = receive(house, { kind: 'desk', id: 'suppliers' }, { id: crypto.randomUUID(), type: supplierSays.type, at: house.clock.now().toISOString(), payload: { selection: row.id, says, text, ...(day ? { day } : {}), ...(quantity ? { quantity } : {}) } });
     if (answer.status === 'applied') spoken++;

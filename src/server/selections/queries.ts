@@ -11,7 +11,7 @@ import { phaseFacts } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import { daysBetween, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
-import { today } from '../clock';
+import { firmTime, type FirmTime } from '../zone';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import type { House } from '../house';
@@ -53,7 +53,8 @@ function quantityOf(row: SelectionRow, purchases: ReadonlyMap<string, Purchase[]
  */
 export function selectionsOf(house: House, job: string, plan: StoredPlan | undefined = readPlan(house.db, { job })): SelectionView[] {
   const { db } = house;
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const now = time.today;
   const closures = closuresOf(db);
   const requests = requestsOf(requestRows(db, job));
   const waits = waitRows(db, job);
@@ -87,7 +88,7 @@ export function selectionsOf(house: House, job: string, plan: StoredPlan | undef
 export const alternativesOf = (db: Connection, id: string): Alternative[] => JSON.parse(one<{ alternatives: string }>(db, 'SELECT alternatives FROM selection WHERE id = @id', { id })?.alternatives ?? '[]') as Alternative[];
 
 /** The trail of a selection or a request, the newest first. */
-export function trailOf(db: Connection, of: 'selection' | 'request', id: string, now: Day): TrailLine[] {
+export function trailOf(db: Connection, of: 'selection' | 'request', id: string, time: FirmTime): TrailLine[] {
   return all<{ id: string; at: string; who: string; text: string; desk: 0 | 1 }>(db, `SELECT id, at, who, text, desk FROM trail WHERE ${of} = @id ORDER BY at DESC, rowid DESC`, { id })
-    .map(({ id: line, at, who, text, desk }) => ({ id: line, when: whenSeen(at, now), who, text, desk: desk === 1 }));
+    .map(({ id: line, at, who, text, desk }) => ({ id: line, when: whenSeen(at, time), who, text, desk: desk === 1 }));
 }

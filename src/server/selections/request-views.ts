@@ -5,7 +5,7 @@ import { expectedOf, isGiven, neededBy, sendBy, standingOf, type Standing } from
 import { NEAR_DAYS } from '@/core/selections/due';
 import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
-import { today } from '../clock';
+import { today, firmTime } from '../zone';
 import { all } from '../database/query';
 import type { House } from '../house';
 import { readPlan } from '../schedule/read-plan';
@@ -15,7 +15,8 @@ import { requestRows, requestsOf, waitRows } from './rows';
 /** A job's approvals, answers and drawings with their dates from the plan, the most urgent first. */
 export function requestViews(house: House, job: string): RequestView[] {
   const { db } = house;
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const now = time.today;
   const rows = requestRows(db, job);
   if (rows.length === 0) return [];
   const requests = requestsOf(rows);
@@ -47,7 +48,7 @@ export function requestViews(house: House, job: string): RequestView[] {
       overdue: standing === 'sent' && promised !== null && promised < now,
       late: !given && ((by !== null && expected > by) || (asking && send !== null && send < now) || (standing === 'sent' && promised !== null && promised < now)),
       near: !given && (asking ? send !== null && send <= addDays(now, NEAR_DAYS) : standing === 'sent' && expected <= addDays(now, NEAR_DAYS)),
-      waits: waits.get(row.id) ?? [], trail: trailOf(db, 'request', row.id, now),
+      waits: waits.get(row.id) ?? [], trail: trailOf(db, 'request', row.id, time),
     };
   }).sort((a, b) => ORDER.indexOf(a.standing) - ORDER.indexOf(b.standing) || dayOf(a).localeCompare(dayOf(b)));
 }

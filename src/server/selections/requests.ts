@@ -3,7 +3,7 @@ import { addRequest, answerRequest, askClient, changeRequest, expectRequest, rem
 import { isGiven, PARTIES, ringOf, type Outcome } from '@/core/selections/requests';
 import { formatDay, type Day } from '@/core/units/day';
 import { sentence } from '@/core/words';
-import { today } from '../clock';
+import { today } from '../zone';
 import { insert, one, orNull, run, update, type Values } from '../database/query';
 import { handler, need, needAreaOf, needStep, needVersion, type Handler, type Visit } from '../door/handler';
 import { notFound, unfit } from '../door/refusal';
@@ -100,7 +100,7 @@ export const requestHandlers: Handler[] = [
   handler(remindRequest, (visit, { id, version }) => {
     const row = needRequest(visit, id, version);
     if (!row.sent_on || row.outcome) throw unfit('not-waiting', row.outcome ? 'They have answered.' : 'Nobody was asked yet.', 'id');
-    update(visit.db, 'request', id, { reminded_on: today(visit.house.clock) });
+    update(visit.db, 'request', id, { reminded_on: today(visit.house) });
     note(visit, about(row), 'reminded');
     visit.touches(row.job);
   }),
@@ -114,7 +114,7 @@ export const requestHandlers: Handler[] = [
     const row = needRequest(visit, id, version);
     if (row.party !== 'client') throw unfit('not-the-client', `This is asked of ${PARTIES[row.party]}; only the client has a page here.`, 'id');
     needFormer(visit, row);
-    const now = today(visit.house.clock);
+    const now = today(visit.house);
     update(visit.db, 'request', id, { sent: 'asked on their page', sent_on: now, expected_on: null, ...SENT });
     note(visit, about(row), `asked of ${to.name} on their page`);
     tellClient(visit, row.job, { title: `We need your word: ${row.subject}`, body: `${sentence(row.subject)} Please answer on your page${row.takes_high > 0 ? ` within ${row.takes_high} days` : ''}: what waits for it cannot be ordered or built before.` }, to);
@@ -124,7 +124,7 @@ export const requestHandlers: Handler[] = [
     const row = need<RequestRow>(visit, 'request', id);
     needClientOf(visit, row.job);
     if (row.party !== 'client' || !row.sent_on || row.outcome) throw unfit('not-asked', row.outcome ? 'This is answered already.' : 'This was not asked.', 'id');
-    settle(visit, row, outcome, conditions, today(visit.house.clock), name);
+    settle(visit, row, outcome, conditions, today(visit.house), name);
   }),
   handler(reopenRequest, (visit, { id, version }) => {
     const row = needRequest(visit, id, version);

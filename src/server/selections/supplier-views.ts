@@ -2,7 +2,7 @@ import type { SuppliersView } from '@/contract/views/selections';
 import { groupBy } from '@/core/group-by';
 import { isComing } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
-import { today } from '../clock';
+import { firmTime } from '../zone';
 import { all } from '../database/query';
 import type { House } from '../house';
 import { whenSeen } from '../words';
@@ -11,7 +11,8 @@ import { selectionsOf, trailOf } from './queries';
 /** Every supplier with its calendar, its list and what is on order with it, over all jobs. */
 export function suppliersView(house: House): SuppliersView {
   const { db } = house;
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const now = time.today;
   const jobs = all<{ id: string; name: string }>(db, `SELECT id, name FROM job WHERE state <> 'closed' ORDER BY position`);
   const orders = groupBy(jobs.flatMap((job) => selectionsOf(house, job.id).filter((item) => item.supplierId && isComing(item.state)).map((item) => ({ job, item }))), ({ item }) => item.supplierId ?? '');
   const closures = groupBy(all<{ supplier: string; first_day: Day; last_day: Day; why: string }>(db, 'SELECT * FROM supplier_closure WHERE last_day >= @now ORDER BY first_day', { now }), (row) => row.supplier);
@@ -21,10 +22,10 @@ export function suppliersView(house: House): SuppliersView {
     suppliers: all<{ id: string; version: number; name: string; email: string; note: string; desk: 0 | 1 }>(db, 'SELECT * FROM supplier ORDER BY name').map((row) => ({
       id: row.id, version: row.version, name: row.name, email: row.email, note: row.note, desk: row.desk === 1,
       closures: (closures.get(row.id) ?? []).map((closure) => ({ firstDay: closure.first_day, lastDay: closure.last_day, why: closure.why })),
-      prices: prices.get(row.id)?.count ?? 0, pricesRead: prices.has(row.id) ? whenSeen(prices.get(row.id)?.read_at ?? '', now) : null,
+      prices: prices.get(row.id)?.count ?? 0, pricesRead: prices.has(row.id) ? whenSeen(prices.get(row.id)?.read_at ?? '', time) : null,
       orders: (orders.get(row.id) ?? []).map(({ job, item }) => ({
         id: item.id, job: job.id, jobName: job.name, text: `${item.category}${item.quantity === null ? '' : `, ${item.quantity} ${item.unit}`}, ${item.area}`, state: item.state, orderedOn: item.orderedOn, expectedOn: item.expectedOn, needBy: item.needBy, after: item.there?.after ?? 0,
-        words: trailOf(db, 'selection', item.id, now).slice(0, 4),
+        words: trailOf(db, 'selection', item.id, time).slice(0, 4),
       })),
     })),
   };

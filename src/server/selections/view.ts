@@ -8,7 +8,7 @@ import { daysBetween, formatDay } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { checkWords } from '@/core/selections/check';
 import { capital } from '@/core/words';
-import { today } from '../clock';
+import { firmTime, today } from '../zone';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import { notFound } from '../door/refusal';
@@ -39,13 +39,13 @@ export function selectionCounts(house: House, job: string): SelectionCounts {
 
 /** The table of selections, and the steps that a new one could be for. */
 export function selectionsView(house: House, job: string): SelectionsView {
-  return { job: jobHead(house, job), today: today(house.clock), selections: selectionsOf(house, job), areas: stepsOf(house.db, job), suppliers: supplierNames(house.db), counts: selectionCounts(house, job) };
+  return { job: jobHead(house, job), today: today(house), selections: selectionsOf(house, job), areas: stepsOf(house.db, job), suppliers: supplierNames(house.db), counts: selectionCounts(house, job) };
 }
 
 export function requestsView(house: House, job: string): RequestsView {
   const row = needJob(house.db, job);
   return {
-    job: jobHead(house, job), today: today(house.clock), client: { name: row.client, address: row.client_email }, requests: requestViews(house, job), areas: stepsOf(house.db, job),
+    job: jobHead(house, job), today: today(house), client: { name: row.client, address: row.client_email }, requests: requestViews(house, job), areas: stepsOf(house.db, job),
     selections: selectionsOf(house, job).map((item) => ({ id: item.id, text: `${item.category}, ${item.area}` })), counts: selectionCounts(house, job),
   };
 }
@@ -53,7 +53,8 @@ export function requestsView(house: House, job: string): RequestsView {
 /** All that is known of one selection. */
 export function selectionPage(house: House, job: string, id: string): SelectionPageView {
   const { db } = house;
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const now = time.today;
   const plan = readPlan(db, { job });
   const items = selectionsOf(house, job, plan);
   const item = items.find((one_) => one_.id === id);
@@ -78,16 +79,17 @@ export function selectionPage(house: House, job: string, id: string): SelectionP
     related: items.filter((one_) => one_.id === item.follows?.id || one_.follows?.id === id).map((one_) => ({ id: one_.id, text: one_.follows?.id === id ? `${one_.follows.as === 'rest' ? 'the rest' : 'ordered again'}: ${one_.quantity ?? ''} ${one_.unit}, ${one_.state}` : `it is ${item.follows?.as === 'rest' ? 'the rest of' : 'ordered again for'} ${one_.category.toLowerCase()}, ${one_.state}` })),
     requests: requestViews(house, job).filter((request) => request.waits.some((wait) => wait.selection === id)),
     checks: standingOfKind(db, job, 'selection-check').filter((check) => check.selection === id).reverse().map((check) => ({
-      id: check.id, when: whenSeen(check.at, now), by: people.get(check.person) ?? '', good: check.verdict === 'right', picture: check.picture ?? null,
+      id: check.id, when: whenSeen(check.at, time), by: people.get(check.person) ?? '', good: check.verdict === 'right', picture: check.picture ?? null,
       text: checkWords({ verdict: check.verdict, text: check.text ?? '', ...(check.quantity === undefined ? {} : { quantity: check.quantity }) }, item.orderedAs || item.choice, item.unit),
     })),
-    trail: trailOf(db, 'selection', id, now), desk: row?.desk === 1,
+    trail: trailOf(db, 'selection', id, time), desk: row?.desk === 1,
   };
 }
 
 /** From the work back: why it is needed then, and so ordered and decided by then; what became late since the plan before. */
 function threadOf(house: House, job: string, item: SelectionView, plan: StoredPlan | undefined): SelectionPageView['thread'] {
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const now = time.today;
   const day = (value: string): string => formatDay(value, now);
   const lines: SelectionPageView['thread'] = [];
   const id = item.returnTrip ? leftoverId(item.id) : taskId(item.areaId, item.phase);

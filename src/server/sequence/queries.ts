@@ -8,7 +8,7 @@ import { SCHOOLS } from '@/core/sequence/schools';
 import { taskId } from '@/core/sequence/site';
 import type { Day } from '@/core/units/day';
 import { formatSlot } from '@/core/units/slot';
-import { today } from '../clock';
+import { today } from '../zone';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import type { House } from '../house';
@@ -36,7 +36,7 @@ export function sequenceView(house: House, job: string): SequenceView {
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
   const steps = all<{ area: string; name: string; phase: Phase }>(db, 'SELECT area.id AS area, area.name, step.phase FROM step JOIN area ON area.id = step.area WHERE area.job = @job ORDER BY area.position', { job });
   return {
-    job: jobHead(house, job), today: today(house.clock),
+    job: jobHead(house, job), today: today(house),
     areas: [...groupBy(steps, (step) => step.area)].map(([id, list]) => ({ id, name: list[0]?.name ?? '', steps: list.map((step) => ({ phase: step.phase, label: phaseFacts(step.phase).label })) })),
     steps: stepsOf(db, job, plan, tasks),
     own: all<OwnRow>(db, `SELECT own_link.*, b.name AS before_name, a.name AS after_name FROM own_link JOIN area b ON b.id = before_area JOIN area a ON a.id = after_area WHERE own_link.job = @job`, { job })
@@ -45,9 +45,9 @@ export function sequenceView(house: House, job: string): SequenceView {
       label: exposure.from === exposure.to ? (tasks.get(exposure.from)?.label ?? '') : `${tasks.get(exposure.from)?.label ?? ''} to ${tasks.get(exposure.to)?.label ?? ''}`, kept: exposure.kept,
       text: exposure.kept ? `${exposure.actual} of at most ${exposure.most} worked half-days.` : `${exposure.actual} worked half-days, at most ${exposure.most}${exposure.rain === undefined ? '' : ', and rain comes meanwhile'}: ${exposure.reason}. What would cure it: ${exposure.cure}.`,
     })),
-    holds: holdsOf(db, job, today(house.clock)),
+    holds: holdsOf(db, job, today(house)),
     schools: schoolsOf(db, job), rules: rulesOf(db, job, plan),
-    gates: gatesOf(db, job, plan, tasks), logistics: logisticsOf(db, job, plan, today(house.clock)),
+    gates: gatesOf(db, job, plan, tasks), logistics: logisticsOf(db, job, plan, today(house)),
     problem: one<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
   };
 }

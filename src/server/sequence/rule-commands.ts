@@ -10,13 +10,14 @@ import { handler, needAreaOf, need, type Handler, type Visit } from '../door/han
 import { notFound, stale, unfit } from '../door/refusal';
 import { readSite } from '../schedule/read-site';
 import { nextRuleNumber, type OwnRuleRow } from './knowledge';
+import { today } from '../zone';
 
 /** The jobs that a word of the firm, or of one job, is about. */
 export const jobsOf = (visit: Visit, job?: string | null): string[] => (job ? [job] : all<{ id: string }>(visit.db, `SELECT id FROM job WHERE state IN ('scoping', 'booked', 'active', 'completing') ORDER BY position, id`).map((row) => row.id));
 
 /** Refuses an order that would make work wait for itself, naming the ring step by step. */
 export function refuseLoop(visit: Visit, job: string, field: string): void {
-  const site = readSite(visit.db, job, visit.now.slice(0, 10));
+  const site = readSite(visit.db, job, today(visit.house));
   const { links } = sequenceOf(site);
   const loop = findLoop([...new Set(links.flatMap((link) => [link.before, link.after]))], links);
   if (!loop) return;

@@ -5,7 +5,7 @@ import { expectedOf, isGiven, PARTIES, type Party } from '@/core/selections/requ
 import { taskId } from '@/core/sequence/site';
 import { addDays, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
-import { today } from '../clock';
+import { firmTime, today, clockFor } from '../zone';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import { newestChange } from '../door/queries';
@@ -25,10 +25,10 @@ export function frameView(house: House, person: PersonView): FrameView {
     person,
     people: house.demo ? all<PersonView>(house.db, 'SELECT id, name, role FROM person ORDER BY rowid') : [],
     jobs: all(house.db, `SELECT id, name, state FROM job WHERE state <> 'closed' ORDER BY position`),
-    today: today(house.clock),
+    today: today(house),
     demo: house.demo,
     seq: newestChange(house.db),
-    shiftDays: house.clock.shiftDays ?? 0,
+    clock: clockFor(house),
   };
 }
 
@@ -40,12 +40,13 @@ export function needJob(db: Connection, id: string): JobRow {
 
 export function jobHead(house: House, id: string): JobHead {
   const row = needJob(house.db, id);
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const now = time.today;
   const last = one<{ started_at: string }>(house.db, 'SELECT started_at FROM walk WHERE job = @id AND finished_at IS NOT NULL ORDER BY started_at DESC', { id });
   const open = one<{ id: string }>(house.db, 'SELECT id FROM walk WHERE job = @id AND finished_at IS NULL ORDER BY started_at DESC', { id });
   return {
     id, name: row.name, address: row.address, state: row.state, units: row.units,
-    walked: last ? `walked ${whenSeen(last.started_at, now)}` : 'not walked yet',
+    walked: last ? `walked ${whenSeen(last.started_at, time)}` : 'not walked yet',
     openWalk: open?.id ?? null,
     counts: {
       selections: selectionsOf(house, id).filter((item) => isDue(item.due)).length,

@@ -6,7 +6,7 @@ import { orderWords } from '@/core/selections/states';
 import { PARTIES } from '@/core/selections/requests';
 import { TRADES } from '@/core/sequence/trades';
 import { formatDay, type Day } from '@/core/units/day';
-import { today } from '../clock';
+import { today } from '../zone';
 import type { House } from '../house';
 import { HAIRLINES, rule, type Paper } from '../files/pdf';
 import { measuresIn } from '../layout/read-layout';
@@ -68,7 +68,7 @@ export function roomSheets(house: House, job: string, areas: readonly string[], 
   const views = areas.map((area) => roomView(house, job, area));
   const [first] = views;
   return {
-    title: `${first?.job.name ?? ''}: room sheets`, plain: true, subtitle: '', foot: `${first?.job.name ?? ''}, room sheet of ${formatDay(today(house.clock), '0000-00-00')}`,
+    title: `${first?.job.name ?? ''}: room sheets`, plain: true, subtitle: '', foot: `${first?.job.name ?? ''}, room sheet of ${formatDay(today(house), '0000-00-00')}`,
     content: views.flatMap((view, at) => {
       const measured = measureWords(measuresIn(house.db, view.area.id), view.job.units).filter(({ measure }) => TAPED.includes(measure)).map(({ measure, value }) => `${value}  ${MEASURES[measure].label}`);
       const taken = view.remarks.filter((remark) => remark.kind === 'measurement').map((remark) => remark.text);

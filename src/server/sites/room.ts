@@ -8,7 +8,7 @@ import { ofKind, standing, type Observation } from '@/core/walks/observation';
 import { conflicts, differenceWords } from '@/core/walks/measured-again';
 import { openCautions, openItems } from '@/core/walks/open-items';
 import { countedWords, recordWords } from '@/core/walks/record-words';
-import { today } from '../clock';
+import { firmTime, type FirmTime } from '../zone';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import { notFound } from '../door/refusal';
@@ -29,7 +29,8 @@ import { areaViews } from './rooms';
 /** The clipboard of one area. */
 export function roomView(house: House, job: string, area: string): RoomView {
   const { db } = house;
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const now = time.today;
   const row = one<AreaRow>(db, 'SELECT * FROM area WHERE id = @area AND job = @job', { area, job });
   if (!row) throw notFound('area in this job');
   const site = readSite(db, job, now);
@@ -56,7 +57,7 @@ export function roomView(house: House, job: string, area: string): RoomView {
         crew: task?.crew ? (crews.get(task.crew) ?? '') : '',
       };
     }),
-    open: openItems(seen).map(({ item, putOff, worse }) => ({ id: item.id, text: countedWords(item), trade: item.trade, putOff, worse, since: whenSeen(item.at, now) })),
+    open: openItems(seen).map(({ item, putOff, worse }) => ({ id: item.id, text: countedWords(item), trade: item.trade, putOff, worse, since: whenSeen(item.at, time) })),
     selections: selectionsOf(house, job).filter((item) => item.areaId === area),
     scope: scopeOf(db, job).filter((item) => item.areaId === area),
     findings: findingsOf(db, job).filter((finding) => finding.area === area),
@@ -64,9 +65,9 @@ export function roomView(house: House, job: string, area: string): RoomView {
     extras: extrasOf(house, job).filter((extra) => extra.areaId === area),
     quantities: calculationsOf(db, job, needJob(db, job).units, area),
     drawn: one(db, 'SELECT 1 FROM shape WHERE area = @area', { area }) !== undefined,
-    pictures: picturesOf(db, seen, now),
-    remarks: remarksOf(db, seen, now),
-    standpoints: standpointViews(db, area, seen, now),
+    pictures: picturesOf(db, seen, time),
+    remarks: remarksOf(db, seen, time),
+    standpoints: standpointViews(db, area, seen, time),
     conflicts: conflicts(ofKind(seen, 'measurement'), drawnOf(readLayout(db, area)).drawn).map(({ id, label, of, measured, drawn }) => ({ id, label, of, text: differenceWords(measured, drawn, needJob(db, job).units).text })),
     called: row.called, walls: wallsIn(db, job, area, seen),
   };
@@ -75,12 +76,12 @@ export function roomView(house: House, job: string, area: string): RoomView {
 const REMARKS: ReadonlySet<string> = new Set(['note', 'caution', 'measurement', 'surprise', 'decision', 'household', 'order', 'gate', 'selection']);
 
 /** Pictures among observations, the newest first. */
-export function picturesOf(db: Connection, seen: readonly Observation[], now: Day): PictureView[] {
+export function picturesOf(db: Connection, seen: readonly Observation[], time: FirmTime): PictureView[] {
   const names = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM area').map((area) => [area.id, area.name]));
   const taken = new Map(all<{ hash: string; taken_at: string }>(db, 'SELECT hash, taken_at FROM picture WHERE taken_at IS NOT NULL').map((row) => [row.hash, row.taken_at]));
   return ofKind(seen, 'picture').map((picture) => {
     const area = names.get(picture.area) ?? '';
-    const when = whenSeen(takenAt(picture.at, taken.get(picture.picture)), now);
+    const when = whenSeen(takenAt(picture.at, taken.get(picture.picture)), time);
     return { hash: picture.picture, area, when, text: picture.text ?? null, alt: `${area}, ${when}${picture.text ? `: ${picture.text}` : ''}` };
   }).reverse();
 }
@@ -95,11 +96,11 @@ function takenAt(kept: string, said: string | undefined): string {
 }
 
 /** Pictures of each spot, the oldest first, with what was drawn on them. */
-function standpointViews(db: Connection, area: string, seen: readonly Observation[], now: Day): StandpointView[] {
+function standpointViews(db: Connection, area: string, seen: readonly Observation[], time: FirmTime): StandpointView[] {
   const marks = new Map(ofKind(seen, 'marks').map((one_) => [one_.about, one_.marks]));
   return all<{ id: string; name: string }>(db, 'SELECT id, name FROM standpoint WHERE area = @area AND removed = 0 ORDER BY rowid', { area }).flatMap(({ id, name }) => {
     const mine = ofKind(seen, 'picture').filter((picture) => picture.standpoint === id);
-    const views = picturesOf(db, mine, now).reverse();
+    const views = picturesOf(db, mine, time).reverse();
     return mine.length > 0 ? [{ id, name, pictures: views.map((view, at) => ({ ...view, marks: marks.get(mine[at]?.id ?? '') ?? [] })) }] : [];
   });
 }
@@ -110,11 +111,11 @@ function wallsIn(db: Connection, job: string, area: string, seen: readonly Obser
   return check || things > 0 ? { open: check?.open.length ?? 0, lines: check?.lines.length ?? 0, closed: check?.closed ?? true, things } : null;
 }
 
-function remarksOf(db: Connection, seen: readonly Observation[], now: Day): RoomView['remarks'] {
+function remarksOf(db: Connection, seen: readonly Observation[], time: FirmTime): RoomView['remarks'] {
   const people = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]));
   const holds = new Set(openCautions(seen).map((caution) => caution.id));
   return seen.flatMap((one_) => {
     if (!REMARKS.has(one_.kind) || (one_.kind === 'caution' && !holds.has(one_.id))) return [];
-    return [{ id: one_.id, kind: one_.kind, text: recordWords(one_), when: whenSeen(one_.at, now), by: people.get(one_.person) ?? '' }];
+    return [{ id: one_.id, kind: one_.kind, text: recordWords(one_), when: whenSeen(one_.at, time), by: people.get(one_.person) ?? '' }];
   }).reverse();
 }

@@ -7,7 +7,7 @@ import { taskId, type Site, type SiteArea } from '@/core/sequence/site';
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { workDone } from '@/core/walks/diff';
-import { today } from '../clock';
+import { today } from '../zone';
 import { all, one } from '../database/query';
 import type { House } from '../house';
 import { nextWork } from '../schedule/effect';
@@ -26,7 +26,7 @@ interface OpenHold {
 /** The face of a job: its section with a ladder an area, what holds it and who comes next. */
 export function roomsView(house: House, job: string): RoomsView {
   const { db } = house;
-  const now = today(house.clock);
+  const now = today(house);
   const row = needJob(db, job);
   const site = readSite(db, job, now);
   const plan = readPlan(db, { job });

@@ -2,7 +2,8 @@ import type { TodayView } from '@/contract/views/plan';
 import type { JobState } from '@/core/sites/area';
 import { addDays, daysBetween, formatDay, type Day } from '@/core/units/day';
 import { slotOf } from '@/core/units/slot';
-import { dayOf, today } from '../clock';
+import { dayIn } from '@/core/units/zone';
+import { firmTime, type FirmTime } from '../zone';
 import { all, one } from '../database/query';
 import type { House } from '../house';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
@@ -35,7 +36,8 @@ const WALK_EVERY: Partial<Record<JobState, number>> = { active: 2, completing: 4
 /** The next hours over all jobs, every line leading to where it is settled. */
 export function todayView(house: House): TodayView {
   const { db } = house;
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const { today: now, zone } = time;
   const plan = readPlan(db);
   const jobs = all<JobLine>(db, `SELECT job.id, name, address, state, promise_day, leaves,
       (SELECT max(started_at) FROM walk WHERE walk.job = job.id AND finished_at IS NOT NULL) AS walked_at,
@@ -44,7 +46,7 @@ export function todayView(house: House): TodayView {
   const selections = new Map(jobs.map((job) => [job.id, selectionsOf(house, job.id)]));
   return {
     today: now, weekday: formatDay(now),
-    sites: jobs.map((job) => site(house, job, plan, now)).filter((one_) => one_.why.length > 0 || one_.openWalk).sort((a, b) => Number(b.urgent) - Number(a.urgent)),
+    sites: jobs.map((job) => site(house, job, plan, time)).filter((one_) => one_.why.length > 0 || one_.openWalk).sort((a, b) => Number(b.urgent) - Number(a.urgent)),
     onSite: jobs.map((job) => ({ job: job.id, name: job.name, morning: crewsAt(plan, job.id, slotOf(plan?.origin ?? now, now)), afternoon: crewsAt(plan, job.id, slotOf(plan?.origin ?? now, now, 1)) }))
       .filter((row) => row.morning.length + row.afternoon.length > 0),
     holds: jobs.flatMap((job) => holdsOf(db, job.id, now).filter((hold) => hold.expectedOn <= addDays(now, 10)).map((hold) => ({ ...hold, job: job.id, jobName: job.name }))).sort((a, b) => (a.expectedOn < b.expectedOn ? -1 : 1)),
@@ -88,9 +90,9 @@ function callsOf(house: House, plan: StoredPlan | undefined, jobs: readonly JobL
 }
 
 /** Why a site wants a walk today; nothing where it does not. */
-function site(house: House, job: JobLine, plan: StoredPlan | undefined, now: Day): TodayView['sites'][number] {
+function site(house: House, job: JobLine, plan: StoredPlan | undefined, { zone, today: now }: FirmTime): TodayView['sites'][number] {
   const why: string[] = [];
-  const days = job.walked_at ? daysBetween(dayOf(job.walked_at), now) : undefined;
+  const days = job.walked_at ? daysBetween(dayIn(zone, job.walked_at), now) : undefined;
   const checks = holdsOf(house.db, job.id, now).filter((hold) => hold.kind === 'close-in' && hold.expectedOn <= addDays(now, 1));
   for (const check of checks) why.push(`${check.area}: close-in ${check.expectedOn <= now ? 'today' : 'tomorrow'}`);
   const covering = (plan?.tasks ?? []).filter((task) => task.job === job.id && task.phase === 'close-in' && task.state !== 'done' && plan && task.start < slotOf(plan.origin, addDays(now, 2)) && !checks.some((check) => check.areaId === task.area));
@@ -100,7 +102,7 @@ function site(house: House, job: JobLine, plan: StoredPlan | undefined, now: Day
   else if (days >= (WALK_EVERY[job.state] ?? 7)) why.push(`last walk ${days} days ago`);
   const starting = (plan?.tasks ?? []).filter((task) => task.job === job.id && task.crew !== null && task.state === 'waiting' && plan && task.start >= slotOf(plan.origin, now) && task.start < slotOf(plan.origin, addDays(now, 1)));
   if (starting.length > 0 && job.state === 'active') why.push(`${starting.length} ${starting.length === 1 ? 'piece of work begins' : 'pieces of work begin'} today`);
-  return { job: job.id, name: job.name, address: job.address, why, walked: job.walked_at ? ago(dayOf(job.walked_at), now) : 'never', openWalk: job.open_walk, urgent: checks.length > 0 };
+  return { job: job.id, name: job.name, address: job.address, why, walked: job.walked_at ? ago(dayIn(zone, job.walked_at), now) : 'never', openWalk: job.open_walk, urgent: checks.length > 0 };
 }
 
 function crewsAt(plan: StoredPlan | undefined, job: string, slot: number): string[] {

@@ -7,13 +7,14 @@ import { diffOf, workDone } from '@/core/walks/diff';
 import { ofKind, standing } from '@/core/walks/observation';
 import { progressOf } from '@/core/walks/progress';
 import type { Plan } from '@/core/schedule/plan';
-import { dayOf } from '../clock';
+import { dayIn } from '@/core/units/zone';
 import { all, insert, one } from '../database/query';
 import type { Connection } from '../database/open';
 import { effectOf, nextWork } from '../schedule/effect';
 import { readPlan } from '../schedule/read-plan';
 import type { JobRow } from '../schedule/read-site';
 import { observationsOf } from '../walks/queries';
+import { zoneOf } from '../zone';
 
 /** Planned half-days of every step of a job by task id: what progress weighs. */
 export function weightsOf(db: Connection, job: string): Map<string, number> {
@@ -29,7 +30,7 @@ export function newsOf(db: Connection, walk: { id: string; job: string; started_
   const seen = standing(all_);
   const weights = weightsOf(db, walk.job);
   const progress = progressOf(seen);
-  const day = dayOf(walk.started_at);
+  const day = dayIn(zoneOf(db), walk.started_at);
   const effect = effectOf(before, after, walk.job);
   return {
     job: job.name, day, livedIn: job.lived_in === 1,

@@ -3,7 +3,7 @@ import type { Audience } from '@/contract/commands/updates';
 import { groupBy } from '@/core/group-by';
 import type { Day } from '@/core/units/day';
 import { pathOf } from '../access/tokens';
-import { today } from '../clock';
+import { firmTime, type FirmTime } from '../zone';
 import { all } from '../database/query';
 import type { House } from '../house';
 import { readPlan } from '../schedule/read-plan';
@@ -30,7 +30,8 @@ export const linkState = (link: { revoked_at: string | null; expires_on: Day }, 
 
 export function updatesView(house: House, job: string): UpdatesView {
   const { db } = house;
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const now = time.today;
   const row = needJob(db, job);
   const messages = groupBy(all<MessageRow>(db, 'SELECT message.* FROM message JOIN job_update ON job_update.id = message.job_update WHERE job_update.job = @job ORDER BY queued_at', { job }), (message) => message.job_update);
   const updates = all<{ id: string; version: number; audience: 'client' | 'crew'; title: string; body: string; state: 'draft' | 'sent' | 'dropped'; made_at: string; sent_at: string | null }>(
@@ -39,7 +40,7 @@ export function updatesView(house: House, job: string): UpdatesView {
   const subs = all<{ id: string; name: string; email: string; lead_name: string }>(db, 'SELECT id, name, email, lead_name FROM sub ORDER BY name').filter((sub) => crews.has(sub.id));
   return {
     job: jobHead(house, job), today: now,
-    updates: updates.map(({ made_at, sent_at, ...update }) => ({ ...update, when: sent_at ? `sent ${whenSeen(sent_at, now)}` : `drafted ${whenSeen(made_at, now)}`, messages: (messages.get(update.id) ?? []).map((message) => messageView(message, now)) })),
+    updates: updates.map(({ made_at, sent_at, ...update }) => ({ ...update, when: sent_at ? `sent ${whenSeen(sent_at, time)}` : `drafted ${whenSeen(made_at, time)}`, messages: (messages.get(update.id) ?? []).map((message) => messageView(message, time)) })),
     links: all<LinkRow>(db, `SELECT * FROM share_link WHERE job = @job OR (audience = 'sub' AND sub IN (SELECT value FROM json_each(@subs))) ORDER BY made_at DESC`, { job, subs: JSON.stringify(subs.map((sub) => sub.id)) })
       .map((link) => ({ id: link.id, audience: link.audience, recipient: link.recipient, path: pathOf(house, link.id), expiresOn: link.expires_on, state: linkState(link, now), opened: link.opened })),
     suggested: {
@@ -50,6 +51,6 @@ export function updatesView(house: House, job: string): UpdatesView {
   };
 }
 
-function messageView({ job_update: _, share_link, acknowledged_at, acknowledged_by, id, recipient, address, state, failure }: MessageRow, now: Day): MessageView {
-  return { id, recipient, address, state, failure, linkId: share_link, acknowledged: acknowledged_at ? `${acknowledged_by ?? ''}, ${whenSeen(acknowledged_at, now)}` : null };
+function messageView({ job_update: _, share_link, acknowledged_at, acknowledged_by, id, recipient, address, state, failure }: MessageRow, time: FirmTime): MessageView {
+  return { id, recipient, address, state, failure, linkId: share_link, acknowledged: acknowledged_at ? `${acknowledged_by ?? ''}, ${whenSeen(acknowledged_at, time)}` : null };
 }

@@ -12,7 +12,7 @@ import { openCautions, openItems } from '@/core/walks/open-items';
 import { progressOf } from '@/core/walks/progress';
 import { countedWords } from '@/core/walks/record-words';
 import { hashOf } from '../access/tokens';
-import { today } from '../clock';
+import { firmTime, today, type FirmTime } from '../zone';
 import { all, one, run } from '../database/query';
 import type { House } from '../house';
 import { nextWork } from '../schedule/effect';
@@ -43,7 +43,7 @@ export interface OpenLink {
 /** The link of a secret, if it opens today: guessed, revoked and expired ones are all alike to whoever holds them. */
 export function openLink(house: House, token: string): OpenLink | undefined {
   const link = one<OpenLink>(house.db, 'SELECT * FROM share_link WHERE token_hash = @hash', { hash: hashOf(token) });
-  return link && linkState(link, today(house.clock)) === 'open' ? link : undefined;
+  return link && linkState(link, today(house)) === 'open' ? link : undefined;
 }
 
 /** Whether a picture belongs to what a link shows. */
@@ -58,11 +58,12 @@ export function sharedView(house: House, link: OpenLink): SharedView {
 }
 
 function base(house: House, link: OpenLink): Omit<ClientShared, 'audience' | 'job' | 'done' | 'finish' | 'updates' | 'next' | 'decisions' | 'choices' | 'requests' | 'pictures' | 'completion' | 'statement' | 'changes'> {
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const now = time.today;
   const message = one<{ acknowledged_at: string | null; acknowledged_by: string | null }>(house.db, 'SELECT acknowledged_at, acknowledged_by FROM message WHERE share_link = @id', { id: link.id });
   return {
     firm: one<{ name: string }>(house.db, 'SELECT name FROM firm')?.name ?? '', recipient: link.recipient, today: now, expiresOn: link.expires_on,
-    acknowledged: message?.acknowledged_at ? `${message.acknowledged_by ?? ''}, ${whenSeen(message.acknowledged_at, now)}` : null,
+    acknowledged: message?.acknowledged_at ? `${message.acknowledged_by ?? ''}, ${whenSeen(message.acknowledged_at, time)}` : null,
     canAcknowledge: message !== undefined,
   };
 }
@@ -70,10 +71,11 @@ function base(house: House, link: OpenLink): Omit<ClientShared, 'audience' | 'jo
 /** Updates that were sent for this audience, the newest first. */
 const sentUpdates = (house: House, job: string, audience: 'client' | 'crew'): { title: string; body: string; when: string }[] =>
   all<{ title: string; body: string; sent_at: string }>(house.db, `SELECT title, body, sent_at FROM job_update WHERE job = @job AND audience = @audience AND state = 'sent' ORDER BY sent_at DESC LIMIT 10`, { job, audience })
-    .map(({ title, body, sent_at }) => ({ title, body, when: whenSeen(sent_at, today(house.clock)) }));
+    .map(({ title, body, sent_at }) => ({ title, body, when: whenSeen(sent_at, firmTime(house)) }));
 
 function clientShared(house: House, link: OpenLink, job: string): ClientShared {
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const now = time.today;
   const { name, address } = needJob(house.db, job);
   const seen = standing(observationsOf(house.db, job));
   const progress = progressOf(seen);
@@ -91,9 +93,9 @@ function clientShared(house: House, link: OpenLink, job: string): ClientShared {
     decisions: holdsOf(house.db, job, now).filter((hold) => hold.kind === 'client' && hold.request === null).map((hold) => ({ text: capital(hold.text), by: hold.expectedOn })),
     choices: choicesOf(house, job),
     requests: requestViews(house, job).filter((request) => request.party === 'client' && request.standing === 'sent').map((request) => ({ id: request.id, kind: request.kind, subject: request.subject, by: request.neededBy, waits: request.waits.map((wait) => wait.text) })),
-    pictures: picturesOf(house.db, seen, now).slice(0, 8),
-    completion: completionShared(house, job, now), statement: statementShared(house, job, now),
-    changes: all<ChangeRow>(house.db, `SELECT * FROM change_order WHERE job = @job AND state <> 'draft' ORDER BY number DESC`, { job }).map((row) => changeView(house, row, names.get(row.area) ?? '', now)),
+    pictures: picturesOf(house.db, seen, time).slice(0, 8),
+    completion: completionShared(house, job, time), statement: statementShared(house, job, time),
+    changes: all<ChangeRow>(house.db, `SELECT * FROM change_order WHERE job = @job AND state <> 'draft' ORDER BY number DESC`, { job }).map((row) => changeView(house, row, names.get(row.area) ?? '', time)),
   };
 }
 
@@ -109,30 +111,31 @@ function choicesOf(house: House, job: string): ClientShared['choices'] {
 export const sentStatement = (house: House, job: string): StatementRow | undefined => statementsOf(house.db, job).find((row) => row.state !== 'made');
 
 /** Their list and their rooms, once the job comes to its end. */
-function completionShared(house: House, job: string, now: Day): ClientShared['completion'] {
+function completionShared(house: House, job: string, time: FirmTime): ClientShared['completion'] {
   if (!['completing', 'closed'].includes(needJob(house.db, job).state)) return null;
-  const accepted = new Map(all<{ area: string; name: string; at: string }>(house.db, 'SELECT area, name, at FROM sign_off WHERE job = @job AND removed = 0', { job }).map((row) => [row.area, `${row.name}, ${whenSeen(row.at, now)}`]));
+  const accepted = new Map(all<{ area: string; name: string; at: string }>(house.db, 'SELECT area, name, at FROM sign_off WHERE job = @job AND removed = 0', { job }).map((row) => [row.area, `${row.name}, ${whenSeen(row.at, time)}`]));
   return {
-    items: clientItems(house.db, job, now).map(({ id, text, area, state, answer }) => ({ id, text, area, state, answer })),
+    items: clientItems(house.db, job, time).map(({ id, text, area, state, answer }) => ({ id, text, area, state, answer })),
     areas: all<{ id: string; name: string }>(house.db, 'SELECT id, name FROM area WHERE job = @job ORDER BY position', { job }).map((area) => ({ ...area, accepted: accepted.get(area.id) ?? null })),
   };
 }
 
-function statementShared(house: House, job: string, now: Day): ClientShared['statement'] {
+function statementShared(house: House, job: string, time: FirmTime): ClientShared['statement'] {
   const row = sentStatement(house, job);
   if (!row) return null;
   // What they see as changed is against what they were sent before.
   const former = statementsOf(house.db, job).find((one_) => one_.number < row.number && one_.state !== 'made');
   return {
     id: row.id, number: row.number, content: contentOf(row), diff: former ? { ...statementDiff(contentOf(former), contentOf(row)), against: former.number } : null,
-    agreed: row.agreed_at ? `${row.agreed_by ?? ''}, ${whenSeen(row.agreed_at, now)}` : null,
+    agreed: row.agreed_at ? `${row.agreed_by ?? ''}, ${whenSeen(row.agreed_at, time)}` : null,
   };
 }
 
 /** A job's crews, or one sub over all its jobs: who, where, when, what must be ready before, and who needs the room next. */
 function crewShared(house: House, link: OpenLink): CrewShared {
   const { db } = house;
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const now = time.today;
   const plan = readPlan(db, link.job ? { job: link.job } : {});
   const jobs = new Map(all<{ id: string; name: string; address: string }>(db, 'SELECT id, name, address FROM job').map((job) => [job.id, job]));
   const mine = (plan?.tasks ?? []).filter((task) => task.crew !== null && (link.sub === null || task.crew === link.sub));

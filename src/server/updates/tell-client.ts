@@ -1,12 +1,12 @@
 import type { Audience } from '@/contract/commands/updates';
 import { hashOf, tokenOf } from '../access/tokens';
-import { today } from '../clock';
+import { today } from '../zone';
 import { insert, orNull } from '../database/query';
 import type { Visit } from '../door/handler';
 import { Refusal, unfit } from '../door/refusal';
 
 export function addLink(visit: Visit, link: { id: string; audience: Audience; job?: string | undefined; sub?: string | undefined; recipient: string; expiresOn: string }): void {
-  if (link.expiresOn < today(visit.house.clock)) throw unfit('expired', 'The last day of the link is in the past; choose today or later.', 'expiresOn');
+  if (link.expiresOn < today(visit.house)) throw unfit('expired', 'The last day of the link is in the past; choose today or later.', 'expiresOn');
   insert(visit.db, 'share_link', {
     id: link.id, job: orNull(link.job), sub: orNull(link.sub), audience: link.audience, recipient: link.recipient,
     token_hash: hashOf(tokenOf(visit.house, link.id)), made_at: visit.now, expires_on: link.expiresOn,

@@ -1,6 +1,6 @@
 import { addStandpoint, finishWalk, recordObservation, startWalk, type RecordedObservation } from '@/contract/commands/walks';
 import { formatDay } from '@/core/units/day';
-import { dayOf } from '../clock';
+import { dayIn } from '@/core/units/zone';
 import { insert, one, run, type Values } from '../database/query';
 import { handler, need, needAreaOf, needStep, type Handler, type Visit } from '../door/handler';
 import { notFound, Refusal, unfit } from '../door/refusal';
@@ -8,6 +8,7 @@ import { recordDecision } from '../scope/decisions';
 import { settleCheck, takeCheckBack } from '../selections/checks';
 import { closeInsOf, openWords } from './close-in';
 import { standingOfKind } from './queries';
+import { zoneOf } from '../zone';
 
 interface WalkRow {
   id: string;
@@ -111,7 +112,7 @@ export const walkHandlers: Handler[] = [
     // Two phones on one walk may both finish it: the first word counts, and neither is told off.
     if (walk.finished_at) return { finished: walk.finished_at };
     run(visit.db, 'UPDATE walk SET finished_at = @at WHERE id = @id', { id, at: visit.at });
-    visit.mark(walk.job, `a walk was finished on ${formatDay(dayOf(visit.at))}`, id);
+    visit.mark(walk.job, `a walk was finished on ${formatDay(dayIn(zoneOf(visit.db), visit.at))}`, id);
     return { finished: visit.at };
   }),
   handler(addStandpoint, (visit, { id, area, name }) => {

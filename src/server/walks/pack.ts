@@ -6,7 +6,8 @@ import { ofKind, standing, type Mark, type Observation, type SelectionVerdict, t
 import { carriedItems } from '@/core/walks/open-items';
 import { countedWords, recordWords } from '@/core/walks/record-words';
 import { walkingOrder } from '@/core/walks/route';
-import { dayOf, today } from '../clock';
+import { dayIn } from '@/core/units/zone';
+import { firmTime, type FirmTime, clockFor } from '../zone';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import { notFound } from '../door/refusal';
@@ -52,7 +53,8 @@ export const jobPacks = (house: House): JobPack[] => all<{ id: string }>(house.d
 
 function packOf(house: House, jobId: string, walk?: WalkRow): JobPack {
   const { db } = house;
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const { today: now, zone } = time;
   const job = needJob(db, jobId);
   const seen = standing(observationsOf(db, jobId));
   const onThis = walk ? seen.filter((one_) => one_.walk === walk.id) : [];
@@ -65,7 +67,7 @@ function packOf(house: House, jobId: string, walk?: WalkRow): JobPack {
   const chosen = groupBy(all<Omit<WalkArea['selections'][number], 'verdict'> & { area: string }>(db, `SELECT id, area, category, choice, code, colour, finish, quantity, unit, state FROM selection WHERE job = @job AND removed = 0 AND state NOT IN ('fitted', 'left over') ORDER BY rowid`, { job: jobId }), (row) => row.area);
   const found = new Map<string, SelectionVerdict>(ofKind(onThis, 'selection-check').map((check) => [check.selection, check.verdict]));
   const [believed, added, agreed, closeIns] = [assumptionsOf(house, jobId), extrasOf(house, jobId), groupBy(scopeOf(db, jobId), (line) => line.areaId), closeInsOf(db, jobId, seen)];
-  const spots = standpointsOf(db, jobId, seen, now);
+  const spots = standpointsOf(db, jobId, seen, time);
   const accepted = new Map(all<{ area: string; name: string }>(db, 'SELECT area, name FROM sign_off WHERE job = @job AND removed = 0', { job: jobId }).map((row) => [row.area, row.name]));
   const names = personNames(db);
   const marks = new Map(ofKind(seen, 'marks').map((one_) => [one_.about, one_.marks]));
@@ -77,7 +79,7 @@ function packOf(house: House, jobId: string, walk?: WalkRow): JobPack {
       steps: area.track.map((step) => ({ phase: step.phase, label: phaseFacts(step.phase).label, fraction: step.fraction, trade: step.trade })),
       open: (before.get(area.id) ?? []).map(({ item, putOff, notSeen, worse }) => ({
         id: item.id, kind: item.kind, text: item.kind === 'remaining' ? countedWords(item) : item.text, trade: item.kind === 'remaining' ? item.trade : null,
-        putOff, notSeen, worse, days: daysBetween(dayOf(item.at), now), verdict: verdicts.get(item.id) ?? null, since: whenSeen(item.at, now),
+        putOff, notSeen, worse, days: daysBetween(dayIn(zone, item.at), now), verdict: verdicts.get(item.id) ?? null, since: whenSeen(item.at, time),
       })).sort((a, b) => b.days - a.days),
       selections: (chosen.get(area.id) ?? []).map(({ area: _, ...item }) => ({ ...item, verdict: found.get(item.id) ?? null })),
       assumptions: believed.filter((one_) => one_.areaId === area.id && (one_.state === 'open' || (walk && one_.walk === walk.id))).map(({ id, text, fallback, shownBy, state }) => ({ id, text, fallback, shownBy, state })),
@@ -91,7 +93,7 @@ function packOf(house: House, jobId: string, walk?: WalkRow): JobPack {
   const left = one<{ at: string; bin: number | null }>(db, 'SELECT at, bin FROM site_left WHERE job = @job ORDER BY at DESC', { job: jobId });
   return {
     job: { id: job.id, name: job.name, units: job.units, leaves: job.leaves }, areas, suppliers: all<{ name: string }>(db, 'SELECT name FROM supplier ORDER BY name').map((row) => row.name),
-    left: left ? { when: whenSeen(left.at, now), bin: left.bin } : null, shiftDays: house.clock.shiftDays ?? 0, today: now,
+    left: left ? { when: whenSeen(left.at, time), bin: left.bin } : null, clock: clockFor(house), today: now,
   };
 }
 
@@ -105,8 +107,8 @@ const namesOf = (name: string, called: string): string[] => [...usualNames(name)
 const usualNames = (name: string): string[] => name.split(/ and | & |, /).map((part) => part.trim().replace(/’/g, "'")).filter((part) => part !== name && part.length > 2);
 
 /** Spots from which pictures are taken again, each with its newest one. */
-export function standpointsOf(db: Connection, job: string, seen: readonly Observation[], now: Day): Map<string, WalkArea['standpoints']> {
-  const last = new Map(ofKind(seen, 'picture').flatMap((picture) => (picture.standpoint ? [[picture.standpoint, { hash: picture.picture, when: whenSeen(picture.at, now) }] as const] : [])));
+export function standpointsOf(db: Connection, job: string, seen: readonly Observation[], time: FirmTime): Map<string, WalkArea['standpoints']> {
+  const last = new Map(ofKind(seen, 'picture').flatMap((picture) => (picture.standpoint ? [[picture.standpoint, { hash: picture.picture, when: whenSeen(picture.at, time) }] as const] : [])));
   const rows = all<{ id: string; area: string; name: string }>(db, 'SELECT id, area, name FROM standpoint WHERE job = @job AND removed = 0 ORDER BY rowid', { job });
   return new Map([...groupBy(rows, (row) => row.area)].map(([area, list]) => [area, list.map(({ id, name }) => ({ id, name, last: last.get(id) ?? null }))]));
 }
@@ -132,14 +134,15 @@ export function narrationsOf(db: Connection, walk: string): NarrationView[] {
 }
 
 export function walksView(house: House, job: string): WalksView {
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const { today: now, zone } = time;
   const rows = all<WalkRow & { name: string; records: number; pictures: number }>(house.db, `SELECT walk.*, person.name,
       (SELECT count(*) FROM observation WHERE walk = walk.id) AS records, (SELECT count(*) FROM observation WHERE walk = walk.id AND kind = 'picture') AS pictures
     FROM walk JOIN person ON person.id = walk.person WHERE walk.job = @job ORDER BY started_at DESC`, { job });
   return {
     job: jobHead(house, job),
     walks: rows.map((row) => ({
-      id: row.id, kind: row.kind, when: whenSeen(row.started_at, now), by: row.name, finished: row.finished_at !== null, records: row.records,
+      id: row.id, kind: row.kind, when: whenSeen(row.started_at, time), by: row.name, finished: row.finished_at !== null, records: row.records,
       summary: `${row.records} records, ${row.pictures} pictures`,
     })),
   };

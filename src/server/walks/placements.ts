@@ -4,7 +4,7 @@ import type { Trade } from '@/core/sequence/trades';
 import type { Stance } from '@/core/sites/area';
 import { addDays } from '@/core/units/day';
 import { UNPLACED_KINDS, type Of, type UnplacedKind } from '@/core/walks/observation';
-import { today } from '../clock';
+import { today } from '../zone';
 import { all, insert, one, run } from '../database/query';
 import { handler, need, type Handler, type Visit } from '../door/handler';
 import { unfit } from '../door/refusal';
@@ -53,7 +53,7 @@ const MAKERS: Record<Exclude<Became, 'remark'>, (visit: Visit, seen: Placeable, 
     const step = nextStep(visit, seen.area);
     const kind = /engineer/i.test(seen.text) ? 'engineer' : /client|she|he\b|they/i.test(seen.text) && seen.kind !== 'gate' ? 'client' : seen.kind === 'gate' ? 'inspection' : 'unknown';
     const days = seen.kind === 'order' ? (seen.days ?? USUAL_ANSWER_DAYS) : USUAL_ANSWER_DAYS;
-    insert(visit.db, 'hold', { id, job: seen.job, area: seen.area, phase: step.phase, kind, label: phaseFacts(step.phase).label.slice(0, 24), text: seen.text.slice(0, 300), asked_on: null, expected_on: addDays(today(visit.house.clock), days), state: 'open' });
+    insert(visit.db, 'hold', { id, job: seen.job, area: seen.area, phase: step.phase, kind, label: phaseFacts(step.phase).label.slice(0, 24), text: seen.text.slice(0, 300), asked_on: null, expected_on: addDays(today(visit.house), days), state: 'open' });
   },
   selection: (visit, seen, id) => {
     const step = nextStep(visit, seen.area);

@@ -14,7 +14,8 @@ import { ofKind, standing, UNPLACED_KINDS, type Observation } from '@/core/walks
 import { carriedItems } from '@/core/walks/open-items';
 import { progressOf } from '@/core/walks/progress';
 import { countedWords, recordWords } from '@/core/walks/record-words';
-import { dayOf, today } from '../clock';
+import { dayIn } from '@/core/units/zone';
+import { firmTime, today, type FirmTime, zoneOf } from '../zone';
 import { all, one } from '../database/query';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
@@ -35,21 +36,22 @@ import { observationsOf } from './queries';
 export function reviewView(house: House, job: string, id: string): ReviewView {
   const walk = needWalk(house, id);
   if (walk.job !== job) throw notFound('walk of this job');
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const { today: now, zone } = time;
   const { before, after, planning, problem } = plansOf(house, walk);
   const news = after && newsOf(house.db, walk, before, after);
   const seen = standing(observationsOf(house.db, walk.job)).filter((observation) => observation.walk === id);
   return {
     job: jobHead(house, walk.job),
     walk: {
-      id, kind: walk.kind, when: whenSeen(walk.started_at, now), finished: walk.finished_at !== null,
+      id, kind: walk.kind, when: whenSeen(walk.started_at, time), finished: walk.finished_at !== null,
       by: one<{ name: string }>(house.db, 'SELECT name FROM person WHERE id = @id', { id: walk.person })?.name ?? '',
     },
     gain: news?.diff.gain ?? 0,
     done: news?.done ?? 0,
     areas: news ? areaLines(news) : [],
-    ...openOf(house, walk, seen, now), rates: news ? ratesOf(house, walk, seen) : [], narrations: narrationsLeft(house, walk),
-    pictures: picturesOf(house.db, seen, now),
+    ...openOf(house, walk, seen, time), rates: news ? ratesOf(house, walk, seen) : [], narrations: narrationsLeft(house, walk),
+    pictures: picturesOf(house.db, seen, time),
     moved: news?.moved ?? [],
     finish: news?.finish ?? {},
     planning, problem,
@@ -66,7 +68,7 @@ function plansOf(house: House, walk: WalkRow): { before?: Plan; after?: Plan; pl
     return { ...(before ? { before } : {}), ...(after ? { after } : {}), planning: false, problem: null };
   }
   const before = readPlan(house.db);
-  const outcome = makePlan(planInput(house.db, today(house.clock)));
+  const outcome = makePlan(planInput(house.db, today(house)));
   return {
     ...(before ? { before } : {}), ...(outcome.ok ? { after: outcome.value } : before ? { after: before } : {}),
     planning: walk.finished_at !== null, problem: outcome.ok ? null : outcome.problem.message,
@@ -74,13 +76,13 @@ function plansOf(house: House, walk: WalkRow): { before?: Plan; after?: Plan; pl
 }
 
 /** What nobody looked at, and what was said and has no place yet. */
-function openOf(house: House, walk: WalkRow, seen: readonly Observation[], now: Day): Pick<ReviewView, 'passedBy' | 'unplaced'> {
+function openOf(house: House, walk: WalkRow, seen: readonly Observation[], { zone, today: now }: FirmTime): Pick<ReviewView, 'passedBy' | 'unplaced'> {
   const names = new Map(all<{ id: string; name: string }>(house.db, 'SELECT id, name FROM area WHERE job = @job', { job: walk.job }).map((area) => [area.id, area.name]));
   const before = carriedItems(standing(observationsOf(house.db, walk.job)).filter((one_) => one_.walk !== walk.id && one_.at <= walk.started_at));
   const looked = new Set(ofKind(seen, 'recheck').filter((check) => check.verdict !== 'not seen').map((check) => check.about));
   const placed = new Map(all<{ observation: string; became: Became; target: string | null }>(house.db, 'SELECT placement.* FROM placement JOIN observation ON observation.id = placement.observation WHERE walk = @id', { id: walk.id }).map((row) => [row.observation, row]));
   return {
-    passedBy: before.filter(({ item }) => !looked.has(item.id)).map(({ item }) => ({ area: names.get(item.area) ?? '', text: item.text, days: daysBetween(dayOf(item.at), now) })).sort((a, b) => b.days - a.days),
+    passedBy: before.filter(({ item }) => !looked.has(item.id)).map(({ item }) => ({ area: names.get(item.area) ?? '', text: item.text, days: daysBetween(dayIn(zone, item.at), now) })).sort((a, b) => b.days - a.days),
     unplaced: seen.filter((one_) => (UNPLACED_KINDS as readonly string[]).includes(one_.kind)).map((one_) => {
       const place = placed.get(one_.id);
       return { id: one_.id, kind: one_.kind, area: names.get(one_.area) ?? '', areaId: one_.area, text: recordWords(one_), became: place?.became ?? null, href: place ? hrefOf(walk.job, place.became, place.target) : null };
@@ -96,7 +98,7 @@ const hrefOf = (job: string, became: Became, target: string | null): string | nu
 
 /** Steps that moved on this walk against the walk before, by how fast that was. */
 function ratesOf(house: House, walk: WalkRow, seen: readonly Observation[]): ReviewView['rates'] {
-  const between = workedBetween(holidaysOf(house.db));
+  const between = workedBetween(zoneOf(house.db), holidaysOf(house.db));
   const steps = new Map(all<{ area: string; phase: Phase; half_days: number; name: string }>(house.db, 'SELECT step.area, phase, half_days, area.name FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job: walk.job }).map((step) => [taskId(step.area, step.phase), step]));
   const moved = new Set(ofKind(seen, 'progress').map((one_) => taskId(one_.area, one_.phase)));
   return [...progressOf(standing(observationsOf(house.db, walk.job)))].flatMap(([key, { readings }]) => {

@@ -4,7 +4,8 @@ import { wallName } from '@/core/layout/shape';
 import { IN_WALL_KINDS } from '@/core/walks/observation';
 import { placedWords } from '@/core/walls/wall-record';
 import { formatDay } from '@/core/units/day';
-import { dayOf, today } from '../clock';
+import { dayIn } from '@/core/units/zone';
+import { firmTime } from '../zone';
 import { one } from '../database/query';
 import { notFound } from '../door/refusal';
 import { HAIRLINES, type Paper } from '../files/pdf';
@@ -19,6 +20,7 @@ export async function wallPaper(house: House, area: string): Promise<Paper> {
   const row = one<{ job: string; name: string }>(house.db, 'SELECT job, name FROM area WHERE id = @area', { area });
   if (!row) throw notFound('area');
   const { name, address, units } = needJob(house.db, row.job);
+  const { zone, today: now } = firmTime(house);
   const names = personNames(house.db);
   const walls = wallsOf(house, area);
   const content: Content[] = [];
@@ -29,7 +31,7 @@ export async function wallPaper(house: House, area: string): Promise<Paper> {
       if (picture) pictures.push({ image: `data:image/jpeg;base64,${picture.toString('base64')}`, fit: [240, 170] });
     }
     const cells: TableCell[][] = things.map((thing) => [
-      { text: String(thing.number), style: 'side' }, IN_WALL_KINDS[thing.what], placedWords(thing, units), { text: `${names.get(thing.person) ?? ''}, ${formatDay(dayOf(thing.at), today(house.clock))}`, style: 'note' },
+      { text: String(thing.number), style: 'side' }, IN_WALL_KINDS[thing.what], placedWords(thing, units), { text: `${names.get(thing.person) ?? ''}, ${formatDay(dayIn(zone, thing.at), now)}`, style: 'note' },
     ]);
     content.push({ stack: [{ text: wallName(wall), style: 'head' }, { svg: svgOf(drawing, 499), width: 499 }, { table: { widths: [14, 70, '*', 90], body: cells }, layout: HAIRLINES, margin: [0, 6, 0, 6] }, ...(pictures.length > 0 ? [{ columns: pictures, columnGap: 12 }] : [])], unbreakable: true });
   }

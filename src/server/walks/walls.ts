@@ -4,7 +4,7 @@ import type { Drawing } from '@/core/layout/drawing';
 import { phaseFacts } from '@/core/sequence/phases';
 import { byWall, placedWords, wallRecord, type Numbered } from '@/core/walls/wall-record';
 import { IN_WALL_KINDS, ofKind, standing, type Of } from '@/core/walks/observation';
-import { today } from '../clock';
+import { firmTime } from '../zone';
 import { one } from '../database/query';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
@@ -22,7 +22,8 @@ type InWallSeen = Numbered & Of<'in-wall'>;
 export function wallsView(house: House, job: string, area: string): WallsView {
   const row = one<{ name: string }>(house.db, 'SELECT name FROM area WHERE id = @area AND job = @job', { area, job });
   if (!row) throw notFound('area in this job');
-  const now = today(house.clock);
+  const time = firmTime(house);
+  const now = time.today;
   const seen = standing(observationsOf(house.db, job));
   const check = closeInsOf(house.db, job, seen).get(area);
   const names = personNames(house.db);
@@ -31,14 +32,14 @@ export function wallsView(house: House, job: string, area: string): WallsView {
   return {
     job: jobHead(house, job), area: { id: area, name: row.name },
     check: check ? {
-      lines: check.lines.map(({ key, text, because, state, said }) => ({ key, text, because, state, said: said ?? '' })), open: check.open.length, closed: check.closed && check.at ? whenSeen(check.at, now) : null,
-      covers: check.covers ? phaseFacts(check.covers).label : null, covered: check.covered, signed: check.signed ? { id: check.signed.id, name: check.signed.name, reason: check.signed.reason, when: whenSeen(check.signed.at, now) } : null,
+      lines: check.lines.map(({ key, text, because, state, said }) => ({ key, text, because, state, said: said ?? '' })), open: check.open.length, closed: check.closed && check.at ? whenSeen(check.at, time) : null,
+      covers: check.covers ? phaseFacts(check.covers).label : null, covered: check.covered, signed: check.signed ? { id: check.signed.id, name: check.signed.name, reason: check.signed.reason, when: whenSeen(check.signed.at, time) } : null,
     } : null,
     walls: walls.map(({ wall, drawing, things }) => ({
       wall, name: wallName(wall), drawing,
-      things: things.map((thing) => ({ id: thing.id, number: thing.number, what: IN_WALL_KINDS[thing.what], place: placedWords(thing, units), picture: thing.picture ?? null, by: names.get(thing.person) ?? '', when: whenSeen(thing.at, now) })),
+      things: things.map((thing) => ({ id: thing.id, number: thing.number, what: IN_WALL_KINDS[thing.what], place: placedWords(thing, units), picture: thing.picture ?? null, by: names.get(thing.person) ?? '', when: whenSeen(thing.at, time) })),
     })),
-    pictures: picturesOf(house.db, seen.filter((one_) => one_.area === area), now),
+    pictures: picturesOf(house.db, seen.filter((one_) => one_.area === area), time),
   };
 }
 

@@ -11,7 +11,7 @@ export function Welcome() {
       <p className="d-flex align-items-center gap-2 fw-bold"><span style={{ width: 30 }}><HouseMark /></span> Aftermist</p>
       <h1>Whose house is this?</h1>
       <p className="soft">Name the firm and yourself. You are its contractor and let the others in. Everything stays on this machine.</p>
-      <CommandForm kind={foundFirm} submit="Begin" onDone={() => window.location.assign('/')} start={() => ({ name: '', town: '', personId: newId(), ownerName: '', email: '', password: '' })}>
+      <CommandForm kind={foundFirm} submit="Begin" onDone={() => window.location.assign('/')} start={() => ({ name: '', town: '', zone: new Intl.DateTimeFormat().resolvedOptions().timeZone, personId: newId(), ownerName: '', email: '', password: '' })}>
         <TextField name="name" label="The firm" />
         <TextField name="town" label="Town" />
         <TextField name="ownerName" label="Your name" autoComplete="name" />

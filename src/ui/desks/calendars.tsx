@@ -11,6 +11,7 @@ import { askEffect, Effect } from '../kit/effect';
 import type { PreviewView } from '@/contract/views/plan';
 import { Slip } from '../kit/slip';
 import { useSend } from '../kit/use-send';
+import { officeZone } from '../offline/clock';
 import { newId } from '../offline/send';
 
 /** Days ahead that a sub's calendar is read for, and how long its reading may take. */
@@ -64,7 +65,7 @@ function readIn(text: string, from: string): Promise<Outcome<BusyCalendar>> {
     const patience = setTimeout(slow, PATIENCE_MS);
     worker.onmessage = ({ data }: MessageEvent<Outcome<BusyCalendar>>) => end(data);
     worker.onerror = slow;
-    worker.postMessage({ text, from, days: AHEAD });
+    worker.postMessage({ text, from, days: AHEAD, zone: officeZone() });
   });
 }
 

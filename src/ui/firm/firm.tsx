@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { addHoliday, addPerson, addSub, changeSub, subAway, subBack } from '@/contract/commands/firm';
+import { addHoliday, addPerson, addSub, changeSub, setZone, subAway, subBack } from '@/contract/commands/firm';
 import { ROLES, type Role } from '@/contract/command';
 import type { FirmView, SubView } from '@/contract/views/firm';
 import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
@@ -12,8 +12,8 @@ import { Slip } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
-type Open = { what: 'person' | 'sub' | 'holiday' } | { what: 'change' | 'away'; sub: SubView };
-const TITLES = { person: 'One more person', sub: 'One more sub', holiday: 'A holiday', change: 'Change a sub', away: 'Days away' } as const;
+type Open = { what: 'person' | 'sub' | 'holiday' | 'zone' } | { what: 'change' | 'away'; sub: SubView };
+const TITLES = { person: 'One more person', sub: 'One more sub', holiday: 'A holiday', change: 'Change a sub', away: 'Days away', zone: 'The firm’s time' } as const;
 
 /** Who belongs to the firm, whom it calls in, and on which days nobody comes. */
 export function Firm({ view, role }: { view: FirmView; role: Role }) {
@@ -54,14 +54,16 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
           <div className="block-head"><h2>Holidays</h2>{office && <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'holiday' })}>Add a holiday</Button>}</div>
           {view.holidays.length === 0 && <p className="soft mt-2">None ahead.</p>}
           <ul className="lines">{view.holidays.map((holiday) => <li key={holiday.day}><div className="what">{holiday.name}</div><span>{formatDay(holiday.day, view.today)}</span></li>)}</ul>
+          <div className="block-head mt-4"><h2>Time</h2>{role === 'contractor' && <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'zone' })}>Change<span className="visually-hidden"> the time zone</span></Button>}</div>
+          <p className="soft mt-2">{view.zone.replaceAll('_', ' ')}: it is {formatDay(view.today)}, {view.time} there.</p>
         </section>
       </div>
-      <Slip title={open ? TITLES[open.what] : ''} open={open !== undefined} onClose={close}>{open && <OneForm open={open} today={view.today} onDone={close} />}</Slip>
+      <Slip title={open ? TITLES[open.what] : ''} open={open !== undefined} onClose={close}>{open && <OneForm open={open} view={view} onDone={close} />}</Slip>
     </div>
   );
 }
 
-function OneForm({ open, today, onDone }: { open: Open; today: string; onDone: () => void }) {
+function OneForm({ open, view: { today, zone }, onDone }: { open: Open; view: FirmView; onDone: () => void }) {
   switch (open.what) {
     case 'person':
       return (
@@ -92,6 +94,12 @@ function OneForm({ open, today, onDone }: { open: Open; today: string; onDone: (
           <div className="form-pair"><TextField name="firstDay" label="First day away" type="date" /><TextField name="lastDay" label="Last day away" type="date" /></div>
         </CommandForm>
       );
+    case 'zone':
+      return (
+        <CommandForm kind={setZone} submit="Keep" onDone={onDone} start={() => ({ zone })}>
+          <SelectField name="zone" label="Time zone" hint="What is today, morning and afternoon goes by it, wherever somebody looks from." options={zones(zone)} />
+        </CommandForm>
+      );
     case 'holiday':
       return (
         <CommandForm kind={addHoliday} submit="Add" onDone={onDone} start={() => ({ day: today, name: '' })}>
@@ -101,6 +109,9 @@ function OneForm({ open, today, onDone }: { open: Open; today: string; onDone: (
       );
   }
 }
+
+/** All zones that this browser knows, and the one that is set. */
+const zones = (set: string): [string, string][] => [...new Set([set, ...Intl.supportedValuesOf('timeZone')])].sort().map((name) => [name, name.replaceAll('_', ' ')]);
 
 const SubFields = () => (
   <>

@@ -6,7 +6,7 @@ import type { FrameView } from '@/contract/views/job';
 import { HouseMark } from '../kit/house-mark';
 import { SayProvider } from '../kit/said';
 import { Live } from '../offline/live';
-import { liveOn } from '../offline/send';
+import { setClock } from '../offline/clock';
 import { Unsent } from '../offline/unsent';
 import { prepareOffline } from '../offline/worker';
 import { Find } from './find';
@@ -18,7 +18,7 @@ import { ThumbBar } from './thumb-bar';
 /** What stands around every page: where I am, what else there is, what is not yet sent, who I am. */
 export function Frame({ view, children }: { view: FrameView; children: ReactNode }) {
   const { job } = placeOf(usePathname());
-  useEffect(() => liveOn(view.shiftDays), [view.shiftDays]);
+  useEffect(() => setClock(view.clock), [view.clock]);
   useEffect(prepareOffline, []);
   return (
     <SayProvider>

@@ -2,7 +2,8 @@ import type { JobPack, WalkPack } from '@/contract/views/walk';
 import type { WalkKind } from '@/core/walks/observation';
 import { startWalk } from '@/contract/commands/walks';
 import { enqueue } from './outbox';
-import { liveOn, makeCommand, newId } from './send';
+import { setClock } from './clock';
+import { makeCommand, newId } from './send';
 import { store } from './store';
 
 /** The newest that the server told of a walk. */
@@ -52,7 +53,7 @@ export async function beginHere(job: string, kind: WalkKind): Promise<string | u
   const kept = await store.packs.get(`job:${job}`);
   if (!kept?.job) return undefined;
   const id = newId();
-  liveOn(kept.job.shiftDays);
+  setClock(kept.job.clock);
   const command = makeCommand(startWalk.type, { id, job, kind });
   await keepWalk({ ...kept.job, narrations: [], walk: { id, kind, startedAt: command.at, finished: false, by: '' } });
   await enqueue(command);

@@ -1,6 +1,7 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { startWalk } from '@/contract/commands/walks';
-import { liveOn, makeCommand, newId, post, send } from './send';
+import { setClock } from './clock';
+import { makeCommand, newId, post, send } from './send';
 
 const answer = (status: number, body: unknown): void => void vi.stubGlobal('fetch', vi.fn(() => Promise.resolve(new Response(typeof body === 'string' ? body : JSON.stringify(body), { status }))));
 const command = makeCommand('walk.start', {});
@@ -10,7 +11,7 @@ const given = (): RequestInit => (vi.mocked(fetch).mock.calls[0]?.[1] ?? {});
 afterEach(() => {
   vi.unstubAllGlobals();
   vi.useRealTimers();
-  liveOn(0);
+  setClock({ zone: 'Europe/London', shiftMs: 0 });
 });
 
 describe('a command on its way', () => {
@@ -53,7 +54,7 @@ describe('a command on its way', () => {
     expect([...ids].sort()).toEqual(ids);
     vi.useFakeTimers({ now: new Date('2026-11-24T10:00:00Z') });
     expect(makeCommand('x', {}).at).toBe('2026-11-24T10:00:00.000Z');
-    liveOn(105);
+    setClock({ zone: 'Europe/London', shiftMs: 105 * 86_400_000 });
     expect(makeCommand('x', {}).at).toBe('2027-03-09T10:00:00.000Z');
   });
 });

@@ -1,17 +1,12 @@
 import type { AnyObject, ObjectSchema } from 'yup';
 import { v7 as uuid } from 'uuid';
 import type { Command, CommandAnswer, CommandKind, PayloadOf, ProblemDocument } from '@/contract/command';
+import { now } from './clock';
 
 export type Sent<Result = unknown> = { ok: true; result: Result } | { ok: false; problem: ProblemDocument };
 
 export const newId = (): string => uuid();
 
-const DAY_MS = 86_400_000;
-let shiftDays = 0;
-/** A demo with a fixed today has its visitors live on that day too. */
-export const liveOn = (days: number): void => void (shiftDays = days);
-
-const now = (): string => new Date(Date.now() + shiftDays * DAY_MS).toISOString();
 export const makeCommand = (type: string, payload: unknown): Command => ({ id: newId(), type, at: now(), payload });
 
 const NO_CONNECTION: ProblemDocument = { type: '/problems/no-connection', title: 'No connection: this was not kept yet. What you typed is still here; try again.', status: 0, code: 'no-connection' };

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { NarrationView } from '@/contract/views/walk';
 import { readCaptions, writeCaptions, type Cue } from '@/core/narration/captions';
+import { timeNow } from '../offline/clock';
 import { simulatedDictation, spokenWalk } from '../desks/dictation';
 import { Drafts } from './drafts';
 import type { Walking } from './use-walk';
@@ -18,7 +19,7 @@ export function Tell({ here, walking, onDone }: { here: string; walking: Walking
   const keepDictated = (cues: Cue[]): void => {
     setListening(false);
     setHeard([]);
-    if (cues.length > 0) walking.keepNarration(`dictated ${new Date().toTimeString().slice(0, 5)}`, writeCaptions(cues));
+    if (cues.length > 0) walking.keepNarration(`dictated ${timeNow()}`, writeCaptions(cues));
   };
   const dictate = (): void => {
     const cues: Cue[] = [];

@@ -9,7 +9,8 @@ import type { Said } from '@/core/walks/observation';
 import { useSay } from '../kit/said';
 import { enqueue, onOutbox, waiting } from '../offline/outbox';
 import { fetchWalk, keepWalk } from '../offline/packs';
-import { liveOn, makeCommand, newId } from '../offline/send';
+import { setClock } from '../offline/clock';
+import { makeCommand, newId } from '../offline/send';
 import { prepareOffline } from '../offline/worker';
 import { withRecords } from './walk-state';
 
@@ -51,7 +52,7 @@ export function useWalk(given: WalkPack): Walking {
   }, [records]);
 
   useEffect(() => {
-    liveOn(given.shiftDays);
+    setClock(given.clock);
     void keepWalk(given).catch(() => undefined);
     prepareOffline();
   }, [given]);

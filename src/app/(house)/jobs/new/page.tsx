@@ -1,5 +1,5 @@
 import { visitor } from '@/server/access/visitor';
-import { today } from '@/server/clock';
+import { today } from '@/server/zone';
 import { house } from '@/server/house';
 import { NewJob } from '@/ui/sites/new-job';
 
@@ -7,5 +7,5 @@ export const metadata = { title: 'New job' };
 
 export default async function NewJobPage() {
   await visitor();
-  return <NewJob today={today(house().clock)} />;
+  return <NewJob today={today(house())} />;
 }

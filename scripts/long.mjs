@@ -1,0 +1,28 @@
+import { pathToFileURL } from 'node:url';
+import { join } from 'node:path';
+import { bin, root, run } from './ground.mjs';
+
+/** The place of long runs: `npm run long -- NAME`. What each looks for, `npm test` looks for in seconds. */
+const LONG = {
+  /** Unit and integration tests while the machine's clock and zone are at their worst. */
+  hours: () => HOURS.every(({ zone, at }) => {
+    console.log(`\n— ${zone}, ${at}`);
+    const shim = pathToFileURL(join(root, 'tests', 'support', 'shifted-clock.mjs')).href;
+    const env = { TZ: zone, SHIFT_MS: String(Date.parse(at) - Date.now()), NODE_OPTIONS: `--import=${shim}` };
+    return run(bin('vitest'), ['run', '--project', 'unit', '--project', 'integration', '--reporter=dot'], env);
+  }),
+};
+
+const HOURS = [
+  { zone: 'UTC', at: '2026-11-24T02:00:00Z' },
+  // Two minutes before New Year in Auckland, half an hour into the day on which London loses an hour.
+  { zone: 'Pacific/Auckland', at: '2026-12-31T10:58:00Z' },
+  { zone: 'Europe/London', at: '2027-03-28T00:30:00Z' },
+];
+
+const [name = ''] = process.argv.slice(2);
+if (!(name in LONG)) {
+  console.error(`There is no long run “${name}”; there are: ${Object.keys(LONG).join(', ')}.`);
+  process.exit(1);
+}
+process.exit(LONG[name]() ? 0 : 1);

@@ -1,0 +1,76 @@
+/**
+ * What the environment says of time. Plain JavaScript without packages: the start commands read it before anything is installed,
+ * so that a wrong word is told before a folder is touched.
+ */
+
+/** A point in time with its offset: without one it would mean another moment on every machine. */
+const INSTANT = /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d{1,3})?)?(Z|[+-]\d\d:\d\d)$/;
+const DAY = /^\d{4}-\d\d-\d\d$/;
+/** Noon of a fixed day: what is recorded in the morning lies behind, and it is that day in most zones of the world. */
+const NOON = 'T12:00:00Z';
+
+/** @param {string} zone @returns {boolean} whether this machine knows a time zone of that name */
+export function isZone(zone) {
+  try {
+    return Boolean(zone) && new Intl.DateTimeFormat('en', { timeZone: zone }).format(0) !== '';
+  } catch {
+    return false;
+  }
+}
+
+/**
+ * @param {Record<string, string | undefined>} env
+ * @returns {Date | undefined} the instant at which the clock is set, undefined where it is the machine's
+ * @throws {Error} one sentence that says what would be right
+ */
+export function readNow(env) {
+  const { AFTERMIST_NOW: now, AFTERMIST_TODAY: day } = env;
+  if (now) return instantOf(now, INSTANT, now, `AFTERMIST_NOW=${now} is no instant; write it like AFTERMIST_NOW=2027-03-09T16:30:00Z.`);
+  if (day) {
+    const noon = instantOf(day, DAY, day + NOON, `AFTERMIST_TODAY=${day} is no day; write it like AFTERMIST_TODAY=2027-03-09.`);
+    return new Date(noon.getTime() - offsetMs(readZone(env), noon));
+  }
+  return undefined;
+}
+
+/** @param {string} zone @param {Date} instant how far clocks in the zone are ahead of Greenwich then */
+function offsetMs(zone, instant) {
+  const parts = new Intl.DateTimeFormat('en', { timeZone: zone, hourCycle: 'h23', year: 'numeric', month: 'numeric', day: 'numeric', hour: 'numeric', minute: 'numeric' }).formatToParts(instant);
+  const read = (/** @type {string} */ type) => Number(parts.find((part) => part.type === type)?.value);
+  return Date.UTC(read('year'), read('month') - 1, read('day'), read('hour'), read('minute')) - instant.getTime();
+}
+
+/** @param {string} text @param {RegExp} form @param {string} instant @param {string} refusal */
+function instantOf(text, form, instant, refusal) {
+  const date = new Date(instant);
+  const day = text.slice(0, 10);
+  // The 31st of February parses as a day in March: a day that does not exist is no instant either.
+  const exists = !Number.isNaN(Date.parse(day)) && new Date(day).toISOString().startsWith(day);
+  if (!form.test(text) || Number.isNaN(date.getTime()) || !exists) throw new Error(refusal);
+  return date;
+}
+
+/**
+ * @param {Record<string, string | undefined>} env
+ * @returns {string} the time zone of a firm that names none: AFTERMIST_ZONE, else the machine's
+ * @throws {Error} one sentence that says what would be right
+ */
+export function readZone(env) {
+  for (const name of ['AFTERMIST_ZONE', 'TZ']) {
+    const zone = env[name];
+    if (zone && !isZone(zone)) throw new Error(`${name}=${zone} is no time zone; write it like ${name}=Europe/London.`);
+    if (zone && name === 'AFTERMIST_ZONE') return zone;
+  }
+  return new Intl.DateTimeFormat().resolvedOptions().timeZone;
+}
+
+/** Ends the process with one clear line where the environment says something that cannot be. */
+export function refuseWrongEnvironment(env = process.env) {
+  try {
+    readNow(env);
+    readZone(env);
+  } catch (error) {
+    console.error(error instanceof Error ? error.message : String(error));
+    process.exit(1);
+  }
+}

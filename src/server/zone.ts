@@ -1,0 +1,27 @@
+import type { HouseClock } from '@/contract/views/job';
+import { dayIn, type Zone } from '@/core/units/zone';
+import type { Day } from '@/core/units/day';
+import type { Clock } from './clock';
+import { one } from './database/query';
+import type { Connection } from './database/open';
+import { readZone } from './environment.mjs';
+
+/** The zone by whose days the firm works: its own setting, else the machine's. */
+export const zoneOf = (db: Connection): Zone => one<{ zone: Zone | null }>(db, 'SELECT zone FROM firm')?.zone ?? readZone(process.env);
+
+/** What browsers make and show times by. */
+export const clockFor = ({ db, clock }: { db: Connection; clock: Clock }): HouseClock => ({ zone: zoneOf(db), shiftMs: clock.shiftMs });
+
+/** What a page says days and times by. */
+export interface FirmTime {
+  zone: Zone;
+  today: Day;
+}
+
+export function firmTime({ db, clock }: { db: Connection; clock: Clock }): FirmTime {
+  const zone = zoneOf(db);
+  return { zone, today: dayIn(zone, clock.now()) };
+}
+
+/** The firm's day now. */
+export const today = (house: { db: Connection; clock: Clock }): Day => firmTime(house).today;

@@ -1,0 +1,16 @@
+import { timeIn, type Zone } from '@/core/units/zone';
+import type { HouseClock } from '@/contract/views/job';
+
+let clock: HouseClock | undefined;
+
+/** A house whose clock was set has its visitors live by that clock too, and by its firm's zone wherever they are. */
+export const setClock = (of: HouseClock): void => void (clock = of);
+
+/** The time by the house's clock, as far as this device's is right. */
+export const now = (): string => new Date(Date.now() + (clock?.shiftMs ?? 0)).toISOString();
+
+/** `16:20`, by the firm's zone. */
+export const timeNow = (): string => timeIn(officeZone(), now());
+
+/** The firm's zone; where nothing has come from the house yet, the device's own. */
+export const officeZone = (): Zone => clock?.zone ?? new Intl.DateTimeFormat().resolvedOptions().timeZone;
