@@ -1,4 +1,5 @@
 import { pathToFileURL } from 'node:url';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { bin, root, run } from './ground.mjs';
 
@@ -11,7 +12,16 @@ const LONG = {
     const env = { TZ: zone, SHIFT_MS: String(Date.parse(at) - Date.now()), NODE_OPTIONS: `--import=${shim}` };
     return run(bin('vitest'), ['run', '--project', 'unit', '--project', 'integration', '--reporter=dot'], env);
   }),
+  /** Every property again and again from other seeds: `npm run long -- properties 20`. */
+  properties: ([times = '10']) => Array.from({ length: Number(times) }, (_, turn) => Date.now() % 1_000_000 + turn).every((seed) => {
+    console.log(`\n— seed ${seed}`);
+    return run(bin('vitest'), ['run', '--project', 'unit', '--project', 'integration', '--reporter=dot', ...filesWithProperties()], { PROPERTY_SEED: String(seed) });
+  }),
 };
+
+/** Test files that draw their cases. */
+const filesWithProperties = () => ['src', 'tests'].flatMap((folder) => readdirSync(join(root, folder), { recursive: true }).map((file) => join(folder, file)))
+  .filter((file) => /\.test\.tsx?$/.test(file) && readFileSync(join(root, file), 'utf8').includes('fast-check'));
 
 const HOURS = [
   { zone: 'UTC', at: '2026-11-24T02:00:00Z' },
@@ -20,9 +30,9 @@ const HOURS = [
   { zone: 'Europe/London', at: '2027-03-28T00:30:00Z' },
 ];
 
-const [name = ''] = process.argv.slice(2);
+const [name = '', ...more] = process.argv.slice(2);
 if (!(name in LONG)) {
   console.error(`There is no long run “${name}”; there are: ${Object.keys(LONG).join(', ')}.`);
   process.exit(1);
 }
-process.exit(LONG[name]() ? 0 : 1);
+process.exit(LONG[name](more) ? 0 : 1);

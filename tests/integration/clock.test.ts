@@ -82,8 +82,8 @@ describe('the firm’s day', () => {
 });
 
 describe('at the start', () => {
-  const seed = (env: Record<string, string>): { status: number | null; stderr: string } =>
-    spawnSync(join(root, 'node_modules', '.bin', 'tsx'), ['scripts/seed.ts'], { cwd: root, env: { ...process.env, ...env }, encoding: 'utf8' });
+  const started = (command: string, script: string, env: Record<string, string>): { status: number | null; stderr: string } =>
+    spawnSync(command, [script], { cwd: root, env: { ...process.env, ...env }, encoding: 'utf8' });
 
   it.each([
     [{ AFTERMIST_NOW: 'tomorrow' }, /AFTERMIST_NOW=tomorrow is no instant; write it like AFTERMIST_NOW=2027-03-09T16:30:00Z\./],
@@ -93,7 +93,7 @@ describe('at the start', () => {
     [{ AFTERMIST_ZONE: 'Mars/Olympus' }, /AFTERMIST_ZONE=Mars\/Olympus is no time zone/],
   ])('%o is refused in one line, and nothing is touched', (env, words) => {
     const place = join(folder(), 'demo');
-    const { status, stderr } = seed({ ...env, AFTERMIST_DATA: place });
+    const { status, stderr } = started(process.execPath, 'scripts/demo.mjs', { ...env, AFTERMIST_DATA: place });
     expect(status).toBe(1);
     expect(stderr.trim().split('\n')).toHaveLength(1);
     expect(stderr).toMatch(words);
@@ -104,7 +104,7 @@ describe('at the start', () => {
     const place = folder();
     writeFileSync(join(place, 'letter.txt'), 'dear client');
     mkdirSync(join(place, 'pictures'));
-    const { status, stderr } = seed({ AFTERMIST_DATA: place });
+    const { status, stderr } = started(join(root, 'node_modules', '.bin', 'tsx'), 'scripts/seed.ts', { AFTERMIST_DATA: place });
     expect(status).toBe(1);
     expect(stderr).toContain('holds other files and no firm');
     expect(readdirSync(place).sort()).toEqual(['letter.txt', 'pictures']);

@@ -5,14 +5,11 @@
 const shift = Number(process.env.SHIFT_MS ?? 0);
 if (shift !== 0) {
   const Real = Date;
-  globalThis.Date = class extends Real {
-    constructor(...given) {
-      if (given.length === 0) super(Real.now() + shift);
-      else super(...given);
-    }
-
-    static now() {
-      return Real.now() + shift;
-    }
-  };
+  const now = () => Real.now() + shift;
+  // A stand-in for the constructor alone: its prototype stays the real one, which libraries look through.
+  globalThis.Date = new Proxy(Real, {
+    construct: (real, given, as) => Reflect.construct(real, given.length === 0 ? [now()] : given, as),
+    apply: () => new Real(now()).toString(),
+    get: (real, key) => (key === 'now' ? now : Reflect.get(real, key)),
+  });
 }

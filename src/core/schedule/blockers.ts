@@ -79,6 +79,12 @@ function offBlockers(net: Compiled, task: number, earlier: Slot, start: Slot): B
   return found;
 }
 
+/** Whether a task that spans a slot works on it: rain or a day away in its middle leaves crew and plant free. */
+function worksOn(net: Compiled, task: number, slot: Slot): boolean {
+  const before = net.calendar[task]?.before;
+  return before !== undefined && (before[slot + 1] ?? 0) > (before[slot] ?? 0);
+}
+
 function loadBlockers(net: Compiled, placed: Placement, task: number, earlier: Slot, own: number, holders: Holders): Blocker[] {
   const calendar = net.calendar[task];
   const duration = net.duration[task] ?? 0;
@@ -92,7 +98,7 @@ function loadBlockers(net: Compiled, placed: Placement, task: number, earlier: S
   for (const [crew, wanted] of [[net.crew[task] ?? -1, net.demand[task] ?? 0], [net.plant[task] ?? -1, 1]] as const) {
     for (let at = own; crew >= 0 && at < own + duration; at++) {
       const slot = calendar.worked[at] ?? net.horizon;
-      if (slot < net.horizon && (placed.crewLoad[crew * net.horizon + slot] ?? 0) + wanted > (placed.capacity[crew] ?? 0)) found.push({ kind: 'crew', until: slot + 1, crew, slot, holders: on(holders.byCrew.get(crew), slot) });
+      if (slot < net.horizon && (placed.crewLoad[crew * net.horizon + slot] ?? 0) + wanted > (placed.capacity[crew] ?? 0)) found.push({ kind: 'crew', until: slot + 1, crew, slot, holders: on(holders.byCrew.get(crew), slot).filter((other) => worksOn(net, other, slot)) });
     }
   }
   const area = net.area[task] ?? -1;

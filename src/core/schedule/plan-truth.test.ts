@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { at, input, link, networks, planned, task } from '../../../tests/support/networks';
+import { at, days, input, link, networks, planned, task } from '../../../tests/support/networks';
 import { blockersOf, holdersOf, slotBefore, type Blocker } from './blockers';
 import { boundOf } from './bound';
 import { checkPlan } from './check';
@@ -60,6 +60,25 @@ describe('reasons', () => {
         expect([one.id, moved(without, one, slot, net) && checkPlan(moved(without, one, slot, net) as Plan).filter((text) => text.startsWith(`${one.id}:`) || text.includes(`> ${one.id}:`)).filter((text) => !text.includes('names no task'))]).toEqual([one.id, []]);
       }
     }), { numRuns: 300 }));
+
+  it('do not blame a task that spans a slot without working on it for what stands broken there', () => {
+    const rain = new Map([[7, 'rain']]);
+    const calendars = { days, always: () => true, outdoor: (slot: number) => days(slot) && !rain.has(slot) };
+    const plan = planned({
+      tasks: [
+        task('dig', { crew: 'a', duration: 3, floor: 5, calendar: 'outdoor', plant: 'digger' }),
+        task('carry', { crew: null, duration: 1, floor: 5, plant: 'digger' }),
+      ],
+      crews: [
+        { id: 'a', name: 'A', capacity: 1, away: new Set([8]) },
+        { id: 'digger', name: 'the digger', capacity: 1, away: new Set(), fewer: new Map([[7, 1]]) },
+      ],
+      calendars, keptOff: { outdoor: { base: 'days', slots: rain } }, rain,
+    });
+    expect(at(plan, 'dig').slots).toEqual([5, 6, 9]);
+    expect(at(plan, 'carry')).toMatchObject({ start: 8 });
+    expect(at(plan, 'carry').reason.text).not.toContain('is at dig');
+  });
 
   it('leave nothing to pull forward: whatever is moved one slot earlier by itself breaks the plan', () =>
     fc.assert(fc.property(networks, (network) => {

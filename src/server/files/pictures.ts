@@ -1,4 +1,7 @@
 import exifr from 'exifr';
+import { isDay } from '@/core/units/day';
+import { instantIn, type Zone } from '@/core/units/zone';
+import { zoneOf } from '../zone';
 import { createHash } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { mkdir, open, readFile, rename } from 'node:fs/promises';
@@ -33,10 +36,13 @@ export async function keepPicture(house: House, content: Buffer): Promise<Pictur
   if (known) return known;
   const facts = await lookAt(content);
   await store(pictureFile(house, hash), content);
-  const taken = await takenAt(content);
+  const taken = await takenAt(content, zoneOf(house.db));
   run(house.db, 'INSERT OR IGNORE INTO picture (hash, type, width, height, bytes, taken_at) VALUES (@hash, @type, @width, @height, @bytes, @taken)', { hash, ...facts, bytes: content.length, taken });
   return { hash, ...facts };
 }
+
+/** `2027:03:09 08:30:00`, as EXIF has it. */
+const CAMERA_TIME = /^(\d{4}):(\d\d):(\d\d) (\d\d):(\d\d):(\d\d)/;
 
 async function lookAt(content: Buffer): Promise<Omit<Picture, 'hash'>> {
   const refusal = new Refusal(422, { code: 'not-a-picture', message: 'This is no picture we can read; send a JPEG, PNG or WebP.', field: 'picture' });
@@ -52,10 +58,19 @@ async function lookAt(content: Buffer): Promise<Omit<Picture, 'hash'>> {
   }
 }
 
-async function takenAt(content: Buffer): Promise<string | null> {
+/** When it was taken: by its own offset where the camera wrote one, else by the firm's zone, since cameras write what their clock shows. */
+async function takenAt(content: Buffer, zone: Zone): Promise<string | null> {
   try {
-    const exif = (await exifr.parse(content, ['DateTimeOriginal'])) as { DateTimeOriginal?: unknown } | undefined;
-    return exif?.DateTimeOriginal instanceof Date ? exif.DateTimeOriginal.toISOString() : null;
+    const fields = ['DateTimeOriginal', 'OffsetTimeOriginal'];
+    const exif = (await exifr.parse(content, { pick: fields, reviveValues: false })) as Record<string, unknown> | undefined;
+    const shown = CAMERA_TIME.exec(String(exif?.DateTimeOriginal));
+    if (!shown) return null;
+    const [, year = '', month = '', date = '', hour = '', minute = '', second = ''] = shown;
+    const day = `${year}-${month}-${date}`;
+    if (!isDay(day)) return null;
+    const offset = String(exif?.OffsetTimeOriginal ?? '');
+    if (/^[+-]\d\d:\d\d$/.test(offset)) return new Date(`${day}T${hour}:${minute}:${second}${offset}`).toISOString();
+    return new Date(instantIn(zone, day, Number(hour), Number(minute)).getTime() + Number(second) * 1000).toISOString();
   } catch {
     // Damaged EXIF costs us the date, never the picture.
     return null;

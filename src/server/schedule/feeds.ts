@@ -39,12 +39,15 @@ export function feedFile(house: House, token: string): { name: string; content: 
   return { name, content: calendarOf(name, events) };
 }
 
+/** A time without a zone is written by its figures in UTC. */
+const floating = (day: Day, time: string): Date => new Date(`${day}T${time}:00Z`);
+
 export function calendarOf(name: string, events: readonly OutEvent[]): string {
   const calendar = ical({ name: `${name}, Aftermist`, method: ICalCalendarMethod.PUBLISH, prodId: { company: 'aftermist', product: 'plan', language: 'EN' } });
   for (const event of events) {
     calendar.createEvent({
       id: `${event.id}@aftermist`, summary: event.label, location: event.place || null, sequence: event.sequence, status: event.cancelled ? ICalEventStatus.CANCELLED : ICalEventStatus.CONFIRMED,
-      start: new Date(`${event.first.day}T${HOURS[event.first.half][0]}:00`), end: new Date(`${event.last.day}T${HOURS[event.last.half][1]}:00`), floating: true, stamp: new Date(event.changedAt), lastModified: new Date(event.changedAt),
+      start: floating(event.first.day, HOURS[event.first.half][0]), end: floating(event.last.day, HOURS[event.last.half][1]), floating: true, stamp: new Date(event.changedAt), lastModified: new Date(event.changedAt),
     });
   }
   return calendar.toString();
