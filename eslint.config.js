@@ -18,5 +18,12 @@ export default ts.config(
     },
   },
   { files: ['src/**/*.tsx', 'src/ui/**/*.ts'], ...hooks.configs.flat['recommended-latest'] },
-  { files: ['**/*.test.ts', 'tests/**'], rules: { '@typescript-eslint/no-non-null-assertion': 'off', '@typescript-eslint/no-unsafe-assignment': 'off', '@typescript-eslint/no-unsafe-member-access': 'off' } },
+  {
+    files: ['**/*.test.ts', 'tests/**'],
+    rules: {
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/no-unsafe-assignment': 'off',
+      '@typescript-eslint/no-unsafe-member-access': 'off',
+    },
+  },
 );

@@ -7,6 +7,16 @@ const config: NextConfig = {
   typescript: { ignoreBuildErrors: true },
   devIndicators: false,
   sassOptions: { silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'], quietDeps: true },
-  headers: () => Promise.resolve([{ source: '/:path*', headers: [{ key: 'x-content-type-options', value: 'nosniff' }, { key: 'referrer-policy', value: 'no-referrer' }, { key: 'x-frame-options', value: 'DENY' }] }]),
+  headers: () =>
+    Promise.resolve([
+      {
+        source: '/:path*',
+        headers: [
+          { key: 'x-content-type-options', value: 'nosniff' },
+          { key: 'referrer-policy', value: 'no-referrer' },
+          { key: 'x-frame-options', value: 'DENY' },
+        ],
+      },
+    ]),
 };
 export default config;

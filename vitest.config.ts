@@ -12,8 +12,30 @@ export default defineConfig({
     maxWorkers: Math.max(2, availableParallelism()),
     projects: [
       { resolve, test: { env, setupFiles, name: 'unit', include: ['src/**/*.test.{ts,tsx}', 'demo/**/*.test.ts'] } },
-      { resolve, test: { env, setupFiles, name: 'integration', globalSetup: 'tests/support/global-setup.ts', include: ['tests/integration/**/*.test.{ts,tsx}'], testTimeout: 60_000, hookTimeout: 120_000 } },
-      { resolve, test: { env, setupFiles, name: 'browser', globalSetup: 'tests/support/global-setup.ts', include: ['tests/browser/**/*.test.ts'], testTimeout: 180_000, hookTimeout: 180_000 } },
+      {
+        resolve,
+        test: {
+          env,
+          setupFiles,
+          name: 'integration',
+          globalSetup: 'tests/support/global-setup.ts',
+          include: ['tests/integration/**/*.test.{ts,tsx}'],
+          testTimeout: 60_000,
+          hookTimeout: 120_000,
+        },
+      },
+      {
+        resolve,
+        test: {
+          env,
+          setupFiles,
+          name: 'browser',
+          globalSetup: 'tests/support/global-setup.ts',
+          include: ['tests/browser/**/*.test.ts'],
+          testTimeout: 180_000,
+          hookTimeout: 180_000,
+        },
+      },
     ],
   },
 });

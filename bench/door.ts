@@ -22,13 +22,38 @@ export async function doorFigures(): Promise<Figure[]> {
   };
   const maren: Who = { kind: 'person', id: owner, name: 'Bench', role: 'contractor' };
   const [job, level, area, walk] = [v7(), v7(), v7(), v7()];
-  give('firm.found', { name: 'Bench', personId: owner, ownerName: 'Bench', email: 'bench@bench.example', password: 'as long as it takes' }, { kind: 'founder' });
+  give(
+    'firm.found',
+    {
+      name: 'Bench',
+      personId: owner,
+      ownerName: 'Bench',
+      email: 'bench@bench.example',
+      password: 'as long as it takes',
+    },
+    { kind: 'founder' },
+  );
   give('job.open', { id: job, name: 'Bench', units: 'metric', startDay: '2027-03-08' }, maren);
-  give('areas.set-out', { job, levels: [{ id: level, name: 'Ground', height: 0 }], areas: [{ id: area, level, name: 'Kitchen', kind: 'room', works: ['kitchen'] }] }, maren);
+  give(
+    'areas.set-out',
+    {
+      job,
+      levels: [{ id: level, name: 'Ground', height: 0 }],
+      areas: [{ id: area, level, name: 'Kitchen', kind: 'room', works: ['kitchen'] }],
+    },
+    maren,
+  );
   give('walk.start', { id: walk, job, kind: 'progress' }, maren);
-  const bare = house.db.transaction(() => insert(house.db, 'observation', { id: v7(), job, walk, area, person: owner, at, kind: 'note', text: 'bare' }));
+  const bare = house.db.transaction(() =>
+    insert(house.db, 'observation', { id: v7(), job, walk, area, person: owner, at, kind: 'note', text: 'bare' }),
+  );
   const [door = [], insertion = []] = await inTurn(MANY, [
-    () => give('observation.record', { observation: { id: v7(), walk, area, kind: 'note', text: 'through the door' } }, maren),
+    () =>
+      give(
+        'observation.record',
+        { observation: { id: v7(), walk, area, kind: 'note', text: 'through the door' } },
+        maren,
+      ),
     () => bare.immediate(),
   ]);
   house.db.close();

@@ -7,11 +7,18 @@ export interface Figure {
   ratio: number;
 }
 
-export const figure = (name: string, value: number, unit: string, against: string, base: number): Figure => ({ name, value: round(value), unit, against, ratio: round(value / base) });
+export const figure = (name: string, value: number, unit: string, against: string, base: number): Figure => ({
+  name,
+  value: round(value),
+  unit,
+  against,
+  ratio: round(value / base),
+});
 
 const round = (number: number): number => Number(number.toPrecision(4));
 
-export const median = (numbers: readonly number[]): number => [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)] ?? Number.NaN;
+export const median = (numbers: readonly number[]): number =>
+  [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)] ?? Number.NaN;
 
 /** Milliseconds of each of several runs, taken in turn so that whatever else the machine does falls on all of them alike. */
 export async function inTurn(rounds: number, works: readonly (() => unknown)[]): Promise<number[][]> {

@@ -10,7 +10,14 @@ import { figure, inTurn, median, type Figure } from './measure';
 export async function narrationFigures(): Promise<Figure[]> {
   const folder = join(import.meta.dirname, '../demo/narrations');
   const told = readdirSync(folder).map((name) => readFileSync(join(folder, name), 'utf8'));
-  const areas = [...new Set(told.join('\n').split('\n').flatMap((line) => (line.startsWith('@') && line.length > 1 ? [line.slice(1)] : [])))].map((name) => ({ name, synonyms: [] }));
+  const areas = [
+    ...new Set(
+      told
+        .join('\n')
+        .split('\n')
+        .flatMap((line) => (line.startsWith('@') && line.length > 1 ? [line.slice(1)] : [])),
+    ),
+  ].map((name) => ({ name, synonyms: [] }));
   const cues: Cue[] = [];
   for (let clock = 0, turn = 0; clock < 1800; turn++) {
     const part = readLabelled(told[turn % told.length] ?? '').cues;

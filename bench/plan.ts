@@ -16,13 +16,25 @@ const ORIGIN = '2027-03-08';
 const JOBS = 60;
 const HORIZON = 6_000;
 
-const AREAS: readonly [AreaKind, ...Work[]][] = [['room', 'kitchen', 'open-wall'], ['wet', 'bathroom', 'open-floor'], ['room', 'redecorate'], ['face', 'repaint']];
+const AREAS: readonly [AreaKind, ...Work[]][] = [
+  ['room', 'kitchen', 'open-wall'],
+  ['wet', 'bathroom', 'open-floor'],
+  ['room', 'redecorate'],
+  ['face', 'repaint'],
+];
 
 function site(number: number): Site {
   const areas = AREAS.map(([kind, ...works], at): SiteArea => {
     const inside = kind === 'room' || kind === 'wet';
     return {
-      id: `j${number}a${at}`, name: `Area ${at}`, kind, position: at, passage: false, provides: kind === 'wet' ? ['toilet'] : [], beside: [], shelters: inside ? [] : [`l${number}`],
+      id: `j${number}a${at}`,
+      name: `Area ${at}`,
+      kind,
+      position: at,
+      passage: false,
+      provides: kind === 'wet' ? ['toilet'] : [],
+      beside: [],
+      shelters: inside ? [] : [`l${number}`],
       ...(inside ? { level: { id: `l${number}`, height: 0, name: 'Ground' } } : {}),
       track: trackOf(works).map((phase) => {
         const { trade, halfDays } = phaseFacts(phase);
@@ -30,14 +42,38 @@ function site(number: number): Site {
       }),
     };
   });
-  return { id: `j${number}`, name: `Job ${number}`, startDay: ORIGIN, livedIn: number % 2 === 0, areas, ownLinks: [], leftovers: [], extras: [] };
+  return {
+    id: `j${number}`,
+    name: `Job ${number}`,
+    startDay: ORIGIN,
+    livedIn: number % 2 === 0,
+    areas,
+    ownLinks: [],
+    leftovers: [],
+    extras: [],
+  };
 }
 
 /** Sixty jobs that share the crews of one firm: about 5,000 tasks. */
 function network(): PlanInput {
   const days = (slot: number): boolean => Math.floor(slot / 2) % 7 < 5;
-  const crews = TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => ({ id: trade, name: trade, capacity: 8, away: new Set<number>() }));
-  const input: PlanInput = { origin: ORIGIN, tasks: [], links: [], notBefore: [], exposures: [], crews, calendars: { [ALWAYS]: () => true }, jobCalendars: {}, promises: {} };
+  const crews = TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => ({
+    id: trade,
+    name: trade,
+    capacity: 8,
+    away: new Set<number>(),
+  }));
+  const input: PlanInput = {
+    origin: ORIGIN,
+    tasks: [],
+    links: [],
+    notBefore: [],
+    exposures: [],
+    crews,
+    calendars: { [ALWAYS]: () => true },
+    jobCalendars: {},
+    promises: {},
+  };
   for (let number = 0; number < JOBS; number++) {
     const one = site(number);
     const { links, exposures, added } = sequenceOf(one);
@@ -59,7 +95,9 @@ export async function planFigures(): Promise<Figure[]> {
   const times = timesOf(net.value);
   const order = urgency(net.value, times);
   const [placing = [], forward = [], first = [], whole = []] = await inTurn(15, [
-    () => { if (!place(net.value, order, times)) throw new Error('The horizon is too short.'); },
+    () => {
+      if (!place(net.value, order, times)) throw new Error('The horizon is too short.');
+    },
     () => forwardPass(net.value),
     () => place(net.value),
     () => makePlan(input),
@@ -68,8 +106,20 @@ export async function planFigures(): Promise<Figure[]> {
   const size = `${input.tasks.length} tasks, ${input.links.length} links, ${JOBS} jobs`;
   return [
     figure('placing pass', median(placing), 'ms', `plain forward pass over the same network (${size})`, base),
-    figure('first placing, its order and latest times found too', median(first), 'ms', 'plain forward pass over the same network', base),
+    figure(
+      'first placing, its order and latest times found too',
+      median(first),
+      'ms',
+      'plain forward pass over the same network',
+      base,
+    ),
     figure('plain forward pass', base, 'ms', 'itself', base),
-    figure('plan as a document with its reasons', median(whole), 'ms', 'plain forward pass over the same network', base),
+    figure(
+      'plan as a document with its reasons',
+      median(whole),
+      'ms',
+      'plain forward pass over the same network',
+      base,
+    ),
   ];
 }

@@ -22,14 +22,39 @@ interface BenchArea {
 
 /** A job of the size that is asked about: every area drawn, every calculation fed by its drawing where it can be. */
 function job(): BenchArea[] {
-  const opening = (id: string, wall: number): Opening => ({ id, wall, kind: 'window', name: 'W', width: measured(1200), height: measured(1100), sill: measured(900), along: measured(600), count: 1, hinge: 'left', opensIn: true, clear: null });
+  const opening = (id: string, wall: number): Opening => ({
+    id,
+    wall,
+    kind: 'window',
+    name: 'W',
+    width: measured(1200),
+    height: measured(1100),
+    sill: measured(900),
+    along: measured(600),
+    count: 1,
+    hinge: 'left',
+    opensIn: true,
+    clear: null,
+  });
   const areas = Array.from({ length: AREAS }, (_, at): BenchArea => ({
-    shape: { kind: 'room', height: measured(2600), spread: false, walls: [4000 + at * 10, 3000, 4000 + at * 10, 3000].map((mm) => ({ ...measured(mm), turn: 90 })) }, openings: [opening(`${at}a`, 0), opening(`${at}b`, 2)], calculations: [],
+    shape: {
+      kind: 'room',
+      height: measured(2600),
+      spread: false,
+      walls: [4000 + at * 10, 3000, 4000 + at * 10, 3000].map((mm) => ({ ...measured(mm), turn: 90 })),
+    },
+    openings: [opening(`${at}a`, 0), opening(`${at}b`, 2)],
+    calculations: [],
   }));
   for (let item = 0; item < ITEMS; item++) {
     const area = areas[item % AREAS];
     const calculator = KEPT[item % KEPT.length];
-    if (area && calculator) area.calculations.push({ calculator: calculator.name, input: calculator.example, fed: usualFeeds(calculator.asks, measuresOf(area.shape, area.openings)) });
+    if (area && calculator)
+      area.calculations.push({
+        calculator: calculator.name,
+        input: calculator.example,
+        fed: usualFeeds(calculator.asks, measuresOf(area.shape, area.openings)),
+      });
   }
   return areas;
 }
@@ -40,7 +65,18 @@ function recompute(areas: readonly BenchArea[]): number {
     const measures = measuresOf(area.shape, area.openings);
     for (const calculation of area.calculations) {
       const outcome = recalculate(calculation, measures);
-      if (outcome.ok) needed.push(...outcome.value.purchases.map((purchase) => ({ ...purchase, unitPrice: 100, price: purchase.price ?? null, supplier: '', trade: null, area: String(at), needBy: null })));
+      if (outcome.ok)
+        needed.push(
+          ...outcome.value.purchases.map((purchase) => ({
+            ...purchase,
+            unitPrice: 100,
+            price: purchase.price ?? null,
+            supplier: '',
+            trade: null,
+            area: String(at),
+            needBy: null,
+          })),
+        );
     }
   }
   return materialsList(needed).length;
@@ -51,7 +87,12 @@ export async function quantityFigures(): Promise<Figure[]> {
   const areas = job();
   const text = JSON.stringify(areas);
   const [quantities = [], parse = []] = await inTurn(60, [() => recompute(areas), () => JSON.parse(text) as unknown]);
-  const lists = Array.from({ length: 24 }, (_, seed) => Array.from({ length: PIECES }, (__, at) => 200 + (((at + 1) * 7919 + seed * 104_729) % (seed % 3 === 0 ? 3000 : 1500))));
+  const lists = Array.from({ length: 24 }, (_, seed) =>
+    Array.from(
+      { length: PIECES },
+      (__, at) => 200 + (((at + 1) * 7919 + seed * 104_729) % (seed % 3 === 0 ? 3000 : 1500)),
+    ),
+  );
   const stock = [3600, 4800, 6000].map((length) => ({ length, cost: length }));
   const times: number[] = [];
   let exact = 0;
@@ -63,8 +104,20 @@ export async function quantityFigures(): Promise<Figure[]> {
   }
   const measuredTimes = times.slice(2);
   return [
-    figure(`quantities and materials of ${AREAS} areas and ${ITEMS} items`, median(quantities), 'ms', 'JSON.parse of the same job', median(parse)),
-    figure(`cut list of ${PIECES} pieces, the slowest of ${lists.length}`, Math.max(...measuredTimes), 'ms', `${PATIENCE_MS} ms`, PATIENCE_MS),
+    figure(
+      `quantities and materials of ${AREAS} areas and ${ITEMS} items`,
+      median(quantities),
+      'ms',
+      'JSON.parse of the same job',
+      median(parse),
+    ),
+    figure(
+      `cut list of ${PIECES} pieces, the slowest of ${lists.length}`,
+      Math.max(...measuredTimes),
+      'ms',
+      `${PATIENCE_MS} ms`,
+      PATIENCE_MS,
+    ),
     figure(`cut list of ${PIECES} pieces, proven best`, exact, 'lists', `${lists.length + 2} lists`, lists.length + 2),
   ];
 }

@@ -11,7 +11,15 @@ export async function roomsFigures(): Promise<Figure[]> {
   };
   try {
     const [rooms = [], simple = []] = await inTurn(60, [page(`/jobs/${demoId('signal')}`), page('/s/none')]);
-    return [figure('Rooms page of Signal House', median(rooms), 'ms', 'simplest dynamic page of the same server', median(simple))];
+    return [
+      figure(
+        'Rooms page of Signal House',
+        median(rooms),
+        'ms',
+        'simplest dynamic page of the same server',
+        median(simple),
+      ),
+    ];
   } finally {
     await server.kill();
   }

@@ -6,7 +6,14 @@ import { roomsFigures } from './rooms';
 import { scheduleFigures } from './schedule';
 
 /** `npm run bench [-- NAME]`: one JSON object a line; ratios against something plain, taken in the same run. */
-const QUESTIONS = { plan: planFigures, door: doorFigures, quantities: quantityFigures, rooms: roomsFigures, schedule: scheduleFigures, narration: narrationFigures };
+const QUESTIONS = {
+  plan: planFigures,
+  door: doorFigures,
+  quantities: quantityFigures,
+  rooms: roomsFigures,
+  schedule: scheduleFigures,
+  narration: narrationFigures,
+};
 
 const asked = process.argv.slice(2);
 for (const [name, figures] of Object.entries(QUESTIONS)) {

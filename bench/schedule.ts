@@ -13,7 +13,9 @@ function thirty(): Project {
   const random = seeded(7);
   const below = (most: number): number => Math.floor(random() * most);
   const project = makeProject({
-    durations: Array.from({ length: 30 }, () => 1 + below(10)), capacities: [11, 12, 11, 12], demands: Array.from({ length: 30 }, () => Array.from({ length: 4 }, () => below(9))),
+    durations: Array.from({ length: 30 }, () => 1 + below(10)),
+    capacities: [11, 12, 11, 12],
+    demands: Array.from({ length: 30 }, () => Array.from({ length: 4 }, () => below(9))),
     followers: Array.from({ length: 30 }, (_, job) => (job < 27 ? [job + 1 + below(3)] : [])),
   });
   if (!project.ok) throw new Error(project.problem.message);
@@ -31,8 +33,15 @@ interface Reference {
 export async function scheduleFigures(): Promise<Figure[]> {
   const project = thirty();
   let made = 0;
-  const [times = []] = await inTurn(5, [() => { made = search(project, { schedules: SCHEDULES }).schedules; }]);
-  return [figure('schedules of thirty jobs', (1000 * made) / median(times), 'a second', '20 000 a second', 20_000), ...quality()];
+  const [times = []] = await inTurn(5, [
+    () => {
+      made = search(project, { schedules: SCHEDULES }).schedules;
+    },
+  ]);
+  return [
+    figure('schedules of thirty jobs', (1000 * made) / median(times), 'a second', '20 000 a second', 20_000),
+    ...quality(),
+  ];
 }
 
 function quality(): Figure[] {
@@ -41,15 +50,33 @@ function quality(): Figure[] {
   const reference = JSON.parse(readFileSync(join(folder, 'reference.json'), 'utf8')) as Reference[];
   const there = new Set(readdirSync(join(folder, 'instances')));
   const over = (wanted: (one: Reference) => boolean): number => {
-    const list = reference.filter((one) => there.has(one.file) && wanted(one)).map((one) => {
-      const project = readSm(readFileSync(join(folder, 'instances', one.file), 'utf8'));
-      if (!project.ok) throw new Error(`${one.file}: ${project.problem.message}`);
-      return search(project.value, { schedules: SCHEDULES }).makespan / (one.jobs === 30 && one.optimum !== null ? one.optimum : one.heuristic_ub) - 1;
-    });
+    const list = reference
+      .filter((one) => there.has(one.file) && wanted(one))
+      .map((one) => {
+        const project = readSm(readFileSync(join(folder, 'instances', one.file), 'utf8'));
+        if (!project.ok) throw new Error(`${one.file}: ${project.problem.message}`);
+        return (
+          search(project.value, { schedules: SCHEDULES }).makespan /
+            (one.jobs === 30 && one.optimum !== null ? one.optimum : one.heuristic_ub) -
+          1
+        );
+      });
     return (100 * list.reduce((sum, one) => sum + one, 0)) / list.length;
   };
   return [
-    figure(`over the proven best, 30 jobs, ${SCHEDULES} schedules`, over((one) => one.jobs === 30), '%', '0.2 %', 0.2),
-    figure(`over the reference of 50 000 schedules, 60 and 120 jobs, ${SCHEDULES} schedules`, over((one) => one.jobs > 30), '%', '3 %', 3),
+    figure(
+      `over the proven best, 30 jobs, ${SCHEDULES} schedules`,
+      over((one) => one.jobs === 30),
+      '%',
+      '0.2 %',
+      0.2,
+    ),
+    figure(
+      `over the reference of 50 000 schedules, 60 and 120 jobs, ${SCHEDULES} schedules`,
+      over((one) => one.jobs > 30),
+      '%',
+      '3 %',
+      3,
+    ),
   ];
 }

@@ -38,28 +38,89 @@ export const SUBS: { name: string; trade: Trade; crews: number; lead: string; aw
 
 /** Who things are ordered from; those not named here become known with their first order. */
 export const SUPPLIERS: DemoSupplier[] = [
-  { name: 'Lumen Curve Works', email: 'orders@lumencurve.example', desk: true, closed: { from: 44, to: 57, why: 'yearly closure of the kiln' } },
+  {
+    name: 'Lumen Curve Works',
+    email: 'orders@lumencurve.example',
+    desk: true,
+    closed: { from: 44, to: 57, why: 'yearly closure of the kiln' },
+  },
   { name: 'Saltbox Cabinets', email: 'office@saltbox.example', closed: { from: 60, to: 66, why: 'stock-taking' } },
-  { name: 'Quayside Fittings', email: 'desk@quaysidefittings.example', desk: true, prices: [
-    { code: 'H-128', name: 'Brushed bar handle, 128 mm', unit: 'piece', unitPrice: 420, lead: [5, 8] },
-    { code: 'H-192', name: 'Brushed bar handle, 192 mm', unit: 'piece', unitPrice: 560, lead: [5, 8] },
-    { code: 'K-40', name: 'Turned birch knob, 40 mm', unit: 'piece', unitPrice: 310, lead: [10, 14] },
-  ] },
+  {
+    name: 'Quayside Fittings',
+    email: 'desk@quaysidefittings.example',
+    desk: true,
+    prices: [
+      { code: 'H-128', name: 'Brushed bar handle, 128 mm', unit: 'piece', unitPrice: 420, lead: [5, 8] },
+      { code: 'H-192', name: 'Brushed bar handle, 192 mm', unit: 'piece', unitPrice: 560, lead: [5, 8] },
+      { code: 'K-40', name: 'Turned birch knob, 40 mm', unit: 'piece', unitPrice: 310, lead: [10, 14] },
+    ],
+  },
 ];
 
 /** Who inspects; weekdays from 0 Sunday. */
-export const OFFICES: { key: string; name: string; phases: Phase[]; weekdays: number[]; noticeDays: number; visitsADay: number }[] = [
-  { key: 'building', name: 'Port Ellery building office', phases: ['rough-inspection', 'insulation-inspection', 'floor-inspection'], weekdays: [2, 4], noticeDays: 2, visitsADay: 4 },
-  { key: 'water', name: 'Harbour water board', phases: ['ground-inspection'], weekdays: [1, 2, 3, 4, 5], noticeDays: 1, visitsADay: 2 },
+export const OFFICES: {
+  key: string;
+  name: string;
+  phases: Phase[];
+  weekdays: number[];
+  noticeDays: number;
+  visitsADay: number;
+}[] = [
+  {
+    key: 'building',
+    name: 'Port Ellery building office',
+    phases: ['rough-inspection', 'insulation-inspection', 'floor-inspection'],
+    weekdays: [2, 4],
+    noticeDays: 2,
+    visitsADay: 4,
+  },
+  {
+    key: 'water',
+    name: 'Harbour water board',
+    phases: ['ground-inspection'],
+    weekdays: [1, 2, 3, 4, 5],
+    noticeDays: 1,
+    visitsADay: 2,
+  },
 ];
 
-export const PLANT: { key: string; name: string; units: number; phases: Phase[]; down?: { from: number; to: number; units: number; reason: string } }[] = [
-  { key: 'digger', name: 'Small digger', units: 1, phases: ['excavate', 'backfill'], down: { from: 6, to: 7, units: 1, reason: 'a track is being mended' } },
+export const PLANT: {
+  key: string;
+  name: string;
+  units: number;
+  phases: Phase[];
+  down?: { from: number; to: number; units: number; reason: string };
+}[] = [
+  {
+    key: 'digger',
+    name: 'Small digger',
+    units: 1,
+    phases: ['excavate', 'backfill'],
+    down: { from: 6, to: 7, units: 1, reason: 'a track is being mended' },
+  },
   { key: 'saw', name: 'Slab saw', units: 1, phases: ['cut'] },
 ];
 
 /** Rain in mm, wind in m/s and the low in °C of ten days from today, morning and afternoon: a wet spell from the third day. */
 export const OUTLOOK: readonly (readonly [number, number, number])[] = [
-  [0, 5, 4], [0, 6, 7], [0, 6, 4], [0.4, 7, 7], [0, 7, 5], [1, 8, 8], [4.2, 10, 6], [9, 13, 7], [7.4, 12, 6], [3, 9, 7],
-  [2.6, 8, 4], [0.8, 6, 7], [0, 5, 3], [0, 5, 8], [0, 4, 2], [0, 6, 9], [0, 5, 4], [0, 6, 10], [0.6, 7, 6], [0, 7, 10],
+  [0, 5, 4],
+  [0, 6, 7],
+  [0, 6, 4],
+  [0.4, 7, 7],
+  [0, 7, 5],
+  [1, 8, 8],
+  [4.2, 10, 6],
+  [9, 13, 7],
+  [7.4, 12, 6],
+  [3, 9, 7],
+  [2.6, 8, 4],
+  [0.8, 6, 7],
+  [0, 5, 3],
+  [0, 5, 8],
+  [0, 4, 2],
+  [0, 6, 9],
+  [0, 5, 4],
+  [0, 6, 10],
+  [0.6, 7, 6],
+  [0, 7, 10],
 ];

@@ -3,7 +3,14 @@ import { writeCaptions, type Cue } from '../src/core/narration/captions';
 /** A narration of the demo as it was labelled by hand: what is said, and what a careful listener would write down of it. */
 export interface Labelled {
   cues: Cue[];
-  labels: { kind: string; area: string | null; from: number; to: number; words: string; fields: Record<string, string> }[];
+  labels: {
+    kind: string;
+    area: string | null;
+    from: number;
+    to: number;
+    words: string;
+    fields: Record<string, string>;
+  }[];
 }
 
 const WORDS_A_SECOND = 2.6;
@@ -32,7 +39,19 @@ export function readLabelled(text: string): Labelled {
           first = false;
         }
       } else if (mark[1]) {
-        labels.push({ kind: mark[1], area, from: 0, to: 0, words: '', fields: Object.fromEntries((mark[2] ?? '').split(' ').filter(Boolean).map((pair) => pair.split('=') as [string, string])) });
+        labels.push({
+          kind: mark[1],
+          area,
+          from: 0,
+          to: 0,
+          words: '',
+          fields: Object.fromEntries(
+            (mark[2] ?? '')
+              .split(' ')
+              .filter(Boolean)
+              .map((pair) => pair.split('=') as [string, string]),
+          ),
+        });
         spans.push({ at: said.length, to: said.length });
       } else {
         const span = spans.at(-1);
@@ -43,11 +62,18 @@ export function readLabelled(text: string): Labelled {
   const cues: Cue[] = [];
   const cueOf: number[] = [];
   let clock = 1;
-  for (let at = 0; at < said.length; ) {
+  for (let at = 0; at < said.length;) {
     let to = at + 1;
     while (to < said.length && to - at < WORDS_A_CUE && said[to]?.pause !== true) to += 1;
     if (said[at]?.pause) clock += 1.2;
-    cues.push({ start: clock, end: clock + (to - at) / WORDS_A_SECOND, text: said.slice(at, to).map((one) => one.word).join(' ') });
+    cues.push({
+      start: clock,
+      end: clock + (to - at) / WORDS_A_SECOND,
+      text: said
+        .slice(at, to)
+        .map((one) => one.word)
+        .join(' '),
+    });
     clock += (to - at) / WORDS_A_SECOND;
     for (; at < to; at++) cueOf.push(cues.length - 1);
   }
@@ -55,7 +81,10 @@ export function readLabelled(text: string): Labelled {
     const span = spans[index] ?? { at: 0, to: 1 };
     label.from = cues[cueOf[span.at] ?? 0]?.start ?? 0;
     label.to = cues[cueOf[span.to - 1] ?? 0]?.end ?? 0;
-    label.words = said.slice(span.at, span.to).map((one) => one.word).join(' ');
+    label.words = said
+      .slice(span.at, span.to)
+      .map((one) => one.word)
+      .join(' ');
   });
   return { cues, labels };
 }

@@ -3,10 +3,19 @@ import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { paint, type Subject } from './painter';
 
-const subject = (over: Partial<Subject> = {}): Subject => ({ standpoint: 'signal/kitchen', kind: 'room', phase: 'framing', hour: 16, taken: '2027:03:08 16:20:00', ...over });
+const subject = (over: Partial<Subject> = {}): Subject => ({
+  standpoint: 'signal/kitchen',
+  kind: 'room',
+  phase: 'framing',
+  hour: 16,
+  taken: '2027:03:08 16:20:00',
+  ...over,
+});
 /** Mean difference of two pictures over all their points, 0 to 255. */
 async function apart(one: Buffer, other: Buffer): Promise<number> {
-  const [a, b] = await Promise.all([one, other].map((picture) => sharp(picture).resize(64, 48).removeAlpha().raw().toBuffer()));
+  const [a, b] = await Promise.all(
+    [one, other].map((picture) => sharp(picture).resize(64, 48).removeAlpha().raw().toBuffer()),
+  );
   if (!a || !b) throw new Error('no picture');
   return a.reduce((sum, value, at) => sum + Math.abs(value - (b[at] ?? 0)), 0) / a.length;
 }
@@ -17,13 +26,21 @@ describe('painted pictures', () => {
   });
 
   it('show from one standpoint what a phase has added', async () => {
-    const [framing, board, again] = await Promise.all([paint(subject()), paint(subject({ phase: 'board' })), paint(subject({ hour: 15 }))]);
+    const [framing, board, again] = await Promise.all([
+      paint(subject()),
+      paint(subject({ phase: 'board' })),
+      paint(subject({ hour: 15 })),
+    ]);
     expect(await apart(framing, board)).toBeGreaterThan(8);
     expect(await apart(framing, again)).toBeLessThan(await apart(framing, board));
   });
 
   it('differ between standpoints and kinds', async () => {
-    const [one, other, face] = await Promise.all([paint(subject()), paint(subject({ standpoint: 'signal/study' })), paint(subject({ kind: 'face', phase: 'strip' }))]);
+    const [one, other, face] = await Promise.all([
+      paint(subject()),
+      paint(subject({ standpoint: 'signal/study' })),
+      paint(subject({ kind: 'face', phase: 'strip' })),
+    ]);
     expect(await apart(one, other)).toBeGreaterThan(1);
     expect(await apart(one, face)).toBeGreaterThan(8);
   });

@@ -43,12 +43,30 @@ export interface DemoJob {
   logistics?: { kind: LogisticKind; label: string; area: string; phase: Phase; leadDays: number; bookedIn?: number }[];
   others?: { area: string; phase: Phase; who: string; expectedIn: number }[];
   visits?: { area: string; phase: Phase }[];
-  scope: { area: string; stance: Stance; verb: string; subject: string; quantity?: number; unit?: string; trade?: Trade; dependsOn?: string }[];
+  scope: {
+    area: string;
+    stance: Stance;
+    verb: string;
+    subject: string;
+    quantity?: number;
+    unit?: string;
+    trade?: Trade;
+    dependsOn?: string;
+  }[];
   walks: DemoWalk[];
   /** Lines of a check before covering that are open, by what they say; all others of the area are settled on the last walk. */
   closeIns?: { area: string; open: string[] }[];
   /** What is in the walls; wall from 0, lengths as typed. */
-  inWalls?: { area: string; wall: number; what: InWallKind; text: string; along: string; height: string; length?: string; rise?: string }[];
+  inWalls?: {
+    area: string;
+    wall: number;
+    what: InWallKind;
+    text: string;
+    along: string;
+    height: string;
+    length?: string;
+    rise?: string;
+  }[];
   /** States in which the site was left, by days before today; how full the bin was. */
   left?: { day: number; bin: number; notWell?: { item: LeftItem; text: string } }[];
   /** A narration told on the last walk: its file in `narrations/`, and how many of its first drafts were accepted already. */
@@ -71,14 +89,65 @@ export interface DemoVisit {
   sleeping?: string[];
   /** Two areas and the walls that are one, counted from 0. */
   shared?: (readonly [string, number, string, number])[];
-  openings?: { area: string; wall: number; kind: OpeningKind; name: string; width: string; height: string; sill?: string; along?: string; count?: number; clear?: readonly [string, string]; hinge?: 'left' | 'right' }[];
-  placed?: { area: string; wall: number; kind: PlacedKind; name: string; along: string; width: string; depth: string; front?: string }[];
+  openings?: {
+    area: string;
+    wall: number;
+    kind: OpeningKind;
+    name: string;
+    width: string;
+    height: string;
+    sill?: string;
+    along?: string;
+    count?: number;
+    clear?: readonly [string, string];
+    hinge?: 'left' | 'right';
+  }[];
+  placed?: {
+    area: string;
+    wall: number;
+    kind: PlacedKind;
+    name: string;
+    along: string;
+    width: string;
+    depth: string;
+    front?: string;
+  }[];
   levels?: { name: string; kind: LevelKind; level: string }[];
-  findings?: (Partial<Omit<Finding, 'id' | 'kind' | 'subject' | 'area'>> & { area?: string; kind: FindingKind; subject: string })[];
-  assumptions?: { area: string; phase: Phase; text: string; why: string; fallback: string; fallbackTrade: Trade; fallbackHalfDays: number; fallbackPrice: number }[];
+  findings?: (Partial<Omit<Finding, 'id' | 'kind' | 'subject' | 'area'>> & {
+    area?: string;
+    kind: FindingKind;
+    subject: string;
+  })[];
+  assumptions?: {
+    area: string;
+    phase: Phase;
+    text: string;
+    why: string;
+    fallback: string;
+    fallbackTrade: Trade;
+    fallbackHalfDays: number;
+    fallbackPrice: number;
+  }[];
   options?: { area: string; phase: Phase; subject: string; options: Option[] }[];
-  calculations?: { area: string; calculator: string; product: string; input: Record<string, unknown>; fed?: Record<string, Measure>; phase?: Phase; trade?: Trade; unitPrice?: number; supplier?: string }[];
-  changes?: { area: string; kind: 'addition' | 'omission'; title: string; why: string; lines: ChangeLine[]; work?: { trade: Trade; halfDays: number; after?: Phase } }[];
+  calculations?: {
+    area: string;
+    calculator: string;
+    product: string;
+    input: Record<string, unknown>;
+    fed?: Record<string, Measure>;
+    phase?: Phase;
+    trade?: Trade;
+    unitPrice?: number;
+    supplier?: string;
+  }[];
+  changes?: {
+    area: string;
+    kind: 'addition' | 'omission';
+    title: string;
+    why: string;
+    lines: ChangeLine[];
+    work?: { trade: Trade; halfDays: number; after?: Phase };
+  }[];
   /** A statement made, sent and agreed to on this day. */
   agreedBy?: string;
 }

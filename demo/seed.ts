@@ -43,7 +43,9 @@ export async function seedDemo(house: House): Promise<void> {
   try {
     script.founding();
     for (const job of DEMO_JOBS) script.open(job);
-    const walks = DEMO_JOBS.flatMap((job) => job.walks.map((walk, number) => ({ job, walk, number }))).sort((a, b) => a.walk.day - b.walk.day || a.walk.hour - b.walk.hour);
+    const walks = DEMO_JOBS.flatMap((job) => job.walks.map((walk, number) => ({ job, walk, number }))).sort(
+      (a, b) => a.walk.day - b.walk.day || a.walk.hour - b.walk.hour,
+    );
     for (const { job, walk, number } of walks) await script.walk(job, walk, number);
     for (const job of DEMO_JOBS) script.visit(job);
     for (const job of DEMO_JOBS) script.walls(job);
@@ -61,7 +63,12 @@ export async function seedDemo(house: House): Promise<void> {
 
 class Script {
   private count = 0;
-  constructor(private readonly house: House, private readonly start: Day, private readonly zone: Zone, private readonly now: Date) {}
+  constructor(
+    private readonly house: House,
+    private readonly start: Day,
+    private readonly zone: Zone,
+    private readonly now: Date,
+  ) {}
 
   private when(day: number, hour: number, minute = 0): Date {
     return new Date(instantIn(this.zone, addDays(this.start, day), hour).getTime() + minute * 60_000);
@@ -74,8 +81,16 @@ class Script {
 
   private say(type: string, payload: object, who?: Who): CommandAnswer {
     const contractor: Who = who ?? { kind: 'person', id: demoId('person', 'maren'), name: 'Maren', role: 'contractor' };
-    const answer = receive(this.house, contractor, { id: demoId('command', String(this.count++)), type, at: this.house.clock.now().toISOString(), payload });
-    if (answer.status === 'refused') throw new Error(`The demo's ${type} was refused: ${JSON.stringify(answer.problem)} ${JSON.stringify(payload).slice(0, 300)}`);
+    const answer = receive(this.house, contractor, {
+      id: demoId('command', String(this.count++)),
+      type,
+      at: this.house.clock.now().toISOString(),
+      payload,
+    });
+    if (answer.status === 'refused')
+      throw new Error(
+        `The demo's ${type} was refused: ${JSON.stringify(answer.problem)} ${JSON.stringify(payload).slice(0, 300)}`,
+      );
     return answer;
   }
 
@@ -83,67 +98,182 @@ class Script {
     this.at(this.when(-130, 8));
     const [owner, ...others] = PEOPLE;
     if (!owner) throw new Error('The demo firm has no owner.');
-    this.say('firm.found', { ...FIRM, personId: demoId('person', owner.key), ownerName: owner.name, email: owner.email, password: 'mist over the harbour' }, { kind: 'founder' });
-    for (const person of others) this.say('person.add', { id: demoId('person', person.key), name: person.name, role: person.role, email: person.email });
+    this.say(
+      'firm.found',
+      {
+        ...FIRM,
+        personId: demoId('person', owner.key),
+        ownerName: owner.name,
+        email: owner.email,
+        password: 'mist over the harbour',
+      },
+      { kind: 'founder' },
+    );
+    for (const person of others)
+      this.say('person.add', {
+        id: demoId('person', person.key),
+        name: person.name,
+        role: person.role,
+        email: person.email,
+      });
     for (const sub of SUBS) {
-      this.say('sub.add', { id: demoId('sub', sub.trade), name: sub.name, trade: sub.trade, crews: sub.crews, leadName: sub.lead, email: `${sub.lead.toLowerCase()}@${sub.trade}.example` });
-      for (const [first, last] of sub.away ?? []) this.say('sub.away', { sub: demoId('sub', sub.trade), firstDay: addDays(this.start, first), lastDay: addDays(this.start, last) });
+      this.say('sub.add', {
+        id: demoId('sub', sub.trade),
+        name: sub.name,
+        trade: sub.trade,
+        crews: sub.crews,
+        leadName: sub.lead,
+        email: `${sub.lead.toLowerCase()}@${sub.trade}.example`,
+      });
+      for (const [first, last] of sub.away ?? [])
+        this.say('sub.away', {
+          sub: demoId('sub', sub.trade),
+          firstDay: addDays(this.start, first),
+          lastDay: addDays(this.start, last),
+        });
     }
     for (const { key, ...office } of OFFICES) this.say('office.set', { id: demoId('office', key), ...office });
     for (const { key, down, ...plant } of PLANT) {
       this.say('plant.set', { id: demoId('plant', key), ...plant });
-      if (down) this.say('plant.break', { id: demoId('plant', key, 'down'), plant: demoId('plant', key), firstDay: addDays(this.start, down.from), lastDay: addDays(this.start, down.to), units: down.units, reason: down.reason });
+      if (down)
+        this.say('plant.break', {
+          id: demoId('plant', key, 'down'),
+          plant: demoId('plant', key),
+          firstDay: addDays(this.start, down.from),
+          lastDay: addDays(this.start, down.to),
+          units: down.units,
+          reason: down.reason,
+        });
     }
     this.say('normals.set', { months: COAST.map(({ month, wet, windy, frosty }) => ({ month, wet, windy, frosty })) });
     for (const { name, email = '', desk = false, closed, prices } of SUPPLIERS) {
       const id = demoId('supplier', name);
       this.say('supplier.add', { id, name, email, desk });
-      if (closed) this.say('supplier.close', { supplier: id, firstDay: addDays(this.start, closed.from), lastDay: addDays(this.start, closed.to), why: closed.why });
-      if (prices) this.say('supplier.prices', { supplier: id, lines: prices.map(({ lead: [leadLow, leadHigh], ...line }) => ({ ...line, leadLow, leadHigh })) });
+      if (closed)
+        this.say('supplier.close', {
+          supplier: id,
+          firstDay: addDays(this.start, closed.from),
+          lastDay: addDays(this.start, closed.to),
+          why: closed.why,
+        });
+      if (prices)
+        this.say('supplier.prices', {
+          supplier: id,
+          lines: prices.map(({ lead: [leadLow, leadHigh], ...line }) => ({ ...line, leadLow, leadHigh })),
+        });
     }
   }
 
   open(job: DemoJob): void {
     const id = (...path: string[]): string => demoId(job.key, ...path);
-    const day = (offset: number | undefined): string | undefined => (offset === undefined ? undefined : addDays(this.start, offset));
+    const day = (offset: number | undefined): string | undefined =>
+      offset === undefined ? undefined : addDays(this.start, offset);
     this.at(this.when(Math.min(-3, job.startsIn - 5), 9));
     const facts = {
-      id: id(), name: job.name, address: job.address, client: job.client, clientEmail: job.clientEmail, units: job.units, startDay: day(job.startsIn), promiseDay: day(job.promisedIn),
-      livedIn: job.livedIn, ...(job.loudHalf ? { loudHalf: job.loudHalf } : {}),
+      id: id(),
+      name: job.name,
+      address: job.address,
+      client: job.client,
+      clientEmail: job.clientEmail,
+      units: job.units,
+      startDay: day(job.startsIn),
+      promiseDay: day(job.promisedIn),
+      livedIn: job.livedIn,
+      ...(job.loudHalf ? { loudHalf: job.loudHalf } : {}),
     };
     this.say('job.open', facts);
     if (job.state !== 'scoping') this.say('job.change', { ...facts, version: 1, state: job.state });
     this.say('areas.set-out', {
       job: id(),
-      levels: job.levels.map((level) => ({ id: id('level', level.key), name: level.name, height: level.height, note: level.note ?? '' })),
+      levels: job.levels.map((level) => ({
+        id: id('level', level.key),
+        name: level.name,
+        height: level.height,
+        note: level.note ?? '',
+      })),
       areas: job.areas.map(({ key, level, stood: _, shelters, ...area }) => ({
-        id: id('area', key), ...area, ...(level ? { level: id('level', level) } : {}), ...(shelters ? { shelters: shelters.map((one) => id('level', one)) } : {}),
+        id: id('area', key),
+        ...area,
+        ...(level ? { level: id('level', level) } : {}),
+        ...(shelters ? { shelters: shelters.map((one) => id('level', one)) } : {}),
       })),
     });
     for (const [one, other] of job.beside) this.say('area.beside', { one: id('area', one), other: id('area', other) });
     job.holds.forEach(({ area, askedIn, expectedIn, ...hold }, number) =>
-      this.say('hold.add', { id: id('hold', String(number)), job: id(), area: id('area', area), ...hold, ...(askedIn === undefined ? {} : { askedOn: day(askedIn) }), expectedOn: day(expectedIn) }));
+      this.say('hold.add', {
+        id: id('hold', String(number)),
+        job: id(),
+        area: id('area', area),
+        ...hold,
+        ...(askedIn === undefined ? {} : { askedOn: day(askedIn) }),
+        expectedOn: day(expectedIn),
+      }),
+    );
     for (const item of job.selections) {
       this.say('selection.add', this.selection(job, item));
-      if (item.alternatives) this.say('selection.alternatives', { id: id('selection', item.area, item.category), version: 1, alternatives: item.alternatives.map(({ lead: [leadLow, leadHigh], ...one }, at) => ({ id: id('alternative', item.category, String(at)), ...one, leadLow, leadHigh })) });
+      if (item.alternatives)
+        this.say('selection.alternatives', {
+          id: id('selection', item.area, item.category),
+          version: 1,
+          alternatives: item.alternatives.map(({ lead: [leadLow, leadHigh], ...one }, at) => ({
+            id: id('alternative', item.category, String(at)),
+            ...one,
+            leadLow,
+            leadHigh,
+          })),
+        });
     }
     for (const request of job.requests ?? []) this.say('request.add', this.request(job, request));
-    job.scope.forEach(({ area, ...item }, number) => this.say('scope.add', { id: id('scope', String(number)), job: id(), area: id('area', area), ...item }));
+    job.scope.forEach(({ area, ...item }, number) =>
+      this.say('scope.add', { id: id('scope', String(number)), job: id(), area: id('area', area), ...item }),
+    );
   }
 
   private selection(job: DemoJob, item: DemoSelection): Record<string, unknown> {
-    const { area, slipped, expectedIn, lead: [leadLow, leadHigh], alternatives: _, again: __, keptAt: ___, ...facts } = item;
+    const {
+      area,
+      slipped,
+      expectedIn,
+      lead: [leadLow, leadHigh],
+      alternatives: _,
+      again: __,
+      keptAt: ___,
+      ...facts
+    } = item;
     return {
-      id: demoId(job.key, 'selection', area, item.category), job: demoId(job.key), area: demoId(job.key, 'area', area), ...facts, leadLow, leadHigh,
-      ...(expectedIn === undefined ? {} : { expectedOn: slipped ? addDays(this.start, expectedIn - slipped.days) : onToWeekday(addDays(this.start, expectedIn)) }),
+      id: demoId(job.key, 'selection', area, item.category),
+      job: demoId(job.key),
+      area: demoId(job.key, 'area', area),
+      ...facts,
+      leadLow,
+      leadHigh,
+      ...(expectedIn === undefined
+        ? {}
+        : {
+            expectedOn: slipped
+              ? addDays(this.start, expectedIn - slipped.days)
+              : onToWeekday(addDays(this.start, expectedIn)),
+          }),
     };
   }
 
-  private request(job: DemoJob, { key, takes: [takesLow, takesHigh], after, waits, sentIn: _, sent: __, expectedIn: ___, ...request }: DemoRequest): Record<string, unknown> {
+  private request(
+    job: DemoJob,
+    { key, takes: [takesLow, takesHigh], after, waits, sentIn: _, sent: __, expectedIn: ___, ...request }: DemoRequest,
+  ): Record<string, unknown> {
     const id = (...path: string[]): string => demoId(job.key, ...path);
     return {
-      id: id('request', key), job: id(), ...request, takesLow, takesHigh, ...(after ? { after: id('request', after) } : {}),
-      waits: waits.map((wait) => ('selection' in wait ? { selection: id('selection', wait.area, wait.selection) } : { area: id('area', wait.area), phase: wait.phase })),
+      id: id('request', key),
+      job: id(),
+      ...request,
+      takesLow,
+      takesHigh,
+      ...(after ? { after: id('request', after) } : {}),
+      waits: waits.map((wait) =>
+        'selection' in wait
+          ? { selection: id('selection', wait.area, wait.selection) }
+          : { area: id('area', wait.area), phase: wait.phase },
+      ),
     };
   }
 
@@ -153,30 +283,80 @@ class Script {
     for (const { key, sentIn, sent = '', expectedIn } of job.requests ?? []) {
       if (sentIn === undefined) continue;
       this.at(this.when(sentIn, 10));
-      this.say('request.send', { id: id('request', key), version: 1, sentOn: addDays(this.start, sentIn), sent, ...(expectedIn === undefined ? {} : { expectedOn: addDays(this.start, expectedIn) }) });
+      this.say('request.send', {
+        id: id('request', key),
+        version: 1,
+        sentOn: addDays(this.start, sentIn),
+        sent,
+        ...(expectedIn === undefined ? {} : { expectedOn: addDays(this.start, expectedIn) }),
+      });
     }
     for (const { area, category, quantity, unit, again } of job.selections) {
       if (!again) continue;
-      const row = one<{ id: string; version: number }>(this.house.db, 'SELECT id, version FROM selection WHERE follows = @id AND removed = 0', { id: id('selection', area, category) });
+      const row = one<{ id: string; version: number }>(
+        this.house.db,
+        'SELECT id, version FROM selection WHERE follows = @id AND removed = 0',
+        { id: id('selection', area, category) },
+      );
       if (!row) throw new Error(`${category} was not found wrong on any walk.`);
       this.at(this.when(again.orderedIn, 9));
-      this.say('selection.order', { ...row, day: addDays(this.start, again.orderedIn), quantity, unit, expectedOn: addDays(this.start, again.expectedIn) });
+      this.say('selection.order', {
+        ...row,
+        day: addDays(this.start, again.orderedIn),
+        quantity,
+        unit,
+        expectedOn: addDays(this.start, again.expectedIn),
+      });
     }
     this.at(this.when(-1, 17));
     for (const { area, category, keptAt } of job.selections) {
-      const kept = keptAt && one<{ version: number; state: string }>(this.house.db, 'SELECT version, state FROM selection WHERE id = @id', { id: id('selection', area, category) });
-      if (kept) this.say('selection.step', { id: id('selection', area, category), version: kept.version, to: kept.state, day: addDays(this.start, -2), place: keptAt });
+      const kept =
+        keptAt &&
+        one<{ version: number; state: string }>(this.house.db, 'SELECT version, state FROM selection WHERE id = @id', {
+          id: id('selection', area, category),
+        });
+      if (kept)
+        this.say('selection.step', {
+          id: id('selection', area, category),
+          version: kept.version,
+          to: kept.state,
+          day: addDays(this.start, -2),
+          place: keptAt,
+        });
     }
     (job.deliveries ?? []).forEach(({ inDays, place, selections, ...delivery }, number) =>
-      this.say('delivery.add', { id: id('delivery', String(number)), job: id(), day: onToWeekday(addDays(this.start, inDays)), ...(place ? { place: id('area', place) } : {}), ...delivery, selections: selections.map((one_) => id('selection', one_.area, one_.selection)) }));
-    for (const { area, expectedIn, ...other } of job.others ?? []) this.say('step.others', { area: id('area', area), ...other, expectedOn: addDays(this.start, expectedIn) });
+      this.say('delivery.add', {
+        id: id('delivery', String(number)),
+        job: id(),
+        day: onToWeekday(addDays(this.start, inDays)),
+        ...(place ? { place: id('area', place) } : {}),
+        ...delivery,
+        selections: selections.map((one_) => id('selection', one_.area, one_.selection)),
+      }),
+    );
+    for (const { area, expectedIn, ...other } of job.others ?? [])
+      this.say('step.others', { area: id('area', area), ...other, expectedOn: addDays(this.start, expectedIn) });
     for (const [number, { area, bookedIn, ...logistic }] of (job.logistics ?? []).entries()) {
       const key = id('logistic', String(number));
       this.say('logistic.add', { id: key, job: id(), area: id('area', area), ...logistic });
-      if (bookedIn !== undefined) this.say('logistic.settle', { id: key, version: 1, state: 'booked', bookedOn: onToWeekday(addDays(this.start, bookedIn)) });
+      if (bookedIn !== undefined)
+        this.say('logistic.settle', {
+          id: key,
+          version: 1,
+          state: 'booked',
+          bookedOn: onToWeekday(addDays(this.start, bookedIn)),
+        });
     }
-    for (const { area, phase } of job.visits ?? []) this.say('inspection.book', { id: id('inspection', area, phase), area: id('area', area), phase });
-    (job.spares ?? []).forEach(({ area, ...spare }, number) => this.say('spare.add', { id: id('spare', String(number)), job: id(), ...spare, ...(area ? { place: id('area', area) } : {}) }));
+    for (const { area, phase } of job.visits ?? [])
+      this.say('inspection.book', { id: id('inspection', area, phase), area: id('area', area), phase });
+    (job.spares ?? []).forEach(({ area, ...spare }, number) =>
+      this.say('spare.add', {
+        id: id('spare', String(number)),
+        job: id(),
+        ...spare,
+        ...(area ? { place: id('area', area) } : {}),
+      }),
+    );
   }
 
   async walk(job: DemoJob, walk: DemoWalk, number: number): Promise<void> {
@@ -192,31 +372,80 @@ class Script {
       for (const [phase, fraction] of changes(area, number)) {
         if (phase === 'close-in' && fraction === 1) this.checkAll(job, walkId, area.key, next);
         next();
-        this.say('observation.record', { observation: { id: demoId(walkId, area.key, phase), walk: walkId, area: demoId(job.key, 'area', area.key), kind: 'progress', phase, fraction } });
+        this.say('observation.record', {
+          observation: {
+            id: demoId(walkId, area.key, phase),
+            walk: walkId,
+            area: demoId(job.key, 'area', area.key),
+            kind: 'progress',
+            phase,
+            fraction,
+          },
+        });
       }
     }
     for (const [index, seen] of walk.seen.entries()) {
       next();
-      this.say('observation.record', { observation: { id: 'key' in seen && seen.key ? demoId(job.key, 'item', seen.key) : demoId(walkId, 'seen', String(index)), walk: walkId, area: demoId(job.key, 'area', seen.area), ...this.observation(job, seen) } });
+      this.say('observation.record', {
+        observation: {
+          id: 'key' in seen && seen.key ? demoId(job.key, 'item', seen.key) : demoId(walkId, 'seen', String(index)),
+          walk: walkId,
+          area: demoId(job.key, 'area', seen.area),
+          ...this.observation(job, seen),
+        },
+      });
     }
     for (const picture of walk.pictures) await this.picture(job, walk, walkId, picture, next);
     next();
     this.say('walk.finish', { id: walkId });
     renewOnce(this.house.db, addDays(this.start, walk.day), this.house.clock.now().toISOString());
     // What was agreed after the first walk is what all later plans are measured against.
-    if (number === 0) this.say('baseline.keep', { id: demoId(job.key, 'baseline'), job: demoId(job.key), name: 'agreed with the client' });
+    if (number === 0)
+      this.say('baseline.keep', {
+        id: demoId(job.key, 'baseline'),
+        job: demoId(job.key),
+        name: 'agreed with the client',
+      });
   }
 
   private observation(job: DemoJob, seen: DemoSeen): Record<string, unknown> {
-    if ('remaining' in seen) return { kind: 'remaining', text: seen.remaining, trade: seen.trade, ...(seen.quantity ? { quantity: seen.quantity } : {}), ...(seen.unit ? { unit: seen.unit } : {}) };
-    if ('recheck' in seen) return { kind: 'recheck', about: demoId(job.key, 'item', seen.recheck), verdict: seen.verdict };
-    if ('selection' in seen) return { kind: 'selection-check', selection: demoId(job.key, 'selection', seen.area, seen.selection), verdict: seen.verdict, ...(seen.text ? { text: seen.text } : {}) };
+    if ('remaining' in seen)
+      return {
+        kind: 'remaining',
+        text: seen.remaining,
+        trade: seen.trade,
+        ...(seen.quantity ? { quantity: seen.quantity } : {}),
+        ...(seen.unit ? { unit: seen.unit } : {}),
+      };
+    if ('recheck' in seen)
+      return { kind: 'recheck', about: demoId(job.key, 'item', seen.recheck), verdict: seen.verdict };
+    if ('selection' in seen)
+      return {
+        kind: 'selection-check',
+        selection: demoId(job.key, 'selection', seen.area, seen.selection),
+        verdict: seen.verdict,
+        ...(seen.text ? { text: seen.text } : {}),
+      };
     if ('note' in seen) return { kind: 'note', text: seen.note };
     if ('caution' in seen) return { kind: 'caution', text: seen.caution };
     if ('surprise' in seen) return { kind: 'surprise', text: seen.surprise };
     if ('household' in seen) return { kind: 'household', text: seen.household };
-    if ('short' in seen) return { kind: 'short', text: seen.short, ...(seen.quantity ? { quantity: seen.quantity } : {}), ...(seen.unit ? { unit: seen.unit } : {}), ...(seen.supplier ? { supplier: seen.supplier } : {}) };
-    if ('decision' in seen) return { kind: 'decision', text: seen.decision, by: seen.by, ...(seen.name ? { name: seen.name } : {}), ...(seen.free ? { free: true } : {}) };
+    if ('short' in seen)
+      return {
+        kind: 'short',
+        text: seen.short,
+        ...(seen.quantity ? { quantity: seen.quantity } : {}),
+        ...(seen.unit ? { unit: seen.unit } : {}),
+        ...(seen.supplier ? { supplier: seen.supplier } : {}),
+      };
+    if ('decision' in seen)
+      return {
+        kind: 'decision',
+        text: seen.decision,
+        by: seen.by,
+        ...(seen.name ? { name: seen.name } : {}),
+        ...(seen.free ? { free: true } : {}),
+      };
     return { kind: 'measurement', text: seen.measurement, typed: seen.typed, mm: this.mm(job, seen.typed) };
   }
 
@@ -234,9 +463,21 @@ class Script {
     for (const line of check?.lines ?? []) {
       if (left.delete(line.text)) continue;
       next();
-      this.say('observation.record', { observation: { id: demoId(walkId, area, 'check', line.key), walk: walkId, area: demoId(job.key, 'area', area), kind: 'check', line: line.key, verdict: 'right' } });
+      this.say('observation.record', {
+        observation: {
+          id: demoId(walkId, area, 'check', line.key),
+          walk: walkId,
+          area: demoId(job.key, 'area', area),
+          kind: 'check',
+          line: line.key,
+          verdict: 'right',
+        },
+      });
     }
-    if (left.size > 0) throw new Error(`${area} has no line “${[...left].join('”, “')}”; it has: ${(check?.lines ?? []).map((line) => line.text).join('; ')}`);
+    if (left.size > 0)
+      throw new Error(
+        `${area} has no line “${[...left].join('”, “')}”; it has: ${(check?.lines ?? []).map((line) => line.text).join('; ')}`,
+      );
   }
 
   /** What the last walk saw in the walls, how the sites were left, and what was told. */
@@ -250,15 +491,43 @@ class Script {
     for (const { area, open } of job.closeIns ?? []) this.checkAll(job, walkId, area, next, open);
     (job.inWalls ?? []).forEach(({ area, wall, what, text, along, height, length, rise }, at) => {
       next();
-      this.say('observation.record', { observation: { id: demoId(job.key, 'in-wall', String(at)), walk: walkId, area: demoId(job.key, 'area', area), kind: 'in-wall', wall, what, text, along: this.mm(job, along), height: this.mm(job, height), length: this.mm(job, length), rise: this.mm(job, rise) } });
+      this.say('observation.record', {
+        observation: {
+          id: demoId(job.key, 'in-wall', String(at)),
+          walk: walkId,
+          area: demoId(job.key, 'area', area),
+          kind: 'in-wall',
+          wall,
+          what,
+          text,
+          along: this.mm(job, along),
+          height: this.mm(job, height),
+          length: this.mm(job, length),
+          rise: this.mm(job, rise),
+        },
+      });
     });
     if (job.narration) {
       next();
-      this.say('narration.keep', { id: demoId(job.key, 'narration'), walk: walkId, name: job.narration.replace('.txt', '.vtt'), text: captionsOf(readLabelled(readFileSync(join(import.meta.dirname, 'narrations', job.narration), 'utf8'))) });
+      this.say('narration.keep', {
+        id: demoId(job.key, 'narration'),
+        walk: walkId,
+        name: job.narration.replace('.txt', '.vtt'),
+        text: captionsOf(readLabelled(readFileSync(join(import.meta.dirname, 'narrations', job.narration), 'utf8'))),
+      });
     }
     for (const { day, bin, notWell } of job.left ?? []) {
       this.at(this.when(-day, 17, 30));
-      this.say('site.leave', { id: demoId(job.key, 'left', String(day)), job: demoId(job.key), bin, items: LEFT_ITEM_KEYS.map((item) => ({ item, state: notWell?.item === item ? 'not well' : 'well', text: notWell?.item === item ? notWell.text : '' })) });
+      this.say('site.leave', {
+        id: demoId(job.key, 'left', String(day)),
+        job: demoId(job.key),
+        bin,
+        items: LEFT_ITEM_KEYS.map((item) => ({
+          item,
+          state: notWell?.item === item ? 'not well' : 'well',
+          text: notWell?.item === item ? notWell.text : '',
+        })),
+      });
     }
   }
 
@@ -267,27 +536,75 @@ class Script {
     const id = (...path: string[]): string => demoId(job.key, ...path);
     const area = (key: string | undefined): { area?: string } => (key ? { area: id('area', key) } : {});
     this.at(this.when(-1, 15));
-    (job.leftWithClient ?? []).forEach((thing, at) => this.say('client.leave', { id: id('left-with', String(at)), job: id(), kind: thing.kind, text: thing.text, ...area(thing.area) }));
+    (job.leftWithClient ?? []).forEach((thing, at) =>
+      this.say('client.leave', {
+        id: id('left-with', String(at)),
+        job: id(),
+        kind: thing.kind,
+        text: thing.text,
+        ...area(thing.area),
+      }),
+    );
     const client: Who = { kind: 'link', id: id('link', 'client'), audience: 'client', job: id(), sub: null };
-    (job.clientAsks ?? []).forEach((item, at) => this.say('client.ask', { id: id('asked', String(at)), text: item.text, name: item.name, ...area(item.area) }, client));
-    (job.signedOff ?? []).forEach((one_, at) => this.say('area.sign-off', { id: id('signed', String(at)), area: id('area', one_.area), name: one_.name, words: one_.words }));
+    (job.clientAsks ?? []).forEach((item, at) =>
+      this.say(
+        'client.ask',
+        { id: id('asked', String(at)), text: item.text, name: item.name, ...area(item.area) },
+        client,
+      ),
+    );
+    (job.signedOff ?? []).forEach((one_, at) =>
+      this.say('area.sign-off', {
+        id: id('signed', String(at)),
+        area: id('area', one_.area),
+        name: one_.name,
+        words: one_.words,
+      }),
+    );
   }
 
-  private async picture(job: DemoJob, walk: DemoWalk, walkId: string, picture: DemoWalk['pictures'][number], next: () => void): Promise<void> {
+  private async picture(
+    job: DemoJob,
+    walk: DemoWalk,
+    walkId: string,
+    picture: DemoWalk['pictures'][number],
+    next: () => void,
+  ): Promise<void> {
     const area = job.areas.find((one) => one.key === picture.area);
     if (!area) throw new Error(`There is no area ${picture.area}.`);
     const taken = `${addDays(this.start, walk.day).replaceAll('-', ':')} ${String(walk.hour).padStart(2, '0')}:20:00`;
-    const content = await paint({ standpoint: `${job.key}/${area.key}`, kind: area.kind, phase: picture.phase, hour: walk.hour, taken });
+    const content = await paint({
+      standpoint: `${job.key}/${area.key}`,
+      kind: area.kind,
+      phase: picture.phase,
+      hour: walk.hour,
+      taken,
+    });
     const { hash } = await keepPicture(this.house, content);
     next();
-    this.say('observation.record', { observation: { id: demoId(walkId, 'picture', area.key, picture.phase), walk: walkId, area: demoId(job.key, 'area', area.key), kind: 'picture', picture: hash, standpoint: this.standpoint(job, area), ...(picture.text ? { text: picture.text } : {}) } });
+    this.say('observation.record', {
+      observation: {
+        id: demoId(walkId, 'picture', area.key, picture.phase),
+        walk: walkId,
+        area: demoId(job.key, 'area', area.key),
+        kind: 'picture',
+        picture: hash,
+        standpoint: this.standpoint(job, area),
+        ...(picture.text ? { text: picture.text } : {}),
+      },
+    });
   }
 
   /** The spot from which an area is pictured on every walk; made with its first picture. */
   private standpoint(job: DemoJob, area: DemoArea): string {
     const id = demoId(job.key, 'standpoint', area.key);
     const outside = area.kind === 'face' || area.kind === 'ground' || area.kind === 'roof';
-    if (!one(this.house.db, 'SELECT 1 FROM standpoint WHERE id = @id', { id })) this.say('standpoint.add', { id, area: demoId(job.key, 'area', area.key), name: outside ? 'from the corner of the yard' : 'from the door' });
+    if (!one(this.house.db, 'SELECT 1 FROM standpoint WHERE id = @id', { id }))
+      this.say('standpoint.add', {
+        id,
+        area: demoId(job.key, 'area', area.key),
+        name: outside ? 'from the corner of the yard' : 'from the door',
+      });
     return id;
   }
 
@@ -305,7 +622,15 @@ class Script {
   /** What the weather desk said this morning. */
   outlook(): void {
     this.at(this.when(0, 6));
-    this.say('outlook.say', { halves: OUTLOOK.map(([rain, wind, low], at) => ({ day: addDays(this.start, Math.floor(at / 2)), half: at % 2, rain, wind, low })) });
+    this.say('outlook.say', {
+      halves: OUTLOOK.map(([rain, wind, low], at) => ({
+        day: addDays(this.start, Math.floor(at / 2)),
+        half: at % 2,
+        rain,
+        wind,
+        low,
+      })),
+    });
   }
 
   /** Last evening the cabinets of Tannery Row slipped. */
@@ -313,7 +638,13 @@ class Script {
     this.at(this.when(-1, 19));
     for (const job of DEMO_JOBS) {
       for (const { area, category, slipped, expectedIn } of job.selections) {
-        if (slipped) this.say('supplier.say', { selection: demoId(job.key, 'selection', area, category), says: 'slips', day: addDays(this.start, expectedIn ?? 0), text: slipped.why });
+        if (slipped)
+          this.say('supplier.say', {
+            selection: demoId(job.key, 'selection', area, category),
+            says: 'slips',
+            day: addDays(this.start, expectedIn ?? 0),
+            text: slipped.why,
+          });
       }
     }
   }

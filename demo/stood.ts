@@ -13,7 +13,9 @@ function standing(area: DemoArea, number: number): Map<Phase, number> {
   const [first = '', ...extras] = (area.stood[number] ?? '').split(' +');
   const result = new Map<Phase, number>();
   const [upTo = '', part = '1'] = first.split('=');
-  if (isPhase(upTo)) for (const phase of track) if (phaseOrder(phase) <= phaseOrder(upTo)) result.set(phase, phase === upTo ? Number(part) : 1);
+  if (isPhase(upTo))
+    for (const phase of track)
+      if (phaseOrder(phase) <= phaseOrder(upTo)) result.set(phase, phase === upTo ? Number(part) : 1);
   for (const extra of extras) {
     const [phase = '', fraction = '1'] = extra.split('=');
     if (isPhase(phase) && track.includes(phase)) result.set(phase, Number(fraction));

@@ -23,28 +23,117 @@ export function visitCommands(job: DemoJob, visit: DemoVisit): Said[] {
     if (!read.ok) throw new Error(read.problem.message);
     return { mm: under ? -read.value : read.value, typed };
   };
-  const shape = (key: string, drawn: object): Said => ({ type: 'shape.set', payload: { area: area(key), version: 0, shape: drawn } });
-  const each = <Value>(list: readonly Value[] | undefined, say: (value: Value, number: number) => Said): Said[] => (list ?? []).map(say);
+  const shape = (key: string, drawn: object): Said => ({
+    type: 'shape.set',
+    payload: { area: area(key), version: 0, shape: drawn },
+  });
+  const each = <Value>(list: readonly Value[] | undefined, say: (value: Value, number: number) => Said): Said[] =>
+    (list ?? []).map(say);
   const entries = <Value>(record: Record<string, Value> | undefined): [string, Value][] => Object.entries(record ?? {});
   const nothing = { mm: 0, typed: '' };
   return [
-    ...entries(visit.rooms).map(([key, room]) => shape(key, { kind: 'room', height: length(room.height), spread: false, walls: room.walls.map(([wall, turn]) => ({ ...length(wall), turn })) })),
-    ...entries(visit.faces).map(([key, face]) => shape(key, { kind: 'face', sections: face.sections.map(([width, height, gable]) => ({ width: length(width), height: length(height), gableRise: gable ? length(gable) : nothing })) })),
-    ...entries(visit.faces).map(([key, { side }]): Said => ({ type: 'area.describe', payload: { id: area(key), side, sleeping: false } })),
-    ...each(visit.sleeping, (key) => ({ type: 'area.describe', payload: { id: area(key), side: '', sleeping: true } })),
-    ...entries(visit.roofs).map(([key, roof]) => shape(key, { kind: 'roof', width: length(roof.width), length: length(roof.length), riseIn12: roof.riseIn12 })),
-    ...entries(visit.runs).map(([key, run]) => shape(key, { kind: 'run', outletInvert: length(run.outlet), headMaxInvert: length(run.head), legs: run.legs.map(([leg, fall]) => ({ length: length(leg), fall })) })),
-    ...each(visit.shared, ([one, oneWall, other, otherWall]) => ({ type: 'wall.share', payload: { one: { area: area(one), wall: oneWall }, other: { area: area(other), wall: otherWall } } })),
-    ...each(visit.openings, ({ width, height, sill, along, clear, count, hinge, ...opening }, number) => ({
-      type: 'opening.add', payload: { ...opening, id: id('opening', String(number)), area: area(opening.area), width: length(width), height: length(height), sill: sill ? length(sill) : nothing, along: along ? length(along) : null, count: count ?? 1, hinge: hinge ?? 'left', opensIn: true, clear: clear ? { width: length(clear[0]), height: length(clear[1]) } : null },
+    ...entries(visit.rooms).map(([key, room]) =>
+      shape(key, {
+        kind: 'room',
+        height: length(room.height),
+        spread: false,
+        walls: room.walls.map(([wall, turn]) => ({ ...length(wall), turn })),
+      }),
+    ),
+    ...entries(visit.faces).map(([key, face]) =>
+      shape(key, {
+        kind: 'face',
+        sections: face.sections.map(([width, height, gable]) => ({
+          width: length(width),
+          height: length(height),
+          gableRise: gable ? length(gable) : nothing,
+        })),
+      }),
+    ),
+    ...entries(visit.faces).map(([key, { side }]): Said => ({
+      type: 'area.describe',
+      payload: { id: area(key), side, sleeping: false },
     })),
-    ...each(visit.placed, ({ along, width, depth, front, ...thing }, number) => ({ type: 'placed.add', payload: { ...thing, id: id('placed', String(number)), area: area(thing.area), along: length(along), width: length(width), depth: length(depth), front: front ? length(front) : nothing } })),
-    ...each(visit.levels, ({ level, ...mark }, number) => ({ type: 'level.add', payload: { ...mark, id: id('level-mark', String(number)), job: id(), level: length(level) } })),
-    ...each(visit.findings, ({ area: key, ...finding }, number) => ({ type: 'finding.add', payload: { ...Object.fromEntries(Object.entries(finding).filter(([, value]) => value !== null)), id: id('finding', String(number)), job: id(), ...(key ? { area: area(key) } : {}) } })),
-    ...each(visit.assumptions, (assumption, number) => ({ type: 'assumption.add', payload: { ...assumption, id: id('assumption', String(number)), job: id(), area: area(assumption.area) } })),
-    ...each(visit.options, (set, number) => ({ type: 'options.add', payload: { ...set, id: id('options', String(number)), job: id(), area: area(set.area) } })),
-    ...each(visit.calculations, (calculation, number) => ({ type: 'calculation.keep', payload: { fed: {}, ...calculation, id: id('calculation', String(number)), area: area(calculation.area) } })),
-    ...each(visit.changes, (change, number) => ({ type: 'change.add', payload: { ...change, id: id('change', String(number)), job: id(), area: area(change.area), markup: 0.15, taxRate: 0 } })),
+    ...each(visit.sleeping, (key) => ({ type: 'area.describe', payload: { id: area(key), side: '', sleeping: true } })),
+    ...entries(visit.roofs).map(([key, roof]) =>
+      shape(key, { kind: 'roof', width: length(roof.width), length: length(roof.length), riseIn12: roof.riseIn12 }),
+    ),
+    ...entries(visit.runs).map(([key, run]) =>
+      shape(key, {
+        kind: 'run',
+        outletInvert: length(run.outlet),
+        headMaxInvert: length(run.head),
+        legs: run.legs.map(([leg, fall]) => ({ length: length(leg), fall })),
+      }),
+    ),
+    ...each(visit.shared, ([one, oneWall, other, otherWall]) => ({
+      type: 'wall.share',
+      payload: { one: { area: area(one), wall: oneWall }, other: { area: area(other), wall: otherWall } },
+    })),
+    ...each(visit.openings, ({ width, height, sill, along, clear, count, hinge, ...opening }, number) => ({
+      type: 'opening.add',
+      payload: {
+        ...opening,
+        id: id('opening', String(number)),
+        area: area(opening.area),
+        width: length(width),
+        height: length(height),
+        sill: sill ? length(sill) : nothing,
+        along: along ? length(along) : null,
+        count: count ?? 1,
+        hinge: hinge ?? 'left',
+        opensIn: true,
+        clear: clear ? { width: length(clear[0]), height: length(clear[1]) } : null,
+      },
+    })),
+    ...each(visit.placed, ({ along, width, depth, front, ...thing }, number) => ({
+      type: 'placed.add',
+      payload: {
+        ...thing,
+        id: id('placed', String(number)),
+        area: area(thing.area),
+        along: length(along),
+        width: length(width),
+        depth: length(depth),
+        front: front ? length(front) : nothing,
+      },
+    })),
+    ...each(visit.levels, ({ level, ...mark }, number) => ({
+      type: 'level.add',
+      payload: { ...mark, id: id('level-mark', String(number)), job: id(), level: length(level) },
+    })),
+    ...each(visit.findings, ({ area: key, ...finding }, number) => ({
+      type: 'finding.add',
+      payload: {
+        ...Object.fromEntries(Object.entries(finding).filter(([, value]) => value !== null)),
+        id: id('finding', String(number)),
+        job: id(),
+        ...(key ? { area: area(key) } : {}),
+      },
+    })),
+    ...each(visit.assumptions, (assumption, number) => ({
+      type: 'assumption.add',
+      payload: { ...assumption, id: id('assumption', String(number)), job: id(), area: area(assumption.area) },
+    })),
+    ...each(visit.options, (set, number) => ({
+      type: 'options.add',
+      payload: { ...set, id: id('options', String(number)), job: id(), area: area(set.area) },
+    })),
+    ...each(visit.calculations, (calculation, number) => ({
+      type: 'calculation.keep',
+      payload: { fed: {}, ...calculation, id: id('calculation', String(number)), area: area(calculation.area) },
+    })),
+    ...each(visit.changes, (change, number) => ({
+      type: 'change.add',
+      payload: {
+        ...change,
+        id: id('change', String(number)),
+        job: id(),
+        area: area(change.area),
+        markup: 0.15,
+        taxRate: 0,
+      },
+    })),
     ...(visit.agreedBy ? agreement(job, visit.agreedBy) : []),
   ];
 }
@@ -55,7 +144,23 @@ function agreement(job: DemoJob, name: string): Said[] {
   const link = id('link');
   return [
     { type: 'statement.make', payload: { id: id(), job: demoId(job.key) } },
-    { type: 'statement.send', payload: { id: id(), version: 1, updateId: id('update'), messageId: id('message'), linkId: link, name, address: job.clientEmail, expiresOn: '2099-12-31' } },
-    { type: 'statement.agree', payload: { id: id(), name }, by: { kind: 'link', id: link, audience: 'client', job: demoId(job.key), sub: null } },
+    {
+      type: 'statement.send',
+      payload: {
+        id: id(),
+        version: 1,
+        updateId: id('update'),
+        messageId: id('message'),
+        linkId: link,
+        name,
+        address: job.clientEmail,
+        expiresOn: '2099-12-31',
+      },
+    },
+    {
+      type: 'statement.agree',
+      payload: { id: id(), name },
+      by: { kind: 'link', id: link, audience: 'client', job: demoId(job.key), sub: null },
+    },
   ];
 }

@@ -10,7 +10,14 @@ await install();
 build();
 // A demo of another day is another firm.
 const fixed = (process.env.AFTERMIST_NOW ?? process.env.AFTERMIST_TODAY ?? '').slice(0, 10);
-const env = { AFTERMIST_DEMO: '1', AFTERMIST_DATA: process.env.AFTERMIST_DATA ?? join(root, 'var', `demo${fixed ? `-${fixed}` : ''}`) };
+const env = {
+  AFTERMIST_DEMO: '1',
+  AFTERMIST_DATA: process.env.AFTERMIST_DATA ?? join(root, 'var', `demo${fixed ? `-${fixed}` : ''}`),
+};
 console.log('Making the demo firm, unless it is there …');
 if (!run(bin('tsx'), ['scripts/seed.ts'], env)) process.exit(1);
-serve(env, (url) => `\nAftermist with its demo firm is at ${url}\nEvery visitor is its contractor; the menu behind the name at the right lets you be somebody else. Delete var/demo to begin again.\n`);
+serve(
+  env,
+  (url) =>
+    `\nAftermist with its demo firm is at ${url}\nEvery visitor is its contractor; the menu behind the name at the right lets you be somebody else. Delete var/demo to begin again.\n`,
+);

@@ -11,14 +11,22 @@ export const bin = (name) => join(root, 'node_modules', '.bin', name);
 
 /** Runs to the end, showing what it prints; @returns whether it went well */
 export function run(command, args, env = {}) {
-  const done = spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } });
+  const done = spawnSync(command, args, {
+    cwd: root,
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, ...env },
+  });
   return done.status === 0;
 }
 
 /** Runs to the end, gathering what it prints and showing it: as it comes, or `atEnd`, beside something else that prints. */
 export function runAndRead(command, args, env = {}, atEnd = false) {
   return new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, ...env } });
+    const child = spawn(command, args, {
+      cwd: root,
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, ...env },
+    });
     let text = '';
     for (const stream of [child.stdout, child.stderr]) {
       stream.on('data', (part) => {
@@ -41,14 +49,19 @@ export function contentHash(places) {
   const files = (place) => {
     const path = join(root, place);
     if (!existsSync(path)) return [];
-    return statSync(path).isDirectory() ? readdirSync(path).sort().flatMap((name) => files(join(place, name))) : [place];
+    return statSync(path).isDirectory()
+      ? readdirSync(path)
+          .sort()
+          .flatMap((name) => files(join(place, name)))
+      : [place];
   };
   return hash(places.flatMap(files).flatMap((file) => [file, readFileSync(join(root, file))]));
 }
 
 const STAMPS = join(root, 'node_modules', '.aftermist');
 
-const isDone = (name, content) => existsSync(join(STAMPS, name)) && readFileSync(join(STAMPS, name), 'utf8') === content;
+const isDone = (name, content) =>
+  existsSync(join(STAMPS, name)) && readFileSync(join(STAMPS, name), 'utf8') === content;
 
 function markDone(name, content) {
   mkdirSync(STAMPS, { recursive: true });

@@ -6,22 +6,30 @@ import { bin, root, run } from './ground.mjs';
 /** The place of long runs: `npm run long -- NAME`. What each looks for, `npm test` looks for in seconds. */
 const LONG = {
   /** Unit and integration tests while the machine's clock and zone are at their worst. */
-  hours: () => HOURS.every(({ zone, at }) => {
-    console.log(`\n— ${zone}, ${at}`);
-    const shim = pathToFileURL(join(root, 'tests', 'support', 'shifted-clock.mjs')).href;
-    const env = { TZ: zone, SHIFT_MS: String(Date.parse(at) - Date.now()), NODE_OPTIONS: `--import=${shim}` };
-    return run(bin('vitest'), ['run', '--project', 'unit', '--project', 'integration', '--reporter=dot'], env);
-  }),
+  hours: () =>
+    HOURS.every(({ zone, at }) => {
+      console.log(`\n— ${zone}, ${at}`);
+      const shim = pathToFileURL(join(root, 'tests', 'support', 'shifted-clock.mjs')).href;
+      const env = { TZ: zone, SHIFT_MS: String(Date.parse(at) - Date.now()), NODE_OPTIONS: `--import=${shim}` };
+      return run(bin('vitest'), ['run', '--project', 'unit', '--project', 'integration', '--reporter=dot'], env);
+    }),
   /** Every property again and again from other seeds: `npm run long -- properties 20`. */
-  properties: ([times = '10']) => Array.from({ length: Number(times) }, (_, turn) => Date.now() % 1_000_000 + turn).every((seed) => {
-    console.log(`\n— seed ${seed}`);
-    return run(bin('vitest'), ['run', '--project', 'unit', '--project', 'integration', '--reporter=dot', ...filesWithProperties()], { PROPERTY_SEED: String(seed) });
-  }),
+  properties: ([times = '10']) =>
+    Array.from({ length: Number(times) }, (_, turn) => (Date.now() % 1_000_000) + turn).every((seed) => {
+      console.log(`\n— seed ${seed}`);
+      return run(
+        bin('vitest'),
+        ['run', '--project', 'unit', '--project', 'integration', '--reporter=dot', ...filesWithProperties()],
+        { PROPERTY_SEED: String(seed) },
+      );
+    }),
 };
 
 /** Test files that draw their cases. */
-const filesWithProperties = () => ['src', 'tests'].flatMap((folder) => readdirSync(join(root, folder), { recursive: true }).map((file) => join(folder, file)))
-  .filter((file) => /\.test\.tsx?$/.test(file) && readFileSync(join(root, file), 'utf8').includes('fast-check'));
+const filesWithProperties = () =>
+  ['src', 'tests']
+    .flatMap((folder) => readdirSync(join(root, folder), { recursive: true }).map((file) => join(folder, file)))
+    .filter((file) => /\.test\.tsx?$/.test(file) && readFileSync(join(root, file), 'utf8').includes('fast-check'));
 
 const HOURS = [
   { zone: 'UTC', at: '2026-11-24T02:00:00Z' },

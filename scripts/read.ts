@@ -17,4 +17,8 @@ if (!captions.ok) {
   console.error(captions.problem.message);
   process.exit(1);
 }
-for (const draft of readNarration(captions.value.cues, areaFile === undefined ? [] : readAreaNames(readFileSync(areaFile, 'utf8')))) console.log(JSON.stringify(draft));
+for (const draft of readNarration(
+  captions.value.cues,
+  areaFile === undefined ? [] : readAreaNames(readFileSync(areaFile, 'utf8')),
+))
+  console.log(JSON.stringify(draft));

@@ -33,6 +33,15 @@ for (const file of args) {
   }
   const began = performance.now();
   const found = search(project.value, { schedules, seed });
-  console.log(JSON.stringify({ file: basename(file), makespan: found.makespan, bound: found.bound, schedules: found.schedules, ms: Math.round(performance.now() - began), starts: [...found.starts] }));
+  console.log(
+    JSON.stringify({
+      file: basename(file),
+      makespan: found.makespan,
+      bound: found.bound,
+      schedules: found.schedules,
+      ms: Math.round(performance.now() - began),
+      starts: [...found.starts],
+    }),
+  );
 }
 process.exit(failed ? 1 : 0);

@@ -6,7 +6,10 @@ import { chromium } from './chromium.mjs';
 import { freshDemo } from './demo-server';
 
 /** Refreshes docs/screenshots from a fresh demo on its fixed day, at the desk's size and one phone's. */
-const SIZES = { desk: { width: 1280, height: 800 }, phone: { width: 390, height: 844, isMobile: true, hasTouch: true } } as const;
+const SIZES = {
+  desk: { width: 1280, height: 800 },
+  phone: { width: 390, height: 844, isMobile: true, hasTouch: true },
+} as const;
 const SETTLED_MS = 800;
 // Everybody's pictures are alike, wherever they are made.
 process.env.AFTERMIST_ZONE = 'UTC';
@@ -15,7 +18,10 @@ const folder = join(import.meta.dirname, '..', 'docs', 'screenshots');
 const executablePath = chromium();
 if (!executablePath) throw new Error('There is no Chromium to take pictures with.');
 const server = await freshDemo('2027-03-09T16:30:00Z');
-const browser = await puppeteer.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--force-color-profile=srgb'] });
+const browser = await puppeteer.launch({
+  executablePath,
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--force-color-profile=srgb'],
+});
 try {
   mkdirSync(folder, { recursive: true });
   const page = await browser.newPage();
@@ -27,7 +33,13 @@ try {
       await page.goto(`${server.url}${view.path}`, { waitUntil: 'load' });
       await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
       for (const words of view.press ?? []) {
-        await page.evaluate((wanted) => [...document.querySelectorAll<HTMLElement>('button, a')].find((one) => (one.getAttribute('aria-label') ?? one.textContent).trim() === wanted)?.click(), words);
+        await page.evaluate(
+          (wanted) =>
+            [...document.querySelectorAll<HTMLElement>('button, a')]
+              .find((one) => (one.getAttribute('aria-label') ?? one.textContent).trim() === wanted)
+              ?.click(),
+          words,
+        );
         await new Promise((resolve) => setTimeout(resolve, SETTLED_MS / 2));
       }
       await page.screenshot({ path: join(folder, file) });

@@ -12,7 +12,10 @@ refuseWrongEnvironment();
 if (!folder) stop('AFTERMIST_DATA names the folder of the demo firm.');
 if (!existsSync(databaseFile(folder))) {
   const half = `${folder}.half`;
-  if (isFilled(folder)) stop(`${folder} holds other files and no firm: the demo is made only in a folder that is not there or is empty. Name another with AFTERMIST_DATA, or move these files away.`);
+  if (isFilled(folder))
+    stop(
+      `${folder} holds other files and no firm: the demo is made only in a folder that is not there or is empty. Name another with AFTERMIST_DATA, or move these files away.`,
+    );
   if (isFilled(half)) stop(`${half} is what an earlier start left half made. Delete it and start again.`);
   const house = openHouse({ folder: half, demo: true });
   await seedDemo(house);

@@ -25,7 +25,17 @@ async function check(name, command, args) {
 
 async function tests(name, projects, env = {}) {
   const report = join(root, 'node_modules', '.aftermist', `${name}.json`);
-  const { ok } = await runAndRead(bin('vitest'), ['run', ...projects.flatMap((project) => ['--project', project]), '--reporter=default', '--reporter=json', `--outputFile.json=${report}`], env);
+  const { ok } = await runAndRead(
+    bin('vitest'),
+    [
+      'run',
+      ...projects.flatMap((project) => ['--project', project]),
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${report}`,
+    ],
+    env,
+  );
   try {
     const { numPassedTests, numFailedTests } = JSON.parse(readFileSync(report, 'utf8'));
     // A file that could not even be loaded has no failed test of its own, yet it failed.
@@ -37,7 +47,15 @@ async function tests(name, projects, env = {}) {
 
 // Typed lint takes one core, while the database is compiled and the first tests run on the other.
 const lint = runAndRead(bin('eslint'), ['.', '--max-warnings', '0'], {}, true);
-await check('import directions', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'demo', 'scripts', 'bench', 'tests']);
+await check('import directions', bin('depcruise'), [
+  '--config',
+  '.dependency-cruiser.cjs',
+  'src',
+  'demo',
+  'scripts',
+  'bench',
+  'tests',
+]);
 await check('types', 'npm', ['run', '--silent', 'types']);
 await compiled();
 build();
@@ -47,7 +65,9 @@ count('lint', ok ? 1 : 0, ok ? 0 : 1);
 const browser = chromium();
 if (browser) await tests('browser', ['browser'], { CHROMIUM: browser });
 else {
-  console.error('No Chromium: the browser tests did not run. On Debian: apt-get install chromium; elsewhere set CHROMIUM to its path.');
+  console.error(
+    'No Chromium: the browser tests did not run. On Debian: apt-get install chromium; elsewhere set CHROMIUM to its path.',
+  );
   count('browser', 0, 1);
 }
 console.log(`${total.passed} passed, ${total.failed} failed`);

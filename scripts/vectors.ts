@@ -17,9 +17,20 @@ const { tolerance = 1e-4, cases } = JSON.parse(readFileSync(file, 'utf8')) as { 
 
 /** Numbers within the tolerance, everything else alike; what is not expected is not looked at. */
 const agrees = (expected: unknown, given: unknown): boolean => {
-  if (typeof expected === 'number' && typeof given === 'number') return Math.abs(expected - given) <= tolerance * Math.max(1, Math.abs(expected));
-  if (Array.isArray(expected)) return Array.isArray(given) && expected.length === given.length && expected.every((one, at) => agrees(one, (given as unknown[])[at]));
-  if (typeof expected === 'object' && expected !== null) return typeof given === 'object' && given !== null && Object.entries(expected).every(([key, value]) => agrees(value, (given as Record<string, unknown>)[key]));
+  if (typeof expected === 'number' && typeof given === 'number')
+    return Math.abs(expected - given) <= tolerance * Math.max(1, Math.abs(expected));
+  if (Array.isArray(expected))
+    return (
+      Array.isArray(given) &&
+      expected.length === given.length &&
+      expected.every((one, at) => agrees(one, (given as unknown[])[at]))
+    );
+  if (typeof expected === 'object' && expected !== null)
+    return (
+      typeof given === 'object' &&
+      given !== null &&
+      Object.entries(expected).every(([key, value]) => agrees(value, (given as Record<string, unknown>)[key]))
+    );
   return expected === given;
 };
 
@@ -30,7 +41,9 @@ cases.forEach(({ calc, input, expect }, number) => {
   if (right) passed += 1;
   else {
     failed += 1;
-    console.log(`case ${number + 1}, ${calc}: expected ${JSON.stringify(expect)}, given ${JSON.stringify(outcome)}, for ${JSON.stringify(input)}`);
+    console.log(
+      `case ${number + 1}, ${calc}: expected ${JSON.stringify(expect)}, given ${JSON.stringify(outcome)}, for ${JSON.stringify(input)}`,
+    );
   }
 });
 console.log(`${passed} passed, ${failed} failed`);

@@ -1,5 +1,9 @@
 import { NotHere } from '@/ui/kit/not-here';
 
 export default function NotFound() {
-  return <main className="letter"><NotHere /></main>;
+  return (
+    <main className="letter">
+      <NotHere />
+    </main>
+  );
 }

@@ -15,8 +15,16 @@ export interface CommandKind<Schema extends ObjectSchema<AnyObject>> {
   secret?: readonly string[];
 }
 
-export const command = <Schema extends ObjectSchema<AnyObject>>(type: string, may: readonly May[], schema: Schema, secret?: readonly string[]): CommandKind<Schema> => ({
-  type, may, schema, ...(secret ? { secret } : {}),
+export const command = <Schema extends ObjectSchema<AnyObject>>(
+  type: string,
+  may: readonly May[],
+  schema: Schema,
+  secret?: readonly string[],
+): CommandKind<Schema> => ({
+  type,
+  may,
+  schema,
+  ...(secret ? { secret } : {}),
 });
 
 export type PayloadOf<Kind> = Kind extends CommandKind<infer Schema> ? InferType<Schema> : never;

@@ -37,9 +37,24 @@ describe('fields', () => {
     ['no id', field.id(), undefined, 'an id is missing'],
     ['a blank line', field.line('the name'), '   ', 'the name is missing'],
     ['a line without end', field.line('the name', 5), 'abcdef', 'the name has more than 5 characters'],
-    ['the thirtieth of February', field.day('the day'), '2027-02-30', 'the day must be a day that exists, like 2027-03-09'],
-    ['a day as others write it', field.day('the day'), '09.03.2027', 'the day must be a day that exists, like 2027-03-09'],
-    ['an address without its end', field.email('the address'), 'a@b', 'the address must be an address like name@example.net'],
+    [
+      'the thirtieth of February',
+      field.day('the day'),
+      '2027-02-30',
+      'the day must be a day that exists, like 2027-03-09',
+    ],
+    [
+      'a day as others write it',
+      field.day('the day'),
+      '09.03.2027',
+      'the day must be a day that exists, like 2027-03-09',
+    ],
+    [
+      'an address without its end',
+      field.email('the address'),
+      'a@b',
+      'the address must be an address like name@example.net',
+    ],
     ['half a crew', field.whole('crews', 1, 50), 1.5, 'crews must be a whole number'],
     ['no crew', field.whole('crews', 1, 50), 0, 'crews is at least 1'],
     ['too many crews', field.whole('crews', 1, 50), 51, 'crews is at most 50'],
@@ -49,15 +64,28 @@ describe('fields', () => {
     ['an amount in words', field.amount('the quantity', 100), 'some', 'the quantity must be a number'],
     ['a phase that is none', field.phase(), 'dusting', 'this phase is not in the list of phases'],
     ['a trade that is none', field.trade(), 'plumber', 'this trade is not in the list of trades'],
-    ['an instant without its zone', field.instant(), '2027-03-09T16:20:00', 'must be an instant in UTC, like 2027-03-09T16:20:00.000Z'],
+    [
+      'an instant without its zone',
+      field.instant(),
+      '2027-03-09T16:20:00',
+      'must be an instant in UTC, like 2027-03-09T16:20:00.000Z',
+    ],
     ['an instant that never was', field.instant(), '2027-13-09T16:20:00.000Z', 'must be a time that exists'],
-    ['none of a list', field.oneOf('the role', ['lead', 'office'] as const), 'owner', 'the role must be one of: lead, office'],
+    [
+      'none of a list',
+      field.oneOf('the role', ['lead', 'office'] as const),
+      'owner',
+      'the role must be one of: lead, office',
+    ],
   ])('say of %s what would be right', (_, schema, value, words) => {
     expect(said(schema, value)).toBe(words);
   });
 
-  it.each(['constructor', '__proto__', 'toString', 'hasOwnProperty'])('are not fooled by %s for a phase or a trade', (name) => {
-    expect(said(field.phase(), name)).toContain('not in the list');
-    expect(said(field.trade(), name)).toContain('not in the list');
-  });
+  it.each(['constructor', '__proto__', 'toString', 'hasOwnProperty'])(
+    'are not fooled by %s for a phase or a trade',
+    (name) => {
+      expect(said(field.phase(), name)).toContain('not in the list');
+      expect(said(field.trade(), name)).toContain('not in the list');
+    },
+  );
 });

@@ -10,27 +10,92 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-
 
 export const id = () => string().required('an id is missing').matches(UUID, 'not an id of ours');
 export const line = (what: string, max = 200) =>
-  string().required(`${what} is missing`).max(max, `${what} has more than ${max} characters`).test('not-blank', `${what} is missing`, (text) => text.trim() !== '');
+  string()
+    .required(`${what} is missing`)
+    .max(max, `${what} has more than ${max} characters`)
+    .test('not-blank', `${what} is missing`, (text) => text.trim() !== '');
 export const optionalLine = (what: string, max = 200) => string().max(max, `${what} has more than ${max} characters`);
-export const day = (what: string) => string().required(`${what} is missing`).test('day', `${what} must be a day that exists, like 2027-03-09`, isDay);
-export const optionalDay = (what: string) => string().test('day', `${what} must be a day that exists, like 2027-03-09`, (text) => text === undefined || isDay(text));
-export const optionalZone = () => string().max(60).test('zone', 'the time zone must be one that exists, like Europe/London', (text) => text === undefined || isZone(text));
-export const email = (what: string) => string().max(200).matches(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, { message: `${what} must be an address like name@example.net`, excludeEmptyString: true });
+export const day = (what: string) =>
+  string().required(`${what} is missing`).test('day', `${what} must be a day that exists, like 2027-03-09`, isDay);
+export const optionalDay = (what: string) =>
+  string().test(
+    'day',
+    `${what} must be a day that exists, like 2027-03-09`,
+    (text) => text === undefined || isDay(text),
+  );
+export const optionalZone = () =>
+  string()
+    .max(60)
+    .test(
+      'zone',
+      'the time zone must be one that exists, like Europe/London',
+      (text) => text === undefined || isZone(text),
+    );
+export const email = (what: string) =>
+  string()
+    .max(200)
+    .matches(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, {
+      message: `${what} must be an address like name@example.net`,
+      excludeEmptyString: true,
+    });
 export const whole = (what: string, least: number, most: number) =>
-  number().typeError(`${what} must be a number`).required(`${what} is missing`).integer(`${what} must be a whole number`).min(least, `${what} is at least ${least}`).max(most, `${what} is at most ${most}`);
-export const amount = (what: string, most: number) => number().typeError(`${what} must be a number`).moreThan(0, `${what} must be over 0`).max(most, `${what} over ${most} cannot be meant`);
+  number()
+    .typeError(`${what} must be a number`)
+    .required(`${what} is missing`)
+    .integer(`${what} must be a whole number`)
+    .min(least, `${what} is at least ${least}`)
+    .max(most, `${what} is at most ${most}`);
+export const amount = (what: string, most: number) =>
+  number()
+    .typeError(`${what} must be a number`)
+    .moreThan(0, `${what} must be over 0`)
+    .max(most, `${what} over ${most} cannot be meant`);
 export const optionalWhole = (what: string, least: number, most: number) =>
-  number().typeError(`${what} must be a number`).integer(`${what} must be a whole number`).min(least, `${what} is at least ${least}`).max(most, `${what} is at most ${most}`);
+  number()
+    .typeError(`${what} must be a number`)
+    .integer(`${what} must be a whole number`)
+    .min(least, `${what} is at least ${least}`)
+    .max(most, `${what} is at most ${most}`);
 /** Minor units, not under 0. */
 export const money = (what: string) =>
-  number().typeError(`${what} must be a sum like 1240.50`).integer(`${what} has at most two decimals`).min(0, `${what} is not under 0`).max(1e11, `${what}: such a sum cannot be meant`);
+  number()
+    .typeError(`${what} must be a sum like 1240.50`)
+    .integer(`${what} has at most two decimals`)
+    .min(0, `${what} is not under 0`)
+    .max(1e11, `${what}: such a sum cannot be meant`);
 export const version = () => whole('version', 1, 1_000_000);
 export const oneOf = <Value extends string>(what: string, values: readonly Value[]) =>
-  string<Value>().required(`${what} is missing`).oneOf([...values], `${what} must be one of: ${values.join(', ')}`);
-export const phase = () => string<Phase>().required('the phase is missing').test('phase', 'this phase is not in the list of phases', (text?: string) => text === undefined || isPhase(text)) as StringSchema<Phase>;
-export const trade = () => string<Trade>().required('the trade is missing').test('trade', 'this trade is not in the list of trades', (text?: string) => text === undefined || isTrade(text)) as StringSchema<Trade>;
+  string<Value>()
+    .required(`${what} is missing`)
+    .oneOf([...values], `${what} must be one of: ${values.join(', ')}`);
+export const phase = () =>
+  string<Phase>()
+    .required('the phase is missing')
+    .test(
+      'phase',
+      'this phase is not in the list of phases',
+      (text?: string) => text === undefined || isPhase(text),
+    ) as StringSchema<Phase>;
+export const trade = () =>
+  string<Trade>()
+    .required('the trade is missing')
+    .test(
+      'trade',
+      'this trade is not in the list of trades',
+      (text?: string) => text === undefined || isTrade(text),
+    ) as StringSchema<Trade>;
 /** `2026-03-09T16:20:00.000Z`. */
-export const optionalInstant = () => string().matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/, 'must be an instant in UTC, like 2027-03-09T16:20:00.000Z').test('exists', 'must be a time that exists', (text) => text === undefined || !Number.isNaN(Date.parse(text)));
+export const optionalInstant = () =>
+  string()
+    .matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/, 'must be an instant in UTC, like 2027-03-09T16:20:00.000Z')
+    .test('exists', 'must be a time that exists', (text) => text === undefined || !Number.isNaN(Date.parse(text)));
 export const instant = () => optionalInstant().required('the time is missing');
 /** A message to a client with a link of their own: its ids, to whom, and until when the page opens. */
-export const sending = () => ({ updateId: id(), messageId: id(), linkId: id(), name: line('the client’s name', 80), address: email('the address').required('the address is missing'), expiresOn: day('the last day of the link') });
+export const sending = () => ({
+  updateId: id(),
+  messageId: id(),
+  linkId: id(),
+  name: line('the client’s name', 80),
+  address: email('the address').required('the address is missing'),
+  expiresOn: day('the last day of the link'),
+});

@@ -25,9 +25,20 @@ export function isZone(zone) {
  */
 export function readNow(env) {
   const { AFTERMIST_NOW: now, AFTERMIST_TODAY: day } = env;
-  if (now) return instantOf(now, INSTANT, now, `AFTERMIST_NOW=${now} is no instant; write it like AFTERMIST_NOW=2027-03-09T16:30:00Z.`);
+  if (now)
+    return instantOf(
+      now,
+      INSTANT,
+      now,
+      `AFTERMIST_NOW=${now} is no instant; write it like AFTERMIST_NOW=2027-03-09T16:30:00Z.`,
+    );
   if (day) {
-    const noon = instantOf(day, DAY, day + NOON, `AFTERMIST_TODAY=${day} is no day; write it like AFTERMIST_TODAY=2027-03-09.`);
+    const noon = instantOf(
+      day,
+      DAY,
+      day + NOON,
+      `AFTERMIST_TODAY=${day} is no day; write it like AFTERMIST_TODAY=2027-03-09.`,
+    );
     return new Date(noon.getTime() - offsetMs(readZone(env), noon));
   }
   return undefined;
@@ -35,7 +46,15 @@ export function readNow(env) {
 
 /** @param {string} zone @param {Date} instant how far clocks in the zone are ahead of Greenwich then */
 function offsetMs(zone, instant) {
-  const parts = new Intl.DateTimeFormat('en', { timeZone: zone, hourCycle: 'h23', year: 'numeric', month: 'numeric', day: 'numeric', hour: 'numeric', minute: 'numeric' }).formatToParts(instant);
+  const parts = new Intl.DateTimeFormat('en', {
+    timeZone: zone,
+    hourCycle: 'h23',
+    year: 'numeric',
+    month: 'numeric',
+    day: 'numeric',
+    hour: 'numeric',
+    minute: 'numeric',
+  }).formatToParts(instant);
   const read = (/** @type {string} */ type) => Number(parts.find((part) => part.type === type)?.value);
   return Date.UTC(read('year'), read('month') - 1, read('day'), read('hour'), read('minute')) - instant.getTime();
 }

@@ -30,7 +30,12 @@ export interface HouseTerms {
   demo?: boolean;
 }
 
-export function openHouse({ folder, root = process.cwd(), clock = clockOfEnvironment(), demo = false }: HouseTerms): House {
+export function openHouse({
+  folder,
+  root = process.cwd(),
+  clock = clockOfEnvironment(),
+  demo = false,
+}: HouseTerms): House {
   // A zone that does not exist is refused before anything is touched.
   readZone(process.env);
   mkdirSync(folder, { recursive: true });

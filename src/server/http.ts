@@ -10,12 +10,14 @@ export function problemResponse(error: unknown): Response {
   throw error;
 }
 
-export const problem = (document: ProblemDocument): Response => Response.json(document, { status: document.status, headers: { 'content-type': 'application/problem+json' } });
+export const problem = (document: ProblemDocument): Response =>
+  Response.json(document, { status: document.status, headers: { 'content-type': 'application/problem+json' } });
 
 /** The body as JSON up to a size, or a refusal; never an exception from the parser. */
 export async function jsonBody(request: Request, most = 1_000_000): Promise<unknown> {
   const text = await request.text();
-  if (text.length > most) throw new Refusal(413, { code: 'body-too-large', message: `This is larger than ${Math.round(most / 1000)} kB.` });
+  if (text.length > most)
+    throw new Refusal(413, { code: 'body-too-large', message: `This is larger than ${Math.round(most / 1000)} kB.` });
   try {
     return JSON.parse(text) as unknown;
   } catch {
@@ -26,7 +28,8 @@ export async function jsonBody(request: Request, most = 1_000_000): Promise<unkn
 /** Whether a browser sent it from another site: cookies would ride along, so such a change is refused. */
 export function refuseForeignOrigin(request: Request): void {
   const origin = request.headers.get('origin');
-  if (origin && (!URL.canParse(origin) || new URL(origin).host !== request.headers.get('host'))) throw new Refusal(403, { code: 'foreign-origin', message: 'This came from another site.' });
+  if (origin && (!URL.canParse(origin) || new URL(origin).host !== request.headers.get('host')))
+    throw new Refusal(403, { code: 'foreign-origin', message: 'This came from another site.' });
 }
 
 /** Where this installation was reached, for addresses that are printed: a proxy before it says so. */

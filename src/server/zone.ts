@@ -7,10 +7,14 @@ import type { Connection } from './database/open';
 import { readZone } from './environment.mjs';
 
 /** The zone by whose days the firm works: its own setting, else the machine's. */
-export const zoneOf = (db: Connection): Zone => one<{ zone: Zone | null }>(db, 'SELECT zone FROM firm')?.zone ?? readZone(process.env);
+export const zoneOf = (db: Connection): Zone =>
+  one<{ zone: Zone | null }>(db, 'SELECT zone FROM firm')?.zone ?? readZone(process.env);
 
 /** What browsers make and show times by. */
-export const clockFor = ({ db, clock }: { db: Connection; clock: Clock }): HouseClock => ({ zone: zoneOf(db), shiftMs: clock.shiftMs });
+export const clockFor = ({ db, clock }: { db: Connection; clock: Clock }): HouseClock => ({
+  zone: zoneOf(db),
+  shiftMs: clock.shiftMs,
+});
 
 /** What a page says days and times by. */
 export interface FirmTime {

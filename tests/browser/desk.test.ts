@@ -10,7 +10,8 @@ import { stage } from '../support/stage';
 const job = `/jobs/${signalHouse}`;
 const on = stage();
 const { at, planOf } = on;
-const taskOf = (plan: StoredPlan, area: string, phase: string) => plan.tasks.find((task) => task.id === `${areaOf(area)}:${phase}`);
+const taskOf = (plan: StoredPlan, area: string, phase: string) =>
+  plan.tasks.find((task) => task.id === `${areaOf(area)}:${phase}`);
 async function click(page: Page, selector: string): Promise<void> {
   await (await page.waitForSelector(selector))?.click();
 }
@@ -41,7 +42,10 @@ describe('holds', () => {
     await press(page, 'Hold the work');
     await seesText(page, 'Held; the plan follows.');
     await expect.poll(async () => (await planOf()).version, { timeout: 15_000 }).toBeGreaterThan(before.version);
-    expect(taskOf(await planOf(), 'boot', 'tape')?.reason).toMatchObject({ held: true, text: expect.stringContaining('which white the client wants') as string });
+    expect(taskOf(await planOf(), 'boot', 'tape')?.reason).toMatchObject({
+      held: true,
+      text: expect.stringContaining('which white the client wants') as string,
+    });
     await seesText(page, 'which white the client wants');
   });
 });
@@ -82,7 +86,9 @@ describe('scope and selections', () => {
     await fill(page, 'despite', 'the kiln has one slot left');
     await press(page, 'It is ordered');
     await seesText(page, 'ordered: comes Fri 20 Aug');
-    await expect.poll(async () => (await planOf()).notBefore.some((wait) => wait.because.includes('20 Aug')), { timeout: 15_000 }).toBe(true);
+    await expect
+      .poll(async () => (await planOf()).notBefore.some((wait) => wait.because.includes('20 Aug')), { timeout: 15_000 })
+      .toBe(true);
   });
 
   it('changed by somebody else meanwhile are not overwritten', async () => {
@@ -132,7 +138,9 @@ describe('the order of the work', () => {
     await agree('boot', 'flooring', 'guest', 'board');
     await seesText(page, 'the boards are carried through it');
     await seesText(page, 'Boot room · flooring');
-    await expect.poll(async () => (await planOf()).links.some((link) => link.rule === 100), { timeout: 15_000 }).toBe(true);
+    await expect
+      .poll(async () => (await planOf()).links.some((link) => link.rule === 100), { timeout: 15_000 })
+      .toBe(true);
     await click(page, 'aside .btn-link');
     await seesText(page, 'Dropped; the plan follows.');
     await press(page, 'Undo');
@@ -154,7 +162,9 @@ describe('the order of the work', () => {
     await fill(page, 'halfDays', '9');
     await press(page, 'Keep');
     await seesText(page, 'carpentry, 4.5 days');
-    await expect.poll(async () => taskOf(await planOf(), 'children', 'flooring')?.duration, { timeout: 15_000 }).toBe(9);
+    await expect
+      .poll(async () => taskOf(await planOf(), 'children', 'flooring')?.duration, { timeout: 15_000 })
+      .toBe(9);
   });
 });
 
@@ -169,11 +179,25 @@ describe('the board', () => {
     await press(page, '3 weeks');
     await seesText(page, 'Fri 26');
     const plan = await planOf();
-    const linked = plan.tasks.find((task) => task.job === signalHouse && task.reason.task !== undefined && task.start > 2 && task.start < 14 && plan.tasks.some((other) => other.id === task.reason.task && other.state !== 'done' && other.start >= 0 && other.crew !== null) && task.crew !== null);
+    const linked = plan.tasks.find(
+      (task) =>
+        task.job === signalHouse &&
+        task.reason.task !== undefined &&
+        task.start > 2 &&
+        task.start < 14 &&
+        plan.tasks.some(
+          (other) => other.id === task.reason.task && other.state !== 'done' && other.start >= 0 && other.crew !== null,
+        ) &&
+        task.crew !== null,
+    );
     await click(page, `[data-task="${linked?.id ?? ''}"]`);
     await page.waitForSelector('svg.thread path');
     await press(page, `Look at ${plan.tasks.find((task) => task.id === linked?.reason.task)?.label ?? ''}`);
-    await page.waitForFunction((task: string) => document.querySelector('.piece.chosen')?.getAttribute('data-task') === task, {}, linked?.reason.task ?? '');
+    await page.waitForFunction(
+      (task: string) => document.querySelector('.piece.chosen')?.getAttribute('data-task') === task,
+      {},
+      linked?.reason.task ?? '',
+    );
     await page.keyboard.press('Escape');
     await click(page, '.board .marks button');
     await page.waitForSelector('.board .marks button[aria-expanded="true"]');
@@ -191,7 +215,11 @@ describe('the board', () => {
     await setDay(page, 'lastDay', '2027-03-19');
     await press(page, 'Keep');
     await seesText(page, 'Tue 9 Mar to Fri 19 Mar');
-    await expect.poll(async () => (await planOf()).tasks.find((task) => task.id === `${areaOf('main')}:wiring-rough`)?.start, { timeout: 15_000 }).toBeGreaterThanOrEqual(26);
+    await expect
+      .poll(async () => (await planOf()).tasks.find((task) => task.id === `${areaOf('main')}:wiring-rough`)?.start, {
+        timeout: 15_000,
+      })
+      .toBeGreaterThanOrEqual(26);
     await press(page, 'Back: Halyard Wiring');
     await gone(page, 'Tue 9 Mar to Fri 19 Mar');
   });
@@ -227,7 +255,9 @@ describe('updates', () => {
     await choose(page, 'sub', demoId('sub', 'wiring'));
     await fill(page, 'recipient', 'Petra');
     await press(page, 'Make the link');
-    const path = await (await page.waitForSelector('aside a[href^="/s/"]'))?.evaluate((link) => link.getAttribute('href'));
+    const path = await (
+      await page.waitForSelector('aside a[href^="/s/"]')
+    )?.evaluate((link) => link.getAttribute('href'));
     const petra = await at(path ?? '', PHONE);
     await seesText(petra, 'Halyard Wiring');
     await seesText(petra, 'boxes too low on the east wall');
@@ -272,8 +302,17 @@ describe('a walk without signal', () => {
     await page.setRequestInterception(true);
     page.on('request', (request) => {
       if (request.method() !== 'POST') return void request.continue();
-      const problem = { type: '/problems/unknown-id', title: 'There is no such area in this job here.', status: 404, code: 'unknown-id' };
-      return void request.respond({ status: 404, contentType: 'application/problem+json', body: JSON.stringify(problem) });
+      const problem = {
+        type: '/problems/unknown-id',
+        title: 'There is no such area in this job here.',
+        status: 404,
+        code: 'unknown-id',
+      };
+      return void request.respond({
+        status: 404,
+        contentType: 'application/problem+json',
+        body: JSON.stringify(problem),
+      });
     });
     await press(page, 'Line');
     await page.type('#line', '! loose tread');
@@ -287,7 +326,12 @@ describe('a walk without signal', () => {
 });
 
 describe('evenings and paper', () => {
-  it.each([['Rooms', job], ['Schedule', `${job}/schedule`], ['Walk', `/walk/${demoId('signal', 'walk', '2')}`], ['Selections', `${job}/selections`]])('%s reads as well in the dark', async (name, path) => {
+  it.each([
+    ['Rooms', job],
+    ['Schedule', `${job}/schedule`],
+    ['Walk', `/walk/${demoId('signal', 'walk', '2')}`],
+    ['Selections', `${job}/selections`],
+  ])('%s reads as well in the dark', async (name, path) => {
     const page = await visit(on.browser, DESK, on.complaints);
     await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
     await page.goto(`${on.server.url}${path}`);
@@ -301,7 +345,11 @@ describe('evenings and paper', () => {
     await page.emulateMediaType('print');
     const shown = (selector: string) => page.$eval(selector, (element) => getComputedStyle(element).display !== 'none');
     expect(await shown('.section')).toBe(true);
-    expect([await shown('.top-line'), await shown('.places'), await shown('.page-head .push')]).toEqual([false, false, false]);
+    expect([await shown('.top-line'), await shown('.places'), await shown('.page-head .push')]).toEqual([
+      false,
+      false,
+      false,
+    ]);
     expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe('rgb(255, 255, 255)');
   });
 });

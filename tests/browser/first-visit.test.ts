@@ -38,7 +38,13 @@ describe('a first visit', () => {
     await say(page, 'strip the old boards', 'Kept: strip the old boards');
     await say(page, 'not: repair the chimney', 'Kept: repair the chimney');
     await press(page, 'damage');
-    await fillAll(page, { subject: 'rot in the sill', quantity: '2', unit: 'm', cause: 'soil against it', allowed: '3' });
+    await fillAll(page, {
+      subject: 'rot in the sill',
+      quantity: '2',
+      unit: 'm',
+      cause: 'soil against it',
+      allowed: '3',
+    });
     await press(page, 'Keep');
     await seesText(page, 'More is allowed for than was seen');
     await fillIn(page, '[name="allowed"]', '1');
@@ -47,7 +53,12 @@ describe('a first visit', () => {
 
     // Drawn with its gable: a door 30 m high asks again, nothing is lost.
     await press(page, 'draw it');
-    for (const [id, text] of [['line-0-0', '5.60 m'], ['line-0-1', 'high'], ['line-0-2', '2.20 m']] as const) await fillIn(page, `#${id}`, text);
+    for (const [id, text] of [
+      ['line-0-0', '5.60 m'],
+      ['line-0-1', 'high'],
+      ['line-0-2', '2.20 m'],
+    ] as const)
+      await fillIn(page, `#${id}`, text);
     await press(page, 'Keep the drawing');
     await seesText(page, '“high” is not a length');
     await fillIn(page, '#line-0-1', '3.10 m');
@@ -85,7 +96,10 @@ describe('a first visit', () => {
     await seesText(page, '1 openings');
 
     // Two rooms, and the wall between them gives way.
-    for (const [name, works, width] of [['Workshop', 'work-rebuild', '5.00 m'], ['Store', 'work-redecorate', '3.00 m']] as const) {
+    for (const [name, works, width] of [
+      ['Workshop', 'work-rebuild', '5.00 m'],
+      ['Store', 'work-redecorate', '3.00 m'],
+    ] as const) {
       await press(page, 'Another area');
       await fillIn(page, '#area-name', name);
       await page.select('#area-kind', 'room');
@@ -108,7 +122,10 @@ describe('a first visit', () => {
     await seesText(page, 'Shelves has its 2200 mm in front.');
     await press(page, 'Move a wall');
     await page.select('#move-which', '3');
-    await page.select('[aria-label="Room behind the wall"]', await page.$eval('[aria-label="Room behind the wall"] option:last-child', (option) => (option).value));
+    await page.select(
+      '[aria-label="Room behind the wall"]',
+      await page.$eval('[aria-label="Room behind the wall"] option:last-child', (option) => option.value),
+    );
     await page.select('[aria-label="Its wall"]', '1');
     await press(page, 'That is it');
     await gone(page, 'What is behind it is not said');
@@ -135,7 +152,13 @@ describe('a first visit', () => {
     await page.waitForFunction(() => document.querySelector('h1')?.textContent === 'Workshop');
     await say(page, 'board walls 52 m²', 'Kept: board walls');
     await press(page, 'Write one down');
-    await fillAll(page, { text: 'the floor is dry', why: 'it looks so', fallback: 'lay a damp membrane', fallbackHalfDays: '6', fallbackPrice: '840' });
+    await fillAll(page, {
+      text: 'the floor is dry',
+      why: 'it looks so',
+      fallback: 'lay a damp membrane',
+      fallbackHalfDays: '6',
+      fallbackPrice: '840',
+    });
     await choose(page, 'phase', 'tear-out');
     await press(page, 'Keep');
     await seesText(page, 'tear-out will show it');
@@ -149,7 +172,9 @@ describe('a first visit', () => {
     await press(page, 'Send');
     await seesText(page, 'version 1, sent, not agreed yet');
     await page.goto(`${on.server.url}${job}/updates`);
-    const path = await (await page.waitForSelector('aside a[href^="/s/"]'))?.evaluate((link) => link.getAttribute('href'));
+    const path = await (
+      await page.waitForSelector('aside a[href^="/s/"]')
+    )?.evaluate((link) => link.getAttribute('href'));
     const client = await at(path ?? '', PHONE);
     await seesText(client, 'What we agree on, version 1');
     await seesText(client, 'we take it that the floor is dry');
@@ -163,20 +188,41 @@ describe('a first visit', () => {
     await page.goto(`${on.server.url}${job}`);
     await press(page, 'Start a walk');
     await seesText(page, '1 of 4');
-    for (let step = 0; step < 4 && !(await page.evaluate(() => document.body.innerText.includes('Does it hold?'))); step++) await page.keyboard.press('ArrowRight');
+    for (
+      let step = 0;
+      step < 4 && !(await page.evaluate(() => document.body.innerText.includes('Does it hold?')));
+      step++
+    )
+      await page.keyboard.press('ArrowRight');
     await press(page, 'it is wrong');
     await page.type('[aria-label="What was found instead of: the floor is dry"]', 'wet under the screed');
     await page.keyboard.press('Enter');
     await seesText(page, 'its work is added to the sequence');
     await page.goto(`${on.server.url}${job}/sequence`);
     await seesText(page, 'Workshop · lay a damp membrane');
-    await expect.poll(async () => (await planOf()).links.some((link) => link.reason.includes('turned out wrong: wet under the screed')), { timeout: 15_000 }).toBe(true);
+    await expect
+      .poll(
+        async () =>
+          (await planOf()).links.some((link) => link.reason.includes('turned out wrong: wet under the screed')),
+        { timeout: 15_000 },
+      )
+      .toBe(true);
 
     // A change: priced by lines, its days from the plan, approved by the client, then part of the scope.
     await page.goto(`${on.server.url}${job}/scope/changes`);
     await press(page, 'A change');
-    await page.select('#change-area', await page.$$eval('#change-area option', (options) => options.find((option) => option.textContent === 'Workshop')?.value ?? ''));
-    await fillAll(page, { title: 'a loft hatch and ladder', 'lines.0.verb': 'build', 'lines.0.subject': 'a hatch with a folding ladder' });
+    await page.select(
+      '#change-area',
+      await page.$$eval(
+        '#change-area option',
+        (options) => options.find((option) => option.textContent === 'Workshop')?.value ?? '',
+      ),
+    );
+    await fillAll(page, {
+      title: 'a loft hatch and ladder',
+      'lines.0.verb': 'build',
+      'lines.0.subject': 'a hatch with a folding ladder',
+    });
     await press(page, 'Keep as a draft');
     await seesText(page, 'The price of one is missing.');
     await fillIn(page, '[name="lines.0.unitPrice"]', '480');
@@ -196,14 +242,21 @@ describe('a first visit', () => {
     await seesText(page, 'approved by Hesper, today');
     await page.goto(`${on.server.url}${job}/scope`);
     await seesText(page, 'build a hatch with a folding ladder');
-    await expect.poll(async () => (await planOf()).tasks.some((task) => task.label === 'Workshop · a loft hatch and ladder'), { timeout: 15_000 }).toBe(true);
+    await expect
+      .poll(async () => (await planOf()).tasks.some((task) => task.label === 'Workshop · a loft hatch and ladder'), {
+        timeout: 15_000,
+      })
+      .toBe(true);
     expect(on.complaints.filter((line) => !/40[049]|422/.test(line))).toEqual([]);
   });
 
   it('takes lists in: the good lines beside the bad, named by line and column', async () => {
     const page = await at(`/jobs/${demoId('dairy')}/scope`);
     await press(page, 'Lists');
-    await page.type('[aria-labelledby], textarea', 'area,stance,verb,subject,quantity,unit\nMilk store,in,tile,the floor,12.8,m²\nMilk store,in,tile,the walls,many,m²\nAttic,in,paint,all,,\n');
+    await page.type(
+      '[aria-labelledby], textarea',
+      'area,stance,verb,subject,quantity,unit\nMilk store,in,tile,the floor,12.8,m²\nMilk store,in,tile,the walls,many,m²\nAttic,in,paint,all,,\n',
+    );
     await press(page, 'Read the list');
     await seesText(page, 'Line 3, quantity: “many” is no quantity');
     await seesText(page, 'Line 4, area: there is no area “Attic”');
@@ -221,9 +274,17 @@ describe('a first visit', () => {
     await fillIn(page, '[name="reason"]', 'the boards are sound where it shows');
     await press(page, 'Choose it');
     await seesText(page, 'Decided so far');
-    await expect.poll(async () => (await planOf()).tasks.some((task) => task.id === `${areaOf('front', 'dairy')}:strip`), { timeout: 15_000 }).toBe(false);
+    await expect
+      .poll(async () => (await planOf()).tasks.some((task) => task.id === `${areaOf('front', 'dairy')}:strip`), {
+        timeout: 15_000,
+      })
+      .toBe(false);
     await press(page, 'Open it again: overlay or strip');
-    await expect.poll(async () => (await planOf()).tasks.some((task) => task.id === `${areaOf('front', 'dairy')}:strip`), { timeout: 15_000 }).toBe(true);
+    await expect
+      .poll(async () => (await planOf()).tasks.some((task) => task.id === `${areaOf('front', 'dairy')}:strip`), {
+        timeout: 15_000,
+      })
+      .toBe(true);
     expect(on.complaints).toEqual([]);
   });
 });
@@ -243,7 +304,9 @@ describe('Bench', () => {
       await of.waitForSelector('.results dd');
       await press(of, 'How this is computed');
       await seesText(of, formula);
-      expect(await of.$eval('.results', (results) => (results as HTMLElement).innerText), title).not.toMatch(/NaN|undefined/);
+      expect(await of.$eval('.results', (results) => (results as HTMLElement).innerText), title).not.toMatch(
+        /NaN|undefined/,
+      );
       if (!KEPT.has(name)) return;
       await press(of, 'Keep in an area');
       await press(of, 'Keep');
@@ -252,12 +315,22 @@ describe('Bench', () => {
     // Two hands: one page goes through the first half of them, another through the rest.
     const half = Math.ceil(CALCULATORS.length / 2);
     const other = await at('/bench');
-    await Promise.all([[page, CALCULATORS.slice(0, half)] as const, [other, CALCULATORS.slice(half)] as const].map(async ([of, calculators]) => {
-      for (const calculator of calculators) await through(of, calculator);
-    }));
+    await Promise.all(
+      [[page, CALCULATORS.slice(0, half)] as const, [other, CALCULATORS.slice(half)] as const].map(
+        async ([of, calculators]) => {
+          for (const calculator of calculators) await through(of, calculator);
+        },
+      ),
+    );
     await page.goto(`${on.server.url}/jobs/${demoId('dairy')}/scope/materials`);
-    const kept = await page.$$eval('.lines .what', (lines) => lines.map((line) => (line as HTMLElement).innerText).filter((line) => line.startsWith('Drain, yard to workshop')));
-    for (const { title } of CALCULATORS.filter(({ name }) => KEPT.has(name))) expect(kept.some((line) => line.includes(title)), title).toBe(true);
+    const kept = await page.$$eval('.lines .what', (lines) =>
+      lines.map((line) => (line as HTMLElement).innerText).filter((line) => line.startsWith('Drain, yard to workshop')),
+    );
+    for (const { title } of CALCULATORS.filter(({ name }) => KEPT.has(name)))
+      expect(
+        kept.some((line) => line.includes(title)),
+        title,
+      ).toBe(true);
     expect(on.complaints.filter((line) => !line.includes('favicon'))).toEqual([]);
   });
 
@@ -267,7 +340,9 @@ describe('Bench', () => {
     await seesText(page, '“wide” is not a length');
     await fillIn(page, '[id="ask-sections[0].width"]', '30 ft');
     await press(page, 'feet and inches');
-    await page.waitForFunction(() => document.querySelector<HTMLInputElement>('[id="ask-sections[0].width"]')?.value === `30' 0"`);
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('[id="ask-sections[0].width"]')?.value === `30' 0"`,
+    );
     await page.select('[aria-label="For which area"]', areaOf('east', 'dairy'));
     await seesText(page, '23.04 m²');
     expect(on.complaints).toEqual([]);

@@ -19,7 +19,9 @@ describe('by keyboard alone', () => {
     await seesText(page, 'How far');
     expect(page.url()).toContain('/areas/');
     await page.keyboard.press('Tab');
-    expect(await page.evaluate(() => getComputedStyle(document.activeElement ?? document.body).outlineStyle)).toBe('solid');
+    expect(await page.evaluate(() => getComputedStyle(document.activeElement ?? document.body).outlineStyle)).toBe(
+      'solid',
+    );
   });
 
   it('walks with arrows and digits', async () => {

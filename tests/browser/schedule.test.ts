@@ -13,7 +13,8 @@ import { stage } from '../support/stage';
 const on = stage();
 const { at, planOf } = on;
 const signal = `/jobs/${demoId('signal')}`;
-const task = async (id: string): Promise<PlannedTask | undefined> => (await planOf()).tasks.find((one) => one.id === id);
+const task = async (id: string): Promise<PlannedTask | undefined> =>
+  (await planOf()).tasks.find((one) => one.id === id);
 const starts = async (id: string): Promise<string> => {
   const plan = await planOf();
   const found = plan.tasks.find((one) => one.id === id);
@@ -61,7 +62,9 @@ describe('the half-day board', () => {
     await textFits(page, /No job would end on another day|would end/);
     await press(page, 'Pin it there');
     await gone(page, 'Move it to another half-day');
-    await expect.poll(async () => (await task(floors))?.reason.text, { timeout: 15_000 }).toBe('Pinned here: the gutters come a day later.');
+    await expect
+      .poll(async () => (await task(floors))?.reason.text, { timeout: 15_000 })
+      .toBe('Pinned here: the gutters come a day later.');
     expect((await task(floors))?.start).toBeGreaterThan(stood?.start ?? 0);
     await textFits(page, /pinned: the gutters come a day later/);
     await inspect(page, 'board with a pin');
@@ -97,7 +100,9 @@ describe('the order of the work', () => {
     expect(await task(`${areaOf('kitchen')}:touch-up`)).toBeUndefined();
     await press(page, 'Keep it');
     await seesText(page, 'paint first, touch up after');
-    await expect.poll(async () => (await task(`${areaOf('kitchen')}:touch-up`))?.label, { timeout: 15_000 }).toBe('Kitchen · touch-up');
+    await expect
+      .poll(async () => (await task(`${areaOf('kitchen')}:touch-up`))?.label, { timeout: 15_000 })
+      .toBe('Kitchen · touch-up');
     await press(page, 'Walk through it');
     await seesText(page, 'Step 1 of');
     await press(page, 'Next step');
@@ -112,14 +117,19 @@ describe('the order of the work', () => {
     await page.select('[name="after"]', 'board');
     await fillIn(page, '[name="reason"]', 'somebody said so');
     await press(page, 'What would it do?');
-    await textFits(page, /wait for each other in a ring: .*board → .*tape|wait for each other in a ring: .*tape → .*board/);
+    await textFits(
+      page,
+      /wait for each other in a ring: .*board → .*tape|wait for each other in a ring: .*tape → .*board/,
+    );
     await page.select('[name="before"]', 'first-coats');
     await page.select('[name="after"]', 'trim');
     await press(page, 'What would it do?');
     await textFits(page, /No job would end|would end/);
     await press(page, 'Keep');
     await seesText(page, 'first coats before doors and trim');
-    await expect.poll(async () => (await planOf()).links.filter((link) => link.rule === 200).length, { timeout: 15_000 }).toBeGreaterThan(0);
+    await expect
+      .poll(async () => (await planOf()).links.filter((link) => link.rule === 200).length, { timeout: 15_000 })
+      .toBeGreaterThan(0);
     expect(on.complaints.filter((text) => !text.includes('422'))).toEqual([]);
   });
 });
@@ -135,7 +145,9 @@ describe('what comes from outside', () => {
     await fillIn(page, '#fault-0', 'a box without its clamp');
     await press(page, 'It failed');
     await seesText(page, 'failed: a box without its clamp');
-    await expect.poll(async () => (await task(insulation))?.start ?? 0, { timeout: 15_000 }).toBeGreaterThan(before?.start ?? 0);
+    await expect
+      .poll(async () => (await task(insulation))?.start ?? 0, { timeout: 15_000 })
+      .toBeGreaterThan(before?.start ?? 0);
     const again = `${areaOf('study')}:rough-inspection`;
     await page.goto(`${on.server.url}${signal}/schedule?by=room&task=${encodeURIComponent(again)}`);
     await seesText(page, 'Port Ellery building office comes on');
@@ -148,12 +160,30 @@ describe('what comes from outside', () => {
   it('a sub’s own calendar is read, its effect shown, and the work moves; a broken file is refused beside it', async () => {
     const crew = demoId('sub', 'structure');
     const plan = await planOf();
-    const first = plan.tasks.filter((one) => one.crew === crew && one.state === 'waiting').sort((a, b) => a.start - b.start)[0];
+    const first = plan.tasks
+      .filter((one) => one.crew === crew && one.state === 'waiting')
+      .sort((a, b) => a.start - b.start)[0];
     const page = await at('/desks');
     await page.select('[aria-label="Read the calendar of"]', crew);
     const [good, bad] = [join(folder(), 'bram.ics'), join(folder(), 'broken.ics')];
     writeFileSync(bad, 'BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nDTSTART:2027');
-    writeFileSync(good, ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//t//EN', 'BEGIN:VEVENT', 'UID:1', 'DTSTAMP:20270301T080000Z', 'SUMMARY:another site', 'DTSTART;VALUE=DATE:20270309', 'DTEND;VALUE=DATE:20270313', 'END:VEVENT', 'END:VCALENDAR', ''].join('\r\n'));
+    writeFileSync(
+      good,
+      [
+        'BEGIN:VCALENDAR',
+        'VERSION:2.0',
+        'PRODID:-//t//EN',
+        'BEGIN:VEVENT',
+        'UID:1',
+        'DTSTAMP:20270301T080000Z',
+        'SUMMARY:another site',
+        'DTSTART;VALUE=DATE:20270309',
+        'DTEND;VALUE=DATE:20270313',
+        'END:VEVENT',
+        'END:VCALENDAR',
+        '',
+      ].join('\r\n'),
+    );
     const field = (await page.waitForSelector('#busy-file')) as ElementHandle<HTMLInputElement>;
     await field.uploadFile(bad);
     await seesText(page, 'breaks off or is damaged');
@@ -162,10 +192,14 @@ describe('what comes from outside', () => {
     await textFits(page, /would end|No job would end/);
     await press(page, 'Count them as away');
     await seesText(page, 'bram.ics');
-    await expect.poll(async () => (await task(first?.id ?? ''))?.start ?? 0, { timeout: 15_000 }).toBeGreaterThanOrEqual(slotOf(plan.origin, '2027-03-13'));
+    await expect
+      .poll(async () => (await task(first?.id ?? ''))?.start ?? 0, { timeout: 15_000 })
+      .toBeGreaterThanOrEqual(slotOf(plan.origin, '2027-03-13'));
     await page.select('[aria-label="Whose calendar"]', `sub ${crew}`);
     await press(page, 'Open a calendar');
-    const path = await (await page.waitForSelector('a[href^="/calendar/"]'))?.evaluate((element) => element.getAttribute('href'));
+    const path = await (
+      await page.waitForSelector('a[href^="/calendar/"]')
+    )?.evaluate((element) => element.getAttribute('href'));
     const feed = await fetch(`${on.server.url}${path}`);
     expect([feed.status, feed.headers.get('content-type')]).toEqual([200, 'text/calendar; charset=utf-8']);
     expect(await feed.text()).toContain(`UID:${first?.id ?? ''}@aftermist`.slice(0, 60));

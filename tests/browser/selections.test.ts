@@ -16,7 +16,10 @@ const on = stage();
 const { at, planOf } = on;
 const signal = `/jobs/${demoId('signal')}`;
 const tannery = `/jobs/${demoId('tannery')}`;
-const [GLAZING, CABINETS] = [demoId('signal', 'selection', 'lroof', 'Lantern glazing'), demoId('tannery', 'selection', 'kitchen', 'Kitchen cabinets')];
+const [GLAZING, CABINETS] = [
+  demoId('signal', 'selection', 'lroof', 'Lantern glazing'),
+  demoId('tannery', 'selection', 'kitchen', 'Kitchen cabinets'),
+];
 
 describe('the longest order of a job', () => {
   it('goes through association, drawing, order and slip; the dates of the house follow and say why', async () => {
@@ -25,7 +28,8 @@ describe('the longest order of a job', () => {
       const task = plan.tasks.find((one) => one.id === `${areaOf('lroof')}:glazing`);
       return { day: dayOfSlot(plan.origin, task?.start ?? 0), reason: task?.reason.text ?? '' };
     };
-    const until = (what: (now: Awaited<ReturnType<typeof glazing>>) => boolean): Promise<void> => expect.poll(async () => what(await glazing()), { timeout: 15_000 }).toBe(true);
+    const until = (what: (now: Awaited<ReturnType<typeof glazing>>) => boolean): Promise<void> =>
+      expect.poll(async () => what(await glazing()), { timeout: 15_000 }).toBe(true);
     const start = await glazing();
     expect(start.reason).toContain('waits for the designer');
 
@@ -66,11 +70,21 @@ describe('the longest order of a job', () => {
     await fillIn(page, '[name="text"]', 'the kiln broke');
     await press(page, 'Keep their word');
     await seesText(page, 'later than promised: the kiln broke');
-    await until((now) => now.day >= addDays(confirmed.day, 19) && now.reason.includes('later than promised: the kiln broke'));
+    await until(
+      (now) => now.day >= addDays(confirmed.day, 19) && now.reason.includes('later than promised: the kiln broke'),
+    );
 
     // The thread leads to the block on the board, and from there back to what it waits for.
-    await page.waitForFunction(() => [...document.querySelectorAll('.thread-back a')].some((link) => link.textContent.includes('So Lantern roof')));
-    await page.evaluate(() => ([...document.querySelectorAll('.thread-back a')].find((link) => link.textContent.includes('So Lantern roof')) as HTMLElement).click());
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('.thread-back a')].some((link) => link.textContent.includes('So Lantern roof')),
+    );
+    await page.evaluate(() =>
+      (
+        [...document.querySelectorAll('.thread-back a')].find((link) =>
+          link.textContent.includes('So Lantern roof'),
+        ) as HTMLElement
+      ).click(),
+    );
     await seesText(page, 'Why here?');
     await press(page, 'Look at what it waits for');
     await seesText(page, 'Why these days');
@@ -86,26 +100,47 @@ describe('what came is not right', () => {
     const phone = await at(tannery, PHONE);
     await press(phone, 'Start a walk');
     await seesText(phone, '1 of 9');
-    for (let step = 0; step < 9 && !(await phone.evaluate(() => document.body.innerText.includes('Kitchen cabinets'))); step++) await phone.keyboard.press('ArrowRight');
+    for (
+      let step = 0;
+      step < 9 && !(await phone.evaluate(() => document.body.innerText.includes('Kitchen cabinets')));
+      step++
+    )
+      await phone.keyboard.press('ArrowRight');
     await seesText(phone, 'Kitchen cabinets');
     await press(phone, 'wrong');
     await fillIn(phone, '[aria-label="How many of Kitchen cabinets are wrong"]', '1');
     await fillIn(phone, '[aria-label="What was found instead of Kitchen cabinets"]', 'the sink base, 900 wide');
     const picture = join(folder(), 'sink-base.jpg');
-    writeFileSync(picture, await sharp({ create: { width: 320, height: 240, channels: 3, background: '#ddc79d' } }).jpeg().toBuffer());
+    writeFileSync(
+      picture,
+      await sharp({ create: { width: 320, height: 240, channels: 3, background: '#ddc79d' } })
+        .jpeg()
+        .toBuffer(),
+    );
     const input = await phone.waitForSelector('[aria-label="Picture of Kitchen cabinets"]');
-    await (input as Awaited<ReturnType<Page['$']>> & { uploadFile: (path: string) => Promise<void> }).uploadFile(picture);
+    await (input as Awaited<ReturnType<Page['$']>> & { uploadFile: (path: string) => Promise<void> }).uploadFile(
+      picture,
+    );
     await press(phone, 'Keep: wrong');
     await seesText(phone, 'Kitchen cabinets: wrong');
 
     await desk.goto(`${on.server.url}${tannery}/selections/${CABINETS}`);
-    await seesText(desk, '1 cabinets ordered as White laminate, plain, KL-3, white, but came as the sink base, 900 wide');
+    await seesText(
+      desk,
+      '1 cabinets ordered as White laminate, plain, KL-3, white, but came as the sink base, 900 wide',
+    );
     await desk.waitForSelector('img[alt^="What was found"]');
     await press(desk, 'ordered again: 1 cabinets, approved');
     await seesText(desk, 'it is ordered again for kitchen cabinets');
     await press(desk, 'Fit it on a return trip');
     await seesText(desk, 'Fitted on a return trip');
-    await expect.poll(async () => (await planOf()).tasks.find((task) => task.label === 'Kitchen · fit kitchen cabinets')?.reason.text ?? '', { timeout: 15_000 }).toContain('the order of kitchen cabinets is not out');
+    await expect
+      .poll(
+        async () =>
+          (await planOf()).tasks.find((task) => task.label === 'Kitchen · fit kitchen cabinets')?.reason.text ?? '',
+        { timeout: 15_000 },
+      )
+      .toContain('the order of kitchen cabinets is not out');
     await desk.goto(`${on.server.url}${tannery}/selections/deliveries`);
     await seesText(desk, 'Kitchen cabinets: the sink base, 900 wide, 1 cabinets');
     await press(desk, 'Gone back: Kitchen cabinets: the sink base, 900 wide, 1 cabinets');
@@ -117,13 +152,17 @@ describe('what came is not right', () => {
 describe('a room', () => {
   it('has its sheet for the wall: one page, printed from where it stands', async () => {
     const page = await at(`${signal}/areas/${areaOf('wet')}`);
-    const href = await (await page.waitForSelector('a[href$="/sheet.pdf"]'))?.evaluate((link) => link.getAttribute('href'));
+    const href = await (
+      await page.waitForSelector('a[href$="/sheet.pdf"]')
+    )?.evaluate((link) => link.getAttribute('href'));
     const answer = await fetch(`${on.server.url}${href ?? ''}`);
     expect([answer.status, answer.headers.get('content-type')]).toEqual([200, 'application/pdf']);
     const document = await getDocument({ data: new Uint8Array(await answer.arrayBuffer()), verbosity: 0 }).promise;
     expect(document.numPages).toBe(1);
     const set = await fetch(`${on.server.url}/api${signal}/papers/room-sheets.pdf`);
-    expect((await getDocument({ data: new Uint8Array(await set.arrayBuffer()), verbosity: 0 }).promise).numPages).toBe(17);
+    expect((await getDocument({ data: new Uint8Array(await set.arrayBuffer()), verbosity: 0 }).promise).numPages).toBe(
+      17,
+    );
   });
 });
 
@@ -148,18 +187,31 @@ describe('the table of selections', () => {
     await page.keyboard.press('Enter');
     await page.keyboard.type('14-20');
     await page.keyboard.press('Enter');
-    await page.waitForFunction((selector) => (document.querySelector(selector)?.textContent ?? '').includes('14 to 20 days'), {}, cell('lead'));
+    await page.waitForFunction(
+      (selector) => (document.querySelector(selector)?.textContent ?? '').includes('14 to 20 days'),
+      {},
+      cell('lead'),
+    );
     // A letter begins the change and takes the place of what stood there.
     await page.focus(cell('quantity'));
     await page.keyboard.type('24 ft');
     await page.keyboard.press('Tab');
-    await page.waitForFunction((selector) => document.querySelector(selector)?.textContent === '24 ft', {}, cell('quantity'));
-    expect(await page.evaluate(() => document.activeElement?.getAttribute('data-cell')?.split(':')[1])).toBe('supplier');
+    await page.waitForFunction(
+      (selector) => document.querySelector(selector)?.textContent === '24 ft',
+      {},
+      cell('quantity'),
+    );
+    expect(await page.evaluate(() => document.activeElement?.getAttribute('data-cell')?.split(':')[1])).toBe(
+      'supplier',
+    );
 
     // A list: the good lines beside the bad, then a code that is built otherwise than the others of its supplier.
     await press(page, 'Read a list');
     await page.waitForSelector('#csv-selections', { visible: true });
-    await page.type('#csv-selections', 'area,step,category,choice,code,quantity,unit,supplier,lead low,lead high\nKitchen,cabinets,Handles,Brushed bars,H-128,24,pieces,Quayside Fittings,5,8\nKitchen,cabinets,Handles,Again,H-1,1,pieces,,1,2\nKitchen,cabinets,Knobs,,,0,pieces,,8,5\n');
+    await page.type(
+      '#csv-selections',
+      'area,step,category,choice,code,quantity,unit,supplier,lead low,lead high\nKitchen,cabinets,Handles,Brushed bars,H-128,24,pieces,Quayside Fittings,5,8\nKitchen,cabinets,Handles,Again,H-1,1,pieces,,1,2\nKitchen,cabinets,Knobs,,,0,pieces,,8,5\n',
+    );
     await press(page, 'Read the list');
     await seesText(page, 'Line 3, category: Handles in Kitchen stands on line 2 already');
     await seesText(page, 'Line 4, quantity: “0” is no quantity');
@@ -171,7 +223,9 @@ describe('the table of selections', () => {
     await page.type('[aria-label="Search selections"]', 'handles');
     await seesText(page, 'Quayside Fittings 1');
     await gone(page, 'Lantern glazing');
-    const [handles] = await page.$$eval('[data-cell$=":code"]', (cells) => cells.map((one) => one.getAttribute('data-cell') ?? ''));
+    const [handles] = await page.$$eval('[data-cell$=":code"]', (cells) =>
+      cells.map((one) => one.getAttribute('data-cell') ?? ''),
+    );
     await page.focus(`[data-cell="${handles ?? ''}"]`);
     await page.keyboard.type('H160');
     await page.keyboard.press('Enter');

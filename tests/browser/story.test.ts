@@ -20,14 +20,20 @@ beforeEach(() => {
   complaints = [];
 });
 afterEach(async () => {
-  await Promise.all(browser.browserContexts().slice(1).map((context) => context.close()));
+  await Promise.all(
+    browser
+      .browserContexts()
+      .slice(1)
+      .map((context) => context.close()),
+  );
 });
 afterAll(async () => {
   await browser.close();
 });
 
 const ladder = (page: Page, phase: string) => page.waitForSelector(`[role=slider][data-phase="${phase}"]`);
-const planOf = async (): Promise<StoredPlan> => (await (await fetch(`${server.url}/api/plan.json`)).json()) as StoredPlan;
+const planOf = async (): Promise<StoredPlan> =>
+  (await (await fetch(`${server.url}/api/plan.json`)).json()) as StoredPlan;
 
 describe('one walk, end to end', () => {
   it('goes from the ladder in the hand to a link that is revoked', async () => {
@@ -92,7 +98,12 @@ describe('one walk, end to end', () => {
 
       // A picture from a file.
       const picture = join(folder(), 'wall.jpg');
-      writeFileSync(picture, await sharp({ create: { width: 1200, height: 900, channels: 3, background: '#8a9997' } }).jpeg().toBuffer());
+      writeFileSync(
+        picture,
+        await sharp({ create: { width: 1200, height: 900, channels: 3, background: '#8a9997' } })
+          .jpeg()
+          .toBuffer(),
+      );
       const input = await phone.waitForSelector('input[type=file]');
       await (input as unknown as { uploadFile: (path: string) => Promise<void> }).uploadFile(picture);
       await phone.waitForSelector('img[alt="Picture of Wet room"]');
@@ -121,7 +132,13 @@ describe('one walk, end to end', () => {
       expect(await guest?.evaluate((link) => link.textContent)).toContain('7 of 22 steps done');
       const after = await planOf();
       expect(after.version).toBeGreaterThan(before.version);
-      const moved = after.tasks.find((task) => task.job === signalHouse && task.state === 'waiting' && task.start < 16 && before.tasks.some((old) => old.id === task.id && old.start !== task.start));
+      const moved = after.tasks.find(
+        (task) =>
+          task.job === signalHouse &&
+          task.state === 'waiting' &&
+          task.start < 16 &&
+          before.tasks.some((old) => old.id === task.id && old.start !== task.start),
+      );
       expect(moved, 'a task that moved within two weeks').toBeDefined();
       await desk.goto(`${server.url}/jobs/${signalHouse}/schedule?by=room`);
       await (await desk.waitForSelector(`[data-task="${moved?.id ?? ''}"]`))?.click();
@@ -134,12 +151,16 @@ describe('one walk, end to end', () => {
       await seesText(desk, 'backing blocks over the basin');
       await (await desk.waitForSelector('article button'))?.click();
       await press(desk, 'Send now');
-      const path = await (await desk.waitForSelector('aside a[href^="/s/"]'))?.evaluate((link) => link.getAttribute('href'));
+      const path = await (
+        await desk.waitForSelector('aside a[href^="/s/"]')
+      )?.evaluate((link) => link.getAttribute('href'));
       const client = await visit(browser, PHONE, complaints);
       await client.goto(`${server.url}${path ?? ''}`);
       await seesText(client, 'the wires inside the walls finished');
       expect(await client.evaluate(() => document.body.innerText)).not.toMatch(/Tannery|Linden|Old Dairy/);
-      expect(await client.$$eval('img', (images) => images.every((image) => image.complete || image.loading === 'lazy'))).toBe(true);
+      expect(
+        await client.$$eval('img', (images) => images.every((image) => image.complete || image.loading === 'lazy')),
+      ).toBe(true);
       await press(client, 'I have read it');
       await seesText(client, 'Thank you');
       await seesText(desk, 'read by');
@@ -165,7 +186,13 @@ describe('a house of one’s own', () => {
       await seesText(page, 'Whose house is this?');
       await press(page, 'Begin');
       await seesText(page, 'is missing');
-      for (const [name, value] of Object.entries({ name: 'Own Two Hands', ownerName: 'Ida Own', email: 'ida@own.example', password: 'short' })) await page.type(`[name="${name}"]`, value);
+      for (const [name, value] of Object.entries({
+        name: 'Own Two Hands',
+        ownerName: 'Ida Own',
+        email: 'ida@own.example',
+        password: 'short',
+      }))
+        await page.type(`[name="${name}"]`, value);
       await press(page, 'Begin');
       await seesText(page, 'at least 10 characters');
       await page.type('[name="password"]', ' no longer');
@@ -176,7 +203,10 @@ describe('a house of one’s own', () => {
       await page.type('[name="name"]', 'First House');
       await press(page, 'Open the job');
       await seesText(page, 'From a pattern');
-      await page.type('#csv-areas', 'level,area,kind,works\nGround floor,Kitchen,room,kitchen\nGround floor,Cellar,room,reroof\n');
+      await page.type(
+        '#csv-areas',
+        'level,area,kind,works\nGround floor,Kitchen,room,kitchen\nGround floor,Cellar,room,reroof\n',
+      );
       await press(page, 'Read the list');
       await seesText(page, 'Line 3: “reroof” is not done in an area of the kind room');
       await press(page, 'Set out 1 area');

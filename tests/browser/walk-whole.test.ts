@@ -24,7 +24,12 @@ beforeEach(async () => {
   server = await serve(data, { demo: true });
 });
 afterEach(async () => {
-  await Promise.all(browser.browserContexts().slice(1).map((context) => context.close()));
+  await Promise.all(
+    browser
+      .browserContexts()
+      .slice(1)
+      .map((context) => context.close()),
+  );
   await server.kill();
 });
 afterAll(async () => {
@@ -36,24 +41,50 @@ const begin = async (page: Page, job: string, kind: string): Promise<string> => 
   await page.goto(`${server.url}/jobs/${job}/walks`);
   await page.select('[aria-label="Kind of walk"]', kind);
   await press(page, 'Start a walk');
-  await page.waitForFunction(() => window.location.pathname.startsWith('/walk/') && document.querySelector('.thumb') !== null);
+  await page.waitForFunction(
+    () => window.location.pathname.startsWith('/walk/') && document.querySelector('.thumb') !== null,
+  );
   return page.url().split('/').at(-1) ?? '';
 };
 /** Until the worker has all that it needs to open Walk by itself. */
-const prepared = (page: Page): Promise<unknown> => page.waitForFunction(async () => {
-  if ((await navigator.serviceWorker.getRegistration())?.active == null || (await caches.match('/walk')) === undefined) return false;
-  return new Promise<boolean>((resolve) => {
-    const opening = indexedDB.open('aftermist');
-    opening.onerror = () => resolve(false);
-    opening.onsuccess = () => {
-      const counting = opening.result.transaction('packs').objectStore('packs').count();
-      counting.onsuccess = () => { opening.result.close(); resolve(counting.result >= 4); };
-    };
-  });
-}, { timeout: 20_000, polling: 300 });
+const prepared = (page: Page): Promise<unknown> =>
+  page.waitForFunction(
+    async () => {
+      if (
+        (await navigator.serviceWorker.getRegistration())?.active == null ||
+        (await caches.match('/walk')) === undefined
+      )
+        return false;
+      return new Promise<boolean>((resolve) => {
+        const opening = indexedDB.open('aftermist');
+        opening.onerror = () => resolve(false);
+        opening.onsuccess = () => {
+          const counting = opening.result.transaction('packs').objectStore('packs').count();
+          counting.onsuccess = () => {
+            opening.result.close();
+            resolve(counting.result >= 4);
+          };
+        };
+      });
+    },
+    { timeout: 20_000, polling: 300 },
+  );
 const toArea = async (page: Page, name: string): Promise<void> => {
-  await page.waitForFunction(() => { const button = [...document.querySelectorAll('button')].find((one) => / of \d+ · /.test(one.textContent)); button?.click(); return document.querySelector('.route') !== null; }, { polling: 200 });
-  await page.evaluate((wanted) => [...document.querySelectorAll<HTMLElement>('.route button')].find((button) => button.textContent.startsWith(wanted))?.click(), name);
+  await page.waitForFunction(
+    () => {
+      const button = [...document.querySelectorAll('button')].find((one) => / of \d+ · /.test(one.textContent));
+      button?.click();
+      return document.querySelector('.route') !== null;
+    },
+    { polling: 200 },
+  );
+  await page.evaluate(
+    (wanted) =>
+      [...document.querySelectorAll<HTMLElement>('.route button')]
+        .find((button) => button.textContent.startsWith(wanted))
+        ?.click(),
+    name,
+  );
   await page.waitForFunction((wanted) => document.querySelector('h1')?.textContent === wanted, {}, name);
 };
 const inGroup = async (page: Page, group: string, button: string): Promise<void> => {
@@ -74,14 +105,30 @@ const rows = <Row>(sql: string, ...values: unknown[]): Row[] => {
 async function pictures(count: number): Promise<string[]> {
   const path = folder();
   mkdirSync(path, { recursive: true });
-  return Promise.all(Array.from({ length: count }, async (_, at) => {
-    const file = join(path, `p${at}.jpg`);
-    writeFileSync(file, await sharp({ create: { width: 320, height: 240, channels: 3, background: { r: (at * 4) % 256, g: (at * 37) % 256, b: 90 } } }).jpeg().toBuffer());
-    return file;
-  }));
+  return Promise.all(
+    Array.from({ length: count }, async (_, at) => {
+      const file = join(path, `p${at}.jpg`);
+      writeFileSync(
+        file,
+        await sharp({
+          create: {
+            width: 320,
+            height: 240,
+            channels: 3,
+            background: { r: (at * 4) % 256, g: (at * 37) % 256, b: 90 },
+          },
+        })
+          .jpeg()
+          .toBuffer(),
+      );
+      return file;
+    }),
+  );
 }
 const choosePictures = async (page: Page, files: string[]): Promise<void> => {
-  await ((await page.waitForSelector('input[aria-label="Picture of this area"]')) as ElementHandle<HTMLInputElement>).uploadFile(...files);
+  await (
+    (await page.waitForSelector('input[aria-label="Picture of this area"]')) as ElementHandle<HTMLInputElement>
+  ).uploadFile(...files);
 };
 
 describe('a walk where there is no signal', () => {
@@ -99,7 +146,9 @@ describe('a walk where there is no signal', () => {
     await press(page, 'Begin a walk in Signal House');
     await seesText(page, '1 of 18');
     await toArea(page, 'Guest suite');
-    await (await page.waitForSelector('[aria-label="wires done"]'))?.evaluate((button) => (button as HTMLElement).click());
+    await (
+      await page.waitForSelector('[aria-label="wires done"]')
+    )?.evaluate((button) => (button as HTMLElement).click());
     await inGroup(page, '2 boxes too low on the east wall', 'worse');
     await press(page, 'Line');
     await page.type('#line', '+ 3 backing blocks over the bed @carpentry');
@@ -127,7 +176,9 @@ describe('a walk where there is no signal', () => {
     await press(page, 'Line');
     await page.type('#line', '! open edge at the hatch');
     await press(page, 'Keep');
-    await page.evaluate(() => [...document.querySelectorAll('button')].find((button) => / of \d+ · /.test(button.textContent))?.click());
+    await page.evaluate(() =>
+      [...document.querySelectorAll('button')].find((button) => / of \d+ · /.test(button.textContent))?.click(),
+    );
     await inGroup(page, 'edges and holes guarded', 'well');
     await press(page, 'Keep how it is left');
     await press(page, 'Finish the walk');
@@ -136,9 +187,15 @@ describe('a walk where there is no signal', () => {
     server = await serve(data, { demo: true, port: Number(port) });
     await page.evaluate(() => window.dispatchEvent(new Event('online')));
     await textFits(page, /further|What this walk found/, true, 30_000);
-    const [walk] = rows<{ id: string; finished_at: string | null }>('SELECT id, finished_at FROM walk ORDER BY rowid DESC');
+    const [walk] = rows<{ id: string; finished_at: string | null }>(
+      'SELECT id, finished_at FROM walk ORDER BY rowid DESC',
+    );
     expect(walk?.finished_at).not.toBeNull();
-    expect(rows<{ kind: string }>('SELECT kind FROM observation WHERE walk = ? ORDER BY rowid', walk?.id).map((row) => row.kind)).toEqual(['progress', 'recheck', 'remaining', 'picture', 'caution']);
+    expect(
+      rows<{ kind: string }>('SELECT kind FROM observation WHERE walk = ? ORDER BY rowid', walk?.id).map(
+        (row) => row.kind,
+      ),
+    ).toEqual(['progress', 'recheck', 'remaining', 'picture', 'caution']);
     expect(rows('SELECT 1 FROM site_left WHERE walk = ?', walk?.id)).toHaveLength(1);
   });
 
@@ -154,7 +211,8 @@ describe('a walk where there is no signal', () => {
     await seesText(page, '560 kept here');
 
     const random = seeded(6);
-    const left = (): Promise<number> => page.evaluate(() => Number(/(\d+) kept here/.exec(document.body.innerText)?.[1] ?? 0));
+    const left = (): Promise<number> =>
+      page.evaluate(() => Number(/(\d+) kept here/.exec(document.body.innerText)?.[1] ?? 0));
     for (let turn = 0; (await left()) > 0; turn++) {
       if (turn > 400) throw new Error(`${await left()} are still here.`);
       await page.setOfflineMode(false);
@@ -163,9 +221,21 @@ describe('a walk where there is no signal', () => {
       await page.setOfflineMode(random() > 0.1);
     }
     await page.setOfflineMode(false);
-    const kept = rows<{ kind: string; picture: string | null }>('SELECT kind, picture FROM observation WHERE walk = ?', walk);
-    expect([kept.filter((row) => row.kind === 'progress').length, kept.filter((row) => row.kind === 'picture').length, new Set(kept.map((row) => row.picture)).size - 1]).toEqual([500, 60, 60]);
-    expect(rows<{ fraction: number }>(`SELECT fraction FROM observation WHERE walk = ? AND kind = 'progress' ORDER BY at, id`, walk).map((row) => row.fraction)).toEqual(Array.from({ length: 500 }, (_, at) => (at % 2 ? 0.4 : 0.6)));
+    const kept = rows<{ kind: string; picture: string | null }>(
+      'SELECT kind, picture FROM observation WHERE walk = ?',
+      walk,
+    );
+    expect([
+      kept.filter((row) => row.kind === 'progress').length,
+      kept.filter((row) => row.kind === 'picture').length,
+      new Set(kept.map((row) => row.picture)).size - 1,
+    ]).toEqual([500, 60, 60]);
+    expect(
+      rows<{ fraction: number }>(
+        `SELECT fraction FROM observation WHERE walk = ? AND kind = 'progress' ORDER BY at, id`,
+        walk,
+      ).map((row) => row.fraction),
+    ).toEqual(Array.from({ length: 500 }, (_, at) => (at % 2 ? 0.4 : 0.6)));
   });
 
   it('shows two phones on one walk what the other one saw, and loses nothing of either', async () => {
@@ -175,7 +245,10 @@ describe('a walk where there is no signal', () => {
     await toArea(first, 'Kitchen');
     await toArea(second, 'Kitchen');
     await second.setOfflineMode(true);
-    for (const [page, words] of [[first, 'seen by the first'], [second, 'seen by the second']] as const) {
+    for (const [page, words] of [
+      [first, 'seen by the first'],
+      [second, 'seen by the second'],
+    ] as const) {
       await press(page, 'Line');
       await page.type('#line', words);
       await press(page, 'Keep');
@@ -194,7 +267,10 @@ describe('a walk that is told', () => {
     const page = await phone();
     const walk = await begin(page, signalHouse, 'progress');
     const file = join(folder(), 'round.vtt');
-    writeFileSync(file, `WEBVTT\n\n00:02.000 --> 00:06.000\nGuest suite. Wires are about half.\n\n00:06.000 --> 00:11.000\nDucts are done. Two of the boxes still need lifting.\n\n00:12.000 --> 00:16.000\nKitchen. Mind the open edge by the hatch.\n`);
+    writeFileSync(
+      file,
+      `WEBVTT\n\n00:02.000 --> 00:06.000\nGuest suite. Wires are about half.\n\n00:06.000 --> 00:11.000\nDucts are done. Two of the boxes still need lifting.\n\n00:12.000 --> 00:16.000\nKitchen. Mind the open edge by the hatch.\n`,
+    );
     await press(page, 'Line');
     await press(page, 'Tell it instead');
     await ((await page.waitForSelector('#narration-files')) as ElementHandle<HTMLInputElement>).uploadFile(file);
@@ -202,7 +278,12 @@ describe('a walk that is told', () => {
     await seesText(page, '“Wires are about half.”');
     await press(page, 'accept all 2 progress');
     await seesText(page, 'round.vtt · 2 to settle');
-    await press(page, 'Put right: still to do: 2 of the boxes still need lifting · wiring'.replace('2 of', 'two of').replace('still to do: two', 'still to do: 2 two'));
+    await press(
+      page,
+      'Put right: still to do: 2 of the boxes still need lifting · wiring'
+        .replace('2 of', 'two of')
+        .replace('still to do: two', 'still to do: 2 two'),
+    );
     await fillIn(page, '.draft input', '+ 4 boxes to be lifted @wiring');
     await press(page, 'Accept: still to do: 4 boxes to be lifted · wiring');
     await seesText(page, 'round.vtt · 1 to settle');
@@ -211,9 +292,18 @@ describe('a walk that is told', () => {
     await page.keyboard.press('x');
     await seesText(page, 'round.vtt · every draft settled');
     await textFits(page, /kept here/, false);
-    const kept = rows<{ kind: string; text: string | null; facts: string }>('SELECT kind, text, facts FROM observation WHERE walk = ? ORDER BY rowid', walk);
-    expect(kept.map((row) => [row.kind, row.text])).toEqual([['progress', null], ['progress', null], ['remaining', 'boxes to be lifted']]);
-    expect(JSON.parse(kept[2]?.facts ?? '{}')).toMatchObject({ said: { words: 'Two of the boxes still need lifting.', start: 6, end: 11 } });
+    const kept = rows<{ kind: string; text: string | null; facts: string }>(
+      'SELECT kind, text, facts FROM observation WHERE walk = ? ORDER BY rowid',
+      walk,
+    );
+    expect(kept.map((row) => [row.kind, row.text])).toEqual([
+      ['progress', null],
+      ['progress', null],
+      ['remaining', 'boxes to be lifted'],
+    ]);
+    expect(JSON.parse(kept[2]?.facts ?? '{}')).toMatchObject({
+      said: { words: 'Two of the boxes still need lifting.', start: 6, end: 11 },
+    });
     await page.reload();
     await press(page, 'Line');
     await press(page, 'Tell it instead');
@@ -223,7 +313,10 @@ describe('a walk that is told', () => {
 
 describe('before the walls are closed', () => {
   it('board waits in the plan for the last line of the check', async () => {
-    const plan = async (phase: string): Promise<StoredPlan['tasks'][number] | undefined> => ((await (await fetch(`${server.url}/api/plan.json`)).json()) as StoredPlan).tasks.find((task) => task.id === `${areaOf('study')}:${phase}`);
+    const plan = async (phase: string): Promise<StoredPlan['tasks'][number] | undefined> =>
+      ((await (await fetch(`${server.url}/api/plan.json`)).json()) as StoredPlan).tasks.find(
+        (task) => task.id === `${areaOf('study')}:${phase}`,
+      );
     const page = await phone();
     await begin(page, signalHouse, 'close-in');
     await toArea(page, 'Study');
@@ -261,6 +354,8 @@ describe('the end of a job', () => {
     await page.goto(`${server.url}/jobs/${linden}/walks/completion`);
     await seesText(page, 'scratch on the sill');
     await textFits(page, /door rubs/, false);
-    expect(rows<{ text: string }>(`SELECT text FROM observation WHERE walk = ? AND kind = 'recheck'`, walk)).toEqual([{ text: 'planed, hangs free' }]);
+    expect(rows<{ text: string }>(`SELECT text FROM observation WHERE walk = ? AND kind = 'recheck'`, walk)).toEqual([
+      { text: 'planed, hangs free' },
+    ]);
   });
 });

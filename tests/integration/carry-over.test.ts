@@ -17,7 +17,8 @@ function walking(house: House): { walk: string; record: (seen: object) => string
     },
   };
 }
-const areaIn = (house: House, walk: string, area = 'guest') => walkPack(house, walk).areas.find((each) => each.id === areaOf(area));
+const areaIn = (house: House, walk: string, area = 'guest') =>
+  walkPack(house, walk).areas.find((each) => each.id === areaOf(area));
 
 describe('what a walk has in the hand', () => {
   it('goes round the outside first, then from the ground up', () => {
@@ -30,9 +31,16 @@ describe('what a walk has in the hand', () => {
   it('brings what was open with how often it was put off, what was chosen, and the cautions', () => {
     const house = demoHouse();
     const { walk } = walking(house);
-    expect(areaIn(house, walk)?.open).toMatchObject([{ text: '2 boxes too low on the east wall', putOff: 2, verdict: null }, { text: 'duct collar unsealed at the ceiling', putOff: 0 }]);
+    expect(areaIn(house, walk)?.open).toMatchObject([
+      { text: '2 boxes too low on the east wall', putOff: 2, verdict: null },
+      { text: 'duct collar unsealed at the ceiling', putOff: 0 },
+    ]);
     expect(areaIn(house, walk)?.selections).toMatchObject([{ category: 'Inside doors', verdict: null }]);
-    expect(areaIn(house, walk, 'kitchen')?.open[0]).toMatchObject({ kind: 'caution', days: 14, text: expect.stringContaining('nobody touches it before the props stand') as string });
+    expect(areaIn(house, walk, 'kitchen')?.open[0]).toMatchObject({
+      kind: 'caution',
+      days: 14,
+      text: expect.stringContaining('nobody touches it before the props stand') as string,
+    });
     expect(areaIn(house, walk, 'landing')).toMatchObject({ steps: [], open: [], recorded: [] });
   });
 
@@ -42,7 +50,9 @@ describe('what a walk has in the hand', () => {
     record({ kind: 'recheck', about: demoId('signal', 'item', 'boxes'), verdict: 'done' });
     expect(areaIn(house, walk)?.open[0]).toMatchObject({ text: '2 boxes too low on the east wall', verdict: 'done' });
     must(house, 'walk.finish', { id: walk });
-    expect(areaIn(house, walking(house).walk)?.open.map((item) => item.text)).toEqual(['duct collar unsealed at the ceiling']);
+    expect(areaIn(house, walking(house).walk)?.open.map((item) => item.text)).toEqual([
+      'duct collar unsealed at the ceiling',
+    ]);
   });
 
   it('lists what was recorded on it already, as one line each', () => {
@@ -53,7 +63,11 @@ describe('what a walk has in the hand', () => {
     record({ kind: 'remaining', text: 'collar', trade: 'air', quantity: 2 });
     const gone = record({ kind: 'note', text: 'never mind' });
     record({ kind: 'withdrawal', about: gone });
-    expect(areaIn(house, walk)?.recorded.map((line) => line.text)).toEqual(['smells of damp', `door: 2' 8"`, '2 collar · air and heat']);
+    expect(areaIn(house, walk)?.recorded.map((line) => line.text)).toEqual([
+      'smells of damp',
+      `door: 2' 8"`,
+      '2 collar · air and heat',
+    ]);
   });
 });
 
@@ -66,21 +80,35 @@ describe('the review of a walk', () => {
     record({ kind: 'recheck', about: demoId('signal', 'item', 'boxes'), verdict: 'done' });
     record({ kind: 'caution', text: 'loose tread' });
     record({ kind: 'note', text: 'smells of damp' });
-    record({ kind: 'selection-check', selection: demoId('signal', 'selection', 'guest', 'Inside doors'), verdict: 'damaged', text: 'two dented' });
+    record({
+      kind: 'selection-check',
+      selection: demoId('signal', 'selection', 'guest', 'Inside doors'),
+      verdict: 'damaged',
+      text: 'two dented',
+    });
     const view = reviewView(house, signalHouse, walk);
-    expect(view.areas).toEqual([{
-      id: areaOf('guest'), name: 'Guest suite', lines: [
-        { tone: 'bad', text: 'pipes done → 80 %' }, { tone: 'good', text: 'settled: boxes too low on the east wall' }, { tone: 'bad', text: 'Inside doors: damaged (two dented)' },
-        { tone: 'bad', text: 'caution: loose tread' }, { tone: 'plain', text: 'smells of damp' },
-      ],
-    }]);
+    expect(view.areas).toEqual([
+      {
+        id: areaOf('guest'),
+        name: 'Guest suite',
+        lines: [
+          { tone: 'bad', text: 'pipes done → 80 %' },
+          { tone: 'good', text: 'settled: boxes too low on the east wall' },
+          { tone: 'bad', text: 'Inside doors: damaged (two dented)' },
+          { tone: 'bad', text: 'caution: loose tread' },
+          { tone: 'plain', text: 'smells of damp' },
+        ],
+      },
+    ]);
     expect(view).toMatchObject({ planning: false, drafts: [], walk: { finished: false, by: 'Maren' } });
     expect(view.gain).toBeLessThan(0);
   });
 
   it('is of its own job only', () => {
     const house = demoHouse();
-    expect(() => reviewView(house, demoId('tannery'), demoId('signal', 'walk', '2'))).toThrow('There is no such walk of this job here.');
+    expect(() => reviewView(house, demoId('tannery'), demoId('signal', 'walk', '2'))).toThrow(
+      'There is no such walk of this job here.',
+    );
     expect(() => walkPack(house, newId())).toThrow('There is no such walk here.');
   });
 });

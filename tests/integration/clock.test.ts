@@ -24,8 +24,13 @@ describe('the clock', () => {
   it('is read from the environment, whole or by its day', () => {
     expect(readNow({ AFTERMIST_NOW: '2027-03-09T16:30:00Z' })).toEqual(new Date('2027-03-09T16:30:00Z'));
     expect(readNow({ AFTERMIST_NOW: '2027-03-10T05:30:00+13:00' })).toEqual(new Date('2027-03-09T16:30:00Z'));
-    const noon = (zone: string): string | undefined => readNow({ AFTERMIST_TODAY: '2027-03-09', AFTERMIST_ZONE: zone })?.toISOString();
-    expect(['UTC', 'Pacific/Auckland', 'America/Los_Angeles'].map(noon)).toEqual(['2027-03-09T12:00:00.000Z', '2027-03-08T23:00:00.000Z', '2027-03-09T20:00:00.000Z']);
+    const noon = (zone: string): string | undefined =>
+      readNow({ AFTERMIST_TODAY: '2027-03-09', AFTERMIST_ZONE: zone })?.toISOString();
+    expect(['UTC', 'Pacific/Auckland', 'America/Los_Angeles'].map(noon)).toEqual([
+      '2027-03-09T12:00:00.000Z',
+      '2027-03-08T23:00:00.000Z',
+      '2027-03-09T20:00:00.000Z',
+    ]);
     expect(readNow({})).toBeUndefined();
     expect(readZone({ AFTERMIST_ZONE: 'Pacific/Auckland' })).toBe('Pacific/Auckland');
   });
@@ -37,7 +42,11 @@ describe('the clock', () => {
     expect(whenSeen('2027-03-01T16:20:00Z', time)).toBe('Mon 1 Mar');
     expect(whenSeen('2026-12-31T16:20:00Z', time)).toBe('Thu 31 Dec 2026');
     expect(whenSeen('2027-03-08T16:20:00Z', { ...time, zone: 'Pacific/Auckland' })).toBe('today 05:20');
-    expect([ago(TODAY, TODAY), ago('2027-03-08', TODAY), ago('2027-03-04', TODAY)]).toEqual(['today', 'yesterday', '5 days ago']);
+    expect([ago(TODAY, TODAY), ago('2027-03-08', TODAY), ago('2027-03-04', TODAY)]).toEqual([
+      'today',
+      'yesterday',
+      '5 days ago',
+    ]);
   });
 });
 
@@ -63,13 +72,22 @@ describe('the firm’s day', () => {
     const before = seen();
     expect(give(house, 'firm.set-zone', { zone: 'Pacific/Auckland' }).status).toBe('applied');
     expect(seen()).toEqual(before);
-    expect(all(house.db, 'SELECT job FROM plan_mark').map((row) => (row as { job: string }).job)).toContain(signalHouse);
+    expect(all(house.db, 'SELECT job FROM plan_mark').map((row) => (row as { job: string }).job)).toContain(
+      signalHouse,
+    );
   });
 
   it('is set when the firm is founded, by its founder’s device or else by this machine', () => {
     const found = (zone?: string): string => {
       const house = emptyHouse();
-      const terms = { name: 'One', personId: newId(), ownerName: 'Ada', email: 'ada@one.example', password: 'a long password', ...(zone ? { zone } : {}) };
+      const terms = {
+        name: 'One',
+        personId: newId(),
+        ownerName: 'Ada',
+        email: 'ada@one.example',
+        password: 'a long password',
+        ...(zone ? { zone } : {}),
+      };
       must(house, 'firm.found', terms, { kind: 'founder' });
       return firmTime(house).zone;
     };
@@ -77,16 +95,27 @@ describe('the firm’s day', () => {
   });
 
   it('refuses a zone that does not exist beside its field', () => {
-    expect(give(demoHouse(), 'firm.set-zone', { zone: 'Europe/Lodnon' })).toMatchObject({ status: 'refused', httpStatus: 400, problem: { field: 'zone', title: expect.stringContaining('like Europe/London') } });
+    expect(give(demoHouse(), 'firm.set-zone', { zone: 'Europe/Lodnon' })).toMatchObject({
+      status: 'refused',
+      httpStatus: 400,
+      problem: { field: 'zone', title: expect.stringContaining('like Europe/London') },
+    });
   });
 });
 
 describe('at the start', () => {
-  const started = (command: string, script: string, env: Record<string, string>): { status: number | null; stderr: string } =>
+  const started = (
+    command: string,
+    script: string,
+    env: Record<string, string>,
+  ): { status: number | null; stderr: string } =>
     spawnSync(command, [script], { cwd: root, env: { ...process.env, ...env }, encoding: 'utf8' });
 
   it.each([
-    [{ AFTERMIST_NOW: 'tomorrow' }, /AFTERMIST_NOW=tomorrow is no instant; write it like AFTERMIST_NOW=2027-03-09T16:30:00Z\./],
+    [
+      { AFTERMIST_NOW: 'tomorrow' },
+      /AFTERMIST_NOW=tomorrow is no instant; write it like AFTERMIST_NOW=2027-03-09T16:30:00Z\./,
+    ],
     [{ AFTERMIST_NOW: '2027-02-31T10:00:00Z' }, /no instant/],
     [{ AFTERMIST_NOW: '2027-03-09T16:30:00' }, /no instant/],
     [{ AFTERMIST_TODAY: '2027-02-30' }, /no day/],
@@ -104,7 +133,9 @@ describe('at the start', () => {
     const place = folder();
     writeFileSync(join(place, 'letter.txt'), 'dear client');
     mkdirSync(join(place, 'pictures'));
-    const { status, stderr } = started(join(root, 'node_modules', '.bin', 'tsx'), 'scripts/seed.ts', { AFTERMIST_DATA: place });
+    const { status, stderr } = started(join(root, 'node_modules', '.bin', 'tsx'), 'scripts/seed.ts', {
+      AFTERMIST_DATA: place,
+    });
     expect(status).toBe(1);
     expect(stderr).toContain('holds other files and no firm');
     expect(readdirSync(place).sort()).toEqual(['letter.txt', 'pictures']);

@@ -12,73 +12,297 @@ import { WALKS } from '../support/walk-commands';
 const id = newId();
 const other = newId();
 const walk = demoId('signal', 'walk', '2');
-const row = (house: House, table: string, key: string): Record<string, unknown> | undefined => one(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
+const row = (house: House, table: string, key: string): Record<string, unknown> | undefined =>
+  one(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
 const version = (house: House, table: string, key: string): number => Number(row(house, table, key)?.version);
 const draft = (house: House): { id: string; version: number } =>
-  one(house.db, `SELECT id, version FROM job_update WHERE job = @job AND state = 'draft' AND audience = 'client' ORDER BY made_at DESC`, { job: signalHouse }) ?? { id: '', version: 0 };
-const jobFacts = { name: 'New House', units: 'metric', startDay: '2027-03-15', promiseDay: '2027-06-01', client: 'C', clientEmail: 'c@c.example', livedIn: true, loudHalf: 'morning' };
+  one(
+    house.db,
+    `SELECT id, version FROM job_update WHERE job = @job AND state = 'draft' AND audience = 'client' ORDER BY made_at DESC`,
+    { job: signalHouse },
+  ) ?? { id: '', version: 0 };
+const jobFacts = {
+  name: 'New House',
+  units: 'metric',
+  startDay: '2027-03-15',
+  promiseDay: '2027-06-01',
+  client: 'C',
+  clientEmail: 'c@c.example',
+  livedIn: true,
+  loudHalf: 'morning',
+};
 
 const GIVEN: Record<string, Given> = {
   ...FIRST_VISIT,
   ...SELECTIONS,
   ...WALKS,
   ...SCHEDULE,
-  'person.add': { payload: { id, name: 'New', role: 'lead', email: 'New@Firm.example' }, leaves: (house) => row(house, 'person', id), expected: { name: 'New', email: 'new@firm.example', password_hash: null } },
-  'sub.add': { payload: { id, trade: 'paint', name: 'Third Bucket', crews: 1 }, leaves: (house) => row(house, 'sub', id), expected: { crews: 1, trade: 'paint' }, plans: true },
-  'sub.change': { payload: { id: demoId('sub', 'paint'), version: 1, name: 'Two Buckets', crews: 3 }, leaves: (house) => row(house, 'sub', demoId('sub', 'paint')), expected: { crews: 3, version: 2 }, plans: true },
-  'sub.away': { payload: { sub: demoId('sub', 'tile'), firstDay: '2027-05-03', lastDay: '2027-05-04' }, leaves: (house) => all(house.db, `SELECT last_day FROM day_away WHERE first_day = '2027-05-03'`), expected: [{ last_day: '2027-05-04' }], plans: true },
+  'person.add': {
+    payload: { id, name: 'New', role: 'lead', email: 'New@Firm.example' },
+    leaves: (house) => row(house, 'person', id),
+    expected: { name: 'New', email: 'new@firm.example', password_hash: null },
+  },
+  'sub.add': {
+    payload: { id, trade: 'paint', name: 'Third Bucket', crews: 1 },
+    leaves: (house) => row(house, 'sub', id),
+    expected: { crews: 1, trade: 'paint' },
+    plans: true,
+  },
+  'sub.change': {
+    payload: { id: demoId('sub', 'paint'), version: 1, name: 'Two Buckets', crews: 3 },
+    leaves: (house) => row(house, 'sub', demoId('sub', 'paint')),
+    expected: { crews: 3, version: 2 },
+    plans: true,
+  },
+  'sub.away': {
+    payload: { sub: demoId('sub', 'tile'), firstDay: '2027-05-03', lastDay: '2027-05-04' },
+    leaves: (house) => all(house.db, `SELECT last_day FROM day_away WHERE first_day = '2027-05-03'`),
+    expected: [{ last_day: '2027-05-04' }],
+    plans: true,
+  },
   'sub.back': {
-    before: (house) => must(house, 'sub.away', { sub: demoId('sub', 'tile'), firstDay: '2027-05-03', lastDay: '2027-05-04' }),
-    payload: { sub: demoId('sub', 'tile'), firstDay: '2027-05-03' }, leaves: (house) => all(house.db, `SELECT * FROM day_away WHERE first_day = '2027-05-03'`), expected: [], plans: true,
+    before: (house) =>
+      must(house, 'sub.away', { sub: demoId('sub', 'tile'), firstDay: '2027-05-03', lastDay: '2027-05-04' }),
+    payload: { sub: demoId('sub', 'tile'), firstDay: '2027-05-03' },
+    leaves: (house) => all(house.db, `SELECT * FROM day_away WHERE first_day = '2027-05-03'`),
+    expected: [],
+    plans: true,
   },
-  'firm.set-zone': { payload: { zone: 'Pacific/Auckland' }, leaves: (house) => one(house.db, 'SELECT zone FROM firm'), expected: { zone: 'Pacific/Auckland' }, plans: true },
-  'holiday.add': { payload: { day: '2027-05-17', name: 'Harbour day' }, leaves: (house) => one(house.db, `SELECT name FROM holiday WHERE day = '2027-05-17'`), expected: { name: 'Harbour day' }, plans: true },
-  'job.open': { payload: { id, ...jobFacts }, leaves: (house) => row(house, 'job', id), expected: { state: 'scoping', lived_in: 1, loud_half: 'morning', position: 4 } },
-  'job.change': { payload: (house) => ({ id: signalHouse, version: version(house, 'job', signalHouse), state: 'active', ...jobFacts, units: 'imperial' }), leaves: (house) => row(house, 'job', signalHouse), expected: { name: 'New House', units: 'imperial' }, plans: true },
+  'firm.set-zone': {
+    payload: { zone: 'Pacific/Auckland' },
+    leaves: (house) => one(house.db, 'SELECT zone FROM firm'),
+    expected: { zone: 'Pacific/Auckland' },
+    plans: true,
+  },
+  'holiday.add': {
+    payload: { day: '2027-05-17', name: 'Harbour day' },
+    leaves: (house) => one(house.db, `SELECT name FROM holiday WHERE day = '2027-05-17'`),
+    expected: { name: 'Harbour day' },
+    plans: true,
+  },
+  'job.open': {
+    payload: { id, ...jobFacts },
+    leaves: (house) => row(house, 'job', id),
+    expected: { state: 'scoping', lived_in: 1, loud_half: 'morning', position: 4 },
+  },
+  'job.change': {
+    payload: (house) => ({
+      id: signalHouse,
+      version: version(house, 'job', signalHouse),
+      state: 'active',
+      ...jobFacts,
+      units: 'imperial',
+    }),
+    leaves: (house) => row(house, 'job', signalHouse),
+    expected: { name: 'New House', units: 'imperial' },
+    plans: true,
+  },
   'areas.set-out': {
-    payload: { job: signalHouse, levels: [{ id, name: 'Cellar', height: -1 }], areas: [{ id: other, level: id, name: 'Store', kind: 'room', works: ['floor', 'redecorate'], size: 2 }] },
-    leaves: (house) => all<{ phase: string }>(house.db, 'SELECT phase FROM step WHERE area = @other', { other }).map((step) => step.phase).sort(),
-    expected: ['clean', 'final-coat', 'first-coats', 'flooring', 'hand-over', 'protect'], plans: true,
+    payload: {
+      job: signalHouse,
+      levels: [{ id, name: 'Cellar', height: -1 }],
+      areas: [{ id: other, level: id, name: 'Store', kind: 'room', works: ['floor', 'redecorate'], size: 2 }],
+    },
+    leaves: (house) =>
+      all<{ phase: string }>(house.db, 'SELECT phase FROM step WHERE area = @other', { other })
+        .map((step) => step.phase)
+        .sort(),
+    expected: ['clean', 'final-coat', 'first-coats', 'flooring', 'hand-over', 'protect'],
+    plans: true,
   },
-  'area.change': { payload: (house) => ({ id: areaOf('children'), version: version(house, 'area', areaOf('children')), name: 'Nursery', works: ['floor'], size: 1 }), leaves: (house) => row(house, 'area', areaOf('children')), expected: { name: 'Nursery', works: '["floor"]' }, plans: true },
-  'area.beside': { payload: { one: areaOf('main'), other: areaOf('children') }, leaves: (house) => all(house.db, 'SELECT * FROM beside WHERE @a IN (one, other) AND @b IN (one, other)', { a: areaOf('main'), b: areaOf('children') }).length, expected: 1, plans: true },
-  'step.change': { payload: { area: areaOf('boot'), phase: 'tape', trade: 'paint', halfDays: 7 }, leaves: (house) => one(house.db, `SELECT trade, half_days FROM step WHERE area = @area AND phase = 'tape'`, { area: areaOf('boot') }), expected: { trade: 'paint', half_days: 7 }, plans: true },
-  'link.add': { payload: { id, job: signalHouse, before: { area: areaOf('boot'), phase: 'board' }, after: { area: areaOf('guest'), phase: 'board' }, reason: 'one delivery' }, leaves: (house) => row(house, 'own_link', id), expected: { reason: 'one delivery' }, plans: true },
+  'area.change': {
+    payload: (house) => ({
+      id: areaOf('children'),
+      version: version(house, 'area', areaOf('children')),
+      name: 'Nursery',
+      works: ['floor'],
+      size: 1,
+    }),
+    leaves: (house) => row(house, 'area', areaOf('children')),
+    expected: { name: 'Nursery', works: '["floor"]' },
+    plans: true,
+  },
+  'area.beside': {
+    payload: { one: areaOf('main'), other: areaOf('children') },
+    leaves: (house) =>
+      all(house.db, 'SELECT * FROM beside WHERE @a IN (one, other) AND @b IN (one, other)', {
+        a: areaOf('main'),
+        b: areaOf('children'),
+      }).length,
+    expected: 1,
+    plans: true,
+  },
+  'step.change': {
+    payload: { area: areaOf('boot'), phase: 'tape', trade: 'paint', halfDays: 7 },
+    leaves: (house) =>
+      one(house.db, `SELECT trade, half_days FROM step WHERE area = @area AND phase = 'tape'`, {
+        area: areaOf('boot'),
+      }),
+    expected: { trade: 'paint', half_days: 7 },
+    plans: true,
+  },
+  'link.add': {
+    payload: {
+      id,
+      job: signalHouse,
+      before: { area: areaOf('boot'), phase: 'board' },
+      after: { area: areaOf('guest'), phase: 'board' },
+      reason: 'one delivery',
+    },
+    leaves: (house) => row(house, 'own_link', id),
+    expected: { reason: 'one delivery' },
+    plans: true,
+  },
   'link.remove': {
-    before: (house) => must(house, 'link.add', { id, job: signalHouse, before: { area: areaOf('boot'), phase: 'board' }, after: { area: areaOf('guest'), phase: 'board' }, reason: 'one delivery' }),
-    payload: { id }, leaves: (house) => row(house, 'own_link', id), expected: undefined, plans: true,
+    before: (house) =>
+      must(house, 'link.add', {
+        id,
+        job: signalHouse,
+        before: { area: areaOf('boot'), phase: 'board' },
+        after: { area: areaOf('guest'), phase: 'board' },
+        reason: 'one delivery',
+      }),
+    payload: { id },
+    leaves: (house) => row(house, 'own_link', id),
+    expected: undefined,
+    plans: true,
   },
-  'hold.add': { payload: { id, job: signalHouse, area: areaOf('boot'), phase: 'tape', kind: 'client', label: 'colour', text: 'which white', expectedOn: '2027-03-20' }, leaves: (house) => row(house, 'hold', id), expected: { state: 'open', asked_on: null }, plans: true },
-  'hold.expect': { payload: { id: demoId('signal', 'hold', '0'), version: 1, expectedOn: '2027-03-30' }, leaves: (house) => row(house, 'hold', demoId('signal', 'hold', '0')), expected: { expected_on: '2027-03-30', version: 2 }, plans: true },
-  'hold.release': { payload: { id: demoId('signal', 'hold', '0'), version: 1 }, leaves: (house) => row(house, 'hold', demoId('signal', 'hold', '0')), expected: { state: 'released' }, plans: true },
-  'hold.reopen': { before: (house) => must(house, 'hold.release', { id: demoId('signal', 'hold', '0'), version: 1 }), payload: { id: demoId('signal', 'hold', '0'), version: 2 }, leaves: (house) => row(house, 'hold', demoId('signal', 'hold', '0')), expected: { state: 'open', version: 3 }, plans: true },
-  'scope.add': { payload: { id, job: signalHouse, area: areaOf('bath'), stance: 'out', verb: 'move', subject: 'the window' }, leaves: (house) => row(house, 'scope_item', id), expected: { stance: 'out', quantity: null } },
-  'scope.change': { payload: { id: demoId('signal', 'scope', '0'), version: 1, stance: 'conditional', verb: 'open', subject: 'the wall', dependsOn: 'the engineer' }, leaves: (house) => row(house, 'scope_item', demoId('signal', 'scope', '0')), expected: { stance: 'conditional', version: 2 } },
-  'walk.start': { payload: { id, job: signalHouse, kind: 'close-in' }, leaves: (house) => row(house, 'walk', id), expected: { kind: 'close-in', finished_at: null, person: demoId('person', 'maren') } },
-  'walk.finish': { before: (house) => must(house, 'walk.start', { id, job: signalHouse, kind: 'progress' }), payload: { id }, leaves: (house) => row(house, 'walk', id)?.finished_at !== null, expected: true, plans: true },
-  'observation.record': { payload: { observation: { id, walk, area: areaOf('guest'), kind: 'caution', text: 'loose tread' } }, leaves: (house) => row(house, 'observation', id), expected: { kind: 'caution', text: 'loose tread', job: signalHouse }, plans: true },
-  'update.edit': { payload: (house) => ({ ...draft(house), title: 'T', body: 'B' }), leaves: (house) => row(house, 'job_update', draft(house).id), expected: { title: 'T', version: 2 } },
-  'update.drop': { payload: draft, leaves: (house) => all(house.db, `SELECT * FROM job_update WHERE state = 'dropped'`).length, expected: 1 },
+  'hold.add': {
+    payload: {
+      id,
+      job: signalHouse,
+      area: areaOf('boot'),
+      phase: 'tape',
+      kind: 'client',
+      label: 'colour',
+      text: 'which white',
+      expectedOn: '2027-03-20',
+    },
+    leaves: (house) => row(house, 'hold', id),
+    expected: { state: 'open', asked_on: null },
+    plans: true,
+  },
+  'hold.expect': {
+    payload: { id: demoId('signal', 'hold', '0'), version: 1, expectedOn: '2027-03-30' },
+    leaves: (house) => row(house, 'hold', demoId('signal', 'hold', '0')),
+    expected: { expected_on: '2027-03-30', version: 2 },
+    plans: true,
+  },
+  'hold.release': {
+    payload: { id: demoId('signal', 'hold', '0'), version: 1 },
+    leaves: (house) => row(house, 'hold', demoId('signal', 'hold', '0')),
+    expected: { state: 'released' },
+    plans: true,
+  },
+  'hold.reopen': {
+    before: (house) => must(house, 'hold.release', { id: demoId('signal', 'hold', '0'), version: 1 }),
+    payload: { id: demoId('signal', 'hold', '0'), version: 2 },
+    leaves: (house) => row(house, 'hold', demoId('signal', 'hold', '0')),
+    expected: { state: 'open', version: 3 },
+    plans: true,
+  },
+  'scope.add': {
+    payload: { id, job: signalHouse, area: areaOf('bath'), stance: 'out', verb: 'move', subject: 'the window' },
+    leaves: (house) => row(house, 'scope_item', id),
+    expected: { stance: 'out', quantity: null },
+  },
+  'scope.change': {
+    payload: {
+      id: demoId('signal', 'scope', '0'),
+      version: 1,
+      stance: 'conditional',
+      verb: 'open',
+      subject: 'the wall',
+      dependsOn: 'the engineer',
+    },
+    leaves: (house) => row(house, 'scope_item', demoId('signal', 'scope', '0')),
+    expected: { stance: 'conditional', version: 2 },
+  },
+  'walk.start': {
+    payload: { id, job: signalHouse, kind: 'close-in' },
+    leaves: (house) => row(house, 'walk', id),
+    expected: { kind: 'close-in', finished_at: null, person: demoId('person', 'maren') },
+  },
+  'walk.finish': {
+    before: (house) => must(house, 'walk.start', { id, job: signalHouse, kind: 'progress' }),
+    payload: { id },
+    leaves: (house) => row(house, 'walk', id)?.finished_at !== null,
+    expected: true,
+    plans: true,
+  },
+  'observation.record': {
+    payload: { observation: { id, walk, area: areaOf('guest'), kind: 'caution', text: 'loose tread' } },
+    leaves: (house) => row(house, 'observation', id),
+    expected: { kind: 'caution', text: 'loose tread', job: signalHouse },
+    plans: true,
+  },
+  'update.edit': {
+    payload: (house) => ({ ...draft(house), title: 'T', body: 'B' }),
+    leaves: (house) => row(house, 'job_update', draft(house).id),
+    expected: { title: 'T', version: 2 },
+  },
+  'update.drop': {
+    payload: draft,
+    leaves: (house) => all(house.db, `SELECT * FROM job_update WHERE state = 'dropped'`).length,
+    expected: 1,
+  },
   'update.restore': {
     before: (house) => must(house, 'update.drop', draft(house)),
-    payload: (house) => one(house.db, `SELECT id, version FROM job_update WHERE state = 'dropped'`) ?? {}, leaves: (house) => all(house.db, `SELECT * FROM job_update WHERE state = 'dropped'`).length, expected: 0,
+    payload: (house) => one(house.db, `SELECT id, version FROM job_update WHERE state = 'dropped'`) ?? {},
+    leaves: (house) => all(house.db, `SELECT * FROM job_update WHERE state = 'dropped'`).length,
+    expected: 0,
   },
   'update.send': {
-    payload: (house) => ({ ...draft(house), title: 'T', body: 'B', expiresOn: '2027-03-09', recipients: [{ messageId: id, linkId: other, name: 'A', address: 'a@a.example' }] }),
-    leaves: (house) => row(house, 'message', id), expected: { state: 'queued', share_link: other },
+    payload: (house) => ({
+      ...draft(house),
+      title: 'T',
+      body: 'B',
+      expiresOn: '2027-03-09',
+      recipients: [{ messageId: id, linkId: other, name: 'A', address: 'a@a.example' }],
+    }),
+    leaves: (house) => row(house, 'message', id),
+    expected: { state: 'queued', share_link: other },
   },
-  'share.make': { payload: { id, audience: 'crew', job: signalHouse, recipient: 'All', expiresOn: '2027-04-01' }, leaves: (house) => row(house, 'share_link', id), expected: { audience: 'crew', sub: null, revoked_at: null } },
-  'share.revoke': { before: (house) => must(house, 'share.make', { id, audience: 'crew', job: signalHouse, recipient: 'All', expiresOn: '2027-04-01' }), payload: { id }, leaves: (house) => row(house, 'share_link', id)?.revoked_at !== null, expected: true },
+  'share.make': {
+    payload: { id, audience: 'crew', job: signalHouse, recipient: 'All', expiresOn: '2027-04-01' },
+    leaves: (house) => row(house, 'share_link', id),
+    expected: { audience: 'crew', sub: null, revoked_at: null },
+  },
+  'share.revoke': {
+    before: (house) =>
+      must(house, 'share.make', { id, audience: 'crew', job: signalHouse, recipient: 'All', expiresOn: '2027-04-01' }),
+    payload: { id },
+    leaves: (house) => row(house, 'share_link', id)?.revoked_at !== null,
+    expected: true,
+  },
   'message.retry': {
     before: (house) => {
-      must(house, 'update.send', { ...draft(house), title: 'T', body: 'B', expiresOn: '2027-03-09', recipients: [{ messageId: id, linkId: other, name: 'A', address: 'a@a.example' }] });
+      must(house, 'update.send', {
+        ...draft(house),
+        title: 'T',
+        body: 'B',
+        expiresOn: '2027-03-09',
+        recipients: [{ messageId: id, linkId: other, name: 'A', address: 'a@a.example' }],
+      });
       house.db.prepare(`UPDATE message SET state = 'failed', failure = 'no' WHERE id = ?`).run(id);
     },
-    payload: { id }, leaves: (house) => row(house, 'message', id), expected: { state: 'queued', failure: null },
+    payload: { id },
+    leaves: (house) => row(house, 'message', id),
+    expected: { state: 'queued', failure: null },
   },
   'message.acknowledge': {
-    before: (house) => must(house, 'update.send', { ...draft(house), title: 'T', body: 'B', expiresOn: '2027-03-09', recipients: [{ messageId: id, linkId: other, name: 'A', address: 'a@a.example' }] }),
-    who: { kind: 'link', id: other, audience: 'client', job: signalHouse, sub: null }, payload: { name: 'Averill' }, leaves: (house) => row(house, 'message', id), expected: { acknowledged_by: 'Averill' },
+    before: (house) =>
+      must(house, 'update.send', {
+        ...draft(house),
+        title: 'T',
+        body: 'B',
+        expiresOn: '2027-03-09',
+        recipients: [{ messageId: id, linkId: other, name: 'A', address: 'a@a.example' }],
+      }),
+    who: { kind: 'link', id: other, audience: 'client', job: signalHouse, sub: null },
+    payload: { name: 'Averill' },
+    leaves: (house) => row(house, 'message', id),
+    expected: { acknowledged_by: 'Averill' },
   },
 };
 
@@ -87,25 +311,42 @@ describe('every command', () => {
     expect([...HANDLERS.keys()].filter((type) => type !== 'firm.found').sort()).toEqual(Object.keys(GIVEN).sort());
   });
 
-  it.each(Object.entries(GIVEN))('%s leaves what it says, its line in the log, and a mark where the plan must follow', (type, { before, payload, leaves, expected, plans, who }) => {
-    const house = demoHouse();
-    before?.(house);
-    house.db.exec('DELETE FROM plan_mark');
-    const answer = give(house, type, typeof payload === 'function' ? (payload as (given: House) => object)(house) : payload, who);
-    expect(answer).toMatchObject({ status: 'applied' });
-    const left = leaves(house);
-    if (typeof expected === 'object' && expected !== null && !Array.isArray(expected)) expect(left).toMatchObject(expected);
-    else expect(left).toEqual(expected);
-    expect(one(house.db, 'SELECT type, id FROM command_log ORDER BY seq DESC')).toEqual({ type, id: answer.id });
-    expect(all(house.db, 'SELECT 1 FROM plan_mark').length > 0).toBe(plans === true);
-  });
+  it.each(Object.entries(GIVEN))(
+    '%s leaves what it says, its line in the log, and a mark where the plan must follow',
+    (type, { before, payload, leaves, expected, plans, who }) => {
+      const house = demoHouse();
+      before?.(house);
+      house.db.exec('DELETE FROM plan_mark');
+      const answer = give(
+        house,
+        type,
+        typeof payload === 'function' ? (payload as (given: House) => object)(house) : payload,
+        who,
+      );
+      expect(answer).toMatchObject({ status: 'applied' });
+      const left = leaves(house);
+      if (typeof expected === 'object' && expected !== null && !Array.isArray(expected))
+        expect(left).toMatchObject(expected);
+      else expect(left).toEqual(expected);
+      expect(one(house.db, 'SELECT type, id FROM command_log ORDER BY seq DESC')).toEqual({ type, id: answer.id });
+      expect(all(house.db, 'SELECT 1 FROM plan_mark').length > 0).toBe(plans === true);
+    },
+  );
 });
 
 describe('an area that is changed', () => {
   it('keeps the steps that were worked on, whatever is no longer to be done', () => {
     const house = demoHouse();
-    must(house, 'area.change', { id: areaOf('guest'), version: version(house, 'area', areaOf('guest')), name: 'Guest suite', works: ['redecorate'], size: 1 });
-    const phases = all<{ phase: string }>(house.db, 'SELECT phase FROM step WHERE area = @area', { area: areaOf('guest') }).map((step) => step.phase);
+    must(house, 'area.change', {
+      id: areaOf('guest'),
+      version: version(house, 'area', areaOf('guest')),
+      name: 'Guest suite',
+      works: ['redecorate'],
+      size: 1,
+    });
+    const phases = all<{ phase: string }>(house.db, 'SELECT phase FROM step WHERE area = @area', {
+      area: areaOf('guest'),
+    }).map((step) => step.phase);
     expect(phases).toContain('framing');
     expect(phases).toContain('wiring-rough');
     expect(phases).not.toContain('board');
@@ -113,12 +354,28 @@ describe('an area that is changed', () => {
 
   it('brings half-days by its size, but no more waiting', () => {
     const house = emptyHouse();
-    must(house, 'firm.found', { name: 'F', personId: newId(), ownerName: 'O', email: 'o@f.example', password: 'long enough for it' }, { kind: 'founder' });
+    must(
+      house,
+      'firm.found',
+      { name: 'F', personId: newId(), ownerName: 'O', email: 'o@f.example', password: 'long enough for it' },
+      { kind: 'founder' },
+    );
     const [job, level, small, large] = [newId(), newId(), newId(), newId()];
     must(house, 'job.open', { id: job, name: 'J', units: 'metric', startDay: '2027-03-15' });
     const room = { level, kind: 'room', works: ['rebuild'] };
-    must(house, 'areas.set-out', { job, levels: [{ id: level, name: 'G', height: 0 }], areas: [{ ...room, id: small, name: 'Small', size: 0.5 }, { ...room, id: large, name: 'Large', size: 2 }] });
-    const halfDays = (area: string, phase: string) => one<{ half_days: number }>(house.db, 'SELECT half_days FROM step WHERE area = @area AND phase = @phase', { area, phase })?.half_days;
+    must(house, 'areas.set-out', {
+      job,
+      levels: [{ id: level, name: 'G', height: 0 }],
+      areas: [
+        { ...room, id: small, name: 'Small', size: 0.5 },
+        { ...room, id: large, name: 'Large', size: 2 },
+      ],
+    });
+    const halfDays = (area: string, phase: string) =>
+      one<{ half_days: number }>(house.db, 'SELECT half_days FROM step WHERE area = @area AND phase = @phase', {
+        area,
+        phase,
+      })?.half_days;
     expect([halfDays(small, 'framing'), halfDays(large, 'framing')]).toEqual([2, 8]);
     expect([halfDays(small, 'rough-inspection'), halfDays(large, 'rough-inspection')]).toEqual([1, 1]);
   });

@@ -35,7 +35,8 @@ function task(key: string, area: string, phase: string): PlannedTask {
   if (!found) throw new Error(`${key}/${area} has no ${phase}.`);
   return found;
 }
-const links = (before: PlannedTask, after: PlannedTask) => plan.links.filter((link) => link.before === before.id && link.after === after.id);
+const links = (before: PlannedTask, after: PlannedTask) =>
+  plan.links.filter((link) => link.before === before.id && link.after === after.id);
 
 describe('the demo tells its stories', () => {
   it('1: the kitchen cabinets of Tannery Row slipped by nine days last evening, and the plan knows', () => {
@@ -54,14 +55,21 @@ describe('the demo tells its stories', () => {
     const wait = plan.notBefore.find((each) => each.task === beam.id);
     expect(wait).toMatchObject({ open: true });
     expect(wait?.because).toContain('the engineer has not answered');
-    expect(roomsView(house, job('signal')).holds.find((hold) => hold.label === 'engineer')).toMatchObject({ area: 'Kitchen', phase: 'structure' });
+    expect(roomsView(house, job('signal')).holds.find((hold) => hold.label === 'engineer')).toMatchObject({
+      area: 'Kitchen',
+      phase: 'structure',
+    });
   });
 
   it('3: nobody cuts the slab of the wet room before it is scanned', () => {
     const [scan, cut] = [task('signal', 'wet', 'scan'), task('signal', 'wet', 'cut')];
     expect(links(scan, cut)[0]).toMatchObject({ rule: 6 });
     expect(cut.reason.held).toBe(true);
-    expect(roomsView(house, job('signal')).levels.flatMap((level) => level.areas).find((area) => area.name === 'Wet room')).toMatchObject({ standing: 'stuck', caption: 'waits: cables?' });
+    expect(
+      roomsView(house, job('signal'))
+        .levels.flatMap((level) => level.areas)
+        .find((area) => area.name === 'Wet room'),
+    ).toMatchObject({ standing: 'stuck', caption: 'waits: cables?' });
   });
 
   it('4: the lantern glazing takes twenty-two weeks and is the longest order of the job', () => {
@@ -75,7 +83,9 @@ describe('the demo tells its stories', () => {
   });
 
   it('5: the upper bath is the only toilet, and stays so until the wet room is in use', () => {
-    const bath = roomsView(house, job('signal')).levels.flatMap((level) => level.areas).find((area) => area.name === 'Bath');
+    const bath = roomsView(house, job('signal'))
+      .levels.flatMap((level) => level.areas)
+      .find((area) => area.name === 'Bath');
     expect(bath?.caption).toMatch(/^the only toilet until/);
     const [last, first] = [task('signal', 'wet', 'plumbing-finish'), task('signal', 'bath', 'protect')];
     expect(links(last, first)[0]).toMatchObject({ rule: 25, strength: 'soft' });
@@ -86,7 +96,12 @@ describe('the demo tells its stories', () => {
     const today = todayView(house);
     expect(today.sites[0]).toMatchObject({ name: 'Signal House', urgent: true });
     expect(today.sites[0]?.why).toContain('Study: close-in tomorrow');
-    expect(holdsOf(house.db, job('signal'), TODAY)[0]).toMatchObject({ kind: 'close-in', text: expect.stringContaining('2 of 14 checks before the walls are closed are open: done: 6 pieces backing for the shelves') as string });
+    expect(holdsOf(house.db, job('signal'), TODAY)[0]).toMatchObject({
+      kind: 'close-in',
+      text: expect.stringContaining(
+        '2 of 14 checks before the walls are closed are open: done: 6 pieces backing for the shelves',
+      ) as string,
+    });
   });
 
   it('7: the landward face is painted a step from the neighbour, who must be told', () => {
@@ -98,7 +113,9 @@ describe('the demo tells its stories', () => {
   it('8: Linden has leftovers, wrong and missing parts for its return trips', () => {
     const found = selectionsOf(house, job('linden')).flatMap((item) => (item.found ? [item.found.verdict] : []));
     expect(found).toEqual(expect.arrayContaining(['wrong', 'missing']));
-    expect(plan.tasks.filter((each) => each.job === job('linden') && each.id.startsWith('item:')).length).toBeGreaterThanOrEqual(2);
+    expect(
+      plan.tasks.filter((each) => each.job === job('linden') && each.id.startsWith('item:')).length,
+    ).toBeGreaterThanOrEqual(2);
   });
 
   it('9: rain is in the outlook against the opening of the lantern roof, which must be tight soon after', () => {
@@ -121,7 +138,10 @@ describe('the demo tells its stories', () => {
 describe('the demo firm', () => {
   it('has the four jobs of the scenario with all their areas', () => {
     expect(DEMO_JOBS.map((each) => [each.name, each.areas.length, each.units, each.state])).toEqual([
-      ['Signal House', 18, 'imperial', 'active'], ['Tannery Row 9', 9, 'metric', 'active'], ['Linden Gatehouse', 7, 'imperial', 'completing'], ['Old Dairy', 8, 'metric', 'scoping'],
+      ['Signal House', 18, 'imperial', 'active'],
+      ['Tannery Row 9', 9, 'metric', 'active'],
+      ['Linden Gatehouse', 7, 'imperial', 'completing'],
+      ['Old Dairy', 8, 'metric', 'scoping'],
     ]);
   });
 
@@ -130,13 +150,19 @@ describe('the demo firm', () => {
     expect(guest.pictures.length).toBeGreaterThanOrEqual(3);
     expect(new Set(guest.pictures.map((picture) => picture.hash)).size).toBe(guest.pictures.length);
     expect(one<{ count: number }>(house.db, 'SELECT count(*) AS count FROM picture')?.count).toBeGreaterThanOrEqual(45);
-    expect(one<{ count: number }>(house.db, 'SELECT count(*) AS count FROM picture WHERE taken_at IS NOT NULL')?.count).toBeGreaterThanOrEqual(45);
+    expect(
+      one<{ count: number }>(house.db, 'SELECT count(*) AS count FROM picture WHERE taken_at IS NOT NULL')?.count,
+    ).toBeGreaterThanOrEqual(45);
   });
 
   it('promises what nearly holds: no job ends more than three weeks after its promise', () => {
     const promised = todayView(house).finishes.filter((each) => each.promise !== null && each.finish !== null);
     expect(promised.length).toBeGreaterThanOrEqual(3);
-    for (const row of promised) expect(daysBetween(row.promise ?? '', row.finish ?? ''), `${row.name} ${formatDay(row.finish ?? TODAY)}`).toBeLessThanOrEqual(21);
+    for (const row of promised)
+      expect(
+        daysBetween(row.promise ?? '', row.finish ?? ''),
+        `${row.name} ${formatDay(row.finish ?? TODAY)}`,
+      ).toBeLessThanOrEqual(21);
   });
 
   it('shows on the board only work of its weeks, each once, and nothing of a crew beyond what it can send', () => {
@@ -148,7 +174,10 @@ describe('the demo firm', () => {
     const slots = new Map(plan.tasks.map((each) => [each.id, new Set(each.slots)]));
     for (const row of board.rows) {
       const crews = Number(/(\d+) crew/.exec(row.note)?.[1]);
-      for (let slot = 0; slot < 28; slot++) expect(row.blocks.filter((block) => slots.get(block.task)?.has(slot)).length, row.name).toBeLessThanOrEqual(crews);
+      for (let slot = 0; slot < 28; slot++)
+        expect(row.blocks.filter((block) => slots.get(block.task)?.has(slot)).length, row.name).toBeLessThanOrEqual(
+          crews,
+        );
     }
     expect(board.todaySlot).toBe(2);
     expect(board.days[0]).toMatchObject({ day: '2027-03-08', label: 'Mon 8', worked: true });
@@ -160,7 +189,9 @@ describe('the demo firm', () => {
     const shares = new Map(plan.tasks.map((each) => [each.id, each.shares]));
     for (const row of board.rows) {
       for (let half = 0; half < 42; half++) {
-        const taken = row.blocks.filter((block) => block.start <= half && block.finish > half).reduce((sum, block) => sum + (shares.get(block.task) ?? 0), 0);
+        const taken = row.blocks
+          .filter((block) => block.start <= half && block.finish > half)
+          .reduce((sum, block) => sum + (shares.get(block.task) ?? 0), 0);
         expect(taken, `${row.name} on half-day ${half}`).toBeLessThanOrEqual(2);
       }
     }

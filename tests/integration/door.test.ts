@@ -8,11 +8,32 @@ import { areaOf, command, demoHouse, emptyHouse, give, MAREN, must, newId, signa
 
 /** Everything a command could leave behind. */
 const traces = (house: House) =>
-  ['command_log', 'job', 'area', 'step', 'hold', 'scope_item', 'selection', 'walk', 'observation', 'job_update', 'share_link', 'message', 'plan_mark', 'sub', 'person', 'own_link', 'day_away']
-    .map((table) => one<{ count: number }>(house.db, `SELECT count(*) AS count FROM ${table}`)?.count).join();
+  [
+    'command_log',
+    'job',
+    'area',
+    'step',
+    'hold',
+    'scope_item',
+    'selection',
+    'walk',
+    'observation',
+    'job_update',
+    'share_link',
+    'message',
+    'plan_mark',
+    'sub',
+    'person',
+    'own_link',
+    'day_away',
+  ]
+    .map((table) => one<{ count: number }>(house.db, `SELECT count(*) AS count FROM ${table}`)?.count)
+    .join();
 
 const walk = demoId('signal', 'walk', '2');
-const observation = (over: object) => ({ observation: { id: newId(), walk, area: areaOf('kitchen'), kind: 'note', text: 'seen', ...over } });
+const observation = (over: object) => ({
+  observation: { id: newId(), walk, area: areaOf('kitchen'), kind: 'note', text: 'seen', ...over },
+});
 const job = (over: object) => ({ id: newId(), name: 'A job', units: 'metric', startDay: '2027-03-10', ...over });
 
 /** What arrives, and what its refusal says beside which field. */
@@ -23,25 +44,154 @@ const BAD: [string, unknown, number, RegExp, string?][] = [
   ['an id that is none', command('walk.start', {}, { id: '1; DROP TABLE job' }), 400, /not an id of ours/, 'id'],
   ['an unknown command', command('house.burn', {}), 400, /no command “house.burn”/, 'type'],
   ['a time that is none', command('walk.start', {}, { at: 'yesterday' }), 400, /instant in UTC/, 'at'],
-  ['a field nobody knows', command('walk.start', { id: newId(), job: signalHouse, kind: 'progress', speed: 3 }), 400, /speed/],
-  ['a kind of walk that is none', command('walk.start', { id: newId(), job: signalHouse, kind: 'stroll' }), 400, /must be one of/, 'kind'],
-  ['a day that does not exist', command('job.open', job({ startDay: '2027-02-30' })), 400, /day that exists, like 2027-03-09/, 'startDay'],
-  ['a promise before the start', command('job.open', job({ promiseDay: '2027-03-01' })), 400, /must not be before the first day/, 'promiseDay'],
-  ['an address without @', command('job.open', job({ clientEmail: 'averill' })), 400, /like name@example.net/, 'clientEmail'],
+  [
+    'a field nobody knows',
+    command('walk.start', { id: newId(), job: signalHouse, kind: 'progress', speed: 3 }),
+    400,
+    /speed/,
+  ],
+  [
+    'a kind of walk that is none',
+    command('walk.start', { id: newId(), job: signalHouse, kind: 'stroll' }),
+    400,
+    /must be one of/,
+    'kind',
+  ],
+  [
+    'a day that does not exist',
+    command('job.open', job({ startDay: '2027-02-30' })),
+    400,
+    /day that exists, like 2027-03-09/,
+    'startDay',
+  ],
+  [
+    'a promise before the start',
+    command('job.open', job({ promiseDay: '2027-03-01' })),
+    400,
+    /must not be before the first day/,
+    'promiseDay',
+  ],
+  [
+    'an address without @',
+    command('job.open', job({ clientEmail: 'averill' })),
+    400,
+    /like name@example.net/,
+    'clientEmail',
+  ],
   ['a foreign job', command('walk.start', { id: newId(), job: newId(), kind: 'progress' }), 404, /no such job/, 'job'],
-  ['a foreign area', command('observation.record', observation({ area: demoId('tannery', 'area', 'kitchen') })), 404, /no such area in this job/, 'observation.area'],
-  ['a selection of another job', command('observation.record', observation({ kind: 'selection-check', text: undefined, selection: demoId('tannery', 'selection', 'kitchen', 'Kitchen cabinets'), verdict: 'right' })), 404, /no such selection/],
-  ['a kind of observation that is none', command('observation.record', observation({ kind: 'feeling' })), 400, /an observation is one of/],
-  ['more than all of it', command('observation.record', observation({ kind: 'progress', text: undefined, phase: 'framing', fraction: 1.2 })), 400, /at most 1/, 'observation.fraction'],
-  ['a phase that is not done there', command('observation.record', observation({ kind: 'progress', text: undefined, phase: 'cladding', fraction: 0.5 })), 422, /choose a step of its work/, 'observation.phase'],
-  ['a length over a kilometre', command('observation.record', observation({ kind: 'measurement', typed: '2 km', mm: 2e6 })), 400, /kilometre cannot be meant/, 'observation.mm'],
-  ['a length of nothing', command('observation.record', observation({ kind: 'measurement', typed: '0', mm: 0 })), 400, /over 0/, 'observation.mm'],
-  ['an empty line', command('observation.record', observation({ text: '   ' })), 400, /text is missing/, 'observation.text'],
-  ['a picture that was never sent', command('observation.record', observation({ kind: 'picture', text: undefined, picture: 'a'.repeat(64) })), 404, /no such picture/],
-  ['work nobody does there', command('areas.set-out', { job: signalHouse, levels: [], areas: [{ id: newId(), name: 'Cellar', kind: 'room', works: ['reroof'], level: demoId('signal', 'level', 'ground') }] }), 422, /not done in an area of this kind/, 'areas[0].works'],
-  ['away backwards', command('sub.away', { sub: demoId('sub', 'wiring'), firstDay: '2027-03-12', lastDay: '2027-03-11' }), 400, /must not be before the first/, 'lastDay'],
-  ['a loop in the sequence', command('link.add', { id: newId(), job: signalHouse, before: { area: areaOf('study'), phase: 'board' }, after: { area: areaOf('study'), phase: 'framing' }, reason: 'so he said' }), 422, /ring|wait for each other/],
-  ['a link that expired before it began', command('share.make', { id: newId(), audience: 'client', job: signalHouse, recipient: 'A', expiresOn: '2027-03-08' }), 422, /in the past/, 'expiresOn'],
+  [
+    'a foreign area',
+    command('observation.record', observation({ area: demoId('tannery', 'area', 'kitchen') })),
+    404,
+    /no such area in this job/,
+    'observation.area',
+  ],
+  [
+    'a selection of another job',
+    command(
+      'observation.record',
+      observation({
+        kind: 'selection-check',
+        text: undefined,
+        selection: demoId('tannery', 'selection', 'kitchen', 'Kitchen cabinets'),
+        verdict: 'right',
+      }),
+    ),
+    404,
+    /no such selection/,
+  ],
+  [
+    'a kind of observation that is none',
+    command('observation.record', observation({ kind: 'feeling' })),
+    400,
+    /an observation is one of/,
+  ],
+  [
+    'more than all of it',
+    command('observation.record', observation({ kind: 'progress', text: undefined, phase: 'framing', fraction: 1.2 })),
+    400,
+    /at most 1/,
+    'observation.fraction',
+  ],
+  [
+    'a phase that is not done there',
+    command('observation.record', observation({ kind: 'progress', text: undefined, phase: 'cladding', fraction: 0.5 })),
+    422,
+    /choose a step of its work/,
+    'observation.phase',
+  ],
+  [
+    'a length over a kilometre',
+    command('observation.record', observation({ kind: 'measurement', typed: '2 km', mm: 2e6 })),
+    400,
+    /kilometre cannot be meant/,
+    'observation.mm',
+  ],
+  [
+    'a length of nothing',
+    command('observation.record', observation({ kind: 'measurement', typed: '0', mm: 0 })),
+    400,
+    /over 0/,
+    'observation.mm',
+  ],
+  [
+    'an empty line',
+    command('observation.record', observation({ text: '   ' })),
+    400,
+    /text is missing/,
+    'observation.text',
+  ],
+  [
+    'a picture that was never sent',
+    command('observation.record', observation({ kind: 'picture', text: undefined, picture: 'a'.repeat(64) })),
+    404,
+    /no such picture/,
+  ],
+  [
+    'work nobody does there',
+    command('areas.set-out', {
+      job: signalHouse,
+      levels: [],
+      areas: [
+        { id: newId(), name: 'Cellar', kind: 'room', works: ['reroof'], level: demoId('signal', 'level', 'ground') },
+      ],
+    }),
+    422,
+    /not done in an area of this kind/,
+    'areas[0].works',
+  ],
+  [
+    'away backwards',
+    command('sub.away', { sub: demoId('sub', 'wiring'), firstDay: '2027-03-12', lastDay: '2027-03-11' }),
+    400,
+    /must not be before the first/,
+    'lastDay',
+  ],
+  [
+    'a loop in the sequence',
+    command('link.add', {
+      id: newId(),
+      job: signalHouse,
+      before: { area: areaOf('study'), phase: 'board' },
+      after: { area: areaOf('study'), phase: 'framing' },
+      reason: 'so he said',
+    }),
+    422,
+    /ring|wait for each other/,
+  ],
+  [
+    'a link that expired before it began',
+    command('share.make', {
+      id: newId(),
+      audience: 'client',
+      job: signalHouse,
+      recipient: 'A',
+      expiresOn: '2027-03-08',
+    }),
+    422,
+    /in the past/,
+    'expiresOn',
+  ],
 ];
 
 describe('the door', () => {
@@ -71,31 +221,56 @@ describe('the door', () => {
     const house = demoHouse();
     const once = command('walk.start', { id: newId(), job: signalHouse, kind: 'progress' });
     receive(house, MAREN, once);
-    expect(receive(house, { ...MAREN, id: demoId('person', 'tove') } as Who, once)).toMatchObject({ status: 'refused', problem: { code: 'id-taken' } });
+    expect(receive(house, { ...MAREN, id: demoId('person', 'tove') } as Who, once)).toMatchObject({
+      status: 'refused',
+      problem: { code: 'id-taken' },
+    });
   });
 
   it('refuses a change of what was changed meanwhile and shows both', () => {
     const house = demoHouse();
     const hold = { id: demoId('signal', 'hold', '0'), version: 1, expectedOn: '2027-03-20' };
     must(house, 'hold.expect', hold);
-    expect(give(house, 'hold.expect', { ...hold, expectedOn: '2027-03-25' })).toMatchObject({ status: 'refused', httpStatus: 409, problem: { code: 'changed-meanwhile', current: { expected_on: '2027-03-20', version: 2 } } });
+    expect(give(house, 'hold.expect', { ...hold, expectedOn: '2027-03-25' })).toMatchObject({
+      status: 'refused',
+      httpStatus: 409,
+      problem: { code: 'changed-meanwhile', current: { expected_on: '2027-03-20', version: 2 } },
+    });
   });
 
   it('lets everybody do only what is theirs', () => {
     const house = demoHouse();
     const lead: Who = { kind: 'person', id: demoId('person', 'maren'), name: 'Lead', role: 'lead' };
     const link: Who = { kind: 'link', id: newId(), audience: 'client', job: signalHouse, sub: null };
-    expect(give(house, 'sub.away', { sub: demoId('sub', 'wiring'), firstDay: '2027-04-01', lastDay: '2027-04-02' }, lead)).toMatchObject({ status: 'refused', httpStatus: 403 });
-    expect(give(house, 'walk.start', { id: newId(), job: signalHouse, kind: 'progress' }, lead)).toMatchObject({ status: 'applied' });
-    expect(give(house, 'walk.start', { id: newId(), job: signalHouse, kind: 'progress' }, link)).toMatchObject({ status: 'refused', httpStatus: 403 });
-    expect(give(house, 'walk.start', { id: newId(), job: signalHouse, kind: 'progress' }, { kind: 'founder' })).toMatchObject({ status: 'refused', httpStatus: 401 });
+    expect(
+      give(house, 'sub.away', { sub: demoId('sub', 'wiring'), firstDay: '2027-04-01', lastDay: '2027-04-02' }, lead),
+    ).toMatchObject({ status: 'refused', httpStatus: 403 });
+    expect(give(house, 'walk.start', { id: newId(), job: signalHouse, kind: 'progress' }, lead)).toMatchObject({
+      status: 'applied',
+    });
+    expect(give(house, 'walk.start', { id: newId(), job: signalHouse, kind: 'progress' }, link)).toMatchObject({
+      status: 'refused',
+      httpStatus: 403,
+    });
+    expect(
+      give(house, 'walk.start', { id: newId(), job: signalHouse, kind: 'progress' }, { kind: 'founder' }),
+    ).toMatchObject({ status: 'refused', httpStatus: 401 });
   });
 
   it('founds a firm once and keeps its password out of the log', () => {
     const house = emptyHouse();
-    const firm = { name: 'Firm', personId: newId(), ownerName: 'Owner', email: 'owner@firm.example', password: 'long enough for it' };
+    const firm = {
+      name: 'Firm',
+      personId: newId(),
+      ownerName: 'Owner',
+      email: 'owner@firm.example',
+      password: 'long enough for it',
+    };
     must(house, 'firm.found', firm, { kind: 'founder' });
-    expect(give(house, 'firm.found', { ...firm, personId: newId() }, { kind: 'founder' })).toMatchObject({ status: 'refused', httpStatus: 409 });
+    expect(give(house, 'firm.found', { ...firm, personId: newId() }, { kind: 'founder' })).toMatchObject({
+      status: 'refused',
+      httpStatus: 409,
+    });
     expect(JSON.stringify(all(house.db, 'SELECT * FROM command_log'))).not.toContain('long enough');
     expect(JSON.stringify(all(house.db, 'SELECT password_hash FROM person'))).toContain('$argon2id$');
   });
@@ -104,7 +279,10 @@ describe('the door', () => {
     const house = demoHouse();
     const hold = { id: demoId('signal', 'hold', '0'), version: 1 };
     must(house, 'hold.release', hold);
-    expect(give(house, 'hold.release', { ...hold, version: 2 })).toMatchObject({ status: 'refused', problem: { code: 'released-already' } });
+    expect(give(house, 'hold.release', { ...hold, version: 2 })).toMatchObject({
+      status: 'refused',
+      problem: { code: 'released-already' },
+    });
     must(house, 'hold.reopen', { ...hold, version: 2 });
     expect(one(house.db, 'SELECT state FROM hold WHERE id = @id', { id: hold.id })).toEqual({ state: 'open' });
   });

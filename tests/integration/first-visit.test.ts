@@ -21,22 +21,61 @@ import { receive } from '@/server/door/door';
 
 const dairy = demoId('dairy');
 const dairyArea = (key: string): string => areaOf(key, 'dairy');
-const square = (mm: number): RoomShape => ({ kind: 'room', height: measured(2400), spread: false, walls: [mm, mm, mm, mm].map((wall) => ({ ...measured(wall), turn: 90 })) });
+const square = (mm: number): RoomShape => ({
+  kind: 'room',
+  height: measured(2400),
+  spread: false,
+  walls: [mm, mm, mm, mm].map((wall) => ({ ...measured(wall), turn: 90 })),
+});
 const renew = (house: House): void => void renewOnce(house.db, TODAY, house.clock.now().toISOString());
-const opening = (over: object = {}) => ({ wall: 0, kind: 'window', name: 'W', width: measured(600), height: measured(800), sill: measured(900), along: measured(2900), count: 1, hinge: 'left', opensIn: true, clear: null, ...over });
-const refused = (house: House, type: string, payload: unknown, who?: Who): { code: string; field?: string; title: string } => {
+const opening = (over: object = {}) => ({
+  wall: 0,
+  kind: 'window',
+  name: 'W',
+  width: measured(600),
+  height: measured(800),
+  sill: measured(900),
+  along: measured(2900),
+  count: 1,
+  hinge: 'left',
+  opensIn: true,
+  clear: null,
+  ...over,
+});
+const refused = (
+  house: House,
+  type: string,
+  payload: unknown,
+  who?: Who,
+): { code: string; field?: string; title: string } => {
   const answer = give(house, type, payload, who);
   if (answer.status !== 'refused') throw new Error(`${type} was taken`);
   expect(answer.httpStatus).toBeLessThan(500);
   return answer.problem;
 };
 const calculationOf = (house: House, id: string): { output: Record<string, number> | null; problem: string | null } => {
-  const row = one<{ output: string | null; problem: string | null }>(house.db, 'SELECT output, problem FROM calculation WHERE id = @id', { id });
-  return { output: row?.output ? (JSON.parse(row.output) as Record<string, number>) : null, problem: row?.problem ?? null };
+  const row = one<{ output: string | null; problem: string | null }>(
+    house.db,
+    'SELECT output, problem FROM calculation WHERE id = @id',
+    { id },
+  );
+  return {
+    output: row?.output ? (JSON.parse(row.output) as Record<string, number>) : null,
+    problem: row?.problem ?? null,
+  };
 };
 const send = (house: House, type: 'statement.send' | 'change.send', id: string, version: number): Who => {
   const linkId = newId();
-  must(house, type, { id, version, updateId: newId(), messageId: newId(), linkId, name: 'Hesper', address: 'hesper@cowsliplane.example', expiresOn: '2027-12-01' });
+  must(house, type, {
+    id,
+    version,
+    updateId: newId(),
+    messageId: newId(),
+    linkId,
+    name: 'Hesper',
+    address: 'hesper@cowsliplane.example',
+    expiresOn: '2027-12-01',
+  });
   return { kind: 'link', id: linkId, audience: 'client', job: dairy, sub: null };
 };
 
@@ -44,11 +83,26 @@ describe('what follows the drawing', () => {
   it('is computed again when the room changes, with the line of scope that is measured by it', () => {
     const house = demoHouse();
     const [boards, line] = [demoId('dairy', 'calculation', '3'), newId()];
-    must(house, 'scope.add', { id: line, job: dairy, area: dairyArea('workshop'), stance: 'in', verb: 'paint', subject: 'the walls', measure: 'wallsNet' });
-    const quantity = (): unknown => one<{ quantity: number; unit: string }>(house.db, 'SELECT quantity, unit FROM scope_item WHERE id = @line', { line });
+    must(house, 'scope.add', {
+      id: line,
+      job: dairy,
+      area: dairyArea('workshop'),
+      stance: 'in',
+      verb: 'paint',
+      subject: 'the walls',
+      measure: 'wallsNet',
+    });
+    const quantity = (): unknown =>
+      one<{ quantity: number; unit: string }>(house.db, 'SELECT quantity, unit FROM scope_item WHERE id = @line', {
+        line,
+      });
     expect(quantity()).toEqual({ quantity: 53.9, unit: 'm²' });
     const before = calculationOf(house, boards).output?.sheets ?? 0;
-    must(house, 'opening.add', { id: newId(), area: dairyArea('workshop'), ...opening({ width: measured(1600), height: measured(1500) }) });
+    must(house, 'opening.add', {
+      id: newId(),
+      area: dairyArea('workshop'),
+      ...opening({ width: measured(1600), height: measured(1500) }),
+    });
     expect(quantity()).toEqual({ quantity: 51.5, unit: 'm²' });
     expect(calculationOf(house, boards).output?.sheets).toBeLessThan(before);
     must(house, 'line.remove', { of: 'opening', id: demoId('dairy', 'opening', '0') });
@@ -61,7 +115,11 @@ describe('what follows the drawing', () => {
     const drawn = layoutView(house, dairy, dairyArea('east'));
     const listed = (): boolean => materialsView(house, dairy).lines.some((one_) => one_.what.startsWith('Larch'));
     expect(listed()).toBe(true);
-    must(house, 'shape.set', { area: dairyArea('east'), version: drawn.version, shape: { kind: 'face', sections: [{ width: measured(500), height: measured(400), gableRise: measured(0) }] } });
+    must(house, 'shape.set', {
+      area: dairyArea('east'),
+      version: drawn.version,
+      shape: { kind: 'face', sections: [{ width: measured(500), height: measured(400), gableRise: measured(0) }] },
+    });
     // Its window is larger than the whole face now: the plan says so, and nothing is left to clad.
     expect(calculationOf(house, planks)).toMatchObject({ output: null });
     expect(materialsView(house, dairy).problems.map((one_) => one_.id)).toContain(planks);
@@ -71,9 +129,22 @@ describe('what follows the drawing', () => {
   it('is refused beside its field where the calculator refuses it', () => {
     const house = demoHouse();
     const keep = { id: newId(), area: dairyArea('milk'), calculator: 'tiles', product: '', fed: {} };
-    expect(refused(house, 'calculation.keep', { ...keep, input: { area: 3, tileWidth: 0, tileHeight: 100, joint: 2, waste: 0 } })).toMatchObject({ field: 'input.tileWidth' });
-    expect(refused(house, 'calculation.keep', { ...keep, input: { tileWidth: 100, tileHeight: 100, joint: 2, waste: 0 }, fed: { area: 'faceNet' } })).toMatchObject({ code: 'not-measured', field: 'input.area' });
-    expect(refused(house, 'calculation.keep', { ...keep, calculator: 'crystal-ball', input: {} })).toMatchObject({ field: 'calculator' });
+    expect(
+      refused(house, 'calculation.keep', {
+        ...keep,
+        input: { area: 3, tileWidth: 0, tileHeight: 100, joint: 2, waste: 0 },
+      }),
+    ).toMatchObject({ field: 'input.tileWidth' });
+    expect(
+      refused(house, 'calculation.keep', {
+        ...keep,
+        input: { tileWidth: 100, tileHeight: 100, joint: 2, waste: 0 },
+        fed: { area: 'faceNet' },
+      }),
+    ).toMatchObject({ code: 'not-measured', field: 'input.area' });
+    expect(refused(house, 'calculation.keep', { ...keep, calculator: 'crystal-ball', input: {} })).toMatchObject({
+      field: 'calculator',
+    });
   });
 });
 
@@ -82,14 +153,40 @@ describe('drawings at the door', () => {
     const house = demoHouse();
     const area = dairyArea('workshop');
     const { version } = layoutView(house, dairy, area);
-    const crossed = { ...square(3000), walls: [[3000, 90], [3000, 135], [4242.64, -135], [3000, -90], [3000, -135], [4242.64, 90]].map(([mm = 0, turn = 0]) => ({ ...measured(mm), turn })) };
-    expect(refused(house, 'shape.set', { area, version, shape: crossed })).toMatchObject({ code: 'walls-cross', field: expect.stringMatching(/^shape\.walls\[\d\]\.turn$/) as string });
-    expect(refused(house, 'shape.set', { area, version: version + 1, shape: square(3000) })).toMatchObject({ code: 'changed-meanwhile' });
-    expect(refused(house, 'shape.set', { area, version, shape: { kind: 'face', sections: [] } })).toMatchObject({ field: 'shape.sections' });
-    expect(refused(house, 'shape.set', { area: dairyArea('roof'), version: 1, shape: square(3000) })).toMatchObject({ code: 'shape-elsewhere' });
-    expect(refused(house, 'opening.add', { id: newId(), area, ...opening({ kind: 'door', height: measured(30_000) }) })).toMatchObject({ code: 'opening-absurd', field: 'height' });
-    expect(refused(house, 'opening.add', { id: newId(), area, ...opening({ width: measured(8000) }) })).toMatchObject({ field: 'width' });
-    expect(refused(house, 'opening.add', { id: newId(), area: areaOf('boot'), ...opening() })).toMatchObject({ code: 'not-drawn', field: 'wall' });
+    const crossed = {
+      ...square(3000),
+      walls: [
+        [3000, 90],
+        [3000, 135],
+        [4242.64, -135],
+        [3000, -90],
+        [3000, -135],
+        [4242.64, 90],
+      ].map(([mm = 0, turn = 0]) => ({ ...measured(mm), turn })),
+    };
+    expect(refused(house, 'shape.set', { area, version, shape: crossed })).toMatchObject({
+      code: 'walls-cross',
+      field: expect.stringMatching(/^shape\.walls\[\d\]\.turn$/) as string,
+    });
+    expect(refused(house, 'shape.set', { area, version: version + 1, shape: square(3000) })).toMatchObject({
+      code: 'changed-meanwhile',
+    });
+    expect(refused(house, 'shape.set', { area, version, shape: { kind: 'face', sections: [] } })).toMatchObject({
+      field: 'shape.sections',
+    });
+    expect(refused(house, 'shape.set', { area: dairyArea('roof'), version: 1, shape: square(3000) })).toMatchObject({
+      code: 'shape-elsewhere',
+    });
+    expect(
+      refused(house, 'opening.add', { id: newId(), area, ...opening({ kind: 'door', height: measured(30_000) }) }),
+    ).toMatchObject({ code: 'opening-absurd', field: 'height' });
+    expect(refused(house, 'opening.add', { id: newId(), area, ...opening({ width: measured(8000) }) })).toMatchObject({
+      field: 'width',
+    });
+    expect(refused(house, 'opening.add', { id: newId(), area: areaOf('boot'), ...opening() })).toMatchObject({
+      code: 'not-drawn',
+      field: 'wall',
+    });
   });
 
   it('import a list whole or not at all', () => {
@@ -97,7 +194,12 @@ describe('drawings at the door', () => {
     const count = (): number => all(house.db, 'SELECT 1 FROM opening').length;
     const before = count();
     const good = { id: newId(), area: dairyArea('workshop'), ...opening() };
-    expect(refused(house, 'openings.import', { job: dairy, openings: [good, { id: newId(), area: dairyArea('workshop'), ...opening({ along: measured(7300) }) }] })).toMatchObject({ field: 'openings[1].along' });
+    expect(
+      refused(house, 'openings.import', {
+        job: dairy,
+        openings: [good, { id: newId(), area: dairyArea('workshop'), ...opening({ along: measured(7300) }) }],
+      }),
+    ).toMatchObject({ field: 'openings[1].along' });
     expect(count()).toBe(before);
   });
 
@@ -106,13 +208,32 @@ describe('drawings at the door', () => {
     const area = dairyArea('workshop');
     const view = layoutView(house, dairy, area);
     expect(view.neighbours[0]).toMatchObject({ name: 'Milk store', wall: 1, otherWall: 3 });
-    expect(refused(house, 'wall.move', { area, version: view.version, wall: 1, by: 3500, reason: 'too far', decisionId: newId() }).title).toMatch(/^Milk store: That is further/);
+    expect(
+      refused(house, 'wall.move', {
+        area,
+        version: view.version,
+        wall: 1,
+        by: 3500,
+        reason: 'too far',
+        decisionId: newId(),
+      }).title,
+    ).toMatch(/^Milk store: That is further/);
     expect(layoutView(house, dairy, area).version).toBe(view.version);
-    must(house, 'wall.move', { area, version: view.version, wall: 1, by: 250, reason: 'the bench', decisionId: newId() });
+    must(house, 'wall.move', {
+      area,
+      version: view.version,
+      wall: 1,
+      by: 250,
+      reason: 'the bench',
+      decisionId: newId(),
+    });
     const [mine, theirs] = [layoutView(house, dairy, area), layoutView(house, dairy, dairyArea('milk'))];
     expect(Number(mine.measures.floor) - Number(view.measures.floor)).toBeCloseTo(0.25 * 4.2, 1);
     expect(theirs.measures.floor).toBeCloseTo((3.05 - 0.25) * 4.2, 3);
-    expect(mine.decisions[0]).toMatchObject({ reason: 'the bench', subject: 'Workshop: wall 2 moved out by 250 mm, Milk store gives way' });
+    expect(mine.decisions[0]).toMatchObject({
+      reason: 'the bench',
+      subject: 'Workshop: wall 2 moved out by 250 mm, Milk store gives way',
+    });
   });
 });
 
@@ -122,16 +243,31 @@ describe('an assumption', () => {
     const house = demoHouse();
     const [walk, extraId] = [newId(), newId()];
     must(house, 'walk.start', { id: walk, job: dairy, kind: 'progress' });
-    expect(walkPack(house, walk).areas.find((one_) => one_.id === dairyArea('front'))?.assumptions).toMatchObject([{ state: 'open' }]);
+    expect(walkPack(house, walk).areas.find((one_) => one_.id === dairyArea('front'))?.assumptions).toMatchObject([
+      { state: 'open' },
+    ]);
     must(house, 'assumption.settle', { id: assumption, verdict: 'wrong', found: 'black and soft', walk, extraId });
     renew(house);
     const plan = readPlan(house.db, { job: dairy });
-    const [strip, extra, next] = [`${dairyArea('front')}:strip`, `extra:${extraId}`, `${dairyArea('front')}:substrate`].map((id) => plan?.tasks.find((task) => task.id === id));
-    expect(extra).toMatchObject({ duration: 5, trade: 'carpentry', label: 'Lane face · replace the sheathing of the lane face' });
+    const [strip, extra, next] = [
+      `${dairyArea('front')}:strip`,
+      `extra:${extraId}`,
+      `${dairyArea('front')}:substrate`,
+    ].map((id) => plan?.tasks.find((task) => task.id === id));
+    expect(extra).toMatchObject({
+      duration: 5,
+      trade: 'carpentry',
+      label: 'Lane face · replace the sheathing of the lane face',
+    });
     expect(extra?.start).toBeGreaterThanOrEqual(strip?.finish ?? Infinity);
     expect(next?.start).toBeGreaterThanOrEqual(extra?.finish ?? Infinity);
-    expect(plan?.links.find((link) => link.after === `extra:${extraId}`)?.reason).toContain('turned out wrong: black and soft');
-    expect(scopeView(house, dairy).assumptions.find((one_) => one_.id === assumption)).toMatchObject({ state: 'wrong', walk });
+    expect(plan?.links.find((link) => link.after === `extra:${extraId}`)?.reason).toContain(
+      'turned out wrong: black and soft',
+    );
+    expect(scopeView(house, dairy).assumptions.find((one_) => one_.id === assumption)).toMatchObject({
+      state: 'wrong',
+      walk,
+    });
     must(house, 'extra.finish', { id: extraId });
     renew(house);
     expect(readPlan(house.db, { job: dairy })?.tasks.some((task) => task.id === `extra:${extraId}`)).toBe(false);
@@ -140,8 +276,20 @@ describe('an assumption', () => {
   it('that is settled is not taken away, and not changed, until it is open again', () => {
     const house = demoHouse();
     must(house, 'assumption.settle', { id: assumption, verdict: 'held', found: '', extraId: newId() });
-    expect(refused(house, 'line.remove', { of: 'assumption', id: assumption })).toMatchObject({ code: 'settled-already' });
-    expect(refused(house, 'assumption.change', { id: assumption, version: 2, phase: 'strip', text: 'x', fallback: 'y', fallbackTrade: 'paint', fallbackHalfDays: 1 })).toMatchObject({ code: 'settled-already' });
+    expect(refused(house, 'line.remove', { of: 'assumption', id: assumption })).toMatchObject({
+      code: 'settled-already',
+    });
+    expect(
+      refused(house, 'assumption.change', {
+        id: assumption,
+        version: 2,
+        phase: 'strip',
+        text: 'x',
+        fallback: 'y',
+        fallbackTrade: 'paint',
+        fallbackHalfDays: 1,
+      }),
+    ).toMatchObject({ code: 'settled-already' });
     must(house, 'assumption.reopen', { id: assumption });
     must(house, 'line.remove', { of: 'assumption', id: assumption });
     expect(scopeView(house, dairy).assumptions.some((one_) => one_.id === assumption)).toBe(false);
@@ -149,10 +297,16 @@ describe('an assumption', () => {
 
   it('keeps the newest word, however late an older one arrives', () => {
     const house = demoHouse();
-    const say = (verdict: string, at: string): unknown => receive(house, MAREN, { ...command('assumption.settle', { id: assumption, verdict, found: '', extraId: newId() }), at });
+    const say = (verdict: string, at: string): unknown =>
+      receive(house, MAREN, {
+        ...command('assumption.settle', { id: assumption, verdict, found: '', extraId: newId() }),
+        at,
+      });
     say('held', '2027-03-08T09:00:00.000Z');
     say('wrong', '2027-03-08T08:00:00.000Z');
-    expect(one(house.db, 'SELECT state FROM assumption WHERE id = @assumption', { assumption })).toEqual({ state: 'held' });
+    expect(one(house.db, 'SELECT state FROM assumption WHERE id = @assumption', { assumption })).toEqual({
+      state: 'held',
+    });
     expect(all(house.db, 'SELECT 1 FROM extra_work')).toEqual([]);
   });
 });
@@ -164,15 +318,36 @@ describe('options', () => {
     const [set] = optionsView(house, dairy).sets;
     const [overlay, strip] = set?.options ?? [];
     expect(overlay?.areaDone && strip?.areaDone && overlay.areaDone < strip.areaDone).toBe(true);
-    must(house, 'options.choose', { id: set?.id, version: 1, key: 'overlay', reason: 'the money', decisionId: newId() });
+    must(house, 'options.choose', {
+      id: set?.id,
+      version: 1,
+      key: 'overlay',
+      reason: 'the money',
+      decisionId: newId(),
+    });
     renew(house);
     expect(finishIf(house.db, TODAY, dairy).areas.get(dairyArea('front'))).toBe(overlay?.areaDone);
-    expect(statementView(house, dairy).gaps.map((gap) => gap.text).join()).not.toContain('overlay or strip is not decided');
+    expect(
+      statementView(house, dairy)
+        .gaps.map((gap) => gap.text)
+        .join(),
+    ).not.toContain('overlay or strip is not decided');
   });
 });
 
 describe('a change', () => {
-  const change = (area: string) => ({ id: newId(), job: dairy, area: dairyArea(area), kind: 'addition', title: 'a loft hatch', why: '', lines: [{ verb: 'build', subject: 'a hatch', quantity: 1, unit: 'pieces', unitPrice: 48_000 }], markup: 0.15, taxRate: 0.2, work: { trade: 'carpentry', halfDays: 8, after: 'trim' } });
+  const change = (area: string) => ({
+    id: newId(),
+    job: dairy,
+    area: dairyArea(area),
+    kind: 'addition',
+    title: 'a loft hatch',
+    why: '',
+    lines: [{ verb: 'build', subject: 'a hatch', quantity: 1, unit: 'pieces', unitPrice: 48_000 }],
+    markup: 0.15,
+    taxRate: 0.2,
+    work: { trade: 'carpentry', halfDays: 8, after: 'trim' },
+  });
 
   it('moves the finish by what the client was told, once they approve it and not before', () => {
     const house = demoHouse();
@@ -181,28 +356,55 @@ describe('a change', () => {
     must(house, 'change.add', asked);
     const before = finishIf(house.db, TODAY, dairy).job;
     const client = send(house, 'change.send', asked.id, 1);
-    const told = one<{ finish_before: string; finish_after: string }>(house.db, 'SELECT finish_before, finish_after FROM change_order WHERE id = @id', { id: asked.id });
+    const told = one<{ finish_before: string; finish_after: string }>(
+      house.db,
+      'SELECT finish_before, finish_after FROM change_order WHERE id = @id',
+      { id: asked.id },
+    );
     expect(told?.finish_before).toBe(before);
     expect(told && told.finish_after > told.finish_before).toBe(true);
     expect(finishIf(house.db, TODAY, dairy).job).toBe(before);
-    expect(refused(house, 'change.answer', { id: asked.id, verdict: 'approved', name: 'Somebody' }, { ...client, job: demoId('signal') } as Who)).toMatchObject({ code: 'not-allowed' });
+    expect(
+      refused(house, 'change.answer', { id: asked.id, verdict: 'approved', name: 'Somebody' }, {
+        ...client,
+        job: demoId('signal'),
+      } as Who),
+    ).toMatchObject({ code: 'not-allowed' });
     must(house, 'change.answer', { id: asked.id, verdict: 'approved', name: 'Hesper' }, client);
     renew(house);
     expect(finishIf(house.db, TODAY, dairy).job).toBe(told?.finish_after);
-    expect(refused(house, 'change.answer', { id: asked.id, verdict: 'declined', name: 'Hesper' }, client)).toMatchObject({ code: 'not-asked' });
+    expect(
+      refused(house, 'change.answer', { id: asked.id, verdict: 'declined', name: 'Hesper' }, client),
+    ).toMatchObject({ code: 'not-asked' });
     expect(statementView(house, dairy).content.changes).toMatchObject([{ text: '1. a loft hatch', amount: 66_240 }]);
   });
 
   it('that leaves something out takes its lines and steps with it, and must cost less', () => {
     const house = demoHouse();
-    const [line] = all<{ id: string }>(house.db, `SELECT id FROM scope_item WHERE area = @area`, { area: dairyArea('back') });
-    const asked = { ...change('back'), kind: 'omission', title: 'the meadow face stays', work: undefined, drops: ['face-paint'], omits: [line?.id] };
+    const [line] = all<{ id: string }>(house.db, `SELECT id FROM scope_item WHERE area = @area`, {
+      area: dairyArea('back'),
+    });
+    const asked = {
+      ...change('back'),
+      kind: 'omission',
+      title: 'the meadow face stays',
+      work: undefined,
+      drops: ['face-paint'],
+      omits: [line?.id],
+    };
     expect(refused(house, 'change.add', asked)).toMatchObject({ code: 'omission-costs', field: 'lines' });
-    must(house, 'change.add', { ...asked, lines: [{ verb: 'paint', subject: 'the meadow face', quantity: -44, unit: 'm²', unitPrice: 2_600 }] });
+    must(house, 'change.add', {
+      ...asked,
+      lines: [{ verb: 'paint', subject: 'the meadow face', quantity: -44, unit: 'm²', unitPrice: 2_600 }],
+    });
     const client = send(house, 'change.send', asked.id, 1);
     must(house, 'change.answer', { id: asked.id, verdict: 'approved', name: 'Hesper' }, client);
-    expect(one(house.db, 'SELECT stance FROM scope_item WHERE id = @id', { id: line?.id ?? '' })).toEqual({ stance: 'out' });
-    expect(one(house.db, `SELECT 1 FROM step WHERE area = @area AND phase = 'face-paint'`, { area: dairyArea('back') })).toBeUndefined();
+    expect(one(house.db, 'SELECT stance FROM scope_item WHERE id = @id', { id: line?.id ?? '' })).toEqual({
+      stance: 'out',
+    });
+    expect(
+      one(house.db, `SELECT 1 FROM step WHERE area = @area AND phase = 'face-paint'`, { area: dairyArea('back') }),
+    ).toBeUndefined();
   });
 });
 
@@ -212,7 +414,9 @@ describe('a statement', () => {
     const [first, second] = [newId(), newId()];
     must(house, 'statement.make', { id: first, job: dairy });
     const unsent: Who = { kind: 'link', id: newId(), audience: 'client', job: dairy, sub: null };
-    expect(refused(house, 'statement.agree', { id: first, name: 'Hesper' }, unsent)).toMatchObject({ code: 'not-sent' });
+    expect(refused(house, 'statement.agree', { id: first, name: 'Hesper' }, unsent)).toMatchObject({
+      code: 'not-sent',
+    });
     const client = send(house, 'statement.send', first, 1);
     const seen = (): ReturnType<typeof sharedView> => {
       const link = openLink(house, tokenOf(house, client.kind === 'link' ? client.id : ''));
@@ -222,54 +426,112 @@ describe('a statement', () => {
     expect(seen()).toMatchObject({ statement: { number: 1, agreed: null } });
     must(house, 'statement.agree', { id: first, name: 'Hesper' }, client);
     expect(seen()).toMatchObject({ statement: { agreed: expect.stringMatching(/^Hesper, /) as string } });
-    expect(refused(house, 'statement.agree', { id: first, name: 'Lorn' }, client)).toMatchObject({ code: 'agreed-already' });
-    must(house, 'scope.add', { id: newId(), job: dairy, area: dairyArea('milk'), stance: 'out', verb: 'paint', subject: 'the ceiling' });
+    expect(refused(house, 'statement.agree', { id: first, name: 'Lorn' }, client)).toMatchObject({
+      code: 'agreed-already',
+    });
+    must(house, 'scope.add', {
+      id: newId(),
+      job: dairy,
+      area: dairyArea('milk'),
+      stance: 'out',
+      verb: 'paint',
+      subject: 'the ceiling',
+    });
     expect(statementView(house, dairy)).toMatchObject({ outdated: true, shown: { number: 1, state: 'agreed' } });
     must(house, 'statement.make', { id: second, job: dairy });
     const view = statementView(house, dairy);
-    expect(view.diff).toMatchObject({ against: 1, removed: [], added: [{ text: 'paint the ceiling', where: 'Milk store' }] });
+    expect(view.diff).toMatchObject({
+      against: 1,
+      removed: [],
+      added: [{ text: 'paint the ceiling', where: 'Milk store' }],
+    });
     expect(view.outdated).toBe(false);
     // Not sent yet: the client still has what they agreed to.
     expect(seen()).toMatchObject({ statement: { number: 1 } });
-    expect(statementView(house, dairy, 1).content.areas.find((area) => area.name === 'Milk store')?.lines.some((line) => line.text === 'paint the ceiling')).toBe(false);
+    expect(
+      statementView(house, dairy, 1)
+        .content.areas.find((area) => area.name === 'Milk store')
+        ?.lines.some((line) => line.text === 'paint the ceiling'),
+    ).toBe(false);
   });
 
   it('tells what is missing before it goes out, and where to put it right', () => {
     const house = demoHouse();
     const gaps = statementView(house, dairy).gaps;
-    expect(gaps.map((gap) => gap.text)).toEqual(expect.arrayContaining(['Workshop: nothing is said of it. Write at least what is not included.', 'Workshop: an old gas pipe under the window: nobody has proved whether it is live.', 'Lane face: overlay or strip is not decided.']));
+    expect(gaps.map((gap) => gap.text)).toEqual(
+      expect.arrayContaining([
+        'Workshop: nothing is said of it. Write at least what is not included.',
+        'Workshop: an old gas pipe under the window: nobody has proved whether it is live.',
+        'Lane face: overlay or strip is not decided.',
+      ]),
+    );
     expect(gaps.every((gap) => gap.path.startsWith(`/jobs/${dairy}/scope`))).toBe(true);
     // Something is agreed there, and nobody would ever come to do it.
     const [shed, line] = [newId(), newId()];
-    must(house, 'areas.set-out', { job: dairy, levels: [], areas: [{ id: shed, name: 'Tool shed', kind: 'outbuilding', works: [], size: 1, shelters: [] }] });
+    must(house, 'areas.set-out', {
+      job: dairy,
+      levels: [],
+      areas: [{ id: shed, name: 'Tool shed', kind: 'outbuilding', works: [], size: 1, shelters: [] }],
+    });
     must(house, 'scope.add', { id: line, job: dairy, area: shed, stance: 'in', verb: 'paint', subject: 'the doors' });
-    expect(statementView(house, dairy).gaps).toContainEqual({ text: 'Tool shed: there is work in it, but none was chosen to be planned.', path: `/jobs/${dairy}/set-out` });
+    expect(statementView(house, dairy).gaps).toContainEqual({
+      text: 'Tool shed: there is work in it, but none was chosen to be planned.',
+      path: `/jobs/${dairy}/set-out`,
+    });
     must(house, 'line.remove', { of: 'scope', id: line });
-    expect(statementView(house, dairy).gaps.map((gap) => gap.text)).not.toContain('Tool shed: there is work in it, but none was chosen to be planned.');
+    expect(statementView(house, dairy).gaps.map((gap) => gap.text)).not.toContain(
+      'Tool shed: there is work in it, but none was chosen to be planned.',
+    );
   });
 });
 
 describe('areas taken from others', () => {
-  const sizeOf = (house: House, id: string): number => one<{ size: number }>(house.db, 'SELECT size FROM area WHERE id = @id', { id })?.size ?? 0;
-  const version = (house: House, id: string): number => one<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @id', { id })?.version ?? 0;
-  const linesIn = (house: House, area: string): object[] => all(house.db, 'SELECT stance, verb, subject, quantity, unit, measure FROM scope_item WHERE area = @area AND removed = 0 ORDER BY rowid', { area });
-  const stepsIn = (house: House, area: string): object[] => all(house.db, 'SELECT phase, trade, half_days FROM step WHERE area = @area ORDER BY phase', { area });
+  const sizeOf = (house: House, id: string): number =>
+    one<{ size: number }>(house.db, 'SELECT size FROM area WHERE id = @id', { id })?.size ?? 0;
+  const version = (house: House, id: string): number =>
+    one<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @id', { id })?.version ?? 0;
+  const linesIn = (house: House, area: string): object[] =>
+    all(
+      house.db,
+      'SELECT stance, verb, subject, quantity, unit, measure FROM scope_item WHERE area = @area AND removed = 0 ORDER BY rowid',
+      { area },
+    );
+  const stepsIn = (house: House, area: string): object[] =>
+    all(house.db, 'SELECT phase, trade, half_days FROM step WHERE area = @area ORDER BY phase', { area });
 
   it('the same again, turned, measures what the first measures, says what it says, and is planned like it', () => {
     const house = demoHouse();
     const twin = newId();
-    must(house, 'area.copy', { from: dairyArea('workshop'), id: twin, name: 'Far workshop', side: '', mirrored: true, parts: ['scope', 'findings', 'layout'] });
+    must(house, 'area.copy', {
+      from: dairyArea('workshop'),
+      id: twin,
+      name: 'Far workshop',
+      side: '',
+      mirrored: true,
+      parts: ['scope', 'findings', 'layout'],
+    });
     const [first, second] = [layoutView(house, dairy, dairyArea('workshop')), layoutView(house, dairy, twin)];
     // Its walls close to some 20 mm: what that makes of the floor depends on the corner one begins at.
-    for (const [measure, value] of Object.entries(first.measures)) if (typeof value === 'number') expect(second.measures[measure as keyof typeof second.measures], measure).toBeCloseTo(value, 1);
-    expect(second.openings.map((one_) => [one_.name, one_.width.mm])).toEqual(first.openings.map((one_) => [one_.name, one_.width.mm]));
+    for (const [measure, value] of Object.entries(first.measures))
+      if (typeof value === 'number')
+        expect(second.measures[measure as keyof typeof second.measures], measure).toBeCloseTo(value, 1);
+    expect(second.openings.map((one_) => [one_.name, one_.width.mm])).toEqual(
+      first.openings.map((one_) => [one_.name, one_.width.mm]),
+    );
     expect(second.openings.map((one_) => one_.wall)).not.toEqual(first.openings.map((one_) => one_.wall));
     expect(linesIn(house, twin)).toEqual(linesIn(house, dairyArea('workshop')));
     expect(stepsIn(house, twin)).toEqual(stepsIn(house, dairyArea('workshop')));
     renew(house);
     expect(readPlan(house.db, { job: dairy })?.tasks.some((task) => task.id.startsWith(twin))).toBe(true);
     // What is changed in one is not changed in the other.
-    must(house, 'scope.add', { id: newId(), job: dairy, area: twin, stance: 'out', verb: 'paint', subject: 'the beams' });
+    must(house, 'scope.add', {
+      id: newId(),
+      job: dairy,
+      area: twin,
+      stance: 'out',
+      verb: 'paint',
+      subject: 'the beams',
+    });
     expect(linesIn(house, dairyArea('workshop'))).toHaveLength(linesIn(house, twin).length - 1);
   });
 
@@ -278,23 +540,87 @@ describe('areas taken from others', () => {
     const [front, second] = [dairyArea('front'), newId()];
     const before = layoutView(house, dairy, front);
     const size = sizeOf(house, front);
-    for (const fromSection of [1, 4]) expect(refused(house, 'area.split', { id: front, version: version(house, front), name: 'Left', secondId: second, secondName: 'Right', fromSection })).toMatchObject({ field: 'fromSection' });
+    for (const fromSection of [1, 4])
+      expect(
+        refused(house, 'area.split', {
+          id: front,
+          version: version(house, front),
+          name: 'Left',
+          secondId: second,
+          secondName: 'Right',
+          fromSection,
+        }),
+      ).toMatchObject({ field: 'fromSection' });
     expect(layoutView(house, dairy, front)).toMatchObject({ version: before.version, openings: before.openings });
-    must(house, 'area.split', { id: front, version: version(house, front), name: 'Left', secondId: second, secondName: 'Right', fromSection: 2 });
+    must(house, 'area.split', {
+      id: front,
+      version: version(house, front),
+      name: 'Left',
+      secondId: second,
+      secondName: 'Right',
+      fromSection: 2,
+    });
     const [left, right] = [layoutView(house, dairy, front), layoutView(house, dairy, second)];
-    for (const measure of ['faceGross', 'faceNet', 'width'] as const) expect(Number(left.measures[measure]) + Number(right.measures[measure]), measure).toBeCloseTo(Number(before.measures[measure]), 6);
-    expect([...left.openings, ...right.openings].map((one_) => one_.id).sort()).toEqual(before.openings.map((one_) => one_.id).sort());
+    for (const measure of ['faceGross', 'faceNet', 'width'] as const)
+      expect(Number(left.measures[measure]) + Number(right.measures[measure]), measure).toBeCloseTo(
+        Number(before.measures[measure]),
+        6,
+      );
+    expect([...left.openings, ...right.openings].map((one_) => one_.id).sort()).toEqual(
+      before.openings.map((one_) => one_.id).sort(),
+    );
     expect(right.openings.every((one_) => one_.wall < 2)).toBe(true);
     expect(sizeOf(house, front) + sizeOf(house, second)).toBeCloseTo(size, 6);
-    expect(refused(house, 'area.split', { id: front, version: version(house, front) - 1, name: 'L', secondId: newId(), secondName: 'R' })).toMatchObject({ code: 'changed-meanwhile' });
+    expect(
+      refused(house, 'area.split', {
+        id: front,
+        version: version(house, front) - 1,
+        name: 'L',
+        secondId: newId(),
+        secondName: 'R',
+      }),
+    ).toMatchObject({ code: 'changed-meanwhile' });
   });
 });
 
 describe('steps, work and decisions', () => {
   it.each<[string, object, string]>([
-    ['assumption.add', { area: areaOf('roof', 'dairy'), phase: 'tiling', text: 'dry', why: '', fallback: 'dry it', fallbackTrade: 'carpentry', fallbackHalfDays: 1 }, 'phase'],
-    ['options.add', { area: areaOf('roof', 'dairy'), phase: 'tiling', subject: 'which', options: ['a', 'b'].map((key) => ({ key, name: key, cost: 1, lifeYears: 1, leadDays: 0 })) }, 'phase'],
-    ['options.add', { area: areaOf('front', 'dairy'), phase: 'strip', subject: 'which', options: [{ key: 'a', name: 'a', cost: 1, lifeYears: 1, leadDays: 0 }, { key: 'b', name: 'b', cost: 1, lifeYears: 1, leadDays: 0, works: ['bathroom'] }] }, 'options[1].works'],
+    [
+      'assumption.add',
+      {
+        area: areaOf('roof', 'dairy'),
+        phase: 'tiling',
+        text: 'dry',
+        why: '',
+        fallback: 'dry it',
+        fallbackTrade: 'carpentry',
+        fallbackHalfDays: 1,
+      },
+      'phase',
+    ],
+    [
+      'options.add',
+      {
+        area: areaOf('roof', 'dairy'),
+        phase: 'tiling',
+        subject: 'which',
+        options: ['a', 'b'].map((key) => ({ key, name: key, cost: 1, lifeYears: 1, leadDays: 0 })),
+      },
+      'phase',
+    ],
+    [
+      'options.add',
+      {
+        area: areaOf('front', 'dairy'),
+        phase: 'strip',
+        subject: 'which',
+        options: [
+          { key: 'a', name: 'a', cost: 1, lifeYears: 1, leadDays: 0 },
+          { key: 'b', name: 'b', cost: 1, lifeYears: 1, leadDays: 0, works: ['bathroom'] },
+        ],
+      },
+      'options[1].works',
+    ],
   ])('%s is refused beside its field where the area has none such', (type, payload, field) => {
     const house = demoHouse();
     const problem = refused(house, type, { id: newId(), job: dairy, ...payload });
@@ -305,15 +631,42 @@ describe('steps, work and decisions', () => {
   it('keep who decided, and that a moved wall was a decision with its reason', () => {
     const house = demoHouse();
     const [choice, wall] = [newId(), newId()];
-    must(house, 'options.choose', { id: demoId('dairy', 'options', '0'), version: 1, key: 'overlay', reason: 'the money', decisionId: choice });
-    must(house, 'wall.move', { area: dairyArea('workshop'), version: layoutView(house, dairy, dairyArea('workshop')).version, wall: 2, by: 100, reason: 'the bench', decisionId: wall });
-    expect(all(house.db, 'SELECT reason, made_by FROM decision WHERE id IN (@choice, @wall) ORDER BY rowid', { choice, wall })).toEqual([{ reason: 'the money', made_by: demoId('person', 'maren') }, { reason: 'the bench', made_by: demoId('person', 'maren') }]);
+    must(house, 'options.choose', {
+      id: demoId('dairy', 'options', '0'),
+      version: 1,
+      key: 'overlay',
+      reason: 'the money',
+      decisionId: choice,
+    });
+    must(house, 'wall.move', {
+      area: dairyArea('workshop'),
+      version: layoutView(house, dairy, dairyArea('workshop')).version,
+      wall: 2,
+      by: 100,
+      reason: 'the bench',
+      decisionId: wall,
+    });
+    expect(
+      all(house.db, 'SELECT reason, made_by FROM decision WHERE id IN (@choice, @wall) ORDER BY rowid', {
+        choice,
+        wall,
+      }),
+    ).toEqual([
+      { reason: 'the money', made_by: demoId('person', 'maren') },
+      { reason: 'the bench', made_by: demoId('person', 'maren') },
+    ]);
   });
 });
 
 async function textOf(pdf: Buffer): Promise<{ pages: number; text: string }> {
   const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise;
-  const pages = await Promise.all(Array.from({ length: document.numPages }, async (_, at) => (await (await document.getPage(at + 1)).getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ')));
+  const pages = await Promise.all(
+    Array.from({ length: document.numPages }, async (_, at) =>
+      (await (await document.getPage(at + 1)).getTextContent()).items
+        .map((item) => ('str' in item ? item.str : ''))
+        .join(' '),
+    ),
+  );
   return { pages: document.numPages, text: pages.join(' ').replace(/\s+/g, ' ') };
 }
 
@@ -324,11 +677,23 @@ describe('papers', () => {
     expect(statement).toMatchObject({ name: 'old-dairy-statement-draft.pdf', type: 'application/pdf' });
     const { pages, text } = await textOf(statement.body as Buffer);
     expect(pages).toBeGreaterThan(1);
-    for (const words of ['Old Dairy: what we agree on', 'Not included', 'repair the slates', 'more is extra at 148.00', 'the sheathing behind the old boards is sound', 'Agreed, name and date', `1 of ${pages}`]) expect(text).toContain(words);
+    for (const words of [
+      'Old Dairy: what we agree on',
+      'Not included',
+      'repair the slates',
+      'more is extra at 148.00',
+      'the sheathing behind the old boards is sound',
+      'Agreed, name and date',
+      `1 of ${pages}`,
+    ])
+      expect(text).toContain(words);
     const materials = await textOf((await jobPaper(house, dairy, 'materials.pdf')).body as Buffer);
-    for (const words of ['Larch plank, 180 mm', 'Cut list: Workshop', '2505 mm']) expect(materials.text).toContain(words);
+    for (const words of ['Larch plank, 180 mm', 'Cut list: Workshop', '2505 mm'])
+      expect(materials.text).toContain(words);
     expect((await jobPaper(house, dairy, 'statement.csv')).body).toContain('Slate roof,not included,repair the slates');
-    expect((await jobPaper(house, dairy, 'materials.csv')).body).toMatch(/"Larch plank, 180 mm",44,planks,31\.50,1386\.00,Fathom Timber,roofing,/);
+    expect((await jobPaper(house, dairy, 'materials.csv')).body).toMatch(
+      /"Larch plank, 180 mm",44,planks,31\.50,1386\.00,Fathom Timber,roofing,/,
+    );
   });
 
   it('draw areas as SVG and DXF, and refuse what is not drawn', async () => {

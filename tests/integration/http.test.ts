@@ -27,32 +27,69 @@ afterAll(async () => {
 
 const post = (url: string, body: unknown, headers: Record<string, string> = {}): Promise<Response> =>
   fetch(url, { method: 'POST', body: typeof body === 'string' ? body : JSON.stringify(body), headers });
-const problemOf = async (response: Response) => (await response.json()) as { title: string; code: string; status: number; field?: string };
+const problemOf = async (response: Response) =>
+  (await response.json()) as { title: string; code: string; status: number; field?: string };
 
 describe('over HTTP', () => {
   it('tells a problem as problem JSON with its own status', async () => {
-    const response = await post(`${demo.url}/api/commands`, command('walk.start', { id: newId(), job: newId(), kind: 'progress' }));
+    const response = await post(
+      `${demo.url}/api/commands`,
+      command('walk.start', { id: newId(), job: newId(), kind: 'progress' }),
+    );
     expect(response.status).toBe(404);
     expect(response.headers.get('content-type')).toBe('application/problem+json');
-    expect(await problemOf(response)).toMatchObject({ status: 404, code: 'unknown-id', field: 'job', title: 'There is no such job here.' });
+    expect(await problemOf(response)).toMatchObject({
+      status: 404,
+      code: 'unknown-id',
+      field: 'job',
+      title: 'There is no such job here.',
+    });
   });
 
   it('hands out papers and drawings to who is signed in, each under its name, and tells what there is none of', async () => {
     const job = `${demo.url}/api/jobs/${demoId('dairy')}/papers`;
     const area = `${demo.url}/api/areas/${demoId('dairy', 'area', 'front')}`;
     const pdf = await fetch(`${job}/statement.pdf`);
-    expect([pdf.status, pdf.headers.get('content-type'), pdf.headers.get('content-disposition')]).toEqual([200, 'application/pdf', 'inline; filename="old-dairy-statement-draft.pdf"']);
-    expect(Buffer.from(await pdf.arrayBuffer()).subarray(0, 5).toString()).toBe('%PDF-');
+    expect([pdf.status, pdf.headers.get('content-type'), pdf.headers.get('content-disposition')]).toEqual([
+      200,
+      'application/pdf',
+      'inline; filename="old-dairy-statement-draft.pdf"',
+    ]);
+    expect(
+      Buffer.from(await pdf.arrayBuffer())
+        .subarray(0, 5)
+        .toString(),
+    ).toBe('%PDF-');
     const csv = await fetch(`${job}/materials.csv`);
-    expect([csv.status, csv.headers.get('content-disposition')]).toEqual([200, 'attachment; filename="old-dairy-materials.csv"']);
+    expect([csv.status, csv.headers.get('content-disposition')]).toEqual([
+      200,
+      'attachment; filename="old-dairy-materials.csv"',
+    ]);
     const svg = await fetch(`${area}/drawing.svg`);
-    expect([svg.status, svg.headers.get('content-type'), svg.headers.get('content-security-policy')]).toEqual([200, 'image/svg+xml', "default-src 'none'; style-src 'unsafe-inline'"]);
-    expect((await fetch(`${area}/drawing.dxf`)).headers.get('content-disposition')).toBe('attachment; filename="lane-face.dxf"');
-    for (const none of [`${job}/secrets.pdf`, `${job}/statement.pdf?version=9`, `${area}/wall-1.svg`, `${area}/drawing.exe`, `${demo.url}/api/areas/${newId()}/drawing.svg`, `${demo.url}/s/guessed/statement.pdf`]) {
+    expect([svg.status, svg.headers.get('content-type'), svg.headers.get('content-security-policy')]).toEqual([
+      200,
+      'image/svg+xml',
+      "default-src 'none'; style-src 'unsafe-inline'",
+    ]);
+    expect((await fetch(`${area}/drawing.dxf`)).headers.get('content-disposition')).toBe(
+      'attachment; filename="lane-face.dxf"',
+    );
+    for (const none of [
+      `${job}/secrets.pdf`,
+      `${job}/statement.pdf?version=9`,
+      `${area}/wall-1.svg`,
+      `${area}/drawing.exe`,
+      `${demo.url}/api/areas/${newId()}/drawing.svg`,
+      `${demo.url}/s/guessed/statement.pdf`,
+    ]) {
       const response = await fetch(none);
       expect([response.status, response.headers.get('content-type')], none).toEqual([404, 'application/problem+json']);
     }
-    for (const path of [`/api/jobs/${demoId('dairy')}/papers/statement.pdf`, `/api/areas/${demoId('dairy', 'area', 'front')}/drawing.svg`]) expect((await fetch(`${own.url}${path}`)).status, path).toBe(401);
+    for (const path of [
+      `/api/jobs/${demoId('dairy')}/papers/statement.pdf`,
+      `/api/areas/${demoId('dairy', 'area', 'front')}/drawing.svg`,
+    ])
+      expect((await fetch(`${own.url}${path}`)).status, path).toBe(401);
     expect(await (await fetch(`${demo.url}/bench/no-such`)).text()).toContain('not');
   });
 
@@ -60,14 +97,26 @@ describe('over HTTP', () => {
     expect((await post(`${demo.url}/api/commands`, '{"id": ')).status).toBe(400);
     expect((await post(`${demo.url}/api/commands`, '')).status).toBe(400);
     expect((await post(`${demo.url}/api/commands`, 'x'.repeat(1_100_000))).status).toBe(413);
-    const foreign = await post(`${demo.url}/api/commands`, command('walk.start', { id: newId(), job: signalHouse, kind: 'progress' }), { origin: 'https://elsewhere.example' });
+    const foreign = await post(
+      `${demo.url}/api/commands`,
+      command('walk.start', { id: newId(), job: signalHouse, kind: 'progress' }),
+      { origin: 'https://elsewhere.example' },
+    );
     expect(foreign.status).toBe(403);
     expect((await post(`${demo.url}/api/commands`, command('walk.start', {}), { origin: 'null' })).status).toBe(403);
   });
 
   it('lets nobody in without a session, except to public pages', async () => {
-    for (const path of ['/api/plan.json', '/api/changes', '/api/find', `/api/pictures/${'a'.repeat(64)}`]) expect((await fetch(`${own.url}${path}`)).status, path).toBe(401);
-    expect((await post(`${own.url}/api/commands`, command('walk.start', { id: newId(), job: signalHouse, kind: 'progress' }))).status).toBe(401);
+    for (const path of ['/api/plan.json', '/api/changes', '/api/find', `/api/pictures/${'a'.repeat(64)}`])
+      expect((await fetch(`${own.url}${path}`)).status, path).toBe(401);
+    expect(
+      (
+        await post(
+          `${own.url}/api/commands`,
+          command('walk.start', { id: newId(), job: signalHouse, kind: 'progress' }),
+        )
+      ).status,
+    ).toBe(401);
     expect((await post(`${own.url}/api/pictures`, 'x')).status).toBe(401);
     expect((await post(`${own.url}/api/session/person`, { person: demoId('person', 'maren') })).status).toBe(403);
     for (const path of ['/', `/jobs/${signalHouse}`, '/firm', '/walk/x', '/schedule']) {
@@ -77,19 +126,38 @@ describe('over HTTP', () => {
     expect((await fetch(`${own.url}/s/guessed`)).status).toBe(200);
     expect(await (await fetch(`${own.url}/s/guessed`)).text()).toContain('does not open any more');
     expect((await fetch(`${own.url}/s/guessed/pictures/${'a'.repeat(64)}`)).status).toBe(404);
-    expect((await post(`${own.url}/api/commands`, command('message.acknowledge', { name: 'A' }), { 'x-aftermist-link': 'guessed' })).status).toBe(404);
+    expect(
+      (
+        await post(`${own.url}/api/commands`, command('message.acknowledge', { name: 'A' }), {
+          'x-aftermist-link': 'guessed',
+        })
+      ).status,
+    ).toBe(404);
   });
 
   it('signs in with the right password alone, and out again', async () => {
-    const wrong = await post(`${own.url}/api/session`, { email: 'maren@harrowtern.example', password: 'mist over the hills' });
+    const wrong = await post(`${own.url}/api/session`, {
+      email: 'maren@harrowtern.example',
+      password: 'mist over the hills',
+    });
     expect([wrong.status, (await problemOf(wrong)).field]).toEqual([401, 'password']);
-    expect((await post(`${own.url}/api/session`, { email: 'nobody@harrowtern.example', password: 'x' })).status).toBe(401);
-    expect(await problemOf(await post(`${own.url}/api/session`, { email: 'maren@harrowtern.example' }))).toMatchObject({ status: 400, title: 'the password is missing', field: 'password' });
+    expect((await post(`${own.url}/api/session`, { email: 'nobody@harrowtern.example', password: 'x' })).status).toBe(
+      401,
+    );
+    expect(await problemOf(await post(`${own.url}/api/session`, { email: 'maren@harrowtern.example' }))).toMatchObject({
+      status: 400,
+      title: 'the password is missing',
+      field: 'password',
+    });
   });
 
   it('takes pictures and serves them in the sizes there are', async () => {
-    const content = await sharp({ create: { width: 1600, height: 1200, channels: 3, background: '#456' } }).jpeg().toBuffer();
-    const { hash } = (await (await fetch(`${demo.url}/api/pictures`, { method: 'POST', body: new Uint8Array(content) })).json()) as { hash: string };
+    const content = await sharp({ create: { width: 1600, height: 1200, channels: 3, background: '#456' } })
+      .jpeg()
+      .toBuffer();
+    const { hash } = (await (
+      await fetch(`${demo.url}/api/pictures`, { method: 'POST', body: new Uint8Array(content) })
+    ).json()) as { hash: string };
     const small = await fetch(`${demo.url}/api/pictures/${hash}?w=240`);
     expect([small.status, small.headers.get('content-type')]).toEqual([200, 'image/jpeg']);
     expect((await sharp(Buffer.from(await small.arrayBuffer())).metadata()).width).toBe(240);
@@ -103,7 +171,9 @@ describe('over HTTP', () => {
 
   it('tells of changes as they happen, beginning with the newest number', async () => {
     const stop = new AbortController();
-    const stream = (await fetch(`${demo.url}/api/changes`, { signal: stop.signal })).body?.pipeThrough(new TextDecoderStream()).getReader();
+    const stream = (await fetch(`${demo.url}/api/changes`, { signal: stop.signal })).body
+      ?.pipeThrough(new TextDecoderStream())
+      .getReader();
     let heard = '';
     const until = async (enough: () => boolean): Promise<void> => {
       while (!enough()) heard += (await stream?.read())?.value ?? '';
@@ -118,27 +188,102 @@ describe('over HTTP', () => {
   });
 
   it('shows a page that says so for what does not exist', async () => {
-    for (const path of ['/nowhere', '/jobs/none', `/jobs/${signalHouse}/areas/none`, '/walk/none', `/jobs/${signalHouse}/walks/none`, `/jobs/${demoId('tannery')}/areas/${demoId('signal', 'area', 'kitchen')}`]) {
+    for (const path of [
+      '/nowhere',
+      '/jobs/none',
+      `/jobs/${signalHouse}/areas/none`,
+      '/walk/none',
+      `/jobs/${signalHouse}/walks/none`,
+      `/jobs/${demoId('tannery')}/areas/${demoId('signal', 'area', 'kitchen')}`,
+    ]) {
       const response = await fetch(`${demo.url}${path}`);
       expect(response.status, path).toBe(404);
       expect(await response.text(), path).toContain('This page does not exist');
     }
-    for (const query of ['?weeks=99&shift=1e9', '?by=colour', '?shift=NaN&shift=2', '?by[]=room']) expect((await fetch(`${demo.url}/schedule${query}`)).status, query).toBe(200);
+    for (const query of ['?weeks=99&shift=1e9', '?by=colour', '?shift=NaN&shift=2', '?by[]=room'])
+      expect((await fetch(`${demo.url}/schedule${query}`)).status, query).toBe(200);
   });
 
   it('never answers 500, whatever is thrown at any command', async () => {
-    const known = [signalHouse, demoId('signal', 'area', 'kitchen'), demoId('signal', 'walk', '2'), demoId('sub', 'wiring'), demoId('signal', 'hold', '0'), newId()];
+    const known = [
+      signalHouse,
+      demoId('signal', 'area', 'kitchen'),
+      demoId('signal', 'walk', '2'),
+      demoId('sub', 'wiring'),
+      demoId('signal', 'hold', '0'),
+      newId(),
+    ];
     const value = fc.oneof(
-      fc.constantFrom<unknown>(...known, null, true, '', ' ', '2027-03-09', '2027-02-31', -1, 0, 1, 1e308, 'progress', 'kitchen', 'board', 'client', '__proto__', 'a@b.example', '\u0000', '💥'.repeat(50)),
-      fc.string({ maxLength: 40 }), fc.double(), fc.constantFrom<unknown>([], {}, [[]], [null], [{ id: newId() }], { toString: 1 }),
+      fc.constantFrom<unknown>(
+        ...known,
+        null,
+        true,
+        '',
+        ' ',
+        '2027-03-09',
+        '2027-02-31',
+        -1,
+        0,
+        1,
+        1e308,
+        'progress',
+        'kitchen',
+        'board',
+        'client',
+        '__proto__',
+        'a@b.example',
+        '\u0000',
+        '💥'.repeat(50),
+      ),
+      fc.string({ maxLength: 40 }),
+      fc.double(),
+      fc.constantFrom<unknown>([], {}, [[]], [null], [{ id: newId() }], { toString: 1 }),
     );
-    const names = ['id', 'job', 'area', 'walk', 'kind', 'phase', 'version', 'sub', 'name', 'text', 'works', 'levels', 'areas', 'before', 'after', 'recipients', 'observation', 'fraction', 'trade', 'state', 'startDay', 'expiresOn', 'firstDay', 'lastDay', 'title', 'body', 'leadDays', 'expectedOn', 'email', 'audience'];
-    const payload = fc.dictionary(fc.constantFrom(...names), fc.oneof({ depthSize: 'small' }, value, fc.dictionary(fc.constantFrom(...names), value, { maxKeys: 6 })), { maxKeys: 10 });
-    await fc.assert(fc.asyncProperty(fc.constantFrom(...HANDLERS.keys()), payload, async (type, thrown) => {
-      const response = await post(`${demo.url}/api/commands`, command(type, thrown));
-      expect(response.status, `${type} ${JSON.stringify(thrown)}`).toBeLessThan(500);
-      if (response.status >= 400) expect((await problemOf(response)).title.length).toBeGreaterThan(0);
-    }), { numRuns: 600 });
+    const names = [
+      'id',
+      'job',
+      'area',
+      'walk',
+      'kind',
+      'phase',
+      'version',
+      'sub',
+      'name',
+      'text',
+      'works',
+      'levels',
+      'areas',
+      'before',
+      'after',
+      'recipients',
+      'observation',
+      'fraction',
+      'trade',
+      'state',
+      'startDay',
+      'expiresOn',
+      'firstDay',
+      'lastDay',
+      'title',
+      'body',
+      'leadDays',
+      'expectedOn',
+      'email',
+      'audience',
+    ];
+    const payload = fc.dictionary(
+      fc.constantFrom(...names),
+      fc.oneof({ depthSize: 'small' }, value, fc.dictionary(fc.constantFrom(...names), value, { maxKeys: 6 })),
+      { maxKeys: 10 },
+    );
+    await fc.assert(
+      fc.asyncProperty(fc.constantFrom(...HANDLERS.keys()), payload, async (type, thrown) => {
+        const response = await post(`${demo.url}/api/commands`, command(type, thrown));
+        expect(response.status, `${type} ${JSON.stringify(thrown)}`).toBeLessThan(500);
+        if (response.status >= 400) expect((await problemOf(response)).title.length).toBeGreaterThan(0);
+      }),
+      { numRuns: 600 },
+    );
   });
 });
 
@@ -150,14 +295,29 @@ describe('an empty house', () => {
         const response = await fetch(`${empty.url}${path}`, { redirect: 'manual' });
         expect([response.status, response.headers.get('location')], path).toEqual([307, '/welcome']);
       }
-      const founded = await post(`${empty.url}/api/commands`, command('firm.found', { name: 'F', personId: newId(), ownerName: 'O', email: 'O@F.example', password: 'long enough for it' }));
+      const founded = await post(
+        `${empty.url}/api/commands`,
+        command('firm.found', {
+          name: 'F',
+          personId: newId(),
+          ownerName: 'O',
+          email: 'O@F.example',
+          password: 'long enough for it',
+        }),
+      );
       expect(founded.status).toBe(200);
       const cookie = founded.headers.get('set-cookie') ?? '';
       expect(cookie).toMatch(/HttpOnly/i);
       expect(cookie).toMatch(/SameSite=Lax/i);
-      expect((await fetch(`${empty.url}/`, { headers: { cookie: cookie.split(';')[0] ?? '' }, redirect: 'manual' })).status).toBe(200);
-      expect((await fetch(`${empty.url}/api/plan.json`, { headers: { cookie: cookie.split(';')[0] ?? '' } })).status).toBe(404);
-      expect((await post(`${empty.url}/api/session`, { email: 'o@f.example', password: 'long enough for it' })).status).toBe(200);
+      expect(
+        (await fetch(`${empty.url}/`, { headers: { cookie: cookie.split(';')[0] ?? '' }, redirect: 'manual' })).status,
+      ).toBe(200);
+      expect(
+        (await fetch(`${empty.url}/api/plan.json`, { headers: { cookie: cookie.split(';')[0] ?? '' } })).status,
+      ).toBe(404);
+      expect(
+        (await post(`${empty.url}/api/session`, { email: 'o@f.example', password: 'long enough for it' })).status,
+      ).toBe(200);
     } finally {
       await empty.kill();
     }

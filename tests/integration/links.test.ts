@@ -9,11 +9,24 @@ import { demoHouse, must, newId, signalHouse } from '../support/houses';
 
 function linkFor(house: House, over: object = {}): { id: string; token: string } {
   const id = newId();
-  must(house, 'share.make', { id, audience: 'client', job: signalHouse, recipient: 'Averill', expiresOn: '2027-03-09', ...over });
+  must(house, 'share.make', {
+    id,
+    audience: 'client',
+    job: signalHouse,
+    recipient: 'Averill',
+    expiresOn: '2027-03-09',
+    ...over,
+  });
   return { id, token: pathOf(house, id).slice('/s/'.length) };
 }
-const open = (house: House, token: string) => openLink(house, token) ?? (() => { throw new Error('closed'); })();
-const pictureOf = (house: House, job: string): string => one<{ picture: string }>(house.db, `SELECT picture FROM observation WHERE job = @job AND kind = 'picture'`, { job })?.picture ?? '';
+const open = (house: House, token: string) =>
+  openLink(house, token) ??
+  (() => {
+    throw new Error('closed');
+  })();
+const pictureOf = (house: House, job: string): string =>
+  one<{ picture: string }>(house.db, `SELECT picture FROM observation WHERE job = @job AND kind = 'picture'`, { job })
+    ?.picture ?? '';
 
 describe('a share link', () => {
   it('opens its last day, and not the day after, nor once revoked, nor by guessing', () => {
@@ -50,12 +63,17 @@ describe('a share link', () => {
 
   it('shows a sub its own work over all jobs, and nobody else’s', () => {
     const house = demoHouse();
-    const view = sharedView(house, open(house, linkFor(house, { audience: 'sub', job: undefined, sub: demoId('sub', 'wiring') }).token));
+    const view = sharedView(
+      house,
+      open(house, linkFor(house, { audience: 'sub', job: undefined, sub: demoId('sub', 'wiring') }).token),
+    );
     if (view.audience === 'client') throw new Error('a sub is no client');
     const works = view.days.flatMap((day) => day.works);
     expect(works.length).toBeGreaterThan(0);
     expect(new Set(works.map((work) => work.crew))).toEqual(new Set(['Halyard Wiring']));
     expect(view.leftovers.every((left) => left.trade === 'Wiring')).toBe(true);
-    expect(sharesPicture(house, open(house, linkFor(house, { audience: 'crew' }).token), pictureOf(house, signalHouse))).toBe(false);
+    expect(
+      sharesPicture(house, open(house, linkFor(house, { audience: 'crew' }).token), pictureOf(house, signalHouse)),
+    ).toBe(false);
   });
 });

@@ -17,7 +17,9 @@ describe('migrations', () => {
     const { db, files } = ground();
     migrate(db, files);
     migrate(db, files);
-    expect(db.prepare('SELECT count(*) AS count FROM migration').get()).toEqual({ count: readdirSync(join(root, 'migrations')).length });
+    expect(db.prepare('SELECT count(*) AS count FROM migration').get()).toEqual({
+      count: readdirSync(join(root, 'migrations')).length,
+    });
     appendFileSync(join(files, '0001-the-house.sql'), '-- later thought\n');
     expect(() => migrate(db, files)).toThrow('changed after it ran');
   });
@@ -25,7 +27,10 @@ describe('migrations', () => {
   it('leave nothing of one that fails half-way', () => {
     const { db, files } = ground();
     migrate(db, files);
-    writeFileSync(join(files, `${String(readdirSync(files).length + 1).padStart(4, '0')}-broken.sql`), 'CREATE TABLE half (id INTEGER) STRICT; CREATE TABLE broken (;');
+    writeFileSync(
+      join(files, `${String(readdirSync(files).length + 1).padStart(4, '0')}-broken.sql`),
+      'CREATE TABLE half (id INTEGER) STRICT; CREATE TABLE broken (;',
+    );
     expect(() => migrate(db, files)).toThrow();
     expect(db.prepare(`SELECT count(*) AS count FROM sqlite_master WHERE name = 'half'`).get()).toEqual({ count: 0 });
   });
@@ -35,7 +40,9 @@ describe('migrations', () => {
     migrate(db, files);
     db.pragma('foreign_keys = ON');
     expect(() => db.exec(`INSERT INTO sub (id, name, trade, crews) VALUES ('a', 'A', 'wiring', 'many')`)).toThrow();
-    expect(() => db.exec(`INSERT INTO level (id, job, name, height) VALUES ('l', 'no job', 'L', 0)`)).toThrow('FOREIGN KEY');
+    expect(() => db.exec(`INSERT INTO level (id, job, name, height) VALUES ('l', 'no job', 'L', 0)`)).toThrow(
+      'FOREIGN KEY',
+    );
   });
 
   it('take selections along: one lead time becomes a range, names become suppliers, and what pointed at them still does', () => {
@@ -52,8 +59,16 @@ describe('migrations', () => {
       INSERT INTO scope_item (id, job, area, stance, verb, subject, selection) VALUES ('i', 'j', 'a', 'in', 'fit', 'doors', 't');`);
     writeFileSync(later, text);
     migrate(db, files);
-    expect(db.prepare('SELECT selection.id, lead_low, lead_high, state, supplier.name FROM selection LEFT JOIN supplier ON supplier.id = supplier ORDER BY selection.id').all()).toEqual([
-      { id: 's', lead_low: 12, lead_high: 12, state: 'ordered', name: 'Fathom Timber' }, { id: 't', lead_low: 30, lead_high: 30, state: 'open', name: 'Fathom Timber' }, { id: 'u', lead_low: 5, lead_high: 5, state: 'on site', name: null },
+    expect(
+      db
+        .prepare(
+          'SELECT selection.id, lead_low, lead_high, state, supplier.name FROM selection LEFT JOIN supplier ON supplier.id = supplier ORDER BY selection.id',
+        )
+        .all(),
+    ).toEqual([
+      { id: 's', lead_low: 12, lead_high: 12, state: 'ordered', name: 'Fathom Timber' },
+      { id: 't', lead_low: 30, lead_high: 30, state: 'open', name: 'Fathom Timber' },
+      { id: 'u', lead_low: 5, lead_high: 5, state: 'on site', name: null },
     ]);
     expect(db.pragma('foreign_key_check')).toEqual([]);
     expect(() => db.exec(`UPDATE selection SET lead_low = 40 WHERE id = 't'`)).toThrow('CHECK');

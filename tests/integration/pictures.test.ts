@@ -6,7 +6,10 @@ import { LARGEST_PICTURE } from '@/contract/commands/walks';
 import { keepPicture, pictureFile, servePicture } from '@/server/files/pictures';
 import { emptyHouse } from '../support/houses';
 
-const painted = (format: 'jpeg' | 'png' | 'webp', width = 900): Promise<Buffer> => sharp({ create: { width, height: 600, channels: 3, background: '#a9b8b6' } }).toFormat(format).toBuffer();
+const painted = (format: 'jpeg' | 'png' | 'webp', width = 900): Promise<Buffer> =>
+  sharp({ create: { width, height: 600, channels: 3, background: '#a9b8b6' } })
+    .toFormat(format)
+    .toBuffer();
 const refused = { problem: { field: 'picture' } };
 
 describe('pictures', () => {
@@ -22,11 +25,20 @@ describe('pictures', () => {
   it('refuses what is no picture, is cut short, or is too large, and keeps none of it', async () => {
     const house = emptyHouse();
     const whole = await painted('png');
-    await expect(keepPicture(house, Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'))).rejects.toMatchObject({ status: 422, ...refused });
+    await expect(keepPicture(house, Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'))).rejects.toMatchObject({
+      status: 422,
+      ...refused,
+    });
     await expect(keepPicture(house, Buffer.from('#!/bin/sh\n'))).rejects.toMatchObject({ status: 422, ...refused });
     await expect(keepPicture(house, Buffer.alloc(0))).rejects.toMatchObject({ status: 422, ...refused });
-    await expect(keepPicture(house, whole.subarray(0, whole.length / 2))).rejects.toMatchObject({ status: 422, ...refused });
-    await expect(keepPicture(house, Buffer.alloc(LARGEST_PICTURE + 1))).rejects.toMatchObject({ status: 413, ...refused });
+    await expect(keepPicture(house, whole.subarray(0, whole.length / 2))).rejects.toMatchObject({
+      status: 422,
+      ...refused,
+    });
+    await expect(keepPicture(house, Buffer.alloc(LARGEST_PICTURE + 1))).rejects.toMatchObject({
+      status: 413,
+      ...refused,
+    });
     expect(one(house.db, 'SELECT count(*) AS count FROM picture')).toEqual({ count: 0 });
   });
 

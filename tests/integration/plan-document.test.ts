@@ -21,16 +21,32 @@ describe('plan.json of the demo', () => {
   it('would be caught in every one of them', () => {
     const plan = document();
     const waiting = plan.tasks.filter((task) => task.state === 'waiting' && task.slots.length > 0);
-    const change = (id: string, over: object): Plan => ({ ...plan, tasks: plan.tasks.map((task) => (task.id === id ? { ...task, ...over } : task)) });
-    const linked = plan.links.find((link) => link.lag > 0 && waiting.some((task) => task.id === link.after && task.start > 0));
+    const change = (id: string, over: object): Plan => ({
+      ...plan,
+      tasks: plan.tasks.map((task) => (task.id === id ? { ...task, ...over } : task)),
+    });
+    const linked = plan.links.find(
+      (link) => link.lag > 0 && waiting.some((task) => task.id === link.after && task.start > 0),
+    );
     const crewed = waiting.find((task) => task.crew !== null);
     const roomed = waiting.find((task) => task.area !== null);
     if (!linked || !crewed?.crew || !roomed?.area) throw new Error('The demo has become too simple.');
     const after = waiting.find((task) => task.id === linked.after);
-    expect(checkPlan(change(linked.after, { start: 0, slots: [0, ...(after?.slots.slice(1) ?? [])] })).join()).toContain('not kept');
-    expect(checkPlan({ ...plan, crewCapacity: plan.crewCapacity.map((crew) => (crew.sub === crewed.crew ? { ...crew, capacity: 0 } : crew)) }).join()).toContain('no crew free');
-    expect(checkPlan({ ...plan, areaCapacity: { ...plan.areaCapacity, [roomed.area]: 0 } }).join()).toContain('area full');
-    expect(checkPlan({ ...plan, calendars: { ...plan.calendars, [crewed.calendar]: { worked: [] } } }).join()).toContain('does not take the worked slots');
+    expect(
+      checkPlan(change(linked.after, { start: 0, slots: [0, ...(after?.slots.slice(1) ?? [])] })).join(),
+    ).toContain('not kept');
+    expect(
+      checkPlan({
+        ...plan,
+        crewCapacity: plan.crewCapacity.map((crew) => (crew.sub === crewed.crew ? { ...crew, capacity: 0 } : crew)),
+      }).join(),
+    ).toContain('no crew free');
+    expect(checkPlan({ ...plan, areaCapacity: { ...plan.areaCapacity, [roomed.area]: 0 } }).join()).toContain(
+      'area full',
+    );
+    expect(
+      checkPlan({ ...plan, calendars: { ...plan.calendars, [crewed.calendar]: { worked: [] } } }).join(),
+    ).toContain('does not take the worked slots');
   });
 
   it('says why everything starts when it does', () => {

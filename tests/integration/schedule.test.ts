@@ -52,19 +52,37 @@ describe('knowledge of the firm', () => {
     expect(view.jobs.map((job) => job.name)).toContain('Signal House');
     expect(one(house.db, 'SELECT count(*) AS count FROM school_choice')).toEqual({ count: 0 });
     expect(one(house.db, `SELECT count(*) AS count FROM step WHERE phase = 'touch-up'`)).toEqual({ count: 0 });
-    expect([one(house.db, 'SELECT count(*) AS count FROM plan_mark'), readPlan(house.db)?.version]).toEqual([{ count: 0 }, before]);
+    expect([one(house.db, 'SELECT count(*) AS count FROM plan_mark'), readPlan(house.db)?.version]).toEqual([
+      { count: 0 },
+      before,
+    ]);
     must(house, 'school.choose', choice);
     const plan = renew(house);
-    expect(find(plan, signal('kitchen', 'final-coat')).finish).toBeLessThanOrEqual(find(plan, signal('kitchen', 'cabinets')).start);
-    expect(plan.links.find((link) => link.after === signal('kitchen', 'cabinets') && link.before === signal('kitchen', 'final-coat'))?.reason).toBe('so it was chosen: paint first, touch up after');
+    expect(find(plan, signal('kitchen', 'final-coat')).finish).toBeLessThanOrEqual(
+      find(plan, signal('kitchen', 'cabinets')).start,
+    );
+    expect(
+      plan.links.find(
+        (link) => link.after === signal('kitchen', 'cabinets') && link.before === signal('kitchen', 'final-coat'),
+      )?.reason,
+    ).toBe('so it was chosen: paint first, touch up after');
   });
 
   it('lets a room differ from its job, and the job from the firm', () => {
     const house = demoHouse();
     must(house, 'school.choose', { id: newId(), school: 'tear-out', side: 'careful' });
-    const halfDays = (area: string) => one<{ half_days: number }>(house.db, `SELECT half_days FROM step WHERE area = @area AND phase = 'tear-out'`, { area: areaOf(area) })?.half_days;
+    const halfDays = (area: string) =>
+      one<{ half_days: number }>(house.db, `SELECT half_days FROM step WHERE area = @area AND phase = 'tear-out'`, {
+        area: areaOf(area),
+      })?.half_days;
     expect([halfDays('kitchen'), halfDays('bath')]).toEqual([8, 6]);
-    must(house, 'school.choose', { id: newId(), school: 'tear-out', job: signalHouse, area: areaOf('bath'), side: 'fast' });
+    must(house, 'school.choose', {
+      id: newId(),
+      school: 'tear-out',
+      job: signalHouse,
+      area: areaOf('bath'),
+      side: 'fast',
+    });
     must(house, 'school.choose', { id: newId(), school: 'tear-out', job: signalHouse });
     expect(halfDays('kitchen')).toBeLessThan(8);
     const view = sequenceView(house, signalHouse).schools.find((school) => school.key === 'tear-out');
@@ -73,27 +91,78 @@ describe('knowledge of the firm', () => {
 
   it('refuses a rule that would send work round, job by job and step by step, beside its field', () => {
     const house = demoHouse();
-    const answer = give(house, 'rule.write', { id: newId(), before: 'tape', after: 'board', within: 'area', strength: 'hard', reason: 'somebody said so' });
-    expect(answer).toMatchObject({ status: 'refused', httpStatus: 422, problem: { code: 'sequence-loop', field: 'after', title: expect.stringMatching(/^Signal House: These wait for each other in a ring: .* · tape → .* · board → .* · tape\.$|^Signal House: These wait for each other in a ring: .* · board → .* · tape → .* · board\.$/) as string } });
+    const answer = give(house, 'rule.write', {
+      id: newId(),
+      before: 'tape',
+      after: 'board',
+      within: 'area',
+      strength: 'hard',
+      reason: 'somebody said so',
+    });
+    expect(answer).toMatchObject({
+      status: 'refused',
+      httpStatus: 422,
+      problem: {
+        code: 'sequence-loop',
+        field: 'after',
+        title: expect.stringMatching(
+          /^Signal House: These wait for each other in a ring: .* · tape → .* · board → .* · tape\.$|^Signal House: These wait for each other in a ring: .* · board → .* · tape → .* · board\.$/,
+        ) as string,
+      },
+    });
     expect(one(house.db, 'SELECT count(*) AS count FROM own_rule')).toEqual({ count: 0 });
-    expect(preview(house, MAREN, command('rule.write', { id: newId(), before: 'tape', after: 'board', within: 'area', strength: 'hard', reason: 'x' }))).toMatchObject({ problem: { code: 'sequence-loop' } });
+    expect(
+      preview(
+        house,
+        MAREN,
+        command('rule.write', {
+          id: newId(),
+          before: 'tape',
+          after: 'board',
+          within: 'area',
+          strength: 'hard',
+          reason: 'x',
+        }),
+      ),
+    ).toMatchObject({ problem: { code: 'sequence-loop' } });
   });
 
   it('counts a written rule with its reason on every link, in another job too, and a switched one no more where it is off', () => {
     const house = demoHouse();
-    must(house, 'rule.write', { id: newId(), before: 'first-coats', after: 'trim', within: 'area', kind: 'FS', lag: 4, lagUnit: 'elapsed', strength: 'hard', reason: 'our paint stays soft for two days' });
-    must(house, 'rule.switch', { id: newId(), rule: 23, job: signalHouse, area: areaOf('boot'), holds: false, reason: 'the boot room has no costly floor' });
+    must(house, 'rule.write', {
+      id: newId(),
+      before: 'first-coats',
+      after: 'trim',
+      within: 'area',
+      kind: 'FS',
+      lag: 4,
+      lagUnit: 'elapsed',
+      strength: 'hard',
+      reason: 'our paint stays soft for two days',
+    });
+    must(house, 'rule.switch', {
+      id: newId(),
+      rule: 23,
+      job: signalHouse,
+      area: areaOf('boot'),
+      holds: false,
+      reason: 'the boot room has no costly floor',
+    });
     const plan = renew(house);
     const links = plan.links.filter((link) => link.rule === 200);
     expect(new Set(links.map((link) => find(plan, link.after).job)).size).toBeGreaterThan(1);
     expect(links[0]).toMatchObject({ lag: 4, lagUnit: 'elapsed', reason: 'our paint stays soft for two days' });
     expect(plan.links.some((link) => link.rule === 23 && link.after.startsWith(areaOf('boot')))).toBe(false);
     expect(plan.links.some((link) => link.rule === 23 && link.after.startsWith(areaOf('guest')))).toBe(true);
-    expect(sequenceView(house, signalHouse).rules.find((rule) => rule.number === 23)?.off).toMatchObject([{ area: { name: 'Boot room' }, reason: 'the boot room has no costly floor' }]);
+    expect(sequenceView(house, signalHouse).rules.find((rule) => rule.number === 23)?.off).toMatchObject([
+      { area: { name: 'Boot room' }, reason: 'the boot room has no costly floor' },
+    ]);
   });
 
   it('switches nothing off that keeps people alive', () => {
-    expect(give(demoHouse(), 'rule.switch', { id: newId(), rule: 3, job: signalHouse, holds: false, reason: 'in a hurry' })).toMatchObject({ status: 'refused', problem: { code: 'rule-stays' } });
+    expect(
+      give(demoHouse(), 'rule.switch', { id: newId(), rule: 3, job: signalHouse, holds: false, reason: 'in a hurry' }),
+    ).toMatchObject({ status: 'refused', problem: { code: 'rule-stays' } });
   });
 });
 
@@ -101,17 +170,43 @@ describe('from scope to tasks', () => {
   it('takes times from the drawing, follows it, and says what is not drawn', () => {
     const house = demoHouse();
     const area = demoId('dairy', 'area', 'workshop');
-    const halfDays = () => one<{ half_days: number }>(house.db, `SELECT half_days FROM step WHERE area = @area AND phase = 'board'`, { area })?.half_days ?? 0;
-    if (!one(house.db, `SELECT 1 FROM step WHERE area = @area AND phase = 'board'`, { area })) must(house, 'area.change', { id: area, version: one<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @area', { area })?.version, name: 'Workshop', works: ['rebuild'], size: 1 });
-    const shape = (mm: number) => ({ kind: 'room', height: { mm: 2500, typed: '2500' }, walls: [0, 90, 180, 270].map((bearing) => ({ bearing, mm, typed: String(mm) })) });
-    const draw = (mm: number) => give(house, 'shape.set', { area, version: one<{ version: number }>(house.db, 'SELECT version FROM shape WHERE area = @area', { area })?.version ?? 0, shape: shape(mm) });
+    const halfDays = () =>
+      one<{ half_days: number }>(house.db, `SELECT half_days FROM step WHERE area = @area AND phase = 'board'`, {
+        area,
+      })?.half_days ?? 0;
+    if (!one(house.db, `SELECT 1 FROM step WHERE area = @area AND phase = 'board'`, { area }))
+      must(house, 'area.change', {
+        id: area,
+        version: one<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @area', { area })?.version,
+        name: 'Workshop',
+        works: ['rebuild'],
+        size: 1,
+      });
+    const shape = (mm: number) => ({
+      kind: 'room',
+      height: { mm: 2500, typed: '2500' },
+      walls: [0, 90, 180, 270].map((bearing) => ({ bearing, mm, typed: String(mm) })),
+    });
+    const draw = (mm: number) =>
+      give(house, 'shape.set', {
+        area,
+        version:
+          one<{ version: number }>(house.db, 'SELECT version FROM shape WHERE area = @area', { area })?.version ?? 0,
+        shape: shape(mm),
+      });
     draw(4000);
     must(house, 'step.time', { area, phase: 'board', basis: 'quantity', crews: 1 });
     const small = halfDays();
     must(house, 'rate.set', { phase: 'board', perHalfDay: 4 });
     expect(halfDays()).toBeGreaterThan(small);
-    expect(give(house, 'step.time', { area, phase: 'wiring-rough', basis: 'quantity', crews: 1 })).toMatchObject({ status: 'refused', problem: { code: 'not-drawn', field: 'basis' } });
-    expect(give(house, 'step.time', { area, phase: 'board', basis: 'size', crews: 9 })).toMatchObject({ status: 'refused', problem: { field: 'crews' } });
+    expect(give(house, 'step.time', { area, phase: 'wiring-rough', basis: 'quantity', crews: 1 })).toMatchObject({
+      status: 'refused',
+      problem: { code: 'not-drawn', field: 'basis' },
+    });
+    expect(give(house, 'step.time', { area, phase: 'board', basis: 'size', crews: 9 })).toMatchObject({
+      status: 'refused',
+      problem: { field: 'crews' },
+    });
   });
 
   it('shortens work by a second crew, does it in parts, and joins it again', () => {
@@ -122,13 +217,41 @@ describe('from scope to tasks', () => {
     must(house, 'step.time', { area, phase: 'board', basis: 'hand', halfDays: 8, crews: 2 }, owner);
     expect(find(renew(house), `${area}:board`)).toMatchObject({ duration: 4, crews: 2 });
     must(house, 'step.time', { area, phase: 'board', basis: 'hand', halfDays: 8, crews: 1 }, owner);
-    must(house, 'step.split', { area, phase: 'board', parts: [{ label: 'ceiling', halfDays: 3 }, { label: 'walls', halfDays: 5 }] }, owner);
+    must(
+      house,
+      'step.split',
+      {
+        area,
+        phase: 'board',
+        parts: [
+          { label: 'ceiling', halfDays: 3 },
+          { label: 'walls', halfDays: 5 },
+        ],
+      },
+      owner,
+    );
     const plan = renew(house);
     const [ceiling, walls] = [find(plan, `${area}:board~1`), find(plan, `${area}:board`)];
     expect([ceiling.duration, walls.duration, ceiling.label]).toEqual([3, 5, 'Room · board, ceiling']);
-    expect(plan.links.some((link) => link.before === `${area}:insulation-inspection` && link.after === ceiling.id)).toBe(true);
+    expect(
+      plan.links.some((link) => link.before === `${area}:insulation-inspection` && link.after === ceiling.id),
+    ).toBe(true);
     expect(walls.start).toBeGreaterThanOrEqual(ceiling.finish);
-    expect(give(house, 'step.split', { area, phase: 'board', parts: [{ label: 'a', halfDays: 1 }, { label: 'b', halfDays: 1 }] }, owner)).toMatchObject({ problem: { code: 'parts-uneven', field: 'parts' } });
+    expect(
+      give(
+        house,
+        'step.split',
+        {
+          area,
+          phase: 'board',
+          parts: [
+            { label: 'a', halfDays: 1 },
+            { label: 'b', halfDays: 1 },
+          ],
+        },
+        owner,
+      ),
+    ).toMatchObject({ problem: { code: 'parts-uneven', field: 'parts' } });
     must(house, 'step.split', { area, phase: 'board', parts: [] }, owner);
     expect(renew(house).tasks.filter((task) => task.id.startsWith(`${area}:board`))).toHaveLength(1);
   });
@@ -136,12 +259,49 @@ describe('from scope to tasks', () => {
   it('brings areas to one gate and has them done in one visit', () => {
     const { house, owner, job, areas } = build({ Far: { works: ['rebuild'] }, Near: { works: ['redecorate'] } });
     const [far = '', near = ''] = [areas.Far, areas.Near];
-    must(house, 'gate.set', { id: newId(), job, label: 'Ready for paint', reason: 'one visit of the painter', before: [{ area: far, phase: 'tape' }, { area: near, phase: 'protect' }], after: [{ area: near, phase: 'first-coats' }, { area: far, phase: 'first-coats' }], together: true }, owner);
+    must(
+      house,
+      'gate.set',
+      {
+        id: newId(),
+        job,
+        label: 'Ready for paint',
+        reason: 'one visit of the painter',
+        before: [
+          { area: far, phase: 'tape' },
+          { area: near, phase: 'protect' },
+        ],
+        after: [
+          { area: near, phase: 'first-coats' },
+          { area: far, phase: 'first-coats' },
+        ],
+        together: true,
+      },
+      owner,
+    );
     const plan = renew(house);
     const [first, second] = [find(plan, `${near}:first-coats`), find(plan, `${far}:first-coats`)];
     expect(first.start).toBeGreaterThanOrEqual(find(plan, `${far}:tape`).finish);
     expect(second.start).toBe(first.finish);
-    expect(give(house, 'gate.set', { id: newId(), job, label: 'Mixed', reason: 'x', before: [], after: [{ area: near, phase: 'first-coats' }, { area: far, phase: 'board' }], together: true }, owner)).toMatchObject({ problem: { code: 'trades-differ' } });
+    expect(
+      give(
+        house,
+        'gate.set',
+        {
+          id: newId(),
+          job,
+          label: 'Mixed',
+          reason: 'x',
+          before: [],
+          after: [
+            { area: near, phase: 'first-coats' },
+            { area: far, phase: 'board' },
+          ],
+          together: true,
+        },
+        owner,
+      ),
+    ).toMatchObject({ problem: { code: 'trades-differ' } });
   });
 
   it('waits for what has to be there and for others, and gives them no crew', () => {
@@ -149,7 +309,10 @@ describe('from scope to tasks', () => {
     const theirs = plan.tasks.find((task) => task.label.includes('the tenant’s own electrician'));
     expect(theirs).toMatchObject({ crew: null, state: 'waiting' });
     const crane = plan.tasks.find((task) => task.label === 'Crane for the lantern panes');
-    expect(plan.links.find((link) => link.before === crane?.id)).toMatchObject({ after: signal('lroof', 'glazing'), reason: 'nobody carries it in by hand' });
+    expect(plan.links.find((link) => link.before === crane?.id)).toMatchObject({
+      after: signal('lroof', 'glazing'),
+      reason: 'nobody carries it in by hand',
+    });
     expect(crane?.reason).toMatchObject({ held: true, text: expect.stringContaining('not asked for yet') as string });
     const view = sequenceView(demoHouse(), signalHouse).logistics.find((one_) => one_.label.startsWith('Crane'));
     expect(view?.askBy).not.toBeNull();
@@ -162,7 +325,11 @@ describe('inspections', () => {
     const plan = readPlan(house.db) as StoredPlan;
     const study = find(plan, signal('study', 'rough-inspection'));
     expect(formatSlot(plan.origin, study.start)).toBe('Thu 11 Mar, morning');
-    const office = new Set(plan.tasks.filter((task) => task.calendar.startsWith('office:') && task.state !== 'done').map((task) => new Date(`${dayOfSlot(plan.origin, task.start)}T00:00:00Z`).getUTCDay()));
+    const office = new Set(
+      plan.tasks
+        .filter((task) => task.calendar.startsWith('office:') && task.state !== 'done')
+        .map((task) => new Date(`${dayOfSlot(plan.origin, task.start)}T00:00:00Z`).getUTCDay()),
+    );
     expect([...office].every((day) => day >= 1 && day <= 5)).toBe(true);
     expect(desksView(house).unbooked.every((one_) => one_.askBy <= one_.ready)).toBe(true);
   });
@@ -171,29 +338,53 @@ describe('inspections', () => {
     const house = demoHouse();
     const before = readPlan(house.db) as StoredPlan;
     const fixes = [{ id: newId(), text: 'a box without its clamp', trade: 'wiring', halfDays: 2 }];
-    must(house, 'inspection.fail', { id: demoId('signal', 'inspection', 'study', 'rough-inspection'), version: 1, again: newId(), fixes });
+    must(house, 'inspection.fail', {
+      id: demoId('signal', 'inspection', 'study', 'rough-inspection'),
+      version: 1,
+      again: newId(),
+      fixes,
+    });
     const plan = renew(house);
     const [fix, again] = [find(plan, `extra:${fixes[0]?.id}`), find(plan, signal('study', 'rough-inspection'))];
     expect(fix.label).toBe('Study · a box without its clamp');
     expect(again.start).toBeGreaterThanOrEqual(fix.finish);
     expect(again.start).toBeGreaterThan(find(before, again.id).start);
-    expect(plan.links.find((link) => link.before === fix.id && link.after === again.id)?.reason).toContain('rough inspections failed on Thu 11 Mar: a box without its clamp');
-    expect(find(plan, signal('study', 'insulation')).start).toBeGreaterThan(find(before, signal('study', 'insulation')).start);
-    expect(one<{ cause: string; halves: number }>(house.db, 'SELECT cause, halves FROM plan_move WHERE task = @task ORDER BY id DESC', { task: signal('study', 'insulation') })).toMatchObject({ cause: 'Study: rough inspections failed (a box without its clamp)' });
+    expect(plan.links.find((link) => link.before === fix.id && link.after === again.id)?.reason).toContain(
+      'rough inspections failed on Thu 11 Mar: a box without its clamp',
+    );
+    expect(find(plan, signal('study', 'insulation')).start).toBeGreaterThan(
+      find(before, signal('study', 'insulation')).start,
+    );
+    expect(
+      one<{ cause: string; halves: number }>(
+        house.db,
+        'SELECT cause, halves FROM plan_move WHERE task = @task ORDER BY id DESC',
+        { task: signal('study', 'insulation') },
+      ),
+    ).toMatchObject({ cause: 'Study: rough inspections failed (a box without its clamp)' });
     const slipped = progressView(house, signalHouse).slipped.filter((one_) => one_.task.startsWith(areaOf('study')));
-    expect(slipped.flatMap((one_) => one_.causes).join()).toContain('rough inspections failed (a box without its clamp)');
+    expect(slipped.flatMap((one_) => one_.causes).join()).toContain(
+      'rough inspections failed (a box without its clamp)',
+    );
   });
 
   it('that pass are done, and their work goes on', () => {
     const house = demoHouse();
     must(house, 'inspection.pass', { id: demoId('signal', 'inspection', 'study', 'rough-inspection'), version: 1 });
     expect(find(renew(house), signal('study', 'rough-inspection')).state).toBe('done');
-    expect(give(house, 'inspection.pass', { id: demoId('signal', 'inspection', 'study', 'rough-inspection'), version: 2 })).toMatchObject({ status: 'refused', httpStatus: 409 });
+    expect(
+      give(house, 'inspection.pass', { id: demoId('signal', 'inspection', 'study', 'rough-inspection'), version: 2 }),
+    ).toMatchObject({ status: 'refused', httpStatus: 409 });
   });
 });
 
 describe('pins', () => {
-  const late = { task: signal('boot', 'flooring'), day: '2027-05-03', half: 1, reason: 'the client wants to see it begin' };
+  const late = {
+    task: signal('boot', 'flooring'),
+    day: '2027-05-03',
+    half: 1,
+    reason: 'the client wants to see it begin',
+  };
 
   it('hold a start and say why; a later plan keeps them', () => {
     const house = demoHouse();
@@ -206,17 +397,40 @@ describe('pins', () => {
   });
 
   it.each([
-    ['before a delivery, naming it', { task: signal('lroof', 'glazing'), day: '2027-03-22', half: 0 }, /cannot start on Mon 22 Mar, morning\. Not earlier: the order of lantern glazing/, 'day'],
-    ['before what a rule puts first', { task: signal('wet', 'tiling'), day: '2027-03-10', half: 0 }, /cannot start on Wed 10 Mar, morning\. Not earlier: Wet room · /, 'day'],
-    ['on a day off', { task: signal('boot', 'flooring'), day: '2027-05-02', half: 0 }, /Nobody works at this on Sun 2 May/, 'day'],
-    ['when its crew is away', { task: `${areaOf('bed', 'tannery')}:final-coat`, day: '2027-03-24', half: 0 }, /Two Buckets Paint is away on Wed 24 Mar/, 'day'],
+    [
+      'before a delivery, naming it',
+      { task: signal('lroof', 'glazing'), day: '2027-03-22', half: 0 },
+      /cannot start on Mon 22 Mar, morning\. Not earlier: the order of lantern glazing/,
+      'day',
+    ],
+    [
+      'before what a rule puts first',
+      { task: signal('wet', 'tiling'), day: '2027-03-10', half: 0 },
+      /cannot start on Wed 10 Mar, morning\. Not earlier: Wet room · /,
+      'day',
+    ],
+    [
+      'on a day off',
+      { task: signal('boot', 'flooring'), day: '2027-05-02', half: 0 },
+      /Nobody works at this on Sun 2 May/,
+      'day',
+    ],
+    [
+      'when its crew is away',
+      { task: `${areaOf('bed', 'tannery')}:final-coat`, day: '2027-03-24', half: 0 },
+      /Two Buckets Paint is away on Wed 24 Mar/,
+      'day',
+    ],
     ['in the past', { task: signal('boot', 'flooring'), day: '2027-03-01', half: 0 }, /That day is over/, 'day'],
     ['of what is under way', { task: signal('yard', 'pipe'), day: '2027-03-20', half: 0 }, /is under way/, 'task'],
     ['of nothing', { task: 'nothing', day: '2027-03-20', half: 0 }, /piece of work/, 'task'],
   ])('are refused %s', (_, payload, says, field) => {
     const house = demoHouse();
     const answer = give(house, 'pin.set', { ...payload, reason: 'so wished' });
-    expect(answer).toMatchObject({ status: 'refused', problem: { field, title: expect.stringMatching(says) as string } });
+    expect(answer).toMatchObject({
+      status: 'refused',
+      problem: { field, title: expect.stringMatching(says) as string },
+    });
     expect(one(house.db, 'SELECT count(*) AS count FROM pin')).toEqual({ count: 0 });
   });
 });
@@ -226,8 +440,14 @@ describe('what others decide', () => {
     const house = demoHouse();
     const sub = demoId('sub', 'structure');
     const before = readPlan(house.db) as StoredPlan;
-    const masonry = before.tasks.filter((task) => task.crew === sub && task.state === 'waiting').sort((a, b) => a.start - b.start)[0] as PlannedTask;
-    const halves = Array.from({ length: 8 }, (_, at) => ({ day: dayOfSlot(TODAY, at), half: at % 2, words: 'another site' }));
+    const masonry = before.tasks
+      .filter((task) => task.crew === sub && task.state === 'waiting')
+      .sort((a, b) => a.start - b.start)[0] as PlannedTask;
+    const halves = Array.from({ length: 8 }, (_, at) => ({
+      day: dayOfSlot(TODAY, at),
+      half: at % 2,
+      words: 'another site',
+    }));
     must(house, 'sub.busy', { sub, name: 'bram.ics', events: 4, halves });
     const moved = find(renew(house), masonry.id);
     expect(moved.start).toBeGreaterThanOrEqual(slotOf(TODAY, '2027-03-13'));
@@ -244,7 +464,9 @@ describe('what others decide', () => {
     house.db.exec(`DELETE FROM outlook WHERE day > '2027-03-16'`);
     expect(hearWeather(house, outlookFrom)).toBe(4);
     const days = ['2027-03-09', '2027-03-10', '2027-03-11', '2027-03-12'];
-    must(house, 'outlook.say', { halves: days.flatMap((day) => [0, 1].map((half) => ({ day, half, rain: 9, wind: 4, low: 6 }))) });
+    must(house, 'outlook.say', {
+      halves: days.flatMap((day) => [0, 1].map((half) => ({ day, half, rain: 9, wind: 4, low: 6 }))),
+    });
     const plan = renew(house);
     const outdoors = plan.tasks.filter((task) => /:rain/.test(task.calendar) && task.state === 'waiting');
     expect(outdoors.length).toBeGreaterThan(5);
@@ -255,8 +477,17 @@ describe('what others decide', () => {
 
   it('a broken digger holds what needs it', () => {
     const house = demoHouse();
-    must(house, 'plant.break', { id: newId(), plant: demoId('plant', 'digger'), firstDay: TODAY, lastDay: '2027-04-02', units: 1, reason: 'the pump is gone' });
-    const dug = renew(house).tasks.filter((task) => task.plant !== undefined && task.state === 'waiting' && /:(excavate|backfill)$/.test(task.id));
+    must(house, 'plant.break', {
+      id: newId(),
+      plant: demoId('plant', 'digger'),
+      firstDay: TODAY,
+      lastDay: '2027-04-02',
+      units: 1,
+      reason: 'the pump is gone',
+    });
+    const dug = renew(house).tasks.filter(
+      (task) => task.plant !== undefined && task.state === 'waiting' && /:(excavate|backfill)$/.test(task.id),
+    );
     expect(dug.length).toBeGreaterThan(2);
     expect(dug.every((task) => task.start >= slotOf(TODAY, '2027-04-05'))).toBe(true);
     expect(dug.some((task) => task.reason.text.includes('Small digger'))).toBe(true);
@@ -269,23 +500,35 @@ describe('calendars for programs outside', () => {
     must(house, 'feed.open', { id, kind, target });
     const path = desksView(house).feeds.find((feed) => feed.id === id)?.path ?? '';
     const token = path.replace(/^\/calendar\/|\.ics$/g, '');
-    return () => new ICAL.Component(ICAL.parse(feedFile(house, token)?.content ?? '') as never).getAllSubcomponents('vevent').map((part) => new ICAL.Event(part));
+    return () =>
+      new ICAL.Component(ICAL.parse(feedFile(house, token)?.content ?? '') as never)
+        .getAllSubcomponents('vevent')
+        .map((part) => new ICAL.Event(part));
   };
 
   it('are read back by another parser with the same work on the same half-days, by job and by sub', () => {
     const house = demoHouse();
     const plan = readPlan(house.db) as StoredPlan;
     const sub = demoId('sub', 'plumbing');
-    for (const [kind, target, mine] of [['job', signalHouse, (task: PlannedTask) => task.job === signalHouse], ['sub', sub, (task: PlannedTask) => task.crew === sub]] as const) {
-      const events = open(house, kind, target)().filter((event) => event.component.getFirstPropertyValue('status') === 'CONFIRMED');
+    for (const [kind, target, mine] of [
+      ['job', signalHouse, (task: PlannedTask) => task.job === signalHouse],
+      ['sub', sub, (task: PlannedTask) => task.crew === sub],
+    ] as const) {
+      const events = open(house, kind, target)().filter(
+        (event) => event.component.getFirstPropertyValue('status') === 'CONFIRMED',
+      );
       const tasks = plan.tasks.filter((task) => mine(task) && task.state === 'waiting' && task.duration > 0);
       const told = new Map(events.map((event) => [event.uid, event]));
       expect(tasks.length).toBeGreaterThan(10);
       for (const task of tasks) {
         const event = told.get(`${task.id}@aftermist`);
         expect(event?.summary).toContain(task.label);
-        expect(event?.startDate.toString()).toBe(`${dayOfSlot(plan.origin, task.start)}T${task.start % 2 === 0 ? '07:30' : '12:30'}:00`);
-        expect(event?.endDate.toString()).toBe(`${dayOfSlot(plan.origin, task.finish - 1)}T${(task.finish - 1) % 2 === 0 ? '12:00' : '16:30'}:00`);
+        expect(event?.startDate.toString()).toBe(
+          `${dayOfSlot(plan.origin, task.start)}T${task.start % 2 === 0 ? '07:30' : '12:30'}:00`,
+        );
+        expect(event?.endDate.toString()).toBe(
+          `${dayOfSlot(plan.origin, task.finish - 1)}T${(task.finish - 1) % 2 === 0 ? '12:00' : '16:30'}:00`,
+        );
       }
     }
   });
@@ -300,16 +543,28 @@ describe('calendars for programs outside', () => {
     const [is] = read().filter((event) => event.uid === uid);
     expect(is?.startDate.toString()).toBe('2027-05-03T12:30:00');
     expect(is?.sequence).toBe((was?.sequence ?? 0) + 1);
-    must(house, 'area.change', { id: areaOf('boot'), version: one<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @id', { id: areaOf('boot') })?.version, name: 'Boot room', works: ['none'], size: 1 });
+    must(house, 'area.change', {
+      id: areaOf('boot'),
+      version: one<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @id', { id: areaOf('boot') })
+        ?.version,
+      name: 'Boot room',
+      works: ['none'],
+      size: 1,
+    });
     renew(house);
     const [gone] = read().filter((event) => event.uid === uid);
-    expect([gone?.component.getFirstPropertyValue('status'), gone?.sequence]).toEqual(['CANCELLED', (is?.sequence ?? 0) + 1]);
+    expect([gone?.component.getFirstPropertyValue('status'), gone?.sequence]).toEqual([
+      'CANCELLED',
+      (is?.sequence ?? 0) + 1,
+    ]);
   });
 
   it('give a person the visits, deliveries and bookings to be there for, and close', () => {
     const house = demoHouse();
     const read = open(house, 'person', demoId('person', 'tobin'));
-    expect(read().map((event) => event.summary)).toEqual(expect.arrayContaining(['Signal House: Study · rough inspections', 'Signal House: Bin for the slab, 6 m³']));
+    expect(read().map((event) => event.summary)).toEqual(
+      expect.arrayContaining(['Signal House: Study · rough inspections', 'Signal House: Bin for the slab, 6 m³']),
+    );
     const feed = desksView(house).feeds[0];
     must(house, 'feed.close', { id: feed?.id });
     expect(feedFile(house, feed?.path.replace(/^\/calendar\/|\.ics$/g, '') ?? '')).toBeUndefined();
@@ -322,12 +577,21 @@ describe('the plan as a whole', () => {
     const house = demoHouse();
     const before = readPlan(house.db) as StoredPlan;
     must(house, 'plan.search', { schedules: 120, seed: 7 });
-    expect(give(house, 'plan.search', { schedules: 5, seed: 1 })).toMatchObject({ status: 'refused', problem: { code: 'search-under-way' } });
+    expect(give(house, 'plan.search', { schedules: 5, seed: 1 })).toMatchObject({
+      status: 'refused',
+      problem: { code: 'search-under-way' },
+    });
     expect(searchOnce(house.db, TODAY, () => house.clock.now().toISOString())).toBeGreaterThan(0);
     const after = readPlan(house.db) as StoredPlan;
     expect(checkPlan(after)).toEqual([]);
-    expect([after.score.broken, after.score.late, after.score.cost] <= [before.score.broken, before.score.late, before.score.cost]).toBe(true);
-    expect(one<{ state: string; words: string }>(house.db, 'SELECT state, words FROM plan_search')).toMatchObject({ state: 'done', words: expect.stringMatching(/found/) as string });
+    expect(
+      [after.score.broken, after.score.late, after.score.cost] <=
+        [before.score.broken, before.score.late, before.score.cost],
+    ).toBe(true);
+    expect(one<{ state: string; words: string }>(house.db, 'SELECT state, words FROM plan_search')).toMatchObject({
+      state: 'done',
+      words: expect.stringMatching(/found/) as string,
+    });
     expect(searchOnce(house.db, TODAY, () => house.clock.now().toISOString())).toBeUndefined();
     // What was found is where the next plan begins.
     must(house, 'hold.expect', { id: demoId('signal', 'hold', '4'), version: 1, expectedOn: '2027-04-03' });
@@ -350,9 +614,13 @@ describe('the plan as a whole', () => {
     const house = demoHouse();
     const view = progressView(house, signalHouse);
     expect(view.baselines[0]?.name).toBe('agreed with the client');
-    expect(view.slipped.some((one_) => one_.halves > 0 && one_.causes.some((cause) => /a walk was finished on/.test(cause)))).toBe(true);
+    expect(
+      view.slipped.some((one_) => one_.halves > 0 && one_.causes.some((cause) => /a walk was finished on/.test(cause))),
+    ).toBe(true);
     expect(view.done).toBeGreaterThan(0.1);
-    expect(view.words).toMatch(/^\d+ % of the work is done, \d+ % of that where nobody sees it; in the last two weeks \d+ % of it\.$/);
+    expect(view.words).toMatch(
+      /^\d+ % of the work is done, \d+ % of that where nobody sees it; in the last two weeks \d+ % of it\.$/,
+    );
     const shares = view.overTime.done.filter((share) => share !== null);
     expect([...shares].sort((a, b) => a - b)).toEqual(shares);
     expect(view.load.trades.every((trade) => trade.work.length === 8 && trade.most.length === 8)).toBe(true);

@@ -37,15 +37,24 @@ const dairyArea = (key: string): string => areaOf(key, 'dairy');
 describe('scope by area', () => {
   it('reads line, stance and condition together, with what was found and what is believed there', () => {
     const page = read(<Scope view={scopeView(demoHouse(), dairy)} />, `/jobs/${dairy}/scope`);
-    expect(page).toMatch(/strip boards of the lane face, 46 m² cladding and roofing · depends on overlay or strip depends on what is found Change/);
-    expect(page).toMatch(/damage rot in the lowest boards and the sill beam, 6\.4 m, because of soil against the boards; the soil goes down/);
-    expect(page).toContain('we take it that the sheathing behind the old boards is sound , dry where the lamp hole shows it');
-    expect(page).toMatch(/strip will show it, \w{3} \d+ \w{3}\. If not: replace the sheathing of the lane face, carpentry, 2\.5 days, 1 840\.00/);
+    expect(page).toMatch(
+      /strip boards of the lane face, 46 m² cladding and roofing · depends on overlay or strip depends on what is found Change/,
+    );
+    expect(page).toMatch(
+      /damage rot in the lowest boards and the sill beam, 6\.4 m, because of soil against the boards; the soil goes down/,
+    );
+    expect(page).toContain(
+      'we take it that the sheathing behind the old boards is sound , dry where the lamp hole shows it',
+    );
+    expect(page).toMatch(
+      /strip will show it, \w{3} \d+ \w{3}\. If not: replace the sheathing of the lane face, carpentry, 2\.5 days, 1 840\.00/,
+    );
   });
 
   it('offers the first visit where nothing is written down', () => {
     const house = demoHouse();
-    for (const line of scopeView(house, dairy).areas.flatMap((area) => area.lines)) must(house, 'line.remove', { of: 'scope', id: line.id });
+    for (const line of scopeView(house, dairy).areas.flatMap((area) => area.lines))
+      must(house, 'line.remove', { of: 'scope', id: line.id });
     expect(read(<Scope view={scopeView(house, dairy)} />)).toContain('Begin the first visit');
   });
 });
@@ -57,14 +66,18 @@ describe('the first visit', () => {
     expect(words(page)).toContain('Drain, lane to yard →');
     expect(words(page)).toContain('on the plan 75.24 m²');
     expect(page).toMatch(/area=[^"]*"[^>]*aria-current="page"|aria-current="page"[^>]*area=/);
-    expect(words(html(<Visit view={scopeView(demoHouse(), dairy)} at={dairyArea('milk')} />))).toContain('To the statement →');
+    expect(words(html(<Visit view={scopeView(demoHouse(), dairy)} at={dairyArea('milk')} />))).toContain(
+      'To the statement →',
+    );
   });
 
   it('begins with a first area where there is none', () => {
     const house = demoHouse();
     const job = newId();
     must(house, 'job.open', { id: job, name: 'Empty', units: 'metric', startDay: '2027-04-01' });
-    expect(read(<Visit view={scopeView(house, job)} at={undefined} />)).toContain('Begin with the first outside face as you come up to the house.');
+    expect(read(<Visit view={scopeView(house, job)} at={undefined} />)).toContain(
+      'Begin with the first outside face as you come up to the house.',
+    );
   });
 });
 
@@ -72,10 +85,17 @@ describe('assumptions, options, changes', () => {
   it('say of a wrong assumption what was found and which work it added, until that is done', () => {
     const house = demoHouse();
     const extraId = newId();
-    must(house, 'assumption.settle', { id: demoId('dairy', 'assumption', '1'), verdict: 'wrong', found: 'slate at 60 cm', extraId });
+    must(house, 'assumption.settle', {
+      id: demoId('dairy', 'assumption', '1'),
+      verdict: 'wrong',
+      found: 'slate at 60 cm',
+      extraId,
+    });
     const page = read(<Assumptions view={assumptionsView(house, dairy)} />);
     expect(page).toMatch(/It was wrong: slate at 60 cm ?\. break rock by machine is added\./);
-    expect(page).toMatch(/Added work Drain, lane to yard: break rock by machine ground works and concrete, 6 half-days, being planned\./);
+    expect(page).toMatch(
+      /Added work Drain, lane to yard: break rock by machine ground works and concrete, 6 half-days, being planned\./,
+    );
     must(house, 'extra.finish', { id: extraId });
     expect(read(<Assumptions view={assumptionsView(house, dairy)} />)).toMatch(/6 half-days, done\..*Open again/);
   });
@@ -86,13 +106,21 @@ describe('assumptions, options, changes', () => {
     expect(count(page, 'scope="row"')).toBe(9);
     expect(words(page)).toMatch(/Costs 6 120\.00 least 9 480\.00/);
     expect(words(page)).toMatch(/A year of it 480\.00 360\.86 least/);
-    must(house, 'options.choose', { id: demoId('dairy', 'options', '0'), version: 1, key: 'strip', reason: 'it lasts', decisionId: newId() });
+    must(house, 'options.choose', {
+      id: demoId('dairy', 'options', '0'),
+      version: 1,
+      key: 'strip',
+      reason: 'it lasts',
+      decisionId: newId(),
+    });
     expect(read(<Options view={optionsView(house, dairy)} />)).toMatch(/Strip and reclad: it lasts Maren, today/);
   });
 
   it('price a change line by line and tell what it does to the finish', () => {
     const page = read(<Changes view={changesView(demoHouse(), demoId('tannery'))} />);
-    expect(page).toMatch(/fit double sockets, chased in 2 pieces 112\.00 224\.00 overhead and profit, 15 % 33\.60 in all 257\.60/);
+    expect(page).toMatch(
+      /fit double sockets, chased in 2 pieces 112\.00 224\.00 overhead and profit, 15 % 33\.60 in all 257\.60/,
+    );
     expect(page).toMatch(/The work ends on .* By the plan of today\./);
   });
 });
@@ -103,13 +131,17 @@ describe('the statement', () => {
     const draft = read(<StatementPage view={statementView(house, dairy)} />);
     expect(draft).toContain('as it would be today; no version was made yet');
     expect(draft).toContain('Workshop: an old gas pipe under the window: nobody has proved whether it is live.');
-    expect(read(<StatementPage view={statementView(house, demoId('tannery'))} />)).toContain('Agreed by Fen of Tannery Row, ');
+    expect(read(<StatementPage view={statementView(house, demoId('tannery'))} />)).toContain(
+      'Agreed by Fen of Tannery Row, ',
+    );
   });
 
   it('shows in beside not included, marks with their words, and amounts', () => {
     const { content } = statementView(demoHouse(), dairy);
     const page = read(<StatementBody content={content} />);
-    expect(page).toMatch(/Slate roof outside In 40 pieces of spare slates.* take down and refit Not included repair the slates/);
+    expect(page).toMatch(
+      /Slate roof outside In 40 pieces of spare slates.* take down and refit Not included repair the slates/,
+    );
     expect(page).toMatch(/What is allowed for Workshop: 4 pieces of lights over the bench 380\.00/);
     expect(page).toContain('3 m allowed for; more is extra at 148.00 a m');
   });
@@ -118,7 +150,10 @@ describe('the statement', () => {
     const { content } = statementView(demoHouse(), dairy);
     const [first, ...others] = content.areas;
     if (!first) throw new Error('no area');
-    const later = { ...content, areas: [{ ...first, lines: first.lines.slice(1).map((line) => ({ ...line, note: 'otherwise' })) }, ...others] };
+    const later = {
+      ...content,
+      areas: [{ ...first, lines: first.lines.slice(1).map((line) => ({ ...line, note: 'otherwise' })) }, ...others],
+    };
     const page = html(<StatementChanges diff={statementDiff(content, later)} against={1} />);
     expect(page).toMatch(/now.*<s>take down and refit two lamps and the post box<\/s>/);
     expect(page).toMatch(/gone.*<s>strip boards of the lane face, 46 m²<\/s>/);
@@ -133,7 +168,14 @@ describe('the statement', () => {
     const page = html(<ClientPage view={view} token="secret" />);
     expect(page).toContain('href="/s/secret/statement.pdf"');
     expect(page).not.toContain('I agree to version');
-    expect(html(<ClientPage view={{ ...view, statement: view.statement && { ...view.statement, agreed: null } }} token="secret" />)).toContain('I agree to version 1');
+    expect(
+      html(
+        <ClientPage
+          view={{ ...view, statement: view.statement && { ...view.statement, agreed: null } }}
+          token="secret"
+        />,
+      ),
+    ).toContain('I agree to version 1');
   });
 });
 
@@ -151,13 +193,29 @@ describe('drawings on screen', () => {
 
   it('stand with their findings, the worst first, and with what they measure', () => {
     const house = demoHouse();
-    must(house, 'placed.add', { id: newId(), area: dairyArea('workshop'), wall: 2, kind: 'other', name: 'lathe', along: { mm: 400, typed: '400' }, width: { mm: 900, typed: '900' }, depth: { mm: 700, typed: '700' }, front: { mm: 0, typed: '' } });
+    must(house, 'placed.add', {
+      id: newId(),
+      area: dairyArea('workshop'),
+      wall: 2,
+      kind: 'other',
+      name: 'lathe',
+      along: { mm: 400, typed: '400' },
+      width: { mm: 900, typed: '900' },
+      depth: { mm: 700, typed: '700' },
+      front: { mm: 0, typed: '' },
+    });
     const page = read(<Layout view={layoutView(house, dairy, dairyArea('workshop'))} />);
-    expect(page).toMatch(/Does it fit.*Yard door swings into lathe\..*Lathe stands before yard door\..*Yard door lets 898 mm pass\./);
+    expect(page).toMatch(
+      /Does it fit.*Yard door swings into lathe\..*Lathe stands before yard door\..*Yard door lets 898 mm pass\./,
+    );
     expect(page).toContain('floor 30.95 m²');
-    expect(read(<Layout view={layoutView(house, dairy, dairyArea('lower'))} />)).toContain('It runs by gravity, with 233 mm to spare at the head.');
+    expect(read(<Layout view={layoutView(house, dairy, dairyArea('lower'))} />)).toContain(
+      'It runs by gravity, with 233 mm to spare at the head.',
+    );
     expect(read(<Layout view={layoutView(house, dairy, dairyArea('upper'))} />)).toContain('It runs by gravity');
-    expect(read(<Layout view={layoutView(house, demoId('linden'), roomOf(house, 'linden'))} />)).toContain('Four walls');
+    expect(read(<Layout view={layoutView(house, demoId('linden'), roomOf(house, 'linden'))} />)).toContain(
+      'Four walls',
+    );
   });
 
   it('of levels keep their words apart and name the datum', () => {
@@ -166,12 +224,19 @@ describe('drawings on screen', () => {
     expect(places).toHaveLength(6);
     expect(places.every((y, at) => at === 0 || y - (places[at - 1] ?? 0) >= 24 - 1e-6)).toBe(true);
     expect(words(page)).toContain('workshop floor, the datum');
-    expect(words(page)).toContain('Soil against the lane face is only 60 mm below workshop floor; it should be 150 mm below. Your local code and inspector decide.');
+    expect(words(page)).toContain(
+      'Soil against the lane face is only 60 mm below workshop floor; it should be 150 mm below. Your local code and inspector decide.',
+    );
   });
 });
 
 /** Some room of a job that nobody has drawn. */
-const roomOf = (house: House, job: string): string => (house.db.prepare(`SELECT id FROM area WHERE job = ? AND kind = 'room' AND id NOT IN (SELECT area FROM shape)`).get(demoId(job)) as { id: string }).id;
+const roomOf = (house: House, job: string): string =>
+  (
+    house.db
+      .prepare(`SELECT id FROM area WHERE job = ? AND kind = 'room' AND id NOT IN (SELECT area FROM shape)`)
+      .get(demoId(job)) as { id: string }
+  ).id;
 
 describe('Bench', () => {
   it('lists every calculator once, each leading to its page for the area in hand', () => {
@@ -182,7 +247,9 @@ describe('Bench', () => {
   it('begins with the example, or with what was kept, fed by the drawing', () => {
     const house = demoHouse();
     const view = benchView(house);
-    expect(read(<CalculatorPage name="tiles" view={view} area={undefined} kept={undefined} />)).toMatch(/tiles 139 .*How this is computed/);
+    expect(read(<CalculatorPage name="tiles" view={view} area={undefined} kept={undefined} />)).toMatch(
+      /tiles 139 .*How this is computed/,
+    );
     const kept = keptCalculation(house, demoId('dairy', 'calculation', '0'));
     const page = html(<CalculatorPage name={kept.calculator} view={view} area={undefined} kept={kept} />);
     expect(page).toMatch(/readOnly="" id="ask-netArea"[^>]*value="23.04"|value="23.04"[^>]*readOnly=""/i);
@@ -191,7 +258,11 @@ describe('Bench', () => {
 
   it('draws sticks that are cut alike once, each piece in its proportion', () => {
     const list = calculatorNamed('cut-list');
-    const outcome = list?.run({ pieces: [{ length: 1000, count: 6, label: 'rails' }], stock: [{ length: 3100 }], kerf: 3 });
+    const outcome = list?.run({
+      pieces: [{ length: 1000, count: 6, label: 'rails' }],
+      stock: [{ length: 3100 }],
+      kerf: 3,
+    });
     const cuts = outcome?.ok ? (outcome.value.cuts as Cut[]) : [];
     const page = html(<CutSticks cuts={cuts} system="metric" />);
     expect(count(page, '<li>')).toBe(1);

@@ -37,16 +37,25 @@ describe('the section', () => {
   it('draws every area once, and each leads to its page', () => {
     for (const key of ['signal', 'tannery', 'linden', 'dairy']) {
       const view = rooms(demoId(key));
-      const areas = [...view.levels.flatMap((level) => level.areas), ...view.faces, ...view.roofs, ...view.ground, ...view.outbuildings];
+      const areas = [
+        ...view.levels.flatMap((level) => level.areas),
+        ...view.faces,
+        ...view.roofs,
+        ...view.ground,
+        ...view.outbuildings,
+      ];
       const drawn = html(<Section view={view} />);
-      for (const area of areas) expect(count(drawn, `href="/jobs/${view.job.id}/areas/${area.id}"`), `${view.job.name}, ${area.name}`).toBe(1);
+      for (const area of areas)
+        expect(count(drawn, `href="/jobs/${view.job.id}/areas/${area.id}"`), `${view.job.name}, ${area.name}`).toBe(1);
       expect(count(drawn, 'class="name"')).toBe(areas.length);
     }
   });
 
   it('stands as the house does: roof, then storeys from the top, then the ground with what lies below', () => {
     const read = words(html(<Section view={rooms()} />));
-    const order = ['Lantern roof', 'Lantern room', 'Upper', 'Bath', 'Ground', 'Kitchen', 'Yard and drain run'].map((name) => read.indexOf(name));
+    const order = ['Lantern roof', 'Lantern room', 'Upper', 'Bath', 'Ground', 'Kitchen', 'Yard and drain run'].map(
+      (name) => read.indexOf(name),
+    );
     expect(order).toEqual([...order].sort((a, b) => a - b));
     expect(order[0]).toBeGreaterThan(-1);
   });
@@ -80,12 +89,17 @@ describe('the ladder opened wide', () => {
     const read = words(drawn);
     expect(read.indexOf('hand-over')).toBeLessThan(read.indexOf('framing'));
     expect(read.lastIndexOf('protect')).toBeGreaterThan(read.indexOf('isolate services'));
-    for (const step of view.steps) expect(read, step.label).toContain(step.fraction >= 1 ? `seen done ${step.seen ?? ''}` : words(step.reason).trim());
+    for (const step of view.steps)
+      expect(read, step.label).toContain(
+        step.fraction >= 1 ? `seen done ${step.seen ?? ''}` : words(step.reason).trim(),
+      );
     expect(count(drawn, 'aria-label="30 %"')).toBe(1);
   });
 
   it('says so where nothing is to be done', () => {
-    expect(words(html(<WideLadder view={roomView(house, signalHouse, areaOf('landing'))} />))).toContain('No work is agreed here.');
+    expect(words(html(<WideLadder view={roomView(house, signalHouse, areaOf('landing'))} />))).toContain(
+      'No work is agreed here.',
+    );
   });
 });
 
@@ -105,7 +119,9 @@ describe('the half-day board', () => {
   });
 
   it('shows a crew’s work elsewhere as what it is: the reason why it is not here', () => {
-    const drawn = words(html(<Board view={board('trade')} job={signalHouse} chosen={undefined} onChoose={noop} onMove={noop} />));
+    const drawn = words(
+      html(<Board view={board('trade')} job={signalHouse} chosen={undefined} onChoose={noop} onMove={noop} />),
+    );
     expect(drawn).toMatch(/at Tannery Row 9/);
     expect(drawn).toContain('Tannery Row 9, ');
   });
@@ -117,19 +133,71 @@ describe('the half-day board', () => {
     expect(read).not.toContain('Tannery');
     expect(read).toContain('Guest suite · wires');
     expect(read).toContain(', goes on');
-    expect(words(html(<BoardList view={scheduleView(house, { by: 'trade', weeks: 2, shift: 0 }).board} job={undefined} onChoose={noop} />))).toContain('Tannery Row 9');
+    expect(
+      words(
+        html(
+          <BoardList
+            view={scheduleView(house, { by: 'trade', weeks: 2, shift: 0 }).board}
+            job={undefined}
+            onChoose={noop}
+          />,
+        ),
+      ),
+    ).toContain('Tannery Row 9');
   });
 });
 
 describe('public pages', () => {
-  const shared = { firm: 'Harrow & Tern', recipient: 'A', today: TODAY, expiresOn: '2027-04-01', acknowledged: null, canAcknowledge: true };
+  const shared = {
+    firm: 'Harrow & Tern',
+    recipient: 'A',
+    today: TODAY,
+    expiresOn: '2027-04-01',
+    acknowledged: null,
+    canAcknowledge: true,
+  };
   const client: ClientShared = {
-    ...shared, audience: 'client', job: { name: 'Signal House', address: '3 Watch Steps' }, done: 0.204, finish: '2027-08-31', updates: [{ title: 'Second', body: 'b <i>2</i>', when: 'today' }, { title: 'First', body: 'b 1', when: 'Mon' }],
-    next: [{ when: 'Tue 9 Mar', text: 'The wires — Guest suite' }], choices: [], requests: [], decisions: [{ text: 'Oak or cork', by: '2027-04-02' }], pictures: [{ hash: 'abc', area: 'Kitchen', when: 'today', text: null, alt: 'Kitchen, today' }], completion: null, statement: null, changes: [],
+    ...shared,
+    audience: 'client',
+    job: { name: 'Signal House', address: '3 Watch Steps' },
+    done: 0.204,
+    finish: '2027-08-31',
+    updates: [
+      { title: 'Second', body: 'b <i>2</i>', when: 'today' },
+      { title: 'First', body: 'b 1', when: 'Mon' },
+    ],
+    next: [{ when: 'Tue 9 Mar', text: 'The wires — Guest suite' }],
+    choices: [],
+    requests: [],
+    decisions: [{ text: 'Oak or cork', by: '2027-04-02' }],
+    pictures: [{ hash: 'abc', area: 'Kitchen', when: 'today', text: null, alt: 'Kitchen, today' }],
+    completion: null,
+    statement: null,
+    changes: [],
   };
   const crew: CrewShared = {
-    ...shared, audience: 'crew', title: 'Signal House', updates: [], cautions: [{ area: 'Kitchen', text: 'bearing wall' }], leftovers: [{ area: 'Study', text: 'backing', trade: 'Carpentry' }],
-    days: [{ day: TODAY, works: [{ crew: 'Halyard Wiring', job: 'Signal House', address: '3 Watch Steps', what: 'Guest suite · wires', half: 'from noon', ready: ['Guest suite · pipes'], leaves: ['Guest suite · close-in check'] }] }],
+    ...shared,
+    audience: 'crew',
+    title: 'Signal House',
+    updates: [],
+    cautions: [{ area: 'Kitchen', text: 'bearing wall' }],
+    leftovers: [{ area: 'Study', text: 'backing', trade: 'Carpentry' }],
+    days: [
+      {
+        day: TODAY,
+        works: [
+          {
+            crew: 'Halyard Wiring',
+            job: 'Signal House',
+            address: '3 Watch Steps',
+            what: 'Guest suite · wires',
+            half: 'from noon',
+            ready: ['Guest suite · pipes'],
+            leaves: ['Guest suite · close-in check'],
+          },
+        ],
+      },
+    ],
   };
 
   it('let the client acknowledge the newest news alone, and fetch pictures through the link', () => {
@@ -140,19 +208,46 @@ describe('public pages', () => {
     expect(words(drawn)).toContain('20 % of the work is done, and we expect to finish on Tue 31 Aug.');
     expect(words(drawn)).toContain('Oak or cork by Fri 2 Apr');
     expect(drawn).toContain('b &lt;i&gt;2&lt;/i&gt;');
-    expect(words(html(<ClientPage view={{ ...client, acknowledged: 'Elder, today 10:00' }} token="t" />))).toContain('Read by Elder, today 10:00');
+    expect(words(html(<ClientPage view={{ ...client, acknowledged: 'Elder, today 10:00' }} token="t" />))).toContain(
+      'Read by Elder, today 10:00',
+    );
   });
 
   it('say what is safe to say where there is nothing yet', () => {
-    const read = words(html(<ClientPage view={{ ...client, updates: [], next: [], choices: [], requests: [], decisions: [], pictures: [], finish: null }} token="t" />));
+    const read = words(
+      html(
+        <ClientPage
+          view={{
+            ...client,
+            updates: [],
+            next: [],
+            choices: [],
+            requests: [],
+            decisions: [],
+            pictures: [],
+            finish: null,
+          }}
+          token="t"
+        />,
+      ),
+    );
     expect(read).toContain('There is no news yet.');
     expect(read).not.toMatch(/we expect|What comes next|What we need/);
-    expect(words(html(<CrewPage view={{ ...crew, days: [], cautions: [], leftovers: [] }} token="t" />))).toContain('No work is planned for you in the next two weeks.');
+    expect(words(html(<CrewPage view={{ ...crew, days: [], cautions: [], leftovers: [] }} token="t" />))).toContain(
+      'No work is planned for you in the next two weeks.',
+    );
   });
 
   it('tell a crew its cautions first, then when, where, after whom and before whom', () => {
     const read = words(html(<CrewPage view={crew} token="t" />));
-    const order = ['bearing wall', 'Tue 9 Mar', 'Guest suite · wires', 'before you: Guest suite · pipes', 'after you: Guest suite · close-in check', 'Left to do'].map((part) => read.indexOf(part));
+    const order = [
+      'bearing wall',
+      'Tue 9 Mar',
+      'Guest suite · wires',
+      'before you: Guest suite · pipes',
+      'after you: Guest suite · close-in check',
+      'Left to do',
+    ].map((part) => read.indexOf(part));
     expect(order).toEqual([...order].sort((a, b) => a - b));
     expect(order[0]).toBeGreaterThan(-1);
     expect(read).toContain('Local code and your own licence decide');
@@ -162,22 +257,53 @@ describe('public pages', () => {
 describe('the route of a walk', () => {
   it('tells where something is still to be looked at, and ends the walk', () => {
     const pack = walkPack(house, demoId('signal', 'walk', '2'));
-    const walking = { pack, areas: pack.areas.map((area) => ({ ...area, open: area.open.map((item) => ({ ...item, verdict: null })) })) } as Walking;
-    const read = words(html(<Route walking={walking} at={3} finished={false} finishing={false} onGo={() => undefined} onFinish={() => undefined} />));
+    const walking = {
+      pack,
+      areas: pack.areas.map((area) => ({ ...area, open: area.open.map((item) => ({ ...item, verdict: null })) })),
+    } as Walking;
+    const read = words(
+      html(
+        <Route
+          walking={walking}
+          at={3}
+          finished={false}
+          finishing={false}
+          onGo={() => undefined}
+          onFinish={() => undefined}
+        />,
+      ),
+    );
     expect(read).toContain('Guest suite Ground');
     expect(read).toContain('1 to look at');
     expect(read).toContain('How the site is left · every evening, last yesterday');
     expect(read).toContain('Finish the walk');
-    expect(words(html(<Route walking={walking} at={0} finished finishing={false} onGo={() => undefined} onFinish={() => undefined} />))).not.toContain('Finish the walk');
+    expect(
+      words(
+        html(
+          <Route
+            walking={walking}
+            at={0}
+            finished
+            finishing={false}
+            onGo={() => undefined}
+            onFinish={() => undefined}
+          />,
+        ),
+      ),
+    ).not.toContain('Finish the walk');
   });
 });
 
 describe('the screens of sequence and schedule', () => {
   it('read the order with its times and reasons, the ways of working, the rules, and what has to be there', () => {
     const page = words(html(<Sequence view={sequenceView(house, signalHouse)} />, `/jobs/${signalHouse}/sequence`));
-    expect(page).toMatch(/Boiler cupboard · gas pipe gas after Boiler cupboard · pipes : a wire can go round a pipe, a pipe cannot go round a duct must 8/);
+    expect(page).toMatch(
+      /Boiler cupboard · gas pipe gas after Boiler cupboard · pipes : a wire can go round a pipe, a pipe cannot go round a duct must 8/,
+    );
     expect(page).toMatch(/Cabinets and paint : the usual order/);
-    expect(page).toMatch(/Crane for the lantern panes for Lantern roof · roof glazing takes 14 days, needed \w{3} \d+ \w{3}: ask by/);
+    expect(page).toMatch(
+      /Crane for the lantern panes for Lantern roof · roof glazing takes 14 days, needed \w{3} \d+ \w{3}: ask by/,
+    );
     // What keeps people alive has no switch.
     expect(page).toMatch(/Switch rule 1 /);
     expect(page).not.toMatch(/Switch rule 3 /);
@@ -185,7 +311,9 @@ describe('the screens of sequence and schedule', () => {
 
   it('read the desks: what is booked, what to book by when, what the outlook forbids and moved, plant that is broken', () => {
     const page = words(html(<Desks view={desksView(house)} office />));
-    expect(page).toMatch(/Study · rough inspections Signal House Thu 11 Mar, morning, Port Ellery building office Passed/);
+    expect(page).toMatch(
+      /Study · rough inspections Signal House Thu 11 Mar, morning, Port Ellery building office Passed/,
+    );
     expect(page).toMatch(/Yard and drain run · water test Signal House ready \w{3} \d+ Mar, ask Harbour water board/);
     expect(page).toMatch(/Fri 12 Mar 4.2 mm, 10 m\/s, 6 °C 9 mm, 13 m\/s, 7 °C/);
     expect(page).toMatch(/Boat store · open roof Signal House rain, 4.2 mm, on Fri 12 Mar/);
@@ -195,8 +323,12 @@ describe('the screens of sequence and schedule', () => {
   });
 
   it('read slip against what was agreed, and how good the plan is', () => {
-    const page = words(html(<Progress view={progressView(house, signalHouse)} />, `/jobs/${signalHouse}/schedule/progress`));
-    expect(page).toMatch(/Ends \w{3} \d+ \w{3} Was agreed for \w{3} \d+ \w{3} Promised Sat 25 Sep Weeks left \d+ Work done \d+ %/);
+    const page = words(
+      html(<Progress view={progressView(house, signalHouse)} />, `/jobs/${signalHouse}/schedule/progress`),
+    );
+    expect(page).toMatch(
+      /Ends \w{3} \d+ \w{3} Was agreed for \w{3} \d+ \w{3} Promised Sat 25 Sep Weeks left \d+ Work done \d+ %/,
+    );
     expect(page).toMatch(/What slipped, and why Work Ends Causes/);
     const view = scheduleView(house, { by: 'trade', weeks: 2, shift: 0 });
     const board = words(html(<Schedule view={view} />, '/schedule'));
@@ -207,7 +339,9 @@ describe('the screens of sequence and schedule', () => {
 
   it('say what to do first where there is no plan', () => {
     const { house: fresh, job } = build({ Room: { works: ['floor'] } });
-    expect(words(html(<Progress view={progressView(fresh, job)} />, `/jobs/${job}/schedule/progress`))).toContain('No plan was kept yet to measure against');
+    expect(words(html(<Progress view={progressView(fresh, job)} />, `/jobs/${job}/schedule/progress`))).toContain(
+      'No plan was kept yet to measure against',
+    );
     const desks = words(html(<Desks view={desksView(fresh)} office />));
     expect(desks).toMatch(/None is booked\./);
     expect(desks).toMatch(/No outlook yet: outdoor work is planned as if it stayed dry\./);

@@ -26,7 +26,9 @@ describe('the table of selections', () => {
 
   it('reads a line as it matters: what, where, chosen, how many, from whom, how long, next, needed, state', () => {
     const page = read(<Selections view={view()} />, `/jobs/${signalHouse}/selections`);
-    expect(page).toMatch(/Late 4 Lantern glazing waits for the association waits for the designer Lantern roof roof glazing Eight curved panes, laminated, clear LG-8 8 panes Lumen Curve Works 140 to 154 days order at once 179 days after its need Fri 26 Mar chosen/);
+    expect(page).toMatch(
+      /Late 4 Lantern glazing waits for the association waits for the designer Lantern roof roof glazing Eight curved panes, laminated, clear LG-8 8 panes Lumen Curve Works 140 to 154 days order at once 179 days after its need Fri 26 Mar chosen/,
+    );
     expect(page).toMatch(/On site or fitted 1 Wall tiles/);
     expect(page.indexOf('Late 4')).toBeLessThan(page.indexOf('In the next two weeks'));
     // One cell in hand, to be come to by Tab: the first that can be changed.
@@ -39,8 +41,10 @@ describe('the table of selections', () => {
   it('offers no change where there is none: what follows a kept result, the day of what is not ordered', () => {
     const base = view();
     const [first] = base.selections;
-    const with_ = (over: Partial<SelectionView>): string => html(<Selections view={{ ...base, selections: [{ ...(first as SelectionView), ...over }] }} />);
-    const fixed = (drawn: string, column: string): boolean => new RegExp(`data-cell="[^"]+:${column}"[^>]*aria-readonly="true"`).test(drawn);
+    const with_ = (over: Partial<SelectionView>): string =>
+      html(<Selections view={{ ...base, selections: [{ ...(first as SelectionView), ...over }] }} />);
+    const fixed = (drawn: string, column: string): boolean =>
+      new RegExp(`data-cell="[^"]+:${column}"[^>]*aria-readonly="true"`).test(drawn);
     expect(fixed(with_({ calculation: newId() }), 'quantity')).toBe(true);
     expect(fixed(with_({ calculation: null }), 'quantity')).toBe(false);
     expect(fixed(with_({ state: 'chosen' }), 'next')).toBe(true);
@@ -51,9 +55,13 @@ describe('the table of selections', () => {
 
   it('says what to do first where nothing is chosen, and where nothing is set out', () => {
     const built = build({ Room: { works: ['kitchen'] } });
-    expect(read(<Selections view={selectionsView(built.house, built.job)} />)).toContain('Add what takes longest to come first');
+    expect(read(<Selections view={selectionsView(built.house, built.job)} />)).toContain(
+      'Add what takes longest to come first',
+    );
     const bare = build({});
-    expect(html(<Selections view={selectionsView(bare.house, bare.job)} />)).toMatch(/<button[^>]*disabled=""[^>]*>Add a selection/);
+    expect(html(<Selections view={selectionsView(bare.house, bare.job)} />)).toMatch(
+      /<button[^>]*disabled=""[^>]*>Add a selection/,
+    );
   });
 });
 
@@ -68,7 +76,11 @@ describe('the words of a date', () => {
     expect(missedWords({ ...due, what: 'arrive', day: '2027-03-01' }, TODAY)).toBe('');
     expect(dueWords({ ...due, day: null }, TODAY)).toBe('order by: not planned');
     expect(dueWords({ ...due, what: 'settled', day: null }, TODAY)).toBe('');
-    expect([dueTone({ ...due, late: true }), dueTone(due), dueTone({ ...due, near: false })]).toEqual(['bad', 'soon', '']);
+    expect([dueTone({ ...due, late: true }), dueTone(due), dueTone({ ...due, near: false })]).toEqual([
+      'bad',
+      'soon',
+      '',
+    ]);
     expect([byWords('2027-03-20', TODAY), byWords('2026-03-20', TODAY)]).toEqual(['by Sat 20 Mar', 'at once']);
   });
 });
@@ -78,14 +90,31 @@ describe('one selection', () => {
     const house = demoHouse();
     const page = read(<SelectionPage view={selectionPage(house, signalHouse, GLAZING)} />);
     expect(page).toMatch(/chosen: order at once \( ?should have been ordered by Wed 21 Oct 2026 ?\)/);
-    expect(page).toContain('Needed on site by Fri 26 Mar: Lantern roof · roof glazing would start Mon 29 Mar if everything that was chosen were there; 1 day to unpack and look before that.');
+    expect(page).toContain(
+      'Needed on site by Fri 26 Mar: Lantern roof · roof glazing would start Mon 29 Mar if everything that was chosen were there; 1 day to unpack and look before that.',
+    );
     expect(page).toMatch(/The order waits for the association \(curved glazing of the lantern\), expected Mon 29 Mar/);
     expect(page).toContain('Lumen Curve Works is closed Thu 22 Apr to Wed 5 May');
     for (const [id, job, offered, not] of [
       [GLAZING, 'signal', ['Order it', 'It is approved'], ['Check what came', 'The supplier says …']],
-      [chosen('bath', 'Bath tiles'), 'signal', ['Write down what is chosen', 'Choose Sage glazed, 4" by 12"'], ['Order it']],
-      [chosen('wet', 'Shower valve'), 'signal', ['The supplier says …', 'Another day', 'It came today'], ['Order it', 'Take away']],
-      [chosen('wet', 'Wall tiles'), 'signal', ['It is fitted', 'Something is left over', 'Check what came'], ['The supplier says …']],
+      [
+        chosen('bath', 'Bath tiles'),
+        'signal',
+        ['Write down what is chosen', 'Choose Sage glazed, 4" by 12"'],
+        ['Order it'],
+      ],
+      [
+        chosen('wet', 'Shower valve'),
+        'signal',
+        ['The supplier says …', 'Another day', 'It came today'],
+        ['Order it', 'Take away'],
+      ],
+      [
+        chosen('wet', 'Wall tiles'),
+        'signal',
+        ['It is fitted', 'Something is left over', 'Check what came'],
+        ['The supplier says …'],
+      ],
     ] as const) {
       const buttons = read(<SelectionPage view={selectionPage(house, demoId(job), id)} />);
       for (const one of offered) expect(buttons, id).toContain(one);
@@ -101,7 +130,16 @@ describe('one selection', () => {
       const answer = give(house, 'selection.change', facts);
       expect(answer).toMatchObject({ status: 'applied' });
       const [now] = selectionsView(house, signalHouse).selections.filter((one) => one.id === item.id);
-      expect({ ...now, version: 0, needBy: 0, orderBy: 0, orderLatest: 0, decideBy: 0, due: 0, there: 0 }).toEqual({ ...item, version: 0, needBy: 0, orderBy: 0, orderLatest: 0, decideBy: 0, due: 0, there: 0 });
+      expect({ ...now, version: 0, needBy: 0, orderBy: 0, orderLatest: 0, decideBy: 0, due: 0, there: 0 }).toEqual({
+        ...item,
+        version: 0,
+        needBy: 0,
+        orderBy: 0,
+        orderLatest: 0,
+        decideBy: 0,
+        due: 0,
+        there: 0,
+      });
     }
   });
 });
@@ -115,14 +153,32 @@ describe('approvals and answers', () => {
 
   it('say where each stands and what can be done about it', () => {
     expect(shown({})).toContain('Sent Thu 25 Feb: elevation and glass sample. Expected Mon 29 Mar, needed at once.');
-    expect(shown({ overdue: true, named: '2027-03-05', remindedOn: '2027-03-08' })).toContain('They should have answered on Fri 5 Mar; ask after it, needed at once, reminded Mon 8 Mar.');
-    expect(shown({ standing: 'to send', sentOn: null, sendBy: '2027-03-20', neededBy: '2027-04-20' })).toContain('Not sent. To be sent by Sat 20 Mar: it takes 21 to 32 days, needed by Tue 20 Apr.');
-    expect(shown({ standing: 'waits for another', afterText: 'the drawing', neededBy: null })).toContain('it comes after the drawing. It takes 21 to 32 days, so Mon 29 Mar at the earliest, nothing planned waits for it.');
-    expect(shown({ standing: 'refused', outcome: 'refused', conditions: 'too bright' })).toMatch(/Not granted\. What waits for it stands still until it is asked anew[\s\S]*too bright/);
-    expect(shown({ standing: 'answered', outcome: 'conditions', conditions: 'clear glass', answeredBy: 'Odo', expected: '2027-03-08' })).toMatch(/Granted by Odo, Mon 8 Mar\. On condition: clear glass/);
+    expect(shown({ overdue: true, named: '2027-03-05', remindedOn: '2027-03-08' })).toContain(
+      'They should have answered on Fri 5 Mar; ask after it, needed at once, reminded Mon 8 Mar.',
+    );
+    expect(shown({ standing: 'to send', sentOn: null, sendBy: '2027-03-20', neededBy: '2027-04-20' })).toContain(
+      'Not sent. To be sent by Sat 20 Mar: it takes 21 to 32 days, needed by Tue 20 Apr.',
+    );
+    expect(shown({ standing: 'waits for another', afterText: 'the drawing', neededBy: null })).toContain(
+      'it comes after the drawing. It takes 21 to 32 days, so Mon 29 Mar at the earliest, nothing planned waits for it.',
+    );
+    expect(shown({ standing: 'refused', outcome: 'refused', conditions: 'too bright' })).toMatch(
+      /Not granted\. What waits for it stands still until it is asked anew[\s\S]*too bright/,
+    );
+    expect(
+      shown({
+        standing: 'answered',
+        outcome: 'conditions',
+        conditions: 'clear glass',
+        answeredBy: 'Odo',
+        expected: '2027-03-08',
+      }),
+    ).toMatch(/Granted by Odo, Mon 8 Mar\. On condition: clear glass/);
     expect(shown({ standing: 'to send', party: 'client' })).toContain('Ask on their page');
     expect(shown({ standing: 'waits for another' })).not.toContain('They answered');
-    expect(html(<Requests view={requestsView(demoHouse(), signalHouse)} />)).toMatch(/href="mailto:\?subject=curved%20glazing[^"]*Without%20it%20this%20stands%20still/);
+    expect(html(<Requests view={requestsView(demoHouse(), signalHouse)} />)).toMatch(
+      /href="mailto:\?subject=curved%20glazing[^"]*Without%20it%20this%20stands%20still/,
+    );
   });
 });
 
@@ -130,23 +186,45 @@ describe('deliveries and suppliers', () => {
   it('show what comes, where it fits, what stands where, and what a supplier said', () => {
     const house = demoHouse();
     const page = read(<Deliveries view={deliveriesView(house, signalHouse)} left={undefined} />);
-    expect(page).toMatch(/Mon 22 Mar, morning into Boat store, on bearers along the north wall .*cladding boards, 704 sq ft Seaward face/);
+    expect(page).toMatch(
+      /Mon 22 Mar, morning into Boat store, on bearers along the north wall .*cladding boards, 704 sq ft Seaward face/,
+    );
     expect(page).toContain('heaviest piece 62 kg, 2 people, bundles opened on the lorry, boards carried by two');
     expect(page).toMatch(/Boat store free (after|until) \w{3} \d+ Mar sage tiles, one opened box/);
-    expect(page).toMatch(/boat store, on battens 190 sq ft of oak boards of the old day room floor salvage, from Day room, to be used again/);
+    expect(page).toMatch(
+      /boat store, on battens 190 sq ft of oak boards of the old day room floor salvage, from Day room, to be used again/,
+    );
     const view = deliveriesView(house, signalHouse);
     const [first] = view.deliveries;
-    expect(read(<Deliveries view={{ ...view, deliveries: [{ ...(first as DeliveryView), state: 'came', cameOn: '2027-03-08', warnings: [] }] }} left={undefined} />)).toContain('Came Mon 8 Mar');
+    expect(
+      read(
+        <Deliveries
+          view={{
+            ...view,
+            deliveries: [{ ...(first as DeliveryView), state: 'came', cameOn: '2027-03-08', warnings: [] }],
+          }}
+          left={undefined}
+        />,
+      ),
+    ).toContain('Came Mon 8 Mar');
     const suppliers = read(<Suppliers view={suppliersView(house)} />);
-    expect(suppliers).toMatch(/Saltbox Cabinets office@saltbox\.example .*Closed Sat 8 May to Fri 14 May: stock-taking/);
-    expect(suppliers).toMatch(/Kitchen cabinets, 5 cabinets, Kitchen Tannery Row 9 in making, comes Sat 13 Mar, needed Thu 11 Mar: 2 days late yesterday 19:00: comes Sat 13 Mar instead of Thu 4 Mar: the maker’s press broke down/);
+    expect(suppliers).toMatch(
+      /Saltbox Cabinets office@saltbox\.example .*Closed Sat 8 May to Fri 14 May: stock-taking/,
+    );
+    expect(suppliers).toMatch(
+      /Kitchen cabinets, 5 cabinets, Kitchen Tannery Row 9 in making, comes Sat 13 Mar, needed Thu 11 Mar: 2 days late yesterday 19:00: comes Sat 13 Mar instead of Thu 4 Mar: the maker’s press broke down/,
+    );
     expect(suppliers).toMatch(/Lumen Curve Works .*answered for by the simulated desk/);
   });
 
   it('say what to do first where there is nothing', () => {
     const built = build({ Room: { works: ['kitchen'] } });
-    expect(read(<Deliveries view={deliveriesView(built.house, built.job)} left={undefined} />)).toMatch(/No delivery has its day yet[\s\S]*Nothing stands on the site/);
-    expect(read(<Suppliers view={suppliersView(built.house)} />)).toContain('Whoever is named in a selection becomes one');
+    expect(read(<Deliveries view={deliveriesView(built.house, built.job)} left={undefined} />)).toMatch(
+      /No delivery has its day yet[\s\S]*Nothing stands on the site/,
+    );
+    expect(read(<Suppliers view={suppliersView(built.house)} />)).toContain(
+      'Whoever is named in a selection becomes one',
+    );
     expect(read(<Requests view={requestsView(built.house, built.job)} />)).toContain('Nothing is asked for.');
   });
 });
@@ -154,10 +232,17 @@ describe('deliveries and suppliers', () => {
 describe('the first page', () => {
   it('leads from each date to the selection or the request it is about', () => {
     const house = demoHouse();
-    must(house, 'request.answer', { id: demoId('signal', 'request', 'association'), version: 2, outcome: 'granted', answeredOn: TODAY });
+    must(house, 'request.answer', {
+      id: demoId('signal', 'request', 'association'),
+      version: 2,
+      outcome: 'granted',
+      answeredOn: TODAY,
+    });
     const page = html(<Today view={todayView(house)} />);
     expect(page).toContain(`href="/jobs/${signalHouse}/selections/${GLAZING}"`);
     expect(page).toContain(`href="/jobs/${signalHouse}/selections/requests#${demoId('signal', 'request', 'frame')}"`);
-    expect(read(<Today view={todayView(house)} />)).toMatch(/Ask and ask after The designer \(measured drawing of the lantern’s frame\) Signal House to be sent by/);
+    expect(read(<Today view={todayView(house)} />)).toMatch(
+      /Ask and ask after The designer \(measured drawing of the lantern’s frame\) Signal House to be sent by/,
+    );
   });
 });

@@ -21,7 +21,13 @@ const crew = (house: House): CrewShared => shared(house, { audience: 'crew', job
 describe('what a client reads', () => {
   it('is in plain words, of the next days, with what they decide', () => {
     const view = client(demoHouse());
-    expect(view).toMatchObject({ firm: 'Harrow & Tern Renovation', recipient: 'Somebody', job: { name: 'Signal House', address: '3 Watch Steps' }, acknowledged: null, canAcknowledge: false });
+    expect(view).toMatchObject({
+      firm: 'Harrow & Tern Renovation',
+      recipient: 'Somebody',
+      job: { name: 'Signal House', address: '3 Watch Steps' },
+      acknowledged: null,
+      canAcknowledge: false,
+    });
     expect(view.next.length).toBeGreaterThan(3);
     expect(view.next.map((next) => next.text).join()).not.toMatch(/rough|close-in|substrate|Halyard|boxes too low/);
     expect(view.decisions).toEqual([{ text: 'Oak boards or cork in the day room', by: '2027-04-02' }]);
@@ -33,7 +39,14 @@ describe('what a client reads', () => {
     const house = demoHouse();
     expect(client(house).updates).toEqual([]);
     const draft = updatesView(house, signalHouse).updates.find((update) => update.audience === 'client');
-    must(house, 'update.send', { id: draft?.id, version: draft?.version, title: 'News', body: 'As sent.', expiresOn: '2027-04-01', recipients: [{ messageId: newId(), linkId: newId(), name: 'A', address: 'a@a.example' }] });
+    must(house, 'update.send', {
+      id: draft?.id,
+      version: draft?.version,
+      title: 'News',
+      body: 'As sent.',
+      expiresOn: '2027-04-01',
+      recipients: [{ messageId: newId(), linkId: newId(), name: 'A', address: 'a@a.example' }],
+    });
     expect(client(house).updates).toMatchObject([{ title: 'News', body: 'As sent.' }]);
     expect(crew(house).updates).toEqual([]);
   });
@@ -42,7 +55,14 @@ describe('what a client reads', () => {
     const house = demoHouse();
     const draft = updatesView(house, signalHouse).updates.find((update) => update.audience === 'client');
     const [messageId, linkId] = [newId(), newId()];
-    must(house, 'update.send', { id: draft?.id, version: draft?.version, title: 'News', body: 'B', expiresOn: '2027-04-01', recipients: [{ messageId, linkId, name: 'A', address: 'a@a.example' }] });
+    must(house, 'update.send', {
+      id: draft?.id,
+      version: draft?.version,
+      title: 'News',
+      body: 'B',
+      expiresOn: '2027-04-01',
+      recipients: [{ messageId, linkId, name: 'A', address: 'a@a.example' }],
+    });
     const link = openLink(house, pathOf(house, linkId).slice(3));
     if (!link) throw new Error('The link does not open.');
     sharedView(house, link);
@@ -51,8 +71,14 @@ describe('what a client reads', () => {
     const reader = { kind: 'link', id: linkId, audience: 'client', job: signalHouse, sub: null } as const;
     must(house, 'message.acknowledge', { name: 'Elder Averill' }, reader);
     must(house, 'message.acknowledge', { name: 'Younger Averill' }, reader);
-    expect(sharedView(house, link)).toMatchObject({ canAcknowledge: true, acknowledged: expect.stringMatching(/^Elder Averill, today/) as string });
-    expect(give(house, 'message.acknowledge', { name: 'X' }, { ...reader, id: newId() })).toMatchObject({ status: 'refused', problem: { code: 'nothing-sent' } });
+    expect(sharedView(house, link)).toMatchObject({
+      canAcknowledge: true,
+      acknowledged: expect.stringMatching(/^Elder Averill, today/) as string,
+    });
+    expect(give(house, 'message.acknowledge', { name: 'X' }, { ...reader, id: newId() })).toMatchObject({
+      status: 'refused',
+      problem: { code: 'nothing-sent' },
+    });
   });
 });
 
@@ -63,16 +89,26 @@ describe('what a crew reads', () => {
     expect(view.days[0]?.day).toBe(TODAY);
     expect(view.days.map((day) => day.day)).toEqual([...view.days.map((day) => day.day)].sort());
     const works = view.days.flatMap((day) => day.works);
-    expect(works.every((work) => work.crew !== '' && work.job === 'Signal House' && work.address === '3 Watch Steps')).toBe(true);
+    expect(
+      works.every((work) => work.crew !== '' && work.job === 'Signal House' && work.address === '3 Watch Steps'),
+    ).toBe(true);
     const structure = works.find((work) => work.what === 'Kitchen · structure');
     expect(structure?.ready).toEqual(expect.arrayContaining(['Kitchen · rebuild masonry', 'Day room · duct moved']));
-    expect(works.find((work) => work.what === 'Guest suite · wires')?.leaves).toEqual(expect.arrayContaining(['Guest suite · close-in check']));
+    expect(works.find((work) => work.what === 'Guest suite · wires')?.leaves).toEqual(
+      expect.arrayContaining(['Guest suite · close-in check']),
+    );
   });
 
   it('begins with the cautions of rooms where there is work, and has what is left to do', () => {
     const view = crew(demoHouse());
-    expect(view.cautions.map((caution) => caution.area).sort()).toEqual(['Kitchen', 'Lantern room', 'Yard and drain run']);
-    expect(view.leftovers).toEqual(expect.arrayContaining([{ area: 'Guest suite', text: '2 boxes too low on the east wall', trade: 'Wiring' }]));
+    expect(view.cautions.map((caution) => caution.area).sort()).toEqual([
+      'Kitchen',
+      'Lantern room',
+      'Yard and drain run',
+    ]);
+    expect(view.leftovers).toEqual(
+      expect.arrayContaining([{ area: 'Guest suite', text: '2 boxes too low on the east wall', trade: 'Wiring' }]),
+    );
   });
 
   it('of one sub follows it over all its jobs, and follows the plan as it changes', () => {
@@ -82,8 +118,21 @@ describe('what a crew reads', () => {
     expect(mine().title).toBe('Halyard Wiring');
     const walk = newId();
     must(house, 'walk.start', { id: walk, job: signalHouse, kind: 'progress' });
-    must(house, 'observation.record', { observation: { id: newId(), walk, area: areaOf('guest'), kind: 'remaining', text: 'bell wire', trade: 'wiring', quantity: 3, unit: 'm' } });
-    must(house, 'observation.record', { observation: { id: newId(), walk, area: areaOf('guest'), kind: 'remaining', text: 'a shelf', trade: 'finish' } });
+    must(house, 'observation.record', {
+      observation: {
+        id: newId(),
+        walk,
+        area: areaOf('guest'),
+        kind: 'remaining',
+        text: 'bell wire',
+        trade: 'wiring',
+        quantity: 3,
+        unit: 'm',
+      },
+    });
+    must(house, 'observation.record', {
+      observation: { id: newId(), walk, area: areaOf('guest'), kind: 'remaining', text: 'a shelf', trade: 'finish' },
+    });
     expect(mine().leftovers.map((left) => left.text)).toContain('3 m bell wire');
     expect(mine().leftovers.map((left) => left.text)).not.toContain('a shelf');
   });
@@ -98,7 +147,9 @@ describe('a link that cannot be', () => {
     [{ audience: 'client', job: signalHouse, expiresOn: '2027-13-01' }, 'expiresOn'],
     [{ audience: 'client', job: signalHouse, recipient: ' ' }, 'recipient'],
   ])('%j is refused beside its field', (terms, field) => {
-    expect(give(demoHouse(), 'share.make', { id: newId(), recipient: 'A', expiresOn: '2027-04-30', ...terms })).toMatchObject({ status: 'refused', problem: { field } });
+    expect(
+      give(demoHouse(), 'share.make', { id: newId(), recipient: 'A', expiresOn: '2027-04-30', ...terms }),
+    ).toMatchObject({ status: 'refused', problem: { field } });
   });
 
   it('is revoked once', () => {
@@ -106,7 +157,10 @@ describe('a link that cannot be', () => {
     const id = newId();
     must(house, 'share.make', { id, audience: 'crew', job: signalHouse, recipient: 'A', expiresOn: '2027-04-30' });
     must(house, 'share.revoke', { id });
-    expect(give(house, 'share.revoke', { id })).toMatchObject({ status: 'refused', problem: { code: 'revoked-already' } });
+    expect(give(house, 'share.revoke', { id })).toMatchObject({
+      status: 'refused',
+      problem: { code: 'revoked-already' },
+    });
     expect(updatesView(house, signalHouse).links.find((link) => link.id === id)?.state).toBe('revoked');
   });
 });

@@ -17,12 +17,28 @@ function planner(house: House): void {
 }
 
 function queued(house: House, ...addresses: string[]): string[] {
-  const draft = one<{ id: string; version: number }>(house.db, `SELECT id, version FROM job_update WHERE job = @job AND state = 'draft'`, { job: signalHouse });
+  const draft = one<{ id: string; version: number }>(
+    house.db,
+    `SELECT id, version FROM job_update WHERE job = @job AND state = 'draft'`,
+    { job: signalHouse },
+  );
   const recipients = addresses.map((address) => ({ messageId: newId(), linkId: newId(), name: 'A', address }));
-  must(house, 'update.send', { id: draft?.id, version: draft?.version, title: 'T', body: 'B', expiresOn: '2027-04-01', recipients });
+  must(house, 'update.send', {
+    id: draft?.id,
+    version: draft?.version,
+    title: 'T',
+    body: 'B',
+    expiresOn: '2027-04-01',
+    recipients,
+  });
   return recipients.map((recipient) => recipient.messageId);
 }
-const stateOf = (house: House, id: string) => one<{ state: string; tries: number; failure: string | null }>(house.db, 'SELECT state, tries, failure FROM message WHERE id = @id', { id });
+const stateOf = (house: House, id: string) =>
+  one<{ state: string; tries: number; failure: string | null }>(
+    house.db,
+    'SELECT state, tries, failure FROM message WHERE id = @id',
+    { id },
+  );
 
 describe('the planner’s thread', () => {
   it('plans what is marked while others go on, tells the screens, and drafts what waited for it', async () => {
@@ -33,18 +49,27 @@ describe('the planner’s thread', () => {
     house.news.on('log', (seq: number) => heard.push(seq));
     const walk = newId();
     must(house, 'walk.start', { id: walk, job: signalHouse, kind: 'progress' });
-    must(house, 'observation.record', { observation: { id: newId(), walk, area: areaOf('guest'), kind: 'progress', phase: 'wiring-rough', fraction: 1 } });
+    must(house, 'observation.record', {
+      observation: { id: newId(), walk, area: areaOf('guest'), kind: 'progress', phase: 'wiring-rough', fraction: 1 },
+    });
     must(house, 'walk.finish', { id: walk });
     await expect.poll(() => currentVersion(house.db), { timeout: 20_000 }).toBe((before ?? 0) + 1);
     await expect.poll(() => heard.length, { timeout: 5_000 }).toBe(4);
-    expect(one(house.db, 'SELECT type, who FROM command_log WHERE seq = @seq', { seq: Math.max(...heard) })).toEqual({ type: 'plan.renewed', who: 'planner' });
-    expect(all(house.db, 'SELECT audience FROM job_update WHERE walk = @walk ORDER BY audience', { walk })).toEqual([{ audience: 'client' }, { audience: 'crew' }]);
+    expect(one(house.db, 'SELECT type, who FROM command_log WHERE seq = @seq', { seq: Math.max(...heard) })).toEqual({
+      type: 'plan.renewed',
+      who: 'planner',
+    });
+    expect(all(house.db, 'SELECT audience FROM job_update WHERE walk = @walk ORDER BY audience', { walk })).toEqual([
+      { audience: 'client' },
+      { audience: 'crew' },
+    ]);
   });
 
   it('does at its start what a stop left behind, and many marks at once', async () => {
     const house = demoHouse();
     const before = currentVersion(house.db) ?? 0;
-    for (const number of ['0', '1', '2']) must(house, 'hold.release', { id: demoId('signal', 'hold', number), version: 1 });
+    for (const number of ['0', '1', '2'])
+      must(house, 'hold.release', { id: demoId('signal', 'hold', number), version: 1 });
     expect(all(house.db, 'SELECT 1 FROM plan_mark')).toHaveLength(3);
     planner(house);
     await expect.poll(() => all(house.db, 'SELECT 1 FROM plan_mark').length, { timeout: 20_000 }).toBe(0);
@@ -76,7 +101,8 @@ describe('the outbox', () => {
 });
 
 describe('the simulated gateway', () => {
-  const deliver = (id: string, tries: number, address = 'a@a.example') => simulatedGateway.deliver({ id, tries, address, subject: '', text: '' }).failure;
+  const deliver = (id: string, tries: number, address = 'a@a.example') =>
+    simulatedGateway.deliver({ id, tries, address, subject: '', text: '' }).failure;
 
   it('gives the same outcome for the same message, and lets a second try through', () => {
     const ids = Array.from({ length: 400 }, () => newId());

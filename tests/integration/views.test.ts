@@ -18,28 +18,57 @@ import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, give, must, newId, signalHouse, TODAY } from '../support/houses';
 import { build, type Built } from '../support/synthetic';
 
-const areaIn = ({ house, job }: Built, name: string) => roomsView(house, job).levels.flatMap((level) => level.areas).find((area) => area.name === name);
+const areaIn = ({ house, job }: Built, name: string) =>
+  roomsView(house, job)
+    .levels.flatMap((level) => level.areas)
+    .find((area) => area.name === name);
 
 describe('how an area stands', () => {
   it('is told in one word and a caption, as its track and its holds are', () => {
-    const built = build({ Fresh: { works: ['redecorate'] }, Begun: { works: ['rebuild'] }, Stuck: { works: ['rebuild'] }, Waiting: { works: ['rebuild'] }, Done: { works: ['floor'] }, None: { works: ['none'] }, Lived: { works: ['none'], livedIn: true }, Far: { works: ['rebuild'] } });
+    const built = build({
+      Fresh: { works: ['redecorate'] },
+      Begun: { works: ['rebuild'] },
+      Stuck: { works: ['rebuild'] },
+      Waiting: { works: ['rebuild'] },
+      Done: { works: ['floor'] },
+      None: { works: ['none'] },
+      Lived: { works: ['none'], livedIn: true },
+      Far: { works: ['rebuild'] },
+    });
     built.see('Begun', 'protect', 1);
     built.hold('Stuck', 'protect', 'engineer', '2027-03-15');
     built.hold('Waiting', 'protect', 'client', '2027-03-15');
     built.hold('Far', 'hand-over', 'client', '2027-05-15');
     for (const phase of ['protect', 'flooring', 'clean', 'hand-over']) built.see('Done', phase, 1);
     built.renew();
-    const said = Object.fromEntries(['Fresh', 'Begun', 'Stuck', 'Waiting', 'Done', 'None', 'Lived', 'Far'].map((name) => [name, [areaIn(built, name)?.standing, areaIn(built, name)?.caption]]));
+    const said = Object.fromEntries(
+      ['Fresh', 'Begun', 'Stuck', 'Waiting', 'Done', 'None', 'Lived', 'Far'].map((name) => [
+        name,
+        [areaIn(built, name)?.standing, areaIn(built, name)?.caption],
+      ]),
+    );
     expect(said).toMatchObject({
-      Fresh: ['not begun', 'from today'], Begun: ['under way', expect.stringContaining('isolate services')], Stuck: ['stuck', 'waits: engineer'], Waiting: ['waiting', 'waits: client'],
-      Done: ['done', 'done'], None: ['untouched', 'no work here'], Lived: ['untouched', 'lived in, no work'], Far: ['not begun', expect.stringMatching(/^from/)],
+      Fresh: ['not begun', 'from today'],
+      Begun: ['under way', expect.stringContaining('isolate services')],
+      Stuck: ['stuck', 'waits: engineer'],
+      Waiting: ['waiting', 'waits: client'],
+      Done: ['done', 'done'],
+      None: ['untouched', 'no work here'],
+      Lived: ['untouched', 'lived in, no work'],
+      Far: ['not begun', expect.stringMatching(/^from/)],
     });
     expect(areaIn(built, 'Begun')?.front).toEqual({ label: 'protect', day: '9 Mar' });
     expect(areaIn(built, 'Fresh')?.front).toBeNull();
   });
 
   it('names the only toilet of those who live there, and no longer once another works', () => {
-    const built = build({ Bath: { works: ['bathroom'], kind: 'wet', provides: ['toilet'] }, Other: { works: ['bathroom'], kind: 'wet', provides: ['toilet'] } }, { livedIn: true });
+    const built = build(
+      {
+        Bath: { works: ['bathroom'], kind: 'wet', provides: ['toilet'] },
+        Other: { works: ['bathroom'], kind: 'wet', provides: ['toilet'] },
+      },
+      { livedIn: true },
+    );
     built.see('Other', 'protect', 0.5);
     built.renew();
     expect(areaIn(built, 'Bath')?.caption).toMatch(/^the only toilet until/);
@@ -71,7 +100,11 @@ describe('the rooms of a job', () => {
     const view = roomView(house, job, areas.Room ?? '');
     expect(view.steps.map((step) => step.phase)).not.toContain('board');
     expect(view.steps[0]).toMatchObject({ fraction: 1, seen: 'Tue 9 Mar', when: '' });
-    for (const step of view.steps.slice(1)) expect([step.when, step.reason].every((text) => text.length > 0), step.label).toBe(true);
+    for (const step of view.steps.slice(1))
+      expect(
+        [step.when, step.reason].every((text) => text.length > 0),
+        step.label,
+      ).toBe(true);
     expect(view.steps[1]?.crew).toBe('our own wiring');
   });
 });
@@ -83,10 +116,17 @@ describe('a plan that cannot be made', () => {
     const version = currentVersion(built.house.db);
     const loop = newId();
     // Past the door, which would refuse it: as from an older version of the rules.
-    built.house.db.prepare(`INSERT INTO own_link VALUES (?, ?, ?, 'board', ?, 'framing', 'no')`).run(loop, built.job, built.areas.Room, built.areas.Room);
+    built.house.db
+      .prepare(`INSERT INTO own_link VALUES (?, ?, ?, 'board', ?, 'framing', 'no')`)
+      .run(loop, built.job, built.areas.Room, built.areas.Room);
     built.renew();
     expect(currentVersion(built.house.db)).toBe(version);
-    for (const problem of [roomsView(built.house, built.job).problem, todayView(built.house).problem, sequenceView(built.house, built.job).problem, scheduleView(built.house, { by: 'trade', weeks: 2, shift: 0 }).board.problem]) {
+    for (const problem of [
+      roomsView(built.house, built.job).problem,
+      todayView(built.house).problem,
+      sequenceView(built.house, built.job).problem,
+      scheduleView(built.house, { by: 'trade', weeks: 2, shift: 0 }).board.problem,
+    ]) {
       expect(problem).toMatch(/^These wait for each other in a ring: .*framing.*board/);
     }
     must(built.house, 'link.remove', { id: loop }, built.owner);
@@ -100,9 +140,12 @@ describe('a plan that cannot be made', () => {
     built.renew();
     must(built.house, 'walk.finish', { id: built.walk }, built.owner);
     built.renew();
-    const measured = one<{ after_version: number }>(built.house.db, 'SELECT after_version FROM walk_plan')?.after_version ?? 0;
+    const measured =
+      one<{ after_version: number }>(built.house.db, 'SELECT after_version FROM walk_plan')?.after_version ?? 0;
     for (let time = 0; time < 40; time++) built.renew();
-    const kept = all<{ version: number }>(built.house.db, 'SELECT version FROM plan ORDER BY version').map((row) => row.version);
+    const kept = all<{ version: number }>(built.house.db, 'SELECT version FROM plan ORDER BY version').map(
+      (row) => row.version,
+    );
     expect(kept).toContain(measured);
     expect(kept.length).toBeLessThan(36);
     expect(readPlan(built.house.db, { version: measured })?.tasks.length).toBeGreaterThan(0);
@@ -113,15 +156,40 @@ describe('a plan that cannot be made', () => {
 describe('dates of selections', () => {
   it('follow the plan: late, near, far or settled', () => {
     const built = build({ Room: { works: ['kitchen'] } }, { startDay: '2027-03-01' });
-    const add = (category: string, over: object): void => void must(built.house, 'selection.add', { id: newId(), job: built.job, area: built.areas.Room, phase: 'cabinets', category, leadLow: 3, leadHigh: 5, quantity: 1, unit: 'piece', state: 'chosen', ...over }, built.owner);
+    const add = (category: string, over: object): void =>
+      void must(
+        built.house,
+        'selection.add',
+        {
+          id: newId(),
+          job: built.job,
+          area: built.areas.Room,
+          phase: 'cabinets',
+          category,
+          leadLow: 3,
+          leadHigh: 5,
+          quantity: 1,
+          unit: 'piece',
+          state: 'chosen',
+          ...over,
+        },
+        built.owner,
+      );
     add('Late', { leadHigh: 200 });
     add('Soon', { state: 'open' });
     add('Ordered', { state: 'ordered', expectedOn: '2027-03-12' });
     add('Missed', { state: 'ordered', expectedOn: '2027-03-08' });
     add('Here', { state: 'on site' });
     built.renew();
-    const due = Object.fromEntries(selectionsOf(built.house, built.job).map((item) => [item.category, [item.due.what, item.due.late]]));
-    expect(due).toMatchObject({ Soon: ['decide', false], Ordered: ['arrive', false], Missed: ['arrive', true], Here: ['settled', false] });
+    const due = Object.fromEntries(
+      selectionsOf(built.house, built.job).map((item) => [item.category, [item.due.what, item.due.late]]),
+    );
+    expect(due).toMatchObject({
+      Soon: ['decide', false],
+      Ordered: ['arrive', false],
+      Missed: ['arrive', true],
+      Here: ['settled', false],
+    });
     // The cabinets would stand long before 200 days are over, so the order is late although nothing but itself holds them.
     expect(due.Late).toEqual(['order', true]);
     expect(selectionsOf(built.house, built.job).at(-1)?.category).toBe('Here');
@@ -142,8 +210,14 @@ describe('today', () => {
     built.hold('Room', 'tear-out', 'client', '2027-05-16');
     built.renew();
     const view = todayView(built.house);
-    expect(view.sites[0]).toMatchObject({ urgent: true, why: expect.arrayContaining(['Room: close-in today']) as string[] });
-    expect(view.holds.map((hold) => [hold.area, hold.expectedOn])).toEqual([['Room', TODAY], ['Other', '2027-03-16']]);
+    expect(view.sites[0]).toMatchObject({
+      urgent: true,
+      why: expect.arrayContaining(['Room: close-in today']) as string[],
+    });
+    expect(view.holds.map((hold) => [hold.area, hold.expectedOn])).toEqual([
+      ['Room', TODAY],
+      ['Other', '2027-03-16'],
+    ]);
   });
 });
 
@@ -158,10 +232,23 @@ describe('the firm', () => {
     built.renew();
     const view = firmView(built.house);
     expect(view.missing).toEqual(['cleaning', 'tear-out']);
-    expect(view.subs).toMatchObject([{ name: 'Painters', works: 2, away: [{ firstDay: '2027-03-20', lastDay: '2027-03-21' }] }]);
-    expect(give(built.house, 'sub.away', { sub, firstDay: '2027-03-21', lastDay: '2027-03-25' }, built.owner)).toMatchObject({ status: 'refused', problem: { code: 'away-already' } });
-    expect(give(built.house, 'sub.add', { id: newId(), name: 'Waiters', trade: 'nobody', crews: 1 }, built.owner)).toMatchObject({ status: 'refused', problem: { code: 'trade-of-nobody' } });
-    expect(give(built.house, 'person.add', { id: newId(), name: 'Twin', role: 'lead', email: 'ida@own.example' }, built.owner)).toMatchObject({ status: 'refused', httpStatus: 409 });
+    expect(view.subs).toMatchObject([
+      { name: 'Painters', works: 2, away: [{ firstDay: '2027-03-20', lastDay: '2027-03-21' }] },
+    ]);
+    expect(
+      give(built.house, 'sub.away', { sub, firstDay: '2027-03-21', lastDay: '2027-03-25' }, built.owner),
+    ).toMatchObject({ status: 'refused', problem: { code: 'away-already' } });
+    expect(
+      give(built.house, 'sub.add', { id: newId(), name: 'Waiters', trade: 'nobody', crews: 1 }, built.owner),
+    ).toMatchObject({ status: 'refused', problem: { code: 'trade-of-nobody' } });
+    expect(
+      give(
+        built.house,
+        'person.add',
+        { id: newId(), name: 'Twin', role: 'lead', email: 'ida@own.example' },
+        built.owner,
+      ),
+    ).toMatchObject({ status: 'refused', httpStatus: 409 });
   });
 });
 
@@ -171,24 +258,49 @@ describe('the frame', () => {
   it('knows every job that is not closed, the person, and how far the log is', () => {
     const demo = house();
     const frame = frameView(demo, { id: demoId('person', 'maren'), name: 'Maren', role: 'contractor' });
-    expect(frame.jobs.map((job) => job.name)).toEqual(['Signal House', 'Tannery Row 9', 'Linden Gatehouse', 'Old Dairy']);
+    expect(frame.jobs.map((job) => job.name)).toEqual([
+      'Signal House',
+      'Tannery Row 9',
+      'Linden Gatehouse',
+      'Old Dairy',
+    ]);
     expect(frame.people).toEqual([]);
     expect(frame.seq).toBeGreaterThan(500);
     expect(frame.clock).toMatchObject({ zone: 'UTC' });
     expect(frame.clock.shiftMs).not.toBe(0);
-    expect(jobHead(demo, signalHouse)).toMatchObject({ units: 'imperial', walked: 'walked yesterday 16:00', openWalk: null, counts: { updates: 6 } });
+    expect(jobHead(demo, signalHouse)).toMatchObject({
+      units: 'imperial',
+      walked: 'walked yesterday 16:00',
+      openWalk: null,
+      counts: { updates: 6 },
+    });
   });
 
   it('finds areas, subs and selections by name', () => {
     const labels = findable(house()).map((found) => found.label);
-    expect(labels).toEqual(expect.arrayContaining(['Guest suite, Signal House', 'Halyard Wiring, wiring', 'Lantern glazing, Eight curved panes, laminated, clear, Lantern roof']));
+    expect(labels).toEqual(
+      expect.arrayContaining([
+        'Guest suite, Signal House',
+        'Halyard Wiring, wiring',
+        'Lantern glazing, Eight curved panes, laminated, clear, Lantern roof',
+      ]),
+    );
   });
 
   it('shows what a job has when more is set out', () => {
     const view = setOutView(house(), signalHouse);
     expect(view.levels.map((level) => level.name)).toEqual(['Ground', 'Upper', 'Lantern']);
     expect(view.details).toMatchObject({ livedIn: true, loudHalf: 'morning', startDay: '2027-01-27' });
-    expect(give(house(), 'areas.set-out', { job: signalHouse, levels: [{ id: newId(), name: 'Attic', height: 2 }], areas: [] })).toMatchObject({ status: 'refused', problem: { code: 'level-exists', title: 'There is a level at this height already: Lantern.' } });
+    expect(
+      give(house(), 'areas.set-out', {
+        job: signalHouse,
+        levels: [{ id: newId(), name: 'Attic', height: 2 }],
+        areas: [],
+      }),
+    ).toMatchObject({
+      status: 'refused',
+      problem: { code: 'level-exists', title: 'There is a level at this height already: Lantern.' },
+    });
   });
 
   it('suggests to whom an update goes: the client, and the leads of those who have work', () => {
@@ -200,16 +312,29 @@ describe('the frame', () => {
 
   it('lists the walks of a job, the newest first', () => {
     const { walks } = walksView(house(), signalHouse);
-    expect(walks.map((walk) => [walk.when, walk.finished])).toEqual([['yesterday 16:00', true], ['Tue 2 Mar', true], ['Tue 23 Feb', true]]);
+    expect(walks.map((walk) => [walk.when, walk.finished])).toEqual([
+      ['yesterday 16:00', true],
+      ['Tue 2 Mar', true],
+      ['Tue 23 Feb', true],
+    ]);
   });
 });
 
 describe('what the board is asked for', () => {
   it.each([
     [{}, { by: 'trade', weeks: 2, shift: 0 }],
-    [{ by: 'room', weeks: '3', shift: '-2' }, { by: 'room', weeks: 3, shift: -2 }],
-    [{ by: 'colour', weeks: '52', shift: '1e9' }, { by: 'trade', weeks: 2, shift: 0 }],
-    [{ by: ['room'], shift: ['1', '2'] }, { by: 'trade', weeks: 2, shift: 0 }],
+    [
+      { by: 'room', weeks: '3', shift: '-2' },
+      { by: 'room', weeks: 3, shift: -2 },
+    ],
+    [
+      { by: 'colour', weeks: '52', shift: '1e9' },
+      { by: 'trade', weeks: 2, shift: 0 },
+    ],
+    [
+      { by: ['room'], shift: ['1', '2'] },
+      { by: 'trade', weeks: 2, shift: 0 },
+    ],
     [{ shift: '0.5' }, { by: 'trade', weeks: 2, shift: 0 }],
   ])('%j is read as %j', (asked, options) => {
     expect(boardOptions(asked)).toEqual(options);
@@ -218,7 +343,10 @@ describe('what the board is asked for', () => {
   it('marks waits and deliveries on their day, and cuts blocks at its edges', () => {
     const demo = demoHouse();
     const { board } = scheduleView(demo, { job: signalHouse, by: 'room', weeks: 2, shift: 0 });
-    expect(board.marks.find((mark) => mark.text.startsWith('Kitchen · structure'))).toMatchObject({ tone: 'hold', slot: 10 });
+    expect(board.marks.find((mark) => mark.text.startsWith('Kitchen · structure'))).toMatchObject({
+      tone: 'hold',
+      slot: 10,
+    });
     expect(board.rows.flatMap((row) => row.blocks).some((block) => block.cutRight && block.finish === 28)).toBe(true);
     expect(board.rows.find((row) => row.id === areaOf('landing'))).toBeUndefined();
   });

@@ -37,7 +37,8 @@ const refused = (house: House, type: string, payload: object): { code?: string; 
   const answer = give(house, type, payload);
   return answer.status === 'refused' ? answer.problem : {};
 };
-const task = (house: House, area: string, phase: string) => readPlan(house.db)?.tasks.find((one_) => one_.id === `${areaOf(area)}:${phase}`);
+const task = (house: House, area: string, phase: string) =>
+  readPlan(house.db)?.tasks.find((one_) => one_.id === `${areaOf(area)}:${phase}`);
 
 describe('before a wall is closed', () => {
   it('what covers does not start in the plan until the last line is settled', () => {
@@ -45,13 +46,22 @@ describe('before a wall is closed', () => {
     const walk = start(house, 'close-in');
     const check = () => closeInsOf(house.db, signalHouse).get(areaOf('study'));
     expect(check()).toMatchObject({ closed: false, covers: 'insulation' });
-    expect(check()?.open.map((line) => line.text)).toEqual(['done: 6 pieces backing for the shelves, north wall', 'picture of wall 1, corner to corner, tape in sight']);
-    expect(refused(house, 'observation.record', { observation: { id: newId(), walk, area: areaOf('study'), kind: 'progress', phase: 'close-in', fraction: 1 } })).toMatchObject({ code: 'close-in-open', field: 'observation.fraction' });
+    expect(check()?.open.map((line) => line.text)).toEqual([
+      'done: 6 pieces backing for the shelves, north wall',
+      'picture of wall 1, corner to corner, tape in sight',
+    ]);
+    expect(
+      refused(house, 'observation.record', {
+        observation: { id: newId(), walk, area: areaOf('study'), kind: 'progress', phase: 'close-in', fraction: 1 },
+      }),
+    ).toMatchObject({ code: 'close-in-open', field: 'observation.fraction' });
     record(house, walk, { kind: 'progress', phase: 'wiring-rough', fraction: 1 });
     record(house, walk, { kind: 'check', line: 'picture:wall-0', verdict: 'right' });
     renew(house);
     expect(task(house, 'study', 'close-in')?.state).not.toBe('done');
-    expect(task(house, 'study', 'insulation')?.start ?? 0).toBeGreaterThanOrEqual(task(house, 'study', 'close-in')?.finish ?? 1e9);
+    expect(task(house, 'study', 'insulation')?.start ?? 0).toBeGreaterThanOrEqual(
+      task(house, 'study', 'close-in')?.finish ?? 1e9,
+    );
     record(house, walk, { kind: 'recheck', about: demoId('signal', 'item', 'backing'), verdict: 'done' });
     expect(check()).toMatchObject({ closed: true, open: [] });
     renew(house);
@@ -61,31 +71,57 @@ describe('before a wall is closed', () => {
   it('somebody may answer for what is open, by name and for a reason, and take it back', () => {
     const house = demoHouse();
     const id = newId();
-    expect(refused(house, 'close-in.sign', { id, area: areaOf('study'), name: 'Ines', reason: ' ' })).toMatchObject({ field: 'reason' });
+    expect(refused(house, 'close-in.sign', { id, area: areaOf('study'), name: 'Ines', reason: ' ' })).toMatchObject({
+      field: 'reason',
+    });
     must(house, 'close-in.sign', { id, area: areaOf('study'), name: 'Ines', reason: 'shelves stand on the floor' });
-    expect(closeInsOf(house.db, signalHouse).get(areaOf('study'))).toMatchObject({ closed: true, signed: { name: 'Ines', reason: 'shelves stand on the floor' } });
+    expect(closeInsOf(house.db, signalHouse).get(areaOf('study'))).toMatchObject({
+      closed: true,
+      signed: { name: 'Ines', reason: 'shelves stand on the floor' },
+    });
     // What comes up afterwards is not covered by that name.
-    must(house, 'selection.add', { id: newId(), job: signalHouse, area: areaOf('study'), phase: 'trim', category: 'Coat hooks', choice: 'brass', leadLow: 1, leadHigh: 2, state: 'chosen' });
+    must(house, 'selection.add', {
+      id: newId(),
+      job: signalHouse,
+      area: areaOf('study'),
+      phase: 'trim',
+      category: 'Coat hooks',
+      choice: 'brass',
+      leadLow: 1,
+      leadHigh: 2,
+      state: 'chosen',
+    });
     expect(closeInsOf(house.db, signalHouse).get(areaOf('study'))?.closed).toBe(false);
     must(house, 'line.remove', { of: 'close-in-sign', id });
     expect(closeInsOf(house.db, signalHouse).get(areaOf('study'))).toMatchObject({ closed: false, signed: null });
-    expect(refused(house, 'close-in.sign', { id: newId(), area: areaOf('landing'), name: 'I', reason: 'r' })).toMatchObject({ code: 'no-close-in' });
+    expect(
+      refused(house, 'close-in.sign', { id: newId(), area: areaOf('landing'), name: 'I', reason: 'r' }),
+    ).toMatchObject({ code: 'no-close-in' });
   });
 
   it('covering all the same is kept as seen, and told', () => {
     const house = demoHouse();
     record(house, start(house, 'progress'), { kind: 'progress', phase: 'insulation', fraction: 0.4 });
-    expect(todayView(house).holds.find((hold) => hold.kind === 'close-in' && hold.area === 'Study')).toMatchObject({ overdue: true, text: expect.stringContaining('covering was begun all the same') as string });
+    expect(todayView(house).holds.find((hold) => hold.kind === 'close-in' && hold.area === 'Study')).toMatchObject({
+      overdue: true,
+      text: expect.stringContaining('covering was begun all the same') as string,
+    });
   });
 
   it('what is in a wall is found again, drawn and printed', async () => {
     const house = demoHouse();
-    expect(findable(house).find((found) => found.label === 'backing for the desk top, Study wall 1, Signal House')?.path).toBe(`/jobs/${signalHouse}/areas/${areaOf('study')}/walls#wall-1`);
+    expect(
+      findable(house).find((found) => found.label === 'backing for the desk top, Study wall 1, Signal House')?.path,
+    ).toBe(`/jobs/${signalHouse}/areas/${areaOf('study')}/walls#wall-1`);
     const svg = String((await areaPaper(house, areaOf('study'), 'inside-1.svg', '')).body);
     expect(svg).toMatch(/<title>Study, wall 1: what is inside<\/title>[\s\S]*>11&#39; 2&#34;<[\s\S]*>3<\/text>/);
     expect(String((await areaPaper(house, areaOf('study'), 'inside-2.dxf', '')).body)).toMatch(/PLACED[\s\S]*EOF/);
-    expect(Buffer.from((await areaPaper(house, areaOf('study'), 'walls.pdf', '')).body).toString('latin1', 0, 5)).toBe('%PDF-');
-    await expect(areaPaper(house, areaOf('study'), 'inside-4.svg', '')).rejects.toThrow('There is no such record of this wall here.');
+    expect(Buffer.from((await areaPaper(house, areaOf('study'), 'walls.pdf', '')).body).toString('latin1', 0, 5)).toBe(
+      '%PDF-',
+    );
+    await expect(areaPaper(house, areaOf('study'), 'inside-4.svg', '')).rejects.toThrow(
+      'There is no such record of this wall here.',
+    );
   });
 });
 
@@ -95,35 +131,93 @@ describe('records that come from anywhere, late and twice', () => {
     const walk = start(house, 'progress');
     const id = newId();
     const now = house.clock.now();
-    const wrong = (minutes: number): string => new Date(now.getTime() - 365 * 86_400_000 + minutes * 60_000).toISOString();
-    expect(receive(house, MAREN, { ...command('observation.record', { observation: { id, walk, area: areaOf('guest'), kind: 'progress', phase: 'wiring-rough', fraction: 0.7 } }), at: wrong(-30), sent: wrong(0) })).toMatchObject({ status: 'applied' });
-    const kept = one<{ at: string; facts: string }>(house.db, 'SELECT at, facts FROM observation WHERE id = @id', { id });
+    const wrong = (minutes: number): string =>
+      new Date(now.getTime() - 365 * 86_400_000 + minutes * 60_000).toISOString();
+    expect(
+      receive(house, MAREN, {
+        ...command('observation.record', {
+          observation: { id, walk, area: areaOf('guest'), kind: 'progress', phase: 'wiring-rough', fraction: 0.7 },
+        }),
+        at: wrong(-30),
+        sent: wrong(0),
+      }),
+    ).toMatchObject({ status: 'applied' });
+    const kept = one<{ at: string; facts: string }>(house.db, 'SELECT at, facts FROM observation WHERE id = @id', {
+      id,
+    });
     expect(Math.abs(Date.parse(kept?.at ?? '') - now.getTime() + 30 * 60_000)).toBeLessThan(10_000);
     expect(JSON.parse(kept?.facts ?? '{}')).toEqual({ clock: wrong(-30) });
-    expect(walkPack(house, walk).areas.find((area) => area.name === 'Guest suite')?.steps.find((step) => step.phase === 'wiring-rough')?.fraction).toBe(0.7);
+    expect(
+      walkPack(house, walk)
+        .areas.find((area) => area.name === 'Guest suite')
+        ?.steps.find((step) => step.phase === 'wiring-rough')?.fraction,
+    ).toBe(0.7);
   });
 
   it('of two people on one walk stand side by side, whoever sends first', () => {
     const ines = { kind: 'person', id: demoId('person', 'ines'), name: 'Ines', role: 'lead' } as const;
     const people = all<{ id: string; name: string; role: string }>(demoHouse().db, 'SELECT id, name, role FROM person');
     const second = people.find((person) => person.role === 'lead');
-    fc.assert(fc.property(fc.shuffledSubarray([0, 1, 2, 3, 4, 5], { minLength: 6 }), (order) => {
-      const house = demoHouse();
-      const walk = start(house, 'progress');
-      const commands = order.map((at) => ({ who: at % 2 ? { ...ines, id: second?.id ?? '', name: second?.name ?? '' } : MAREN, given: { ...command('observation.record', { observation: { id: demoId('two', String(at)), walk, area: areaOf('guest'), ...(at < 4 ? { kind: 'note', text: `seen ${at}` } : { kind: 'progress', phase: 'wiring-rough', fraction: at / 10 }) } }), at: `2027-03-09T0${at}:00:00.000Z` } }));
-      for (const { who, given } of [...commands, ...commands]) expect(receive(house, who, given).status).toMatch(/applied|repeated/);
-      const area = walkPack(house, walk).areas.find((one_) => one_.name === 'Guest suite');
-      expect(area?.recorded.map((line) => [line.text, line.by ?? 'me'])).toEqual([['seen 0', 'me'], ['seen 1', second?.name], ['seen 2', 'me'], ['seen 3', second?.name]]);
-      expect(area?.steps.find((step) => step.phase === 'wiring-rough')?.fraction).toBe(0.5);
-    }), { numRuns: 3 });
+    fc.assert(
+      fc.property(fc.shuffledSubarray([0, 1, 2, 3, 4, 5], { minLength: 6 }), (order) => {
+        const house = demoHouse();
+        const walk = start(house, 'progress');
+        const commands = order.map((at) => ({
+          who: at % 2 ? { ...ines, id: second?.id ?? '', name: second?.name ?? '' } : MAREN,
+          given: {
+            ...command('observation.record', {
+              observation: {
+                id: demoId('two', String(at)),
+                walk,
+                area: areaOf('guest'),
+                ...(at < 4
+                  ? { kind: 'note', text: `seen ${at}` }
+                  : { kind: 'progress', phase: 'wiring-rough', fraction: at / 10 }),
+              },
+            }),
+            at: `2027-03-09T0${at}:00:00.000Z`,
+          },
+        }));
+        for (const { who, given } of [...commands, ...commands])
+          expect(receive(house, who, given).status).toMatch(/applied|repeated/);
+        const area = walkPack(house, walk).areas.find((one_) => one_.name === 'Guest suite');
+        expect(area?.recorded.map((line) => [line.text, line.by ?? 'me'])).toEqual([
+          ['seen 0', 'me'],
+          ['seen 1', second?.name],
+          ['seen 2', 'me'],
+          ['seen 3', second?.name],
+        ]);
+        expect(area?.steps.find((step) => step.phase === 'wiring-rough')?.fraction).toBe(0.5);
+      }),
+      { numRuns: 3 },
+    );
   });
 
   it('of an area that is not there are refused with the field that is wrong, and change nothing', () => {
     const house = demoHouse();
     const walk = start(house, 'progress');
-    expect(refused(house, 'observation.record', { observation: { id: newId(), walk, area: areaOf('shop', 'tannery'), kind: 'note', text: 'x' } })).toMatchObject({ code: 'unknown-id', field: 'observation.area' });
-    expect(refused(house, 'observation.record', { observation: { id: newId(), walk, area: areaOf('study'), kind: 'marks', about: demoId('signal', 'item', 'boxes'), marks: [] } })).toMatchObject({ code: 'no-picture' });
-    expect(refused(house, 'observation.record', { observation: { id: newId(), walk, area: areaOf('study'), kind: 'picture', picture: 'f'.repeat(64) } })).toMatchObject({ field: 'observation.picture' });
+    expect(
+      refused(house, 'observation.record', {
+        observation: { id: newId(), walk, area: areaOf('shop', 'tannery'), kind: 'note', text: 'x' },
+      }),
+    ).toMatchObject({ code: 'unknown-id', field: 'observation.area' });
+    expect(
+      refused(house, 'observation.record', {
+        observation: {
+          id: newId(),
+          walk,
+          area: areaOf('study'),
+          kind: 'marks',
+          about: demoId('signal', 'item', 'boxes'),
+          marks: [],
+        },
+      }),
+    ).toMatchObject({ code: 'no-picture' });
+    expect(
+      refused(house, 'observation.record', {
+        observation: { id: newId(), walk, area: areaOf('study'), kind: 'picture', picture: 'f'.repeat(64) },
+      }),
+    ).toMatchObject({ field: 'observation.picture' });
   });
 });
 
@@ -132,15 +226,30 @@ describe('a narration', () => {
     const house = demoHouse();
     const walk = start(house, 'progress');
     const id = newId();
-    const text = 'WEBVTT\n\n00:01.000 --> 00:04.000\nKitchen. Framing is half done.\n\n00:05.000 --> 00:09.000\nStudy. Mind the open edge at the hatch.\n';
+    const text =
+      'WEBVTT\n\n00:01.000 --> 00:04.000\nKitchen. Framing is half done.\n\n00:05.000 --> 00:09.000\nStudy. Mind the open edge at the hatch.\n';
     must(house, 'narration.keep', { id, walk, name: 'round.vtt', text });
-    expect(refused(house, 'narration.keep', { id: newId(), walk, name: 'again.vtt', text })).toMatchObject({ code: 'narration-kept', title: 'This narration is kept with this walk already, as “round.vtt”.' });
-    expect(refused(house, 'narration.keep', { id: newId(), walk, name: 'x.vtt', text: 'WEBVTT\n\nnow --> then\nhello' })).toMatchObject({ code: 'narration-empty', field: 'text' });
+    expect(refused(house, 'narration.keep', { id: newId(), walk, name: 'again.vtt', text })).toMatchObject({
+      code: 'narration-kept',
+      title: 'This narration is kept with this walk already, as “round.vtt”.',
+    });
+    expect(
+      refused(house, 'narration.keep', { id: newId(), walk, name: 'x.vtt', text: 'WEBVTT\n\nnow --> then\nhello' }),
+    ).toMatchObject({ code: 'narration-empty', field: 'text' });
     const open = (): number | undefined => reviewView(house, signalHouse, walk).narrations[0]?.open;
     expect(open()).toBe(2);
-    const accepted = record(house, walk, { kind: 'caution', text: 'open edge at the hatch', said: { narration: id, draft: 'caution@5.0', words: 'Mind the open edge at the hatch.', start: 5, end: 9 } });
+    const accepted = record(house, walk, {
+      kind: 'caution',
+      text: 'open edge at the hatch',
+      said: { narration: id, draft: 'caution@5.0', words: 'Mind the open edge at the hatch.', start: 5, end: 9 },
+    });
     expect(open()).toBe(1);
-    expect(JSON.parse(one<{ facts: string }>(house.db, 'SELECT facts FROM observation WHERE id = @accepted', { accepted })?.facts ?? '{}')).toMatchObject({ said: { words: 'Mind the open edge at the hatch.', start: 5 } });
+    expect(
+      JSON.parse(
+        one<{ facts: string }>(house.db, 'SELECT facts FROM observation WHERE id = @accepted', { accepted })?.facts ??
+          '{}',
+      ),
+    ).toMatchObject({ said: { words: 'Mind the open edge at the hatch.', start: 5 } });
     must(house, 'draft.drop', { narration: id, draft: 'progress@1.0' });
     expect(open()).toBe(0);
     record(house, walk, { kind: 'withdrawal', about: accepted });
@@ -153,20 +262,37 @@ describe('a narration', () => {
     const { hash, type } = await keepRecording(house, wav);
     expect(type).toBe('audio/wav');
     const part = recordingResponse(house, hash, new Request('http://x/', { headers: { range: 'bytes=4-7' } }));
-    expect([part.status, part.headers.get('content-range'), (await part.arrayBuffer()).byteLength]).toEqual([206, `bytes 4-7/${wav.length}`, 4]);
-    expect(recordingResponse(house, hash, new Request('http://x/', { headers: { range: 'bytes=9000-' } })).status).toBe(416);
-    await expect(keepRecording(house, Buffer.from('not a recording at all'))).rejects.toThrow('This is no recording we can play');
+    expect([part.status, part.headers.get('content-range'), (await part.arrayBuffer()).byteLength]).toEqual([
+      206,
+      `bytes 4-7/${wav.length}`,
+      4,
+    ]);
+    expect(recordingResponse(house, hash, new Request('http://x/', { headers: { range: 'bytes=9000-' } })).status).toBe(
+      416,
+    );
+    await expect(keepRecording(house, Buffer.from('not a recording at all'))).rejects.toThrow(
+      'This is no recording we can play',
+    );
   });
 });
 
 describe('pictures', () => {
-  const jpeg = (over = {}) => sharp({ create: { width: 40, height: 30, channels: 3, background: '#446', ...over } }).jpeg();
+  const jpeg = (over = {}) =>
+    sharp({ create: { width: 40, height: 30, channels: 3, background: '#446', ...over } }).jpeg();
 
   it('keep their time and lose their place when they leave', async () => {
     const house = demoHouse();
-    const content = await jpeg().withExif({ IFD0: { Make: 'x' }, IFD2: { DateTimeOriginal: '2027:03:09 08:30:00' }, IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1' } }).toBuffer();
+    const content = await jpeg()
+      .withExif({
+        IFD0: { Make: 'x' },
+        IFD2: { DateTimeOriginal: '2027:03:09 08:30:00' },
+        IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1' },
+      })
+      .toBuffer();
     const { hash } = await keepPicture(house, content);
-    expect(one<{ taken_at: string }>(house.db, 'SELECT taken_at FROM picture WHERE hash = @hash', { hash })?.taken_at).toContain('2027-03-09');
+    expect(
+      one<{ taken_at: string }>(house.db, 'SELECT taken_at FROM picture WHERE hash = @hash', { hash })?.taken_at,
+    ).toContain('2027-03-09');
     for (const width of [undefined, 240]) {
       const left = await servePicture(house, hash, width);
       expect((await sharp(left).metadata()).exif).toBeUndefined();
@@ -174,30 +300,75 @@ describe('pictures', () => {
     record(house, start(house, 'progress'), { area: areaOf('day'), kind: 'picture', picture: hash });
     expect(roomView(house, signalHouse, areaOf('day')).pictures[0]?.when).toMatch(/^today 0?8:30$|^today \d\d:30$/);
     // The smaller copy is made once and is the same afterwards.
-    expect((await servePicture(house, hash, 240))?.equals((await servePicture(house, hash, 240)) ?? Buffer.alloc(0))).toBe(true);
+    expect(
+      (await servePicture(house, hash, 240))?.equals((await servePicture(house, hash, 240)) ?? Buffer.alloc(0)),
+    ).toBe(true);
     expect((await keepPicture(house, content)).hash).toBe(hash);
   });
 
   it('that are none, are too large, or carry torn facts are refused or kept, never a fault', async () => {
     const house = demoHouse();
-    await expect(keepPicture(house, Buffer.alloc(60 * 1024 * 1024))).rejects.toMatchObject({ status: 413, problem: { code: 'picture-too-large' } });
-    const whole = await jpeg().withExif({ IFD0: { Make: 'x' }, IFD2: { DateTimeOriginal: '2027:03:09 08:30:00' } }).toBuffer();
-    await fc.assert(fc.asyncProperty(fc.integer({ min: 2, max: whole.length - 1 }), fc.uint8Array({ maxLength: 24 }), fc.boolean(), async (at, dirt, cut) => {
-      const torn = Buffer.concat([whole.subarray(0, at), Buffer.from(dirt), cut ? Buffer.alloc(0) : whole.subarray(at + dirt.length)]);
-      const kept = await keepPicture(house, torn).catch((error: unknown) => error);
-      if (kept instanceof Error) expect(kept).toBeInstanceOf(Refusal);
-      else expect(kept).toMatchObject({ hash: expect.stringMatching(/^[0-9a-f]{64}$/) as string });
-    }), { numRuns: 60 });
+    await expect(keepPicture(house, Buffer.alloc(60 * 1024 * 1024))).rejects.toMatchObject({
+      status: 413,
+      problem: { code: 'picture-too-large' },
+    });
+    const whole = await jpeg()
+      .withExif({ IFD0: { Make: 'x' }, IFD2: { DateTimeOriginal: '2027:03:09 08:30:00' } })
+      .toBuffer();
+    await fc.assert(
+      fc.asyncProperty(
+        fc.integer({ min: 2, max: whole.length - 1 }),
+        fc.uint8Array({ maxLength: 24 }),
+        fc.boolean(),
+        async (at, dirt, cut) => {
+          const torn = Buffer.concat([
+            whole.subarray(0, at),
+            Buffer.from(dirt),
+            cut ? Buffer.alloc(0) : whole.subarray(at + dirt.length),
+          ]);
+          const kept = await keepPicture(house, torn).catch((error: unknown) => error);
+          if (kept instanceof Error) expect(kept).toBeInstanceOf(Refusal);
+          else expect(kept).toMatchObject({ hash: expect.stringMatching(/^[0-9a-f]{64}$/) as string });
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 
   it('from one spot stand beside each other with what was drawn on them', () => {
     const house = demoHouse();
     const view = roomView(house, signalHouse, areaOf('kitchen'));
-    expect(view.standpoints).toMatchObject([{ name: 'from the door', pictures: [{ marks: [] }, { marks: [] }, { marks: [] }] }]);
-    const picture = one<{ id: string }>(house.db, `SELECT id FROM observation WHERE kind = 'picture' AND area = @area ORDER BY at DESC`, { area: areaOf('kitchen') })?.id ?? '';
-    record(house, start(house, 'progress'), { area: areaOf('kitchen'), kind: 'marks', about: picture, marks: [{ form: 'arrow', from: [0.1, 0.1], to: [0.4, 0.5] }, { form: 'measure', from: [0, 0], to: [1, 0], text: `8' 0"` }] });
+    expect(view.standpoints).toMatchObject([
+      { name: 'from the door', pictures: [{ marks: [] }, { marks: [] }, { marks: [] }] },
+    ]);
+    const picture =
+      one<{ id: string }>(
+        house.db,
+        `SELECT id FROM observation WHERE kind = 'picture' AND area = @area ORDER BY at DESC`,
+        { area: areaOf('kitchen') },
+      )?.id ?? '';
+    record(house, start(house, 'progress'), {
+      area: areaOf('kitchen'),
+      kind: 'marks',
+      about: picture,
+      marks: [
+        { form: 'arrow', from: [0.1, 0.1], to: [0.4, 0.5] },
+        { form: 'measure', from: [0, 0], to: [1, 0], text: `8' 0"` },
+      ],
+    });
     expect(roomView(house, signalHouse, areaOf('kitchen')).standpoints[0]?.pictures.at(-1)?.marks).toHaveLength(2);
-    expect(refused(house, 'observation.record', { observation: { id: newId(), walk: demoId('signal', 'walk', '2'), area: areaOf('kitchen'), kind: 'marks', about: picture, marks: [{ form: 'ring', from: [0, 0], to: [1.2, 0] }] } })).toMatchObject({ code: 'bad-input' });
+    expect(
+      refused(house, 'observation.record', {
+        observation: {
+          id: newId(),
+          walk: demoId('signal', 'walk', '2'),
+          area: areaOf('kitchen'),
+          kind: 'marks',
+          about: picture,
+          marks: [{ form: 'ring', from: [0, 0], to: [1.2, 0] }],
+        },
+      }),
+    ).toMatchObject({ code: 'bad-input' });
   });
 });
 
@@ -205,27 +376,59 @@ describe('what a walk found', () => {
   it('becomes scope, an assumption, a change or a wait in one step, each once, and can be taken back', () => {
     const house = demoHouse();
     const walk = start(house, 'progress');
-    const seen = { surprise: record(house, walk, { area: areaOf('day'), kind: 'surprise', text: 'a second flue' }), scope: record(house, walk, { area: areaOf('day'), kind: 'scope', text: 'the old stove', stance: 'refit' }), gate: record(house, walk, { area: areaOf('day'), kind: 'gate', text: 'engineer to look at the flue' }) };
+    const seen = {
+      surprise: record(house, walk, { area: areaOf('day'), kind: 'surprise', text: 'a second flue' }),
+      scope: record(house, walk, { area: areaOf('day'), kind: 'scope', text: 'the old stove', stance: 'refit' }),
+      gate: record(house, walk, { area: areaOf('day'), kind: 'gate', text: 'engineer to look at the flue' }),
+    };
     must(house, 'observation.place', { about: seen.scope, became: 'scope', target: newId() });
     must(house, 'observation.place', { about: seen.gate, became: 'wait', target: newId() });
     const change = newId();
     must(house, 'observation.place', { about: seen.surprise, became: 'change', target: change });
-    expect(one(house.db, `SELECT stance, verb, subject FROM scope_item ORDER BY rowid DESC`)).toEqual({ stance: 'refit', verb: 'take down and refit', subject: 'the old stove' });
-    expect(one(house.db, `SELECT kind, text FROM hold ORDER BY rowid DESC`)).toEqual({ kind: 'engineer', text: 'engineer to look at the flue' });
-    expect(reviewView(house, signalHouse, walk).unplaced.map((line) => line.became)).toEqual(['change', 'scope', 'wait']);
-    expect(refused(house, 'observation.place', { about: seen.surprise, became: 'scope', target: newId() })).toMatchObject({ code: 'placed-already' });
+    expect(one(house.db, `SELECT stance, verb, subject FROM scope_item ORDER BY rowid DESC`)).toEqual({
+      stance: 'refit',
+      verb: 'take down and refit',
+      subject: 'the old stove',
+    });
+    expect(one(house.db, `SELECT kind, text FROM hold ORDER BY rowid DESC`)).toEqual({
+      kind: 'engineer',
+      text: 'engineer to look at the flue',
+    });
+    expect(reviewView(house, signalHouse, walk).unplaced.map((line) => line.became)).toEqual([
+      'change',
+      'scope',
+      'wait',
+    ]);
+    expect(
+      refused(house, 'observation.place', { about: seen.surprise, became: 'scope', target: newId() }),
+    ).toMatchObject({ code: 'placed-already' });
     must(house, 'observation.unplace', { about: seen.surprise });
-    expect(one(house.db, 'SELECT state FROM change_order WHERE id = @change', { change })).toEqual({ state: 'declined' });
-    expect(refused(house, 'observation.place', { about: record(house, walk, { kind: 'note', text: 'x' }), became: 'scope', target: newId() })).toMatchObject({ code: 'placed-by-itself' });
+    expect(one(house.db, 'SELECT state FROM change_order WHERE id = @change', { change })).toEqual({
+      state: 'declined',
+    });
+    expect(
+      refused(house, 'observation.place', {
+        about: record(house, walk, { kind: 'note', text: 'x' }),
+        became: 'scope',
+        target: newId(),
+      }),
+    ).toMatchObject({ code: 'placed-by-itself' });
   });
 
   it('is told with what nobody looked at, and with how fast it goes', () => {
     const house = demoHouse();
     const walk = start(house, 'progress');
     record(house, walk, { area: areaOf('guest'), kind: 'progress', phase: 'wiring-rough', fraction: 0.6 });
-    record(house, walk, { area: areaOf('guest'), kind: 'recheck', about: demoId('signal', 'item', 'boxes'), verdict: 'not seen' });
+    record(house, walk, {
+      area: areaOf('guest'),
+      kind: 'recheck',
+      about: demoId('signal', 'item', 'boxes'),
+      verdict: 'not seen',
+    });
     const view = reviewView(house, signalHouse, walk);
-    expect(view.passedBy.map((item) => item.text)).toEqual(expect.arrayContaining(['boxes too low on the east wall', 'duct collar unsealed at the ceiling']));
+    expect(view.passedBy.map((item) => item.text)).toEqual(
+      expect.arrayContaining(['boxes too low on the east wall', 'duct collar unsealed at the ceiling']),
+    );
     expect(view.passedBy[0]?.days).toBe(14);
     expect(view.rates.find((rate) => rate.label === 'Guest suite · wires')).toMatchObject({ planned: 3 });
   });
@@ -233,15 +436,31 @@ describe('what a walk found', () => {
   it('settled on the spot stands among the decisions, and goes when it is taken back', () => {
     const house = demoHouse();
     const walk = start(house, 'progress');
-    const id = record(house, walk, { kind: 'decision', text: 'a shelf more', by: 'client', name: 'Mrs Averill', free: true });
-    expect(one(house.db, 'SELECT subject, reason FROM decision WHERE id = @id', { id })).toEqual({ subject: 'a shelf more', reason: 'agreed on the spot by Mrs Averill, at no charge' });
+    const id = record(house, walk, {
+      kind: 'decision',
+      text: 'a shelf more',
+      by: 'client',
+      name: 'Mrs Averill',
+      free: true,
+    });
+    expect(one(house.db, 'SELECT subject, reason FROM decision WHERE id = @id', { id })).toEqual({
+      subject: 'a shelf more',
+      reason: 'agreed on the spot by Mrs Averill, at no charge',
+    });
     record(house, walk, { kind: 'withdrawal', about: id });
     expect(one(house.db, 'SELECT removed FROM decision WHERE id = @id', { id })).toEqual({ removed: 1 });
   });
 
   it('measured otherwise than drawn is shown until one of them gives way', () => {
     const house = demoHouse();
-    const id = record(house, start(house, 'layout'), { area: areaOf('guest'), kind: 'measurement', text: 'height', typed: `7' 11"`, mm: 2413, of: { what: 'height' } });
+    const id = record(house, start(house, 'layout'), {
+      area: areaOf('guest'),
+      kind: 'measurement',
+      text: 'height',
+      typed: `7' 11"`,
+      mm: 2413,
+      of: { what: 'height' },
+    });
     const shown = () => roomView(house, signalHouse, areaOf('guest')).conflicts;
     expect(shown()).toMatchObject([{ id, text: `1" less than drawn (8' 0")` }]);
     must(house, 'measurement.adopt', { about: id });
@@ -255,22 +474,52 @@ describe('the end of a job', () => {
   it('closes a leftover only with a picture or a word', () => {
     const house = demoHouse();
     const walk = start(house, 'completion', linden);
-    const done = (over: object) => ({ observation: { id: newId(), walk, area: areaOf('bed', 'linden'), kind: 'recheck', about: demoId('linden', 'item', 'door'), verdict: 'done', ...over } });
-    expect(refused(house, 'observation.record', done({}))).toMatchObject({ code: 'no-proof', field: 'observation.text' });
+    const done = (over: object) => ({
+      observation: {
+        id: newId(),
+        walk,
+        area: areaOf('bed', 'linden'),
+        kind: 'recheck',
+        about: demoId('linden', 'item', 'door'),
+        verdict: 'done',
+        ...over,
+      },
+    });
+    expect(refused(house, 'observation.record', done({}))).toMatchObject({
+      code: 'no-proof',
+      field: 'observation.text',
+    });
     must(house, 'observation.record', done({ text: 'planed the head, hangs free' }));
-    expect(completionView(house, linden).trades.flatMap((trade) => trade.lines.map((line) => line.text))).toEqual(['touch up the scuffed corner']);
+    expect(completionView(house, linden).trades.flatMap((trade) => trade.lines.map((line) => line.text))).toEqual([
+      'touch up the scuffed corner',
+    ]);
   });
 
   it('takes the client’s own list and acceptance from their page, each once', () => {
     const house = demoHouse();
-    const link = { id: newId(), job: linden, sub: null, audience: 'client' as const, recipient: 'A. Marrow', expires_on: '2027-04-01', revoked_at: null };
+    const link = {
+      id: newId(),
+      job: linden,
+      sub: null,
+      audience: 'client' as const,
+      recipient: 'A. Marrow',
+      expires_on: '2027-04-01',
+      revoked_at: null,
+    };
     const who = { kind: 'link', id: link.id, audience: 'client', job: linden, sub: null } as const;
     must(house, 'client.ask', { id: newId(), text: 'the latch sticks', name: 'A. Marrow' }, who);
     must(house, 'area.accept', { id: newId(), area: areaOf('galley', 'linden'), name: 'A. Marrow' }, who);
-    expect(give(house, 'area.accept', { id: newId(), area: areaOf('galley', 'linden'), name: 'A. Marrow' }, who)).toMatchObject({ status: 'refused', problem: { code: 'accepted-already' } });
-    expect(give(house, 'area.accept', { id: newId(), area: areaOf('study'), name: 'A. Marrow' }, who)).toMatchObject({ status: 'refused', httpStatus: 403 });
+    expect(
+      give(house, 'area.accept', { id: newId(), area: areaOf('galley', 'linden'), name: 'A. Marrow' }, who),
+    ).toMatchObject({ status: 'refused', problem: { code: 'accepted-already' } });
+    expect(give(house, 'area.accept', { id: newId(), area: areaOf('study'), name: 'A. Marrow' }, who)).toMatchObject({
+      status: 'refused',
+      httpStatus: 403,
+    });
     const shared = sharedView(house, link);
-    expect(shared.audience === 'client' && shared.completion?.areas.find((area) => area.name === 'Galley')?.accepted).toContain('A. Marrow');
+    expect(
+      shared.audience === 'client' && shared.completion?.areas.find((area) => area.name === 'Galley')?.accepted,
+    ).toContain('A. Marrow');
     expect(shared.audience === 'client' && shared.completion?.items).toHaveLength(3);
   });
 });
@@ -279,23 +528,39 @@ describe('the house keeps', () => {
   it('one run list over all sites, by supplier, ticked once', () => {
     const house = demoHouse();
     const view = runView(house);
-    expect(view.stops.map((stop) => [stop.supplier, stop.lines.map((line) => line.jobName)])).toEqual(expect.arrayContaining([['Brackwater Plumbing', expect.arrayContaining(['Signal House', 'Linden Gatehouse'])]]));
+    expect(view.stops.map((stop) => [stop.supplier, stop.lines.map((line) => line.jobName)])).toEqual(
+      expect.arrayContaining([['Brackwater Plumbing', expect.arrayContaining(['Signal House', 'Linden Gatehouse'])]]),
+    );
     const [line] = view.stops[0]?.lines ?? [];
     must(house, 'short.buy', { about: line?.id });
     must(house, 'short.buy', { about: line?.id });
-    expect(runView(house).stops.flatMap((stop) => stop.lines).filter((one_) => one_.bought).map((one_) => one_.id)).toEqual([line?.id]);
+    expect(
+      runView(house)
+        .stops.flatMap((stop) => stop.lines)
+        .filter((one_) => one_.bought)
+        .map((one_) => one_.id),
+    ).toEqual([line?.id]);
     expect(todayView(house).run.open).toBe(view.stops.flatMap((stop) => stop.lines).length - 1);
   });
 
   it('how sites are left, and has the bin swapped before it is full', () => {
     const house = demoHouse();
-    expect(refused(house, 'site.leave', { id: newId(), job: signalHouse, items: [{ item: 'edges', state: 'not well' }] })).toMatchObject({ code: 'not-said', field: 'items[0].text' });
-    expect(todayView(house).calls.find((call) => call.jobName === 'Signal House' && call.text.startsWith('Bin'))?.text).toMatch(/^Bin: swap by /);
+    expect(
+      refused(house, 'site.leave', { id: newId(), job: signalHouse, items: [{ item: 'edges', state: 'not well' }] }),
+    ).toMatchObject({ code: 'not-said', field: 'items[0].text' });
+    expect(
+      todayView(house).calls.find((call) => call.jobName === 'Signal House' && call.text.startsWith('Bin'))?.text,
+    ).toMatch(/^Bin: swap by /);
   });
 
   it('all that a walk needs for each job, so that it opens without a signal', () => {
     const packs = jobPacks(demoHouse());
-    expect(packs.map((pack) => pack.job.name)).toEqual(['Signal House', 'Tannery Row 9', 'Linden Gatehouse', 'Old Dairy']);
+    expect(packs.map((pack) => pack.job.name)).toEqual([
+      'Signal House',
+      'Tannery Row 9',
+      'Linden Gatehouse',
+      'Old Dairy',
+    ]);
     expect(packs[0]?.areas[0]).toMatchObject({ place: 'outside', recorded: [] });
     expect(JSON.stringify(packs).length).toBeLessThan(600_000);
   });

@@ -35,24 +35,49 @@ describe('a walk', () => {
     const before = roomsView(house, signalHouse);
     const walk = startWalk(house);
     record(house, walk, { kind: 'progress', phase: 'wiring-rough', fraction: 1 });
-    const sweep = record(house, walk, { kind: 'remaining', text: 'chase for the bell wire', trade: 'wiring', quantity: 3, unit: 'm' });
-    record(house, walk, { kind: 'selection-check', selection: demoId('signal', 'selection', 'guest', 'Inside doors'), verdict: 'wrong', text: 'oak, not birch' });
+    const sweep = record(house, walk, {
+      kind: 'remaining',
+      text: 'chase for the bell wire',
+      trade: 'wiring',
+      quantity: 3,
+      unit: 'm',
+    });
+    record(house, walk, {
+      kind: 'selection-check',
+      selection: demoId('signal', 'selection', 'guest', 'Inside doors'),
+      verdict: 'wrong',
+      text: 'oak, not birch',
+    });
     must(house, 'walk.finish', { id: walk });
     renew(house);
 
     const rooms = roomsView(house, signalHouse);
     expect(rooms.done).toBeGreaterThan(before.done);
-    expect(guest(house).steps.find((step) => step.phase === 'wiring-rough')).toMatchObject({ fraction: 1, seen: 'Tue 9 Mar' });
+    expect(guest(house).steps.find((step) => step.phase === 'wiring-rough')).toMatchObject({
+      fraction: 1,
+      seen: 'Tue 9 Mar',
+    });
     expect(guest(house).open.map((item) => item.text)).toContain('3 m chase for the bell wire');
     const task = readPlan(house.db)?.tasks.find((one_) => one_.id === `item:${sweep}`);
     expect(task).toMatchObject({ trade: 'wiring', job: signalHouse });
-    expect(selectionsOf(house, signalHouse).find((item) => item.category === 'Inside doors')?.found).toEqual({ verdict: 'wrong', text: 'ordered as Flush, birch, 2\' 8", but came as oak, not birch' });
+    expect(selectionsOf(house, signalHouse).find((item) => item.category === 'Inside doors')?.found).toEqual({
+      verdict: 'wrong',
+      text: 'ordered as Flush, birch, 2\' 8", but came as oak, not birch',
+    });
 
     const review = reviewView(house, signalHouse, walk);
     expect(review.gain).toBeGreaterThan(0);
-    expect(review.areas.find((area) => area.name === 'Guest suite')?.lines.map((line) => line.text)).toEqual(['wires 30 % → done', 'to do: 3 m chase for the bell wire · wiring', 'Inside doors: wrong (oak, not birch)']);
+    expect(review.areas.find((area) => area.name === 'Guest suite')?.lines.map((line) => line.text)).toEqual([
+      'wires 30 % → done',
+      'to do: 3 m chase for the bell wire · wiring',
+      'Inside doors: wrong (oak, not birch)',
+    ]);
     expect(review.drafts.map((draft) => draft.audience)).toEqual(['client', 'crew']);
-    const client = one<{ body: string }>(house.db, `SELECT body FROM job_update WHERE walk = @walk AND audience = 'client'`, { walk })?.body;
+    const client = one<{ body: string }>(
+      house.db,
+      `SELECT body FROM job_update WHERE walk = @walk AND audience = 'client'`,
+      { walk },
+    )?.body;
     expect(client).toContain('inside the walls');
     expect(client).not.toMatch(/rough|close-in|barrier/);
   });
@@ -61,9 +86,17 @@ describe('a walk', () => {
     const house = demoHouse();
     const walk = startWalk(house);
     const wrong = record(house, walk, { kind: 'progress', phase: 'wiring-rough', fraction: 0.9 });
-    expect(walkPack(house, walk).areas.find((area) => area.id === areaOf('guest'))?.steps.find((step) => step.phase === 'wiring-rough')?.fraction).toBe(0.9);
+    expect(
+      walkPack(house, walk)
+        .areas.find((area) => area.id === areaOf('guest'))
+        ?.steps.find((step) => step.phase === 'wiring-rough')?.fraction,
+    ).toBe(0.9);
     record(house, walk, { kind: 'withdrawal', about: wrong });
-    expect(walkPack(house, walk).areas.find((area) => area.id === areaOf('guest'))?.steps.find((step) => step.phase === 'wiring-rough')?.fraction).toBe(0.3);
+    expect(
+      walkPack(house, walk)
+        .areas.find((area) => area.id === areaOf('guest'))
+        ?.steps.find((step) => step.phase === 'wiring-rough')?.fraction,
+    ).toBe(0.3);
     must(house, 'walk.finish', { id: walk });
     renew(house);
     const version = readPlan(house.db)?.version;
@@ -91,28 +124,60 @@ describe('a walk', () => {
 describe('sending', () => {
   it('hands a message over once, tells of failures and lets it be tried again', () => {
     const house = demoHouse();
-    const draft = updatesView(house, signalHouse).updates.find((update) => update.state === 'draft' && update.audience === 'client');
+    const draft = updatesView(house, signalHouse).updates.find(
+      (update) => update.state === 'draft' && update.audience === 'client',
+    );
     if (!draft) throw new Error('The demo has no draft.');
-    const recipients = [{ messageId: newId(), linkId: newId(), name: 'Averill', address: 'averill@watchsteps.example' }, { messageId: newId(), linkId: newId(), name: 'Nobody', address: 'nobody@nowhere.invalid' }];
-    const payload = { id: draft.id, version: draft.version, title: draft.title, body: 'As changed by hand.', expiresOn: '2027-04-08', recipients };
+    const recipients = [
+      { messageId: newId(), linkId: newId(), name: 'Averill', address: 'averill@watchsteps.example' },
+      { messageId: newId(), linkId: newId(), name: 'Nobody', address: 'nobody@nowhere.invalid' },
+    ];
+    const payload = {
+      id: draft.id,
+      version: draft.version,
+      title: draft.title,
+      body: 'As changed by hand.',
+      expiresOn: '2027-04-08',
+      recipients,
+    };
     must(house, 'update.send', payload);
-    expect(give(house, 'update.send', { ...payload, version: draft.version + 1 })).toMatchObject({ status: 'refused', problem: { code: 'not-a-draft' } });
+    expect(give(house, 'update.send', { ...payload, version: draft.version + 1 })).toMatchObject({
+      status: 'refused',
+      problem: { code: 'not-a-draft' },
+    });
     expect(emptyOutbox(house, simulatedGateway)).toBe(2);
     expect(emptyOutbox(house, simulatedGateway)).toBe(0);
     const sent = updatesView(house, signalHouse).updates.find((update) => update.id === draft.id);
     expect(sent).toMatchObject({ state: 'sent', body: 'As changed by hand.' });
-    expect(sent?.messages.find((message) => message.recipient === 'Nobody')).toMatchObject({ state: 'failed', failure: 'There is no such address.' });
+    expect(sent?.messages.find((message) => message.recipient === 'Nobody')).toMatchObject({
+      state: 'failed',
+      failure: 'There is no such address.',
+    });
     must(house, 'message.retry', { id: recipients[1]?.messageId });
     expect(emptyOutbox(house, simulatedGateway)).toBe(1);
-    expect(JSON.stringify([all(house.db, 'SELECT * FROM message'), all(house.db, 'SELECT * FROM share_link'), all(house.db, 'SELECT * FROM command_log')])).not.toContain(updatesView(house, signalHouse).links[0]?.path.slice(3));
+    expect(
+      JSON.stringify([
+        all(house.db, 'SELECT * FROM message'),
+        all(house.db, 'SELECT * FROM share_link'),
+        all(house.db, 'SELECT * FROM command_log'),
+      ]),
+    ).not.toContain(updatesView(house, signalHouse).links[0]?.path.slice(3));
   });
 
   it('refuses to send to nobody or to no address', () => {
     const house = demoHouse();
     const draft = updatesView(house, signalHouse).updates.find((update) => update.state === 'draft');
     const payload = { id: draft?.id, version: draft?.version, title: 'T', body: 'B', expiresOn: '2027-04-08' };
-    expect(give(house, 'update.send', { ...payload, recipients: [] })).toMatchObject({ status: 'refused', problem: { title: 'name at least one recipient' } });
-    expect(give(house, 'update.send', { ...payload, recipients: [{ messageId: newId(), linkId: newId(), name: 'A', address: 'a' }] })).toMatchObject({ status: 'refused', problem: { field: 'recipients[0].address' } });
+    expect(give(house, 'update.send', { ...payload, recipients: [] })).toMatchObject({
+      status: 'refused',
+      problem: { title: 'name at least one recipient' },
+    });
+    expect(
+      give(house, 'update.send', {
+        ...payload,
+        recipients: [{ messageId: newId(), linkId: newId(), name: 'A', address: 'a' }],
+      }),
+    ).toMatchObject({ status: 'refused', problem: { field: 'recipients[0].address' } });
   });
 });
 
@@ -120,10 +185,28 @@ describe('a job made from nothing', () => {
   it('has a plan that obeys itself as soon as its areas are set out', () => {
     const house = emptyHouse();
     const [owner, job, level] = [newId(), newId(), newId()];
-    must(house, 'firm.found', { name: 'Firm', personId: owner, ownerName: 'Owner', email: 'o@firm.example', password: 'long enough for it' }, { kind: 'founder' });
-    must(house, 'job.open', { id: job, name: 'One kitchen', units: 'metric', startDay: '2027-03-15', promiseDay: '2027-05-01' });
+    must(
+      house,
+      'firm.found',
+      { name: 'Firm', personId: owner, ownerName: 'Owner', email: 'o@firm.example', password: 'long enough for it' },
+      { kind: 'founder' },
+    );
+    must(house, 'job.open', {
+      id: job,
+      name: 'One kitchen',
+      units: 'metric',
+      startDay: '2027-03-15',
+      promiseDay: '2027-05-01',
+    });
     expect(roomsView(house, job)).toMatchObject({ done: 0, finish: null, levels: [] });
-    must(house, 'areas.set-out', { job, levels: [{ id: level, name: 'Ground floor', height: 0 }], areas: [{ id: newId(), level, name: 'Kitchen', kind: 'room', works: ['kitchen'] }, { id: newId(), level, name: 'Hall', kind: 'room', works: ['none'] }] });
+    must(house, 'areas.set-out', {
+      job,
+      levels: [{ id: level, name: 'Ground floor', height: 0 }],
+      areas: [
+        { id: newId(), level, name: 'Kitchen', kind: 'room', works: ['kitchen'] },
+        { id: newId(), level, name: 'Hall', kind: 'room', works: ['none'] },
+      ],
+    });
     renew(house);
     const plan = readPlan(house.db);
     expect(plan && checkPlan(plan)).toEqual([]);

@@ -8,34 +8,60 @@ export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true }
 
 export const launch = (): Promise<Browser> =>
   puppeteer.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', headless: true,
-    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    headless: true,
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
   });
 
 /** A page in a session of its own that fails the test on anything the browser complains about. */
-export async function visit(browser: Browser, viewport: typeof DESK | typeof PHONE, complaints: string[]): Promise<Page> {
+export async function visit(
+  browser: Browser,
+  viewport: typeof DESK | typeof PHONE,
+  complaints: string[],
+): Promise<Page> {
   const page = await (await browser.createBrowserContext()).newPage();
   await page.setViewport(viewport);
   await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
   page.on('pageerror', (error) => complaints.push(String(error)));
-  page.on('console', (message) => message.type() === 'error' && complaints.push(`${message.text()} ${message.location().url ?? ''}`));
+  page.on(
+    'console',
+    (message) => message.type() === 'error' && complaints.push(`${message.text()} ${message.location().url ?? ''}`),
+  );
   return page;
 }
 
 /** Presses what a person would find by its words, heard or seen; waits until it is there and nothing lies over it. */
 export async function press(page: Page, words: string): Promise<void> {
-  const found = await page.waitForFunction((wanted) => {
-    const named = (element: Element): string => (element.getAttribute('aria-label') ?? element.textContent).replace(/\s+/g, ' ').trim();
-    return [...document.querySelectorAll('button, a, summary')].find((element) => {
-      if (named(element) !== wanted || element.hasAttribute('disabled') || !element.checkVisibility()) return false;
-      element.scrollIntoView({ block: 'center' });
-      const box = element.getBoundingClientRect();
-      const hit = document.elementFromPoint(box.left + box.width / 2, box.top + box.height / 2);
-      return hit !== null && (element.contains(hit) || hit.contains(element));
+  const found = await page
+    .waitForFunction(
+      (wanted) => {
+        const named = (element: Element): string =>
+          (element.getAttribute('aria-label') ?? element.textContent).replace(/\s+/g, ' ').trim();
+        return [...document.querySelectorAll('button, a, summary')].find((element) => {
+          if (named(element) !== wanted || element.hasAttribute('disabled') || !element.checkVisibility()) return false;
+          element.scrollIntoView({ block: 'center' });
+          const box = element.getBoundingClientRect();
+          const hit = document.elementFromPoint(box.left + box.width / 2, box.top + box.height / 2);
+          return hit !== null && (element.contains(hit) || hit.contains(element));
+        });
+      },
+      { timeout: 15_000 },
+      words,
+    )
+    .catch(async (error: unknown) => {
+      throw new Error(
+        `There is no “${words}” to press on ${page.url()}:\n${await page.evaluate(() => document.body.innerText)}`,
+        { cause: error },
+      );
     });
-  }, { timeout: 15_000 }, words).catch(async (error: unknown) => {
-    throw new Error(`There is no “${words}” to press on ${page.url()}:\n${await page.evaluate(() => document.body.innerText)}`, { cause: error });
-  });
   await (found as ElementHandle).click();
 }
 
@@ -48,11 +74,15 @@ export async function choose(page: Page, name: string, value: string): Promise<v
 /** Waits until the page's text does, or does not, fit a pattern. Between two pages there is no body: that is “not yet” for both. */
 export async function textFits(page: Page, pattern: RegExp, wanted = true, timeout = 15_000): Promise<void> {
   const fits = (source: string, flags: string, should: boolean): boolean =>
-    (document.body as HTMLElement | null) !== null && new RegExp(source, flags).test(document.body.innerText) === should;
+    (document.body as HTMLElement | null) !== null &&
+    new RegExp(source, flags).test(document.body.innerText) === should;
   try {
     await page.waitForFunction(fits, { timeout }, pattern.source, pattern.flags, wanted);
   } catch (error) {
-    throw new Error(`${String(pattern)} is ${wanted ? 'not ' : 'still '}on ${page.url()}:\n${await page.evaluate(() => document.body.innerText)}`, { cause: error });
+    throw new Error(
+      `${String(pattern)} is ${wanted ? 'not ' : 'still '}on ${page.url()}:\n${await page.evaluate(() => document.body.innerText)}`,
+      { cause: error },
+    );
   }
 }
 
@@ -70,8 +100,18 @@ const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.mi
 export async function inspect(page: Page, name: string): Promise<void> {
   await page.evaluate(axe);
   const found = await page.evaluate(async () => {
-    const runner = (window as unknown as { axe: { run: () => Promise<{ violations: { id: string; help: string; nodes: { html: string; failureSummary: string }[] }[] }> } }).axe;
-    return (await runner.run()).violations.flatMap(({ id, nodes }) => nodes.slice(0, 3).map((node) => `${id}: ${node.html.slice(0, 200)} ${node.failureSummary.slice(0, 300)}`));
+    const runner = (
+      window as unknown as {
+        axe: {
+          run: () => Promise<{
+            violations: { id: string; help: string; nodes: { html: string; failureSummary: string }[] }[];
+          }>;
+        };
+      }
+    ).axe;
+    return (await runner.run()).violations.flatMap(({ id, nodes }) =>
+      nodes.slice(0, 3).map((node) => `${id}: ${node.html.slice(0, 200)} ${node.failureSummary.slice(0, 300)}`),
+    );
   });
   expect(found, `${name}: what axe finds`).toEqual([]);
   const beyond = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);

@@ -20,70 +20,411 @@ export interface Given {
 const [id, other, third, link] = [newId(), newId(), newId(), newId()];
 const dairy = demoId('dairy');
 const dairyArea = (key: string): string => areaOf(key, 'dairy');
-const row = (house: House, table: string, key: string): Record<string, unknown> | undefined => one(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
+const row = (house: House, table: string, key: string): Record<string, unknown> | undefined =>
+  one(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
 const version = (house: House, table: string, key: string): number => Number(row(house, table, key)?.version ?? 0);
-const shapeVersion = (house: House, area: string): number => one<{ version: number }>(house.db, 'SELECT version FROM shape WHERE area = @area', { area })?.version ?? 0;
+const shapeVersion = (house: House, area: string): number =>
+  one<{ version: number }>(house.db, 'SELECT version FROM shape WHERE area = @area', { area })?.version ?? 0;
 const client: Who = { kind: 'link', id: link, audience: 'client', job: dairy, sub: null };
-const sending = { updateId: other, messageId: third, linkId: link, name: 'Hesper', address: 'hesper@cowsliplane.example', expiresOn: '2027-06-01' };
-const square = (mm: number) => ({ kind: 'room', height: measured(2400), spread: false, walls: [mm, mm, mm, mm].map((wall) => ({ ...measured(wall), turn: 90 })) });
-const window = { wall: 0, kind: 'window', name: 'W', width: measured(600), height: measured(800), sill: measured(900), along: measured(2900), count: 1, hinge: 'left', opensIn: true, clear: null };
-const bed = { wall: 3, kind: 'bed', name: 'bed', along: measured(100), width: measured(900), depth: measured(2000), front: measured(0) };
+const sending = {
+  updateId: other,
+  messageId: third,
+  linkId: link,
+  name: 'Hesper',
+  address: 'hesper@cowsliplane.example',
+  expiresOn: '2027-06-01',
+};
+const square = (mm: number) => ({
+  kind: 'room',
+  height: measured(2400),
+  spread: false,
+  walls: [mm, mm, mm, mm].map((wall) => ({ ...measured(wall), turn: 90 })),
+});
+const window = {
+  wall: 0,
+  kind: 'window',
+  name: 'W',
+  width: measured(600),
+  height: measured(800),
+  sill: measured(900),
+  along: measured(2900),
+  count: 1,
+  hinge: 'left',
+  opensIn: true,
+  clear: null,
+};
+const bed = {
+  wall: 3,
+  kind: 'bed',
+  name: 'bed',
+  along: measured(100),
+  width: measured(900),
+  depth: measured(2000),
+  front: measured(0),
+};
 const assumption = demoId('dairy', 'assumption', '0');
-const believed = { phase: 'strip', text: 'dry behind', why: '', fallback: 'dry it', fallbackTrade: 'carpentry', fallbackHalfDays: 2, fallbackPrice: 0 };
+const believed = {
+  phase: 'strip',
+  text: 'dry behind',
+  why: '',
+  fallback: 'dry it',
+  fallbackTrade: 'carpentry',
+  fallbackHalfDays: 2,
+  fallbackPrice: 0,
+};
 const options = demoId('dairy', 'options', '0');
-const change = { kind: 'addition', title: 'a shelf', why: '', lines: [{ verb: 'build', subject: 'a shelf', quantity: 1, unit: 'pieces', unitPrice: 9000 }], markup: 0.1, taxRate: 0, work: { trade: 'carpentry', halfDays: 2, after: 'trim' } };
-const settle = (house: House): unknown => must(house, 'assumption.settle', { id: assumption, verdict: 'wrong', found: 'black and soft', extraId: id });
-const draftChange = (house: House): unknown => must(house, 'change.add', { id, job: dairy, area: dairyArea('workshop'), ...change });
+const change = {
+  kind: 'addition',
+  title: 'a shelf',
+  why: '',
+  lines: [{ verb: 'build', subject: 'a shelf', quantity: 1, unit: 'pieces', unitPrice: 9000 }],
+  markup: 0.1,
+  taxRate: 0,
+  work: { trade: 'carpentry', halfDays: 2, after: 'trim' },
+};
+const settle = (house: House): unknown =>
+  must(house, 'assumption.settle', { id: assumption, verdict: 'wrong', found: 'black and soft', extraId: id });
+const draftChange = (house: House): unknown =>
+  must(house, 'change.add', { id, job: dairy, area: dairyArea('workshop'), ...change });
 const sentChange = (house: House): void => {
   draftChange(house);
   must(house, 'change.send', { id, version: 1, ...sending });
 };
-const calculation = { calculator: 'boxes', product: 'Oak', input: { area: 1, waste: 0.1, perBox: 2 }, fed: { area: 'floor' }, unitPrice: 4000 };
+const calculation = {
+  calculator: 'boxes',
+  product: 'Oak',
+  input: { area: 1, waste: 0.1, perBox: 2 },
+  fed: { area: 'floor' },
+  unitPrice: 4000,
+};
 
 /** Every command of the first visit, with what it leaves. */
 export const FIRST_VISIT: Record<string, Given> = {
-  'scope.add-many': { payload: { job: dairy, lines: [{ id, area: dairyArea('milk'), stance: 'in', verb: 'paint', subject: 'everything' }, { id: other, area: dairyArea('milk'), stance: 'out', verb: 'paint', subject: 'the ceiling' }] }, leaves: (house) => row(house, 'scope_item', other), expected: { stance: 'out', subject: 'the ceiling' } },
-  'line.remove': { payload: { of: 'scope', id: demoId('dairy', 'scope', '0') }, leaves: (house) => row(house, 'scope_item', demoId('dairy', 'scope', '0')), expected: { removed: 1 } },
-  'line.restore': { before: (house) => must(house, 'line.remove', { of: 'finding', id: demoId('dairy', 'finding', '0') }), payload: { of: 'finding', id: demoId('dairy', 'finding', '0') }, leaves: (house) => row(house, 'finding', demoId('dairy', 'finding', '0')), expected: { removed: 0, version: 3 } },
-  'finding.add': { payload: { id, job: dairy, area: dairyArea('milk'), kind: 'service', subject: 'old pipe', live: false }, leaves: (house) => row(house, 'finding', id), expected: { live: 0, kind: 'service' } },
-  'finding.change': { payload: { id: demoId('dairy', 'finding', '0'), version: 1, area: dairyArea('front'), kind: 'damage', subject: 'rot', quantity: 4, unit: 'm', cause: 'soil', remedy: 'dig it away', allowed: 2 }, leaves: (house) => row(house, 'finding', demoId('dairy', 'finding', '0')), expected: { allowed: 2, remedy: 'dig it away', version: 2 } },
-  'area.copy': { payload: { from: dairyArea('east'), id, name: 'West gable', side: 'west', mirrored: true, parts: ['scope', 'findings', 'layout'] }, leaves: (house) => [row(house, 'area', id)?.side, all(house.db, 'SELECT 1 FROM scope_item WHERE area = @id', { id }).length, all(house.db, 'SELECT 1 FROM opening WHERE area = @id', { id }).length], expected: ['west', 1, 1], plans: true },
-  'area.split': { payload: (house) => ({ id: dairyArea('front'), version: version(house, 'area', dairyArea('front')), name: 'Lane face, left', secondId: id, secondName: 'Porch and right', fromSection: 2 }), leaves: (house) => [all(house.db, 'SELECT 1 FROM opening WHERE area = @id', { id }).length, (JSON.parse(one<{ shape: string }>(house.db, 'SELECT shape FROM shape WHERE area = @id', { id })?.shape ?? '{}') as { sections: unknown[] }).sections.length], expected: [1, 2], plans: true },
-  'assumption.add': { payload: { id, job: dairy, area: dairyArea('front'), ...believed }, leaves: (house) => row(house, 'assumption', id), expected: { state: 'open', fallback_half_days: 2 } },
-  'assumption.change': { payload: { id: assumption, version: 1, ...believed }, leaves: (house) => row(house, 'assumption', assumption), expected: { text: 'dry behind', version: 2 } },
-  'assumption.settle': { payload: { id: assumption, verdict: 'wrong', found: 'black and soft', extraId: id }, leaves: (house) => row(house, 'extra_work', id), expected: { half_days: 5, after_phase: 'strip', state: 'open', trade: 'carpentry' }, plans: true },
-  'assumption.reopen': { before: settle, payload: { id: assumption }, leaves: (house) => [row(house, 'assumption', assumption)?.state, row(house, 'extra_work', id)?.state], expected: ['open', 'dropped'], plans: true },
-  'extra.finish': { before: settle, payload: { id }, leaves: (house) => row(house, 'extra_work', id), expected: { state: 'done' }, plans: true },
-  'extra.reopen': { before: (house) => { settle(house); must(house, 'extra.finish', { id }); }, payload: { id }, leaves: (house) => row(house, 'extra_work', id), expected: { state: 'open' }, plans: true },
-  'options.add': { payload: { id, job: dairy, area: dairyArea('back'), phase: 'face-paint', subject: 'paint or oil', options: ['a', 'b'].map((key) => ({ key, name: key, cost: 100, lifeYears: 8, leadDays: 3 })) }, leaves: (house) => row(house, 'option_set', id), expected: { subject: 'paint or oil', chosen: null } },
-  'options.change': { payload: { id: options, version: 1, phase: 'strip', subject: 'over or off', options: ['a', 'b'].map((key) => ({ key, name: key, cost: 100, lifeYears: 8, leadDays: 3 })) }, leaves: (house) => row(house, 'option_set', options), expected: { subject: 'over or off', version: 2 } },
-  'options.choose': { payload: { id: options, version: 1, key: 'overlay', reason: 'the money', decisionId: id }, leaves: (house) => [row(house, 'area', dairyArea('front'))?.works, row(house, 'decision', id)?.reason], expected: ['["overlay"]', 'the money'], plans: true },
-  'options.unchoose': { before: (house) => must(house, 'options.choose', { id: options, version: 1, key: 'overlay', reason: 'the money', decisionId: id }), payload: { id: options, version: 2 }, leaves: (house) => row(house, 'area', dairyArea('front'))?.works, expected: '["reclad"]', plans: true },
-  'decision.add': { payload: { id, job: dairy, subject: 'the hatch stays visible', reason: 'the client likes it' }, leaves: (house) => row(house, 'decision', id), expected: { area: null, made_by: demoId('person', 'maren') } },
-  'statement.make': { payload: { id, job: dairy }, leaves: (house) => row(house, 'statement', id), expected: { number: 1, state: 'made' } },
-  'statement.send': { before: (house) => must(house, 'statement.make', { id, job: dairy }), payload: { id, version: 1, ...sending }, leaves: (house) => [row(house, 'statement', id)?.state, row(house, 'message', third)?.state], expected: ['sent', 'queued'] },
-  'statement.agree': { before: (house) => { must(house, 'statement.make', { id, job: dairy }); must(house, 'statement.send', { id, version: 1, ...sending }); }, who: client, payload: { id, name: 'Hesper' }, leaves: (house) => row(house, 'statement', id), expected: { state: 'agreed', agreed_by: 'Hesper' } },
-  'change.add': { payload: { id, job: dairy, area: dairyArea('workshop'), ...change }, leaves: (house) => row(house, 'change_order', id), expected: { number: 1, state: 'draft', markup: 0.1 } },
-  'change.edit': { before: draftChange, payload: { id, version: 1, ...change, title: 'two shelves' }, leaves: (house) => row(house, 'change_order', id), expected: { title: 'two shelves', version: 2 } },
-  'change.send': { before: draftChange, payload: { id, version: 1, ...sending }, leaves: (house) => row(house, 'change_order', id), expected: { state: 'sent' } },
-  'change.withdraw': { before: sentChange, payload: { id, version: 2 }, leaves: (house) => row(house, 'change_order', id), expected: { state: 'draft', sent_at: null } },
-  'change.answer': { before: sentChange, who: client, payload: { id, verdict: 'approved', name: 'Hesper' }, leaves: (house) => [all(house.db, 'SELECT half_days, after_phase FROM extra_work WHERE change_order = @id', { id }), all(house.db, 'SELECT stance, subject FROM scope_item WHERE change_order = @id', { id })], expected: [[{ half_days: 2, after_phase: 'trim' }], [{ stance: 'in', subject: 'a shelf' }]], plans: true },
-  'shape.set': { payload: (house) => ({ area: dairyArea('workshop'), version: shapeVersion(house, dairyArea('workshop')), shape: square(5000) }), leaves: (house) => (JSON.parse(String(one<{ output: string }>(house.db, `SELECT output FROM calculation WHERE area = @area AND calculator = 'boxes'`, { area: dairyArea('workshop') })?.output)) as { boxes: number }).boxes, expected: 9 },
-  'shapes.import': { payload: { job: dairy, shapes: [{ area: dairyArea('milk'), shape: square(3000) }] }, leaves: (house) => shapeVersion(house, dairyArea('milk')), expected: 2 },
-  'opening.add': { payload: { id, area: dairyArea('workshop'), ...window }, leaves: (house) => row(house, 'opening', id), expected: { area: dairyArea('workshop'), removed: 0 } },
-  'opening.change': { payload: { id: demoId('dairy', 'opening', '0'), version: 1, ...window, name: 'moved' }, leaves: (house) => String(row(house, 'opening', demoId('dairy', 'opening', '0'))?.opening).includes('moved'), expected: true },
-  'openings.import': { payload: { job: dairy, openings: [{ id, area: dairyArea('workshop'), ...window }] }, leaves: (house) => row(house, 'opening', id), expected: { version: 1 } },
-  'placed.add': { payload: { id, area: dairyArea('milk'), ...bed }, leaves: (house) => row(house, 'placed', id), expected: { removed: 0 } },
-  'placed.change': { payload: { id: demoId('dairy', 'placed', '2'), version: 1, ...bed }, leaves: (house) => String(row(house, 'placed', demoId('dairy', 'placed', '2'))?.placed).includes('"bed"'), expected: true },
-  'area.describe': { payload: { id: dairyArea('milk'), side: 'north', sleeping: true }, leaves: (house) => row(house, 'area', dairyArea('milk')), expected: { side: 'north', sleeping: 1 } },
-  'wall.share': { before: (house) => must(house, 'shape.set', { area: areaOf('main'), version: 0, shape: square(4000) }), payload: { one: { area: areaOf('main'), wall: 1 }, other: { area: areaOf('guest'), wall: 3 } }, leaves: (house) => all(house.db, 'SELECT other_wall FROM shared_wall WHERE one = @one', { one: areaOf('main') }), expected: [{ other_wall: 3 }], plans: true },
-  'wall.move': {
-    payload: (house) => ({ area: dairyArea('workshop'), version: shapeVersion(house, dairyArea('workshop')), wall: 1, by: 300, reason: 'a longer bench', decisionId: id }),
-    leaves: (house) => [JSON.parse(one<{ shape: string }>(house.db, 'SELECT shape FROM shape WHERE area = @area', { area: dairyArea('milk') })?.shape ?? '{}')].map(({ walls }: { walls: { mm: number }[] }) => Math.round(walls[0]?.mm ?? 0)), expected: [2750],
+  'scope.add-many': {
+    payload: {
+      job: dairy,
+      lines: [
+        { id, area: dairyArea('milk'), stance: 'in', verb: 'paint', subject: 'everything' },
+        { id: other, area: dairyArea('milk'), stance: 'out', verb: 'paint', subject: 'the ceiling' },
+      ],
+    },
+    leaves: (house) => row(house, 'scope_item', other),
+    expected: { stance: 'out', subject: 'the ceiling' },
   },
-  'level.add': { payload: { id, job: dairy, name: 'step', kind: 'step', level: measured(-90, '-90 mm') }, leaves: (house) => row(house, 'level_mark', id), expected: { mm: -90, typed: '-90 mm' } },
-  'level.change': { payload: { id: demoId('dairy', 'level-mark', '1'), version: 1, name: 'yard', kind: 'ground', level: measured(-200, '-200') }, leaves: (house) => row(house, 'level_mark', demoId('dairy', 'level-mark', '1')), expected: { mm: -200 } },
-  'calculation.keep': { payload: { id, area: dairyArea('milk'), ...calculation }, leaves: (house) => (JSON.parse(String(row(house, 'calculation', id)?.output)) as { boxes: number }).boxes, expected: 8 },
-  'calculation.change': { payload: (house) => ({ id: demoId('dairy', 'calculation', '3'), version: version(house, 'calculation', demoId('dairy', 'calculation', '3')), ...calculation }), leaves: (house) => row(house, 'calculation', demoId('dairy', 'calculation', '3')), expected: { calculator: 'boxes', product: 'Oak' } },
+  'line.remove': {
+    payload: { of: 'scope', id: demoId('dairy', 'scope', '0') },
+    leaves: (house) => row(house, 'scope_item', demoId('dairy', 'scope', '0')),
+    expected: { removed: 1 },
+  },
+  'line.restore': {
+    before: (house) => must(house, 'line.remove', { of: 'finding', id: demoId('dairy', 'finding', '0') }),
+    payload: { of: 'finding', id: demoId('dairy', 'finding', '0') },
+    leaves: (house) => row(house, 'finding', demoId('dairy', 'finding', '0')),
+    expected: { removed: 0, version: 3 },
+  },
+  'finding.add': {
+    payload: { id, job: dairy, area: dairyArea('milk'), kind: 'service', subject: 'old pipe', live: false },
+    leaves: (house) => row(house, 'finding', id),
+    expected: { live: 0, kind: 'service' },
+  },
+  'finding.change': {
+    payload: {
+      id: demoId('dairy', 'finding', '0'),
+      version: 1,
+      area: dairyArea('front'),
+      kind: 'damage',
+      subject: 'rot',
+      quantity: 4,
+      unit: 'm',
+      cause: 'soil',
+      remedy: 'dig it away',
+      allowed: 2,
+    },
+    leaves: (house) => row(house, 'finding', demoId('dairy', 'finding', '0')),
+    expected: { allowed: 2, remedy: 'dig it away', version: 2 },
+  },
+  'area.copy': {
+    payload: {
+      from: dairyArea('east'),
+      id,
+      name: 'West gable',
+      side: 'west',
+      mirrored: true,
+      parts: ['scope', 'findings', 'layout'],
+    },
+    leaves: (house) => [
+      row(house, 'area', id)?.side,
+      all(house.db, 'SELECT 1 FROM scope_item WHERE area = @id', { id }).length,
+      all(house.db, 'SELECT 1 FROM opening WHERE area = @id', { id }).length,
+    ],
+    expected: ['west', 1, 1],
+    plans: true,
+  },
+  'area.split': {
+    payload: (house) => ({
+      id: dairyArea('front'),
+      version: version(house, 'area', dairyArea('front')),
+      name: 'Lane face, left',
+      secondId: id,
+      secondName: 'Porch and right',
+      fromSection: 2,
+    }),
+    leaves: (house) => [
+      all(house.db, 'SELECT 1 FROM opening WHERE area = @id', { id }).length,
+      (
+        JSON.parse(
+          one<{ shape: string }>(house.db, 'SELECT shape FROM shape WHERE area = @id', { id })?.shape ?? '{}',
+        ) as { sections: unknown[] }
+      ).sections.length,
+    ],
+    expected: [1, 2],
+    plans: true,
+  },
+  'assumption.add': {
+    payload: { id, job: dairy, area: dairyArea('front'), ...believed },
+    leaves: (house) => row(house, 'assumption', id),
+    expected: { state: 'open', fallback_half_days: 2 },
+  },
+  'assumption.change': {
+    payload: { id: assumption, version: 1, ...believed },
+    leaves: (house) => row(house, 'assumption', assumption),
+    expected: { text: 'dry behind', version: 2 },
+  },
+  'assumption.settle': {
+    payload: { id: assumption, verdict: 'wrong', found: 'black and soft', extraId: id },
+    leaves: (house) => row(house, 'extra_work', id),
+    expected: { half_days: 5, after_phase: 'strip', state: 'open', trade: 'carpentry' },
+    plans: true,
+  },
+  'assumption.reopen': {
+    before: settle,
+    payload: { id: assumption },
+    leaves: (house) => [row(house, 'assumption', assumption)?.state, row(house, 'extra_work', id)?.state],
+    expected: ['open', 'dropped'],
+    plans: true,
+  },
+  'extra.finish': {
+    before: settle,
+    payload: { id },
+    leaves: (house) => row(house, 'extra_work', id),
+    expected: { state: 'done' },
+    plans: true,
+  },
+  'extra.reopen': {
+    before: (house) => {
+      settle(house);
+      must(house, 'extra.finish', { id });
+    },
+    payload: { id },
+    leaves: (house) => row(house, 'extra_work', id),
+    expected: { state: 'open' },
+    plans: true,
+  },
+  'options.add': {
+    payload: {
+      id,
+      job: dairy,
+      area: dairyArea('back'),
+      phase: 'face-paint',
+      subject: 'paint or oil',
+      options: ['a', 'b'].map((key) => ({ key, name: key, cost: 100, lifeYears: 8, leadDays: 3 })),
+    },
+    leaves: (house) => row(house, 'option_set', id),
+    expected: { subject: 'paint or oil', chosen: null },
+  },
+  'options.change': {
+    payload: {
+      id: options,
+      version: 1,
+      phase: 'strip',
+      subject: 'over or off',
+      options: ['a', 'b'].map((key) => ({ key, name: key, cost: 100, lifeYears: 8, leadDays: 3 })),
+    },
+    leaves: (house) => row(house, 'option_set', options),
+    expected: { subject: 'over or off', version: 2 },
+  },
+  'options.choose': {
+    payload: { id: options, version: 1, key: 'overlay', reason: 'the money', decisionId: id },
+    leaves: (house) => [row(house, 'area', dairyArea('front'))?.works, row(house, 'decision', id)?.reason],
+    expected: ['["overlay"]', 'the money'],
+    plans: true,
+  },
+  'options.unchoose': {
+    before: (house) =>
+      must(house, 'options.choose', { id: options, version: 1, key: 'overlay', reason: 'the money', decisionId: id }),
+    payload: { id: options, version: 2 },
+    leaves: (house) => row(house, 'area', dairyArea('front'))?.works,
+    expected: '["reclad"]',
+    plans: true,
+  },
+  'decision.add': {
+    payload: { id, job: dairy, subject: 'the hatch stays visible', reason: 'the client likes it' },
+    leaves: (house) => row(house, 'decision', id),
+    expected: { area: null, made_by: demoId('person', 'maren') },
+  },
+  'statement.make': {
+    payload: { id, job: dairy },
+    leaves: (house) => row(house, 'statement', id),
+    expected: { number: 1, state: 'made' },
+  },
+  'statement.send': {
+    before: (house) => must(house, 'statement.make', { id, job: dairy }),
+    payload: { id, version: 1, ...sending },
+    leaves: (house) => [row(house, 'statement', id)?.state, row(house, 'message', third)?.state],
+    expected: ['sent', 'queued'],
+  },
+  'statement.agree': {
+    before: (house) => {
+      must(house, 'statement.make', { id, job: dairy });
+      must(house, 'statement.send', { id, version: 1, ...sending });
+    },
+    who: client,
+    payload: { id, name: 'Hesper' },
+    leaves: (house) => row(house, 'statement', id),
+    expected: { state: 'agreed', agreed_by: 'Hesper' },
+  },
+  'change.add': {
+    payload: { id, job: dairy, area: dairyArea('workshop'), ...change },
+    leaves: (house) => row(house, 'change_order', id),
+    expected: { number: 1, state: 'draft', markup: 0.1 },
+  },
+  'change.edit': {
+    before: draftChange,
+    payload: { id, version: 1, ...change, title: 'two shelves' },
+    leaves: (house) => row(house, 'change_order', id),
+    expected: { title: 'two shelves', version: 2 },
+  },
+  'change.send': {
+    before: draftChange,
+    payload: { id, version: 1, ...sending },
+    leaves: (house) => row(house, 'change_order', id),
+    expected: { state: 'sent' },
+  },
+  'change.withdraw': {
+    before: sentChange,
+    payload: { id, version: 2 },
+    leaves: (house) => row(house, 'change_order', id),
+    expected: { state: 'draft', sent_at: null },
+  },
+  'change.answer': {
+    before: sentChange,
+    who: client,
+    payload: { id, verdict: 'approved', name: 'Hesper' },
+    leaves: (house) => [
+      all(house.db, 'SELECT half_days, after_phase FROM extra_work WHERE change_order = @id', { id }),
+      all(house.db, 'SELECT stance, subject FROM scope_item WHERE change_order = @id', { id }),
+    ],
+    expected: [[{ half_days: 2, after_phase: 'trim' }], [{ stance: 'in', subject: 'a shelf' }]],
+    plans: true,
+  },
+  'shape.set': {
+    payload: (house) => ({
+      area: dairyArea('workshop'),
+      version: shapeVersion(house, dairyArea('workshop')),
+      shape: square(5000),
+    }),
+    leaves: (house) =>
+      (
+        JSON.parse(
+          String(
+            one<{ output: string }>(
+              house.db,
+              `SELECT output FROM calculation WHERE area = @area AND calculator = 'boxes'`,
+              { area: dairyArea('workshop') },
+            )?.output,
+          ),
+        ) as { boxes: number }
+      ).boxes,
+    expected: 9,
+  },
+  'shapes.import': {
+    payload: { job: dairy, shapes: [{ area: dairyArea('milk'), shape: square(3000) }] },
+    leaves: (house) => shapeVersion(house, dairyArea('milk')),
+    expected: 2,
+  },
+  'opening.add': {
+    payload: { id, area: dairyArea('workshop'), ...window },
+    leaves: (house) => row(house, 'opening', id),
+    expected: { area: dairyArea('workshop'), removed: 0 },
+  },
+  'opening.change': {
+    payload: { id: demoId('dairy', 'opening', '0'), version: 1, ...window, name: 'moved' },
+    leaves: (house) => String(row(house, 'opening', demoId('dairy', 'opening', '0'))?.opening).includes('moved'),
+    expected: true,
+  },
+  'openings.import': {
+    payload: { job: dairy, openings: [{ id, area: dairyArea('workshop'), ...window }] },
+    leaves: (house) => row(house, 'opening', id),
+    expected: { version: 1 },
+  },
+  'placed.add': {
+    payload: { id, area: dairyArea('milk'), ...bed },
+    leaves: (house) => row(house, 'placed', id),
+    expected: { removed: 0 },
+  },
+  'placed.change': {
+    payload: { id: demoId('dairy', 'placed', '2'), version: 1, ...bed },
+    leaves: (house) => String(row(house, 'placed', demoId('dairy', 'placed', '2'))?.placed).includes('"bed"'),
+    expected: true,
+  },
+  'area.describe': {
+    payload: { id: dairyArea('milk'), side: 'north', sleeping: true },
+    leaves: (house) => row(house, 'area', dairyArea('milk')),
+    expected: { side: 'north', sleeping: 1 },
+  },
+  'wall.share': {
+    before: (house) => must(house, 'shape.set', { area: areaOf('main'), version: 0, shape: square(4000) }),
+    payload: { one: { area: areaOf('main'), wall: 1 }, other: { area: areaOf('guest'), wall: 3 } },
+    leaves: (house) => all(house.db, 'SELECT other_wall FROM shared_wall WHERE one = @one', { one: areaOf('main') }),
+    expected: [{ other_wall: 3 }],
+    plans: true,
+  },
+  'wall.move': {
+    payload: (house) => ({
+      area: dairyArea('workshop'),
+      version: shapeVersion(house, dairyArea('workshop')),
+      wall: 1,
+      by: 300,
+      reason: 'a longer bench',
+      decisionId: id,
+    }),
+    leaves: (house) =>
+      [
+        JSON.parse(
+          one<{ shape: string }>(house.db, 'SELECT shape FROM shape WHERE area = @area', { area: dairyArea('milk') })
+            ?.shape ?? '{}',
+        ),
+      ].map(({ walls }: { walls: { mm: number }[] }) => Math.round(walls[0]?.mm ?? 0)),
+    expected: [2750],
+  },
+  'level.add': {
+    payload: { id, job: dairy, name: 'step', kind: 'step', level: measured(-90, '-90 mm') },
+    leaves: (house) => row(house, 'level_mark', id),
+    expected: { mm: -90, typed: '-90 mm' },
+  },
+  'level.change': {
+    payload: {
+      id: demoId('dairy', 'level-mark', '1'),
+      version: 1,
+      name: 'yard',
+      kind: 'ground',
+      level: measured(-200, '-200'),
+    },
+    leaves: (house) => row(house, 'level_mark', demoId('dairy', 'level-mark', '1')),
+    expected: { mm: -200 },
+  },
+  'calculation.keep': {
+    payload: { id, area: dairyArea('milk'), ...calculation },
+    leaves: (house) => (JSON.parse(String(row(house, 'calculation', id)?.output)) as { boxes: number }).boxes,
+    expected: 8,
+  },
+  'calculation.change': {
+    payload: (house) => ({
+      id: demoId('dairy', 'calculation', '3'),
+      version: version(house, 'calculation', demoId('dairy', 'calculation', '3')),
+      ...calculation,
+    }),
+    leaves: (house) => row(house, 'calculation', demoId('dairy', 'calculation', '3')),
+    expected: { calculator: 'boxes', product: 'Oak' },
+  },
 };
-

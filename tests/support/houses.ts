@@ -54,8 +54,15 @@ export const areaOf = (name: string, job = 'signal'): string => demoId(job, 'are
 
 export type Answer = CommandAnswer & { httpStatus: number };
 export const newId = (): string => v7();
-export const command = (type: string, payload: unknown, over: object = {}) => ({ id: newId(), type, at: '2027-03-09T09:00:00.000Z', payload, ...over });
-export const give = (house: House, type: string, payload: unknown, who: Who = MAREN): Answer => receive(house, who, command(type, payload));
+export const command = (type: string, payload: unknown, over: object = {}) => ({
+  id: newId(),
+  type,
+  at: '2027-03-09T09:00:00.000Z',
+  payload,
+  ...over,
+});
+export const give = (house: House, type: string, payload: unknown, who: Who = MAREN): Answer =>
+  receive(house, who, command(type, payload));
 
 /** The answer of a command that must be taken. */
 export function must(house: House, type: string, payload: unknown, who: Who = MAREN): unknown {

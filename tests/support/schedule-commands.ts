@@ -5,14 +5,36 @@ import type { Given } from './first-visit-commands';
 import { areaOf, must, newId, signalHouse } from './houses';
 
 const [id, other, third] = [newId(), newId(), newId()];
-const row = (house: House, table: string, key: string): Record<string, unknown> | undefined => one(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
+const row = (house: House, table: string, key: string): Record<string, unknown> | undefined =>
+  one(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
 const version = (house: House, table: string, key: string): number => Number(row(house, table, key)?.version ?? 0);
-const rule = { before: 'tape', after: 'flooring', within: 'area', kind: 'FS', lag: 2, lagUnit: 'elapsed', strength: 'soft', reason: 'dust settles' };
-const rules = (house: House): unknown => one(house.db, 'SELECT before_phase, lag, removed FROM own_rule WHERE id = @id', { id });
+const rule = {
+  before: 'tape',
+  after: 'flooring',
+  within: 'area',
+  kind: 'FS',
+  lag: 2,
+  lagUnit: 'elapsed',
+  strength: 'soft',
+  reason: 'dust settles',
+};
+const rules = (house: House): unknown =>
+  one(house.db, 'SELECT before_phase, lag, removed FROM own_rule WHERE id = @id', { id });
 const write = (house: House): void => void must(house, 'rule.write', { id, ...rule });
 const off = { id, rule: 24, job: signalHouse, holds: false, reason: 'two visits suit us here' };
 const school = { id, school: 'cabinets-paint', job: signalHouse, side: 'paint-first' };
-const gate = { id, job: signalHouse, label: 'Ready for paint', reason: 'one visit', before: [{ area: areaOf('boot'), phase: 'tape' }], after: [{ area: areaOf('boot'), phase: 'first-coats' }, { area: areaOf('guest'), phase: 'first-coats' }], together: true };
+const gate = {
+  id,
+  job: signalHouse,
+  label: 'Ready for paint',
+  reason: 'one visit',
+  before: [{ area: areaOf('boot'), phase: 'tape' }],
+  after: [
+    { area: areaOf('boot'), phase: 'first-coats' },
+    { area: areaOf('guest'), phase: 'first-coats' },
+  ],
+  together: true,
+};
 const halves = (house: House, table: string): number => all(house.db, `SELECT 1 FROM ${table}`).length;
 const study = demoId('signal', 'inspection', 'study', 'rough-inspection');
 const bin = demoId('signal', 'logistic', '2');
@@ -24,37 +46,225 @@ const hold = { area: areaOf('guest'), phase: 'rough-inspection' };
 
 /** Every command of rules, schools, times, parts, pins, inspections, plant, weather, calendars and plans, with what it leaves. */
 export const SCHEDULE: Record<string, Given> = {
-  'rule.write': { payload: { id, ...rule }, leaves: rules, expected: { before_phase: 'tape', lag: 2, removed: 0 }, plans: true },
-  'rule.rewrite': { before: write, payload: { id, version: 1, ...rule, lag: 4 }, leaves: rules, expected: { lag: 4 }, plans: true },
+  'rule.write': {
+    payload: { id, ...rule },
+    leaves: rules,
+    expected: { before_phase: 'tape', lag: 2, removed: 0 },
+    plans: true,
+  },
+  'rule.rewrite': {
+    before: write,
+    payload: { id, version: 1, ...rule, lag: 4 },
+    leaves: rules,
+    expected: { lag: 4 },
+    plans: true,
+  },
   'rule.drop': { before: write, payload: { id, version: 1 }, leaves: rules, expected: { removed: 1 }, plans: true },
-  'rule.switch': { payload: off, leaves: (house) => row(house, 'rule_switch', id), expected: { holds: 0, area: null, reason: off.reason }, plans: true },
-  'rule.unswitch': { before: (house) => must(house, 'rule.switch', off), payload: { rule: 24, job: signalHouse }, leaves: (house) => row(house, 'rule_switch', id), expected: undefined, plans: true },
-  'school.choose': { payload: school, leaves: (house) => one(house.db, `SELECT trade FROM step WHERE area = @area AND phase = 'touch-up'`, { area: areaOf('kitchen') }), expected: { trade: 'paint' }, plans: true },
-  'rate.set': { before: (house) => must(house, 'step.time', { area: areaOf('guest'), phase: 'board', basis: 'quantity', crews: 1 }), payload: { phase: 'board', perHalfDay: 9 }, leaves: (house) => one(house.db, `SELECT per_half_day FROM rate WHERE phase = 'board'`), expected: { per_half_day: 9 }, plans: true },
-  'step.time': { payload: { area: areaOf('boot'), phase: 'board', basis: 'hand', halfDays: 6, crews: 2 }, leaves: (house) => one(house.db, `SELECT half_days, crews, basis FROM step WHERE area = @area AND phase = 'board'`, { area: areaOf('boot') }), expected: { half_days: 6, crews: 2, basis: 'hand' }, plans: true },
-  'step.split': { payload: { area: areaOf('boot'), phase: 'flooring', parts: [{ label: 'by the door', halfDays: 1 }, { label: 'the rest', halfDays: 1 }] }, leaves: (house) => halves(house, 'step_part'), expected: 2, plans: true },
-  'step.others': { payload: { area: areaOf('boot'), phase: 'wiring-finish', who: 'the client’s electrician', expectedOn: '2027-04-20' }, leaves: (house) => one(house.db, `SELECT others, others_on FROM step WHERE area = @area AND phase = 'wiring-finish'`, { area: areaOf('boot') }), expected: { others: 'the client’s electrician', others_on: '2027-04-20' }, plans: true },
+  'rule.switch': {
+    payload: off,
+    leaves: (house) => row(house, 'rule_switch', id),
+    expected: { holds: 0, area: null, reason: off.reason },
+    plans: true,
+  },
+  'rule.unswitch': {
+    before: (house) => must(house, 'rule.switch', off),
+    payload: { rule: 24, job: signalHouse },
+    leaves: (house) => row(house, 'rule_switch', id),
+    expected: undefined,
+    plans: true,
+  },
+  'school.choose': {
+    payload: school,
+    leaves: (house) =>
+      one(house.db, `SELECT trade FROM step WHERE area = @area AND phase = 'touch-up'`, { area: areaOf('kitchen') }),
+    expected: { trade: 'paint' },
+    plans: true,
+  },
+  'rate.set': {
+    before: (house) => must(house, 'step.time', { area: areaOf('guest'), phase: 'board', basis: 'quantity', crews: 1 }),
+    payload: { phase: 'board', perHalfDay: 9 },
+    leaves: (house) => one(house.db, `SELECT per_half_day FROM rate WHERE phase = 'board'`),
+    expected: { per_half_day: 9 },
+    plans: true,
+  },
+  'step.time': {
+    payload: { area: areaOf('boot'), phase: 'board', basis: 'hand', halfDays: 6, crews: 2 },
+    leaves: (house) =>
+      one(house.db, `SELECT half_days, crews, basis FROM step WHERE area = @area AND phase = 'board'`, {
+        area: areaOf('boot'),
+      }),
+    expected: { half_days: 6, crews: 2, basis: 'hand' },
+    plans: true,
+  },
+  'step.split': {
+    payload: {
+      area: areaOf('boot'),
+      phase: 'flooring',
+      parts: [
+        { label: 'by the door', halfDays: 1 },
+        { label: 'the rest', halfDays: 1 },
+      ],
+    },
+    leaves: (house) => halves(house, 'step_part'),
+    expected: 2,
+    plans: true,
+  },
+  'step.others': {
+    payload: {
+      area: areaOf('boot'),
+      phase: 'wiring-finish',
+      who: 'the client’s electrician',
+      expectedOn: '2027-04-20',
+    },
+    leaves: (house) =>
+      one(house.db, `SELECT others, others_on FROM step WHERE area = @area AND phase = 'wiring-finish'`, {
+        area: areaOf('boot'),
+      }),
+    expected: { others: 'the client’s electrician', others_on: '2027-04-20' },
+    plans: true,
+  },
   'gate.set': { payload: gate, leaves: (house) => halves(house, 'gate_end'), expected: 3, plans: true },
-  'gate.drop': { before: (house) => must(house, 'gate.set', gate), payload: { id }, leaves: (house) => halves(house, 'gate_end'), expected: 0, plans: true },
-  'logistic.add': { payload: { id, job: signalHouse, kind: 'neighbours', label: 'Word to number 5', area: areaOf('land'), phase: 'face-paint', leadDays: 7 }, leaves: (house) => row(house, 'logistic', id), expected: { state: 'open', lead_days: 7 }, plans: true },
-  'logistic.settle': { payload: (house) => ({ id: bin, version: version(house, 'logistic', bin), state: 'here' }), leaves: (house) => row(house, 'logistic', bin), expected: { state: 'here', booked_on: null }, plans: true },
-  'pin.set': { payload: pin, leaves: (house) => one(house.db, 'SELECT day, half, reason FROM pin WHERE task = @pinned', { pinned }), expected: { day: '2027-05-03', half: 1, reason: pin.reason }, plans: true },
-  'pin.drop': { before: (house) => must(house, 'pin.set', pin), payload: { task: pinned }, leaves: (house) => halves(house, 'pin'), expected: 0, plans: true },
-  'office.set': { payload: { id, name: 'Fire office', phases: ['rough-inspection'], weekdays: [5], noticeDays: 3, visitsADay: 1 }, leaves: (house) => row(house, 'office', id), expected: { weekdays: '[5]', notice_days: 3 }, plans: true },
-  'inspection.book': { payload: { id, ...hold }, leaves: (house) => row(house, 'inspection', id), expected: { day: '2027-03-11', half: 0, state: 'booked' }, plans: true },
-  'inspection.cancel': { payload: { id: study, version: 1 }, leaves: (house) => row(house, 'inspection', study), expected: { state: 'cancelled' }, plans: true },
-  'inspection.pass': { payload: { id: study, version: 1, words: 'tidy work' }, leaves: (house) => row(house, 'inspection', study), expected: { state: 'passed', words: 'tidy work' }, plans: true },
-  'inspection.fail': { payload: { id: study, version: 1, again: other, fixes: [{ id: third, text: 'a box without its clamp', trade: 'wiring', halfDays: 1 }] }, leaves: (house) => [row(house, 'inspection', other)?.state, row(house, 'extra_work', third)?.text], expected: ['booked', 'a box without its clamp'], plans: true },
-  'plant.set': { payload: { id, name: 'Hoist', units: 2, phases: ['covering'] }, leaves: (house) => row(house, 'plant', id), expected: { units: 2, phases: '["covering"]' }, plans: true },
-  'plant.break': { payload: { id, plant: saw, firstDay: '2027-03-10', lastDay: '2027-03-12', units: 1, reason: 'the blade is worn' }, leaves: (house) => row(house, 'plant_down', id), expected: { units: 1, reason: 'the blade is worn' }, plans: true },
-  'plant.mend': { payload: { id: demoId('plant', 'digger', 'down') }, leaves: (house) => halves(house, 'plant_down'), expected: 0, plans: true },
-  'outlook.say': { payload: { halves: [{ day: '2027-03-09', half: 1, rain: 12, wind: 4, low: 3 }] }, leaves: (house) => one(house.db, `SELECT rain FROM outlook WHERE day = '2027-03-09' AND half = 1`), expected: { rain: 12 }, plans: true },
-  'normals.set': { payload: { months: [{ month: 3, wet: 20, windy: 9, frosty: 1 }] }, leaves: (house) => one(house.db, 'SELECT wet FROM normal WHERE month = 3'), expected: { wet: 20 } },
-  'sub.busy': { payload: { sub: paint, name: 'linnet.ics', events: 1, halves: [{ day: '2027-03-15', half: 0, words: 'dentist' }] }, leaves: (house) => all(house.db, 'SELECT day, half FROM busy'), expected: [{ day: '2027-03-15', half: 0 }], plans: true },
-  'baseline.keep': { payload: { id, job: signalHouse, name: 'after the surprise' }, leaves: (house) => row(house, 'baseline', id), expected: { name: 'after the surprise', origin: '2027-03-09' } },
-  'feed.open': { payload: { id, kind: 'sub', target: paint }, leaves: (house) => row(house, 'feed', id), expected: { kind: 'sub', closed_at: null } },
-  'feed.close': { before: (house) => must(house, 'feed.open', { id, kind: 'job', target: signalHouse }), payload: { id }, leaves: (house) => row(house, 'feed', id)?.closed_at !== null, expected: true },
-  'plan.search': { payload: { schedules: 50, seed: 3 }, leaves: (house) => one(house.db, 'SELECT state, schedules FROM plan_search'), expected: { state: 'asked', schedules: 50 } },
-  'plan.search-stop': { before: (house) => must(house, 'plan.search', { schedules: 50, seed: 3 }), payload: {}, leaves: (house) => one(house.db, 'SELECT state FROM plan_search'), expected: { state: 'done' } },
-  'goals.weigh': { payload: { tripWeight: 5, jobs: [{ job: signalHouse, weight: 3 }] }, leaves: (house) => [one(house.db, 'SELECT trip_weight FROM firm'), row(house, 'job', signalHouse)?.weight], expected: [{ trip_weight: 5 }, 3], plans: true },
+  'gate.drop': {
+    before: (house) => must(house, 'gate.set', gate),
+    payload: { id },
+    leaves: (house) => halves(house, 'gate_end'),
+    expected: 0,
+    plans: true,
+  },
+  'logistic.add': {
+    payload: {
+      id,
+      job: signalHouse,
+      kind: 'neighbours',
+      label: 'Word to number 5',
+      area: areaOf('land'),
+      phase: 'face-paint',
+      leadDays: 7,
+    },
+    leaves: (house) => row(house, 'logistic', id),
+    expected: { state: 'open', lead_days: 7 },
+    plans: true,
+  },
+  'logistic.settle': {
+    payload: (house) => ({ id: bin, version: version(house, 'logistic', bin), state: 'here' }),
+    leaves: (house) => row(house, 'logistic', bin),
+    expected: { state: 'here', booked_on: null },
+    plans: true,
+  },
+  'pin.set': {
+    payload: pin,
+    leaves: (house) => one(house.db, 'SELECT day, half, reason FROM pin WHERE task = @pinned', { pinned }),
+    expected: { day: '2027-05-03', half: 1, reason: pin.reason },
+    plans: true,
+  },
+  'pin.drop': {
+    before: (house) => must(house, 'pin.set', pin),
+    payload: { task: pinned },
+    leaves: (house) => halves(house, 'pin'),
+    expected: 0,
+    plans: true,
+  },
+  'office.set': {
+    payload: { id, name: 'Fire office', phases: ['rough-inspection'], weekdays: [5], noticeDays: 3, visitsADay: 1 },
+    leaves: (house) => row(house, 'office', id),
+    expected: { weekdays: '[5]', notice_days: 3 },
+    plans: true,
+  },
+  'inspection.book': {
+    payload: { id, ...hold },
+    leaves: (house) => row(house, 'inspection', id),
+    expected: { day: '2027-03-11', half: 0, state: 'booked' },
+    plans: true,
+  },
+  'inspection.cancel': {
+    payload: { id: study, version: 1 },
+    leaves: (house) => row(house, 'inspection', study),
+    expected: { state: 'cancelled' },
+    plans: true,
+  },
+  'inspection.pass': {
+    payload: { id: study, version: 1, words: 'tidy work' },
+    leaves: (house) => row(house, 'inspection', study),
+    expected: { state: 'passed', words: 'tidy work' },
+    plans: true,
+  },
+  'inspection.fail': {
+    payload: {
+      id: study,
+      version: 1,
+      again: other,
+      fixes: [{ id: third, text: 'a box without its clamp', trade: 'wiring', halfDays: 1 }],
+    },
+    leaves: (house) => [row(house, 'inspection', other)?.state, row(house, 'extra_work', third)?.text],
+    expected: ['booked', 'a box without its clamp'],
+    plans: true,
+  },
+  'plant.set': {
+    payload: { id, name: 'Hoist', units: 2, phases: ['covering'] },
+    leaves: (house) => row(house, 'plant', id),
+    expected: { units: 2, phases: '["covering"]' },
+    plans: true,
+  },
+  'plant.break': {
+    payload: { id, plant: saw, firstDay: '2027-03-10', lastDay: '2027-03-12', units: 1, reason: 'the blade is worn' },
+    leaves: (house) => row(house, 'plant_down', id),
+    expected: { units: 1, reason: 'the blade is worn' },
+    plans: true,
+  },
+  'plant.mend': {
+    payload: { id: demoId('plant', 'digger', 'down') },
+    leaves: (house) => halves(house, 'plant_down'),
+    expected: 0,
+    plans: true,
+  },
+  'outlook.say': {
+    payload: { halves: [{ day: '2027-03-09', half: 1, rain: 12, wind: 4, low: 3 }] },
+    leaves: (house) => one(house.db, `SELECT rain FROM outlook WHERE day = '2027-03-09' AND half = 1`),
+    expected: { rain: 12 },
+    plans: true,
+  },
+  'normals.set': {
+    payload: { months: [{ month: 3, wet: 20, windy: 9, frosty: 1 }] },
+    leaves: (house) => one(house.db, 'SELECT wet FROM normal WHERE month = 3'),
+    expected: { wet: 20 },
+  },
+  'sub.busy': {
+    payload: { sub: paint, name: 'linnet.ics', events: 1, halves: [{ day: '2027-03-15', half: 0, words: 'dentist' }] },
+    leaves: (house) => all(house.db, 'SELECT day, half FROM busy'),
+    expected: [{ day: '2027-03-15', half: 0 }],
+    plans: true,
+  },
+  'baseline.keep': {
+    payload: { id, job: signalHouse, name: 'after the surprise' },
+    leaves: (house) => row(house, 'baseline', id),
+    expected: { name: 'after the surprise', origin: '2027-03-09' },
+  },
+  'feed.open': {
+    payload: { id, kind: 'sub', target: paint },
+    leaves: (house) => row(house, 'feed', id),
+    expected: { kind: 'sub', closed_at: null },
+  },
+  'feed.close': {
+    before: (house) => must(house, 'feed.open', { id, kind: 'job', target: signalHouse }),
+    payload: { id },
+    leaves: (house) => row(house, 'feed', id)?.closed_at !== null,
+    expected: true,
+  },
+  'plan.search': {
+    payload: { schedules: 50, seed: 3 },
+    leaves: (house) => one(house.db, 'SELECT state, schedules FROM plan_search'),
+    expected: { state: 'asked', schedules: 50 },
+  },
+  'plan.search-stop': {
+    before: (house) => must(house, 'plan.search', { schedules: 50, seed: 3 }),
+    payload: {},
+    leaves: (house) => one(house.db, 'SELECT state FROM plan_search'),
+    expected: { state: 'done' },
+  },
+  'goals.weigh': {
+    payload: { tripWeight: 5, jobs: [{ job: signalHouse, weight: 3 }] },
+    leaves: (house) => [one(house.db, 'SELECT trip_weight FROM firm'), row(house, 'job', signalHouse)?.weight],
+    expected: [{ trip_weight: 5 }, 3],
+    plans: true,
+  },
 };

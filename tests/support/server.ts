@@ -4,4 +4,5 @@ import { NOW } from './houses';
 export type Server = Running;
 
 /** The built application on the tests' fixed clock. */
-export const serve = (folder: string, options: { demo?: boolean; port?: number } = {}): Promise<Server> => start(folder, { ...options, now: NOW });
+export const serve = (folder: string, options: { demo?: boolean; port?: number } = {}): Promise<Server> =>
+  start(folder, { ...options, now: NOW });

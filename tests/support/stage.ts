@@ -24,7 +24,8 @@ export function stage(): Stage {
       await page.goto(`${set.server.url}${path}`);
       return page;
     },
-    planOf: async (): Promise<StoredPlan> => (await (await fetch(`${set.server.url}/api/plan.json`)).json()) as StoredPlan,
+    planOf: async (): Promise<StoredPlan> =>
+      (await (await fetch(`${set.server.url}/api/plan.json`)).json()) as StoredPlan,
   } as Stage;
   beforeAll(async () => {
     set.browser = await launch();
@@ -37,7 +38,12 @@ export function stage(): Stage {
     set.server = await serve(demoFolder(), { demo: true });
   });
   afterEach(async () => {
-    await Promise.all(set.browser.browserContexts().slice(1).map((context) => context.close()));
+    await Promise.all(
+      set.browser
+        .browserContexts()
+        .slice(1)
+        .map((context) => context.close()),
+    );
     await set.server.kill();
   });
   return set;

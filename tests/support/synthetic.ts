@@ -20,24 +20,60 @@ export interface Built {
 }
 
 /** A small house of one's own, set out as asked, with a walk under way. */
-export function build(areas: Record<string, { works: Work[]; kind?: AreaKind; livedIn?: boolean; provides?: string[]; passage?: boolean }>, over: object = {}): Built {
+export function build(
+  areas: Record<string, { works: Work[]; kind?: AreaKind; livedIn?: boolean; provides?: string[]; passage?: boolean }>,
+  over: object = {},
+): Built {
   const house = emptyHouse();
   const [person, job, level, walk] = [newId(), newId(), newId(), newId()];
   const owner: Who = { kind: 'person', id: person, name: 'Ida', role: 'contractor' };
-  must(house, 'firm.found', { name: 'Own', personId: person, ownerName: 'Ida', email: 'ida@own.example', password: 'long enough for it' }, { kind: 'founder' });
+  must(
+    house,
+    'firm.found',
+    { name: 'Own', personId: person, ownerName: 'Ida', email: 'ida@own.example', password: 'long enough for it' },
+    { kind: 'founder' },
+  );
   must(house, 'job.open', { id: job, name: 'One House', units: 'metric', startDay: TODAY, ...over }, owner);
   const ids = Object.fromEntries(Object.keys(areas).map((name) => [name, newId()]));
-  must(house, 'areas.set-out', {
-    job, levels: [{ id: level, name: 'Ground', height: 0 }],
-    areas: Object.entries(areas).map(([name, { kind = 'room', ...rest }]) => ({ id: ids[name], name, kind, ...(kind === 'room' || kind === 'wet' ? { level } : {}), ...rest })),
-  }, owner);
+  must(
+    house,
+    'areas.set-out',
+    {
+      job,
+      levels: [{ id: level, name: 'Ground', height: 0 }],
+      areas: Object.entries(areas).map(([name, { kind = 'room', ...rest }]) => ({
+        id: ids[name],
+        name,
+        kind,
+        ...(kind === 'room' || kind === 'wet' ? { level } : {}),
+        ...rest,
+      })),
+    },
+    owner,
+  );
   must(house, 'walk.start', { id: walk, job, kind: 'progress' }, owner);
   return {
-    house, owner, job, level, walk, areas: ids,
-    see: (area, phase, fraction) => void must(house, 'observation.record', { observation: { id: newId(), walk, area: ids[area], kind: 'progress', phase, fraction } }, owner),
+    house,
+    owner,
+    job,
+    level,
+    walk,
+    areas: ids,
+    see: (area, phase, fraction) =>
+      void must(
+        house,
+        'observation.record',
+        { observation: { id: newId(), walk, area: ids[area], kind: 'progress', phase, fraction } },
+        owner,
+      ),
     hold: (area, phase, kind, expectedOn) => {
       const id = newId();
-      must(house, 'hold.add', { id, job, area: ids[area], phase, kind, label: kind, text: `waits for ${kind}`, expectedOn }, owner);
+      must(
+        house,
+        'hold.add',
+        { id, job, area: ids[area], phase, kind, label: kind, text: `waits for ${kind}`, expectedOn },
+        owner,
+      );
       return id;
     },
     renew: () => {

@@ -18,7 +18,13 @@ const SETTLED_MS = 250;
 /** Every main view at one size, each looked at by axe and for what stands beyond the edge; a file a size, so that both run at once. */
 export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void {
   const links: Record<'client' | 'sub' | 'ending', string> = { client: '', sub: '', ending: '' };
-  const views = [...MAIN_VIEWS, { name: 'Client page', path: () => links.client }, { name: 'Client page at the end', path: () => links.ending }, { name: 'Sub page', path: () => links.sub }, { name: 'Closed link', path: '/s/guessed' }];
+  const views = [
+    ...MAIN_VIEWS,
+    { name: 'Client page', path: () => links.client },
+    { name: 'Client page at the end', path: () => links.ending },
+    { name: 'Sub page', path: () => links.sub },
+    { name: 'Closed link', path: '/s/guessed' },
+  ];
   describe(`on a ${name}`, () => {
     let browser: Browser;
     let server: Server;
@@ -29,9 +35,17 @@ export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void 
       folder = mkdtempSync(join(tmpdir(), 'aftermist-views-'));
       cpSync(inject('demo'), folder, { recursive: true });
       const house = openHouse({ folder, root, clock: testClock() });
-      for (const [link, audience, about] of [['client', 'client', { job: signalHouse }], ['ending', 'client', { job: demoId('linden') }], ['sub', 'sub', { sub: demoId('sub', 'wiring') }]] as const) {
+      for (const [link, audience, about] of [
+        ['client', 'client', { job: signalHouse }],
+        ['ending', 'client', { job: demoId('linden') }],
+        ['sub', 'sub', { sub: demoId('sub', 'wiring') }],
+      ] as const) {
         const id = newId();
-        receive(house, MAREN, command('share.make', { id, audience, ...about, recipient: 'Averill', expiresOn: '2027-04-30' }));
+        receive(
+          house,
+          MAREN,
+          command('share.make', { id, audience, ...about, recipient: 'Averill', expiresOn: '2027-04-30' }),
+        );
         links[link] = pathOf(house, id);
       }
       house.db.close();
@@ -43,12 +57,17 @@ export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void 
       await server.kill();
       rmSync(folder, { recursive: true, force: true });
     });
-    it.each(views.filter((view) => size === DESK || !('deskOnly' in view)))('$name has nothing for axe to find and nothing beyond the edge', async (view) => {
-      await page.goto(`${server.url}${typeof view.path === 'string' ? view.path : view.path()}`, { waitUntil: 'load' });
-      await page.waitForSelector('main');
-      for (const words of 'press' in view ? (view.press ?? []) : []) await press(page, words);
-      await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
-      await inspect(page, view.name);
-    });
+    it.each(views.filter((view) => size === DESK || !('deskOnly' in view)))(
+      '$name has nothing for axe to find and nothing beyond the edge',
+      async (view) => {
+        await page.goto(`${server.url}${typeof view.path === 'string' ? view.path : view.path()}`, {
+          waitUntil: 'load',
+        });
+        await page.waitForSelector('main');
+        for (const words of 'press' in view ? (view.press ?? []) : []) await press(page, words);
+        await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
+        await inspect(page, view.name);
+      },
+    );
   });
 }

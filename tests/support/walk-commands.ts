@@ -5,9 +5,11 @@ import type { Given } from './first-visit-commands';
 import { areaOf, must, newId, signalHouse } from './houses';
 
 const [id, other, walk] = [newId(), newId(), newId()];
-const row = (house: House, table: string, key: string, column = 'id'): Record<string, unknown> | undefined => one(house.db, `SELECT * FROM ${table} WHERE ${column} = @key`, { key });
+const row = (house: House, table: string, key: string, column = 'id'): Record<string, unknown> | undefined =>
+  one(house.db, `SELECT * FROM ${table} WHERE ${column} = @key`, { key });
 const lastWalk = demoId('signal', 'walk', '2');
-const record = (house: House, seen: object): void => void must(house, 'observation.record', { observation: { id: other, walk: lastWalk, area: areaOf('day'), ...seen } });
+const record = (house: House, seen: object): void =>
+  void must(house, 'observation.record', { observation: { id: other, walk: lastWalk, area: areaOf('day'), ...seen } });
 const surprise = (house: House): void => record(house, { kind: 'surprise', text: 'a second flue' });
 const short = (house: House): void => record(house, { kind: 'short', text: 'sealant', quantity: 2, unit: 'tubes' });
 const narration = demoId('signal', 'narration');
@@ -17,30 +19,122 @@ const asked = { id: demoId('linden', 'asked', '0'), version: 1 };
 
 /** Every command of a walk and of the end of a job: what it leaves. */
 export const WALKS: Record<string, Given> = {
-  'standpoint.add': { payload: { id, area: areaOf('day'), name: 'from the hearth' }, leaves: (house) => row(house, 'standpoint', id), expected: { name: 'from the hearth', job: signalHouse, removed: 0 } },
-  'observation.place': { before: surprise, payload: { about: other, became: 'change', target: id }, leaves: (house) => [row(house, 'placement', other, 'observation')?.became, row(house, 'change_order', id)?.state], expected: ['change', 'draft'] },
+  'standpoint.add': {
+    payload: { id, area: areaOf('day'), name: 'from the hearth' },
+    leaves: (house) => row(house, 'standpoint', id),
+    expected: { name: 'from the hearth', job: signalHouse, removed: 0 },
+  },
+  'observation.place': {
+    before: surprise,
+    payload: { about: other, became: 'change', target: id },
+    leaves: (house) => [row(house, 'placement', other, 'observation')?.became, row(house, 'change_order', id)?.state],
+    expected: ['change', 'draft'],
+  },
   'observation.unplace': {
-    before: (house) => { surprise(house); must(house, 'observation.place', { about: other, became: 'assumption', target: id }); },
-    payload: { about: other }, leaves: (house) => [row(house, 'placement', other, 'observation'), row(house, 'assumption', id)?.removed], expected: [undefined, 1], plans: true,
+    before: (house) => {
+      surprise(house);
+      must(house, 'observation.place', { about: other, became: 'assumption', target: id });
+    },
+    payload: { about: other },
+    leaves: (house) => [row(house, 'placement', other, 'observation'), row(house, 'assumption', id)?.removed],
+    expected: [undefined, 1],
+    plans: true,
   },
   'measurement.adopt': {
-    before: (house) => record(house, { area: areaOf('guest'), kind: 'measurement', text: 'wall 1, length', typed: `13' 4"`, mm: 4064, of: { what: 'height' } }),
-    payload: { about: other }, leaves: (house) => (JSON.parse(String(row(house, 'shape', areaOf('guest'), 'area')?.shape)) as { height: unknown }).height, expected: { mm: 4064, typed: `13' 4"` },
+    before: (house) =>
+      record(house, {
+        area: areaOf('guest'),
+        kind: 'measurement',
+        text: 'wall 1, length',
+        typed: `13' 4"`,
+        mm: 4064,
+        of: { what: 'height' },
+      }),
+    payload: { about: other },
+    leaves: (house) =>
+      (JSON.parse(String(row(house, 'shape', areaOf('guest'), 'area')?.shape)) as { height: unknown }).height,
+    expected: { mm: 4064, typed: `13' 4"` },
   },
-  'narration.keep': { payload: { id, walk: lastWalk, name: 'a.txt', text: 'Kitchen. Framing is done.' }, leaves: (house) => row(house, 'narration', id), expected: { name: 'a.txt', recording: null, person: demoId('person', 'maren') } },
-  'draft.drop': { payload: { narration, draft: 'scope@3.0' }, leaves: (house) => row(house, 'dropped_draft', narration, 'narration'), expected: { draft: 'scope@3.0' } },
-  'draft.restore': { before: (house) => must(house, 'draft.drop', { narration, draft: 'scope@3.0' }), payload: { narration, draft: 'scope@3.0' }, leaves: (house) => row(house, 'dropped_draft', narration, 'narration'), expected: undefined },
-  'close-in.sign': { payload: { id, area: areaOf('study'), name: 'Ines', reason: 'the shelves hang from the ceiling' }, leaves: (house) => (JSON.parse(String(row(house, 'close_in_sign', id)?.lines)) as string[]).length, expected: 2, plans: true },
-  'site.leave': { payload: { id, job: signalHouse, walk: lastWalk, items: [{ item: 'edges', state: 'not well', text: 'cover gone' }], bin: 0.8 }, leaves: (house) => row(house, 'site_left', id), expected: { bin: 0.8, job: signalHouse } },
-  'short.buy': { before: short, payload: { about: other }, leaves: (house) => row(house, 'bought', other, 'observation'), expected: { person: demoId('person', 'maren') } },
-  'short.unbuy': { before: (house) => { short(house); must(house, 'short.buy', { about: other }); }, payload: { about: other }, leaves: (house) => row(house, 'bought', other, 'observation'), expected: undefined },
-  'client.leave': { payload: { id, job: linden, kind: 'code', text: 'door code' }, leaves: (house) => row(house, 'left_with_client', id), expected: { kind: 'code', area: null } },
-  'client.ask': { who: client, payload: { id, text: 'a scratch', name: 'A. Marrow' }, leaves: (house) => row(house, 'client_item', id), expected: { state: 'asked', job: linden } },
+  'narration.keep': {
+    payload: { id, walk: lastWalk, name: 'a.txt', text: 'Kitchen. Framing is done.' },
+    leaves: (house) => row(house, 'narration', id),
+    expected: { name: 'a.txt', recording: null, person: demoId('person', 'maren') },
+  },
+  'draft.drop': {
+    payload: { narration, draft: 'scope@3.0' },
+    leaves: (house) => row(house, 'dropped_draft', narration, 'narration'),
+    expected: { draft: 'scope@3.0' },
+  },
+  'draft.restore': {
+    before: (house) => must(house, 'draft.drop', { narration, draft: 'scope@3.0' }),
+    payload: { narration, draft: 'scope@3.0' },
+    leaves: (house) => row(house, 'dropped_draft', narration, 'narration'),
+    expected: undefined,
+  },
+  'close-in.sign': {
+    payload: { id, area: areaOf('study'), name: 'Ines', reason: 'the shelves hang from the ceiling' },
+    leaves: (house) => (JSON.parse(String(row(house, 'close_in_sign', id)?.lines)) as string[]).length,
+    expected: 2,
+    plans: true,
+  },
+  'site.leave': {
+    payload: {
+      id,
+      job: signalHouse,
+      walk: lastWalk,
+      items: [{ item: 'edges', state: 'not well', text: 'cover gone' }],
+      bin: 0.8,
+    },
+    leaves: (house) => row(house, 'site_left', id),
+    expected: { bin: 0.8, job: signalHouse },
+  },
+  'short.buy': {
+    before: short,
+    payload: { about: other },
+    leaves: (house) => row(house, 'bought', other, 'observation'),
+    expected: { person: demoId('person', 'maren') },
+  },
+  'short.unbuy': {
+    before: (house) => {
+      short(house);
+      must(house, 'short.buy', { about: other });
+    },
+    payload: { about: other },
+    leaves: (house) => row(house, 'bought', other, 'observation'),
+    expected: undefined,
+  },
+  'client.leave': {
+    payload: { id, job: linden, kind: 'code', text: 'door code' },
+    leaves: (house) => row(house, 'left_with_client', id),
+    expected: { kind: 'code', area: null },
+  },
+  'client.ask': {
+    who: client,
+    payload: { id, text: 'a scratch', name: 'A. Marrow' },
+    leaves: (house) => row(house, 'client_item', id),
+    expected: { state: 'asked', job: linden },
+  },
   'client.take-up': {
     before: (house) => must(house, 'walk.start', { id: walk, job: linden, kind: 'completion' }),
-    payload: { ...asked, observation: id, walk, area: areaOf('bed', 'linden'), trade: 'finish' }, leaves: (house) => [row(house, 'client_item', asked.id)?.state, row(house, 'observation', id)?.kind], expected: ['taken up', 'remaining'], plans: true,
+    payload: { ...asked, observation: id, walk, area: areaOf('bed', 'linden'), trade: 'finish' },
+    leaves: (house) => [row(house, 'client_item', asked.id)?.state, row(house, 'observation', id)?.kind],
+    expected: ['taken up', 'remaining'],
+    plans: true,
   },
-  'client.answer': { payload: { ...asked, answer: 'oiled on Friday' }, leaves: (house) => row(house, 'client_item', asked.id), expected: { state: 'answered', answer: 'oiled on Friday' } },
-  'area.sign-off': { payload: { id, area: areaOf('hall', 'linden'), name: 'A. Marrow' }, leaves: (house) => row(house, 'sign_off', id), expected: { by_client: 0, job: linden } },
-  'area.accept': { who: client, payload: { id, area: areaOf('hall', 'linden'), name: 'A. Marrow', words: 'lovely' }, leaves: (house) => row(house, 'sign_off', id), expected: { by_client: 1, words: 'lovely' } },
+  'client.answer': {
+    payload: { ...asked, answer: 'oiled on Friday' },
+    leaves: (house) => row(house, 'client_item', asked.id),
+    expected: { state: 'answered', answer: 'oiled on Friday' },
+  },
+  'area.sign-off': {
+    payload: { id, area: areaOf('hall', 'linden'), name: 'A. Marrow' },
+    leaves: (house) => row(house, 'sign_off', id),
+    expected: { by_client: 0, job: linden },
+  },
+  'area.accept': {
+    who: client,
+    payload: { id, area: areaOf('hall', 'linden'), name: 'A. Marrow', words: 'lovely' },
+    leaves: (house) => row(house, 'sign_off', id),
+    expected: { by_client: 1, words: 'lovely' },
+  },
 };

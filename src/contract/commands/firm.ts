@@ -2,26 +2,40 @@ import { object, string } from 'yup';
 import { command, OFFICE, OWNER, ROLES } from '../command';
 import * as field from '../fields';
 
-export const foundFirm = command('firm.found', ['founder'], object({
-  name: field.line('the firm’s name'),
-  town: field.optionalLine('the town').default(''),
-  zone: field.optionalZone(),
-  personId: field.id(),
-  ownerName: field.line('your name'),
-  email: field.email('your address').required('your address is missing'),
-  password: string().required('a password is missing').min(10, 'a password has at least 10 characters').max(200),
-}).noUnknown(), ['password']);
+export const foundFirm = command(
+  'firm.found',
+  ['founder'],
+  object({
+    name: field.line('the firm’s name'),
+    town: field.optionalLine('the town').default(''),
+    zone: field.optionalZone(),
+    personId: field.id(),
+    ownerName: field.line('your name'),
+    email: field.email('your address').required('your address is missing'),
+    password: string().required('a password is missing').min(10, 'a password has at least 10 characters').max(200),
+  }).noUnknown(),
+  ['password'],
+);
 
-export const addPerson = command('person.add', OWNER, object({
-  id: field.id(),
-  name: field.line('the name'),
-  role: field.oneOf('the role', ROLES),
-  email: field.email('the address'),
-  password: string().min(10, 'a password has at least 10 characters').max(200),
-}).noUnknown(), ['password']);
+export const addPerson = command(
+  'person.add',
+  OWNER,
+  object({
+    id: field.id(),
+    name: field.line('the name'),
+    role: field.oneOf('the role', ROLES),
+    email: field.email('the address'),
+    password: string().min(10, 'a password has at least 10 characters').max(200),
+  }).noUnknown(),
+  ['password'],
+);
 
 /** By whose days the firm works: what is today, morning and afternoon follows. */
-export const setZone = command('firm.set-zone', OWNER, object({ zone: field.optionalZone().required('the time zone is missing') }).noUnknown());
+export const setZone = command(
+  'firm.set-zone',
+  OWNER,
+  object({ zone: field.optionalZone().required('the time zone is missing') }).noUnknown(),
+);
 
 const subFields = {
   name: field.line('the name'),
@@ -29,13 +43,39 @@ const subFields = {
   leadName: field.optionalLine('the lead’s name').default(''),
   email: field.email('the address').default(''),
 };
-export const addSub = command('sub.add', OFFICE, object({ id: field.id(), trade: field.trade(), ...subFields }).noUnknown());
-export const changeSub = command('sub.change', OFFICE, object({ id: field.id(), version: field.version(), ...subFields }).noUnknown());
+export const addSub = command(
+  'sub.add',
+  OFFICE,
+  object({ id: field.id(), trade: field.trade(), ...subFields }).noUnknown(),
+);
+export const changeSub = command(
+  'sub.change',
+  OFFICE,
+  object({ id: field.id(), version: field.version(), ...subFields }).noUnknown(),
+);
 
-export const subAway = command('sub.away', OFFICE, object({
-  sub: field.id(),
-  firstDay: field.day('the first day away'),
-  lastDay: field.day('the last day away').test('order', 'the last day away must not be before the first', (last, context) => last >= (context.parent as { firstDay: string }).firstDay),
-}).noUnknown());
-export const subBack = command('sub.back', OFFICE, object({ sub: field.id(), firstDay: field.day('the first day away') }).noUnknown());
-export const addHoliday = command('holiday.add', OFFICE, object({ day: field.day('the day'), name: field.line('the name') }).noUnknown());
+export const subAway = command(
+  'sub.away',
+  OFFICE,
+  object({
+    sub: field.id(),
+    firstDay: field.day('the first day away'),
+    lastDay: field
+      .day('the last day away')
+      .test(
+        'order',
+        'the last day away must not be before the first',
+        (last, context) => last >= (context.parent as { firstDay: string }).firstDay,
+      ),
+  }).noUnknown(),
+);
+export const subBack = command(
+  'sub.back',
+  OFFICE,
+  object({ sub: field.id(), firstDay: field.day('the first day away') }).noUnknown(),
+);
+export const addHoliday = command(
+  'holiday.add',
+  OFFICE,
+  object({ day: field.day('the day'), name: field.line('the name') }).noUnknown(),
+);

@@ -3,7 +3,8 @@ import { SCHOOL_KEYS, SCHOOLS } from '@/core/sequence/schools';
 import { command, EVERYBODY, OFFICE } from '../command';
 import * as field from '../fields';
 
-const hasItsJob = (area: string | undefined, { parent }: { parent: unknown }): boolean => area === undefined || (parent as { job?: string }).job !== undefined;
+const hasItsJob = (area: string | undefined, { parent }: { parent: unknown }): boolean =>
+  area === undefined || (parent as { job?: string }).job !== undefined;
 
 /** For the firm; with a job for that job alone, with an area for that area alone. */
 const place = {
@@ -13,7 +14,13 @@ const place = {
 
 const ruleFields = {
   before: field.phase(),
-  after: field.phase().test('other', 'a step cannot wait for itself; choose another', (after, { parent }) => after !== (parent as { before?: string }).before),
+  after: field
+    .phase()
+    .test(
+      'other',
+      'a step cannot wait for itself; choose another',
+      (after, { parent }) => after !== (parent as { before?: string }).before,
+    ),
   within: field.oneOf('where it counts', ['area', 'beside', 'route', 'job'] as const),
   kind: field.oneOf('what waits for what', ['FS', 'SS', 'FF'] as const).default('FS'),
   lag: field.whole('the time in between', 0, 400).default(0),
@@ -22,27 +29,79 @@ const ruleFields = {
   reason: field.line('the reason', 200),
 };
 /** A rule of the firm's own, or of one job. */
-export const writeRule = command('rule.write', OFFICE, object({ id: field.id(), job: place.job, ...ruleFields }).noUnknown());
-export const rewriteRule = command('rule.rewrite', OFFICE, object({ id: field.id(), version: field.version(), ...ruleFields }).noUnknown());
+export const writeRule = command(
+  'rule.write',
+  OFFICE,
+  object({ id: field.id(), job: place.job, ...ruleFields }).noUnknown(),
+);
+export const rewriteRule = command(
+  'rule.rewrite',
+  OFFICE,
+  object({ id: field.id(), version: field.version(), ...ruleFields }).noUnknown(),
+);
 export const dropRule = command('rule.drop', OFFICE, object({ id: field.id(), version: field.version() }).noUnknown());
 /** Has a rule hold or not hold, and says why; the same place said again changes its word. */
-export const switchRule = command('rule.switch', OFFICE, object({ id: field.id(), rule: field.whole('the rule', 1, 100_000), ...place, holds: boolean().required('whether it holds is missing'), reason: field.line('the reason', 200) }).noUnknown());
+export const switchRule = command(
+  'rule.switch',
+  OFFICE,
+  object({
+    id: field.id(),
+    rule: field.whole('the rule', 1, 100_000),
+    ...place,
+    holds: boolean().required('whether it holds is missing'),
+    reason: field.line('the reason', 200),
+  }).noUnknown(),
+);
 /** Back to what the wider place says. */
-export const unswitchRule = command('rule.unswitch', OFFICE, object({ rule: field.whole('the rule', 1, 100_000), ...place }).noUnknown());
+export const unswitchRule = command(
+  'rule.unswitch',
+  OFFICE,
+  object({ rule: field.whole('the rule', 1, 100_000), ...place }).noUnknown(),
+);
 
 const SIDES = new Set(SCHOOLS.flatMap((school) => school.sides.map((side) => `${school.key} ${side.key}`)));
 /** Picks a side; without one the usual order counts, whatever the wider place says; `as-wider` takes the word back. */
-export const chooseSchool = command('school.choose', EVERYBODY, object({
-  id: field.id(), school: field.oneOf('the choice', SCHOOL_KEYS), ...place, asWider: boolean().default(false),
-  side: string().max(30).test('known', 'this is neither of the two ways', (side, { parent }) => side === undefined || SIDES.has(`${(parent as { school?: string }).school} ${side}`)),
-}).noUnknown());
+export const chooseSchool = command(
+  'school.choose',
+  EVERYBODY,
+  object({
+    id: field.id(),
+    school: field.oneOf('the choice', SCHOOL_KEYS),
+    ...place,
+    asWider: boolean().default(false),
+    side: string()
+      .max(30)
+      .test(
+        'known',
+        'this is neither of the two ways',
+        (side, { parent }) => side === undefined || SIDES.has(`${(parent as { school?: string }).school} ${side}`),
+      ),
+  }).noUnknown(),
+);
 
 /** What one crew does of a step in half a day. */
-export const setRate = command('rate.set', OFFICE, object({ phase: field.phase(), perHalfDay: field.amount('what is done in half a day', 100_000).required('say how much') }).noUnknown());
+export const setRate = command(
+  'rate.set',
+  OFFICE,
+  object({
+    phase: field.phase(),
+    perHalfDay: field.amount('what is done in half a day', 100_000).required('say how much'),
+  }).noUnknown(),
+);
 /** How long a step takes: by the size of the room, by its quantity over the rate, or as somebody says; by how many crews at once. */
-export const timeStep = command('step.time', EVERYBODY, object({
-  area: field.id(), phase: field.phase(), basis: field.oneOf('where the time comes from', ['size', 'quantity', 'hand'] as const),
-  halfDays: number().typeError('half-days must be a number').integer('half-days are whole').min(1, 'at least half a day').max(400, 'at most 400 half-days')
-    .when('basis', ([basis], schema) => (basis === 'hand' ? schema.required('say how many half-days') : schema)),
-  crews: field.whole('crews at once', 1, 20).default(1),
-}).noUnknown());
+export const timeStep = command(
+  'step.time',
+  EVERYBODY,
+  object({
+    area: field.id(),
+    phase: field.phase(),
+    basis: field.oneOf('where the time comes from', ['size', 'quantity', 'hand'] as const),
+    halfDays: number()
+      .typeError('half-days must be a number')
+      .integer('half-days are whole')
+      .min(1, 'at least half a day')
+      .max(400, 'at most 400 half-days')
+      .when('basis', ([basis], schema) => (basis === 'hand' ? schema.required('say how many half-days') : schema)),
+    crews: field.whole('crews at once', 1, 20).default(1),
+  }).noUnknown(),
+);

@@ -7,74 +7,285 @@ const step = () => object({ area: field.id(), phase: field.phase() }).noUnknown(
 const task = () => field.line('the piece of work', 160);
 
 /** Fixes the start of a piece of work; refused with what keeps it from there. */
-export const setPin = command('pin.set', EVERYBODY, object({ task: task(), day: field.day('the day'), half: half('the half of the day'), reason: field.line('the reason', 200) }).noUnknown());
+export const setPin = command(
+  'pin.set',
+  EVERYBODY,
+  object({
+    task: task(),
+    day: field.day('the day'),
+    half: half('the half of the day'),
+    reason: field.line('the reason', 200),
+  }).noUnknown(),
+);
 export const dropPin = command('pin.drop', EVERYBODY, object({ task: task() }).noUnknown());
 
 /** A step done in parts, in order; two parts at least, or none for one piece again. */
-export const splitStep = command('step.split', EVERYBODY, object({
-  area: field.id(), phase: field.phase(),
-  parts: array(object({ label: field.line('what this part is', 60), halfDays: field.whole('half-days', 1, 400) }).noUnknown()).required('the parts are missing').max(9, 'at most nine parts')
-    .test('several', 'one part is the whole: two at least, or none to join them again', (parts) => parts.length !== 1),
-}).noUnknown());
+export const splitStep = command(
+  'step.split',
+  EVERYBODY,
+  object({
+    area: field.id(),
+    phase: field.phase(),
+    parts: array(
+      object({ label: field.line('what this part is', 60), halfDays: field.whole('half-days', 1, 400) }).noUnknown(),
+    )
+      .required('the parts are missing')
+      .max(9, 'at most nine parts')
+      .test(
+        'several',
+        'one part is the whole: two at least, or none to join them again',
+        (parts) => parts.length !== 1,
+      ),
+  }).noUnknown(),
+);
 
 /** A gate or milestone: all of `before` before any of `after`; `together` joins those after into one visit. */
-export const setGate = command('gate.set', EVERYBODY, object({
-  id: field.id(), job: field.id(), label: field.line('the name', 60), reason: field.line('the reason', 200), notBefore: field.optionalDay('the day'),
-  before: array(step()).default([]).max(60), after: array(step()).default([]).max(60), together: boolean().default(false),
-}).noUnknown().test('ends', 'a gate needs steps on one side at least', (gate) => gate.before.length + gate.after.length > 0));
+export const setGate = command(
+  'gate.set',
+  EVERYBODY,
+  object({
+    id: field.id(),
+    job: field.id(),
+    label: field.line('the name', 60),
+    reason: field.line('the reason', 200),
+    notBefore: field.optionalDay('the day'),
+    before: array(step()).default([]).max(60),
+    after: array(step()).default([]).max(60),
+    together: boolean().default(false),
+  })
+    .noUnknown()
+    .test('ends', 'a gate needs steps on one side at least', (gate) => gate.before.length + gate.after.length > 0),
+);
 export const dropGate = command('gate.drop', EVERYBODY, object({ id: field.id() }).noUnknown());
 
 /** Somebody else does it: waited for, not commanded. Without a name it is ours again. */
-export const giveToOthers = command('step.others', EVERYBODY, object({ area: field.id(), phase: field.phase(), who: field.optionalLine('who does it', 60).default(''), expectedOn: field.optionalDay('the day they said') }).noUnknown());
+export const giveToOthers = command(
+  'step.others',
+  EVERYBODY,
+  object({
+    area: field.id(),
+    phase: field.phase(),
+    who: field.optionalLine('who does it', 60).default(''),
+    expectedOn: field.optionalDay('the day they said'),
+  }).noUnknown(),
+);
 
 export const LOGISTIC_KINDS = ['bin', 'scaffold', 'crane', 'pump', 'parking', 'neighbours', 'other'] as const;
 export type LogisticKind = (typeof LOGISTIC_KINDS)[number];
-export const addLogistic = command('logistic.add', EVERYBODY, object({
-  id: field.id(), job: field.id(), kind: field.oneOf('the kind', LOGISTIC_KINDS), label: field.line('what has to be there', 80), area: field.id(), phase: field.phase(), leadDays: field.whole('days it takes', 0, 200),
-}).noUnknown());
-export const settleLogistic = command('logistic.settle', EVERYBODY, object({
-  id: field.id(), version: field.version(), state: field.oneOf('how it stands', ['open', 'booked', 'here', 'dropped'] as const),
-  bookedOn: field.optionalDay('the day it is booked for').when('state', ([state], schema) => (state === 'booked' ? schema.required('say for which day it is booked') : schema)),
-}).noUnknown());
+export const addLogistic = command(
+  'logistic.add',
+  EVERYBODY,
+  object({
+    id: field.id(),
+    job: field.id(),
+    kind: field.oneOf('the kind', LOGISTIC_KINDS),
+    label: field.line('what has to be there', 80),
+    area: field.id(),
+    phase: field.phase(),
+    leadDays: field.whole('days it takes', 0, 200),
+  }).noUnknown(),
+);
+export const settleLogistic = command(
+  'logistic.settle',
+  EVERYBODY,
+  object({
+    id: field.id(),
+    version: field.version(),
+    state: field.oneOf('how it stands', ['open', 'booked', 'here', 'dropped'] as const),
+    bookedOn: field
+      .optionalDay('the day it is booked for')
+      .when('state', ([state], schema) =>
+        state === 'booked' ? schema.required('say for which day it is booked') : schema,
+      ),
+  }).noUnknown(),
+);
 
-const weekdays = () => array(field.whole('the weekday', 0, 6)).required('the days are missing').min(1, 'at least one day of the week').max(7);
-export const setOffice = command('office.set', OFFICE, object({
-  id: field.id(), version: number().integer().min(0).default(0), name: field.line('the name of the office', 60), phases: array(field.phase()).required('what it inspects is missing').min(1, 'name what it inspects').max(20),
-  weekdays: weekdays(), noticeDays: field.whole('working days of notice', 0, 60), visitsADay: field.whole('visits a day', 1, 20),
-}).noUnknown());
+const weekdays = () =>
+  array(field.whole('the weekday', 0, 6))
+    .required('the days are missing')
+    .min(1, 'at least one day of the week')
+    .max(7);
+export const setOffice = command(
+  'office.set',
+  OFFICE,
+  object({
+    id: field.id(),
+    version: number().integer().min(0).default(0),
+    name: field.line('the name of the office', 60),
+    phases: array(field.phase()).required('what it inspects is missing').min(1, 'name what it inspects').max(20),
+    weekdays: weekdays(),
+    noticeDays: field.whole('working days of notice', 0, 60),
+    visitsADay: field.whole('visits a day', 1, 20),
+  }).noUnknown(),
+);
 /** Asks the office for the first day it has, or for one that is wished. */
-export const bookInspection = command('inspection.book', EVERYBODY, object({ id: field.id(), area: field.id(), phase: field.phase(), wishedOn: field.optionalDay('the wished day') }).noUnknown());
-export const cancelInspection = command('inspection.cancel', EVERYBODY, object({ id: field.id(), version: field.version() }).noUnknown());
-export const passInspection = command('inspection.pass', EVERYBODY, object({ id: field.id(), version: field.version(), words: field.optionalLine('what was said', 400).default('') }).noUnknown());
+export const bookInspection = command(
+  'inspection.book',
+  EVERYBODY,
+  object({
+    id: field.id(),
+    area: field.id(),
+    phase: field.phase(),
+    wishedOn: field.optionalDay('the wished day'),
+  }).noUnknown(),
+);
+export const cancelInspection = command(
+  'inspection.cancel',
+  EVERYBODY,
+  object({ id: field.id(), version: field.version() }).noUnknown(),
+);
+export const passInspection = command(
+  'inspection.pass',
+  EVERYBODY,
+  object({
+    id: field.id(),
+    version: field.version(),
+    words: field.optionalLine('what was said', 400).default(''),
+  }).noUnknown(),
+);
 /** It failed: what has to be put right, by whom and how long; the office is asked to come again. */
-export const failInspection = command('inspection.fail', EVERYBODY, object({
-  id: field.id(), version: field.version(), again: field.id(),
-  fixes: array(object({ id: field.id(), text: field.line('what is wrong', 200), trade: field.trade(), halfDays: field.whole('half-days', 1, 60) }).noUnknown()).required('what was wrong is missing').min(1, 'say at least one thing that was wrong').max(20),
-}).noUnknown());
+export const failInspection = command(
+  'inspection.fail',
+  EVERYBODY,
+  object({
+    id: field.id(),
+    version: field.version(),
+    again: field.id(),
+    fixes: array(
+      object({
+        id: field.id(),
+        text: field.line('what is wrong', 200),
+        trade: field.trade(),
+        halfDays: field.whole('half-days', 1, 60),
+      }).noUnknown(),
+    )
+      .required('what was wrong is missing')
+      .min(1, 'say at least one thing that was wrong')
+      .max(20),
+  }).noUnknown(),
+);
 
-export const setPlant = command('plant.set', OFFICE, object({ id: field.id(), version: number().integer().min(0).default(0), name: field.line('the name', 60), units: field.whole('how many there are', 1, 50), phases: array(field.phase()).required().max(30).default([]) }).noUnknown());
-export const breakPlant = command('plant.break', EVERYBODY, object({ id: field.id(), plant: field.id(), firstDay: field.day('the first day'), lastDay: field.day('the last day').test('later', 'the last day must not be before the first', (last, { parent }) => last >= (parent as { firstDay: string }).firstDay), units: field.whole('how many are missing', 1, 50), reason: field.line('what happened', 120) }).noUnknown());
+export const setPlant = command(
+  'plant.set',
+  OFFICE,
+  object({
+    id: field.id(),
+    version: number().integer().min(0).default(0),
+    name: field.line('the name', 60),
+    units: field.whole('how many there are', 1, 50),
+    phases: array(field.phase()).required().max(30).default([]),
+  }).noUnknown(),
+);
+export const breakPlant = command(
+  'plant.break',
+  EVERYBODY,
+  object({
+    id: field.id(),
+    plant: field.id(),
+    firstDay: field.day('the first day'),
+    lastDay: field
+      .day('the last day')
+      .test(
+        'later',
+        'the last day must not be before the first',
+        (last, { parent }) => last >= (parent as { firstDay: string }).firstDay,
+      ),
+    units: field.whole('how many are missing', 1, 50),
+    reason: field.line('what happened', 120),
+  }).noUnknown(),
+);
 export const mendPlant = command('plant.mend', EVERYBODY, object({ id: field.id() }).noUnknown());
 
 /** What the outlook says of half-days, as the weather desk or a person has it; the newest word counts. */
-export const sayOutlook = command('outlook.say', [...EVERYBODY, 'desk'], object({
-  halves: array(object({ day: field.day('the day'), half: half('the half of the day'), rain: number().required().min(0, 'rain is not under 0').max(500, 'over 500 mm cannot be meant'), wind: number().required().min(0, 'wind is not under 0').max(100, 'over 100 m/s cannot be meant'), low: number().required().min(-60).max(60) }).noUnknown()).required().min(1).max(40),
-}).noUnknown());
-export const setNormals = command('normals.set', OFFICE, object({
-  months: array(object({ month: field.whole('the month', 1, 12), wet: number().required().min(0).max(31), windy: number().required().min(0).max(31), frosty: number().required().min(0).max(31) }).noUnknown()).required().min(1).max(12),
-}).noUnknown());
+export const sayOutlook = command(
+  'outlook.say',
+  [...EVERYBODY, 'desk'],
+  object({
+    halves: array(
+      object({
+        day: field.day('the day'),
+        half: half('the half of the day'),
+        rain: number().required().min(0, 'rain is not under 0').max(500, 'over 500 mm cannot be meant'),
+        wind: number().required().min(0, 'wind is not under 0').max(100, 'over 100 m/s cannot be meant'),
+        low: number().required().min(-60).max(60),
+      }).noUnknown(),
+    )
+      .required()
+      .min(1)
+      .max(40),
+  }).noUnknown(),
+);
+export const setNormals = command(
+  'normals.set',
+  OFFICE,
+  object({
+    months: array(
+      object({
+        month: field.whole('the month', 1, 12),
+        wet: number().required().min(0).max(31),
+        windy: number().required().min(0).max(31),
+        frosty: number().required().min(0).max(31),
+      }).noUnknown(),
+    )
+      .required()
+      .min(1)
+      .max(12),
+  }).noUnknown(),
+);
 
 /** The busy half-days of a sub's own calendar, in place of those read before; none clears it. */
-export const readBusy = command('sub.busy', OFFICE, object({
-  sub: field.id(), name: field.optionalLine('the name of the calendar', 120).default(''), events: field.whole('events', 0, 100_000).default(0),
-  halves: array(object({ day: field.day('the day'), half: half('the half of the day'), words: field.optionalLine('what it is', 120).default('') }).noUnknown()).required().max(2000, 'more than 2,000 busy half-days are more than a plan looks ahead'),
-}).noUnknown());
+export const readBusy = command(
+  'sub.busy',
+  OFFICE,
+  object({
+    sub: field.id(),
+    name: field.optionalLine('the name of the calendar', 120).default(''),
+    events: field.whole('events', 0, 100_000).default(0),
+    halves: array(
+      object({
+        day: field.day('the day'),
+        half: half('the half of the day'),
+        words: field.optionalLine('what it is', 120).default(''),
+      }).noUnknown(),
+    )
+      .required()
+      .max(2000, 'more than 2,000 busy half-days are more than a plan looks ahead'),
+  }).noUnknown(),
+);
 
-export const keepBaseline = command('baseline.keep', EVERYBODY, object({ id: field.id(), job: field.id(), name: field.line('the name', 60) }).noUnknown());
-export const openFeed = command('feed.open', OFFICE, object({ id: field.id(), kind: field.oneOf('the kind', ['job', 'sub', 'person'] as const), target: field.id() }).noUnknown());
+export const keepBaseline = command(
+  'baseline.keep',
+  EVERYBODY,
+  object({ id: field.id(), job: field.id(), name: field.line('the name', 60) }).noUnknown(),
+);
+export const openFeed = command(
+  'feed.open',
+  OFFICE,
+  object({
+    id: field.id(),
+    kind: field.oneOf('the kind', ['job', 'sub', 'person'] as const),
+    target: field.id(),
+  }).noUnknown(),
+);
 export const closeFeed = command('feed.close', OFFICE, object({ id: field.id() }).noUnknown());
 
 /** Looks longer for a better plan, in the background. */
-export const searchPlan = command('plan.search', EVERYBODY, object({ schedules: field.whole('schedules to try', 1, 100_000), seed: field.whole('the seed', 0, 2_000_000_000).default(1) }).noUnknown());
+export const searchPlan = command(
+  'plan.search',
+  EVERYBODY,
+  object({
+    schedules: field.whole('schedules to try', 1, 100_000),
+    seed: field.whole('the seed', 0, 2_000_000_000).default(1),
+  }).noUnknown(),
+);
 export const stopSearch = command('plan.search-stop', EVERYBODY, object({}).noUnknown());
-export const weighGoals = command('goals.weigh', OFFICE, object({ tripWeight: field.whole('what a trip weighs', 0, 100), jobs: array(object({ job: field.id(), weight: field.whole('the weight of a job', 1, 10) }).noUnknown()).default([]).max(200) }).noUnknown());
+export const weighGoals = command(
+  'goals.weigh',
+  OFFICE,
+  object({
+    tripWeight: field.whole('what a trip weighs', 0, 100),
+    jobs: array(object({ job: field.id(), weight: field.whole('the weight of a job', 1, 10) }).noUnknown())
+      .default([])
+      .max(200),
+  }).noUnknown(),
+);

@@ -9,95 +9,314 @@ import * as field from '../fields';
 export const MEASURE_KEYS = Object.keys(MEASURES) as Measure[];
 
 const scopeFields = {
-  stance: field.oneOf('the stance', STANCE_KEYS), verb: field.line('the verb', 30), subject: field.line('the subject', 200),
-  quantity: field.amount('the quantity', 100_000), unit: field.optionalLine('the unit', 20).when('quantity', ([quantity], schema) => (quantity === undefined ? schema : schema.required('a quantity needs its unit, like m, m² or pieces'))),
-  trade: field.trade().notRequired().nonNullable(), dependsOn: field.optionalLine('what it depends on', 200).default(''),
+  stance: field.oneOf('the stance', STANCE_KEYS),
+  verb: field.line('the verb', 30),
+  subject: field.line('the subject', 200),
+  quantity: field.amount('the quantity', 100_000),
+  unit: field
+    .optionalLine('the unit', 20)
+    .when('quantity', ([quantity], schema) =>
+      quantity === undefined ? schema : schema.required('a quantity needs its unit, like m, m² or pieces'),
+    ),
+  trade: field.trade().notRequired().nonNullable(),
+  dependsOn: field.optionalLine('what it depends on', 200).default(''),
   selection: field.id().notRequired().nonNullable(),
   /** Its quantity follows the drawing of its area. */
   measure: string<Measure>().oneOf(MEASURE_KEYS, 'this is not measured on a drawing'),
 };
-export const addScope = command('scope.add', EVERYBODY, object({ id: field.id(), job: field.id(), area: field.id(), ...scopeFields }).noUnknown());
-export const changeScope = command('scope.change', EVERYBODY, object({ id: field.id(), version: field.version(), ...scopeFields }).noUnknown());
+export const addScope = command(
+  'scope.add',
+  EVERYBODY,
+  object({ id: field.id(), job: field.id(), area: field.id(), ...scopeFields }).noUnknown(),
+);
+export const changeScope = command(
+  'scope.change',
+  EVERYBODY,
+  object({ id: field.id(), version: field.version(), ...scopeFields }).noUnknown(),
+);
 /** Several lines at once: “everything here except …”, or a list that was read. */
-export const addManyScope = command('scope.add-many', EVERYBODY, object({
-  job: field.id(), lines: array(object({ id: field.id(), area: field.id(), ...scopeFields }).noUnknown()).required('the lines are missing').min(1, 'at least one line').max(1000, 'at most 1000 lines at once'),
-}).noUnknown());
+export const addManyScope = command(
+  'scope.add-many',
+  EVERYBODY,
+  object({
+    job: field.id(),
+    lines: array(object({ id: field.id(), area: field.id(), ...scopeFields }).noUnknown())
+      .required('the lines are missing')
+      .min(1, 'at least one line')
+      .max(1000, 'at most 1000 lines at once'),
+  }).noUnknown(),
+);
 
 /** Things that are taken away and may be brought back. */
-export const REMOVABLE = ['scope', 'finding', 'opening', 'placed', 'level', 'calculation', 'assumption', 'decision', 'selection', 'request', 'standpoint', 'close-in-sign', 'left-with-client', 'sign-off'] as const;
+export const REMOVABLE = [
+  'scope',
+  'finding',
+  'opening',
+  'placed',
+  'level',
+  'calculation',
+  'assumption',
+  'decision',
+  'selection',
+  'request',
+  'standpoint',
+  'close-in-sign',
+  'left-with-client',
+  'sign-off',
+] as const;
 export type Removable = (typeof REMOVABLE)[number];
-export const removeLine = command('line.remove', EVERYBODY, object({ of: field.oneOf('what is taken away', REMOVABLE), id: field.id() }).noUnknown());
-export const restoreLine = command('line.restore', EVERYBODY, object({ of: field.oneOf('what is brought back', REMOVABLE), id: field.id() }).noUnknown());
+export const removeLine = command(
+  'line.remove',
+  EVERYBODY,
+  object({ of: field.oneOf('what is taken away', REMOVABLE), id: field.id() }).noUnknown(),
+);
+export const restoreLine = command(
+  'line.restore',
+  EVERYBODY,
+  object({ of: field.oneOf('what is brought back', REMOVABLE), id: field.id() }).noUnknown(),
+);
 
 const findingFields = {
-  area: field.id().notRequired().nonNullable(), kind: field.oneOf('the kind', FINDING_KIND_KEYS), subject: field.line('what it is'),
-  quantity: field.amount('how many or how much', 100_000), unit: field.optionalLine('the unit', 20).default(''), need: field.optionalLine('what it needs').default(''),
-  live: boolean(), place: field.optionalLine('the place').default(''), cause: field.optionalLine('the cause').default(''), remedy: field.optionalLine('what is done about it').default(''),
+  area: field.id().notRequired().nonNullable(),
+  kind: field.oneOf('the kind', FINDING_KIND_KEYS),
+  subject: field.line('what it is'),
+  quantity: field.amount('how many or how much', 100_000),
+  unit: field.optionalLine('the unit', 20).default(''),
+  need: field.optionalLine('what it needs').default(''),
+  live: boolean(),
+  place: field.optionalLine('the place').default(''),
+  cause: field.optionalLine('the cause').default(''),
+  remedy: field.optionalLine('what is done about it').default(''),
   allowed: field.amount('what is allowed for', 100_000),
-  unitPrice: field.money('the price of one'), leadDays: field.optionalWhole('the days it takes', 0, 730),
-  options: array(field.line('the choice', 120)).default([]).max(6, 'at most six choices').when('kind', ([kind], schema) => (kind === 'site-choice' ? schema.min(2, 'name at least two ways to do it') : schema)),
+  unitPrice: field.money('the price of one'),
+  leadDays: field.optionalWhole('the days it takes', 0, 730),
+  options: array(field.line('the choice', 120))
+    .default([])
+    .max(6, 'at most six choices')
+    .when('kind', ([kind], schema) =>
+      kind === 'site-choice' ? schema.min(2, 'name at least two ways to do it') : schema,
+    ),
 };
-export const addFinding = command('finding.add', EVERYBODY, object({ id: field.id(), job: field.id(), ...findingFields }).noUnknown());
-export const changeFinding = command('finding.change', EVERYBODY, object({ id: field.id(), version: field.version(), ...findingFields }).noUnknown());
+export const addFinding = command(
+  'finding.add',
+  EVERYBODY,
+  object({ id: field.id(), job: field.id(), ...findingFields }).noUnknown(),
+);
+export const changeFinding = command(
+  'finding.change',
+  EVERYBODY,
+  object({ id: field.id(), version: field.version(), ...findingFields }).noUnknown(),
+);
 
 const COPIED = ['scope', 'findings', 'layout'] as const;
 /** “The other three are the same”, “the right half is the left half turned”. */
-export const copyArea = command('area.copy', OFFICE, object({
-  from: field.id(), id: field.id(), name: field.line('the area’s name', 60), side: field.optionalLine('the side', 30).default(''), mirrored: boolean().default(false), parts: array(field.oneOf('what is copied', COPIED)).required('say what is copied').max(3),
-}).noUnknown());
+export const copyArea = command(
+  'area.copy',
+  OFFICE,
+  object({
+    from: field.id(),
+    id: field.id(),
+    name: field.line('the area’s name', 60),
+    side: field.optionalLine('the side', 30).default(''),
+    mirrored: boolean().default(false),
+    parts: array(field.oneOf('what is copied', COPIED)).required('say what is copied').max(3),
+  }).noUnknown(),
+);
 /** One area becomes two: what stands from a section on goes into the second. */
-export const splitArea = command('area.split', OFFICE, object({
-  id: field.id(), version: field.version(), name: field.line('the name of the first part', 60), secondId: field.id(), secondName: field.line('the name of the second part', 60),
-  fromSection: field.optionalWhole('the section that begins the second part', 2, 60),
-}).noUnknown());
+export const splitArea = command(
+  'area.split',
+  OFFICE,
+  object({
+    id: field.id(),
+    version: field.version(),
+    name: field.line('the name of the first part', 60),
+    secondId: field.id(),
+    secondName: field.line('the name of the second part', 60),
+    fromSection: field.optionalWhole('the section that begins the second part', 2, 60),
+  }).noUnknown(),
+);
 
 const assumptionFields = {
-  phase: field.phase(), text: field.line('what is believed', 300), why: field.optionalLine('why', 300).default(''), fallback: field.line('what is done if it is wrong', 200), fallbackTrade: field.trade(),
-  fallbackHalfDays: field.whole('half-days it then takes', 0, 400), fallbackPrice: field.money('what it then costs').default(0),
+  phase: field.phase(),
+  text: field.line('what is believed', 300),
+  why: field.optionalLine('why', 300).default(''),
+  fallback: field.line('what is done if it is wrong', 200),
+  fallbackTrade: field.trade(),
+  fallbackHalfDays: field.whole('half-days it then takes', 0, 400),
+  fallbackPrice: field.money('what it then costs').default(0),
 };
-export const addAssumption = command('assumption.add', EVERYBODY, object({ id: field.id(), job: field.id(), area: field.id(), ...assumptionFields }).noUnknown());
-export const changeAssumption = command('assumption.change', EVERYBODY, object({ id: field.id(), version: field.version(), ...assumptionFields }).noUnknown());
+export const addAssumption = command(
+  'assumption.add',
+  EVERYBODY,
+  object({ id: field.id(), job: field.id(), area: field.id(), ...assumptionFields }).noUnknown(),
+);
+export const changeAssumption = command(
+  'assumption.change',
+  EVERYBODY,
+  object({ id: field.id(), version: field.version(), ...assumptionFields }).noUnknown(),
+);
 /** Seen: it held or it was wrong. No version is asked for, since it comes from a walk and may come late; the newest word counts. */
-export const settleAssumption = command('assumption.settle', EVERYBODY, object({
-  id: field.id(), verdict: field.oneOf('how it was found', ['held', 'wrong'] as const), found: field.optionalLine('what was found', 300).default(''), walk: field.id().notRequired().nonNullable(), extraId: field.id(),
-}).noUnknown());
+export const settleAssumption = command(
+  'assumption.settle',
+  EVERYBODY,
+  object({
+    id: field.id(),
+    verdict: field.oneOf('how it was found', ['held', 'wrong'] as const),
+    found: field.optionalLine('what was found', 300).default(''),
+    walk: field.id().notRequired().nonNullable(),
+    extraId: field.id(),
+  }).noUnknown(),
+);
 export const reopenAssumption = command('assumption.reopen', EVERYBODY, object({ id: field.id() }).noUnknown());
 
 export const finishExtra = command('extra.finish', EVERYBODY, object({ id: field.id() }).noUnknown());
 export const reopenExtra = command('extra.reopen', EVERYBODY, object({ id: field.id() }).noUnknown());
 
-const option = () => object({
-  key: field.line('the key', 40), name: field.line('its name', 60), cost: field.money('what it costs').required('what it costs is missing'), upkeepPerYear: field.money('upkeep in a year').default(0),
-  lifeYears: number().typeError('years it lasts must be a number').required('years it lasts are missing').moreThan(0, 'it lasts more than 0 years').max(200, 'over 200 years cannot be meant'),
-  leadDays: field.whole('days until it is there', 0, 730), works: array(field.oneOf('the work', WORK_KEYS)).default([]).max(8), upkeep: field.optionalLine('upkeep').default(''), unknown: field.optionalLine('what stays unknown').default(''),
-}).noUnknown();
-const optionFields = { phase: field.phase(), subject: field.line('what is to be decided'), options: array(option()).required('the options are missing').min(2, 'options stand side by side: at least two').max(5, 'at most five side by side') };
-export const addOptions = command('options.add', EVERYBODY, object({ id: field.id(), job: field.id(), area: field.id(), ...optionFields }).noUnknown());
-export const changeOptions = command('options.change', EVERYBODY, object({ id: field.id(), version: field.version(), ...optionFields }).noUnknown());
-export const chooseOption = command('options.choose', OFFICE, object({ id: field.id(), version: field.version(), key: field.line('which one', 40), reason: field.line('why', 300), decisionId: field.id() }).noUnknown());
-export const unchooseOption = command('options.unchoose', OFFICE, object({ id: field.id(), version: field.version() }).noUnknown());
+const option = () =>
+  object({
+    key: field.line('the key', 40),
+    name: field.line('its name', 60),
+    cost: field.money('what it costs').required('what it costs is missing'),
+    upkeepPerYear: field.money('upkeep in a year').default(0),
+    lifeYears: number()
+      .typeError('years it lasts must be a number')
+      .required('years it lasts are missing')
+      .moreThan(0, 'it lasts more than 0 years')
+      .max(200, 'over 200 years cannot be meant'),
+    leadDays: field.whole('days until it is there', 0, 730),
+    works: array(field.oneOf('the work', WORK_KEYS)).default([]).max(8),
+    upkeep: field.optionalLine('upkeep').default(''),
+    unknown: field.optionalLine('what stays unknown').default(''),
+  }).noUnknown();
+const optionFields = {
+  phase: field.phase(),
+  subject: field.line('what is to be decided'),
+  options: array(option())
+    .required('the options are missing')
+    .min(2, 'options stand side by side: at least two')
+    .max(5, 'at most five side by side'),
+};
+export const addOptions = command(
+  'options.add',
+  EVERYBODY,
+  object({ id: field.id(), job: field.id(), area: field.id(), ...optionFields }).noUnknown(),
+);
+export const changeOptions = command(
+  'options.change',
+  EVERYBODY,
+  object({ id: field.id(), version: field.version(), ...optionFields }).noUnknown(),
+);
+export const chooseOption = command(
+  'options.choose',
+  OFFICE,
+  object({
+    id: field.id(),
+    version: field.version(),
+    key: field.line('which one', 40),
+    reason: field.line('why', 300),
+    decisionId: field.id(),
+  }).noUnknown(),
+);
+export const unchooseOption = command(
+  'options.unchoose',
+  OFFICE,
+  object({ id: field.id(), version: field.version() }).noUnknown(),
+);
 
-export const addDecision = command('decision.add', EVERYBODY, object({ id: field.id(), job: field.id(), area: field.id().notRequired().nonNullable(), subject: field.line('what was decided', 300), reason: field.line('why', 300) }).noUnknown());
+export const addDecision = command(
+  'decision.add',
+  EVERYBODY,
+  object({
+    id: field.id(),
+    job: field.id(),
+    area: field.id().notRequired().nonNullable(),
+    subject: field.line('what was decided', 300),
+    reason: field.line('why', 300),
+  }).noUnknown(),
+);
 
 export const makeStatement = command('statement.make', OFFICE, object({ id: field.id(), job: field.id() }).noUnknown());
 /** Goes to the client as news with a link on which it is read and agreed to. */
-export const sendStatement = command('statement.send', OFFICE, object({ id: field.id(), version: field.version(), ...field.sending() }).noUnknown());
-export const agreeStatement = command('statement.agree', ['link'], object({ id: field.id(), name: field.line('your name', 80) }).noUnknown());
+export const sendStatement = command(
+  'statement.send',
+  OFFICE,
+  object({ id: field.id(), version: field.version(), ...field.sending() }).noUnknown(),
+);
+export const agreeStatement = command(
+  'statement.agree',
+  ['link'],
+  object({ id: field.id(), name: field.line('your name', 80) }).noUnknown(),
+);
 
-const changeLine = () => object({
-  verb: field.line('what happens', 30), subject: field.line('to what'), unit: field.line('the unit', 20),
-  quantity: number().typeError('the quantity must be a number').required('the quantity is missing').notOneOf([0], 'a quantity is not 0').min(-100_000, 'such a quantity cannot be meant').max(100_000, 'such a quantity cannot be meant'),
-  unitPrice: field.money('the price of one').required('the price of one is missing'),
-}).noUnknown();
+const changeLine = () =>
+  object({
+    verb: field.line('what happens', 30),
+    subject: field.line('to what'),
+    unit: field.line('the unit', 20),
+    quantity: number()
+      .typeError('the quantity must be a number')
+      .required('the quantity is missing')
+      .notOneOf([0], 'a quantity is not 0')
+      .min(-100_000, 'such a quantity cannot be meant')
+      .max(100_000, 'such a quantity cannot be meant'),
+    unitPrice: field.money('the price of one').required('the price of one is missing'),
+  }).noUnknown();
 const changeFields = {
-  kind: field.oneOf('the kind of change', ['addition', 'omission'] as const), title: field.line('what changes', 120), why: field.optionalLine('why', 300).default(''),
-  lines: array(changeLine()).required('a change is priced by lines').min(1, 'a change is priced by at least one line').max(60),
-  markup: number().typeError('overhead must be a number').min(0, 'overhead is not under 0').max(5, 'over 500 % cannot be meant').default(0), taxRate: number().typeError('the tax must be a number').min(0, 'the tax is not under 0').max(1, 'over 100 % cannot be meant').default(0),
-  work: object({ trade: field.trade(), halfDays: field.whole('half-days', 1, 400), after: field.phase().notRequired().nonNullable() }).noUnknown().default(undefined).optional(),
-  drops: array(field.phase()).default([]).max(60), omits: array(field.id()).default([]).max(60),
+  kind: field.oneOf('the kind of change', ['addition', 'omission'] as const),
+  title: field.line('what changes', 120),
+  why: field.optionalLine('why', 300).default(''),
+  lines: array(changeLine())
+    .required('a change is priced by lines')
+    .min(1, 'a change is priced by at least one line')
+    .max(60),
+  markup: number()
+    .typeError('overhead must be a number')
+    .min(0, 'overhead is not under 0')
+    .max(5, 'over 500 % cannot be meant')
+    .default(0),
+  taxRate: number()
+    .typeError('the tax must be a number')
+    .min(0, 'the tax is not under 0')
+    .max(1, 'over 100 % cannot be meant')
+    .default(0),
+  work: object({
+    trade: field.trade(),
+    halfDays: field.whole('half-days', 1, 400),
+    after: field.phase().notRequired().nonNullable(),
+  })
+    .noUnknown()
+    .default(undefined)
+    .optional(),
+  drops: array(field.phase()).default([]).max(60),
+  omits: array(field.id()).default([]).max(60),
 };
-export const addChange = command('change.add', OFFICE, object({ id: field.id(), job: field.id(), area: field.id(), ...changeFields }).noUnknown());
-export const editChange = command('change.edit', OFFICE, object({ id: field.id(), version: field.version(), ...changeFields }).noUnknown());
-export const sendChange = command('change.send', OFFICE, object({ id: field.id(), version: field.version(), ...field.sending() }).noUnknown());
-export const withdrawChange = command('change.withdraw', OFFICE, object({ id: field.id(), version: field.version() }).noUnknown());
-export const answerChange = command('change.answer', ['link'], object({ id: field.id(), verdict: field.oneOf('the answer', ['approved', 'declined'] as const), name: field.line('your name', 80), words: field.optionalLine('your words', 300).default('') }).noUnknown());
+export const addChange = command(
+  'change.add',
+  OFFICE,
+  object({ id: field.id(), job: field.id(), area: field.id(), ...changeFields }).noUnknown(),
+);
+export const editChange = command(
+  'change.edit',
+  OFFICE,
+  object({ id: field.id(), version: field.version(), ...changeFields }).noUnknown(),
+);
+export const sendChange = command(
+  'change.send',
+  OFFICE,
+  object({ id: field.id(), version: field.version(), ...field.sending() }).noUnknown(),
+);
+export const withdrawChange = command(
+  'change.withdraw',
+  OFFICE,
+  object({ id: field.id(), version: field.version() }).noUnknown(),
+);
+export const answerChange = command(
+  'change.answer',
+  ['link'],
+  object({
+    id: field.id(),
+    verdict: field.oneOf('the answer', ['approved', 'declined'] as const),
+    name: field.line('your name', 80),
+    words: field.optionalLine('your words', 300).default(''),
+  }).noUnknown(),
+);

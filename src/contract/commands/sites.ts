@@ -14,54 +14,154 @@ const jobFields = {
   clientEmail: field.email('the client’s address').default(''),
   units: field.oneOf('the way of measuring', ['metric', 'imperial'] as const),
   startDay: field.day('the first day of work'),
-  promiseDay: field.optionalDay('the promised day').test('after-start', 'the promised day must not be before the first day of work', notBeforeStart),
+  promiseDay: field
+    .optionalDay('the promised day')
+    .test('after-start', 'the promised day must not be before the first day of work', notBeforeStart),
   livedIn: boolean().default(false),
-  loudHalf: string<'morning' | 'afternoon'>().oneOf(['morning', 'afternoon'], 'loud work is in the morning, the afternoon or both'),
+  loudHalf: string<'morning' | 'afternoon'>().oneOf(
+    ['morning', 'afternoon'],
+    'loud work is in the morning, the afternoon or both',
+  ),
 };
 /** How often the state of the site is recorded, where it is not every evening. */
-const leaves = () => string<'evening' | 'week'>().oneOf(['evening', 'week'], 'the site is left in words every evening or once a week');
+const leaves = () =>
+  string<'evening' | 'week'>().oneOf(['evening', 'week'], 'the site is left in words every evening or once a week');
 export const openJob = command('job.open', OFFICE, object({ id: field.id(), ...jobFields }).noUnknown());
-export const changeJob = command('job.change', OFFICE, object({ id: field.id(), version: field.version(), state: field.oneOf('the state', JOB_STATES), ...jobFields, leaves: leaves() }).noUnknown());
+export const changeJob = command(
+  'job.change',
+  OFFICE,
+  object({
+    id: field.id(),
+    version: field.version(),
+    state: field.oneOf('the state', JOB_STATES),
+    ...jobFields,
+    leaves: leaves(),
+  }).noUnknown(),
+);
 
 const works = () => array(field.oneOf('the work', WORK_KEYS)).required('what is to be done there is missing').max(8);
-const size = () => number().typeError('the size must be a number').moreThan(0, 'the size must be over 0 (1 is an ordinary room)').max(20, 'over 20 times an ordinary room cannot be meant').default(1);
+const size = () =>
+  number()
+    .typeError('the size must be a number')
+    .moreThan(0, 'the size must be over 0 (1 is an ordinary room)')
+    .max(20, 'over 20 times an ordinary room cannot be meant')
+    .default(1);
 
-export const setOut = command('areas.set-out', OFFICE, object({
-  job: field.id(),
-  levels: array(object({ id: field.id(), name: field.line('the level’s name', 40), height: field.whole('the level’s height', -5, 60), note: field.optionalLine('the note', 80).default('') }).noUnknown()).required().max(40),
-  areas: array(object({
+export const setOut = command(
+  'areas.set-out',
+  OFFICE,
+  object({
+    job: field.id(),
+    levels: array(
+      object({
+        id: field.id(),
+        name: field.line('the level’s name', 40),
+        height: field.whole('the level’s height', -5, 60),
+        note: field.optionalLine('the note', 80).default(''),
+      }).noUnknown(),
+    )
+      .required()
+      .max(40),
+    areas: array(
+      object({
+        id: field.id(),
+        level: field.id().notRequired().nonNullable(),
+        name: field.line('the area’s name', 60),
+        kind: field.oneOf('the kind of area', AREA_KIND_KEYS),
+        works: works(),
+        size: size(),
+        passage: boolean().default(false),
+        livedIn: boolean().default(false),
+        provides: array(field.line('the service', 20)).default([]).max(8),
+        shelters: array(field.id()).max(40),
+      }).noUnknown(),
+    )
+      .required()
+      .max(300),
+  }).noUnknown(),
+);
+
+export const changeArea = command(
+  'area.change',
+  OFFICE,
+  object({
     id: field.id(),
-    level: field.id().notRequired().nonNullable(),
+    version: field.version(),
     name: field.line('the area’s name', 60),
-    kind: field.oneOf('the kind of area', AREA_KIND_KEYS),
     works: works(),
     size: size(),
-    passage: boolean().default(false),
     livedIn: boolean().default(false),
-    provides: array(field.line('the service', 20)).default([]).max(8),
-    shelters: array(field.id()).max(40),
-  }).noUnknown()).required().max(300),
-}).noUnknown());
-
-export const changeArea = command('area.change', OFFICE, object({
-  id: field.id(), version: field.version(), name: field.line('the area’s name', 60), works: works(), size: size(), livedIn: boolean().default(false), passage: boolean().default(false),
-  /** What people call it besides its name, parted by semicolons. */
-  called: field.optionalLine('what it is also called', 200),
-}).noUnknown());
+    passage: boolean().default(false),
+    /** What people call it besides its name, parted by semicolons. */
+    called: field.optionalLine('what it is also called', 200),
+  }).noUnknown(),
+);
 export const placeBeside = command('area.beside', OFFICE, object({ one: field.id(), other: field.id() }).noUnknown());
-export const changeStep = command('step.change', EVERYBODY, object({ area: field.id(), phase: field.phase(), trade: field.trade(), halfDays: field.whole('half-days', 1, 400) }).noUnknown());
+export const changeStep = command(
+  'step.change',
+  EVERYBODY,
+  object({
+    area: field.id(),
+    phase: field.phase(),
+    trade: field.trade(),
+    halfDays: field.whole('half-days', 1, 400),
+  }).noUnknown(),
+);
 
 const end = () => object({ area: field.id(), phase: field.phase() }).noUnknown();
-export const addLink = command('link.add', EVERYBODY, object({ id: field.id(), job: field.id(), before: end(), after: end(), reason: field.line('the reason', 200) }).noUnknown());
+export const addLink = command(
+  'link.add',
+  EVERYBODY,
+  object({
+    id: field.id(),
+    job: field.id(),
+    before: end(),
+    after: end(),
+    reason: field.line('the reason', 200),
+  }).noUnknown(),
+);
 export const removeLink = command('link.remove', EVERYBODY, object({ id: field.id() }).noUnknown());
 
-export const HOLD_KINDS = ['engineer', 'client', 'association', 'authority', 'inspection', 'close-in', 'weather', 'unknown', 'neighbour'] as const;
+export const HOLD_KINDS = [
+  'engineer',
+  'client',
+  'association',
+  'authority',
+  'inspection',
+  'close-in',
+  'weather',
+  'unknown',
+  'neighbour',
+] as const;
 export type HoldKind = (typeof HOLD_KINDS)[number];
-export const addHold = command('hold.add', EVERYBODY, object({
-  id: field.id(), job: field.id(), area: field.id(), phase: field.phase(), kind: field.oneOf('the kind of hold', HOLD_KINDS),
-  label: field.line('the short name', 24), text: field.line('what is waited for', 300), askedOn: field.optionalDay('the day it was asked'), expectedOn: field.day('the day it is expected'),
-}).noUnknown());
-export const expectHold = command('hold.expect', EVERYBODY, object({ id: field.id(), version: field.version(), expectedOn: field.day('the day it is expected') }).noUnknown());
-export const releaseHold = command('hold.release', EVERYBODY, object({ id: field.id(), version: field.version() }).noUnknown());
+export const addHold = command(
+  'hold.add',
+  EVERYBODY,
+  object({
+    id: field.id(),
+    job: field.id(),
+    area: field.id(),
+    phase: field.phase(),
+    kind: field.oneOf('the kind of hold', HOLD_KINDS),
+    label: field.line('the short name', 24),
+    text: field.line('what is waited for', 300),
+    askedOn: field.optionalDay('the day it was asked'),
+    expectedOn: field.day('the day it is expected'),
+  }).noUnknown(),
+);
+export const expectHold = command(
+  'hold.expect',
+  EVERYBODY,
+  object({ id: field.id(), version: field.version(), expectedOn: field.day('the day it is expected') }).noUnknown(),
+);
+export const releaseHold = command(
+  'hold.release',
+  EVERYBODY,
+  object({ id: field.id(), version: field.version() }).noUnknown(),
+);
 /** Takes a release back. */
-export const reopenHold = command('hold.reopen', EVERYBODY, object({ id: field.id(), version: field.version() }).noUnknown());
+export const reopenHold = command(
+  'hold.reopen',
+  EVERYBODY,
+  object({ id: field.id(), version: field.version() }).noUnknown(),
+);

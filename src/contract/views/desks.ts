@@ -59,8 +59,22 @@ export interface DesksView {
   expected: { month: string; halfDays: number; lost: number }[];
   /** Outdoor work in the outlook that the weather moved. */
   kept: { task: string; label: string; job: string; jobName: string; text: string }[];
-  plant: { id: string; version: number; name: string; units: number; phases: Phase[]; down: { id: string; firstDay: Day; lastDay: Day; units: number; reason: string }[]; uses: number }[];
-  subs: { id: string; name: string; trade: Trade; busy: number; source: { name: string; events: number; when: string } | null }[];
+  plant: {
+    id: string;
+    version: number;
+    name: string;
+    units: number;
+    phases: Phase[];
+    down: { id: string; firstDay: Day; lastDay: Day; units: number; reason: string }[];
+    uses: number;
+  }[];
+  subs: {
+    id: string;
+    name: string;
+    trade: Trade;
+    busy: number;
+    source: { name: string; events: number; when: string } | null;
+  }[];
   feeds: { id: string; kind: 'job' | 'sub' | 'person'; name: string; path: string; madeAt: string }[];
   targets: { kind: 'job' | 'sub' | 'person'; id: string; name: string }[];
   tripWeight: number;

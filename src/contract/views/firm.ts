@@ -32,7 +32,19 @@ export interface FirmView {
 
 export interface SetOutView {
   job: JobHead;
-  details: { version: number; name: string; address: string; client: string; clientEmail: string; units: 'metric' | 'imperial'; state: JobState; startDay: Day; promiseDay: Day | null; livedIn: boolean; loudHalf: 'morning' | 'afternoon' | null };
+  details: {
+    version: number;
+    name: string;
+    address: string;
+    client: string;
+    clientEmail: string;
+    units: 'metric' | 'imperial';
+    state: JobState;
+    startDay: Day;
+    promiseDay: Day | null;
+    livedIn: boolean;
+    loudHalf: 'morning' | 'afternoon' | null;
+  };
   levels: { id: string; name: string; height: number }[];
   areas: { id: string; name: string; level: string | null }[];
 }

@@ -113,7 +113,18 @@ export interface RoomView {
   job: JobHead;
   today: Day;
   area: AreaView & { version: number; works: Work[]; size: number; level: string | null; passage: boolean };
-  steps: { phase: Phase; label: string; trade: Trade; halfDays: number; fraction: number; when: string; reason: string; seen: string | null; crew: string; held: boolean }[];
+  steps: {
+    phase: Phase;
+    label: string;
+    trade: Trade;
+    halfDays: number;
+    fraction: number;
+    when: string;
+    reason: string;
+    seen: string | null;
+    crew: string;
+    held: boolean;
+  }[];
   open: { id: string; text: string; trade: Trade; putOff: number; worse: boolean; since: string }[];
   selections: SelectionView[];
   scope: ScopeView[];

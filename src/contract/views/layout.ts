@@ -25,7 +25,15 @@ export interface Neighbour {
 
 export interface LayoutView {
   job: JobHead;
-  area: { id: string; name: string; kind: AreaKind; side: string; sleeping: boolean; atGrade: boolean; phases: { phase: Phase; label: string; trade: Trade }[] };
+  area: {
+    id: string;
+    name: string;
+    kind: AreaKind;
+    side: string;
+    sleeping: boolean;
+    atGrade: boolean;
+    phases: { phase: Phase; label: string; trade: Trade }[];
+  };
   shape: Shape | null;
   version: number;
   openings: KeptOpening[];
@@ -48,6 +56,17 @@ export interface LevelsView {
 
 export interface BenchView {
   /** Areas a result can be kept in, with what each measures and which lines it could be for. */
-  jobs: { id: string; name: string; units: 'metric' | 'imperial'; areas: { id: string; name: string; measures: Partial<Record<Measure, unknown>>; phases: { phase: Phase; label: string }[]; lines: { id: string; text: string }[] }[] }[];
+  jobs: {
+    id: string;
+    name: string;
+    units: 'metric' | 'imperial';
+    areas: {
+      id: string;
+      name: string;
+      measures: Partial<Record<Measure, unknown>>;
+      phases: { phase: Phase; label: string }[];
+      lines: { id: string; text: string }[];
+    }[];
+  }[];
   today: Day;
 }

@@ -113,7 +113,15 @@ export interface StepView {
   frees: string[];
   assumptions: string[];
   /** Of a step of a track: how long, from what, in which parts, and whether somebody else does it. */
-  time: { halfDays: number; crews: number; basis: 'size' | 'quantity' | 'hand'; measured: number | null; parts: { label: string; halfDays: number }[]; others: string | null; othersOn: Day | null } | null;
+  time: {
+    halfDays: number;
+    crews: number;
+    basis: 'size' | 'quantity' | 'hand';
+    measured: number | null;
+    parts: { label: string; halfDays: number }[];
+    others: string | null;
+    othersOn: Day | null;
+  } | null;
 }
 
 export interface SchoolView {
@@ -173,12 +181,26 @@ export interface SequenceView {
   today: Day;
   areas: { id: string; name: string; steps: { phase: string; label: string }[] }[];
   steps: StepView[];
-  own: { id: string; before: string; after: string; reason: string; ends: Record<'before' | 'after', { area: string; phase: Phase }> }[];
+  own: {
+    id: string;
+    before: string;
+    after: string;
+    reason: string;
+    ends: Record<'before' | 'after', { area: string; phase: Phase }>;
+  }[];
   exposures: { label: string; text: string; kept: boolean }[];
   holds: HoldView[];
   schools: SchoolView[];
   rules: RuleView[];
-  gates: { id: string; label: string; reason: string; before: string[]; after: string[]; together: boolean; when: string }[];
+  gates: {
+    id: string;
+    label: string;
+    reason: string;
+    before: string[];
+    after: string[];
+    together: boolean;
+    when: string;
+  }[];
   logistics: LogisticView[];
   problem: string | null;
 }
@@ -186,12 +208,37 @@ export interface SequenceView {
 export interface TodayView {
   today: Day;
   weekday: string;
-  sites: { job: string; name: string; address: string; why: string[]; walked: string; openWalk: string | null; urgent: boolean }[];
+  sites: {
+    job: string;
+    name: string;
+    address: string;
+    why: string[];
+    walked: string;
+    openWalk: string | null;
+    urgent: boolean;
+  }[];
   onSite: { job: string; name: string; morning: string[]; afternoon: string[] }[];
   holds: (HoldView & { job: string; jobName: string })[];
-  orders: { job: string; jobName: string; selection: string; category: string; area: string; what: 'decide' | 'order' | 'arrive'; day: Day; late: boolean }[];
+  orders: {
+    job: string;
+    jobName: string;
+    selection: string;
+    category: string;
+    area: string;
+    what: 'decide' | 'order' | 'arrive';
+    day: Day;
+    late: boolean;
+  }[];
   /** Approvals, answers and drawings to ask for, or to ask after. */
-  requests: { job: string; jobName: string; request: string; text: string; what: 'send' | 'answer' | 'remind'; day: Day; late: boolean }[];
+  requests: {
+    job: string;
+    jobName: string;
+    request: string;
+    text: string;
+    what: 'send' | 'answer' | 'remind';
+    day: Day;
+    late: boolean;
+  }[];
   /** Inspections to be booked and things to be asked for, so that the work does not wait for them. */
   calls: { key: string; text: string; jobName: string; href: string; day: Day; late: boolean }[];
   /** What has to be bought, over all sites. */

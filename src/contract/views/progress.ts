@@ -7,14 +7,27 @@ export interface ProgressView {
   today: Day;
   baselines: { id: string; name: string; when: string; finish: string }[];
   chosen: string | null;
-  finish: { now: Day | null; then: Day | null; promise: Day | null; halves: number; causes: { cause: string; days: string }[] };
+  finish: {
+    now: Day | null;
+    then: Day | null;
+    promise: Day | null;
+    halves: number;
+    causes: { cause: string; days: string }[];
+  };
   weeksLeft: number | null;
   /** Shares of all work, 0…1; `hidden` is the part of what is done that nobody will see. */
   done: number;
   planned: number | null;
   hidden: number;
   words: string;
-  slipped: { task: string; label: string; halves: number; days: string; state: 'waiting' | 'under-way' | 'done' | 'gone'; causes: string[] }[];
+  slipped: {
+    task: string;
+    label: string;
+    halves: number;
+    days: string;
+    state: 'waiting' | 'under-way' | 'done' | 'gone';
+    causes: string[];
+  }[];
   /** Share of all work by week, in per cent; null where it is not known. */
   overTime: { weeks: Day[]; planned: (number | null)[]; done: (number | null)[]; ahead: (number | null)[] };
   /** Half-days of work a week for each trade of this job over all jobs, against what its crews can do. */

@@ -10,7 +10,13 @@ import type { AreaKind } from '@/core/sites/area';
 import type { Day } from '@/core/units/day';
 import type { JobHead, ScopeView } from './job';
 
-export type FindingView = Finding & { version: number; areaName: string; text: string; gap: string | null; kept: 'kept' | 'back' | 'gone' };
+export type FindingView = Finding & {
+  version: number;
+  areaName: string;
+  text: string;
+  gap: string | null;
+  kept: 'kept' | 'back' | 'gone';
+};
 
 export interface AssumptionView {
   id: string;
@@ -163,7 +169,12 @@ export interface ChangeView {
 export interface ChangesView {
   job: JobHead;
   today: Day;
-  areas: { id: string; name: string; phases: { phase: Phase; label: string }[]; lines: { id: string; text: string }[] }[];
+  areas: {
+    id: string;
+    name: string;
+    phases: { phase: Phase; label: string }[];
+    lines: { id: string; text: string }[];
+  }[];
   changes: ChangeView[];
   client: { name: string; address: string };
   counts: ScopeCounts;

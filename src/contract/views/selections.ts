@@ -143,7 +143,14 @@ export interface RequestView {
   near: boolean;
   /** A day or more after they should have answered. */
   overdue: boolean;
-  waits: { selection: string | null; area: string | null; phase: Phase | null; text: string; href: string; by: Day | null }[];
+  waits: {
+    selection: string | null;
+    area: string | null;
+    phase: Phase | null;
+    text: string;
+    href: string;
+    by: Day | null;
+  }[];
   trail: TrailLine[];
 }
 
@@ -225,7 +232,26 @@ export interface DeliveriesView {
 export interface SuppliersView {
   today: Day;
   suppliers: {
-    id: string; version: number; name: string; email: string; note: string; desk: boolean; closures: (Closure & { why: string })[]; prices: number; pricesRead: string | null;
-    orders: { id: string; job: string; jobName: string; text: string; state: SelectionState; orderedOn: Day | null; expectedOn: Day | null; needBy: Day | null; after: number; words: TrailLine[] }[];
+    id: string;
+    version: number;
+    name: string;
+    email: string;
+    note: string;
+    desk: boolean;
+    closures: (Closure & { why: string })[];
+    prices: number;
+    pricesRead: string | null;
+    orders: {
+      id: string;
+      job: string;
+      jobName: string;
+      text: string;
+      state: SelectionState;
+      orderedOn: Day | null;
+      expectedOn: Day | null;
+      needBy: Day | null;
+      after: number;
+      words: TrailLine[];
+    }[];
   }[];
 }

@@ -66,22 +66,63 @@ export interface ClientShared extends SharedBase {
   next: { when: string; text: string }[];
   decisions: { text: string; by: Day }[];
   /** What is theirs to choose, with what there is to choose from. */
-  choices: { id: string; what: string; by: Day | null; alternatives: { id: string; choice: string; price: number | null; look: string; upkeep: string; picture: string | null }[] }[];
+  choices: {
+    id: string;
+    what: string;
+    by: Day | null;
+    alternatives: {
+      id: string;
+      choice: string;
+      price: number | null;
+      look: string;
+      upkeep: string;
+      picture: string | null;
+    }[];
+  }[];
   /** What was asked of them on this page and is not answered. */
   requests: { id: string; kind: 'approval' | 'answer' | 'drawing'; subject: string; by: Day | null; waits: string[] }[];
   pictures: PictureView[];
   /** At the end of a job: their own list, and the rooms they accept. */
-  completion: { items: { id: string; text: string; area: string | null; state: 'asked' | 'taken up' | 'answered'; answer: string }[]; areas: { id: string; name: string; accepted: string | null }[] } | null;
+  completion: {
+    items: {
+      id: string;
+      text: string;
+      area: string | null;
+      state: 'asked' | 'taken up' | 'answered';
+      answer: string;
+    }[];
+    areas: { id: string; name: string; accepted: string | null }[];
+  } | null;
   /** The newest statement that was sent. */
-  statement: { id: string; number: number; content: Statement; diff: (StatementDiff & { against: number }) | null; agreed: string | null } | null;
-  changes: Pick<ChangeView, 'id' | 'number' | 'area' | 'title' | 'why' | 'lines' | 'price' | 'before' | 'after' | 'state' | 'answered'>[];
+  statement: {
+    id: string;
+    number: number;
+    content: Statement;
+    diff: (StatementDiff & { against: number }) | null;
+    agreed: string | null;
+  } | null;
+  changes: Pick<
+    ChangeView,
+    'id' | 'number' | 'area' | 'title' | 'why' | 'lines' | 'price' | 'before' | 'after' | 'state' | 'answered'
+  >[];
 }
 
 export interface CrewShared extends SharedBase {
   audience: 'crew' | 'sub';
   title: string;
   updates: { title: string; body: string; when: string }[];
-  days: { day: Day; works: { crew: string; job: string; address: string; what: string; half: string; ready: string[]; leaves: string[] }[] }[];
+  days: {
+    day: Day;
+    works: {
+      crew: string;
+      job: string;
+      address: string;
+      what: string;
+      half: string;
+      ready: string[];
+      leaves: string[];
+    }[];
+  }[];
   cautions: { area: string; text: string }[];
   leftovers: { area: string; text: string; trade: string }[];
 }

@@ -45,8 +45,30 @@ export interface WalkArea {
   called: string[];
   steps: { phase: Phase; label: string; fraction: number; trade: Trade }[];
   /** What earlier walks left open, the longest open first. */
-  open: { id: string; kind: 'remaining' | 'caution'; text: string; trade: Trade | null; putOff: number; notSeen: number; days: number; worse: boolean; verdict: string | null; since: string }[];
-  selections: { id: string; category: string; choice: string; code: string; colour: string; finish: string; quantity: number | null; unit: string; state: SelectionState; verdict: SelectionVerdict | null }[];
+  open: {
+    id: string;
+    kind: 'remaining' | 'caution';
+    text: string;
+    trade: Trade | null;
+    putOff: number;
+    notSeen: number;
+    days: number;
+    worse: boolean;
+    verdict: string | null;
+    since: string;
+  }[];
+  selections: {
+    id: string;
+    category: string;
+    choice: string;
+    code: string;
+    colour: string;
+    finish: string;
+    quantity: number | null;
+    unit: string;
+    state: SelectionState;
+    verdict: SelectionVerdict | null;
+  }[];
   /** Believed here and not seen: it is settled when it shows itself. */
   assumptions: { id: string; text: string; fallback: string; shownBy: string; state: 'open' | 'held' | 'wrong' }[];
   /** Added work that is not done. */
@@ -77,7 +99,15 @@ export interface Recorded {
 
 export interface WalksView {
   job: JobHead;
-  walks: { id: string; kind: WalkKind; when: string; by: string; finished: boolean; records: number; summary: string }[];
+  walks: {
+    id: string;
+    kind: WalkKind;
+    when: string;
+    by: string;
+    finished: boolean;
+    records: number;
+    summary: string;
+  }[];
 }
 
 /** Something said on a walk that waits for its place, or has it. */
@@ -118,24 +148,84 @@ export interface ReviewView {
 export interface WallsView {
   job: JobHead;
   area: { id: string; name: string };
-  check: { lines: WalkArea['checks']; open: number; closed: string | null; covers: string | null; covered: boolean; signed: { id: string; name: string; reason: string; when: string } | null } | null;
-  walls: { wall: number; name: string; drawing: Drawing; things: { id: string; number: number; what: string; place: string; picture: string | null; by: string; when: string }[] }[];
+  check: {
+    lines: WalkArea['checks'];
+    open: number;
+    closed: string | null;
+    covers: string | null;
+    covered: boolean;
+    signed: { id: string; name: string; reason: string; when: string } | null;
+  } | null;
+  walls: {
+    wall: number;
+    name: string;
+    drawing: Drawing;
+    things: {
+      id: string;
+      number: number;
+      what: string;
+      place: string;
+      picture: string | null;
+      by: string;
+      when: string;
+    }[];
+  }[];
   pictures: PictureView[];
 }
 
 /** What has to be bought, over all sites. */
 export interface RunView {
   today: Day;
-  stops: { supplier: string; day: Day; late: boolean; lines: { id: string; text: string; job: string; jobName: string; area: string; day: Day; since: string; bought: boolean }[] }[];
+  stops: {
+    supplier: string;
+    day: Day;
+    late: boolean;
+    lines: {
+      id: string;
+      text: string;
+      job: string;
+      jobName: string;
+      area: string;
+      day: Day;
+      since: string;
+      bought: boolean;
+    }[];
+  }[];
 }
 
 export interface CompletionView {
   job: JobHead;
   today: Day;
   openWalk: string | null;
-  trades: { trade: string; lines: { id: string; area: string; text: string; days: number; putOff: number; part: string | null; when: string }[] }[];
+  trades: {
+    trade: string;
+    lines: {
+      id: string;
+      area: string;
+      text: string;
+      days: number;
+      putOff: number;
+      part: string | null;
+      when: string;
+    }[];
+  }[];
   parts: { id: string; category: string; area: string; state: string; due: Day | null }[];
-  items: { id: string; version: number; area: string | null; areaId: string | null; text: string; name: string; when: string; state: 'asked' | 'taken up' | 'answered'; answer: string }[];
+  items: {
+    id: string;
+    version: number;
+    area: string | null;
+    areaId: string | null;
+    text: string;
+    name: string;
+    when: string;
+    state: 'asked' | 'taken up' | 'answered';
+    answer: string;
+  }[];
   left: { id: string; kind: string; area: string | null; text: string; when: string }[];
-  areas: { id: string; name: string; open: number; accepted: { id: string; name: string; words: string; when: string; byClient: boolean } | null }[];
+  areas: {
+    id: string;
+    name: string;
+    open: number;
+    accepted: { id: string; name: string; words: string; when: string; byClient: boolean } | null;
+  }[];
 }

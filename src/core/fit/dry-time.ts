@@ -4,7 +4,14 @@ import { ceil } from '../units/rounding';
 import { choice, day, give, length, main } from '../quantities/ask';
 import { calculator } from '../quantities/calculator';
 
-export const DRYING = { screed: 'sand and cement screed', slab: 'concrete slab', 'one-coat': 'thin plaster on board', 'two-coat': 'two-coat plaster', lime: 'lime plaster', joint: 'joint compound' } as const;
+export const DRYING = {
+  screed: 'sand and cement screed',
+  slab: 'concrete slab',
+  'one-coat': 'thin plaster on board',
+  'two-coat': 'two-coat plaster',
+  lime: 'lime plaster',
+  joint: 'joint compound',
+} as const;
 
 /** Calendar days until what comes next may follow: starting figures, the moisture meter decides. */
 function days(of: keyof typeof DRYING, thickness: number): number {
@@ -25,11 +32,19 @@ function days(of: keyof typeof DRYING, thickness: number): number {
 }
 
 export const dryTime = calculator({
-  name: 'dry-time', title: 'Curing and drying', group: 'ground',
+  name: 'dry-time',
+  title: 'Curing and drying',
+  group: 'ground',
   answers: 'From when something poured or plastered may be covered.',
-  asks: { of: choice('what dries', DRYING), thickness: length('how thick'), laidOn: day('laid on'), cold: choice('the room is', { warm: 'warm and aired', cold: 'cold or damp' }) },
+  asks: {
+    of: choice('what dries', DRYING),
+    thickness: length('how thick'),
+    laidOn: day('laid on'),
+    cold: choice('the room is', { warm: 'warm and aired', cold: 'cold or damp' }),
+  },
   gives: { days: give('count', 'days', main), readyOn: give('day', 'not before', main) },
-  formula: 'screed: a day a mm up to 50 mm, two above; slab 28 days to its strength; plaster 0.7 (lime 2) days a mm; doubled where it is cold or damp',
+  formula:
+    'screed: a day a mm up to 50 mm, two above; slab 28 days to its strength; plaster 0.7 (lime 2) days a mm; doubled where it is cold or damp',
   source: 'Usual guidance as starting figures; the maker’s sheet and a moisture reading decide.',
   example: { of: 'screed', thickness: 65, laidOn: '2027-03-15', cold: 'warm' },
   compute: ({ of, thickness, laidOn, cold }) => {

@@ -21,9 +21,24 @@ const CASES: [string, Record<string, unknown>, Record<string, unknown>][] = [
   ['furniture', {}, { beside: 725, foot: 1300, fits: true }],
   ['furniture', { stands: 'corner' }, { beside: 1450 }],
   ['furniture', { stands: 'island', least: 700 }, { foot: 650, fits: false }],
-  ['counter-heights', {}, { counter: 850, splashTop: 1350, gap: 550, gapOk: true, splashFits: true, socketClear: true }],
+  [
+    'counter-heights',
+    {},
+    { counter: 850, splashTop: 1350, gap: 550, gapOk: true, splashFits: true, socketClear: true },
+  ],
   ['counter-heights', { splash: 560, socket: 880 }, { splashFits: false, socketClear: false }],
-  ['level-through', {}, { fits: true, heights: [{ room: 'hall', height: 1050 }, { room: 'day room', height: 1082 }, { room: 'kitchen', height: 1032 }] }],
+  [
+    'level-through',
+    {},
+    {
+      fits: true,
+      heights: [
+        { room: 'hall', height: 1050 },
+        { room: 'day room', height: 1082 },
+        { room: 'kitchen', height: 1032 },
+      ],
+    },
+  ],
   ['level-through', { most: 1080 }, { fits: false }],
   // 37 off and 80 on one side, 20 off and 12.5 on the other: 35.5 lost over 4.1 m.
   ['lining', {}, { gain: -35.5, width: 2804.5, area: -0.14555, wideEnough: true }],
@@ -39,17 +54,56 @@ const CASES: [string, Record<string, unknown>, Record<string, unknown>][] = [
   // 3.9 m³ of room at 1.1 a day: three days, full on Friday, called for two before.
   ['bin-swap', {}, { daysLeft: 3, fullOn: '2027-03-12', callBy: '2027-03-10' }],
   ['bin-swap', { filled: 1 }, { daysLeft: 0, fullOn: '2027-03-09', callBy: '2027-03-09' }],
-  ['bin-swap', { filled: 0, perDay: 1, noticeDays: 0, today: '2027-03-08' }, { fullOn: '2027-03-14', callBy: '2027-03-12' }],
+  [
+    'bin-swap',
+    { filled: 0, perDay: 1, noticeDays: 0, today: '2027-03-08' },
+    { fullOn: '2027-03-14', callBy: '2027-03-12' },
+  ],
   ['fill-back', {}, { may: 'no' }],
   ['fill-back', { bears: false }, { may: 'yes' }],
   ['fill-back', { fill: 'stone' }, { may: 'yes' }],
   ['fill-back', { fill: 'swelling', bears: false }, { may: 'no' }],
   ['fill-back', { fill: 'stone', drawing: true }, { may: 'only engineered fill, tested' }],
   ['levels', {}, { ok: false, range: 540 }],
-  ['levels', { marks: [{ name: 'floor', kind: 'floor', level: 0 }, { name: 'yard', kind: 'ground', level: -200 }] }, { ok: true, problems: [] }],
-  ['levels', { marks: [{ name: 'floor', kind: 'floor', level: 0 }, { name: 'yard', kind: 'ground', level: 40 }] }, { problems: ['Yard is 40 mm above floor; it should be 150 mm below.'] }],
-  ['levels', { marks: [0, 170, 345].map((level, at) => ({ name: `s${at}`, kind: 'step', level })), stepsAlike: 4 }, { problems: ['The steps differ by more than 4 mm: from 170 mm to 175 mm.'] }],
-  ['levels', { marks: [{ name: 'drain', kind: 'invert', level: -800 }, { name: 'footing', kind: 'footing', level: -600 }] }, { problems: ['Drain lies under footing: digging for it can take away what the footing stands on; ask the engineer.'] }],
+  [
+    'levels',
+    {
+      marks: [
+        { name: 'floor', kind: 'floor', level: 0 },
+        { name: 'yard', kind: 'ground', level: -200 },
+      ],
+    },
+    { ok: true, problems: [] },
+  ],
+  [
+    'levels',
+    {
+      marks: [
+        { name: 'floor', kind: 'floor', level: 0 },
+        { name: 'yard', kind: 'ground', level: 40 },
+      ],
+    },
+    { problems: ['Yard is 40 mm above floor; it should be 150 mm below.'] },
+  ],
+  [
+    'levels',
+    { marks: [0, 170, 345].map((level, at) => ({ name: `s${at}`, kind: 'step', level })), stepsAlike: 4 },
+    { problems: ['The steps differ by more than 4 mm: from 170 mm to 175 mm.'] },
+  ],
+  [
+    'levels',
+    {
+      marks: [
+        { name: 'drain', kind: 'invert', level: -800 },
+        { name: 'footing', kind: 'footing', level: -600 },
+      ],
+    },
+    {
+      problems: [
+        'Drain lies under footing: digging for it can take away what the footing stands on; ask the engineer.',
+      ],
+    },
+  ],
   // The larger handle and the play; what a blind cabinet leaves open beside its neighbour.
   ['corner', {}, { fillerNeeded: 50, fillerOk: true, reach: 500, pullOut: 40, switchOk: true }],
   ['corner', { filler: 40 }, { fillerOk: false }],
@@ -80,20 +134,60 @@ const CASES: [string, Record<string, unknown>, Record<string, unknown>][] = [
 describe('whether it fits', () => {
   it.each(CASES)('%s with %j', (name, over, expected) => {
     const outcome = calculate(name, { ...calculatorNamed(name)?.example, ...over });
-    expect(outcome.ok ? outcome.value : outcome.problem).toMatchObject(Object.fromEntries(Object.entries(expected).map(([key, value]) => [key, typeof value === 'number' ? (expect.closeTo(value, 6) as unknown) : value])));
+    expect(outcome.ok ? outcome.value : outcome.problem).toMatchObject(
+      Object.fromEntries(
+        Object.entries(expected).map(([key, value]) => [
+          key,
+          typeof value === 'number' ? (expect.closeTo(value, 6) as unknown) : value,
+        ]),
+      ),
+    );
   });
 
   it.each<[string, Record<string, unknown>, string]>([
-    ['levels', { marks: [{ name: 'a', kind: 'floor', level: 0 }, { name: 'a', kind: 'ground', level: -200 }] }, 'marks[1].name'], ['vent-duct', { diameterIn: 4.5 }, 'diameterIn'], ['vent-duct', { flowCfm: 301 }, 'flowCfm'],
-    ['trench', { pipeDiameter: 600 }, 'width'], ['trench', { depthStart: 200, depthEnd: 200 }, 'depthStart'], ['plank-cladding', { overlap: 180 }, 'overlap'], ['course-layout', { minExposure: 200 }, 'minExposure'],
-    ['base-strip', { stripHeight: 1300 }, 'stripHeight'], ['rebar', { lap: 6000 }, 'lap'], ['wall-area', { deduct: 'large' }, 'largeFrom'], ['wall-area', { openings: [{ width: 9000, height: 9000, count: 2 }] }, 'openings'], ['cut-list', { pieces: [{ length: 5000, count: 1 }] }, 'pieces[0].length'],
-  ])('%s refuses %j beside its field', (name, over, field) => expect(calculate(name, { ...calculatorNamed(name)?.example, ...over })).toMatchObject({ ok: false, problem: { field } }));
+    [
+      'levels',
+      {
+        marks: [
+          { name: 'a', kind: 'floor', level: 0 },
+          { name: 'a', kind: 'ground', level: -200 },
+        ],
+      },
+      'marks[1].name',
+    ],
+    ['vent-duct', { diameterIn: 4.5 }, 'diameterIn'],
+    ['vent-duct', { flowCfm: 301 }, 'flowCfm'],
+    ['trench', { pipeDiameter: 600 }, 'width'],
+    ['trench', { depthStart: 200, depthEnd: 200 }, 'depthStart'],
+    ['plank-cladding', { overlap: 180 }, 'overlap'],
+    ['course-layout', { minExposure: 200 }, 'minExposure'],
+    ['base-strip', { stripHeight: 1300 }, 'stripHeight'],
+    ['rebar', { lap: 6000 }, 'lap'],
+    ['wall-area', { deduct: 'large' }, 'largeFrom'],
+    ['wall-area', { openings: [{ width: 9000, height: 9000, count: 2 }] }, 'openings'],
+    ['cut-list', { pieces: [{ length: 5000, count: 1 }] }, 'pieces[0].length'],
+  ])('%s refuses %j beside its field', (name, over, field) =>
+    expect(calculate(name, { ...calculatorNamed(name)?.example, ...over })).toMatchObject({
+      ok: false,
+      problem: { field },
+    }),
+  );
 });
 
 describe('results in words', () => {
   it.each<[Parameters<typeof give>[0], unknown, string, string]>([
-    ['length', 2248, '2248 mm', `7' 4 1/2"`], ['level', -95.25, '−95 mm', '−3 3/4"'], ['area', 12.345, '12.35 m²', '12.35 m²'], ['count', 7, '7', '7'], ['money', 123456, '1 234.56', '1 234.56'], ['flag', true, 'yes', 'yes'],
-    ['fraction', 0.125, '12.5 %', '12.5 %'], ['levels', [-100, 50], '−100 mm → 50 mm', `−3 15/16" → 1 15/16"`], ['texts', [], 'nothing', 'nothing'], ['number', null, 'none', 'none'], ['mass', 1234.56, '1234.6 kg', '1234.6 kg'], ['day', '2027-03-09', 'Tue 9 Mar', 'Tue 9 Mar'],
+    ['length', 2248, '2248 mm', `7' 4 1/2"`],
+    ['level', -95.25, '−95 mm', '−3 3/4"'],
+    ['area', 12.345, '12.35 m²', '12.35 m²'],
+    ['count', 7, '7', '7'],
+    ['money', 123456, '1 234.56', '1 234.56'],
+    ['flag', true, 'yes', 'yes'],
+    ['fraction', 0.125, '12.5 %', '12.5 %'],
+    ['levels', [-100, 50], '−100 mm → 50 mm', `−3 15/16" → 1 15/16"`],
+    ['texts', [], 'nothing', 'nothing'],
+    ['number', null, 'none', 'none'],
+    ['mass', 1234.56, '1234.6 kg', '1234.6 kg'],
+    ['day', '2027-03-09', 'Tue 9 Mar', 'Tue 9 Mar'],
   ])('%s %j', (kind, value, metric, imperial) => {
     expect(sayResult(give(kind, 'it'), value, 'metric')).toBe(metric);
     expect(sayResult(give(kind, 'it'), value, 'imperial')).toBe(imperial);
@@ -102,6 +196,8 @@ describe('results in words', () => {
   it('name the main figures of an answer', () => {
     const drain = calculatorNamed('drain-run');
     const outcome = drain?.run(drain.example);
-    expect(drain && outcome?.ok ? sayAnswer(drain, outcome.value, 'metric') : '').toBe('inverts −1240 mm → −1085 mm → −933 mm, runs by gravity: yes');
+    expect(drain && outcome?.ok ? sayAnswer(drain, outcome.value, 'metric') : '').toBe(
+      'inverts −1240 mm → −1085 mm → −933 mm, runs by gravity: yes',
+    );
   });
 });

@@ -3,7 +3,14 @@ import { choice, give, length, main, rowsOf, text } from '../quantities/ask';
 import { calculator, LOCAL_CODE } from '../quantities/calculator';
 import { capital } from '../words';
 
-export const LEVEL_KINDS = { floor: 'finished floor', ground: 'finished ground', step: 'step', footing: 'underside of footing', invert: 'drain invert', sill: 'sill' } as const;
+export const LEVEL_KINDS = {
+  floor: 'finished floor',
+  ground: 'finished ground',
+  step: 'step',
+  footing: 'underside of footing',
+  invert: 'drain invert',
+  sill: 'sill',
+} as const;
 export type LevelKind = keyof typeof LEVEL_KINDS;
 
 export interface LevelMark {
@@ -25,37 +32,90 @@ export interface LevelLimits {
 /** What does not go together among levels of one datum, in sentences. mm */
 export function checkLevels(marks: readonly LevelMark[], limits: LevelLimits, say: (mm: number) => string): string[] {
   const of = (kind: LevelKind): LevelMark[] => marks.filter((mark) => mark.kind === kind);
-  const rises = [...of('step')].sort((a, b) => a.level - b.level).flatMap((step, at, all) => (at === 0 ? [] : [{ step, rise: step.level - (all[at - 1]?.level ?? 0) }]));
-  const alike = rises.length > 1 && Math.max(...rises.map(({ rise }) => rise)) - Math.min(...rises.map(({ rise }) => rise)) > limits.stepsAlike + 1e-9;
+  const rises = [...of('step')]
+    .sort((a, b) => a.level - b.level)
+    .flatMap((step, at, all) => (at === 0 ? [] : [{ step, rise: step.level - (all[at - 1]?.level ?? 0) }]));
+  const alike =
+    rises.length > 1 &&
+    Math.max(...rises.map(({ rise }) => rise)) - Math.min(...rises.map(({ rise }) => rise)) > limits.stepsAlike + 1e-9;
   const problems = [
-    ...of('ground').flatMap((ground) => of('floor').filter((floor) => floor.level - ground.level < limits.groundBelowFloor - 1e-9)
-      .map((floor) => `${ground.name} is ${floor.level >= ground.level ? `only ${say(floor.level - ground.level)} below` : `${say(ground.level - floor.level)} above`} ${floor.name}; it should be ${say(limits.groundBelowFloor)} below.`)),
-    ...of('footing').flatMap((footing) => of('ground').filter((ground) => ground.level - footing.level < limits.footingBelowGround - 1e-9)
-      .map((ground) => `${footing.name} lies ${say(Math.max(0, ground.level - footing.level))} under ${ground.name}; it should be ${say(limits.footingBelowGround)}.`)),
-    ...of('invert').flatMap((invert) => of('footing').filter((footing) => invert.level < footing.level - 1e-9).map((footing) => `${invert.name} lies under ${footing.name}: digging for it can take away what the footing stands on; ask the engineer.`)),
-    ...(alike ? [`The steps differ by more than ${say(limits.stepsAlike)}: from ${say(Math.min(...rises.map(({ rise }) => rise)))} to ${say(Math.max(...rises.map(({ rise }) => rise)))}.`] : []),
+    ...of('ground').flatMap((ground) =>
+      of('floor')
+        .filter((floor) => floor.level - ground.level < limits.groundBelowFloor - 1e-9)
+        .map(
+          (floor) =>
+            `${ground.name} is ${floor.level >= ground.level ? `only ${say(floor.level - ground.level)} below` : `${say(ground.level - floor.level)} above`} ${floor.name}; it should be ${say(limits.groundBelowFloor)} below.`,
+        ),
+    ),
+    ...of('footing').flatMap((footing) =>
+      of('ground')
+        .filter((ground) => ground.level - footing.level < limits.footingBelowGround - 1e-9)
+        .map(
+          (ground) =>
+            `${footing.name} lies ${say(Math.max(0, ground.level - footing.level))} under ${ground.name}; it should be ${say(limits.footingBelowGround)}.`,
+        ),
+    ),
+    ...of('invert').flatMap((invert) =>
+      of('footing')
+        .filter((footing) => invert.level < footing.level - 1e-9)
+        .map(
+          (footing) =>
+            `${invert.name} lies under ${footing.name}: digging for it can take away what the footing stands on; ask the engineer.`,
+        ),
+    ),
+    ...(alike
+      ? [
+          `The steps differ by more than ${say(limits.stepsAlike)}: from ${say(Math.min(...rises.map(({ rise }) => rise)))} to ${say(Math.max(...rises.map(({ rise }) => rise)))}.`,
+        ]
+      : []),
   ];
   return problems.map(capital);
 }
 
 export const levels = calculator({
-  name: 'levels', title: 'Levels against one datum', group: 'fit',
+  name: 'levels',
+  title: 'Levels against one datum',
+  group: 'fit',
   answers: 'Whether floors, ground, steps, footings and drains go together.',
   asks: {
-    marks: rowsOf('levels', { name: text('what'), kind: choice('kind', LEVEL_KINDS), level: length('against the datum', { signed: true }) }),
-    groundBelowFloor: length('ground under floor, at least', { zero: true }), footingBelowGround: length('footing under ground, at least', { zero: true }), stepsAlike: length('steps alike within', { zero: true }),
+    marks: rowsOf('levels', {
+      name: text('what'),
+      kind: choice('kind', LEVEL_KINDS),
+      level: length('against the datum', { signed: true }),
+    }),
+    groundBelowFloor: length('ground under floor, at least', { zero: true }),
+    footingBelowGround: length('footing under ground, at least', { zero: true }),
+    stepsAlike: length('steps alike within', { zero: true }),
   },
-  gives: { problems: give('texts', 'what does not go together', main), ok: give('flag', 'all goes together', { good: true }), range: give('length', 'from the lowest to the highest') },
+  gives: {
+    problems: give('texts', 'what does not go together', main),
+    ok: give('flag', 'all goes together', { good: true }),
+    range: give('length', 'from the lowest to the highest'),
+  },
   formula: 'every level is measured to one datum and compared with every other it touches',
-  source: 'Usual guidance: ground 150 mm under the floor; footings below frost; steps of a flight within 3/8 in (9.5 mm).', decides: LOCAL_CODE,
+  source:
+    'Usual guidance: ground 150 mm under the floor; footings below frost; steps of a flight within 3/8 in (9.5 mm).',
+  decides: LOCAL_CODE,
   example: {
-    marks: [{ name: 'workshop floor', kind: 'floor', level: 0 }, { name: 'yard', kind: 'ground', level: -90 }, { name: 'footing', kind: 'footing', level: -540 }, { name: 'gully', kind: 'invert', level: -380 }],
-    groundBelowFloor: 150, footingBelowGround: 450, stepsAlike: 9.5,
+    marks: [
+      { name: 'workshop floor', kind: 'floor', level: 0 },
+      { name: 'yard', kind: 'ground', level: -90 },
+      { name: 'footing', kind: 'footing', level: -540 },
+      { name: 'gully', kind: 'invert', level: -380 },
+    ],
+    groundBelowFloor: 150,
+    footingBelowGround: 450,
+    stepsAlike: 9.5,
   },
   compute: ({ marks, ...limits }) => {
     const twice = marks.findIndex((mark, at) => marks.findIndex((other) => other.name === mark.name) < at);
-    if (twice !== -1) return refuse({ code: 'named-twice', message: 'what: two levels have this name', field: `marks[${twice}].name` });
+    if (twice !== -1)
+      return refuse({ code: 'named-twice', message: 'what: two levels have this name', field: `marks[${twice}].name` });
     const problems = checkLevels(marks, limits, (mm) => `${Math.round(mm)} mm`);
-    return answer({ problems, ok: problems.length === 0, range: Math.max(...marks.map((mark) => mark.level)) - Math.min(...marks.map((mark) => mark.level)) });
+    return answer({
+      problems,
+      ok: problems.length === 0,
+      range: Math.max(...marks.map((mark) => mark.level)) - Math.min(...marks.map((mark) => mark.level)),
+    });
   },
 });

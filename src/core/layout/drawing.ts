@@ -3,7 +3,16 @@ import { formatLength } from '../units/length';
 import { invertsOf } from '../fit/drain-run';
 import { along, boundsOf, direction, distance, leftOf, shift, type Point } from './point';
 import { outlineOf } from './room-outline';
-import { isDoor, OPENING_KINDS, type FaceShape, type Opening, type Placed, type RoomShape, type RunShape, type Shape } from './shape';
+import {
+  isDoor,
+  OPENING_KINDS,
+  type FaceShape,
+  type Opening,
+  type Placed,
+  type RoomShape,
+  type RunShape,
+  type Shape,
+} from './shape';
 
 /** Plan and elevation as plain strokes in mm, y up: the screen, SVG, DXF and PDF are all drawn from them. */
 export type Stroke =
@@ -21,7 +30,8 @@ export interface Drawing {
 
 /** A letter is about so wide for its height; words are made small enough for the room they have. */
 const LETTER_PART = 0.55;
-const fitted = (height: number, room: number, text: string): number => Math.min(height, room / (LETTER_PART * (text.length + 1)));
+const fitted = (height: number, room: number, text: string): number =>
+  Math.min(height, room / (LETTER_PART * (text.length + 1)));
 /** Words smaller than this part of the usual are left to the list beside the drawing. */
 const LEGIBLE = 0.5;
 
@@ -29,9 +39,34 @@ const LEGIBLE = 0.5;
 const TEXT_PART = 1 / 34;
 
 function drawing(title: string, strokes: Stroke[], margin: number): Drawing {
-  const points = strokes.flatMap((stroke) => (stroke.form === 'path' ? stroke.points : stroke.form === 'text' ? [stroke.at] : [shift(stroke.centre, { x: stroke.radius, y: stroke.radius }, -1), shift(stroke.centre, { x: stroke.radius, y: stroke.radius })]));
-  const bounds = boundsOf(points.length > 0 ? points : [{ x: 0, y: 0 }, { x: 1000, y: 1000 }]);
-  return { title, strokes, bounds: { left: bounds.left - margin, right: bounds.right + margin, bottom: bounds.bottom - margin, top: bounds.top + margin } };
+  const points = strokes.flatMap((stroke) =>
+    stroke.form === 'path'
+      ? stroke.points
+      : stroke.form === 'text'
+        ? [stroke.at]
+        : [
+            shift(stroke.centre, { x: stroke.radius, y: stroke.radius }, -1),
+            shift(stroke.centre, { x: stroke.radius, y: stroke.radius }),
+          ],
+  );
+  const bounds = boundsOf(
+    points.length > 0
+      ? points
+      : [
+          { x: 0, y: 0 },
+          { x: 1000, y: 1000 },
+        ],
+  );
+  return {
+    title,
+    strokes,
+    bounds: {
+      left: bounds.left - margin,
+      right: bounds.right + margin,
+      bottom: bounds.bottom - margin,
+      top: bounds.top + margin,
+    },
+  };
 }
 
 /** Text along a line, never upside down. */
@@ -40,7 +75,15 @@ function measureText(a: Point, b: Point, away: number, text: string, height: num
   const middle = shift(along(a, b, 0.5), leftOf(d), away);
   const degrees = (Math.atan2(d.y, d.x) * 180) / Math.PI;
   const turn = degrees > 90 + 1e-6 || degrees <= -90 + 1e-6 ? degrees + 180 : degrees;
-  return { form: 'text', layer: 'measures', at: middle, text, height: fitted(height, Math.max(distance(a, b), height * 5), text), turn, ...(about ? { about } : {}) };
+  return {
+    form: 'text',
+    layer: 'measures',
+    at: middle,
+    text,
+    height: fitted(height, Math.max(distance(a, b), height * 5), text),
+    turn,
+    ...(about ? { about } : {}),
+  };
 }
 
 /** The floor that a door leaf sweeps or a placed thing takes, as corners. */
@@ -63,16 +106,30 @@ export interface Swing {
 /** The quarter circle of a door that opens into this room; nothing for what slides or opens away. */
 export function swingOf(corners: readonly Point[], opening: Opening): Swing | undefined {
   if (opening.kind !== 'door' || !opening.opensIn || !opening.along) return undefined;
-  const [a, b] = [corners[opening.wall] ?? { x: 0, y: 0 }, corners[(opening.wall + 1) % corners.length] ?? { x: 0, y: 0 }];
+  const [a, b] = [
+    corners[opening.wall] ?? { x: 0, y: 0 },
+    corners[(opening.wall + 1) % corners.length] ?? { x: 0, y: 0 },
+  ];
   const d = direction(a, b);
   const [left, right] = [shift(a, d, opening.along.mm), shift(a, d, opening.along.mm + opening.width.mm)];
   const hinge = opening.hinge === 'left' ? left : right;
-  return { hinge, radius: opening.width.mm, shut: opening.hinge === 'left' ? right : left, open: shift(hinge, leftOf(d), -opening.width.mm) };
+  return {
+    hinge,
+    radius: opening.width.mm,
+    shut: opening.hinge === 'left' ? right : left,
+    open: shift(hinge, leftOf(d), -opening.width.mm),
+  };
 }
 
 const angle = (from: Point, to: Point): number => (Math.atan2(to.y - from.y, to.x - from.x) * 180) / Math.PI;
 
-export function planOf(name: string, shape: RoomShape, openings: readonly Opening[], placed: readonly Placed[], system: LengthSystem): Drawing | undefined {
+export function planOf(
+  name: string,
+  shape: RoomShape,
+  openings: readonly Opening[],
+  placed: readonly Placed[],
+  system: LengthSystem,
+): Drawing | undefined {
   const outline = outlineOf(shape);
   if (!outline.ok) return undefined;
   const { corners } = outline.value;
@@ -83,7 +140,16 @@ export function planOf(name: string, shape: RoomShape, openings: readonly Openin
   corners.forEach((corner, wall) => {
     const next = corners[(wall + 1) % corners.length] ?? corner;
     strokes.push({ form: 'path', layer: 'walls', points: [corner, next], closed: false, about: `wall ${wall + 1}` });
-    strokes.push(measureText(corner, next, height * 1.7, `wall ${wall + 1}, ${formatLength(shape.walls[wall]?.mm ?? 0, system)}`, height, `wall ${wall + 1}`));
+    strokes.push(
+      measureText(
+        corner,
+        next,
+        height * 1.7,
+        `wall ${wall + 1}, ${formatLength(shape.walls[wall]?.mm ?? 0, system)}`,
+        height,
+        `wall ${wall + 1}`,
+      ),
+    );
   });
   for (const opening of openings) strokes.push(...openingOnPlan(corners, opening, height));
   for (const thing of placed) {
@@ -92,57 +158,160 @@ export function planOf(name: string, shape: RoomShape, openings: readonly Openin
     const box = boundsOf(points);
     const [wide, tall] = [box.right - box.left, box.top - box.bottom];
     const words = fitted(height * 0.85, Math.max(wide, tall), thing.name);
-    if (words > height * LEGIBLE) strokes.push({ form: 'text', layer: 'placed', at: along(points[0] ?? { x: 0, y: 0 }, points[2] ?? { x: 0, y: 0 }, 0.5), text: thing.name, height: words, turn: tall > wide ? 90 : 0, about: thing.id });
+    if (words > height * LEGIBLE)
+      strokes.push({
+        form: 'text',
+        layer: 'placed',
+        at: along(points[0] ?? { x: 0, y: 0 }, points[2] ?? { x: 0, y: 0 }, 0.5),
+        text: thing.name,
+        height: words,
+        turn: tall > wide ? 90 : 0,
+        about: thing.id,
+      });
   }
   return drawing(name, strokes, size * 0.1);
 }
 
 function openingOnPlan(corners: readonly Point[], opening: Opening, height: number): Stroke[] {
   if (!opening.along) return [];
-  const [a, b] = [corners[opening.wall] ?? { x: 0, y: 0 }, corners[(opening.wall + 1) % corners.length] ?? { x: 0, y: 0 }];
+  const [a, b] = [
+    corners[opening.wall] ?? { x: 0, y: 0 },
+    corners[(opening.wall + 1) % corners.length] ?? { x: 0, y: 0 },
+  ];
   const d = direction(a, b);
   const [left, right] = [shift(a, d, opening.along.mm), shift(a, d, opening.along.mm + opening.width.mm)];
   const out = leftOf(d);
   const jamb = height * 0.55;
   const strokes: Stroke[] = [
-    { form: 'path', layer: 'openings', points: [shift(left, out, jamb), shift(left, out, -jamb), shift(right, out, -jamb), shift(right, out, jamb)], closed: true, about: opening.id },
+    {
+      form: 'path',
+      layer: 'openings',
+      points: [shift(left, out, jamb), shift(left, out, -jamb), shift(right, out, -jamb), shift(right, out, jamb)],
+      closed: true,
+      about: opening.id,
+    },
   ];
-  if (opening.kind === 'window') strokes.push({ form: 'path', layer: 'openings', points: [left, right], closed: false, about: opening.id });
-  if (opening.kind === 'pocket') strokes.push({ form: 'path', layer: 'swings', points: [left, shift(left, d, opening.hinge === 'left' ? -opening.width.mm : opening.width.mm * 2)], closed: false, about: opening.id });
+  if (opening.kind === 'window')
+    strokes.push({ form: 'path', layer: 'openings', points: [left, right], closed: false, about: opening.id });
+  if (opening.kind === 'pocket')
+    strokes.push({
+      form: 'path',
+      layer: 'swings',
+      points: [left, shift(left, d, opening.hinge === 'left' ? -opening.width.mm : opening.width.mm * 2)],
+      closed: false,
+      about: opening.id,
+    });
   const swing = swingOf(corners, opening);
   if (swing) {
     const [from, to] = [angle(swing.hinge, swing.shut), angle(swing.hinge, swing.open)];
     const [low, high] = ((to - from + 540) % 360) - 180 > 0 ? [from, to] : [to, from];
-    strokes.push({ form: 'path', layer: 'swings', points: [swing.hinge, swing.open], closed: false, about: opening.id }, { form: 'arc', layer: 'swings', centre: swing.hinge, radius: swing.radius, from: low, to: high < low ? high + 360 : high, about: opening.id });
+    strokes.push(
+      { form: 'path', layer: 'swings', points: [swing.hinge, swing.open], closed: false, about: opening.id },
+      {
+        form: 'arc',
+        layer: 'swings',
+        centre: swing.hinge,
+        radius: swing.radius,
+        from: low,
+        to: high < low ? high + 360 : high,
+        about: opening.id,
+      },
+    );
   }
   return strokes;
 }
 
 /** One wall of a room, seen from inside. */
-export function wallElevation(name: string, shape: RoomShape, openings: readonly Opening[], wall: number, system: LengthSystem): Drawing | undefined {
+export function wallElevation(
+  name: string,
+  shape: RoomShape,
+  openings: readonly Opening[],
+  wall: number,
+  system: LengthSystem,
+): Drawing | undefined {
   const one = shape.walls[wall];
   if (!one) return undefined;
-  return faceElevation(`${name}, wall ${wall + 1}`, { kind: 'face', sections: [{ width: one, height: shape.height, gableRise: { mm: 0, typed: '' } }] }, openings.filter((opening) => opening.wall === wall).map((opening) => ({ ...opening, wall: 0 })), system);
+  return faceElevation(
+    `${name}, wall ${wall + 1}`,
+    { kind: 'face', sections: [{ width: one, height: shape.height, gableRise: { mm: 0, typed: '' } }] },
+    openings.filter((opening) => opening.wall === wall).map((opening) => ({ ...opening, wall: 0 })),
+    system,
+  );
 }
 
 /** A face seen from outside, its sections side by side on one ground line. */
-export function faceElevation(name: string, shape: FaceShape, openings: readonly Opening[], system: LengthSystem): Drawing {
+export function faceElevation(
+  name: string,
+  shape: FaceShape,
+  openings: readonly Opening[],
+  system: LengthSystem,
+): Drawing {
   const width = shape.sections.reduce((sum, section) => sum + section.width.mm, 0);
   const top = Math.max(...shape.sections.map((section) => section.height.mm + section.gableRise.mm));
   const height = Math.max(width, top) * TEXT_PART;
-  const strokes: Stroke[] = [{ form: 'path', layer: 'ground', points: [{ x: -height * 2, y: 0 }, { x: width + height * 2, y: 0 }], closed: false }];
+  const strokes: Stroke[] = [
+    {
+      form: 'path',
+      layer: 'ground',
+      points: [
+        { x: -height * 2, y: 0 },
+        { x: width + height * 2, y: 0 },
+      ],
+      closed: false,
+    },
+  ];
   let left = 0;
   shape.sections.forEach((section, at) => {
     const [right, eaves] = [left + section.width.mm, section.height.mm];
     const peak = section.gableRise.mm > 0 ? [{ x: (left + right) / 2, y: eaves + section.gableRise.mm }] : [];
-    strokes.push({ form: 'path', layer: 'walls', points: [{ x: left, y: 0 }, { x: left, y: eaves }, ...peak, { x: right, y: eaves }, { x: right, y: 0 }], closed: true, about: `section ${at + 1}` });
-    strokes.push(measureText({ x: left, y: 0 }, { x: right, y: 0 }, -height * 1.3, shape.sections.length > 1 ? `section ${at + 1}, ${formatLength(section.width.mm, system)}` : formatLength(section.width.mm, system), height));
-    strokes.push(measureText({ x: left + height * 0.4, y: 0 }, { x: left + height * 0.4, y: eaves }, -height * 0.6, formatLength(eaves, system), height));
+    strokes.push({
+      form: 'path',
+      layer: 'walls',
+      points: [{ x: left, y: 0 }, { x: left, y: eaves }, ...peak, { x: right, y: eaves }, { x: right, y: 0 }],
+      closed: true,
+      about: `section ${at + 1}`,
+    });
+    strokes.push(
+      measureText(
+        { x: left, y: 0 },
+        { x: right, y: 0 },
+        -height * 1.3,
+        shape.sections.length > 1
+          ? `section ${at + 1}, ${formatLength(section.width.mm, system)}`
+          : formatLength(section.width.mm, system),
+        height,
+      ),
+    );
+    strokes.push(
+      measureText(
+        { x: left + height * 0.4, y: 0 },
+        { x: left + height * 0.4, y: eaves },
+        -height * 0.6,
+        formatLength(eaves, system),
+        height,
+      ),
+    );
     if (section.gableRise.mm > 0) {
-      strokes.push({ form: 'path', layer: 'measures', points: [{ x: left, y: eaves }, { x: right, y: eaves }], closed: false });
-      strokes.push({ form: 'text', layer: 'measures', at: { x: (left + right) / 2, y: eaves + height * 0.75 }, text: `+ ${formatLength(section.gableRise.mm, system)}`, height: fitted(height, section.width.mm * 0.55, `+ ${formatLength(section.gableRise.mm, system)}`), turn: 0 });
+      strokes.push({
+        form: 'path',
+        layer: 'measures',
+        points: [
+          { x: left, y: eaves },
+          { x: right, y: eaves },
+        ],
+        closed: false,
+      });
+      strokes.push({
+        form: 'text',
+        layer: 'measures',
+        at: { x: (left + right) / 2, y: eaves + height * 0.75 },
+        text: `+ ${formatLength(section.gableRise.mm, system)}`,
+        height: fitted(height, section.width.mm * 0.55, `+ ${formatLength(section.gableRise.mm, system)}`),
+        turn: 0,
+      });
     }
-    for (const opening of openings.filter((one) => one.wall === at)) strokes.push(...openingOnElevation(opening, left, section.width.mm, height));
+    for (const opening of openings.filter((one) => one.wall === at))
+      strokes.push(...openingOnElevation(opening, left, section.width.mm, height));
     left = right;
   });
   return drawing(name, strokes, height * 2.2);
@@ -155,12 +324,48 @@ function openingOnElevation(opening: Opening, left: number, width: number, heigh
     const x = left + (opening.along ? opening.along.mm : ((at + 1) * width) / (count + 1) - opening.width.mm / 2);
     const y = opening.sill.mm;
     const [w, h] = [opening.width.mm, opening.height.mm];
-    const frame: Stroke = { form: 'path', layer: 'openings', points: [{ x, y }, { x, y: y + h }, { x: x + w, y: y + h }, { x: x + w, y }], closed: true, about: opening.id };
-    const cross: Stroke[] = isDoor(opening.kind) ? [] : [{ form: 'path', layer: 'swings', points: [{ x, y: y + h * 0.75 }, { x: x + w, y: y + h * 0.75 }], closed: false, about: opening.id }];
+    const frame: Stroke = {
+      form: 'path',
+      layer: 'openings',
+      points: [
+        { x, y },
+        { x, y: y + h },
+        { x: x + w, y: y + h },
+        { x: x + w, y },
+      ],
+      closed: true,
+      about: opening.id,
+    };
+    const cross: Stroke[] = isDoor(opening.kind)
+      ? []
+      : [
+          {
+            form: 'path',
+            layer: 'swings',
+            points: [
+              { x, y: y + h * 0.75 },
+              { x: x + w, y: y + h * 0.75 },
+            ],
+            closed: false,
+            about: opening.id,
+          },
+        ];
     const name = opening.name || OPENING_KINDS[opening.kind];
     const words = fitted(height * 0.85, Math.max(w, h), name);
     if (words < height * LEGIBLE) return [frame, ...cross];
-    return [frame, ...cross, { form: 'text', layer: 'openings', at: { x: x + w / 2, y: y + h * 0.4 }, text: name, height: words, turn: h > w * 1.2 ? 90 : 0, about: opening.id }];
+    return [
+      frame,
+      ...cross,
+      {
+        form: 'text',
+        layer: 'openings',
+        at: { x: x + w / 2, y: y + h * 0.4 },
+        text: name,
+        height: words,
+        turn: h > w * 1.2 ? 90 : 0,
+        about: opening.id,
+      },
+    ];
   }).flat();
 }
 
@@ -169,7 +374,10 @@ const STEEPER = 10;
 
 /** A drain from its outlet upstream, with its inverts; heights drawn ten times. */
 export function runProfile(name: string, shape: RunShape, system: LengthSystem): Drawing {
-  const inverts = invertsOf(shape.outletInvert.mm, shape.legs.map((leg) => ({ length: leg.length.mm, fall: leg.fall })));
+  const inverts = invertsOf(
+    shape.outletInvert.mm,
+    shape.legs.map((leg) => ({ length: leg.length.mm, fall: leg.fall })),
+  );
   const level = (mm: number): string => `${mm < 0 ? '−' : '+'}${formatLength(Math.abs(mm), system)}`;
   let x = 0;
   const points = inverts.map((invert, at) => {
@@ -180,21 +388,67 @@ export function runProfile(name: string, shape: RunShape, system: LengthSystem):
   const height = Math.max(x, 2000) * TEXT_PART;
   const strokes: Stroke[] = [
     { form: 'path', layer: 'walls', points, closed: false },
-    ...points.map((point, at): Stroke => ({ form: 'text', layer: 'measures', at: { x: point.x, y: point.y - height * 1.4 }, text: level(inverts[at] ?? 0), height, turn: 0 })),
+    ...points.map((point, at): Stroke => ({
+      form: 'text',
+      layer: 'measures',
+      at: { x: point.x, y: point.y - height * 1.4 },
+      text: level(inverts[at] ?? 0),
+      height,
+      turn: 0,
+    })),
     ...shape.legs.flatMap((leg, at): Stroke[] => {
       const [a, b] = [points[at], points[at + 1]];
       if (!a || !b) return [];
-      return [{ form: 'text', layer: 'openings', at: { x: (a.x + b.x) / 2, y: Math.max(a.y, b.y) + height * 1.1 }, text: `${formatLength(leg.length.mm, system)}${leg.fall > 0 ? `, 1:${Math.round(1 / leg.fall)}` : ', level'}`, height, turn: 0 }];
+      return [
+        {
+          form: 'text',
+          layer: 'openings',
+          at: { x: (a.x + b.x) / 2, y: Math.max(a.y, b.y) + height * 1.1 },
+          text: `${formatLength(leg.length.mm, system)}${leg.fall > 0 ? `, 1:${Math.round(1 / leg.fall)}` : ', level'}`,
+          height,
+          turn: 0,
+        },
+      ];
     }),
-    { form: 'path', layer: 'ground', points: [{ x: Math.max(0, x - height * 6), y: shape.headMaxInvert.mm * STEEPER }, { x: x + height * 2, y: shape.headMaxInvert.mm * STEEPER }], closed: false },
-    { form: 'text', layer: 'ground', at: { x: Math.max(height * 4, x - height * 6.5), y: shape.headMaxInvert.mm * STEEPER + height * 0.9 }, text: `head at most ${level(shape.headMaxInvert.mm)}`, height: height * 0.9, turn: 0 },
+    {
+      form: 'path',
+      layer: 'ground',
+      points: [
+        { x: Math.max(0, x - height * 6), y: shape.headMaxInvert.mm * STEEPER },
+        { x: x + height * 2, y: shape.headMaxInvert.mm * STEEPER },
+      ],
+      closed: false,
+    },
+    {
+      form: 'text',
+      layer: 'ground',
+      at: { x: Math.max(height * 4, x - height * 6.5), y: shape.headMaxInvert.mm * STEEPER + height * 0.9 },
+      text: `head at most ${level(shape.headMaxInvert.mm)}`,
+      height: height * 0.9,
+      turn: 0,
+    },
   ];
-  for (const point of points) strokes.push({ form: 'path', layer: 'openings', points: [{ x: point.x, y: point.y }, { x: point.x, y: top + height * 2 }], closed: false });
+  for (const point of points)
+    strokes.push({
+      form: 'path',
+      layer: 'openings',
+      points: [
+        { x: point.x, y: point.y },
+        { x: point.x, y: top + height * 2 },
+      ],
+      closed: false,
+    });
   return drawing(name, strokes, height * 3);
 }
 
 /** The one drawing that shows most of a shape: the plan of a room, the elevation of a face, the profile of a drain. */
-export function drawingOf(name: string, shape: Shape, openings: readonly Opening[], placed: readonly Placed[], system: LengthSystem): Drawing | undefined {
+export function drawingOf(
+  name: string,
+  shape: Shape,
+  openings: readonly Opening[],
+  placed: readonly Placed[],
+  system: LengthSystem,
+): Drawing | undefined {
   switch (shape.kind) {
     case 'room':
       return planOf(name, shape, openings, placed, system);
@@ -203,12 +457,44 @@ export function drawingOf(name: string, shape: Shape, openings: readonly Opening
     case 'run':
       return runProfile(name, shape, system);
     case 'roof':
-      return drawing(name, [
-        { form: 'path', layer: 'walls', points: [{ x: 0, y: 0 }, { x: shape.width.mm, y: 0 }, { x: shape.width.mm, y: shape.length.mm }, { x: 0, y: shape.length.mm }], closed: true },
-        measureText({ x: 0, y: 0 }, { x: shape.width.mm, y: 0 }, -shape.width.mm * TEXT_PART * 1.3, formatLength(shape.width.mm, system), shape.width.mm * TEXT_PART),
-        measureText({ x: 0, y: 0 }, { x: 0, y: shape.length.mm }, shape.width.mm * TEXT_PART * 1.3, formatLength(shape.length.mm, system), shape.width.mm * TEXT_PART),
-        { form: 'text', layer: 'measures', at: { x: shape.width.mm / 2, y: shape.length.mm / 2 }, text: `rises ${shape.riseIn12} in 12`, height: shape.width.mm * TEXT_PART, turn: 0 },
-      ], shape.width.mm * 0.1);
+      return drawing(
+        name,
+        [
+          {
+            form: 'path',
+            layer: 'walls',
+            points: [
+              { x: 0, y: 0 },
+              { x: shape.width.mm, y: 0 },
+              { x: shape.width.mm, y: shape.length.mm },
+              { x: 0, y: shape.length.mm },
+            ],
+            closed: true,
+          },
+          measureText(
+            { x: 0, y: 0 },
+            { x: shape.width.mm, y: 0 },
+            -shape.width.mm * TEXT_PART * 1.3,
+            formatLength(shape.width.mm, system),
+            shape.width.mm * TEXT_PART,
+          ),
+          measureText(
+            { x: 0, y: 0 },
+            { x: 0, y: shape.length.mm },
+            shape.width.mm * TEXT_PART * 1.3,
+            formatLength(shape.length.mm, system),
+            shape.width.mm * TEXT_PART,
+          ),
+          {
+            form: 'text',
+            layer: 'measures',
+            at: { x: shape.width.mm / 2, y: shape.length.mm / 2 },
+            text: `rises ${shape.riseIn12} in 12`,
+            height: shape.width.mm * TEXT_PART,
+            turn: 0,
+          },
+        ],
+        shape.width.mm * 0.1,
+      );
   }
 }
-

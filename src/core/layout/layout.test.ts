@@ -15,10 +15,43 @@ const room = (walls: Wall[], spread = false): RoomShape => ({ kind: 'room', heig
 const box = (width: number, length: number): RoomShape => room(rectangle(measured(width), measured(length)));
 /** An L: 4 m by 3 m with a corner of 1.5 by 1 m out of it. */
 const ELL = room([wall(4000), wall(2000), wall(1500, -90), wall(1000), wall(2500), wall(3000)]);
-const opening = (over: Partial<Opening> = {}): Opening => ({ id: 'o', wall: 0, kind: 'door', name: '', width: measured(800), height: measured(2000), sill: measured(0), along: measured(500), count: 1, hinge: 'left', opensIn: true, clear: null, ...over });
-const thing = (over: Partial<Placed> = {}): Placed => ({ id: 'p', wall: 2, kind: 'bed', name: 'bed', along: measured(500), width: measured(1500), depth: measured(2000), front: measured(0), ...over });
+const opening = (over: Partial<Opening> = {}): Opening => ({
+  id: 'o',
+  wall: 0,
+  kind: 'door',
+  name: '',
+  width: measured(800),
+  height: measured(2000),
+  sill: measured(0),
+  along: measured(500),
+  count: 1,
+  hinge: 'left',
+  opensIn: true,
+  clear: null,
+  ...over,
+});
+const thing = (over: Partial<Placed> = {}): Placed => ({
+  id: 'p',
+  wall: 2,
+  kind: 'bed',
+  name: 'bed',
+  along: measured(500),
+  width: measured(1500),
+  depth: measured(2000),
+  front: measured(0),
+  ...over,
+});
 const TERMS: PlanTerms = { system: 'metric', sleeping: false, atGrade: false, rules: 'uk-guide', leastPassage: 700 };
-const texts = (shape: RoomShape, openings: Opening[], placed: Placed[] = [], over: Partial<PlanTerms> = {}, tone = 'bad'): string[] => checkPlan(shape, openings, placed, { ...TERMS, ...over }).filter((one) => one.tone === tone).map((one) => one.text);
+const texts = (
+  shape: RoomShape,
+  openings: Opening[],
+  placed: Placed[] = [],
+  over: Partial<PlanTerms> = {},
+  tone = 'bad',
+): string[] =>
+  checkPlan(shape, openings, placed, { ...TERMS, ...over })
+    .filter((one) => one.tone === tone)
+    .map((one) => one.text);
 
 describe('a room by its walls', () => {
   it('has the area and the corners of a rectangle', () => {
@@ -43,61 +76,92 @@ describe('a room by its walls', () => {
   });
 
   it.each([
-    ['crosses itself', [wall(4000), wall(3000), wall(2000), wall(4000, -90), wall(2000, 90), wall(1000)], /do not come back|crosses wall/],
+    [
+      'crosses itself',
+      [wall(4000), wall(3000), wall(2000), wall(4000, -90), wall(2000, 90), wall(1000)],
+      /do not come back|crosses wall/,
+    ],
     ['cannot close', [wall(4000), wall(3000), wall(1000), wall(3000)], /2?\d{3} mm are missing|mm are missing/],
     ['has two walls', [wall(4000), wall(4000)], /at least three walls/],
     ['was read the wrong way round', [wall(4000, -90), wall(3000, -90), wall(4000, -90), wall(3000, -90)], /clockwise/],
     ['folds back', [wall(4000, 180), wall(2000, -90), wall(10), wall(2000)], /crosses|come back|clockwise/],
-    ['is a figure of eight', [wall(3000, 90), wall(3000, 135), wall(4242.64, -135), wall(3000, -90), wall(3000, -135), wall(4242.64)], /crosses wall/],
+    [
+      'is a figure of eight',
+      [wall(3000, 90), wall(3000, 135), wall(4242.64, -135), wall(3000, -90), wall(3000, -135), wall(4242.64)],
+      /crosses wall/,
+    ],
   ])('that %s is refused in words', (_, walls, words) => {
     const outline = outlineOf(room(walls));
     expect(outline.ok ? '' : outline.problem.message).toMatch(words);
   });
 
   it('of any right angles keeps area and perimeter when its corners are walked again', () =>
-    fc.assert(fc.property(fc.integer({ min: 500, max: 9000 }), fc.integer({ min: 500, max: 9000 }), (width, length) => {
-      const outline = outlineOf(box(width, length));
-      if (!outline.ok) throw new Error(outline.problem.message);
-      const again = outlineOf(room(wallsOf(outline.value.corners, [])));
-      expect(again.ok && again.value.area).toBeCloseTo((width * length) / 1e6, 6);
-    })));
+    fc.assert(
+      fc.property(fc.integer({ min: 500, max: 9000 }), fc.integer({ min: 500, max: 9000 }), (width, length) => {
+        const outline = outlineOf(box(width, length));
+        if (!outline.ok) throw new Error(outline.problem.message);
+        const again = outlineOf(room(wallsOf(outline.value.corners, [])));
+        expect(again.ok && again.value.area).toBeCloseTo((width * length) / 1e6, 6);
+      }),
+    ));
 });
 
 describe('a wall that is moved', () => {
   it('gives one room what it takes from the other', () =>
-    fc.assert(fc.property(fc.integer({ min: -900, max: 900 }), fc.integer({ min: 0, max: 3 }), (by, which) => {
-      const [mine, theirs] = [moveWall(box(4000, 3000), [], [], which, by), moveWall(box(4000, 3000), [], [], (which + 2) % 4, -by)];
-      if (!mine.ok || !theirs.ok) throw new Error('neither may fail');
-      expect(mine.value.gain).toBeCloseTo(-theirs.value.gain, 9);
-      expect(mine.value.gain).toBeCloseTo((by * (which % 2 === 0 ? 4000 : 3000)) / 1e6, 9);
-    })));
+    fc.assert(
+      fc.property(fc.integer({ min: -900, max: 900 }), fc.integer({ min: 0, max: 3 }), (by, which) => {
+        const [mine, theirs] = [
+          moveWall(box(4000, 3000), [], [], which, by),
+          moveWall(box(4000, 3000), [], [], (which + 2) % 4, -by),
+        ];
+        if (!mine.ok || !theirs.ok) throw new Error('neither may fail');
+        expect(mine.value.gain).toBeCloseTo(-theirs.value.gain, 9);
+        expect(mine.value.gain).toBeCloseTo((by * (which % 2 === 0 ? 4000 : 3000)) / 1e6, 9);
+      }),
+    ));
 
   it('leaves every opening where it is in the house', () =>
-    fc.assert(fc.property(fc.integer({ min: -700, max: 900 }), fc.integer({ min: 0, max: 3 }), fc.integer({ min: 0, max: 3 }), (by, moved, of) => {
-      fc.pre(moved !== of);
-      const shape = box(4000, 3000);
-      const door = opening({ wall: of, along: measured(900) });
-      const after = moveWall(shape, [door], [], moved, by);
-      if (!after.ok) throw new Error(after.problem.message);
-      const place = (given: RoomShape, one: Opening, from: { x: number; y: number }): { x: number; y: number } => {
-        const outline = outlineOf(given);
-        if (!outline.ok || !one.along) throw new Error('no outline');
-        const hinge = swingOf(outline.value.corners, one)?.hinge ?? { x: 0, y: 0 };
-        return { x: hinge.x + from.x, y: hinge.y + from.y };
-      };
-      // Outlines begin at their own first corner: moving wall 1 or 4 moves that corner in the house.
-      const origin = { x: moved === 3 ? -by : 0, y: moved === 0 ? by : 0 };
-      const [was, is] = [place(shape, door, { x: 0, y: 0 }), place(after.value.shape, after.value.openings[0]!, origin)];
-      expect(distance(was, is)).toBeLessThan(0.2);
-    })));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -700, max: 900 }),
+        fc.integer({ min: 0, max: 3 }),
+        fc.integer({ min: 0, max: 3 }),
+        (by, moved, of) => {
+          fc.pre(moved !== of);
+          const shape = box(4000, 3000);
+          const door = opening({ wall: of, along: measured(900) });
+          const after = moveWall(shape, [door], [], moved, by);
+          if (!after.ok) throw new Error(after.problem.message);
+          const place = (given: RoomShape, one: Opening, from: { x: number; y: number }): { x: number; y: number } => {
+            const outline = outlineOf(given);
+            if (!outline.ok || !one.along) throw new Error('no outline');
+            const hinge = swingOf(outline.value.corners, one)?.hinge ?? { x: 0, y: 0 };
+            return { x: hinge.x + from.x, y: hinge.y + from.y };
+          };
+          // Outlines begin at their own first corner: moving wall 1 or 4 moves that corner in the house.
+          const origin = { x: moved === 3 ? -by : 0, y: moved === 0 ? by : 0 };
+          const [was, is] = [
+            place(shape, door, { x: 0, y: 0 }),
+            place(after.value.shape, after.value.openings[0]!, origin),
+          ];
+          expect(distance(was, is)).toBeLessThan(0.2);
+        },
+      ),
+    ));
 
   it('may not go further than its neighbours are long', () => {
-    expect(moveWall(box(4000, 3000), [], [], 0, -3100)).toMatchObject({ ok: false, problem: { code: 'wall-vanishes' } });
+    expect(moveWall(box(4000, 3000), [], [], 0, -3100)).toMatchObject({
+      ok: false,
+      problem: { code: 'wall-vanishes' },
+    });
   });
 });
 
 describe('openings', () => {
-  const gable: FaceShape = { kind: 'face', sections: [{ width: measured(4000), height: measured(2500), gableRise: measured(1600) }] };
+  const gable: FaceShape = {
+    kind: 'face',
+    sections: [{ width: measured(4000), height: measured(2500), gableRise: measured(1600) }],
+  };
   it.each<[Partial<Opening>, RegExp | null]>([
     [{}, null],
     [{ height: measured(30_000) }, /door 30000 mm high cannot be meant/],
@@ -115,46 +179,105 @@ describe('openings', () => {
   it('may rise into a gable in its middle and not at its side', () => {
     const window = opening({ kind: 'window', width: measured(600), height: measured(800), sill: measured(2600) });
     expect(checkOpening(gable, { ...window, along: measured(1700) }, [], 'metric')).toEqual([]);
-    expect(checkOpening(gable, { ...window, along: measured(200) }, [], 'metric')[0]?.code).toBe('opening-higher-than-wall');
+    expect(checkOpening(gable, { ...window, along: measured(200) }, [], 'metric')[0]?.code).toBe(
+      'opening-higher-than-wall',
+    );
   });
 
   it('may stand over each other, but not on each other', () => {
     const low = opening({ id: 'a', kind: 'window', width: measured(900), height: measured(600), sill: measured(300) });
     expect(checkOpening(box(4000, 3000), { ...low, id: 'b', sill: measured(1000) }, [low], 'metric')).toEqual([]);
-    expect(checkOpening(box(4000, 3000), { ...low, id: 'b', along: measured(1200) }, [low], 'metric')[0]?.code).toBe('openings-overlap');
+    expect(checkOpening(box(4000, 3000), { ...low, id: 'b', along: measured(1200) }, [low], 'metric')[0]?.code).toBe(
+      'openings-overlap',
+    );
   });
 });
 
 describe('what a drawing measures', () => {
   it('of a room and of a face with its gable', () => {
     const door = opening();
-    expect(measuresOf(box(4000, 3000), [door])).toMatchObject({ floor: 12, perimeter: 14000, skirting: 13200, wallsGross: 33.6, wallsNet: 32, wallsNetLarge: 32 });
-    const face: FaceShape = { kind: 'face', sections: [{ width: measured(9000), height: measured(3000), gableRise: measured(0) }, { width: measured(4000), height: measured(3000), gableRise: measured(2000) }] };
+    expect(measuresOf(box(4000, 3000), [door])).toMatchObject({
+      floor: 12,
+      perimeter: 14000,
+      skirting: 13200,
+      wallsGross: 33.6,
+      wallsNet: 32,
+      wallsNetLarge: 32,
+    });
+    const face: FaceShape = {
+      kind: 'face',
+      sections: [
+        { width: measured(9000), height: measured(3000), gableRise: measured(0) },
+        { width: measured(4000), height: measured(3000), gableRise: measured(2000) },
+      ],
+    };
     expect(measuresOf(face, [])).toMatchObject({ faceGross: 43, width: 13000 });
   });
 
   it('never falls under nothing, however many openings', () =>
-    fc.assert(fc.property(fc.integer({ min: 1, max: 60 }), (count) => {
-      expect(Number(measuresOf(box(3000, 3000), [opening({ count })]).wallsNet)).toBeGreaterThanOrEqual(0);
-    })));
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 60 }), (count) => {
+        expect(Number(measuresOf(box(3000, 3000), [opening({ count })]).wallsNet)).toBeGreaterThanOrEqual(0);
+      }),
+    ));
 });
 
 describe('the plan', () => {
   it('finds what a door swings into, what stands in the way, and who cannot get round the bed', () => {
     expect(texts(box(4000, 3000), [opening()], [])).toEqual([]);
-    expect(texts(box(4000, 3000), [opening()], [thing({ wall: 0, name: 'chest', along: measured(1310), width: measured(500), depth: measured(500) })])).toEqual([]);
-    expect(texts(box(4000, 3000), [opening({ hinge: 'right' })], [thing({ wall: 0, name: 'chest', along: measured(600), width: measured(500), depth: measured(500) })]).join()).toMatch(/swings into chest.*stands before door in wall 1/);
-    expect(texts(box(4000, 3000), [], [thing({ front: measured(1100) })]).join()).toMatch(/1100 mm are wanted; a wall is nearer/);
-    expect(texts(box(4000, 3000), [], [thing(), thing({ id: 'q', name: 'desk', wall: 3, along: measured(0), width: measured(1200), depth: measured(2200) })]).join()).toMatch(/same place/);
-    expect(texts(box(4000, 3000), [opening({ width: measured(700), along: measured(50) })]).join()).toMatch(/lets 648 mm pass; 700 mm are wanted/);
+    expect(
+      texts(
+        box(4000, 3000),
+        [opening()],
+        [thing({ wall: 0, name: 'chest', along: measured(1310), width: measured(500), depth: measured(500) })],
+      ),
+    ).toEqual([]);
+    expect(
+      texts(
+        box(4000, 3000),
+        [opening({ hinge: 'right' })],
+        [thing({ wall: 0, name: 'chest', along: measured(600), width: measured(500), depth: measured(500) })],
+      ).join(),
+    ).toMatch(/swings into chest.*stands before door in wall 1/);
+    expect(texts(box(4000, 3000), [], [thing({ front: measured(1100) })]).join()).toMatch(
+      /1100 mm are wanted; a wall is nearer/,
+    );
+    expect(
+      texts(
+        box(4000, 3000),
+        [],
+        [
+          thing(),
+          thing({ id: 'q', name: 'desk', wall: 3, along: measured(0), width: measured(1200), depth: measured(2200) }),
+        ],
+      ).join(),
+    ).toMatch(/same place/);
+    expect(texts(box(4000, 3000), [opening({ width: measured(700), along: measured(50) })]).join()).toMatch(
+      /lets 648 mm pass; 700 mm are wanted/,
+    );
     expect(texts(box(700, 3000), [opening({ wall: 1, width: measured(800) })]).join()).toMatch(/leaf meets a wall/);
   });
 
   it('reads a run of cabinets off its wall, with what is left at its ends', () => {
-    const cabinet = (id: string, along: number, width: number) => thing({ id, name: id, kind: 'cabinet', wall: 0, along: measured(along), width: measured(width), depth: measured(600) });
-    const run = (along: number, second = 2870) => checkPlan(box(4000, 3000), [], [cabinet('a', along, 1000), cabinet('b', along + 1000, second)], TERMS).find((one) => one.key === 'run 0');
+    const cabinet = (id: string, along: number, width: number) =>
+      thing({
+        id,
+        name: id,
+        kind: 'cabinet',
+        wall: 0,
+        along: measured(along),
+        width: measured(width),
+        depth: measured(600),
+      });
+    const run = (along: number, second = 2870) =>
+      checkPlan(box(4000, 3000), [], [cabinet('a', along, 1000), cabinet('b', along + 1000, second)], TERMS).find(
+        (one) => one.key === 'run 0',
+      );
     expect(run(65)).toMatchObject({ tone: 'good', text: 'Run of 2 on wall 1: 65 mm at the left, 65 mm at the right.' });
-    expect(run(10)).toMatchObject({ tone: 'ask', text: expect.stringContaining('share it out, 65 mm at each end') as string });
+    expect(run(10)).toMatchObject({
+      tone: 'ask',
+      text: expect.stringContaining('share it out, 65 mm at each end') as string,
+    });
     expect(run(10, 2770)).toMatchObject({ tone: 'ask', text: expect.stringContaining('exchange a cabinet') as string });
   });
 
@@ -162,14 +285,37 @@ describe('the plan', () => {
     const pocket = opening({ kind: 'pocket', hinge: 'right', along: measured(500) });
     expect(texts(box(4000, 3000), [pocket], [], {}, 'good').join()).toMatch(/has its pocket/);
     expect(texts(box(4000, 3000), [{ ...pocket, hinge: 'left' }]).join()).toMatch(/325 mm too short there/);
-    expect(texts(box(4000, 3000), [pocket, opening({ id: 'w', kind: 'window', sill: measured(900), height: measured(900), along: measured(1500) })]).join()).toMatch(/slides into the wall where window in wall 1 is/);
+    expect(
+      texts(box(4000, 3000), [
+        pocket,
+        opening({ id: 'w', kind: 'window', sill: measured(900), height: measured(900), along: measured(1500) }),
+      ]).join(),
+    ).toMatch(/slides into the wall where window in wall 1 is/);
   });
 
   it('asks a drain whether it runs, and a face whether its openings fit', () => {
-    const run = (head: number) => checkArea({ kind: 'run', outletInvert: measured(-1000), headMaxInvert: measured(head), legs: [{ length: measured(20_000), fall: 0.01 }] }, [], [], TERMS);
+    const run = (head: number) =>
+      checkArea(
+        {
+          kind: 'run',
+          outletInvert: measured(-1000),
+          headMaxInvert: measured(head),
+          legs: [{ length: measured(20_000), fall: 0.01 }],
+        },
+        [],
+        [],
+        TERMS,
+      );
     expect(run(-700).map((one) => one.tone)).toEqual(['good', 'ask']);
     expect(run(-900)[0]?.text).toMatch(/100 mm too high: it needs a pump/);
-    expect(checkArea({ kind: 'face', sections: [{ width: measured(2000), height: measured(2400), gableRise: measured(0) }] }, [opening({ along: measured(1500) })], [], TERMS)[0]).toMatchObject({ tone: 'bad' });
+    expect(
+      checkArea(
+        { kind: 'face', sections: [{ width: measured(2000), height: measured(2400), gableRise: measured(0) }] },
+        [opening({ along: measured(1500) })],
+        [],
+        TERMS,
+      )[0],
+    ).toMatchObject({ tone: 'bad' });
   });
 
   it('asks for a way out of rooms where somebody sleeps', () => {
@@ -177,8 +323,12 @@ describe('the plan', () => {
     const clear = (width: number, height: number) => ({ clear: { width: measured(width), height: measured(height) } });
     expect(texts(box(4000, 3000), [], [], { sleeping: true }).join()).toMatch(/no window to get out by/);
     expect(texts(box(4000, 3000), [window], [], { sleeping: true }, 'ask').join()).toMatch(/not known yet/);
-    expect(texts(box(4000, 3000), [{ ...window, ...clear(400, 900) }], [], { sleeping: true }).join()).toMatch(/fails by width/);
-    expect(texts(box(4000, 3000), [{ ...window, ...clear(500, 900) }], [], { sleeping: true }, 'good').join()).toMatch(/is a way out by UK guidance/);
+    expect(texts(box(4000, 3000), [{ ...window, ...clear(400, 900) }], [], { sleeping: true }).join()).toMatch(
+      /fails by width/,
+    );
+    expect(texts(box(4000, 3000), [{ ...window, ...clear(500, 900) }], [], { sleeping: true }, 'good').join()).toMatch(
+      /is a way out by UK guidance/,
+    );
   });
 
   it('tells what a moved wall breaks and what it cures', () => {
@@ -186,25 +336,53 @@ describe('the plan', () => {
     const shape = box(4000, 3000);
     const moved = moveWall(shape, [], [bed], 0, -300);
     if (!moved.ok) throw new Error(moved.problem.message);
-    const [before, after] = [checkPlan(shape, [], [bed], TERMS), checkPlan(moved.value.shape, [], moved.value.placed, TERMS)];
+    const [before, after] = [
+      checkPlan(shape, [], [bed], TERMS),
+      checkPlan(moved.value.shape, [], moved.value.placed, TERMS),
+    ];
     expect(brokenBy(before, after).breaks.map((one) => one.key)).toEqual(['p front']);
     expect(brokenBy(after, before).cures.map((one) => one.key)).toEqual(['p front']);
   });
 
   it('knows floors that overlap from those that touch', () =>
-    fc.assert(fc.property(fc.integer({ min: -3000, max: 3000 }), (dx) => {
-      const square = (x: number) => [{ x, y: 0 }, { x: x + 1000, y: 0 }, { x: x + 1000, y: 1000 }, { x, y: 1000 }];
-      expect(overlap(square(0), square(dx))).toBe(Math.abs(dx) < 999);
-      expect(inside(square(0), { x: dx, y: 500 })).toBe(dx >= 0 && dx <= 1000);
-    })));
+    fc.assert(
+      fc.property(fc.integer({ min: -3000, max: 3000 }), (dx) => {
+        const square = (x: number) => [
+          { x, y: 0 },
+          { x: x + 1000, y: 0 },
+          { x: x + 1000, y: 1000 },
+          { x, y: 1000 },
+        ];
+        expect(overlap(square(0), square(dx))).toBe(Math.abs(dx) < 999);
+        expect(inside(square(0), { x: dx, y: 500 })).toBe(dx >= 0 && dx <= 1000);
+      }),
+    ));
 });
 
 describe('drawings', () => {
   it('of every shape are drawn within their bounds and as SVG without a stray sign', () => {
-    const shapes = [box(4000, 3000), { kind: 'face', sections: [{ width: measured(4000), height: measured(2500), gableRise: measured(1600) }] } as const, { kind: 'roof', width: measured(8000), length: measured(6000), riseIn12: 7 } as const,
-      { kind: 'run', outletInvert: measured(-1200), headMaxInvert: measured(-500), legs: [{ length: measured(12000), fall: 0.0125 }] } as const];
+    const shapes = [
+      box(4000, 3000),
+      {
+        kind: 'face',
+        sections: [{ width: measured(4000), height: measured(2500), gableRise: measured(1600) }],
+      } as const,
+      { kind: 'roof', width: measured(8000), length: measured(6000), riseIn12: 7 } as const,
+      {
+        kind: 'run',
+        outletInvert: measured(-1200),
+        headMaxInvert: measured(-500),
+        legs: [{ length: measured(12000), fall: 0.0125 }],
+      } as const,
+    ];
     for (const shape of shapes) {
-      const drawing = drawingOf('A & B <c>', shape as RoomShape, [opening({ kind: 'window', sill: measured(600), height: measured(900) })], [], 'metric');
+      const drawing = drawingOf(
+        'A & B <c>',
+        shape as RoomShape,
+        [opening({ kind: 'window', sill: measured(600), height: measured(900) })],
+        [],
+        'metric',
+      );
       expect(drawing).toBeDefined();
       const svg = svgOf(drawing!);
       expect(svg).toContain('A &#38; B &#60;c&#62;');

@@ -31,36 +31,64 @@ export type Measures = Partial<Record<Measure, unknown>>;
 export const LARGE_OPENING = 1.5;
 
 const openingArea = (opening: Opening): number => squareMetres(opening.width.mm, opening.height.mm) * opening.count;
-const sectionArea = (section: Section): number => squareMetres(section.width.mm, section.height.mm + section.gableRise.mm / 2);
+const sectionArea = (section: Section): number =>
+  squareMetres(section.width.mm, section.height.mm + section.gableRise.mm / 2);
 /** Both sides and the top; a window’s sill too. */
-const trimOf = (opening: Opening): number => (2 * opening.height.mm + opening.width.mm * (opening.kind === 'window' ? 2 : 1)) * opening.count;
+const trimOf = (opening: Opening): number =>
+  (2 * opening.height.mm + opening.width.mm * (opening.kind === 'window' ? 2 : 1)) * opening.count;
 
 /** Areas in m², lengths in mm, lists as the calculators take them. Nothing where the shape does not hold together. */
 export function measuresOf(shape: Shape, openings: readonly Opening[]): Measures {
   const taken = sum(openings.map(openingArea));
-  const large = sum(openings.filter((opening) => squareMetres(opening.width.mm, opening.height.mm) > LARGE_OPENING).map(openingArea));
-  const holes = { openings: openings.map((opening) => ({ width: opening.width.mm, height: opening.height.mm, count: opening.count })), openingTrim: sum(openings.map(trimOf)) };
+  const large = sum(
+    openings.filter((opening) => squareMetres(opening.width.mm, opening.height.mm) > LARGE_OPENING).map(openingArea),
+  );
+  const holes = {
+    openings: openings.map((opening) => ({ width: opening.width.mm, height: opening.height.mm, count: opening.count })),
+    openingTrim: sum(openings.map(trimOf)),
+  };
   switch (shape.kind) {
     case 'room': {
       const outline = outlineOf(shape);
       if (!outline.ok) return {};
       const gross = squareMetres(outline.value.perimeter, shape.height.mm);
-      const doors = sum(openings.filter((opening) => isDoor(opening.kind)).map((opening) => opening.width.mm * opening.count));
+      const doors = sum(
+        openings.filter((opening) => isDoor(opening.kind)).map((opening) => opening.width.mm * opening.count),
+      );
       return {
-        floor: outline.value.area, wallsGross: gross, wallsNet: Math.max(0, gross - taken), wallsNetLarge: Math.max(0, gross - large), perimeter: outline.value.perimeter,
-        skirting: Math.max(0, outline.value.perimeter - doors), height: shape.height.mm, sections: shape.walls.map((wall) => ({ width: wall.mm, height: shape.height.mm, gableRise: 0 })), ...holes,
+        floor: outline.value.area,
+        wallsGross: gross,
+        wallsNet: Math.max(0, gross - taken),
+        wallsNetLarge: Math.max(0, gross - large),
+        perimeter: outline.value.perimeter,
+        skirting: Math.max(0, outline.value.perimeter - doors),
+        height: shape.height.mm,
+        sections: shape.walls.map((wall) => ({ width: wall.mm, height: shape.height.mm, gableRise: 0 })),
+        ...holes,
       };
     }
     case 'face': {
       const gross = sum(shape.sections.map(sectionArea));
       return {
-        faceGross: gross, faceNet: Math.max(0, gross - taken), faceNetLarge: Math.max(0, gross - large), width: sum(shape.sections.map((section) => section.width.mm)),
-        height: Math.max(...shape.sections.map((section) => section.height.mm)), sections: shape.sections.map((section) => ({ width: section.width.mm, height: section.height.mm, gableRise: section.gableRise.mm })), ...holes,
+        faceGross: gross,
+        faceNet: Math.max(0, gross - taken),
+        faceNetLarge: Math.max(0, gross - large),
+        width: sum(shape.sections.map((section) => section.width.mm)),
+        height: Math.max(...shape.sections.map((section) => section.height.mm)),
+        sections: shape.sections.map((section) => ({
+          width: section.width.mm,
+          height: section.height.mm,
+          gableRise: section.gableRise.mm,
+        })),
+        ...holes,
       };
     }
     case 'roof':
       return { roofPlan: squareMetres(shape.width.mm, shape.length.mm), riseIn12: shape.riseIn12 };
     case 'run':
-      return { drainLength: sum(shape.legs.map((leg) => leg.length.mm)), legs: shape.legs.map((leg) => ({ length: leg.length.mm, fall: leg.fall })) };
+      return {
+        drainLength: sum(shape.legs.map((leg) => leg.length.mm)),
+        legs: shape.legs.map((leg) => ({ length: leg.length.mm, fall: leg.fall })),
+      };
   }
 }

@@ -11,8 +11,12 @@ export interface Mirrored {
 export function mirror(shape: Shape, openings: readonly Opening[], placed: readonly Placed[]): Mirrored {
   if (shape.kind !== 'room' && shape.kind !== 'face') return { shape, openings: [...openings], placed: [...placed] };
   const count = shape.kind === 'room' ? shape.walls.length : shape.sections.length;
-  const turned = <Thing extends { wall: number; along: { mm: number; typed: string } | null; width: { mm: number } }>(thing: Thing): Thing => ({
-    ...thing, wall: count - 1 - thing.wall, along: thing.along && measured((wallLength(shape, thing.wall) ?? 0) - thing.along.mm - thing.width.mm),
+  const turned = <Thing extends { wall: number; along: { mm: number; typed: string } | null; width: { mm: number } }>(
+    thing: Thing,
+  ): Thing => ({
+    ...thing,
+    wall: count - 1 - thing.wall,
+    along: thing.along && measured((wallLength(shape, thing.wall) ?? 0) - thing.along.mm - thing.width.mm),
   });
   return {
     shape: shape.kind === 'room' ? mirrorRoom(shape) : mirrorFace(shape),
@@ -24,7 +28,12 @@ export function mirror(shape: Shape, openings: readonly Opening[], placed: reado
 /** Read the other way round: each wall then ends with the turn that it began with. */
 function mirrorRoom(shape: RoomShape): RoomShape {
   const { walls } = shape;
-  return { ...shape, walls: walls.map((wall, at) => ({ ...wall, turn: walls[(at - 1 + walls.length) % walls.length]?.turn ?? 90 })).reverse() };
+  return {
+    ...shape,
+    walls: walls
+      .map((wall, at) => ({ ...wall, turn: walls[(at - 1 + walls.length) % walls.length]?.turn ?? 90 }))
+      .reverse(),
+  };
 }
 
 const mirrorFace = (shape: FaceShape): FaceShape => ({ ...shape, sections: [...shape.sections].reverse() });

@@ -18,28 +18,49 @@ const TURNED = 1;
  * what stands on them stays where it is in the house. A closing error that was left open is closed by it.
  * @returns the room as it then is; a problem where a wall would vanish or the room would cross itself
  */
-export function moveWall(shape: RoomShape, openings: readonly Opening[], placed: readonly Placed[], wall: number, outward: number): Outcome<MovedRoom> {
+export function moveWall(
+  shape: RoomShape,
+  openings: readonly Opening[],
+  placed: readonly Placed[],
+  wall: number,
+  outward: number,
+): Outcome<MovedRoom> {
   const before = outlineOf(shape);
   if (!before.ok) return before;
   const { corners } = before.value;
-  const at = (index: number): Point => corners[((index % corners.length) + corners.length) % corners.length] ?? { x: 0, y: 0 };
+  const at = (index: number): Point =>
+    corners[((index % corners.length) + corners.length) % corners.length] ?? { x: 0, y: 0 };
   const heading = direction(at(wall), at(wall + 1));
   const foot = shift(at(wall), leftOf(heading), outward);
   const start = crossing(foot, heading, at(wall - 1), direction(at(wall - 1), at(wall)));
   const end = crossing(foot, heading, at(wall + 1), direction(at(wall + 1), at(wall + 2)));
-  if (!start || !end) return refuse({ code: 'wall-in-line', message: 'The wall beside it runs the same way; move both as one.', field: 'by' });
+  if (!start || !end)
+    return refuse({
+      code: 'wall-in-line',
+      message: 'The wall beside it runs the same way; move both as one.',
+      field: 'by',
+    });
   const next = (wall + 1) % corners.length;
   const moved = corners.map((corner, index) => (index === wall ? start : index === next ? end : corner));
   const [was, is] = [wallsOf(corners, shape.walls), wallsOf(moved, shape.walls)];
-  if (is.some((one, index) => Math.abs(one.turn - (was[index]?.turn ?? 0)) > TURNED)) return refuse({ code: 'wall-vanishes', message: 'That is further than the wall beside it is long.', field: 'by' });
+  if (is.some((one, index) => Math.abs(one.turn - (was[index]?.turn ?? 0)) > TURNED))
+    return refuse({ code: 'wall-vanishes', message: 'That is further than the wall beside it is long.', field: 'by' });
   const room: RoomShape = { ...shape, walls: is, spread: false };
   const after = outlineOf(room);
   if (!after.ok) return after;
   // The next wall begins at a corner that moved; the moved wall itself where its neighbours are not square to it.
-  const slides = new Map([[next, distance(end, at(wall + 2)) - distance(at(wall + 1), at(wall + 2))], [wall, (at(wall).x - start.x) * heading.x + (at(wall).y - start.y) * heading.y]]);
+  const slides = new Map([
+    [next, distance(end, at(wall + 2)) - distance(at(wall + 1), at(wall + 2))],
+    [wall, (at(wall).x - start.x) * heading.x + (at(wall).y - start.y) * heading.y],
+  ]);
   const stay = <Thing extends { wall: number; along: { mm: number; typed: string } | null }>(thing: Thing): Thing => {
     const by = slides.get(thing.wall) ?? 0;
     return thing.along && Math.abs(by) > 0.05 ? { ...thing, along: measured(thing.along.mm + by) } : thing;
   };
-  return answer({ shape: room, openings: openings.map(stay), placed: placed.map(stay), gain: after.value.area - before.value.area });
+  return answer({
+    shape: room,
+    openings: openings.map(stay),
+    placed: placed.map(stay),
+    gain: after.value.area - before.value.area,
+  });
 }

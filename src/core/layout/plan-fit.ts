@@ -42,28 +42,42 @@ const FAN = 8;
 const WIDEST_FILLER = 100;
 const NARROWEST_CABINET = 250;
 
-const openingName = (opening: Opening): string => opening.name || `${OPENING_KINDS[opening.kind]} in ${wallName(opening.wall)}`;
+const openingName = (opening: Opening): string =>
+  opening.name || `${OPENING_KINDS[opening.kind]} in ${wallName(opening.wall)}`;
 
 /** Whether two convex floors share ground: no line between them keeps them apart. */
 export function overlap(one: readonly Point[], other: readonly Point[]): boolean {
-  const edges = [one, other].flatMap((corners) => corners.map((corner, at) => leftOf(direction(corner, corners[(at + 1) % corners.length] ?? corner))));
-  return edges.filter((axis) => axis.x !== 0 || axis.y !== 0).every((axis) => {
-    const reach = (corners: readonly Point[]): [number, number] => {
-      const values = corners.map((corner) => corner.x * axis.x + corner.y * axis.y);
-      return [Math.min(...values), Math.max(...values)];
-    };
-    const [[a, b], [c, d]] = [reach(one), reach(other)];
-    return a < d - TOUCHING && c < b - TOUCHING;
-  });
+  const edges = [one, other].flatMap((corners) =>
+    corners.map((corner, at) => leftOf(direction(corner, corners[(at + 1) % corners.length] ?? corner))),
+  );
+  return edges
+    .filter((axis) => axis.x !== 0 || axis.y !== 0)
+    .every((axis) => {
+      const reach = (corners: readonly Point[]): [number, number] => {
+        const values = corners.map((corner) => corner.x * axis.x + corner.y * axis.y);
+        return [Math.min(...values), Math.max(...values)];
+      };
+      const [[a, b], [c, d]] = [reach(one), reach(other)];
+      return a < d - TOUCHING && c < b - TOUCHING;
+    });
 }
 
 /** What a leaf sweeps, as a convex floor. */
 function sweep(corners: readonly Point[], opening: Opening): Point[] | undefined {
   const swing = swingOf(corners, opening);
   if (!swing) return undefined;
-  const [from, to] = [Math.atan2(swing.shut.y - swing.hinge.y, swing.shut.x - swing.hinge.x), Math.atan2(swing.open.y - swing.hinge.y, swing.open.x - swing.hinge.x)];
+  const [from, to] = [
+    Math.atan2(swing.shut.y - swing.hinge.y, swing.shut.x - swing.hinge.x),
+    Math.atan2(swing.open.y - swing.hinge.y, swing.open.x - swing.hinge.x),
+  ];
   const turn = ((to - from + 3 * Math.PI) % (2 * Math.PI)) - Math.PI;
-  return [swing.hinge, ...Array.from({ length: FAN + 1 }, (_, at) => ({ x: swing.hinge.x + swing.radius * Math.cos(from + (turn * at) / FAN), y: swing.hinge.y + swing.radius * Math.sin(from + (turn * at) / FAN) }))];
+  return [
+    swing.hinge,
+    ...Array.from({ length: FAN + 1 }, (_, at) => ({
+      x: swing.hinge.x + swing.radius * Math.cos(from + (turn * at) / FAN),
+      y: swing.hinge.y + swing.radius * Math.sin(from + (turn * at) / FAN),
+    })),
+  ];
 }
 
 function frontOf(corners: readonly Point[], thing: Placed): Point[] {
@@ -76,7 +90,12 @@ function frontOf(corners: readonly Point[], thing: Placed): Point[] {
  * Everything the plan of one room can be asked: openings in their walls, doors with room to swing and to pass, furniture that stands
  * and can be walked round, runs of cabinets with their fillers, and a way out for whoever sleeps here.
  */
-export function checkPlan(shape: RoomShape, openings: readonly Opening[], placed: readonly Placed[], terms: PlanTerms): PlanFinding[] {
+export function checkPlan(
+  shape: RoomShape,
+  openings: readonly Opening[],
+  placed: readonly Placed[],
+  terms: PlanTerms,
+): PlanFinding[] {
   const outline = outlineOf(shape);
   if (!outline.ok) return [{ tone: 'bad', key: 'outline', text: outline.problem.message, about: [] }];
   const { corners } = outline.value;
@@ -86,36 +105,124 @@ export function checkPlan(shape: RoomShape, openings: readonly Opening[], placed
     const floor = sweep(corners, opening);
     return floor ? [{ opening, floor }] : [];
   });
-  const within = (points: readonly Point[]): boolean => points.every((point) => inside(corners, { x: Math.round(point.x * 10) / 10, y: Math.round(point.y * 10) / 10 }));
+  const within = (points: readonly Point[]): boolean =>
+    points.every((point) => inside(corners, { x: Math.round(point.x * 10) / 10, y: Math.round(point.y * 10) / 10 }));
   return [
-    ...openings.flatMap((opening) => checkOpening(shape, opening, openings, terms.system).map((problem): PlanFinding => ({ tone: 'bad', key: `${opening.id} ${problem.code}`, text: `${capital(openingName(opening))}: ${problem.message}`, about: [opening.id] }))),
-    ...openings.filter((opening) => opening.kind !== 'window').map((opening): PlanFinding => {
-      const passage = opening.kind === 'door' ? clearPassage(opening.width.mm, LEAF_MM, STOP_MM) : opening.width.mm;
-      const passes = passage >= terms.leastPassage - 1e-9;
-      return { tone: passes ? 'good' : 'bad', key: `${opening.id} passage`, text: `${capital(openingName(opening))} lets ${say(passage)} pass${passes ? '' : `; ${say(terms.leastPassage)} are wanted`}.`, about: [opening.id] };
-    }),
-    ...openings.filter((opening) => opening.kind === 'pocket' && opening.along).map((opening): PlanFinding => pocket(shape, opening, openings, say)),
+    ...openings.flatMap((opening) =>
+      checkOpening(shape, opening, openings, terms.system).map((problem): PlanFinding => ({
+        tone: 'bad',
+        key: `${opening.id} ${problem.code}`,
+        text: `${capital(openingName(opening))}: ${problem.message}`,
+        about: [opening.id],
+      })),
+    ),
+    ...openings
+      .filter((opening) => opening.kind !== 'window')
+      .map((opening): PlanFinding => {
+        const passage = opening.kind === 'door' ? clearPassage(opening.width.mm, LEAF_MM, STOP_MM) : opening.width.mm;
+        const passes = passage >= terms.leastPassage - 1e-9;
+        return {
+          tone: passes ? 'good' : 'bad',
+          key: `${opening.id} passage`,
+          text: `${capital(openingName(opening))} lets ${say(passage)} pass${passes ? '' : `; ${say(terms.leastPassage)} are wanted`}.`,
+          about: [opening.id],
+        };
+      }),
+    ...openings
+      .filter((opening) => opening.kind === 'pocket' && opening.along)
+      .map((opening): PlanFinding => pocket(shape, opening, openings, say)),
     ...swings.flatMap(({ opening, floor }): PlanFinding[] => {
       const hits = [
         ...floors.filter((one) => overlap(floor, one.floor)).map(({ thing }) => ({ id: thing.id, name: thing.name })),
-        ...swings.filter((other) => other.opening.id > opening.id && overlap(floor, other.floor)).map(({ opening: other }) => ({ id: other.id, name: openingName(other) })),
+        ...swings
+          .filter((other) => other.opening.id > opening.id && overlap(floor, other.floor))
+          .map(({ opening: other }) => ({ id: other.id, name: openingName(other) })),
       ];
-      if (!within(floor)) return [{ tone: 'bad', key: `${opening.id} swing wall`, text: `${capital(openingName(opening))} cannot swing: its leaf meets a wall.`, about: [opening.id] }];
+      if (!within(floor))
+        return [
+          {
+            tone: 'bad',
+            key: `${opening.id} swing wall`,
+            text: `${capital(openingName(opening))} cannot swing: its leaf meets a wall.`,
+            about: [opening.id],
+          },
+        ];
       return hits.length > 0
-        ? hits.map((hit): PlanFinding => ({ tone: 'bad', key: `${opening.id} swing ${hit.id}`, text: `${capital(openingName(opening))} swings into ${hit.name}.`, about: [opening.id, hit.id] }))
-        : [{ tone: 'good', key: `${opening.id} swing`, text: `${capital(openingName(opening))} swings free.`, about: [opening.id] }];
+        ? hits.map((hit): PlanFinding => ({
+            tone: 'bad',
+            key: `${opening.id} swing ${hit.id}`,
+            text: `${capital(openingName(opening))} swings into ${hit.name}.`,
+            about: [opening.id, hit.id],
+          }))
+        : [
+            {
+              tone: 'good',
+              key: `${opening.id} swing`,
+              text: `${capital(openingName(opening))} swings free.`,
+              about: [opening.id],
+            },
+          ];
     }),
     ...floors.flatMap(({ thing, floor, front }, at): PlanFinding[] => {
-      if (!within(floor)) return [{ tone: 'bad', key: `${thing.id} inside`, text: `${capital(thing.name)} does not stand inside the room.`, about: [thing.id] }];
+      if (!within(floor))
+        return [
+          {
+            tone: 'bad',
+            key: `${thing.id} inside`,
+            text: `${capital(thing.name)} does not stand inside the room.`,
+            about: [thing.id],
+          },
+        ];
       const meets = floors.slice(at + 1).filter((other) => overlap(floor, other.floor));
-      const shuts = openings.filter((opening) => opening.kind !== 'window' && opening.along && opening.wall === thing.wall && opening.along.mm < thing.along.mm + thing.width.mm - TOUCHING && thing.along.mm < opening.along.mm + opening.width.mm - TOUCHING);
-      const blocked = thing.front.mm === 0 ? [] : [...floors.filter((other) => other.thing.id !== thing.id && overlap(front, other.floor)).map((other) => other.thing.name), ...(within(front) ? [] : ['a wall'])];
+      const shuts = openings.filter(
+        (opening) =>
+          opening.kind !== 'window' &&
+          opening.along &&
+          opening.wall === thing.wall &&
+          opening.along.mm < thing.along.mm + thing.width.mm - TOUCHING &&
+          thing.along.mm < opening.along.mm + opening.width.mm - TOUCHING,
+      );
+      const blocked =
+        thing.front.mm === 0
+          ? []
+          : [
+              ...floors
+                .filter((other) => other.thing.id !== thing.id && overlap(front, other.floor))
+                .map((other) => other.thing.name),
+              ...(within(front) ? [] : ['a wall']),
+            ];
       return [
-        ...meets.map((other): PlanFinding => ({ tone: 'bad', key: `${thing.id} on ${other.thing.id}`, text: `${capital(thing.name)} and ${other.thing.name} stand in the same place.`, about: [thing.id, other.thing.id] })),
-        ...shuts.map((opening): PlanFinding => ({ tone: 'bad', key: `${thing.id} before ${opening.id}`, text: `${capital(thing.name)} stands before ${openingName(opening)}.`, about: [thing.id, opening.id] })),
-        ...(thing.front.mm === 0 ? [] : blocked.length > 0
-          ? [{ tone: 'bad', key: `${thing.id} front`, text: `In front of ${thing.name} ${say(thing.front.mm)} are wanted; ${blocked.join(' and ')} ${blocked.length > 1 ? 'are' : 'is'} nearer.`, about: [thing.id] } as const]
-          : [{ tone: 'good', key: `${thing.id} front`, text: `${capital(thing.name)} has its ${say(thing.front.mm)} in front.`, about: [thing.id] } as const]),
+        ...meets.map((other): PlanFinding => ({
+          tone: 'bad',
+          key: `${thing.id} on ${other.thing.id}`,
+          text: `${capital(thing.name)} and ${other.thing.name} stand in the same place.`,
+          about: [thing.id, other.thing.id],
+        })),
+        ...shuts.map((opening): PlanFinding => ({
+          tone: 'bad',
+          key: `${thing.id} before ${opening.id}`,
+          text: `${capital(thing.name)} stands before ${openingName(opening)}.`,
+          about: [thing.id, opening.id],
+        })),
+        ...(thing.front.mm === 0
+          ? []
+          : blocked.length > 0
+            ? [
+                {
+                  tone: 'bad',
+                  key: `${thing.id} front`,
+                  text: `In front of ${thing.name} ${say(thing.front.mm)} are wanted; ${blocked.join(' and ')} ${blocked.length > 1 ? 'are' : 'is'} nearer.`,
+                  about: [thing.id],
+                } as const,
+              ]
+            : [
+                {
+                  tone: 'good',
+                  key: `${thing.id} front`,
+                  text: `${capital(thing.name)} has its ${say(thing.front.mm)} in front.`,
+                  about: [thing.id],
+                } as const,
+              ]),
       ];
     }),
     ...runs(shape, placed, say),
@@ -124,21 +231,53 @@ export function checkPlan(shape: RoomShape, openings: readonly Opening[], placed
 }
 
 /** A leaf that slides into the wall needs as much free wall beside its opening, with nothing else in it. */
-function pocket(shape: RoomShape, opening: Opening, openings: readonly Opening[], say: (mm: number) => string): PlanFinding {
+function pocket(
+  shape: RoomShape,
+  opening: Opening,
+  openings: readonly Opening[],
+  say: (mm: number) => string,
+): PlanFinding {
   const [along, width, wall] = [opening.along?.mm ?? 0, opening.width.mm, shape.walls[opening.wall]?.mm ?? 0];
-  const [from, to] = opening.hinge === 'left' ? [along - width - SLACK_MM, along] : [along + width, along + 2 * width + SLACK_MM];
-  const other = openings.find((one) => one.id !== opening.id && one.wall === opening.wall && one.along && one.along.mm < to - TOUCHING && from < one.along.mm + one.width.mm - TOUCHING);
+  const [from, to] =
+    opening.hinge === 'left' ? [along - width - SLACK_MM, along] : [along + width, along + 2 * width + SLACK_MM];
+  const other = openings.find(
+    (one) =>
+      one.id !== opening.id &&
+      one.wall === opening.wall &&
+      one.along &&
+      one.along.mm < to - TOUCHING &&
+      from < one.along.mm + one.width.mm - TOUCHING,
+  );
   const name = capital(openingName(opening));
   const short = Math.max(-from, to - wall);
-  if (short > TOUCHING) return { tone: 'bad', key: `${opening.id} pocket`, text: `${name} slides into the wall, which is ${say(short)} too short there.`, about: [opening.id] };
-  if (other) return { tone: 'bad', key: `${opening.id} pocket`, text: `${name} slides into the wall where ${openingName(other)} is.`, about: [opening.id, other.id] };
-  return { tone: 'good', key: `${opening.id} pocket`, text: `${name} has its pocket; keep pipes, wires and long screws out of it.`, about: [opening.id] };
+  if (short > TOUCHING)
+    return {
+      tone: 'bad',
+      key: `${opening.id} pocket`,
+      text: `${name} slides into the wall, which is ${say(short)} too short there.`,
+      about: [opening.id],
+    };
+  if (other)
+    return {
+      tone: 'bad',
+      key: `${opening.id} pocket`,
+      text: `${name} slides into the wall where ${openingName(other)} is.`,
+      about: [opening.id, other.id],
+    };
+  return {
+    tone: 'good',
+    key: `${opening.id} pocket`,
+    text: `${name} has its pocket; keep pipes, wires and long screws out of it.`,
+    about: [opening.id],
+  };
 }
 
 /** Cabinets and appliances of one wall, in their order: what is between them and at the ends. */
 function runs(shape: RoomShape, placed: readonly Placed[], say: (mm: number) => string): PlanFinding[] {
   return shape.walls.flatMap((wall, number) => {
-    const run = placed.filter((thing) => thing.wall === number && (thing.kind === 'cabinet' || thing.kind === 'appliance')).sort((a, b) => a.along.mm - b.along.mm);
+    const run = placed
+      .filter((thing) => thing.wall === number && (thing.kind === 'cabinet' || thing.kind === 'appliance'))
+      .sort((a, b) => a.along.mm - b.along.mm);
     const [first, last] = [run[0], run.at(-1)];
     if (!first || !last || run.length < 2) return [];
     const gaps = run.slice(1).flatMap((thing, at) => {
@@ -147,37 +286,114 @@ function runs(shape: RoomShape, placed: readonly Placed[], say: (mm: number) => 
       return gap > TOUCHING && before ? [`${say(gap)} between ${before.name} and ${thing.name}`] : [];
     });
     const [left, right] = [first.along.mm, wall.mm - last.along.mm - last.width.mm];
-    const { filler, fits } = checkRun({ wall: wall.mm, items: run.map((thing) => thing.width.mm), leftEnd: 'wall', rightEnd: 'wall', fillerMin: 0, fillerMax: WIDEST_FILLER });
+    const { filler, fits } = checkRun({
+      wall: wall.mm,
+      items: run.map((thing) => thing.width.mm),
+      leftEnd: 'wall',
+      rightEnd: 'wall',
+      fillerMin: 0,
+      fillerMax: WIDEST_FILLER,
+    });
     // Too wide for a filler and too narrow for a cabinet: it is shared out, or a cabinet is exchanged.
     const wide = [left, right].some((end) => end > WIDEST_FILLER && end < NARROWEST_CABINET);
     const ends = `${say(left)} at the left, ${say(right)} at the right`;
-    return [{ tone: gaps.length > 0 || wide ? 'ask' : 'good', key: `run ${number}`, text: `Run of ${run.length} on ${wallName(number)}: ${[...gaps, ends].join(', ')}${wide ? `; wide for a filler: ${fits ? `share it out, ${say(filler)} at each end` : 'exchange a cabinet'}` : ''}.`, about: run.map((thing) => thing.id) } as const];
+    return [
+      {
+        tone: gaps.length > 0 || wide ? 'ask' : 'good',
+        key: `run ${number}`,
+        text: `Run of ${run.length} on ${wallName(number)}: ${[...gaps, ends].join(', ')}${wide ? `; wide for a filler: ${fits ? `share it out, ${say(filler)} at each end` : 'exchange a cabinet'}` : ''}.`,
+        about: run.map((thing) => thing.id),
+      } as const,
+    ];
   });
 }
 
 function wayOut(openings: readonly Opening[], terms: PlanTerms, say: (mm: number) => string): PlanFinding[] {
   const windows = openings.filter((opening) => opening.kind === 'window');
-  if (windows.length === 0) return [{ tone: 'bad', key: 'escape', text: 'Somebody sleeps here and there is no window to get out by. Your local code and inspector decide.', about: [] }];
-  const judged = windows.map((window) => ({ window, result: window.clear ? checkEscape({ clearWidth: window.clear.width.mm, clearHeight: window.clear.height.mm, sill: window.sill.mm, gradeFloor: terms.atGrade, rules: terms.rules }) : undefined }));
+  if (windows.length === 0)
+    return [
+      {
+        tone: 'bad',
+        key: 'escape',
+        text: 'Somebody sleeps here and there is no window to get out by. Your local code and inspector decide.',
+        about: [],
+      },
+    ];
+  const judged = windows.map((window) => ({
+    window,
+    result: window.clear
+      ? checkEscape({
+          clearWidth: window.clear.width.mm,
+          clearHeight: window.clear.height.mm,
+          sill: window.sill.mm,
+          gradeFloor: terms.atGrade,
+          rules: terms.rules,
+        })
+      : undefined,
+  }));
   const good = judged.find(({ result }) => result?.passes);
-  if (good) return [{ tone: 'good', key: 'escape', text: `${capital(openingName(good.window))} is a way out by ${ESCAPE_RULES[terms.rules]}. Your local code and inspector decide.`, about: [good.window.id] }];
-  if (judged.some(({ result }) => !result)) return [{ tone: 'ask', key: 'escape', text: `Somebody sleeps here: what is clear when ${judged.filter(({ result }) => !result).map(({ window }) => openingName(window)).join(' or ')} stands open is not known yet.`, about: windows.map((one) => one.id) }];
-  return [{ tone: 'bad', key: 'escape', text: `No window here is a way out by ${ESCAPE_RULES[terms.rules]}: ${judged.map(({ window, result }) => `${openingName(window)} fails by ${(result?.fails ?? []).join(' and ')} (sill ${say(window.sill.mm)})`).join('; ')}. Your local code and inspector decide.`, about: windows.map((one) => one.id) }];
+  if (good)
+    return [
+      {
+        tone: 'good',
+        key: 'escape',
+        text: `${capital(openingName(good.window))} is a way out by ${ESCAPE_RULES[terms.rules]}. Your local code and inspector decide.`,
+        about: [good.window.id],
+      },
+    ];
+  if (judged.some(({ result }) => !result))
+    return [
+      {
+        tone: 'ask',
+        key: 'escape',
+        text: `Somebody sleeps here: what is clear when ${judged
+          .filter(({ result }) => !result)
+          .map(({ window }) => openingName(window))
+          .join(' or ')} stands open is not known yet.`,
+        about: windows.map((one) => one.id),
+      },
+    ];
+  return [
+    {
+      tone: 'bad',
+      key: 'escape',
+      text: `No window here is a way out by ${ESCAPE_RULES[terms.rules]}: ${judged.map(({ window, result }) => `${openingName(window)} fails by ${(result?.fails ?? []).join(' and ')} (sill ${say(window.sill.mm)})`).join('; ')}. Your local code and inspector decide.`,
+      about: windows.map((one) => one.id),
+    },
+  ];
 }
 
 /** Under this a drain of the usual size does not clean itself: 1:80 by usual guidance, less by flow. */
 const LEAST_FALL = 1 / 80;
 
 /** What any drawn area can be asked: rooms their whole plan, faces their openings, drains their fall. */
-export function checkArea(shape: Shape, openings: readonly Opening[], placed: readonly Placed[], terms: PlanTerms): PlanFinding[] {
+export function checkArea(
+  shape: Shape,
+  openings: readonly Opening[],
+  placed: readonly Placed[],
+  terms: PlanTerms,
+): PlanFinding[] {
   switch (shape.kind) {
     case 'room':
       return checkPlan(shape, openings, placed, terms);
     case 'face':
       return openings.flatMap((opening): PlanFinding[] => {
         const problems = checkOpening(shape, opening, openings, terms.system);
-        if (problems.length === 0) return [{ tone: 'good', key: `${opening.id} fits`, text: `${capital(openingName(opening))}: within its section.`, about: [opening.id] }];
-        return problems.map((problem) => ({ tone: 'bad', key: `${opening.id} ${problem.code}`, text: `${capital(openingName(opening))}: ${problem.message}`, about: [opening.id] }));
+        if (problems.length === 0)
+          return [
+            {
+              tone: 'good',
+              key: `${opening.id} fits`,
+              text: `${capital(openingName(opening))}: within its section.`,
+              about: [opening.id],
+            },
+          ];
+        return problems.map((problem) => ({
+          tone: 'bad',
+          key: `${opening.id} ${problem.code}`,
+          text: `${capital(openingName(opening))}: ${problem.message}`,
+          about: [opening.id],
+        }));
       });
     case 'run':
       return checkRunOff(shape, (mm) => formatLength(Math.max(0, mm), terms.system));
@@ -187,21 +403,60 @@ export function checkArea(shape: Shape, openings: readonly Opening[], placed: re
 }
 
 function checkRunOff(shape: RunShape, say: (mm: number) => string): PlanFinding[] {
-  const head = invertsOf(shape.outletInvert.mm, shape.legs.map((leg) => ({ length: leg.length.mm, fall: leg.fall }))).at(-1) ?? shape.outletInvert.mm;
+  const head =
+    invertsOf(
+      shape.outletInvert.mm,
+      shape.legs.map((leg) => ({ length: leg.length.mm, fall: leg.fall })),
+    ).at(-1) ?? shape.outletInvert.mm;
   const over = head - shape.headMaxInvert.mm;
   return [
-    over > 1e-6 ? { tone: 'bad', key: 'gravity', text: `The head would lie ${say(over)} too high: it needs a pump, less fall or another route.`, about: [] } : { tone: 'good', key: 'gravity', text: `It runs by gravity, with ${say(-over)} to spare at the head.`, about: [] },
-    ...shape.legs.flatMap((leg, at): PlanFinding[] => (leg.fall < LEAST_FALL - 1e-9 ? [{ tone: 'ask', key: `fall ${at}`, text: `Leg ${at + 1} falls ${formatFall(leg.fall)}: flat for a 100 mm pipe unless its flow allows it. Your local code and inspector decide.`, about: [] }] : [])),
+    over > 1e-6
+      ? {
+          tone: 'bad',
+          key: 'gravity',
+          text: `The head would lie ${say(over)} too high: it needs a pump, less fall or another route.`,
+          about: [],
+        }
+      : {
+          tone: 'good',
+          key: 'gravity',
+          text: `It runs by gravity, with ${say(-over)} to spare at the head.`,
+          about: [],
+        },
+    ...shape.legs.flatMap((leg, at): PlanFinding[] =>
+      leg.fall < LEAST_FALL - 1e-9
+        ? [
+            {
+              tone: 'ask',
+              key: `fall ${at}`,
+              text: `Leg ${at + 1} falls ${formatFall(leg.fall)}: flat for a 100 mm pipe unless its flow allows it. Your local code and inspector decide.`,
+              about: [],
+            },
+          ]
+        : [],
+    ),
   ];
 }
 
 /** What a change breaks and what it cures: findings that are bad only after, and bad only before. */
-export function brokenBy(before: readonly PlanFinding[], after: readonly PlanFinding[]): { breaks: PlanFinding[]; cures: PlanFinding[] } {
+export function brokenBy(
+  before: readonly PlanFinding[],
+  after: readonly PlanFinding[],
+): { breaks: PlanFinding[]; cures: PlanFinding[] } {
   const bad = (findings: readonly PlanFinding[]): PlanFinding[] => findings.filter((finding) => finding.tone === 'bad');
   const keys = (findings: readonly PlanFinding[]): Set<string> => new Set(bad(findings).map((finding) => finding.key));
   const [was, is] = [keys(before), keys(after)];
-  return { breaks: bad(after).filter((finding) => !was.has(finding.key)), cures: bad(before).filter((finding) => !is.has(finding.key)) };
+  return {
+    breaks: bad(after).filter((finding) => !was.has(finding.key)),
+    cures: bad(before).filter((finding) => !is.has(finding.key)),
+  };
 }
 
 /** What a job usually asks of its plans: model rules by its way of measuring; a local code may say otherwise. */
-export const usualTerms = (system: LengthSystem, sleeping: boolean, atGrade: boolean): PlanTerms => ({ system, sleeping, atGrade, rules: system === 'imperial' ? 'us-model' : 'uk-guide', leastPassage: 700 });
+export const usualTerms = (system: LengthSystem, sleeping: boolean, atGrade: boolean): PlanTerms => ({
+  system,
+  sleeping,
+  atGrade,
+  rules: system === 'imperial' ? 'us-model' : 'uk-guide',
+  leastPassage: 700,
+});

@@ -5,7 +5,10 @@ export interface Point {
 }
 
 export const distance = (a: Point, b: Point): number => Math.hypot(b.x - a.x, b.y - a.y);
-export const along = (a: Point, b: Point, part: number): Point => ({ x: a.x + (b.x - a.x) * part, y: a.y + (b.y - a.y) * part });
+export const along = (a: Point, b: Point, part: number): Point => ({
+  x: a.x + (b.x - a.x) * part,
+  y: a.y + (b.y - a.y) * part,
+});
 export const shift = (a: Point, by: Point, times = 1): Point => ({ x: a.x + by.x * times, y: a.y + by.y * times });
 /** The unit vector from one point to another; nothing for two that are one. */
 export function direction(a: Point, b: Point): Point {
@@ -27,8 +30,16 @@ const side = (a: Point, b: Point, p: Point): number => (b.x - a.x) * (p.y - a.y)
 /** Whether two stretches cross or lie on each other; touching at an end of one counts too. */
 export function meet(a: Point, b: Point, c: Point, d: Point, tolerance = 1e-6): boolean {
   const [s1, s2, s3, s4] = [side(a, b, c), side(a, b, d), side(c, d, a), side(c, d, b)];
-  if (Math.max(s1, s2) < -tolerance || Math.min(s1, s2) > tolerance || Math.max(s3, s4) < -tolerance || Math.min(s3, s4) > tolerance) return false;
-  const apart = (one: keyof Point): boolean => Math.max(a[one], b[one]) < Math.min(c[one], d[one]) - tolerance || Math.max(c[one], d[one]) < Math.min(a[one], b[one]) - tolerance;
+  if (
+    Math.max(s1, s2) < -tolerance ||
+    Math.min(s1, s2) > tolerance ||
+    Math.max(s3, s4) < -tolerance ||
+    Math.min(s3, s4) > tolerance
+  )
+    return false;
+  const apart = (one: keyof Point): boolean =>
+    Math.max(a[one], b[one]) < Math.min(c[one], d[one]) - tolerance ||
+    Math.max(c[one], d[one]) < Math.min(a[one], b[one]) - tolerance;
   return !apart('x') && !apart('y');
 }
 
@@ -52,7 +63,8 @@ export function inside(corners: readonly Point[], point: Point): boolean {
   for (const [at, a] of corners.entries()) {
     const b = corners[(at + 1) % corners.length] ?? a;
     if (meet(a, b, point, point, 1e-3)) return true;
-    if (a.y > point.y !== b.y > point.y && point.x < ((b.x - a.x) * (point.y - a.y)) / (b.y - a.y) + a.x) within = !within;
+    if (a.y > point.y !== b.y > point.y && point.x < ((b.x - a.x) * (point.y - a.y)) / (b.y - a.y) + a.x)
+      within = !within;
   }
   return within;
 }

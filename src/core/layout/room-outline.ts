@@ -19,7 +19,8 @@ const MOST_CLOSING = 0.05;
 export const CLOSES_WITHIN = 1;
 
 /** A rectangle, quickly: width by length. */
-export const rectangle = (width: Wall | { mm: number; typed: string }, length: { mm: number; typed: string }): Wall[] => [width, length, width, length].map(({ mm, typed }) => ({ mm, typed, turn: 90 }));
+export const rectangle = (width: Wall | { mm: number; typed: string }, length: { mm: number; typed: string }): Wall[] =>
+  [width, length, width, length].map(({ mm, typed }) => ({ mm, typed, turn: 90 }));
 
 /**
  * Walks round a room clockwise wall by wall, turning right by each wall's turn.
@@ -27,7 +28,8 @@ export const rectangle = (width: Wall | { mm: number; typed: string }, length: {
  */
 export function outlineOf(shape: Pick<RoomShape, 'walls' | 'spread'>): Outcome<Outline> {
   const { walls } = shape;
-  if (walls.length < 3) return refuse({ code: 'walls-too-few', message: 'A room has at least three walls.', field: 'walls' });
+  if (walls.length < 3)
+    return refuse({ code: 'walls-too-few', message: 'A room has at least three walls.', field: 'walls' });
   const points: Point[] = [{ x: 0, y: 0 }];
   let heading = 0;
   for (const wall of walls) {
@@ -39,13 +41,27 @@ export function outlineOf(shape: Pick<RoomShape, 'walls' | 'spread'>): Outcome<O
   const end = points.pop() ?? { x: 0, y: 0 };
   const closing = Math.hypot(end.x, end.y);
   if (closing > perimeter * MOST_CLOSING) {
-    return refuse({ code: 'walls-do-not-close', message: `The walls do not come back to where they began: ${Math.round(closing)} mm are missing. Check their lengths and turns.`, field: 'walls' });
+    return refuse({
+      code: 'walls-do-not-close',
+      message: `The walls do not come back to where they began: ${Math.round(closing)} mm are missing. Check their lengths and turns.`,
+      field: 'walls',
+    });
   }
   const corners = shape.spread ? spread(points, walls, end) : points;
   const crossed = crossedBy(corners);
-  if (crossed) return refuse({ code: 'walls-cross', message: `Wall ${crossed[0] + 1} crosses wall ${crossed[1] + 1}. Check the turn at the end of one of those between them.`, field: `walls[${crossed[1]}].turn` });
+  if (crossed)
+    return refuse({
+      code: 'walls-cross',
+      message: `Wall ${crossed[0] + 1} crosses wall ${crossed[1] + 1}. Check the turn at the end of one of those between them.`,
+      field: `walls[${crossed[1]}].turn`,
+    });
   const area = -signedArea(corners);
-  if (area <= 0) return refuse({ code: 'walls-turn-left', message: 'Read the walls off clockwise, from left to right as you face them: most turns are to the right.', field: 'walls' });
+  if (area <= 0)
+    return refuse({
+      code: 'walls-turn-left',
+      message: 'Read the walls off clockwise, from left to right as you face them: most turns are to the right.',
+      field: 'walls',
+    });
   return answer({ corners, closing, perimeter, area: area / 1e6 });
 }
 
@@ -82,6 +98,9 @@ export function wallsOf(corners: readonly Point[], before: readonly Wall[]): Wal
     const [d, e] = [direction(corner, at(index + 1)), direction(at(index + 1), at(index + 2))];
     const turn = (Math.atan2(d.y * e.x - d.x * e.y, d.x * e.x + d.y * e.y) * 180) / Math.PI;
     const known = before[index];
-    return { ...(known && Math.abs(known.mm - mm) < 0.05 ? { mm: known.mm, typed: known.typed } : measured(mm)), turn: Math.round(turn * 1e4) / 1e4 };
+    return {
+      ...(known && Math.abs(known.mm - mm) < 0.05 ? { mm: known.mm, typed: known.typed } : measured(mm)),
+      turn: Math.round(turn * 1e4) / 1e4,
+    };
   });
 }

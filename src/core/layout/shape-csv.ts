@@ -5,7 +5,8 @@ import type { FaceShape, Measured, RoomShape, Section, Shape, Wall } from './sha
 
 /** Rooms by their walls and faces by their sections, one line each; lengths as typed. */
 const COLUMNS = { area: true, part: true, length: true, height: false, rise: false, turn: false };
-export const SHAPE_CSV_EXAMPLE = 'area,part,length,height,rise,turn\nWorkshop,wall,7.38 m,2600,,90\nWorkshop,wall,4.20 m,,,90\nWorkshop,wall,7.38 m,,,90\nWorkshop,wall,4.20 m,,,90\nEast gable,section,5.60 m,3.10 m,2.20 m,\n';
+export const SHAPE_CSV_EXAMPLE =
+  'area,part,length,height,rise,turn\nWorkshop,wall,7.38 m,2600,,90\nWorkshop,wall,4.20 m,,,90\nWorkshop,wall,7.38 m,,,90\nWorkshop,wall,4.20 m,,,90\nEast gable,section,5.60 m,3.10 m,2.20 m,\n';
 
 interface Line {
   area: string;
@@ -20,8 +21,15 @@ interface Line {
 const NOTHING: Measured = { mm: 0, typed: '0' };
 
 /** Reads lengths as the job writes them. @param named the job's areas by name, in any case; a shape for any other is a problem */
-export function readShapeCsv(text: string, system: LengthSystem, named: ReadonlyMap<string, string>): { shapes: { area: string; name: string; shape: Shape }[]; problems: CsvProblem[] } {
-  const { rows, problems } = readCsv<Line>(text, { columns: COLUMNS, read: (cells, line) => readLine(cells, line, system, named) });
+export function readShapeCsv(
+  text: string,
+  system: LengthSystem,
+  named: ReadonlyMap<string, string>,
+): { shapes: { area: string; name: string; shape: Shape }[]; problems: CsvProblem[] } {
+  const { rows, problems } = readCsv<Line>(text, {
+    columns: COLUMNS,
+    read: (cells, line) => readLine(cells, line, system, named),
+  });
   const shapes: { area: string; name: string; shape: Shape }[] = [];
   for (const name of new Set(rows.map((row) => row.area))) {
     const lines = rows.filter((row) => row.area === name);
@@ -40,11 +48,17 @@ export function readShapeCsv(text: string, system: LengthSystem, named: Readonly
   return { shapes, problems };
 }
 
-function readLine(cells: Record<string, string>, line: number, system: LengthSystem, named: ReadonlyMap<string, string>): Line | Omit<CsvProblem, 'line'> {
+function readLine(
+  cells: Record<string, string>,
+  line: number,
+  system: LengthSystem,
+  named: ReadonlyMap<string, string>,
+): Line | Omit<CsvProblem, 'line'> {
   const area = (cells['area'] ?? '').toLowerCase();
   if (!named.has(area)) return { column: 'area', message: `there is no area “${cells['area'] ?? ''}” in this job.` };
   const part = cells['part'];
-  if (part !== 'wall' && part !== 'section') return { column: 'part', message: `“${part ?? ''}” is neither wall nor section.` };
+  if (part !== 'wall' && part !== 'section')
+    return { column: 'part', message: `“${part ?? ''}” is neither wall nor section.` };
   const length = parseLength(cells['length'] ?? '', system);
   if (!length.ok) return { column: 'length', message: length.problem.message };
   if (length.value <= 0) return { column: 'length', message: 'a length is over 0.' };
@@ -52,8 +66,17 @@ function readLine(cells: Record<string, string>, line: number, system: LengthSys
   if (typeof height === 'string') return { column: 'height', message: height };
   if (typeof rise === 'string') return { column: 'rise', message: rise };
   const turn = cells['turn'] ? Number(cells['turn']) : 90;
-  if (!Number.isFinite(turn) || Math.abs(turn) >= 180) return { column: 'turn', message: `“${cells['turn'] ?? ''}” is no turn; 90 is to the right, -90 to the left.` };
-  return { area, part, length: { mm: length.value, typed: cells['length'] ?? '' }, height, rise: rise ?? NOTHING, turn, line };
+  if (!Number.isFinite(turn) || Math.abs(turn) >= 180)
+    return { column: 'turn', message: `“${cells['turn'] ?? ''}” is no turn; 90 is to the right, -90 to the left.` };
+  return {
+    area,
+    part,
+    length: { mm: length.value, typed: cells['length'] ?? '' },
+    height,
+    rise: rise ?? NOTHING,
+    turn,
+    line,
+  };
 }
 
 function optional(text: string | undefined, system: LengthSystem): Measured | null | string {
@@ -66,19 +89,51 @@ function shapeFrom(lines: Line[]): Shape | string {
   const height = lines.find((line) => line.height)?.height ?? null;
   if (!height) return 'no line says how high it is.';
   if (lines.every((line) => line.part === 'wall')) {
-    const shape: RoomShape = { kind: 'room', height, spread: false, walls: lines.map((line): Wall => ({ ...line.length, turn: line.turn })) };
+    const shape: RoomShape = {
+      kind: 'room',
+      height,
+      spread: false,
+      walls: lines.map((line): Wall => ({ ...line.length, turn: line.turn })),
+    };
     const outline = outlineOf(shape);
     return outline.ok ? shape : outline.problem.message;
   }
-  if (lines.every((line) => line.part === 'section')) return { kind: 'face', sections: lines.map((line): Section => ({ width: line.length, height: line.height ?? height, gableRise: line.rise })) } satisfies FaceShape;
+  if (lines.every((line) => line.part === 'section'))
+    return {
+      kind: 'face',
+      sections: lines.map((line): Section => ({
+        width: line.length,
+        height: line.height ?? height,
+        gableRise: line.rise,
+      })),
+    } satisfies FaceShape;
   return 'walls and sections do not go together in one area.';
 }
 
 /** What `readShapeCsv` reads back. */
 export function writeShapeCsv(shapes: readonly { name: string; shape: Shape }[]): string {
-  return writeCsv(Object.keys(COLUMNS), shapes.flatMap(({ name, shape }) => {
-    if (shape.kind === 'room') return shape.walls.map((wall, at) => [name, 'wall', wall.typed, at === 0 ? shape.height.typed : '', '', wall.turn]);
-    if (shape.kind === 'face') return shape.sections.map((section) => [name, 'section', section.width.typed, section.height.typed, section.gableRise.mm > 0 ? section.gableRise.typed : '', '']);
-    return [];
-  }));
+  return writeCsv(
+    Object.keys(COLUMNS),
+    shapes.flatMap(({ name, shape }) => {
+      if (shape.kind === 'room')
+        return shape.walls.map((wall, at) => [
+          name,
+          'wall',
+          wall.typed,
+          at === 0 ? shape.height.typed : '',
+          '',
+          wall.turn,
+        ]);
+      if (shape.kind === 'face')
+        return shape.sections.map((section) => [
+          name,
+          'section',
+          section.width.typed,
+          section.height.typed,
+          section.gableRise.mm > 0 ? section.gableRise.typed : '',
+          '',
+        ]);
+      return [];
+    }),
+  );
 }

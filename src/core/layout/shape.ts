@@ -49,7 +49,13 @@ export interface RunShape {
 
 export type Shape = RoomShape | FaceShape | RoofShape | RunShape;
 
-export const OPENING_KINDS = { door: 'door', window: 'window', pocket: 'pocket door', folding: 'folding door', passage: 'open passage' } as const;
+export const OPENING_KINDS = {
+  door: 'door',
+  window: 'window',
+  pocket: 'pocket door',
+  folding: 'folding door',
+  passage: 'open passage',
+} as const;
 export type OpeningKind = keyof typeof OPENING_KINDS;
 export const isDoor = (kind: OpeningKind): boolean => kind !== 'window';
 
@@ -72,7 +78,14 @@ export interface Opening {
 }
 
 /** A thing with a size that stands on the floor against a wall: a bed, a table, a cabinet, an appliance. */
-export const PLACED_KINDS = { bed: 'bed', table: 'table', cabinet: 'cabinet', appliance: 'appliance', bath: 'bath or shower', other: 'other' } as const;
+export const PLACED_KINDS = {
+  bed: 'bed',
+  table: 'table',
+  cabinet: 'cabinet',
+  appliance: 'appliance',
+  bath: 'bath or shower',
+  other: 'other',
+} as const;
 export type PlacedKind = keyof typeof PLACED_KINDS;
 
 export interface Placed {

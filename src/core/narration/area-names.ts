@@ -5,5 +5,11 @@ import type { NamedArea } from './places';
 export const readAreaNames = (text: string): NamedArea[] =>
   readCsv<NamedArea>(text.replace(/^name(?=,|\r?\n)/, 'area'), {
     columns: { area: true, synonyms: false, kind: false, level: false, works: false, size: false },
-    read: (cells) => ({ name: cells['area'] ?? '', synonyms: (cells['synonyms'] ?? '').split(';').map((one) => one.trim()).filter(Boolean) }),
+    read: (cells) => ({
+      name: cells['area'] ?? '',
+      synonyms: (cells['synonyms'] ?? '')
+        .split(';')
+        .map((one) => one.trim())
+        .filter(Boolean),
+    }),
   }).rows.filter((area) => area.name !== '');

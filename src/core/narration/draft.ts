@@ -2,9 +2,21 @@ import type { Phase } from '../sequence/phases';
 import type { Trade } from '../sequence/trades';
 import type { Stance } from '../sites/area';
 
-export const DRAFT_KINDS = ['progress', 'remaining', 'scope', 'measurement', 'selection', 'order', 'assumption', 'surprise', 'caution', 'decision', 'gate', 'household'] as const;
+export const DRAFT_KINDS = [
+  'progress',
+  'remaining',
+  'scope',
+  'measurement',
+  'selection',
+  'order',
+  'assumption',
+  'surprise',
+  'caution',
+  'decision',
+  'gate',
+  'household',
+] as const;
 export type DraftKind = (typeof DRAFT_KINDS)[number];
-
 
 /** What a sentence or a short line says. */
 export interface Reading {

@@ -8,10 +8,13 @@ export interface MeasureSaid {
   second?: SpokenLength;
 }
 
-const CORRECTS = / (?:no|sorry|wait|hang on|hold on|rather|scratch that|make that|i mean|correction|actually|let us say|i tell a lie|read that wrong) /;
-const DIMENSION = / (?:wide|width|high|height|deep|depth|long|length|tall|clear|across|thick|headroom|opening|ceiling|sill|reveal|span|wall to wall|corner to corner|floor to|from|to the|i make|i make it|i get|i have got|measures|comes out at|centre to centre|on centre|diameter|clearance|inside|overall|rough|by|gap|rise|run|drop|off the floor) /;
+const CORRECTS =
+  / (?:no|sorry|wait|hang on|hold on|rather|scratch that|make that|i mean|correction|actually|let us say|i tell a lie|read that wrong) /;
+const DIMENSION =
+  / (?:wide|width|high|height|deep|depth|long|length|tall|clear|across|thick|headroom|opening|ceiling|sill|reveal|span|wall to wall|corner to corner|floor to|from|to the|i make|i make it|i get|i have got|measures|comes out at|centre to centre|on centre|diameter|clearance|inside|overall|rough|by|gap|rise|run|drop|off the floor) /;
 /** After a unit in the singular these go on speaking of the size; a noun would make it “a four inch pipe”. */
-const GOES_ON = /^(?:|wide|high|deep|long|tall|clear|across|thick|by|and|from|to|off|at|here|up|under|down|so|but|no|is|in|on|above|below|between|each|all|overall|there|or|then|now|sorry|wait|hang|which|that|it|the|i|we|this|a|for|with|over|before|away|either|wall|square|exactly|dead|bang|plus|minus|give|just|floor|inside|outside|tight|short|if)$/;
+const GOES_ON =
+  /^(?:|wide|high|deep|long|tall|clear|across|thick|by|and|from|to|off|at|here|up|under|down|so|but|no|is|in|on|above|below|between|each|all|overall|there|or|then|now|sorry|wait|hang|which|that|it|the|i|we|this|a|for|with|over|before|away|either|wall|square|exactly|dead|bang|plus|minus|give|just|floor|inside|outside|tight|short|if)$/;
 
 /**
  * Sizes in one sentence: “five foot two wide by three foot nine high”, “eighteen hundred, no, eighteen forty wide, and two seven fifty”.
@@ -24,15 +27,26 @@ export function measuresSaid(words: readonly string[], metric: boolean): Measure
     const chained = before === 'by' ? found.find((one) => one.to === at - 1 || one.to === at - 2) : undefined;
     const length = lengthAt(words, at, metric, chained);
     if (!length) continue;
-    const isLumber = /^(?:one|two|three|four|six|eight|2|4|6|8|1|3)$/.test(words[at] ?? '') && words[at + 1] === 'by' && /^(?:two|three|four|six|eight|ten|twelve|2|4|6|8|10|12|fours|sixes|sixs|tens)$/.test(words[at + 2] ?? '') && !/^(?:metres?|feet|foot|inches|inch|hundred|and|point)$/.test(words[at + 3] ?? '');
+    const isLumber =
+      /^(?:one|two|three|four|six|eight|2|4|6|8|1|3)$/.test(words[at] ?? '') &&
+      words[at + 1] === 'by' &&
+      /^(?:two|three|four|six|eight|ten|twelve|2|4|6|8|10|12|fours|sixes|sixs|tens)$/.test(words[at + 2] ?? '') &&
+      !/^(?:metres?|feet|foot|inches|inch|hundred|and|point)$/.test(words[at + 3] ?? '');
     if (isLumber) {
       at += 2;
       continue;
     }
     const unit = words[length.to - 1] ?? '';
     const next = words[length.to] ?? '';
-    const describes = /^(?:foot|inch|metre|meter|mil|millimetre|mm)$/.test(unit) && !GOES_ON.test(next) && length.to === at + 2;
-    const amount = next === 'of' || /^(?:square|cubic|percent|%|weeks?|days?|months?|hours?|minutes?|coats?|years?|times|o'clock|pieces|sheets|boxes|people|doors|windows|guys)$/.test(next) || /^(?:square|number|unit|flat|room)$/.test(before) || (!length.sure && /^(?:at|before|after|past|until|till)$/.test(before));
+    const describes =
+      /^(?:foot|inch|metre|meter|mil|millimetre|mm)$/.test(unit) && !GOES_ON.test(next) && length.to === at + 2;
+    const amount =
+      next === 'of' ||
+      /^(?:square|cubic|percent|%|weeks?|days?|months?|hours?|minutes?|coats?|years?|times|o'clock|pieces|sheets|boxes|people|doors|windows|guys)$/.test(
+        next,
+      ) ||
+      /^(?:square|number|unit|flat|room)$/.test(before) ||
+      (!length.sure && /^(?:at|before|after|past|until|till)$/.test(before));
     if (!describes && !amount) found.push(length);
     at = length.to - 1;
   }
@@ -41,7 +55,12 @@ export function measuresSaid(words: readonly string[], metric: boolean): Measure
 
 /** “The room's twelve by sixteen” are feet. */
 const ROOMS = / (?:room|rooms|bedroom|space|hall|floor|deck|yard|area|patio|garage|shed|wall to wall) /;
-const inFeet = (side: SpokenLength): SpokenLength => ({ ...side, value: side.value * 12, mm: side.mm * 12, sure: true });
+const inFeet = (side: SpokenLength): SpokenLength => ({
+  ...side,
+  value: side.value * 12,
+  mm: side.mm * 12,
+  sure: true,
+});
 
 function grouped(words: readonly string[], found: readonly SpokenLength[], metric: boolean): MeasureSaid[] {
   const text = (from: number, to: number): string => ` ${words.slice(from, to).join(' ')} `;
@@ -55,11 +74,33 @@ function grouped(words: readonly string[], found: readonly SpokenLength[], metri
       if (last.second) last.second = length;
       else last.first = length;
       last.to = length.to;
-    } else if (last && near && !last.second && (/ by $/.test(between) || /^ (?:(?:wide|high|deep|long|tall|clear|across) )?(?:by|and|x) (?:a |about )?$/.test(between) || / (?:wide|high|deep|long|tall)(?: and)? (?:about )?$/.test(between) || (length.sure && length.from - last.to <= 4 && / and (?:then )?(?:about )?$/.test(between)))) {
+    } else if (
+      last &&
+      near &&
+      !last.second &&
+      (/ by $/.test(between) ||
+        /^ (?:(?:wide|high|deep|long|tall|clear|across) )?(?:by|and|x) (?:a |about )?$/.test(between) ||
+        / (?:wide|high|deep|long|tall)(?: and)? (?:about )?$/.test(between) ||
+        (length.sure && length.from - last.to <= 4 && / and (?:then )?(?:about )?$/.test(between)))
+    ) {
       last.second = length;
       last.to = length.to;
     } else measures.push({ from: length.from, to: length.to, first: length });
   }
-  for (const one of measures) if (one.second && !metric && [one.first, one.second].every((side) => !side.sure && Number.isInteger(side.value) && side.value <= 40) && ROOMS.test(text(0, words.length))) [one.first, one.second] = [inFeet(one.first), inFeet(one.second)];
-  return measures.filter((one) => one.first.sure || one.second?.sure === true || (DIMENSION.test(text(Math.max(0, one.from - 8), one.to + 3)) && one.first.mm >= 20 && (one.second !== undefined || one.first.value >= 10)));
+  for (const one of measures)
+    if (
+      one.second &&
+      !metric &&
+      [one.first, one.second].every((side) => !side.sure && Number.isInteger(side.value) && side.value <= 40) &&
+      ROOMS.test(text(0, words.length))
+    )
+      [one.first, one.second] = [inFeet(one.first), inFeet(one.second)];
+  return measures.filter(
+    (one) =>
+      one.first.sure ||
+      one.second?.sure === true ||
+      (DIMENSION.test(text(Math.max(0, one.from - 8), one.to + 3)) &&
+        one.first.mm >= 20 &&
+        (one.second !== undefined || one.first.value >= 10)),
+  );
 }

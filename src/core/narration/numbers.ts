@@ -12,15 +12,42 @@ export interface Spoken {
   pairs: boolean;
 }
 
-const ONES: Readonly<Record<string, number>> = Object.fromEntries('zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'.split(' ').map((word, value) => [word, value]));
-const TENS: Readonly<Record<string, number>> = Object.fromEntries('twenty thirty forty fifty sixty seventy eighty ninety'.split(' ').map((word, at) => [word, 20 + 10 * at]));
-const PARTS: Readonly<Record<string, number>> = { half: 2, halves: 2, third: 3, thirds: 3, quarter: 4, quarters: 4, fourths: 4, eighth: 8, eighths: 8, sixteenth: 16, sixteenths: 16 };
+const ONES: Readonly<Record<string, number>> = Object.fromEntries(
+  'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'
+    .split(' ')
+    .map((word, value) => [word, value]),
+);
+const TENS: Readonly<Record<string, number>> = Object.fromEntries(
+  'twenty thirty forty fifty sixty seventy eighty ninety'.split(' ').map((word, at) => [word, 20 + 10 * at]),
+);
+const PARTS: Readonly<Record<string, number>> = {
+  half: 2,
+  halves: 2,
+  third: 3,
+  thirds: 3,
+  quarter: 4,
+  quarters: 4,
+  fourths: 4,
+  eighth: 8,
+  eighths: 8,
+  sixteenth: 16,
+  sixteenths: 16,
+};
 const DIGITS = /^\d{1,6}(?:\.\d+)?$/;
 
 /** Whether a number can begin with this word: most cannot, and are passed over at once. */
 export const mayCount = (word: string): boolean => {
   const first = word.charCodeAt(0);
-  return (first >= 48 && first <= 57) || word in ONES || word in TENS || word === 'a' || word === 'an' || word === 'half' || word === 'dozen' || word === 'oh';
+  return (
+    (first >= 48 && first <= 57) ||
+    word in ONES ||
+    word in TENS ||
+    word === 'a' ||
+    word === 'an' ||
+    word === 'half' ||
+    word === 'dozen' ||
+    word === 'oh'
+  );
 };
 
 interface Group {
@@ -34,7 +61,9 @@ function group(words: readonly string[], at: number): Group | undefined {
   const tens = TENS[word];
   if (tens !== undefined) {
     const ones = ONES[words[at + 1] ?? ''];
-    return ones !== undefined && ones > 0 && ones < 10 ? { value: tens + ones, to: at + 2 } : { value: tens, to: at + 1 };
+    return ones !== undefined && ones > 0 && ones < 10
+      ? { value: tens + ones, to: at + 2 }
+      : { value: tens, to: at + 1 };
   }
   const one = ONES[word];
   if (one !== undefined) return { value: one, to: at + 1 };
@@ -47,7 +76,10 @@ export function partAt(words: readonly string[], at: number): Group | undefined 
   const written = /^(\d{1,3})\/(\d{1,3})$/.exec(words[at] ?? '');
   if (written && Number(written[2]) > 0) return { value: Number(written[1]) / Number(written[2]), to: at + 1 };
   if (words[at] === 'half') return { value: 0.5, to: at + 1 };
-  const many = words[at] === 'a' || words[at] === 'an' ? 1 : (ONES[words[at] ?? ''] ?? (/^\d$/.test(words[at] ?? '') ? Number(words[at]) : undefined));
+  const many =
+    words[at] === 'a' || words[at] === 'an'
+      ? 1
+      : (ONES[words[at] ?? ''] ?? (/^\d$/.test(words[at] ?? '') ? Number(words[at]) : undefined));
   const part = PARTS[words[at + 1] ?? ''];
   return many !== undefined && part !== undefined && many > 0 ? { value: many / part, to: at + 2 } : undefined;
 }
@@ -67,7 +99,9 @@ function wholeAt(words: readonly string[], at: number): (Group & { pairs: boolea
     value *= 1000;
     to += 1;
     const rest = wholeAt(words, words[to] === 'and' ? to + 1 : to);
-    return rest && rest.value < 1000 ? { value: value + rest.value, to: rest.to, pairs: false } : { value, to, pairs: false };
+    return rest && rest.value < 1000
+      ? { value: value + rest.value, to: rest.to, pairs: false }
+      : { value, to, pairs: false };
   }
   if (words[to] === 'hundred') {
     value *= 100;
@@ -76,7 +110,11 @@ function wholeAt(words: readonly string[], at: number): (Group & { pairs: boolea
     return rest ? { value: value + rest.value, to: rest.to, pairs: false } : { value, to, pairs: false };
   }
   let digits = String(value);
-  for (let next = group(words, to); next && value > 0 && digits.length + String(next.value).length <= 4; next = group(words, to)) {
+  for (
+    let next = group(words, to);
+    next && value > 0 && digits.length + String(next.value).length <= 4;
+    next = group(words, to)
+  ) {
     digits += String(next.value);
     to = next.to;
   }

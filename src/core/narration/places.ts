@@ -9,18 +9,28 @@ export interface NamedArea {
 const set = (text: string): ReadonlySet<string> => new Set(text.split(' '));
 const DETERMINERS = set('the this our their her his that');
 /** Said before a name by somebody who stands there or goes there. */
-const STANDING = set('back here still out down up over so and now then okay right again start starting begin standing am are we first next finally lastly on coming come go going in');
+const STANDING = set(
+  'back here still out down up over so and now then okay right again start starting begin standing am are we first next finally lastly on coming come go going in',
+);
 const LEADS_THERE = set('down up out inside round around along onto into through to in on at with enter entering');
-const GOING = set('through over down out up back on going go come coming round moving move across along next off run walk walking get head heading in now right onto way around step');
+const GOING = set(
+  'through over down out up back on going go come coming round moving move across along next off run walk walking get head heading in now right onto way around step',
+);
 /** Pipes and drains go places; the speaker does not go with them. */
 const RUNS = set('runs run goes leads opens drains vents carries feeds empties connects looks backs');
-const AWAY = set('of behind for from above below under over beside against near between by than like as per holding matching facing towards toward past');
+const AWAY = set(
+  'of behind for from above below under over beside against near between by than like as per holding matching facing towards toward past',
+);
 /** What a name in front of it only describes. */
-const THINGS = set('floor floors cabinet cabinets sink window windows door doors wall walls ceiling tile tiles light lights counter counters worktop worktops side end units unit beam joists drain duct pipe pipes fan radiator stair stairs roof gutter gate trim paint fridge hood switch sockets circuit wiring plumbing vanity mirror shower valve island table chairs floorboards boards skirting guys crew people\'s');
-const WHOLE = /^(?:whole house|whole job|whole place|whole site|whole building|in general|every room|any room|what else)(?: |$)/;
+const THINGS = set(
+  "floor floors cabinet cabinets sink window windows door doors wall walls ceiling tile tiles light lights counter counters worktop worktops side end units unit beam joists drain duct pipe pipes fan radiator stair stairs roof gutter gate trim paint fridge hood switch sockets circuit wiring plumbing vanity mirror shower valve island table chairs floorboards boards skirting guys crew people's",
+);
+const WHOLE =
+  /^(?:whole house|whole job|whole place|whole site|whole building|in general|every room|any room|what else)(?: |$)/;
 const WHOLE_BEGINS = set('whole in every any what generally overall everywhere throughout all last one before');
 /** So only where a sentence begins with it. */
-const WHOLE_FIRST = /^(?:generally|overall|everywhere|throughout|all over|what is left|what 's left|last thing|one more thing|before i go|last of all)(?: |$)(?!to )/;
+const WHOLE_FIRST =
+  /^(?:generally|overall|everywhere|throughout|all over|what is left|what 's left|last thing|one more thing|before i go|last of all)(?: |$)(?!to )/;
 
 interface Mention {
   from: number;
@@ -76,9 +86,13 @@ function mentionAt(words: readonly Word[], at: number, names: Names, here: numbe
 }
 
 /** Said first after a silence, a full stop or a word that opens a new thought. */
-const opens = (words: readonly Word[], at: number): boolean => begins(words, at) || (/^(?:okay|right|now|so|then|next|well|oh|and)$/.test(words[at - 1]?.text ?? '') && (begins(words, at - 1) || /^(?:okay|right|next)$/.test(words[at - 1]?.text ?? '')));
+const opens = (words: readonly Word[], at: number): boolean =>
+  begins(words, at) ||
+  (/^(?:okay|right|now|so|then|next|well|oh|and)$/.test(words[at - 1]?.text ?? '') &&
+    (begins(words, at - 1) || /^(?:okay|right|next)$/.test(words[at - 1]?.text ?? '')));
 const ends = (word: Word | undefined): boolean => word === undefined || word.stop !== '';
-const begins = (words: readonly Word[], at: number): boolean => at === 0 || words[at - 1]?.stop === '.' || (words[at]?.gap ?? 0) >= 0.6;
+const begins = (words: readonly Word[], at: number): boolean =>
+  at === 0 || words[at - 1]?.stop === '.' || (words[at]?.gap ?? 0) >= 0.6;
 
 function moves(words: readonly Word[], from: number, to: number, here: number | null): boolean {
   const text = (index: number): string => words[index]?.text ?? '';
@@ -88,7 +102,13 @@ function moves(words: readonly Word[], from: number, to: number, here: number | 
   const follows = text(to);
   const describes = THINGS.has(follows) && words[to - 1]?.stop === '';
   // “Kitchen cabinets are late”, said before anything else: it is about that room all the same.
-  if (describes) return !determined && (here === null ? begins(words, first) : words[first - 1]?.stop !== '.' && opens(words, first) && words[first - 1]?.stop !== ',');
+  if (describes)
+    return (
+      !determined &&
+      (here === null
+        ? begins(words, first)
+        : words[first - 1]?.stop !== '.' && opens(words, first) && words[first - 1]?.stop !== ',')
+    );
   if (begins(words, first)) return !(follows === "'s" && determined && !ends(words[to - 1])) || !determined;
   if (ends(words[first - 1]) && ends(words[to - 1])) return true;
   if (/^(?:first|next)$/.test(follows)) return true;
@@ -96,23 +116,57 @@ function moves(words: readonly Word[], from: number, to: number, here: number | 
   const earlier = text(first - 2);
   if (LEADS_THERE.has(before)) {
     if (RUNS.has(earlier) && !/^(?:we|i|us|me|let)$/.test(text(first - 3))) return false;
-    if (before === 'to' || before === 'through' || before === 'into' || before === 'onto') return here === null || begins(words, first - 1) || setsOut(words, first - 2) || GOING.has(earlier) || /^(?:we|i|us|me|let|you)$/.test(earlier) || GOING.has(text(first - 3));
-    if (before === 'in' || before === 'on' || before === 'at' || before === 'with' || before === 'inside') return here === null || begins(words, first - 1) || STANDING.has(earlier) || GOING.has(text(first - 3)) || words[to - 1]?.stop === '.' || text(first - 3) === 'here';
+    if (before === 'to' || before === 'through' || before === 'into' || before === 'onto')
+      return (
+        here === null ||
+        begins(words, first - 1) ||
+        setsOut(words, first - 2) ||
+        GOING.has(earlier) ||
+        /^(?:we|i|us|me|let|you)$/.test(earlier) ||
+        GOING.has(text(first - 3))
+      );
+    if (before === 'in' || before === 'on' || before === 'at' || before === 'with' || before === 'inside')
+      return (
+        here === null ||
+        begins(words, first - 1) ||
+        STANDING.has(earlier) ||
+        GOING.has(text(first - 3)) ||
+        words[to - 1]?.stop === '.' ||
+        text(first - 3) === 'here'
+      );
     return true;
   }
-  if (before === 'is' || before === "'s") return /^(?:this|here|next|that|it)$/.test(earlier) && (!/^(?:that|it)$/.test(earlier) || ends(words[to - 1]));
-  if (/^(?:now|right|okay|then|next|finally|lastly|anyway|upstairs|downstairs|outside|inside)$/.test(before)) return true;
-  if (/^(?:and|so|well|oh)$/.test(before)) return to - from > 1 || ends(words[to - 1]) || (begins(words, first - 1) && !/^(?:is|'s|has|was|are|needs?|wants?|will|gets?|goes|comes?|stays?|of)$/.test(follows));
+  if (before === 'is' || before === "'s")
+    return /^(?:this|here|next|that|it)$/.test(earlier) && (!/^(?:that|it)$/.test(earlier) || ends(words[to - 1]));
+  if (/^(?:now|right|okay|then|next|finally|lastly|anyway|upstairs|downstairs|outside|inside)$/.test(before))
+    return true;
+  if (/^(?:and|so|well|oh)$/.test(before))
+    return (
+      to - from > 1 ||
+      ends(words[to - 1]) ||
+      (begins(words, first - 1) &&
+        !/^(?:is|'s|has|was|are|needs?|wants?|will|gets?|goes|comes?|stays?|of)$/.test(follows))
+    );
   // A bare name in the stream of words is a heading, unless something before it makes it part of a phrase.
-  return !determined && (!ofPhrase(before) || (before === 'back' && /^(?:out|round|around|in|up|down)$/.test(earlier)) || (before === 'one' && to - from > 1 && /^(?:last|next)$/.test(earlier))) && (to - from > 1 || !/^(?:is|'s|has|was|of|and|for)$/.test(follows));
+  return (
+    !determined &&
+    (!ofPhrase(before) ||
+      (before === 'back' && /^(?:out|round|around|in|up|down)$/.test(earlier)) ||
+      (before === 'one' && to - from > 1 && /^(?:last|next)$/.test(earlier))) &&
+    (to - from > 1 || !/^(?:is|'s|has|was|of|and|for)$/.test(follows))
+  );
 }
 
 /** The sentence began with going somewhere: “through the swing door to …”. */
 function setsOut(words: readonly Word[], at: number): boolean {
   let from = at;
   while (!begins(words, from) && at - from < 8) from -= 1;
-  return /^(?:through|down|up|out|over|across|along|back|round|around|past|going|coming|moving|then|next|on|off|let)$/.test(words[from]?.text ?? '');
+  return /^(?:through|down|up|out|over|across|along|back|round|around|past|going|coming|moving|then|next|on|off|let)$/.test(
+    words[from]?.text ?? '',
+  );
 }
 
 const ofPhrase = (before: string): boolean =>
-  /^(?:a|an|no|new|old|one|two|three|four|any|every|each|some|my|your|its|whole|other|same|big|little|small|main|second|first|last|rough|upper|lower|back|front|half|full|master|guest|of|for|from|behind|this|that|or|with|about|them|do|does|did|not|more|less|than|like|painting|doing|touching|leaving|called|paint)$/.test(before);
+  /^(?:a|an|no|new|old|one|two|three|four|any|every|each|some|my|your|its|whole|other|same|big|little|small|main|second|first|last|rough|upper|lower|back|front|half|full|master|guest|of|for|from|behind|this|that|or|with|about|them|do|does|did|not|more|less|than|like|painting|doing|touching|leaving|called|paint)$/.test(
+    before,
+  );

@@ -1,6 +1,15 @@
 import type { Cue } from './captions';
 import type { Draft, DraftKind } from './draft';
-import { bySaid, choiceSaid, daysSaid, fallbackSaid, problemSaid, quantitySaid, stateSaid, subjectSaid } from './fields-said';
+import {
+  bySaid,
+  choiceSaid,
+  daysSaid,
+  fallbackSaid,
+  problemSaid,
+  quantitySaid,
+  stateSaid,
+  subjectSaid,
+} from './fields-said';
 import { PHASE_WORDS, tradeSaid } from './lexicon';
 import { measuresSaid, type MeasureSaid } from './measures-said';
 import { placesOf, type NamedArea } from './places';
@@ -54,10 +63,21 @@ export function readNarration(cues: readonly Cue[], areas: readonly NamedArea[])
   const metric = speaksMetric(texts);
   const heard = sentencesOf(words, places, PHASE_WORDS).map((sentence) => hear(words, places, sentence, metric));
   const scoping = isScoping(heard);
-  return joined(gathered(heard.map((one) => thoughtsOf(one, scoping)), heard), heard).map((thought) => draftOf(thought, words, cues, areas));
+  return joined(
+    gathered(
+      heard.map((one) => thoughtsOf(one, scoping)),
+      heard,
+    ),
+    heard,
+  ).map((thought) => draftOf(thought, words, cues, areas));
 }
 
-function hear(words: readonly Word[], places: readonly (number | null)[], { from, to }: Sentence, metric: boolean): Heard {
+function hear(
+  words: readonly Word[],
+  places: readonly (number | null)[],
+  { from, to }: Sentence,
+  metric: boolean,
+): Heard {
   const own = words.slice(from, to).map((word) => word.text);
   const text = ` ${own.join(' ')} `;
   const byKind = new Map<DraftKind, { most: number; all: number }>();
@@ -69,13 +89,24 @@ function hear(words: readonly Word[], places: readonly (number | null)[], { from
     if (sign.stance && sign.weight > best) [best, stance] = [sign.weight, sign.stance];
   }
   // A sentence that begins with “if” depends on it, whatever it says of leaving or taking.
-  if (/^ (?:(?:and|but|so|now|well) )?if /.test(text) && stance !== undefined && stance !== 'refit') stance = 'conditional';
+  if (/^ (?:(?:and|but|so|now|well) )?if /.test(text) && stance !== undefined && stance !== 'refit')
+    stance = 'conditional';
   // A day or “waiting” makes no gate: somebody who inspects or allows has to be named, or that nothing goes on before.
   if ((byKind.get('gate')?.most ?? 2) < 2 && !/ (?:until|till) /.test(text)) byKind.delete('gate');
   const scores = new Map([...byKind].map(([kind, { most, all }]) => [kind, most + 0.6 * (all - most)]));
   return {
-    from, to, place: places[to - 1] ?? null, words: own, text, scores, ...(stance ? { stance } : {}),
-    progress: progressSaid(own), measures: measuresSaid(words.slice(from, to).flatMap((word) => (word.stop === ',' ? [word.text, ','] : [word.text])), metric),
+    from,
+    to,
+    place: places[to - 1] ?? null,
+    words: own,
+    text,
+    scores,
+    ...(stance ? { stance } : {}),
+    progress: progressSaid(own),
+    measures: measuresSaid(
+      words.slice(from, to).flatMap((word) => (word.stop === ',' ? [word.text, ','] : [word.text])),
+      metric,
+    ),
   };
 }
 
@@ -87,7 +118,18 @@ function isScoping(heard: readonly Heard[]): boolean {
 }
 
 /** Where two kinds are as likely, the one that costs more if it is missed. */
-const FIRST: readonly DraftKind[] = ['caution', 'gate', 'order', 'household', 'surprise', 'decision', 'assumption', 'scope', 'remaining', 'selection'];
+const FIRST: readonly DraftKind[] = [
+  'caution',
+  'gate',
+  'order',
+  'household',
+  'surprise',
+  'decision',
+  'assumption',
+  'scope',
+  'remaining',
+  'selection',
+];
 
 function thoughtsOf(heard: Heard, scoping: boolean): Thought[] {
   const scores = new Map(heard.scores);
@@ -108,18 +150,33 @@ function thoughtsOf(heard: Heard, scoping: boolean): Thought[] {
   const base = { from, to, place };
   const thoughts: Thought[] = [];
   const progress = scoping && score >= ENOUGH ? [] : heard.progress;
-  const outweighs = score > (progress.length === 0 ? ENOUGH - 0.01 : top === 'remaining' ? 2.7 : top === 'scope' ? 3.9 : 3.3);
-  if (outweighs && !(progress.length > 0 && (top === 'scope' && heard.stance === 'in'))) thoughts.push({ ...base, kind: top, score, ...(top === 'scope' ? { stance: heard.stance ?? 'in' } : {}) });
+  const outweighs =
+    score > (progress.length === 0 ? ENOUGH - 0.01 : top === 'remaining' ? 2.7 : top === 'scope' ? 3.9 : 3.3);
+  if (outweighs && !(progress.length > 0 && top === 'scope' && heard.stance === 'in'))
+    thoughts.push({ ...base, kind: top, score, ...(top === 'scope' ? { stance: heard.stance ?? 'in' } : {}) });
   if (thoughts.length === 0 || !['surprise', 'remaining', 'order', 'gate', 'scope'].includes(top)) {
-    for (const one of progress) thoughts.push({ ...base, kind: 'progress', score: 3.2, progress: one, from: from + (progress.length > 1 ? Math.max(0, one.at - 2) : 0) });
+    for (const one of progress)
+      thoughts.push({
+        ...base,
+        kind: 'progress',
+        score: 3.2,
+        progress: one,
+        from: from + (progress.length > 1 ? Math.max(0, one.at - 2) : 0),
+      });
   }
   for (const measure of heard.measures) {
     if (thoughts.some((one) => one.kind === 'caution' && one.score >= 2.8)) continue;
-    if (thoughts.some((one) => one.kind === 'order' || one.kind === 'remaining' || one.kind === 'household') && !measure.first.sure) continue;
+    if (
+      thoughts.some((one) => one.kind === 'order' || one.kind === 'remaining' || one.kind === 'household') &&
+      !measure.first.sure
+    )
+      continue;
     thoughts.push({ ...base, kind: 'measurement', score: 3.5, measure });
   }
   // A size is the whole of what such a sentence says, unless another sign is strong.
-  return heard.measures.length > 0 ? thoughts.filter((one) => one.kind === 'measurement' || one.score >= 2.8 || one.kind === 'progress') : thoughts;
+  return heard.measures.length > 0
+    ? thoughts.filter((one) => one.kind === 'measurement' || one.score >= 2.8 || one.kind === 'progress')
+    : thoughts;
 }
 
 /**
@@ -141,7 +198,16 @@ function gathered(thoughts: Thought[][], heard: readonly Heard[]): Thought[][] {
         if (more >= HINT - 0.4) [sum, to] = [sum + 0.8 * more, next];
       }
       if (to === at || sum < ENOUGH + 0.2) continue;
-      thoughts[at] = [{ kind, score: sum, from: first.from, to: heard[to]?.to ?? first.to, place: first.place, ...(kind === 'scope' ? { stance: first.stance ?? 'in' } : {}) }];
+      thoughts[at] = [
+        {
+          kind,
+          score: sum,
+          from: first.from,
+          to: heard[to]?.to ?? first.to,
+          place: first.place,
+          ...(kind === 'scope' ? { stance: first.stance ?? 'in' } : {}),
+        },
+      ];
       for (let next = at + 1; next <= to; next++) thoughts[next] = [];
       break;
     }
@@ -149,8 +215,10 @@ function gathered(thoughts: Thought[][], heard: readonly Heard[]): Thought[][] {
   return thoughts;
 }
 
-const GOES_ON = /^ (?:there|and|but|so|it|that|they|those|these|if|then|not|no|because|till|until|or|which|who|he|she|them|there 's only|only|nobody|do not|does not|did not|never|is|was|'s|all|some|in|with|for|on|to|like|probably|just|unless|otherwise|comes?|goes?|gets?|stays?|needs?|wants?) /;
-const POINTS_BACK = /^ (?:(?:and|but|so|well|or|now|no|because|then) )*(?:it|that|they|those|these|them|he|she|comes?|goes?|gets?|stays?|needs?|wants?|do not|nobody|no idea|did not|if (?:it|they|that|not|there|she|he)|is|was|'s|treat|i think|i would|we think|we figure|probably|not) /;
+const GOES_ON =
+  /^ (?:there|and|but|so|it|that|they|those|these|if|then|not|no|because|till|until|or|which|who|he|she|them|there 's only|only|nobody|do not|does not|did not|never|is|was|'s|all|some|in|with|for|on|to|like|probably|just|unless|otherwise|comes?|goes?|gets?|stays?|needs?|wants?) /;
+const POINTS_BACK =
+  /^ (?:(?:and|but|so|well|or|now|no|because|then) )*(?:it|that|they|those|these|them|he|she|comes?|goes?|gets?|stays?|needs?|wants?|do not|nobody|no idea|did not|if (?:it|they|that|not|there|she|he)|is|was|'s|treat|i think|i would|we think|we figure|probably|not) /;
 
 /** Joins what goes on with the thought before it, and reaches back for what a sentence points at. */
 function joined(all: readonly Thought[][], heard: readonly Heard[]): Thought[] {
@@ -159,12 +227,19 @@ function joined(all: readonly Thought[][], heard: readonly Heard[]): Thought[] {
     const here = heard[at];
     if (!here) return;
     const last = kept.at(-1);
-    const follows = last !== undefined && last.to === here.from && last.place === here.place && here.to - last.from <= MOST_WORDS;
+    const follows =
+      last !== undefined && last.to === here.from && last.place === here.place && here.to - last.from <= MOST_WORDS;
     const first = thoughts[0];
     if (last && thoughts.length === 0 && here.to <= last.to) return;
     if (last && follows && thoughts.length === 0) {
       // It says nothing by itself: part of what was said before, if it reads on.
-      if (GOES_ON.test(here.text) && last.kind !== 'progress' && last.kind !== 'measurement' && last.kind !== 'selection') last.to = here.to;
+      if (
+        GOES_ON.test(here.text) &&
+        last.kind !== 'progress' &&
+        last.kind !== 'measurement' &&
+        last.kind !== 'selection'
+      )
+        last.to = here.to;
       return;
     }
     if (last && first && follows && goesOnWith(last, first, here)) {
@@ -178,11 +253,19 @@ function joined(all: readonly Thought[][], heard: readonly Heard[]): Thought[] {
     for (const thought of thoughts) {
       // “I think it's old. If it isn't, then …”: what is believed, with what follows if it is wrong.
       const before = heard[at - 1];
-      if (thought.kind === 'scope' && thought.stance === 'conditional' && before?.place === thought.place && (before.scores.get('assumption') ?? 0) >= 1.5 && (last === undefined || last.to <= before.from) && /^ (?:(?:and|but) )?if (?:it|they|that|not|there|i am|we are) /.test(here.text)) {
+      if (
+        thought.kind === 'scope' &&
+        thought.stance === 'conditional' &&
+        before?.place === thought.place &&
+        (before.scores.get('assumption') ?? 0) >= 1.5 &&
+        (last === undefined || last.to <= before.from) &&
+        /^ (?:(?:and|but) )?if (?:it|they|that|not|there|i am|we are) /.test(here.text)
+      ) {
         thought.kind = 'assumption';
         thought.from = before.from;
       }
-      if (thought.kind !== 'progress' && thought.kind !== 'measurement' && POINTS_BACK.test(here.text)) reachBack(thought, heard, at, kept.at(-1));
+      if (thought.kind !== 'progress' && thought.kind !== 'measurement' && POINTS_BACK.test(here.text))
+        reachBack(thought, heard, at, kept.at(-1));
       kept.push(thought);
     }
   });
@@ -193,7 +276,13 @@ function joined(all: readonly Thought[][], heard: readonly Heard[]): Thought[] {
 function reachBack(thought: Thought, heard: readonly Heard[], at: number, last: Thought | undefined): void {
   for (let back = at - 1; back >= Math.max(0, at - 2); back--) {
     const before = heard[back];
-    if (!before || before.place !== thought.place || (last !== undefined && last.to > before.from) || thought.to - before.from > MOST_WORDS) return;
+    if (
+      !before ||
+      before.place !== thought.place ||
+      (last !== undefined && last.to > before.from) ||
+      thought.to - before.from > MOST_WORDS
+    )
+      return;
     thought.from = before.from;
     if (!POINTS_BACK.test(before.text)) return;
   }
@@ -202,23 +291,43 @@ function reachBack(thought: Thought, heard: readonly Heard[], at: number, last: 
 function goesOnWith(last: Thought, next: Thought, here: Heard): boolean {
   const readsOn = GOES_ON.test(here.text);
   if (next.kind === 'surprise' && last.kind === 'remaining' && POINTS_BACK.test(here.text)) return true;
-  if (last.kind === 'assumption' && (next.kind === 'assumption' || (next.kind === 'scope' && next.stance === 'conditional'))) return readsOn || / if /.test(here.text);
+  if (
+    last.kind === 'assumption' &&
+    (next.kind === 'assumption' || (next.kind === 'scope' && next.stance === 'conditional'))
+  )
+    return readsOn || / if /.test(here.text);
   // “Well, I didn't expect that”: what it was comes next.
-  if (last.kind === 'surprise' && last.to - last.from <= 9 && (next.kind === 'surprise' || next.kind === 'caution' || next.kind === 'remaining')) return true;
+  if (
+    last.kind === 'surprise' &&
+    last.to - last.from <= 9 &&
+    (next.kind === 'surprise' || next.kind === 'caution' || next.kind === 'remaining')
+  )
+    return true;
   // Not on the drawing, and now it is in: no surprise any more, part of the work.
   if (last.kind === 'surprise' && next.kind === 'scope' && next.stance === 'in' && POINTS_BACK.test(here.text)) {
     last.kind = 'scope';
     last.stance = 'in';
     return true;
   }
-  if (last.kind === 'caution' && next.kind === 'remaining' && next.score < 3.2 && / (?:is|are|has|have) not /.test(here.text) && !/^ (?:and|but) /.test(here.text)) return true;
+  if (
+    last.kind === 'caution' &&
+    next.kind === 'remaining' &&
+    next.score < 3.2 &&
+    / (?:is|are|has|have) not /.test(here.text) &&
+    !/^ (?:and|but) /.test(here.text)
+  )
+    return true;
   if (last.kind === 'caution' && next.kind === 'caution' && / there (?:is|'s|are) /.test(here.text)) return true;
   if (last.kind !== next.kind || next.kind === 'progress' || next.kind === 'measurement') return false;
   if (next.kind === 'scope' && next.stance === 'refit' && last.stance === 'in' && POINTS_BACK.test(here.text)) {
     last.stance = 'refit';
     return true;
   }
-  if (next.kind === 'scope') return POINTS_BACK.test(here.text) && (next.stance === last.stance || (last.stance === 'conditional' && / if /.test(here.text)));
+  if (next.kind === 'scope')
+    return (
+      POINTS_BACK.test(here.text) &&
+      (next.stance === last.stance || (last.stance === 'conditional' && / if /.test(here.text)))
+    );
   if (next.kind === 'remaining' || next.kind === 'selection') return POINTS_BACK.test(here.text);
   return readsOn;
 }
@@ -230,25 +339,48 @@ function draftOf(thought: Thought, words: readonly Word[], cues: readonly Cue[],
   const first = cues[own[0]?.cue ?? 0];
   const last = cues[own.at(-1)?.cue ?? 0];
   const draft: Draft = {
-    start: first?.start ?? 0, end: Math.max(last?.end ?? 0, first?.end ?? 0), words: own.map((word) => word.said).filter(Boolean).join(' '), kind: thought.kind,
-    area: thought.place === null ? null : (areas[thought.place]?.name ?? null), confidence: Math.round(Math.min(0.99, 0.35 + thought.score / 9) * 100) / 100, subject: subjectSaid(text),
+    start: first?.start ?? 0,
+    end: Math.max(last?.end ?? 0, first?.end ?? 0),
+    words: own
+      .map((word) => word.said)
+      .filter(Boolean)
+      .join(' '),
+    kind: thought.kind,
+    area: thought.place === null ? null : (areas[thought.place]?.name ?? null),
+    confidence: Math.round(Math.min(0.99, 0.35 + thought.score / 9) * 100) / 100,
+    subject: subjectSaid(text),
   };
   return { ...draft, ...fieldsOf(thought, texts, text) };
 }
 
-const given = <Fields extends object>(fields: Fields): Fields => Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Fields;
+const given = <Fields extends object>(fields: Fields): Fields =>
+  Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Fields;
 
 function fieldsOf(thought: Thought, words: readonly string[], text: string): Partial<Draft> {
   switch (thought.kind) {
     case 'progress':
-      return thought.progress ? { phase: thought.progress.phase, fraction: thought.progress.fraction, subject: thought.progress.named } : {};
+      return thought.progress
+        ? { phase: thought.progress.phase, fraction: thought.progress.fraction, subject: thought.progress.named }
+        : {};
     case 'remaining':
       return given({ trade: tradeSaid(text), quantity: quantitySaid(words) });
     case 'scope':
       return given({ stance: thought.stance ?? 'in', quantity: quantitySaid(words) });
     case 'measurement': {
       const { first, second } = thought.measure ?? {};
-      return first ? given({ value: first.value, unit: first.unit, mm: Math.round(first.mm * 100) / 100, value2: second ? (second.unit === first.unit ? second.value : second.mm / (first.unit === 'in' ? 25.4 : 1)) : undefined, mm2: second ? Math.round(second.mm * 100) / 100 : undefined }) : {};
+      return first
+        ? given({
+            value: first.value,
+            unit: first.unit,
+            mm: Math.round(first.mm * 100) / 100,
+            value2: second
+              ? second.unit === first.unit
+                ? second.value
+                : second.mm / (first.unit === 'in' ? 25.4 : 1)
+              : undefined,
+            mm2: second ? Math.round(second.mm * 100) / 100 : undefined,
+          })
+        : {};
     }
     case 'selection':
       return given({ choice: choiceSaid(text) });

@@ -19,22 +19,43 @@ const CENTI = /^(?:centimetres?|centimeters?|cm|centis?)$/;
 const MILLI = /^(?:millimetres?|millimeters?|mm|mill?s?)$/;
 const JOINED = /^(\d+(?:\.\d+)?)(mm|cm|m|ft|in|")$/;
 
-const inches = (from: number, to: number, value: number): SpokenLength => ({ from, to, value, unit: 'in', mm: value * MM_PER_INCH, sure: true });
-const metric = (from: number, to: number, mm: number, sure = true): SpokenLength => ({ from, to, value: mm, unit: 'mm', mm, sure });
+const inches = (from: number, to: number, value: number): SpokenLength => ({
+  from,
+  to,
+  value,
+  unit: 'in',
+  mm: value * MM_PER_INCH,
+  sure: true,
+});
+const metric = (from: number, to: number, mm: number, sure = true): SpokenLength => ({
+  from,
+  to,
+  value: mm,
+  unit: 'mm',
+  mm,
+  sure,
+});
 
 /**
  * The length that begins at this word.
  * @param metricWalk whether the walk speaks in metres: what a bare number means
  * @param after the length before it in the same breath (`… by …`), whose unit a bare number takes
  */
-export function lengthAt(words: readonly string[], at: number, metricWalk: boolean, after?: SpokenLength & { metres?: boolean }): (SpokenLength & { metres?: boolean }) | undefined {
+export function lengthAt(
+  words: readonly string[],
+  at: number,
+  metricWalk: boolean,
+  after?: SpokenLength & { metres?: boolean },
+): (SpokenLength & { metres?: boolean }) | undefined {
   if (!mayCount(words[at] ?? '')) return undefined;
   const joined = JOINED.exec(words[at] ?? '');
   if (joined) {
     const value = Number(joined[1]);
     const unit = joined[2] ?? '';
     if (unit === 'ft') return withInches(words, at, at + 1, value);
-    return unit === 'in' || unit === '"' ? inches(at, at + 1, value) : metric(at, at + 1, value * ({ mm: 1, cm: 10, m: 1000 }[unit] ?? 1));
+    return unit === 'in' || unit === '"'
+      ? inches(at, at + 1, value)
+      : metric(at, at + 1, value * ({ mm: 1, cm: 10, m: 1000 }[unit] ?? 1));
   }
   // “half a metre”, “a foot and a half”.
   const halfOf = words[at] === 'half' && (words[at + 1] === 'a' || words[at + 1] === 'an');
@@ -59,8 +80,15 @@ export function lengthAt(words: readonly string[], at: number, metricWalk: boole
   // A part alone is how far something is, not how long.
   if (number.fraction && value < 1) return undefined;
   if (number.fraction && !metricWalk) return inches(at, to, value);
-  if (after?.metres && value < 1000) return { ...metric(at, to, number.pairs || value >= 100 ? value * 10 : value * 1000), metres: true };
-  if (metricWalk) return metric(at, to, value < 20 && !Number.isInteger(value) ? value * 1000 : value, number.pairs || (value >= 100 && value % 10 === 0));
+  if (after?.metres && value < 1000)
+    return { ...metric(at, to, number.pairs || value >= 100 ? value * 10 : value * 1000), metres: true };
+  if (metricWalk)
+    return metric(
+      at,
+      to,
+      value < 20 && !Number.isInteger(value) ? value * 1000 : value,
+      number.pairs || (value >= 100 && value % 10 === 0),
+    );
   return { ...inches(at, to, value), sure: number.fraction };
 }
 
@@ -83,10 +111,20 @@ function metresOn(words: readonly string[], from: number, to: number, metres: nu
     return { ...metric(from, half ? half.to : to, (metres + (half?.value ?? 0)) * 1000), metres: true };
   }
   const end = CENTI.test(unit) || MILLI.test(unit) ? rest.to + 1 : rest.to;
-  return { ...metric(from, end, metres * 1000 + (MILLI.test(unit) ? rest.value : rest.value >= 100 ? rest.value : rest.value * 10)), metres: true };
+  return {
+    ...metric(
+      from,
+      end,
+      metres * 1000 + (MILLI.test(unit) ? rest.value : rest.value >= 100 ? rest.value : rest.value * 10),
+    ),
+    metres: true,
+  };
 }
 
-const UNITS = { imperial: /^(?:foot|feet|ft|inch|inches|eighths?|sixteenths?|quarters?)$/, metric: /^(?:metres?|meters?|millimetres?|mm|mill?s?|centimetres?|cm)$/ };
+const UNITS = {
+  imperial: /^(?:foot|feet|ft|inch|inches|eighths?|sixteenths?|quarters?)$/,
+  metric: /^(?:metres?|meters?|millimetres?|mm|mill?s?|centimetres?|cm)$/,
+};
 
 /** Whether a speaker uses metres: by the units heard, else by numbers no inch could carry. */
 export function speaksMetric(words: readonly string[]): boolean {

@@ -12,7 +12,18 @@ export interface Word {
   gap: number;
 }
 
-const NOT: Readonly<Record<string, string>> = { "won't": 'will not', "can't": 'can not', "shan't": 'shall not', "ain't": 'is not', cannot: 'can not', gonna: 'going to', gotta: 'got to', wanna: 'want to', 'dont': 'do not', 'isnt': 'is not' };
+const NOT: Readonly<Record<string, string>> = {
+  "won't": 'will not',
+  "can't": 'can not',
+  "shan't": 'shall not',
+  "ain't": 'is not',
+  cannot: 'can not',
+  gonna: 'going to',
+  gotta: 'got to',
+  wanna: 'want to',
+  dont: 'do not',
+  isnt: 'is not',
+};
 
 /** `isn't` → `is not`, `it's` → `it 's`, `we'll` → `we will`: patterns then say each thing once. */
 function opened(word: string): string[] {
@@ -37,7 +48,10 @@ export function wordsOf(cues: readonly Cue[]): Word[] {
         gap = 0;
         continue;
       }
-      const bare = said.toLowerCase().replace(/^[^\p{L}\p{N}']+|[^\p{L}\p{N}'%"]+$/gu, '').replace(/^'+|'+$/g, '');
+      const bare = said
+        .toLowerCase()
+        .replace(/^[^\p{L}\p{N}']+|[^\p{L}\p{N}'%"]+$/gu, '')
+        .replace(/^'+|'+$/g, '');
       const stop = /[.!?…]["')\]]*$/.test(said) ? '.' : /[,;:]["')\]]*$/.test(said) ? ',' : '';
       const before = words.at(-1);
       if (bare === '') {
@@ -46,7 +60,13 @@ export function wordsOf(cues: readonly Cue[]): Word[] {
       }
       const parts = opened(bare);
       parts.forEach((text, part) => {
-        words.push({ text, said: part === 0 ? said : '', cue: at, stop: part === parts.length - 1 ? stop : '', gap: part === 0 ? gap : 0 });
+        words.push({
+          text,
+          said: part === 0 ? said : '',
+          cue: at,
+          stop: part === parts.length - 1 ? stop : '',
+          gap: part === 0 ? gap : 0,
+        });
       });
       gap = 0;
     }

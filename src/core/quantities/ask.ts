@@ -48,22 +48,61 @@ interface Terms {
 }
 
 /** Whatever covers an area: which of the drawing's it usually is. */
-export const OF_WALLS: readonly Measure[] = ['wallsNet', 'wallsNetLarge', 'wallsGross', 'faceNet', 'faceNetLarge', 'faceGross', 'floor'];
+export const OF_WALLS: readonly Measure[] = [
+  'wallsNet',
+  'wallsNetLarge',
+  'wallsGross',
+  'faceNet',
+  'faceNetLarge',
+  'faceGross',
+  'floor',
+];
 export const OF_FLOOR: readonly Measure[] = ['floor', ...OF_WALLS.filter((measure) => measure !== 'floor')];
 /** Masonry and cladding, inside or out. */
-export const OF_FACE: readonly Measure[] = ['faceNet', 'faceNetLarge', 'faceGross', 'wallsNet', 'wallsNetLarge', 'wallsGross'];
+export const OF_FACE: readonly Measure[] = [
+  'faceNet',
+  'faceNetLarge',
+  'faceGross',
+  'wallsNet',
+  'wallsNetLarge',
+  'wallsGross',
+];
 
 export const length = (label: string, terms: Terms = {}): Ask<number> => ({ kind: 'length', label, ...terms });
-export const amount = (label: string, unit: string, terms: Terms = {}): Ask<number> => ({ kind: 'amount', label, unit, ...terms });
+export const amount = (label: string, unit: string, terms: Terms = {}): Ask<number> => ({
+  kind: 'amount',
+  label,
+  unit,
+  ...terms,
+});
 export const area = (label: string, terms: Terms = {}): Ask<number> => amount(label, 'm²', { most: 100_000, ...terms });
-export const fraction = (label: string, terms: Terms = {}): Ask<number> => ({ kind: 'fraction', label, zero: true, most: 1, ...terms });
+export const fraction = (label: string, terms: Terms = {}): Ask<number> => ({
+  kind: 'fraction',
+  label,
+  zero: true,
+  most: 1,
+  ...terms,
+});
 export const waste = (): Ask<number> => fraction('waste', { hint: 'cuts, breakage and spares, in %' });
-export const count = (label: string, terms: Terms = {}): Ask<number> => ({ kind: 'count', label, most: 100_000, ...terms });
-export const money = (label: string, terms: Terms = {}): Ask<number> => ({ kind: 'money', label, zero: true, ...terms });
+export const count = (label: string, terms: Terms = {}): Ask<number> => ({
+  kind: 'count',
+  label,
+  most: 100_000,
+  ...terms,
+});
+export const money = (label: string, terms: Terms = {}): Ask<number> => ({
+  kind: 'money',
+  label,
+  zero: true,
+  ...terms,
+});
 export const flag = (label: string): Ask<boolean> => ({ kind: 'flag', label });
 export const text = (label: string): Ask<string> => ({ kind: 'text', label });
 export const day = (label: string): Ask<string> => ({ kind: 'day', label });
-export const choice = <Choice extends string>(label: string, choices: Readonly<Record<Choice, string>>): Ask<Choice> => ({ kind: 'choice', label, choices });
+export const choice = <Choice extends string>(
+  label: string,
+  choices: Readonly<Record<Choice, string>>,
+): Ask<Choice> => ({ kind: 'choice', label, choices });
 /** May be left out; the calculator says what then holds. */
 export const optional = <Value>(ask: Ask<Value>): Ask<Value | undefined> => ({ ...ask, optional: true });
 
@@ -73,19 +112,53 @@ interface ListTerms {
   drawn?: readonly Measure[];
 }
 
-export const listOf = <Value>(label: string, of: Ask<Value>, terms: ListTerms = {}): Ask<Value[]> => ({ kind: 'list', label, of, ...terms });
-export const rowsOf = <Parts extends Asks>(label: string, of: Parts, terms: ListTerms = {}): Ask<InputOf<Parts>[]> => ({ kind: 'list', label, of, ...terms });
+export const listOf = <Value>(label: string, of: Ask<Value>, terms: ListTerms = {}): Ask<Value[]> => ({
+  kind: 'list',
+  label,
+  of,
+  ...terms,
+});
+export const rowsOf = <Parts extends Asks>(label: string, of: Parts, terms: ListTerms = {}): Ask<InputOf<Parts>[]> => ({
+  kind: 'list',
+  label,
+  of,
+  ...terms,
+});
 
-type Variant<V extends Readonly<Record<string, Asks>>> = { [Kind in keyof V]: { kind: Kind } & InputOf<V[Kind]> }[keyof V];
-export const variantsOf = <V extends Readonly<Record<string, Asks>>>(label: string, choices: Readonly<Record<keyof V & string, string>>, variants: V, terms: ListTerms = {}): Ask<Variant<V>[]> =>
-  ({ kind: 'variants', label, choices, variants, ...terms });
+type Variant<V extends Readonly<Record<string, Asks>>> = {
+  [Kind in keyof V]: { kind: Kind } & InputOf<V[Kind]>;
+}[keyof V];
+export const variantsOf = <V extends Readonly<Record<string, Asks>>>(
+  label: string,
+  choices: Readonly<Record<keyof V & string, string>>,
+  variants: V,
+  terms: ListTerms = {},
+): Ask<Variant<V>[]> => ({ kind: 'variants', label, choices, variants, ...terms });
 
 /** One ask, and not a set of named ones. */
 export const isAsk = (of: Asks | Ask<unknown>): of is Ask<unknown> => typeof of.kind === 'string';
 
 /** How a result is read: which unit, and whether it is the answer or on the way to it. */
 export interface Give {
-  kind: 'length' | 'level' | 'area' | 'volume' | 'mass' | 'number' | 'count' | 'money' | 'fraction' | 'flag' | 'text' | 'day' | 'counts' | 'levels' | 'texts' | 'cans' | 'cuts' | 'table';
+  kind:
+    | 'length'
+    | 'level'
+    | 'area'
+    | 'volume'
+    | 'mass'
+    | 'number'
+    | 'count'
+    | 'money'
+    | 'fraction'
+    | 'flag'
+    | 'text'
+    | 'day'
+    | 'counts'
+    | 'levels'
+    | 'texts'
+    | 'cans'
+    | 'cuts'
+    | 'table';
   label: string;
   unit?: string;
   /** The figure that is looked for. */
@@ -94,6 +167,10 @@ export interface Give {
   good?: boolean;
 }
 
-export const give = (kind: Give['kind'], label: string, terms: Omit<Give, 'kind' | 'label'> = {}): Give => ({ kind, label, ...terms });
+export const give = (kind: Give['kind'], label: string, terms: Omit<Give, 'kind' | 'label'> = {}): Give => ({
+  kind,
+  label,
+  ...terms,
+});
 /** The answer itself. */
 export const main = { main: true } as const;

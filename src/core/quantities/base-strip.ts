@@ -5,17 +5,31 @@ import { calculator } from './calculator';
 
 /** A strip along the foot of a wall, ripped from sheets. */
 export const baseStrip = calculator({
-  name: 'base-strip', title: 'Strips ripped from sheets', group: 'inside',
+  name: 'base-strip',
+  title: 'Strips ripped from sheets',
+  group: 'inside',
   answers: 'How many sheets give strips for a length of wall.',
-  asks: { length: length('length of wall', { drawn: ['skirting', 'perimeter', 'width'] }), stripHeight: length('strip height'), sheetWidth: length('sheet width'), sheetLength: length('sheet length') },
+  asks: {
+    length: length('length of wall', { drawn: ['skirting', 'perimeter', 'width'] }),
+    stripHeight: length('strip height'),
+    sheetWidth: length('sheet width'),
+    sheetLength: length('sheet length'),
+  },
   gives: { stripsPerSheet: give('count', 'strips from one sheet'), sheets: give('count', 'sheets', main) },
   formula: 'strips = floor(sheet width / strip height); sheets = ceil(length / (strips · sheet length))',
   source: 'Strips are ripped along the sheet’s length.',
   example: { length: 14200, stripHeight: 400, sheetWidth: 1220, sheetLength: 2440 },
   compute: ({ length: run, stripHeight, sheetWidth, sheetLength }) => {
     const stripsPerSheet = floor(sheetWidth / stripHeight);
-    if (stripsPerSheet < 1) return refuse({ code: 'strip-too-wide', message: 'strip height: a strip wider than the sheet cannot be ripped from it', field: 'stripHeight' });
+    if (stripsPerSheet < 1)
+      return refuse({
+        code: 'strip-too-wide',
+        message: 'strip height: a strip wider than the sheet cannot be ripped from it',
+        field: 'stripHeight',
+      });
     return answer({ stripsPerSheet, sheets: ceil(run / (stripsPerSheet * sheetLength)) });
   },
-  buys: ({ sheets: quantity }, { sheetWidth, sheetLength }) => [{ what: `sheets ${Math.round(sheetWidth)} × ${Math.round(sheetLength)} mm, for strips`, quantity, unit: 'sheets' }],
+  buys: ({ sheets: quantity }, { sheetWidth, sheetLength }) => [
+    { what: `sheets ${Math.round(sheetWidth)} × ${Math.round(sheetLength)} mm, for strips`, quantity, unit: 'sheets' },
+  ],
 });

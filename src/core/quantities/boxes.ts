@@ -5,9 +5,15 @@ import { calculator } from './calculator';
 
 /** Floor, insulation, anything sold by the pack. */
 export const boxes = calculator({
-  name: 'boxes', title: 'Packs', group: 'inside',
+  name: 'boxes',
+  title: 'Packs',
+  group: 'inside',
   answers: 'How many packs cover an area.',
-  asks: { area: area('area to cover', { drawn: OF_WALLS }), waste: waste(), perBox: amount('one pack covers', 'm²', { most: 1000 }) },
+  asks: {
+    area: area('area to cover', { drawn: OF_WALLS }),
+    waste: waste(),
+    perBox: amount('one pack covers', 'm²', { most: 1000 }),
+  },
   gives: { boxes: give('count', 'packs', main) },
   formula: 'ceil(area · (1 + waste) / pack)',
   source: 'Arithmetic; 10 % for straight floors, 15 % laid at an angle.',

@@ -45,7 +45,8 @@ export interface Calculator<A extends Asks = Asks, Output extends object = objec
 
 /** Said wherever a limit comes from a model code or guidance. */
 export const LOCAL_CODE = 'A default that the firm can change: your local code and inspector decide.';
-export const ENGINEER = 'Never an engineer’s approval: sizing is for the engineer or the span table, and the local code decides.';
+export const ENGINEER =
+  'Never an engineer’s approval: sizing is for the engineer or the span table, and the local code decides.';
 
 /** Any calculator, its types forgotten: what comes in is checked by its schema before `compute` sees it. */
 export interface AnyCalculator extends Omit<Calculator, 'compute' | 'buys' | 'example'> {
@@ -68,7 +69,9 @@ export function calculator<A extends Asks, Output extends object>(terms: Calcula
       const checked = check(schema, input);
       if (!checked.ok) return checked;
       const outcome = compute(checked.value as InputOf<A>) as Outcome<Record<string, unknown>>;
-      return outcome.ok && !allFinite(outcome.value) ? refuse({ code: 'out-of-range', message: 'These figures are too large or too small to be meant.' }) : outcome;
+      return outcome.ok && !allFinite(outcome.value)
+        ? refuse({ code: 'out-of-range', message: 'These figures are too large or too small to be meant.' })
+        : outcome;
     },
   };
 }
@@ -77,11 +80,16 @@ function check(schema: ObjectSchema<AnyObject>, input: unknown): Outcome<unknown
   try {
     return answer(schema.validateSync(input, { strict: true, abortEarly: true }));
   } catch (error) {
-    if (error instanceof ValidationError) return refuse({ code: 'bad-input', message: error.message, ...(error.path ? { field: error.path } : {}) });
+    if (error instanceof ValidationError)
+      return refuse({ code: 'bad-input', message: error.message, ...(error.path ? { field: error.path } : {}) });
     // Yup itself fails on objects that pose as something else; it is bad input all the same.
     return refuse({ code: 'bad-input', message: 'Some value is of a kind that is never asked for.' });
   }
 }
 
 const allFinite = (value: unknown): boolean =>
-  typeof value === 'number' ? Number.isFinite(value) : typeof value === 'object' && value !== null ? Object.values(value).every(allFinite) : true;
+  typeof value === 'number'
+    ? Number.isFinite(value)
+    : typeof value === 'object' && value !== null
+      ? Object.values(value).every(allFinite)
+      : true;

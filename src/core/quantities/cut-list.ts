@@ -14,28 +14,66 @@ export interface Cut {
 const MOST_PIECES = 2_000;
 
 export const cutList = calculator({
-  name: 'cut-list', title: 'Cut list', group: 'frame',
+  name: 'cut-list',
+  title: 'Cut list',
+  group: 'frame',
   answers: 'Which sticks to buy for pieces of given lengths, and what is cut from each.',
   asks: {
-    pieces: rowsOf('pieces', { length: length('length'), count: count('how many', { most: 1000 }), label: optional(text('for')) }),
+    pieces: rowsOf('pieces', {
+      length: length('length'),
+      count: count('how many', { most: 1000 }),
+      label: optional(text('for')),
+    }),
     stock: rowsOf('stock', { length: length('length'), price: optional(money('price')) }),
     kerf: length('saw cut', { zero: true }),
   },
   gives: {
-    purchased: give('length', 'bought', main), sticks: give('count', 'sticks', main), cuts: give('cuts', 'stick by stick'),
-    bound: give('length', 'cannot be less than'), exact: give('flag', 'nothing better exists', { good: true }), price: give('money', 'price'), boundPrice: give('money', 'cannot cost less than'),
+    purchased: give('length', 'bought', main),
+    sticks: give('count', 'sticks', main),
+    cuts: give('cuts', 'stick by stick'),
+    bound: give('length', 'cannot be less than'),
+    exact: give('flag', 'nothing better exists', { good: true }),
+    price: give('money', 'price'),
+    boundPrice: give('money', 'cannot cost less than'),
   },
-  formula: 'least length bought (or least price, where every stock has one), then fewest sticks; one saw cut between pieces and none past the last',
-  source: 'Branch and bound over maximal patterns; where it stops early the bound says how much better a plan could be.',
-  example: { pieces: [{ length: 2370, count: 3, label: 'studs' }, { length: 1190, count: 6, label: 'noggings' }, { length: 845, count: 4, label: 'sills' }], stock: [{ length: 3600, price: undefined }, { length: 4800, price: undefined }], kerf: 3 },
+  formula:
+    'least length bought (or least price, where every stock has one), then fewest sticks; one saw cut between pieces and none past the last',
+  source:
+    'Branch and bound over maximal patterns; where it stops early the bound says how much better a plan could be.',
+  example: {
+    pieces: [
+      { length: 2370, count: 3, label: 'studs' },
+      { length: 1190, count: 6, label: 'noggings' },
+      { length: 845, count: 4, label: 'sills' },
+    ],
+    stock: [
+      { length: 3600, price: undefined },
+      { length: 4800, price: undefined },
+    ],
+    kerf: 3,
+  },
   compute: ({ pieces, stock, kerf }) => {
     const longest = Math.max(...stock.map((one) => one.length));
     const tooLong = pieces.findIndex((piece) => piece.length > longest + 1e-6);
-    if (tooLong !== -1) return refuse({ code: 'piece-too-long', message: 'length: this piece is longer than every stick of the stock', field: `pieces[${tooLong}].length` });
+    if (tooLong !== -1)
+      return refuse({
+        code: 'piece-too-long',
+        message: 'length: this piece is longer than every stick of the stock',
+        field: `pieces[${tooLong}].length`,
+      });
     const total = sum(pieces.map((piece) => piece.count));
-    if (total > MOST_PIECES) return refuse({ code: 'too-many-pieces', message: `pieces: at most ${MOST_PIECES} are cut at once`, field: 'pieces' });
+    if (total > MOST_PIECES)
+      return refuse({
+        code: 'too-many-pieces',
+        message: `pieces: at most ${MOST_PIECES} are cut at once`,
+        field: 'pieces',
+      });
     const priced = stock.every((one) => one.price !== undefined);
-    const plan = solveCuts(pieces.flatMap((piece) => Array.from({ length: piece.count }, () => piece.length)), stock.map((one) => ({ length: one.length, cost: priced ? (one.price ?? 0) : one.length })), kerf);
+    const plan = solveCuts(
+      pieces.flatMap((piece) => Array.from({ length: piece.count }, () => piece.length)),
+      stock.map((one) => ({ length: one.length, cost: priced ? (one.price ?? 0) : one.length })),
+      kerf,
+    );
     const labels = pieces.map((piece) => ({ ...piece, left: piece.count }));
     const cuts = plan.sticks.map((stick): Cut => ({
       stock: stick.stock,
@@ -47,7 +85,10 @@ export const cutList = calculator({
       left: Math.max(0, stick.stock - sum(stick.pieces) - kerf * (stick.pieces.length - 1)),
     }));
     return answer({
-      purchased: sum(plan.sticks.map((stick) => stick.stock)), sticks: plan.sticks.length, cuts, exact: plan.exact,
+      purchased: sum(plan.sticks.map((stick) => stick.stock)),
+      sticks: plan.sticks.length,
+      cuts,
+      exact: plan.exact,
       ...(priced ? { price: plan.cost, boundPrice: plan.bound } : { bound: plan.bound }),
     });
   },
@@ -56,7 +97,12 @@ export const cutList = calculator({
     return lengths.map((one) => {
       const quantity = cuts.filter((cut) => cut.stock === one).length;
       const price = stock.find((each) => each.length === one)?.price;
-      return { what: `sticks of ${Math.round(one)} mm`, quantity, unit: 'sticks', ...(price === undefined ? {} : { price: price * quantity }) };
+      return {
+        what: `sticks of ${Math.round(one)} mm`,
+        quantity,
+        unit: 'sticks',
+        ...(price === undefined ? {} : { price: price * quantity }),
+      };
     });
   },
 });

@@ -58,20 +58,39 @@ export function solveCuts(pieces: readonly number[], stock: readonly Stock[], ke
   let best = shuffled(cutting, pieces);
   const search = branchAndBound(cutting, counts, best, bound);
   best = search.best;
-  const fewest = ceil(sumOf(lengths.map((length, at) => (counts[at] ?? 0) * (length + kerf))) / (Math.max(...stocks.map((one) => one.length)) + kerf));
+  const fewest = ceil(
+    sumOf(lengths.map((length, at) => (counts[at] ?? 0) * (length + kerf))) /
+      (Math.max(...stocks.map((one) => one.length)) + kerf),
+  );
   const proven = search.complete || (costOf(cutting, best) <= bound + TINY && best.length <= fewest);
-  return { sticks: best.map((pattern) => stickOf(cutting, pattern)).sort((a, b) => b.stock - a.stock || (b.pieces[0] ?? 0) - (a.pieces[0] ?? 0)), cost: costOf(cutting, best), bound: search.complete ? costOf(cutting, best) : bound, exact: proven };
+  return {
+    sticks: best
+      .map((pattern) => stickOf(cutting, pattern))
+      .sort((a, b) => b.stock - a.stock || (b.pieces[0] ?? 0) - (a.pieces[0] ?? 0)),
+    cost: costOf(cutting, best),
+    bound: search.complete ? costOf(cutting, best) : bound,
+    exact: proven,
+  };
 }
 
 /** Stock that is neither longer nor cheaper than another is never taken. The shortest first. */
 function undominated(stock: readonly Stock[]): Stock[] {
   return stock
-    .filter((one, at) => !stock.some((other, where) => other.length >= one.length && other.cost <= one.cost && (other.length > one.length || other.cost < one.cost || where < at)))
+    .filter(
+      (one, at) =>
+        !stock.some(
+          (other, where) =>
+            other.length >= one.length &&
+            other.cost <= one.cost &&
+            (other.length > one.length || other.cost < one.cost || where < at),
+        ),
+    )
     .sort((a, b) => a.length - b.length);
 }
 
 const sumOf = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
-const costOf = (cutting: Cutting, plan: readonly Pattern[]): number => sumOf(plan.map((pattern) => cutting.stocks[pattern.stock]?.cost ?? 0));
+const costOf = (cutting: Cutting, plan: readonly Pattern[]): number =>
+  sumOf(plan.map((pattern) => cutting.stocks[pattern.stock]?.cost ?? 0));
 
 /** Only sums of stock costs can be paid: 3600s and 3000s never make 7000. Left alone where costs have no common measure. */
 function attainable(stocks: readonly Stock[]): (cost: number) => number {
@@ -101,7 +120,8 @@ function lowerBound({ lengths, stocks, kerf, roundUp }: Cutting, counts: readonl
   lengths.forEach((length, at) => {
     const count = counts[at] ?? 0;
     material += count * (length + kerf);
-    if (2 * length + kerf > longest + TINY) alone += count * Math.min(...stocks.filter((one) => one.length >= length - TINY).map((one) => one.cost));
+    if (2 * length + kerf > longest + TINY)
+      alone += count * Math.min(...stocks.filter((one) => one.length >= length - TINY).map((one) => one.cost));
   });
   return roundUp(Math.max(material * rate, alone) - TINY);
 }
@@ -122,8 +142,14 @@ function shuffled(cutting: Cutting, pieces: readonly number[]): Pattern[] {
   for (let round = 0; round < SHUFFLES; round++) {
     // The first rounds go by length alone, one stock after the other; later ones blur the order a little more each time.
     const blur = round < cutting.stocks.length ? 0 : (round / SHUFFLES) * 0.6;
-    const weighed = order.map((length) => ({ length, weight: length * (1 + blur * (random() - 0.5)) })).sort((a, b) => b.weight - a.weight);
-    const plan = firstFit(cutting, weighed.map(({ length }) => length), round % cutting.stocks.length);
+    const weighed = order
+      .map((length) => ({ length, weight: length * (1 + blur * (random() - 0.5)) }))
+      .sort((a, b) => b.weight - a.weight);
+    const plan = firstFit(
+      cutting,
+      weighed.map(({ length }) => length),
+      round % cutting.stocks.length,
+    );
     if (!best || better(cutting, plan, best)) best = plan;
   }
   return best ?? [];
@@ -151,13 +177,21 @@ function firstFit({ lengths, stocks, kerf }: Cutting, order: readonly number[], 
   }
   return sticks.map(({ counts, stock, left }) => {
     const used = (stocks[stock]?.length ?? 0) - left - kerf;
-    const fitting = stocks.map((one, at) => ({ ...one, at })).filter((one) => one.length >= used - TINY).sort((a, b) => a.cost - b.cost || b.length - a.length)[0];
+    const fitting = stocks
+      .map((one, at) => ({ ...one, at }))
+      .filter((one) => one.length >= used - TINY)
+      .sort((a, b) => a.cost - b.cost || b.length - a.length)[0];
     return { stock: fitting?.at ?? stock, counts, left: (fitting?.length ?? 0) - used };
   });
 }
 
 /** Patterns of one stock that hold the piece `first` and could hold nothing more, the fullest first. */
-function patternsFor({ lengths, stocks, kerf }: Cutting, counts: readonly number[], first: number, stock: number): { patterns: Pattern[]; all: boolean } {
+function patternsFor(
+  { lengths, stocks, kerf }: Cutting,
+  counts: readonly number[],
+  first: number,
+  stock: number,
+): { patterns: Pattern[]; all: boolean } {
   const patterns: Pattern[] = [];
   const chosen = lengths.map(() => 0);
   const size = stocks[stock]?.length ?? 0;
@@ -184,16 +218,23 @@ function patternsFor({ lengths, stocks, kerf }: Cutting, counts: readonly number
   return { patterns: patterns.sort((a, b) => a.left - b.left), all };
 }
 
-function branchAndBound(cutting: Cutting, start: readonly number[], known: Pattern[], rootBound: number): { best: Pattern[]; complete: boolean } {
+function branchAndBound(
+  cutting: Cutting,
+  start: readonly number[],
+  known: Pattern[],
+  rootBound: number,
+): { best: Pattern[]; complete: boolean } {
   let best = known;
   let [bestCost, looked, complete] = [costOf(cutting, known), 0, true];
   const seen = new Map<string, { cost: number; sticks: number }>();
   const longest = Math.max(...cutting.stocks.map((one) => one.length)) + cutting.kerf;
-  const fewestMore = (counts: readonly number[]): number => Math.ceil(sumOf(counts.map((count, at) => count * ((cutting.lengths[at] ?? 0) + cutting.kerf))) / longest - 1e-9);
+  const fewestMore = (counts: readonly number[]): number =>
+    Math.ceil(sumOf(counts.map((count, at) => count * ((cutting.lengths[at] ?? 0) + cutting.kerf))) / longest - 1e-9);
   const visit = (counts: number[], cost: number, plan: Pattern[]): void => {
     const first = counts.findIndex((count) => count > 0);
     if (first === -1) {
-      if (cost < bestCost - TINY || (cost <= bestCost + TINY && plan.length < best.length)) [best, bestCost] = [[...plan], cost];
+      if (cost < bestCost - TINY || (cost <= bestCost + TINY && plan.length < best.length))
+        [best, bestCost] = [[...plan], cost];
       return;
     }
     const least = cost + lowerBound(cutting, counts);
@@ -212,7 +253,11 @@ function branchAndBound(cutting: Cutting, start: readonly number[], known: Patte
           return;
         }
         plan.push(pattern);
-        visit(counts.map((count, at) => count - (pattern.counts[at] ?? 0)), cost + (cutting.stocks[stock]?.cost ?? 0), plan);
+        visit(
+          counts.map((count, at) => count - (pattern.counts[at] ?? 0)),
+          cost + (cutting.stocks[stock]?.cost ?? 0),
+          plan,
+        );
         plan.pop();
       }
     }
@@ -223,5 +268,8 @@ function branchAndBound(cutting: Cutting, start: readonly number[], known: Patte
 }
 
 function stickOf({ lengths, stocks }: Cutting, pattern: Pattern): CutStick {
-  return { stock: stocks[pattern.stock]?.length ?? 0, pieces: lengths.flatMap((length, at) => Array.from({ length: pattern.counts[at] ?? 0 }, () => length)) };
+  return {
+    stock: stocks[pattern.stock]?.length ?? 0,
+    pieces: lengths.flatMap((length, at) => Array.from({ length: pattern.counts[at] ?? 0 }, () => length)),
+  };
 }

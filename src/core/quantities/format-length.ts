@@ -6,9 +6,15 @@ import { SYSTEMS } from './parse-length';
 
 /** How a length is written on the job: to the nearest sixteenth, or in whole millimetres. */
 export const formatLengthCalculator = calculator({
-  name: 'format-length', title: 'Write a length', group: 'lengths',
+  name: 'format-length',
+  title: 'Write a length',
+  group: 'lengths',
   answers: 'How a length is written in the other system.',
-  asks: { mm: length('length', { zero: true }), system: choice('write it in', SYSTEMS), denominator: optional(count('smallest part of an inch', { hint: '16 for sixteenths', most: 128 })) },
+  asks: {
+    mm: length('length', { zero: true }),
+    system: choice('write it in', SYSTEMS),
+    denominator: optional(count('smallest part of an inch', { hint: '16 for sixteenths', most: 128 })),
+  },
   gives: { text: give('text', 'written', main) },
   formula: 'nearest 1/16 inch, half up, carried into inches and feet; metric to the whole millimetre, half up',
   source: 'The international inch is 25.4 mm exactly.',

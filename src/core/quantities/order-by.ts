@@ -4,9 +4,15 @@ import { count, day, give, main } from './ask';
 import { calculator } from './calculator';
 
 export const orderByCalculator = calculator({
-  name: 'order-by', title: 'Order by', group: 'money',
+  name: 'order-by',
+  title: 'Order by',
+  group: 'money',
   answers: 'By when something must be ordered to be there in time.',
-  asks: { needBy: day('needed on'), leadDays: count('lead time in days', { zero: true, most: 1000 }), bufferDays: count('days kept in hand', { zero: true, most: 365 }) },
+  asks: {
+    needBy: day('needed on'),
+    leadDays: count('lead time in days', { zero: true, most: 1000 }),
+    bufferDays: count('days kept in hand', { zero: true, most: 365 }),
+  },
   gives: { orderBy: give('day', 'order by', main) },
   formula: 'needed − lead − kept in hand, in calendar days, then back to a weekday',
   source: 'Offices read no orders on Saturdays.',

@@ -13,7 +13,9 @@ interface Can {
  * even the best price for what is still missing would cost more than the best set so far. Of equally cheap sets the smaller.
  */
 export function cheapestCans(needed: number, cans: readonly Can[]): { cost: number; cans: number[] } {
-  const order = cans.map((can, at) => ({ ...can, at, rate: can.price / can.litres })).sort((a, b) => a.rate - b.rate || b.litres - a.litres);
+  const order = cans
+    .map((can, at) => ({ ...can, at, rate: can.price / can.litres }))
+    .sort((a, b) => a.rate - b.rate || b.litres - a.litres);
   let best = { cost: Infinity, litres: Infinity, cans: cans.map(() => 0) };
   const chosen = cans.map(() => 0);
   const look = (from: number, missing: number, cost: number, litres: number): void => {
@@ -34,22 +36,42 @@ export function cheapestCans(needed: number, cans: readonly Can[]): { cost: numb
 }
 
 export const paintCans = calculator({
-  name: 'paint-cans', title: 'Paint', group: 'inside',
+  name: 'paint-cans',
+  title: 'Paint',
+  group: 'inside',
   answers: 'How much paint, and which cans hold it for the least money.',
   asks: {
-    area: area('area to paint', { drawn: OF_WALLS }), coats: count('coats', { most: 20 }), coverage: amount('one litre covers', 'm²/L', { most: 100 }),
+    area: area('area to paint', { drawn: OF_WALLS }),
+    coats: count('coats', { most: 20 }),
+    coverage: amount('one litre covers', 'm²/L', { most: 100 }),
     cans: rowsOf('cans', { litres: amount('litres', 'L', { most: 1000 }), price: money('price') }),
   },
-  gives: { litres: give('number', 'paint needed', { unit: 'L' }), cost: give('money', 'cost', main), cans: give('cans', 'cans', main) },
+  gives: {
+    litres: give('number', 'paint needed', { unit: 'L' }),
+    cost: give('money', 'cost', main),
+    cans: give('cans', 'cans', main),
+  },
   formula: 'litres = area · coats / coverage; of all sets of cans that hold so much, the cheapest',
   source: 'Coverage stands on the can; rough or new board takes more.',
-  example: { area: 86.5, coats: 2, coverage: 10, cans: [{ litres: 1, price: 2175 }, { litres: 2.5, price: 4350 }, { litres: 10, price: 13900 }] },
+  example: {
+    area: 86.5,
+    coats: 2,
+    coverage: 10,
+    cans: [
+      { litres: 1, price: 2175 },
+      { litres: 2.5, price: 4350 },
+      { litres: 10, price: 13900 },
+    ],
+  },
   compute: ({ area: painted, coats, coverage, cans }) => {
     const litres = (painted * coats) / coverage;
     return answer({ litres, ...cheapestCans(litres, cans) });
   },
-  buys: (output, { cans }) => output.cans.flatMap((many, at) => {
-    const can = cans[at];
-    return can && many > 0 ? [{ what: `paint, cans of ${can.litres} L`, quantity: many, unit: 'cans', price: halfUp(many * can.price) }] : [];
-  }),
+  buys: (output, { cans }) =>
+    output.cans.flatMap((many, at) => {
+      const can = cans[at];
+      return can && many > 0
+        ? [{ what: `paint, cans of ${can.litres} L`, quantity: many, unit: 'cans', price: halfUp(many * can.price) }]
+        : [];
+    }),
 });

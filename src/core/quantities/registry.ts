@@ -54,14 +54,56 @@ import { wallArea } from './wall-area';
 
 /** Every calculator there is, in the order in which Bench shows them. */
 export const CALCULATORS: readonly AnyCalculator[] = [
-  wallArea, plankCladding, courseLayout, roof, repointing, salvage,
-  sheets, boxes, tiles, paintCans, baseStrip,
-  cutList, studWall, staggeredWall, openingFrame, spaced, fasteners, lift,
-  concrete, rebar, trench, bins, binSwap, dryTime, fillBack,
-  drainRun, ventDuct, thermal,
-  cabinetRun, corner, niche, counterHeights, doorPassage, slidingOpening, stairs, guards, furniture, escapeWindow, windowWell, flush, lining, bulkhead, levels, levelThrough,
-  priceChange, orderByCalculator, remainingWorkCalculator, trips,
-  parseLengthCalculator, formatLengthCalculator,
+  wallArea,
+  plankCladding,
+  courseLayout,
+  roof,
+  repointing,
+  salvage,
+  sheets,
+  boxes,
+  tiles,
+  paintCans,
+  baseStrip,
+  cutList,
+  studWall,
+  staggeredWall,
+  openingFrame,
+  spaced,
+  fasteners,
+  lift,
+  concrete,
+  rebar,
+  trench,
+  bins,
+  binSwap,
+  dryTime,
+  fillBack,
+  drainRun,
+  ventDuct,
+  thermal,
+  cabinetRun,
+  corner,
+  niche,
+  counterHeights,
+  doorPassage,
+  slidingOpening,
+  stairs,
+  guards,
+  furniture,
+  escapeWindow,
+  windowWell,
+  flush,
+  lining,
+  bulkhead,
+  levels,
+  levelThrough,
+  priceChange,
+  orderByCalculator,
+  remainingWorkCalculator,
+  trips,
+  parseLengthCalculator,
+  formatLengthCalculator,
 ];
 
 const byName = new Map(CALCULATORS.map((one) => [one.name, one]));
@@ -70,5 +112,8 @@ export const calculatorNamed = (name: string): AnyCalculator | undefined => byNa
 
 /** Runs a calculator by its name. @returns what it gives, or a problem that names the field */
 export function calculate(name: string, input: unknown): Outcome<Record<string, unknown>> {
-  return byName.get(name)?.run(input) ?? refuse({ code: 'unknown-calculator', message: `There is no calculator “${name}”.`, field: 'calculator' });
+  return (
+    byName.get(name)?.run(input) ??
+    refuse({ code: 'unknown-calculator', message: `There is no calculator “${name}”.`, field: 'calculator' })
+  );
 }

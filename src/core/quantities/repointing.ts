@@ -10,10 +10,22 @@ const jointPerSquareMetre = (unitLength: number, unitHeight: number, joint: numb
 };
 
 export const repointing = calculator({
-  name: 'repointing', title: 'Repointing', group: 'outside',
+  name: 'repointing',
+  title: 'Repointing',
+  group: 'outside',
   answers: 'How much joint is raked and filled, and for how long.',
-  asks: { area: area('area of masonry', { drawn: OF_FACE }), unitLength: length('unit length'), unitHeight: length('unit height'), joint: length('joint'), perDay: amount('one day fills', 'm', { most: 1000 }) },
-  gives: { jointPerArea: give('number', 'joint in one m²', { unit: 'm' }), jointLength: give('number', 'joint in all', { ...main, unit: 'm' }), days: give('count', 'days', main) },
+  asks: {
+    area: area('area of masonry', { drawn: OF_FACE }),
+    unitLength: length('unit length'),
+    unitHeight: length('unit height'),
+    joint: length('joint'),
+    perDay: amount('one day fills', 'm', { most: 1000 }),
+  },
+  gives: {
+    jointPerArea: give('number', 'joint in one m²', { unit: 'm' }),
+    jointLength: give('number', 'joint in all', { ...main, unit: 'm' }),
+    days: give('count', 'days', main),
+  },
   formula: 'a m² has 1 / (h + j) of bed and h / ((l + j)(h + j)) of perpends',
   source: 'Geometry of a running bond. Lime stays with lime: a harder mortar breaks soft units.',
   example: { area: 18, unitLength: 215, unitHeight: 65, joint: 10, perDay: 40 },

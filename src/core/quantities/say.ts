@@ -5,8 +5,10 @@ import type { Give } from './ask';
 import type { AnyCalculator } from './calculator';
 import { textOf } from './typed';
 
-const figure = (value: number, digits = 3): string => String(Number(value.toFixed(Math.abs(value) >= 100 ? 1 : digits)));
-const signed = (mm: number, system: LengthSystem): string => (mm < 0 ? `−${formatLength(-mm, system)}` : formatLength(mm, system));
+const figure = (value: number, digits = 3): string =>
+  String(Number(value.toFixed(Math.abs(value) >= 100 ? 1 : digits)));
+const signed = (mm: number, system: LengthSystem): string =>
+  mm < 0 ? `−${formatLength(-mm, system)}` : formatLength(mm, system);
 
 /** One result in words, as the job measures; nothing for lists that are drawn. */
 export function sayResult(give: Give, value: unknown, system: LengthSystem): string {
@@ -44,12 +46,31 @@ export function sayResult(give: Give, value: unknown, system: LengthSystem): str
     case 'cuts':
       return `${(value as unknown[]).length} sticks`;
     case 'table':
-      return (value as Record<string, string | number>[]).map((row) => Object.entries(row).map(([name, cell]) => (typeof cell === 'number' && name !== 'day' ? signed(cell, system) : String(cell))).join(': ')).join('; ');
+      return (value as Record<string, string | number>[])
+        .map((row) =>
+          Object.entries(row)
+            .map(([name, cell]) => (typeof cell === 'number' && name !== 'day' ? signed(cell, system) : String(cell)))
+            .join(': '),
+        )
+        .join('; ');
     case 'text':
       return textOf(value);
   }
 }
 
 /** The answer of a calculator as one line: its main figures with their names. */
-export const sayAnswer = (calculator: AnyCalculator, output: Readonly<Record<string, unknown>>, system: LengthSystem): string =>
-  Object.entries(calculator.gives).filter(([name, give]) => give.main && name in output).map(([name, give]) => (give.kind === 'flag' ? `${give.label}: ${sayResult(give, output[name], system)}` : give.kind === 'count' ? `${sayResult(give, output[name], system)} ${give.label}` : `${give.label} ${sayResult(give, output[name], system)}`)).join(', ');
+export const sayAnswer = (
+  calculator: AnyCalculator,
+  output: Readonly<Record<string, unknown>>,
+  system: LengthSystem,
+): string =>
+  Object.entries(calculator.gives)
+    .filter(([name, give]) => give.main && name in output)
+    .map(([name, give]) =>
+      give.kind === 'flag'
+        ? `${give.label}: ${sayResult(give, output[name], system)}`
+        : give.kind === 'count'
+          ? `${sayResult(give, output[name], system)} ${give.label}`
+          : `${give.label} ${sayResult(give, output[name], system)}`,
+    )
+    .join(', ');

@@ -5,7 +5,9 @@ import { calculator } from './calculator';
 
 /** Buttresses, posts, rungs: whatever stands at most so far apart, both ends included. */
 export const spaced = calculator({
-  name: 'spaced', title: 'Posts and the like', group: 'frame',
+  name: 'spaced',
+  title: 'Posts and the like',
+  group: 'frame',
   answers: 'How many stand along a length.',
   asks: { length: length('length', { drawn: ['width', 'perimeter'] }), maxSpacing: length('at most apart') },
   gives: { count: give('count', 'pieces', main), spacing: give('length', 'apart, centre to centre') },

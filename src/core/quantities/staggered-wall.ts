@@ -5,11 +5,17 @@ import { calculator } from './calculator';
 
 /** Two rows of studs, offset, so that no stud touches both sides: less sound comes through. */
 export const staggeredWall = calculator({
-  name: 'staggered-wall', title: 'Staggered studs', group: 'frame',
+  name: 'staggered-wall',
+  title: 'Staggered studs',
+  group: 'frame',
   answers: 'How many studs a wall with two offset rows takes.',
-  asks: { length: length('length of wall', { drawn: ['width', 'perimeter'] }), spacing: length('stud spacing in a row') },
+  asks: {
+    length: length('length of wall', { drawn: ['width', 'perimeter'] }),
+    spacing: length('stud spacing in a row'),
+  },
   gives: { studs: give('count', 'studs', main) },
-  formula: 'each row from its own zero, the second offset by half a spacing; one more where neither row ends on the length',
+  formula:
+    'each row from its own zero, the second offset by half a spacing; one more where neither row ends on the length',
   source: 'Geometry.',
   example: { length: 4800, spacing: 600 },
   compute: ({ length: run, spacing }) => {

@@ -8,9 +8,16 @@ export type Typed = string | boolean | Typed[] | { [name: string]: Typed };
 export type TypedInput = Record<string, Typed>;
 
 /** A value as text; what is neither text nor number is none. */
-export const textOf = (value: unknown): string => (typeof value === 'string' ? value : typeof value === 'number' || typeof value === 'boolean' ? String(value) : '');
+export const textOf = (value: unknown): string =>
+  typeof value === 'string' ? value : typeof value === 'number' || typeof value === 'boolean' ? String(value) : '';
 
-const number = (text: string): number => Number(text.replace(/[\s  ]/g, '').replace('−', '-').replace(',', '.'));
+const number = (text: string): number =>
+  Number(
+    text
+      .replace(/[\s  ]/g, '')
+      .replace('−', '-')
+      .replace(',', '.'),
+  );
 
 /** Fractions are typed and written in per cent; twelve digits forgive what binary does to 0.07 · 100. */
 const percent = (part: number): string => String(Number((part * 100).toPrecision(12)));
@@ -19,25 +26,47 @@ const percent = (part: number): string => String(Number((part * 100).toPrecision
  * Reads what was typed, lengths as the job writes them. Empty fields are left out, so that the calculator says what is missing.
  * @returns the input and the first field that cannot be read, named by its path
  */
-export function readTyped(asks: Asks, typed: TypedInput, system: LengthSystem): { input: Record<string, unknown>; problem?: Problem } {
+export function readTyped(
+  asks: Asks,
+  typed: TypedInput,
+  system: LengthSystem,
+): { input: Record<string, unknown>; problem?: Problem } {
   const problems: Problem[] = [];
   const input = readNamed(asks, typed, system, '', problems);
   return { input, ...(problems[0] ? { problem: problems[0] } : {}) };
 }
 
-function readNamed(asks: Asks, typed: Record<string, Typed>, system: LengthSystem, path: string, problems: Problem[]): Record<string, unknown> {
-  return Object.fromEntries(Object.entries(asks).flatMap(([name, ask]) => {
-    const value = readOne(ask, typed[name], system, path ? `${path}.${name}` : name, problems);
-    return value === undefined ? [] : [[name, value]];
-  }));
+function readNamed(
+  asks: Asks,
+  typed: Record<string, Typed>,
+  system: LengthSystem,
+  path: string,
+  problems: Problem[],
+): Record<string, unknown> {
+  return Object.fromEntries(
+    Object.entries(asks).flatMap(([name, ask]) => {
+      const value = readOne(ask, typed[name], system, path ? `${path}.${name}` : name, problems);
+      return value === undefined ? [] : [[name, value]];
+    }),
+  );
 }
 
-function readOne(ask: Ask<unknown>, typed: Typed | undefined, system: LengthSystem, path: string, problems: Problem[]): unknown {
+function readOne(
+  ask: Ask<unknown>,
+  typed: Typed | undefined,
+  system: LengthSystem,
+  path: string,
+  problems: Problem[],
+): unknown {
   if (ask.kind === 'list' || ask.kind === 'variants') {
     return (Array.isArray(typed) ? typed : []).map((line, at) => {
       const where = `${path}[${at}]`;
       const parts = line as Record<string, Typed>;
-      if (ask.kind === 'variants') return { kind: parts.kind, ...readNamed(ask.variants?.[textOf(parts.kind)] ?? {}, parts, system, where, problems) };
+      if (ask.kind === 'variants')
+        return {
+          kind: parts.kind,
+          ...readNamed(ask.variants?.[textOf(parts.kind)] ?? {}, parts, system, where, problems),
+        };
       const of = ask.of ?? {};
       return isAsk(of) ? readOne(of, line, system, where, problems) : readNamed(of, parts, system, where, problems);
     });
@@ -45,7 +74,8 @@ function readOne(ask: Ask<unknown>, typed: Typed | undefined, system: LengthSyst
   if (ask.kind === 'flag') return typed === true;
   const text = typeof typed === 'string' ? typed.trim() : '';
   if (text === '') return undefined;
-  const refuse = (message: string): undefined => void problems.push({ code: 'unreadable', message: `${ask.label}: ${message}`, field: path });
+  const refuse = (message: string): undefined =>
+    void problems.push({ code: 'unreadable', message: `${ask.label}: ${message}`, field: path });
   switch (ask.kind) {
     case 'length': {
       const under = ask.signed && /^[-−]/.test(text);
@@ -56,7 +86,9 @@ function readOne(ask: Ask<unknown>, typed: Typed | undefined, system: LengthSyst
     case 'count':
       return Number.isFinite(number(text)) ? number(text) : refuse(`“${text}” is not a number`);
     case 'fraction':
-      return Number.isFinite(number(text.replace('%', ''))) ? Number((number(text.replace('%', '')) / 100).toPrecision(12)) : refuse(`“${text}” is no per cent; write 10 for 10 %`);
+      return Number.isFinite(number(text.replace('%', '')))
+        ? Number((number(text.replace('%', '')) / 100).toPrecision(12))
+        : refuse(`“${text}” is no per cent; write 10 for 10 %`);
     case 'money':
       return parseMoney(text) ?? refuse(`“${text}” is no sum; write it like 1240.50`);
     default:
@@ -85,7 +117,8 @@ function writeOne(ask: Ask<unknown>, value: unknown, system: LengthSystem): Type
     case 'length': {
       const mm = Number(value);
       // Parts of a millimetre are kept where the job writes millimetres: a board is 12.5 thick.
-      const text = system === 'metric' ? `${Math.round(Math.abs(mm) * 100) / 100} mm` : formatLength(Math.abs(mm), system, 64);
+      const text =
+        system === 'metric' ? `${Math.round(Math.abs(mm) * 100) / 100} mm` : formatLength(Math.abs(mm), system, 64);
       return mm < 0 ? `-${text}` : text;
     }
     case 'fraction':
@@ -107,5 +140,13 @@ export const emptyLine = (ask: Ask<unknown>): Typed => {
   return isAsk(of) ? emptyOne(of) : emptyNamed(of);
 };
 
-const emptyOne = (ask: Ask<unknown>): Typed => (ask.kind === 'flag' ? false : ask.kind === 'list' || ask.kind === 'variants' ? [] : ask.kind === 'choice' ? (Object.keys(ask.choices ?? {})[0] ?? '') : '');
-export const emptyNamed = (asks: Asks): TypedInput => Object.fromEntries(Object.entries(asks).map(([name, ask]) => [name, emptyOne(ask)]));
+const emptyOne = (ask: Ask<unknown>): Typed =>
+  ask.kind === 'flag'
+    ? false
+    : ask.kind === 'list' || ask.kind === 'variants'
+      ? []
+      : ask.kind === 'choice'
+        ? (Object.keys(ask.choices ?? {})[0] ?? '')
+        : '';
+export const emptyNamed = (asks: Asks): TypedInput =>
+  Object.fromEntries(Object.entries(asks).map(([name, ask]) => [name, emptyOne(ask)]));

@@ -30,9 +30,20 @@ export interface Holders {
 
 export function holdersOf(net: Compiled): Holders {
   const working = net.tasks.flatMap((_, number) => ((net.duration[number] ?? 0) > 0 ? [number] : []));
-  const held = working.flatMap((task) => [net.crew[task] ?? -1, net.plant[task] ?? -1].flatMap((who) => (who >= 0 ? [{ who, task }] : [])));
-  const byCrew = new Map([...groupBy(held, ({ who }) => who)].map(([who, list]) => [who, list.map(({ task }) => task)]));
-  return { byCrew, byArea: groupBy(working.filter((task) => (net.area[task] ?? -1) >= 0), (task) => net.area[task] ?? -1), waits: groupBy(net.input.notBefore, (wait) => wait.task) };
+  const held = working.flatMap((task) =>
+    [net.crew[task] ?? -1, net.plant[task] ?? -1].flatMap((who) => (who >= 0 ? [{ who, task }] : [])),
+  );
+  const byCrew = new Map(
+    [...groupBy(held, ({ who }) => who)].map(([who, list]) => [who, list.map(({ task }) => task)]),
+  );
+  return {
+    byCrew,
+    byArea: groupBy(
+      working.filter((task) => (net.area[task] ?? -1) >= 0),
+      (task) => net.area[task] ?? -1,
+    ),
+    waits: groupBy(net.input.notBefore, (wait) => wait.task),
+  };
 }
 
 /**
@@ -56,13 +67,15 @@ export function blockersOf(net: Compiled, placed: Placement, task: number, holde
   const duration = net.duration[task] ?? 0;
   if (!facts || !calendar) return found;
   if (facts.floor > earlier) found.push({ kind: 'floor', until: facts.floor });
-  for (const wait of holders.waits.get(facts.id) ?? []) if (wait.slot > earlier) found.push({ kind: 'not-before', until: wait.slot, wait });
+  for (const wait of holders.waits.get(facts.id) ?? [])
+    if (wait.slot > earlier) found.push({ kind: 'not-before', until: wait.slot, wait });
   const own = countBefore(calendar, earlier);
   const there = calendar.worked[own] === earlier;
   for (const bound of net.into[task] ?? []) {
     const time = linkTime(net, bound, placed.start, placed.finish);
     const ends = duration === 0 ? earlier : (calendar.worked[own + duration - 1] ?? net.horizon) + 1;
-    if (bound.link.kind === 'FF' ? time > ends : time > earlier) found.push({ kind: 'link', until: bound.link.kind === 'FF' ? start : time, bound });
+    if (bound.link.kind === 'FF' ? time > ends : time > earlier)
+      found.push({ kind: 'link', until: bound.link.kind === 'FF' ? start : time, bound });
   }
   if (duration === 0 || earlier < 0) return found;
   if (!there) found.push(...offBlockers(net, task, earlier, start));
@@ -73,7 +86,8 @@ export function blockersOf(net: Compiled, placed: Placement, task: number, holde
 /** Away or forbidden on that slot: one blocker each, until the task's own start. */
 function offBlockers(net: Compiled, task: number, earlier: Slot, start: Slot): Blocker[] {
   const found: Blocker[] = [];
-  for (const crew of [net.crew[task] ?? -1, net.plant[task] ?? -1]) if (crew >= 0 && net.input.crews[crew]?.away.has(earlier)) found.push({ kind: 'away', until: start, crew });
+  for (const crew of [net.crew[task] ?? -1, net.plant[task] ?? -1])
+    if (crew >= 0 && net.input.crews[crew]?.away.has(earlier)) found.push({ kind: 'away', until: start, crew });
   const words = net.input.keptOff?.[net.tasks[task]?.calendar ?? '']?.slots.get(earlier);
   if (words) found.push({ kind: 'weather', until: start, words });
   return found;
@@ -85,7 +99,14 @@ function worksOn(net: Compiled, task: number, slot: Slot): boolean {
   return before !== undefined && (before[slot + 1] ?? 0) > (before[slot] ?? 0);
 }
 
-function loadBlockers(net: Compiled, placed: Placement, task: number, earlier: Slot, own: number, holders: Holders): Blocker[] {
+function loadBlockers(
+  net: Compiled,
+  placed: Placement,
+  task: number,
+  earlier: Slot,
+  own: number,
+  holders: Holders,
+): Blocker[] {
   const calendar = net.calendar[task];
   const duration = net.duration[task] ?? 0;
   if (!calendar) return [];
@@ -94,17 +115,34 @@ function loadBlockers(net: Compiled, placed: Placement, task: number, earlier: S
   // Its own booking is lifted for the question, or it would stand in its own way.
   take(net, placed, task, booked, -1);
   const [start, finish] = [placed.start[task] ?? 0, placed.finish[task] ?? 0];
-  const on = (list: readonly number[] | undefined, slot: Slot): number[] => (list ?? []).filter((other) => other !== task && (placed.start[other] ?? 0) <= slot && (placed.finish[other] ?? 0) > slot);
-  for (const [crew, wanted] of [[net.crew[task] ?? -1, net.demand[task] ?? 0], [net.plant[task] ?? -1, 1]] as const) {
+  const on = (list: readonly number[] | undefined, slot: Slot): number[] =>
+    (list ?? []).filter(
+      (other) => other !== task && (placed.start[other] ?? 0) <= slot && (placed.finish[other] ?? 0) > slot,
+    );
+  for (const [crew, wanted] of [
+    [net.crew[task] ?? -1, net.demand[task] ?? 0],
+    [net.plant[task] ?? -1, 1],
+  ] as const) {
     for (let at = own; crew >= 0 && at < own + duration; at++) {
       const slot = calendar.worked[at] ?? net.horizon;
-      if (slot < net.horizon && (placed.crewLoad[crew * net.horizon + slot] ?? 0) + wanted > (placed.capacity[crew] ?? 0)) found.push({ kind: 'crew', until: slot + 1, crew, slot, holders: on(holders.byCrew.get(crew), slot).filter((other) => worksOn(net, other, slot)) });
+      if (
+        slot < net.horizon &&
+        (placed.crewLoad[crew * net.horizon + slot] ?? 0) + wanted > (placed.capacity[crew] ?? 0)
+      )
+        found.push({
+          kind: 'crew',
+          until: slot + 1,
+          crew,
+          slot,
+          holders: on(holders.byCrew.get(crew), slot).filter((other) => worksOn(net, other, slot)),
+        });
     }
   }
   const area = net.area[task] ?? -1;
   const last = calendar.worked[own + duration - 1] ?? earlier;
   for (let slot = earlier; area >= 0 && slot <= last; slot++) {
-    if ((placed.areaLoad[area * net.horizon + slot] ?? 0) + (net.shares[task] ?? 0) > AREA_SHARES) found.push({ kind: 'area', until: slot + 1, slot, holders: on(holders.byArea.get(area), slot) });
+    if ((placed.areaLoad[area * net.horizon + slot] ?? 0) + (net.shares[task] ?? 0) > AREA_SHARES)
+      found.push({ kind: 'area', until: slot + 1, slot, holders: on(holders.byArea.get(area), slot) });
   }
   take(net, placed, task, booked, 1);
   [placed.start[task], placed.finish[task]] = [start, finish];

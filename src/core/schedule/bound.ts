@@ -16,13 +16,33 @@ export interface Bound {
 export function boundOf(net: Compiled): Bound {
   const { earlyStart, earlyFinish } = forwardPass(net);
   const jobs: Record<string, number> = {};
-  net.tasks.forEach((task, number) => { if (task.state !== 'done') jobs[task.job] = Math.max(jobs[task.job] ?? 0, earlyFinish[number] ?? 0); });
-  const open = net.tasks.flatMap((task, number) => ((net.crew[number] ?? -1) >= 0 && (net.duration[number] ?? 0) > 0 ? [{ job: task.job, number }] : []));
+  net.tasks.forEach((task, number) => {
+    if (task.state !== 'done') jobs[task.job] = Math.max(jobs[task.job] ?? 0, earlyFinish[number] ?? 0);
+  });
+  const open = net.tasks.flatMap((task, number) =>
+    (net.crew[number] ?? -1) >= 0 && (net.duration[number] ?? 0) > 0 ? [{ job: task.job, number }] : [],
+  );
   for (const [job, ofJob] of groupBy(open, (one) => one.job)) {
-    for (const ofCrew of groupBy(ofJob, ({ number }) => net.crew[number]).values()) jobs[job] = Math.max(jobs[job] ?? 0, workEnd(net, earlyStart, ofCrew.map(({ number }) => number)));
+    for (const ofCrew of groupBy(ofJob, ({ number }) => net.crew[number]).values())
+      jobs[job] = Math.max(
+        jobs[job] ?? 0,
+        workEnd(
+          net,
+          earlyStart,
+          ofCrew.map(({ number }) => number),
+        ),
+      );
   }
   let all = Math.max(0, ...Object.values(jobs));
-  for (const ofCrew of groupBy(open, ({ number }) => net.crew[number]).values()) all = Math.max(all, workEnd(net, earlyStart, ofCrew.map(({ number }) => number)));
+  for (const ofCrew of groupBy(open, ({ number }) => net.crew[number]).values())
+    all = Math.max(
+      all,
+      workEnd(
+        net,
+        earlyStart,
+        ofCrew.map(({ number }) => number),
+      ),
+    );
   return { jobs, all };
 }
 
@@ -38,6 +58,8 @@ function workEnd(net: Compiled, earlyStart: Int32Array, tasks: readonly number[]
   const slots = Math.ceil(work / capacity);
   // Calendars differ by job and weather: the one that gets there first is the bound.
   let end = net.horizon;
-  for (const calendar of new Set(tasks.map((task) => net.base[task]))) if (calendar) end = Math.min(end, (calendar.worked[countBefore(calendar, from) + slots - 1] ?? net.horizon - 1) + 1);
+  for (const calendar of new Set(tasks.map((task) => net.base[task])))
+    if (calendar)
+      end = Math.min(end, (calendar.worked[countBefore(calendar, from) + slots - 1] ?? net.horizon - 1) + 1);
   return end;
 }

@@ -23,7 +23,10 @@ const MOST_EVENTS = 5_000;
 const MOST_OCCURRENCES = 20_000;
 const MOST_HALVES = 2_000;
 /** When halves of a day begin and end, in hours; an hour inside makes one busy. */
-const HALVES = [[7, 12], [12, 17]] as const;
+const HALVES = [
+  [7, 12],
+  [12, 17],
+] as const;
 const LEAST_HOURS = 1;
 
 /**
@@ -33,8 +36,12 @@ const LEAST_HOURS = 1;
  * @param zone whose days they are; a time without a zone of its own is meant there
  */
 export function readBusyCalendar(text: string, from: Day, days: number, zone: Zone): Outcome<BusyCalendar> {
-  if (text.length > LARGEST) return bad(`The file has ${Math.round(text.length / 1000)} kB; a calendar of at most ${LARGEST / 1000} kB can be read.`);
-  if (!/BEGIN:VCALENDAR/i.test(text)) return bad('This is no calendar: it has no BEGIN:VCALENDAR. Export the calendar as an .ics file.');
+  if (text.length > LARGEST)
+    return bad(
+      `The file has ${Math.round(text.length / 1000)} kB; a calendar of at most ${LARGEST / 1000} kB can be read.`,
+    );
+  if (!/BEGIN:VCALENDAR/i.test(text))
+    return bad('This is no calendar: it has no BEGIN:VCALENDAR. Export the calendar as an .ics file.');
   let parts: ICAL.Component[];
   try {
     const parsed = ICAL.parse(text) as unknown[];
@@ -42,7 +49,9 @@ export function readBusyCalendar(text: string, from: Day, days: number, zone: Zo
     const roots = (Array.isArray(parsed[0]) ? parsed : [parsed]) as unknown[][];
     parts = roots.flatMap((root) => new ICAL.Component(root as never).getAllSubcomponents('vevent'));
   } catch (error) {
-    return bad(`The calendar breaks off or is damaged: ${error instanceof Error ? error.message.split('\n')[0]?.slice(0, 120) : 'it cannot be read'}.`);
+    return bad(
+      `The calendar breaks off or is damaged: ${error instanceof Error ? error.message.split('\n')[0]?.slice(0, 120) : 'it cannot be read'}.`,
+    );
   }
   const reading = new Reading(from, addDays(from, days), zone);
   for (const part of parts.slice(0, MOST_EVENTS)) reading.take(part);
@@ -58,7 +67,11 @@ class Reading {
   private readonly busy = new Map<string, BusyHalf>();
   private readonly left = new Set<string>();
 
-  constructor(private readonly from: Day, private readonly until: Day, private readonly zone: Zone) {}
+  constructor(
+    private readonly from: Day,
+    private readonly until: Day,
+    private readonly zone: Zone,
+  ) {}
 
   leave(words: string): void {
     this.left.add(words);
@@ -72,7 +85,12 @@ class Reading {
 
   take(part: ICAL.Component): void {
     const text = (name: string): string => String(part.getFirstPropertyValue(name) ?? '');
-    if (text('status').toUpperCase() === 'CANCELLED' || text('transp').toUpperCase() === 'TRANSPARENT' || part.hasProperty('recurrence-id')) return;
+    if (
+      text('status').toUpperCase() === 'CANCELLED' ||
+      text('transp').toUpperCase() === 'TRANSPARENT' ||
+      part.hasProperty('recurrence-id')
+    )
+      return;
     try {
       const event = new ICAL.Event(part, { strictExceptions: false });
       const words = text('summary').replace(/\s+/g, ' ').trim().slice(0, 120) || 'busy';
@@ -88,7 +106,8 @@ class Reading {
   private recurring(event: ICAL.Event, words: string): void {
     const iterator = event.iterator();
     for (let next = iterator.next() as ICAL.Time | null; next; next = iterator.next() as ICAL.Time | null) {
-      if (++this.occurrences > MOST_OCCURRENCES) return this.leave('repetitions beyond what is read: some event repeats without end or very often');
+      if (++this.occurrences > MOST_OCCURRENCES)
+        return this.leave('repetitions beyond what is read: some event repeats without end or very often');
       const details = event.getOccurrenceDetails(next);
       if (this.local(details.startDate).day >= this.until) return;
       this.span(details.startDate, details.endDate, words);
@@ -97,21 +116,31 @@ class Reading {
 
   /** A floating time (and a whole day) stands for itself; any other is an instant. */
   private local(time: ICAL.Time): { day: Day; hour: number } {
-    if (!time.isDate && time.zone !== ICAL.Timezone.localTimezone) return { day: dayIn(this.zone, time.toJSDate()), hour: hourIn(this.zone, time.toJSDate()) };
+    if (!time.isDate && time.zone !== ICAL.Timezone.localTimezone)
+      return { day: dayIn(this.zone, time.toJSDate()), hour: hourIn(this.zone, time.toJSDate()) };
     const two = (number: number): string => String(number).padStart(2, '0');
-    return { day: `${time.year}-${two(time.month)}-${two(time.day)}`, hour: time.isDate ? 0 : time.hour + time.minute / 60 };
+    return {
+      day: `${time.year}-${two(time.month)}-${two(time.day)}`,
+      hour: time.isDate ? 0 : time.hour + time.minute / 60,
+    };
   }
 
   private span(start: ICAL.Time | null, end: ICAL.Time | null, words: string): void {
     if (!start) return this.leave('an event without a beginning');
     const first = this.local(start);
-    const last = end && end.compare(start) > 0 ? this.local(end) : start.isDate ? { day: addDays(first.day, 1), hour: 0 } : { day: first.day, hour: first.hour + LEAST_HOURS };
+    const last =
+      end && end.compare(start) > 0
+        ? this.local(end)
+        : start.isDate
+          ? { day: addDays(first.day, 1), hour: 0 }
+          : { day: first.day, hour: first.hour + LEAST_HOURS };
     let day = first.day < this.from ? this.from : first.day;
     for (; day < this.until && day <= last.day; day = addDays(day, 1)) {
       const opens = day === first.day && !start.isDate ? first.hour : 0;
       const closes = day === last.day ? last.hour : 24;
       HALVES.forEach(([begin, finish], half) => {
-        if (Math.min(closes, finish) - Math.max(opens, begin) >= LEAST_HOURS) this.busy.set(`${day}${half}`, { day, half: half === 1 ? 1 : 0, words });
+        if (Math.min(closes, finish) - Math.max(opens, begin) >= LEAST_HOURS)
+          this.busy.set(`${day}${half}`, { day, half: half === 1 ? 1 : 0, words });
       });
     }
   }

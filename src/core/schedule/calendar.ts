@@ -49,6 +49,6 @@ export function weekdaysFrom(first: Day, holidays: ReadonlySet<Day>): (slot: Slo
   const free = new Set([...holidays].map((day) => daysBetween(first, day)));
   return (slot) => {
     const day = Math.floor(slot / 2);
-    return (((start + day) % 7) + 7) % 7 % 6 !== 0 && !free.has(day);
+    return ((((start + day) % 7) + 7) % 7) % 6 !== 0 && !free.has(day);
   };
 }

@@ -9,7 +9,12 @@ export function checkPlan(plan: Plan): string[] {
   const broken: string[] = [];
   const tasks = new Map(plan.tasks.map((task) => [task.id, task]));
   const worked = new Map(Object.entries(plan.calendars).map(([id, calendar]) => [id, new Set(calendar.worked)]));
-  const crews = new Map(plan.crewCapacity.map((crew) => [crew.sub, { capacity: crew.capacity, away: new Set(crew.away), fewer: new Map(crew.fewer ?? []) }]));
+  const crews = new Map(
+    plan.crewCapacity.map((crew) => [
+      crew.sub,
+      { capacity: crew.capacity, away: new Set(crew.away), fewer: new Map(crew.fewer ?? []) },
+    ]),
+  );
   const load = new Map<string, number>();
   const add = (key: string, amount: number): number => {
     const sum = (load.get(key) ?? 0) + amount;
@@ -22,27 +27,40 @@ export function checkPlan(plan: Plan): string[] {
       if (task.state === 'waiting' && task.start < task.floor) broken.push(`${task.id}: starts before ${task.floor}`);
       continue;
     }
-    const needs = [[task.crew, task.crews], [task.plant ?? null, 1]] as const;
-    broken.push(...checkSlots(task, worked.get(task.calendar) ?? new Set(), needs.flatMap(([id]) => (id === null ? [] : [...(crews.get(id)?.away ?? [])]))));
+    const needs = [
+      [task.crew, task.crews],
+      [task.plant ?? null, 1],
+    ] as const;
+    broken.push(
+      ...checkSlots(
+        task,
+        worked.get(task.calendar) ?? new Set(),
+        needs.flatMap(([id]) => (id === null ? [] : [...(crews.get(id)?.away ?? [])])),
+      ),
+    );
     if (task.start < task.floor) broken.push(`${task.id}: starts before ${task.floor}`);
     for (const slot of task.slots) {
       for (const [id, count] of needs) {
         const crew = crews.get(id ?? '');
-        if (id !== null && add(`${id}@${slot}`, count) > (crew?.capacity ?? 0) - (crew?.fewer.get(slot) ?? 0)) broken.push(`${task.id}: no crew free on ${slot}`);
+        if (id !== null && add(`${id}@${slot}`, count) > (crew?.capacity ?? 0) - (crew?.fewer.get(slot) ?? 0))
+          broken.push(`${task.id}: no crew free on ${slot}`);
       }
     }
     for (let slot = task.start; task.area !== null && slot < task.finish; slot++) {
-      if (add(`${task.area}#${slot}`, task.shares) > (plan.areaCapacity[task.area] ?? 0)) broken.push(`${task.id}: area full on ${slot}`);
+      if (add(`${task.area}#${slot}`, task.shares) > (plan.areaCapacity[task.area] ?? 0))
+        broken.push(`${task.id}: area full on ${slot}`);
     }
   }
   for (const link of plan.links) {
     const [before, after] = [tasks.get(link.before), tasks.get(link.after)];
     if (!before || !after) broken.push(`${link.before} > ${link.after}: names no task`);
-    else if (after.state === 'waiting' && !linkKept(plan, link, before, after, worked)) broken.push(`${link.before} > ${link.after}: ${link.kind} + ${link.lag} ${link.lagUnit} not kept`);
+    else if (after.state === 'waiting' && !linkKept(plan, link, before, after, worked))
+      broken.push(`${link.before} > ${link.after}: ${link.kind} + ${link.lag} ${link.lagUnit} not kept`);
   }
   for (const wait of plan.notBefore) {
     const task = tasks.get(wait.task);
-    if (task && task.state !== 'done' && task.start < wait.slot) broken.push(`${wait.task}: starts before ${wait.slot}`);
+    if (task && task.state !== 'done' && task.start < wait.slot)
+      broken.push(`${wait.task}: starts before ${wait.slot}`);
   }
   return broken;
 }
@@ -52,13 +70,22 @@ function checkSlots(task: PlannedTask, worked: Set<number>, awayOn: readonly num
   const broken: string[] = [];
   const free: number[] = [];
   for (let slot = task.start; slot < task.finish; slot++) if (worked.has(slot) && !away.has(slot)) free.push(slot);
-  if (free.join() !== task.slots.join()) broken.push(`${task.id}: does not take the worked slots between its start and its finish`);
-  if (task.slots.length !== task.duration) broken.push(`${task.id}: takes ${task.slots.length} slots, not ${task.duration}`);
-  if (task.slots[0] !== task.start || task.slots.at(-1) !== task.finish - 1) broken.push(`${task.id}: does not begin and end at work`);
+  if (free.join() !== task.slots.join())
+    broken.push(`${task.id}: does not take the worked slots between its start and its finish`);
+  if (task.slots.length !== task.duration)
+    broken.push(`${task.id}: takes ${task.slots.length} slots, not ${task.duration}`);
+  if (task.slots[0] !== task.start || task.slots.at(-1) !== task.finish - 1)
+    broken.push(`${task.id}: does not begin and end at work`);
   return broken;
 }
 
-function linkKept(plan: Plan, link: Plan['links'][number], before: PlannedTask, after: PlannedTask, worked: Map<string, Set<number>>): boolean {
+function linkKept(
+  plan: Plan,
+  link: Plan['links'][number],
+  before: PlannedTask,
+  after: PlannedTask,
+  worked: Map<string, Set<number>>,
+): boolean {
   const event = link.kind === 'SS' ? before.start : before.finish;
   const due = link.kind === 'FF' ? after.finish : after.start;
   if (due < event) return false;

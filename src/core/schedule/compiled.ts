@@ -77,7 +77,15 @@ export function compile(input: PlanInput, horizon: number): Outcome<Compiled> {
   }
   const number = (id: string | null | undefined): number => (id ? (crews.get(id) ?? -1) : -1);
   return answer({
-    input, horizon, tasks, index, into, outOf, order, floor, pin,
+    input,
+    horizon,
+    tasks,
+    index,
+    into,
+    outOf,
+    order,
+    floor,
+    pin,
     calendar: tasks.map((task) => calendars.free(task.calendar, task.crew, task.plant ?? null)),
     base: tasks.map((task) => calendars.plain(input.keptOff?.[task.calendar]?.base ?? task.calendar)),
     jobCalendar: tasks.map((task) => calendars.plain(input.jobCalendars[task.job] ?? task.calendar)),
@@ -99,17 +107,45 @@ export function compile(input: PlanInput, horizon: number): Outcome<Compiled> {
 const YEAR = 730;
 
 /** What makes a task impossible by itself, said of the task that shows it. */
-function problemOf(input: PlanInput, task: Task, crews: ReadonlyMap<string, number>, calendars: Calendars): Problem | undefined {
-  if (!Number.isInteger(task.duration) || task.duration < 0) return { code: 'duration-unfit', message: `${task.label} would last ${task.duration} half-days; a whole number from 0 is what can be planned.`, field: task.id };
+function problemOf(
+  input: PlanInput,
+  task: Task,
+  crews: ReadonlyMap<string, number>,
+  calendars: Calendars,
+): Problem | undefined {
+  if (!Number.isInteger(task.duration) || task.duration < 0)
+    return {
+      code: 'duration-unfit',
+      message: `${task.label} would last ${task.duration} half-days; a whole number from 0 is what can be planned.`,
+      field: task.id,
+    };
   if (task.state === 'done' || task.duration === 0) return undefined;
-  for (const [id, wanted] of [[task.crew, task.crews ?? 1], [task.plant ?? null, 1]] as const) {
+  for (const [id, wanted] of [
+    [task.crew, task.crews ?? 1],
+    [task.plant ?? null, 1],
+  ] as const) {
     if (id === null) continue;
     const crew = input.crews[crews.get(id) ?? -1];
-    if (!crew) return { code: 'crew-unknown', message: `${task.label} is given to a crew that is not on the list.`, field: task.id };
-    if (crew.capacity < wanted) return { code: 'crew-too-few', message: `${task.label} wants ${wanted} of ${crew.name} at once, and there ${crew.capacity === 1 ? 'is 1' : `are ${crew.capacity}`}.`, field: task.id };
+    if (!crew)
+      return {
+        code: 'crew-unknown',
+        message: `${task.label} is given to a crew that is not on the list.`,
+        field: task.id,
+      };
+    if (crew.capacity < wanted)
+      return {
+        code: 'crew-too-few',
+        message: `${task.label} wants ${wanted} of ${crew.name} at once, and there ${crew.capacity === 1 ? 'is 1' : `are ${crew.capacity}`}.`,
+        field: task.id,
+      };
   }
   const worked = calendars.plain(input.keptOff?.[task.calendar]?.base ?? task.calendar).worked[0];
-  if (worked === undefined || worked >= YEAR) return { code: 'calendar-empty', message: `${task.label}: its calendar has no worked half-day within a year; give it days on which somebody works.`, field: task.id };
+  if (worked === undefined || worked >= YEAR)
+    return {
+      code: 'calendar-empty',
+      message: `${task.label}: its calendar has no worked half-day within a year; give it days on which somebody works.`,
+      field: task.id,
+    };
   return undefined;
 }
 
@@ -131,7 +167,11 @@ function topological(into: BoundLink[][], outOf: BoundLink[][]): number[] {
 function loopProblem(input: PlanInput): { code: string; message: string } {
   const labels = new Map(input.tasks.map((task) => [task.id, task.label]));
   const live = new Set(input.tasks.filter((task) => task.state === 'waiting').map((task) => task.id));
-  const loop = findLoop([...labels.keys()], input.links.filter((link) => live.has(link.after))) ?? [];
+  const loop =
+    findLoop(
+      [...labels.keys()],
+      input.links.filter((link) => live.has(link.after)),
+    ) ?? [];
   return { code: 'sequence-loop', message: loopSentence(loop.map((id) => labels.get(id) ?? id)) };
 }
 

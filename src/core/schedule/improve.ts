@@ -32,7 +32,7 @@ export function improve(first: Compiled, { schedules, seed = 1, stop }: ImproveT
   if (!search.begin()) return undefined;
   search.closeWhatIsOpen();
   const random = seeded(seed);
-  for (const until = search.made + schedules; search.made < until && stop?.() !== true; ) search.disturb(random);
+  for (const until = search.made + schedules; search.made < until && stop?.() !== true;) search.disturb(random);
   return search.best;
 }
 
@@ -92,7 +92,9 @@ class Search {
     if (!best) return;
     const reach = SHAKES[Math.floor(random() * SHAKES.length)] ?? 2;
     const part = random();
-    const key = Float64Array.from(best.start, (start) => (random() < part ? start + (2 * random() - 1) * reach : start));
+    const key = Float64Array.from(best.start, (start) =>
+      random() < part ? start + (2 * random() - 1) * reach : start,
+    );
     const made = this.attempt(byKey(this.net, key));
     if (made && made === this.found?.placement) this.justified(made);
   }
@@ -115,23 +117,45 @@ class Search {
     const calendar = this.net.jobCalendar[state.from];
     const started = best.placement.start[state.from] ?? 0;
     const end = best.placement.finish[state.to] ?? 0;
-    const latest = calendar?.worked[(calendar.before[Math.min(end, calendar.before.length - 1)] ?? 0) - exposure.most] ?? started;
+    const latest =
+      calendar?.worked[(calendar.before[Math.min(end, calendar.before.length - 1)] ?? 0) - exposure.most] ?? started;
     const dry = state.rain === undefined ? started : this.dryFrom(state.rain);
     const slot = Math.max(latest, dry);
     if (slot <= started) return false;
     const { input } = this.net;
-    const wait: NotBefore = { task: exposure.from, slot, open: false, kind: 'kept', because: state.rain === undefined ? `it would lie open for ${state.actual} half-days, and at most ${exposure.most} is right: ${exposure.reason}` : `${input.rain?.get(state.rain) ?? 'rain'} on ${formatDay(dayOfSlot(input.origin, state.rain))} would fall into it` };
+    const wait: NotBefore = {
+      task: exposure.from,
+      slot,
+      open: false,
+      kind: 'kept',
+      because:
+        state.rain === undefined
+          ? `it would lie open for ${state.actual} half-days, and at most ${exposure.most} is right: ${exposure.reason}`
+          : `${input.rain?.get(state.rain) ?? 'rain'} on ${formatDay(dayOfSlot(input.origin, state.rain))} would fall into it`,
+    };
     const former = { net: this.net, scorer: this.scorer };
     const floor = Int32Array.from(this.net.floor);
     floor[state.from] = Math.max(floor[state.from] ?? 0, slot);
-    this.net = { ...this.net, floor, input: { ...input, notBefore: [...input.notBefore.filter((one) => one.task !== exposure.from || one.kind !== 'kept'), wait] } };
+    this.net = {
+      ...this.net,
+      floor,
+      input: {
+        ...input,
+        notBefore: [...input.notBefore.filter((one) => one.task !== exposure.from || one.kind !== 'kept'), wait],
+      },
+    };
     this.scorer = { ...this.scorer, net: this.net };
     this.made++;
     const placement = place(this.net, byKey(this.net, best.placement.start), timesOf(this.net));
     const score = placement && scoreOf(this.scorer, placement);
     const nearer = placement && opened(this.net, placement, exposure);
     // Less broken, or as much but no longer in this rain: the next round looks again.
-    const helps = score && nearer && score.late <= best.score.late && (score.broken < best.score.broken || (score.broken === best.score.broken && nearer.rain !== undefined && nearer.rain > (state.rain ?? Infinity)));
+    const helps =
+      score &&
+      nearer &&
+      score.late <= best.score.late &&
+      (score.broken < best.score.broken ||
+        (score.broken === best.score.broken && nearer.rain !== undefined && nearer.rain > (state.rain ?? Infinity)));
     if (placement && score && helps) {
       this.found = { placement, score };
       return true;

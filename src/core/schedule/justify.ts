@@ -15,16 +15,30 @@ export interface Latest {
  */
 export function pushedBack(net: Compiled, forward: Placement): Latest {
   const count = net.tasks.length;
-  const placed: Placement = { ...forward, start: Int32Array.from(forward.start), finish: Int32Array.from(forward.finish), crewLoad: new Uint8Array(forward.crewLoad.length), areaLoad: new Uint8Array(forward.areaLoad.length) };
+  const placed: Placement = {
+    ...forward,
+    start: Int32Array.from(forward.start),
+    finish: Int32Array.from(forward.finish),
+    crewLoad: new Uint8Array(forward.crewLoad.length),
+    areaLoad: new Uint8Array(forward.areaLoad.length),
+  };
   missing(net, placed);
   const end = new Map<string, number>();
-  net.tasks.forEach((task, number) => { if (task.state !== 'done') end.set(task.job, Math.max(end.get(task.job) ?? 0, forward.finish[number] ?? 0)); });
-  const stays = (task: number): boolean => net.tasks[task]?.state !== 'waiting' || (net.pin[task] ?? -1) === forward.start[task];
-  net.calendar.forEach((calendar, task) => { if (stays(task) && (net.duration[task] ?? 0) > 0) take(net, placed, task, countBefore(calendar, forward.start[task] ?? 0)); });
+  net.tasks.forEach((task, number) => {
+    if (task.state !== 'done') end.set(task.job, Math.max(end.get(task.job) ?? 0, forward.finish[number] ?? 0));
+  });
+  const stays = (task: number): boolean =>
+    net.tasks[task]?.state !== 'waiting' || (net.pin[task] ?? -1) === forward.start[task];
+  net.calendar.forEach((calendar, task) => {
+    if (stays(task) && (net.duration[task] ?? 0) > 0)
+      take(net, placed, task, countBefore(calendar, forward.start[task] ?? 0));
+  });
   // Links go forward in `order`, so of two that end together the follower comes first here.
   const rank = new Int32Array(count);
   net.order.forEach((task, at) => (rank[task] = at));
-  const byEnd = Int32Array.from(net.order).sort((a, b) => (forward.finish[b] ?? 0) - (forward.finish[a] ?? 0) || (rank[b] ?? 0) - (rank[a] ?? 0));
+  const byEnd = Int32Array.from(net.order).sort(
+    (a, b) => (forward.finish[b] ?? 0) - (forward.finish[a] ?? 0) || (rank[b] ?? 0) - (rank[a] ?? 0),
+  );
   for (const task of byEnd) if (!stays(task)) pushOne(net, placed, task, end.get(net.tasks[task]?.job ?? '') ?? 0);
   return { start: placed.start, finish: placed.finish };
 }
@@ -48,7 +62,10 @@ function pushOne(net: Compiled, placed: Placement, task: number, end: number): v
     return;
   }
   const lowest = countBefore(calendar, least);
-  for (let first = Math.min(countBefore(calendar, finish) - duration, countBefore(calendar, start + 1) - 1); first > lowest; ) {
+  for (
+    let first = Math.min(countBefore(calendar, finish) - duration, countBefore(calendar, start + 1) - 1);
+    first > lowest;
+  ) {
     // The earliest slot in the way: everything has to end before it.
     const conflict = earliestConflict(net, placed, task, first);
     if (conflict === undefined) return take(net, placed, task, first);
@@ -65,13 +82,23 @@ function earliestConflict(net: Compiled, placed: Placement, task: number, first:
   const calendar = net.calendar[task];
   if (!calendar) return last;
   const [crew, plant, area] = [net.crew[task] ?? -1, net.plant[task] ?? -1, net.area[task] ?? -1];
-  const [start, finish] = [calendar.worked[first] ?? 0, (calendar.worked[first + (net.duration[task] ?? 0) - 1] ?? 0) + 1];
+  const [start, finish] = [
+    calendar.worked[first] ?? 0,
+    (calendar.worked[first + (net.duration[task] ?? 0) - 1] ?? 0) + 1,
+  ];
   for (let slot = start, at = first; slot < finish; slot++) {
     const worked = calendar.worked[at] === slot;
     if (worked) at++;
-    if (worked && crew >= 0 && (placed.crewLoad[crew * net.horizon + slot] ?? 0) + (net.demand[task] ?? 0) > (placed.capacity[crew] ?? 0)) return slot;
-    if (worked && plant >= 0 && (placed.crewLoad[plant * net.horizon + slot] ?? 0) >= (placed.capacity[plant] ?? 0)) return slot;
-    if (area >= 0 && (placed.areaLoad[area * net.horizon + slot] ?? 0) + (net.shares[task] ?? 0) > AREA_SHARES) return slot;
+    if (
+      worked &&
+      crew >= 0 &&
+      (placed.crewLoad[crew * net.horizon + slot] ?? 0) + (net.demand[task] ?? 0) > (placed.capacity[crew] ?? 0)
+    )
+      return slot;
+    if (worked && plant >= 0 && (placed.crewLoad[plant * net.horizon + slot] ?? 0) >= (placed.capacity[plant] ?? 0))
+      return slot;
+    if (area >= 0 && (placed.areaLoad[area * net.horizon + slot] ?? 0) + (net.shares[task] ?? 0) > AREA_SHARES)
+      return slot;
   }
   return last;
 }

@@ -78,7 +78,10 @@ export interface Exposure {
 export const AREA_SHARES = 2;
 
 /** Tasks that wait for each other in a ring, in order; undefined where the links have none. */
-export function findLoop(tasks: readonly string[], links: readonly Pick<Link, 'before' | 'after'>[]): string[] | undefined {
+export function findLoop(
+  tasks: readonly string[],
+  links: readonly Pick<Link, 'before' | 'after'>[],
+): string[] | undefined {
   const followers = new Map<string, string[]>(tasks.map((id) => [id, []]));
   for (const link of links) followers.get(link.before)?.push(link.after);
   const state = new Map<string, 'open' | 'closed'>();

@@ -17,7 +17,11 @@ export interface Score {
 }
 
 export const better = (one: Score, other: Score): boolean =>
-  one.broken !== other.broken ? one.broken < other.broken : one.late !== other.late ? one.late < other.late : one.cost < other.cost;
+  one.broken !== other.broken
+    ? one.broken < other.broken
+    : one.late !== other.late
+      ? one.late < other.late
+      : one.cost < other.cost;
 
 /** Everything about a network that scoring asks again and again. */
 export interface Scorer {
@@ -28,9 +32,21 @@ export interface Scorer {
 
 export function scorerOf(net: Compiled): Scorer {
   const open = net.tasks.flatMap((task, number) => (task.state === 'done' ? [] : [{ job: task.job, number }]));
-  const byJob = new Map([...groupBy(open, ({ job }) => job)].map(([job, list]) => [job, list.map(({ number }) => number)]));
+  const byJob = new Map(
+    [...groupBy(open, ({ job }) => job)].map(([job, list]) => [job, list.map(({ number }) => number)]),
+  );
   const weights = net.input.weights ?? USUAL_WEIGHTS;
-  return { net, rounds: roundsOf(net), jobs: [...byJob].map(([id, tasks]) => ({ id, tasks, calendar: tasks[0] ?? 0, promise: net.input.promises[id], weight: weights.late[id] ?? 1 })) };
+  return {
+    net,
+    rounds: roundsOf(net),
+    jobs: [...byJob].map(([id, tasks]) => ({
+      id,
+      tasks,
+      calendar: tasks[0] ?? 0,
+      promise: net.input.promises[id],
+      weight: weights.late[id] ?? 1,
+    })),
+  };
 }
 
 export function scoreOf({ net, rounds, jobs }: Scorer, placed: Placement): Score {
@@ -42,15 +58,19 @@ export function scoreOf({ net, rounds, jobs }: Scorer, placed: Placement): Score
     let finish = 0;
     for (const task of tasks) finish = Math.max(finish, placed.finish[task] ?? 0);
     score.cost += weights.finish * countBefore(calendar, finish);
-    if (promise !== undefined && finish > promise) score.late += weight * (countBefore(calendar, finish) - countBefore(calendar, promise));
+    if (promise !== undefined && finish > promise)
+      score.late += weight * (countBefore(calendar, finish) - countBefore(calendar, promise));
   }
   for (const exposure of net.input.exposures) if (opened(net, placed, exposure)?.kept === false) score.broken++;
-  net.pin.forEach((slot, task) => { if (slot >= 0 && placed.start[task] !== firstFrom(net, task, slot)) score.broken++; });
+  net.pin.forEach((slot, task) => {
+    if (slot >= 0 && placed.start[task] !== firstFrom(net, task, slot)) score.broken++;
+  });
   return score;
 }
 
 /** The slot a pin comes to mean: the first its task may take from there. */
-export const firstFrom = (net: Compiled, task: number, slot: number): number => (net.duration[task] === 0 ? slot : (net.calendar[task]?.worked[countBefore(net.calendar[task], slot)] ?? slot));
+export const firstFrom = (net: Compiled, task: number, slot: number): number =>
+  net.duration[task] === 0 ? slot : (net.calendar[task]?.worked[countBefore(net.calendar[task], slot)] ?? slot);
 
 export interface Opened {
   from: number;
@@ -63,7 +83,11 @@ export interface Opened {
 }
 
 /** How long something stays open in a schedule; undefined where it is closed already or not planned. */
-export function opened(net: Compiled, placed: Pick<Placement, 'start' | 'finish'>, exposure: Exposure): Opened | undefined {
+export function opened(
+  net: Compiled,
+  placed: Pick<Placement, 'start' | 'finish'>,
+  exposure: Exposure,
+): Opened | undefined {
   const [from, to] = [net.index.get(exposure.from), net.index.get(exposure.to)];
   if (from === undefined || to === undefined || net.tasks[to]?.state === 'done') return undefined;
   const calendar = net.jobCalendar[from];
@@ -71,6 +95,14 @@ export function opened(net: Compiled, placed: Pick<Placement, 'start' | 'finish'
   const [start, finish] = [placed.start[from] ?? 0, placed.finish[to] ?? 0];
   const actual = countBefore(calendar, finish) - countBefore(calendar, start);
   let rain: number | undefined;
-  if (exposure.dry) for (const slot of net.input.rain?.keys() ?? []) if (slot >= start && slot < finish && (rain === undefined || slot < rain)) rain = slot;
-  return { from, to, actual, kept: actual <= exposure.most && rain === undefined, ...(rain === undefined ? {} : { rain }) };
+  if (exposure.dry)
+    for (const slot of net.input.rain?.keys() ?? [])
+      if (slot >= start && slot < finish && (rain === undefined || slot < rain)) rain = slot;
+  return {
+    from,
+    to,
+    actual,
+    kept: actual <= exposure.most && rain === undefined,
+    ...(rain === undefined ? {} : { rain }),
+  };
 }

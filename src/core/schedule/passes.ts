@@ -79,7 +79,8 @@ export function timesOf(net: Compiled): Times {
       finish = Math.min(finish, link.kind === 'SS' ? endWhenStartedAt(net, task, latest) : latest);
     }
     lateFinish[task] = finish;
-    lateStart[task] = facts.duration === 0 ? finish : (calendar.worked[countBefore(calendar, finish) - facts.duration] ?? 0);
+    lateStart[task] =
+      facts.duration === 0 ? finish : (calendar.worked[countBefore(calendar, finish) - facts.duration] ?? 0);
   }
   return { earlyStart, earlyFinish, lateStart, lateFinish };
 }

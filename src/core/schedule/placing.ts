@@ -30,7 +30,7 @@ const URGENCY_STEP = 4;
 export function place(net: Compiled, order?: Int32Array, times = timesOf(net)): Placement | undefined {
   const turn = order ?? urgency(net, times);
   // A pin that cannot be kept must not keep others away from where it would have been: all is placed again without it.
-  for (const given = new Set<number>(); ; ) {
+  for (const given = new Set<number>(); ;) {
     const before = given.size;
     const placed = placeInTurn(net, turn, times, given);
     if (given.size === before) return placed;
@@ -68,7 +68,9 @@ function placeInTurn(net: Compiled, turn: Int32Array, times: Times, given: Set<n
 /** Crews and plant that are missing on some slots count as taken there. */
 export function missing(net: Compiled, placed: Pick<Placement, 'crewLoad'>): void {
   net.input.crews.forEach((crew, number) => {
-    for (const [slot, count] of crew.fewer ?? []) if (slot >= 0 && slot < net.horizon) placed.crewLoad[number * net.horizon + slot] = Math.min(crew.capacity, count);
+    for (const [slot, count] of crew.fewer ?? [])
+      if (slot >= 0 && slot < net.horizon)
+        placed.crewLoad[number * net.horizon + slot] = Math.min(crew.capacity, count);
   });
 }
 
@@ -79,7 +81,11 @@ function bookPins(net: Compiled, placed: Placement, given: ReadonlySet<number>):
     const calendar = net.calendar[task];
     if (slot < 0 || !calendar || net.duration[task] === 0 || given.has(task)) return;
     const first = countBefore(calendar, slot);
-    if ((placed.times.earlyStart[task] ?? 0) > (calendar.worked[first] ?? 0) || firstConflict(net, placed, task, first) !== undefined) return;
+    if (
+      (placed.times.earlyStart[task] ?? 0) > (calendar.worked[first] ?? 0) ||
+      firstConflict(net, placed, task, first) !== undefined
+    )
+      return;
     take(net, placed, task, first);
     (booked ??= new Map()).set(task, first);
   });
@@ -91,10 +97,20 @@ export function urgency(net: Compiled, times: Times): Int32Array {
   const { tasks } = net;
   // One number for bucket and rank, since the comparison runs tens of thousands of times: ranks are far below a million.
   const key = new Float64Array(tasks.length);
-  tasks.forEach((task, number) => (key[number] = (task.state === 'waiting' ? Math.floor((times.lateFinish[number] ?? 0) / URGENCY_STEP) + 1 : 0) * 1e6 + task.rank));
+  tasks.forEach(
+    (task, number) =>
+      (key[number] =
+        (task.state === 'waiting' ? Math.floor((times.lateFinish[number] ?? 0) / URGENCY_STEP) + 1 : 0) * 1e6 +
+        task.rank),
+  );
   const { lateFinish } = times;
   const order = Int32Array.from(tasks, (_, task) => task);
-  order.sort((a, b) => (key[a] as number) - (key[b] as number) || (lateFinish[a] as number) - (lateFinish[b] as number) || ((tasks[a]?.id ?? '') < (tasks[b]?.id ?? '') ? -1 : 1));
+  order.sort(
+    (a, b) =>
+      (key[a] as number) - (key[b] as number) ||
+      (lateFinish[a] as number) - (lateFinish[b] as number) ||
+      ((tasks[a]?.id ?? '') < (tasks[b]?.id ?? '') ? -1 : 1),
+  );
   return turns(order);
 }
 
@@ -102,7 +118,11 @@ export function urgency(net: Compiled, times: Times): Int32Array {
 export function byKey({ tasks, order }: Compiled, key: ArrayLike<number>): Int32Array {
   const begun = Uint8Array.from(tasks, (task) => (task.state === 'waiting' ? 1 : 0));
   const rank = turns(order);
-  return turns(Int32Array.from(order).sort((a, b) => (begun[a] ?? 0) - (begun[b] ?? 0) || (key[a] ?? 0) - (key[b] ?? 0) || (rank[a] ?? 0) - (rank[b] ?? 0)));
+  return turns(
+    Int32Array.from(order).sort(
+      (a, b) => (begun[a] ?? 0) - (begun[b] ?? 0) || (key[a] ?? 0) - (key[b] ?? 0) || (rank[a] ?? 0) - (rank[b] ?? 0),
+    ),
+  );
 }
 
 /** From tasks in order to the place of each. */
@@ -112,7 +132,13 @@ export function turns(order: ArrayLike<number>): Int32Array {
   return place;
 }
 
-function placeOne(net: Compiled, placed: Placement, task: number, booked: number | undefined, given: Set<number>): boolean {
+function placeOne(
+  net: Compiled,
+  placed: Placement,
+  task: number,
+  booked: number | undefined,
+  given: Set<number>,
+): boolean {
   const facts = net.tasks[task];
   const calendar = net.calendar[task];
   if (!facts || !calendar) return false;
@@ -126,7 +152,7 @@ function placeOne(net: Compiled, placed: Placement, task: number, booked: number
     take(net, placed, task, booked, -1);
     given.add(task);
   }
-  for (let first = earliest; ; ) {
+  for (let first = earliest; ;) {
     const conflict = firstConflict(net, placed, task, first);
     if (conflict === undefined) {
       take(net, placed, task, first);
@@ -189,8 +215,10 @@ export function take(net: Compiled, placed: Placement, task: number, first: numb
   const crews = sign * (net.demand[task] ?? 0);
   for (let at = first; at < first + duration; at++) {
     const slot = calendar.worked[at] ?? 0;
-    if (crew >= 0) placed.crewLoad[crew * net.horizon + slot] = (placed.crewLoad[crew * net.horizon + slot] ?? 0) + crews;
-    if (plant >= 0) placed.crewLoad[plant * net.horizon + slot] = (placed.crewLoad[plant * net.horizon + slot] ?? 0) + sign;
+    if (crew >= 0)
+      placed.crewLoad[crew * net.horizon + slot] = (placed.crewLoad[crew * net.horizon + slot] ?? 0) + crews;
+    if (plant >= 0)
+      placed.crewLoad[plant * net.horizon + slot] = (placed.crewLoad[plant * net.horizon + slot] ?? 0) + sign;
   }
   const shares = sign * (net.shares[task] ?? 0);
   for (let slot = start; area >= 0 && slot < finish; slot++) {

@@ -20,7 +20,14 @@ function moved(plan: Plan, one: PlannedTask, slot: number, net: Compiled): Plan 
   const from = one.duration === 0 ? 0 : (calendar.before[slot] ?? 0);
   const slots = one.duration === 0 ? [] : [...calendar.worked.subarray(from, from + one.duration)];
   const start = one.duration === 0 ? slot : (slots[0] ?? slot);
-  return { ...plan, tasks: plan.tasks.map((other) => (other.id === one.id ? { ...other, start, slots, finish: one.duration === 0 ? slot : (slots.at(-1) ?? 0) + 1 } : other)) };
+  return {
+    ...plan,
+    tasks: plan.tasks.map((other) =>
+      other.id === one.id
+        ? { ...other, start, slots, finish: one.duration === 0 ? slot : (slots.at(-1) ?? 0) + 1 }
+        : other,
+    ),
+  };
 }
 
 const waiting = (plan: Plan): PlannedTask[] => plan.tasks.filter((one) => one.state === 'waiting');
@@ -31,7 +38,11 @@ const netOf = (network: PlanInput): Compiled => {
 };
 
 /** The plan of a network, and for everything that waits the slot before its start with all that forbids it. */
-function looked(network: PlanInput): { net: Compiled; plan: Plan; asked: { one: PlannedTask; slot: number; blockers: Blocker[] }[] } {
+function looked(network: PlanInput): {
+  net: Compiled;
+  plan: Plan;
+  asked: { one: PlannedTask; slot: number; blockers: Blocker[] }[];
+} {
   const placed = placedLike(network);
   if (!placed.ok) throw new Error(placed.problem.message);
   const { net, placement } = placed.value;
@@ -46,20 +57,40 @@ function looked(network: PlanInput): { net: Compiled; plan: Plan; asked: { one: 
 
 describe('reasons', () => {
   it('are the whole truth: with everything named gone the task could start on the slot before', () =>
-    fc.assert(fc.property(networks, (network) => {
-      const { net, plan, asked } = looked(network);
-      for (const { one, slot, blockers } of asked) {
-        if (slot < 0) continue;
-        const links = new Set(blockers.flatMap((blocker) => (blocker.kind === 'link' ? [blocker.bound.link] : [])));
-        const others = new Set(blockers.flatMap((blocker) => ('holders' in blocker ? blocker.holders.map((other) => net.tasks[other]?.id) : [])));
-        const there = blockers.some((blocker) => blocker.kind === 'away' || blocker.kind === 'weather');
-        const missing = blockers.some((blocker) => blocker.kind === 'crew' && blocker.holders.length === 0);
-        if (there || missing) continue;
-        // Links of others to it may break: only what holds this one is asked for.
-        const without: Plan = { ...plan, links: plan.links.filter((each) => each.after === one.id && !links.has(each)), tasks: plan.tasks.filter((each) => !others.has(each.id)).map((each) => (each.id === one.id ? { ...each, floor: 0 } : each)), notBefore: [] };
-        expect([one.id, moved(without, one, slot, net) && checkPlan(moved(without, one, slot, net) as Plan).filter((text) => text.startsWith(`${one.id}:`) || text.includes(`> ${one.id}:`)).filter((text) => !text.includes('names no task'))]).toEqual([one.id, []]);
-      }
-    }), { numRuns: 300 }));
+    fc.assert(
+      fc.property(networks, (network) => {
+        const { net, plan, asked } = looked(network);
+        for (const { one, slot, blockers } of asked) {
+          if (slot < 0) continue;
+          const links = new Set(blockers.flatMap((blocker) => (blocker.kind === 'link' ? [blocker.bound.link] : [])));
+          const others = new Set(
+            blockers.flatMap((blocker) =>
+              'holders' in blocker ? blocker.holders.map((other) => net.tasks[other]?.id) : [],
+            ),
+          );
+          const there = blockers.some((blocker) => blocker.kind === 'away' || blocker.kind === 'weather');
+          const missing = blockers.some((blocker) => blocker.kind === 'crew' && blocker.holders.length === 0);
+          if (there || missing) continue;
+          // Links of others to it may break: only what holds this one is asked for.
+          const without: Plan = {
+            ...plan,
+            links: plan.links.filter((each) => each.after === one.id && !links.has(each)),
+            tasks: plan.tasks
+              .filter((each) => !others.has(each.id))
+              .map((each) => (each.id === one.id ? { ...each, floor: 0 } : each)),
+            notBefore: [],
+          };
+          expect([
+            one.id,
+            moved(without, one, slot, net) &&
+              checkPlan(moved(without, one, slot, net) as Plan)
+                .filter((text) => text.startsWith(`${one.id}:`) || text.includes(`> ${one.id}:`))
+                .filter((text) => !text.includes('names no task')),
+          ]).toEqual([one.id, []]);
+        }
+      }),
+      { numRuns: 300 },
+    ));
 
   it('do not blame a task that spans a slot without working on it for what stands broken there', () => {
     const rain = new Map([[7, 'rain']]);
@@ -73,7 +104,9 @@ describe('reasons', () => {
         { id: 'a', name: 'A', capacity: 1, away: new Set([8]) },
         { id: 'digger', name: 'the digger', capacity: 1, away: new Set(), fewer: new Map([[7, 1]]) },
       ],
-      calendars, keptOff: { outdoor: { base: 'days', slots: rain } }, rain,
+      calendars,
+      keptOff: { outdoor: { base: 'days', slots: rain } },
+      rain,
     });
     expect(at(plan, 'dig').slots).toEqual([5, 6, 9]);
     expect(at(plan, 'carry')).toMatchObject({ start: 8 });
@@ -81,93 +114,159 @@ describe('reasons', () => {
   });
 
   it('leave nothing to pull forward: whatever is moved one slot earlier by itself breaks the plan', () =>
-    fc.assert(fc.property(networks, (network) => {
-      const plan = planned(network);
-      const net = netOf(network);
-      const start = { start: Int32Array.from(plan.tasks, (one) => one.start) };
-      for (const one of waiting(plan)) {
-        const slot = slotBefore(net, start, net.index.get(one.id) ?? -1);
-        const earlier = moved(plan, one, slot, net);
-        if (!earlier || earlier.tasks.some((each) => each.id === one.id && each.start === one.start)) continue;
-        expect([one.id, checkPlan(earlier).length > 0]).toEqual([one.id, true]);
-      }
-    }), { numRuns: 300 }));
+    fc.assert(
+      fc.property(networks, (network) => {
+        const plan = planned(network);
+        const net = netOf(network);
+        const start = { start: Int32Array.from(plan.tasks, (one) => one.start) };
+        for (const one of waiting(plan)) {
+          const slot = slotBefore(net, start, net.index.get(one.id) ?? -1);
+          const earlier = moved(plan, one, slot, net);
+          if (!earlier || earlier.tasks.some((each) => each.id === one.id && each.start === one.start)) continue;
+          expect([one.id, checkPlan(earlier).length > 0]).toEqual([one.id, true]);
+        }
+      }),
+      { numRuns: 300 },
+    ));
 
   it('each forbid the earlier slot by themselves: with all others gone the task still cannot have it', () =>
-    fc.assert(fc.property(networks, (network) => {
-      const { net, plan, asked } = looked(network);
-      for (const { one, slot, blockers } of asked) {
-        const earlier = moved(plan, one, slot, net);
-        // Where its own calendar has no such slot, days away or the weather hold it, and moving shows nothing.
-        if (!earlier || at(earlier, one.id).start === one.start) continue;
-        const alone: Plan = { ...earlier, links: [], notBefore: [], tasks: earlier.tasks.filter((each) => each.id === one.id).map((each) => ({ ...each, floor: 0 })) };
-        for (const blocker of blockers) {
-          const kept = blocker.kind === 'link' ? { links: [blocker.bound.link], tasks: [...alone.tasks, ...plan.tasks.filter((each) => each.id === blocker.bound.link.before)] } : blocker.kind === 'not-before' ? { notBefore: [blocker.wait] } : undefined;
-          if (kept) expect([one.id, blocker.kind, checkPlan({ ...alone, ...kept }).length > 0]).toEqual([one.id, blocker.kind, true]);
+    fc.assert(
+      fc.property(networks, (network) => {
+        const { net, plan, asked } = looked(network);
+        for (const { one, slot, blockers } of asked) {
+          const earlier = moved(plan, one, slot, net);
+          // Where its own calendar has no such slot, days away or the weather hold it, and moving shows nothing.
+          if (!earlier || at(earlier, one.id).start === one.start) continue;
+          const alone: Plan = {
+            ...earlier,
+            links: [],
+            notBefore: [],
+            tasks: earlier.tasks.filter((each) => each.id === one.id).map((each) => ({ ...each, floor: 0 })),
+          };
+          for (const blocker of blockers) {
+            const kept =
+              blocker.kind === 'link'
+                ? {
+                    links: [blocker.bound.link],
+                    tasks: [...alone.tasks, ...plan.tasks.filter((each) => each.id === blocker.bound.link.before)],
+                  }
+                : blocker.kind === 'not-before'
+                  ? { notBefore: [blocker.wait] }
+                  : undefined;
+            if (kept)
+              expect([one.id, blocker.kind, checkPlan({ ...alone, ...kept }).length > 0]).toEqual([
+                one.id,
+                blocker.kind,
+                true,
+              ]);
+          }
         }
-      }
-    }), { numRuns: 200 }));
+      }),
+      { numRuns: 200 },
+    ));
 });
 
 describe('the bound', () => {
   const bound = (network: PlanInput): ReturnType<typeof boundOf> => boundOf(netOf(network));
 
   it('is never above the plan', () =>
-    fc.assert(fc.property(networks, (network) => {
-      const plan = planned(network);
-      for (const one of waiting(plan)) expect(plan.bound.jobs[one.job] ?? 0).toBeLessThanOrEqual(Math.max(...plan.tasks.filter((each) => each.job === one.job && each.state !== 'done').map((each) => each.finish)));
-    }), { numRuns: 200 }));
+    fc.assert(
+      fc.property(networks, (network) => {
+        const plan = planned(network);
+        for (const one of waiting(plan))
+          expect(plan.bound.jobs[one.job] ?? 0).toBeLessThanOrEqual(
+            Math.max(
+              ...plan.tasks.filter((each) => each.job === one.job && each.state !== 'done').map((each) => each.finish),
+            ),
+          );
+      }),
+      { numRuns: 200 },
+    ));
 
   it('is never worse with one more crew, or with one rule less', () =>
-    fc.assert(fc.property(networks, fc.nat(40), (network, gone) => {
-      const now = bound(network);
-      const more = bound({ ...network, crews: network.crews.map((crew) => ({ ...crew, capacity: crew.capacity + 1 })) });
-      const fewer = bound({ ...network, links: network.links.filter((_, place) => place !== gone) });
-      for (const other of [more, fewer]) {
-        expect(other.all).toBeLessThanOrEqual(now.all);
-        for (const [job, slot] of Object.entries(other.jobs)) expect(slot).toBeLessThanOrEqual(now.jobs[job] ?? 0);
-      }
-    }), { numRuns: 200 }));
+    fc.assert(
+      fc.property(networks, fc.nat(40), (network, gone) => {
+        const now = bound(network);
+        const more = bound({
+          ...network,
+          crews: network.crews.map((crew) => ({ ...crew, capacity: crew.capacity + 1 })),
+        });
+        const fewer = bound({ ...network, links: network.links.filter((_, place) => place !== gone) });
+        for (const other of [more, fewer]) {
+          expect(other.all).toBeLessThanOrEqual(now.all);
+          for (const [job, slot] of Object.entries(other.jobs)) expect(slot).toBeLessThanOrEqual(now.jobs[job] ?? 0);
+        }
+      }),
+      { numRuns: 200 },
+    ));
 });
 
 describe('pushing a schedule to its end', () => {
   it('moves nothing to an earlier slot and no job to a later end, and what comes out obeys the checker', () =>
-    fc.assert(fc.property(networks, (network) => {
-      const placed = placedLike(network);
-      if (!placed.ok) throw new Error(placed.problem.message);
-      const { net, placement } = placed.value;
-      const late = pushedBack(net, placement);
-      const plan = planned(network);
-      const pushed: Plan = {
-        ...plan,
-        tasks: plan.tasks.map((one) => {
-          const number = net.index.get(one.id) ?? -1;
-          const [start, finish] = [late.start[number] ?? 0, late.finish[number] ?? 0];
-          expect(start).toBeGreaterThanOrEqual(one.start);
-          const from = net.calendar[number]?.before[start] ?? 0;
-          return one.state === 'done' ? one : { ...one, start, finish, slots: one.duration === 0 ? [] : [...(net.calendar[number]?.worked.subarray(from, from + one.duration) ?? [])] };
-        }),
-      };
-      const ends = (tasks: PlannedTask[], job: string): number => Math.max(0, ...tasks.filter((one) => one.job === job && one.state !== 'done').map((one) => one.finish));
-      for (const job of ['odd', 'even']) expect(ends(pushed.tasks, job)).toBeLessThanOrEqual(ends(plan.tasks, job));
-      expect(checkPlan(pushed)).toEqual([]);
-    }), { numRuns: 200 }));
+    fc.assert(
+      fc.property(networks, (network) => {
+        const placed = placedLike(network);
+        if (!placed.ok) throw new Error(placed.problem.message);
+        const { net, placement } = placed.value;
+        const late = pushedBack(net, placement);
+        const plan = planned(network);
+        const pushed: Plan = {
+          ...plan,
+          tasks: plan.tasks.map((one) => {
+            const number = net.index.get(one.id) ?? -1;
+            const [start, finish] = [late.start[number] ?? 0, late.finish[number] ?? 0];
+            expect(start).toBeGreaterThanOrEqual(one.start);
+            const from = net.calendar[number]?.before[start] ?? 0;
+            return one.state === 'done'
+              ? one
+              : {
+                  ...one,
+                  start,
+                  finish,
+                  slots:
+                    one.duration === 0
+                      ? []
+                      : [...(net.calendar[number]?.worked.subarray(from, from + one.duration) ?? [])],
+                };
+          }),
+        };
+        const ends = (tasks: PlannedTask[], job: string): number =>
+          Math.max(0, ...tasks.filter((one) => one.job === job && one.state !== 'done').map((one) => one.finish));
+        for (const job of ['odd', 'even']) expect(ends(pushed.tasks, job)).toBeLessThanOrEqual(ends(plan.tasks, job));
+        expect(checkPlan(pushed)).toEqual([]);
+      }),
+      { numRuns: 200 },
+    ));
 });
 
 describe('improving', () => {
   it('obeys the checker on any network, breaks no more and is no worse than without it', () =>
-    fc.assert(fc.property(networks, fc.integer({ min: 1, max: 1000 }), (network, seed) => {
-      const [none, some] = [makePlan(network), makePlan(network, { schedules: 12, seed })];
-      if (!none.ok || !some.ok) throw new Error('no plan');
-      expect(checkPlan(some.value)).toEqual([]);
-      expect(better(none.value.score, some.value.score)).toBe(false);
-    }), { numRuns: 80 }));
+    fc.assert(
+      fc.property(networks, fc.integer({ min: 1, max: 1000 }), (network, seed) => {
+        const [none, some] = [makePlan(network), makePlan(network, { schedules: 12, seed })];
+        if (!none.ok || !some.ok) throw new Error('no plan');
+        expect(checkPlan(some.value)).toEqual([]);
+        expect(better(none.value.score, some.value.score)).toBe(false);
+      }),
+      { numRuns: 80 },
+    ));
 
-  const wide = (): PlanInput => input({
-    tasks: Array.from({ length: 24 }, (_, number) => task(`t${String(number).padStart(2, '0')}`, { duration: 1 + (number * 7) % 5, job: `j${number % 4}`, crew: ['a', 'b', 'c'][number % 3] ?? 'a' })),
-    links: Array.from({ length: 18 }, (_, number) => link(`t${String(number).padStart(2, '0')}`, `t${String(number + 4 + (number % 3)).padStart(2, '0')}`)).filter((each) => Number(each.after.slice(1)) < 24),
-    crews: ['a', 'b', 'c'].map((id) => ({ id, name: id, capacity: 1, away: new Set<number>() })), jobCalendars: { j0: 'days', j1: 'days', j2: 'days', j3: 'days' }, promises: { j3: 12 },
-  });
+  const wide = (): PlanInput =>
+    input({
+      tasks: Array.from({ length: 24 }, (_, number) =>
+        task(`t${String(number).padStart(2, '0')}`, {
+          duration: 1 + ((number * 7) % 5),
+          job: `j${number % 4}`,
+          crew: ['a', 'b', 'c'][number % 3] ?? 'a',
+        }),
+      ),
+      links: Array.from({ length: 18 }, (_, number) =>
+        link(`t${String(number).padStart(2, '0')}`, `t${String(number + 4 + (number % 3)).padStart(2, '0')}`),
+      ).filter((each) => Number(each.after.slice(1)) < 24),
+      crews: ['a', 'b', 'c'].map((id) => ({ id, name: id, capacity: 1, away: new Set<number>() })),
+      jobCalendars: { j0: 'days', j1: 'days', j2: 'days', j3: 'days' },
+      promises: { j3: 12 },
+    });
   const tried = (schedules: number, seed = 1): Plan => {
     const plan = makePlan(wide(), { schedules, seed });
     if (!plan.ok) throw new Error(plan.problem.message);
@@ -177,7 +276,9 @@ describe('improving', () => {
   it('never makes it worse, obeys the checker, and gives the same plan for the same seed', () => {
     const [none, some, again] = [tried(0), tried(300), tried(300)];
     expect(checkPlan(some)).toEqual([]);
-    expect([some.score.broken, some.score.late, some.score.cost] <= [none.score.broken, none.score.late, none.score.cost]).toBe(true);
+    expect(
+      [some.score.broken, some.score.late, some.score.cost] <= [none.score.broken, none.score.late, none.score.cost],
+    ).toBe(true);
     expect(some.score.late * 1000 + some.score.cost).toBeLessThan(none.score.late * 1000 + none.score.cost);
     expect(JSON.stringify(some)).toBe(JSON.stringify(again));
   });
@@ -198,51 +299,136 @@ describe('improving', () => {
 
 describe('what hand and sky decide', () => {
   it('holds a pin where it was put, and says who put it there', () => {
-    const plan = planned({ tasks: [task('a', { rank: 1 }), task('b')], notBefore: [{ task: 'a', slot: 1, because: 'the client is in', open: false, kind: 'pin' }] });
+    const plan = planned({
+      tasks: [task('a', { rank: 1 }), task('b')],
+      notBefore: [{ task: 'a', slot: 1, because: 'the client is in', open: false, kind: 'pin' }],
+    });
     expect([at(plan, 'a').start, at(plan, 'b').start]).toEqual([1, 3]);
     expect(at(plan, 'a').reason.text).toBe('Pinned here: the client is in.');
   });
 
   it('lets a pin go where what comes before does not let it, and counts that against the plan', () => {
-    const plan = planned({ tasks: [task('a', { duration: 6 }), task('b')], links: [link('a', 'b')], notBefore: [{ task: 'b', slot: 2, because: 'so wished', open: false, kind: 'pin' }] });
+    const plan = planned({
+      tasks: [task('a', { duration: 6 }), task('b')],
+      links: [link('a', 'b')],
+      notBefore: [{ task: 'b', slot: 2, because: 'so wished', open: false, kind: 'pin' }],
+    });
     expect(at(plan, 'b')).toMatchObject({ start: 6, reason: { kind: 'link' } });
     expect(plan.score.broken).toBe(1);
   });
 
   it('keeps outdoor work off forbidden slots and names them', () => {
-    const rain = new Map([[0, 'rain, 9 mm, on Mon 8 Mar'], [1, 'rain, 9 mm, on Mon 8 Mar']]);
-    const plan = planned({ tasks: [task('a', { calendar: 'outdoor' })], calendars: { days: (slot) => Math.floor(slot / 2) % 7 < 5, outdoor: (slot) => slot > 1 && Math.floor(slot / 2) % 7 < 5 }, keptOff: { outdoor: { base: 'days', slots: rain } } });
-    expect(at(plan, 'a')).toMatchObject({ start: 2, reason: { kind: 'weather', text: 'Not earlier: rain, 9 mm, on Mon 8 Mar.' } });
+    const rain = new Map([
+      [0, 'rain, 9 mm, on Mon 8 Mar'],
+      [1, 'rain, 9 mm, on Mon 8 Mar'],
+    ]);
+    const plan = planned({
+      tasks: [task('a', { calendar: 'outdoor' })],
+      calendars: {
+        days: (slot) => Math.floor(slot / 2) % 7 < 5,
+        outdoor: (slot) => slot > 1 && Math.floor(slot / 2) % 7 < 5,
+      },
+      keptOff: { outdoor: { base: 'days', slots: rain } },
+    });
+    expect(at(plan, 'a')).toMatchObject({
+      start: 2,
+      reason: { kind: 'weather', text: 'Not earlier: rain, 9 mm, on Mon 8 Mar.' },
+    });
   });
 
   it('opens a roof when the rain is over and the crew that closes it is there', () => {
-    const exposure = { from: 'open', to: 'tight', most: 4, rule: 12, reason: 'one night of rain costs more than the roof', cure: 'a cover', dry: true as const };
-    const rain = new Map([[2, 'rain, 9 mm, on Tue 9 Mar'], [3, 'rain, 9 mm, on Tue 9 Mar']]);
-    const wet = planned({ tasks: [task('open'), task('tight')], links: [link('open', 'tight')], exposures: [exposure], rain });
+    const exposure = {
+      from: 'open',
+      to: 'tight',
+      most: 4,
+      rule: 12,
+      reason: 'one night of rain costs more than the roof',
+      cure: 'a cover',
+      dry: true as const,
+    };
+    const rain = new Map([
+      [2, 'rain, 9 mm, on Tue 9 Mar'],
+      [3, 'rain, 9 mm, on Tue 9 Mar'],
+    ]);
+    const wet = planned({
+      tasks: [task('open'), task('tight')],
+      links: [link('open', 'tight')],
+      exposures: [exposure],
+      rain,
+    });
     expect(at(wet, 'open').start).toBe(4);
     // Waiting for the sun is the plan's own choice: the bound knows nothing of it.
     expect([wet.bound.all, at(wet, 'tight').finish]).toEqual([4, 8]);
     expect(at(wet, 'open').reason.text).toContain('rain, 9 mm, on Tue 9 Mar');
-    const away = planned({ tasks: [task('open'), task('tight', { crew: 'other' })], links: [link('open', 'tight')], exposures: [exposure], crews: [{ id: 'crew', name: 'Crew', capacity: 1, away: new Set() }, { id: 'other', name: 'Other', capacity: 1, away: new Set([0, 1, 2, 3, 4, 5, 6, 7]) }] });
+    const away = planned({
+      tasks: [task('open'), task('tight', { crew: 'other' })],
+      links: [link('open', 'tight')],
+      exposures: [exposure],
+      crews: [
+        { id: 'crew', name: 'Crew', capacity: 1, away: new Set() },
+        { id: 'other', name: 'Other', capacity: 1, away: new Set([0, 1, 2, 3, 4, 5, 6, 7]) },
+      ],
+    });
     expect(away.exposures[0]).toMatchObject({ kept: true });
     expect(at(away, 'open').start).toBe(6);
   });
 
   it('shares a digger, does without a broken one, and refuses what nobody has', () => {
-    const digger = (fewer?: Map<number, number>) => ({ crews: [{ id: 'crew', name: 'Crew', capacity: 3, away: new Set<number>() }, { id: 'digger', name: 'the digger', capacity: 1, away: new Set<number>(), ...(fewer ? { fewer } : {}) }] });
+    const digger = (fewer?: Map<number, number>) => ({
+      crews: [
+        { id: 'crew', name: 'Crew', capacity: 3, away: new Set<number>() },
+        { id: 'digger', name: 'the digger', capacity: 1, away: new Set<number>(), ...(fewer ? { fewer } : {}) },
+      ],
+    });
     const two = [task('a', { plant: 'digger' }), task('b', { plant: 'digger', rank: 1 })];
-    expect(at(planned({ tasks: two, ...digger() }), 'b')).toMatchObject({ start: 2, reason: { text: 'Not earlier: the digger is at a on Mon 8 Mar.' } });
-    expect(at(planned({ tasks: two, ...digger(new Map([[0, 1], [1, 1]])) }), 'a').start).toBe(2);
-    expect(makePlan(input({ tasks: [task('a', { crews: 3 })] }))).toMatchObject({ ok: false, problem: { code: 'crew-too-few', message: 'a wants 3 of Crew at once, and there is 1.' } });
-    expect(makePlan(input({ tasks: [task('a')], crews: [{ id: 'crew', name: 'Crew', capacity: 0, away: new Set() }] }))).toMatchObject({ ok: false, problem: { code: 'crew-too-few' } });
-    expect(makePlan(input({ tasks: [task('a', { duration: -2 })] }))).toMatchObject({ ok: false, problem: { code: 'duration-unfit', field: 'a' } });
+    expect(at(planned({ tasks: two, ...digger() }), 'b')).toMatchObject({
+      start: 2,
+      reason: { text: 'Not earlier: the digger is at a on Mon 8 Mar.' },
+    });
+    expect(
+      at(
+        planned({
+          tasks: two,
+          ...digger(
+            new Map([
+              [0, 1],
+              [1, 1],
+            ]),
+          ),
+        }),
+        'a',
+      ).start,
+    ).toBe(2);
+    expect(makePlan(input({ tasks: [task('a', { crews: 3 })] }))).toMatchObject({
+      ok: false,
+      problem: { code: 'crew-too-few', message: 'a wants 3 of Crew at once, and there is 1.' },
+    });
+    expect(
+      makePlan(input({ tasks: [task('a')], crews: [{ id: 'crew', name: 'Crew', capacity: 0, away: new Set() }] })),
+    ).toMatchObject({ ok: false, problem: { code: 'crew-too-few' } });
+    expect(makePlan(input({ tasks: [task('a', { duration: -2 })] }))).toMatchObject({
+      ok: false,
+      problem: { code: 'duration-unfit', field: 'a' },
+    });
   });
 
   it('says what would pull a task forward, back along the thread, and by how much', () => {
-    const placed = placedLike(input({ tasks: [task('a'), task('b'), task('c', { crew: 'other' })], links: [link('b', 'c')], notBefore: [{ task: 'b', slot: 10, because: 'tiles come', open: false }], crews: [{ id: 'crew', name: 'Crew', capacity: 1, away: new Set() }, { id: 'other', name: 'Other', capacity: 1, away: new Set() }] }));
+    const placed = placedLike(
+      input({
+        tasks: [task('a'), task('b'), task('c', { crew: 'other' })],
+        links: [link('b', 'c')],
+        notBefore: [{ task: 'b', slot: 10, because: 'tiles come', open: false }],
+        crews: [
+          { id: 'crew', name: 'Crew', capacity: 1, away: new Set() },
+          { id: 'other', name: 'Other', capacity: 1, away: new Set() },
+        ],
+      }),
+    );
     if (!placed.ok) throw new Error(placed.problem.message);
     const { net, placement } = placed.value;
-    expect(pullForward(net, placement, net.index.get('c') ?? -1)).toEqual([{ text: 'b: no longer waiting, although tiles come', kind: 'not-before', at: 'b', gain: 8, finish: 8 }]);
+    expect(pullForward(net, placement, net.index.get('c') ?? -1)).toEqual([
+      { text: 'b: no longer waiting, although tiles come', kind: 'not-before', at: 'b', gain: 8, finish: 8 },
+    ]);
     expect(pullForward(net, placement, net.index.get('a') ?? -1)).toEqual([]);
   });
 });

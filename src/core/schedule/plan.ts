@@ -104,7 +104,15 @@ function wantedStarts(input: PlanInput, { start }: Placement): Outcome<Record<st
     return placement && { net, placement };
   });
   if (!placed.ok) return placed;
-  return answer(Object.fromEntries(placed.value.net.tasks.flatMap((task, number) => (waiting.has(task.id) ? [[task.id, Math.min(start[number] ?? 0, placed.value.placement.start[number] ?? 0)]] : []))));
+  return answer(
+    Object.fromEntries(
+      placed.value.net.tasks.flatMap((task, number) =>
+        waiting.has(task.id)
+          ? [[task.id, Math.min(start[number] ?? 0, placed.value.placement.start[number] ?? 0)]]
+          : [],
+      ),
+    ),
+  );
 }
 
 /** When each task would end, without the reasons that make most of a plan's work: for asking what something would do to a finish. */
@@ -122,7 +130,10 @@ function withHorizon<Found>(input: PlanInput, look: (net: Compiled) => Found | u
     const found = look(net.value);
     if (found) return answer(found);
   }
-  return refuse({ code: 'plan-endless', message: 'The work does not fit into ten years: some calendar has hardly any worked day, or a crew is always away.' });
+  return refuse({
+    code: 'plan-endless',
+    message: 'The work does not fit into ten years: some calendar has hardly any worked day, or a crew is always away.',
+  });
 }
 
 function document(net: Compiled, placed: Placement): Omit<Plan, 'wanted' | 'bound' | 'score'> {
@@ -130,15 +141,25 @@ function document(net: Compiled, placed: Placement): Omit<Plan, 'wanted' | 'boun
   const end = placed.finish.reduce((latest, finish) => Math.max(latest, finish), 0) + 1;
   const reasons = reasonsOf(net, placed);
   const latest = pushedBack(net, placed);
-  const tasks = net.tasks.map((task, number) => plannedTask(net, placed, latest, task, number, reasons[number] ?? { kind: 'none', text: '' }));
+  const tasks = net.tasks.map((task, number) =>
+    plannedTask(net, placed, latest, task, number, reasons[number] ?? { kind: 'none', text: '' }),
+  );
   const areas = new Set(tasks.flatMap((task) => (task.area === null ? [] : [task.area])));
   return {
     origin: input.origin,
     tasks,
     links: input.links.filter((link) => net.index.has(link.before) && net.index.has(link.after)),
-    calendars: Object.fromEntries(Object.entries(input.calendars).map(([id, isWorked]) => [id, { worked: slotsUpTo(end, isWorked) }])),
+    calendars: Object.fromEntries(
+      Object.entries(input.calendars).map(([id, isWorked]) => [id, { worked: slotsUpTo(end, isWorked) }]),
+    ),
     jobCalendars: input.jobCalendars,
-    crewCapacity: input.crews.map((crew) => ({ sub: crew.id, name: crew.name, capacity: crew.capacity, away: [...crew.away].filter((slot) => slot >= 0 && slot < end).sort((a, b) => a - b), ...(crew.fewer ? { fewer: [...crew.fewer] } : {}) })),
+    crewCapacity: input.crews.map((crew) => ({
+      sub: crew.id,
+      name: crew.name,
+      capacity: crew.capacity,
+      away: [...crew.away].filter((slot) => slot >= 0 && slot < end).sort((a, b) => a - b),
+      ...(crew.fewer ? { fewer: [...crew.fewer] } : {}),
+    })),
     areaCapacity: Object.fromEntries([...areas].map((area) => [area, AREA_SHARES])),
     notBefore: input.notBefore,
     exposures: input.exposures.flatMap((exposure) => plannedExposure(net, placed, exposure)),
@@ -150,7 +171,14 @@ function slotsUpTo(end: Slot, isWorked: (slot: Slot) => boolean): Slot[] {
   return Array.from({ length: Math.max(0, end) }, (_, slot) => slot).filter(isWorked);
 }
 
-function plannedTask(net: Compiled, placed: Placement, latest: Latest, task: Task, number: number, reason: Reason): PlannedTask {
+function plannedTask(
+  net: Compiled,
+  placed: Placement,
+  latest: Latest,
+  task: Task,
+  number: number,
+  reason: Reason,
+): PlannedTask {
   const start = placed.start[number] ?? 0;
   const finish = placed.finish[number] ?? 0;
   const calendar = net.calendar[number];
@@ -160,7 +188,14 @@ function plannedTask(net: Compiled, placed: Placement, latest: Latest, task: Tas
   const counted = net.jobCalendar[number];
   const slack = task.state === 'done' || !counted ? 0 : countBefore(counted, lateStart) - countBefore(counted, start);
   return {
-    ...task, crews: task.duration === 0 ? 0 : (net.demand[number] ?? 0), start, finish, slots, reason, lateStart, slack,
+    ...task,
+    crews: task.duration === 0 ? 0 : (net.demand[number] ?? 0),
+    start,
+    finish,
+    slots,
+    reason,
+    lateStart,
+    slack,
     float: task.state === 'done' ? 0 : Math.min(slack, floatOf(net, placed, number)),
     critical: task.state !== 'done' && slack === 0,
   };
@@ -182,7 +217,16 @@ function floatOf(net: Compiled, placed: Placement, number: number): number {
 
 function plannedExposure(net: Compiled, placed: Placement, exposure: Exposure): PlannedExposure[] {
   const state = opened(net, placed, exposure);
-  return state ? [{ ...exposure, actual: state.actual, kept: state.kept, ...(state.rain === undefined ? {} : { rain: state.rain }) }] : [];
+  return state
+    ? [
+        {
+          ...exposure,
+          actual: state.actual,
+          kept: state.kept,
+          ...(state.rain === undefined ? {} : { rain: state.rain }),
+        },
+      ]
+    : [];
 }
 
 /** The slot in which each job's last work ends. */
@@ -194,7 +238,13 @@ export function jobFinish(plan: Pick<Plan, 'tasks'>, job: string): Slot | undefi
 /** How often crews travel to jobs in a stored plan: visits with a whole worked day of the job between them. */
 export function tripsIn(plan: Pick<Plan, 'tasks' | 'calendars' | 'jobCalendars'>, job?: string): number {
   let trips = 0;
-  const rounds = groupBy(plan.tasks.filter((task) => task.crew !== null && task.state !== 'done' && task.duration > 0 && (job === undefined || task.job === job)), (task) => `${task.crew} ${task.job}`);
+  const rounds = groupBy(
+    plan.tasks.filter(
+      (task) =>
+        task.crew !== null && task.state !== 'done' && task.duration > 0 && (job === undefined || task.job === job),
+    ),
+    (task) => `${task.crew} ${task.job}`,
+  );
   for (const list of rounds.values()) {
     const worked = plan.calendars[plan.jobCalendars[list[0]?.job ?? ''] ?? '']?.worked ?? [];
     let until = -1;

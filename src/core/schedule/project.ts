@@ -31,28 +31,62 @@ const named = (job: number): string => `job ${job + 1}`;
 export function makeProject({ durations, capacities, demands, followers }: ProjectTerms): Outcome<Project> {
   const bad = (code: string, message: string): Outcome<Project> => refuse({ code, message });
   const count = durations.length;
-  for (const [resource, capacity] of capacities.entries()) if (!Number.isInteger(capacity) || capacity < 0) return bad('capacity-unreadable', `Resource ${resource + 1} has a capacity of ${capacity}; a whole number from 0.`);
+  for (const [resource, capacity] of capacities.entries())
+    if (!Number.isInteger(capacity) || capacity < 0)
+      return bad(
+        'capacity-unreadable',
+        `Resource ${resource + 1} has a capacity of ${capacity}; a whole number from 0.`,
+      );
   for (let job = 0; job < count; job++) {
     const duration = durations[job] ?? Number.NaN;
-    if (!Number.isInteger(duration) || duration < 0) return bad('duration-negative', `${named(job)} takes ${duration}; a whole number from 0.`);
+    if (!Number.isInteger(duration) || duration < 0)
+      return bad('duration-negative', `${named(job)} takes ${duration}; a whole number from 0.`);
     for (const [resource, capacity] of capacities.entries()) {
       const asked = demands[job]?.[resource] ?? Number.NaN;
-      if (!Number.isInteger(asked) || asked < 0) return bad('demand-unreadable', `${named(job)} asks for ${asked} of resource ${resource + 1}; a whole number from 0.`);
-      if (asked > capacity && duration > 0) return bad('demand-too-large', `${named(job)} asks for ${asked} of resource ${resource + 1}, and there are ${capacity}.`);
+      if (!Number.isInteger(asked) || asked < 0)
+        return bad(
+          'demand-unreadable',
+          `${named(job)} asks for ${asked} of resource ${resource + 1}; a whole number from 0.`,
+        );
+      if (asked > capacity && duration > 0)
+        return bad(
+          'demand-too-large',
+          `${named(job)} asks for ${asked} of resource ${resource + 1}, and there are ${capacity}.`,
+        );
     }
-    for (const follower of followers[job] ?? []) if (!Number.isInteger(follower) || follower < 0 || follower >= count) return bad('job-unknown', `${named(job)} is followed by job ${follower + 1}, which does not exist; there are ${count}.`);
+    for (const follower of followers[job] ?? [])
+      if (!Number.isInteger(follower) || follower < 0 || follower >= count)
+        return bad(
+          'job-unknown',
+          `${named(job)} is followed by job ${follower + 1}, which does not exist; there are ${count}.`,
+        );
   }
   const before: number[][] = durations.map(() => []);
-  followers.forEach((list, job) => { for (const follower of new Set(list)) before[follower]?.push(job); });
+  followers.forEach((list, job) => {
+    for (const follower of new Set(list)) before[follower]?.push(job);
+  });
   const order = inOrder(before, followers);
   if (order.length < count) {
-    const links = followers.flatMap((list, job) => list.map((follower) => ({ before: String(job), after: String(follower) })));
-    const loop = findLoop(durations.map((_, job) => String(job)), links) ?? [];
-    return bad('sequence-loop', `These wait for each other in a ring: ${loop.map((job) => named(Number(job))).join(', ')}.`);
+    const links = followers.flatMap((list, job) =>
+      list.map((follower) => ({ before: String(job), after: String(follower) })),
+    );
+    const loop =
+      findLoop(
+        durations.map((_, job) => String(job)),
+        links,
+      ) ?? [];
+    return bad(
+      'sequence-loop',
+      `These wait for each other in a ring: ${loop.map((job) => named(Number(job))).join(', ')}.`,
+    );
   }
   return answer({
-    duration: Int32Array.from(durations), capacity: Int32Array.from(capacities), demand: Int32Array.from(demands.flatMap((list) => capacities.map((_, resource) => list[resource] ?? 0))),
-    before: before.map((list) => Int32Array.from(list)), after: followers.map((list) => Int32Array.from(new Set(list))), order: Int32Array.from(order),
+    duration: Int32Array.from(durations),
+    capacity: Int32Array.from(capacities),
+    demand: Int32Array.from(demands.flatMap((list) => capacities.map((_, resource) => list[resource] ?? 0))),
+    before: before.map((list) => Int32Array.from(list)),
+    after: followers.map((list) => Int32Array.from(new Set(list))),
+    order: Int32Array.from(order),
   });
 }
 
@@ -72,7 +106,9 @@ function inOrder(before: readonly (readonly number[])[], followers: readonly (re
 /** Earliest starts by links alone. */
 export function earliestStarts(project: Project): Int32Array {
   const start = new Int32Array(project.duration.length);
-  for (const job of project.order) for (const former of project.before[job] ?? []) start[job] = Math.max(start[job] ?? 0, (start[former] ?? 0) + (project.duration[former] ?? 0));
+  for (const job of project.order)
+    for (const former of project.before[job] ?? [])
+      start[job] = Math.max(start[job] ?? 0, (start[former] ?? 0) + (project.duration[former] ?? 0));
   return start;
 }
 
@@ -80,11 +116,13 @@ export function earliestStarts(project: Project): Int32Array {
 export function lowerBound(project: Project): number {
   const starts = earliestStarts(project);
   let bound = 0;
-  for (let job = 0; job < starts.length; job++) bound = Math.max(bound, (starts[job] ?? 0) + (project.duration[job] ?? 0));
+  for (let job = 0; job < starts.length; job++)
+    bound = Math.max(bound, (starts[job] ?? 0) + (project.duration[job] ?? 0));
   const resources = project.capacity.length;
   for (let resource = 0; resource < resources; resource++) {
     let work = 0;
-    for (let job = 0; job < starts.length; job++) work += (project.duration[job] ?? 0) * (project.demand[job * resources + resource] ?? 0);
+    for (let job = 0; job < starts.length; job++)
+      work += (project.duration[job] ?? 0) * (project.demand[job * resources + resource] ?? 0);
     const capacity = project.capacity[resource] ?? 0;
     if (capacity > 0) bound = Math.max(bound, Math.ceil(work / capacity));
   }
@@ -99,7 +137,9 @@ export function checkStarts(project: Project, starts: ArrayLike<number>): string
   for (let job = 0; job < project.duration.length; job++) {
     const [start, duration] = [starts[job] ?? -1, project.duration[job] ?? 0];
     if (start < 0) broken.push(`${named(job)} starts before the beginning`);
-    for (const former of project.before[job] ?? []) if ((starts[former] ?? 0) + (project.duration[former] ?? 0) > start) broken.push(`${named(job)} starts before ${named(former)} ends`);
+    for (const former of project.before[job] ?? [])
+      if ((starts[former] ?? 0) + (project.duration[former] ?? 0) > start)
+        broken.push(`${named(job)} starts before ${named(former)} ends`);
     for (let slot = start; slot < start + duration; slot++) {
       for (let resource = 0; resource < resources; resource++) {
         const sum = (load.get(`${resource} ${slot}`) ?? 0) + (project.demand[job * resources + resource] ?? 0);

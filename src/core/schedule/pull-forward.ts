@@ -42,7 +42,8 @@ export function pullForward(net: Compiled, placed: Placement, task: number): Pul
         if (blocker.kind === 'link') next.push(blocker.bound.before);
         if (blocker.kind === 'area') next.push(...blocker.holders);
         const without = withoutIt(net, number, blocker);
-        const pull = without && !tried.has(without.text) && effectOf(net, placed, task, number, blocker.kind, without, order);
+        const pull =
+          without && !tried.has(without.text) && effectOf(net, placed, task, number, blocker.kind, without, order);
         if (pull) tried.set(pull.text, pull);
       }
     }
@@ -64,19 +65,44 @@ function withoutIt(net: Compiled, number: number, blocker: Blocker): Without | u
   switch (blocker.kind) {
     case 'link': {
       const { link, before } = blocker.bound;
-      return link.strength === 'soft' ? { text: `${label} need not wait for ${net.tasks[before]?.label ?? 'what is before it'} (${link.reason})`, input: { ...input, links: input.links.filter((one) => one !== link) } } : undefined;
+      return link.strength === 'soft'
+        ? {
+            text: `${label} need not wait for ${net.tasks[before]?.label ?? 'what is before it'} (${link.reason})`,
+            input: { ...input, links: input.links.filter((one) => one !== link) },
+          }
+        : undefined;
     }
     case 'not-before':
-      return { text: `${label}: ${blocker.wait.kind === 'pin' ? 'the pin is taken out' : `no longer waiting, although ${blocker.wait.because}`}`, input: { ...input, notBefore: input.notBefore.filter((one) => one !== blocker.wait) } };
+      return {
+        text: `${label}: ${blocker.wait.kind === 'pin' ? 'the pin is taken out' : `no longer waiting, although ${blocker.wait.because}`}`,
+        input: { ...input, notBefore: input.notBefore.filter((one) => one !== blocker.wait) },
+      };
     case 'away':
-      return { text: `${crewName(blocker.crew)} comes on the days away`, input: { ...input, crews: input.crews.map((crew, at) => (at === blocker.crew ? { ...crew, away: new Set<number>() } : crew)) } };
+      return {
+        text: `${crewName(blocker.crew)} comes on the days away`,
+        input: {
+          ...input,
+          crews: input.crews.map((crew, at) => (at === blocker.crew ? { ...crew, away: new Set<number>() } : crew)),
+        },
+      };
     case 'crew':
-      return { text: `${crewName(blocker.crew)} with one more`, input: { ...input, crews: input.crews.map((crew, at) => (at === blocker.crew ? { ...crew, capacity: crew.capacity + 1 } : crew)) } };
+      return {
+        text: `${crewName(blocker.crew)} with one more`,
+        input: {
+          ...input,
+          crews: input.crews.map((crew, at) => (at === blocker.crew ? { ...crew, capacity: crew.capacity + 1 } : crew)),
+        },
+      };
     case 'weather': {
       const calendar = net.tasks[number]?.calendar ?? '';
       const base = input.keptOff?.[calendar]?.base;
       const worked = base === undefined ? undefined : input.calendars[base];
-      return worked && { text: `${label} under a cover, whatever the weather`, input: { ...input, calendars: { ...input.calendars, [calendar]: worked } } };
+      return (
+        worked && {
+          text: `${label} under a cover, whatever the weather`,
+          input: { ...input, calendars: { ...input.calendars, [calendar]: worked } },
+        }
+      );
     }
     case 'area':
     case 'floor':
@@ -84,12 +110,26 @@ function withoutIt(net: Compiled, number: number, blocker: Blocker): Without | u
   }
 }
 
-function effectOf(net: Compiled, placed: Placement, task: number, at: number, kind: Blocker['kind'], { text, input }: Without, order: Int32Array): Pull | undefined {
+function effectOf(
+  net: Compiled,
+  placed: Placement,
+  task: number,
+  at: number,
+  kind: Blocker['kind'],
+  { text, input }: Without,
+  order: Int32Array,
+): Pull | undefined {
   const other = compile(input, net.horizon);
   const again = other.ok ? place(other.value, order) : undefined;
   const calendar = net.jobCalendar[task];
   const job = net.tasks[task]?.job ?? '';
   if (!again || !calendar) return undefined;
   const sooner = (was: number, is: number): number => countBefore(calendar, was) - countBefore(calendar, is);
-  return { text, kind, at: net.tasks[at]?.id ?? '', gain: sooner(placed.start[task] ?? 0, again.start[task] ?? 0), finish: sooner(jobEnd(net, placed, job), jobEnd(net, again, job)) };
+  return {
+    text,
+    kind,
+    at: net.tasks[at]?.id ?? '',
+    gain: sooner(placed.start[task] ?? 0, again.start[task] ?? 0),
+    finish: sooner(jobEnd(net, placed, job), jobEnd(net, again, job)),
+  };
 }

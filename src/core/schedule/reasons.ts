@@ -7,7 +7,8 @@ import type { Task } from './network';
 import type { Placement } from './placing';
 
 /** The thing that would have to give for a task to start one slot earlier. */
-export type ReasonKind = 'done' | 'under-way' | 'link' | 'not-before' | 'crew' | 'area' | 'away' | 'weather' | 'now' | 'none';
+export type ReasonKind =
+  'done' | 'under-way' | 'link' | 'not-before' | 'crew' | 'area' | 'away' | 'weather' | 'now' | 'none';
 
 export interface Reason {
   kind: ReasonKind;
@@ -32,25 +33,44 @@ export function reasonsOf(net: Compiled, placed: Placement): Reason[] {
 }
 
 /** Why one task starts when it does. */
-export const reasonFor = (net: Compiled, placed: Placement, number: number): Reason => reasonOf(net, placed, net.tasks[number] as Task, number, holdersOf(net));
+export const reasonFor = (net: Compiled, placed: Placement, number: number): Reason =>
+  reasonOf(net, placed, net.tasks[number] as Task, number, holdersOf(net));
 
 function reasonOf(net: Compiled, placed: Placement, task: Task, number: number, holders: Holders): Reason {
   if (task.state === 'done') return { kind: 'done', text: 'Done.' };
-  if (task.state === 'under-way' && (placed.start[number] ?? 0) === (net.calendar[number]?.worked[countBefore(net.calendar[number], task.floor)] ?? -1)) {
+  if (
+    task.state === 'under-way' &&
+    (placed.start[number] ?? 0) === (net.calendar[number]?.worked[countBefore(net.calendar[number], task.floor)] ?? -1)
+  ) {
     return { kind: 'under-way', text: 'It is under way; what remains goes on from here.' };
   }
   // A calendar of its own says why it waits on, where nothing else does.
-  const hours = task.calendar.includes(':loud') ? ' Loud work keeps to the hours told to the neighbours.' : task.calendar.startsWith('office:') ? ' The office comes on its own days.' : '';
-  const told = blockersOf(net, placed, number, holders).sort((a, b) => b.until - a.until || weight(net, a) - weight(net, b)).map((blocker) => tell(net, placed, number, blocker));
+  const hours = task.calendar.includes(':loud')
+    ? ' Loud work keeps to the hours told to the neighbours.'
+    : task.calendar.startsWith('office:')
+      ? ' The office comes on its own days.'
+      : '';
+  const told = blockersOf(net, placed, number, holders)
+    .sort((a, b) => b.until - a.until || weight(net, a) - weight(net, b))
+    .map((blocker) => tell(net, placed, number, blocker));
   const [first, ...rest] = told.filter(({ text }, at) => told.findIndex((other) => other.text === text) === at);
-  if (!first) return slotBefore(net, placed, number) < 0 ? nowReason(net, task) : { kind: 'none', text: 'Nothing holds it: it could be pulled forward.' };
+  if (!first)
+    return slotBefore(net, placed, number) < 0
+      ? nowReason(net, task)
+      : { kind: 'none', text: 'Nothing holds it: it could be pulled forward.' };
   const start = placed.start[number] ?? 0;
   if (hours && blockersEnd(net, placed, number, holders) < start) first.text += hours;
-  return rest.length === 0 ? first : { ...first, also: rest.map(({ kind, text, task: other }) => ({ kind, text, ...(other ? { task: other } : {}) })) };
+  return rest.length === 0
+    ? first
+    : {
+        ...first,
+        also: rest.map(({ kind, text, task: other }) => ({ kind, text, ...(other ? { task: other } : {}) })),
+      };
 }
 
 /** When the last of what holds a task lets go. */
-const blockersEnd = (net: Compiled, placed: Placement, number: number, holders: Holders): Slot => Math.max(...blockersOf(net, placed, number, holders).map((blocker) => blocker.until));
+const blockersEnd = (net: Compiled, placed: Placement, number: number, holders: Holders): Slot =>
+  Math.max(...blockersOf(net, placed, number, holders).map((blocker) => blocker.until));
 
 /** Of two that let go at the same moment the one that a person would name first. */
 function weight(net: Compiled, blocker: Blocker): number {
@@ -59,7 +79,11 @@ function weight(net: Compiled, blocker: Blocker): number {
       return 0;
     case 'link':
       // What is done holds nothing any more, unless it is still drying.
-      return net.tasks[blocker.bound.before]?.state === 'done' && blocker.bound.link.lag === 0 ? 7 : blocker.bound.link.strength === 'hard' ? 1 : 2;
+      return net.tasks[blocker.bound.before]?.state === 'done' && blocker.bound.link.lag === 0
+        ? 7
+        : blocker.bound.link.strength === 'hard'
+          ? 1
+          : 2;
     case 'away':
     case 'weather':
       return 3;
@@ -81,13 +105,22 @@ function tell(net: Compiled, placed: Placement, number: number, blocker: Blocker
     case 'not-before': {
       const { wait } = blocker;
       const text = wait.kind === 'pin' ? `Pinned here: ${wait.because}.` : `Not earlier: ${wait.because}.`;
-      return { kind: 'not-before', text, ...(wait.open ? { held: true as const } : {}), ...(wait.selection ? { selection: wait.selection } : {}), ...(wait.request ? { request: wait.request } : {}) };
+      return {
+        kind: 'not-before',
+        text,
+        ...(wait.open ? { held: true as const } : {}),
+        ...(wait.selection ? { selection: wait.selection } : {}),
+        ...(wait.request ? { request: wait.request } : {}),
+      };
     }
     case 'floor':
       return nowReason(net, task);
     case 'away': {
       const crew = net.input.crews[blocker.crew];
-      return { kind: 'away', text: `Not earlier: ${crew?.name ?? 'the crew'} is away from ${formatDay(dayOfSlot(origin, awayFrom(net, number, crew?.away, blocker.until)))} to ${formatDay(lastDay(origin, blocker.until))}.` };
+      return {
+        kind: 'away',
+        text: `Not earlier: ${crew?.name ?? 'the crew'} is away from ${formatDay(dayOfSlot(origin, awayFrom(net, number, crew?.away, blocker.until)))} to ${formatDay(lastDay(origin, blocker.until))}.`,
+      };
     }
     case 'weather':
       return { kind: 'weather', text: `Not earlier: ${blocker.words}.` };
@@ -95,11 +128,21 @@ function tell(net: Compiled, placed: Placement, number: number, blocker: Blocker
       const other = net.tasks[blocker.holders[0] ?? -1];
       const name = net.input.crews[blocker.crew]?.name ?? 'the crew';
       const day = formatDay(dayOfSlot(origin, blocker.slot));
-      return { kind: 'crew', text: other ? `Not earlier: ${name} is at ${other.label} on ${day}.` : `Not earlier: ${name} is missing on ${day}.`, ...(other ? { task: other.id } : {}) };
+      return {
+        kind: 'crew',
+        text: other
+          ? `Not earlier: ${name} is at ${other.label} on ${day}.`
+          : `Not earlier: ${name} is missing on ${day}.`,
+        ...(other ? { task: other.id } : {}),
+      };
     }
     case 'area': {
       const other = net.tasks[blocker.holders[0] ?? -1];
-      return { kind: 'area', text: `Not earlier: ${other?.label ?? 'other work'} has the room until ${formatSlot(origin, blocker.slot)}.`, ...(other ? { task: other.id } : {}) };
+      return {
+        kind: 'area',
+        text: `Not earlier: ${other?.label ?? 'other work'} has the room until ${formatSlot(origin, blocker.slot)}.`,
+        ...(other ? { task: other.id } : {}),
+      };
     }
   }
 }
@@ -117,11 +160,17 @@ function linkReason(net: Compiled, placed: Placement, bound: BoundLink): Reason 
   const former = net.tasks[before];
   const { origin } = net.input;
   const when =
-    former?.state === 'done' ? 'is done'
-    : former?.duration === 0 ? `is reached on ${formatDay(dayOfSlot(origin, placed.finish[before] ?? 0))}`
-    : link.kind === 'SS' ? `begins ${formatSlot(origin, placed.start[before] ?? 0)}`
-    : `ends ${formatSlot(origin, (placed.finish[before] ?? 1) - 1)}`;
-  const lag = link.lag > 0 ? `, and then ${days(link.lag)} ${link.lagUnit === 'elapsed' ? 'to dry or cure' : 'of making time'}` : '';
+    former?.state === 'done'
+      ? 'is done'
+      : former?.duration === 0
+        ? `is reached on ${formatDay(dayOfSlot(origin, placed.finish[before] ?? 0))}`
+        : link.kind === 'SS'
+          ? `begins ${formatSlot(origin, placed.start[before] ?? 0)}`
+          : `ends ${formatSlot(origin, (placed.finish[before] ?? 1) - 1)}`;
+  const lag =
+    link.lag > 0
+      ? `, and then ${days(link.lag)} ${link.lagUnit === 'elapsed' ? 'to dry or cure' : 'of making time'}`
+      : '';
   return {
     kind: 'link',
     text: `Not earlier: ${former?.label ?? 'the work before it'} ${when}${lag} — ${link.reason}.`,
@@ -130,10 +179,16 @@ function linkReason(net: Compiled, placed: Placement, bound: BoundLink): Reason 
   };
 }
 
-const days = (halfDays: number): string => (halfDays === 1 ? 'half a day' : halfDays === 2 ? 'a day' : `${halfDays / 2} days`);
+const days = (halfDays: number): string =>
+  halfDays === 1 ? 'half a day' : halfDays === 2 ? 'a day' : `${halfDays / 2} days`;
 
 function nowReason(net: Compiled, task: Task): Reason {
   // A floor beyond the plan's first days is the job's own first day, not the walk of today.
   const later = task.floor > 2;
-  return { kind: 'now', text: later ? `Work at this job begins on ${formatDay(dayOfSlot(net.input.origin, task.floor))}.` : 'It starts as soon as it can: all that comes before it is done.' };
+  return {
+    kind: 'now',
+    text: later
+      ? `Work at this job begins on ${formatDay(dayOfSlot(net.input.origin, task.floor))}.`
+      : 'It starts as soon as it can: all that comes before it is done.',
+  };
 }

@@ -10,59 +10,98 @@ const made = (terms: ProjectTerms): Project => {
   return project.value;
 };
 const told = (terms: Partial<ProjectTerms>): string => {
-  const project = makeProject({ durations: [2, 3], capacities: [2], demands: [[1], [2]], followers: [[1], []], ...terms });
+  const project = makeProject({
+    durations: [2, 3],
+    capacities: [2],
+    demands: [[1], [2]],
+    followers: [[1], []],
+    ...terms,
+  });
   return project.ok ? '' : `${project.problem.code}: ${project.problem.message}`;
 };
 
 /** Up to twelve jobs, each followed only by later ones, on up to three resources that can do each of them. */
-const projects = fc.integer({ min: 1, max: 12 }).chain((count) => fc.record({
-  durations: fc.array(fc.nat(6), { minLength: count, maxLength: count }),
-  capacities: fc.array(fc.integer({ min: 1, max: 5 }), { minLength: 1, maxLength: 3 }),
-  links: fc.array(fc.tuple(fc.nat(count - 1), fc.nat(count - 1)), { maxLength: 2 * count }),
-  asks: fc.array(fc.array(fc.nat(5), { minLength: 3, maxLength: 3 }), { minLength: count, maxLength: count }),
-})).map(({ durations, capacities, links, asks }): ProjectTerms => ({
-  durations, capacities, demands: asks.map((list) => capacities.map((capacity, resource) => Math.min(capacity, list[resource] ?? 0))),
-  followers: durations.map((_, job) => links.filter(([a, b]) => Math.min(a, b) === job && a !== b).map(([a, b]) => Math.max(a, b))),
-}));
+const projects = fc
+  .integer({ min: 1, max: 12 })
+  .chain((count) =>
+    fc.record({
+      durations: fc.array(fc.nat(6), { minLength: count, maxLength: count }),
+      capacities: fc.array(fc.integer({ min: 1, max: 5 }), { minLength: 1, maxLength: 3 }),
+      links: fc.array(fc.tuple(fc.nat(count - 1), fc.nat(count - 1)), { maxLength: 2 * count }),
+      asks: fc.array(fc.array(fc.nat(5), { minLength: 3, maxLength: 3 }), { minLength: count, maxLength: count }),
+    }),
+  )
+  .map(({ durations, capacities, links, asks }): ProjectTerms => ({
+    durations,
+    capacities,
+    demands: asks.map((list) => capacities.map((capacity, resource) => Math.min(capacity, list[resource] ?? 0))),
+    followers: durations.map((_, job) =>
+      links.filter(([a, b]) => Math.min(a, b) === job && a !== b).map(([a, b]) => Math.max(a, b)),
+    ),
+  }));
 
 describe('search', () => {
   it('keeps links and resources, is never under its bound, and stays within its schedules', () =>
-    fc.assert(fc.property(projects, fc.integer({ min: 1, max: 120 }), fc.nat(1000), (terms, schedules, seed) => {
-      const project = made(terms);
-      const found = search(project, { schedules, seed });
-      expect(checkStarts(project, found.starts)).toEqual([]);
-      expect(found.makespan).toBe(Math.max(...found.starts.map((start, job) => start + (project.duration[job] ?? 0))));
-      expect(found.makespan).toBeGreaterThanOrEqual(found.bound);
-      // A schedule is pushed to its end and back before the next is begun.
-      expect(found.schedules).toBeLessThan(schedules + 3);
-    })));
+    fc.assert(
+      fc.property(projects, fc.integer({ min: 1, max: 120 }), fc.nat(1000), (terms, schedules, seed) => {
+        const project = made(terms);
+        const found = search(project, { schedules, seed });
+        expect(checkStarts(project, found.starts)).toEqual([]);
+        expect(found.makespan).toBe(
+          Math.max(...found.starts.map((start, job) => start + (project.duration[job] ?? 0))),
+        );
+        expect(found.makespan).toBeGreaterThanOrEqual(found.bound);
+        // A schedule is pushed to its end and back before the next is begun.
+        expect(found.schedules).toBeLessThan(schedules + 3);
+      }),
+    ));
 
   it('finds the same for the same seed, and nothing longer for more schedules', () =>
-    fc.assert(fc.property(projects, fc.nat(1000), (terms, seed) => {
-      const project = made(terms);
-      const [few, again, many] = [30, 30, 300].map((schedules) => search(project, { schedules, seed }));
-      expect(again).toEqual(few);
-      expect(many?.makespan ?? 0).toBeLessThanOrEqual(few?.makespan ?? 0);
-    })));
+    fc.assert(
+      fc.property(projects, fc.nat(1000), (terms, seed) => {
+        const project = made(terms);
+        const [few, again, many] = [30, 30, 300].map((schedules) => search(project, { schedules, seed }));
+        expect(again).toEqual(few);
+        expect(many?.makespan ?? 0).toBeLessThanOrEqual(few?.makespan ?? 0);
+      }),
+    ));
 
   it('has a bound that more of a resource or fewer links never make worse', () =>
-    fc.assert(fc.property(projects, (terms) => {
-      const bound = lowerBound(made(terms));
-      expect(lowerBound(made({ ...terms, capacities: terms.capacities.map((capacity) => capacity + 1) }))).toBeLessThanOrEqual(bound);
-      expect(lowerBound(made({ ...terms, followers: terms.followers.map(() => []) }))).toBeLessThanOrEqual(bound);
-    })));
+    fc.assert(
+      fc.property(projects, (terms) => {
+        const bound = lowerBound(made(terms));
+        expect(
+          lowerBound(made({ ...terms, capacities: terms.capacities.map((capacity) => capacity + 1) })),
+        ).toBeLessThanOrEqual(bound);
+        expect(lowerBound(made({ ...terms, followers: terms.followers.map(() => []) }))).toBeLessThanOrEqual(bound);
+      }),
+    ));
 
   it('fills a resource where order matters: three pairs on two machines', () => {
     // 5 + 1, 4 + 2, 3 + 3 on capacity 2: six slots, which taking the jobs as they come misses.
-    const project = made({ durations: [1, 2, 3, 3, 4, 5], capacities: [2], demands: [[1], [1], [1], [1], [1], [1]], followers: [[], [], [], [], [], []] });
+    const project = made({
+      durations: [1, 2, 3, 3, 4, 5],
+      capacities: [2],
+      demands: [[1], [1], [1], [1], [1], [1]],
+      followers: [[], [], [], [], [], []],
+    });
     expect(search(project, { schedules: 200 })).toMatchObject({ makespan: 9, bound: 9 });
   });
 
   it('ends when it is told to, with the best so far', () => {
-    const project = made({ durations: [3, 4, 5, 6, 7], capacities: [3], demands: [[2], [2], [1], [1], [2]], followers: [[2], [3], [], [], []] });
+    const project = made({
+      durations: [3, 4, 5, 6, 7],
+      capacities: [3],
+      demands: [[2], [2], [1], [1], [2]],
+      followers: [[2], [3], [], [], []],
+    });
     let asked = 0;
     const better: number[] = [];
-    const found = search(project, { schedules: 1e9, stop: () => ++asked > 5, onBetter: (makespan) => better.push(makespan) });
+    const found = search(project, {
+      schedules: 1e9,
+      stop: () => ++asked > 5,
+      onBetter: (makespan) => better.push(makespan),
+    });
     expect(checkStarts(project, found.starts)).toEqual([]);
     expect(found.schedules).toBeLessThan(30);
     expect(better.at(-1)).toBe(found.makespan);
@@ -85,7 +124,11 @@ describe('a project', () => {
     const project = made({ durations: [2, 3, 1], capacities: [2], demands: [[1], [2], [1]], followers: [[1], [], []] });
     expect([...earliestStarts(project)]).toEqual([0, 2, 0]);
     expect(checkStarts(project, [0, 2, 0])).toEqual([]);
-    expect(checkStarts(project, [0, 1, 1])).toEqual(['job 2 starts before job 1 ends', 'resource 1 is taken twice on 1', 'resource 1 is taken twice on 1']);
+    expect(checkStarts(project, [0, 1, 1])).toEqual([
+      'job 2 starts before job 1 ends',
+      'resource 1 is taken twice on 1',
+      'resource 1 is taken twice on 1',
+    ]);
     expect(checkStarts(project, [-1, 2, 0])).toEqual(['job 1 starts before the beginning']);
   });
 });
@@ -119,15 +162,30 @@ RESOURCEAVAILABILITIES:
   });
 
   it('cut short or spoilt is refused with its line', () => {
-    const said = (text: string): string => { const project = readSm(text); return project.ok ? '' : project.problem.message; };
-    expect(said(FILE.split('RESOURCEAVAILABILITIES')[0] ?? '')).toContain('the section RESOURCEAVAILABILITIES is missing; the file is cut short');
+    const said = (text: string): string => {
+      const project = readSm(text);
+      return project.ok ? '' : project.problem.message;
+    };
+    expect(said(FILE.split('RESOURCEAVAILABILITIES')[0] ?? '')).toContain(
+      'the section RESOURCEAVAILABILITIES is missing; the file is cut short',
+    );
     expect(said('')).toContain('Line 1: the section PRECEDENCE RELATIONS is missing');
-    expect(said(FILE.replace('   3        1          1           4', '   3        1          2           4'))).toBe('Line 6: job 3 names 1 followers and says 2.');
+    expect(said(FILE.replace('   3        1          1           4', '   3        1          2           4'))).toBe(
+      'Line 6: job 3 names 1 followers and says 2.',
+    );
     expect(said(FILE.replace('  3      1     3       2    0\n', ''))).toBe('Line 14: job 3 is expected here.');
-    expect(said(FILE.replace('  2      1     4       2    1', '  2      1     4       2'))).toBe('Line 13: job 2 must have a duration and 2 requests.');
-    expect(said(FILE.replace('   2        1          1           4', '   2        3          1           4'))).toBe('Line 5: job 2 has 3 modes; one is read.');
-    expect(said(FILE.replace('   3    1\n', '   3    many\n'))).toBe('Line 19: what there is of each resource must be whole numbers.');
+    expect(said(FILE.replace('  2      1     4       2    1', '  2      1     4       2'))).toBe(
+      'Line 13: job 2 must have a duration and 2 requests.',
+    );
+    expect(said(FILE.replace('   2        1          1           4', '   2        3          1           4'))).toBe(
+      'Line 5: job 2 has 3 modes; one is read.',
+    );
+    expect(said(FILE.replace('   3    1\n', '   3    many\n'))).toBe(
+      'Line 19: what there is of each resource must be whole numbers.',
+    );
     expect(said(FILE.replace('  2      1     4 ', '  2      1    -4 '))).toContain('job 2 takes -4');
-    expect(said(FILE.replace('   4        1          0', '   4        1          1           1'))).toContain('in a ring');
+    expect(said(FILE.replace('   4        1          0', '   4        1          1           1'))).toContain(
+      'in a ring',
+    );
   });
 });

@@ -48,11 +48,16 @@ export function search(project: Project, { schedules, seed = 1, stop, onBetter }
     }
     return member;
   };
-  const over = (): boolean => maker.count >= schedules || (best !== undefined && best.makespan <= bound) || stop?.() === true;
+  const over = (): boolean =>
+    maker.count >= schedules || (best !== undefined && best.makespan <= bound) || stop?.() === true;
   // The first follows the latest finish alone, so that even one schedule is a good one.
-  do population.push(made(maker.drawn(population.length === 0 ? () => 0 : random))); while (population.length < POPULATION && !over());
+  do population.push(made(maker.drawn(population.length === 0 ? () => 0 : random)));
+  while (population.length < POPULATION && !over());
   const pick = (): Member => {
-    const [one, other] = [population[Math.floor(random() * population.length)], population[Math.floor(random() * population.length)]];
+    const [one, other] = [
+      population[Math.floor(random() * population.length)],
+      population[Math.floor(random() * population.length)],
+    ];
     return (one?.makespan ?? 0) <= (other?.makespan ?? 0) ? (one as Member) : (other as Member);
   };
   while (!over()) {
@@ -99,7 +104,8 @@ class Maker {
     const late = new Int32Array(this.jobs).fill(this.horizon);
     for (let at = this.jobs - 1; at >= 0; at--) {
       const job = this.project.order[at] ?? 0;
-      for (const follower of this.project.after[job] ?? []) late[job] = Math.min(late[job] ?? 0, (late[follower] ?? 0) - (this.project.duration[follower] ?? 0));
+      for (const follower of this.project.after[job] ?? [])
+        late[job] = Math.min(late[job] ?? 0, (late[follower] ?? 0) - (this.project.duration[follower] ?? 0));
     }
     return late;
   }
@@ -109,7 +115,9 @@ class Maker {
     const { before, after } = this.project;
     const open = Int32Array.from(before, (list) => list.length);
     const ready: number[] = [];
-    open.forEach((count, job) => { if (count === 0) ready.push(job); });
+    open.forEach((count, job) => {
+      if (count === 0) ready.push(job);
+    });
     const list = new Int32Array(this.jobs);
     for (let at = 0; at < this.jobs; at++) {
       const chosen = this.drawOne(ready, random());
@@ -183,18 +191,23 @@ class Maker {
 
   private makespan(starts: Int32Array): number {
     let end = 0;
-    for (let job = 0; job < this.jobs; job++) end = Math.max(end, (starts[job] ?? 0) + (this.project.duration[job] ?? 0));
+    for (let job = 0; job < this.jobs; job++)
+      end = Math.max(end, (starts[job] ?? 0) + (this.project.duration[job] ?? 0));
     return end;
   }
 
   /** Jobs of no length stand where their links put them: ties are broken by the links' own order. */
   private byStart(starts: Int32Array): Int32Array {
-    return Int32Array.from(this.project.order).sort((a, b) => (starts[a] ?? 0) - (starts[b] ?? 0) || (this.rank[a] ?? 0) - (this.rank[b] ?? 0));
+    return Int32Array.from(this.project.order).sort(
+      (a, b) => (starts[a] ?? 0) - (starts[b] ?? 0) || (this.rank[a] ?? 0) - (this.rank[b] ?? 0),
+    );
   }
 
   private byFinish(starts: Int32Array): Int32Array {
     const finish = (job: number): number => (starts[job] ?? 0) + (this.project.duration[job] ?? 0);
-    return Int32Array.from(this.project.order).sort((a, b) => finish(b) - finish(a) || (this.rank[b] ?? 0) - (this.rank[a] ?? 0));
+    return Int32Array.from(this.project.order).sort(
+      (a, b) => finish(b) - finish(a) || (this.rank[b] ?? 0) - (this.rank[a] ?? 0),
+    );
   }
 
   /** Serial generation: each job in its turn as early as links and resources let it. */
@@ -206,7 +219,8 @@ class Maker {
     for (const job of list) {
       let start = 0;
       for (const former of before[job] ?? []) start = Math.max(start, (starts[former] ?? 0) + (duration[former] ?? 0));
-      for (let conflict = this.lastConflict(job, start); conflict >= 0; conflict = this.lastConflict(job, start)) start = conflict + 1;
+      for (let conflict = this.lastConflict(job, start); conflict >= 0; conflict = this.lastConflict(job, start))
+        start = conflict + 1;
       starts[job] = start;
       this.take(job, start);
     }
@@ -222,7 +236,8 @@ class Maker {
     for (const job of list) {
       let start = end - (duration[job] ?? 0);
       for (const follower of after[job] ?? []) start = Math.min(start, (starts[follower] ?? 0) - (duration[job] ?? 0));
-      for (let conflict = this.firstConflict(job, start); conflict >= 0; conflict = this.firstConflict(job, start)) start = conflict - (duration[job] ?? 0);
+      for (let conflict = this.firstConflict(job, start); conflict >= 0; conflict = this.firstConflict(job, start))
+        start = conflict - (duration[job] ?? 0);
       starts[job] = start;
       this.take(job, start);
     }
@@ -244,13 +259,15 @@ class Maker {
     const { capacity, demand } = this.project;
     for (let resource = 0; resource < this.resources; resource++) {
       const asked = demand[job * this.resources + resource] ?? 0;
-      if (asked > 0 && (this.load[slot * this.resources + resource] ?? 0) + asked > (capacity[resource] ?? 0)) return false;
+      if (asked > 0 && (this.load[slot * this.resources + resource] ?? 0) + asked > (capacity[resource] ?? 0))
+        return false;
     }
     return true;
   }
 
   private lastConflict(job: number, start: number): number {
-    for (let slot = start + (this.project.duration[job] ?? 0) - 1; slot >= start; slot--) if (!this.fits(job, slot)) return slot;
+    for (let slot = start + (this.project.duration[job] ?? 0) - 1; slot >= start; slot--)
+      if (!this.fits(job, slot)) return slot;
     return -1;
   }
 

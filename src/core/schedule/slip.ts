@@ -17,22 +17,37 @@ export interface Slipped {
 }
 
 /** Worked half-days counted from a day that may lie before the plan's origin. */
-export const workedDaysFrom = (first: Day, days: number, holidays: ReadonlySet<Day>): Calendar => makeCalendar(2 * days, weekdaysFrom(first, holidays));
+export const workedDaysFrom = (first: Day, days: number, holidays: ReadonlySet<Day>): Calendar =>
+  makeCalendar(2 * days, weekdaysFrom(first, holidays));
 
 /**
  * How much later or earlier each piece of work ends than when the baseline was kept, in worked half-days. What is done ended when a walk
  * saw it; what is no longer planned is told as gone.
  * @param now work by id: where it ends now, in slots of `origin`
  */
-export function slipOf(baseline: Baseline, origin: Day, now: ReadonlyMap<string, { label: string; finish: Slot; state: 'waiting' | 'under-way' | 'done' }>, holidays: ReadonlySet<Day>): Slipped[] {
+export function slipOf(
+  baseline: Baseline,
+  origin: Day,
+  now: ReadonlyMap<string, { label: string; finish: Slot; state: 'waiting' | 'under-way' | 'done' }>,
+  holidays: ReadonlySet<Day>,
+): Slipped[] {
   const first = baseline.origin;
   const shift = slotOf(first, origin);
-  const far = Math.max(...baseline.tasks.map((task) => task.finish), ...[...now.values()].map((task) => task.finish + shift), 2);
+  const far = Math.max(
+    ...baseline.tasks.map((task) => task.finish),
+    ...[...now.values()].map((task) => task.finish + shift),
+    2,
+  );
   const calendar = workedDaysFrom(first, Math.ceil(far / 2) + 2, holidays);
   return baseline.tasks.map((task) => {
     const is = now.get(task.id);
     if (!is) return { task: task.id, label: task.label, halves: 0, state: 'gone' as const };
-    return { task: task.id, label: is.label, halves: countBefore(calendar, is.finish + shift) - countBefore(calendar, task.finish), state: is.state };
+    return {
+      task: task.id,
+      label: is.label,
+      halves: countBefore(calendar, is.finish + shift) - countBefore(calendar, task.finish),
+      state: is.state,
+    };
   });
 }
 
@@ -46,16 +61,27 @@ export interface Cause {
 export function causesOf(moves: readonly { cause: string; halves: number }[]): Cause[] {
   const sums = new Map<string, number>();
   for (const { cause, halves } of moves) sums.set(cause, (sums.get(cause) ?? 0) + halves);
-  return [...sums].flatMap(([cause, halves]) => (halves === 0 ? [] : [{ cause, halves }])).sort((a, b) => Math.abs(b.halves) - Math.abs(a.halves) || (a.cause < b.cause ? -1 : 1));
+  return [...sums]
+    .flatMap(([cause, halves]) => (halves === 0 ? [] : [{ cause, halves }]))
+    .sort((a, b) => Math.abs(b.halves) - Math.abs(a.halves) || (a.cause < b.cause ? -1 : 1));
 }
 
 /** Half-days of work that lie before each of these days, as a share of all: what was planned, or what was done, over time. */
-export function shareByDay(work: readonly { day: Day; halfDays: number }[], days: readonly Day[], whole: number): number[] {
-  return days.map((day) => (whole === 0 ? 0 : work.reduce((sum, one) => sum + (one.day <= day ? one.halfDays : 0), 0) / whole));
+export function shareByDay(
+  work: readonly { day: Day; halfDays: number }[],
+  days: readonly Day[],
+  whole: number,
+): number[] {
+  return days.map((day) =>
+    whole === 0 ? 0 : work.reduce((sum, one) => sum + (one.day <= day ? one.halfDays : 0), 0) / whole,
+  );
 }
 
 /** Work of each trade in half-days a week against what its crews can do. */
-export function loadByWeek(tasks: readonly { trade: string; slots: readonly Slot[]; crews: number }[], weeks: readonly { from: Slot; to: Slot }[]): Map<string, number[]> {
+export function loadByWeek(
+  tasks: readonly { trade: string; slots: readonly Slot[]; crews: number }[],
+  weeks: readonly { from: Slot; to: Slot }[],
+): Map<string, number[]> {
   const loads = new Map<string, number[]>();
   for (const task of tasks) {
     const load = loads.get(task.trade) ?? weeks.map(() => 0);

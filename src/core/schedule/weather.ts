@@ -20,7 +20,23 @@ export type Forbids = 'rain' | 'wind' | 'frost';
  */
 export const LIMITS = { rain: 2, wind: 11, frost: 3 } as const;
 
-const HEIGHTS: readonly Phase[] = ['access', 'cover', 'strike', 'roof-strip', 'deck', 'underlay', 'roof-flashings', 'covering', 'gutters', 'glazing', 'strip', 'barrier', 'cladding', 'openings', 'face-trim'];
+const HEIGHTS: readonly Phase[] = [
+  'access',
+  'cover',
+  'strike',
+  'roof-strip',
+  'deck',
+  'underlay',
+  'roof-flashings',
+  'covering',
+  'gutters',
+  'glazing',
+  'strip',
+  'barrier',
+  'cladding',
+  'openings',
+  'face-trim',
+];
 /** Goes on in the rain: looking, and what is dug. */
 const ANY_RAIN: readonly Phase[] = ['locate', 'access', 'strike', 'clear'];
 
@@ -28,7 +44,11 @@ const ANY_RAIN: readonly Phase[] = ['locate', 'access', 'strike', 'clear'];
 export function forbidsOf(phase: Phase): Forbids[] {
   const facts = phaseFacts(phase);
   if (!facts.outdoor || facts.trade === 'nobody') return [];
-  return [...(ANY_RAIN.includes(phase) ? [] : ['rain' as const]), ...(HEIGHTS.includes(phase) ? ['wind' as const] : []), ...(facts.wet ? ['frost' as const] : [])];
+  return [
+    ...(ANY_RAIN.includes(phase) ? [] : ['rain' as const]),
+    ...(HEIGHTS.includes(phase) ? ['wind' as const] : []),
+    ...(facts.wet ? ['frost' as const] : []),
+  ];
 }
 
 const TOO_MUCH: Record<Forbids, { is: (one: HalfDayOutlook) => boolean; words: (one: HalfDayOutlook) => string }> = {
@@ -39,18 +59,37 @@ const TOO_MUCH: Record<Forbids, { is: (one: HalfDayOutlook) => boolean; words: (
 const round = (value: number): number => Math.round(value * 10) / 10;
 
 /** The slots of the outlook that are forbidden to such work, each with why. */
-export function keptOff(outlook: readonly HalfDayOutlook[], origin: Day, forbids: readonly Forbids[]): Map<Slot, string> {
-  return new Map(outlook.flatMap((one) => {
-    const kind = forbids.find((each) => TOO_MUCH[each].is(one));
-    return kind ? [[slotOf(origin, one.day, one.half), `${TOO_MUCH[kind].words(one)}, on ${formatDay(one.day, origin)}`] as const] : [];
-  }));
+export function keptOff(
+  outlook: readonly HalfDayOutlook[],
+  origin: Day,
+  forbids: readonly Forbids[],
+): Map<Slot, string> {
+  return new Map(
+    outlook.flatMap((one) => {
+      const kind = forbids.find((each) => TOO_MUCH[each].is(one));
+      return kind
+        ? [
+            [
+              slotOf(origin, one.day, one.half),
+              `${TOO_MUCH[kind].words(one)}, on ${formatDay(one.day, origin)}`,
+            ] as const,
+          ]
+        : [];
+    }),
+  );
 }
 
 /** Slots with rain that an open roof must not see, nights and days off too. */
-export const rainOf = (outlook: readonly HalfDayOutlook[], origin: Day): Map<Slot, string> => keptOff(outlook, origin, ['rain']);
+export const rainOf = (outlook: readonly HalfDayOutlook[], origin: Day): Map<Slot, string> =>
+  keptOff(outlook, origin, ['rain']);
 
 /** The half-days of outdoor work after the outlook that the usual weather of their months would take, by what forbids it. */
-export function expectedLost(work: readonly { phase: Phase; slots: readonly Slot[] }[], origin: Day, normals: ReadonlyMap<number, { wet: number; windy: number; frosty: number }>, after: Slot): { month: number; halfDays: number; lost: number }[] {
+export function expectedLost(
+  work: readonly { phase: Phase; slots: readonly Slot[] }[],
+  origin: Day,
+  normals: ReadonlyMap<number, { wet: number; windy: number; frosty: number }>,
+  after: Slot,
+): { month: number; halfDays: number; lost: number }[] {
   const months = new Map<number, { halfDays: number; lost: number }>();
   for (const { phase, slots } of work) {
     const forbids = forbidsOf(phase);
@@ -59,10 +98,17 @@ export function expectedLost(work: readonly { phase: Phase; slots: readonly Slot
       if (slot < after) continue;
       const month = Number(dayOfSlot(origin, slot).slice(5, 7));
       const normal = normals.get(month);
-      const chance = normal ? 1 - (forbids.includes('rain') ? 1 - normal.wet / 30 : 1) * (forbids.includes('wind') ? 1 - normal.windy / 30 : 1) * (forbids.includes('frost') ? 1 - normal.frosty / 30 : 1) : 0;
+      const chance = normal
+        ? 1 -
+          (forbids.includes('rain') ? 1 - normal.wet / 30 : 1) *
+            (forbids.includes('wind') ? 1 - normal.windy / 30 : 1) *
+            (forbids.includes('frost') ? 1 - normal.frosty / 30 : 1)
+        : 0;
       const known = months.get(month) ?? { halfDays: 0, lost: 0 };
       months.set(month, { halfDays: known.halfDays + 1, lost: known.lost + chance });
     }
   }
-  return [...months].map(([month, { halfDays, lost }]) => ({ month, halfDays, lost: Math.round(lost * 10) / 10 })).sort((a, b) => a.month - b.month);
+  return [...months]
+    .map(([month, { halfDays, lost }]) => ({ month, halfDays, lost: Math.round(lost * 10) / 10 }))
+    .sort((a, b) => a.month - b.month);
 }

@@ -1,10 +1,22 @@
 /** What a first visit finds beside the work itself. Each kind asks what matters for it and nothing else. */
 export const FINDING_KINDS = {
-  penetration: { label: 'goes through the wall', asks: ['quantity', 'need'], subject: 'tap, socket, light, vent, pipe' },
+  penetration: {
+    label: 'goes through the wall',
+    asks: ['quantity', 'need'],
+    subject: 'tap, socket, light, vent, pipe',
+  },
   service: { label: 'service', asks: ['live', 'need'], subject: 'power to the freezers, old gas pipe' },
   refit: { label: 'take down and refit', asks: ['quantity', 'place'], subject: 'lamps, post box, radiators' },
-  salvage: { label: 'kept for use again', asks: ['quantity', 'unit', 'place'], subject: 'bricks, floor boards, a door' },
-  damage: { label: 'damage', asks: ['quantity', 'unit', 'cause', 'remedy', 'allowed', 'unitPrice'], subject: 'rot in the sill, cracked render' },
+  salvage: {
+    label: 'kept for use again',
+    asks: ['quantity', 'unit', 'place'],
+    subject: 'bricks, floor boards, a door',
+  },
+  damage: {
+    label: 'damage',
+    asks: ['quantity', 'unit', 'cause', 'remedy', 'allowed', 'unitPrice'],
+    subject: 'rot in the sill, cracked render',
+  },
   allowance: { label: 'allowance', asks: ['quantity', 'unit', 'unitPrice'], subject: 'tiles, light fittings' },
   'site-choice': { label: 'the installer decides on site', asks: ['options'], subject: 'where the stop valve goes' },
   approval: { label: 'approval needed', asks: ['place', 'leadDays'], subject: 'permit to open the lane' },
@@ -15,7 +27,18 @@ export const FINDING_KINDS = {
   parking: { label: 'parking', asks: [], subject: 'one van in the yard' },
 } as const satisfies Record<string, { label: string; asks: readonly FindingField[]; subject: string }>;
 
-export type FindingField = 'quantity' | 'unit' | 'need' | 'live' | 'place' | 'cause' | 'remedy' | 'allowed' | 'unitPrice' | 'leadDays' | 'options';
+export type FindingField =
+  | 'quantity'
+  | 'unit'
+  | 'need'
+  | 'live'
+  | 'place'
+  | 'cause'
+  | 'remedy'
+  | 'allowed'
+  | 'unitPrice'
+  | 'leadDays'
+  | 'options';
 export type FindingKind = keyof typeof FINDING_KINDS;
 export const FINDING_KIND_KEYS = Object.keys(FINDING_KINDS) as FindingKind[];
 
@@ -43,7 +66,8 @@ export interface Finding {
   options: string[];
 }
 
-const times = (finding: Finding): string => (finding.quantity === null ? '' : `${finding.quantity} ${finding.unit ? `${finding.unit} of ` : '× '}`);
+const times = (finding: Finding): string =>
+  finding.quantity === null ? '' : `${finding.quantity} ${finding.unit ? `${finding.unit} of ` : '× '}`;
 
 /** A finding as a sentence for anybody; money is said by the caller, who knows the currency. */
 export function findingText(finding: Finding): string {
@@ -74,6 +98,7 @@ export function findingGap(finding: Finding): string | null {
   if (finding.kind === 'damage' && !finding.cause) return 'the cause is not named';
   if (finding.kind === 'damage' && !finding.remedy) return 'nothing is done about the cause';
   if (finding.kind === 'service' && finding.live === null) return 'nobody has proved whether it is live';
-  if ((finding.kind === 'refit' || finding.kind === 'salvage') && !finding.place) return 'where it is kept is not settled';
+  if ((finding.kind === 'refit' || finding.kind === 'salvage') && !finding.place)
+    return 'where it is kept is not settled';
   return null;
 }

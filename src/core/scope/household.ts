@@ -2,7 +2,20 @@ import { phaseFacts } from '../sequence/phases';
 import type { Site, SiteArea } from '../sequence/site';
 
 /** Household services by the word that areas provide them under, as a client says them. */
-const SERVICES: Record<string, string> = { toilet: 'toilet', shower: 'shower', bath: 'bath', sink: 'kitchen sink', cooking: 'cooking', 'cold food': 'fridge and freezer', laundry: 'washing machine', heat: 'heating', 'hot water': 'hot water', 'way in': 'way in', beds: 'beds', parking: 'parking' };
+const SERVICES: Record<string, string> = {
+  toilet: 'toilet',
+  shower: 'shower',
+  bath: 'bath',
+  sink: 'kitchen sink',
+  cooking: 'cooking',
+  'cold food': 'fridge and freezer',
+  laundry: 'washing machine',
+  heat: 'heating',
+  'hot water': 'hot water',
+  'way in': 'way in',
+  beds: 'beds',
+  parking: 'parking',
+};
 
 const worked = (area: SiteArea): boolean => area.track.some((step) => step.fraction < 1);
 
@@ -17,15 +30,49 @@ export function householdLines(site: Site): { key: string; text: string }[] {
     if (out.length === 0) return [];
     const word = SERVICES[service] ?? service;
     const names = out.map((area) => area.name).join(', ');
-    return [{ key: `household ${service}`, text: out.length === places.length ? `There is no other ${word}: while ${names} is worked on, we agree with you beforehand how you do without or what stands in for it.` : `The ${word} in ${names} is out of use for a while; one elsewhere in the house stays.` }];
+    return [
+      {
+        key: `household ${service}`,
+        text:
+          out.length === places.length
+            ? `There is no other ${word}: while ${names} is worked on, we agree with you beforehand how you do without or what stands in for it.`
+            : `The ${word} in ${names} is out of use for a while; one elsewhere in the house stays.`,
+      },
+    ];
   });
   const loud = busy.filter((area) => area.track.some((step) => step.fraction < 1 && phaseFacts(step.phase).loud));
-  const dusty = busy.filter((area) => area.kind !== 'face' && area.kind !== 'ground' && area.track.some((step) => step.fraction < 1 && phaseFacts(step.phase).dusty));
+  const dusty = busy.filter(
+    (area) =>
+      area.kind !== 'face' &&
+      area.kind !== 'ground' &&
+      area.track.some((step) => step.fraction < 1 && phaseFacts(step.phase).dusty),
+  );
   const passages = busy.filter((area) => area.passage);
   return [
     ...lost,
-    ...(loud.length > 0 ? [{ key: 'household noise', text: `Loud work in ${loud.map((area) => area.name).join(', ')}${site.loudHalf ? `, in the ${site.loudHalf} only` : ''}.` }] : []),
-    ...(dusty.length > 0 ? [{ key: 'household dust', text: `Dust in ${dusty.map((area) => area.name).join(', ')}: doors and floors on the way are covered, and what you value is best put away.` }] : []),
-    ...(passages.length > 0 ? [{ key: 'household way', text: `You and the crews go through ${passages.map((area) => area.name).join(', ')}; it stays passable.` }] : []),
+    ...(loud.length > 0
+      ? [
+          {
+            key: 'household noise',
+            text: `Loud work in ${loud.map((area) => area.name).join(', ')}${site.loudHalf ? `, in the ${site.loudHalf} only` : ''}.`,
+          },
+        ]
+      : []),
+    ...(dusty.length > 0
+      ? [
+          {
+            key: 'household dust',
+            text: `Dust in ${dusty.map((area) => area.name).join(', ')}: doors and floors on the way are covered, and what you value is best put away.`,
+          },
+        ]
+      : []),
+    ...(passages.length > 0
+      ? [
+          {
+            key: 'household way',
+            text: `You and the crews go through ${passages.map((area) => area.name).join(', ')}; it stays passable.`,
+          },
+        ]
+      : []),
   ];
 }

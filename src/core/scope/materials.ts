@@ -24,20 +24,35 @@ export interface MaterialLine extends Omit<Needed, 'area'> {
 
 /** One line for what is bought alike: same thing, pack, price, supplier, trade and day; areas are named together. */
 export function materialsList(needed: readonly Needed[]): MaterialLine[] {
-  const groups = groupBy(needed, (one) => JSON.stringify([one.what, one.unit, one.unitPrice, one.supplier, one.trade, one.needBy]));
-  return [...groups.values()].map((list) => {
-    const { area: _, ...first } = list[0] as Needed;
-    const quantity = sum(list.map((one) => one.quantity));
-    const known = list.every((one) => one.price !== null);
-    return {
-      ...first, quantity: Math.round(quantity * 1e6) / 1e6, areas: [...new Set(list.map((one) => one.area))],
-      price: first.unitPrice !== null ? halfUp(first.unitPrice * quantity) : known ? sum(list.map((one) => one.price ?? 0)) : null,
-    };
-  }).sort((a, b) => (a.needBy ?? '9').localeCompare(b.needBy ?? '9') || a.what.localeCompare(b.what));
+  const groups = groupBy(needed, (one) =>
+    JSON.stringify([one.what, one.unit, one.unitPrice, one.supplier, one.trade, one.needBy]),
+  );
+  return [...groups.values()]
+    .map((list) => {
+      const { area: _, ...first } = list[0] as Needed;
+      const quantity = sum(list.map((one) => one.quantity));
+      const known = list.every((one) => one.price !== null);
+      return {
+        ...first,
+        quantity: Math.round(quantity * 1e6) / 1e6,
+        areas: [...new Set(list.map((one) => one.area))],
+        price:
+          first.unitPrice !== null
+            ? halfUp(first.unitPrice * quantity)
+            : known
+              ? sum(list.map((one) => one.price ?? 0))
+              : null,
+      };
+    })
+    .sort((a, b) => (a.needBy ?? '9').localeCompare(b.needBy ?? '9') || a.what.localeCompare(b.what));
 }
 
 /** `1 can`, `2 cans`, `1 box`, `3 m`. */
-export const packWord = (quantity: number, unit: string): string => (quantity === 1 ? unit.replace(/xes$/, 'x').replace(/s$/, '') : unit);
+export const packWord = (quantity: number, unit: string): string =>
+  quantity === 1 ? unit.replace(/xes$/, 'x').replace(/s$/, '') : unit;
 
 /** Minor units of what has a price, and how many lines have none. */
-export const materialsTotal = (lines: readonly MaterialLine[]): { price: number; unpriced: number } => ({ price: sum(lines.map((line) => line.price ?? 0)), unpriced: lines.filter((line) => line.price === null).length });
+export const materialsTotal = (lines: readonly MaterialLine[]): { price: number; unpriced: number } => ({
+  price: sum(lines.map((line) => line.price ?? 0)),
+  unpriced: lines.filter((line) => line.price === null).length,
+});

@@ -17,4 +17,5 @@ export interface Option {
 }
 
 /** What a year of it costs over its life, upkeep included. Minor units; @param option with a life over 0 */
-export const costPerYear = (option: Pick<Option, 'cost' | 'upkeepPerYear' | 'lifeYears'>): number => halfUp(option.cost / option.lifeYears + option.upkeepPerYear);
+export const costPerYear = (option: Pick<Option, 'cost' | 'upkeepPerYear' | 'lifeYears'>): number =>
+  halfUp(option.cost / option.lifeYears + option.upkeepPerYear);

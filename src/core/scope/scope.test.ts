@@ -22,7 +22,10 @@ import { isEmptyDiff, statementDiff, type Statement } from './statement';
 
 describe('a line of scope as it is said', () => {
   it.each([
-    ['strip the boards 46 m2', { stance: 'in', verb: 'strip', subject: 'the boards', quantity: 46, unit: 'm²', trade: 'tear-out' }],
+    [
+      'strip the boards 46 m2',
+      { stance: 'in', verb: 'strip', subject: 'the boards', quantity: 46, unit: 'm²', trade: 'tear-out' },
+    ],
     ['lay drain, 31,5 m', { verb: 'lay', subject: 'drain', quantity: 31.5, unit: 'm' }],
     ['replace 3 windows', { verb: 'replace', subject: 'windows', quantity: 3, unit: 'pieces' }],
     ['not: repair the slates', { stance: 'out', verb: 'repair', subject: 'the slates' }],
@@ -31,24 +34,51 @@ describe('a line of scope as it is said', () => {
     ['protect the stair', { stance: 'protect', verb: 'protect', subject: 'the stair' }],
     ['refit: two lamps', { stance: 'refit', verb: 'take down and refit', subject: 'two lamps' }],
     ['take down and refit the post box', { stance: 'refit', subject: 'the post box' }],
-    ['replace sheathing 12 m² if it is rotten', { stance: 'conditional', verb: 'replace', subject: 'sheathing', quantity: 12, dependsOn: 'whether it is rotten' }],
-    ['repair sills depending on what the scraper finds', { stance: 'conditional', verb: 'repair', subject: 'sills', dependsOn: 'what the scraper finds' }],
+    [
+      'replace sheathing 12 m² if it is rotten',
+      { stance: 'conditional', verb: 'replace', subject: 'sheathing', quantity: 12, dependsOn: 'whether it is rotten' },
+    ],
+    [
+      'repair sills depending on what the scraper finds',
+      { stance: 'conditional', verb: 'repair', subject: 'sills', dependsOn: 'what the scraper finds' },
+    ],
     ['cut the boards to 2100 mm', { subject: 'the boards to', quantity: 2100, unit: 'mm', verb: 'cut' }],
   ])('%s', (text, expected) => {
     const read = readScopeLine(text);
     expect(read.ok && read.value).toMatchObject(expected);
   });
 
-  it.each(['', '   ', 'paint', 'not:', '46 m²'])('asks again about %j', (text) => expect(readScopeLine(text)).toMatchObject({ ok: false, problem: { field: 'line' } }));
+  it.each(['', '   ', 'paint', 'not:', '46 m²'])('asks again about %j', (text) =>
+    expect(readScopeLine(text)).toMatchObject({ ok: false, problem: { field: 'line' } }),
+  );
 
   it('is read or refused, whatever is typed, and never loses a quantity under nothing', () =>
-    fc.assert(fc.property(fc.string({ maxLength: 200 }), (text) => {
-      const read = readScopeLine(text);
-      if (read.ok) expect(read.value.subject.length > 0 && (read.value.quantity ?? 1) > 0).toBe(true);
-    })));
+    fc.assert(
+      fc.property(fc.string({ maxLength: 200 }), (text) => {
+        const read = readScopeLine(text);
+        if (read.ok) expect(read.value.subject.length > 0 && (read.value.quantity ?? 1) > 0).toBe(true);
+      }),
+    ));
 });
 
-const finding = (over: Partial<Finding>): Finding => ({ id: 'f', area: null, kind: 'damage', subject: 'rot', quantity: null, unit: '', need: '', live: null, place: '', cause: '', remedy: '', allowed: null, unitPrice: null, leadDays: null, options: [], ...over });
+const finding = (over: Partial<Finding>): Finding => ({
+  id: 'f',
+  area: null,
+  kind: 'damage',
+  subject: 'rot',
+  quantity: null,
+  unit: '',
+  need: '',
+  live: null,
+  place: '',
+  cause: '',
+  remedy: '',
+  allowed: null,
+  unitPrice: null,
+  leadDays: null,
+  options: [],
+  ...over,
+});
 
 describe('findings', () => {
   it('say what they lack: a damage its cause and what is done about it, a service whether it is live, a thing kept where', () => {
@@ -58,50 +88,123 @@ describe('findings', () => {
     expect(findingGap(finding({ kind: 'service' }))).toMatch(/live/);
     expect(findingText(finding({ kind: 'service', subject: 'old pipe' }))).toMatch(/taken for live/);
     expect(findingGap(finding({ kind: 'salvage' }))).toMatch(/kept/);
-    expect(findingText(finding({ kind: 'site-choice', subject: 'valve', options: ['left', 'right'] }))).toBe('valve: left or right');
+    expect(findingText(finding({ kind: 'site-choice', subject: 'valve', options: ['left', 'right'] }))).toBe(
+      'valve: left or right',
+    );
   });
 });
 
 const line = (key: string, text: string, over: object = {}) => ({ key, text, ...over });
 const statement = (over: Partial<Statement> = {}): Statement => ({
-  job: { name: 'J', address: '', client: '' }, firm: 'F', day: '2027-03-09', areas: [], depends: [], allowances: [], selections: [], household: [], ground: [], siteChoices: [], changes: [], dates: [], ...over,
+  job: { name: 'J', address: '', client: '' },
+  firm: 'F',
+  day: '2027-03-09',
+  areas: [],
+  depends: [],
+  allowances: [],
+  selections: [],
+  household: [],
+  ground: [],
+  siteChoices: [],
+  changes: [],
+  dates: [],
+  ...over,
 });
-const area = (...lines: Statement['depends']): Statement['areas'] => [{ id: 'a', name: 'Hall', place: 'Ground', lines }];
+const area = (...lines: Statement['depends']): Statement['areas'] => [
+  { id: 'a', name: 'Hall', place: 'Ground', lines },
+];
 
 describe('a later statement', () => {
   it('says what is new, what reads otherwise and what is gone, wherever a line stands', () => {
     const before = statement({ areas: area(line('1', 'strip'), line('2', 'paint')), depends: [line('3', 'dry')] });
-    const after = statement({ areas: area(line('1', 'strip', { stance: 'out' }), line('4', 'tile')), depends: [line('3', 'dry')] });
+    const after = statement({
+      areas: area(line('1', 'strip', { stance: 'out' }), line('4', 'tile')),
+      depends: [line('3', 'dry')],
+    });
     const diff = statementDiff(before, after);
-    expect([diff.added.map((one) => one.key), diff.changed.map((one) => one.to.key), diff.removed.map((one) => one.key)]).toEqual([['4'], ['1'], ['2']]);
+    expect([
+      diff.added.map((one) => one.key),
+      diff.changed.map((one) => one.to.key),
+      diff.removed.map((one) => one.key),
+    ]).toEqual([['4'], ['1'], ['2']]);
     expect(diff.removed[0]?.where).toBe('Hall');
   });
 
   it('changed back again changes nothing, and both ways round say the same', () =>
-    fc.assert(fc.property(fc.uniqueArray(fc.record({ key: fc.string({ minLength: 1, maxLength: 3 }), text: fc.string({ maxLength: 5 }) }), { selector: (one) => one.key }), fc.uniqueArray(fc.record({ key: fc.string({ minLength: 1, maxLength: 3 }), text: fc.string({ maxLength: 5 }) }), { selector: (one) => one.key }), (one, other) => {
-      const [a, b] = [statement({ ground: one }), statement({ ground: other })];
-      expect(isEmptyDiff(statementDiff(a, a))).toBe(true);
-      const [there, back] = [statementDiff(a, b), statementDiff(b, a)];
-      expect(there.added.map((each) => each.key).sort()).toEqual(back.removed.map((each) => each.key).sort());
-      expect(there.changed.length).toBe(back.changed.length);
-    })));
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(
+          fc.record({ key: fc.string({ minLength: 1, maxLength: 3 }), text: fc.string({ maxLength: 5 }) }),
+          { selector: (one) => one.key },
+        ),
+        fc.uniqueArray(
+          fc.record({ key: fc.string({ minLength: 1, maxLength: 3 }), text: fc.string({ maxLength: 5 }) }),
+          { selector: (one) => one.key },
+        ),
+        (one, other) => {
+          const [a, b] = [statement({ ground: one }), statement({ ground: other })];
+          expect(isEmptyDiff(statementDiff(a, a))).toBe(true);
+          const [there, back] = [statementDiff(a, b), statementDiff(b, a)];
+          expect(there.added.map((each) => each.key).sort()).toEqual(back.removed.map((each) => each.key).sort());
+          expect(there.changed.length).toBe(back.changed.length);
+        },
+      ),
+    ));
 });
 
 describe('materials', () => {
-  const needed = (over: Partial<Needed>): Needed => ({ what: 'board', quantity: 3, unit: 'sheets', unitPrice: 1000, price: null, supplier: '', trade: 'board', area: 'Hall', needBy: null, ...over });
+  const needed = (over: Partial<Needed>): Needed => ({
+    what: 'board',
+    quantity: 3,
+    unit: 'sheets',
+    unitPrice: 1000,
+    price: null,
+    supplier: '',
+    trade: 'board',
+    area: 'Hall',
+    needBy: null,
+    ...over,
+  });
   it('are added up where they are bought alike, and name their areas', () => {
-    const list = materialsList([needed({}), needed({ area: 'Study', quantity: 2 }), needed({ unitPrice: null, what: 'tape' })]);
-    expect(list.find((one) => one.what === 'board')).toMatchObject({ quantity: 5, price: 5000, areas: ['Hall', 'Study'] });
+    const list = materialsList([
+      needed({}),
+      needed({ area: 'Study', quantity: 2 }),
+      needed({ unitPrice: null, what: 'tape' }),
+    ]);
+    expect(list.find((one) => one.what === 'board')).toMatchObject({
+      quantity: 5,
+      price: 5000,
+      areas: ['Hall', 'Study'],
+    });
     expect(materialsTotal(list)).toEqual({ price: 5000, unpriced: 1 });
   });
   it('cost in all what their lines cost', () =>
-    fc.assert(fc.property(fc.array(fc.record({ what: fc.constantFrom('a', 'b'), quantity: fc.integer({ min: 1, max: 50 }), unitPrice: fc.integer({ min: 0, max: 9999 }) })), (lines) => {
-      expect(materialsTotal(materialsList(lines.map((one) => needed(one)))).price).toBe(lines.reduce((sum, one) => sum + one.quantity * one.unitPrice, 0));
-    })));
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            what: fc.constantFrom('a', 'b'),
+            quantity: fc.integer({ min: 1, max: 50 }),
+            unitPrice: fc.integer({ min: 0, max: 9999 }),
+          }),
+        ),
+        (lines) => {
+          expect(materialsTotal(materialsList(lines.map((one) => needed(one)))).price).toBe(
+            lines.reduce((sum, one) => sum + one.quantity * one.unitPrice, 0),
+          );
+        },
+      ),
+    ));
 });
 
 describe('packs', () => {
-  it.each([[1, 'cans', 'can'], [2, 'cans', 'cans'], [1, 'boxes', 'box'], [1, 'm', 'm'], [1, 'm³', 'm³']])('%s %s', (quantity, unit, word) => expect(packWord(quantity, unit)).toBe(word));
+  it.each([
+    [1, 'cans', 'can'],
+    [2, 'cans', 'cans'],
+    [1, 'boxes', 'box'],
+    [1, 'm', 'm'],
+    [1, 'm³', 'm³'],
+  ])('%s %s', (quantity, unit, word) => expect(packWord(quantity, unit)).toBe(word));
 });
 
 describe('options', () => {
@@ -112,19 +215,35 @@ describe('options', () => {
 
 describe('what follows the drawing', () => {
   it('is computed with what the drawing measures, and refused where it measures it no longer', () => {
-    const calculation = { calculator: 'boxes', input: { area: 1, waste: 0, perBox: 2 }, fed: { area: 'floor' as const } };
-    expect(recalculate(calculation, { floor: 12 })).toMatchObject({ ok: true, value: { input: { area: 12 }, output: { boxes: 6 }, purchases: [{ quantity: 6 }] } });
+    const calculation = {
+      calculator: 'boxes',
+      input: { area: 1, waste: 0, perBox: 2 },
+      fed: { area: 'floor' as const },
+    };
+    expect(recalculate(calculation, { floor: 12 })).toMatchObject({
+      ok: true,
+      value: { input: { area: 12 }, output: { boxes: 6 }, purchases: [{ quantity: 6 }] },
+    });
     expect(recalculate(calculation, {})).toMatchObject({ ok: false, problem: { field: 'area' } });
   });
 
   it('feeds areas with areas, lengths with lengths, and nothing with what it is not', () => {
     const fits: Record<string, (ask: Ask<unknown>) => boolean> = {
-      area: (ask) => ask.kind === 'amount' && ask.unit === 'm²', length: (ask) => ask.kind === 'length', slope: (ask) => ask.kind === 'amount' && ask.unit === 'parts',
-      sections: (ask) => ask.kind === 'list', openings: (ask) => ask.kind === 'list', legs: (ask) => ask.kind === 'list',
+      area: (ask) => ask.kind === 'amount' && ask.unit === 'm²',
+      length: (ask) => ask.kind === 'length',
+      slope: (ask) => ask.kind === 'amount' && ask.unit === 'parts',
+      sections: (ask) => ask.kind === 'list',
+      openings: (ask) => ask.kind === 'list',
+      legs: (ask) => ask.kind === 'list',
     };
-    const fed = CALCULATORS.flatMap((calculator) => Object.entries(calculator.asks).flatMap(([name, ask]) => feedsFor(calculator.asks, name).map((measure) => ({ at: `${calculator.name}.${name}`, ask, measure }))));
+    const fed = CALCULATORS.flatMap((calculator) =>
+      Object.entries(calculator.asks).flatMap(([name, ask]) =>
+        feedsFor(calculator.asks, name).map((measure) => ({ at: `${calculator.name}.${name}`, ask, measure })),
+      ),
+    );
     expect(fed.length).toBeGreaterThan(40);
-    for (const { at, ask, measure } of fed) expect(fits[MEASURES[measure].dimension]?.(ask), `${at} from ${measure}`).toBe(true);
+    for (const { at, ask, measure } of fed)
+      expect(fits[MEASURES[measure].dimension]?.(ask), `${at} from ${measure}`).toBe(true);
   });
 
   it.each<[string, Measures, Record<string, string>]>([
@@ -142,15 +261,22 @@ describe('what follows the drawing', () => {
 });
 
 describe('what is typed on Bench', () => {
-  it.each(CALCULATORS.map((one) => [one.name, one] as const))('%s: its example is read back as it was written, in both systems', (_, calculator) => {
-    for (const system of ['metric', 'imperial'] as const) {
-      const { input, problem } = readTyped(calculator.asks, writeTyped(calculator.asks, calculator.example, system), system);
-      expect(problem).toBeUndefined();
-      const [mine, theirs] = [calculator.run(input), calculator.run(calculator.example)];
-      expect(mine.ok).toBe(theirs.ok);
-      if (system === 'metric' && mine.ok && theirs.ok) expect(mine.value).toEqual(theirs.value);
-    }
-  });
+  it.each(CALCULATORS.map((one) => [one.name, one] as const))(
+    '%s: its example is read back as it was written, in both systems',
+    (_, calculator) => {
+      for (const system of ['metric', 'imperial'] as const) {
+        const { input, problem } = readTyped(
+          calculator.asks,
+          writeTyped(calculator.asks, calculator.example, system),
+          system,
+        );
+        expect(problem).toBeUndefined();
+        const [mine, theirs] = [calculator.run(input), calculator.run(calculator.example)];
+        expect(mine.ok).toBe(theirs.ok);
+        if (system === 'metric' && mine.ok && theirs.ok) expect(mine.value).toEqual(theirs.value);
+      }
+    },
+  );
 
   it('names the field that cannot be read, deep in its list', () => {
     const wall = CALCULATORS.find((one) => one.name === 'wall-area')!;
@@ -161,20 +287,36 @@ describe('what is typed on Bench', () => {
   });
 });
 
-const NAMED = new Map([['workshop', 'w'], ['east gable', 'e'], ['lane face', 'l'], ['slate roof', 's']]);
+const NAMED = new Map([
+  ['workshop', 'w'],
+  ['east gable', 'e'],
+  ['lane face', 'l'],
+  ['slate roof', 's'],
+]);
 
 describe('lists in and out', () => {
   it('of walls and sections come back as they went', () => {
     const { shapes, problems } = readShapeCsv(SHAPE_CSV_EXAMPLE, 'metric', NAMED);
     expect(problems).toEqual([]);
-    expect(shapes.map((one) => [one.area, one.shape.kind])).toEqual([['w', 'room'], ['e', 'face']]);
-    const again = readShapeCsv(writeShapeCsv(shapes.map((one) => ({ name: one.name, shape: one.shape }))), 'metric', NAMED);
+    expect(shapes.map((one) => [one.area, one.shape.kind])).toEqual([
+      ['w', 'room'],
+      ['e', 'face'],
+    ]);
+    const again = readShapeCsv(
+      writeShapeCsv(shapes.map((one) => ({ name: one.name, shape: one.shape }))),
+      'metric',
+      NAMED,
+    );
     expect(again.shapes.map((one) => one.shape)).toEqual(shapes.map((one) => one.shape));
   });
 
   it.each([
-    ['area,part,length\nWorkshop,roof,3 m', 'neither wall nor section'], ['area,part,length\nAttic,wall,3 m', 'no area “Attic”'], ['area,part,length,height\nWorkshop,wall,long,2 m', 'is not a length'],
-    ['area,part\nWorkshop,wall', 'no column “length”'], ['area,part,length,height,rise,turn\nWorkshop,wall,3 m,2 m,,270', 'is no turn'], ['area,part,length,height\nWorkshop,wall,3 m,2.4 m\nWorkshop,wall,3 m,2.4 m', 'at least three walls'],
+    ['area,part,length\nWorkshop,roof,3 m', 'neither wall nor section'],
+    ['area,part,length\nAttic,wall,3 m', 'no area “Attic”'],
+    ['area,part,length,height\nWorkshop,wall,long,2 m', 'is not a length'],
+    ['area,part\nWorkshop,wall', 'no column “length”'],
+    ['area,part,length,height,rise,turn\nWorkshop,wall,3 m,2 m,,270', 'is no turn'],
+    ['area,part,length,height\nWorkshop,wall,3 m,2.4 m\nWorkshop,wall,3 m,2.4 m', 'at least three walls'],
   ])('say line and column of what is wrong: %j', (text, words) => {
     const { shapes, problems } = readShapeCsv(text, 'metric', NAMED);
     expect(shapes).toEqual([]);
@@ -182,26 +324,62 @@ describe('lists in and out', () => {
   });
 
   it('leave a room out whole of which one wall cannot be read, and keep the others', () => {
-    const { shapes, problems } = readShapeCsv('area,part,length,height\nWorkshop,wall,3 m,2.4 m\nWorkshop,wall,?,\nEast gable,section,5 m,3 m', 'metric', NAMED);
+    const { shapes, problems } = readShapeCsv(
+      'area,part,length,height\nWorkshop,wall,3 m,2.4 m\nWorkshop,wall,?,\nEast gable,section,5 m,3 m',
+      'metric',
+      NAMED,
+    );
     expect(shapes.map((one) => one.area)).toEqual(['e']);
     expect(problems[0]).toMatchObject({ line: 3, column: 'length' });
   });
 
   it('of openings come back as they went, and ask about a door 30 m high', () => {
-    const text = 'area,wall,kind,name,width,height,sill,along,count\nWorkshop,2,door,yard,0.9 m,2.05 m,,1.1 m,1\nWorkshop,1,door,,0.9 m,30 m,,,1\nWorkshop,1,hole,,1 m,1 m,,,1\nWorkshop,1,window,,1 m,1 m,,,1.5\n';
+    const text =
+      'area,wall,kind,name,width,height,sill,along,count\nWorkshop,2,door,yard,0.9 m,2.05 m,,1.1 m,1\nWorkshop,1,door,,0.9 m,30 m,,,1\nWorkshop,1,hole,,1 m,1 m,,,1\nWorkshop,1,window,,1 m,1 m,,,1.5\n';
     const { openings, problems } = readOpeningCsv(text, 'metric', NAMED);
     expect(openings).toMatchObject([{ area: 'w', wall: 1, along: { mm: 1100 } }]);
-    expect(problems.map((one) => [one.line, one.column])).toEqual([[3, 'height'], [4, 'kind'], [5, 'count']]);
+    expect(problems.map((one) => [one.line, one.column])).toEqual([
+      [3, 'height'],
+      [4, 'kind'],
+      [5, 'count'],
+    ]);
     const out = writeOpeningCsv(openings.map((one) => ({ ...one, id: 'o', area: 'Workshop' })));
     expect(readOpeningCsv(out, 'metric', NAMED).openings).toEqual(openings);
   });
 
   it('of scope come back as they went; the good lines are kept beside the bad', () => {
-    expect(readScopeCsv(SCOPE_CSV_EXAMPLE, NAMED)).toMatchObject({ problems: [], lines: [{ area: 'l', quantity: 46 }, { area: 's', stance: 'out' }] });
-    const { lines, problems } = readScopeCsv('area,stance,verb,subject,quantity,unit,trade\nWorkshop,in,paint,walls,30,m²,paint\nWorkshop,perhaps,paint,x,,,\nWorkshop,in,paint,x,-3,m²,\nWorkshop,in,paint,x,3,,\nWorkshop,in,paint,x,,,wizards\n', NAMED);
+    expect(readScopeCsv(SCOPE_CSV_EXAMPLE, NAMED)).toMatchObject({
+      problems: [],
+      lines: [
+        { area: 'l', quantity: 46 },
+        { area: 's', stance: 'out' },
+      ],
+    });
+    const { lines, problems } = readScopeCsv(
+      'area,stance,verb,subject,quantity,unit,trade\nWorkshop,in,paint,walls,30,m²,paint\nWorkshop,perhaps,paint,x,,,\nWorkshop,in,paint,x,-3,m²,\nWorkshop,in,paint,x,3,,\nWorkshop,in,paint,x,,,wizards\n',
+      NAMED,
+    );
     expect(lines).toHaveLength(1);
-    expect(problems.map((one) => [one.line, one.column])).toEqual([[3, 'stance'], [4, 'quantity'], [5, 'unit'], [6, 'trade']]);
-    expect(writeScopeCsv([{ area: 'Workshop', stance: 'in', verb: 'paint', subject: 'walls, "all"', quantity: 30, unit: 'm²', trade: 'paint', dependsOn: '' }])).toContain('"walls, ""all"""');
+    expect(problems.map((one) => [one.line, one.column])).toEqual([
+      [3, 'stance'],
+      [4, 'quantity'],
+      [5, 'unit'],
+      [6, 'trade'],
+    ]);
+    expect(
+      writeScopeCsv([
+        {
+          area: 'Workshop',
+          stance: 'in',
+          verb: 'paint',
+          subject: 'walls, "all"',
+          quantity: 30,
+          unit: 'm²',
+          trade: 'paint',
+          dependsOn: '',
+        },
+      ]),
+    ).toContain('"walls, ""all"""');
   });
 
   it('disarm what a spreadsheet would run as a formula, and leave figures alone', () => {
@@ -209,15 +387,48 @@ describe('lists in and out', () => {
   });
 
   it('of any text are read or told about, never thrown at', () =>
-    fc.assert(fc.property(fc.string({ maxLength: 400 }), (text) => {
-      for (const read of [() => readShapeCsv(text, 'metric', NAMED), () => readOpeningCsv(`area,kind,width,height\n${text}`, 'imperial', NAMED), () => readScopeCsv(`area,stance,verb,subject\n${text}`, NAMED), () => readCsv(text, { columns: { a: false }, read: () => ({}) })]) expect(read).not.toThrow();
-    })));
+    fc.assert(
+      fc.property(fc.string({ maxLength: 400 }), (text) => {
+        for (const read of [
+          () => readShapeCsv(text, 'metric', NAMED),
+          () => readOpeningCsv(`area,kind,width,height\n${text}`, 'imperial', NAMED),
+          () => readScopeCsv(`area,stance,verb,subject\n${text}`, NAMED),
+          () => readCsv(text, { columns: { a: false }, read: () => ({}) }),
+        ])
+          expect(read).not.toThrow();
+      }),
+    ));
 });
 
 describe('a mirror', () => {
-  const shape: RoomShape = { kind: 'room', height: measured(2400), spread: false, walls: [[4000, 90], [2000, 90], [1500, -90], [1000, 90], [2500, 90], [3000, 90]].map(([mm = 0, turn = 90]) => ({ ...measured(mm), turn })) };
+  const shape: RoomShape = {
+    kind: 'room',
+    height: measured(2400),
+    spread: false,
+    walls: [
+      [4000, 90],
+      [2000, 90],
+      [1500, -90],
+      [1000, 90],
+      [2500, 90],
+      [3000, 90],
+    ].map(([mm = 0, turn = 90]) => ({ ...measured(mm), turn })),
+  };
   it('keeps area and walls, and is undone by itself', () => {
-    const opening: Opening = { id: 'o', wall: 1, kind: 'door', name: '', width: measured(800), height: measured(2000), sill: measured(0), along: measured(300), count: 1, hinge: 'left', opensIn: true, clear: null };
+    const opening: Opening = {
+      id: 'o',
+      wall: 1,
+      kind: 'door',
+      name: '',
+      width: measured(800),
+      height: measured(2000),
+      sill: measured(0),
+      along: measured(300),
+      count: 1,
+      hinge: 'left',
+      opensIn: true,
+      clear: null,
+    };
     const once = mirror(shape, [opening], []);
     const outline = once.shape.kind === 'room' ? outlineOf(once.shape) : undefined;
     expect(outline?.ok && outline.value.area).toBeCloseTo(10.5, 6);
@@ -229,10 +440,20 @@ describe('a mirror', () => {
 });
 
 describe('falls and money', () => {
-  it.each([['1:80', 1 / 80], ['1 in 40', 1 / 40], ['1.25 %', 0.0125], ['0.02', 0.02], ['1:0', undefined], ['steep', undefined], ['-1:80', undefined]])('%s', (text, fall) => expect(parseFall(text)).toBe(fall));
+  it.each([
+    ['1:80', 1 / 80],
+    ['1 in 40', 1 / 40],
+    ['1.25 %', 0.0125],
+    ['0.02', 0.02],
+    ['1:0', undefined],
+    ['steep', undefined],
+    ['-1:80', undefined],
+  ])('%s', (text, fall) => expect(parseFall(text)).toBe(fall));
   it('come back from what was written', () =>
-    fc.assert(fc.property(fc.integer({ min: 1, max: 400 }), fc.integer({ min: -1e9, max: 1e9 }), (ratio, minor) => {
-      expect(parseFall(formatFall(1 / ratio))).toBeCloseTo(1 / ratio, 9);
-      expect(parseMoney(formatMoney(minor))).toBe(minor);
-    })));
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 400 }), fc.integer({ min: -1e9, max: 1e9 }), (ratio, minor) => {
+        expect(parseFall(formatFall(1 / ratio))).toBeCloseTo(1 / ratio, 9);
+        expect(parseMoney(formatMoney(minor))).toBe(minor);
+      }),
+    ));
 });

@@ -45,7 +45,8 @@ export const STATEMENT_PART_KEYS = Object.keys(STATEMENT_PARTS) as StatementPart
 
 /** Lines of one area side by side: what is in, and what is not; whatever has terms of its own stands with what is in. */
 export const sidesOf = (lines: readonly StatementLine[]): { into: StatementLine[]; out: StatementLine[] } => ({
-  into: lines.filter((line) => line.stance !== 'out'), out: lines.filter((line) => line.stance === 'out'),
+  into: lines.filter((line) => line.stance !== 'out'),
+  out: lines.filter((line) => line.stance === 'out'),
 });
 
 interface Placed extends StatementLine {
@@ -56,7 +57,9 @@ interface Placed extends StatementLine {
 export function linesOf(statement: Statement): Placed[] {
   return [
     ...statement.areas.flatMap((area) => area.lines.map((line) => ({ ...line, where: area.name }))),
-    ...STATEMENT_PART_KEYS.flatMap((part) => statement[part].map((line) => ({ ...line, where: STATEMENT_PARTS[part] }))),
+    ...STATEMENT_PART_KEYS.flatMap((part) =>
+      statement[part].map((line) => ({ ...line, where: STATEMENT_PARTS[part] })),
+    ),
   ];
 }
 
@@ -66,7 +69,8 @@ export interface StatementDiff {
   changed: { from: Placed; to: Placed }[];
 }
 
-const same = (a: StatementLine, b: StatementLine): boolean => a.text === b.text && (a.note ?? '') === (b.note ?? '') && a.stance === b.stance && a.amount === b.amount;
+const same = (a: StatementLine, b: StatementLine): boolean =>
+  a.text === b.text && (a.note ?? '') === (b.note ?? '') && a.stance === b.stance && a.amount === b.amount;
 
 /** What a later version says otherwise than an earlier one; lines are the same by their key, wherever they stand. */
 export function statementDiff(before: Statement, after: Statement): StatementDiff {
@@ -82,4 +86,5 @@ export function statementDiff(before: Statement, after: Statement): StatementDif
   };
 }
 
-export const isEmptyDiff = (diff: StatementDiff): boolean => diff.added.length + diff.removed.length + diff.changed.length === 0;
+export const isEmptyDiff = (diff: StatementDiff): boolean =>
+  diff.added.length + diff.removed.length + diff.changed.length === 0;

@@ -25,7 +25,11 @@ export interface AfterCheck {
  */
 export function afterCheck({ verdict, quantity }: Check, ordered: number | null): AfterCheck {
   if (verdict === 'right') return { state: 'checked', again: null, goesBack: false };
-  return { state: 'checked', again: Math.min(quantity ?? ordered ?? 1, ordered ?? quantity ?? 1), goesBack: verdict !== 'missing' };
+  return {
+    state: 'checked',
+    again: Math.min(quantity ?? ordered ?? 1, ordered ?? quantity ?? 1),
+    goesBack: verdict !== 'missing',
+  };
 }
 
 /** `ordered as Birch fronts, BF-22, but came as Birch fronts, lacquered`. */

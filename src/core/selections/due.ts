@@ -15,7 +15,11 @@ export interface Due {
 }
 
 /** What must happen next to a selection and by when. @param dates null where the plan has no work that uses it */
-export function dueOf(selection: { state: SelectionState; expectedOn: Day | null }, dates: SelectionDates | null, today: Day): Due {
+export function dueOf(
+  selection: { state: SelectionState; expectedOn: Day | null },
+  dates: SelectionDates | null,
+  today: Day,
+): Due {
   const { state, expectedOn } = selection;
   if (isHere(state)) return { what: 'settled', day: null, late: false, near: false };
   const coming = isComing(state);

@@ -17,7 +17,9 @@ const EPOCH: Day = '2000-01-01';
 
 /** Whether a day, as a number, is one of a supplier's closed ones. */
 function closedOn(closures: readonly Closure[]): (day: number) => boolean {
-  const spans = closures.map(({ firstDay, lastDay }) => [daysBetween(EPOCH, firstDay), daysBetween(EPOCH, lastDay)] as const);
+  const spans = closures.map(
+    ({ firstDay, lastDay }) => [daysBetween(EPOCH, firstDay), daysBetween(EPOCH, lastDay)] as const,
+  );
   return (day) => spans.some(([first, last]) => day >= first && day <= last);
 }
 
@@ -56,7 +58,8 @@ export function orderDay(from: Day, closures: readonly Closure[] = []): Day {
 }
 
 /** The last day to choose: whoever decides and whoever approves have theirs before the order. */
-export const decideBy = (order: Day, approvalDays: number = DECIDE_DAYS): Day => backToWeekday(addDays(order, -approvalDays));
+export const decideBy = (order: Day, approvalDays: number = DECIDE_DAYS): Day =>
+  backToWeekday(addDays(order, -approvalDays));
 
 export interface DateTerms {
   /** The day on which the work that uses it would start if it were there. */
@@ -82,8 +85,22 @@ export interface SelectionDates {
 }
 
 /** By when something is needed, ordered and decided, back from the work that uses it; deliveries come on weekdays. */
-export function selectionDates({ workStart, checkDays, acclimatiseDays, leadLow, leadHigh, bufferDays, closures, approvalDays }: DateTerms): SelectionDates {
+export function selectionDates({
+  workStart,
+  checkDays,
+  acclimatiseDays,
+  leadLow,
+  leadHigh,
+  bufferDays,
+  closures,
+  approvalDays,
+}: DateTerms): SelectionDates {
   const needBy = backToWeekday(addDays(workStart, -(checkDays + acclimatiseDays)));
   const order = orderBy(needBy, leadHigh, bufferDays, closures);
-  return { needBy, orderBy: order, orderLatest: orderBy(needBy, leadLow, 0, closures), decideBy: decideBy(order, approvalDays) };
+  return {
+    needBy,
+    orderBy: order,
+    orderLatest: orderBy(needBy, leadLow, 0, closures),
+    decideBy: decideBy(order, approvalDays),
+  };
 }

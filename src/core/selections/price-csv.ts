@@ -20,15 +20,23 @@ export function readPriceCsv(text: string): { lines: PriceLine[]; problems: CsvP
     columns: { code: true, name: false, unit: false, price: false, 'lead low': false, 'lead high': false },
     read: (cells, line) => {
       const code = cells['code'] ?? '';
-      if (code === '' || code.length > 40) return { column: 'code', message: code ? 'at most 40 characters.' : 'the code is missing.' };
+      if (code === '' || code.length > 40)
+        return { column: 'code', message: code ? 'at most 40 characters.' : 'the code is missing.' };
       const before = first.get(code.toLowerCase());
-      if (before !== undefined) return { column: 'code', message: `${code} stands on line ${before} already; which of the two holds?` };
+      if (before !== undefined)
+        return { column: 'code', message: `${code} stands on line ${before} already; which of the two holds?` };
       const unitPrice = priceCell('price', cells['price'] ?? '');
       if (isRefused(unitPrice)) return unitPrice;
       const lead = leadCells(cells);
       if (isRefused(lead)) return lead;
       first.set(code.toLowerCase(), line);
-      return { code, name: (cells['name'] ?? '').slice(0, 120), unit: (cells['unit'] ?? '').slice(0, 20), ...lead, ...(unitPrice === null ? {} : { unitPrice }) };
+      return {
+        code,
+        name: (cells['name'] ?? '').slice(0, 120),
+        unit: (cells['unit'] ?? '').slice(0, 20),
+        ...lead,
+        ...(unitPrice === null ? {} : { unitPrice }),
+      };
     },
   });
   return { lines: rows, problems };

@@ -5,7 +5,15 @@ export const REQUEST_KINDS = { approval: 'approval', answer: 'answer', drawing: 
 export type RequestKind = keyof typeof REQUEST_KINDS;
 export const REQUEST_KIND_KEYS = Object.keys(REQUEST_KINDS) as RequestKind[];
 
-export const PARTIES = { client: 'the client', association: 'the association', authority: 'the authority', conservation: 'the conservation office', engineer: 'the engineer', designer: 'the designer', us: 'us' } as const;
+export const PARTIES = {
+  client: 'the client',
+  association: 'the association',
+  authority: 'the authority',
+  conservation: 'the conservation office',
+  engineer: 'the engineer',
+  designer: 'the designer',
+  us: 'us',
+} as const;
 export type Party = keyof typeof PARTIES;
 export const PARTY_KEYS = Object.keys(PARTIES) as Party[];
 
@@ -68,7 +76,8 @@ export function daysToCome(request: Request, all: Requests, seen: readonly strin
 }
 
 /** By when it must be asked so that it is there when needed. */
-export const sendBy = (neededBy: Day, request: Pick<Request, 'takesHigh'>): Day => backToWeekday(addDays(neededBy, -request.takesHigh));
+export const sendBy = (neededBy: Day, request: Pick<Request, 'takesHigh'>): Day =>
+  backToWeekday(addDays(neededBy, -request.takesHigh));
 
 /**
  * By when each request is needed: the earliest of what waits for it, and of the asking of those that come after it.
@@ -76,16 +85,21 @@ export const sendBy = (neededBy: Day, request: Pick<Request, 'takesHigh'>): Day 
  */
 export function neededBy(all: Requests, waits: ReadonlyMap<string, readonly Day[]>): Map<string, Day> {
   const followers = new Map<string, Request[]>();
-  for (const request of all.values()) if (request.after && !isGiven(request)) followers.set(request.after, [...(followers.get(request.after) ?? []), request]);
+  for (const request of all.values())
+    if (request.after && !isGiven(request))
+      followers.set(request.after, [...(followers.get(request.after) ?? []), request]);
   const known = new Map<string, Day | undefined>();
   const needed = (request: Request): Day | undefined => {
     if (known.has(request.id)) return known.get(request.id);
     // A ring is refused when it is made; should there be one, it ends here.
     known.set(request.id, undefined);
-    const days = [...(waits.get(request.id) ?? []), ...(followers.get(request.id) ?? []).flatMap((follower) => {
-      const day = follower.sentOn && follower.outcome !== 'refused' ? undefined : needed(follower);
-      return day ? [sendBy(day, follower)] : [];
-    })].sort();
+    const days = [
+      ...(waits.get(request.id) ?? []),
+      ...(followers.get(request.id) ?? []).flatMap((follower) => {
+        const day = follower.sentOn && follower.outcome !== 'refused' ? undefined : needed(follower);
+        return day ? [sendBy(day, follower)] : [];
+      }),
+    ].sort();
     known.set(request.id, days[0]);
     return days[0];
   };

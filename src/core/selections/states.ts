@@ -1,5 +1,17 @@
 /** How far something chosen has come, in order. */
-export const SELECTION_STATES = ['open', 'chosen', 'approved', 'ordered', 'confirmed', 'in making', 'shipped', 'on site', 'checked', 'fitted', 'left over'] as const;
+export const SELECTION_STATES = [
+  'open',
+  'chosen',
+  'approved',
+  'ordered',
+  'confirmed',
+  'in making',
+  'shipped',
+  'on site',
+  'checked',
+  'fitted',
+  'left over',
+] as const;
 export type SelectionState = (typeof SELECTION_STATES)[number];
 
 /** Whose word settles what it is. */
@@ -32,8 +44,17 @@ export const NEXT_STEPS: Partial<Record<SelectionState, readonly SelectionState[
 };
 
 /** The words of an order: what comes is held against them. */
-export const orderWords = ({ choice, code, colour, finish }: { choice: string; code: string; colour: string; finish: string }): string =>
-  [choice, code, colour, finish].filter(Boolean).join(', ');
+export const orderWords = ({
+  choice,
+  code,
+  colour,
+  finish,
+}: {
+  choice: string;
+  code: string;
+  colour: string;
+  finish: string;
+}): string => [choice, code, colour, finish].filter(Boolean).join(', ');
 
 /** A choice beside others: copied into the selection when it is taken. */
 export interface Alternative {

@@ -40,11 +40,19 @@ export function storageCheck({ day, useDay, work, floor, takes, taken }: Storage
   const until = useDay ?? '9999-12-31';
   const before = work.filter((one) => one.firstDay < until).sort((a, b) => (a.firstDay < b.firstDay ? -1 : 1));
   const inTheWay = before.filter((one) => one.lastDay >= day);
-  const lastOut = before.map((one) => one.lastDay).sort().at(-1);
+  const lastOut = before
+    .map((one) => one.lastDay)
+    .sort()
+    .at(-1);
   const free = lastOut === undefined || lastOut < day ? day : onToWeekday(addDays(lastOut, 1));
   const freeFrom = free <= until ? free : null;
   const left = floor === null ? null : floor * STORED_PART - taken;
-  return { inTheWay, freeFrom, left, fits: inTheWay.length === 0 && (left === null || takes === null || takes <= left) };
+  return {
+    inTheWay,
+    freeFrom,
+    left,
+    fits: inTheWay.length === 0 && (left === null || takes === null || takes <= left),
+  };
 }
 
 /** What one person carries close to the body, by usual manual-handling guidance; local rules and a risk assessment decide. */

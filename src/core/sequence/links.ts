@@ -1,6 +1,19 @@
 import { findLoop, type Exposure, type Link, type LinkKind } from '../schedule/network';
 import { phaseFacts, phaseOrder, type Phase } from './phases';
-import { ADDED_WORK, GATES, LEFTOVERS, LOGISTICS, OWN_ORDER, PARTS, SCHOOL, USUAL_ORDER, type Effect, type JobTask, type Lag, type Rule } from './rules';
+import {
+  ADDED_WORK,
+  GATES,
+  LEFTOVERS,
+  LOGISTICS,
+  OWN_ORDER,
+  PARTS,
+  SCHOOL,
+  USUAL_ORDER,
+  type Effect,
+  type JobTask,
+  type Lag,
+  type Rule,
+} from './rules';
 import { ruleHolds, rulesOf } from './switches';
 import { extraId, gateId, leftoverId, logisticId, partId, taskId, type Site, type SiteArea } from './site';
 
@@ -61,7 +74,9 @@ function chain(site: Site, phases: readonly Phase[], link: Linker): void {
 
 function alongFall(site: Site, effect: Extract<Effect, { form: 'along-fall' }>, link: Linker): void {
   const legs = site.areas.filter((area) => has(area, effect.phase)).sort((a, b) => a.position - b.position);
-  legs.slice(1).forEach((leg, index) => link(taskId(legs[index]?.id ?? leg.id, effect.phase), taskId(leg.id, effect.phase)));
+  legs
+    .slice(1)
+    .forEach((leg, index) => link(taskId(legs[index]?.id ?? leg.id, effect.phase), taskId(leg.id, effect.phase)));
   for (const area of site.areas.filter((one) => has(one, effect.then))) {
     for (const leg of legs) link(taskId(leg.id, effect.phase), taskId(area.id, effect.then));
   }
@@ -71,8 +86,12 @@ function alongFall(site: Site, effect: Extract<Effect, { form: 'along-fall' }>, 
 function sheltered(site: Site, effect: Extract<Effect, { form: 'sheltered' }>, link: Linker, added: AddedTask[]): void {
   const levels = new Set(site.areas.flatMap((area) => (area.level ? [area.level.id] : [])));
   for (const level of levels) {
-    const makers = site.areas.filter((area) => area.shelters.includes(level)).flatMap((area) => present(area, effect.madeBy).map((phase) => taskId(area.id, phase)));
-    const needers = site.areas.filter((area) => area.level?.id === level).flatMap((area) => present(area, effect.before, true).map((phase) => taskId(area.id, phase)));
+    const makers = site.areas
+      .filter((area) => area.shelters.includes(level))
+      .flatMap((area) => present(area, effect.madeBy).map((phase) => taskId(area.id, phase)));
+    const needers = site.areas
+      .filter((area) => area.level?.id === level)
+      .flatMap((area) => present(area, effect.before, true).map((phase) => taskId(area.id, phase)));
     if (makers.length === 0 || needers.length === 0) continue;
     const tight: AddedTask = { id: `${site.id}:tight:${level}`, kind: 'tight', level };
     added.push(tight);
@@ -86,7 +105,9 @@ function oneAtATime(site: Site, effect: Extract<Effect, { form: 'one-at-a-time' 
   const places = site.areas.filter((area) => area.provides.includes(effect.need) && area.track.length > 0);
   // A place already begun cannot wait; the others follow it from the bottom of the house up.
   const begun = (area: SiteArea): number => (area.track.some((step) => step.fraction > 0) ? 0 : 1);
-  places.sort((a, b) => begun(a) - begun(b) || (a.level?.height ?? 0) - (b.level?.height ?? 0) || a.position - b.position);
+  places.sort(
+    (a, b) => begun(a) - begun(b) || (a.level?.height ?? 0) - (b.level?.height ?? 0) || a.position - b.position,
+  );
   places.slice(1).forEach((place, index) => {
     const former = places[index];
     const last = former?.track.find((step) => step.phase === effect.last) ?? former?.track.at(-1);
@@ -134,7 +155,8 @@ function usualOrder(site: Site, links: Map<string, Link>): void {
       else steps.push([phase]);
     }
     steps.slice(1).forEach((step, index) => {
-      for (const before of steps[index] ?? []) for (const after of step) put(links, USUAL_ORDER, taskId(area.id, before), taskId(area.id, after));
+      for (const before of steps[index] ?? [])
+        for (const after of step) put(links, USUAL_ORDER, taskId(area.id, before), taskId(area.id, after));
     });
   }
 }
@@ -143,7 +165,9 @@ function usualOrder(site: Site, links: Map<string, Link>): void {
 function leftoversFirst(site: Site, links: Map<string, Link>): void {
   for (const item of site.leftovers) {
     const ahead = site.areas.find((area) => area.id === item.area)?.track.filter((step) => step.fraction === 0) ?? [];
-    const next = ahead.find((step) => phaseFacts(step.phase).covers || phaseFacts(step.phase).hold === 'close-in') ?? ahead.find((step) => step.phase === 'snags' || step.phase === 'hand-over' || step.phase === 'strike');
+    const next =
+      ahead.find((step) => phaseFacts(step.phase).covers || phaseFacts(step.phase).hold === 'close-in') ??
+      ahead.find((step) => step.phase === 'snags' || step.phase === 'hand-over' || step.phase === 'strike');
     if (next) put(links, LEFTOVERS, leftoverId(item.id), taskId(item.area, next.phase));
   }
 }
@@ -160,14 +184,31 @@ function extrasBetween(site: Site, links: Map<string, Link>): void {
   }
 }
 
-function put(links: Map<string, Link>, rule: Rule, before: string, after: string, lag?: Lag, reason = rule.reason, kind: LinkKind = 'FS'): void {
+function put(
+  links: Map<string, Link>,
+  rule: Rule,
+  before: string,
+  after: string,
+  lag?: Lag,
+  reason = rule.reason,
+  kind: LinkKind = 'FS',
+): void {
   if (before === after) return;
   const key = `${kind} ${before}>${after}`;
   const known = links.get(key);
   const halfDays = lag?.halfDays ?? 0;
   // Two rules may want the same order: the one that holds longer is kept, and the first to say it otherwise.
   if (known && (known.lag >= halfDays || (known.strength === 'hard' && rule.strength === 'soft'))) return;
-  links.set(key, { before, after, kind, lag: halfDays, lagUnit: lag?.unit ?? 'work', strength: rule.strength, rule: rule.number, reason });
+  links.set(key, {
+    before,
+    after,
+    kind,
+    lag: halfDays,
+    lagUnit: lag?.unit ?? 'work',
+    strength: rule.strength,
+    rule: rule.number,
+    reason,
+  });
 }
 
 /** The area of a task of a track; what belongs to the whole job has none. */
@@ -178,27 +219,56 @@ const holds = (site: Site, rule: Rule, after: string): boolean => ruleHolds(site
 /** Everything that was set by hand to be reached together, and what must be there first. */
 function gatesAndLogistics(site: Site, links: Map<string, Link>): void {
   const known = new Set(site.areas.flatMap((area) => area.track.map((step) => taskId(area.id, step.phase))));
-  const there = ({ area, phase }: { area: string; phase: Phase }): string[] => (known.has(taskId(area, phase)) ? [taskId(area, phase)] : []);
+  const there = ({ area, phase }: { area: string; phase: Phase }): string[] =>
+    known.has(taskId(area, phase)) ? [taskId(area, phase)] : [];
   for (const gate of site.gates ?? []) {
     const after = gate.after.flatMap(there);
     for (const task of gate.before.flatMap(there)) put(links, GATES, task, gateId(gate.id), undefined, gate.reason);
     for (const task of after) put(links, GATES, gateId(gate.id), task, undefined, gate.reason);
-    if (gate.together) after.slice(1).forEach((task, at) => put(links, GATES, after[at] ?? task, task, undefined, gate.reason));
+    if (gate.together)
+      after.slice(1).forEach((task, at) => put(links, GATES, after[at] ?? task, task, undefined, gate.reason));
   }
-  for (const logistic of site.logistics ?? []) for (const task of there(logistic)) put(links, LOGISTICS, logisticId(logistic.id), task, undefined, logistic.reason);
+  for (const logistic of site.logistics ?? [])
+    for (const task of there(logistic))
+      put(links, LOGISTICS, logisticId(logistic.id), task, undefined, logistic.reason);
 }
 
 /** What came before a step that is done in parts comes before its first; the last part is the step's end. */
 function throughParts(site: Site, links: Link[]): Link[] {
-  const first = new Map(site.areas.flatMap((area) => area.track.flatMap((step) => ((step.parts?.length ?? 0) > 1 ? [[taskId(area.id, step.phase), { area: area.id, step }] as const] : []))));
+  const first = new Map(
+    site.areas.flatMap((area) =>
+      area.track.flatMap((step) =>
+        (step.parts?.length ?? 0) > 1 ? [[taskId(area.id, step.phase), { area: area.id, step }] as const] : [],
+      ),
+    ),
+  );
   if (first.size === 0) return links;
   const moved = links.map((link) => {
     const [after, before] = [first.get(link.after), link.kind === 'SS' ? first.get(link.before) : undefined];
-    return { ...link, ...(after && link.kind !== 'FF' ? { after: partId(after.area, after.step.phase, 1) } : {}), ...(before ? { before: partId(before.area, before.step.phase, 1) } : {}) };
+    return {
+      ...link,
+      ...(after && link.kind !== 'FF' ? { after: partId(after.area, after.step.phase, 1) } : {}),
+      ...(before ? { before: partId(before.area, before.step.phase, 1) } : {}),
+    };
   });
   for (const [task, { area, step }] of first) {
-    const ids = (step.parts ?? []).map((_, at, all) => (at === all.length - 1 ? task : partId(area, step.phase, at + 1)));
-    ids.slice(1).forEach((id, at) => moved.push({ before: ids[at] ?? id, after: id, kind: 'FS', lag: 0, lagUnit: 'work', strength: PARTS.strength, rule: PARTS.number, reason: PARTS.reason }));
+    const ids = (step.parts ?? []).map((_, at, all) =>
+      at === all.length - 1 ? task : partId(area, step.phase, at + 1),
+    );
+    ids
+      .slice(1)
+      .forEach((id, at) =>
+        moved.push({
+          before: ids[at] ?? id,
+          after: id,
+          kind: 'FS',
+          lag: 0,
+          lagUnit: 'work',
+          strength: PARTS.strength,
+          rule: PARTS.number,
+          reason: PARTS.reason,
+        }),
+      );
   }
   return moved;
 }
@@ -213,7 +283,12 @@ export function sequenceOf(site: Site, rules: readonly Rule[] = rulesOf(site)): 
   const result: Sequence = { links: [], exposures: [], added: [] };
   for (const rule of rules) {
     const link: Linker = (before, after, lag, kind) => {
-      const parted = site.parted?.has(`${areaOf(after)}:${before.slice(before.lastIndexOf(':') + 1)}>${after.slice(after.lastIndexOf(':') + 1)}`) && areaOf(before) === areaOf(after) && rule.number < SCHOOL;
+      const parted =
+        site.parted?.has(
+          `${areaOf(after)}:${before.slice(before.lastIndexOf(':') + 1)}>${after.slice(after.lastIndexOf(':') + 1)}`,
+        ) &&
+        areaOf(before) === areaOf(after) &&
+        rule.number < SCHOOL;
       if (!parted && holds(site, rule, after)) put(links, rule, before, after, lag, rule.reason, kind);
     };
     for (const effect of rule.effects) {
@@ -228,7 +303,14 @@ export function sequenceOf(site: Site, rules: readonly Rule[] = rulesOf(site)): 
   }
   usualOrder(site, links);
   for (const own of site.ownLinks) {
-    put(links, OWN_ORDER, taskId(own.before.area, own.before.phase), taskId(own.after.area, own.after.phase), undefined, own.reason);
+    put(
+      links,
+      OWN_ORDER,
+      taskId(own.before.area, own.before.phase),
+      taskId(own.after.area, own.after.phase),
+      undefined,
+      own.reason,
+    );
   }
   leftoversFirst(site, links);
   extrasBetween(site, links);
@@ -238,11 +320,19 @@ export function sequenceOf(site: Site, rules: readonly Rule[] = rulesOf(site)): 
 }
 
 function withoutSoftLoops(site: Site, { added }: Sequence, links: Link[]): Link[] {
-  const ids = [...site.areas.flatMap((area) => area.track.map((step) => taskId(area.id, step.phase))), ...added.map((task) => task.id), ...site.leftovers.map((item) => leftoverId(item.id)), ...site.extras.map((extra) => extraId(extra.id)), ...(site.gates ?? []).map((gate) => gateId(gate.id)), ...(site.logistics ?? []).map((one) => logisticId(one.id))];
+  const ids = [
+    ...site.areas.flatMap((area) => area.track.map((step) => taskId(area.id, step.phase))),
+    ...added.map((task) => task.id),
+    ...site.leftovers.map((item) => leftoverId(item.id)),
+    ...site.extras.map((extra) => extraId(extra.id)),
+    ...(site.gates ?? []).map((gate) => gateId(gate.id)),
+    ...(site.logistics ?? []).map((one) => logisticId(one.id)),
+  ];
   let kept = links;
   for (let loop = findLoop(ids, kept); loop; loop = findLoop(ids, kept)) {
     const ring = loop;
-    const inRing = (link: Link): boolean => ring[(ring.indexOf(link.before) + 1) % ring.length] === link.after && ring.includes(link.before);
+    const inRing = (link: Link): boolean =>
+      ring[(ring.indexOf(link.before) + 1) % ring.length] === link.after && ring.includes(link.before);
     // The usual order gives way before a rule does.
     const weakest = kept.filter((link) => link.strength === 'soft' && inRing(link)).sort((a, b) => a.rule - b.rule)[0];
     if (!weakest) break;

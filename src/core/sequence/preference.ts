@@ -32,7 +32,9 @@ const known = new WeakMap<readonly Rule[], Preference[]>();
 
 /** Asked for every step of a job, so each list of rules is read once. */
 function preferences(rules: readonly Rule[]): Preference[] {
-  const found = known.get(rules) ?? rules.flatMap((rule) => rule.effects.flatMap((effect) => (effect.form === 'prefer' ? [effect.by] : [])));
+  const found =
+    known.get(rules) ??
+    rules.flatMap((rule) => rule.effects.flatMap((effect) => (effect.form === 'prefer' ? [effect.by] : [])));
   known.set(rules, found);
   return found;
 }

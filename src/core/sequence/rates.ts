@@ -33,4 +33,5 @@ export const RATES: Partial<Record<Phase, { measure: Measure; perHalfDay: number
 };
 
 /** Half-days of one crew for a quantity, always at least one. */
-export const halfDaysOf = (quantity: number, perHalfDay: number): number => Math.max(1, Math.ceil(quantity / perHalfDay - 1e-9));
+export const halfDaysOf = (quantity: number, perHalfDay: number): number =>
+  Math.max(1, Math.ceil(quantity / perHalfDay - 1e-9));

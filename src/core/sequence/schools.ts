@@ -29,63 +29,240 @@ export interface Side {
   parts?: readonly (readonly [Phase, Phase])[];
 }
 
-export const SCHOOL_KEYS = ['cabinets-paint', 'floor-cabinets', 'trim-cladding', 'old-cladding', 'over-cabinets', 'tear-out', 'wall-finish', 'entrance-door', 'clean-up', 'ceilings'] as const;
+export const SCHOOL_KEYS = [
+  'cabinets-paint',
+  'floor-cabinets',
+  'trim-cladding',
+  'old-cladding',
+  'over-cabinets',
+  'tear-out',
+  'wall-finish',
+  'entrance-door',
+  'clean-up',
+  'ceilings',
+] as const;
 export type SchoolKey = (typeof SCHOOL_KEYS)[number];
 
-const after = (before: readonly Phase[], then: readonly Phase[]): Effect => ({ form: 'order', before, after: then, within: 'area' });
+const after = (before: readonly Phase[], then: readonly Phase[]): Effect => ({
+  form: 'order',
+  before,
+  after: then,
+  within: 'area',
+});
 
 export const SCHOOLS: readonly School[] = [
-  { key: 'cabinets-paint', title: 'Cabinets and paint', sides: [
-    { key: 'cabinets-first', label: 'cabinets, then paint while worktops are made', why: 'nothing is painted twice; the painter waits for the cabinets', order: [after(['cabinets'], ['final-coat']), after(['template'], ['final-coat'])] },
-    { key: 'paint-first', label: 'paint first, touch up after', why: 'the painter is free of the cabinet date and works in an empty room; a touch-up comes at the end', adds: [{ phase: 'touch-up', with: ['cabinets'] }], order: [after(['final-coat'], ['cabinets']), after(['cabinets', 'worktops', 'trim', 'plumbing-finish'], ['touch-up'])] },
-  ] },
-  { key: 'floor-cabinets', title: 'Floor and cabinets', sides: [
-    { key: 'floor-first', label: 'floor wall to wall first', why: 'cabinets can be moved later without a hole in the floor; the floor has to be covered', adds: [{ phase: 'floor-protect', with: ['cabinets'] }], order: [after(['flooring'], ['floor-protect', 'cabinets']), after(['floor-protect'], ['cabinets'])] },
-    { key: 'cabinets-first', label: 'cabinets first, floor to them', why: 'less floor and nothing to protect; the floor waits for the cabinets and is tied to their date', order: [after(['cabinets'], ['flooring'])] },
-  ] },
-  { key: 'trim-cladding', title: 'Outside trim and cladding', sides: [
-    { key: 'trim-first', label: 'trim first, boards butt to it, sealed joint', why: 'straight edges to cut to, and every joint has to be sealed', order: [after(['face-trim'], ['cladding'])] },
-    { key: 'boards-first', label: 'boards first with a gap, trim laps over', why: 'quick to clad and forgiving of cuts; thicker trim, less to seal', parts: [['face-trim', 'cladding']], order: [after(['openings'], ['cladding']), after(['cladding'], ['face-trim']), after(['face-trim'], ['seal'])] },
-  ] },
-  { key: 'old-cladding', title: 'Old cladding', sides: [
-    { key: 'strip', label: 'strip and inspect', why: 'rot is found early and the wall behind is seen; more tear-out and bins' },
-    { key: 'overlay', label: 'overlay what is sound', why: 'days and bins saved; what is behind stays an assumption', drops: [{ phase: 'strip', with: ['cladding'] }, { phase: 'sheathing', with: ['cladding'] }, { phase: 'barrier', with: ['cladding'] }] },
-  ] },
-  { key: 'over-cabinets', title: 'Over wall cabinets', sides: [
-    { key: 'bulkhead', label: 'a bulkhead, cabinets hang from it', why: 'framed now, and the cabinets find a level line', adds: [{ phase: 'bulkhead', with: ['cabinets'] }], order: [after(['framing'], ['bulkhead']), after(['bulkhead'], ['wiring-rough', 'close-in', 'board'])] },
-    { key: 'riser', label: 'cabinets or a riser to the ceiling', why: 'nothing to frame now, joinery later', adds: [{ phase: 'riser', with: ['cabinets'] }], order: [after(['cabinets'], ['riser'])] },
-  ] },
-  { key: 'tear-out', title: 'Tear-out', sides: [
-    { key: 'fast', label: 'fast, to the bin', why: 'the fewest days and the most bins' },
-    { key: 'careful', label: 'careful, parts salvaged', why: 'days more, bins fewer, and less to buy again', stretch: [{ phase: 'tear-out', factor: 1.6 }, { phase: 'strip', factor: 1.4 }] },
-  ] },
-  { key: 'wall-finish', title: 'Finish of walls', sides: [
-    { key: 'plaster', label: 'two-coat plaster', why: 'flat under raking light and hard; a week to dry', adds: [{ phase: 'plaster', with: ['board'] }], drops: [{ phase: 'tape', with: ['tape'] }, { phase: 'board', with: ['board'] }] },
-    { key: 'board', label: 'board and tape', why: 'dry in days; joints show where the light is low', adds: [{ phase: 'board', with: ['plaster'] }, { phase: 'tape', with: ['plaster'] }], drops: [{ phase: 'plaster', with: ['plaster'] }] },
-  ] },
-  { key: 'entrance-door', title: 'Entrance door', sides: [
-    { key: 'early', label: 'set early, for security', why: 'the house locks; the door has to be covered' },
-    { key: 'late', label: 'last, so that nobody damages it', why: 'a temporary door has to be hung and taken out again', adds: [{ phase: 'temporary-door', with: ['openings'] }, { phase: 'entrance-door', with: ['openings'] }], order: [after(['openings'], ['temporary-door']), after(['temporary-door', 'seal', 'face-paint', 'refit'], ['entrance-door']), after(['entrance-door'], ['strike'])] },
-  ] },
-  { key: 'clean-up', title: 'Clean-up', sides: [
-    { key: 'daily', label: 'broom-clean every day', why: 'people live or pass here; about a tenth of every day', cleanUp: 8 },
-    { key: 'weekly', label: 'once a week', why: 'only where nobody lives or passes; about half a day a fortnight', cleanUp: 20 },
-  ] },
-  { key: 'ceilings', title: 'Ceilings under services', sides: [
-    { key: 'fixed', label: 'fixed', why: 'one flat ceiling, opened when something leaks' },
-    { key: 'panels', label: 'accessible panels or grid', why: 'valves and joints can be reached; frames are set before the board', adds: [{ phase: 'access-panels', with: ['plumbing-rough', 'duct-rough'] }], order: [after(['access-panels'], ['board', 'plaster']), after(['rough-inspection', 'close-in'], ['access-panels'])] },
-  ] },
+  {
+    key: 'cabinets-paint',
+    title: 'Cabinets and paint',
+    sides: [
+      {
+        key: 'cabinets-first',
+        label: 'cabinets, then paint while worktops are made',
+        why: 'nothing is painted twice; the painter waits for the cabinets',
+        order: [after(['cabinets'], ['final-coat']), after(['template'], ['final-coat'])],
+      },
+      {
+        key: 'paint-first',
+        label: 'paint first, touch up after',
+        why: 'the painter is free of the cabinet date and works in an empty room; a touch-up comes at the end',
+        adds: [{ phase: 'touch-up', with: ['cabinets'] }],
+        order: [
+          after(['final-coat'], ['cabinets']),
+          after(['cabinets', 'worktops', 'trim', 'plumbing-finish'], ['touch-up']),
+        ],
+      },
+    ],
+  },
+  {
+    key: 'floor-cabinets',
+    title: 'Floor and cabinets',
+    sides: [
+      {
+        key: 'floor-first',
+        label: 'floor wall to wall first',
+        why: 'cabinets can be moved later without a hole in the floor; the floor has to be covered',
+        adds: [{ phase: 'floor-protect', with: ['cabinets'] }],
+        order: [after(['flooring'], ['floor-protect', 'cabinets']), after(['floor-protect'], ['cabinets'])],
+      },
+      {
+        key: 'cabinets-first',
+        label: 'cabinets first, floor to them',
+        why: 'less floor and nothing to protect; the floor waits for the cabinets and is tied to their date',
+        order: [after(['cabinets'], ['flooring'])],
+      },
+    ],
+  },
+  {
+    key: 'trim-cladding',
+    title: 'Outside trim and cladding',
+    sides: [
+      {
+        key: 'trim-first',
+        label: 'trim first, boards butt to it, sealed joint',
+        why: 'straight edges to cut to, and every joint has to be sealed',
+        order: [after(['face-trim'], ['cladding'])],
+      },
+      {
+        key: 'boards-first',
+        label: 'boards first with a gap, trim laps over',
+        why: 'quick to clad and forgiving of cuts; thicker trim, less to seal',
+        parts: [['face-trim', 'cladding']],
+        order: [after(['openings'], ['cladding']), after(['cladding'], ['face-trim']), after(['face-trim'], ['seal'])],
+      },
+    ],
+  },
+  {
+    key: 'old-cladding',
+    title: 'Old cladding',
+    sides: [
+      {
+        key: 'strip',
+        label: 'strip and inspect',
+        why: 'rot is found early and the wall behind is seen; more tear-out and bins',
+      },
+      {
+        key: 'overlay',
+        label: 'overlay what is sound',
+        why: 'days and bins saved; what is behind stays an assumption',
+        drops: [
+          { phase: 'strip', with: ['cladding'] },
+          { phase: 'sheathing', with: ['cladding'] },
+          { phase: 'barrier', with: ['cladding'] },
+        ],
+      },
+    ],
+  },
+  {
+    key: 'over-cabinets',
+    title: 'Over wall cabinets',
+    sides: [
+      {
+        key: 'bulkhead',
+        label: 'a bulkhead, cabinets hang from it',
+        why: 'framed now, and the cabinets find a level line',
+        adds: [{ phase: 'bulkhead', with: ['cabinets'] }],
+        order: [after(['framing'], ['bulkhead']), after(['bulkhead'], ['wiring-rough', 'close-in', 'board'])],
+      },
+      {
+        key: 'riser',
+        label: 'cabinets or a riser to the ceiling',
+        why: 'nothing to frame now, joinery later',
+        adds: [{ phase: 'riser', with: ['cabinets'] }],
+        order: [after(['cabinets'], ['riser'])],
+      },
+    ],
+  },
+  {
+    key: 'tear-out',
+    title: 'Tear-out',
+    sides: [
+      { key: 'fast', label: 'fast, to the bin', why: 'the fewest days and the most bins' },
+      {
+        key: 'careful',
+        label: 'careful, parts salvaged',
+        why: 'days more, bins fewer, and less to buy again',
+        stretch: [
+          { phase: 'tear-out', factor: 1.6 },
+          { phase: 'strip', factor: 1.4 },
+        ],
+      },
+    ],
+  },
+  {
+    key: 'wall-finish',
+    title: 'Finish of walls',
+    sides: [
+      {
+        key: 'plaster',
+        label: 'two-coat plaster',
+        why: 'flat under raking light and hard; a week to dry',
+        adds: [{ phase: 'plaster', with: ['board'] }],
+        drops: [
+          { phase: 'tape', with: ['tape'] },
+          { phase: 'board', with: ['board'] },
+        ],
+      },
+      {
+        key: 'board',
+        label: 'board and tape',
+        why: 'dry in days; joints show where the light is low',
+        adds: [
+          { phase: 'board', with: ['plaster'] },
+          { phase: 'tape', with: ['plaster'] },
+        ],
+        drops: [{ phase: 'plaster', with: ['plaster'] }],
+      },
+    ],
+  },
+  {
+    key: 'entrance-door',
+    title: 'Entrance door',
+    sides: [
+      { key: 'early', label: 'set early, for security', why: 'the house locks; the door has to be covered' },
+      {
+        key: 'late',
+        label: 'last, so that nobody damages it',
+        why: 'a temporary door has to be hung and taken out again',
+        adds: [
+          { phase: 'temporary-door', with: ['openings'] },
+          { phase: 'entrance-door', with: ['openings'] },
+        ],
+        order: [
+          after(['openings'], ['temporary-door']),
+          after(['temporary-door', 'seal', 'face-paint', 'refit'], ['entrance-door']),
+          after(['entrance-door'], ['strike']),
+        ],
+      },
+    ],
+  },
+  {
+    key: 'clean-up',
+    title: 'Clean-up',
+    sides: [
+      {
+        key: 'daily',
+        label: 'broom-clean every day',
+        why: 'people live or pass here; about a tenth of every day',
+        cleanUp: 8,
+      },
+      {
+        key: 'weekly',
+        label: 'once a week',
+        why: 'only where nobody lives or passes; about half a day a fortnight',
+        cleanUp: 20,
+      },
+    ],
+  },
+  {
+    key: 'ceilings',
+    title: 'Ceilings under services',
+    sides: [
+      { key: 'fixed', label: 'fixed', why: 'one flat ceiling, opened when something leaks' },
+      {
+        key: 'panels',
+        label: 'accessible panels or grid',
+        why: 'valves and joints can be reached; frames are set before the board',
+        adds: [{ phase: 'access-panels', with: ['plumbing-rough', 'duct-rough'] }],
+        order: [
+          after(['access-panels'], ['board', 'plaster']),
+          after(['rough-inspection', 'close-in'], ['access-panels']),
+        ],
+      },
+    ],
+  },
 ];
 
 export type Choices = Partial<Record<SchoolKey, string>>;
 
-export const sideOf = (school: School, key: string | undefined): Side | undefined => school.sides.find((side) => side.key === key);
+export const sideOf = (school: School, key: string | undefined): Side | undefined =>
+  school.sides.find((side) => side.key === key);
 
 /** The sides that were picked. */
-export const sidesOf = (choices: Choices): { school: School; side: Side }[] => SCHOOLS.flatMap((school) => {
-  const side = sideOf(school, choices[school.key]);
-  return side ? [{ school, side }] : [];
-});
+export const sidesOf = (choices: Choices): { school: School; side: Side }[] =>
+  SCHOOLS.flatMap((school) => {
+    const side = sideOf(school, choices[school.key]);
+    return side ? [{ school, side }] : [];
+  });
 
 /** The steps of an area as the schools that hold there would have them. */
 export function schooled(track: readonly Phase[], choices: Choices): Phase[] {
@@ -103,7 +280,8 @@ export function schooled(track: readonly Phase[], choices: Choices): Phase[] {
 /** Half-days of a step as the schools would have it, from what it would take by itself. */
 export function schooledHalfDays(phase: Phase, halfDays: number, choices: Choices): number {
   let result = halfDays;
-  for (const { side } of sidesOf(choices)) for (const one of side.stretch ?? []) if (one.phase === phase) result *= one.factor;
+  for (const { side } of sidesOf(choices))
+    for (const one of side.stretch ?? []) if (one.phase === phase) result *= one.factor;
   return Math.max(1, Math.round(result));
 }
 
@@ -117,7 +295,10 @@ export function cleanUpOf(halfDays: number, choices: Choices): number {
  * The order that the chosen sides bring, as rules that hold in the areas that chose them, and the neighbours they part.
  * @param choicesIn what counts in each area
  */
-export function schoolRules(areas: readonly string[], choicesIn: (area: string) => Choices): { rules: Rule[]; parted: Set<string> } {
+export function schoolRules(
+  areas: readonly string[],
+  choicesIn: (area: string) => Choices,
+): { rules: Rule[]; parted: Set<string> } {
   const parted = new Set<string>();
   const found = new Map<string, { rule: Rule; only: Set<string> }>();
   for (const area of areas) {
@@ -125,7 +306,16 @@ export function schoolRules(areas: readonly string[], choicesIn: (area: string) 
       for (const [before, then] of side.parts ?? []) parted.add(`${area}:${before}>${then}`);
       if (!side.order) continue;
       const key = `${school.key} ${side.key}`;
-      const known = found.get(key) ?? { only: new Set<string>(), rule: { number: SCHOOL + SCHOOL_KEYS.indexOf(school.key), strength: 'hard', title: school.title, reason: `so it was chosen: ${side.label}`, effects: side.order } };
+      const known = found.get(key) ?? {
+        only: new Set<string>(),
+        rule: {
+          number: SCHOOL + SCHOOL_KEYS.indexOf(school.key),
+          strength: 'hard',
+          title: school.title,
+          reason: `so it was chosen: ${side.label}`,
+          effects: side.order,
+        },
+      };
       known.only.add(area);
       found.set(key, known);
     }

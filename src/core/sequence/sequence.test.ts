@@ -12,16 +12,42 @@ import { trackOf, WORK_KEYS, workFacts, worksFor } from './works';
 
 const ground = { id: 'ground', height: 0, name: 'Ground' };
 const area = (id: string, phases: readonly Phase[], over: Partial<SiteArea> = {}): SiteArea => ({
-  id, name: id, kind: 'room', level: ground, position: 0, passage: false, provides: [], beside: [], shelters: [],
-  track: inUsualOrder(phases).map((phase) => ({ phase, trade: phaseFacts(phase).trade, halfDays: 2, fraction: 0, remaining: 2 })), ...over,
+  id,
+  name: id,
+  kind: 'room',
+  level: ground,
+  position: 0,
+  passage: false,
+  provides: [],
+  beside: [],
+  shelters: [],
+  track: inUsualOrder(phases).map((phase) => ({
+    phase,
+    trade: phaseFacts(phase).trade,
+    halfDays: 2,
+    fraction: 0,
+    remaining: 2,
+  })),
+  ...over,
 });
 const outside = (id: string, kind: AreaKind, phases: readonly Phase[], over: Partial<SiteArea> = {}): SiteArea => {
   const { level: _, ...rest } = area(id, phases, { kind, ...over });
   return rest;
 };
-const site = (areas: SiteArea[], over: Partial<Site> = {}): Site => ({ id: 'job', name: 'Job', startDay: '2027-03-08', livedIn: false, areas, ownLinks: [], leftovers: [], extras: [], ...over });
+const site = (areas: SiteArea[], over: Partial<Site> = {}): Site => ({
+  id: 'job',
+  name: 'Job',
+  startDay: '2027-03-08',
+  livedIn: false,
+  areas,
+  ownLinks: [],
+  leftovers: [],
+  extras: [],
+  ...over,
+});
 const linksOf = (one: Site): Link[] => sequenceOf(one).links;
-const find = (links: Link[], before: string, after: string): Link | undefined => links.find((link) => link.before === before && link.after === after);
+const find = (links: Link[], before: string, after: string): Link | undefined =>
+  links.find((link) => link.before === before && link.after === after);
 
 /** For every rule that makes links: the smallest house in which it speaks, and the link it must make. */
 const SPOKEN: [number, Site, string, string, Partial<Link>?][] = [
@@ -29,19 +55,49 @@ const SPOKEN: [number, Site, string, string, Partial<Link>?][] = [
   [1, site([area('hall', ['protect'], { passage: true }), area('a', ['tear-out'])]), 'hall:protect', 'a:tear-out'],
   [1, site([outside('f', 'face', ['face-protect', 'strip'])]), 'f:face-protect', 'f:strip'],
   [2, site([area('a', ['isolate', 'tear-out'])]), 'a:isolate', 'a:tear-out'],
-  [3, site([area('a', ['structure'], { beside: ['b'] }), area('b', ['support'], { beside: ['a'] })]), 'b:support', 'a:structure'],
+  [
+    3,
+    site([area('a', ['structure'], { beside: ['b'] }), area('b', ['support'], { beside: ['a'] })]),
+    'b:support',
+    'a:structure',
+  ],
   [3, site([area('a', ['release', 'framing'])]), 'a:release', 'a:framing'],
-  [4, site([area('a', ['structure'], { beside: ['b'] }), area('b', ['reroute'], { beside: ['a'] })]), 'b:reroute', 'a:structure'],
+  [
+    4,
+    site([area('a', ['structure'], { beside: ['b'] }), area('b', ['reroute'], { beside: ['a'] })]),
+    'b:reroute',
+    'a:structure',
+  ],
   [5, site([area('a', ['pad', 'structure'])]), 'a:pad', 'a:structure', { lag: 14, lagUnit: 'elapsed' }],
   [6, site([outside('g', 'ground', ['locate', 'excavate'])]), 'g:locate', 'g:excavate'],
   [6, site([area('a', ['floor-inspection', 'fill'])]), 'a:floor-inspection', 'a:fill'],
-  [7, site([outside('high', 'ground', ['pipe'], { position: 1 }), outside('low', 'ground', ['pipe', 'switch-over'])]), 'low:pipe', 'high:pipe'],
-  [7, site([outside('high', 'ground', ['pipe'], { position: 1 }), outside('low', 'ground', ['pipe', 'switch-over'])]), 'high:pipe', 'low:switch-over'],
+  [
+    7,
+    site([outside('high', 'ground', ['pipe'], { position: 1 }), outside('low', 'ground', ['pipe', 'switch-over'])]),
+    'low:pipe',
+    'high:pipe',
+  ],
+  [
+    7,
+    site([outside('high', 'ground', ['pipe'], { position: 1 }), outside('low', 'ground', ['pipe', 'switch-over'])]),
+    'high:pipe',
+    'low:switch-over',
+  ],
   [8, site([area('a', ['duct-rough', 'plumbing-rough'])]), 'a:duct-rough', 'a:plumbing-rough'],
   [9, site([area('a', ['wiring-rough', 'board'])]), 'a:wiring-rough', 'a:board'],
   [10, site([area('a', ['insulation', 'insulation-inspection', 'board'])]), 'a:insulation-inspection', 'a:board'],
-  [11, site([outside('f', 'face', ['barrier'], { shelters: ['ground'] }), area('a', ['board'])]), 'f:barrier', 'job:tight:ground'],
-  [11, site([outside('f', 'face', ['barrier'], { shelters: ['ground'] }), area('a', ['board'])]), 'job:tight:ground', 'a:board'],
+  [
+    11,
+    site([outside('f', 'face', ['barrier'], { shelters: ['ground'] }), area('a', ['board'])]),
+    'f:barrier',
+    'job:tight:ground',
+  ],
+  [
+    11,
+    site([outside('f', 'face', ['barrier'], { shelters: ['ground'] }), area('a', ['board'])]),
+    'job:tight:ground',
+    'a:board',
+  ],
   [12, site([outside('r', 'roof', ['cover', 'roof-strip'])]), 'r:cover', 'r:roof-strip'],
   [14, site([area('a', ['tape', 'first-coats'])]), 'a:tape', 'a:first-coats', { lag: 2, lagUnit: 'elapsed' }],
   [14, site([area('a', ['plaster', 'first-coats'])]), 'a:plaster', 'a:first-coats', { lag: 14, lagUnit: 'elapsed' }],
@@ -53,26 +109,55 @@ const SPOKEN: [number, Site, string, string, Partial<Link>?][] = [
   [19, site([area('a', ['guard', 'framing'])]), 'a:guard', 'a:framing'],
   [21, site([area('a', ['wiring-finish', 'hand-over'])]), 'job:final-inspection', 'a:hand-over'],
   [23, site([area('a', ['first-coats', 'flooring'])]), 'a:first-coats', 'a:flooring', { strength: 'soft' }],
-  [25, site([area('one', ['protect', 'plumbing-finish'], { provides: ['toilet'] }), area('two', ['protect'], { provides: ['toilet'], position: 1 })], { livedIn: true }), 'one:plumbing-finish', 'two:protect', { strength: 'soft' }],
+  [
+    25,
+    site(
+      [
+        area('one', ['protect', 'plumbing-finish'], { provides: ['toilet'] }),
+        area('two', ['protect'], { provides: ['toilet'], position: 1 }),
+      ],
+      { livedIn: true },
+    ),
+    'one:plumbing-finish',
+    'two:protect',
+    { strength: 'soft' },
+  ],
   [27, site([outside('g', 'ground', ['excavate'])]), 'job:site-setup', 'g:excavate', { strength: 'soft' }],
 ];
 
 describe('the rules', () => {
   it.each(SPOKEN)('%i: makes its link, with its strength and its reason', (number, one, before, after, over = {}) => {
     const rule = RULES.find((each) => each.number === number);
-    expect(find(linksOf(one), before, after)).toMatchObject({ rule: number, strength: rule?.strength, reason: rule?.reason, ...over });
+    expect(find(linksOf(one), before, after)).toMatchObject({
+      rule: number,
+      strength: rule?.strength,
+      reason: rule?.reason,
+      ...over,
+    });
   });
 
   it('are all 27, each with a reason, and each that makes links is spoken of here', () => {
     expect(RULES.map((rule) => rule.number)).toEqual(Array.from({ length: 27 }, (_, at) => at + 1));
     expect(RULES.every((rule) => rule.reason.length > 10)).toBe(true);
-    const making = RULES.filter((rule) => rule.effects.some((effect) => !['prefer', 'quiet-hours', 'awaited', 'exposure'].includes(effect.form))).map((rule) => rule.number);
+    const making = RULES.filter((rule) =>
+      rule.effects.some((effect) => !['prefer', 'quiet-hours', 'awaited', 'exposure'].includes(effect.form)),
+    ).map((rule) => rule.number);
     expect(making.filter((number) => !SPOKEN.some(([spoken]) => spoken === number))).toEqual([]);
   });
 
   it('12, 13: say how long a roof and a trench may stay open, and what would cure it', () => {
-    const { exposures } = sequenceOf(site([outside('r', 'roof', ['roof-strip', 'underlay']), outside('c', 'roof', ['cover', 'roof-strip', 'underlay']), outside('g', 'ground', ['excavate', 'backfill'])]));
-    expect(exposures.map(({ rule, from, most }) => [rule, from, most])).toEqual([[12, 'r:roof-strip', 2], [12, 'c:roof-strip', 8], [13, 'g:excavate', 10]]);
+    const { exposures } = sequenceOf(
+      site([
+        outside('r', 'roof', ['roof-strip', 'underlay']),
+        outside('c', 'roof', ['cover', 'roof-strip', 'underlay']),
+        outside('g', 'ground', ['excavate', 'backfill']),
+      ]),
+    );
+    expect(exposures.map(({ rule, from, most }) => [rule, from, most])).toEqual([
+      [12, 'r:roof-strip', 2],
+      [12, 'c:roof-strip', 8],
+      [13, 'g:excavate', 10],
+    ]);
     expect(exposures.every((exposure) => exposure.cure.length > 10)).toBe(true);
   });
 
@@ -101,43 +186,87 @@ describe('the rules', () => {
 describe('the sequence of a job', () => {
   it('lets a soft order give way where it would close a ring, never a hard one', () => {
     const areas = [area('a', ['first-coats', 'flooring'])];
-    const own = [{ id: 'o', before: { area: 'a', phase: 'flooring' as const }, after: { area: 'a', phase: 'first-coats' as const }, reason: 'the floor is old and will be sanded' }];
+    const own = [
+      {
+        id: 'o',
+        before: { area: 'a', phase: 'flooring' as const },
+        after: { area: 'a', phase: 'first-coats' as const },
+        reason: 'the floor is old and will be sanded',
+      },
+    ];
     const links = linksOf(site(areas, { ownLinks: own }));
     expect(find(links, 'a:flooring', 'a:first-coats')?.reason).toBe('the floor is old and will be sanded');
     expect(find(links, 'a:first-coats', 'a:flooring')).toBeUndefined();
-    const against = { id: 'h', before: { area: 'a', phase: 'board' as const }, after: { area: 'a', phase: 'wiring-rough' as const }, reason: 'no' };
+    const against = {
+      id: 'h',
+      before: { area: 'a', phase: 'board' as const },
+      after: { area: 'a', phase: 'wiring-rough' as const },
+      reason: 'no',
+    };
     const hard = site([area('a', ['wiring-rough', 'board'])], { ownLinks: [against] });
     expect(findLoop(['a:wiring-rough', 'a:board'], linksOf(hard))).toHaveLength(2);
   });
 
   it('puts what a walk found still to do before what would cover it', () => {
     const leftovers = [{ id: 'x', area: 'a', text: 'backing', trade: 'carpentry' as const }];
-    expect(find(linksOf(site([area('a', ['wiring-rough', 'close-in', 'board'])], { leftovers })), 'item:x', 'a:close-in')).toMatchObject({ rule: 9, strength: 'hard' });
+    expect(
+      find(linksOf(site([area('a', ['wiring-rough', 'close-in', 'board'])], { leftovers })), 'item:x', 'a:close-in'),
+    ).toMatchObject({ rule: 9, strength: 'hard' });
     expect(find(linksOf(site([area('a', ['clean', 'snags'])], { leftovers })), 'item:x', 'a:snags')).toBeDefined();
   });
 
   it('has no ring and no link to nowhere, whatever is to be done where', () => {
-    const works = fc.array(fc.record({ kind: fc.constantFrom<AreaKind>('room', 'wet', 'face', 'roof', 'ground', 'outbuilding'), pick: fc.array(fc.nat(30), { minLength: 1, maxLength: 3 }), passage: fc.boolean(), beside: fc.nat(6), done: fc.double({ min: 0, max: 1, noNaN: true }) }), { minLength: 1, maxLength: 7 });
-    fc.assert(fc.property(works, fc.boolean(), (rows, livedIn) => {
-      const areas = rows.map((row, at): SiteArea => {
-        const list = worksFor(row.kind);
-        const track = trackOf(row.pick.flatMap((number) => list[number % list.length] ?? []));
-        const make = row.kind === 'room' || row.kind === 'wet' ? area : (id: string, phases: readonly Phase[], over: Partial<SiteArea>) => outside(id, row.kind, phases, over);
-        const one = make(`a${at}`, track, { kind: row.kind, position: at, passage: row.passage, provides: row.kind === 'wet' ? ['toilet'] : [], beside: row.beside < rows.length && row.beside !== at ? [`a${row.beside}`] : [], shelters: ['ground'] });
-        return { ...one, track: one.track.map((step, index) => ({ ...step, fraction: index < one.track.length * row.done ? 1 : 0 })) };
-      });
-      const { links, added } = sequenceOf(site(areas, { livedIn }));
-      const ids = [...areas.flatMap((one) => one.track.map((step) => taskId(one.id, step.phase))), ...added.map((task) => task.id)];
-      expect(findLoop(ids, links)).toBeUndefined();
-      expect(links.filter((link) => !ids.includes(link.before) || !ids.includes(link.after))).toEqual([]);
-    }), { numRuns: 300 });
+    const works = fc.array(
+      fc.record({
+        kind: fc.constantFrom<AreaKind>('room', 'wet', 'face', 'roof', 'ground', 'outbuilding'),
+        pick: fc.array(fc.nat(30), { minLength: 1, maxLength: 3 }),
+        passage: fc.boolean(),
+        beside: fc.nat(6),
+        done: fc.double({ min: 0, max: 1, noNaN: true }),
+      }),
+      { minLength: 1, maxLength: 7 },
+    );
+    fc.assert(
+      fc.property(works, fc.boolean(), (rows, livedIn) => {
+        const areas = rows.map((row, at): SiteArea => {
+          const list = worksFor(row.kind);
+          const track = trackOf(row.pick.flatMap((number) => list[number % list.length] ?? []));
+          const make =
+            row.kind === 'room' || row.kind === 'wet'
+              ? area
+              : (id: string, phases: readonly Phase[], over: Partial<SiteArea>) => outside(id, row.kind, phases, over);
+          const one = make(`a${at}`, track, {
+            kind: row.kind,
+            position: at,
+            passage: row.passage,
+            provides: row.kind === 'wet' ? ['toilet'] : [],
+            beside: row.beside < rows.length && row.beside !== at ? [`a${row.beside}`] : [],
+            shelters: ['ground'],
+          });
+          return {
+            ...one,
+            track: one.track.map((step, index) => ({ ...step, fraction: index < one.track.length * row.done ? 1 : 0 })),
+          };
+        });
+        const { links, added } = sequenceOf(site(areas, { livedIn }));
+        const ids = [
+          ...areas.flatMap((one) => one.track.map((step) => taskId(one.id, step.phase))),
+          ...added.map((task) => task.id),
+        ];
+        expect(findLoop(ids, links)).toBeUndefined();
+        expect(links.filter((link) => !ids.includes(link.before) || !ids.includes(link.after))).toEqual([]);
+      }),
+      { numRuns: 300 },
+    );
   });
 });
 
 describe('works and their tracks', () => {
   it.each(WORK_KEYS)('%s brings phases in the usual order, once each', (work) => {
     const track = trackOf([work, work]);
-    expect(track).toEqual(inUsualOrder(workFacts(work).phases).filter((phase) => work !== 'plaster' || phase !== 'board'));
+    expect(track).toEqual(
+      inUsualOrder(workFacts(work).phases).filter((phase) => work !== 'plaster' || phase !== 'board'),
+    );
     expect(PHASE_KEYS.filter((phase) => track.includes(phase))).toEqual(track);
   });
 

@@ -6,7 +6,21 @@ import type { AddedTask } from './links';
 import { phaseFacts } from './phases';
 import { rankOf } from './preference';
 import { ruleHolds, rulesOf } from './switches';
-import { extraId, gateId, leftoverId, logisticId, partId, taskId, type ExtraWork, type Gate, type Leftover, type Logistic, type Site, type SiteArea, type TrackStep } from './site';
+import {
+  extraId,
+  gateId,
+  leftoverId,
+  logisticId,
+  partId,
+  taskId,
+  type ExtraWork,
+  type Gate,
+  type Leftover,
+  type Logistic,
+  type Site,
+  type SiteArea,
+  type TrackStep,
+} from './site';
 import type { Trade } from './trades';
 
 /** Calendar of what needs no worked day: concrete cures on Sundays. */
@@ -55,9 +69,18 @@ function trackTasks(site: Site, area: SiteArea, step: TrackStep, terms: TaskTerm
     const used = Math.min(part.halfDays, done);
     done -= used;
     const left = at === parts.length - 1 ? Math.max(1, part.halfDays - used) : part.halfDays - used;
-    const state = left === 0 ? 'done' as const : used > 0 && whole.state === 'under-way' ? 'under-way' as const : 'waiting' as const;
+    const state =
+      left === 0
+        ? ('done' as const)
+        : used > 0 && whole.state === 'under-way'
+          ? ('under-way' as const)
+          : ('waiting' as const);
     return {
-      ...whole, id: at === parts.length - 1 ? whole.id : partId(area.id, step.phase, at + 1), label: `${whole.label}, ${part.label}`, duration: left, state,
+      ...whole,
+      id: at === parts.length - 1 ? whole.id : partId(area.id, step.phase, at + 1),
+      label: `${whole.label}, ${part.label}`,
+      duration: left,
+      state,
       floor: state === 'done' ? terms.now : state === 'under-way' ? terms.now : earliest,
     };
   });
@@ -81,7 +104,13 @@ function trackTask(site: Site, area: SiteArea, step: TrackStep, terms: TaskTerms
     state,
     floor: state === 'done' ? Math.min(seen, terms.now) : state === 'under-way' ? terms.now : earliest,
     calendar: calendarOf(site, step),
-    rank: rankOf(area, step.phase, (site.switches?.length ?? 0) === 0 ? rulesOf(site) : rulesOf(site).filter((rule) => ruleHolds(site, rule, area.id))),
+    rank: rankOf(
+      area,
+      step.phase,
+      (site.switches?.length ?? 0) === 0
+        ? rulesOf(site)
+        : rulesOf(site).filter((rule) => ruleHolds(site, rule, area.id)),
+    ),
     ...(crews > 1 && !step.others ? { crews } : {}),
     ...(step.plant && !step.others ? { plant: plantCrew(step.plant) } : {}),
   };
@@ -91,36 +120,87 @@ function calendarOf(site: Site, step: TrackStep): string {
   const facts = phaseFacts(step.phase);
   if (step.office) return officeCalendar(step.office);
   if (facts.elapsed) return ALWAYS;
-  const quiet = facts.loud && site.loudHalf && rulesOf(site).some((rule) => rule.effects.some((effect) => effect.form === 'quiet-hours') && ruleHolds(site, rule));
+  const quiet =
+    facts.loud &&
+    site.loudHalf &&
+    rulesOf(site).some((rule) => rule.effects.some((effect) => effect.form === 'quiet-hours') && ruleHolds(site, rule));
   return jobCalendar(site.id, ...(quiet ? ['loud' as const] : []), ...forbidsOf(step.phase));
 }
 
 /** A leftover is half a day of its trade: getting there is most of it. */
-const leftoverTask = (site: Site, item: Leftover, terms: TaskTerms, earliest: Slot): Task => besideTrack(site, { ...item, halfDays: 1 }, leftoverId(item.id), AREA_SHARES / 2, terms, earliest);
+const leftoverTask = (site: Site, item: Leftover, terms: TaskTerms, earliest: Slot): Task =>
+  besideTrack(site, { ...item, halfDays: 1 }, leftoverId(item.id), AREA_SHARES / 2, terms, earliest);
 
 /** Added work takes the room for itself. */
-const extraTask = (site: Site, extra: ExtraWork, terms: TaskTerms, earliest: Slot): Task => besideTrack(site, extra, extraId(extra.id), AREA_SHARES, terms, earliest);
+const extraTask = (site: Site, extra: ExtraWork, terms: TaskTerms, earliest: Slot): Task =>
+  besideTrack(site, extra, extraId(extra.id), AREA_SHARES, terms, earliest);
 
 /** Work in an area that is none of its track's steps. */
-function besideTrack(site: Site, work: { area: string; text: string; trade: Trade; halfDays: number }, id: string, shares: number, terms: TaskTerms, earliest: Slot): Task {
+function besideTrack(
+  site: Site,
+  work: { area: string; text: string; trade: Trade; halfDays: number },
+  id: string,
+  shares: number,
+  terms: TaskTerms,
+  earliest: Slot,
+): Task {
   const area = site.areas.find((one) => one.id === work.area);
   return {
-    id, job: site.id, area: work.area, phase: null, label: `${area?.name ?? ''} · ${work.text}`, trade: work.trade, crew: work.trade === 'nobody' ? null : terms.crewFor(work.trade),
-    duration: work.halfDays, shares, state: 'waiting', floor: earliest, calendar: jobCalendar(site.id), rank: 0,
+    id,
+    job: site.id,
+    area: work.area,
+    phase: null,
+    label: `${area?.name ?? ''} · ${work.text}`,
+    trade: work.trade,
+    crew: work.trade === 'nobody' ? null : terms.crewFor(work.trade),
+    duration: work.halfDays,
+    shares,
+    state: 'waiting',
+    floor: earliest,
+    calendar: jobCalendar(site.id),
+    rank: 0,
   };
 }
 
 /** A gate or milestone takes no time and nobody. */
 const gateTask = (site: Site, gate: Gate, earliest: Slot): Task => ({
-  id: gateId(gate.id), job: site.id, area: null, phase: null, label: gate.label, trade: 'nobody', crew: null, duration: 0, shares: 0, state: 'waiting', floor: earliest, calendar: jobCalendar(site.id), rank: 0,
+  id: gateId(gate.id),
+  job: site.id,
+  area: null,
+  phase: null,
+  label: gate.label,
+  trade: 'nobody',
+  crew: null,
+  duration: 0,
+  shares: 0,
+  state: 'waiting',
+  floor: earliest,
+  calendar: jobCalendar(site.id),
+  rank: 0,
 });
 
 /** What has to be there takes the half-day on which it comes. */
 const logisticTask = (site: Site, one: Logistic, terms: TaskTerms): Task => ({
-  id: logisticId(one.id), job: site.id, area: null, phase: null, label: one.label, trade: 'nobody', crew: null, duration: one.here ? 0 : 1, shares: 0, state: one.here ? 'done' : 'waiting', floor: one.here ? Math.min(0, terms.now) : terms.now, calendar: jobCalendar(site.id), rank: 0,
+  id: logisticId(one.id),
+  job: site.id,
+  area: null,
+  phase: null,
+  label: one.label,
+  trade: 'nobody',
+  crew: null,
+  duration: one.here ? 0 : 1,
+  shares: 0,
+  state: one.here ? 'done' : 'waiting',
+  floor: one.here ? Math.min(0, terms.now) : terms.now,
+  calendar: jobCalendar(site.id),
+  rank: 0,
 });
 
-const ADDED_LABEL = { 'site-setup': 'Site set-up', 'final-inspection': 'Final inspection', tight: 'weather-tight' } as const;
+const ADDED_LABEL = {
+  'site-setup': 'Site set-up',
+  'final-inspection': 'Final inspection',
+  tight: 'weather-tight',
+} as const;
 
 function labelOf(site: Site, { kind, level }: AddedTask): string {
   const storey = site.areas.find((area) => area.level?.id === level)?.level?.name;

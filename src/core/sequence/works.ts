@@ -12,33 +12,110 @@ interface WorkFacts {
   phases: readonly Phase[];
 }
 
-const between = (first: Phase, last: Phase): Phase[] => PHASE_KEYS.slice(PHASE_KEYS.indexOf(first), PHASE_KEYS.indexOf(last) + 1).filter((phase) => !phaseFacts(phase).bySchool);
+const between = (first: Phase, last: Phase): Phase[] =>
+  PHASE_KEYS.slice(PHASE_KEYS.indexOf(first), PHASE_KEYS.indexOf(last) + 1).filter(
+    (phase) => !phaseFacts(phase).bySchool,
+  );
 const inside = ['room', 'wet', 'outbuilding'] as const;
-const OPEN_WALLS: Phase[] = ['protect', 'isolate', 'tear-out', 'framing', 'duct-rough', 'plumbing-rough', 'wiring-rough', 'close-in', 'rough-inspection', 'insulation', 'insulation-inspection', 'board', 'tape', 'first-coats'];
+const OPEN_WALLS: Phase[] = [
+  'protect',
+  'isolate',
+  'tear-out',
+  'framing',
+  'duct-rough',
+  'plumbing-rough',
+  'wiring-rough',
+  'close-in',
+  'rough-inspection',
+  'insulation',
+  'insulation-inspection',
+  'board',
+  'tape',
+  'first-coats',
+];
 const FINISH: Phase[] = ['trim', 'final-coat', 'wiring-finish', 'duct-finish', 'snags', 'clean', 'hand-over'];
 
 export const WORKS = {
   rebuild: { label: 'strip and rebuild', kinds: inside, phases: [...OPEN_WALLS, 'flooring', ...FINISH] },
-  kitchen: { label: 'new kitchen', kinds: ['room'], phases: [...OPEN_WALLS, 'flooring', 'cabinets', 'template', 'worktops', 'tiling', 'plumbing-finish', ...FINISH] },
-  bathroom: { label: 'new bath or wet room', kinds: ['wet', 'room'], phases: [...OPEN_WALLS, 'pre-hang', 'waterproofing', 'flood-test', 'tiling', 'plumbing-finish', 'glass', ...FINISH] },
-  services: { label: 'new pipes and wires only', kinds: inside, phases: ['protect', 'isolate', 'plumbing-rough', 'wiring-rough', 'close-in', 'rough-inspection', 'board', 'tape', 'first-coats', 'plumbing-finish', 'wiring-finish', 'snags', 'clean', 'hand-over'] },
+  kitchen: {
+    label: 'new kitchen',
+    kinds: ['room'],
+    phases: [...OPEN_WALLS, 'flooring', 'cabinets', 'template', 'worktops', 'tiling', 'plumbing-finish', ...FINISH],
+  },
+  bathroom: {
+    label: 'new bath or wet room',
+    kinds: ['wet', 'room'],
+    phases: [...OPEN_WALLS, 'pre-hang', 'waterproofing', 'flood-test', 'tiling', 'plumbing-finish', 'glass', ...FINISH],
+  },
+  services: {
+    label: 'new pipes and wires only',
+    kinds: inside,
+    phases: [
+      'protect',
+      'isolate',
+      'plumbing-rough',
+      'wiring-rough',
+      'close-in',
+      'rough-inspection',
+      'board',
+      'tape',
+      'first-coats',
+      'plumbing-finish',
+      'wiring-finish',
+      'snags',
+      'clean',
+      'hand-over',
+    ],
+  },
   gas: { label: 'gas pipe', kinds: inside, phases: ['isolate', 'gas-rough', 'rough-inspection'] },
   plaster: { label: 'plaster instead of board', kinds: inside, phases: ['plaster'] },
   floor: { label: 'new floor', kinds: inside, phases: ['protect', 'flooring', 'clean', 'hand-over'] },
-  redecorate: { label: 'redecorate', kinds: inside, phases: ['protect', 'first-coats', 'final-coat', 'clean', 'hand-over'] },
+  redecorate: {
+    label: 'redecorate',
+    kinds: inside,
+    phases: ['protect', 'first-coats', 'final-coat', 'clean', 'hand-over'],
+  },
   touchup: { label: 'snags and hand-over', kinds: inside, phases: ['snags', 'clean', 'hand-over'] },
   'open-floor': { label: 'open the slab', kinds: inside, phases: between('scan', 'floor-cure') },
-  'open-wall': { label: 'take out a bearing wall', kinds: ['room', 'outbuilding'], phases: ['reroute', ...between('support', 'release')] },
+  'open-wall': {
+    label: 'take out a bearing wall',
+    kinds: ['room', 'outbuilding'],
+    phases: ['reroute', ...between('support', 'release')],
+  },
   'open-edge': { label: 'open edge, new rails', kinds: ['room', 'roof', 'outbuilding'], phases: ['guard', 'rails'] },
-  reclad: { label: 'strip and reclad', kinds: ['face', 'outbuilding'], phases: ['access', 'face-protect', ...between('strip', 'refit'), 'strike'] },
-  overlay: { label: 'overlay what is sound', kinds: ['face', 'outbuilding'], phases: ['access', 'face-protect', 'substrate', 'repair', ...between('openings', 'seal'), 'refit', 'strike'] },
-  repaint: { label: 'prepare and paint outside', kinds: ['face', 'outbuilding'], phases: ['access', 'face-protect', 'substrate', 'repair', 'seal', 'face-paint', 'refit', 'strike'] },
+  reclad: {
+    label: 'strip and reclad',
+    kinds: ['face', 'outbuilding'],
+    phases: ['access', 'face-protect', ...between('strip', 'refit'), 'strike'],
+  },
+  overlay: {
+    label: 'overlay what is sound',
+    kinds: ['face', 'outbuilding'],
+    phases: ['access', 'face-protect', 'substrate', 'repair', ...between('openings', 'seal'), 'refit', 'strike'],
+  },
+  repaint: {
+    label: 'prepare and paint outside',
+    kinds: ['face', 'outbuilding'],
+    phases: ['access', 'face-protect', 'substrate', 'repair', 'seal', 'face-paint', 'refit', 'strike'],
+  },
   windows: { label: 'new windows', kinds: ['face'], phases: ['access', 'face-protect', 'openings', 'seal', 'strike'] },
-  reroof: { label: 'new roof covering', kinds: ['roof', 'outbuilding'], phases: ['access', 'cover', ...between('roof-strip', 'gutters'), 'strike'] },
-  glazing: { label: 'roof glazing', kinds: ['roof'], phases: ['access', 'cover', 'roof-strip', 'deck', 'underlay', 'roof-flashings', 'glazing', 'strike'] },
+  reroof: {
+    label: 'new roof covering',
+    kinds: ['roof', 'outbuilding'],
+    phases: ['access', 'cover', ...between('roof-strip', 'gutters'), 'strike'],
+  },
+  glazing: {
+    label: 'roof glazing',
+    kinds: ['roof'],
+    phases: ['access', 'cover', 'roof-strip', 'deck', 'underlay', 'roof-flashings', 'glazing', 'strike'],
+  },
   drain: { label: 'new drain', kinds: ['ground'], phases: ['locate', ...between('clear', 'reinstate')] },
   surface: { label: 'ground put in order', kinds: ['ground'], phases: ['locate', 'clear', 'reinstate'] },
-  none: { label: 'nothing (not in the contract)', kinds: ['room', 'wet', 'face', 'roof', 'ground', 'outbuilding'], phases: [] },
+  none: {
+    label: 'nothing (not in the contract)',
+    kinds: ['room', 'wet', 'face', 'roof', 'ground', 'outbuilding'],
+    phases: [],
+  },
 } as const satisfies Record<string, WorkFacts>;
 
 export type Work = keyof typeof WORKS;

@@ -8,8 +8,17 @@ describe('areas from CSV', () => {
   it('reads its own example', () => {
     const read = readAreaCsv(CSV_EXAMPLE);
     expect(read.problems).toEqual([]);
-    expect(read.levels).toEqual([{ name: 'Ground floor', height: 0 }, { name: 'Upper floor', height: 1 }]);
-    expect(read.areas[0]).toEqual({ name: 'Kitchen', kind: 'room', level: 'Ground floor', works: ['kitchen', 'open-floor'], size: 1.2 });
+    expect(read.levels).toEqual([
+      { name: 'Ground floor', height: 0 },
+      { name: 'Upper floor', height: 1 },
+    ]);
+    expect(read.areas[0]).toEqual({
+      name: 'Kitchen',
+      kind: 'room',
+      level: 'Ground floor',
+      works: ['kitchen', 'open-floor'],
+      size: 1.2,
+    });
     expect(read.areas[2]).toMatchObject({ name: 'Front', kind: 'face', level: null });
   });
 
@@ -42,12 +51,15 @@ describe('areas from CSV', () => {
 });
 
 describe('patterns', () => {
-  it.each(TEMPLATES.map((template) => [template.label, template] as const))('%s: every area stands where it can and has work that is done there', (_, template) => {
-    for (const area of template.areas) {
-      expect(area.level === null).toBe(!standsOnLevel(area.kind));
-      if (area.level !== null) expect(template.levels.map((level) => level.name)).toContain(area.level);
-      for (const work of area.works) expect(workFacts(work).kinds).toContain(area.kind);
-    }
-    expect(template.areas.some((area) => trackOf(area.works).length > 0)).toBe(true);
-  });
+  it.each(TEMPLATES.map((template) => [template.label, template] as const))(
+    '%s: every area stands where it can and has work that is done there',
+    (_, template) => {
+      for (const area of template.areas) {
+        expect(area.level === null).toBe(!standsOnLevel(area.kind));
+        if (area.level !== null) expect(template.levels.map((level) => level.name)).toContain(area.level);
+        for (const work of area.works) expect(workFacts(work).kinds).toContain(area.kind);
+      }
+      expect(template.areas.some((area) => trackOf(area.works).length > 0)).toBe(true);
+    },
+  );
 });

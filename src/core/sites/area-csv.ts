@@ -8,8 +8,19 @@ export interface AreaCsv extends Draft {
 }
 
 const COLUMNS = { level: false, area: true, kind: false, works: false, size: false };
-export const CSV_EXAMPLE = 'level,area,kind,works,size\nGround floor,Kitchen,room,kitchen + open-floor,1.2\nUpper floor,Bath,wet,bathroom,\n,Front,face,repaint,1\n';
-const USUAL_HEIGHT: Record<string, number> = { cellar: -1, basement: -1, ground: 0, 'ground floor': 0, upper: 1, 'upper floor': 1, 'first floor': 1, attic: 2, 'top floor': 2 };
+export const CSV_EXAMPLE =
+  'level,area,kind,works,size\nGround floor,Kitchen,room,kitchen + open-floor,1.2\nUpper floor,Bath,wet,bathroom,\n,Front,face,repaint,1\n';
+const USUAL_HEIGHT: Record<string, number> = {
+  cellar: -1,
+  basement: -1,
+  ground: 0,
+  'ground floor': 0,
+  upper: 1,
+  'upper floor': 1,
+  'first floor': 1,
+  attic: 2,
+  'top floor': 2,
+};
 
 /**
  * Reads areas from CSV with a header of level, area, kind, works (joined by `+`) and size; only `area` must be there.
@@ -23,7 +34,9 @@ export function readAreaCsv(text: string): AreaCsv {
       return typeof read === 'string' ? { message: read } : read;
     },
   });
-  const twice = areas.find((one, at) => areas.findIndex((other) => other.name === one.name && other.level === one.level) < at);
+  const twice = areas.find(
+    (one, at) => areas.findIndex((other) => other.name === one.name && other.level === one.level) < at,
+  );
   if (twice) problems.push({ line: 1, message: `“${twice.name}” is named twice on the same level.` });
   return { levels: levelsOf(areas), areas, problems };
 }
@@ -34,17 +47,29 @@ function readRow(row: Record<string, string>): DraftArea | string {
   if (name.length > 60) return 'The name has more than 60 characters.';
   const kind = kindOf(row['kind'] ?? '');
   if (!kind) return `“${row['kind'] ?? ''}” is no kind of area; write one of: ${AREA_KIND_KEYS.join(', ')}.`;
-  const works = (row['works'] ?? '').split('+').map((work) => work.trim()).filter(Boolean);
+  const works = (row['works'] ?? '')
+    .split('+')
+    .map((work) => work.trim())
+    .filter(Boolean);
   const unknown = works.find((work) => !isWork(work));
   if (unknown !== undefined) return `“${unknown}” is no work; write one of: ${WORK_KEYS.join(', ')}.`;
   const odd = (works as Work[]).find((work) => !workFacts(work).kinds.includes(kind));
   if (odd) return `“${odd}” is not done in an area of the kind ${kind}; there can be: ${worksFor(kind).join(', ')}.`;
   const size = row['size'] ? Number(row['size'].replace(',', '.')) : 1;
   if (!(size > 0 && size <= 20)) return `“${row['size'] ?? ''}” is no size; 1 is an ordinary room, 20 the most.`;
-  return { name, kind, level: standsOnLevel(kind) ? row['level'] || 'Ground floor' : null, works: works.length > 0 ? (works as Work[]) : ['none'], size };
+  return {
+    name,
+    kind,
+    level: standsOnLevel(kind) ? row['level'] || 'Ground floor' : null,
+    works: works.length > 0 ? (works as Work[]) : ['none'],
+    size,
+  };
 }
 
-const kindOf = (text: string): AreaKind | undefined => (text === '' ? 'room' : AREA_KIND_KEYS.find((kind) => kind === text.toLowerCase() || AREA_KINDS[kind] === text.toLowerCase()));
+const kindOf = (text: string): AreaKind | undefined =>
+  text === ''
+    ? 'room'
+    : AREA_KIND_KEYS.find((kind) => kind === text.toLowerCase() || AREA_KINDS[kind] === text.toLowerCase());
 
 /** Levels in the order named, from the ground up; usual names know their height. */
 function levelsOf(areas: readonly DraftArea[]): DraftLevel[] {

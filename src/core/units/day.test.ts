@@ -12,20 +12,26 @@ describe('days and half-days', () => {
 
   it('exist or do not', () => {
     expect(['2027-02-28', '2028-02-29'].every(isDay)).toBe(true);
-    expect(['2027-02-29', '2027-13-01', '27-01-01', '2027-1-1', '', '9999-01-01', '2027-03-09T00:00'].some(isDay)).toBe(false);
+    expect(['2027-02-29', '2027-13-01', '27-01-01', '2027-1-1', '', '9999-01-01', '2027-03-09T00:00'].some(isDay)).toBe(
+      false,
+    );
   });
 
   it('go there and back, before the origin too', () =>
-    fc.assert(fc.property(fc.integer({ min: -3000, max: 3000 }), (slot) => {
-      const day = dayOfSlot('2027-03-08', slot);
-      expect(slotOf('2027-03-08', day, isAfternoon(slot) ? 1 : 0)).toBe(slot);
-      expect(daysBetween('2027-03-08', addDays('2027-03-08', slot))).toBe(slot);
-    })));
+    fc.assert(
+      fc.property(fc.integer({ min: -3000, max: 3000 }), (slot) => {
+        const day = dayOfSlot('2027-03-08', slot);
+        expect(slotOf('2027-03-08', day, isAfternoon(slot) ? 1 : 0)).toBe(slot);
+        expect(daysBetween('2027-03-08', addDays('2027-03-08', slot))).toBe(slot);
+      }),
+    ));
 
   it('go back to a weekday, at most two days', () =>
-    fc.assert(fc.property(fc.integer({ min: 0, max: 400 }), (shift) => {
-      const day = addDays('2027-01-01', shift);
-      expect(weekday(backToWeekday(day)) % 6).not.toBe(0);
-      expect(daysBetween(backToWeekday(day), day)).toBeLessThanOrEqual(2);
-    })));
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 400 }), (shift) => {
+        const day = addDays('2027-01-01', shift);
+        expect(weekday(backToWeekday(day)) % 6).not.toBe(0);
+        expect(daysBetween(backToWeekday(day), day)).toBeLessThanOrEqual(2);
+      }),
+    ));
 });

@@ -76,7 +76,11 @@ export function parseLength(text: string, system: LengthSystem): Outcome<number>
     return refuse({ code: 'length-unreadable', message: `“${text}” is not a length; write it like ${example}.` });
   }
   if (mm > LONGEST_MM) {
-    return refuse({ code: 'length-absurd', message: `“${text}” is over a kilometre; check the unit.`, hint: `Like ${example}.` });
+    return refuse({
+      code: 'length-absurd',
+      message: `“${text}” is over a kilometre; check the unit.`,
+      hint: `Like ${example}.`,
+    });
   }
   return answer(mm);
 }

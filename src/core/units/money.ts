@@ -8,6 +8,9 @@ export function formatMoney(minor: number, sign = ''): string {
 
 /** Reads `1 240.50`, `1240,5`, `-80`; undefined for what is no sum. */
 export function parseMoney(text: string): number | undefined {
-  const plain = text.replace(/[\s  ]/g, '').replace('−', '-').replace(',', '.');
+  const plain = text
+    .replace(/[\s  ]/g, '')
+    .replace('−', '-')
+    .replace(',', '.');
   return /^-?\d+(\.\d{1,2})?$/.test(plain) ? Math.round(Number(plain) * 100) : undefined;
 }

@@ -8,7 +8,12 @@ const MONDAY = '2027-03-08';
 
 describe('half-days', () => {
   it('count mornings and afternoons from a day', () => {
-    expect([slotOf(MONDAY, MONDAY), slotOf(MONDAY, MONDAY, 1), slotOf(MONDAY, '2027-03-09'), slotOf(MONDAY, '2027-03-07', 1)]).toEqual([0, 1, 2, -1]);
+    expect([
+      slotOf(MONDAY, MONDAY),
+      slotOf(MONDAY, MONDAY, 1),
+      slotOf(MONDAY, '2027-03-09'),
+      slotOf(MONDAY, '2027-03-07', 1),
+    ]).toEqual([0, 1, 2, -1]);
     expect([dayOfSlot(MONDAY, 3), dayOfSlot(MONDAY, -1)]).toEqual(['2027-03-09', '2027-03-07']);
     expect([isAfternoon(0), isAfternoon(1), isAfternoon(-1), isAfternoon(-2)]).toEqual([false, true, true, false]);
   });
@@ -23,19 +28,27 @@ describe('half-days', () => {
   });
 
   it('go to their day and back, before and after the first', () =>
-    fc.assert(fc.property(fc.integer({ min: -2000, max: 4000 }), (slot) => {
-      const day = dayOfSlot(MONDAY, slot);
-      expect(slotOf(MONDAY, day, isAfternoon(slot) ? 1 : 0)).toBe(slot);
-      expect(addDays(MONDAY, daysBetween(MONDAY, day))).toBe(day);
-    })));
+    fc.assert(
+      fc.property(fc.integer({ min: -2000, max: 4000 }), (slot) => {
+        const day = dayOfSlot(MONDAY, slot);
+        expect(slotOf(MONDAY, day, isAfternoon(slot) ? 1 : 0)).toBe(slot);
+        expect(addDays(MONDAY, daysBetween(MONDAY, day))).toBe(day);
+      }),
+    ));
 });
 
 describe('things that share a key', () => {
   it('stand together in the order met, and none is lost', () =>
-    fc.assert(fc.property(fc.array(fc.nat(5)), (numbers) => {
-      const groups = groupBy(numbers.map((key, at) => ({ key, at })), (one) => one.key);
-      expect([...groups.keys()]).toEqual([...new Set(numbers)]);
-      for (const list of groups.values()) expect(list.map((one) => one.at)).toEqual([...list.map((one) => one.at)].sort((a, b) => a - b));
-      expect([...groups.values()].flat()).toHaveLength(numbers.length);
-    })));
+    fc.assert(
+      fc.property(fc.array(fc.nat(5)), (numbers) => {
+        const groups = groupBy(
+          numbers.map((key, at) => ({ key, at })),
+          (one) => one.key,
+        );
+        expect([...groups.keys()]).toEqual([...new Set(numbers)]);
+        for (const list of groups.values())
+          expect(list.map((one) => one.at)).toEqual([...list.map((one) => one.at)].sort((a, b) => a - b));
+        expect([...groups.values()].flat()).toHaveLength(numbers.length);
+      }),
+    ));
 });

@@ -5,7 +5,15 @@ import { dayIn, halfIn, hourIn, instantIn, isZone, timeIn } from './zone';
 
 const LONDON = 'Europe/London';
 const AUCKLAND = 'Pacific/Auckland';
-const ZONES = [LONDON, AUCKLAND, 'America/St_Johns', 'Asia/Kathmandu', 'UTC', 'Pacific/Kiritimati', 'America/Los_Angeles'];
+const ZONES = [
+  LONDON,
+  AUCKLAND,
+  'America/St_Johns',
+  'Asia/Kathmandu',
+  'UTC',
+  'Pacific/Kiritimati',
+  'America/Los_Angeles',
+];
 
 describe('the time of a zone', () => {
   it('has the day on which people there are, not the one of Greenwich', () => {
@@ -23,21 +31,28 @@ describe('the time of a zone', () => {
   });
 
   it('has one day of 23 hours and one of 25, which are one day each', () => {
-    const hours = (day: string): number => (+instantIn(LONDON, addDays(day, 1), 0) - +instantIn(LONDON, day, 0)) / 3_600_000;
+    const hours = (day: string): number =>
+      (+instantIn(LONDON, addDays(day, 1), 0) - +instantIn(LONDON, day, 0)) / 3_600_000;
     expect([hours('2027-03-27'), hours('2027-03-28'), hours('2027-10-31')]).toEqual([24, 23, 25]);
     expect(daysBetween(dayIn(LONDON, '2027-03-28T00:30:00Z'), dayIn(LONDON, '2027-03-28T23:30:00Z'))).toBe(1);
   });
 
   it('goes back and forth between an instant and what clocks show, but in the hour that is skipped', () =>
-    fc.assert(fc.property(fc.constantFrom(...ZONES), fc.date({ min: new Date('2020-01-01'), max: new Date('2035-01-01'), noInvalidDate: true }), (zone, date) => {
-      const minute = new Date(Math.floor(+date / 60_000) * 60_000);
-      const hour = hourIn(zone, minute);
-      const again = instantIn(zone, dayIn(zone, minute), Math.floor(hour), Math.round((hour % 1) * 60));
-      // The hour that comes twice in autumn has two instants; either is right.
-      expect(Math.abs(+again - +minute) % 3_600_000).toBe(0);
-      expect(timeIn(zone, again)).toBe(timeIn(zone, minute));
-      expect(dayIn(zone, again)).toBe(dayIn(zone, minute));
-    })));
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...ZONES),
+        fc.date({ min: new Date('2020-01-01'), max: new Date('2035-01-01'), noInvalidDate: true }),
+        (zone, date) => {
+          const minute = new Date(Math.floor(+date / 60_000) * 60_000);
+          const hour = hourIn(zone, minute);
+          const again = instantIn(zone, dayIn(zone, minute), Math.floor(hour), Math.round((hour % 1) * 60));
+          // The hour that comes twice in autumn has two instants; either is right.
+          expect(Math.abs(+again - +minute) % 3_600_000).toBe(0);
+          expect(timeIn(zone, again)).toBe(timeIn(zone, minute));
+          expect(dayIn(zone, again)).toBe(dayIn(zone, minute));
+        },
+      ),
+    ));
 
   it('knows which names are zones', () => {
     expect([LONDON, 'UTC', 'Europe/Lodnon', '', 'London'].map(isZone)).toEqual([true, true, false, false, false]);

@@ -15,7 +15,8 @@ export function isZone(name: string): boolean {
 }
 
 /** The calendar day on which an instant lies for people in a zone. */
-export const dayIn = (zone: Zone, instant: string | Date): Day => format(new TZDate(+new Date(instant), zone), 'yyyy-MM-dd');
+export const dayIn = (zone: Zone, instant: string | Date): Day =>
+  format(new TZDate(+new Date(instant), zone), 'yyyy-MM-dd');
 
 /** The hour of the day, with its fraction: 13.5 at half past one. */
 export function hourIn(zone: Zone, instant: string | Date): number {
@@ -27,7 +28,8 @@ export function hourIn(zone: Zone, instant: string | Date): number {
 export const halfIn = (zone: Zone, instant: string | Date): 0 | 1 => (hourIn(zone, instant) < 12 ? 0 : 1);
 
 /** `16:20`. */
-export const timeIn = (zone: Zone, instant: string | Date): string => format(new TZDate(+new Date(instant), zone), 'HH:mm');
+export const timeIn = (zone: Zone, instant: string | Date): string =>
+  format(new TZDate(+new Date(instant), zone), 'HH:mm');
 
 /** The instant at which clocks in a zone show this; an hour that is skipped in spring counts from the one before it. */
 export function instantIn(zone: Zone, day: Day, hour: number, minute = 0): Date {

@@ -11,16 +11,42 @@ export function clientDraft(news: News): Draft {
     title: `${news.job}: what we found on ${formatDay(news.day)}`,
     body: [
       opening(news),
-      ...paragraph('Done since the last walk', [...groupBy(news.diff.progress.filter((change) => change.to > change.from), (change) => change.area)].map(([area, changes]) => progressPoint(news, area, changes))),
+      ...paragraph(
+        'Done since the last walk',
+        [
+          ...groupBy(
+            news.diff.progress.filter((change) => change.to > change.from),
+            (change) => change.area,
+          ),
+        ].map(([area, changes]) => progressPoint(news, area, changes)),
+      ),
       ...quiet(news),
-      ...paragraph('What opening up has shown', [...shown(news), ...news.diff.surprises.map((one) => `${place(news, one.area)}: ${one.text}. We come back to you with what follows from it.`)]),
-      ...paragraph('Settled on the spot', news.diff.decisions.map((one) => `${place(news, one.area)}: ${one.text}${one.by === 'client' ? `, as ${one.name ?? 'you'} wished` : ''}${one.free ? ', at no charge' : ''}.`)),
+      ...paragraph('What opening up has shown', [
+        ...shown(news),
+        ...news.diff.surprises.map(
+          (one) => `${place(news, one.area)}: ${one.text}. We come back to you with what follows from it.`,
+        ),
+      ]),
+      ...paragraph(
+        'Settled on the spot',
+        news.diff.decisions.map(
+          (one) =>
+            `${place(news, one.area)}: ${one.text}${one.by === 'client' ? `, as ${one.name ?? 'you'} wished` : ''}${one.free ? ', at no charge' : ''}.`,
+        ),
+      ),
       ...paragraph('To be put right', [...setbacks(news), ...wrongSelections(news), ...leftovers(news)]),
       ...paragraph('What comes next', nextPoints(news)),
       finish(news),
-      ...paragraph('We need you to decide', news.decisions.map(({ text, by }) => `${capital(text)} — by ${formatDay(by, news.day)}, so that nothing has to wait.`)),
+      ...paragraph(
+        'We need you to decide',
+        news.decisions.map(
+          ({ text, by }) => `${capital(text)} — by ${formatDay(by, news.day)}, so that nothing has to wait.`,
+        ),
+      ),
       ...living(news),
-    ].filter((part) => part !== '').join('\n\n'),
+    ]
+      .filter((part) => part !== '')
+      .join('\n\n'),
   };
 }
 
@@ -28,7 +54,9 @@ const place = (news: News, area: string): string => news.areas.get(area) ?? 'The
 
 function opening({ diff, done }: News): string {
   const all = `${percent(done)} of all the work is done.`;
-  return diff.gain > 0.0005 ? `Since the last walk the house has moved on by ${percentFine(diff.gain)}; ${all}` : `Little has moved since the last walk; ${all}`;
+  return diff.gain > 0.0005
+    ? `Since the last walk the house has moved on by ${percentFine(diff.gain)}; ${all}`
+    : `Little has moved since the last walk; ${all}`;
 }
 
 const percentFine = (fraction: number): string => (fraction < 0.01 ? 'less than 1 %' : percent(fraction));
@@ -36,41 +64,61 @@ const percentFine = (fraction: number): string => (fraction < 0.01 ? 'less than 
 /** One point a room: what is finished there, and what has begun. */
 function progressPoint(news: News, area: string, changes: ProgressChange[]): string {
   const finished = changes.filter((change) => change.to >= 1).map((change) => phaseFacts(change.phase).plain);
-  const begun = changes.filter((change) => change.to < 1).map(({ phase, from, to }) => `${phaseFacts(phase).plain} ${percent(to)} done${from > 0 ? ` (was ${percent(from)})` : ''}`);
+  const begun = changes
+    .filter((change) => change.to < 1)
+    .map(
+      ({ phase, from, to }) =>
+        `${phaseFacts(phase).plain} ${percent(to)} done${from > 0 ? ` (was ${percent(from)})` : ''}`,
+    );
   return `${place(news, area)}: ${[finished.length > 0 ? `${listed(finished)} finished` : '', ...begun].filter(Boolean).join('; ')}.`;
 }
 
-const listed = (words: string[]): string => (words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`);
+const listed = (words: string[]): string =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;
 
 /** Most of a house is built where nobody will ever look: without a word for it, such weeks read as idle. */
 function quiet({ diff }: News): string[] {
   if (diff.gain <= 0 || diff.visibleGain >= diff.gain / 2) return [];
-  return [`If it looks quiet: ${percent(1 - diff.visibleGain / diff.gain)} of what was done since the last walk is inside walls, floors and ceilings, or is testing. You will never see it again, and that is why it is done and checked with care now.`];
+  return [
+    `If it looks quiet: ${percent(1 - diff.visibleGain / diff.gain)} of what was done since the last walk is inside walls, floors and ceilings, or is testing. You will never see it again, and that is why it is done and checked with care now.`,
+  ];
 }
 
 function setbacks(news: News): string[] {
-  return news.diff.progress.filter((change) => change.to < change.from).map(({ area, phase, from, to }) => `${place(news, area)}: ${phaseFacts(phase).plain} — ${percent(to)} done, less than we thought (${percent(from)}).`);
+  return news.diff.progress
+    .filter((change) => change.to < change.from)
+    .map(
+      ({ area, phase, from, to }) =>
+        `${place(news, area)}: ${phaseFacts(phase).plain} — ${percent(to)} done, less than we thought (${percent(from)}).`,
+    );
 }
 
 /** What was priced unseen and has now been seen: it held, or it brings work with it. */
 function shown(news: News): string[] {
-  return news.settled.map(({ area, text, verdict, found, fallback }) => (verdict === 'held'
-    ? `${place(news, area)}: we took it that ${text}, and it is so.`
-    : `${place(news, area)}: we took it that ${text}. It is not so${found ? `: ${found}` : ''}. So we ${fallback}.`));
+  return news.settled.map(({ area, text, verdict, found, fallback }) =>
+    verdict === 'held'
+      ? `${place(news, area)}: we took it that ${text}, and it is so.`
+      : `${place(news, area)}: we took it that ${text}. It is not so${found ? `: ${found}` : ''}. So we ${fallback}.`,
+  );
 }
 
 const FOUND = { wrong: 'not what you chose', missing: 'not there', damaged: 'damaged', right: 'right' } as const;
 
 function wrongSelections(news: News): string[] {
-  return news.diff.selections.filter((check) => check.verdict !== 'right').map((check) => {
-    const known = news.selections.get(check.selection);
-    const chosen = known?.choice ? ` You chose: ${known.choice}.` : '';
-    return `${place(news, known?.area ?? check.area)}, ${known?.category.toLowerCase() ?? 'delivery'}: ${FOUND[check.verdict]}${check.text ? ` (${check.text})` : ''}. We are putting it right.${chosen}`;
-  });
+  return news.diff.selections
+    .filter((check) => check.verdict !== 'right')
+    .map((check) => {
+      const known = news.selections.get(check.selection);
+      const chosen = known?.choice ? ` You chose: ${known.choice}.` : '';
+      return `${place(news, known?.area ?? check.area)}, ${known?.category.toLowerCase() ?? 'delivery'}: ${FOUND[check.verdict]}${check.text ? ` (${check.text})` : ''}. We are putting it right.${chosen}`;
+    });
 }
 
 function leftovers(news: News): string[] {
-  return news.diff.remaining.map((item) => `${place(news, item.area)}: ${item.quantity ? `${item.quantity} ${item.unit ? `${item.unit} ` : ''}` : ''}${item.text} — still to do before the next step there.`);
+  return news.diff.remaining.map(
+    (item) =>
+      `${place(news, item.area)}: ${item.quantity ? `${item.quantity} ${item.unit ? `${item.unit} ` : ''}` : ''}${item.text} — still to do before the next step there.`,
+  );
 }
 
 function nextPoints(news: News): string[] {
@@ -79,14 +127,20 @@ function nextPoints(news: News): string[] {
     .filter((work) => work.phase !== null && !phaseFacts(work.phase).hold)
     .filter((work) => !seen.has(`${work.area}${work.phase}`) && seen.add(`${work.area}${work.phase}`))
     .slice(0, 6)
-    .map((work) => `${formatDay(work.day, news.day)}${work.afternoon ? ', afternoon' : ''}: ${work.phase ? phaseFacts(work.phase).plain : work.label}${work.area ? `, ${place(news, work.area)}` : ''}.`);
+    .map(
+      (work) =>
+        `${formatDay(work.day, news.day)}${work.afternoon ? ', afternoon' : ''}: ${work.phase ? phaseFacts(work.phase).plain : work.label}${work.area ? `, ${place(news, work.area)}` : ''}.`,
+    );
 }
 
 function finish({ finish: { before, after, promised }, moved, day }: News): string {
   if (!after) return '';
   const shift = before ? daysBetween(before, after) : 0;
   const why = shift > 0 ? (moved.find((work) => work.to > work.from)?.reason.replace(/^Not earlier: /, '') ?? '') : '';
-  const change = shift === 0 ? '' : ` That is ${count(Math.abs(shift))} ${shift > 0 ? 'later' : 'earlier'} than we thought before this walk${why ? `, because ${why.replace(/\.$/, '')}` : ''}.`;
+  const change =
+    shift === 0
+      ? ''
+      : ` That is ${count(Math.abs(shift))} ${shift > 0 ? 'later' : 'earlier'} than we thought before this walk${why ? `, because ${why.replace(/\.$/, '')}` : ''}.`;
   const against = promised && after > promised ? ` We had promised ${formatDay(promised, day)}.` : '';
   return `As things stand we finish on ${formatDay(after, day)}.${change}${against}`;
 }
@@ -96,5 +150,13 @@ const count = (days: number): string => (days === 1 ? 'a day' : `${days} days`);
 function living({ livedIn, next, day }: News): string[] {
   if (!livedIn) return [];
   const off = next.filter((work) => work.phase === 'isolate' || work.phase === 'switch-over');
-  return paragraph('In the house', off.slice(0, 3).map((work) => `${formatDay(work.day, day)}: ${work.phase === 'isolate' ? 'power or water off in one room for part of the day' : 'the drains are changed over; please use no water meanwhile'}.`));
+  return paragraph(
+    'In the house',
+    off
+      .slice(0, 3)
+      .map(
+        (work) =>
+          `${formatDay(work.day, day)}: ${work.phase === 'isolate' ? 'power or water off in one room for part of the day' : 'the drains are changed over; please use no water meanwhile'}.`,
+      ),
+  );
 }

@@ -4,46 +4,147 @@ import { clientDraft } from './client-draft';
 import { crewDraft } from './crew-draft';
 import type { News, NextWork } from './news';
 
-const nothing: WalkDiff = { surprises: [], decisions: [], household: [], shorts: [], inWalls: [], checks: [], progress: [], remaining: [], closed: [], selections: [], notes: [], cautions: [], pictures: [], measurements: [], gain: 0, visibleGain: 0 };
+const nothing: WalkDiff = {
+  surprises: [],
+  decisions: [],
+  household: [],
+  shorts: [],
+  inWalls: [],
+  checks: [],
+  progress: [],
+  remaining: [],
+  closed: [],
+  selections: [],
+  notes: [],
+  cautions: [],
+  pictures: [],
+  measurements: [],
+  gain: 0,
+  visibleGain: 0,
+};
 const news = (over: Partial<News> = {}): News => ({
-  job: 'Signal House', day: '2027-03-09', livedIn: false, diff: nothing, areas: new Map([['k', 'Kitchen'], ['s', 'Study']]),
-  selections: new Map([['t', { area: 'k', category: 'Wall tiles', choice: 'Sage' }]]), done: 0.4, moved: [], finish: {}, next: [], decisions: [], cautions: [], settled: [], ...over,
+  job: 'Signal House',
+  day: '2027-03-09',
+  livedIn: false,
+  diff: nothing,
+  areas: new Map([
+    ['k', 'Kitchen'],
+    ['s', 'Study'],
+  ]),
+  selections: new Map([['t', { area: 'k', category: 'Wall tiles', choice: 'Sage' }]]),
+  done: 0.4,
+  moved: [],
+  finish: {},
+  next: [],
+  decisions: [],
+  cautions: [],
+  settled: [],
+  ...over,
 });
 const seen = { id: 'i', job: 'j', walk: 'w', area: 'k', at: '2027-03-09T10:00:00.000Z', person: 'p' };
-const work = (over: Partial<NextWork> = {}): NextWork => ({ day: '2027-03-10', afternoon: false, area: 'k', label: 'Kitchen · wires', phase: 'wiring-rough', trade: 'wiring', crew: 'Gull Wiring', after: [], ...over });
+const work = (over: Partial<NextWork> = {}): NextWork => ({
+  day: '2027-03-10',
+  afternoon: false,
+  area: 'k',
+  label: 'Kitchen · wires',
+  phase: 'wiring-rough',
+  trade: 'wiring',
+  crew: 'Gull Wiring',
+  after: [],
+  ...over,
+});
 
 describe('what the crews read after a walk', () => {
   it('says so where nothing changed', () => {
-    expect(crewDraft(news())).toEqual({ title: 'Signal House, walk of Tue 9 Mar: what comes next', body: 'Nothing changed on this walk.' });
+    expect(crewDraft(news())).toEqual({
+      title: 'Signal House, walk of Tue 9 Mar: what comes next',
+      body: 'Nothing changed on this walk.',
+    });
   });
 
   it('names moved work with both days and the reason', () => {
-    const moved = [{ area: 'k', label: 'Kitchen · board', phase: 'board' as const, from: '2027-03-10', to: '2027-03-12', reason: 'Not earlier: wires.' }];
-    expect(crewDraft(news({ moved })).body).toBe('Moved\n- Kitchen · board: now Fri 12 Mar, was Wed 10 Mar. Not earlier: wires.');
+    const moved = [
+      {
+        area: 'k',
+        label: 'Kitchen · board',
+        phase: 'board' as const,
+        from: '2027-03-10',
+        to: '2027-03-12',
+        reason: 'Not earlier: wires.',
+      },
+    ];
+    expect(crewDraft(news({ moved })).body).toBe(
+      'Moved\n- Kitchen · board: now Fri 12 Mar, was Wed 10 Mar. Not earlier: wires.',
+    );
   });
 
   it('tells nobody to fit what is wrong, and says nothing of what is right', () => {
     const wrong = { ...seen, kind: 'selection-check', selection: 't', verdict: 'wrong', text: 'white' } as const;
-    expect(crewDraft(news({ diff: { ...nothing, selections: [wrong] } })).body).toContain('- Kitchen: Wall tiles wrong — white. Do not fit it.');
-    expect(crewDraft(news({ diff: { ...nothing, selections: [{ ...wrong, verdict: 'right' }] } })).body).toBe('Nothing changed on this walk.');
+    expect(crewDraft(news({ diff: { ...nothing, selections: [wrong] } })).body).toContain(
+      '- Kitchen: Wall tiles wrong — white. Do not fit it.',
+    );
+    expect(crewDraft(news({ diff: { ...nothing, selections: [{ ...wrong, verdict: 'right' }] } })).body).toBe(
+      'Nothing changed on this walk.',
+    );
   });
 
   it('tells what the household wants and what was changed on the spot', () => {
-    const diff = { ...nothing, household: [{ ...seen, kind: 'household', text: 'exams: nothing loud before eleven' } as const], decisions: [{ ...seen, kind: 'decision', text: 'double doors', by: 'client' } as const] };
-    expect(crewDraft(news({ diff })).body).toBe('Mind the household\n- Kitchen: exams: nothing loud before eleven\n\nChanged on the spot\n- Kitchen: double doors');
-    expect(clientDraft(news({ diff: { ...diff, surprises: [{ ...seen, kind: 'surprise', text: 'a second flue' } as const], decisions: [{ ...seen, kind: 'decision', text: 'a shelf more', by: 'client', name: 'Mrs Averill', free: true } as const] } })).body).toMatch(/What opening up has shown\n- Kitchen: a second flue\. We come back to you[\s\S]*Settled on the spot\n- Kitchen: a shelf more, as Mrs Averill wished, at no charge\./);
+    const diff = {
+      ...nothing,
+      household: [{ ...seen, kind: 'household', text: 'exams: nothing loud before eleven' } as const],
+      decisions: [{ ...seen, kind: 'decision', text: 'double doors', by: 'client' } as const],
+    };
+    expect(crewDraft(news({ diff })).body).toBe(
+      'Mind the household\n- Kitchen: exams: nothing loud before eleven\n\nChanged on the spot\n- Kitchen: double doors',
+    );
+    expect(
+      clientDraft(
+        news({
+          diff: {
+            ...diff,
+            surprises: [{ ...seen, kind: 'surprise', text: 'a second flue' } as const],
+            decisions: [
+              {
+                ...seen,
+                kind: 'decision',
+                text: 'a shelf more',
+                by: 'client',
+                name: 'Mrs Averill',
+                free: true,
+              } as const,
+            ],
+          },
+        }),
+      ).body,
+    ).toMatch(
+      /What opening up has shown\n- Kitchen: a second flue\. We come back to you[\s\S]*Settled on the spot\n- Kitchen: a shelf more, as Mrs Averill wished, at no charge\./,
+    );
   });
 
   it('goes day by day through who comes where, from when, and what must be ready', () => {
-    const next = [work(), work({ crew: 'Boards', label: 'Study · board', afternoon: true, after: ['Study · wires', 'Study · close-in check'] }), work({ day: '2027-03-11', label: 'Kitchen · ducts' })];
-    expect(crewDraft(news({ next })).body).toBe([
-      'Wed 10 Mar\n- Gull Wiring · Kitchen · wires\n- Boards · Study · board, from noon (ready before: Study · wires, Study · close-in check)',
-      'Thu 11 Mar\n- Gull Wiring · Kitchen · ducts',
-    ].join('\n\n'));
+    const next = [
+      work(),
+      work({
+        crew: 'Boards',
+        label: 'Study · board',
+        afternoon: true,
+        after: ['Study · wires', 'Study · close-in check'],
+      }),
+      work({ day: '2027-03-11', label: 'Kitchen · ducts' }),
+    ];
+    expect(crewDraft(news({ next })).body).toBe(
+      [
+        'Wed 10 Mar\n- Gull Wiring · Kitchen · wires\n- Boards · Study · board, from noon (ready before: Study · wires, Study · close-in check)',
+        'Thu 11 Mar\n- Gull Wiring · Kitchen · ducts',
+      ].join('\n\n'),
+    );
   });
 
   it('writes quantities as the walk did, with and without a unit', () => {
-    const remaining = [{ ...seen, kind: 'remaining', text: 'backing', trade: 'carpentry', quantity: 3, unit: 'pieces' } as const, { ...seen, id: 'x', kind: 'remaining', text: 'boxes', trade: 'wiring', quantity: 2 } as const];
+    const remaining = [
+      { ...seen, kind: 'remaining', text: 'backing', trade: 'carpentry', quantity: 3, unit: 'pieces' } as const,
+      { ...seen, id: 'x', kind: 'remaining', text: 'boxes', trade: 'wiring', quantity: 2 } as const,
+    ];
     const { body } = crewDraft(news({ diff: { ...nothing, remaining } }));
     expect(body).toContain('- Carpentry · Kitchen: 3 pieces backing');
     expect(body).toContain('- Wiring · Kitchen: 2 boxes');

@@ -9,19 +9,54 @@ import { paragraph, percent, type Draft, type News } from './news';
 export function crewDraft(news: News): Draft {
   return {
     title: `${news.job}, walk of ${formatDay(news.day)}: what comes next`,
-    body: [
-      ...paragraph('Take care', news.cautions.map(({ area, text }) => `${place(news, area)}: ${text}`)),
-      ...paragraph('Mind the household', news.diff.household.map((one) => `${place(news, one.area)}: ${one.text}`)),
-      ...paragraph('Changed on the spot', news.diff.decisions.map((one) => `${place(news, one.area)}: ${one.text}`)),
-      ...paragraph('Moved', news.moved.slice(0, 8).map((work) => `${work.label}: now ${formatDay(work.to, news.day)}, was ${formatDay(work.from, news.day)}. ${work.reason}`)),
-      ...paragraph('Still to do', news.diff.remaining.map((item) => `${TRADES[item.trade]} · ${place(news, item.area)}: ${item.quantity ? `${item.quantity} ${item.unit ?? ''} `.replace(/ {2}/, ' ') : ''}${item.text}`)),
-      ...paragraph('Wrong or missing on site', news.diff.selections.filter((check) => check.verdict !== 'right').map((check) => {
-        const known = news.selections.get(check.selection);
-        return `${place(news, known?.area ?? check.area)}: ${known?.category ?? 'delivery'} ${check.verdict}${check.text ? ` — ${check.text}` : ''}. Do not fit it.`;
-      })),
-      ...byDay(news),
-      ...paragraph('How far', news.diff.progress.map(({ area, phase, to }) => `${place(news, area)} · ${phaseFacts(phase).label}: ${to >= 1 ? 'done' : percent(to)}`)),
-    ].join('\n\n') || 'Nothing changed on this walk.',
+    body:
+      [
+        ...paragraph(
+          'Take care',
+          news.cautions.map(({ area, text }) => `${place(news, area)}: ${text}`),
+        ),
+        ...paragraph(
+          'Mind the household',
+          news.diff.household.map((one) => `${place(news, one.area)}: ${one.text}`),
+        ),
+        ...paragraph(
+          'Changed on the spot',
+          news.diff.decisions.map((one) => `${place(news, one.area)}: ${one.text}`),
+        ),
+        ...paragraph(
+          'Moved',
+          news.moved
+            .slice(0, 8)
+            .map(
+              (work) =>
+                `${work.label}: now ${formatDay(work.to, news.day)}, was ${formatDay(work.from, news.day)}. ${work.reason}`,
+            ),
+        ),
+        ...paragraph(
+          'Still to do',
+          news.diff.remaining.map(
+            (item) =>
+              `${TRADES[item.trade]} · ${place(news, item.area)}: ${item.quantity ? `${item.quantity} ${item.unit ?? ''} `.replace(/ {2}/, ' ') : ''}${item.text}`,
+          ),
+        ),
+        ...paragraph(
+          'Wrong or missing on site',
+          news.diff.selections
+            .filter((check) => check.verdict !== 'right')
+            .map((check) => {
+              const known = news.selections.get(check.selection);
+              return `${place(news, known?.area ?? check.area)}: ${known?.category ?? 'delivery'} ${check.verdict}${check.text ? ` — ${check.text}` : ''}. Do not fit it.`;
+            }),
+        ),
+        ...byDay(news),
+        ...paragraph(
+          'How far',
+          news.diff.progress.map(
+            ({ area, phase, to }) =>
+              `${place(news, area)} · ${phaseFacts(phase).label}: ${to >= 1 ? 'done' : percent(to)}`,
+          ),
+        ),
+      ].join('\n\n') || 'Nothing changed on this walk.',
   };
 }
 
@@ -29,6 +64,12 @@ const place = (news: News, area: string): string => news.areas.get(area) ?? 'Sit
 
 function byDay(news: News): string[] {
   return [...groupBy(news.next, (work) => work.day)].slice(0, 5).flatMap(([day, works]) =>
-    paragraph(capital(formatDay(day, news.day)), works.map((work) => `${work.crew} · ${work.label}${work.afternoon ? ', from noon' : ''}${work.after.length > 0 ? ` (ready before: ${work.after.join(', ')})` : ''}`)),
+    paragraph(
+      capital(formatDay(day, news.day)),
+      works.map(
+        (work) =>
+          `${work.crew} · ${work.label}${work.afternoon ? ', from noon' : ''}${work.after.length > 0 ? ` (ready before: ${work.after.join(', ')})` : ''}`,
+      ),
+    ),
   );
 }

@@ -5,38 +5,124 @@ import { clientDraft } from './client-draft';
 import { crewDraft } from './crew-draft';
 import type { News } from './news';
 
-const nothing: WalkDiff = { surprises: [], decisions: [], household: [], shorts: [], inWalls: [], checks: [], progress: [], remaining: [], closed: [], selections: [], notes: [], cautions: [], pictures: [], measurements: [], gain: 0, visibleGain: 0 };
+const nothing: WalkDiff = {
+  surprises: [],
+  decisions: [],
+  household: [],
+  shorts: [],
+  inWalls: [],
+  checks: [],
+  progress: [],
+  remaining: [],
+  closed: [],
+  selections: [],
+  notes: [],
+  cautions: [],
+  pictures: [],
+  measurements: [],
+  gain: 0,
+  visibleGain: 0,
+};
 const news = (over: Partial<News> = {}): News => ({
-  job: 'Signal House', day: '2027-03-09', livedIn: false, diff: nothing, areas: new Map([['k', 'Kitchen']]), selections: new Map([['t', { area: 'k', category: 'Wall tiles', choice: 'Sage' }]]),
-  done: 0.4, moved: [], finish: { after: '2027-05-14' }, next: [], decisions: [], cautions: [], settled: [], ...over,
+  job: 'Signal House',
+  day: '2027-03-09',
+  livedIn: false,
+  diff: nothing,
+  areas: new Map([['k', 'Kitchen']]),
+  selections: new Map([['t', { area: 'k', category: 'Wall tiles', choice: 'Sage' }]]),
+  done: 0.4,
+  moved: [],
+  finish: { after: '2027-05-14' },
+  next: [],
+  decisions: [],
+  cautions: [],
+  settled: [],
+  ...over,
 });
-const item = { id: 'i', job: 'j', walk: 'w', area: 'k', at: '2027-03-09T10:00:00.000Z', person: 'p', kind: 'remaining', text: 'backing blocks', trade: 'carpentry', quantity: 3, unit: 'pieces' } as const;
-const check = { id: 's', job: 'j', walk: 'w', area: 'k', at: item.at, person: 'p', kind: 'selection-check', selection: 't', verdict: 'wrong', text: 'white' } as const;
+const item = {
+  id: 'i',
+  job: 'j',
+  walk: 'w',
+  area: 'k',
+  at: '2027-03-09T10:00:00.000Z',
+  person: 'p',
+  kind: 'remaining',
+  text: 'backing blocks',
+  trade: 'carpentry',
+  quantity: 3,
+  unit: 'pieces',
+} as const;
+const check = {
+  id: 's',
+  job: 'j',
+  walk: 'w',
+  area: 'k',
+  at: item.at,
+  person: 'p',
+  kind: 'selection-check',
+  selection: 't',
+  verdict: 'wrong',
+  text: 'white',
+} as const;
 
 describe('the client’s update', () => {
   it('explains hidden work where a week looked quiet, and only there', () => {
-    const hidden = { ...nothing, progress: [{ area: 'k', phase: 'wiring-rough' as const, from: 0.3, to: 1 }], gain: 0.04, visibleGain: 0 };
-    expect(clientDraft(news({ diff: hidden })).body).toContain('100 % of what was done since the last walk is inside walls');
-    const seen = { ...nothing, progress: [{ area: 'k', phase: 'board' as const, from: 0, to: 1 }], gain: 0.04, visibleGain: 0.04 };
+    const hidden = {
+      ...nothing,
+      progress: [{ area: 'k', phase: 'wiring-rough' as const, from: 0.3, to: 1 }],
+      gain: 0.04,
+      visibleGain: 0,
+    };
+    expect(clientDraft(news({ diff: hidden })).body).toContain(
+      '100 % of what was done since the last walk is inside walls',
+    );
+    const seen = {
+      ...nothing,
+      progress: [{ area: 'k', phase: 'board' as const, from: 0, to: 1 }],
+      gain: 0.04,
+      visibleGain: 0.04,
+    };
     expect(clientDraft(news({ diff: seen })).body).not.toContain('If it looks quiet');
   });
 
   it('says what is wrong, what was chosen, and that it is being put right', () => {
     const body = clientDraft(news({ diff: { ...nothing, remaining: [item], selections: [check] } })).body;
-    expect(body).toContain('Kitchen, wall tiles: not what you chose (white). We are putting it right. You chose: Sage.');
+    expect(body).toContain(
+      'Kitchen, wall tiles: not what you chose (white). We are putting it right. You chose: Sage.',
+    );
     expect(body).toContain('Kitchen: 3 pieces backing blocks — still to do before the next step there.');
   });
 
   it('tells what opening up has shown, and what it brings', () => {
     const settled = { area: 'k', text: 'the floor is dry', fallback: 'lay a membrane', found: 'wet under the screed' };
-    expect(clientDraft(news({ settled: [{ ...settled, verdict: 'wrong' }] })).body).toContain('Kitchen: we took it that the floor is dry. It is not so: wet under the screed. So we lay a membrane.');
-    expect(clientDraft(news({ settled: [{ ...settled, verdict: 'held' }] })).body).toContain('we took it that the floor is dry, and it is so.');
+    expect(clientDraft(news({ settled: [{ ...settled, verdict: 'wrong' }] })).body).toContain(
+      'Kitchen: we took it that the floor is dry. It is not so: wet under the screed. So we lay a membrane.',
+    );
+    expect(clientDraft(news({ settled: [{ ...settled, verdict: 'held' }] })).body).toContain(
+      'we took it that the floor is dry, and it is so.',
+    );
     expect(clientDraft(news()).body).not.toContain('What opening up has shown');
   });
 
   it('owns up to a later day, with the reason, against the promise', () => {
-    const body = clientDraft(news({ finish: { before: '2027-05-12', after: '2027-05-14', promised: '2027-05-12' }, moved: [{ area: 'k', label: 'Kitchen · cabinets', phase: 'cabinets', from: '2027-04-01', to: '2027-04-05', reason: 'Not earlier: the cabinets arrive Mon 5 Apr.' }] })).body;
-    expect(body).toContain('we finish on Fri 14 May. That is 2 days later than we thought before this walk, because the cabinets arrive Mon 5 Apr. We had promised Wed 12 May.');
+    const body = clientDraft(
+      news({
+        finish: { before: '2027-05-12', after: '2027-05-14', promised: '2027-05-12' },
+        moved: [
+          {
+            area: 'k',
+            label: 'Kitchen · cabinets',
+            phase: 'cabinets',
+            from: '2027-04-01',
+            to: '2027-04-05',
+            reason: 'Not earlier: the cabinets arrive Mon 5 Apr.',
+          },
+        ],
+      }),
+    ).body;
+    expect(body).toContain(
+      'we finish on Fri 14 May. That is 2 days later than we thought before this walk, because the cabinets arrive Mon 5 Apr. We had promised Wed 12 May.',
+    );
   });
 
   it('says so when little has moved, and asks for decisions by their day', () => {
@@ -46,13 +132,16 @@ describe('the client’s update', () => {
   });
 
   it('has plain words for every phase', () => {
-    for (const phase of PHASE_KEYS) expect(phaseFacts(phase).plain).not.toMatch(/rough|close-in|substrate|snags|flashing|sheathing|pre-hang/);
+    for (const phase of PHASE_KEYS)
+      expect(phaseFacts(phase).plain).not.toMatch(/rough|close-in|substrate|snags|flashing|sheathing|pre-hang/);
   });
 });
 
 describe('the crew’s update', () => {
   it('begins with cautions and names trade and quantity', () => {
-    const body = crewDraft(news({ diff: { ...nothing, remaining: [item] }, settled: [], cautions: [{ area: 'k', text: 'open edge' }] })).body;
+    const body = crewDraft(
+      news({ diff: { ...nothing, remaining: [item] }, settled: [], cautions: [{ area: 'k', text: 'open edge' }] }),
+    ).body;
     expect(body.indexOf('open edge')).toBeGreaterThan(-1);
     expect(body.indexOf('open edge')).toBeLessThan(body.indexOf('backing blocks'));
     expect(body.toLowerCase()).toContain('carpentry');

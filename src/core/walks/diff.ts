@@ -46,20 +46,36 @@ export function diffOf(all: readonly Observation[], walk: string, weights: Weigh
   const progress: ProgressChange[] = [...progressOf(during)].flatMap(([key, now]) => {
     const reading = ofKind(during, 'progress').find((one) => `${one.area}:${one.phase}` === key);
     const from = before.get(key)?.fraction ?? 0;
-    return reading && from !== now.fraction ? [{ area: reading.area, phase: reading.phase, from, to: now.fraction }] : [];
+    return reading && from !== now.fraction
+      ? [{ area: reading.area, phase: reading.phase, from, to: now.fraction }]
+      : [];
   });
-  const doneHere = new Set(ofKind(during, 'recheck').filter((check) => check.verdict === 'done').map((check) => check.about));
+  const doneHere = new Set(
+    ofKind(during, 'recheck')
+      .filter((check) => check.verdict === 'done')
+      .map((check) => check.about),
+  );
   const stillOpen = new Set(openItems(seen).map((open) => open.item.id));
   const total = [...weights.values()].reduce((sum, weight) => sum + weight, 0);
   const share = (changes: ProgressChange[]): number =>
-    total === 0 ? 0 : changes.reduce((sum, change) => sum + (change.to - change.from) * (weights.get(`${change.area}:${change.phase}`) ?? 0), 0) / total;
+    total === 0
+      ? 0
+      : changes.reduce(
+          (sum, change) => sum + (change.to - change.from) * (weights.get(`${change.area}:${change.phase}`) ?? 0),
+          0,
+        ) / total;
   return {
     progress,
     remaining: ofKind(during, 'remaining').filter((one) => stillOpen.has(one.id)),
     closed: ofKind(seen, 'remaining').filter((one) => doneHere.has(one.id)),
     selections: lastChecks(ofKind(during, 'selection-check')),
     notes: ofKind(during, 'note'),
-    cautions: ofKind(during, 'caution'), surprises: ofKind(during, 'surprise'), decisions: ofKind(during, 'decision'), household: ofKind(during, 'household'), shorts: ofKind(during, 'short'), inWalls: ofKind(during, 'in-wall'),
+    cautions: ofKind(during, 'caution'),
+    surprises: ofKind(during, 'surprise'),
+    decisions: ofKind(during, 'decision'),
+    household: ofKind(during, 'household'),
+    shorts: ofKind(during, 'short'),
+    inWalls: ofKind(during, 'in-wall'),
     checks: [...new Map(ofKind(during, 'check').map((check) => [`${check.area}:${check.line}`, check])).values()],
     pictures: ofKind(during, 'picture'),
     measurements: ofKind(during, 'measurement'),
@@ -68,7 +84,9 @@ export function diffOf(all: readonly Observation[], walk: string, weights: Weigh
   };
 }
 
-const lastChecks = (checks: Of<'selection-check'>[]): Of<'selection-check'>[] => [...new Map(checks.map((check) => [check.selection, check])).values()];
+const lastChecks = (checks: Of<'selection-check'>[]): Of<'selection-check'>[] => [
+  ...new Map(checks.map((check) => [check.selection, check])).values(),
+];
 
 /** Progress of a job counted by work, not by looks: 0…1. */
 export function workDone(weights: Weights, fraction: (task: string) => number): number {

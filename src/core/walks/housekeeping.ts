@@ -2,7 +2,12 @@ import { addDays, daysBetween, weekday, type Day } from '../units/day';
 
 /** In what state a site is left; each line is looked at and said. */
 export const LEFT_ITEMS = {
-  clean: 'swept, ways out free', edges: 'edges and holes guarded', barriers: 'barriers and signs stand', 'live-ends': 'live ends capped and safe', weather: 'windows shut, covers tied', keys: 'locked, keys where they belong',
+  clean: 'swept, ways out free',
+  edges: 'edges and holes guarded',
+  barriers: 'barriers and signs stand',
+  'live-ends': 'live ends capped and safe',
+  weather: 'windows shut, covers tied',
+  keys: 'locked, keys where they belong',
 } as const;
 export type LeftItem = keyof typeof LEFT_ITEMS;
 export const LEFT_ITEM_KEYS = Object.keys(LEFT_ITEMS) as LeftItem[];

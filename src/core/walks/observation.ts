@@ -58,7 +58,14 @@ export type Observation = Seen &
     /** `text`, `picture`: how it was seen to be done. */
     | { kind: 'recheck'; about: string; verdict: RecheckVerdict; text?: string; picture?: string }
     /** `quantity`: how many are not right; `text`: what it came as, or what is broken. */
-    | { kind: 'selection-check'; selection: string; verdict: SelectionVerdict; quantity?: number; text?: string; picture?: string }
+    | {
+        kind: 'selection-check';
+        selection: string;
+        verdict: SelectionVerdict;
+        quantity?: number;
+        text?: string;
+        picture?: string;
+      }
     | { kind: 'note'; text: string }
     | { kind: 'caution'; text: string }
     /** `standpoint`: taken from the same spot each time. */
@@ -90,7 +97,10 @@ export type Mark =
 export type Spot = [number, number];
 
 /** What a measurement is the size of, where that is drawn. */
-export type Target = { what: 'wall'; wall: number } | { what: 'height' } | { what: 'opening'; opening: string; side: 'width' | 'height' | 'sill' };
+export type Target =
+  | { what: 'wall'; wall: number }
+  | { what: 'height' }
+  | { what: 'opening'; opening: string; side: 'width' | 'height' | 'sill' };
 
 /** Something in a wall, placed on its elevation as one faces it from inside. mm */
 export interface InWall {
@@ -107,17 +117,37 @@ export interface InWall {
   picture?: string;
 }
 
-export const IN_WALL_KINDS = { backing: 'backing', pipe: 'pipe', drain: 'drain', duct: 'duct', cable: 'cable', box: 'box', valve: 'valve', steel: 'steel', panel: 'access panel', other: 'other' } as const;
+export const IN_WALL_KINDS = {
+  backing: 'backing',
+  pipe: 'pipe',
+  drain: 'drain',
+  duct: 'duct',
+  cable: 'cable',
+  box: 'box',
+  valve: 'valve',
+  steel: 'steel',
+  panel: 'access panel',
+  other: 'other',
+} as const;
 export type InWallKind = keyof typeof IN_WALL_KINDS;
 
 export type ObservationKind = Observation['kind'];
 export type Of<Kind extends ObservationKind> = Extract<Observation, { kind: Kind }>;
 
 /** By the time it was seen; ids break ties, being made in order of time. */
-export const inOrderSeen = (a: Observation, b: Observation): number => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : 1);
+export const inOrderSeen = (a: Observation, b: Observation): number =>
+  a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : 1;
 
 /** Records that wait for their place in scope, among assumptions or changes: what a walk said and nobody has put away yet. */
-export const UNPLACED_KINDS = ['surprise', 'scope', 'assumption', 'selection', 'order', 'gate', 'household'] as const satisfies readonly ObservationKind[];
+export const UNPLACED_KINDS = [
+  'surprise',
+  'scope',
+  'assumption',
+  'selection',
+  'order',
+  'gate',
+  'household',
+] as const satisfies readonly ObservationKind[];
 export type UnplacedKind = (typeof UNPLACED_KINDS)[number];
 
 /** Those that still stand, in the order in which they were seen: what was withdrawn is left out, and the withdrawals with it. */

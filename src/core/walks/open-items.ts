@@ -20,7 +20,8 @@ export interface OpenItem<Item extends Carried = Carried> {
 export function carriedItems(observations: readonly Observation[]): OpenItem[] {
   const items = new Map<string, OpenItem>();
   for (const one of observations) {
-    if (one.kind === 'remaining' || one.kind === 'caution') items.set(one.id, items.get(one.id) ?? { item: one, putOff: 0, notSeen: 0, worse: false });
+    if (one.kind === 'remaining' || one.kind === 'caution')
+      items.set(one.id, items.get(one.id) ?? { item: one, putOff: 0, notSeen: 0, worse: false });
   }
   for (const check of observations) {
     if (check.kind !== 'recheck') continue;
@@ -28,7 +29,8 @@ export function carriedItems(observations: readonly Observation[]): OpenItem[] {
     if (!known) continue;
     if (check.verdict === 'done') items.delete(check.about);
     else if (check.verdict === 'not seen') items.set(check.about, { ...known, notSeen: known.notSeen + 1 });
-    else items.set(check.about, { ...known, putOff: known.putOff + 1, worse: known.worse || check.verdict === 'worse' });
+    else
+      items.set(check.about, { ...known, putOff: known.putOff + 1, worse: known.worse || check.verdict === 'worse' });
   }
   return [...items.values()];
 }
@@ -38,4 +40,5 @@ export const openItems = (observations: readonly Observation[]): OpenItem<Of<'re
   carriedItems(observations).flatMap(({ item, ...rest }) => (item.kind === 'remaining' ? [{ item, ...rest }] : []));
 
 /** Cautions that still hold: what was made safe is said no more. */
-export const openCautions = (observations: readonly Observation[]): Of<'caution'>[] => carriedItems(observations).flatMap(({ item }) => (item.kind === 'caution' ? [item] : []));
+export const openCautions = (observations: readonly Observation[]): Of<'caution'>[] =>
+  carriedItems(observations).flatMap(({ item }) => (item.kind === 'caution' ? [item] : []));

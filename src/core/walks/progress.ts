@@ -31,7 +31,11 @@ export function progressOf(observations: readonly Observation[]): Map<string, Ph
  * Only intervals in which it moved count: a room without its crew says nothing about the crew's speed.
  * @param workedBetween worked half-days of the job between two instants
  */
-export function remainingHalfDays(planned: number, progress: PhaseProgress | undefined, workedBetween: (from: string, to: string) => number): number {
+export function remainingHalfDays(
+  planned: number,
+  progress: PhaseProgress | undefined,
+  workedBetween: (from: string, to: string) => number,
+): number {
   if (!progress) return planned;
   const { readings } = progress;
   const intervals: Interval[] = readings.slice(1).flatMap((reading, index) => {

@@ -4,12 +4,39 @@ import { IN_WALL_KINDS, type Observation, type ObservationKind } from './observa
 
 /** What a kind of record is called on screen. */
 export const KIND_WORDS: Readonly<Record<ObservationKind, string>> = {
-  progress: 'progress', remaining: 'still to do', recheck: 'looked at again', 'selection-check': 'check', note: 'note', caution: 'caution', picture: 'picture', marks: 'marks', measurement: 'size', surprise: 'surprise', decision: 'decided', scope: 'scope',
-  assumption: 'believed', selection: 'chosen', order: 'order', gate: 'inspection', household: 'household', short: 'short of', check: 'close-in', 'in-wall': 'in the wall', withdrawal: 'taken back',
+  progress: 'progress',
+  remaining: 'still to do',
+  recheck: 'looked at again',
+  'selection-check': 'check',
+  note: 'note',
+  caution: 'caution',
+  picture: 'picture',
+  marks: 'marks',
+  measurement: 'size',
+  surprise: 'surprise',
+  decision: 'decided',
+  scope: 'scope',
+  assumption: 'believed',
+  selection: 'chosen',
+  order: 'order',
+  gate: 'inspection',
+  household: 'household',
+  short: 'short of',
+  check: 'close-in',
+  'in-wall': 'in the wall',
+  withdrawal: 'taken back',
 };
 
 /** A counted thing in words: “3 pieces backing”, “2 boxes”, “the collar”. */
-export const countedWords = ({ quantity, unit, text }: { quantity?: number | undefined; unit?: string | undefined; text: string }): string => [quantity, unit, text].filter(Boolean).join(' ');
+export const countedWords = ({
+  quantity,
+  unit,
+  text,
+}: {
+  quantity?: number | undefined;
+  unit?: string | undefined;
+  text: string;
+}): string => [quantity, unit, text].filter(Boolean).join(' ');
 
 /** A record as one line, the way it is read back; empty for those that show in a place of their own. */
 export function recordWords(seen: { kind: ObservationKind }): string {

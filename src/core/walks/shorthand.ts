@@ -30,8 +30,17 @@ import { formatLength, parseLength, type LengthSystem } from '../units/length';
  * `Kitchen:` in front names another area.
  */
 export const SIGNS: readonly (readonly [string, string, string])[] = [
-  ['+', 'still to do', '+ 3 backing blocks @carpentry'], ['!', 'caution', '! open edge'], ['#', 'size', '# opening 890 x 2030'], ['>', 'order', '> end panel wrong, 12 days'], ['?', 'believed', '? wall may carry; else props'],
-  ['*', 'decided', '* client wants flat casing'], ['~', 'surprise', '~ second drain'], ['=', 'chosen', '= tile sage'], ['^', 'inspection', '^ wiring inspection fri'], ['&', 'household', '& baby sleeps till three'], ['$', 'short of', '$ 2 tubes sealant'],
+  ['+', 'still to do', '+ 3 backing blocks @carpentry'],
+  ['!', 'caution', '! open edge'],
+  ['#', 'size', '# opening 890 x 2030'],
+  ['>', 'order', '> end panel wrong, 12 days'],
+  ['?', 'believed', '? wall may carry; else props'],
+  ['*', 'decided', '* client wants flat casing'],
+  ['~', 'surprise', '~ second drain'],
+  ['=', 'chosen', '= tile sage'],
+  ['^', 'inspection', '^ wiring inspection fri'],
+  ['&', 'household', '& baby sleeps till three'],
+  ['$', 'short of', '$ 2 tubes sealant'],
 ];
 
 export interface ShortTerms {
@@ -42,10 +51,33 @@ export interface ShortTerms {
   system: LengthSystem;
 }
 
-export type ShortLine = { area: string } & (Reading | { kind: 'note'; subject: string } | { kind: 'short'; subject: string; quantity?: number; unit?: string });
+export type ShortLine = { area: string } & (
+  Reading | { kind: 'note'; subject: string } | { kind: 'short'; subject: string; quantity?: number; unit?: string }
+);
 
-const STANCE_WORDS: Readonly<Record<string, Stance>> = { ...Object.fromEntries(STANCE_KEYS.map((stance) => [stance, stance])), if: 'conditional', keep: 'keep-live' };
-const WORD_FRACTIONS: Readonly<Record<string, number>> = { done: 1, finished: 1, complete: 1, ready: 1, nearly: 0.9, almost: 0.9, 'nearly done': 0.9, 'almost done': 0.9, half: 0.5, halfway: 0.5, started: 0.1, 'just started': 0.1, begun: 0.1, 'not started': 0, none: 0, 'not begun': 0 };
+const STANCE_WORDS: Readonly<Record<string, Stance>> = {
+  ...Object.fromEntries(STANCE_KEYS.map((stance) => [stance, stance])),
+  if: 'conditional',
+  keep: 'keep-live',
+};
+const WORD_FRACTIONS: Readonly<Record<string, number>> = {
+  done: 1,
+  finished: 1,
+  complete: 1,
+  ready: 1,
+  nearly: 0.9,
+  almost: 0.9,
+  'nearly done': 0.9,
+  'almost done': 0.9,
+  half: 0.5,
+  halfway: 0.5,
+  started: 0.1,
+  'just started': 0.1,
+  begun: 0.1,
+  'not started': 0,
+  none: 0,
+  'not begun': 0,
+};
 
 /**
  * What a short line says.
@@ -55,27 +87,52 @@ export function readShorthand(typed: string, terms: ShortTerms): Outcome<ShortLi
   const named = namedArea(typed, terms.areas);
   const area = named?.id ?? terms.area;
   const text = (named?.rest ?? typed).normalize('NFC').replace(/\s+/g, ' ').trim();
-  if (text === '') return refuse({ code: 'line-empty', message: 'Type what you see, like “tape 60” or “+ 3 blocks over the basin”.' });
-  if (text.length > 600) return refuse({ code: 'line-long', message: 'A line has at most 600 characters; say the rest in another.' });
+  if (text === '')
+    return refuse({ code: 'line-empty', message: 'Type what you see, like “tape 60” or “+ 3 blocks over the basin”.' });
+  if (text.length > 600)
+    return refuse({ code: 'line-long', message: 'A line has at most 600 characters; say the rest in another.' });
   const sign = text[0] ?? '';
   const rest = text.slice(1).trim();
   const signed = bySign(sign, rest, terms);
-  if (signed) return rest === '' ? refuse({ code: 'line-empty', message: `After ${sign} comes what it is about.` }) : signed.ok ? answer({ area, ...signed.value }) : signed;
+  if (signed)
+    return rest === ''
+      ? refuse({ code: 'line-empty', message: `After ${sign} comes what it is about.` })
+      : signed.ok
+        ? answer({ area, ...signed.value })
+        : signed;
   const [first = '', ...others] = text.split(' ');
   const stance = STANCE_WORDS[first.toLowerCase()];
-  if (stance && others.length > 0) return answer({ area, kind: 'scope', subject: others.join(' '), stance, ...counted(others) });
+  if (stance && others.length > 0)
+    return answer({ area, kind: 'scope', subject: others.join(' '), stance, ...counted(others) });
   const progress = readProgress(text, terms.steps(area));
-  return progress ? (progress.ok ? answer({ area, ...progress.value }) : progress) : answer({ area, kind: 'note', subject: text });
+  return progress
+    ? progress.ok
+      ? answer({ area, ...progress.value })
+      : progress
+    : answer({ area, kind: 'note', subject: text });
 }
 
 /** A reading as the short line that says it: what a draft is put right by. Reading it again gives the same. */
-export function writeShorthand(line: Reading, steps: readonly { phase: Phase; label: string }[], system: LengthSystem): string {
-  const has = (words: string | number | undefined): boolean => words !== undefined && line.subject.includes(String(words));
+export function writeShorthand(
+  line: Reading,
+  steps: readonly { phase: Phase; label: string }[],
+  system: LengthSystem,
+): string {
+  const has = (words: string | number | undefined): boolean =>
+    words !== undefined && line.subject.includes(String(words));
   switch (line.kind) {
     case 'progress':
       return `${similar(steps, line.phase)?.label ?? line.subject} ${Math.round((line.fraction ?? 0) * 100)}`;
     case 'remaining':
-      return ['+', line.quantity !== undefined && !/^\d/.test(line.subject) ? line.quantity : undefined, line.unit, line.subject, line.trade ? `@${line.trade}` : undefined].filter((part) => part !== undefined).join(' ');
+      return [
+        '+',
+        line.quantity !== undefined && !/^\d/.test(line.subject) ? line.quantity : undefined,
+        line.unit,
+        line.subject,
+        line.trade ? `@${line.trade}` : undefined,
+      ]
+        .filter((part) => part !== undefined)
+        .join(' ');
     case 'scope':
       return `${line.stance === 'conditional' ? 'if' : line.stance === 'keep-live' ? 'keep' : (line.stance ?? 'in')} ${line.subject}`;
     case 'measurement':
@@ -97,25 +154,37 @@ function namedArea(typed: string, areas: ShortTerms['areas']): { id: string; res
   const at = typed.indexOf(':');
   if (at < 1 || at > 60) return undefined;
   const name = typed.slice(0, at).trim().toLowerCase();
-  const found = areas.find((area) => area.name.toLowerCase() === name) ?? only(areas.filter((area) => area.name.toLowerCase().startsWith(name)));
+  const found =
+    areas.find((area) => area.name.toLowerCase() === name) ??
+    only(areas.filter((area) => area.name.toLowerCase().startsWith(name)));
   return found && { id: found.id, rest: typed.slice(at + 1) };
 }
 
 const only = <Thing>(list: readonly Thing[]): Thing | undefined => (list.length === 1 ? list[0] : undefined);
-const spoken = (text: string): string => ` ${text.toLowerCase().replace(/[.,;!?]/g, ' ').replace(/\s+/g, ' ').trim()} `;
+const spoken = (text: string): string =>
+  ` ${text
+    .toLowerCase()
+    .replace(/[.,;!?]/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim()} `;
 const counted = (words: readonly string[]): { quantity?: number } => {
   const quantity = quantitySaid(words.map((word) => word.toLowerCase()));
   return quantity === undefined ? {} : { quantity };
 };
 
-type Line = Reading | { kind: 'note'; subject: string } | { kind: 'short'; subject: string; quantity?: number; unit?: string };
+type Line =
+  Reading | { kind: 'note'; subject: string } | { kind: 'short'; subject: string; quantity?: number; unit?: string };
 
 function bySign(sign: string, rest: string, { system }: ShortTerms): Outcome<Line> | undefined {
   const text = spoken(rest);
   switch (sign) {
     case '+': {
       const trade = tradeNamed(rest);
-      if (trade && !trade.known) return refuse({ code: 'trade-unknown', message: `“@${trade.word}” is no trade; write one like @carpentry or @wiring.` });
+      if (trade && !trade.known)
+        return refuse({
+          code: 'trade-unknown',
+          message: `“@${trade.word}” is no trade; write one like @carpentry or @wiring.`,
+        });
       const subject = rest.replace(/@\S+/, '').trim();
       const whose = trade?.known ?? tradeSaid(text);
       return answer({ kind: 'remaining', ...split(subject), ...(whose ? { trade: whose } : {}) });
@@ -124,13 +193,19 @@ function bySign(sign: string, rest: string, { system }: ShortTerms): Outcome<Lin
       return readSize(rest, system);
     case '=': {
       const colon = rest.indexOf(':');
-      const [subject = '', ...choice] = colon > 0 ? [rest.slice(0, colon).trim(), rest.slice(colon + 1).trim()] : rest.split(' ');
+      const [subject = '', ...choice] =
+        colon > 0 ? [rest.slice(0, colon).trim(), rest.slice(colon + 1).trim()] : rest.split(' ');
       return answer({ kind: 'selection', subject, choice: choice.join(' ') || (choiceSaid(text) ?? subject) });
     }
     case '>': {
       const days = daysSaid(text.trim().split(' '));
       const problem = problemSaid(text);
-      return answer({ kind: 'order', subject: rest, ...(days === undefined ? {} : { days }), ...(problem ? { problem } : {}) });
+      return answer({
+        kind: 'order',
+        subject: rest,
+        ...(days === undefined ? {} : { days }),
+        ...(problem ? { problem } : {}),
+      });
     }
     case '?': {
       const [subject = '', fallback] = rest.split(/\s*(?:;|,)\s*(?:else|or else|otherwise|if not,?)\s+/);
@@ -139,7 +214,15 @@ function bySign(sign: string, rest: string, { system }: ShortTerms): Outcome<Lin
     case '!':
       return answer({ kind: 'caution', subject: rest });
     case '*':
-      return answer({ kind: 'decision', subject: rest, by: /^(?:client|she|he|they|owner|mrs?|ms)\b/i.test(rest) ? 'client' : /^engineer\b/i.test(rest) ? 'engineer' : 'us' });
+      return answer({
+        kind: 'decision',
+        subject: rest,
+        by: /^(?:client|she|he|they|owner|mrs?|ms)\b/i.test(rest)
+          ? 'client'
+          : /^engineer\b/i.test(rest)
+            ? 'engineer'
+            : 'us',
+      });
     case '^': {
       const state = stateSaid(text);
       return answer({ kind: 'gate', subject: rest, ...(state ? { state } : {}) });
@@ -157,45 +240,84 @@ function bySign(sign: string, rest: string, { system }: ShortTerms): Outcome<Lin
 
 /** `3 backing blocks` is three of something; `2 tubes sealant` two tubes of it. */
 function split(text: string): { subject: string; quantity?: number; unit?: string } {
-  const found = /^(\d{1,5}(?:[.,]\d+)?)\s*(tubes?|boxes|box|bags?|rolls?|sheets?|lengths?|litres?|l|kg|m2|m²|m|ft|pieces?|packs?|cans?|pails?)?\s+(?:of )?((?!to |for |in |on |at |over |too |still |not |by |left |behind |under |above |needs? |are |is ).+)$/i.exec(text) ?? /^(\d{1,5}(?:[.,]\d+)?)()\s+(.+)$/.exec(text);
+  const found =
+    /^(\d{1,5}(?:[.,]\d+)?)\s*(tubes?|boxes|box|bags?|rolls?|sheets?|lengths?|litres?|l|kg|m2|m²|m|ft|pieces?|packs?|cans?|pails?)?\s+(?:of )?((?!to |for |in |on |at |over |too |still |not |by |left |behind |under |above |needs? |are |is ).+)$/i.exec(
+      text,
+    ) ?? /^(\d{1,5}(?:[.,]\d+)?)()\s+(.+)$/.exec(text);
   if (!found) return { subject: text };
-  return { subject: found[3] ?? text, quantity: Number((found[1] ?? '').replace(',', '.')), ...(found[2] ? { unit: found[2].toLowerCase() } : {}) };
+  return {
+    subject: found[3] ?? text,
+    quantity: Number((found[1] ?? '').replace(',', '.')),
+    ...(found[2] ? { unit: found[2].toLowerCase() } : {}),
+  };
 }
 
 function tradeNamed(text: string): { word: string; known?: Trade } | undefined {
   const word = /@(\S+)/.exec(text)?.[1]?.toLowerCase();
   if (word === undefined) return undefined;
-  const known = isTrade(word) ? word : (TRADE_KEYS.find((trade) => TRADES[trade].toLowerCase().startsWith(word)) ?? tradeSaid(word));
+  const known = isTrade(word)
+    ? word
+    : (TRADE_KEYS.find((trade) => TRADES[trade].toLowerCase().startsWith(word)) ?? tradeSaid(word));
   return { word, ...(known && known !== 'nobody' ? { known } : {}) };
 }
 
 /** `opening 890 x 2030`, `headroom 7' 4 1/2"`: what, then one length or two. */
 function readSize(rest: string, system: LengthSystem): Outcome<Reading> {
-  const found = /^(.*?[^\d\s'"]\S*)\s+(\d[^x×*]*?)(?:\s*[x×*]\s*(\d.*))?$/iu.exec(rest) ?? /^()(\d[^x×*]*?)(?:\s*[x×*]\s*(\d.*))?$/iu.exec(rest);
-  if (!found) return refuse({ code: 'size-unreadable', message: system === 'imperial' ? `Write what and how long, like # opening 2' 11" x 6' 8".` : 'Write what and how long, like # opening 890 x 2030.' });
+  const found =
+    /^(.*?[^\d\s'"]\S*)\s+(\d[^x×*]*?)(?:\s*[x×*]\s*(\d.*))?$/iu.exec(rest) ??
+    /^()(\d[^x×*]*?)(?:\s*[x×*]\s*(\d.*))?$/iu.exec(rest);
+  if (!found)
+    return refuse({
+      code: 'size-unreadable',
+      message:
+        system === 'imperial'
+          ? `Write what and how long, like # opening 2' 11" x 6' 8".`
+          : 'Write what and how long, like # opening 890 x 2030.',
+    });
   const first = parseLength(found[2] ?? '', system);
   if (!first.ok) return first;
   const second = found[3] === undefined ? undefined : parseLength(found[3], system);
   if (second && !second.ok) return second;
   if (first.value === 0 || second?.value === 0) return refuse({ code: 'size-nothing', message: 'A length is over 0.' });
-  return answer({ kind: 'measurement', subject: (found[1] ?? '').trim() || 'size', value: first.value, unit: 'mm', mm: first.value, ...(second ? { value2: second.value, mm2: second.value } : {}) });
+  return answer({
+    kind: 'measurement',
+    subject: (found[1] ?? '').trim() || 'size',
+    value: first.value,
+    unit: 'mm',
+    mm: first.value,
+    ...(second ? { value2: second.value, mm2: second.value } : {}),
+  });
 }
 
 /** `tape 60`, `framing done`: a step of this area and how far it is; undefined where no step is named. */
 function readProgress(text: string, steps: readonly { phase: Phase; label: string }[]): Outcome<Reading> | undefined {
-  const found = /^(.+?)\s+(?:(\d{1,3})\s*%?|(done|finished|complete|ready|nearly done|almost done|nearly|almost|half|halfway|just started|started|begun|not started|not begun|none))$/i.exec(text);
+  const found =
+    /^(.+?)\s+(?:(\d{1,3})\s*%?|(done|finished|complete|ready|nearly done|almost done|nearly|almost|half|halfway|just started|started|begun|not started|not begun|none))$/i.exec(
+      text,
+    );
   if (!found) return undefined;
   const name = (found[1] ?? '').toLowerCase();
-  const step = steps.find((one) => one.label === name || one.phase === name) ?? steps.find((one) => one.phase === phaseSaid(name)) ?? only(steps.filter((one) => one.label.startsWith(name))) ?? similar(steps, phaseSaid(name));
+  const step =
+    steps.find((one) => one.label === name || one.phase === name) ??
+    steps.find((one) => one.phase === phaseSaid(name)) ??
+    only(steps.filter((one) => one.label.startsWith(name))) ??
+    similar(steps, phaseSaid(name));
   if (!step) return undefined;
   const fraction = found[2] === undefined ? WORD_FRACTIONS[(found[3] ?? '').toLowerCase()] : Number(found[2]) / 100;
-  if (fraction === undefined || fraction > 1) return refuse({ code: 'fraction-high', message: `“${found[2] ?? ''}” is more than all of it; 100 is done.` });
+  if (fraction === undefined || fraction > 1)
+    return refuse({ code: 'fraction-high', message: `“${found[2] ?? ''}” is more than all of it; 100 is done.` });
   return answer({ kind: 'progress', subject: step.label, phase: step.phase, fraction });
 }
 
 /** The step of this area that is next to what was said: “wiring” is the rough wires before the board and the sockets after. */
-export function similar<Step extends { phase: Phase }>(steps: readonly Step[], phase: Phase | undefined): Step | undefined {
+export function similar<Step extends { phase: Phase }>(
+  steps: readonly Step[],
+  phase: Phase | undefined,
+): Step | undefined {
   if (!phase) return undefined;
   const { trade } = phaseFacts(phase);
-  return steps.find((step) => step.phase === phase) ?? only(steps.filter((step) => phaseFacts(step.phase).trade === trade && phaseFacts(step.phase).hold === undefined));
+  return (
+    steps.find((step) => step.phase === phase) ??
+    only(steps.filter((step) => phaseFacts(step.phase).trade === trade && phaseFacts(step.phase).hold === undefined))
+  );
 }

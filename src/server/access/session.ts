@@ -18,9 +18,11 @@ const options = (): SessionOptions => ({
   cookieOptions: { httpOnly: true, sameSite: 'lax', secure: process.env.AFTERMIST_SECURE === '1', path: '/' },
 });
 
-const session = async (): Promise<Awaited<ReturnType<typeof getIronSession<Session>>>> => getIronSession<Session>(await cookies(), options());
+const session = async (): Promise<Awaited<ReturnType<typeof getIronSession<Session>>>> =>
+  getIronSession<Session>(await cookies(), options());
 
-const person = (id: string): PersonView | undefined => one<PersonView>(house().db, 'SELECT id, name, role FROM person WHERE id = @id', { id });
+const person = (id: string): PersonView | undefined =>
+  one<PersonView>(house().db, 'SELECT id, name, role FROM person WHERE id = @id', { id });
 
 /** Who is signed in. The demo signs every visitor in as its contractor. */
 export async function signedIn(): Promise<PersonView | undefined> {
@@ -64,7 +66,11 @@ const NOBODY = '$argon2id$v=19$m=19456,t=2,p=1$c29tZXNhbHRzb21lc2FsdA$Yc0vHk6Zkq
 
 /** @returns the person's id, undefined where address and password do not belong together */
 export function checkPassword(email: string, password: string): string | undefined {
-  const row = one<{ id: string; password_hash: string | null }>(house().db, 'SELECT id, password_hash FROM person WHERE email = @email', { email: email.trim().toLowerCase() });
+  const row = one<{ id: string; password_hash: string | null }>(
+    house().db,
+    'SELECT id, password_hash FROM person WHERE email = @email',
+    { email: email.trim().toLowerCase() },
+  );
   const right = verifySync(row?.password_hash ?? NOBODY, password);
   return right && row?.password_hash ? row.id : undefined;
 }

@@ -15,20 +15,32 @@ function statement(db: Connection, sql: string): Statement {
   return found;
 }
 
-export const all = <Row>(db: Connection, sql: string, values: Values = {}): Row[] => statement(db, sql).all(values) as Row[];
-export const one = <Row>(db: Connection, sql: string, values: Values = {}): Row | undefined => statement(db, sql).get(values) as Row | undefined;
+export const all = <Row>(db: Connection, sql: string, values: Values = {}): Row[] =>
+  statement(db, sql).all(values) as Row[];
+export const one = <Row>(db: Connection, sql: string, values: Values = {}): Row | undefined =>
+  statement(db, sql).get(values) as Row | undefined;
 /** @returns how many rows changed */
 export const run = (db: Connection, sql: string, values: Values = {}): number => statement(db, sql).run(values).changes;
 
 /** Inserts one row; the keys are column names and come from our own code only. */
 export function insert(db: Connection, table: string, row: Values): void {
   const columns = Object.keys(row);
-  run(db, `INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map((column) => `@${column}`).join(', ')})`, row);
+  run(
+    db,
+    `INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map((column) => `@${column}`).join(', ')})`,
+    row,
+  );
 }
 
 /** Changes one row of that id and counts its version up; the keys are column names and come from our own code only. */
 export function update(db: Connection, table: string, id: string, changed: Values): void {
-  run(db, `UPDATE ${table} SET ${Object.keys(changed).map((column) => `${column} = @${column}`).join(', ')}, version = version + 1 WHERE id = @id`, { ...changed, id });
+  run(
+    db,
+    `UPDATE ${table} SET ${Object.keys(changed)
+      .map((column) => `${column} = @${column}`)
+      .join(', ')}, version = version + 1 WHERE id = @id`,
+    { ...changed, id },
+  );
 }
 
 /** Nothing given is NULL in the file. */

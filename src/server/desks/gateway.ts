@@ -3,7 +3,9 @@ import { createHash } from 'node:crypto';
 /** What the application needs of whoever carries messages; a real mail or text service would meet the same port. */
 export interface Gateway {
   /** @returns the reason where it could not be delivered */
-  deliver: (message: { id: string; tries: number; address: string; subject: string; text: string }) => { failure?: string };
+  deliver: (message: { id: string; tries: number; address: string; subject: string; text: string }) => {
+    failure?: string;
+  };
 }
 
 /**

@@ -17,7 +17,12 @@ const AHEAD = 200;
  * @param taken how many visits a day has already
  * @returns undefined where no day within a good half-year is free
  */
-export function offerVisit(office: OfficeTerms, asked: { on: Day; wished?: Day }, taken: (day: Day) => number, holidays: ReadonlySet<Day>): { day: Day; half: 0 | 1 } | undefined {
+export function offerVisit(
+  office: OfficeTerms,
+  asked: { on: Day; wished?: Day },
+  taken: (day: Day) => number,
+  holidays: ReadonlySet<Day>,
+): { day: Day; half: 0 | 1 } | undefined {
   const notice = workdaysAfter(asked.on, office.noticeDays, holidays);
   let day = asked.wished !== undefined && asked.wished > notice ? asked.wished : notice;
   for (let tried = 0; tried < AHEAD; tried++, day = addDays(day, 1)) {

@@ -9,7 +9,13 @@ import type { Handler, Visit } from './handler';
 import { Refusal } from './refusal';
 import { signature, standsAs, type Who } from './who';
 
-const envelope = object({ id: field.id(), type: string().required('the kind of command is missing').max(60), at: field.instant(), sent: field.optionalInstant(), payload: object().required('the payload is missing') }).noUnknown();
+const envelope = object({
+  id: field.id(),
+  type: string().required('the kind of command is missing').max(60),
+  at: field.instant(),
+  sent: field.optionalInstant(),
+  payload: object().required('the payload is missing'),
+}).noUnknown();
 /** A phone's clock may run ahead by this much; more is taken for the time of arrival. */
 const CLOCK_AHEAD_MS = 5 * 60_000;
 
@@ -25,19 +31,35 @@ interface Logged {
  * Never throws for bad input: the answer says what was wrong and nothing has changed.
  */
 export function receive(house: House, who: Who, input: unknown): CommandAnswer & { httpStatus: number } {
-  const id = typeof input === 'object' && input !== null && typeof (input as { id?: unknown }).id === 'string' ? (input as { id: string }).id.slice(0, 64) : '';
+  const id =
+    typeof input === 'object' && input !== null && typeof (input as { id?: unknown }).id === 'string'
+      ? (input as { id: string }).id.slice(0, 64)
+      : '';
   try {
     const command = shaped<Command>(envelope, input);
     const handler = HANDLERS.get(command.type);
-    if (!handler) throw new Refusal(400, { code: 'command-unknown', message: `There is no command “${command.type}”.`, field: 'type' });
+    if (!handler)
+      throw new Refusal(400, {
+        code: 'command-unknown',
+        message: `There is no command “${command.type}”.`,
+        field: 'type',
+      });
     const may = standsAs(who);
     if (!handler.kind.may.includes(may)) {
-      throw new Refusal(who.kind === 'founder' ? 401 : 403, { code: 'not-allowed', message: who.kind === 'founder' ? 'Sign in first.' : `As ${may} one may not do this.` });
+      throw new Refusal(who.kind === 'founder' ? 401 : 403, {
+        code: 'not-allowed',
+        message: who.kind === 'founder' ? 'Sign in first.' : `As ${may} one may not do this.`,
+      });
     }
     return apply(house, who, command, handler);
   } catch (error) {
     const { status, ...problem } = refusalOf(error);
-    return { id, status: 'refused', httpStatus: status, problem: { type: `/problems/${problem.code}`, title: problem.message, status, ...withoutMessage(problem) } };
+    return {
+      id,
+      status: 'refused',
+      httpStatus: status,
+      problem: { type: `/problems/${problem.code}`, title: problem.message, status, ...withoutMessage(problem) },
+    };
   }
 }
 
@@ -45,38 +67,70 @@ function apply(house: House, who: Who, command: Command, handler: Handler): Comm
   const { db } = house;
   const marks: { job: string; cause: string; walk?: string }[] = [];
   const woken: true[] = [];
-  const answer = db.transaction((): CommandAnswer & { httpStatus: number } => {
-    const known = one<Logged>(db, 'SELECT seq, result, who, type FROM command_log WHERE id = @id', { id: command.id });
-    if (known) {
-      // The same id from somebody else, or for something else, is not a retry; its result is none of theirs.
-      if (known.who !== signature(who) || known.type !== command.type) throw new Refusal(409, { code: 'id-taken', message: 'This id belongs to another command; make a new one.', field: 'id' });
-      return { id: command.id, status: 'repeated', seq: known.seq, result: JSON.parse(known.result) as unknown, httpStatus: 200 };
-    }
-    const payload = shaped<AnyObject>(handler.kind.schema, command.payload);
-    const now = house.clock.now().toISOString();
-    let job: string | null = null;
-    const visit: Visit = {
-      house, db, who, now,
-      ...timeOf(command, now),
-      touches: (id) => (job = id),
-      wake: () => void woken.push(true),
-      mark: (id, cause, walk) => {
-        job = id;
-        marks.push({ job: id, cause, ...(walk ? { walk } : {}) });
-      },
-    };
-    const result = handler.handle(visit, payload as never) ?? null;
-    if (result instanceof Promise) throw new Error(`The handler of ${command.type} is not synchronous.`);
-    for (const mark of marks) {
-      run(db, 'INSERT INTO plan_mark (job, walk, cause) VALUES (@job, @walk, @cause)', { job: mark.job, walk: mark.walk ?? null, cause: mark.cause });
-    }
-    run(db, 'INSERT INTO command_log (id, type, at, applied_at, who, job, payload, result) VALUES (@id, @type, @at, @now, @who, @job, @payload, @result)', {
-      id: command.id, type: command.type, at: command.at, now, who: signature(who), job,
-      payload: JSON.stringify(withoutSecrets(payload, handler.kind.secret)), result: JSON.stringify(result),
-    });
-    const seq = one<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
-    return { id: command.id, status: 'applied', seq, result, httpStatus: 200 };
-  }).immediate();
+  const answer = db
+    .transaction((): CommandAnswer & { httpStatus: number } => {
+      const known = one<Logged>(db, 'SELECT seq, result, who, type FROM command_log WHERE id = @id', {
+        id: command.id,
+      });
+      if (known) {
+        // The same id from somebody else, or for something else, is not a retry; its result is none of theirs.
+        if (known.who !== signature(who) || known.type !== command.type)
+          throw new Refusal(409, {
+            code: 'id-taken',
+            message: 'This id belongs to another command; make a new one.',
+            field: 'id',
+          });
+        return {
+          id: command.id,
+          status: 'repeated',
+          seq: known.seq,
+          result: JSON.parse(known.result) as unknown,
+          httpStatus: 200,
+        };
+      }
+      const payload = shaped<AnyObject>(handler.kind.schema, command.payload);
+      const now = house.clock.now().toISOString();
+      let job: string | null = null;
+      const visit: Visit = {
+        house,
+        db,
+        who,
+        now,
+        ...timeOf(command, now),
+        touches: (id) => (job = id),
+        wake: () => void woken.push(true),
+        mark: (id, cause, walk) => {
+          job = id;
+          marks.push({ job: id, cause, ...(walk ? { walk } : {}) });
+        },
+      };
+      const result = handler.handle(visit, payload as never) ?? null;
+      if (result instanceof Promise) throw new Error(`The handler of ${command.type} is not synchronous.`);
+      for (const mark of marks) {
+        run(db, 'INSERT INTO plan_mark (job, walk, cause) VALUES (@job, @walk, @cause)', {
+          job: mark.job,
+          walk: mark.walk ?? null,
+          cause: mark.cause,
+        });
+      }
+      run(
+        db,
+        'INSERT INTO command_log (id, type, at, applied_at, who, job, payload, result) VALUES (@id, @type, @at, @now, @who, @job, @payload, @result)',
+        {
+          id: command.id,
+          type: command.type,
+          at: command.at,
+          now,
+          who: signature(who),
+          job,
+          payload: JSON.stringify(withoutSecrets(payload, handler.kind.secret)),
+          result: JSON.stringify(result),
+        },
+      );
+      const seq = one<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
+      return { id: command.id, status: 'applied', seq, result, httpStatus: 200 };
+    })
+    .immediate();
   if (answer.status === 'applied') house.news.emit('log', answer.seq);
   if (marks.length + woken.length > 0 && answer.status === 'applied') house.news.emit('marked');
   return answer;
@@ -88,7 +142,8 @@ function apply(house: House, who: Who, command: Command, handler: Handler): Comm
  */
 function timeOf({ at, sent }: Command, now: string): { at: string; clock?: string } {
   const off = sent ? Date.parse(now) - Date.parse(sent) : 0;
-  if (Math.abs(off) > CLOCK_AHEAD_MS) return { at: new Date(Math.min(Date.parse(now), Date.parse(at) + off)).toISOString(), clock: at };
+  if (Math.abs(off) > CLOCK_AHEAD_MS)
+    return { at: new Date(Math.min(Date.parse(now), Date.parse(at) + off)).toISOString(), clock: at };
   return Date.parse(at) > Date.parse(now) + CLOCK_AHEAD_MS ? { at: now, clock: at } : { at };
 }
 
@@ -99,27 +154,45 @@ function shaped<Value>(schema: { validateSync: (value: unknown, options: object)
   } catch (error) {
     if (error instanceof ValidationError) throw error;
     // Casting an object that pretends to be text fails inside the schema itself: bad input all the same.
-    throw new Refusal(400, { code: 'bad-input', message: 'Some value is of a kind that is never sent; texts, numbers and lists are.' });
+    throw new Refusal(400, {
+      code: 'bad-input',
+      message: 'Some value is of a kind that is never sent; texts, numbers and lists are.',
+    });
   }
 }
 
 const withoutSecrets = (payload: AnyObject, secret: readonly string[] = []): AnyObject =>
-  Object.fromEntries(Object.entries(payload).map(([key, value]: [string, unknown]) => [key, secret.includes(key) ? '•' : value]));
-const withoutMessage = ({ message: _, ...rest }: Omit<ProblemDocument, 'type' | 'title' | 'status'> & { message: string }): Omit<ProblemDocument, 'type' | 'title' | 'status'> => rest;
+  Object.fromEntries(
+    Object.entries(payload).map(([key, value]: [string, unknown]) => [key, secret.includes(key) ? '•' : value]),
+  );
+const withoutMessage = ({
+  message: _,
+  ...rest
+}: Omit<ProblemDocument, 'type' | 'title' | 'status'> & { message: string }): Omit<
+  ProblemDocument,
+  'type' | 'title' | 'status'
+> => rest;
 
 type Refused = Problem & { status: number; problems?: { field?: string; message: string }[]; current?: unknown };
 
 function refusalOf(error: unknown): Refused {
   if (error instanceof Refusal) return { ...error.problem, status: error.status };
   if (error instanceof ValidationError) {
-    const problems = (error.inner.length > 0 ? error.inner : [error]).map((inner) => ({ message: inner.message, ...(inner.path ? { field: inner.path } : {}) }));
+    const problems = (error.inner.length > 0 ? error.inner : [error]).map((inner) => ({
+      message: inner.message,
+      ...(inner.path ? { field: inner.path } : {}),
+    }));
     const first = problems[0] ?? { message: error.message };
     return { code: 'bad-input', ...first, status: 400, problems };
   }
   // The file's own rules (foreign keys, closed sets, one of a kind) are the last line; what they refuse is bad input too.
   if (error instanceof Error && 'code' in error && String(error.code).startsWith('SQLITE_CONSTRAINT')) {
     const twice = /UNIQUE|PRIMARYKEY/.test(String(error.code));
-    return { code: twice ? 'exists-already' : 'unknown-id', message: twice ? 'This exists already.' : 'This names something that does not exist here.', status: twice ? 409 : 422 };
+    return {
+      code: twice ? 'exists-already' : 'unknown-id',
+      message: twice ? 'This exists already.' : 'This names something that does not exist here.',
+      status: twice ? 409 : 422,
+    };
   }
   throw error;
 }

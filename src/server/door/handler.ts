@@ -32,14 +32,70 @@ export interface Handler {
   handle: (visit: Visit, payload: never) => unknown;
 }
 
-export const handler = <Schema extends ObjectSchema<AnyObject>>(kind: CommandKind<Schema>, handle: (visit: Visit, payload: InferType<Schema>) => unknown): Handler =>
-  ({ kind, handle });
+export const handler = <Schema extends ObjectSchema<AnyObject>>(
+  kind: CommandKind<Schema>,
+  handle: (visit: Visit, payload: InferType<Schema>) => unknown,
+): Handler => ({ kind, handle });
 
-type Table = 'job' | 'area' | 'sub' | 'level' | 'hold' | 'scope_item' | 'selection' | 'walk' | 'job_update' | 'share_link' | 'message' | 'own_link' | 'observation' | 'person' | 'picture'
-  | 'finding' | 'opening' | 'placed' | 'level_mark' | 'calculation' | 'assumption' | 'extra_work' | 'option_set' | 'decision' | 'statement' | 'change_order'
-  | 'supplier' | 'request' | 'delivery' | 'spare' | 'logistic' | 'office' | 'inspection' | 'plant'
-  | 'standpoint' | 'narration' | 'recording' | 'close_in_sign' | 'left_with_client' | 'client_item' | 'sign_off';
-const WORDS: Partial<Record<Table, string>> = { scope_item: 'line of scope', job_update: 'update', share_link: 'link', own_link: 'order', placed: 'thing', level_mark: 'level', extra_work: 'added work', option_set: 'choice', change_order: 'change', spare: 'kept thing', logistic: 'thing to be there', close_in_sign: 'signature', left_with_client: 'thing left with the client', client_item: 'line of the client’s list', sign_off: 'acceptance' };
+type Table =
+  | 'job'
+  | 'area'
+  | 'sub'
+  | 'level'
+  | 'hold'
+  | 'scope_item'
+  | 'selection'
+  | 'walk'
+  | 'job_update'
+  | 'share_link'
+  | 'message'
+  | 'own_link'
+  | 'observation'
+  | 'person'
+  | 'picture'
+  | 'finding'
+  | 'opening'
+  | 'placed'
+  | 'level_mark'
+  | 'calculation'
+  | 'assumption'
+  | 'extra_work'
+  | 'option_set'
+  | 'decision'
+  | 'statement'
+  | 'change_order'
+  | 'supplier'
+  | 'request'
+  | 'delivery'
+  | 'spare'
+  | 'logistic'
+  | 'office'
+  | 'inspection'
+  | 'plant'
+  | 'standpoint'
+  | 'narration'
+  | 'recording'
+  | 'close_in_sign'
+  | 'left_with_client'
+  | 'client_item'
+  | 'sign_off';
+const WORDS: Partial<Record<Table, string>> = {
+  scope_item: 'line of scope',
+  job_update: 'update',
+  share_link: 'link',
+  own_link: 'order',
+  placed: 'thing',
+  level_mark: 'level',
+  extra_work: 'added work',
+  option_set: 'choice',
+  change_order: 'change',
+  spare: 'kept thing',
+  logistic: 'thing to be there',
+  close_in_sign: 'signature',
+  left_with_client: 'thing left with the client',
+  client_item: 'line of the client’s list',
+  sign_off: 'acceptance',
+};
 
 /** The row of that id, or a refusal that says what is missing. */
 export function need<Row>(visit: Visit, table: Table, id: string, field = 'id'): Row {
@@ -50,7 +106,12 @@ export function need<Row>(visit: Visit, table: Table, id: string, field = 'id'):
 }
 
 /** The row, if it is still the version the change was based on. */
-export function needVersion<Row extends { version: number }>(visit: Visit, table: Table, id: string, version: number): Row {
+export function needVersion<Row extends { version: number }>(
+  visit: Visit,
+  table: Table,
+  id: string,
+  version: number,
+): Row {
   const row = need<Row>(visit, table, id);
   if (row.version !== version) throw stale(WORDS[table] ?? table, row);
   return row;
@@ -58,12 +119,16 @@ export function needVersion<Row extends { version: number }>(visit: Visit, table
 
 /** Refuses an area that is not one of the job's. */
 export function needAreaOf(visit: Visit, job: string, area: string, field = 'area'): { id: string; name: string } {
-  const row = one<{ id: string; name: string }>(visit.db, 'SELECT id, name FROM area WHERE id = @area AND job = @job', { area, job });
+  const row = one<{ id: string; name: string }>(visit.db, 'SELECT id, name FROM area WHERE id = @area AND job = @job', {
+    area,
+    job,
+  });
   if (!row) throw notFound('area in this job', field);
   return row;
 }
 
 /** Refuses a step that is not part of the work in an area. */
 export function needStep(visit: Visit, area: string, phase: Phase, field = 'phase'): void {
-  if (!one(visit.db, 'SELECT 1 FROM step WHERE area = @area AND phase = @phase', { area, phase })) throw unfit('phase-elsewhere', `This area has no ${phaseFacts(phase).label}; choose a step of its work.`, field);
+  if (!one(visit.db, 'SELECT 1 FROM step WHERE area = @area AND phase = @phase', { area, phase }))
+    throw unfit('phase-elsewhere', `This area has no ${phaseFacts(phase).label}; choose a step of its work.`, field);
 }

@@ -26,13 +26,15 @@ export function preview(house: House, who: Who, input: unknown): { problem: Prob
   const quiet: House = { ...house, news: new EventEmitter() };
   let answer: { problem: ProblemDocument } | { view: PreviewView } | undefined;
   try {
-    house.db.transaction(() => {
-      const before = picture(house);
-      const received = receive(quiet, who, input);
-      if (received.status === 'refused') answer = { problem: received.problem };
-      else answer = { view: compared(house, before, picture(house)) };
-      throw new TakenBack();
-    }).immediate();
+    house.db
+      .transaction(() => {
+        const before = picture(house);
+        const received = receive(quiet, who, input);
+        if (received.status === 'refused') answer = { problem: received.problem };
+        else answer = { view: compared(house, before, picture(house)) };
+        throw new TakenBack();
+      })
+      .immediate();
   } catch (error) {
     if (!(error instanceof TakenBack)) throw error;
   }
@@ -50,16 +52,30 @@ function compared(house: House, before: Picture, after: Picture): PreviewView {
   const [was, is] = [before.value, after.value];
   const names = all<{ id: string; name: string }>(house.db, 'SELECT id, name FROM job ORDER BY position');
   const trips = ({ net, placement }: typeof was): number => tripsOf(net, roundsOf(net), placement);
-  const labels = ({ net }: typeof was): Map<string, string> => new Map(net.tasks.flatMap((task) => (task.state === 'done' ? [] : [[task.id, task.label] as const])));
+  const labels = ({ net }: typeof was): Map<string, string> =>
+    new Map(net.tasks.flatMap((task) => (task.state === 'done' ? [] : [[task.id, task.label] as const])));
   const [had, has] = [labels(was), labels(is)];
-  const broken = ({ net, placement }: typeof was): string[] => net.input.exposures.flatMap((exposure) => (opened(net, placement, exposure)?.kept === false ? [`${net.tasks[net.index.get(exposure.from) ?? -1]?.label ?? ''}: ${exposure.reason}`] : []));
+  const broken = ({ net, placement }: typeof was): string[] =>
+    net.input.exposures.flatMap((exposure) =>
+      opened(net, placement, exposure)?.kept === false
+        ? [`${net.tasks[net.index.get(exposure.from) ?? -1]?.label ?? ''}: ${exposure.reason}`]
+        : [],
+    );
   const brokenBefore = new Set(broken(was));
   return {
     jobs: names.flatMap(({ id, name }) => {
       const [from, to] = [jobEnd(was.net, was.placement, id), jobEnd(is.net, is.placement, id)];
       const calendar = is.net.jobCalendar[is.net.tasks.findIndex((task) => task.job === id)];
       if (from === 0 || to === 0 || !calendar) return [];
-      return [{ id, name, from: formatDay(lastDay(on, from), on), to: formatDay(lastDay(on, to), on), days: (countBefore(calendar, to) - countBefore(calendar, from)) / 2 }];
+      return [
+        {
+          id,
+          name,
+          from: formatDay(lastDay(on, from), on),
+          to: formatDay(lastDay(on, to), on),
+          days: (countBefore(calendar, to) - countBefore(calendar, from)) / 2,
+        },
+      ];
     }),
     trips: trips(is) - trips(was),
     added: [...has].flatMap(([id, label]) => (had.has(id) ? [] : [label])),

@@ -10,8 +10,15 @@ export class Refusal extends Error {
   }
 }
 
-export const notFound = (what: string, field?: string): Refusal => new Refusal(404, { code: 'unknown-id', message: `There is no such ${what} here.`, ...(field ? { field } : {}) });
-export const unfit = (code: string, message: string, field?: string): Refusal => new Refusal(422, { code, message, ...(field ? { field } : {}) });
+export const notFound = (what: string, field?: string): Refusal =>
+  new Refusal(404, { code: 'unknown-id', message: `There is no such ${what} here.`, ...(field ? { field } : {}) });
+export const unfit = (code: string, message: string, field?: string): Refusal =>
+  new Refusal(422, { code, message, ...(field ? { field } : {}) });
 /** Somebody changed it meanwhile: both values are shown and nothing is lost. */
 export const stale = (what: string, current: unknown): Refusal =>
-  new Refusal(409, { code: 'changed-meanwhile', message: `Somebody changed this ${what} meanwhile. Look at both and say again what you want.`, field: 'version', current });
+  new Refusal(409, {
+    code: 'changed-meanwhile',
+    message: `Somebody changed this ${what} meanwhile. Look at both and say again what you want.`,
+    field: 'version',
+    current,
+  });

@@ -33,10 +33,22 @@ const CSV = 'text/csv; charset=utf-8';
 const PDF = 'application/pdf';
 
 /** A file name that every system takes. */
-const named = (...parts: string[]): string => parts.join(' ').normalize('NFKD').replace(/[^\w .-]/g, '').trim().replace(/\s+/g, '-').toLowerCase();
+const named = (...parts: string[]): string =>
+  parts
+    .join(' ')
+    .normalize('NFKD')
+    .replace(/[^\w .-]/g, '')
+    .trim()
+    .replace(/\s+/g, '-')
+    .toLowerCase();
 
 /** A paper of a job by its name: what Scope prints, and the lists that are read back in. */
-export async function jobPaper(house: House, job: string, file: string, { version, origin = '' }: { version?: number; origin?: string } = {}): Promise<PaperFile> {
+export async function jobPaper(
+  house: House,
+  job: string,
+  file: string,
+  { version, origin = '' }: { version?: number; origin?: string } = {},
+): Promise<PaperFile> {
   const { name } = needJob(house.db, job);
   const { db } = house;
   switch (file) {
@@ -45,24 +57,64 @@ export async function jobPaper(house: House, job: string, file: string, { versio
       const view = statementView(house, job, version);
       const fileName = named(name, 'statement', view.shown ? String(view.shown.number) : 'draft');
       if (file === 'statement.csv') return { name: `${fileName}.csv`, type: CSV, body: statementCsv(view.content) };
-      return { name: `${fileName}.pdf`, type: PDF, body: await makePdf(house.root, statementPaper(view.content, { number: view.shown?.number ?? null, agreed: view.shown?.agreed ?? null, diff: view.diff })) };
+      return {
+        name: `${fileName}.pdf`,
+        type: PDF,
+        body: await makePdf(
+          house.root,
+          statementPaper(view.content, {
+            number: view.shown?.number ?? null,
+            agreed: view.shown?.agreed ?? null,
+            diff: view.diff,
+          }),
+        ),
+      };
     }
     case 'materials.pdf':
-      return { name: `${named(name, 'materials')}.pdf`, type: PDF, body: await makePdf(house.root, materialsPaper(materialsView(house, job))) };
+      return {
+        name: `${named(name, 'materials')}.pdf`,
+        type: PDF,
+        body: await makePdf(house.root, materialsPaper(materialsView(house, job))),
+      };
     case 'materials.csv':
       return { name: `${named(name, 'materials')}.csv`, type: CSV, body: materialsCsv(materialsView(house, job)) };
     case 'selections.csv':
       return { name: `${named(name, 'selections')}.csv`, type: CSV, body: writeSelectionCsv(selectionsOf(house, job)) };
     case 'room-sheets.pdf':
-      return { name: `${named(name, 'room sheets')}.pdf`, type: PDF, body: await makePdf(house.root, roomSheets(house, job, sheetAreas(house, job), origin)) };
+      return {
+        name: `${named(name, 'room sheets')}.pdf`,
+        type: PDF,
+        body: await makePdf(house.root, roomSheets(house, job, sheetAreas(house, job), origin)),
+      };
     case 'scope.csv': {
       const names = new Map(areasOf(db, job).map((area) => [area.id, area.name]));
-      return { name: `${named(name, 'scope')}.csv`, type: CSV, body: writeScopeCsv(scopeOf(db, job).map((line) => ({ ...line, area: names.get(line.areaId) ?? '' }))) };
+      return {
+        name: `${named(name, 'scope')}.csv`,
+        type: CSV,
+        body: writeScopeCsv(scopeOf(db, job).map((line) => ({ ...line, area: names.get(line.areaId) ?? '' }))),
+      };
     }
     case 'walls-and-sections.csv':
-      return { name: `${named(name, 'walls')}.csv`, type: CSV, body: writeShapeCsv(areasOf(db, job).flatMap((area) => { const { shape } = readLayout(db, area.id); return shape ? [{ name: area.name, shape }] : []; })) };
+      return {
+        name: `${named(name, 'walls')}.csv`,
+        type: CSV,
+        body: writeShapeCsv(
+          areasOf(db, job).flatMap((area) => {
+            const { shape } = readLayout(db, area.id);
+            return shape ? [{ name: area.name, shape }] : [];
+          }),
+        ),
+      };
     case 'openings.csv':
-      return { name: `${named(name, 'openings')}.csv`, type: CSV, body: writeOpeningCsv(areasOf(db, job).flatMap((area) => readLayout(db, area.id).openings.map((opening) => ({ ...opening, area: area.name })))) };
+      return {
+        name: `${named(name, 'openings')}.csv`,
+        type: CSV,
+        body: writeOpeningCsv(
+          areasOf(db, job).flatMap((area) =>
+            readLayout(db, area.id).openings.map((opening) => ({ ...opening, area: area.name })),
+          ),
+        ),
+      };
     default:
       throw notFound('paper of this job');
   }
@@ -73,7 +125,11 @@ export async function areaPaper(house: House, area: string, file: string, origin
   if (file === 'sheet.pdf') {
     const row = one<{ job: string; name: string }>(house.db, 'SELECT job, name FROM area WHERE id = @area', { area });
     if (!row) throw notFound('area');
-    return { name: `${named(row.name, 'sheet')}.pdf`, type: PDF, body: await makePdf(house.root, roomSheets(house, row.job, [area], origin)) };
+    return {
+      name: `${named(row.name, 'sheet')}.pdf`,
+      type: PDF,
+      body: await makePdf(house.root, roomSheets(house, row.job, [area], origin)),
+    };
   }
   if (file === 'walls.pdf') {
     const paper = await wallPaper(house, area);
@@ -93,7 +149,9 @@ export async function areaPaper(house: House, area: string, file: string, origin
 
 function drawn(drawing: Drawing, form: string | undefined): PaperFile {
   const name = named(drawing.title);
-  return form === 'svg' ? { name: `${name}.svg`, type: 'image/svg+xml', body: svgOf(drawing) } : { name: `${name}.dxf`, type: 'image/vnd.dxf', body: dxfOf(drawing) };
+  return form === 'svg'
+    ? { name: `${name}.svg`, type: 'image/svg+xml', body: svgOf(drawing) }
+    : { name: `${name}.dxf`, type: 'image/vnd.dxf', body: dxfOf(drawing) };
 }
 
 /** Answers with a paper: shown where a browser can, saved under its name. */
@@ -101,7 +159,9 @@ export function paperResponse({ name, type, body }: PaperFile): Response {
   const svg = type.startsWith('image/svg');
   return new Response(typeof body === 'string' ? body : new Uint8Array(body), {
     headers: {
-      'content-type': type, 'content-disposition': `${svg || type === PDF ? 'inline' : 'attachment'}; filename="${name}"`, 'cache-control': 'no-store',
+      'content-type': type,
+      'content-disposition': `${svg || type === PDF ? 'inline' : 'attachment'}; filename="${name}"`,
+      'cache-control': 'no-store',
       // A drawing is shown by itself and runs nothing.
       ...(svg ? { 'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'" } : {}),
     },

@@ -9,8 +9,15 @@ const WIDTHS = [240, 640, 1280];
 export async function pictureResponse(house: House, hash: string, request: Request): Promise<Response> {
   const asked = new URL(request.url).searchParams.get('w');
   const width = WIDTHS.find((one) => String(one) === asked);
-  if (asked !== null && width === undefined) throw new Refusal(400, { code: 'width-unknown', message: `Ask for one of the widths ${WIDTHS.join(', ')}.`, field: 'w' });
+  if (asked !== null && width === undefined)
+    throw new Refusal(400, {
+      code: 'width-unknown',
+      message: `Ask for one of the widths ${WIDTHS.join(', ')}.`,
+      field: 'w',
+    });
   const content = await servePicture(house, hash, width);
   if (!content) throw new Refusal(404, { code: 'unknown-id', message: 'There is no such picture here.' });
-  return new Response(new Uint8Array(content), { headers: { 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=31536000, immutable' } });
+  return new Response(new Uint8Array(content), {
+    headers: { 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=31536000, immutable' },
+  });
 }

@@ -23,21 +23,31 @@ export interface Picture {
 const LARGEST_PIXELS = 120_000_000;
 const TYPES = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' } as const;
 
-export const pictureFile = (house: Pick<House, 'folder'>, hash: string): string => join(house.folder, 'pictures', hash.slice(0, 2), hash);
+export const pictureFile = (house: Pick<House, 'folder'>, hash: string): string =>
+  join(house.folder, 'pictures', hash.slice(0, 2), hash);
 
 /**
  * Keeps a picture: looks at its content (never its name), writes it beside its place, syncs, renames, and only then records it.
  * @throws Refusal for what is no JPEG, PNG or WebP, or is too large
  */
 export async function keepPicture(house: House, content: Buffer): Promise<Picture> {
-  if (content.length > LARGEST_PICTURE) throw new Refusal(413, { code: 'picture-too-large', message: `A picture has at most ${LARGEST_PICTURE / 1024 / 1024} MB.`, field: 'picture' });
+  if (content.length > LARGEST_PICTURE)
+    throw new Refusal(413, {
+      code: 'picture-too-large',
+      message: `A picture has at most ${LARGEST_PICTURE / 1024 / 1024} MB.`,
+      field: 'picture',
+    });
   const hash = createHash('sha256').update(content).digest('hex');
   const known = one<Picture>(house.db, 'SELECT hash, type, width, height FROM picture WHERE hash = @hash', { hash });
   if (known) return known;
   const facts = await lookAt(content);
   await store(pictureFile(house, hash), content);
   const taken = await takenAt(content, zoneOf(house.db));
-  run(house.db, 'INSERT OR IGNORE INTO picture (hash, type, width, height, bytes, taken_at) VALUES (@hash, @type, @width, @height, @bytes, @taken)', { hash, ...facts, bytes: content.length, taken });
+  run(
+    house.db,
+    'INSERT OR IGNORE INTO picture (hash, type, width, height, bytes, taken_at) VALUES (@hash, @type, @width, @height, @bytes, @taken)',
+    { hash, ...facts, bytes: content.length, taken },
+  );
   return { hash, ...facts };
 }
 
@@ -45,7 +55,11 @@ export async function keepPicture(house: House, content: Buffer): Promise<Pictur
 const CAMERA_TIME = /^(\d{4}):(\d\d):(\d\d) (\d\d):(\d\d):(\d\d)/;
 
 async function lookAt(content: Buffer): Promise<Omit<Picture, 'hash'>> {
-  const refusal = new Refusal(422, { code: 'not-a-picture', message: 'This is no picture we can read; send a JPEG, PNG or WebP.', field: 'picture' });
+  const refusal = new Refusal(422, {
+    code: 'not-a-picture',
+    message: 'This is no picture we can read; send a JPEG, PNG or WebP.',
+    field: 'picture',
+  });
   try {
     const image = sharp(content, { limitInputPixels: LARGEST_PIXELS });
     const { format, width, height } = await image.metadata();
@@ -62,7 +76,8 @@ async function lookAt(content: Buffer): Promise<Omit<Picture, 'hash'>> {
 async function takenAt(content: Buffer, zone: Zone): Promise<string | null> {
   try {
     const fields = ['DateTimeOriginal', 'OffsetTimeOriginal'];
-    const exif = (await exifr.parse(content, { pick: fields, reviveValues: false })) as Record<string, unknown> | undefined;
+    const exif = (await exifr.parse(content, { pick: fields, reviveValues: false })) as
+      Record<string, unknown> | undefined;
     const shown = CAMERA_TIME.exec(String(exif?.DateTimeOriginal));
     if (!shown) return null;
     const [, year = '', month = '', date = '', hour = '', minute = '', second = ''] = shown;

@@ -9,12 +9,36 @@ import type { House } from '../house';
 export function findable({ db }: House): Found[] {
   return [
     ...CALCULATORS.map(({ name, title }): Found => ({ label: title, kind: 'calculator', path: `/bench/${name}` })),
-    ...all<Found>(db, `SELECT area.name || ', ' || job.name AS label, 'area' AS kind, '/jobs/' || job.id || '/areas/' || area.id AS path FROM area JOIN job ON job.id = area.job WHERE job.state <> 'closed' ORDER BY job.position, area.position`),
-    ...all<{ name: string; trade: Trade }>(db, 'SELECT name, trade FROM sub ORDER BY name').map((sub) => ({ label: `${sub.name}, ${TRADES[sub.trade].toLowerCase()}`, kind: 'sub', path: '/firm' })),
+    ...all<Found>(
+      db,
+      `SELECT area.name || ', ' || job.name AS label, 'area' AS kind, '/jobs/' || job.id || '/areas/' || area.id AS path FROM area JOIN job ON job.id = area.job WHERE job.state <> 'closed' ORDER BY job.position, area.position`,
+    ),
+    ...all<{ name: string; trade: Trade }>(db, 'SELECT name, trade FROM sub ORDER BY name').map((sub) => ({
+      label: `${sub.name}, ${TRADES[sub.trade].toLowerCase()}`,
+      kind: 'sub',
+      path: '/firm',
+    })),
     // “Where is the backing in the bath's wall 1?”: found again long after the wall was closed.
-    ...all<{ what: InWallKind; wall: number; text: string | null; area: string; name: string; job: string; jobName: string }>(db, `SELECT json_extract(facts, '$.what') AS what, json_extract(facts, '$.wall') AS wall, text, observation.area, area.name, observation.job, job.name AS jobName
-      FROM observation JOIN area ON area.id = observation.area JOIN job ON job.id = observation.job WHERE observation.kind = 'in-wall' AND NOT EXISTS (SELECT 1 FROM observation back WHERE back.kind = 'withdrawal' AND back.about = observation.id)`)
-      .map((row): Found => ({ label: `${IN_WALL_KINDS[row.what]}${row.text ? ` ${row.text}` : ''}, ${row.name} wall ${row.wall + 1}, ${row.jobName}`, kind: 'in a wall', path: `/jobs/${row.job}/areas/${row.area}/walls#wall-${row.wall + 1}` })),
-    ...all<Found>(db, `SELECT category || ', ' || choice || ', ' || area.name AS label, 'selection' AS kind, '/jobs/' || selection.job || '/selections/' || selection.id AS path FROM selection JOIN area ON area.id = selection.area WHERE removed = 0`),
+    ...all<{
+      what: InWallKind;
+      wall: number;
+      text: string | null;
+      area: string;
+      name: string;
+      job: string;
+      jobName: string;
+    }>(
+      db,
+      `SELECT json_extract(facts, '$.what') AS what, json_extract(facts, '$.wall') AS wall, text, observation.area, area.name, observation.job, job.name AS jobName
+      FROM observation JOIN area ON area.id = observation.area JOIN job ON job.id = observation.job WHERE observation.kind = 'in-wall' AND NOT EXISTS (SELECT 1 FROM observation back WHERE back.kind = 'withdrawal' AND back.about = observation.id)`,
+    ).map((row): Found => ({
+      label: `${IN_WALL_KINDS[row.what]}${row.text ? ` ${row.text}` : ''}, ${row.name} wall ${row.wall + 1}, ${row.jobName}`,
+      kind: 'in a wall',
+      path: `/jobs/${row.job}/areas/${row.area}/walls#wall-${row.wall + 1}`,
+    })),
+    ...all<Found>(
+      db,
+      `SELECT category || ', ' || choice || ', ' || area.name AS label, 'selection' AS kind, '/jobs/' || selection.job || '/selections/' || selection.id AS path FROM selection JOIN area ON area.id = selection.area WHERE removed = 0`,
+    ),
   ];
 }

@@ -14,14 +14,34 @@ export function firmView(house: House): FirmView {
   const { zone, today: now } = firmTime(house);
   const open = (readPlan(db)?.tasks ?? []).filter((task) => task.state !== 'done');
   const works = groupBy(open, (task) => task.crew ?? '');
-  const away = groupBy(all<{ sub: string; firstDay: Day; lastDay: Day }>(db, 'SELECT sub, first_day AS firstDay, last_day AS lastDay FROM day_away WHERE last_day >= @now ORDER BY first_day', { now }), (row) => row.sub);
-  const subs = all<Omit<SubView, 'away' | 'works'>>(db, 'SELECT id, version, name, trade, crews, lead_name AS leadName, email FROM sub ORDER BY trade, name');
+  const away = groupBy(
+    all<{ sub: string; firstDay: Day; lastDay: Day }>(
+      db,
+      'SELECT sub, first_day AS firstDay, last_day AS lastDay FROM day_away WHERE last_day >= @now ORDER BY first_day',
+      { now },
+    ),
+    (row) => row.sub,
+  );
+  const subs = all<Omit<SubView, 'away' | 'works'>>(
+    db,
+    'SELECT id, version, name, trade, crews, lead_name AS leadName, email FROM sub ORDER BY trade, name',
+  );
   const known = new Set(subs.map((sub) => sub.trade));
-  const needed = all<{ trade: Trade }>(db, `SELECT DISTINCT step.trade FROM step JOIN area ON area.id = step.area JOIN job ON job.id = area.job WHERE job.state <> 'closed' AND step.trade <> 'nobody' ORDER BY step.trade`);
+  const needed = all<{ trade: Trade }>(
+    db,
+    `SELECT DISTINCT step.trade FROM step JOIN area ON area.id = step.area JOIN job ON job.id = area.job WHERE job.state <> 'closed' AND step.trade <> 'nobody' ORDER BY step.trade`,
+  );
   return {
-    ...(one<{ name: string; town: string }>(db, 'SELECT name, town FROM firm') ?? { name: '', town: '' }), zone, today: now, time: timeIn(zone, house.clock.now()),
+    ...(one<{ name: string; town: string }>(db, 'SELECT name, town FROM firm') ?? { name: '', town: '' }),
+    zone,
+    today: now,
+    time: timeIn(zone, house.clock.now()),
     people: all(db, 'SELECT id, name, role, email FROM person ORDER BY rowid'),
-    subs: subs.map((sub) => ({ ...sub, away: (away.get(sub.id) ?? []).map(({ firstDay, lastDay }) => ({ firstDay, lastDay })), works: works.get(sub.id)?.length ?? 0 })),
+    subs: subs.map((sub) => ({
+      ...sub,
+      away: (away.get(sub.id) ?? []).map(({ firstDay, lastDay }) => ({ firstDay, lastDay })),
+      works: works.get(sub.id)?.length ?? 0,
+    })),
     holidays: all(db, 'SELECT day, name FROM holiday WHERE day >= @now ORDER BY day', { now }),
     missing: needed.flatMap(({ trade }) => (known.has(trade) ? [] : [trade])),
   };

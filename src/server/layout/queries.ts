@@ -29,29 +29,66 @@ export function layoutView(house: House, job: string, area: string): LayoutView 
   const row = needArea(house, job, area);
   const { units } = needJob(db, job);
   const layout = readLayout(db, area);
-  const height = one<{ height: number }>(db, 'SELECT height FROM level WHERE id = @level', { level: row.level })?.height ?? 0;
-  const rooms = all<{ id: string; name: string; shape: string }>(db, 'SELECT area.id, area.name, shape FROM area JOIN shape ON shape.area = area.id WHERE area.job = @job AND area.id <> @area ORDER BY area.position', { job, area });
+  const height =
+    one<{ height: number }>(db, 'SELECT height FROM level WHERE id = @level', { level: row.level })?.height ?? 0;
+  const rooms = all<{ id: string; name: string; shape: string }>(
+    db,
+    'SELECT area.id, area.name, shape FROM area JOIN shape ON shape.area = area.id WHERE area.job = @job AND area.id <> @area ORDER BY area.position',
+    { job, area },
+  );
   return {
     job: jobHead(house, job),
     area: {
-      id: area, name: row.name, kind: row.kind, side: row.side, sleeping: row.sleeping === 1, atGrade: height === 0,
-      phases: all<{ phase: Phase; trade: Trade }>(db, 'SELECT phase, trade FROM step WHERE area = @area', { area }).sort((a, b) => phaseOrder(a.phase) - phaseOrder(b.phase)).map((step) => ({ ...step, label: phaseFacts(step.phase).label })),
+      id: area,
+      name: row.name,
+      kind: row.kind,
+      side: row.side,
+      sleeping: row.sleeping === 1,
+      atGrade: height === 0,
+      phases: all<{ phase: Phase; trade: Trade }>(db, 'SELECT phase, trade FROM step WHERE area = @area', { area })
+        .sort((a, b) => phaseOrder(a.phase) - phaseOrder(b.phase))
+        .map((step) => ({ ...step, label: phaseFacts(step.phase).label })),
     },
-    shape: layout.shape, version: layout.version, openings: layout.openings, placed: layout.placed, measures: layout.shape ? measuresOf(layout.shape, layout.openings) : {},
+    shape: layout.shape,
+    version: layout.version,
+    openings: layout.openings,
+    placed: layout.placed,
+    measures: layout.shape ? measuresOf(layout.shape, layout.openings) : {},
     neighbours: neighboursOf(house, area),
     rooms: rooms.flatMap(({ id, name, shape }) => {
       const parsed = JSON.parse(shape) as { kind: string; walls?: unknown[] };
       return parsed.kind === 'room' ? [{ id, name, walls: parsed.walls?.length ?? 0 }] : [];
     }),
-    calculations: calculationsOf(db, job, units, area), decisions: decisionsOf(house, job, area), findings: findingsOf(db, job).filter((finding) => finding.area === area),
-    scope: scopeOf(db, job).filter((line) => line.areaId === area).map((line) => ({ id: line.id, text: `${line.verb} ${line.subject}` })),
+    calculations: calculationsOf(db, job, units, area),
+    decisions: decisionsOf(house, job, area),
+    findings: findingsOf(db, job).filter((finding) => finding.area === area),
+    scope: scopeOf(db, job)
+      .filter((line) => line.areaId === area)
+      .map((line) => ({ id: line.id, text: `${line.verb} ${line.subject}` })),
   };
 }
 
 function neighboursOf(house: House, area: string): Neighbour[] {
-  return all<{ wall: number; area: string; name: string; other_wall: number; sleeping: 0 | 1 }>(house.db, 'SELECT one_wall AS wall, other AS area, area.name, other_wall, area.sleeping FROM shared_wall JOIN area ON area.id = other WHERE one = @area ORDER BY one_wall', { area }).flatMap((row) => {
+  return all<{ wall: number; area: string; name: string; other_wall: number; sleeping: 0 | 1 }>(
+    house.db,
+    'SELECT one_wall AS wall, other AS area, area.name, other_wall, area.sleeping FROM shared_wall JOIN area ON area.id = other WHERE one = @area ORDER BY one_wall',
+    { area },
+  ).flatMap((row) => {
     const { shape, openings, placed } = readLayout(house.db, row.area);
-    return shape ? [{ wall: row.wall, area: row.area, name: row.name, otherWall: row.other_wall, shape, openings, placed, sleeping: row.sleeping === 1 }] : [];
+    return shape
+      ? [
+          {
+            wall: row.wall,
+            area: row.area,
+            name: row.name,
+            otherWall: row.other_wall,
+            shape,
+            openings,
+            placed,
+            sleeping: row.sleeping === 1,
+          },
+        ]
+      : [];
   });
 }
 
@@ -59,9 +96,21 @@ function neighboursOf(house: House, area: string): Neighbour[] {
 const LIMITS = { groundBelowFloor: 150, footingBelowGround: 450, stepsAlike: 9.5 };
 
 export function levelsView(house: House, job: string): LevelsView {
-  const marks = all<LevelsView['marks'][number] & { kind: LevelKind }>(house.db, 'SELECT id, version, name, kind, mm, typed FROM level_mark WHERE job = @job AND removed = 0 ORDER BY mm DESC', { job });
+  const marks = all<LevelsView['marks'][number] & { kind: LevelKind }>(
+    house.db,
+    'SELECT id, version, name, kind, mm, typed FROM level_mark WHERE job = @job AND removed = 0 ORDER BY mm DESC',
+    { job },
+  );
   const { units } = needJob(house.db, job);
-  return { job: jobHead(house, job), marks, problems: checkLevels(marks.map(({ name, kind, mm }) => ({ name, kind, level: mm })), LIMITS, (mm) => formatLength(mm, units)) };
+  return {
+    job: jobHead(house, job),
+    marks,
+    problems: checkLevels(
+      marks.map(({ name, kind, mm }) => ({ name, kind, level: mm })),
+      LIMITS,
+      (mm) => formatLength(mm, units),
+    ),
+  };
 }
 
 /** The drawing of an area, or of one wall of a room; nothing where it is not drawn. */
@@ -70,6 +119,12 @@ export function areaDrawing(house: House, area: string, wall?: number): { drawin
   if (!row) throw notFound('area');
   const { units } = needJob(house.db, row.job);
   const { shape, openings, placed } = readLayout(house.db, area);
-  const drawing = !shape ? undefined : wall === undefined ? drawingOf(row.name, shape, openings, placed, units) : shape.kind === 'room' ? wallElevation(row.name, shape, openings, wall, units) : undefined;
+  const drawing = !shape
+    ? undefined
+    : wall === undefined
+      ? drawingOf(row.name, shape, openings, placed, units)
+      : shape.kind === 'room'
+        ? wallElevation(row.name, shape, openings, wall, units)
+        : undefined;
   return drawing && { drawing, name: row.name };
 }

@@ -20,17 +20,36 @@ interface Row {
   content: string;
 }
 
-const opened = <Thing extends { id: string }>({ id, version, content }: Row): Kept<Thing> => ({ ...(JSON.parse(content) as Thing), id, version });
+const opened = <Thing extends { id: string }>({ id, version, content }: Row): Kept<Thing> => ({
+  ...(JSON.parse(content) as Thing),
+  id,
+  version,
+});
 
 export const openingsOf = (db: Connection, area: string): Kept<Opening>[] =>
-  all<Row>(db, 'SELECT id, area, version, opening AS content FROM opening WHERE area = @area AND removed = 0 ORDER BY rowid', { area }).map((row) => opened<Opening>(row));
+  all<Row>(
+    db,
+    'SELECT id, area, version, opening AS content FROM opening WHERE area = @area AND removed = 0 ORDER BY rowid',
+    { area },
+  ).map((row) => opened<Opening>(row));
 export const placedOf = (db: Connection, area: string): Kept<Placed>[] =>
-  all<Row>(db, 'SELECT id, area, version, placed AS content FROM placed WHERE area = @area AND removed = 0 ORDER BY rowid', { area }).map((row) => opened<Placed>(row));
+  all<Row>(
+    db,
+    'SELECT id, area, version, placed AS content FROM placed WHERE area = @area AND removed = 0 ORDER BY rowid',
+    { area },
+  ).map((row) => opened<Placed>(row));
 
 /** What is drawn of an area. */
 export function readLayout(db: Connection, area: string): Layout {
-  const row = one<{ shape: string; version: number }>(db, 'SELECT shape, version FROM shape WHERE area = @area', { area });
-  return { shape: row ? (JSON.parse(row.shape) as Shape) : null, version: row?.version ?? 0, openings: openingsOf(db, area), placed: placedOf(db, area) };
+  const row = one<{ shape: string; version: number }>(db, 'SELECT shape, version FROM shape WHERE area = @area', {
+    area,
+  });
+  return {
+    shape: row ? (JSON.parse(row.shape) as Shape) : null,
+    version: row?.version ?? 0,
+    openings: openingsOf(db, area),
+    placed: placedOf(db, area),
+  };
 }
 
 /** What an area measures; nothing where it is not drawn. */

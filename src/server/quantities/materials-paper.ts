@@ -15,25 +15,55 @@ const figure = (text: string): TableCell => ({ text, style: 'mono', alignment: '
 
 /** The materials of a job by trade, with its cut lists drawn stick by stick. */
 export function materialsPaper(view: MaterialsView): Paper {
-  const groups = [...groupBy(view.lines, (line) => (line.trade ? TRADES[line.trade] : 'Nobody’s yet'))].sort(([a], [b]) => (a < b ? -1 : 1));
+  const groups = [...groupBy(view.lines, (line) => (line.trade ? TRADES[line.trade] : 'Nobody’s yet'))].sort(
+    ([a], [b]) => (a < b ? -1 : 1),
+  );
   return {
     title: `${view.job.name}: materials`,
     subtitle: `${view.lines.length} lines, ${formatMoney(view.total)}${view.unpriced > 0 ? `, ${view.unpriced} without a price` : ''} · as of ${formatDay(view.today, '0000-00-00')}`,
     foot: `${view.job.name}, materials as of ${formatDay(view.today, '0000-00-00')}`,
     content: [
       ...groups.flatMap(([name, lines]): Content[] => [
-        { text: name, style: 'head' }, rule(),
-        { table: { headerRows: 1, widths: ['*', 62, 52, 58, 82, 88], body: [
-          [head('What'), head('How many', 'right'), head('One', 'right'), head('All', 'right'), head('Needed'), head('Where')],
-          ...lines.map((line): TableCell[] => [
-            { text: line.what }, figure(`${line.quantity} ${packWord(line.quantity, line.unit)}`), figure(line.unitPrice === null ? '' : formatMoney(line.unitPrice)), figure(line.price === null ? 'no price' : formatMoney(line.price)),
-            { text: [line.needBy ? formatDay(line.needBy, view.today) : '', line.supplier].filter(Boolean).join(', '), style: 'note' }, { text: line.areas.join(', '), style: 'note' },
-          ]),
-        ] }, layout: HAIRLINES },
+        { text: name, style: 'head' },
+        rule(),
+        {
+          table: {
+            headerRows: 1,
+            widths: ['*', 62, 52, 58, 82, 88],
+            body: [
+              [
+                head('What'),
+                head('How many', 'right'),
+                head('One', 'right'),
+                head('All', 'right'),
+                head('Needed'),
+                head('Where'),
+              ],
+              ...lines.map((line): TableCell[] => [
+                { text: line.what },
+                figure(`${line.quantity} ${packWord(line.quantity, line.unit)}`),
+                figure(line.unitPrice === null ? '' : formatMoney(line.unitPrice)),
+                figure(line.price === null ? 'no price' : formatMoney(line.price)),
+                {
+                  text: [line.needBy ? formatDay(line.needBy, view.today) : '', line.supplier]
+                    .filter(Boolean)
+                    .join(', '),
+                  style: 'note',
+                },
+                { text: line.areas.join(', '), style: 'note' },
+              ]),
+            ],
+          },
+          layout: HAIRLINES,
+        },
       ]),
-      ...view.calculations.filter((one) => one.calculator === 'cut-list' && one.output).flatMap((one): Content[] => [
-        { text: `Cut list: ${one.area}${one.product ? `, ${one.product}` : ''}`, style: 'head' }, rule(), ...(one.output?.cuts as Cut[]).map((cut) => stick(cut, one.output?.cuts as Cut[], view.job.units)),
-      ]),
+      ...view.calculations
+        .filter((one) => one.calculator === 'cut-list' && one.output)
+        .flatMap((one): Content[] => [
+          { text: `Cut list: ${one.area}${one.product ? `, ${one.product}` : ''}`, style: 'head' },
+          rule(),
+          ...(one.output?.cuts as Cut[]).map((cut) => stick(cut, one.output?.cuts as Cut[], view.job.units)),
+        ]),
     ],
   };
 }
@@ -50,10 +80,30 @@ function stick(cut: Cut, all: readonly Cut[], system: LengthSystem): Content {
     return part;
   });
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDE}" height="14" viewBox="0 0 ${WIDE} 14" font-family="Archivo">${parts.map((part) => `<rect x="${part.x.toFixed(1)}" y="1" width="${part.width.toFixed(1)}" height="12" fill="#ffffff" stroke="#000000" stroke-width="0.7"/>${part.width > 34 ? `<text x="${(part.x + part.width / 2).toFixed(1)}" y="10" font-size="7" text-anchor="middle">${part.text.replace(/"/g, '&#34;').replace(/'/g, '&#39;')}</text>` : ''}`).join('')}<path d="M${x.toFixed(1)} 13H${(cut.stock * scale).toFixed(1)}" stroke="#888888" stroke-width="0.7" stroke-dasharray="2 2"/></svg>`;
-  return { columns: [{ text: formatLength(cut.stock, system), style: 'mono', width: 62 }, { svg, width: WIDE }, { text: cut.left > 0.5 ? `left ${formatLength(cut.left, system)}` : '', style: 'note' }], columnGap: 6, margin: [0, 2, 0, 2], unbreakable: true };
+  return {
+    columns: [
+      { text: formatLength(cut.stock, system), style: 'mono', width: 62 },
+      { svg, width: WIDE },
+      { text: cut.left > 0.5 ? `left ${formatLength(cut.left, system)}` : '', style: 'note' },
+    ],
+    columnGap: 6,
+    margin: [0, 2, 0, 2],
+    unbreakable: true,
+  };
 }
 
 export const materialsCsv = (view: MaterialsView): string =>
-  writeCsv(['what', 'quantity', 'unit', 'unit price', 'price', 'supplier', 'trade', 'needed by', 'areas'], view.lines.map((line) => [
-    line.what, line.quantity, line.unit, line.unitPrice === null ? '' : (line.unitPrice / 100).toFixed(2), line.price === null ? '' : (line.price / 100).toFixed(2), line.supplier, line.trade ?? '', line.needBy ?? '', line.areas.join(' + '),
-  ]));
+  writeCsv(
+    ['what', 'quantity', 'unit', 'unit price', 'price', 'supplier', 'trade', 'needed by', 'areas'],
+    view.lines.map((line) => [
+      line.what,
+      line.quantity,
+      line.unit,
+      line.unitPrice === null ? '' : (line.unitPrice / 100).toFixed(2),
+      line.price === null ? '' : (line.price / 100).toFixed(2),
+      line.supplier,
+      line.trade ?? '',
+      line.needBy ?? '',
+      line.areas.join(' + '),
+    ]),
+  );

@@ -43,24 +43,49 @@ interface Row {
 }
 
 const rowsOf = (db: Connection, job: string): Row[] =>
-  all<Row>(db, 'SELECT calculation.*, area.name AS area_name FROM calculation JOIN area ON area.id = calculation.area WHERE calculation.job = @job AND calculation.removed = 0 ORDER BY area.position, calculation.rowid', { job });
+  all<Row>(
+    db,
+    'SELECT calculation.*, area.name AS area_name FROM calculation JOIN area ON area.id = calculation.area WHERE calculation.job = @job AND calculation.removed = 0 ORDER BY area.position, calculation.rowid',
+    { job },
+  );
 
 function viewOf(row: Row, system: LengthSystem): CalculationView {
   const calculator = calculatorNamed(row.calculator);
   const output = row.output === null ? null : (JSON.parse(row.output) as Record<string, unknown>);
   return {
-    id: row.id, version: row.version, areaId: row.area, area: row.area_name, scopeItem: row.scope_item, calculator: row.calculator, title: calculator?.title ?? row.calculator, product: row.product,
-    input: JSON.parse(row.input) as Record<string, unknown>, fed: JSON.parse(row.fed) as Record<string, Measure>, output, answer: calculator && output ? sayAnswer(calculator, output, system) : '', problem: row.problem,
-    unitPrice: row.unit_price, supplier: row.supplier, trade: row.trade, phase: row.phase,
+    id: row.id,
+    version: row.version,
+    areaId: row.area,
+    area: row.area_name,
+    scopeItem: row.scope_item,
+    calculator: row.calculator,
+    title: calculator?.title ?? row.calculator,
+    product: row.product,
+    input: JSON.parse(row.input) as Record<string, unknown>,
+    fed: JSON.parse(row.fed) as Record<string, Measure>,
+    output,
+    answer: calculator && output ? sayAnswer(calculator, output, system) : '',
+    problem: row.problem,
+    unitPrice: row.unit_price,
+    supplier: row.supplier,
+    trade: row.trade,
+    phase: row.phase,
   };
 }
 
 /** Results kept in a job's areas, or in one of them. */
-export const calculationsOf = (db: Connection, job: string, system: LengthSystem, area?: string): CalculationView[] => rowsOf(db, job).filter((row) => area === undefined || row.area === area).map((row) => viewOf(row, system));
+export const calculationsOf = (db: Connection, job: string, system: LengthSystem, area?: string): CalculationView[] =>
+  rowsOf(db, job)
+    .filter((row) => area === undefined || row.area === area)
+    .map((row) => viewOf(row, system));
 
 /** One kept result, to be changed on Bench. */
 export function keptCalculation(house: House, id: string): CalculationView {
-  const row = one<Row & { units: LengthSystem }>(house.db, 'SELECT calculation.*, area.name AS area_name, units FROM calculation JOIN area ON area.id = calculation.area JOIN job ON job.id = calculation.job WHERE calculation.id = @id AND calculation.removed = 0', { id });
+  const row = one<Row & { units: LengthSystem }>(
+    house.db,
+    'SELECT calculation.*, area.name AS area_name, units FROM calculation JOIN area ON area.id = calculation.area JOIN job ON job.id = calculation.job WHERE calculation.id = @id AND calculation.removed = 0',
+    { id },
+  );
   if (!row) throw notFound('kept result');
   return viewOf(row, row.units);
 }
@@ -73,9 +98,19 @@ export function neededOf(db: Connection, job: string): Needed[] {
     const task = row.phase && tasks.get(taskId(row.area, row.phase));
     const purchases = JSON.parse(row.purchases) as Purchase[];
     return purchases.map((purchase): Needed => ({
-      what: row.product ? (purchases.length > 1 ? `${row.product}: ${purchase.what}` : row.product) : capital(purchase.what), quantity: purchase.quantity, unit: purchase.unit,
+      what: row.product
+        ? purchases.length > 1
+          ? `${row.product}: ${purchase.what}`
+          : row.product
+        : capital(purchase.what),
+      quantity: purchase.quantity,
+      unit: purchase.unit,
       // The price of one is of what is bought alone; where there are several kinds only the calculator knows.
-      unitPrice: purchases.length === 1 ? row.unit_price : null, price: purchase.price ?? null, supplier: row.supplier, trade: row.trade ?? (row.phase ? phaseFacts(row.phase).trade : null), area: row.area_name,
+      unitPrice: purchases.length === 1 ? row.unit_price : null,
+      price: purchase.price ?? null,
+      supplier: row.supplier,
+      trade: row.trade ?? (row.phase ? phaseFacts(row.phase).trade : null),
+      area: row.area_name,
       needBy: plan && task && task.state !== 'done' ? dayOfSlot(plan.origin, task.start) : null,
     }));
   });
@@ -87,21 +122,51 @@ export function materialsView(house: House, job: string): MaterialsView {
   const calculations = calculationsOf(house.db, job, units);
   const { price, unpriced } = materialsTotal(lines);
   return {
-    job: jobHead(house, job), today: today(house), lines, total: price, unpriced, calculations, counts: scopeCounts(house.db, job),
-    problems: calculations.flatMap((one_) => (one_.problem ? [{ id: one_.id, area: one_.area, areaId: one_.areaId, title: one_.product || one_.title, problem: one_.problem }] : [])),
+    job: jobHead(house, job),
+    today: today(house),
+    lines,
+    total: price,
+    unpriced,
+    calculations,
+    counts: scopeCounts(house.db, job),
+    problems: calculations.flatMap((one_) =>
+      one_.problem
+        ? [
+            {
+              id: one_.id,
+              area: one_.area,
+              areaId: one_.areaId,
+              title: one_.product || one_.title,
+              problem: one_.problem,
+            },
+          ]
+        : [],
+    ),
   };
 }
 
 /** Where a result from Bench can be kept. */
 export function benchView(house: House): BenchView {
   const { db } = house;
-  const jobs = all<{ id: string; name: string; units: LengthSystem }>(db, `SELECT id, name, units FROM job WHERE state <> 'closed' ORDER BY position`);
+  const jobs = all<{ id: string; name: string; units: LengthSystem }>(
+    db,
+    `SELECT id, name, units FROM job WHERE state <> 'closed' ORDER BY position`,
+  );
   return {
     today: today(house),
     jobs: jobs.map((job) => {
       const phases = phasesOf(db, job.id);
       const lines = groupBy(scopeOf(db, job.id), (line) => line.areaId);
-      return { ...job, areas: areasOf(db, job.id).map(({ id, name }) => ({ id, name, measures: measuresIn(db, id), phases: phases.get(id) ?? [], lines: (lines.get(id) ?? []).map((line) => ({ id: line.id, text: `${line.verb} ${line.subject}` })) })) };
+      return {
+        ...job,
+        areas: areasOf(db, job.id).map(({ id, name }) => ({
+          id,
+          name,
+          measures: measuresIn(db, id),
+          phases: phases.get(id) ?? [],
+          lines: (lines.get(id) ?? []).map((line) => ({ id: line.id, text: `${line.verb} ${line.subject}` })),
+        })),
+      };
     }),
   };
 }

@@ -13,21 +13,46 @@ interface Row {
   fed: string;
 }
 
-export const calculationOf = (row: Omit<Row, 'id'>): Calculation => ({ calculator: row.calculator, input: JSON.parse(row.input) as Record<string, unknown>, fed: JSON.parse(row.fed) as Record<string, Measure> });
+export const calculationOf = (row: Omit<Row, 'id'>): Calculation => ({
+  calculator: row.calculator,
+  input: JSON.parse(row.input) as Record<string, unknown>,
+  fed: JSON.parse(row.fed) as Record<string, Measure>,
+});
 
 /** Computes again everything in an area that follows its drawing: kept calculations, quantities of lines, and times of steps with the plan. */
 export function recalculateArea(visit: Visit, area: string): void {
   const { db } = visit;
   const measures = measuresIn(db, area);
-  for (const row of all<Row>(db, `SELECT id, calculator, input, fed FROM calculation WHERE area = @area AND removed = 0 AND fed <> '{}'`, { area })) {
+  for (const row of all<Row>(
+    db,
+    `SELECT id, calculator, input, fed FROM calculation WHERE area = @area AND removed = 0 AND fed <> '{}'`,
+    { area },
+  )) {
     const outcome = recalculate(calculationOf(row), measures);
-    run(db, 'UPDATE calculation SET input = @input, output = @output, purchases = @purchases, problem = @problem, version = version + 1 WHERE id = @id', {
-      id: row.id, input: outcome.ok ? JSON.stringify(outcome.value.input) : row.input, output: outcome.ok ? JSON.stringify(outcome.value.output) : null, purchases: JSON.stringify(outcome.ok ? outcome.value.purchases : []), problem: outcome.ok ? null : outcome.problem.message,
-    });
+    run(
+      db,
+      'UPDATE calculation SET input = @input, output = @output, purchases = @purchases, problem = @problem, version = version + 1 WHERE id = @id',
+      {
+        id: row.id,
+        input: outcome.ok ? JSON.stringify(outcome.value.input) : row.input,
+        output: outcome.ok ? JSON.stringify(outcome.value.output) : null,
+        purchases: JSON.stringify(outcome.ok ? outcome.value.purchases : []),
+        problem: outcome.ok ? null : outcome.problem.message,
+      },
+    );
   }
-  for (const line of all<{ id: string; measure: Measure }>(db, 'SELECT id, measure FROM scope_item WHERE area = @area AND removed = 0 AND measure IS NOT NULL', { area })) {
+  for (const line of all<{ id: string; measure: Measure }>(
+    db,
+    'SELECT id, measure FROM scope_item WHERE area = @area AND removed = 0 AND measure IS NOT NULL',
+    { area },
+  )) {
     const quantity = measuredQuantity(db, area, line.measure);
-    if (quantity !== undefined) run(db, 'UPDATE scope_item SET quantity = @quantity, unit = @unit, version = version + 1 WHERE id = @id AND quantity IS NOT @quantity', { id: line.id, quantity, unit: measureUnit(line.measure) });
+    if (quantity !== undefined)
+      run(
+        db,
+        'UPDATE scope_item SET quantity = @quantity, unit = @unit, version = version + 1 WHERE id = @id AND quantity IS NOT @quantity',
+        { id: line.id, quantity, unit: measureUnit(line.measure) },
+      );
   }
   const timed = timeTrack(db, area, 'quantity');
   if (timed) visit.mark(timed, 'the drawing changed how long it takes');

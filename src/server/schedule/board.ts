@@ -43,7 +43,13 @@ export function boardOptions(asked: Record<string, string | string[] | undefined
   const shift = Number(asked['shift'] ?? 0);
   const [task, crew] = [asked['task'], asked['crew']];
   const weeks = Number(asked['weeks']);
-  return { by: asked['by'] === 'room' ? 'room' : 'trade', weeks: ZOOMS.includes(weeks) ? weeks : 2, ...(typeof crew === 'string' && crew !== '' ? { crew } : {}), shift: Number.isInteger(shift) && Math.abs(shift) <= 200 ? shift : 0, ...(typeof task === 'string' ? { task } : {}) };
+  return {
+    by: asked['by'] === 'room' ? 'room' : 'trade',
+    weeks: ZOOMS.includes(weeks) ? weeks : 2,
+    ...(typeof crew === 'string' && crew !== '' ? { crew } : {}),
+    shift: Number.isInteger(shift) && Math.abs(shift) <= 200 ? shift : 0,
+    ...(typeof task === 'string' ? { task } : {}),
+  };
 }
 
 /** The half-day board: by trade over all jobs, or by room in one. */
@@ -56,43 +62,103 @@ export function scheduleView(house: House, options: BoardOptions & { job?: strin
   const asked = plan?.tasks.find((task) => task.id === options.task);
   const thisMonday = addDays(now, -((weekday(now) + 6) % 7));
   // Work that was asked for brings its own week.
-  const shift = plan && asked ? Math.max(0, Math.floor(daysBetween(thisMonday, dayOfSlot(plan.origin, asked.start)) / 7)) : options.shift;
+  const shift =
+    plan && asked
+      ? Math.max(0, Math.floor(daysBetween(thisMonday, dayOfSlot(plan.origin, asked.start)) / 7))
+      : options.shift;
   const monday = addDays(thisMonday, 7 * shift);
   const days = Array.from({ length: options.weeks * 7 }, (_, at) => addDays(monday, at));
   const holidays = new Set(all<{ day: Day }>(db, 'SELECT day FROM holiday').map((row) => row.day));
-  const window = plan && { plan, first: monday, from: slotOf(plan.origin, monday), length: options.weeks * 14, jobs: new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((job) => [job.id, job.name])), pins: pinned(db) };
+  const window = plan && {
+    plan,
+    first: monday,
+    from: slotOf(plan.origin, monday),
+    length: options.weeks * 14,
+    jobs: new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((job) => [job.id, job.name])),
+    pins: pinned(db),
+  };
   const board: BoardView = {
-    today: now, first: monday,
-    days: days.map((day) => ({ day, label: formatDay(day).replace(/ \w+$/, ''), worked: weekday(day) % 6 !== 0 && !holidays.has(day) })),
+    today: now,
+    first: monday,
+    days: days.map((day) => ({
+      day,
+      label: formatDay(day).replace(/ \w+$/, ''),
+      worked: weekday(day) % 6 !== 0 && !holidays.has(day),
+    })),
     todaySlot: shift <= 0 && slotOf(monday, now) < options.weeks * 14 ? slotOf(monday, now) : null,
-    rows: window ? (options.by === 'room' && options.job ? roomRows(house, window, options.job) : tradeRows(window, options)) : [],
-    marks: window ? [...marksOf(window, options.job), ...deliveryMarks(house, window, options.job)].sort((a, b) => a.slot - b.slot) : [],
+    rows: window
+      ? options.by === 'room' && options.job
+        ? roomRows(house, window, options.job)
+        : tradeRows(window, options)
+      : [],
+    marks: window
+      ? [...marksOf(window, options.job), ...deliveryMarks(house, window, options.job)].sort((a, b) => a.slot - b.slot)
+      : [],
     weather: window ? weatherOf(db, window) : [],
-    madeAt: plan ? whenSeen(plan.madeAt, time) : '', cause: plan?.cause ?? '', jobs: new Set(plan?.tasks.map((task) => task.job)).size,
+    madeAt: plan ? whenSeen(plan.madeAt, time) : '',
+    cause: plan?.cause ?? '',
+    jobs: new Set(plan?.tasks.map((task) => task.job)).size,
     problem: one<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
   };
-  const names = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((job) => [job.id, job.name]));
+  const names = new Map(
+    all<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((job) => [job.id, job.name]),
+  );
   const end = window ? window.from + window.length : 0;
-  const looks = whole && window ? looksAt(whole, (job) => names.get(job) ?? '').filter((look) => (!options.job || look.job === options.job) && look.slot < end && (look.kind === 'conflict' || look.slot >= window.from)) : [];
+  const looks =
+    whole && window
+      ? looksAt(whole, (job) => names.get(job) ?? '').filter(
+          (look) =>
+            (!options.job || look.job === options.job) &&
+            look.slot < end &&
+            (look.kind === 'conflict' || look.slot >= window.from),
+        )
+      : [];
   return {
-    job: options.job ? jobHead(house, options.job) : null, by: options.by, weeks: options.weeks, shift, task: asked?.id ?? null, board,
-    crew: options.crew ?? null, crews: (whole?.crewCapacity ?? []).filter((crew) => whole?.tasks.some((task) => task.crew === crew.sub && task.state !== 'done')).map((crew) => ({ id: crew.sub, name: crew.name })),
-    looks: looks.map(({ kind, text, task, job }) => ({ kind, text, task, job })), goal: whole?.bound ? goalOf(db, whole, names, options.job) : null,
+    job: options.job ? jobHead(house, options.job) : null,
+    by: options.by,
+    weeks: options.weeks,
+    shift,
+    task: asked?.id ?? null,
+    board,
+    crew: options.crew ?? null,
+    crews: (whole?.crewCapacity ?? [])
+      .filter((crew) => whole?.tasks.some((task) => task.crew === crew.sub && task.state !== 'done'))
+      .map((crew) => ({ id: crew.sub, name: crew.name })),
+    looks: looks.map(({ kind, text, task, job }) => ({ kind, text, task, job })),
+    goal: whole?.bound ? goalOf(db, whole, names, options.job) : null,
   };
 }
 
-const pinned = (db: Connection): Map<string, string> => new Map(all<{ task: string; reason: string }>(db, 'SELECT task, reason FROM pin').map((pin) => [pin.task, pin.reason]));
+const pinned = (db: Connection): Map<string, string> =>
+  new Map(
+    all<{ task: string; reason: string }>(db, 'SELECT task, reason FROM pin').map((pin) => [pin.task, pin.reason]),
+  );
 
 /** How good the plan is: what it ends at and what nothing could end before. */
 function goalOf(db: Connection, plan: StoredPlan, names: ReadonlyMap<string, string>, job?: string): GoalView {
-  const search = one<{ state: 'asked' | 'running' | 'stopping' | 'done'; made: number; schedules: number; words: string }>(db, 'SELECT state, made, schedules, words FROM plan_search');
-  const worked = (id: string, from: number, to: number): number => (plan.calendars[plan.jobCalendars[id] ?? '']?.worked ?? []).filter((slot) => slot >= from && slot < to).length / 2;
+  const search = one<{
+    state: 'asked' | 'running' | 'stopping' | 'done';
+    made: number;
+    schedules: number;
+    words: string;
+  }>(db, 'SELECT state, made, schedules, words FROM plan_search');
+  const worked = (id: string, from: number, to: number): number =>
+    (plan.calendars[plan.jobCalendars[id] ?? '']?.worked ?? []).filter((slot) => slot >= from && slot < to).length / 2;
   return {
     jobs: Object.entries(plan.bound.jobs).flatMap(([id, bound]) => {
       const finish = jobFinish(plan, id);
       if (finish === undefined || (job !== undefined && id !== job)) return [];
       const promise = plan.promises[id];
-      return [{ id, name: names.get(id) ?? '', finish: formatDay(lastDay(plan.origin, finish), plan.origin), bound: formatDay(lastDay(plan.origin, bound), plan.origin), room: worked(id, bound, finish), late: promise === undefined ? 0 : worked(id, promise, finish) }];
+      return [
+        {
+          id,
+          name: names.get(id) ?? '',
+          finish: formatDay(lastDay(plan.origin, finish), plan.origin),
+          bound: formatDay(lastDay(plan.origin, bound), plan.origin),
+          room: worked(id, bound, finish),
+          late: promise === undefined ? 0 : worked(id, promise, finish),
+        },
+      ];
     }),
     trips: tripsIn(plan, job),
     search: search ?? { state: 'none', made: 0, schedules: 0, words: '' },
@@ -106,50 +172,110 @@ function weatherOf(db: Connection, window: Window): BoardView['weather'] {
     if (slot < 0 || slot >= window.length) return [];
     const rain = half.rain >= LIMITS.rain;
     const [wind, frost] = [half.wind >= LIMITS.wind, half.low <= LIMITS.frost];
-    return [{ slot, forbids: rain || wind, text: [half.rain > 0 ? `${half.rain} mm` : 'dry', ...(wind ? [`wind ${half.wind} m/s`] : []), ...(frost ? [`${half.low} °C`] : [])].join(', ') }];
+    return [
+      {
+        slot,
+        forbids: rain || wind,
+        text: [
+          half.rain > 0 ? `${half.rain} mm` : 'dry',
+          ...(wind ? [`wind ${half.wind} m/s`] : []),
+          ...(frost ? [`${half.low} °C`] : []),
+        ].join(', '),
+      },
+    ];
   });
 }
 
-const shown = (window: Window, task: PlannedTask): boolean => task.state !== 'done' && task.duration > 0 && task.finish > window.from && task.start < window.from + window.length;
+const shown = (window: Window, task: PlannedTask): boolean =>
+  task.state !== 'done' && task.duration > 0 && task.finish > window.from && task.start < window.from + window.length;
 
 /** A row a crew: with a job named, only crews that come there, and their work elsewhere drawn too, since it is why they are not here. */
 function tradeRows(window: Window, { job, crew: only }: BoardOptions & { job?: string }): BoardRow[] {
-  const byCrew = groupBy(window.plan.tasks.filter((task) => task.crew !== null && shown(window, task)), (task) => task.crew ?? '');
+  const byCrew = groupBy(
+    window.plan.tasks.filter((task) => task.crew !== null && shown(window, task)),
+    (task) => task.crew ?? '',
+  );
   return window.plan.crewCapacity.flatMap((crew): BoardRow[] => {
     const tasks = byCrew.get(crew.sub) ?? [];
     const first = tasks[0];
     if (!first || (only ? crew.sub !== only : job && !tasks.some((task) => task.job === job))) return [];
-    return [{ id: crew.sub, name: TRADES[first.trade], note: `${crew.name}, ${crew.capacity} ${crew.capacity === 1 ? 'crew' : 'crews'}`, blocks: blocksOf(window, tasks) }];
+    return [
+      {
+        id: crew.sub,
+        name: TRADES[first.trade],
+        note: `${crew.name}, ${crew.capacity} ${crew.capacity === 1 ? 'crew' : 'crews'}`,
+        blocks: blocksOf(window, tasks),
+      },
+    ];
   });
 }
 
 function roomRows(house: House, window: Window, job: string): BoardRow[] {
-  const byArea = groupBy(window.plan.tasks.filter((task) => task.area !== null && shown(window, task)), (task) => task.area ?? '');
-  return all<{ id: string; name: string; level: string | null }>(house.db, 'SELECT area.id, area.name, level.name AS level FROM area LEFT JOIN level ON level.id = area.level WHERE area.job = @job ORDER BY coalesce(level.height, -1) DESC, area.position', { job })
-    .flatMap((area) => {
-      const tasks = byArea.get(area.id) ?? [];
-      return tasks.length === 0 ? [] : [{ id: area.id, name: area.name, note: area.level ?? 'outside', blocks: blocksOf(window, tasks).map((block) => ({ ...block, label: block.label.split(' · ').slice(1).join(' · ') || block.label })) }];
-    });
+  const byArea = groupBy(
+    window.plan.tasks.filter((task) => task.area !== null && shown(window, task)),
+    (task) => task.area ?? '',
+  );
+  return all<{ id: string; name: string; level: string | null }>(
+    house.db,
+    'SELECT area.id, area.name, level.name AS level FROM area LEFT JOIN level ON level.id = area.level WHERE area.job = @job ORDER BY coalesce(level.height, -1) DESC, area.position',
+    { job },
+  ).flatMap((area) => {
+    const tasks = byArea.get(area.id) ?? [];
+    return tasks.length === 0
+      ? []
+      : [
+          {
+            id: area.id,
+            name: area.name,
+            note: area.level ?? 'outside',
+            blocks: blocksOf(window, tasks).map((block) => ({
+              ...block,
+              label: block.label.split(' · ').slice(1).join(' · ') || block.label,
+            })),
+          },
+        ];
+  });
 }
 
 /** Blocks in lanes: those that overlap stand under each other. */
 function blocksOf(window: Window, tasks: PlannedTask[]): BoardBlock[] {
   const lanes: number[] = [];
-  return [...tasks].sort((a, b) => a.start - b.start || a.finish - b.finish).map((task) => {
-    const [start, finish] = [Math.max(0, task.start - window.from), Math.min(window.length, task.finish - window.from)];
-    const free = lanes.findIndex((end) => end <= start);
-    const lane = free === -1 ? lanes.length : free;
-    lanes[lane] = finish;
-    return {
-      task: task.id, label: task.label, job: window.jobs.get(task.job) ?? '', jobId: task.job, area: task.area, start, finish, lane,
-      cutLeft: task.start < window.from, cutRight: task.finish > window.from + window.length,
-      float: Math.min(task.float, window.length - finish),
-      tone: toneOf(task),
-      when: [...new Set([task.start, task.finish - 1])].map((slot) => formatSlot(window.plan.origin, slot)).join(' to '),
-      reason: task.reason.text, because: task.reason.task ?? null, leads: leadsTo(task), also: (task.reason.also ?? []).map((other) => other.text),
-      pin: window.pins.get(task.id) ?? null, movable: task.state === 'waiting' && !task.calendar.startsWith('office:'), day: dayOfSlot(window.plan.origin, task.start), half: isAfternoon(task.start) ? 1 : 0,
-    };
-  });
+  return [...tasks]
+    .sort((a, b) => a.start - b.start || a.finish - b.finish)
+    .map((task) => {
+      const [start, finish] = [
+        Math.max(0, task.start - window.from),
+        Math.min(window.length, task.finish - window.from),
+      ];
+      const free = lanes.findIndex((end) => end <= start);
+      const lane = free === -1 ? lanes.length : free;
+      lanes[lane] = finish;
+      return {
+        task: task.id,
+        label: task.label,
+        job: window.jobs.get(task.job) ?? '',
+        jobId: task.job,
+        area: task.area,
+        start,
+        finish,
+        lane,
+        cutLeft: task.start < window.from,
+        cutRight: task.finish > window.from + window.length,
+        float: Math.min(task.float, window.length - finish),
+        tone: toneOf(task),
+        when: [...new Set([task.start, task.finish - 1])]
+          .map((slot) => formatSlot(window.plan.origin, slot))
+          .join(' to '),
+        reason: task.reason.text,
+        because: task.reason.task ?? null,
+        leads: leadsTo(task),
+        also: (task.reason.also ?? []).map((other) => other.text),
+        pin: window.pins.get(task.id) ?? null,
+        movable: task.state === 'waiting' && !task.calendar.startsWith('office:'),
+        day: dayOfSlot(window.plan.origin, task.start),
+        half: isAfternoon(task.start) ? 1 : 0,
+      };
+    });
 }
 
 /** Where the thread goes on from a reason that is no other task. */
@@ -172,17 +298,30 @@ function marksOf(window: Window, job?: string): BoardView['marks'] {
     const task = tasks.get(wait.task);
     const slot = wait.slot - window.from;
     if (!task || task.state === 'done' || (job && task.job !== job) || slot < 0 || slot >= window.length) return [];
-    return [{ slot, text: `${task.label}: ${wait.because}`, tone: wait.open ? ('hold' as const) : ('delivery' as const) }];
+    return [
+      { slot, text: `${task.label}: ${wait.because}`, tone: wait.open ? ('hold' as const) : ('delivery' as const) },
+    ];
   });
   return marks;
 }
 
 /** Deliveries that have their day, inside the window. */
 function deliveryMarks(house: House, window: Window, job?: string): BoardView['marks'] {
-  return all<{ job: string; day: Day; half: string | null; place: string | null; items: string | null }>(house.db, `SELECT delivery.job, day, half, area.name AS place,
+  return all<{ job: string; day: Day; half: string | null; place: string | null; items: string | null }>(
+    house.db,
+    `SELECT delivery.job, day, half, area.name AS place,
       (SELECT group_concat(lower(category), ', ') FROM selection WHERE selection.delivery = delivery.id AND removed = 0) AS items
-    FROM delivery LEFT JOIN area ON area.id = delivery.place WHERE delivery.state = 'planned'`).flatMap((row) => {
+    FROM delivery LEFT JOIN area ON area.id = delivery.place WHERE delivery.state = 'planned'`,
+  ).flatMap((row) => {
     const slot = slotOf(window.first, row.day, row.half === 'afternoon' ? 1 : 0);
-    return (job && row.job !== job) || slot < 0 || slot >= window.length ? [] : [{ slot, text: `${job ? '' : `${window.jobs.get(row.job) ?? ''}: `}delivery of ${row.items ?? 'something'}${row.place ? ` into ${row.place}` : ''}`, tone: 'delivery' as const }];
+    return (job && row.job !== job) || slot < 0 || slot >= window.length
+      ? []
+      : [
+          {
+            slot,
+            text: `${job ? '' : `${window.jobs.get(row.job) ?? ''}: `}delivery of ${row.items ?? 'something'}${row.place ? ` into ${row.place}` : ''}`,
+            tone: 'delivery' as const,
+          },
+        ];
   });
 }

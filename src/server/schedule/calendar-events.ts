@@ -19,10 +19,18 @@ export interface EventRow {
   changed_at: string;
 }
 
-const eventOf = (plan: Pick<Plan, 'origin'>, task: PlannedTask): Omit<EventRow, 'sequence' | 'cancelled' | 'changed_at'> => ({
-  task: task.id, job: task.job, sub: task.crew !== null && !task.crew.startsWith('own:') ? task.crew : null, label: task.label,
-  first_day: dayOfSlot(plan.origin, task.start), first_half: isAfternoon(task.start) ? 1 : 0,
-  last_day: dayOfSlot(plan.origin, task.finish - 1), last_half: isAfternoon(task.finish - 1) ? 1 : 0,
+const eventOf = (
+  plan: Pick<Plan, 'origin'>,
+  task: PlannedTask,
+): Omit<EventRow, 'sequence' | 'cancelled' | 'changed_at'> => ({
+  task: task.id,
+  job: task.job,
+  sub: task.crew !== null && !task.crew.startsWith('own:') ? task.crew : null,
+  label: task.label,
+  first_day: dayOfSlot(plan.origin, task.start),
+  first_half: isAfternoon(task.start) ? 1 : 0,
+  last_day: dayOfSlot(plan.origin, task.finish - 1),
+  last_half: isAfternoon(task.finish - 1) ? 1 : 0,
 });
 
 /**
@@ -36,13 +44,25 @@ export function tellCalendars(db: Connection, plan: Plan, now: string): void {
     known.delete(task.id);
     if (task.state === 'done' || task.duration === 0) continue;
     const made = eventOf(plan, task);
-    const event = task.state === 'under-way' && row ? { ...made, first_day: row.first_day, first_half: row.first_half } : made;
-    const same = row?.cancelled === 0 && (Object.keys(event) as (keyof typeof event)[]).every((key) => row[key] === event[key]);
+    const event =
+      task.state === 'under-way' && row ? { ...made, first_day: row.first_day, first_half: row.first_half } : made;
+    const same =
+      row?.cancelled === 0 && (Object.keys(event) as (keyof typeof event)[]).every((key) => row[key] === event[key]);
     if (same) continue;
-    run(db, `INSERT INTO calendar_event (task, job, sub, label, first_day, first_half, last_day, last_half, sequence, cancelled, changed_at)
+    run(
+      db,
+      `INSERT INTO calendar_event (task, job, sub, label, first_day, first_half, last_day, last_half, sequence, cancelled, changed_at)
       VALUES (@task, @job, @sub, @label, @first_day, @first_half, @last_day, @last_half, 0, 0, @now) ON CONFLICT (task) DO UPDATE SET
       job = excluded.job, sub = excluded.sub, label = excluded.label, first_day = excluded.first_day, first_half = excluded.first_half, last_day = excluded.last_day, last_half = excluded.last_half,
-      sequence = sequence + 1, cancelled = 0, changed_at = excluded.changed_at`, { ...event, now });
+      sequence = sequence + 1, cancelled = 0, changed_at = excluded.changed_at`,
+      { ...event, now },
+    );
   }
-  for (const row of known.values()) if (row.cancelled === 0) run(db, 'UPDATE calendar_event SET cancelled = 1, sequence = sequence + 1, changed_at = @now WHERE task = @task', { task: row.task, now });
+  for (const row of known.values())
+    if (row.cancelled === 0)
+      run(
+        db,
+        'UPDATE calendar_event SET cancelled = 1, sequence = sequence + 1, changed_at = @now WHERE task = @task',
+        { task: row.task, now },
+      );
 }

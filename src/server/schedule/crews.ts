@@ -10,28 +10,58 @@ import { daysFrom } from './days';
 
 /** Subs by trade; where the firm has none for a trade, its own people: one crew. */
 export function crewsByTrade(db: Connection, today: Day): Map<Trade, Crew[]> {
-  const away = groupBy(all<{ sub: string; first_day: Day; last_day: Day }>(db, 'SELECT * FROM day_away WHERE last_day >= @today', { today }), (row) => row.sub);
-  const busy = groupBy(all<{ sub: string; day: Day; half: 0 | 1 }>(db, 'SELECT sub, day, half FROM busy WHERE day >= @today', { today }), (row) => row.sub);
+  const away = groupBy(
+    all<{ sub: string; first_day: Day; last_day: Day }>(db, 'SELECT * FROM day_away WHERE last_day >= @today', {
+      today,
+    }),
+    (row) => row.sub,
+  );
+  const busy = groupBy(
+    all<{ sub: string; day: Day; half: 0 | 1 }>(db, 'SELECT sub, day, half FROM busy WHERE day >= @today', { today }),
+    (row) => row.sub,
+  );
   const crews = new Map<Trade, Crew[]>(TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => [trade, []]));
-  for (const sub of all<{ id: string; name: string; trade: Trade; crews: number }>(db, 'SELECT id, name, trade, crews FROM sub ORDER BY name, id')) {
-    const slots = [...(away.get(sub.id) ?? []).flatMap((row) => slotsOf(today, row.first_day, row.last_day)), ...(busy.get(sub.id) ?? []).map((row) => slotOf(today, row.day, row.half))];
+  for (const sub of all<{ id: string; name: string; trade: Trade; crews: number }>(
+    db,
+    'SELECT id, name, trade, crews FROM sub ORDER BY name, id',
+  )) {
+    const slots = [
+      ...(away.get(sub.id) ?? []).flatMap((row) => slotsOf(today, row.first_day, row.last_day)),
+      ...(busy.get(sub.id) ?? []).map((row) => slotOf(today, row.day, row.half)),
+    ];
     crews.get(sub.trade)?.push({ id: sub.id, name: sub.name, capacity: sub.crews, away: new Set(slots) });
   }
-  for (const [trade, list] of crews) if (list.length === 0) list.push({ id: `own:${trade}`, name: `our own ${TRADES[trade].toLowerCase()}`, capacity: 1, away: new Set() });
+  for (const [trade, list] of crews)
+    if (list.length === 0)
+      list.push({ id: `own:${trade}`, name: `our own ${TRADES[trade].toLowerCase()}`, capacity: 1, away: new Set() });
   return crews;
 }
 
-const slotsOf = (today: Day, first: Day, last: Day): Slot[] => daysFrom(first, last).flatMap((day) => [slotOf(today, day), slotOf(today, day, 1)]);
+const slotsOf = (today: Day, first: Day, last: Day): Slot[] =>
+  daysFrom(first, last).flatMap((day) => [slotOf(today, day), slotOf(today, day, 1)]);
 
 /** Plant as crews: away when all of it is broken, else so many fewer. */
 export function plantOf(db: Connection, today: Day): Crew[] {
-  return all<{ id: string; name: string; units: number }>(db, 'SELECT id, name, units FROM plant ORDER BY rowid').map((plant) => {
-    const fewer = new Map<Slot, number>();
-    for (const down of all<{ first_day: Day; last_day: Day; units: number }>(db, 'SELECT * FROM plant_down WHERE plant = @id AND last_day >= @today', { id: plant.id, today })) {
-      for (const slot of slotsOf(today, down.first_day, down.last_day)) fewer.set(slot, (fewer.get(slot) ?? 0) + down.units);
-    }
-    const away = [...fewer].flatMap(([slot, units]) => (units >= plant.units ? [slot] : []));
-    for (const slot of away) fewer.delete(slot);
-    return { id: plantCrew(plant.id), name: plant.name, capacity: plant.units, away: new Set(away), ...(fewer.size > 0 ? { fewer } : {}) };
-  });
+  return all<{ id: string; name: string; units: number }>(db, 'SELECT id, name, units FROM plant ORDER BY rowid').map(
+    (plant) => {
+      const fewer = new Map<Slot, number>();
+      for (const down of all<{ first_day: Day; last_day: Day; units: number }>(
+        db,
+        'SELECT * FROM plant_down WHERE plant = @id AND last_day >= @today',
+        { id: plant.id, today },
+      )) {
+        for (const slot of slotsOf(today, down.first_day, down.last_day))
+          fewer.set(slot, (fewer.get(slot) ?? 0) + down.units);
+      }
+      const away = [...fewer].flatMap(([slot, units]) => (units >= plant.units ? [slot] : []));
+      for (const slot of away) fewer.delete(slot);
+      return {
+        id: plantCrew(plant.id),
+        name: plant.name,
+        capacity: plant.units,
+        away: new Set(away),
+        ...(fewer.size > 0 ? { fewer } : {}),
+      };
+    },
+  );
 }

@@ -1,12 +1,13 @@
 import { addDays, daysBetween, weekday, type Day } from '@/core/units/day';
 
 /** Whether offices and crews work: weekdays that are no holiday. */
-export const isWorkday = (day: Day, holidays: ReadonlySet<Day>): boolean => weekday(day) % 6 !== 0 && !holidays.has(day);
+export const isWorkday = (day: Day, holidays: ReadonlySet<Day>): boolean =>
+  weekday(day) % 6 !== 0 && !holidays.has(day);
 
 /** So many working days after a day. */
 export function workdaysAfter(day: Day, count: number, holidays: ReadonlySet<Day>): Day {
   let at = day;
-  for (let left = count; left > 0; ) {
+  for (let left = count; left > 0;) {
     at = addDays(at, 1);
     if (isWorkday(at, holidays)) left--;
   }
@@ -14,4 +15,5 @@ export function workdaysAfter(day: Day, count: number, holidays: ReadonlySet<Day
 }
 
 /** Every day from the first to the last. */
-export const daysFrom = (first: Day, last: Day): Day[] => Array.from({ length: Math.max(0, daysBetween(first, last) + 1) }, (_, at) => addDays(first, at));
+export const daysFrom = (first: Day, last: Day): Day[] =>
+  Array.from({ length: Math.max(0, daysBetween(first, last) + 1) }, (_, at) => addDays(first, at));

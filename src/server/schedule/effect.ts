@@ -9,14 +9,25 @@ import { phaseFacts } from '@/core/sequence/phases';
 type Part = Pick<Plan, 'origin' | 'tasks' | 'links' | 'crewCapacity'>;
 
 /** What one plan changed against another for a job, in days. */
-export function effectOf(before: Part | undefined, after: Part, job: string): { moved: MovedWork[]; finish: News['finish'] } {
+export function effectOf(
+  before: Part | undefined,
+  after: Part,
+  job: string,
+): { moved: MovedWork[]; finish: News['finish'] } {
   const diff = planDiff(before, after, job);
   const day = (slot: number): Day => dayOfSlot(after.origin, slot);
   return {
     moved: diff.moved
       .filter(({ from, to, task }) => day(from) !== day(to) && task.state === 'waiting')
       .sort((a, b) => a.to - b.to)
-      .map(({ task, from, to }) => ({ area: task.area, label: task.label, phase: task.phase, from: day(from), to: day(to), reason: task.reason.text })),
+      .map(({ task, from, to }) => ({
+        area: task.area,
+        label: task.label,
+        phase: task.phase,
+        from: day(from),
+        to: day(to),
+        reason: task.reason.text,
+      })),
     finish: {
       ...(diff.finish.from === undefined ? {} : { before: lastDay(after.origin, diff.finish.from) }),
       ...(diff.finish.to === undefined ? {} : { after: lastDay(after.origin, diff.finish.to) }),
@@ -25,19 +36,40 @@ export function effectOf(before: Part | undefined, after: Part, job: string): { 
 }
 
 /** Who comes within so many days of a day, in order, with what must be finished before them. */
-export function nextWork(plan: Part, jobs: ReadonlySet<string>, from: Day, days: number, only: (task: PlannedTask) => boolean = () => true): NextWork[] {
+export function nextWork(
+  plan: Part,
+  jobs: ReadonlySet<string>,
+  from: Day,
+  days: number,
+  only: (task: PlannedTask) => boolean = () => true,
+): NextWork[] {
   const byId = new Map(plan.tasks.map((task) => [task.id, task]));
   const names = new Map(plan.crewCapacity.map((crew) => [crew.sub, crew.name]));
   const before = groupBy(plan.links, (link) => link.after);
   const [first, last] = [slotOf(plan.origin, from), slotOf(plan.origin, addDays(from, days))];
   return plan.tasks
-    .filter((task) => jobs.has(task.job) && task.state !== 'done' && task.duration > 0 && task.finish > first && task.start < last && only(task))
+    .filter(
+      (task) =>
+        jobs.has(task.job) &&
+        task.state !== 'done' &&
+        task.duration > 0 &&
+        task.finish > first &&
+        task.start < last &&
+        only(task),
+    )
     .sort((a, b) => a.start - b.start || (a.label < b.label ? -1 : 1))
     .map((task) => ({
       day: dayOfSlot(plan.origin, Math.max(task.start, first)),
       afternoon: task.start >= first && isAfternoon(task.start),
-      area: task.area, label: task.label, phase: task.phase, trade: task.trade,
-      crew: task.crew ? (names.get(task.crew) ?? task.crew) : task.phase && phaseFacts(task.phase).elapsed ? 'Drying or curing' : 'Inspection or check',
+      area: task.area,
+      label: task.label,
+      phase: task.phase,
+      trade: task.trade,
+      crew: task.crew
+        ? (names.get(task.crew) ?? task.crew)
+        : task.phase && phaseFacts(task.phase).elapsed
+          ? 'Drying or curing'
+          : 'Inspection or check',
       after: (before.get(task.id) ?? []).flatMap((link) => {
         const former = byId.get(link.before);
         return former && former.state !== 'done' && link.strength === 'hard' ? [former.label] : [];

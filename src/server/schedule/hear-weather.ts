@@ -14,10 +14,18 @@ const EVERY_MS = 3 * 3_600_000;
  */
 export function hearWeather(house: House, outlook: (from: Day) => HalfDayOutlook[]): number {
   const now = today(house);
-  const known = new Set(all<{ key: string }>(house.db, `SELECT day || half AS key FROM outlook WHERE day >= @now`, { now }).map((row) => row.key));
+  const known = new Set(
+    all<{ key: string }>(house.db, `SELECT day || half AS key FROM outlook WHERE day >= @now`, { now }).map(
+      (row) => row.key,
+    ),
+  );
   const halves = outlook(now).filter((one) => !known.has(`${one.day}${one.half}`));
   if (halves.length === 0) return 0;
-  receive(house, { kind: 'desk', id: 'weather' }, { id: crypto.randomUUID(), type: sayOutlook.type, at: house.clock.now().toISOString(), payload: { halves } });
+  receive(
+    house,
+    { kind: 'desk', id: 'weather' },
+    { id: crypto.randomUUID(), type: sayOutlook.type, at: house.clock.now().toISOString(), payload: { halves } },
+  );
   return halves.length;
 }
 

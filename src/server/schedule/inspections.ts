@@ -1,4 +1,10 @@
-import { bookInspection, cancelInspection, failInspection, passInspection, setOffice } from '@/contract/commands/schedule';
+import {
+  bookInspection,
+  cancelInspection,
+  failInspection,
+  passInspection,
+  setOffice,
+} from '@/contract/commands/schedule';
 import { phaseFacts, phaseOrder, type Phase } from '@/core/sequence/phases';
 import { formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
@@ -13,20 +19,62 @@ import { holidaysOf } from './read-site';
 
 const officeFor = (db: Connection, phase: Phase) => officesOf(db).find((office) => office.phases.includes(phase));
 
-function book(visit: Visit, id: string, area: { id: string; job: string }, phase: Phase, wishedOn?: Day): { day: Day; half: 0 | 1; office: string } {
+function book(
+  visit: Visit,
+  id: string,
+  area: { id: string; job: string },
+  phase: Phase,
+  wishedOn?: Day,
+): { day: Day; half: 0 | 1; office: string } {
   const office = officeFor(visit.db, phase);
-  if (!office) throw unfit('no-office', `No office is known that inspects ${phaseFacts(phase).label}; add it first.`, 'phase');
-  const open = one<{ day: Day }>(visit.db, `SELECT day FROM inspection WHERE area = @area AND phase = @phase AND state = 'booked'`, { area: area.id, phase });
-  if (open) throw new Refusal(409, { code: 'booked-already', message: `It is booked for ${formatDay(open.day)} already; cancel that first.`, field: 'phase' });
+  if (!office)
+    throw unfit('no-office', `No office is known that inspects ${phaseFacts(phase).label}; add it first.`, 'phase');
+  const open = one<{ day: Day }>(
+    visit.db,
+    `SELECT day FROM inspection WHERE area = @area AND phase = @phase AND state = 'booked'`,
+    { area: area.id, phase },
+  );
+  if (open)
+    throw new Refusal(409, {
+      code: 'booked-already',
+      message: `It is booked for ${formatDay(open.day)} already; cancel that first.`,
+      field: 'phase',
+    });
   const on = today(visit.house);
-  const taken = (day: Day): number => one<{ count: number }>(visit.db, `SELECT count(*) AS count FROM inspection WHERE office = @office AND day = @day AND state = 'booked'`, { office: office.id, day })?.count ?? 0;
-  const offer = offerVisit({ weekdays: office.weekdays, noticeDays: office.notice_days, visitsADay: office.visits_a_day }, { on, ...(wishedOn ? { wished: wishedOn } : {}) }, taken, holidaysOf(visit.db));
+  const taken = (day: Day): number =>
+    one<{ count: number }>(
+      visit.db,
+      `SELECT count(*) AS count FROM inspection WHERE office = @office AND day = @day AND state = 'booked'`,
+      { office: office.id, day },
+    )?.count ?? 0;
+  const offer = offerVisit(
+    { weekdays: office.weekdays, noticeDays: office.notice_days, visitsADay: office.visits_a_day },
+    { on, ...(wishedOn ? { wished: wishedOn } : {}) },
+    taken,
+    holidaysOf(visit.db),
+  );
   if (!offer) throw unfit('office-full', `${office.name} has no visit free within half a year.`, 'wishedOn');
-  insert(visit.db, 'inspection', { id, job: area.job, area: area.id, phase, office: office.id, asked_on: on, day: offer.day, half: offer.half, state: 'booked' });
+  insert(visit.db, 'inspection', {
+    id,
+    job: area.job,
+    area: area.id,
+    phase,
+    office: office.id,
+    asked_on: on,
+    day: offer.day,
+    half: offer.half,
+    state: 'booked',
+  });
   return { ...offer, office: office.name };
 }
 
-function settle(visit: Visit, id: string, version: number, state: 'passed' | 'failed' | 'cancelled', words: string): InspectionRow {
+function settle(
+  visit: Visit,
+  id: string,
+  version: number,
+  state: 'passed' | 'failed' | 'cancelled',
+  words: string,
+): InspectionRow {
   const row = needVersion<InspectionRow>(visit, 'inspection', id, version);
   if (row.state !== 'booked') throw stale('inspection', row);
   update(visit.db, 'inspection', id, { state, words, settled_at: visit.now });
@@ -35,21 +83,33 @@ function settle(visit: Visit, id: string, version: number, state: 'passed' | 'fa
 
 /** The step of the track before an inspection: what failed is put right after it. */
 function stepBefore(db: Connection, area: string, phase: Phase): Phase | null {
-  const earlier = all<{ phase: Phase }>(db, 'SELECT phase FROM step WHERE area = @area', { area }).map((step) => step.phase).filter((one_) => phaseOrder(one_) < phaseOrder(phase));
+  const earlier = all<{ phase: Phase }>(db, 'SELECT phase FROM step WHERE area = @area', { area })
+    .map((step) => step.phase)
+    .filter((one_) => phaseOrder(one_) < phaseOrder(phase));
   return earlier.sort((a, b) => phaseOrder(b) - phaseOrder(a))[0] ?? null;
 }
 
 export const inspectionHandlers: Handler[] = [
   handler(setOffice, (visit, { id, version, name, phases, weekdays, noticeDays, visitsADay }) => {
-    const odd = phases.find((phase) => phaseFacts(phase).hold !== 'inspection' && phaseFacts(phase).hold !== 'water-test');
-    if (odd) throw unfit('not-inspected', `${phaseFacts(odd).label} is no inspection; choose from those that are.`, 'phases');
-    const row = { name, phases: JSON.stringify(phases), weekdays: JSON.stringify([...new Set(weekdays)].sort()), notice_days: noticeDays, visits_a_day: visitsADay };
+    const odd = phases.find(
+      (phase) => phaseFacts(phase).hold !== 'inspection' && phaseFacts(phase).hold !== 'water-test',
+    );
+    if (odd)
+      throw unfit('not-inspected', `${phaseFacts(odd).label} is no inspection; choose from those that are.`, 'phases');
+    const row = {
+      name,
+      phases: JSON.stringify(phases),
+      weekdays: JSON.stringify([...new Set(weekdays)].sort()),
+      notice_days: noticeDays,
+      visits_a_day: visitsADay,
+    };
     if (version === 0) insert(visit.db, 'office', { id, ...row });
     else {
       needVersion(visit, 'office', id, version);
       update(visit.db, 'office', id, row);
     }
-    for (const { job } of all<{ job: string }>(visit.db, `SELECT id AS job FROM job WHERE state <> 'closed'`)) visit.mark(job, `${name} set its days`);
+    for (const { job } of all<{ job: string }>(visit.db, `SELECT id AS job FROM job WHERE state <> 'closed'`))
+      visit.mark(job, `${name} set its days`);
   }),
   handler(bookInspection, (visit, { id, area, phase, wishedOn }) => {
     const { job, name } = need<{ job: string; name: string }>(visit, 'area', area, 'area');
@@ -71,14 +131,29 @@ export const inspectionHandlers: Handler[] = [
     const { name } = need<{ name: string }>(visit, 'area', row.area);
     const after = stepBefore(visit.db, row.area, row.phase);
     for (const fix of fixes) {
-      insert(visit.db, 'extra_work', { id: fix.id, job: row.job, area: row.area, text: fix.text, trade: fix.trade, half_days: fix.halfDays, after_phase: orNull(after ?? undefined), reason: `${phaseFacts(row.phase).label} failed on ${formatDay(row.day)}: ${fix.text}`, state: 'open' });
+      insert(visit.db, 'extra_work', {
+        id: fix.id,
+        job: row.job,
+        area: row.area,
+        text: fix.text,
+        trade: fix.trade,
+        half_days: fix.halfDays,
+        after_phase: orNull(after ?? undefined),
+        reason: `${phaseFacts(row.phase).label} failed on ${formatDay(row.day)}: ${fix.text}`,
+        state: 'open',
+      });
     }
     // The office comes again when what failed can have been put right, a day to spare.
     const on = today(visit.house);
     const working = Math.ceil(fixes.reduce((sum, fix) => sum + fix.halfDays, 0) / 2) + 1;
-    const booked = book(visit, again, { id: row.area, job: row.job }, row.phase, workdaysAfter(row.day > on ? row.day : on, working, holidaysOf(visit.db)));
+    const booked = book(
+      visit,
+      again,
+      { id: row.area, job: row.job },
+      row.phase,
+      workdaysAfter(row.day > on ? row.day : on, working, holidaysOf(visit.db)),
+    );
     visit.mark(row.job, `${name}: ${phaseFacts(row.phase).label} failed (${fixes.map((fix) => fix.text).join('; ')})`);
     return booked;
   }),
 ];
-

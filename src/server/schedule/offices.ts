@@ -28,5 +28,11 @@ export interface InspectionRow {
 }
 
 /** The offices, with what each inspects; of two that inspect the same the first named. */
-export const officesOf = (db: Connection): (Omit<OfficeRow, 'phases' | 'weekdays'> & { phases: Phase[]; weekdays: number[] })[] =>
-  all<OfficeRow>(db, 'SELECT * FROM office ORDER BY rowid').map((row) => ({ ...row, phases: JSON.parse(row.phases) as Phase[], weekdays: JSON.parse(row.weekdays) as number[] }));
+export const officesOf = (
+  db: Connection,
+): (Omit<OfficeRow, 'phases' | 'weekdays'> & { phases: Phase[]; weekdays: number[] })[] =>
+  all<OfficeRow>(db, 'SELECT * FROM office ORDER BY rowid').map((row) => ({
+    ...row,
+    phases: JSON.parse(row.phases) as Phase[],
+    weekdays: JSON.parse(row.weekdays) as number[],
+  }));

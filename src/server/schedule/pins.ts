@@ -21,7 +21,15 @@ function refuseUnlessHeld(visit: Visit, task: string, slot: number): void {
     const crew = net.input.crews.find((one_) => one_.id === net.tasks[number]?.crew);
     const weather = net.input.keptOff?.[net.tasks[number]?.calendar ?? '']?.slots.get(slot);
     const worked = net.base[number]?.worked.includes(slot);
-    throw unfit('pin-refused', !worked ? `Nobody works at this on ${when}.` : weather ? `Not on ${when}: ${weather}.` : `${crew?.name ?? 'The crew'} is away on ${when}.`, 'day');
+    throw unfit(
+      'pin-refused',
+      !worked
+        ? `Nobody works at this on ${when}.`
+        : weather
+          ? `Not on ${when}: ${weather}.`
+          : `${crew?.name ?? 'The crew'} is away on ${when}.`,
+      'day',
+    );
   }
   if (placement.start[number] === slot) return;
   throw unfit('pin-refused', `It cannot start on ${when}. ${reasonFor(net, placement, number).text}`, 'day');
@@ -34,8 +42,14 @@ export const pinHandlers: Handler[] = [
     const known = placedLike(planInput(visit.db, on));
     const facts = known.ok ? known.value.net.tasks[known.value.net.index.get(task) ?? -1] : undefined;
     if (!facts) throw notFound('piece of work', 'task');
-    if (facts.state !== 'waiting') throw unfit('pin-begun', `${facts.label} is ${facts.state === 'done' ? 'done' : 'under way'}; only what has not begun can be moved.`, 'task');
-    if (facts.calendar.startsWith('office:')) throw unfit('pin-office', 'The office’s day is set by booking its visit.', 'task');
+    if (facts.state !== 'waiting')
+      throw unfit(
+        'pin-begun',
+        `${facts.label} is ${facts.state === 'done' ? 'done' : 'under way'}; only what has not begun can be moved.`,
+        'task',
+      );
+    if (facts.calendar.startsWith('office:'))
+      throw unfit('pin-office', 'The office’s day is set by booking its visit.', 'task');
     run(visit.db, 'DELETE FROM pin WHERE task = @task', { task });
     insert(visit.db, 'pin', { task, job: facts.job, day, half, reason, made_at: visit.now });
     refuseUnlessHeld(visit, task, slotOf(on, day, half === 1 ? 1 : 0));

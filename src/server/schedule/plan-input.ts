@@ -36,19 +36,47 @@ export function planInput(db: Connection, today: Day, whatIf?: WhatIf): PlanInpu
   const subs = crewsByTrade(db, today);
   const outlook = outlookOf(db, today);
   const input: PlanInput = {
-    origin: today, tasks: [], links: [], notBefore: [], exposures: [], crews: [...[...subs.values()].flat(), ...plantOf(db, today)], calendars: { [ALWAYS]: () => true }, jobCalendars: {}, promises: {},
-    keptOff: {}, rain: rainOf(outlook, today), order: orderOf(db), weights: weightsOf(db),
+    origin: today,
+    tasks: [],
+    links: [],
+    notBefore: [],
+    exposures: [],
+    crews: [...[...subs.values()].flat(), ...plantOf(db, today)],
+    calendars: { [ALWAYS]: () => true },
+    jobCalendars: {},
+    promises: {},
+    keptOff: {},
+    rain: rainOf(outlook, today),
+    order: orderOf(db),
+    weights: weightsOf(db),
   };
   const days = weekdaysFrom(today, holidays);
-  for (const office of officesOf(db)) input.calendars[officeCalendar(office.id)] = (slot) => days(slot) && office.weekdays.includes(weekdayOf(today, slot));
+  for (const office of officesOf(db))
+    input.calendars[officeCalendar(office.id)] = (slot) =>
+      days(slot) && office.weekdays.includes(weekdayOf(today, slot));
   jobs.forEach(({ id }, number) => {
     const known = readSite(db, id, today);
     const site = whatIf?.job === id ? whatIf.site(known) : known;
     const sequence = sequenceOf(site);
-    input.tasks.push(...tasksOf(site, sequence.added, { origin: today, now: walkedUntil(db, id, today), crewFor: (trade) => crewFor(subs, trade, number) }));
+    input.tasks.push(
+      ...tasksOf(site, sequence.added, {
+        origin: today,
+        now: walkedUntil(db, id, today),
+        crewFor: (trade) => crewFor(subs, trade, number),
+      }),
+    );
     input.links.push(...sequence.links);
     input.exposures.push(...sequence.exposures);
-    input.notBefore.push(...holds(db, id, today), ...waitsOf(db, id, today), ...pinsOf(db, id, today), ...bookingsOf(db, site, today, holidays), ...othersOf(db, id, today), ...logisticWaits(db, id, today), ...gateWaits(db, id, today), ...(whatIf?.job === id ? (whatIf.notBefore ?? []) : []));
+    input.notBefore.push(
+      ...holds(db, id, today),
+      ...waitsOf(db, id, today),
+      ...pinsOf(db, id, today),
+      ...bookingsOf(db, site, today, holidays),
+      ...othersOf(db, id, today),
+      ...logisticWaits(db, id, today),
+      ...gateWaits(db, id, today),
+      ...(whatIf?.job === id ? (whatIf.notBefore ?? []) : []),
+    );
     input.calendars[jobCalendar(id)] = days;
     input.jobCalendars[id] = jobCalendar(id);
     if (site.promise) input.promises[id] = Math.max(0, slotOf(today, site.promise, 1) + 1);
@@ -58,14 +86,28 @@ export function planInput(db: Connection, today: Day, whatIf?: WhatIf): PlanInpu
 }
 
 /** The calendars of tasks that are kept off some slots: by the hours told to the neighbours, by what the outlook forbids. */
-function narrowCalendars(input: PlanInput, outlook: readonly HalfDayOutlook[], days: (slot: Slot) => boolean, db: Connection): void {
-  const loud = new Map(all<{ id: string; loud_half: 'morning' | 'afternoon' | null }>(db, 'SELECT id, loud_half FROM job').map((job) => [job.id, job.loud_half]));
+function narrowCalendars(
+  input: PlanInput,
+  outlook: readonly HalfDayOutlook[],
+  days: (slot: Slot) => boolean,
+  db: Connection,
+): void {
+  const loud = new Map(
+    all<{ id: string; loud_half: 'morning' | 'afternoon' | null }>(db, 'SELECT id, loud_half FROM job').map((job) => [
+      job.id,
+      job.loud_half,
+    ]),
+  );
   for (const { job, calendar } of input.tasks) {
     if (input.calendars[calendar]) continue;
     const narrowed = narrowingsOf(calendar);
     const half = narrowed.includes('loud') ? loud.get(job) : undefined;
     const base = half ? (slot: Slot): boolean => days(slot) && isAfternoon(slot) === (half === 'afternoon') : days;
-    const off = keptOff(outlook, input.origin, narrowed.filter((one_) => one_ !== 'loud'));
+    const off = keptOff(
+      outlook,
+      input.origin,
+      narrowed.filter((one_) => one_ !== 'loud'),
+    );
     input.calendars[calendar] = (slot) => base(slot) && !off.has(slot);
     if (off.size === 0) continue;
     const baseId = half ? jobCalendar(job, 'loud') : jobCalendar(job);
@@ -76,7 +118,10 @@ function narrowCalendars(input: PlanInput, outlook: readonly HalfDayOutlook[], d
 
 const weekdayOf = (today: Day, slot: Slot): number => (((weekday(today) + Math.floor(slot / 2)) % 7) + 7) % 7;
 
-const outlookOf = (db: Connection, today: Day): HalfDayOutlook[] => all<HalfDayOutlook>(db, 'SELECT day, half, rain, wind, low FROM outlook WHERE day >= @today ORDER BY day, half', { today });
+const outlookOf = (db: Connection, today: Day): HalfDayOutlook[] =>
+  all<HalfDayOutlook>(db, 'SELECT day, half, rain, wind, low FROM outlook WHERE day >= @today ORDER BY day, half', {
+    today,
+  });
 
 /** The starts of the newest plan: what comes next begins from them, so that nothing moves without need. */
 function orderOf(db: Connection): ReadonlyMap<string, number> {
@@ -84,8 +129,14 @@ function orderOf(db: Connection): ReadonlyMap<string, number> {
 }
 
 function weightsOf(db: Connection): Weights {
-  const late = Object.fromEntries(all<{ id: string; weight: number }>(db, 'SELECT id, weight FROM job').map((job) => [job.id, job.weight]));
-  return { ...USUAL_WEIGHTS, late, trip: one<{ trip_weight: number }>(db, 'SELECT trip_weight FROM firm')?.trip_weight ?? USUAL_WEIGHTS.trip };
+  const late = Object.fromEntries(
+    all<{ id: string; weight: number }>(db, 'SELECT id, weight FROM job').map((job) => [job.id, job.weight]),
+  );
+  return {
+    ...USUAL_WEIGHTS,
+    late,
+    trip: one<{ trip_weight: number }>(db, 'SELECT trip_weight FROM firm')?.trip_weight ?? USUAL_WEIGHTS.trip,
+  };
 }
 
 /** A job keeps one sub of a trade; jobs are dealt out among the subs in turn. */

@@ -32,7 +32,8 @@ const LOAD_WEEKS = 8;
 /** Rows of the list of slips. */
 const SHOWN = 300;
 
-const daysWords = (halves: number): string => `${Math.abs(halves) / 2} ${Math.abs(halves) === 2 ? 'day' : 'days'} ${halves > 0 ? 'later' : 'earlier'}`;
+const daysWords = (halves: number): string =>
+  `${Math.abs(halves) / 2} ${Math.abs(halves) === 2 ? 'day' : 'days'} ${halves > 0 ? 'later' : 'earlier'}`;
 const mondayOf = (day: Day): Day => addDays(day, -((weekday(day) + 6) % 7));
 
 /** A job against one of its baselines (the first unless another is asked for): what slipped and why, work done over time, load of trades. */
@@ -47,22 +48,44 @@ export function progressView(house: House, job: string, asked?: string): Progres
   const holidays = holidaysOf(db);
   const finish = plan && jobFinish(plan, job);
   const finishDay = plan && finish !== undefined ? lastDay(plan.origin, finish) : null;
-  const moves = chosen ? all<{ task: string | null; halves: number; cause: string }>(db, 'SELECT task, halves, cause FROM plan_move WHERE job = @job AND made_at > @since ORDER BY id', { job, since: chosen.made_at }) : [];
+  const moves = chosen
+    ? all<{ task: string | null; halves: number; cause: string }>(
+        db,
+        'SELECT task, halves, cause FROM plan_move WHERE job = @job AND made_at > @since ORDER BY id',
+        { job, since: chosen.made_at },
+      )
+    : [];
   const work = workOf(house, job, time);
   const baseline = chosen && { ...chosen, work: JSON.parse(chosen.tasks) as Baseline['tasks'] };
   const overTime = timeline(work, plan, job, baseline, { start: row.start_day, now, finish: finishDay, zone });
   const weekNow = overTime.weeks.findLastIndex((week) => week <= now);
   return {
-    job: jobHead(house, job), today: now,
-    baselines: rows.map((one_) => ({ id: one_.id, name: one_.name, when: whenSeen(one_.made_at, time), finish: one_.finish_day ? formatDay(one_.finish_day, now) : '' })), chosen: chosen?.id ?? null,
+    job: jobHead(house, job),
+    today: now,
+    baselines: rows.map((one_) => ({
+      id: one_.id,
+      name: one_.name,
+      when: whenSeen(one_.made_at, time),
+      finish: one_.finish_day ? formatDay(one_.finish_day, now) : '',
+    })),
+    chosen: chosen?.id ?? null,
     finish: {
-      now: finishDay, then: chosen?.finish_day ?? null, promise: row.promise_day, halves: finishDay && chosen?.finish_day ? workedBetweenDays(chosen.finish_day, finishDay, holidays) : 0,
-      causes: causesOf(moves.filter((move) => move.task === null)).slice(0, 6).map(({ cause, halves }) => ({ cause, days: daysWords(halves) })),
+      now: finishDay,
+      then: chosen?.finish_day ?? null,
+      promise: row.promise_day,
+      halves: finishDay && chosen?.finish_day ? workedBetweenDays(chosen.finish_day, finishDay, holidays) : 0,
+      causes: causesOf(moves.filter((move) => move.task === null))
+        .slice(0, 6)
+        .map(({ cause, halves }) => ({ cause, days: daysWords(halves) })),
     },
     weeksLeft: finishDay ? Math.max(0, Math.ceil((daysBetween(now, finishDay) + 1) / 7)) : null,
-    done: work.share, planned: weekNow >= 0 ? (overTime.planned[weekNow] ?? null) && (overTime.planned[weekNow] ?? 0) / 100 : null, hidden: work.hidden, words: work.words,
+    done: work.share,
+    planned: weekNow >= 0 ? (overTime.planned[weekNow] ?? null) && (overTime.planned[weekNow] ?? 0) / 100 : null,
+    hidden: work.hidden,
+    words: work.words,
     slipped: baseline && plan ? slippedOf(baseline, plan, holidays, moves) : [],
-    overTime, load: loadOf(house, job, now),
+    overTime,
+    load: loadOf(house, job, now),
   };
 }
 
@@ -73,13 +96,30 @@ function workedBetweenDays(from: Day, to: Day, holidays: ReadonlySet<Day>): numb
   return sign * (countBefore(calendar, slotOf(first, last) + 2) - countBefore(calendar, 2));
 }
 
-function slippedOf(baseline: { origin: Day; work: Baseline['tasks'] }, plan: StoredPlan, holidays: ReadonlySet<Day>, moves: readonly { task: string | null; halves: number; cause: string }[]): ProgressView['slipped'] {
-  const byTask = groupBy(moves.filter((move) => move.task !== null), (move) => move.task ?? '');
-  const current = new Map(plan.tasks.map((task) => [task.id, { label: task.label, finish: task.finish, state: task.state }]));
+function slippedOf(
+  baseline: { origin: Day; work: Baseline['tasks'] },
+  plan: StoredPlan,
+  holidays: ReadonlySet<Day>,
+  moves: readonly { task: string | null; halves: number; cause: string }[],
+): ProgressView['slipped'] {
+  const byTask = groupBy(
+    moves.filter((move) => move.task !== null),
+    (move) => move.task ?? '',
+  );
+  const current = new Map(
+    plan.tasks.map((task) => [task.id, { label: task.label, finish: task.finish, state: task.state }]),
+  );
   return slipOf({ origin: baseline.origin, tasks: baseline.work }, plan.origin, current, holidays)
     .filter((one_) => one_.halves !== 0 || one_.state === 'gone')
-    .sort((a, b) => b.halves - a.halves || (a.label < b.label ? -1 : 1)).slice(0, SHOWN)
-    .map((one_) => ({ ...one_, days: one_.state === 'gone' ? 'no longer needed' : daysWords(one_.halves), causes: causesOf(byTask.get(one_.task) ?? []).slice(0, 3).map(({ cause, halves }) => `${cause} (${daysWords(halves)})`) }));
+    .sort((a, b) => b.halves - a.halves || (a.label < b.label ? -1 : 1))
+    .slice(0, SHOWN)
+    .map((one_) => ({
+      ...one_,
+      days: one_.state === 'gone' ? 'no longer needed' : daysWords(one_.halves),
+      causes: causesOf(byTask.get(one_.task) ?? [])
+        .slice(0, 3)
+        .map(({ cause, halves }) => `${cause} (${daysWords(halves)})`),
+    }));
 }
 
 interface Work {
@@ -94,12 +134,27 @@ interface Work {
 /** Work counted by planned half-days, as walks saw it; waits of nobody are no work. */
 function workOf(house: House, job: string, { zone, today: now }: FirmTime): Work {
   const site = readSite(house.db, job, now);
-  const steps = new Map<string, { halfDays: number; hidden: boolean; fraction: number }>(site.areas.flatMap((area) => area.track.filter((step) => step.trade !== 'nobody').map((step) => [`${area.id}:${step.phase}`, { halfDays: step.halfDays, hidden: phaseFacts(step.phase).hidden === true, fraction: step.fraction }] as const)));
+  const steps = new Map<string, { halfDays: number; hidden: boolean; fraction: number }>(
+    site.areas.flatMap((area) =>
+      area.track
+        .filter((step) => step.trade !== 'nobody')
+        .map(
+          (step) =>
+            [
+              `${area.id}:${step.phase}`,
+              { halfDays: step.halfDays, hidden: phaseFacts(step.phase).hidden === true, fraction: step.fraction },
+            ] as const,
+        ),
+    ),
+  );
   const whole = [...steps.values()].reduce((sum, step) => sum + step.halfDays, 0);
   const done = [...progressOf(standing(observationsOf(house.db, job)))].flatMap(([key, known]) => {
     const step = steps.get(key);
     if (!step) return [];
-    return known.readings.map((reading, at) => ({ day: dayIn(zone, reading.at), halfDays: (reading.fraction - (known.readings[at - 1]?.fraction ?? 0)) * step.halfDays }));
+    return known.readings.map((reading, at) => ({
+      day: dayIn(zone, reading.at),
+      halfDays: (reading.fraction - (known.readings[at - 1]?.fraction ?? 0)) * step.halfDays,
+    }));
   });
   const finished = [...steps.values()].reduce((sum, step) => sum + step.fraction * step.halfDays, 0);
   const unseen = [...steps.values()].reduce((sum, step) => sum + (step.hidden ? step.fraction * step.halfDays : 0), 0);
@@ -108,35 +163,72 @@ function workOf(house: House, job: string, { zone, today: now }: FirmTime): Work
   const share = whole === 0 ? 0 : finished / whole;
   const hidden = finished === 0 ? 0 : unseen / finished;
   const percent = (part: number): string => `${Math.round(100 * part)} %`;
-  return { done, whole, share, hidden, words: whole === 0 ? '' : `${percent(share)} of the work is done, ${percent(hidden)} of that where nobody sees it; in the last two weeks ${percent(lately / whole)} of it.` };
+  return {
+    done,
+    whole,
+    share,
+    hidden,
+    words:
+      whole === 0
+        ? ''
+        : `${percent(share)} of the work is done, ${percent(hidden)} of that where nobody sees it; in the last two weeks ${percent(lately / whole)} of it.`,
+  };
 }
 
-function timeline(work: Work, plan: StoredPlan | undefined, job: string, baseline: { made_at: string; origin: Day; work: Baseline['tasks'] } | undefined, { start, now, finish, zone }: { start: Day; now: Day; finish: Day | null; zone: Zone }): ProgressView['overTime'] {
+function timeline(
+  work: Work,
+  plan: StoredPlan | undefined,
+  job: string,
+  baseline: { made_at: string; origin: Day; work: Baseline['tasks'] } | undefined,
+  { start, now, finish, zone }: { start: Day; now: Day; finish: Day | null; zone: Zone },
+): ProgressView['overTime'] {
   const first = mondayOf([start, now, ...work.done.map((one_) => one_.day)].sort()[0] ?? now);
-  const ends = [finish ?? now, now, ...(baseline ? baseline.work.map((task) => lastDay(baseline.origin, task.finish)) : [])].sort();
+  const ends = [
+    finish ?? now,
+    now,
+    ...(baseline ? baseline.work.map((task) => lastDay(baseline.origin, task.finish)) : []),
+  ].sort();
   const last = ends.at(-1) ?? now;
-  const weeks = Array.from({ length: Math.min(120, Math.floor(daysBetween(first, last) / 7) + 1) }, (_, at) => addDays(first, 7 * at));
+  const weeks = Array.from({ length: Math.min(120, Math.floor(daysBetween(first, last) / 7) + 1) }, (_, at) =>
+    addDays(first, 7 * at),
+  );
   // A week's figure is what is reached by its end.
   const by = weeks.map((week) => addDays(week, 6));
   const percent = (shares: number[]): number[] => shares.map((share) => Math.round(1000 * Math.min(1, share)) / 10);
   const before = baseline ? work.done.filter((one_) => one_.day <= dayIn(zone, baseline.made_at)) : [];
-  const agreed = baseline ? [...before, ...baseline.work.filter((task) => !waits(task.id)).map((task) => ({ day: lastDay(baseline.origin, task.finish), halfDays: task.duration }))] : [];
+  const agreed = baseline
+    ? [
+        ...before,
+        ...baseline.work
+          .filter((task) => !waits(task.id))
+          .map((task) => ({ day: lastDay(baseline.origin, task.finish), halfDays: task.duration })),
+      ]
+    : [];
   const agreedWhole = agreed.reduce((sum, one_) => sum + one_.halfDays, 0);
-  const ahead = plan ? plan.tasks.filter((task) => task.job === job && task.state !== 'done' && task.trade !== 'nobody').map((task) => ({ day: lastDay(plan.origin, task.finish), halfDays: task.duration * Math.max(1, task.crews) })) : [];
+  const ahead = plan
+    ? plan.tasks
+        .filter((task) => task.job === job && task.state !== 'done' && task.trade !== 'nobody')
+        .map((task) => ({ day: lastDay(plan.origin, task.finish), halfDays: task.duration * Math.max(1, task.crews) }))
+    : [];
   const still = ahead.reduce((sum, one_) => sum + one_.halfDays, 0);
   const doneShares = percent(shareByDay(work.done, by, work.whole));
   const doneNow = work.share;
   return {
-    weeks, planned: baseline ? percent(shareByDay(agreed, by, agreedWhole)) : weeks.map(() => null),
+    weeks,
+    planned: baseline ? percent(shareByDay(agreed, by, agreedWhole)) : weeks.map(() => null),
     done: doneShares.map((share, at) => ((weeks[at] ?? '') <= now ? share : null)),
-    ahead: percent(shareByDay(ahead, by, still)).map((share, at) => ((by[at] ?? '') >= now ? Math.round(10 * (100 * doneNow + share * (1 - doneNow))) / 10 : null)),
+    ahead: percent(shareByDay(ahead, by, still)).map((share, at) =>
+      (by[at] ?? '') >= now ? Math.round(10 * (100 * doneNow + share * (1 - doneNow))) / 10 : null,
+    ),
   };
 }
 
 /** Inspections, cures and what has to be there are waits, not work. */
 const waits = (task: string): boolean => {
   const phase = task.slice(task.lastIndexOf(':') + 1).split('~')[0] ?? '';
-  return task.startsWith('there:') || task.startsWith('gate:') || (isPhase(phase) && phaseFacts(phase).trade === 'nobody');
+  return (
+    task.startsWith('there:') || task.startsWith('gate:') || (isPhase(phase) && phaseFacts(phase).trade === 'nobody')
+  );
 };
 
 /** The trades that this job still needs, over all jobs, week by week, against what their crews can do. */
@@ -153,14 +245,24 @@ function loadOf(house: House, job: string, now: Day): ProgressView['load'] {
   const loads = loadByWeek(open, slots);
   return {
     weeks,
-    trades: [...needed].map((trade: Trade) => ({
-      name: TRADES[trade], work: loads.get(trade) ?? weeks.map(() => 0),
-      most: slots.map(({ from, to }) => (crews.get(trade) ?? []).reduce((sum, [id]) => {
-        const crew = plan.crewCapacity.find((one_) => one_.sub === id);
-        const away = new Set(crew?.away);
-        return sum + (crew?.capacity ?? 0) * worked.filter((slot) => slot >= from && slot < to && !away.has(slot)).length;
-      }, 0)),
-    })).sort((a, b) => Math.max(...b.work.map((work, at) => work / Math.max(1, b.most[at] ?? 1))) - Math.max(...a.work.map((work, at) => work / Math.max(1, a.most[at] ?? 1)))),
+    trades: [...needed]
+      .map((trade: Trade) => ({
+        name: TRADES[trade],
+        work: loads.get(trade) ?? weeks.map(() => 0),
+        most: slots.map(({ from, to }) =>
+          (crews.get(trade) ?? []).reduce((sum, [id]) => {
+            const crew = plan.crewCapacity.find((one_) => one_.sub === id);
+            const away = new Set(crew?.away);
+            return (
+              sum + (crew?.capacity ?? 0) * worked.filter((slot) => slot >= from && slot < to && !away.has(slot)).length
+            );
+          }, 0),
+        ),
+      }))
+      .sort(
+        (a, b) =>
+          Math.max(...b.work.map((work, at) => work / Math.max(1, b.most[at] ?? 1))) -
+          Math.max(...a.work.map((work, at) => work / Math.max(1, a.most[at] ?? 1))),
+      ),
   };
 }
-

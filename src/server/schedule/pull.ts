@@ -19,7 +19,15 @@ export function pullView(house: House, task: string): PullView {
   if (!placed.ok || number === undefined) throw notFound('piece of work', 'task');
   const { net, placement } = placed.value;
   return {
-    task, label: net.tasks[number]?.label ?? '',
-    pulls: pullForward(net, placement, number).slice(0, 12).map((pull) => ({ text: pull.text, gain: words(pull.gain, 'sooner', 'later'), finish: words(pull.finish, 'sooner', 'later'), wins: pull.gain > 0 })),
+    task,
+    label: net.tasks[number]?.label ?? '',
+    pulls: pullForward(net, placement, number)
+      .slice(0, 12)
+      .map((pull) => ({
+        text: pull.text,
+        gain: words(pull.gain, 'sooner', 'later'),
+        finish: words(pull.finish, 'sooner', 'later'),
+        wins: pull.gain > 0,
+      })),
   };
 }

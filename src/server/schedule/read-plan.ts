@@ -13,7 +13,8 @@ export interface StoredPlan extends Plan {
 
 type Frame = Omit<Plan, 'tasks' | 'links' | 'origin'>;
 
-export const currentVersion = (db: Connection): number | undefined => one<{ version: number | null }>(db, 'SELECT max(version) AS version FROM plan')?.version ?? undefined;
+export const currentVersion = (db: Connection): number | undefined =>
+  one<{ version: number | null }>(db, 'SELECT max(version) AS version FROM plan')?.version ?? undefined;
 
 interface PlanRow {
   version: number;
@@ -30,7 +31,8 @@ const parsed = new WeakMap<Connection, Map<string, StoredPlan>>();
 /** A stored version (the newest unless named), of one job or of all; undefined while there is none. */
 export function readPlan(db: Connection, options: { version?: number; job?: string } = {}): StoredPlan | undefined {
   const version = options.version ?? currentVersion(db);
-  const row = version === undefined ? undefined : one<PlanRow>(db, 'SELECT * FROM plan WHERE version = @version', { version });
+  const row =
+    version === undefined ? undefined : one<PlanRow>(db, 'SELECT * FROM plan WHERE version = @version', { version });
   if (!row) return undefined;
   const key = `${row.version} ${row.made_at} ${options.job ?? ''}`;
   const known = parsed.get(db) ?? new Map<string, StoredPlan>();
@@ -43,12 +45,24 @@ export function readPlan(db: Connection, options: { version?: number; job?: stri
 }
 
 function parsePlan(db: Connection, row: PlanRow, job: string | undefined): StoredPlan {
-  const parts = job === undefined
-    ? all<{ tasks: string; links: string }>(db, 'SELECT tasks, links FROM plan_part WHERE version = @version ORDER BY job', { version: row.version })
-    : all<{ tasks: string; links: string }>(db, 'SELECT tasks, links FROM plan_part WHERE version = @version AND job = @job', { version: row.version, job });
+  const parts =
+    job === undefined
+      ? all<{ tasks: string; links: string }>(
+          db,
+          'SELECT tasks, links FROM plan_part WHERE version = @version ORDER BY job',
+          { version: row.version },
+        )
+      : all<{ tasks: string; links: string }>(
+          db,
+          'SELECT tasks, links FROM plan_part WHERE version = @version AND job = @job',
+          { version: row.version, job },
+        );
   return {
     ...(JSON.parse(row.frame) as Frame),
-    version: row.version, madeAt: row.made_at, cause: row.cause, origin: row.origin,
+    version: row.version,
+    madeAt: row.made_at,
+    cause: row.cause,
+    origin: row.origin,
     tasks: parts.flatMap((part) => JSON.parse(part.tasks) as PlannedTask[]),
     links: parts.flatMap((part) => JSON.parse(part.links) as Link[]),
   };

@@ -1,11 +1,20 @@
-import { breakPlant, mendPlant, readBusy, sayOutlook, setNormals, setPlant, weighGoals } from '@/contract/commands/schedule';
+import {
+  breakPlant,
+  mendPlant,
+  readBusy,
+  sayOutlook,
+  setNormals,
+  setPlant,
+  weighGoals,
+} from '@/contract/commands/schedule';
 import { all, insert, one, run, update } from '../database/query';
 import { handler, need, needVersion, type Handler, type Visit } from '../door/handler';
 import { notFound, unfit } from '../door/refusal';
 
 /** What is shared by all jobs: every open plan may change. */
 function markAll(visit: Visit, cause: string): void {
-  for (const { id } of all<{ id: string }>(visit.db, `SELECT id FROM job WHERE state <> 'closed'`)) visit.mark(id, cause);
+  for (const { id } of all<{ id: string }>(visit.db, `SELECT id FROM job WHERE state <> 'closed'`))
+    visit.mark(id, cause);
 }
 
 export const resourceHandlers: Handler[] = [
@@ -20,7 +29,12 @@ export const resourceHandlers: Handler[] = [
   }),
   handler(breakPlant, (visit, { id, plant, firstDay, lastDay, units, reason }) => {
     const row = need<{ name: string; units: number }>(visit, 'plant', plant, 'plant');
-    if (units > row.units) throw unfit('more-than-there-are', `There ${row.units === 1 ? 'is 1' : `are ${row.units}`}; no more can be missing.`, 'units');
+    if (units > row.units)
+      throw unfit(
+        'more-than-there-are',
+        `There ${row.units === 1 ? 'is 1' : `are ${row.units}`}; no more can be missing.`,
+        'units',
+      );
     insert(visit.db, 'plant_down', { id, plant, first_day: firstDay, last_day: lastDay, units, reason });
     markAll(visit, `${row.name}: ${reason}`);
   }),
@@ -32,21 +46,38 @@ export const resourceHandlers: Handler[] = [
   }),
   handler(sayOutlook, (visit, { halves }) => {
     for (const one_ of halves) {
-      run(visit.db, `INSERT INTO outlook (day, half, rain, wind, low, said_at) VALUES (@day, @half, @rain, @wind, @low, @now)
-        ON CONFLICT (day, half) DO UPDATE SET rain = excluded.rain, wind = excluded.wind, low = excluded.low, said_at = excluded.said_at`, { ...one_, now: visit.now });
+      run(
+        visit.db,
+        `INSERT INTO outlook (day, half, rain, wind, low, said_at) VALUES (@day, @half, @rain, @wind, @low, @now)
+        ON CONFLICT (day, half) DO UPDATE SET rain = excluded.rain, wind = excluded.wind, low = excluded.low, said_at = excluded.said_at`,
+        { ...one_, now: visit.now },
+      );
     }
     markAll(visit, 'the outlook changed');
   }),
   handler(setNormals, (visit, { months }) => {
-    for (const month of months) run(visit.db, 'INSERT INTO normal (month, wet, windy, frosty) VALUES (@month, @wet, @windy, @frosty) ON CONFLICT (month) DO UPDATE SET wet = excluded.wet, windy = excluded.windy, frosty = excluded.frosty', { ...month });
+    for (const month of months)
+      run(
+        visit.db,
+        'INSERT INTO normal (month, wet, windy, frosty) VALUES (@month, @wet, @windy, @frosty) ON CONFLICT (month) DO UPDATE SET wet = excluded.wet, windy = excluded.windy, frosty = excluded.frosty',
+        { ...month },
+      );
   }),
   handler(readBusy, (visit, { sub, name, events, halves }) => {
     const row = need<{ name: string }>(visit, 'sub', sub, 'sub');
     run(visit.db, 'DELETE FROM busy WHERE sub = @sub', { sub });
     run(visit.db, 'DELETE FROM busy_source WHERE sub = @sub', { sub });
-    for (const one_ of halves) run(visit.db, 'INSERT OR IGNORE INTO busy (sub, day, half, words) VALUES (@sub, @day, @half, @words)', { sub, ...one_ });
-    if (halves.length > 0) insert(visit.db, 'busy_source', { sub, name: name || 'calendar', events, read_at: visit.now });
-    markAll(visit, halves.length > 0 ? `${row.name}’s own calendar was read` : `${row.name}’s own calendar was taken out`);
+    for (const one_ of halves)
+      run(visit.db, 'INSERT OR IGNORE INTO busy (sub, day, half, words) VALUES (@sub, @day, @half, @words)', {
+        sub,
+        ...one_,
+      });
+    if (halves.length > 0)
+      insert(visit.db, 'busy_source', { sub, name: name || 'calendar', events, read_at: visit.now });
+    markAll(
+      visit,
+      halves.length > 0 ? `${row.name}’s own calendar was read` : `${row.name}’s own calendar was taken out`,
+    );
   }),
   handler(weighGoals, (visit, { tripWeight, jobs }) => {
     run(visit.db, 'UPDATE firm SET trip_weight = @tripWeight', { tripWeight });

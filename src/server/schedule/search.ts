@@ -35,19 +35,32 @@ export function searchOnce(db: Connection, today: Day, now: () => string): numbe
     if (Date.now() - looked < LOOKS_UP_MS) return false;
     looked = Date.now();
     run(db, 'UPDATE plan_search SET made = @made', { made });
-    return one(db, `SELECT 1 FROM plan_search WHERE state <> 'running' UNION ALL SELECT 1 FROM plan_mark`) !== undefined;
+    return (
+      one(db, `SELECT 1 FROM plan_search WHERE state <> 'running' UNION ALL SELECT 1 FROM plan_mark`) !== undefined
+    );
   };
   const plan = makePlan(planInput(db, today), { schedules: asked.schedules, seed: asked.seed, stop });
-  return db.transaction((): number => {
-    const current = readPlan(db);
-    let words = plan.ok ? 'No better plan was found.' : plan.problem.message;
-    // A plan of an older form has no score of its own; what was found then counts as better.
-    if (plan.ok && (!current?.score || better(plan.value.score, current.score))) {
-      storePlan(db, plan.value, now(), 'a better order was found');
-      words = 'A better plan was found and is kept.';
-    }
-    run(db, `UPDATE plan_search SET state = 'done', made = @made, words = @words`, { made, words });
-    insert(db, 'command_log', { id: randomUUID(), type: 'plan.searched', at: now(), applied_at: now(), who: 'planner', job: null, payload: JSON.stringify({ schedules: asked.schedules, seed: asked.seed }), result: JSON.stringify({ made, words }) });
-    return one<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
-  }).immediate();
+  return db
+    .transaction((): number => {
+      const current = readPlan(db);
+      let words = plan.ok ? 'No better plan was found.' : plan.problem.message;
+      // A plan of an older form has no score of its own; what was found then counts as better.
+      if (plan.ok && (!current?.score || better(plan.value.score, current.score))) {
+        storePlan(db, plan.value, now(), 'a better order was found');
+        words = 'A better plan was found and is kept.';
+      }
+      run(db, `UPDATE plan_search SET state = 'done', made = @made, words = @words`, { made, words });
+      insert(db, 'command_log', {
+        id: randomUUID(),
+        type: 'plan.searched',
+        at: now(),
+        applied_at: now(),
+        who: 'planner',
+        job: null,
+        payload: JSON.stringify({ schedules: asked.schedules, seed: asked.seed }),
+        result: JSON.stringify({ made, words }),
+      });
+      return one<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
+    })
+    .immediate();
 }

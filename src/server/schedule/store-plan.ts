@@ -38,31 +38,56 @@ export interface Renewal {
  * @returns undefined where nothing was marked
  */
 export function renewPlan(db: Connection, today: Day, now: string, terms: PlanTerms = {}): Renewal | undefined {
-  return db.transaction((): Renewal | undefined => {
-    const marks = all<Mark>(db, 'SELECT * FROM plan_mark ORDER BY id');
-    const last = marks.at(-1);
-    if (!last) return undefined;
-    run(db, 'DELETE FROM plan_mark WHERE id <= @last', { last: last.id });
-    const renewal: Renewal = { walks: marks.flatMap((mark) => mark.walk ?? []), jobs: [...new Set(marks.map((mark) => mark.job))], cause: last.cause };
-    const plan = makePlan(planInput(db, today), terms);
-    run(db, 'DELETE FROM plan_problem');
-    if (!plan.ok) {
-      insert(db, 'plan_problem', { id: 1, code: plan.problem.code, message: plan.problem.message, made_at: now });
-      return { ...renewal, problem: plan.problem };
-    }
-    const before = currentVersion(db) ?? null;
-    const causes = new Map([...groupBy(marks, (mark) => mark.job)].map(([job, list]) => [job, [...new Set(list.map((mark) => mark.cause))].slice(-3).join('; ')]));
-    const version = storePlan(db, plan.value, now, last.cause, causes);
-    for (const walk of renewal.walks) {
-      run(db, 'INSERT OR REPLACE INTO walk_plan (walk, before_version, after_version) VALUES (@walk, @before, @version)', { walk, before, version });
-    }
-    run(db, `DELETE FROM plan WHERE version < @oldest AND version NOT IN (SELECT after_version FROM walk_plan UNION SELECT before_version FROM walk_plan WHERE before_version IS NOT NULL)`, { oldest: version - KEPT_VERSIONS });
-    return { ...renewal, version };
-  }).immediate();
+  return db
+    .transaction((): Renewal | undefined => {
+      const marks = all<Mark>(db, 'SELECT * FROM plan_mark ORDER BY id');
+      const last = marks.at(-1);
+      if (!last) return undefined;
+      run(db, 'DELETE FROM plan_mark WHERE id <= @last', { last: last.id });
+      const renewal: Renewal = {
+        walks: marks.flatMap((mark) => mark.walk ?? []),
+        jobs: [...new Set(marks.map((mark) => mark.job))],
+        cause: last.cause,
+      };
+      const plan = makePlan(planInput(db, today), terms);
+      run(db, 'DELETE FROM plan_problem');
+      if (!plan.ok) {
+        insert(db, 'plan_problem', { id: 1, code: plan.problem.code, message: plan.problem.message, made_at: now });
+        return { ...renewal, problem: plan.problem };
+      }
+      const before = currentVersion(db) ?? null;
+      const causes = new Map(
+        [...groupBy(marks, (mark) => mark.job)].map(([job, list]) => [
+          job,
+          [...new Set(list.map((mark) => mark.cause))].slice(-3).join('; '),
+        ]),
+      );
+      const version = storePlan(db, plan.value, now, last.cause, causes);
+      for (const walk of renewal.walks) {
+        run(
+          db,
+          'INSERT OR REPLACE INTO walk_plan (walk, before_version, after_version) VALUES (@walk, @before, @version)',
+          { walk, before, version },
+        );
+      }
+      run(
+        db,
+        `DELETE FROM plan WHERE version < @oldest AND version NOT IN (SELECT after_version FROM walk_plan UNION SELECT before_version FROM walk_plan WHERE before_version IS NOT NULL)`,
+        { oldest: version - KEPT_VERSIONS },
+      );
+      return { ...renewal, version };
+    })
+    .immediate();
 }
 
 /** @param causes by job, why its part was computed again; other jobs moved because of these */
-export function storePlan(db: Connection, plan: Plan, now: string, cause: string, causes: ReadonlyMap<string, string> = new Map()): number {
+export function storePlan(
+  db: Connection,
+  plan: Plan,
+  now: string,
+  cause: string,
+  causes: ReadonlyMap<string, string> = new Map(),
+): number {
   const former = readPlan(db);
   const version = (currentVersion(db) ?? 0) + 1;
   const { tasks, links, origin, ...frame } = plan;
@@ -71,7 +96,13 @@ export function storePlan(db: Connection, plan: Plan, now: string, cause: string
   const linksByJob = groupBy(links, (link) => jobOf.get(link.after) ?? '');
   for (const [job, ofJob] of groupBy(tasks, (task) => task.job)) {
     const finish = jobFinish(plan, job);
-    insert(db, 'plan_part', { version, job, tasks: JSON.stringify(ofJob), links: JSON.stringify(linksByJob.get(job) ?? []), finish_day: finish === undefined ? null : lastDay(origin, finish) });
+    insert(db, 'plan_part', {
+      version,
+      job,
+      tasks: JSON.stringify(ofJob),
+      links: JSON.stringify(linksByJob.get(job) ?? []),
+      finish_day: finish === undefined ? null : lastDay(origin, finish),
+    });
   }
   tellCalendars(db, plan, now);
   if (former) keepMoves(db, former, plan, { version, now, cause, causes });
@@ -79,7 +110,12 @@ export function storePlan(db: Connection, plan: Plan, now: string, cause: string
 }
 
 /** What moved and why, in worked half-days of the job: the log that slip is explained from. */
-function keepMoves(db: Connection, former: StoredPlan, plan: Plan, { version, now, cause, causes }: { version: number; now: string; cause: string; causes: ReadonlyMap<string, string> }): void {
+function keepMoves(
+  db: Connection,
+  former: StoredPlan,
+  plan: Plan,
+  { version, now, cause, causes }: { version: number; now: string; cause: string; causes: ReadonlyMap<string, string> },
+): void {
   // Counted from the former plan's first day, as far as either reaches: both may end beyond the other's calendars.
   const shift = slotOf(former.origin, plan.origin);
   const far = Math.max(...former.tasks.map((task) => task.finish), ...plan.tasks.map((task) => task.finish + shift), 2);
@@ -93,6 +129,14 @@ function keepMoves(db: Connection, former: StoredPlan, plan: Plan, { version, no
       const halves = task.state === 'waiting' ? count(is) - count(was) : 0;
       if (halves !== 0) insert(db, 'plan_move', { version, made_at: now, job, task: task.id, halves, cause: because });
     }
-    if (from !== undefined && to !== undefined && count(to) !== count(from)) insert(db, 'plan_move', { version, made_at: now, job, task: null, halves: count(to) - count(from), cause: because });
+    if (from !== undefined && to !== undefined && count(to) !== count(from))
+      insert(db, 'plan_move', {
+        version,
+        made_at: now,
+        job,
+        task: null,
+        halves: count(to) - count(from),
+        cause: because,
+      });
   }
 }

@@ -23,5 +23,8 @@ export function finishIf(db: Connection, today: Day, job: string, whatIf?: Omit<
   }
   const day = (finish: number): Day => lastDay(input.origin, finish);
   const finish = latest.get(null);
-  return { job: finish === undefined ? null : day(finish), areas: new Map([...latest].flatMap(([area, end]) => (area === null ? [] : [[area, day(end)] as const]))) };
+  return {
+    job: finish === undefined ? null : day(finish),
+    areas: new Map([...latest].flatMap(([area, end]) => (area === null ? [] : [[area, day(end)] as const]))),
+  };
 }

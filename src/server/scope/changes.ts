@@ -54,9 +54,11 @@ export interface ChangeWork {
 }
 
 export const linesOfChange = (row: Pick<ChangeRow, 'lines'>): ChangeLine[] => JSON.parse(row.lines) as ChangeLine[];
-export const workOfChange = (row: Pick<ChangeRow, 'work'>): ChangeWork | null => (row.work === null ? null : (JSON.parse(row.work) as ChangeWork));
+export const workOfChange = (row: Pick<ChangeRow, 'work'>): ChangeWork | null =>
+  row.work === null ? null : (JSON.parse(row.work) as ChangeWork);
 export const dropsOfChange = (row: Pick<ChangeRow, 'drops'>): Phase[] => JSON.parse(row.drops) as Phase[];
-export const priceOfChange = (row: Pick<ChangeRow, 'lines' | 'markup' | 'tax_rate'>): ReturnType<typeof priceLines> => priceLines(linesOfChange(row), row.markup, row.tax_rate);
+export const priceOfChange = (row: Pick<ChangeRow, 'lines' | 'markup' | 'tax_rate'>): ReturnType<typeof priceLines> =>
+  priceLines(linesOfChange(row), row.markup, row.tax_rate);
 
 type Fields = Omit<InferType<typeof addChange.schema>, 'id' | 'job' | 'area'>;
 
@@ -64,12 +66,22 @@ function values(visit: Visit, job: string, area: string, fields: Fields): Values
   for (const [at, phase] of [...fields.drops, ...(fields.work?.after ? [fields.work.after] : [])].entries()) {
     needStep(visit, area, phase, at < fields.drops.length ? 'drops' : 'work.after');
   }
-  for (const item of fields.omits) if (need<{ job: string }>(visit, 'scope_item', item, 'omits').job !== job) throw notFound('line of scope in this job', 'omits');
+  for (const item of fields.omits)
+    if (need<{ job: string }>(visit, 'scope_item', item, 'omits').job !== job)
+      throw notFound('line of scope in this job', 'omits');
   const total = priceLines(fields.lines, fields.markup, fields.taxRate).total;
-  if (fields.kind === 'omission' && total > 0) throw unfit('omission-costs', 'What is left out is priced under 0: write its quantities with a minus.', 'lines');
+  if (fields.kind === 'omission' && total > 0)
+    throw unfit('omission-costs', 'What is left out is priced under 0: write its quantities with a minus.', 'lines');
   return {
-    kind: fields.kind, title: fields.title, why: fields.why, lines: JSON.stringify(fields.lines), markup: fields.markup, tax_rate: fields.taxRate,
-    work: fields.work ? JSON.stringify(fields.work) : null, drops: JSON.stringify(fields.drops), omits: JSON.stringify(fields.omits),
+    kind: fields.kind,
+    title: fields.title,
+    why: fields.why,
+    lines: JSON.stringify(fields.lines),
+    markup: fields.markup,
+    tax_rate: fields.taxRate,
+    work: fields.work ? JSON.stringify(fields.work) : null,
+    drops: JSON.stringify(fields.drops),
+    omits: JSON.stringify(fields.omits),
   };
 }
 
@@ -78,24 +90,57 @@ export function withChange(row: Pick<ChangeRow, 'id' | 'area' | 'title' | 'work'
   const [work, drops] = [workOfChange(row), dropsOfChange(row)];
   return (site) => ({
     ...site,
-    areas: site.areas.map((area) => (area.id === row.area ? { ...area, track: area.track.filter((step) => step.fraction > 0 || !drops.includes(step.phase)) } : area)),
-    extras: work ? [...site.extras, { id: row.id, area: row.area, text: row.title, trade: work.trade, halfDays: work.halfDays, after: work.after ?? null, reason: `it comes with the change “${row.title}”` }] : site.extras,
+    areas: site.areas.map((area) =>
+      area.id === row.area
+        ? { ...area, track: area.track.filter((step) => step.fraction > 0 || !drops.includes(step.phase)) }
+        : area,
+    ),
+    extras: work
+      ? [
+          ...site.extras,
+          {
+            id: row.id,
+            area: row.area,
+            text: row.title,
+            trade: work.trade,
+            halfDays: work.halfDays,
+            after: work.after ?? null,
+            reason: `it comes with the change “${row.title}”`,
+          },
+        ]
+      : site.extras,
   });
 }
 
 /** The finish without it and with it, as the plan of today says. */
-export const effectOfChange = (db: Connection, day: Day, row: ChangeRow): { before: Day | null; after: Day | null } => ({ before: finishIf(db, day, row.job).job, after: finishIf(db, day, row.job, { site: withChange(row) }).job });
+export const effectOfChange = (
+  db: Connection,
+  day: Day,
+  row: ChangeRow,
+): { before: Day | null; after: Day | null } => ({
+  before: finishIf(db, day, row.job).job,
+  after: finishIf(db, day, row.job, { site: withChange(row) }).job,
+});
 
 function needState(visit: Visit, id: string, version: number, states: ChangeRow['state'][]): ChangeRow {
   const row = needVersion<ChangeRow>(visit, 'change_order', id, version);
-  if (!states.includes(row.state)) throw unfit('change-settled', row.state === 'sent' ? 'This was sent; take it back to change it.' : `This was ${row.state} already; make another change.`, 'id');
+  if (!states.includes(row.state))
+    throw unfit(
+      'change-settled',
+      row.state === 'sent'
+        ? 'This was sent; take it back to change it.'
+        : `This was ${row.state} already; make another change.`,
+      'id',
+    );
   return row;
 }
 
 export const changeHandlers: Handler[] = [
   handler(addChange, (visit, { id, job, area, ...fields }) => {
     needAreaOf(visit, job, area);
-    const number = (one<{ last: number | null }>(visit.db, 'SELECT max(number) AS last FROM change_order WHERE job = @job', { job })?.last ?? 0) + 1;
+    const number =
+      (one<{ last: number | null }>(visit.db, 'SELECT max(number) AS last FROM change_order WHERE job = @job', { job })
+        ?.last ?? 0) + 1;
     insert(visit.db, 'change_order', { id, job, area, number, ...values(visit, job, area, fields), state: 'draft' });
     visit.touches(job);
   }),
@@ -108,10 +153,26 @@ export const changeHandlers: Handler[] = [
     const row = needState(visit, id, version, ['draft']);
     const day = today(visit.house);
     const { before, after } = effectOfChange(visit.db, day, row);
-    update(visit.db, 'change_order', id, { state: 'sent', sent_at: visit.now, finish_before: before, finish_after: after });
+    update(visit.db, 'change_order', id, {
+      state: 'sent',
+      sent_at: visit.now,
+      finish_before: before,
+      finish_after: after,
+    });
     const { total } = priceOfChange(row);
-    const days = before && after && before !== after ? ` The work would then end on ${formatDay(after, day)} instead of ${formatDay(before, day)}.` : ' The work would end on the same day.';
-    tellClient(visit, row.job, { title: `Change ${row.number}: ${row.title}`, body: `${row.title}. ${total < 0 ? 'It saves' : 'It costs'} ${formatMoney(Math.abs(total))}, everything included.${days}${row.why ? ` Why: ${row.why}.` : ''} Please approve or decline it on your page.` }, to);
+    const days =
+      before && after && before !== after
+        ? ` The work would then end on ${formatDay(after, day)} instead of ${formatDay(before, day)}.`
+        : ' The work would end on the same day.';
+    tellClient(
+      visit,
+      row.job,
+      {
+        title: `Change ${row.number}: ${row.title}`,
+        body: `${row.title}. ${total < 0 ? 'It saves' : 'It costs'} ${formatMoney(Math.abs(total))}, everything included.${days}${row.why ? ` Why: ${row.why}.` : ''} Please approve or decline it on your page.`,
+      },
+      to,
+    );
     visit.touches(row.job);
   }),
   handler(withdrawChange, (visit, { id, version }) => {
@@ -122,7 +183,12 @@ export const changeHandlers: Handler[] = [
   handler(answerChange, (visit, { id, verdict, name, words }) => {
     const row = need<ChangeRow>(visit, 'change_order', id);
     needClientOf(visit, row.job);
-    if (row.state !== 'sent') throw unfit('not-asked', row.state === 'draft' ? 'This was taken back; a new one will come.' : `This was ${row.state} already.`, 'id');
+    if (row.state !== 'sent')
+      throw unfit(
+        'not-asked',
+        row.state === 'draft' ? 'This was taken back; a new one will come.' : `This was ${row.state} already.`,
+        'id',
+      );
     update(visit.db, 'change_order', id, { state: verdict, answered_at: visit.now, answered_by: name, answer: words });
     if (verdict === 'approved') carryOut(visit, row);
     else visit.touches(row.job);
@@ -132,17 +198,43 @@ export const changeHandlers: Handler[] = [
 /** An approved change is part of the scope: its lines, its work, and what falls away. */
 function carryOut(visit: Visit, row: ChangeRow): void {
   for (const line of linesOfChange(row).filter((one_) => one_.quantity > 0)) {
-    insert(visit.db, 'scope_item', { id: uuid(), job: row.job, area: row.area, stance: 'in', verb: line.verb, subject: line.subject, quantity: line.quantity, unit: line.unit, trade: workOfChange(row)?.trade ?? null, depends_on: '', change_order: row.id });
+    insert(visit.db, 'scope_item', {
+      id: uuid(),
+      job: row.job,
+      area: row.area,
+      stance: 'in',
+      verb: line.verb,
+      subject: line.subject,
+      quantity: line.quantity,
+      unit: line.unit,
+      trade: workOfChange(row)?.trade ?? null,
+      depends_on: '',
+      change_order: row.id,
+    });
   }
-  for (const item of JSON.parse(row.omits) as string[]) update(visit.db, 'scope_item', item, { stance: 'out', change_order: row.id });
+  for (const item of JSON.parse(row.omits) as string[])
+    update(visit.db, 'scope_item', item, { stance: 'out', change_order: row.id });
   for (const phase of dropsOfChange(row)) {
-    run(visit.db, `DELETE FROM step WHERE area = @area AND phase = @phase AND NOT EXISTS (SELECT 1 FROM observation WHERE observation.area = @area AND kind = 'progress' AND observation.phase = @phase AND fraction > 0)`, { area: row.area, phase });
+    run(
+      visit.db,
+      `DELETE FROM step WHERE area = @area AND phase = @phase AND NOT EXISTS (SELECT 1 FROM observation WHERE observation.area = @area AND kind = 'progress' AND observation.phase = @phase AND fraction > 0)`,
+      { area: row.area, phase },
+    );
   }
   const work = workOfChange(row);
   if (work) {
     insert(visit.db, 'extra_work', {
-      id: uuid(), job: row.job, area: row.area, text: row.title, trade: work.trade, half_days: work.halfDays, after_phase: work.after ?? null,
-      reason: `it comes with change ${row.number}, “${row.title}”`, assumption: null, change_order: row.id, state: 'open',
+      id: uuid(),
+      job: row.job,
+      area: row.area,
+      text: row.title,
+      trade: work.trade,
+      half_days: work.halfDays,
+      after_phase: work.after ?? null,
+      reason: `it comes with change ${row.number}, “${row.title}”`,
+      assumption: null,
+      change_order: row.id,
+      state: 'open',
     });
   }
   visit.mark(row.job, `change ${row.number} was approved: ${row.title}`);

@@ -1,5 +1,17 @@
 import type { InferType } from 'yup';
-import { addDecision, addFinding, addManyScope, addScope, changeFinding, changeScope, copyArea, removeLine, restoreLine, splitArea, type Removable } from '@/contract/commands/scope';
+import {
+  addDecision,
+  addFinding,
+  addManyScope,
+  addScope,
+  changeFinding,
+  changeScope,
+  copyArea,
+  removeLine,
+  restoreLine,
+  splitArea,
+  type Removable,
+} from '@/contract/commands/scope';
 import { mirror } from '@/core/layout/mirror';
 import type { FaceShape } from '@/core/layout/shape';
 import { isComing, type SelectionState } from '@/core/selections/states';
@@ -18,11 +30,19 @@ type ScopeFields = Omit<InferType<typeof addScope.schema>, 'id' | 'job' | 'area'
 
 /** A line whose quantity follows the drawing takes it from there; where nothing is drawn it keeps what was typed. */
 function scopeValues(visit: Visit, job: string, area: string, item: ScopeFields): Values {
-  if (item.selection && need<{ job: string }>(visit, 'selection', item.selection, 'selection').job !== job) throw notFound('selection in this job', 'selection');
+  if (item.selection && need<{ job: string }>(visit, 'selection', item.selection, 'selection').job !== job)
+    throw notFound('selection in this job', 'selection');
   const measured = item.measure ? measuredQuantity(visit.db, area, item.measure) : undefined;
   return {
-    stance: item.stance, verb: item.verb, subject: item.subject, quantity: measured ?? orNull(item.quantity), unit: item.measure && measured !== undefined ? measureUnit(item.measure) : orNull(item.unit), trade: orNull(item.trade),
-    depends_on: item.dependsOn, selection: orNull(item.selection), measure: orNull(item.measure),
+    stance: item.stance,
+    verb: item.verb,
+    subject: item.subject,
+    quantity: measured ?? orNull(item.quantity),
+    unit: item.measure && measured !== undefined ? measureUnit(item.measure) : orNull(item.unit),
+    trade: orNull(item.trade),
+    depends_on: item.dependsOn,
+    selection: orNull(item.selection),
+    measure: orNull(item.measure),
   };
 }
 
@@ -30,10 +50,23 @@ type FindingFields = Omit<InferType<typeof addFinding.schema>, 'id' | 'job'>;
 
 function findingValues(visit: Visit, job: string, finding: FindingFields): Values {
   if (finding.area) needAreaOf(visit, job, finding.area);
-  if (finding.allowed !== undefined && finding.quantity !== undefined && finding.allowed > finding.quantity) throw unfit('allowed-too-much', 'More is allowed for than was seen; allow for at most what is there.', 'allowed');
+  if (finding.allowed !== undefined && finding.quantity !== undefined && finding.allowed > finding.quantity)
+    throw unfit('allowed-too-much', 'More is allowed for than was seen; allow for at most what is there.', 'allowed');
   return {
-    area: orNull(finding.area), kind: finding.kind, subject: finding.subject, quantity: orNull(finding.quantity), unit: finding.unit, need: finding.need, live: finding.live === undefined ? null : flag(finding.live),
-    place: finding.place, cause: finding.cause, remedy: finding.remedy, allowed: orNull(finding.allowed), unit_price: orNull(finding.unitPrice), lead_days: orNull(finding.leadDays), options: JSON.stringify(finding.options),
+    area: orNull(finding.area),
+    kind: finding.kind,
+    subject: finding.subject,
+    quantity: orNull(finding.quantity),
+    unit: finding.unit,
+    need: finding.need,
+    live: finding.live === undefined ? null : flag(finding.live),
+    place: finding.place,
+    cause: finding.cause,
+    remedy: finding.remedy,
+    allowed: orNull(finding.allowed),
+    unit_price: orNull(finding.unitPrice),
+    lead_days: orNull(finding.leadDays),
+    options: JSON.stringify(finding.options),
   };
 }
 
@@ -43,39 +76,83 @@ const USUAL_APPROVAL_DAYS = 28;
 /** An approval that a visit finds is asked for like any other: it stands among them until it is given. */
 function askFor(visit: Visit, job: string, { subject, place, leadDays = USUAL_APPROVAL_DAYS }: FindingFields): void {
   const request = uuid();
-  insert(visit.db, 'request', { id: request, job, kind: 'approval', party: 'authority', who: place, subject, takes_low: leadDays, takes_high: leadDays });
+  insert(visit.db, 'request', {
+    id: request,
+    job,
+    kind: 'approval',
+    party: 'authority',
+    who: place,
+    subject,
+    takes_low: leadDays,
+    takes_high: leadDays,
+  });
   note(visit, { job, request }, 'found on a visit');
 }
 
-const TABLES = { scope: 'scope_item', finding: 'finding', opening: 'opening', placed: 'placed', level: 'level_mark', calculation: 'calculation', assumption: 'assumption', decision: 'decision', selection: 'selection', request: 'request',
-  standpoint: 'standpoint', 'close-in-sign': 'close_in_sign', 'left-with-client': 'left_with_client', 'sign-off': 'sign_off',
+const TABLES = {
+  scope: 'scope_item',
+  finding: 'finding',
+  opening: 'opening',
+  placed: 'placed',
+  level: 'level_mark',
+  calculation: 'calculation',
+  assumption: 'assumption',
+  decision: 'decision',
+  selection: 'selection',
+  request: 'request',
+  standpoint: 'standpoint',
+  'close-in-sign': 'close_in_sign',
+  'left-with-client': 'left_with_client',
+  'sign-off': 'sign_off',
 } as const satisfies Record<Removable, string>;
 
 /** Takes a thing away or brings it back; what follows from the drawing follows. */
 function setRemoved(visit: Visit, of: Removable, id: string, removed: 0 | 1): void {
   const row = need<{ job?: string; area?: string | null; removed: 0 | 1; state?: string }>(visit, TABLES[of], id);
-  if (row.removed === removed) throw unfit('so-already', removed ? 'This was taken away already.' : 'This is there.', 'id');
+  if (row.removed === removed)
+    throw unfit('so-already', removed ? 'This was taken away already.' : 'This is there.', 'id');
   // What was settled is part of the job’s story, and may have brought work.
-  if (of === 'assumption' && row.state !== 'open') throw unfit('settled-already', 'This is settled; open it again to take it away.', 'id');
+  if (of === 'assumption' && row.state !== 'open')
+    throw unfit('settled-already', 'This is settled; open it again to take it away.', 'id');
   update(visit.db, TABLES[of], id, { removed });
   if (of === 'opening' && row.area) recalculateArea(visit, row.area);
   // What is ordered is coming, whatever the list says.
-  if (of === 'selection' && removed && isComing(row.state as SelectionState)) throw unfit('ordered-already', 'This is ordered and on its way; take the order back first.', 'id');
+  if (of === 'selection' && removed && isComing(row.state as SelectionState))
+    throw unfit('ordered-already', 'This is ordered and on its way; take the order back first.', 'id');
   const job = row.job ?? need<{ job: string }>(visit, 'area', row.area ?? '', 'area').job;
-  if (of === 'selection' || of === 'request' || of === 'close-in-sign') visit.mark(job, `a ${of === 'close-in-sign' ? 'signature' : of} was ${removed ? 'taken away' : 'brought back'}`);
+  if (of === 'selection' || of === 'request' || of === 'close-in-sign')
+    visit.mark(job, `a ${of === 'close-in-sign' ? 'signature' : of} was ${removed ? 'taken away' : 'brought back'}`);
   else visit.touches(job);
 }
 
 /** A new area after the one it is taken from, with the same work in it. */
 function twin(visit: Visit, from: AreaRow, id: string, name: string, over: Values): void {
   const { version: _, position, ...row } = from;
-  run(visit.db, 'UPDATE area SET position = position + 1 WHERE job = @job AND position > @position', { job: from.job, position });
+  run(visit.db, 'UPDATE area SET position = position + 1 WHERE job = @job AND position > @position', {
+    job: from.job,
+    position,
+  });
   insert(visit.db, 'area', { ...row, id, name, position: position + 1, ...over });
-  for (const step of all<{ phase: string; trade: string; half_days: number }>(visit.db, 'SELECT phase, trade, half_days FROM step WHERE area = @area', { area: from.id })) insert(visit.db, 'step', { area: id, ...step });
+  for (const step of all<{ phase: string; trade: string; half_days: number }>(
+    visit.db,
+    'SELECT phase, trade, half_days FROM step WHERE area = @area',
+    { area: from.id },
+  ))
+    insert(visit.db, 'step', { area: id, ...step });
 }
 
 function copyRows(visit: Visit, table: 'scope_item' | 'finding', from: string, to: string): void {
-  for (const { version: _, ...row } of all<Values & { version: number }>(visit.db, `SELECT * FROM ${table} WHERE area = @from AND removed = 0 ORDER BY rowid`, { from })) insert(visit.db, table, { ...row, id: uuid(), area: to, ...(table === 'scope_item' ? { change_order: null } : {}) });
+  for (const { version: _, ...row } of all<Values & { version: number }>(
+    visit.db,
+    `SELECT * FROM ${table} WHERE area = @from AND removed = 0 ORDER BY rowid`,
+    { from },
+  ))
+    insert(visit.db, table, {
+      ...row,
+      id: uuid(),
+      area: to,
+      ...(table === 'scope_item' ? { change_order: null } : {}),
+    });
 }
 
 function copyLayout(visit: Visit, from: string, to: string, mirrored: boolean): void {
@@ -137,16 +214,30 @@ export const scopeHandlers: Handler[] = [
   handler(splitArea, (visit, { id, version, name, secondId, secondName, fromSection }) => {
     const row = needVersion<AreaRow>(visit, 'area', id, version);
     const { shape, openings } = readLayout(visit.db, id);
-    if (fromSection !== undefined && (shape?.kind !== 'face' || fromSection > shape.sections.length)) throw unfit('no-such-section', 'A face is split at one of its sections; draw them first.', 'fromSection');
+    if (fromSection !== undefined && (shape?.kind !== 'face' || fromSection > shape.sections.length))
+      throw unfit('no-such-section', 'A face is split at one of its sections; draw them first.', 'fromSection');
     // Without a section it is taken for two halves.
-    const part = fromSection !== undefined && shape?.kind === 'face' ? widthFrom(shape, fromSection - 1) / widthFrom(shape, 0) : 0.5;
+    const part =
+      fromSection !== undefined && shape?.kind === 'face'
+        ? widthFrom(shape, fromSection - 1) / widthFrom(shape, 0)
+        : 0.5;
     twin(visit, row, secondId, secondName, { size: Math.max(0.1, row.size * part) });
     update(visit.db, 'area', id, { name, size: Math.max(0.1, row.size * (1 - part)) });
     if (fromSection !== undefined && shape?.kind === 'face') {
       const from = fromSection - 1;
-      run(visit.db, 'UPDATE shape SET shape = @shape, version = version + 1 WHERE area = @id', { id, shape: JSON.stringify({ ...shape, sections: shape.sections.slice(0, from) }) });
-      insert(visit.db, 'shape', { area: secondId, shape: JSON.stringify({ ...shape, sections: shape.sections.slice(from) }) });
-      for (const { id: opening, version: _, ...rest } of openings.filter((one_) => one_.wall >= from)) update(visit.db, 'opening', opening, { area: secondId, opening: JSON.stringify({ ...rest, wall: rest.wall - from }) });
+      run(visit.db, 'UPDATE shape SET shape = @shape, version = version + 1 WHERE area = @id', {
+        id,
+        shape: JSON.stringify({ ...shape, sections: shape.sections.slice(0, from) }),
+      });
+      insert(visit.db, 'shape', {
+        area: secondId,
+        shape: JSON.stringify({ ...shape, sections: shape.sections.slice(from) }),
+      });
+      for (const { id: opening, version: _, ...rest } of openings.filter((one_) => one_.wall >= from))
+        update(visit.db, 'opening', opening, {
+          area: secondId,
+          opening: JSON.stringify({ ...rest, wall: rest.wall - from }),
+        });
     }
     recalculateArea(visit, id);
     recalculateArea(visit, secondId);
@@ -154,4 +245,5 @@ export const scopeHandlers: Handler[] = [
   }),
 ];
 
-const widthFrom = (shape: FaceShape, section: number): number => shape.sections.slice(section).reduce((sum, one_) => sum + one_.width.mm, 0);
+const widthFrom = (shape: FaceShape, section: number): number =>
+  shape.sections.slice(section).reduce((sum, one_) => sum + one_.width.mm, 0);

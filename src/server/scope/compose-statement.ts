@@ -23,19 +23,41 @@ const number = (value: number): string => String(Math.round(value * 100) / 100);
 
 function lineOf(item: ScopeView): StatementLine {
   return {
-    key: `scope ${item.id}`, stance: item.stance, text: `${item.verb} ${item.subject}${item.quantity ? `, ${number(item.quantity)} ${item.unit ?? ''}`.trimEnd() : ''}`,
-    ...(item.dependsOn ? { note: `depends on ${item.dependsOn}` } : item.change ? { note: 'by a change that was approved' } : {}),
+    key: `scope ${item.id}`,
+    stance: item.stance,
+    text: `${item.verb} ${item.subject}${item.quantity ? `, ${number(item.quantity)} ${item.unit ?? ''}`.trimEnd() : ''}`,
+    ...(item.dependsOn
+      ? { note: `depends on ${item.dependsOn}` }
+      : item.change
+        ? { note: 'by a change that was approved' }
+        : {}),
   };
 }
 
 /** Damage says what is in the price and what more would cost. */
 function findingLine(finding: FindingView): StatementLine {
   const { kind, allowed, unitPrice, unit } = finding;
-  const more = kind === 'damage' && allowed !== null ? `${number(allowed)} ${unit} allowed for${unitPrice === null ? '; more is extra' : `; more is extra at ${formatMoney(unitPrice)} ${unit ? `a ${unit.replace(/s$/, '')}` : 'each'}`}` : '';
+  const more =
+    kind === 'damage' && allowed !== null
+      ? `${number(allowed)} ${unit} allowed for${unitPrice === null ? '; more is extra' : `; more is extra at ${formatMoney(unitPrice)} ${unit ? `a ${unit.replace(/s$/, '')}` : 'each'}`}`
+      : '';
   return {
-    key: `finding ${finding.id}`, text: `${kind === 'damage' ? 'repair ' : ''}${finding.text}`,
-    ...(kind === 'refit' ? { stance: 'refit' } : kind === 'service' ? (finding.live === false ? { stance: 'in' } : { stance: 'keep-live' }) : kind === 'salvage' ? { stance: 'refit' } : { stance: 'in' }),
-    ...(more ? { note: more } : kind === 'penetration' || kind === 'salvage' ? { note: FINDING_KINDS[kind].label } : {}),
+    key: `finding ${finding.id}`,
+    text: `${kind === 'damage' ? 'repair ' : ''}${finding.text}`,
+    ...(kind === 'refit'
+      ? { stance: 'refit' }
+      : kind === 'service'
+        ? finding.live === false
+          ? { stance: 'in' }
+          : { stance: 'keep-live' }
+        : kind === 'salvage'
+          ? { stance: 'refit' }
+          : { stance: 'in' }),
+    ...(more
+      ? { note: more }
+      : kind === 'penetration' || kind === 'salvage'
+        ? { note: FINDING_KINDS[kind].label }
+        : {}),
   };
 }
 
@@ -45,32 +67,85 @@ export function composeStatement(house: House, job: string): Statement {
   const now = today(house);
   const row = needJob(db, job);
   const [lines, findings] = [scopeOf(db, job), findingsOf(db, job)];
-  const finish = one<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', { job })?.finish_day ?? null;
-  const changes = all<ChangeRow>(db, `SELECT * FROM change_order WHERE job = @job AND state = 'approved' ORDER BY number`, { job });
-  const areas = all<{ id: string; name: string; place: string; side: string }>(db, `SELECT area.id, area.name, coalesce(level.name, '') AS place, side FROM area LEFT JOIN level ON level.id = area.level WHERE area.job = @job ORDER BY coalesce(level.height, -99), area.position`, { job });
+  const finish =
+    one<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', {
+      job,
+    })?.finish_day ?? null;
+  const changes = all<ChangeRow>(
+    db,
+    `SELECT * FROM change_order WHERE job = @job AND state = 'approved' ORDER BY number`,
+    { job },
+  );
+  const areas = all<{ id: string; name: string; place: string; side: string }>(
+    db,
+    `SELECT area.id, area.name, coalesce(level.name, '') AS place, side FROM area LEFT JOIN level ON level.id = area.level WHERE area.job = @job ORDER BY coalesce(level.height, -99), area.position`,
+    { job },
+  );
   return {
-    job: { name: row.name, address: row.address, client: row.client }, firm: one<{ name: string }>(db, 'SELECT name FROM firm')?.name ?? '', day: now,
-    areas: areas.map(({ id, name, place, side }) => ({
-      id, name, place: [place || 'outside', side].filter(Boolean).join(', '),
-      lines: [...lines.filter((item) => item.areaId === id).map(lineOf), ...findings.filter((finding) => finding.area === id && IN_AREA.includes(finding.kind)).map(findingLine)],
-    })).filter((area) => area.lines.length > 0),
+    job: { name: row.name, address: row.address, client: row.client },
+    firm: one<{ name: string }>(db, 'SELECT name FROM firm')?.name ?? '',
+    day: now,
+    areas: areas
+      .map(({ id, name, place, side }) => ({
+        id,
+        name,
+        place: [place || 'outside', side].filter(Boolean).join(', '),
+        lines: [
+          ...lines.filter((item) => item.areaId === id).map(lineOf),
+          ...findings.filter((finding) => finding.area === id && IN_AREA.includes(finding.kind)).map(findingLine),
+        ],
+      }))
+      .filter((area) => area.lines.length > 0),
     depends: assumptionsOf(house, job).map((assumption) => ({
-      key: `assumption ${assumption.id}`, stance: 'conditional',
+      key: `assumption ${assumption.id}`,
+      stance: 'conditional',
       text: `${assumption.area}: we take it that ${assumption.text}${assumption.why ? ` (${assumption.why})` : ''}`,
-      note: assumption.state === 'held' ? 'seen: it is so' : assumption.state === 'wrong' ? `seen: it is not so${assumption.found ? `, ${assumption.found}` : ''}; ${assumption.fallback} is added` : `shown when we ${assumption.shownBy === 'strip' ? 'strip' : `come to: ${assumption.shownBy}`}; if not: ${assumption.fallback}, ${halfDayWords(assumption.fallbackHalfDays)} more`,
+      note:
+        assumption.state === 'held'
+          ? 'seen: it is so'
+          : assumption.state === 'wrong'
+            ? `seen: it is not so${assumption.found ? `, ${assumption.found}` : ''}; ${assumption.fallback} is added`
+            : `shown when we ${assumption.shownBy === 'strip' ? 'strip' : `come to: ${assumption.shownBy}`}; if not: ${assumption.fallback}, ${halfDayWords(assumption.fallbackHalfDays)} more`,
       ...(assumption.fallbackPrice > 0 ? { amount: assumption.fallbackPrice } : {}),
     })),
-    allowances: findings.filter((finding) => finding.kind === 'allowance').map((finding) => ({
-      key: `finding ${finding.id}`, text: `${finding.areaName ? `${finding.areaName}: ` : ''}${finding.text}`, ...(finding.unitPrice === null ? {} : { amount: halfUp(finding.unitPrice * (finding.quantity ?? 1)) }),
-    })),
+    allowances: findings
+      .filter((finding) => finding.kind === 'allowance')
+      .map((finding) => ({
+        key: `finding ${finding.id}`,
+        text: `${finding.areaName ? `${finding.areaName}: ` : ''}${finding.text}`,
+        ...(finding.unitPrice === null ? {} : { amount: halfUp(finding.unitPrice * (finding.quantity ?? 1)) }),
+      })),
     selections: selectionsOf(house, job).map((item) => ({
-      key: `selection ${item.id}`, text: `${item.area}: ${item.category}${item.choice ? `, ${item.choice}` : ', not chosen yet'}${item.code ? ` (${item.code})` : ''}`,
-      note: [item.leadHigh > 0 ? `takes ${leadWords(item.leadLow, item.leadHigh)} to come` : '', item.state === 'open' && item.decideBy ? `please choose by ${formatDay(item.decideBy, now)}` : '', item.state !== 'open' && item.expectedOn ? `comes ${formatDay(item.expectedOn, now)}` : ''].filter(Boolean).join('; '),
+      key: `selection ${item.id}`,
+      text: `${item.area}: ${item.category}${item.choice ? `, ${item.choice}` : ', not chosen yet'}${item.code ? ` (${item.code})` : ''}`,
+      note: [
+        item.leadHigh > 0 ? `takes ${leadWords(item.leadLow, item.leadHigh)} to come` : '',
+        item.state === 'open' && item.decideBy ? `please choose by ${formatDay(item.decideBy, now)}` : '',
+        item.state !== 'open' && item.expectedOn ? `comes ${formatDay(item.expectedOn, now)}` : '',
+      ]
+        .filter(Boolean)
+        .join('; '),
     })),
     household: householdLines(readSite(db, job, now)),
-    ground: findings.filter((finding) => ON_GROUND.includes(finding.kind)).map((finding) => ({ key: `finding ${finding.id}`, text: `${finding.areaName ? `${finding.areaName}: ` : ''}${finding.text}`, note: FINDING_KINDS[finding.kind].label })),
-    siteChoices: findings.filter((finding) => finding.kind === 'site-choice').map((finding) => ({ key: `finding ${finding.id}`, text: `${finding.areaName ? `${finding.areaName}: ` : ''}${finding.text}` })),
-    changes: changes.map((change) => ({ key: `change ${change.id}`, text: `${change.number}. ${change.title}`, note: `approved by ${change.answered_by ?? ''}`, amount: priceOfChange(change).total })),
+    ground: findings
+      .filter((finding) => ON_GROUND.includes(finding.kind))
+      .map((finding) => ({
+        key: `finding ${finding.id}`,
+        text: `${finding.areaName ? `${finding.areaName}: ` : ''}${finding.text}`,
+        note: FINDING_KINDS[finding.kind].label,
+      })),
+    siteChoices: findings
+      .filter((finding) => finding.kind === 'site-choice')
+      .map((finding) => ({
+        key: `finding ${finding.id}`,
+        text: `${finding.areaName ? `${finding.areaName}: ` : ''}${finding.text}`,
+      })),
+    changes: changes.map((change) => ({
+      key: `change ${change.id}`,
+      text: `${change.number}. ${change.title}`,
+      note: `approved by ${change.answered_by ?? ''}`,
+      amount: priceOfChange(change).total,
+    })),
     dates: [
       { key: 'start', text: `The work begins on ${formatDay(row.start_day, now)} at the earliest.` },
       ...(finish ? [{ key: 'finish', text: `By today’s plan it ends on ${formatDay(finish, now)}.` }] : []),
@@ -79,19 +154,49 @@ export function composeStatement(house: House, job: string): Statement {
   };
 }
 
-export const halfDayWords = (halfDays: number): string => (halfDays === 0 ? 'no day' : halfDays === 1 ? 'half a day' : halfDays === 2 ? 'a day' : `${halfDays / 2} days`);
+export const halfDayWords = (halfDays: number): string =>
+  halfDays === 0 ? 'no day' : halfDays === 1 ? 'half a day' : halfDays === 2 ? 'a day' : `${halfDays / 2} days`;
 
 /** What a statement still lacks before a client should read it, each with where it is put right. */
 export function statementGaps(house: House, job: string): { text: string; path: string }[] {
   const { db } = house;
   const scope = `/jobs/${job}/scope`;
   const lines = scopeOf(db, job);
-  const areas = all<{ id: string; name: string; works: string }>(db, 'SELECT id, name, works FROM area WHERE job = @job ORDER BY position', { job });
+  const areas = all<{ id: string; name: string; works: string }>(
+    db,
+    'SELECT id, name, works FROM area WHERE job = @job ORDER BY position',
+    { job },
+  );
   return [
-    ...areas.filter((area) => !lines.some((line) => line.areaId === area.id)).map((area) => ({ text: `${area.name}: nothing is said of it. Write at least what is not included.`, path: `${scope}/visit?area=${area.id}` })),
-    ...areas.filter((area) => area.works === '[]' && lines.some((line) => line.areaId === area.id && line.stance === 'in')).map((area) => ({ text: `${area.name}: there is work in it, but none was chosen to be planned.`, path: `/jobs/${job}/set-out` })),
-    ...lines.filter((line) => line.stance === 'conditional' && !line.dependsOn).map((line) => ({ text: `${line.verb} ${line.subject}: what it depends on is not said.`, path: scope })),
-    ...findingsOf(db, job).flatMap((finding) => (finding.gap ? [{ text: `${finding.areaName ? `${finding.areaName}: ` : ''}${finding.subject}: ${finding.gap}.`, path: finding.area ? `${scope}/visit?area=${finding.area}` : scope }] : [])),
-    ...all<{ subject: string; name: string }>(db, 'SELECT subject, area.name FROM option_set JOIN area ON area.id = option_set.area WHERE option_set.job = @job AND chosen IS NULL', { job }).map((set) => ({ text: `${set.name}: ${set.subject} is not decided.`, path: `${scope}/options` })),
+    ...areas
+      .filter((area) => !lines.some((line) => line.areaId === area.id))
+      .map((area) => ({
+        text: `${area.name}: nothing is said of it. Write at least what is not included.`,
+        path: `${scope}/visit?area=${area.id}`,
+      })),
+    ...areas
+      .filter((area) => area.works === '[]' && lines.some((line) => line.areaId === area.id && line.stance === 'in'))
+      .map((area) => ({
+        text: `${area.name}: there is work in it, but none was chosen to be planned.`,
+        path: `/jobs/${job}/set-out`,
+      })),
+    ...lines
+      .filter((line) => line.stance === 'conditional' && !line.dependsOn)
+      .map((line) => ({ text: `${line.verb} ${line.subject}: what it depends on is not said.`, path: scope })),
+    ...findingsOf(db, job).flatMap((finding) =>
+      finding.gap
+        ? [
+            {
+              text: `${finding.areaName ? `${finding.areaName}: ` : ''}${finding.subject}: ${finding.gap}.`,
+              path: finding.area ? `${scope}/visit?area=${finding.area}` : scope,
+            },
+          ]
+        : [],
+    ),
+    ...all<{ subject: string; name: string }>(
+      db,
+      'SELECT subject, area.name FROM option_set JOIN area ON area.id = option_set.area WHERE option_set.job = @job AND chosen IS NULL',
+      { job },
+    ).map((set) => ({ text: `${set.name}: ${set.subject} is not decided.`, path: `${scope}/options` })),
   ];
 }

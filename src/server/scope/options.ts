@@ -25,7 +25,8 @@ function check(visit: Visit, area: string, { phase, options }: Fields): void {
   const row = need<{ kind: AreaKind }>(visit, 'area', area, 'area');
   needStep(visit, area, phase);
   options.forEach((option, at) => {
-    if (options.findIndex((other) => other.key === option.key) < at) throw unfit('named-twice', 'Two of them have the same key.', `options[${at}].key`);
+    if (options.findIndex((other) => other.key === option.key) < at)
+      throw unfit('named-twice', 'Two of them have the same key.', `options[${at}].key`);
     checkWorks(row.kind, option.works, `options[${at}].works`);
   });
 }
@@ -39,7 +40,8 @@ export const optionHandlers: Handler[] = [
   }),
   handler(changeOptions, (visit, { id, version, phase, subject, options }) => {
     const row = needVersion<OptionRow>(visit, 'option_set', id, version);
-    if (row.chosen) throw unfit('chosen-already', 'A choice was made; take it back to change what there is to choose.', 'id');
+    if (row.chosen)
+      throw unfit('chosen-already', 'A choice was made; take it back to change what there is to choose.', 'id');
     check(visit, row.area, { phase, options });
     update(visit.db, 'option_set', id, { phase, subject, options: JSON.stringify(options) });
     visit.touches(row.job);
@@ -48,9 +50,26 @@ export const optionHandlers: Handler[] = [
     const row = needVersion<OptionRow>(visit, 'option_set', id, version);
     const option = (JSON.parse(row.options) as Option[]).find((one_) => one_.key === key);
     if (!option) throw unfit('no-such-option', 'This is not one of the options.', 'key');
-    const area = need<{ id: string; name: string; kind: AreaKind; size: number; works: string }>(visit, 'area', row.area, 'area');
-    update(visit.db, 'option_set', id, { chosen: key, reason, chosen_at: visit.at, chosen_by: personOf(visit), works_before: row.works_before ?? area.works });
-    recordDecision(visit, { id: decisionId, job: row.job, area: row.area, subject: `${area.name}: ${row.subject}: ${option.name}`, reason });
+    const area = need<{ id: string; name: string; kind: AreaKind; size: number; works: string }>(
+      visit,
+      'area',
+      row.area,
+      'area',
+    );
+    update(visit.db, 'option_set', id, {
+      chosen: key,
+      reason,
+      chosen_at: visit.at,
+      chosen_by: personOf(visit),
+      works_before: row.works_before ?? area.works,
+    });
+    recordDecision(visit, {
+      id: decisionId,
+      job: row.job,
+      area: row.area,
+      subject: `${area.name}: ${row.subject}: ${option.name}`,
+      reason,
+    });
     if (option.works.length > 0) setWorks(visit, area, option.works, 'key');
     visit.mark(row.job, `${row.subject}: ${option.name} was chosen`);
   }),
@@ -59,7 +78,13 @@ export const optionHandlers: Handler[] = [
     if (!row.chosen) throw unfit('not-chosen', 'No choice was made yet.', 'id');
     const area = need<{ id: string; kind: AreaKind; size: number }>(visit, 'area', row.area, 'area');
     if (row.works_before) setWorks(visit, area, JSON.parse(row.works_before) as Work[], 'id');
-    update(visit.db, 'option_set', id, { chosen: null, reason: '', chosen_at: null, chosen_by: null, works_before: null });
+    update(visit.db, 'option_set', id, {
+      chosen: null,
+      reason: '',
+      chosen_at: null,
+      chosen_by: null,
+      works_before: null,
+    });
     visit.mark(row.job, `${row.subject} is open again`);
   }),
 ];

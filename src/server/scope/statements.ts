@@ -30,26 +30,62 @@ export const statementHandlers: Handler[] = [
   handler(makeStatement, (visit, { id, job }) => {
     need(visit, 'job', job, 'job');
     const content = composeStatement(visit.house, job);
-    if (content.areas.length === 0) throw unfit('nothing-to-state', 'Nothing is written down yet: say for at least one area what is in and what is not.', 'job');
-    const last = one<{ number: number }>(visit.db, 'SELECT number FROM statement WHERE job = @job ORDER BY number DESC', { job })?.number ?? 0;
-    insert(visit.db, 'statement', { id, job, number: last + 1, made_at: visit.at, made_by: visit.who.kind === 'person' ? visit.who.id : null, content: JSON.stringify(content), state: 'made' });
+    if (content.areas.length === 0)
+      throw unfit(
+        'nothing-to-state',
+        'Nothing is written down yet: say for at least one area what is in and what is not.',
+        'job',
+      );
+    const last =
+      one<{ number: number }>(visit.db, 'SELECT number FROM statement WHERE job = @job ORDER BY number DESC', { job })
+        ?.number ?? 0;
+    insert(visit.db, 'statement', {
+      id,
+      job,
+      number: last + 1,
+      made_at: visit.at,
+      made_by: visit.who.kind === 'person' ? visit.who.id : null,
+      content: JSON.stringify(content),
+      state: 'made',
+    });
     visit.touches(job);
   }),
   handler(sendStatement, (visit, { id, version, ...to }) => {
     const row = needVersion<StatementRow>(visit, 'statement', id, version);
     if (row.state === 'agreed') throw unfit('agreed-already', 'This was agreed already.', 'id');
-    const newest = one<{ number: number }>(visit.db, 'SELECT max(number) AS number FROM statement WHERE job = @job', { job: row.job })?.number;
+    const newest = one<{ number: number }>(visit.db, 'SELECT max(number) AS number FROM statement WHERE job = @job', {
+      job: row.job,
+    })?.number;
     if (newest !== row.number) throw unfit('not-the-newest', 'There is a newer version; send that one.', 'id');
     update(visit.db, 'statement', id, { state: 'sent', sent_at: visit.now });
     const { name } = needJob(visit.db, row.job);
-    tellClient(visit, row.job, { title: `What we agree on: ${name}, version ${row.number}`, body: `Here is what will be done at ${name}, and what will not, room by room. Please read it, ask about anything that is not as you expect, and agree to it with your name on your page.` }, to);
+    tellClient(
+      visit,
+      row.job,
+      {
+        title: `What we agree on: ${name}, version ${row.number}`,
+        body: `Here is what will be done at ${name}, and what will not, room by room. Please read it, ask about anything that is not as you expect, and agree to it with your name on your page.`,
+      },
+      to,
+    );
     visit.touches(row.job);
   }),
   handler(agreeStatement, (visit, { id, name }) => {
     const row = need<StatementRow>(visit, 'statement', id);
     needClientOf(visit, row.job);
-    if (row.state !== 'sent') throw unfit(row.state === 'agreed' ? 'agreed-already' : 'not-sent', row.state === 'agreed' ? `This was agreed already by ${row.agreed_by ?? 'somebody'}.` : 'This was not sent yet.', 'id');
-    const newest = one<{ number: number }>(visit.db, `SELECT max(number) AS number FROM statement WHERE job = @job AND state <> 'made'`, { job: row.job })?.number;
+    if (row.state !== 'sent')
+      throw unfit(
+        row.state === 'agreed' ? 'agreed-already' : 'not-sent',
+        row.state === 'agreed'
+          ? `This was agreed already by ${row.agreed_by ?? 'somebody'}.`
+          : 'This was not sent yet.',
+        'id',
+      );
+    const newest = one<{ number: number }>(
+      visit.db,
+      `SELECT max(number) AS number FROM statement WHERE job = @job AND state <> 'made'`,
+      { job: row.job },
+    )?.number;
     if (newest !== row.number) throw unfit('not-the-newest', 'There is a newer version; please read that one.', 'id');
     update(visit.db, 'statement', id, { state: 'agreed', agreed_at: visit.now, agreed_by: name });
     visit.touches(row.job);
@@ -58,12 +94,20 @@ export const statementHandlers: Handler[] = [
 
 export const contentOf = (row: Pick<StatementRow, 'content'>): Statement => JSON.parse(row.content) as Statement;
 
-export const statementsOf = (db: Connection, job: string): StatementRow[] => all<StatementRow>(db, 'SELECT * FROM statement WHERE job = @job ORDER BY number DESC', { job });
+export const statementsOf = (db: Connection, job: string): StatementRow[] =>
+  all<StatementRow>(db, 'SELECT * FROM statement WHERE job = @job ORDER BY number DESC', { job });
 
 export function versionView(house: House, row: StatementRow): StatementVersion {
   const time = firmTime(house);
   const now = time.today;
-  return { id: row.id, version: row.version, number: row.number, state: row.state, made: whenSeen(row.made_at, time), agreed: row.agreed_at ? `${row.agreed_by ?? ''}, ${whenSeen(row.agreed_at, time)}` : null };
+  return {
+    id: row.id,
+    version: row.version,
+    number: row.number,
+    state: row.state,
+    made: whenSeen(row.made_at, time),
+    agreed: row.agreed_at ? `${row.agreed_by ?? ''}, ${whenSeen(row.agreed_at, time)}` : null,
+  };
 }
 
 /** A version (the newest unless named), what it says, and what it changed; before the first, what it would say today. */
@@ -78,9 +122,15 @@ export function statementView(house: House, job: string, number?: number): State
   // The dates move with every plan; what was agreed does not.
   const undated = (statement: Statement): Statement => ({ ...statement, dates: [] });
   return {
-    job: jobHead(house, job), today: today(house), versions: rows.map((one_) => versionView(house, one_)), shown: row ? versionView(house, row) : null, content,
+    job: jobHead(house, job),
+    today: today(house),
+    versions: rows.map((one_) => versionView(house, one_)),
+    shown: row ? versionView(house, row) : null,
+    content,
     diff: former ? { ...statementDiff(contentOf(former), content), against: former.number } : null,
     outdated: rows[0] !== undefined && !isEmptyDiff(statementDiff(undated(contentOf(rows[0])), undated(today_))),
-    gaps: statementGaps(house, job), client: { name: client || 'Client', address: client_email }, counts: scopeCounts(house.db, job),
+    gaps: statementGaps(house, job),
+    client: { name: client || 'Client', address: client_email },
+    counts: scopeCounts(house.db, job),
   };
 }

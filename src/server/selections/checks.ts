@@ -18,7 +18,11 @@ type Plain = Values & { id: string };
  * own, and what came and is no use waits to go back. Where its work has begun the rest is fitted on a return trip.
  */
 export function settleCheck(visit: Visit, id: string, check: Check, observation: string | null): void {
-  const row = one<SelectionRow>(visit.db, 'SELECT selection.*, area.name AS area_name FROM selection JOIN area ON area.id = selection.area WHERE selection.id = @id', { id });
+  const row = one<SelectionRow>(
+    visit.db,
+    'SELECT selection.*, area.name AS area_name FROM selection JOIN area ON area.id = selection.area WHERE selection.id = @id',
+    { id },
+  );
   if (!row) return;
   const words = checkWords(check, row.ordered_as || row.choice, row.unit);
   note(visit, { job: row.job, selection: id }, `on site: ${words}`);
@@ -26,13 +30,34 @@ export function settleCheck(visit: Visit, id: string, check: Check, observation:
   if (check.verdict === 'missing' && !isHere(row.state)) return;
   if (!isOrdered(row.state) && check.verdict !== 'right') return;
   const after = afterCheck(check, row.quantity);
-  update(visit.db, 'selection', id, { came_on: row.came_on ?? today(visit.house), ...(isBefore(row.state, after.state) ? { state: after.state } : {}) });
+  update(visit.db, 'selection', id, {
+    came_on: row.came_on ?? today(visit.house),
+    ...(isBefore(row.state, after.state) ? { state: after.state } : {}),
+  });
   if (after.again !== null) {
-    const begun = (progressOf(standingOfKind(visit.db, row.job, 'progress')).get(taskId(row.area, row.phase))?.fraction ?? 0) > 0;
-    const again = orderAgain(visit, row, after.again, { follows_as: 're-order', return_trip: begun ? 1 : 0, observation, note: words.slice(0, 300) });
+    const begun =
+      (progressOf(standingOfKind(visit.db, row.job, 'progress')).get(taskId(row.area, row.phase))?.fraction ?? 0) > 0;
+    const again = orderAgain(visit, row, after.again, {
+      follows_as: 're-order',
+      return_trip: begun ? 1 : 0,
+      observation,
+      note: words.slice(0, 300),
+    });
     note(visit, { job: row.job, selection: again }, `to be ordered again: ${words}`);
     if (after.goesBack) {
-      insert(visit.db, 'spare', { id: uuid(), job: row.job, selection: id, kind: 'wrong part', what: `${row.category}: ${check.text || check.verdict}`.slice(0, 120), quantity: after.again, unit: row.unit, place: row.area, kept_at: row.kept_at || `in ${row.area_name}`, observation, state: 'kept' });
+      insert(visit.db, 'spare', {
+        id: uuid(),
+        job: row.job,
+        selection: id,
+        kind: 'wrong part',
+        what: `${row.category}: ${check.text || check.verdict}`.slice(0, 120),
+        quantity: after.again,
+        unit: row.unit,
+        place: row.area,
+        kept_at: row.kept_at || `in ${row.area_name}`,
+        observation,
+        state: 'kept',
+      });
     }
   }
   visit.mark(row.job, `${row.category}, ${row.area_name}: ${check.verdict}`);
@@ -40,18 +65,48 @@ export function settleCheck(visit: Visit, id: string, check: Check, observation:
 
 /** Another selection for the same work: what is ordered again, or the rest that comes later. @returns its id */
 export function orderAgain(visit: Visit, of: SelectionRow, quantity: number | null, over: Values): string {
-  const { version: _, delivery: __, ...plain } = one<Plain>(visit.db, 'SELECT * FROM selection WHERE id = @id', { id: of.id }) as Plain;
+  const {
+    version: _,
+    delivery: __,
+    ...plain
+  } = one<Plain>(visit.db, 'SELECT * FROM selection WHERE id = @id', { id: of.id }) as Plain;
   const id = uuid();
   insert(visit.db, 'selection', {
-    ...plain, id, state: 'approved', quantity, calculation: null, ordered_on: null, ordered_as: '', order_number: '', expected_on: null, promised_on: null, slip: '', came_on: null, kept_at: '', follows: of.id, alternatives: '[]', note: '', observation: null, ...over,
+    ...plain,
+    id,
+    state: 'approved',
+    quantity,
+    calculation: null,
+    ordered_on: null,
+    ordered_as: '',
+    order_number: '',
+    expected_on: null,
+    promised_on: null,
+    slip: '',
+    came_on: null,
+    kept_at: '',
+    follows: of.id,
+    alternatives: '[]',
+    note: '',
+    observation: null,
+    ...over,
   });
   return id;
 }
 
 /** A check that was withdrawn, or said otherwise on the same walk: what followed from it and was not ordered yet goes with it. */
 export function takeCheckBack(visit: Visit, selection: string, observation: string): void {
-  for (const again of all<{ id: string }>(visit.db, `SELECT id FROM selection WHERE observation = @observation AND state = 'approved' AND removed = 0`, { observation })) update(visit.db, 'selection', again.id, { removed: 1 });
-  run(visit.db, `UPDATE spare SET state = 'gone', version = version + 1 WHERE observation = @observation AND state = 'kept'`, { observation });
+  for (const again of all<{ id: string }>(
+    visit.db,
+    `SELECT id FROM selection WHERE observation = @observation AND state = 'approved' AND removed = 0`,
+    { observation },
+  ))
+    update(visit.db, 'selection', again.id, { removed: 1 });
+  run(
+    visit.db,
+    `UPDATE spare SET state = 'gone', version = version + 1 WHERE observation = @observation AND state = 'kept'`,
+    { observation },
+  );
   const row = one<SelectionRow>(visit.db, 'SELECT * FROM selection WHERE id = @selection', { selection });
   if (!row) return;
   if (row.state === 'checked') update(visit.db, 'selection', selection, { state: 'on site' });

@@ -7,12 +7,22 @@ import { unfit } from '../door/refusal';
 export function needInJob(visit: Visit, job: string, day: Day | undefined, field: string): void {
   if (day === undefined) return;
   const { start_day, name } = need<{ start_day: Day; name: string }>(visit, 'job', job, 'job');
-  if (day < start_day) throw unfit('before-the-job', `${name} begins on ${formatDay(start_day, day)}; nothing comes to it before. Give that day or a later one.`, field);
+  if (day < start_day)
+    throw unfit(
+      'before-the-job',
+      `${name} begins on ${formatDay(start_day, day)}; nothing comes to it before. Give that day or a later one.`,
+      field,
+    );
 }
 
 /** What is written down as done was done today or before. */
 export function needPast(visit: Visit, day: Day, field: string): void {
   const now = today(visit.house);
-  if (day > now) throw unfit('in-the-future', `${formatDay(day, now)} is still to come; it is written down on the day it happens.`, field);
+  if (day > now)
+    throw unfit(
+      'in-the-future',
+      `${formatDay(day, now)} is still to come; it is written down on the day it happens.`,
+      field,
+    );
   if (day < addDays(now, -1500)) throw unfit('long-ago', 'A day four years ago cannot be meant.', field);
 }

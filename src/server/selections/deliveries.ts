@@ -1,5 +1,13 @@
 import type { InferType } from 'yup';
-import { addDelivery, addSpare, changeDelivery, dropDelivery, keepSalvage, receiveDelivery, settleSpare } from '@/contract/commands/selections';
+import {
+  addDelivery,
+  addSpare,
+  changeDelivery,
+  dropDelivery,
+  keepSalvage,
+  receiveDelivery,
+  settleSpare,
+} from '@/contract/commands/selections';
 import { isHere } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
 import { formatDay } from '@/core/units/day';
@@ -16,7 +24,15 @@ function values(visit: Visit, job: string, fields: Fields): Values {
   needInJob(visit, job, fields.day, 'day');
   if (fields.place) needAreaOf(visit, job, fields.place, 'place');
   return {
-    day: fields.day, half: orNull(fields.half), place: orNull(fields.place), place_note: fields.placeNote, protection: fields.protection, floor_area: orNull(fields.floorArea), heaviest: orNull(fields.heaviest), people: orNull(fields.people), carry: fields.carry,
+    day: fields.day,
+    half: orNull(fields.half),
+    place: orNull(fields.place),
+    place_note: fields.placeNote,
+    protection: fields.protection,
+    floor_area: orNull(fields.floorArea),
+    heaviest: orNull(fields.heaviest),
+    people: orNull(fields.people),
+    carry: fields.carry,
   };
 }
 
@@ -27,7 +43,12 @@ function load(visit: Visit, delivery: string, job: string, selections: readonly 
     const row = need<SelectionRow>(visit, 'selection', id, `selections.${at}`);
     if (row.job !== job) throw notFound('selection in this job', `selections.${at}`);
     if (isHere(row.state)) throw unfit('here-already', `${row.category} are on site already.`, `selections.${at}`);
-    if (row.delivery) throw unfit('comes-otherwise', `${row.category} come with another delivery; take them out of that one first.`, `selections.${at}`);
+    if (row.delivery)
+      throw unfit(
+        'comes-otherwise',
+        `${row.category} come with another delivery; take them out of that one first.`,
+        `selections.${at}`,
+      );
     update(visit.db, 'selection', id, { delivery });
   }
 }
@@ -43,7 +64,8 @@ interface DeliveryRow {
 
 function needPlanned(visit: Visit, id: string, version: number): DeliveryRow {
   const row = needVersion<DeliveryRow>(visit, 'delivery', id, version);
-  if (row.state !== 'planned') throw unfit('settled-already', row.state === 'came' ? 'This came already.' : 'This was dropped.', 'id');
+  if (row.state !== 'planned')
+    throw unfit('settled-already', row.state === 'came' ? 'This came already.' : 'This was dropped.', 'id');
   return row;
 }
 
@@ -85,7 +107,18 @@ export const deliveryHandlers: Handler[] = [
     if (place) needAreaOf(visit, job, place, 'place');
     const row = selection ? need<SelectionRow>(visit, 'selection', selection, 'selection') : undefined;
     if (row && row.job !== job) throw notFound('selection in this job', 'selection');
-    insert(visit.db, 'spare', { id, job, selection: orNull(selection), kind, what, quantity: orNull(quantity), unit, place: orNull(place), kept_at: keptAt, state: 'kept' });
+    insert(visit.db, 'spare', {
+      id,
+      job,
+      selection: orNull(selection),
+      kind,
+      what,
+      quantity: orNull(quantity),
+      unit,
+      place: orNull(place),
+      kept_at: keptAt,
+      state: 'kept',
+    });
     if (row) {
       // What is fitted and has something left is at the end of its way.
       if (row.state === 'fitted') update(visit.db, 'selection', row.id, { state: 'left over', kept_at: keptAt });
@@ -94,14 +127,30 @@ export const deliveryHandlers: Handler[] = [
     visit.touches(job);
   }),
   handler(settleSpare, (visit, { id, version, state }) => {
-    const row = needVersion<{ version: number; job: string; what: string; selection: string | null }>(visit, 'spare', id, version);
+    const row = needVersion<{ version: number; job: string; what: string; selection: string | null }>(
+      visit,
+      'spare',
+      id,
+      version,
+    );
     update(visit.db, 'spare', id, { state });
-    if (row.selection) note(visit, { job: row.job, selection: row.selection }, `${row.what}: ${state === 'gone' ? 'gone back or used up' : 'kept again'}`);
+    if (row.selection)
+      note(
+        visit,
+        { job: row.job, selection: row.selection },
+        `${row.what}: ${state === 'gone' ? 'gone back or used up' : 'kept again'}`,
+      );
     visit.touches(row.job);
   }),
   handler(keepSalvage, (visit, { id, version, kept, place }) => {
-    const row = needVersion<{ version: number; job: string; kind: string; place: string }>(visit, 'finding', id, version);
-    if (row.kind !== 'salvage' && row.kind !== 'refit') throw unfit('not-salvage', 'Only what is kept for use again, or taken down to be refitted, has a place.', 'id');
+    const row = needVersion<{ version: number; job: string; kind: string; place: string }>(
+      visit,
+      'finding',
+      id,
+      version,
+    );
+    if (row.kind !== 'salvage' && row.kind !== 'refit')
+      throw unfit('not-salvage', 'Only what is kept for use again, or taken down to be refitted, has a place.', 'id');
     update(visit.db, 'finding', id, { kept, place: place || row.place });
     visit.touches(row.job);
   }),

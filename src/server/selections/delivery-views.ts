@@ -36,11 +36,17 @@ interface Row {
 
 /** Work that takes a whole room, in days: nothing can be stored in its way. */
 function workIn(plan: StoredPlan | undefined, area: string): RoomWork[] {
-  return (plan?.tasks ?? []).filter((task) => task.area === area && task.state !== 'done' && task.shares === AREA_SHARES && task.duration > 0)
-    .map((task) => ({ label: task.label, firstDay: dayOfSlot(plan?.origin ?? '', task.start), lastDay: lastDay(plan?.origin ?? '', task.finish) }));
+  return (plan?.tasks ?? [])
+    .filter((task) => task.area === area && task.state !== 'done' && task.shares === AREA_SHARES && task.duration > 0)
+    .map((task) => ({
+      label: task.label,
+      firstDay: dayOfSlot(plan?.origin ?? '', task.start),
+      lastDay: lastDay(plan?.origin ?? '', task.finish),
+    }));
 }
 
-const many = ({ quantity, unit, category }: { quantity: number | null; unit: string; category: string }): string => `${category.toLowerCase()}${quantity === null ? '' : `, ${quantity} ${unit}`}`;
+const many = ({ quantity, unit, category }: { quantity: number | null; unit: string; category: string }): string =>
+  `${category.toLowerCase()}${quantity === null ? '' : `, ${quantity} ${unit}`}`;
 
 /** How things come on a job's site, where they are put and what stands there. */
 export function deliveriesView(house: House, job: string): DeliveriesView {
@@ -50,29 +56,105 @@ export function deliveriesView(house: House, job: string): DeliveriesView {
   const items = selectionsOf(house, job, plan);
   const areas = areasOf(db, job).filter(({ kind }) => kind !== 'face' && kind !== 'roof');
   const names = new Map(areas.map((area) => [area.id, area.name]));
-  const floors = new Map(areas.map((area) => { const { floor } = measuresIn(db, area.id); return [area.id, typeof floor === 'number' ? floor : null]; }));
-  const rows = all<Row>(db, `SELECT * FROM delivery WHERE job = @job AND state <> 'dropped' ORDER BY state DESC, day`, { job });
+  const floors = new Map(
+    areas.map((area) => {
+      const { floor } = measuresIn(db, area.id);
+      return [area.id, typeof floor === 'number' ? floor : null];
+    }),
+  );
+  const rows = all<Row>(db, `SELECT * FROM delivery WHERE job = @job AND state <> 'dropped' ORDER BY state DESC, day`, {
+    job,
+  });
   const deliveries = rows.map((row): DeliveryView => {
     const mine = items.filter((item) => item.delivery === row.id);
-    const useDay = mine.map((item) => item.needBy).filter((day) => day !== null).sort()[0] ?? null;
-    const taken = rows.filter((other) => other.id !== row.id && other.place === row.place && other.day <= row.day && (other.state === 'came' ? items.some((item) => item.delivery === other.id && !['fitted', 'left over'].includes(item.state)) : true)).reduce((sum, other) => sum + (other.floor_area ?? 0), 0);
-    const room = row.place && row.state === 'planned' ? storageCheck({ day: row.day, useDay, work: workIn(plan, row.place), floor: floors.get(row.place) ?? null, takes: row.floor_area, taken }) : null;
+    const useDay =
+      mine
+        .map((item) => item.needBy)
+        .filter((day) => day !== null)
+        .sort()[0] ?? null;
+    const taken = rows
+      .filter(
+        (other) =>
+          other.id !== row.id &&
+          other.place === row.place &&
+          other.day <= row.day &&
+          (other.state === 'came'
+            ? items.some((item) => item.delivery === other.id && !['fitted', 'left over'].includes(item.state))
+            : true),
+      )
+      .reduce((sum, other) => sum + (other.floor_area ?? 0), 0);
+    const room =
+      row.place && row.state === 'planned'
+        ? storageCheck({
+            day: row.day,
+            useDay,
+            work: workIn(plan, row.place),
+            floor: floors.get(row.place) ?? null,
+            takes: row.floor_area,
+            taken,
+          })
+        : null;
     return {
-      id: row.id, version: row.version, day: row.day, half: row.half, placeId: row.place, place: row.place ? (names.get(row.place) ?? '') : '', placeNote: row.place_note, protection: row.protection, floorArea: row.floor_area, heaviest: row.heaviest, people: row.people,
-      carry: row.carry, state: row.state, cameOn: row.came_on, items: mine.map((item) => ({ id: item.id, text: many(item), area: item.area, needBy: item.needBy, expectedOn: item.expectedOn })), room,
-      warnings: row.state === 'planned' ? warningsOf(row, mine.map((item) => ({ category: item.category, expectedOn: item.expectedOn, needBy: item.needBy, ordered: isOrdered(item.state) })), room, now) : [],
+      id: row.id,
+      version: row.version,
+      day: row.day,
+      half: row.half,
+      placeId: row.place,
+      place: row.place ? (names.get(row.place) ?? '') : '',
+      placeNote: row.place_note,
+      protection: row.protection,
+      floorArea: row.floor_area,
+      heaviest: row.heaviest,
+      people: row.people,
+      carry: row.carry,
+      state: row.state,
+      cameOn: row.came_on,
+      items: mine.map((item) => ({
+        id: item.id,
+        text: many(item),
+        area: item.area,
+        needBy: item.needBy,
+        expectedOn: item.expectedOn,
+      })),
+      room,
+      warnings:
+        row.state === 'planned'
+          ? warningsOf(
+              row,
+              mine.map((item) => ({
+                category: item.category,
+                expectedOn: item.expectedOn,
+                needBy: item.needBy,
+                ordered: isOrdered(item.state),
+              })),
+              room,
+              now,
+            )
+          : [],
       late: row.state === 'planned' && row.day < now,
     };
   });
   const coming = items.filter((item) => !isHere(item.state));
   return {
-    job: jobHead(house, job), today: now, deliveries,
-    loose: coming.filter((item) => item.delivery === null).map((item) => ({ id: item.id, text: `${item.category}, ${item.area}`, needBy: item.needBy, expectedOn: item.expectedOn })),
+    job: jobHead(house, job),
+    today: now,
+    deliveries,
+    loose: coming
+      .filter((item) => item.delivery === null)
+      .map((item) => ({
+        id: item.id,
+        text: `${item.category}, ${item.area}`,
+        needBy: item.needBy,
+        expectedOn: item.expectedOn,
+      })),
     places: areas.map((area) => ({ id: area.id, name: area.name, floor: floors.get(area.id) ?? null })),
     map: mapOf(house, job, { areas, rows, items, plan, floors }),
     storage: storageOf(house, job, items, names),
-    fitted: items.filter((item) => item.state === 'fitted' || item.state === 'checked').map((item) => ({ id: item.id, text: `${item.category}, ${item.area}` })),
-    counts: selectionCounts(house, job), spareKinds: SPARE_KINDS,
+    fitted: items
+      .filter((item) => item.state === 'fitted' || item.state === 'checked')
+      .map((item) => ({ id: item.id, text: `${item.category}, ${item.area}` })),
+    counts: selectionCounts(house, job),
+    spareKinds: SPARE_KINDS,
   };
 }
 
@@ -89,21 +171,35 @@ function warningsOf(row: Row, items: readonly Loaded[], room: DeliveryView['room
   if (row.day < now) warnings.push(`It was to come ${day(row.day)} and nobody has said that it did.`);
   for (const item of items) {
     if (!item.ordered) warnings.push(`${item.category}: not ordered yet.`);
-    else if (item.expectedOn && item.expectedOn > row.day) warnings.push(`${item.category}: promised for ${day(item.expectedOn)}, after this day.`);
+    else if (item.expectedOn && item.expectedOn > row.day)
+      warnings.push(`${item.category}: promised for ${day(item.expectedOn)}, after this day.`);
     if (item.needBy && row.day > item.needBy) warnings.push(`${item.category}: needed by ${day(item.needBy)}.`);
   }
   if (room) {
     const [first] = room.inTheWay;
-    if (first) warnings.push(`${first.label} ${first.firstDay === first.lastDay ? `on ${day(first.firstDay)}` : `from ${day(first.firstDay)} to ${day(first.lastDay)}`} needs the room${room.inTheWay.length > 1 ? `, and ${room.inTheWay.length - 1} more` : ''}: ${room.freeFrom ? `not before ${day(room.freeFrom)}` : 'there is no day on which it can stand there until it is used; choose another place'}.`);
-    if (room.left !== null && row.floor_area !== null && row.floor_area > room.left) warnings.push(`It takes ${squares(row.floor_area)} and only ${squares(Math.max(0, room.left))} are free: half the floor stays clear to walk and work.`);
+    if (first)
+      warnings.push(
+        `${first.label} ${first.firstDay === first.lastDay ? `on ${day(first.firstDay)}` : `from ${day(first.firstDay)} to ${day(first.lastDay)}`} needs the room${room.inTheWay.length > 1 ? `, and ${room.inTheWay.length - 1} more` : ''}: ${room.freeFrom ? `not before ${day(room.freeFrom)}` : 'there is no day on which it can stand there until it is used; choose another place'}.`,
+      );
+    if (room.left !== null && row.floor_area !== null && row.floor_area > room.left)
+      warnings.push(
+        `It takes ${squares(row.floor_area)} and only ${squares(Math.max(0, room.left))} are free: half the floor stays clear to walk and work.`,
+      );
   }
   if (row.heaviest !== null && row.heaviest > ONE_PERSON_KG) {
     const people = peopleFor(row.heaviest);
     const short = row.people !== null && row.people < people;
-    if (short && row.carry.trim() === '') warnings.push(`The heaviest piece weighs ${row.heaviest} kg: ${people} people or a machine, and ${row.people} are there. Your health and safety rules and a risk assessment decide.`);
-    else if (row.people === null && row.carry.trim() === '') warnings.push(`The heaviest piece weighs ${row.heaviest} kg: say how it is carried; ${people} people or a machine by usual guidance.`);
+    if (short && row.carry.trim() === '')
+      warnings.push(
+        `The heaviest piece weighs ${row.heaviest} kg: ${people} people or a machine, and ${row.people} are there. Your health and safety rules and a risk assessment decide.`,
+      );
+    else if (row.people === null && row.carry.trim() === '')
+      warnings.push(
+        `The heaviest piece weighs ${row.heaviest} kg: say how it is carried; ${people} people or a machine by usual guidance.`,
+      );
   }
-  if (row.place && row.protection.trim() === '') warnings.push('Nothing is said of protecting the way in and the floor.');
+  if (row.place && row.protection.trim() === '')
+    warnings.push('Nothing is said of protecting the way in and the floor.');
   return warnings;
 }
 
@@ -123,41 +219,125 @@ const MAP_DAYS = 14;
 /** Every room of a job as a place to keep things. */
 function mapOf(house: House, job: string, { areas, rows, items, plan, floors }: Stored): DeliveriesView['map'] {
   const now = today(house);
-  const used = new Map(all<{ id: string; lived_in: 0 | 1; passage: 0 | 1 }>(house.db, 'SELECT id, lived_in, passage FROM area WHERE job = @job', { job }).map((area) => [area.id, area]));
-  const spares = all<{ place: string; what: string }>(house.db, `SELECT place, what FROM spare WHERE job = @job AND state = 'kept' AND place IS NOT NULL`, { job });
-  const standing = (delivery: Row): boolean => delivery.state === 'came' && items.some((item) => item.delivery === delivery.id && (item.state === 'on site' || item.state === 'checked'));
+  const used = new Map(
+    all<{ id: string; lived_in: 0 | 1; passage: 0 | 1 }>(
+      house.db,
+      'SELECT id, lived_in, passage FROM area WHERE job = @job',
+      { job },
+    ).map((area) => [area.id, area]),
+  );
+  const spares = all<{ place: string; what: string }>(
+    house.db,
+    `SELECT place, what FROM spare WHERE job = @job AND state = 'kept' AND place IS NOT NULL`,
+    { job },
+  );
+  const standing = (delivery: Row): boolean =>
+    delivery.state === 'came' &&
+    items.some((item) => item.delivery === delivery.id && (item.state === 'on site' || item.state === 'checked'));
   const rooms = areas.map((area) => {
     const here = rows.filter((row) => row.place === area.id && standing(row));
     const floor = floors.get(area.id) ?? null;
-    const work = workIn(plan, area.id).filter((one) => one.firstDay <= addDays(now, MAP_DAYS)).sort((a, b) => (a.firstDay < b.firstDay ? -1 : 1));
+    const work = workIn(plan, area.id)
+      .filter((one) => one.firstDay <= addDays(now, MAP_DAYS))
+      .sort((a, b) => (a.firstDay < b.firstDay ? -1 : 1));
     // Work that follows on within a day keeps the room as one.
-    const block = work.slice(1).reduce((sum, one) => (sum && one.firstDay <= addDays(sum.until, 3) ? { ...sum, until: one.lastDay > sum.until ? one.lastDay : sum.until } : sum), work[0] ? { label: work[0].label, from: work[0].firstDay, until: work[0].lastDay } : null);
+    const block = work
+      .slice(1)
+      .reduce(
+        (sum, one) =>
+          sum && one.firstDay <= addDays(sum.until, 3)
+            ? { ...sum, until: one.lastDay > sum.until ? one.lastDay : sum.until }
+            : sum,
+        work[0] ? { label: work[0].label, from: work[0].firstDay, until: work[0].lastDay } : null,
+      );
     return {
       level: area.place ?? 'outside',
       room: {
-        id: area.id, name: area.name, kept: used.get(area.id)?.lived_in ? 'lived in' : used.get(area.id)?.passage ? 'everybody’s way through' : null, floor, left: floor === null ? null : Math.max(0, floor * STORED_PART - here.reduce((sum, row) => sum + (row.floor_area ?? 0), 0)), busy: block,
-        things: [...items.filter((item) => here.some((row) => row.id === item.delivery)).map(many), ...spares.filter((spare) => spare.place === area.id).map((spare) => spare.what)],
+        id: area.id,
+        name: area.name,
+        kept: used.get(area.id)?.lived_in ? 'lived in' : used.get(area.id)?.passage ? 'everybody’s way through' : null,
+        floor,
+        left:
+          floor === null
+            ? null
+            : Math.max(0, floor * STORED_PART - here.reduce((sum, row) => sum + (row.floor_area ?? 0), 0)),
+        busy: block,
+        things: [
+          ...items.filter((item) => here.some((row) => row.id === item.delivery)).map(many),
+          ...spares.filter((spare) => spare.place === area.id).map((spare) => spare.what),
+        ],
       },
     };
   });
-  return [...groupBy(rooms, (one) => one.level)].map(([level, list]) => ({ level, rooms: list.map((one) => one.room) })).reverse();
+  return [...groupBy(rooms, (one) => one.level)]
+    .map(([level, list]) => ({ level, rooms: list.map((one) => one.room) }))
+    .reverse();
 }
 
 /** What stands on the site and where: things not fitted yet, what is kept, what was salvaged. */
-function storageOf(house: House, job: string, items: ReturnType<typeof selectionsOf>, names: ReadonlyMap<string, string>): DeliveriesView['storage'] {
+function storageOf(
+  house: House,
+  job: string,
+  items: ReturnType<typeof selectionsOf>,
+  names: ReadonlyMap<string, string>,
+): DeliveriesView['storage'] {
   const { db } = house;
   const things: { place: string; thing: StoredThing }[] = [
-    ...items.filter((item) => item.state === 'on site' || item.state === 'checked').map((item) => ({
-      place: item.keptAt || 'place not said', thing: { id: item.id, version: item.version, what: many(item), text: `for ${item.area} · ${item.step}`, from: 'selection' as const, kind: item.state, href: `/jobs/${job}/selections/${item.id}`, until: item.needBy },
-    })),
-    ...all<{ id: string; version: number; selection: string | null; kind: SpareKind; what: string; quantity: number | null; unit: string; place: string | null; kept_at: string }>(db, `SELECT * FROM spare WHERE job = @job AND state = 'kept' ORDER BY rowid`, { job }).map((row) => ({
+    ...items
+      .filter((item) => item.state === 'on site' || item.state === 'checked')
+      .map((item) => ({
+        place: item.keptAt || 'place not said',
+        thing: {
+          id: item.id,
+          version: item.version,
+          what: many(item),
+          text: `for ${item.area} · ${item.step}`,
+          from: 'selection' as const,
+          kind: item.state,
+          href: `/jobs/${job}/selections/${item.id}`,
+          until: item.needBy,
+        },
+      })),
+    ...all<{
+      id: string;
+      version: number;
+      selection: string | null;
+      kind: SpareKind;
+      what: string;
+      quantity: number | null;
+      unit: string;
+      place: string | null;
+      kept_at: string;
+    }>(db, `SELECT * FROM spare WHERE job = @job AND state = 'kept' ORDER BY rowid`, { job }).map((row) => ({
       place: row.kept_at || (row.place ? (names.get(row.place) ?? '') : 'place not said'),
-      thing: { id: row.id, version: row.version, what: `${row.what}${row.quantity === null ? '' : `, ${row.quantity} ${row.unit}`}`, text: row.kind === 'wrong part' ? 'goes back' : 'stays', from: 'spare' as const, kind: row.kind, href: row.selection ? `/jobs/${job}/selections/${row.selection}` : null, until: null },
+      thing: {
+        id: row.id,
+        version: row.version,
+        what: `${row.what}${row.quantity === null ? '' : `, ${row.quantity} ${row.unit}`}`,
+        text: row.kind === 'wrong part' ? 'goes back' : 'stays',
+        from: 'spare' as const,
+        kind: row.kind,
+        href: row.selection ? `/jobs/${job}/selections/${row.selection}` : null,
+        until: null,
+      },
     })),
-    ...findingsOf(db, job).filter((finding) => (finding.kind === 'salvage' || finding.kind === 'refit') && finding.kept === 'kept').map((finding) => ({
-      place: finding.place || 'place not said',
-      thing: { id: finding.id, version: finding.version, what: findingText({ ...finding, place: 'x' }).replace(', kept x', ''), text: `${finding.area ? `from ${names.get(finding.area) ?? ''}, ` : ''}${finding.kind === 'refit' ? 'to be fitted again' : 'to be used again'}`, from: 'salvage' as const, kind: finding.kind, href: null, until: null },
-    })),
+    ...findingsOf(db, job)
+      .filter((finding) => (finding.kind === 'salvage' || finding.kind === 'refit') && finding.kept === 'kept')
+      .map((finding) => ({
+        place: finding.place || 'place not said',
+        thing: {
+          id: finding.id,
+          version: finding.version,
+          what: findingText({ ...finding, place: 'x' }).replace(', kept x', ''),
+          text: `${finding.area ? `from ${names.get(finding.area) ?? ''}, ` : ''}${finding.kind === 'refit' ? 'to be fitted again' : 'to be used again'}`,
+          from: 'salvage' as const,
+          kind: finding.kind,
+          href: null,
+          until: null,
+        },
+      })),
   ];
-  return [...groupBy(things, (one) => one.place)].sort(([a], [b]) => (a < b ? -1 : 1)).map(([place, list]) => ({ place, things: list.map((one) => one.thing) }));
+  return [...groupBy(things, (one) => one.place)]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([place, list]) => ({ place, things: list.map((one) => one.thing) }));
 }

@@ -9,14 +9,25 @@ import { orderOf } from './suppliers';
 
 /** Has the desk say all that is due by today, each through the one door. @returns how often it spoke */
 export function hearSuppliers(house: House, desk: SupplierDesk): number {
-  const answering = new Set(all<{ id: string }>(house.db, 'SELECT id FROM supplier WHERE desk = 1').map((row) => row.id));
+  const answering = new Set(
+    all<{ id: string }>(house.db, 'SELECT id FROM supplier WHERE desk = 1').map((row) => row.id),
+  );
   let spoken = 0;
   for (const row of comingRows(house.db).filter((one_) => one_.supplier !== null && answering.has(one_.supplier))) {
     const word = desk.next(orderOf(house.db, row));
     // A confirmation comes as soon as the order is read; what is made takes its days.
     if (!word || (word.says !== 'confirms' && word.on > today(house))) continue;
     const { says, text, day, quantity } = word;
-    const answer = receive(house, { kind: 'desk', id: 'suppliers' }, { id: crypto.randomUUID(), type: supplierSays.type, at: house.clock.now().toISOString(), payload: { selection: row.id, says, text, ...(day ? { day } : {}), ...(quantity ? { quantity } : {}) } });
+    const answer = receive(
+      house,
+      { kind: 'desk', id: 'suppliers' },
+      {
+        id: crypto.randomUUID(),
+        type: supplierSays.type,
+        at: house.clock.now().toISOString(),
+        payload: { selection: row.id, says, text, ...(day ? { day } : {}), ...(quantity ? { quantity } : {}) },
+      },
+    );
     if (answer.status === 'applied') spoken++;
   }
   return spoken;

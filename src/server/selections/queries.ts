@@ -33,16 +33,39 @@ export function workStart(plan: StoredPlan | undefined, task: string): Day | nul
 
 /** Days that must pass between the choice and the order: thinking, and the longest chain of what is still to be granted. */
 const approvalDays = (row: SelectionRow, waits: readonly string[], requests: Requests): number =>
-  Math.max(row.think_days, ...waits.map((id) => { const request = requests.get(id); return request ? daysToCome(request, requests) : 0; }));
+  Math.max(
+    row.think_days,
+    ...waits.map((id) => {
+      const request = requests.get(id);
+      return request ? daysToCome(request, requests) : 0;
+    }),
+  );
 
-export function datesOf(row: SelectionRow, start: Day | null, closures: readonly Closure[], approval: number): SelectionDates | null {
-  return start === null ? null : selectionDates({
-    workStart: start, checkDays: row.check_days, acclimatiseDays: row.acclimatise_days, leadLow: row.lead_low, leadHigh: row.lead_high, bufferDays: row.buffer_days, closures, approvalDays: approval,
-  });
+export function datesOf(
+  row: SelectionRow,
+  start: Day | null,
+  closures: readonly Closure[],
+  approval: number,
+): SelectionDates | null {
+  return start === null
+    ? null
+    : selectionDates({
+        workStart: start,
+        checkDays: row.check_days,
+        acclimatiseDays: row.acclimatise_days,
+        leadLow: row.lead_low,
+        leadHigh: row.lead_high,
+        bufferDays: row.buffer_days,
+        closures,
+        approvalDays: approval,
+      });
 }
 
 /** A thing's quantity: what it was ordered for, else what the kept result it follows buys, else what was typed. */
-function quantityOf(row: SelectionRow, purchases: ReadonlyMap<string, Purchase[]>): { quantity: number | null; unit: string } {
+function quantityOf(
+  row: SelectionRow,
+  purchases: ReadonlyMap<string, Purchase[]>,
+): { quantity: number | null; unit: string } {
   const bought = row.calculation && !isOrdered(row.state) ? purchases.get(row.calculation)?.[0] : undefined;
   return bought ? { quantity: bought.quantity, unit: bought.unit } : { quantity: row.quantity, unit: row.unit };
 }
@@ -51,44 +74,141 @@ function quantityOf(row: SelectionRow, purchases: ReadonlyMap<string, Purchase[]
  * A job's selections with their dates from the plan, the most urgent first. Need-by is the day on which the work that uses the
  * thing would start if everything chosen were on site, less the days to look at it and to let it lie.
  */
-export function selectionsOf(house: House, job: string, plan: StoredPlan | undefined = readPlan(house.db, { job })): SelectionView[] {
+export function selectionsOf(
+  house: House,
+  job: string,
+  plan: StoredPlan | undefined = readPlan(house.db, { job }),
+): SelectionView[] {
   const { db } = house;
   const time = firmTime(house);
   const now = time.today;
   const closures = closuresOf(db);
   const requests = requestsOf(requestRows(db, job));
   const waits = waitRows(db, job);
-  const waiting = groupBy(waits.filter((wait) => wait.selection !== null), (wait) => wait.selection ?? '');
+  const waiting = groupBy(
+    waits.filter((wait) => wait.selection !== null),
+    (wait) => wait.selection ?? '',
+  );
   const open = openRequests(waits, requests, now);
   const checks = new Map(standingOfKind(db, job, 'selection-check').map((check) => [check.selection, check]));
-  const trades = new Map(all<{ area: string; phase: string; trade: Trade }>(db, 'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job }).map((step) => [`${step.area}:${step.phase}`, step.trade]));
-  const purchases = new Map(all<{ id: string; purchases: string }>(db, 'SELECT id, purchases FROM calculation WHERE job = @job AND removed = 0', { job }).map((row) => [row.id, JSON.parse(row.purchases) as Purchase[]]));
-  return selectionRows(db, job).map((row): SelectionView => {
-    const closed = (row.supplier && closures.get(row.supplier)) || [];
-    const asked = (waiting.get(row.id) ?? []).map((wait) => wait.request);
-    const dates = datesOf(row, workStart(plan, taskOf(row)), closed, approvalDays(row, asked, requests));
-    const coming = comingOf(orderedOf(row), closed, open.get(row.id) ?? [], now);
-    const check = checks.get(row.id);
-    return {
-      id: row.id, version: row.version, areaId: row.area, area: row.area_name, phase: row.phase, step: phaseFacts(row.phase).label, trade: trades.get(`${row.area}:${row.phase}`) ?? phaseFacts(row.phase).trade,
-      category: row.category, choice: row.choice, code: row.code, colour: row.colour, finish: row.finish, ...quantityOf(row, purchases), calculation: row.calculation, unitPrice: row.unit_price, supplier: row.supplier_name, supplierId: row.supplier,
-      leadLow: row.lead_low, leadHigh: row.lead_high, decides: row.decides, approves: row.approves, picture: row.picture, checkDays: row.check_days, acclimatiseDays: row.acclimatise_days, bufferDays: row.buffer_days, thinkDays: row.think_days,
-      note: row.note, state: row.state, orderedOn: row.ordered_on, orderedAs: row.ordered_as, orderNumber: row.order_number, expectedOn: row.expected_on, cameOn: row.came_on, keptAt: row.kept_at,
-      needBy: dates?.needBy ?? null, orderBy: dates?.orderBy ?? null, orderLatest: dates?.orderLatest ?? null, decideBy: dates?.decideBy ?? null,
-      due: dueOf({ state: row.state, expectedOn: row.expected_on }, dates, now),
-      there: coming && { day: coming.there, after: dates ? Math.max(0, daysBetween(dates.needBy, coming.there)) : 0, because: coming.because },
-      follows: row.follows && row.follows_as ? { id: row.follows, as: row.follows_as } : null, returnTrip: row.return_trip === 1, delivery: row.delivery,
-      waitsFor: asked.flatMap((id) => { const request = requests.get(id); return request && !isGiven(request) ? [{ id, party: PARTIES[request.party], text: requestLabel(request), expected: expectedOf(request, requests, now) }] : []; }),
-      found: check ? { verdict: check.verdict, text: checkWords({ verdict: check.verdict, text: check.text ?? '', ...(check.quantity === undefined ? {} : { quantity: check.quantity }) }, row.ordered_as || row.choice, row.unit) } : null,
-    };
-  }).sort((a, b) => Number(a.due.what === 'settled') - Number(b.due.what === 'settled') || (a.due.day ?? '9').localeCompare(b.due.day ?? '9') || a.category.localeCompare(b.category));
+  const trades = new Map(
+    all<{ area: string; phase: string; trade: Trade }>(
+      db,
+      'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job',
+      { job },
+    ).map((step) => [`${step.area}:${step.phase}`, step.trade]),
+  );
+  const purchases = new Map(
+    all<{ id: string; purchases: string }>(
+      db,
+      'SELECT id, purchases FROM calculation WHERE job = @job AND removed = 0',
+      { job },
+    ).map((row) => [row.id, JSON.parse(row.purchases) as Purchase[]]),
+  );
+  return selectionRows(db, job)
+    .map((row): SelectionView => {
+      const closed = (row.supplier && closures.get(row.supplier)) || [];
+      const asked = (waiting.get(row.id) ?? []).map((wait) => wait.request);
+      const dates = datesOf(row, workStart(plan, taskOf(row)), closed, approvalDays(row, asked, requests));
+      const coming = comingOf(orderedOf(row), closed, open.get(row.id) ?? [], now);
+      const check = checks.get(row.id);
+      return {
+        id: row.id,
+        version: row.version,
+        areaId: row.area,
+        area: row.area_name,
+        phase: row.phase,
+        step: phaseFacts(row.phase).label,
+        trade: trades.get(`${row.area}:${row.phase}`) ?? phaseFacts(row.phase).trade,
+        category: row.category,
+        choice: row.choice,
+        code: row.code,
+        colour: row.colour,
+        finish: row.finish,
+        ...quantityOf(row, purchases),
+        calculation: row.calculation,
+        unitPrice: row.unit_price,
+        supplier: row.supplier_name,
+        supplierId: row.supplier,
+        leadLow: row.lead_low,
+        leadHigh: row.lead_high,
+        decides: row.decides,
+        approves: row.approves,
+        picture: row.picture,
+        checkDays: row.check_days,
+        acclimatiseDays: row.acclimatise_days,
+        bufferDays: row.buffer_days,
+        thinkDays: row.think_days,
+        note: row.note,
+        state: row.state,
+        orderedOn: row.ordered_on,
+        orderedAs: row.ordered_as,
+        orderNumber: row.order_number,
+        expectedOn: row.expected_on,
+        cameOn: row.came_on,
+        keptAt: row.kept_at,
+        needBy: dates?.needBy ?? null,
+        orderBy: dates?.orderBy ?? null,
+        orderLatest: dates?.orderLatest ?? null,
+        decideBy: dates?.decideBy ?? null,
+        due: dueOf({ state: row.state, expectedOn: row.expected_on }, dates, now),
+        there: coming && {
+          day: coming.there,
+          after: dates ? Math.max(0, daysBetween(dates.needBy, coming.there)) : 0,
+          because: coming.because,
+        },
+        follows: row.follows && row.follows_as ? { id: row.follows, as: row.follows_as } : null,
+        returnTrip: row.return_trip === 1,
+        delivery: row.delivery,
+        waitsFor: asked.flatMap((id) => {
+          const request = requests.get(id);
+          return request && !isGiven(request)
+            ? [
+                {
+                  id,
+                  party: PARTIES[request.party],
+                  text: requestLabel(request),
+                  expected: expectedOf(request, requests, now),
+                },
+              ]
+            : [];
+        }),
+        found: check
+          ? {
+              verdict: check.verdict,
+              text: checkWords(
+                {
+                  verdict: check.verdict,
+                  text: check.text ?? '',
+                  ...(check.quantity === undefined ? {} : { quantity: check.quantity }),
+                },
+                row.ordered_as || row.choice,
+                row.unit,
+              ),
+            }
+          : null,
+      };
+    })
+    .sort(
+      (a, b) =>
+        Number(a.due.what === 'settled') - Number(b.due.what === 'settled') ||
+        (a.due.day ?? '9').localeCompare(b.due.day ?? '9') ||
+        a.category.localeCompare(b.category),
+    );
 }
 
 /** What a selection can be chosen from. */
-export const alternativesOf = (db: Connection, id: string): Alternative[] => JSON.parse(one<{ alternatives: string }>(db, 'SELECT alternatives FROM selection WHERE id = @id', { id })?.alternatives ?? '[]') as Alternative[];
+export const alternativesOf = (db: Connection, id: string): Alternative[] =>
+  JSON.parse(
+    one<{ alternatives: string }>(db, 'SELECT alternatives FROM selection WHERE id = @id', { id })?.alternatives ??
+      '[]',
+  ) as Alternative[];
 
 /** The trail of a selection or a request, the newest first. */
 export function trailOf(db: Connection, of: 'selection' | 'request', id: string, time: FirmTime): TrailLine[] {
-  return all<{ id: string; at: string; who: string; text: string; desk: 0 | 1 }>(db, `SELECT id, at, who, text, desk FROM trail WHERE ${of} = @id ORDER BY at DESC, rowid DESC`, { id })
-    .map(({ id: line, at, who, text, desk }) => ({ id: line, when: whenSeen(at, time), who, text, desk: desk === 1 }));
+  return all<{ id: string; at: string; who: string; text: string; desk: 0 | 1 }>(
+    db,
+    `SELECT id, at, who, text, desk FROM trail WHERE ${of} = @id ORDER BY at DESC, rowid DESC`,
+    { id },
+  ).map(({ id: line, at, who, text, desk }) => ({ id: line, when: whenSeen(at, time), who, text, desk: desk === 1 }));
 }

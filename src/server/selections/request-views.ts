@@ -22,39 +22,108 @@ export function requestViews(house: House, job: string): RequestView[] {
   const requests = requestsOf(rows);
   const plan = readPlan(db, { job });
   const selections = new Map(selectionsOf(house, job, plan).map((item) => [item.id, item]));
-  const areas = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [area.id, area.name]));
-  const waits = new Map([...groupBy(waitRows(db, job), (wait) => wait.request)].map(([request, list]) => [request, list.flatMap(({ selection, area, phase }): RequestView['waits'] => {
-    if (area && phase) {
-      const task = plan?.tasks.find((one) => one.id === taskId(area, phase));
-      return [{ selection, area, phase, text: `${areas.get(area) ?? ''} · ${phaseFacts(phase).label}`, href: task ? `/jobs/${job}/schedule?by=room&task=${encodeURIComponent(task.id)}` : `/jobs/${job}/areas/${area}`, by: workStart(plan, taskId(area, phase)) }];
-    }
-    const item = selection ? selections.get(selection) : undefined;
-    // What is ordered or here waits for nothing any more.
-    return item ? [{ selection: item.id, area: null, phase: null, text: `the order of ${item.category.toLowerCase()}, ${item.area}`, href: `/jobs/${job}/selections/${item.id}`, by: item.due.what === 'decide' || item.due.what === 'order' ? item.orderBy : null }] : [];
-  })]));
-  const needed = neededBy(requests, new Map([...waits].map(([id, list]) => [id, list.flatMap((wait) => wait.by ?? [])])));
-  return rows.map((row): RequestView => {
-    const request = requests.get(row.id);
-    if (!request) throw new Error('A request is not among those it was read with.');
-    const [by, expected, standing] = [needed.get(row.id) ?? null, expectedOf(request, requests, now), standingOf(request, requests)];
-    const send = by === null ? null : sendBy(by, request);
-    const given = isGiven(request);
-    const asking = standing === 'to send' || standing === 'refused';
-    const promised = row.expected_on ?? (row.sent_on ? addDays(row.sent_on, row.takes_high) : null);
-    return {
-      id: row.id, version: row.version, kind: row.kind, party: row.party, who: row.who, subject: row.subject, takesLow: row.takes_low, takesHigh: row.takes_high, after: row.after,
-      afterText: row.after ? (requests.get(row.after)?.subject ?? null) : null, standing, sent: row.sent, sentOn: row.sent_on, expected, named: row.expected_on, remindedOn: row.reminded_on, outcome: row.outcome, conditions: row.conditions,
-      answeredBy: row.answered_by, neededBy: by, sendBy: send,
-      overdue: standing === 'sent' && promised !== null && promised < now,
-      late: !given && ((by !== null && expected > by) || (asking && send !== null && send < now) || (standing === 'sent' && promised !== null && promised < now)),
-      near: !given && (asking ? send !== null && send <= addDays(now, NEAR_DAYS) : standing === 'sent' && expected <= addDays(now, NEAR_DAYS)),
-      waits: waits.get(row.id) ?? [], trail: trailOf(db, 'request', row.id, time),
-    };
-  }).sort((a, b) => ORDER.indexOf(a.standing) - ORDER.indexOf(b.standing) || dayOf(a).localeCompare(dayOf(b)));
+  const areas = new Map(
+    all<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [
+      area.id,
+      area.name,
+    ]),
+  );
+  const waits = new Map(
+    [...groupBy(waitRows(db, job), (wait) => wait.request)].map(([request, list]) => [
+      request,
+      list.flatMap(({ selection, area, phase }): RequestView['waits'] => {
+        if (area && phase) {
+          const task = plan?.tasks.find((one) => one.id === taskId(area, phase));
+          return [
+            {
+              selection,
+              area,
+              phase,
+              text: `${areas.get(area) ?? ''} · ${phaseFacts(phase).label}`,
+              href: task
+                ? `/jobs/${job}/schedule?by=room&task=${encodeURIComponent(task.id)}`
+                : `/jobs/${job}/areas/${area}`,
+              by: workStart(plan, taskId(area, phase)),
+            },
+          ];
+        }
+        const item = selection ? selections.get(selection) : undefined;
+        // What is ordered or here waits for nothing any more.
+        return item
+          ? [
+              {
+                selection: item.id,
+                area: null,
+                phase: null,
+                text: `the order of ${item.category.toLowerCase()}, ${item.area}`,
+                href: `/jobs/${job}/selections/${item.id}`,
+                by: item.due.what === 'decide' || item.due.what === 'order' ? item.orderBy : null,
+              },
+            ]
+          : [];
+      }),
+    ]),
+  );
+  const needed = neededBy(
+    requests,
+    new Map([...waits].map(([id, list]) => [id, list.flatMap((wait) => wait.by ?? [])])),
+  );
+  return rows
+    .map((row): RequestView => {
+      const request = requests.get(row.id);
+      if (!request) throw new Error('A request is not among those it was read with.');
+      const [by, expected, standing] = [
+        needed.get(row.id) ?? null,
+        expectedOf(request, requests, now),
+        standingOf(request, requests),
+      ];
+      const send = by === null ? null : sendBy(by, request);
+      const given = isGiven(request);
+      const asking = standing === 'to send' || standing === 'refused';
+      const promised = row.expected_on ?? (row.sent_on ? addDays(row.sent_on, row.takes_high) : null);
+      return {
+        id: row.id,
+        version: row.version,
+        kind: row.kind,
+        party: row.party,
+        who: row.who,
+        subject: row.subject,
+        takesLow: row.takes_low,
+        takesHigh: row.takes_high,
+        after: row.after,
+        afterText: row.after ? (requests.get(row.after)?.subject ?? null) : null,
+        standing,
+        sent: row.sent,
+        sentOn: row.sent_on,
+        expected,
+        named: row.expected_on,
+        remindedOn: row.reminded_on,
+        outcome: row.outcome,
+        conditions: row.conditions,
+        answeredBy: row.answered_by,
+        neededBy: by,
+        sendBy: send,
+        overdue: standing === 'sent' && promised !== null && promised < now,
+        late:
+          !given &&
+          ((by !== null && expected > by) ||
+            (asking && send !== null && send < now) ||
+            (standing === 'sent' && promised !== null && promised < now)),
+        near:
+          !given &&
+          (asking
+            ? send !== null && send <= addDays(now, NEAR_DAYS)
+            : standing === 'sent' && expected <= addDays(now, NEAR_DAYS)),
+        waits: waits.get(row.id) ?? [],
+        trail: trailOf(db, 'request', row.id, time),
+      };
+    })
+    .sort((a, b) => ORDER.indexOf(a.standing) - ORDER.indexOf(b.standing) || dayOf(a).localeCompare(dayOf(b)));
 }
 
 /** What somebody can do something about comes first. */
 const ORDER: readonly Standing[] = ['refused', 'to send', 'sent', 'waits for another', 'answered'];
 
 /** The day on which a request wants something done: to be sent, or to be answered. */
-const dayOf = (request: RequestView): Day => (request.standing === 'sent' ? (request.named ?? request.expected) : (request.sendBy ?? '9'));
+const dayOf = (request: RequestView): Day =>
+  request.standing === 'sent' ? (request.named ?? request.expected) : (request.sendBy ?? '9');

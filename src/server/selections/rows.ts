@@ -56,20 +56,41 @@ const READ = `SELECT selection.*, area.name AS area_name, coalesce(supplier.name
   FROM selection JOIN area ON area.id = selection.area LEFT JOIN supplier ON supplier.id = selection.supplier WHERE selection.removed = 0`;
 
 /** A job's selections that stand, in the order of their making. */
-export const selectionRows = (db: Connection, job: string): SelectionRow[] => all<SelectionRow>(db, `${READ} AND selection.job = @job ORDER BY selection.rowid`, { job });
+export const selectionRows = (db: Connection, job: string): SelectionRow[] =>
+  all<SelectionRow>(db, `${READ} AND selection.job = @job ORDER BY selection.rowid`, { job });
 
 /** What was ordered and is on its way, over all jobs. */
-export const comingRows = (db: Connection): SelectionRow[] => all<SelectionRow>(db, `${READ} AND selection.state IN ('ordered', 'confirmed', 'in making', 'shipped') ORDER BY selection.rowid`);
+export const comingRows = (db: Connection): SelectionRow[] =>
+  all<SelectionRow>(
+    db,
+    `${READ} AND selection.state IN ('ordered', 'confirmed', 'in making', 'shipped') ORDER BY selection.rowid`,
+  );
 
 export const orderedOf = (row: SelectionRow): Ordered => ({
-  category: row.category, state: row.state, leadHigh: row.lead_high, checkDays: row.check_days, acclimatiseDays: row.acclimatise_days, orderedOn: row.ordered_on,
-  expectedOn: row.expected_on, promisedOn: row.promised_on, slip: row.slip, cameOn: row.came_on,
+  category: row.category,
+  state: row.state,
+  leadHigh: row.lead_high,
+  checkDays: row.check_days,
+  acclimatiseDays: row.acclimatise_days,
+  orderedOn: row.ordered_on,
+  expectedOn: row.expected_on,
+  promisedOn: row.promised_on,
+  slip: row.slip,
+  cameOn: row.came_on,
 });
 
 /** Closed days by supplier. */
 export function closuresOf(db: Connection): Map<string, Closure[]> {
-  const rows = all<{ supplier: string; first_day: Day; last_day: Day }>(db, 'SELECT supplier, first_day, last_day FROM supplier_closure');
-  return new Map([...groupBy(rows, (row) => row.supplier)].map(([supplier, list]) => [supplier, list.map((row) => ({ firstDay: row.first_day, lastDay: row.last_day }))]));
+  const rows = all<{ supplier: string; first_day: Day; last_day: Day }>(
+    db,
+    'SELECT supplier, first_day, last_day FROM supplier_closure',
+  );
+  return new Map(
+    [...groupBy(rows, (row) => row.supplier)].map(([supplier, list]) => [
+      supplier,
+      list.map((row) => ({ firstDay: row.first_day, lastDay: row.last_day })),
+    ]),
+  );
 }
 
 export interface RequestRow {
@@ -93,14 +114,25 @@ export interface RequestRow {
   conditions: string;
 }
 
-export const requestRows = (db: Connection, job: string): RequestRow[] => all<RequestRow>(db, 'SELECT * FROM request WHERE job = @job AND removed = 0 ORDER BY rowid', { job });
+export const requestRows = (db: Connection, job: string): RequestRow[] =>
+  all<RequestRow>(db, 'SELECT * FROM request WHERE job = @job AND removed = 0 ORDER BY rowid', { job });
 
 export const requestOf = (row: RequestRow): Request => ({
-  id: row.id, kind: row.kind, party: row.party, subject: row.subject, takesLow: row.takes_low, takesHigh: row.takes_high, after: row.after,
-  sentOn: row.sent_on, expectedOn: row.expected_on, answeredOn: row.answered_on, outcome: row.outcome,
+  id: row.id,
+  kind: row.kind,
+  party: row.party,
+  subject: row.subject,
+  takesLow: row.takes_low,
+  takesHigh: row.takes_high,
+  after: row.after,
+  sentOn: row.sent_on,
+  expectedOn: row.expected_on,
+  answeredOn: row.answered_on,
+  outcome: row.outcome,
 });
 
-export const requestsOf = (rows: readonly RequestRow[]): Requests => new Map(rows.map((row) => [row.id, requestOf(row)]));
+export const requestsOf = (rows: readonly RequestRow[]): Requests =>
+  new Map(rows.map((row) => [row.id, requestOf(row)]));
 
 export interface WaitRow {
   request: string;
@@ -110,5 +142,10 @@ export interface WaitRow {
 }
 
 /** What stands still without a job's requests; of selections that were taken away nothing. */
-export const waitRows = (db: Connection, job: string): WaitRow[] => all<WaitRow>(db, `SELECT request_wait.* FROM request_wait JOIN request ON request.id = request_wait.request LEFT JOIN selection ON selection.id = request_wait.selection
-  WHERE request.job = @job AND request.removed = 0 AND coalesce(selection.removed, 0) = 0`, { job });
+export const waitRows = (db: Connection, job: string): WaitRow[] =>
+  all<WaitRow>(
+    db,
+    `SELECT request_wait.* FROM request_wait JOIN request ON request.id = request_wait.request LEFT JOIN selection ON selection.id = request_wait.selection
+  WHERE request.job = @job AND request.removed = 0 AND coalesce(selection.removed, 0) = 0`,
+    { job },
+  );

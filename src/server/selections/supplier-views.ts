@@ -13,18 +13,61 @@ export function suppliersView(house: House): SuppliersView {
   const { db } = house;
   const time = firmTime(house);
   const now = time.today;
-  const jobs = all<{ id: string; name: string }>(db, `SELECT id, name FROM job WHERE state <> 'closed' ORDER BY position`);
-  const orders = groupBy(jobs.flatMap((job) => selectionsOf(house, job.id).filter((item) => item.supplierId && isComing(item.state)).map((item) => ({ job, item }))), ({ item }) => item.supplierId ?? '');
-  const closures = groupBy(all<{ supplier: string; first_day: Day; last_day: Day; why: string }>(db, 'SELECT * FROM supplier_closure WHERE last_day >= @now ORDER BY first_day', { now }), (row) => row.supplier);
-  const prices = new Map(all<{ supplier: string; count: number; read_at: string }>(db, 'SELECT supplier, count(*) AS count, max(read_at) AS read_at FROM price GROUP BY supplier').map((row) => [row.supplier, row]));
+  const jobs = all<{ id: string; name: string }>(
+    db,
+    `SELECT id, name FROM job WHERE state <> 'closed' ORDER BY position`,
+  );
+  const orders = groupBy(
+    jobs.flatMap((job) =>
+      selectionsOf(house, job.id)
+        .filter((item) => item.supplierId && isComing(item.state))
+        .map((item) => ({ job, item })),
+    ),
+    ({ item }) => item.supplierId ?? '',
+  );
+  const closures = groupBy(
+    all<{ supplier: string; first_day: Day; last_day: Day; why: string }>(
+      db,
+      'SELECT * FROM supplier_closure WHERE last_day >= @now ORDER BY first_day',
+      { now },
+    ),
+    (row) => row.supplier,
+  );
+  const prices = new Map(
+    all<{ supplier: string; count: number; read_at: string }>(
+      db,
+      'SELECT supplier, count(*) AS count, max(read_at) AS read_at FROM price GROUP BY supplier',
+    ).map((row) => [row.supplier, row]),
+  );
   return {
     today: now,
-    suppliers: all<{ id: string; version: number; name: string; email: string; note: string; desk: 0 | 1 }>(db, 'SELECT * FROM supplier ORDER BY name').map((row) => ({
-      id: row.id, version: row.version, name: row.name, email: row.email, note: row.note, desk: row.desk === 1,
-      closures: (closures.get(row.id) ?? []).map((closure) => ({ firstDay: closure.first_day, lastDay: closure.last_day, why: closure.why })),
-      prices: prices.get(row.id)?.count ?? 0, pricesRead: prices.has(row.id) ? whenSeen(prices.get(row.id)?.read_at ?? '', time) : null,
+    suppliers: all<{ id: string; version: number; name: string; email: string; note: string; desk: 0 | 1 }>(
+      db,
+      'SELECT * FROM supplier ORDER BY name',
+    ).map((row) => ({
+      id: row.id,
+      version: row.version,
+      name: row.name,
+      email: row.email,
+      note: row.note,
+      desk: row.desk === 1,
+      closures: (closures.get(row.id) ?? []).map((closure) => ({
+        firstDay: closure.first_day,
+        lastDay: closure.last_day,
+        why: closure.why,
+      })),
+      prices: prices.get(row.id)?.count ?? 0,
+      pricesRead: prices.has(row.id) ? whenSeen(prices.get(row.id)?.read_at ?? '', time) : null,
       orders: (orders.get(row.id) ?? []).map(({ job, item }) => ({
-        id: item.id, job: job.id, jobName: job.name, text: `${item.category}${item.quantity === null ? '' : `, ${item.quantity} ${item.unit}`}, ${item.area}`, state: item.state, orderedOn: item.orderedOn, expectedOn: item.expectedOn, needBy: item.needBy, after: item.there?.after ?? 0,
+        id: item.id,
+        job: job.id,
+        jobName: job.name,
+        text: `${item.category}${item.quantity === null ? '' : `, ${item.quantity} ${item.unit}`}, ${item.area}`,
+        state: item.state,
+        orderedOn: item.orderedOn,
+        expectedOn: item.expectedOn,
+        needBy: item.needBy,
+        after: item.there?.after ?? 0,
         words: trailOf(db, 'selection', item.id, time).slice(0, 4),
       })),
     })),

@@ -1,4 +1,13 @@
-import { addSupplier, changeSupplier, closeSupplier, hearSupplier, readPrices, reopenSupplier, supplierSays, type SupplierSays } from '@/contract/commands/selections';
+import {
+  addSupplier,
+  changeSupplier,
+  closeSupplier,
+  hearSupplier,
+  readPrices,
+  reopenSupplier,
+  supplierSays,
+  type SupplierSays,
+} from '@/contract/commands/selections';
 import { isComing } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
 import { formatDay } from '@/core/units/day';
@@ -15,11 +24,19 @@ import { note } from './trail';
 
 /** Plans of every job that has something on order with a supplier follow its calendar. */
 function markOrders(visit: Visit, supplier: string, cause: string): void {
-  for (const { job } of all<{ job: string }>(visit.db, `SELECT DISTINCT job FROM selection WHERE supplier = @supplier AND removed = 0 AND state NOT IN ('fitted', 'left over')`, { supplier })) visit.mark(job, cause);
+  for (const { job } of all<{ job: string }>(
+    visit.db,
+    `SELECT DISTINCT job FROM selection WHERE supplier = @supplier AND removed = 0 AND state NOT IN ('fitted', 'left over')`,
+    { supplier },
+  ))
+    visit.mark(job, cause);
 }
 
 function needFreeName(visit: Visit, id: string, name: string): void {
-  const other = one<{ name: string }>(visit.db, 'SELECT name FROM supplier WHERE name = @name AND id <> @id', { id, name: name.trim() });
+  const other = one<{ name: string }>(visit.db, 'SELECT name FROM supplier WHERE name = @name AND id <> @id', {
+    id,
+    name: name.trim(),
+  });
   if (other) throw unfit('exists-already', `There is a supplier ${other.name} already.`, 'name');
 }
 
@@ -29,7 +46,14 @@ function needDay(day: Day | undefined): Day {
 }
 
 /** A supplier's word on an order, whoever heard it: it lands on the selection and moves the plan. */
-function say(visit: Visit, row: SelectionRow, says: SupplierSays, text: string, day: Day | undefined, quantity: number | undefined): void {
+function say(
+  visit: Visit,
+  row: SelectionRow,
+  says: SupplierSays,
+  text: string,
+  day: Day | undefined,
+  quantity: number | undefined,
+): void {
   const about = { job: row.job, selection: row.id };
   needInJob(visit, row.job, day, 'day');
   switch (says) {
@@ -43,26 +67,52 @@ function say(visit: Visit, row: SelectionRow, says: SupplierSays, text: string, 
       visit.touches(row.job);
       break;
     case 'slips':
-      if (day === row.expected_on) throw unfit('no-slip', 'That is the day it was promised for already; give the new one.', 'day');
+      if (day === row.expected_on)
+        throw unfit('no-slip', 'That is the day it was promised for already; give the new one.', 'day');
       moveArrival(visit, row, needDay(day), text);
       break;
     case 'ships':
-      update(visit.db, 'selection', row.id, { state: 'shipped', ...(day ? { expected_on: day, promised_on: row.promised_on ?? day } : {}) });
+      update(visit.db, 'selection', row.id, {
+        state: 'shipped',
+        ...(day ? { expected_on: day, promised_on: row.promised_on ?? day } : {}),
+      });
       note(visit, about, `shipped${text ? `: ${text}` : ''}`);
       visit.mark(row.job, `${row.category}: shipped`);
       break;
     case 'ships part': {
-      if (row.quantity === null || quantity === undefined || quantity >= row.quantity) throw unfit('no-part', `A part is less than the whole${row.quantity === null ? '' : ` of ${row.quantity} ${row.unit}`}.`, 'quantity');
+      if (row.quantity === null || quantity === undefined || quantity >= row.quantity)
+        throw unfit(
+          'no-part',
+          `A part is less than the whole${row.quantity === null ? '' : ` of ${row.quantity} ${row.unit}`}.`,
+          'quantity',
+        );
       const left = Math.round((row.quantity - quantity) * 1000) / 1000;
       update(visit.db, 'selection', row.id, { state: 'shipped', quantity });
-      const rest = orderAgain(visit, row, left, { state: 'in making', ordered_on: row.ordered_on, ordered_as: row.ordered_as, order_number: row.order_number, expected_on: needDay(day), promised_on: row.promised_on ?? row.expected_on, slip: text, follows_as: 'rest' });
+      const rest = orderAgain(visit, row, left, {
+        state: 'in making',
+        ordered_on: row.ordered_on,
+        ordered_as: row.ordered_as,
+        order_number: row.order_number,
+        expected_on: needDay(day),
+        promised_on: row.promised_on ?? row.expected_on,
+        slip: text,
+        follows_as: 'rest',
+      });
       note(visit, about, `${quantity} ${row.unit} shipped, ${left} still to come${text ? `: ${text}` : ''}`);
       note(visit, { job: row.job, selection: rest }, `the rest of an order, comes ${formatDay(needDay(day))}`);
       visit.mark(row.job, `${row.category} come in two parts`);
       break;
     }
     case 'cannot':
-      update(visit.db, 'selection', row.id, { state: 'chosen', ordered_on: null, ordered_as: '', order_number: '', expected_on: null, promised_on: null, slip: '' });
+      update(visit.db, 'selection', row.id, {
+        state: 'chosen',
+        ordered_on: null,
+        ordered_as: '',
+        order_number: '',
+        expected_on: null,
+        promised_on: null,
+        slip: '',
+      });
       note(visit, about, `cannot be had${text ? `: ${text}` : ''}; the order is void`);
       visit.mark(row.job, `${row.category} cannot be had`);
   }
@@ -70,7 +120,8 @@ function say(visit: Visit, row: SelectionRow, says: SupplierSays, text: string, 
 
 const needComing = (visit: Visit, id: string): SelectionRow => {
   const row = need<SelectionRow>(visit, 'selection', id, 'selection');
-  if (!isComing(row.state)) throw unfit('not-ordered', 'A supplier speaks of what is ordered and not here yet.', 'selection');
+  if (!isComing(row.state))
+    throw unfit('not-ordered', 'A supplier speaks of what is ordered and not here yet.', 'selection');
   return row;
 };
 
@@ -87,34 +138,67 @@ export const supplierHandlers: Handler[] = [
   }),
   handler(closeSupplier, (visit, { supplier, firstDay, lastDay, why }) => {
     const { name } = need<{ name: string }>(visit, 'supplier', supplier, 'supplier');
-    const other = one<{ first_day: Day; last_day: Day }>(visit.db, 'SELECT first_day, last_day FROM supplier_closure WHERE supplier = @supplier AND first_day <= @lastDay AND last_day >= @firstDay', { supplier, firstDay, lastDay });
-    if (other) throw unfit('closed-already', `They are closed from ${formatDay(other.first_day)} to ${formatDay(other.last_day)} already.`, 'firstDay');
+    const other = one<{ first_day: Day; last_day: Day }>(
+      visit.db,
+      'SELECT first_day, last_day FROM supplier_closure WHERE supplier = @supplier AND first_day <= @lastDay AND last_day >= @firstDay',
+      { supplier, firstDay, lastDay },
+    );
+    if (other)
+      throw unfit(
+        'closed-already',
+        `They are closed from ${formatDay(other.first_day)} to ${formatDay(other.last_day)} already.`,
+        'firstDay',
+      );
     insert(visit.db, 'supplier_closure', { supplier, first_day: firstDay, last_day: lastDay, why });
     markOrders(visit, supplier, `${name} is closed from ${formatDay(firstDay)} to ${formatDay(lastDay)}`);
   }),
   handler(reopenSupplier, (visit, { supplier, firstDay }) => {
     const { name } = need<{ name: string }>(visit, 'supplier', supplier, 'supplier');
-    if (run(visit.db, 'DELETE FROM supplier_closure WHERE supplier = @supplier AND first_day = @firstDay', { supplier, firstDay }) === 0) throw notFound('closure', 'firstDay');
+    if (
+      run(visit.db, 'DELETE FROM supplier_closure WHERE supplier = @supplier AND first_day = @firstDay', {
+        supplier,
+        firstDay,
+      }) === 0
+    )
+      throw notFound('closure', 'firstDay');
     markOrders(visit, supplier, `${name} is not closed after all`);
   }),
   handler(readPrices, (visit, { supplier, lines }) => {
     const { name } = need<{ name: string }>(visit, 'supplier', supplier, 'supplier');
     const codes = new Set<string>();
     for (const [at, line] of lines.entries()) {
-      if (codes.has(line.code.toLowerCase())) throw unfit('twice', `${line.code} stands in the list twice.`, `lines.${at}.code`);
+      if (codes.has(line.code.toLowerCase()))
+        throw unfit('twice', `${line.code} stands in the list twice.`, `lines.${at}.code`);
       codes.add(line.code.toLowerCase());
     }
     run(visit.db, 'DELETE FROM price WHERE supplier = @supplier', { supplier });
-    for (const line of lines) insert(visit.db, 'price', { supplier, code: line.code, name: line.name, unit: line.unit, unit_price: orNull(line.unitPrice), lead_low: line.leadLow, lead_high: line.leadHigh, read_at: visit.at });
+    for (const line of lines)
+      insert(visit.db, 'price', {
+        supplier,
+        code: line.code,
+        name: line.name,
+        unit: line.unit,
+        unit_price: orNull(line.unitPrice),
+        lead_low: line.leadLow,
+        lead_high: line.leadHigh,
+        read_at: visit.at,
+      });
     const changed = followPrices(visit, supplier);
     markOrders(visit, supplier, `a list of ${name} was read`);
     return { lines: lines.length, changed };
   }),
-  handler(supplierSays, (visit, { selection, says, text, day, quantity }) => say(visit, needComing(visit, selection), says, text, day, quantity)),
+  handler(supplierSays, (visit, { selection, says, text, day, quantity }) =>
+    say(visit, needComing(visit, selection), says, text, day, quantity),
+  ),
   handler(hearSupplier, (visit, { selection }) => {
     const row = needComing(visit, selection);
     // Nobody makes up the words of a supplier who speaks for himself.
-    if (!one(visit.db, 'SELECT 1 FROM supplier WHERE id = @id AND desk = 1', { id: row.supplier })) throw unfit('not-simulated', 'The simulated desk does not answer for this supplier; write down what they say, or mark them under Suppliers.', 'selection');
+    if (!one(visit.db, 'SELECT 1 FROM supplier WHERE id = @id AND desk = 1', { id: row.supplier }))
+      throw unfit(
+        'not-simulated',
+        'The simulated desk does not answer for this supplier; write down what they say, or mark them under Suppliers.',
+        'selection',
+      );
     const word = simulatedSuppliers.next(orderOf(visit.db, row));
     if (!word) throw unfit('nothing-more', 'The desk has nothing more to say of this: it is on its way.', 'selection');
     say({ ...visit, who: { kind: 'desk', id: 'suppliers' } }, row, word.says, word.text, word.day, word.quantity);
@@ -124,21 +208,58 @@ export const supplierHandlers: Handler[] = [
 
 /** Prices and lead times of what is not ordered yet follow the list by its code. @returns how many changed */
 function followPrices(visit: Visit, supplier: string): number {
-  const rows = all<{ id: string; job: string; code: string; unit_price: number | null; lead_low: number; lead_high: number; old_price: number | null; old_low: number; old_high: number }>(visit.db, `SELECT selection.id, selection.job, selection.code, price.unit_price, price.lead_low, price.lead_high, selection.unit_price AS old_price, selection.lead_low AS old_low, selection.lead_high AS old_high
-    FROM selection JOIN price ON price.supplier = selection.supplier AND lower(price.code) = lower(selection.code) WHERE selection.supplier = @supplier AND selection.removed = 0 AND state IN ('open', 'chosen', 'approved')`, { supplier });
-  const changed = rows.filter((row) => (row.unit_price ?? row.old_price) !== row.old_price || row.lead_low !== row.old_low || row.lead_high !== row.old_high);
+  const rows = all<{
+    id: string;
+    job: string;
+    code: string;
+    unit_price: number | null;
+    lead_low: number;
+    lead_high: number;
+    old_price: number | null;
+    old_low: number;
+    old_high: number;
+  }>(
+    visit.db,
+    `SELECT selection.id, selection.job, selection.code, price.unit_price, price.lead_low, price.lead_high, selection.unit_price AS old_price, selection.lead_low AS old_low, selection.lead_high AS old_high
+    FROM selection JOIN price ON price.supplier = selection.supplier AND lower(price.code) = lower(selection.code) WHERE selection.supplier = @supplier AND selection.removed = 0 AND state IN ('open', 'chosen', 'approved')`,
+    { supplier },
+  );
+  const changed = rows.filter(
+    (row) =>
+      (row.unit_price ?? row.old_price) !== row.old_price ||
+      row.lead_low !== row.old_low ||
+      row.lead_high !== row.old_high,
+  );
   for (const row of changed) {
-    update(visit.db, 'selection', row.id, { unit_price: row.unit_price ?? row.old_price, lead_low: row.lead_low, lead_high: row.lead_high });
-    note(visit, { job: row.job, selection: row.id }, `the supplier’s list says ${row.lead_low === row.lead_high ? row.lead_high : `${row.lead_low} to ${row.lead_high}`} days${row.lead_high === row.old_high ? '' : ` instead of ${row.old_high}`}`);
+    update(visit.db, 'selection', row.id, {
+      unit_price: row.unit_price ?? row.old_price,
+      lead_low: row.lead_low,
+      lead_high: row.lead_high,
+    });
+    note(
+      visit,
+      { job: row.job, selection: row.id },
+      `the supplier’s list says ${row.lead_low === row.lead_high ? row.lead_high : `${row.lead_low} to ${row.lead_high}`} days${row.lead_high === row.old_high ? '' : ` instead of ${row.old_high}`}`,
+    );
   }
   return changed.length;
 }
 
 /** An order as its supplier knows it. */
 export function orderOf(db: Connection, row: SelectionRow): SupplierOrder {
-  const said = one<{ count: number }>(db, 'SELECT count(*) AS count FROM trail WHERE selection = @id AND desk = 1', { id: row.id })?.count ?? 0;
+  const said =
+    one<{ count: number }>(db, 'SELECT count(*) AS count FROM trail WHERE selection = @id AND desk = 1', { id: row.id })
+      ?.count ?? 0;
   return {
-    id: row.id, state: row.state, orderedOn: row.ordered_on ?? row.expected_on ?? '', expectedOn: row.expected_on, leadLow: row.lead_low, leadHigh: row.lead_high, quantity: row.quantity, unit: row.unit,
-    closures: (row.supplier && closuresOf(db).get(row.supplier)) || [], said,
+    id: row.id,
+    state: row.state,
+    orderedOn: row.ordered_on ?? row.expected_on ?? '',
+    expectedOn: row.expected_on,
+    leadLow: row.lead_low,
+    leadHigh: row.lead_high,
+    quantity: row.quantity,
+    unit: row.unit,
+    closures: (row.supplier && closuresOf(db).get(row.supplier)) || [],
+    said,
   };
 }

@@ -1,4 +1,11 @@
-import type { RequestsView, SelectionCounts, SelectionPageView, SelectionsView, SelectionView, StepsOf } from '@/contract/views/selections';
+import type {
+  RequestsView,
+  SelectionCounts,
+  SelectionPageView,
+  SelectionsView,
+  SelectionView,
+  StepsOf,
+} from '@/contract/views/selections';
 import type { Purchase } from '@/core/quantities/calculator';
 import { leadWords } from '@/core/selections/lead-words';
 import { arrival, orderDay } from '@/core/selections/order-by';
@@ -25,28 +32,48 @@ import { closuresOf } from './rows';
 /** A job's areas that have work, with their steps in the usual order. */
 export function stepsOf(db: Connection, job: string): StepsOf[] {
   const phases = phasesOf(db, job);
-  return areasOf(db, job).flatMap(({ id, name }) => (phases.has(id) ? [{ id, name, phases: phases.get(id) ?? [] }] : []));
+  return areasOf(db, job).flatMap(({ id, name }) =>
+    phases.has(id) ? [{ id, name, phases: phases.get(id) ?? [] }] : [],
+  );
 }
 
-const supplierNames = (db: Connection): string[] => all<{ name: string }>(db, 'SELECT name FROM supplier ORDER BY name').map((row) => row.name);
+const supplierNames = (db: Connection): string[] =>
+  all<{ name: string }>(db, 'SELECT name FROM supplier ORDER BY name').map((row) => row.name);
 
 export function selectionCounts(house: House, job: string): SelectionCounts {
   return {
     requests: requestViews(house, job).filter((request) => request.late || request.near).length,
-    deliveries: one<{ count: number }>(house.db, `SELECT count(*) AS count FROM delivery WHERE job = @job AND state = 'planned'`, { job })?.count ?? 0,
+    deliveries:
+      one<{ count: number }>(
+        house.db,
+        `SELECT count(*) AS count FROM delivery WHERE job = @job AND state = 'planned'`,
+        { job },
+      )?.count ?? 0,
   };
 }
 
 /** The table of selections, and the steps that a new one could be for. */
 export function selectionsView(house: House, job: string): SelectionsView {
-  return { job: jobHead(house, job), today: today(house), selections: selectionsOf(house, job), areas: stepsOf(house.db, job), suppliers: supplierNames(house.db), counts: selectionCounts(house, job) };
+  return {
+    job: jobHead(house, job),
+    today: today(house),
+    selections: selectionsOf(house, job),
+    areas: stepsOf(house.db, job),
+    suppliers: supplierNames(house.db),
+    counts: selectionCounts(house, job),
+  };
 }
 
 export function requestsView(house: House, job: string): RequestsView {
   const row = needJob(house.db, job);
   return {
-    job: jobHead(house, job), today: today(house), client: { name: row.client, address: row.client_email }, requests: requestViews(house, job), areas: stepsOf(house.db, job),
-    selections: selectionsOf(house, job).map((item) => ({ id: item.id, text: `${item.category}, ${item.area}` })), counts: selectionCounts(house, job),
+    job: jobHead(house, job),
+    today: today(house),
+    client: { name: row.client, address: row.client_email },
+    requests: requestViews(house, job),
+    areas: stepsOf(house.db, job),
+    selections: selectionsOf(house, job).map((item) => ({ id: item.id, text: `${item.category}, ${item.area}` })),
+    counts: selectionCounts(house, job),
   };
 }
 
@@ -59,57 +86,147 @@ export function selectionPage(house: House, job: string, id: string): SelectionP
   const items = selectionsOf(house, job, plan);
   const item = items.find((one_) => one_.id === id);
   if (!item) throw notFound('selection in this job');
-  const row = one<{ desk: 0 | 1 | null }>(db, 'SELECT desk FROM selection LEFT JOIN supplier ON supplier.id = selection.supplier WHERE selection.id = @id', { id });
+  const row = one<{ desk: 0 | 1 | null }>(
+    db,
+    'SELECT desk FROM selection LEFT JOIN supplier ON supplier.id = selection.supplier WHERE selection.id = @id',
+    { id },
+  );
   const closures = (item.supplierId && closuresOf(db).get(item.supplierId)) || [];
-  const people = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]));
+  const people = new Map(
+    all<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]),
+  );
   return {
-    job: jobHead(house, job), today: now, item, steps: stepsOf(db, job).find((area) => area.id === item.areaId)?.phases ?? [], suppliers: supplierNames(db), closures,
-    calculations: all<{ id: string; product: string; calculator: string; purchases: string }>(db, 'SELECT id, product, calculator, purchases FROM calculation WHERE area = @area AND removed = 0', { area: item.areaId }).flatMap((kept) => {
+    job: jobHead(house, job),
+    today: now,
+    item,
+    steps: stepsOf(db, job).find((area) => area.id === item.areaId)?.phases ?? [],
+    suppliers: supplierNames(db),
+    closures,
+    calculations: all<{ id: string; product: string; calculator: string; purchases: string }>(
+      db,
+      'SELECT id, product, calculator, purchases FROM calculation WHERE area = @area AND removed = 0',
+      { area: item.areaId },
+    ).flatMap((kept) => {
       const [bought] = JSON.parse(kept.purchases) as Purchase[];
-      return bought ? [{ id: kept.id, text: `${kept.product || capital(bought.what)}: ${bought.quantity} ${bought.unit}`, quantity: bought.quantity, unit: bought.unit }] : [];
+      return bought
+        ? [
+            {
+              id: kept.id,
+              text: `${kept.product || capital(bought.what)}: ${bought.quantity} ${bought.unit}`,
+              quantity: bought.quantity,
+              unit: bought.unit,
+            },
+          ]
+        : [];
     }),
     alternatives: alternativesOf(db, id).map((alternative) => {
-      const supplier = one<{ id: string }>(db, 'SELECT id FROM supplier WHERE name = @name', { name: alternative.supplier });
+      const supplier = one<{ id: string }>(db, 'SELECT id FROM supplier WHERE name = @name', {
+        name: alternative.supplier,
+      });
       const closed = (supplier && closuresOf(db).get(supplier.id)) || [];
-      const last = item.waitsFor.map((wait) => wait.expected).sort().at(-1);
+      const last = item.waitsFor
+        .map((wait) => wait.expected)
+        .sort()
+        .at(-1);
       const there = arrival(orderDay(last && last > now ? last : now, closed), alternative.leadHigh, closed);
-      return { ...alternative, there, after: item.needBy === null ? null : Math.max(0, daysBetween(item.needBy, there)) };
+      return {
+        ...alternative,
+        there,
+        after: item.needBy === null ? null : Math.max(0, daysBetween(item.needBy, there)),
+      };
     }),
     thread: threadOf(house, job, item, plan),
-    related: items.filter((one_) => one_.id === item.follows?.id || one_.follows?.id === id).map((one_) => ({ id: one_.id, text: one_.follows?.id === id ? `${one_.follows.as === 'rest' ? 'the rest' : 'ordered again'}: ${one_.quantity ?? ''} ${one_.unit}, ${one_.state}` : `it is ${item.follows?.as === 'rest' ? 'the rest of' : 'ordered again for'} ${one_.category.toLowerCase()}, ${one_.state}` })),
+    related: items
+      .filter((one_) => one_.id === item.follows?.id || one_.follows?.id === id)
+      .map((one_) => ({
+        id: one_.id,
+        text:
+          one_.follows?.id === id
+            ? `${one_.follows.as === 'rest' ? 'the rest' : 'ordered again'}: ${one_.quantity ?? ''} ${one_.unit}, ${one_.state}`
+            : `it is ${item.follows?.as === 'rest' ? 'the rest of' : 'ordered again for'} ${one_.category.toLowerCase()}, ${one_.state}`,
+      })),
     requests: requestViews(house, job).filter((request) => request.waits.some((wait) => wait.selection === id)),
-    checks: standingOfKind(db, job, 'selection-check').filter((check) => check.selection === id).reverse().map((check) => ({
-      id: check.id, when: whenSeen(check.at, time), by: people.get(check.person) ?? '', good: check.verdict === 'right', picture: check.picture ?? null,
-      text: checkWords({ verdict: check.verdict, text: check.text ?? '', ...(check.quantity === undefined ? {} : { quantity: check.quantity }) }, item.orderedAs || item.choice, item.unit),
-    })),
-    trail: trailOf(db, 'selection', id, time), desk: row?.desk === 1,
+    checks: standingOfKind(db, job, 'selection-check')
+      .filter((check) => check.selection === id)
+      .reverse()
+      .map((check) => ({
+        id: check.id,
+        when: whenSeen(check.at, time),
+        by: people.get(check.person) ?? '',
+        good: check.verdict === 'right',
+        picture: check.picture ?? null,
+        text: checkWords(
+          {
+            verdict: check.verdict,
+            text: check.text ?? '',
+            ...(check.quantity === undefined ? {} : { quantity: check.quantity }),
+          },
+          item.orderedAs || item.choice,
+          item.unit,
+        ),
+      })),
+    trail: trailOf(db, 'selection', id, time),
+    desk: row?.desk === 1,
   };
 }
 
 /** From the work back: why it is needed then, and so ordered and decided by then; what became late since the plan before. */
-function threadOf(house: House, job: string, item: SelectionView, plan: StoredPlan | undefined): SelectionPageView['thread'] {
+function threadOf(
+  house: House,
+  job: string,
+  item: SelectionView,
+  plan: StoredPlan | undefined,
+): SelectionPageView['thread'] {
   const time = firmTime(house);
   const now = time.today;
   const day = (value: string): string => formatDay(value, now);
   const lines: SelectionPageView['thread'] = [];
   const id = item.returnTrip ? leftoverId(item.id) : taskId(item.areaId, item.phase);
   const task = plan?.tasks.find((one_) => one_.id === id && one_.state !== 'done');
-  if (!item.needBy || !item.orderBy || !item.decideBy) return [{ text: item.returnTrip || !task ? 'The plan has no work that waits for it.' : 'It is not planned yet.', href: null }];
+  if (!item.needBy || !item.orderBy || !item.decideBy)
+    return [
+      {
+        text: item.returnTrip || !task ? 'The plan has no work that waits for it.' : 'It is not planned yet.',
+        href: null,
+      },
+    ];
   const lie = item.acclimatiseDays > 0 ? ` and ${dayWords(item.acclimatiseDays)} to lie in the room` : '';
   const start = workStart(plan, id);
   const at = task ? `/jobs/${job}/schedule?by=room&task=${encodeURIComponent(id)}` : null;
-  lines.push({ text: `Needed on site by ${day(item.needBy)}: ${item.area} · ${item.step} would start ${start ? day(start) : 'then'} if everything that was chosen were there; ${dayWords(item.checkDays)} to unpack and look${lie} before that.`, href: at });
+  lines.push({
+    text: `Needed on site by ${day(item.needBy)}: ${item.area} · ${item.step} would start ${start ? day(start) : 'then'} if everything that was chosen were there; ${dayWords(item.checkDays)} to unpack and look${lie} before that.`,
+    href: at,
+  });
   if (!isOrdered(item.state)) {
-    lines.push({ text: `Order by ${day(item.orderBy)}: it takes ${leadWords(item.leadLow, item.leadHigh)}, counted at the longest, with ${dayWords(item.bufferDays)} in hand; closed days of the supplier do not count and orders go out on working days.`, href: null });
-    if (item.waitsFor.length === 0) lines.push({ text: `Decide by ${day(item.decideBy)}: ${item.thinkDays} days to think before that.`, href: null });
-    for (const wait of item.waitsFor) lines.push({ text: `The order waits for ${wait.text}, expected ${day(wait.expected)}; what must be granted counts back to ${day(item.decideBy)}.`, href: `/jobs/${job}/selections/requests#${wait.id}` });
+    lines.push({
+      text: `Order by ${day(item.orderBy)}: it takes ${leadWords(item.leadLow, item.leadHigh)}, counted at the longest, with ${dayWords(item.bufferDays)} in hand; closed days of the supplier do not count and orders go out on working days.`,
+      href: null,
+    });
+    if (item.waitsFor.length === 0)
+      lines.push({ text: `Decide by ${day(item.decideBy)}: ${item.thinkDays} days to think before that.`, href: null });
+    for (const wait of item.waitsFor)
+      lines.push({
+        text: `The order waits for ${wait.text}, expected ${day(wait.expected)}; what must be granted counts back to ${day(item.decideBy)}.`,
+        href: `/jobs/${job}/selections/requests#${wait.id}`,
+      });
   }
   if (item.there && task) {
-    lines.push({ text: item.there.after > 0 ? `It comes ${dayWords(item.there.after)} after that: ${item.there.because}. So ${task.label} starts ${plan ? day(dayOfSlot(plan.origin, task.start)) : ''}${task.reason.selection === item.id ? '' : `, held besides by this: ${task.reason.text}`}.` : `It comes in time: ${item.there.because}.`, href: at });
+    lines.push({
+      text:
+        item.there.after > 0
+          ? `It comes ${dayWords(item.there.after)} after that: ${item.there.because}. So ${task.label} starts ${plan ? day(dayOfSlot(plan.origin, task.start)) : ''}${task.reason.selection === item.id ? '' : `, held besides by this: ${task.reason.text}`}.`
+          : `It comes in time: ${item.there.because}.`,
+      href: at,
+    });
   }
   const before = plan ? earlier(house, job, plan.version, item.id) : undefined;
-  if (before && item.due.late && !before.due.late) lines.push({ text: `It became late with the newest plan: ${plan?.cause ?? ''}.`, href: null });
-  else if (before?.needBy && before.needBy !== item.needBy) lines.push({ text: `It was needed by ${day(before.needBy)} until the newest plan: ${plan?.cause ?? ''}.`, href: null });
+  if (before && item.due.late && !before.due.late)
+    lines.push({ text: `It became late with the newest plan: ${plan?.cause ?? ''}.`, href: null });
+  else if (before?.needBy && before.needBy !== item.needBy)
+    lines.push({
+      text: `It was needed by ${day(before.needBy)} until the newest plan: ${plan?.cause ?? ''}.`,
+      href: null,
+    });
   return lines;
 }
 

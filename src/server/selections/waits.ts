@@ -6,21 +6,42 @@ import { leftoverId, taskId } from '@/core/sequence/site';
 import { formatDay, type Day } from '@/core/units/day';
 import { slotOf } from '@/core/units/slot';
 import type { Connection } from '../database/open';
-import { closuresOf, orderedOf, requestRows, requestsOf, selectionRows, waitRows, type SelectionRow, type WaitRow } from './rows';
+import {
+  closuresOf,
+  orderedOf,
+  requestRows,
+  requestsOf,
+  selectionRows,
+  waitRows,
+  type SelectionRow,
+  type WaitRow,
+} from './rows';
 
-export const requestLabel = (request: Pick<Request, 'party' | 'subject'>): string => `${PARTIES[request.party]} (${request.subject})`;
+export const requestLabel = (request: Pick<Request, 'party' | 'subject'>): string =>
+  `${PARTIES[request.party]} (${request.subject})`;
 
 /** The open requests that each selection's order waits for. */
 export function openRequests(waits: readonly WaitRow[], requests: Requests, today: Day): Map<string, OpenRequest[]> {
-  const ofSelections = groupBy(waits.filter((wait) => wait.selection !== null), (wait) => wait.selection ?? '');
-  return new Map([...ofSelections].map(([selection, list]) => [selection, list.flatMap((wait) => {
-    const request = requests.get(wait.request);
-    return request && !isGiven(request) ? [{ label: requestLabel(request), expected: expectedOf(request, requests, today) }] : [];
-  })]));
+  const ofSelections = groupBy(
+    waits.filter((wait) => wait.selection !== null),
+    (wait) => wait.selection ?? '',
+  );
+  return new Map(
+    [...ofSelections].map(([selection, list]) => [
+      selection,
+      list.flatMap((wait) => {
+        const request = requests.get(wait.request);
+        return request && !isGiven(request)
+          ? [{ label: requestLabel(request), expected: expectedOf(request, requests, today) }]
+          : [];
+      }),
+    ]),
+  );
 }
 
 /** The task that a selection is for: the step that uses it, or the return trip on which it is fitted. */
-export const taskOf = (row: Pick<SelectionRow, 'id' | 'area' | 'phase' | 'return_trip'>): string => (row.return_trip ? leftoverId(row.id) : taskId(row.area, row.phase));
+export const taskOf = (row: Pick<SelectionRow, 'id' | 'area' | 'phase' | 'return_trip'>): string =>
+  row.return_trip ? leftoverId(row.id) : taskId(row.area, row.phase);
 
 /** Work waits for what it uses, and for what must be granted or answered first. */
 export function waitsOf(db: Connection, job: string, today: Day): NotBefore[] {
@@ -29,15 +50,38 @@ export function waitsOf(db: Connection, job: string, today: Day): NotBefore[] {
   const waits = waitRows(db, job);
   const open = openRequests(waits, requests, today);
   const deliveries = selectionRows(db, job).flatMap((row): NotBefore[] => {
-    const coming = comingOf(orderedOf(row), (row.supplier && closures.get(row.supplier)) || [], open.get(row.id) ?? [], today);
-    return coming ? [{ task: taskOf(row), slot: slotOf(today, coming.usable), because: coming.because, open: coming.open, selection: row.id }] : [];
+    const coming = comingOf(
+      orderedOf(row),
+      (row.supplier && closures.get(row.supplier)) || [],
+      open.get(row.id) ?? [],
+      today,
+    );
+    return coming
+      ? [
+          {
+            task: taskOf(row),
+            slot: slotOf(today, coming.usable),
+            because: coming.because,
+            open: coming.open,
+            selection: row.id,
+          },
+        ]
+      : [];
   });
   const answers = waits.flatMap((wait): NotBefore[] => {
     const request = requests.get(wait.request);
     if (!wait.area || !wait.phase || !request || isGiven(request)) return [];
     const expected = expectedOf(request, requests, today);
     const asked = request.sentOn ? `asked ${formatDay(request.sentOn, today)}` : 'not asked yet';
-    return [{ task: taskId(wait.area, wait.phase), slot: slotOf(today, expected), because: `${request.kind === 'drawing' ? 'the drawing by' : request.kind === 'answer' ? 'the answer of' : 'the approval by'} ${requestLabel(request)} is not here, expected ${formatDay(expected, today)} (${asked})`, open: true, request: request.id }];
+    return [
+      {
+        task: taskId(wait.area, wait.phase),
+        slot: slotOf(today, expected),
+        because: `${request.kind === 'drawing' ? 'the drawing by' : request.kind === 'answer' ? 'the answer of' : 'the approval by'} ${requestLabel(request)} is not here, expected ${formatDay(expected, today)} (${asked})`,
+        open: true,
+        request: request.id,
+      },
+    ];
   });
   return [...deliveries, ...answers];
 }

@@ -20,11 +20,26 @@ export interface OwnRuleRow {
   version: number;
 }
 
-export const ownRules = (db: Connection, job: string): OwnRuleRow[] => all<OwnRuleRow>(db, 'SELECT * FROM own_rule WHERE removed = 0 AND (job IS NULL OR job = @job) ORDER BY number', { job });
+export const ownRules = (db: Connection, job: string): OwnRuleRow[] =>
+  all<OwnRuleRow>(db, 'SELECT * FROM own_rule WHERE removed = 0 AND (job IS NULL OR job = @job) ORDER BY number', {
+    job,
+  });
 
 export const ruleOf = (row: OwnRuleRow): Rule => ({
-  number: row.number, strength: row.strength, title: row.job ? 'Of this job' : 'Of the firm', reason: row.reason,
-  effects: [{ form: 'order', before: [row.before_phase], after: [row.after_phase], within: row.within, kind: row.kind, ...(row.lag > 0 ? { lag: { halfDays: row.lag, unit: row.lag_unit } } : {}) }],
+  number: row.number,
+  strength: row.strength,
+  title: row.job ? 'Of this job' : 'Of the firm',
+  reason: row.reason,
+  effects: [
+    {
+      form: 'order',
+      before: [row.before_phase],
+      after: [row.after_phase],
+      within: row.within,
+      kind: row.kind,
+      ...(row.lag > 0 ? { lag: { halfDays: row.lag, unit: row.lag_unit } } : {}),
+    },
+  ],
 });
 
 interface ChoiceRow {
@@ -35,26 +50,49 @@ interface ChoiceRow {
 }
 
 /** What was picked at each place that has a word, the widest first. */
-export const choiceRows = (db: Connection, job: string): ChoiceRow[] => all<ChoiceRow>(db, 'SELECT school, job, area, side FROM school_choice WHERE job IS NULL OR job = @job ORDER BY job IS NOT NULL, area IS NOT NULL', { job });
+export const choiceRows = (db: Connection, job: string): ChoiceRow[] =>
+  all<ChoiceRow>(
+    db,
+    'SELECT school, job, area, side FROM school_choice WHERE job IS NULL OR job = @job ORDER BY job IS NOT NULL, area IS NOT NULL',
+    { job },
+  );
 
 /** The sides that count in an area (or in the job, without one): the narrowest word. */
 export function choicesIn(rows: readonly ChoiceRow[], area?: string): Choices {
-  const words = new Map(rows.filter((row) => row.area === null || row.area === area).map((row) => [row.school, row.side]));
+  const words = new Map(
+    rows.filter((row) => row.area === null || row.area === area).map((row) => [row.school, row.side]),
+  );
   return Object.fromEntries([...words].filter(([, side]) => side !== null));
 }
 
 export const choicesFor = (db: Connection, job: string, area?: string): Choices => choicesIn(choiceRows(db, job), area);
 
 /** What the sequence of a job is made from besides its tracks. @param areas ids of its areas */
-export function knowledgeOf(db: Connection, job: string, areas: readonly string[]): Required<Pick<Site, 'rules' | 'switches' | 'parted'>> {
+export function knowledgeOf(
+  db: Connection,
+  job: string,
+  areas: readonly string[],
+): Required<Pick<Site, 'rules' | 'switches' | 'parted'>> {
   const rows = choiceRows(db, job);
   const { rules, parted } = schoolRules(areas, (area) => choicesIn(rows, area));
-  const switches = all<{ rule: number; area: string | null; holds: 0 | 1 }>(db, 'SELECT rule, area, holds FROM rule_switch WHERE job IS NULL OR job = @job ORDER BY job IS NULL', { job });
+  const switches = all<{ rule: number; area: string | null; holds: 0 | 1 }>(
+    db,
+    'SELECT rule, area, holds FROM rule_switch WHERE job IS NULL OR job = @job ORDER BY job IS NULL',
+    { job },
+  );
   return {
     rules: [...RULES, ...rules, ...ownRules(db, job).map(ruleOf)],
-    switches: switches.map(({ rule, area, holds }) => ({ rule, holds: holds === 1, ...(area === null ? {} : { area }) })),
+    switches: switches.map(({ rule, area, holds }) => ({
+      rule,
+      holds: holds === 1,
+      ...(area === null ? {} : { area }),
+    })),
     parted,
   };
 }
 
-export const nextRuleNumber = (db: Connection): number => Math.max(OWN_RULES, (all<{ number: number | null }>(db, 'SELECT max(number) AS number FROM own_rule')[0]?.number ?? OWN_RULES - 1) + 1);
+export const nextRuleNumber = (db: Connection): number =>
+  Math.max(
+    OWN_RULES,
+    (all<{ number: number | null }>(db, 'SELECT max(number) AS number FROM own_rule')[0]?.number ?? OWN_RULES - 1) + 1,
+  );

@@ -8,7 +8,10 @@ import { measuredQuantity } from '../quantities/measured';
 import { choicesFor } from './knowledge';
 
 /** What one crew does of a step in half a day: the firm's own figure, else the one that ships; undefined where it is not measured. */
-export function rateOf(db: Connection, phase: Phase): { measure: NonNullable<(typeof RATES)[Phase]>['measure']; perHalfDay: number; unit: string } | undefined {
+export function rateOf(
+  db: Connection,
+  phase: Phase,
+): { measure: NonNullable<(typeof RATES)[Phase]>['measure']; perHalfDay: number; unit: string } | undefined {
   const shipped = RATES[phase];
   if (!shipped) return undefined;
   const own = one<{ per_half_day: number }>(db, 'SELECT per_half_day FROM rate WHERE phase = @phase', { phase });
@@ -24,16 +27,35 @@ export function measuredHalfDays(db: Connection, area: string, phase: Phase): nu
 
 /** Brings the track of an area to what is to be done there, in the way its schools have it; phases that have been worked on stay. */
 export function layTrack(db: Connection, area: string): void {
-  const row = one<{ job: string; works: string; size: number }>(db, 'SELECT job, works, size FROM area WHERE id = @area', { area });
+  const row = one<{ job: string; works: string; size: number }>(
+    db,
+    'SELECT job, works, size FROM area WHERE id = @area',
+    { area },
+  );
   if (!row) return;
   const choices = choicesFor(db, row.job, area);
   const wanted = new Set<Phase>(schooled(trackOf(JSON.parse(row.works) as Work[]), choices));
-  const kept = new Map(all<{ phase: Phase; basis: 'size' | 'quantity' | 'hand'; half_days: number }>(db, 'SELECT phase, basis, half_days FROM step WHERE area = @area', { area }).map((step) => [step.phase, step]));
-  const begun = new Set(all<{ phase: Phase }>(db, `SELECT DISTINCT phase FROM observation WHERE area = @area AND kind = 'progress' AND fraction > 0`, { area }).map((step) => step.phase));
-  for (const phase of kept.keys()) if (!wanted.has(phase) && !begun.has(phase)) run(db, 'DELETE FROM step WHERE area = @area AND phase = @phase', { area, phase });
+  const kept = new Map(
+    all<{ phase: Phase; basis: 'size' | 'quantity' | 'hand'; half_days: number }>(
+      db,
+      'SELECT phase, basis, half_days FROM step WHERE area = @area',
+      { area },
+    ).map((step) => [step.phase, step]),
+  );
+  const begun = new Set(
+    all<{ phase: Phase }>(
+      db,
+      `SELECT DISTINCT phase FROM observation WHERE area = @area AND kind = 'progress' AND fraction > 0`,
+      { area },
+    ).map((step) => step.phase),
+  );
+  for (const phase of kept.keys())
+    if (!wanted.has(phase) && !begun.has(phase))
+      run(db, 'DELETE FROM step WHERE area = @area AND phase = @phase', { area, phase });
   for (const phase of inUsualOrder(wanted)) {
     const step = kept.get(phase);
-    const itself = step?.basis === 'quantity' ? (measuredHalfDays(db, area, phase) ?? step.half_days) : halfDaysFor(phase, row.size);
+    const itself =
+      step?.basis === 'quantity' ? (measuredHalfDays(db, area, phase) ?? step.half_days) : halfDaysFor(phase, row.size);
     const schoolDays = schooledHalfDays(phase, itself, choices);
     const half_days = phaseFacts(phase).trade === 'nobody' ? itself : schoolDays + cleanUpOf(schoolDays, choices);
     if (!step) insert(db, 'step', { area, phase, trade: phaseFacts(phase).trade, half_days });
@@ -50,12 +72,20 @@ export function timeTrack(db: Connection, area: string, only?: 'quantity'): stri
   if (!row) return undefined;
   const choices = choicesFor(db, row.job, area);
   let changed = 0;
-  for (const { phase, basis } of all<{ phase: Phase; basis: 'size' | 'quantity' }>(db, `SELECT phase, basis FROM step WHERE area = @area AND basis <> 'hand'`, { area })) {
+  for (const { phase, basis } of all<{ phase: Phase; basis: 'size' | 'quantity' }>(
+    db,
+    `SELECT phase, basis FROM step WHERE area = @area AND basis <> 'hand'`,
+    { area },
+  )) {
     if (only && basis !== only) continue;
     const itself = basis === 'quantity' ? measuredHalfDays(db, area, phase) : halfDaysFor(phase, row.size);
     if (itself === undefined || phaseFacts(phase).trade === 'nobody') continue;
     const schoolDays = schooledHalfDays(phase, itself, choices);
-    changed += run(db, 'UPDATE step SET half_days = @halfDays WHERE area = @area AND phase = @phase AND half_days <> @halfDays', { area, phase, halfDays: schoolDays + cleanUpOf(schoolDays, choices) });
+    changed += run(
+      db,
+      'UPDATE step SET half_days = @halfDays WHERE area = @area AND phase = @phase AND half_days <> @halfDays',
+      { area, phase, halfDays: schoolDays + cleanUpOf(schoolDays, choices) },
+    );
   }
   return changed > 0 ? row.job : undefined;
 }

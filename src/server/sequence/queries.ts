@@ -34,20 +34,51 @@ export function sequenceView(house: House, job: string): SequenceView {
   const { db } = house;
   const plan = readPlan(db, { job });
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
-  const steps = all<{ area: string; name: string; phase: Phase }>(db, 'SELECT area.id AS area, area.name, step.phase FROM step JOIN area ON area.id = step.area WHERE area.job = @job ORDER BY area.position', { job });
+  const steps = all<{ area: string; name: string; phase: Phase }>(
+    db,
+    'SELECT area.id AS area, area.name, step.phase FROM step JOIN area ON area.id = step.area WHERE area.job = @job ORDER BY area.position',
+    { job },
+  );
   return {
-    job: jobHead(house, job), today: today(house),
-    areas: [...groupBy(steps, (step) => step.area)].map(([id, list]) => ({ id, name: list[0]?.name ?? '', steps: list.map((step) => ({ phase: step.phase, label: phaseFacts(step.phase).label })) })),
-    steps: stepsOf(db, job, plan, tasks),
-    own: all<OwnRow>(db, `SELECT own_link.*, b.name AS before_name, a.name AS after_name FROM own_link JOIN area b ON b.id = before_area JOIN area a ON a.id = after_area WHERE own_link.job = @job`, { job })
-      .map((row) => ({ id: row.id, before: `${row.before_name} · ${phaseFacts(row.before_phase).label}`, after: `${row.after_name} · ${phaseFacts(row.after_phase).label}`, reason: row.reason, ends: { before: { area: row.before_area, phase: row.before_phase }, after: { area: row.after_area, phase: row.after_phase } } })),
-    exposures: (plan?.exposures ?? []).filter((exposure) => tasks.has(exposure.from)).map((exposure) => ({
-      label: exposure.from === exposure.to ? (tasks.get(exposure.from)?.label ?? '') : `${tasks.get(exposure.from)?.label ?? ''} to ${tasks.get(exposure.to)?.label ?? ''}`, kept: exposure.kept,
-      text: exposure.kept ? `${exposure.actual} of at most ${exposure.most} worked half-days.` : `${exposure.actual} worked half-days, at most ${exposure.most}${exposure.rain === undefined ? '' : ', and rain comes meanwhile'}: ${exposure.reason}. What would cure it: ${exposure.cure}.`,
+    job: jobHead(house, job),
+    today: today(house),
+    areas: [...groupBy(steps, (step) => step.area)].map(([id, list]) => ({
+      id,
+      name: list[0]?.name ?? '',
+      steps: list.map((step) => ({ phase: step.phase, label: phaseFacts(step.phase).label })),
     })),
+    steps: stepsOf(db, job, plan, tasks),
+    own: all<OwnRow>(
+      db,
+      `SELECT own_link.*, b.name AS before_name, a.name AS after_name FROM own_link JOIN area b ON b.id = before_area JOIN area a ON a.id = after_area WHERE own_link.job = @job`,
+      { job },
+    ).map((row) => ({
+      id: row.id,
+      before: `${row.before_name} · ${phaseFacts(row.before_phase).label}`,
+      after: `${row.after_name} · ${phaseFacts(row.after_phase).label}`,
+      reason: row.reason,
+      ends: {
+        before: { area: row.before_area, phase: row.before_phase },
+        after: { area: row.after_area, phase: row.after_phase },
+      },
+    })),
+    exposures: (plan?.exposures ?? [])
+      .filter((exposure) => tasks.has(exposure.from))
+      .map((exposure) => ({
+        label:
+          exposure.from === exposure.to
+            ? (tasks.get(exposure.from)?.label ?? '')
+            : `${tasks.get(exposure.from)?.label ?? ''} to ${tasks.get(exposure.to)?.label ?? ''}`,
+        kept: exposure.kept,
+        text: exposure.kept
+          ? `${exposure.actual} of at most ${exposure.most} worked half-days.`
+          : `${exposure.actual} worked half-days, at most ${exposure.most}${exposure.rain === undefined ? '' : ', and rain comes meanwhile'}: ${exposure.reason}. What would cure it: ${exposure.cure}.`,
+      })),
     holds: holdsOf(db, job, today(house)),
-    schools: schoolsOf(db, job), rules: rulesOf(db, job, plan),
-    gates: gatesOf(db, job, plan, tasks), logistics: logisticsOf(db, job, plan, today(house)),
+    schools: schoolsOf(db, job),
+    rules: rulesOf(db, job, plan),
+    gates: gatesOf(db, job, plan, tasks),
+    logistics: logisticsOf(db, job, plan, today(house)),
     problem: one<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
   };
 }
@@ -62,25 +93,69 @@ interface TimeRow {
   others_on: Day | null;
 }
 
-function stepsOf(db: Connection, job: string, plan: StoredPlan | undefined, tasks: ReadonlyMap<string, PlannedTask>): StepView[] {
+function stepsOf(
+  db: Connection,
+  job: string,
+  plan: StoredPlan | undefined,
+  tasks: ReadonlyMap<string, PlannedTask>,
+): StepView[] {
   const into = groupBy(plan?.links ?? [], (link) => link.after);
   const outOf = groupBy(plan?.links ?? [], (link) => link.before);
-  const believed = groupBy(all<{ task: string; text: string }>(db, `SELECT area || ':' || phase AS task, text FROM assumption WHERE job = @job AND state = 'open' AND removed = 0`, { job }), (row) => row.task);
-  const times = new Map(all<TimeRow>(db, 'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job }).map((row) => [taskId(row.area, row.phase), row]));
-  const parts = groupBy(all<{ area: string; phase: Phase; label: string; half_days: number }>(db, 'SELECT step_part.* FROM step_part JOIN area ON area.id = step_part.area WHERE area.job = @job ORDER BY part', { job }), (row) => taskId(row.area, row.phase));
-  const open = [...tasks.values()].filter((task) => task.state !== 'done').sort((a, b) => a.start - b.start || a.finish - b.finish || (a.label < b.label ? -1 : 1));
+  const believed = groupBy(
+    all<{ task: string; text: string }>(
+      db,
+      `SELECT area || ':' || phase AS task, text FROM assumption WHERE job = @job AND state = 'open' AND removed = 0`,
+      { job },
+    ),
+    (row) => row.task,
+  );
+  const times = new Map(
+    all<TimeRow>(db, 'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job }).map(
+      (row) => [taskId(row.area, row.phase), row],
+    ),
+  );
+  const parts = groupBy(
+    all<{ area: string; phase: Phase; label: string; half_days: number }>(
+      db,
+      'SELECT step_part.* FROM step_part JOIN area ON area.id = step_part.area WHERE area.job = @job ORDER BY part',
+      { job },
+    ),
+    (row) => taskId(row.area, row.phase),
+  );
+  const open = [...tasks.values()]
+    .filter((task) => task.state !== 'done')
+    .sort((a, b) => a.start - b.start || a.finish - b.finish || (a.label < b.label ? -1 : 1));
   return open.map((task) => {
     const time = times.get(task.id);
     return {
-      task: task.id, label: task.label, area: task.area, phase: task.phase, trade: task.trade, state: task.state,
+      task: task.id,
+      label: task.label,
+      area: task.area,
+      phase: task.phase,
+      trade: task.trade,
+      state: task.state,
       when: plan ? formatSlot(plan.origin, task.start) : '',
-      links: (into.get(task.id) ?? []).map((link) => ({ from: tasks.get(link.before)?.label ?? '', rule: link.rule, strength: link.strength, reason: link.reason, lag: lagWords(link), done: tasks.get(link.before)?.state === 'done' })),
+      links: (into.get(task.id) ?? []).map((link) => ({
+        from: tasks.get(link.before)?.label ?? '',
+        rule: link.rule,
+        strength: link.strength,
+        reason: link.reason,
+        lag: lagWords(link),
+        done: tasks.get(link.before)?.state === 'done',
+      })),
       frees: (outOf.get(task.id) ?? []).flatMap((link) => tasks.get(link.after)?.label ?? []),
       assumptions: (believed.get(task.id) ?? []).map((row) => row.text),
-      time: time ? {
-        halfDays: time.half_days, crews: time.crews, basis: time.basis, measured: measuredHalfDays(db, time.area, time.phase) ?? null,
-        parts: (parts.get(task.id) ?? []).map((part) => ({ label: part.label, halfDays: part.half_days })), others: time.others, othersOn: time.others_on,
-      } : null,
+      time: time
+        ? {
+            halfDays: time.half_days,
+            crews: time.crews,
+            basis: time.basis,
+            measured: measuredHalfDays(db, time.area, time.phase) ?? null,
+            parts: (parts.get(task.id) ?? []).map((part) => ({ label: part.label, halfDays: part.half_days })),
+            others: time.others,
+            othersOn: time.others_on,
+          }
+        : null,
     };
   });
 }
@@ -93,36 +168,119 @@ function lagWords(link: Link): string {
 
 function schoolsOf(db: Connection, job: string): SchoolView[] {
   const rows = choiceRows(db, job);
-  const names = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [area.id, area.name]));
+  const names = new Map(
+    all<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [
+      area.id,
+      area.name,
+    ]),
+  );
   return SCHOOLS.map(({ key, title, sides }) => {
-    const [ofFirm, ofJob] = [rows.find((row) => row.school === key && row.job === null), rows.find((row) => row.school === key && row.job !== null && row.area === null)];
+    const [ofFirm, ofJob] = [
+      rows.find((row) => row.school === key && row.job === null),
+      rows.find((row) => row.school === key && row.job !== null && row.area === null),
+    ];
     const word = ofJob ?? ofFirm;
     return {
-      key, title, sides: sides.map((side) => ({ key: side.key, label: side.label, why: side.why })),
-      chosen: word?.side ?? null, from: ofJob ? 'job' : ofFirm ? 'firm' : 'nobody',
-      areas: rows.flatMap((row) => (row.school === key && row.area !== null ? [{ id: row.area, name: names.get(row.area) ?? '', side: row.side }] : [])),
+      key,
+      title,
+      sides: sides.map((side) => ({ key: side.key, label: side.label, why: side.why })),
+      chosen: word?.side ?? null,
+      from: ofJob ? 'job' : ofFirm ? 'firm' : 'nobody',
+      areas: rows.flatMap((row) =>
+        row.school === key && row.area !== null
+          ? [{ id: row.area, name: names.get(row.area) ?? '', side: row.side }]
+          : [],
+      ),
     };
   });
 }
 
 function rulesOf(db: Connection, job: string, plan: StoredPlan | undefined): RuleView[] {
   const counts = groupBy(plan?.links ?? [], (link) => link.rule);
-  const off = groupBy(all<{ rule: number; job: string | null; area: string | null; area_name: string | null; reason: string }>(db, `SELECT rule_switch.*, area.name AS area_name FROM rule_switch LEFT JOIN area ON area.id = rule_switch.area
-    WHERE holds = 0 AND (rule_switch.job IS NULL OR rule_switch.job = @job)`, { job }), (row) => row.rule);
+  const off = groupBy(
+    all<{ rule: number; job: string | null; area: string | null; area_name: string | null; reason: string }>(
+      db,
+      `SELECT rule_switch.*, area.name AS area_name FROM rule_switch LEFT JOIN area ON area.id = rule_switch.area
+    WHERE holds = 0 AND (rule_switch.job IS NULL OR rule_switch.job = @job)`,
+      { job },
+    ),
+    (row) => row.rule,
+  );
   const own = ownRules(db, job);
-  const view = ({ number, title, reason, strength }: (typeof RULES)[number], row: OwnRuleRow | undefined): RuleView => ({
-    number, title, reason, strength, links: counts.get(number)?.length ?? 0, stays: NEVER_OFF.includes(number),
-    off: (off.get(number) ?? []).map((word) => ({ area: word.area ? { id: word.area, name: word.area_name ?? '' } : null, firm: word.job === null, reason: word.reason })),
-    own: row ? { id: row.id, version: row.version, job: row.job, before: row.before_phase, after: row.after_phase, within: row.within, kind: row.kind, lag: row.lag, lagUnit: row.lag_unit, strength: row.strength, reason: row.reason } : null,
+  const view = (
+    { number, title, reason, strength }: (typeof RULES)[number],
+    row: OwnRuleRow | undefined,
+  ): RuleView => ({
+    number,
+    title,
+    reason,
+    strength,
+    links: counts.get(number)?.length ?? 0,
+    stays: NEVER_OFF.includes(number),
+    off: (off.get(number) ?? []).map((word) => ({
+      area: word.area ? { id: word.area, name: word.area_name ?? '' } : null,
+      firm: word.job === null,
+      reason: word.reason,
+    })),
+    own: row
+      ? {
+          id: row.id,
+          version: row.version,
+          job: row.job,
+          before: row.before_phase,
+          after: row.after_phase,
+          within: row.within,
+          kind: row.kind,
+          lag: row.lag,
+          lagUnit: row.lag_unit,
+          strength: row.strength,
+          reason: row.reason,
+        }
+      : null,
   });
-  return [...RULES.map((rule) => view(rule, undefined)), ...own.map((row) => view({ ...ruleOf(row), title: `${phaseFacts(row.before_phase).label} before ${phaseFacts(row.after_phase).label}` }, row))];
+  return [
+    ...RULES.map((rule) => view(rule, undefined)),
+    ...own.map((row) =>
+      view(
+        { ...ruleOf(row), title: `${phaseFacts(row.before_phase).label} before ${phaseFacts(row.after_phase).label}` },
+        row,
+      ),
+    ),
+  ];
 }
 
-function gatesOf(db: Connection, job: string, plan: StoredPlan | undefined, tasks: ReadonlyMap<string, PlannedTask>): SequenceView['gates'] {
-  const ends = groupBy(all<{ gate: string; side: 'before' | 'after'; name: string; phase: Phase }>(db, 'SELECT gate_end.*, area.name FROM gate_end JOIN gate ON gate.id = gate_end.gate JOIN area ON area.id = gate_end.area WHERE gate.job = @job ORDER BY place', { job }), (end) => end.gate);
-  const side = (gate: string, which: 'before' | 'after'): string[] => (ends.get(gate) ?? []).flatMap((end) => (end.side === which ? [`${end.name} · ${phaseFacts(end.phase).label}`] : []));
-  return all<{ id: string; label: string; reason: string; together: 0 | 1 }>(db, 'SELECT * FROM gate WHERE job = @job ORDER BY rowid', { job }).map(({ id, label, reason, together }) => {
+function gatesOf(
+  db: Connection,
+  job: string,
+  plan: StoredPlan | undefined,
+  tasks: ReadonlyMap<string, PlannedTask>,
+): SequenceView['gates'] {
+  const ends = groupBy(
+    all<{ gate: string; side: 'before' | 'after'; name: string; phase: Phase }>(
+      db,
+      'SELECT gate_end.*, area.name FROM gate_end JOIN gate ON gate.id = gate_end.gate JOIN area ON area.id = gate_end.area WHERE gate.job = @job ORDER BY place',
+      { job },
+    ),
+    (end) => end.gate,
+  );
+  const side = (gate: string, which: 'before' | 'after'): string[] =>
+    (ends.get(gate) ?? []).flatMap((end) =>
+      end.side === which ? [`${end.name} · ${phaseFacts(end.phase).label}`] : [],
+    );
+  return all<{ id: string; label: string; reason: string; together: 0 | 1 }>(
+    db,
+    'SELECT * FROM gate WHERE job = @job ORDER BY rowid',
+    { job },
+  ).map(({ id, label, reason, together }) => {
     const task = tasks.get(`gate:${id}`);
-    return { id, label, reason, together: together === 1, before: side(id, 'before'), after: side(id, 'after'), when: plan && task ? formatSlot(plan.origin, task.start) : '' };
+    return {
+      id,
+      label,
+      reason,
+      together: together === 1,
+      before: side(id, 'before'),
+      after: side(id, 'after'),
+      when: plan && task ? formatSlot(plan.origin, task.start) : '',
+    };
   });
 }

@@ -9,14 +9,24 @@ import { layTrack, measuredHalfDays, timeTrack } from './lay-track';
 import { jobsOf, refuseLoop } from './rule-commands';
 
 /** Areas that a word about the firm, a job or one area is about, by job. */
-const areasOf = (visit: Visit, job: string, area?: string): string[] => (area ? [area] : all<{ id: string }>(visit.db, 'SELECT id FROM area WHERE job = @job ORDER BY position', { job }).map((row) => row.id));
+const areasOf = (visit: Visit, job: string, area?: string): string[] =>
+  area
+    ? [area]
+    : all<{ id: string }>(visit.db, 'SELECT id FROM area WHERE job = @job ORDER BY position', { job }).map(
+        (row) => row.id,
+      );
 
 export const schoolHandlers: Handler[] = [
   handler(chooseSchool, (visit, { id, school, job, area, side, asWider }) => {
     if (job) need(visit, 'job', job, 'job');
     if (job && area) needAreaOf(visit, job, area);
-    run(visit.db, 'DELETE FROM school_choice WHERE school = @school AND job IS @job AND area IS @area', { school, job: orNull(job), area: orNull(area) });
-    if (!asWider) insert(visit.db, 'school_choice', { id, school, job: orNull(job), area: orNull(area), side: orNull(side) });
+    run(visit.db, 'DELETE FROM school_choice WHERE school = @school AND job IS @job AND area IS @area', {
+      school,
+      job: orNull(job),
+      area: orNull(area),
+    });
+    if (!asWider)
+      insert(visit.db, 'school_choice', { id, school, job: orNull(job), area: orNull(area), side: orNull(side) });
     const facts = SCHOOLS.find((one_) => one_.key === school);
     const chosen = facts && side !== undefined ? sideOf(facts, side)?.label : undefined;
     for (const of of jobsOf(visit, job)) {
@@ -29,9 +39,22 @@ export const schoolHandlers: Handler[] = [
     }
   }),
   handler(setRate, (visit, { phase, perHalfDay }) => {
-    if (!RATES[phase]) throw unfit('not-measured', `The time of ${phaseFacts(phase).label} is not taken from a drawing; set it by hand.`, 'phase');
-    run(visit.db, 'INSERT INTO rate (phase, per_half_day) VALUES (@phase, @perHalfDay) ON CONFLICT (phase) DO UPDATE SET per_half_day = excluded.per_half_day', { phase, perHalfDay });
-    for (const { area, job } of all<{ area: string; job: string }>(visit.db, `SELECT step.area, area.job FROM step JOIN area ON area.id = step.area WHERE step.phase = @phase AND basis = 'quantity'`, { phase })) {
+    if (!RATES[phase])
+      throw unfit(
+        'not-measured',
+        `The time of ${phaseFacts(phase).label} is not taken from a drawing; set it by hand.`,
+        'phase',
+      );
+    run(
+      visit.db,
+      'INSERT INTO rate (phase, per_half_day) VALUES (@phase, @perHalfDay) ON CONFLICT (phase) DO UPDATE SET per_half_day = excluded.per_half_day',
+      { phase, perHalfDay },
+    );
+    for (const { area, job } of all<{ area: string; job: string }>(
+      visit.db,
+      `SELECT step.area, area.job FROM step JOIN area ON area.id = step.area WHERE step.phase = @phase AND basis = 'quantity'`,
+      { phase },
+    )) {
       timeTrack(visit.db, area);
       visit.mark(job, `the rate of ${phaseFacts(phase).label} changed`);
     }
@@ -39,10 +62,26 @@ export const schoolHandlers: Handler[] = [
   handler(timeStep, (visit, { area, phase, basis, halfDays, crews }) => {
     const { job, name } = need<{ job: string; name: string }>(visit, 'area', area, 'area');
     needStep(visit, area, phase, 'phase');
-    if (basis === 'quantity' && measuredHalfDays(visit.db, area, phase) === undefined) throw unfit('not-drawn', RATES[phase] ? `${name} is not drawn yet, so there is no quantity; draw it or say the half-days.` : `The time of ${phaseFacts(phase).label} is not taken from a drawing; say the half-days.`, 'basis');
-    const most = one<{ crews: number | null }>(visit.db, 'SELECT max(sub.crews) AS crews FROM sub JOIN step ON step.trade = sub.trade WHERE step.area = @area AND step.phase = @phase', { area, phase })?.crews;
-    if (crews > (most ?? 1)) throw unfit('crews-too-many', `No sub of this trade sends more than ${most ?? 1} at once.`, 'crews');
-    run(visit.db, 'UPDATE step SET basis = @basis, crews = @crews, half_days = coalesce(@halfDays, half_days) WHERE area = @area AND phase = @phase', { area, phase, basis, crews, halfDays: basis === 'hand' ? (halfDays ?? null) : null });
+    if (basis === 'quantity' && measuredHalfDays(visit.db, area, phase) === undefined)
+      throw unfit(
+        'not-drawn',
+        RATES[phase]
+          ? `${name} is not drawn yet, so there is no quantity; draw it or say the half-days.`
+          : `The time of ${phaseFacts(phase).label} is not taken from a drawing; say the half-days.`,
+        'basis',
+      );
+    const most = one<{ crews: number | null }>(
+      visit.db,
+      'SELECT max(sub.crews) AS crews FROM sub JOIN step ON step.trade = sub.trade WHERE step.area = @area AND step.phase = @phase',
+      { area, phase },
+    )?.crews;
+    if (crews > (most ?? 1))
+      throw unfit('crews-too-many', `No sub of this trade sends more than ${most ?? 1} at once.`, 'crews');
+    run(
+      visit.db,
+      'UPDATE step SET basis = @basis, crews = @crews, half_days = coalesce(@halfDays, half_days) WHERE area = @area AND phase = @phase',
+      { area, phase, basis, crews, halfDays: basis === 'hand' ? (halfDays ?? null) : null },
+    );
     timeTrack(visit.db, area);
     visit.mark(job, `${name}: time of ${phaseFacts(phase).label} changed`);
   }),

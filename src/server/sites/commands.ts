@@ -19,49 +19,106 @@ export function checkWorks(kind: AreaRow['kind'], works: readonly Work[], field:
 }
 
 /** Sets what is done in an area, with the steps that brings; the plan follows. */
-export function setWorks(visit: Visit, area: { id: string; kind: AreaRow['kind']; size: number }, works: readonly Work[], field: string): void {
+export function setWorks(
+  visit: Visit,
+  area: { id: string; kind: AreaRow['kind']; size: number },
+  works: readonly Work[],
+  field: string,
+): void {
   checkWorks(area.kind, works, field);
-  run(visit.db, 'UPDATE area SET works = @works, version = version + 1 WHERE id = @id', { id: area.id, works: JSON.stringify(works) });
+  run(visit.db, 'UPDATE area SET works = @works, version = version + 1 WHERE id = @id', {
+    id: area.id,
+    works: JSON.stringify(works),
+  });
   layTrack(visit.db, area.id);
 }
 
 export const siteHandlers: Handler[] = [
   handler(openJob, (visit, job) => {
-    const position = one<{ next: number }>(visit.db, 'SELECT coalesce(max(position), -1) + 1 AS next FROM job')?.next ?? 0;
+    const position =
+      one<{ next: number }>(visit.db, 'SELECT coalesce(max(position), -1) + 1 AS next FROM job')?.next ?? 0;
     insert(visit.db, 'job', {
-      id: job.id, name: job.name, address: job.address, client: job.client, client_email: job.clientEmail, units: job.units, state: 'scoping',
-      start_day: job.startDay, promise_day: orNull(job.promiseDay), lived_in: flag(job.livedIn), loud_half: orNull(job.loudHalf), position,
+      id: job.id,
+      name: job.name,
+      address: job.address,
+      client: job.client,
+      client_email: job.clientEmail,
+      units: job.units,
+      state: 'scoping',
+      start_day: job.startDay,
+      promise_day: orNull(job.promiseDay),
+      lived_in: flag(job.livedIn),
+      loud_half: orNull(job.loudHalf),
+      position,
     });
     visit.touches(job.id);
   }),
   handler(changeJob, (visit, job) => {
     needVersion(visit, 'job', job.id, job.version);
-    run(visit.db, `UPDATE job SET name = @name, address = @address, client = @client, client_email = @email, units = @units, state = @state, start_day = @start,
-      promise_day = @promise, lived_in = @lived, loud_half = @loud, leaves = coalesce(@leaves, leaves), version = version + 1 WHERE id = @id`, {
-      id: job.id, name: job.name, address: job.address, client: job.client, email: job.clientEmail, units: job.units, state: job.state, start: job.startDay,
-      promise: orNull(job.promiseDay), lived: flag(job.livedIn), loud: orNull(job.loudHalf), leaves: orNull(job.leaves),
-    });
+    run(
+      visit.db,
+      `UPDATE job SET name = @name, address = @address, client = @client, client_email = @email, units = @units, state = @state, start_day = @start,
+      promise_day = @promise, lived_in = @lived, loud_half = @loud, leaves = coalesce(@leaves, leaves), version = version + 1 WHERE id = @id`,
+      {
+        id: job.id,
+        name: job.name,
+        address: job.address,
+        client: job.client,
+        email: job.clientEmail,
+        units: job.units,
+        state: job.state,
+        start: job.startDay,
+        promise: orNull(job.promiseDay),
+        lived: flag(job.livedIn),
+        loud: orNull(job.loudHalf),
+        leaves: orNull(job.leaves),
+      },
+    );
     visit.mark(job.id, `${job.name} was changed`);
   }),
   handler(setOut, (visit, { job, levels, areas }) => {
     need(visit, 'job', job, 'job');
     for (const level of levels) {
-      const same = one<{ name: string }>(visit.db, 'SELECT name FROM level WHERE job = @job AND height = @height', { job, height: level.height });
-      if (same) throw new Refusal(409, { code: 'level-exists', message: `There is a level at this height already: ${same.name}.`, field: 'levels' });
+      const same = one<{ name: string }>(visit.db, 'SELECT name FROM level WHERE job = @job AND height = @height', {
+        job,
+        height: level.height,
+      });
+      if (same)
+        throw new Refusal(409, {
+          code: 'level-exists',
+          message: `There is a level at this height already: ${same.name}.`,
+          field: 'levels',
+        });
       insert(visit.db, 'level', { ...level, job });
     }
-    const ofJob = new Set(all<{ id: string }>(visit.db, 'SELECT id FROM level WHERE job = @job', { job }).map((row) => row.id));
-    const first = one<{ next: number }>(visit.db, 'SELECT coalesce(max(position), -1) + 1 AS next FROM area WHERE job = @job', { job })?.next ?? 0;
+    const ofJob = new Set(
+      all<{ id: string }>(visit.db, 'SELECT id FROM level WHERE job = @job', { job }).map((row) => row.id),
+    );
+    const first =
+      one<{ next: number }>(visit.db, 'SELECT coalesce(max(position), -1) + 1 AS next FROM area WHERE job = @job', {
+        job,
+      })?.next ?? 0;
     areas.forEach((area, index) => {
       checkWorks(area.kind, area.works, `areas[${index}].works`);
-      if (area.level !== undefined && !ofJob.has(area.level)) throw unfit('unknown-id', 'This level is not one of the job’s.', `areas[${index}].level`);
+      if (area.level !== undefined && !ofJob.has(area.level))
+        throw unfit('unknown-id', 'This level is not one of the job’s.', `areas[${index}].level`);
       // A face or roof of which nothing else is said keeps the whole house dry.
       const shelters = area.kind === 'face' || area.kind === 'roof' ? (area.shelters ?? [...ofJob]) : [];
       const odd = shelters.find((level) => !ofJob.has(level));
       if (odd) throw unfit('unknown-id', 'This level is not one of the job’s.', `areas[${index}].shelters`);
       insert(visit.db, 'area', {
-        id: area.id, job, level: orNull(area.level), name: area.name, kind: area.kind, position: first + index, works: JSON.stringify(area.works), size: area.size,
-        passage: flag(area.passage), lived_in: flag(area.livedIn), provides: JSON.stringify(area.provides), shelters: JSON.stringify(shelters),
+        id: area.id,
+        job,
+        level: orNull(area.level),
+        name: area.name,
+        kind: area.kind,
+        position: first + index,
+        works: JSON.stringify(area.works),
+        size: area.size,
+        passage: flag(area.passage),
+        lived_in: flag(area.livedIn),
+        provides: JSON.stringify(area.provides),
+        shelters: JSON.stringify(shelters),
       });
       layTrack(visit.db, area.id);
     });
@@ -70,16 +127,27 @@ export const siteHandlers: Handler[] = [
   handler(changeArea, (visit, { id, version, name, works, size, livedIn, passage, called }) => {
     const area = needVersion<AreaRow>(visit, 'area', id, version);
     checkWorks(area.kind, works, 'works');
-    run(visit.db, 'UPDATE area SET name = @name, works = @works, size = @size, lived_in = @lived, passage = @passage, called = coalesce(@called, called), version = version + 1 WHERE id = @id', {
-      id, name, works: JSON.stringify(works), size, lived: flag(livedIn), passage: flag(passage), called: orNull(called),
-    });
+    run(
+      visit.db,
+      'UPDATE area SET name = @name, works = @works, size = @size, lived_in = @lived, passage = @passage, called = coalesce(@called, called), version = version + 1 WHERE id = @id',
+      {
+        id,
+        name,
+        works: JSON.stringify(works),
+        size,
+        lived: flag(livedIn),
+        passage: flag(passage),
+        called: orNull(called),
+      },
+    );
     layTrack(visit.db, id);
     visit.mark(area.job, `${name} was changed`);
   }),
   handler(placeBeside, (visit, payload) => {
     const [one_, other] = [payload.one, payload.other].sort() as [string, string];
     const [first, second] = [need<AreaRow>(visit, 'area', one_, 'one'), need<AreaRow>(visit, 'area', other, 'other')];
-    if (one_ === other || first.job !== second.job) throw unfit('not-neighbours', 'Two different areas of one job can share a wall.', 'other');
+    if (one_ === other || first.job !== second.job)
+      throw unfit('not-neighbours', 'Two different areas of one job can share a wall.', 'other');
     run(visit.db, 'INSERT OR IGNORE INTO beside (one, other) VALUES (@one, @other)', { one: one_, other });
     visit.mark(first.job, 'a shared wall was set');
   }),

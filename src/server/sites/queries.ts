@@ -42,21 +42,41 @@ export function jobHead(house: House, id: string): JobHead {
   const row = needJob(house.db, id);
   const time = firmTime(house);
   const now = time.today;
-  const last = one<{ started_at: string }>(house.db, 'SELECT started_at FROM walk WHERE job = @id AND finished_at IS NOT NULL ORDER BY started_at DESC', { id });
-  const open = one<{ id: string }>(house.db, 'SELECT id FROM walk WHERE job = @id AND finished_at IS NULL ORDER BY started_at DESC', { id });
+  const last = one<{ started_at: string }>(
+    house.db,
+    'SELECT started_at FROM walk WHERE job = @id AND finished_at IS NOT NULL ORDER BY started_at DESC',
+    { id },
+  );
+  const open = one<{ id: string }>(
+    house.db,
+    'SELECT id FROM walk WHERE job = @id AND finished_at IS NULL ORDER BY started_at DESC',
+    { id },
+  );
   return {
-    id, name: row.name, address: row.address, state: row.state, units: row.units,
+    id,
+    name: row.name,
+    address: row.address,
+    state: row.state,
+    units: row.units,
     walked: last ? `walked ${whenSeen(last.started_at, time)}` : 'not walked yet',
     openWalk: open?.id ?? null,
     counts: {
       selections: selectionsOf(house, id).filter((item) => isDue(item.due)).length,
       schedule: holdsOf(house.db, id, now).filter((hold) => hold.overdue).length,
-      updates: one<{ count: number }>(house.db, `SELECT count(*) AS count FROM job_update WHERE job = @id AND state = 'draft'`, { id })?.count ?? 0,
+      updates:
+        one<{ count: number }>(
+          house.db,
+          `SELECT count(*) AS count FROM job_update WHERE job = @id AND state = 'draft'`,
+          { id },
+        )?.count ?? 0,
     },
   };
 }
 
-interface HoldRow extends Omit<HoldView, 'phase' | 'request' | 'areaId' | 'area' | 'overdue' | 'expectedOn' | 'askedOn'> {
+interface HoldRow extends Omit<
+  HoldView,
+  'phase' | 'request' | 'areaId' | 'area' | 'overdue' | 'expectedOn' | 'askedOn'
+> {
   phase: Phase;
   area: string;
   area_name: string;
@@ -66,27 +86,60 @@ interface HoldRow extends Omit<HoldView, 'phase' | 'request' | 'areaId' | 'area'
 
 /** What a job's work waits for, the nearest first. */
 export function holdsOf(db: Connection, job: string, now: Day): HoldView[] {
-  const rows = all<HoldRow>(db, `SELECT hold.*, area.name AS area_name FROM hold JOIN area ON area.id = hold.area WHERE hold.job = @job AND hold.state = 'open' ORDER BY expected_on, hold.id`, { job });
+  const rows = all<HoldRow>(
+    db,
+    `SELECT hold.*, area.name AS area_name FROM hold JOIN area ON area.id = hold.area WHERE hold.job = @job AND hold.state = 'open' ORDER BY expected_on, hold.id`,
+    { job },
+  );
   const holds = rows.map((row): HoldView => ({
-    id: row.id, version: row.version, request: null, area: row.area_name, areaId: row.area, phase: phaseFacts(row.phase).label, kind: row.kind, label: row.label, text: row.text,
-    expectedOn: row.expected_on, askedOn: row.asked_on, overdue: row.expected_on < now,
+    id: row.id,
+    version: row.version,
+    request: null,
+    area: row.area_name,
+    areaId: row.area,
+    phase: phaseFacts(row.phase).label,
+    kind: row.kind,
+    label: row.label,
+    text: row.text,
+    expectedOn: row.expected_on,
+    askedOn: row.asked_on,
+    overdue: row.expected_on < now,
   }));
-  return [...holds, ...requestHolds(db, job, now), ...closeInHolds(db, job, now)].sort((a, b) => a.expectedOn.localeCompare(b.expectedOn));
+  return [...holds, ...requestHolds(db, job, now), ...closeInHolds(db, job, now)].sort((a, b) =>
+    a.expectedOn.localeCompare(b.expectedOn),
+  );
 }
 
 /** Steps of the work that wait for an approval, an answer or a drawing. */
 function requestHolds(db: Connection, job: string, now: Day): HoldView[] {
   const rows = requestRows(db, job);
   const requests = requestsOf(rows);
-  const areas = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [area.id, area.name]));
+  const areas = new Map(
+    all<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [
+      area.id,
+      area.name,
+    ]),
+  );
   return waitRows(db, job).flatMap(({ request: id, area, phase }): HoldView[] => {
     const [request, row] = [requests.get(id), rows.find((one_) => one_.id === id)];
     if (!request || !row || !area || !phase || isGiven(request)) return [];
     const promised = row.expected_on ?? (row.sent_on ? addDays(row.sent_on, row.takes_high) : null);
-    return [{
-      id: `${id}:${area}:${phase}`, version: row.version, request: id, area: areas.get(area) ?? '', areaId: area, phase: phaseFacts(phase).label, kind: HOLD_OF[request.party], label: request.party, text: `${request.kind} ${request.kind === 'drawing' ? 'owed by' : 'by'} ${PARTIES[request.party]}: ${request.subject}`,
-      expectedOn: expectedOf(request, requests, now), askedOn: row.sent_on, overdue: promised !== null && promised < now,
-    }];
+    return [
+      {
+        id: `${id}:${area}:${phase}`,
+        version: row.version,
+        request: id,
+        area: areas.get(area) ?? '',
+        areaId: area,
+        phase: phaseFacts(phase).label,
+        kind: HOLD_OF[request.party],
+        label: request.party,
+        text: `${request.kind} ${request.kind === 'drawing' ? 'owed by' : 'by'} ${PARTIES[request.party]}: ${request.subject}`,
+        expectedOn: expectedOf(request, requests, now),
+        askedOn: row.sent_on,
+        overdue: promised !== null && promised < now,
+      },
+    ];
   });
 }
 
@@ -101,11 +154,31 @@ function closeInHolds(db: Connection, job: string, now: Day): HoldView[] {
     const task = plan?.tasks.find((one_) => one_.id === taskId(check.area, 'close-in'));
     const due = plan && task ? dayOfSlot(plan.origin, task.start) : now;
     if (!check.covered && !check.begun && due > addDays(now, CHECK_AHEAD)) return [];
-    return [{
-      id: `close-in:${check.area}`, version: 1, request: null, area: check.name, areaId: check.area, phase: phaseFacts('close-in').label, kind: 'close-in', label: 'close-in', text: `${openWords(check)}${check.covered ? '; covering was begun all the same' : ''}`,
-      expectedOn: due, askedOn: null, overdue: check.covered,
-    }];
+    return [
+      {
+        id: `close-in:${check.area}`,
+        version: 1,
+        request: null,
+        area: check.name,
+        areaId: check.area,
+        phase: phaseFacts('close-in').label,
+        kind: 'close-in',
+        label: 'close-in',
+        text: `${openWords(check)}${check.covered ? '; covering was begun all the same' : ''}`,
+        expectedOn: due,
+        askedOn: null,
+        overdue: check.covered,
+      },
+    ];
   });
 }
 
-const HOLD_OF: Record<Party, HoldKind> = { client: 'client', association: 'association', authority: 'authority', conservation: 'authority', engineer: 'engineer', designer: 'unknown', us: 'unknown' };
+const HOLD_OF: Record<Party, HoldKind> = {
+  client: 'client',
+  association: 'association',
+  authority: 'authority',
+  conservation: 'authority',
+  engineer: 'engineer',
+  designer: 'unknown',
+  us: 'unknown',
+};

@@ -18,7 +18,8 @@ import { roomView } from './room';
 const MOST = { chosen: 10, measures: 7, steps: 16, cautions: 4, questions: 7 } as const;
 /** What a hand with a tape asks for; the rest is for calculators. */
 const TAPED: readonly Measure[] = ['height', 'floor', 'perimeter', 'wallsNet', 'width', 'faceNet', 'drainLength'];
-const TICK = '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9" viewBox="0 0 9 9"><rect x="0.5" y="0.5" width="8" height="8" fill="none" stroke="#000000" stroke-width="0.8"/></svg>';
+const TICK =
+  '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9" viewBox="0 0 9 9"><rect x="0.5" y="0.5" width="8" height="8" fill="none" stroke="#000000" stroke-width="0.8"/></svg>';
 const LONGEST = 130;
 
 const cut = (text: string): string => (text.length > LONGEST ? `${text.slice(0, LONGEST - 1)}…` : text);
@@ -26,39 +27,114 @@ const cut = (text: string): string => (text.length > LONGEST ? `${text.slice(0, 
 function block(head: string, lines: readonly Content[], most: number): Content[] {
   if (lines.length === 0) return [];
   const more = lines.length - most;
-  return [{ text: head, style: 'head' }, rule(), ...lines.slice(0, most), ...(more > 0 ? [{ text: `and ${more} more on the live page`, style: 'note' } as Content] : [])];
+  return [
+    { text: head, style: 'head' },
+    rule(),
+    ...lines.slice(0, most),
+    ...(more > 0 ? [{ text: `and ${more} more on the live page`, style: 'note' } as Content] : []),
+  ];
 }
 
-const table = (widths: (number | string)[], rows: TableCell[][]): Content => ({ table: { widths, body: rows }, layout: HAIRLINES });
+const table = (widths: (number | string)[], rows: TableCell[][]): Content => ({
+  table: { widths, body: rows },
+  layout: HAIRLINES,
+});
 
 /** One room on one page: what is chosen with codes, measures, who comes in which order, cautions, open questions. */
-function sheet(view: RoomView, requests: readonly RequestView[], measures: string[], live: string, at: number): Content[] {
+function sheet(
+  view: RoomView,
+  requests: readonly RequestView[],
+  measures: string[],
+  live: string,
+  at: number,
+): Content[] {
   const { area, job } = view;
   const day = (value: Day): string => formatDay(value, view.today);
-  const chosen = view.selections.map((item) => table([120, '*', 92], [[
-    { text: item.category, bold: true }, { stack: [{ text: cut(orderWords({ ...item, code: '' }) || 'not chosen yet') }, ...(item.code ? [{ text: item.code, style: 'mono' }] : []), ...(item.found && item.found.verdict !== 'right' ? [{ text: cut(item.found.text), style: 'note' }] : [])] },
-    { text: `${item.state}${item.keptAt && (item.state === 'on site' || item.state === 'checked' || item.state === 'left over') ? `: ${item.keptAt}` : ''}`, style: 'note' },
-  ]]));
-  const steps = view.steps.filter((step) => step.fraction < 1).map((step) => table([14, 132, '*', 120], [[
-    { svg: TICK, width: 9 }, { text: step.label, bold: step.fraction > 0 }, { text: step.crew || (step.trade === 'nobody' ? 'inspection, check or cure' : TRADES[step.trade]), style: 'note' }, { text: step.held ? `waits, ${step.when}` : step.fraction > 0 ? 'under way' : step.when, style: 'note' },
-  ]]));
+  const chosen = view.selections.map((item) =>
+    table(
+      [120, '*', 92],
+      [
+        [
+          { text: item.category, bold: true },
+          {
+            stack: [
+              { text: cut(orderWords({ ...item, code: '' }) || 'not chosen yet') },
+              ...(item.code ? [{ text: item.code, style: 'mono' }] : []),
+              ...(item.found && item.found.verdict !== 'right' ? [{ text: cut(item.found.text), style: 'note' }] : []),
+            ],
+          },
+          {
+            text: `${item.state}${item.keptAt && (item.state === 'on site' || item.state === 'checked' || item.state === 'left over') ? `: ${item.keptAt}` : ''}`,
+            style: 'note',
+          },
+        ],
+      ],
+    ),
+  );
+  const steps = view.steps
+    .filter((step) => step.fraction < 1)
+    .map((step) =>
+      table(
+        [14, 132, '*', 120],
+        [
+          [
+            { svg: TICK, width: 9 },
+            { text: step.label, bold: step.fraction > 0 },
+            {
+              text: step.crew || (step.trade === 'nobody' ? 'inspection, check or cure' : TRADES[step.trade]),
+              style: 'note',
+            },
+            { text: step.held ? `waits, ${step.when}` : step.fraction > 0 ? 'under way' : step.when, style: 'note' },
+          ],
+        ],
+      ),
+    );
   const questions: Content[] = [
-    ...requests.filter((request) => request.standing !== 'answered').map((request) => `${PARTIES[request.party]}: ${request.subject}, expected ${day(request.expected)}`),
-    ...view.selections.filter((item) => item.state === 'open').map((item) => `${item.category} ${item.decideBy ? `to be chosen by ${day(item.decideBy)}` : 'not chosen yet'}`),
-    ...view.assumptions.filter((one) => one.state === 'open').map((one) => `We take it that ${one.text}. If not: ${one.fallback}.`),
+    ...requests
+      .filter((request) => request.standing !== 'answered')
+      .map((request) => `${PARTIES[request.party]}: ${request.subject}, expected ${day(request.expected)}`),
+    ...view.selections
+      .filter((item) => item.state === 'open')
+      .map((item) => `${item.category} ${item.decideBy ? `to be chosen by ${day(item.decideBy)}` : 'not chosen yet'}`),
+    ...view.assumptions
+      .filter((one) => one.state === 'open')
+      .map((one) => `We take it that ${one.text}. If not: ${one.fallback}.`),
     ...view.open.map((one) => `still to do: ${one.text}`),
   ].map((text): Content => ({ text: `•  ${cut(text)}`, margin: [0, 1, 0, 1] }));
   return [
-    { ...(at > 0 ? { pageBreak: 'before' as const } : {}), columns: [
-      { stack: [{ text: area.name, fontSize: 30, bold: true }, { text: [job.name, area.level ?? 'outside', job.address].filter(Boolean).join(' · '), style: 'subtitle' }, { text: `As of ${formatDay(view.today, '0000-00-00')}. Scan for what is known now.`, style: 'note' }] },
-      { qr: live, fit: 86, width: 92, eccLevel: 'M' },
-    ] },
-    ...block('Careful', view.remarks.filter((remark) => remark.kind === 'caution').map((remark): Content => ({ text: `!  ${cut(remark.text)}`, bold: true, margin: [0, 1, 0, 1] })), MOST.cautions),
+    {
+      ...(at > 0 ? { pageBreak: 'before' as const } : {}),
+      columns: [
+        {
+          stack: [
+            { text: area.name, fontSize: 30, bold: true },
+            { text: [job.name, area.level ?? 'outside', job.address].filter(Boolean).join(' · '), style: 'subtitle' },
+            { text: `As of ${formatDay(view.today, '0000-00-00')}. Scan for what is known now.`, style: 'note' },
+          ],
+        },
+        { qr: live, fit: 86, width: 92, eccLevel: 'M' },
+      ],
+    },
+    ...block(
+      'Careful',
+      view.remarks
+        .filter((remark) => remark.kind === 'caution')
+        .map((remark): Content => ({ text: `!  ${cut(remark.text)}`, bold: true, margin: [0, 1, 0, 1] })),
+      MOST.cautions,
+    ),
     ...block('Chosen for this room', chosen, MOST.chosen),
-    ...block('Measures', measures.map((text): Content => ({ text, style: 'mono' })), MOST.measures),
+    ...block(
+      'Measures',
+      measures.map((text): Content => ({ text, style: 'mono' })),
+      MOST.measures,
+    ),
     ...block('Who comes, in this order', steps, MOST.steps),
     ...block('Open', questions, MOST.questions),
-    { text: 'Structure, gas, electricity and dust: licensed people and the local code decide, not this sheet.', style: 'note', margin: [0, 10, 0, 0] },
+    {
+      text: 'Structure, gas, electricity and dust: licensed people and the local code decide, not this sheet.',
+      style: 'note',
+      margin: [0, 10, 0, 0],
+    },
   ];
 }
 
@@ -68,11 +144,20 @@ export function roomSheets(house: House, job: string, areas: readonly string[], 
   const views = areas.map((area) => roomView(house, job, area));
   const [first] = views;
   return {
-    title: `${first?.job.name ?? ''}: room sheets`, plain: true, subtitle: '', foot: `${first?.job.name ?? ''}, room sheet of ${formatDay(today(house), '0000-00-00')}`,
+    title: `${first?.job.name ?? ''}: room sheets`,
+    plain: true,
+    subtitle: '',
+    foot: `${first?.job.name ?? ''}, room sheet of ${formatDay(today(house), '0000-00-00')}`,
     content: views.flatMap((view, at) => {
-      const measured = measureWords(measuresIn(house.db, view.area.id), view.job.units).filter(({ measure }) => TAPED.includes(measure)).map(({ measure, value }) => `${value}  ${MEASURES[measure].label}`);
+      const measured = measureWords(measuresIn(house.db, view.area.id), view.job.units)
+        .filter(({ measure }) => TAPED.includes(measure))
+        .map(({ measure, value }) => `${value}  ${MEASURES[measure].label}`);
       const taken = view.remarks.filter((remark) => remark.kind === 'measurement').map((remark) => remark.text);
-      const mine = requests.filter((request) => request.waits.some((wait) => wait.area === view.area.id || view.selections.some((item) => item.id === wait.selection)));
+      const mine = requests.filter((request) =>
+        request.waits.some(
+          (wait) => wait.area === view.area.id || view.selections.some((item) => item.id === wait.selection),
+        ),
+      );
       return sheet(view, mine, [...taken, ...measured], `${origin}/jobs/${job}/areas/${view.area.id}`, at);
     }),
   };
@@ -81,5 +166,7 @@ export function roomSheets(house: House, job: string, areas: readonly string[], 
 /** Areas that have work, in walking order: each gets its sheet. */
 export function sheetAreas(house: House, job: string): string[] {
   const phases = phasesOf(house.db, job);
-  return areasOf(house.db, job).filter((area) => phases.has(area.id)).map((area) => area.id);
+  return areasOf(house.db, job)
+    .filter((area) => phases.has(area.id))
+    .map((area) => area.id);
 }

@@ -41,15 +41,24 @@ export function roomView(house: House, job: string, area: string): RoomView {
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
   const crews = new Map((plan?.crewCapacity ?? []).map((crew) => [crew.sub, crew.name]));
   return {
-    job: jobHead(house, job), today: now,
+    job: jobHead(house, job),
+    today: now,
     area: {
-      ...view, version: row.version, works: JSON.parse(row.works) as Work[], size: row.size, passage: row.passage === 1,
+      ...view,
+      version: row.version,
+      works: JSON.parse(row.works) as Work[],
+      size: row.size,
+      passage: row.passage === 1,
       level: one<{ name: string }>(db, 'SELECT name FROM level WHERE id = @id', { id: row.level })?.name ?? null,
     },
     steps: (site.areas.find((one_) => one_.id === area)?.track ?? []).map((step) => {
       const task = tasks.get(taskId(area, step.phase));
       return {
-        phase: step.phase, label: phaseFacts(step.phase).label, trade: step.trade, halfDays: step.halfDays, fraction: step.fraction,
+        phase: step.phase,
+        label: phaseFacts(step.phase).label,
+        trade: step.trade,
+        halfDays: step.halfDays,
+        fraction: step.fraction,
         when: !plan || !task || task.state === 'done' ? '' : formatSlot(plan.origin, task.start),
         reason: task?.reason.text ?? '',
         held: task?.reason.held === true,
@@ -57,7 +66,14 @@ export function roomView(house: House, job: string, area: string): RoomView {
         crew: task?.crew ? (crews.get(task.crew) ?? '') : '',
       };
     }),
-    open: openItems(seen).map(({ item, putOff, worse }) => ({ id: item.id, text: countedWords(item), trade: item.trade, putOff, worse, since: whenSeen(item.at, time) })),
+    open: openItems(seen).map(({ item, putOff, worse }) => ({
+      id: item.id,
+      text: countedWords(item),
+      trade: item.trade,
+      putOff,
+      worse,
+      since: whenSeen(item.at, time),
+    })),
     selections: selectionsOf(house, job).filter((item) => item.areaId === area),
     scope: scopeOf(db, job).filter((item) => item.areaId === area),
     findings: findingsOf(db, job).filter((finding) => finding.area === area),
@@ -68,22 +84,54 @@ export function roomView(house: House, job: string, area: string): RoomView {
     pictures: picturesOf(db, seen, time),
     remarks: remarksOf(db, seen, time),
     standpoints: standpointViews(db, area, seen, time),
-    conflicts: conflicts(ofKind(seen, 'measurement'), drawnOf(readLayout(db, area)).drawn).map(({ id, label, of, measured, drawn }) => ({ id, label, of, text: differenceWords(measured, drawn, needJob(db, job).units).text })),
-    called: row.called, walls: wallsIn(db, job, area, seen),
+    conflicts: conflicts(ofKind(seen, 'measurement'), drawnOf(readLayout(db, area)).drawn).map(
+      ({ id, label, of, measured, drawn }) => ({
+        id,
+        label,
+        of,
+        text: differenceWords(measured, drawn, needJob(db, job).units).text,
+      }),
+    ),
+    called: row.called,
+    walls: wallsIn(db, job, area, seen),
   };
 }
 
-const REMARKS: ReadonlySet<string> = new Set(['note', 'caution', 'measurement', 'surprise', 'decision', 'household', 'order', 'gate', 'selection']);
+const REMARKS: ReadonlySet<string> = new Set([
+  'note',
+  'caution',
+  'measurement',
+  'surprise',
+  'decision',
+  'household',
+  'order',
+  'gate',
+  'selection',
+]);
 
 /** Pictures among observations, the newest first. */
 export function picturesOf(db: Connection, seen: readonly Observation[], time: FirmTime): PictureView[] {
-  const names = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM area').map((area) => [area.id, area.name]));
-  const taken = new Map(all<{ hash: string; taken_at: string }>(db, 'SELECT hash, taken_at FROM picture WHERE taken_at IS NOT NULL').map((row) => [row.hash, row.taken_at]));
-  return ofKind(seen, 'picture').map((picture) => {
-    const area = names.get(picture.area) ?? '';
-    const when = whenSeen(takenAt(picture.at, taken.get(picture.picture)), time);
-    return { hash: picture.picture, area, when, text: picture.text ?? null, alt: `${area}, ${when}${picture.text ? `: ${picture.text}` : ''}` };
-  }).reverse();
+  const names = new Map(
+    all<{ id: string; name: string }>(db, 'SELECT id, name FROM area').map((area) => [area.id, area.name]),
+  );
+  const taken = new Map(
+    all<{ hash: string; taken_at: string }>(db, 'SELECT hash, taken_at FROM picture WHERE taken_at IS NOT NULL').map(
+      (row) => [row.hash, row.taken_at],
+    ),
+  );
+  return ofKind(seen, 'picture')
+    .map((picture) => {
+      const area = names.get(picture.area) ?? '';
+      const when = whenSeen(takenAt(picture.at, taken.get(picture.picture)), time);
+      return {
+        hash: picture.picture,
+        area,
+        when,
+        text: picture.text ?? null,
+        alt: `${area}, ${when}${picture.text ? `: ${picture.text}` : ''}`,
+      };
+    })
+    .reverse();
 }
 
 /** A camera's clock that is off by more is not believed. */
@@ -98,24 +146,44 @@ function takenAt(kept: string, said: string | undefined): string {
 /** Pictures of each spot, the oldest first, with what was drawn on them. */
 function standpointViews(db: Connection, area: string, seen: readonly Observation[], time: FirmTime): StandpointView[] {
   const marks = new Map(ofKind(seen, 'marks').map((one_) => [one_.about, one_.marks]));
-  return all<{ id: string; name: string }>(db, 'SELECT id, name FROM standpoint WHERE area = @area AND removed = 0 ORDER BY rowid', { area }).flatMap(({ id, name }) => {
+  return all<{ id: string; name: string }>(
+    db,
+    'SELECT id, name FROM standpoint WHERE area = @area AND removed = 0 ORDER BY rowid',
+    { area },
+  ).flatMap(({ id, name }) => {
     const mine = ofKind(seen, 'picture').filter((picture) => picture.standpoint === id);
     const views = picturesOf(db, mine, time).reverse();
-    return mine.length > 0 ? [{ id, name, pictures: views.map((view, at) => ({ ...view, marks: marks.get(mine[at]?.id ?? '') ?? [] })) }] : [];
+    return mine.length > 0
+      ? [{ id, name, pictures: views.map((view, at) => ({ ...view, marks: marks.get(mine[at]?.id ?? '') ?? [] })) }]
+      : [];
   });
 }
 
 function wallsIn(db: Connection, job: string, area: string, seen: readonly Observation[]): RoomView['walls'] {
   const check = closeInsOf(db, job).get(area);
   const things = ofKind(seen, 'in-wall').length;
-  return check || things > 0 ? { open: check?.open.length ?? 0, lines: check?.lines.length ?? 0, closed: check?.closed ?? true, things } : null;
+  return check || things > 0
+    ? { open: check?.open.length ?? 0, lines: check?.lines.length ?? 0, closed: check?.closed ?? true, things }
+    : null;
 }
 
 function remarksOf(db: Connection, seen: readonly Observation[], time: FirmTime): RoomView['remarks'] {
-  const people = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]));
+  const people = new Map(
+    all<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]),
+  );
   const holds = new Set(openCautions(seen).map((caution) => caution.id));
-  return seen.flatMap((one_) => {
-    if (!REMARKS.has(one_.kind) || (one_.kind === 'caution' && !holds.has(one_.id))) return [];
-    return [{ id: one_.id, kind: one_.kind, text: recordWords(one_), when: whenSeen(one_.at, time), by: people.get(one_.person) ?? '' }];
-  }).reverse();
+  return seen
+    .flatMap((one_) => {
+      if (!REMARKS.has(one_.kind) || (one_.kind === 'caution' && !holds.has(one_.id))) return [];
+      return [
+        {
+          id: one_.id,
+          kind: one_.kind,
+          text: recordWords(one_),
+          when: whenSeen(one_.at, time),
+          by: people.get(one_.person) ?? '',
+        },
+      ];
+    })
+    .reverse();
 }

@@ -32,18 +32,38 @@ export function roomsView(house: House, job: string): RoomsView {
   const plan = readPlan(db, { job });
   const areas = areaViews(house, site, plan, now);
   const rows = all<AreaRow>(db, 'SELECT * FROM area WHERE job = @job ORDER BY position', { job });
-  const of = (kind: string): AreaView[] => rows.filter((area) => area.kind === kind && area.level === null).flatMap((area) => areas.get(area.id) ?? []);
-  const fraction = new Map(site.areas.flatMap((area) => area.track.map((step) => [taskId(area.id, step.phase), step] as const)));
+  const of = (kind: string): AreaView[] =>
+    rows.filter((area) => area.kind === kind && area.level === null).flatMap((area) => areas.get(area.id) ?? []);
+  const fraction = new Map(
+    site.areas.flatMap((area) => area.track.map((step) => [taskId(area.id, step.phase), step] as const)),
+  );
   const weights = weightsOf(db, job);
   const done = workDone(weights, (task) => fraction.get(task)?.fraction ?? 0);
-  const hidden = workDone(new Map([...weights].filter(([task]) => (fraction.get(task)?.fraction ?? 0) > 0)), (task) => (phaseFacts(fraction.get(task)?.phase ?? 'clean').hidden ? 1 : 0));
+  const hidden = workDone(new Map([...weights].filter(([task]) => (fraction.get(task)?.fraction ?? 0) > 0)), (task) =>
+    phaseFacts(fraction.get(task)?.phase ?? 'clean').hidden ? 1 : 0,
+  );
   return {
-    job: jobHead(house, job), today: now, done, hidden,
-    finish: one<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', { job })?.finish_day ?? null,
+    job: jobHead(house, job),
+    today: now,
+    done,
+    hidden,
+    finish:
+      one<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', {
+        job,
+      })?.finish_day ?? null,
     promise: row.promise_day,
-    levels: all<{ id: string; name: string; note: string }>(db, 'SELECT id, name, note FROM level WHERE job = @job ORDER BY height DESC', { job })
-      .map((level) => ({ ...level, areas: rows.filter((area) => area.level === level.id).flatMap((area) => areas.get(area.id) ?? []) })),
-    faces: of('face'), roofs: of('roof'), ground: of('ground'), outbuildings: of('outbuilding'),
+    levels: all<{ id: string; name: string; note: string }>(
+      db,
+      'SELECT id, name, note FROM level WHERE job = @job ORDER BY height DESC',
+      { job },
+    ).map((level) => ({
+      ...level,
+      areas: rows.filter((area) => area.level === level.id).flatMap((area) => areas.get(area.id) ?? []),
+    })),
+    faces: of('face'),
+    roofs: of('roof'),
+    ground: of('ground'),
+    outbuildings: of('outbuilding'),
     holds: holdsOf(db, job, now),
     next: plan ? nextVisits(plan, job, now) : [],
     problem: one<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
@@ -52,19 +72,49 @@ export function roomsView(house: House, job: string): RoomsView {
 
 /** Every area's ladder and caption, by id. */
 export function areaViews(house: House, site: Site, plan: StoredPlan | undefined, now: Day): Map<string, AreaView> {
-  const holds = groupBy(all<OpenHold>(house.db, `SELECT area, phase, kind, label FROM hold WHERE job = @job AND state = 'open'`, { job: site.id }), (hold) => hold.area);
-  const tasks = groupBy((plan?.tasks ?? []).filter((task) => task.area !== null && task.state !== 'done'), (task) => task.area ?? '');
-  const lived = new Set(all<{ id: string }>(house.db, 'SELECT id FROM area WHERE job = @job AND lived_in = 1', { job: site.id }).map((area) => area.id));
-  return new Map(site.areas.map((area) => {
-    const ofArea = holds.get(area.id) ?? [];
-    const standing = standingOf(area, ofArea);
-    return [area.id, {
-      id: area.id, name: area.name, kind: area.kind, livedIn: lived.has(area.id), standing,
-      caption: captionOf(area, standing, ofArea, tasks.get(area.id) ?? [], plan, lived.has(area.id), onlyToilet(site, area), now),
-      front: frontOf(area, now),
-      rungs: area.track.map((step) => rungOf(step, ofArea)),
-    }];
-  }));
+  const holds = groupBy(
+    all<OpenHold>(house.db, `SELECT area, phase, kind, label FROM hold WHERE job = @job AND state = 'open'`, {
+      job: site.id,
+    }),
+    (hold) => hold.area,
+  );
+  const tasks = groupBy(
+    (plan?.tasks ?? []).filter((task) => task.area !== null && task.state !== 'done'),
+    (task) => task.area ?? '',
+  );
+  const lived = new Set(
+    all<{ id: string }>(house.db, 'SELECT id FROM area WHERE job = @job AND lived_in = 1', { job: site.id }).map(
+      (area) => area.id,
+    ),
+  );
+  return new Map(
+    site.areas.map((area) => {
+      const ofArea = holds.get(area.id) ?? [];
+      const standing = standingOf(area, ofArea);
+      return [
+        area.id,
+        {
+          id: area.id,
+          name: area.name,
+          kind: area.kind,
+          livedIn: lived.has(area.id),
+          standing,
+          caption: captionOf(
+            area,
+            standing,
+            ofArea,
+            tasks.get(area.id) ?? [],
+            plan,
+            lived.has(area.id),
+            onlyToilet(site, area),
+            now,
+          ),
+          front: frontOf(area, now),
+          rungs: area.track.map((step) => rungOf(step, ofArea)),
+        },
+      ];
+    }),
+  );
 }
 
 function frontOf(area: SiteArea, now: Day): AreaView['front'] {
@@ -76,8 +126,14 @@ function rungOf(step: SiteArea['track'][number], holds: OpenHold[]): Rung {
   const hold = holds.find((one) => one.phase === step.phase);
   const facts = phaseFacts(step.phase);
   return {
-    phase: step.phase, label: facts.label, fraction: step.fraction,
-    ...(hold ? { hold: { label: hold.label, kind: hold.kind } } : facts.hold && step.fraction < 1 ? { hold: { label: facts.label, kind: 'phase' as const } } : {}),
+    phase: step.phase,
+    label: facts.label,
+    fraction: step.fraction,
+    ...(hold
+      ? { hold: { label: hold.label, kind: hold.kind } }
+      : facts.hold && step.fraction < 1
+        ? { hold: { label: facts.label, kind: 'phase' as const } }
+        : {}),
   };
 }
 
@@ -96,11 +152,23 @@ function standingOf(area: SiteArea, holds: OpenHold[]): Standing {
 
 function onlyToilet(site: Site, area: SiteArea): boolean {
   if (!site.livedIn || !area.provides.includes('toilet')) return false;
-  const works = (one: SiteArea): boolean => one.track.every((step) => step.fraction === 0) || one.track.every((step) => step.fraction >= 1);
-  return works(area) && !site.areas.some((other) => other !== area && other.provides.includes('toilet') && works(other));
+  const works = (one: SiteArea): boolean =>
+    one.track.every((step) => step.fraction === 0) || one.track.every((step) => step.fraction >= 1);
+  return (
+    works(area) && !site.areas.some((other) => other !== area && other.provides.includes('toilet') && works(other))
+  );
 }
 
-function captionOf(area: SiteArea, standing: Standing, holds: OpenHold[], tasks: PlannedTask[], plan: StoredPlan | undefined, lived: boolean, only: boolean, now: Day): string {
+function captionOf(
+  area: SiteArea,
+  standing: Standing,
+  holds: OpenHold[],
+  tasks: PlannedTask[],
+  plan: StoredPlan | undefined,
+  lived: boolean,
+  only: boolean,
+  now: Day,
+): string {
   if (standing === 'untouched') return lived ? 'lived in, no work' : 'no work here';
   if (standing === 'done') return 'done';
   const hold = holds.find((one) => area.track.some((step) => step.phase === one.phase && step.fraction < 1));

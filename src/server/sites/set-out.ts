@@ -9,10 +9,23 @@ export function setOutView(house: House, job: string): SetOutView {
   return {
     job: jobHead(house, job),
     details: {
-      version: row.version, name: row.name, address: row.address, client: row.client, clientEmail: row.client_email, units: row.units, state: row.state,
-      startDay: row.start_day, promiseDay: row.promise_day, livedIn: row.lived_in === 1, loudHalf: row.loud_half,
+      version: row.version,
+      name: row.name,
+      address: row.address,
+      client: row.client,
+      clientEmail: row.client_email,
+      units: row.units,
+      state: row.state,
+      startDay: row.start_day,
+      promiseDay: row.promise_day,
+      livedIn: row.lived_in === 1,
+      loudHalf: row.loud_half,
     },
     levels: all(house.db, 'SELECT id, name, height FROM level WHERE job = @job ORDER BY height', { job }),
-    areas: all(house.db, 'SELECT area.id, area.name, level.name AS level FROM area LEFT JOIN level ON level.id = area.level WHERE area.job = @job ORDER BY area.position', { job }),
+    areas: all(
+      house.db,
+      'SELECT area.id, area.name, level.name AS level FROM area LEFT JOIN level ON level.id = area.level WHERE area.job = @job ORDER BY area.position',
+      { job },
+    ),
   };
 }

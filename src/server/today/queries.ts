@@ -39,33 +39,101 @@ export function todayView(house: House): TodayView {
   const time = firmTime(house);
   const { today: now, zone } = time;
   const plan = readPlan(db);
-  const jobs = all<JobLine>(db, `SELECT job.id, name, address, state, promise_day, leaves,
+  const jobs = all<JobLine>(
+    db,
+    `SELECT job.id, name, address, state, promise_day, leaves,
       (SELECT max(started_at) FROM walk WHERE walk.job = job.id AND finished_at IS NOT NULL) AS walked_at,
       (SELECT id FROM walk WHERE walk.job = job.id AND finished_at IS NULL ORDER BY started_at DESC LIMIT 1) AS open_walk
-    FROM job WHERE state IN ('scoping', 'booked', 'active', 'completing') ORDER BY position`);
+    FROM job WHERE state IN ('scoping', 'booked', 'active', 'completing') ORDER BY position`,
+  );
   const selections = new Map(jobs.map((job) => [job.id, selectionsOf(house, job.id)]));
   return {
-    today: now, weekday: formatDay(now),
-    sites: jobs.map((job) => site(house, job, plan, time)).filter((one_) => one_.why.length > 0 || one_.openWalk).sort((a, b) => Number(b.urgent) - Number(a.urgent)),
-    onSite: jobs.map((job) => ({ job: job.id, name: job.name, morning: crewsAt(plan, job.id, slotOf(plan?.origin ?? now, now)), afternoon: crewsAt(plan, job.id, slotOf(plan?.origin ?? now, now, 1)) }))
+    today: now,
+    weekday: formatDay(now),
+    sites: jobs
+      .map((job) => site(house, job, plan, time))
+      .filter((one_) => one_.why.length > 0 || one_.openWalk)
+      .sort((a, b) => Number(b.urgent) - Number(a.urgent)),
+    onSite: jobs
+      .map((job) => ({
+        job: job.id,
+        name: job.name,
+        morning: crewsAt(plan, job.id, slotOf(plan?.origin ?? now, now)),
+        afternoon: crewsAt(plan, job.id, slotOf(plan?.origin ?? now, now, 1)),
+      }))
       .filter((row) => row.morning.length + row.afternoon.length > 0),
-    holds: jobs.flatMap((job) => holdsOf(db, job.id, now).filter((hold) => hold.expectedOn <= addDays(now, 10)).map((hold) => ({ ...hold, job: job.id, jobName: job.name }))).sort((a, b) => (a.expectedOn < b.expectedOn ? -1 : 1)),
-    orders: jobs.flatMap((job) => (selections.get(job.id) ?? []).flatMap((item) => {
-      const { what, day, late } = item.due;
-      return day && what !== 'settled' && isDue(item.due) ? [{ job: job.id, jobName: job.name, selection: item.id, category: item.category, area: item.area, what, day, late }] : [];
-    })).sort((a, b) => (a.day < b.day ? -1 : 1)),
-    requests: jobs.flatMap((job) => requestViews(house, job.id).filter((request) => request.late || request.near).flatMap((request) => {
-      if (request.standing === 'waits for another') return [];
-      const what = request.overdue ? 'remind' : request.standing === 'sent' ? 'answer' : 'send';
-      const day = what === 'send' ? request.sendBy : (request.named ?? request.expected);
-      return day ? [{ job: job.id, jobName: job.name, request: request.id, text: requestLabel(request), what, day, late: request.late } as const] : [];
-    })).sort((a, b) => (a.day < b.day ? -1 : 1)),
+    holds: jobs
+      .flatMap((job) =>
+        holdsOf(db, job.id, now)
+          .filter((hold) => hold.expectedOn <= addDays(now, 10))
+          .map((hold) => ({ ...hold, job: job.id, jobName: job.name })),
+      )
+      .sort((a, b) => (a.expectedOn < b.expectedOn ? -1 : 1)),
+    orders: jobs
+      .flatMap((job) =>
+        (selections.get(job.id) ?? []).flatMap((item) => {
+          const { what, day, late } = item.due;
+          return day && what !== 'settled' && isDue(item.due)
+            ? [
+                {
+                  job: job.id,
+                  jobName: job.name,
+                  selection: item.id,
+                  category: item.category,
+                  area: item.area,
+                  what,
+                  day,
+                  late,
+                },
+              ]
+            : [];
+        }),
+      )
+      .sort((a, b) => (a.day < b.day ? -1 : 1)),
+    requests: jobs
+      .flatMap((job) =>
+        requestViews(house, job.id)
+          .filter((request) => request.late || request.near)
+          .flatMap((request) => {
+            if (request.standing === 'waits for another') return [];
+            const what = request.overdue ? 'remind' : request.standing === 'sent' ? 'answer' : 'send';
+            const day = what === 'send' ? request.sendBy : (request.named ?? request.expected);
+            return day
+              ? [
+                  {
+                    job: job.id,
+                    jobName: job.name,
+                    request: request.id,
+                    text: requestLabel(request),
+                    what,
+                    day,
+                    late: request.late,
+                  } as const,
+                ]
+              : [];
+          }),
+      )
+      .sort((a, b) => (a.day < b.day ? -1 : 1)),
     calls: callsOf(house, plan, jobs, now),
-    run: { open: runView(house).stops.reduce((sum, stop) => sum + stop.lines.filter((line) => !line.bought).length, 0) },
-    drafts: all(db, `SELECT job, job.name AS jobName, count(*) AS count FROM job_update JOIN job ON job.id = job WHERE job_update.state = 'draft' GROUP BY job ORDER BY job.position`),
+    run: {
+      open: runView(house).stops.reduce((sum, stop) => sum + stop.lines.filter((line) => !line.bought).length, 0),
+    },
+    drafts: all(
+      db,
+      `SELECT job, job.name AS jobName, count(*) AS count FROM job_update JOIN job ON job.id = job WHERE job_update.state = 'draft' GROUP BY job ORDER BY job.position`,
+    ),
     finishes: jobs.map((job) => {
-      const finish = one<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', { job: job.id })?.finish_day ?? null;
-      return { job: job.id, name: job.name, finish, promise: job.promise_day, late: finish && job.promise_day ? Math.max(0, daysBetween(job.promise_day, finish)) : 0 };
+      const finish =
+        one<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', {
+          job: job.id,
+        })?.finish_day ?? null;
+      return {
+        job: job.id,
+        name: job.name,
+        finish,
+        promise: job.promise_day,
+        late: finish && job.promise_day ? Math.max(0, daysBetween(job.promise_day, finish)) : 0,
+      };
     }),
     problem: one<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
   };
@@ -77,35 +145,99 @@ const CALL_AHEAD = 3;
 /** Whom to call in the next days: offices for a visit, and for what has to be there. */
 function callsOf(house: House, plan: StoredPlan | undefined, jobs: readonly JobLine[], now: Day): TodayView['calls'] {
   const until = addDays(now, CALL_AHEAD);
-  const visits = unbookedOf(house, plan, now).filter((visit) => visit.office !== null && visit.askBy <= until)
-    .map((visit) => ({ key: `${visit.area}${visit.phase}`, text: `${visit.office ?? ''} for ${visit.areaName} · ${visit.label}, ready ${formatDay(visit.ready, now)}`, jobName: visit.jobName, href: '/desks', day: visit.askBy, late: visit.late }));
-  const things = jobs.flatMap((job) => logisticsOf(house.db, job.id, plan, now).filter((one_) => one_.state === 'open' && one_.askBy !== null && one_.askBy <= until)
-    .map((one_) => ({ key: one_.id, text: `${one_.label} for ${one_.step}`, jobName: job.name, href: `/jobs/${job.id}/sequence`, day: one_.askBy ?? now, late: one_.late })));
+  const visits = unbookedOf(house, plan, now)
+    .filter((visit) => visit.office !== null && visit.askBy <= until)
+    .map((visit) => ({
+      key: `${visit.area}${visit.phase}`,
+      text: `${visit.office ?? ''} for ${visit.areaName} · ${visit.label}, ready ${formatDay(visit.ready, now)}`,
+      jobName: visit.jobName,
+      href: '/desks',
+      day: visit.askBy,
+      late: visit.late,
+    }));
+  const things = jobs.flatMap((job) =>
+    logisticsOf(house.db, job.id, plan, now)
+      .filter((one_) => one_.state === 'open' && one_.askBy !== null && one_.askBy <= until)
+      .map((one_) => ({
+        key: one_.id,
+        text: `${one_.label} for ${one_.step}`,
+        jobName: job.name,
+        href: `/jobs/${job.id}/sequence`,
+        day: one_.askBy ?? now,
+        late: one_.late,
+      })),
+  );
   // A bin is swapped before it is full: the day is computed from how it filled.
   const bins = jobs.flatMap((job) => {
     const swap = binSwapDay(binLevelsOf(house.db, job.id), now);
-    return swap && swap <= until ? [{ key: `bin-${job.id}`, text: `Bin: swap by ${formatDay(swap, now)}`, jobName: job.name, href: `/jobs/${job.id}/walks`, day: swap, late: swap <= now }] : [];
+    return swap && swap <= until
+      ? [
+          {
+            key: `bin-${job.id}`,
+            text: `Bin: swap by ${formatDay(swap, now)}`,
+            jobName: job.name,
+            href: `/jobs/${job.id}/walks`,
+            day: swap,
+            late: swap <= now,
+          },
+        ]
+      : [];
   });
   return [...visits, ...things, ...bins].sort((a, b) => (a.day < b.day ? -1 : 1));
 }
 
 /** Why a site wants a walk today; nothing where it does not. */
-function site(house: House, job: JobLine, plan: StoredPlan | undefined, { zone, today: now }: FirmTime): TodayView['sites'][number] {
+function site(
+  house: House,
+  job: JobLine,
+  plan: StoredPlan | undefined,
+  { zone, today: now }: FirmTime,
+): TodayView['sites'][number] {
   const why: string[] = [];
   const days = job.walked_at ? daysBetween(dayIn(zone, job.walked_at), now) : undefined;
-  const checks = holdsOf(house.db, job.id, now).filter((hold) => hold.kind === 'close-in' && hold.expectedOn <= addDays(now, 1));
+  const checks = holdsOf(house.db, job.id, now).filter(
+    (hold) => hold.kind === 'close-in' && hold.expectedOn <= addDays(now, 1),
+  );
   for (const check of checks) why.push(`${check.area}: close-in ${check.expectedOn <= now ? 'today' : 'tomorrow'}`);
-  const covering = (plan?.tasks ?? []).filter((task) => task.job === job.id && task.phase === 'close-in' && task.state !== 'done' && plan && task.start < slotOf(plan.origin, addDays(now, 2)) && !checks.some((check) => check.areaId === task.area));
+  const covering = (plan?.tasks ?? []).filter(
+    (task) =>
+      task.job === job.id &&
+      task.phase === 'close-in' &&
+      task.state !== 'done' &&
+      plan &&
+      task.start < slotOf(plan.origin, addDays(now, 2)) &&
+      !checks.some((check) => check.areaId === task.area),
+  );
   for (const task of covering) why.push(`${task.label} is due`);
-  if (job.state === 'active' && isDueToLeave(job.leaves, lastLeftOf(house.db, job.id), now)) why.push('how it is left was not said');
+  if (job.state === 'active' && isDueToLeave(job.leaves, lastLeftOf(house.db, job.id), now))
+    why.push('how it is left was not said');
   if (days === undefined) why.push('never walked');
   else if (days >= (WALK_EVERY[job.state] ?? 7)) why.push(`last walk ${days} days ago`);
-  const starting = (plan?.tasks ?? []).filter((task) => task.job === job.id && task.crew !== null && task.state === 'waiting' && plan && task.start >= slotOf(plan.origin, now) && task.start < slotOf(plan.origin, addDays(now, 1)));
-  if (starting.length > 0 && job.state === 'active') why.push(`${starting.length} ${starting.length === 1 ? 'piece of work begins' : 'pieces of work begin'} today`);
-  return { job: job.id, name: job.name, address: job.address, why, walked: job.walked_at ? ago(dayIn(zone, job.walked_at), now) : 'never', openWalk: job.open_walk, urgent: checks.length > 0 };
+  const starting = (plan?.tasks ?? []).filter(
+    (task) =>
+      task.job === job.id &&
+      task.crew !== null &&
+      task.state === 'waiting' &&
+      plan &&
+      task.start >= slotOf(plan.origin, now) &&
+      task.start < slotOf(plan.origin, addDays(now, 1)),
+  );
+  if (starting.length > 0 && job.state === 'active')
+    why.push(`${starting.length} ${starting.length === 1 ? 'piece of work begins' : 'pieces of work begin'} today`);
+  return {
+    job: job.id,
+    name: job.name,
+    address: job.address,
+    why,
+    walked: job.walked_at ? ago(dayIn(zone, job.walked_at), now) : 'never',
+    openWalk: job.open_walk,
+    urgent: checks.length > 0,
+  };
 }
 
 function crewsAt(plan: StoredPlan | undefined, job: string, slot: number): string[] {
   const names = new Map((plan?.crewCapacity ?? []).map((crew) => [crew.sub, crew.name]));
-  return (plan?.tasks ?? []).filter((task) => task.job === job && task.crew !== null && task.slots.includes(slot)).map((task) => `${names.get(task.crew ?? '') ?? ''}: ${task.label}`);
+  return (plan?.tasks ?? [])
+    .filter((task) => task.job === job && task.crew !== null && task.slots.includes(slot))
+    .map((task) => `${names.get(task.crew ?? '') ?? ''}: ${task.label}`);
 }

@@ -1,4 +1,13 @@
-import { acknowledge, dropUpdate, editUpdate, makeLink, restoreUpdate, retryMessage, revokeLink, sendUpdate } from '@/contract/commands/updates';
+import {
+  acknowledge,
+  dropUpdate,
+  editUpdate,
+  makeLink,
+  restoreUpdate,
+  retryMessage,
+  revokeLink,
+  sendUpdate,
+} from '@/contract/commands/updates';
 import { insert, one, run } from '../database/query';
 import { handler, need, needVersion, type Handler, type Visit } from '../door/handler';
 import { Refusal, unfit } from '../door/refusal';
@@ -14,14 +23,25 @@ interface UpdateRow {
 
 function needDraft(visit: Visit, id: string, version: number): UpdateRow {
   const row = needVersion<UpdateRow>(visit, 'job_update', id, version);
-  if (row.state !== 'draft') throw unfit('not-a-draft', row.state === 'sent' ? 'This was sent already; what people have read stays as it was.' : 'This draft was dropped.', 'id');
+  if (row.state !== 'draft')
+    throw unfit(
+      'not-a-draft',
+      row.state === 'sent'
+        ? 'This was sent already; what people have read stays as it was.'
+        : 'This draft was dropped.',
+      'id',
+    );
   return row;
 }
 
 export const updateHandlers: Handler[] = [
   handler(editUpdate, (visit, { id, version, title, body }) => {
     const { job } = needDraft(visit, id, version);
-    run(visit.db, 'UPDATE job_update SET title = @title, body = @body, version = version + 1 WHERE id = @id', { id, title, body });
+    run(visit.db, 'UPDATE job_update SET title = @title, body = @body, version = version + 1 WHERE id = @id', {
+      id,
+      title,
+      body,
+    });
     visit.touches(job);
   }),
   handler(dropUpdate, (visit, { id, version }) => {
@@ -37,10 +57,22 @@ export const updateHandlers: Handler[] = [
   }),
   handler(sendUpdate, (visit, { id, version, title, body, expiresOn, recipients }) => {
     const draft = needDraft(visit, id, version);
-    run(visit.db, `UPDATE job_update SET title = @title, body = @body, state = 'sent', sent_at = @now, version = version + 1 WHERE id = @id`, { id, title, body, now: visit.now });
+    run(
+      visit.db,
+      `UPDATE job_update SET title = @title, body = @body, state = 'sent', sent_at = @now, version = version + 1 WHERE id = @id`,
+      { id, title, body, now: visit.now },
+    );
     for (const { messageId, linkId, name, address } of recipients) {
       addLink(visit, { id: linkId, audience: draft.audience, job: draft.job, recipient: name, expiresOn });
-      insert(visit.db, 'message', { id: messageId, job_update: id, share_link: linkId, recipient: name, address, state: 'queued', queued_at: visit.now });
+      insert(visit.db, 'message', {
+        id: messageId,
+        job_update: id,
+        share_link: linkId,
+        recipient: name,
+        address,
+        state: 'queued',
+        queued_at: visit.now,
+      });
     }
     visit.touches(draft.job);
     visit.house.news.emit('queued');
@@ -60,15 +92,28 @@ export const updateHandlers: Handler[] = [
   handler(retryMessage, (visit, { id }) => {
     const message = need<{ state: string; job_update: string }>(visit, 'message', id);
     if (message.state !== 'failed') throw unfit('not-failed', 'Only a message that failed is sent again.', 'id');
-    run(visit.db, `UPDATE message SET state = 'queued', queued_at = @now, settled_at = NULL, failure = NULL WHERE id = @id`, { id, now: visit.now });
+    run(
+      visit.db,
+      `UPDATE message SET state = 'queued', queued_at = @now, settled_at = NULL, failure = NULL WHERE id = @id`,
+      { id, now: visit.now },
+    );
     visit.touches(need<UpdateRow>(visit, 'job_update', message.job_update).job);
     visit.house.news.emit('queued');
   }),
   handler(acknowledge, (visit, { name }) => {
-    if (visit.who.kind !== 'link') throw new Refusal(403, { code: 'not-allowed', message: 'Only the holder of a link can acknowledge it.' });
-    const message = one<{ id: string; job_update: string }>(visit.db, 'SELECT id, job_update FROM message WHERE share_link = @link', { link: visit.who.id });
+    if (visit.who.kind !== 'link')
+      throw new Refusal(403, { code: 'not-allowed', message: 'Only the holder of a link can acknowledge it.' });
+    const message = one<{ id: string; job_update: string }>(
+      visit.db,
+      'SELECT id, job_update FROM message WHERE share_link = @link',
+      { link: visit.who.id },
+    );
     if (!message) throw unfit('nothing-sent', 'Nothing was sent with this link, so there is nothing to acknowledge.');
-    run(visit.db, 'UPDATE message SET acknowledged_at = coalesce(acknowledged_at, @now), acknowledged_by = coalesce(acknowledged_by, @name) WHERE id = @id', { id: message.id, now: visit.now, name });
+    run(
+      visit.db,
+      'UPDATE message SET acknowledged_at = coalesce(acknowledged_at, @now), acknowledged_by = coalesce(acknowledged_by, @name) WHERE id = @id',
+      { id: message.id, now: visit.now, name },
+    );
     visit.touches(need<UpdateRow>(visit, 'job_update', message.job_update).job);
   }),
 ];

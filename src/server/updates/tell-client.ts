@@ -5,11 +5,28 @@ import { insert, orNull } from '../database/query';
 import type { Visit } from '../door/handler';
 import { Refusal, unfit } from '../door/refusal';
 
-export function addLink(visit: Visit, link: { id: string; audience: Audience; job?: string | undefined; sub?: string | undefined; recipient: string; expiresOn: string }): void {
-  if (link.expiresOn < today(visit.house)) throw unfit('expired', 'The last day of the link is in the past; choose today or later.', 'expiresOn');
+export function addLink(
+  visit: Visit,
+  link: {
+    id: string;
+    audience: Audience;
+    job?: string | undefined;
+    sub?: string | undefined;
+    recipient: string;
+    expiresOn: string;
+  },
+): void {
+  if (link.expiresOn < today(visit.house))
+    throw unfit('expired', 'The last day of the link is in the past; choose today or later.', 'expiresOn');
   insert(visit.db, 'share_link', {
-    id: link.id, job: orNull(link.job), sub: orNull(link.sub), audience: link.audience, recipient: link.recipient,
-    token_hash: hashOf(tokenOf(visit.house, link.id)), made_at: visit.now, expires_on: link.expiresOn,
+    id: link.id,
+    job: orNull(link.job),
+    sub: orNull(link.sub),
+    audience: link.audience,
+    recipient: link.recipient,
+    token_hash: hashOf(tokenOf(visit.house, link.id)),
+    made_at: visit.now,
+    expires_on: link.expiresOn,
   });
 }
 
@@ -25,12 +42,30 @@ export interface Sending {
 /** Sends the client of a job a message with a link of their own: news that is not about a walk. */
 export function tellClient(visit: Visit, job: string, words: { title: string; body: string }, to: Sending): void {
   addLink(visit, { id: to.linkId, audience: 'client', job, recipient: to.name, expiresOn: to.expiresOn });
-  insert(visit.db, 'job_update', { id: to.updateId, job, walk: null, audience: 'client', ...words, made_at: visit.now, state: 'sent', sent_at: visit.now });
-  insert(visit.db, 'message', { id: to.messageId, job_update: to.updateId, share_link: to.linkId, recipient: to.name, address: to.address, state: 'queued', queued_at: visit.now });
+  insert(visit.db, 'job_update', {
+    id: to.updateId,
+    job,
+    walk: null,
+    audience: 'client',
+    ...words,
+    made_at: visit.now,
+    state: 'sent',
+    sent_at: visit.now,
+  });
+  insert(visit.db, 'message', {
+    id: to.messageId,
+    job_update: to.updateId,
+    share_link: to.linkId,
+    recipient: to.name,
+    address: to.address,
+    state: 'queued',
+    queued_at: visit.now,
+  });
   visit.house.news.emit('queued');
 }
 
 /** The job whose client holds the link that this came by; a client answers for their own job only. */
 export function needClientOf(visit: Visit, job: string): void {
-  if (visit.who.kind !== 'link' || visit.who.audience !== 'client' || visit.who.job !== job) throw new Refusal(403, { code: 'not-allowed', message: 'Only the client of this job can answer this.' });
+  if (visit.who.kind !== 'link' || visit.who.audience !== 'client' || visit.who.job !== job)
+    throw new Refusal(403, { code: 'not-allowed', message: 'Only the client of this job can answer this.' });
 }

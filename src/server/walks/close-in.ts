@@ -2,7 +2,14 @@ import { signCloseIn } from '@/contract/commands/walks';
 import { groupBy } from '@/core/group-by';
 import type { Opening, Placed, Shape } from '@/core/layout/shape';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
-import { closeInLines, closeInState, coveringPhases, isCheckedBeforeCover, type CloseIn, type CloseInFacts } from '@/core/walks/close-in';
+import {
+  closeInLines,
+  closeInState,
+  coveringPhases,
+  isCheckedBeforeCover,
+  type CloseIn,
+  type CloseInFacts,
+} from '@/core/walks/close-in';
 import type { Observation } from '@/core/walks/observation';
 import { openItems } from '@/core/walks/open-items';
 import { progressOf } from '@/core/walks/progress';
@@ -44,68 +51,195 @@ export interface AreaCloseIn extends CloseIn {
  * The checks of a job's areas whose walls are closed in the course of the work.
  * @param seen those of the job that stand, in the order seen; read anew where they are not given
  */
-export function closeInsOf(db: Connection, job: string, seen: readonly Observation[] = standing(observationsOf(db, job))): Map<string, AreaCloseIn> {
-  const steps = groupBy(all<{ area: string; phase: Phase }>(db, 'SELECT step.area, phase FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job }), (step) => step.area);
-  const wanted = all<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job ORDER BY position', { job }).filter(({ id }) => isCheckedBeforeCover((steps.get(id) ?? []).map((step) => step.phase)));
+export function closeInsOf(
+  db: Connection,
+  job: string,
+  seen: readonly Observation[] = standing(observationsOf(db, job)),
+): Map<string, AreaCloseIn> {
+  const steps = groupBy(
+    all<{ area: string; phase: Phase }>(
+      db,
+      'SELECT step.area, phase FROM step JOIN area ON area.id = step.area WHERE area.job = @job',
+      { job },
+    ),
+    (step) => step.area,
+  );
+  const wanted = all<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job ORDER BY position', {
+    job,
+  }).filter(({ id }) => isCheckedBeforeCover((steps.get(id) ?? []).map((step) => step.phase)));
   if (wanted.length === 0) return new Map();
-  const selections = groupBy(all<{ id: string; area: string; category: string; choice: string }>(db, `SELECT id, area, category, choice FROM selection WHERE job = @job AND removed = 0 AND follows IS NULL AND state <> 'left over' ORDER BY rowid`, { job }), (one) => one.area);
-  const scope = groupBy(all<{ id: string; area: string; verb: string; subject: string }>(db, `SELECT id, area, verb, subject FROM scope_item WHERE job = @job AND removed = 0 AND stance = 'in' ORDER BY rowid`, { job }), (one) => one.area);
-  const live = groupBy(all<{ id: string; area: string; text: string }>(db, `SELECT id, area, subject AS text FROM finding WHERE job = @job AND removed = 0 AND kind = 'service' AND live = 1 AND area IS NOT NULL ORDER BY rowid`, { job }), (one) => one.area);
-  const believed = groupBy(all<{ id: string; area: string; text: string; phase: Phase }>(db, `SELECT id, area, text, phase FROM assumption WHERE job = @job AND removed = 0 AND state = 'open' ORDER BY rowid`, { job }), (one) => one.area);
-  const signs = groupBy(all<{ id: string; area: string; name: string; reason: string; signed_at: string; lines: string }>(db, 'SELECT * FROM close_in_sign WHERE job = @job AND removed = 0 ORDER BY signed_at', { job }), (one) => one.area);
+  const selections = groupBy(
+    all<{ id: string; area: string; category: string; choice: string }>(
+      db,
+      `SELECT id, area, category, choice FROM selection WHERE job = @job AND removed = 0 AND follows IS NULL AND state <> 'left over' ORDER BY rowid`,
+      { job },
+    ),
+    (one) => one.area,
+  );
+  const scope = groupBy(
+    all<{ id: string; area: string; verb: string; subject: string }>(
+      db,
+      `SELECT id, area, verb, subject FROM scope_item WHERE job = @job AND removed = 0 AND stance = 'in' ORDER BY rowid`,
+      { job },
+    ),
+    (one) => one.area,
+  );
+  const live = groupBy(
+    all<{ id: string; area: string; text: string }>(
+      db,
+      `SELECT id, area, subject AS text FROM finding WHERE job = @job AND removed = 0 AND kind = 'service' AND live = 1 AND area IS NOT NULL ORDER BY rowid`,
+      { job },
+    ),
+    (one) => one.area,
+  );
+  const believed = groupBy(
+    all<{ id: string; area: string; text: string; phase: Phase }>(
+      db,
+      `SELECT id, area, text, phase FROM assumption WHERE job = @job AND removed = 0 AND state = 'open' ORDER BY rowid`,
+      { job },
+    ),
+    (one) => one.area,
+  );
+  const signs = groupBy(
+    all<{ id: string; area: string; name: string; reason: string; signed_at: string; lines: string }>(
+      db,
+      'SELECT * FROM close_in_sign WHERE job = @job AND removed = 0 ORDER BY signed_at',
+      { job },
+    ),
+    (one) => one.area,
+  );
   const drawn = drawnOf(db, job);
   const open = groupBy(openItems(seen), ({ item }) => item.area);
   const progress = progressOf(seen);
   const byArea = groupBy(seen, (one) => one.area);
-  return new Map(wanted.map(({ id, name }): [string, AreaCloseIn] => {
-    const phases = (steps.get(id) ?? []).map((step) => step.phase);
-    const hiding = coveringPhases(phases);
-    const facts: CloseInFacts = {
-      phases, ...drawn(id), selections: selections.get(id) ?? [], scope: (scope.get(id) ?? []).map((line) => ({ id: line.id, text: line.subject })), // Only what the cover would hide: paint and doors come after it.
-      leftovers: (open.get(id) ?? []).filter(({ item }) => ROUGH_TRADES.has(item.trade)).map(({ item }) => ({ id: item.id, text: countedWords(item) })),
-      assumptions: (believed.get(id) ?? []).filter((one) => hiding.includes(one.phase) || phaseFacts(one.phase).hidden === true), liveServices: live.get(id) ?? [],
-    };
-    const mine = byArea.get(id) ?? [];
-    const state = closeInState(closeInLines(facts), mine);
-    const sign = (signs.get(id) ?? []).at(-1);
-    const reading = progress.get(taskId(id, 'close-in'));
-    const reopened = mine.some((one) => one.kind === 'check' && one.verdict === 'open' && one.at > (reading?.at ?? '') && state.open.some((line) => line.key === one.line));
-    const uncovered = state.open.filter((line) => sign === undefined || !(JSON.parse(sign.lines) as string[]).includes(line.key));
-    const bySign = sign !== undefined && uncovered.length === 0;
-    const byWalk = reading?.fraction === 1 && !reopened;
-    const closed = state.closedAt !== undefined || bySign || byWalk;
-    const at = state.closedAt ?? (bySign ? sign.signed_at : byWalk ? reading.at : undefined);
-    return [id, {
-      ...state, area: id, name, signed: sign ? { id: sign.id, name: sign.name, reason: sign.reason, at: sign.signed_at, lines: JSON.parse(sign.lines) as string[] } : null,
-      begun: sign !== undefined || mine.some((one) => one.kind === 'check'), closed, ...(at ? { at } : {}), covers: hiding[0] ?? null, covered: !closed && hiding.some((phase) => (progress.get(taskId(id, phase))?.fraction ?? 0) > 0),
-    }];
-  }));
+  return new Map(
+    wanted.map(({ id, name }): [string, AreaCloseIn] => {
+      const phases = (steps.get(id) ?? []).map((step) => step.phase);
+      const hiding = coveringPhases(phases);
+      const facts: CloseInFacts = {
+        phases,
+        ...drawn(id),
+        selections: selections.get(id) ?? [],
+        scope: (scope.get(id) ?? []).map((line) => ({ id: line.id, text: line.subject })), // Only what the cover would hide: paint and doors come after it.
+        leftovers: (open.get(id) ?? [])
+          .filter(({ item }) => ROUGH_TRADES.has(item.trade))
+          .map(({ item }) => ({ id: item.id, text: countedWords(item) })),
+        assumptions: (believed.get(id) ?? []).filter(
+          (one) => hiding.includes(one.phase) || phaseFacts(one.phase).hidden === true,
+        ),
+        liveServices: live.get(id) ?? [],
+      };
+      const mine = byArea.get(id) ?? [];
+      const state = closeInState(closeInLines(facts), mine);
+      const sign = (signs.get(id) ?? []).at(-1);
+      const reading = progress.get(taskId(id, 'close-in'));
+      const reopened = mine.some(
+        (one) =>
+          one.kind === 'check' &&
+          one.verdict === 'open' &&
+          one.at > (reading?.at ?? '') &&
+          state.open.some((line) => line.key === one.line),
+      );
+      const uncovered = state.open.filter(
+        (line) => sign === undefined || !(JSON.parse(sign.lines) as string[]).includes(line.key),
+      );
+      const bySign = sign !== undefined && uncovered.length === 0;
+      const byWalk = reading?.fraction === 1 && !reopened;
+      const closed = state.closedAt !== undefined || bySign || byWalk;
+      const at = state.closedAt ?? (bySign ? sign.signed_at : byWalk ? reading.at : undefined);
+      return [
+        id,
+        {
+          ...state,
+          area: id,
+          name,
+          signed: sign
+            ? {
+                id: sign.id,
+                name: sign.name,
+                reason: sign.reason,
+                at: sign.signed_at,
+                lines: JSON.parse(sign.lines) as string[],
+              }
+            : null,
+          begun: sign !== undefined || mine.some((one) => one.kind === 'check'),
+          closed,
+          ...(at ? { at } : {}),
+          covers: hiding[0] ?? null,
+          covered: !closed && hiding.some((phase) => (progress.get(taskId(id, phase))?.fraction ?? 0) > 0),
+        },
+      ];
+    }),
+  );
 }
 
 /** What is drawn of a job's areas, read at once. */
 function drawnOf(db: Connection, job: string): (area: string) => Pick<CloseInFacts, 'openings' | 'placed' | 'walls'> {
   const things = <Thing extends { id: string }>(table: 'opening' | 'placed'): Map<string, Thing[]> =>
-    groupByArea(all<{ id: string; area: string; content: string }>(db, `SELECT ${table}.id, area, ${table} AS content FROM ${table} JOIN area ON area.id = ${table}.area WHERE area.job = @job AND removed = 0 ORDER BY ${table}.rowid`, { job }).map((row) => [row.area, { ...(JSON.parse(row.content) as Thing), id: row.id }]));
+    groupByArea(
+      all<{ id: string; area: string; content: string }>(
+        db,
+        `SELECT ${table}.id, area, ${table} AS content FROM ${table} JOIN area ON area.id = ${table}.area WHERE area.job = @job AND removed = 0 ORDER BY ${table}.rowid`,
+        { job },
+      ).map((row) => [row.area, { ...(JSON.parse(row.content) as Thing), id: row.id }]),
+    );
   const [openings, placed] = [things<Opening>('opening'), things<Placed>('placed')];
-  const walls = new Map(all<{ area: string; shape: string }>(db, 'SELECT area, shape FROM shape JOIN area ON area.id = shape.area WHERE area.job = @job', { job }).map((row) => { const shape = JSON.parse(row.shape) as Shape; return [row.area, shape.kind === 'room' ? shape.walls.length : 0]; }));
-  return (area) => ({ openings: openings.get(area) ?? [], placed: placed.get(area) ?? [], walls: walls.get(area) ?? 0 });
+  const walls = new Map(
+    all<{ area: string; shape: string }>(
+      db,
+      'SELECT area, shape FROM shape JOIN area ON area.id = shape.area WHERE area.job = @job',
+      { job },
+    ).map((row) => {
+      const shape = JSON.parse(row.shape) as Shape;
+      return [row.area, shape.kind === 'room' ? shape.walls.length : 0];
+    }),
+  );
+  return (area) => ({
+    openings: openings.get(area) ?? [],
+    placed: placed.get(area) ?? [],
+    walls: walls.get(area) ?? 0,
+  });
 }
 
-const groupByArea = <Thing>(pairs: [string, Thing][]): Map<string, Thing[]> => new Map([...groupBy(pairs, ([area]) => area)].map(([area, list]) => [area, list.map(([, thing]) => thing)]));
+const groupByArea = <Thing>(pairs: [string, Thing][]): Map<string, Thing[]> =>
+  new Map([...groupBy(pairs, ([area]) => area)].map(([area, list]) => [area, list.map(([, thing]) => thing)]));
 
-const ROUGH_TRADES: ReadonlySet<string> = new Set(['carpentry', 'structure', 'plumbing', 'gas', 'air', 'wiring', 'insulation', 'metal', 'glass']);
+const ROUGH_TRADES: ReadonlySet<string> = new Set([
+  'carpentry',
+  'structure',
+  'plumbing',
+  'gas',
+  'air',
+  'wiring',
+  'insulation',
+  'metal',
+  'glass',
+]);
 
 /** “2 of 14 checks before the wall is closed are open: …”. */
 export const openWords = ({ lines, open }: CloseIn, most = 3): string =>
-  `${open.length} of ${lines.length} ${lines.length === 1 ? 'check' : 'checks'} before the walls are closed ${open.length === 1 ? 'is' : 'are'} open: ${open.slice(0, most).map((line) => line.text).join('; ')}${open.length > most ? '; …' : ''}`;
+  `${open.length} of ${lines.length} ${lines.length === 1 ? 'check' : 'checks'} before the walls are closed ${open.length === 1 ? 'is' : 'are'} open: ${open
+    .slice(0, most)
+    .map((line) => line.text)
+    .join('; ')}${open.length > most ? '; …' : ''}`;
 
 export const closeInHandlers: Handler[] = [
   handler(signCloseIn, (visit, { id, area, name, reason }) => {
     const { job } = need<{ job: string }>(visit, 'area', area, 'area');
     const check = closeInsOf(visit.db, job).get(area);
     if (!check) throw unfit('no-close-in', 'No walls are closed in this area.', 'area');
-    if (check.open.length === 0) throw unfit('nothing-open', 'Every line is settled; there is nothing to answer for.', 'area');
-    insert(visit.db, 'close_in_sign', { id, job, area, name, reason, lines: JSON.stringify(check.open.map((line) => line.key)), signed_at: visit.at, person: personOf(visit) });
+    if (check.open.length === 0)
+      throw unfit('nothing-open', 'Every line is settled; there is nothing to answer for.', 'area');
+    insert(visit.db, 'close_in_sign', {
+      id,
+      job,
+      area,
+      name,
+      reason,
+      lines: JSON.stringify(check.open.map((line) => line.key)),
+      signed_at: visit.at,
+      person: personOf(visit),
+    });
     visit.mark(job, `${name} answered for the open checks in ${check.name}`);
   }),
 ];

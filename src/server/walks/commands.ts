@@ -1,4 +1,10 @@
-import { addStandpoint, finishWalk, recordObservation, startWalk, type RecordedObservation } from '@/contract/commands/walks';
+import {
+  addStandpoint,
+  finishWalk,
+  recordObservation,
+  startWalk,
+  type RecordedObservation,
+} from '@/contract/commands/walks';
 import { formatDay } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
 import { insert, one, run, type Values } from '../database/query';
@@ -18,7 +24,8 @@ interface WalkRow {
 }
 
 export function walker(visit: Visit): string {
-  if (visit.who.kind !== 'person') throw new Refusal(403, { code: 'not-allowed', message: 'Only people of the firm walk.' });
+  if (visit.who.kind !== 'person')
+    throw new Refusal(403, { code: 'not-allowed', message: 'Only people of the firm walk.' });
   return visit.who.id;
 }
 
@@ -36,23 +43,63 @@ function checkReferences(visit: Visit, walk: WalkRow, seen: RecordedObservation)
   if (seen.kind === 'selection-check') ofJob('selection', seen.selection, 'selection');
   if (seen.kind === 'picture' && seen.standpoint) ofJob('standpoint', seen.standpoint, 'standpoint');
   if (seen.kind === 'recheck' || seen.kind === 'withdrawal' || seen.kind === 'marks') {
-    const about = need<{ job: string; kind: string; area: string }>(visit, 'observation', seen.about, 'observation.about');
+    const about = need<{ job: string; kind: string; area: string }>(
+      visit,
+      'observation',
+      seen.about,
+      'observation.about',
+    );
     if (about.job !== job) throw notFound('observation in this job', 'observation.about');
-    if (seen.kind === 'recheck' && about.kind !== 'remaining' && about.kind !== 'caution') throw unfit('not-carried', 'Only remaining work and cautions are looked at again.', 'observation.about');
-    if (seen.kind === 'marks' && about.kind !== 'picture') throw unfit('no-picture', 'Marks are drawn on a picture.', 'observation.about');
-    if (seen.kind === 'recheck' && seen.verdict === 'done' && walk.kind === 'completion' && !seen.text && !seen.picture) throw unfit('no-proof', 'At the end a leftover is closed with a picture or a word on how it was put right.', 'observation.text');
+    if (seen.kind === 'recheck' && about.kind !== 'remaining' && about.kind !== 'caution')
+      throw unfit('not-carried', 'Only remaining work and cautions are looked at again.', 'observation.about');
+    if (seen.kind === 'marks' && about.kind !== 'picture')
+      throw unfit('no-picture', 'Marks are drawn on a picture.', 'observation.about');
+    if (seen.kind === 'recheck' && seen.verdict === 'done' && walk.kind === 'completion' && !seen.text && !seen.picture)
+      throw unfit(
+        'no-proof',
+        'At the end a leftover is closed with a picture or a word on how it was put right.',
+        'observation.text',
+      );
   }
 }
 
-function checkProgress(visit: Visit, job: string, area: string, phase: Parameters<typeof needStep>[2], fraction: number): void {
+function checkProgress(
+  visit: Visit,
+  job: string,
+  area: string,
+  phase: Parameters<typeof needStep>[2],
+  fraction: number,
+): void {
   needStep(visit, area, phase, 'observation.phase');
   if (phase !== 'close-in' || fraction < 1) return;
   const check = closeInsOf(visit.db, job).get(area);
   // A wall is closed by settling its lines or by somebody's name, never by a word that says it is.
-  if (check && !check.closed) throw unfit('close-in-open', `${openWords(check)}. Settle them, or answer for them by name.`, 'observation.fraction');
+  if (check && !check.closed)
+    throw unfit(
+      'close-in-open',
+      `${openWords(check)}. Settle them, or answer for them by name.`,
+      'observation.fraction',
+    );
 }
 
-const COLUMNS = new Set(['id', 'walk', 'area', 'kind', 'phase', 'fraction', 'text', 'trade', 'quantity', 'unit', 'selection', 'verdict', 'about', 'picture', 'mm', 'typed']);
+const COLUMNS = new Set([
+  'id',
+  'walk',
+  'area',
+  'kind',
+  'phase',
+  'fraction',
+  'text',
+  'trade',
+  'quantity',
+  'unit',
+  'selection',
+  'verdict',
+  'about',
+  'picture',
+  'mm',
+  'typed',
+]);
 
 /** Schema fields are named as the columns; what has none is kept together as facts, and what a kind has not is NULL. */
 function rowOf(seen: RecordedObservation, clock: string | undefined): Values {
@@ -67,7 +114,11 @@ function rowOf(seen: RecordedObservation, clock: string | undefined): Values {
 /** What came is held against what was ordered; a check said anew or withdrawn takes back what followed from the one before. */
 function followCheck(visit: Visit, job: string, seen: RecordedObservation): void {
   if (seen.kind === 'withdrawal') {
-    const about = one<{ kind: string; selection: string | null }>(visit.db, 'SELECT kind, selection FROM observation WHERE id = @about', { about: seen.about });
+    const about = one<{ kind: string; selection: string | null }>(
+      visit.db,
+      'SELECT kind, selection FROM observation WHERE id = @about',
+      { about: seen.about },
+    );
     if (about?.kind === 'selection-check' && about.selection) takeCheckBack(visit, about.selection, seen.about);
   }
   if (seen.kind !== 'selection-check') return;
@@ -76,15 +127,34 @@ function followCheck(visit: Visit, job: string, seen: RecordedObservation): void
   if (checks.at(-1)?.id !== seen.id) return;
   const former = checks.at(-2);
   if (former?.walk === seen.walk) takeCheckBack(visit, seen.selection, former.id);
-  settleCheck(visit, seen.selection, { verdict: seen.verdict, text: seen.text ?? '', ...(seen.quantity === undefined ? {} : { quantity: seen.quantity }) }, seen.id);
+  settleCheck(
+    visit,
+    seen.selection,
+    {
+      verdict: seen.verdict,
+      text: seen.text ?? '',
+      ...(seen.quantity === undefined ? {} : { quantity: seen.quantity }),
+    },
+    seen.id,
+  );
 }
 
 const WHO_DECIDED = { client: 'the client', us: 'us', engineer: 'the engineer' } as const;
 
 /** What was settled on the spot stands among the decisions of the job, and goes from them when it is taken back. */
 function followDecision(visit: Visit, job: string, seen: RecordedObservation): void {
-  if (seen.kind === 'decision') recordDecision(visit, { id: seen.id, job, area: seen.area, subject: seen.text.slice(0, 300), reason: `agreed on the spot by ${seen.name ?? WHO_DECIDED[seen.by]}${seen.free ? ', at no charge' : ''}` });
-  if (seen.kind === 'withdrawal') run(visit.db, 'UPDATE decision SET removed = 1, version = version + 1 WHERE id = @about AND removed = 0', { about: seen.about });
+  if (seen.kind === 'decision')
+    recordDecision(visit, {
+      id: seen.id,
+      job,
+      area: seen.area,
+      subject: seen.text.slice(0, 300),
+      reason: `agreed on the spot by ${seen.name ?? WHO_DECIDED[seen.by]}${seen.free ? ', at no charge' : ''}`,
+    });
+  if (seen.kind === 'withdrawal')
+    run(visit.db, 'UPDATE decision SET removed = 1, version = version + 1 WHERE id = @about AND removed = 0', {
+      about: seen.about,
+    });
 }
 
 export const walkHandlers: Handler[] = [
@@ -98,13 +168,21 @@ export const walkHandlers: Handler[] = [
     const walk = need<WalkRow>(visit, 'walk', seen.walk, 'observation.walk');
     needAreaOf(visit, walk.job, seen.area, 'observation.area');
     checkReferences(visit, walk, seen);
-    insert(visit.db, 'observation', { ...rowOf(seen, visit.clock), job: walk.job, person: walker(visit), at: visit.at });
+    insert(visit.db, 'observation', {
+      ...rowOf(seen, visit.clock),
+      job: walk.job,
+      person: walker(visit),
+      at: visit.at,
+    });
     followCheck(visit, walk.job, seen);
     followDecision(visit, walk.job, seen);
     // A record that arrives after its walk was finished still belongs to it, and moves the plan; so does what settles a line of the
     // check before covering, which somebody may be waiting for.
-    const settles = seen.kind === 'check' || (seen.kind === 'recheck' && seen.verdict === 'done' && closeInsOf(visit.db, walk.job).has(seen.area));
-    if (walk.finished_at || settles) visit.mark(walk.job, settles ? 'a check before covering was settled' : 'a late record of a walk arrived');
+    const settles =
+      seen.kind === 'check' ||
+      (seen.kind === 'recheck' && seen.verdict === 'done' && closeInsOf(visit.db, walk.job).has(seen.area));
+    if (walk.finished_at || settles)
+      visit.mark(walk.job, settles ? 'a check before covering was settled' : 'a late record of a walk arrived');
     else visit.touches(walk.job);
   }),
   handler(finishWalk, (visit, { id }) => {

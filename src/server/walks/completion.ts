@@ -1,4 +1,14 @@
-import { acceptArea, answerItem, askItem, buyShort, leaveSite, leaveWithClient, signOff, takeUpItem, unbuyShort } from '@/contract/commands/completion';
+import {
+  acceptArea,
+  answerItem,
+  askItem,
+  buyShort,
+  leaveSite,
+  leaveWithClient,
+  signOff,
+  takeUpItem,
+  unbuyShort,
+} from '@/contract/commands/completion';
 import { insert, one, orNull, run, update } from '../database/query';
 import { handler, need, needAreaOf, needVersion, type Handler, type Visit } from '../door/handler';
 import { notFound, unfit } from '../door/refusal';
@@ -12,10 +22,16 @@ function needShort(visit: Visit, about: string): { job: string } {
   return row;
 }
 
-function accept(visit: Visit, { id, area, name, words }: { id: string; area: string; name: string; words: string }, byClient: 0 | 1): void {
+function accept(
+  visit: Visit,
+  { id, area, name, words }: { id: string; area: string; name: string; words: string },
+  byClient: 0 | 1,
+): void {
   const { job } = need<{ job: string }>(visit, 'area', area, 'area');
   if (byClient) needClientOf(visit, job);
-  const there = one<{ name: string }>(visit.db, 'SELECT name FROM sign_off WHERE area = @area AND removed = 0', { area });
+  const there = one<{ name: string }>(visit.db, 'SELECT name FROM sign_off WHERE area = @area AND removed = 0', {
+    area,
+  });
   if (there) throw unfit('accepted-already', `${there.name} has accepted this room already.`, 'area');
   insert(visit.db, 'sign_off', { id, job, area, name, words, at: visit.at, by_client: byClient });
   visit.touches(job);
@@ -37,15 +53,30 @@ function needAsked(visit: Visit, id: string, version: number): ItemRow {
 export const completionHandlers: Handler[] = [
   handler(leaveSite, (visit, { id, job, walk, items, bin, note }) => {
     need(visit, 'job', job, 'job');
-    if (walk && need<{ job: string }>(visit, 'walk', walk, 'walk').job !== job) throw notFound('walk of this job', 'walk');
+    if (walk && need<{ job: string }>(visit, 'walk', walk, 'walk').job !== job)
+      throw notFound('walk of this job', 'walk');
     const vague = items.findIndex((item) => item.state === 'not well' && item.text.trim() === '');
-    if (vague !== -1) throw unfit('not-said', 'Say what is not well, so that somebody can put it right.', `items[${vague}].text`);
-    insert(visit.db, 'site_left', { id, job, walk: orNull(walk), person: walker(visit), at: visit.at, items: JSON.stringify(items), bin: orNull(bin), note });
+    if (vague !== -1)
+      throw unfit('not-said', 'Say what is not well, so that somebody can put it right.', `items[${vague}].text`);
+    insert(visit.db, 'site_left', {
+      id,
+      job,
+      walk: orNull(walk),
+      person: walker(visit),
+      at: visit.at,
+      items: JSON.stringify(items),
+      bin: orNull(bin),
+      note,
+    });
     visit.touches(job);
   }),
   handler(buyShort, (visit, { about }) => {
     const { job } = needShort(visit, about);
-    run(visit.db, 'INSERT OR IGNORE INTO bought (observation, at, person) VALUES (@about, @at, @person)', { about, at: visit.at, person: personOf(visit) });
+    run(visit.db, 'INSERT OR IGNORE INTO bought (observation, at, person) VALUES (@about, @at, @person)', {
+      about,
+      at: visit.at,
+      person: personOf(visit),
+    });
     visit.touches(job);
   }),
   handler(unbuyShort, (visit, { about }) => {
@@ -71,7 +102,17 @@ export const completionHandlers: Handler[] = [
     const row = needAsked(visit, id, version);
     if (need<{ job: string }>(visit, 'walk', walk, 'walk').job !== row.job) throw notFound('walk of this job', 'walk');
     needAreaOf(visit, row.job, area);
-    insert(visit.db, 'observation', { id: observation, walk, job: row.job, area, person: walker(visit), at: visit.at, kind: 'remaining', text: row.text, trade });
+    insert(visit.db, 'observation', {
+      id: observation,
+      walk,
+      job: row.job,
+      area,
+      person: walker(visit),
+      at: visit.at,
+      kind: 'remaining',
+      text: row.text,
+      trade,
+    });
     update(visit.db, 'client_item', id, { state: 'taken up', observation, area });
     visit.mark(row.job, 'a line of the client’s list was taken up');
   }),

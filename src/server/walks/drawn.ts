@@ -8,8 +8,21 @@ export function drawnOf({ shape, openings }: ReturnType<typeof readLayout>): Pic
   return {
     walls: shape.walls.map((_, wall) => wallName(wall)),
     drawn: [
-      ...shape.walls.map((wall, at) => ({ label: `${wallName(at)}, length`, of: { what: 'wall' as const, wall: at }, mm: wall.mm })), { label: 'height of the room', of: { what: 'height' as const }, mm: shape.height.mm },
-      ...openings.flatMap((opening) => (['width', 'height', 'sill'] as const).filter((side) => side !== 'sill' || opening.kind === 'window').map((side) => ({ label: `${opening.name || OPENING_KINDS[opening.kind]}, ${side}`, of: { what: 'opening' as const, opening: opening.id, side }, mm: opening[side].mm }))),
+      ...shape.walls.map((wall, at) => ({
+        label: `${wallName(at)}, length`,
+        of: { what: 'wall' as const, wall: at },
+        mm: wall.mm,
+      })),
+      { label: 'height of the room', of: { what: 'height' as const }, mm: shape.height.mm },
+      ...openings.flatMap((opening) =>
+        (['width', 'height', 'sill'] as const)
+          .filter((side) => side !== 'sill' || opening.kind === 'window')
+          .map((side) => ({
+            label: `${opening.name || OPENING_KINDS[opening.kind]}, ${side}`,
+            of: { what: 'opening' as const, opening: opening.id, side },
+            mm: opening[side].mm,
+          })),
+      ),
     ],
   };
 }

@@ -14,5 +14,9 @@ export function lastLeftOf(db: Connection, job: string): Day | null {
 /** How full the bin was, in the order seen. */
 export function binLevelsOf(db: Connection, job: string): BinLevel[] {
   const zone = zoneOf(db);
-  return all<{ at: string; bin: number }>(db, 'SELECT at, bin FROM site_left WHERE job = @job AND bin IS NOT NULL ORDER BY at', { job }).map((row) => ({ day: dayIn(zone, row.at), level: row.bin }));
+  return all<{ at: string; bin: number }>(
+    db,
+    'SELECT at, bin FROM site_left WHERE job = @job AND bin IS NOT NULL ORDER BY at',
+    { job },
+  ).map((row) => ({ day: dayIn(zone, row.at), level: row.bin }));
 }

@@ -2,7 +2,14 @@ import type { JobPack, NarrationView, Recorded, WalkArea, WalkPack, WalksView } 
 import { groupBy } from '@/core/group-by';
 import { phaseFacts } from '@/core/sequence/phases';
 import { daysBetween, type Day } from '@/core/units/day';
-import { ofKind, standing, type Mark, type Observation, type SelectionVerdict, type WalkKind } from '@/core/walks/observation';
+import {
+  ofKind,
+  standing,
+  type Mark,
+  type Observation,
+  type SelectionVerdict,
+  type WalkKind,
+} from '@/core/walks/observation';
 import { carriedItems } from '@/core/walks/open-items';
 import { countedWords, recordWords } from '@/core/walks/record-words';
 import { walkingOrder } from '@/core/walks/route';
@@ -36,20 +43,34 @@ export function needWalk(house: House, id: string): WalkRow {
   return row;
 }
 
-export const personNames = (db: Connection): Map<string, string> => new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]));
+export const personNames = (db: Connection): Map<string, string> =>
+  new Map(
+    all<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]),
+  );
 
 /** Everything a walk needs in the hand. */
 export function walkPack(house: House, id: string): WalkPack {
   const walk = needWalk(house, id);
   const names = personNames(house.db);
   return {
-    ...packOf(house, walk.job, walk), narrations: narrationsOf(house.db, id),
-    walk: { id, kind: walk.kind, startedAt: walk.started_at, finished: walk.finished_at !== null, by: names.get(walk.person) ?? '' },
+    ...packOf(house, walk.job, walk),
+    narrations: narrationsOf(house.db, id),
+    walk: {
+      id,
+      kind: walk.kind,
+      startedAt: walk.started_at,
+      finished: walk.finished_at !== null,
+      by: names.get(walk.person) ?? '',
+    },
   };
 }
 
 /** What a device keeps of every job that is walked, so that one can be begun where there is no signal. */
-export const jobPacks = (house: House): JobPack[] => all<{ id: string }>(house.db, `SELECT id FROM job WHERE state IN ('scoping', 'booked', 'active', 'completing') ORDER BY position`).map(({ id }) => packOf(house, id));
+export const jobPacks = (house: House): JobPack[] =>
+  all<{ id: string }>(
+    house.db,
+    `SELECT id FROM job WHERE state IN ('scoping', 'booked', 'active', 'completing') ORDER BY position`,
+  ).map(({ id }) => packOf(house, id));
 
 function packOf(house: House, jobId: string, walk?: WalkRow): JobPack {
   const { db } = house;
@@ -60,89 +81,227 @@ function packOf(house: House, jobId: string, walk?: WalkRow): JobPack {
   const onThis = walk ? seen.filter((one_) => one_.walk === walk.id) : [];
   const mine = groupBy(onThis, (one_) => one_.area);
   const site = readSite(db, jobId, now);
-  const rows = new Map(all<{ id: string; place: string; called: string }>(db, `SELECT area.id, coalesce(level.name, 'outside') AS place, called FROM area LEFT JOIN level ON level.id = area.level WHERE area.job = @job`, { job: jobId }).map((row) => [row.id, row]));
+  const rows = new Map(
+    all<{ id: string; place: string; called: string }>(
+      db,
+      `SELECT area.id, coalesce(level.name, 'outside') AS place, called FROM area LEFT JOIN level ON level.id = area.level WHERE area.job = @job`,
+      { job: jobId },
+    ).map((row) => [row.id, row]),
+  );
   // What was open when the walk began stays in sight, with what this walk said of it; the oldest first, so that none is lost at the end.
   const before = groupBy(carriedItems(seen.filter((one_) => one_.walk !== walk?.id)), ({ item }) => item.area);
   const verdicts = new Map(ofKind(onThis, 'recheck').map((check) => [check.about, check.verdict]));
-  const chosen = groupBy(all<Omit<WalkArea['selections'][number], 'verdict'> & { area: string }>(db, `SELECT id, area, category, choice, code, colour, finish, quantity, unit, state FROM selection WHERE job = @job AND removed = 0 AND state NOT IN ('fitted', 'left over') ORDER BY rowid`, { job: jobId }), (row) => row.area);
-  const found = new Map<string, SelectionVerdict>(ofKind(onThis, 'selection-check').map((check) => [check.selection, check.verdict]));
-  const [believed, added, agreed, closeIns] = [assumptionsOf(house, jobId), extrasOf(house, jobId), groupBy(scopeOf(db, jobId), (line) => line.areaId), closeInsOf(db, jobId, seen)];
+  const chosen = groupBy(
+    all<Omit<WalkArea['selections'][number], 'verdict'> & { area: string }>(
+      db,
+      `SELECT id, area, category, choice, code, colour, finish, quantity, unit, state FROM selection WHERE job = @job AND removed = 0 AND state NOT IN ('fitted', 'left over') ORDER BY rowid`,
+      { job: jobId },
+    ),
+    (row) => row.area,
+  );
+  const found = new Map<string, SelectionVerdict>(
+    ofKind(onThis, 'selection-check').map((check) => [check.selection, check.verdict]),
+  );
+  const [believed, added, agreed, closeIns] = [
+    assumptionsOf(house, jobId),
+    extrasOf(house, jobId),
+    groupBy(scopeOf(db, jobId), (line) => line.areaId),
+    closeInsOf(db, jobId, seen),
+  ];
   const spots = standpointsOf(db, jobId, seen, time);
-  const accepted = new Map(all<{ area: string; name: string }>(db, 'SELECT area, name FROM sign_off WHERE job = @job AND removed = 0', { job: jobId }).map((row) => [row.area, row.name]));
+  const accepted = new Map(
+    all<{ area: string; name: string }>(db, 'SELECT area, name FROM sign_off WHERE job = @job AND removed = 0', {
+      job: jobId,
+    }).map((row) => [row.area, row.name]),
+  );
   const names = personNames(db);
   const marks = new Map(ofKind(seen, 'marks').map((one_) => [one_.about, one_.marks]));
   const areas = walkingOrder(site.areas).map((area): WalkArea => {
     const check = closeIns.get(area.id);
     const layout = readLayout(db, area.id);
     return {
-      id: area.id, name: area.name, place: rows.get(area.id)?.place ?? '', called: namesOf(area.name, rows.get(area.id)?.called ?? ''),
-      steps: area.track.map((step) => ({ phase: step.phase, label: phaseFacts(step.phase).label, fraction: step.fraction, trade: step.trade })),
-      open: (before.get(area.id) ?? []).map(({ item, putOff, notSeen, worse }) => ({
-        id: item.id, kind: item.kind, text: item.kind === 'remaining' ? countedWords(item) : item.text, trade: item.kind === 'remaining' ? item.trade : null,
-        putOff, notSeen, worse, days: daysBetween(dayIn(zone, item.at), now), verdict: verdicts.get(item.id) ?? null, since: whenSeen(item.at, time),
-      })).sort((a, b) => b.days - a.days),
-      selections: (chosen.get(area.id) ?? []).map(({ area: _, ...item }) => ({ ...item, verdict: found.get(item.id) ?? null })),
-      assumptions: believed.filter((one_) => one_.areaId === area.id && (one_.state === 'open' || (walk && one_.walk === walk.id))).map(({ id, text, fallback, shownBy, state }) => ({ id, text, fallback, shownBy, state })),
-      extras: added.filter((extra) => extra.areaId === area.id && extra.state === 'open').map((extra) => ({ id: extra.id, text: extra.text, trade: extra.trade, done: false })),
-      checks: (check?.lines ?? []).map(({ key, text, because, state, said }) => ({ key, text, because, state, said: said ?? '' })), closed: check?.closed ?? false,
-      standpoints: spots.get(area.id) ?? [], ...drawnOf(layout),
-      scope: (agreed.get(area.id) ?? []).map((line) => ({ stance: line.stance, text: `${line.verb} ${line.subject}` })), accepted: accepted.get(area.id) ?? null,
+      id: area.id,
+      name: area.name,
+      place: rows.get(area.id)?.place ?? '',
+      called: namesOf(area.name, rows.get(area.id)?.called ?? ''),
+      steps: area.track.map((step) => ({
+        phase: step.phase,
+        label: phaseFacts(step.phase).label,
+        fraction: step.fraction,
+        trade: step.trade,
+      })),
+      open: (before.get(area.id) ?? [])
+        .map(({ item, putOff, notSeen, worse }) => ({
+          id: item.id,
+          kind: item.kind,
+          text: item.kind === 'remaining' ? countedWords(item) : item.text,
+          trade: item.kind === 'remaining' ? item.trade : null,
+          putOff,
+          notSeen,
+          worse,
+          days: daysBetween(dayIn(zone, item.at), now),
+          verdict: verdicts.get(item.id) ?? null,
+          since: whenSeen(item.at, time),
+        }))
+        .sort((a, b) => b.days - a.days),
+      selections: (chosen.get(area.id) ?? []).map(({ area: _, ...item }) => ({
+        ...item,
+        verdict: found.get(item.id) ?? null,
+      })),
+      assumptions: believed
+        .filter((one_) => one_.areaId === area.id && (one_.state === 'open' || (walk && one_.walk === walk.id)))
+        .map(({ id, text, fallback, shownBy, state }) => ({ id, text, fallback, shownBy, state })),
+      extras: added
+        .filter((extra) => extra.areaId === area.id && extra.state === 'open')
+        .map((extra) => ({ id: extra.id, text: extra.text, trade: extra.trade, done: false })),
+      checks: (check?.lines ?? []).map(({ key, text, because, state, said }) => ({
+        key,
+        text,
+        because,
+        state,
+        said: said ?? '',
+      })),
+      closed: check?.closed ?? false,
+      standpoints: spots.get(area.id) ?? [],
+      ...drawnOf(layout),
+      scope: (agreed.get(area.id) ?? []).map((line) => ({ stance: line.stance, text: `${line.verb} ${line.subject}` })),
+      accepted: accepted.get(area.id) ?? null,
       recorded: (mine.get(area.id) ?? []).flatMap((one_) => recorded(one_, names, walk?.person ?? '', marks)),
     };
   });
-  const left = one<{ at: string; bin: number | null }>(db, 'SELECT at, bin FROM site_left WHERE job = @job ORDER BY at DESC', { job: jobId });
+  const left = one<{ at: string; bin: number | null }>(
+    db,
+    'SELECT at, bin FROM site_left WHERE job = @job ORDER BY at DESC',
+    { job: jobId },
+  );
   return {
-    job: { id: job.id, name: job.name, units: job.units, leaves: job.leaves }, areas, suppliers: all<{ name: string }>(db, 'SELECT name FROM supplier ORDER BY name').map((row) => row.name),
-    left: left ? { when: whenSeen(left.at, time), bin: left.bin } : null, clock: clockFor(house), today: now,
+    job: { id: job.id, name: job.name, units: job.units, leaves: job.leaves },
+    areas,
+    suppliers: all<{ name: string }>(db, 'SELECT name FROM supplier ORDER BY name').map((row) => row.name),
+    left: left ? { when: whenSeen(left.at, time), bin: left.bin } : null,
+    clock: clockFor(house),
+    today: now,
   };
 }
 
 /** Areas of a job with all that they are called: what a narration is read with. */
 export const areaNamesOf = (db: Connection, job: string): { name: string; synonyms: string[] }[] =>
-  all<{ name: string; called: string }>(db, 'SELECT name, called FROM area WHERE job = @job ORDER BY position', { job }).map(({ name, called }) => ({ name, synonyms: namesOf(name, called) }));
+  all<{ name: string; called: string }>(db, 'SELECT name, called FROM area WHERE job = @job ORDER BY position', {
+    job,
+  }).map(({ name, called }) => ({ name, synonyms: namesOf(name, called) }));
 
-const namesOf = (name: string, called: string): string[] => [...usualNames(name), ...called.split(';').map((one_) => one_.trim()).filter(Boolean)];
+const namesOf = (name: string, called: string): string[] => [
+  ...usualNames(name),
+  ...called
+    .split(';')
+    .map((one_) => one_.trim())
+    .filter(Boolean),
+];
 
 /** Short for a long name: “Yard and drain run” is the yard, and the drain run. */
-const usualNames = (name: string): string[] => name.split(/ and | & |, /).map((part) => part.trim().replace(/’/g, "'")).filter((part) => part !== name && part.length > 2);
+const usualNames = (name: string): string[] =>
+  name
+    .split(/ and | & |, /)
+    .map((part) => part.trim().replace(/’/g, "'"))
+    .filter((part) => part !== name && part.length > 2);
 
 /** Spots from which pictures are taken again, each with its newest one. */
-export function standpointsOf(db: Connection, job: string, seen: readonly Observation[], time: FirmTime): Map<string, WalkArea['standpoints']> {
-  const last = new Map(ofKind(seen, 'picture').flatMap((picture) => (picture.standpoint ? [[picture.standpoint, { hash: picture.picture, when: whenSeen(picture.at, time) }] as const] : [])));
-  const rows = all<{ id: string; area: string; name: string }>(db, 'SELECT id, area, name FROM standpoint WHERE job = @job AND removed = 0 ORDER BY rowid', { job });
-  return new Map([...groupBy(rows, (row) => row.area)].map(([area, list]) => [area, list.map(({ id, name }) => ({ id, name, last: last.get(id) ?? null }))]));
+export function standpointsOf(
+  db: Connection,
+  job: string,
+  seen: readonly Observation[],
+  time: FirmTime,
+): Map<string, WalkArea['standpoints']> {
+  const last = new Map(
+    ofKind(seen, 'picture').flatMap((picture) =>
+      picture.standpoint
+        ? [[picture.standpoint, { hash: picture.picture, when: whenSeen(picture.at, time) }] as const]
+        : [],
+    ),
+  );
+  const rows = all<{ id: string; area: string; name: string }>(
+    db,
+    'SELECT id, area, name FROM standpoint WHERE job = @job AND removed = 0 ORDER BY rowid',
+    { job },
+  );
+  return new Map(
+    [...groupBy(rows, (row) => row.area)].map(([area, list]) => [
+      area,
+      list.map(({ id, name }) => ({ id, name, last: last.get(id) ?? null })),
+    ]),
+  );
 }
 
 /** A line for what was typed, measured or pictured; progress and checks show in their own places. */
-function recorded(seen: Observation, names: ReadonlyMap<string, string>, walker: string, marks: ReadonlyMap<string, Mark[]>): Recorded[] {
+function recorded(
+  seen: Observation,
+  names: ReadonlyMap<string, string>,
+  walker: string,
+  marks: ReadonlyMap<string, Mark[]>,
+): Recorded[] {
   const text = recordWords(seen);
   if (text === '') return [];
   const drawn = marks.get(seen.id);
-  return [{
-    id: seen.id, kind: seen.kind, text, ...(seen.person === walker ? {} : { by: names.get(seen.person) ?? '' }),
-    ...(seen.kind === 'picture' ? { picture: seen.picture } : {}), ...(drawn ? { marks: drawn } : {}),
-  }];
+  return [
+    {
+      id: seen.id,
+      kind: seen.kind,
+      text,
+      ...(seen.person === walker ? {} : { by: names.get(seen.person) ?? '' }),
+      ...(seen.kind === 'picture' ? { picture: seen.picture } : {}),
+      ...(drawn ? { marks: drawn } : {}),
+    },
+  ];
 }
 
 export function narrationsOf(db: Connection, walk: string): NarrationView[] {
-  const dropped = groupBy(all<{ narration: string; draft: string }>(db, 'SELECT dropped_draft.* FROM dropped_draft JOIN narration ON narration.id = narration WHERE walk = @walk', { walk }), (row) => row.narration);
-  const accepted = groupBy(all<{ narration: string; draft: string }>(db, `SELECT json_extract(facts, '$.said.narration') AS narration, json_extract(facts, '$.said.draft') AS draft FROM observation
-    WHERE walk = @walk AND json_extract(facts, '$.said.narration') IS NOT NULL AND NOT EXISTS (SELECT 1 FROM observation back WHERE back.kind = 'withdrawal' AND back.about = observation.id)`, { walk }), (row) => row.narration);
-  return all<{ id: string; name: string; text: string; recording: string | null }>(db, 'SELECT id, name, text, recording FROM narration WHERE walk = @walk ORDER BY kept_at, id', { walk }).map((row) => ({
-    ...row, dropped: (dropped.get(row.id) ?? []).map((one_) => one_.draft), accepted: (accepted.get(row.id) ?? []).map((one_) => one_.draft),
+  const dropped = groupBy(
+    all<{ narration: string; draft: string }>(
+      db,
+      'SELECT dropped_draft.* FROM dropped_draft JOIN narration ON narration.id = narration WHERE walk = @walk',
+      { walk },
+    ),
+    (row) => row.narration,
+  );
+  const accepted = groupBy(
+    all<{ narration: string; draft: string }>(
+      db,
+      `SELECT json_extract(facts, '$.said.narration') AS narration, json_extract(facts, '$.said.draft') AS draft FROM observation
+    WHERE walk = @walk AND json_extract(facts, '$.said.narration') IS NOT NULL AND NOT EXISTS (SELECT 1 FROM observation back WHERE back.kind = 'withdrawal' AND back.about = observation.id)`,
+      { walk },
+    ),
+    (row) => row.narration,
+  );
+  return all<{ id: string; name: string; text: string; recording: string | null }>(
+    db,
+    'SELECT id, name, text, recording FROM narration WHERE walk = @walk ORDER BY kept_at, id',
+    { walk },
+  ).map((row) => ({
+    ...row,
+    dropped: (dropped.get(row.id) ?? []).map((one_) => one_.draft),
+    accepted: (accepted.get(row.id) ?? []).map((one_) => one_.draft),
   }));
 }
 
 export function walksView(house: House, job: string): WalksView {
   const time = firmTime(house);
   const { today: now, zone } = time;
-  const rows = all<WalkRow & { name: string; records: number; pictures: number }>(house.db, `SELECT walk.*, person.name,
+  const rows = all<WalkRow & { name: string; records: number; pictures: number }>(
+    house.db,
+    `SELECT walk.*, person.name,
       (SELECT count(*) FROM observation WHERE walk = walk.id) AS records, (SELECT count(*) FROM observation WHERE walk = walk.id AND kind = 'picture') AS pictures
-    FROM walk JOIN person ON person.id = walk.person WHERE walk.job = @job ORDER BY started_at DESC`, { job });
+    FROM walk JOIN person ON person.id = walk.person WHERE walk.job = @job ORDER BY started_at DESC`,
+    { job },
+  );
   return {
     job: jobHead(house, job),
     walks: rows.map((row) => ({
-      id: row.id, kind: row.kind, when: whenSeen(row.started_at, time), by: row.name, finished: row.finished_at !== null, records: row.records,
+      id: row.id,
+      kind: row.kind,
+      when: whenSeen(row.started_at, time),
+      by: row.name,
+      finished: row.finished_at !== null,
+      records: row.records,
       summary: `${row.records} records, ${row.pictures} pictures`,
     })),
   };

@@ -13,7 +13,14 @@ import { shaped } from './queries';
 
 type Placeable = Of<UnplacedKind>;
 
-const VERBS: Record<Stance, string> = { in: 'do', out: 'leave', conditional: 'decide on', protect: 'protect', 'keep-live': 'keep live', refit: 'take down and refit' };
+const VERBS: Record<Stance, string> = {
+  in: 'do',
+  out: 'leave',
+  conditional: 'decide on',
+  protect: 'protect',
+  'keep-live': 'keep live',
+  refit: 'take down and refit',
+};
 
 /** Days an answer takes where nobody has said. */
 const USUAL_ANSWER_DAYS = 7;
@@ -22,8 +29,11 @@ const FIRST_GUESS = 2;
 
 /** The step that comes next in an area: what is found there is settled before or with it. */
 function nextStep(visit: Visit, area: string): { phase: Phase; trade: Trade } {
-  const steps = all<{ phase: Phase; trade: Trade; fraction: number | null }>(visit.db, `SELECT phase, trade, (SELECT fraction FROM observation WHERE observation.area = step.area AND kind = 'progress' AND observation.phase = step.phase ORDER BY at DESC, id DESC LIMIT 1) AS fraction FROM step WHERE area = @area`, { area })
-    .sort((a, b) => phaseOrder(a.phase) - phaseOrder(b.phase));
+  const steps = all<{ phase: Phase; trade: Trade; fraction: number | null }>(
+    visit.db,
+    `SELECT phase, trade, (SELECT fraction FROM observation WHERE observation.area = step.area AND kind = 'progress' AND observation.phase = step.phase ORDER BY at DESC, id DESC LIMIT 1) AS fraction FROM step WHERE area = @area`,
+    { area },
+  ).sort((a, b) => phaseOrder(a.phase) - phaseOrder(b.phase));
   const next = steps.find((step) => (step.fraction ?? 0) < 1 && step.trade !== 'nobody') ?? steps.at(-1);
   if (!next) throw unfit('no-work', 'No work is agreed in this area yet; put its works in first.', 'about');
   return next;
@@ -32,60 +42,148 @@ function nextStep(visit: Visit, area: string): { phase: Phase; trade: Trade } {
 const MAKERS: Record<Exclude<Became, 'remark'>, (visit: Visit, seen: Placeable, id: string) => void> = {
   scope: (visit, seen, id) => {
     const stance = seen.kind === 'scope' ? seen.stance : seen.kind === 'assumption' ? 'conditional' : 'in';
-    insert(visit.db, 'scope_item', { id, job: seen.job, area: seen.area, stance, verb: VERBS[stance], subject: seen.text.slice(0, 200), quantity: null, unit: null, trade: null, depends_on: '' });
+    insert(visit.db, 'scope_item', {
+      id,
+      job: seen.job,
+      area: seen.area,
+      stance,
+      verb: VERBS[stance],
+      subject: seen.text.slice(0, 200),
+      quantity: null,
+      unit: null,
+      trade: null,
+      depends_on: '',
+    });
   },
   assumption: (visit, seen, id) => {
     const step = nextStep(visit, seen.area);
     insert(visit.db, 'assumption', {
-      id, job: seen.job, area: seen.area, phase: step.phase, text: seen.text.slice(0, 300), why: 'said on a walk', fallback: (seen.kind === 'assumption' && seen.fallback) || 'look at it again and decide', fallback_trade: step.trade === 'nobody' ? 'carpentry' : step.trade,
-      fallback_half_days: FIRST_GUESS, fallback_price: 0, state: 'open',
+      id,
+      job: seen.job,
+      area: seen.area,
+      phase: step.phase,
+      text: seen.text.slice(0, 300),
+      why: 'said on a walk',
+      fallback: (seen.kind === 'assumption' && seen.fallback) || 'look at it again and decide',
+      fallback_trade: step.trade === 'nobody' ? 'carpentry' : step.trade,
+      fallback_half_days: FIRST_GUESS,
+      fallback_price: 0,
+      state: 'open',
     });
   },
   change: (visit, seen, id) => {
     const step = nextStep(visit, seen.area);
-    const number = (one<{ last: number | null }>(visit.db, 'SELECT max(number) AS last FROM change_order WHERE job = @job', { job: seen.job })?.last ?? 0) + 1;
+    const number =
+      (one<{ last: number | null }>(visit.db, 'SELECT max(number) AS last FROM change_order WHERE job = @job', {
+        job: seen.job,
+      })?.last ?? 0) + 1;
     insert(visit.db, 'change_order', {
-      id, job: seen.job, area: seen.area, number, kind: 'addition', title: seen.text.slice(0, 120), why: 'found on a walk', lines: JSON.stringify([{ verb: 'put right', subject: seen.text.slice(0, 120), quantity: 1, unit: 'lot', unitPrice: 0 }]),
-      markup: 0, tax_rate: 0, work: JSON.stringify({ trade: step.trade === 'nobody' ? 'carpentry' : step.trade, halfDays: FIRST_GUESS, after: step.phase }), drops: '[]', omits: '[]', state: 'draft',
+      id,
+      job: seen.job,
+      area: seen.area,
+      number,
+      kind: 'addition',
+      title: seen.text.slice(0, 120),
+      why: 'found on a walk',
+      lines: JSON.stringify([
+        { verb: 'put right', subject: seen.text.slice(0, 120), quantity: 1, unit: 'lot', unitPrice: 0 },
+      ]),
+      markup: 0,
+      tax_rate: 0,
+      work: JSON.stringify({
+        trade: step.trade === 'nobody' ? 'carpentry' : step.trade,
+        halfDays: FIRST_GUESS,
+        after: step.phase,
+      }),
+      drops: '[]',
+      omits: '[]',
+      state: 'draft',
     });
   },
   wait: (visit, seen, id) => {
     const step = nextStep(visit, seen.area);
-    const kind = /engineer/i.test(seen.text) ? 'engineer' : /client|she|he\b|they/i.test(seen.text) && seen.kind !== 'gate' ? 'client' : seen.kind === 'gate' ? 'inspection' : 'unknown';
+    const kind = /engineer/i.test(seen.text)
+      ? 'engineer'
+      : /client|she|he\b|they/i.test(seen.text) && seen.kind !== 'gate'
+        ? 'client'
+        : seen.kind === 'gate'
+          ? 'inspection'
+          : 'unknown';
     const days = seen.kind === 'order' ? (seen.days ?? USUAL_ANSWER_DAYS) : USUAL_ANSWER_DAYS;
-    insert(visit.db, 'hold', { id, job: seen.job, area: seen.area, phase: step.phase, kind, label: phaseFacts(step.phase).label.slice(0, 24), text: seen.text.slice(0, 300), asked_on: null, expected_on: addDays(today(visit.house), days), state: 'open' });
+    insert(visit.db, 'hold', {
+      id,
+      job: seen.job,
+      area: seen.area,
+      phase: step.phase,
+      kind,
+      label: phaseFacts(step.phase).label.slice(0, 24),
+      text: seen.text.slice(0, 300),
+      asked_on: null,
+      expected_on: addDays(today(visit.house), days),
+      state: 'open',
+    });
   },
   selection: (visit, seen, id) => {
     const step = nextStep(visit, seen.area);
     const choice = seen.kind === 'selection' ? (seen.choice ?? '') : '';
-    insert(visit.db, 'selection', { id, job: seen.job, area: seen.area, phase: step.phase, category: seen.text.slice(0, 60), choice: choice.slice(0, 200), lead_low: 14, lead_high: 14, state: choice ? 'chosen' : 'open' });
+    insert(visit.db, 'selection', {
+      id,
+      job: seen.job,
+      area: seen.area,
+      phase: step.phase,
+      category: seen.text.slice(0, 60),
+      choice: choice.slice(0, 200),
+      lead_low: 14,
+      lead_high: 14,
+      state: choice ? 'chosen' : 'open',
+    });
   },
 };
 
 /** What a placement made, so that taking it back takes it away. */
 const TABLES: Record<Exclude<Became, 'remark'>, { table: string; gone: string; still: string }> = {
-  scope: { table: 'scope_item', gone: 'removed = 1', still: 'removed = 0' }, assumption: { table: 'assumption', gone: 'removed = 1', still: `removed = 0 AND state = 'open'` }, selection: { table: 'selection', gone: 'removed = 1', still: `removed = 0 AND state IN ('open', 'chosen')` },
-  change: { table: 'change_order', gone: `state = 'declined'`, still: `state = 'draft'` }, wait: { table: 'hold', gone: `state = 'released'`, still: `state = 'open'` },
+  scope: { table: 'scope_item', gone: 'removed = 1', still: 'removed = 0' },
+  assumption: { table: 'assumption', gone: 'removed = 1', still: `removed = 0 AND state = 'open'` },
+  selection: { table: 'selection', gone: 'removed = 1', still: `removed = 0 AND state IN ('open', 'chosen')` },
+  change: { table: 'change_order', gone: `state = 'declined'`, still: `state = 'draft'` },
+  wait: { table: 'hold', gone: `state = 'released'`, still: `state = 'open'` },
 };
 
 export const placementHandlers: Handler[] = [
   handler(placeObservation, (visit, { about, became, target }) => {
     const row = need<Record<string, unknown>>(visit, 'observation', about, 'about');
     const seen = shaped(row);
-    if (!(UNPLACED_KINDS as readonly string[]).includes(seen.kind)) throw unfit('placed-by-itself', 'This record has its place already.', 'about');
-    if (one(visit.db, 'SELECT 1 FROM placement WHERE observation = @about', { about })) throw unfit('placed-already', 'This was put in its place already.', 'about');
+    if (!(UNPLACED_KINDS as readonly string[]).includes(seen.kind))
+      throw unfit('placed-by-itself', 'This record has its place already.', 'about');
+    if (one(visit.db, 'SELECT 1 FROM placement WHERE observation = @about', { about }))
+      throw unfit('placed-already', 'This was put in its place already.', 'about');
     if (became !== 'remark') MAKERS[became](visit, seen as Placeable, target);
-    insert(visit.db, 'placement', { observation: about, became, target: became === 'remark' ? null : target, at: visit.at, person: personOf(visit) });
+    insert(visit.db, 'placement', {
+      observation: about,
+      became,
+      target: became === 'remark' ? null : target,
+      at: visit.at,
+      person: personOf(visit),
+    });
     if (became === 'remark' || became === 'change') visit.touches(seen.job);
     else visit.mark(seen.job, `what a walk found became a ${became}`);
   }),
   handler(unplaceObservation, (visit, { about }) => {
     const seen = need<{ job: string }>(visit, 'observation', about, 'about');
-    const placed = one<{ became: Became; target: string | null }>(visit.db, 'SELECT became, target FROM placement WHERE observation = @about', { about });
+    const placed = one<{ became: Became; target: string | null }>(
+      visit.db,
+      'SELECT became, target FROM placement WHERE observation = @about',
+      { about },
+    );
     if (!placed) throw unfit('not-placed', 'This was not put anywhere yet.', 'about');
     if (placed.became !== 'remark' && placed.target) {
       const { table, gone, still } = TABLES[placed.became];
-      if (run(visit.db, `UPDATE ${table} SET ${gone}, version = version + 1 WHERE id = @id AND ${still}`, { id: placed.target }) === 0) throw unfit('followed-already', 'Something followed from it already; change it in its place.', 'about');
+      if (
+        run(visit.db, `UPDATE ${table} SET ${gone}, version = version + 1 WHERE id = @id AND ${still}`, {
+          id: placed.target,
+        }) === 0
+      )
+        throw unfit('followed-already', 'Something followed from it already; change it in its place.', 'about');
     }
     run(visit.db, 'DELETE FROM placement WHERE observation = @about', { about });
     visit.mark(seen.job, 'what a walk found is open again');

@@ -3,11 +3,20 @@ import { all } from '../database/query';
 import type { Connection } from '../database/open';
 
 /** Every observation of a job, withdrawals included, in the order seen. */
-export const observationsOf = (db: Connection, job: string): Observation[] => all<Row>(db, 'SELECT * FROM observation WHERE job = @job ORDER BY at, id', { job }).map(shaped);
+export const observationsOf = (db: Connection, job: string): Observation[] =>
+  all<Row>(db, 'SELECT * FROM observation WHERE job = @job ORDER BY at, id', { job }).map(shaped);
 
 /** Those of one kind that still stand. */
 export const standingOfKind = <Kind extends ObservationKind>(db: Connection, job: string, kind: Kind): Of<Kind>[] =>
-  ofKind(standing(all<Row>(db, `SELECT * FROM observation WHERE job = @job AND kind IN (@kind, 'withdrawal') ORDER BY at, id`, { job, kind }).map(shaped)), kind);
+  ofKind(
+    standing(
+      all<Row>(db, `SELECT * FROM observation WHERE job = @job AND kind IN (@kind, 'withdrawal') ORDER BY at, id`, {
+        job,
+        kind,
+      }).map(shaped),
+    ),
+    kind,
+  );
 
 type Row = Record<string, unknown>;
 

@@ -44,24 +44,41 @@ export function reviewView(house: House, job: string, id: string): ReviewView {
   return {
     job: jobHead(house, walk.job),
     walk: {
-      id, kind: walk.kind, when: whenSeen(walk.started_at, time), finished: walk.finished_at !== null,
+      id,
+      kind: walk.kind,
+      when: whenSeen(walk.started_at, time),
+      finished: walk.finished_at !== null,
       by: one<{ name: string }>(house.db, 'SELECT name FROM person WHERE id = @id', { id: walk.person })?.name ?? '',
     },
     gain: news?.diff.gain ?? 0,
     done: news?.done ?? 0,
     areas: news ? areaLines(news) : [],
-    ...openOf(house, walk, seen, time), rates: news ? ratesOf(house, walk, seen) : [], narrations: narrationsLeft(house, walk),
+    ...openOf(house, walk, seen, time),
+    rates: news ? ratesOf(house, walk, seen) : [],
+    narrations: narrationsLeft(house, walk),
     pictures: picturesOf(house.db, seen, time),
     moved: news?.moved ?? [],
     finish: news?.finish ?? {},
-    planning, problem,
-    drafts: all(house.db, `SELECT id, audience, title, state FROM job_update WHERE walk = @id AND state <> 'dropped' ORDER BY audience`, { id }),
+    planning,
+    problem,
+    drafts: all(
+      house.db,
+      `SELECT id, audience, title, state FROM job_update WHERE walk = @id AND state <> 'dropped' ORDER BY audience`,
+      { id },
+    ),
     today: now,
   };
 }
 
-function plansOf(house: House, walk: WalkRow): { before?: Plan; after?: Plan; planning: boolean; problem: string | null } {
-  const stored = one<{ before_version: number | null; after_version: number }>(house.db, 'SELECT * FROM walk_plan WHERE walk = @id', { id: walk.id });
+function plansOf(
+  house: House,
+  walk: WalkRow,
+): { before?: Plan; after?: Plan; planning: boolean; problem: string | null } {
+  const stored = one<{ before_version: number | null; after_version: number }>(
+    house.db,
+    'SELECT * FROM walk_plan WHERE walk = @id',
+    { id: walk.id },
+  );
   if (stored) {
     const before = stored.before_version === null ? undefined : readPlan(house.db, { version: stored.before_version });
     const after = readPlan(house.db, { version: stored.after_version });
@@ -70,27 +87,74 @@ function plansOf(house: House, walk: WalkRow): { before?: Plan; after?: Plan; pl
   const before = readPlan(house.db);
   const outcome = makePlan(planInput(house.db, today(house)));
   return {
-    ...(before ? { before } : {}), ...(outcome.ok ? { after: outcome.value } : before ? { after: before } : {}),
-    planning: walk.finished_at !== null, problem: outcome.ok ? null : outcome.problem.message,
+    ...(before ? { before } : {}),
+    ...(outcome.ok ? { after: outcome.value } : before ? { after: before } : {}),
+    planning: walk.finished_at !== null,
+    problem: outcome.ok ? null : outcome.problem.message,
   };
 }
 
 /** What nobody looked at, and what was said and has no place yet. */
-function openOf(house: House, walk: WalkRow, seen: readonly Observation[], { zone, today: now }: FirmTime): Pick<ReviewView, 'passedBy' | 'unplaced'> {
-  const names = new Map(all<{ id: string; name: string }>(house.db, 'SELECT id, name FROM area WHERE job = @job', { job: walk.job }).map((area) => [area.id, area.name]));
-  const before = carriedItems(standing(observationsOf(house.db, walk.job)).filter((one_) => one_.walk !== walk.id && one_.at <= walk.started_at));
-  const looked = new Set(ofKind(seen, 'recheck').filter((check) => check.verdict !== 'not seen').map((check) => check.about));
-  const placed = new Map(all<{ observation: string; became: Became; target: string | null }>(house.db, 'SELECT placement.* FROM placement JOIN observation ON observation.id = placement.observation WHERE walk = @id', { id: walk.id }).map((row) => [row.observation, row]));
+function openOf(
+  house: House,
+  walk: WalkRow,
+  seen: readonly Observation[],
+  { zone, today: now }: FirmTime,
+): Pick<ReviewView, 'passedBy' | 'unplaced'> {
+  const names = new Map(
+    all<{ id: string; name: string }>(house.db, 'SELECT id, name FROM area WHERE job = @job', { job: walk.job }).map(
+      (area) => [area.id, area.name],
+    ),
+  );
+  const before = carriedItems(
+    standing(observationsOf(house.db, walk.job)).filter((one_) => one_.walk !== walk.id && one_.at <= walk.started_at),
+  );
+  const looked = new Set(
+    ofKind(seen, 'recheck')
+      .filter((check) => check.verdict !== 'not seen')
+      .map((check) => check.about),
+  );
+  const placed = new Map(
+    all<{ observation: string; became: Became; target: string | null }>(
+      house.db,
+      'SELECT placement.* FROM placement JOIN observation ON observation.id = placement.observation WHERE walk = @id',
+      { id: walk.id },
+    ).map((row) => [row.observation, row]),
+  );
   return {
-    passedBy: before.filter(({ item }) => !looked.has(item.id)).map(({ item }) => ({ area: names.get(item.area) ?? '', text: item.text, days: daysBetween(dayIn(zone, item.at), now) })).sort((a, b) => b.days - a.days),
-    unplaced: seen.filter((one_) => (UNPLACED_KINDS as readonly string[]).includes(one_.kind)).map((one_) => {
-      const place = placed.get(one_.id);
-      return { id: one_.id, kind: one_.kind, area: names.get(one_.area) ?? '', areaId: one_.area, text: recordWords(one_), became: place?.became ?? null, href: place ? hrefOf(walk.job, place.became, place.target) : null };
-    }),
+    passedBy: before
+      .filter(({ item }) => !looked.has(item.id))
+      .map(({ item }) => ({
+        area: names.get(item.area) ?? '',
+        text: item.text,
+        days: daysBetween(dayIn(zone, item.at), now),
+      }))
+      .sort((a, b) => b.days - a.days),
+    unplaced: seen
+      .filter((one_) => (UNPLACED_KINDS as readonly string[]).includes(one_.kind))
+      .map((one_) => {
+        const place = placed.get(one_.id);
+        return {
+          id: one_.id,
+          kind: one_.kind,
+          area: names.get(one_.area) ?? '',
+          areaId: one_.area,
+          text: recordWords(one_),
+          became: place?.became ?? null,
+          href: place ? hrefOf(walk.job, place.became, place.target) : null,
+        };
+      }),
   };
 }
 
-const PAGES: Record<Became, string | null> = { scope: 'scope', assumption: 'scope/assumptions', change: 'scope/changes', wait: 'sequence', selection: 'selections', remark: null };
+const PAGES: Record<Became, string | null> = {
+  scope: 'scope',
+  assumption: 'scope/assumptions',
+  change: 'scope/changes',
+  wait: 'sequence',
+  selection: 'selections',
+  remark: null,
+};
 const hrefOf = (job: string, became: Became, target: string | null): string | null => {
   const page = PAGES[became];
   return page === null ? null : `/jobs/${job}/${page}${became === 'selection' && target ? `/${target}` : ''}`;
@@ -99,13 +163,27 @@ const hrefOf = (job: string, became: Became, target: string | null): string | nu
 /** Steps that moved on this walk against the walk before, by how fast that was. */
 function ratesOf(house: House, walk: WalkRow, seen: readonly Observation[]): ReviewView['rates'] {
   const between = workedBetween(zoneOf(house.db), holidaysOf(house.db));
-  const steps = new Map(all<{ area: string; phase: Phase; half_days: number; name: string }>(house.db, 'SELECT step.area, phase, half_days, area.name FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job: walk.job }).map((step) => [taskId(step.area, step.phase), step]));
+  const steps = new Map(
+    all<{ area: string; phase: Phase; half_days: number; name: string }>(
+      house.db,
+      'SELECT step.area, phase, half_days, area.name FROM step JOIN area ON area.id = step.area WHERE area.job = @job',
+      { job: walk.job },
+    ).map((step) => [taskId(step.area, step.phase), step]),
+  );
   const moved = new Set(ofKind(seen, 'progress').map((one_) => taskId(one_.area, one_.phase)));
   return [...progressOf(standing(observationsOf(house.db, walk.job)))].flatMap(([key, { readings }]) => {
     const [former, last, step] = [readings.at(-2), readings.at(-1), steps.get(key)];
     if (!moved.has(key) || !former || !last || !step || last.fraction <= former.fraction) return [];
     const halfDays = between(former.at, last.at);
-    return halfDays > 0 ? [{ label: `${step.name} · ${phaseFacts(step.phase).label}`, planned: step.half_days, observed: Math.round((halfDays / (last.fraction - former.fraction)) * 10) / 10 }] : [];
+    return halfDays > 0
+      ? [
+          {
+            label: `${step.name} · ${phaseFacts(step.phase).label}`,
+            planned: step.half_days,
+            observed: Math.round((halfDays / (last.fraction - former.fraction)) * 10) / 10,
+          },
+        ]
+      : [];
   });
 }
 
@@ -130,16 +208,30 @@ function areaLines(news: News): ReviewView['areas'] {
     entry.lines.push({ tone, text });
     lines.set(area, entry);
   };
-  for (const { area, phase, from, to } of news.diff.progress) add(area, to > from ? 'good' : 'bad', `${phaseFacts(phase).label} ${far(from)} → ${far(to)}`);
+  for (const { area, phase, from, to } of news.diff.progress)
+    add(area, to > from ? 'good' : 'bad', `${phaseFacts(phase).label} ${far(from)} → ${far(to)}`);
   for (const item of news.diff.closed) add(item.area, 'good', `settled: ${item.text}`);
-  for (const item of news.diff.remaining) add(item.area, 'bad', `to do: ${countedWords(item)} · ${TRADES[item.trade].toLowerCase()}`);
-  for (const check of news.diff.selections) add(check.area, check.verdict === 'right' ? 'good' : 'bad', `${news.selections.get(check.selection)?.category ?? 'selection'}: ${check.verdict}${check.text ? ` (${check.text})` : ''}`);
-  for (const { area, text, verdict, found, fallback } of news.settled) add(area, verdict === 'held' ? 'good' : 'bad', verdict === 'held' ? `it held: ${text}` : `wrong: ${text}${found ? ` (${found})` : ''}; ${fallback} is added`);
+  for (const item of news.diff.remaining)
+    add(item.area, 'bad', `to do: ${countedWords(item)} · ${TRADES[item.trade].toLowerCase()}`);
+  for (const check of news.diff.selections)
+    add(
+      check.area,
+      check.verdict === 'right' ? 'good' : 'bad',
+      `${news.selections.get(check.selection)?.category ?? 'selection'}: ${check.verdict}${check.text ? ` (${check.text})` : ''}`,
+    );
+  for (const { area, text, verdict, found, fallback } of news.settled)
+    add(
+      area,
+      verdict === 'held' ? 'good' : 'bad',
+      verdict === 'held' ? `it held: ${text}` : `wrong: ${text}${found ? ` (${found})` : ''}; ${fallback} is added`,
+    );
   for (const surprise of news.diff.surprises) add(surprise.area, 'bad', `surprise: ${surprise.text}`);
   for (const decision of news.diff.decisions) add(decision.area, 'plain', `decided: ${recordWords(decision)}`);
   for (const thing of news.diff.inWalls) add(thing.area, 'good', recordWords(thing));
   for (const short of news.diff.shorts) add(short.area, 'bad', `short of ${recordWords(short)}`);
-  for (const check of news.diff.checks) if (check.verdict === 'open') add(check.area, 'bad', `open before the wall is closed${check.text ? `: ${check.text}` : ''}`);
+  for (const check of news.diff.checks)
+    if (check.verdict === 'open')
+      add(check.area, 'bad', `open before the wall is closed${check.text ? `: ${check.text}` : ''}`);
   for (const caution of news.diff.cautions) add(caution.area, 'bad', `caution: ${caution.text}`);
   for (const note of news.diff.notes) add(note.area, 'plain', note.text);
   for (const measure of news.diff.measurements) add(measure.area, 'plain', `${measure.text}: ${measure.typed}`);

@@ -22,23 +22,55 @@ export function runView(house: House): RunView {
   const time = firmTime(house);
   const { today: now, zone } = time;
   const plan = readPlan(db);
-  const bought = new Map(all<{ observation: string; at: string }>(db, 'SELECT observation, at FROM bought').map((row) => [row.observation, row.at]));
-  const areas = new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM area').map((area) => [area.id, area.name]));
-  const jobs = all<{ id: string; name: string }>(db, `SELECT id, name FROM job WHERE state IN ('scoping', 'booked', 'active', 'completing') ORDER BY position`);
-  const lines = jobs.flatMap((job) => standingOfKind(db, job.id, 'short').flatMap((seen) => {
-    const at = bought.get(seen.id);
-    if (at !== undefined && dayIn(zone, at) < addDays(now, -STAY)) return [];
-    // The next piece of work in that room needs it; nobody drives for what is not needed for weeks, nor twice.
-    const next = (plan?.tasks ?? []).filter((task) => task.area === seen.area && task.crew !== null && task.state !== 'done').sort((a, b) => a.start - b.start)[0];
-    const day: Day = plan && next ? dayOfSlot(plan.origin, next.start) : now;
-    return [{ supplier: seen.supplier ?? 'any shop', line: { id: seen.id, text: recordWords(seen), job: job.id, jobName: job.name, area: areas.get(seen.area) ?? '', day: day < now ? now : day, since: whenSeen(seen.at, time), bought: at !== undefined } }];
-  }));
+  const bought = new Map(
+    all<{ observation: string; at: string }>(db, 'SELECT observation, at FROM bought').map((row) => [
+      row.observation,
+      row.at,
+    ]),
+  );
+  const areas = new Map(
+    all<{ id: string; name: string }>(db, 'SELECT id, name FROM area').map((area) => [area.id, area.name]),
+  );
+  const jobs = all<{ id: string; name: string }>(
+    db,
+    `SELECT id, name FROM job WHERE state IN ('scoping', 'booked', 'active', 'completing') ORDER BY position`,
+  );
+  const lines = jobs.flatMap((job) =>
+    standingOfKind(db, job.id, 'short').flatMap((seen) => {
+      const at = bought.get(seen.id);
+      if (at !== undefined && dayIn(zone, at) < addDays(now, -STAY)) return [];
+      // The next piece of work in that room needs it; nobody drives for what is not needed for weeks, nor twice.
+      const next = (plan?.tasks ?? [])
+        .filter((task) => task.area === seen.area && task.crew !== null && task.state !== 'done')
+        .sort((a, b) => a.start - b.start)[0];
+      const day: Day = plan && next ? dayOfSlot(plan.origin, next.start) : now;
+      return [
+        {
+          supplier: seen.supplier ?? 'any shop',
+          line: {
+            id: seen.id,
+            text: recordWords(seen),
+            job: job.id,
+            jobName: job.name,
+            area: areas.get(seen.area) ?? '',
+            day: day < now ? now : day,
+            since: whenSeen(seen.at, time),
+            bought: at !== undefined,
+          },
+        },
+      ];
+    }),
+  );
   return {
     today: now,
-    stops: [...groupBy(lines, (one) => one.supplier)].map(([supplier, list]) => {
-      const sorted = list.map((one) => one.line).sort((a, b) => Number(a.bought) - Number(b.bought) || a.day.localeCompare(b.day));
-      const day = sorted.find((line) => !line.bought)?.day ?? now;
-      return { supplier, day, late: day <= now && sorted.some((line) => !line.bought), lines: sorted };
-    }).sort((a, b) => a.day.localeCompare(b.day)),
+    stops: [...groupBy(lines, (one) => one.supplier)]
+      .map(([supplier, list]) => {
+        const sorted = list
+          .map((one) => one.line)
+          .sort((a, b) => Number(a.bought) - Number(b.bought) || a.day.localeCompare(b.day));
+        const day = sorted.find((line) => !line.bought)?.day ?? now;
+        return { supplier, day, late: day <= now && sorted.some((line) => !line.bought), lines: sorted };
+      })
+      .sort((a, b) => a.day.localeCompare(b.day)),
   };
 }

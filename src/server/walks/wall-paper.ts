@@ -31,10 +31,26 @@ export async function wallPaper(house: House, area: string): Promise<Paper> {
       if (picture) pictures.push({ image: `data:image/jpeg;base64,${picture.toString('base64')}`, fit: [240, 170] });
     }
     const cells: TableCell[][] = things.map((thing) => [
-      { text: String(thing.number), style: 'side' }, IN_WALL_KINDS[thing.what], placedWords(thing, units), { text: `${names.get(thing.person) ?? ''}, ${formatDay(dayIn(zone, thing.at), now)}`, style: 'note' },
+      { text: String(thing.number), style: 'side' },
+      IN_WALL_KINDS[thing.what],
+      placedWords(thing, units),
+      { text: `${names.get(thing.person) ?? ''}, ${formatDay(dayIn(zone, thing.at), now)}`, style: 'note' },
     ]);
-    content.push({ stack: [{ text: wallName(wall), style: 'head' }, { svg: svgOf(drawing, 499), width: 499 }, { table: { widths: [14, 70, '*', 90], body: cells }, layout: HAIRLINES, margin: [0, 6, 0, 6] }, ...(pictures.length > 0 ? [{ columns: pictures, columnGap: 12 }] : [])], unbreakable: true });
+    content.push({
+      stack: [
+        { text: wallName(wall), style: 'head' },
+        { svg: svgOf(drawing, 499), width: 499 },
+        { table: { widths: [14, 70, '*', 90], body: cells }, layout: HAIRLINES, margin: [0, 6, 0, 6] },
+        ...(pictures.length > 0 ? [{ columns: pictures, columnGap: 12 }] : []),
+      ],
+      unbreakable: true,
+    });
   }
   if (walls.length === 0) content.push({ text: 'Nothing was recorded in the walls of this room.' });
-  return { title: `${row.name}: what is inside the walls`, subtitle: `${name}${address ? `, ${address}` : ''}. Each wall as one faces it from inside; lengths from its left corner and from the floor.`, foot: `${name}, ${row.name}`, content };
+  return {
+    title: `${row.name}: what is inside the walls`,
+    subtitle: `${name}${address ? `, ${address}` : ''}. Each wall as one faces it from inside; lengths from its left corner and from the floor.`,
+    foot: `${name}, ${row.name}`,
+    content,
+  };
 }

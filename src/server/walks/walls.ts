@@ -28,29 +28,75 @@ export function wallsView(house: House, job: string, area: string): WallsView {
   const check = closeInsOf(house.db, job, seen).get(area);
   const names = personNames(house.db);
   const { units } = needJob(house.db, job);
-  const walls = wallsOf(house, area, seen.filter((one_) => one_.area === area));
+  const walls = wallsOf(
+    house,
+    area,
+    seen.filter((one_) => one_.area === area),
+  );
   return {
-    job: jobHead(house, job), area: { id: area, name: row.name },
-    check: check ? {
-      lines: check.lines.map(({ key, text, because, state, said }) => ({ key, text, because, state, said: said ?? '' })), open: check.open.length, closed: check.closed && check.at ? whenSeen(check.at, time) : null,
-      covers: check.covers ? phaseFacts(check.covers).label : null, covered: check.covered, signed: check.signed ? { id: check.signed.id, name: check.signed.name, reason: check.signed.reason, when: whenSeen(check.signed.at, time) } : null,
-    } : null,
+    job: jobHead(house, job),
+    area: { id: area, name: row.name },
+    check: check
+      ? {
+          lines: check.lines.map(({ key, text, because, state, said }) => ({
+            key,
+            text,
+            because,
+            state,
+            said: said ?? '',
+          })),
+          open: check.open.length,
+          closed: check.closed && check.at ? whenSeen(check.at, time) : null,
+          covers: check.covers ? phaseFacts(check.covers).label : null,
+          covered: check.covered,
+          signed: check.signed
+            ? {
+                id: check.signed.id,
+                name: check.signed.name,
+                reason: check.signed.reason,
+                when: whenSeen(check.signed.at, time),
+              }
+            : null,
+        }
+      : null,
     walls: walls.map(({ wall, drawing, things }) => ({
-      wall, name: wallName(wall), drawing,
-      things: things.map((thing) => ({ id: thing.id, number: thing.number, what: IN_WALL_KINDS[thing.what], place: placedWords(thing, units), picture: thing.picture ?? null, by: names.get(thing.person) ?? '', when: whenSeen(thing.at, time) })),
+      wall,
+      name: wallName(wall),
+      drawing,
+      things: things.map((thing) => ({
+        id: thing.id,
+        number: thing.number,
+        what: IN_WALL_KINDS[thing.what],
+        place: placedWords(thing, units),
+        picture: thing.picture ?? null,
+        by: names.get(thing.person) ?? '',
+        when: whenSeen(thing.at, time),
+      })),
     })),
-    pictures: picturesOf(house.db, seen.filter((one_) => one_.area === area), time),
+    pictures: picturesOf(
+      house.db,
+      seen.filter((one_) => one_.area === area),
+      time,
+    ),
   };
 }
 
 /** The walls of an area in which something was recorded, drawn. */
-export function wallsOf(house: House, area: string, seen = areaSeen(house, area)): { wall: number; drawing: Drawing; things: InWallSeen[] }[] {
+export function wallsOf(
+  house: House,
+  area: string,
+  seen = areaSeen(house, area),
+): { wall: number; drawing: Drawing; things: InWallSeen[] }[] {
   const row = one<{ job: string; name: string }>(house.db, 'SELECT job, name FROM area WHERE id = @area', { area });
   if (!row) throw notFound('area');
   const { units } = needJob(house.db, row.job);
   const { shape, openings } = readLayout(house.db, area);
   const room: RoomShape | undefined = shape?.kind === 'room' ? shape : undefined;
-  return [...byWall(ofKind(seen, 'in-wall'))].map(([wall, things]) => ({ wall, drawing: wallRecord(row.name, room, openings, wall, things, units), things: things as InWallSeen[] }));
+  return [...byWall(ofKind(seen, 'in-wall'))].map(([wall, things]) => ({
+    wall,
+    drawing: wallRecord(row.name, room, openings, wall, things, units),
+    things: things as InWallSeen[],
+  }));
 }
 
 function areaSeen(house: House, area: string): ReturnType<typeof standing> {

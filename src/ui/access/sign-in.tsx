@@ -25,14 +25,23 @@ export function SignIn() {
   });
   return (
     <main className="letter">
-      <p className="d-flex align-items-center gap-2 fw-bold"><span style={{ width: 30 }}><HouseMark /></span> Aftermist</p>
+      <p className="d-flex align-items-center gap-2 fw-bold">
+        <span style={{ width: 30 }}>
+          <HouseMark />
+        </span>{' '}
+        Aftermist
+      </p>
       <h1>Sign in</h1>
       <FormProvider {...form}>
         <Form noValidate className="form-lines" onSubmit={(event) => void enter(event)}>
           <TextField name="email" label="Your address" type="email" autoComplete="username" />
           <TextField name="password" label="Password" type="password" autoComplete="current-password" />
           {lost && <Notice bad>No connection to the server. Try again.</Notice>}
-          <div><Button type="submit" disabled={form.formState.isSubmitting}>Sign in</Button></div>
+          <div>
+            <Button type="submit" disabled={form.formState.isSubmitting}>
+              Sign in
+            </Button>
+          </div>
         </Form>
       </FormProvider>
     </main>

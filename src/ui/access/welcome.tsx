@@ -8,15 +8,41 @@ import { newId } from '../offline/send';
 export function Welcome() {
   return (
     <main className="letter">
-      <p className="d-flex align-items-center gap-2 fw-bold"><span style={{ width: 30 }}><HouseMark /></span> Aftermist</p>
+      <p className="d-flex align-items-center gap-2 fw-bold">
+        <span style={{ width: 30 }}>
+          <HouseMark />
+        </span>{' '}
+        Aftermist
+      </p>
       <h1>Whose house is this?</h1>
-      <p className="soft">Name the firm and yourself. You are its contractor and let the others in. Everything stays on this machine.</p>
-      <CommandForm kind={foundFirm} submit="Begin" onDone={() => window.location.assign('/')} start={() => ({ name: '', town: '', zone: new Intl.DateTimeFormat().resolvedOptions().timeZone, personId: newId(), ownerName: '', email: '', password: '' })}>
+      <p className="soft">
+        Name the firm and yourself. You are its contractor and let the others in. Everything stays on this machine.
+      </p>
+      <CommandForm
+        kind={foundFirm}
+        submit="Begin"
+        onDone={() => window.location.assign('/')}
+        start={() => ({
+          name: '',
+          town: '',
+          zone: new Intl.DateTimeFormat().resolvedOptions().timeZone,
+          personId: newId(),
+          ownerName: '',
+          email: '',
+          password: '',
+        })}
+      >
         <TextField name="name" label="The firm" />
         <TextField name="town" label="Town" />
         <TextField name="ownerName" label="Your name" autoComplete="name" />
         <TextField name="email" label="Your address" type="email" autoComplete="username" />
-        <TextField name="password" label="A password" type="password" hint="At least 10 characters." autoComplete="new-password" />
+        <TextField
+          name="password"
+          label="A password"
+          type="password"
+          hint="At least 10 characters."
+          autoComplete="new-password"
+        />
       </CommandForm>
     </main>
   );

@@ -18,7 +18,21 @@ interface Terms {
 const unitOf = (ask: Ask<unknown>): string => (ask.kind === 'fraction' ? '%' : (ask.unit ?? ''));
 
 /** What a calculator asks, as fields: made from its own description. */
-export function AskFields({ asks, values, problem, fed, given, onChange }: { asks: Asks; values: TypedInput; problem: Problem | undefined; fed?: (name: string) => React.ReactNode; given?: (name: string) => string | undefined; onChange: (values: TypedInput) => void }) {
+export function AskFields({
+  asks,
+  values,
+  problem,
+  fed,
+  given,
+  onChange,
+}: {
+  asks: Asks;
+  values: TypedInput;
+  problem: Problem | undefined;
+  fed?: (name: string) => React.ReactNode;
+  given?: (name: string) => string | undefined;
+  onChange: (values: TypedInput) => void;
+}) {
   const put = (name: string, value: Typed): void => onChange({ ...values, [name]: value });
   return (
     <div className="ask-fields">
@@ -26,9 +40,23 @@ export function AskFields({ asks, values, problem, fed, given, onChange }: { ask
         const drawn = given?.(name);
         return (
           <div key={name} className={ask.kind === 'list' || ask.kind === 'variants' ? 'ask-wide' : ''}>
-            {drawn === undefined
-              ? <AskField path={name} ask={ask} value={values[name]} problem={problem} onChange={(value) => put(name, value)} />
-              : <Form.Group controlId={`ask-${name}`}><Form.Label className="mb-1">{capital(ask.label)}{unitOf(ask) ? `, ${unitOf(ask)}` : ''}</Form.Label><Form.Control className="mono" readOnly value={drawn} /></Form.Group>}
+            {drawn === undefined ? (
+              <AskField
+                path={name}
+                ask={ask}
+                value={values[name]}
+                problem={problem}
+                onChange={(value) => put(name, value)}
+              />
+            ) : (
+              <Form.Group controlId={`ask-${name}`}>
+                <Form.Label className="mb-1">
+                  {capital(ask.label)}
+                  {unitOf(ask) ? `, ${unitOf(ask)}` : ''}
+                </Form.Label>
+                <Form.Control className="mono" readOnly value={drawn} />
+              </Form.Group>
+            )}
             {fed?.(name)}
           </div>
         );
@@ -38,27 +66,65 @@ export function AskFields({ asks, values, problem, fed, given, onChange }: { ask
 }
 
 function Said({ path, problem, hint }: { path: string; problem: Problem | undefined; hint?: string | undefined }) {
-  if (problem?.field === path) return <Form.Text className="bad d-block" role="alert" id={`ask-${path}-said`}>{capital(problem.message)}.</Form.Text>;
-  return hint ? <Form.Text className="d-block" id={`ask-${path}-said`}>{hint}</Form.Text> : null;
+  if (problem?.field === path)
+    return (
+      <Form.Text className="bad d-block" role="alert" id={`ask-${path}-said`}>
+        {capital(problem.message)}.
+      </Form.Text>
+    );
+  return hint ? (
+    <Form.Text className="d-block" id={`ask-${path}-said`}>
+      {hint}
+    </Form.Text>
+  ) : null;
 }
 
 function AskField({ path, ask, value, problem, onChange, bare }: Terms) {
   const id = `ask-${path}`;
   const wrong = problem?.field === path;
   if (ask.kind === 'list' || ask.kind === 'variants') return <Lines {...{ path, ask, value, problem, onChange }} />;
-  if (ask.kind === 'flag') return <Form.Check id={id} className="mt-4" label={capital(ask.label)} checked={value === true} onChange={(event) => onChange(event.target.checked)} />;
+  if (ask.kind === 'flag')
+    return (
+      <Form.Check
+        id={id}
+        className="mt-4"
+        label={capital(ask.label)}
+        checked={value === true}
+        onChange={(event) => onChange(event.target.checked)}
+      />
+    );
   const described = wrong || (ask.hint && !bare) ? { 'aria-describedby': `${id}-said` } : {};
   const label = `${capital(ask.label)}${unitOf(ask) ? `, ${unitOf(ask)}` : ''}`;
   return (
     <Form.Group controlId={id}>
       <Form.Label className={bare ? 'visually-hidden' : 'mb-1'}>{label}</Form.Label>
       {ask.kind === 'choice' ? (
-        <Form.Select value={textOf(value)} isInvalid={wrong} onChange={(event) => onChange(event.target.value)} {...described}>
-          {Object.entries(ask.choices ?? {}).map(([key, words]) => <option key={key} value={key}>{words}</option>)}
+        <Form.Select
+          value={textOf(value)}
+          isInvalid={wrong}
+          onChange={(event) => onChange(event.target.value)}
+          {...described}
+        >
+          {Object.entries(ask.choices ?? {}).map(([key, words]) => (
+            <option key={key} value={key}>
+              {words}
+            </option>
+          ))}
         </Form.Select>
       ) : (
-        <Form.Control type={ask.kind === 'day' ? 'date' : 'text'} {...(ask.kind === 'amount' || ask.kind === 'count' || ask.kind === 'fraction' || ask.kind === 'money' ? { inputMode: 'decimal' as const } : {})}
-          className={ask.kind === 'length' ? 'mono' : ''} autoComplete="off" isInvalid={wrong} aria-invalid={wrong} value={typeof value === 'string' ? value : ''} onChange={(event) => onChange(event.target.value)} {...described} />
+        <Form.Control
+          type={ask.kind === 'day' ? 'date' : 'text'}
+          {...(ask.kind === 'amount' || ask.kind === 'count' || ask.kind === 'fraction' || ask.kind === 'money'
+            ? { inputMode: 'decimal' as const }
+            : {})}
+          className={ask.kind === 'length' ? 'mono' : ''}
+          autoComplete="off"
+          isInvalid={wrong}
+          aria-invalid={wrong}
+          value={typeof value === 'string' ? value : ''}
+          onChange={(event) => onChange(event.target.value)}
+          {...described}
+        />
       )}
       <Said path={path} problem={problem} hint={bare ? undefined : ask.hint} />
     </Form.Group>
@@ -74,19 +140,53 @@ function Lines({ path, ask, value, problem, onChange }: Terms) {
       <legend className="form-label fs-6 mb-1">{capital(ask.label)}</legend>
       {lines.map((line, at) => (
         <div key={at} className="ask-line">
-          <LineParts {...{ ask, problem }} path={`${path}[${at}]`} line={line} first={at === 0} onChange={(next) => put(at, next)} />
-          <Button size="sm" variant="link" className="px-1" onClick={() => onChange(lines.filter((_, index) => index !== at))}>Take away<span className="visually-hidden"> line {at + 1} of {ask.label}</span></Button>
+          <LineParts
+            {...{ ask, problem }}
+            path={`${path}[${at}]`}
+            line={line}
+            first={at === 0}
+            onChange={(next) => put(at, next)}
+          />
+          <Button
+            size="sm"
+            variant="link"
+            className="px-1"
+            onClick={() => onChange(lines.filter((_, index) => index !== at))}
+          >
+            Take away
+            <span className="visually-hidden">
+              {' '}
+              line {at + 1} of {ask.label}
+            </span>
+          </Button>
         </div>
       ))}
       <Said path={path} problem={problem} hint={ask.hint} />
-      <Button size="sm" variant="outline-secondary" onClick={() => onChange([...lines, emptyLine(ask)])}>One more<span className="visually-hidden"> in {ask.label}</span></Button>
+      <Button size="sm" variant="outline-secondary" onClick={() => onChange([...lines, emptyLine(ask)])}>
+        One more<span className="visually-hidden"> in {ask.label}</span>
+      </Button>
     </fieldset>
   );
 }
 
-function LineParts({ ask, path, line, first, problem, onChange }: { ask: Ask<unknown>; path: string; line: Typed; first: boolean; problem: Problem | undefined; onChange: (line: Typed) => void }) {
+function LineParts({
+  ask,
+  path,
+  line,
+  first,
+  problem,
+  onChange,
+}: {
+  ask: Ask<unknown>;
+  path: string;
+  line: Typed;
+  first: boolean;
+  problem: Problem | undefined;
+  onChange: (line: Typed) => void;
+}) {
   const of = ask.of ?? {};
-  if (ask.kind === 'list' && isAsk(of)) return <AskField path={path} ask={of} value={line} problem={problem} onChange={onChange} bare />;
+  if (ask.kind === 'list' && isAsk(of))
+    return <AskField path={path} ask={of} value={line} problem={problem} onChange={onChange} bare />;
   const parts = line as TypedInput;
   const kind = textOf(parts.kind);
   const asks = ask.kind === 'variants' ? (ask.variants?.[kind] ?? {}) : (of as Asks);
@@ -95,16 +195,34 @@ function LineParts({ ask, path, line, first, problem, onChange }: { ask: Ask<unk
       {ask.kind === 'variants' && (
         <Form.Group controlId={`ask-${path}.kind`}>
           <Form.Label className="mb-1 small-text">Kind</Form.Label>
-          <Form.Select value={kind} onChange={(event) => onChange({ kind: event.target.value, ...emptyNamed(ask.variants?.[event.target.value] ?? {}) })}>
-            {Object.entries(ask.choices ?? {}).map(([key, words]) => <option key={key} value={key}>{words}</option>)}
+          <Form.Select
+            value={kind}
+            onChange={(event) =>
+              onChange({ kind: event.target.value, ...emptyNamed(ask.variants?.[event.target.value] ?? {}) })
+            }
+          >
+            {Object.entries(ask.choices ?? {}).map(([key, words]) => (
+              <option key={key} value={key}>
+                {words}
+              </option>
+            ))}
           </Form.Select>
         </Form.Group>
       )}
       {Object.entries(asks).map(([name, part]) => (
         <div key={name}>
           {/* Each line of variants has heads of its own; alike lines share those of the first. */}
-          <div className="small-text soft" aria-hidden="true">{first || ask.kind === 'variants' ? `${capital(part.label)}${unitOf(part) ? `, ${unitOf(part)}` : ''}` : ''}</div>
-          <AskField path={`${path}.${name}`} ask={part} value={parts[name]} problem={problem} onChange={(value) => onChange({ ...parts, [name]: value })} bare />
+          <div className="small-text soft" aria-hidden="true">
+            {first || ask.kind === 'variants' ? `${capital(part.label)}${unitOf(part) ? `, ${unitOf(part)}` : ''}` : ''}
+          </div>
+          <AskField
+            path={`${path}.${name}`}
+            ask={part}
+            value={parts[name]}
+            problem={problem}
+            onChange={(value) => onChange({ ...parts, [name]: value })}
+            bare
+          />
         </div>
       ))}
     </>

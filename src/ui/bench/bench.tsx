@@ -8,25 +8,53 @@ import { CALCULATORS } from '@/core/quantities/registry';
 /** Every calculator by itself, for a quick answer on site. */
 export function Bench({ area }: { area: string | undefined }) {
   const [asked, setAsked] = useState('');
-  const found = CALCULATORS.filter((one) => asked.toLowerCase().split(/\s+/).every((word) => `${one.title} ${one.answers}`.toLowerCase().includes(word)));
+  const found = CALCULATORS.filter((one) =>
+    asked
+      .toLowerCase()
+      .split(/\s+/)
+      .every((word) => `${one.title} ${one.answers}`.toLowerCase().includes(word)),
+  );
   return (
     <div className="page">
       <div className="page-head">
-        <h1>Bench</h1><span className="soft">measure, count, check: {CALCULATORS.length} calculators, each with its formula and source</span>
-        <span className="push"><Form.Control placeholder="Tiles, drain, stair …" aria-label="Search calculators" value={asked} onChange={(event) => setAsked(event.target.value)} /></span>
+        <h1>Bench</h1>
+        <span className="soft">
+          measure, count, check: {CALCULATORS.length} calculators, each with its formula and source
+        </span>
+        <span className="push">
+          <Form.Control
+            placeholder="Tiles, drain, stair …"
+            aria-label="Search calculators"
+            value={asked}
+            onChange={(event) => setAsked(event.target.value)}
+          />
+        </span>
       </div>
       {found.length === 0 && <p className="soft">None by that word. Fewer letters find more.</p>}
       <div className="bench-list">
-        {(Object.keys(GROUPS) as Group[]).filter((group) => found.some((one) => one.group === group)).map((group) => (
-          <section key={group}>
-            <div className="block-head"><h2>{GROUPS[group]}</h2></div>
-            <ul className="lines">
-              {found.filter((one) => one.group === group).map((one) => (
-                <li key={one.name}><div className="what"><Link href={`/bench/${one.name}${area ? `?area=${area}` : ''}`} className="fw-bold">{one.title}</Link><div className="small-text soft">{one.answers}</div></div></li>
-              ))}
-            </ul>
-          </section>
-        ))}
+        {(Object.keys(GROUPS) as Group[])
+          .filter((group) => found.some((one) => one.group === group))
+          .map((group) => (
+            <section key={group}>
+              <div className="block-head">
+                <h2>{GROUPS[group]}</h2>
+              </div>
+              <ul className="lines">
+                {found
+                  .filter((one) => one.group === group)
+                  .map((one) => (
+                    <li key={one.name}>
+                      <div className="what">
+                        <Link href={`/bench/${one.name}${area ? `?area=${area}` : ''}`} className="fw-bold">
+                          {one.title}
+                        </Link>
+                        <div className="small-text soft">{one.answers}</div>
+                      </div>
+                    </li>
+                  ))}
+              </ul>
+            </section>
+          ))}
       </div>
     </div>
   );

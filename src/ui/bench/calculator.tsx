@@ -19,32 +19,64 @@ import { HowComputed, Results } from './results';
 
 type Area = BenchView['jobs'][number]['areas'][number] & { job: string; jobName: string; units: LengthSystem };
 
-export const areasOfBench = (view: BenchView): Area[] => view.jobs.flatMap((job) => job.areas.map((area) => ({ ...area, job: job.id, jobName: job.name, units: job.units })));
+export const areasOfBench = (view: BenchView): Area[] =>
+  view.jobs.flatMap((job) => job.areas.map((area) => ({ ...area, job: job.id, jobName: job.name, units: job.units })));
 
 /** One calculator: typed in, answered at once, opened, and kept in an area if it is wanted there. */
-export function CalculatorPage({ name, view, area: startArea, kept }: { name: string; view: BenchView; area: string | undefined; kept: CalculationView | undefined }) {
+export function CalculatorPage({
+  name,
+  view,
+  area: startArea,
+  kept,
+}: {
+  name: string;
+  view: BenchView;
+  area: string | undefined;
+  kept: CalculationView | undefined;
+}) {
   const calculator = calculatorNamed(name);
   return calculator ? <Calculating calculator={calculator} view={view} startArea={startArea} kept={kept} /> : null;
 }
 
-const feedsIn = (calculator: AnyCalculator, area: Area | undefined): Record<string, Measure> => (area ? usualFeeds(calculator.asks, area.measures) : {});
+const feedsIn = (calculator: AnyCalculator, area: Area | undefined): Record<string, Measure> =>
+  area ? usualFeeds(calculator.asks, area.measures) : {};
 
-function Calculating({ calculator, view, startArea, kept }: { calculator: AnyCalculator; view: BenchView; startArea: string | undefined; kept: CalculationView | undefined }) {
+function Calculating({
+  calculator,
+  view,
+  startArea,
+  kept,
+}: {
+  calculator: AnyCalculator;
+  view: BenchView;
+  startArea: string | undefined;
+  kept: CalculationView | undefined;
+}) {
   const areas = useMemo(() => areasOfBench(view), [view]);
   const [areaId, setAreaId] = useState(kept?.areaId ?? startArea);
   const area = areas.find((one) => one.id === areaId);
   const [system, setSystem] = useState<LengthSystem>(area?.units ?? 'metric');
-  const [values, setValues] = useState<TypedInput>(() => writeTyped(calculator.asks, kept?.input ?? calculator.example, area?.units ?? 'metric'));
+  const [values, setValues] = useState<TypedInput>(() =>
+    writeTyped(calculator.asks, kept?.input ?? calculator.example, area?.units ?? 'metric'),
+  );
   const [fed, setFed] = useState<Record<string, Measure>>(() => kept?.fed ?? feedsIn(calculator, area));
   const [keeping, setKeeping] = useState(false);
 
   const typed = readTyped(calculator.asks, values, system);
-  const outcome = area && Object.keys(fed).length > 0 ? recalculate({ calculator: calculator.name, input: typed.input, fed }, area.measures) : calculator.run(typed.input);
+  const outcome =
+    area && Object.keys(fed).length > 0
+      ? recalculate({ calculator: calculator.name, input: typed.input, fed }, area.measures)
+      : calculator.run(typed.input);
   // What the drawing gives need not be typed.
   const unread = typed.problem && !((typed.problem.field?.split(/[.[]/)[0] ?? '') in fed) ? typed.problem : undefined;
   const problem = unread ?? (outcome.ok ? undefined : outcome.problem);
-  const shownInput = outcome.ok && 'output' in outcome.value ? (outcome.value.input as Record<string, unknown>) : typed.input;
-  const output = outcome.ok ? ('output' in outcome.value && 'purchases' in outcome.value ? (outcome.value.output as Record<string, unknown>) : (outcome.value)) : undefined;
+  const shownInput =
+    outcome.ok && 'output' in outcome.value ? (outcome.value.input as Record<string, unknown>) : typed.input;
+  const output = outcome.ok
+    ? 'output' in outcome.value && 'purchases' in outcome.value
+      ? (outcome.value.output as Record<string, unknown>)
+      : outcome.value
+    : undefined;
 
   const rewrite = (next: LengthSystem): void => {
     setSystem(next);
@@ -62,47 +94,137 @@ function Calculating({ calculator, view, startArea, kept }: { calculator: AnyCal
     return (
       <label className="feed small-text">
         <span className="visually-hidden">{calculator.asks[name]?.label} comes from </span>
-        <select value={fed[name] ?? ''} onChange={(event) => setFed((now) => { const { [name]: _, ...rest } = now; return event.target.value ? { ...rest, [name]: event.target.value as Measure } : rest; })}>
+        <select
+          value={fed[name] ?? ''}
+          onChange={(event) =>
+            setFed((now) => {
+              const { [name]: _, ...rest } = now;
+              return event.target.value ? { ...rest, [name]: event.target.value as Measure } : rest;
+            })
+          }
+        >
           <option value="">as typed above</option>
-          {choices.map((measure) => <option key={measure} value={measure}>from the drawing: {MEASURES[measure].label}{measureText(measure, area.measures[measure], area.units)}</option>)}
+          {choices.map((measure) => (
+            <option key={measure} value={measure}>
+              from the drawing: {MEASURES[measure].label}
+              {measureText(measure, area.measures[measure], area.units)}
+            </option>
+          ))}
         </select>
       </label>
     );
   };
   return (
     <div className="page">
-      <p className="mb-1 small-text"><Link href="/bench" className="soft">Bench</Link> <span className="soft">· {GROUPS[calculator.group]}</span></p>
+      <p className="mb-1 small-text">
+        <Link href="/bench" className="soft">
+          Bench
+        </Link>{' '}
+        <span className="soft">· {GROUPS[calculator.group]}</span>
+      </p>
       <div className="page-head">
-        <h1>{calculator.title}</h1><span className="soft">{calculator.answers}</span>
+        <h1>{calculator.title}</h1>
+        <span className="soft">{calculator.answers}</span>
         <span className="push actions no-print">
-          <label className="d-flex align-items-center gap-2 small-text">for
-            <select className="form-select form-select-sm" style={{ maxWidth: '17rem' }} aria-label="For which area" value={areaId ?? ''} onChange={(event) => enter(event.target.value)}>
+          <label className="d-flex align-items-center gap-2 small-text">
+            for
+            <select
+              className="form-select form-select-sm"
+              style={{ maxWidth: '17rem' }}
+              aria-label="For which area"
+              value={areaId ?? ''}
+              onChange={(event) => enter(event.target.value)}
+            >
               <option value="">no area, just to know</option>
-              {view.jobs.map((job) => <optgroup key={job.id} label={job.name}>{job.areas.map((one) => <option key={one.id} value={one.id}>{one.name}</option>)}</optgroup>)}
+              {view.jobs.map((job) => (
+                <optgroup key={job.id} label={job.name}>
+                  {job.areas.map((one) => (
+                    <option key={one.id} value={one.id}>
+                      {one.name}
+                    </option>
+                  ))}
+                </optgroup>
+              ))}
             </select>
           </label>
           <span role="group" aria-label="Lengths in" className="chips">
-            {(['metric', 'imperial'] as const).map((one) => <button key={one} type="button" className="chip" aria-pressed={system === one} onClick={() => rewrite(one)}>{one === 'metric' ? 'mm' : 'feet and inches'}</button>)}
+            {(['metric', 'imperial'] as const).map((one) => (
+              <button
+                key={one}
+                type="button"
+                className="chip"
+                aria-pressed={system === one}
+                onClick={() => rewrite(one)}
+              >
+                {one === 'metric' ? 'mm' : 'feet and inches'}
+              </button>
+            ))}
           </span>
         </span>
       </div>
       <div className="bench">
         <section aria-label="What goes in">
-          <AskFields asks={calculator.asks} values={values} problem={problem} fed={feed} given={(name) => (name in fed && area ? givenText(area.measures[fed[name] as Measure], calculator.asks[name]?.kind === 'length', area.units) : undefined)} onChange={setValues} />
+          <AskFields
+            asks={calculator.asks}
+            values={values}
+            problem={problem}
+            fed={feed}
+            given={(name) =>
+              name in fed && area
+                ? givenText(area.measures[fed[name] as Measure], calculator.asks[name]?.kind === 'length', area.units)
+                : undefined
+            }
+            onChange={setValues}
+          />
           <div className="actions mt-3 no-print">
-            <Button size="sm" variant="link" className="px-0" onClick={() => { setValues(writeTyped(calculator.asks, calculator.example, system)); setFed({}); }}>An example</Button>
-            <Button size="sm" variant="link" onClick={() => setValues(emptyNamed(calculator.asks))}>Empty</Button>
+            <Button
+              size="sm"
+              variant="link"
+              className="px-0"
+              onClick={() => {
+                setValues(writeTyped(calculator.asks, calculator.example, system));
+                setFed({});
+              }}
+            >
+              An example
+            </Button>
+            <Button size="sm" variant="link" onClick={() => setValues(emptyNamed(calculator.asks))}>
+              Empty
+            </Button>
           </div>
         </section>
         <section aria-label="What comes out" className="sheet">
-          {output ? <Results calculator={calculator} input={shownInput} output={output} system={system} /> : <p className="mb-0" role="status"><span className="soft">No answer yet.</span> {problem && !problem.field ? problem.message : 'Something is missing or cannot be read; it is said beside its field.'}</p>}
+          {output ? (
+            <Results calculator={calculator} input={shownInput} output={output} system={system} />
+          ) : (
+            <p className="mb-0" role="status">
+              <span className="soft">No answer yet.</span>{' '}
+              {problem && !problem.field
+                ? problem.message
+                : 'Something is missing or cannot be read; it is said beside its field.'}
+            </p>
+          )}
           <HowComputed calculator={calculator} input={shownInput} system={system} />
           {calculator.decides && <p className="small-text mt-3 mb-0">{calculator.decides}</p>}
-          <div className="actions mt-3 no-print"><Button disabled={!output} onClick={() => setKeeping(true)}>{kept ? 'Keep the change' : 'Keep in an area'}</Button></div>
+          <div className="actions mt-3 no-print">
+            <Button disabled={!output} onClick={() => setKeeping(true)}>
+              {kept ? 'Keep the change' : 'Keep in an area'}
+            </Button>
+          </div>
         </section>
       </div>
       <Slip title={kept ? 'Change what is kept' : 'Keep this result'} open={keeping} onClose={() => setKeeping(false)}>
-        {keeping && <KeepForm calculator={calculator} input={typed.input} fed={area ? fed : {}} areas={areas} area={area?.id} kept={kept} onDone={() => setKeeping(false)} />}
+        {keeping && (
+          <KeepForm
+            calculator={calculator}
+            input={typed.input}
+            fed={area ? fed : {}}
+            areas={areas}
+            area={area?.id}
+            kept={kept}
+            onDone={() => setKeeping(false)}
+          />
+        )}
       </Slip>
     </div>
   );
@@ -111,7 +233,11 @@ function Calculating({ calculator, view, startArea, kept }: { calculator: AnyCal
 /** What the drawing gives, in place of a field to type in. */
 function givenText(value: unknown, isLength: boolean, system: LengthSystem): string {
   if (Array.isArray(value)) return `${value.length} from the drawing`;
-  return typeof value === 'number' ? (isLength ? sayResult(give('length', ''), value, system) : String(Math.round(value * 100) / 100)) : '';
+  return typeof value === 'number'
+    ? isLength
+      ? sayResult(give('length', ''), value, system)
+      : String(Math.round(value * 100) / 100)
+    : '';
 }
 
 function measureText(measure: Measure, value: unknown, system: LengthSystem): string {

@@ -37,27 +37,79 @@ export function KeepForm({ calculator, input, fed, areas, area: start, kept, onD
   };
   const fields = (
     <>
-      <TextField name="product" label="What is bought" hint="As it stands on the list, like “fibre plank, grey”. Empty: as computed." />
-      <SelectField name="phase" label="Which work uses it" none="not said" options={(area?.phases ?? []).map((step) => [step.phase, step.label])} hint="Its first day is the day by which it is needed." />
-      <SelectField name="scopeItem" label="For which line of scope" none="none in particular" options={(area?.lines ?? []).map((line) => [line.id, line.text])} />
-      <div className="form-pair"><MoneyField name="unitPrice" label="Price of one" /><TextField name="supplier" label="From" /></div>
-      <SelectField name="trade" label="Whose delivery" none="whoever does the work" options={TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => [trade, TRADES[trade]])} />
+      <TextField
+        name="product"
+        label="What is bought"
+        hint="As it stands on the list, like “fibre plank, grey”. Empty: as computed."
+      />
+      <SelectField
+        name="phase"
+        label="Which work uses it"
+        none="not said"
+        options={(area?.phases ?? []).map((step) => [step.phase, step.label])}
+        hint="Its first day is the day by which it is needed."
+      />
+      <SelectField
+        name="scopeItem"
+        label="For which line of scope"
+        none="none in particular"
+        options={(area?.lines ?? []).map((line) => [line.id, line.text])}
+      />
+      <div className="form-pair">
+        <MoneyField name="unitPrice" label="Price of one" />
+        <TextField name="supplier" label="From" />
+      </div>
+      <SelectField
+        name="trade"
+        label="Whose delivery"
+        none="whoever does the work"
+        options={TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => [trade, TRADES[trade]])}
+      />
     </>
   );
   const given = kept && {
-    product: kept.product, supplier: kept.supplier, ...(kept.unitPrice === null ? {} : { unitPrice: kept.unitPrice }), ...(kept.trade ? { trade: kept.trade } : {}), ...(kept.phase ? { phase: kept.phase } : {}), ...(kept.scopeItem ? { scopeItem: kept.scopeItem } : {}),
+    product: kept.product,
+    supplier: kept.supplier,
+    ...(kept.unitPrice === null ? {} : { unitPrice: kept.unitPrice }),
+    ...(kept.trade ? { trade: kept.trade } : {}),
+    ...(kept.phase ? { phase: kept.phase } : {}),
+    ...(kept.scopeItem ? { scopeItem: kept.scopeItem } : {}),
   };
-  if (kept) return <CommandForm kind={changeCalculation} submit="Keep" onDone={done} start={() => ({ id: kept.id, version: kept.version, ...shared, ...given })}>{fields}</CommandForm>;
+  if (kept)
+    return (
+      <CommandForm
+        kind={changeCalculation}
+        submit="Keep"
+        onDone={done}
+        start={() => ({ id: kept.id, version: kept.version, ...shared, ...given })}
+      >
+        {fields}
+      </CommandForm>
+    );
   return (
     <>
       <Form.Group controlId="keep-area" className="mb-3">
         <Form.Label className="mb-1">In which area</Form.Label>
         <Form.Select value={areaId} onChange={(event) => setAreaId(event.target.value)}>
           <option value="">choose one</option>
-          {areas.map((one) => <option key={one.id} value={one.id}>{one.name}, {one.jobName}</option>)}
+          {areas.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}, {one.jobName}
+            </option>
+          ))}
         </Form.Select>
       </Form.Group>
-      {area && <CommandForm key={areaId} kind={keepCalculation} submit="Keep" onDone={done} start={() => ({ id: newId(), area: areaId, ...shared, product: '', supplier: '' })}>{fields}</CommandForm>}
+      {area && (
+        <CommandForm
+          key={areaId}
+          kind={keepCalculation}
+          submit="Keep"
+          onDone={done}
+          start={() => ({ id: newId(), area: areaId, ...shared, product: '', supplier: '' })}
+        >
+          {fields}
+        </CommandForm>
+      )}
     </>
   );
 }

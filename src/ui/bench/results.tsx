@@ -21,24 +21,58 @@ export function Results({ calculator, input, output, system }: Terms) {
   return (
     <div className="results" aria-live="polite">
       <dl>
-        {given.filter(([, give]) => give.kind !== 'cuts').map(([name, give]) => (
-          <div key={name} className={give.main ? 'main' : ''}>
-            <dt>{give.label}</dt>
-            <dd><Value give={give} value={output[name]} system={system} input={input} /></dd>
-          </div>
-        ))}
+        {given
+          .filter(([, give]) => give.kind !== 'cuts')
+          .map(([name, give]) => (
+            <div key={name} className={give.main ? 'main' : ''}>
+              <dt>{give.label}</dt>
+              <dd>
+                <Value give={give} value={output[name]} system={system} input={input} />
+              </dd>
+            </div>
+          ))}
       </dl>
       {cuts && <CutSticks cuts={output[cuts[0]] as Cut[]} system={system} />}
     </div>
   );
 }
 
-function Value({ give, value, system, input }: { give: Give; value: unknown; system: LengthSystem; input: Record<string, unknown> }) {
-  if (give.kind === 'flag') return <><Mark kind={give.good === undefined ? (value ? 'done' : 'not-begun') : value === give.good ? 'done' : 'stop'} silent /> {sayResult(give, value, system)}</>;
-  if (give.kind === 'texts') return (value as string[]).length === 0 ? <>nothing</> : <ul className="mb-0 ps-3">{(value as string[]).map((text) => <li key={text}>{text}</li>)}</ul>;
+function Value({
+  give,
+  value,
+  system,
+  input,
+}: {
+  give: Give;
+  value: unknown;
+  system: LengthSystem;
+  input: Record<string, unknown>;
+}) {
+  if (give.kind === 'flag')
+    return (
+      <>
+        <Mark
+          kind={give.good === undefined ? (value ? 'done' : 'not-begun') : value === give.good ? 'done' : 'stop'}
+          silent
+        />{' '}
+        {sayResult(give, value, system)}
+      </>
+    );
+  if (give.kind === 'texts')
+    return (value as string[]).length === 0 ? (
+      <>nothing</>
+    ) : (
+      <ul className="mb-0 ps-3">
+        {(value as string[]).map((text) => (
+          <li key={text}>{text}</li>
+        ))}
+      </ul>
+    );
   if (give.kind === 'cans') {
     const cans = input.cans as { litres: number }[];
-    const bought = (value as number[]).flatMap((many, at) => (many > 0 ? [`${many} × ${cans[at]?.litres ?? 0} L`] : []));
+    const bought = (value as number[]).flatMap((many, at) =>
+      many > 0 ? [`${many} × ${cans[at]?.litres ?? 0} L`] : [],
+    );
     return <>{bought.join(' + ')}</>;
   }
   return <>{sayResult(give, value, system)}</>;
@@ -57,9 +91,24 @@ export function CutSticks({ cuts, system }: { cuts: Cut[]; system: LengthSystem 
     <ol className="sticks" aria-label="Stick by stick">
       {[...alike.values()].map(({ cut, count }, at) => (
         <li key={at}>
-          <div className="small-text soft"><span className="mono">{count} × {formatLength(cut.stock, system)}</span>{cut.left > 0.5 ? <>, left over <span className="mono">{formatLength(cut.left, system)}</span></> : ''}</div>
+          <div className="small-text soft">
+            <span className="mono">
+              {count} × {formatLength(cut.stock, system)}
+            </span>
+            {cut.left > 0.5 ? (
+              <>
+                , left over <span className="mono">{formatLength(cut.left, system)}</span>
+              </>
+            ) : (
+              ''
+            )}
+          </div>
           <div className="stick" style={{ width: `${(cut.stock / longest) * 100}%` }}>
-            {cut.pieces.map((piece, index) => <span key={index} className="piece" style={{ flexGrow: piece.length }} title={piece.label}><span className="mono">{formatLength(piece.length, system)}</span></span>)}
+            {cut.pieces.map((piece, index) => (
+              <span key={index} className="piece" style={{ flexGrow: piece.length }} title={piece.label}>
+                <span className="mono">{formatLength(piece.length, system)}</span>
+              </span>
+            ))}
             {cut.left > 0.5 && <span className="left" style={{ flexGrow: cut.left }} />}
           </div>
         </li>
@@ -74,9 +123,16 @@ export function HowComputed({ calculator, input, system }: Omit<Terms, 'output'>
   return (
     <details className="how">
       <summary>How this is computed</summary>
-      <p className="mt-2"><span className="mono text-wrap">{calculator.formula}</span></p>
+      <p className="mt-2">
+        <span className="mono text-wrap">{calculator.formula}</span>
+      </p>
       <ul className="lines small-text">
-        {Object.entries(calculator.asks).map(([name, ask]) => <li key={name}><span className="what soft">{ask.label}</span><span className="mono text-wrap text-end">{said(ask, typed[name])}</span></li>)}
+        {Object.entries(calculator.asks).map(([name, ask]) => (
+          <li key={name}>
+            <span className="what soft">{ask.label}</span>
+            <span className="mono text-wrap text-end">{said(ask, typed[name])}</span>
+          </li>
+        ))}
       </ul>
       <p className="small-text soft mt-2 mb-0">{calculator.source}</p>
     </details>
@@ -84,7 +140,16 @@ export function HowComputed({ calculator, input, system }: Omit<Terms, 'output'>
 }
 
 function said(ask: Ask<unknown>, value: Typed | undefined): string {
-  if (Array.isArray(value)) return value.map((line) => (typeof line === 'object' && !Array.isArray(line) ? Object.values(line).map(textOf).filter(Boolean).join(' · ') : textOf(line))).join('; ') || 'none';
+  if (Array.isArray(value))
+    return (
+      value
+        .map((line) =>
+          typeof line === 'object' && !Array.isArray(line)
+            ? Object.values(line).map(textOf).filter(Boolean).join(' · ')
+            : textOf(line),
+        )
+        .join('; ') || 'none'
+    );
   if (ask.kind === 'flag') return value === true ? 'yes' : 'no';
   const text = textOf(value);
   if (ask.kind === 'choice') return ask.choices?.[text] ?? '';

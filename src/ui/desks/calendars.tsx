@@ -28,26 +28,143 @@ export function Calendars({ view, office }: { view: DesksView; office: boolean }
   const chosen = view.targets.find((one) => `${one.kind} ${one.id}` === target);
   return (
     <section className="mt-4">
-      <div className="block-head"><h2>Calendars of subs</h2></div>
-      <p className="soft small-text mt-2">A sub’s own calendar as an .ics file: what keeps them busy counts as away. Titles stay here and go nowhere else.</p>
+      <div className="block-head">
+        <h2>Calendars of subs</h2>
+      </div>
+      <p className="soft small-text mt-2">
+        A sub’s own calendar as an .ics file: what keeps them busy counts as away. Titles stay here and go nowhere else.
+      </p>
       <ul className="lines">
-        {view.subs.filter((sub) => sub.source).map((sub) => (
-          <li key={sub.id}><div className="what small-text"><span className="fw-bold">{sub.name}</span> <span className="soft">{TRADES[sub.trade].toLowerCase()}</span>{sub.source && <div>{sub.source.name}, read {sub.source.when}: {sub.busy} busy half-days ahead</div>}</div>
-            {office && <span className="text-nowrap"><Button size="sm" variant="link" className="p-0" onClick={() => setReading(sub)}>Read<span className="visually-hidden"> the calendar of {sub.name}</span></Button>{sub.source && <Button size="sm" variant="link" className="p-0 ms-2" disabled={busy} onClick={() => void give(readBusy, { sub: sub.id, name: '', events: 0, halves: [] }, { text: `${sub.name}: the calendar is out.` })}>Take out<span className="visually-hidden"> the calendar of {sub.name}</span></Button>}</span>}
+        {view.subs
+          .filter((sub) => sub.source)
+          .map((sub) => (
+            <li key={sub.id}>
+              <div className="what small-text">
+                <span className="fw-bold">{sub.name}</span>{' '}
+                <span className="soft">{TRADES[sub.trade].toLowerCase()}</span>
+                {sub.source && (
+                  <div>
+                    {sub.source.name}, read {sub.source.when}: {sub.busy} busy half-days ahead
+                  </div>
+                )}
+              </div>
+              {office && (
+                <span className="text-nowrap">
+                  <Button size="sm" variant="link" className="p-0" onClick={() => setReading(sub)}>
+                    Read<span className="visually-hidden"> the calendar of {sub.name}</span>
+                  </Button>
+                  {sub.source && (
+                    <Button
+                      size="sm"
+                      variant="link"
+                      className="p-0 ms-2"
+                      disabled={busy}
+                      onClick={() =>
+                        void give(
+                          readBusy,
+                          { sub: sub.id, name: '', events: 0, halves: [] },
+                          { text: `${sub.name}: the calendar is out.` },
+                        )
+                      }
+                    >
+                      Take out<span className="visually-hidden"> the calendar of {sub.name}</span>
+                    </Button>
+                  )}
+                </span>
+              )}
+            </li>
+          ))}
+      </ul>
+      {office && (
+        <Form.Select
+          size="sm"
+          style={{ width: '16rem' }}
+          className="mt-2"
+          aria-label="Read the calendar of"
+          value=""
+          onChange={(event) => setReading(view.subs.find((sub) => sub.id === event.target.value))}
+        >
+          <option value="">read the calendar of …</option>
+          {view.subs.map((sub) => (
+            <option key={sub.id} value={sub.id}>
+              {sub.name}, {TRADES[sub.trade].toLowerCase()}
+            </option>
+          ))}
+        </Form.Select>
+      )}
+      <div className="block-head mt-4">
+        <h2>Calendars for other programs</h2>
+      </div>
+      <p className="soft small-text mt-2">
+        An address that a phone or an office program can follow. Whoever has it sees the dates; a change of the plan is
+        a change of the same event, and what falls away is cancelled.
+      </p>
+      <ul className="lines">
+        {view.feeds.map((feed) => (
+          <li key={feed.id}>
+            <div className="what small-text">
+              <span className="fw-bold">{feed.name}</span>{' '}
+              <a href={feed.path} className="d-block text-break">
+                {feed.path}
+              </a>
+              <span className="soft">made {feed.madeAt}</span>
+            </div>
+            {office && (
+              <Button
+                size="sm"
+                variant="link"
+                className="p-0"
+                disabled={busy}
+                onClick={() =>
+                  void give(closeFeed, { id: feed.id }, { text: 'Closed: the address opens nothing any more.' })
+                }
+              >
+                Close<span className="visually-hidden"> the calendar of {feed.name}</span>
+              </Button>
+            )}
           </li>
         ))}
       </ul>
-      {office && <Form.Select size="sm" style={{ width: '16rem' }} className="mt-2" aria-label="Read the calendar of" value="" onChange={(event) => setReading(view.subs.find((sub) => sub.id === event.target.value))}><option value="">read the calendar of …</option>{view.subs.map((sub) => <option key={sub.id} value={sub.id}>{sub.name}, {TRADES[sub.trade].toLowerCase()}</option>)}</Form.Select>}
-      <div className="block-head mt-4"><h2>Calendars for other programs</h2></div>
-      <p className="soft small-text mt-2">An address that a phone or an office program can follow. Whoever has it sees the dates; a change of the plan is a change of the same event, and what falls away is cancelled.</p>
-      <ul className="lines">
-        {view.feeds.map((feed) => <li key={feed.id}><div className="what small-text"><span className="fw-bold">{feed.name}</span> <a href={feed.path} className="d-block text-break">{feed.path}</a><span className="soft">made {feed.madeAt}</span></div>{office && <Button size="sm" variant="link" className="p-0" disabled={busy} onClick={() => void give(closeFeed, { id: feed.id }, { text: 'Closed: the address opens nothing any more.' })}>Close<span className="visually-hidden"> the calendar of {feed.name}</span></Button>}</li>)}
-      </ul>
-      {office && <div className="actions mt-2">
-        <Form.Select size="sm" style={{ width: '16rem' }} aria-label="Whose calendar" value={target} onChange={(event) => setTarget(event.target.value)}><option value="">of a job, a sub or a person</option>{view.targets.map((one) => <option key={`${one.kind} ${one.id}`} value={`${one.kind} ${one.id}`}>{one.name}</option>)}</Form.Select>
-        <Button size="sm" variant="outline-secondary" disabled={busy || !chosen} onClick={() => chosen && void give(openFeed, { id: newId(), kind: chosen.kind, target: chosen.id }, { text: 'The calendar has its address.' })}>Open a calendar</Button>
-      </div>}
-      <Slip title={reading ? `Calendar of ${reading.name}` : ''} open={reading !== undefined} onClose={() => setReading(undefined)}>{reading && <ReadFile sub={reading} today={view.today} onDone={() => setReading(undefined)} />}</Slip>
+      {office && (
+        <div className="actions mt-2">
+          <Form.Select
+            size="sm"
+            style={{ width: '16rem' }}
+            aria-label="Whose calendar"
+            value={target}
+            onChange={(event) => setTarget(event.target.value)}
+          >
+            <option value="">of a job, a sub or a person</option>
+            {view.targets.map((one) => (
+              <option key={`${one.kind} ${one.id}`} value={`${one.kind} ${one.id}`}>
+                {one.name}
+              </option>
+            ))}
+          </Form.Select>
+          <Button
+            size="sm"
+            variant="outline-secondary"
+            disabled={busy || !chosen}
+            onClick={() =>
+              chosen &&
+              void give(
+                openFeed,
+                { id: newId(), kind: chosen.kind, target: chosen.id },
+                { text: 'The calendar has its address.' },
+              )
+            }
+          >
+            Open a calendar
+          </Button>
+        </div>
+      )}
+      <Slip
+        title={reading ? `Calendar of ${reading.name}` : ''}
+        open={reading !== undefined}
+        onClose={() => setReading(undefined)}
+      >
+        {reading && <ReadFile sub={reading} today={view.today} onDone={() => setReading(undefined)} />}
+      </Slip>
     </section>
   );
 }
@@ -61,7 +178,15 @@ function readIn(text: string, from: string): Promise<Outcome<BusyCalendar>> {
       worker.terminate();
       resolve(outcome);
     };
-    const slow = (): void => end({ ok: false, problem: { code: 'calendar-endless', message: 'Reading this calendar took too long, and was ended: some rule in it repeats without end. Export the coming months alone.' } });
+    const slow = (): void =>
+      end({
+        ok: false,
+        problem: {
+          code: 'calendar-endless',
+          message:
+            'Reading this calendar took too long, and was ended: some rule in it repeats without end. Export the coming months alone.',
+        },
+      });
     const patience = setTimeout(slow, PATIENCE_MS);
     worker.onmessage = ({ data }: MessageEvent<Outcome<BusyCalendar>>) => end(data);
     worker.onerror = slow;
@@ -74,7 +199,12 @@ function ReadFile({ sub, today, onDone }: { sub: Sub; today: string; onDone: () 
   const [read, setRead] = useState<{ name: string; calendar: BusyCalendar }>();
   const [effect, setEffect] = useState<PreviewView>();
   const { busy, give } = useSend();
-  const payload = (name: string, calendar: BusyCalendar) => ({ sub: sub.id, name: name.slice(0, 120), events: calendar.events, halves: calendar.halves });
+  const payload = (name: string, calendar: BusyCalendar) => ({
+    sub: sub.id,
+    name: name.slice(0, 120),
+    events: calendar.events,
+    halves: calendar.halves,
+  });
   const open = async (file: File | undefined): Promise<void> => {
     setRead(undefined);
     setEffect(undefined);
@@ -91,16 +221,49 @@ function ReadFile({ sub, today, onDone }: { sub: Sub; today: string; onDone: () 
     <>
       <Form.Group controlId="busy-file">
         <Form.Label>The file</Form.Label>
-        <Form.Control type="file" accept=".ics,text/calendar" isInvalid={problem !== undefined} onChange={(event) => void open((event.target as HTMLInputElement).files?.[0])} />
-        {problem && <Form.Text className="bad d-block" role="alert">{problem}</Form.Text>}
+        <Form.Control
+          type="file"
+          accept=".ics,text/calendar"
+          isInvalid={problem !== undefined}
+          onChange={(event) => void open((event.target as HTMLInputElement).files?.[0])}
+        />
+        {problem && (
+          <Form.Text className="bad d-block" role="alert">
+            {problem}
+          </Form.Text>
+        )}
       </Form.Group>
       {read && (
         <div className="mt-3">
-          <p className="mb-1">{read.calendar.events} events, {read.calendar.halves.length} busy half-days in the coming {AHEAD} days.</p>
-          {read.calendar.left.map((text) => <p key={text} className="soon small-text mb-1">Left out: {text}.</p>)}
-          <ul className="small-text">{read.calendar.halves.slice(0, 8).map((half) => <li key={`${half.day}${half.half}`}>{formatDay(half.day, today)}, {half.half === 0 ? 'morning' : 'afternoon'}: {half.words}</li>)}{read.calendar.halves.length > 8 && <li>and {read.calendar.halves.length - 8} more</li>}</ul>
+          <p className="mb-1">
+            {read.calendar.events} events, {read.calendar.halves.length} busy half-days in the coming {AHEAD} days.
+          </p>
+          {read.calendar.left.map((text) => (
+            <p key={text} className="soon small-text mb-1">
+              Left out: {text}.
+            </p>
+          ))}
+          <ul className="small-text">
+            {read.calendar.halves.slice(0, 8).map((half) => (
+              <li key={`${half.day}${half.half}`}>
+                {formatDay(half.day, today)}, {half.half === 0 ? 'morning' : 'afternoon'}: {half.words}
+              </li>
+            ))}
+            {read.calendar.halves.length > 8 && <li>and {read.calendar.halves.length - 8} more</li>}
+          </ul>
           {effect && <Effect view={effect} />}
-          <div className="actions"><Button disabled={busy || read.calendar.halves.length === 0} onClick={() => void give(readBusy, payload(read.name, read.calendar), { text: `${sub.name}: the calendar is read; the plan follows.` }).then((kept) => kept && onDone())}>Count them as away</Button></div>
+          <div className="actions">
+            <Button
+              disabled={busy || read.calendar.halves.length === 0}
+              onClick={() =>
+                void give(readBusy, payload(read.name, read.calendar), {
+                  text: `${sub.name}: the calendar is read; the plan follows.`,
+                }).then((kept) => kept && onDone())
+              }
+            >
+              Count them as away
+            </Button>
+          </div>
         </div>
       )}
     </>

@@ -10,10 +10,19 @@ import { Weather } from './weather';
 export function Desks({ view, office }: { view: DesksView; office: boolean }) {
   return (
     <div className="page desks">
-      <div className="page-head"><h1>Inspections, weather, plant, calendars</h1></div>
+      <div className="page-head">
+        <h1>Inspections, weather, plant, calendars</h1>
+      </div>
       <div className="main-and-aside">
-        <div><Inspections view={view} office={office} /><Calendars view={view} office={office} /></div>
-        <aside><Weather view={view} /><Plant view={view} office={office} />{office && <Goals view={view} />}</aside>
+        <div>
+          <Inspections view={view} office={office} />
+          <Calendars view={view} office={office} />
+        </div>
+        <aside>
+          <Weather view={view} />
+          <Plant view={view} office={office} />
+          {office && <Goals view={view} />}
+        </aside>
       </div>
     </div>
   );

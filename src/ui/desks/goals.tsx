@@ -8,11 +8,26 @@ import { FormEffect } from '../kit/effect';
 export function Goals({ view }: { view: DesksView }) {
   return (
     <section>
-      <div className="block-head"><h2>What counts</h2></div>
-      <p className="soft small-text mt-2">First that nothing lies open and no rule is broken; then half-days after a promise, each times its job’s weight; then trips, and half-days until jobs end.</p>
-      <CommandForm kind={weighGoals} submit="Keep" beside={<FormEffect kind={weighGoals} />} start={() => ({ tripWeight: view.tripWeight, jobs: view.jobs.map((job) => ({ job: job.id, weight: job.weight })) })}>
+      <div className="block-head">
+        <h2>What counts</h2>
+      </div>
+      <p className="soft small-text mt-2">
+        First that nothing lies open and no rule is broken; then half-days after a promise, each times its job’s weight;
+        then trips, and half-days until jobs end.
+      </p>
+      <CommandForm
+        kind={weighGoals}
+        submit="Keep"
+        beside={<FormEffect kind={weighGoals} />}
+        start={() => ({
+          tripWeight: view.tripWeight,
+          jobs: view.jobs.map((job) => ({ job: job.id, weight: job.weight })),
+        })}
+      >
         <TextField name="tripWeight" label="A trip weighs as much as so many half-days" type="number" />
-        {view.jobs.map((job, at) => <TextField key={job.id} name={`jobs.${at}.weight`} label={`Weight of lateness, ${job.name}`} type="number" />)}
+        {view.jobs.map((job, at) => (
+          <TextField key={job.id} name={`jobs.${at}.weight`} label={`Weight of lateness, ${job.name}`} type="number" />
+        ))}
       </CommandForm>
     </section>
   );

@@ -1,7 +1,13 @@
 'use client';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { bookInspection, cancelInspection, failInspection, passInspection, setOffice } from '@/contract/commands/schedule';
+import {
+  bookInspection,
+  cancelInspection,
+  failInspection,
+  passInspection,
+  setOffice,
+} from '@/contract/commands/schedule';
 import type { DesksView, InspectionView, OfficeView, UnbookedView } from '@/contract/views/desks';
 import { PHASE_KEYS, phaseFacts } from '@/core/sequence/phases';
 import { TRADE_KEYS, TRADES, type Trade } from '@/core/sequence/trades';
@@ -12,7 +18,10 @@ import { Slip } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
-type Open = { what: 'book'; of: UnbookedView } | { what: 'failed'; of: InspectionView } | { what: 'office'; of: OfficeView | null };
+type Open =
+  | { what: 'book'; of: UnbookedView }
+  | { what: 'failed'; of: InspectionView }
+  | { what: 'office'; of: OfficeView | null };
 const MARKS = { booked: 'waiting', passed: 'done', failed: 'stop', cancelled: 'not-begun' } as const;
 export const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const;
 
@@ -23,34 +32,148 @@ export function Inspections({ view, office }: { view: DesksView; office: boolean
   const { busy, give } = useSend();
   return (
     <section>
-      <div className="block-head"><h2>Inspections</h2>{office && <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'office', of: null })}>Add an office</Button>}</div>
+      <div className="block-head">
+        <h2>Inspections</h2>
+        {office && (
+          <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'office', of: null })}>
+            Add an office
+          </Button>
+        )}
+      </div>
       {view.inspections.length === 0 && <p className="soft mt-2">None is booked.</p>}
       <ul className="lines">
         {view.inspections.map((one) => (
           <li key={one.id}>
             <Mark kind={MARKS[one.state]} />
-            <div className="what"><span className="fw-bold">{one.areaName} · {one.label}</span> <span className="soft">{one.jobName}</span><div className="small-text">{one.when}, {one.office}{one.state === 'booked' ? '' : `: ${one.state}`}{one.words && `: ${one.words}`}</div>{one.unkept && <div className="small-text bad">The plan cannot keep this day. {one.unkept}</div>}</div>
-            {one.state === 'booked' && <span className="text-nowrap">
-              <Button size="sm" variant="link" className="p-0 me-2" disabled={busy} onClick={() => void give(passInspection, { id: one.id, version: one.version, words: '' }, { text: `${one.areaName} · ${one.label}: passed.` })}>Passed<span className="visually-hidden">: {one.areaName} · {one.label}</span></Button>
-              <Button size="sm" variant="link" className="p-0 me-2" onClick={() => setOpen({ what: 'failed', of: one })}>Failed<span className="visually-hidden">: {one.areaName} · {one.label}</span></Button>
-              <Button size="sm" variant="link" className="p-0" disabled={busy} onClick={() => void give(cancelInspection, { id: one.id, version: one.version }, { text: 'Cancelled; it has to be booked again.' })}>Cancel<span className="visually-hidden">: {one.areaName} · {one.label}</span></Button>
-            </span>}
+            <div className="what">
+              <span className="fw-bold">
+                {one.areaName} · {one.label}
+              </span>{' '}
+              <span className="soft">{one.jobName}</span>
+              <div className="small-text">
+                {one.when}, {one.office}
+                {one.state === 'booked' ? '' : `: ${one.state}`}
+                {one.words && `: ${one.words}`}
+              </div>
+              {one.unkept && <div className="small-text bad">The plan cannot keep this day. {one.unkept}</div>}
+            </div>
+            {one.state === 'booked' && (
+              <span className="text-nowrap">
+                <Button
+                  size="sm"
+                  variant="link"
+                  className="p-0 me-2"
+                  disabled={busy}
+                  onClick={() =>
+                    void give(
+                      passInspection,
+                      { id: one.id, version: one.version, words: '' },
+                      { text: `${one.areaName} · ${one.label}: passed.` },
+                    )
+                  }
+                >
+                  Passed
+                  <span className="visually-hidden">
+                    : {one.areaName} · {one.label}
+                  </span>
+                </Button>
+                <Button
+                  size="sm"
+                  variant="link"
+                  className="p-0 me-2"
+                  onClick={() => setOpen({ what: 'failed', of: one })}
+                >
+                  Failed
+                  <span className="visually-hidden">
+                    : {one.areaName} · {one.label}
+                  </span>
+                </Button>
+                <Button
+                  size="sm"
+                  variant="link"
+                  className="p-0"
+                  disabled={busy}
+                  onClick={() =>
+                    void give(
+                      cancelInspection,
+                      { id: one.id, version: one.version },
+                      { text: 'Cancelled; it has to be booked again.' },
+                    )
+                  }
+                >
+                  Cancel
+                  <span className="visually-hidden">
+                    : {one.areaName} · {one.label}
+                  </span>
+                </Button>
+              </span>
+            )}
           </li>
         ))}
       </ul>
-      {view.unbooked.length > 0 && <><h3 className="mt-3">To be booked</h3><ul className="lines">
-        {view.unbooked.slice(0, 10).map((one) => (
-          <li key={`${one.area}${one.phase}`}>
-            <Mark kind={one.late ? 'hazard' : 'waiting'} />
-            <div className="what small-text"><span className="fw-bold">{one.areaName} · {one.label}</span> <span className="soft">{one.jobName}</span><div className={one.late ? 'bad' : 'soft'}>ready {formatDay(one.ready, view.today)}, {one.office ? (one.late ? `ask ${one.office} today` : `ask ${one.office} by ${formatDay(one.askBy, view.today)}`) : 'no office is known for it'}</div></div>
-            {one.office && <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'book', of: one })}>Book<span className="visually-hidden">: {one.areaName} · {one.label}</span></Button>}
+      {view.unbooked.length > 0 && (
+        <>
+          <h3 className="mt-3">To be booked</h3>
+          <ul className="lines">
+            {view.unbooked.slice(0, 10).map((one) => (
+              <li key={`${one.area}${one.phase}`}>
+                <Mark kind={one.late ? 'hazard' : 'waiting'} />
+                <div className="what small-text">
+                  <span className="fw-bold">
+                    {one.areaName} · {one.label}
+                  </span>{' '}
+                  <span className="soft">{one.jobName}</span>
+                  <div className={one.late ? 'bad' : 'soft'}>
+                    ready {formatDay(one.ready, view.today)},{' '}
+                    {one.office
+                      ? one.late
+                        ? `ask ${one.office} today`
+                        : `ask ${one.office} by ${formatDay(one.askBy, view.today)}`
+                      : 'no office is known for it'}
+                  </div>
+                </div>
+                {one.office && (
+                  <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'book', of: one })}>
+                    Book
+                    <span className="visually-hidden">
+                      : {one.areaName} · {one.label}
+                    </span>
+                  </Button>
+                )}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      <h3 className="mt-3">Offices</h3>
+      <ul className="lines">
+        {view.offices.map((one) => (
+          <li key={one.id}>
+            <div className="what small-text">
+              <span className="fw-bold">{one.name}</span>: {one.weekdays.map((day) => WEEKDAYS[day]).join(', ')};{' '}
+              {one.noticeDays} working {one.noticeDays === 1 ? 'day' : 'days'} of notice, {one.visitsADay} visits a day
+              <div className="soft">{one.phases.map((phase) => phaseFacts(phase).label).join(', ')}</div>
+            </div>
+            {office && (
+              <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'office', of: one })}>
+                Change<span className="visually-hidden"> {one.name}</span>
+              </Button>
+            )}
           </li>
         ))}
-      </ul></>}
-      <h3 className="mt-3">Offices</h3>
-      <ul className="lines">{view.offices.map((one) => <li key={one.id}><div className="what small-text"><span className="fw-bold">{one.name}</span>: {one.weekdays.map((day) => WEEKDAYS[day]).join(', ')}; {one.noticeDays} working {one.noticeDays === 1 ? 'day' : 'days'} of notice, {one.visitsADay} visits a day<div className="soft">{one.phases.map((phase) => phaseFacts(phase).label).join(', ')}</div></div>{office && <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'office', of: one })}>Change<span className="visually-hidden"> {one.name}</span></Button>}</li>)}</ul>
+      </ul>
       <Slip title={titleOf(open)} open={open !== undefined} onClose={close}>
-        {open?.what === 'book' && <CommandForm kind={bookInspection} submit="Book the visit" onDone={close} start={() => ({ id: newId(), area: open.of.area, phase: open.of.phase, wishedOn: open.of.ready })}><p>{open.of.office} gives the first of its days that is free after its notice.</p><TextField name="wishedOn" label="Not before" type="date" /></CommandForm>}
+        {open?.what === 'book' && (
+          <CommandForm
+            kind={bookInspection}
+            submit="Book the visit"
+            onDone={close}
+            start={() => ({ id: newId(), area: open.of.area, phase: open.of.phase, wishedOn: open.of.ready })}
+          >
+            <p>{open.of.office} gives the first of its days that is free after its notice.</p>
+            <TextField name="wishedOn" label="Not before" type="date" />
+          </CommandForm>
+        )}
         {open?.what === 'failed' && <Failed of={open.of} onDone={close} />}
         {open?.what === 'office' && <OfficeForm of={open.of} onDone={close} />}
       </Slip>
@@ -77,11 +200,25 @@ function Failed({ of, onDone }: { of: InspectionView; onDone: () => void }) {
   const [fixes, setFixes] = useState<Fix[]>(() => [fresh()]);
   const [tried, setTried] = useState(false);
   const { busy, give } = useSend();
-  const change = (at: number, fix: Partial<Fix>): void => setFixes(fixes.map((one, place) => (place === at ? { ...one, ...fix } : one)));
+  const change = (at: number, fix: Partial<Fix>): void =>
+    setFixes(fixes.map((one, place) => (place === at ? { ...one, ...fix } : one)));
   const ready = fixes.every((fix) => fix.text.trim() !== '' && fix.halfDays >= 1);
   const keep = async (): Promise<void> => {
     setTried(true);
-    if (ready && await give(failInspection, { id: of.id, version: of.version, again: newId(), fixes: fixes.map((fix) => ({ ...fix, text: fix.text.trim() })) }, { text: 'Kept: what was wrong is in the plan, and the next visit is booked.' })) onDone();
+    if (
+      ready &&
+      (await give(
+        failInspection,
+        {
+          id: of.id,
+          version: of.version,
+          again: newId(),
+          fixes: fixes.map((fix) => ({ ...fix, text: fix.text.trim() })),
+        },
+        { text: 'Kept: what was wrong is in the plan, and the next visit is booked.' },
+      ))
+    )
+      onDone();
   };
   return (
     <>
@@ -89,27 +226,85 @@ function Failed({ of, onDone }: { of: InspectionView; onDone: () => void }) {
       {fixes.map((fix, at) => (
         <fieldset key={fix.id} className="mb-3">
           <legend className="visually-hidden">Fault {at + 1}</legend>
-          <Form.Label htmlFor={`fault-${at}`} className="mb-1">What was wrong</Form.Label>
-          <Form.Control id={`fault-${at}`} value={fix.text} maxLength={200} isInvalid={tried && fix.text.trim() === ''} aria-invalid={tried && fix.text.trim() === ''} onChange={(event) => change(at, { text: event.target.value })} />
-          {tried && fix.text.trim() === '' && <Form.Text className="bad d-block" role="alert">Say what was wrong, so that somebody can put it right.</Form.Text>}
+          <Form.Label htmlFor={`fault-${at}`} className="mb-1">
+            What was wrong
+          </Form.Label>
+          <Form.Control
+            id={`fault-${at}`}
+            value={fix.text}
+            maxLength={200}
+            isInvalid={tried && fix.text.trim() === ''}
+            aria-invalid={tried && fix.text.trim() === ''}
+            onChange={(event) => change(at, { text: event.target.value })}
+          />
+          {tried && fix.text.trim() === '' && (
+            <Form.Text className="bad d-block" role="alert">
+              Say what was wrong, so that somebody can put it right.
+            </Form.Text>
+          )}
           <div className="form-pair mt-1">
-            <Form.Group controlId={`fault-${at}-trade`}><Form.Label className="mb-1">Who puts it right</Form.Label><Form.Select value={fix.trade} onChange={(event) => change(at, { trade: event.target.value as Trade })}>{TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => <option key={trade} value={trade}>{TRADES[trade]}</option>)}</Form.Select></Form.Group>
-            <Form.Group controlId={`fault-${at}-time`}><Form.Label className="mb-1">Half-days it takes</Form.Label><Form.Control inputMode="numeric" value={fix.halfDays} onChange={(event) => change(at, { halfDays: Math.min(60, Number(event.target.value.replace(/\D/g, ''))) })} /></Form.Group>
+            <Form.Group controlId={`fault-${at}-trade`}>
+              <Form.Label className="mb-1">Who puts it right</Form.Label>
+              <Form.Select value={fix.trade} onChange={(event) => change(at, { trade: event.target.value as Trade })}>
+                {TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => (
+                  <option key={trade} value={trade}>
+                    {TRADES[trade]}
+                  </option>
+                ))}
+              </Form.Select>
+            </Form.Group>
+            <Form.Group controlId={`fault-${at}-time`}>
+              <Form.Label className="mb-1">Half-days it takes</Form.Label>
+              <Form.Control
+                inputMode="numeric"
+                value={fix.halfDays}
+                onChange={(event) =>
+                  change(at, { halfDays: Math.min(60, Number(event.target.value.replace(/\D/g, ''))) })
+                }
+              />
+            </Form.Group>
           </div>
         </fieldset>
       ))}
-      <div className="actions"><Button disabled={busy} onClick={() => void keep()}>It failed</Button>{fixes.length < 20 && <Button variant="link" onClick={() => setFixes([...fixes, fresh()])}>One more fault</Button>}</div>
+      <div className="actions">
+        <Button disabled={busy} onClick={() => void keep()}>
+          It failed
+        </Button>
+        {fixes.length < 20 && (
+          <Button variant="link" onClick={() => setFixes([...fixes, fresh()])}>
+            One more fault
+          </Button>
+        )}
+      </div>
     </>
   );
 }
 
-const INSPECTED = PHASE_KEYS.filter((phase) => phaseFacts(phase).hold === 'inspection' || phaseFacts(phase).hold === 'water-test').map((phase) => [phase, phaseFacts(phase).label] as const);
+const INSPECTED = PHASE_KEYS.filter(
+  (phase) => phaseFacts(phase).hold === 'inspection' || phaseFacts(phase).hold === 'water-test',
+).map((phase) => [phase, phaseFacts(phase).label] as const);
 
 const OfficeForm = ({ of, onDone }: { of: OfficeView | null; onDone: () => void }) => (
-  <CommandForm kind={setOffice} submit="Keep" onDone={onDone} start={() => ({ id: of?.id ?? newId(), version: of?.version ?? 0, name: of?.name ?? '', phases: of?.phases ?? [], weekdays: (of?.weekdays ?? [1, 2, 3, 4, 5]).map(String) as never, noticeDays: of?.noticeDays ?? 2, visitsADay: of?.visitsADay ?? 2 })}>
+  <CommandForm
+    kind={setOffice}
+    submit="Keep"
+    onDone={onDone}
+    start={() => ({
+      id: of?.id ?? newId(),
+      version: of?.version ?? 0,
+      name: of?.name ?? '',
+      phases: of?.phases ?? [],
+      weekdays: (of?.weekdays ?? [1, 2, 3, 4, 5]).map(String) as never,
+      noticeDays: of?.noticeDays ?? 2,
+      visitsADay: of?.visitsADay ?? 2,
+    })}
+  >
     <TextField name="name" label="Name" />
     <TicksField name="phases" label="What it inspects" options={INSPECTED} />
     <TicksField name="weekdays" label="Days on which it comes" options={WEEKDAYS.map((day, at) => [String(at), day])} />
-    <div className="form-pair"><TextField name="noticeDays" label="Working days of notice" type="number" /><TextField name="visitsADay" label="Visits a day" type="number" /></div>
+    <div className="form-pair">
+      <TextField name="noticeDays" label="Working days of notice" type="number" />
+      <TextField name="visitsADay" label="Visits a day" type="number" />
+    </div>
   </CommandForm>
 );

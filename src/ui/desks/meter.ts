@@ -17,6 +17,13 @@ export function simulatedMeter(seed: number): Meter {
   const random = seeded(seed);
   return {
     simulated: true,
-    read: (near) => Promise.resolve({ mm: Math.round(near === undefined ? 600 + random() * 4200 : near + (random() - 0.5) * 2 * (random() < ODD_PART ? ODD_MM : OFTEN_WITHIN_MM)) }),
+    read: (near) =>
+      Promise.resolve({
+        mm: Math.round(
+          near === undefined
+            ? 600 + random() * 4200
+            : near + (random() - 0.5) * 2 * (random() < ODD_PART ? ODD_MM : OFTEN_WITHIN_MM),
+        ),
+      }),
   };
 }

@@ -20,27 +20,101 @@ export function Plant({ view, office }: { view: DesksView; office: boolean }) {
   const { busy, give } = useSend();
   return (
     <section>
-      <div className="block-head"><h2>Plant</h2>{office && <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'set', of: null })}>Add</Button>}</div>
+      <div className="block-head">
+        <h2>Plant</h2>
+        {office && (
+          <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'set', of: null })}>
+            Add
+          </Button>
+        )}
+      </div>
       {view.plant.length === 0 && <p className="soft mt-2 small-text">None: work waits for no digger and no hoist.</p>}
       <ul className="lines">
         {view.plant.map((one) => (
           <li key={one.id}>
-            <div className="what small-text"><span className="fw-bold">{one.name}</span>, {one.units} of it, {one.uses} {one.uses === 1 ? 'piece' : 'pieces'} of work ahead<div className="soft">{one.phases.map((phase) => phaseFacts(phase).label).join(', ')}</div>
-              {one.down.map((down) => <div key={down.id} className="bad">{formatDay(down.firstDay, view.today)} to {formatDay(down.lastDay, view.today)}: {down.units} missing, {down.reason} <Button size="sm" variant="link" className="p-0 align-baseline" disabled={busy} onClick={() => void give(mendPlant, { id: down.id }, { text: `${one.name} works again.` })}>Works again<span className="visually-hidden">: {one.name}</span></Button></div>)}
+            <div className="what small-text">
+              <span className="fw-bold">{one.name}</span>, {one.units} of it, {one.uses}{' '}
+              {one.uses === 1 ? 'piece' : 'pieces'} of work ahead
+              <div className="soft">{one.phases.map((phase) => phaseFacts(phase).label).join(', ')}</div>
+              {one.down.map((down) => (
+                <div key={down.id} className="bad">
+                  {formatDay(down.firstDay, view.today)} to {formatDay(down.lastDay, view.today)}: {down.units} missing,{' '}
+                  {down.reason}{' '}
+                  <Button
+                    size="sm"
+                    variant="link"
+                    className="p-0 align-baseline"
+                    disabled={busy}
+                    onClick={() => void give(mendPlant, { id: down.id }, { text: `${one.name} works again.` })}
+                  >
+                    Works again<span className="visually-hidden">: {one.name}</span>
+                  </Button>
+                </div>
+              ))}
             </div>
-            <span className="text-nowrap"><Button size="sm" variant="link" className="p-0 me-2" onClick={() => setOpen({ what: 'break', of: one })}>Broken<span className="visually-hidden">: {one.name}</span></Button>{office && <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'set', of: one })}>Change<span className="visually-hidden"> {one.name}</span></Button>}</span>
+            <span className="text-nowrap">
+              <Button size="sm" variant="link" className="p-0 me-2" onClick={() => setOpen({ what: 'break', of: one })}>
+                Broken<span className="visually-hidden">: {one.name}</span>
+              </Button>
+              {office && (
+                <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'set', of: one })}>
+                  Change<span className="visually-hidden"> {one.name}</span>
+                </Button>
+              )}
+            </span>
           </li>
         ))}
       </ul>
       <Slip title={open?.of?.name ?? 'Plant'} open={open !== undefined} onClose={close}>
-        {open?.what === 'set' && <CommandForm kind={setPlant} submit="Keep" onDone={close} beside={<FormEffect kind={setPlant} />} start={() => ({ id: open.of?.id ?? newId(), version: open.of?.version ?? 0, name: open.of?.name ?? '', units: open.of?.units ?? 1, phases: open.of?.phases ?? [] })}>
-          <TextField name="name" label="Name" /><TextField name="units" label="How many there are" type="number" />
-          <TicksField name="phases" label="Work that needs it" options={PHASE_KEYS.filter((phase) => phaseFacts(phase).trade !== 'nobody' && (phaseFacts(phase).outdoor || phaseFacts(phase).loud)).map((phase) => [phase, phaseFacts(phase).label])} />
-        </CommandForm>}
-        {open?.what === 'break' && <CommandForm kind={breakPlant} submit="It is broken" onDone={close} beside={<FormEffect kind={breakPlant} />} start={() => ({ id: newId(), plant: open.of.id, firstDay: view.today, lastDay: view.today, units: 1, reason: '' })}>
-          <div className="form-pair"><TextField name="firstDay" label="First day" type="date" /><TextField name="lastDay" label="Last day" type="date" /></div>
-          <TextField name="units" label="How many are missing" type="number" /><TextField name="reason" label="What happened" />
-        </CommandForm>}
+        {open?.what === 'set' && (
+          <CommandForm
+            kind={setPlant}
+            submit="Keep"
+            onDone={close}
+            beside={<FormEffect kind={setPlant} />}
+            start={() => ({
+              id: open.of?.id ?? newId(),
+              version: open.of?.version ?? 0,
+              name: open.of?.name ?? '',
+              units: open.of?.units ?? 1,
+              phases: open.of?.phases ?? [],
+            })}
+          >
+            <TextField name="name" label="Name" />
+            <TextField name="units" label="How many there are" type="number" />
+            <TicksField
+              name="phases"
+              label="Work that needs it"
+              options={PHASE_KEYS.filter(
+                (phase) =>
+                  phaseFacts(phase).trade !== 'nobody' && (phaseFacts(phase).outdoor || phaseFacts(phase).loud),
+              ).map((phase) => [phase, phaseFacts(phase).label])}
+            />
+          </CommandForm>
+        )}
+        {open?.what === 'break' && (
+          <CommandForm
+            kind={breakPlant}
+            submit="It is broken"
+            onDone={close}
+            beside={<FormEffect kind={breakPlant} />}
+            start={() => ({
+              id: newId(),
+              plant: open.of.id,
+              firstDay: view.today,
+              lastDay: view.today,
+              units: 1,
+              reason: '',
+            })}
+          >
+            <div className="form-pair">
+              <TextField name="firstDay" label="First day" type="date" />
+              <TextField name="lastDay" label="Last day" type="date" />
+            </div>
+            <TextField name="units" label="How many are missing" type="number" />
+            <TextField name="reason" label="What happened" />
+          </CommandForm>
+        )}
       </Slip>
     </section>
   );

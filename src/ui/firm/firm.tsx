@@ -13,7 +13,14 @@ import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
 type Open = { what: 'person' | 'sub' | 'holiday' | 'zone' } | { what: 'change' | 'away'; sub: SubView };
-const TITLES = { person: 'One more person', sub: 'One more sub', holiday: 'A holiday', change: 'Change a sub', away: 'Days away', zone: 'The firm’s time' } as const;
+const TITLES = {
+  person: 'One more person',
+  sub: 'One more sub',
+  holiday: 'A holiday',
+  change: 'Change a sub',
+  away: 'Days away',
+  zone: 'The firm’s time',
+} as const;
 
 /** Who belongs to the firm, whom it calls in, and on which days nobody comes. */
 export function Firm({ view, role }: { view: FirmView; role: Role }) {
@@ -23,42 +30,158 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
   const office = role !== 'lead';
   return (
     <div className="page">
-      <div className="page-head"><h1>{view.name}</h1><span className="soft">{view.town}</span></div>
-      {view.missing.length > 0 && <Notice bad>Nobody does {view.missing.map((trade) => TRADES[trade].toLowerCase()).join(', ')}, though open jobs need it: that work is planned for one crew of your own. Add the subs who do it.</Notice>}
-      <div className="block-head"><h2>Subs</h2>{office && <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'sub' })}>Add a sub</Button>}</div>
-      {view.subs.length === 0 && <p className="soft mt-2">None yet. The plan needs to know who does which trade and how many crews they can send.</p>}
+      <div className="page-head">
+        <h1>{view.name}</h1>
+        <span className="soft">{view.town}</span>
+      </div>
+      {view.missing.length > 0 && (
+        <Notice bad>
+          Nobody does {view.missing.map((trade) => TRADES[trade].toLowerCase()).join(', ')}, though open jobs need it:
+          that work is planned for one crew of your own. Add the subs who do it.
+        </Notice>
+      )}
+      <div className="block-head">
+        <h2>Subs</h2>
+        {office && (
+          <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'sub' })}>
+            Add a sub
+          </Button>
+        )}
+      </div>
+      {view.subs.length === 0 && (
+        <p className="soft mt-2">
+          None yet. The plan needs to know who does which trade and how many crews they can send.
+        </p>
+      )}
       <table className="table-lines">
-        <thead><tr><th style={{ width: '18%' }}>Sub</th><th style={{ width: '18%' }}>Trade</th><th style={{ width: '7%' }}>Crews</th><th style={{ width: '20%' }}>Lead</th><th style={{ width: '15%' }}>Away</th><th style={{ width: '8%' }}>Open work</th><th><span className="visually-hidden">Change</span></th></tr></thead>
+        <thead>
+          <tr>
+            <th style={{ width: '18%' }}>Sub</th>
+            <th style={{ width: '18%' }}>Trade</th>
+            <th style={{ width: '7%' }}>Crews</th>
+            <th style={{ width: '20%' }}>Lead</th>
+            <th style={{ width: '15%' }}>Away</th>
+            <th style={{ width: '8%' }}>Open work</th>
+            <th>
+              <span className="visually-hidden">Change</span>
+            </th>
+          </tr>
+        </thead>
         <tbody>
           {view.subs.map((sub) => (
             <tr key={sub.id}>
               <td className="fw-bold">{sub.name}</td>
               <td>{TRADES[sub.trade]}</td>
               <td data-label="Crews:">{sub.crews}</td>
-              <td data-label="Lead:">{sub.leadName}{sub.email && <div className="small-text soft">{sub.email}</div>}</td>
-              <td data-label="Away:">{sub.away.map((away) => (
-                <div key={away.firstDay} className="small-text">{formatDay(away.firstDay, view.today)}{away.lastDay !== away.firstDay && ` to ${formatDay(away.lastDay, view.today)}`}{office && <Button size="sm" variant="link" className="p-0 ms-2" disabled={busy} onClick={() => void give(subBack, { sub: sub.id, firstDay: away.firstDay }, { text: `${sub.name} is back.`, undo: () => void give(subAway, { sub: sub.id, ...away }, { text: 'Away again.' }) })}>Back<span className="visually-hidden">: {sub.name}</span></Button>}</div>
-              ))}</td>
+              <td data-label="Lead:">
+                {sub.leadName}
+                {sub.email && <div className="small-text soft">{sub.email}</div>}
+              </td>
+              <td data-label="Away:">
+                {sub.away.map((away) => (
+                  <div key={away.firstDay} className="small-text">
+                    {formatDay(away.firstDay, view.today)}
+                    {away.lastDay !== away.firstDay && ` to ${formatDay(away.lastDay, view.today)}`}
+                    {office && (
+                      <Button
+                        size="sm"
+                        variant="link"
+                        className="p-0 ms-2"
+                        disabled={busy}
+                        onClick={() =>
+                          void give(
+                            subBack,
+                            { sub: sub.id, firstDay: away.firstDay },
+                            {
+                              text: `${sub.name} is back.`,
+                              undo: () => void give(subAway, { sub: sub.id, ...away }, { text: 'Away again.' }),
+                            },
+                          )
+                        }
+                      >
+                        Back<span className="visually-hidden">: {sub.name}</span>
+                      </Button>
+                    )}
+                  </div>
+                ))}
+              </td>
               <td data-label="Open work:">{sub.works}</td>
-              <td className="text-nowrap">{office && <><Button size="sm" variant="link" className="p-0 me-2" onClick={() => setOpen({ what: 'away', sub })}>Days away<span className="visually-hidden"> of {sub.name}</span></Button><Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'change', sub })}>Change<span className="visually-hidden"> {sub.name}</span></Button></>}</td>
+              <td className="text-nowrap">
+                {office && (
+                  <>
+                    <Button
+                      size="sm"
+                      variant="link"
+                      className="p-0 me-2"
+                      onClick={() => setOpen({ what: 'away', sub })}
+                    >
+                      Days away<span className="visually-hidden"> of {sub.name}</span>
+                    </Button>
+                    <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'change', sub })}>
+                      Change<span className="visually-hidden"> {sub.name}</span>
+                    </Button>
+                  </>
+                )}
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
       <div className="columns mt-4">
         <section>
-          <div className="block-head"><h2>People</h2>{role === 'contractor' && <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'person' })}>Add a person</Button>}</div>
-          <ul className="lines">{view.people.map((person) => <li key={person.id}><div className="what"><span className="fw-bold">{person.name}</span> <span className="soft">{person.email}</span></div><span>{person.role}</span></li>)}</ul>
+          <div className="block-head">
+            <h2>People</h2>
+            {role === 'contractor' && (
+              <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'person' })}>
+                Add a person
+              </Button>
+            )}
+          </div>
+          <ul className="lines">
+            {view.people.map((person) => (
+              <li key={person.id}>
+                <div className="what">
+                  <span className="fw-bold">{person.name}</span> <span className="soft">{person.email}</span>
+                </div>
+                <span>{person.role}</span>
+              </li>
+            ))}
+          </ul>
         </section>
         <section>
-          <div className="block-head"><h2>Holidays</h2>{office && <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'holiday' })}>Add a holiday</Button>}</div>
+          <div className="block-head">
+            <h2>Holidays</h2>
+            {office && (
+              <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'holiday' })}>
+                Add a holiday
+              </Button>
+            )}
+          </div>
           {view.holidays.length === 0 && <p className="soft mt-2">None ahead.</p>}
-          <ul className="lines">{view.holidays.map((holiday) => <li key={holiday.day}><div className="what">{holiday.name}</div><span>{formatDay(holiday.day, view.today)}</span></li>)}</ul>
-          <div className="block-head mt-4"><h2>Time</h2>{role === 'contractor' && <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'zone' })}>Change<span className="visually-hidden"> the time zone</span></Button>}</div>
-          <p className="soft mt-2">{view.zone.replaceAll('_', ' ')}: it is {formatDay(view.today)}, {view.time} there.</p>
+          <ul className="lines">
+            {view.holidays.map((holiday) => (
+              <li key={holiday.day}>
+                <div className="what">{holiday.name}</div>
+                <span>{formatDay(holiday.day, view.today)}</span>
+              </li>
+            ))}
+          </ul>
+          <div className="block-head mt-4">
+            <h2>Time</h2>
+            {role === 'contractor' && (
+              <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'zone' })}>
+                Change<span className="visually-hidden"> the time zone</span>
+              </Button>
+            )}
+          </div>
+          <p className="soft mt-2">
+            {view.zone.replaceAll('_', ' ')}: it is {formatDay(view.today)}, {view.time} there.
+          </p>
         </section>
       </div>
-      <Slip title={open ? TITLES[open.what] : ''} open={open !== undefined} onClose={close}>{open && <OneForm open={open} view={view} onDone={close} />}</Slip>
+      <Slip title={open ? TITLES[open.what] : ''} open={open !== undefined} onClose={close}>
+        {open && <OneForm open={open} view={view} onDone={close} />}
+      </Slip>
     </div>
   );
 }
@@ -67,37 +190,78 @@ function OneForm({ open, view: { today, zone }, onDone }: { open: Open; view: Fi
   switch (open.what) {
     case 'person':
       return (
-        <CommandForm kind={addPerson} submit="Add" onDone={onDone} start={() => ({ id: newId(), name: '', role: 'lead' as const })}>
+        <CommandForm
+          kind={addPerson}
+          submit="Add"
+          onDone={onDone}
+          start={() => ({ id: newId(), name: '', role: 'lead' as const })}
+        >
           <TextField name="name" label="Name" />
           <SelectField name="role" label="Role" options={ROLES.map((role) => [role, role])} />
           <TextField name="email" label="Address to sign in with" type="email" />
-          <TextField name="password" label="First password" type="password" hint="At least 10 characters." autoComplete="new-password" />
+          <TextField
+            name="password"
+            label="First password"
+            type="password"
+            hint="At least 10 characters."
+            autoComplete="new-password"
+          />
         </CommandForm>
       );
     case 'sub':
       return (
-        <CommandForm kind={addSub} submit="Add" onDone={onDone} start={() => ({ id: newId(), name: '', trade: 'carpentry' as const, crews: 1, leadName: '', email: '' })}>
-          <SelectField name="trade" label="Trade" options={TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => [trade, TRADES[trade]])} />
+        <CommandForm
+          kind={addSub}
+          submit="Add"
+          onDone={onDone}
+          start={() => ({ id: newId(), name: '', trade: 'carpentry' as const, crews: 1, leadName: '', email: '' })}
+        >
+          <SelectField
+            name="trade"
+            label="Trade"
+            options={TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => [trade, TRADES[trade]])}
+          />
           <SubFields />
         </CommandForm>
       );
     case 'change':
       return (
-        <CommandForm kind={changeSub} submit="Keep" onDone={onDone} start={() => { const { id, version, name, crews, leadName, email } = open.sub; return { id, version, name, crews, leadName, email }; }}>
+        <CommandForm
+          kind={changeSub}
+          submit="Keep"
+          onDone={onDone}
+          start={() => {
+            const { id, version, name, crews, leadName, email } = open.sub;
+            return { id, version, name, crews, leadName, email };
+          }}
+        >
           <SubFields />
         </CommandForm>
       );
     case 'away':
       return (
-        <CommandForm kind={subAway} submit="Keep" onDone={onDone} start={() => ({ sub: open.sub.id, firstDay: today, lastDay: today })}>
+        <CommandForm
+          kind={subAway}
+          submit="Keep"
+          onDone={onDone}
+          start={() => ({ sub: open.sub.id, firstDay: today, lastDay: today })}
+        >
           <p>{open.sub.name}</p>
-          <div className="form-pair"><TextField name="firstDay" label="First day away" type="date" /><TextField name="lastDay" label="Last day away" type="date" /></div>
+          <div className="form-pair">
+            <TextField name="firstDay" label="First day away" type="date" />
+            <TextField name="lastDay" label="Last day away" type="date" />
+          </div>
         </CommandForm>
       );
     case 'zone':
       return (
         <CommandForm kind={setZone} submit="Keep" onDone={onDone} start={() => ({ zone })}>
-          <SelectField name="zone" label="Time zone" hint="What is today, morning and afternoon goes by it, wherever somebody looks from." options={zones(zone)} />
+          <SelectField
+            name="zone"
+            label="Time zone"
+            hint="What is today, morning and afternoon goes by it, wherever somebody looks from."
+            options={zones(zone)}
+          />
         </CommandForm>
       );
     case 'holiday':
@@ -111,12 +275,16 @@ function OneForm({ open, view: { today, zone }, onDone }: { open: Open; view: Fi
 }
 
 /** All zones that this browser knows, and the one that is set. */
-const zones = (set: string): [string, string][] => [...new Set([set, ...Intl.supportedValuesOf('timeZone')])].sort().map((name) => [name, name.replaceAll('_', ' ')]);
+const zones = (set: string): [string, string][] =>
+  [...new Set([set, ...Intl.supportedValuesOf('timeZone')])].sort().map((name) => [name, name.replaceAll('_', ' ')]);
 
 const SubFields = () => (
   <>
     <TextField name="name" label="Name" />
     <TextField name="crews" label="Crews it can send at once" type="number" />
-    <div className="form-pair"><TextField name="leadName" label="Whom to call" /><TextField name="email" label="Address for news" type="email" /></div>
+    <div className="form-pair">
+      <TextField name="leadName" label="Whom to call" />
+      <TextField name="email" label="Address for news" type="email" />
+    </div>
   </>
 );

@@ -7,10 +7,21 @@ import type { FrameView } from '@/contract/views/job';
 import type { Found } from '@/contract/views/find';
 import { PLACES } from './places';
 
-const ALWAYS: Found[] = [{ label: 'Today', kind: 'place', path: '/' }, { label: 'Schedule, all jobs', kind: 'place', path: '/schedule' }, { label: 'Firm, subs and people', kind: 'place', path: '/firm' }, { label: 'Run list', kind: 'place', path: '/runs' }, { label: 'Bench', kind: 'place', path: '/bench' }, { label: 'New job', kind: 'place', path: '/jobs/new' }];
+const ALWAYS: Found[] = [
+  { label: 'Today', kind: 'place', path: '/' },
+  { label: 'Schedule, all jobs', kind: 'place', path: '/schedule' },
+  { label: 'Firm, subs and people', kind: 'place', path: '/firm' },
+  { label: 'Run list', kind: 'place', path: '/runs' },
+  { label: 'Bench', kind: 'place', path: '/bench' },
+  { label: 'New job', kind: 'place', path: '/jobs/new' },
+];
 const MOST = 12;
 
-const matches = (label: string, asked: string): boolean => asked.toLowerCase().split(/\s+/).every((word) => label.toLowerCase().includes(word));
+const matches = (label: string, asked: string): boolean =>
+  asked
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => label.toLowerCase().includes(word));
 
 /** Ctrl K: any job, place, area, sub or selection by a piece of its name. */
 export function Find({ jobs }: { jobs: FrameView['jobs'] }) {
@@ -32,10 +43,25 @@ export function Find({ jobs }: { jobs: FrameView['jobs'] }) {
   const look = (): void => {
     setAsked('');
     setAt(0);
-    void fetch('/api/find').then((response) => (response.ok ? response.json() : []) as Promise<Found[]>).then(setThings, () => undefined);
+    void fetch('/api/find')
+      .then((response) => (response.ok ? response.json() : []) as Promise<Found[]>)
+      .then(setThings, () => undefined);
   };
-  const all = [...jobs.flatMap((job) => PLACES.map((place): Found => ({ label: `${job.name} ${place.label}`, kind: 'place', path: `/jobs/${job.id}${place.path}` }))), ...ALWAYS, ...things];
-  const found = asked.trim() === '' ? ALWAYS.concat(jobs.map((job) => ({ label: job.name, kind: 'job', path: `/jobs/${job.id}` }))) : all.filter((one) => matches(one.label, asked.trim())).slice(0, MOST);
+  const all = [
+    ...jobs.flatMap((job) =>
+      PLACES.map((place): Found => ({
+        label: `${job.name} ${place.label}`,
+        kind: 'place',
+        path: `/jobs/${job.id}${place.path}`,
+      })),
+    ),
+    ...ALWAYS,
+    ...things,
+  ];
+  const found =
+    asked.trim() === ''
+      ? ALWAYS.concat(jobs.map((job) => ({ label: job.name, kind: 'job', path: `/jobs/${job.id}` })))
+      : all.filter((one) => matches(one.label, asked.trim())).slice(0, MOST);
   const go = (to: Found | undefined): void => {
     if (!to) return;
     setOpen(false);
@@ -51,16 +77,36 @@ export function Find({ jobs }: { jobs: FrameView['jobs'] }) {
   return (
     <>
       <button type="button" className="find-open" onClick={() => setOpen(true)}>
-        <Search aria-hidden="true" size={22} /><span>Find anything</span><kbd aria-hidden="true">Ctrl K</kbd>
+        <Search aria-hidden="true" size={22} />
+        <span>Find anything</span>
+        <kbd aria-hidden="true">Ctrl K</kbd>
       </button>
       <Modal show={open} onHide={() => setOpen(false)} onShow={look} className="find" aria-label="Find">
         <Modal.Body>
-          <Form.Control autoFocus placeholder="Job, room, sub, selection, calculator …" aria-label="What to find" value={asked} onKeyDown={onKeyDown} onChange={(event) => { setAsked(event.target.value); setAt(0); }} />
+          <Form.Control
+            autoFocus
+            placeholder="Job, room, sub, selection, calculator …"
+            aria-label="What to find"
+            value={asked}
+            onKeyDown={onKeyDown}
+            onChange={(event) => {
+              setAsked(event.target.value);
+              setAt(0);
+            }}
+          />
           <ul>
             {found.map((one, index) => (
               <li key={`${one.path}${one.label}`}>
-                <a href={one.path} className={index === at ? 'chosen' : ''} onClick={(event) => { event.preventDefault(); go(one); }}>
-                  <span>{one.label}</span><span className="soft small-text">{one.kind}</span>
+                <a
+                  href={one.path}
+                  className={index === at ? 'chosen' : ''}
+                  onClick={(event) => {
+                    event.preventDefault();
+                    go(one);
+                  }}
+                >
+                  <span>{one.label}</span>
+                  <span className="soft small-text">{one.kind}</span>
                 </a>
               </li>
             ))}

@@ -23,9 +23,14 @@ export function Frame({ view, children }: { view: FrameView; children: ReactNode
   return (
     <SayProvider>
       <Live seq={view.seq} />
-      <a className="skip" href="#main">To the content</a>
+      <a className="skip" href="#main">
+        To the content
+      </a>
       <header className="top-line">
-        <Link href="/" className="house-mark" aria-label="Aftermist, today over all jobs"><HouseMark /><span aria-hidden="true">Aftermist</span></Link>
+        <Link href="/" className="house-mark" aria-label="Aftermist, today over all jobs">
+          <HouseMark />
+          <span aria-hidden="true">Aftermist</span>
+        </Link>
         <JobSwitcher jobs={view.jobs} current={job} />
         <div className="push d-flex align-items-center gap-3">
           <Find jobs={view.jobs} />
@@ -33,7 +38,9 @@ export function Frame({ view, children }: { view: FrameView; children: ReactNode
           <PersonMenu view={view} />
         </div>
       </header>
-      <main id="main" className="with-thumbs">{children}</main>
+      <main id="main" className="with-thumbs">
+        {children}
+      </main>
       <ThumbBar job={job} />
     </SayProvider>
   );

@@ -12,9 +12,18 @@ export function JobPlaces({ job }: { job: JobHead }) {
       {PLACES.map(({ path, label, count }) => {
         const waiting = count ? job.counts[count] : 0;
         return (
-          <Link key={path} href={`/jobs/${job.id}${path}`} {...(place === path ? { 'aria-current': 'page' as const } : {})}>
+          <Link
+            key={path}
+            href={`/jobs/${job.id}${path}`}
+            {...(place === path ? { 'aria-current': 'page' as const } : {})}
+          >
             {label}
-            {waiting > 0 && <span className="count">{waiting}<span className="visually-hidden"> need attention</span></span>}
+            {waiting > 0 && (
+              <span className="count">
+                {waiting}
+                <span className="visually-hidden"> need attention</span>
+              </span>
+            )}
           </Link>
         );
       })}

@@ -7,20 +7,37 @@ export function JobSwitcher({ jobs, current }: { jobs: FrameView['jobs']; curren
   const name = jobs.find((job) => job.id === current)?.name ?? 'All jobs';
   return (
     <Dropdown>
-      <Dropdown.Toggle as="button" className="switcher text-truncate" aria-label={`${name}, choose another job`}>{name}</Dropdown.Toggle>
+      <Dropdown.Toggle as="button" className="switcher text-truncate" aria-label={`${name}, choose another job`}>
+        {name}
+      </Dropdown.Toggle>
       <Dropdown.Menu>
-        <Dropdown.Item as={Link} href="/">Today, all jobs</Dropdown.Item>
-        <Dropdown.Item as={Link} href="/schedule">Schedule, all jobs</Dropdown.Item>
+        <Dropdown.Item as={Link} href="/">
+          Today, all jobs
+        </Dropdown.Item>
+        <Dropdown.Item as={Link} href="/schedule">
+          Schedule, all jobs
+        </Dropdown.Item>
         <Dropdown.Divider />
         {jobs.map((job) => (
-          <Dropdown.Item key={job.id} as={Link} href={`/jobs/${job.id}`} {...(job.id === current ? { 'aria-current': 'true' as const } : {})}>
+          <Dropdown.Item
+            key={job.id}
+            as={Link}
+            href={`/jobs/${job.id}`}
+            {...(job.id === current ? { 'aria-current': 'true' as const } : {})}
+          >
             {job.name} <span className="soft small-text">{job.state}</span>
           </Dropdown.Item>
         ))}
         <Dropdown.Divider />
-        <Dropdown.Item as={Link} href="/desks">Inspections, weather, plant, calendars</Dropdown.Item>
-        <Dropdown.Item as={Link} href="/bench">Bench, all calculators</Dropdown.Item>
-        <Dropdown.Item as={Link} href="/jobs/new">New job …</Dropdown.Item>
+        <Dropdown.Item as={Link} href="/desks">
+          Inspections, weather, plant, calendars
+        </Dropdown.Item>
+        <Dropdown.Item as={Link} href="/bench">
+          Bench, all calculators
+        </Dropdown.Item>
+        <Dropdown.Item as={Link} href="/jobs/new">
+          New job …
+        </Dropdown.Item>
       </Dropdown.Menu>
     </Dropdown>
   );

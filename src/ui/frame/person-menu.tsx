@@ -7,23 +7,40 @@ const reload = (): void => window.location.assign('/');
 
 export function PersonMenu({ view }: { view: FrameView }) {
   const { person, people, demo } = view;
-  const become = (id: string): void => void fetch('/api/session/person', { method: 'POST', body: JSON.stringify({ person: id }) }).then(reload);
+  const become = (id: string): void =>
+    void fetch('/api/session/person', { method: 'POST', body: JSON.stringify({ person: id }) }).then(reload);
   const leave = (): void => void fetch('/api/session', { method: 'DELETE' }).then(reload);
   return (
     <Dropdown align="end">
-      <Dropdown.Toggle as="button" className="switcher" aria-label={`${person.name}, account`}>{person.name.split(' ')[0]}</Dropdown.Toggle>
+      <Dropdown.Toggle as="button" className="switcher" aria-label={`${person.name}, account`}>
+        {person.name.split(' ')[0]}
+      </Dropdown.Toggle>
       <Dropdown.Menu>
-        <Dropdown.Header>{view.firm}, {person.role}</Dropdown.Header>
-        <Dropdown.Item as={Link} href="/desks">Inspections, weather, plant, calendars</Dropdown.Item>
-        <Dropdown.Item as={Link} href="/firm">Firm, subs and people</Dropdown.Item>
+        <Dropdown.Header>
+          {view.firm}, {person.role}
+        </Dropdown.Header>
+        <Dropdown.Item as={Link} href="/desks">
+          Inspections, weather, plant, calendars
+        </Dropdown.Item>
+        <Dropdown.Item as={Link} href="/firm">
+          Firm, subs and people
+        </Dropdown.Item>
         <Dropdown.Divider />
         {demo ? (
           <>
             <Dropdown.Header>In the demo you can be</Dropdown.Header>
-            {people.filter((one) => one.id !== person.id).map((one) => <Dropdown.Item key={one.id} as="button" onClick={() => become(one.id)}>{one.name}, {one.role}</Dropdown.Item>)}
+            {people
+              .filter((one) => one.id !== person.id)
+              .map((one) => (
+                <Dropdown.Item key={one.id} as="button" onClick={() => become(one.id)}>
+                  {one.name}, {one.role}
+                </Dropdown.Item>
+              ))}
           </>
         ) : (
-          <Dropdown.Item as="button" onClick={leave}>Sign out</Dropdown.Item>
+          <Dropdown.Item as="button" onClick={leave}>
+            Sign out
+          </Dropdown.Item>
         )}
       </Dropdown.Menu>
     </Dropdown>

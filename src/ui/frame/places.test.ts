@@ -18,7 +18,15 @@ describe('where an address is', () => {
   });
 
   it('is one of the seven places of a job, in the order of the work', () => {
-    expect(PLACES.map((one) => one.label)).toEqual(['Rooms', 'Scope', 'Selections', 'Sequence', 'Schedule', 'Walks', 'Updates']);
+    expect(PLACES.map((one) => one.label)).toEqual([
+      'Rooms',
+      'Scope',
+      'Selections',
+      'Sequence',
+      'Schedule',
+      'Walks',
+      'Updates',
+    ]);
     for (const { path } of PLACES) expect(placeOf(`/jobs/abc${path}`)).toEqual({ job: 'abc', place: path });
   });
 });

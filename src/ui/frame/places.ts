@@ -14,5 +14,7 @@ export const PLACES: readonly { path: string; label: string; count?: keyof JobHe
 /** The job that an address belongs to, and the place in it. */
 export function placeOf(pathname: string): { job: string | null; place: string } {
   const found = /^\/jobs\/([^/]+)(\/[^/]+)?/.exec(pathname);
-  return found && found[1] !== 'new' ? { job: found[1] ?? null, place: found[2] === '/areas' || found[2] === '/set-out' ? '' : (found[2] ?? '') } : { job: null, place: '' };
+  return found && found[1] !== 'new'
+    ? { job: found[1] ?? null, place: found[2] === '/areas' || found[2] === '/set-out' ? '' : (found[2] ?? '') }
+    : { job: null, place: '' };
 }

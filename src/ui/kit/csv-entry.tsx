@@ -19,15 +19,37 @@ export function CsvEntry({ title, what, example, problems, onText, children }: T
   const [text, setText] = useState('');
   return (
     <section>
-      <div className="block-head"><h2>{title}</h2></div>
+      <div className="block-head">
+        <h2>{title}</h2>
+      </div>
       <Form.Group controlId={`csv-${what}`} className="mt-2">
         <Form.Label>Paste it here, or choose a file</Form.Label>
-        <Form.Control as="textarea" rows={6} className="mono text-wrap" value={text} placeholder={example} onChange={(event) => setText(event.target.value)} />
+        <Form.Control
+          as="textarea"
+          rows={6}
+          className="mono text-wrap"
+          value={text}
+          placeholder={example}
+          onChange={(event) => setText(event.target.value)}
+        />
       </Form.Group>
-      <Form.Control className="mt-2" type="file" accept=".csv,text/csv,text/plain" aria-label={`CSV file of ${what}`} onChange={(event) => void (event.target as HTMLInputElement).files?.[0]?.text().then((content) => { setText(content); onText(content); })} />
+      <Form.Control
+        className="mt-2"
+        type="file"
+        accept=".csv,text/csv,text/plain"
+        aria-label={`CSV file of ${what}`}
+        onChange={(event) =>
+          void (event.target as HTMLInputElement).files?.[0]?.text().then((content) => {
+            setText(content);
+            onText(content);
+          })
+        }
+      />
       <CsvProblems problems={problems} />
       <div className="actions mt-2">
-        <Button variant="outline-secondary" disabled={text.trim() === ''} onClick={() => onText(text)}>Read the list</Button>
+        <Button variant="outline-secondary" disabled={text.trim() === ''} onClick={() => onText(text)}>
+          Read the list
+        </Button>
         {children}
       </div>
     </section>
@@ -36,5 +58,16 @@ export function CsvEntry({ title, what, example, problems, onText, children }: T
 
 export function CsvProblems({ problems }: { problems: CsvProblem[] }) {
   if (problems.length === 0) return null;
-  return <div className="mt-2"><Notice bad>{problems.map((problem) => <div key={`${problem.line}${problem.column ?? ''}${problem.message}`}>Line {problem.line}{problem.column ? `, ${problem.column}` : ''}: {problem.message}</div>)}</Notice></div>;
+  return (
+    <div className="mt-2">
+      <Notice bad>
+        {problems.map((problem) => (
+          <div key={`${problem.line}${problem.column ?? ''}${problem.message}`}>
+            Line {problem.line}
+            {problem.column ? `, ${problem.column}` : ''}: {problem.message}
+          </div>
+        ))}
+      </Notice>
+    </div>
+  );
 }

@@ -13,7 +13,11 @@ type Answer = { view: PreviewView } | { problem: string; field?: string };
 /** Asks what a command would do to the plan; nothing is changed. */
 export async function askEffect(kind: CommandKind<ObjectSchema<AnyObject>>, payload: unknown): Promise<Answer> {
   try {
-    const response = await fetch('/api/preview', { method: 'POST', body: JSON.stringify(makeCommand(kind.type, payload)), headers: { 'content-type': 'application/json' } });
+    const response = await fetch('/api/preview', {
+      method: 'POST',
+      body: JSON.stringify(makeCommand(kind.type, payload)),
+      headers: { 'content-type': 'application/json' },
+    });
     if (response.ok) return { view: (await response.json()) as PreviewView };
     const { title, field } = (await response.json()) as ProblemDocument;
     return { problem: title, ...(field ? { field } : {}) };
@@ -32,11 +36,24 @@ export function Effect({ view }: { view: PreviewView }) {
     <div className="effect" role="status">
       <ul className="mb-1">
         {moved.length === 0 && <li>No job would end on another day.</li>}
-        {moved.map((job) => <li key={job.id} className={job.days > 0 ? 'bad' : 'good'}><span className="fw-bold">{job.name}</span> would end {job.to} instead of {job.from}, {days(job.days)} {job.days > 0 ? 'later' : 'sooner'}.</li>)}
-        <li>{view.trips === 0 ? 'As many trips as now.' : `${Math.abs(view.trips)} ${Math.abs(view.trips) === 1 ? 'trip' : 'trips'} ${view.trips > 0 ? 'more' : 'fewer'}.`}</li>
+        {moved.map((job) => (
+          <li key={job.id} className={job.days > 0 ? 'bad' : 'good'}>
+            <span className="fw-bold">{job.name}</span> would end {job.to} instead of {job.from}, {days(job.days)}{' '}
+            {job.days > 0 ? 'later' : 'sooner'}.
+          </li>
+        ))}
+        <li>
+          {view.trips === 0
+            ? 'As many trips as now.'
+            : `${Math.abs(view.trips)} ${Math.abs(view.trips) === 1 ? 'trip' : 'trips'} ${view.trips > 0 ? 'more' : 'fewer'}.`}
+        </li>
         {view.added.length > 0 && <li>Comes in: {view.added.join(', ')}.</li>}
         {view.gone.length > 0 && <li>Falls away: {view.gone.join(', ')}.</li>}
-        {view.broken.map((text) => <li key={text} className="bad">Would lie open too long: {text}.</li>)}
+        {view.broken.map((text) => (
+          <li key={text} className="bad">
+            Would lie open too long: {text}.
+          </li>
+        ))}
       </ul>
     </div>
   );
@@ -57,8 +74,11 @@ export function FormEffect({ kind }: { kind: CommandKind<ObjectSchema<AnyObject>
   };
   return (
     <div>
-      <Button variant="outline-secondary" onClick={() => void look()} disabled={asking}>{asking ? 'Placing all work…' : 'What would it do?'}</Button>
-      {answer && ('view' in answer ? <Effect view={answer.view} /> : !answer.field && <Notice bad>{answer.problem}</Notice>)}
+      <Button variant="outline-secondary" onClick={() => void look()} disabled={asking}>
+        {asking ? 'Placing all work…' : 'What would it do?'}
+      </Button>
+      {answer &&
+        ('view' in answer ? <Effect view={answer.view} /> : !answer.field && <Notice bad>{answer.problem}</Notice>)}
     </div>
   );
 }

@@ -3,7 +3,14 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { FormProvider, useForm, useFormContext, type DefaultValues, type FieldValues, type Resolver } from 'react-hook-form';
+import {
+  FormProvider,
+  useForm,
+  useFormContext,
+  type DefaultValues,
+  type FieldValues,
+  type Resolver,
+} from 'react-hook-form';
 import type { AnyObject, ObjectSchema } from 'yup';
 import type { CommandKind, PayloadOf, ProblemDocument } from '@/contract/command';
 import { sentence } from '@/core/words';
@@ -26,11 +33,23 @@ interface FormTerms<Kind extends CommandKind<ObjectSchema<AnyObject>>> {
  * One command as a form: the same schema that the door checks says what is wrong, beside its field; what the door itself
  * refuses stands beside its field too. Nothing typed is lost.
  */
-export function CommandForm<Kind extends CommandKind<ObjectSchema<AnyObject>>>({ kind, start, submit, onDone, deliver, beside, children }: FormTerms<Kind>) {
+export function CommandForm<Kind extends CommandKind<ObjectSchema<AnyObject>>>({
+  kind,
+  start,
+  submit,
+  onDone,
+  deliver,
+  beside,
+  children,
+}: FormTerms<Kind>) {
   const router = useRouter();
   const [problem, setProblem] = useState<ProblemDocument>();
   const [first] = useState(start);
-  const form = useForm({ resolver: yupResolver(kind.schema) as unknown as Resolver, defaultValues: first as unknown as DefaultValues<FieldValues>, mode: 'onTouched' });
+  const form = useForm({
+    resolver: yupResolver(kind.schema) as unknown as Resolver,
+    defaultValues: first as unknown as DefaultValues<FieldValues>,
+    mode: 'onTouched',
+  });
   const onSubmit = form.handleSubmit(async (payload) => {
     setProblem(undefined);
     const sent = await (deliver ?? ((given) => send(kind, given)))(payload as PayloadOf<Kind>);
@@ -42,16 +61,31 @@ export function CommandForm<Kind extends CommandKind<ObjectSchema<AnyObject>>>({
     }
     const { field } = sent.problem;
     // Beside its field where the form shows it; a version that is old has no field of its own.
-    if (field && document.querySelector(`[name="${CSS.escape(field)}"]`)) form.setError(field, { message: sent.problem.title }, { shouldFocus: true });
+    if (field && document.querySelector(`[name="${CSS.escape(field)}"]`))
+      form.setError(field, { message: sent.problem.title }, { shouldFocus: true });
     else setProblem(sent.problem);
   });
   return (
     <FormProvider {...form}>
       <Form noValidate onSubmit={(event) => void onSubmit(event)} className="form-lines">
         {children}
-        {problem && <Notice bad>{problem.title}<Theirs problem={problem} mine={form.getValues()} onKeepMine={(version) => { form.setValue('version', version); void onSubmit(); }} /></Notice>}
+        {problem && (
+          <Notice bad>
+            {problem.title}
+            <Theirs
+              problem={problem}
+              mine={form.getValues()}
+              onKeepMine={(version) => {
+                form.setValue('version', version);
+                void onSubmit();
+              }}
+            />
+          </Notice>
+        )}
         <div className="actions">
-          <Button type="submit" disabled={form.formState.isSubmitting}>{form.formState.isSubmitting ? 'Keeping…' : submit}</Button>
+          <Button type="submit" disabled={form.formState.isSubmitting}>
+            {form.formState.isSubmitting ? 'Keeping…' : submit}
+          </Button>
           {beside}
         </div>
       </Form>
@@ -60,17 +94,37 @@ export function CommandForm<Kind extends CommandKind<ObjectSchema<AnyObject>>>({
 }
 
 const column = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
-const labelOf = (name: string): string => document.querySelector(`label[for="field-${CSS.escape(name)}"]`)?.textContent ?? name;
+const labelOf = (name: string): string =>
+  document.querySelector(`label[for="field-${CSS.escape(name)}"]`)?.textContent ?? name;
 
 /** Where somebody changed it meanwhile: what it says now, beside what was typed here, and the choice between them. */
-function Theirs({ problem, mine, onKeepMine }: { problem: ProblemDocument; mine: FieldValues; onKeepMine: (version: number) => void }) {
+function Theirs({
+  problem,
+  mine,
+  onKeepMine,
+}: {
+  problem: ProblemDocument;
+  mine: FieldValues;
+  onKeepMine: (version: number) => void;
+}) {
   const theirs = problem.current as Record<string, string | number | null> | undefined;
   if (problem.code !== 'changed-meanwhile' || !theirs) return null;
-  const other = Object.keys(mine).filter((name) => name !== 'version' && column(name) in theirs && String(theirs[column(name)] ?? '') !== String(mine[name] ?? ''));
+  const other = Object.keys(mine).filter(
+    (name) =>
+      name !== 'version' && column(name) in theirs && String(theirs[column(name)] ?? '') !== String(mine[name] ?? ''),
+  );
   return (
     <>
-      <ul className="mb-1">{other.map((name) => <li key={name}>{labelOf(name)}: {String(theirs[column(name)] ?? 'nothing')}</li>)}</ul>
-      <Button size="sm" variant="outline-secondary" onClick={() => onKeepMine(Number(theirs.version))}>Keep mine all the same</Button>
+      <ul className="mb-1">
+        {other.map((name) => (
+          <li key={name}>
+            {labelOf(name)}: {String(theirs[column(name)] ?? 'nothing')}
+          </li>
+        ))}
+      </ul>
+      <Button size="sm" variant="outline-secondary" onClick={() => onKeepMine(Number(theirs.version))}>
+        Keep mine all the same
+      </Button>
     </>
   );
 }
@@ -84,42 +138,111 @@ interface FieldTerms {
   hint?: string;
 }
 
-function useField(name: string): { error: string | undefined; register: ReturnType<ReturnType<typeof useFormContext>['register']> } {
+function useField(name: string): {
+  error: string | undefined;
+  register: ReturnType<ReturnType<typeof useFormContext>['register']>;
+} {
   const { register, formState, getFieldState } = useFormContext();
   const error = getFieldState(name, formState).error?.message;
   return { error, register: register(name, { setValueAs: emptyIsNone }) };
 }
 
-function Around({ name, label, hint, error, children }: FieldTerms & { error: string | undefined; children: ReactNode }) {
+function Around({
+  name,
+  label,
+  hint,
+  error,
+  children,
+}: FieldTerms & { error: string | undefined; children: ReactNode }) {
   return (
     <Form.Group controlId={`field-${name}`}>
       <Form.Label className="mb-1">{label}</Form.Label>
       {children}
-      {error ? <Form.Text id={`field-${name}-said`} className="bad d-block" role="alert">{sentence(error)}</Form.Text> : hint && <Form.Text id={`field-${name}-said`} className="d-block">{hint}</Form.Text>}
+      {error ? (
+        <Form.Text id={`field-${name}-said`} className="bad d-block" role="alert">
+          {sentence(error)}
+        </Form.Text>
+      ) : (
+        hint && (
+          <Form.Text id={`field-${name}-said`} className="d-block">
+            {hint}
+          </Form.Text>
+        )
+      )}
     </Form.Group>
   );
 }
 
-const described = (name: string, hint: string | undefined, error: string | undefined) => (hint || error ? { 'aria-describedby': `field-${name}-said` } : {});
+const described = (name: string, hint: string | undefined, error: string | undefined) =>
+  hint || error ? { 'aria-describedby': `field-${name}-said` } : {};
 
-export function TextField({ name, label, hint, type = 'text', rows, autoComplete = 'off', list }: FieldTerms & { type?: 'text' | 'number' | 'date' | 'email' | 'password'; rows?: number; autoComplete?: string; list?: readonly string[] }) {
+export function TextField({
+  name,
+  label,
+  hint,
+  type = 'text',
+  rows,
+  autoComplete = 'off',
+  list,
+}: FieldTerms & {
+  type?: 'text' | 'number' | 'date' | 'email' | 'password';
+  rows?: number;
+  autoComplete?: string;
+  list?: readonly string[];
+}) {
   const { error, register } = useField(name);
-  const shared = { isInvalid: error !== undefined, 'aria-invalid': error !== undefined, autoComplete, ...described(name, hint, error), ...register };
+  const shared = {
+    isInvalid: error !== undefined,
+    'aria-invalid': error !== undefined,
+    autoComplete,
+    ...described(name, hint, error),
+    ...register,
+  };
   return (
     <Around {...{ name, label, error, ...(hint ? { hint } : {}) }}>
-      {rows ? <Form.Control as="textarea" rows={rows} {...shared} /> : <Form.Control type={type === 'number' ? 'text' : type} {...(type === 'number' ? { inputMode: 'decimal' as const } : {})} {...(list ? { list: `list-${name}` } : {})} {...shared} />}
-      {list && <datalist id={`list-${name}`}>{list.map((one) => <option key={one} value={one} />)}</datalist>}
+      {rows ? (
+        <Form.Control as="textarea" rows={rows} {...shared} />
+      ) : (
+        <Form.Control
+          type={type === 'number' ? 'text' : type}
+          {...(type === 'number' ? { inputMode: 'decimal' as const } : {})}
+          {...(list ? { list: `list-${name}` } : {})}
+          {...shared}
+        />
+      )}
+      {list && (
+        <datalist id={`list-${name}`}>
+          {list.map((one) => (
+            <option key={one} value={one} />
+          ))}
+        </datalist>
+      )}
     </Around>
   );
 }
 
-export function SelectField({ name, label, hint, options, none }: FieldTerms & { options: readonly (readonly [string, string])[]; none?: string }) {
+export function SelectField({
+  name,
+  label,
+  hint,
+  options,
+  none,
+}: FieldTerms & { options: readonly (readonly [string, string])[]; none?: string }) {
   const { error, register } = useField(name);
   return (
     <Around {...{ name, label, error, ...(hint ? { hint } : {}) }}>
-      <Form.Select isInvalid={error !== undefined} aria-invalid={error !== undefined} {...described(name, hint, error)} {...register}>
+      <Form.Select
+        isInvalid={error !== undefined}
+        aria-invalid={error !== undefined}
+        {...described(name, hint, error)}
+        {...register}
+      >
         {none !== undefined && <option value="">{none}</option>}
-        {options.map(([value, text]) => <option key={value} value={value}>{text}</option>)}
+        {options.map(([value, text]) => (
+          <option key={value} value={value}>
+            {text}
+          </option>
+        ))}
       </Form.Select>
     </Around>
   );
@@ -138,9 +261,15 @@ export function TicksField({ name, label, options }: FieldTerms & { options: rea
     <fieldset>
       <legend className="form-label fs-6 mb-1">{label}</legend>
       <div className="ticks">
-        {options.map(([value, text]) => <Form.Check key={value} id={`field-${name}-${value}`} value={value} label={text} {...register(name)} />)}
+        {options.map(([value, text]) => (
+          <Form.Check key={value} id={`field-${name}-${value}`} value={value} label={text} {...register(name)} />
+        ))}
       </div>
-      {error && <Form.Text className="bad d-block" role="alert">{sentence(error)}</Form.Text>}
+      {error && (
+        <Form.Text className="bad d-block" role="alert">
+          {sentence(error)}
+        </Form.Text>
+      )}
     </fieldset>
   );
 }

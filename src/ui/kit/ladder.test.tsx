@@ -5,9 +5,22 @@ import type { AreaView, Rung } from '@/contract/views/job';
 import { Caption, Ladder, thickness } from './ladder';
 import { Mark, type MarkKind } from './mark';
 
-const rung = (fraction: number, hold?: Rung['hold']): Rung => ({ phase: 'board', label: 'board', fraction, ...(hold ? { hold } : {}) });
+const rung = (fraction: number, hold?: Rung['hold']): Rung => ({
+  phase: 'board',
+  label: 'board',
+  fraction,
+  ...(hold ? { hold } : {}),
+});
 const area = (rungs: Rung[], over: Partial<AreaView> = {}): AreaView => ({
-  id: 'a', name: 'Kitchen', kind: 'room', livedIn: false, standing: 'under way', caption: 'board, today', front: { label: 'tape', day: '8 Mar' }, rungs: rungs.map((one, at) => ({ ...one, phase: `p${at}` as Rung['phase'] })), ...over,
+  id: 'a',
+  name: 'Kitchen',
+  kind: 'room',
+  livedIn: false,
+  standing: 'under way',
+  caption: 'board, today',
+  front: { label: 'tape', day: '8 Mar' },
+  rungs: rungs.map((one, at) => ({ ...one, phase: `p${at}` as Rung['phase'] })),
+  ...over,
 });
 const drawn = (one: AreaView): string => renderToStaticMarkup(<Ladder area={one} />);
 const count = (html: string, words: string): number => html.split(words).length - 1;
@@ -28,14 +41,30 @@ describe('a ladder', () => {
   });
 
   it('names the nearest hold, draws those far up thin, and none that is passed', () => {
-    const html = drawn(area([rung(1, engineer), rung(0), rung(0, engineer), ...Array.from({ length: 8 }, () => rung(0)), rung(0, inspection)], { standing: 'stuck' }));
+    const html = drawn(
+      area(
+        [
+          rung(1, engineer),
+          rung(0),
+          rung(0, engineer),
+          ...Array.from({ length: 8 }, () => rung(0)),
+          rung(0, inspection),
+        ],
+        { standing: 'stuck' },
+      ),
+    );
     expect(count(html, 'class="words">engineer')).toBe(1);
     expect(html).toContain('hold stuck');
     expect(count(html, 'hold far')).toBe(1);
   });
 
   it('does not draw a thin bar under the named one', () => {
-    expect(count(drawn(area([rung(0, engineer), rung(0, inspection), ...Array.from({ length: 10 }, () => rung(0))])), 'class="hold')).toBe(1);
+    expect(
+      count(
+        drawn(area([rung(0, engineer), rung(0, inspection), ...Array.from({ length: 10 }, () => rung(0))])),
+        'class="hold',
+      ),
+    ).toBe(1);
   });
 
   it('of an area without work is an empty frame', () => {
@@ -43,30 +72,53 @@ describe('a ladder', () => {
   });
 
   it('shows as much clear as is done, whatever was seen', () =>
-    fc.assert(fc.property(fc.array(fc.integer({ min: 0, max: 10 }), { minLength: 1, maxLength: 30 }), (tenths) => {
-      const html = drawn(area(tenths.map((tenth) => rung(tenth / 10))));
-      const clear = [...html.matchAll(/class="clear" style="flex-grow:([\d.]+)/g)].reduce((sum, match) => sum + Number(match[1]), 0);
-      expect(clear).toBeCloseTo(tenths.reduce((sum, tenth) => sum + tenth / 10, 0), 6);
-      expect(count(html, 'class="rung"')).toBe(tenths.length);
-    })));
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 0, max: 10 }), { minLength: 1, maxLength: 30 }), (tenths) => {
+        const html = drawn(area(tenths.map((tenth) => rung(tenth / 10))));
+        const clear = [...html.matchAll(/class="clear" style="flex-grow:([\d.]+)/g)].reduce(
+          (sum, match) => sum + Number(match[1]),
+          0,
+        );
+        expect(clear).toBeCloseTo(
+          tenths.reduce((sum, tenth) => sum + tenth / 10, 0),
+          6,
+        );
+        expect(count(html, 'class="rung"')).toBe(tenths.length);
+      }),
+    ));
 
   it('thins its mist step by step and never thickens it', () =>
-    fc.assert(fc.property(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (a, b) => {
-      fc.pre(a <= b);
-      expect(thickness(a)).toBeGreaterThanOrEqual(thickness(b));
-    })));
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (a, b) => {
+        fc.pre(a <= b);
+        expect(thickness(a)).toBeGreaterThanOrEqual(thickness(b));
+      }),
+    ));
 });
 
 describe('marks', () => {
-  it.each<[MarkKind, string]>([['waiting', 'waiting'], ['under-way', 'under way'], ['done', 'done'], ['stop', 'stopped'], ['hazard', 'caution'], ['not-begun', 'not begun']])('%s is said as well as drawn, in a shape of its own', (kind, words) => {
+  it.each<[MarkKind, string]>([
+    ['waiting', 'waiting'],
+    ['under-way', 'under way'],
+    ['done', 'done'],
+    ['stop', 'stopped'],
+    ['hazard', 'caution'],
+    ['not-begun', 'not begun'],
+  ])('%s is said as well as drawn, in a shape of its own', (kind, words) => {
     expect(renderToStaticMarkup(<Mark kind={kind} />)).toContain(`aria-label="${words}"`);
     expect(renderToStaticMarkup(<Mark kind={kind} silent />)).toContain('aria-hidden="true"');
-    const shapes = (['waiting', 'under-way', 'done', 'stop', 'hazard', 'not-begun'] as const).map((each) => renderToStaticMarkup(<Mark kind={each} silent />).replace(/style="[^"]*"/, ''));
+    const shapes = (['waiting', 'under-way', 'done', 'stop', 'hazard', 'not-begun'] as const).map((each) =>
+      renderToStaticMarkup(<Mark kind={each} silent />).replace(/style="[^"]*"/, ''),
+    );
     expect(new Set(shapes).size).toBe(6);
   });
 
   it('stand before a caption only where there is something to tell', () => {
-    expect(renderToStaticMarkup(<Caption area={area([], { standing: 'stuck', caption: 'waits: engineer' })} />)).toMatch(/caption stuck.*stopped/);
-    expect(renderToStaticMarkup(<Caption area={area([], { standing: 'untouched', caption: 'no work here' })} />)).not.toContain('svg');
+    expect(
+      renderToStaticMarkup(<Caption area={area([], { standing: 'stuck', caption: 'waits: engineer' })} />),
+    ).toMatch(/caption stuck.*stopped/);
+    expect(
+      renderToStaticMarkup(<Caption area={area([], { standing: 'untouched', caption: 'no work here' })} />),
+    ).not.toContain('svg');
   });
 });

@@ -2,7 +2,8 @@ import type { AreaView, Rung } from '@/contract/views/job';
 import { Mark } from './mark';
 
 /** How thick the mist still lies: 4 for untouched down to 1 for nearly clear. */
-export const thickness = (fraction: number): 1 | 2 | 3 | 4 => (fraction <= 0 ? 4 : fraction < 0.35 ? 3 : fraction < 0.7 ? 2 : 1);
+export const thickness = (fraction: number): 1 | 2 | 3 | 4 =>
+  fraction <= 0 ? 4 : fraction < 0.35 ? 3 : fraction < 0.7 ? 2 : 1;
 
 const share = (fraction: number): { flexGrow: number; flexBasis: 0 } => ({ flexGrow: fraction, flexBasis: 0 });
 
@@ -10,7 +11,9 @@ export function RungCell({ rung }: { rung: Pick<Rung, 'fraction'> }) {
   return (
     <span className="rung">
       {rung.fraction > 0 && <span className="clear" style={share(rung.fraction)} />}
-      {rung.fraction < 1 && <span className={`misted mist-${thickness(rung.fraction)}`} style={share(1 - rung.fraction)} />}
+      {rung.fraction < 1 && (
+        <span className={`misted mist-${thickness(rung.fraction)}`} style={share(1 - rung.fraction)} />
+      )}
     </span>
   );
 }
@@ -34,14 +37,24 @@ export function Ladder({ area, short }: { area: Pick<AreaView, 'rungs' | 'standi
   const height = (front + (front < rungs.length ? (rungs[front]?.fraction ?? 0) : 0)) / rungs.length;
   return (
     <span className="ladder" aria-hidden="true">
-      {rungs.map((rung) => <RungCell key={rung.phase} rung={rung} />)}
+      {rungs.map((rung) => (
+        <RungCell key={rung.phase} rung={rung} />
+      ))}
       {height > 0 && height < 1 && (
         <span className="front" style={{ bottom: `${height * 100}%` }}>
-          {height > (short ? 0.3 : ROOM_FOR_WORDS) && area.front && <span>{short ? area.front.label : `${area.front.label}, ${area.front.day}`}</span>}
+          {height > (short ? 0.3 : ROOM_FOR_WORDS) && area.front && (
+            <span>{short ? area.front.label : `${area.front.label}, ${area.front.day}`}</span>
+          )}
         </span>
       )}
       {holdBars(rungs, front).map(({ at, near, hold }) => (
-        <span key={at} className={`hold ${near ? (area.standing === 'stuck' ? 'stuck' : '') : 'far'}`} style={{ bottom: `min(${(Math.max(at, height * rungs.length) / rungs.length) * 100}% + 2px, 100% - ${near ? 19 : 6}px)` }}>
+        <span
+          key={at}
+          className={`hold ${near ? (area.standing === 'stuck' ? 'stuck' : '') : 'far'}`}
+          style={{
+            bottom: `min(${(Math.max(at, height * rungs.length) / rungs.length) * 100}% + 2px, 100% - ${near ? 19 : 6}px)`,
+          }}
+        >
           {near && <span className="words">{hold.label}</span>}
         </span>
       ))}
@@ -51,7 +64,9 @@ export function Ladder({ area, short }: { area: Pick<AreaView, 'rungs' | 'standi
 
 /** The nearest hold with its words, those further up as thin bars. */
 function holdBars(rungs: readonly Rung[], front: number) {
-  const named = rungs.findIndex((rung, at) => rung.hold && rung.fraction < 1 && rung.hold.kind !== 'phase' && at < front + HOLDS_SHOWN_WITHIN);
+  const named = rungs.findIndex(
+    (rung, at) => rung.hold && rung.fraction < 1 && rung.hold.kind !== 'phase' && at < front + HOLDS_SHOWN_WITHIN,
+  );
   return rungs.flatMap((rung, at) => {
     if (!rung.hold || rung.fraction >= 1) return [];
     // Those that the named one would cover are left out.
@@ -60,7 +75,14 @@ function holdBars(rungs: readonly Rung[], front: number) {
   });
 }
 
-export const STANDING_MARK = { stuck: 'stop', waiting: 'waiting', 'under way': 'under-way', done: 'done', 'not begun': 'not-begun', untouched: 'not-begun' } as const;
+export const STANDING_MARK = {
+  stuck: 'stop',
+  waiting: 'waiting',
+  'under way': 'under-way',
+  done: 'done',
+  'not begun': 'not-begun',
+  untouched: 'not-begun',
+} as const;
 
 /** The caption of an area with its mark. */
 export function Caption({ area }: { area: Pick<AreaView, 'standing' | 'caption'> }) {

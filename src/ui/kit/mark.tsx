@@ -1,15 +1,32 @@
 /** The marks of state, the same on screen, on paper and in every legend. Never colour alone. */
 export type MarkKind = 'waiting' | 'under-way' | 'done' | 'stop' | 'hazard' | 'not-begun';
 
-const WORDS: Record<MarkKind, string> = { waiting: 'waiting', 'under-way': 'under way', done: 'done', stop: 'stopped', hazard: 'caution', 'not-begun': 'not begun' };
+const WORDS: Record<MarkKind, string> = {
+  waiting: 'waiting',
+  'under-way': 'under way',
+  done: 'done',
+  stop: 'stopped',
+  hazard: 'caution',
+  'not-begun': 'not begun',
+};
 const COLOURS: Record<MarkKind, string> = {
-  waiting: 'var(--ochre)', 'under-way': 'var(--spruce)', done: 'var(--spruce)', stop: 'var(--clay-fill)', hazard: 'var(--clay-fill)', 'not-begun': 'var(--mist-line)',
+  waiting: 'var(--ochre)',
+  'under-way': 'var(--spruce)',
+  done: 'var(--spruce)',
+  stop: 'var(--clay-fill)',
+  hazard: 'var(--clay-fill)',
+  'not-begun': 'var(--mist-line)',
 };
 
 /** Said aloud with its own word, unless the text beside it says the same. */
 export function Mark({ kind, silent }: { kind: MarkKind; silent?: boolean }) {
   return (
-    <svg className="state-mark" viewBox="0 0 16 16" style={{ color: COLOURS[kind] }} {...(silent ? { 'aria-hidden': true } : { role: 'img', 'aria-label': WORDS[kind] })}>
+    <svg
+      className="state-mark"
+      viewBox="0 0 16 16"
+      style={{ color: COLOURS[kind] }}
+      {...(silent ? { 'aria-hidden': true } : { role: 'img', 'aria-label': WORDS[kind] })}
+    >
       <Shape kind={kind} />
     </svg>
   );

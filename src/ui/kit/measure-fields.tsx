@@ -12,13 +12,51 @@ interface Terms {
   hint?: string;
 }
 
-function Typed({ name, label, hint, mono, text, error, onText, onBlur, inputRef }: Terms & { mono?: boolean; text: string; error: string | undefined; onText: (text: string) => void; onBlur: () => void; inputRef: React.Ref<HTMLInputElement> }) {
+function Typed({
+  name,
+  label,
+  hint,
+  mono,
+  text,
+  error,
+  onText,
+  onBlur,
+  inputRef,
+}: Terms & {
+  mono?: boolean;
+  text: string;
+  error: string | undefined;
+  onText: (text: string) => void;
+  onBlur: () => void;
+  inputRef: React.Ref<HTMLInputElement>;
+}) {
   return (
     <Form.Group controlId={`field-${name}`}>
       <Form.Label className="mb-1">{label}</Form.Label>
-      <Form.Control ref={inputRef} name={name} className={mono ? 'mono' : ''} inputMode={mono ? 'text' : 'decimal'} autoComplete="off" value={text} isInvalid={error !== undefined} aria-invalid={error !== undefined}
-        {...(error || hint ? { 'aria-describedby': `field-${name}-said` } : {})} onChange={(event) => onText(event.target.value)} onBlur={onBlur} />
-      {error ? <Form.Text id={`field-${name}-said`} className="bad d-block" role="alert">{sentence(error)}</Form.Text> : hint && <Form.Text id={`field-${name}-said`} className="d-block">{hint}</Form.Text>}
+      <Form.Control
+        ref={inputRef}
+        name={name}
+        className={mono ? 'mono' : ''}
+        inputMode={mono ? 'text' : 'decimal'}
+        autoComplete="off"
+        value={text}
+        isInvalid={error !== undefined}
+        aria-invalid={error !== undefined}
+        {...(error || hint ? { 'aria-describedby': `field-${name}-said` } : {})}
+        onChange={(event) => onText(event.target.value)}
+        onBlur={onBlur}
+      />
+      {error ? (
+        <Form.Text id={`field-${name}-said`} className="bad d-block" role="alert">
+          {sentence(error)}
+        </Form.Text>
+      ) : (
+        hint && (
+          <Form.Text id={`field-${name}-said`} className="d-block">
+            {hint}
+          </Form.Text>
+        )
+      )}
     </Form.Group>
   );
 }
@@ -26,12 +64,21 @@ function Typed({ name, label, hint, mono, text, error, onText, onBlur, inputRef 
 /** The message of a field whatever depth it was found at: a length is an object of two. */
 function messageOf(error: unknown): string | undefined {
   if (typeof error !== 'object' || error === null) return undefined;
-  const { message, mm, typed } = error as { message?: unknown; mm?: { message?: string }; typed?: { message?: string } };
+  const { message, mm, typed } = error as {
+    message?: unknown;
+    mm?: { message?: string };
+    typed?: { message?: string };
+  };
   return typeof message === 'string' && message !== '' ? message : (mm?.message ?? typed?.message);
 }
 
 /** A length as the job writes it, kept in mm with its text. With `none` it may be left empty; `signed` takes a minus. */
-export function LengthField({ system, none, signed, ...terms }: Terms & { system: LengthSystem; none?: boolean; signed?: boolean }) {
+export function LengthField({
+  system,
+  none,
+  signed,
+  ...terms
+}: Terms & { system: LengthSystem; none?: boolean; signed?: boolean }) {
   const { control, setError, clearErrors } = useFormContext();
   const { field, fieldState } = useController({ name: terms.name, control });
   const [text, setText] = useState(() => (field.value as { typed?: string } | null | undefined)?.typed ?? '');
@@ -42,11 +89,29 @@ export function LengthField({ system, none, signed, ...terms }: Terms & { system
     const read = parseLength(under ? next.replace(/^\s*[-−]/, '') : next, system);
     const message = next.trim() === '' || read.ok ? undefined : read.problem.message;
     setUnread(message);
-    field.onChange(next.trim() === '' ? (none ? null : undefined) : read.ok ? { mm: under ? -read.value : read.value, typed: next.trim() } : undefined);
+    field.onChange(
+      next.trim() === ''
+        ? none
+          ? null
+          : undefined
+        : read.ok
+          ? { mm: under ? -read.value : read.value, typed: next.trim() }
+          : undefined,
+    );
     if (message) setError(terms.name, { message });
     else clearErrors(terms.name);
   };
-  return <Typed {...terms} mono text={text} error={unread ?? messageOf(fieldState.error)} onText={put} onBlur={field.onBlur} inputRef={field.ref} />;
+  return (
+    <Typed
+      {...terms}
+      mono
+      text={text}
+      error={unread ?? messageOf(fieldState.error)}
+      onText={put}
+      onBlur={field.onBlur}
+      inputRef={field.ref}
+    />
+  );
 }
 
 /** A sum, kept in minor units. */
@@ -61,18 +126,40 @@ export function MoneyField(terms: Terms) {
     setUnread(next.trim() !== '' && minor === undefined ? `“${next}” is no sum; write it like 1240.50` : undefined);
     field.onChange(minor);
   };
-  return <Typed {...terms} text={text} error={unread ?? messageOf(fieldState.error)} onText={put} onBlur={field.onBlur} inputRef={field.ref} />;
+  return (
+    <Typed
+      {...terms}
+      text={text}
+      error={unread ?? messageOf(fieldState.error)}
+      onText={put}
+      onBlur={field.onBlur}
+      inputRef={field.ref}
+    />
+  );
 }
 
 /** A part of the whole, typed in per cent. */
 export function PercentField(terms: Terms) {
   const { control } = useFormContext();
   const { field, fieldState } = useController({ name: terms.name, control });
-  const [text, setText] = useState(() => (typeof field.value === 'number' ? String(Number((field.value * 100).toPrecision(10))) : ''));
+  const [text, setText] = useState(() =>
+    typeof field.value === 'number' ? String(Number((field.value * 100).toPrecision(10))) : '',
+  );
   const put = (next: string): void => {
     setText(next);
     const value = Number(next.replace(',', '.').replace('%', ''));
-    field.onChange(next.trim() === '' ? undefined : Number.isFinite(value) ? Number((value / 100).toPrecision(12)) : Number.NaN);
+    field.onChange(
+      next.trim() === '' ? undefined : Number.isFinite(value) ? Number((value / 100).toPrecision(12)) : Number.NaN,
+    );
   };
-  return <Typed {...terms} text={text} error={messageOf(fieldState.error)} onText={put} onBlur={field.onBlur} inputRef={field.ref} />;
+  return (
+    <Typed
+      {...terms}
+      text={text}
+      error={messageOf(fieldState.error)}
+      onText={put}
+      onBlur={field.onBlur}
+      inputRef={field.ref}
+    />
+  );
 }

@@ -5,7 +5,9 @@ export function NotHere() {
     <>
       <h1>This page does not exist</h1>
       <p>The address is wrong, or what stood here was taken away.</p>
-      <p><Link href="/">Back to today</Link></p>
+      <p>
+        <Link href="/">Back to today</Link>
+      </p>
     </>
   );
 }

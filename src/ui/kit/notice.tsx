@@ -12,5 +12,7 @@ export function Notice({ bad, children }: { bad?: boolean; children: ReactNode }
 
 /** A plan that could not be made: what stands in the way, and that the last good one is shown. */
 export function PlanProblem({ problem }: { problem: string | null }) {
-  return problem === null ? null : <Notice bad>The plan could not be computed again: {problem} What is shown is the last plan that held.</Notice>;
+  return problem === null ? null : (
+    <Notice bad>The plan could not be computed again: {problem} What is shown is the last plan that held.</Notice>
+  );
 }

@@ -9,7 +9,10 @@ export function Pictures({ pictures, from }: { pictures: PictureView[]; from: st
           <a href={`${from}/${picture.hash}?w=1280`} className="plain">
             {/* Sized by our own route, which also checks who asks: the framework's loader would go round it. */}
             <img src={`${from}/${picture.hash}?w=240`} alt={picture.alt} loading="lazy" width={240} height={180} />
-            <span className="small-text d-block">{picture.area}<span className="soft"> · {picture.when}</span></span>
+            <span className="small-text d-block">
+              {picture.area}
+              <span className="soft"> · {picture.when}</span>
+            </span>
           </a>
           {picture.text && <span className="small-text soft">{picture.text}</span>}
         </li>

@@ -28,7 +28,13 @@ export function SayProvider({ children }: { children: ReactNode }) {
           <div>
             <span>{saying.text}</span>
             {undo && (
-              <button type="button" onClick={() => { setSaying(undefined); undo(); }}>
+              <button
+                type="button"
+                onClick={() => {
+                  setSaying(undefined);
+                  undo();
+                }}
+              >
                 Undo
               </button>
             )}

@@ -4,9 +4,14 @@ import { TextField } from './form';
 export function SendFields() {
   return (
     <>
-      <div className="form-pair"><TextField name="name" label="To" /><TextField name="address" label="Their address" type="email" /></div>
+      <div className="form-pair">
+        <TextField name="name" label="To" />
+        <TextField name="address" label="Their address" type="email" />
+      </div>
       <TextField name="expiresOn" label="Their page opens until" type="date" />
-      <p className="small-text soft mb-0">It goes out through the simulated gateway: nothing leaves this machine. The link stands under Updates.</p>
+      <p className="small-text soft mb-0">
+        It goes out through the simulated gateway: nothing leaves this machine. The link stands under Updates.
+      </p>
     </>
   );
 }

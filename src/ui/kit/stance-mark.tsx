@@ -5,7 +5,16 @@ import { STANCE_PATHS } from '@/core/sites/stance-paths';
 export function StanceMark({ stance }: { stance: Stance }) {
   return (
     <span className="text-nowrap">
-      <svg className="state-mark" viewBox="0 0 16 16" fill="none" stroke="currentColor" strokeWidth="1.8" aria-hidden="true"><path d={STANCE_PATHS[stance]} /></svg>{' '}
+      <svg
+        className="state-mark"
+        viewBox="0 0 16 16"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="1.8"
+        aria-hidden="true"
+      >
+        <path d={STANCE_PATHS[stance]} />
+      </svg>{' '}
       {STANCES[stance]}
     </span>
   );

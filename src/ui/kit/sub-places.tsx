@@ -22,7 +22,20 @@ export function SubPlaces({ of, base, places }: { of: string; base: string; plac
   return (
     <nav ref={nav} className="sub-places no-print" aria-label={`Pages of ${of}`}>
       {places.map(({ path, label, waiting = 0 }) => (
-        <Link key={path} href={`${base}${path}`} {...(pathname === `${base}${path}` ? { 'aria-current': 'page' as const } : {})}>{label}{waiting > 0 && <span className="soft"> {waiting}<span className="visually-hidden"> open</span></span>}</Link>
+        <Link
+          key={path}
+          href={`${base}${path}`}
+          {...(pathname === `${base}${path}` ? { 'aria-current': 'page' as const } : {})}
+        >
+          {label}
+          {waiting > 0 && (
+            <span className="soft">
+              {' '}
+              {waiting}
+              <span className="visually-hidden"> open</span>
+            </span>
+          )}
+        </Link>
       ))}
     </nav>
   );

@@ -16,14 +16,21 @@ export function useSend() {
   const router = useRouter();
   const say = useSay();
   const [busy, setBusy] = useState(false);
-  const give = useCallback(async <Kind extends CommandKind<ObjectSchema<AnyObject>>>(kind: Kind, payload: PayloadOf<Kind>, told?: Told): Promise<boolean> => {
-    setBusy(true);
-    const sent = await send(kind, payload);
-    setBusy(false);
-    if (!sent.ok) say({ text: sent.problem.title });
-    else if (told) say(told);
-    router.refresh();
-    return sent.ok;
-  }, [router, say]);
+  const give = useCallback(
+    async <Kind extends CommandKind<ObjectSchema<AnyObject>>>(
+      kind: Kind,
+      payload: PayloadOf<Kind>,
+      told?: Told,
+    ): Promise<boolean> => {
+      setBusy(true);
+      const sent = await send(kind, payload);
+      setBusy(false);
+      if (!sent.ok) say({ text: sent.problem.title });
+      else if (told) say(told);
+      router.refresh();
+      return sent.ok;
+    },
+    [router, say],
+  );
   return { busy, give };
 }

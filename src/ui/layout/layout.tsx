@@ -32,12 +32,21 @@ export function Layout({ view }: { view: LayoutView }) {
   const remove = useRemove();
   const { give } = useSend();
   const close = (): void => setOpen(undefined);
-  const drawing = !shape ? undefined : shape.kind === 'room' && wall !== undefined ? wallElevation(area.name, shape, view.openings, wall, system) : drawingOf(area.name, shape, view.openings, view.placed, system);
-  const findings: PlanFinding[] = shape ? checkArea(shape, view.openings, view.placed, usualTerms(system, area.sleeping, area.atGrade)) : [];
+  const drawing = !shape
+    ? undefined
+    : shape.kind === 'room' && wall !== undefined
+      ? wallElevation(area.name, shape, view.openings, wall, system)
+      : drawingOf(area.name, shape, view.openings, view.placed, system);
+  const findings: PlanFinding[] = shape
+    ? checkArea(shape, view.openings, view.placed, usualTerms(system, area.sleeping, area.atGrade))
+    : [];
   const file = `/api/areas/${area.id}/${shape?.kind === 'room' && wall !== undefined ? `wall-${wall + 1}` : 'drawing'}`;
   const pick = (about: string): void => {
     const picked = /^wall (\d+)$/.exec(about);
-    const [opening, thing] = [view.openings.find((one) => one.id === about), view.placed.find((one) => one.id === about)];
+    const [opening, thing] = [
+      view.openings.find((one) => one.id === about),
+      view.placed.find((one) => one.id === about),
+    ];
     if (picked) setWall(Number(picked[1]) - 1);
     else if (opening) setOpen({ form: 'opening', thing: opening });
     else if (thing) setOpen({ form: 'placed', thing });
@@ -46,71 +55,261 @@ export function Layout({ view }: { view: LayoutView }) {
     <>
       <JobPlaces job={job} />
       <div className="page">
-        <p className="mb-1 small-text"><Link href={`/jobs/${job.id}`} className="soft">{job.name}</Link> <span className="soft">·</span> <Link href={`/jobs/${job.id}/areas/${area.id}`} className="soft">{area.name}</Link></p>
+        <p className="mb-1 small-text">
+          <Link href={`/jobs/${job.id}`} className="soft">
+            {job.name}
+          </Link>{' '}
+          <span className="soft">·</span>{' '}
+          <Link href={`/jobs/${job.id}/areas/${area.id}`} className="soft">
+            {area.name}
+          </Link>
+        </p>
         <div className="page-head">
-          <h1>{area.name} to scale</h1><span className="soft">{area.side}</span>
+          <h1>{area.name} to scale</h1>
+          <span className="soft">{area.side}</span>
           {shape && mode === 'look' && (
             <span className="push actions no-print">
-              {(shape.kind === 'room' || shape.kind === 'face') && <Button onClick={() => setOpen({ form: 'opening' })}>An opening</Button>}
-              {shape.kind === 'room' && <><Button variant="outline-secondary" onClick={() => setOpen({ form: 'placed' })}>A thing in it</Button><Button variant="outline-secondary" onClick={() => setMode('move')}>Move a wall</Button></>}
-              <Button variant="outline-secondary" onClick={() => setMode('draw')}>Measures</Button><PrintButton>Print</PrintButton>
+              {(shape.kind === 'room' || shape.kind === 'face') && (
+                <Button onClick={() => setOpen({ form: 'opening' })}>An opening</Button>
+              )}
+              {shape.kind === 'room' && (
+                <>
+                  <Button variant="outline-secondary" onClick={() => setOpen({ form: 'placed' })}>
+                    A thing in it
+                  </Button>
+                  <Button variant="outline-secondary" onClick={() => setMode('move')}>
+                    Move a wall
+                  </Button>
+                </>
+              )}
+              <Button variant="outline-secondary" onClick={() => setMode('draw')}>
+                Measures
+              </Button>
+              <PrintButton>Print</PrintButton>
             </span>
           )}
         </div>
-        {mode === 'draw' && <ShapeEditor key={view.version} area={area} shape={shape} version={view.version} system={system} onDone={() => setMode('look')} />}
-        {mode === 'move' && shape?.kind === 'room' && <MoveWall view={view} shape={shape} onDone={() => setMode('look')} />}
+        {mode === 'draw' && (
+          <ShapeEditor
+            key={view.version}
+            area={area}
+            shape={shape}
+            version={view.version}
+            system={system}
+            onDone={() => setMode('look')}
+          />
+        )}
+        {mode === 'move' && shape?.kind === 'room' && (
+          <MoveWall view={view} shape={shape} onDone={() => setMode('look')} />
+        )}
         {mode === 'look' && shape && (
           <div className="layout-page">
             <section>
               {shape.kind === 'room' && (
                 <div className="chips mb-2 no-print" role="group" aria-label="Seen as">
-                  <button type="button" className="chip" aria-pressed={wall === undefined} onClick={() => setWall(undefined)}>plan</button>
-                  {shape.walls.map((_, at) => <button key={at} type="button" className="chip" aria-pressed={wall === at} onClick={() => setWall(at)}>wall {at + 1}</button>)}
+                  <button
+                    type="button"
+                    className="chip"
+                    aria-pressed={wall === undefined}
+                    onClick={() => setWall(undefined)}
+                  >
+                    plan
+                  </button>
+                  {shape.walls.map((_, at) => (
+                    <button
+                      key={at}
+                      type="button"
+                      className="chip"
+                      aria-pressed={wall === at}
+                      onClick={() => setWall(at)}
+                    >
+                      wall {at + 1}
+                    </button>
+                  ))}
                 </div>
               )}
-              <div className="sheet">{drawing && <DrawingView drawing={drawing} label={`${area.name}${wall === undefined ? '' : `, wall ${wall + 1} from inside`}, to scale`} onPick={pick} />}</div>
-              <p className="small-text mt-2 no-print"><a href={`${file}.svg`}>SVG</a> · <a href={`${file}.dxf`}>DXF</a>{shape.kind === 'run' && <span className="soft"> · heights are drawn ten times</span>}</p>
+              <div className="sheet">
+                {drawing && (
+                  <DrawingView
+                    drawing={drawing}
+                    label={`${area.name}${wall === undefined ? '' : `, wall ${wall + 1} from inside`}, to scale`}
+                    onPick={pick}
+                  />
+                )}
+              </div>
+              <p className="small-text mt-2 no-print">
+                <a href={`${file}.svg`}>SVG</a> · <a href={`${file}.dxf`}>DXF</a>
+                {shape.kind === 'run' && <span className="soft"> · heights are drawn ten times</span>}
+              </p>
               <Things view={view} onOpen={setOpen} />
             </section>
             <div>
               <section>
-                <div className="block-head"><h2>Does it fit</h2></div>
-                {area.kind !== 'face' && area.kind !== 'roof' && area.kind !== 'ground' && <Form.Check id="sleeping" className="mt-2 no-print" label="Somebody sleeps here" checked={area.sleeping} onChange={(event) => void give(describeArea, { id: area.id, side: area.side, sleeping: event.target.checked })} />}
-                {findings.length === 0 && <p className="soft mt-2">{shape.kind === 'roof' ? 'Nothing to ask of a roof by its plan.' : 'Nothing to ask yet: set doors, windows and what is to stand here.'}</p>}
+                <div className="block-head">
+                  <h2>Does it fit</h2>
+                </div>
+                {area.kind !== 'face' && area.kind !== 'roof' && area.kind !== 'ground' && (
+                  <Form.Check
+                    id="sleeping"
+                    className="mt-2 no-print"
+                    label="Somebody sleeps here"
+                    checked={area.sleeping}
+                    onChange={(event) =>
+                      void give(describeArea, { id: area.id, side: area.side, sleeping: event.target.checked })
+                    }
+                  />
+                )}
+                {findings.length === 0 && (
+                  <p className="soft mt-2">
+                    {shape.kind === 'roof'
+                      ? 'Nothing to ask of a roof by its plan.'
+                      : 'Nothing to ask yet: set doors, windows and what is to stand here.'}
+                  </p>
+                )}
                 <ul className="lines">
-                  {(['bad', 'ask', 'good'] as const).flatMap((tone) => findings.filter((one) => one.tone === tone).map((one) => <li key={one.key}><Mark kind={tone === 'bad' ? 'stop' : tone === 'ask' ? 'waiting' : 'done'} /><div className="what">{one.text}</div></li>))}
+                  {(['bad', 'ask', 'good'] as const).flatMap((tone) =>
+                    findings
+                      .filter((one) => one.tone === tone)
+                      .map((one) => (
+                        <li key={one.key}>
+                          <Mark kind={tone === 'bad' ? 'stop' : tone === 'ask' ? 'waiting' : 'done'} />
+                          <div className="what">{one.text}</div>
+                        </li>
+                      )),
+                  )}
                 </ul>
               </section>
               <section>
-                <div className="block-head"><h2>It measures</h2></div>
+                <div className="block-head">
+                  <h2>It measures</h2>
+                </div>
                 <ul className="lines small-text">
                   {(Object.keys(view.measures) as Measure[]).flatMap((measure) => {
                     const value = view.measures[measure];
                     if (typeof value !== 'number' || value <= 0) return [];
                     const { dimension, label } = MEASURES[measure];
-                    return [<li key={measure}><span className="what soft">{label}</span><span className="mono">{dimension === 'area' ? `${value.toFixed(2)} m²` : dimension === 'length' ? formatLength(value, system) : value}</span></li>];
+                    return [
+                      <li key={measure}>
+                        <span className="what soft">{label}</span>
+                        <span className="mono">
+                          {dimension === 'area'
+                            ? `${value.toFixed(2)} m²`
+                            : dimension === 'length'
+                              ? formatLength(value, system)
+                              : value}
+                        </span>
+                      </li>,
+                    ];
                   })}
                 </ul>
               </section>
               <section>
-                <div className="block-head"><h2>Computed for it</h2><Link className="push small-text no-print" href={`/bench?area=${area.id}`}>open Bench</Link></div>
+                <div className="block-head">
+                  <h2>Computed for it</h2>
+                  <Link className="push small-text no-print" href={`/bench?area=${area.id}`}>
+                    open Bench
+                  </Link>
+                </div>
                 {view.calculations.length === 0 && <p className="soft mt-2">Nothing yet.</p>}
-                <ul className="lines">{view.calculations.map((one) => <li key={one.id}><Mark kind={one.problem ? 'stop' : 'done'} silent /><div className="what"><Link href={`/bench/${one.calculator}?kept=${one.id}`}>{one.product || one.title}</Link>: {one.problem ?? one.answer}</div></li>)}</ul>
+                <ul className="lines">
+                  {view.calculations.map((one) => (
+                    <li key={one.id}>
+                      <Mark kind={one.problem ? 'stop' : 'done'} silent />
+                      <div className="what">
+                        <Link href={`/bench/${one.calculator}?kept=${one.id}`}>{one.product || one.title}</Link>:{' '}
+                        {one.problem ?? one.answer}
+                      </div>
+                    </li>
+                  ))}
+                </ul>
               </section>
-              {view.decisions.length > 0 && <section><div className="block-head"><h2>Decided</h2></div><ul className="lines">{view.decisions.map((one) => <li key={one.id}><Mark kind="done" silent /><div className="what">{one.subject}<div className="small-text soft">{one.reason} · {one.by}, {one.when}</div></div></li>)}</ul></section>}
+              {view.decisions.length > 0 && (
+                <section>
+                  <div className="block-head">
+                    <h2>Decided</h2>
+                  </div>
+                  <ul className="lines">
+                    {view.decisions.map((one) => (
+                      <li key={one.id}>
+                        <Mark kind="done" silent />
+                        <div className="what">
+                          {one.subject}
+                          <div className="small-text soft">
+                            {one.reason} · {one.by}, {one.when}
+                          </div>
+                        </div>
+                      </li>
+                    ))}
+                  </ul>
+                </section>
+              )}
             </div>
           </div>
         )}
-        <Slip title={open?.form === 'opening' ? (open.thing ? 'Change an opening' : 'An opening') : open?.thing ? 'Change it' : 'A thing in the room'} open={open !== undefined} onClose={close}>
-          {open?.form === 'opening' && shape && <><OpeningForm area={area.id} shape={shape} system={system} onDone={close} {...(open.thing ? { opening: open.thing } : {})} />{open.thing && <TakeAway onTake={() => { const { thing } = open; close(); if (thing) remove('opening', thing.id, thing.name || OPENING_KINDS[thing.kind]); }} />}</>}
-          {open?.form === 'placed' && shape && <><PlacedForm area={area.id} shape={shape} system={system} onDone={close} {...(open.thing ? { thing: open.thing } : {})} />{open.thing && <TakeAway onTake={() => { const { thing } = open; close(); if (thing) remove('placed', thing.id, thing.name); }} />}</>}
+        <Slip
+          title={
+            open?.form === 'opening'
+              ? open.thing
+                ? 'Change an opening'
+                : 'An opening'
+              : open?.thing
+                ? 'Change it'
+                : 'A thing in the room'
+          }
+          open={open !== undefined}
+          onClose={close}
+        >
+          {open?.form === 'opening' && shape && (
+            <>
+              <OpeningForm
+                area={area.id}
+                shape={shape}
+                system={system}
+                onDone={close}
+                {...(open.thing ? { opening: open.thing } : {})}
+              />
+              {open.thing && (
+                <TakeAway
+                  onTake={() => {
+                    const { thing } = open;
+                    close();
+                    if (thing) remove('opening', thing.id, thing.name || OPENING_KINDS[thing.kind]);
+                  }}
+                />
+              )}
+            </>
+          )}
+          {open?.form === 'placed' && shape && (
+            <>
+              <PlacedForm
+                area={area.id}
+                shape={shape}
+                system={system}
+                onDone={close}
+                {...(open.thing ? { thing: open.thing } : {})}
+              />
+              {open.thing && (
+                <TakeAway
+                  onTake={() => {
+                    const { thing } = open;
+                    close();
+                    if (thing) remove('placed', thing.id, thing.name);
+                  }}
+                />
+              )}
+            </>
+          )}
         </Slip>
       </div>
     </>
   );
 }
 
-const TakeAway = ({ onTake }: { onTake: () => void }) => <Button variant="link" className="px-0 mt-2" onClick={onTake}>Take it away</Button>;
+const TakeAway = ({ onTake }: { onTake: () => void }) => (
+  <Button variant="link" className="px-0 mt-2" onClick={onTake}>
+    Take it away
+  </Button>
+);
 
 function Things({ view, onOpen }: { view: LayoutView; onOpen: (open: Open) => void }) {
   const say = (mm: number): string => formatLength(mm, view.job.units);
@@ -119,10 +318,51 @@ function Things({ view, onOpen }: { view: LayoutView; onOpen: (open: Open) => vo
   return (
     <ul className="lines">
       {view.openings.map((one) => (
-        <li key={one.id}><div className="what">{one.count > 1 ? `${one.count} × ` : ''}{one.name || OPENING_KINDS[one.kind]} <span className="mono">{say(one.width.mm)} × {say(one.height.mm)}</span><div className="small-text soft">{one.name ? `${OPENING_KINDS[one.kind]}, ` : ''}{part} {one.wall + 1}{one.along ? `, ${say(one.along.mm)} from the left` : ', place not given'}{one.sill.mm > 0 ? `, sill ${say(one.sill.mm)}` : ''}</div></div><Button size="sm" variant="link" className="p-0 no-print" onClick={() => onOpen({ form: 'opening', thing: one })}>Change<span className="visually-hidden"> {one.name || OPENING_KINDS[one.kind]}</span></Button></li>
+        <li key={one.id}>
+          <div className="what">
+            {one.count > 1 ? `${one.count} × ` : ''}
+            {one.name || OPENING_KINDS[one.kind]}{' '}
+            <span className="mono">
+              {say(one.width.mm)} × {say(one.height.mm)}
+            </span>
+            <div className="small-text soft">
+              {one.name ? `${OPENING_KINDS[one.kind]}, ` : ''}
+              {part} {one.wall + 1}
+              {one.along ? `, ${say(one.along.mm)} from the left` : ', place not given'}
+              {one.sill.mm > 0 ? `, sill ${say(one.sill.mm)}` : ''}
+            </div>
+          </div>
+          <Button
+            size="sm"
+            variant="link"
+            className="p-0 no-print"
+            onClick={() => onOpen({ form: 'opening', thing: one })}
+          >
+            Change<span className="visually-hidden"> {one.name || OPENING_KINDS[one.kind]}</span>
+          </Button>
+        </li>
       ))}
       {view.placed.map((one) => (
-        <li key={one.id}><div className="what">{one.name} <span className="mono">{say(one.width.mm)} × {say(one.depth.mm)}</span><div className="small-text soft">{part} {one.wall + 1}, {say(one.along.mm)} from the left{one.front.mm > 0 ? `, ${say(one.front.mm)} free in front` : ''}</div></div><Button size="sm" variant="link" className="p-0 no-print" onClick={() => onOpen({ form: 'placed', thing: one })}>Change<span className="visually-hidden"> {one.name}</span></Button></li>
+        <li key={one.id}>
+          <div className="what">
+            {one.name}{' '}
+            <span className="mono">
+              {say(one.width.mm)} × {say(one.depth.mm)}
+            </span>
+            <div className="small-text soft">
+              {part} {one.wall + 1}, {say(one.along.mm)} from the left
+              {one.front.mm > 0 ? `, ${say(one.front.mm)} free in front` : ''}
+            </div>
+          </div>
+          <Button
+            size="sm"
+            variant="link"
+            className="p-0 no-print"
+            onClick={() => onOpen({ form: 'placed', thing: one })}
+          >
+            Change<span className="visually-hidden"> {one.name}</span>
+          </Button>
+        </li>
       ))}
     </ul>
   );

@@ -32,11 +32,20 @@ interface Effect {
 /** What one room is after a wall of it has moved: what it wins, what no longer fits, what fits at last. */
 function effectOn(side: Side, wall: number, by: number, system: LengthSystem): Effect {
   // Unmoved it stays as it was drawn, its closing error included.
-  if (by === 0) return { moved: { shape: side.shape, openings: [...side.openings], placed: [...side.placed], gain: 0 }, problem: undefined, breaks: [], cures: [] };
+  if (by === 0)
+    return {
+      moved: { shape: side.shape, openings: [...side.openings], placed: [...side.placed], gain: 0 },
+      problem: undefined,
+      breaks: [],
+      cures: [],
+    };
   const terms = usualTerms(system, side.sleeping, side.atGrade);
   const moved = moveWall(side.shape, side.openings, side.placed, wall, by);
   if (!moved.ok) return { moved: undefined, problem: moved.problem.message, breaks: [], cures: [] };
-  const { breaks, cures } = brokenBy(checkPlan(side.shape, side.openings, side.placed, terms), checkPlan(moved.value.shape, moved.value.openings, moved.value.placed, terms));
+  const { breaks, cures } = brokenBy(
+    checkPlan(side.shape, side.openings, side.placed, terms),
+    checkPlan(moved.value.shape, moved.value.openings, moved.value.placed, terms),
+  );
   return { moved: moved.value, problem: undefined, breaks, cures };
 }
 
@@ -55,40 +64,156 @@ export function MoveWall({ view, shape, onDone }: { view: LayoutView; shape: Roo
   const read = parseLength(under ? text.replace(/^\s*[-−]/, '') : text, system);
   const by = read.ok ? (under ? -read.value : read.value) : 0;
   const neighbour = view.neighbours.find((one) => one.wall === wall);
-  const mine: Side = useMemo(() => ({ name: view.area.name, shape, openings: view.openings, placed: view.placed, sleeping: view.area.sleeping, atGrade: view.area.atGrade }), [shape, view]);
-  const theirs: Side | undefined = neighbour?.shape.kind === 'room' ? { name: neighbour.name, shape: neighbour.shape, openings: neighbour.openings, placed: neighbour.placed, sleeping: neighbour.sleeping, atGrade: view.area.atGrade } : undefined;
+  const mine: Side = useMemo(
+    () => ({
+      name: view.area.name,
+      shape,
+      openings: view.openings,
+      placed: view.placed,
+      sleeping: view.area.sleeping,
+      atGrade: view.area.atGrade,
+    }),
+    [shape, view],
+  );
+  const theirs: Side | undefined =
+    neighbour?.shape.kind === 'room'
+      ? {
+          name: neighbour.name,
+          shape: neighbour.shape,
+          openings: neighbour.openings,
+          placed: neighbour.placed,
+          sleeping: neighbour.sleeping,
+          atGrade: view.area.atGrade,
+        }
+      : undefined;
   const here = effectOn(mine, wall, by, system);
   const there = theirs && neighbour ? effectOn(theirs, neighbour.otherWall, -by, system) : undefined;
   const problem = !read.ok ? read.problem.message : (here.problem ?? there?.problem);
-  const drawing = planOf(view.area.name, here.moved?.shape ?? shape, here.moved?.openings ?? view.openings, here.moved?.placed ?? view.placed, system);
+  const drawing = planOf(
+    view.area.name,
+    here.moved?.shape ?? shape,
+    here.moved?.openings ?? view.openings,
+    here.moved?.placed ?? view.placed,
+    system,
+  );
   const step = STEP_MM[system];
   const put = (mm: number): void => setText(`${mm < 0 ? '-' : ''}${formatLength(Math.abs(mm), system)}`);
   const keep = async (): Promise<void> => {
     setTried(true);
     if (problem || by === 0 || reason.trim() === '') return;
-    if (await give(moveWallCommand, { area: view.area.id, version: view.version, wall, by, reason: reason.trim(), decisionId: newId() }, { text: 'The wall has moved; it is written down with its reason.' })) onDone();
+    if (
+      await give(
+        moveWallCommand,
+        { area: view.area.id, version: view.version, wall, by, reason: reason.trim(), decisionId: newId() },
+        { text: 'The wall has moved; it is written down with its reason.' },
+      )
+    )
+      onDone();
   };
   return (
     <section aria-label="Move a wall">
-      <div className="block-head"><h2>Move a wall</h2><Button size="sm" variant="link" className="push p-0" onClick={onDone}>Leave it</Button></div>
+      <div className="block-head">
+        <h2>Move a wall</h2>
+        <Button size="sm" variant="link" className="push p-0" onClick={onDone}>
+          Leave it
+        </Button>
+      </div>
       <div className="bench mt-2">
-        <Form className="form-lines" onSubmit={(event) => { event.preventDefault(); void keep(); }}>
-          <Form.Group controlId="move-which"><Form.Label className="mb-1">Which</Form.Label><Form.Select value={wall} onChange={(event) => { setWall(Number(event.target.value)); put(0); }}>{shape.walls.map((one, at) => <option key={at} value={at}>wall {at + 1}, {one.typed}{view.neighbours.some((other) => other.wall === at) ? `, to ${view.neighbours.find((other) => other.wall === at)?.name ?? ''}` : ''}</option>)}</Form.Select></Form.Group>
+        <Form
+          className="form-lines"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void keep();
+          }}
+        >
+          <Form.Group controlId="move-which">
+            <Form.Label className="mb-1">Which</Form.Label>
+            <Form.Select
+              value={wall}
+              onChange={(event) => {
+                setWall(Number(event.target.value));
+                put(0);
+              }}
+            >
+              {shape.walls.map((one, at) => (
+                <option key={at} value={at}>
+                  wall {at + 1}, {one.typed}
+                  {view.neighbours.some((other) => other.wall === at)
+                    ? `, to ${view.neighbours.find((other) => other.wall === at)?.name ?? ''}`
+                    : ''}
+                </option>
+              ))}
+            </Form.Select>
+          </Form.Group>
           <Form.Group controlId="move-by">
             <Form.Label className="mb-1">Outward by (inward with a minus)</Form.Label>
-            <Form.Control className="mono" autoComplete="off" value={text} isInvalid={problem !== undefined} aria-describedby="move-said" onChange={(event) => setText(event.target.value)} />
-            <Form.Range className="mt-2" aria-label="How far it moves" min={-REACH * step} max={REACH * step} step={step} value={by} onChange={(event) => put(Number(event.target.value))} />
-            <Form.Text id="move-said" className={problem ? 'bad d-block' : 'd-block'} {...(problem ? { role: 'alert' } : {})}>{problem ?? `in steps of ${formatLength(step, system)}`}</Form.Text>
+            <Form.Control
+              className="mono"
+              autoComplete="off"
+              value={text}
+              isInvalid={problem !== undefined}
+              aria-describedby="move-said"
+              onChange={(event) => setText(event.target.value)}
+            />
+            <Form.Range
+              className="mt-2"
+              aria-label="How far it moves"
+              min={-REACH * step}
+              max={REACH * step}
+              step={step}
+              value={by}
+              onChange={(event) => put(Number(event.target.value))}
+            />
+            <Form.Text
+              id="move-said"
+              className={problem ? 'bad d-block' : 'd-block'}
+              {...(problem ? { role: 'alert' } : {})}
+            >
+              {problem ?? `in steps of ${formatLength(step, system)}`}
+            </Form.Text>
           </Form.Group>
           {!neighbour && <ShareWall view={view} wall={wall} />}
           <div aria-live="polite">
             <Told side={mine} effect={here} by={by} />
             {theirs && there && <Told side={theirs} effect={there} by={by} />}
           </div>
-          <Form.Group controlId="move-reason"><Form.Label className="mb-1">Why</Form.Label><Form.Control value={reason} maxLength={300} isInvalid={tried && reason.trim() === ''} onChange={(event) => setReason(event.target.value)} />{tried && reason.trim() === '' && <Form.Text className="bad" role="alert">Say why, for whoever asks in half a year.</Form.Text>}</Form.Group>
-          <div className="actions"><Button type="submit" disabled={busy || by === 0 || problem !== undefined}>Move it</Button></div>
+          <Form.Group controlId="move-reason">
+            <Form.Label className="mb-1">Why</Form.Label>
+            <Form.Control
+              value={reason}
+              maxLength={300}
+              isInvalid={tried && reason.trim() === ''}
+              onChange={(event) => setReason(event.target.value)}
+            />
+            {tried && reason.trim() === '' && (
+              <Form.Text className="bad" role="alert">
+                Say why, for whoever asks in half a year.
+              </Form.Text>
+            )}
+          </Form.Group>
+          <div className="actions">
+            <Button type="submit" disabled={busy || by === 0 || problem !== undefined}>
+              Move it
+            </Button>
+          </div>
         </Form>
-        <div className="sheet">{drawing && <DrawingView drawing={drawing} ghost={planOf('', shape, [], [], system)} chosen={`wall ${wall + 1}`} label={`${view.area.name} with wall ${wall + 1} moved by ${text}`} onPick={(about) => { const picked = /^wall (\d+)$/.exec(about); if (picked) { setWall(Number(picked[1]) - 1); put(0); } }} />}</div>
+        <div className="sheet">
+          {drawing && (
+            <DrawingView
+              drawing={drawing}
+              ghost={planOf('', shape, [], [], system)}
+              chosen={`wall ${wall + 1}`}
+              label={`${view.area.name} with wall ${wall + 1} moved by ${text}`}
+              onPick={(about) => {
+                const picked = /^wall (\d+)$/.exec(about);
+                if (picked) {
+                  setWall(Number(picked[1]) - 1);
+                  put(0);
+                }
+              }}
+            />
+          )}
+        </div>
       </div>
     </section>
   );
@@ -99,10 +224,31 @@ function Told({ side, effect, by }: { side: Side; effect: Effect; by: number }) 
   const gain = effect.moved.gain;
   return (
     <div className="mb-2">
-      <p className="mb-1"><span className="fw-bold">{side.name}</span> {by === 0 ? 'stays as it is' : <>{gain >= 0 ? 'gains' : 'loses'} <span className="mono">{Math.abs(gain).toFixed(2)} m²</span></>}</p>
+      <p className="mb-1">
+        <span className="fw-bold">{side.name}</span>{' '}
+        {by === 0 ? (
+          'stays as it is'
+        ) : (
+          <>
+            {gain >= 0 ? 'gains' : 'loses'} <span className="mono">{Math.abs(gain).toFixed(2)} m²</span>
+          </>
+        )}
+      </p>
       <ul className="lines small-text">
-        {effect.breaks.map((one) => <li key={one.key}><Mark kind="stop" /><span className="what">{one.text}</span></li>)}
-        {effect.cures.map((one) => <li key={one.key}><Mark kind="done" /><span className="what"><span className="soft">no longer:</span> {one.text}</span></li>)}
+        {effect.breaks.map((one) => (
+          <li key={one.key}>
+            <Mark kind="stop" />
+            <span className="what">{one.text}</span>
+          </li>
+        ))}
+        {effect.cures.map((one) => (
+          <li key={one.key}>
+            <Mark kind="done" />
+            <span className="what">
+              <span className="soft">no longer:</span> {one.text}
+            </span>
+          </li>
+        ))}
         {by !== 0 && effect.breaks.length + effect.cures.length === 0 && <li className="soft">nothing breaks</li>}
       </ul>
     </div>
@@ -115,16 +261,61 @@ function ShareWall({ view, wall }: { view: LayoutView; wall: number }) {
   const [other, setOther] = useState('');
   const [otherWall, setOtherWall] = useState(0);
   const room = view.rooms.find((one) => one.id === other);
-  if (view.rooms.length === 0) return <p className="small-text soft mb-0">No other room is drawn yet: what is behind this wall does not follow.</p>;
+  if (view.rooms.length === 0)
+    return (
+      <p className="small-text soft mb-0">No other room is drawn yet: what is behind this wall does not follow.</p>
+    );
   return (
     <fieldset>
       <legend className="form-label fs-6 mb-1">What is behind it is not said</legend>
       <div className="actions">
-        <Form.Select className="w-auto" aria-label="Room behind the wall" value={other} onChange={(event) => { setOther(event.target.value); setOtherWall(0); }}><option value="">outside, or not drawn</option>{view.rooms.map((one) => <option key={one.id} value={one.id}>{one.name}</option>)}</Form.Select>
-        {room && <Form.Select className="w-auto" aria-label="Its wall" value={otherWall} onChange={(event) => setOtherWall(Number(event.target.value))}>{Array.from({ length: room.walls }, (_, at) => <option key={at} value={at}>its wall {at + 1}</option>)}</Form.Select>}
-        {room && <Button size="sm" variant="outline-secondary" disabled={busy} onClick={() => void give(shareWall, { one: { area: view.area.id, wall }, other: { area: room.id, wall: otherWall } }, { text: `${room.name} is behind it.` })}>That is it</Button>}
+        <Form.Select
+          className="w-auto"
+          aria-label="Room behind the wall"
+          value={other}
+          onChange={(event) => {
+            setOther(event.target.value);
+            setOtherWall(0);
+          }}
+        >
+          <option value="">outside, or not drawn</option>
+          {view.rooms.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
+            </option>
+          ))}
+        </Form.Select>
+        {room && (
+          <Form.Select
+            className="w-auto"
+            aria-label="Its wall"
+            value={otherWall}
+            onChange={(event) => setOtherWall(Number(event.target.value))}
+          >
+            {Array.from({ length: room.walls }, (_, at) => (
+              <option key={at} value={at}>
+                its wall {at + 1}
+              </option>
+            ))}
+          </Form.Select>
+        )}
+        {room && (
+          <Button
+            size="sm"
+            variant="outline-secondary"
+            disabled={busy}
+            onClick={() =>
+              void give(
+                shareWall,
+                { one: { area: view.area.id, wall }, other: { area: room.id, wall: otherWall } },
+                { text: `${room.name} is behind it.` },
+              )
+            }
+          >
+            That is it
+          </Button>
+        )}
       </div>
     </fieldset>
   );
 }
-

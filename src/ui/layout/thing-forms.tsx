@@ -16,13 +16,48 @@ interface Terms {
 
 const zero = { mm: 0, typed: '0' };
 const wallsOf = (shape: Shape): [string, string][] =>
-  shape.kind === 'room' ? shape.walls.map((wall, at) => [String(at), `wall ${at + 1}, ${wall.typed}`]) : shape.kind === 'face' ? shape.sections.map((section, at) => [String(at), `section ${at + 1}, ${section.width.typed}`]) : [];
+  shape.kind === 'room'
+    ? shape.walls.map((wall, at) => [String(at), `wall ${at + 1}, ${wall.typed}`])
+    : shape.kind === 'face'
+      ? shape.sections.map((section, at) => [String(at), `section ${at + 1}, ${section.width.typed}`])
+      : [];
 
 /** A door, a window or a passage, by its size and its place on its wall. */
 export function OpeningForm({ area, shape, system, opening, onDone }: Terms & { opening?: KeptOpening }) {
   const fields = <OpeningFields shape={shape} system={system} />;
-  if (opening) return <CommandForm kind={changeOpening} submit="Keep" onDone={onDone} start={() => ({ ...opening, id: opening.id, version: opening.version })}>{fields}</CommandForm>;
-  return <CommandForm kind={addOpening} submit="Keep" onDone={onDone} start={() => ({ id: newId(), area, wall: 0, kind: 'window' as const, name: '', sill: shape.kind === 'face' ? measured(900, system === 'metric' ? '900 mm' : `3' 0"`) : zero, along: null, count: 1, hinge: 'left' as const, opensIn: true, clear: null })}>{fields}</CommandForm>;
+  if (opening)
+    return (
+      <CommandForm
+        kind={changeOpening}
+        submit="Keep"
+        onDone={onDone}
+        start={() => ({ ...opening, id: opening.id, version: opening.version })}
+      >
+        {fields}
+      </CommandForm>
+    );
+  return (
+    <CommandForm
+      kind={addOpening}
+      submit="Keep"
+      onDone={onDone}
+      start={() => ({
+        id: newId(),
+        area,
+        wall: 0,
+        kind: 'window' as const,
+        name: '',
+        sill: shape.kind === 'face' ? measured(900, system === 'metric' ? '900 mm' : `3' 0"`) : zero,
+        along: null,
+        count: 1,
+        hinge: 'left' as const,
+        opensIn: true,
+        clear: null,
+      })}
+    >
+      {fields}
+    </CommandForm>
+  );
 }
 
 function OpeningFields({ shape, system }: { shape: Shape; system: LengthSystem }) {
@@ -31,16 +66,64 @@ function OpeningFields({ shape, system }: { shape: Shape; system: LengthSystem }
   const clear = useWatch({ name: 'clear' }) as object | null;
   return (
     <>
-      <div className="form-pair"><SelectField name="kind" label="It is" options={Object.entries(OPENING_KINDS)} /><SelectField name="wall" label="In" options={wallsOf(shape)} /></div>
+      <div className="form-pair">
+        <SelectField name="kind" label="It is" options={Object.entries(OPENING_KINDS)} />
+        <SelectField name="wall" label="In" options={wallsOf(shape)} />
+      </div>
       <TextField name="name" label="Name" hint="like “yard door” or “W2”" />
-      <div className="form-pair"><LengthField name="width" label="Width" system={system} /><LengthField name="height" label="Height" system={system} /></div>
-      <div className="form-pair"><LengthField name="sill" label="Sill over the floor" system={system} /><LengthField name="along" label="From the left end" system={system} none hint="Empty: only size and count are known." /></div>
-      <TextField name="count" label="How many alike" type="number" hint="More than one only where their place is not given." />
-      {kind !== 'window' && shape.kind === 'room' && <><SelectField name="hinge" label="Hangs on the" options={[['left', 'left, seen from inside'], ['right', 'right, seen from inside']]} /><CheckField name="opensIn" label="Opens into this room" /></>}
+      <div className="form-pair">
+        <LengthField name="width" label="Width" system={system} />
+        <LengthField name="height" label="Height" system={system} />
+      </div>
+      <div className="form-pair">
+        <LengthField name="sill" label="Sill over the floor" system={system} />
+        <LengthField
+          name="along"
+          label="From the left end"
+          system={system}
+          none
+          hint="Empty: only size and count are known."
+        />
+      </div>
+      <TextField
+        name="count"
+        label="How many alike"
+        type="number"
+        hint="More than one only where their place is not given."
+      />
+      {kind !== 'window' && shape.kind === 'room' && (
+        <>
+          <SelectField
+            name="hinge"
+            label="Hangs on the"
+            options={[
+              ['left', 'left, seen from inside'],
+              ['right', 'right, seen from inside'],
+            ]}
+          />
+          <CheckField name="opensIn" label="Opens into this room" />
+        </>
+      )}
       {kind === 'window' && shape.kind === 'room' && (
         <>
-          <div className="form-check"><input className="form-check-input" type="checkbox" id="field-clear" checked={clear !== null} onChange={(event) => setValue('clear', event.target.checked ? {} : null)} /><label className="form-check-label" htmlFor="field-clear">What is clear when it stands open is known</label></div>
-          {clear !== null && <div className="form-pair"><LengthField name="clear.width" label="Clear width" system={system} /><LengthField name="clear.height" label="Clear height" system={system} /></div>}
+          <div className="form-check">
+            <input
+              className="form-check-input"
+              type="checkbox"
+              id="field-clear"
+              checked={clear !== null}
+              onChange={(event) => setValue('clear', event.target.checked ? {} : null)}
+            />
+            <label className="form-check-label" htmlFor="field-clear">
+              What is clear when it stands open is known
+            </label>
+          </div>
+          {clear !== null && (
+            <div className="form-pair">
+              <LengthField name="clear.width" label="Clear width" system={system} />
+              <LengthField name="clear.height" label="Clear height" system={system} />
+            </div>
+          )}
         </>
       )}
     </>
@@ -51,12 +134,43 @@ function OpeningFields({ shape, system }: { shape: Shape; system: LengthSystem }
 export function PlacedForm({ area, shape, system, thing, onDone }: Terms & { thing?: KeptPlaced }) {
   const fields = (
     <>
-      <div className="form-pair"><SelectField name="kind" label="It is" options={Object.entries(PLACED_KINDS)} /><TextField name="name" label="Name" hint="like “bed” or “base cabinet 2”" /></div>
+      <div className="form-pair">
+        <SelectField name="kind" label="It is" options={Object.entries(PLACED_KINDS)} />
+        <TextField name="name" label="Name" hint="like “bed” or “base cabinet 2”" />
+      </div>
       <SelectField name="wall" label="Against" options={wallsOf(shape)} />
-      <div className="form-pair"><LengthField name="along" label="From the left end" system={system} /><LengthField name="width" label="Along the wall" system={system} /><LengthField name="depth" label="Out from it" system={system} /></div>
-      <LengthField name="front" label="Free floor wanted in front" system={system} hint="0 where nobody has to stand there." />
+      <div className="form-pair">
+        <LengthField name="along" label="From the left end" system={system} />
+        <LengthField name="width" label="Along the wall" system={system} />
+        <LengthField name="depth" label="Out from it" system={system} />
+      </div>
+      <LengthField
+        name="front"
+        label="Free floor wanted in front"
+        system={system}
+        hint="0 where nobody has to stand there."
+      />
     </>
   );
-  if (thing) return <CommandForm kind={changePlaced} submit="Keep" onDone={onDone} start={() => ({ ...thing, id: thing.id, version: thing.version })}>{fields}</CommandForm>;
-  return <CommandForm kind={addPlaced} submit="Keep" onDone={onDone} start={() => ({ id: newId(), area, wall: 0, kind: 'cabinet' as const, name: '', along: zero, front: zero })}>{fields}</CommandForm>;
+  if (thing)
+    return (
+      <CommandForm
+        kind={changePlaced}
+        submit="Keep"
+        onDone={onDone}
+        start={() => ({ ...thing, id: thing.id, version: thing.version })}
+      >
+        {fields}
+      </CommandForm>
+    );
+  return (
+    <CommandForm
+      kind={addPlaced}
+      submit="Keep"
+      onDone={onDone}
+      start={() => ({ id: newId(), area, wall: 0, kind: 'cabinet' as const, name: '', along: zero, front: zero })}
+    >
+      {fields}
+    </CommandForm>
+  );
 }

@@ -34,7 +34,9 @@ export async function flush(): Promise<void> {
   clearTimeout(timer);
   try {
     // A second tab would send the same again; the door would say “repeated”, but twice the work on a thin line.
-    await (navigator.locks as LockManager | undefined ? navigator.locks.request('aftermist-outbox', sendAll) : sendAll());
+    await ((navigator.locks as LockManager | undefined)
+      ? navigator.locks.request('aftermist-outbox', sendAll)
+      : sendAll());
   } finally {
     flushing = false;
   }
@@ -53,7 +55,11 @@ async function sendAll(): Promise<void> {
 }
 
 /** The oldest that was not refused; pictures of the others are not read for it. */
-const first = (): Promise<Waiting | undefined> => store.waiting.orderBy('order').filter((one) => !one.refused).first();
+const first = (): Promise<Waiting | undefined> =>
+  store.waiting
+    .orderBy('order')
+    .filter((one) => !one.refused)
+    .first();
 
 /** @returns false where it should be tried again later */
 async function settle(next: Waiting): Promise<boolean> {
@@ -82,7 +88,13 @@ async function settle(next: Waiting): Promise<boolean> {
 
 function withHash(command: Command, what: 'picture' | 'recording', hash: string): Command {
   const payload = command.payload as { observation?: object };
-  return { ...command, payload: what === 'picture' && payload.observation ? { ...payload, observation: { ...payload.observation, picture: hash } } : { ...payload, [what]: hash } };
+  return {
+    ...command,
+    payload:
+      what === 'picture' && payload.observation
+        ? { ...payload, observation: { ...payload.observation, picture: hash } }
+        : { ...payload, [what]: hash },
+  };
 }
 
 /** Takes a refused one away, once it was read. */
@@ -92,7 +104,10 @@ export async function forget(order: number): Promise<void> {
 }
 
 /** Sends a refused one again, as it was or put right; it goes as the same record. */
-export async function retry(order: number, put?: (payload: Record<string, unknown>) => Record<string, unknown>): Promise<void> {
+export async function retry(
+  order: number,
+  put?: (payload: Record<string, unknown>) => Record<string, unknown>,
+): Promise<void> {
   await store.waiting.update(order, (row: Waiting) => {
     delete row.refused;
     if (put) row.command = { ...row.command, payload: put(row.command.payload as Record<string, unknown>) };

@@ -17,7 +17,10 @@ export async function walkHere(id: string): Promise<WalkPack | undefined> {
 /** Jobs and unfinished walks that this device can open by itself. */
 export async function packsHere(): Promise<{ jobs: JobPack[]; walks: WalkPack[] }> {
   const kept = await store.packs.toArray();
-  return { jobs: kept.flatMap((one) => one.job ?? []), walks: kept.flatMap((one) => (one.walk && !one.walk.walk.finished ? [one.walk] : [])) };
+  return {
+    jobs: kept.flatMap((one) => one.job ?? []),
+    walks: kept.flatMap((one) => (one.walk && !one.walk.walk.finished ? [one.walk] : [])),
+  };
 }
 
 /** Fetches what every job needs for a walk; nothing where there is no connection. Walks that ended elsewhere are let go of. */

@@ -3,10 +3,14 @@ import { startWalk } from '@/contract/commands/walks';
 import { setClock } from './clock';
 import { makeCommand, newId, post, send } from './send';
 
-const answer = (status: number, body: unknown): void => void vi.stubGlobal('fetch', vi.fn(() => Promise.resolve(new Response(typeof body === 'string' ? body : JSON.stringify(body), { status }))));
+const answer = (status: number, body: unknown): void =>
+  void vi.stubGlobal(
+    'fetch',
+    vi.fn(() => Promise.resolve(new Response(typeof body === 'string' ? body : JSON.stringify(body), { status }))),
+  );
 const command = makeCommand('walk.start', {});
 /** What was handed to the network. */
-const given = (): RequestInit => (vi.mocked(fetch).mock.calls[0]?.[1] ?? {});
+const given = (): RequestInit => vi.mocked(fetch).mock.calls[0]?.[1] ?? {};
 
 afterEach(() => {
   vi.unstubAllGlobals();
@@ -23,13 +27,27 @@ describe('a command on its way', () => {
   });
 
   it('was refused, with what the door said', async () => {
-    const problem = { type: '/problems/bad-input', title: 'the text is missing', status: 400, code: 'bad-input', field: 'text' };
+    const problem = {
+      type: '/problems/bad-input',
+      title: 'the text is missing',
+      status: 400,
+      code: 'bad-input',
+      field: 'text',
+    };
     answer(400, problem);
     expect(await post(command)).toEqual({ ok: false, problem });
   });
 
   it.each([
-    ['no connection', () => vi.stubGlobal('fetch', vi.fn(() => Promise.reject(new TypeError('failed')))), { status: 0, code: 'no-connection' }],
+    [
+      'no connection',
+      () =>
+        vi.stubGlobal(
+          'fetch',
+          vi.fn(() => Promise.reject(new TypeError('failed'))),
+        ),
+      { status: 0, code: 'no-connection' },
+    ],
     ['a server that fails', () => answer(500, 'Internal Server Error'), { status: 500, code: 'failed' }],
     ['a page in place of an answer', () => answer(200, '<html>'), { status: 0, code: 'no-connection' }],
   ])('does not throw for %s: it is a problem, and nothing typed is lost', async (_, happen, problem) => {

@@ -9,14 +9,26 @@ export const newId = (): string => uuid();
 
 export const makeCommand = (type: string, payload: unknown): Command => ({ id: newId(), type, at: now(), payload });
 
-const NO_CONNECTION: ProblemDocument = { type: '/problems/no-connection', title: 'No connection: this was not kept yet. What you typed is still here; try again.', status: 0, code: 'no-connection' };
-const FAILED: ProblemDocument = { type: '/problems/failed', title: 'Something went wrong on the server. What you typed is still here; try again.', status: 500, code: 'failed' };
+const NO_CONNECTION: ProblemDocument = {
+  type: '/problems/no-connection',
+  title: 'No connection: this was not kept yet. What you typed is still here; try again.',
+  status: 0,
+  code: 'no-connection',
+};
+const FAILED: ProblemDocument = {
+  type: '/problems/failed',
+  title: 'Something went wrong on the server. What you typed is still here; try again.',
+  status: 500,
+  code: 'failed',
+};
 
 /** Hands one command to the door. Never throws: no connection is a problem like any other, told by its code. */
 export async function post(command: Command, link?: string): Promise<Sent> {
   try {
     const response = await fetch('/api/commands', {
-      method: 'POST', body: JSON.stringify({ ...command, sent: now() }), headers: { 'content-type': 'application/json', ...(link ? { 'x-aftermist-link': link } : {}) },
+      method: 'POST',
+      body: JSON.stringify({ ...command, sent: now() }),
+      headers: { 'content-type': 'application/json', ...(link ? { 'x-aftermist-link': link } : {}) },
     });
     if (response.status >= 500) return { ok: false, problem: FAILED };
     const body = (await response.json()) as CommandAnswer | ProblemDocument;
@@ -28,4 +40,8 @@ export async function post(command: Command, link?: string): Promise<Sent> {
 }
 
 /** Sends a change at once, from a desk; a walk goes through the outbox instead. */
-export const send = <Kind extends CommandKind<ObjectSchema<AnyObject>>>(kind: Kind, payload: PayloadOf<Kind>, link?: string): Promise<Sent> => post(makeCommand(kind.type, payload), link);
+export const send = <Kind extends CommandKind<ObjectSchema<AnyObject>>>(
+  kind: Kind,
+  payload: PayloadOf<Kind>,
+  link?: string,
+): Promise<Sent> => post(makeCommand(kind.type, payload), link);

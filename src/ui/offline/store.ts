@@ -24,9 +24,20 @@ export interface Kept {
 /**
  * The device's own store. Writes are answered once they are on the disk, so that what was called kept survives an empty battery.
  */
-export const store = new Dexie('aftermist', { chromeTransactionDurability: 'strict' }) as Dexie & { waiting: EntityTable<Waiting, 'order'>; packs: EntityTable<Kept, 'key'> };
+export const store = new Dexie('aftermist', { chromeTransactionDurability: 'strict' }) as Dexie & {
+  waiting: EntityTable<Waiting, 'order'>;
+  packs: EntityTable<Kept, 'key'>;
+};
 store.version(1).stores({ waiting: '++order, &id' });
-store.version(2).stores({ waiting: '++order, &id', packs: 'key' }).upgrade((tables) => tables.table('waiting').toCollection().modify((row: Waiting & { picture?: Blob }) => {
-  if (row.picture) row.attached = { what: 'picture', content: row.picture };
-  delete row.picture;
-}));
+store
+  .version(2)
+  .stores({ waiting: '++order, &id', packs: 'key' })
+  .upgrade((tables) =>
+    tables
+      .table('waiting')
+      .toCollection()
+      .modify((row: Waiting & { picture?: Blob }) => {
+        if (row.picture) row.attached = { what: 'picture', content: row.picture };
+        delete row.picture;
+      }),
+  );

@@ -37,11 +37,20 @@ export function useWaiting(): Waiting[] {
   return list;
 }
 
-const COMMAND_WORDS: Record<string, string> = { 'walk.start': 'a walk begun', 'walk.finish': 'a walk finished', 'narration.keep': 'a narration', 'site.leave': 'how the site was left', 'standpoint.add': 'a standpoint', 'draft.drop': 'a draft dropped' };
+const COMMAND_WORDS: Record<string, string> = {
+  'walk.start': 'a walk begun',
+  'walk.finish': 'a walk finished',
+  'narration.keep': 'a narration',
+  'site.leave': 'how the site was left',
+  'standpoint.add': 'a standpoint',
+  'draft.drop': 'a draft dropped',
+};
 
 const wordsOf = (one: Waiting): string => {
   const { observation } = one.command.payload as { observation?: { kind: ObservationKind } };
-  return observation ? [KIND_WORDS[observation.kind], recordWords(observation)].filter(Boolean).join(': ') : (COMMAND_WORDS[one.command.type] ?? one.command.type);
+  return observation
+    ? [KIND_WORDS[observation.kind], recordWords(observation)].filter(Boolean).join(': ')
+    : (COMMAND_WORDS[one.command.type] ?? one.command.type);
 };
 
 /** The counter of the top line: all sent, or how many records are kept here and why. */
@@ -49,7 +58,12 @@ export function Unsent() {
   const list = useWaiting();
   const [open, setOpen] = useState(false);
   const close = useCallback(() => setOpen(false), []);
-  if (list.length === 0) return <span className="sent soft"><span className="words">all sent</span> <Mark kind="done" /></span>;
+  if (list.length === 0)
+    return (
+      <span className="sent soft">
+        <span className="words">all sent</span> <Mark kind="done" />
+      </span>
+    );
   const refused = list.filter((one) => one.refused);
   return (
     <>
@@ -58,8 +72,14 @@ export function Unsent() {
       </button>
       <Slip title="Kept on this device" open={open} onClose={close}>
         <p className="soft">These records are safe here and are sent in order as soon as there is a connection.</p>
-        <ul className="lines">{list.map((one) => <Line key={one.id} one={one} />)}</ul>
-        <Button className="mt-3" onClick={() => void flush()}>Send now</Button>
+        <ul className="lines">
+          {list.map((one) => (
+            <Line key={one.id} one={one} />
+          ))}
+        </ul>
+        <Button className="mt-3" onClick={() => void flush()}>
+          Send now
+        </Button>
       </Slip>
     </>
   );
@@ -76,9 +96,13 @@ function Line({ one }: { one: Waiting }) {
           <>
             <div className="bad">{one.refused.title}</div>
             <div className="actions mt-1">
-              <Button size="sm" variant="outline-secondary" onClick={() => void retry(one.order)}>Send again</Button>
+              <Button size="sm" variant="outline-secondary" onClick={() => void retry(one.order)}>
+                Send again
+              </Button>
               {one.refused.field === 'observation.area' && <OtherArea one={one} />}
-              <Button size="sm" variant="link" onClick={() => void forget(one.order)}>Take away<span className="visually-hidden"> {wordsOf(one)}</span></Button>
+              <Button size="sm" variant="link" onClick={() => void forget(one.order)}>
+                Take away<span className="visually-hidden"> {wordsOf(one)}</span>
+              </Button>
             </div>
           </>
         )}
@@ -91,12 +115,35 @@ function Line({ one }: { one: Waiting }) {
 function OtherArea({ one }: { one: Waiting }) {
   const [areas, setAreas] = useState<{ id: string; label: string }[]>([]);
   useEffect(() => {
-    void packsHere().then(({ jobs }) => setAreas(jobs.flatMap((job) => job.areas.map((area) => ({ id: area.id, label: `${job.job.name}, ${area.name}` })))), () => undefined);
+    void packsHere().then(
+      ({ jobs }) =>
+        setAreas(
+          jobs.flatMap((job) => job.areas.map((area) => ({ id: area.id, label: `${job.job.name}, ${area.name}` }))),
+        ),
+      () => undefined,
+    );
   }, []);
   return (
-    <Form.Select size="sm" style={{ width: '14rem' }} aria-label={`Another room for ${wordsOf(one)}`} defaultValue="" onChange={(event) => void retry(one.order, (payload) => ({ ...payload, observation: { ...(payload['observation'] as object), area: event.target.value } }))}>
-      <option value="" disabled>put it into…</option>
-      {areas.map((area) => <option key={area.id} value={area.id}>{area.label}</option>)}
+    <Form.Select
+      size="sm"
+      style={{ width: '14rem' }}
+      aria-label={`Another room for ${wordsOf(one)}`}
+      defaultValue=""
+      onChange={(event) =>
+        void retry(one.order, (payload) => ({
+          ...payload,
+          observation: { ...(payload['observation'] as object), area: event.target.value },
+        }))
+      }
+    >
+      <option value="" disabled>
+        put it into…
+      </option>
+      {areas.map((area) => (
+        <option key={area.id} value={area.id}>
+          {area.label}
+        </option>
+      ))}
     </Form.Select>
   );
 }

@@ -2,7 +2,10 @@ import type { ProblemDocument } from '@/contract/command';
 import type { Waiting } from './store';
 
 /** Hands a picture or a recording over. @returns its hash, why it is not taken, or `later` where nobody answered */
-export async function upload({ what, content }: NonNullable<Waiting['attached']>): Promise<{ hash: string } | ProblemDocument | 'later'> {
+export async function upload({
+  what,
+  content,
+}: NonNullable<Waiting['attached']>): Promise<{ hash: string } | ProblemDocument | 'later'> {
   try {
     const response = await fetch(`/api/${what}s`, { method: 'POST', body: content });
     if (response.status >= 500 || response.status === 401) return 'later';

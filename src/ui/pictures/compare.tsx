@@ -11,7 +11,8 @@ export function Compare({ spot, from }: { spot: StandpointView; from: string }) 
   const [before, after] = [spot.pictures[pair[0]], spot.pictures[pair[1]]];
   if (!before || !after) return null;
   // The one that was chosen last stays; the other becomes the earlier or the later of the two.
-  const choose = (at: number): void => setPair(([, late]) => (at < late ? [at, late] : at > late ? [late, at] : [Math.max(0, at - 1), at]));
+  const choose = (at: number): void =>
+    setPair(([, late]) => (at < late ? [at, late] : at > late ? [late, at] : [Math.max(0, at - 1), at]));
   return (
     <figure className="compare">
       <figcaption className="fw-bold">{spot.name}</figcaption>
@@ -21,15 +22,35 @@ export function Compare({ spot, from }: { spot: StandpointView; from: string }) 
             <img src={`${from}/${before.hash}?w=640`} alt={before.alt} />
             <img className="over" src={`${from}/${after.hash}?w=640`} alt={after.alt} />
             <span className="line" aria-hidden="true" />
-            <span className="when first">{before.when}</span><span className="when second">{after.when}</span>
+            <span className="when first">{before.when}</span>
+            <span className="when second">{after.when}</span>
           </div>
-          <input type="range" className="form-range" min={0} max={100} value={cut} aria-label={`${spot.name}: before on the left, after on the right`} onChange={(event) => setCut(Number(event.target.value))} />
+          <input
+            type="range"
+            className="form-range"
+            min={0}
+            max={100}
+            value={cut}
+            aria-label={`${spot.name}: before on the left, after on the right`}
+            onChange={(event) => setCut(Number(event.target.value))}
+          />
         </>
       )}
       <div className="filmstrip" role="group" aria-label={`All pictures of: ${spot.name}`}>
         {spot.pictures.map((picture, at) => (
-          <button key={picture.hash + picture.when} type="button" aria-pressed={at === pair[0] || at === pair[1]} onClick={() => choose(at)}>
-            <MarkedPicture source={`${from}/${picture.hash}?w=240`} alt={picture.alt} marks={picture.marks} width={120} height={90} />
+          <button
+            key={picture.hash + picture.when}
+            type="button"
+            aria-pressed={at === pair[0] || at === pair[1]}
+            onClick={() => choose(at)}
+          >
+            <MarkedPicture
+              source={`${from}/${picture.hash}?w=240`}
+              alt={picture.alt}
+              marks={picture.marks}
+              width={120}
+              height={90}
+            />
             <span className="small-text d-block">{picture.when}</span>
           </button>
         ))}

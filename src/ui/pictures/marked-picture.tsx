@@ -4,7 +4,9 @@ import type { Mark } from '@/core/walks/observation';
 export function Marks({ marks }: { marks: readonly Mark[] }) {
   return (
     <svg className="picture-marks" viewBox="0 0 1000 750" preserveAspectRatio="none" aria-hidden="true">
-      {marks.map((mark, at) => <Shape key={at} mark={mark} />)}
+      {marks.map((mark, at) => (
+        <Shape key={at} mark={mark} />
+      ))}
     </svg>
   );
 }
@@ -17,21 +19,48 @@ function Shape({ mark }: { mark: Mark }) {
   const [x, y] = [mark.from[0] * WIDTH, mark.from[1] * HEIGHT];
   if (mark.form === 'text') return <Words x={x} y={y} text={mark.text} />;
   const [tx, ty] = [mark.to[0] * WIDTH, mark.to[1] * HEIGHT];
-  if (mark.form === 'ring') return <ellipse cx={(x + tx) / 2} cy={(y + ty) / 2} rx={Math.max(12, Math.abs(tx - x) / 2)} ry={Math.max(12, Math.abs(ty - y) / 2)} />;
+  if (mark.form === 'ring')
+    return (
+      <ellipse
+        cx={(x + tx) / 2}
+        cy={(y + ty) / 2}
+        rx={Math.max(12, Math.abs(tx - x) / 2)}
+        ry={Math.max(12, Math.abs(ty - y) / 2)}
+      />
+    );
   const turn = Math.atan2(ty - y, tx - x);
-  const head = (from: readonly [number, number], angle: number): string => `M${from[0] - HEAD * Math.cos(angle - 0.5)} ${from[1] - HEAD * Math.sin(angle - 0.5)}L${from[0]} ${from[1]}L${from[0] - HEAD * Math.cos(angle + 0.5)} ${from[1] - HEAD * Math.sin(angle + 0.5)}`;
+  const head = (from: readonly [number, number], angle: number): string =>
+    `M${from[0] - HEAD * Math.cos(angle - 0.5)} ${from[1] - HEAD * Math.sin(angle - 0.5)}L${from[0]} ${from[1]}L${from[0] - HEAD * Math.cos(angle + 0.5)} ${from[1] - HEAD * Math.sin(angle + 0.5)}`;
   return (
     <>
-      <path d={`M${x} ${y}L${tx} ${ty}${head([tx, ty], turn)}${mark.form === 'measure' ? head([x, y], turn + Math.PI) : ''}`} />
+      <path
+        d={`M${x} ${y}L${tx} ${ty}${head([tx, ty], turn)}${mark.form === 'measure' ? head([x, y], turn + Math.PI) : ''}`}
+      />
       {mark.form === 'measure' && <Words x={(x + tx) / 2} y={(y + ty) / 2 - 18} text={mark.text} />}
     </>
   );
 }
 
-const Words = ({ x, y, text }: { x: number; y: number; text: string }) => <text x={x} y={y} textAnchor="middle">{text}</text>;
+const Words = ({ x, y, text }: { x: number; y: number; text: string }) => (
+  <text x={x} y={y} textAnchor="middle">
+    {text}
+  </text>
+);
 
 /** A picture with its marks, small or large. */
-export function MarkedPicture({ source, alt, marks, width, height }: { source: string; alt: string; marks: readonly Mark[]; width: number; height: number }) {
+export function MarkedPicture({
+  source,
+  alt,
+  marks,
+  width,
+  height,
+}: {
+  source: string;
+  alt: string;
+  marks: readonly Mark[];
+  width: number;
+  height: number;
+}) {
   return (
     <span className="marked-picture" style={{ width, height }}>
       <img src={source} alt={alt} width={width} height={height} />

@@ -10,13 +10,27 @@ export function Conflicts({ view }: { view: RoomView }) {
   const { give, busy } = useSend();
   return (
     <section>
-      <div className="block-head"><h2>Measured otherwise than drawn</h2></div>
+      <div className="block-head">
+        <h2>Measured otherwise than drawn</h2>
+      </div>
       <ul className="lines">
         {view.conflicts.map((one) => (
           <li key={one.id}>
             <Mark kind="stop" />
-            <div className="what">{one.label}: {one.text}</div>
-            <Button size="sm" variant="outline-secondary" className="no-print" disabled={busy} onClick={() => void give(adoptMeasurement, { about: one.id }, { text: `${one.label} is drawn as measured.` })}>Put into the drawing<span className="visually-hidden">: {one.label}</span></Button>
+            <div className="what">
+              {one.label}: {one.text}
+            </div>
+            <Button
+              size="sm"
+              variant="outline-secondary"
+              className="no-print"
+              disabled={busy}
+              onClick={() =>
+                void give(adoptMeasurement, { about: one.id }, { text: `${one.label} is drawn as measured.` })
+              }
+            >
+              Put into the drawing<span className="visually-hidden">: {one.label}</span>
+            </Button>
           </li>
         ))}
       </ul>

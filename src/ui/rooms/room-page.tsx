@@ -29,22 +29,46 @@ export function RoomPage({ view }: { view: RoomView }) {
     <>
       <JobPlaces job={job} />
       <div className="page">
-        <p className="mb-1 small-text"><Link href={`/jobs/${job.id}`} className="soft">{job.name}</Link> <span className="soft">· {area.level ?? AREA_KINDS[area.kind]}</span></p>
+        <p className="mb-1 small-text">
+          <Link href={`/jobs/${job.id}`} className="soft">
+            {job.name}
+          </Link>{' '}
+          <span className="soft">· {area.level ?? AREA_KINDS[area.kind]}</span>
+        </p>
         <div className="page-head">
           <h1>{area.name}</h1>
-          <span className="soft">{area.caption} · {area.works.map((work) => workFacts(work).label).join(', ')}</span>
+          <span className="soft">
+            {area.caption} · {area.works.map((work) => workFacts(work).label).join(', ')}
+          </span>
           <span className="push actions no-print">
             <StartWalk job={job.id} openWalk={job.openWalk} />
-            <Link className="btn btn-outline-secondary" href={`/jobs/${job.id}/areas/${area.id}/layout`}>{view.drawn ? 'To scale' : 'Draw it'}</Link>
-            <a className="btn btn-outline-secondary" href={`/api/areas/${view.area.id}/sheet.pdf`}>Room sheet</a>
+            <Link className="btn btn-outline-secondary" href={`/jobs/${job.id}/areas/${area.id}/layout`}>
+              {view.drawn ? 'To scale' : 'Draw it'}
+            </Link>
+            <a className="btn btn-outline-secondary" href={`/api/areas/${view.area.id}/sheet.pdf`}>
+              Room sheet
+            </a>
             <PrintButton>Print page</PrintButton>
             <AreaForms view={view} />
           </span>
         </div>
-        {cautions.map((caution) => <div key={caution.id} className="notice bad"><Mark kind="hazard" /><div>{caution.text} <span className="soft small-text">{caution.by}, {caution.when}</span></div></div>)}
+        {cautions.map((caution) => (
+          <div key={caution.id} className="notice bad">
+            <Mark kind="hazard" />
+            <div>
+              {caution.text}{' '}
+              <span className="soft small-text">
+                {caution.by}, {caution.when}
+              </span>
+            </div>
+          </div>
+        ))}
         <div className="main-and-aside">
           <section>
-            <div className="block-head"><h2>How far</h2><span className="push small-text soft">first step at the foot</span></div>
+            <div className="block-head">
+              <h2>How far</h2>
+              <span className="push small-text soft">first step at the foot</span>
+            </div>
             <WideLadder view={view} />
           </section>
           <div>
@@ -58,14 +82,41 @@ export function RoomPage({ view }: { view: RoomView }) {
             {view.conflicts.length > 0 && <Conflicts view={view} />}
             {rest.length > 0 && (
               <section>
-                <div className="block-head"><h2>Measures and notes</h2></div>
-                <ul className="lines">{rest.map((remark) => <li key={remark.id}><div className={`what ${remark.kind === 'measurement' ? 'mono' : ''}`}>{remark.kind !== 'note' && remark.kind !== 'measurement' && <span className="soft small-text">{KIND_WORDS[remark.kind]} </span>}{remark.text}</div><span className="soft small-text">{remark.by}, {remark.when}</span></li>)}</ul>
+                <div className="block-head">
+                  <h2>Measures and notes</h2>
+                </div>
+                <ul className="lines">
+                  {rest.map((remark) => (
+                    <li key={remark.id}>
+                      <div className={`what ${remark.kind === 'measurement' ? 'mono' : ''}`}>
+                        {remark.kind !== 'note' && remark.kind !== 'measurement' && (
+                          <span className="soft small-text">{KIND_WORDS[remark.kind]} </span>
+                        )}
+                        {remark.text}
+                      </div>
+                      <span className="soft small-text">
+                        {remark.by}, {remark.when}
+                      </span>
+                    </li>
+                  ))}
+                </ul>
               </section>
             )}
-            {view.standpoints.length > 0 && <section><div className="block-head"><h2>From the same spot</h2></div>{view.standpoints.map((spot) => <Compare key={spot.id} spot={spot} from="/api/pictures" />)}</section>}
+            {view.standpoints.length > 0 && (
+              <section>
+                <div className="block-head">
+                  <h2>From the same spot</h2>
+                </div>
+                {view.standpoints.map((spot) => (
+                  <Compare key={spot.id} spot={spot} from="/api/pictures" />
+                ))}
+              </section>
+            )}
             {view.pictures.length > 0 && (
               <section>
-                <div className="block-head"><h2>Pictures</h2></div>
+                <div className="block-head">
+                  <h2>Pictures</h2>
+                </div>
                 <Pictures pictures={view.pictures} from="/api/pictures" />
               </section>
             )}
@@ -79,8 +130,17 @@ export function RoomPage({ view }: { view: RoomView }) {
 function InTheWalls({ view, walls }: { view: RoomView; walls: NonNullable<RoomView['walls']> }) {
   return (
     <section>
-      <div className="block-head"><h2>Inside the walls</h2><Link href={`/jobs/${view.job.id}/areas/${view.area.id}/walls`} className="push small-text">check and record</Link></div>
-      <p className="mt-2 mb-0"><Mark kind={walls.closed ? 'done' : 'waiting'} silent /> {walls.closed ? 'Closed.' : `${walls.open} of ${walls.lines} lines open before they are closed.`} {walls.things > 0 && `${walls.things} ${walls.things === 1 ? 'thing' : 'things'} recorded with their place.`}</p>
+      <div className="block-head">
+        <h2>Inside the walls</h2>
+        <Link href={`/jobs/${view.job.id}/areas/${view.area.id}/walls`} className="push small-text">
+          check and record
+        </Link>
+      </div>
+      <p className="mt-2 mb-0">
+        <Mark kind={walls.closed ? 'done' : 'waiting'} silent />{' '}
+        {walls.closed ? 'Closed.' : `${walls.open} of ${walls.lines} lines open before they are closed.`}{' '}
+        {walls.things > 0 && `${walls.things} ${walls.things === 1 ? 'thing' : 'things'} recorded with their place.`}
+      </p>
     </section>
   );
 }
@@ -88,13 +148,22 @@ function InTheWalls({ view, walls }: { view: RoomView; walls: NonNullable<RoomVi
 function OpenItems({ view }: { view: RoomView }) {
   return (
     <section>
-      <div className="block-head"><h2>Still to do</h2></div>
+      <div className="block-head">
+        <h2>Still to do</h2>
+      </div>
       {view.open.length === 0 && <p className="soft mt-2">Nothing was left open on the last walks.</p>}
       <ul className="lines">
         {view.open.map((item) => (
           <li key={item.id}>
             <Mark kind={item.worse ? 'stop' : 'waiting'} />
-            <div className="what">{item.text}<div className="small-text soft">{TRADES[item.trade].toLowerCase()}, since {item.since}{item.putOff > 0 ? `, found open ${item.putOff + 1} times` : ''}{item.worse ? ', and it got worse' : ''}</div></div>
+            <div className="what">
+              {item.text}
+              <div className="small-text soft">
+                {TRADES[item.trade].toLowerCase()}, since {item.since}
+                {item.putOff > 0 ? `, found open ${item.putOff + 1} times` : ''}
+                {item.worse ? ', and it got worse' : ''}
+              </div>
+            </div>
           </li>
         ))}
       </ul>
@@ -106,15 +175,37 @@ function Chosen({ view }: { view: RoomView }) {
   if (view.selections.length === 0) return null;
   return (
     <section>
-      <div className="block-head"><h2>Chosen for it</h2><Link href={`/jobs/${view.job.id}/selections`} className="push small-text">all selections</Link></div>
+      <div className="block-head">
+        <h2>Chosen for it</h2>
+        <Link href={`/jobs/${view.job.id}/selections`} className="push small-text">
+          all selections
+        </Link>
+      </div>
       <ul className="lines">
         {view.selections.map((item) => (
           <li key={item.id}>
-            <Mark kind={item.found && item.found.verdict !== 'right' ? 'stop' : item.due.what === 'settled' ? 'done' : 'waiting'} />
+            <Mark
+              kind={
+                item.found && item.found.verdict !== 'right' ? 'stop' : item.due.what === 'settled' ? 'done' : 'waiting'
+              }
+            />
             <div className="what">
-              <Link href={`/jobs/${view.job.id}/selections/${item.id}`} className="fw-bold">{item.category}</Link> {orderWords({ ...item, code: '' }) || <span className="soft">not chosen yet</span>} {item.code && <span className="mono">{item.code}</span>}
-              <div className="small-text soft">{item.follows?.as === 're-order' ? 'ordered again, ' : item.follows ? 'the rest, ' : ''}{item.state}{item.keptAt && item.due.what === 'settled' ? `, kept ${item.keptAt}` : ''}{item.needBy && item.due.what !== 'settled' ? `, needed ${formatDay(item.needBy, view.today)}` : ''}</div>
-              {item.found && <div className={`small-text ${item.found.verdict === 'right' ? 'good' : 'bad'}`}>on site: {item.found.text}</div>}
+              <Link href={`/jobs/${view.job.id}/selections/${item.id}`} className="fw-bold">
+                {item.category}
+              </Link>{' '}
+              {orderWords({ ...item, code: '' }) || <span className="soft">not chosen yet</span>}{' '}
+              {item.code && <span className="mono">{item.code}</span>}
+              <div className="small-text soft">
+                {item.follows?.as === 're-order' ? 'ordered again, ' : item.follows ? 'the rest, ' : ''}
+                {item.state}
+                {item.keptAt && item.due.what === 'settled' ? `, kept ${item.keptAt}` : ''}
+                {item.needBy && item.due.what !== 'settled' ? `, needed ${formatDay(item.needBy, view.today)}` : ''}
+              </div>
+              {item.found && (
+                <div className={`small-text ${item.found.verdict === 'right' ? 'good' : 'bad'}`}>
+                  on site: {item.found.text}
+                </div>
+              )}
             </div>
           </li>
         ))}
@@ -127,12 +218,34 @@ function Agreed({ view }: { view: RoomView }) {
   if (view.scope.length + view.findings.length === 0) return null;
   return (
     <section>
-      <div className="block-head"><h2>What was agreed</h2><Link href={`/jobs/${view.job.id}/scope`} className="push small-text">whole scope</Link></div>
+      <div className="block-head">
+        <h2>What was agreed</h2>
+        <Link href={`/jobs/${view.job.id}/scope`} className="push small-text">
+          whole scope
+        </Link>
+      </div>
       <ul className="lines">
         {view.scope.map((line) => (
-          <li key={line.id}><div className="what">{line.verb} {line.subject}{line.quantity ? `, ${line.quantity} ${line.unit ?? ''}` : ''}{line.dependsOn && <div className="small-text soft">depends on {line.dependsOn}</div>}</div><span className="small-text"><StanceMark stance={line.stance} /></span></li>
+          <li key={line.id}>
+            <div className="what">
+              {line.verb} {line.subject}
+              {line.quantity ? `, ${line.quantity} ${line.unit ?? ''}` : ''}
+              {line.dependsOn && <div className="small-text soft">depends on {line.dependsOn}</div>}
+            </div>
+            <span className="small-text">
+              <StanceMark stance={line.stance} />
+            </span>
+          </li>
         ))}
-        {view.findings.map((finding) => <li key={finding.id}><Mark kind={finding.gap ? 'waiting' : 'done'} silent /><div className="what"><span className="soft small-text">{FINDING_KINDS[finding.kind].label}</span> {finding.text}{finding.gap && <div className="small-text soon">{finding.gap}</div>}</div></li>)}
+        {view.findings.map((finding) => (
+          <li key={finding.id}>
+            <Mark kind={finding.gap ? 'waiting' : 'done'} silent />
+            <div className="what">
+              <span className="soft small-text">{FINDING_KINDS[finding.kind].label}</span> {finding.text}
+              {finding.gap && <div className="small-text soon">{finding.gap}</div>}
+            </div>
+          </li>
+        ))}
       </ul>
     </section>
   );
@@ -142,8 +255,17 @@ function Believed({ view }: { view: RoomView }) {
   if (view.assumptions.length === 0) return null;
   return (
     <section>
-      <div className="block-head"><h2>Believed, not seen</h2><Link href={`/jobs/${view.job.id}/scope/assumptions`} className="push small-text">all assumptions</Link></div>
-      <ul className="lines">{view.assumptions.map((one) => <AssumptionLine key={one.id} assumption={one} today={view.today} />)}</ul>
+      <div className="block-head">
+        <h2>Believed, not seen</h2>
+        <Link href={`/jobs/${view.job.id}/scope/assumptions`} className="push small-text">
+          all assumptions
+        </Link>
+      </div>
+      <ul className="lines">
+        {view.assumptions.map((one) => (
+          <AssumptionLine key={one.id} assumption={one} today={view.today} />
+        ))}
+      </ul>
     </section>
   );
 }
@@ -152,8 +274,23 @@ function Quantities({ view }: { view: RoomView }) {
   if (view.quantities.length === 0) return null;
   return (
     <section>
-      <div className="block-head"><h2>Quantities</h2><Link href={`/jobs/${view.job.id}/scope/materials`} className="push small-text">all materials</Link></div>
-      <ul className="lines">{view.quantities.map((one) => <li key={one.id}><Mark kind={one.problem ? 'stop' : 'done'} silent /><div className="what"><Link href={`/bench/${one.calculator}?kept=${one.id}`}>{one.product || one.title}</Link>: {one.problem ?? one.answer}</div></li>)}</ul>
+      <div className="block-head">
+        <h2>Quantities</h2>
+        <Link href={`/jobs/${view.job.id}/scope/materials`} className="push small-text">
+          all materials
+        </Link>
+      </div>
+      <ul className="lines">
+        {view.quantities.map((one) => (
+          <li key={one.id}>
+            <Mark kind={one.problem ? 'stop' : 'done'} silent />
+            <div className="what">
+              <Link href={`/bench/${one.calculator}?kept=${one.id}`}>{one.product || one.title}</Link>:{' '}
+              {one.problem ?? one.answer}
+            </div>
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }

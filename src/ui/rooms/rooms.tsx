@@ -9,7 +9,9 @@ import { HoldActions } from '../sequence/hold-actions';
 import { StartWalk } from '../walks/start-walk';
 import { Section } from './section';
 
-const isEmpty = (view: RoomsView): boolean => view.levels.every((level) => level.areas.length === 0) && [view.faces, view.roofs, view.ground, view.outbuildings].every((list) => list.length === 0);
+const isEmpty = (view: RoomsView): boolean =>
+  view.levels.every((level) => level.areas.length === 0) &&
+  [view.faces, view.roofs, view.ground, view.outbuildings].every((list) => list.length === 0);
 
 /** The face of a job: one look says where it is and where it is stuck. */
 export function Rooms({ view }: { view: RoomsView }) {
@@ -17,24 +19,44 @@ export function Rooms({ view }: { view: RoomsView }) {
   return (
     <>
       <JobPlaces job={job} />
-      {isEmpty(view) ? <Empty job={job.id} /> : (
+      {isEmpty(view) ? (
+        <Empty job={job.id} />
+      ) : (
         <div className="rooms">
           <div className="page">
             <div className="page-head">
               <h1>{Math.round(view.done * 100)} % of the work is done</h1>
               <span className="soft">{headline(view)}</span>
-              <span className="push no-print"><StartWalk job={job.id} openWalk={job.openWalk} /></span>
+              <span className="push no-print">
+                <StartWalk job={job.id} openWalk={job.openWalk} />
+              </span>
             </div>
             <PlanProblem problem={view.problem} />
             <Section view={view} />
             <ul className="legend">
-              <li><Mark kind="stop" silent /> stopped</li><li><Mark kind="waiting" silent /> waits for somebody</li><li><Mark kind="under-way" silent /> under way</li><li><Mark kind="done" silent /> done</li><li><Mark kind="not-begun" silent /> mist: not begun</li>
+              <li>
+                <Mark kind="stop" silent /> stopped
+              </li>
+              <li>
+                <Mark kind="waiting" silent /> waits for somebody
+              </li>
+              <li>
+                <Mark kind="under-way" silent /> under way
+              </li>
+              <li>
+                <Mark kind="done" silent /> done
+              </li>
+              <li>
+                <Mark kind="not-begun" silent /> mist: not begun
+              </li>
             </ul>
           </div>
           <aside aria-label="What holds and who comes">
             <div className="actions mb-3 no-print">
               <PrintButton>Print section</PrintButton>
-              <Link href={`/jobs/${job.id}/set-out`} className="btn btn-link px-1">Job and areas</Link>
+              <Link href={`/jobs/${job.id}/set-out`} className="btn btn-link px-1">
+                Job and areas
+              </Link>
             </div>
             <p className="soft small-text">{[job.address, job.walked].filter(Boolean).join(' · ')}</p>
             <Holding view={view} />
@@ -51,23 +73,38 @@ function headline({ done, hidden, finish, promise, today }: RoomsView): string {
   return [
     done > 0 && hidden > 0.5 ? 'most of it inside the walls' : '',
     finish ? `finish ${formatDay(finish, today)}` : 'no plan yet',
-    finish && promise ? (late > 0 ? `${late} ${late === 1 ? 'day' : 'days'} later than promised` : late < 0 ? `${-late} ${late === -1 ? 'day' : 'days'} before the promised` : 'as promised') : '',
-  ].filter(Boolean).join(' · ');
+    finish && promise
+      ? late > 0
+        ? `${late} ${late === 1 ? 'day' : 'days'} later than promised`
+        : late < 0
+          ? `${-late} ${late === -1 ? 'day' : 'days'} before the promised`
+          : 'as promised'
+      : '',
+  ]
+    .filter(Boolean)
+    .join(' · ');
 }
 
 function Holding({ view }: { view: RoomsView }) {
   return (
     <section>
-      <div className="block-head"><h2>What holds this house</h2></div>
+      <div className="block-head">
+        <h2>What holds this house</h2>
+      </div>
       {view.holds.length === 0 && <p className="soft mt-2">Nothing is waited for.</p>}
       <ul className="lines">
         {view.holds.map((hold) => (
           <li key={hold.id}>
             <Mark kind={hold.overdue ? 'stop' : 'waiting'} />
             <div className="what">
-              <Link href={`/jobs/${view.job.id}/areas/${hold.areaId}`} className="fw-bold">{hold.area}: {hold.label}</Link>
+              <Link href={`/jobs/${view.job.id}/areas/${hold.areaId}`} className="fw-bold">
+                {hold.area}: {hold.label}
+              </Link>
               <div className="small-text">{hold.text}</div>
-              <div className={`small-text ${hold.overdue ? 'bad' : 'soft'}`}>{hold.overdue ? 'was expected' : 'expected'} {formatDay(hold.expectedOn, view.today)}, before {hold.phase}</div>
+              <div className={`small-text ${hold.overdue ? 'bad' : 'soft'}`}>
+                {hold.overdue ? 'was expected' : 'expected'} {formatDay(hold.expectedOn, view.today)}, before{' '}
+                {hold.phase}
+              </div>
               <HoldActions hold={hold} job={view.job.id} />
             </div>
           </li>
@@ -80,7 +117,12 @@ function Holding({ view }: { view: RoomsView }) {
 function Next({ view }: { view: RoomsView }) {
   return (
     <section>
-      <div className="block-head"><h2>On site next</h2><Link href={`/jobs/${view.job.id}/schedule`} className="push small-text">schedule</Link></div>
+      <div className="block-head">
+        <h2>On site next</h2>
+        <Link href={`/jobs/${view.job.id}/schedule`} className="push small-text">
+          schedule
+        </Link>
+      </div>
       {view.next.length === 0 && <p className="soft mt-2">Nobody is planned in the next days.</p>}
       <ul className="lines">
         {view.next.map((visit) => (
@@ -88,7 +130,11 @@ function Next({ view }: { view: RoomsView }) {
             <Mark kind="under-way" silent />
             <div className="what">
               <div className="fw-bold">{visit.when}</div>
-              {visit.works.map((work) => <div key={work.label} className="small-text">{work.label} <span className="soft">{work.crew}</span></div>)}
+              {visit.works.map((work) => (
+                <div key={work.label} className="small-text">
+                  {work.label} <span className="soft">{work.crew}</span>
+                </div>
+              ))}
             </div>
           </li>
         ))}
@@ -102,8 +148,13 @@ function Empty({ job }: { job: string }) {
     <div className="page">
       <div className="empty">
         <h1>No areas yet</h1>
-        <p>Set out the storeys, rooms, outside faces, roof and ground, and what is to be done in each. From that come the order of work and a first plan.</p>
-        <Link href={`/jobs/${job}/set-out`} className="btn btn-primary">Set out the areas</Link>
+        <p>
+          Set out the storeys, rooms, outside faces, roof and ground, and what is to be done in each. From that come the
+          order of work and a first plan.
+        </p>
+        <Link href={`/jobs/${job}/set-out`} className="btn btn-primary">
+          Set out the areas
+        </Link>
       </div>
     </div>
   );

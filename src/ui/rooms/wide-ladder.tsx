@@ -10,7 +10,13 @@ const percent = (fraction: number): string => (fraction >= 1 ? 'done' : `${Math.
 /** The ladder opened wide: every step with its trade, its date and the reason for it; the first at the foot. */
 export function WideLadder({ view }: { view: RoomView }) {
   if (view.steps.length === 0) return <p className="soft mt-2">No work is agreed here.</p>;
-  return <ol className="wide-ladder list-unstyled mb-0" reversed>{[...view.steps].reverse().map((step) => <Line key={step.phase} step={step} />)}</ol>;
+  return (
+    <ol className="wide-ladder list-unstyled mb-0" reversed>
+      {[...view.steps].reverse().map((step) => (
+        <Line key={step.phase} step={step} />
+      ))}
+    </ol>
+  );
 }
 
 function Line({ step }: { step: Step }) {
@@ -18,7 +24,11 @@ function Line({ step }: { step: Step }) {
   return (
     <li>
       <div className="bar" role="img" aria-label={fraction === 0 ? 'not begun' : percent(fraction)}>
-        {fraction >= 1 ? <span className="full"><Mark kind="done" silent /></span> : (
+        {fraction >= 1 ? (
+          <span className="full">
+            <Mark kind="done" silent />
+          </span>
+        ) : (
           <>
             {fraction > 0 && <span className="clear" style={{ width: `${fraction * 100}%` }} />}
             <span className={`misted mist-${thickness(fraction)}`} />
@@ -28,12 +38,18 @@ function Line({ step }: { step: Step }) {
       <div className="step">
         <span className={fraction > 0 && fraction < 1 ? 'fw-bold' : ''}>{step.label}</span>
         {fraction > 0 && fraction < 1 && <span className="ms-2">{percent(fraction)}</span>}
-        <div className="small-text soft">{step.trade === 'nobody' ? 'wait' : TRADES[step.trade].toLowerCase()}{fraction < 1 ? `, ${step.halfDays / 2} ${step.halfDays === 2 ? 'day' : 'days'}` : ''}</div>
+        <div className="small-text soft">
+          {step.trade === 'nobody' ? 'wait' : TRADES[step.trade].toLowerCase()}
+          {fraction < 1 ? `, ${step.halfDays / 2} ${step.halfDays === 2 ? 'day' : 'days'}` : ''}
+        </div>
       </div>
       <div className="why small-text">
-        {fraction >= 1 ? <span className="soft">seen done {step.seen ?? ''}</span> : (
+        {fraction >= 1 ? (
+          <span className="soft">seen done {step.seen ?? ''}</span>
+        ) : (
           <>
-            <span className={step.held ? 'bad fw-bold' : 'fw-bold'}>{step.when || 'not planned'}</span>{step.crew && <span className="soft"> · {step.crew}</span>}
+            <span className={step.held ? 'bad fw-bold' : 'fw-bold'}>{step.when || 'not planned'}</span>
+            {step.crew && <span className="soft"> · {step.crew}</span>}
             {step.reason && <div className={step.held ? 'bad' : 'soft'}>{step.reason}</div>}
           </>
         )}

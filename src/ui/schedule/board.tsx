@@ -30,7 +30,11 @@ const WORDS_FROM = 7;
 export function Board({ view, job, chosen, onChoose, onMove }: Terms) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM } }));
   const wide = view.days.length >= WIDE;
-  const halves = view.days.flatMap((day) => (day.worked ? ['minmax(0, 1fr)', 'minmax(0, 1fr)'] : [`minmax(0, ${OFF_SHARE})`, `minmax(0, ${OFF_SHARE})`])).join(' ');
+  const halves = view.days
+    .flatMap((day) =>
+      day.worked ? ['minmax(0, 1fr)', 'minmax(0, 1fr)'] : [`minmax(0, ${OFF_SHARE})`, `minmax(0, ${OFF_SHARE})`],
+    )
+    .join(' ');
   const board = useRef<HTMLDivElement>(null);
   const [mark, setMark] = useState<string>();
   const drop = ({ active, delta }: DragEndEvent): void => {
@@ -39,39 +43,105 @@ export function Board({ view, job, chosen, onChoose, onMove }: Terms) {
     if (block && to) onMove(block, to);
   };
   return (
-    <DndContext sensors={sensors} onDragEnd={drop} accessibility={{ screenReaderInstructions: { draggable: 'Choose a block to move it by typing its day.' } }}>
-    <div ref={board} className={`board ${wide ? 'wide' : ''}`} style={{ '--halves': halves } as CSSProperties}>
-      {view.marks.length > 0 && <><div className="small-text soft">waits and deliveries</div><Marks view={view} open={mark} onOpen={setMark} /></>}
-      <div className="days" />
-      <div className="days when-line">
-        {view.days.map((day, at) => <div key={day.day} className={`day ${day.worked ? '' : 'off'} ${day.day === view.today ? 'now' : ''}`} style={{ gridColumn: `${2 * at + 1} / span 2`, gridRow: 1 }}>{!wide ? day.label : at % 7 === 0 ? formatDay(day.day).slice(4) : ''}</div>)}
+    <DndContext
+      sensors={sensors}
+      onDragEnd={drop}
+      accessibility={{ screenReaderInstructions: { draggable: 'Choose a block to move it by typing its day.' } }}
+    >
+      <div ref={board} className={`board ${wide ? 'wide' : ''}`} style={{ '--halves': halves } as CSSProperties}>
+        {view.marks.length > 0 && (
+          <>
+            <div className="small-text soft">waits and deliveries</div>
+            <Marks view={view} open={mark} onOpen={setMark} />
+          </>
+        )}
+        <div className="days" />
+        <div className="days when-line">
+          {view.days.map((day, at) => (
+            <div
+              key={day.day}
+              className={`day ${day.worked ? '' : 'off'} ${day.day === view.today ? 'now' : ''}`}
+              style={{ gridColumn: `${2 * at + 1} / span 2`, gridRow: 1 }}
+            >
+              {!wide ? day.label : at % 7 === 0 ? formatDay(day.day).slice(4) : ''}
+            </div>
+          ))}
+        </div>
+        {view.weather.length > 0 && (
+          <>
+            <div className="row-name small-text soft">outlook</div>
+            <Weather view={view} />
+          </>
+        )}
+        {view.rows.map((row) => (
+          <Row key={row.id} name={row.name} note={row.note}>
+            <div
+              className="when-line track"
+              style={{
+                gridTemplateRows: `repeat(${Math.max(0, ...row.blocks.map((block) => block.lane)) + 1}, 2.25rem) 1fr`,
+              }}
+              role="group"
+              aria-label={`${row.name}, ${row.note}`}
+            >
+              <Lines view={view} />
+              {row.blocks.map((block) => (
+                <Piece
+                  key={block.task}
+                  block={block}
+                  wide={wide}
+                  elsewhere={job !== undefined && block.jobId !== job}
+                  named={job === undefined}
+                  chosen={block.task === chosen}
+                  onChoose={onChoose}
+                />
+              ))}
+            </div>
+          </Row>
+        ))}
+        <Thread
+          board={board}
+          from={view.rows.flatMap((row) => row.blocks).find((block) => block.task === chosen)?.because ?? undefined}
+          to={chosen}
+        />
       </div>
-      {view.weather.length > 0 && <><div className="row-name small-text soft">outlook</div><Weather view={view} /></>}
-      {view.rows.map((row) => (
-        <Row key={row.id} name={row.name} note={row.note}>
-          <div className="when-line track" style={{ gridTemplateRows: `repeat(${Math.max(0, ...row.blocks.map((block) => block.lane)) + 1}, 2.25rem) 1fr` }} role="group" aria-label={`${row.name}, ${row.note}`}>
-            <Lines view={view} />
-            {row.blocks.map((block) => <Piece key={block.task} block={block} wide={wide} elsewhere={job !== undefined && block.jobId !== job} named={job === undefined} chosen={block.task === chosen} onChoose={onChoose} />)}
-          </div>
-        </Row>
-      ))}
-      <Thread board={board} from={view.rows.flatMap((row) => row.blocks).find((block) => block.task === chosen)?.because ?? undefined} to={chosen} />
-    </div>
     </DndContext>
   );
 }
 
 function Row({ name, note, children }: { name: string; note: string; children: React.ReactNode }) {
-  return <><div className="row-name"><span className="fw-bold">{name}</span><br /><small>{note}</small></div>{children}</>;
+  return (
+    <>
+      <div className="row-name">
+        <span className="fw-bold">{name}</span>
+        <br />
+        <small>{note}</small>
+      </div>
+      {children}
+    </>
+  );
 }
 
 /** Midnights solid, noons dotted, today's morning in blue. */
 function Lines({ view }: { view: BoardView }) {
   return (
     <>
-      {view.days.map((day, at) => <span key={day.day} aria-hidden="true" className={`grid-line ${day.worked ? '' : 'off'}`} style={{ gridColumn: `${2 * at + 1} / span 2` }} />)}
-      {view.days.map((day, at) => day.worked && <span key={day.day} aria-hidden="true" className="grid-line noon" style={{ gridColumn: 2 * at + 2 }} />)}
-      {view.todaySlot !== null && <span aria-hidden="true" className="grid-line today" style={{ gridColumn: view.todaySlot + 1 }} />}
+      {view.days.map((day, at) => (
+        <span
+          key={day.day}
+          aria-hidden="true"
+          className={`grid-line ${day.worked ? '' : 'off'}`}
+          style={{ gridColumn: `${2 * at + 1} / span 2` }}
+        />
+      ))}
+      {view.days.map(
+        (day, at) =>
+          day.worked && (
+            <span key={day.day} aria-hidden="true" className="grid-line noon" style={{ gridColumn: 2 * at + 2 }} />
+          ),
+      )}
+      {view.todaySlot !== null && (
+        <span aria-hidden="true" className="grid-line today" style={{ gridColumn: view.todaySlot + 1 }} />
+      )}
     </>
   );
 }
@@ -83,7 +153,9 @@ function landing(board: HTMLElement | null, view: BoardView, block: BoardBlock, 
   if (!piece || cells.length === 0) return undefined;
   // A dragged piece is measured where it is shown, its way included.
   const left = piece.left + 2;
-  const at = cells.findIndex((cell, place) => left >= cell.left && (place === cells.length - 1 || left < (cells[place + 1]?.left ?? 0)));
+  const at = cells.findIndex(
+    (cell, place) => left >= cell.left && (place === cells.length - 1 || left < (cells[place + 1]?.left ?? 0)),
+  );
   const [cell, day] = [cells[at], view.days[at]];
   if (!cell || !day || by === 0) return undefined;
   const width = (cells[at + 1]?.left ?? cell.right) - cell.left;
@@ -96,35 +168,108 @@ function Weather({ view }: { view: BoardView }) {
   return (
     <div className="when-line weather">
       {view.days.map((day, at) => {
-        const [am, pm] = [view.weather.find((one) => one.slot === 2 * at), view.weather.find((one) => one.slot === 2 * at + 1)];
+        const [am, pm] = [
+          view.weather.find((one) => one.slot === 2 * at),
+          view.weather.find((one) => one.slot === 2 * at + 1),
+        ];
         if (!am && !pm) return null;
         const words = [am && `morning ${am.text}`, pm && `afternoon ${pm.text}`].filter(Boolean).join('; ');
-        return <div key={day.day} className="day-weather" style={{ gridColumn: `${2 * at + 1} / span 2` }} title={`${day.label}: ${words}`}><span className="visually-hidden">{day.label}: {words}</span>{[am, pm].map((one, half) => <span key={half} aria-hidden="true" className={one?.forbids ? 'wet' : 'fair'} />)}</div>;
+        return (
+          <div
+            key={day.day}
+            className="day-weather"
+            style={{ gridColumn: `${2 * at + 1} / span 2` }}
+            title={`${day.label}: ${words}`}
+          >
+            <span className="visually-hidden">
+              {day.label}: {words}
+            </span>
+            {[am, pm].map((one, half) => (
+              <span key={half} aria-hidden="true" className={one?.forbids ? 'wet' : 'fair'} />
+            ))}
+          </div>
+        );
       })}
     </div>
   );
 }
 
-function Piece({ block, wide, elsewhere, named, chosen, onChoose }: { block: BoardBlock; wide: boolean; elsewhere: boolean; named: boolean; chosen: boolean; onChoose: Terms['onChoose'] }) {
+function Piece({
+  block,
+  wide,
+  elsewhere,
+  named,
+  chosen,
+  onChoose,
+}: {
+  block: BoardBlock;
+  wide: boolean;
+  elsewhere: boolean;
+  named: boolean;
+  chosen: boolean;
+  onChoose: Terms['onChoose'];
+}) {
   // Half a day is as wide as a word: where, without what, which the row says.
   const short = block.finish - block.start === 1;
-  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: block.task, data: block, disabled: !block.movable || block.cutLeft });
+  const { setNodeRef, listeners, transform, isDragging } = useDraggable({
+    id: block.task,
+    data: block,
+    disabled: !block.movable || block.cutLeft,
+  });
   // On a board of many weeks only a long block has room for words; the slip and the tooltip have them all.
   const wordless = wide && block.finish - block.start < WORDS_FROM;
   const words = elsewhere ? `at ${block.job}` : short ? (block.label.split(' · ')[0] ?? '') : block.label;
   return (
     <>
-      <button ref={setNodeRef} {...listeners} type="button" data-task={block.task} title={`${block.label}, ${block.when}`} className={`piece ${elsewhere ? 'of-others' : block.tone} ${short ? 'short' : ''} ${chosen ? 'chosen' : ''} ${block.movable ? 'movable' : ''} ${block.pin ? 'pinned' : ''} ${isDragging ? 'dragged' : ''}`} style={{ gridColumn: `${block.start + 1} / ${block.finish + 1}`, gridRow: block.lane + 1, ...(transform ? { transform: `translateX(${transform.x}px)` } : {}) }} onClick={() => onChoose(block.task)}>
-        {!wordless && <span className="words" aria-hidden="true">{block.finish - block.start > 1 && block.tone === 'held' && <Mark kind="stop" silent />}{named && <span className="of-job">{block.job.split(' ')[0]} </span>}{soft(words)}</span>}
-        <span className="visually-hidden">{named || elsewhere ? `${block.job}, ` : ''}{block.label}, {block.when}{block.tone === 'held' ? ', held' : ''}{block.pin ? `, pinned: ${block.pin}` : ''}. Why here?</span>
+      <button
+        ref={setNodeRef}
+        {...listeners}
+        type="button"
+        data-task={block.task}
+        title={`${block.label}, ${block.when}`}
+        className={`piece ${elsewhere ? 'of-others' : block.tone} ${short ? 'short' : ''} ${chosen ? 'chosen' : ''} ${block.movable ? 'movable' : ''} ${block.pin ? 'pinned' : ''} ${isDragging ? 'dragged' : ''}`}
+        style={{
+          gridColumn: `${block.start + 1} / ${block.finish + 1}`,
+          gridRow: block.lane + 1,
+          ...(transform ? { transform: `translateX(${transform.x}px)` } : {}),
+        }}
+        onClick={() => onChoose(block.task)}
+      >
+        {!wordless && (
+          <span className="words" aria-hidden="true">
+            {block.finish - block.start > 1 && block.tone === 'held' && <Mark kind="stop" silent />}
+            {named && <span className="of-job">{block.job.split(' ')[0]} </span>}
+            {soft(words)}
+          </span>
+        )}
+        <span className="visually-hidden">
+          {named || elsewhere ? `${block.job}, ` : ''}
+          {block.label}, {block.when}
+          {block.tone === 'held' ? ', held' : ''}
+          {block.pin ? `, pinned: ${block.pin}` : ''}. Why here?
+        </span>
       </button>
-      {block.float > 0 && !elsewhere && <span aria-hidden="true" className="float" style={{ gridColumn: `${block.finish + 1} / span ${block.float}`, gridRow: block.lane + 1 }} />}
+      {block.float > 0 && !elsewhere && (
+        <span
+          aria-hidden="true"
+          className="float"
+          style={{ gridColumn: `${block.finish + 1} / span ${block.float}`, gridRow: block.lane + 1 }}
+        />
+      )}
     </>
   );
 }
 
 /** Waits and deliveries over the days they fall on; those of one day under one mark. */
-function Marks({ view, open, onOpen }: { view: BoardView; open: string | undefined; onOpen: (key: string | undefined) => void }) {
+function Marks({
+  view,
+  open,
+  onOpen,
+}: {
+  view: BoardView;
+  open: string | undefined;
+  onOpen: (key: string | undefined) => void;
+}) {
   const slots = [...new Set(view.marks.map((mark) => mark.slot))];
   const words = view.marks.filter((mark) => String(mark.slot) === open);
   return (
@@ -133,32 +278,64 @@ function Marks({ view, open, onOpen }: { view: BoardView; open: string | undefin
         {slots.map((slot) => {
           const here = view.marks.filter((mark) => mark.slot === slot);
           return (
-            <button key={slot} type="button" style={{ gridColumn: `${slot + 1} / span 2` }} aria-expanded={String(slot) === open} aria-label={here.map((mark) => mark.text).join('; ')} title={here.map((mark) => mark.text).join('\n')} onClick={() => onOpen(String(slot) === open ? undefined : String(slot))}>
+            <button
+              key={slot}
+              type="button"
+              style={{ gridColumn: `${slot + 1} / span 2` }}
+              aria-expanded={String(slot) === open}
+              aria-label={here.map((mark) => mark.text).join('; ')}
+              title={here.map((mark) => mark.text).join('\n')}
+              onClick={() => onOpen(String(slot) === open ? undefined : String(slot))}
+            >
               <Mark kind={here.some((mark) => mark.tone === 'hold') ? 'waiting' : 'under-way'} silent />
             </button>
           );
         })}
       </div>
-      {words.length > 0 && <ul className="small-text mb-1">{words.map((mark) => <li key={mark.text}>{mark.text}</li>)}</ul>}
+      {words.length > 0 && (
+        <ul className="small-text mb-1">
+          {words.map((mark) => (
+            <li key={mark.text}>{mark.text}</li>
+          ))}
+        </ul>
+      )}
     </div>
   );
 }
 
 /** Draws the thread back from the chosen block to the one it waits for, where both are on the board. */
-function Thread({ board, from, to }: { board: React.RefObject<HTMLDivElement | null>; from: string | undefined; to: string | undefined }) {
+function Thread({
+  board,
+  from,
+  to,
+}: {
+  board: React.RefObject<HTMLDivElement | null>;
+  from: string | undefined;
+  to: string | undefined;
+}) {
   const [path, setPath] = useState<string>();
   useLayoutEffect(() => {
     const draw = (): void => {
       const around = board.current?.getBoundingClientRect();
-      const find = (task: string | undefined) => (task ? board.current?.querySelector(`[data-task="${CSS.escape(task)}"]`)?.getBoundingClientRect() : undefined);
+      const find = (task: string | undefined) =>
+        task ? board.current?.querySelector(`[data-task="${CSS.escape(task)}"]`)?.getBoundingClientRect() : undefined;
       const [a, b] = [find(from), find(to)];
       if (!around || !a || !b) return setPath(undefined);
-      const [x1, y1, x2, y2] = [a.right - around.left, a.top + a.height / 2 - around.top, b.left - around.left, b.top + b.height / 2 - around.top];
+      const [x1, y1, x2, y2] = [
+        a.right - around.left,
+        a.top + a.height / 2 - around.top,
+        b.left - around.left,
+        b.top + b.height / 2 - around.top,
+      ];
       setPath(`M${x1} ${y1}C${x1 + 26} ${y1} ${x2 - 26} ${y2} ${x2} ${y2}`);
     };
     draw();
     window.addEventListener('resize', draw);
     return () => window.removeEventListener('resize', draw);
   }, [board, from, to]);
-  return path ? <svg className="thread" aria-hidden="true"><path d={path} fill="none" stroke="currentColor" strokeWidth="2.5" /></svg> : null;
+  return path ? (
+    <svg className="thread" aria-hidden="true">
+      <path d={path} fill="none" stroke="currentColor" strokeWidth="2.5" />
+    </svg>
+  ) : null;
 }

@@ -23,20 +23,67 @@ export function Goal({ goal }: { goal: GoalView }) {
   }, [looking, router]);
   return (
     <section className="goal">
-      <div className="block-head"><h2>How good is this plan?</h2></div>
+      <div className="block-head">
+        <h2>How good is this plan?</h2>
+      </div>
       <table className="table-lines small-text">
-        <thead><tr><th>Job</th><th>Ends</th><th>No plan ends before</th><th>Between</th><th>Against promise</th></tr></thead>
+        <thead>
+          <tr>
+            <th>Job</th>
+            <th>Ends</th>
+            <th>No plan ends before</th>
+            <th>Between</th>
+            <th>Against promise</th>
+          </tr>
+        </thead>
         <tbody>
           {goal.jobs.map((job) => (
-            <tr key={job.id}><td className="fw-bold">{job.name}</td><td>{job.finish}</td><td data-label="No plan before:">{job.bound}</td><td data-label="Between:">{job.room === 0 ? 'nothing: proven best' : `${job.room} worked ${job.room === 1 ? 'day' : 'days'}`}</td><td className={job.late > 0 ? 'bad' : ''} data-label="Promise:">{job.late > 0 ? `${job.late} worked ${job.late === 1 ? 'day' : 'days'} late` : 'kept'}</td></tr>
+            <tr key={job.id}>
+              <td className="fw-bold">{job.name}</td>
+              <td>{job.finish}</td>
+              <td data-label="No plan before:">{job.bound}</td>
+              <td data-label="Between:">
+                {job.room === 0 ? 'nothing: proven best' : `${job.room} worked ${job.room === 1 ? 'day' : 'days'}`}
+              </td>
+              <td className={job.late > 0 ? 'bad' : ''} data-label="Promise:">
+                {job.late > 0 ? `${job.late} worked ${job.late === 1 ? 'day' : 'days'} late` : 'kept'}
+              </td>
+            </tr>
           ))}
         </tbody>
       </table>
-      <p className="small-text mt-2 mb-1">Crews travel {goal.trips} times. {search.words}{looking && search.state !== 'asked' && ` ${search.made.toLocaleString('en')} of ${search.schedules.toLocaleString('en')} orders tried.`}</p>
+      <p className="small-text mt-2 mb-1">
+        Crews travel {goal.trips} times. {search.words}
+        {looking &&
+          search.state !== 'asked' &&
+          ` ${search.made.toLocaleString('en')} of ${search.schedules.toLocaleString('en')} orders tried.`}
+      </p>
       <div className="actions no-print">
-        {looking
-          ? <Button size="sm" variant="outline-secondary" disabled={busy || search.state === 'stopping'} onClick={() => void give(stopSearch, {}, { text: 'Stopping; the best so far is kept.' })}>Stop, keep the best so far</Button>
-          : <Button size="sm" variant="outline-secondary" disabled={busy} onClick={() => void give(searchPlan, { schedules: SCHEDULES, seed: Date.now() % 1_000_000 }, { text: 'Looking for a better order in the background.' })}>Look longer for a better plan</Button>}
+        {looking ? (
+          <Button
+            size="sm"
+            variant="outline-secondary"
+            disabled={busy || search.state === 'stopping'}
+            onClick={() => void give(stopSearch, {}, { text: 'Stopping; the best so far is kept.' })}
+          >
+            Stop, keep the best so far
+          </Button>
+        ) : (
+          <Button
+            size="sm"
+            variant="outline-secondary"
+            disabled={busy}
+            onClick={() =>
+              void give(
+                searchPlan,
+                { schedules: SCHEDULES, seed: Date.now() % 1_000_000 },
+                { text: 'Looking for a better order in the background.' },
+              )
+            }
+          >
+            Look longer for a better plan
+          </Button>
+        )}
         {looking && <span className="small-text soft">Looking…</span>}
       </div>
     </section>

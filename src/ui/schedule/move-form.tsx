@@ -17,11 +17,52 @@ export function MoveForm({ block, to, onDone }: { block: BoardBlock; to: Moved; 
   const { busy, give } = useSend();
   return (
     <>
-      {block.pin && <p>Pinned here: {block.pin}. <Button size="sm" variant="link" className="p-0 align-baseline" disabled={busy} onClick={() => void give(dropPin, { task: block.task }, { text: 'The pin is out; the plan follows.', undo: () => void give(setPin, { task: block.task, day: block.day, half: block.half, reason: block.pin ?? '' }, { text: 'Pinned again.' }) })}>Take the pin out</Button></p>}
-      <CommandForm key={`${block.task}${to.day}${to.half}`} kind={setPin} submit="Pin it there" onDone={onDone} start={() => ({ task: block.task, day: to.day, half: to.half, reason: '' })} beside={<FormEffect kind={setPin} />}>
+      {block.pin && (
+        <p>
+          Pinned here: {block.pin}.{' '}
+          <Button
+            size="sm"
+            variant="link"
+            className="p-0 align-baseline"
+            disabled={busy}
+            onClick={() =>
+              void give(
+                dropPin,
+                { task: block.task },
+                {
+                  text: 'The pin is out; the plan follows.',
+                  undo: () =>
+                    void give(
+                      setPin,
+                      { task: block.task, day: block.day, half: block.half, reason: block.pin ?? '' },
+                      { text: 'Pinned again.' },
+                    ),
+                },
+              )
+            }
+          >
+            Take the pin out
+          </Button>
+        </p>
+      )}
+      <CommandForm
+        key={`${block.task}${to.day}${to.half}`}
+        kind={setPin}
+        submit="Pin it there"
+        onDone={onDone}
+        start={() => ({ task: block.task, day: to.day, half: to.half, reason: '' })}
+        beside={<FormEffect kind={setPin} />}
+      >
         <div className="form-pair">
           <TextField name="day" label="Day" type="date" />
-          <SelectField name="half" label="Half" options={[['0', 'morning'], ['1', 'afternoon']]} />
+          <SelectField
+            name="half"
+            label="Half"
+            options={[
+              ['0', 'morning'],
+              ['1', 'afternoon'],
+            ]}
+          />
         </div>
         <TextField name="reason" label="Because" hint="Said wherever this day decides another." />
       </CommandForm>

@@ -27,49 +27,169 @@ export function Progress({ view }: { view: ProgressView }) {
       <JobPlaces job={view.job} />
       <div className="page">
         <div className="page-head">
-          <h1>Slip and progress</h1><span className="soft">{view.words}</span>
+          <h1>Slip and progress</h1>
+          <span className="soft">{view.words}</span>
           <span className="push actions no-print">
-            {view.baselines.length > 0 && <Form.Select size="sm" style={{ width: '16rem' }} aria-label="Against which agreement" value={view.chosen ?? ''} onChange={(event) => router.push(`/jobs/${view.job.id}/schedule/progress?against=${event.target.value}`, { scroll: false })}>{view.baselines.map((one) => <option key={one.id} value={one.id}>{one.name}, {one.when}</option>)}</Form.Select>}
-            <Button size="sm" variant="outline-secondary" onClick={() => setKeeping(true)}>Keep today’s plan</Button>
-            <Link href={`/jobs/${view.job.id}/schedule`} className="btn btn-sm btn-outline-secondary">To the board</Link>
+            {view.baselines.length > 0 && (
+              <Form.Select
+                size="sm"
+                style={{ width: '16rem' }}
+                aria-label="Against which agreement"
+                value={view.chosen ?? ''}
+                onChange={(event) =>
+                  router.push(`/jobs/${view.job.id}/schedule/progress?against=${event.target.value}`, { scroll: false })
+                }
+              >
+                {view.baselines.map((one) => (
+                  <option key={one.id} value={one.id}>
+                    {one.name}, {one.when}
+                  </option>
+                ))}
+              </Form.Select>
+            )}
+            <Button size="sm" variant="outline-secondary" onClick={() => setKeeping(true)}>
+              Keep today’s plan
+            </Button>
+            <Link href={`/jobs/${view.job.id}/schedule`} className="btn btn-sm btn-outline-secondary">
+              To the board
+            </Link>
           </span>
         </div>
-        {view.baselines.length === 0 && <div className="empty"><p className="mb-0">No plan was kept yet to measure against. Keep today’s when it is agreed with the client: what slips from then on is told with its causes.</p></div>}
+        {view.baselines.length === 0 && (
+          <div className="empty">
+            <p className="mb-0">
+              No plan was kept yet to measure against. Keep today’s when it is agreed with the client: what slips from
+              then on is told with its causes.
+            </p>
+          </div>
+        )}
         <dl className="figures">
-          <div><dt>Ends</dt><dd>{day(finish.now)}</dd></div>
-          {finish.then && <div><dt>Was agreed for</dt><dd>{day(finish.then)}</dd></div>}
-          {finish.promise && <div><dt>Promised</dt><dd className={finish.now && finish.now > finish.promise ? 'bad' : ''}>{day(finish.promise)}</dd></div>}
-          {view.weeksLeft !== null && <div><dt>Weeks left</dt><dd>{view.weeksLeft}</dd></div>}
-          <div><dt>Work done</dt><dd>{Math.round(100 * view.done)} %</dd></div>
-          {view.planned !== null && <div><dt>Agreed by this week</dt><dd>{Math.round(100 * view.planned)} %</dd></div>}
+          <div>
+            <dt>Ends</dt>
+            <dd>{day(finish.now)}</dd>
+          </div>
+          {finish.then && (
+            <div>
+              <dt>Was agreed for</dt>
+              <dd>{day(finish.then)}</dd>
+            </div>
+          )}
+          {finish.promise && (
+            <div>
+              <dt>Promised</dt>
+              <dd className={finish.now && finish.now > finish.promise ? 'bad' : ''}>{day(finish.promise)}</dd>
+            </div>
+          )}
+          {view.weeksLeft !== null && (
+            <div>
+              <dt>Weeks left</dt>
+              <dd>{view.weeksLeft}</dd>
+            </div>
+          )}
+          <div>
+            <dt>Work done</dt>
+            <dd>{Math.round(100 * view.done)} %</dd>
+          </div>
+          {view.planned !== null && (
+            <div>
+              <dt>Agreed by this week</dt>
+              <dd>{Math.round(100 * view.planned)} %</dd>
+            </div>
+          )}
         </dl>
         {finish.then && (
           <section>
-            <h2 className="fs-5">{finish.halves === 0 ? 'The end stands where it was agreed.' : `The end is ${Math.abs(finish.halves) / 2} worked ${Math.abs(finish.halves) === 2 ? 'day' : 'days'} ${finish.halves > 0 ? 'later' : 'earlier'} than agreed.`}</h2>
-            {finish.causes.length > 0 && <ul className="small-text">{finish.causes.map((one) => <li key={one.cause}><span className="fw-bold">{one.days}</span>: {one.cause}</li>)}</ul>}
+            <h2 className="fs-5">
+              {finish.halves === 0
+                ? 'The end stands where it was agreed.'
+                : `The end is ${Math.abs(finish.halves) / 2} worked ${Math.abs(finish.halves) === 2 ? 'day' : 'days'} ${finish.halves > 0 ? 'later' : 'earlier'} than agreed.`}
+            </h2>
+            {finish.causes.length > 0 && (
+              <ul className="small-text">
+                {finish.causes.map((one) => (
+                  <li key={one.cause}>
+                    <span className="fw-bold">{one.days}</span>: {one.cause}
+                  </li>
+                ))}
+              </ul>
+            )}
           </section>
         )}
-        <section className="mt-3"><div className="block-head"><h2>Work over time</h2></div><OverTime view={view} /></section>
+        <section className="mt-3">
+          <div className="block-head">
+            <h2>Work over time</h2>
+          </div>
+          <OverTime view={view} />
+        </section>
         {view.slipped.length > 0 && (
           <section className="mt-3">
-            <div className="block-head"><h2>What slipped, and why</h2></div>
+            <div className="block-head">
+              <h2>What slipped, and why</h2>
+            </div>
             <table className="table-lines">
-              <thead><tr><th style={{ width: '34%' }}>Work</th><th style={{ width: '16%' }}>Ends</th><th>Causes</th></tr></thead>
-              <tbody>{view.slipped.slice(0, all ? undefined : FIRST).map((one) => <tr key={one.task}><td className="fw-bold">{one.label}{one.state === 'done' && <span className="soft fw-normal"> (done)</span>}</td><td className={one.halves > 0 ? 'bad' : ''}>{one.days}</td><td className="small-text">{one.causes.length > 0 ? one.causes.map((cause) => <div key={cause}>{cause}</div>) : <span className="soft">{one.state === 'done' ? 'as the walk saw it' : 'as other work moved with it'}</span>}</td></tr>)}</tbody>
+              <thead>
+                <tr>
+                  <th style={{ width: '34%' }}>Work</th>
+                  <th style={{ width: '16%' }}>Ends</th>
+                  <th>Causes</th>
+                </tr>
+              </thead>
+              <tbody>
+                {view.slipped.slice(0, all ? undefined : FIRST).map((one) => (
+                  <tr key={one.task}>
+                    <td className="fw-bold">
+                      {one.label}
+                      {one.state === 'done' && <span className="soft fw-normal"> (done)</span>}
+                    </td>
+                    <td className={one.halves > 0 ? 'bad' : ''}>{one.days}</td>
+                    <td className="small-text">
+                      {one.causes.length > 0 ? (
+                        one.causes.map((cause) => <div key={cause}>{cause}</div>)
+                      ) : (
+                        <span className="soft">
+                          {one.state === 'done' ? 'as the walk saw it' : 'as other work moved with it'}
+                        </span>
+                      )}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
             </table>
-            {view.slipped.length > FIRST && <Button variant="link" className="p-0 mt-2 no-print" onClick={() => setAll(!all)}>{all ? 'Show only the most' : 'Show all'}</Button>}
+            {view.slipped.length > FIRST && (
+              <Button variant="link" className="p-0 mt-2 no-print" onClick={() => setAll(!all)}>
+                {all ? 'Show only the most' : 'Show all'}
+              </Button>
+            )}
           </section>
         )}
         {view.load.trades.length > 0 && (
           <section className="mt-3">
-            <div className="block-head"><h2>Load of the trades of this job, over all jobs</h2></div>
-            <p className="soft small-text mt-2">Half-days of work a week; the line is what their crews can do, days away left out.</p>
-            <div className="loads">{view.load.trades.map((trade) => <figure key={trade.name}><figcaption className="small-text fw-bold">{trade.name}</figcaption><Load name={trade.name} weeks={view.load.weeks} work={trade.work} most={trade.most} /></figure>)}</div>
+            <div className="block-head">
+              <h2>Load of the trades of this job, over all jobs</h2>
+            </div>
+            <p className="soft small-text mt-2">
+              Half-days of work a week; the line is what their crews can do, days away left out.
+            </p>
+            <div className="loads">
+              {view.load.trades.map((trade) => (
+                <figure key={trade.name}>
+                  <figcaption className="small-text fw-bold">{trade.name}</figcaption>
+                  <Load name={trade.name} weeks={view.load.weeks} work={trade.work} most={trade.most} />
+                </figure>
+              ))}
+            </div>
           </section>
         )}
         <Slip title="Keep today’s plan" open={keeping} onClose={() => setKeeping(false)}>
           <p className="soft small-text">From then on every piece of work is measured against where it stands today.</p>
-          <CommandForm kind={keepBaseline} submit="Keep" onDone={() => setKeeping(false)} start={() => ({ id: newId(), job: view.job.id, name: '' })}><TextField name="name" label="Name" hint="agreed with the client, after the surprise in the wall …" /></CommandForm>
+          <CommandForm
+            kind={keepBaseline}
+            submit="Keep"
+            onDone={() => setKeeping(false)}
+            start={() => ({ id: newId(), job: view.job.id, name: '' })}
+          >
+            <TextField name="name" label="Name" hint="agreed with the client, after the surprise in the wall …" />
+          </CommandForm>
         </Slip>
       </div>
     </>

@@ -16,14 +16,34 @@ export function Pull({ task }: { task: string }) {
     }
   };
   if (view === undefined || view === 'asking' || view === 'failed') {
-    return <p><Button variant="outline-secondary" disabled={view === 'asking'} onClick={() => void ask()}>{view === 'asking' ? 'Trying each thing…' : 'What would pull this forward?'}</Button>{view === 'failed' && <span className="bad d-block">That could not be found out just now; try again.</span>}</p>;
+    return (
+      <p>
+        <Button variant="outline-secondary" disabled={view === 'asking'} onClick={() => void ask()}>
+          {view === 'asking' ? 'Trying each thing…' : 'What would pull this forward?'}
+        </Button>
+        {view === 'failed' && <span className="bad d-block">That could not be found out just now; try again.</span>}
+      </p>
+    );
   }
   return (
     <section aria-label="What would pull this forward">
       <h3>What would pull this forward</h3>
-      {view.pulls.length === 0 && <p>Nothing that anybody could give: it starts as early as the work before it and the rules let it.</p>}
+      {view.pulls.length === 0 && (
+        <p>Nothing that anybody could give: it starts as early as the work before it and the rules let it.</p>
+      )}
       <ul className="lines small-text">
-        {view.pulls.map((pull) => <li key={pull.text}><div className="what"><span className={pull.wins ? 'fw-bold' : ''}>{pull.text}</span><div className="soft">{pull.wins ? `wins ${pull.gain}; the job’s end: ${pull.finish}` : `wins ${pull.gain} by itself: something else holds it as well`}</div></div></li>)}
+        {view.pulls.map((pull) => (
+          <li key={pull.text}>
+            <div className="what">
+              <span className={pull.wins ? 'fw-bold' : ''}>{pull.text}</span>
+              <div className="soft">
+                {pull.wins
+                  ? `wins ${pull.gain}; the job’s end: ${pull.finish}`
+                  : `wins ${pull.gain} by itself: something else holds it as well`}
+              </div>
+            </div>
+          </li>
+        ))}
       </ul>
     </section>
   );

@@ -28,27 +28,82 @@ export function Schedule({ view }: { view: ScheduleView }) {
   const blocks = board.rows.flatMap((row) => row.blocks);
   const block = blocks.find((one) => one.task === chosen);
   const base = job ? `/jobs/${job.id}/schedule` : '/schedule';
-  const to = (change: { by?: string; weeks?: number; shift?: number; crew?: string; task?: string }): string => `${base}?${new URLSearchParams({ by: change.by ?? view.by, weeks: String(change.weeks ?? view.weeks), shift: String(change.shift ?? shift), ...((change.crew ?? view.crew) ? { crew: change.crew ?? view.crew ?? '' } : {}), ...(change.task ? { task: change.task } : {}) })}`;
+  const to = (change: { by?: string; weeks?: number; shift?: number; crew?: string; task?: string }): string =>
+    `${base}?${new URLSearchParams({ by: change.by ?? view.by, weeks: String(change.weeks ?? view.weeks), shift: String(change.shift ?? shift), ...((change.crew ?? view.crew) ? { crew: change.crew ?? view.crew ?? '' } : {}), ...(change.task ? { task: change.task } : {}) })}`;
   return (
     <>
       {job && <JobPlaces job={job} />}
       <div className="page">
         <div className="page-head mb-2">
           <h1>{job ? 'Schedule' : 'Schedule, all jobs'}</h1>
-          <span className="soft">planned {board.madeAt}{board.cause && `, because ${board.cause}`}</span>
+          <span className="soft">
+            planned {board.madeAt}
+            {board.cause && `, because ${board.cause}`}
+          </span>
           <span className="push actions no-print">
-            {job && <span className="btn-group" role="group" aria-label="Rows are"><Choice href={to({ by: 'trade' })} on={view.by === 'trade'}>by trade</Choice><Choice href={to({ by: 'room' })} on={view.by === 'room'}>by room</Choice></span>}
-            <span className="btn-group" role="group" aria-label="Weeks shown">{[2, 3, 6, 12].map((weeks) => <Choice key={weeks} href={to({ weeks })} on={view.weeks === weeks}>{weeks} <span className={weeks === 2 ? '' : 'visually-hidden'}>weeks</span></Choice>)}</span>
-            {view.by === 'trade' && <Form.Select size="sm" style={{ width: '10.5rem' }} aria-label="Show one crew alone" value={view.crew ?? ''} onChange={(event) => router.push(to({ crew: event.target.value }), { scroll: false })}><option value="">all crews</option>{view.crews.map((crew) => <option key={crew.id} value={crew.id}>{crew.name}</option>)}</Form.Select>}
-            <span className="btn-group" role="group" aria-label="Move in time"><Choice href={to({ shift: shift - 1 })}>earlier</Choice><Choice href={to({ shift: 0 })} on={shift === 0}>now</Choice><Choice href={to({ shift: shift + 1 })}>later</Choice></span>
-            {job && <Link href={`/jobs/${job.id}/schedule/progress`} className="btn btn-sm btn-outline-secondary">Slip and progress</Link>}
+            {job && (
+              <span className="btn-group" role="group" aria-label="Rows are">
+                <Choice href={to({ by: 'trade' })} on={view.by === 'trade'}>
+                  by trade
+                </Choice>
+                <Choice href={to({ by: 'room' })} on={view.by === 'room'}>
+                  by room
+                </Choice>
+              </span>
+            )}
+            <span className="btn-group" role="group" aria-label="Weeks shown">
+              {[2, 3, 6, 12].map((weeks) => (
+                <Choice key={weeks} href={to({ weeks })} on={view.weeks === weeks}>
+                  {weeks} <span className={weeks === 2 ? '' : 'visually-hidden'}>weeks</span>
+                </Choice>
+              ))}
+            </span>
+            {view.by === 'trade' && (
+              <Form.Select
+                size="sm"
+                style={{ width: '10.5rem' }}
+                aria-label="Show one crew alone"
+                value={view.crew ?? ''}
+                onChange={(event) => router.push(to({ crew: event.target.value }), { scroll: false })}
+              >
+                <option value="">all crews</option>
+                {view.crews.map((crew) => (
+                  <option key={crew.id} value={crew.id}>
+                    {crew.name}
+                  </option>
+                ))}
+              </Form.Select>
+            )}
+            <span className="btn-group" role="group" aria-label="Move in time">
+              <Choice href={to({ shift: shift - 1 })}>earlier</Choice>
+              <Choice href={to({ shift: 0 })} on={shift === 0}>
+                now
+              </Choice>
+              <Choice href={to({ shift: shift + 1 })}>later</Choice>
+            </span>
+            {job && (
+              <Link href={`/jobs/${job.id}/schedule/progress`} className="btn btn-sm btn-outline-secondary">
+                Slip and progress
+              </Link>
+            )}
             <PrintButton>Print</PrintButton>
           </span>
         </div>
         <PlanProblem problem={board.problem} />
-        {board.rows.length === 0 ? <Empty /> : (
+        {board.rows.length === 0 ? (
+          <Empty />
+        ) : (
           <>
-            <Board view={board} job={job?.id} chosen={chosen} onChoose={choose} onMove={(block, at) => { setChosen(block.task); setMoved(at); }} />
+            <Board
+              view={board}
+              job={job?.id}
+              chosen={chosen}
+              onChoose={choose}
+              onMove={(block, at) => {
+                setChosen(block.task);
+                setMoved(at);
+              }}
+            />
             <BoardList view={board} job={job?.id} onChoose={choose} />
             <Legend />
           </>
@@ -58,7 +113,15 @@ export function Schedule({ view }: { view: ScheduleView }) {
           {view.goal && <Goal goal={view.goal} />}
         </div>
         <Slip beside title={block?.label ?? ''} open={block !== undefined} onClose={() => choose(undefined)}>
-          {block && <WhyHere key={block.task} block={block} moved={moved} because={blocks.find((one) => one.task === block.because)} onChoose={choose} />}
+          {block && (
+            <WhyHere
+              key={block.task}
+              block={block}
+              moved={moved}
+              because={blocks.find((one) => one.task === block.because)}
+              onChoose={choose}
+            />
+          )}
         </Slip>
       </div>
     </>
@@ -66,7 +129,16 @@ export function Schedule({ view }: { view: ScheduleView }) {
 }
 
 function Choice({ href, on, children }: { href: string; on?: boolean; children: React.ReactNode }) {
-  return <Link href={href} scroll={false} className={`btn btn-sm btn-outline-secondary ${on ? 'active' : ''}`} {...(on ? { 'aria-current': 'true' as const } : {})}>{children}</Link>;
+  return (
+    <Link
+      href={href}
+      scroll={false}
+      className={`btn btn-sm btn-outline-secondary ${on ? 'active' : ''}`}
+      {...(on ? { 'aria-current': 'true' as const } : {})}
+    >
+      {children}
+    </Link>
+  );
 }
 
 /** Conflicts, crews that come twice, crews that stand idle: with the way to the work. */
@@ -74,12 +146,32 @@ function Looks({ view, to }: { view: ScheduleView; to: (task: string) => string 
   const [all, setAll] = useState(false);
   return (
     <section>
-      <div className="block-head"><h2>To look at</h2></div>
-      {view.looks.length === 0 && <p className="soft mt-2 small-text">Nothing stands out in these weeks: no conflict, nobody comes twice, nobody stands idle.</p>}
+      <div className="block-head">
+        <h2>To look at</h2>
+      </div>
+      {view.looks.length === 0 && (
+        <p className="soft mt-2 small-text">
+          Nothing stands out in these weeks: no conflict, nobody comes twice, nobody stands idle.
+        </p>
+      )}
       <ul className="lines small-text">
-        {view.looks.slice(0, all ? undefined : FIRST_LOOKS).map((look) => <li key={`${look.task}${look.text}`}><Mark kind={look.kind === 'conflict' ? 'hazard' : 'waiting'} silent /><div className="what"><span className="fw-bold">{KINDS[look.kind]}</span> {look.text}</div><Link href={to(look.task)} scroll={false}>Show<span className="visually-hidden"> {look.text}</span></Link></li>)}
+        {view.looks.slice(0, all ? undefined : FIRST_LOOKS).map((look) => (
+          <li key={`${look.task}${look.text}`}>
+            <Mark kind={look.kind === 'conflict' ? 'hazard' : 'waiting'} silent />
+            <div className="what">
+              <span className="fw-bold">{KINDS[look.kind]}</span> {look.text}
+            </div>
+            <Link href={to(look.task)} scroll={false}>
+              Show<span className="visually-hidden"> {look.text}</span>
+            </Link>
+          </li>
+        ))}
       </ul>
-      {view.looks.length > FIRST_LOOKS && <Button variant="link" className="p-0 mt-2 no-print" onClick={() => setAll(!all)}>{all ? 'Show the first only' : `Show all ${view.looks.length}`}</Button>}
+      {view.looks.length > FIRST_LOOKS && (
+        <Button variant="link" className="p-0 mt-2 no-print" onClick={() => setAll(!all)}>
+          {all ? 'Show the first only' : `Show all ${view.looks.length}`}
+        </Button>
+      )}
     </section>
   );
 }
@@ -87,21 +179,79 @@ function Looks({ view, to }: { view: ScheduleView; to: (task: string) => string 
 const FIRST_LOOKS = 8;
 const KINDS = { conflict: 'Conflict:', trip: 'Comes twice:', gap: 'Idle:' } as const;
 
-function WhyHere({ block, moved, because, onChoose }: { block: BoardBlock; moved: Moved | undefined; because: BoardBlock | undefined; onChoose: (task: string | undefined) => void }) {
+function WhyHere({
+  block,
+  moved,
+  because,
+  onChoose,
+}: {
+  block: BoardBlock;
+  moved: Moved | undefined;
+  because: BoardBlock | undefined;
+  onChoose: (task: string | undefined) => void;
+}) {
   const [moving, setMoving] = useState(false);
-  if (moved) return <><h3>Move it to another half-day</h3><p className="soft">It stands {block.when}.</p><MoveForm block={block} to={moved} onDone={() => onChoose(undefined)} /></>;
+  if (moved)
+    return (
+      <>
+        <h3>Move it to another half-day</h3>
+        <p className="soft">It stands {block.when}.</p>
+        <MoveForm block={block} to={moved} onDone={() => onChoose(undefined)} />
+      </>
+    );
   return (
     <>
       <p className="fs-5 mb-1">{block.when}</p>
-      <p className="soft">{block.job}{block.float > 0 ? ` · may slip ${block.float / 2} ${block.float === 2 ? 'day' : 'days'} before it delays the end` : block.tone === 'critical' ? ' · every half-day later here is one later at the end' : ''}</p>
+      <p className="soft">
+        {block.job}
+        {block.float > 0
+          ? ` · may slip ${block.float / 2} ${block.float === 2 ? 'day' : 'days'} before it delays the end`
+          : block.tone === 'critical'
+            ? ' · every half-day later here is one later at the end'
+            : ''}
+      </p>
       <h3>Why here?</h3>
       <p className={block.tone === 'held' ? 'bad' : ''}>{block.reason}</p>
-      {block.also.length > 0 && <details className="small-text mb-2"><summary className="soft">{block.also.length} more would have to give</summary><ul>{block.also.map((text) => <li key={text}>{text}</li>)}</ul></details>}
-      {block.leads && <p><Link href={block.leads} className="btn btn-outline-secondary">Look at what it waits for</Link></p>}
-      {because && <Button variant="outline-secondary" onClick={() => onChoose(because.task)}>Look at {because.label}</Button>}
-      <div className="mt-3"><Pull task={block.task} /></div>
-      {block.movable && (moving ? <MoveForm block={block} to={{ day: block.day, half: block.half }} onDone={() => onChoose(undefined)} /> : <p><Button variant="outline-secondary" onClick={() => setMoving(true)}>{block.pin ? 'Its pin' : 'Move it to another half-day'}</Button></p>)}
-      <p className="mt-3"><Link href={block.area ? `/jobs/${block.jobId}/areas/${block.area}` : `/jobs/${block.jobId}/sequence`}>{block.area ? 'To the room' : 'To the order of the work'}</Link></p>
+      {block.also.length > 0 && (
+        <details className="small-text mb-2">
+          <summary className="soft">{block.also.length} more would have to give</summary>
+          <ul>
+            {block.also.map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
+        </details>
+      )}
+      {block.leads && (
+        <p>
+          <Link href={block.leads} className="btn btn-outline-secondary">
+            Look at what it waits for
+          </Link>
+        </p>
+      )}
+      {because && (
+        <Button variant="outline-secondary" onClick={() => onChoose(because.task)}>
+          Look at {because.label}
+        </Button>
+      )}
+      <div className="mt-3">
+        <Pull task={block.task} />
+      </div>
+      {block.movable &&
+        (moving ? (
+          <MoveForm block={block} to={{ day: block.day, half: block.half }} onDone={() => onChoose(undefined)} />
+        ) : (
+          <p>
+            <Button variant="outline-secondary" onClick={() => setMoving(true)}>
+              {block.pin ? 'Its pin' : 'Move it to another half-day'}
+            </Button>
+          </p>
+        ))}
+      <p className="mt-3">
+        <Link href={block.area ? `/jobs/${block.jobId}/areas/${block.area}` : `/jobs/${block.jobId}/sequence`}>
+          {block.area ? 'To the room' : 'To the order of the work'}
+        </Link>
+      </p>
     </>
   );
 }
@@ -109,11 +259,45 @@ function WhyHere({ block, moved, because, onChoose }: { block: BoardBlock; moved
 function Legend() {
   return (
     <ul className="legend" aria-label="What the blocks mean">
-      <li><span className="swatch under-way" />under way</li><li><span className="swatch" />planned</li><li><span className="swatch critical" />decides the end</li><li><span className="swatch held" />held: waits for somebody</li><li><span className="swatch check" />inspection, check or cure</li><li><span className="swatch float" />may slip this far</li><li><span className="swatch pinned" />pinned by hand</li>
+      <li>
+        <span className="swatch under-way" />
+        under way
+      </li>
+      <li>
+        <span className="swatch" />
+        planned
+      </li>
+      <li>
+        <span className="swatch critical" />
+        decides the end
+      </li>
+      <li>
+        <span className="swatch held" />
+        held: waits for somebody
+      </li>
+      <li>
+        <span className="swatch check" />
+        inspection, check or cure
+      </li>
+      <li>
+        <span className="swatch float" />
+        may slip this far
+      </li>
+      <li>
+        <span className="swatch pinned" />
+        pinned by hand
+      </li>
     </ul>
   );
 }
 
 function Empty() {
-  return <div className="empty"><p className="mb-0">Nothing is planned in these weeks. Look later, or set out the areas of a job and what is to be done there: the first plan follows within seconds.</p></div>;
+  return (
+    <div className="empty">
+      <p className="mb-0">
+        Nothing is planned in these weeks. Look later, or set out the areas of a job and what is to be done there: the
+        first plan follows within seconds.
+      </p>
+    </div>
+  );
 }

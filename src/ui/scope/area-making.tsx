@@ -25,20 +25,63 @@ export function AreaMaking({ making, view, area, onDone }: Terms) {
   const [id] = useState(newId);
   if (making === 'copy' && area) {
     return (
-      <CommandForm kind={copyArea} submit="Set it down" onDone={() => onDone(id)} start={() => ({ from: area.id, id, name: '', side: '', mirrored: false, parts: ['scope' as const, 'findings' as const, 'layout' as const] })}>
+      <CommandForm
+        kind={copyArea}
+        submit="Set it down"
+        onDone={() => onDone(id)}
+        start={() => ({
+          from: area.id,
+          id,
+          name: '',
+          side: '',
+          mirrored: false,
+          parts: ['scope' as const, 'findings' as const, 'layout' as const],
+        })}
+      >
         <TextField name="name" label="Its name" hint={`It takes over what is said of ${area.name}.`} />
         <TextField name="side" label="Which side" hint="like “towards the lane” or “north”" />
-        <TicksField name="parts" label="What is the same" options={[['scope', 'lines of work'], ['findings', 'what was found'], ['layout', 'drawing and openings']]} />
+        <TicksField
+          name="parts"
+          label="What is the same"
+          options={[
+            ['scope', 'lines of work'],
+            ['findings', 'what was found'],
+            ['layout', 'drawing and openings'],
+          ]}
+        />
         <CheckField name="mirrored" label="Turned: left and right change places" />
       </CommandForm>
     );
   }
   if (making === 'split' && area) {
     return (
-      <CommandForm kind={splitArea} submit="Split" onDone={() => onDone(id)} start={() => ({ id: area.id, version: area.version, name: `${area.name}, left`, secondId: id, secondName: `${area.name}, right` })}>
-        <div className="form-pair"><TextField name="name" label="The first part" /><TextField name="secondName" label="The second part" /></div>
-        {area.sections > 1 && <SelectField name="fromSection" label="The second begins with" none="half of it" options={Array.from({ length: area.sections - 1 }, (_, at) => [String(at + 2), `section ${at + 2}`])} />}
-        <p className="small-text soft mb-0">Lines and findings stay with the first part; drawing and openings go with their sections.</p>
+      <CommandForm
+        kind={splitArea}
+        submit="Split"
+        onDone={() => onDone(id)}
+        start={() => ({
+          id: area.id,
+          version: area.version,
+          name: `${area.name}, left`,
+          secondId: id,
+          secondName: `${area.name}, right`,
+        })}
+      >
+        <div className="form-pair">
+          <TextField name="name" label="The first part" />
+          <TextField name="secondName" label="The second part" />
+        </div>
+        {area.sections > 1 && (
+          <SelectField
+            name="fromSection"
+            label="The second begins with"
+            none="half of it"
+            options={Array.from({ length: area.sections - 1 }, (_, at) => [String(at + 2), `section ${at + 2}`])}
+          />
+        )}
+        <p className="small-text soft mb-0">
+          Lines and findings stay with the first part; drawing and openings go with their sections.
+        </p>
       </CommandForm>
     );
   }
@@ -63,23 +106,92 @@ function AddArea({ id, view, onDone }: { id: string; view: ScopePageView; onDone
     setTried(true);
     if (name.trim() === '') return;
     const made = onLevel && !known ? { id: newId(), name: 'Ground floor', height: 0, note: '' } : undefined;
-    const done = await give(setOut, {
-      job: view.job.id, levels: made ? [made] : [],
-      areas: [{ id, name: name.trim(), kind, works: works.size > 0 ? [...works] : ['none' as const], size: 1, passage: false, livedIn: false, provides: [], ...(onLevel ? { level: made?.id ?? known?.id ?? '' } : {}) }],
-    }, { text: `${name.trim()} is set down.` });
+    const done = await give(
+      setOut,
+      {
+        job: view.job.id,
+        levels: made ? [made] : [],
+        areas: [
+          {
+            id,
+            name: name.trim(),
+            kind,
+            works: works.size > 0 ? [...works] : ['none' as const],
+            size: 1,
+            passage: false,
+            livedIn: false,
+            provides: [],
+            ...(onLevel ? { level: made?.id ?? known?.id ?? '' } : {}),
+          },
+        ],
+      },
+      { text: `${name.trim()} is set down.` },
+    );
     if (done) onDone(id);
   };
   return (
     <Form className="form-lines" onSubmit={(event) => void keep(event)}>
       <Form.Group controlId="area-name">
         <Form.Label className="mb-1">Its name</Form.Label>
-        <Form.Control value={name} maxLength={60} isInvalid={tried && name.trim() === ''} onChange={(event) => setName(event.target.value)} />
-        {tried && name.trim() === '' && <Form.Text className="bad" role="alert">Every area needs a name.</Form.Text>}
+        <Form.Control
+          value={name}
+          maxLength={60}
+          isInvalid={tried && name.trim() === ''}
+          onChange={(event) => setName(event.target.value)}
+        />
+        {tried && name.trim() === '' && (
+          <Form.Text className="bad" role="alert">
+            Every area needs a name.
+          </Form.Text>
+        )}
       </Form.Group>
-      <Form.Group controlId="area-kind"><Form.Label className="mb-1">It is</Form.Label><Form.Select value={kind} onChange={(event) => turn(event.target.value as AreaKind)}>{AREA_KIND_KEYS.map((one) => <option key={one} value={one}>{AREA_KINDS[one]}</option>)}</Form.Select></Form.Group>
-      {onLevel && view.levels.length > 0 && <Form.Group controlId="area-level"><Form.Label className="mb-1">On</Form.Label><Form.Select value={known?.id ?? ''} onChange={(event) => setLevel(event.target.value)}>{view.levels.map((one) => <option key={one.id} value={one.id}>{one.name}</option>)}</Form.Select></Form.Group>}
-      <fieldset><legend className="form-label fs-6 mb-1">What is to be done</legend><div className="ticks">{worksFor(kind).filter((work) => work !== 'none').map((work) => <Form.Check key={work} id={`work-${work}`} label={workFacts(work).label} checked={works.has(work)} onChange={() => setWorks((now) => (now.has(work) ? new Set([...now].filter((one) => one !== work)) : new Set([...now, work])))} />)}</div></fieldset>
-      <div className="actions"><Button type="submit" disabled={busy}>Set it down</Button></div>
+      <Form.Group controlId="area-kind">
+        <Form.Label className="mb-1">It is</Form.Label>
+        <Form.Select value={kind} onChange={(event) => turn(event.target.value as AreaKind)}>
+          {AREA_KIND_KEYS.map((one) => (
+            <option key={one} value={one}>
+              {AREA_KINDS[one]}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+      {onLevel && view.levels.length > 0 && (
+        <Form.Group controlId="area-level">
+          <Form.Label className="mb-1">On</Form.Label>
+          <Form.Select value={known?.id ?? ''} onChange={(event) => setLevel(event.target.value)}>
+            {view.levels.map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.name}
+              </option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+      )}
+      <fieldset>
+        <legend className="form-label fs-6 mb-1">What is to be done</legend>
+        <div className="ticks">
+          {worksFor(kind)
+            .filter((work) => work !== 'none')
+            .map((work) => (
+              <Form.Check
+                key={work}
+                id={`work-${work}`}
+                label={workFacts(work).label}
+                checked={works.has(work)}
+                onChange={() =>
+                  setWorks((now) =>
+                    now.has(work) ? new Set([...now].filter((one) => one !== work)) : new Set([...now, work]),
+                  )
+                }
+              />
+            ))}
+        </div>
+      </fieldset>
+      <div className="actions">
+        <Button type="submit" disabled={busy}>
+          Set it down
+        </Button>
+      </div>
     </Form>
   );
 }

@@ -10,41 +10,109 @@ import { Mark } from '../kit/mark';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
-const days = (halfDays: number): string => (halfDays === 1 ? 'half a day' : `${halfDays / 2} ${halfDays === 2 ? 'day' : 'days'}`);
+const days = (halfDays: number): string =>
+  halfDays === 1 ? 'half a day' : `${halfDays / 2} ${halfDays === 2 ? 'day' : 'days'}`;
 
 /** One assumption wherever it matters: what is believed, when it shows itself, what follows if it is wrong. */
-export function AssumptionLine({ assumption, today, withArea, actions }: { assumption: AssumptionView; today: string; withArea?: boolean; actions?: ReactNode }) {
+export function AssumptionLine({
+  assumption,
+  today,
+  withArea,
+  actions,
+}: {
+  assumption: AssumptionView;
+  today: string;
+  withArea?: boolean;
+  actions?: ReactNode;
+}) {
   const { give, busy } = useSend();
   const [found, setFound] = useState('');
   const [open, setOpen] = useState(false);
   const settle = (verdict: 'held' | 'wrong'): void => {
     setOpen(false);
-    void give(settleAssumption, { id: assumption.id, verdict, found: found.trim(), extraId: newId() }, {
-      text: verdict === 'held' ? 'It held.' : assumption.fallbackHalfDays > 0 ? `Wrong: “${assumption.fallback}” is added to the sequence.` : 'Wrong.', undo: () => void give(reopenAssumption, { id: assumption.id }, { text: 'It is open again.' }),
-    });
+    void give(
+      settleAssumption,
+      { id: assumption.id, verdict, found: found.trim(), extraId: newId() },
+      {
+        text:
+          verdict === 'held'
+            ? 'It held.'
+            : assumption.fallbackHalfDays > 0
+              ? `Wrong: “${assumption.fallback}” is added to the sequence.`
+              : 'Wrong.',
+        undo: () => void give(reopenAssumption, { id: assumption.id }, { text: 'It is open again.' }),
+      },
+    );
   };
   return (
     <li>
       <Mark kind={assumption.state === 'open' ? 'waiting' : assumption.state === 'held' ? 'done' : 'stop'} />
       <div className="what">
-        {withArea && <span className="fw-bold">{assumption.area}: </span>}we take it that {assumption.text}{assumption.why && <span className="soft">, {assumption.why}</span>}
+        {withArea && <span className="fw-bold">{assumption.area}: </span>}we take it that {assumption.text}
+        {assumption.why && <span className="soft">, {assumption.why}</span>}
         <div className="small-text soft">
-          {assumption.state === 'open' && <>{assumption.shownBy} will show it{assumption.shownOn ? `, ${formatDay(assumption.shownOn, today)}` : ''}. If not: {assumption.fallback}, {TRADES[assumption.fallbackTrade].toLowerCase()}, {days(assumption.fallbackHalfDays)}{assumption.fallbackPrice > 0 ? `, ${formatMoney(assumption.fallbackPrice)}` : ''}.</>}
-          {assumption.state === 'held' && <>It held{assumption.found ? `: ${assumption.found}` : ''}. {assumption.settled}</>}
-          {assumption.state === 'wrong' && <span className="bad">It was wrong{assumption.found ? `: ${assumption.found}` : ''}. {assumption.fallback} is added. <span className="soft">{assumption.settled}</span></span>}
+          {assumption.state === 'open' && (
+            <>
+              {assumption.shownBy} will show it{assumption.shownOn ? `, ${formatDay(assumption.shownOn, today)}` : ''}.
+              If not: {assumption.fallback}, {TRADES[assumption.fallbackTrade].toLowerCase()},{' '}
+              {days(assumption.fallbackHalfDays)}
+              {assumption.fallbackPrice > 0 ? `, ${formatMoney(assumption.fallbackPrice)}` : ''}.
+            </>
+          )}
+          {assumption.state === 'held' && (
+            <>
+              It held{assumption.found ? `: ${assumption.found}` : ''}. {assumption.settled}
+            </>
+          )}
+          {assumption.state === 'wrong' && (
+            <span className="bad">
+              It was wrong{assumption.found ? `: ${assumption.found}` : ''}. {assumption.fallback} is added.{' '}
+              <span className="soft">{assumption.settled}</span>
+            </span>
+          )}
         </div>
         {open && (
-          <Form className="actions mt-2" onSubmit={(event) => { event.preventDefault(); settle('wrong'); }}>
-            <Form.Control size="sm" className="w-auto flex-fill" value={found} maxLength={300} placeholder="What was found?" aria-label={`What was found instead of: ${assumption.text}`} onChange={(event) => setFound(event.target.value)} />
-            <Button size="sm" variant="outline-secondary" disabled={busy} onClick={() => settle('held')}>It holds</Button>
-            <Button size="sm" type="submit" disabled={busy}>It is wrong</Button>
+          <Form
+            className="actions mt-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              settle('wrong');
+            }}
+          >
+            <Form.Control
+              size="sm"
+              className="w-auto flex-fill"
+              value={found}
+              maxLength={300}
+              placeholder="What was found?"
+              aria-label={`What was found instead of: ${assumption.text}`}
+              onChange={(event) => setFound(event.target.value)}
+            />
+            <Button size="sm" variant="outline-secondary" disabled={busy} onClick={() => settle('held')}>
+              It holds
+            </Button>
+            <Button size="sm" type="submit" disabled={busy}>
+              It is wrong
+            </Button>
           </Form>
         )}
       </div>
       <span className="no-print d-flex gap-2 align-items-start">
-        {assumption.state === 'open'
-          ? <Button size="sm" variant="link" className="p-0" aria-expanded={open} onClick={() => setOpen(!open)}>Settle<span className="visually-hidden">: {assumption.text}</span></Button>
-          : <Button size="sm" variant="link" className="p-0" disabled={busy} onClick={() => void give(reopenAssumption, { id: assumption.id }, { text: 'It is open again.' })}>Open again<span className="visually-hidden">: {assumption.text}</span></Button>}
+        {assumption.state === 'open' ? (
+          <Button size="sm" variant="link" className="p-0" aria-expanded={open} onClick={() => setOpen(!open)}>
+            Settle<span className="visually-hidden">: {assumption.text}</span>
+          </Button>
+        ) : (
+          <Button
+            size="sm"
+            variant="link"
+            className="p-0"
+            disabled={busy}
+            onClick={() => void give(reopenAssumption, { id: assumption.id }, { text: 'It is open again.' })}
+          >
+            Open again<span className="visually-hidden">: {assumption.text}</span>
+          </Button>
+        )}
         {actions}
       </span>
     </li>

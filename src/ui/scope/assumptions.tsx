@@ -26,24 +26,77 @@ export function Assumptions({ view }: { view: AssumptionsView }) {
       <ScopePlaces job={view.job.id} counts={view.counts} />
       <div className="page">
         <div className="page-head">
-          <h1>Assumptions</h1><span className="soft">believed, and shown only when something is opened</span>
-          <span className="push no-print"><Button onClick={() => setOpen('new')} disabled={view.areas.length === 0}>Write one down</Button></span>
+          <h1>Assumptions</h1>
+          <span className="soft">believed, and shown only when something is opened</span>
+          <span className="push no-print">
+            <Button onClick={() => setOpen('new')} disabled={view.areas.length === 0}>
+              Write one down
+            </Button>
+          </span>
         </div>
-        {view.assumptions.length === 0 && <div className="empty"><p className="mb-0">Nothing is assumed. Whatever is priced without having been seen belongs here, with what follows if it is otherwise: “the sheathing under the old boards is sound; if not, it is replaced, two days”.</p></div>}
+        {view.assumptions.length === 0 && (
+          <div className="empty">
+            <p className="mb-0">
+              Nothing is assumed. Whatever is priced without having been seen belongs here, with what follows if it is
+              otherwise: “the sheathing under the old boards is sound; if not, it is replaced, two days”.
+            </p>
+          </div>
+        )}
         <ul className="lines">
           {view.assumptions.map((one) => (
-            <AssumptionLine key={one.id} assumption={one} today={view.today} withArea actions={one.state === 'open' && (
-              <>
-                <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(one)}>Change<span className="visually-hidden">: {one.text}</span></Button>
-                <Button size="sm" variant="link" className="p-0" onClick={() => remove('assumption', one.id, `“${one.text}”`)}>Take away<span className="visually-hidden">: {one.text}</span></Button>
-              </>
-            )} />
+            <AssumptionLine
+              key={one.id}
+              assumption={one}
+              today={view.today}
+              withArea
+              actions={
+                one.state === 'open' && (
+                  <>
+                    <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(one)}>
+                      Change<span className="visually-hidden">: {one.text}</span>
+                    </Button>
+                    <Button
+                      size="sm"
+                      variant="link"
+                      className="p-0"
+                      onClick={() => remove('assumption', one.id, `“${one.text}”`)}
+                    >
+                      Take away<span className="visually-hidden">: {one.text}</span>
+                    </Button>
+                  </>
+                )
+              }
+            />
           ))}
         </ul>
         {view.extras.length > 0 && <Extras extras={view.extras} withArea />}
-        <Slip title={open === 'new' ? 'One more assumption' : 'Change an assumption'} open={open !== undefined} onClose={close}>
-          {open === 'new' && <Form.Group controlId="assumption-area" className="mb-3"><Form.Label className="mb-1">Where</Form.Label><Form.Select value={areaId} onChange={(event) => setAreaId(event.target.value)}>{view.areas.map((one) => <option key={one.id} value={one.id}>{one.name}</option>)}</Form.Select></Form.Group>}
-          {open && area && <AssumptionForm key={area.id} job={view.job.id} area={area.id} phases={area.phases} onDone={close} {...(open === 'new' ? {} : { assumption: open })} />}
+        <Slip
+          title={open === 'new' ? 'One more assumption' : 'Change an assumption'}
+          open={open !== undefined}
+          onClose={close}
+        >
+          {open === 'new' && (
+            <Form.Group controlId="assumption-area" className="mb-3">
+              <Form.Label className="mb-1">Where</Form.Label>
+              <Form.Select value={areaId} onChange={(event) => setAreaId(event.target.value)}>
+                {view.areas.map((one) => (
+                  <option key={one.id} value={one.id}>
+                    {one.name}
+                  </option>
+                ))}
+              </Form.Select>
+            </Form.Group>
+          )}
+          {open && area && (
+            <AssumptionForm
+              key={area.id}
+              job={view.job.id}
+              area={area.id}
+              phases={area.phases}
+              onDone={close}
+              {...(open === 'new' ? {} : { assumption: open })}
+            />
+          )}
         </Slip>
       </div>
     </>
@@ -55,13 +108,39 @@ export function Extras({ extras, withArea }: { extras: ExtraView[]; withArea?: b
   const { give, busy } = useSend();
   return (
     <section>
-      <div className="block-head"><h2>Added work</h2></div>
+      <div className="block-head">
+        <h2>Added work</h2>
+      </div>
       <ul className="lines">
         {extras.map((extra) => (
           <li key={extra.id}>
             <Mark kind={extra.state === 'done' ? 'done' : 'waiting'} />
-            <div className="what">{withArea && <span className="fw-bold">{extra.area}: </span>}{extra.text}<div className="small-text soft">{TRADES[extra.trade].toLowerCase()}, {extra.halfDays} {extra.halfDays === 1 ? 'half-day' : 'half-days'}, {extra.when}. {extra.reason}.</div></div>
-            <Button size="sm" variant="link" className="p-0 no-print" disabled={busy} onClick={() => void (extra.state === 'open' ? give(finishExtra, { id: extra.id }, { text: 'Done; the plan follows.', undo: () => void give(reopenExtra, { id: extra.id }) }) : give(reopenExtra, { id: extra.id }, { text: 'It is open again.' }))}>{extra.state === 'open' ? 'It is done' : 'Open again'}<span className="visually-hidden">: {extra.text}</span></Button>
+            <div className="what">
+              {withArea && <span className="fw-bold">{extra.area}: </span>}
+              {extra.text}
+              <div className="small-text soft">
+                {TRADES[extra.trade].toLowerCase()}, {extra.halfDays} {extra.halfDays === 1 ? 'half-day' : 'half-days'},{' '}
+                {extra.when}. {extra.reason}.
+              </div>
+            </div>
+            <Button
+              size="sm"
+              variant="link"
+              className="p-0 no-print"
+              disabled={busy}
+              onClick={() =>
+                void (extra.state === 'open'
+                  ? give(
+                      finishExtra,
+                      { id: extra.id },
+                      { text: 'Done; the plan follows.', undo: () => void give(reopenExtra, { id: extra.id }) },
+                    )
+                  : give(reopenExtra, { id: extra.id }, { text: 'It is open again.' }))
+              }
+            >
+              {extra.state === 'open' ? 'It is done' : 'Open again'}
+              <span className="visually-hidden">: {extra.text}</span>
+            </Button>
           </li>
         ))}
       </ul>

@@ -21,7 +21,12 @@ import { TRADE_OPTIONS } from './line-fields';
 import { ScopePlaces } from './scope-places';
 import { SendFields } from '../kit/send-fields';
 
-const MARKS: Record<ChangeView['state'], MarkKind> = { draft: 'not-begun', sent: 'waiting', approved: 'done', declined: 'stop' };
+const MARKS: Record<ChangeView['state'], MarkKind> = {
+  draft: 'not-begun',
+  sent: 'waiting',
+  approved: 'done',
+  declined: 'stop',
+};
 type Open = { form: 'new' } | { form: 'edit' | 'send'; change: ChangeView };
 
 /** What is added or left out after all: priced by lines, with what it does to the finish, approved by the client. */
@@ -35,39 +40,157 @@ export function Changes({ view }: { view: ChangesView }) {
       <JobPlaces job={view.job} />
       <ScopePlaces job={view.job.id} counts={view.counts} />
       <div className="page">
-        <div className="page-head"><h1>Changes</h1><span className="soft">{approved.length > 0 ? `${approved.length} approved, ${formatMoney(approved.reduce((sum, one) => sum + one.price.total, 0))} in all` : 'additions and omissions, approved before they are done'}</span><span className="push no-print"><Button onClick={() => setOpen({ form: 'new' })} disabled={view.areas.length === 0}>A change</Button></span></div>
-        {view.changes.length === 0 && <div className="empty"><p className="mb-0">No change so far. When the client wants something else, price it here by lines: the days come from the plan, and nothing is done before they have approved it.</p></div>}
+        <div className="page-head">
+          <h1>Changes</h1>
+          <span className="soft">
+            {approved.length > 0
+              ? `${approved.length} approved, ${formatMoney(approved.reduce((sum, one) => sum + one.price.total, 0))} in all`
+              : 'additions and omissions, approved before they are done'}
+          </span>
+          <span className="push no-print">
+            <Button onClick={() => setOpen({ form: 'new' })} disabled={view.areas.length === 0}>
+              A change
+            </Button>
+          </span>
+        </div>
+        {view.changes.length === 0 && (
+          <div className="empty">
+            <p className="mb-0">
+              No change so far. When the client wants something else, price it here by lines: the days come from the
+              plan, and nothing is done before they have approved it.
+            </p>
+          </div>
+        )}
         {view.changes.map((change) => (
           <article key={change.id} className="change">
-            <div className="block-head"><h2><Mark kind={MARKS[change.state]} silent /> {change.number}. {change.title}</h2><span className="soft small-text">{change.area}, {change.kind}, {change.state}</span>
+            <div className="block-head">
+              <h2>
+                <Mark kind={MARKS[change.state]} silent /> {change.number}. {change.title}
+              </h2>
+              <span className="soft small-text">
+                {change.area}, {change.kind}, {change.state}
+              </span>
               <span className="push d-flex gap-2 no-print">
-                {(change.state === 'draft' || change.state === 'declined') && <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ form: 'edit', change })}>Change<span className="visually-hidden"> {change.title}</span></Button>}
-                {change.state === 'draft' && <Button size="sm" onClick={() => setOpen({ form: 'send', change })}>Send for approval<span className="visually-hidden">: {change.title}</span></Button>}
-                {change.state === 'sent' && <Button size="sm" variant="link" className="p-0" disabled={busy} onClick={() => void give(withdrawChange, { id: change.id, version: change.version }, { text: 'Taken back; it is a draft again.' })}>Take back<span className="visually-hidden"> {change.title}</span></Button>}
+                {(change.state === 'draft' || change.state === 'declined') && (
+                  <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ form: 'edit', change })}>
+                    Change<span className="visually-hidden"> {change.title}</span>
+                  </Button>
+                )}
+                {change.state === 'draft' && (
+                  <Button size="sm" onClick={() => setOpen({ form: 'send', change })}>
+                    Send for approval<span className="visually-hidden">: {change.title}</span>
+                  </Button>
+                )}
+                {change.state === 'sent' && (
+                  <Button
+                    size="sm"
+                    variant="link"
+                    className="p-0"
+                    disabled={busy}
+                    onClick={() =>
+                      void give(
+                        withdrawChange,
+                        { id: change.id, version: change.version },
+                        { text: 'Taken back; it is a draft again.' },
+                      )
+                    }
+                  >
+                    Take back<span className="visually-hidden"> {change.title}</span>
+                  </Button>
+                )}
               </span>
             </div>
-            {change.answered && <p className={`mt-2 mb-1 ${change.state === 'approved' ? 'good' : 'bad'}`}>{change.answered}</p>}
+            {change.answered && (
+              <p className={`mt-2 mb-1 ${change.state === 'approved' ? 'good' : 'bad'}`}>{change.answered}</p>
+            )}
             {change.why && <p className="soft mt-2 mb-1">{change.why}</p>}
             <div className="main-and-aside">
               <table className="table-lines price-lines">
-                <thead><tr><th>Line</th><th className="text-end" style={{ width: '22%' }}>Quantity</th><th className="text-end" style={{ width: '18%' }}>One</th><th className="text-end" style={{ width: '20%' }}>All</th></tr></thead>
+                <thead>
+                  <tr>
+                    <th>Line</th>
+                    <th className="text-end" style={{ width: '22%' }}>
+                      Quantity
+                    </th>
+                    <th className="text-end" style={{ width: '18%' }}>
+                      One
+                    </th>
+                    <th className="text-end" style={{ width: '20%' }}>
+                      All
+                    </th>
+                  </tr>
+                </thead>
                 <tbody>
-                  {change.lines.map((line, at) => <tr key={at}><td>{line.verb} {line.subject}</td><td className="text-end" data-label="Quantity"><span className="mono">{line.quantity}</span> {line.unit}</td><td className="text-end mono" data-label="One">{formatMoney(line.unitPrice)}</td><td className="text-end mono" data-label="All">{formatMoney(priceLines([line], 0, 0).net)}</td></tr>)}
-                  {change.price.markup !== 0 && <tr><td colSpan={3} className="soft">overhead and profit, {Number((change.markup * 100).toPrecision(10))} %</td><td className="text-end mono">{formatMoney(change.price.markup)}</td></tr>}
-                  {change.price.tax !== 0 && <tr><td colSpan={3} className="soft">tax, {Number((change.taxRate * 100).toPrecision(10))} %</td><td className="text-end mono">{formatMoney(change.price.tax)}</td></tr>}
-                  <tr><td colSpan={3} className="fw-bold">in all</td><td className="text-end mono fw-bold">{formatMoney(change.price.total)}</td></tr>
+                  {change.lines.map((line, at) => (
+                    <tr key={at}>
+                      <td>
+                        {line.verb} {line.subject}
+                      </td>
+                      <td className="text-end" data-label="Quantity">
+                        <span className="mono">{line.quantity}</span> {line.unit}
+                      </td>
+                      <td className="text-end mono" data-label="One">
+                        {formatMoney(line.unitPrice)}
+                      </td>
+                      <td className="text-end mono" data-label="All">
+                        {formatMoney(priceLines([line], 0, 0).net)}
+                      </td>
+                    </tr>
+                  ))}
+                  {change.price.markup !== 0 && (
+                    <tr>
+                      <td colSpan={3} className="soft">
+                        overhead and profit, {Number((change.markup * 100).toPrecision(10))} %
+                      </td>
+                      <td className="text-end mono">{formatMoney(change.price.markup)}</td>
+                    </tr>
+                  )}
+                  {change.price.tax !== 0 && (
+                    <tr>
+                      <td colSpan={3} className="soft">
+                        tax, {Number((change.taxRate * 100).toPrecision(10))} %
+                      </td>
+                      <td className="text-end mono">{formatMoney(change.price.tax)}</td>
+                    </tr>
+                  )}
+                  <tr>
+                    <td colSpan={3} className="fw-bold">
+                      in all
+                    </td>
+                    <td className="text-end mono fw-bold">{formatMoney(change.price.total)}</td>
+                  </tr>
                 </tbody>
               </table>
               <Effect change={change} today={view.today} />
             </div>
           </article>
         ))}
-        <Slip title={open?.form === 'send' ? 'Send for approval' : open?.form === 'edit' ? 'Change it' : 'A change'} open={open !== undefined} onClose={close}>
+        <Slip
+          title={open?.form === 'send' ? 'Send for approval' : open?.form === 'edit' ? 'Change it' : 'A change'}
+          open={open !== undefined}
+          onClose={close}
+        >
           {open?.form === 'new' && <NewChange view={view} onDone={close} />}
           {open?.form === 'edit' && <EditChange view={view} change={open.change} onDone={close} />}
           {open?.form === 'send' && (
-            <CommandForm kind={sendChange} submit="Send" onDone={close} start={() => ({ id: open.change.id, version: open.change.version, updateId: newId(), messageId: newId(), linkId: newId(), name: view.client.name, address: view.client.address, expiresOn: addDays(view.today, 30) })}>
-              <p className="mb-0">{open.change.title}: {formatMoney(open.change.price.total)}. {effectWords(open.change, view.today)}</p>
+            <CommandForm
+              kind={sendChange}
+              submit="Send"
+              onDone={close}
+              start={() => ({
+                id: open.change.id,
+                version: open.change.version,
+                updateId: newId(),
+                messageId: newId(),
+                linkId: newId(),
+                name: view.client.name,
+                address: view.client.address,
+                expiresOn: addDays(view.today, 30),
+              })}
+            >
+              <p className="mb-0">
+                {open.change.title}: {formatMoney(open.change.price.total)}. {effectWords(open.change, view.today)}
+              </p>
               <SendFields />
             </CommandForm>
           )}
@@ -80,21 +203,67 @@ export function Changes({ view }: { view: ChangesView }) {
 function Effect({ change, today }: { change: ChangeView; today: string }) {
   return (
     <div className="small-text">
-      <p className={change.before && change.after && change.after > change.before ? 'bad' : ''}>{effectWords(change, today)}{change.state === 'draft' ? ' By the plan of today.' : change.state === 'sent' ? ' As the client was told.' : ''}</p>
-      {change.work && <p>Work: {TRADES[change.work.trade].toLowerCase()}, {change.work.halfDays} {change.work.halfDays === 1 ? 'half-day' : 'half-days'}{change.work.after ? `, after ${phaseFacts(change.work.after).label}` : ''}.</p>}
+      <p className={change.before && change.after && change.after > change.before ? 'bad' : ''}>
+        {effectWords(change, today)}
+        {change.state === 'draft'
+          ? ' By the plan of today.'
+          : change.state === 'sent'
+            ? ' As the client was told.'
+            : ''}
+      </p>
+      {change.work && (
+        <p>
+          Work: {TRADES[change.work.trade].toLowerCase()}, {change.work.halfDays}{' '}
+          {change.work.halfDays === 1 ? 'half-day' : 'half-days'}
+          {change.work.after ? `, after ${phaseFacts(change.work.after).label}` : ''}.
+        </p>
+      )}
       {change.drops.length > 0 && <p>Falls away: {change.drops.map((phase) => phaseFacts(phase).label).join(', ')}.</p>}
     </div>
   );
 }
 
-const blankLine = () => ({ verb: '', subject: '', quantity: 1, unit: 'pieces', unitPrice: undefined as unknown as number });
+const blankLine = () => ({
+  verb: '',
+  subject: '',
+  quantity: 1,
+  unit: 'pieces',
+  unitPrice: undefined as unknown as number,
+});
 
 function NewChange({ view, onDone }: { view: ChangesView; onDone: () => void }) {
   const [area, setArea] = useState(view.areas[0]?.id ?? '');
   return (
     <>
-      <Form.Group controlId="change-area" className="mb-3"><Form.Label className="mb-1">Where</Form.Label><Form.Select value={area} onChange={(event) => setArea(event.target.value)}>{view.areas.map((one) => <option key={one.id} value={one.id}>{one.name}</option>)}</Form.Select></Form.Group>
-      <CommandForm key={area} kind={addChange} submit="Keep as a draft" onDone={onDone} start={() => ({ id: newId(), job: view.job.id, area, kind: 'addition' as const, title: '', why: '', lines: [blankLine()], markup: 0.15, taxRate: 0, drops: [], omits: [] })}>
+      <Form.Group controlId="change-area" className="mb-3">
+        <Form.Label className="mb-1">Where</Form.Label>
+        <Form.Select value={area} onChange={(event) => setArea(event.target.value)}>
+          {view.areas.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+      <CommandForm
+        key={area}
+        kind={addChange}
+        submit="Keep as a draft"
+        onDone={onDone}
+        start={() => ({
+          id: newId(),
+          job: view.job.id,
+          area,
+          kind: 'addition' as const,
+          title: '',
+          why: '',
+          lines: [blankLine()],
+          markup: 0.15,
+          taxRate: 0,
+          drops: [],
+          omits: [],
+        })}
+      >
         <ChangeFields area={view.areas.find((one) => one.id === area)} />
       </CommandForm>
     </>
@@ -104,7 +273,12 @@ function NewChange({ view, onDone }: { view: ChangesView; onDone: () => void }) 
 function EditChange({ view, change, onDone }: { view: ChangesView; change: ChangeView; onDone: () => void }) {
   const { id, version, kind, title, why, lines, markup, taxRate, work, drops, omits } = change;
   return (
-    <CommandForm kind={editChange} submit="Keep" onDone={onDone} start={() => ({ id, version, kind, title, why, lines, markup, taxRate, drops, omits, ...(work ? { work } : {}) })}>
+    <CommandForm
+      kind={editChange}
+      submit="Keep"
+      onDone={onDone}
+      start={() => ({ id, version, kind, title, why, lines, markup, taxRate, drops, omits, ...(work ? { work } : {}) })}
+    >
       <ChangeFields area={view.areas.find((one) => one.id === change.areaId)} />
     </CommandForm>
   );
@@ -117,28 +291,90 @@ function ChangeFields({ area }: { area: ChangesView['areas'][number] | undefined
   const work = useWatch({ name: 'work' }) as object | undefined;
   return (
     <>
-      <SelectField name="kind" label="It is" options={[['addition', 'an addition'], ['omission', 'an omission']]} />
+      <SelectField
+        name="kind"
+        label="It is"
+        options={[
+          ['addition', 'an addition'],
+          ['omission', 'an omission'],
+        ]}
+      />
       <TextField name="title" label="What changes" hint="like “two more sockets” or “the rear windows stay”" />
       <TextField name="why" label="Why" />
       {fields.map((field, at) => (
         <fieldset key={field.row} className="option-fields">
           <legend className="form-label fs-6 mb-1 fw-bold">Line {at + 1}</legend>
-          <div className="form-pair"><TextField name={`lines.${at}.verb`} label="What happens" /><TextField name={`lines.${at}.subject`} label="to what" /></div>
-          <div className="form-pair"><TextField name={`lines.${at}.quantity`} label="How many" type="number" {...(kind === 'omission' ? { hint: 'with a minus' } : {})} /><TextField name={`lines.${at}.unit`} label="Unit" /><MoneyField name={`lines.${at}.unitPrice`} label="Price of one" /></div>
-          {fields.length > 1 && <Button size="sm" variant="link" className="p-0" onClick={() => remove(at)}>Take line {at + 1} away</Button>}
+          <div className="form-pair">
+            <TextField name={`lines.${at}.verb`} label="What happens" />
+            <TextField name={`lines.${at}.subject`} label="to what" />
+          </div>
+          <div className="form-pair">
+            <TextField
+              name={`lines.${at}.quantity`}
+              label="How many"
+              type="number"
+              {...(kind === 'omission' ? { hint: 'with a minus' } : {})}
+            />
+            <TextField name={`lines.${at}.unit`} label="Unit" />
+            <MoneyField name={`lines.${at}.unitPrice`} label="Price of one" />
+          </div>
+          {fields.length > 1 && (
+            <Button size="sm" variant="link" className="p-0" onClick={() => remove(at)}>
+              Take line {at + 1} away
+            </Button>
+          )}
         </fieldset>
       ))}
-      <div><Button size="sm" variant="outline-secondary" onClick={() => append(blankLine())}>One more line</Button></div>
-      <div className="form-pair"><PercentField name="markup" label="Overhead and profit, %" /><PercentField name="taxRate" label="Tax, %" /></div>
-      <Form.Check id="change-work" label="It adds work to the plan" checked={work !== undefined} onChange={(event) => setValue('work', event.target.checked ? { trade: 'carpentry', halfDays: 2, ...(area?.phases[0] ? { after: area.phases[0].phase } : {}) } : undefined)} />
+      <div>
+        <Button size="sm" variant="outline-secondary" onClick={() => append(blankLine())}>
+          One more line
+        </Button>
+      </div>
+      <div className="form-pair">
+        <PercentField name="markup" label="Overhead and profit, %" />
+        <PercentField name="taxRate" label="Tax, %" />
+      </div>
+      <Form.Check
+        id="change-work"
+        label="It adds work to the plan"
+        checked={work !== undefined}
+        onChange={(event) =>
+          setValue(
+            'work',
+            event.target.checked
+              ? { trade: 'carpentry', halfDays: 2, ...(area?.phases[0] ? { after: area.phases[0].phase } : {}) }
+              : undefined,
+          )
+        }
+      />
       {work !== undefined && (
         <>
-          <div className="form-pair"><SelectField name="work.trade" label="Whose work" options={TRADE_OPTIONS} /><TextField name="work.halfDays" label="Half-days" type="number" /></div>
-          <SelectField name="work.after" label="After" none="at any time" options={(area?.phases ?? []).map((step) => [step.phase, step.label])} />
+          <div className="form-pair">
+            <SelectField name="work.trade" label="Whose work" options={TRADE_OPTIONS} />
+            <TextField name="work.halfDays" label="Half-days" type="number" />
+          </div>
+          <SelectField
+            name="work.after"
+            label="After"
+            none="at any time"
+            options={(area?.phases ?? []).map((step) => [step.phase, step.label])}
+          />
         </>
       )}
-      {kind === 'omission' && area && area.phases.length > 0 && <TicksField name="drops" label="Steps that fall away" options={area.phases.map((step) => [step.phase, step.label])} />}
-      {kind === 'omission' && area && area.lines.length > 0 && <TicksField name="omits" label="Lines that are then not included" options={area.lines.map((line) => [line.id, line.text])} />}
+      {kind === 'omission' && area && area.phases.length > 0 && (
+        <TicksField
+          name="drops"
+          label="Steps that fall away"
+          options={area.phases.map((step) => [step.phase, step.label])}
+        />
+      )}
+      {kind === 'omission' && area && area.lines.length > 0 && (
+        <TicksField
+          name="omits"
+          label="Lines that are then not included"
+          options={area.lines.map((line) => [line.id, line.text])}
+        />
+      )}
     </>
   );
 }

@@ -23,23 +23,87 @@ export function FindingForm({ job, area, kind, finding, onDone }: Terms) {
   const fields = (
     <>
       <TextField name="subject" label="What it is" hint={`like “${subject}”`} />
-      {(asked('quantity') || asked('unit')) && <div className="form-pair">{asked('quantity') && <TextField name="quantity" label={kind === 'damage' ? 'How far it reaches' : 'How many'} type="number" />}{asked('unit') && <TextField name="unit" label="Unit" hint="m, m², pieces" />}</div>}
+      {(asked('quantity') || asked('unit')) && (
+        <div className="form-pair">
+          {asked('quantity') && (
+            <TextField name="quantity" label={kind === 'damage' ? 'How far it reaches' : 'How many'} type="number" />
+          )}
+          {asked('unit') && <TextField name="unit" label="Unit" hint="m, m², pieces" />}
+        </div>
+      )}
       {asked('live') && <LiveField />}
-      {asked('need') && <TextField name="need" label={kind === 'service' ? 'How it is marked' : 'What it needs'} hint={kind === 'service' ? 'like “red tape, do not cut”' : 'like “an extension box” or “a flashing”'} />}
+      {asked('need') && (
+        <TextField
+          name="need"
+          label={kind === 'service' ? 'How it is marked' : 'What it needs'}
+          hint={kind === 'service' ? 'like “red tape, do not cut”' : 'like “an extension box” or “a flashing”'}
+        />
+      )}
       {asked('cause') && <TextField name="cause" label="Because of" hint="like “soil too high” or “no flashing”" />}
       {asked('remedy') && <TextField name="remedy" label="What is done about the cause" hint="Or it comes again." />}
       {asked('place') && <TextField name="place" label={kind === 'approval' ? 'From whom' : 'Where it is kept'} />}
       {asked('leadDays') && <TextField name="leadDays" label="Days it takes" type="number" />}
-      {(asked('allowed') || asked('unitPrice')) && <div className="form-pair">{asked('allowed') && <TextField name="allowed" label="Of it allowed for" type="number" hint="In the price; more is extra." />}{asked('unitPrice') && <MoneyField name="unitPrice" label={kind === 'damage' ? 'Price of one more' : 'Price of one'} />}</div>}
+      {(asked('allowed') || asked('unitPrice')) && (
+        <div className="form-pair">
+          {asked('allowed') && (
+            <TextField name="allowed" label="Of it allowed for" type="number" hint="In the price; more is extra." />
+          )}
+          {asked('unitPrice') && (
+            <MoneyField name="unitPrice" label={kind === 'damage' ? 'Price of one more' : 'Price of one'} />
+          )}
+        </div>
+      )}
       {asked('options') && <OptionsField />}
     </>
   );
   if (finding) {
-    const { id, version, quantity, unit, need, live, place, cause, remedy, allowed, unitPrice, leadDays, options } = finding;
-    const given = Object.fromEntries(Object.entries({ area: finding.area, quantity, live, allowed, unitPrice, leadDays }).filter(([, value]) => value !== null));
-    return <CommandForm kind={changeFinding} submit="Keep" onDone={onDone} start={() => ({ id, version, kind, subject: finding.subject, unit, need, place, cause, remedy, options, ...given })}>{fields}</CommandForm>;
+    const { id, version, quantity, unit, need, live, place, cause, remedy, allowed, unitPrice, leadDays, options } =
+      finding;
+    const given = Object.fromEntries(
+      Object.entries({ area: finding.area, quantity, live, allowed, unitPrice, leadDays }).filter(
+        ([, value]) => value !== null,
+      ),
+    );
+    return (
+      <CommandForm
+        kind={changeFinding}
+        submit="Keep"
+        onDone={onDone}
+        start={() => ({
+          id,
+          version,
+          kind,
+          subject: finding.subject,
+          unit,
+          need,
+          place,
+          cause,
+          remedy,
+          options,
+          ...given,
+        })}
+      >
+        {fields}
+      </CommandForm>
+    );
   }
-  return <CommandForm kind={addFinding} submit="Keep" onDone={onDone} start={() => ({ id: newId(), job, kind, subject: '', options: kind === 'site-choice' ? ['', ''] : [], ...(area ? { area } : {}) })}>{fields}</CommandForm>;
+  return (
+    <CommandForm
+      kind={addFinding}
+      submit="Keep"
+      onDone={onDone}
+      start={() => ({
+        id: newId(),
+        job,
+        kind,
+        subject: '',
+        options: kind === 'site-choice' ? ['', ''] : [],
+        ...(area ? { area } : {}),
+      })}
+    >
+      {fields}
+    </CommandForm>
+  );
 }
 
 /** Live, dead, or not known: what is not known is taken for live. */
@@ -50,8 +114,22 @@ function LiveField() {
     <fieldset>
       <legend className="form-label fs-6 mb-1">It is</legend>
       <div className="d-flex flex-wrap gap-3">
-        {([['live', true], ['dead, proved so', false], ['not known: taken for live', undefined]] as const).map(([words, value]) => (
-          <Form.Check key={words} type="radio" id={`live-${String(value)}`} name="live-choice" label={words} checked={live === value} onChange={() => setValue('live', value)} />
+        {(
+          [
+            ['live', true],
+            ['dead, proved so', false],
+            ['not known: taken for live', undefined],
+          ] as const
+        ).map(([words, value]) => (
+          <Form.Check
+            key={words}
+            type="radio"
+            id={`live-${String(value)}`}
+            name="live-choice"
+            label={words}
+            checked={live === value}
+            onChange={() => setValue('live', value)}
+          />
         ))}
       </div>
       <Form.Text>Electricity and gas are proved dead by licensed people.</Form.Text>
@@ -63,17 +141,36 @@ function OptionsField() {
   const { setValue, getFieldState, formState } = useFormContext();
   const options = (useWatch({ name: 'options' }) as string[] | undefined) ?? [];
   const error = getFieldState('options', formState).error;
-  const message = error?.message ?? (Array.isArray(error) ? (error as { message?: string }[]).find((one) => one.message)?.message : undefined);
+  const message =
+    error?.message ??
+    (Array.isArray(error) ? (error as { message?: string }[]).find((one) => one.message)?.message : undefined);
   return (
     <Form.Group controlId="field-options">
       <Form.Label className="mb-1">The ways to do it, one a line</Form.Label>
-      <Form.Control as="textarea" rows={3} value={options.join('\n')} isInvalid={message !== undefined} onChange={(event) => setValue('options', event.target.value.split('\n'), { shouldValidate: false })} onBlur={() => setValue('options', options.filter((one) => one.trim() !== ''))} />
-      {message && <Form.Text className="bad d-block" role="alert">{message}.</Form.Text>}
+      <Form.Control
+        as="textarea"
+        rows={3}
+        value={options.join('\n')}
+        isInvalid={message !== undefined}
+        onChange={(event) => setValue('options', event.target.value.split('\n'), { shouldValidate: false })}
+        onBlur={() =>
+          setValue(
+            'options',
+            options.filter((one) => one.trim() !== ''),
+          )
+        }
+      />
+      {message && (
+        <Form.Text className="bad d-block" role="alert">
+          {message}.
+        </Form.Text>
+      )}
     </Form.Group>
   );
 }
 
 /** Which kind, first; then its form. */
 export const FINDING_ORDER: readonly (readonly [string, readonly FindingKind[]])[] = [
-  ['Here', ['damage', 'penetration', 'service', 'refit', 'salvage', 'allowance', 'site-choice']], ['Around', ['access', 'neighbour', 'boundary', 'approval', 'parking', 'animals']],
+  ['Here', ['damage', 'penetration', 'service', 'refit', 'salvage', 'allowance', 'site-choice']],
+  ['Around', ['access', 'neighbour', 'boundary', 'approval', 'parking', 'animals']],
 ];

@@ -37,26 +37,84 @@ export function Levels({ view }: { view: LevelsView }) {
       <JobPlaces job={view.job} />
       <ScopePlaces job={view.job.id} />
       <div className="page">
-        <div className="page-head"><h1>Levels</h1><span className="soft">against one datum: choose a floor that stays and call it nought</span><span className="push no-print"><Button onClick={() => setOpen('new')}>A level</Button></span></div>
-        {view.marks.length === 0 && <div className="empty"><p className="mb-0">No level yet. Begin with the floor that stays as the datum, at 0, then the ground outside, the gully, the footing you dug up.</p></div>}
-        {view.problems.map((text) => <div key={text} className="notice bad"><Mark kind="stop" /><div>{text} Your local code and inspector decide.</div></div>)}
+        <div className="page-head">
+          <h1>Levels</h1>
+          <span className="soft">against one datum: choose a floor that stays and call it nought</span>
+          <span className="push no-print">
+            <Button onClick={() => setOpen('new')}>A level</Button>
+          </span>
+        </div>
+        {view.marks.length === 0 && (
+          <div className="empty">
+            <p className="mb-0">
+              No level yet. Begin with the floor that stays as the datum, at 0, then the ground outside, the gully, the
+              footing you dug up.
+            </p>
+          </div>
+        )}
+        {view.problems.map((text) => (
+          <div key={text} className="notice bad">
+            <Mark kind="stop" />
+            <div>{text} Your local code and inspector decide.</div>
+          </div>
+        ))}
         {view.marks.length > 0 && (
           <div className="main-and-aside">
             <Staff marks={view.marks} say={say} />
             <ul className="lines">
               {view.marks.map((mark) => (
                 <li key={mark.id}>
-                  <span className="mono text-end" style={{ minWidth: '6.5rem' }}>{say(mark.mm)}</span>
-                  <div className="what">{mark.name} <span className="soft small-text">{LEVEL_KINDS[mark.kind]}</span></div>
-                  <span className="no-print d-flex gap-2"><Button size="sm" variant="link" className="p-0" onClick={() => setOpen(mark)}>Change<span className="visually-hidden"> {mark.name}</span></Button><Button size="sm" variant="link" className="p-0" onClick={() => remove('level', mark.id, mark.name)}>Take away<span className="visually-hidden"> {mark.name}</span></Button></span>
+                  <span className="mono text-end" style={{ minWidth: '6.5rem' }}>
+                    {say(mark.mm)}
+                  </span>
+                  <div className="what">
+                    {mark.name} <span className="soft small-text">{LEVEL_KINDS[mark.kind]}</span>
+                  </div>
+                  <span className="no-print d-flex gap-2">
+                    <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(mark)}>
+                      Change<span className="visually-hidden"> {mark.name}</span>
+                    </Button>
+                    <Button
+                      size="sm"
+                      variant="link"
+                      className="p-0"
+                      onClick={() => remove('level', mark.id, mark.name)}
+                    >
+                      Take away<span className="visually-hidden"> {mark.name}</span>
+                    </Button>
+                  </span>
                 </li>
               ))}
             </ul>
           </div>
         )}
         <Slip title={open === 'new' ? 'A level' : 'Change a level'} open={open !== undefined} onClose={close}>
-          {open === 'new' && <CommandForm kind={addLevelMark} submit="Keep" onDone={close} start={() => ({ id: newId(), job: view.job.id, name: '', kind: 'floor' as const })}>{fields}</CommandForm>}
-          {open && open !== 'new' && <CommandForm kind={changeLevelMark} submit="Keep" onDone={close} start={() => ({ id: open.id, version: open.version, name: open.name, kind: open.kind, level: { mm: open.mm, typed: open.typed } })}>{fields}</CommandForm>}
+          {open === 'new' && (
+            <CommandForm
+              kind={addLevelMark}
+              submit="Keep"
+              onDone={close}
+              start={() => ({ id: newId(), job: view.job.id, name: '', kind: 'floor' as const })}
+            >
+              {fields}
+            </CommandForm>
+          )}
+          {open && open !== 'new' && (
+            <CommandForm
+              kind={changeLevelMark}
+              submit="Keep"
+              onDone={close}
+              start={() => ({
+                id: open.id,
+                version: open.version,
+                name: open.name,
+                kind: open.kind,
+                level: { mm: open.mm, typed: open.typed },
+              })}
+            >
+              {fields}
+            </CommandForm>
+          )}
         </Slip>
       </div>
     </>
@@ -65,7 +123,10 @@ export function Levels({ view }: { view: LevelsView }) {
 
 /** Words at least a line apart, from the top down. */
 const apart = (rows: { mark: Entry; y: number }[]): { mark: Entry; y: number; words: number }[] =>
-  rows.reduce<{ mark: Entry; y: number; words: number }[]>((placed, row) => [...placed, { ...row, words: Math.max(row.y, (placed.at(-1)?.words ?? -Infinity) + LABEL) }], []);
+  rows.reduce<{ mark: Entry; y: number; words: number }[]>(
+    (placed, row) => [...placed, { ...row, words: Math.max(row.y, (placed.at(-1)?.words ?? -Infinity) + LABEL) }],
+    [],
+  );
 
 /** To scale; where levels lie close together their words move apart and a line leads back. */
 function Staff({ marks, say }: { marks: Entry[]; say: (mm: number) => string }) {
@@ -75,13 +136,33 @@ function Staff({ marks, say }: { marks: Entry[]; say: (mm: number) => string }) 
   const rows = apart([...marks].sort((a, b) => b.mm - a.mm).map((mark) => ({ mark, y: at(mark.mm) })));
   const height = Math.max(HEIGHT, (rows.at(-1)?.words ?? 0) + LABEL);
   return (
-    <svg className="staff" viewBox={`0 0 460 ${height}`} role="img" aria-label={`Levels from ${say(top)} down to ${say(bottom)}`}>
+    <svg
+      className="staff"
+      viewBox={`0 0 460 ${height}`}
+      role="img"
+      aria-label={`Levels from ${say(top)} down to ${say(bottom)}`}
+    >
       <line x1="18" x2="18" y1={LABEL / 2} y2={at(bottom) + LABEL / 2} stroke="currentColor" strokeWidth="1" />
-      <path d={`M0 ${at(0)}l8 -7v14z`} fill="var(--tide)"><title>datum</title></path>
+      <path d={`M0 ${at(0)}l8 -7v14z`} fill="var(--tide)">
+        <title>datum</title>
+      </path>
       {rows.map(({ mark, y, words }) => (
         <g key={mark.id}>
-          <path d={`M10 ${y}h70L120 ${words}h20`} fill="none" stroke="currentColor" strokeWidth={mark.kind === 'floor' ? 2.5 : 1.25} {...(mark.kind === 'ground' ? { strokeDasharray: '7 3' } : mark.kind === 'invert' ? { strokeDasharray: '2 3' } : {})} />
-          <text x="148" y={words + 4} fontSize="13" fill="currentColor"><tspan fontFamily="var(--mono)">{say(mark.mm)}</tspan> {mark.name}{mark.mm === 0 ? ', the datum' : ''}</text>
+          <path
+            d={`M10 ${y}h70L120 ${words}h20`}
+            fill="none"
+            stroke="currentColor"
+            strokeWidth={mark.kind === 'floor' ? 2.5 : 1.25}
+            {...(mark.kind === 'ground'
+              ? { strokeDasharray: '7 3' }
+              : mark.kind === 'invert'
+                ? { strokeDasharray: '2 3' }
+                : {})}
+          />
+          <text x="148" y={words + 4} fontSize="13" fill="currentColor">
+            <tspan fontFamily="var(--mono)">{say(mark.mm)}</tspan> {mark.name}
+            {mark.mm === 0 ? ', the datum' : ''}
+          </text>
         </g>
       ))}
     </svg>

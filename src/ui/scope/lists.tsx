@@ -20,7 +20,11 @@ interface Read {
 
 const KINDS = { scope: 'lines of scope', shapes: 'walls and sections', openings: 'openings' } as const;
 type Kind = keyof typeof KINDS;
-const EXAMPLES: Record<Kind, string> = { scope: SCOPE_CSV_EXAMPLE, shapes: SHAPE_CSV_EXAMPLE, openings: OPENING_CSV_EXAMPLE };
+const EXAMPLES: Record<Kind, string> = {
+  scope: SCOPE_CSV_EXAMPLE,
+  shapes: SHAPE_CSV_EXAMPLE,
+  openings: OPENING_CSV_EXAMPLE,
+};
 
 /** Lists as CSV: in, with the good lines importable beside the bad ones; out, to be read back. */
 export function Lists({ view, onDone }: { view: ScopePageView; onDone: () => void }) {
@@ -32,15 +36,42 @@ export function Lists({ view, onDone }: { view: ScopePageView; onDone: () => voi
   const readers: Record<Kind, (text: string) => Read> = {
     scope: (text) => {
       const { lines, problems } = readScopeCsv(text, named);
-      return { problems, count: lines.length, take: () => give(addManyScope, { job, lines: lines.map((line) => ({ id: newId(), ...line })) }, { text: `${lines.length} lines were taken in.` }) };
+      return {
+        problems,
+        count: lines.length,
+        take: () =>
+          give(
+            addManyScope,
+            { job, lines: lines.map((line) => ({ id: newId(), ...line })) },
+            { text: `${lines.length} lines were taken in.` },
+          ),
+      };
     },
     shapes: (text) => {
       const { shapes, problems } = readShapeCsv(text, view.job.units, named);
-      return { problems, count: shapes.length, take: () => give(importShapes, { job, shapes: shapes.map(({ area, shape }) => ({ area, shape: shape as never })) }, { text: `${shapes.length} areas are drawn.` }) };
+      return {
+        problems,
+        count: shapes.length,
+        take: () =>
+          give(
+            importShapes,
+            { job, shapes: shapes.map(({ area, shape }) => ({ area, shape: shape as never })) },
+            { text: `${shapes.length} areas are drawn.` },
+          ),
+      };
     },
     openings: (text) => {
       const { openings, problems } = readOpeningCsv(text, view.job.units, named);
-      return { problems, count: openings.length, take: () => give(importOpenings, { job, openings: openings.map((opening) => ({ id: newId(), ...opening })) }, { text: `${openings.length} openings were taken in.` }) };
+      return {
+        problems,
+        count: openings.length,
+        take: () =>
+          give(
+            importOpenings,
+            { job, openings: openings.map((opening) => ({ id: newId(), ...opening })) },
+            { text: `${openings.length} openings were taken in.` },
+          ),
+      };
     },
   };
   const turn = (next: Kind): void => {
@@ -50,16 +81,59 @@ export function Lists({ view, onDone }: { view: ScopePageView; onDone: () => voi
   const files = `/api/jobs/${job}/papers`;
   return (
     <>
-      <div className="chips mb-3" role="group" aria-label="Which list">{(Object.keys(KINDS) as Kind[]).map((one) => <button key={one} type="button" className="chip" aria-pressed={kind === one} onClick={() => turn(one)}>{KINDS[one]}</button>)}</div>
-      <CsvEntry key={kind} title={`In: ${KINDS[kind]}`} what={kind} example={EXAMPLES[kind]} problems={read?.problems ?? []} onText={(text) => setRead(readers[kind](text))}>
-        {read && read.count > 0 && <Button disabled={busy} onClick={() => void read.take().then((taken) => { if (taken) onDone(); })}>Take {read.problems.length > 0 ? `the ${read.count} good` : read.count} {read.count === 1 ? 'line' : 'lines'}</Button>}
+      <div className="chips mb-3" role="group" aria-label="Which list">
+        {(Object.keys(KINDS) as Kind[]).map((one) => (
+          <button key={one} type="button" className="chip" aria-pressed={kind === one} onClick={() => turn(one)}>
+            {KINDS[one]}
+          </button>
+        ))}
+      </div>
+      <CsvEntry
+        key={kind}
+        title={`In: ${KINDS[kind]}`}
+        what={kind}
+        example={EXAMPLES[kind]}
+        problems={read?.problems ?? []}
+        onText={(text) => setRead(readers[kind](text))}
+      >
+        {read && read.count > 0 && (
+          <Button
+            disabled={busy}
+            onClick={() =>
+              void read.take().then((taken) => {
+                if (taken) onDone();
+              })
+            }
+          >
+            Take {read.problems.length > 0 ? `the ${read.count} good` : read.count}{' '}
+            {read.count === 1 ? 'line' : 'lines'}
+          </Button>
+        )}
       </CsvEntry>
-      <div className="block-head"><h2>Out, as CSV</h2></div>
+      <div className="block-head">
+        <h2>Out, as CSV</h2>
+      </div>
       <ul className="lines">
-        <li><a className="what" href={`${files}/scope.csv`}>lines of scope</a></li>
-        <li><a className="what" href={`${files}/walls-and-sections.csv`}>walls and sections</a></li>
-        <li><a className="what" href={`${files}/openings.csv`}>openings</a></li>
-        <li><a className="what" href={`${files}/materials.csv`}>materials</a></li>
+        <li>
+          <a className="what" href={`${files}/scope.csv`}>
+            lines of scope
+          </a>
+        </li>
+        <li>
+          <a className="what" href={`${files}/walls-and-sections.csv`}>
+            walls and sections
+          </a>
+        </li>
+        <li>
+          <a className="what" href={`${files}/openings.csv`}>
+            openings
+          </a>
+        </li>
+        <li>
+          <a className="what" href={`${files}/materials.csv`}>
+            materials
+          </a>
+        </li>
       </ul>
     </>
   );

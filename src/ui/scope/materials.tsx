@@ -20,7 +20,17 @@ import { useRemove } from '../kit/use-remove';
 export function Materials({ view }: { view: MaterialsView }) {
   const [by, setBy] = useState<'trade' | 'delivery'>('trade');
   const remove = useRemove();
-  const groups = [...groupBy(view.lines, (line) => (by === 'trade' ? (line.trade ? TRADES[line.trade] : 'Nobody’s yet') : line.needBy ? `Needed ${formatDay(line.needBy, view.today)}` : 'No day yet'))];
+  const groups = [
+    ...groupBy(view.lines, (line) =>
+      by === 'trade'
+        ? line.trade
+          ? TRADES[line.trade]
+          : 'Nobody’s yet'
+        : line.needBy
+          ? `Needed ${formatDay(line.needBy, view.today)}`
+          : 'No day yet',
+    ),
+  ];
   if (by === 'trade') groups.sort(([a], [b]) => (a < b ? -1 : 1));
   const cuts = view.calculations.filter((one) => one.calculator === 'cut-list' && one.output);
   const paper = `/api/jobs/${view.job.id}/papers/materials`;
@@ -31,44 +41,164 @@ export function Materials({ view }: { view: MaterialsView }) {
       <div className="page">
         <div className="page-head">
           <h1>Materials</h1>
-          <span className="soft">{view.lines.length} lines{view.lines.length > 0 && <>, {formatMoney(view.total)}{view.unpriced > 0 ? `, ${view.unpriced} without a price` : ''}</>}</span>
-          <span className="push actions no-print"><Link className="btn btn-primary" href="/bench">Compute something</Link><a className="btn btn-outline-secondary" href={`${paper}.pdf`}>PDF</a><a className="btn btn-outline-secondary" href={`${paper}.csv`}>CSV</a><PrintButton>Print</PrintButton></span>
+          <span className="soft">
+            {view.lines.length} lines
+            {view.lines.length > 0 && (
+              <>
+                , {formatMoney(view.total)}
+                {view.unpriced > 0 ? `, ${view.unpriced} without a price` : ''}
+              </>
+            )}
+          </span>
+          <span className="push actions no-print">
+            <Link className="btn btn-primary" href="/bench">
+              Compute something
+            </Link>
+            <a className="btn btn-outline-secondary" href={`${paper}.pdf`}>
+              PDF
+            </a>
+            <a className="btn btn-outline-secondary" href={`${paper}.csv`}>
+              CSV
+            </a>
+            <PrintButton>Print</PrintButton>
+          </span>
         </div>
-        {view.problems.map((one) => <div key={one.id} className="notice bad"><Mark kind="stop" /><div><Link href={`/jobs/${view.job.id}/areas/${one.areaId}/layout`}>{one.area}</Link>, {one.title}: {one.problem} It is left out of the list.</div></div>)}
-        {view.calculations.length === 0 ? <div className="empty"><p>Nothing is computed for this job yet. Draw a room or a face, then open a calculator on Bench for it and keep the result: the list makes itself.</p><Link className="btn btn-primary" href="/bench">To Bench</Link></div> : (
+        {view.problems.map((one) => (
+          <div key={one.id} className="notice bad">
+            <Mark kind="stop" />
+            <div>
+              <Link href={`/jobs/${view.job.id}/areas/${one.areaId}/layout`}>{one.area}</Link>, {one.title}:{' '}
+              {one.problem} It is left out of the list.
+            </div>
+          </div>
+        ))}
+        {view.calculations.length === 0 ? (
+          <div className="empty">
+            <p>
+              Nothing is computed for this job yet. Draw a room or a face, then open a calculator on Bench for it and
+              keep the result: the list makes itself.
+            </p>
+            <Link className="btn btn-primary" href="/bench">
+              To Bench
+            </Link>
+          </div>
+        ) : (
           <>
             <div className="chips mb-2 no-print" role="group" aria-label="In groups by">
-              {(['trade', 'delivery'] as const).map((one) => <button key={one} type="button" className="chip" aria-pressed={by === one} onClick={() => setBy(one)}>by {one}</button>)}
+              {(['trade', 'delivery'] as const).map((one) => (
+                <button key={one} type="button" className="chip" aria-pressed={by === one} onClick={() => setBy(one)}>
+                  by {one}
+                </button>
+              ))}
             </div>
             <table className="table-lines">
-              <thead><tr><th>What</th><th style={{ width: '13%' }} className="text-end">How many</th><th style={{ width: '12%' }} className="text-end">One</th><th style={{ width: '13%' }} className="text-end">All</th><th style={{ width: '15%' }}>From</th><th style={{ width: '20%' }}>{by === 'trade' ? 'Needed' : 'Whose'}, where</th></tr></thead>
+              <thead>
+                <tr>
+                  <th>What</th>
+                  <th style={{ width: '13%' }} className="text-end">
+                    How many
+                  </th>
+                  <th style={{ width: '12%' }} className="text-end">
+                    One
+                  </th>
+                  <th style={{ width: '13%' }} className="text-end">
+                    All
+                  </th>
+                  <th style={{ width: '15%' }}>From</th>
+                  <th style={{ width: '20%' }}>{by === 'trade' ? 'Needed' : 'Whose'}, where</th>
+                </tr>
+              </thead>
               {groups.map(([head, lines]) => (
                 <tbody key={head}>
-                  <tr><th scope="rowgroup" colSpan={6} className="group-head">{head}</th></tr>
+                  <tr>
+                    <th scope="rowgroup" colSpan={6} className="group-head">
+                      {head}
+                    </th>
+                  </tr>
                   {lines.map((line) => (
-                    <tr key={`${line.what}${line.unit}${line.needBy ?? ''}${line.supplier}${line.trade ?? ''}${line.unitPrice ?? ''}`}>
+                    <tr
+                      key={`${line.what}${line.unit}${line.needBy ?? ''}${line.supplier}${line.trade ?? ''}${line.unitPrice ?? ''}`}
+                    >
                       <td className="fw-bold">{line.what}</td>
-                      <td className="text-end" data-label="How many"><span className="mono">{line.quantity}</span> {packWord(line.quantity, line.unit)}</td>
-                      <td className="text-end mono" data-label="One">{line.unitPrice === null ? '' : formatMoney(line.unitPrice)}</td>
-                      <td className="text-end mono" data-label="All">{line.price === null ? <span className="soon small-text">no price</span> : formatMoney(line.price)}</td>
+                      <td className="text-end" data-label="How many">
+                        <span className="mono">{line.quantity}</span> {packWord(line.quantity, line.unit)}
+                      </td>
+                      <td className="text-end mono" data-label="One">
+                        {line.unitPrice === null ? '' : formatMoney(line.unitPrice)}
+                      </td>
+                      <td className="text-end mono" data-label="All">
+                        {line.price === null ? (
+                          <span className="soon small-text">no price</span>
+                        ) : (
+                          formatMoney(line.price)
+                        )}
+                      </td>
                       <td data-label="From">{line.supplier}</td>
-                      <td className="small-text" data-label="Needed, where">{by === 'trade' ? (line.needBy ? `${formatDay(line.needBy, view.today)} · ` : '') : line.trade ? `${TRADES[line.trade].toLowerCase()} · ` : ''}<span className="soft">{line.areas.join(', ')}</span></td>
+                      <td className="small-text" data-label="Needed, where">
+                        {by === 'trade'
+                          ? line.needBy
+                            ? `${formatDay(line.needBy, view.today)} · `
+                            : ''
+                          : line.trade
+                            ? `${TRADES[line.trade].toLowerCase()} · `
+                            : ''}
+                        <span className="soft">{line.areas.join(', ')}</span>
+                      </td>
                     </tr>
                   ))}
                 </tbody>
               ))}
             </table>
-            <div className="block-head"><h2>Computed for it</h2></div>
+            <div className="block-head">
+              <h2>Computed for it</h2>
+            </div>
             <ul className="lines">
               {view.calculations.map((one) => (
                 <li key={one.id}>
                   <Mark kind={one.problem ? 'stop' : 'done'} silent />
-                  <div className="what"><span className="fw-bold">{one.area}</span> {one.product || one.title.toLowerCase()}: {one.problem ?? one.answer}<div className="small-text soft">{one.title}{Object.keys(one.fed).length > 0 ? ', follows the drawing' : ''}</div></div>
-                  <span className="no-print d-flex gap-2 align-items-start"><Link className="btn btn-link btn-sm p-0" href={`/bench/${one.calculator}?kept=${one.id}`}>Open<span className="visually-hidden"> {one.product || one.title} in {one.area}</span></Link><Button size="sm" variant="link" className="p-0" onClick={() => remove('calculation', one.id, `“${one.product || one.title}”`)}>Take away<span className="visually-hidden"> {one.product || one.title} in {one.area}</span></Button></span>
+                  <div className="what">
+                    <span className="fw-bold">{one.area}</span> {one.product || one.title.toLowerCase()}:{' '}
+                    {one.problem ?? one.answer}
+                    <div className="small-text soft">
+                      {one.title}
+                      {Object.keys(one.fed).length > 0 ? ', follows the drawing' : ''}
+                    </div>
+                  </div>
+                  <span className="no-print d-flex gap-2 align-items-start">
+                    <Link className="btn btn-link btn-sm p-0" href={`/bench/${one.calculator}?kept=${one.id}`}>
+                      Open
+                      <span className="visually-hidden">
+                        {' '}
+                        {one.product || one.title} in {one.area}
+                      </span>
+                    </Link>
+                    <Button
+                      size="sm"
+                      variant="link"
+                      className="p-0"
+                      onClick={() => remove('calculation', one.id, `“${one.product || one.title}”`)}
+                    >
+                      Take away
+                      <span className="visually-hidden">
+                        {' '}
+                        {one.product || one.title} in {one.area}
+                      </span>
+                    </Button>
+                  </span>
                 </li>
               ))}
             </ul>
-            {cuts.map((one) => <section key={one.id}><div className="block-head"><h2>Cut list: {one.area}{one.product ? `, ${one.product}` : ''}</h2></div><CutSticks cuts={one.output?.cuts as Cut[]} system={view.job.units} /></section>)}
+            {cuts.map((one) => (
+              <section key={one.id}>
+                <div className="block-head">
+                  <h2>
+                    Cut list: {one.area}
+                    {one.product ? `, ${one.product}` : ''}
+                  </h2>
+                </div>
+                <CutSticks cuts={one.output?.cuts as Cut[]} system={view.job.units} />
+              </section>
+            ))}
           </>
         )}
       </div>

@@ -17,7 +17,8 @@ import { newId } from '../offline/send';
 import { ScopePlaces } from './scope-places';
 import { useRemove } from '../kit/use-remove';
 
-type Open = { form: 'new' } | { form: 'change'; set: OptionSetView } | { form: 'choose'; set: OptionSetView; option: OptionView };
+type Open =
+  { form: 'new' } | { form: 'change'; set: OptionSetView } | { form: 'choose'; set: OptionSetView; option: OptionView };
 
 /** Ways of doing one thing side by side, each with what it costs, how long it lasts and what it does to the finish. */
 export function Options({ view }: { view: OptionsView }) {
@@ -30,63 +31,295 @@ export function Options({ view }: { view: OptionsView }) {
       <JobPlaces job={view.job} />
       <ScopePlaces job={view.job.id} counts={view.counts} />
       <div className="page">
-        <div className="page-head"><h1>Options side by side</h1><span className="soft">{view.finish ? `today’s plan ends on ${formatDay(view.finish, view.today)}` : 'no plan yet'}</span><span className="push no-print"><Button onClick={() => setOpen({ form: 'new' })} disabled={view.areas.length === 0}>Compare something</Button></span></div>
-        {view.sets.length === 0 && <div className="empty"><p className="mb-0">Nothing is compared. Where there are two honest ways — overlay or strip, keep or replace, plaster or board — put them side by side and let the finish date speak too.</p></div>}
+        <div className="page-head">
+          <h1>Options side by side</h1>
+          <span className="soft">
+            {view.finish ? `today’s plan ends on ${formatDay(view.finish, view.today)}` : 'no plan yet'}
+          </span>
+          <span className="push no-print">
+            <Button onClick={() => setOpen({ form: 'new' })} disabled={view.areas.length === 0}>
+              Compare something
+            </Button>
+          </span>
+        </div>
+        {view.sets.length === 0 && (
+          <div className="empty">
+            <p className="mb-0">
+              Nothing is compared. Where there are two honest ways — overlay or strip, keep or replace, plaster or board
+              — put them side by side and let the finish date speak too.
+            </p>
+          </div>
+        )}
         {view.sets.map((set) => (
           <section key={set.id} className="mb-4">
-            <div className="block-head"><h2>{set.area}: {set.subject}</h2><span className="soft small-text">before {set.phaseLabel}</span>
-              {!set.chosen && <Button size="sm" variant="link" className="push p-0 no-print" onClick={() => setOpen({ form: 'change', set })}>Change<span className="visually-hidden"> {set.subject}</span></Button>}
-              {set.chosen && <Button size="sm" variant="link" className="push p-0 no-print" disabled={busy} onClick={() => void give(unchooseOption, { id: set.id, version: set.version }, { text: 'The choice is open again; the plan follows.' })}>Open it again<span className="visually-hidden">: {set.subject}</span></Button>}
+            <div className="block-head">
+              <h2>
+                {set.area}: {set.subject}
+              </h2>
+              <span className="soft small-text">before {set.phaseLabel}</span>
+              {!set.chosen && (
+                <Button
+                  size="sm"
+                  variant="link"
+                  className="push p-0 no-print"
+                  onClick={() => setOpen({ form: 'change', set })}
+                >
+                  Change<span className="visually-hidden"> {set.subject}</span>
+                </Button>
+              )}
+              {set.chosen && (
+                <Button
+                  size="sm"
+                  variant="link"
+                  className="push p-0 no-print"
+                  disabled={busy}
+                  onClick={() =>
+                    void give(
+                      unchooseOption,
+                      { id: set.id, version: set.version },
+                      { text: 'The choice is open again; the plan follows.' },
+                    )
+                  }
+                >
+                  Open it again<span className="visually-hidden">: {set.subject}</span>
+                </Button>
+              )}
             </div>
-            {set.chosen && <p className="good mt-2 mb-1"><Mark kind="done" silent /> {set.options.find((one) => one.key === set.chosen)?.name}: {set.reason} <span className="soft small-text">{set.chosenWhen}</span></p>}
+            {set.chosen && (
+              <p className="good mt-2 mb-1">
+                <Mark kind="done" silent /> {set.options.find((one) => one.key === set.chosen)?.name}: {set.reason}{' '}
+                <span className="soft small-text">{set.chosenWhen}</span>
+              </p>
+            )}
             <SideBySide set={set} today={view.today} onChoose={(option) => setOpen({ form: 'choose', set, option })} />
           </section>
         ))}
         {view.decisions.length > 0 && (
           <section>
-            <div className="block-head"><h2>Decided so far</h2></div>
-            <ul className="lines">{view.decisions.map((one) => <li key={one.id}><Mark kind="done" silent /><div className="what">{one.subject}<div className="small-text soft">{one.reason} · {one.by}, {one.when}</div></div><Button size="sm" variant="link" className="p-0 no-print" onClick={() => remove('decision', one.id, 'The entry')}>Take away<span className="visually-hidden"> {one.subject}</span></Button></li>)}</ul>
+            <div className="block-head">
+              <h2>Decided so far</h2>
+            </div>
+            <ul className="lines">
+              {view.decisions.map((one) => (
+                <li key={one.id}>
+                  <Mark kind="done" silent />
+                  <div className="what">
+                    {one.subject}
+                    <div className="small-text soft">
+                      {one.reason} · {one.by}, {one.when}
+                    </div>
+                  </div>
+                  <Button
+                    size="sm"
+                    variant="link"
+                    className="p-0 no-print"
+                    onClick={() => remove('decision', one.id, 'The entry')}
+                  >
+                    Take away<span className="visually-hidden"> {one.subject}</span>
+                  </Button>
+                </li>
+              ))}
+            </ul>
           </section>
         )}
-        <Slip title={open?.form === 'choose' ? `Choose ${open.option.name}` : open?.form === 'change' ? 'Change what is compared' : 'Compare'} open={open !== undefined} onClose={close}>
+        <Slip
+          title={
+            open?.form === 'choose'
+              ? `Choose ${open.option.name}`
+              : open?.form === 'change'
+                ? 'Change what is compared'
+                : 'Compare'
+          }
+          open={open !== undefined}
+          onClose={close}
+        >
           {open?.form === 'choose' && (
-            <CommandForm kind={chooseOption} submit="Choose it" onDone={close} start={() => ({ id: open.set.id, version: open.set.version, key: open.option.key, reason: '', decisionId: newId() })}>
-              <p className="mb-0">{open.option.workLabels.length > 0 ? `${open.set.area} is then planned as: ${open.option.workLabels.join(', ')}.` : 'The work in the area stays as it is planned.'} {moveWords(open.option)}</p>
+            <CommandForm
+              kind={chooseOption}
+              submit="Choose it"
+              onDone={close}
+              start={() => ({
+                id: open.set.id,
+                version: open.set.version,
+                key: open.option.key,
+                reason: '',
+                decisionId: newId(),
+              })}
+            >
+              <p className="mb-0">
+                {open.option.workLabels.length > 0
+                  ? `${open.set.area} is then planned as: ${open.option.workLabels.join(', ')}.`
+                  : 'The work in the area stays as it is planned.'}{' '}
+                {moveWords(open.option)}
+              </p>
               <TextField name="reason" label="Why" rows={2} />
             </CommandForm>
           )}
           {open?.form === 'new' && <NewSet view={view} onDone={close} />}
-          {open?.form === 'change' && <CommandForm kind={changeOptions} submit="Keep" onDone={close} start={() => ({ id: open.set.id, version: open.set.version, phase: open.set.phase, subject: open.set.subject, options: open.set.options.map(bare) })}><SetFields areas={view.areas} area={open.set.areaId} /></CommandForm>}
+          {open?.form === 'change' && (
+            <CommandForm
+              kind={changeOptions}
+              submit="Keep"
+              onDone={close}
+              start={() => ({
+                id: open.set.id,
+                version: open.set.version,
+                phase: open.set.phase,
+                subject: open.set.subject,
+                options: open.set.options.map(bare),
+              })}
+            >
+              <SetFields areas={view.areas} area={open.set.areaId} />
+            </CommandForm>
+          )}
         </Slip>
       </div>
     </>
   );
 }
 
-const bare = ({ key, name, cost, upkeepPerYear, lifeYears, leadDays, works, upkeep, unknown }: OptionView) => ({ key, name, cost, upkeepPerYear, lifeYears, leadDays, works, upkeep, unknown });
-const moveWords = (option: OptionView): string => (option.moves === null ? 'Its effect on the finish cannot be planned.' : option.moves === 0 ? 'The finish stays.' : `The finish moves ${Math.abs(option.moves)} ${Math.abs(option.moves) === 1 ? 'day' : 'days'} ${option.moves > 0 ? 'later' : 'earlier'}.`);
+const bare = ({ key, name, cost, upkeepPerYear, lifeYears, leadDays, works, upkeep, unknown }: OptionView) => ({
+  key,
+  name,
+  cost,
+  upkeepPerYear,
+  lifeYears,
+  leadDays,
+  works,
+  upkeep,
+  unknown,
+});
+const moveWords = (option: OptionView): string =>
+  option.moves === null
+    ? 'Its effect on the finish cannot be planned.'
+    : option.moves === 0
+      ? 'The finish stays.'
+      : `The finish moves ${Math.abs(option.moves)} ${Math.abs(option.moves) === 1 ? 'day' : 'days'} ${option.moves > 0 ? 'later' : 'earlier'}.`;
 
 /** Rows are what is compared, columns the options; the best of each figure is said, not coloured alone. */
-function SideBySide({ set, today, onChoose }: { set: OptionSetView; today: string; onChoose: (option: OptionView) => void }) {
-  const least = (value: (option: OptionView) => number | null): number => Math.min(...set.options.map((option) => value(option) ?? Infinity));
-  const best = (option: OptionView, value: (option: OptionView) => number | null, word = 'least'): React.ReactNode => (value(option) === least(value) && set.options.some((other) => value(other) !== value(option)) ? <span className="good small-text"> {word}</span> : null);
+function SideBySide({
+  set,
+  today,
+  onChoose,
+}: {
+  set: OptionSetView;
+  today: string;
+  onChoose: (option: OptionView) => void;
+}) {
+  const least = (value: (option: OptionView) => number | null): number =>
+    Math.min(...set.options.map((option) => value(option) ?? Infinity));
+  const best = (option: OptionView, value: (option: OptionView) => number | null, word = 'least'): React.ReactNode =>
+    value(option) === least(value) && set.options.some((other) => value(other) !== value(option)) ? (
+      <span className="good small-text"> {word}</span>
+    ) : null;
   const rows: [string, (option: OptionView) => React.ReactNode][] = [
-    ['Costs', (option) => <><span className="mono">{formatMoney(option.cost)}</span>{best(option, (one) => one.cost)}</>],
-    ['Upkeep', (option) => <>{option.upkeepPerYear > 0 ? <><span className="mono">{formatMoney(option.upkeepPerYear)}</span> a year</> : 'none'}{option.upkeep && <div className="soft small-text">{option.upkeep}</div>}</>],
+    [
+      'Costs',
+      (option) => (
+        <>
+          <span className="mono">{formatMoney(option.cost)}</span>
+          {best(option, (one) => one.cost)}
+        </>
+      ),
+    ],
+    [
+      'Upkeep',
+      (option) => (
+        <>
+          {option.upkeepPerYear > 0 ? (
+            <>
+              <span className="mono">{formatMoney(option.upkeepPerYear)}</span> a year
+            </>
+          ) : (
+            'none'
+          )}
+          {option.upkeep && <div className="soft small-text">{option.upkeep}</div>}
+        </>
+      ),
+    ],
     ['Lasts', (option) => `${option.lifeYears} years`],
-    ['A year of it', (option) => <><span className="mono">{formatMoney(option.costPerYear)}</span>{best(option, (one) => one.costPerYear)}</>],
-    ['Comes in', (option) => <>{option.leadDays} days{best(option, (one) => one.leadDays)}</>],
+    [
+      'A year of it',
+      (option) => (
+        <>
+          <span className="mono">{formatMoney(option.costPerYear)}</span>
+          {best(option, (one) => one.costPerYear)}
+        </>
+      ),
+    ],
+    [
+      'Comes in',
+      (option) => (
+        <>
+          {option.leadDays} days{best(option, (one) => one.leadDays)}
+        </>
+      ),
+    ],
     ['The work', (option) => option.workLabels.join(', ') || 'as planned'],
-    [`${set.area} done`, (option) => <>{option.areaDone ? formatDay(option.areaDone, today) : 'not planned'}{best(option, (one) => (one.areaDone ? Date.parse(one.areaDone) : null), 'first')}</>],
-    ['Job done', (option) => (option.finish ? <>{formatDay(option.finish, today)}<div className={`small-text ${(option.moves ?? 0) > 0 ? 'bad' : 'soft'}`}>{moveWords(option)}</div></> : 'not planned')],
+    [
+      `${set.area} done`,
+      (option) => (
+        <>
+          {option.areaDone ? formatDay(option.areaDone, today) : 'not planned'}
+          {best(option, (one) => (one.areaDone ? Date.parse(one.areaDone) : null), 'first')}
+        </>
+      ),
+    ],
+    [
+      'Job done',
+      (option) =>
+        option.finish ? (
+          <>
+            {formatDay(option.finish, today)}
+            <div className={`small-text ${(option.moves ?? 0) > 0 ? 'bad' : 'soft'}`}>{moveWords(option)}</div>
+          </>
+        ) : (
+          'not planned'
+        ),
+    ],
     ['Stays unknown', (option) => option.unknown || 'nothing'],
   ];
   return (
     <div className="side-by-side" style={{ '--options': set.options.length } as React.CSSProperties}>
       <table>
-        <thead><tr><th><span className="visually-hidden">Compared</span></th>{set.options.map((option) => <th key={option.key} scope="col" className={set.chosen === option.key ? 'chosen' : ''}>{option.name}</th>)}</tr></thead>
-        <tbody>{rows.map(([head, cell]) => <tr key={head}><th scope="row">{head}</th>{set.options.map((option) => <td key={option.key} className={set.chosen === option.key ? 'chosen' : ''}>{cell(option)}</td>)}</tr>)}</tbody>
-        {!set.chosen && <tfoot className="no-print"><tr><td />{set.options.map((option) => <td key={option.key}><Button size="sm" variant="outline-secondary" onClick={() => onChoose(option)}>Choose<span className="visually-hidden"> {option.name}</span></Button></td>)}</tr></tfoot>}
+        <thead>
+          <tr>
+            <th>
+              <span className="visually-hidden">Compared</span>
+            </th>
+            {set.options.map((option) => (
+              <th key={option.key} scope="col" className={set.chosen === option.key ? 'chosen' : ''}>
+                {option.name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([head, cell]) => (
+            <tr key={head}>
+              <th scope="row">{head}</th>
+              {set.options.map((option) => (
+                <td key={option.key} className={set.chosen === option.key ? 'chosen' : ''}>
+                  {cell(option)}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+        {!set.chosen && (
+          <tfoot className="no-print">
+            <tr>
+              <td />
+              {set.options.map((option) => (
+                <td key={option.key}>
+                  <Button size="sm" variant="outline-secondary" onClick={() => onChoose(option)}>
+                    Choose<span className="visually-hidden"> {option.name}</span>
+                  </Button>
+                </td>
+              ))}
+            </tr>
+          </tfoot>
+        )}
       </table>
     </div>
   );
@@ -94,11 +327,43 @@ function SideBySide({ set, today, onChoose }: { set: OptionSetView; today: strin
 
 function NewSet({ view, onDone }: { view: OptionsView; onDone: () => void }) {
   const [area, setArea] = useState(view.areas[0]?.id ?? '');
-  const blank = () => ({ key: newId(), name: '', cost: undefined as unknown as number, upkeepPerYear: 0, lifeYears: 20, leadDays: 0, works: [], upkeep: '', unknown: '' });
+  const blank = () => ({
+    key: newId(),
+    name: '',
+    cost: undefined as unknown as number,
+    upkeepPerYear: 0,
+    lifeYears: 20,
+    leadDays: 0,
+    works: [],
+    upkeep: '',
+    unknown: '',
+  });
   return (
     <>
-      <Form.Group controlId="options-area" className="mb-3"><Form.Label className="mb-1">Where</Form.Label><Form.Select value={area} onChange={(event) => setArea(event.target.value)}>{view.areas.map((one) => <option key={one.id} value={one.id}>{one.name}</option>)}</Form.Select></Form.Group>
-      <CommandForm key={area} kind={addOptions} submit="Compare" onDone={onDone} start={() => ({ id: newId(), job: view.job.id, area, phase: view.areas.find((one) => one.id === area)?.phases[0]?.phase, subject: '', options: [blank(), blank()] })}>
+      <Form.Group controlId="options-area" className="mb-3">
+        <Form.Label className="mb-1">Where</Form.Label>
+        <Form.Select value={area} onChange={(event) => setArea(event.target.value)}>
+          {view.areas.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+      <CommandForm
+        key={area}
+        kind={addOptions}
+        submit="Compare"
+        onDone={onDone}
+        start={() => ({
+          id: newId(),
+          job: view.job.id,
+          area,
+          phase: view.areas.find((one) => one.id === area)?.phases[0]?.phase,
+          subject: '',
+          options: [blank(), blank()],
+        })}
+      >
         <SetFields areas={view.areas} area={area} />
       </CommandForm>
     </>
@@ -112,20 +377,63 @@ function SetFields({ areas, area }: { areas: OptionsView['areas']; area: string 
   return (
     <>
       <TextField name="subject" label="What is to be decided" hint="like “overlay or strip”" />
-      <SelectField name="phase" label="Decided before" options={(known?.phases ?? []).map((step) => [step.phase, step.label])} />
+      <SelectField
+        name="phase"
+        label="Decided before"
+        options={(known?.phases ?? []).map((step) => [step.phase, step.label])}
+      />
       {fields.map((field, at) => (
         <fieldset key={field.row} className="option-fields">
           <legend className="form-label fs-6 mb-1 fw-bold">Option {at + 1}</legend>
           <TextField name={`options.${at}.name`} label="Name" />
-          <div className="form-pair"><MoneyField name={`options.${at}.cost`} label="Costs" /><TextField name={`options.${at}.leadDays`} label="Days until it is there" type="number" /></div>
-          <div className="form-pair"><TextField name={`options.${at}.lifeYears`} label="Lasts, years" type="number" /><MoneyField name={`options.${at}.upkeepPerYear`} label="Upkeep in a year" /></div>
+          <div className="form-pair">
+            <MoneyField name={`options.${at}.cost`} label="Costs" />
+            <TextField name={`options.${at}.leadDays`} label="Days until it is there" type="number" />
+          </div>
+          <div className="form-pair">
+            <TextField name={`options.${at}.lifeYears`} label="Lasts, years" type="number" />
+            <MoneyField name={`options.${at}.upkeepPerYear`} label="Upkeep in a year" />
+          </div>
           <TextField name={`options.${at}.upkeep`} label="Which upkeep" hint="like “painted every eight years”" />
           <TextField name={`options.${at}.unknown`} label="What stays unknown" />
-          {known && <TicksField name={`options.${at}.works`} label="If chosen, the work there is" options={worksFor(known.kind).filter((work) => work !== 'none').map((work) => [work, workFacts(work).label])} />}
-          {fields.length > 2 && <Button size="sm" variant="link" className="p-0" onClick={() => remove(at)}>Take option {at + 1} away</Button>}
+          {known && (
+            <TicksField
+              name={`options.${at}.works`}
+              label="If chosen, the work there is"
+              options={worksFor(known.kind)
+                .filter((work) => work !== 'none')
+                .map((work) => [work, workFacts(work).label])}
+            />
+          )}
+          {fields.length > 2 && (
+            <Button size="sm" variant="link" className="p-0" onClick={() => remove(at)}>
+              Take option {at + 1} away
+            </Button>
+          )}
         </fieldset>
       ))}
-      {fields.length < 5 && <div><Button size="sm" variant="outline-secondary" onClick={() => append({ key: newId(), name: '', upkeepPerYear: 0, lifeYears: 20, leadDays: 0, works: [], upkeep: '', unknown: '' })}>One more option</Button></div>}
+      {fields.length < 5 && (
+        <div>
+          <Button
+            size="sm"
+            variant="outline-secondary"
+            onClick={() =>
+              append({
+                key: newId(),
+                name: '',
+                upkeepPerYear: 0,
+                lifeYears: 20,
+                leadDays: 0,
+                works: [],
+                upkeep: '',
+                unknown: '',
+              })
+            }
+          >
+            One more option
+          </Button>
+        </div>
+      )}
     </>
   );
 }

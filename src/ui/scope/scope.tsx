@@ -28,9 +28,14 @@ export function Scope({ view }: { view: ScopePageView }) {
   const [only, setOnly] = useState<Stance>();
   const remove = useRemove();
   const lines = view.areas.flatMap((area) => area.lines);
-  const areas = view.areas.map((area) => ({
-    ...area, lines: area.lines.filter((line) => !only || line.stance === only), findings: only ? [] : area.findings, assumptions: only ? [] : view.assumptions.filter((assumption) => assumption.areaId === area.id),
-  })).filter((area) => area.lines.length + area.findings.length + area.assumptions.length > 0);
+  const areas = view.areas
+    .map((area) => ({
+      ...area,
+      lines: area.lines.filter((line) => !only || line.stance === only),
+      findings: only ? [] : area.findings,
+      assumptions: only ? [] : view.assumptions.filter((assumption) => assumption.areaId === area.id),
+    }))
+    .filter((area) => area.lines.length + area.findings.length + area.assumptions.length > 0);
   const close = (): void => setOpen(undefined);
   return (
     <>
@@ -38,55 +43,167 @@ export function Scope({ view }: { view: ScopePageView }) {
       <ScopePlaces job={view.job.id} counts={view.counts} />
       <div className="page">
         <div className="page-head">
-          <h1>What was agreed</h1><span className="soft">{lines.length} lines in {view.areas.filter((area) => area.lines.length > 0).length} areas</span>
-          <span className="push actions no-print"><Button onClick={() => setOpen('new')} disabled={view.areas.length === 0}>Add a line</Button><Button variant="outline-secondary" onClick={() => setOpen('csv')} disabled={view.areas.length === 0}>Lists</Button><PrintButton>Print</PrintButton></span>
+          <h1>What was agreed</h1>
+          <span className="soft">
+            {lines.length} lines in {view.areas.filter((area) => area.lines.length > 0).length} areas
+          </span>
+          <span className="push actions no-print">
+            <Button onClick={() => setOpen('new')} disabled={view.areas.length === 0}>
+              Add a line
+            </Button>
+            <Button variant="outline-secondary" onClick={() => setOpen('csv')} disabled={view.areas.length === 0}>
+              Lists
+            </Button>
+            <PrintButton>Print</PrintButton>
+          </span>
         </div>
         <div className="chips mb-3 no-print" role="group" aria-label="Only lines of one stance">
           {STANCE_KEYS.filter((stance) => lines.some((line) => line.stance === stance)).map((stance) => {
             const count = lines.filter((line) => line.stance === stance).length;
-            return <button key={stance} type="button" className="chip" aria-pressed={only === stance} onClick={() => setOnly(only === stance ? undefined : stance)}><StanceMark stance={stance} /> {count}</button>;
+            return (
+              <button
+                key={stance}
+                type="button"
+                className="chip"
+                aria-pressed={only === stance}
+                onClick={() => setOnly(only === stance ? undefined : stance)}
+              >
+                <StanceMark stance={stance} /> {count}
+              </button>
+            );
           })}
         </div>
-        {lines.length === 0 && <div className="empty"><p>Nothing is written down yet. Go round once, outside and inside, and begin with what is <em>not</em> included in each room: that is what is forgotten first.</p><Link className="btn btn-primary" href={`/jobs/${view.job.id}/scope/visit`}>Begin the first visit</Link></div>}
+        {lines.length === 0 && (
+          <div className="empty">
+            <p>
+              Nothing is written down yet. Go round once, outside and inside, and begin with what is <em>not</em>{' '}
+              included in each room: that is what is forgotten first.
+            </p>
+            <Link className="btn btn-primary" href={`/jobs/${view.job.id}/scope/visit`}>
+              Begin the first visit
+            </Link>
+          </div>
+        )}
         <div className="columns">
           {areas.map((area) => (
             <section key={area.id}>
-              <div className="block-head"><h2><Link href={`/jobs/${view.job.id}/areas/${area.id}`}>{area.name}</Link></h2><span className="soft small-text">{[area.place, area.side].filter(Boolean).join(', ')}</span><Link className="push small-text no-print" href={`/jobs/${view.job.id}/scope/visit?area=${area.id}`}>go on there</Link></div>
+              <div className="block-head">
+                <h2>
+                  <Link href={`/jobs/${view.job.id}/areas/${area.id}`}>{area.name}</Link>
+                </h2>
+                <span className="soft small-text">{[area.place, area.side].filter(Boolean).join(', ')}</span>
+                <Link className="push small-text no-print" href={`/jobs/${view.job.id}/scope/visit?area=${area.id}`}>
+                  go on there
+                </Link>
+              </div>
               <ul className="lines">
                 {area.lines.map((line) => (
                   <li key={line.id}>
                     <div className="what">
-                      {line.verb} {line.subject}{line.quantity ? <>, <span className="text-nowrap">{line.quantity} {line.unit ?? ''}</span></> : ''}
-                      <div className="small-text soft">{[line.trade ? TRADES[line.trade].toLowerCase() : '', line.dependsOn ? `depends on ${line.dependsOn}` : '', line.measure ? `follows the drawing: ${MEASURES[line.measure].label}` : '', line.change ? 'by a change' : '', selectionWords(view, line)].filter(Boolean).join(' · ')}</div>
+                      {line.verb} {line.subject}
+                      {line.quantity ? (
+                        <>
+                          ,{' '}
+                          <span className="text-nowrap">
+                            {line.quantity} {line.unit ?? ''}
+                          </span>
+                        </>
+                      ) : (
+                        ''
+                      )}
+                      <div className="small-text soft">
+                        {[
+                          line.trade ? TRADES[line.trade].toLowerCase() : '',
+                          line.dependsOn ? `depends on ${line.dependsOn}` : '',
+                          line.measure ? `follows the drawing: ${MEASURES[line.measure].label}` : '',
+                          line.change ? 'by a change' : '',
+                          selectionWords(view, line),
+                        ]
+                          .filter(Boolean)
+                          .join(' · ')}
+                      </div>
                     </div>
-                    <span className="small-text"><StanceMark stance={line.stance} /></span>
+                    <span className="small-text">
+                      <StanceMark stance={line.stance} />
+                    </span>
                     <span className="no-print d-flex gap-2">
-                      <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(line)}>Change<span className="visually-hidden"> {line.subject}</span></Button>
+                      <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(line)}>
+                        Change<span className="visually-hidden"> {line.subject}</span>
+                      </Button>
                     </span>
                   </li>
                 ))}
                 {area.findings.map((finding) => (
                   <li key={finding.id}>
                     <Mark kind={finding.gap ? 'waiting' : 'done'} silent />
-                    <div className="what"><span className="soft small-text">{FINDING_KINDS[finding.kind].label}</span> {finding.text}{finding.gap && <div className="small-text soon">{finding.gap}</div>}</div>
+                    <div className="what">
+                      <span className="soft small-text">{FINDING_KINDS[finding.kind].label}</span> {finding.text}
+                      {finding.gap && <div className="small-text soon">{finding.gap}</div>}
+                    </div>
                   </li>
                 ))}
-                {area.assumptions.map((assumption) => <AssumptionLine key={assumption.id} assumption={assumption} today={view.today} />)}
+                {area.assumptions.map((assumption) => (
+                  <AssumptionLine key={assumption.id} assumption={assumption} today={view.today} />
+                ))}
               </ul>
             </section>
           ))}
         </div>
-        <Slip title={open === 'new' ? 'One more line' : open === 'csv' ? 'Lists in and out' : 'Change a line'} open={open !== undefined} onClose={close}>
+        <Slip
+          title={open === 'new' ? 'One more line' : open === 'csv' ? 'Lists in and out' : 'Change a line'}
+          open={open !== undefined}
+          onClose={close}
+        >
           {open === 'new' && (
-            <CommandForm kind={addScope} submit="Add" onDone={close} start={() => ({ id: newId(), job: view.job.id, area: view.areas[0]?.id ?? '', stance: 'in' as const, verb: '', subject: '', dependsOn: '' })}>
+            <CommandForm
+              kind={addScope}
+              submit="Add"
+              onDone={close}
+              start={() => ({
+                id: newId(),
+                job: view.job.id,
+                area: view.areas[0]?.id ?? '',
+                stance: 'in' as const,
+                verb: '',
+                subject: '',
+                dependsOn: '',
+              })}
+            >
               <SelectField name="area" label="Where" options={view.areas.map((area) => [area.id, area.name])} />
               <LineFields area={undefined} selections={view.selections} />
             </CommandForm>
           )}
           {open === 'csv' && <Lists view={view} onDone={close} />}
           {open && open !== 'new' && open !== 'csv' && (
-            <CommandForm kind={changeScope} submit="Keep" onDone={close} beside={<Button variant="link" onClick={() => { close(); remove('scope', open.id, `“${open.verb} ${open.subject}”`); }}>Take it away</Button>}
-              start={() => ({ id: open.id, version: open.version, stance: open.stance, verb: open.verb, subject: open.subject, dependsOn: open.dependsOn, ...(open.quantity === null ? {} : { quantity: open.quantity }), ...(open.unit === null ? {} : { unit: open.unit }), ...(open.trade === null ? {} : { trade: open.trade }), ...(open.measure === null ? {} : { measure: open.measure }), ...(open.selection === null ? {} : { selection: open.selection }) })}>
+            <CommandForm
+              kind={changeScope}
+              submit="Keep"
+              onDone={close}
+              beside={
+                <Button
+                  variant="link"
+                  onClick={() => {
+                    close();
+                    remove('scope', open.id, `“${open.verb} ${open.subject}”`);
+                  }}
+                >
+                  Take it away
+                </Button>
+              }
+              start={() => ({
+                id: open.id,
+                version: open.version,
+                stance: open.stance,
+                verb: open.verb,
+                subject: open.subject,
+                dependsOn: open.dependsOn,
+                ...(open.quantity === null ? {} : { quantity: open.quantity }),
+                ...(open.unit === null ? {} : { unit: open.unit }),
+                ...(open.trade === null ? {} : { trade: open.trade }),
+                ...(open.measure === null ? {} : { measure: open.measure }),
+                ...(open.selection === null ? {} : { selection: open.selection }),
+              })}
+            >
               <LineFields area={view.areas.find((area) => area.id === open.areaId)} selections={view.selections} />
             </CommandForm>
           )}

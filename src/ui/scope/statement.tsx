@@ -28,9 +28,17 @@ export function StatementPage({ view }: { view: StatementView }) {
   const { shown, content, diff } = view;
   const newest = view.versions[0];
   const make = async (): Promise<void> => {
-    if (await give(makeStatement, { id: newId(), job: view.job.id }, { text: `Version ${(newest?.number ?? 0) + 1} is made.` })) router.push(`/jobs/${view.job.id}/scope/statement`);
+    if (
+      await give(
+        makeStatement,
+        { id: newId(), job: view.job.id },
+        { text: `Version ${(newest?.number ?? 0) + 1} is made.` },
+      )
+    )
+      router.push(`/jobs/${view.job.id}/scope/statement`);
   };
-  const paper = (kind: 'pdf' | 'csv'): string => `/api/jobs/${view.job.id}/papers/statement.${kind}${shown ? `?version=${shown.number}` : ''}`;
+  const paper = (kind: 'pdf' | 'csv'): string =>
+    `/api/jobs/${view.job.id}/papers/statement.${kind}${shown ? `?version=${shown.number}` : ''}`;
   return (
     <>
       <JobPlaces job={view.job} />
@@ -38,44 +46,133 @@ export function StatementPage({ view }: { view: StatementView }) {
       <div className="page">
         <div className="page-head">
           <h1>Statement</h1>
-          <span className="soft">{shown ? `version ${shown.number}, ${STATES[shown.state]}` : 'as it would be today; no version was made yet'}</span>
+          <span className="soft">
+            {shown
+              ? `version ${shown.number}, ${STATES[shown.state]}`
+              : 'as it would be today; no version was made yet'}
+          </span>
           <span className="push actions no-print">
-            {(!newest || view.outdated) && <Button variant={newest ? 'outline-secondary' : 'primary'} disabled={busy || content.areas.length === 0} onClick={() => void make()}>Make version {(newest?.number ?? 0) + 1}</Button>}
-            {shown && shown.id === newest?.id && shown.state !== 'agreed' && <Button onClick={() => setSending(true)}>{shown.state === 'sent' ? 'Send again' : 'Send to the client'}</Button>}
-            <a className="btn btn-outline-secondary" href={paper('pdf')}>PDF</a><a className="btn btn-outline-secondary" href={paper('csv')}>CSV</a><PrintButton>Print</PrintButton>
+            {(!newest || view.outdated) && (
+              <Button
+                variant={newest ? 'outline-secondary' : 'primary'}
+                disabled={busy || content.areas.length === 0}
+                onClick={() => void make()}
+              >
+                Make version {(newest?.number ?? 0) + 1}
+              </Button>
+            )}
+            {shown && shown.id === newest?.id && shown.state !== 'agreed' && (
+              <Button onClick={() => setSending(true)}>
+                {shown.state === 'sent' ? 'Send again' : 'Send to the client'}
+              </Button>
+            )}
+            <a className="btn btn-outline-secondary" href={paper('pdf')}>
+              PDF
+            </a>
+            <a className="btn btn-outline-secondary" href={paper('csv')}>
+              CSV
+            </a>
+            <PrintButton>Print</PrintButton>
           </span>
         </div>
         <div className="main-and-aside statement-page">
           <div>
-            {shown?.agreed && <p className="good"><Mark kind="done" silent /> Agreed by {shown.agreed}</p>}
-            {view.outdated && shown?.id === newest?.id && <Notice>What is written down has changed since version {newest?.number}. A new version says what changed.</Notice>}
+            {shown?.agreed && (
+              <p className="good">
+                <Mark kind="done" silent /> Agreed by {shown.agreed}
+              </p>
+            )}
+            {view.outdated && shown?.id === newest?.id && (
+              <Notice>
+                What is written down has changed since version {newest?.number}. A new version says what changed.
+              </Notice>
+            )}
             {diff && <StatementChanges diff={diff} against={diff.against} />}
-            {content.areas.length === 0 ? <div className="empty"><p>Nothing is written down yet. A statement is made from the lines of the first visit.</p><Link className="btn btn-primary" href={`/jobs/${view.job.id}/scope/visit`}>To the first visit</Link></div> : <StatementBody content={content} />}
+            {content.areas.length === 0 ? (
+              <div className="empty">
+                <p>Nothing is written down yet. A statement is made from the lines of the first visit.</p>
+                <Link className="btn btn-primary" href={`/jobs/${view.job.id}/scope/visit`}>
+                  To the first visit
+                </Link>
+              </div>
+            ) : (
+              <StatementBody content={content} />
+            )}
           </div>
           <aside className="no-print">
             <section>
-              <div className="block-head"><h2>Versions</h2></div>
+              <div className="block-head">
+                <h2>Versions</h2>
+              </div>
               <ul className="lines">
                 {view.versions.map((one) => (
                   <li key={one.id}>
-                    <Mark kind={one.state === 'agreed' ? 'done' : one.state === 'sent' ? 'waiting' : 'not-begun'} silent />
-                    <div className="what"><Link href={`/jobs/${view.job.id}/scope/statement?version=${one.number}`} {...(one.id === shown?.id ? { 'aria-current': 'page' as const } : {})}>Version {one.number}</Link> <span className="soft small-text">{one.made}</span><div className="small-text soft">{one.agreed ? `agreed by ${one.agreed}` : STATES[one.state]}</div></div>
+                    <Mark
+                      kind={one.state === 'agreed' ? 'done' : one.state === 'sent' ? 'waiting' : 'not-begun'}
+                      silent
+                    />
+                    <div className="what">
+                      <Link
+                        href={`/jobs/${view.job.id}/scope/statement?version=${one.number}`}
+                        {...(one.id === shown?.id ? { 'aria-current': 'page' as const } : {})}
+                      >
+                        Version {one.number}
+                      </Link>{' '}
+                      <span className="soft small-text">{one.made}</span>
+                      <div className="small-text soft">
+                        {one.agreed ? `agreed by ${one.agreed}` : STATES[one.state]}
+                      </div>
+                    </div>
                   </li>
                 ))}
                 {view.versions.length === 0 && <li className="soft">none yet</li>}
               </ul>
             </section>
             <section>
-              <div className="block-head"><h2>Before it goes out</h2></div>
-              {view.gaps.length === 0 && <p className="good mt-2"><Mark kind="done" silent /> Nothing is missing.</p>}
-              <ul className="lines">{view.gaps.map((gap) => <li key={gap.text}><Mark kind="waiting" silent /><Link className="what" href={gap.path}>{gap.text}</Link></li>)}</ul>
+              <div className="block-head">
+                <h2>Before it goes out</h2>
+              </div>
+              {view.gaps.length === 0 && (
+                <p className="good mt-2">
+                  <Mark kind="done" silent /> Nothing is missing.
+                </p>
+              )}
+              <ul className="lines">
+                {view.gaps.map((gap) => (
+                  <li key={gap.text}>
+                    <Mark kind="waiting" silent />
+                    <Link className="what" href={gap.path}>
+                      {gap.text}
+                    </Link>
+                  </li>
+                ))}
+              </ul>
             </section>
           </aside>
         </div>
         <Slip title={`Send version ${shown?.number ?? ''}`} open={sending} onClose={() => setSending(false)}>
           {sending && shown && (
-            <CommandForm kind={sendStatement} submit="Send" onDone={() => setSending(false)} start={() => ({ id: shown.id, version: shown.version, updateId: newId(), messageId: newId(), linkId: newId(), name: view.client.name, address: view.client.address, expiresOn: addDays(view.today, 90) })}>
-              {view.gaps.length > 0 && <p className="soon mb-0">{view.gaps.length} {view.gaps.length === 1 ? 'thing is' : 'things are'} not settled yet; they stand beside the statement.</p>}
+            <CommandForm
+              kind={sendStatement}
+              submit="Send"
+              onDone={() => setSending(false)}
+              start={() => ({
+                id: shown.id,
+                version: shown.version,
+                updateId: newId(),
+                messageId: newId(),
+                linkId: newId(),
+                name: view.client.name,
+                address: view.client.address,
+                expiresOn: addDays(view.today, 90),
+              })}
+            >
+              {view.gaps.length > 0 && (
+                <p className="soon mb-0">
+                  {view.gaps.length} {view.gaps.length === 1 ? 'thing is' : 'things are'} not settled yet; they stand
+                  beside the statement.
+                </p>
+              )}
               <SendFields />
             </CommandForm>
           )}

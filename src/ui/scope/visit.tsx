@@ -30,7 +30,10 @@ type Open = { form: 'finding'; kind: FindingKind } | { form: 'everything' } | { 
 export function Visit({ view, at }: { view: ScopePageView; at: string | undefined }) {
   const router = useRouter();
   const [open, setOpen] = useState<Open>();
-  const number = Math.max(0, view.areas.findIndex((area) => area.id === at));
+  const number = Math.max(
+    0,
+    view.areas.findIndex((area) => area.id === at),
+  );
   const area = view.areas[number];
   const next = view.areas[number + 1];
   const go = (id: string): void => router.push(`/jobs/${view.job.id}/scope/visit?area=${id}`);
@@ -43,47 +46,159 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
         <nav className="visit-areas no-print" aria-label="Areas of this visit">
           <ol>
             {view.areas.map((one) => (
-              <li key={one.id}><Link href={`/jobs/${view.job.id}/scope/visit?area=${one.id}`} {...(one.id === area?.id ? { 'aria-current': 'page' as const } : {})}><Mark kind={one.lines.length > 0 ? 'done' : 'not-begun'} silent /> <span>{one.name}</span> <span className="soft small-text">{one.lines.length > 0 ? one.lines.length : ''}</span></Link></li>
+              <li key={one.id}>
+                <Link
+                  href={`/jobs/${view.job.id}/scope/visit?area=${one.id}`}
+                  {...(one.id === area?.id ? { 'aria-current': 'page' as const } : {})}
+                >
+                  <Mark kind={one.lines.length > 0 ? 'done' : 'not-begun'} silent /> <span>{one.name}</span>{' '}
+                  <span className="soft small-text">{one.lines.length > 0 ? one.lines.length : ''}</span>
+                </Link>
+              </li>
             ))}
           </ol>
-          <Form.Select className="visit-choose" aria-label="Area of this visit" value={area?.id ?? ''} onChange={(event) => go(event.target.value)}>
-            {view.areas.map((one) => <option key={one.id} value={one.id}>{one.name} · {one.lines.length} lines</option>)}
+          <Form.Select
+            className="visit-choose"
+            aria-label="Area of this visit"
+            value={area?.id ?? ''}
+            onChange={(event) => go(event.target.value)}
+          >
+            {view.areas.map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.name} · {one.lines.length} lines
+              </option>
+            ))}
           </Form.Select>
-          <Button size="sm" variant="outline-secondary" onClick={() => setOpen({ form: 'add' })}>Another area</Button>
+          <Button size="sm" variant="outline-secondary" onClick={() => setOpen({ form: 'add' })}>
+            Another area
+          </Button>
         </nav>
-        {!area && <div className="empty"><p>No area yet. Begin with the first outside face as you come up to the house.</p><Button onClick={() => setOpen({ form: 'add' })}>The first area</Button></div>}
+        {!area && (
+          <div className="empty">
+            <p>No area yet. Begin with the first outside face as you come up to the house.</p>
+            <Button onClick={() => setOpen({ form: 'add' })}>The first area</Button>
+          </div>
+        )}
         {area && (
           <div className="visit-body">
             <div className="page-head mb-2">
-              <h1>{area.name}</h1><span className="soft">{[area.place, area.side].filter(Boolean).join(', ')}</span>
+              <h1>{area.name}</h1>
+              <span className="soft">{[area.place, area.side].filter(Boolean).join(', ')}</span>
               <span className="push actions no-print">
-                <Button size="sm" variant="outline-secondary" onClick={() => setOpen({ form: 'copy' })}>The same again</Button>
-                <Button size="sm" variant="link" className="px-1" onClick={() => setOpen({ form: 'split' })}>Split</Button>
+                <Button size="sm" variant="outline-secondary" onClick={() => setOpen({ form: 'copy' })}>
+                  The same again
+                </Button>
+                <Button size="sm" variant="link" className="px-1" onClick={() => setOpen({ form: 'split' })}>
+                  Split
+                </Button>
               </span>
             </div>
             <LineEntry key={area.id} job={view.job.id} area={area} />
             <AreaLines view={view} area={area} />
-            <div className="block-head"><h2>Found here</h2></div>
+            <div className="block-head">
+              <h2>Found here</h2>
+            </div>
             <Findings view={view} area={area} onKind={(kind) => setOpen({ form: 'finding', kind })} />
-            <div className="block-head"><h2>Believed, not seen</h2><Button size="sm" variant="link" className="push p-0 no-print" disabled={area.phases.length === 0} onClick={() => setOpen({ form: 'assumption' })}>Write one down</Button></div>
-            {area.phases.length === 0 && <p className="soft small-text mt-2 mb-0">A step shows what is believed: <Link href={`/jobs/${view.job.id}/set-out`}>choose what is to be done here</Link> first.</p>}
+            <div className="block-head">
+              <h2>Believed, not seen</h2>
+              <Button
+                size="sm"
+                variant="link"
+                className="push p-0 no-print"
+                disabled={area.phases.length === 0}
+                onClick={() => setOpen({ form: 'assumption' })}
+              >
+                Write one down
+              </Button>
+            </div>
+            {area.phases.length === 0 && (
+              <p className="soft small-text mt-2 mb-0">
+                A step shows what is believed:{' '}
+                <Link href={`/jobs/${view.job.id}/set-out`}>choose what is to be done here</Link> first.
+              </p>
+            )}
             <ul className="lines">
-              {view.assumptions.filter((one) => one.areaId === area.id).map((one) => <AssumptionLine key={one.id} assumption={one} today={view.today} />)}
+              {view.assumptions
+                .filter((one) => one.areaId === area.id)
+                .map((one) => (
+                  <AssumptionLine key={one.id} assumption={one} today={view.today} />
+                ))}
             </ul>
-            <div className="block-head"><h2>Measured</h2><Link className="push small-text" href={`/jobs/${view.job.id}/areas/${area.id}/layout`}>{area.drawn ? 'to the drawing' : 'draw it'}</Link></div>
-            <p className="mt-2 mb-0">{area.drawn ? area.measures.filter(({ measure }) => ['floor', 'wallsNet', 'faceNet', 'roofPlan', 'drainLength', 'height'].includes(measure)).map(({ measure, value }) => <span key={measure} className="me-3"><span className="soft small-text">{measure === 'wallsNet' ? 'walls' : measure === 'faceNet' ? 'face' : measure === 'roofPlan' ? 'on the plan' : measure === 'drainLength' ? 'length' : measure}</span> <span className="mono">{value}</span></span>) : <span className="soft">Not drawn yet: quantities are as typed.</span>}{area.openings > 0 && <span className="soft small-text">{area.openings} openings</span>}</p>
+            <div className="block-head">
+              <h2>Measured</h2>
+              <Link className="push small-text" href={`/jobs/${view.job.id}/areas/${area.id}/layout`}>
+                {area.drawn ? 'to the drawing' : 'draw it'}
+              </Link>
+            </div>
+            <p className="mt-2 mb-0">
+              {area.drawn ? (
+                area.measures
+                  .filter(({ measure }) =>
+                    ['floor', 'wallsNet', 'faceNet', 'roofPlan', 'drainLength', 'height'].includes(measure),
+                  )
+                  .map(({ measure, value }) => (
+                    <span key={measure} className="me-3">
+                      <span className="soft small-text">
+                        {measure === 'wallsNet'
+                          ? 'walls'
+                          : measure === 'faceNet'
+                            ? 'face'
+                            : measure === 'roofPlan'
+                              ? 'on the plan'
+                              : measure === 'drainLength'
+                                ? 'length'
+                                : measure}
+                      </span>{' '}
+                      <span className="mono">{value}</span>
+                    </span>
+                  ))
+              ) : (
+                <span className="soft">Not drawn yet: quantities are as typed.</span>
+              )}
+              {area.openings > 0 && <span className="soft small-text">{area.openings} openings</span>}
+            </p>
             <div className="actions mt-4 no-print">
-              {next ? <Button size="lg" onClick={() => go(next.id)}>{next.name} →</Button> : <Link className="btn btn-primary btn-lg" href={`/jobs/${view.job.id}/scope/statement`}>To the statement →</Link>}
-              <Button variant="outline-secondary" onClick={() => setOpen({ form: 'everything' })}>Everything here except …</Button>
+              {next ? (
+                <Button size="lg" onClick={() => go(next.id)}>
+                  {next.name} →
+                </Button>
+              ) : (
+                <Link className="btn btn-primary btn-lg" href={`/jobs/${view.job.id}/scope/statement`}>
+                  To the statement →
+                </Link>
+              )}
+              <Button variant="outline-secondary" onClick={() => setOpen({ form: 'everything' })}>
+                Everything here except …
+              </Button>
             </div>
           </div>
         )}
       </div>
       <Slip title={titleOf(open, area)} open={open !== undefined} onClose={close}>
-        {open?.form === 'finding' && <FindingForm key={open.kind} job={view.job.id} area={ABOUT_ALL.includes(open.kind) ? null : (area?.id ?? null)} kind={open.kind} onDone={close} />}
+        {open?.form === 'finding' && (
+          <FindingForm
+            key={open.kind}
+            job={view.job.id}
+            area={ABOUT_ALL.includes(open.kind) ? null : (area?.id ?? null)}
+            kind={open.kind}
+            onDone={close}
+          />
+        )}
         {open?.form === 'everything' && area && <EverythingExcept job={view.job.id} area={area} onDone={close} />}
-        {open?.form === 'assumption' && area && <AssumptionForm job={view.job.id} area={area.id} phases={area.phases} onDone={close} />}
-        {(open?.form === 'add' || open?.form === 'copy' || open?.form === 'split') && <AreaMaking making={open.form} view={view} area={area} onDone={(id) => { close(); if (id) go(id); }} />}
+        {open?.form === 'assumption' && area && (
+          <AssumptionForm job={view.job.id} area={area.id} phases={area.phases} onDone={close} />
+        )}
+        {(open?.form === 'add' || open?.form === 'copy' || open?.form === 'split') && (
+          <AreaMaking
+            making={open.form}
+            view={view}
+            area={area}
+            onDone={(id) => {
+              close();
+              if (id) go(id);
+            }}
+          />
+        )}
       </Slip>
     </>
   );
@@ -120,7 +235,13 @@ function LineEntry({ job, area }: { job: string; area: ScopeArea }) {
     event.preventDefault();
     setTried(true);
     if (!read?.ok) return;
-    if (await give(addScope, { id: newId(), job, area: area.id, ...read.value }, { text: `Kept: ${read.value.verb} ${read.value.subject}.` })) {
+    if (
+      await give(
+        addScope,
+        { id: newId(), job, area: area.id, ...read.value },
+        { text: `Kept: ${read.value.verb} ${read.value.subject}.` },
+      )
+    ) {
       setText('');
       setTried(false);
     }
@@ -132,14 +253,40 @@ function LineEntry({ job, area }: { job: string; area: ScopeArea }) {
       <Form.Group controlId="scope-line">
         <Form.Label className="mb-1">What happens to what</Form.Label>
         <div className="d-flex gap-2">
-          <Form.Control size="lg" autoComplete="off" value={text} maxLength={260} isInvalid={wrong} aria-describedby="scope-line-said" placeholder="strip the boards 46 m²" onChange={(event) => setText(event.target.value)} />
-          <Button type="submit" disabled={busy}>Keep</Button>
+          <Form.Control
+            size="lg"
+            autoComplete="off"
+            value={text}
+            maxLength={260}
+            isInvalid={wrong}
+            aria-describedby="scope-line-said"
+            placeholder="strip the boards 46 m²"
+            onChange={(event) => setText(event.target.value)}
+          />
+          <Button type="submit" disabled={busy}>
+            Keep
+          </Button>
         </div>
       </Form.Group>
       <div id="scope-line-said" className="small-text mt-1" aria-live="polite">
-        {wrong && <span className="bad" role="alert">{unread?.problem.message ?? 'Say what happens to what, like “strip the boards 46 m²”.'}</span>}
-        {!wrong && read?.ok && <><StanceMark stance={read.value.stance} /> · {read.value.verb} · {read.value.subject}{read.value.quantity ? ` · ${read.value.quantity} ${read.value.unit ?? ''}` : ''}{read.value.dependsOn ? ` · if ${read.value.dependsOn}` : ''}{read.value.trade ? <span className="soft"> · {TRADES[read.value.trade].toLowerCase()}</span> : ''}</>}
-        {!wrong && !read?.ok && <span className="soft">Begin with “not:”, “live:”, “protect:” or “refit:” to say how it stands; end with “if …” where it depends.</span>}
+        {wrong && (
+          <span className="bad" role="alert">
+            {unread?.problem.message ?? 'Say what happens to what, like “strip the boards 46 m²”.'}
+          </span>
+        )}
+        {!wrong && read?.ok && (
+          <>
+            <StanceMark stance={read.value.stance} /> · {read.value.verb} · {read.value.subject}
+            {read.value.quantity ? ` · ${read.value.quantity} ${read.value.unit ?? ''}` : ''}
+            {read.value.dependsOn ? ` · if ${read.value.dependsOn}` : ''}
+            {read.value.trade ? <span className="soft"> · {TRADES[read.value.trade].toLowerCase()}</span> : ''}
+          </>
+        )}
+        {!wrong && !read?.ok && (
+          <span className="soft">
+            Begin with “not:”, “live:”, “protect:” or “refit:” to say how it stands; end with “if …” where it depends.
+          </span>
+        )}
       </div>
     </Form>
   );
@@ -147,21 +294,53 @@ function LineEntry({ job, area }: { job: string; area: ScopeArea }) {
 
 function AreaLines({ view, area }: { view: ScopePageView; area: ScopeArea }) {
   const remove = useRemove();
-  if (area.lines.length === 0) return <p className="soft mt-3">Nothing said of it yet. Say first what is <em>not</em> included.</p>;
+  if (area.lines.length === 0)
+    return (
+      <p className="soft mt-3">
+        Nothing said of it yet. Say first what is <em>not</em> included.
+      </p>
+    );
   return (
     <ul className="lines mt-2" aria-label={`Lines of ${area.name}`}>
       {area.lines.map((line) => (
         <li key={line.id}>
-          <span className="small-text stance-first" title={STANCES[line.stance]}><StanceMark stance={line.stance} /></span>
-          <div className="what">{line.verb} {line.subject}{line.quantity ? `, ${line.quantity} ${line.unit ?? ''}` : ''}{line.dependsOn && <span className="soft small-text"> · depends on {line.dependsOn}</span>}{line.selection && <span className="soft small-text"> · {view.selections.find((one) => one.id === line.selection)?.category}</span>}</div>
-          <Button size="sm" variant="link" className="p-0 no-print" onClick={() => remove('scope', line.id, `“${line.verb} ${line.subject}”`)}>Take away<span className="visually-hidden"> {line.subject}</span></Button>
+          <span className="small-text stance-first" title={STANCES[line.stance]}>
+            <StanceMark stance={line.stance} />
+          </span>
+          <div className="what">
+            {line.verb} {line.subject}
+            {line.quantity ? `, ${line.quantity} ${line.unit ?? ''}` : ''}
+            {line.dependsOn && <span className="soft small-text"> · depends on {line.dependsOn}</span>}
+            {line.selection && (
+              <span className="soft small-text">
+                {' '}
+                · {view.selections.find((one) => one.id === line.selection)?.category}
+              </span>
+            )}
+          </div>
+          <Button
+            size="sm"
+            variant="link"
+            className="p-0 no-print"
+            onClick={() => remove('scope', line.id, `“${line.verb} ${line.subject}”`)}
+          >
+            Take away<span className="visually-hidden"> {line.subject}</span>
+          </Button>
         </li>
       ))}
     </ul>
   );
 }
 
-function Findings({ view, area, onKind }: { view: ScopePageView; area: ScopeArea; onKind: (kind: FindingKind) => void }) {
+function Findings({
+  view,
+  area,
+  onKind,
+}: {
+  view: ScopePageView;
+  area: ScopeArea;
+  onKind: (kind: FindingKind) => void;
+}) {
   const remove = useRemove();
   const found = [...area.findings, ...view.findings];
   return (
@@ -169,7 +348,11 @@ function Findings({ view, area, onKind }: { view: ScopePageView; area: ScopeArea
       <div className="no-print">
         {FINDING_ORDER.map(([where, kinds]) => (
           <div key={where} className="chips mt-2" role="group" aria-label={where}>
-            {kinds.map((kind) => <button key={kind} type="button" className="chip" onClick={() => onKind(kind)}>{FINDING_KINDS[kind].label}</button>)}
+            {kinds.map((kind) => (
+              <button key={kind} type="button" className="chip" onClick={() => onKind(kind)}>
+                {FINDING_KINDS[kind].label}
+              </button>
+            ))}
           </div>
         ))}
       </div>
@@ -177,8 +360,22 @@ function Findings({ view, area, onKind }: { view: ScopePageView; area: ScopeArea
         {found.map((finding) => (
           <li key={finding.id}>
             <Mark kind={finding.gap ? 'waiting' : 'done'} silent />
-            <div className="what"><span className="soft small-text">{FINDING_KINDS[finding.kind].label}{finding.area === null ? ', whole job' : ''}</span> {finding.text}{finding.gap && <div className="small-text soon">{finding.gap}</div>}</div>
-            <Button size="sm" variant="link" className="p-0 no-print" onClick={() => remove('finding', finding.id, `“${finding.subject}”`)}>Take away<span className="visually-hidden"> {finding.subject}</span></Button>
+            <div className="what">
+              <span className="soft small-text">
+                {FINDING_KINDS[finding.kind].label}
+                {finding.area === null ? ', whole job' : ''}
+              </span>{' '}
+              {finding.text}
+              {finding.gap && <div className="small-text soon">{finding.gap}</div>}
+            </div>
+            <Button
+              size="sm"
+              variant="link"
+              className="p-0 no-print"
+              onClick={() => remove('finding', finding.id, `“${finding.subject}”`)}
+            >
+              Take away<span className="visually-hidden"> {finding.subject}</span>
+            </Button>
           </li>
         ))}
       </ul>

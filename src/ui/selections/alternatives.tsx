@@ -19,36 +19,170 @@ export function Alternatives({ view }: { view: SelectionPageView }) {
   // `change`, or the one to be chosen.
   const [open, setOpen] = useState<string>();
   const taken = alternatives.find((one) => one.id === open);
-  const all = (price: number | null): string => (price === null ? 'price not asked' : item.quantity === null ? `${formatMoney(price)} each` : `${formatMoney(Math.round(price * item.quantity))} in all`);
+  const all = (price: number | null): string =>
+    price === null
+      ? 'price not asked'
+      : item.quantity === null
+        ? `${formatMoney(price)} each`
+        : `${formatMoney(Math.round(price * item.quantity))} in all`;
   const rows: [string, (one: (typeof alternatives)[number]) => React.ReactNode][] = [
-    ['Price', (one) => (one.unitPrice === null || item.quantity === null ? all(one.unitPrice) : <><span className="mono">{formatMoney(Math.round(one.unitPrice * item.quantity))}</span><span className="small-text soft d-block">in all, {formatMoney(one.unitPrice)} each</span></>)],
+    [
+      'Price',
+      (one) =>
+        one.unitPrice === null || item.quantity === null ? (
+          all(one.unitPrice)
+        ) : (
+          <>
+            <span className="mono">{formatMoney(Math.round(one.unitPrice * item.quantity))}</span>
+            <span className="small-text soft d-block">in all, {formatMoney(one.unitPrice)} each</span>
+          </>
+        ),
+    ],
     ['Takes', (one) => leadWords(one.leadLow, one.leadHigh)],
-    ['Comes', (one) => <>{formatDay(one.there, today)}{one.after !== null && <span className={`small-text d-block ${one.after > 0 ? 'bad' : 'good'}`}>{one.after > 0 ? `${one.after} ${one.after === 1 ? 'day' : 'days'} after its need` : 'in time if ordered today'}</span>}</>],
-    ['From', (one) => one.supplier], ['Upkeep', (one) => one.upkeep], ['Look', (one) => one.look],
+    [
+      'Comes',
+      (one) => (
+        <>
+          {formatDay(one.there, today)}
+          {one.after !== null && (
+            <span className={`small-text d-block ${one.after > 0 ? 'bad' : 'good'}`}>
+              {one.after > 0
+                ? `${one.after} ${one.after === 1 ? 'day' : 'days'} after its need`
+                : 'in time if ordered today'}
+            </span>
+          )}
+        </>
+      ),
+    ],
+    ['From', (one) => one.supplier],
+    ['Upkeep', (one) => one.upkeep],
+    ['Look', (one) => one.look],
   ];
   return (
     <section>
-      <div className="block-head"><h2>Side by side</h2><span className="push no-print"><Button size="sm" variant="link" className="p-0" onClick={() => setOpen('change')}>{alternatives.length === 0 ? 'Put alternatives beside each other' : 'Change them'}</Button></span></div>
+      <div className="block-head">
+        <h2>Side by side</h2>
+        <span className="push no-print">
+          <Button size="sm" variant="link" className="p-0" onClick={() => setOpen('change')}>
+            {alternatives.length === 0 ? 'Put alternatives beside each other' : 'Change them'}
+          </Button>
+        </span>
+      </div>
       {alternatives.length > 0 && (
-        <div className="side-by-side" style={{ '--options': alternatives.length } as React.CSSProperties} tabIndex={0} role="region" aria-label="Alternatives side by side">
+        <div
+          className="side-by-side"
+          style={{ '--options': alternatives.length } as React.CSSProperties}
+          tabIndex={0}
+          role="region"
+          aria-label="Alternatives side by side"
+        >
           <table>
-            <thead><tr><th scope="col"><span className="visually-hidden">What is compared</span></th>{alternatives.map((one) => <th key={one.id} scope="col">{one.picture && <img src={`/api/pictures/${one.picture}?w=240`} alt="" width={120} height={90} className="d-block mb-1" style={{ objectFit: 'cover' }} />}{one.choice}<div className="mono small-text soft">{one.code}</div></th>)}</tr></thead>
+            <thead>
+              <tr>
+                <th scope="col">
+                  <span className="visually-hidden">What is compared</span>
+                </th>
+                {alternatives.map((one) => (
+                  <th key={one.id} scope="col">
+                    {one.picture && (
+                      <img
+                        src={`/api/pictures/${one.picture}?w=240`}
+                        alt=""
+                        width={120}
+                        height={90}
+                        className="d-block mb-1"
+                        style={{ objectFit: 'cover' }}
+                      />
+                    )}
+                    {one.choice}
+                    <div className="mono small-text soft">{one.code}</div>
+                  </th>
+                ))}
+              </tr>
+            </thead>
             <tbody>
-              {rows.map(([name, show]) => <tr key={name}><th scope="row">{name}</th>{alternatives.map((one) => <td key={one.id}>{show(one)}</td>)}</tr>)}
-              <tr className="no-print"><th scope="row"><span className="visually-hidden">Choose</span></th>{alternatives.map((one) => <td key={one.id}>{item.code === one.code && item.choice === one.choice ? <span className="good">chosen</span> : <Button size="sm" onClick={() => setOpen(one.id)}>Choose<span className="visually-hidden"> {one.choice}</span></Button>}</td>)}</tr>
+              {rows.map(([name, show]) => (
+                <tr key={name}>
+                  <th scope="row">{name}</th>
+                  {alternatives.map((one) => (
+                    <td key={one.id}>{show(one)}</td>
+                  ))}
+                </tr>
+              ))}
+              <tr className="no-print">
+                <th scope="row">
+                  <span className="visually-hidden">Choose</span>
+                </th>
+                {alternatives.map((one) => (
+                  <td key={one.id}>
+                    {item.code === one.code && item.choice === one.choice ? (
+                      <span className="good">chosen</span>
+                    ) : (
+                      <Button size="sm" onClick={() => setOpen(one.id)}>
+                        Choose<span className="visually-hidden"> {one.choice}</span>
+                      </Button>
+                    )}
+                  </td>
+                ))}
+              </tr>
             </tbody>
           </table>
         </div>
       )}
-      <Slip title={open === 'change' ? 'Alternatives' : 'Choose'} open={open !== undefined} onClose={() => setOpen(undefined)}>
-        {open === 'change' && <CommandForm kind={keepAlternatives} submit="Keep" onDone={() => setOpen(undefined)} start={() => ({ id: item.id, version: item.version, alternatives: alternatives.length > 0 ? alternatives.map(({ there: _, after: __, ...one }) => one) : [blank(item.choice)] })}><Fields suppliers={view.suppliers} /></CommandForm>}
-        {taken && <CommandForm kind={chooseAlternative} submit="Choose it" onDone={() => setOpen(undefined)} start={() => ({ id: item.id, version: item.version, alternative: taken.id, reason: '' })}><p className="mb-0">{taken.choice}, {all(taken.unitPrice)}, {leadWords(taken.leadLow, taken.leadHigh)}.</p><TextField name="reason" label="Why this one" hint="Kept as a decision." /></CommandForm>}
+      <Slip
+        title={open === 'change' ? 'Alternatives' : 'Choose'}
+        open={open !== undefined}
+        onClose={() => setOpen(undefined)}
+      >
+        {open === 'change' && (
+          <CommandForm
+            kind={keepAlternatives}
+            submit="Keep"
+            onDone={() => setOpen(undefined)}
+            start={() => ({
+              id: item.id,
+              version: item.version,
+              alternatives:
+                alternatives.length > 0
+                  ? alternatives.map(({ there: _, after: __, ...one }) => one)
+                  : [blank(item.choice)],
+            })}
+          >
+            <Fields suppliers={view.suppliers} />
+          </CommandForm>
+        )}
+        {taken && (
+          <CommandForm
+            kind={chooseAlternative}
+            submit="Choose it"
+            onDone={() => setOpen(undefined)}
+            start={() => ({ id: item.id, version: item.version, alternative: taken.id, reason: '' })}
+          >
+            <p className="mb-0">
+              {taken.choice}, {all(taken.unitPrice)}, {leadWords(taken.leadLow, taken.leadHigh)}.
+            </p>
+            <TextField name="reason" label="Why this one" hint="Kept as a decision." />
+          </CommandForm>
+        )}
       </Slip>
     </section>
   );
 }
 
-const blank = (choice = '') => ({ id: newId(), choice, code: '', colour: '', finish: '', supplier: '', unitPrice: null, leadLow: 10, leadHigh: 14, upkeep: '', look: '', picture: null });
+const blank = (choice = '') => ({
+  id: newId(),
+  choice,
+  code: '',
+  colour: '',
+  finish: '',
+  supplier: '',
+  unitPrice: null,
+  leadLow: 10,
+  leadHigh: 14,
+  upkeep: '',
+  look: '',
+  picture: null,
+});
 
 function Fields({ suppliers }: { suppliers: readonly string[] }) {
   const { control } = useFormContext();
@@ -59,15 +193,32 @@ function Fields({ suppliers }: { suppliers: readonly string[] }) {
         <fieldset key={field.row} className="option-fields">
           <legend className="form-label fs-6 mb-1 fw-bold">Alternative {at + 1}</legend>
           <TextField name={`alternatives.${at}.choice`} label="What it is" />
-          <div className="form-pair"><TextField name={`alternatives.${at}.code`} label="Code" /><TextField name={`alternatives.${at}.colour`} label="Colour" /><TextField name={`alternatives.${at}.finish`} label="Finish" /></div>
-          <div className="form-pair"><TextField name={`alternatives.${at}.supplier`} label="From whom" list={suppliers} /><MoneyField name={`alternatives.${at}.unitPrice`} label="Price of one" /></div>
-          <div className="form-pair"><TextField name={`alternatives.${at}.leadLow`} label="Days, at best" type="number" /><TextField name={`alternatives.${at}.leadHigh`} label="at worst" type="number" /></div>
-          <TextField name={`alternatives.${at}.upkeep`} label="Upkeep" /><TextField name={`alternatives.${at}.look`} label="Look" />
+          <div className="form-pair">
+            <TextField name={`alternatives.${at}.code`} label="Code" />
+            <TextField name={`alternatives.${at}.colour`} label="Colour" />
+            <TextField name={`alternatives.${at}.finish`} label="Finish" />
+          </div>
+          <div className="form-pair">
+            <TextField name={`alternatives.${at}.supplier`} label="From whom" list={suppliers} />
+            <MoneyField name={`alternatives.${at}.unitPrice`} label="Price of one" />
+          </div>
+          <div className="form-pair">
+            <TextField name={`alternatives.${at}.leadLow`} label="Days, at best" type="number" />
+            <TextField name={`alternatives.${at}.leadHigh`} label="at worst" type="number" />
+          </div>
+          <TextField name={`alternatives.${at}.upkeep`} label="Upkeep" />
+          <TextField name={`alternatives.${at}.look`} label="Look" />
           <PictureField name={`alternatives.${at}.picture`} label="Picture" />
-          <Button size="sm" variant="link" className="p-0" onClick={() => remove(at)}>Take alternative {at + 1} away</Button>
+          <Button size="sm" variant="link" className="p-0" onClick={() => remove(at)}>
+            Take alternative {at + 1} away
+          </Button>
         </fieldset>
       ))}
-      <div><Button size="sm" variant="outline-secondary" onClick={() => append(blank())}>One more</Button></div>
+      <div>
+        <Button size="sm" variant="outline-secondary" onClick={() => append(blank())}>
+          One more
+        </Button>
+      </div>
     </>
   );
 }

@@ -3,7 +3,15 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { addDelivery, addSpare, changeDelivery, dropDelivery, keepSalvage, receiveDelivery, settleSpare } from '@/contract/commands/selections';
+import {
+  addDelivery,
+  addSpare,
+  changeDelivery,
+  dropDelivery,
+  keepSalvage,
+  receiveDelivery,
+  settleSpare,
+} from '@/contract/commands/selections';
 import type { DeliveriesView, DeliveryView, StoredThing } from '@/contract/views/selections';
 import { ONE_PERSON_KG, peopleFor } from '@/core/selections/storage';
 import { addDays, formatDay, type Day } from '@/core/units/day';
@@ -17,7 +25,12 @@ import { newId } from '../offline/send';
 import { SelectionPlaces } from './selection-places';
 
 type Open = { form: 'new' | 'spare' } | { form: 'change' | 'came'; delivery: DeliveryView };
-const TITLES: Record<Open['form'], string> = { new: 'A delivery', change: 'Change it', came: 'It came', spare: 'Something is kept' };
+const TITLES: Record<Open['form'], string> = {
+  new: 'A delivery',
+  change: 'Change it',
+  came: 'It came',
+  spare: 'Something is kept',
+};
 
 /** How things come on the site, where they are put, and what stands there: things to fit, what is left, what was salvaged. */
 export function Deliveries({ view, left }: { view: DeliveriesView; left: string | undefined }) {
@@ -29,11 +42,29 @@ export function Deliveries({ view, left }: { view: DeliveriesView; left: string 
       <JobPlaces job={view.job} />
       <SelectionPlaces job={view.job.id} counts={view.counts} />
       <div className="page">
-        <div className="page-head"><h1>Deliveries and storage</h1><span className="soft">{planned.length === 0 ? 'nothing is on its day' : `${planned.length} to come`}</span><span className="push actions no-print"><PrintButton>Print</PrintButton><Button onClick={() => setOpen({ form: 'new' })} disabled={view.loose.length === 0}>A delivery</Button></span></div>
+        <div className="page-head">
+          <h1>Deliveries and storage</h1>
+          <span className="soft">{planned.length === 0 ? 'nothing is on its day' : `${planned.length} to come`}</span>
+          <span className="push actions no-print">
+            <PrintButton>Print</PrintButton>
+            <Button onClick={() => setOpen({ form: 'new' })} disabled={view.loose.length === 0}>
+              A delivery
+            </Button>
+          </span>
+        </div>
         <div className="main-and-aside">
           <div>
-            {view.deliveries.length === 0 && <div className="empty"><p className="mb-0">No delivery has its day yet. Say what comes together, on which day and into which room: whether it can stand there until it is used follows from the plan and the drawing.</p></div>}
-            {view.deliveries.map((delivery) => <Delivery key={delivery.id} delivery={delivery} view={view} onOpen={setOpen} />)}
+            {view.deliveries.length === 0 && (
+              <div className="empty">
+                <p className="mb-0">
+                  No delivery has its day yet. Say what comes together, on which day and into which room: whether it can
+                  stand there until it is used follows from the plan and the drawing.
+                </p>
+              </div>
+            )}
+            {view.deliveries.map((delivery) => (
+              <Delivery key={delivery.id} delivery={delivery} view={view} onOpen={setOpen} />
+            ))}
             {view.loose.length > 0 && <Loose view={view} />}
           </div>
           <div>
@@ -42,9 +73,38 @@ export function Deliveries({ view, left }: { view: DeliveriesView; left: string 
           </div>
         </div>
         <Slip title={open ? TITLES[open.form] : ''} open={open !== undefined} onClose={close}>
-          {open?.form === 'new' && <CommandForm kind={addDelivery} submit="Keep" onDone={close} start={() => ({ id: newId(), job: view.job.id, day: firstDay(view), placeNote: '', protection: '', carry: '', selections: [] })}><DeliveryFields view={view} /></CommandForm>}
+          {open?.form === 'new' && (
+            <CommandForm
+              kind={addDelivery}
+              submit="Keep"
+              onDone={close}
+              start={() => ({
+                id: newId(),
+                job: view.job.id,
+                day: firstDay(view),
+                placeNote: '',
+                protection: '',
+                carry: '',
+                selections: [],
+              })}
+            >
+              <DeliveryFields view={view} />
+            </CommandForm>
+          )}
           {open?.form === 'change' && <ChangeDelivery view={view} delivery={open.delivery} onDone={close} />}
-          {open?.form === 'came' && <CommandForm kind={receiveDelivery} submit="It came" onDone={close} start={() => ({ id: open.delivery.id, version: open.delivery.version, day: view.today })}><p className="mb-0">Look at each thing before the lorry leaves; what is not right is said in its selection.</p><TextField name="day" label="On" type="date" /></CommandForm>}
+          {open?.form === 'came' && (
+            <CommandForm
+              kind={receiveDelivery}
+              submit="It came"
+              onDone={close}
+              start={() => ({ id: open.delivery.id, version: open.delivery.version, day: view.today })}
+            >
+              <p className="mb-0">
+                Look at each thing before the lorry leaves; what is not right is said in its selection.
+              </p>
+              <TextField name="day" label="On" type="date" />
+            </CommandForm>
+          )}
           {open?.form === 'spare' && <SpareForm view={view} left={left} onDone={close} />}
         </Slip>
       </div>
@@ -52,26 +112,96 @@ export function Deliveries({ view, left }: { view: DeliveriesView; left: string 
   );
 }
 
-const firstDay = (view: DeliveriesView): Day => view.loose.map((one) => one.expectedOn).filter((day) => day !== null).sort()[0] ?? addDays(view.today, 7);
+const firstDay = (view: DeliveriesView): Day =>
+  view.loose
+    .map((one) => one.expectedOn)
+    .filter((day) => day !== null)
+    .sort()[0] ?? addDays(view.today, 7);
 
-function Delivery({ delivery, view, onOpen }: { delivery: DeliveryView; view: DeliveriesView; onOpen: (open: Open) => void }) {
+function Delivery({
+  delivery,
+  view,
+  onOpen,
+}: {
+  delivery: DeliveryView;
+  view: DeliveriesView;
+  onOpen: (open: Open) => void;
+}) {
   const { give, busy } = useSend();
   const day = (value: Day): string => formatDay(value, view.today);
-  const heavy = [delivery.heaviest !== null && `heaviest piece ${delivery.heaviest} kg`, delivery.people !== null && `${delivery.people} ${delivery.people === 1 ? 'person' : 'people'}`, delivery.carry].filter(Boolean).join(', ');
+  const heavy = [
+    delivery.heaviest !== null && `heaviest piece ${delivery.heaviest} kg`,
+    delivery.people !== null && `${delivery.people} ${delivery.people === 1 ? 'person' : 'people'}`,
+    delivery.carry,
+  ]
+    .filter(Boolean)
+    .join(', ');
   return (
     <article className="request">
       <div className="block-head">
-        <h2><Mark kind={delivery.state === 'came' ? 'done' : delivery.warnings.length > 0 ? 'stop' : 'waiting'} silent /> {delivery.state === 'came' ? `Came ${delivery.cameOn ? day(delivery.cameOn) : ''}` : `${day(delivery.day)}${delivery.half ? `, ${delivery.half}` : ''}`}</h2>
-        <span className="soft small-text">{delivery.place ? `into ${delivery.place}${delivery.placeNote ? `, ${delivery.placeNote}` : ''}` : 'place not said'}</span>
-        {delivery.state === 'planned' && <span className="push d-flex gap-3 no-print"><Button size="sm" onClick={() => onOpen({ form: 'came', delivery })}>It came</Button><Button size="sm" variant="link" className="p-0" onClick={() => onOpen({ form: 'change', delivery })}>Change</Button><Button size="sm" variant="link" className="p-0" disabled={busy} onClick={() => void give(dropDelivery, { id: delivery.id, version: delivery.version }, { text: 'The delivery was dropped; what was in it is loose again.' })}>Drop</Button></span>}
+        <h2>
+          <Mark kind={delivery.state === 'came' ? 'done' : delivery.warnings.length > 0 ? 'stop' : 'waiting'} silent />{' '}
+          {delivery.state === 'came'
+            ? `Came ${delivery.cameOn ? day(delivery.cameOn) : ''}`
+            : `${day(delivery.day)}${delivery.half ? `, ${delivery.half}` : ''}`}
+        </h2>
+        <span className="soft small-text">
+          {delivery.place
+            ? `into ${delivery.place}${delivery.placeNote ? `, ${delivery.placeNote}` : ''}`
+            : 'place not said'}
+        </span>
+        {delivery.state === 'planned' && (
+          <span className="push d-flex gap-3 no-print">
+            <Button size="sm" onClick={() => onOpen({ form: 'came', delivery })}>
+              It came
+            </Button>
+            <Button size="sm" variant="link" className="p-0" onClick={() => onOpen({ form: 'change', delivery })}>
+              Change
+            </Button>
+            <Button
+              size="sm"
+              variant="link"
+              className="p-0"
+              disabled={busy}
+              onClick={() =>
+                void give(
+                  dropDelivery,
+                  { id: delivery.id, version: delivery.version },
+                  { text: 'The delivery was dropped; what was in it is loose again.' },
+                )
+              }
+            >
+              Drop
+            </Button>
+          </span>
+        )}
       </div>
       <ul className="lines">
-        {delivery.items.map((item) => <li key={item.id}><div className="what"><Link href={`/jobs/${view.job.id}/selections/${item.id}`}>{item.text}</Link> <span className="soft">{item.area}{item.needBy ? `, needed ${day(item.needBy)}` : ''}</span></div></li>)}
+        {delivery.items.map((item) => (
+          <li key={item.id}>
+            <div className="what">
+              <Link href={`/jobs/${view.job.id}/selections/${item.id}`}>{item.text}</Link>{' '}
+              <span className="soft">
+                {item.area}
+                {item.needBy ? `, needed ${day(item.needBy)}` : ''}
+              </span>
+            </div>
+          </li>
+        ))}
       </ul>
       {heavy && <p className="small-text mb-0 mt-1">{heavy}</p>}
       {delivery.protection && <p className="small-text mb-0">Protected: {delivery.protection}</p>}
-      {delivery.room && delivery.room.left !== null && <p className="small-text soft mb-0">{delivery.floorArea === null ? '' : `Takes ${delivery.floorArea} m² of floor; `}{Math.max(0, delivery.room.left).toFixed(1)} m² are free there with half kept clear.</p>}
-      {delivery.warnings.map((warning) => <p key={warning} className="small-text bad mb-0">{warning}</p>)}
+      {delivery.room && delivery.room.left !== null && (
+        <p className="small-text soft mb-0">
+          {delivery.floorArea === null ? '' : `Takes ${delivery.floorArea} m² of floor; `}
+          {Math.max(0, delivery.room.left).toFixed(1)} m² are free there with half kept clear.
+        </p>
+      )}
+      {delivery.warnings.map((warning) => (
+        <p key={warning} className="small-text bad mb-0">
+          {warning}
+        </p>
+      ))}
     </article>
   );
 }
@@ -79,8 +209,26 @@ function Delivery({ delivery, view, onOpen }: { delivery: DeliveryView; view: De
 function Loose({ view }: { view: DeliveriesView }) {
   return (
     <section>
-      <div className="block-head"><h2>In no delivery yet</h2></div>
-      <ul className="lines">{view.loose.map((one) => <li key={one.id}><Mark kind="waiting" silent /><div className="what"><Link href={`/jobs/${view.job.id}/selections/${one.id}`}>{one.text}</Link></div><span className="small-text soft text-nowrap">{one.expectedOn ? `comes ${formatDay(one.expectedOn, view.today)}` : one.needBy ? `needed ${formatDay(one.needBy, view.today)}` : ''}</span></li>)}</ul>
+      <div className="block-head">
+        <h2>In no delivery yet</h2>
+      </div>
+      <ul className="lines">
+        {view.loose.map((one) => (
+          <li key={one.id}>
+            <Mark kind="waiting" silent />
+            <div className="what">
+              <Link href={`/jobs/${view.job.id}/selections/${one.id}`}>{one.text}</Link>
+            </div>
+            <span className="small-text soft text-nowrap">
+              {one.expectedOn
+                ? `comes ${formatDay(one.expectedOn, view.today)}`
+                : one.needBy
+                  ? `needed ${formatDay(one.needBy, view.today)}`
+                  : ''}
+            </span>
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }
@@ -90,7 +238,9 @@ function StoreMap({ view }: { view: DeliveriesView }) {
   if (view.map.length === 0) return null;
   return (
     <section>
-      <div className="block-head"><h2>Where there is room</h2></div>
+      <div className="block-head">
+        <h2>Where there is room</h2>
+      </div>
       <div className="store-map">
         {view.map.map(({ level, rooms }) => (
           <div key={level} className="store-level">
@@ -98,16 +248,33 @@ function StoreMap({ view }: { view: DeliveriesView }) {
             <ul>
               {rooms.map((room) => (
                 <li key={room.id} className={room.kept || (room.busy && room.busy.from <= view.today) ? 'busy' : ''}>
-                  <Link href={`/jobs/${view.job.id}/areas/${room.id}`} className="plain fw-bold">{room.name}</Link>
-                  <span className="d-block">{room.kept ? room.kept : room.busy ? (room.busy.from <= view.today ? `free after ${formatDay(room.busy.until, view.today)}` : `free until ${formatDay(room.busy.from, view.today)}`) : 'free'}{!room.kept && room.left !== null ? `, ${room.left.toFixed(1)} m²` : ''}</span>
-                  {room.things.map((thing) => <span key={thing} className="d-block thing">{thing}</span>)}
+                  <Link href={`/jobs/${view.job.id}/areas/${room.id}`} className="plain fw-bold">
+                    {room.name}
+                  </Link>
+                  <span className="d-block">
+                    {room.kept
+                      ? room.kept
+                      : room.busy
+                        ? room.busy.from <= view.today
+                          ? `free after ${formatDay(room.busy.until, view.today)}`
+                          : `free until ${formatDay(room.busy.from, view.today)}`
+                        : 'free'}
+                    {!room.kept && room.left !== null ? `, ${room.left.toFixed(1)} m²` : ''}
+                  </span>
+                  {room.things.map((thing) => (
+                    <span key={thing} className="d-block thing">
+                      {thing}
+                    </span>
+                  ))}
                 </li>
               ))}
             </ul>
           </div>
         ))}
       </div>
-      <p className="small-text soft mb-0">Hatched: somebody works or lives there today. Half of a drawn floor stays clear.</p>
+      <p className="small-text soft mb-0">
+        Hatched: somebody works or lives there today. Half of a drawn floor stays clear.
+      </p>
     </section>
   );
 }
@@ -116,12 +283,23 @@ function StoreMap({ view }: { view: DeliveriesView }) {
 function Storage({ view, onKeep }: { view: DeliveriesView; onKeep: () => void }) {
   return (
     <section>
-      <div className="block-head"><h2>What stands where</h2><span className="push no-print"><Button size="sm" variant="link" className="p-0" onClick={onKeep}>Something is kept</Button></span></div>
+      <div className="block-head">
+        <h2>What stands where</h2>
+        <span className="push no-print">
+          <Button size="sm" variant="link" className="p-0" onClick={onKeep}>
+            Something is kept
+          </Button>
+        </span>
+      </div>
       {view.storage.length === 0 && <p className="soft mt-2">Nothing stands on the site.</p>}
       {view.storage.map(({ place, things }) => (
         <div key={place} className="storage-place">
           <h3>{place}</h3>
-          <ul className="lines">{things.map((thing) => <Stored key={thing.id} thing={thing} today={view.today} />)}</ul>
+          <ul className="lines">
+            {things.map((thing) => (
+              <Stored key={thing.id} thing={thing} today={view.today} />
+            ))}
+          </ul>
         </div>
       ))}
     </section>
@@ -132,25 +310,86 @@ function Stored({ thing, today }: { thing: StoredThing; today: Day }) {
   const { give, busy } = useSend();
   const gone = (): void => {
     const { id, version } = thing;
-    if (thing.from === 'spare') void give(settleSpare, { id, version, state: 'gone' }, { text: `${thing.what}: gone.`, undo: () => void give(settleSpare, { id, version: version + 1, state: 'kept' }, { text: `${thing.what} is kept again.` }) });
-    if (thing.from === 'salvage') void give(keepSalvage, { id, version, kept: 'back', place: '' }, { text: `${thing.what}: back in the house.`, undo: () => void give(keepSalvage, { id, version: version + 1, kept: 'kept', place: '' }, { text: `${thing.what} is kept again.` }) });
+    if (thing.from === 'spare')
+      void give(
+        settleSpare,
+        { id, version, state: 'gone' },
+        {
+          text: `${thing.what}: gone.`,
+          undo: () =>
+            void give(
+              settleSpare,
+              { id, version: version + 1, state: 'kept' },
+              { text: `${thing.what} is kept again.` },
+            ),
+        },
+      );
+    if (thing.from === 'salvage')
+      void give(
+        keepSalvage,
+        { id, version, kept: 'back', place: '' },
+        {
+          text: `${thing.what}: back in the house.`,
+          undo: () =>
+            void give(
+              keepSalvage,
+              { id, version: version + 1, kept: 'kept', place: '' },
+              { text: `${thing.what} is kept again.` },
+            ),
+        },
+      );
   };
   return (
     <li>
       <Mark kind={thing.kind === 'wrong part' ? 'stop' : thing.from === 'selection' ? 'under-way' : 'done'} silent />
-      <div className="what">{thing.href ? <Link href={thing.href}>{thing.what}</Link> : thing.what}<div className="small-text soft">{thing.kind}, {thing.text}{thing.until ? ` by ${formatDay(thing.until, today)}` : ''}</div></div>
-      {thing.from !== 'selection' && <Button size="sm" variant="link" className="p-0 no-print" disabled={busy} onClick={gone}>{thing.kind === 'wrong part' ? 'Gone back' : thing.from === 'salvage' ? 'Back in place' : 'Used up'}<span className="visually-hidden">: {thing.what}</span></Button>}
+      <div className="what">
+        {thing.href ? <Link href={thing.href}>{thing.what}</Link> : thing.what}
+        <div className="small-text soft">
+          {thing.kind}, {thing.text}
+          {thing.until ? ` by ${formatDay(thing.until, today)}` : ''}
+        </div>
+      </div>
+      {thing.from !== 'selection' && (
+        <Button size="sm" variant="link" className="p-0 no-print" disabled={busy} onClick={gone}>
+          {thing.kind === 'wrong part' ? 'Gone back' : thing.from === 'salvage' ? 'Back in place' : 'Used up'}
+          <span className="visually-hidden">: {thing.what}</span>
+        </Button>
+      )}
     </li>
   );
 }
 
-function ChangeDelivery({ view, delivery, onDone }: { view: DeliveriesView; delivery: DeliveryView; onDone: () => void }) {
+function ChangeDelivery({
+  view,
+  delivery,
+  onDone,
+}: {
+  view: DeliveriesView;
+  delivery: DeliveryView;
+  onDone: () => void;
+}) {
   const { id, version, day, half, placeId, placeNote, protection, floorArea, heaviest, people, carry } = delivery;
   const own = delivery.items.map((item) => ({ id: item.id, text: `${item.text}, ${item.area}` }));
   return (
-    <CommandForm kind={changeDelivery} submit="Keep" onDone={onDone} start={() => ({
-      id, version, day, placeNote, protection, carry, selections: own.map((one) => one.id), ...(half ? { half } : {}), ...(placeId ? { place: placeId } : {}), ...(floorArea === null ? {} : { floorArea }), ...(heaviest === null ? {} : { heaviest }), ...(people === null ? {} : { people }),
-    })}>
+    <CommandForm
+      kind={changeDelivery}
+      submit="Keep"
+      onDone={onDone}
+      start={() => ({
+        id,
+        version,
+        day,
+        placeNote,
+        protection,
+        carry,
+        selections: own.map((one) => one.id),
+        ...(half ? { half } : {}),
+        ...(placeId ? { place: placeId } : {}),
+        ...(floorArea === null ? {} : { floorArea }),
+        ...(heaviest === null ? {} : { heaviest }),
+        ...(people === null ? {} : { people }),
+      })}
+    >
       <DeliveryFields view={view} own={own} />
     </CommandForm>
   );
@@ -159,12 +398,41 @@ function ChangeDelivery({ view, delivery, onDone }: { view: DeliveriesView; deli
 function DeliveryFields({ view, own = [] }: { view: DeliveriesView; own?: { id: string; text: string }[] }) {
   return (
     <>
-      <TicksField name="selections" label="What comes" options={[...own, ...view.loose].map((one) => [one.id, one.text] as const)} />
-      <div className="form-pair"><TextField name="day" label="On" type="date" /><SelectField name="half" label="When" none="any time" options={[['morning', 'in the morning'], ['afternoon', 'in the afternoon']]} /></div>
-      <div className="form-pair"><SelectField name="place" label="Into which room" none="not settled" options={view.places.map((place) => [place.id, place.floor === null ? place.name : `${place.name}, ${place.floor.toFixed(1)} m²`])} /><TextField name="placeNote" label="Where there" /></div>
+      <TicksField
+        name="selections"
+        label="What comes"
+        options={[...own, ...view.loose].map((one) => [one.id, one.text] as const)}
+      />
+      <div className="form-pair">
+        <TextField name="day" label="On" type="date" />
+        <SelectField
+          name="half"
+          label="When"
+          none="any time"
+          options={[
+            ['morning', 'in the morning'],
+            ['afternoon', 'in the afternoon'],
+          ]}
+        />
+      </div>
+      <div className="form-pair">
+        <SelectField
+          name="place"
+          label="Into which room"
+          none="not settled"
+          options={view.places.map((place) => [
+            place.id,
+            place.floor === null ? place.name : `${place.name}, ${place.floor.toFixed(1)} m²`,
+          ])}
+        />
+        <TextField name="placeNote" label="Where there" />
+      </div>
       <TextField name="floorArea" label="Floor it takes, m²" type="number" hint="Half of a room stays clear." />
       <TextField name="protection" label="What is protected on the way" />
-      <div className="form-pair"><TextField name="heaviest" label="Heaviest piece, kg" type="number" /><TextField name="people" label="People there to carry" type="number" /></div>
+      <div className="form-pair">
+        <TextField name="heaviest" label="Heaviest piece, kg" type="number" />
+        <TextField name="people" label="People there to carry" type="number" />
+      </div>
       <People />
       <TextField name="carry" label="How it is carried" hint="by hand, two people, a crane" />
     </>
@@ -178,17 +446,51 @@ function People() {
   const there = Number(watch('people'));
   if (!(heaviest > ONE_PERSON_KG)) return null;
   const people = peopleFor(heaviest);
-  return <p className={`small-text mb-0 ${there && there < people ? 'bad' : 'soft'}`}>{people} people by usual guidance, or a machine. <Link href="/bench/lift">Work it out for a piece</Link>; your health and safety rules decide.</p>;
+  return (
+    <p className={`small-text mb-0 ${there && there < people ? 'bad' : 'soft'}`}>
+      {people} people by usual guidance, or a machine. <Link href="/bench/lift">Work it out for a piece</Link>; your
+      health and safety rules decide.
+    </p>
+  );
 }
 
 function SpareForm({ view, left, onDone }: { view: DeliveriesView; left: string | undefined; onDone: () => void }) {
   return (
-    <CommandForm kind={addSpare} submit="Keep" onDone={onDone} start={() => ({ id: newId(), job: view.job.id, kind: 'touch-up kit' as const, what: '', unit: '', keptAt: '', ...(left && view.fitted.some((one) => one.id === left) ? { selection: left } : {}) })}>
+    <CommandForm
+      kind={addSpare}
+      submit="Keep"
+      onDone={onDone}
+      start={() => ({
+        id: newId(),
+        job: view.job.id,
+        kind: 'touch-up kit' as const,
+        what: '',
+        unit: '',
+        keptAt: '',
+        ...(left && view.fitted.some((one) => one.id === left) ? { selection: left } : {}),
+      })}
+    >
       <SelectField name="kind" label="It is" options={view.spareKinds.map((kind) => [kind, kind])} />
       <TextField name="what" label="What it is" />
-      <div className="form-pair"><TextField name="quantity" label="How many" type="number" /><TextField name="unit" label="Unit" /></div>
-      <SelectField name="selection" label="Left over from" none="nothing in the list" options={view.fitted.map((one) => [one.id, one.text])} />
-      <div className="form-pair"><SelectField name="place" label="In which room" none="elsewhere" options={view.places.map((place) => [place.id, place.name])} /><TextField name="keptAt" label="Where it is kept" /></div>
+      <div className="form-pair">
+        <TextField name="quantity" label="How many" type="number" />
+        <TextField name="unit" label="Unit" />
+      </div>
+      <SelectField
+        name="selection"
+        label="Left over from"
+        none="nothing in the list"
+        options={view.fitted.map((one) => [one.id, one.text])}
+      />
+      <div className="form-pair">
+        <SelectField
+          name="place"
+          label="In which room"
+          none="elsewhere"
+          options={view.places.map((place) => [place.id, place.name])}
+        />
+        <TextField name="keptAt" label="Where it is kept" />
+      </div>
     </CommandForm>
   );
 }

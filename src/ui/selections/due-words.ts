@@ -7,12 +7,16 @@ const NEXT = { decide: 'decide by', order: 'order by', arrive: 'comes', settled:
 export function dueWords(due: Due, today: Day): string {
   if (due.what === 'settled') return '';
   if (due.day === null) return `${NEXT[due.what]}: not planned`;
-  if (due.day < today) return due.what === 'arrive' ? `was to come ${formatDay(due.day, today)}` : `${due.what} at once`;
+  if (due.day < today)
+    return due.what === 'arrive' ? `was to come ${formatDay(due.day, today)}` : `${due.what} at once`;
   return `${NEXT[due.what]} ${formatDay(due.day, today)}`;
 }
 
 /** When it should have been, where that has passed. */
-export const missedWords = (due: Due, today: Day): string => (due.day !== null && due.day < today && due.what !== 'arrive' && due.what !== 'settled' ? `should have been ${due.what === 'decide' ? 'decided' : 'ordered'} by ${formatDay(due.day, today)}` : '');
+export const missedWords = (due: Due, today: Day): string =>
+  due.day !== null && due.day < today && due.what !== 'arrive' && due.what !== 'settled'
+    ? `should have been ${due.what === 'decide' ? 'decided' : 'ordered'} by ${formatDay(due.day, today)}`
+    : '';
 
 export const dueTone = (due: Due): string => (due.late ? 'bad' : due.near ? 'soon' : '');
 

@@ -16,17 +16,40 @@ export function PictureField({ name, label }: { name: string; label: string }) {
     setBusy(true);
     const kept = await upload({ what: 'picture', content: file });
     setBusy(false);
-    setTold(kept === 'later' ? 'The picture was not kept: no connection. Choose it again.' : 'hash' in kept ? undefined : kept.title);
+    setTold(
+      kept === 'later'
+        ? 'The picture was not kept: no connection. Choose it again.'
+        : 'hash' in kept
+          ? undefined
+          : kept.title,
+    );
     if (kept !== 'later' && 'hash' in kept) field.onChange(kept.hash);
   };
   return (
     <Form.Group controlId={`field-${name}`}>
       <Form.Label className="mb-1">{label}</Form.Label>
       <div className="d-flex gap-2 align-items-center">
-        {hash && <img src={`/api/pictures/${hash}?w=240`} alt="The picture that is kept" width={72} height={54} style={{ objectFit: 'cover' }} />}
-        <Form.Control type="file" accept="image/*" disabled={busy} onChange={(event) => void put((event.target as HTMLInputElement).files?.[0])} />
+        {hash && (
+          <img
+            src={`/api/pictures/${hash}?w=240`}
+            alt="The picture that is kept"
+            width={72}
+            height={54}
+            style={{ objectFit: 'cover' }}
+          />
+        )}
+        <Form.Control
+          type="file"
+          accept="image/*"
+          disabled={busy}
+          onChange={(event) => void put((event.target as HTMLInputElement).files?.[0])}
+        />
       </div>
-      {told && <Form.Text className="bad d-block" role="alert">{told}</Form.Text>}
+      {told && (
+        <Form.Text className="bad d-block" role="alert">
+          {told}
+        </Form.Text>
+      )}
     </Form.Group>
   );
 }

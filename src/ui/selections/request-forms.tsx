@@ -11,22 +11,90 @@ import { SendFields } from '../kit/send-fields';
 import { newId } from '../offline/send';
 
 /** What is asked for, of whom, what must be there first and what waits for it. */
-export function RequestForm({ view, request, onDone }: { view: RequestsView; request?: RequestView; onDone: () => void }) {
+export function RequestForm({
+  view,
+  request,
+  onDone,
+}: {
+  view: RequestsView;
+  request?: RequestView;
+  onDone: () => void;
+}) {
   const fields = <Fields view={view} {...(request ? { but: request.id } : {})} />;
-  if (!request) return <CommandForm kind={addRequest} submit="Keep" onDone={onDone} start={() => ({ id: newId(), job: view.job.id, kind: 'approval' as const, party: 'association' as const, who: '', subject: '', takesLow: 14, takesHigh: 21, waits: [] })}>{fields}</CommandForm>;
+  if (!request)
+    return (
+      <CommandForm
+        kind={addRequest}
+        submit="Keep"
+        onDone={onDone}
+        start={() => ({
+          id: newId(),
+          job: view.job.id,
+          kind: 'approval' as const,
+          party: 'association' as const,
+          who: '',
+          subject: '',
+          takesLow: 14,
+          takesHigh: 21,
+          waits: [],
+        })}
+      >
+        {fields}
+      </CommandForm>
+    );
   const { id, version, kind, party, who, subject, takesLow, takesHigh, after } = request;
-  const waits = request.waits.map(({ selection, area, phase }) => (selection ? { selection } : { area: area ?? '', phase: phase as Phase }));
-  return <CommandForm kind={changeRequest} submit="Keep" onDone={onDone} start={() => ({ id, version, kind, party, who, subject, takesLow, takesHigh, waits, ...(after ? { after } : {}) })}>{fields}</CommandForm>;
+  const waits = request.waits.map(({ selection, area, phase }) =>
+    selection ? { selection } : { area: area ?? '', phase: phase as Phase },
+  );
+  return (
+    <CommandForm
+      kind={changeRequest}
+      submit="Keep"
+      onDone={onDone}
+      start={() => ({
+        id,
+        version,
+        kind,
+        party,
+        who,
+        subject,
+        takesLow,
+        takesHigh,
+        waits,
+        ...(after ? { after } : {}),
+      })}
+    >
+      {fields}
+    </CommandForm>
+  );
 }
 
 function Fields({ view, but }: { view: RequestsView; but?: string }) {
   return (
     <>
-      <div className="form-pair"><SelectField name="kind" label="It is" options={REQUEST_KIND_KEYS.map((kind) => [kind, kind === 'answer' || kind === 'approval' ? `an ${REQUEST_KINDS[kind]}` : `a ${REQUEST_KINDS[kind]}`])} /><SelectField name="party" label="Of whom" options={PARTY_KEYS.map((party) => [party, PARTIES[party]])} /></div>
+      <div className="form-pair">
+        <SelectField
+          name="kind"
+          label="It is"
+          options={REQUEST_KIND_KEYS.map((kind) => [
+            kind,
+            kind === 'answer' || kind === 'approval' ? `an ${REQUEST_KINDS[kind]}` : `a ${REQUEST_KINDS[kind]}`,
+          ])}
+        />
+        <SelectField name="party" label="Of whom" options={PARTY_KEYS.map((party) => [party, PARTIES[party]])} />
+      </div>
       <TextField name="subject" label="What it is about" />
       <TextField name="who" label="Their name" />
-      <div className="form-pair"><TextField name="takesLow" label="Days it takes, at best" type="number" /><TextField name="takesHigh" label="at worst" type="number" /></div>
-      <SelectField name="after" label="Comes after" none="nothing: it can be asked at once" options={view.requests.filter((one) => one.id !== but).map((one) => [one.id, one.subject])} />
+      <div className="form-pair">
+        <TextField name="takesLow" label="Days it takes, at best" type="number" />
+        <TextField name="takesHigh" label="at worst" type="number" />
+      </div>
+      <SelectField
+        name="after"
+        label="Comes after"
+        none="nothing: it can be asked at once"
+        options={view.requests.filter((one) => one.id !== but).map((one) => [one.id, one.subject])}
+      />
       <WaitsField view={view} />
     </>
   );
@@ -44,7 +112,12 @@ function WaitsField({ view }: { view: RequestsView }) {
   const { control } = useFormContext();
   const { field } = useController({ name: 'waits', control });
   const waits = (field.value ?? []) as Wait[];
-  const names = new Map<string, string>([...view.selections.map((one) => [one.id, `the order of ${one.text}`] as const), ...view.areas.flatMap((area) => area.phases.map((step) => [`${area.id}:${step.phase}`, `${area.name} · ${step.label}`] as const))]);
+  const names = new Map<string, string>([
+    ...view.selections.map((one) => [one.id, `the order of ${one.text}`] as const),
+    ...view.areas.flatMap((area) =>
+      area.phases.map((step) => [`${area.id}:${step.phase}`, `${area.name} · ${step.label}`] as const),
+    ),
+  ]);
   const add = (key: string): void => {
     const [area, phase] = key.split(':');
     const wait: Wait = phase ? { area: area ?? '', phase: phase as Phase } : { selection: key };
@@ -53,11 +126,40 @@ function WaitsField({ view }: { view: RequestsView }) {
   return (
     <Form.Group controlId="field-waits">
       <Form.Label className="mb-1">What stands still without it</Form.Label>
-      {waits.length > 0 && <ul className="lines mb-2">{waits.map((wait) => <li key={keyOf(wait)}><div className="what">{names.get(keyOf(wait)) ?? 'something that is no longer there'}</div><button type="button" className="btn btn-link btn-sm p-0" onClick={() => field.onChange(waits.filter((one) => keyOf(one) !== keyOf(wait)))}>Take out<span className="visually-hidden"> {names.get(keyOf(wait))}</span></button></li>)}</ul>}
+      {waits.length > 0 && (
+        <ul className="lines mb-2">
+          {waits.map((wait) => (
+            <li key={keyOf(wait)}>
+              <div className="what">{names.get(keyOf(wait)) ?? 'something that is no longer there'}</div>
+              <button
+                type="button"
+                className="btn btn-link btn-sm p-0"
+                onClick={() => field.onChange(waits.filter((one) => keyOf(one) !== keyOf(wait)))}
+              >
+                Take out<span className="visually-hidden"> {names.get(keyOf(wait))}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
       <Form.Select value="" onChange={(event) => add(event.target.value)}>
         <option value="">add an order or a step …</option>
-        <optgroup label="Orders">{view.selections.map((one) => <option key={one.id} value={one.id}>{one.text}</option>)}</optgroup>
-        {view.areas.map((area) => <optgroup key={area.id} label={area.name}>{area.phases.map((step) => <option key={step.phase} value={`${area.id}:${step.phase}`}>{area.name} · {step.label}</option>)}</optgroup>)}
+        <optgroup label="Orders">
+          {view.selections.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.text}
+            </option>
+          ))}
+        </optgroup>
+        {view.areas.map((area) => (
+          <optgroup key={area.id} label={area.name}>
+            {area.phases.map((step) => (
+              <option key={step.phase} value={`${area.id}:${step.phase}`}>
+                {area.name} · {step.label}
+              </option>
+            ))}
+          </optgroup>
+        ))}
       </Form.Select>
     </Form.Group>
   );
@@ -70,16 +172,43 @@ interface About {
 
 export function SendRequest({ request, today, onDone }: About & { today: Day }) {
   return (
-    <CommandForm kind={sendRequest} submit="Keep" onDone={onDone} start={() => ({ id: request.id, version: request.version, sentOn: today, sent: '' })}>
+    <CommandForm
+      kind={sendRequest}
+      submit="Keep"
+      onDone={onDone}
+      start={() => ({ id: request.id, version: request.version, sentOn: today, sent: '' })}
+    >
       <TextField name="sent" label="What was sent" hint="like “elevation 1:20 and a sample of the glass”" />
-      <div className="form-pair"><TextField name="sentOn" label="Sent on" type="date" /><TextField name="expectedOn" label="They answer on" type="date" hint={`empty: after ${request.takesHigh} days`} /></div>
+      <div className="form-pair">
+        <TextField name="sentOn" label="Sent on" type="date" />
+        <TextField
+          name="expectedOn"
+          label="They answer on"
+          type="date"
+          hint={`empty: after ${request.takesHigh} days`}
+        />
+      </div>
     </CommandForm>
   );
 }
 
 export function AskClient({ view, request, onDone }: About & { view: RequestsView }) {
   return (
-    <CommandForm kind={askClient} submit="Ask them" onDone={onDone} start={() => ({ id: request.id, version: request.version, updateId: newId(), messageId: newId(), linkId: newId(), name: view.client.name, address: view.client.address, expiresOn: addDays(view.today, 30) })}>
+    <CommandForm
+      kind={askClient}
+      submit="Ask them"
+      onDone={onDone}
+      start={() => ({
+        id: request.id,
+        version: request.version,
+        updateId: newId(),
+        messageId: newId(),
+        linkId: newId(),
+        name: view.client.name,
+        address: view.client.address,
+        expiresOn: addDays(view.today, 30),
+      })}
+    >
       <p className="mb-0">{request.subject}</p>
       <SendFields />
     </CommandForm>
@@ -89,15 +218,54 @@ export function AskClient({ view, request, onDone }: About & { view: RequestsVie
 export function AnswerRequest({ request, today, onDone }: About & { today: Day }) {
   const approval = request.kind === 'approval';
   return (
-    <CommandForm kind={answerRequest} submit="Keep" onDone={onDone} start={() => ({ id: request.id, version: request.version, outcome: 'granted' as const, conditions: '', answeredOn: today, answeredBy: request.who })}>
-      <SelectField name="outcome" label="It is" options={approval ? [['granted', 'granted'], ['conditions', 'granted with conditions'], ['refused', 'refused']] : [['granted', 'here'], ['conditions', 'here, with conditions'], ['refused', 'not what was asked for']]} />
+    <CommandForm
+      kind={answerRequest}
+      submit="Keep"
+      onDone={onDone}
+      start={() => ({
+        id: request.id,
+        version: request.version,
+        outcome: 'granted' as const,
+        conditions: '',
+        answeredOn: today,
+        answeredBy: request.who,
+      })}
+    >
+      <SelectField
+        name="outcome"
+        label="It is"
+        options={
+          approval
+            ? [
+                ['granted', 'granted'],
+                ['conditions', 'granted with conditions'],
+                ['refused', 'refused'],
+              ]
+            : [
+                ['granted', 'here'],
+                ['conditions', 'here, with conditions'],
+                ['refused', 'not what was asked for'],
+              ]
+        }
+      />
       <Conditions />
-      <div className="form-pair"><TextField name="answeredOn" label="On" type="date" /><TextField name="answeredBy" label="By" /></div>
+      <div className="form-pair">
+        <TextField name="answeredOn" label="On" type="date" />
+        <TextField name="answeredBy" label="By" />
+      </div>
     </CommandForm>
   );
 }
 
 function Conditions() {
   const outcome = useWatch({ name: 'outcome' }) as string;
-  return <TextField name="conditions" label={outcome === 'conditions' ? 'The conditions' : outcome === 'refused' ? 'Why' : 'In their words, if you like'} rows={2} />;
+  return (
+    <TextField
+      name="conditions"
+      label={
+        outcome === 'conditions' ? 'The conditions' : outcome === 'refused' ? 'Why' : 'In their words, if you like'
+      }
+      rows={2}
+    />
+  );
 }

@@ -20,8 +20,22 @@ import { SelectionPlaces } from './selection-places';
 import { Trail } from './trail';
 
 type Open = { form: 'new' } | { form: 'change' | 'send' | 'ask' | 'answer' | 'expect'; request: RequestView };
-const TITLES: Record<Open['form'], string> = { new: 'What is asked for', change: 'Change it', send: 'It was sent', ask: 'Ask the client', answer: 'The answer', expect: 'The day they named' };
-const markOf = (request: RequestView): MarkKind => (request.standing === 'answered' ? 'done' : request.standing === 'refused' || request.late ? 'stop' : request.standing === 'sent' ? 'under-way' : 'waiting');
+const TITLES: Record<Open['form'], string> = {
+  new: 'What is asked for',
+  change: 'Change it',
+  send: 'It was sent',
+  ask: 'Ask the client',
+  answer: 'The answer',
+  expect: 'The day they named',
+};
+const markOf = (request: RequestView): MarkKind =>
+  request.standing === 'answered'
+    ? 'done'
+    : request.standing === 'refused' || request.late
+      ? 'stop'
+      : request.standing === 'sent'
+        ? 'under-way'
+        : 'waiting';
 
 /** Approvals, answers and drawings as their own chain: what was asked of whom, what comes first, and what stands still without it. */
 export function Requests({ view }: { view: RequestsView }) {
@@ -34,16 +48,44 @@ export function Requests({ view }: { view: RequestsView }) {
       <JobPlaces job={view.job} />
       <SelectionPlaces job={view.job.id} counts={view.counts} />
       <div className="page">
-        <div className="page-head"><h1>Approvals and answers</h1><span className={late > 0 ? 'bad' : 'soft'}>{waiting.length === 0 ? 'nothing is waited for' : `${waiting.length} open${late > 0 ? `, ${late} late for what waits` : ''}`}</span><span className="push no-print"><Button onClick={() => setOpen({ form: 'new' })}>Ask for something</Button></span></div>
-        {view.requests.length === 0 && <div className="empty"><p className="mb-0">Nothing is asked for. Write down what must be granted before an order goes out, and what the designer, the engineer, the client or we ourselves owe: by when it must be asked follows from the plan.</p></div>}
-        {view.requests.map((request) => <Item key={request.id} request={request} today={view.today} onOpen={setOpen} />)}
+        <div className="page-head">
+          <h1>Approvals and answers</h1>
+          <span className={late > 0 ? 'bad' : 'soft'}>
+            {waiting.length === 0
+              ? 'nothing is waited for'
+              : `${waiting.length} open${late > 0 ? `, ${late} late for what waits` : ''}`}
+          </span>
+          <span className="push no-print">
+            <Button onClick={() => setOpen({ form: 'new' })}>Ask for something</Button>
+          </span>
+        </div>
+        {view.requests.length === 0 && (
+          <div className="empty">
+            <p className="mb-0">
+              Nothing is asked for. Write down what must be granted before an order goes out, and what the designer, the
+              engineer, the client or we ourselves owe: by when it must be asked follows from the plan.
+            </p>
+          </div>
+        )}
+        {view.requests.map((request) => (
+          <Item key={request.id} request={request} today={view.today} onOpen={setOpen} />
+        ))}
         <Slip title={open ? TITLES[open.form] : ''} open={open !== undefined} onClose={close}>
           {open?.form === 'new' && <RequestForm view={view} onDone={close} />}
           {open?.form === 'change' && <RequestForm view={view} request={open.request} onDone={close} />}
           {open?.form === 'send' && <SendRequest request={open.request} today={view.today} onDone={close} />}
           {open?.form === 'ask' && <AskClient view={view} request={open.request} onDone={close} />}
           {open?.form === 'answer' && <AnswerRequest request={open.request} today={view.today} onDone={close} />}
-          {open?.form === 'expect' && <CommandForm kind={expectRequest} submit="Keep" onDone={close} start={() => ({ id: open.request.id, version: open.request.version, expectedOn: open.request.expected })}><TextField name="expectedOn" label="They answer on" type="date" /></CommandForm>}
+          {open?.form === 'expect' && (
+            <CommandForm
+              kind={expectRequest}
+              submit="Keep"
+              onDone={close}
+              start={() => ({ id: open.request.id, version: open.request.version, expectedOn: open.request.expected })}
+            >
+              <TextField name="expectedOn" label="They answer on" type="date" />
+            </CommandForm>
+          )}
         </Slip>
       </div>
     </>
@@ -55,29 +97,112 @@ function Item({ request, today, onOpen }: { request: RequestView; today: Day; on
   const take = useRemove();
   const day = (value: Day): string => formatDay(value, today);
   const { id, version, standing } = request;
-  const may = (form: Exclude<Open['form'], 'new'>): (() => void) => () => onOpen({ form, request });
+  const may =
+    (form: Exclude<Open['form'], 'new'>): (() => void) =>
+    () =>
+      onOpen({ form, request });
   return (
     <article className="request" id={id}>
       <div className="block-head">
-        <h2><Mark kind={markOf(request)} silent /> {capital(request.subject)}</h2><span className="soft small-text">{request.kind} {request.kind === 'approval' ? 'by' : 'of'} {PARTIES[request.party]}{request.who ? `, ${request.who}` : ''}</span>
+        <h2>
+          <Mark kind={markOf(request)} silent /> {capital(request.subject)}
+        </h2>
+        <span className="soft small-text">
+          {request.kind} {request.kind === 'approval' ? 'by' : 'of'} {PARTIES[request.party]}
+          {request.who ? `, ${request.who}` : ''}
+        </span>
         <span className="push d-flex gap-3 no-print">
-          {(standing === 'to send' || standing === 'refused') && (request.party === 'client' ? <Button size="sm" onClick={may('ask')}>Ask on their page<span className="visually-hidden">: {request.subject}</span></Button> : null)}
-          {(standing === 'to send' || standing === 'refused') && <Button size="sm" variant={request.party === 'client' ? 'outline-secondary' : 'primary'} onClick={may('send')}>{standing === 'refused' ? 'It was sent again' : 'It was sent'}<span className="visually-hidden">: {request.subject}</span></Button>}
-          {standing !== 'answered' && standing !== 'waits for another' && <Button size="sm" variant={standing === 'sent' ? 'primary' : 'outline-secondary'} onClick={may('answer')}>{request.kind === 'approval' ? 'They answered' : 'It is here'}<span className="visually-hidden">: {request.subject}</span></Button>}
+          {(standing === 'to send' || standing === 'refused') &&
+            (request.party === 'client' ? (
+              <Button size="sm" onClick={may('ask')}>
+                Ask on their page<span className="visually-hidden">: {request.subject}</span>
+              </Button>
+            ) : null)}
+          {(standing === 'to send' || standing === 'refused') && (
+            <Button
+              size="sm"
+              variant={request.party === 'client' ? 'outline-secondary' : 'primary'}
+              onClick={may('send')}
+            >
+              {standing === 'refused' ? 'It was sent again' : 'It was sent'}
+              <span className="visually-hidden">: {request.subject}</span>
+            </Button>
+          )}
+          {standing !== 'answered' && standing !== 'waits for another' && (
+            <Button size="sm" variant={standing === 'sent' ? 'primary' : 'outline-secondary'} onClick={may('answer')}>
+              {request.kind === 'approval' ? 'They answered' : 'It is here'}
+              <span className="visually-hidden">: {request.subject}</span>
+            </Button>
+          )}
         </span>
       </div>
-      <p className={`mb-1 mt-2 ${request.late || standing === 'refused' ? 'bad' : ''}`}>{standingWords(request, today)}</p>
-      {request.conditions && <p className={`mb-1 ${standing === 'refused' ? 'bad' : 'soon'}`}>{request.outcome === 'conditions' ? 'On condition: ' : ''}{request.conditions}</p>}
-      {request.waits.length > 0 && <p className="mb-1"><span className="soft">Stands still without it: </span>{request.waits.map((wait, at) => <span key={`${wait.href}${wait.text}`}>{at > 0 && ', '}<Link href={wait.href}>{wait.text}</Link>{wait.by && standing !== 'answered' && <span className="soft"> {byWords(wait.by, today)}</span>}</span>)}</p>}
+      <p className={`mb-1 mt-2 ${request.late || standing === 'refused' ? 'bad' : ''}`}>
+        {standingWords(request, today)}
+      </p>
+      {request.conditions && (
+        <p className={`mb-1 ${standing === 'refused' ? 'bad' : 'soon'}`}>
+          {request.outcome === 'conditions' ? 'On condition: ' : ''}
+          {request.conditions}
+        </p>
+      )}
+      {request.waits.length > 0 && (
+        <p className="mb-1">
+          <span className="soft">Stands still without it: </span>
+          {request.waits.map((wait, at) => (
+            <span key={`${wait.href}${wait.text}`}>
+              {at > 0 && ', '}
+              <Link href={wait.href}>{wait.text}</Link>
+              {wait.by && standing !== 'answered' && <span className="soft"> {byWords(wait.by, today)}</span>}
+            </span>
+          ))}
+        </p>
+      )}
       <div className="d-flex gap-3 small-text no-print">
-        {standing === 'sent' && <Button size="sm" variant="link" className="p-0" onClick={may('expect')}>They named a day<span className="visually-hidden"> for {request.subject}</span></Button>}
-        {standing === 'sent' && <Button size="sm" variant="link" className="p-0" disabled={busy} onClick={() => void give(remindRequest, { id, version }, { text: 'Reminded today.' })}>I reminded them<span className="visually-hidden"> of {request.subject}</span></Button>}
-        {standing === 'sent' && <a href={`mailto:?subject=${encodeURIComponent(request.subject)}&body=${encodeURIComponent(reminder(request, day))}`}>Write a reminder<span className="visually-hidden"> about {request.subject}</span></a>}
-        {request.outcome && <Button size="sm" variant="link" className="p-0" disabled={busy} onClick={() => void give(reopenRequest, { id, version }, { text: 'It is open again.' })}>Take the answer back<span className="visually-hidden"> of {request.subject}</span></Button>}
-        <Button size="sm" variant="link" className="p-0" onClick={may('change')}>Change<span className="visually-hidden"> {request.subject}</span></Button>
-        <Button size="sm" variant="link" className="p-0" onClick={() => take('request', id, request.subject)}>Take away<span className="visually-hidden"> {request.subject}</span></Button>
+        {standing === 'sent' && (
+          <Button size="sm" variant="link" className="p-0" onClick={may('expect')}>
+            They named a day<span className="visually-hidden"> for {request.subject}</span>
+          </Button>
+        )}
+        {standing === 'sent' && (
+          <Button
+            size="sm"
+            variant="link"
+            className="p-0"
+            disabled={busy}
+            onClick={() => void give(remindRequest, { id, version }, { text: 'Reminded today.' })}
+          >
+            I reminded them<span className="visually-hidden"> of {request.subject}</span>
+          </Button>
+        )}
+        {standing === 'sent' && (
+          <a
+            href={`mailto:?subject=${encodeURIComponent(request.subject)}&body=${encodeURIComponent(reminder(request, day))}`}
+          >
+            Write a reminder<span className="visually-hidden"> about {request.subject}</span>
+          </a>
+        )}
+        {request.outcome && (
+          <Button
+            size="sm"
+            variant="link"
+            className="p-0"
+            disabled={busy}
+            onClick={() => void give(reopenRequest, { id, version }, { text: 'It is open again.' })}
+          >
+            Take the answer back<span className="visually-hidden"> of {request.subject}</span>
+          </Button>
+        )}
+        <Button size="sm" variant="link" className="p-0" onClick={may('change')}>
+          Change<span className="visually-hidden"> {request.subject}</span>
+        </Button>
+        <Button size="sm" variant="link" className="p-0" onClick={() => take('request', id, request.subject)}>
+          Take away<span className="visually-hidden"> {request.subject}</span>
+        </Button>
       </div>
-      <details className="mt-1"><summary className="small-text">What happened</summary><Trail lines={request.trail} /></details>
+      <details className="mt-1">
+        <summary className="small-text">What happened</summary>
+        <Trail lines={request.trail} />
+      </details>
     </article>
   );
 }

@@ -6,20 +6,52 @@ import { MoneyField } from '../kit/measure-fields';
 import { PictureField } from './picture-field';
 
 /** What a selection is, from whom, how long it takes and whose word settles it. */
-export function SelectionFields({ suppliers, calculations = [] }: { suppliers: readonly string[]; calculations?: readonly { id: string; text: string }[] }) {
+export function SelectionFields({
+  suppliers,
+  calculations = [],
+}: {
+  suppliers: readonly string[];
+  calculations?: readonly { id: string; text: string }[];
+}) {
   return (
     <>
       <TextField name="choice" label="What was chosen" />
-      <div className="form-pair"><TextField name="code" label="Code" /><TextField name="colour" label="Colour" /><TextField name="finish" label="Finish" /></div>
+      <div className="form-pair">
+        <TextField name="code" label="Code" />
+        <TextField name="colour" label="Colour" />
+        <TextField name="finish" label="Finish" />
+      </div>
       <CodeMeant />
-      <div className="form-pair"><TextField name="quantity" label="How many" type="number" /><TextField name="unit" label="Unit" hint="m², pieces" /><MoneyField name="unitPrice" label="Price of one" /></div>
-      {calculations.length > 0 && <SelectField name="calculation" label="Its quantity follows" none="nothing: it is typed" options={calculations.map((one) => [one.id, one.text])} />}
+      <div className="form-pair">
+        <TextField name="quantity" label="How many" type="number" />
+        <TextField name="unit" label="Unit" hint="m², pieces" />
+        <MoneyField name="unitPrice" label="Price of one" />
+      </div>
+      {calculations.length > 0 && (
+        <SelectField
+          name="calculation"
+          label="Its quantity follows"
+          none="nothing: it is typed"
+          options={calculations.map((one) => [one.id, one.text])}
+        />
+      )}
       <TextField name="supplier" label="From whom" list={suppliers} hint="A name that is new becomes a supplier." />
-      <div className="form-pair"><TextField name="leadLow" label="Days to come, at best" type="number" /><TextField name="leadHigh" label="at worst" type="number" hint="dates count on this one" /></div>
-      <div className="form-pair"><SelectField name="decides" label="Who decides" options={DECIDER_KEYS.map((key) => [key, DECIDERS[key]])} /><TextField name="approves" label="Who approves" hint="if anybody" /></div>
+      <div className="form-pair">
+        <TextField name="leadLow" label="Days to come, at best" type="number" />
+        <TextField name="leadHigh" label="at worst" type="number" hint="dates count on this one" />
+      </div>
+      <div className="form-pair">
+        <SelectField name="decides" label="Who decides" options={DECIDER_KEYS.map((key) => [key, DECIDERS[key]])} />
+        <TextField name="approves" label="Who approves" hint="if anybody" />
+      </div>
       <details>
         <summary>Days kept for it</summary>
-        <div className="form-pair mt-2"><TextField name="thinkDays" label="To decide" type="number" /><TextField name="bufferDays" label="In hand" type="number" /><TextField name="checkDays" label="To unpack, look" type="number" /><TextField name="acclimatiseDays" label="To lie in the room" type="number" /></div>
+        <div className="form-pair mt-2">
+          <TextField name="thinkDays" label="To decide" type="number" />
+          <TextField name="bufferDays" label="In hand" type="number" />
+          <TextField name="checkDays" label="To unpack, look" type="number" />
+          <TextField name="acclimatiseDays" label="To lie in the room" type="number" />
+        </div>
       </details>
       <PictureField name="picture" label="Picture" />
       <TextField name="note" label="Note" rows={2} />
@@ -31,6 +63,8 @@ export function SelectionFields({ suppliers, calculations = [] }: { suppliers: r
 function CodeMeant() {
   const { errors } = useFormState();
   const asked = useFormContext().watch('codeMeant') as boolean | undefined;
-  const unlike = [errors.code, errors.colour].some((error) => typeof error?.message === 'string' && error.message.includes('built otherwise'));
+  const unlike = [errors.code, errors.colour].some(
+    (error) => typeof error?.message === 'string' && error.message.includes('built otherwise'),
+  );
   return unlike || asked ? <CheckField name="codeMeant" label="It is meant like this" /> : null;
 }

@@ -32,7 +32,10 @@ interface Editable {
   fixed?: (item: SelectionView) => boolean;
 }
 
-const plain = (key: 'choice' | 'code' | 'supplier' | 'note'): Editable => ({ text: (item) => item[key], read: (typed) => ({ [key]: typed.trim() }) });
+const plain = (key: 'choice' | 'code' | 'supplier' | 'note'): Editable => ({
+  text: (item) => item[key],
+  read: (typed) => ({ [key]: typed.trim() }),
+});
 
 const EDITABLE: Record<string, Editable> = {
   choice: plain('choice'),
@@ -45,7 +48,9 @@ const EDITABLE: Record<string, Editable> = {
       if (typed.trim() === '') return { quantity: undefined, unit: '' };
       const found = /^\s*(\d+(?:[.,]\d+)?)\s*(\D.*)?$/.exec(typed);
       const quantity = Number(found?.[1]?.replace(',', '.'));
-      return found && quantity > 0 && found[2]?.trim() ? { quantity, unit: found[2].trim() } : { problem: 'A number with its unit, like 24 pieces.' };
+      return found && quantity > 0 && found[2]?.trim()
+        ? { quantity, unit: found[2].trim() }
+        : { problem: 'A number with its unit, like 24 pieces.' };
     },
   },
   lead: {
@@ -54,37 +59,115 @@ const EDITABLE: Record<string, Editable> = {
       const found = /^\s*(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?\s*(?:days)?\s*$/.exec(typed);
       if (!found) return { problem: 'Days as a range, like 10-14.' };
       const [low, high] = [Number(found[1]), Number(found[2] ?? found[1])];
-      return low <= high ? { leadLow: low, leadHigh: high } : { problem: `The range is the wrong way round: ${low} to ${high} days.` };
+      return low <= high
+        ? { leadLow: low, leadHigh: high }
+        : { problem: `The range is the wrong way round: ${low} to ${high} days.` };
     },
   },
-  next: { type: 'date', text: (item) => item.expectedOn ?? '', fixed: (item) => !isComing(item.state), read: () => ({}) },
+  next: {
+    type: 'date',
+    text: (item) => item.expectedOn ?? '',
+    fixed: (item) => !isComing(item.state),
+    read: () => ({}),
+  },
 };
 
-const HEADS = { what: 'What', where: 'Where', choice: 'Chosen', code: 'Code', quantity: 'How many', supplier: 'From whom', lead: 'Takes', next: 'Next', needed: 'Needed', state: 'State' } as const;
-const WIDTHS: Record<keyof typeof HEADS, string> = { what: '15%', where: '10%', choice: '14%', code: '9%', quantity: '8%', supplier: '11%', lead: '8%', next: '12%', needed: '7%', state: '6%' };
+const HEADS = {
+  what: 'What',
+  where: 'Where',
+  choice: 'Chosen',
+  code: 'Code',
+  quantity: 'How many',
+  supplier: 'From whom',
+  lead: 'Takes',
+  next: 'Next',
+  needed: 'Needed',
+  state: 'State',
+} as const;
+const WIDTHS: Record<keyof typeof HEADS, string> = {
+  what: '15%',
+  where: '10%',
+  choice: '14%',
+  code: '9%',
+  quantity: '8%',
+  supplier: '11%',
+  lead: '8%',
+  next: '12%',
+  needed: '7%',
+  state: '6%',
+};
 
 function columnsFor(today: Day, job: string): ColumnDef<SelectionView>[] {
   const show: Record<keyof typeof HEADS, (item: SelectionView) => React.ReactNode> = {
     what: (item) => (
       <>
-        <Link href={`/jobs/${job}/selections/${item.id}`} className="fw-bold">{item.category}</Link>{item.follows && <span className="soft small-text"> {item.follows.as === 'rest' ? 'the rest' : 'ordered again'}</span>}
-        {item.found && item.found.verdict !== 'right' && <div className="small-text bad"><Mark kind="stop" silent /> {item.found.text}</div>}
-        {item.waitsFor.map((wait) => <div key={wait.id} className="small-text soon"><Mark kind="waiting" silent /> waits for {wait.party}</div>)}
+        <Link href={`/jobs/${job}/selections/${item.id}`} className="fw-bold">
+          {item.category}
+        </Link>
+        {item.follows && (
+          <span className="soft small-text"> {item.follows.as === 'rest' ? 'the rest' : 'ordered again'}</span>
+        )}
+        {item.found && item.found.verdict !== 'right' && (
+          <div className="small-text bad">
+            <Mark kind="stop" silent /> {item.found.text}
+          </div>
+        )}
+        {item.waitsFor.map((wait) => (
+          <div key={wait.id} className="small-text soon">
+            <Mark kind="waiting" silent /> waits for {wait.party}
+          </div>
+        ))}
       </>
     ),
-    where: (item) => <><Link href={`/jobs/${job}/areas/${item.areaId}`}>{item.area}</Link><div className="small-text soft">{item.returnTrip ? 'return trip' : item.step}</div></>,
+    where: (item) => (
+      <>
+        <Link href={`/jobs/${job}/areas/${item.areaId}`}>{item.area}</Link>
+        <div className="small-text soft">{item.returnTrip ? 'return trip' : item.step}</div>
+      </>
+    ),
     choice: (item) => item.choice || <span className="soft">not chosen</span>,
     code: (item) => <span className="mono">{item.code}</span>,
-    quantity: (item) => (item.quantity === null ? '' : <><span className="mono">{item.quantity}</span> {item.unit}</>),
+    quantity: (item) =>
+      item.quantity === null ? (
+        ''
+      ) : (
+        <>
+          <span className="mono">{item.quantity}</span> {item.unit}
+        </>
+      ),
     supplier: (item) => item.supplier,
     lead: (item) => leadWords(item.leadLow, item.leadHigh),
-    next: (item) => <span className={dueTone(item.due)}>{item.due.what !== 'settled' && <Mark kind={item.due.late ? 'stop' : 'waiting'} silent />} {dueWords(item.due, today)}{item.due.late && item.there && item.there.after > 0 && <span className="small-text d-block">{item.there.after} {item.there.after === 1 ? 'day' : 'days'} after its need</span>}</span>,
+    next: (item) => (
+      <span className={dueTone(item.due)}>
+        {item.due.what !== 'settled' && <Mark kind={item.due.late ? 'stop' : 'waiting'} silent />}{' '}
+        {dueWords(item.due, today)}
+        {item.due.late && item.there && item.there.after > 0 && (
+          <span className="small-text d-block">
+            {item.there.after} {item.there.after === 1 ? 'day' : 'days'} after its need
+          </span>
+        )}
+      </span>
+    ),
     needed: (item) => (item.needBy ? formatDay(item.needBy, today) : ''),
     state: (item) => item.state,
   };
   return (Object.keys(HEADS) as (keyof typeof HEADS)[]).map((id) => ({
-    id, header: HEADS[id], cell: ({ row }) => show[id](row.original),
-    accessorFn: (item) => ({ what: item.category, where: item.area, choice: item.choice, code: item.code, quantity: '', supplier: item.supplier, lead: '', next: '', needed: '', state: item.state })[id],
+    id,
+    header: HEADS[id],
+    cell: ({ row }) => show[id](row.original),
+    accessorFn: (item) =>
+      ({
+        what: item.category,
+        where: item.area,
+        choice: item.choice,
+        code: item.code,
+        quantity: '',
+        supplier: item.supplier,
+        lead: '',
+        next: '',
+        needed: '',
+        state: item.state,
+      })[id],
   }));
 }
 
@@ -96,7 +179,15 @@ export function SelectionGrid({ groups, asked, today, job, suppliers }: Terms) {
   const columns = useMemo(() => columnsFor(today, job), [today, job]);
   const data = useMemo(() => groups.flatMap(([, items]) => items), [groups]);
   // eslint-disable-next-line react-hooks/incompatible-library -- nothing here is compiled or memoized by what the table returns
-  const table = useReactTable({ data, columns, state: { globalFilter: asked }, globalFilterFn: 'includesString', getCoreRowModel: getCoreRowModel(), getFilteredRowModel: getFilteredRowModel(), getRowId: (item) => item.id });
+  const table = useReactTable({
+    data,
+    columns,
+    state: { globalFilter: asked },
+    globalFilterFn: 'includesString',
+    getCoreRowModel: getCoreRowModel(),
+    getFilteredRowModel: getFilteredRowModel(),
+    getRowId: (item) => item.id,
+  });
   const rows = table.getRowModel().rows;
   const shown = new Map(rows.map((row) => [row.id, row]));
   const order = rows.map((row) => row.id);
@@ -107,7 +198,8 @@ export function SelectionGrid({ groups, asked, today, job, suppliers }: Terms) {
   const focused = at && order.includes(at.row) ? at : { row: order[0] ?? '', column: 'choice' };
 
   const go = (row: string, column: string): void => {
-    const reach = (): void => grid.current?.querySelector<HTMLElement>(`[data-cell="${CSS.escape(`${row}:${column}`)}"]`)?.focus();
+    const reach = (): void =>
+      grid.current?.querySelector<HTMLElement>(`[data-cell="${CSS.escape(`${row}:${column}`)}"]`)?.focus();
     setEditing(undefined);
     setAt({ row, column });
     // A cell that was just an input can be reached once it is drawn again; any other at once, so that no key is lost.
@@ -116,17 +208,31 @@ export function SelectionGrid({ groups, asked, today, job, suppliers }: Terms) {
   };
   const step = (row: string, column: string, down: number, right: number): void => {
     const [y, x] = [order.indexOf(row) + down, columnIds.indexOf(column) + right];
-    go(order[Math.max(0, Math.min(y, order.length - 1))] ?? row, columnIds[Math.max(0, Math.min(x, columnIds.length - 1))] ?? column);
+    go(
+      order[Math.max(0, Math.min(y, order.length - 1))] ?? row,
+      columnIds[Math.max(0, Math.min(x, columnIds.length - 1))] ?? column,
+    );
   };
   const onKey = (event: KeyboardEvent<HTMLElement>, item: SelectionView, column: string): void => {
     if (event.target !== event.currentTarget) return;
-    const moves: Record<string, [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] };
+    const moves: Record<string, [number, number]> = {
+      ArrowUp: [-1, 0],
+      ArrowDown: [1, 0],
+      ArrowLeft: [0, -1],
+      ArrowRight: [0, 1],
+    };
     const move = moves[event.key];
     if (move) {
       event.preventDefault();
       step(item.id, column, ...move);
-    } else if (event.key === 'Enter' && (column === 'what' || column === 'where')) event.currentTarget.querySelector('a')?.click();
-    else if ((event.key === 'Enter' || event.key === 'F2' || (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey && event.key !== ' ')) && mayEdit(item, column)) {
+    } else if (event.key === 'Enter' && (column === 'what' || column === 'where'))
+      event.currentTarget.querySelector('a')?.click();
+    else if (
+      (event.key === 'Enter' ||
+        event.key === 'F2' ||
+        (event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey && event.key !== ' ')) &&
+      mayEdit(item, column)
+    ) {
       // Let a letter that begins the change land in the field.
       if (event.key === 'Enter' || event.key === 'F2') event.preventDefault();
       setAt({ row: item.id, column });
@@ -136,39 +242,81 @@ export function SelectionGrid({ groups, asked, today, job, suppliers }: Terms) {
   if (rows.length === 0) return <p className="soft mt-3">None is called “{asked}”, or none is like that.</p>;
   return (
     <table ref={grid} role="grid" className="table-lines selection-grid" aria-label="Selections">
-      <thead><tr>{columnIds.map((id) => <th key={id} style={{ width: WIDTHS[id as keyof typeof WIDTHS] }} scope="col">{HEADS[id as keyof typeof HEADS]}</th>)}</tr></thead>
+      <thead>
+        <tr>
+          {columnIds.map((id) => (
+            <th key={id} style={{ width: WIDTHS[id as keyof typeof WIDTHS] }} scope="col">
+              {HEADS[id as keyof typeof HEADS]}
+            </th>
+          ))}
+        </tr>
+      </thead>
       {groups.map(([name, items]) => {
         const here = items.flatMap((item) => shown.get(item.id) ?? []);
-        return here.length > 0 && (
-          <tbody key={name}>
-            <tr className="group"><th colSpan={columnIds.length} scope="colgroup" className="group-head">{name} <span className="soft">{here.length}</span></th></tr>
-            {here.map((row) => (
-              <tr key={row.id}>
-                {row.getVisibleCells().map((cell) => {
-                  const column = cell.column.id;
-                  const key = `${row.id}:${column}`;
-                  const edit = mayEdit(row.original, column);
-                  return (
-                    <td key={cell.id} role="gridcell" data-cell={key} data-label={`${HEADS[column as keyof typeof HEADS]}:`} tabIndex={focused.row === row.id && focused.column === column ? 0 : -1} className={`${edit ? 'may-edit' : ''} cell-${column}`} aria-readonly={!edit}
-                      onFocus={(event) => event.target === event.currentTarget && setAt({ row: row.id, column })} onKeyDown={(event) => onKey(event, row.original, column)} onDoubleClick={() => edit && setEditing(key)}>
-                      {editing === key
-                        ? <CellEditor item={row.original} column={column} suppliers={suppliers} onLeave={(move) => (move ? step(row.id, column, ...move) : go(row.id, column))} />
-                        : flexRender(cell.column.columnDef.cell, cell.getContext())}
-                    </td>
-                  );
-                })}
+        return (
+          here.length > 0 && (
+            <tbody key={name}>
+              <tr className="group">
+                <th colSpan={columnIds.length} scope="colgroup" className="group-head">
+                  {name} <span className="soft">{here.length}</span>
+                </th>
               </tr>
-            ))}
-          </tbody>
+              {here.map((row) => (
+                <tr key={row.id}>
+                  {row.getVisibleCells().map((cell) => {
+                    const column = cell.column.id;
+                    const key = `${row.id}:${column}`;
+                    const edit = mayEdit(row.original, column);
+                    return (
+                      <td
+                        key={cell.id}
+                        role="gridcell"
+                        data-cell={key}
+                        data-label={`${HEADS[column as keyof typeof HEADS]}:`}
+                        tabIndex={focused.row === row.id && focused.column === column ? 0 : -1}
+                        className={`${edit ? 'may-edit' : ''} cell-${column}`}
+                        aria-readonly={!edit}
+                        onFocus={(event) => event.target === event.currentTarget && setAt({ row: row.id, column })}
+                        onKeyDown={(event) => onKey(event, row.original, column)}
+                        onDoubleClick={() => edit && setEditing(key)}
+                      >
+                        {editing === key ? (
+                          <CellEditor
+                            item={row.original}
+                            column={column}
+                            suppliers={suppliers}
+                            onLeave={(move) => (move ? step(row.id, column, ...move) : go(row.id, column))}
+                          />
+                        ) : (
+                          flexRender(cell.column.columnDef.cell, cell.getContext())
+                        )}
+                      </td>
+                    );
+                  })}
+                </tr>
+              ))}
+            </tbody>
+          )
         );
       })}
     </table>
   );
 }
 
-const mayEdit = (item: SelectionView, column: string): boolean => column in EDITABLE && EDITABLE[column]?.fixed?.(item) !== true;
+const mayEdit = (item: SelectionView, column: string): boolean =>
+  column in EDITABLE && EDITABLE[column]?.fixed?.(item) !== true;
 
-function CellEditor({ item, column, suppliers, onLeave }: { item: SelectionView; column: string; suppliers: readonly string[]; onLeave: (move?: [number, number]) => void }) {
+function CellEditor({
+  item,
+  column,
+  suppliers,
+  onLeave,
+}: {
+  item: SelectionView;
+  column: string;
+  suppliers: readonly string[];
+  onLeave: (move?: [number, number]) => void;
+}) {
   const editable = EDITABLE[column];
   const say = useSay();
   const router = useRouter();
@@ -178,9 +326,10 @@ function CellEditor({ item, column, suppliers, onLeave }: { item: SelectionView;
     if (!editable || text === editable.text(item)) return onLeave(move);
     const read = editable.read(text, item);
     if ('problem' in read) return setTold({ text: read.problem });
-    const sent = editable.type === 'date'
-      ? await send(expectSelection, { id: item.id, version: item.version, expectedOn: text, note: '' })
-      : await send(changeSelection, { ...factsOf(item), ...read, codeMeant });
+    const sent =
+      editable.type === 'date'
+        ? await send(expectSelection, { id: item.id, version: item.version, expectedOn: text, note: '' })
+        : await send(changeSelection, { ...factsOf(item), ...read, codeMeant });
     if (!sent.ok) return setTold({ text: sent.problem.title, ask: sent.problem.code === 'code-unlike' });
     say({ text: `${item.category}: kept.` });
     router.refresh();
@@ -188,16 +337,51 @@ function CellEditor({ item, column, suppliers, onLeave }: { item: SelectionView;
   };
   return (
     <span className="cell-editor">
-      <input autoFocus type={editable?.type ?? 'text'} className="form-control form-control-sm" aria-label={`${HEADS[column as keyof typeof HEADS]} of ${item.category}, ${item.area}`} aria-invalid={told !== undefined} value={text} {...(column === 'supplier' ? { list: 'known-suppliers' } : {})}
-        onChange={(event) => { setText(event.target.value); setTold(undefined); }}
+      <input
+        autoFocus
+        type={editable?.type ?? 'text'}
+        className="form-control form-control-sm"
+        aria-label={`${HEADS[column as keyof typeof HEADS]} of ${item.category}, ${item.area}`}
+        aria-invalid={told !== undefined}
+        value={text}
+        {...(column === 'supplier' ? { list: 'known-suppliers' } : {})}
+        onChange={(event) => {
+          setText(event.target.value);
+          setTold(undefined);
+        }}
         onFocus={(event) => editable?.type !== 'date' && event.target.select()}
         onKeyDown={(event) => {
-          if (event.key === 'Escape') { event.preventDefault(); onLeave(); }
-          if (event.key === 'Enter') { event.preventDefault(); void keep([1, 0]); }
-          if (event.key === 'Tab') { event.preventDefault(); void keep([0, event.shiftKey ? -1 : 1]); }
-        }} />
-      {column === 'supplier' && <datalist id="known-suppliers">{suppliers.map((name) => <option key={name} value={name} />)}</datalist>}
-      {told && <span className="small-text bad d-block" role="alert">{told.text} {told.ask && <button type="button" className="btn btn-link btn-sm p-0" onClick={() => void keep(undefined, true)}>It is meant</button>}</span>}
+          if (event.key === 'Escape') {
+            event.preventDefault();
+            onLeave();
+          }
+          if (event.key === 'Enter') {
+            event.preventDefault();
+            void keep([1, 0]);
+          }
+          if (event.key === 'Tab') {
+            event.preventDefault();
+            void keep([0, event.shiftKey ? -1 : 1]);
+          }
+        }}
+      />
+      {column === 'supplier' && (
+        <datalist id="known-suppliers">
+          {suppliers.map((name) => (
+            <option key={name} value={name} />
+          ))}
+        </datalist>
+      )}
+      {told && (
+        <span className="small-text bad d-block" role="alert">
+          {told.text}{' '}
+          {told.ask && (
+            <button type="button" className="btn btn-link btn-sm p-0" onClick={() => void keep(undefined, true)}>
+              It is meant
+            </button>
+          )}
+        </span>
+      )}
     </span>
   );
 }

@@ -23,7 +23,14 @@ import { CheckForm, ExpectForm, FitLater, OrderForm, SayForm, StepForm } from '.
 import { Trail } from './trail';
 
 type Open = 'change' | 'order' | 'step' | 'check' | 'say' | 'expect';
-const TITLES: Record<Open, string> = { change: 'Change it', order: 'Order it', step: 'Another state', check: 'Check what came', say: 'What the supplier says', expect: 'Another day' };
+const TITLES: Record<Open, string> = {
+  change: 'Change it',
+  order: 'Order it',
+  step: 'Another state',
+  check: 'Check what came',
+  say: 'What the supplier says',
+  expect: 'Another day',
+};
 
 /** All of one selection: what it is, what is next, why its days are what they are, and everything that happened to it. */
 export function SelectionPage({ view }: { view: SelectionPageView }) {
@@ -37,8 +44,21 @@ export function SelectionPage({ view }: { view: SelectionPageView }) {
       <SelectionPlaces job={view.job.id} />
       <div className="page">
         <div className="page-head">
-          <h1>{item.category}</h1><span className="soft"><Link href={`/jobs/${view.job.id}/areas/${item.areaId}`}>{item.area}</Link>, for {item.step}{item.returnTrip ? ' on a return trip' : ''}</span>
-          <span className="push actions no-print"><Button variant="outline-secondary" onClick={() => setOpen('change')}>Change it</Button>{!isComing(item.state) && <Button variant="link" onClick={() => take('selection', item.id, item.category)}>Take away</Button>}</span>
+          <h1>{item.category}</h1>
+          <span className="soft">
+            <Link href={`/jobs/${view.job.id}/areas/${item.areaId}`}>{item.area}</Link>, for {item.step}
+            {item.returnTrip ? ' on a return trip' : ''}
+          </span>
+          <span className="push actions no-print">
+            <Button variant="outline-secondary" onClick={() => setOpen('change')}>
+              Change it
+            </Button>
+            {!isComing(item.state) && (
+              <Button variant="link" onClick={() => take('selection', item.id, item.category)}>
+                Take away
+              </Button>
+            )}
+          </span>
         </div>
         <Next view={view} onOpen={setOpen} />
         <div className="main-and-aside">
@@ -50,11 +70,28 @@ export function SelectionPage({ view }: { view: SelectionPageView }) {
           </div>
           <div>
             <Requests view={view} />
-            <section><div className="block-head"><h2>What happened</h2></div><Trail lines={view.trail} /></section>
+            <section>
+              <div className="block-head">
+                <h2>What happened</h2>
+              </div>
+              <Trail lines={view.trail} />
+            </section>
           </div>
         </div>
         <Slip title={open ? TITLES[open] : ''} open={open !== undefined} onClose={close}>
-          {open === 'change' && <CommandForm kind={changeSelection} submit="Keep" onDone={close} start={() => factsOf(item)}><div className="form-pair"><TextField name="category" label="What it is" /><SelectField name="phase" label="Needed for" options={view.steps.map((step) => [step.phase, step.label])} /></div><SelectionFields suppliers={view.suppliers} calculations={view.calculations} /></CommandForm>}
+          {open === 'change' && (
+            <CommandForm kind={changeSelection} submit="Keep" onDone={close} start={() => factsOf(item)}>
+              <div className="form-pair">
+                <TextField name="category" label="What it is" />
+                <SelectField
+                  name="phase"
+                  label="Needed for"
+                  options={view.steps.map((step) => [step.phase, step.label])}
+                />
+              </div>
+              <SelectionFields suppliers={view.suppliers} calculations={view.calculations} />
+            </CommandForm>
+          )}
           {open === 'order' && <OrderForm view={view} onDone={close} />}
           {open === 'step' && <StepForm view={view} onDone={close} />}
           {open === 'check' && <CheckForm view={view} onDone={close} />}
@@ -72,26 +109,114 @@ function Next({ view, onOpen }: { view: SelectionPageView; onOpen: (open: Open) 
   const { give, busy } = useSend();
   const coming = isComing(item.state);
   const steps = NEXT_STEPS[item.state] ?? [];
-  const quick = steps.filter((step) => step === 'approved' || (step === 'chosen' && item.choice !== '') || step === 'fitted' || step === 'on site');
+  const quick = steps.filter(
+    (step) =>
+      step === 'approved' || (step === 'chosen' && item.choice !== '') || step === 'fitted' || step === 'on site',
+  );
   return (
     <section className="next-step">
       <p className={`fs-5 mb-1 ${dueTone(item.due)}`}>
-        <Mark kind={item.due.late ? 'stop' : item.due.what === 'settled' ? 'done' : isOrdered(item.state) ? 'under-way' : 'waiting'} silent /> {item.due.what === 'settled' ? `${item.state}${item.keptAt ? `, kept ${item.keptAt}` : ''}` : `${item.state}: ${dueWords(item.due, today)}`}
+        <Mark
+          kind={
+            item.due.late
+              ? 'stop'
+              : item.due.what === 'settled'
+                ? 'done'
+                : isOrdered(item.state)
+                  ? 'under-way'
+                  : 'waiting'
+          }
+          silent
+        />{' '}
+        {item.due.what === 'settled'
+          ? `${item.state}${item.keptAt ? `, kept ${item.keptAt}` : ''}`
+          : `${item.state}: ${dueWords(item.due, today)}`}
         {missedWords(item.due, today) && <span className="fs-6"> ({missedWords(item.due, today)})</span>}
       </p>
-      {item.there && item.there.after > 0 && <p className="bad mb-1">It comes {item.there.after} {item.there.after === 1 ? 'day' : 'days'} after its work needs it: {item.there.because}.</p>}
+      {item.there && item.there.after > 0 && (
+        <p className="bad mb-1">
+          It comes {item.there.after} {item.there.after === 1 ? 'day' : 'days'} after its work needs it:{' '}
+          {item.there.because}.
+        </p>
+      )}
       <div className="actions no-print">
         {item.state === 'open' && <Button onClick={() => onOpen('change')}>Write down what is chosen</Button>}
-        {steps.includes('ordered') && <Button onClick={() => onOpen('order')} disabled={item.choice === ''}>Order it</Button>}
-        {quick.map((to) => <Button key={to} variant={to === 'approved' ? 'outline-secondary' : 'primary'} disabled={busy} onClick={() => void give(stepSelection, { id: item.id, version: item.version, to, day: today, note: '', place: '' }, { text: `${item.category}: ${to}.`, undo: () => void give(stepSelection, { id: item.id, version: item.version + 1, to: item.state, day: today, note: 'taken back', place: '' }, { text: 'Taken back.' }) })}>{{ approved: 'It is approved', chosen: 'It is chosen', fitted: 'It is fitted', 'on site': 'It came today' }[to as 'approved']}</Button>)}
-        {(item.state === 'on site' || item.state === 'checked') && <Button variant={item.state === 'on site' ? 'primary' : 'outline-secondary'} onClick={() => onOpen('check')}>Check what came</Button>}
-        {coming && <Button variant="outline-secondary" onClick={() => onOpen('say')}>The supplier says …</Button>}
-        {coming && <Button variant="outline-secondary" onClick={() => onOpen('expect')}>Another day</Button>}
-        {(item.state === 'fitted' || item.state === 'checked') && <Link className="btn btn-outline-secondary" href={`/jobs/${view.job.id}/selections/deliveries?left=${item.id}`}>Something is left over</Link>}
-        <Button variant="link" onClick={() => onOpen('step')}>Another state</Button>
+        {steps.includes('ordered') && (
+          <Button onClick={() => onOpen('order')} disabled={item.choice === ''}>
+            Order it
+          </Button>
+        )}
+        {quick.map((to) => (
+          <Button
+            key={to}
+            variant={to === 'approved' ? 'outline-secondary' : 'primary'}
+            disabled={busy}
+            onClick={() =>
+              void give(
+                stepSelection,
+                { id: item.id, version: item.version, to, day: today, note: '', place: '' },
+                {
+                  text: `${item.category}: ${to}.`,
+                  undo: () =>
+                    void give(
+                      stepSelection,
+                      {
+                        id: item.id,
+                        version: item.version + 1,
+                        to: item.state,
+                        day: today,
+                        note: 'taken back',
+                        place: '',
+                      },
+                      { text: 'Taken back.' },
+                    ),
+                },
+              )
+            }
+          >
+            {
+              {
+                approved: 'It is approved',
+                chosen: 'It is chosen',
+                fitted: 'It is fitted',
+                'on site': 'It came today',
+              }[to as 'approved']
+            }
+          </Button>
+        ))}
+        {(item.state === 'on site' || item.state === 'checked') && (
+          <Button variant={item.state === 'on site' ? 'primary' : 'outline-secondary'} onClick={() => onOpen('check')}>
+            Check what came
+          </Button>
+        )}
+        {coming && (
+          <Button variant="outline-secondary" onClick={() => onOpen('say')}>
+            The supplier says …
+          </Button>
+        )}
+        {coming && (
+          <Button variant="outline-secondary" onClick={() => onOpen('expect')}>
+            Another day
+          </Button>
+        )}
+        {(item.state === 'fitted' || item.state === 'checked') && (
+          <Link
+            className="btn btn-outline-secondary"
+            href={`/jobs/${view.job.id}/selections/deliveries?left=${item.id}`}
+          >
+            Something is left over
+          </Link>
+        )}
+        <Button variant="link" onClick={() => onOpen('step')}>
+          Another state
+        </Button>
       </div>
       {item.follows && !isHere(item.state) && <FitLater view={view} />}
-      {view.related.map((one) => <p key={one.id} className="mb-0"><Link href={`/jobs/${view.job.id}/selections/${one.id}`}>{one.text}</Link></p>)}
+      {view.related.map((one) => (
+        <p key={one.id} className="mb-0">
+          <Link href={`/jobs/${view.job.id}/selections/${one.id}`}>{one.text}</Link>
+        </p>
+      ))}
     </section>
   );
 }
@@ -100,17 +225,81 @@ function Facts({ view }: { view: SelectionPageView }) {
   const { item, today } = view;
   const day = (value: Day | null): string => (value ? formatDay(value, today) : '');
   const lines: [string, React.ReactNode][] = [
-    ['Chosen', item.choice ? orderWords({ ...item, code: '' }) : <span key="none" className="soft">not chosen yet</span>], ['Code', item.code && <span key="code" className="mono">{item.code}</span>],
-    ['How many', item.quantity === null ? '' : `${item.quantity} ${item.unit}${item.calculation ? ', follows a kept result' : ''}`], ['Price', item.unitPrice === null ? '' : `${formatMoney(item.unitPrice)} each${item.quantity === null ? '' : `, ${formatMoney(Math.round(item.unitPrice * item.quantity))} in all`}`],
-    ['From whom', item.supplier ? `${item.supplier}, ${leadWords(item.leadLow, item.leadHigh)}` : leadWords(item.leadLow, item.leadHigh)], ['Who decides', `${item.decides === 'us' ? 'we' : `the ${item.decides}`}${item.approves ? `, approved by ${item.approves}` : ''}`],
-    ['Ordered', item.orderedOn ? `${day(item.orderedOn)}${item.orderedAs ? ` as ${item.orderedAs}` : ''}${item.orderNumber ? `, order ${item.orderNumber}` : ''}` : ''], ['Came', day(item.cameOn)], ['Kept', item.keptAt], ['Note', item.note],
+    [
+      'Chosen',
+      item.choice ? (
+        orderWords({ ...item, code: '' })
+      ) : (
+        <span key="none" className="soft">
+          not chosen yet
+        </span>
+      ),
+    ],
+    [
+      'Code',
+      item.code && (
+        <span key="code" className="mono">
+          {item.code}
+        </span>
+      ),
+    ],
+    [
+      'How many',
+      item.quantity === null ? '' : `${item.quantity} ${item.unit}${item.calculation ? ', follows a kept result' : ''}`,
+    ],
+    [
+      'Price',
+      item.unitPrice === null
+        ? ''
+        : `${formatMoney(item.unitPrice)} each${item.quantity === null ? '' : `, ${formatMoney(Math.round(item.unitPrice * item.quantity))} in all`}`,
+    ],
+    [
+      'From whom',
+      item.supplier
+        ? `${item.supplier}, ${leadWords(item.leadLow, item.leadHigh)}`
+        : leadWords(item.leadLow, item.leadHigh),
+    ],
+    [
+      'Who decides',
+      `${item.decides === 'us' ? 'we' : `the ${item.decides}`}${item.approves ? `, approved by ${item.approves}` : ''}`,
+    ],
+    [
+      'Ordered',
+      item.orderedOn
+        ? `${day(item.orderedOn)}${item.orderedAs ? ` as ${item.orderedAs}` : ''}${item.orderNumber ? `, order ${item.orderNumber}` : ''}`
+        : '',
+    ],
+    ['Came', day(item.cameOn)],
+    ['Kept', item.keptAt],
+    ['Note', item.note],
   ];
   return (
     <section>
-      <div className="block-head"><h2>What it is</h2></div>
+      <div className="block-head">
+        <h2>What it is</h2>
+      </div>
       <div className="facts-and-picture">
-        <dl className="facts">{lines.filter(([, value]) => value !== '' && value !== null).map(([name, value]) => <div key={name}><dt>{name}</dt><dd>{value}</dd></div>)}</dl>
-        {item.picture && <a href={`/api/pictures/${item.picture}?w=1280`} className="plain"><img src={`/api/pictures/${item.picture}?w=240`} alt={`${item.category}, ${item.choice}`} width={200} height={150} style={{ objectFit: 'cover' }} /></a>}
+        <dl className="facts">
+          {lines
+            .filter(([, value]) => value !== '' && value !== null)
+            .map(([name, value]) => (
+              <div key={name}>
+                <dt>{name}</dt>
+                <dd>{value}</dd>
+              </div>
+            ))}
+        </dl>
+        {item.picture && (
+          <a href={`/api/pictures/${item.picture}?w=1280`} className="plain">
+            <img
+              src={`/api/pictures/${item.picture}?w=240`}
+              alt={`${item.category}, ${item.choice}`}
+              width={200}
+              height={150}
+              style={{ objectFit: 'cover' }}
+            />
+          </a>
+        )}
       </div>
     </section>
   );
@@ -119,9 +308,23 @@ function Facts({ view }: { view: SelectionPageView }) {
 function Thread({ view }: { view: SelectionPageView }) {
   return (
     <section>
-      <div className="block-head"><h2>Why these days</h2></div>
-      <ol className="thread-back">{view.thread.map((line) => <li key={line.text}>{line.href ? <Link href={line.href}>{line.text}</Link> : line.text}</li>)}</ol>
-      {view.closures.length > 0 && <p className="small-text soft">{view.item.supplier} is closed {view.closures.map((one) => `${formatDay(one.firstDay, view.today)} to ${formatDay(one.lastDay, view.today)}`).join(', ')}.</p>}
+      <div className="block-head">
+        <h2>Why these days</h2>
+      </div>
+      <ol className="thread-back">
+        {view.thread.map((line) => (
+          <li key={line.text}>{line.href ? <Link href={line.href}>{line.text}</Link> : line.text}</li>
+        ))}
+      </ol>
+      {view.closures.length > 0 && (
+        <p className="small-text soft">
+          {view.item.supplier} is closed{' '}
+          {view.closures
+            .map((one) => `${formatDay(one.firstDay, view.today)} to ${formatDay(one.lastDay, view.today)}`)
+            .join(', ')}
+          .
+        </p>
+      )}
     </section>
   );
 }
@@ -130,8 +333,33 @@ function Checks({ view }: { view: SelectionPageView }) {
   if (view.checks.length === 0) return null;
   return (
     <section>
-      <div className="block-head"><h2>Checked on site</h2></div>
-      <ul className="lines">{view.checks.map((check) => <li key={check.id}><Mark kind={check.good ? 'done' : 'stop'} silent /><div className="what"><span className={check.good ? '' : 'bad'}>{check.text}</span><div className="small-text soft">{check.when}, {check.by}</div></div>{check.picture && <a href={`/api/pictures/${check.picture}?w=1280`} className="plain"><img src={`/api/pictures/${check.picture}?w=240`} alt={`What was found: ${check.text}`} width={96} height={72} style={{ objectFit: 'cover' }} /></a>}</li>)}</ul>
+      <div className="block-head">
+        <h2>Checked on site</h2>
+      </div>
+      <ul className="lines">
+        {view.checks.map((check) => (
+          <li key={check.id}>
+            <Mark kind={check.good ? 'done' : 'stop'} silent />
+            <div className="what">
+              <span className={check.good ? '' : 'bad'}>{check.text}</span>
+              <div className="small-text soft">
+                {check.when}, {check.by}
+              </div>
+            </div>
+            {check.picture && (
+              <a href={`/api/pictures/${check.picture}?w=1280`} className="plain">
+                <img
+                  src={`/api/pictures/${check.picture}?w=240`}
+                  alt={`What was found: ${check.text}`}
+                  width={96}
+                  height={72}
+                  style={{ objectFit: 'cover' }}
+                />
+              </a>
+            )}
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }
@@ -140,9 +368,34 @@ function Requests({ view }: { view: SelectionPageView }) {
   const { item } = view;
   return (
     <section>
-      <div className="block-head"><h2>What its order waits for</h2><Link href={`/jobs/${view.job.id}/selections/requests`} className="push small-text">all of them</Link></div>
-      {view.requests.length === 0 && <p className="soft mt-2">{item.approves ? `${item.approves} approves it; write down under Approvals and answers what was sent.` : 'Nothing: it can be ordered once it is chosen.'}</p>}
-      <ul className="lines">{view.requests.map((request) => <li key={request.id}><Mark kind={request.standing === 'answered' ? 'done' : request.late ? 'stop' : 'waiting'} silent /><div className="what"><Link href={`/jobs/${view.job.id}/selections/requests#${request.id}`}>{request.subject}</Link><div className={`small-text ${request.late ? 'bad' : 'soft'}`}>{request.standing}{request.standing === 'answered' ? '' : `, expected ${formatDay(request.expected, view.today)}`}{request.conditions ? `: ${request.conditions}` : ''}</div></div></li>)}</ul>
+      <div className="block-head">
+        <h2>What its order waits for</h2>
+        <Link href={`/jobs/${view.job.id}/selections/requests`} className="push small-text">
+          all of them
+        </Link>
+      </div>
+      {view.requests.length === 0 && (
+        <p className="soft mt-2">
+          {item.approves
+            ? `${item.approves} approves it; write down under Approvals and answers what was sent.`
+            : 'Nothing: it can be ordered once it is chosen.'}
+        </p>
+      )}
+      <ul className="lines">
+        {view.requests.map((request) => (
+          <li key={request.id}>
+            <Mark kind={request.standing === 'answered' ? 'done' : request.late ? 'stop' : 'waiting'} silent />
+            <div className="what">
+              <Link href={`/jobs/${view.job.id}/selections/requests#${request.id}`}>{request.subject}</Link>
+              <div className={`small-text ${request.late ? 'bad' : 'soft'}`}>
+                {request.standing}
+                {request.standing === 'answered' ? '' : `, expected ${formatDay(request.expected, view.today)}`}
+                {request.conditions ? `: ${request.conditions}` : ''}
+              </div>
+            </div>
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }

@@ -7,7 +7,12 @@ import { addSelection, importSelections } from '@/contract/commands/selections';
 import type { SelectionsView, SelectionView } from '@/contract/views/selections';
 import type { CsvProblem } from '@/core/csv';
 import { groupBy } from '@/core/group-by';
-import { readSelectionCsv, SELECTION_CSV_EXAMPLE, selectionKey, type SelectionDraft } from '@/core/selections/selection-csv';
+import {
+  readSelectionCsv,
+  SELECTION_CSV_EXAMPLE,
+  selectionKey,
+  type SelectionDraft,
+} from '@/core/selections/selection-csv';
 import { isComing, isHere } from '@/core/selections/states';
 import { TRADES } from '@/core/sequence/trades';
 import { JobPlaces } from '../frame/job-places';
@@ -22,7 +27,8 @@ import { SelectionGrid } from './selection-grid';
 import { SelectionPlaces } from './selection-places';
 
 const URGENCY = ['Late', 'In the next two weeks', 'Later', 'On site or fitted'] as const;
-const urgencyOf = ({ due }: SelectionView): (typeof URGENCY)[number] => (due.late ? 'Late' : due.what === 'settled' ? 'On site or fitted' : due.near ? 'In the next two weeks' : 'Later');
+const urgencyOf = ({ due }: SelectionView): (typeof URGENCY)[number] =>
+  due.late ? 'Late' : due.what === 'settled' ? 'On site or fitted' : due.near ? 'In the next two weeks' : 'Later';
 
 const GROUPINGS = {
   urgency: { label: 'urgency', of: urgencyOf },
@@ -39,7 +45,10 @@ const FILTERS = {
   order: { label: 'to order', holds: (item: SelectionView) => item.due.what === 'order' },
   coming: { label: 'on its way', holds: (item: SelectionView) => isComing(item.state) },
   here: { label: 'on site', holds: (item: SelectionView) => isHere(item.state) },
-  wrong: { label: 'not right', holds: (item: SelectionView) => (item.found !== null && item.found.verdict !== 'right') || item.follows !== null },
+  wrong: {
+    label: 'not right',
+    holds: (item: SelectionView) => (item.found !== null && item.found.verdict !== 'right') || item.follows !== null,
+  },
 } as const;
 type Filter = keyof typeof FILTERS;
 
@@ -60,18 +69,89 @@ export function Selections({ view }: { view: SelectionsView }) {
       <SelectionPlaces job={view.job.id} counts={view.counts} />
       <div className="page">
         <div className="page-head">
-          <h1>Selections</h1><span className="soft">{view.job.counts.selections > 0 ? `${view.job.counts.selections} need a decision, an order or a call` : 'nothing is due in the next two weeks'}</span>
-          <span className="push actions no-print"><PrintButton>Print</PrintButton><Button onClick={() => setOpen('new')} disabled={view.areas.length === 0}>Add a selection</Button></span>
+          <h1>Selections</h1>
+          <span className="soft">
+            {view.job.counts.selections > 0
+              ? `${view.job.counts.selections} need a decision, an order or a call`
+              : 'nothing is due in the next two weeks'}
+          </span>
+          <span className="push actions no-print">
+            <PrintButton>Print</PrintButton>
+            <Button onClick={() => setOpen('new')} disabled={view.areas.length === 0}>
+              Add a selection
+            </Button>
+          </span>
         </div>
-        {view.selections.length === 0 && <div className="empty"><p className="mb-0">Nothing chosen yet. Add what takes longest to come first: a window, a stone top, a special tile; or read a list. From the plan follows by when it must be decided and ordered.</p></div>}
+        {view.selections.length === 0 && (
+          <div className="empty">
+            <p className="mb-0">
+              Nothing chosen yet. Add what takes longest to come first: a window, a stone top, a special tile; or read a
+              list. From the plan follows by when it must be decided and ordered.
+            </p>
+          </div>
+        )}
         <div className="table-tools no-print">
-          <Form.Control size="sm" type="search" placeholder="Search" aria-label="Search selections" value={asked} onChange={(event) => setAsked(event.target.value)} />
-          <Form.Select size="sm" aria-label="Show" value={filter} onChange={(event) => setFilter(event.target.value as Filter)}>{Object.entries(FILTERS).map(([key, { label }]) => <option key={key} value={key}>show {label}</option>)}</Form.Select>
-          <Form.Select size="sm" aria-label="Group by" value={grouping} onChange={(event) => setGrouping(event.target.value as Grouping)}>{Object.entries(GROUPINGS).map(([key, { label }]) => <option key={key} value={key}>by {label}</option>)}</Form.Select>
-          <span className="push links"><Button size="sm" variant="link" onClick={() => setOpen('list')} disabled={view.areas.length === 0}>Read a list</Button><a className="btn btn-sm btn-link" href={`/api/jobs/${view.job.id}/papers/selections.csv`}>As CSV</a><a className="btn btn-sm btn-link" href={`/api/jobs/${view.job.id}/papers/room-sheets.pdf`}>Room sheets</a><Link className="btn btn-sm btn-link" href="/suppliers">Suppliers</Link></span>
+          <Form.Control
+            size="sm"
+            type="search"
+            placeholder="Search"
+            aria-label="Search selections"
+            value={asked}
+            onChange={(event) => setAsked(event.target.value)}
+          />
+          <Form.Select
+            size="sm"
+            aria-label="Show"
+            value={filter}
+            onChange={(event) => setFilter(event.target.value as Filter)}
+          >
+            {Object.entries(FILTERS).map(([key, { label }]) => (
+              <option key={key} value={key}>
+                show {label}
+              </option>
+            ))}
+          </Form.Select>
+          <Form.Select
+            size="sm"
+            aria-label="Group by"
+            value={grouping}
+            onChange={(event) => setGrouping(event.target.value as Grouping)}
+          >
+            {Object.entries(GROUPINGS).map(([key, { label }]) => (
+              <option key={key} value={key}>
+                by {label}
+              </option>
+            ))}
+          </Form.Select>
+          <span className="push links">
+            <Button size="sm" variant="link" onClick={() => setOpen('list')} disabled={view.areas.length === 0}>
+              Read a list
+            </Button>
+            <a className="btn btn-sm btn-link" href={`/api/jobs/${view.job.id}/papers/selections.csv`}>
+              As CSV
+            </a>
+            <a className="btn btn-sm btn-link" href={`/api/jobs/${view.job.id}/papers/room-sheets.pdf`}>
+              Room sheets
+            </a>
+            <Link className="btn btn-sm btn-link" href="/suppliers">
+              Suppliers
+            </Link>
+          </span>
         </div>
-        {view.selections.length > 0 && <SelectionGrid groups={groups} asked={asked} today={view.today} job={view.job.id} suppliers={view.suppliers} />}
-        <Slip title={open === 'list' ? 'Read a list of selections' : 'A selection'} open={open !== undefined} onClose={close}>
+        {view.selections.length > 0 && (
+          <SelectionGrid
+            groups={groups}
+            asked={asked}
+            today={view.today}
+            job={view.job.id}
+            suppliers={view.suppliers}
+          />
+        )}
+        <Slip
+          title={open === 'list' ? 'Read a list of selections' : 'A selection'}
+          open={open !== undefined}
+          onClose={close}
+        >
           {open === 'new' && <NewSelection view={view} onDone={close} />}
           {open === 'list' && <ReadList view={view} onDone={close} />}
         </Slip>
@@ -83,12 +163,48 @@ export function Selections({ view }: { view: SelectionsView }) {
 function NewSelection({ view, onDone }: { view: SelectionsView; onDone: () => void }) {
   const first = view.areas[0];
   return (
-    <CommandForm kind={addSelection} submit="Add" onDone={onDone} start={() => ({ id: newId(), job: view.job.id, area: first?.id ?? '', category: '', choice: '', code: '', colour: '', finish: '', unit: '', supplier: '', leadLow: 10, leadHigh: 14, decides: 'client' as const, approves: '', checkDays: 1, acclimatiseDays: 0, bufferDays: 2, thinkDays: 7, note: '', codeMeant: false, state: 'open' as const })}>
+    <CommandForm
+      kind={addSelection}
+      submit="Add"
+      onDone={onDone}
+      start={() => ({
+        id: newId(),
+        job: view.job.id,
+        area: first?.id ?? '',
+        category: '',
+        choice: '',
+        code: '',
+        colour: '',
+        finish: '',
+        unit: '',
+        supplier: '',
+        leadLow: 10,
+        leadHigh: 14,
+        decides: 'client' as const,
+        approves: '',
+        checkDays: 1,
+        acclimatiseDays: 0,
+        bufferDays: 2,
+        thinkDays: 7,
+        note: '',
+        codeMeant: false,
+        state: 'open' as const,
+      })}
+    >
       <SelectField name="area" label="Where" options={view.areas.map((area) => [area.id, area.name])} />
       <StepField view={view} />
       <TextField name="category" label="What it is" hint="Like “wall tile” or “tap”." />
       <SelectionFields suppliers={view.suppliers} />
-      <div className="form-pair"><SelectField name="state" label="It is" options={['open', 'chosen', 'approved', 'ordered', 'confirmed', 'in making', 'shipped', 'on site'].map((state) => [state, state] as const)} /><TextField name="expectedOn" label="Promised to arrive" type="date" hint="if it is ordered" /></div>
+      <div className="form-pair">
+        <SelectField
+          name="state"
+          label="It is"
+          options={['open', 'chosen', 'approved', 'ordered', 'confirmed', 'in making', 'shipped', 'on site'].map(
+            (state) => [state, state] as const,
+          )}
+        />
+        <TextField name="expectedOn" label="Promised to arrive" type="date" hint="if it is ordered" />
+      </div>
     </CommandForm>
   );
 }
@@ -96,20 +212,56 @@ function NewSelection({ view, onDone }: { view: SelectionsView; onDone: () => vo
 /** Only steps of the chosen area can need it. */
 function StepField({ view }: { view: SelectionsView }) {
   const area = useFormContext().watch('area') as string;
-  return <SelectField name="phase" label="Needed for which step" none="choose the step" options={(view.areas.find((one) => one.id === area)?.phases ?? []).map((step) => [step.phase, step.label])} />;
+  return (
+    <SelectField
+      name="phase"
+      label="Needed for which step"
+      none="choose the step"
+      options={(view.areas.find((one) => one.id === area)?.phases ?? []).map((step) => [step.phase, step.label])}
+    />
+  );
 }
 
 function ReadList({ view, onDone }: { view: SelectionsView; onDone: () => void }) {
   const { give, busy } = useSend();
   const [read, setRead] = useState<{ lines: SelectionDraft[]; problems: CsvProblem[] }>({ lines: [], problems: [] });
-  const put = (text: string): void => setRead(readSelectionCsv(text, view.areas.map((area) => ({ id: area.id, name: area.name, phases: area.phases.map((step) => step.phase) })), new Set(view.selections.map((item) => selectionKey(item.areaId, item.category)))));
+  const put = (text: string): void =>
+    setRead(
+      readSelectionCsv(
+        text,
+        view.areas.map((area) => ({ id: area.id, name: area.name, phases: area.phases.map((step) => step.phase) })),
+        new Set(view.selections.map((item) => selectionKey(item.areaId, item.category))),
+      ),
+    );
   const keep = (): void => {
-    const lines = read.lines.map((line) => ({ id: newId(), ...line, checkDays: 1, acclimatiseDays: 0, bufferDays: 2, thinkDays: 7, codeMeant: true }));
-    void give(importSelections, { job: view.job.id, lines }, { text: `${lines.length} ${lines.length === 1 ? 'selection was' : 'selections were'} read.` }).then((ok) => ok && onDone());
+    const lines = read.lines.map((line) => ({
+      id: newId(),
+      ...line,
+      checkDays: 1,
+      acclimatiseDays: 0,
+      bufferDays: 2,
+      thinkDays: 7,
+      codeMeant: true,
+    }));
+    void give(
+      importSelections,
+      { job: view.job.id, lines },
+      { text: `${lines.length} ${lines.length === 1 ? 'selection was' : 'selections were'} read.` },
+    ).then((ok) => ok && onDone());
   };
   return (
-    <CsvEntry title="Areas, steps, what, how long" what="selections" example={SELECTION_CSV_EXAMPLE} problems={read.problems} onText={put}>
-      {read.lines.length > 0 && <Button disabled={busy} onClick={keep}>Add {read.lines.length} {read.lines.length === 1 ? 'selection' : 'selections'}</Button>}
+    <CsvEntry
+      title="Areas, steps, what, how long"
+      what="selections"
+      example={SELECTION_CSV_EXAMPLE}
+      problems={read.problems}
+      onText={put}
+    >
+      {read.lines.length > 0 && (
+        <Button disabled={busy} onClick={keep}>
+          Add {read.lines.length} {read.lines.length === 1 ? 'selection' : 'selections'}
+        </Button>
+      )}
     </CsvEntry>
   );
 }

@@ -3,7 +3,16 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useFormContext, useWatch } from 'react-hook-form';
-import { checkSelection, expectSelection, fitLater, hearSupplier, orderSelection, stepSelection, SUPPLIER_SAYS, supplierSays } from '@/contract/commands/selections';
+import {
+  checkSelection,
+  expectSelection,
+  fitLater,
+  hearSupplier,
+  orderSelection,
+  stepSelection,
+  SUPPLIER_SAYS,
+  supplierSays,
+} from '@/contract/commands/selections';
 import type { SelectionPageView } from '@/contract/views/selections';
 import { orderWords, SELECTION_STATES } from '@/core/selections/states';
 import { SELECTION_VERDICTS } from '@/core/walks/observation';
@@ -22,14 +31,51 @@ interface Terms {
 export function OrderForm({ view, onDone }: Terms) {
   const { item, today } = view;
   return (
-    <CommandForm kind={orderSelection} submit="It is ordered" onDone={onDone} start={() => ({ id: item.id, version: item.version, day: today, unit: item.unit, orderNumber: '', despite: '', note: '', ...(item.quantity === null ? {} : { quantity: item.quantity }) })}>
-      <p className="mb-0">{item.supplier || 'No supplier yet'}: {orderWords(item)}. What comes is held against these words.</p>
-      <div className="form-pair"><TextField name="quantity" label="How many" type="number" /><TextField name="unit" label="Unit" /></div>
-      <div className="form-pair"><TextField name="day" label="Ordered on" type="date" /><TextField name="orderNumber" label="Order number" /></div>
-      <TextField name="expectedOn" label="Promised to arrive" type="date" hint="Leave it empty until they confirm a day: the longest lead time counts until then." />
-      {item.waitsFor.length > 0 && <TextField name="despite" label={`Why before ${item.waitsFor.map((wait) => wait.text).join(' and ')}`} hint="It waits for that. Ordering all the same is at our own risk; the reason is kept." />}
+    <CommandForm
+      kind={orderSelection}
+      submit="It is ordered"
+      onDone={onDone}
+      start={() => ({
+        id: item.id,
+        version: item.version,
+        day: today,
+        unit: item.unit,
+        orderNumber: '',
+        despite: '',
+        note: '',
+        ...(item.quantity === null ? {} : { quantity: item.quantity }),
+      })}
+    >
+      <p className="mb-0">
+        {item.supplier || 'No supplier yet'}: {orderWords(item)}. What comes is held against these words.
+      </p>
+      <div className="form-pair">
+        <TextField name="quantity" label="How many" type="number" />
+        <TextField name="unit" label="Unit" />
+      </div>
+      <div className="form-pair">
+        <TextField name="day" label="Ordered on" type="date" />
+        <TextField name="orderNumber" label="Order number" />
+      </div>
+      <TextField
+        name="expectedOn"
+        label="Promised to arrive"
+        type="date"
+        hint="Leave it empty until they confirm a day: the longest lead time counts until then."
+      />
+      {item.waitsFor.length > 0 && (
+        <TextField
+          name="despite"
+          label={`Why before ${item.waitsFor.map((wait) => wait.text).join(' and ')}`}
+          hint="It waits for that. Ordering all the same is at our own risk; the reason is kept."
+        />
+      )}
       <TextField name="note" label="Note" />
-      {view.desk && <p className="small-text soft mb-0">{item.supplier} is answered for by the simulated desk: nothing leaves this machine.</p>}
+      {view.desk && (
+        <p className="small-text soft mb-0">
+          {item.supplier} is answered for by the simulated desk: nothing leaves this machine.
+        </p>
+      )}
     </CommandForm>
   );
 }
@@ -37,7 +83,12 @@ export function OrderForm({ view, onDone }: Terms) {
 export function ExpectForm({ view, onDone }: Terms) {
   const { item, today } = view;
   return (
-    <CommandForm kind={expectSelection} submit="Keep" onDone={onDone} start={() => ({ id: item.id, version: item.version, expectedOn: item.expectedOn ?? today, note: '' })}>
+    <CommandForm
+      kind={expectSelection}
+      submit="Keep"
+      onDone={onDone}
+      start={() => ({ id: item.id, version: item.version, expectedOn: item.expectedOn ?? today, note: '' })}
+    >
       <TextField name="expectedOn" label="It comes on" type="date" />
       <TextField name="note" label="Why" hint="Told wherever the day shows." />
     </CommandForm>
@@ -47,8 +98,18 @@ export function ExpectForm({ view, onDone }: Terms) {
 export function StepForm({ view, onDone }: Terms) {
   const { item, today } = view;
   return (
-    <CommandForm kind={stepSelection} submit="Keep" onDone={onDone} start={() => ({ id: item.id, version: item.version, to: item.state, day: today, note: '', place: item.keptAt })}>
-      <SelectField name="to" label="It is" options={SELECTION_STATES.filter((state) => state !== 'left over').map((state) => [state, state])} hint="Back before “ordered” takes the order back." />
+    <CommandForm
+      kind={stepSelection}
+      submit="Keep"
+      onDone={onDone}
+      start={() => ({ id: item.id, version: item.version, to: item.state, day: today, note: '', place: item.keptAt })}
+    >
+      <SelectField
+        name="to"
+        label="It is"
+        options={SELECTION_STATES.filter((state) => state !== 'left over').map((state) => [state, state])}
+        hint="Back before “ordered” takes the order back."
+      />
       <TextField name="day" label="Since" type="date" />
       <TextField name="place" label="Where it is kept" />
       <TextField name="note" label="Note" />
@@ -59,9 +120,21 @@ export function StepForm({ view, onDone }: Terms) {
 export function CheckForm({ view, onDone }: Terms) {
   const { item } = view;
   return (
-    <CommandForm kind={checkSelection} submit="Keep" onDone={onDone} start={() => ({ id: item.id, version: item.version, verdict: 'right' as const, text: '' })}>
-      <p className="mb-0">Ordered as {item.orderedAs || item.choice}{item.quantity === null ? '' : `, ${item.quantity} ${item.unit}`}.</p>
-      <SelectField name="verdict" label="What came is" options={SELECTION_VERDICTS.map((verdict) => [verdict, verdict])} />
+    <CommandForm
+      kind={checkSelection}
+      submit="Keep"
+      onDone={onDone}
+      start={() => ({ id: item.id, version: item.version, verdict: 'right' as const, text: '' })}
+    >
+      <p className="mb-0">
+        Ordered as {item.orderedAs || item.choice}
+        {item.quantity === null ? '' : `, ${item.quantity} ${item.unit}`}.
+      </p>
+      <SelectField
+        name="verdict"
+        label="What came is"
+        options={SELECTION_VERDICTS.map((verdict) => [verdict, verdict])}
+      />
       <CheckWords unit={item.unit} />
       <PictureField name="picture" label="Picture" />
     </CommandForm>
@@ -73,13 +146,34 @@ function CheckWords({ unit }: { unit: string }) {
   if (verdict === 'right') return <TextField name="text" label="A word, if you like" />;
   return (
     <>
-      <div className="form-pair"><TextField name="quantity" label={`How many are ${verdict}`} type="number" hint={`${unit ? `in ${unit}; ` : ''}empty means all`} /><TextField name="text" label={verdict === 'wrong' ? 'Came as' : verdict === 'missing' ? 'What is missing' : 'What is damaged'} /></div>
-      <p className="small-text soft mb-0">That part is ordered again with dates of its own{verdict === 'missing' ? '' : ', and what came waits to go back'}.</p>
+      <div className="form-pair">
+        <TextField
+          name="quantity"
+          label={`How many are ${verdict}`}
+          type="number"
+          hint={`${unit ? `in ${unit}; ` : ''}empty means all`}
+        />
+        <TextField
+          name="text"
+          label={verdict === 'wrong' ? 'Came as' : verdict === 'missing' ? 'What is missing' : 'What is damaged'}
+        />
+      </div>
+      <p className="small-text soft mb-0">
+        That part is ordered again with dates of its own
+        {verdict === 'missing' ? '' : ', and what came waits to go back'}.
+      </p>
     </>
   );
 }
 
-const SAYS_WORDS: Record<(typeof SUPPLIER_SAYS)[number], string> = { confirms: 'they confirm a day', 'in making': 'it is being made', slips: 'it slips', ships: 'it is shipped', 'ships part': 'a part is shipped', cannot: 'it cannot be had' };
+const SAYS_WORDS: Record<(typeof SUPPLIER_SAYS)[number], string> = {
+  confirms: 'they confirm a day',
+  'in making': 'it is being made',
+  slips: 'it slips',
+  ships: 'it is shipped',
+  'ships part': 'a part is shipped',
+  cannot: 'it cannot be had',
+};
 
 /** Their word as it was heard, or the simulated desk's next one. */
 export function SayForm({ view, onDone }: Terms) {
@@ -94,8 +188,26 @@ export function SayForm({ view, onDone }: Terms) {
   };
   return (
     <>
-      {view.desk && <div className="mb-3"><Button variant="outline-secondary" onClick={() => void hear()}>Hear the simulated desk</Button><p className="small-text soft mt-1 mb-0">It says now what it would say next. Nothing leaves this machine.</p>{heard && <Notice>{heard}</Notice>}</div>}
-      <CommandForm kind={supplierSays} submit="Keep their word" onDone={onDone} start={() => ({ selection: item.id, says: 'confirms' as const, text: '', ...(item.expectedOn ? { day: item.expectedOn } : {}) })}>
+      {view.desk && (
+        <div className="mb-3">
+          <Button variant="outline-secondary" onClick={() => void hear()}>
+            Hear the simulated desk
+          </Button>
+          <p className="small-text soft mt-1 mb-0">It says now what it would say next. Nothing leaves this machine.</p>
+          {heard && <Notice>{heard}</Notice>}
+        </div>
+      )}
+      <CommandForm
+        kind={supplierSays}
+        submit="Keep their word"
+        onDone={onDone}
+        start={() => ({
+          selection: item.id,
+          says: 'confirms' as const,
+          text: '',
+          ...(item.expectedOn ? { day: item.expectedOn } : {}),
+        })}
+      >
         <SelectField name="says" label="They say" options={SUPPLIER_SAYS.map((says) => [says, SAYS_WORDS[says]])} />
         <SaidFields quantity={item.quantity} unit={item.unit} />
         <TextField name="text" label="In their words" hint="Why it slips is told wherever the day shows." />
@@ -110,8 +222,19 @@ function SaidFields({ quantity, unit }: { quantity: number | null; unit: string 
   if (says === 'in making' || says === 'cannot') return null;
   return (
     <div className="form-pair">
-      {says === 'ships part' && <TextField name="quantity" label="How many come now" type="number" hint={quantity === null ? '' : `of ${quantity} ${unit}`} />}
-      <TextField name="day" label={says === 'ships part' ? 'The rest comes on' : says === 'slips' ? 'It comes now on' : 'It comes on'} type="date" />
+      {says === 'ships part' && (
+        <TextField
+          name="quantity"
+          label="How many come now"
+          type="number"
+          hint={quantity === null ? '' : `of ${quantity} ${unit}`}
+        />
+      )}
+      <TextField
+        name="day"
+        label={says === 'ships part' ? 'The rest comes on' : says === 'slips' ? 'It comes now on' : 'It comes on'}
+        type="date"
+      />
     </div>
   );
 }
@@ -120,6 +243,26 @@ function SaidFields({ quantity, unit }: { quantity: number | null; unit: string 
 export function FitLater({ view }: { view: SelectionPageView }) {
   const { item, today } = view;
   const { give, busy } = useSend();
-  const put = (returnTrip: boolean): void => void give(fitLater, { id: item.id, version: item.version, returnTrip }, { text: returnTrip ? 'It is fitted on a return trip; the work goes on.' : 'The work waits for it.' });
-  return <p className="mb-0">{item.returnTrip ? `Fitted on a return trip${item.expectedOn ? ` after ${formatDay(item.expectedOn, today)}` : ''}.` : `${item.step} waits for it.`} <Button size="sm" variant="link" className="p-0 align-baseline no-print" disabled={busy} onClick={() => put(!item.returnTrip)}>{item.returnTrip ? 'Let the work wait' : 'Fit it on a return trip'}</Button></p>;
+  const put = (returnTrip: boolean): void =>
+    void give(
+      fitLater,
+      { id: item.id, version: item.version, returnTrip },
+      { text: returnTrip ? 'It is fitted on a return trip; the work goes on.' : 'The work waits for it.' },
+    );
+  return (
+    <p className="mb-0">
+      {item.returnTrip
+        ? `Fitted on a return trip${item.expectedOn ? ` after ${formatDay(item.expectedOn, today)}` : ''}.`
+        : `${item.step} waits for it.`}{' '}
+      <Button
+        size="sm"
+        variant="link"
+        className="p-0 align-baseline no-print"
+        disabled={busy}
+        onClick={() => put(!item.returnTrip)}
+      >
+        {item.returnTrip ? 'Let the work wait' : 'Fit it on a return trip'}
+      </Button>
+    </p>
+  );
 }

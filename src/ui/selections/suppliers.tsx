@@ -16,7 +16,12 @@ import { newId } from '../offline/send';
 
 type Supplier = SuppliersView['suppliers'][number];
 type Open = { form: 'new' } | { form: 'change' | 'close' | 'prices'; supplier: Supplier };
-const TITLES: Record<Open['form'], string> = { new: 'A supplier', change: 'Change it', close: 'Closed days', prices: 'Their list of prices and days' };
+const TITLES: Record<Open['form'], string> = {
+  new: 'A supplier',
+  change: 'Change it',
+  close: 'Closed days',
+  prices: 'Their list of prices and days',
+};
 
 /** From whom things come: their closed days, their lists, what is on order over all jobs and what they said of it. */
 export function Suppliers({ view }: { view: SuppliersView }) {
@@ -27,13 +32,77 @@ export function Suppliers({ view }: { view: SuppliersView }) {
   const orders = view.suppliers.reduce((sum, one) => sum + one.orders.length, 0);
   return (
     <div className="page">
-      <div className="page-head"><h1>Suppliers</h1><span className="soft">{orders === 0 ? 'nothing is on order' : `${orders} orders on their way, over all jobs`}</span><span className="push actions no-print"><Form.Control size="sm" style={{ width: '12rem' }} type="search" placeholder="Search" aria-label="Search suppliers" value={asked} onChange={(event) => setAsked(event.target.value)} /><Button onClick={() => setOpen({ form: 'new' })}>Add a supplier</Button></span></div>
-      {view.suppliers.length === 0 && <div className="empty"><p className="mb-0">No supplier yet. Whoever is named in a selection becomes one; their closed days and their lists then count in every date.</p></div>}
-      {shown.map((supplier) => <One key={supplier.id} supplier={supplier} today={view.today} onOpen={setOpen} />)}
+      <div className="page-head">
+        <h1>Suppliers</h1>
+        <span className="soft">
+          {orders === 0 ? 'nothing is on order' : `${orders} orders on their way, over all jobs`}
+        </span>
+        <span className="push actions no-print">
+          <Form.Control
+            size="sm"
+            style={{ width: '12rem' }}
+            type="search"
+            placeholder="Search"
+            aria-label="Search suppliers"
+            value={asked}
+            onChange={(event) => setAsked(event.target.value)}
+          />
+          <Button onClick={() => setOpen({ form: 'new' })}>Add a supplier</Button>
+        </span>
+      </div>
+      {view.suppliers.length === 0 && (
+        <div className="empty">
+          <p className="mb-0">
+            No supplier yet. Whoever is named in a selection becomes one; their closed days and their lists then count
+            in every date.
+          </p>
+        </div>
+      )}
+      {shown.map((supplier) => (
+        <One key={supplier.id} supplier={supplier} today={view.today} onOpen={setOpen} />
+      ))}
       <Slip title={open ? TITLES[open.form] : ''} open={open !== undefined} onClose={close}>
-        {open?.form === 'new' && <CommandForm kind={addSupplier} submit="Add" onDone={close} start={() => ({ id: newId(), name: '', email: '', note: '', desk: false })}><Fields /></CommandForm>}
-        {open?.form === 'change' && <CommandForm kind={changeSupplier} submit="Keep" onDone={close} start={() => ({ id: open.supplier.id, version: open.supplier.version, name: open.supplier.name, email: open.supplier.email, note: open.supplier.note, desk: open.supplier.desk })}><Fields /></CommandForm>}
-        {open?.form === 'close' && <CommandForm kind={closeSupplier} submit="Keep" onDone={close} start={() => ({ supplier: open.supplier.id, firstDay: view.today, lastDay: view.today, why: '' })}><div className="form-pair"><TextField name="firstDay" label="From" type="date" /><TextField name="lastDay" label="To" type="date" /></div><TextField name="why" label="Why" /></CommandForm>}
+        {open?.form === 'new' && (
+          <CommandForm
+            kind={addSupplier}
+            submit="Add"
+            onDone={close}
+            start={() => ({ id: newId(), name: '', email: '', note: '', desk: false })}
+          >
+            <Fields />
+          </CommandForm>
+        )}
+        {open?.form === 'change' && (
+          <CommandForm
+            kind={changeSupplier}
+            submit="Keep"
+            onDone={close}
+            start={() => ({
+              id: open.supplier.id,
+              version: open.supplier.version,
+              name: open.supplier.name,
+              email: open.supplier.email,
+              note: open.supplier.note,
+              desk: open.supplier.desk,
+            })}
+          >
+            <Fields />
+          </CommandForm>
+        )}
+        {open?.form === 'close' && (
+          <CommandForm
+            kind={closeSupplier}
+            submit="Keep"
+            onDone={close}
+            start={() => ({ supplier: open.supplier.id, firstDay: view.today, lastDay: view.today, why: '' })}
+          >
+            <div className="form-pair">
+              <TextField name="firstDay" label="From" type="date" />
+              <TextField name="lastDay" label="To" type="date" />
+            </div>
+            <TextField name="why" label="Why" />
+          </CommandForm>
+        )}
         {open?.form === 'prices' && <Prices supplier={open.supplier} onDone={close} />}
       </Slip>
     </div>
@@ -41,26 +110,90 @@ export function Suppliers({ view }: { view: SuppliersView }) {
 }
 
 function Fields() {
-  return <><TextField name="name" label="Name" /><TextField name="email" label="Address for orders" type="email" /><TextField name="note" label="Note" rows={2} /><CheckField name="desk" label="The simulated desk answers for them" /></>;
+  return (
+    <>
+      <TextField name="name" label="Name" />
+      <TextField name="email" label="Address for orders" type="email" />
+      <TextField name="note" label="Note" rows={2} />
+      <CheckField name="desk" label="The simulated desk answers for them" />
+    </>
+  );
 }
 
 function One({ supplier, today, onOpen }: { supplier: Supplier; today: Day; onOpen: (open: Open) => void }) {
   const { give, busy } = useSend();
   return (
     <article className="request">
-      <div className="block-head"><h2>{supplier.name}</h2><span className="soft small-text">{[supplier.email, supplier.prices > 0 && `${supplier.prices} lines in their list, read ${supplier.pricesRead ?? ''}`, supplier.desk && 'answered for by the simulated desk'].filter(Boolean).join(' · ')}</span>
-        <span className="push d-flex gap-3 no-print"><Button size="sm" variant="link" className="p-0" onClick={() => onOpen({ form: 'prices', supplier })}>Read their list<span className="visually-hidden"> of {supplier.name}</span></Button><Button size="sm" variant="link" className="p-0" onClick={() => onOpen({ form: 'close', supplier })}>Closed days<span className="visually-hidden"> of {supplier.name}</span></Button><Button size="sm" variant="link" className="p-0" onClick={() => onOpen({ form: 'change', supplier })}>Change<span className="visually-hidden"> {supplier.name}</span></Button></span>
+      <div className="block-head">
+        <h2>{supplier.name}</h2>
+        <span className="soft small-text">
+          {[
+            supplier.email,
+            supplier.prices > 0 && `${supplier.prices} lines in their list, read ${supplier.pricesRead ?? ''}`,
+            supplier.desk && 'answered for by the simulated desk',
+          ]
+            .filter(Boolean)
+            .join(' · ')}
+        </span>
+        <span className="push d-flex gap-3 no-print">
+          <Button size="sm" variant="link" className="p-0" onClick={() => onOpen({ form: 'prices', supplier })}>
+            Read their list<span className="visually-hidden"> of {supplier.name}</span>
+          </Button>
+          <Button size="sm" variant="link" className="p-0" onClick={() => onOpen({ form: 'close', supplier })}>
+            Closed days<span className="visually-hidden"> of {supplier.name}</span>
+          </Button>
+          <Button size="sm" variant="link" className="p-0" onClick={() => onOpen({ form: 'change', supplier })}>
+            Change<span className="visually-hidden"> {supplier.name}</span>
+          </Button>
+        </span>
       </div>
       {supplier.note && <p className="soft mb-1 mt-2">{supplier.note}</p>}
-      {supplier.closures.map((one) => <p key={one.firstDay} className="small-text mb-0 mt-1">Closed {formatDay(one.firstDay, today)} to {formatDay(one.lastDay, today)}{one.why ? `: ${one.why}` : ''} <Button size="sm" variant="link" className="p-0 align-baseline no-print" disabled={busy} onClick={() => void give(reopenSupplier, { supplier: supplier.id, firstDay: one.firstDay }, { text: 'They are not closed then; every date follows.', undo: () => void give(closeSupplier, { supplier: supplier.id, ...one }, { text: 'They are closed then.' }) })}>Take out<span className="visually-hidden"> {formatDay(one.firstDay)}</span></Button></p>)}
+      {supplier.closures.map((one) => (
+        <p key={one.firstDay} className="small-text mb-0 mt-1">
+          Closed {formatDay(one.firstDay, today)} to {formatDay(one.lastDay, today)}
+          {one.why ? `: ${one.why}` : ''}{' '}
+          <Button
+            size="sm"
+            variant="link"
+            className="p-0 align-baseline no-print"
+            disabled={busy}
+            onClick={() =>
+              void give(
+                reopenSupplier,
+                { supplier: supplier.id, firstDay: one.firstDay },
+                {
+                  text: 'They are not closed then; every date follows.',
+                  undo: () =>
+                    void give(closeSupplier, { supplier: supplier.id, ...one }, { text: 'They are closed then.' }),
+                },
+              )
+            }
+          >
+            Take out<span className="visually-hidden"> {formatDay(one.firstDay)}</span>
+          </Button>
+        </p>
+      ))}
       {supplier.orders.length === 0 && <p className="soft small-text mb-0 mt-1">Nothing is on order.</p>}
       <ul className="lines">
         {supplier.orders.map((order) => (
           <li key={order.id}>
             <Mark kind={order.after > 0 ? 'stop' : 'under-way'} silent />
-            <div className="what"><Link href={`/jobs/${order.job}/selections/${order.id}`}>{order.text}</Link> <span className="soft">{order.jobName}</span>
-              <div className={`small-text ${order.after > 0 ? 'bad' : 'soft'}`}>{order.state}{order.expectedOn ? `, comes ${formatDay(order.expectedOn, today)}` : ', no day confirmed'}{order.needBy ? `, needed ${formatDay(order.needBy, today)}` : ''}{order.after > 0 ? `: ${order.after} ${order.after === 1 ? 'day' : 'days'} late` : ''}</div>
-              {order.words.filter((word) => word.desk || word.text.includes('instead of')).map((word) => <div key={word.id} className="small-text">{word.when}: {word.text}</div>)}
+            <div className="what">
+              <Link href={`/jobs/${order.job}/selections/${order.id}`}>{order.text}</Link>{' '}
+              <span className="soft">{order.jobName}</span>
+              <div className={`small-text ${order.after > 0 ? 'bad' : 'soft'}`}>
+                {order.state}
+                {order.expectedOn ? `, comes ${formatDay(order.expectedOn, today)}` : ', no day confirmed'}
+                {order.needBy ? `, needed ${formatDay(order.needBy, today)}` : ''}
+                {order.after > 0 ? `: ${order.after} ${order.after === 1 ? 'day' : 'days'} late` : ''}
+              </div>
+              {order.words
+                .filter((word) => word.desk || word.text.includes('instead of'))
+                .map((word) => (
+                  <div key={word.id} className="small-text">
+                    {word.when}: {word.text}
+                  </div>
+                ))}
             </div>
           </li>
         ))}
@@ -74,9 +207,31 @@ function Prices({ supplier, onDone }: { supplier: Supplier; onDone: () => void }
   const [read, setRead] = useState<{ lines: PriceLine[]; problems: CsvProblem[] }>({ lines: [], problems: [] });
   return (
     <>
-      <p className="soft small-text">It takes the place of the list before. What is not ordered yet and has one of these codes follows it, price and days.</p>
-      <CsvEntry title={supplier.name} what="prices" example={PRICE_CSV_EXAMPLE} problems={read.problems} onText={(text) => setRead(readPriceCsv(text))}>
-        {read.lines.length > 0 && <Button disabled={busy} onClick={() => void give(readPrices, { supplier: supplier.id, lines: read.lines }, { text: `${read.lines.length} lines were read; every date follows.` }).then((ok) => ok && onDone())}>Take {read.lines.length} {read.lines.length === 1 ? 'line' : 'lines'}</Button>}
+      <p className="soft small-text">
+        It takes the place of the list before. What is not ordered yet and has one of these codes follows it, price and
+        days.
+      </p>
+      <CsvEntry
+        title={supplier.name}
+        what="prices"
+        example={PRICE_CSV_EXAMPLE}
+        problems={read.problems}
+        onText={(text) => setRead(readPriceCsv(text))}
+      >
+        {read.lines.length > 0 && (
+          <Button
+            disabled={busy}
+            onClick={() =>
+              void give(
+                readPrices,
+                { supplier: supplier.id, lines: read.lines },
+                { text: `${read.lines.length} lines were read; every date follows.` },
+              ).then((ok) => ok && onDone())
+            }
+          >
+            Take {read.lines.length} {read.lines.length === 1 ? 'line' : 'lines'}
+          </Button>
+        )}
       </CsvEntry>
     </>
   );

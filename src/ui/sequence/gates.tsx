@@ -16,17 +16,50 @@ export function Gates({ view }: { view: SequenceView }) {
   const { busy, give } = useSend();
   return (
     <section>
-      <div className="block-head"><h2>Gates and milestones</h2><Button size="sm" variant="link" className="push p-0" disabled={view.areas.length === 0} onClick={() => setAdding(true)}>Set one</Button></div>
-      {view.gates.length === 0 && <p className="soft mt-2 small-text">None. A gate has several areas ready before one trade comes, once.</p>}
+      <div className="block-head">
+        <h2>Gates and milestones</h2>
+        <Button
+          size="sm"
+          variant="link"
+          className="push p-0"
+          disabled={view.areas.length === 0}
+          onClick={() => setAdding(true)}
+        >
+          Set one
+        </Button>
+      </div>
+      {view.gates.length === 0 && (
+        <p className="soft mt-2 small-text">None. A gate has several areas ready before one trade comes, once.</p>
+      )}
       <ul className="lines">
         {view.gates.map((gate) => (
           <li key={gate.id}>
-            <div className="what small-text"><span className="fw-bold">{gate.label}</span> <span className="soft">{gate.when}</span>{gate.before.length > 0 && <div>after {gate.before.join(', ')}</div>}{gate.after.length > 0 && <div>before {gate.after.join(', ')}{gate.together && ', in one visit'}</div>}<div className="soft">{gate.reason}</div></div>
-            <Button size="sm" variant="link" className="p-0" disabled={busy} onClick={() => void give(dropGate, { id: gate.id }, { text: `${gate.label} is dropped.` })}>Drop<span className="visually-hidden"> {gate.label}</span></Button>
+            <div className="what small-text">
+              <span className="fw-bold">{gate.label}</span> <span className="soft">{gate.when}</span>
+              {gate.before.length > 0 && <div>after {gate.before.join(', ')}</div>}
+              {gate.after.length > 0 && (
+                <div>
+                  before {gate.after.join(', ')}
+                  {gate.together && ', in one visit'}
+                </div>
+              )}
+              <div className="soft">{gate.reason}</div>
+            </div>
+            <Button
+              size="sm"
+              variant="link"
+              className="p-0"
+              disabled={busy}
+              onClick={() => void give(dropGate, { id: gate.id }, { text: `${gate.label} is dropped.` })}
+            >
+              Drop<span className="visually-hidden"> {gate.label}</span>
+            </Button>
           </li>
         ))}
       </ul>
-      <Slip title="Set a gate or milestone" open={adding} onClose={() => setAdding(false)}>{adding && <GateForm view={view} onDone={() => setAdding(false)} />}</Slip>
+      <Slip title="Set a gate or milestone" open={adding} onClose={() => setAdding(false)}>
+        {adding && <GateForm view={view} onDone={() => setAdding(false)} />}
+      </Slip>
     </section>
   );
 }
@@ -42,8 +75,22 @@ function GateForm({ view, onDone }: { view: SequenceView; onDone: () => void }) 
     <>
       <Side view={view} label="Ready before it" side={before} onChange={setBefore} />
       <Side view={view} label="Comes after it" side={after} onChange={setAfter} />
-      <CommandForm key={`${before.phase}${[...before.areas].join()}${after.phase}${[...after.areas].join()}`} kind={setGate} submit="Set it" onDone={onDone} beside={<FormEffect kind={setGate} />}
-        start={() => ({ id: newId(), job: view.job.id, label: after.phase ? `Ready for ${phaseFacts(after.phase as Phase).label}` : '', reason: '', before: ends(before), after: ends(after), together: true })}>
+      <CommandForm
+        key={`${before.phase}${[...before.areas].join()}${after.phase}${[...after.areas].join()}`}
+        kind={setGate}
+        submit="Set it"
+        onDone={onDone}
+        beside={<FormEffect kind={setGate} />}
+        start={() => ({
+          id: newId(),
+          job: view.job.id,
+          label: after.phase ? `Ready for ${phaseFacts(after.phase as Phase).label}` : '',
+          reason: '',
+          before: ends(before),
+          after: ends(after),
+          together: true,
+        })}
+      >
         <TextField name="label" label="Name" />
         <CheckField name="together" label="What comes after it is one visit, area after area" />
         <TextField name="notBefore" label="Not before" type="date" hint="Where it has a day of its own." />
@@ -53,16 +100,63 @@ function GateForm({ view, onDone }: { view: SequenceView; onDone: () => void }) 
   );
 }
 
-function Side({ view, label, side, onChange }: { view: SequenceView; label: string; side: { phase: string; areas: Set<string> }; onChange: (side: { phase: string; areas: Set<string> }) => void }) {
-  const phases = [...new Map(view.areas.flatMap((area) => area.steps.map((step) => [step.phase, step.label] as const)))];
+function Side({
+  view,
+  label,
+  side,
+  onChange,
+}: {
+  view: SequenceView;
+  label: string;
+  side: { phase: string; areas: Set<string> };
+  onChange: (side: { phase: string; areas: Set<string> }) => void;
+}) {
+  const phases = [
+    ...new Map(view.areas.flatMap((area) => area.steps.map((step) => [step.phase, step.label] as const))),
+  ];
   const areas = view.areas.filter((area) => area.steps.some((step) => step.phase === side.phase));
   return (
     <fieldset className="mb-3">
       <legend className="form-label fs-6 mb-1">{label}</legend>
-      <Form.Select aria-label={`${label}: which step`} value={side.phase} onChange={(event) => onChange({ phase: event.target.value, areas: new Set(view.areas.filter((area) => area.steps.some((step) => step.phase === event.target.value)).map((area) => area.id)) })}>
-        <option value="">nothing</option>{phases.map(([phase, text]) => <option key={phase} value={phase}>{text}</option>)}
+      <Form.Select
+        aria-label={`${label}: which step`}
+        value={side.phase}
+        onChange={(event) =>
+          onChange({
+            phase: event.target.value,
+            areas: new Set(
+              view.areas
+                .filter((area) => area.steps.some((step) => step.phase === event.target.value))
+                .map((area) => area.id),
+            ),
+          })
+        }
+      >
+        <option value="">nothing</option>
+        {phases.map(([phase, text]) => (
+          <option key={phase} value={phase}>
+            {text}
+          </option>
+        ))}
       </Form.Select>
-      <div className="ticks mt-1">{areas.map((area) => <Form.Check key={area.id} id={`${label}-${area.id}`} label={area.name} checked={side.areas.has(area.id)} onChange={() => onChange({ ...side, areas: new Set(side.areas.has(area.id) ? [...side.areas].filter((one) => one !== area.id) : [...side.areas, area.id]) })} />)}</div>
+      <div className="ticks mt-1">
+        {areas.map((area) => (
+          <Form.Check
+            key={area.id}
+            id={`${label}-${area.id}`}
+            label={area.name}
+            checked={side.areas.has(area.id)}
+            onChange={() =>
+              onChange({
+                ...side,
+                areas: new Set(
+                  side.areas.has(area.id) ? [...side.areas].filter((one) => one !== area.id) : [...side.areas, area.id],
+                ),
+              })
+            }
+          />
+        ))}
+      </div>
     </fieldset>
   );
 }

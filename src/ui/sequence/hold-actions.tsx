@@ -11,24 +11,66 @@ export function HoldActions({ hold, job }: { hold: HoldView; job: string }) {
   const { busy, give } = useSend();
   const [moving, setMoving] = useState(false);
   const { id, version } = hold;
-  if (hold.request) return <Link className="small-text no-print" href={`/jobs/${job}/selections/requests#${hold.request}`}>Settle it where it was asked for<span className="visually-hidden">: {hold.text}</span></Link>;
+  if (hold.request)
+    return (
+      <Link className="small-text no-print" href={`/jobs/${job}/selections/requests#${hold.request}`}>
+        Settle it where it was asked for<span className="visually-hidden">: {hold.text}</span>
+      </Link>
+    );
   if (moving) {
     return (
-      <Form className="d-flex gap-2 mt-1" onSubmit={(event) => {
-        event.preventDefault();
-        const expectedOn = new FormData(event.currentTarget).get('expectedOn');
-        void give(expectHold, { id, version, expectedOn: typeof expectedOn === 'string' ? expectedOn : '' }, { text: `${hold.label}: another day was set; the plan follows.` }).then((ok) => ok && setMoving(false));
-      }}>
-        <Form.Control size="sm" type="date" name="expectedOn" defaultValue={hold.expectedOn} aria-label={`Expected day of ${hold.label}`} required />
-        <Button size="sm" type="submit" disabled={busy}>Set</Button>
-        <Button size="sm" variant="link" onClick={() => setMoving(false)}>Leave</Button>
+      <Form
+        className="d-flex gap-2 mt-1"
+        onSubmit={(event) => {
+          event.preventDefault();
+          const expectedOn = new FormData(event.currentTarget).get('expectedOn');
+          void give(
+            expectHold,
+            { id, version, expectedOn: typeof expectedOn === 'string' ? expectedOn : '' },
+            { text: `${hold.label}: another day was set; the plan follows.` },
+          ).then((ok) => ok && setMoving(false));
+        }}
+      >
+        <Form.Control
+          size="sm"
+          type="date"
+          name="expectedOn"
+          defaultValue={hold.expectedOn}
+          aria-label={`Expected day of ${hold.label}`}
+          required
+        />
+        <Button size="sm" type="submit" disabled={busy}>
+          Set
+        </Button>
+        <Button size="sm" variant="link" onClick={() => setMoving(false)}>
+          Leave
+        </Button>
       </Form>
     );
   }
   return (
     <div className="no-print">
-      <Button size="sm" variant="link" className="p-0 me-3" disabled={busy} onClick={() => void give(releaseHold, { id, version }, { text: `${hold.label} is settled; the plan follows.`, undo: () => void give(reopenHold, { id, version: version + 1 }, { text: `${hold.label} holds again.` }) })}>Settled<span className="visually-hidden">: {hold.label}</span></Button>
-      <Button size="sm" variant="link" className="p-0" disabled={busy} onClick={() => setMoving(true)}>Another day<span className="visually-hidden"> for {hold.label}</span></Button>
+      <Button
+        size="sm"
+        variant="link"
+        className="p-0 me-3"
+        disabled={busy}
+        onClick={() =>
+          void give(
+            releaseHold,
+            { id, version },
+            {
+              text: `${hold.label} is settled; the plan follows.`,
+              undo: () => void give(reopenHold, { id, version: version + 1 }, { text: `${hold.label} holds again.` }),
+            },
+          )
+        }
+      >
+        Settled<span className="visually-hidden">: {hold.label}</span>
+      </Button>
+      <Button size="sm" variant="link" className="p-0" disabled={busy} onClick={() => setMoving(true)}>
+        Another day<span className="visually-hidden"> for {hold.label}</span>
+      </Button>
     </div>
   );
 }

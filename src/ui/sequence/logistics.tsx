@@ -10,7 +10,15 @@ import { Slip } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
-const KIND_WORDS = { bin: 'bin', scaffold: 'scaffold', crane: 'crane', pump: 'concrete pump', parking: 'permit to park', neighbours: 'word to the neighbours', other: 'something else' } as const;
+const KIND_WORDS = {
+  bin: 'bin',
+  scaffold: 'scaffold',
+  crane: 'crane',
+  pump: 'concrete pump',
+  parking: 'permit to park',
+  neighbours: 'word to the neighbours',
+  other: 'something else',
+} as const;
 
 /** What has to stand, be allowed or be told before the work it serves, with the day by which to ask. */
 export function Logistics({ view }: { view: SequenceView }) {
@@ -19,28 +27,99 @@ export function Logistics({ view }: { view: SequenceView }) {
   const { busy, give } = useSend();
   return (
     <section>
-      <div className="block-head"><h2>What has to be there</h2><Button size="sm" variant="link" className="push p-0" disabled={view.areas.length === 0} onClick={() => setOpen('new')}>Add</Button></div>
-      {view.logistics.length === 0 && <p className="soft mt-2 small-text">Nothing yet: bins, scaffold, a crane, a permit to park, a word to the neighbours.</p>}
+      <div className="block-head">
+        <h2>What has to be there</h2>
+        <Button
+          size="sm"
+          variant="link"
+          className="push p-0"
+          disabled={view.areas.length === 0}
+          onClick={() => setOpen('new')}
+        >
+          Add
+        </Button>
+      </div>
+      {view.logistics.length === 0 && (
+        <p className="soft mt-2 small-text">
+          Nothing yet: bins, scaffold, a crane, a permit to park, a word to the neighbours.
+        </p>
+      )}
       <ul className="lines">
         {view.logistics.map((one) => (
           <li key={one.id}>
-            <div className="what small-text"><span className="fw-bold">{one.label}</span> for {one.step}<div className={one.late ? 'bad' : 'soft'}>{standing(one, view.today)}</div></div>
-            <span className="text-nowrap">{one.state !== 'here' && <><Button size="sm" variant="link" className="p-0 me-2" onClick={() => setOpen(one)}>{one.state === 'open' ? 'Booked' : 'Other day'}<span className="visually-hidden">: {one.label}</span></Button><Button size="sm" variant="link" className="p-0" disabled={busy} onClick={() => void give(settleLogistic, { id: one.id, version: one.version, state: 'here' }, { text: `${one.label} is there.` })}>It is there<span className="visually-hidden">: {one.label}</span></Button></>}</span>
+            <div className="what small-text">
+              <span className="fw-bold">{one.label}</span> for {one.step}
+              <div className={one.late ? 'bad' : 'soft'}>{standing(one, view.today)}</div>
+            </div>
+            <span className="text-nowrap">
+              {one.state !== 'here' && (
+                <>
+                  <Button size="sm" variant="link" className="p-0 me-2" onClick={() => setOpen(one)}>
+                    {one.state === 'open' ? 'Booked' : 'Other day'}
+                    <span className="visually-hidden">: {one.label}</span>
+                  </Button>
+                  <Button
+                    size="sm"
+                    variant="link"
+                    className="p-0"
+                    disabled={busy}
+                    onClick={() =>
+                      void give(
+                        settleLogistic,
+                        { id: one.id, version: one.version, state: 'here' },
+                        { text: `${one.label} is there.` },
+                      )
+                    }
+                  >
+                    It is there<span className="visually-hidden">: {one.label}</span>
+                  </Button>
+                </>
+              )}
+            </span>
           </li>
         ))}
       </ul>
-      <Slip title={open === 'new' ? 'What has to be there' : (open?.label ?? '')} open={open !== undefined} onClose={close}>
+      <Slip
+        title={open === 'new' ? 'What has to be there' : (open?.label ?? '')}
+        open={open !== undefined}
+        onClose={close}
+      >
         {open === 'new' ? (
-          <CommandForm kind={addLogistic} submit="Add" onDone={close} start={() => ({ id: newId(), job: view.job.id, kind: 'bin' as const, label: '', area: view.areas[0]?.id ?? '', phase: undefined, leadDays: 7 })}>
+          <CommandForm
+            kind={addLogistic}
+            submit="Add"
+            onDone={close}
+            start={() => ({
+              id: newId(),
+              job: view.job.id,
+              kind: 'bin' as const,
+              label: '',
+              area: view.areas[0]?.id ?? '',
+              phase: undefined,
+              leadDays: 7,
+            })}
+          >
             <SelectField name="kind" label="Kind" options={LOGISTIC_KINDS.map((kind) => [kind, KIND_WORDS[kind]])} />
             <TextField name="label" label="What" />
             <StepFields view={view} />
             <TextField name="leadDays" label="Days it takes from asking" type="number" />
           </CommandForm>
-        ) : open && (
-          <CommandForm kind={settleLogistic} submit="Keep" onDone={close} start={() => ({ id: open.id, version: open.version, state: 'booked' as const, bookedOn: open.bookedOn ?? open.neededBy ?? view.today })}>
-            <TextField name="bookedOn" label="Booked for" type="date" />
-          </CommandForm>
+        ) : (
+          open && (
+            <CommandForm
+              kind={settleLogistic}
+              submit="Keep"
+              onDone={close}
+              start={() => ({
+                id: open.id,
+                version: open.version,
+                state: 'booked' as const,
+                bookedOn: open.bookedOn ?? open.neededBy ?? view.today,
+              })}
+            >
+              <TextField name="bookedOn" label="Booked for" type="date" />
+            </CommandForm>
+          )
         )}
       </Slip>
     </section>
@@ -52,7 +131,12 @@ function StepFields({ view }: { view: SequenceView }) {
   return (
     <div className="form-pair">
       <SelectField name="area" label="For the work in" options={view.areas.map((one) => [one.id, one.name])} />
-      <SelectField name="phase" label="Before" none="choose" options={(view.areas.find((one) => one.id === area)?.steps ?? []).map((step) => [step.phase, step.label])} />
+      <SelectField
+        name="phase"
+        label="Before"
+        none="choose"
+        options={(view.areas.find((one) => one.id === area)?.steps ?? []).map((step) => [step.phase, step.label])}
+      />
     </div>
   );
 }

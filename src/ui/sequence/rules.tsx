@@ -19,27 +19,96 @@ export function Rules({ view }: { view: SequenceView }) {
   const close = (): void => setOpen(undefined);
   return (
     <section>
-      <div className="block-head"><h2>The rules and why</h2><Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'write' })}>Write a rule</Button></div>
-      <p className="soft small-text mt-2 mb-1">“Must” is physics, cover, safety or inspection; “prefer” gives way where it would go round in a circle. Local code and licensed practice decide.</p>
+      <div className="block-head">
+        <h2>The rules and why</h2>
+        <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'write' })}>
+          Write a rule
+        </Button>
+      </div>
+      <p className="soft small-text mt-2 mb-1">
+        “Must” is physics, cover, safety or inspection; “prefer” gives way where it would go round in a circle. Local
+        code and licensed practice decide.
+      </p>
       <ol className="lines">
         {view.rules.map((rule) => (
           <li key={rule.number}>
-            <span className="mono soft" style={{ width: '1.9rem' }}>{rule.number}</span>
+            <span className="mono soft" style={{ width: '1.9rem' }}>
+              {rule.number}
+            </span>
             <div className="what small-text">
-              <span className={rule.off.some((off) => off.area === null) ? 'fw-bold text-decoration-line-through' : 'fw-bold'}>{rule.title}</span> <span className="mono">{rule.strength === 'hard' ? 'must' : 'prefer'}</span>{rule.links > 0 && <span className="soft"> · {rule.links} links here</span>}
-              <div className="soft">{rule.reason}{rule.own && !rule.own.job && ' (the firm’s own)'}{rule.own?.job && ' (for this job)'}</div>
+              <span
+                className={
+                  rule.off.some((off) => off.area === null) ? 'fw-bold text-decoration-line-through' : 'fw-bold'
+                }
+              >
+                {rule.title}
+              </span>{' '}
+              <span className="mono">{rule.strength === 'hard' ? 'must' : 'prefer'}</span>
+              {rule.links > 0 && <span className="soft"> · {rule.links} links here</span>}
+              <div className="soft">
+                {rule.reason}
+                {rule.own && !rule.own.job && ' (the firm’s own)'}
+                {rule.own?.job && ' (for this job)'}
+              </div>
               {rule.off.map((off) => (
-                <div key={off.area?.id ?? String(off.firm)} className="soon">does not hold {off.area ? `in ${off.area.name}` : off.firm ? 'in the firm' : 'in this job'}: {off.reason} <Button size="sm" variant="link" className="p-0 align-baseline" disabled={busy} onClick={() => void give(unswitchRule, { rule: rule.number, ...(off.firm ? {} : { job: view.job.id }), ...(off.area ? { area: off.area.id } : {}) }, { text: `Rule ${rule.number} holds again.` })}>Let it hold<span className="visually-hidden"> again: {rule.title}</span></Button></div>
+                <div key={off.area?.id ?? String(off.firm)} className="soon">
+                  does not hold {off.area ? `in ${off.area.name}` : off.firm ? 'in the firm' : 'in this job'}:{' '}
+                  {off.reason}{' '}
+                  <Button
+                    size="sm"
+                    variant="link"
+                    className="p-0 align-baseline"
+                    disabled={busy}
+                    onClick={() =>
+                      void give(
+                        unswitchRule,
+                        {
+                          rule: rule.number,
+                          ...(off.firm ? {} : { job: view.job.id }),
+                          ...(off.area ? { area: off.area.id } : {}),
+                        },
+                        { text: `Rule ${rule.number} holds again.` },
+                      )
+                    }
+                  >
+                    Let it hold<span className="visually-hidden"> again: {rule.title}</span>
+                  </Button>
+                </div>
               ))}
             </div>
             <span className="text-nowrap">
-              {rule.own && <Button size="sm" variant="link" className="p-0 me-2" onClick={() => setOpen({ what: 'rewrite', rule })}>Change<span className="visually-hidden"> rule {rule.number}</span></Button>}
-              {!rule.stays && <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'switch', rule })}>Switch<span className="visually-hidden"> rule {rule.number}</span></Button>}
+              {rule.own && (
+                <Button
+                  size="sm"
+                  variant="link"
+                  className="p-0 me-2"
+                  onClick={() => setOpen({ what: 'rewrite', rule })}
+                >
+                  Change<span className="visually-hidden"> rule {rule.number}</span>
+                </Button>
+              )}
+              {!rule.stays && (
+                <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'switch', rule })}>
+                  Switch<span className="visually-hidden"> rule {rule.number}</span>
+                </Button>
+              )}
             </span>
           </li>
         ))}
       </ol>
-      <Slip title={open?.what === 'write' ? 'Write a rule' : open?.what === 'rewrite' ? `Change rule ${open.rule.number}` : open ? `Rule ${open.rule.number}: ${open.rule.title}` : ''} open={open !== undefined} onClose={close}>
+      <Slip
+        title={
+          open?.what === 'write'
+            ? 'Write a rule'
+            : open?.what === 'rewrite'
+              ? `Change rule ${open.rule.number}`
+              : open
+                ? `Rule ${open.rule.number}: ${open.rule.title}`
+                : ''
+        }
+        open={open !== undefined}
+        onClose={close}
+      >
         {open && <OneForm view={view} open={open} onDone={close} />}
       </Slip>
     </section>
@@ -50,11 +119,32 @@ function OneForm({ view, open, onDone }: { view: SequenceView; open: Open; onDon
   const { give } = useSend();
   if (open.what === 'switch') {
     return (
-      <CommandForm kind={switchRule} submit="Switch it off" onDone={onDone} beside={<FormEffect kind={switchRule} />} start={() => ({ id: newId(), rule: open.rule.number, job: view.job.id, holds: false, reason: '' })}>
+      <CommandForm
+        kind={switchRule}
+        submit="Switch it off"
+        onDone={onDone}
+        beside={<FormEffect kind={switchRule} />}
+        start={() => ({ id: newId(), rule: open.rule.number, job: view.job.id, holds: false, reason: '' })}
+      >
         <p>{open.rule.reason}.</p>
-        {open.rule.strength === 'hard' && <p className="soon small-text">This rule is a must: physics, cover, safety or inspection stand behind it. Switched off, its order is yours to answer for, and local code and licensed practice still decide.</p>}
-        <SelectField name="job" label="Where it shall not hold" none="in the whole firm" options={[[view.job.id, 'in this job']]} />
-        <SelectField name="area" label="In this job" none="everywhere" options={view.areas.map((area) => [area.id, `in ${area.name} alone`])} />
+        {open.rule.strength === 'hard' && (
+          <p className="soon small-text">
+            This rule is a must: physics, cover, safety or inspection stand behind it. Switched off, its order is yours
+            to answer for, and local code and licensed practice still decide.
+          </p>
+        )}
+        <SelectField
+          name="job"
+          label="Where it shall not hold"
+          none="in the whole firm"
+          options={[[view.job.id, 'in this job']]}
+        />
+        <SelectField
+          name="area"
+          label="In this job"
+          none="everywhere"
+          options={view.areas.map((area) => [area.id, `in ${area.name} alone`])}
+        />
         <TextField name="reason" label="Because" hint="Said wherever the rule is missed." />
       </CommandForm>
     );
@@ -62,15 +152,60 @@ function OneForm({ view, open, onDone }: { view: SequenceView; open: Open; onDon
   if (open.what === 'rewrite' && open.rule.own) {
     const { id, version, before, after, within, kind, lag, lagUnit, strength, reason } = open.rule.own;
     return (
-      <CommandForm kind={rewriteRule} submit="Keep" onDone={onDone} start={() => ({ id, version, before, after, within, kind, lag, lagUnit, strength, reason })} beside={<><FormEffect kind={rewriteRule} /><Button variant="link" onClick={() => void give(dropRule, { id, version }, { text: 'The rule is dropped; the plan follows.' }).then((ok) => ok && onDone())}>Drop the rule</Button></>}>
+      <CommandForm
+        kind={rewriteRule}
+        submit="Keep"
+        onDone={onDone}
+        start={() => ({ id, version, before, after, within, kind, lag, lagUnit, strength, reason })}
+        beside={
+          <>
+            <FormEffect kind={rewriteRule} />
+            <Button
+              variant="link"
+              onClick={() =>
+                void give(dropRule, { id, version }, { text: 'The rule is dropped; the plan follows.' }).then(
+                  (ok) => ok && onDone(),
+                )
+              }
+            >
+              Drop the rule
+            </Button>
+          </>
+        }
+      >
         <RuleFields />
       </CommandForm>
     );
   }
   return (
-    <CommandForm kind={writeRule} submit="Keep" onDone={onDone} beside={<FormEffect kind={writeRule} />} start={() => ({ id: newId(), job: view.job.id, before: undefined, after: undefined, within: 'area' as const, kind: 'FS' as const, lag: 0, lagUnit: 'work' as const, strength: 'hard' as const, reason: '' })}>
-      <p className="soft small-text">One step before another, with why. A rule that would send work round in a circle is refused, and says where, step by step.</p>
-      <SelectField name="job" label="It counts" none="in the whole firm" options={[[view.job.id, 'in this job alone']]} />
+    <CommandForm
+      kind={writeRule}
+      submit="Keep"
+      onDone={onDone}
+      beside={<FormEffect kind={writeRule} />}
+      start={() => ({
+        id: newId(),
+        job: view.job.id,
+        before: undefined,
+        after: undefined,
+        within: 'area' as const,
+        kind: 'FS' as const,
+        lag: 0,
+        lagUnit: 'work' as const,
+        strength: 'hard' as const,
+        reason: '',
+      })}
+    >
+      <p className="soft small-text">
+        One step before another, with why. A rule that would send work round in a circle is refused, and says where,
+        step by step.
+      </p>
+      <SelectField
+        name="job"
+        label="It counts"
+        none="in the whole firm"
+        options={[[view.job.id, 'in this job alone']]}
+      />
       <RuleFields />
     </CommandForm>
   );
@@ -80,11 +215,48 @@ const PHASE_OPTIONS = PHASE_KEYS.map((phase) => [phase, phaseFacts(phase).label]
 
 const RuleFields = () => (
   <>
-    <div className="form-pair"><SelectField name="before" label="Before" none="choose" options={PHASE_OPTIONS} /><SelectField name="after" label="After" none="choose" options={PHASE_OPTIONS} /></div>
-    <SelectField name="within" label="Where" options={[['area', 'in the same area'], ['beside', 'in this area and those beside it'], ['route', 'in the passages on its way, before the area'], ['job', 'anywhere in the job']]} />
-    <SelectField name="kind" label="What waits for what" options={[['FS', 'it begins when the other has ended'], ['SS', 'it begins when the other has begun'], ['FF', 'it ends when the other has ended']]} />
-    <div className="form-pair"><TextField name="lag" label="And then half-days" type="number" /><SelectField name="lagUnit" label="Counted as" options={[['work', 'worked half-days'], ['elapsed', 'every half-day (drying, curing)']]} /></div>
-    <SelectField name="strength" label="Strength" options={[['hard', 'must'], ['soft', 'prefer: gives way in a circle']]} />
+    <div className="form-pair">
+      <SelectField name="before" label="Before" none="choose" options={PHASE_OPTIONS} />
+      <SelectField name="after" label="After" none="choose" options={PHASE_OPTIONS} />
+    </div>
+    <SelectField
+      name="within"
+      label="Where"
+      options={[
+        ['area', 'in the same area'],
+        ['beside', 'in this area and those beside it'],
+        ['route', 'in the passages on its way, before the area'],
+        ['job', 'anywhere in the job'],
+      ]}
+    />
+    <SelectField
+      name="kind"
+      label="What waits for what"
+      options={[
+        ['FS', 'it begins when the other has ended'],
+        ['SS', 'it begins when the other has begun'],
+        ['FF', 'it ends when the other has ended'],
+      ]}
+    />
+    <div className="form-pair">
+      <TextField name="lag" label="And then half-days" type="number" />
+      <SelectField
+        name="lagUnit"
+        label="Counted as"
+        options={[
+          ['work', 'worked half-days'],
+          ['elapsed', 'every half-day (drying, curing)'],
+        ]}
+      />
+    </div>
+    <SelectField
+      name="strength"
+      label="Strength"
+      options={[
+        ['hard', 'must'],
+        ['soft', 'prefer: gives way in a circle'],
+      ]}
+    />
     <TextField name="reason" label="Because" hint="Shown on every link it makes." />
   </>
 );

@@ -13,17 +13,30 @@ export function Schools({ view }: { view: SequenceView }) {
   const [open, setOpen] = useState<string>();
   return (
     <section>
-      <div className="block-head"><h2>Ways of working</h2></div>
-      <p className="soft small-text mt-2 mb-1">Both ways are right somewhere. What is not picked follows the usual order.</p>
+      <div className="block-head">
+        <h2>Ways of working</h2>
+      </div>
+      <p className="soft small-text mt-2 mb-1">
+        Both ways are right somewhere. What is not picked follows the usual order.
+      </p>
       <ul className="lines">
         {view.schools.map((school) => (
           <li key={school.key}>
             <div className="what small-text">
-              <span className="fw-bold">{school.title}</span>: {said(school)}{school.from === 'firm' && <span className="soft"> (the firm’s way)</span>}
-              {school.areas.map((area) => <div key={area.id} className="soft">{area.name}: {school.sides.find((side) => side.key === area.side)?.label ?? 'the usual order'}</div>)}
+              <span className="fw-bold">{school.title}</span>: {said(school)}
+              {school.from === 'firm' && <span className="soft"> (the firm’s way)</span>}
+              {school.areas.map((area) => (
+                <div key={area.id} className="soft">
+                  {area.name}: {school.sides.find((side) => side.key === area.side)?.label ?? 'the usual order'}
+                </div>
+              ))}
               {open === school.key && <Choose view={view} school={school} onDone={() => setOpen(undefined)} />}
             </div>
-            {open !== school.key && <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(school.key)}>Choose<span className="visually-hidden">: {school.title}</span></Button>}
+            {open !== school.key && (
+              <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(school.key)}>
+                Choose<span className="visually-hidden">: {school.title}</span>
+              </Button>
+            )}
           </li>
         ))}
       </ul>
@@ -31,7 +44,8 @@ export function Schools({ view }: { view: SequenceView }) {
   );
 }
 
-const said = (school: SchoolView): string => school.sides.find((side) => side.key === school.chosen)?.label ?? 'the usual order';
+const said = (school: SchoolView): string =>
+  school.sides.find((side) => side.key === school.chosen)?.label ?? 'the usual order';
 
 function Choose({ view, school, onDone }: { view: SequenceView; school: SchoolView; onDone: () => void }) {
   const [side, setSide] = useState(school.chosen ?? '');
@@ -39,7 +53,14 @@ function Choose({ view, school, onDone }: { view: SequenceView; school: SchoolVi
   const [effect, setEffect] = useState<PreviewView | string>();
   const [asking, setAsking] = useState(false);
   const { busy, give } = useSend();
-  const payload = () => ({ id: newId(), school: school.key, ...(where === 'firm' ? {} : { job: view.job.id }), ...(where === 'firm' || where === view.job.id ? {} : { area: where }), ...(side === '' ? {} : { side }), asWider: false });
+  const payload = () => ({
+    id: newId(),
+    school: school.key,
+    ...(where === 'firm' ? {} : { job: view.job.id }),
+    ...(where === 'firm' || where === view.job.id ? {} : { area: where }),
+    ...(side === '' ? {} : { side }),
+    asWider: false,
+  });
   const look = async (): Promise<void> => {
     setAsking(true);
     const answer = await askEffect(chooseSchool, payload());
@@ -54,19 +75,58 @@ function Choose({ view, school, onDone }: { view: SequenceView; school: SchoolVi
     <fieldset className="mt-2">
       <legend className="visually-hidden">{school.title}</legend>
       {[{ key: '', label: 'the usual order', why: 'as the steps are written' }, ...school.sides].map((one) => (
-        <Form.Check key={one.key} type="radio" id={`school-${school.key}-${one.key}`} name={`school-${school.key}`} checked={side === one.key} onChange={() => change(() => setSide(one.key))} label={<><span className="fw-medium">{one.label}</span><span className="soft d-block">{one.why}</span></>} />
+        <Form.Check
+          key={one.key}
+          type="radio"
+          id={`school-${school.key}-${one.key}`}
+          name={`school-${school.key}`}
+          checked={side === one.key}
+          onChange={() => change(() => setSide(one.key))}
+          label={
+            <>
+              <span className="fw-medium">{one.label}</span>
+              <span className="soft d-block">{one.why}</span>
+            </>
+          }
+        />
       ))}
-      <Form.Select size="sm" className="my-2" aria-label="Where it counts" value={where} onChange={(event) => change(() => setWhere(event.target.value))}>
+      <Form.Select
+        size="sm"
+        className="my-2"
+        aria-label="Where it counts"
+        value={where}
+        onChange={(event) => change(() => setWhere(event.target.value))}
+      >
         <option value={view.job.id}>in this whole job</option>
-        {view.areas.map((area) => <option key={area.id} value={area.id}>in {area.name} alone</option>)}
+        {view.areas.map((area) => (
+          <option key={area.id} value={area.id}>
+            in {area.name} alone
+          </option>
+        ))}
         <option value="firm">in the whole firm</option>
       </Form.Select>
       {typeof effect === 'string' ? <Notice bad>{effect}</Notice> : effect && <Effect view={effect} />}
       <div className="actions">
-        {effect && typeof effect !== 'string'
-          ? <Button size="sm" disabled={busy} onClick={() => void give(chooseSchool, payload(), { text: `${school.title}: kept; the plan follows.` }).then((kept) => kept && onDone())}>Keep it</Button>
-          : <Button size="sm" variant="outline-secondary" disabled={asking} onClick={() => void look()}>{asking ? 'Placing all work…' : 'What would it do?'}</Button>}
-        <Button size="sm" variant="link" onClick={onDone}>Leave it</Button>
+        {effect && typeof effect !== 'string' ? (
+          <Button
+            size="sm"
+            disabled={busy}
+            onClick={() =>
+              void give(chooseSchool, payload(), { text: `${school.title}: kept; the plan follows.` }).then(
+                (kept) => kept && onDone(),
+              )
+            }
+          >
+            Keep it
+          </Button>
+        ) : (
+          <Button size="sm" variant="outline-secondary" disabled={asking} onClick={() => void look()}>
+            {asking ? 'Placing all work…' : 'What would it do?'}
+          </Button>
+        )}
+        <Button size="sm" variant="link" onClick={onDone}>
+          Leave it
+        </Button>
       </div>
     </fieldset>
   );

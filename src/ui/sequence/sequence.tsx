@@ -37,21 +37,56 @@ export function Sequence({ view }: { view: SequenceView }) {
       <JobPlaces job={view.job} />
       <div className="page">
         <div className="page-head">
-          <h1>The order of the work</h1><span className="soft">{view.steps.length} steps to go</span>
+          <h1>The order of the work</h1>
+          <span className="soft">{view.steps.length} steps to go</span>
           <span className="push actions no-print">
-            <Form.Select size="sm" style={{ width: '12rem' }} aria-label="Show the steps of one area" value={area} onChange={(event) => setArea(event.target.value)}>
+            <Form.Select
+              size="sm"
+              style={{ width: '12rem' }}
+              aria-label="Show the steps of one area"
+              value={area}
+              onChange={(event) => setArea(event.target.value)}
+            >
               <option value="">all areas</option>
-              {view.areas.map((one) => <option key={one.id} value={one.id}>{one.name}</option>)}
+              {view.areas.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
             </Form.Select>
-            <Button variant="outline-secondary" aria-pressed={through} onClick={() => setThrough(!through)} disabled={steps.length === 0}>{through ? 'Read as a list' : 'Walk through it'}</Button>
-            <Button onClick={() => setAdding(true)} disabled={view.areas.length === 0}>Agree an order</Button>
+            <Button
+              variant="outline-secondary"
+              aria-pressed={through}
+              onClick={() => setThrough(!through)}
+              disabled={steps.length === 0}
+            >
+              {through ? 'Read as a list' : 'Walk through it'}
+            </Button>
+            <Button onClick={() => setAdding(true)} disabled={view.areas.length === 0}>
+              Agree an order
+            </Button>
           </span>
         </div>
         <PlanProblem problem={view.problem} />
         <div className="main-and-aside">
           <section>
-            {view.steps.length === 0 && <div className="empty"><p className="mb-0">No steps yet. They come from what is to be done in each area: <Link href={`/jobs/${view.job.id}/set-out`}>set out the areas</Link>.</p></div>}
-            {through ? <WalkThrough key={area} steps={steps} onChange={setStep} /> : <ol className="lines">{steps.map((one) => <StepLine key={one.task} step={one} onChange={() => setStep(one.task)} />)}</ol>}
+            {view.steps.length === 0 && (
+              <div className="empty">
+                <p className="mb-0">
+                  No steps yet. They come from what is to be done in each area:{' '}
+                  <Link href={`/jobs/${view.job.id}/set-out`}>set out the areas</Link>.
+                </p>
+              </div>
+            )}
+            {through ? (
+              <WalkThrough key={area} steps={steps} onChange={setStep} />
+            ) : (
+              <ol className="lines">
+                {steps.map((one) => (
+                  <StepLine key={one.task} step={one} onChange={() => setStep(one.task)} />
+                ))}
+              </ol>
+            )}
           </section>
           <aside>
             <Own view={view} />
@@ -62,10 +97,25 @@ export function Sequence({ view }: { view: SequenceView }) {
             <Rules view={view} />
           </aside>
         </div>
-        <Slip title={chosen?.label ?? ''} open={chosen !== undefined} onClose={() => setStep(undefined)}>{chosen && <StepSlip key={chosen.task} step={chosen} onDone={() => setStep(undefined)} />}</Slip>
+        <Slip title={chosen?.label ?? ''} open={chosen !== undefined} onClose={() => setStep(undefined)}>
+          {chosen && <StepSlip key={chosen.task} step={chosen} onDone={() => setStep(undefined)} />}
+        </Slip>
         <Slip title="Agree an order" open={adding} onClose={() => setAdding(false)}>
-          <p className="soft small-text">An order of your own on top of the rules. One that would go round in a circle is refused, and says where.</p>
-          <CommandForm kind={addLink} submit="Agree" onDone={() => setAdding(false)} start={() => ({ id: newId(), job: view.job.id, before: { area: view.areas[0]?.id ?? '', phase: undefined as never }, after: { area: view.areas[0]?.id ?? '', phase: undefined as never }, reason: '' })}>
+          <p className="soft small-text">
+            An order of your own on top of the rules. One that would go round in a circle is refused, and says where.
+          </p>
+          <CommandForm
+            kind={addLink}
+            submit="Agree"
+            onDone={() => setAdding(false)}
+            start={() => ({
+              id: newId(),
+              job: view.job.id,
+              before: { area: view.areas[0]?.id ?? '', phase: undefined as never },
+              after: { area: view.areas[0]?.id ?? '', phase: undefined as never },
+              reason: '',
+            })}
+          >
             <EndFields view={view} end="before" label="First" />
             <EndFields view={view} end="after" label="Then" />
             <TextField name="reason" label="Because" hint="Said wherever this order decides a date." />
@@ -80,8 +130,17 @@ function EndFields({ view, end, label }: { view: SequenceView; end: 'before' | '
   const area = useFormContext().watch(`${end}.area`) as string;
   return (
     <div className="form-pair">
-      <SelectField name={`${end}.area`} label={`${label}, where`} options={view.areas.map((one) => [one.id, one.name])} />
-      <SelectField name={`${end}.phase`} label={`${label}, what`} none="choose" options={(view.areas.find((one) => one.id === area)?.steps ?? []).map((step) => [step.phase, step.label])} />
+      <SelectField
+        name={`${end}.area`}
+        label={`${label}, where`}
+        options={view.areas.map((one) => [one.id, one.name])}
+      />
+      <SelectField
+        name={`${end}.phase`}
+        label={`${label}, what`}
+        none="choose"
+        options={(view.areas.find((one) => one.id === area)?.steps ?? []).map((step) => [step.phase, step.label])}
+      />
     </div>
   );
 }
@@ -92,17 +151,38 @@ function StepLine({ step, onChange }: { step: Step; onChange: () => void }) {
     <li>
       <Mark kind={step.state === 'under-way' ? 'under-way' : step.trade === 'nobody' ? 'waiting' : 'not-begun'} />
       <div className="what">
-        <span className="fw-bold">{step.label}</span> <span className="soft small-text">{step.trade === 'nobody' ? '' : TRADES[step.trade].toLowerCase()}</span>
-        {step.assumptions.map((text) => <div key={text} className="small-text soon">will show whether {text}</div>)}
-        {open.slice(0, 2).map((link) => <Because key={`${link.from}${link.rule}`} link={link} />)}
+        <span className="fw-bold">{step.label}</span>{' '}
+        <span className="soft small-text">{step.trade === 'nobody' ? '' : TRADES[step.trade].toLowerCase()}</span>
+        {step.assumptions.map((text) => (
+          <div key={text} className="small-text soon">
+            will show whether {text}
+          </div>
+        ))}
+        {open.slice(0, 2).map((link) => (
+          <Because key={`${link.from}${link.rule}`} link={link} />
+        ))}
         {(open.length > 2 || step.links.length > open.length) && (
           <details className="small-text">
-            <summary className="soft">{open.length === 0 ? `after ${step.links.length} that ${step.links.length === 1 ? 'is' : 'are'} done` : `${step.links.length - Math.min(2, open.length)} more ${step.links.length - Math.min(2, open.length) === 1 ? 'reason' : 'reasons'}`}</summary>
-            {[...open.slice(2), ...step.links.filter((link) => link.done)].map((link) => <Because key={`${link.from}${link.rule}`} link={link} />)}
+            <summary className="soft">
+              {open.length === 0
+                ? `after ${step.links.length} that ${step.links.length === 1 ? 'is' : 'are'} done`
+                : `${step.links.length - Math.min(2, open.length)} more ${step.links.length - Math.min(2, open.length) === 1 ? 'reason' : 'reasons'}`}
+            </summary>
+            {[...open.slice(2), ...step.links.filter((link) => link.done)].map((link) => (
+              <Because key={`${link.from}${link.rule}`} link={link} />
+            ))}
           </details>
         )}
       </div>
-      <span className="text-end small-text"><span className="text-nowrap">{step.when}</span>{step.time && <Button size="sm" variant="link" className="p-0 d-block ms-auto" onClick={onChange}>{timeWords(step.time)}<span className="visually-hidden">, change {step.label}</span></Button>}</span>
+      <span className="text-end small-text">
+        <span className="text-nowrap">{step.when}</span>
+        {step.time && (
+          <Button size="sm" variant="link" className="p-0 d-block ms-auto" onClick={onChange}>
+            {timeWords(step.time)}
+            <span className="visually-hidden">, change {step.label}</span>
+          </Button>
+        )}
+      </span>
     </li>
   );
 }
@@ -111,13 +191,46 @@ function Own({ view }: { view: SequenceView }) {
   const { busy, give } = useSend();
   return (
     <section>
-      <div className="block-head"><h2>Agreed for this job</h2></div>
+      <div className="block-head">
+        <h2>Agreed for this job</h2>
+      </div>
       {view.own.length === 0 && <p className="soft mt-2 small-text">No order beyond the rules.</p>}
       <ul className="lines">
         {view.own.map((own) => (
           <li key={own.id}>
-            <div className="what small-text"><span className="fw-bold">{own.before}</span> before <span className="fw-bold">{own.after}</span><div className="soft">{own.reason}</div></div>
-            <Button size="sm" variant="link" className="p-0" disabled={busy} onClick={() => void give(removeLink, { id: own.id }, { text: 'Dropped; the plan follows.', undo: () => void give(addLink, { id: newId(), job: view.job.id, before: own.ends.before, after: own.ends.after, reason: own.reason }, { text: 'Agreed again.' }) })}>Drop</Button>
+            <div className="what small-text">
+              <span className="fw-bold">{own.before}</span> before <span className="fw-bold">{own.after}</span>
+              <div className="soft">{own.reason}</div>
+            </div>
+            <Button
+              size="sm"
+              variant="link"
+              className="p-0"
+              disabled={busy}
+              onClick={() =>
+                void give(
+                  removeLink,
+                  { id: own.id },
+                  {
+                    text: 'Dropped; the plan follows.',
+                    undo: () =>
+                      void give(
+                        addLink,
+                        {
+                          id: newId(),
+                          job: view.job.id,
+                          before: own.ends.before,
+                          after: own.ends.after,
+                          reason: own.reason,
+                        },
+                        { text: 'Agreed again.' },
+                      ),
+                  },
+                )
+              }
+            >
+              Drop
+            </Button>
           </li>
         ))}
       </ul>
@@ -129,8 +242,20 @@ function Exposures({ view }: { view: SequenceView }) {
   if (view.exposures.length === 0) return null;
   return (
     <section>
-      <div className="block-head"><h2>Left open or cut off</h2></div>
-      <ul className="lines">{view.exposures.map((exposure) => <li key={exposure.label}><Mark kind={exposure.kept ? 'done' : 'hazard'} /><div className="what small-text"><span className="fw-bold">{exposure.label}</span><div className={exposure.kept ? 'soft' : 'bad'}>{exposure.text}</div></div></li>)}</ul>
+      <div className="block-head">
+        <h2>Left open or cut off</h2>
+      </div>
+      <ul className="lines">
+        {view.exposures.map((exposure) => (
+          <li key={exposure.label}>
+            <Mark kind={exposure.kept ? 'done' : 'hazard'} />
+            <div className="what small-text">
+              <span className="fw-bold">{exposure.label}</span>
+              <div className={exposure.kept ? 'soft' : 'bad'}>{exposure.text}</div>
+            </div>
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }

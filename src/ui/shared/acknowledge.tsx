@@ -10,7 +10,12 @@ export function Acknowledge({ token, recipient, done }: { token: string; recipie
   const [read, setRead] = useState(done);
   const [name, setName] = useState(recipient);
   const [problem, setProblem] = useState<string>();
-  if (read) return <p className="good"><Mark kind="done" silent /> Read by {read}. Thank you.</p>;
+  if (read)
+    return (
+      <p className="good">
+        <Mark kind="done" silent /> Read by {read}. Thank you.
+      </p>
+    );
   const tell = async (event: React.SubmitEvent): Promise<void> => {
     event.preventDefault();
     const sent = await send(acknowledge, { name: name.trim() }, token);
@@ -19,9 +24,18 @@ export function Acknowledge({ token, recipient, done }: { token: string; recipie
   };
   return (
     <Form className="d-flex gap-2 align-items-end flex-wrap no-print" onSubmit={(event) => void tell(event)}>
-      <Form.Group controlId="read-by"><Form.Label className="mb-1">Your name</Form.Label><Form.Control value={name} maxLength={80} onChange={(event) => setName(event.target.value)} /></Form.Group>
-      <Button type="submit" disabled={name.trim() === ''}>I have read it</Button>
-      {problem && <p className="bad w-100 mb-0" role="alert">{problem}</p>}
+      <Form.Group controlId="read-by">
+        <Form.Label className="mb-1">Your name</Form.Label>
+        <Form.Control value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
+      </Form.Group>
+      <Button type="submit" disabled={name.trim() === ''}>
+        I have read it
+      </Button>
+      {problem && (
+        <p className="bad w-100 mb-0" role="alert">
+          {problem}
+        </p>
+      )}
     </Form>
   );
 }

@@ -19,7 +19,8 @@ function useAnswer(): { problem: string | undefined; busy: boolean; give: (sendi
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
   return {
-    problem, busy,
+    problem,
+    busy,
     give: async (sending) => {
       setBusy(true);
       const sent = await sending;
@@ -36,11 +37,36 @@ export function AgreeForm({ token, recipient, statement }: Terms & { statement: 
   const [name, setName] = useState(recipient);
   const [read, setRead] = useState(false);
   return (
-    <Form className="form-lines sheet my-3 no-print" onSubmit={(event) => { event.preventDefault(); void give(send(agreeStatement, { id: statement.id, name: name.trim() }, token)); }}>
-      <Form.Check id="agree-read" label="I have read what is in and what is not" checked={read} onChange={(event) => setRead(event.target.checked)} />
-      <Form.Group controlId="agree-name"><Form.Label className="mb-1">Your name</Form.Label><Form.Control value={name} maxLength={80} onChange={(event) => setName(event.target.value)} /></Form.Group>
-      {problem && <p className="bad mb-0" role="alert">{problem}</p>}
-      <div className="actions"><Button type="submit" disabled={busy || !read || name.trim() === ''}>I agree to version {statement.number}</Button><a className="btn btn-outline-secondary" href={`/s/${token}/statement.pdf`}>As a paper (PDF)</a></div>
+    <Form
+      className="form-lines sheet my-3 no-print"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void give(send(agreeStatement, { id: statement.id, name: name.trim() }, token));
+      }}
+    >
+      <Form.Check
+        id="agree-read"
+        label="I have read what is in and what is not"
+        checked={read}
+        onChange={(event) => setRead(event.target.checked)}
+      />
+      <Form.Group controlId="agree-name">
+        <Form.Label className="mb-1">Your name</Form.Label>
+        <Form.Control value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
+      </Form.Group>
+      {problem && (
+        <p className="bad mb-0" role="alert">
+          {problem}
+        </p>
+      )}
+      <div className="actions">
+        <Button type="submit" disabled={busy || !read || name.trim() === ''}>
+          I agree to version {statement.number}
+        </Button>
+        <a className="btn btn-outline-secondary" href={`/s/${token}/statement.pdf`}>
+          As a paper (PDF)
+        </a>
+      </div>
     </Form>
   );
 }
@@ -50,36 +76,90 @@ export function AnswerForm({ token, recipient, change }: Terms & { change: { id:
   const { give, problem, busy } = useAnswer();
   const [name, setName] = useState(recipient);
   const [words, setWords] = useState('');
-  const answer = (verdict: 'approved' | 'declined'): void => void give(send(answerChange, { id: change.id, verdict, name: name.trim(), words: words.trim() }, token));
+  const answer = (verdict: 'approved' | 'declined'): void =>
+    void give(send(answerChange, { id: change.id, verdict, name: name.trim(), words: words.trim() }, token));
   return (
-    <Form className="form-lines my-2 no-print" onSubmit={(event) => { event.preventDefault(); answer('approved'); }}>
+    <Form
+      className="form-lines my-2 no-print"
+      onSubmit={(event) => {
+        event.preventDefault();
+        answer('approved');
+      }}
+    >
       <div className="form-pair">
-        <Form.Group controlId={`answer-name-${change.id}`}><Form.Label className="mb-1">Your name</Form.Label><Form.Control value={name} maxLength={80} onChange={(event) => setName(event.target.value)} /></Form.Group>
-        <Form.Group controlId={`answer-words-${change.id}`}><Form.Label className="mb-1">A word, if you like</Form.Label><Form.Control value={words} maxLength={300} onChange={(event) => setWords(event.target.value)} /></Form.Group>
+        <Form.Group controlId={`answer-name-${change.id}`}>
+          <Form.Label className="mb-1">Your name</Form.Label>
+          <Form.Control value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
+        </Form.Group>
+        <Form.Group controlId={`answer-words-${change.id}`}>
+          <Form.Label className="mb-1">A word, if you like</Form.Label>
+          <Form.Control value={words} maxLength={300} onChange={(event) => setWords(event.target.value)} />
+        </Form.Group>
       </div>
-      {problem && <p className="bad mb-0" role="alert">{problem}</p>}
-      <div className="actions"><Button type="submit" disabled={busy || name.trim() === ''}>I approve<span className="visually-hidden">: {change.title}</span></Button><Button variant="outline-secondary" disabled={busy || name.trim() === ''} onClick={() => answer('declined')}>I decline<span className="visually-hidden">: {change.title}</span></Button></div>
+      {problem && (
+        <p className="bad mb-0" role="alert">
+          {problem}
+        </p>
+      )}
+      <div className="actions">
+        <Button type="submit" disabled={busy || name.trim() === ''}>
+          I approve<span className="visually-hidden">: {change.title}</span>
+        </Button>
+        <Button variant="outline-secondary" disabled={busy || name.trim() === ''} onClick={() => answer('declined')}>
+          I decline<span className="visually-hidden">: {change.title}</span>
+        </Button>
+      </div>
     </Form>
   );
 }
 
 /** The client answers what they were asked: yes, yes on a condition, or no. */
-export function ReplyForm({ token, recipient, request }: Terms & { request: { id: string; kind: string; subject: string } }) {
+export function ReplyForm({
+  token,
+  recipient,
+  request,
+}: Terms & { request: { id: string; kind: string; subject: string } }) {
   const { give, problem, busy } = useAnswer();
   const [name, setName] = useState(recipient);
   const [words, setWords] = useState('');
-  const answer = (outcome: 'granted' | 'conditions' | 'refused'): void => void give(send(replyRequest, { id: request.id, name: name.trim(), outcome, conditions: words.trim() }, token));
+  const answer = (outcome: 'granted' | 'conditions' | 'refused'): void =>
+    void give(send(replyRequest, { id: request.id, name: name.trim(), outcome, conditions: words.trim() }, token));
   const said = words.trim() !== '';
   return (
-    <Form className="form-lines my-2 no-print" onSubmit={(event) => { event.preventDefault(); answer(said && request.kind === 'approval' ? 'conditions' : 'granted'); }}>
+    <Form
+      className="form-lines my-2 no-print"
+      onSubmit={(event) => {
+        event.preventDefault();
+        answer(said && request.kind === 'approval' ? 'conditions' : 'granted');
+      }}
+    >
       <div className="form-pair">
-        <Form.Group controlId={`reply-name-${request.id}`}><Form.Label className="mb-1">Your name</Form.Label><Form.Control value={name} maxLength={80} onChange={(event) => setName(event.target.value)} /></Form.Group>
-        <Form.Group controlId={`reply-words-${request.id}`}><Form.Label className="mb-1">{request.kind === 'approval' ? 'On which condition, or why not' : 'Your answer'}</Form.Label><Form.Control value={words} maxLength={600} onChange={(event) => setWords(event.target.value)} /></Form.Group>
+        <Form.Group controlId={`reply-name-${request.id}`}>
+          <Form.Label className="mb-1">Your name</Form.Label>
+          <Form.Control value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
+        </Form.Group>
+        <Form.Group controlId={`reply-words-${request.id}`}>
+          <Form.Label className="mb-1">
+            {request.kind === 'approval' ? 'On which condition, or why not' : 'Your answer'}
+          </Form.Label>
+          <Form.Control value={words} maxLength={600} onChange={(event) => setWords(event.target.value)} />
+        </Form.Group>
       </div>
-      {problem && <p className="bad mb-0" role="alert">{problem}</p>}
+      {problem && (
+        <p className="bad mb-0" role="alert">
+          {problem}
+        </p>
+      )}
       <div className="actions">
-        <Button type="submit" disabled={busy || name.trim() === '' || (request.kind !== 'approval' && !said)}>{request.kind === 'approval' ? (said ? 'I approve on this condition' : 'I approve') : 'Send my answer'}<span className="visually-hidden">: {request.subject}</span></Button>
-        {request.kind === 'approval' && <Button variant="outline-secondary" disabled={busy || name.trim() === ''} onClick={() => answer('refused')}>I do not<span className="visually-hidden"> approve: {request.subject}</span></Button>}
+        <Button type="submit" disabled={busy || name.trim() === '' || (request.kind !== 'approval' && !said)}>
+          {request.kind === 'approval' ? (said ? 'I approve on this condition' : 'I approve') : 'Send my answer'}
+          <span className="visually-hidden">: {request.subject}</span>
+        </Button>
+        {request.kind === 'approval' && (
+          <Button variant="outline-secondary" disabled={busy || name.trim() === ''} onClick={() => answer('refused')}>
+            I do not<span className="visually-hidden"> approve: {request.subject}</span>
+          </Button>
+        )}
       </div>
     </Form>
   );
@@ -92,23 +172,67 @@ export function PickForm({ token, recipient, choice }: Terms & { choice: ClientS
   const [words, setWords] = useState('');
   const [picked, setPicked] = useState('');
   return (
-    <Form className="form-lines my-2 no-print" onSubmit={(event) => { event.preventDefault(); void give(send(pickAlternative, { id: choice.id, alternative: picked, name: name.trim(), words: words.trim() }, token)); }}>
+    <Form
+      className="form-lines my-2 no-print"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void give(
+          send(pickAlternative, { id: choice.id, alternative: picked, name: name.trim(), words: words.trim() }, token),
+        );
+      }}
+    >
       <fieldset>
         <legend className="visually-hidden">{choice.what}</legend>
         {choice.alternatives.map((one) => (
-          <Form.Check key={one.id} type="radio" name={`pick-${choice.id}`} id={`pick-${one.id}`} checked={picked === one.id} onChange={() => setPicked(one.id)} label={<>
-            {one.picture && <img src={`/s/${token}/pictures/${one.picture}?w=240`} alt="" width={120} height={90} className="d-block mb-1" style={{ objectFit: 'cover' }} />}
-            <span className="fw-bold">{one.choice}</span>{one.price !== null && <span className="mono"> {formatMoney(one.price)}</span>}
-            {(one.look || one.upkeep) && <span className="small-text soft d-block">{[one.look, one.upkeep].filter(Boolean).join('; ')}</span>}
-          </>} />
+          <Form.Check
+            key={one.id}
+            type="radio"
+            name={`pick-${choice.id}`}
+            id={`pick-${one.id}`}
+            checked={picked === one.id}
+            onChange={() => setPicked(one.id)}
+            label={
+              <>
+                {one.picture && (
+                  <img
+                    src={`/s/${token}/pictures/${one.picture}?w=240`}
+                    alt=""
+                    width={120}
+                    height={90}
+                    className="d-block mb-1"
+                    style={{ objectFit: 'cover' }}
+                  />
+                )}
+                <span className="fw-bold">{one.choice}</span>
+                {one.price !== null && <span className="mono"> {formatMoney(one.price)}</span>}
+                {(one.look || one.upkeep) && (
+                  <span className="small-text soft d-block">{[one.look, one.upkeep].filter(Boolean).join('; ')}</span>
+                )}
+              </>
+            }
+          />
         ))}
       </fieldset>
       <div className="form-pair">
-        <Form.Group controlId={`pick-name-${choice.id}`}><Form.Label className="mb-1">Your name</Form.Label><Form.Control value={name} maxLength={80} onChange={(event) => setName(event.target.value)} /></Form.Group>
-        <Form.Group controlId={`pick-words-${choice.id}`}><Form.Label className="mb-1">Why, if you like</Form.Label><Form.Control value={words} maxLength={300} onChange={(event) => setWords(event.target.value)} /></Form.Group>
+        <Form.Group controlId={`pick-name-${choice.id}`}>
+          <Form.Label className="mb-1">Your name</Form.Label>
+          <Form.Control value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
+        </Form.Group>
+        <Form.Group controlId={`pick-words-${choice.id}`}>
+          <Form.Label className="mb-1">Why, if you like</Form.Label>
+          <Form.Control value={words} maxLength={300} onChange={(event) => setWords(event.target.value)} />
+        </Form.Group>
       </div>
-      {problem && <p className="bad mb-0" role="alert">{problem}</p>}
-      <div className="actions"><Button type="submit" disabled={busy || picked === '' || name.trim() === ''}>I choose this<span className="visually-hidden"> for {choice.what}</span></Button></div>
+      {problem && (
+        <p className="bad mb-0" role="alert">
+          {problem}
+        </p>
+      )}
+      <div className="actions">
+        <Button type="submit" disabled={busy || picked === '' || name.trim() === ''}>
+          I choose this<span className="visually-hidden"> for {choice.what}</span>
+        </Button>
+      </div>
     </Form>
   );
 }

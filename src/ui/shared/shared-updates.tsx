@@ -7,7 +7,9 @@ export function SharedUpdates({ view, token }: { view: SharedView; token: string
     <article key={update.when + update.title}>
       <h2>{update.title}</h2>
       <div className="update-text">{update.body}</div>
-      {at === 0 && view.canAcknowledge && <Acknowledge token={token} recipient={view.recipient} done={view.acknowledged} />}
+      {at === 0 && view.canAcknowledge && (
+        <Acknowledge token={token} recipient={view.recipient} done={view.acknowledged} />
+      )}
     </article>
   ));
 }

@@ -26,30 +26,88 @@ export function AreaForms({ view }: { view: RoomView }) {
   };
   return (
     <>
-      <Button variant="outline-secondary" onClick={() => setOpen('hold')} disabled={steps.length === 0}>Something holds it</Button>
-      <Button variant="link" className="px-1" onClick={() => setOpen('step')} disabled={steps.length === 0}>Change a step</Button>
-      <Button variant="link" className="px-1" onClick={() => setOpen('area')}>Change the area</Button>
+      <Button variant="outline-secondary" onClick={() => setOpen('hold')} disabled={steps.length === 0}>
+        Something holds it
+      </Button>
+      <Button variant="link" className="px-1" onClick={() => setOpen('step')} disabled={steps.length === 0}>
+        Change a step
+      </Button>
+      <Button variant="link" className="px-1" onClick={() => setOpen('area')}>
+        Change the area
+      </Button>
       <Slip title={`What is done in ${area.name}`} open={open === 'area'} onClose={close}>
-        <CommandForm kind={changeArea} submit="Keep" onDone={kept('Kept; the plan follows.')} start={() => ({ id: area.id, version: area.version, name: area.name, works: area.works, size: area.size, livedIn: area.livedIn, passage: area.passage, called: view.called })}>
+        <CommandForm
+          kind={changeArea}
+          submit="Keep"
+          onDone={kept('Kept; the plan follows.')}
+          start={() => ({
+            id: area.id,
+            version: area.version,
+            name: area.name,
+            works: area.works,
+            size: area.size,
+            livedIn: area.livedIn,
+            passage: area.passage,
+            called: view.called,
+          })}
+        >
           <TextField name="name" label="Name" />
-          <TicksField name="works" label="Work" options={worksFor(area.kind).map((work) => [work, workFacts(work).label])} />
-          <TextField name="called" label="Also called" hint="what people say on site, parted by semicolons: gallery; upstairs hall" />
-          <TextField name="size" label="Size" type="number" hint="1 is an ordinary room; 2 takes twice the time. Steps already laid keep their own." />
+          <TicksField
+            name="works"
+            label="Work"
+            options={worksFor(area.kind).map((work) => [work, workFacts(work).label])}
+          />
+          <TextField
+            name="called"
+            label="Also called"
+            hint="what people say on site, parted by semicolons: gallery; upstairs hall"
+          />
+          <TextField
+            name="size"
+            label="Size"
+            type="number"
+            hint="1 is an ordinary room; 2 takes twice the time. Steps already laid keep their own."
+          />
           <CheckField name="livedIn" label="Somebody lives in it during the work" />
           <CheckField name="passage" label="Others are reached through it" />
         </CommandForm>
       </Slip>
       <Slip title={`Something holds ${area.name}`} open={open === 'hold'} onClose={close}>
-        <CommandForm kind={addHold} submit="Hold the work" onDone={kept('Held; the plan follows.')} start={() => ({ id: newId(), job: job.id, area: area.id, phase: view.steps.find((step) => step.fraction < 1)?.phase ?? view.steps[0]?.phase, kind: 'client' as const, label: '', text: '', expectedOn: addDays(view.today, 3) })}>
+        <CommandForm
+          kind={addHold}
+          submit="Hold the work"
+          onDone={kept('Held; the plan follows.')}
+          start={() => ({
+            id: newId(),
+            job: job.id,
+            area: area.id,
+            phase: view.steps.find((step) => step.fraction < 1)?.phase ?? view.steps[0]?.phase,
+            kind: 'client' as const,
+            label: '',
+            text: '',
+            expectedOn: addDays(view.today, 3),
+          })}
+        >
           <SelectField name="phase" label="Which step waits" options={steps} />
           <SelectField name="kind" label="For whom or what" options={HOLD_KINDS.map((kind) => [kind, kind])} />
           <TextField name="label" label="In a word" hint="Stands on the ladder, like “engineer” or “tile choice”." />
           <TextField name="text" label="What is waited for" rows={2} />
-          <div className="form-pair"><TextField name="askedOn" label="Asked on" type="date" /><TextField name="expectedOn" label="Expected on" type="date" /></div>
+          <div className="form-pair">
+            <TextField name="askedOn" label="Asked on" type="date" />
+            <TextField name="expectedOn" label="Expected on" type="date" />
+          </div>
         </CommandForm>
       </Slip>
       <Slip title={`A step in ${area.name}`} open={open === 'step'} onClose={close}>
-        <CommandForm kind={changeStep} submit="Keep" onDone={kept('Kept; the plan follows.')} start={() => { const step = view.steps.find((one) => one.fraction < 1) ?? view.steps[0]; return { area: area.id, phase: step?.phase, trade: step?.trade, halfDays: step?.halfDays }; }}>
+        <CommandForm
+          kind={changeStep}
+          submit="Keep"
+          onDone={kept('Kept; the plan follows.')}
+          start={() => {
+            const step = view.steps.find((one) => one.fraction < 1) ?? view.steps[0];
+            return { area: area.id, phase: step?.phase, trade: step?.trade, halfDays: step?.halfDays };
+          }}
+        >
           <SelectField name="phase" label="Step" options={steps} />
           <SelectField name="trade" label="Who does it" options={TRADE_KEYS.map((trade) => [trade, TRADES[trade]])} />
           <TextField name="halfDays" label="Half-days it takes" type="number" />

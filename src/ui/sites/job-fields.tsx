@@ -6,14 +6,37 @@ export function JobFields() {
     <>
       <TextField name="name" label="Name of the job" hint="As you call it on the phone." />
       <TextField name="address" label="Address" />
-      <div className="form-pair"><TextField name="client" label="Client" /><TextField name="clientEmail" label="The client’s address for news" type="email" hint="Like name@example.net." /></div>
+      <div className="form-pair">
+        <TextField name="client" label="Client" />
+        <TextField
+          name="clientEmail"
+          label="The client’s address for news"
+          type="email"
+          hint="Like name@example.net."
+        />
+      </div>
       <div className="form-pair">
         <TextField name="startDay" label="First day of work" type="date" />
         <TextField name="promiseDay" label="Promised to be done by" type="date" />
       </div>
       <div className="form-pair">
-        <SelectField name="units" label="Measured in" options={[['metric', 'millimetres'], ['imperial', 'feet and inches']]} />
-        <SelectField name="loudHalf" label="Loud work" none="any time" options={[['morning', 'only in the morning'], ['afternoon', 'only in the afternoon']]} />
+        <SelectField
+          name="units"
+          label="Measured in"
+          options={[
+            ['metric', 'millimetres'],
+            ['imperial', 'feet and inches'],
+          ]}
+        />
+        <SelectField
+          name="loudHalf"
+          label="Loud work"
+          none="any time"
+          options={[
+            ['morning', 'only in the morning'],
+            ['afternoon', 'only in the afternoon'],
+          ]}
+        />
       </div>
       <CheckField name="livedIn" label="Somebody lives there during the work" />
     </>

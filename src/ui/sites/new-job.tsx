@@ -10,8 +10,16 @@ export function NewJob({ today }: { today: Day }) {
   const router = useRouter();
   return (
     <div className="page">
-      <div className="page-head"><h1>New job</h1><span className="soft">then its rooms, and a first plan</span></div>
-      <CommandForm kind={openJob} submit="Open the job" onDone={({ id }) => router.push(`/jobs/${id}/set-out`)} start={() => ({ id: newId(), name: '', units: 'metric' as const, startDay: today, livedIn: false })}>
+      <div className="page-head">
+        <h1>New job</h1>
+        <span className="soft">then its rooms, and a first plan</span>
+      </div>
+      <CommandForm
+        kind={openJob}
+        submit="Open the job"
+        onDone={({ id }) => router.push(`/jobs/${id}/set-out`)}
+        start={() => ({ id: newId(), name: '', units: 'metric' as const, startDay: today, livedIn: false })}
+      >
         <JobFields />
       </CommandForm>
     </div>

@@ -13,7 +13,10 @@ export function Today({ view }: { view: TodayView }) {
   if (view.finishes.length === 0) return <NoJobs />;
   return (
     <div className="page">
-      <div className="page-head"><h1>{view.weekday}</h1><span className="soft">{summary(view)}</span></div>
+      <div className="page-head">
+        <h1>{view.weekday}</h1>
+        <span className="soft">{summary(view)}</span>
+      </div>
       <PlanProblem problem={view.problem} />
       <div className="columns">
         <div>
@@ -36,23 +39,38 @@ export function Today({ view }: { view: TodayView }) {
 const count = (number: number, word: string): string => `${number} ${word}${number === 1 ? '' : 's'}`;
 
 function summary(view: TodayView): string {
-  const overdue = view.holds.filter((hold) => hold.overdue).length + view.orders.filter((order) => order.late).length + view.requests.filter((request) => request.late).length;
-  return [`${count(view.sites.length, 'site')} to walk`, `work at ${count(view.onSite.length, 'site')}`, overdue > 0 ? `${count(overdue, 'date')} passed` : 'no date passed'].join(' · ');
+  const overdue =
+    view.holds.filter((hold) => hold.overdue).length +
+    view.orders.filter((order) => order.late).length +
+    view.requests.filter((request) => request.late).length;
+  return [
+    `${count(view.sites.length, 'site')} to walk`,
+    `work at ${count(view.onSite.length, 'site')}`,
+    overdue > 0 ? `${count(overdue, 'date')} passed` : 'no date passed',
+  ].join(' · ');
 }
 
 function Sites({ view }: { view: TodayView }) {
   return (
     <section>
-      <div className="block-head"><h2>Walk today</h2></div>
-      {view.sites.length === 0 && <p className="soft mt-2">Every site was walked lately. The next is due when its work has moved on.</p>}
+      <div className="block-head">
+        <h2>Walk today</h2>
+      </div>
+      {view.sites.length === 0 && (
+        <p className="soft mt-2">Every site was walked lately. The next is due when its work has moved on.</p>
+      )}
       <ul className="lines">
         {view.sites.map((site) => (
           <li key={site.job} className="align-items-center">
             <Mark kind={site.urgent ? 'stop' : 'waiting'} silent />
             <div className="what">
-              <Link href={`/jobs/${site.job}`} className="fw-bold">{site.name}</Link>
+              <Link href={`/jobs/${site.job}`} className="fw-bold">
+                {site.name}
+              </Link>
               <div className={`small-text ${site.urgent ? 'bad' : 'soft'}`}>{site.why.join(' · ')}</div>
-              <div className="soft small-text">{site.address} · last walked {site.walked}</div>
+              <div className="soft small-text">
+                {site.address} · last walked {site.walked}
+              </div>
             </div>
             <StartWalk job={site.job} openWalk={site.openWalk} small />
           </li>
@@ -65,14 +83,21 @@ function Sites({ view }: { view: TodayView }) {
 function OnSite({ view }: { view: TodayView }) {
   return (
     <section>
-      <div className="block-head"><h2>On site today</h2><Link href="/schedule" className="push small-text">whole schedule</Link></div>
+      <div className="block-head">
+        <h2>On site today</h2>
+        <Link href="/schedule" className="push small-text">
+          whole schedule
+        </Link>
+      </div>
       {view.onSite.length === 0 && <p className="soft mt-2">Nobody is planned on any site today.</p>}
       <ul className="lines">
         {view.onSite.map((row) => (
           <li key={row.job}>
             <Mark kind="under-way" silent />
             <div className="what">
-              <Link href={`/jobs/${row.job}/schedule`} className="fw-bold">{row.name}</Link>
+              <Link href={`/jobs/${row.job}/schedule`} className="fw-bold">
+                {row.name}
+              </Link>
               <Half name="all day" works={row.morning.filter((work) => row.afternoon.includes(work))} />
               <Half name="morning" works={row.morning.filter((work) => !row.afternoon.includes(work))} />
               <Half name="afternoon" works={row.afternoon.filter((work) => !row.morning.includes(work))} />
@@ -87,8 +112,16 @@ function OnSite({ view }: { view: TodayView }) {
 function Half({ name, works }: { name: string; works: string[] }) {
   return works.length === 0 ? null : (
     <div className="small-text d-flex gap-2">
-      <span className="soft flex-shrink-0" style={{ width: '4.6rem' }}>{name}</span>
-      <span>{works.map((work) => <span key={work} className="d-block">{work}</span>)}</span>
+      <span className="soft flex-shrink-0" style={{ width: '4.6rem' }}>
+        {name}
+      </span>
+      <span>
+        {works.map((work) => (
+          <span key={work} className="d-block">
+            {work}
+          </span>
+        ))}
+      </span>
     </div>
   );
 }
@@ -96,17 +129,30 @@ function Half({ name, works }: { name: string; works: string[] }) {
 function Holds({ view }: { view: TodayView }) {
   return (
     <section>
-      <div className="block-head"><h2>What blocks</h2></div>
+      <div className="block-head">
+        <h2>What blocks</h2>
+      </div>
       {view.holds.length === 0 && <p className="soft mt-2">Nothing is waited for in the next ten days.</p>}
       <ul className="lines">
         {view.holds.map((hold) => (
           <li key={hold.id}>
             <Mark kind={hold.overdue ? 'stop' : 'waiting'} />
             <div className="what">
-              <Link href={hold.request ? `/jobs/${hold.job}/selections/requests#${hold.request}` : `/jobs/${hold.job}/areas/${hold.areaId}`} className="fw-bold">{hold.jobName}, {hold.area}: {hold.label}</Link>
+              <Link
+                href={
+                  hold.request
+                    ? `/jobs/${hold.job}/selections/requests#${hold.request}`
+                    : `/jobs/${hold.job}/areas/${hold.areaId}`
+                }
+                className="fw-bold"
+              >
+                {hold.jobName}, {hold.area}: {hold.label}
+              </Link>
               <div className="small-text">{hold.text}</div>
               <div className={`small-text ${hold.overdue ? 'bad' : 'soft'}`}>
-                {hold.overdue ? 'was expected' : 'expected'} {formatDay(hold.expectedOn, view.today)}, before {hold.phase}{hold.askedOn ? `, asked ${formatDay(hold.askedOn, view.today)}` : ''}
+                {hold.overdue ? 'was expected' : 'expected'} {formatDay(hold.expectedOn, view.today)}, before{' '}
+                {hold.phase}
+                {hold.askedOn ? `, asked ${formatDay(hold.askedOn, view.today)}` : ''}
               </div>
             </div>
           </li>
@@ -119,15 +165,27 @@ function Holds({ view }: { view: TodayView }) {
 function Orders({ view }: { view: TodayView }) {
   return (
     <section>
-      <div className="block-head"><h2>Order and decide</h2></div>
+      <div className="block-head">
+        <h2>Order and decide</h2>
+      </div>
       {view.orders.length === 0 && <p className="soft mt-2">No order and no decision is due in the next two weeks.</p>}
       <ul className="lines">
         {view.orders.map((order) => (
           <li key={order.selection}>
             <Mark kind={order.late ? 'stop' : 'waiting'} />
             <div className="what">
-              <Link href={`/jobs/${order.job}/selections/${order.selection}`} className="fw-bold">{order.category}</Link> <span className="soft">{order.jobName}, {order.area}</span>
-              <div className={`small-text ${order.late ? 'bad' : 'soft'}`}>{order.late && order.what !== 'arrive' ? 'late: ' : ''}{DUE_WORDS[order.what]} {order.what === 'arrive' ? '' : 'by '}{formatDay(order.day, view.today)}{order.late && order.what === 'arrive' ? ', later than it is needed' : ''}</div>
+              <Link href={`/jobs/${order.job}/selections/${order.selection}`} className="fw-bold">
+                {order.category}
+              </Link>{' '}
+              <span className="soft">
+                {order.jobName}, {order.area}
+              </span>
+              <div className={`small-text ${order.late ? 'bad' : 'soft'}`}>
+                {order.late && order.what !== 'arrive' ? 'late: ' : ''}
+                {DUE_WORDS[order.what]} {order.what === 'arrive' ? '' : 'by '}
+                {formatDay(order.day, view.today)}
+                {order.late && order.what === 'arrive' ? ', later than it is needed' : ''}
+              </div>
             </div>
           </li>
         ))}
@@ -136,21 +194,32 @@ function Orders({ view }: { view: TodayView }) {
   );
 }
 
-const REQUEST_WORDS = { send: 'to be sent by', answer: 'answer expected', remind: 'ask after it: was expected' } as const;
+const REQUEST_WORDS = {
+  send: 'to be sent by',
+  answer: 'answer expected',
+  remind: 'ask after it: was expected',
+} as const;
 
 /** Approvals, answers and drawings: to be asked for, or to be asked after. */
 function Requests({ view }: { view: TodayView }) {
   if (view.requests.length === 0) return null;
   return (
     <section>
-      <div className="block-head"><h2>Ask and ask after</h2></div>
+      <div className="block-head">
+        <h2>Ask and ask after</h2>
+      </div>
       <ul className="lines">
         {view.requests.map((request) => (
           <li key={request.request}>
             <Mark kind={request.late ? 'stop' : 'waiting'} />
             <div className="what">
-              <Link href={`/jobs/${request.job}/selections/requests#${request.request}`} className="fw-bold">{capital(request.text)}</Link> <span className="soft">{request.jobName}</span>
-              <div className={`small-text ${request.late ? 'bad' : 'soft'}`}>{REQUEST_WORDS[request.what]} {formatDay(request.day, view.today)}</div>
+              <Link href={`/jobs/${request.job}/selections/requests#${request.request}`} className="fw-bold">
+                {capital(request.text)}
+              </Link>{' '}
+              <span className="soft">{request.jobName}</span>
+              <div className={`small-text ${request.late ? 'bad' : 'soft'}`}>
+                {REQUEST_WORDS[request.what]} {formatDay(request.day, view.today)}
+              </div>
             </div>
           </li>
         ))}
@@ -164,9 +233,29 @@ function Calls({ view }: { view: TodayView }) {
   if (view.calls.length === 0) return null;
   return (
     <section>
-      <div className="block-head"><h2>Call</h2>{view.run.open > 0 && <Link href="/runs" className="push small-text">{view.run.open} to buy on one run</Link>}</div>
+      <div className="block-head">
+        <h2>Call</h2>
+        {view.run.open > 0 && (
+          <Link href="/runs" className="push small-text">
+            {view.run.open} to buy on one run
+          </Link>
+        )}
+      </div>
       <ul className="lines">
-        {view.calls.map((call) => <li key={call.key}><Mark kind={call.late ? 'stop' : 'waiting'} /><div className="what"><Link href={call.href} className="fw-bold">{capital(call.text)}</Link> <span className="soft">{call.jobName}</span><div className={`small-text ${call.late ? 'bad' : 'soft'}`}>{call.late ? 'today, or the step waits for it' : `by ${formatDay(call.day, view.today)}`}</div></div></li>)}
+        {view.calls.map((call) => (
+          <li key={call.key}>
+            <Mark kind={call.late ? 'stop' : 'waiting'} />
+            <div className="what">
+              <Link href={call.href} className="fw-bold">
+                {capital(call.text)}
+              </Link>{' '}
+              <span className="soft">{call.jobName}</span>
+              <div className={`small-text ${call.late ? 'bad' : 'soft'}`}>
+                {call.late ? 'today, or the step waits for it' : `by ${formatDay(call.day, view.today)}`}
+              </div>
+            </div>
+          </li>
+        ))}
       </ul>
     </section>
   );
@@ -176,9 +265,21 @@ function Drafts({ view }: { view: TodayView }) {
   if (view.drafts.length === 0) return null;
   return (
     <section>
-      <div className="block-head"><h2>News not sent yet</h2></div>
+      <div className="block-head">
+        <h2>News not sent yet</h2>
+      </div>
       <ul className="lines">
-        {view.drafts.map((row) => <li key={row.job}><Mark kind="waiting" silent /><div className="what"><Link href={`/jobs/${row.job}/updates`} className="fw-bold">{row.jobName}</Link> <span className="soft">{count(row.count, 'draft')}</span></div></li>)}
+        {view.drafts.map((row) => (
+          <li key={row.job}>
+            <Mark kind="waiting" silent />
+            <div className="what">
+              <Link href={`/jobs/${row.job}/updates`} className="fw-bold">
+                {row.jobName}
+              </Link>{' '}
+              <span className="soft">{count(row.count, 'draft')}</span>
+            </div>
+          </li>
+        ))}
       </ul>
     </section>
   );
@@ -187,15 +288,27 @@ function Drafts({ view }: { view: TodayView }) {
 function Finishes({ view }: { view: TodayView }) {
   return (
     <section>
-      <div className="block-head"><h2>When each will be done</h2></div>
+      <div className="block-head">
+        <h2>When each will be done</h2>
+      </div>
       <ul className="lines">
         {view.finishes.map((row) => (
           <li key={row.job}>
             <Mark kind={row.late > 0 ? 'stop' : row.finish ? 'under-way' : 'not-begun'} silent />
             <div className="what">
-              <Link href={`/jobs/${row.job}/schedule`} className="fw-bold">{row.name}</Link>{' '}
+              <Link href={`/jobs/${row.job}/schedule`} className="fw-bold">
+                {row.name}
+              </Link>{' '}
               {row.finish ? formatDay(row.finish, view.today) : 'no plan yet'}
-              {row.promise && <span className={`small-text ${row.late > 0 ? 'bad' : 'soft'}`}> · {row.late > 0 ? `${count(row.late, 'day')} after the promised ${formatDay(row.promise, view.today)}` : `promised ${formatDay(row.promise, view.today)}`}</span>}
+              {row.promise && (
+                <span className={`small-text ${row.late > 0 ? 'bad' : 'soft'}`}>
+                  {' '}
+                  ·{' '}
+                  {row.late > 0
+                    ? `${count(row.late, 'day')} after the promised ${formatDay(row.promise, view.today)}`
+                    : `promised ${formatDay(row.promise, view.today)}`}
+                </span>
+              )}
             </div>
           </li>
         ))}
@@ -209,8 +322,18 @@ function NoJobs() {
     <div className="page">
       <div className="empty">
         <h1>No job yet</h1>
-        <p>Begin with one: its name, the first day of work, then its rooms from a pattern like “a house on two floors” or from a list you have as CSV. A first plan is there as soon as the rooms are set out and the firm has its subs.</p>
-        <div className="actions"><Link href="/jobs/new" className="btn btn-primary">Open the first job</Link><Link href="/firm" className="btn btn-outline-secondary">Name the subs</Link></div>
+        <p>
+          Begin with one: its name, the first day of work, then its rooms from a pattern like “a house on two floors” or
+          from a list you have as CSV. A first plan is there as soon as the rooms are set out and the firm has its subs.
+        </p>
+        <div className="actions">
+          <Link href="/jobs/new" className="btn btn-primary">
+            Open the first job
+          </Link>
+          <Link href="/firm" className="btn btn-outline-secondary">
+            Name the subs
+          </Link>
+        </div>
       </div>
     </div>
   );

@@ -11,8 +11,27 @@ const LINK_DAYS = 60;
 /** A link without a message: to be shown on site or sent by another way. */
 export function MakeLink({ view, onDone }: { view: UpdatesView; onDone: () => void }) {
   return (
-    <CommandForm kind={makeLink} submit="Make the link" onDone={onDone} start={() => ({ id: newId(), audience: 'client' as const, job: view.job.id, recipient: '', expiresOn: addDays(view.today, LINK_DAYS) })}>
-      <SelectField name="audience" label="For" options={[['client', 'the client: this job'], ['crew', 'everybody who works here'], ['sub', 'one sub: all its jobs']]} />
+    <CommandForm
+      kind={makeLink}
+      submit="Make the link"
+      onDone={onDone}
+      start={() => ({
+        id: newId(),
+        audience: 'client' as const,
+        job: view.job.id,
+        recipient: '',
+        expiresOn: addDays(view.today, LINK_DAYS),
+      })}
+    >
+      <SelectField
+        name="audience"
+        label="For"
+        options={[
+          ['client', 'the client: this job'],
+          ['crew', 'everybody who works here'],
+          ['sub', 'one sub: all its jobs'],
+        ]}
+      />
       <WhichSub view={view} />
       <TextField name="recipient" label="Who gets it" />
       <TextField name="expiresOn" label="Opens until" type="date" />
@@ -22,5 +41,7 @@ export function MakeLink({ view, onDone }: { view: UpdatesView; onDone: () => vo
 
 function WhichSub({ view }: { view: UpdatesView }) {
   const audience = useFormContext().watch('audience') as string;
-  return audience === 'sub' ? <SelectField name="sub" label="Which sub" none="choose" options={view.subs.map((sub) => [sub.id, sub.name])} /> : null;
+  return audience === 'sub' ? (
+    <SelectField name="sub" label="Which sub" none="choose" options={view.subs.map((sub) => [sub.id, sub.name])} />
+  ) : null;
 }

@@ -17,11 +17,24 @@ export function SendForm({ update, view, onDone }: { update: UpdateView; view: U
   const suggested = view.suggested[update.audience];
   return (
     <>
-      <p className="small-text soft">Messages go through a simulated gateway: nothing leaves this machine. Addresses that end in <span className="mono">.invalid</span> fail, as wrong ones do.</p>
-      <CommandForm kind={sendUpdate} submit="Send now" onDone={onDone} start={() => ({
-        id: update.id, version: update.version, title: update.title, body: update.body, expiresOn: addDays(view.today, LINK_DAYS),
-        recipients: suggested.length > 0 ? suggested.map(({ name, address }) => recipient(name, address)) : [recipient()],
-      })}>
+      <p className="small-text soft">
+        Messages go through a simulated gateway: nothing leaves this machine. Addresses that end in{' '}
+        <span className="mono">.invalid</span> fail, as wrong ones do.
+      </p>
+      <CommandForm
+        kind={sendUpdate}
+        submit="Send now"
+        onDone={onDone}
+        start={() => ({
+          id: update.id,
+          version: update.version,
+          title: update.title,
+          body: update.body,
+          expiresOn: addDays(view.today, LINK_DAYS),
+          recipients:
+            suggested.length > 0 ? suggested.map(({ name, address }) => recipient(name, address)) : [recipient()],
+        })}
+      >
         <Recipients />
         <TextField name="expiresOn" label="Their link opens until" type="date" />
       </CommandForm>
@@ -32,7 +45,8 @@ export function SendForm({ update, view, onDone }: { update: UpdateView; view: U
 function Recipients() {
   const { control, register, formState } = useFormContext();
   const { fields, append, remove } = useFieldArray({ control, name: 'recipients' });
-  const errors = formState.errors.recipients as unknown as { name?: { message?: string }; address?: { message?: string } }[] | undefined;
+  const errors = formState.errors.recipients as unknown as
+    { name?: { message?: string }; address?: { message?: string } }[] | undefined;
   return (
     <fieldset>
       <legend className="fs-6">Recipients</legend>
@@ -41,15 +55,39 @@ function Recipients() {
         return (
           <div key={row.id} className="mb-2">
             <div className="d-flex gap-2">
-              <Form.Control aria-label={`Name of recipient ${at + 1}`} placeholder="Name" isInvalid={errors?.[at]?.name !== undefined} {...register(`recipients.${at}.name`)} />
-              <Form.Control aria-label={`Address of recipient ${at + 1}`} placeholder="name@example.net" isInvalid={errors?.[at]?.address !== undefined} {...register(`recipients.${at}.address`)} />
-              <Button variant="link" className="px-1" disabled={fields.length === 1} onClick={() => remove(at)} aria-label={`Leave out recipient ${at + 1}`}>×</Button>
+              <Form.Control
+                aria-label={`Name of recipient ${at + 1}`}
+                placeholder="Name"
+                isInvalid={errors?.[at]?.name !== undefined}
+                {...register(`recipients.${at}.name`)}
+              />
+              <Form.Control
+                aria-label={`Address of recipient ${at + 1}`}
+                placeholder="name@example.net"
+                isInvalid={errors?.[at]?.address !== undefined}
+                {...register(`recipients.${at}.address`)}
+              />
+              <Button
+                variant="link"
+                className="px-1"
+                disabled={fields.length === 1}
+                onClick={() => remove(at)}
+                aria-label={`Leave out recipient ${at + 1}`}
+              >
+                ×
+              </Button>
             </div>
-            {error && <Form.Text className="bad d-block" role="alert">{error}</Form.Text>}
+            {error && (
+              <Form.Text className="bad d-block" role="alert">
+                {error}
+              </Form.Text>
+            )}
           </div>
         );
       })}
-      <Button size="sm" variant="link" className="p-0" onClick={() => append(recipient())}>One more</Button>
+      <Button size="sm" variant="link" className="p-0" onClick={() => append(recipient())}>
+        One more
+      </Button>
     </fieldset>
   );
 }

@@ -21,7 +21,17 @@ export interface Terms {
   onPicture: (standpoint?: string) => void;
 }
 
-type Section = 'open' | 'checks' | 'assumptions' | 'extras' | 'steps' | 'selections' | 'scope' | 'drawn' | 'standpoints' | 'recorded';
+type Section =
+  | 'open'
+  | 'checks'
+  | 'assumptions'
+  | 'extras'
+  | 'steps'
+  | 'selections'
+  | 'scope'
+  | 'drawn'
+  | 'standpoints'
+  | 'recorded';
 
 /** What each kind of walk asks first; the rest follows. */
 const ORDER: Record<WalkKind, readonly Section[]> = {
@@ -37,30 +47,83 @@ export function AreaBody({ kind, ...terms }: Terms & { kind: WalkKind }) {
   const { area, walking } = terms;
   const draw: Record<Section, React.ReactNode> = {
     open: <OpenItems {...terms} kind={kind} />,
-    checks: kind === 'close-in' && area.checks.length === 0 ? <p className="soft mt-3">No walls are closed in the work agreed here.</p> : area.checks.length > 0 && (kind === 'close-in' || area.checks.some((line) => line.state !== 'not looked at')) ? <Checks {...terms} /> : null,
-    assumptions: area.assumptions.length > 0 && <section><h2>Does it hold?</h2>{area.assumptions.map((one) => <AssumptionCheck key={one.id} one={one} walking={walking} />)}</section>,
+    checks:
+      kind === 'close-in' && area.checks.length === 0 ? (
+        <p className="soft mt-3">No walls are closed in the work agreed here.</p>
+      ) : area.checks.length > 0 &&
+        (kind === 'close-in' || area.checks.some((line) => line.state !== 'not looked at')) ? (
+        <Checks {...terms} />
+      ) : null,
+    assumptions: area.assumptions.length > 0 && (
+      <section>
+        <h2>Does it hold?</h2>
+        {area.assumptions.map((one) => (
+          <AssumptionCheck key={one.id} one={one} walking={walking} />
+        ))}
+      </section>
+    ),
     extras: area.extras.length > 0 && (
       <section>
         <h2>Added work</h2>
         {area.extras.map((extra) => (
-          <div key={extra.id} className="check-line d-flex gap-2 align-items-center"><span className="flex-fill">{extra.text} <span className="soft">· {TRADES[extra.trade].toLowerCase()}</span></span><div className="verdicts mt-0"><button type="button" aria-pressed={extra.done} disabled={extra.done} onClick={() => walking.finishExtra(extra.id)}>done<span className="visually-hidden">: {extra.text}</span></button></div></div>
+          <div key={extra.id} className="check-line d-flex gap-2 align-items-center">
+            <span className="flex-fill">
+              {extra.text} <span className="soft">· {TRADES[extra.trade].toLowerCase()}</span>
+            </span>
+            <div className="verdicts mt-0">
+              <button
+                type="button"
+                aria-pressed={extra.done}
+                disabled={extra.done}
+                onClick={() => walking.finishExtra(extra.id)}
+              >
+                done<span className="visually-hidden">: {extra.text}</span>
+              </button>
+            </div>
+          </div>
         ))}
       </section>
     ),
     steps: <Steps key={area.id} {...terms} />,
-    selections: area.selections.length > 0 && <section><h2>Is it what was chosen?</h2>{area.selections.map((item) => <SelectionCheck key={item.id} item={item} area={area} walking={walking} />)}</section>,
+    selections: area.selections.length > 0 && (
+      <section>
+        <h2>Is it what was chosen?</h2>
+        {area.selections.map((item) => (
+          <SelectionCheck key={item.id} item={item} area={area} walking={walking} />
+        ))}
+      </section>
+    ),
     scope: (
       <section>
         <h2>What is agreed here</h2>
-        {area.scope.length === 0 && <p className="soft mt-2 mb-0">Nothing yet. Say it with a line: <span className="mono">in</span>, <span className="mono">out</span>, <span className="mono">keep</span>, <span className="mono">protect</span>, <span className="mono">refit</span> or <span className="mono">if</span>, and what.</p>}
-        {area.scope.map((line) => <div key={line.text} className="check-line d-flex gap-2"><StanceMark stance={line.stance} /> <span>{line.text}</span></div>)}
+        {area.scope.length === 0 && (
+          <p className="soft mt-2 mb-0">
+            Nothing yet. Say it with a line: <span className="mono">in</span>, <span className="mono">out</span>,{' '}
+            <span className="mono">keep</span>, <span className="mono">protect</span>,{' '}
+            <span className="mono">refit</span> or <span className="mono">if</span>, and what.
+          </p>
+        )}
+        {area.scope.map((line) => (
+          <div key={line.text} className="check-line d-flex gap-2">
+            <StanceMark stance={line.stance} /> <span>{line.text}</span>
+          </div>
+        ))}
       </section>
     ),
     drawn: (
       <section>
         <h2>What is drawn</h2>
-        {area.drawn.length === 0 && <p className="soft mt-2 mb-0">This area is not drawn. Sizes are kept free, and can be drawn from at the desk.</p>}
-        {area.drawn.map((one) => <div key={one.label} className="check-line d-flex"><span className="flex-fill">{one.label}</span><span className="mono">{Math.round(one.mm)} mm</span></div>)}
+        {area.drawn.length === 0 && (
+          <p className="soft mt-2 mb-0">
+            This area is not drawn. Sizes are kept free, and can be drawn from at the desk.
+          </p>
+        )}
+        {area.drawn.map((one) => (
+          <div key={one.label} className="check-line d-flex">
+            <span className="flex-fill">{one.label}</span>
+            <span className="mono">{Math.round(one.mm)} mm</span>
+          </div>
+        ))}
       </section>
     ),
     standpoints: <Standpoints {...terms} />,
@@ -69,8 +132,13 @@ export function AreaBody({ kind, ...terms }: Terms & { kind: WalkKind }) {
   return (
     <>
       {area.accepted && <p className="notice mt-3 mb-0">{area.accepted} has accepted this room.</p>}
-      {ORDER[kind].map((section) => <div key={section}>{draw[section]}</div>)}
-      <p className="keys soft small-text mt-4">Keys: ← → areas · ↑ ↓ steps · 0 to 9 tenths, End done · n line · t tell · p picture · m measure · Enter next area</p>
+      {ORDER[kind].map((section) => (
+        <div key={section}>{draw[section]}</div>
+      ))}
+      <p className="keys soft small-text mt-4">
+        Keys: ← → areas · ↑ ↓ steps · 0 to 9 tenths, End done · n line · t tell · p picture · m measure · Enter next
+        area
+      </p>
     </>
   );
 }
@@ -82,14 +150,46 @@ function AssumptionCheck({ one, walking }: { one: WalkArea['assumptions'][number
   return (
     <div className="check-line" role="group" aria-label={one.text}>
       <div>we took it that {one.text}</div>
-      <div className="small-text soft">shown by: {one.shownBy}. If not: {one.fallback}</div>
+      <div className="small-text soft">
+        shown by: {one.shownBy}. If not: {one.fallback}
+      </div>
       <div className="verdicts">
-        <button type="button" aria-pressed={one.state === 'held'} onClick={() => { setAsking(false); walking.settle(one.id, 'held', ''); }}>it holds</button>
-        <button type="button" aria-pressed={one.state === 'wrong'} aria-expanded={asking} onClick={() => setAsking(true)}>it is wrong</button>
+        <button
+          type="button"
+          aria-pressed={one.state === 'held'}
+          onClick={() => {
+            setAsking(false);
+            walking.settle(one.id, 'held', '');
+          }}
+        >
+          it holds
+        </button>
+        <button
+          type="button"
+          aria-pressed={one.state === 'wrong'}
+          aria-expanded={asking}
+          onClick={() => setAsking(true)}
+        >
+          it is wrong
+        </button>
       </div>
       {asking && (
-        <Form className="d-flex gap-2 mt-2" onSubmit={(event) => { event.preventDefault(); walking.settle(one.id, 'wrong', found.trim()); setAsking(false); }}>
-          <Form.Control autoFocus value={found} maxLength={300} placeholder="What was found?" aria-label={`What was found instead of: ${one.text}`} onChange={(event) => setFound(event.target.value)} />
+        <Form
+          className="d-flex gap-2 mt-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            walking.settle(one.id, 'wrong', found.trim());
+            setAsking(false);
+          }}
+        >
+          <Form.Control
+            autoFocus
+            value={found}
+            maxLength={300}
+            placeholder="What was found?"
+            aria-label={`What was found instead of: ${one.text}`}
+            onChange={(event) => setFound(event.target.value)}
+          />
           <Button type="submit">Keep</Button>
         </Form>
       )}
@@ -105,18 +205,45 @@ function Steps({ area, walking }: Terms) {
   // What is in sight is settled when the area is entered: a step that is set to done must not vanish under the thumb.
   const [shown] = useState(() => {
     const front = area.steps.findIndex((step) => step.fraction < 1);
-    return new Set(area.steps.filter((step, at) => (step.fraction > 0 && step.fraction < 1) || (front !== -1 && at >= front && at < front + IN_SIGHT)).map((step) => step.phase));
+    return new Set(
+      area.steps
+        .filter(
+          (step, at) =>
+            (step.fraction > 0 && step.fraction < 1) || (front !== -1 && at >= front && at < front + IN_SIGHT),
+        )
+        .map((step) => step.phase),
+    );
   });
-  if (area.steps.length === 0) return <p className="soft mt-3">No work is agreed here; look for damage and protection.</p>;
+  if (area.steps.length === 0)
+    return <p className="soft mt-3">No work is agreed here; look for damage and protection.</p>;
   const steps = all ? area.steps : area.steps.filter((step) => shown.has(step.phase));
   const done = area.steps.filter((step) => step.fraction >= 1).length;
   return (
     <section>
-      <h2>How far · {done} of {area.steps.length} done</h2>
-      {steps.map((step) => (step.phase === 'close-in' && !area.closed
-        ? <CheckStep key={step.phase} area={area} />
-        : <PullBar key={step.phase} step={step} onSet={(fraction) => walking.record({ kind: 'progress', area: area.id, phase: step.phase, fraction }, `${step.label}: ${fraction >= 1 ? 'done' : `${Math.round(fraction * 100)} %`}`)} />))}
-      {steps.length < area.steps.length && <button type="button" className="more-steps" onClick={() => setAll(true)}>Show all {area.steps.length} steps</button>}
+      <h2>
+        How far · {done} of {area.steps.length} done
+      </h2>
+      {steps.map((step) =>
+        step.phase === 'close-in' && !area.closed ? (
+          <CheckStep key={step.phase} area={area} />
+        ) : (
+          <PullBar
+            key={step.phase}
+            step={step}
+            onSet={(fraction) =>
+              walking.record(
+                { kind: 'progress', area: area.id, phase: step.phase, fraction },
+                `${step.label}: ${fraction >= 1 ? 'done' : `${Math.round(fraction * 100)} %`}`,
+              )
+            }
+          />
+        ),
+      )}
+      {steps.length < area.steps.length && (
+        <button type="button" className="more-steps" onClick={() => setAll(true)}>
+          Show all {area.steps.length} steps
+        </button>
+      )}
     </section>
   );
 }
@@ -124,35 +251,100 @@ function Steps({ area, walking }: Terms) {
 /** The check before covering is done by its lines, never by a pull. */
 function CheckStep({ area }: { area: WalkArea }) {
   const settled = area.checks.filter((line) => line.state === 'right' || line.state === 'not here').length;
-  return <div className="check-line d-flex"><span className="flex-fill">close-in check</span><span className="soft">{settled} of {area.checks.length} lines settled</span></div>;
+  return (
+    <div className="check-line d-flex">
+      <span className="flex-fill">close-in check</span>
+      <span className="soft">
+        {settled} of {area.checks.length} lines settled
+      </span>
+    </div>
+  );
 }
 
 /** Held against what was ordered: one tap where it is right; where not, how many, what it came as, and a picture. */
-function SelectionCheck({ item, area, walking }: { item: WalkArea['selections'][number]; area: WalkArea; walking: Walking }) {
+function SelectionCheck({
+  item,
+  area,
+  walking,
+}: {
+  item: WalkArea['selections'][number];
+  area: WalkArea;
+  walking: Walking;
+}) {
   const [words, setWords] = useState('');
   const [many, setMany] = useState('');
   const [picture, setPicture] = useState<File>();
   const [asking, setAsking] = useState<SelectionVerdict>();
   const put = (verdict: SelectionVerdict): void => {
     const quantity = Number(many.replace(',', '.'));
-    const more = verdict === 'right' ? {} : { ...(words.trim() ? { text: words.trim() } : {}), ...(quantity > 0 ? { quantity } : {}) };
-    walking.record({ kind: 'selection-check', area: area.id, selection: item.id, verdict, ...more }, `${item.category}: ${verdict}`, verdict === 'right' ? undefined : picture);
+    const more =
+      verdict === 'right'
+        ? {}
+        : { ...(words.trim() ? { text: words.trim() } : {}), ...(quantity > 0 ? { quantity } : {}) };
+    walking.record(
+      { kind: 'selection-check', area: area.id, selection: item.id, verdict, ...more },
+      `${item.category}: ${verdict}`,
+      verdict === 'right' ? undefined : picture,
+    );
     setAsking(undefined);
   };
   return (
     <div className="check-line" role="group" aria-label={item.category}>
-      <div><span className="fw-bold">{item.category}</span> {orderWords({ ...item, code: '' })} {item.code && <span className="mono">{item.code}</span>}</div>
-      <div className="small-text soft">{[item.quantity !== null && `${item.quantity} ${item.unit}`, item.state].filter(Boolean).join(', ')}</div>
+      <div>
+        <span className="fw-bold">{item.category}</span> {orderWords({ ...item, code: '' })}{' '}
+        {item.code && <span className="mono">{item.code}</span>}
+      </div>
+      <div className="small-text soft">
+        {[item.quantity !== null && `${item.quantity} ${item.unit}`, item.state].filter(Boolean).join(', ')}
+      </div>
       <div className="verdicts">
-        {SELECTION_VERDICTS.map((verdict) => <button key={verdict} type="button" aria-pressed={(asking ?? item.verdict) === verdict} {...(verdict === 'right' ? {} : { 'aria-expanded': asking === verdict })} onClick={() => (verdict === 'right' ? put(verdict) : setAsking(verdict))}>{verdict}</button>)}
+        {SELECTION_VERDICTS.map((verdict) => (
+          <button
+            key={verdict}
+            type="button"
+            aria-pressed={(asking ?? item.verdict) === verdict}
+            {...(verdict === 'right' ? {} : { 'aria-expanded': asking === verdict })}
+            onClick={() => (verdict === 'right' ? put(verdict) : setAsking(verdict))}
+          >
+            {verdict}
+          </button>
+        ))}
       </div>
       {asking && (
-        <Form className="form-lines mt-2" onSubmit={(event) => { event.preventDefault(); put(asking); }}>
+        <Form
+          className="form-lines mt-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            put(asking);
+          }}
+        >
           <div className="d-flex gap-2">
-            <Form.Control style={{ maxWidth: '6rem' }} inputMode="decimal" value={many} onChange={(event) => setMany(event.target.value)} placeholder={item.unit || 'how many'} aria-label={`How many of ${item.category} are ${asking}`} />
-            <Form.Control autoFocus value={words} onChange={(event) => setWords(event.target.value)} maxLength={600} placeholder={asking === 'wrong' ? 'Came as …' : asking === 'missing' ? 'What is missing?' : 'What is damaged?'} aria-label={`What was found instead of ${item.category}`} />
+            <Form.Control
+              style={{ maxWidth: '6rem' }}
+              inputMode="decimal"
+              value={many}
+              onChange={(event) => setMany(event.target.value)}
+              placeholder={item.unit || 'how many'}
+              aria-label={`How many of ${item.category} are ${asking}`}
+            />
+            <Form.Control
+              autoFocus
+              value={words}
+              onChange={(event) => setWords(event.target.value)}
+              maxLength={600}
+              placeholder={
+                asking === 'wrong' ? 'Came as …' : asking === 'missing' ? 'What is missing?' : 'What is damaged?'
+              }
+              aria-label={`What was found instead of ${item.category}`}
+            />
           </div>
-          <Form.Control type="file" accept="image/*" capture="environment" aria-label={`Picture of ${item.category}`} onChange={(event) => setPicture((event.target as HTMLInputElement).files?.[0])} />
+          <Form.Control
+            type="file"
+            accept="image/*"
+            capture="environment"
+            aria-label={`Picture of ${item.category}`}
+            onChange={(event) => setPicture((event.target as HTMLInputElement).files?.[0])}
+          />
           <Button type="submit">Keep: {asking}</Button>
         </Form>
       )}

@@ -10,12 +10,23 @@ import type { Walking } from './use-walk';
 /** The check before the walls are closed, line by line; what is open holds the cover back. */
 export function Checks({ area, walking }: Terms) {
   // What is open stands first; the order is settled when the area is entered, so that no line moves under the thumb.
-  const [order] = useState(() => new Map([...area.checks].sort((a, b) => Number(isSettled(a)) - Number(isSettled(b))).map((line, at) => [line.key, at])));
+  const [order] = useState(
+    () =>
+      new Map(
+        [...area.checks].sort((a, b) => Number(isSettled(a)) - Number(isSettled(b))).map((line, at) => [line.key, at]),
+      ),
+  );
   const open = area.checks.filter((line) => line.state === 'open' || line.state === 'not looked at').length;
   return (
     <section aria-label="Before the walls are closed">
-      <h2>Before the walls are closed · {open === 0 ? 'every line settled' : `${open} of ${area.checks.length} open`}</h2>
-      {[...area.checks].sort((a, b) => (order.get(a.key) ?? 0) - (order.get(b.key) ?? 0)).map((line) => <Line key={line.key} line={line} area={area} walking={walking} />)}
+      <h2>
+        Before the walls are closed · {open === 0 ? 'every line settled' : `${open} of ${area.checks.length} open`}
+      </h2>
+      {[...area.checks]
+        .sort((a, b) => (order.get(a.key) ?? 0) - (order.get(b.key) ?? 0))
+        .map((line) => (
+          <Line key={line.key} line={line} area={area} walking={walking} />
+        ))}
     </section>
   );
 }
@@ -28,20 +39,61 @@ function Line({ line, area, walking }: { line: WalkArea['checks'][number]; area:
   const item = line.key.startsWith('left:') ? line.key.slice('left:'.length) : undefined;
   const put = (verdict: CheckVerdict, text?: string): void => {
     // A leftover that is right is done, there and everywhere else.
-    if (item && verdict === 'right') walking.record({ kind: 'recheck', area: area.id, about: item, verdict: 'done', ...(text ? { text } : {}) }, `${line.text}: right`);
-    else walking.record({ kind: 'check', area: area.id, line: line.key, verdict, ...(text ? { text } : {}) }, `${line.text}: ${verdict}`);
+    if (item && verdict === 'right')
+      walking.record(
+        { kind: 'recheck', area: area.id, about: item, verdict: 'done', ...(text ? { text } : {}) },
+        `${line.text}: right`,
+      );
+    else
+      walking.record(
+        { kind: 'check', area: area.id, line: line.key, verdict, ...(text ? { text } : {}) },
+        `${line.text}: ${verdict}`,
+      );
     setAsking(false);
   };
   return (
     <div className="check-line" role="group" aria-label={line.text}>
-      <div><Mark kind={line.state === 'right' || line.state === 'not here' ? 'done' : line.state === 'open' ? 'stop' : 'not-begun'} silent /> {line.text}</div>
-      <div className="small-text soft">{line.because}{line.said ? ` · ${line.said}` : ''}</div>
+      <div>
+        <Mark
+          kind={
+            line.state === 'right' || line.state === 'not here' ? 'done' : line.state === 'open' ? 'stop' : 'not-begun'
+          }
+          silent
+        />{' '}
+        {line.text}
+      </div>
+      <div className="small-text soft">
+        {line.because}
+        {line.said ? ` · ${line.said}` : ''}
+      </div>
       <div className="verdicts">
-        {CHECK_VERDICTS.map((verdict) => <button key={verdict} type="button" aria-pressed={(asking ? 'open' : line.state) === verdict} onClick={() => (verdict === 'open' ? setAsking(true) : put(verdict))}>{verdict}</button>)}
+        {CHECK_VERDICTS.map((verdict) => (
+          <button
+            key={verdict}
+            type="button"
+            aria-pressed={(asking ? 'open' : line.state) === verdict}
+            onClick={() => (verdict === 'open' ? setAsking(true) : put(verdict))}
+          >
+            {verdict}
+          </button>
+        ))}
       </div>
       {asking && (
-        <Form className="d-flex gap-2 mt-2" onSubmit={(event) => { event.preventDefault(); put('open', words.trim()); }}>
-          <Form.Control autoFocus value={words} maxLength={600} placeholder="What is missing?" aria-label={`What is missing: ${line.text}`} onChange={(event) => setWords(event.target.value)} />
+        <Form
+          className="d-flex gap-2 mt-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            put('open', words.trim());
+          }}
+        >
+          <Form.Control
+            autoFocus
+            value={words}
+            maxLength={600}
+            placeholder="What is missing?"
+            aria-label={`What is missing: ${line.text}`}
+            onChange={(event) => setWords(event.target.value)}
+          />
           <Button type="submit">Keep: open</Button>
         </Form>
       )}

@@ -17,7 +17,10 @@ import { StartWalk } from './start-walk';
 import { WalkPlaces } from './walk-places';
 
 type Item = CompletionView['items'][number];
-type Open = { form: 'leave' } | { form: 'take-up' | 'answer'; item: Item } | { form: 'accept'; area: CompletionView['areas'][number] };
+type Open =
+  | { form: 'leave' }
+  | { form: 'take-up' | 'answer'; item: Item }
+  | { form: 'accept'; area: CompletionView['areas'][number] };
 
 /** The end of a job: what is left by trade, parts that come, the client's list, what stays with them, rooms accepted. */
 export function Completion({ view }: { view: CompletionView }) {
@@ -33,62 +36,258 @@ export function Completion({ view }: { view: CompletionView }) {
       <WalkPlaces job={view.job.id} />
       <div className="page">
         <div className="page-head">
-          <h1>{left === 0 ? 'Nothing left over' : `${left} left over`}</h1><span className="soft">{accepted} of {view.areas.length} areas accepted</span>
-          <span className="push actions no-print"><StartWalk job={view.job.id} openWalk={view.openWalk} kind="completion" /><PrintButton>Print</PrintButton></span>
+          <h1>{left === 0 ? 'Nothing left over' : `${left} left over`}</h1>
+          <span className="soft">
+            {accepted} of {view.areas.length} areas accepted
+          </span>
+          <span className="push actions no-print">
+            <StartWalk job={view.job.id} openWalk={view.openWalk} kind="completion" />
+            <PrintButton>Print</PrintButton>
+          </span>
         </div>
         <div className="columns">
           <div>
-            {view.trades.length === 0 && <p className="soft">No leftover is open. A completion walk finds what the eye of the client will find.</p>}
+            {view.trades.length === 0 && (
+              <p className="soft">No leftover is open. A completion walk finds what the eye of the client will find.</p>
+            )}
             {view.trades.map((trade) => (
               <section key={trade.trade}>
-                <div className="block-head"><h2>{trade.trade}</h2><span className="push small-text soft">{trade.lines.length}</span></div>
+                <div className="block-head">
+                  <h2>{trade.trade}</h2>
+                  <span className="push small-text soft">{trade.lines.length}</span>
+                </div>
                 <ul className="lines">
-                  {trade.lines.map((line) => <li key={line.id}><Mark kind={line.part ? 'waiting' : 'not-begun'} silent /><div className="what">{line.text} <span className="soft">· {line.area}</span><div className="small-text soft">{line.days} {line.days === 1 ? 'day' : 'days'} old{line.putOff > 0 ? `, put off ${line.putOff === 1 ? 'once' : `${line.putOff} times`}` : ''}{line.part ? ` · waits for ${line.part}` : ''}</div></div><span className="soft small-text text-nowrap">{line.when}</span></li>)}
+                  {trade.lines.map((line) => (
+                    <li key={line.id}>
+                      <Mark kind={line.part ? 'waiting' : 'not-begun'} silent />
+                      <div className="what">
+                        {line.text} <span className="soft">· {line.area}</span>
+                        <div className="small-text soft">
+                          {line.days} {line.days === 1 ? 'day' : 'days'} old
+                          {line.putOff > 0 ? `, put off ${line.putOff === 1 ? 'once' : `${line.putOff} times`}` : ''}
+                          {line.part ? ` · waits for ${line.part}` : ''}
+                        </div>
+                      </div>
+                      <span className="soft small-text text-nowrap">{line.when}</span>
+                    </li>
+                  ))}
                 </ul>
               </section>
             ))}
             {view.parts.length > 0 && (
               <section>
-                <div className="block-head"><h2>Ordered again</h2></div>
-                <ul className="lines">{view.parts.map((part) => <li key={part.id}><Mark kind="waiting" /><div className="what"><Link href={`/jobs/${view.job.id}/selections/${part.id}`}>{part.category}</Link> <span className="soft">· {part.area}, {part.state}</span></div>{part.due && <span className="soft small-text">{formatDay(part.due, view.today)}</span>}</li>)}</ul>
+                <div className="block-head">
+                  <h2>Ordered again</h2>
+                </div>
+                <ul className="lines">
+                  {view.parts.map((part) => (
+                    <li key={part.id}>
+                      <Mark kind="waiting" />
+                      <div className="what">
+                        <Link href={`/jobs/${view.job.id}/selections/${part.id}`}>{part.category}</Link>{' '}
+                        <span className="soft">
+                          · {part.area}, {part.state}
+                        </span>
+                      </div>
+                      {part.due && <span className="soft small-text">{formatDay(part.due, view.today)}</span>}
+                    </li>
+                  ))}
+                </ul>
               </section>
             )}
             <section>
-              <div className="block-head"><h2>The client’s own list</h2></div>
-              {view.items.length === 0 && <p className="soft mt-2">Nothing yet. On their page, clients write down what they want put right.</p>}
+              <div className="block-head">
+                <h2>The client’s own list</h2>
+              </div>
+              {view.items.length === 0 && (
+                <p className="soft mt-2">Nothing yet. On their page, clients write down what they want put right.</p>
+              )}
               <ul className="lines">
                 {view.items.map((item) => (
                   <li key={item.id}>
                     <Mark kind={item.state === 'asked' ? 'waiting' : 'done'} />
-                    <div className="what">{item.text}{item.area && <span className="soft"> · {item.area}</span>}<div className="small-text soft">{item.name}, {item.when}{item.state === 'taken up' ? ' · taken up' : item.answer ? ` · answered: ${item.answer}` : ''}</div></div>
-                    {item.state === 'asked' && <span className="actions no-print"><Button size="sm" variant="outline-secondary" disabled={!view.openWalk} title={view.openWalk ? '' : 'Start a walk first'} onClick={() => setOpen({ form: 'take-up', item })}>Take up</Button><Button size="sm" variant="link" onClick={() => setOpen({ form: 'answer', item })}>Answer</Button></span>}
+                    <div className="what">
+                      {item.text}
+                      {item.area && <span className="soft"> · {item.area}</span>}
+                      <div className="small-text soft">
+                        {item.name}, {item.when}
+                        {item.state === 'taken up' ? ' · taken up' : item.answer ? ` · answered: ${item.answer}` : ''}
+                      </div>
+                    </div>
+                    {item.state === 'asked' && (
+                      <span className="actions no-print">
+                        <Button
+                          size="sm"
+                          variant="outline-secondary"
+                          disabled={!view.openWalk}
+                          title={view.openWalk ? '' : 'Start a walk first'}
+                          onClick={() => setOpen({ form: 'take-up', item })}
+                        >
+                          Take up
+                        </Button>
+                        <Button size="sm" variant="link" onClick={() => setOpen({ form: 'answer', item })}>
+                          Answer
+                        </Button>
+                      </span>
+                    )}
                   </li>
                 ))}
               </ul>
             </section>
           </div>
           <div>
-            <div className="block-head"><h2>Accepted, room by room</h2></div>
+            <div className="block-head">
+              <h2>Accepted, room by room</h2>
+            </div>
             <ul className="lines">
               {view.areas.map((area) => (
                 <li key={area.id}>
                   <Mark kind={area.accepted ? 'done' : area.open > 0 ? 'waiting' : 'not-begun'} />
-                  <div className="what">{area.name}{area.accepted ? <div className="small-text soft">{area.accepted.name}{area.accepted.byClient ? '' : ', with us'}, {area.accepted.when}{area.accepted.words ? `: ${area.accepted.words}` : ''}</div> : area.open > 0 ? <div className="small-text soft">{area.open} open</div> : null}</div>
-                  {area.accepted ? <Button size="sm" variant="link" className="p-0 no-print" onClick={() => remove('sign-off', area.accepted?.id ?? '', `The acceptance of ${area.name}`)}>Take back<span className="visually-hidden"> {area.name}</span></Button> : <Button size="sm" variant="outline-secondary" className="no-print" onClick={() => setOpen({ form: 'accept', area })}>Sign off<span className="visually-hidden"> {area.name}</span></Button>}
+                  <div className="what">
+                    {area.name}
+                    {area.accepted ? (
+                      <div className="small-text soft">
+                        {area.accepted.name}
+                        {area.accepted.byClient ? '' : ', with us'}, {area.accepted.when}
+                        {area.accepted.words ? `: ${area.accepted.words}` : ''}
+                      </div>
+                    ) : area.open > 0 ? (
+                      <div className="small-text soft">{area.open} open</div>
+                    ) : null}
+                  </div>
+                  {area.accepted ? (
+                    <Button
+                      size="sm"
+                      variant="link"
+                      className="p-0 no-print"
+                      onClick={() => remove('sign-off', area.accepted?.id ?? '', `The acceptance of ${area.name}`)}
+                    >
+                      Take back<span className="visually-hidden"> {area.name}</span>
+                    </Button>
+                  ) : (
+                    <Button
+                      size="sm"
+                      variant="outline-secondary"
+                      className="no-print"
+                      onClick={() => setOpen({ form: 'accept', area })}
+                    >
+                      Sign off<span className="visually-hidden"> {area.name}</span>
+                    </Button>
+                  )}
                 </li>
               ))}
             </ul>
-            <div className="block-head"><h2>Left with the client</h2><Button size="sm" variant="outline-secondary" className="push no-print" onClick={() => setOpen({ form: 'leave' })}>Add</Button></div>
-            {view.left.length === 0 && <p className="soft mt-2">Paint codes, keys, spare tiles and kits, manuals: what they need when we are gone.</p>}
-            <ul className="lines">{view.left.map((thing) => <li key={thing.id}><span className="soft small-text">{thing.kind}</span><div className="what">{thing.text}{thing.area && <span className="soft"> · {thing.area}</span>}</div><Button size="sm" variant="link" className="p-0 no-print" onClick={() => remove('left-with-client', thing.id, thing.text)}>Take away<span className="visually-hidden"> {thing.text}</span></Button></li>)}</ul>
+            <div className="block-head">
+              <h2>Left with the client</h2>
+              <Button
+                size="sm"
+                variant="outline-secondary"
+                className="push no-print"
+                onClick={() => setOpen({ form: 'leave' })}
+              >
+                Add
+              </Button>
+            </div>
+            {view.left.length === 0 && (
+              <p className="soft mt-2">
+                Paint codes, keys, spare tiles and kits, manuals: what they need when we are gone.
+              </p>
+            )}
+            <ul className="lines">
+              {view.left.map((thing) => (
+                <li key={thing.id}>
+                  <span className="soft small-text">{thing.kind}</span>
+                  <div className="what">
+                    {thing.text}
+                    {thing.area && <span className="soft"> · {thing.area}</span>}
+                  </div>
+                  <Button
+                    size="sm"
+                    variant="link"
+                    className="p-0 no-print"
+                    onClick={() => remove('left-with-client', thing.id, thing.text)}
+                  >
+                    Take away<span className="visually-hidden"> {thing.text}</span>
+                  </Button>
+                </li>
+              ))}
+            </ul>
           </div>
         </div>
       </div>
-      <Slip title={open?.form === 'accept' ? `Sign off ${open.area.name}` : open?.form === 'leave' ? 'Left with the client' : 'The client’s list'} open={open !== undefined} onClose={close}>
-        {open?.form === 'leave' && <CommandForm kind={leaveWithClient} submit="Keep" onDone={close} start={() => ({ id: newId(), job: view.job.id, kind: 'code' as const, text: '' })}><SelectField name="kind" label="Kind" options={Object.entries(LEFT_KINDS)} /><TextField name="text" label="What it is" hint="wall paint of the study, chalk matt, CM-12" /><SelectField name="area" label="Room" options={areas} none="the whole house" /></CommandForm>}
-        {open?.form === 'accept' && <CommandForm kind={signOff} submit="Sign off" onDone={close} start={() => ({ id: newId(), area: open.area.id, name: '', words: '' })}><p className="soft">{open.area.open > 0 ? `${open.area.open} still open here; it can be accepted all the same, they stay on the list.` : 'The client stands beside you and accepts the room.'}</p><TextField name="name" label="Who accepts it" /><TextField name="words" label="In their words" rows={2} /></CommandForm>}
-        {open?.form === 'take-up' && <CommandForm kind={takeUpItem} submit="Take up as a leftover" onDone={close} start={() => ({ id: open.item.id, version: open.item.version, observation: newId(), walk: view.openWalk ?? '', area: open.item.areaId ?? view.areas[0]?.id ?? '', trade: 'finish' as const })}><p>{open.item.text}</p><SelectField name="area" label="Room" options={areas} /><SelectField name="trade" label="Whose work" options={TRADE_KEYS.filter((one) => one !== 'nobody').map((one) => [one, TRADES[one]])} /></CommandForm>}
-        {open?.form === 'answer' && <CommandForm kind={answerItem} submit="Answer" onDone={close} start={() => ({ id: open.item.id, version: open.item.version, answer: '' })}><p>{open.item.text}</p><TextField name="answer" label="The answer they read" rows={2} /></CommandForm>}
+      <Slip
+        title={
+          open?.form === 'accept'
+            ? `Sign off ${open.area.name}`
+            : open?.form === 'leave'
+              ? 'Left with the client'
+              : 'The client’s list'
+        }
+        open={open !== undefined}
+        onClose={close}
+      >
+        {open?.form === 'leave' && (
+          <CommandForm
+            kind={leaveWithClient}
+            submit="Keep"
+            onDone={close}
+            start={() => ({ id: newId(), job: view.job.id, kind: 'code' as const, text: '' })}
+          >
+            <SelectField name="kind" label="Kind" options={Object.entries(LEFT_KINDS)} />
+            <TextField name="text" label="What it is" hint="wall paint of the study, chalk matt, CM-12" />
+            <SelectField name="area" label="Room" options={areas} none="the whole house" />
+          </CommandForm>
+        )}
+        {open?.form === 'accept' && (
+          <CommandForm
+            kind={signOff}
+            submit="Sign off"
+            onDone={close}
+            start={() => ({ id: newId(), area: open.area.id, name: '', words: '' })}
+          >
+            <p className="soft">
+              {open.area.open > 0
+                ? `${open.area.open} still open here; it can be accepted all the same, they stay on the list.`
+                : 'The client stands beside you and accepts the room.'}
+            </p>
+            <TextField name="name" label="Who accepts it" />
+            <TextField name="words" label="In their words" rows={2} />
+          </CommandForm>
+        )}
+        {open?.form === 'take-up' && (
+          <CommandForm
+            kind={takeUpItem}
+            submit="Take up as a leftover"
+            onDone={close}
+            start={() => ({
+              id: open.item.id,
+              version: open.item.version,
+              observation: newId(),
+              walk: view.openWalk ?? '',
+              area: open.item.areaId ?? view.areas[0]?.id ?? '',
+              trade: 'finish' as const,
+            })}
+          >
+            <p>{open.item.text}</p>
+            <SelectField name="area" label="Room" options={areas} />
+            <SelectField
+              name="trade"
+              label="Whose work"
+              options={TRADE_KEYS.filter((one) => one !== 'nobody').map((one) => [one, TRADES[one]])}
+            />
+          </CommandForm>
+        )}
+        {open?.form === 'answer' && (
+          <CommandForm
+            kind={answerItem}
+            submit="Answer"
+            onDone={close}
+            start={() => ({ id: open.item.id, version: open.item.version, answer: '' })}
+          >
+            <p>{open.item.text}</p>
+            <TextField name="answer" label="The answer they read" rows={2} />
+          </CommandForm>
+        )}
       </Slip>
     </>
   );

@@ -18,16 +18,32 @@ interface Proposed {
   fresh: Fresh;
 }
 
-const clock = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(Math.floor(seconds) % 60).padStart(2, '0')}`;
+const clock = (seconds: number): string =>
+  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds) % 60).padStart(2, '0')}`;
 
 /** What a narration proposes, each draft beside its words and its second. Nothing is a record before somebody accepts it. */
-export function Drafts({ narration, here, walking, reading = false }: { narration: NarrationView; here: string; walking: Walking; reading?: boolean }) {
+export function Drafts({
+  narration,
+  here,
+  walking,
+  reading = false,
+}: {
+  narration: NarrationView;
+  here: string;
+  walking: Walking;
+  reading?: boolean;
+}) {
   const { areas, pack } = walking;
   const player = useRef<HTMLAudioElement>(null);
   const list = useRef<HTMLUListElement>(null);
   const drafts = useMemo(() => {
     const captions = readCaptions(narration.text);
-    return captions.ok ? readNarration(captions.value.cues, areas.map((area) => ({ name: area.name, synonyms: area.called }))) : [];
+    return captions.ok
+      ? readNarration(
+          captions.value.cues,
+          areas.map((area) => ({ name: area.name, synonyms: area.called })),
+        )
+      : [];
     // Names do not change during a walk; records do, and must not have all of it read again.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [narration.text, pack.areas]);
@@ -40,7 +56,19 @@ export function Drafts({ narration, here, walking, reading = false }: { narratio
     return area ? [{ key, draft, fresh: recordOf(draft, area.id, { steps: area.steps, system: pack.job.units }) }] : [];
   });
   const accept = ({ key, draft, fresh }: Proposed, words = understood(fresh, areas)): void => {
-    walking.record({ ...fresh, said: { narration: narration.id, draft: key, words: draft.words.slice(0, 2000), start: draft.start, end: draft.end } }, words);
+    walking.record(
+      {
+        ...fresh,
+        said: {
+          narration: narration.id,
+          draft: key,
+          words: draft.words.slice(0, 2000),
+          start: draft.start,
+          end: draft.end,
+        },
+      },
+      words,
+    );
   };
   const byKind = groupBy(open, (one) => one.draft.kind);
   const move = (from: HTMLElement, by: 1 | -1): void => {
@@ -49,16 +77,62 @@ export function Drafts({ narration, here, walking, reading = false }: { narratio
   };
   return (
     <section className="drafts" aria-label={`Drafts from ${narration.name}`}>
-      <h2>{narration.name} · {open.length === 0 ? 'every draft settled' : `${open.length} to settle`}</h2>
-      {narration.recording && <audio ref={player} controls preload="none" src={`/api/recordings/${narration.recording}`} className="w-100 mt-1" />}
+      <h2>
+        {narration.name} · {open.length === 0 ? 'every draft settled' : `${open.length} to settle`}
+      </h2>
+      {narration.recording && (
+        <audio
+          ref={player}
+          controls
+          preload="none"
+          src={`/api/recordings/${narration.recording}`}
+          className="w-100 mt-1"
+        />
+      )}
       {!reading && open.length > 1 && (
         <div className="chips mt-2" role="group" aria-label="Accept all of a kind">
-          {[...byKind].filter(([, some]) => some.length > 1).map(([kind, some]) => <button key={kind} type="button" className="chip" onClick={() => some.forEach((one) => accept(one, `${some.length} × ${KIND_WORDS[kind]} kept`))}>accept all {some.length} {KIND_WORDS[kind]}</button>)}
+          {[...byKind]
+            .filter(([, some]) => some.length > 1)
+            .map(([kind, some]) => (
+              <button
+                key={kind}
+                type="button"
+                className="chip"
+                onClick={() => some.forEach((one) => accept(one, `${some.length} × ${KIND_WORDS[kind]} kept`))}
+              >
+                accept all {some.length} {KIND_WORDS[kind]}
+              </button>
+            ))}
         </div>
       )}
-      {!reading && open.length > 0 && <p className="keys soft small-text mb-0">Keys on a draft: Enter accept · e put right · x drop · ↑ ↓ to the next</p>}
+      {!reading && open.length > 0 && (
+        <p className="keys soft small-text mb-0">
+          Keys on a draft: Enter accept · e put right · x drop · ↑ ↓ to the next
+        </p>
+      )}
       <ul ref={list} className="lines">
-        {open.map((one) => <Row key={one.key} one={one} reading={reading} walking={walking} onAccept={(fresh) => accept({ ...one, fresh })} onDrop={() => walking.dropDraft(narration.id, one.key)} onMove={move} {...(narration.recording ? { onPlay: () => { const audio = player.current; if (audio) { audio.currentTime = one.draft.start; void audio.play().catch(() => undefined); } } } : {})} />)}
+        {open.map((one) => (
+          <Row
+            key={one.key}
+            one={one}
+            reading={reading}
+            walking={walking}
+            onAccept={(fresh) => accept({ ...one, fresh })}
+            onDrop={() => walking.dropDraft(narration.id, one.key)}
+            onMove={move}
+            {...(narration.recording
+              ? {
+                  onPlay: () => {
+                    const audio = player.current;
+                    if (audio) {
+                      audio.currentTime = one.draft.start;
+                      void audio.play().catch(() => undefined);
+                    }
+                  },
+                }
+              : {})}
+          />
+        ))}
       </ul>
     </section>
   );
@@ -80,16 +154,37 @@ function Row({ one: { draft, fresh }, reading, walking, onAccept, onDrop, onMove
   const [area, setArea] = useState(fresh.area);
   const steps = areas.find((one) => one.id === area)?.steps ?? [];
   const [typed, setTyped] = useState(() => writeShorthand(draft, steps, pack.job.units));
-  const read = editing ? readShorthand(typed, { area, areas, steps: (id) => areas.find((one) => one.id === id)?.steps ?? [], system: pack.job.units }) : undefined;
+  const read = editing
+    ? readShorthand(typed, {
+        area,
+        areas,
+        steps: (id) => areas.find((one) => one.id === id)?.steps ?? [],
+        system: pack.job.units,
+      })
+    : undefined;
   const now = read?.ok ? recordOf(read.value, read.value.area, { steps, system: pack.job.units }) : { ...fresh, area };
   const name = areas.find((one) => one.id === area)?.name ?? '';
-  const keep = (): void => { if (!read || read.ok) onAccept(now); };
+  const keep = (): void => {
+    if (!read || read.ok) onAccept(now);
+  };
   const onKeyDown = (event: KeyboardEvent<HTMLLIElement>): void => {
     const typing = event.target !== event.currentTarget;
     if (event.ctrlKey || event.metaKey || event.altKey || reading) return;
     event.stopPropagation();
     if (typing) return;
-    const acts: Record<string, () => void> = { Enter: () => { onMove(event.currentTarget, 1); keep(); }, x: () => { onMove(event.currentTarget, 1); onDrop(); }, e: () => setEditing(true), ArrowDown: () => onMove(event.currentTarget, 1), ArrowUp: () => onMove(event.currentTarget, -1) };
+    const acts: Record<string, () => void> = {
+      Enter: () => {
+        onMove(event.currentTarget, 1);
+        keep();
+      },
+      x: () => {
+        onMove(event.currentTarget, 1);
+        onDrop();
+      },
+      e: () => setEditing(true),
+      ArrowDown: () => onMove(event.currentTarget, 1),
+      ArrowUp: () => onMove(event.currentTarget, -1),
+    };
     const act = acts[event.key];
     if (!act) return;
     event.preventDefault();
@@ -98,20 +193,72 @@ function Row({ one: { draft, fresh }, reading, walking, onAccept, onDrop, onMove
   return (
     <li className="draft" tabIndex={reading ? -1 : 0} aria-label={understood(now, areas)} onKeyDown={onKeyDown}>
       <div className="what">
-        <div><span className="fw-bold">{understood(now, areas)}</span> <span className="soft small-text">{name}{draft.area === null ? ' (said of the whole job)' : ''}</span></div>
-        <div className="small-text said-words">{onPlay ? <button type="button" className="btn btn-link btn-sm p-0 mono" onClick={onPlay}>{clock(draft.start)}<span className="visually-hidden"> play</span></button> : <span className="mono">{clock(draft.start)}</span>} “{draft.words}”</div>
+        <div>
+          <span className="fw-bold">{understood(now, areas)}</span>{' '}
+          <span className="soft small-text">
+            {name}
+            {draft.area === null ? ' (said of the whole job)' : ''}
+          </span>
+        </div>
+        <div className="small-text said-words">
+          {onPlay ? (
+            <button type="button" className="btn btn-link btn-sm p-0 mono" onClick={onPlay}>
+              {clock(draft.start)}
+              <span className="visually-hidden"> play</span>
+            </button>
+          ) : (
+            <span className="mono">{clock(draft.start)}</span>
+          )}{' '}
+          “{draft.words}”
+        </div>
         {editing && (
           <div className="d-flex gap-2 mt-1 flex-wrap">
-            <Form.Control autoFocus value={typed} maxLength={620} aria-label={`Put right: ${understood(fresh, areas)}`} isInvalid={read !== undefined && !read.ok} onChange={(event) => setTyped(event.target.value)} onKeyDown={(event) => { if (event.key === 'Enter') { event.preventDefault(); keep(); } }} />
-            <Form.Select value={area} style={{ maxWidth: '12rem' }} aria-label={`Room of: ${understood(fresh, areas)}`} onChange={(event) => setArea(event.target.value)}>{areas.map((one) => <option key={one.id} value={one.id}>{one.name}</option>)}</Form.Select>
-            {read && !read.ok && <Form.Text className="bad d-block" role="alert">{read.problem.message}</Form.Text>}
+            <Form.Control
+              autoFocus
+              value={typed}
+              maxLength={620}
+              aria-label={`Put right: ${understood(fresh, areas)}`}
+              isInvalid={read !== undefined && !read.ok}
+              onChange={(event) => setTyped(event.target.value)}
+              onKeyDown={(event) => {
+                if (event.key === 'Enter') {
+                  event.preventDefault();
+                  keep();
+                }
+              }}
+            />
+            <Form.Select
+              value={area}
+              style={{ maxWidth: '12rem' }}
+              aria-label={`Room of: ${understood(fresh, areas)}`}
+              onChange={(event) => setArea(event.target.value)}
+            >
+              {areas.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+            </Form.Select>
+            {read && !read.ok && (
+              <Form.Text className="bad d-block" role="alert">
+                {read.problem.message}
+              </Form.Text>
+            )}
           </div>
         )}
         {!reading && (
           <div className="verdicts">
-            <Button onClick={keep}>Accept<span className="visually-hidden">: {understood(now, areas)}</span></Button>
-            {!editing && <button type="button" onClick={() => setEditing(true)}>Put right<span className="visually-hidden">: {understood(now, areas)}</span></button>}
-            <button type="button" onClick={onDrop}>Drop<span className="visually-hidden">: {understood(now, areas)}</span></button>
+            <Button onClick={keep}>
+              Accept<span className="visually-hidden">: {understood(now, areas)}</span>
+            </Button>
+            {!editing && (
+              <button type="button" onClick={() => setEditing(true)}>
+                Put right<span className="visually-hidden">: {understood(now, areas)}</span>
+              </button>
+            )}
+            <button type="button" onClick={onDrop}>
+              Drop<span className="visually-hidden">: {understood(now, areas)}</span>
+            </button>
           </div>
         )}
       </div>

@@ -12,19 +12,40 @@ import type { Walking } from './use-walk';
 /** What a record says once it is kept, in a few words. */
 export function understood(fresh: Fresh, areas: readonly WalkArea[]): string {
   const area = areas.find((one) => one.id === fresh.area);
-  if (fresh.kind === 'progress') return `${area?.steps.find((step) => step.phase === fresh.phase)?.label ?? fresh.phase}: ${fresh.fraction >= 1 ? 'done' : `${Math.round(fresh.fraction * 100)} %`}`;
+  if (fresh.kind === 'progress')
+    return `${area?.steps.find((step) => step.phase === fresh.phase)?.label ?? fresh.phase}: ${fresh.fraction >= 1 ? 'done' : `${Math.round(fresh.fraction * 100)} %`}`;
   return `${KIND_WORDS[fresh.kind]}: ${recordWords(fresh)}`;
 }
 
 /** One line, one record, shown as it is understood while it is typed; the signs stand beneath for thumbs. */
-export function LineForm({ area, walking, onDone, onTell }: { area: WalkArea; walking: Walking; onDone: () => void; onTell: () => void }) {
+export function LineForm({
+  area,
+  walking,
+  onDone,
+  onTell,
+}: {
+  area: WalkArea;
+  walking: Walking;
+  onDone: () => void;
+  onTell: () => void;
+}) {
   const { areas, pack } = walking;
   const [typed, setTyped] = useState('');
   const [tried, setTried] = useState(false);
   const field = useRef<HTMLInputElement>(null);
-  const terms = useMemo(() => ({ area: area.id, areas, steps: (id: string) => areas.find((one) => one.id === id)?.steps ?? [], system: pack.job.units }), [area.id, areas, pack.job.units]);
+  const terms = useMemo(
+    () => ({
+      area: area.id,
+      areas,
+      steps: (id: string) => areas.find((one) => one.id === id)?.steps ?? [],
+      system: pack.job.units,
+    }),
+    [area.id, areas, pack.job.units],
+  );
   const read = readShorthand(typed, terms);
-  const fresh = read.ok ? recordOf(read.value, read.value.area, { steps: terms.steps(read.value.area), system: pack.job.units }) : undefined;
+  const fresh = read.ok
+    ? recordOf(read.value, read.value.area, { steps: terms.steps(read.value.area), system: pack.job.units })
+    : undefined;
   const elsewhere = fresh && fresh.area !== area.id ? areas.find((one) => one.id === fresh.area)?.name : undefined;
   const raised = fresh ? triggersOf(fresh) : [];
   const keep = (event: React.SubmitEvent): void => {
@@ -44,16 +65,66 @@ export function LineForm({ area, walking, onDone, onTell }: { area: WalkArea; wa
     <Form noValidate className="form-panel" onSubmit={keep}>
       <Form.Group controlId="line">
         <Form.Label className="mb-1">What you see in {area.name}</Form.Label>
-        <Form.Control ref={field} autoFocus value={typed} maxLength={620} autoComplete="off" enterKeyHint="done" aria-describedby="line-said" isInvalid={tried && !read.ok} placeholder={area.steps[0] ? `${area.steps.find((step) => step.fraction < 1)?.label ?? area.steps[0].label} 60` : 'smells of damp'} onChange={(event) => setTyped(event.target.value)} />
-        <Form.Text id="line-said" className={`d-block line-said ${tried && !read.ok ? 'bad' : ''}`} role={tried && !read.ok ? 'alert' : undefined}>
-          {fresh ? <><span className="fw-bold">{understood(fresh, areas)}</span>{elsewhere && <span className="soft"> in {elsewhere}</span>}</> : typed === '' && !tried ? 'A step and how far, or a sign and what it is about' : !read.ok && read.problem.message}
+        <Form.Control
+          ref={field}
+          autoFocus
+          value={typed}
+          maxLength={620}
+          autoComplete="off"
+          enterKeyHint="done"
+          aria-describedby="line-said"
+          isInvalid={tried && !read.ok}
+          placeholder={
+            area.steps[0]
+              ? `${area.steps.find((step) => step.fraction < 1)?.label ?? area.steps[0].label} 60`
+              : 'smells of damp'
+          }
+          onChange={(event) => setTyped(event.target.value)}
+        />
+        <Form.Text
+          id="line-said"
+          className={`d-block line-said ${tried && !read.ok ? 'bad' : ''}`}
+          role={tried && !read.ok ? 'alert' : undefined}
+        >
+          {fresh ? (
+            <>
+              <span className="fw-bold">{understood(fresh, areas)}</span>
+              {elsewhere && <span className="soft"> in {elsewhere}</span>}
+            </>
+          ) : typed === '' && !tried ? (
+            'A step and how far, or a sign and what it is about'
+          ) : (
+            !read.ok && read.problem.message
+          )}
         </Form.Text>
       </Form.Group>
-      {raised.map((trigger) => <p key={trigger.id} className="notice bad mt-2 mb-0"><Mark kind="hazard" /> <span>{trigger.text} <span className="small-text">({trigger.source})</span></span></p>)}
+      {raised.map((trigger) => (
+        <p key={trigger.id} className="notice bad mt-2 mb-0">
+          <Mark kind="hazard" />{' '}
+          <span>
+            {trigger.text} <span className="small-text">({trigger.source})</span>
+          </span>
+        </p>
+      ))}
       <div className="signs" role="group" aria-label="Signs">
-        {SIGNS.map(([sign, word, example]) => <button key={sign} type="button" title={example} onClick={() => withSign(sign)}><span className="mono" aria-hidden="true">{sign}</span> {word}</button>)}
+        {SIGNS.map(([sign, word, example]) => (
+          <button key={sign} type="button" title={example} onClick={() => withSign(sign)}>
+            <span className="mono" aria-hidden="true">
+              {sign}
+            </span>{' '}
+            {word}
+          </button>
+        ))}
       </div>
-      <div className="actions"><Button type="submit">Keep</Button><button type="button" className="btn btn-link" onClick={onDone}>Leave</button><button type="button" className="btn btn-link push" onClick={onTell}>Tell it instead</button></div>
+      <div className="actions">
+        <Button type="submit">Keep</Button>
+        <button type="button" className="btn btn-link" onClick={onDone}>
+          Leave
+        </button>
+        <button type="button" className="btn btn-link push" onClick={onTell}>
+          Tell it instead
+        </button>
+      </div>
     </Form>
   );
 }

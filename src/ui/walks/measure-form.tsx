@@ -11,7 +11,17 @@ import type { Walking } from './use-walk';
 const METER = simulatedMeter(7);
 
 /** A length as it is read off or sent by a meter; of something drawn, or free. */
-export function MeasureForm({ area, units, walking, onDone }: { area: WalkArea; units: LengthSystem; walking: Walking; onDone: () => void }) {
+export function MeasureForm({
+  area,
+  units,
+  walking,
+  onDone,
+}: {
+  area: WalkArea;
+  units: LengthSystem;
+  walking: Walking;
+  onDone: () => void;
+}) {
   const [inWall, setInWall] = useState(false);
   const [target, setTarget] = useState('');
   const [what, setWhat] = useState('');
@@ -22,7 +32,8 @@ export function MeasureForm({ area, units, walking, onDone }: { area: WalkArea; 
   const subject = known ? known.label : what.trim();
   const read = parseLength(typed, units);
   const wrongWhat = tried && subject === '' ? 'Say what was measured, like “clear width of the door”.' : undefined;
-  const wrongLength = tried && !read.ok ? read.problem.message : tried && read.ok && read.value === 0 ? 'A length is over 0.' : undefined;
+  const wrongLength =
+    tried && !read.ok ? read.problem.message : tried && read.ok && read.value === 0 ? 'A length is over 0.' : undefined;
   const other = units === 'metric' ? 'imperial' : 'metric';
   const difference = known && read.ok && read.value > 0 ? differenceWords(read.value, known.mm, units) : undefined;
   const fromMeter = async (): Promise<void> => {
@@ -33,36 +44,105 @@ export function MeasureForm({ area, units, walking, onDone }: { area: WalkArea; 
     event.preventDefault();
     setTried(true);
     if (subject === '' || !read.ok || read.value === 0) return;
-    walking.record({ kind: 'measurement', area: area.id, text: subject, typed: typed.trim(), mm: read.value, ...(known ? { of: known.of } : {}) }, `${subject}: ${formatLength(read.value, units)}`);
+    walking.record(
+      {
+        kind: 'measurement',
+        area: area.id,
+        text: subject,
+        typed: typed.trim(),
+        mm: read.value,
+        ...(known ? { of: known.of } : {}),
+      },
+      `${subject}: ${formatLength(read.value, units)}`,
+    );
     onDone();
   };
   if (inWall) return <InWallForm area={area} units={units} walking={walking} onDone={onDone} />;
   return (
     <Form noValidate className="form-panel form-lines" onSubmit={keep}>
-      <div className="kind-of-line two" role="group" aria-label="What is measured"><button type="button" aria-pressed onClick={() => undefined}>A size</button><button type="button" aria-pressed={false} onClick={() => setInWall(true)}>Something in a wall</button></div>
+      <div className="kind-of-line two" role="group" aria-label="What is measured">
+        <button type="button" aria-pressed onClick={() => undefined}>
+          A size
+        </button>
+        <button type="button" aria-pressed={false} onClick={() => setInWall(true)}>
+          Something in a wall
+        </button>
+      </div>
       {area.drawn.length > 0 && (
         <Form.Group controlId="measure-target">
           <Form.Label className="mb-1">Of what is drawn</Form.Label>
-          <Form.Select value={target} onChange={(event) => setTarget(event.target.value)}><option value="">something else</option>{area.drawn.map((one, at) => <option key={one.label} value={at}>{one.label}</option>)}</Form.Select>
+          <Form.Select value={target} onChange={(event) => setTarget(event.target.value)}>
+            <option value="">something else</option>
+            {area.drawn.map((one, at) => (
+              <option key={one.label} value={at}>
+                {one.label}
+              </option>
+            ))}
+          </Form.Select>
         </Form.Group>
       )}
       {!known && (
         <Form.Group controlId="measure-what">
           <Form.Label className="mb-1">What was measured</Form.Label>
-          <Form.Control autoFocus value={what} maxLength={600} isInvalid={wrongWhat !== undefined} onChange={(event) => setWhat(event.target.value)} />
-          {wrongWhat && <Form.Text className="bad d-block" role="alert">{wrongWhat}</Form.Text>}
+          <Form.Control
+            autoFocus
+            value={what}
+            maxLength={600}
+            isInvalid={wrongWhat !== undefined}
+            onChange={(event) => setWhat(event.target.value)}
+          />
+          {wrongWhat && (
+            <Form.Text className="bad d-block" role="alert">
+              {wrongWhat}
+            </Form.Text>
+          )}
         </Form.Group>
       )}
       <Form.Group controlId="measure-length">
         <Form.Label className="mb-1">How long</Form.Label>
         <div className="d-flex gap-2">
-          <Form.Control className="mono" value={typed} maxLength={40} isInvalid={wrongLength !== undefined} placeholder={units === 'imperial' ? `7' 4 1/2"` : '2248'} onChange={(event) => setTyped(event.target.value)} />
-          <button type="button" className="btn btn-outline-secondary text-nowrap" title="The distance meter is simulated" onClick={() => void fromMeter()}>Meter (simulated)</button>
+          <Form.Control
+            className="mono"
+            value={typed}
+            maxLength={40}
+            isInvalid={wrongLength !== undefined}
+            placeholder={units === 'imperial' ? `7' 4 1/2"` : '2248'}
+            onChange={(event) => setTyped(event.target.value)}
+          />
+          <button
+            type="button"
+            className="btn btn-outline-secondary text-nowrap"
+            title="The distance meter is simulated"
+            onClick={() => void fromMeter()}
+          >
+            Meter (simulated)
+          </button>
         </div>
-        {wrongLength ? <Form.Text className="bad d-block" role="alert">{wrongLength}</Form.Text> : <Form.Text className="mono d-block">{read.ok && typed ? `${formatLength(read.value, units)} = ${formatLength(read.value, other)}` : units === 'imperial' ? `feet and inches, or 2248 mm` : `millimetres, or 7' 4 1/2"`}</Form.Text>}
-        {difference && <Form.Text className={`d-block ${difference.off ? 'bad' : 'good'}`} role="status">{difference.text}</Form.Text>}
+        {wrongLength ? (
+          <Form.Text className="bad d-block" role="alert">
+            {wrongLength}
+          </Form.Text>
+        ) : (
+          <Form.Text className="mono d-block">
+            {read.ok && typed
+              ? `${formatLength(read.value, units)} = ${formatLength(read.value, other)}`
+              : units === 'imperial'
+                ? `feet and inches, or 2248 mm`
+                : `millimetres, or 7' 4 1/2"`}
+          </Form.Text>
+        )}
+        {difference && (
+          <Form.Text className={`d-block ${difference.off ? 'bad' : 'good'}`} role="status">
+            {difference.text}
+          </Form.Text>
+        )}
       </Form.Group>
-      <div className="actions"><Button type="submit">Keep</Button><button type="button" className="btn btn-link" onClick={onDone}>Leave</button></div>
+      <div className="actions">
+        <Button type="submit">Keep</Button>
+        <button type="button" className="btn btn-link" onClick={onDone}>
+          Leave
+        </button>
+      </div>
     </Form>
   );
 }

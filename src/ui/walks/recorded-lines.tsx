@@ -8,7 +8,8 @@ import { MarkedPicture } from '../pictures/marked-picture';
 import { MarkEditor } from '../pictures/mark-editor';
 import type { Terms } from './area-body';
 
-export const pictureSource = (picture: string, width: 240 | 1280): string => (picture.startsWith('blob:') ? picture : `/api/pictures/${picture}?w=${width}`);
+export const pictureSource = (picture: string, width: 240 | 1280): string =>
+  picture.startsWith('blob:') ? picture : `/api/pictures/${picture}?w=${width}`;
 
 /** What was recorded here on this walk, each with a way back; pictures can be drawn on; what is dangerous says so. */
 export function RecordedLines({ area, walking }: Terms) {
@@ -20,22 +21,68 @@ export function RecordedLines({ area, walking }: Terms) {
       {area.recorded.map((line) => (
         <div key={line.id} className="check-line">
           <div className="d-flex gap-2 align-items-center">
-            <span className="flex-fill">{line.kind === 'caution' && <Mark kind="hazard" />} {line.kind !== 'remaining' && <span className="soft small-text">{KIND_WORDS[line.kind]} </span>}{line.text}{line.by && <span className="soft small-text"> · {line.by}</span>}</span>
+            <span className="flex-fill">
+              {line.kind === 'caution' && <Mark kind="hazard" />}{' '}
+              {line.kind !== 'remaining' && <span className="soft small-text">{KIND_WORDS[line.kind]} </span>}
+              {line.text}
+              {line.by && <span className="soft small-text"> · {line.by}</span>}
+            </span>
             {line.picture && (
-              <button type="button" className="btn p-0 border-0" aria-label={`Draw on the picture: ${line.text}`} onClick={() => setMarking(line)}>
-                <MarkedPicture source={pictureSource(line.picture, 240)} alt={`Picture of ${area.name}`} marks={line.marks ?? []} width={72} height={54} />
+              <button
+                type="button"
+                className="btn p-0 border-0"
+                aria-label={`Draw on the picture: ${line.text}`}
+                onClick={() => setMarking(line)}
+              >
+                <MarkedPicture
+                  source={pictureSource(line.picture, 240)}
+                  alt={`Picture of ${area.name}`}
+                  marks={line.marks ?? []}
+                  width={72}
+                  height={54}
+                />
               </button>
             )}
-            <button type="button" className="btn btn-link" style={{ minHeight: 48 }} onClick={() => walking.withdraw(area.id, line.id)}>Take back<span className="visually-hidden"> {line.text}</span></button>
+            <button
+              type="button"
+              className="btn btn-link"
+              style={{ minHeight: 48 }}
+              onClick={() => walking.withdraw(area.id, line.id)}
+            >
+              Take back<span className="visually-hidden"> {line.text}</span>
+            </button>
           </div>
-          {line.kind !== 'caution' && triggersOf({ kind: line.kind, text: line.text }).map((trigger) => (
-            <div key={trigger.id} className="small-text mt-1"><Mark kind="hazard" /> {trigger.text}{' '}
-              {!area.recorded.some((other) => other.kind === 'caution' && other.text === trigger.text) && <button type="button" className="btn btn-link btn-sm p-0" onClick={() => walking.record({ kind: 'caution', area: area.id, text: trigger.text }, 'Caution kept')}>Keep as a caution</button>}
-            </div>
-          ))}
+          {line.kind !== 'caution' &&
+            triggersOf({ kind: line.kind, text: line.text }).map((trigger) => (
+              <div key={trigger.id} className="small-text mt-1">
+                <Mark kind="hazard" /> {trigger.text}{' '}
+                {!area.recorded.some((other) => other.kind === 'caution' && other.text === trigger.text) && (
+                  <button
+                    type="button"
+                    className="btn btn-link btn-sm p-0"
+                    onClick={() =>
+                      walking.record({ kind: 'caution', area: area.id, text: trigger.text }, 'Caution kept')
+                    }
+                  >
+                    Keep as a caution
+                  </button>
+                )}
+              </div>
+            ))}
         </div>
       ))}
-      {marking?.picture && <MarkEditor source={pictureSource(marking.picture, 1280)} alt={`Picture of ${area.name}`} start={marking.marks ?? []} onClose={close} onKeep={(marks) => { walking.record({ kind: 'marks', area: area.id, about: marking.id, marks }, 'Marks kept'); close(); }} />}
+      {marking?.picture && (
+        <MarkEditor
+          source={pictureSource(marking.picture, 1280)}
+          alt={`Picture of ${area.name}`}
+          start={marking.marks ?? []}
+          onClose={close}
+          onKeep={(marks) => {
+            walking.record({ kind: 'marks', area: area.id, about: marking.id, marks }, 'Marks kept');
+            close();
+          }}
+        />
+      )}
     </section>
   );
 }

@@ -18,33 +18,92 @@ export function Review({ view }: { view: ReviewView }) {
       <JobPlaces job={job} />
       <div className="page">
         <div className="page-head">
-          <h1>{view.gain > 0.0005 ? `${percent(view.gain)} further` : view.areas.length > 0 ? 'What this walk found' : 'Nothing new found'}</h1>
-          <span className="soft">{walk.kind} walk by {walk.by}, {walk.when} · {Math.round(view.done * 100)} % of the work is done</span>
-          {!walk.finished && <Link href={`/walk/${walk.id}`} className="btn btn-primary push">Go on walking</Link>}
+          <h1>
+            {view.gain > 0.0005
+              ? `${percent(view.gain)} further`
+              : view.areas.length > 0
+                ? 'What this walk found'
+                : 'Nothing new found'}
+          </h1>
+          <span className="soft">
+            {walk.kind} walk by {walk.by}, {walk.when} · {Math.round(view.done * 100)} % of the work is done
+          </span>
+          {!walk.finished && (
+            <Link href={`/walk/${walk.id}`} className="btn btn-primary push">
+              Go on walking
+            </Link>
+          )}
         </div>
         <PlanProblem problem={view.problem} />
         {view.planning && <Notice>The plan is being computed; this page follows by itself.</Notice>}
         <div className="columns">
           <div>
-            <div className="block-head"><h2>What changed</h2></div>
+            <div className="block-head">
+              <h2>What changed</h2>
+            </div>
             {view.areas.length === 0 && <p className="soft mt-2">Every room was found as it was.</p>}
             <ul className="lines">
               {view.areas.map((area) => (
                 <li key={area.id}>
                   <div className="what">
-                    <Link className="fw-bold" href={`/jobs/${job.id}/areas/${area.id}`}>{area.name}</Link>
-                    {area.lines.map((line) => <div key={line.text}><Mark kind={TONES[line.tone]} silent /> {line.text}</div>)}
+                    <Link className="fw-bold" href={`/jobs/${job.id}/areas/${area.id}`}>
+                      {area.name}
+                    </Link>
+                    {area.lines.map((line) => (
+                      <div key={line.text}>
+                        <Mark kind={TONES[line.tone]} silent /> {line.text}
+                      </div>
+                    ))}
                   </div>
                 </li>
               ))}
             </ul>
-            {view.passedBy.length > 0 && <><div className="block-head"><h2>Not looked at</h2><span className="push small-text soft">carried to the next walk</span></div><ul className="lines">{view.passedBy.map((item) => <li key={item.area + item.text}><Mark kind="waiting" silent /><div className="what">{item.text} <span className="soft">· {item.area}, {item.days} {item.days === 1 ? 'day' : 'days'} old</span></div></li>)}</ul></>}
-            {view.pictures.length > 0 && <><div className="block-head"><h2>Pictures</h2></div><Pictures pictures={view.pictures} from="/api/pictures" /></>}
+            {view.passedBy.length > 0 && (
+              <>
+                <div className="block-head">
+                  <h2>Not looked at</h2>
+                  <span className="push small-text soft">carried to the next walk</span>
+                </div>
+                <ul className="lines">
+                  {view.passedBy.map((item) => (
+                    <li key={item.area + item.text}>
+                      <Mark kind="waiting" silent />
+                      <div className="what">
+                        {item.text}{' '}
+                        <span className="soft">
+                          · {item.area}, {item.days} {item.days === 1 ? 'day' : 'days'} old
+                        </span>
+                      </div>
+                    </li>
+                  ))}
+                </ul>
+              </>
+            )}
+            {view.pictures.length > 0 && (
+              <>
+                <div className="block-head">
+                  <h2>Pictures</h2>
+                </div>
+                <Pictures pictures={view.pictures} from="/api/pictures" />
+              </>
+            )}
           </div>
           <div>
-            {view.narrations.map((one) => <p key={one.id} className="notice mt-0"><span>{one.name}: {one.open === 0 ? 'every draft settled' : `${one.open} ${one.open === 1 ? 'draft waits' : 'drafts wait'} for your word`}. <Link href={`/walk/${walk.id}`}>In the walk, Line, Tell</Link></span></p>)}
+            {view.narrations.map((one) => (
+              <p key={one.id} className="notice mt-0">
+                <span>
+                  {one.name}:{' '}
+                  {one.open === 0
+                    ? 'every draft settled'
+                    : `${one.open} ${one.open === 1 ? 'draft waits' : 'drafts wait'} for your word`}
+                  . <Link href={`/walk/${walk.id}`}>In the walk, Line, Tell</Link>
+                </span>
+              </p>
+            ))}
             {view.unplaced.length > 0 && <Unplaced lines={view.unplaced} />}
-            <div className="block-head"><h2>What it does to the plan</h2></div>
+            <div className="block-head">
+              <h2>What it does to the plan</h2>
+            </div>
             <p className="mt-2 mb-1">{finishWords(view)}</p>
             {view.moved.length === 0 && <p className="soft">No other day changes.</p>}
             <ul className="lines">
@@ -53,17 +112,62 @@ export function Review({ view }: { view: ReviewView }) {
                 return (
                   <li key={work.label}>
                     <Mark kind={days > 0 ? 'waiting' : 'under-way'} silent />
-                    <div className="what"><span className="fw-bold">{work.label}</span> {formatDay(work.from, view.today)} → {formatDay(work.to, view.today)} <span className={days > 0 ? 'bad' : 'good'}>{Math.abs(days)} {Math.abs(days) === 1 ? 'day' : 'days'} {days > 0 ? 'later' : 'earlier'}</span><div className="small-text soft">{work.reason}</div></div>
+                    <div className="what">
+                      <span className="fw-bold">{work.label}</span> {formatDay(work.from, view.today)} →{' '}
+                      {formatDay(work.to, view.today)}{' '}
+                      <span className={days > 0 ? 'bad' : 'good'}>
+                        {Math.abs(days)} {Math.abs(days) === 1 ? 'day' : 'days'} {days > 0 ? 'later' : 'earlier'}
+                      </span>
+                      <div className="small-text soft">{work.reason}</div>
+                    </div>
                   </li>
                 );
               })}
             </ul>
-            {view.moved.length > 12 && <p className="soft small-text">and {view.moved.length - 12} more on the <Link href={`/jobs/${job.id}/schedule`}>schedule</Link></p>}
-            {view.rates.length > 0 && <><div className="block-head"><h2>How fast it goes</h2><span className="push small-text soft">half-days for the whole step</span></div><ul className="lines">{view.rates.map((rate) => <li key={rate.label}><div className="what">{rate.label}</div><span className={rate.observed > rate.planned ? 'bad' : 'good'}>{rate.observed} seen</span> <span className="soft">{rate.planned} planned</span></li>)}</ul></>}
-            <div className="block-head"><h2>Who is to be told</h2></div>
-            {view.drafts.length === 0 && <p className="soft mt-2">{walk.finished ? 'The updates are being drafted.' : 'The updates are drafted when the walk is finished.'}</p>}
+            {view.moved.length > 12 && (
+              <p className="soft small-text">
+                and {view.moved.length - 12} more on the <Link href={`/jobs/${job.id}/schedule`}>schedule</Link>
+              </p>
+            )}
+            {view.rates.length > 0 && (
+              <>
+                <div className="block-head">
+                  <h2>How fast it goes</h2>
+                  <span className="push small-text soft">half-days for the whole step</span>
+                </div>
+                <ul className="lines">
+                  {view.rates.map((rate) => (
+                    <li key={rate.label}>
+                      <div className="what">{rate.label}</div>
+                      <span className={rate.observed > rate.planned ? 'bad' : 'good'}>{rate.observed} seen</span>{' '}
+                      <span className="soft">{rate.planned} planned</span>
+                    </li>
+                  ))}
+                </ul>
+              </>
+            )}
+            <div className="block-head">
+              <h2>Who is to be told</h2>
+            </div>
+            {view.drafts.length === 0 && (
+              <p className="soft mt-2">
+                {walk.finished
+                  ? 'The updates are being drafted.'
+                  : 'The updates are drafted when the walk is finished.'}
+              </p>
+            )}
             <ul className="lines">
-              {view.drafts.map((draft) => <li key={draft.id}><Mark kind={draft.state === 'sent' ? 'done' : 'waiting'} /><div className="what"><Link className="fw-bold" href={`/jobs/${job.id}/updates#${draft.id}`}>{draft.audience === 'client' ? 'Client' : 'Crew'}: {draft.title}</Link> <span className="soft">{draft.state}</span></div></li>)}
+              {view.drafts.map((draft) => (
+                <li key={draft.id}>
+                  <Mark kind={draft.state === 'sent' ? 'done' : 'waiting'} />
+                  <div className="what">
+                    <Link className="fw-bold" href={`/jobs/${job.id}/updates#${draft.id}`}>
+                      {draft.audience === 'client' ? 'Client' : 'Crew'}: {draft.title}
+                    </Link>{' '}
+                    <span className="soft">{draft.state}</span>
+                  </div>
+                </li>
+              ))}
             </ul>
           </div>
         </div>
@@ -76,9 +180,19 @@ function finishWords({ finish, today }: ReviewView): string {
   if (!finish.after) return 'There is no plan to compare with yet.';
   const moved = finish.before ? daysBetween(finish.before, finish.after) : 0;
   const promised = finish.promised ? daysBetween(finish.promised, finish.after) : 0;
-  return [
-    `Done ${formatDay(finish.after, today)}`,
-    moved === 0 ? 'as before' : `${Math.abs(moved)} ${Math.abs(moved) === 1 ? 'day' : 'days'} ${moved > 0 ? 'later' : 'earlier'} than before`,
-    finish.promised ? (promised > 0 ? `${promised} ${promised === 1 ? 'day' : 'days'} after what was promised` : 'within what was promised') : '',
-  ].filter(Boolean).join(', ') + '.';
+  return (
+    [
+      `Done ${formatDay(finish.after, today)}`,
+      moved === 0
+        ? 'as before'
+        : `${Math.abs(moved)} ${Math.abs(moved) === 1 ? 'day' : 'days'} ${moved > 0 ? 'later' : 'earlier'} than before`,
+      finish.promised
+        ? promised > 0
+          ? `${promised} ${promised === 1 ? 'day' : 'days'} after what was promised`
+          : 'within what was promised'
+        : '',
+    ]
+      .filter(Boolean)
+      .join(', ') + '.'
+  );
 }

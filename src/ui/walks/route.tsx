@@ -5,17 +5,43 @@ import { LeaveForm } from './leave-form';
 import type { Walking } from './use-walk';
 
 /** Where the walk leads, what was recorded where, how the site is left, and its end. */
-export function Route({ walking, at, finished, finishing, onGo, onFinish }: { walking: Walking; at: number; finished: boolean; finishing: boolean; onGo: (at: number) => void; onFinish: () => void }) {
+export function Route({
+  walking,
+  at,
+  finished,
+  finishing,
+  onGo,
+  onFinish,
+}: {
+  walking: Walking;
+  at: number;
+  finished: boolean;
+  finishing: boolean;
+  onGo: (at: number) => void;
+  onFinish: () => void;
+}) {
   return (
     <>
       <h1>The walk</h1>
-      <ul className="route mt-2">{walking.areas.map((area, index) => <Stop key={area.id} area={area} here={index === at} onGo={() => onGo(index)} />)}</ul>
+      <ul className="route mt-2">
+        {walking.areas.map((area, index) => (
+          <Stop key={area.id} area={area} here={index === at} onGo={() => onGo(index)} />
+        ))}
+      </ul>
       {!finished && <LeaveForm walking={walking} />}
       {!finished && (
         <div className="form-panel">
-          <p>Everything seen? Then comes the review: what changed, what it does to the plan, and the news ready to send.</p>
-          <Button onClick={onFinish} disabled={finishing}>{finishing ? 'Sending what was recorded…' : 'Finish the walk'}</Button>
-          {finishing && <p className="soft small-text mt-2 mb-0">Without a connection it stays here and is finished as soon as there is one.</p>}
+          <p>
+            Everything seen? Then comes the review: what changed, what it does to the plan, and the news ready to send.
+          </p>
+          <Button onClick={onFinish} disabled={finishing}>
+            {finishing ? 'Sending what was recorded…' : 'Finish the walk'}
+          </Button>
+          {finishing && (
+            <p className="soft small-text mt-2 mb-0">
+              Without a connection it stays here and is finished as soon as there is one.
+            </p>
+          )}
         </div>
       )}
     </>
@@ -27,8 +53,15 @@ function Stop({ area, here, onGo }: { area: WalkArea; here: boolean; onGo: () =>
   return (
     <li>
       <button type="button" onClick={onGo} {...(here ? { 'aria-current': 'true' as const } : {})}>
-        <span className={here ? 'fw-bold' : ''}>{area.name} <span className="soft small-text">{area.place}</span></span>
-        <span className="small-text soft">{[open > 0 ? `${open} to look at` : '', area.recorded.length > 0 ? `${area.recorded.length} recorded` : ''].filter(Boolean).join(' · ')} {open > 0 && <Mark kind="waiting" silent />}</span>
+        <span className={here ? 'fw-bold' : ''}>
+          {area.name} <span className="soft small-text">{area.place}</span>
+        </span>
+        <span className="small-text soft">
+          {[open > 0 ? `${open} to look at` : '', area.recorded.length > 0 ? `${area.recorded.length} recorded` : '']
+            .filter(Boolean)
+            .join(' · ')}{' '}
+          {open > 0 && <Mark kind="waiting" silent />}
+        </span>
       </button>
     </li>
   );

@@ -14,19 +14,54 @@ export function RunList({ view }: { view: RunView }) {
   return (
     <div className="page">
       <div className="page-head">
-        <h1>Run list</h1><span className="soft">{open === 0 ? 'nothing to buy' : `${open} to buy in ${view.stops.filter((stop) => stop.lines.some((line) => !line.bought)).length} stops`}</span>
-        <span className="push no-print"><PrintButton>Print</PrintButton></span>
+        <h1>Run list</h1>
+        <span className="soft">
+          {open === 0
+            ? 'nothing to buy'
+            : `${open} to buy in ${view.stops.filter((stop) => stop.lines.some((line) => !line.bought)).length} stops`}
+        </span>
+        <span className="push no-print">
+          <PrintButton>Print</PrintButton>
+        </span>
       </div>
-      {view.stops.length === 0 && <div className="empty"><p className="mb-0">What runs out is kept on a walk with a line that begins with <span className="mono">$</span>, like <span className="mono">$ 2 tubes sealant</span>. All sites come together here, so that nobody drives twice.</p></div>}
+      {view.stops.length === 0 && (
+        <div className="empty">
+          <p className="mb-0">
+            What runs out is kept on a walk with a line that begins with <span className="mono">$</span>, like{' '}
+            <span className="mono">$ 2 tubes sealant</span>. All sites come together here, so that nobody drives twice.
+          </p>
+        </div>
+      )}
       {view.stops.map((stop) => (
         <section key={stop.supplier}>
-          <div className="block-head"><h2>{stop.supplier}</h2><span className={`push small-text ${stop.late ? 'bad' : 'soft'}`}>{stop.lines.some((line) => !line.bought) ? `needed ${formatDay(stop.day, view.today)}` : 'all bought'}</span></div>
+          <div className="block-head">
+            <h2>{stop.supplier}</h2>
+            <span className={`push small-text ${stop.late ? 'bad' : 'soft'}`}>
+              {stop.lines.some((line) => !line.bought) ? `needed ${formatDay(stop.day, view.today)}` : 'all bought'}
+            </span>
+          </div>
           <ul className="lines">
             {stop.lines.map((line) => (
               <li key={line.id}>
                 <div className="what">
-                  <Form.Check id={`bought-${line.id}`} className="run-tick" checked={line.bought} label={line.text} onChange={() => void (line.bought ? give(unbuyShort, { about: line.id }, { text: `${line.text} is open again.` }) : give(buyShort, { about: line.id }, { text: `${line.text}: bought.`, undo: () => void give(unbuyShort, { about: line.id }) }))} />
-                  <div className="small-text soft"><Link href={`/jobs/${line.job}`}>{line.jobName}</Link>, {line.area} · since {line.since}</div>
+                  <Form.Check
+                    id={`bought-${line.id}`}
+                    className="run-tick"
+                    checked={line.bought}
+                    label={line.text}
+                    onChange={() =>
+                      void (line.bought
+                        ? give(unbuyShort, { about: line.id }, { text: `${line.text} is open again.` })
+                        : give(
+                            buyShort,
+                            { about: line.id },
+                            { text: `${line.text}: bought.`, undo: () => void give(unbuyShort, { about: line.id }) },
+                          ))
+                    }
+                  />
+                  <div className="small-text soft">
+                    <Link href={`/jobs/${line.job}`}>{line.jobName}</Link>, {line.area} · since {line.since}
+                  </div>
                 </div>
                 <span className="soft small-text text-nowrap">{formatDay(line.day, view.today)}</span>
               </li>

@@ -10,12 +10,27 @@ import { beginHere } from '../offline/packs';
 import { newId, send } from '../offline/send';
 
 /** Begins a walk, or goes on with the one that is not finished. Without a connection it begins on this device. */
-export function StartWalk({ job, openWalk, kind = 'progress', small }: { job: string; openWalk: string | null; kind?: WalkKind; small?: boolean }) {
+export function StartWalk({
+  job,
+  openWalk,
+  kind = 'progress',
+  small,
+}: {
+  job: string;
+  openWalk: string | null;
+  kind?: WalkKind;
+  small?: boolean;
+}) {
   const router = useRouter();
   const say = useSay();
   const [busy, setBusy] = useState(false);
   const size = small ? { size: 'sm' as const } : {};
-  if (openWalk) return <Link href={`/walk/${openWalk}`} className={`btn btn-primary text-nowrap ${small ? 'btn-sm' : ''}`}>Go on walking</Link>;
+  if (openWalk)
+    return (
+      <Link href={`/walk/${openWalk}`} className={`btn btn-primary text-nowrap ${small ? 'btn-sm' : ''}`}>
+        Go on walking
+      </Link>
+    );
   const begin = async (): Promise<void> => {
     setBusy(true);
     const id = newId();
@@ -26,5 +41,9 @@ export function StartWalk({ job, openWalk, kind = 'progress', small }: { job: st
     say({ text: sent.problem.title });
     setBusy(false);
   };
-  return <Button {...size} className="text-nowrap" disabled={busy} onClick={() => void begin()}>{busy ? 'Starting…' : 'Start a walk'}</Button>;
+  return (
+    <Button {...size} className="text-nowrap" disabled={busy} onClick={() => void begin()}>
+      {busy ? 'Starting…' : 'Start a walk'}
+    </Button>
+  );
 }

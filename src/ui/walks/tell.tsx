@@ -24,35 +24,106 @@ export function Tell({ here, walking, onDone }: { here: string; walking: Walking
   const dictate = (): void => {
     const cues: Cue[] = [];
     setListening(true);
-    const off = simulatedDictation(spokenWalk(walking.areas)).listen((cue) => { cues.push(cue); setHeard([...cues]); }, () => keepDictated(cues));
-    stop.current = () => { off(); keepDictated(cues); };
+    const off = simulatedDictation(spokenWalk(walking.areas)).listen(
+      (cue) => {
+        cues.push(cue);
+        setHeard([...cues]);
+      },
+      () => keepDictated(cues),
+    );
+    stop.current = () => {
+      off();
+      keepDictated(cues);
+    };
   };
   const drop = async (files: FileList | null): Promise<void> => {
     const list = [...(files ?? [])];
     const words = list.find((file) => /\.(?:vtt|srt|txt)$/i.test(file.name) || file.type.startsWith('text/'));
     const recording = list.find((file) => file !== words && /^(?:audio|video)\//.test(file.type));
-    if (!words) return setProblem('Drop the words: captions as .vtt or .srt, or plain text as .txt; a recording goes with them, not alone.');
+    if (!words)
+      return setProblem(
+        'Drop the words: captions as .vtt or .srt, or plain text as .txt; a recording goes with them, not alone.',
+      );
     const text = await words.text();
     const captions = readCaptions(text);
     if (!captions.ok) return setProblem(captions.problem.message);
-    if (walking.narrations.some((one) => one.text === text)) return setProblem(`“${words.name}” is with this walk already.`);
-    setProblem(captions.value.unread > 0 ? `${captions.value.unread} lines had no time that could be read; their words were kept with the line before.` : undefined);
+    if (walking.narrations.some((one) => one.text === text))
+      return setProblem(`“${words.name}” is with this walk already.`);
+    setProblem(
+      captions.value.unread > 0
+        ? `${captions.value.unread} lines had no time that could be read; their words were kept with the line before.`
+        : undefined,
+    );
     walking.keepNarration(words.name.slice(0, 120), text, recording);
   };
   return (
     <div className="form-panel">
-      <div className="tell-drop" onDragOver={(event) => event.preventDefault()} onDrop={(event) => { event.preventDefault(); void drop(event.dataTransfer.files); }}>
-        <Form.Label htmlFor="narration-files" className="mb-1">Captions or text of what was said, with the recording if you have it</Form.Label>
-        <Form.Control id="narration-files" type="file" multiple accept=".vtt,.srt,.txt,text/plain,text/vtt,audio/*,video/*" isInvalid={problem !== undefined} aria-describedby="narration-said" onChange={(event) => { void drop((event.target as HTMLInputElement).files); (event.target as HTMLInputElement).value = ''; }} />
-        {problem && <Form.Text id="narration-said" className="bad d-block" role="alert">{problem}</Form.Text>}
+      <div
+        className="tell-drop"
+        onDragOver={(event) => event.preventDefault()}
+        onDrop={(event) => {
+          event.preventDefault();
+          void drop(event.dataTransfer.files);
+        }}
+      >
+        <Form.Label htmlFor="narration-files" className="mb-1">
+          Captions or text of what was said, with the recording if you have it
+        </Form.Label>
+        <Form.Control
+          id="narration-files"
+          type="file"
+          multiple
+          accept=".vtt,.srt,.txt,text/plain,text/vtt,audio/*,video/*"
+          isInvalid={problem !== undefined}
+          aria-describedby="narration-said"
+          onChange={(event) => {
+            void drop((event.target as HTMLInputElement).files);
+            (event.target as HTMLInputElement).value = '';
+          }}
+        />
+        {problem && (
+          <Form.Text id="narration-said" className="bad d-block" role="alert">
+            {problem}
+          </Form.Text>
+        )}
       </div>
       <div className="actions mt-2">
-        {listening ? <Button variant="outline-secondary" onClick={() => stop.current?.()}>Stop</Button> : <Button variant="outline-secondary" onClick={dictate}>Dictate (simulated)</Button>}
-        <button type="button" className="btn btn-link" onClick={onDone}>Leave</button>
+        {listening ? (
+          <Button variant="outline-secondary" onClick={() => stop.current?.()}>
+            Stop
+          </Button>
+        ) : (
+          <Button variant="outline-secondary" onClick={dictate}>
+            Dictate (simulated)
+          </Button>
+        )}
+        <button type="button" className="btn btn-link" onClick={onDone}>
+          Leave
+        </button>
       </div>
-      {listening && <p className="heard" role="status">{heard.map((cue) => cue.text).join(' ')}</p>}
-      {listening && heard.length > 0 && <Drafts narration={{ id: '', name: 'being dictated', text: writeCaptions(heard), recording: null, dropped: [], accepted: [] }} here={here} walking={walking} reading />}
-      {[...walking.narrations].reverse().map((narration: NarrationView) => <Drafts key={narration.id} narration={narration} here={here} walking={walking} />)}
+      {listening && (
+        <p className="heard" role="status">
+          {heard.map((cue) => cue.text).join(' ')}
+        </p>
+      )}
+      {listening && heard.length > 0 && (
+        <Drafts
+          narration={{
+            id: '',
+            name: 'being dictated',
+            text: writeCaptions(heard),
+            recording: null,
+            dropped: [],
+            accepted: [],
+          }}
+          here={here}
+          walking={walking}
+          reading
+        />
+      )}
+      {[...walking.narrations].reverse().map((narration: NarrationView) => (
+        <Drafts key={narration.id} narration={narration} here={here} walking={walking} />
+      ))}
     </div>
   );
 }

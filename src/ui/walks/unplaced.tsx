@@ -7,29 +7,85 @@ import { Mark } from '../kit/mark';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
-const WORDS: Record<Became, string> = { scope: 'scope', assumption: 'assumption', change: 'change to be priced', wait: 'wait', selection: 'selection', remark: 'remark' };
+const WORDS: Record<Became, string> = {
+  scope: 'scope',
+  assumption: 'assumption',
+  change: 'change to be priced',
+  wait: 'wait',
+  selection: 'selection',
+  remark: 'remark',
+};
 /** What each kind is likely to become, first the likeliest. */
 const LIKELY: Partial<Record<UnplacedView['kind'], readonly Became[]>> = {
-  surprise: ['change', 'assumption', 'scope', 'remark'], scope: ['scope', 'change', 'remark'], assumption: ['assumption', 'remark'], selection: ['selection', 'remark'], order: ['wait', 'remark'], gate: ['wait', 'remark'], household: ['remark', 'wait'],
+  surprise: ['change', 'assumption', 'scope', 'remark'],
+  scope: ['scope', 'change', 'remark'],
+  assumption: ['assumption', 'remark'],
+  selection: ['selection', 'remark'],
+  order: ['wait', 'remark'],
+  gate: ['wait', 'remark'],
+  household: ['remark', 'wait'],
 };
 
 /** What was said and has no place yet: each put into it in one step, with a way back. */
 export function Unplaced({ lines }: { lines: UnplacedView[] }) {
   const { give } = useSend();
   const place = (line: UnplacedView, became: Became): void =>
-    void give(placeObservation, { about: line.id, became, target: newId() }, { text: `“${line.text}” is ${became === 'remark' ? 'a remark' : `among the ${WORDS[became]}s`}.`.replace('priceds', 'priced'), undo: () => void give(unplaceObservation, { about: line.id }, { text: 'It waits for its place again.' }) });
+    void give(
+      placeObservation,
+      { about: line.id, became, target: newId() },
+      {
+        text: `“${line.text}” is ${became === 'remark' ? 'a remark' : `among the ${WORDS[became]}s`}.`.replace(
+          'priceds',
+          'priced',
+        ),
+        undo: () => void give(unplaceObservation, { about: line.id }, { text: 'It waits for its place again.' }),
+      },
+    );
   const open = lines.filter((line) => line.became === null).length;
   return (
     <section aria-label="To be put in its place">
-      <div className="block-head"><h2>{open === 0 ? 'Everything said has its place' : `${open} to be put in ${open === 1 ? 'its place' : 'their places'}`}</h2></div>
+      <div className="block-head">
+        <h2>
+          {open === 0
+            ? 'Everything said has its place'
+            : `${open} to be put in ${open === 1 ? 'its place' : 'their places'}`}
+        </h2>
+      </div>
       <ul className="lines">
         {lines.map((line) => (
           <li key={line.id}>
             <Mark kind={line.became ? 'done' : 'waiting'} />
             <div className="what">
-              <span className="soft small-text">{KIND_WORDS[line.kind]}</span> {line.text} <span className="soft">· {line.area}</span>
-              {line.became ? <div className="small-text soft">now a {WORDS[line.became]}{line.href && <>, <Link href={line.href}>to it</Link></>} <button type="button" className="btn btn-link btn-sm p-0" onClick={() => void give(unplaceObservation, { about: line.id }, { text: 'It waits for its place again.' })}>Take back<span className="visually-hidden"> {line.text}</span></button></div>
-                : <div className="chips mt-1">{(LIKELY[line.kind] ?? ['remark']).map((became) => <button key={became} type="button" className="chip" onClick={() => place(line, became)}>{WORDS[became]}<span className="visually-hidden">: {line.text}</span></button>)}</div>}
+              <span className="soft small-text">{KIND_WORDS[line.kind]}</span> {line.text}{' '}
+              <span className="soft">· {line.area}</span>
+              {line.became ? (
+                <div className="small-text soft">
+                  now a {WORDS[line.became]}
+                  {line.href && (
+                    <>
+                      , <Link href={line.href}>to it</Link>
+                    </>
+                  )}{' '}
+                  <button
+                    type="button"
+                    className="btn btn-link btn-sm p-0"
+                    onClick={() =>
+                      void give(unplaceObservation, { about: line.id }, { text: 'It waits for its place again.' })
+                    }
+                  >
+                    Take back<span className="visually-hidden"> {line.text}</span>
+                  </button>
+                </div>
+              ) : (
+                <div className="chips mt-1">
+                  {(LIKELY[line.kind] ?? ['remark']).map((became) => (
+                    <button key={became} type="button" className="chip" onClick={() => place(line, became)}>
+                      {WORDS[became]}
+                      <span className="visually-hidden">: {line.text}</span>
+                    </button>
+                  ))}
+                </div>
+              )}
             </div>
           </li>
         ))}

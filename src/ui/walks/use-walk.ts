@@ -1,8 +1,21 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { leaveSite } from '@/contract/commands/completion';
-import { finishExtra as finishExtraCommand, reopenAssumption, reopenExtra, settleAssumption } from '@/contract/commands/scope';
-import { addStandpoint, dropDraft, finishWalk, keepNarration, recordObservation, restoreDraft, type RecordedObservation } from '@/contract/commands/walks';
+import {
+  finishExtra as finishExtraCommand,
+  reopenAssumption,
+  reopenExtra,
+  settleAssumption,
+} from '@/contract/commands/scope';
+import {
+  addStandpoint,
+  dropDraft,
+  finishWalk,
+  keepNarration,
+  recordObservation,
+  restoreDraft,
+  type RecordedObservation,
+} from '@/contract/commands/walks';
 import type { PayloadOf } from '@/contract/command';
 import type { NarrationView, WalkArea, WalkPack } from '@/contract/views/walk';
 import type { Said } from '@/core/walks/observation';
@@ -15,7 +28,11 @@ import { prepareOffline } from '../offline/worker';
 import { withRecords } from './walk-state';
 
 /** One kind of record without what every record has. */
-export type Fresh = RecordedObservation extends infer Seen ? (Seen extends RecordedObservation ? Omit<Seen, 'id' | 'walk' | 'said'> & { said?: Said | undefined } : never) : never;
+export type Fresh = RecordedObservation extends infer Seen
+  ? Seen extends RecordedObservation
+    ? Omit<Seen, 'id' | 'walk' | 'said'> & { said?: Said | undefined }
+    : never
+  : never;
 
 export interface Walking {
   pack: WalkPack;
@@ -59,19 +76,59 @@ export function useWalk(given: WalkPack): Walking {
 
   // What an earlier visit of this page could not send yet is still part of the walk, pictures and all.
   useEffect(() => {
-    void waiting().then((list) => {
-      const mine = list.filter((one) => !one.refused);
-      const kept = mine.flatMap((one) => (one.command.type === recordObservation.type ? [(one.command.payload as { observation: RecordedObservation }).observation] : []));
-      setRecords((now) => [...kept.filter((seen) => seen.walk === walk && !now.some((known) => known.id === seen.id)), ...now]);
-      setPreviews((now) => new Map([...mine.flatMap((one) => (one.attached?.what === 'picture' ? [[(one.command.payload as { observation: RecordedObservation }).observation.id, URL.createObjectURL(one.attached.content)] as const] : [])), ...now]));
-      setTold((now) => [...mine.flatMap((one) => (one.command.type === keepNarration.type ? [narrationOf(one.command.payload as PayloadOf<typeof keepNarration>)] : [])).filter((one) => !now.some((known) => known.id === one.id)), ...now]);
-    }, () => undefined);
+    void waiting().then(
+      (list) => {
+        const mine = list.filter((one) => !one.refused);
+        const kept = mine.flatMap((one) =>
+          one.command.type === recordObservation.type
+            ? [(one.command.payload as { observation: RecordedObservation }).observation]
+            : [],
+        );
+        setRecords((now) => [
+          ...kept.filter((seen) => seen.walk === walk && !now.some((known) => known.id === seen.id)),
+          ...now,
+        ]);
+        setPreviews(
+          (now) =>
+            new Map([
+              ...mine.flatMap((one) =>
+                one.attached?.what === 'picture'
+                  ? [
+                      [
+                        (one.command.payload as { observation: RecordedObservation }).observation.id,
+                        URL.createObjectURL(one.attached.content),
+                      ] as const,
+                    ]
+                  : [],
+              ),
+              ...now,
+            ]),
+        );
+        setTold((now) => [
+          ...mine
+            .flatMap((one) =>
+              one.command.type === keepNarration.type
+                ? [narrationOf(one.command.payload as PayloadOf<typeof keepNarration>)]
+                : [],
+            )
+            .filter((one) => !now.some((known) => known.id === one.id)),
+          ...now,
+        ]);
+      },
+      () => undefined,
+    );
   }, [walk]);
 
   // Others walk too: what they sent is fetched, and what waits here is laid over it.
   const look = useCallback(async () => {
     const before = newest.current.length;
-    const unsent = new Set((await waiting()).flatMap((one) => (one.refused ? [] : [one.command.id, (one.command.payload as { observation?: { id: string } }).observation?.id ?? ''])));
+    const unsent = new Set(
+      (await waiting()).flatMap((one) =>
+        one.refused
+          ? []
+          : [one.command.id, (one.command.payload as { observation?: { id: string } }).observation?.id ?? ''],
+      ),
+    );
     const fresh = await fetchWalk(walk);
     if (!fresh) return;
     setPack(fresh);
@@ -93,82 +150,184 @@ export function useWalk(given: WalkPack): Walking {
     };
   }, [look]);
 
-  const give = useCallback((type: string, payload: unknown, attached?: Parameters<typeof enqueue>[1]) => {
-    enqueue(makeCommand(type, payload), attached).catch(() => say({ text: 'This device has no room left to keep it. Free some, then record it again.' }));
-  }, [say]);
-  const keep = useCallback((seen: RecordedObservation, picture?: Blob) => {
-    setRecords((now) => [...now, seen]);
-    if (picture) setPreviews((now) => new Map(now).set(seen.id, URL.createObjectURL(picture)));
-    give(recordObservation.type, { observation: seen }, picture ? { what: 'picture', content: picture } : undefined);
-  }, [give]);
-  const withdraw = useCallback((area: string, about: string) => keep({ id: newId(), walk, area, kind: 'withdrawal', about }), [keep, walk]);
-  const record = useCallback((fresh: Fresh, words: string, picture?: Blob) => {
-    const seen = { ...fresh, id: newId(), walk };
-    keep(seen, picture);
-    if (words) say({ text: words, undo: () => withdraw(seen.area, seen.id) });
-    return seen.id;
-  }, [keep, say, walk, withdraw]);
+  const give = useCallback(
+    (type: string, payload: unknown, attached?: Parameters<typeof enqueue>[1]) => {
+      enqueue(makeCommand(type, payload), attached).catch(() =>
+        say({ text: 'This device has no room left to keep it. Free some, then record it again.' }),
+      );
+    },
+    [say],
+  );
+  const keep = useCallback(
+    (seen: RecordedObservation, picture?: Blob) => {
+      setRecords((now) => [...now, seen]);
+      if (picture) setPreviews((now) => new Map(now).set(seen.id, URL.createObjectURL(picture)));
+      give(recordObservation.type, { observation: seen }, picture ? { what: 'picture', content: picture } : undefined);
+    },
+    [give],
+  );
+  const withdraw = useCallback(
+    (area: string, about: string) => keep({ id: newId(), walk, area, kind: 'withdrawal', about }),
+    [keep, walk],
+  );
+  const record = useCallback(
+    (fresh: Fresh, words: string, picture?: Blob) => {
+      const seen = { ...fresh, id: newId(), walk };
+      keep(seen, picture);
+      if (words) say({ text: words, undo: () => withdraw(seen.area, seen.id) });
+      return seen.id;
+    },
+    [keep, say, walk, withdraw],
+  );
   const [settled, setSettled] = useState<ReadonlyMap<string, 'open' | 'held' | 'wrong'>>(new Map());
   const [doneExtras, setDoneExtras] = useState<ReadonlySet<string>>(new Set());
-  const settle = useCallback((id: string, verdict: 'held' | 'wrong', found: string) => {
-    setSettled((now) => new Map(now).set(id, verdict));
-    give(settleAssumption.type, { id, verdict, found, walk, extraId: newId() });
-    say({ text: verdict === 'held' ? 'It held' : 'Wrong: its work is added to the sequence', undo: () => { setSettled((now) => new Map(now).set(id, 'open')); give(reopenAssumption.type, { id }); } });
-  }, [give, say, walk]);
-  const finishExtra = useCallback((id: string) => {
-    setDoneExtras((now) => new Set([...now, id]));
-    give(finishExtraCommand.type, { id });
-    say({ text: 'Done', undo: () => { setDoneExtras((now) => new Set([...now].filter((one) => one !== id))); give(reopenExtra.type, { id }); } });
-  }, [give, say]);
-  const makeStandpoint = useCallback((area: string, name: string) => {
-    const id = newId();
-    setSpots((now) => [...now, { area, id, name }]);
-    give(addStandpoint.type, { id, area, name });
-    return id;
-  }, [give]);
+  const settle = useCallback(
+    (id: string, verdict: 'held' | 'wrong', found: string) => {
+      setSettled((now) => new Map(now).set(id, verdict));
+      give(settleAssumption.type, { id, verdict, found, walk, extraId: newId() });
+      say({
+        text: verdict === 'held' ? 'It held' : 'Wrong: its work is added to the sequence',
+        undo: () => {
+          setSettled((now) => new Map(now).set(id, 'open'));
+          give(reopenAssumption.type, { id });
+        },
+      });
+    },
+    [give, say, walk],
+  );
+  const finishExtra = useCallback(
+    (id: string) => {
+      setDoneExtras((now) => new Set([...now, id]));
+      give(finishExtraCommand.type, { id });
+      say({
+        text: 'Done',
+        undo: () => {
+          setDoneExtras((now) => new Set([...now].filter((one) => one !== id)));
+          give(reopenExtra.type, { id });
+        },
+      });
+    },
+    [give, say],
+  );
+  const makeStandpoint = useCallback(
+    (area: string, name: string) => {
+      const id = newId();
+      setSpots((now) => [...now, { area, id, name }]);
+      give(addStandpoint.type, { id, area, name });
+      return id;
+    },
+    [give],
+  );
   const { id: job } = pack.job;
-  const leave = useCallback((state: Parameters<Walking['leave']>[0]) => {
-    give(leaveSite.type, { id: newId(), job, walk, ...state });
-    say({ text: 'How the site is left is kept' });
-  }, [give, job, say, walk]);
-  const tellNarration = useCallback((name: string, text: string, recording?: Blob) => {
-    const payload = { id: newId(), walk, name, text };
-    setTold((now) => [...now, narrationOf(payload)]);
-    give(keepNarration.type, payload, recording ? { what: 'recording', content: recording } : undefined);
-  }, [give, walk]);
-  const drop = useCallback((narration: string, draft: string) => {
-    setDropped((now) => new Set([...now, `${narration} ${draft}`]));
-    give(dropDraft.type, { narration, draft });
-    say({ text: 'Dropped', undo: () => { setDropped((now) => new Set([...now].filter((one) => one !== `${narration} ${draft}`))); give(restoreDraft.type, { narration, draft }); } });
-  }, [give, say]);
+  const leave = useCallback(
+    (state: Parameters<Walking['leave']>[0]) => {
+      give(leaveSite.type, { id: newId(), job, walk, ...state });
+      say({ text: 'How the site is left is kept' });
+    },
+    [give, job, say, walk],
+  );
+  const tellNarration = useCallback(
+    (name: string, text: string, recording?: Blob) => {
+      const payload = { id: newId(), walk, name, text };
+      setTold((now) => [...now, narrationOf(payload)]);
+      give(keepNarration.type, payload, recording ? { what: 'recording', content: recording } : undefined);
+    },
+    [give, walk],
+  );
+  const drop = useCallback(
+    (narration: string, draft: string) => {
+      setDropped((now) => new Set([...now, `${narration} ${draft}`]));
+      give(dropDraft.type, { narration, draft });
+      say({
+        text: 'Dropped',
+        undo: () => {
+          setDropped((now) => new Set([...now].filter((one) => one !== `${narration} ${draft}`)));
+          give(restoreDraft.type, { narration, draft });
+        },
+      });
+    },
+    [give, say],
+  );
   const finish = useCallback(async () => {
     const command = makeCommand(finishWalk.type, { id: walk });
     await enqueue(command);
     // Records go before it in order; the review begins when the door has answered all of them.
     await new Promise<void>((resolve) => {
-      const looking = (): void => void waiting().then((list) => {
-        if (list.some((one) => one.id === command.id && !one.refused)) return;
-        off();
-        resolve();
-      });
+      const looking = (): void =>
+        void waiting().then((list) => {
+          if (list.some((one) => one.id === command.id && !one.refused)) return;
+          off();
+          resolve();
+        });
       const off = onOutbox(looking);
       looking();
     });
   }, [walk]);
 
-  const areas = useMemo(() => withRecords(pack.areas, records, previews).map((area) => {
-    const more = spots.filter((spot) => spot.area === area.id && !area.standpoints.some((known) => known.id === spot.id));
-    if (more.length === 0 && !area.assumptions.some((one) => settled.has(one.id)) && !area.extras.some((one) => doneExtras.has(one.id))) return area;
-    return {
-      ...area, standpoints: [...area.standpoints, ...more.map(({ id, name }) => ({ id, name, last: null }))],
-      assumptions: area.assumptions.map((one) => ({ ...one, state: settled.get(one.id) ?? one.state })), extras: area.extras.map((one) => ({ ...one, done: doneExtras.has(one.id) })),
-    };
-  }), [pack.areas, records, previews, settled, doneExtras, spots]);
-  const narrations = useMemo(() => [...pack.narrations, ...told.filter((one) => !pack.narrations.some((known) => known.id === one.id))].map((one) => ({
-    ...one, dropped: [...one.dropped, ...[...dropped].flatMap((key) => (key.startsWith(`${one.id} `) ? [key.slice(one.id.length + 1)] : []))],
-    accepted: [...one.accepted, ...records.flatMap((seen) => (seen.said?.narration === one.id && !records.some((other) => other.kind === 'withdrawal' && other.about === seen.id) ? [seen.said.draft] : []))],
-  })), [pack.narrations, told, dropped, records]);
-  return { pack, areas, narrations, record, withdraw, settle, finishExtra, addStandpoint: makeStandpoint, leave, keepNarration: tellNarration, dropDraft: drop, finish };
+  const areas = useMemo(
+    () =>
+      withRecords(pack.areas, records, previews).map((area) => {
+        const more = spots.filter(
+          (spot) => spot.area === area.id && !area.standpoints.some((known) => known.id === spot.id),
+        );
+        if (
+          more.length === 0 &&
+          !area.assumptions.some((one) => settled.has(one.id)) &&
+          !area.extras.some((one) => doneExtras.has(one.id))
+        )
+          return area;
+        return {
+          ...area,
+          standpoints: [...area.standpoints, ...more.map(({ id, name }) => ({ id, name, last: null }))],
+          assumptions: area.assumptions.map((one) => ({ ...one, state: settled.get(one.id) ?? one.state })),
+          extras: area.extras.map((one) => ({ ...one, done: doneExtras.has(one.id) })),
+        };
+      }),
+    [pack.areas, records, previews, settled, doneExtras, spots],
+  );
+  const narrations = useMemo(
+    () =>
+      [...pack.narrations, ...told.filter((one) => !pack.narrations.some((known) => known.id === one.id))].map(
+        (one) => ({
+          ...one,
+          dropped: [
+            ...one.dropped,
+            ...[...dropped].flatMap((key) => (key.startsWith(`${one.id} `) ? [key.slice(one.id.length + 1)] : [])),
+          ],
+          accepted: [
+            ...one.accepted,
+            ...records.flatMap((seen) =>
+              seen.said?.narration === one.id &&
+              !records.some((other) => other.kind === 'withdrawal' && other.about === seen.id)
+                ? [seen.said.draft]
+                : [],
+            ),
+          ],
+        }),
+      ),
+    [pack.narrations, told, dropped, records],
+  );
+  return {
+    pack,
+    areas,
+    narrations,
+    record,
+    withdraw,
+    settle,
+    finishExtra,
+    addStandpoint: makeStandpoint,
+    leave,
+    keepNarration: tellNarration,
+    dropDraft: drop,
+    finish,
+  };
 }
 
-const narrationOf = ({ id, name, text }: { id: string; name: string; text: string }): NarrationView => ({ id, name, text, recording: null, dropped: [], accepted: [] });
+const narrationOf = ({ id, name, text }: { id: string; name: string; text: string }): NarrationView => ({
+  id,
+  name,
+  text,
+  recording: null,
+  dropped: [],
+  accepted: [],
+});

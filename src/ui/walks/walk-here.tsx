@@ -22,14 +22,47 @@ export function WalkHere() {
   if (walk) return <Walk pack={walk} />;
   return (
     <div className="walk">
-      <header className="walk-top"><span>Aftermist</span><Unsent /></header>
+      <header className="walk-top">
+        <span>Aftermist</span>
+        <Unsent />
+      </header>
       <main className="walk-body">
         <h1>No connection</h1>
         {!kept && <p className="soft mt-2">Looking at what this device keeps…</p>}
-        {kept && kept.jobs.length + kept.walks.length === 0 && <p className="mt-2">Nothing is kept on this device yet. Open Aftermist once with a connection; after that, walks begin and go on without one.</p>}
-        {kept && kept.walks.length > 0 && <><h2>Go on walking</h2><ul className="route">{kept.walks.map((one) => <li key={one.walk.id}><button type="button" onClick={() => window.location.assign(`/walk/${one.walk.id}`)}><span className="fw-bold">{one.job.name}</span><span className="small-text soft">{one.walk.kind} walk</span></button></li>)}</ul></>}
-        {kept && kept.jobs.length > 0 && <><h2>Begin a walk</h2>{kept.jobs.map((job) => <Begin key={job.job.id} job={job} />)}</>}
-        <p className="mt-4"><button type="button" className="btn btn-outline-secondary" onClick={() => window.location.reload()}>Try the connection again</button></p>
+        {kept && kept.jobs.length + kept.walks.length === 0 && (
+          <p className="mt-2">
+            Nothing is kept on this device yet. Open Aftermist once with a connection; after that, walks begin and go on
+            without one.
+          </p>
+        )}
+        {kept && kept.walks.length > 0 && (
+          <>
+            <h2>Go on walking</h2>
+            <ul className="route">
+              {kept.walks.map((one) => (
+                <li key={one.walk.id}>
+                  <button type="button" onClick={() => window.location.assign(`/walk/${one.walk.id}`)}>
+                    <span className="fw-bold">{one.job.name}</span>
+                    <span className="small-text soft">{one.walk.kind} walk</span>
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+        {kept && kept.jobs.length > 0 && (
+          <>
+            <h2>Begin a walk</h2>
+            {kept.jobs.map((job) => (
+              <Begin key={job.job.id} job={job} />
+            ))}
+          </>
+        )}
+        <p className="mt-4">
+          <button type="button" className="btn btn-outline-secondary" onClick={() => window.location.reload()}>
+            Try the connection again
+          </button>
+        </p>
       </main>
     </div>
   );
@@ -44,8 +77,20 @@ function Begin({ job }: { job: JobPack }) {
   return (
     <div className="check-line d-flex gap-2 align-items-center">
       <span className="flex-fill fw-bold">{job.job.name}</span>
-      <select className="form-select" style={{ width: '9rem' }} aria-label={`Kind of walk in ${job.job.name}`} value={kind} onChange={(event) => setKind(event.target.value as WalkKind)}>{WALK_KINDS.map((one) => <option key={one}>{one}</option>)}</select>
-      <button type="button" className="btn btn-primary" onClick={() => void begin()}>Begin<span className="visually-hidden"> a walk in {job.job.name}</span></button>
+      <select
+        className="form-select"
+        style={{ width: '9rem' }}
+        aria-label={`Kind of walk in ${job.job.name}`}
+        value={kind}
+        onChange={(event) => setKind(event.target.value as WalkKind)}
+      >
+        {WALK_KINDS.map((one) => (
+          <option key={one}>{one}</option>
+        ))}
+      </select>
+      <button type="button" className="btn btn-primary" onClick={() => void begin()}>
+        Begin<span className="visually-hidden"> a walk in {job.job.name}</span>
+      </button>
     </div>
   );
 }

@@ -18,15 +18,23 @@ type Panel = 'line' | 'measure' | 'route' | 'tell';
 
 /** Full screen: nothing but the area in hand. */
 export function Walk({ pack }: { pack: WalkPack }) {
-  return <SayProvider><Walking given={pack} /></SayProvider>;
+  return (
+    <SayProvider>
+      <Walking given={pack} />
+    </SayProvider>
+  );
 }
 
-const isTyping = (target: EventTarget | null): boolean => target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
 
 /** What each walk is for, in a line under the name of the area. */
 const ASKS: Record<WalkKind, string> = {
-  scope: 'What is done here, what is not, what stays, what can only be known once it is opened?', layout: 'Do the sizes hold? What moves, and why?', progress: 'How far is it, what is left, what changed?',
-  'close-in': 'Is everything in the wall that must be?', completion: 'What is left, and is it put right?',
+  scope: 'What is done here, what is not, what stays, what can only be known once it is opened?',
+  layout: 'Do the sizes hold? What moves, and why?',
+  progress: 'How far is it, what is left, what changed?',
+  'close-in': 'Is everything in the wall that must be?',
+  completion: 'What is left, and is it put right?',
 };
 
 function Walking({ given }: { given: WalkPack }) {
@@ -42,11 +50,14 @@ function Walking({ given }: { given: WalkPack }) {
   const area = walking.areas[at];
   const next = walking.areas[at + 1];
 
-  const go = useCallback((to: number) => {
-    setPanel(undefined);
-    setAt(Math.max(0, Math.min(pack.areas.length - 1, to)));
-    window.scrollTo(0, 0);
-  }, [pack.areas.length]);
+  const go = useCallback(
+    (to: number) => {
+      setPanel(undefined);
+      setAt(Math.max(0, Math.min(pack.areas.length - 1, to)));
+      window.scrollTo(0, 0);
+    },
+    [pack.areas.length],
+  );
   const finish = useCallback(async () => {
     setFinishing(true);
     await walking.finish();
@@ -64,13 +75,33 @@ function Walking({ given }: { given: WalkPack }) {
     file.current?.click();
   }, []);
   const { record } = walking;
-  const keepPictures = useCallback((files: FileList | null, areaId: string) => {
-    const list = [...(files ?? [])];
-    const [fit, large] = [list.filter((one) => one.size <= LARGEST_PICTURE), list.filter((one) => one.size > LARGEST_PICTURE)];
-    fit.forEach((one, index) => record({ kind: 'picture', area: areaId, picture: '', ...(standpoint.current ? { standpoint: standpoint.current } : {}) }, index < fit.length - 1 ? '' : fit.length === 1 ? 'Picture kept' : `${fit.length} pictures kept`, one));
-    if (large.length > 0) say({ text: `${large.map((one) => one.name).join(', ')}: a picture has at most ${LARGEST_PICTURE / 1024 / 1024} MB. Take it smaller.` });
-    standpoint.current = undefined;
-  }, [record, say]);
+  const keepPictures = useCallback(
+    (files: FileList | null, areaId: string) => {
+      const list = [...(files ?? [])];
+      const [fit, large] = [
+        list.filter((one) => one.size <= LARGEST_PICTURE),
+        list.filter((one) => one.size > LARGEST_PICTURE),
+      ];
+      fit.forEach((one, index) =>
+        record(
+          {
+            kind: 'picture',
+            area: areaId,
+            picture: '',
+            ...(standpoint.current ? { standpoint: standpoint.current } : {}),
+          },
+          index < fit.length - 1 ? '' : fit.length === 1 ? 'Picture kept' : `${fit.length} pictures kept`,
+          one,
+        ),
+      );
+      if (large.length > 0)
+        say({
+          text: `${large.map((one) => one.name).join(', ')}: a picture has at most ${LARGEST_PICTURE / 1024 / 1024} MB. Take it smaller.`,
+        });
+      standpoint.current = undefined;
+    },
+    [record, say],
+  );
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
@@ -78,10 +109,18 @@ function Walking({ given }: { given: WalkPack }) {
       const bars = [...document.querySelectorAll<HTMLElement>('.walk [role=slider]')];
       const here = bars.findIndex((bar) => bar === document.activeElement);
       const acts: Record<string, () => void> = {
-        ArrowRight: () => go(at + 1), ArrowLeft: () => go(at - 1),
-        ArrowDown: () => bars[Math.min(bars.length - 1, here + 1)]?.focus(), ArrowUp: () => bars[Math.max(0, here - 1)]?.focus(),
-        n: () => open('line'), t: () => open('tell'), m: () => open('measure'), p: () => onPicture(), Escape: () => setPanel(undefined),
-        ...(event.target instanceof HTMLElement && /^(BUTTON|A|SUMMARY)$/.test(event.target.tagName) ? {} : { Enter: onward }),
+        ArrowRight: () => go(at + 1),
+        ArrowLeft: () => go(at - 1),
+        ArrowDown: () => bars[Math.min(bars.length - 1, here + 1)]?.focus(),
+        ArrowUp: () => bars[Math.max(0, here - 1)]?.focus(),
+        n: () => open('line'),
+        t: () => open('tell'),
+        m: () => open('measure'),
+        p: () => onPicture(),
+        Escape: () => setPanel(undefined),
+        ...(event.target instanceof HTMLElement && /^(BUTTON|A|SUMMARY)$/.test(event.target.tagName)
+          ? {}
+          : { Enter: onward }),
       };
       const act = acts[event.key];
       if (!act) return;
@@ -95,37 +134,112 @@ function Walking({ given }: { given: WalkPack }) {
   return (
     <div className="walk">
       <header className="walk-top">
-        <Link href={`/jobs/${pack.job.id}`} aria-label={`Leave the walk, back to ${pack.job.name}; it can be gone on with`}>‹ {pack.job.name}</Link>
+        <Link
+          href={`/jobs/${pack.job.id}`}
+          aria-label={`Leave the walk, back to ${pack.job.name}; it can be gone on with`}
+        >
+          ‹ {pack.job.name}
+        </Link>
         <Unsent />
       </header>
       <main className="walk-body">
-        {pack.walk.finished && <p className="soft">This walk is finished. What you add now still belongs to it. <Link href={`/jobs/${pack.job.id}/walks/${pack.walk.id}`}>To its review</Link></p>}
-        {!area && <p>This job has no areas yet. <Link href={`/jobs/${pack.job.id}/set-out`}>Set them out first.</Link></p>}
-        {area && panel === 'route' && <Route walking={walking} at={at} finished={pack.walk.finished} finishing={finishing} onGo={go} onFinish={() => void finish()} />}
+        {pack.walk.finished && (
+          <p className="soft">
+            This walk is finished. What you add now still belongs to it.{' '}
+            <Link href={`/jobs/${pack.job.id}/walks/${pack.walk.id}`}>To its review</Link>
+          </p>
+        )}
+        {!area && (
+          <p>
+            This job has no areas yet. <Link href={`/jobs/${pack.job.id}/set-out`}>Set them out first.</Link>
+          </p>
+        )}
+        {area && panel === 'route' && (
+          <Route
+            walking={walking}
+            at={at}
+            finished={pack.walk.finished}
+            finishing={finishing}
+            onGo={go}
+            onFinish={() => void finish()}
+          />
+        )}
         {area && panel !== 'route' && (
           <>
             <div className="d-flex align-items-baseline justify-content-between gap-2">
               <h1>{area.name}</h1>
-              <button type="button" className="btn btn-link p-0 text-nowrap" onClick={() => setPanel('route')}>{at + 1} of {walking.areas.length} · {area.place}</button>
+              <button type="button" className="btn btn-link p-0 text-nowrap" onClick={() => setPanel('route')}>
+                {at + 1} of {walking.areas.length} · {area.place}
+              </button>
             </div>
-            <p className="soft small-text mb-0">{pack.walk.kind} walk · {ASKS[pack.walk.kind]}</p>
-            {panel === 'line' && <LineForm key={`line ${area.id}`} area={area} walking={walking} onDone={() => setPanel(undefined)} onTell={() => open('tell')} />}
-            {panel === 'measure' && <MeasureForm key={`measure ${area.id}`} area={area} units={pack.job.units} walking={walking} onDone={() => setPanel(undefined)} />}
-            {panel === 'tell' ? <Tell here={area.id} walking={walking} onDone={() => setPanel(undefined)} /> : <AreaBody key={`area ${area.id}`} area={area} walking={walking} kind={pack.walk.kind} onPicture={onPicture} />}
+            <p className="soft small-text mb-0">
+              {pack.walk.kind} walk · {ASKS[pack.walk.kind]}
+            </p>
+            {panel === 'line' && (
+              <LineForm
+                key={`line ${area.id}`}
+                area={area}
+                walking={walking}
+                onDone={() => setPanel(undefined)}
+                onTell={() => open('tell')}
+              />
+            )}
+            {panel === 'measure' && (
+              <MeasureForm
+                key={`measure ${area.id}`}
+                area={area}
+                units={pack.job.units}
+                walking={walking}
+                onDone={() => setPanel(undefined)}
+              />
+            )}
+            {panel === 'tell' ? (
+              <Tell here={area.id} walking={walking} onDone={() => setPanel(undefined)} />
+            ) : (
+              <AreaBody
+                key={`area ${area.id}`}
+                area={area}
+                walking={walking}
+                kind={pack.walk.kind}
+                onPicture={onPicture}
+              />
+            )}
           </>
         )}
-        <input ref={file} type="file" accept="image/*" multiple className="visually-hidden" tabIndex={-1} aria-label="Picture of this area"
+        <input
+          ref={file}
+          type="file"
+          accept="image/*"
+          multiple
+          className="visually-hidden"
+          tabIndex={-1}
+          aria-label="Picture of this area"
           onChange={(event) => {
             if (area) keepPictures(event.target.files, area.id);
             event.target.value = '';
-          }} />
+          }}
+        />
       </main>
       {area && (
         <nav className="thumb" aria-label="Record">
-          <button type="button" onClick={() => onPicture()}>Picture</button>
-          <button type="button" onClick={() => open('line')}>Line</button>
-          <button type="button" onClick={() => open('measure')}>Measure</button>
-          {panel === 'route' ? <button type="button" className="next" onClick={() => setPanel(undefined)}>Back to {area.name}</button> : <button type="button" className="next" onClick={onward}>{next ? `${next.name} →` : 'All seen →'}</button>}
+          <button type="button" onClick={() => onPicture()}>
+            Picture
+          </button>
+          <button type="button" onClick={() => open('line')}>
+            Line
+          </button>
+          <button type="button" onClick={() => open('measure')}>
+            Measure
+          </button>
+          {panel === 'route' ? (
+            <button type="button" className="next" onClick={() => setPanel(undefined)}>
+              Back to {area.name}
+            </button>
+          ) : (
+            <button type="button" className="next" onClick={onward}>
+              {next ? `${next.name} →` : 'All seen →'}
+            </button>
+          )}
         </nav>
       )}
     </div>

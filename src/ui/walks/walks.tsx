@@ -18,19 +18,53 @@ export function Walks({ view }: { view: WalksView }) {
       <WalkPlaces job={view.job.id} />
       <div className="page">
         <div className="page-head">
-          <h1>Walks</h1><span className="soft">{view.job.walked}</span>
+          <h1>Walks</h1>
+          <span className="soft">{view.job.walked}</span>
           <span className="push actions">
-            {!view.job.openWalk && <Form.Select style={{ width: '11rem' }} aria-label="Kind of walk" value={kind} onChange={(event) => setKind(event.target.value as WalkKind)}>{WALK_KINDS.map((one) => <option key={one} value={one}>{one} walk</option>)}</Form.Select>}
+            {!view.job.openWalk && (
+              <Form.Select
+                style={{ width: '11rem' }}
+                aria-label="Kind of walk"
+                value={kind}
+                onChange={(event) => setKind(event.target.value as WalkKind)}
+              >
+                {WALK_KINDS.map((one) => (
+                  <option key={one} value={one}>
+                    {one} walk
+                  </option>
+                ))}
+              </Form.Select>
+            )}
             <StartWalk job={view.job.id} openWalk={view.job.openWalk} kind={kind} />
           </span>
         </div>
-        {view.walks.length === 0 && <div className="empty"><p className="mb-0">Nobody has walked this job yet. The first walk is usually the scope walk: room by room, outside faces too, what is to be done, what is not, and what can only be known once it is opened.</p></div>}
+        {view.walks.length === 0 && (
+          <div className="empty">
+            <p className="mb-0">
+              Nobody has walked this job yet. The first walk is usually the scope walk: room by room, outside faces too,
+              what is to be done, what is not, and what can only be known once it is opened.
+            </p>
+          </div>
+        )}
         <ul className="lines">
           {view.walks.map((walk) => (
             <li key={walk.id}>
               <Mark kind={walk.finished ? 'done' : 'under-way'} />
-              <div className="what"><Link className="fw-bold" href={walk.finished ? `/jobs/${view.job.id}/walks/${walk.id}` : `/walk/${walk.id}`}>{walk.when}, {walk.kind} walk</Link> <span className="soft">{walk.by}</span><div className="small-text soft">{walk.finished ? walk.summary : 'not finished'}</div></div>
-              {walk.finished && <Link className="small-text" href={`/jobs/${view.job.id}/walks/${walk.id}`}>what it changed</Link>}
+              <div className="what">
+                <Link
+                  className="fw-bold"
+                  href={walk.finished ? `/jobs/${view.job.id}/walks/${walk.id}` : `/walk/${walk.id}`}
+                >
+                  {walk.when}, {walk.kind} walk
+                </Link>{' '}
+                <span className="soft">{walk.by}</span>
+                <div className="small-text soft">{walk.finished ? walk.summary : 'not finished'}</div>
+              </div>
+              {walk.finished && (
+                <Link className="small-text" href={`/jobs/${view.job.id}/walks/${walk.id}`}>
+                  what it changed
+                </Link>
+              )}
             </li>
           ))}
         </ul>

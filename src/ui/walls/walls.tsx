@@ -22,25 +22,72 @@ export function Walls({ view }: { view: WallsView }) {
     <>
       <JobPlaces job={job} />
       <div className="page">
-        <p className="mb-1 small-text"><Link href={`/jobs/${job.id}/areas/${area.id}`} className="soft">{area.name}</Link></p>
+        <p className="mb-1 small-text">
+          <Link href={`/jobs/${job.id}/areas/${area.id}`} className="soft">
+            {area.name}
+          </Link>
+        </p>
         <div className="page-head">
           <h1>Inside the walls</h1>
-          <span className="soft">{walls.length === 0 ? 'nothing recorded yet' : `${walls.reduce((sum, wall) => sum + wall.things.length, 0)} things in ${walls.length} ${walls.length === 1 ? 'wall' : 'walls'}`}</span>
-          <span className="push actions no-print"><StartWalk job={job.id} openWalk={job.openWalk} kind="close-in" />{walls.length > 0 && <a className="btn btn-outline-secondary" href={`${paper}/walls.pdf`}>Paper (PDF)</a>}</span>
+          <span className="soft">
+            {walls.length === 0
+              ? 'nothing recorded yet'
+              : `${walls.reduce((sum, wall) => sum + wall.things.length, 0)} things in ${walls.length} ${walls.length === 1 ? 'wall' : 'walls'}`}
+          </span>
+          <span className="push actions no-print">
+            <StartWalk job={job.id} openWalk={job.openWalk} kind="close-in" />
+            {walls.length > 0 && (
+              <a className="btn btn-outline-secondary" href={`${paper}/walls.pdf`}>
+                Paper (PDF)
+              </a>
+            )}
+          </span>
         </div>
         <div className="columns">
           <div>
-            {walls.length === 0 && <div className="empty"><p className="mb-0">On a walk, Measure and then “Something in a wall” keeps what goes into it: how far from its left corner, how high, with a picture. It is found again here, on paper and by Ctrl K, years after the board is on.</p></div>}
+            {walls.length === 0 && (
+              <div className="empty">
+                <p className="mb-0">
+                  On a walk, Measure and then “Something in a wall” keeps what goes into it: how far from its left
+                  corner, how high, with a picture. It is found again here, on paper and by Ctrl K, years after the
+                  board is on.
+                </p>
+              </div>
+            )}
             {walls.map((wall) => (
               <section key={wall.wall} id={`wall-${wall.wall + 1}`} className="wall-record">
-                <div className="block-head"><h2>{wall.name}</h2><span className="push small-text no-print"><a href={`${paper}/inside-${wall.wall + 1}.svg`}>SVG</a> · <a href={`${paper}/inside-${wall.wall + 1}.dxf`}>DXF</a></span></div>
-                <DrawingView drawing={wall.drawing} label={`${area.name}, ${wall.name} as one faces it: ${wall.things.map((thing) => `${thing.number} ${thing.what}`).join(', ')}`} />
+                <div className="block-head">
+                  <h2>{wall.name}</h2>
+                  <span className="push small-text no-print">
+                    <a href={`${paper}/inside-${wall.wall + 1}.svg`}>SVG</a> ·{' '}
+                    <a href={`${paper}/inside-${wall.wall + 1}.dxf`}>DXF</a>
+                  </span>
+                </div>
+                <DrawingView
+                  drawing={wall.drawing}
+                  label={`${area.name}, ${wall.name} as one faces it: ${wall.things.map((thing) => `${thing.number} ${thing.what}`).join(', ')}`}
+                />
                 <ul className="lines">
                   {wall.things.map((thing) => (
                     <li key={thing.id}>
                       <span className="fw-bold mono">{thing.number}</span>
-                      <div className="what">{thing.place}<div className="small-text soft">{thing.by}, {thing.when}</div></div>
-                      {thing.picture && <a href={`/api/pictures/${thing.picture}?w=1280`}><img src={`/api/pictures/${thing.picture}?w=240`} alt={`${thing.what} in ${wall.name}`} width={72} height={54} style={{ objectFit: 'cover' }} /></a>}
+                      <div className="what">
+                        {thing.place}
+                        <div className="small-text soft">
+                          {thing.by}, {thing.when}
+                        </div>
+                      </div>
+                      {thing.picture && (
+                        <a href={`/api/pictures/${thing.picture}?w=1280`}>
+                          <img
+                            src={`/api/pictures/${thing.picture}?w=240`}
+                            alt={`${thing.what} in ${wall.name}`}
+                            width={72}
+                            height={54}
+                            style={{ objectFit: 'cover' }}
+                          />
+                        </a>
+                      )}
                     </li>
                   ))}
                 </ul>
@@ -59,16 +106,78 @@ function Check({ view: { area, job }, check }: { view: WallsView; check: NonNull
   const remove = useRemove();
   return (
     <div>
-      <div className="block-head"><h2>Before the walls are closed</h2><span className="push small-text soft">{check.lines.length - check.open} of {check.lines.length} settled</span></div>
-      {check.closed ? <p className="good mt-2"><Mark kind="done" silent /> Closed {check.closed}.</p> : <Notice bad={check.covered}>{check.covers ? `${check.covers[0]?.toUpperCase() ?? ''}${check.covers.slice(1)} does not start in the plan while a line is open.` : 'A line is open.'}{check.covered ? ' It was begun on site all the same.' : ''}</Notice>}
-      {check.signed && <p className="mt-2">{check.signed.name} answers for what was open, {check.signed.when}: {check.signed.reason} <Button size="sm" variant="link" className="p-0" onClick={() => remove('close-in-sign', check.signed?.id ?? '', 'The signature')}>Take it back</Button></p>}
-      {!check.closed && check.open > 0 && <p className="actions"><Button size="sm" variant="outline-secondary" onClick={() => setSigning(true)}>Answer for the open lines by name</Button></p>}
+      <div className="block-head">
+        <h2>Before the walls are closed</h2>
+        <span className="push small-text soft">
+          {check.lines.length - check.open} of {check.lines.length} settled
+        </span>
+      </div>
+      {check.closed ? (
+        <p className="good mt-2">
+          <Mark kind="done" silent /> Closed {check.closed}.
+        </p>
+      ) : (
+        <Notice bad={check.covered}>
+          {check.covers
+            ? `${check.covers[0]?.toUpperCase() ?? ''}${check.covers.slice(1)} does not start in the plan while a line is open.`
+            : 'A line is open.'}
+          {check.covered ? ' It was begun on site all the same.' : ''}
+        </Notice>
+      )}
+      {check.signed && (
+        <p className="mt-2">
+          {check.signed.name} answers for what was open, {check.signed.when}: {check.signed.reason}{' '}
+          <Button
+            size="sm"
+            variant="link"
+            className="p-0"
+            onClick={() => remove('close-in-sign', check.signed?.id ?? '', 'The signature')}
+          >
+            Take it back
+          </Button>
+        </p>
+      )}
+      {!check.closed && check.open > 0 && (
+        <p className="actions">
+          <Button size="sm" variant="outline-secondary" onClick={() => setSigning(true)}>
+            Answer for the open lines by name
+          </Button>
+        </p>
+      )}
       <ul className="lines">
-        {check.lines.map((line) => <li key={line.key}><Mark kind={line.state === 'right' || line.state === 'not here' ? 'done' : line.state === 'open' ? 'stop' : 'not-begun'} /><div className="what">{line.text}<div className="small-text soft">{line.because}{line.said ? ` · ${line.said}` : ''}{line.state === 'not here' ? ' · not here' : ''}</div></div></li>)}
+        {check.lines.map((line) => (
+          <li key={line.key}>
+            <Mark
+              kind={
+                line.state === 'right' || line.state === 'not here'
+                  ? 'done'
+                  : line.state === 'open'
+                    ? 'stop'
+                    : 'not-begun'
+              }
+            />
+            <div className="what">
+              {line.text}
+              <div className="small-text soft">
+                {line.because}
+                {line.said ? ` · ${line.said}` : ''}
+                {line.state === 'not here' ? ' · not here' : ''}
+              </div>
+            </div>
+          </li>
+        ))}
       </ul>
       <Slip title="Closing with lines open" open={signing} onClose={() => setSigning(false)}>
-        <p className="soft">The walls of {area.name} are closed although {check.open} {check.open === 1 ? 'line is' : 'lines are'} open. Whoever answers for it is kept with the reason; an inspection is not replaced by this.</p>
-        <CommandForm kind={signCloseIn} submit="Answer for it" onDone={() => setSigning(false)} start={() => ({ id: newId(), area: area.id, name: '', reason: '' })}>
+        <p className="soft">
+          The walls of {area.name} are closed although {check.open} {check.open === 1 ? 'line is' : 'lines are'} open.
+          Whoever answers for it is kept with the reason; an inspection is not replaced by this.
+        </p>
+        <CommandForm
+          kind={signCloseIn}
+          submit="Answer for it"
+          onDone={() => setSigning(false)}
+          start={() => ({ id: newId(), area: area.id, name: '', reason: '' })}
+        >
           <TextField name="name" label="Who answers for it" />
           <TextField name="reason" label="Why it is closed all the same" rows={2} />
         </CommandForm>

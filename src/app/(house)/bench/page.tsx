@@ -3,7 +3,11 @@ import { Bench } from '@/ui/bench/bench';
 
 export const metadata = { title: 'Bench' };
 
-export default async function BenchPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+export default async function BenchPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   await visitor();
   const { area } = await searchParams;
   return <Bench area={typeof area === 'string' ? area : undefined} />;

@@ -5,7 +5,11 @@ import { Schedule } from '@/ui/schedule/schedule';
 
 export const metadata = { title: 'Schedule, all jobs' };
 
-export default async function WholeSchedulePage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+export default async function WholeSchedulePage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   const options = boardOptions(await searchParams);
   const { view } = await shown(() => scheduleView(house(), { ...options, by: 'trade' }));
   return <Schedule key={view.task} view={view} />;

@@ -9,7 +9,8 @@ const HEARTBEAT_MS = 20_000;
 
 /** The change stream: one number of the log for every change, so that screens know when to look again. */
 export async function GET(request: Request): Promise<Response> {
-  if (!(await signedIn())) return problemResponse(new Refusal(401, { code: 'not-signed-in', message: 'Sign in first.' }));
+  if (!(await signedIn()))
+    return problemResponse(new Refusal(401, { code: 'not-signed-in', message: 'Sign in first.' }));
   const { db, news } = house();
   const encoder = new TextEncoder();
   let stop = (): void => undefined;
@@ -31,5 +32,11 @@ export async function GET(request: Request): Promise<Response> {
     },
     cancel: () => stop(),
   });
-  return new Response(stream, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no' } });
+  return new Response(stream, {
+    headers: {
+      'content-type': 'text/event-stream',
+      'cache-control': 'no-store, no-transform',
+      'x-accel-buffering': 'no',
+    },
+  });
 }

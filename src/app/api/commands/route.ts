@@ -22,7 +22,8 @@ export async function POST(request: Request): Promise<Response> {
     const { httpStatus, ...answer } = receive(house(), await standing(request), body);
     if (answer.status === 'refused') return problem({ ...answer.problem, ...{ id: answer.id } });
     // Whoever founds the firm is its owner and comes in with it.
-    if (answer.status === 'applied' && (body as { type?: unknown }).type === foundFirm.type) await signIn((answer.result as { person: string }).person);
+    if (answer.status === 'applied' && (body as { type?: unknown }).type === foundFirm.type)
+      await signIn((answer.result as { person: string }).person);
     return Response.json(answer, { status: httpStatus });
   } catch (error) {
     return problemResponse(error);

@@ -11,7 +11,11 @@ export async function POST(request: Request): Promise<Response> {
   try {
     refuseForeignOrigin(request);
     await needSession();
-    const tooLarge = new Refusal(413, { code: 'picture-too-large', message: `A picture has at most ${LARGEST_PICTURE / 1024 / 1024} MB.`, field: 'picture' });
+    const tooLarge = new Refusal(413, {
+      code: 'picture-too-large',
+      message: `A picture has at most ${LARGEST_PICTURE / 1024 / 1024} MB.`,
+      field: 'picture',
+    });
     return Response.json(await keepPicture(house(), await bodyUpTo(request, LARGEST_PICTURE, tooLarge)));
   } catch (error) {
     return problemResponse(error);

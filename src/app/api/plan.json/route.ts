@@ -9,7 +9,8 @@ export async function GET(): Promise<Response> {
   try {
     await needSession();
     const plan = readPlan(house().db);
-    if (!plan) throw new Refusal(404, { code: 'no-plan', message: 'There is no plan yet; set out the areas of a job first.' });
+    if (!plan)
+      throw new Refusal(404, { code: 'no-plan', message: 'There is no plan yet; set out the areas of a job first.' });
     return Response.json(plan);
   } catch (error) {
     return problemResponse(error);

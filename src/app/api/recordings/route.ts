@@ -10,7 +10,11 @@ export async function POST(request: Request): Promise<Response> {
   try {
     refuseForeignOrigin(request);
     await needSession();
-    const tooLarge = new Refusal(413, { code: 'recording-too-large', message: `A recording has at most ${LARGEST_RECORDING / 1024 / 1024} MB; the captions alone are enough.`, field: 'recording' });
+    const tooLarge = new Refusal(413, {
+      code: 'recording-too-large',
+      message: `A recording has at most ${LARGEST_RECORDING / 1024 / 1024} MB; the captions alone are enough.`,
+      field: 'recording',
+    });
     return Response.json(await keepRecording(house(), await bodyUpTo(request, LARGEST_RECORDING, tooLarge)));
   } catch (error) {
     return problemResponse(error);

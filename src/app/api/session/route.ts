@@ -7,11 +7,24 @@ import { jsonBody, problemResponse, refuseForeignOrigin } from '@/server/http';
 export async function POST(request: Request): Promise<Response> {
   try {
     refuseForeignOrigin(request);
-    const { email, password } = await signInSchema.validate(await jsonBody(request), { strict: true }).catch((error: unknown) => {
-      throw error instanceof ValidationError ? new Refusal(400, { code: 'bad-input', message: error.message, ...(error.path ? { field: error.path } : {}) }) : error;
-    });
+    const { email, password } = await signInSchema
+      .validate(await jsonBody(request), { strict: true })
+      .catch((error: unknown) => {
+        throw error instanceof ValidationError
+          ? new Refusal(400, {
+              code: 'bad-input',
+              message: error.message,
+              ...(error.path ? { field: error.path } : {}),
+            })
+          : error;
+      });
     const person = checkPassword(email, password);
-    if (!person) throw new Refusal(401, { code: 'wrong-password', message: 'Address and password do not belong together.', field: 'password' });
+    if (!person)
+      throw new Refusal(401, {
+        code: 'wrong-password',
+        message: 'Address and password do not belong together.',
+        field: 'password',
+      });
     await signIn(person);
     return Response.json({ person });
   } catch (error) {

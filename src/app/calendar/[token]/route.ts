@@ -9,7 +9,13 @@ export async function GET(_: Request, { params }: { params: Promise<{ token: str
     const { token } = await params;
     const file = token.endsWith('.ics') ? feedFile(house(), token.slice(0, -4)) : undefined;
     if (!file) throw new Refusal(404, { code: 'feed-closed', message: 'This calendar does not open any more.' });
-    return new Response(file.content, { headers: { 'content-type': 'text/calendar; charset=utf-8', 'cache-control': 'private, max-age=300', 'content-disposition': 'inline; filename="aftermist.ics"' } });
+    return new Response(file.content, {
+      headers: {
+        'content-type': 'text/calendar; charset=utf-8',
+        'cache-control': 'private, max-age=300',
+        'content-disposition': 'inline; filename="aftermist.ics"',
+      },
+    });
   } catch (error) {
     return problemResponse(error);
   }

@@ -18,6 +18,11 @@ export default async function BenchCalculatorPage({ params, searchParams }: Term
   const { name } = await params;
   const { area, kept } = await searchParams;
   if (!calculatorNamed(name)) notFound();
-  const { view } = await shown(() => ({ bench: benchView(house()), kept: typeof kept === 'string' ? keptCalculation(house(), kept) : undefined }));
-  return <CalculatorPage name={name} view={view.bench} area={typeof area === 'string' ? area : undefined} kept={view.kept} />;
+  const { view } = await shown(() => ({
+    bench: benchView(house()),
+    kept: typeof kept === 'string' ? keptCalculation(house(), kept) : undefined,
+  }));
+  return (
+    <CalculatorPage name={name} view={view.bench} area={typeof area === 'string' ? area : undefined} kept={view.kept} />
+  );
 }

@@ -5,7 +5,10 @@ export async function POST(request: Request): Promise<Response> {
   try {
     refuseForeignOrigin(request);
     const body = await jsonBody(request);
-    const id = typeof body === 'object' && body !== null && 'person' in body && typeof body.person === 'string' ? body.person : '';
+    const id =
+      typeof body === 'object' && body !== null && 'person' in body && typeof body.person === 'string'
+        ? body.person
+        : '';
     await become(id);
     return Response.json({ person: id });
   } catch (error) {

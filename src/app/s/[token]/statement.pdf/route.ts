@@ -9,7 +9,8 @@ export async function GET(_: Request, { params }: { params: Promise<{ token: str
   try {
     const link = openLink(house(), (await params).token);
     const number = link?.audience === 'client' && link.job ? sentStatement(house(), link.job)?.number : undefined;
-    if (!link?.job || number === undefined) throw new Refusal(404, { code: 'link-closed', message: 'This link does not open that.' });
+    if (!link?.job || number === undefined)
+      throw new Refusal(404, { code: 'link-closed', message: 'This link does not open that.' });
     return paperResponse(await jobPaper(house(), link.job, 'statement.pdf', { version: number }));
   } catch (error) {
     return problemResponse(error);

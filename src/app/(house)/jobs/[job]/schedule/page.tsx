@@ -5,7 +5,13 @@ import { Schedule } from '@/ui/schedule/schedule';
 
 export const metadata = { title: 'Schedule' };
 
-export default async function SchedulePage({ params, searchParams }: { params: Promise<{ job: string }>; searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+export default async function SchedulePage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ job: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   const { job } = await params;
   const options = boardOptions(await searchParams);
   const { view } = await shown(() => scheduleView(house(), { ...options, job }));

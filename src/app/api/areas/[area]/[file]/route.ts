@@ -3,7 +3,10 @@ import { areaPaper, paperResponse } from '@/server/files/papers';
 import { house } from '@/server/house';
 import { originOf, problemResponse } from '@/server/http';
 
-export async function GET(request: Request, { params }: { params: Promise<{ area: string; file: string }> }): Promise<Response> {
+export async function GET(
+  request: Request,
+  { params }: { params: Promise<{ area: string; file: string }> },
+): Promise<Response> {
   try {
     await needSession();
     const { area, file } = await params;

@@ -5,7 +5,13 @@ import { Progress } from '@/ui/schedule/progress';
 
 export const metadata = { title: 'Slip and progress' };
 
-export default async function ProgressPage({ params, searchParams }: { params: Promise<{ job: string }>; searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+export default async function ProgressPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ job: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   const { job } = await params;
   const { against } = await searchParams;
   const { view } = await shown(() => progressView(house(), job, typeof against === 'string' ? against : undefined));

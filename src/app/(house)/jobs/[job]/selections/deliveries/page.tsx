@@ -5,7 +5,13 @@ import { Deliveries } from '@/ui/selections/deliveries';
 
 export const metadata = { title: 'Deliveries and storage' };
 
-export default async function DeliveriesPage({ params, searchParams }: { params: Promise<{ job: string }>; searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+export default async function DeliveriesPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ job: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   const [{ job }, { left }] = await Promise.all([params, searchParams]);
   const { view } = await shown(() => deliveriesView(house(), job));
   return <Deliveries view={view} left={typeof left === 'string' ? left : undefined} />;
