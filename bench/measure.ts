@@ -20,7 +20,10 @@ const round = (number: number): number => Number(number.toPrecision(4));
 export const median = (numbers: readonly number[]): number =>
   [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)] ?? Number.NaN;
 
-/** Milliseconds of each of several runs, taken in turn so that whatever else the machine does falls on all of them alike. */
+/**
+ * Milliseconds of each of several runs, taken in turn so that whatever else the machine does falls on all of them
+ * alike.
+ */
 export async function inTurn(rounds: number, works: readonly (() => unknown)[]): Promise<number[][]> {
   const times: number[][] = works.map(() => []);
   for (let round = -1; round < rounds; round++) {

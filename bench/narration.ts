@@ -6,7 +6,9 @@ import { readNarration } from '../src/core/narration/read';
 import { wordsOf } from '../src/core/narration/words';
 import { figure, inTurn, median, type Figure } from './measure';
 
-/** Half an hour of speech made of the demo's narrations, read anew each time; held against only cutting it into words. */
+/**
+ * Half an hour of speech made of the demo's narrations, read anew each time; held against only cutting it into words.
+ */
 export async function narrationFigures(): Promise<Figure[]> {
   const folder = join(import.meta.dirname, '../demo/narrations');
   const told = readdirSync(folder).map((name) => readFileSync(join(folder, name), 'utf8'));

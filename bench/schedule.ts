@@ -29,7 +29,10 @@ interface Reference {
   heuristic_ub: number;
 }
 
-/** How fast schedules are made, and, where `AFTERMIST_INSTANCES` names a folder of instances with its reference, how good they are. */
+/**
+ * How fast schedules are made, and, where `AFTERMIST_INSTANCES` names a folder of instances with its reference, how
+ * good they are.
+ */
 export async function scheduleFigures(): Promise<Figure[]> {
   const project = thirty();
   let made = 0;

@@ -101,7 +101,10 @@ export const PLANT: {
   { key: 'saw', name: 'Slab saw', units: 1, phases: ['cut'] },
 ];
 
-/** Rain in mm, wind in m/s and the low in °C of ten days from today, morning and afternoon: a wet spell from the third day. */
+/**
+ * Rain in mm, wind in m/s and the low in °C of ten days from today, morning and afternoon: a wet spell from the third
+ * day.
+ */
 export const OUTLOOK: readonly (readonly [number, number, number])[] = [
   [0, 5, 4],
   [0, 6, 7],

@@ -1,6 +1,8 @@
 import { writeCaptions, type Cue } from '../src/core/narration/captions';
 
-/** A narration of the demo as it was labelled by hand: what is said, and what a careful listener would write down of it. */
+/**
+ * A narration of the demo as it was labelled by hand: what is said, and what a careful listener would write down of it.
+ */
 export interface Labelled {
   cues: Cue[];
   labels: {
@@ -17,7 +19,8 @@ const WORDS_A_SECOND = 2.6;
 const WORDS_A_CUE = 9;
 
 /**
- * Reads the demo's notation: `@Area` says where the speaker is, `{kind field=value}words{}` what a stretch of words says.
+ * Reads the demo's notation: `@Area` says where the speaker is, `{kind field=value}words{}` what a stretch of words
+ * says.
  * Cues are cut after a number of words, as captions cut sentences anywhere; a change of room brings a silence.
  */
 export function readLabelled(text: string): Labelled {

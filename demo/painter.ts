@@ -4,7 +4,8 @@ import type { AreaKind } from '@/core/sites/area';
 import { seeded } from '@/core/units/seeded';
 
 /**
- * Paints site pictures: the same standpoint shows the same room or face with what the phase has added, so two walks show real
+ * Paints site pictures: the same standpoint shows the same room or face with what the phase has added, so two walks
+ * show real
  * progress. Everything is computed from the subject; the same subject gives the same picture.
  */
 export interface Subject {
@@ -236,7 +237,8 @@ function ground(subject: Subject, random: () => number): string {
         '#5b6366',
       ),
     !past('excavate')
-      ? `<path d="M300 200 q ${bend} 140 -40 280" fill="none" stroke="#e4643a" stroke-width="5" stroke-dasharray="14 10"/>`
+      ? `<path d="M300 200 q ${bend} 140 -40 280" fill="none" stroke="#e4643a" stroke-width="5" ` +
+        'stroke-dasharray="14 10"/>'
       : '',
     trench
       ? poly(
@@ -295,7 +297,10 @@ export async function paint(subject: Subject): Promise<Buffer> {
         ? ground(subject, random)
         : room(subject, random);
   const warm = subject.hour < 12 ? '#bcd4e6' : '#f0b35a';
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${HEIGHT}"><rect width="100%" height="100%" fill="${subject.hour < 12 ? '#c6d6dd' : '#d9cbb4'}"/>${scene}<rect width="100%" height="100%" fill="${warm}" opacity="0.12"/></svg>`;
+  const svg =
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${HEIGHT}"><rect width="100%" height="100%" ` +
+    `fill="${subject.hour < 12 ? '#c6d6dd' : '#d9cbb4'}"/>${scene}<rect width="100%" height="100%" fill="${warm}" ` +
+    'opacity="0.12"/></svg>';
   return sharp(Buffer.from(svg))
     .jpeg({ quality: 72 })
     .withExif({ IFD0: { Software: 'Aftermist demo painter' }, IFD2: { DateTimeOriginal: subject.taken } })

@@ -54,7 +54,10 @@ export interface DemoJob {
     dependsOn?: string;
   }[];
   walks: DemoWalk[];
-  /** Lines of a check before covering that are open, by what they say; all others of the area are settled on the last walk. */
+  /**
+   * Lines of a check before covering that are open, by what they say; all others of the area are settled on the last
+   * walk.
+   */
   closeIns?: { area: string; open: string[] }[];
   /** What is in the walls; wall from 0, lengths as typed. */
   inWalls?: {
@@ -69,7 +72,10 @@ export interface DemoJob {
   }[];
   /** States in which the site was left, by days before today; how full the bin was. */
   left?: { day: number; bin: number; notWell?: { item: LeftItem; text: string } }[];
-  /** A narration told on the last walk: its file in `narrations/`, and how many of its first drafts were accepted already. */
+  /**
+   * A narration told on the last walk: its file in `narrations/`, and how many of its first drafts were accepted
+   * already.
+   */
   narration?: string;
   /** What stays with the client, what they want put right, what they accepted. */
   leftWithClient?: { kind: LeftKind; text: string; area?: string }[];
@@ -164,7 +170,8 @@ export interface DemoArea {
   provides?: string[];
   shelters?: string[];
   /**
-   * Where it stood at each walk: `framing` says all up to framing is done, `framing=0.3` all before it and that much of it,
+   * Where it stood at each walk: `framing` says all up to framing is done, `framing=0.3` all before it and that much
+   * of it,
    * `… +reroute=0.5` one more phase by itself; `` nothing yet.
    */
   stood: string[];

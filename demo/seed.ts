@@ -476,7 +476,8 @@ class Script {
     }
     if (left.size > 0)
       throw new Error(
-        `${area} has no line “${[...left].join('”, “')}”; it has: ${(check?.lines ?? []).map((line) => line.text).join('; ')}`,
+        `${area} has no line “${[...left].join('”, “')}”; it has: ` +
+          (check?.lines ?? []).map((line) => line.text).join('; '),
       );
   }
 

@@ -90,15 +90,12 @@ async function fetchInto(cache, file) {
 
 /** Files of ours that a text names; those of a style are named from where it lies. */
 function named(text, from = '/') {
-  const plain = [
-    ...text.matchAll(/(?:\/_next\/)?static\/(?:chunks|css|media)\/[\w./~%[\]()-]+?\.(?:js|css|woff2?)/g),
-  ].map((match) => (match[0].startsWith('/') ? match[0] : `/_next/${match[0]}`));
-  const urls =
-    from === '/'
-      ? []
-      : [...text.matchAll(/url\(["']?([^"')]+)["']?\)/g)]
-          .map((match) => new URL(match[1], `https://here${from}`).pathname)
-          .filter((path) => path.startsWith('/_next/'));
+  const ours = /(?:\/_next\/)?static\/(?:chunks|css|media)\/[\w./~%[\]()-]+?\.(?:js|css|woff2?)/g;
+  const plain = [...text.matchAll(ours)].map(([path]) => (path.startsWith('/') ? path : `/_next/${path}`));
+  if (from === '/') return plain;
+  const urls = [...text.matchAll(/url\(["']?([^"')]+)["']?\)/g)]
+    .map((match) => new URL(match[1], `https://here${from}`).pathname)
+    .filter((path) => path.startsWith('/_next/'));
   return [...new Set([...plain, ...urls])];
 }
 

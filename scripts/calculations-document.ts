@@ -17,16 +17,23 @@ const asked = (ask: Ask<unknown>): string => {
       .map(([kind, parts]) => `${kind} (${Object.values(parts).map(asked).join(', ')})`)
       .join(' or ')}`;
   if (ask.kind === 'list')
-    return `${ask.label}: each ${ask.of && (isAsk(ask.of) ? asked(ask.of) : Object.values(ask.of).map(asked).join(', '))}`;
+    return (
+      `${ask.label}: each ` +
+      `${ask.of && (isAsk(ask.of) ? asked(ask.of) : Object.values(ask.of).map(asked).join(', '))}`
+    );
   return `${ask.label}${unit ? ` (${unit})` : ''}${ask.optional ? ', may be left out' : ''}`;
 };
 
-/** Every calculator with what it asks, its formula, where its figures come from and who decides: the page of sources. */
+/**
+ * Every calculator with what it asks, its formula, where its figures come from and who decides: the page of sources.
+ */
 export function calculationsDocument(): string {
   const groups = (Object.keys(GROUPS) as Group[]).filter((group) => CALCULATORS.some((one) => one.group === group));
   return [
     '# The calculators and their sources',
-    'Made by `npm run calculations` from the calculators themselves; a test keeps it true. Lengths are millimetres, areas m², volumes m³, money minor units. A calculation here is never an engineer’s approval; where a limit comes from a model code or guidance it is a default, and your local code and inspector decide.',
+    'Made by `npm run calculations` from the calculators themselves; a test keeps it true. Lengths are ' +
+      'millimetres, areas m², volumes m³, money minor units. A calculation here is never an engineer’s approval; ' +
+      'where a limit comes from a model code or guidance it is a default, and your local code and inspector decide.',
     ...groups.flatMap((group) => [
       `## ${GROUPS[group]}`,
       ...CALCULATORS.filter((one) => one.group === group).map((one) =>

@@ -16,8 +16,12 @@ const env = {
 };
 console.log('Making the demo firm, unless it is there …');
 if (!run(bin('tsx'), ['scripts/seed.ts'], env)) process.exit(1);
-serve(
-  env,
-  (url) =>
-    `\nAftermist with its demo firm is at ${url}\nEvery visitor is its contractor; the menu behind the name at the right lets you be somebody else. Delete var/demo to begin again.\n`,
+serve(env, (url) =>
+  [
+    '',
+    `Aftermist with its demo firm is at ${url}`,
+    'Every visitor is its contractor; the menu behind the name at the right lets you be somebody else.',
+    'Delete var/demo to begin again.',
+    '',
+  ].join('\n'),
 );

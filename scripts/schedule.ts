@@ -3,7 +3,10 @@ import { basename } from 'node:path';
 import { search } from '@/core/schedule/search';
 import { readSm } from '@/core/schedule/sm-file';
 
-/** `npm run schedule -- FILE.sm… [--schedules N] [--seed S]`: places and improves public-format projects, a line of JSON for each. */
+/**
+ * `npm run schedule -- FILE.sm… [--schedules N] [--seed S]`: places and improves public-format projects, a line of JSON
+ * for each.
+ */
 const SCHEDULES = 5_000;
 
 const args = process.argv.slice(2);

@@ -4,7 +4,8 @@ import { refuseWrongEnvironment } from '@/server/environment.mjs';
 import { seedDemo } from '../demo/seed';
 
 /**
- * Makes the demo firm in a folder that is not there yet or is empty: built beside its place and then renamed, so that half a firm is
+ * Makes the demo firm in a folder that is not there yet or is empty: built beside its place and then renamed, so that
+ * half a firm is
  * never started. Nothing that lies somewhere is ever removed.
  */
 const folder = process.env.AFTERMIST_DATA;
@@ -14,7 +15,8 @@ if (!existsSync(databaseFile(folder))) {
   const half = `${folder}.half`;
   if (isFilled(folder))
     stop(
-      `${folder} holds other files and no firm: the demo is made only in a folder that is not there or is empty. Name another with AFTERMIST_DATA, or move these files away.`,
+      `${folder} holds other files and no firm: the demo is made only in a folder that is not there or is empty. ` +
+        'Name another with AFTERMIST_DATA, or move these files away.',
     );
   if (isFilled(half)) stop(`${half} is what an earlier start left half made. Delete it and start again.`);
   const house = openHouse({ folder: half, demo: true });

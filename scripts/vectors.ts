@@ -42,7 +42,8 @@ cases.forEach(({ calc, input, expect }, number) => {
   else {
     failed += 1;
     console.log(
-      `case ${number + 1}, ${calc}: expected ${JSON.stringify(expect)}, given ${JSON.stringify(outcome)}, for ${JSON.stringify(input)}`,
+      `case ${number + 1}, ${calc}: expected ${JSON.stringify(expect)}, given ${JSON.stringify(outcome)}, for ` +
+        JSON.stringify(input),
     );
   }
 });

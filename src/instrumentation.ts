@@ -1,4 +1,7 @@
-/** Runs once when a server starts, before its first request: the planner's thread, the outbox, the desks of suppliers and weather. */
+/**
+ * Runs once when a server starts, before its first request: the planner's thread, the outbox, the desks of suppliers
+ * and weather.
+ */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
   const { refuseWrongEnvironment } = await import('./server/environment.mjs');

@@ -110,7 +110,9 @@ export const oldDairy: DemoJob = {
       seen: [
         {
           area: 'front',
-          note: 'Soil stands against the lowest boards; it goes down before anything is clad, or the new ones rot like the old.',
+          note:
+            'Soil stands against the lowest boards; it goes down before anything is clad, or the new ones rot like ' +
+            'the old.',
         },
         { area: 'front', measurement: 'height to the eaves', typed: '4.62 m' },
         { area: 'workshop', measurement: 'length inside', typed: '7.38 m' },

@@ -558,7 +558,8 @@ export const signalHouse: DemoJob = {
         {
           area: 'yard',
           caution:
-            'The trench is 4 ft deep at the lane end; a competent person decides on its support before anybody climbs in.',
+            'The trench is 4 ft deep at the lane end; a competent person decides on its support before anybody ' +
+            'climbs in.',
         },
         { area: 'wet', measurement: 'slab edge to soil pipe', typed: '3\' 7 1/2"' },
       ],

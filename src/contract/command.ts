@@ -3,7 +3,10 @@ import type { InferType, ObjectSchema, AnyObject } from 'yup';
 export const ROLES = ['contractor', 'lead', 'office'] as const;
 export type Role = (typeof ROLES)[number];
 
-/** Who may give a command: people by role, the holder of a share link, or a desk that speaks for the world outside. `founder` is the first visitor of an empty house. */
+/**
+ * Who may give a command: people by role, the holder of a share link, or a desk that speaks for the world outside.
+ * `founder` is the first visitor of an empty house.
+ */
 export type May = Role | 'link' | 'desk' | 'founder';
 
 /** The shape of one kind of change, shared by the browser that makes it and the door that checks it. */

@@ -18,7 +18,8 @@ export interface CsvTerms<Row> {
 const MOST_LINES = 5_000;
 
 /**
- * Reads CSV with a header line: commas, semicolons or tabs, a mark at the beginning, quotes. Lines that cannot be meant are told
+ * Reads CSV with a header line: commas, semicolons or tabs, a mark at the beginning, quotes. Lines that cannot be
+ * meant are told
  * by number and column and left out; the others are kept, so that one slip loses nothing.
  */
 export function readCsv<Row extends object>(
@@ -38,7 +39,9 @@ export function readCsv<Row extends object>(
       problems: [
         {
           line: 1,
-          message: `The first line must name the columns: ${Object.keys(columns).join(', ')}. There is no column ${missing.map((name) => `“${name}”`).join(' and ')}.`,
+          message:
+            `The first line must name the columns: ${Object.keys(columns).join(', ')}. There is no column ` +
+            `${missing.map((name) => `“${name}”`).join(' and ')}.`,
         },
       ],
     };
@@ -65,5 +68,6 @@ const disarm = (cell: unknown): unknown =>
 
 /** Writes rows as CSV with a header; a comma between, quotes where needed, lines ended as spreadsheets expect. */
 export function writeCsv(columns: readonly string[], rows: readonly (readonly (string | number | null)[])[]): string {
-  return `${Papa.unparse({ fields: [...columns], data: rows.map((row) => row.map((cell) => disarm(cell) ?? '')) }, { newline: '\r\n' })}\r\n`;
+  const data = rows.map((row) => row.map((cell) => disarm(cell) ?? ''));
+  return `${Papa.unparse({ fields: [...columns], data }, { newline: '\r\n' })}\r\n`;
 }

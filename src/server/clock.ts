@@ -6,7 +6,9 @@ import { readNow } from './environment.mjs';
  */
 export interface Clock {
   now: () => Date;
-  /** How far a clock that was set is ahead of the machine's; browsers make their times by it. 0 where nothing was set. */
+  /**
+   * How far a clock that was set is ahead of the machine's; browsers make their times by it. 0 where nothing was set.
+   */
   shiftMs: number;
 }
 

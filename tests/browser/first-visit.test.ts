@@ -255,7 +255,8 @@ describe('a first visit', () => {
     await press(page, 'Lists');
     await page.type(
       '[aria-labelledby], textarea',
-      'area,stance,verb,subject,quantity,unit\nMilk store,in,tile,the floor,12.8,m²\nMilk store,in,tile,the walls,many,m²\nAttic,in,paint,all,,\n',
+      'area,stance,verb,subject,quantity,unit\nMilk store,in,tile,the floor,12.8,m²\nMilk store,in,tile,the ' +
+        'walls,many,m²\nAttic,in,paint,all,,\n',
     );
     await press(page, 'Read the list');
     await seesText(page, 'Line 3, quantity: “many” is no quantity');

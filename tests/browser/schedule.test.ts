@@ -37,57 +37,65 @@ async function drag(page: Page, id: string, days: number): Promise<void> {
 }
 
 describe('the half-day board', () => {
-  it('takes a dragged block as a pin: a rule refuses what cannot be, with its reason beside the day; what can be stays', async () => {
-    const board = `${areaOf('lroof')}:deck`;
-    const page = await at(`${signal}/schedule`);
-    const before = await starts(board);
-    await drag(page, board, -2);
-    await seesText(page, 'Move it to another half-day');
-    await fillIn(page, '[name="reason"]', 'the carpenters would like to come early');
-    await press(page, 'What would it do?');
-    await textFits(page, /It cannot start on .* Not earlier: Lantern roof · open roof ends/);
-    await press(page, 'Pin it there');
-    await textFits(page, /one night of rain costs more than the roof/);
-    expect(await starts(board)).toBe(before);
-    await press(page, 'Close');
+  it(
+    'takes a dragged block as a pin: a rule refuses what cannot be, with its reason beside the day; what can be ' +
+      'stays',
+    async () => {
+      const board = `${areaOf('lroof')}:deck`;
+      const page = await at(`${signal}/schedule`);
+      const before = await starts(board);
+      await drag(page, board, -2);
+      await seesText(page, 'Move it to another half-day');
+      await fillIn(page, '[name="reason"]', 'the carpenters would like to come early');
+      await press(page, 'What would it do?');
+      await textFits(page, /It cannot start on .* Not earlier: Lantern roof · open roof ends/);
+      await press(page, 'Pin it there');
+      await textFits(page, /one night of rain costs more than the roof/);
+      expect(await starts(board)).toBe(before);
+      await press(page, 'Close');
 
-    const floors = `${areaOf('boat')}:gutters`;
-    await page.goto(`${on.server.url}${signal}/schedule?task=${encodeURIComponent(floors)}`);
-    await press(page, 'Close');
-    const stood = await task(floors);
-    await drag(page, floors, 1);
-    await seesText(page, 'Move it to another half-day');
-    await fillIn(page, '[name="reason"]', 'the gutters come a day later');
-    await press(page, 'What would it do?');
-    await textFits(page, /No job would end on another day|would end/);
-    await press(page, 'Pin it there');
-    await gone(page, 'Move it to another half-day');
-    await expect
-      .poll(async () => (await task(floors))?.reason.text, { timeout: 15_000 })
-      .toBe('Pinned here: the gutters come a day later.');
-    expect((await task(floors))?.start).toBeGreaterThan(stood?.start ?? 0);
-    await textFits(page, /pinned: the gutters come a day later/);
-    await inspect(page, 'board with a pin');
-    expect(on.complaints.filter((text) => !text.includes('422'))).toEqual([]);
-  });
+      const floors = `${areaOf('boat')}:gutters`;
+      await page.goto(`${on.server.url}${signal}/schedule?task=${encodeURIComponent(floors)}`);
+      await press(page, 'Close');
+      const stood = await task(floors);
+      await drag(page, floors, 1);
+      await seesText(page, 'Move it to another half-day');
+      await fillIn(page, '[name="reason"]', 'the gutters come a day later');
+      await press(page, 'What would it do?');
+      await textFits(page, /No job would end on another day|would end/);
+      await press(page, 'Pin it there');
+      await gone(page, 'Move it to another half-day');
+      await expect
+        .poll(async () => (await task(floors))?.reason.text, { timeout: 15_000 })
+        .toBe('Pinned here: the gutters come a day later.');
+      expect((await task(floors))?.start).toBeGreaterThan(stood?.start ?? 0);
+      await textFits(page, /pinned: the gutters come a day later/);
+      await inspect(page, 'board with a pin');
+      expect(on.complaints.filter((text) => !text.includes('422'))).toEqual([]);
+    },
+  );
 
-  it('says what would pull work forward, shows one crew alone, and looks longer for a better plan until it is stopped', async () => {
-    const page = await at(`/schedule?task=${encodeURIComponent(`${areaOf('lroof')}:glazing`)}`);
-    await press(page, 'What would pull this forward?');
-    await textFits(page, /no longer waiting, although the order of lantern glazing/);
-    await textFits(page, /wins \d+(\.\d)? days? sooner/);
-    await press(page, 'Close');
-    await page.goto(`${on.server.url}/schedule`);
-    await page.select('[aria-label="Show one crew alone"]', demoId('sub', 'plumbing'));
-    await gone(page, 'Rope & Rubble, 2 crews');
-    await seesText(page, 'Brackwater Plumbing');
-    await press(page, 'Look longer for a better plan');
-    await press(page, 'Stop, keep the best so far');
-    await textFits(page, /A better plan was found and is kept|No better plan was found/);
-    await page.goto(`${on.server.url}/schedule?weeks=12`);
-    await seesText(page, 'Conflict:');
-    expect(on.complaints).toEqual([]);
-  });
+  it(
+    'says what would pull work forward, shows one crew alone, and looks longer for a better plan until it is ' +
+      'stopped',
+    async () => {
+      const page = await at(`/schedule?task=${encodeURIComponent(`${areaOf('lroof')}:glazing`)}`);
+      await press(page, 'What would pull this forward?');
+      await textFits(page, /no longer waiting, although the order of lantern glazing/);
+      await textFits(page, /wins \d+(\.\d)? days? sooner/);
+      await press(page, 'Close');
+      await page.goto(`${on.server.url}/schedule`);
+      await page.select('[aria-label="Show one crew alone"]', demoId('sub', 'plumbing'));
+      await gone(page, 'Rope & Rubble, 2 crews');
+      await seesText(page, 'Brackwater Plumbing');
+      await press(page, 'Look longer for a better plan');
+      await press(page, 'Stop, keep the best so far');
+      await textFits(page, /A better plan was found and is kept|No better plan was found/);
+      await page.goto(`${on.server.url}/schedule?weeks=12`);
+      await seesText(page, 'Conflict:');
+      expect(on.complaints).toEqual([]);
+    },
+  );
 });
 
 describe('the order of the work', () => {
@@ -135,27 +143,31 @@ describe('the order of the work', () => {
 });
 
 describe('what comes from outside', () => {
-  it('an inspection fails: what was wrong is work, the next visit is booked, and the board and the slip say why the rest moved', async () => {
-    const insulation = `${areaOf('study')}:insulation`;
-    const before = await task(insulation);
-    const page = await at('/desks');
-    await press(page, 'Failed: Study · rough inspections');
-    await press(page, 'It failed');
-    await seesText(page, 'Say what was wrong');
-    await fillIn(page, '#fault-0', 'a box without its clamp');
-    await press(page, 'It failed');
-    await seesText(page, 'failed: a box without its clamp');
-    await expect
-      .poll(async () => (await task(insulation))?.start ?? 0, { timeout: 15_000 })
-      .toBeGreaterThan(before?.start ?? 0);
-    const again = `${areaOf('study')}:rough-inspection`;
-    await page.goto(`${on.server.url}${signal}/schedule?by=room&task=${encodeURIComponent(again)}`);
-    await seesText(page, 'Port Ellery building office comes on');
-    await page.goto(`${on.server.url}${signal}/schedule/progress`);
-    await press(page, 'Show all');
-    await textFits(page, /Study: rough inspections failed \(a box without its clamp\)/);
-    expect(on.complaints).toEqual([]);
-  });
+  it(
+    'an inspection fails: what was wrong is work, the next visit is booked, and the board and the slip say why the ' +
+      'rest moved',
+    async () => {
+      const insulation = `${areaOf('study')}:insulation`;
+      const before = await task(insulation);
+      const page = await at('/desks');
+      await press(page, 'Failed: Study · rough inspections');
+      await press(page, 'It failed');
+      await seesText(page, 'Say what was wrong');
+      await fillIn(page, '#fault-0', 'a box without its clamp');
+      await press(page, 'It failed');
+      await seesText(page, 'failed: a box without its clamp');
+      await expect
+        .poll(async () => (await task(insulation))?.start ?? 0, { timeout: 15_000 })
+        .toBeGreaterThan(before?.start ?? 0);
+      const again = `${areaOf('study')}:rough-inspection`;
+      await page.goto(`${on.server.url}${signal}/schedule?by=room&task=${encodeURIComponent(again)}`);
+      await seesText(page, 'Port Ellery building office comes on');
+      await page.goto(`${on.server.url}${signal}/schedule/progress`);
+      await press(page, 'Show all');
+      await textFits(page, /Study: rough inspections failed \(a box without its clamp\)/);
+      expect(on.complaints).toEqual([]);
+    },
+  );
 
   it('a sub’s own calendar is read, its effect shown, and the work moves; a broken file is refused beside it', async () => {
     const crew = demoId('sub', 'structure');

@@ -210,7 +210,9 @@ describe('the table of selections', () => {
     await page.waitForSelector('#csv-selections', { visible: true });
     await page.type(
       '#csv-selections',
-      'area,step,category,choice,code,quantity,unit,supplier,lead low,lead high\nKitchen,cabinets,Handles,Brushed bars,H-128,24,pieces,Quayside Fittings,5,8\nKitchen,cabinets,Handles,Again,H-1,1,pieces,,1,2\nKitchen,cabinets,Knobs,,,0,pieces,,8,5\n',
+      'area,step,category,choice,code,quantity,unit,supplier,lead low,lead high\n' +
+        'Kitchen,cabinets,Handles,Brushed bars,H-128,24,pieces,Quayside Fittings,5,8\n' +
+        'Kitchen,cabinets,Handles,Again,H-1,1,pieces,,1,2\nKitchen,cabinets,Knobs,,,0,pieces,,8,5\n',
     );
     await press(page, 'Read the list');
     await seesText(page, 'Line 3, category: Handles in Kitchen stands on line 2 already');

@@ -269,7 +269,9 @@ describe('a walk that is told', () => {
     const file = join(folder(), 'round.vtt');
     writeFileSync(
       file,
-      `WEBVTT\n\n00:02.000 --> 00:06.000\nGuest suite. Wires are about half.\n\n00:06.000 --> 00:11.000\nDucts are done. Two of the boxes still need lifting.\n\n00:12.000 --> 00:16.000\nKitchen. Mind the open edge by the hatch.\n`,
+      'WEBVTT\n\n00:02.000 --> 00:06.000\nGuest suite. Wires are about half.\n\n00:06.000 --> 00:11.000\nDucts ' +
+        'are done. Two of the boxes still need lifting.\n\n00:12.000 --> 00:16.000\nKitchen. Mind the open edge by ' +
+        'the hatch.\n',
     );
     await press(page, 'Line');
     await press(page, 'Tell it instead');

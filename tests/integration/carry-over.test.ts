@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { reviewView } from '@/server/walks/review';
 import { walkPack } from '@/server/walks/pack';
 import { demoId } from '../../demo/seed';
-import { areaOf, demoHouse, must, newId, signalHouse, TODAY } from '../support/houses';
+import { areaOf, demoHouse, must, newId, signalHouse } from '../support/houses';
 import type { House } from '@/server/house';
 
 function walking(house: House): { walk: string; record: (seen: object) => string } {

@@ -18,7 +18,10 @@ const version = (house: House, table: string, key: string): number => Number(row
 const draft = (house: House): { id: string; version: number } =>
   one(
     house.db,
-    `SELECT id, version FROM job_update WHERE job = @job AND state = 'draft' AND audience = 'client' ORDER BY made_at DESC`,
+    `SELECT id, version
+      FROM job_update
+      WHERE job = @job AND state = 'draft' AND audience = 'client'
+      ORDER BY made_at DESC`,
     { job: signalHouse },
   ) ?? { id: '', version: 0 };
 const jobFacts = {

@@ -170,7 +170,8 @@ describe('the demo firm', () => {
     const blocks = board.rows.flatMap((row) => row.blocks);
     expect(new Set(blocks.map((block) => block.task)).size).toBe(blocks.length);
     expect(blocks.every((block) => block.start >= 0 && block.finish <= 28 && block.start < block.finish)).toBe(true);
-    // A block may reach over half-days on which its crew is elsewhere (loud work, days away): what it takes are its slots.
+    // A block may reach over half-days on which its crew is elsewhere (loud work, days away): what it takes are its
+    // slots.
     const slots = new Map(plan.tasks.map((each) => [each.id, new Set(each.slots)]));
     for (const row of board.rows) {
       const crews = Number(/(\d+) crew/.exec(row.note)?.[1]);

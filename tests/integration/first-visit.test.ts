@@ -149,45 +149,51 @@ describe('what follows the drawing', () => {
 });
 
 describe('drawings at the door', () => {
-  it('refuse shapes that cross themselves, openings that do not fit and sizes that cannot be meant, beside their field', () => {
-    const house = demoHouse();
-    const area = dairyArea('workshop');
-    const { version } = layoutView(house, dairy, area);
-    const crossed = {
-      ...square(3000),
-      walls: [
-        [3000, 90],
-        [3000, 135],
-        [4242.64, -135],
-        [3000, -90],
-        [3000, -135],
-        [4242.64, 90],
-      ].map(([mm = 0, turn = 0]) => ({ ...measured(mm), turn })),
-    };
-    expect(refused(house, 'shape.set', { area, version, shape: crossed })).toMatchObject({
-      code: 'walls-cross',
-      field: expect.stringMatching(/^shape\.walls\[\d\]\.turn$/) as string,
-    });
-    expect(refused(house, 'shape.set', { area, version: version + 1, shape: square(3000) })).toMatchObject({
-      code: 'changed-meanwhile',
-    });
-    expect(refused(house, 'shape.set', { area, version, shape: { kind: 'face', sections: [] } })).toMatchObject({
-      field: 'shape.sections',
-    });
-    expect(refused(house, 'shape.set', { area: dairyArea('roof'), version: 1, shape: square(3000) })).toMatchObject({
-      code: 'shape-elsewhere',
-    });
-    expect(
-      refused(house, 'opening.add', { id: newId(), area, ...opening({ kind: 'door', height: measured(30_000) }) }),
-    ).toMatchObject({ code: 'opening-absurd', field: 'height' });
-    expect(refused(house, 'opening.add', { id: newId(), area, ...opening({ width: measured(8000) }) })).toMatchObject({
-      field: 'width',
-    });
-    expect(refused(house, 'opening.add', { id: newId(), area: areaOf('boot'), ...opening() })).toMatchObject({
-      code: 'not-drawn',
-      field: 'wall',
-    });
-  });
+  it(
+    'refuse shapes that cross themselves, openings that do not fit and sizes that cannot be meant, beside their ' +
+      'field',
+    () => {
+      const house = demoHouse();
+      const area = dairyArea('workshop');
+      const { version } = layoutView(house, dairy, area);
+      const crossed = {
+        ...square(3000),
+        walls: [
+          [3000, 90],
+          [3000, 135],
+          [4242.64, -135],
+          [3000, -90],
+          [3000, -135],
+          [4242.64, 90],
+        ].map(([mm = 0, turn = 0]) => ({ ...measured(mm), turn })),
+      };
+      expect(refused(house, 'shape.set', { area, version, shape: crossed })).toMatchObject({
+        code: 'walls-cross',
+        field: expect.stringMatching(/^shape\.walls\[\d\]\.turn$/) as string,
+      });
+      expect(refused(house, 'shape.set', { area, version: version + 1, shape: square(3000) })).toMatchObject({
+        code: 'changed-meanwhile',
+      });
+      expect(refused(house, 'shape.set', { area, version, shape: { kind: 'face', sections: [] } })).toMatchObject({
+        field: 'shape.sections',
+      });
+      expect(refused(house, 'shape.set', { area: dairyArea('roof'), version: 1, shape: square(3000) })).toMatchObject({
+        code: 'shape-elsewhere',
+      });
+      expect(
+        refused(house, 'opening.add', { id: newId(), area, ...opening({ kind: 'door', height: measured(30_000) }) }),
+      ).toMatchObject({ code: 'opening-absurd', field: 'height' });
+      expect(refused(house, 'opening.add', { id: newId(), area, ...opening({ width: measured(8000) }) })).toMatchObject(
+        {
+          field: 'width',
+        },
+      );
+      expect(refused(house, 'opening.add', { id: newId(), area: areaOf('boot'), ...opening() })).toMatchObject({
+        code: 'not-drawn',
+        field: 'wall',
+      });
+    },
+  );
 
   it('import a list whole or not at all', () => {
     const house = demoHouse();
@@ -493,7 +499,10 @@ describe('areas taken from others', () => {
   const linesIn = (house: House, area: string): object[] =>
     all(
       house.db,
-      'SELECT stance, verb, subject, quantity, unit, measure FROM scope_item WHERE area = @area AND removed = 0 ORDER BY rowid',
+      `SELECT stance, verb, subject, quantity, unit, measure
+        FROM scope_item
+        WHERE area = @area AND removed = 0
+        ORDER BY rowid`,
       { area },
     );
   const stepsIn = (house: House, area: string): object[] =>

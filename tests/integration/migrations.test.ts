@@ -45,32 +45,43 @@ describe('migrations', () => {
     );
   });
 
-  it('take selections along: one lead time becomes a range, names become suppliers, and what pointed at them still does', () => {
-    const { db, files } = ground();
-    const later = join(files, '0003-selections-orders-approvals.sql');
-    const text = readFileSync(later, 'utf8');
-    rmSync(later);
-    for (const name of readdirSync(files)) if (name > '0003') rmSync(join(files, name));
-    migrate(db, files);
-    db.pragma('foreign_keys = ON');
-    db.exec(`INSERT INTO job (id, name, units, state, start_day) VALUES ('j', 'J', 'metric', 'active', '2027-01-04');
-      INSERT INTO area (id, job, name, kind, position) VALUES ('a', 'j', 'A', 'room', 0);
-      INSERT INTO selection (id, job, area, phase, category, supplier, lead_days, state, expected_on) VALUES ('s', 'j', 'a', 'board', 'Board', 'Fathom Timber ', 12, 'ordered', '2027-02-01'), ('t', 'j', 'a', 'trim', 'Door', 'fathom timber', 30, 'open', NULL), ('u', 'j', 'a', 'trim', 'Knob', '', 5, 'on site', NULL);
-      INSERT INTO scope_item (id, job, area, stance, verb, subject, selection) VALUES ('i', 'j', 'a', 'in', 'fit', 'doors', 't');`);
-    writeFileSync(later, text);
-    migrate(db, files);
-    expect(
-      db
-        .prepare(
-          'SELECT selection.id, lead_low, lead_high, state, supplier.name FROM selection LEFT JOIN supplier ON supplier.id = supplier ORDER BY selection.id',
-        )
-        .all(),
-    ).toEqual([
-      { id: 's', lead_low: 12, lead_high: 12, state: 'ordered', name: 'Fathom Timber' },
-      { id: 't', lead_low: 30, lead_high: 30, state: 'open', name: 'Fathom Timber' },
-      { id: 'u', lead_low: 5, lead_high: 5, state: 'on site', name: null },
-    ]);
-    expect(db.pragma('foreign_key_check')).toEqual([]);
-    expect(() => db.exec(`UPDATE selection SET lead_low = 40 WHERE id = 't'`)).toThrow('CHECK');
-  });
+  it(
+    'take selections along: one lead time becomes a range, names become suppliers, and what pointed at them still ' +
+      'does',
+    () => {
+      const { db, files } = ground();
+      const later = join(files, '0003-selections-orders-approvals.sql');
+      const text = readFileSync(later, 'utf8');
+      rmSync(later);
+      for (const name of readdirSync(files)) if (name > '0003') rmSync(join(files, name));
+      migrate(db, files);
+      db.pragma('foreign_keys = ON');
+      db.exec(`INSERT INTO job (id, name, units, state, start_day)
+      VALUES ('j', 'J', 'metric', 'active', '2027-01-04'); INSERT INTO area (id, job, name, kind, position)
+      VALUES ('a', 'j', 'A', 'room', 0); INSERT INTO selection (id, job, area, phase, category, supplier, lead_days,
+        state, expected_on)
+      VALUES ('s', 'j', 'a', 'board', 'Board', 'Fathom Timber ', 12, 'ordered', '2027-02-01'), ('t', 'j', 'a', 'trim',
+        'Door', 'fathom timber', 30, 'open', NULL), ('u', 'j', 'a', 'trim', 'Knob', '', 5, 'on site',
+        NULL); INSERT INTO scope_item (id, job, area, stance, verb, subject, selection)
+      VALUES ('i', 'j', 'a', 'in', 'fit', 'doors', 't');`);
+      writeFileSync(later, text);
+      migrate(db, files);
+      expect(
+        db
+          .prepare(
+            `SELECT selection.id, lead_low, lead_high, state, supplier.name
+            FROM selection
+            LEFT JOIN supplier ON supplier.id = supplier
+            ORDER BY selection.id`,
+          )
+          .all(),
+      ).toEqual([
+        { id: 's', lead_low: 12, lead_high: 12, state: 'ordered', name: 'Fathom Timber' },
+        { id: 't', lead_low: 30, lead_high: 30, state: 'open', name: 'Fathom Timber' },
+        { id: 'u', lead_low: 5, lead_high: 5, state: 'on site', name: null },
+      ]);
+      expect(db.pragma('foreign_key_check')).toEqual([]);
+      expect(() => db.exec(`UPDATE selection SET lead_low = 40 WHERE id = 't'`)).toThrow('CHECK');
+    },
+  );
 });

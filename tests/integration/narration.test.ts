@@ -69,7 +69,8 @@ describe('a narrated walk', () => {
   it('follows the speaker, and knows what only describes a thing', () => {
     expect(
       read(
-        'Kitchen. Framing is done. Over to the bath. The kitchen cabinets are late, two weeks. Back in the kitchen, wiring is half done.',
+        'Kitchen. Framing is done. Over to the bath. The kitchen cabinets are late, two weeks. Back in the ' +
+          'kitchen, wiring is half done.',
       ).map(({ kind, area }) => [kind, area]),
     ).toEqual([
       ['progress', 'Kitchen'],
@@ -166,7 +167,8 @@ describe('captions', () => {
   it('come as WebVTT, as SubRip, and as plain text with estimated times', () => {
     expect(
       value(
-        'WEBVTT\n\nNOTE made by hand\nnot heard\n\n1\n00:01.254 --> 00:07.010 align:start\n<v Sam>All right,</v>\nMonday &amp; on\n',
+        'WEBVTT\n\nNOTE made by hand\nnot heard\n\n1\n00:01.254 --> 00:07.010 align:start\n<v Sam>All ' +
+          'right,</v>\nMonday &amp; on\n',
       ),
     ).toMatchObject({ format: 'vtt', cues: [{ start: 1.254, end: 7.01, text: 'All right, Monday & on' }] });
     expect(

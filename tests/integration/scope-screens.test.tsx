@@ -225,7 +225,8 @@ describe('drawings on screen', () => {
     expect(places.every((y, at) => at === 0 || y - (places[at - 1] ?? 0) >= 24 - 1e-6)).toBe(true);
     expect(words(page)).toContain('workshop floor, the datum');
     expect(words(page)).toContain(
-      'Soil against the lane face is only 60 mm below workshop floor; it should be 150 mm below. Your local code and inspector decide.',
+      'Soil against the lane face is only 60 mm below workshop floor; it should be 150 mm below. Your local code ' +
+        'and inspector decide.',
     );
   });
 });

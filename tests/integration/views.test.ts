@@ -190,7 +190,8 @@ describe('dates of selections', () => {
       Missed: ['arrive', true],
       Here: ['settled', false],
     });
-    // The cabinets would stand long before 200 days are over, so the order is late although nothing but itself holds them.
+    // The cabinets would stand long before 200 days are over, so the order is late although nothing but itself holds
+    // them.
     expect(due.Late).toEqual(['order', true]);
     expect(selectionsOf(built.house, built.job).at(-1)?.category).toBe('Here');
   });

@@ -227,7 +227,8 @@ describe('a narration', () => {
     const walk = start(house, 'progress');
     const id = newId();
     const text =
-      'WEBVTT\n\n00:01.000 --> 00:04.000\nKitchen. Framing is half done.\n\n00:05.000 --> 00:09.000\nStudy. Mind the open edge at the hatch.\n';
+      'WEBVTT\n\n00:01.000 --> 00:04.000\nKitchen. Framing is half done.\n\n00:05.000 --> 00:09.000\nStudy. Mind ' +
+      'the open edge at the hatch.\n';
     must(house, 'narration.keep', { id, walk, name: 'round.vtt', text });
     expect(refused(house, 'narration.keep', { id: newId(), walk, name: 'again.vtt', text })).toMatchObject({
       code: 'narration-kept',

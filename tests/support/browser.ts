@@ -71,7 +71,10 @@ export async function choose(page: Page, name: string, value: string): Promise<v
   await page.select(`[name="${name}"]`, value);
 }
 
-/** Waits until the page's text does, or does not, fit a pattern. Between two pages there is no body: that is “not yet” for both. */
+/**
+ * Waits until the page's text does, or does not, fit a pattern. Between two pages there is no body: that is “not yet”
+ * for both.
+ */
 export async function textFits(page: Page, pattern: RegExp, wanted = true, timeout = 15_000): Promise<void> {
   const fits = (source: string, flags: string, should: boolean): boolean =>
     (document.body as HTMLElement | null) !== null &&
@@ -80,7 +83,8 @@ export async function textFits(page: Page, pattern: RegExp, wanted = true, timeo
     await page.waitForFunction(fits, { timeout }, pattern.source, pattern.flags, wanted);
   } catch (error) {
     throw new Error(
-      `${String(pattern)} is ${wanted ? 'not ' : 'still '}on ${page.url()}:\n${await page.evaluate(() => document.body.innerText)}`,
+      `${String(pattern)} is ${wanted ? 'not ' : 'still '}on ${page.url()}:\n` +
+        (await page.evaluate(() => document.body.innerText)),
       { cause: error },
     );
   }

@@ -36,7 +36,10 @@ function opened(path: string): House {
 
 export const emptyHouse = (): House => opened(folder());
 
-/** A copy of the seeded demo firm, to be changed at will. Pictures lie under the hash of their content and are only ever added: all copies share them. */
+/**
+ * A copy of the seeded demo firm, to be changed at will. Pictures lie under the hash of their content and are only ever
+ * added: all copies share them.
+ */
 export function demoFolder(): string {
   const path = folder();
   const demo = inject('demo');

@@ -1,6 +1,8 @@
 import { demoId } from '../../demo/seed';
 
-/** Every main view of the demo and how to get to it; `file` names those that are kept as pictures in docs/screenshots. */
+/**
+ * Every main view of the demo and how to get to it; `file` names those that are kept as pictures in docs/screenshots.
+ */
 export interface MainView {
   name: string;
   path: string;

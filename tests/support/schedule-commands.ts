@@ -44,7 +44,10 @@ const pinned = `${areaOf('boot')}:flooring`;
 const pin = { task: pinned, day: '2027-05-03', half: 1, reason: 'the client wants to see it begin' };
 const hold = { area: areaOf('guest'), phase: 'rough-inspection' };
 
-/** Every command of rules, schools, times, parts, pins, inspections, plant, weather, calendars and plans, with what it leaves. */
+/**
+ * Every command of rules, schools, times, parts, pins, inspections, plant, weather, calendars and plans, with what it
+ * leaves.
+ */
 export const SCHEDULE: Record<string, Given> = {
   'rule.write': {
     payload: { id, ...rule },

@@ -15,7 +15,10 @@ import { serve, type Server } from './server';
 /** What slides in has come to rest: motion is reduced in tests, drawing is not. */
 const SETTLED_MS = 250;
 
-/** Every main view at one size, each looked at by axe and for what stands beyond the edge; a file a size, so that both run at once. */
+/**
+ * Every main view at one size, each looked at by axe and for what stands beyond the edge; a file a size, so that both
+ * run at once.
+ */
 export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void {
   const links: Record<'client' | 'sub' | 'ending', string> = { client: '', sub: '', ending: '' };
   const views = [

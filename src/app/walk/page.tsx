@@ -3,7 +3,10 @@ import { WalkHere } from '@/ui/walks/walk-here';
 export const metadata = { title: 'Walk' };
 export const dynamic = 'force-static';
 
-/** The shell that the device keeps: it holds nothing of any job, and draws the walk of its address from what is kept here. */
+/**
+ * The shell that the device keeps: it holds nothing of any job, and draws the walk of its address from what is kept
+ * here.
+ */
 export default function WalkShell() {
   return <WalkHere />;
 }

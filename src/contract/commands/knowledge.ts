@@ -88,7 +88,10 @@ export const setRate = command(
     perHalfDay: field.amount('what is done in half a day', 100_000).required('say how much'),
   }).noUnknown(),
 );
-/** How long a step takes: by the size of the room, by its quantity over the rate, or as somebody says; by how many crews at once. */
+/**
+ * How long a step takes: by the size of the room, by its quantity over the rate, or as somebody says; by how many crews
+ * at once.
+ */
 export const timeStep = command(
   'step.time',
   EVERYBODY,

@@ -188,7 +188,9 @@ export const shareWall = command(
   EVERYBODY,
   object({ one: object(end()).noUnknown(), other: object(end()).noUnknown() }).noUnknown(),
 );
-/** Moves a wall outward by so much (under 0: inward) in this room and the other way in the one behind it, and keeps why. */
+/**
+ * Moves a wall outward by so much (under 0: inward) in this room and the other way in the one behind it, and keeps why.
+ */
 export const moveWallCommand = command(
   'wall.move',
   OFFICE,

@@ -155,7 +155,10 @@ export const changeAssumption = command(
   EVERYBODY,
   object({ id: field.id(), version: field.version(), ...assumptionFields }).noUnknown(),
 );
-/** Seen: it held or it was wrong. No version is asked for, since it comes from a walk and may come late; the newest word counts. */
+/**
+ * Seen: it held or it was wrong. No version is asked for, since it comes from a walk and may come late; the newest word
+ * counts.
+ */
 export const settleAssumption = command(
   'assumption.settle',
   EVERYBODY,

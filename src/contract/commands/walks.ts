@@ -238,7 +238,10 @@ export const recordObservation = command(
   }).noUnknown(),
 );
 
-/** What a record becomes: a line of scope, an assumption, a change to be priced, a wait, a selection, or no more than a remark. */
+/**
+ * What a record becomes: a line of scope, an assumption, a change to be priced, a wait, a selection, or no more than a
+ * remark.
+ */
 export const BECOMES = ['scope', 'assumption', 'change', 'wait', 'selection', 'remark'] as const;
 export type Became = (typeof BECOMES)[number];
 export const placeObservation = command(

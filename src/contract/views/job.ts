@@ -11,7 +11,9 @@ import type { Role } from '../command';
 import type { SelectionView } from './selections';
 import type { AssumptionView, CalculationView, ExtraView, FindingView } from './scope';
 
-/** What screens are drawn from: plain data, days as text, made by queries and never worked out again in the interface. */
+/**
+ * What screens are drawn from: plain data, days as text, made by queries and never worked out again in the interface.
+ */
 
 export interface PersonView {
   id: string;

@@ -27,7 +27,8 @@ export const bulkhead = calculator({
     clears: give('flag', 'high enough', { good: true }),
   },
   formula:
-    'drop = obstruction + clearance + board; a ladder a free side with ceil(length / spacing) + 1 rungs; board = length · (width + free sides · drop)',
+    'drop = obstruction + clearance + board; a ladder a free side with ceil(length / spacing) + 1 rungs; board = ' +
+    'length · (width + free sides · drop)',
   source: 'Geometry.',
   decides: LOCAL_CODE,
   example: {

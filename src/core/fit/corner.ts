@@ -27,7 +27,8 @@ export const corner = calculator({
     switchOk: give('flag', 'switch stays free', { good: true }),
   },
   formula:
-    'filler = the larger handle + play; reach = blind cabinet − depth of the return − filler, at most its door; pull = what its door leaves uncovered',
+    'filler = the larger handle + play; reach = blind cabinet − depth of the return − filler, at most its door; ' +
+    'pull = what its door leaves uncovered',
   source: 'Geometry; drawers round a corner foul each other’s handles first.',
   example: {
     blindWidth: 1200,

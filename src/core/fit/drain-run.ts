@@ -29,9 +29,11 @@ export const drainRun = calculator({
     shortBy: give('length', 'too high by'),
   },
   formula:
-    'each leg rises length · fall above the one below it; a head that must lie higher than it may needs a pump or another route',
+    'each leg rises length · fall above the one below it; a head that must lie higher than it may needs a pump ' +
+    'or another route',
   source:
-    'Usual least falls: 1:48 up to 65 mm pipe and 1:96 from 75 mm (US model code); 1:40, and flatter by flow, for 100 mm (UK guidance).',
+    'Usual least falls: 1:48 up to 65 mm pipe and 1:96 from 75 mm (US model code); 1:40, and flatter by flow, ' +
+    'for 100 mm (UK guidance).',
   decides: LOCAL_CODE,
   example: {
     outletInvert: -1240,

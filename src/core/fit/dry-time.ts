@@ -44,7 +44,8 @@ export const dryTime = calculator({
   },
   gives: { days: give('count', 'days', main), readyOn: give('day', 'not before', main) },
   formula:
-    'screed: a day a mm up to 50 mm, two above; slab 28 days to its strength; plaster 0.7 (lime 2) days a mm; doubled where it is cold or damp',
+    'screed: a day a mm up to 50 mm, two above; slab 28 days to its strength; plaster 0.7 (lime 2) days a mm; ' +
+    'doubled where it is cold or damp',
   source: 'Usual guidance as starting figures; the maker’s sheet and a moisture reading decide.',
   example: { of: 'screed', thickness: 65, laidOn: '2027-03-15', cold: 'warm' },
   compute: ({ of, thickness, laidOn, cold }) => {

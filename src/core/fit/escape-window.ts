@@ -28,7 +28,10 @@ export interface EscapeWindow {
   rules: EscapeRules;
 }
 
-/** Whether one can get out of it and be got out: which of clear area, height, width and sill fail. Lengths in mm, area m². */
+/**
+ * Whether one can get out of it and be got out: which of clear area, height, width and sill fail. Lengths in mm, area
+ * m².
+ */
 export function checkEscape({ clearWidth, clearHeight, sill, gradeFloor, rules }: EscapeWindow): {
   area: number;
   passes: boolean;
@@ -63,7 +66,8 @@ export const escapeWindow = calculator({
     fails: give('texts', 'fails by'),
   },
   formula:
-    'US model: 5.7 ft² (5.0 at ground level), 24 in high, 20 in wide, sill at most 44 in; UK guidance: 0.33 m², 450 mm each way, sill at most 1100 mm',
+    'US model: 5.7 ft² (5.0 at ground level), 24 in high, 20 in wide, sill at most 44 in; UK guidance: 0.33 m², ' +
+    '450 mm each way, sill at most 1100 mm',
   source: 'Published model code and guidance; the clear opening is what is left when the window stands open.',
   decides: LOCAL_CODE,
   example: { clearWidth: 560, clearHeight: 920, sill: 980, gradeFloor: false, rules: 'uk-guide' },

@@ -37,7 +37,8 @@ export const fillBack = calculator({
   },
   gives: { may: give('text', 'may it go back', main), why: give('text', 'because') },
   formula:
-    'sound crushed stone and undisturbed ground: yes; loose, organic or swelling soil: no; clean soil: only where nothing bears on it; engineered fill where the drawing says so',
+    'sound crushed stone and undisturbed ground: yes; loose, organic or swelling soil: no; clean soil: only ' +
+    'where nothing bears on it; engineered fill where the drawing says so',
   source: 'Usual practice; filled in layers of 150 mm at most, each compacted.',
   decides: ENGINEER,
   example: { fill: 'clean', bears: true, drawing: false },

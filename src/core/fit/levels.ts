@@ -38,13 +38,14 @@ export function checkLevels(marks: readonly LevelMark[], limits: LevelLimits, sa
   const alike =
     rises.length > 1 &&
     Math.max(...rises.map(({ rise }) => rise)) - Math.min(...rises.map(({ rise }) => rise)) > limits.stepsAlike + 1e-9;
+  const against = (below: number): string => (below >= 0 ? `only ${say(below)} below` : `${say(-below)} above`);
   const problems = [
     ...of('ground').flatMap((ground) =>
       of('floor')
         .filter((floor) => floor.level - ground.level < limits.groundBelowFloor - 1e-9)
         .map(
           (floor) =>
-            `${ground.name} is ${floor.level >= ground.level ? `only ${say(floor.level - ground.level)} below` : `${say(ground.level - floor.level)} above`} ${floor.name}; it should be ${say(limits.groundBelowFloor)} below.`,
+            `${ground.name} is ${against(floor.level - ground.level)} ${floor.name}; it should be ${say(limits.groundBelowFloor)} below.`,
         ),
     ),
     ...of('footing').flatMap((footing) =>
@@ -52,7 +53,8 @@ export function checkLevels(marks: readonly LevelMark[], limits: LevelLimits, sa
         .filter((ground) => ground.level - footing.level < limits.footingBelowGround - 1e-9)
         .map(
           (ground) =>
-            `${footing.name} lies ${say(Math.max(0, ground.level - footing.level))} under ${ground.name}; it should be ${say(limits.footingBelowGround)}.`,
+            `${footing.name} lies ${say(Math.max(0, ground.level - footing.level))} under ${ground.name}; it ` +
+            `should be ${say(limits.footingBelowGround)}.`,
         ),
     ),
     ...of('invert').flatMap((invert) =>
@@ -60,12 +62,15 @@ export function checkLevels(marks: readonly LevelMark[], limits: LevelLimits, sa
         .filter((footing) => invert.level < footing.level - 1e-9)
         .map(
           (footing) =>
-            `${invert.name} lies under ${footing.name}: digging for it can take away what the footing stands on; ask the engineer.`,
+            `${invert.name} lies under ${footing.name}: digging for it can take away what the footing stands on; ` +
+            'ask the engineer.',
         ),
     ),
     ...(alike
       ? [
-          `The steps differ by more than ${say(limits.stepsAlike)}: from ${say(Math.min(...rises.map(({ rise }) => rise)))} to ${say(Math.max(...rises.map(({ rise }) => rise)))}.`,
+          `The steps differ by more than ${say(limits.stepsAlike)}: from ` +
+            `${say(Math.min(...rises.map(({ rise }) => rise)))} to ` +
+            `${say(Math.max(...rises.map(({ rise }) => rise)))}.`,
         ]
       : []),
   ];

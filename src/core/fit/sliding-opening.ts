@@ -24,7 +24,8 @@ export const slidingOpening = calculator({
   formula:
     'pocket: every leaf needs its own width beside it, so leaves · leaf · 2 + 25 mm; folding: leaves · leaf + 25 mm',
   source:
-    'A starting figure: the maker’s sheet decides. Nothing is screwed or wired into the wall where a leaf runs; it is tried before the wall is closed.',
+    'A starting figure: the maker’s sheet decides. Nothing is screwed or wired into the wall where a leaf runs; ' +
+    'it is tried before the wall is closed.',
   example: { kind: 'pocket', leafWidth: 762, leaves: 1, wallFree: 1700 },
   compute: ({ kind, leafWidth, leaves, wallFree }) => {
     const rough = leaves * leafWidth * (kind === 'pocket' ? 2 : 1) + SLACK_MM;

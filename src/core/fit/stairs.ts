@@ -28,9 +28,11 @@ export const stairs = calculator({
     comfort: give('length', 'two rises and a tread'),
   },
   formula:
-    'risers = ceil(height / highest step), all alike; flight = (risers − 1) · tread; a landing is at least as deep as the flight is wide',
+    'risers = ceil(height / highest step), all alike; flight = (risers − 1) · tread; a landing is at least as ' +
+    'deep as the flight is wide',
   source:
-    'US model code: rise at most 7 3/4 in, tread at least 10 in, landing 36 in; UK guidance: 220 and 220 mm, two rises and a tread 550 to 700 mm.',
+    'US model code: rise at most 7 3/4 in, tread at least 10 in, landing 36 in; UK guidance: 220 and 220 mm, two ' +
+    'rises and a tread 550 to 700 mm.',
   decides: LOCAL_CODE,
   example: {
     totalRise: 2680,

@@ -34,7 +34,9 @@ export function absurdOpening(
     if (mm > largest[field] || mm < SMALLEST) {
       return {
         code: 'opening-absurd',
-        message: `A ${OPENING_KINDS[opening.kind]} ${formatLength(mm, system)} ${word} cannot be meant; between ${formatLength(SMALLEST, system)} and ${formatLength(largest[field], system)} could be. Check the unit.`,
+        message:
+          `A ${OPENING_KINDS[opening.kind]} ${formatLength(mm, system)} ${word} cannot be meant; between ` +
+          `${formatLength(SMALLEST, system)} and ${formatLength(largest[field], system)} could be. Check the unit.`,
         field,
       };
     }
@@ -61,7 +63,9 @@ export function checkOpening(
   if (opening.width.mm * (opening.along ? 1 : opening.count) > length + 0.5) {
     problems.push({
       code: 'opening-wider-than-wall',
-      message: `It is ${say(opening.width.mm)} wide${opening.count > 1 ? `, ${opening.count} times` : ''}, and ${shape.kind === 'face' ? 'its section' : 'its wall'} only ${say(length)}.`,
+      message:
+        `It is ${say(opening.width.mm)} wide${opening.count > 1 ? `, ${opening.count} times` : ''}, and ` +
+        `${shape.kind === 'face' ? 'its section' : 'its wall'} only ${say(length)}.`,
       field: 'width',
     });
   }
@@ -70,7 +74,9 @@ export function checkOpening(
   if (problems.length === 0 && opening.along && to > length + 0.5)
     problems.push({
       code: 'opening-past-end',
-      message: `It ends ${say(to - length)} past the end of its wall; at most ${say(length - opening.width.mm)} from the left.`,
+      message:
+        `It ends ${say(to - length)} past the end of its wall; at most ${say(length - opening.width.mm)} from the ` +
+        'left.',
       field: 'along',
     });
   const height = heightOver(shape, opening.wall, Math.min(from, length), Math.min(to, length));

@@ -1,4 +1,7 @@
-/** Falls as drainlayers write them: `1:80`, `1 in 80`, `1.25 %`, `0.0125`. @returns height by length, undefined where it is none */
+/**
+ * Falls as drainlayers write them: `1:80`, `1 in 80`, `1.25 %`, `0.0125`.
+ * @returns height by length, undefined where it is none
+ */
 export function parseFall(text: string): number | undefined {
   const plain = text.trim().replace(',', '.');
   const ratio = /^1\s*(?::|in)\s*(\d+(?:\.\d+)?)$/i.exec(plain);

@@ -15,13 +15,16 @@ const COLUMNS = {
   count: false,
 };
 export const OPENING_CSV_EXAMPLE =
-  'area,wall,kind,name,width,height,sill,along,count\nEast gable,1,window,gable light,0.60 m,0.80 m,2.40 m,,1\nWorkshop,2,door,yard door,0.90 m,2.05 m,,1.10 m,1\n';
+  'area,wall,kind,name,width,height,sill,along,count\nEast gable,1,window,gable light,0.60 m,0.80 m,2.40 m,,1\n' +
+  'Workshop,2,door,yard door,0.90 m,2.05 m,,1.10 m,1\n';
 
 export type OpeningDraft = Omit<Opening, 'id'> & { area: string };
 
 const isKind = (text: string): text is OpeningKind => Object.hasOwn(OPENING_KINDS, text);
 
-/** Reads openings with sizes as the job writes them. Whether they fit their walls is asked where the walls are known. */
+/**
+ * Reads openings with sizes as the job writes them. Whether they fit their walls is asked where the walls are known.
+ */
 export function readOpeningCsv(
   text: string,
   system: LengthSystem,

@@ -87,7 +87,8 @@ function frontOf(corners: readonly Point[], thing: Placed): Point[] {
 }
 
 /**
- * Everything the plan of one room can be asked: openings in their walls, doors with room to swing and to pass, furniture that stands
+ * Everything the plan of one room can be asked: openings in their walls, doors with room to swing and to pass,
+ * furniture that stands
  * and can be walked round, runs of cabinets with their fillers, and a way out for whoever sleeps here.
  */
 export function checkPlan(
@@ -124,7 +125,9 @@ export function checkPlan(
         return {
           tone: passes ? 'good' : 'bad',
           key: `${opening.id} passage`,
-          text: `${capital(openingName(opening))} lets ${say(passage)} pass${passes ? '' : `; ${say(terms.leastPassage)} are wanted`}.`,
+          text:
+            `${capital(openingName(opening))} lets ${say(passage)} ` +
+            `pass${passes ? '' : `; ${say(terms.leastPassage)} are wanted`}.`,
           about: [opening.id],
         };
       }),
@@ -211,7 +214,9 @@ export function checkPlan(
                 {
                   tone: 'bad',
                   key: `${thing.id} front`,
-                  text: `In front of ${thing.name} ${say(thing.front.mm)} are wanted; ${blocked.join(' and ')} ${blocked.length > 1 ? 'are' : 'is'} nearer.`,
+                  text:
+                    `In front of ${thing.name} ${say(thing.front.mm)} are wanted; ${blocked.join(' and ')} ` +
+                    `${blocked.length > 1 ? 'are' : 'is'} nearer.`,
                   about: [thing.id],
                 } as const,
               ]
@@ -297,11 +302,14 @@ function runs(shape: RoomShape, placed: readonly Placed[], say: (mm: number) => 
     // Too wide for a filler and too narrow for a cabinet: it is shared out, or a cabinet is exchanged.
     const wide = [left, right].some((end) => end > WIDEST_FILLER && end < NARROWEST_CABINET);
     const ends = `${say(left)} at the left, ${say(right)} at the right`;
+    const remedy = fits ? `share it out, ${say(filler)} at each end` : 'exchange a cabinet';
     return [
       {
         tone: gaps.length > 0 || wide ? 'ask' : 'good',
         key: `run ${number}`,
-        text: `Run of ${run.length} on ${wallName(number)}: ${[...gaps, ends].join(', ')}${wide ? `; wide for a filler: ${fits ? `share it out, ${say(filler)} at each end` : 'exchange a cabinet'}` : ''}.`,
+        text:
+          `Run of ${run.length} on ${wallName(number)}: ` +
+          `${[...gaps, ends].join(', ')}${wide ? `; wide for a filler: ${remedy}` : ''}.`,
         about: run.map((thing) => thing.id),
       } as const,
     ];
@@ -337,7 +345,9 @@ function wayOut(openings: readonly Opening[], terms: PlanTerms, say: (mm: number
       {
         tone: 'good',
         key: 'escape',
-        text: `${capital(openingName(good.window))} is a way out by ${ESCAPE_RULES[terms.rules]}. Your local code and inspector decide.`,
+        text:
+          `${capital(openingName(good.window))} is a way out by ${ESCAPE_RULES[terms.rules]}. Your local code and ` +
+          'inspector decide.',
         about: [good.window.id],
       },
     ];
@@ -353,11 +363,18 @@ function wayOut(openings: readonly Opening[], terms: PlanTerms, say: (mm: number
         about: windows.map((one) => one.id),
       },
     ];
+  const faults = judged.map(
+    ({ window, result }) =>
+      `${openingName(window)} fails by ${(result?.fails ?? []).join(' and ')} (sill ${say(window.sill.mm)})`,
+  );
   return [
     {
       tone: 'bad',
       key: 'escape',
-      text: `No window here is a way out by ${ESCAPE_RULES[terms.rules]}: ${judged.map(({ window, result }) => `${openingName(window)} fails by ${(result?.fails ?? []).join(' and ')} (sill ${say(window.sill.mm)})`).join('; ')}. Your local code and inspector decide.`,
+      text:
+        `No window here is a way out by ${ESCAPE_RULES[terms.rules]}: ` +
+        `${faults.join('; ')}. ` +
+        'Your local code and inspector decide.',
       about: windows.map((one) => one.id),
     },
   ];
@@ -429,7 +446,9 @@ function checkRunOff(shape: RunShape, say: (mm: number) => string): PlanFinding[
             {
               tone: 'ask',
               key: `fall ${at}`,
-              text: `Leg ${at + 1} falls ${formatFall(leg.fall)}: flat for a 100 mm pipe unless its flow allows it. Your local code and inspector decide.`,
+              text:
+                `Leg ${at + 1} falls ${formatFall(leg.fall)}: flat for a 100 mm pipe unless its flow allows it. ` +
+                'Your local code and inspector decide.',
               about: [],
             },
           ]

@@ -24,7 +24,8 @@ export const rectangle = (width: Wall | { mm: number; typed: string }, length: {
 
 /**
  * Walks round a room clockwise wall by wall, turning right by each wall's turn.
- * @returns its corners and what is missing to close it; a problem where it crosses itself, cannot close, or turns the wrong way
+ * @returns its corners and what is missing to close it; a problem where it crosses itself, cannot close, or turns the
+ * wrong way
  */
 export function outlineOf(shape: Pick<RoomShape, 'walls' | 'spread'>): Outcome<Outline> {
   const { walls } = shape;
@@ -43,7 +44,9 @@ export function outlineOf(shape: Pick<RoomShape, 'walls' | 'spread'>): Outcome<O
   if (closing > perimeter * MOST_CLOSING) {
     return refuse({
       code: 'walls-do-not-close',
-      message: `The walls do not come back to where they began: ${Math.round(closing)} mm are missing. Check their lengths and turns.`,
+      message:
+        `The walls do not come back to where they began: ${Math.round(closing)} mm are missing. Check their ` +
+        'lengths and turns.',
       field: 'walls',
     });
   }
@@ -52,7 +55,9 @@ export function outlineOf(shape: Pick<RoomShape, 'walls' | 'spread'>): Outcome<O
   if (crossed)
     return refuse({
       code: 'walls-cross',
-      message: `Wall ${crossed[0] + 1} crosses wall ${crossed[1] + 1}. Check the turn at the end of one of those between them.`,
+      message:
+        `Wall ${crossed[0] + 1} crosses wall ${crossed[1] + 1}. Check the turn at the end of one of those between ` +
+        'them.',
       field: `walls[${crossed[1]}].turn`,
     });
   const area = -signedArea(corners);
@@ -90,7 +95,10 @@ function crossedBy(corners: readonly Point[]): [number, number] | undefined {
   return undefined;
 }
 
-/** The walls that corners make: for a room whose corners were moved on the plan. Lengths that did not change keep their text. */
+/**
+ * The walls that corners make: for a room whose corners were moved on the plan. Lengths that did not change keep their
+ * text.
+ */
 export function wallsOf(corners: readonly Point[], before: readonly Wall[]): Wall[] {
   const at = (index: number): Point => corners[(index + corners.length) % corners.length] ?? { x: 0, y: 0 };
   return corners.map((corner, index) => {

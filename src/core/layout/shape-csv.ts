@@ -6,7 +6,8 @@ import type { FaceShape, Measured, RoomShape, Section, Shape, Wall } from './sha
 /** Rooms by their walls and faces by their sections, one line each; lengths as typed. */
 const COLUMNS = { area: true, part: true, length: true, height: false, rise: false, turn: false };
 export const SHAPE_CSV_EXAMPLE =
-  'area,part,length,height,rise,turn\nWorkshop,wall,7.38 m,2600,,90\nWorkshop,wall,4.20 m,,,90\nWorkshop,wall,7.38 m,,,90\nWorkshop,wall,4.20 m,,,90\nEast gable,section,5.60 m,3.10 m,2.20 m,\n';
+  'area,part,length,height,rise,turn\nWorkshop,wall,7.38 m,2600,,90\nWorkshop,wall,4.20 m,,,90\n' +
+  'Workshop,wall,7.38 m,,,90\nWorkshop,wall,4.20 m,,,90\nEast gable,section,5.60 m,3.10 m,2.20 m,\n';
 
 interface Line {
   area: string;
@@ -20,7 +21,10 @@ interface Line {
 
 const NOTHING: Measured = { mm: 0, typed: '0' };
 
-/** Reads lengths as the job writes them. @param named the job's areas by name, in any case; a shape for any other is a problem */
+/**
+ * Reads lengths as the job writes them.
+ * @param named the job's areas by name, in any case; a shape for any other is a problem
+ */
 export function readShapeCsv(
   text: string,
   system: LengthSystem,

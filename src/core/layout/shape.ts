@@ -4,7 +4,10 @@ export interface Measured {
   typed: string;
 }
 
-/** One wall of a room, from left to right as one faces it from inside, and the turn to the next: 90 at an inner corner, −90 round an outer one. */
+/**
+ * One wall of a room, from left to right as one faces it from inside, and the turn to the next: 90 at an inner corner,
+ * −90 round an outer one.
+ */
 export interface Wall extends Measured {
   turn: number;
 }
@@ -59,7 +62,10 @@ export const OPENING_KINDS = {
 export type OpeningKind = keyof typeof OPENING_KINDS;
 export const isDoor = (kind: OpeningKind): boolean => kind !== 'window';
 
-/** A hole in a wall or face. `along` is from the left end of the wall seen from inside, or of the section seen from outside; null where only size and count are known. */
+/**
+ * A hole in a wall or face. `along` is from the left end of the wall seen from inside, or of the section seen from
+ * outside; null where only size and count are known.
+ */
 export interface Opening {
   id: string;
   wall: number;

@@ -66,7 +66,9 @@ export function readCaptions(text: string): Outcome<Captions> {
   if (text.length > LONGEST_NARRATION)
     return refuse({
       code: 'narration-too-long',
-      message: `A narration has at most ${LONGEST_NARRATION / 1_000_000} million characters; this one has more. Cut it in parts.`,
+      message:
+        `A narration has at most ${LONGEST_NARRATION / 1_000_000} million characters; this one has more. Cut it in ` +
+        'parts.',
     });
   if (text.slice(0, 2_000).includes('\u0000'))
     return refuse({
@@ -127,8 +129,10 @@ function plainCues(lines: readonly string[]): Cue[] {
 }
 
 const two = (value: number): string => String(value).padStart(2, '0');
-const stampOf = (at: number): string =>
-  `${two(Math.floor(at / 3600))}:${two(Math.floor(at / 60) % 60)}:${two(Math.floor(at) % 60)}.${String(Math.floor((at % 1) * 1000)).padStart(3, '0')}`;
+function stampOf(seconds: number): string {
+  const clock = [seconds / 3600, (seconds / 60) % 60, seconds % 60].map((part) => two(Math.floor(part)));
+  return `${clock.join(':')}.${String(Math.floor((seconds % 1) * 1000)).padStart(3, '0')}`;
+}
 
 /** Cues as WebVTT. */
 export const writeCaptions = (cues: readonly Cue[]): string =>

@@ -1,3 +1,4 @@
+import { pattern } from '../pattern';
 import type { Draft } from './draft';
 import { COLOURS, DAYS_SAID, FINISHES, MATERIALS } from './lexicon';
 import { numberAt } from './numbers';
@@ -27,27 +28,40 @@ export function daysSaid(words: readonly string[]): number | undefined {
 /** What is wrong with something ordered. */
 export function problemSaid(text: string): Draft['problem'] {
   if (
-    / (?:dent|dents|dented|damaged|chip|chips|chipped|scratch|scratched|scratches|broken|bent|smashed|split|cracked|corner off|corner gone|crushed|warped|water stained) /.test(
-      text,
-    )
+    pattern(
+      '',
+      ' (?:dent|dents|dented|damaged|chip|chips|chipped|scratch|scratched|scratches|broken|',
+      'bent|smashed|split|cracked|corner off|corner gone|crushed|warped|water stained) ',
+    ).test(text)
   )
     return 'damaged';
   if (
-    / (?:missing|short (?:a|one|two|three|four|by|of|on|\d+)|one short|two short|not in the box|never came|never showed|did not come|no \w+ in the (?:box|carton|crate|pack|packet)|not in there|left out|forgot to (?:send|pack|put)) /.test(
-      text,
-    )
+    pattern(
+      '',
+      String.raw` (?:missing|short (?:a|one|two|three|four|by|of|on|\d+)|one short|two short|`,
+      String.raw`not in the box|never came|never showed|did not come|no \w+ in the (?:box|carton|crate|`,
+      'pack|packet)|not in there|left out|forgot to (?:send|pack|put)) ',
+    ).test(text)
   )
     return 'missing';
   if (
-    / (?:wrong|we wanted|we ordered|for the (?:bigger|smaller|larger|wrong|other|older|newer)|not what we ordered|not the (?:one|ones)|should (?:be|have been)|left hand(?:ed)?|right hand(?:ed)?|too (?:big|small|short|long|wide|narrow|dark|light|deep)) /.test(
-      text,
-    )
+    pattern(
+      '',
+      ' (?:wrong|we wanted|we ordered|for the (?:bigger|smaller|larger|wrong|other|older|',
+      'newer)|not what we ordered|not the (?:one|ones)|should (?:be|have been)|',
+      'left hand(?:ed)?|right hand(?:ed)?|too (?:big|small|short|long|wide|narrow|dark|light|',
+      'deep)) ',
+    ).test(text)
   )
     return 'wrong';
   if (
-    / (?:late|slipped|bumped|(?:days|weeks) (?:out|late)|delayed|pushed|(?:put|set|moved|knocked|bumped) back(?! (?:in|on|up))|held up|back ?order(?:ed)?|stuck|supposed to be here|has not (?:come|shown|arrived|turned)|have not (?:come|shown|arrived|turned)|now it (?:is|'s)|instead of) /.test(
-      text,
-    )
+    pattern(
+      '',
+      ' (?:late|slipped|bumped|(?:days|weeks) (?:out|late)|delayed|pushed|(?:put|set|moved|',
+      'knocked|bumped) back(?! (?:in|on|up))|held up|back ?order(?:ed)?|stuck|',
+      'supposed to be here|has not (?:come|shown|arrived|turned)|have not (?:come|shown|',
+      String.raw`arrived|turned)|now it (?:is|'s)|instead of) `,
+    ).test(text)
   )
     return 'late';
   return undefined;
@@ -55,24 +69,31 @@ export function problemSaid(text: string): Draft['problem'] {
 
 export function stateSaid(text: string): Draft['state'] {
   if (
-    / (?:failed|fail|fails|turned (?:it|us|that|them) down|did not pass|has not passed|refused|rejected|wrote (?:us|it) up|red tag\w*) /.test(
-      text,
-    )
+    pattern(
+      '',
+      ' (?:failed|fail|fails|turned (?:it|us|that|them) down|did not pass|has not passed|',
+      String.raw`refused|rejected|wrote (?:us|it) up|red tag\w*) `,
+    ).test(text)
   )
     return 'failed';
   if (
-    / (?:passed|pass|signed (?:it |that |us )?off|approved|granted|through (?:it|on it)|good to go|came back (?:fine|good|clean)|okayed|signed it|happy with) /.test(
-      text,
-    ) &&
+    pattern(
+      '',
+      ' (?:passed|pass|signed (?:it |that |us )?off|approved|granted|through (?:it|on it)|',
+      'good to go|came back (?:fine|good|clean)|okayed|signed it|happy with) ',
+    ).test(text) &&
     !/ (?:not|until|till|unless|once|when|has to|if|before) (?:\w+ ){0,4}(?:passed|pass|signed|approved|granted) /.test(
       text,
     )
   )
     return 'passed';
   if (
-    / (?:not (?:been )?(?:booked|scheduled|arranged|called|heard|applied|asked|asked for|come back|in yet)|have not|has not|waiting|pending|until|till|no word|still (?:need|needs|to)|there has to be|will not be) /.test(
-      text,
-    ) &&
+    pattern(
+      '',
+      ' (?:not (?:been )?(?:booked|scheduled|arranged|called|heard|applied|asked|asked for|',
+      'come back|in yet)|have not|has not|waiting|pending|until|till|no word|still (?:need|',
+      'needs|to)|there has to be|will not be) ',
+    ).test(text) &&
     !/ (?:is|'s|are) (?:booked|scheduled) /.test(text) &&
     !new RegExp(` (?:coming|comes|booked|due|scheduled)(?: \\w+){0,3} (?:${DAYS_SAID}) `).test(text)
   )
@@ -85,9 +106,12 @@ export function stateSaid(text: string): Draft['state'] {
 export function bySaid(text: string): Draft['by'] {
   if (/ (?:engineer|architect) (?:says|said|wants|told|is|okayed|agreed) /.test(text)) return 'engineer';
   if (
-    / (?:she|he|they|client|clients|owner|owners|customer|mrs \w+|mr \w+)(?: \w+)? (?:wants?|would|changed|asked|prefers?|texted|rang|called|emailed|decided|agreed|picked|is happy|are happy|says|said|does not want|do not want) /.test(
-      text,
-    ) ||
+    pattern(
+      '',
+      String.raw` (?:she|he|they|client|clients|owner|owners|customer|mrs \w+|mr \w+)(?: \w+)? (?:wants?|`,
+      'would|changed|asked|prefers?|texted|rang|called|emailed|decided|agreed|picked|is happy|',
+      'are happy|says|said|does not want|do not want) ',
+    ).test(text) ||
     / changed (?:her|his|their) minds? /.test(text)
   )
     return 'client';
@@ -95,16 +119,22 @@ export function bySaid(text: string): Draft['by'] {
 }
 
 const LOOK = new RegExp(
-  ` ((?:(?:the|a|an|that|pale|dark|light|warm|soft|white|cream|brushed|polished|honed|chalky|matt|satin|${COLOURS}|${FINISHES}) )*(?:${COLOURS}|${MATERIALS}|${FINISHES})(?: (?:${COLOURS}|${MATERIALS}|${FINISHES}))*) `,
+  ' ((?:(?:the|a|an|that|pale|dark|light|warm|soft|white|cream|brushed|polished|honed|chalky|matt|satin|' +
+    `${COLOURS}|${FINISHES}) )*(?:${COLOURS}|${MATERIALS}|${FINISHES})(?: (?:${COLOURS}|${MATERIALS}|` +
+    `${FINISHES}))*) `,
   'g',
 );
 
-/** The look that was chosen: after “picked”, or the last material, colour or finish named that is not the one refused. */
+/**
+ * The look that was chosen: after “picked”, or the last material, colour or finish named that is not the one refused.
+ */
 export function choiceSaid(text: string): string | undefined {
-  const picked =
-    / (?:picked|chose|chosen|going with|gone with|went with|settled on|went for|gone for|landed on|decided on) (?:out )?(?:the |a |an |that )?((?:\w+ ){1,3}?)(?:not|and|for|but|so|instead|in|with|on|which|over|$)/.exec(
-      text,
-    );
+  const picked = pattern(
+    '',
+    ' (?:picked|chose|chosen|going with|gone with|went with|settled on|went for|gone for|',
+    String.raw`landed on|decided on) (?:out )?(?:the |a |an |that )?((?:\w+ ){1,3}?)(?:not|and|for|but|`,
+    'so|instead|in|with|on|which|over|$)',
+  ).exec(text);
   if (picked?.[1]) return picked[1].trim();
   const looks = [...text.replace(/ not (?:the )?\w+ /g, ' ').matchAll(LOOK)].map((match) =>
     (match[1] ?? '').trim().replace(/^(?:the|a|an|that) /, ''),
@@ -129,9 +159,11 @@ export function quantitySaid(words: readonly string[]): number | undefined {
       number.value > 5000 ||
       !Number.isInteger(number.value) ||
       next === '' ||
-      /^(?:weeks?|days?|months?|hours?|coats?|foot|feet|inch|inches|metres?|mm|percent|by|and|o'clock|years?|hundred|thing|day|at|is|for|in)$/.test(
-        next,
-      ) ||
+      pattern(
+        '',
+        '^(?:weeks?|days?|months?|hours?|coats?|foot|feet|inch|inches|metres?|mm|percent|by|and|',
+        String.raw`o'clock|years?|hundred|thing|day|at|is|for|in)$`,
+      ).test(next) ||
       /^(?:before|after|past|at|number|by|until|till|this|that|the|less|any|some|every|one|just|and|no|other)$/.test(
         before,
       )
@@ -144,15 +176,23 @@ export function quantitySaid(words: readonly string[]): number | undefined {
 
 /** What happens if an assumption is wrong: after “if it isn't / is …, then”. */
 export function fallbackSaid(text: string): string | undefined {
-  const told =
-    / (?:and |but )?(?:if|unless|otherwise) (?:not|it|they|that|there|the|i am|we are|any)?.*? (?:then )?((?:we|i|that|it|they|the whole|you)(?: \w+| 's){2,16}) ?$/.exec(
-      text,
-    );
+  const told = pattern(
+    '',
+    ' (?:and |but )?(?:if|unless|otherwise) (?:not|it|they|that|there|the|i am|we are|',
+    String.raw`any)?.*? (?:then )?((?:we|i|that|it|they|the whole|you)(?: \w+| 's){2,16}) ?$`,
+  ).exec(text);
   return told?.[1]?.trim() ?? / (?:otherwise|or else) ((?:\w+ ){2,10})/.exec(text)?.[1]?.trim();
 }
 
-const FILLER =
-  /^(?:(?:so|and|but|now|well|okay|right|oh|anyway|also|then|because|of course|you know|i mean|i think|we figure|i guess|i would guess|i reckon|we think|i am pretty sure|let me see|um|uh|er|just|still|as|that|there is|there 's|there are|here is|here 's|we have got|we have|i have|it is|it 's|they are|this is|that is|that 's|do not forget|watch (?:it|out|your step)(?: here| there)?|careful(?: here| there)?|mind|heads up|by the way) )+/;
+const FILLER = pattern(
+  '',
+  '^(?:(?:so|and|but|now|well|okay|right|oh|anyway|also|then|because|of course|you know|',
+  'i mean|i think|we figure|i guess|i would guess|i reckon|we think|i am pretty sure|',
+  String.raw`let me see|um|uh|er|just|still|as|that|there is|there 's|there are|here is|here 's|`,
+  String.raw`we have got|we have|i have|it is|it 's|they are|this is|that is|that 's|do not forget|`,
+  'watch (?:it|out|your step)(?: here| there)?|careful(?: here| there)?|mind|heads up|',
+  'by the way) )+',
+);
 
 /** What a text is about, in its own words: without the fillers before it, no more than a line. */
 export function subjectSaid(text: string): string {

@@ -14,7 +14,8 @@ const PHASE_NAMES: readonly (readonly [Phase, string])[] = [
   ['gas-rough', 'gas pipes?|gas line|gas piping'],
   [
     'wiring-rough',
-    'wiring|rewire|rewiring|wires|electrics|electrical rough ?in|rough electrical|rough electric|electrical|cabling|cables|pulling wire',
+    'wiring|rewire|rewiring|wires|electrics|electrical rough ?in|rough electrical|rough electric|electrical|' +
+      'cabling|cables|pulling wire',
   ],
   [
     'plumbing-rough',
@@ -159,13 +160,25 @@ export const phaseSaid = (text: string): Phase | undefined => {
 };
 
 export const COLOURS =
-  'white|off white|black|grey|gray|blue|green|sage|red|cream|ivory|beige|navy|charcoal|oatmeal|mustard|teal|terracotta|brown|tan|yellow|ochre|silver|gold|bronze|sand|stone|chalk|chalky|slate grey|olive|pink|plum|taupe|linen|clay|graphite|anthracite|buff';
+  'white|off white|black|grey|gray|blue|green|sage|red|cream|ivory|beige|navy|charcoal|oatmeal|mustard|teal|' +
+  'terracotta|brown|tan|yellow|ochre|silver|gold|bronze|sand|stone|chalk|chalky|slate grey|olive|pink|plum|taupe|' +
+  'linen|clay|graphite|anthracite|buff';
 export const MATERIALS =
-  'oak|walnut|maple|birch|ash|larch|cedar|pine|fir|spruce|cherry|beech|teak|elm|ply|plywood|bamboo|marble|granite|quartz|limestone|sandstone|slate|soapstone|travertine|terrazzo|porcelain|ceramic|fireclay|cast iron|steel|stainless|stainless steel|copper|brass|zinc|aluminium|aluminum|nickel|chrome|lime|limewash|linoleum|lino|cork|vinyl|laminate|wool|concrete|glass|clay|hemp|plastic|timber|solid surface|butcher block|hardwood|softwood|encaustic|mosaic|zellige';
+  'oak|walnut|maple|birch|ash|larch|cedar|pine|fir|spruce|cherry|beech|teak|elm|ply|plywood|bamboo|marble|' +
+  'granite|quartz|limestone|sandstone|slate|soapstone|travertine|terrazzo|porcelain|ceramic|fireclay|cast iron|' +
+  'steel|stainless|stainless steel|copper|brass|zinc|aluminium|aluminum|nickel|chrome|lime|limewash|linoleum|' +
+  'lino|cork|vinyl|laminate|wool|concrete|glass|clay|hemp|plastic|timber|solid surface|butcher block|hardwood|' +
+  'softwood|encaustic|mosaic|zellige';
 export const FINISHES =
-  'matt|matte|satin|gloss|eggshell|flat|brushed|polished|honed|oiled|waxed|stained|unstained|lacquered|limed|glazed|unglazed|tumbled|natural|raw|galvanised|galvanized|powder coated|fluted|ribbed|shaker|plain|bevelled|beveled';
+  'matt|matte|satin|gloss|eggshell|flat|brushed|polished|honed|oiled|waxed|stained|unstained|lacquered|limed|' +
+  'glazed|unglazed|tumbled|natural|raw|galvanised|galvanized|powder coated|fluted|ribbed|shaker|plain|bevelled|' +
+  'beveled';
 
 export const DAYS_SAID =
-  'mon(?:day)?|tues(?:day)?|wednes(?:day)?|thurs(?:day)?|fri(?:day)?|satur(?:day)?|sun(?:day)?|today|tomorrow|tonight|next week|this week|this afternoon|this morning|first thing|the week after|next month|a week from|in the morning';
+  'mon(?:day)?|tues(?:day)?|wednes(?:day)?|thurs(?:day)?|fri(?:day)?|satur(?:day)?|sun(?:day)?|today|tomorrow|' +
+  'tonight|next week|this week|this afternoon|this morning|first thing|the week after|next month|a week from|in ' +
+  'the morning';
 export const SERVICES =
-  'power|water|gas|heat|heating|boiler|furnace|circuit|circuits|meter|tap|sink|toilet|fridge|freezer|drain|line|supply|panel|light|lights|hot water|internet|alarm|stove|cooker|bath|electric|electrics|electricity|pump|router|bell';
+  'power|water|gas|heat|heating|boiler|furnace|circuit|circuits|meter|tap|sink|toilet|fridge|freezer|drain|line|' +
+  'supply|panel|light|lights|hot water|internet|alarm|stove|cooker|bath|electric|electrics|electricity|pump|' +
+  'router|bell';

@@ -1,3 +1,4 @@
+import { pattern } from '../pattern';
 import { lengthAt, type SpokenLength } from './spoken-length';
 
 /** One or two sizes of one thing, the last word of whoever corrected himself. */
@@ -10,14 +11,25 @@ export interface MeasureSaid {
 
 const CORRECTS =
   / (?:no|sorry|wait|hang on|hold on|rather|scratch that|make that|i mean|correction|actually|let us say|i tell a lie|read that wrong) /;
-const DIMENSION =
-  / (?:wide|width|high|height|deep|depth|long|length|tall|clear|across|thick|headroom|opening|ceiling|sill|reveal|span|wall to wall|corner to corner|floor to|from|to the|i make|i make it|i get|i have got|measures|comes out at|centre to centre|on centre|diameter|clearance|inside|overall|rough|by|gap|rise|run|drop|off the floor) /;
+const DIMENSION = pattern(
+  '',
+  ' (?:wide|width|high|height|deep|depth|long|length|tall|clear|across|thick|headroom|',
+  'opening|ceiling|sill|reveal|span|wall to wall|corner to corner|floor to|from|to the|',
+  'i make|i make it|i get|i have got|measures|comes out at|centre to centre|on centre|',
+  'diameter|clearance|inside|overall|rough|by|gap|rise|run|drop|off the floor) ',
+);
 /** After a unit in the singular these go on speaking of the size; a noun would make it “a four inch pipe”. */
-const GOES_ON =
-  /^(?:|wide|high|deep|long|tall|clear|across|thick|by|and|from|to|off|at|here|up|under|down|so|but|no|is|in|on|above|below|between|each|all|overall|there|or|then|now|sorry|wait|hang|which|that|it|the|i|we|this|a|for|with|over|before|away|either|wall|square|exactly|dead|bang|plus|minus|give|just|floor|inside|outside|tight|short|if)$/;
+const GOES_ON = pattern(
+  '',
+  '^(?:|wide|high|deep|long|tall|clear|across|thick|by|and|from|to|off|at|here|up|under|',
+  'down|so|but|no|is|in|on|above|below|between|each|all|overall|there|or|then|now|sorry|',
+  'wait|hang|which|that|it|the|i|we|this|a|for|with|over|before|away|either|wall|square|',
+  'exactly|dead|bang|plus|minus|give|just|floor|inside|outside|tight|short|if)$',
+);
 
 /**
- * Sizes in one sentence: “five foot two wide by three foot nine high”, “eighteen hundred, no, eighteen forty wide, and two seven fifty”.
+ * Sizes in one sentence: “five foot two wide by three foot nine high”, “eighteen hundred, no, eighteen forty wide, and
+ * two seven fifty”.
  * Counts, lumber (“a two by four”), amounts (“four feet of it”) and areas are none.
  */
 export function measuresSaid(words: readonly string[], metric: boolean): MeasureSaid[] {
@@ -42,9 +54,11 @@ export function measuresSaid(words: readonly string[], metric: boolean): Measure
       /^(?:foot|inch|metre|meter|mil|millimetre|mm)$/.test(unit) && !GOES_ON.test(next) && length.to === at + 2;
     const amount =
       next === 'of' ||
-      /^(?:square|cubic|percent|%|weeks?|days?|months?|hours?|minutes?|coats?|years?|times|o'clock|pieces|sheets|boxes|people|doors|windows|guys)$/.test(
-        next,
-      ) ||
+      pattern(
+        '',
+        '^(?:square|cubic|percent|%|weeks?|days?|months?|hours?|minutes?|coats?|years?|times|',
+        String.raw`o'clock|pieces|sheets|boxes|people|doors|windows|guys)$`,
+      ).test(next) ||
       /^(?:square|number|unit|flat|room)$/.test(before) ||
       (!length.sure && /^(?:at|before|after|past|until|till)$/.test(before));
     if (!describes && !amount) found.push(length);

@@ -1,6 +1,7 @@
 /**
  * Numbers as they are spoken or written: `3`, `2.4`, `3/4`, `a dozen`, `thirty four`, `eighteen hundred`,
- * `two point four`, `thirty four and three quarters`, and the builder's pairs `eighteen forty` (1840), `two seven fifty` (2750).
+ * `two point four`, `thirty four and three quarters`, and the builder's pairs `eighteen forty` (1840), `two seven
+ * fifty` (2750).
  */
 export interface Spoken {
   value: number;
@@ -13,7 +14,10 @@ export interface Spoken {
 }
 
 const ONES: Readonly<Record<string, number>> = Object.fromEntries(
-  'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'
+  (
+    'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen ' +
+    'seventeen eighteen nineteen'
+  )
     .split(' ')
     .map((word, value) => [word, value]),
 );

@@ -1,3 +1,4 @@
+import { pattern } from '../pattern';
 import { wordsOf, type Word } from './words';
 
 /** An area as the speaker may call it. */
@@ -10,27 +11,36 @@ const set = (text: string): ReadonlySet<string> => new Set(text.split(' '));
 const DETERMINERS = set('the this our their her his that');
 /** Said before a name by somebody who stands there or goes there. */
 const STANDING = set(
-  'back here still out down up over so and now then okay right again start starting begin standing am are we first next finally lastly on coming come go going in',
+  'back here still out down up over so and now then okay right again start starting begin standing am are we ' +
+    'first next finally lastly on coming come go going in',
 );
 const LEADS_THERE = set('down up out inside round around along onto into through to in on at with enter entering');
 const GOING = set(
-  'through over down out up back on going go come coming round moving move across along next off run walk walking get head heading in now right onto way around step',
+  'through over down out up back on going go come coming round moving move across along next off run walk ' +
+    'walking get head heading in now right onto way around step',
 );
 /** Pipes and drains go places; the speaker does not go with them. */
 const RUNS = set('runs run goes leads opens drains vents carries feeds empties connects looks backs');
 const AWAY = set(
-  'of behind for from above below under over beside against near between by than like as per holding matching facing towards toward past',
+  'of behind for from above below under over beside against near between by than like as per holding matching ' +
+    'facing towards toward past',
 );
 /** What a name in front of it only describes. */
 const THINGS = set(
-  "floor floors cabinet cabinets sink window windows door doors wall walls ceiling tile tiles light lights counter counters worktop worktops side end units unit beam joists drain duct pipe pipes fan radiator stair stairs roof gutter gate trim paint fridge hood switch sockets circuit wiring plumbing vanity mirror shower valve island table chairs floorboards boards skirting guys crew people's",
+  'floor floors cabinet cabinets sink window windows door doors wall walls ceiling tile tiles light lights ' +
+    'counter counters worktop worktops side end units unit beam joists drain duct pipe pipes fan radiator stair ' +
+    'stairs roof gutter gate trim paint fridge hood switch sockets circuit wiring plumbing vanity mirror shower ' +
+    "valve island table chairs floorboards boards skirting guys crew people's",
 );
 const WHOLE =
   /^(?:whole house|whole job|whole place|whole site|whole building|in general|every room|any room|what else)(?: |$)/;
 const WHOLE_BEGINS = set('whole in every any what generally overall everywhere throughout all last one before');
 /** So only where a sentence begins with it. */
-const WHOLE_FIRST =
-  /^(?:generally|overall|everywhere|throughout|all over|what is left|what 's left|last thing|one more thing|before i go|last of all)(?: |$)(?!to )/;
+const WHOLE_FIRST = pattern(
+  '',
+  String.raw`^(?:generally|overall|everywhere|throughout|all over|what is left|what 's left|`,
+  'last thing|one more thing|before i go|last of all)(?: |$)(?!to )',
+);
 
 interface Mention {
   from: number;
@@ -39,8 +49,10 @@ interface Mention {
 }
 
 /**
- * Where the speaker is at every word: the index of an area, or null for the job as a whole or where nothing was named yet.
- * A name moves him when he says that he goes or stands there, or when he says it alone like a heading; what only describes
+ * Where the speaker is at every word: the index of an area, or null for the job as a whole or where nothing was named
+ * yet.
+ * A name moves him when he says that he goes or stands there, or when he says it alone like a heading; what only
+ * describes
  * a thing (a kitchen floor) or lies elsewhere (behind the bath) does not.
  */
 export function placesOf(words: readonly Word[], areas: readonly NamedArea[]): (number | null)[] {
@@ -167,6 +179,10 @@ function setsOut(words: readonly Word[], at: number): boolean {
 }
 
 const ofPhrase = (before: string): boolean =>
-  /^(?:a|an|no|new|old|one|two|three|four|any|every|each|some|my|your|its|whole|other|same|big|little|small|main|second|first|last|rough|upper|lower|back|front|half|full|master|guest|of|for|from|behind|this|that|or|with|about|them|do|does|did|not|more|less|than|like|painting|doing|touching|leaving|called|paint)$/.test(
-    before,
-  );
+  pattern(
+    '',
+    '^(?:a|an|no|new|old|one|two|three|four|any|every|each|some|my|your|its|whole|other|same|',
+    'big|little|small|main|second|first|last|rough|upper|lower|back|front|half|full|master|',
+    'guest|of|for|from|behind|this|that|or|with|about|them|do|does|did|not|more|less|than|',
+    'like|painting|doing|touching|leaving|called|paint)$',
+  ).test(before);

@@ -1,3 +1,4 @@
+import { pattern } from '../pattern';
 import type { Phase } from '../sequence/phases';
 import { ANY_PHASE, mayNamePhase, phasesSaid } from './lexicon';
 import { numberAt, partAt } from './numbers';
@@ -12,24 +13,40 @@ export interface ProgressSaid {
 }
 
 const LEAD =
-  "(?:(?:rough ?in|first fix|second fix|work|in here|up here|down here|here|in there|on this side|upstairs|downstairs|i would (?:call|say)|i call|call (?:it|that|them)|is|are|'s|has|have|been|all|about|around|roughly|maybe|say|probably|now|off|itself|looks?|looking|sits at|at|only|just|in|on|up|down|and|so far|still) )*";
+  '(?:(?:rough ?in|first fix|second fix|work|in here|up here|down here|here|in there|on this side|upstairs|' +
+  "downstairs|i would (?:call|say)|i call|call (?:it|that|them)|is|are|'s|has|have|been|all|about|around|roughly|" +
+  'maybe|say|probably|now|off|itself|looks?|looking|sits at|at|only|just|in|on|up|down|and|so far|still) )*';
 const LEADS = new RegExp(`^${LEAD}`);
 const NEARLY = new RegExp(
-  `^${LEAD}(?:nearly|almost|just about|pretty much|as good as|mostly|all but|close to|virtually|pretty near) (?:all )?(?:done|finished|there|complete|completed|in|up|on|down|hung|closed)`,
+  `^${LEAD}(?:nearly|almost|just about|pretty much|as good as|mostly|all but|close to|virtually|pretty near) ` +
+    '(?:all )?(?:done|finished|there|complete|completed|in|up|on|down|hung|closed)',
 );
 const NOT_BEGUN = new RegExp(
-  `^(?:(?:rough ?in|first fix|in here|up here|down here|here|work) )*(?:is |are |'s |has |have )(?:still )?(?:not (?:even )?(?:been )?(?:started|begun|touched|dug|in|on|up|done|there|run|laid|poured|hung|set|framed|cut|pulled|boarded|painted|built|fitted)|nowhere|yet to)`,
+  `^(?:(?:rough ?in|first fix|in here|up here|down here|here|work) )*(?:is |are |'s |has |have )(?:still ` +
+    ')?(?:not (?:even )?(?:been )?(?:started|begun|touched|dug|in|on|up|done|there|run|laid|poured|hung|set|framed|' +
+    'cut|pulled|boarded|painted|built|fitted)|nowhere|yet to)',
 );
 const STARTED = new RegExp(
-  `^(?:(?:in here|up here|down here|here|work) )*(?:is |are |'s |has |have |was )?(?:just |only just |barely )?(?:started|going (?:in|up|on|down)|under ?way|in progress|begun|starting)(?: (?:now|today|this|yesterday|in|on))?`,
+  `^(?:(?:in here|up here|down here|here|work) )*(?:is |are |'s |has |have |was )?(?:just |only just |barely ` +
+    ')?(?:started|going (?:in|up|on|down)|under ?way|in progress|begun|starting)(?: (?:now|today|this|yesterday|in|' +
+    'on))?',
 );
 const WHERE =
-  '(?:(?:rough ?in|first fix|second fix|work|in here|up here|down here|here|in there|on this side|itself|both sides) )*';
+  '(?:(?:rough ?in|first fix|second fix|work|in here|up here|down here|here|in there|on this side|itself|both ' +
+  'sides) )*';
 const DONE = new RegExp(
-  `^${WHERE}(?:(?:is|are|'s|got|was|all|has|been|have|now) )*(?:done|finished|complete|completed|wrapped up|signed off)\\b|^${WHERE}(?:is|are|'s|got|was|all|have been|has been) (?:all |now )?(?:done|finished|complete|completed|wrapped up|all in|all up|all on|(?:in|up|on|down|hung|laid|poured|cut|fitted) and \\w+(?:ed|t|e|ng|ce)\\b|(?:in|up|on|down|hung|laid|poured|dug|fitted|closed|sanded|grouted|set|run|topped out|tested)(?= $| (?:and|wall|both|all|everywhere|on both|on all|so|already|now|since|in here|right|which|except|bar|but|yesterday|today|this|last|on (?:mon|tues|wednes|thurs|fri|satur)|over|apart|too|nice|looks)))`,
+  `^${WHERE}(?:(?:is|are|'s|got|was|all|has|been|have|now) )*(?:done|finished|complete|completed|wrapped up|` +
+    `signed off)\\b|^${WHERE}(?:is|are|'s|got|was|all|have been|has been) (?:all |now )?(?:done|finished|complete|` +
+    'completed|wrapped up|all in|all up|all on|(?:in|up|on|down|hung|laid|poured|cut|fitted) and \\w+(?:ed|t|e|ng|' +
+    'ce)\\b|(?:in|up|on|down|hung|laid|poured|dug|fitted|closed|sanded|grouted|set|run|topped out|tested)(?= $| ' +
+    '(?:and|wall|both|all|everywhere|on both|on all|so|already|now|since|in here|right|which|except|bar|but|' +
+    'yesterday|today|this|last|on (?:mon|tues|wednes|thurs|fri|satur)|over|apart|too|nice|looks)))',
 );
-const LATER =
-  / (?:will|would|gets?|going to|goes|once|when|until|till|before|after|if|need|needs|should)(?: the| that| those| these| all the| your| new| our)? $/;
+const LATER = pattern(
+  '',
+  ' (?:will|would|gets?|going to|goes|once|when|until|till|before|after|if|need|needs|',
+  'should)(?: the| that| those| these| all the| your| new| our)? $',
+);
 /** How many words after a name may say how far it is. */
 const AHEAD = 24;
 /** Words before a name that make it another thing than the step. */
@@ -37,7 +54,8 @@ const OTHER =
   / (?:the|a|an|this|that|old|new|behind|under|of|for|over|from|no|in|on|through|with|without|pull|cut|into|your|his|her|their) $/;
 
 /**
- * How far steps are, as said in one sentence: “framing's done”, “ducts three quarters”, “half the tiling is up”, “no insulation yet”.
+ * How far steps are, as said in one sentence: “framing's done”, “ducts three quarters”, “half the tiling is up”, “no
+ * insulation yet”.
  * @param words small letters, contractions opened
  */
 export function progressSaid(words: readonly string[]): ProgressSaid[] {

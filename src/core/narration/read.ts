@@ -1,3 +1,4 @@
+import { pattern } from '../pattern';
 import type { Cue } from './captions';
 import type { Draft, DraftKind } from './draft';
 import {
@@ -52,7 +53,8 @@ const MOST_WORDS = 70;
 
 /**
  * Reads a narrated walk: rules and word lists only, the same text always gives the same drafts.
- * Each sentence is held against the signs of every kind; the kind that most speaks for is taken, sentences that go on with
+ * Each sentence is held against the signs of every kind; the kind that most speaks for is taken, sentences that go on
+ * with
  * the same thought are joined to it, and the fields are read from the words.
  * @param areas of the job, in any order, with what they are also called
  */
@@ -110,7 +112,9 @@ function hear(
   };
 }
 
-/** A first visit speaks of what will be done; a later walk of what is done. The same words mean other things on them. */
+/**
+ * A first visit speaks of what will be done; a later walk of what is done. The same words mean other things on them.
+ */
 function isScoping(heard: readonly Heard[]): boolean {
   const progress = heard.reduce((sum, one) => sum + one.progress.length, 0);
   const scope = heard.filter((one) => (one.scores.get('scope') ?? 0) >= ENOUGH).length;
@@ -180,7 +184,8 @@ function thoughtsOf(heard: Heard, scoping: boolean): Thought[] {
 }
 
 /**
- * What no sentence says by itself may be said over two or three of them: “the top's got a chip”, “they're making another”,
+ * What no sentence says by itself may be said over two or three of them: “the top's got a chip”, “they're making
+ * another”,
  * “it's a fortnight”. Hints of one kind in neighbours that say nothing else add up.
  */
 function gathered(thoughts: Thought[][], heard: readonly Heard[]): Thought[][] {
@@ -215,10 +220,19 @@ function gathered(thoughts: Thought[][], heard: readonly Heard[]): Thought[][] {
   return thoughts;
 }
 
-const GOES_ON =
-  /^ (?:there|and|but|so|it|that|they|those|these|if|then|not|no|because|till|until|or|which|who|he|she|them|there 's only|only|nobody|do not|does not|did not|never|is|was|'s|all|some|in|with|for|on|to|like|probably|just|unless|otherwise|comes?|goes?|gets?|stays?|needs?|wants?) /;
-const POINTS_BACK =
-  /^ (?:(?:and|but|so|well|or|now|no|because|then) )*(?:it|that|they|those|these|them|he|she|comes?|goes?|gets?|stays?|needs?|wants?|do not|nobody|no idea|did not|if (?:it|they|that|not|there|she|he)|is|was|'s|treat|i think|i would|we think|we figure|probably|not) /;
+const GOES_ON = pattern(
+  '',
+  '^ (?:there|and|but|so|it|that|they|those|these|if|then|not|no|because|till|until|or|',
+  String.raw`which|who|he|she|them|there 's only|only|nobody|do not|does not|did not|never|is|was|'s|`,
+  'all|some|in|with|for|on|to|like|probably|just|unless|otherwise|comes?|goes?|gets?|',
+  'stays?|needs?|wants?) ',
+);
+const POINTS_BACK = pattern(
+  '',
+  '^ (?:(?:and|but|so|well|or|now|no|because|then) )*(?:it|that|they|those|these|them|he|',
+  'she|comes?|goes?|gets?|stays?|needs?|wants?|do not|nobody|no idea|did not|if (?:it|they|',
+  String.raw`that|not|there|she|he)|is|was|'s|treat|i think|i would|we think|we figure|probably|not) `,
+);
 
 /** Joins what goes on with the thought before it, and reaches back for what a sentence points at. */
 function joined(all: readonly Thought[][], heard: readonly Heard[]): Thought[] {

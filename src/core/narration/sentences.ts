@@ -1,3 +1,4 @@
+import { pattern } from '../pattern';
 import { numberAt } from './numbers';
 import type { Word } from './words';
 
@@ -9,27 +10,55 @@ export interface Sentence {
 
 const set = (text: string): ReadonlySet<string> => new Set(text.split(' '));
 const VERBS = set(
-  "is are was were 's has have had been will would can could should must do does did am got gets get goes go going comes come came stays stay went looks look wants want needs need runs run makes make made says said called keeps keep takes took passed failed picked chose ordered showed starts stand stands blocks block counts figure guess think reckon know hear feeds feed uses use hangs hang means told tells put puts texted rang sits sit works work",
+  "is are was were 's has have had been will would can could should must do does did am got gets get goes go " +
+    'going comes come came stays stay went looks look wants want needs need runs run makes make made says said ' +
+    'called keeps keep takes took passed failed picked chose ordered showed starts stand stands blocks block ' +
+    'counts figure guess think reckon know hear feeds feed uses use hangs hang means told tells put puts texted ' +
+    'rang sits sit works work',
 );
 /** A sentence does not end on one of these. */
 const OPEN_END = set(
-  "the a an this that these those of in on to for with by from over under and or is are 's was were be been if which who where when because till until before after than as not no i we he she they it you their our her his its my your will would can could should must at into about two three four five six between behind above below so but just only very really pretty too both all whole any every some does do did has have had now than through round like there around up down out figure guess think reckon say said know assume hope told tell means sure believe suspect imagine expect except besides bar minus",
+  "the a an this that these those of in on to for with by from over under and or is are 's was were be been if " +
+    'which who where when because till until before after than as not no i we he she they it you their our her his ' +
+    'its my your will would can could should must at into about two three four five six between behind above below ' +
+    'so but just only very really pretty too both all whole any every some does do did has have had now than ' +
+    'through round like there around up down out figure guess think reckon say said know assume hope told tell ' +
+    'means sure believe suspect imagine expect except besides bar minus',
 );
 const OPENERS = set('okay anyway whoa alright hello hi hey yes yeah');
 const RESTARTS = set(
-  "my our your his her i we he she they it this that these those there the a an nobody somebody everybody no he's both all",
+  'my our your his her i we he she they it this that these those there the a an nobody somebody everybody no ' +
+    "he's both all",
 );
 const PRONOUNS = set('i we he she they it this that there nobody nothing somebody everybody someone everyone you');
 
 const ADVERBS = /^(?:not|only|just|still|all|both|really|also|never|always|probably|actually|already|now|even)$/;
 /** After one of these an article begins its object, not a new sentence. */
-const TAKES_OBJECT =
-  /^(?:watch|mind|leave|keep|put|take|see|need|want|wants|needs|get|gets|like|make|makes|give|gives|pull|move|use|open|close|tell|ask|let|got|find|found|hit|call|cut|run|block|blocks|feeds|holding|like|picked|chose|ordered|sent|passed|knock|bring|finish|start)$/;
+const TAKES_OBJECT = pattern(
+  '',
+  '^(?:watch|mind|leave|keep|put|take|see|need|want|wants|needs|get|gets|like|make|makes|',
+  'give|gives|pull|move|use|open|close|tell|ask|let|got|find|found|hit|call|cut|run|block|',
+  'blocks|feeds|holding|like|picked|chose|ordered|sent|passed|knock|bring|finish|start)$',
+);
 const COUNTS =
   /^(?:two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|twenty|thirty|forty|fifty|couple|half|dozen)$/;
 const BE = /^(?:is|are|'s|has|have|needs?|was|were|came|got|gets|goes|comes|wants?|still|passed|failed|will|looks?)$/;
-const NO_NOUN =
-  /^(?:yet|here|there|again|back|away|off|done|hung|laid|set|ready|new|old|good|fine|great|okay|right|left|late|early|today|tomorrow|yesterday|tonight|morning|afternoon|evening|night|last|next|first|more|most|less|too|also|already|even|once|twice|ago|please|sorry|yes|yeah|about|half|short|long|wide|high|deep|tall|clear|tight|loose|wrong|nice|bad|big|small|little|much|many|lot|thing|things|everything|anything|monday|tuesday|wednesday|thursday|friday|saturday|sunday|week|weeks|days|month|months|minutes|year|percent|who|whose|what|where|why|how|such|same|other|each|one|white|black|blue|green|grey|gray|red|dry|wet|hot|cold|live|dead|straight|level|plumb|square|outside|inside|upstairs|downstairs|during|across|along|near|against|without|within|between|behind|beside|off|onto|upon|per|via|than|then|else|ever|never|always|maybe|probably|really|quite|almost|nearly|myself|himself|herself|themselves|itself|whole|full|ready|open|shut|closed|broken|bent|cut|put|run|sent|made|built|told|found|kept|held|gone|come|been|seen|known|taken|given|shown|drawn|torn|worn|split)$/;
+const NO_NOUN = pattern(
+  '',
+  '^(?:yet|here|there|again|back|away|off|done|hung|laid|set|ready|new|old|good|fine|great|',
+  'okay|right|left|late|early|today|tomorrow|yesterday|tonight|morning|afternoon|evening|',
+  'night|last|next|first|more|most|less|too|also|already|even|once|twice|ago|please|sorry|',
+  'yes|yeah|about|half|short|long|wide|high|deep|tall|clear|tight|loose|wrong|nice|bad|big|',
+  'small|little|much|many|lot|thing|things|everything|anything|monday|tuesday|wednesday|',
+  'thursday|friday|saturday|sunday|week|weeks|days|month|months|minutes|year|percent|who|',
+  'whose|what|where|why|how|such|same|other|each|one|white|black|blue|green|grey|gray|red|',
+  'dry|wet|hot|cold|live|dead|straight|level|plumb|square|outside|inside|upstairs|',
+  'downstairs|during|across|along|near|against|without|within|between|behind|beside|off|',
+  'onto|upon|per|via|than|then|else|ever|never|always|maybe|probably|really|quite|almost|',
+  'nearly|myself|himself|herself|themselves|itself|whole|full|ready|open|shut|closed|',
+  'broken|bent|cut|put|run|sent|made|built|told|found|kept|held|gone|come|been|seen|known|',
+  'taken|given|shown|drawn|torn|worn|split)$',
+);
 
 /** Goes before the name of a step as part of it. */
 const DESCRIBES =
@@ -43,7 +72,8 @@ export const isPunctuated = (words: readonly Word[]): boolean =>
   words.filter((word) => word.stop === '.').length * 40 > words.length;
 
 /**
- * Cuts speech into sentences: at full stops where there are any; else at silences, at words that open a new thought, and
+ * Cuts speech into sentences: at full stops where there are any; else at silences, at words that open a new thought,
+ * and
  * where a new subject with its verb begins after a sentence that is whole. A change of place ends a sentence too.
  * @param nouns words that are subjects of the trade (framing, wiring …), which begin a sentence without an article
  */
@@ -154,7 +184,8 @@ function guessed(words: readonly Word[], at: number, from: number, nouns: Readon
 }
 
 /**
- * A bare subject (“counter height's …”, “gutters have …”) begins here: nouns up to a verb, after a sentence that is whole.
+ * A bare subject (“counter height's …”, “gutters have …”) begins here: nouns up to a verb, after a sentence that is
+ * whole.
  * Where the nouns end an object (“watch your step, hatch has …”), only the last one is the subject.
  */
 function bareSubject(words: readonly Word[], at: number, from: number): boolean {
@@ -167,9 +198,11 @@ function bareSubject(words: readonly Word[], at: number, from: number): boolean 
   while (start > from && isNoun(text(start - 1)) && at - start < 3) start -= 1;
   const opener = text(start - 1);
   const object =
-    /^(?:the|a|an|this|that|these|those|my|your|his|her|our|their|its|of|in|on|at|to|for|with|from|by|under|over|behind|and|or|no|both|all|into|through|any|some|every)$/.test(
-      opener,
-    ) || COUNTS.test(opener);
+    pattern(
+      '',
+      '^(?:the|a|an|this|that|these|those|my|your|his|her|our|their|its|of|in|on|at|to|for|',
+      'with|from|by|under|over|behind|and|or|no|both|all|into|through|any|some|every)$',
+    ).test(opener) || COUNTS.test(opener);
   return object ? start < at && verb === at + 1 : start === at;
 }
 

@@ -2,7 +2,10 @@ import { COLOURS, DAYS_SAID, FINISHES, MATERIALS, SERVICES, TRADE_WORDS } from '
 import type { Stance } from '../sites/area';
 import type { DraftKind } from './draft';
 
-/** A turn of phrase that speaks for one kind of draft. Patterns read words in small letters, contractions opened, a blank on both sides. */
+/**
+ * A turn of phrase that speaks for one kind of draft. Patterns read words in small letters, contractions opened, a
+ * blank on both sides.
+ */
 export interface Sign {
   kind: DraftKind;
   weight: number;
@@ -20,21 +23,27 @@ const BE = `(?:is|are|'s)`;
 const SOMEBODY = '(?:she|he|they|client|clients|owner|owners|customer|husband|wife|couple|mrs \\w+|mr \\w+)';
 const LOOK = `(?:${COLOURS}|${MATERIALS}|${FINISHES})`;
 const TOOLS =
-  'hammer\\w*|grind\\w*|drill\\w*|nois\\w*|deliver\\w*|tools?|radio|music|parking|trucks?|vans?|lorr\\w+|saws?|sawing|bang\\w*|power tools|cutting|loud\\w*|compressor|shouting|work|working|starts?|dust|jackhammer|breaker|mixer|skips?';
-const DON = `(?:do not|nobody|no one|never|not anybody|not anyone|do not anybody|do not let anybody|do not let anyone|none of you)`;
+  'hammer\\w*|grind\\w*|drill\\w*|nois\\w*|deliver\\w*|tools?|radio|music|parking|trucks?|vans?|lorr\\w+|saws?|' +
+  'sawing|bang\\w*|power tools|cutting|loud\\w*|compressor|shouting|work|working|starts?|dust|jackhammer|breaker|' +
+  'mixer|skips?';
+const DON =
+  '(?:do not|nobody|no one|never|not anybody|not anyone|do not anybody|do not let anybody|do not let anyone|none ' +
+  'of you)';
 
 const SIGNS: readonly Sign[] = [
   // scope: what is out
   sign(
     'scope',
     3.5,
-    `(?:we|i) (?:are|am) not (?!sure|there|done|going to (?:know|get|make|be)|happy|finished|ready|waiting|at|in|on|talking|staying)(?:going to )?\\w+`,
+    '(?:we|i) (?:are|am) not (?!sure|there|done|going to (?:know|get|make|be)|happy|finished|ready|waiting|at|in|' +
+      'on|talking|staying)(?:going to )?\\w+',
     'out',
   ),
   sign(
     'scope',
     3.5,
-    `(?:we|i) (?:do|will) not (?:be )?(?:\\w+ing|touch|do|paint|replace|change|move|open|cut|strip|sand|dig|go near|include|price)`,
+    '(?:we|i) (?:do|will) not (?:be )?(?:\\w+ing|touch|do|paint|replace|change|move|open|cut|strip|sand|dig|go ' +
+      'near|include|price)',
     'out',
   ),
   sign('scope', 3.2, `(?:is|are) not (?:being|to be) \\w+`, 'out'),
@@ -44,19 +53,23 @@ const SIGNS: readonly Sign[] = [
   sign(
     'scope',
     3.5,
-    `(?:${BE}|${BE} all|it) ?(?:not|nt) (?:ours|us|in (?:our|the|my|this) (?:price|scope|contract|job|number|quote|budget)|part of|our|included|on (?:our|the|my) list)`,
+    `(?:${BE}|${BE} all|it) ?(?:not|nt) (?:ours|us|in (?:our|the|my|this) (?:price|scope|contract|job|number|` +
+      'quote|budget)|part of|our|included|on (?:our|the|my) list)',
     'out',
   ),
   sign(
     'scope',
     3.2,
-    `(?:leave|leaving|leaves) (?:it|that|this|them|those|these|(?:this|that|these|those) (?:one|ones|room|bit|part|side|wall|\\w+)|all (?:of )?that|everything|well|the \\w+|the \\w+ \\w+) (?:alone|be|as (?:it|they|is|found)|where|exactly|just)`,
+    '(?:leave|leaving|leaves) (?:it|that|this|them|those|these|(?:this|that|these|those) (?:one|ones|room|bit|' +
+      'part|side|wall|\\w+)|all (?:of )?that|everything|well|the \\w+|the \\w+ \\w+) (?:alone|be|as (?:it|they|is|' +
+      'found)|where|exactly|just)',
     'out',
   ),
   sign(
     'scope',
     3.2,
-    `(?:stays?|staying|remains?) (?:put|as (?:it|they|is)|like (?:it|that)|the way|exactly|where (?:it|they)|just as|untouched)`,
+    '(?:stays?|staying|remains?) (?:put|as (?:it|they|is)|like (?:it|that)|the way|exactly|where (?:it|they)|' +
+      'just as|untouched)',
     'out',
   ),
   sign('scope', 3.2, `(?:staying|stay|keep|keeping) (?:right )?out of`, 'out'),
@@ -93,52 +106,64 @@ const SIGNS: readonly Sign[] = [
   sign(
     'scope',
     4,
-    `(?:gets?|getting|is|are|be|goes) (?:\\w+ )?(?:covered|boarded over|boarded up|boarded|wrapped|masked|protected|sheeted|taped off|papered|padded|crated|boxed in|tented)`,
+    '(?:gets?|getting|is|are|be|goes) (?:\\w+ )?(?:covered|boarded over|boarded up|boarded|wrapped|masked|' +
+      'protected|sheeted|taped off|papered|padded|crated|boxed in|tented)',
     'protect',
   ),
   sign(
     'scope',
     4,
-    `(?:hardboard|ply|plywood|plastic|poly|paper|cardboard|blankets?|sheets?|sheeting|foam|film|runners?|drop cloths?|dust sheets?|fleece|carpet|mats?|felt|board|boards) (?:over|on|round|around|across|down over|on top of) (?:it|them|that|those|these|the|all|every)`,
+    '(?:hardboard|ply|plywood|plastic|poly|paper|cardboard|blankets?|sheets?|sheeting|foam|film|runners?|drop ' +
+      'cloths?|dust sheets?|fleece|carpet|mats?|felt|board|boards) (?:over|on|round|around|across|down over|on top ' +
+      'of) (?:it|them|that|those|these|the|all|every)',
     'protect',
   ),
   sign(
     'scope',
     4,
-    `(?:stays?|stay|kept|keep them|keep it) (?:all )?(?:under|in|wrapped in|behind) (?:the |its |their )?(?:plastic|wraps?|sheets?|covers?|blankets?|boards?)`,
+    '(?:stays?|stay|kept|keep them|keep it) (?:all )?(?:under|in|wrapped in|behind) (?:the |its |their ' +
+      ')?(?:plastic|wraps?|sheets?|covers?|blankets?|boards?)',
     'protect',
   ),
   sign('scope', 3, `(?:protect|wrap|cover|mask) (?:it|them|that|those|these|the|all|every|up)`, 'protect'),
   sign(
     'scope',
     2.5,
-    `(?:must not|can not|do not|not to|no one|nobody)(?: \\w+)? (?:get|gets) (?:a scratch|a mark|scratched|marked|dusty|wet|dirty|damaged|dinged)`,
+    '(?:must not|can not|do not|not to|no one|nobody)(?: \\w+)? (?:get|gets) (?:a scratch|a mark|scratched|' +
+      'marked|dusty|wet|dirty|damaged|dinged)',
     'protect',
   ),
   // scope: what stays in use
   sign(
     'scope',
     4,
-    `(?:stays?|stay|keeps?|kept|remains?|staying|left) (?:live|on(?! (?:top|our|site|their|the (?:left|right|wall|floor|side|bench|drawing|list|way)))|connected|hooked up|plugged in|switched on|powered up|open|running|working|in service|in use|powered|plumbed in|lit|available|going|usable)`,
+    '(?:stays?|stay|keeps?|kept|remains?|staying|left) (?:live|on(?! (?:top|our|site|their|the (?:left|right|' +
+      'wall|floor|side|bench|drawing|list|way)))|connected|hooked up|plugged in|switched on|powered up|open|' +
+      'running|working|in service|in use|powered|plumbed in|lit|available|going|usable)',
     'keep-live',
   ),
   sign(
     'scope',
     3.6,
-    `(?:keep|keeping|leave|keeps) (?:the |that |this |their |her |his |one |it |them )?(?:\\w+ ){0,4}(?:live|running|going|working|connected|hooked up|in use|switched on|powered)`,
+    '(?:keep|keeping|leave|keeps) (?:the |that |this |their |her |his |one |it |them )?(?:\\w+ ){0,4}(?:live|' +
+      'running|going|working|connected|hooked up|in use|switched on|powered)',
     'keep-live',
   ),
   sign(
     'scope',
     3,
-    `(?:need|needs|have to have|has to have|must have) (?:the |that |their |that )?(?:${SERVICES}) (?:all|right|every|the whole|through|till|until|on)`,
+    `(?:need|needs|have to have|has to have|must have) (?:the |that |their |that )?(?:${SERVICES}) (?:all|right|` +
+      'every|the whole|through|till|until|on)',
     'keep-live',
   ),
   // scope: taken down and put back
   sign(
     'scope',
     4.5,
-    `(?:comes?|come|coming|taken|take|takes|taking|goes|go|lifts?|lifted|unscrew\\w*|unhook\\w*|dropped|dismantled|unbolt\\w*) (?:\\w+ )?(?:off|down|out|up|away|apart)(?: \\w+){0,16} (?:(?:goes?|go|going|put|puts|putting|hung|hang|come|comes|coming|fitted|screwed|set|get|gets)(?: \\w+){0,2} (?:back|up again|on again|in again|again)|refitted|refit|rehung|reinstalled|refixed|rehang)`,
+    '(?:comes?|come|coming|taken|take|takes|taking|goes|go|lifts?|lifted|unscrew\\w*|unhook\\w*|dropped|' +
+      'dismantled|unbolt\\w*) (?:\\w+ )?(?:off|down|out|up|away|apart)(?: \\w+){0,16} (?:(?:goes?|go|going|put|' +
+      'puts|putting|hung|hang|come|comes|coming|fitted|screwed|set|get|gets)(?: \\w+){0,2} (?:back|up again|on ' +
+      'again|in again|again)|refitted|refit|rehung|reinstalled|refixed|rehang)',
     'refit',
   ),
   sign(
@@ -151,7 +176,8 @@ const SIGNS: readonly Sign[] = [
   sign(
     'scope',
     3,
-    `(?<!been )(?<!got )(?<!get )(?:put|putting|hung|hang|hanging) (?:it |them |that |the \\w+ )?back (?:in|on|up|where|after|when|once|afterwards|over)?`,
+    '(?<!been )(?<!got )(?<!get )(?:put|putting|hung|hang|hanging) (?:it |them |that |the \\w+ )?back (?:in|on|' +
+      'up|where|after|when|once|afterwards|over)?',
     'refit',
   ),
   sign('scope', 2.6, `(?:refit|rehang|rehung|reuse|reused|re used|reinstall\\w*|refitted)\\b`, 'refit'),
@@ -161,13 +187,15 @@ const SIGNS: readonly Sign[] = [
   sign(
     'scope',
     2.6,
-    `if (?:the|it|they|that|there|she|he|this|its|those|we|any|all|you)(?: \\w+){1,16} (?:then )?(?:we|i|that|it|they|she|he|the whole)(?: \\w+)?(?: will| are| have| would| can)? (?!know|see|think|said)\\w+`,
+    'if (?:the|it|they|that|there|she|he|this|its|those|we|any|all|you)(?: \\w+){1,16} (?:then )?(?:we|i|that|it|' +
+      'they|she|he|the whole)(?: \\w+)?(?: will| are| have| would| can)? (?!know|see|think|said)\\w+',
     'conditional',
   ),
   sign(
     'scope',
     1.6,
-    `if (?:it|they|there|that|she|he|this) (?:is not|are not|does not|do not|is|are|does)(?: \\w+){0,14} (?:we|it|that|they|goes|comes|stays)`,
+    'if (?:it|they|there|that|she|he|this) (?:is not|are not|does not|do not|is|are|does)(?: \\w+){0,14} (?:we|' +
+      'it|that|they|goes|comes|stays)',
     'conditional',
   ),
   sign('scope', 1.4, `if not`, 'conditional'),
@@ -181,33 +209,39 @@ const SIGNS: readonly Sign[] = [
   sign(
     'scope',
     2.4,
-    `(?:gets?|getting) (?!${LOOK} |covered|wrapped|boarded|protected|swapped|delivered|masked|looked|booked|done|hung)(?:\\w+ed|torn|taken|ripped|dug|rebuilt|redone|built|cut)\\b`,
+    `(?:gets?|getting) (?!${LOOK} |covered|wrapped|boarded|protected|swapped|delivered|masked|looked|booked|done|` +
+      'hung)(?:\\w+ed|torn|taken|ripped|dug|rebuilt|redone|built|cut)\\b',
     'in',
   ),
   sign(
     'scope',
     2.6,
-    `(?:we|i) (?:are|am|will)(?: also| all| just)? (?:putting|taking|going to|adding|building|replacing|opening|installing|knocking|stripping|re\\w+ing|giving|making|widening|raising|lowering|lining|pointing|scraping|removing|take|put|add|build|replace|strip|give|make|redo)`,
+    '(?:we|i) (?:are|am|will)(?: also| all| just)? (?:putting|taking|going to|adding|building|replacing|opening|' +
+      'installing|knocking|stripping|re\\w+ing|giving|making|widening|raising|lowering|lining|pointing|scraping|' +
+      'removing|take|put|add|build|replace|strip|give|make|redo)',
     'in',
   ),
   sign(
     'scope',
     2.6,
-    `(?:is|are) (?:all )?(?:new|to be \\w+|being \\w+|getting|going to be \\w+ed|scraped|stripped|repaired|replaced|repointed)`,
+    '(?:is|are) (?:all )?(?:new|to be \\w+|being \\w+|getting|going to be \\w+ed|scraped|stripped|repaired|' +
+      'replaced|repointed)',
     'in',
   ),
   sign('scope', 2, `will (?:be|have|get|go)(?: \\w+){0,3} (?:again|new|when|once|in)`, 'in'),
   sign(
     'scope',
     2.4,
-    `(?:needs?|wants?) (?:replacing|a new|new|an? (?!licen|permit|notice|week|day|hand|word|look|month|inspect|survey|key|call)\\w+|re\\w+ing|repointing|rehanging|stripping|sanding|scraping)`,
+    '(?:needs?|wants?) (?:replacing|a new|new|an? (?!licen|permit|notice|week|day|hand|word|look|month|inspect|' +
+      'survey|key|call)\\w+|re\\w+ing|repointing|rehanging|stripping|sanding|scraping)',
     'in',
   ),
   sign('scope', 3, `(?:is|are|'s|that) (?:all )?(?:in (?:our|the) (?:price|scope|contract)|included)`, 'in'),
   sign(
     'scope',
     2,
-    `goes? (?:in(?! the way)|here|there|along|under|over|across|on)(?: (?:here|there|where|under|over|along|in|on|with|for|all))?`,
+    'goes? (?:in(?! the way)|here|there|along|under|over|across|on)(?: (?:here|there|where|under|over|along|in|' +
+      'on|with|for|all))?',
     'in',
   ),
   sign('scope', 2.2, `goes? (?:from|to|down|up|round|through|behind|between|right)`, 'in'),
@@ -220,7 +254,8 @@ const SIGNS: readonly Sign[] = [
   sign(
     'scope',
     1.4,
-    `(?:scrape|strip|sand|repoint|replace|rebuild|repair|rewire|replaster|reglaze|restore|regrout|relay|clean|prime|paint) (?:it|them|that|those|these|all|the|and)`,
+    '(?:scrape|strip|sand|repoint|replace|rebuild|repair|rewire|replaster|reglaze|restore|regrout|relay|clean|' +
+      'prime|paint) (?:it|them|that|those|these|all|the|and)',
     'in',
   ),
   // remaining
@@ -233,7 +268,9 @@ const SIGNS: readonly Sign[] = [
   sign(
     'remaining',
     2.7,
-    `(?:${TRADE_WORDS}|guy|guys|crew|somebody|someone|he|they|we|she|i)(?: (?:has|have|'s))?(?: still)? (?:got to|has to|have to|needs? to|will have to) (?!be (?:careful|quiet)|know|go now|say|call|remember|admit|tell)\\w+`,
+    `(?:${TRADE_WORDS}|guy|guys|crew|somebody|someone|he|they|we|she|i)(?: (?:has|have|'s))?(?: still)? (?:got ` +
+      'to|has to|have to|needs? to|will have to) (?!be (?:careful|quiet)|know|go now|say|call|remember|admit|' +
+      'tell)\\w+',
   ),
   sign('remaining', 2.6, `(?:needs?|need) (?:to be )?\\w+(?:ed|ing|en)\\b`),
   sign('remaining', 2, `needs? (?:a|an|some|another|two|three|four|more|doing)`),
@@ -241,7 +278,10 @@ const SIGNS: readonly Sign[] = [
   sign(
     'remaining',
     2.8,
-    `(?:is|are|has|have|were|was) not (?:been )?(?:yet )?(?:built|cut|hung|fixed|connected|hooked up|fitted|fastened|strapped|tied|capped|sealed|caulked|wired|installed|fit|set|made|patched|painted|primed|finished|screwed|nailed|insulated|plated|run|pulled|in yet|on yet|there yet|up yet|drilled|tested|cleaned|glued|bonded|labelled|vented|plumbed|trimmed|swept|adjusted|levelled)`,
+    '(?:is|are|has|have|were|was) not (?:been )?(?:yet )?(?:built|cut|hung|fixed|connected|hooked up|fitted|' +
+      'fastened|strapped|tied|capped|sealed|caulked|wired|installed|fit|set|made|patched|painted|primed|finished|' +
+      'screwed|nailed|insulated|plated|run|pulled|in yet|on yet|there yet|up yet|drilled|tested|cleaned|glued|' +
+      'bonded|labelled|vented|plumbed|trimmed|swept|adjusted|levelled)',
   ),
   sign('remaining', 2.4, `(?:is|are|'s) (?:still )?missing`),
   sign('remaining', 2.2, `(?:we|i|they) owe`),
@@ -253,7 +293,8 @@ const SIGNS: readonly Sign[] = [
   sign(
     'remaining',
     2.8,
-    `there (?:is|'s|are) (?:still )?no (?:backing|blocking|plates?|fire ?stop\\w*|clips?|hangers?|straps?|bracing|noggins?|trap|cover|vent|support|nailer|flashing|trim|handle|lock|valve|insulation|box)`,
+    `there (?:is|'s|are) (?:still )?no (?:backing|blocking|plates?|fire ?stop\\w*|clips?|hangers?|straps?|` +
+      'bracing|noggins?|trap|cover|vent|support|nailer|flashing|trim|handle|lock|valve|insulation|box)',
   ),
   sign('remaining', 2.4, `(?:forgot|forgotten|missed) (?:the|a|to|about|one|two|that)`),
   sign('remaining', 2.2, `(?:touch up|snags?|loose ends?|leftovers?|come back (?:to|for|and))`),
@@ -264,18 +305,21 @@ const SIGNS: readonly Sign[] = [
   sign(
     'remaining',
     2.2,
-    `(?:wants?|got to be|has to be|have to be|must be) (?:moved|pulled|pushed|cut|redone|raised|lowered|fixed|plated|patched|swapped|shifted|turned|reset|remade|taken back)`,
+    '(?:wants?|got to be|has to be|have to be|must be) (?:moved|pulled|pushed|cut|redone|raised|lowered|fixed|' +
+      'plated|patched|swapped|shifted|turned|reset|remade|taken back)',
   ),
   // selection
   sign(
     'selection',
     3.4,
-    `(?:picked|chose|chosen|choosing|going with|gone with|went with|settled on|went for|gone for|landed on|decided on|picking) (?:the |a |an |in |for |that |out )?\\w+`,
+    '(?:picked|chose|chosen|choosing|going with|gone with|went with|settled on|went for|gone for|landed on|' +
+      'decided on|picking) (?:the |a |an |in |for |that |out )?\\w+',
   ),
   sign(
     'selection',
     3,
-    `(?:is|are|'s|be) (?:now |going to be |to be |all |just )?(?:in )?(?:the |a |an |that )?(?:(?!of |for |on |in |at |with |under |over |like |made )\\w+ ){0,2}${LOOK}(?!\\S)(?! (?:and|or)? ?(?:rotten|cracked|right))`,
+    `(?:is|are|'s|be) (?:now |going to be |to be |all |just )?(?:in )?(?:the |a |an |that )?(?:(?!of |for |on |` +
+      `in |at |with |under |over |like |made )\\w+ ){0,2}${LOOK}(?!\\S)(?! (?:and|or)? ?(?:rotten|cracked|right))`,
   ),
   sign('selection', 1.4, `(?:colou?r|finish|tile|stain|grout|paint) (?:is|'s|in|number|code|are)`),
   sign('selection', 1, `not the ${LOOK}`),
@@ -287,7 +331,9 @@ const SIGNS: readonly Sign[] = [
   sign(
     'order',
     2.6,
-    `(?:is|are|'s|on|say|said|quoted|about|roughly|around|now|at) (?:about |around |roughly )?(?:a|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\\w+teen|twenty(?: \\w+)?|\\d+) (?:weeks|days|months)(?: |$)`,
+    `(?:is|are|'s|on|say|said|quoted|about|roughly|around|now|at) (?:about |around |roughly )?(?:a|one|two|three|` +
+      'four|five|six|seven|eight|nine|ten|eleven|twelve|\\w+teen|twenty(?: \\w+)?|\\d+) (?:weeks|days|months)(?: |' +
+      '$)',
   ),
   sign('order', 1.6, `(?:they|we) (?:shipped|sent|dropped off)`),
   sign('order', 1.4, `for the (?:bigger|smaller|larger|wrong|other|left|right|older|newer) \\w+`),
@@ -295,17 +341,20 @@ const SIGNS: readonly Sign[] = [
   sign(
     'order',
     1.6,
-    `(?:a|an|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\\w+teen|twenty|\\d+|couple of|few)(?: \\w+)? (?:weeks?|days|months?|fortnight)(?! ago)`,
+    '(?:a|an|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\\w+teen|twenty|\\d+|couple of|' +
+      'few)(?: \\w+)? (?:weeks?|days|months?|fortnight)(?! ago)',
   ),
   sign(
     'order',
     1.6,
-    `(?:showed up|turned up|arrived|came in|delivered|was delivered|they sent|sent us|got sent|they have sent|on the truck|in the box|from the (?:mill|shop|factory|supplier|warehouse|yard|foundry))`,
+    '(?:showed up|turned up|arrived|came in|delivered|was delivered|they sent|sent us|got sent|they have sent|on ' +
+      'the truck|in the box|from the (?:mill|shop|factory|supplier|warehouse|yard|foundry))',
   ),
   sign(
     'order',
     2.2,
-    `(?:the )?wrong (?:one|ones|size|hand|colou?r|side|length|model|finish|profile|way|part|width|thickness|kind|shade|swing|handed|voltage|spec)`,
+    '(?:the )?wrong (?:one|ones|size|hand|colou?r|side|length|model|finish|profile|way|part|width|thickness|kind|' +
+      'shade|swing|handed|voltage|spec)',
   ),
   sign('order', 1.6, `wrong`),
   sign(
@@ -318,7 +367,8 @@ const SIGNS: readonly Sign[] = [
   sign(
     'order',
     2.6,
-    `(?:missing (?:from|in|a|the|one|two|three|four)|not in the box|did not come|never came|were not in|never showed|has not (?:come|shown|arrived|turned)|have not (?:come|shown|arrived|turned))`,
+    '(?:missing (?:from|in|a|the|one|two|three|four)|not in the box|did not come|never came|were not in|never ' +
+      'showed|has not (?:come|shown|arrived|turned)|have not (?:come|shown|arrived|turned))',
   ),
   sign('order', 2.2, `(?:is|are|'s|running|running|be|now) late(?:r)?`),
   sign('order', 2, `(?:slipped|pushed (?:back|out)|delayed|held up|stuck (?:in|at)|on back order|out of stock)`),
@@ -333,14 +383,16 @@ const SIGNS: readonly Sign[] = [
   sign(
     'order',
     1.8,
-    `(?:goes|going|gone|went|sending|send|sent|take|taking) (?:it |them |that )?(?:straight )?back(?! (?:in|on|up|where|when|after|over|to the (?:kitchen|studs)))`,
+    '(?:goes|going|gone|went|sending|send|sent|take|taking) (?:it |them |that )?(?:straight )?back(?! (?:in|on|' +
+      'up|where|when|after|over|to the (?:kitchen|studs)))',
   ),
   sign('order', 1, `(?:supplier|mill|factory|warehouse|manufacturer|delivery|shipment)`),
   sign('order', 1.2, `(?:they|he|she) (?:told|tell|say|said|promised) (?:me|us)`),
   sign(
     'order',
     1.4,
-    `(?:supposed to be here|due (?:on )?(?:${DAYS_SAID})|(?:comes|coming|arrives|lands|ships) (?:on )?(?:${DAYS_SAID}))`,
+    `(?:supposed to be here|due (?:on )?(?:${DAYS_SAID})|(?:comes|coming|arrives|lands|ships) (?:on ` +
+      `)?(?:${DAYS_SAID}))`,
   ),
   sign('order', 1.5, `(?:replacement|new one|new door|new panel|another one) (?:is|'s|in|takes|will|coming)?`),
   sign(
@@ -353,7 +405,8 @@ const SIGNS: readonly Sign[] = [
   sign(
     'assumption',
     2.2,
-    `(?:i|we) (?:am|are) (?:(?:pretty|fairly|nearly|almost|quite|reasonably) (?:sure|certain)|guessing|assuming|hoping|betting|counting on|figuring|taking it)`,
+    '(?:i|we) (?:am|are) (?:(?:pretty|fairly|nearly|almost|quite|reasonably) (?:sure|certain)|guessing|assuming|' +
+      'hoping|betting|counting on|figuring|taking it)',
   ),
   sign(
     'assumption',
@@ -363,23 +416,27 @@ const SIGNS: readonly Sign[] = [
   sign(
     'assumption',
     1.6,
-    `(?:probably|presumably|most likely|chances are|my guess|fingers crossed|with any luck|supposedly|in theory|as far as (?:i|we) (?:know|can tell)|apparently)`,
+    '(?:probably|presumably|most likely|chances are|my guess|fingers crossed|with any luck|supposedly|in theory|' +
+      'as far as (?:i|we) (?:know|can tell)|apparently)',
   ),
   sign('assumption', 1.6, `should be (?:fine|okay|sound|good|all right|solid|dry|ok|enough|dead|there|straight)`),
   sign(
     'assumption',
     2.2,
-    `(?:nobody|no one) (?:'s|has|is|have|really)(?: actually| ever)? (?:looked|seen|been|checked|opened|put|had|tested|pulled|lifted|dug|knows|sure)`,
+    `(?:nobody|no one) (?:'s|has|is|have|really)(?: actually| ever)? (?:looked|seen|been|checked|opened|put|had|` +
+      'tested|pulled|lifted|dug|knows|sure)',
   ),
   sign(
     'assumption',
     2.2,
-    `(?:will|can|do|would) not (?:really )?(?:know|tell|see|be sure|be certain)(?: for sure)? (?:until|till|unless|before)`,
+    '(?:will|can|do|would) not (?:really )?(?:know|tell|see|be sure|be certain)(?: for sure)? (?:until|till|' +
+      'unless|before)',
   ),
   sign(
     'assumption',
     1.4,
-    `(?:until|till|once) (?:we|somebody|they|i) (?:have |'ve |are )?(?:opened?|cut|cored?|dug|dig|pull(?:ed)?|lift(?:ed)?|take|took|taken|get|got|see|look|peel|strip|drill)`,
+    `(?:until|till|once) (?:we|somebody|they|i) (?:have |'ve |are )?(?:opened?|cut|cored?|dug|dig|pull(?:ed)?|` +
+      'lift(?:ed)?|take|took|taken|get|got|see|look|peel|strip|drill)',
   ),
   sign('assumption', 2, `(?:have|has) not (?:opened|seen|looked|checked|tested|lifted|pulled|dug|been able)`),
   sign(
@@ -392,7 +449,8 @@ const SIGNS: readonly Sign[] = [
   sign(
     'assumption',
     1.8,
-    `(?:everybody|everyone|they|he|she|drawings?|the plans?|neighbour|owner)(?: all)? (?:tells?|says?|swears?|reckons?|thinks?|shows?|told) (?:me |us )?(?:it|that|this|there|these|the)`,
+    '(?:everybody|everyone|they|he|she|drawings?|the plans?|neighbour|owner)(?: all)? (?:tells?|says?|swears?|' +
+      'reckons?|thinks?|shows?|told) (?:me |us )?(?:it|that|this|there|these|the)',
   ),
   sign(
     'assumption',
@@ -410,17 +468,21 @@ const SIGNS: readonly Sign[] = [
   sign(
     'surprise',
     3.2,
-    `(?:did|do|was|were|would|have) not (?:\\w+ )?(?:expect\\w*|see (?:that|this|it|one)? ?coming|know (?:about )?(?:that|this|it|was|were|there)|see (?:that|this) coming|bargain)`,
+    '(?:did|do|was|were|would|have) not (?:\\w+ )?(?:expect\\w*|see (?:that|this|it|one)? ?coming|know (?:about ' +
+      ')?(?:that|this|it|was|were|there)|see (?:that|this) coming|bargain)',
   ),
   sign(
     'surprise',
     3.2,
-    `(?:nobody|no one|none of us|not one of us) (?:knew|told|mentioned|said|warned|saw|expected|had (?:any idea|that|this|it)|drew|marked)`,
+    '(?:nobody|no one|none of us|not one of us) (?:knew|told|mentioned|said|warned|saw|expected|had (?:any idea|' +
+      'that|this|it)|drew|marked)',
   ),
   sign(
     'surprise',
     2.8,
-    `(?:surprise|surprised|surprising|news to me|lo and behold|who knew|would you (?:believe|look)|look what|never (?:knew|expected|would have guessed|thought)|of all things|that is (?:new|a new one|odd|strange|weird)|what (?:on earth|the hell|the heck|is that|is this))`,
+    '(?:surprise|surprised|surprising|news to me|lo and behold|who knew|would you (?:believe|look)|look what|' +
+      'never (?:knew|expected|would have guessed|thought)|of all things|that is (?:new|a new one|odd|strange|' +
+      'weird)|what (?:on earth|the hell|the heck|is that|is this))',
   ),
   sign(
     'surprise',
@@ -430,7 +492,9 @@ const SIGNS: readonly Sign[] = [
   sign(
     'surprise',
     2.6,
-    `(?:not supposed to be|no business being|ought not|should not be (?:here|there|in|under|behind)|what (?:is|was) (?:that|it) doing|somebody (?:has |'s )?(?:cut|buried|stuffed|boxed|had|hid|covered|bridged|notched|run))`,
+    '(?:not supposed to be|no business being|ought not|should not be (?:here|there|in|under|behind)|what (?:is|' +
+      `was) (?:that|it) doing|somebody (?:has |'s )?(?:cut|buried|stuffed|boxed|had|hid|covered|bridged|notched|` +
+      'run))',
   ),
   sign('surprise', 2.2, `(?:we|i|they|he|she) (?:found|uncovered|discovered|hit|ran into|came across)`),
   sign('surprise', 1.2, `(?:never was|opened up the)`),
@@ -438,28 +502,36 @@ const SIGNS: readonly Sign[] = [
   sign(
     'surprise',
     1.3,
-    `(?:rot|rotten|rotted|notched|mou?ldy?|termites?|woodworm|beetle|charred|burnt|rusted|soaked|leaking|leak|soft underneath|dry rot|hollow|crumbl\\w+|mush|rusted|knob and tube|squirrels?|wasps?|bats?|nest)`,
+    '(?:rot|rotten|rotted|notched|mou?ldy?|termites?|woodworm|beetle|charred|burnt|rusted|soaked|leaking|leak|' +
+      'soft underneath|dry rot|hollow|crumbl\\w+|mush|rusted|knob and tube|squirrels?|wasps?|bats?|nest)',
   ),
   sign(
     'surprise',
     1.3,
-    `(?:when|once|as soon as|behind|under|underneath|beneath) (?:the |we |i |they |that |it |all )?(?:\\w+ ){0,4}(?:came (?:down|off|up|out)|opened|pulled|lifted|took|peeled|there (?:was|is|'s))`,
+    '(?:when|once|as soon as|behind|under|underneath|beneath) (?:the |we |i |they |that |it |all )?(?:\\w+ ' +
+      `){0,4}(?:came (?:down|off|up|out)|opened|pulled|lifted|took|peeled|there (?:was|is|'s))`,
   ),
   sign(
     'surprise',
     1.2,
-    `(?:pulled|lifted|took|opened|peeled|cut)(?: \\w+){1,4} (?:off|up|out|down|away|back)?(?: \\w+){0,3} and (?:it|there|they|found|the)`,
+    '(?:pulled|lifted|took|opened|peeled|cut)(?: \\w+){1,4} (?:off|up|out|down|away|back)?(?: \\w+){0,3} and ' +
+      '(?:it|there|they|found|the)',
   ),
   // caution
   sign(
     'caution',
     2.8,
-    `(?:watch (?:it|out|your|the|that|this|for|where)|careful|(?<!we )mind (?:the|your|that|this)(?! \\w+ going)|beware|look out|heads up|stay (?:clear of|back|off|away))`,
+    '(?:watch (?:it|out|your|the|that|this|for|where)|careful|(?<!we )mind (?:the|your|that|this)(?! \\w+ going)|' +
+      'beware|look out|heads up|stay (?:clear of|back|off|away))',
   ),
   sign(
     'caution',
     2.8,
-    `(?<!we )(?<!i )(?:so )?${DON} (?!'s |has |is |had |was )(?:\\w+ )?(?:touch|touches|lean|leans|stand|stands|step|steps|hang|hangs|cut|cuts|drill|drills|break|breaks|move|moves|walk|walks|sands?|climbs?|go|goes|trust|pull|pulls|lift|lifts|open|opens|turn|turns|load|loads|knock|knocks|dry|scrape|scrapes|plugs?|unplugs?|burns?|smokes?|removes?|takes?|screws?|nails?|uses?|kneels?|sweeps?|disturbs?|grinds?|works? under|puts?|carry|carries|swings?|raises?|jumps?|parks?|blocks?|runs?|light|lights)`,
+    `(?<!we )(?<!i )(?:so )?${DON} (?!'s |has |is |had |was )(?:\\w+ )?(?:touch|touches|lean|leans|stand|stands|` +
+      'step|steps|hang|hangs|cut|cuts|drill|drills|break|breaks|move|moves|walk|walks|sands?|climbs?|go|goes|trust|' +
+      'pull|pulls|lift|lifts|open|opens|turn|turns|load|loads|knock|knocks|dry|scrape|scrapes|plugs?|unplugs?|' +
+      'burns?|smokes?|removes?|takes?|screws?|nails?|uses?|kneels?|sweeps?|disturbs?|grinds?|works? under|puts?|' +
+      'carry|carries|swings?|raises?|jumps?|parks?|blocks?|runs?|light|lights)',
   ),
   sign('caution', 2.8, `(?:nobody|no one|none of you|not) (?:is|are) to \\w+`),
   sign('caution', 3.2, `(?:treat|take) (?:it|them|that|those) as (?:live|hot|loaded|asbestos)`),
@@ -473,14 +545,18 @@ const SIGNS: readonly Sign[] = [
   sign(
     'caution',
     2.8,
-    `(?:open (?:edge|hole|trench|stairwell|shaft|drop|manhole)|(?:hole|gap|drop) in the (?:floor|deck|roof|slab|landing)|(?:edge|side|hole|end|stairwell|drop|shaft|trench|pit) (?:is|'s) (?:wide )?open|no (?:rail|guard|guardrail|handrail|barrier|lid|cover)|unguarded|exposed (?:\\w+ )?(?:wires?|nails?|rebar|cables?|ends?)|trip(?:ping)? hazard|slippery|slick|nails (?:sticking|up|everywhere)|bare (?:wires?|ends?|cable))`,
+    '(?:open (?:edge|hole|trench|stairwell|shaft|drop|manhole)|(?:hole|gap|drop) in the (?:floor|deck|roof|slab|' +
+      `landing)|(?:edge|side|hole|end|stairwell|drop|shaft|trench|pit) (?:is|'s) (?:wide )?open|no (?:rail|guard|` +
+      'guardrail|handrail|barrier|lid|cover)|unguarded|exposed (?:\\w+ )?(?:wires?|nails?|rebar|cables?|ends?)|' +
+      'trip(?:ping)? hazard|slippery|slick|nails (?:sticking|up|everywhere)|bare (?:wires?|ends?|cable))',
   ),
   sign('caution', 2.2, `(?:power lines?|overhead (?:line|cable|wire)s?|live (?:cable|wire|line|end)s?|high voltage)`),
   sign('caution', 1.8, `holding (?:up )?(?:the|that|this|all|everything|half)`),
   sign(
     'caution',
     2.6,
-    `(?:could|will|would|can|might|going to) (?:kill|hurt|fall|collapse|come down|give way|go over|drop|electrocute|bring (?:it|that|the))`,
+    '(?:could|will|would|can|might|going to) (?:kill|hurt|fall|collapse|come down|give way|go over|drop|' +
+      'electrocute|bring (?:it|that|the))',
   ),
   sign('caution', 1.2, `(?:hard ?hats?|harness|masks?|goggles|respirator|gloves|extinguisher)`),
   sign(
@@ -500,7 +576,8 @@ const SIGNS: readonly Sign[] = [
   sign(
     'decision',
     2.2,
-    `(?<!if )${SOMEBODY} (?:now |'s |has |have |would )?(?:wants?|would like|asked (?:for|if|us|me)|prefers?|would rather|does not want|do not want)`,
+    `(?<!if )${SOMEBODY} (?:now |'s |has |have |would )?(?:wants?|would like|asked (?:for|if|us|me)|prefers?|` +
+      'would rather|does not want|do not want)',
   ),
   sign('decision', 1.6, `${SOMEBODY} (?:has )?(?:texted|rang|called|emailed|wrote|phoned|messaged)`),
   sign('decision', 2.4, `no \\w+(?: \\w+)? after all`),
@@ -512,7 +589,9 @@ const SIGNS: readonly Sign[] = [
   sign(
     'decision',
     2.8,
-    `(?:i|we) (?:am|are|will|have) (?:\\w+ )?(?:pulling|moving|pushing|bringing|swapping|switching|flipping|pull|move|push|bring|swap|switch|flip|pulled|moved|pushed|swapped|switched|flipped) (?:him|her|them|it|that|this|the \\w+|the \\w+ \\w+|those) (?:up|forward|ahead|back|to|in|before|over|around|round|out|down)`,
+    '(?:i|we) (?:am|are|will|have) (?:\\w+ )?(?:pulling|moving|pushing|bringing|swapping|switching|flipping|pull|' +
+      'move|push|bring|swap|switch|flip|pulled|moved|pushed|swapped|switched|flipped) (?:him|her|them|it|that|this|' +
+      'the \\w+|the \\w+ \\w+|those) (?:up|forward|ahead|back|to|in|before|over|around|round|out|down)',
   ),
   sign('decision', 1.2, `ahead of`),
   sign('decision', 2.2, `(?:happy|fine|okay|good|content|cool) with (?:it|that|the|a|this)`),
@@ -535,14 +614,21 @@ const SIGNS: readonly Sign[] = [
   sign(
     'gate',
     2,
-    `(?:inspector|inspectors|inspection|inspections|inspected|inspect|permit|permits|consent|approval|approved|building control|surveyor|survey|certificate|planning|utility|locates?|sign off|signed off|engineer|the final|rough electrical|rough plumbing|rough in inspection|association|water test|pressure test|air test|flood test|\\w+ final|final (?!coat|coats|price|bill)\\w+|scans?|scanned|party wall|licen[cs]e|listed|clearance|warrant|sewer office|environmental health|fire officer|\\w+ officer|conservation|heritage|council|city|county|authority|green tag|red tag|(?:framing|wiring|plumbing|gas|roof|chimney|insulation|final) check)`,
+    '(?:inspector|inspectors|inspection|inspections|inspected|inspect|permit|permits|consent|approval|approved|' +
+      'building control|surveyor|survey|certificate|planning|utility|locates?|sign off|signed off|engineer|the ' +
+      'final|rough electrical|rough plumbing|rough in inspection|association|water test|pressure test|air test|' +
+      'flood test|\\w+ final|final (?!coat|coats|price|bill)\\w+|scans?|scanned|party wall|licen[cs]e|listed|' +
+      'clearance|warrant|sewer office|environmental health|fire officer|\\w+ officer|conservation|heritage|council|' +
+      'city|county|authority|green tag|red tag|(?:framing|wiring|plumbing|gas|roof|chimney|insulation|final) check)',
   ),
   sign('gate', 1.4, `(?:come|came|comes|get|got|gets) back to (?:us|me)`),
   sign('gate', 1.6, `can not (?:\\w+ ){1,3}(?:till|until|before)`),
   sign(
     'gate',
     1.8,
-    `(?:passed|failed|fail|pass|booked|scheduled|coming|waiting|waiting on|not (?:been )?(?:booked|scheduled|arranged|heard|signed|issued|called in)|was through|was here|came through|turned (?:us|it) down|signed|is here|been applied for|applied|due|pending)`,
+    '(?:passed|failed|fail|pass|booked|scheduled|coming|waiting|waiting on|not (?:been )?(?:booked|scheduled|' +
+      'arranged|heard|signed|issued|called in)|was through|was here|came through|turned (?:us|it) down|signed|is ' +
+      'here|been applied for|applied|due|pending)',
   ),
   sign('gate', 1.6, `nothing (?:starts?|gets?|happens|moves|goes|is)(?: \\w+){0,8} (?:until|till)`),
   sign('gate', 1.4, `(?:until|till) (?:\\w+ ){0,4}(?:looked at|signed|inspected|been|passed|approved|do|says)`),
@@ -559,19 +645,25 @@ const SIGNS: readonly Sign[] = [
   sign(
     'household',
     1.5,
-    `(?:baby|kids?|children|toddler|family|neighbou?rs?|next door|tenants?|lodger|grandmother|granny|grandad|school|nursery|market|customers|people upstairs|upstairs people|old man|old lady|night shift|works nights|work nights|number \\w+|dentist|church|vicar|farm|farmer|postman|guests?|the pub|wedding|funeral|visitors|exams?|students?|pupils|lodgers|staff|residents|public|anglers|walkers|newborn|infant|nurse|shoppers|patients|congregation)`,
+    '(?:baby|kids?|children|toddler|family|neighbou?rs?|next door|tenants?|lodger|grandmother|granny|grandad|' +
+      'school|nursery|market|customers|people upstairs|upstairs people|old man|old lady|night shift|works nights|' +
+      'work nights|number \\w+|dentist|church|vicar|farm|farmer|postman|guests?|the pub|wedding|funeral|visitors|' +
+      'exams?|students?|pupils|lodgers|staff|residents|public|anglers|walkers|newborn|infant|nurse|shoppers|' +
+      'patients|congregation)',
   ),
   sign('household', 1.6, `(?:be|gets?|is|are) blocked`),
   sign('household', 1, `out of (?:the|their|her|his) way`),
   sign(
     'household',
     1.6,
-    `(?:living|sleeps?|sleeping|cooking|naps?|asleep|eating|working from home|works from home|home (?:all )?day|they (?:all )?come in)`,
+    '(?:living|sleeps?|sleeping|cooking|naps?|asleep|eating|working from home|works from home|home (?:all )?day|' +
+      'they (?:all )?come in)',
   ),
   sign(
     'household',
     3.6,
-    `no (?:${TOOLS})(?: \\w+){0,6} (?:before|after|past|until|till|on (?:a )?(?:sun|mon|tues|wednes|thurs|fri|satur)|during|at|between|while|when|from)`,
+    `no (?:${TOOLS})(?: \\w+){0,6} (?:before|after|past|until|till|on (?:a )?(?:sun|mon|tues|wednes|thurs|fri|` +
+      'satur)|during|at|between|while|when|from)',
   ),
   sign(
     'household',
@@ -584,12 +676,14 @@ const SIGNS: readonly Sign[] = [
   sign(
     'household',
     3.2,
-    `(?:water|power|heat|heating|gas|electric\\w*|internet|lift|hot water) (?:is|'s|will be|goes|has to be|gets|are|has to go) (?:\\w+ )?(?:off|out|shut|cut|down)`,
+    `(?:water|power|heat|heating|gas|electric\\w*|internet|lift|hot water) (?:is|'s|will be|goes|has to be|gets|` +
+      'are|has to go) (?:\\w+ )?(?:off|out|shut|cut|down)',
   ),
   sign(
     'household',
     2.8,
-    `(?:shut(?:ting)?|turn(?:ing)?|cut(?:ting)?|switch(?:ing)?) (?:off )?(?:the |their )(?:water|power|heat|heating|gas|electric\\w*)(?: off)?`,
+    '(?:shut(?:ting)?|turn(?:ing)?|cut(?:ting)?|switch(?:ing)?) (?:off )?(?:the |their )(?:water|power|heat|' +
+      'heating|gas|electric\\w*)(?: off)?',
   ),
   sign(
     'household',
@@ -604,7 +698,8 @@ const SIGNS: readonly Sign[] = [
   sign(
     'household',
     1,
-    `(?:before|after|past|until|till|by|at) (?:half past |quarter past |quarter to )?(?:seven|eight|nine|ten|eleven|noon|twelve|one|two|three|four|five|six|\\d+)(?! (?:weeks|days|foot|feet|inch|metres|coats))`,
+    '(?:before|after|past|until|till|by|at) (?:half past |quarter past |quarter to )?(?:seven|eight|nine|ten|' +
+      'eleven|noon|twelve|one|two|three|four|five|six|\\d+)(?! (?:weeks|days|foot|feet|inch|metres|coats))',
   ),
   sign('household', 1, `(?:they|she|he) (?:still )?(?:need|needs|use|uses)`),
   sign('household', 2.4, `(?:days?|weeks?|hours?|day|week)(?: 's)? (?:notice|warning)`),

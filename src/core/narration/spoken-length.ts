@@ -1,6 +1,8 @@
 import { mayCount, numberAt, partAt } from './numbers';
 
-/** A length found in speech: its value in the unit that was said (or that the walk is spoken in), and in millimetres. */
+/**
+ * A length found in speech: its value in the unit that was said (or that the walk is spoken in), and in millimetres.
+ */
 export interface SpokenLength {
   from: number;
   to: number;

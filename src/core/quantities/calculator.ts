@@ -52,7 +52,9 @@ export const ENGINEER =
 export interface AnyCalculator extends Omit<Calculator, 'compute' | 'buys' | 'example'> {
   example: Readonly<Record<string, unknown>>;
   schema: ObjectSchema<AnyObject>;
-  /** @returns what the calculator gives, or a problem that names the field; never NaN, never an exception for bad input */
+  /**
+   * @returns what the calculator gives, or a problem that names the field; never NaN, never an exception for bad input
+   */
   run: (input: unknown) => Outcome<Record<string, unknown>>;
   purchases: (output: object, input: object) => Purchase[];
 }

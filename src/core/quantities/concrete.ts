@@ -38,7 +38,8 @@ export const concrete = calculator({
     by: give('text', 'come by'),
   },
   formula:
-    'steps = tread · rise · width · n(n + 1)/2; order = volume · (1 + waste); bags = ceil(order / bag); by truck from the limit on',
+    'steps = tread · rise · width · n(n + 1)/2; order = volume · (1 + waste); bags = ceil(order / bag); by truck ' +
+    'from the limit on',
   source: 'Geometry; a bag’s yield stands on the bag.',
   decides: 'Mix, reinforcement and cover are on the drawing; footings are inspected before the pour.',
   example: {

@@ -37,7 +37,8 @@ export const cutList = calculator({
     boundPrice: give('money', 'cannot cost less than'),
   },
   formula:
-    'least length bought (or least price, where every stock has one), then fewest sticks; one saw cut between pieces and none past the last',
+    'least length bought (or least price, where every stock has one), then fewest sticks; one saw cut between ' +
+    'pieces and none past the last',
   source:
     'Branch and bound over maximal patterns; where it stops early the bound says how much better a plan could be.',
   example: {

@@ -44,9 +44,12 @@ interface Pattern {
 }
 
 /**
- * Cuts pieces from stock for the least cost, then the fewest sticks; one kerf between two pieces of a stick and none past the last.
- * Shuffled first-fit gives a good plan; a branch and bound over maximal patterns (the longest piece left is always cut next)
- * proves or betters it. It stops after a fixed amount of work, so that it always ends; the bound then says how far off it could be.
+ * Cuts pieces from stock for the least cost, then the fewest sticks; one kerf between two pieces of a stick and none
+ * past the last.
+ * Shuffled first-fit gives a good plan; a branch and bound over maximal patterns (the longest piece left is always cut
+ * next)
+ * proves or betters it. It stops after a fixed amount of work, so that it always ends; the bound then says how far off
+ * it could be.
  * @param pieces each at most as long as the longest stock
  */
 export function solveCuts(pieces: readonly number[], stock: readonly Stock[], kerf: number): CutPlan {
@@ -92,7 +95,9 @@ const sumOf = (values: readonly number[]): number => values.reduce((total, value
 const costOf = (cutting: Cutting, plan: readonly Pattern[]): number =>
   sumOf(plan.map((pattern) => cutting.stocks[pattern.stock]?.cost ?? 0));
 
-/** Only sums of stock costs can be paid: 3600s and 3000s never make 7000. Left alone where costs have no common measure. */
+/**
+ * Only sums of stock costs can be paid: 3600s and 3000s never make 7000. Left alone where costs have no common measure.
+ */
 function attainable(stocks: readonly Stock[]): (cost: number) => number {
   const scaled = stocks.map((one) => Math.round(one.cost * 100));
   if (stocks.some((one, at) => Math.abs(one.cost * 100 - (scaled[at] ?? 0)) > 1e-6)) return (cost) => cost;
@@ -112,7 +117,9 @@ function attainable(stocks: readonly Stock[]): (cost: number) => number {
 
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
 
-/** What the remaining pieces must cost: by material at the best rate, or by pieces so long that no two share a stick. */
+/**
+ * What the remaining pieces must cost: by material at the best rate, or by pieces so long that no two share a stick.
+ */
 function lowerBound({ lengths, stocks, kerf, roundUp }: Cutting, counts: readonly number[]): number {
   const rate = Math.min(...stocks.map((one) => one.cost / (one.length + kerf)));
   const longest = Math.max(...stocks.map((one) => one.length));
@@ -140,7 +147,8 @@ function shuffled(cutting: Cutting, pieces: readonly number[]): Pattern[] {
   const order = [...pieces].sort((a, b) => b - a);
   let best: Pattern[] | undefined;
   for (let round = 0; round < SHUFFLES; round++) {
-    // The first rounds go by length alone, one stock after the other; later ones blur the order a little more each time.
+    // The first rounds go by length alone, one stock after the other; later ones blur the order a little more each
+    // time.
     const blur = round < cutting.stocks.length ? 0 : (round / SHUFFLES) * 0.6;
     const weighed = order
       .map((length) => ({ length, weight: length * (1 + blur * (random() - 0.5)) }))
@@ -160,7 +168,10 @@ const better = (cutting: Cutting, plan: readonly Pattern[], than: readonly Patte
   return difference < -TINY || (difference <= TINY && plan.length < than.length);
 };
 
-/** First fit on sticks of one stock (the next longer where a piece needs it), each stick then exchanged for the cheapest that holds it. */
+/**
+ * First fit on sticks of one stock (the next longer where a piece needs it), each stick then exchanged for the cheapest
+ * that holds it.
+ */
 function firstFit({ lengths, stocks, kerf }: Cutting, order: readonly number[], preferred: number): Pattern[] {
   const sticks: { stock: number; left: number; counts: number[] }[] = [];
   for (const length of order) {

@@ -14,7 +14,8 @@ export const parseLengthCalculator = calculator({
   asks: { text: text('length as written'), system: choice('a bare number is', SYSTEMS) },
   gives: { mm: give('number', 'in millimetres', { ...main, unit: 'mm' }) },
   formula:
-    'feet · 304.8 + inches · 25.4; a bare number is inches or millimetres as the job writes them; inches after feet stay under 12',
+    'feet · 304.8 + inches · 25.4; a bare number is inches or millimetres as the job writes them; inches after ' +
+    'feet stay under 12',
   source: 'The international inch is 25.4 mm exactly.',
   example: { text: `7' 4 1/2"`, system: 'imperial' },
   compute: ({ text: typed, system }) => {

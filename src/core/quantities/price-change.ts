@@ -10,7 +10,9 @@ export interface PriceLine {
   unitPrice: number;
 }
 
-/** Prices lines: each rounded half up to the minor unit, markup on net, tax on net plus markup. Money in minor units. */
+/**
+ * Prices lines: each rounded half up to the minor unit, markup on net, tax on net plus markup. Money in minor units.
+ */
 export function priceLines(
   lines: readonly PriceLine[],
   markup: number,

@@ -231,7 +231,8 @@ describe('more of one thing', () => {
             calculator.run(put(calculator.example, path, scaled(Math.min(one, other)))),
             calculator.run(put(calculator.example, path, scaled(Math.max(one, other)))),
           ];
-          // What no longer fits at all is refused; what is refused with more may not be given with less of it the wrong way round.
+          // What no longer fits at all is refused; what is refused with more may not be given with less of it the wrong
+          // way round.
           if (!less.ok || !more.ok) return;
           for (const key of grows)
             expect(Number(more.value[key]), key).toBeGreaterThanOrEqual(Number(less.value[key]) - 1e-9);

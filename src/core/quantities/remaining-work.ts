@@ -19,7 +19,8 @@ export const remainingWorkCalculator = calculator({
   },
   gives: { halfDays: give('count', 'half-days left', main) },
   formula:
-    'ceil((1 − done) / rate), rate = (2 · planned + n · observed) / (2 + n), n the last intervals, at most 4; 0 when done',
+    'ceil((1 − done) / rate), rate = (2 · planned + n · observed) / (2 + n), n the last intervals, at most 4; 0 ' +
+    'when done',
   source: 'The planned rate weighs as much as two intervals, so that one good day does not decide.',
   example: { duration: 10, done: 0.4, observed: [{ gain: 0.2, halfDays: 4 }] },
   compute: ({ duration, done, observed }) => answer({ halfDays: remainingWork(duration, done, observed) }),

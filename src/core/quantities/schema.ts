@@ -17,7 +17,9 @@ import { isAsk, type Ask, type Asks } from './ask';
 /** More lines than this are a file, not a question. */
 const MOST_LINES = 500;
 
-/** The Yup schema of what is asked: strict (no text is taken for a number), and every message says what would be right. */
+/**
+ * The Yup schema of what is asked: strict (no text is taken for a number), and every message says what would be right.
+ */
 export const schemaOf = (asks: Asks): ObjectSchema<AnyObject> =>
   object(Object.fromEntries(Object.entries(asks).map(([name, ask]) => [name, fieldOf(ask)])));
 

@@ -22,7 +22,8 @@ export const studWall = calculator({
   },
   gives: { studs: give('count', 'studs', main), plateLength: give('length', 'plate', main) },
   formula:
-    'studs = ceil(length / spacing) + 1, two more a corner and a meeting wall, two kings and the jacks of both sides an opening; plate = length · rows',
+    'studs = ceil(length / spacing) + 1, two more a corner and a meeting wall, two kings and the jacks of both ' +
+    'sides an opening; plate = length · rows',
   source: 'Usual light framing; studs that would stand in an opening are not taken off, they become cripples.',
   decides: ENGINEER,
   example: { length: 4800, spacing: 600, corners: 1, tees: 1, openings: [{ jacksEachSide: 1 }], plateRows: 3 },

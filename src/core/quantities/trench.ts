@@ -28,10 +28,12 @@ export const trench = calculator({
     supportCheck: give('flag', 'a competent person decides on support', { good: false }),
   },
   formula:
-    'mean depth · length · width; bedding zone = width · (below + pipe + above) less the pipe; away = (dug − back) · bulking',
+    'mean depth · length · width; bedding zone = width · (below + pipe + above) less the pipe; away = (dug − ' +
+    'back) · bulking',
   source: 'Geometry; bulking is a starting figure.',
   decides:
-    'From about 1.2 m, or less in poor ground, a competent person decides on support, and nobody goes in before. Services are located first.',
+    'From about 1.2 m, or less in poor ground, a competent person decides on support, and nobody goes in before. ' +
+    'Services are located first.',
   example: {
     length: 18500,
     width: 450,

@@ -3,7 +3,9 @@ import { parseLength, formatLength, type LengthSystem } from '../units/length';
 import { parseMoney } from '../units/money';
 import { isAsk, type Ask, type Asks } from './ask';
 
-/** An input as somebody types it: text in every field, lists as lists, a `kind` beside the parts of lines that differ. */
+/**
+ * An input as somebody types it: text in every field, lists as lists, a `kind` beside the parts of lines that differ.
+ */
 export type Typed = string | boolean | Typed[] | { [name: string]: Typed };
 export type TypedInput = Record<string, Typed>;
 
@@ -23,7 +25,8 @@ const number = (text: string): number =>
 const percent = (part: number): string => String(Number((part * 100).toPrecision(12)));
 
 /**
- * Reads what was typed, lengths as the job writes them. Empty fields are left out, so that the calculator says what is missing.
+ * Reads what was typed, lengths as the job writes them. Empty fields are left out, so that the calculator says what is
+ * missing.
  * @returns the input and the first field that cannot be read, named by its path
  */
 export function readTyped(

@@ -35,7 +35,8 @@ export const wallArea = calculator({
     net: give('area', 'area', main),
   },
   formula:
-    'Σ width · (height + gable rise / 2) − openings; the school “only large” leaves small openings in, since cutting round them costs as much as it saves',
+    'Σ width · (height + gable rise / 2) − openings; the school “only large” leaves small openings in, since ' +
+    'cutting round them costs as much as it saves',
   source: 'Geometry; both schools of deduction are in use, so the job chooses.',
   example: {
     sections: [

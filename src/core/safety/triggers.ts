@@ -1,3 +1,4 @@
+import { pattern } from '../pattern';
 import type { Observation } from '../walks/observation';
 
 /**
@@ -18,20 +19,27 @@ export const TRIGGERS: readonly Trigger[] = [
   {
     id: 'gas',
     words: /\b(?:gas (?:line|pipe|stub|valve|meter|leak)|smell(?:s|ing)? (?:of )?gas|boiler flue)\b/i,
-    text: 'Gas: nobody works on it but a licensed gas fitter. If it smells, open the windows, leave, and call from outside.',
+    text:
+      'Gas: nobody works on it but a licensed gas fitter. If it smells, open the windows, leave, and call from ' +
+      'outside.',
     source: 'gas safety rules; the gas utility decides',
   },
   {
     id: 'live',
-    words:
-      /\b(?:live (?:cable|wire|end|circuit|line)s?|not dead|bare (?:wires?|ends?)|exposed (?:wires?|cables?)|hot (?:wire|lug)s?|energi[sz]ed)\b/i,
+    words: pattern(
+      'i',
+      String.raw`\b(?:live (?:cable|wire|end|circuit|line)s?|not dead|bare (?:wires?|ends?)|`,
+      String.raw`exposed (?:wires?|cables?)|hot (?:wire|lug)s?|energi[sz]ed)\b`,
+    ),
     text: 'Taken for live until an electrician has proved it dead, locked it off and capped the ends.',
     source: 'electrical safety practice; a licensed electrician decides',
   },
   {
     id: 'fibres',
     words: /\b(?:asbestos|vermiculite|old (?:pipe )?lagging|grey (?:cement )?sheets?|textured ceiling)\b/i,
-    text: 'May hold asbestos: not drilled, broken or swept before a sample was looked at by an accredited laboratory; licensed removal where the code asks for it.',
+    text:
+      'May hold asbestos: not drilled, broken or swept before a sample was looked at by an accredited laboratory; ' +
+      'licensed removal where the code asks for it.',
     source: 'asbestos regulations; an accredited surveyor decides',
   },
   {
@@ -54,8 +62,13 @@ export const TRIGGERS: readonly Trigger[] = [
   },
   {
     id: 'structure',
-    words:
-      /\b(?:(?:bearing|carr(?:y|ies|ying)|notched|sagging|holding up)\b.{0,40}\b(?:wall|floor|beam|joists?|roof|post|ceiling|above|load)|bearing wall|(?:wall|beam|joists?|post)\b.{0,20}\b(?:may |might |could )?(?:carr(?:y|ies)|bears?|notched|sags?|cracked)|props?\b.{0,20}\b(?:under|carr|hold|loose)|load[- ]bearing)\b/i,
+    words: pattern(
+      'i',
+      String.raw`\b(?:(?:bearing|carr(?:y|ies|ying)|notched|sagging|holding up)\b.{0,40}\b(?:wall|floor|`,
+      'beam|joists?|roof|post|ceiling|above|load)|bearing wall|(?:wall|beam|joists?|',
+      String.raw`post)\b.{0,20}\b(?:may |might |could )?(?:carr(?:y|ies)|bears?|notched|sags?|cracked)|`,
+      String.raw`props?\b.{0,20}\b(?:under|carr|hold|loose)|load[- ]bearing)\b`,
+    ),
     text: 'It may carry load: nothing is cut, moved or leaned on before an engineer has answered in writing.',
     source: 'structural practice; a licensed engineer decides',
   },
@@ -70,7 +83,9 @@ export const TRIGGERS: readonly Trigger[] = [
     id: 'trench',
     words: /\b(?:trench|excavation|pit)\b.{0,40}\b(?:deep|no boards|unsupported|collapse)/i,
     over: { of: /\b(?:trench|excavation|pit)\b/i, mm: 1200 },
-    text: 'A trench falls in without warning: nobody climbs in before a competent person has looked at its sides and support; mark buried services first.',
+    text:
+      'A trench falls in without warning: nobody climbs in before a competent person has looked at its sides and ' +
+      'support; mark buried services first.',
     source: 'excavation safety rules, commonly from 1.2 m; the local code decides',
   },
   {

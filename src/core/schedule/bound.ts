@@ -10,7 +10,8 @@ export interface Bound {
 }
 
 /**
- * Two bounds that every plan obeys, the later counts: the longest chain of links in their calendars, and the work of each crew
+ * Two bounds that every plan obeys, the later counts: the longest chain of links in their calendars, and the work of
+ * each crew
  * over the crews there are, from the first moment at which any of it can begin.
  */
 export function boundOf(net: Compiled): Bound {

@@ -30,7 +30,8 @@ const HALVES = [
 const LEAST_HOURS = 1;
 
 /**
- * The half-days within so many days that an iCalendar file (RFC 5545) keeps busy: single and recurring events, whole days; what is
+ * The half-days within so many days that an iCalendar file (RFC 5545) keeps busy: single and recurring events, whole
+ * days; what is
  * cancelled or marked as free is passed over. Every search is bounded, and what is left out is said.
  * @param from the first day looked at
  * @param zone whose days they are; a time without a zone of its own is meant there
@@ -50,7 +51,8 @@ export function readBusyCalendar(text: string, from: Day, days: number, zone: Zo
     parts = roots.flatMap((root) => new ICAL.Component(root as never).getAllSubcomponents('vevent'));
   } catch (error) {
     return bad(
-      `The calendar breaks off or is damaged: ${error instanceof Error ? error.message.split('\n')[0]?.slice(0, 120) : 'it cannot be read'}.`,
+      'The calendar breaks off or is damaged: ' +
+        `${error instanceof Error ? error.message.split('\n')[0]?.slice(0, 120) : 'it cannot be read'}.`,
     );
   }
   const reading = new Reading(from, addDays(from, days), zone);

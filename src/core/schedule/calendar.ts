@@ -43,7 +43,10 @@ export function beforeWork(calendar: Calendar, slot: Slot, lag: number): Slot {
   return calendar.worked[countBefore(calendar, slot) - lag] ?? 0;
 }
 
-/** Whether a slot counted from a day is worked by the firm: weekdays that are no holiday. Asked for thousands of slots, so no date is made. */
+/**
+ * Whether a slot counted from a day is worked by the firm: weekdays that are no holiday. Asked for thousands of slots,
+ * so no date is made.
+ */
 export function weekdaysFrom(first: Day, holidays: ReadonlySet<Day>): (slot: Slot) => boolean {
   const start = weekday(first);
   const free = new Set([...holidays].map((day) => daysBetween(first, day)));

@@ -22,7 +22,10 @@ export interface Compiled {
   jobCalendar: Calendar[];
   /** Earliest start that does not come from a link: the floor and every not-before. */
   floor: Int32Array;
-  /** Crew, plant and area of each task by number, -1 where it needs none; how many crews and shares of the area it takes. */
+  /**
+   * Crew, plant and area of each task by number, -1 where it needs none; how many crews and shares of the area it
+   * takes.
+   */
   crew: Int32Array;
   plant: Int32Array;
   area: Int32Array;
@@ -43,7 +46,8 @@ export interface BoundLink {
 
 /**
  * Checks and numbers a network.
- * A link to work that has already begun does not bind it: what was done out of order is a fact (`outOfOrder` reports it).
+ * A link to work that has already begun does not bind it: what was done out of order is a fact (`outOfOrder` reports
+ * it).
  * @returns a problem that names the ring task by task where the links have one, or the task whose trade nobody can do
  */
 export function compile(input: PlanInput, horizon: number): Outcome<Compiled> {
@@ -135,7 +139,9 @@ function problemOf(
     if (crew.capacity < wanted)
       return {
         code: 'crew-too-few',
-        message: `${task.label} wants ${wanted} of ${crew.name} at once, and there ${crew.capacity === 1 ? 'is 1' : `are ${crew.capacity}`}.`,
+        message:
+          `${task.label} wants ${wanted} of ${crew.name} at once, and there ` +
+          `${crew.capacity === 1 ? 'is 1' : `are ${crew.capacity}`}.`,
         field: task.id,
       };
   }

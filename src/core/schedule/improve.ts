@@ -23,7 +23,8 @@ export interface Improved {
 }
 
 /**
- * The best schedule found: from the usual order and that of the plan before, each pushed to its end and back, then what must not
+ * The best schedule found: from the usual order and that of the plan before, each pushed to its end and back, then
+ * what must not
  * lie open brought nearer its end, then a seeded search over the order of tasks. Deterministic for its seed and number.
  * @returns undefined where the horizon is too short
  */
@@ -100,7 +101,8 @@ class Search {
   }
 
   /**
-   * What would lie open too long or to the rain waits until it need not: its opening is put off, and that is kept where it helps
+   * What would lie open too long or to the rain waits until it need not: its opening is put off, and that is kept
+   * where it helps
    * and makes nobody later than promised.
    */
   closeWhatIsOpen(): void {
@@ -131,7 +133,8 @@ class Search {
       because:
         state.rain === undefined
           ? `it would lie open for ${state.actual} half-days, and at most ${exposure.most} is right: ${exposure.reason}`
-          : `${input.rain?.get(state.rain) ?? 'rain'} on ${formatDay(dayOfSlot(input.origin, state.rain))} would fall into it`,
+          : `${input.rain?.get(state.rain) ?? 'rain'} on ${formatDay(dayOfSlot(input.origin, state.rain))} would ` +
+            'fall into it',
     };
     const former = { net: this.net, scorer: this.scorer };
     const floor = Int32Array.from(this.net.floor);

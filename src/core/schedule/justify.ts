@@ -3,14 +3,18 @@ import type { Compiled } from './compiled';
 import { AREA_SHARES } from './network';
 import { firstConflict, missing, take, type Placement } from './placing';
 
-/** The latest each task could start and end in a schedule, its job ending no later and every crew and room held as there. */
+/**
+ * The latest each task could start and end in a schedule, its job ending no later and every crew and room held as
+ * there.
+ */
 export interface Latest {
   start: Int32Array;
   finish: Int32Array;
 }
 
 /**
- * Pushes a schedule to its end: tasks by their end, the last first, each as late as what follows it, its crew and its room let it.
+ * Pushes a schedule to its end: tasks by their end, the last first, each as late as what follows it, its crew and its
+ * room let it.
  * No task comes out earlier than it was. Work that is done, under way or pinned stays where it is.
  */
 export function pushedBack(net: Compiled, forward: Placement): Latest {

@@ -14,11 +14,14 @@ export interface Look {
 
 /** A crew that goes and comes back to the same job within so many worked half-days could perhaps come once. */
 const SOON = 10;
-/** A crew that stands idle between two pieces of work for so many half-days, at least a day, and no more than two weeks. */
+/**
+ * A crew that stands idle between two pieces of work for so many half-days, at least a day, and no more than two weeks.
+ */
 const IDLE = { from: 2, to: 20 } as const;
 
 /**
- * What stands out in a plan: things left open, pins and promises that are not kept; crews that come twice where once might do; crews that
+ * What stands out in a plan: things left open, pins and promises that are not kept; crews that come twice where once
+ * might do; crews that
  * stand idle between two jobs. From the document alone.
  * @param name of a job
  */
@@ -73,7 +76,9 @@ function conflicts(
       task: task.id,
       job: task.job,
       slot: task.start,
-      text: `${task.label} cannot be on ${formatDay(dayOfSlot(plan.origin, wait.slot))} as it was fixed (${wait.because}). ${task.reason.text}`,
+      text:
+        `${task.label} cannot be on ${formatDay(dayOfSlot(plan.origin, wait.slot))} as it was fixed ` +
+        `(${wait.because}). ${task.reason.text}`,
     });
   }
   for (const [job, promise] of Object.entries(plan.promises)) {
@@ -86,7 +91,9 @@ function conflicts(
         task: last.id,
         job,
         slot: last.start,
-        text: `${name(job)} ends ${formatDay(lastDay(plan.origin, last.finish), plan.origin)}, promised was ${formatDay(lastDay(plan.origin, promise), plan.origin)}.`,
+        text:
+          `${name(job)} ends ${formatDay(lastDay(plan.origin, last.finish), plan.origin)}, promised was ` +
+          `${formatDay(lastDay(plan.origin, promise), plan.origin)}.`,
       });
   }
   return found;
@@ -131,7 +138,9 @@ function comesTwice(
           task: task.id,
           job: task.job,
           slot: task.start,
-          text: `${crew} leaves ${name(task.job)} on ${formatDay(lastDay(plan.origin, left))} and comes back on ${formatDay(dayOfSlot(plan.origin, task.start))} for ${task.label}.`,
+          text:
+            `${crew} leaves ${name(task.job)} on ${formatDay(lastDay(plan.origin, left))} and comes back on ` +
+            `${formatDay(dayOfSlot(plan.origin, task.start))} for ${task.label}.`,
         },
       ];
     });
@@ -163,7 +172,10 @@ function standsIdle(
           task: task.id,
           job: task.job,
           slot: from,
-          text: `${crew.name} has nothing from ${formatDay(dayOfSlot(plan.origin, from))} until ${task.label} at ${name(task.job)} on ${formatDay(dayOfSlot(plan.origin, task.start))}: ${idle / 2} ${idle === 2 ? 'day' : 'days'}.`,
+          text:
+            `${crew.name} has nothing from ${formatDay(dayOfSlot(plan.origin, from))} until ${task.label} at ` +
+            `${name(task.job)} on ${formatDay(dayOfSlot(plan.origin, task.start))}: ${idle / 2} ` +
+            `${idle === 2 ? 'day' : 'days'}.`,
         },
       ];
     });

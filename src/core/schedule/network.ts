@@ -58,7 +58,10 @@ export interface NotBefore {
   /** The selection whose coming it is, or the request whose answer it is. */
   selection?: string;
   request?: string;
-  /** `pin`: somebody fixed the start by hand, and it is held there if it can be. `kept`: the placing waits so that nothing lies open. */
+  /**
+   * `pin`: somebody fixed the start by hand, and it is held there if it can be. `kept`: the placing waits so that
+   * nothing lies open.
+   */
   kind?: 'pin' | 'kept';
 }
 

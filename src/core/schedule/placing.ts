@@ -21,8 +21,10 @@ export interface Placement {
 const URGENCY_STEP = 4;
 
 /**
- * One placing pass: serial schedule generation, latest finish first unless another order is given. Work under way goes before
- * all else; every task takes the first slots after its links on which its crew, its plant and its area are free. What was pinned
+ * One placing pass: serial schedule generation, latest finish first unless another order is given. Work under way goes
+ * before
+ * all else; every task takes the first slots after its links on which its crew, its plant and its area are free. What
+ * was pinned
  * is booked beforehand and stays where it was put, if its links let it. Deterministic.
  * @param order by task, the smallest first; every value different
  * @returns undefined where the horizon is too short for the work; ask again with a longer one
@@ -74,7 +76,10 @@ export function missing(net: Compiled, placed: Pick<Placement, 'crewLoad'>): voi
   });
 }
 
-/** Books pinned work where it was put, before anything else can take its crew. @returns by task its place in its calendar */
+/**
+ * Books pinned work where it was put, before anything else can take its crew.
+ * @returns by task its place in its calendar
+ */
 function bookPins(net: Compiled, placed: Placement, given: ReadonlySet<number>): Map<number, number> | undefined {
   let booked: Map<number, number> | undefined;
   net.pin.forEach((slot, task) => {
@@ -95,7 +100,8 @@ function bookPins(net: Compiled, placed: Placement, given: ReadonlySet<number>):
 /** By task its turn where latest finish decides, and rules of preference among equally urgent ones. */
 export function urgency(net: Compiled, times: Times): Int32Array {
   const { tasks } = net;
-  // One number for bucket and rank, since the comparison runs tens of thousands of times: ranks are far below a million.
+  // One number for bucket and rank, since the comparison runs tens of thousands of times: ranks are far below a
+  // million.
   const key = new Float64Array(tasks.length);
   tasks.forEach(
     (task, number) =>
@@ -114,7 +120,10 @@ export function urgency(net: Compiled, times: Times): Int32Array {
   return turns(order);
 }
 
-/** Turns by a key, such as the starts of another schedule: work under way first, and of equal keys the one whose links come first. */
+/**
+ * Turns by a key, such as the starts of another schedule: work under way first, and of equal keys the one whose links
+ * come first.
+ */
 export function byKey({ tasks, order }: Compiled, key: ArrayLike<number>): Int32Array {
   const begun = Uint8Array.from(tasks, (task) => (task.state === 'waiting' ? 1 : 0));
   const rank = turns(order);
@@ -164,7 +173,8 @@ function placeOne(
 }
 
 /**
- * The last slot that keeps a task from starting at this place of its calendar: its crews or its plant are all taken there, or its area is.
+ * The last slot that keeps a task from starting at this place of its calendar: its crews or its plant are all taken
+ * there, or its area is.
  * @returns undefined where nothing does, -1 where the horizon ends first
  */
 export function firstConflict(net: Compiled, placed: Placement, task: number, first: number): number | undefined {

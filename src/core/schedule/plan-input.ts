@@ -13,7 +13,10 @@ export interface Crew {
   fewer?: ReadonlyMap<Slot, number>;
 }
 
-/** What a better plan is, after hard rules: points a worked half-day of lateness (by job), a trip, a half-day until a job ends. */
+/**
+ * What a better plan is, after hard rules: points a worked half-day of lateness (by job), a trip, a half-day until a
+ * job ends.
+ */
 export interface Weights {
   late: Readonly<Record<string, number>>;
   trip: number;
@@ -40,7 +43,10 @@ export interface PlanInput {
   keptOff?: Record<string, { base: string; slots: ReadonlyMap<Slot, string> }>;
   /** Slots on which rain is in the outlook, nights and days off too, as words. */
   rain?: ReadonlyMap<Slot, string>;
-  /** Places in the order of the plan before, by task: one of the orders to begin from, so that nothing moves without need. */
+  /**
+   * Places in the order of the plan before, by task: one of the orders to begin from, so that nothing moves without
+   * need.
+   */
   order?: ReadonlyMap<string, number>;
   weights?: Weights;
 }

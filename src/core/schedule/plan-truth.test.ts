@@ -12,7 +12,10 @@ import { makePlan, placedLike } from './plan';
 import type { PlanInput } from './plan-input';
 import { pullForward } from './pull-forward';
 
-/** The same plan with one task moved to the slot before, everything else where it is; undefined where there is no such slot. */
+/**
+ * The same plan with one task moved to the slot before, everything else where it is; undefined where there is no such
+ * slot.
+ */
 function moved(plan: Plan, one: PlannedTask, slot: number, net: Compiled): Plan | undefined {
   const number = net.index.get(one.id) ?? -1;
   const calendar = net.calendar[number];

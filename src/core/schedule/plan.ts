@@ -28,7 +28,8 @@ export interface Plan {
   exposures: PlannedExposure[];
   promises: Record<string, Slot>;
   /**
-   * When each task that waits for a delivery would start if everything that was chosen were on site already: what deliveries
+   * When each task that waits for a delivery would start if everything that was chosen were on site already: what
+   * deliveries
    * are needed by. Taken from a placing of its own, so that a late thing does not push its own need before itself.
    */
   wanted: Record<string, Slot>;
@@ -115,7 +116,10 @@ function wantedStarts(input: PlanInput, { start }: Placement): Outcome<Record<st
   );
 }
 
-/** When each task would end, without the reasons that make most of a plan's work: for asking what something would do to a finish. */
+/**
+ * When each task would end, without the reasons that make most of a plan's work: for asking what something would do to
+ * a finish.
+ */
 export function endsOf(input: PlanInput): Outcome<(Task & { finish: Slot })[]> {
   const placed = placedLike(input);
   if (!placed.ok) return placed;

@@ -1,7 +1,10 @@
 import { answer, refuse, type Outcome } from '../problem';
 import { findLoop } from './network';
 
-/** Work as the textbooks have it: jobs with durations, what each takes of which resource, and what must end before what begins. */
+/**
+ * Work as the textbooks have it: jobs with durations, what each takes of which resource, and what must end before what
+ * begins.
+ */
 export interface Project {
   /** In whole slots, by job. */
   duration: Int32Array;
@@ -27,7 +30,10 @@ export interface ProjectTerms {
 /** Jobs are numbered from 1 where people read of them. */
 const named = (job: number): string => `job ${job + 1}`;
 
-/** @returns a problem where a duration or a demand cannot be, a job asks for more than there is, or jobs wait for each other in a ring */
+/**
+ * @returns a problem where a duration or a demand cannot be, a job asks for more than there is, or jobs wait for each
+ * other in a ring
+ */
 export function makeProject({ durations, capacities, demands, followers }: ProjectTerms): Outcome<Project> {
   const bad = (code: string, message: string): Outcome<Project> => refuse({ code, message });
   const count = durations.length;

@@ -23,7 +23,8 @@ const DEEP = 12;
 const ASKED = 40;
 
 /**
- * What would pull a task forward: every thing that holds it, and that holds what it waits for, is taken away in turn and all work
+ * What would pull a task forward: every thing that holds it, and that holds what it waits for, is taken away in turn
+ * and all work
  * placed again in the same order. Rules that are hard are never taken away: their predecessor is looked at instead.
  * @returns the most useful first; none where it starts as early as anything could
  */

@@ -119,7 +119,10 @@ function tell(net: Compiled, placed: Placement, number: number, blocker: Blocker
       const crew = net.input.crews[blocker.crew];
       return {
         kind: 'away',
-        text: `Not earlier: ${crew?.name ?? 'the crew'} is away from ${formatDay(dayOfSlot(origin, awayFrom(net, number, crew?.away, blocker.until)))} to ${formatDay(lastDay(origin, blocker.until))}.`,
+        text:
+          `Not earlier: ${crew?.name ?? 'the crew'} is away from ` +
+          `${formatDay(dayOfSlot(origin, awayFrom(net, number, crew?.away, blocker.until)))} to ` +
+          `${formatDay(lastDay(origin, blocker.until))}.`,
       };
     }
     case 'weather':

@@ -21,7 +21,8 @@ export const workedDaysFrom = (first: Day, days: number, holidays: ReadonlySet<D
   makeCalendar(2 * days, weekdaysFrom(first, holidays));
 
 /**
- * How much later or earlier each piece of work ends than when the baseline was kept, in worked half-days. What is done ended when a walk
+ * How much later or earlier each piece of work ends than when the baseline was kept, in worked half-days. What is done
+ * ended when a walk
  * saw it; what is no longer planned is told as gone.
  * @param now work by id: where it ends now, in slots of `origin`
  */
@@ -66,7 +67,10 @@ export function causesOf(moves: readonly { cause: string; halves: number }[]): C
     .sort((a, b) => Math.abs(b.halves) - Math.abs(a.halves) || (a.cause < b.cause ? -1 : 1));
 }
 
-/** Half-days of work that lie before each of these days, as a share of all: what was planned, or what was done, over time. */
+/**
+ * Half-days of work that lie before each of these days, as a share of all: what was planned, or what was done, over
+ * time.
+ */
 export function shareByDay(
   work: readonly { day: Day; halfDays: number }[],
   days: readonly Day[],

@@ -2,7 +2,9 @@ import { phaseFacts, type Phase } from '../sequence/phases';
 import { formatDay, type Day } from '../units/day';
 import { dayOfSlot, slotOf, type Slot } from '../units/slot';
 
-/** What is expected of one half-day: millimetres of rain, strongest wind in metres a second, lowest temperature in °C. */
+/**
+ * What is expected of one half-day: millimetres of rain, strongest wind in metres a second, lowest temperature in °C.
+ */
 export interface HalfDayOutlook {
   day: Day;
   half: 0 | 1;
@@ -15,7 +17,8 @@ export interface HalfDayOutlook {
 export type Forbids = 'rain' | 'wind' | 'frost';
 
 /**
- * From where on it is too much. Starting values of the trade: makers' sheets say less or more, and whoever stands on the scaffold
+ * From where on it is too much. Starting values of the trade: makers' sheets say less or more, and whoever stands on
+ * the scaffold
  * decides; in a wind that moves sheets nobody works at a height, whatever a number says.
  */
 export const LIMITS = { rain: 2, wind: 11, frost: 3 } as const;
@@ -83,7 +86,10 @@ export function keptOff(
 export const rainOf = (outlook: readonly HalfDayOutlook[], origin: Day): Map<Slot, string> =>
   keptOff(outlook, origin, ['rain']);
 
-/** The half-days of outdoor work after the outlook that the usual weather of their months would take, by what forbids it. */
+/**
+ * The half-days of outdoor work after the outlook that the usual weather of their months would take, by what forbids
+ * it.
+ */
 export function expectedLost(
   work: readonly { phase: Phase; slots: readonly Slot[] }[],
   origin: Day,

@@ -69,6 +69,13 @@ export interface Finding {
 const times = (finding: Finding): string =>
   finding.quantity === null ? '' : `${finding.quantity} ${finding.unit ? `${finding.unit} of ` : '× '}`;
 
+const liveWords = (live: boolean | null): string =>
+  live === null
+    ? 'not known whether it is live; taken for live'
+    : live
+      ? 'stays live'
+      : 'dead, comes out once proved so';
+
 /** A finding as a sentence for anybody; money is said by the caller, who knows the currency. */
 export function findingText(finding: Finding): string {
   const { kind, subject, need, place, cause, remedy } = finding;
@@ -76,12 +83,16 @@ export function findingText(finding: Finding): string {
     case 'penetration':
       return `${times(finding)}${subject}${need ? `: ${need}` : ''}`;
     case 'service':
-      return `${subject}: ${finding.live === null ? 'not known whether it is live; taken for live' : finding.live ? 'stays live' : 'dead, comes out once proved so'}${need ? `, marked ${need}` : ''}`;
+      return `${subject}: ${liveWords(finding.live)}${need ? `, marked ${need}` : ''}`;
     case 'refit':
     case 'salvage':
       return `${times(finding)}${subject}${place ? `, kept ${place}` : ', place to keep it not settled'}`;
     case 'damage':
-      return `${subject}${finding.quantity === null ? '' : `, ${finding.quantity} ${finding.unit}`}${cause ? `, because of ${cause}` : ''}${remedy ? `; ${remedy}` : ''}`;
+      return [
+        finding.quantity === null ? subject : `${subject}, ${finding.quantity} ${finding.unit}`,
+        cause ? `, because of ${cause}` : '',
+        remedy ? `; ${remedy}` : '',
+      ].join('');
     case 'allowance':
       return `${times(finding)}${subject}`;
     case 'site-choice':

@@ -19,7 +19,9 @@ const SERVICES: Record<string, string> = {
 
 const worked = (area: SiteArea): boolean => area.track.some((step) => step.fraction < 1);
 
-/** What people who stay in the house have to live with, as sentences with a key each. Empty where nobody lives there. */
+/**
+ * What people who stay in the house have to live with, as sentences with a key each. Empty where nobody lives there.
+ */
 export function householdLines(site: Site): { key: string; text: string }[] {
   if (!site.livedIn) return [];
   const busy = site.areas.filter(worked);
@@ -35,7 +37,8 @@ export function householdLines(site: Site): { key: string; text: string }[] {
         key: `household ${service}`,
         text:
           out.length === places.length
-            ? `There is no other ${word}: while ${names} is worked on, we agree with you beforehand how you do without or what stands in for it.`
+            ? `There is no other ${word}: while ${names} is worked on, we agree with you beforehand how you do ` +
+              'without or what stands in for it.'
             : `The ${word} in ${names} is out of use for a while; one elsewhere in the house stays.`,
       },
     ];
@@ -54,7 +57,9 @@ export function householdLines(site: Site): { key: string; text: string }[] {
       ? [
           {
             key: 'household noise',
-            text: `Loud work in ${loud.map((area) => area.name).join(', ')}${site.loudHalf ? `, in the ${site.loudHalf} only` : ''}.`,
+            text:
+              'Loud work in ' +
+              `${loud.map((area) => area.name).join(', ')}${site.loudHalf ? `, in the ${site.loudHalf} only` : ''}.`,
           },
         ]
       : []),
@@ -62,7 +67,9 @@ export function householdLines(site: Site): { key: string; text: string }[] {
       ? [
           {
             key: 'household dust',
-            text: `Dust in ${dusty.map((area) => area.name).join(', ')}: doors and floors on the way are covered, and what you value is best put away.`,
+            text:
+              `Dust in ${dusty.map((area) => area.name).join(', ')}: doors and floors on the way are covered, and ` +
+              'what you value is best put away.',
           },
         ]
       : []),

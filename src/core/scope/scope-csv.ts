@@ -14,7 +14,8 @@ const COLUMNS = {
   'depends on': false,
 };
 export const SCOPE_CSV_EXAMPLE =
-  'area,stance,verb,subject,quantity,unit,trade,depends on\nLane face,conditional,strip,the boards,46,m²,roofing,overlay or strip\nSlate roof,out,repair,the slates,,,,\n';
+  'area,stance,verb,subject,quantity,unit,trade,depends on\nLane face,conditional,strip,the ' +
+  'boards,46,m²,roofing,overlay or strip\nSlate roof,out,repair,the slates,,,,\n';
 
 const stanceOf = (text: string): Stance | undefined =>
   STANCE_KEYS.find((stance) => stance === text.toLowerCase() || STANCES[stance] === text.toLowerCase());

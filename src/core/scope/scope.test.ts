@@ -81,17 +81,21 @@ const finding = (over: Partial<Finding>): Finding => ({
 });
 
 describe('findings', () => {
-  it('say what they lack: a damage its cause and what is done about it, a service whether it is live, a thing kept where', () => {
-    expect(findingGap(finding({}))).toMatch(/cause/);
-    expect(findingGap(finding({ cause: 'soil' }))).toMatch(/nothing is done/);
-    expect(findingGap(finding({ cause: 'soil', remedy: 'dig' }))).toBeNull();
-    expect(findingGap(finding({ kind: 'service' }))).toMatch(/live/);
-    expect(findingText(finding({ kind: 'service', subject: 'old pipe' }))).toMatch(/taken for live/);
-    expect(findingGap(finding({ kind: 'salvage' }))).toMatch(/kept/);
-    expect(findingText(finding({ kind: 'site-choice', subject: 'valve', options: ['left', 'right'] }))).toBe(
-      'valve: left or right',
-    );
-  });
+  it(
+    'say what they lack: a damage its cause and what is done about it, a service whether it is live, a thing kept ' +
+      'where',
+    () => {
+      expect(findingGap(finding({}))).toMatch(/cause/);
+      expect(findingGap(finding({ cause: 'soil' }))).toMatch(/nothing is done/);
+      expect(findingGap(finding({ cause: 'soil', remedy: 'dig' }))).toBeNull();
+      expect(findingGap(finding({ kind: 'service' }))).toMatch(/live/);
+      expect(findingText(finding({ kind: 'service', subject: 'old pipe' }))).toMatch(/taken for live/);
+      expect(findingGap(finding({ kind: 'salvage' }))).toMatch(/kept/);
+      expect(findingText(finding({ kind: 'site-choice', subject: 'valve', options: ['left', 'right'] }))).toBe(
+        'valve: left or right',
+      );
+    },
+  );
 });
 
 const line = (key: string, text: string, over: object = {}) => ({ key, text, ...over });
@@ -335,7 +339,8 @@ describe('lists in and out', () => {
 
   it('of openings come back as they went, and ask about a door 30 m high', () => {
     const text =
-      'area,wall,kind,name,width,height,sill,along,count\nWorkshop,2,door,yard,0.9 m,2.05 m,,1.1 m,1\nWorkshop,1,door,,0.9 m,30 m,,,1\nWorkshop,1,hole,,1 m,1 m,,,1\nWorkshop,1,window,,1 m,1 m,,,1.5\n';
+      'area,wall,kind,name,width,height,sill,along,count\nWorkshop,2,door,yard,0.9 m,2.05 m,,1.1 m,1\n' +
+      'Workshop,1,door,,0.9 m,30 m,,,1\nWorkshop,1,hole,,1 m,1 m,,,1\nWorkshop,1,window,,1 m,1 m,,,1.5\n';
     const { openings, problems } = readOpeningCsv(text, 'metric', NAMED);
     expect(openings).toMatchObject([{ area: 'w', wall: 1, along: { mm: 1100 } }]);
     expect(problems.map((one) => [one.line, one.column])).toEqual([
@@ -356,7 +361,9 @@ describe('lists in and out', () => {
       ],
     });
     const { lines, problems } = readScopeCsv(
-      'area,stance,verb,subject,quantity,unit,trade\nWorkshop,in,paint,walls,30,m²,paint\nWorkshop,perhaps,paint,x,,,\nWorkshop,in,paint,x,-3,m²,\nWorkshop,in,paint,x,3,,\nWorkshop,in,paint,x,,,wizards\n',
+      'area,stance,verb,subject,quantity,unit,trade\nWorkshop,in,paint,walls,30,m²,paint\n' +
+        'Workshop,perhaps,paint,x,,,\nWorkshop,in,paint,x,-3,m²,\nWorkshop,in,paint,x,3,,\n' +
+        'Workshop,in,paint,x,,,wizards\n',
       NAMED,
     );
     expect(lines).toHaveLength(1);

@@ -2,8 +2,10 @@ import type { Day } from '../units/day';
 import type { Stance } from '../sites/area';
 
 /**
- * What a client agrees to, frozen as it was on its day: plain lines under headings, each with a key that stays the same from
- * version to version, so that a later one can say what changed. Screens, paper, CSV and the difference read nothing else.
+ * What a client agrees to, frozen as it was on its day: plain lines under headings, each with a key that stays the
+ * same from
+ * version to version, so that a later one can say what changed. Screens, paper, CSV and the difference read nothing
+ * else.
  */
 export interface Statement {
   job: { name: string; address: string; client: string };
@@ -43,7 +45,9 @@ export const STATEMENT_PARTS = {
 export type StatementPart = keyof typeof STATEMENT_PARTS;
 export const STATEMENT_PART_KEYS = Object.keys(STATEMENT_PARTS) as StatementPart[];
 
-/** Lines of one area side by side: what is in, and what is not; whatever has terms of its own stands with what is in. */
+/**
+ * Lines of one area side by side: what is in, and what is not; whatever has terms of its own stands with what is in.
+ */
 export const sidesOf = (lines: readonly StatementLine[]): { into: StatementLine[]; out: StatementLine[] } => ({
   into: lines.filter((line) => line.stance !== 'out'),
   out: lines.filter((line) => line.stance === 'out'),

@@ -66,7 +66,8 @@ export function comingOf(
     const due = item.expectedOn ?? arrival(item.orderedOn ?? today, item.leadHigh, closures);
     const later =
       item.promisedOn && item.expectedOn && item.expectedOn > item.promisedOn
-        ? `, ${days(daysBetween(item.promisedOn, item.expectedOn))} later than promised${item.slip ? `: ${item.slip}` : ''}`
+        ? `, ${days(daysBetween(item.promisedOn, item.expectedOn))} later than ` +
+          `promised${item.slip ? `: ${item.slip}` : ''}`
         : '';
     if (due < today)
       return tell(
@@ -78,7 +79,8 @@ export function comingOf(
       return tell(due, `the delivery of ${name} is expected ${formatDay(due, today)}${later}`, false);
     return tell(
       due,
-      `nobody has confirmed the delivery of ${name}; it takes up to ${days(item.leadHigh)} from the order, so ${formatDay(due, today)}`,
+      `nobody has confirmed the delivery of ${name}; it takes up to ${days(item.leadHigh)} from the order, so ` +
+        formatDay(due, today),
       true,
     );
   }
@@ -88,7 +90,8 @@ export function comingOf(
   const waits = last ? ` and waits for ${last.label}, expected ${formatDay(last.expected, today)}` : '';
   return tell(
     there,
-    `the order of ${name} is not out${waits}; the delivery takes up to ${days(item.leadHigh)}, so ${formatDay(there, today)} at the earliest`,
+    `the order of ${name} is not out${waits}; the delivery takes up to ${days(item.leadHigh)}, so ` +
+      `${formatDay(there, today)} at the earliest`,
     true,
   );
 }

@@ -92,7 +92,8 @@ describe('a list of prices', () => {
   it('takes a range or one figure, and says which code stands twice', () => {
     expect(
       readPriceCsv(
-        'code,name,price,lead low,lead high\nH-128,Bar,4.20,10,14\nK-40,Knob,,7,\nh-128,Bar again,5,1,2\nX,,1,9,3\n,,1,1,1\n',
+        'code,name,price,lead low,lead high\nH-128,Bar,4.20,10,14\nK-40,Knob,,7,\nh-128,Bar again,5,1,2\n' +
+          'X,,1,9,3\n,,1,1,1\n',
       ),
     ).toEqual({
       lines: [

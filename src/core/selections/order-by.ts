@@ -27,7 +27,8 @@ const dayOf = (number: number): Day => addDays(EPOCH, number);
 const isWeekend = (number: number): boolean => weekday(dayOf(number)) % 6 === 0;
 
 /**
- * The last day on which to order so that a thing is on site when needed: calendar days back, those of a closure not counted,
+ * The last day on which to order so that a thing is on site when needed: calendar days back, those of a closure not
+ * counted,
  * then back to a weekday on which the supplier reads its letters.
  * @param leadDays the longest the supplier names; @param bufferDays kept in hand
  */

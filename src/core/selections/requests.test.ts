@@ -102,7 +102,8 @@ describe('a request', () => {
       ]),
     );
     expect(needed.get('b')).toBe('2027-05-10');
-    // Eight days before the tenth is a Sunday: it must be asked on the Friday. What was sent already asks for nothing more.
+    // Eight days before the tenth is a Sunday: it must be asked on the Friday. What was sent already asks for nothing
+    // more.
     expect(needed.get('a')).toBe('2027-04-30');
     expect(sendBy('2027-05-10', { takesHigh: 8 })).toBe('2027-04-30');
     expect(neededBy(chain(request('alone')), new Map())).toEqual(new Map());

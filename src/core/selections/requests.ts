@@ -53,7 +53,8 @@ export function standingOf(request: Request, all: Requests): Standing {
 }
 
 /**
- * The day on which an answer can be counted on: the one they named, else as long as it takes from the day it was sent, or would
+ * The day on which an answer can be counted on: the one they named, else as long as it takes from the day it was sent,
+ * or would
  * be sent at the earliest. What was expected for a day that has passed is counted on for the next weekday.
  */
 export function expectedOf(request: Request, all: Requests, today: Day, seen: readonly string[] = []): Day {
@@ -81,7 +82,8 @@ export const sendBy = (neededBy: Day, request: Pick<Request, 'takesHigh'>): Day 
 
 /**
  * By when each request is needed: the earliest of what waits for it, and of the asking of those that come after it.
- * @param waits the day of each order or step that stands still without it, by request; those nobody has planned are left out
+ * @param waits the day of each order or step that stands still without it, by request; those nobody has planned are
+ * left out
  */
 export function neededBy(all: Requests, waits: ReadonlyMap<string, readonly Day[]>): Map<string, Day> {
   const followers = new Map<string, Request[]>();

@@ -22,7 +22,8 @@ const COLUMNS = {
   note: false,
 };
 export const SELECTION_CSV_EXAMPLE =
-  'area,step,category,choice,code,quantity,unit,supplier,lead low,lead high,decides\nKitchen,cabinets,Handles,Brushed bars,H-128,24,pieces,Quayside Fittings,10,14,client\n';
+  'area,step,category,choice,code,quantity,unit,supplier,lead low,lead high,decides\n' +
+  'Kitchen,cabinets,Handles,Brushed bars,H-128,24,pieces,Quayside Fittings,10,14,client\n';
 
 export interface SelectionDraft {
   area: string;
@@ -77,7 +78,9 @@ export function readSelectionCsv(
       if (!phase)
         return {
           column: 'step',
-          message: `“${cell('step')}” is no step of ${area.name}; one of: ${area.phases.map((one) => phaseFacts(one).label).join(', ') || 'none yet'}.`,
+          message:
+            `“${cell('step')}” is no step of ${area.name}; one of: ` +
+            `${area.phases.map((one) => phaseFacts(one).label).join(', ') || 'none yet'}.`,
         };
       const category = cell('category');
       if (category === '' || category.length > 60)

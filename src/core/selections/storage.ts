@@ -55,7 +55,10 @@ export function storageCheck({ day, useDay, work, floor, takes, taken }: Storage
   };
 }
 
-/** What one person carries close to the body, by usual manual-handling guidance; local rules and a risk assessment decide. */
+/**
+ * What one person carries close to the body, by usual manual-handling guidance; local rules and a risk assessment
+ * decide.
+ */
 export const ONE_PERSON_KG = 25;
 /** How many people a piece of that weight takes, before a machine is thought of. */
 export const peopleFor = (kg: number): number => Math.ceil(kg / ONE_PERSON_KG);

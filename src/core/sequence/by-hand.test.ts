@@ -109,58 +109,66 @@ describe('rules that are switched', () => {
 });
 
 describe('what is set by hand', () => {
-  it('a step in parts: what came before waits for the first, what follows for the last, and done work is used up from the front', () => {
-    const parts = [
-      { label: 'ceiling', halfDays: 1 },
-      { label: 'long wall', halfDays: 2 },
-      { label: 'the rest', halfDays: 1 },
-    ];
-    const built = site([
-      area('a', [step('insulation'), step('board', { parts, fraction: 0.5, remaining: 2 }), step('tape')]),
-    ]);
-    const { links, added } = sequenceOf(built);
-    expect(find(links, 'a:insulation', 'a:board~1')).toBeDefined();
-    expect(find(links, 'a:insulation', 'a:board')).toBeUndefined();
-    expect(find(links, 'a:board', 'a:tape')).toBeDefined();
-    expect([find(links, 'a:board~1', 'a:board~2')?.rule, find(links, 'a:board~2', 'a:board')?.rule]).toEqual([
-      104, 104,
-    ]);
-    expect(
-      tasksOf(built, added, terms)
-        .filter((task) => task.phase === 'board')
-        .map(({ id, label, duration, state }) => [id, label, duration, state]),
-    ).toEqual([
-      ['a:board~1', 'a · board, ceiling', 0, 'done'],
-      ['a:board~2', 'a · board, long wall', 1, 'under-way'],
-      ['a:board', 'a · board, the rest', 1, 'waiting'],
-    ]);
-  });
+  it(
+    'a step in parts: what came before waits for the first, what follows for the last, and done work is used up ' +
+      'from the front',
+    () => {
+      const parts = [
+        { label: 'ceiling', halfDays: 1 },
+        { label: 'long wall', halfDays: 2 },
+        { label: 'the rest', halfDays: 1 },
+      ];
+      const built = site([
+        area('a', [step('insulation'), step('board', { parts, fraction: 0.5, remaining: 2 }), step('tape')]),
+      ]);
+      const { links, added } = sequenceOf(built);
+      expect(find(links, 'a:insulation', 'a:board~1')).toBeDefined();
+      expect(find(links, 'a:insulation', 'a:board')).toBeUndefined();
+      expect(find(links, 'a:board', 'a:tape')).toBeDefined();
+      expect([find(links, 'a:board~1', 'a:board~2')?.rule, find(links, 'a:board~2', 'a:board')?.rule]).toEqual([
+        104, 104,
+      ]);
+      expect(
+        tasksOf(built, added, terms)
+          .filter((task) => task.phase === 'board')
+          .map(({ id, label, duration, state }) => [id, label, duration, state]),
+      ).toEqual([
+        ['a:board~1', 'a · board, ceiling', 0, 'done'],
+        ['a:board~2', 'a · board, long wall', 1, 'under-way'],
+        ['a:board', 'a · board, the rest', 1, 'waiting'],
+      ]);
+    },
+  );
 
-  it('a gate: all of one side before any of the other, those after it in one visit; ends that are gone are passed over', () => {
-    const gate = {
-      id: 'g',
-      label: 'Ready',
-      reason: 'once',
-      together: true,
-      before: [
-        { area: 'a', phase: 'tape' as const },
-        { area: 'gone', phase: 'tape' as const },
-      ],
-      after: [
-        { area: 'b', phase: 'first-coats' as const },
-        { area: 'a', phase: 'first-coats' as const },
-      ],
-    };
-    const { links } = sequenceOf(
-      site([area('a', [step('tape'), step('first-coats')]), area('b', [step('first-coats')])], { gates: [gate] }),
-    );
-    expect(links.filter((link) => link.rule === 103).map((link) => `${link.before}>${link.after}`)).toEqual([
-      'a:tape>gate:g',
-      'gate:g>b:first-coats',
-      'gate:g>a:first-coats',
-      'b:first-coats>a:first-coats',
-    ]);
-  });
+  it(
+    'a gate: all of one side before any of the other, those after it in one visit; ends that are gone are passed ' +
+      'over',
+    () => {
+      const gate = {
+        id: 'g',
+        label: 'Ready',
+        reason: 'once',
+        together: true,
+        before: [
+          { area: 'a', phase: 'tape' as const },
+          { area: 'gone', phase: 'tape' as const },
+        ],
+        after: [
+          { area: 'b', phase: 'first-coats' as const },
+          { area: 'a', phase: 'first-coats' as const },
+        ],
+      };
+      const { links } = sequenceOf(
+        site([area('a', [step('tape'), step('first-coats')]), area('b', [step('first-coats')])], { gates: [gate] }),
+      );
+      expect(links.filter((link) => link.rule === 103).map((link) => `${link.before}>${link.after}`)).toEqual([
+        'a:tape>gate:g',
+        'gate:g>b:first-coats',
+        'gate:g>a:first-coats',
+        'b:first-coats>a:first-coats',
+      ]);
+    },
+  );
 
   it('two crews halve a step, others take our crew away, plant and offices give it theirs', () => {
     const tasks = tasksOf(

@@ -255,20 +255,18 @@ function throughParts(site: Site, links: Link[]): Link[] {
     const ids = (step.parts ?? []).map((_, at, all) =>
       at === all.length - 1 ? task : partId(area, step.phase, at + 1),
     );
-    ids
-      .slice(1)
-      .forEach((id, at) =>
-        moved.push({
-          before: ids[at] ?? id,
-          after: id,
-          kind: 'FS',
-          lag: 0,
-          lagUnit: 'work',
-          strength: PARTS.strength,
-          rule: PARTS.number,
-          reason: PARTS.reason,
-        }),
-      );
+    ids.slice(1).forEach((id, at) =>
+      moved.push({
+        before: ids[at] ?? id,
+        after: id,
+        kind: 'FS',
+        lag: 0,
+        lagUnit: 'work',
+        strength: PARTS.strength,
+        rule: PARTS.number,
+        reason: PARTS.reason,
+      }),
+    );
   }
   return moved;
 }

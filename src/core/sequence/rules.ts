@@ -19,7 +19,10 @@ export interface Rule {
   only?: ReadonlySet<string>;
 }
 
-/** Nobody may switch these off: where they are broken people are buried, crushed, shocked or fall, and their designer or the code decides. */
+/**
+ * Nobody may switch these off: where they are broken people are buried, crushed, shocked or fall, and their designer or
+ * the code decides.
+ */
 export const NEVER_OFF: readonly number[] = [2, 3, 5, 6, 18, 19, 20, 21];
 
 export type Within =

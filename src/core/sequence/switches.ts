@@ -1,7 +1,9 @@
 import { RULES, type Rule } from './rules';
 import type { Site } from './site';
 
-/** Whether a rule counts in an area (or, without one, in the job): the word on the area goes before the word on the job. */
+/**
+ * Whether a rule counts in an area (or, without one, in the job): the word on the area goes before the word on the job.
+ */
 export function ruleHolds(site: Pick<Site, 'switches'>, rule: Rule, area?: string): boolean {
   if (rule.only && (area === undefined || !rule.only.has(area))) return false;
   const said = (site.switches ?? []).filter((one) => one.rule === rule.number);

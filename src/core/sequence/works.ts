@@ -124,7 +124,10 @@ export const isWork = (text: string): text is Work => Object.hasOwn(WORKS, text)
 export const workFacts = (work: Work): WorkFacts => WORKS[work];
 export const worksFor = (kind: AreaKind): Work[] => WORK_KEYS.filter((work) => workFacts(work).kinds.includes(kind));
 
-/** The ordered phases of an area from what is to be done there; empty for `none`. Plaster takes the place of board and tape. */
+/**
+ * The ordered phases of an area from what is to be done there; empty for `none`. Plaster takes the place of board and
+ * tape.
+ */
 export function trackOf(works: readonly Work[]): Phase[] {
   const phases = inUsualOrder(works.flatMap((work) => workFacts(work).phases));
   return works.includes('plaster') ? phases.filter((phase) => phase !== 'tape' && phase !== 'board') : phases;
@@ -136,7 +139,10 @@ export function halfDaysFor(phase: Phase, size: number): number {
   return facts.trade === 'nobody' ? facts.halfDays : Math.max(1, Math.round(facts.halfDays * size));
 }
 
-/** The area as it would be if other work were done in it: steps that were begun stay, those it no longer needs go, new ones come. */
+/**
+ * The area as it would be if other work were done in it: steps that were begun stay, those it no longer needs go, new
+ * ones come.
+ */
 export function withWorks(area: SiteArea, works: readonly Work[], size: number): SiteArea {
   const known = new Map(area.track.map((step) => [step.phase, step]));
   const kept = area.track.filter((step) => step.fraction > 0).map((step) => step.phase);

@@ -9,7 +9,8 @@ export interface AreaCsv extends Draft {
 
 const COLUMNS = { level: false, area: true, kind: false, works: false, size: false };
 export const CSV_EXAMPLE =
-  'level,area,kind,works,size\nGround floor,Kitchen,room,kitchen + open-floor,1.2\nUpper floor,Bath,wet,bathroom,\n,Front,face,repaint,1\n';
+  'level,area,kind,works,size\nGround floor,Kitchen,room,kitchen + open-floor,1.2\nUpper ' +
+  'floor,Bath,wet,bathroom,\n,Front,face,repaint,1\n';
 const USUAL_HEIGHT: Record<string, number> = {
   cellar: -1,
   basement: -1,

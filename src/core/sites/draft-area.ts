@@ -1,7 +1,10 @@
 import type { Work } from '../sequence/works';
 import type { AreaKind } from './area';
 
-/** An area before it is set out: levels are named, not yet made. `level` is null for faces, roofs, ground and outbuildings. */
+/**
+ * An area before it is set out: levels are named, not yet made. `level` is null for faces, roofs, ground and
+ * outbuildings.
+ */
 export interface DraftArea {
   name: string;
   kind: AreaKind;

@@ -86,7 +86,8 @@ export function parseLength(text: string, system: LengthSystem): Outcome<number>
 }
 
 /**
- * Writes millimetres the way the job does: imperial to the nearest 1/`denominator` inch, metric to the whole millimetre, both half up.
+ * Writes millimetres the way the job does: imperial to the nearest 1/`denominator` inch, metric to the whole
+ * millimetre, both half up.
  * @param mm zero or more
  */
 export function formatLength(mm: number, system: LengthSystem, denominator = 16): string {

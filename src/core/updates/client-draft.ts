@@ -5,7 +5,10 @@ import type { ProgressChange } from '../walks/diff';
 import { capital } from '../words';
 import { paragraph, percent, type Draft, type News } from './news';
 
-/** What the client reads after a walk: what was done, what is wrong, what comes next, when it is over, what they must decide. */
+/**
+ * What the client reads after a walk: what was done, what is wrong, what comes next, when it is over, what they must
+ * decide.
+ */
 export function clientDraft(news: News): Draft {
   return {
     title: `${news.job}: what we found on ${formatDay(news.day)}`,
@@ -31,7 +34,8 @@ export function clientDraft(news: News): Draft {
         'Settled on the spot',
         news.diff.decisions.map(
           (one) =>
-            `${place(news, one.area)}: ${one.text}${one.by === 'client' ? `, as ${one.name ?? 'you'} wished` : ''}${one.free ? ', at no charge' : ''}.`,
+            `${place(news, one.area)}: ` +
+            `${one.text}${one.by === 'client' ? `, as ${one.name ?? 'you'} wished` : ''}${one.free ? ', at no charge' : ''}.`,
         ),
       ),
       ...paragraph('To be put right', [...setbacks(news), ...wrongSelections(news), ...leftovers(news)]),
@@ -70,7 +74,10 @@ function progressPoint(news: News, area: string, changes: ProgressChange[]): str
       ({ phase, from, to }) =>
         `${phaseFacts(phase).plain} ${percent(to)} done${from > 0 ? ` (was ${percent(from)})` : ''}`,
     );
-  return `${place(news, area)}: ${[finished.length > 0 ? `${listed(finished)} finished` : '', ...begun].filter(Boolean).join('; ')}.`;
+  return (
+    `${place(news, area)}: ` +
+    `${[finished.length > 0 ? `${listed(finished)} finished` : '', ...begun].filter(Boolean).join('; ')}.`
+  );
 }
 
 const listed = (words: string[]): string =>
@@ -80,7 +87,9 @@ const listed = (words: string[]): string =>
 function quiet({ diff }: News): string[] {
   if (diff.gain <= 0 || diff.visibleGain >= diff.gain / 2) return [];
   return [
-    `If it looks quiet: ${percent(1 - diff.visibleGain / diff.gain)} of what was done since the last walk is inside walls, floors and ceilings, or is testing. You will never see it again, and that is why it is done and checked with care now.`,
+    `If it looks quiet: ${percent(1 - diff.visibleGain / diff.gain)} of what was done since the last walk is ` +
+      'inside walls, floors and ceilings, or is testing. You will never see it again, and that is why it is done ' +
+      'and checked with care now.',
   ];
 }
 
@@ -89,7 +98,8 @@ function setbacks(news: News): string[] {
     .filter((change) => change.to < change.from)
     .map(
       ({ area, phase, from, to }) =>
-        `${place(news, area)}: ${phaseFacts(phase).plain} — ${percent(to)} done, less than we thought (${percent(from)}).`,
+        `${place(news, area)}: ${phaseFacts(phase).plain} — ${percent(to)} done, less than we thought ` +
+        `(${percent(from)}).`,
     );
 }
 
@@ -110,14 +120,19 @@ function wrongSelections(news: News): string[] {
     .map((check) => {
       const known = news.selections.get(check.selection);
       const chosen = known?.choice ? ` You chose: ${known.choice}.` : '';
-      return `${place(news, known?.area ?? check.area)}, ${known?.category.toLowerCase() ?? 'delivery'}: ${FOUND[check.verdict]}${check.text ? ` (${check.text})` : ''}. We are putting it right.${chosen}`;
+      return (
+        `${place(news, known?.area ?? check.area)}, ${known?.category.toLowerCase() ?? 'delivery'}: ` +
+        `${FOUND[check.verdict]}${check.text ? ` (${check.text})` : ''}. We are putting it right.${chosen}`
+      );
     });
 }
 
 function leftovers(news: News): string[] {
   return news.diff.remaining.map(
     (item) =>
-      `${place(news, item.area)}: ${item.quantity ? `${item.quantity} ${item.unit ? `${item.unit} ` : ''}` : ''}${item.text} — still to do before the next step there.`,
+      `${place(news, item.area)}: ` +
+      `${item.quantity ? `${item.quantity} ${item.unit ? `${item.unit} ` : ''}` : ''}${item.text} — still to do ` +
+      'before the next step there.',
   );
 }
 
@@ -129,7 +144,8 @@ function nextPoints(news: News): string[] {
     .slice(0, 6)
     .map(
       (work) =>
-        `${formatDay(work.day, news.day)}${work.afternoon ? ', afternoon' : ''}: ${work.phase ? phaseFacts(work.phase).plain : work.label}${work.area ? `, ${place(news, work.area)}` : ''}.`,
+        `${formatDay(work.day, news.day)}${work.afternoon ? ', afternoon' : ''}: ` +
+        `${work.phase ? phaseFacts(work.phase).plain : work.label}${work.area ? `, ${place(news, work.area)}` : ''}.`,
     );
 }
 
@@ -140,7 +156,8 @@ function finish({ finish: { before, after, promised }, moved, day }: News): stri
   const change =
     shift === 0
       ? ''
-      : ` That is ${count(Math.abs(shift))} ${shift > 0 ? 'later' : 'earlier'} than we thought before this walk${why ? `, because ${why.replace(/\.$/, '')}` : ''}.`;
+      : ` That is ${count(Math.abs(shift))} ${shift > 0 ? 'later' : 'earlier'} than we thought before this ` +
+        `walk${why ? `, because ${why.replace(/\.$/, '')}` : ''}.`;
   const against = promised && after > promised ? ` We had promised ${formatDay(promised, day)}.` : '';
   return `As things stand we finish on ${formatDay(after, day)}.${change}${against}`;
 }
@@ -156,7 +173,11 @@ function living({ livedIn, next, day }: News): string[] {
       .slice(0, 3)
       .map(
         (work) =>
-          `${formatDay(work.day, day)}: ${work.phase === 'isolate' ? 'power or water off in one room for part of the day' : 'the drains are changed over; please use no water meanwhile'}.`,
+          `${formatDay(work.day, day)}: ${
+            work.phase === 'isolate'
+              ? 'power or water off in one room for part of the day'
+              : 'the drains are changed over; please use no water meanwhile'
+          }.`,
       ),
   );
 }

@@ -5,7 +5,9 @@ import { formatDay } from '../units/day';
 import { capital } from '../words';
 import { paragraph, percent, type Draft, type News } from './news';
 
-/** What the crews read after a walk: what moved, what is still to do, who is in which room when, and what must be ready. */
+/**
+ * What the crews read after a walk: what moved, what is still to do, who is in which room when, and what must be ready.
+ */
 export function crewDraft(news: News): Draft {
   return {
     title: `${news.job}, walk of ${formatDay(news.day)}: what comes next`,
@@ -29,14 +31,16 @@ export function crewDraft(news: News): Draft {
             .slice(0, 8)
             .map(
               (work) =>
-                `${work.label}: now ${formatDay(work.to, news.day)}, was ${formatDay(work.from, news.day)}. ${work.reason}`,
+                `${work.label}: now ${formatDay(work.to, news.day)}, was ${formatDay(work.from, news.day)}. ` +
+                work.reason,
             ),
         ),
         ...paragraph(
           'Still to do',
           news.diff.remaining.map(
             (item) =>
-              `${TRADES[item.trade]} · ${place(news, item.area)}: ${item.quantity ? `${item.quantity} ${item.unit ?? ''} `.replace(/ {2}/, ' ') : ''}${item.text}`,
+              `${TRADES[item.trade]} · ${place(news, item.area)}: ` +
+              `${item.quantity ? `${item.quantity} ${item.unit ?? ''} `.replace(/ {2}/, ' ') : ''}${item.text}`,
           ),
         ),
         ...paragraph(
@@ -45,7 +49,10 @@ export function crewDraft(news: News): Draft {
             .filter((check) => check.verdict !== 'right')
             .map((check) => {
               const known = news.selections.get(check.selection);
-              return `${place(news, known?.area ?? check.area)}: ${known?.category ?? 'delivery'} ${check.verdict}${check.text ? ` — ${check.text}` : ''}. Do not fit it.`;
+              return (
+                `${place(news, known?.area ?? check.area)}: ${known?.category ?? 'delivery'} ` +
+                `${check.verdict}${check.text ? ` — ${check.text}` : ''}. Do not fit it.`
+              );
             }),
         ),
         ...byDay(news),
@@ -68,7 +75,8 @@ function byDay(news: News): string[] {
       capital(formatDay(day, news.day)),
       works.map(
         (work) =>
-          `${work.crew} · ${work.label}${work.afternoon ? ', from noon' : ''}${work.after.length > 0 ? ` (ready before: ${work.after.join(', ')})` : ''}`,
+          `${work.crew} · ` +
+          `${work.label}${work.afternoon ? ', from noon' : ''}${work.after.length > 0 ? ` (ready before: ${work.after.join(', ')})` : ''}`,
       ),
     ),
   );

@@ -121,7 +121,8 @@ describe('the client’s update', () => {
       }),
     ).body;
     expect(body).toContain(
-      'we finish on Fri 14 May. That is 2 days later than we thought before this walk, because the cabinets arrive Mon 5 Apr. We had promised Wed 12 May.',
+      'we finish on Fri 14 May. That is 2 days later than we thought before this walk, because the cabinets ' +
+        'arrive Mon 5 Apr. We had promised Wed 12 May.',
     );
   });
 

@@ -46,7 +46,10 @@ export interface NextWork {
   after: string[];
 }
 
-/** An update for one audience, ready to be read and edited: plain text, `- ` starts a point, an empty line parts paragraphs. */
+/**
+ * An update for one audience, ready to be read and edited: plain text, `- ` starts a point, an empty line parts
+ * paragraphs.
+ */
 export interface Draft {
   title: string;
   body: string;

@@ -1,3 +1,4 @@
+import { pattern } from '../pattern';
 import { isDoor, wallName, type Opening, type Placed } from '../layout/shape';
 import { inUsualOrder, phaseFacts, phaseOrder, type Phase } from '../sequence/phases';
 import type { CheckVerdict, Observation } from './observation';
@@ -34,8 +35,11 @@ export interface CloseInLine {
 const WANTS: readonly { words: RegExp; line: (what: string) => string; key: string }[] = [
   {
     key: 'backing',
-    words:
-      /\b(?:rails?|handrail|grab|shelf|shelves|cabinets?|vanity|basin|mirror|radiator|towel|tv|screen|hooks?|curtain|rack|toilet|wc|stove|hood)\b/i,
+    words: pattern(
+      'i',
+      String.raw`\b(?:rails?|handrail|grab|shelf|shelves|cabinets?|vanity|basin|mirror|radiator|towel|tv|`,
+      String.raw`screen|hooks?|curtain|rack|toilet|wc|stove|hood)\b`,
+    ),
     line: (what) => `backing for ${what} is in, at its height`,
   },
   {
@@ -55,7 +59,10 @@ const WANTS: readonly { words: RegExp; line: (what: string) => string; key: stri
   },
 ];
 
-/** Whether a track has a check before covering, and whether its work is near it: it makes no sense to check a room that is not framed. */
+/**
+ * Whether a track has a check before covering, and whether its work is near it: it makes no sense to check a room that
+ * is not framed.
+ */
 export const isCheckedBeforeCover = (phases: readonly Phase[]): boolean => phases.includes('close-in');
 
 /** Steps that hide what is in the walls, in their order. */

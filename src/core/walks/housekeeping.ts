@@ -29,7 +29,8 @@ export interface BinLevel {
 }
 
 /**
- * The day on which the bin should be swapped: the last workday before it is full, by how it filled since it was last empty.
+ * The day on which the bin should be swapped: the last workday before it is full, by how it filled since it was last
+ * empty.
  * @param levels readings in the order seen
  * @returns null where nothing can be said: no reading, or none that rises; today where it is full
  */

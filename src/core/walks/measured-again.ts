@@ -10,7 +10,9 @@ export function differenceWords(mm: number, drawn: number, system: LengthSystem)
   if (Math.abs(by) <= TOLERANCE_MM) return { off: false, text: `as drawn (${formatLength(drawn, system)})` };
   return {
     off: true,
-    text: `${formatLength(Math.abs(by), system)} ${by > 0 ? 'more' : 'less'} than drawn (${formatLength(drawn, system)})`,
+    text:
+      `${formatLength(Math.abs(by), system)} ${by > 0 ? 'more' : 'less'} than drawn ` +
+      `(${formatLength(drawn, system)})`,
   };
 }
 

@@ -138,7 +138,10 @@ export type Of<Kind extends ObservationKind> = Extract<Observation, { kind: Kind
 export const inOrderSeen = (a: Observation, b: Observation): number =>
   a.at < b.at ? -1 : a.at > b.at ? 1 : a.id < b.id ? -1 : 1;
 
-/** Records that wait for their place in scope, among assumptions or changes: what a walk said and nobody has put away yet. */
+/**
+ * Records that wait for their place in scope, among assumptions or changes: what a walk said and nobody has put away
+ * yet.
+ */
 export const UNPLACED_KINDS = [
   'surprise',
   'scope',
@@ -150,7 +153,10 @@ export const UNPLACED_KINDS = [
 ] as const satisfies readonly ObservationKind[];
 export type UnplacedKind = (typeof UNPLACED_KINDS)[number];
 
-/** Those that still stand, in the order in which they were seen: what was withdrawn is left out, and the withdrawals with it. */
+/**
+ * Those that still stand, in the order in which they were seen: what was withdrawn is left out, and the withdrawals
+ * with it.
+ */
 export function standing(observations: readonly Observation[]): Observation[] {
   const withdrawn = new Set(observations.flatMap((one) => (one.kind === 'withdrawal' ? [one.about] : [])));
   return observations.filter((one) => one.kind !== 'withdrawal' && !withdrawn.has(one.id)).sort(inOrderSeen);

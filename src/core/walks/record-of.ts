@@ -18,7 +18,8 @@ export interface RecordTerms {
 }
 
 /**
- * A reading as the record it becomes. A step that this area has not, or that nobody named, becomes a note: nothing said is lost.
+ * A reading as the record it becomes. A step that this area has not, or that nobody named, becomes a note: nothing
+ * said is lost.
  * @param area id of the area it is kept in
  */
 export function recordOf(

@@ -56,8 +56,10 @@ export function recordWords(seen: { kind: ObservationKind }): string {
       return `${one.text}${one.fallback ? `; else ${one.fallback}` : ''}`;
     case 'selection':
       return `${one.text}${one.choice && !one.text.includes(one.choice) ? `: ${one.choice}` : ''}`;
-    case 'order':
-      return `${one.text}${one.problem ? ` (${one.problem}${one.days === undefined ? '' : `, ${one.days} days`})` : one.days === undefined ? '' : ` (${one.days} days)`}`;
+    case 'order': {
+      const more = [one.problem, one.days === undefined ? undefined : `${one.days} days`].filter(Boolean);
+      return more.length > 0 ? `${one.text} (${more.join(', ')})` : one.text;
+    }
     case 'decision':
       return `${one.text} (${[one.name ?? one.by, one.free ? 'at no charge' : ''].filter(Boolean).join(', ')})`;
     case 'gate':

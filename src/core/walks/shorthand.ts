@@ -1,3 +1,4 @@
+import { pattern } from '../pattern';
 import type { Reading } from '../narration/draft';
 import { choiceSaid, daysSaid, problemSaid, quantitySaid, stateSaid } from '../narration/fields-said';
 import { phaseSaid, tradeSaid } from '../narration/lexicon';
@@ -134,13 +135,22 @@ export function writeShorthand(
         .filter((part) => part !== undefined)
         .join(' ');
     case 'scope':
-      return `${line.stance === 'conditional' ? 'if' : line.stance === 'keep-live' ? 'keep' : (line.stance ?? 'in')} ${line.subject}`;
+      return (
+        `${line.stance === 'conditional' ? 'if' : line.stance === 'keep-live' ? 'keep' : (line.stance ?? 'in')} ` +
+        line.subject
+      );
     case 'measurement':
-      return `# ${line.subject} ${[line.mm, line.mm2].flatMap((mm) => (mm === undefined ? [] : [formatLength(mm, system)])).join(' x ')}`;
+      return (
+        `# ${line.subject} ` +
+        [line.mm, line.mm2].flatMap((mm) => (mm === undefined ? [] : [formatLength(mm, system)])).join(' x ')
+      );
     case 'selection':
       return `= ${line.subject}${line.choice ? `: ${line.choice}` : ''}`;
-    case 'order':
-      return `> ${[line.subject, has(line.problem) ? undefined : line.problem, line.days === undefined || has(line.days) ? undefined : `${line.days} days`].filter(Boolean).join(', ')}`;
+    case 'order': {
+      const problem = has(line.problem) ? undefined : line.problem;
+      const days = line.days === undefined || has(line.days) ? undefined : `${line.days} days`;
+      return `> ${[line.subject, problem, days].filter(Boolean).join(', ')}`;
+    }
     case 'assumption':
       return `? ${line.subject}${line.fallback ? `; else ${line.fallback}` : ''}`;
     case 'gate':
@@ -241,9 +251,12 @@ function bySign(sign: string, rest: string, { system }: ShortTerms): Outcome<Lin
 /** `3 backing blocks` is three of something; `2 tubes sealant` two tubes of it. */
 function split(text: string): { subject: string; quantity?: number; unit?: string } {
   const found =
-    /^(\d{1,5}(?:[.,]\d+)?)\s*(tubes?|boxes|box|bags?|rolls?|sheets?|lengths?|litres?|l|kg|m2|m²|m|ft|pieces?|packs?|cans?|pails?)?\s+(?:of )?((?!to |for |in |on |at |over |too |still |not |by |left |behind |under |above |needs? |are |is ).+)$/i.exec(
-      text,
-    ) ?? /^(\d{1,5}(?:[.,]\d+)?)()\s+(.+)$/.exec(text);
+    pattern(
+      'i',
+      String.raw`^(\d{1,5}(?:[.,]\d+)?)\s*(tubes?|boxes|box|bags?|rolls?|sheets?|lengths?|litres?|l|kg|`,
+      String.raw`m2|m²|m|ft|pieces?|packs?|cans?|pails?)?\s+(?:of )?((?!to |for |in |on |at |over |too |`,
+      'still |not |by |left |behind |under |above |needs? |are |is ).+)$',
+    ).exec(text) ?? /^(\d{1,5}(?:[.,]\d+)?)()\s+(.+)$/.exec(text);
   if (!found) return { subject: text };
   return {
     subject: found[3] ?? text,
@@ -291,10 +304,11 @@ function readSize(rest: string, system: LengthSystem): Outcome<Reading> {
 
 /** `tape 60`, `framing done`: a step of this area and how far it is; undefined where no step is named. */
 function readProgress(text: string, steps: readonly { phase: Phase; label: string }[]): Outcome<Reading> | undefined {
-  const found =
-    /^(.+?)\s+(?:(\d{1,3})\s*%?|(done|finished|complete|ready|nearly done|almost done|nearly|almost|half|halfway|just started|started|begun|not started|not begun|none))$/i.exec(
-      text,
-    );
+  const found = pattern(
+    'i',
+    String.raw`^(.+?)\s+(?:(\d{1,3})\s*%?|(done|finished|complete|ready|nearly done|almost done|nearly|`,
+    'almost|half|halfway|just started|started|begun|not started|not begun|none))$',
+  ).exec(text);
   if (!found) return undefined;
   const name = (found[1] ?? '').toLowerCase();
   const step =
@@ -309,7 +323,10 @@ function readProgress(text: string, steps: readonly { phase: Phase; label: strin
   return answer({ kind: 'progress', subject: step.label, phase: step.phase, fraction });
 }
 
-/** The step of this area that is next to what was said: “wiring” is the rough wires before the board and the sockets after. */
+/**
+ * The step of this area that is next to what was said: “wiring” is the rough wires before the board and the sockets
+ * after.
+ */
 export function similar<Step extends { phase: Phase }>(
   steps: readonly Step[],
   phase: Phase | undefined,

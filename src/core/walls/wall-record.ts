@@ -31,7 +31,8 @@ export function byWall(things: readonly InWall[]): Map<number, Numbered[]> {
 }
 
 /**
- * The elevation of one wall as one faces it from inside, with what is in it: outlines where it stretches, a cross where it is a
+ * The elevation of one wall as one faces it from inside, with what is in it: outlines where it stretches, a cross
+ * where it is a
  * spot, and its number, which the list beneath explains.
  * @param shape undefined where the room is not drawn: the wall is then as long as what is in it
  */
@@ -146,5 +147,8 @@ export const placedWords = (thing: InWall, system: LengthSystem): string => {
       : /^(?:for|to|from|up|down|of|under|over|behind) /.test(thing.text)
         ? ` ${thing.text}`
         : `, ${thing.text}`;
-  return `${IN_WALL_KINDS[thing.what]}${of}: ${formatLength(thing.along, system)} from the left corner, ${formatLength(thing.height, system)} up${size ? ` (${size})` : ''}`;
+  return (
+    `${IN_WALL_KINDS[thing.what]}${of}: ${formatLength(thing.along, system)} from the left corner, ` +
+    `${formatLength(thing.height, system)} up${size ? ` (${size})` : ''}`
+  );
 };

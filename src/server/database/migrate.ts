@@ -3,10 +3,14 @@ import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-/** Runs the migrations that this file has not seen, in order, each in its transaction; a changed or missing one is refused. */
+/**
+ * Runs the migrations that this file has not seen, in order, each in its transaction; a changed or missing one is
+ * refused.
+ */
 export function migrate(db: Database.Database, folder: string): void {
   db.exec(
-    'CREATE TABLE IF NOT EXISTS migration (number INTEGER PRIMARY KEY, name TEXT NOT NULL, checksum TEXT NOT NULL) STRICT',
+    'CREATE TABLE IF NOT EXISTS migration (number INTEGER PRIMARY KEY, name TEXT NOT NULL, checksum TEXT NOT ' +
+      'NULL) STRICT',
   );
   const files = readdirSync(folder)
     .filter((name) => name.endsWith('.sql'))

@@ -5,7 +5,10 @@ import { migrate } from './migrate';
 
 export type Connection = Database.Database;
 
-/** Opens the one database file, brought up to date. What was answered survives a power cut: every commit reaches the disk. */
+/**
+ * Opens the one database file, brought up to date. What was answered survives a power cut: every commit reaches the
+ * disk.
+ */
 export function openDatabase(file: string, migrationsFolder: string): Connection {
   mkdirSync(dirname(file), { recursive: true });
   const db = new Database(file);

@@ -27,7 +27,8 @@ export function insert(db: Connection, table: string, row: Values): void {
   const columns = Object.keys(row);
   run(
     db,
-    `INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map((column) => `@${column}`).join(', ')})`,
+    `INSERT INTO ${table} (${columns.join(', ')})
+      VALUES (${columns.map((column) => `@${column}`).join(', ')})`,
     row,
   );
 }

@@ -9,7 +9,8 @@ export interface Gateway {
 }
 
 /**
- * A stand-in for mail and text services: nothing leaves the machine. Addresses ending in `.invalid` are refused every time;
+ * A stand-in for mail and text services: nothing leaves the machine. Addresses ending in `.invalid` are refused every
+ * time;
  * of the others one in nine fails at the first try. Seeded by the message's id, so the same run gives the same outcome.
  */
 export const simulatedGateway: Gateway = {

@@ -210,7 +210,10 @@ function inspectionsOf(
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
   return all<InspectionRow>(
     house.db,
-    `SELECT * FROM inspection WHERE state = 'booked' OR day >= @since ORDER BY state <> 'booked', day, half`,
+    `SELECT *
+      FROM inspection
+      WHERE state = 'booked' OR day >= @since
+      ORDER BY state <> 'booked', day, half`,
     { since: addDays(now, -30) },
   ).map((row) => {
     const task = tasks.get(taskId(row.area, row.phase));

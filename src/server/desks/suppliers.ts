@@ -45,8 +45,10 @@ const chance = (id: string, question: string): number =>
   (createHash('sha256').update(`${id} ${question}`).digest()[0] ?? 0) / 256;
 
 /**
- * A stand-in for suppliers: nothing leaves the machine. It confirms on the working day after the order with a day within the lead
- * time, starts making a third of the way in, slips in three of ten orders half way, sends one in six in two parts, and ships two
+ * A stand-in for suppliers: nothing leaves the machine. It confirms on the working day after the order with a day
+ * within the lead
+ * time, starts making a third of the way in, slips in three of ten orders half way, sends one in six in two parts, and
+ * ships two
  * days before. Seeded by the order's id: the same order hears the same words.
  */
 export const simulatedSuppliers: SupplierDesk = {

@@ -22,7 +22,8 @@ export const COAST: readonly { month: number; wet: number; windy: number; frosty
 ].map(([month = 1, wet = 0, windy = 0, frosty = 0, low = 0]) => ({ month, wet, windy, frosty, low }));
 
 /**
- * The simulated weather service: ten days by half-day, made from the day alone so that every installation hears the same. Wet spells
+ * The simulated weather service: ten days by half-day, made from the day alone so that every installation hears the
+ * same. Wet spells
  * hang together as real ones do: what one half-day is like leans on the half-day before.
  */
 export function outlookFrom(today: Day): HalfDayOutlook[] {

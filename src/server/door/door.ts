@@ -115,7 +115,8 @@ function apply(house: House, who: Who, command: Command, handler: Handler): Comm
       }
       run(
         db,
-        'INSERT INTO command_log (id, type, at, applied_at, who, job, payload, result) VALUES (@id, @type, @at, @now, @who, @job, @payload, @result)',
+        `INSERT INTO command_log (id, type, at, applied_at, who, job, payload, result)
+          VALUES (@id, @type, @at, @now, @who, @job, @payload, @result)`,
         {
           id: command.id,
           type: command.type,
@@ -137,7 +138,8 @@ function apply(house: House, who: Who, command: Command, handler: Handler): Comm
 }
 
 /**
- * When it was made, by a clock that may be wrong. A device says what it takes the time for when it sends; what its clock is off by is
+ * When it was made, by a clock that may be wrong. A device says what it takes the time for when it sends; what its
+ * clock is off by is
  * taken off what it wrote. Without that word, a time ahead of ours is taken for the time of arrival.
  */
 function timeOf({ at, sent }: Command, now: string): { at: string; clock?: string } {
@@ -147,7 +149,9 @@ function timeOf({ at, sent }: Command, now: string): { at: string; clock?: strin
   return Date.parse(at) > Date.parse(now) + CLOCK_AHEAD_MS ? { at: now, clock: at } : { at };
 }
 
-/** The checked value with its defaults; unknown keys are refused, so that a misspelled one is never silently dropped. */
+/**
+ * The checked value with its defaults; unknown keys are refused, so that a misspelled one is never silently dropped.
+ */
 function shaped<Value>(schema: { validateSync: (value: unknown, options: object) => unknown }, input: unknown): Value {
   try {
     return schema.validateSync(input, { strict: false, abortEarly: false, stripUnknown: false, context: {} }) as Value;
@@ -185,7 +189,8 @@ function refusalOf(error: unknown): Refused {
     const first = problems[0] ?? { message: error.message };
     return { code: 'bad-input', ...first, status: 400, problems };
   }
-  // The file's own rules (foreign keys, closed sets, one of a kind) are the last line; what they refuse is bad input too.
+  // The file's own rules (foreign keys, closed sets, one of a kind) are the last line; what they refuse is bad input
+  // too.
   if (error instanceof Error && 'code' in error && String(error.code).startsWith('SQLITE_CONSTRAINT')) {
     const twice = /UNIQUE|PRIMARYKEY/.test(String(error.code));
     return {

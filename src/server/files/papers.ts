@@ -120,7 +120,10 @@ export async function jobPaper(
   }
 }
 
-/** The sheet for the wall of an area, its drawing, or that of one wall of it, empty or with what is in it: `sheet.pdf`, `drawing.svg`, `wall-2.dxf`, `walls.pdf`, `inside-2.svg`. */
+/**
+ * The sheet for the wall of an area, its drawing, or that of one wall of it, empty or with what is in it: `sheet.pdf`,
+ * `drawing.svg`, `wall-2.dxf`, `walls.pdf`, `inside-2.svg`.
+ */
 export async function areaPaper(house: House, area: string, file: string, origin: string): Promise<PaperFile> {
   if (file === 'sheet.pdf') {
     const row = one<{ job: string; name: string }>(house.db, 'SELECT job, name FROM area WHERE id = @area', { area });

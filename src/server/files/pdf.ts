@@ -11,7 +11,9 @@ interface Pdfmake {
 
 let maker: Pdfmake | undefined;
 
-/** The one maker of PDF, with our own typefaces; nothing is ever fetched for a paper, and no file but a font is read. */
+/**
+ * The one maker of PDF, with our own typefaces; nothing is ever fetched for a paper, and no file but a font is read.
+ */
 function pdfmake(root: string): Pdfmake {
   if (maker) return maker;
   const made = createRequire(join(root, 'package.json'))('pdfmake') as Pdfmake;

@@ -27,7 +27,8 @@ export const pictureFile = (house: Pick<House, 'folder'>, hash: string): string 
   join(house.folder, 'pictures', hash.slice(0, 2), hash);
 
 /**
- * Keeps a picture: looks at its content (never its name), writes it beside its place, syncs, renames, and only then records it.
+ * Keeps a picture: looks at its content (never its name), writes it beside its place, syncs, renames, and only then
+ * records it.
  * @throws Refusal for what is no JPEG, PNG or WebP, or is too large
  */
 export async function keepPicture(house: House, content: Buffer): Promise<Picture> {
@@ -45,12 +46,17 @@ export async function keepPicture(house: House, content: Buffer): Promise<Pictur
   const taken = await takenAt(content, zoneOf(house.db));
   run(
     house.db,
-    'INSERT OR IGNORE INTO picture (hash, type, width, height, bytes, taken_at) VALUES (@hash, @type, @width, @height, @bytes, @taken)',
+    'INSERT OR IGNORE INTO picture (hash, type, width, height, bytes, taken_at) VALUES (@hash, @type, @width, ' +
+      '@height, @bytes, @taken)',
     { hash, ...facts, bytes: content.length, taken },
   );
   return { hash, ...facts };
 }
 
+interface CameraTimes {
+  DateTimeOriginal?: string;
+  OffsetTimeOriginal?: string;
+}
 /** `2027:03:09 08:30:00`, as EXIF has it. */
 const CAMERA_TIME = /^(\d{4}):(\d\d):(\d\d) (\d\d):(\d\d):(\d\d)/;
 
@@ -72,18 +78,20 @@ async function lookAt(content: Buffer): Promise<Omit<Picture, 'hash'>> {
   }
 }
 
-/** When it was taken: by its own offset where the camera wrote one, else by the firm's zone, since cameras write what their clock shows. */
+/**
+ * When it was taken: by its own offset where the camera wrote one, else by the firm's zone, since cameras write what
+ * their clock shows.
+ */
 async function takenAt(content: Buffer, zone: Zone): Promise<string | null> {
   try {
     const fields = ['DateTimeOriginal', 'OffsetTimeOriginal'];
-    const exif = (await exifr.parse(content, { pick: fields, reviveValues: false })) as
-      Record<string, unknown> | undefined;
-    const shown = CAMERA_TIME.exec(String(exif?.DateTimeOriginal));
+    const exif = (await exifr.parse(content, { pick: fields, reviveValues: false })) as CameraTimes | undefined;
+    const shown = CAMERA_TIME.exec(exif?.DateTimeOriginal ?? '');
     if (!shown) return null;
     const [, year = '', month = '', date = '', hour = '', minute = '', second = ''] = shown;
     const day = `${year}-${month}-${date}`;
     if (!isDay(day)) return null;
-    const offset = String(exif?.OffsetTimeOriginal ?? '');
+    const offset = exif?.OffsetTimeOriginal ?? '';
     if (/^[+-]\d\d:\d\d$/.test(offset)) return new Date(`${day}T${hour}:${minute}:${second}${offset}`).toISOString();
     return new Date(instantIn(zone, day, Number(hour), Number(minute)).getTime() + Number(second) * 1000).toISOString();
   } catch {
@@ -92,7 +100,9 @@ async function takenAt(content: Buffer, zone: Zone): Promise<string | null> {
   }
 }
 
-/** Writes a file beside its place, syncs it, and only then gives it its name: a power cut leaves a whole file or none. */
+/**
+ * Writes a file beside its place, syncs it, and only then gives it its name: a power cut leaves a whole file or none.
+ */
 export async function store(file: string, content: Buffer): Promise<void> {
   if (existsSync(file)) return;
   await mkdir(dirname(file), { recursive: true });

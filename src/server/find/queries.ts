@@ -11,7 +11,12 @@ export function findable({ db }: House): Found[] {
     ...CALCULATORS.map(({ name, title }): Found => ({ label: title, kind: 'calculator', path: `/bench/${name}` })),
     ...all<Found>(
       db,
-      `SELECT area.name || ', ' || job.name AS label, 'area' AS kind, '/jobs/' || job.id || '/areas/' || area.id AS path FROM area JOIN job ON job.id = area.job WHERE job.state <> 'closed' ORDER BY job.position, area.position`,
+      `SELECT area.name || ', ' || job.name AS label, 'area' AS kind,
+          '/jobs/' || job.id || '/areas/' || area.id AS path
+        FROM area
+        JOIN job ON job.id = area.job
+        WHERE job.state <> 'closed'
+        ORDER BY job.position, area.position`,
     ),
     ...all<{ name: string; trade: Trade }>(db, 'SELECT name, trade FROM sub ORDER BY name').map((sub) => ({
       label: `${sub.name}, ${TRADES[sub.trade].toLowerCase()}`,
@@ -29,16 +34,27 @@ export function findable({ db }: House): Found[] {
       jobName: string;
     }>(
       db,
-      `SELECT json_extract(facts, '$.what') AS what, json_extract(facts, '$.wall') AS wall, text, observation.area, area.name, observation.job, job.name AS jobName
-      FROM observation JOIN area ON area.id = observation.area JOIN job ON job.id = observation.job WHERE observation.kind = 'in-wall' AND NOT EXISTS (SELECT 1 FROM observation back WHERE back.kind = 'withdrawal' AND back.about = observation.id)`,
+      `SELECT json_extract(facts, '$.what') AS what, json_extract(facts, '$.wall') AS wall, text, observation.area,
+          area.name, observation.job, job.name AS jobName
+        FROM observation
+        JOIN area ON area.id = observation.area
+        JOIN job ON job.id = observation.job
+        WHERE observation.kind = 'in-wall'
+          AND NOT EXISTS (SELECT 1 FROM observation back WHERE back.kind = 'withdrawal' AND back.about = observation.id)`,
     ).map((row): Found => ({
-      label: `${IN_WALL_KINDS[row.what]}${row.text ? ` ${row.text}` : ''}, ${row.name} wall ${row.wall + 1}, ${row.jobName}`,
+      label:
+        `${IN_WALL_KINDS[row.what]}${row.text ? ` ${row.text}` : ''}, ${row.name} wall ${row.wall + 1}, ` +
+        row.jobName,
       kind: 'in a wall',
       path: `/jobs/${row.job}/areas/${row.area}/walls#wall-${row.wall + 1}`,
     })),
     ...all<Found>(
       db,
-      `SELECT category || ', ' || choice || ', ' || area.name AS label, 'selection' AS kind, '/jobs/' || selection.job || '/selections/' || selection.id AS path FROM selection JOIN area ON area.id = selection.area WHERE removed = 0`,
+      `SELECT category || ', ' || choice || ', ' || area.name AS label, 'selection' AS kind,
+          '/jobs/' || selection.job || '/selections/' || selection.id AS path
+        FROM selection
+        JOIN area ON area.id = selection.area
+        WHERE removed = 0`,
     ),
   ];
 }

@@ -64,7 +64,9 @@ export const firmHandlers: Handler[] = [
     needVersion(visit, 'sub', id, version);
     run(
       visit.db,
-      'UPDATE sub SET name = @name, crews = @crews, lead_name = @leadName, email = @email, version = version + 1 WHERE id = @id',
+      `UPDATE sub
+        SET name = @name, crews = @crews, lead_name = @leadName, email = @email, version = version + 1
+        WHERE id = @id`,
       { id, name, crews, leadName, email },
     );
     markAll(visit, `${name} changed`);

@@ -17,19 +17,29 @@ export function firmView(house: House): FirmView {
   const away = groupBy(
     all<{ sub: string; firstDay: Day; lastDay: Day }>(
       db,
-      'SELECT sub, first_day AS firstDay, last_day AS lastDay FROM day_away WHERE last_day >= @now ORDER BY first_day',
+      `SELECT sub, first_day AS firstDay, last_day AS lastDay
+        FROM day_away
+        WHERE last_day >= @now
+        ORDER BY first_day`,
       { now },
     ),
     (row) => row.sub,
   );
   const subs = all<Omit<SubView, 'away' | 'works'>>(
     db,
-    'SELECT id, version, name, trade, crews, lead_name AS leadName, email FROM sub ORDER BY trade, name',
+    `SELECT id, version, name, trade, crews, lead_name AS leadName, email
+      FROM sub
+      ORDER BY trade, name`,
   );
   const known = new Set(subs.map((sub) => sub.trade));
   const needed = all<{ trade: Trade }>(
     db,
-    `SELECT DISTINCT step.trade FROM step JOIN area ON area.id = step.area JOIN job ON job.id = area.job WHERE job.state <> 'closed' AND step.trade <> 'nobody' ORDER BY step.trade`,
+    `SELECT DISTINCT step.trade
+      FROM step
+      JOIN area ON area.id = step.area
+      JOIN job ON job.id = area.job
+      WHERE job.state <> 'closed' AND step.trade <> 'nobody'
+      ORDER BY step.trade`,
   );
   return {
     ...(one<{ name: string; town: string }>(db, 'SELECT name, town FROM firm') ?? { name: '', town: '' }),

@@ -49,7 +49,10 @@ const needArea = (visit: Visit, id: string, field = 'area'): AreaRow => need<Are
 const unitsOf = (visit: Visit, job: string): LengthSystem =>
   one<{ units: LengthSystem }>(visit.db, 'SELECT units FROM job WHERE id = @job', { job })?.units ?? 'metric';
 
-/** Refuses a shape that does not hold together or does not belong to such an area. Openings may be in it that no longer fit: the plan says so. */
+/**
+ * Refuses a shape that does not hold together or does not belong to such an area. Openings may be in it that no longer
+ * fit: the plan says so.
+ */
 function checkShape(area: AreaRow, shape: Shape, field: string): void {
   if (!SHAPE_OF[area.kind].includes(shape.kind))
     throw unfit('shape-elsewhere', `${area.name} is not drawn as a ${shape.kind}.`, field);
@@ -61,7 +64,9 @@ function checkShape(area: AreaRow, shape: Shape, field: string): void {
 function putShape(visit: Visit, area: string, shape: Shape): void {
   run(
     visit.db,
-    'INSERT INTO shape (area, shape) VALUES (@area, @shape) ON CONFLICT (area) DO UPDATE SET shape = excluded.shape, version = version + 1',
+    `INSERT INTO shape (area, shape)
+      VALUES (@area, @shape)
+      ON CONFLICT (area) DO UPDATE SET shape = excluded.shape, version = version + 1`,
     { area, shape: JSON.stringify(shape) },
   );
 }
@@ -199,7 +204,10 @@ export const layoutHandlers: Handler[] = [
     }
     run(
       visit.db,
-      'DELETE FROM shared_wall WHERE (one = @a AND one_wall = @aw) OR (other = @a AND other_wall = @aw) OR (one = @b AND one_wall = @bw) OR (other = @b AND other_wall = @bw)',
+      `DELETE
+        FROM shared_wall
+        WHERE (one = @a AND one_wall = @aw) OR (other = @a AND other_wall = @aw) OR (one = @b AND one_wall = @bw)
+          OR (other = @b AND other_wall = @bw)`,
       { a: here.area, aw: here.wall, b: there.area, bw: there.wall },
     );
     for (const [a, b] of [
@@ -228,7 +236,9 @@ export const layoutHandlers: Handler[] = [
       id: decisionId,
       job: row.job,
       area,
-      subject: `${row.name}: ${wallName(wall)} moved ${by > 0 ? 'out' : 'in'} by ${formatLength(Math.abs(by), system)}${there ? `, ${there.name} ${by > 0 ? 'gives way' : 'grows'}` : ''}`,
+      subject:
+        `${row.name}: ${wallName(wall)} moved ${by > 0 ? 'out' : 'in'} by ` +
+        `${formatLength(Math.abs(by), system)}${there ? `, ${there.name} ${by > 0 ? 'gives way' : 'grows'}` : ''}`,
       reason,
     });
     visit.touches(row.job);

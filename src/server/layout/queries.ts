@@ -33,7 +33,11 @@ export function layoutView(house: House, job: string, area: string): LayoutView 
     one<{ height: number }>(db, 'SELECT height FROM level WHERE id = @level', { level: row.level })?.height ?? 0;
   const rooms = all<{ id: string; name: string; shape: string }>(
     db,
-    'SELECT area.id, area.name, shape FROM area JOIN shape ON shape.area = area.id WHERE area.job = @job AND area.id <> @area ORDER BY area.position',
+    `SELECT area.id, area.name, shape
+      FROM area
+      JOIN shape ON shape.area = area.id
+      WHERE area.job = @job AND area.id <> @area
+      ORDER BY area.position`,
     { job, area },
   );
   return {
@@ -71,7 +75,11 @@ export function layoutView(house: House, job: string, area: string): LayoutView 
 function neighboursOf(house: House, area: string): Neighbour[] {
   return all<{ wall: number; area: string; name: string; other_wall: number; sleeping: 0 | 1 }>(
     house.db,
-    'SELECT one_wall AS wall, other AS area, area.name, other_wall, area.sleeping FROM shared_wall JOIN area ON area.id = other WHERE one = @area ORDER BY one_wall',
+    `SELECT one_wall AS wall, other AS area, area.name, other_wall, area.sleeping
+      FROM shared_wall
+      JOIN area ON area.id = other
+      WHERE one = @area
+      ORDER BY one_wall`,
     { area },
   ).flatMap((row) => {
     const { shape, openings, placed } = readLayout(house.db, row.area);
@@ -98,7 +106,10 @@ const LIMITS = { groundBelowFloor: 150, footingBelowGround: 450, stepsAlike: 9.5
 export function levelsView(house: House, job: string): LevelsView {
   const marks = all<LevelsView['marks'][number] & { kind: LevelKind }>(
     house.db,
-    'SELECT id, version, name, kind, mm, typed FROM level_mark WHERE job = @job AND removed = 0 ORDER BY mm DESC',
+    `SELECT id, version, name, kind, mm, typed
+      FROM level_mark
+      WHERE job = @job AND removed = 0
+      ORDER BY mm DESC`,
     { job },
   );
   const { units } = needJob(house.db, job);

@@ -29,13 +29,19 @@ const opened = <Thing extends { id: string }>({ id, version, content }: Row): Ke
 export const openingsOf = (db: Connection, area: string): Kept<Opening>[] =>
   all<Row>(
     db,
-    'SELECT id, area, version, opening AS content FROM opening WHERE area = @area AND removed = 0 ORDER BY rowid',
+    `SELECT id, area, version, opening AS content
+      FROM opening
+      WHERE area = @area AND removed = 0
+      ORDER BY rowid`,
     { area },
   ).map((row) => opened<Opening>(row));
 export const placedOf = (db: Connection, area: string): Kept<Placed>[] =>
   all<Row>(
     db,
-    'SELECT id, area, version, placed AS content FROM placed WHERE area = @area AND removed = 0 ORDER BY rowid',
+    `SELECT id, area, version, placed AS content
+      FROM placed
+      WHERE area = @area AND removed = 0
+      ORDER BY rowid`,
     { area },
   ).map((row) => opened<Placed>(row));
 

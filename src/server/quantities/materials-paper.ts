@@ -20,7 +20,10 @@ export function materialsPaper(view: MaterialsView): Paper {
   );
   return {
     title: `${view.job.name}: materials`,
-    subtitle: `${view.lines.length} lines, ${formatMoney(view.total)}${view.unpriced > 0 ? `, ${view.unpriced} without a price` : ''} · as of ${formatDay(view.today, '0000-00-00')}`,
+    subtitle:
+      `${view.lines.length} lines, ` +
+      `${formatMoney(view.total)}${view.unpriced > 0 ? `, ${view.unpriced} without a price` : ''} · as of ` +
+      formatDay(view.today, '0000-00-00'),
     foot: `${view.job.name}, materials as of ${formatDay(view.today, '0000-00-00')}`,
     content: [
       ...groups.flatMap(([name, lines]): Content[] => [
@@ -70,6 +73,16 @@ export function materialsPaper(view: MaterialsView): Paper {
 
 const WIDE = 355;
 
+/** A piece of a stick; a narrow one has no room for its length. */
+function pieceSvg({ x, width, text }: { x: number; width: number; text: string }): string {
+  const box =
+    `<rect x="${x.toFixed(1)}" y="1" width="${width.toFixed(1)}" height="12" ` +
+    'fill="#ffffff" stroke="#000000" stroke-width="0.7"/>';
+  if (width <= 34) return box;
+  const safe = text.replace(/"/g, '&#34;').replace(/'/g, '&#39;');
+  return `${box}<text x="${(x + width / 2).toFixed(1)}" y="10" font-size="7" text-anchor="middle">${safe}</text>`;
+}
+
 /** One stick to scale, its pieces written in. */
 function stick(cut: Cut, all: readonly Cut[], system: LengthSystem): Content {
   const scale = WIDE / Math.max(...all.map((one) => one.stock));
@@ -79,7 +92,11 @@ function stick(cut: Cut, all: readonly Cut[], system: LengthSystem): Content {
     x += part.width;
     return part;
   });
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDE}" height="14" viewBox="0 0 ${WIDE} 14" font-family="Archivo">${parts.map((part) => `<rect x="${part.x.toFixed(1)}" y="1" width="${part.width.toFixed(1)}" height="12" fill="#ffffff" stroke="#000000" stroke-width="0.7"/>${part.width > 34 ? `<text x="${(part.x + part.width / 2).toFixed(1)}" y="10" font-size="7" text-anchor="middle">${part.text.replace(/"/g, '&#34;').replace(/'/g, '&#39;')}</text>` : ''}`).join('')}<path d="M${x.toFixed(1)} 13H${(cut.stock * scale).toFixed(1)}" stroke="#888888" stroke-width="0.7" stroke-dasharray="2 2"/></svg>`;
+  const svg =
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDE}" height="14" viewBox="0 0 ${WIDE} 14" ` +
+    `font-family="Archivo">${parts.map(pieceSvg).join('')}` +
+    `<path d="M${x.toFixed(1)} 13H${(cut.stock * scale).toFixed(1)}" stroke="#888888" stroke-width="0.7" ` +
+    'stroke-dasharray="2 2"/></svg>';
   return {
     columns: [
       { text: formatLength(cut.stock, system), style: 'mono', width: 62 },

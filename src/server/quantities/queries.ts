@@ -45,7 +45,11 @@ interface Row {
 const rowsOf = (db: Connection, job: string): Row[] =>
   all<Row>(
     db,
-    'SELECT calculation.*, area.name AS area_name FROM calculation JOIN area ON area.id = calculation.area WHERE calculation.job = @job AND calculation.removed = 0 ORDER BY area.position, calculation.rowid',
+    `SELECT calculation.*, area.name AS area_name
+      FROM calculation
+      JOIN area ON area.id = calculation.area
+      WHERE calculation.job = @job AND calculation.removed = 0
+      ORDER BY area.position, calculation.rowid`,
     { job },
   );
 
@@ -83,7 +87,11 @@ export const calculationsOf = (db: Connection, job: string, system: LengthSystem
 export function keptCalculation(house: House, id: string): CalculationView {
   const row = one<Row & { units: LengthSystem }>(
     house.db,
-    'SELECT calculation.*, area.name AS area_name, units FROM calculation JOIN area ON area.id = calculation.area JOIN job ON job.id = calculation.job WHERE calculation.id = @id AND calculation.removed = 0',
+    `SELECT calculation.*, area.name AS area_name, units
+      FROM calculation
+      JOIN area ON area.id = calculation.area
+      JOIN job ON job.id = calculation.job
+      WHERE calculation.id = @id AND calculation.removed = 0`,
     { id },
   );
   if (!row) throw notFound('kept result');

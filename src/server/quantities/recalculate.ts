@@ -19,19 +19,26 @@ export const calculationOf = (row: Omit<Row, 'id'>): Calculation => ({
   fed: JSON.parse(row.fed) as Record<string, Measure>,
 });
 
-/** Computes again everything in an area that follows its drawing: kept calculations, quantities of lines, and times of steps with the plan. */
+/**
+ * Computes again everything in an area that follows its drawing: kept calculations, quantities of lines, and times of
+ * steps with the plan.
+ */
 export function recalculateArea(visit: Visit, area: string): void {
   const { db } = visit;
   const measures = measuresIn(db, area);
   for (const row of all<Row>(
     db,
-    `SELECT id, calculator, input, fed FROM calculation WHERE area = @area AND removed = 0 AND fed <> '{}'`,
+    `SELECT id, calculator, input, fed
+      FROM calculation
+      WHERE area = @area AND removed = 0 AND fed <> '{}'`,
     { area },
   )) {
     const outcome = recalculate(calculationOf(row), measures);
     run(
       db,
-      'UPDATE calculation SET input = @input, output = @output, purchases = @purchases, problem = @problem, version = version + 1 WHERE id = @id',
+      `UPDATE calculation
+        SET input = @input, output = @output, purchases = @purchases, problem = @problem, version = version + 1
+        WHERE id = @id`,
       {
         id: row.id,
         input: outcome.ok ? JSON.stringify(outcome.value.input) : row.input,
@@ -50,7 +57,9 @@ export function recalculateArea(visit: Visit, area: string): void {
     if (quantity !== undefined)
       run(
         db,
-        'UPDATE scope_item SET quantity = @quantity, unit = @unit, version = version + 1 WHERE id = @id AND quantity IS NOT @quantity',
+        `UPDATE scope_item
+          SET quantity = @quantity, unit = @unit, version = version + 1
+          WHERE id = @id AND quantity IS NOT @quantity`,
         { id: line.id, quantity, unit: measureUnit(line.measure) },
       );
   }

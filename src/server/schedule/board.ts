@@ -189,7 +189,10 @@ function weatherOf(db: Connection, window: Window): BoardView['weather'] {
 const shown = (window: Window, task: PlannedTask): boolean =>
   task.state !== 'done' && task.duration > 0 && task.finish > window.from && task.start < window.from + window.length;
 
-/** A row a crew: with a job named, only crews that come there, and their work elsewhere drawn too, since it is why they are not here. */
+/**
+ * A row a crew: with a job named, only crews that come there, and their work elsewhere drawn too, since it is why they
+ * are not here.
+ */
 function tradeRows(window: Window, { job, crew: only }: BoardOptions & { job?: string }): BoardRow[] {
   const byCrew = groupBy(
     window.plan.tasks.filter((task) => task.crew !== null && shown(window, task)),
@@ -217,7 +220,11 @@ function roomRows(house: House, window: Window, job: string): BoardRow[] {
   );
   return all<{ id: string; name: string; level: string | null }>(
     house.db,
-    'SELECT area.id, area.name, level.name AS level FROM area LEFT JOIN level ON level.id = area.level WHERE area.job = @job ORDER BY coalesce(level.height, -1) DESC, area.position',
+    `SELECT area.id, area.name, level.name AS level
+      FROM area
+      LEFT JOIN level ON level.id = area.level
+      WHERE area.job = @job
+      ORDER BY coalesce(level.height, -1) DESC, area.position`,
     { job },
   ).flatMap((area) => {
     const tasks = byArea.get(area.id) ?? [];
@@ -309,9 +316,11 @@ function marksOf(window: Window, job?: string): BoardView['marks'] {
 function deliveryMarks(house: House, window: Window, job?: string): BoardView['marks'] {
   return all<{ job: string; day: Day; half: string | null; place: string | null; items: string | null }>(
     house.db,
-    `SELECT delivery.job, day, half, area.name AS place,
-      (SELECT group_concat(lower(category), ', ') FROM selection WHERE selection.delivery = delivery.id AND removed = 0) AS items
-    FROM delivery LEFT JOIN area ON area.id = delivery.place WHERE delivery.state = 'planned'`,
+    `SELECT delivery.job, day, half, area.name AS place, (SELECT group_concat(lower(category),
+        ', ') FROM selection WHERE selection.delivery = delivery.id AND removed = 0) AS items
+      FROM delivery
+      LEFT JOIN area ON area.id = delivery.place
+      WHERE delivery.state = 'planned'`,
   ).flatMap((row) => {
     const slot = slotOf(window.first, row.day, row.half === 'afternoon' ? 1 : 0);
     return (job && row.job !== job) || slot < 0 || slot >= window.length
@@ -319,7 +328,9 @@ function deliveryMarks(house: House, window: Window, job?: string): BoardView['m
       : [
           {
             slot,
-            text: `${job ? '' : `${window.jobs.get(row.job) ?? ''}: `}delivery of ${row.items ?? 'something'}${row.place ? ` into ${row.place}` : ''}`,
+            text:
+              `${job ? '' : `${window.jobs.get(row.job) ?? ''}: `}delivery of ` +
+              `${row.items ?? 'something'}${row.place ? ` into ${row.place}` : ''}`,
             tone: 'delivery' as const,
           },
         ];

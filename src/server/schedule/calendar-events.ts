@@ -34,7 +34,8 @@ const eventOf = (
 });
 
 /**
- * Brings the events that feeds are made of to a new plan: a piece of work keeps its event, and every change counts its sequence up.
+ * Brings the events that feeds are made of to a new plan: a piece of work keeps its event, and every change counts its
+ * sequence up.
  * What is under way keeps the day it began; what is done stays as it was; what is no longer planned is cancelled.
  */
 export function tellCalendars(db: Connection, plan: Plan, now: string): void {
@@ -51,10 +52,12 @@ export function tellCalendars(db: Connection, plan: Plan, now: string): void {
     if (same) continue;
     run(
       db,
-      `INSERT INTO calendar_event (task, job, sub, label, first_day, first_half, last_day, last_half, sequence, cancelled, changed_at)
-      VALUES (@task, @job, @sub, @label, @first_day, @first_half, @last_day, @last_half, 0, 0, @now) ON CONFLICT (task) DO UPDATE SET
-      job = excluded.job, sub = excluded.sub, label = excluded.label, first_day = excluded.first_day, first_half = excluded.first_half, last_day = excluded.last_day, last_half = excluded.last_half,
-      sequence = sequence + 1, cancelled = 0, changed_at = excluded.changed_at`,
+      `INSERT INTO calendar_event (task, job, sub, label, first_day, first_half, last_day, last_half, sequence,
+          cancelled, changed_at)
+        VALUES (@task, @job, @sub, @label, @first_day, @first_half, @last_day, @last_half, 0, 0, @now)
+        ON CONFLICT (task) DO UPDATE SET job = excluded.job, sub = excluded.sub, label = excluded.label,
+          first_day = excluded.first_day, first_half = excluded.first_half, last_day = excluded.last_day,
+          last_half = excluded.last_half, sequence = sequence + 1, cancelled = 0, changed_at = excluded.changed_at`,
       { ...event, now },
     );
   }
@@ -62,7 +65,9 @@ export function tellCalendars(db: Connection, plan: Plan, now: string): void {
     if (row.cancelled === 0)
       run(
         db,
-        'UPDATE calendar_event SET cancelled = 1, sequence = sequence + 1, changed_at = @now WHERE task = @task',
+        `UPDATE calendar_event
+          SET cancelled = 1, sequence = sequence + 1, changed_at = @now
+          WHERE task = @task`,
         { task: row.task, now },
       );
 }

@@ -80,7 +80,11 @@ export function calendarOf(name: string, events: readonly OutEvent[]): string {
 function workOut(house: House, { kind, target }: { kind: 'job' | 'sub' | 'person'; target: string }): OutEvent[] {
   return all<EventRow & { name: string; address: string }>(
     house.db,
-    `SELECT calendar_event.*, job.name, job.address FROM calendar_event JOIN job ON job.id = calendar_event.job WHERE ${kind === 'job' ? 'job = @target' : 'sub = @target'} ORDER BY first_day, first_half, task`,
+    `SELECT calendar_event.*, job.name, job.address
+      FROM calendar_event
+      JOIN job ON job.id = calendar_event.job
+      WHERE ${kind === 'job' ? 'job = @target' : 'sub = @target'}
+      ORDER BY first_day, first_half, task`,
     { target },
   ).map((row) => ({
     id: row.task,
@@ -110,7 +114,11 @@ function visitsOut(house: House): OutEvent[] {
     asked_on: Day;
   }>(
     house.db,
-    'SELECT inspection.*, area.name AS area, job.name, job.address FROM inspection JOIN area ON area.id = inspection.area JOIN job ON job.id = inspection.job ORDER BY day',
+    `SELECT inspection.*, area.name AS area, job.name, job.address
+      FROM inspection
+      JOIN area ON area.id = inspection.area
+      JOIN job ON job.id = inspection.job
+      ORDER BY day`,
   ).map((row): OutEvent => ({
     id: `visit:${row.id}`,
     label: `${row.name}: ${row.area} · ${phaseFacts(row.phase).label}`,
@@ -132,7 +140,11 @@ function visitsOut(house: House): OutEvent[] {
     what: string | null;
   }>(
     house.db,
-    `SELECT delivery.*, job.name, job.address, (SELECT group_concat(lower(category), ', ') FROM selection WHERE selection.delivery = delivery.id AND removed = 0) AS what FROM delivery JOIN job ON job.id = delivery.job ORDER BY day`,
+    `SELECT delivery.*, job.name, job.address, (SELECT group_concat(lower(category),
+        ', ') FROM selection WHERE selection.delivery = delivery.id AND removed = 0) AS what
+      FROM delivery
+      JOIN job ON job.id = delivery.job
+      ORDER BY day`,
   ).map((row): OutEvent => {
     const at = { day: row.day, half: row.half === 'afternoon' ? (1 as const) : (0 as const) };
     return {
@@ -156,7 +168,11 @@ function visitsOut(house: House): OutEvent[] {
     state: string;
   }>(
     house.db,
-    'SELECT logistic.*, job.name, job.address FROM logistic JOIN job ON job.id = logistic.job WHERE booked_on IS NOT NULL ORDER BY booked_on',
+    `SELECT logistic.*, job.name, job.address
+      FROM logistic
+      JOIN job ON job.id = logistic.job
+      WHERE booked_on IS NOT NULL
+      ORDER BY booked_on`,
   ).map((row): OutEvent => ({
     id: `there:${row.id}`,
     label: `${row.name}: ${row.label}`,

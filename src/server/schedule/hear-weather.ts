@@ -9,7 +9,8 @@ import type { House } from '../house';
 const EVERY_MS = 3 * 3_600_000;
 
 /**
- * Has the weather desk say the half-days of its outlook that nobody has spoken of yet, through the one door; what a person typed stays.
+ * Has the weather desk say the half-days of its outlook that nobody has spoken of yet, through the one door; what a
+ * person typed stays.
  * @returns how many half-days were new
  */
 export function hearWeather(house: House, outlook: (from: Day) => HalfDayOutlook[]): number {

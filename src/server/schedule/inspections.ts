@@ -44,7 +44,9 @@ function book(
   const taken = (day: Day): number =>
     one<{ count: number }>(
       visit.db,
-      `SELECT count(*) AS count FROM inspection WHERE office = @office AND day = @day AND state = 'booked'`,
+      `SELECT count(*) AS count
+        FROM inspection
+        WHERE office = @office AND day = @day AND state = 'booked'`,
       { office: office.id, day },
     )?.count ?? 0;
   const offer = offerVisit(

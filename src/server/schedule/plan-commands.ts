@@ -64,7 +64,9 @@ export const planHandlers: Handler[] = [
   handler(stopSearch, (visit) => {
     run(
       visit.db,
-      `UPDATE plan_search SET state = CASE state WHEN 'running' THEN 'stopping' ELSE 'done' END WHERE state IN ('asked', 'running')`,
+      `UPDATE plan_search
+        SET state = CASE state WHEN 'running' THEN 'stopping' ELSE 'done' END
+        WHERE state IN ('asked', 'running')`,
     );
   }),
 ];

@@ -85,7 +85,10 @@ export function planInput(db: Connection, today: Day, whatIf?: WhatIf): PlanInpu
   return input;
 }
 
-/** The calendars of tasks that are kept off some slots: by the hours told to the neighbours, by what the outlook forbids. */
+/**
+ * The calendars of tasks that are kept off some slots: by the hours told to the neighbours, by what the outlook
+ * forbids.
+ */
 function narrowCalendars(
   input: PlanInput,
   outlook: readonly HalfDayOutlook[],

@@ -36,7 +36,10 @@ const daysWords = (halves: number): string =>
   `${Math.abs(halves) / 2} ${Math.abs(halves) === 2 ? 'day' : 'days'} ${halves > 0 ? 'later' : 'earlier'}`;
 const mondayOf = (day: Day): Day => addDays(day, -((weekday(day) + 6) % 7));
 
-/** A job against one of its baselines (the first unless another is asked for): what slipped and why, work done over time, load of trades. */
+/**
+ * A job against one of its baselines (the first unless another is asked for): what slipped and why, work done over
+ * time, load of trades.
+ */
 export function progressView(house: House, job: string, asked?: string): ProgressView {
   const { db } = house;
   const row = needJob(db, job);
@@ -171,7 +174,8 @@ function workOf(house: House, job: string, { zone, today: now }: FirmTime): Work
     words:
       whole === 0
         ? ''
-        : `${percent(share)} of the work is done, ${percent(hidden)} of that where nobody sees it; in the last two weeks ${percent(lately / whole)} of it.`,
+        : `${percent(share)} of the work is done, ${percent(hidden)} of that where nobody sees it; in the last two ` +
+          `weeks ${percent(lately / whole)} of it.`,
   };
 }
 

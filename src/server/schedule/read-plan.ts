@@ -24,7 +24,9 @@ interface PlanRow {
   frame: string;
 }
 
-/** A stored version never changes, and every page reads the newest: the last few are kept parsed. Nobody writes to them. */
+/**
+ * A stored version never changes, and every page reads the newest: the last few are kept parsed. Nobody writes to them.
+ */
 const KEPT_PARSED = 12;
 const parsed = new WeakMap<Connection, Map<string, StoredPlan>>();
 

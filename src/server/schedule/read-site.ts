@@ -90,7 +90,10 @@ export function workedBetween(zone: Zone, holidays: ReadonlySet<Day>): (from: st
 export const holidaysOf = (db: Connection): Set<Day> =>
   new Set(all<{ day: Day }>(db, 'SELECT day FROM holiday').map((row) => row.day));
 
-/** A job as the sequence sees it, with what its walks have found. @param today a step under way without a date counts from here */
+/**
+ * A job as the sequence sees it, with what its walks have found.
+ * @param today a step under way without a date counts from here
+ */
 export function readSite(db: Connection, job: string, today: Day): Site {
   const row = one<JobRow>(db, 'SELECT * FROM job WHERE id = @job', { job });
   if (!row) throw notFound('job', 'job');
@@ -127,7 +130,11 @@ export function readSite(db: Connection, job: string, today: Day): Site {
     parts: groupBy(
       all<{ area: string; phase: Phase; label: string; half_days: number }>(
         db,
-        'SELECT step_part.* FROM step_part JOIN area ON area.id = step_part.area WHERE area.job = @job ORDER BY part',
+        `SELECT step_part.*
+          FROM step_part
+          JOIN area ON area.id = step_part.area
+          WHERE area.job = @job
+          ORDER BY part`,
         { job },
       ),
       (part) => taskId(part.area, part.phase),
@@ -276,8 +283,11 @@ function ownLinks(db: Connection, job: string): OwnLink[] {
 function fittedLater(db: Connection, job: string): Leftover[] {
   return all<{ id: string; area: string; phase: Phase; category: string; trade: Trade | null }>(
     db,
-    `SELECT selection.id, selection.area, selection.phase, category, step.trade FROM selection LEFT JOIN step ON step.area = selection.area AND step.phase = selection.phase
-    WHERE selection.job = @job AND selection.removed = 0 AND return_trip = 1 AND state NOT IN ('fitted', 'left over') ORDER BY selection.rowid`,
+    `SELECT selection.id, selection.area, selection.phase, category, step.trade
+      FROM selection
+      LEFT JOIN step ON step.area = selection.area AND step.phase = selection.phase
+      WHERE selection.job = @job AND selection.removed = 0 AND return_trip = 1 AND state NOT IN ('fitted', 'left over')
+      ORDER BY selection.rowid`,
     { job },
   ).map(({ id, area, phase, category, trade }) => ({
     id,
@@ -314,7 +324,11 @@ function gatesOf(db: Connection, job: string): Gate[] {
   const ends = groupBy(
     all<{ gate: string; side: 'before' | 'after'; area: string; phase: Phase }>(
       db,
-      'SELECT gate_end.* FROM gate_end JOIN gate ON gate.id = gate_end.gate WHERE gate.job = @job ORDER BY place',
+      `SELECT gate_end.*
+        FROM gate_end
+        JOIN gate ON gate.id = gate_end.gate
+        WHERE gate.job = @job
+        ORDER BY place`,
       { job },
     ),
     (end) => end.gate,

@@ -48,8 +48,10 @@ export const resourceHandlers: Handler[] = [
     for (const one_ of halves) {
       run(
         visit.db,
-        `INSERT INTO outlook (day, half, rain, wind, low, said_at) VALUES (@day, @half, @rain, @wind, @low, @now)
-        ON CONFLICT (day, half) DO UPDATE SET rain = excluded.rain, wind = excluded.wind, low = excluded.low, said_at = excluded.said_at`,
+        `INSERT INTO outlook (day, half, rain, wind, low, said_at)
+          VALUES (@day, @half, @rain, @wind, @low, @now)
+          ON CONFLICT (day, half) DO UPDATE SET rain = excluded.rain, wind = excluded.wind, low = excluded.low,
+            said_at = excluded.said_at`,
         { ...one_, now: visit.now },
       );
     }
@@ -59,7 +61,9 @@ export const resourceHandlers: Handler[] = [
     for (const month of months)
       run(
         visit.db,
-        'INSERT INTO normal (month, wet, windy, frosty) VALUES (@month, @wet, @windy, @frosty) ON CONFLICT (month) DO UPDATE SET wet = excluded.wet, windy = excluded.windy, frosty = excluded.frosty',
+        `INSERT INTO normal (month, wet, windy, frosty)
+          VALUES (@month, @wet, @windy, @frosty)
+          ON CONFLICT (month) DO UPDATE SET wet = excluded.wet, windy = excluded.windy, frosty = excluded.frosty`,
         { ...month },
       );
   }),

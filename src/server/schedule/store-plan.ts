@@ -72,7 +72,11 @@ export function renewPlan(db: Connection, today: Day, now: string, terms: PlanTe
       }
       run(
         db,
-        `DELETE FROM plan WHERE version < @oldest AND version NOT IN (SELECT after_version FROM walk_plan UNION SELECT before_version FROM walk_plan WHERE before_version IS NOT NULL)`,
+        `DELETE
+          FROM plan
+          WHERE version < @oldest
+            AND version NOT IN (SELECT after_version FROM walk_plan UNION SELECT before_version FROM walk_plan WHERE
+            before_version IS NOT NULL)`,
         { oldest: version - KEPT_VERSIONS },
       );
       return { ...renewal, version };

@@ -54,7 +54,10 @@ export function bookingsOf(db: Connection, site: Site, today: Day, holidays: Rea
         {
           task,
           slot: slotOf(today, workdaysAfter(today, office.notice_days, holidays)),
-          because: `${office.name} wants ${office.notice_days} working ${office.notice_days === 1 ? 'day' : 'days'} of notice, and ${row ? `nobody has said how the visit on ${formatDay(row.day, today)} went` : 'it is not booked yet'}`,
+          because:
+            `${office.name} wants ${office.notice_days} working ${office.notice_days === 1 ? 'day' : 'days'} of ` +
+            'notice, and ' +
+            (row ? `nobody has said how the visit on ${formatDay(row.day, today)} went` : 'it is not booked yet'),
           open: row !== undefined,
         },
       ];
@@ -66,7 +69,11 @@ export function bookingsOf(db: Connection, site: Site, today: Day, holidays: Rea
 export const othersOf = (db: Connection, job: string, today: Day): NotBefore[] =>
   all<{ area: string; phase: Phase; others: string; others_on: Day | null }>(
     db,
-    'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job AND others IS NOT NULL ORDER BY step.area, step.phase',
+    `SELECT step.*
+      FROM step
+      JOIN area ON area.id = step.area
+      WHERE area.job = @job AND others IS NOT NULL
+      ORDER BY step.area, step.phase`,
     { job },
   ).flatMap((row) => {
     const expected = row.others_on && row.others_on >= today ? row.others_on : addDays(today, row.others_on ? 1 : 0);

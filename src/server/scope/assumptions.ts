@@ -44,7 +44,9 @@ function values(visit: Visit, area: string, fields: Fields): Values {
 const dropExtra = (visit: Visit, assumption: string): void =>
   void run(
     visit.db,
-    `UPDATE extra_work SET state = 'dropped', version = version + 1 WHERE assumption = @assumption AND state = 'open'`,
+    `UPDATE extra_work
+      SET state = 'dropped', version = version + 1
+      WHERE assumption = @assumption AND state = 'open'`,
     { assumption },
   );
 

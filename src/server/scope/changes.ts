@@ -169,7 +169,9 @@ export const changeHandlers: Handler[] = [
       row.job,
       {
         title: `Change ${row.number}: ${row.title}`,
-        body: `${row.title}. ${total < 0 ? 'It saves' : 'It costs'} ${formatMoney(Math.abs(total))}, everything included.${days}${row.why ? ` Why: ${row.why}.` : ''} Please approve or decline it on your page.`,
+        body:
+          `${row.title}. ${total < 0 ? 'It saves' : 'It costs'} ${formatMoney(Math.abs(total))}, everything ` +
+          `included.${days}${row.why ? ` Why: ${row.why}.` : ''} Please approve or decline it on your page.`,
       },
       to,
     );
@@ -217,7 +219,10 @@ function carryOut(visit: Visit, row: ChangeRow): void {
   for (const phase of dropsOfChange(row)) {
     run(
       visit.db,
-      `DELETE FROM step WHERE area = @area AND phase = @phase AND NOT EXISTS (SELECT 1 FROM observation WHERE observation.area = @area AND kind = 'progress' AND observation.phase = @phase AND fraction > 0)`,
+      `DELETE
+        FROM step
+        WHERE area = @area AND phase = @phase AND NOT EXISTS (SELECT 1 FROM observation WHERE observation.area = @area
+          AND kind = 'progress' AND observation.phase = @phase AND fraction > 0)`,
       { area: row.area, phase },
     );
   }

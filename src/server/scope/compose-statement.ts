@@ -25,7 +25,9 @@ function lineOf(item: ScopeView): StatementLine {
   return {
     key: `scope ${item.id}`,
     stance: item.stance,
-    text: `${item.verb} ${item.subject}${item.quantity ? `, ${number(item.quantity)} ${item.unit ?? ''}`.trimEnd() : ''}`,
+    text:
+      `${item.verb} ` +
+      `${item.subject}${item.quantity ? `, ${number(item.quantity)} ${item.unit ?? ''}`.trimEnd() : ''}`,
     ...(item.dependsOn
       ? { note: `depends on ${item.dependsOn}` }
       : item.change
@@ -37,10 +39,9 @@ function lineOf(item: ScopeView): StatementLine {
 /** Damage says what is in the price and what more would cost. */
 function findingLine(finding: FindingView): StatementLine {
   const { kind, allowed, unitPrice, unit } = finding;
-  const more =
-    kind === 'damage' && allowed !== null
-      ? `${number(allowed)} ${unit} allowed for${unitPrice === null ? '; more is extra' : `; more is extra at ${formatMoney(unitPrice)} ${unit ? `a ${unit.replace(/s$/, '')}` : 'each'}`}`
-      : '';
+  const each = unit ? `a ${unit.replace(/s$/, '')}` : 'each';
+  const extra = unitPrice === null ? 'more is extra' : `more is extra at ${formatMoney(unitPrice)} ${each}`;
+  const more = kind === 'damage' && allowed !== null ? `${number(allowed)} ${unit} allowed for; ${extra}` : '';
   return {
     key: `finding ${finding.id}`,
     text: `${kind === 'damage' ? 'repair ' : ''}${finding.text}`,
@@ -78,7 +79,11 @@ export function composeStatement(house: House, job: string): Statement {
   );
   const areas = all<{ id: string; name: string; place: string; side: string }>(
     db,
-    `SELECT area.id, area.name, coalesce(level.name, '') AS place, side FROM area LEFT JOIN level ON level.id = area.level WHERE area.job = @job ORDER BY coalesce(level.height, -99), area.position`,
+    `SELECT area.id, area.name, coalesce(level.name, '') AS place, side
+      FROM area
+      LEFT JOIN level ON level.id = area.level
+      WHERE area.job = @job
+      ORDER BY coalesce(level.height, -99), area.position`,
     { job },
   );
   return {
@@ -105,7 +110,8 @@ export function composeStatement(house: House, job: string): Statement {
           ? 'seen: it is so'
           : assumption.state === 'wrong'
             ? `seen: it is not so${assumption.found ? `, ${assumption.found}` : ''}; ${assumption.fallback} is added`
-            : `shown when we ${assumption.shownBy === 'strip' ? 'strip' : `come to: ${assumption.shownBy}`}; if not: ${assumption.fallback}, ${halfDayWords(assumption.fallbackHalfDays)} more`,
+            : `shown when we ${assumption.shownBy === 'strip' ? 'strip' : `come to: ${assumption.shownBy}`}; if ` +
+              `not: ${assumption.fallback}, ${halfDayWords(assumption.fallbackHalfDays)} more`,
       ...(assumption.fallbackPrice > 0 ? { amount: assumption.fallbackPrice } : {}),
     })),
     allowances: findings
@@ -117,7 +123,9 @@ export function composeStatement(house: House, job: string): Statement {
       })),
     selections: selectionsOf(house, job).map((item) => ({
       key: `selection ${item.id}`,
-      text: `${item.area}: ${item.category}${item.choice ? `, ${item.choice}` : ', not chosen yet'}${item.code ? ` (${item.code})` : ''}`,
+      text:
+        `${item.area}: ` +
+        `${item.category}${item.choice ? `, ${item.choice}` : ', not chosen yet'}${item.code ? ` (${item.code})` : ''}`,
       note: [
         item.leadHigh > 0 ? `takes ${leadWords(item.leadLow, item.leadHigh)} to come` : '',
         item.state === 'open' && item.decideBy ? `please choose by ${formatDay(item.decideBy, now)}` : '',
@@ -195,7 +203,10 @@ export function statementGaps(house: House, job: string): { text: string; path: 
     ),
     ...all<{ subject: string; name: string }>(
       db,
-      'SELECT subject, area.name FROM option_set JOIN area ON area.id = option_set.area WHERE option_set.job = @job AND chosen IS NULL',
+      `SELECT subject, area.name
+        FROM option_set
+        JOIN area ON area.id = option_set.area
+        WHERE option_set.job = @job AND chosen IS NULL`,
       { job },
     ).map((set) => ({ text: `${set.name}: ${set.subject} is not decided.`, path: `${scope}/options` })),
   ];

@@ -42,7 +42,11 @@ interface AreaRow {
 export const areasOf = (db: Connection, job: string): AreaRow[] =>
   all<AreaRow>(
     db,
-    `SELECT area.id, area.version, area.name, kind, works, size, side, level.name AS place FROM area LEFT JOIN level ON level.id = area.level WHERE area.job = @job ORDER BY coalesce(level.height, -99), area.position`,
+    `SELECT area.id, area.version, area.name, kind, works, size, side, level.name AS place
+      FROM area
+      LEFT JOIN level ON level.id = area.level
+      WHERE area.job = @job
+      ORDER BY coalesce(level.height, -99), area.position`,
     { job },
   );
 
@@ -119,7 +123,11 @@ export function scopeView(house: House, job: string): ScopePageView {
     assumptions: assumptionsOf(house, job),
     selections: all(
       db,
-      'SELECT selection.id, area.name AS area, category FROM selection JOIN area ON area.id = selection.area WHERE selection.job = @job AND selection.removed = 0 ORDER BY selection.rowid',
+      `SELECT selection.id, area.name AS area, category
+        FROM selection
+        JOIN area ON area.id = selection.area
+        WHERE selection.job = @job AND selection.removed = 0
+        ORDER BY selection.rowid`,
       { job },
     ),
     levels: all(db, 'SELECT id, name, height FROM level WHERE job = @job ORDER BY height', { job }),
@@ -168,7 +176,11 @@ export function optionsView(house: House, job: string): OptionsView {
   const finish = finishIf(db, now, job).job;
   const rows = all<OptionRow>(
     db,
-    'SELECT option_set.*, person.name FROM option_set LEFT JOIN person ON person.id = chosen_by WHERE option_set.job = @job ORDER BY chosen IS NOT NULL, option_set.rowid',
+    `SELECT option_set.*, person.name
+      FROM option_set
+      LEFT JOIN person ON person.id = chosen_by
+      WHERE option_set.job = @job
+      ORDER BY chosen IS NOT NULL, option_set.rowid`,
     { job },
   );
   return {
@@ -295,7 +307,8 @@ export function changeView(house: House, row: ChangeRow, area: string, time: Fir
     state: row.state,
     ...effect,
     answered: row.answered_at
-      ? `${row.state} by ${row.answered_by ?? ''}, ${whenSeen(row.answered_at, time)}${row.answer ? `: ${row.answer}` : ''}`
+      ? `${row.state} by ${row.answered_by ?? ''}, ` +
+        `${whenSeen(row.answered_at, time)}${row.answer ? `: ${row.answer}` : ''}`
       : null,
   };
 }

@@ -78,7 +78,11 @@ interface FindingRow extends Omit<Finding, 'unitPrice' | 'leadDays' | 'live' | '
 export function findingsOf(db: Connection, job: string): FindingView[] {
   return all<FindingRow>(
     db,
-    'SELECT finding.*, area.name AS area_name FROM finding LEFT JOIN area ON area.id = finding.area WHERE finding.job = @job AND finding.removed = 0 ORDER BY finding.rowid',
+    `SELECT finding.*, area.name AS area_name
+      FROM finding
+      LEFT JOIN area ON area.id = finding.area
+      WHERE finding.job = @job AND finding.removed = 0
+      ORDER BY finding.rowid`,
     { job },
   ).map(
     ({
@@ -152,13 +156,16 @@ interface AssumptionRow {
 /** What is believed, the open ones first and those that show themselves soonest before the others. */
 export function assumptionsOf(house: House, job: string): AssumptionView[] {
   const time = firmTime(house);
-  const now = time.today;
   const plan = readPlan(house.db, { job });
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
   return all<AssumptionRow>(
     house.db,
-    `SELECT assumption.*, area.name AS area_name, person.name AS settler FROM assumption JOIN area ON area.id = assumption.area LEFT JOIN person ON person.id = settled_by
-    WHERE assumption.job = @job AND assumption.removed = 0 ORDER BY assumption.rowid`,
+    `SELECT assumption.*, area.name AS area_name, person.name AS settler
+      FROM assumption
+      JOIN area ON area.id = assumption.area
+      LEFT JOIN person ON person.id = settled_by
+      WHERE assumption.job = @job AND assumption.removed = 0
+      ORDER BY assumption.rowid`,
     { job },
   )
     .map((row): AssumptionView => {
@@ -204,7 +211,11 @@ export function extrasOf(house: House, job: string): ExtraView[] {
     state: 'open' | 'done';
   }>(
     house.db,
-    `SELECT extra_work.*, area.name AS area_name FROM extra_work JOIN area ON area.id = extra_work.area WHERE extra_work.job = @job AND state <> 'dropped' ORDER BY extra_work.rowid`,
+    `SELECT extra_work.*, area.name AS area_name
+      FROM extra_work
+      JOIN area ON area.id = extra_work.area
+      WHERE extra_work.job = @job AND state <> 'dropped'
+      ORDER BY extra_work.rowid`,
     { job },
   ).map((row) => {
     const task = tasks.get(extraId(row.id));
@@ -224,7 +235,6 @@ export function extrasOf(house: House, job: string): ExtraView[] {
 
 export function decisionsOf(house: House, job: string, area?: string): DecisionView[] {
   const time = firmTime(house);
-  const now = time.today;
   return all<{
     id: string;
     area: string | null;
@@ -235,7 +245,12 @@ export function decisionsOf(house: House, job: string, area?: string): DecisionV
     name: string | null;
   }>(
     house.db,
-    `SELECT decision.*, area.name AS area_name, person.name FROM decision LEFT JOIN area ON area.id = decision.area LEFT JOIN person ON person.id = made_by WHERE decision.job = @job AND decision.removed = 0 ORDER BY made_at DESC, decision.rowid DESC`,
+    `SELECT decision.*, area.name AS area_name, person.name
+      FROM decision
+      LEFT JOIN area ON area.id = decision.area
+      LEFT JOIN person ON person.id = made_by
+      WHERE decision.job = @job AND decision.removed = 0
+      ORDER BY made_at DESC, decision.rowid DESC`,
     { job },
   )
     .filter((row) => area === undefined || row.area === area)

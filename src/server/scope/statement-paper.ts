@@ -16,7 +16,9 @@ import { formatMoney } from '@/core/units/money';
 import { HAIRLINES, rule, type Paper } from '../files/pdf';
 
 const mark = (stance: Stance): Content => ({
-  svg: `<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9" viewBox="0 0 16 16"><path d="${STANCE_PATHS[stance]}" fill="none" stroke="#000000" stroke-width="1.8"/></svg>`,
+  svg:
+    '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9" viewBox="0 0 16 16"><path ' +
+    `d="${STANCE_PATHS[stance]}" fill="none" stroke="#000000" stroke-width="1.8"/></svg>`,
   width: 9,
 });
 
@@ -102,7 +104,9 @@ export function statementPaper(content: Statement, { number, agreed, diff }: Sta
         part(STATEMENT_PARTS[key], content[key]),
       ),
       {
-        text: 'What is hidden can only be known once it is opened; structure, gas and electricity are done and checked by licensed people and by the authority. Amounts include no tax unless they say so.',
+        text:
+          'What is hidden can only be known once it is opened; structure, gas and electricity are done and checked ' +
+          'by licensed people and by the authority. Amounts include no tax unless they say so.',
         style: 'note',
         margin: [0, 12, 0, 14],
       },

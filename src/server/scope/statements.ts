@@ -64,7 +64,9 @@ export const statementHandlers: Handler[] = [
       row.job,
       {
         title: `What we agree on: ${name}, version ${row.number}`,
-        body: `Here is what will be done at ${name}, and what will not, room by room. Please read it, ask about anything that is not as you expect, and agree to it with your name on your page.`,
+        body:
+          `Here is what will be done at ${name}, and what will not, room by room. Please read it, ask about ` +
+          'anything that is not as you expect, and agree to it with your name on your page.',
       },
       to,
     );
@@ -99,7 +101,6 @@ export const statementsOf = (db: Connection, job: string): StatementRow[] =>
 
 export function versionView(house: House, row: StatementRow): StatementVersion {
   const time = firmTime(house);
-  const now = time.today;
   return {
     id: row.id,
     version: row.version,
@@ -110,7 +111,9 @@ export function versionView(house: House, row: StatementRow): StatementVersion {
   };
 }
 
-/** A version (the newest unless named), what it says, and what it changed; before the first, what it would say today. */
+/**
+ * A version (the newest unless named), what it says, and what it changed; before the first, what it would say today.
+ */
 export function statementView(house: House, job: string, number?: number): StatementView {
   const rows = statementsOf(house.db, job);
   const row = number === undefined ? rows[0] : rows.find((one_) => one_.number === number);

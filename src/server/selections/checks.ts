@@ -14,13 +14,17 @@ import { note } from './trail';
 type Plain = Values & { id: string };
 
 /**
- * What was found when a thing came: right, it is checked; wrong, damaged or missing, that part is ordered again with dates of its
+ * What was found when a thing came: right, it is checked; wrong, damaged or missing, that part is ordered again with
+ * dates of its
  * own, and what came and is no use waits to go back. Where its work has begun the rest is fitted on a return trip.
  */
 export function settleCheck(visit: Visit, id: string, check: Check, observation: string | null): void {
   const row = one<SelectionRow>(
     visit.db,
-    'SELECT selection.*, area.name AS area_name FROM selection JOIN area ON area.id = selection.area WHERE selection.id = @id',
+    `SELECT selection.*, area.name AS area_name
+      FROM selection
+      JOIN area ON area.id = selection.area
+      WHERE selection.id = @id`,
     { id },
   );
   if (!row) return;
@@ -94,17 +98,24 @@ export function orderAgain(visit: Visit, of: SelectionRow, quantity: number | nu
   return id;
 }
 
-/** A check that was withdrawn, or said otherwise on the same walk: what followed from it and was not ordered yet goes with it. */
+/**
+ * A check that was withdrawn, or said otherwise on the same walk: what followed from it and was not ordered yet goes
+ * with it.
+ */
 export function takeCheckBack(visit: Visit, selection: string, observation: string): void {
   for (const again of all<{ id: string }>(
     visit.db,
-    `SELECT id FROM selection WHERE observation = @observation AND state = 'approved' AND removed = 0`,
+    `SELECT id
+      FROM selection
+      WHERE observation = @observation AND state = 'approved' AND removed = 0`,
     { observation },
   ))
     update(visit.db, 'selection', again.id, { removed: 1 });
   run(
     visit.db,
-    `UPDATE spare SET state = 'gone', version = version + 1 WHERE observation = @observation AND state = 'kept'`,
+    `UPDATE spare
+      SET state = 'gone', version = version + 1
+      WHERE observation = @observation AND state = 'kept'`,
     { observation },
   );
   const row = one<SelectionRow>(visit.db, 'SELECT * FROM selection WHERE id = @selection', { selection });

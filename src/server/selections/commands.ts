@@ -54,7 +54,9 @@ export function supplierNamed(visit: Visit, name: string): string | null {
 function knownCodes(visit: Visit, supplier: string, column: 'code' | 'colour', but: string): string[] {
   const written = all<{ code: string }>(
     visit.db,
-    `SELECT DISTINCT ${column} AS code FROM selection WHERE supplier = @supplier AND ${column} <> '' AND id <> @but AND removed = 0`,
+    `SELECT DISTINCT ${column} AS code
+      FROM selection
+      WHERE supplier = @supplier AND ${column} <> '' AND id <> @but AND removed = 0`,
     { supplier, but },
   );
   const listed =
@@ -71,7 +73,8 @@ function askAboutCodes(visit: Visit, id: string, supplier: string | null, facts:
     if (example)
       throw unfit(
         'code-unlike',
-        `“${facts[column]}” is built otherwise than the other ${column}s of ${facts.supplier.trim()}, like ${example}. If it is meant, tick that it is.`,
+        `“${facts[column]}” is built otherwise than the other ${column}s of ${facts.supplier.trim()}, like ` +
+          `${example}. If it is meant, tick that it is.`,
         column,
       );
   }
@@ -380,11 +383,8 @@ export function moveArrival(
     ...over,
   });
   const now = today(visit.house);
-  note(
-    visit,
-    { job: row.job, selection: row.id },
-    `${moved ? `comes ${formatDay(day, now)} instead of ${formatDay(row.expected_on ?? day, now)}` : `comes ${formatDay(day, now)}`}${why ? `: ${why}` : ''}`,
-  );
+  const instead = moved ? ` instead of ${formatDay(row.expected_on ?? day, now)}` : '';
+  note(visit, { job: row.job, selection: row.id }, `comes ${formatDay(day, now)}${instead}${why ? `: ${why}` : ''}`);
   visit.mark(
     row.job,
     `${row.category}: ${moved ? (day > (row.expected_on ?? day) ? 'slipped' : 'comes earlier') : 'confirmed'}`,

@@ -177,13 +177,19 @@ function warningsOf(row: Row, items: readonly Loaded[], room: DeliveryView['room
   }
   if (room) {
     const [first] = room.inTheWay;
-    if (first)
-      warnings.push(
-        `${first.label} ${first.firstDay === first.lastDay ? `on ${day(first.firstDay)}` : `from ${day(first.firstDay)} to ${day(first.lastDay)}`} needs the room${room.inTheWay.length > 1 ? `, and ${room.inTheWay.length - 1} more` : ''}: ${room.freeFrom ? `not before ${day(room.freeFrom)}` : 'there is no day on which it can stand there until it is used; choose another place'}.`,
-      );
+    if (first) {
+      const oneDay = first.firstDay === first.lastDay;
+      const when = oneDay ? `on ${day(first.firstDay)}` : `from ${day(first.firstDay)} to ${day(first.lastDay)}`;
+      const others = room.inTheWay.length > 1 ? `, and ${room.inTheWay.length - 1} more` : '';
+      const free = room.freeFrom
+        ? `not before ${day(room.freeFrom)}`
+        : 'there is no day on which it can stand there until it is used; choose another place';
+      warnings.push(`${first.label} ${when} needs the room${others}: ${free}.`);
+    }
     if (room.left !== null && row.floor_area !== null && row.floor_area > room.left)
       warnings.push(
-        `It takes ${squares(row.floor_area)} and only ${squares(Math.max(0, room.left))} are free: half the floor stays clear to walk and work.`,
+        `It takes ${squares(row.floor_area)} and only ${squares(Math.max(0, room.left))} are free: half the ` +
+          'floor stays clear to walk and work.',
       );
   }
   if (row.heaviest !== null && row.heaviest > ONE_PERSON_KG) {
@@ -191,11 +197,13 @@ function warningsOf(row: Row, items: readonly Loaded[], room: DeliveryView['room
     const short = row.people !== null && row.people < people;
     if (short && row.carry.trim() === '')
       warnings.push(
-        `The heaviest piece weighs ${row.heaviest} kg: ${people} people or a machine, and ${row.people} are there. Your health and safety rules and a risk assessment decide.`,
+        `The heaviest piece weighs ${row.heaviest} kg: ${people} people or a machine, and ${row.people} are ` +
+          'there. Your health and safety rules and a risk assessment decide.',
       );
     else if (row.people === null && row.carry.trim() === '')
       warnings.push(
-        `The heaviest piece weighs ${row.heaviest} kg: say how it is carried; ${people} people or a machine by usual guidance.`,
+        `The heaviest piece weighs ${row.heaviest} kg: say how it is carried; ${people} people or a machine by ` +
+          'usual guidance.',
       );
   }
   if (row.place && row.protection.trim() === '')
@@ -329,7 +337,9 @@ function storageOf(
           id: finding.id,
           version: finding.version,
           what: findingText({ ...finding, place: 'x' }).replace(', kept x', ''),
-          text: `${finding.area ? `from ${names.get(finding.area) ?? ''}, ` : ''}${finding.kind === 'refit' ? 'to be fitted again' : 'to be used again'}`,
+          text:
+            (finding.area ? `from ${names.get(finding.area) ?? ''}, ` : '') +
+            (finding.kind === 'refit' ? 'to be fitted again' : 'to be used again'),
           from: 'salvage' as const,
           kind: finding.kind,
           href: null,

@@ -22,7 +22,8 @@ import { closuresOf, orderedOf, requestRows, requestsOf, selectionRows, waitRows
 import { openRequests, requestLabel, taskOf } from './waits';
 
 /**
- * The day on which the work that uses a thing would start if everything chosen were there, or does start where crews make that
+ * The day on which the work that uses a thing would start if everything chosen were there, or does start where crews
+ * make that
  * earlier; null where the plan has none.
  */
 export function workStart(plan: StoredPlan | undefined, task: string): Day | null {
@@ -31,7 +32,9 @@ export function workStart(plan: StoredPlan | undefined, task: string): Day | nul
   return dayOfSlot(plan.origin, Math.min(plan.wanted[task] ?? planned.start, planned.start));
 }
 
-/** Days that must pass between the choice and the order: thinking, and the longest chain of what is still to be granted. */
+/**
+ * Days that must pass between the choice and the order: thinking, and the longest chain of what is still to be granted.
+ */
 const approvalDays = (row: SelectionRow, waits: readonly string[], requests: Requests): number =>
   Math.max(
     row.think_days,
@@ -71,7 +74,8 @@ function quantityOf(
 }
 
 /**
- * A job's selections with their dates from the plan, the most urgent first. Need-by is the day on which the work that uses the
+ * A job's selections with their dates from the plan, the most urgent first. Need-by is the day on which the work that
+ * uses the
  * thing would start if everything chosen were on site, less the days to look at it and to let it lie.
  */
 export function selectionsOf(

@@ -5,7 +5,7 @@ import { expectedOf, isGiven, neededBy, sendBy, standingOf, type Standing } from
 import { NEAR_DAYS } from '@/core/selections/due';
 import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
-import { today, firmTime } from '../zone';
+import { firmTime } from '../zone';
 import { all } from '../database/query';
 import type { House } from '../house';
 import { readPlan } from '../schedule/read-plan';

@@ -50,7 +50,8 @@ function keep(
     if (ring)
       throw unfit(
         'waits-for-itself',
-        `It would wait for itself: ${[...ring, id].map((one_) => all.get(one_)?.subject ?? fields.subject).join(', which waits for ')}.`,
+        'It would wait for itself: ' +
+          `${[...ring, id].map((one_) => all.get(one_)?.subject ?? fields.subject).join(', which waits for ')}.`,
         'after',
       );
   }
@@ -124,7 +125,8 @@ function settle(
   note(
     visit,
     about(row),
-    `${words}${outcome !== 'conditions' && conditions ? `: ${conditions}` : ''}${answeredBy ? `, by ${answeredBy}` : ''} on ${formatDay(answeredOn)}`,
+    `${words}${outcome !== 'conditions' && conditions ? `: ${conditions}` : ''}${answeredBy ? `, by ${answeredBy}` : ''} ` +
+      `on ${formatDay(answeredOn)}`,
   );
   visit.mark(row.job, `${row.subject}: ${outcome === 'refused' ? 'refused' : 'answered'} by ${PARTIES[row.party]}`);
 }
@@ -188,7 +190,10 @@ export const requestHandlers: Handler[] = [
       row.job,
       {
         title: `We need your word: ${row.subject}`,
-        body: `${sentence(row.subject)} Please answer on your page${row.takes_high > 0 ? ` within ${row.takes_high} days` : ''}: what waits for it cannot be ordered or built before.`,
+        body:
+          `${sentence(row.subject)} Please answer on your ` +
+          `page${row.takes_high > 0 ? ` within ${row.takes_high} days` : ''}: what waits for it cannot be ordered ` +
+          'or built before.',
       },
       to,
     );

@@ -53,7 +53,10 @@ export interface SelectionRow {
 }
 
 const READ = `SELECT selection.*, area.name AS area_name, coalesce(supplier.name, '') AS supplier_name
-  FROM selection JOIN area ON area.id = selection.area LEFT JOIN supplier ON supplier.id = selection.supplier WHERE selection.removed = 0`;
+  FROM selection
+  JOIN area ON area.id = selection.area
+  LEFT JOIN supplier ON supplier.id = selection.supplier
+  WHERE selection.removed = 0`;
 
 /** A job's selections that stand, in the order of their making. */
 export const selectionRows = (db: Connection, job: string): SelectionRow[] =>
@@ -145,7 +148,10 @@ export interface WaitRow {
 export const waitRows = (db: Connection, job: string): WaitRow[] =>
   all<WaitRow>(
     db,
-    `SELECT request_wait.* FROM request_wait JOIN request ON request.id = request_wait.request LEFT JOIN selection ON selection.id = request_wait.selection
-  WHERE request.job = @job AND request.removed = 0 AND coalesce(selection.removed, 0) = 0`,
+    `SELECT request_wait.*
+      FROM request_wait
+      JOIN request ON request.id = request_wait.request
+      LEFT JOIN selection ON selection.id = request_wait.selection
+      WHERE request.job = @job AND request.removed = 0 AND coalesce(selection.removed, 0) = 0`,
     { job },
   );

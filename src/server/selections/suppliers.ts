@@ -26,7 +26,9 @@ import { note } from './trail';
 function markOrders(visit: Visit, supplier: string, cause: string): void {
   for (const { job } of all<{ job: string }>(
     visit.db,
-    `SELECT DISTINCT job FROM selection WHERE supplier = @supplier AND removed = 0 AND state NOT IN ('fitted', 'left over')`,
+    `SELECT DISTINCT job
+      FROM selection
+      WHERE supplier = @supplier AND removed = 0 AND state NOT IN ('fitted', 'left over')`,
     { supplier },
   ))
     visit.mark(job, cause);
@@ -140,7 +142,9 @@ export const supplierHandlers: Handler[] = [
     const { name } = need<{ name: string }>(visit, 'supplier', supplier, 'supplier');
     const other = one<{ first_day: Day; last_day: Day }>(
       visit.db,
-      'SELECT first_day, last_day FROM supplier_closure WHERE supplier = @supplier AND first_day <= @lastDay AND last_day >= @firstDay',
+      `SELECT first_day, last_day
+        FROM supplier_closure
+        WHERE supplier = @supplier AND first_day <= @lastDay AND last_day >= @firstDay`,
       { supplier, firstDay, lastDay },
     );
     if (other)
@@ -220,8 +224,11 @@ function followPrices(visit: Visit, supplier: string): number {
     old_high: number;
   }>(
     visit.db,
-    `SELECT selection.id, selection.job, selection.code, price.unit_price, price.lead_low, price.lead_high, selection.unit_price AS old_price, selection.lead_low AS old_low, selection.lead_high AS old_high
-    FROM selection JOIN price ON price.supplier = selection.supplier AND lower(price.code) = lower(selection.code) WHERE selection.supplier = @supplier AND selection.removed = 0 AND state IN ('open', 'chosen', 'approved')`,
+    `SELECT selection.id, selection.job, selection.code, price.unit_price, price.lead_low, price.lead_high,
+        selection.unit_price AS old_price, selection.lead_low AS old_low, selection.lead_high AS old_high
+      FROM selection
+      JOIN price ON price.supplier = selection.supplier AND lower(price.code) = lower(selection.code)
+      WHERE selection.supplier = @supplier AND selection.removed = 0 AND state IN ('open', 'chosen', 'approved')`,
     { supplier },
   );
   const changed = rows.filter(
@@ -239,7 +246,9 @@ function followPrices(visit: Visit, supplier: string): number {
     note(
       visit,
       { job: row.job, selection: row.id },
-      `the supplier’s list says ${row.lead_low === row.lead_high ? row.lead_high : `${row.lead_low} to ${row.lead_high}`} days${row.lead_high === row.old_high ? '' : ` instead of ${row.old_high}`}`,
+      'the supplier’s list says ' +
+        `${row.lead_low === row.lead_high ? row.lead_high : `${row.lead_low} to ${row.lead_high}`} ` +
+        `days${row.lead_high === row.old_high ? '' : ` instead of ${row.old_high}`}`,
     );
   }
   return changed.length;

@@ -88,7 +88,10 @@ export function selectionPage(house: House, job: string, id: string): SelectionP
   if (!item) throw notFound('selection in this job');
   const row = one<{ desk: 0 | 1 | null }>(
     db,
-    'SELECT desk FROM selection LEFT JOIN supplier ON supplier.id = selection.supplier WHERE selection.id = @id',
+    `SELECT desk
+      FROM selection
+      LEFT JOIN supplier ON supplier.id = selection.supplier
+      WHERE selection.id = @id`,
     { id },
   );
   const closures = (item.supplierId && closuresOf(db).get(item.supplierId)) || [];
@@ -142,8 +145,10 @@ export function selectionPage(house: House, job: string, id: string): SelectionP
         id: one_.id,
         text:
           one_.follows?.id === id
-            ? `${one_.follows.as === 'rest' ? 'the rest' : 'ordered again'}: ${one_.quantity ?? ''} ${one_.unit}, ${one_.state}`
-            : `it is ${item.follows?.as === 'rest' ? 'the rest of' : 'ordered again for'} ${one_.category.toLowerCase()}, ${one_.state}`,
+            ? `${one_.follows.as === 'rest' ? 'the rest' : 'ordered again'}: ${one_.quantity ?? ''} ${one_.unit}, ` +
+              one_.state
+            : `it is ${item.follows?.as === 'rest' ? 'the rest of' : 'ordered again for'} ` +
+              `${one_.category.toLowerCase()}, ${one_.state}`,
       })),
     requests: requestViews(house, job).filter((request) => request.waits.some((wait) => wait.selection === id)),
     checks: standingOfKind(db, job, 'selection-check')
@@ -170,7 +175,10 @@ export function selectionPage(house: House, job: string, id: string): SelectionP
   };
 }
 
-/** From the work back: why it is needed then, and so ordered and decided by then; what became late since the plan before. */
+/**
+ * From the work back: why it is needed then, and so ordered and decided by then; what became late since the plan
+ * before.
+ */
 function threadOf(
   house: House,
   job: string,
@@ -194,27 +202,37 @@ function threadOf(
   const start = workStart(plan, id);
   const at = task ? `/jobs/${job}/schedule?by=room&task=${encodeURIComponent(id)}` : null;
   lines.push({
-    text: `Needed on site by ${day(item.needBy)}: ${item.area} · ${item.step} would start ${start ? day(start) : 'then'} if everything that was chosen were there; ${dayWords(item.checkDays)} to unpack and look${lie} before that.`,
+    text:
+      `Needed on site by ${day(item.needBy)}: ${item.area} · ${item.step} would start ` +
+      `${start ? day(start) : 'then'} if everything that was chosen were there; ${dayWords(item.checkDays)} to ` +
+      `unpack and look${lie} before that.`,
     href: at,
   });
   if (!isOrdered(item.state)) {
     lines.push({
-      text: `Order by ${day(item.orderBy)}: it takes ${leadWords(item.leadLow, item.leadHigh)}, counted at the longest, with ${dayWords(item.bufferDays)} in hand; closed days of the supplier do not count and orders go out on working days.`,
+      text:
+        `Order by ${day(item.orderBy)}: it takes ${leadWords(item.leadLow, item.leadHigh)}, counted at the ` +
+        `longest, with ${dayWords(item.bufferDays)} in hand; closed days of the supplier do not count and orders ` +
+        'go out on working days.',
       href: null,
     });
     if (item.waitsFor.length === 0)
       lines.push({ text: `Decide by ${day(item.decideBy)}: ${item.thinkDays} days to think before that.`, href: null });
     for (const wait of item.waitsFor)
       lines.push({
-        text: `The order waits for ${wait.text}, expected ${day(wait.expected)}; what must be granted counts back to ${day(item.decideBy)}.`,
+        text:
+          `The order waits for ${wait.text}, expected ${day(wait.expected)}; what must be granted counts back to ` +
+          `${day(item.decideBy)}.`,
         href: `/jobs/${job}/selections/requests#${wait.id}`,
       });
   }
   if (item.there && task) {
+    const besides = task.reason.selection === item.id ? '' : `, held besides by this: ${task.reason.text}`;
     lines.push({
       text:
         item.there.after > 0
-          ? `It comes ${dayWords(item.there.after)} after that: ${item.there.because}. So ${task.label} starts ${plan ? day(dayOfSlot(plan.origin, task.start)) : ''}${task.reason.selection === item.id ? '' : `, held besides by this: ${task.reason.text}`}.`
+          ? `It comes ${dayWords(item.there.after)} after that: ${item.there.because}. So ${task.label} starts ` +
+            `${plan ? day(dayOfSlot(plan.origin, task.start)) : ''}${besides}.`
           : `It comes in time: ${item.there.because}.`,
       href: at,
     });

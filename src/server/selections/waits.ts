@@ -77,7 +77,9 @@ export function waitsOf(db: Connection, job: string, today: Day): NotBefore[] {
       {
         task: taskId(wait.area, wait.phase),
         slot: slotOf(today, expected),
-        because: `${request.kind === 'drawing' ? 'the drawing by' : request.kind === 'answer' ? 'the answer of' : 'the approval by'} ${requestLabel(request)} is not here, expected ${formatDay(expected, today)} (${asked})`,
+        because:
+          `${request.kind === 'drawing' ? 'the drawing by' : request.kind === 'answer' ? 'the answer of' : 'the approval by'} ` +
+          `${requestLabel(request)} is not here, expected ${formatDay(expected, today)} (${asked})`,
         open: true,
         request: request.id,
       },

@@ -26,7 +26,9 @@ export const sequenceHandlers: Handler[] = [
     needStep(visit, area, phase, 'phase');
     run(
       visit.db,
-      `UPDATE step SET trade = @trade, half_days = @halfDays, basis = 'hand' WHERE area = @area AND phase = @phase`,
+      `UPDATE step
+        SET trade = @trade, half_days = @halfDays, basis = 'hand'
+        WHERE area = @area AND phase = @phase`,
       { area, phase, trade, halfDays },
     );
     visit.mark(job, `${name}: ${phaseFacts(phase).label} changed`);

@@ -53,7 +53,10 @@ interface ChoiceRow {
 export const choiceRows = (db: Connection, job: string): ChoiceRow[] =>
   all<ChoiceRow>(
     db,
-    'SELECT school, job, area, side FROM school_choice WHERE job IS NULL OR job = @job ORDER BY job IS NOT NULL, area IS NOT NULL',
+    `SELECT school, job, area, side
+      FROM school_choice
+      WHERE job IS NULL OR job = @job
+      ORDER BY job IS NOT NULL, area IS NOT NULL`,
     { job },
   );
 

@@ -7,7 +7,10 @@ import type { Connection } from '../database/open';
 import { measuredQuantity } from '../quantities/measured';
 import { choicesFor } from './knowledge';
 
-/** What one crew does of a step in half a day: the firm's own figure, else the one that ships; undefined where it is not measured. */
+/**
+ * What one crew does of a step in half a day: the firm's own figure, else the one that ships; undefined where it is not
+ * measured.
+ */
 export function rateOf(
   db: Connection,
   phase: Phase,
@@ -25,7 +28,10 @@ export function measuredHalfDays(db: Connection, area: string, phase: Phase): nu
   return rate && quantity !== undefined ? halfDaysOf(quantity, rate.perHalfDay) : undefined;
 }
 
-/** Brings the track of an area to what is to be done there, in the way its schools have it; phases that have been worked on stay. */
+/**
+ * Brings the track of an area to what is to be done there, in the way its schools have it; phases that have been worked
+ * on stay.
+ */
 export function layTrack(db: Connection, area: string): void {
   const row = one<{ job: string; works: string; size: number }>(
     db,
@@ -45,7 +51,9 @@ export function layTrack(db: Connection, area: string): void {
   const begun = new Set(
     all<{ phase: Phase }>(
       db,
-      `SELECT DISTINCT phase FROM observation WHERE area = @area AND kind = 'progress' AND fraction > 0`,
+      `SELECT DISTINCT phase
+        FROM observation
+        WHERE area = @area AND kind = 'progress' AND fraction > 0`,
       { area },
     ).map((step) => step.phase),
   );
@@ -83,7 +91,9 @@ export function timeTrack(db: Connection, area: string, only?: 'quantity'): stri
     const schoolDays = schooledHalfDays(phase, itself, choices);
     changed += run(
       db,
-      'UPDATE step SET half_days = @halfDays WHERE area = @area AND phase = @phase AND half_days <> @halfDays',
+      `UPDATE step
+        SET half_days = @halfDays
+        WHERE area = @area AND phase = @phase AND half_days <> @halfDays`,
       { area, phase, halfDays: schoolDays + cleanUpOf(schoolDays, choices) },
     );
   }

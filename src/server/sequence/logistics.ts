@@ -22,7 +22,11 @@ export function logisticsOf(db: Connection, job: string, plan: StoredPlan | unde
     booked_on: Day | null;
   }>(
     db,
-    `SELECT logistic.*, area.name FROM logistic JOIN area ON area.id = logistic.area WHERE logistic.job = @job AND logistic.state <> 'dropped' ORDER BY logistic.rowid`,
+    `SELECT logistic.*, area.name
+      FROM logistic
+      JOIN area ON area.id = logistic.area
+      WHERE logistic.job = @job AND logistic.state <> 'dropped'
+      ORDER BY logistic.rowid`,
     { job },
   ).map((row) => {
     const step = tasks.get(taskId(row.area, row.phase));

@@ -36,7 +36,11 @@ export function sequenceView(house: House, job: string): SequenceView {
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
   const steps = all<{ area: string; name: string; phase: Phase }>(
     db,
-    'SELECT area.id AS area, area.name, step.phase FROM step JOIN area ON area.id = step.area WHERE area.job = @job ORDER BY area.position',
+    `SELECT area.id AS area, area.name, step.phase
+      FROM step
+      JOIN area ON area.id = step.area
+      WHERE area.job = @job
+      ORDER BY area.position`,
     { job },
   );
   return {
@@ -50,7 +54,11 @@ export function sequenceView(house: House, job: string): SequenceView {
     steps: stepsOf(db, job, plan, tasks),
     own: all<OwnRow>(
       db,
-      `SELECT own_link.*, b.name AS before_name, a.name AS after_name FROM own_link JOIN area b ON b.id = before_area JOIN area a ON a.id = after_area WHERE own_link.job = @job`,
+      `SELECT own_link.*, b.name AS before_name, a.name AS after_name
+        FROM own_link
+        JOIN area b ON b.id = before_area
+        JOIN area a ON a.id = after_area
+        WHERE own_link.job = @job`,
       { job },
     ).map((row) => ({
       id: row.id,
@@ -72,7 +80,9 @@ export function sequenceView(house: House, job: string): SequenceView {
         kept: exposure.kept,
         text: exposure.kept
           ? `${exposure.actual} of at most ${exposure.most} worked half-days.`
-          : `${exposure.actual} worked half-days, at most ${exposure.most}${exposure.rain === undefined ? '' : ', and rain comes meanwhile'}: ${exposure.reason}. What would cure it: ${exposure.cure}.`,
+          : `${exposure.actual} worked half-days, at most ` +
+            `${exposure.most}${exposure.rain === undefined ? '' : ', and rain comes meanwhile'}: ` +
+            `${exposure.reason}. What would cure it: ${exposure.cure}.`,
       })),
     holds: holdsOf(db, job, today(house)),
     schools: schoolsOf(db, job),
@@ -104,7 +114,9 @@ function stepsOf(
   const believed = groupBy(
     all<{ task: string; text: string }>(
       db,
-      `SELECT area || ':' || phase AS task, text FROM assumption WHERE job = @job AND state = 'open' AND removed = 0`,
+      `SELECT area || ':' || phase AS task, text
+        FROM assumption
+        WHERE job = @job AND state = 'open' AND removed = 0`,
       { job },
     ),
     (row) => row.task,
@@ -117,7 +129,11 @@ function stepsOf(
   const parts = groupBy(
     all<{ area: string; phase: Phase; label: string; half_days: number }>(
       db,
-      'SELECT step_part.* FROM step_part JOIN area ON area.id = step_part.area WHERE area.job = @job ORDER BY part',
+      `SELECT step_part.*
+        FROM step_part
+        JOIN area ON area.id = step_part.area
+        WHERE area.job = @job
+        ORDER BY part`,
       { job },
     ),
     (row) => taskId(row.area, row.phase),
@@ -163,7 +179,10 @@ function stepsOf(
 function lagWords(link: Link): string {
   const kind = link.kind === 'SS' ? 'has begun' : link.kind === 'FF' ? 'ends first' : '';
   if (link.lag === 0) return kind;
-  return `${kind ? `${kind}, and ` : ''}${link.lag / 2} ${link.lag === 2 ? 'day' : 'days'} ${link.lagUnit === 'elapsed' ? 'to dry or cure' : 'of making time'}`;
+  return (
+    `${kind ? `${kind}, and ` : ''}${link.lag / 2} ${link.lag === 2 ? 'day' : 'days'} ` +
+    (link.lagUnit === 'elapsed' ? 'to dry or cure' : 'of making time')
+  );
 }
 
 function schoolsOf(db: Connection, job: string): SchoolView[] {
@@ -258,7 +277,12 @@ function gatesOf(
   const ends = groupBy(
     all<{ gate: string; side: 'before' | 'after'; name: string; phase: Phase }>(
       db,
-      'SELECT gate_end.*, area.name FROM gate_end JOIN gate ON gate.id = gate_end.gate JOIN area ON area.id = gate_end.area WHERE gate.job = @job ORDER BY place',
+      `SELECT gate_end.*, area.name
+        FROM gate_end
+        JOIN gate ON gate.id = gate_end.gate
+        JOIN area ON area.id = gate_end.area
+        WHERE gate.job = @job
+        ORDER BY place`,
       { job },
     ),
     (end) => end.gate,

@@ -18,7 +18,10 @@ export const jobsOf = (visit: Visit, job?: string | null): string[] =>
     ? [job]
     : all<{ id: string }>(
         visit.db,
-        `SELECT id FROM job WHERE state IN ('scoping', 'booked', 'active', 'completing') ORDER BY position, id`,
+        `SELECT id
+          FROM job
+          WHERE state IN ('scoping', 'booked', 'active', 'completing')
+          ORDER BY position, id`,
       ).map((row) => row.id);
 
 /** Refuses an order that would make work wait for itself, naming the ring step by step. */
@@ -106,7 +109,8 @@ export const ruleHandlers: Handler[] = [
     if (!holds && NEVER_OFF.includes(rule))
       throw unfit(
         'rule-stays',
-        'This rule keeps people alive or is the law’s: it cannot be switched off. Whoever is licensed to decide otherwise releases the hold it makes.',
+        'This rule keeps people alive or is the law’s: it cannot be switched off. Whoever is licensed to decide ' +
+          'otherwise releases the hold it makes.',
         'rule',
       );
     if (job) need(visit, 'job', job, 'job');

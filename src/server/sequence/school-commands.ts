@@ -47,12 +47,17 @@ export const schoolHandlers: Handler[] = [
       );
     run(
       visit.db,
-      'INSERT INTO rate (phase, per_half_day) VALUES (@phase, @perHalfDay) ON CONFLICT (phase) DO UPDATE SET per_half_day = excluded.per_half_day',
+      `INSERT INTO rate (phase, per_half_day)
+        VALUES (@phase, @perHalfDay)
+        ON CONFLICT (phase) DO UPDATE SET per_half_day = excluded.per_half_day`,
       { phase, perHalfDay },
     );
     for (const { area, job } of all<{ area: string; job: string }>(
       visit.db,
-      `SELECT step.area, area.job FROM step JOIN area ON area.id = step.area WHERE step.phase = @phase AND basis = 'quantity'`,
+      `SELECT step.area, area.job
+        FROM step
+        JOIN area ON area.id = step.area
+        WHERE step.phase = @phase AND basis = 'quantity'`,
       { phase },
     )) {
       timeTrack(visit.db, area);
@@ -72,14 +77,19 @@ export const schoolHandlers: Handler[] = [
       );
     const most = one<{ crews: number | null }>(
       visit.db,
-      'SELECT max(sub.crews) AS crews FROM sub JOIN step ON step.trade = sub.trade WHERE step.area = @area AND step.phase = @phase',
+      `SELECT max(sub.crews) AS crews
+        FROM sub
+        JOIN step ON step.trade = sub.trade
+        WHERE step.area = @area AND step.phase = @phase`,
       { area, phase },
     )?.crews;
     if (crews > (most ?? 1))
       throw unfit('crews-too-many', `No sub of this trade sends more than ${most ?? 1} at once.`, 'crews');
     run(
       visit.db,
-      'UPDATE step SET basis = @basis, crews = @crews, half_days = coalesce(@halfDays, half_days) WHERE area = @area AND phase = @phase',
+      `UPDATE step
+        SET basis = @basis, crews = @crews, half_days = coalesce(@halfDays, half_days)
+        WHERE area = @area AND phase = @phase`,
       { area, phase, basis, crews, halfDays: basis === 'hand' ? (halfDays ?? null) : null },
     );
     timeTrack(visit.db, area);

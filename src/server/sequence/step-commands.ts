@@ -62,7 +62,10 @@ export const stepHandlers: Handler[] = [
     if (other && other.job !== job) throw unfit('unknown-id', 'This gate is another job’s.', 'id');
     run(
       visit.db,
-      'INSERT INTO gate (id, job, label, reason, not_before, together) VALUES (@id, @job, @label, @reason, @notBefore, @together) ON CONFLICT (id) DO UPDATE SET label = excluded.label, reason = excluded.reason, not_before = excluded.not_before, together = excluded.together',
+      `INSERT INTO gate (id, job, label, reason, not_before, together)
+        VALUES (@id, @job, @label, @reason, @notBefore, @together)
+        ON CONFLICT (id) DO UPDATE SET label = excluded.label, reason = excluded.reason,
+          not_before = excluded.not_before, together = excluded.together`,
       { id, job, label, reason, notBefore: orNull(notBefore), together: flag(together) },
     );
     run(visit.db, 'DELETE FROM gate_end WHERE gate = @id', { id });
@@ -115,7 +118,8 @@ export const stepHandlers: Handler[] = [
     update(visit.db, 'logistic', id, { state, booked_on: state === 'booked' ? orNull(bookedOn) : null });
     visit.mark(
       row.job,
-      `${row.label}: ${state === 'here' ? 'is there' : state}${state === 'booked' && bookedOn ? ` for ${formatDay(bookedOn)}` : ''}`,
+      `${row.label}: ` +
+        `${state === 'here' ? 'is there' : state}${state === 'booked' && bookedOn ? ` for ${formatDay(bookedOn)}` : ''}`,
     );
   }),
 ];

@@ -57,8 +57,11 @@ export const siteHandlers: Handler[] = [
     needVersion(visit, 'job', job.id, job.version);
     run(
       visit.db,
-      `UPDATE job SET name = @name, address = @address, client = @client, client_email = @email, units = @units, state = @state, start_day = @start,
-      promise_day = @promise, lived_in = @lived, loud_half = @loud, leaves = coalesce(@leaves, leaves), version = version + 1 WHERE id = @id`,
+      `UPDATE job
+        SET name = @name, address = @address, client = @client, client_email = @email, units = @units, state = @state,
+          start_day = @start, promise_day = @promise, lived_in = @lived, loud_half = @loud, leaves = coalesce(@leaves,
+          leaves), version = version + 1
+        WHERE id = @id`,
       {
         id: job.id,
         name: job.name,
@@ -129,7 +132,10 @@ export const siteHandlers: Handler[] = [
     checkWorks(area.kind, works, 'works');
     run(
       visit.db,
-      'UPDATE area SET name = @name, works = @works, size = @size, lived_in = @lived, passage = @passage, called = coalesce(@called, called), version = version + 1 WHERE id = @id',
+      `UPDATE area
+        SET name = @name, works = @works, size = @size, lived_in = @lived, passage = @passage,
+          called = coalesce(@called, called), version = version + 1
+        WHERE id = @id`,
       {
         id,
         name,

@@ -44,7 +44,10 @@ export function jobHead(house: House, id: string): JobHead {
   const now = time.today;
   const last = one<{ started_at: string }>(
     house.db,
-    'SELECT started_at FROM walk WHERE job = @id AND finished_at IS NOT NULL ORDER BY started_at DESC',
+    `SELECT started_at
+      FROM walk
+      WHERE job = @id AND finished_at IS NOT NULL
+      ORDER BY started_at DESC`,
     { id },
   );
   const open = one<{ id: string }>(
@@ -88,7 +91,11 @@ interface HoldRow extends Omit<
 export function holdsOf(db: Connection, job: string, now: Day): HoldView[] {
   const rows = all<HoldRow>(
     db,
-    `SELECT hold.*, area.name AS area_name FROM hold JOIN area ON area.id = hold.area WHERE hold.job = @job AND hold.state = 'open' ORDER BY expected_on, hold.id`,
+    `SELECT hold.*, area.name AS area_name
+      FROM hold
+      JOIN area ON area.id = hold.area
+      WHERE hold.job = @job AND hold.state = 'open'
+      ORDER BY expected_on, hold.id`,
     { job },
   );
   const holds = rows.map((row): HoldView => ({
@@ -134,7 +141,9 @@ function requestHolds(db: Connection, job: string, now: Day): HoldView[] {
         phase: phaseFacts(phase).label,
         kind: HOLD_OF[request.party],
         label: request.party,
-        text: `${request.kind} ${request.kind === 'drawing' ? 'owed by' : 'by'} ${PARTIES[request.party]}: ${request.subject}`,
+        text:
+          `${request.kind} ${request.kind === 'drawing' ? 'owed by' : 'by'} ${PARTIES[request.party]}: ` +
+          request.subject,
         expectedOn: expectedOf(request, requests, now),
         askedOn: row.sent_on,
         overdue: promised !== null && promised < now,
@@ -146,7 +155,10 @@ function requestHolds(db: Connection, job: string, now: Day): HoldView[] {
 /** Days ahead that a check before covering is told of. */
 const CHECK_AHEAD = 2;
 
-/** Checks before covering that were begun, or whose wall is about to be closed or was closed with lines open: they hold what covers. */
+/**
+ * Checks before covering that were begun, or whose wall is about to be closed or was closed with lines open: they hold
+ * what covers.
+ */
 function closeInHolds(db: Connection, job: string, now: Day): HoldView[] {
   const plan = readPlan(db, { job });
   return [...closeInsOf(db, job).values()].flatMap((check): HoldView[] => {

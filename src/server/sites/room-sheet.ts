@@ -16,10 +16,13 @@ import { roomView } from './room';
 
 /** A sheet hangs on a wall: one page, so each part has an end; what goes beyond stands on the live page. */
 const MOST = { chosen: 10, measures: 7, steps: 16, cautions: 4, questions: 7 } as const;
+/** States in which a thing is somewhere here, and may be looked for. */
+const HERE: ReadonlySet<string> = new Set(['on site', 'checked', 'left over']);
 /** What a hand with a tape asks for; the rest is for calculators. */
 const TAPED: readonly Measure[] = ['height', 'floor', 'perimeter', 'wallsNet', 'width', 'faceNet', 'drainLength'];
 const TICK =
-  '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9" viewBox="0 0 9 9"><rect x="0.5" y="0.5" width="8" height="8" fill="none" stroke="#000000" stroke-width="0.8"/></svg>';
+  '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9" viewBox="0 0 9 9"><rect x="0.5" y="0.5" ' +
+  'width="8" height="8" fill="none" stroke="#000000" stroke-width="0.8"/></svg>';
 const LONGEST = 130;
 
 const cut = (text: string): string => (text.length > LONGEST ? `${text.slice(0, LONGEST - 1)}…` : text);
@@ -64,7 +67,7 @@ function sheet(
             ],
           },
           {
-            text: `${item.state}${item.keptAt && (item.state === 'on site' || item.state === 'checked' || item.state === 'left over') ? `: ${item.keptAt}` : ''}`,
+            text: item.keptAt && HERE.has(item.state) ? `${item.state}: ${item.keptAt}` : item.state,
             style: 'note',
           },
         ],
@@ -138,7 +141,10 @@ function sheet(
   ];
 }
 
-/** The sheets of some areas of a job, a page each. @param origin where the live pages stand, as the crew's phones reach it */
+/**
+ * The sheets of some areas of a job, a page each.
+ * @param origin where the live pages stand, as the crew's phones reach it
+ */
 export function roomSheets(house: House, job: string, areas: readonly string[], origin: string): Paper {
   const requests = requestViews(house, job);
   const views = areas.map((area) => roomView(house, job, area));

@@ -2,7 +2,7 @@ import type { PictureView, RoomView, StandpointView } from '@/contract/views/job
 import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
 import type { Work } from '@/core/sequence/works';
-import { formatDay, type Day } from '@/core/units/day';
+import { formatDay } from '@/core/units/day';
 import { formatSlot } from '@/core/units/slot';
 import { ofKind, standing, type Observation } from '@/core/walks/observation';
 import { conflicts, differenceWords } from '@/core/walks/measured-again';

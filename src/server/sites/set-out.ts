@@ -24,7 +24,11 @@ export function setOutView(house: House, job: string): SetOutView {
     levels: all(house.db, 'SELECT id, name, height FROM level WHERE job = @job ORDER BY height', { job }),
     areas: all(
       house.db,
-      'SELECT area.id, area.name, level.name AS level FROM area LEFT JOIN level ON level.id = area.level WHERE area.job = @job ORDER BY area.position',
+      `SELECT area.id, area.name, level.name AS level
+        FROM area
+        LEFT JOIN level ON level.id = area.level
+        WHERE area.job = @job
+        ORDER BY area.position`,
       { job },
     ),
   };

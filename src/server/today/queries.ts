@@ -37,14 +37,17 @@ const WALK_EVERY: Partial<Record<JobState, number>> = { active: 2, completing: 4
 export function todayView(house: House): TodayView {
   const { db } = house;
   const time = firmTime(house);
-  const { today: now, zone } = time;
+  const now = time.today;
   const plan = readPlan(db);
   const jobs = all<JobLine>(
     db,
     `SELECT job.id, name, address, state, promise_day, leaves,
-      (SELECT max(started_at) FROM walk WHERE walk.job = job.id AND finished_at IS NOT NULL) AS walked_at,
-      (SELECT id FROM walk WHERE walk.job = job.id AND finished_at IS NULL ORDER BY started_at DESC LIMIT 1) AS open_walk
-    FROM job WHERE state IN ('scoping', 'booked', 'active', 'completing') ORDER BY position`,
+        (SELECT max(started_at) FROM walk WHERE walk.job = job.id AND finished_at IS NOT NULL) AS walked_at,
+        (SELECT id FROM walk WHERE walk.job = job.id
+        AND finished_at IS NULL ORDER BY started_at DESC LIMIT 1) AS open_walk
+      FROM job
+      WHERE state IN ('scoping', 'booked', 'active', 'completing')
+      ORDER BY position`,
   );
   const selections = new Map(jobs.map((job) => [job.id, selectionsOf(house, job.id)]));
   return {
@@ -120,7 +123,12 @@ export function todayView(house: House): TodayView {
     },
     drafts: all(
       db,
-      `SELECT job, job.name AS jobName, count(*) AS count FROM job_update JOIN job ON job.id = job WHERE job_update.state = 'draft' GROUP BY job ORDER BY job.position`,
+      `SELECT job, job.name AS jobName, count(*) AS count
+        FROM job_update
+        JOIN job ON job.id = job
+        WHERE job_update.state = 'draft'
+        GROUP BY job
+        ORDER BY job.position`,
     ),
     finishes: jobs.map((job) => {
       const finish =

@@ -59,7 +59,9 @@ export const updateHandlers: Handler[] = [
     const draft = needDraft(visit, id, version);
     run(
       visit.db,
-      `UPDATE job_update SET title = @title, body = @body, state = 'sent', sent_at = @now, version = version + 1 WHERE id = @id`,
+      `UPDATE job_update
+        SET title = @title, body = @body, state = 'sent', sent_at = @now, version = version + 1
+        WHERE id = @id`,
       { id, title, body, now: visit.now },
     );
     for (const { messageId, linkId, name, address } of recipients) {
@@ -94,7 +96,9 @@ export const updateHandlers: Handler[] = [
     if (message.state !== 'failed') throw unfit('not-failed', 'Only a message that failed is sent again.', 'id');
     run(
       visit.db,
-      `UPDATE message SET state = 'queued', queued_at = @now, settled_at = NULL, failure = NULL WHERE id = @id`,
+      `UPDATE message
+        SET state = 'queued', queued_at = @now, settled_at = NULL, failure = NULL
+        WHERE id = @id`,
       { id, now: visit.now },
     );
     visit.touches(need<UpdateRow>(visit, 'job_update', message.job_update).job);
@@ -111,7 +115,9 @@ export const updateHandlers: Handler[] = [
     if (!message) throw unfit('nothing-sent', 'Nothing was sent with this link, so there is nothing to acknowledge.');
     run(
       visit.db,
-      'UPDATE message SET acknowledged_at = coalesce(acknowledged_at, @now), acknowledged_by = coalesce(acknowledged_by, @name) WHERE id = @id',
+      `UPDATE message
+        SET acknowledged_at = coalesce(acknowledged_at, @now), acknowledged_by = coalesce(acknowledged_by, @name)
+        WHERE id = @id`,
       { id: message.id, now: visit.now, name },
     );
     visit.touches(need<UpdateRow>(visit, 'job_update', message.job_update).job);

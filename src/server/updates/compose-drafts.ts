@@ -20,7 +20,10 @@ import { zoneOf } from '../zone';
 export function weightsOf(db: Connection, job: string): Map<string, number> {
   const rows = all<{ key: string; halfDays: number }>(
     db,
-    `SELECT step.area || ':' || step.phase AS key, half_days AS halfDays FROM step JOIN area ON area.id = step.area WHERE area.job = @job`,
+    `SELECT step.area || ':' || step.phase AS key, half_days AS halfDays
+      FROM step
+      JOIN area ON area.id = step.area
+      WHERE area.job = @job`,
     { job },
   );
   return new Map(rows.map((row) => [row.key, row.halfDays]));
@@ -64,13 +67,19 @@ export function newsOf(
     next: nextWork(after, new Set([walk.job]), day, 10),
     decisions: all<{ text: string; by: Day }>(
       db,
-      `SELECT text, expected_on AS by FROM hold WHERE job = @job AND kind = 'client' AND state = 'open' ORDER BY expected_on`,
+      `SELECT text, expected_on AS by
+        FROM hold
+        WHERE job = @job AND kind = 'client' AND state = 'open'
+        ORDER BY expected_on`,
       { job: walk.job },
     ),
     cautions: ofKind(seen, 'caution').filter((caution) => caution.walk === walk.id),
     settled: all<News['settled'][number]>(
       db,
-      `SELECT area, text, state AS verdict, found, fallback FROM assumption WHERE settled_walk = @walk AND state <> 'open' AND removed = 0 ORDER BY settled_at`,
+      `SELECT area, text, state AS verdict, found, fallback
+        FROM assumption
+        WHERE settled_walk = @walk AND state <> 'open' AND removed = 0
+        ORDER BY settled_at`,
       { walk: walk.id },
     ),
   };

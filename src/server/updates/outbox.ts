@@ -14,15 +14,20 @@ interface Queued {
 }
 
 /**
- * Hands every queued message to the gateway, once each, and writes down what became of it. The link's secret is put into the
+ * Hands every queued message to the gateway, once each, and writes down what became of it. The link's secret is put
+ * into the
  * text here and stays nowhere. @returns how many were settled
  */
 export function emptyOutbox(house: House, gateway: Gateway): number {
   const { db } = house;
   const queued = all<Queued>(
     db,
-    `SELECT message.id, tries, address, share_link, title, body, job FROM message JOIN job_update ON job_update.id = message.job_update
-    WHERE message.state = 'queued' ORDER BY queued_at LIMIT 50`,
+    `SELECT message.id, tries, address, share_link, title, body, job
+      FROM message
+      JOIN job_update ON job_update.id = message.job_update
+      WHERE message.state = 'queued'
+      ORDER BY queued_at
+      LIMIT 50`,
   );
   for (const message of queued) {
     const { failure } = gateway.deliver({
@@ -37,7 +42,9 @@ export function emptyOutbox(house: House, gateway: Gateway): number {
       .transaction(() => {
         run(
           db,
-          `UPDATE message SET state = @state, failure = @failure, settled_at = @now, tries = tries + 1 WHERE id = @id`,
+          `UPDATE message
+            SET state = @state, failure = @failure, settled_at = @now, tries = tries + 1
+            WHERE id = @id`,
           { id: message.id, state: failure ? 'failed' : 'delivered', failure: failure ?? null, now },
         );
         insert(db, 'command_log', {

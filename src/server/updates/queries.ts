@@ -37,7 +37,11 @@ export function updatesView(house: House, job: string): UpdatesView {
   const messages = groupBy(
     all<MessageRow>(
       db,
-      'SELECT message.* FROM message JOIN job_update ON job_update.id = message.job_update WHERE job_update.job = @job ORDER BY queued_at',
+      `SELECT message.*
+        FROM message
+        JOIN job_update ON job_update.id = message.job_update
+        WHERE job_update.job = @job
+        ORDER BY queued_at`,
       { job },
     ),
     (message) => message.job_update,
@@ -53,7 +57,10 @@ export function updatesView(house: House, job: string): UpdatesView {
     sent_at: string | null;
   }>(
     db,
-    `SELECT * FROM job_update WHERE job = @job AND state <> 'dropped' ORDER BY coalesce(sent_at, made_at) DESC, audience`,
+    `SELECT *
+      FROM job_update
+      WHERE job = @job AND state <> 'dropped'
+      ORDER BY coalesce(sent_at, made_at) DESC, audience`,
     { job },
   );
   const crews = new Set(
@@ -73,7 +80,10 @@ export function updatesView(house: House, job: string): UpdatesView {
     })),
     links: all<LinkRow>(
       db,
-      `SELECT * FROM share_link WHERE job = @job OR (audience = 'sub' AND sub IN (SELECT value FROM json_each(@subs))) ORDER BY made_at DESC`,
+      `SELECT *
+        FROM share_link
+        WHERE job = @job OR (audience = 'sub' AND sub IN (SELECT value FROM json_each(@subs)))
+        ORDER BY made_at DESC`,
       { job, subs: JSON.stringify(subs.map((sub) => sub.id)) },
     ).map((link) => ({
       id: link.id,

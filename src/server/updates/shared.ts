@@ -55,7 +55,9 @@ export const sharesPicture = (house: House, link: OpenLink, hash: string): boole
   }) !== undefined ||
     one(
       house.db,
-      `SELECT 1 FROM selection WHERE job = @job AND removed = 0 AND state = 'open' AND instr(alternatives, @hash) > 0`,
+      `SELECT 1
+        FROM selection
+        WHERE job = @job AND removed = 0 AND state = 'open' AND instr(alternatives, @hash) > 0`,
       { job: link.job, hash },
     ) !== undefined);
 
@@ -114,7 +116,11 @@ const sentUpdates = (
 ): { title: string; body: string; when: string }[] =>
   all<{ title: string; body: string; sent_at: string }>(
     house.db,
-    `SELECT title, body, sent_at FROM job_update WHERE job = @job AND audience = @audience AND state = 'sent' ORDER BY sent_at DESC LIMIT 10`,
+    `SELECT title, body, sent_at
+      FROM job_update
+      WHERE job = @job AND audience = @audience AND state = 'sent'
+      ORDER BY sent_at DESC
+      LIMIT 10`,
     { job, audience },
   ).map(({ title, body, sent_at }) => ({ title, body, when: whenSeen(sent_at, firmTime(house)) }));
 
@@ -238,7 +244,10 @@ function statementShared(house: House, job: string, time: FirmTime): ClientShare
   };
 }
 
-/** A job's crews, or one sub over all its jobs: who, where, when, what must be ready before, and who needs the room next. */
+/**
+ * A job's crews, or one sub over all its jobs: who, where, when, what must be ready before, and who needs the room
+ * next.
+ */
 function crewShared(house: House, link: OpenLink): CrewShared {
   const { db } = house;
   const time = firmTime(house);

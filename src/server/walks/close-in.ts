@@ -71,7 +71,10 @@ export function closeInsOf(
   const selections = groupBy(
     all<{ id: string; area: string; category: string; choice: string }>(
       db,
-      `SELECT id, area, category, choice FROM selection WHERE job = @job AND removed = 0 AND follows IS NULL AND state <> 'left over' ORDER BY rowid`,
+      `SELECT id, area, category, choice
+        FROM selection
+        WHERE job = @job AND removed = 0 AND follows IS NULL AND state <> 'left over'
+        ORDER BY rowid`,
       { job },
     ),
     (one) => one.area,
@@ -79,7 +82,10 @@ export function closeInsOf(
   const scope = groupBy(
     all<{ id: string; area: string; verb: string; subject: string }>(
       db,
-      `SELECT id, area, verb, subject FROM scope_item WHERE job = @job AND removed = 0 AND stance = 'in' ORDER BY rowid`,
+      `SELECT id, area, verb, subject
+        FROM scope_item
+        WHERE job = @job AND removed = 0 AND stance = 'in'
+        ORDER BY rowid`,
       { job },
     ),
     (one) => one.area,
@@ -87,7 +93,10 @@ export function closeInsOf(
   const live = groupBy(
     all<{ id: string; area: string; text: string }>(
       db,
-      `SELECT id, area, subject AS text FROM finding WHERE job = @job AND removed = 0 AND kind = 'service' AND live = 1 AND area IS NOT NULL ORDER BY rowid`,
+      `SELECT id, area, subject AS text
+        FROM finding
+        WHERE job = @job AND removed = 0 AND kind = 'service' AND live = 1 AND area IS NOT NULL
+        ORDER BY rowid`,
       { job },
     ),
     (one) => one.area,
@@ -95,7 +104,10 @@ export function closeInsOf(
   const believed = groupBy(
     all<{ id: string; area: string; text: string; phase: Phase }>(
       db,
-      `SELECT id, area, text, phase FROM assumption WHERE job = @job AND removed = 0 AND state = 'open' ORDER BY rowid`,
+      `SELECT id, area, text, phase
+        FROM assumption
+        WHERE job = @job AND removed = 0 AND state = 'open'
+        ORDER BY rowid`,
       { job },
     ),
     (one) => one.area,
@@ -120,7 +132,8 @@ export function closeInsOf(
         phases,
         ...drawn(id),
         selections: selections.get(id) ?? [],
-        scope: (scope.get(id) ?? []).map((line) => ({ id: line.id, text: line.subject })), // Only what the cover would hide: paint and doors come after it.
+        scope: (scope.get(id) ?? []).map((line) => ({ id: line.id, text: line.subject })),
+        // Only what the cover would hide: paint and doors come after it.
         leftovers: (open.get(id) ?? [])
           .filter(({ item }) => ROUGH_TRADES.has(item.trade))
           .map(({ item }) => ({ id: item.id, text: countedWords(item) })),
@@ -179,7 +192,11 @@ function drawnOf(db: Connection, job: string): (area: string) => Pick<CloseInFac
     groupByArea(
       all<{ id: string; area: string; content: string }>(
         db,
-        `SELECT ${table}.id, area, ${table} AS content FROM ${table} JOIN area ON area.id = ${table}.area WHERE area.job = @job AND removed = 0 ORDER BY ${table}.rowid`,
+        `SELECT ${table}.id, area, ${table} AS content
+          FROM ${table}
+          JOIN area ON area.id = ${table}.area
+          WHERE area.job = @job AND removed = 0
+          ORDER BY ${table}.rowid`,
         { job },
       ).map((row) => [row.area, { ...(JSON.parse(row.content) as Thing), id: row.id }]),
     );
@@ -217,11 +234,14 @@ const ROUGH_TRADES: ReadonlySet<string> = new Set([
 ]);
 
 /** “2 of 14 checks before the wall is closed are open: …”. */
-export const openWords = ({ lines, open }: CloseIn, most = 3): string =>
-  `${open.length} of ${lines.length} ${lines.length === 1 ? 'check' : 'checks'} before the walls are closed ${open.length === 1 ? 'is' : 'are'} open: ${open
-    .slice(0, most)
-    .map((line) => line.text)
-    .join('; ')}${open.length > most ? '; …' : ''}`;
+export function openWords({ lines, open }: CloseIn, most = 3): string {
+  const checks = `${open.length} of ${lines.length} ${lines.length === 1 ? 'check' : 'checks'}`;
+  const named = open.slice(0, most).map((line) => line.text);
+  return (
+    `${checks} before the walls are closed ${open.length === 1 ? 'is' : 'are'} open: ` +
+    `${named.join('; ')}${open.length > most ? '; …' : ''}`
+  );
+}
 
 export const closeInHandlers: Handler[] = [
   handler(signCloseIn, (visit, { id, area, name, reason }) => {

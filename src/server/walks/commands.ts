@@ -111,7 +111,10 @@ function rowOf(seen: RecordedObservation, clock: string | undefined): Values {
   };
 }
 
-/** What came is held against what was ordered; a check said anew or withdrawn takes back what followed from the one before. */
+/**
+ * What came is held against what was ordered; a check said anew or withdrawn takes back what followed from the one
+ * before.
+ */
 function followCheck(visit: Visit, job: string, seen: RecordedObservation): void {
   if (seen.kind === 'withdrawal') {
     const about = one<{ kind: string; selection: string | null }>(
@@ -176,7 +179,8 @@ export const walkHandlers: Handler[] = [
     });
     followCheck(visit, walk.job, seen);
     followDecision(visit, walk.job, seen);
-    // A record that arrives after its walk was finished still belongs to it, and moves the plan; so does what settles a line of the
+    // A record that arrives after its walk was finished still belongs to it, and moves the plan; so does what settles a
+    // line of the
     // check before covering, which somebody may be waiting for.
     const settles =
       seen.kind === 'check' ||

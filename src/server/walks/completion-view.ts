@@ -18,7 +18,10 @@ import { jobHead } from '../sites/queries';
 import { whenSeen } from '../words';
 import { observationsOf } from './queries';
 
-/** What is left at the end of a job: leftovers by trade, parts that come, the client's list, what stays with them, rooms accepted. */
+/**
+ * What is left at the end of a job: leftovers by trade, parts that come, the client's list, what stays with them, rooms
+ * accepted.
+ */
 export function completionView(house: House, job: string): CompletionView {
   const { db } = house;
   const time = firmTime(house);
@@ -78,7 +81,10 @@ export function completionView(house: House, job: string): CompletionView {
     items: clientItems(db, job, time),
     left: all<{ id: string; kind: string; area: string | null; text: string; at: string }>(
       db,
-      'SELECT id, kind, area, text, at FROM left_with_client WHERE job = @job AND removed = 0 ORDER BY rowid',
+      `SELECT id, kind, area, text, at
+        FROM left_with_client
+        WHERE job = @job AND removed = 0
+        ORDER BY rowid`,
       { job },
     ).map((row) => ({
       id: row.id,

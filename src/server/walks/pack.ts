@@ -1,7 +1,7 @@
 import type { JobPack, NarrationView, Recorded, WalkArea, WalkPack, WalksView } from '@/contract/views/walk';
 import { groupBy } from '@/core/group-by';
 import { phaseFacts } from '@/core/sequence/phases';
-import { daysBetween, type Day } from '@/core/units/day';
+import { daysBetween } from '@/core/units/day';
 import {
   ofKind,
   standing,
@@ -69,7 +69,10 @@ export function walkPack(house: House, id: string): WalkPack {
 export const jobPacks = (house: House): JobPack[] =>
   all<{ id: string }>(
     house.db,
-    `SELECT id FROM job WHERE state IN ('scoping', 'booked', 'active', 'completing') ORDER BY position`,
+    `SELECT id
+      FROM job
+      WHERE state IN ('scoping', 'booked', 'active', 'completing')
+      ORDER BY position`,
   ).map(({ id }) => packOf(house, id));
 
 function packOf(house: House, jobId: string, walk?: WalkRow): JobPack {
@@ -84,17 +87,24 @@ function packOf(house: House, jobId: string, walk?: WalkRow): JobPack {
   const rows = new Map(
     all<{ id: string; place: string; called: string }>(
       db,
-      `SELECT area.id, coalesce(level.name, 'outside') AS place, called FROM area LEFT JOIN level ON level.id = area.level WHERE area.job = @job`,
+      `SELECT area.id, coalesce(level.name, 'outside') AS place, called
+        FROM area
+        LEFT JOIN level ON level.id = area.level
+        WHERE area.job = @job`,
       { job: jobId },
     ).map((row) => [row.id, row]),
   );
-  // What was open when the walk began stays in sight, with what this walk said of it; the oldest first, so that none is lost at the end.
+  // What was open when the walk began stays in sight, with what this walk said of it; the oldest first, so that none is
+  // lost at the end.
   const before = groupBy(carriedItems(seen.filter((one_) => one_.walk !== walk?.id)), ({ item }) => item.area);
   const verdicts = new Map(ofKind(onThis, 'recheck').map((check) => [check.about, check.verdict]));
   const chosen = groupBy(
     all<Omit<WalkArea['selections'][number], 'verdict'> & { area: string }>(
       db,
-      `SELECT id, area, category, choice, code, colour, finish, quantity, unit, state FROM selection WHERE job = @job AND removed = 0 AND state NOT IN ('fitted', 'left over') ORDER BY rowid`,
+      `SELECT id, area, category, choice, code, colour, finish, quantity, unit, state
+        FROM selection
+        WHERE job = @job AND removed = 0 AND state NOT IN ('fitted', 'left over')
+        ORDER BY rowid`,
       { job: jobId },
     ),
     (row) => row.area,
@@ -258,7 +268,10 @@ export function narrationsOf(db: Connection, walk: string): NarrationView[] {
   const dropped = groupBy(
     all<{ narration: string; draft: string }>(
       db,
-      'SELECT dropped_draft.* FROM dropped_draft JOIN narration ON narration.id = narration WHERE walk = @walk',
+      `SELECT dropped_draft.*
+        FROM dropped_draft
+        JOIN narration ON narration.id = narration
+        WHERE walk = @walk`,
       { walk },
     ),
     (row) => row.narration,
@@ -266,8 +279,10 @@ export function narrationsOf(db: Connection, walk: string): NarrationView[] {
   const accepted = groupBy(
     all<{ narration: string; draft: string }>(
       db,
-      `SELECT json_extract(facts, '$.said.narration') AS narration, json_extract(facts, '$.said.draft') AS draft FROM observation
-    WHERE walk = @walk AND json_extract(facts, '$.said.narration') IS NOT NULL AND NOT EXISTS (SELECT 1 FROM observation back WHERE back.kind = 'withdrawal' AND back.about = observation.id)`,
+      `SELECT json_extract(facts, '$.said.narration') AS narration, json_extract(facts, '$.said.draft') AS draft
+        FROM observation
+        WHERE walk = @walk AND json_extract(facts, '$.said.narration') IS NOT NULL
+          AND NOT EXISTS (SELECT 1 FROM observation back WHERE back.kind = 'withdrawal' AND back.about = observation.id)`,
       { walk },
     ),
     (row) => row.narration,
@@ -285,12 +300,14 @@ export function narrationsOf(db: Connection, walk: string): NarrationView[] {
 
 export function walksView(house: House, job: string): WalksView {
   const time = firmTime(house);
-  const { today: now, zone } = time;
   const rows = all<WalkRow & { name: string; records: number; pictures: number }>(
     house.db,
-    `SELECT walk.*, person.name,
-      (SELECT count(*) FROM observation WHERE walk = walk.id) AS records, (SELECT count(*) FROM observation WHERE walk = walk.id AND kind = 'picture') AS pictures
-    FROM walk JOIN person ON person.id = walk.person WHERE walk.job = @job ORDER BY started_at DESC`,
+    `SELECT walk.*, person.name, (SELECT count(*) FROM observation WHERE walk = walk.id) AS records,
+        (SELECT count(*) FROM observation WHERE walk = walk.id AND kind = 'picture') AS pictures
+      FROM walk
+      JOIN person ON person.id = walk.person
+      WHERE walk.job = @job
+      ORDER BY started_at DESC`,
     { job },
   );
   return {

@@ -31,7 +31,10 @@ const FIRST_GUESS = 2;
 function nextStep(visit: Visit, area: string): { phase: Phase; trade: Trade } {
   const steps = all<{ phase: Phase; trade: Trade; fraction: number | null }>(
     visit.db,
-    `SELECT phase, trade, (SELECT fraction FROM observation WHERE observation.area = step.area AND kind = 'progress' AND observation.phase = step.phase ORDER BY at DESC, id DESC LIMIT 1) AS fraction FROM step WHERE area = @area`,
+    `SELECT phase, trade, (SELECT fraction FROM observation WHERE observation.area = step.area AND kind = 'progress'
+        AND observation.phase = step.phase ORDER BY at DESC, id DESC LIMIT 1) AS fraction
+      FROM step
+      WHERE area = @area`,
     { area },
   ).sort((a, b) => phaseOrder(a.phase) - phaseOrder(b.phase));
   const next = steps.find((step) => (step.fraction ?? 0) < 1 && step.trade !== 'nobody') ?? steps.at(-1);

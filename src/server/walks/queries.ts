@@ -20,7 +20,9 @@ export const standingOfKind = <Kind extends ObservationKind>(db: Connection, job
 
 type Row = Record<string, unknown>;
 
-/** Columns that a kind has not are NULL; leaving them out, with the facts that have no column, gives the core's shape. */
+/**
+ * Columns that a kind has not are NULL; leaving them out, with the facts that have no column, gives the core's shape.
+ */
 export function shaped({ facts, ...row }: Row): Observation {
   const given = Object.fromEntries(Object.entries(row).filter(([, value]) => value !== null));
   // Most have none, and a job has thousands of them.

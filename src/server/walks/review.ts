@@ -9,7 +9,7 @@ import { taskId } from '@/core/sequence/site';
 import { TRADES } from '@/core/sequence/trades';
 import type { News } from '@/core/updates/news';
 import { percent } from '@/core/updates/news';
-import { daysBetween, type Day } from '@/core/units/day';
+import { daysBetween } from '@/core/units/day';
 import { ofKind, standing, UNPLACED_KINDS, type Observation } from '@/core/walks/observation';
 import { carriedItems } from '@/core/walks/open-items';
 import { progressOf } from '@/core/walks/progress';
@@ -37,7 +37,7 @@ export function reviewView(house: House, job: string, id: string): ReviewView {
   const walk = needWalk(house, id);
   if (walk.job !== job) throw notFound('walk of this job');
   const time = firmTime(house);
-  const { today: now, zone } = time;
+  const now = time.today;
   const { before, after, planning, problem } = plansOf(house, walk);
   const news = after && newsOf(house.db, walk, before, after);
   const seen = standing(observationsOf(house.db, walk.job)).filter((observation) => observation.walk === id);
@@ -63,7 +63,10 @@ export function reviewView(house: House, job: string, id: string): ReviewView {
     problem,
     drafts: all(
       house.db,
-      `SELECT id, audience, title, state FROM job_update WHERE walk = @id AND state <> 'dropped' ORDER BY audience`,
+      `SELECT id, audience, title, state
+        FROM job_update
+        WHERE walk = @id AND state <> 'dropped'
+        ORDER BY audience`,
       { id },
     ),
     today: now,
@@ -117,7 +120,10 @@ function openOf(
   const placed = new Map(
     all<{ observation: string; became: Became; target: string | null }>(
       house.db,
-      'SELECT placement.* FROM placement JOIN observation ON observation.id = placement.observation WHERE walk = @id',
+      `SELECT placement.*
+        FROM placement
+        JOIN observation ON observation.id = placement.observation
+        WHERE walk = @id`,
       { id: walk.id },
     ).map((row) => [row.observation, row]),
   );
@@ -166,7 +172,10 @@ function ratesOf(house: House, walk: WalkRow, seen: readonly Observation[]): Rev
   const steps = new Map(
     all<{ area: string; phase: Phase; half_days: number; name: string }>(
       house.db,
-      'SELECT step.area, phase, half_days, area.name FROM step JOIN area ON area.id = step.area WHERE area.job = @job',
+      `SELECT step.area, phase, half_days, area.name
+        FROM step
+        JOIN area ON area.id = step.area
+        WHERE area.job = @job`,
       { job: walk.job },
     ).map((step) => [taskId(step.area, step.phase), step]),
   );
@@ -217,7 +226,8 @@ function areaLines(news: News): ReviewView['areas'] {
     add(
       check.area,
       check.verdict === 'right' ? 'good' : 'bad',
-      `${news.selections.get(check.selection)?.category ?? 'selection'}: ${check.verdict}${check.text ? ` (${check.text})` : ''}`,
+      `${news.selections.get(check.selection)?.category ?? 'selection'}: ` +
+        `${check.verdict}${check.text ? ` (${check.text})` : ''}`,
     );
   for (const { area, text, verdict, found, fallback } of news.settled)
     add(

@@ -15,7 +15,8 @@ import { standingOfKind } from './queries';
 const STAY = 1;
 
 /**
- * What ran out or is needed, over all sites, by supplier and by the day on which work in that room goes on: one run instead of several.
+ * What ran out or is needed, over all sites, by supplier and by the day on which work in that room goes on: one run
+ * instead of several.
  */
 export function runView(house: House): RunView {
   const { db } = house;
@@ -33,7 +34,10 @@ export function runView(house: House): RunView {
   );
   const jobs = all<{ id: string; name: string }>(
     db,
-    `SELECT id, name FROM job WHERE state IN ('scoping', 'booked', 'active', 'completing') ORDER BY position`,
+    `SELECT id, name
+      FROM job
+      WHERE state IN ('scoping', 'booked', 'active', 'completing')
+      ORDER BY position`,
   );
   const lines = jobs.flatMap((job) =>
     standingOfKind(db, job.id, 'short').flatMap((seen) => {

@@ -49,7 +49,9 @@ export async function wallPaper(house: House, area: string): Promise<Paper> {
   if (walls.length === 0) content.push({ text: 'Nothing was recorded in the walls of this room.' });
   return {
     title: `${row.name}: what is inside the walls`,
-    subtitle: `${name}${address ? `, ${address}` : ''}. Each wall as one faces it from inside; lengths from its left corner and from the floor.`,
+    subtitle:
+      `${name}${address ? `, ${address}` : ''}. Each wall as one faces it from inside; lengths from its left ` +
+      'corner and from the floor.',
     foot: `${name}, ${row.name}`,
     content,
   };

@@ -18,12 +18,14 @@ import { observationsOf } from './queries';
 
 type InWallSeen = Numbered & Of<'in-wall'>;
 
-/** What is in the walls of an area, each wall with its drawing: before it is closed a checklist, afterwards where to find it again. */
+/**
+ * What is in the walls of an area, each wall with its drawing: before it is closed a checklist, afterwards where to
+ * find it again.
+ */
 export function wallsView(house: House, job: string, area: string): WallsView {
   const row = one<{ name: string }>(house.db, 'SELECT name FROM area WHERE id = @area AND job = @job', { area, job });
   if (!row) throw notFound('area in this job');
   const time = firmTime(house);
-  const now = time.today;
   const seen = standing(observationsOf(house.db, job));
   const check = closeInsOf(house.db, job, seen).get(area);
   const names = personNames(house.db);

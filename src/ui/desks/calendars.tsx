@@ -184,7 +184,8 @@ function readIn(text: string, from: string): Promise<Outcome<BusyCalendar>> {
         problem: {
           code: 'calendar-endless',
           message:
-            'Reading this calendar took too long, and was ended: some rule in it repeats without end. Export the coming months alone.',
+            'Reading this calendar took too long, and was ended: some rule in it repeats without end. Export the ' +
+            'coming months alone.',
         },
       });
     const patience = setTimeout(slow, PATIENCE_MS);

@@ -1,7 +1,10 @@
 import type { Cue } from '@/core/narration/captions';
 import type { WalkArea } from '@/contract/views/walk';
 
-/** Dictation: hears somebody speak and gives timed captions. A real recogniser and the simulated one are the same to who listens. */
+/**
+ * Dictation: hears somebody speak and gives timed captions. A real recogniser and the simulated one are the same to who
+ * listens.
+ */
 export interface Dictation {
   /** Begins to listen. @returns stops it */
   listen: (onCue: (cue: Cue) => void, onEnd: () => void) => () => void;

@@ -194,7 +194,10 @@ interface Fix {
   halfDays: number;
 }
 
-/** What failed, by whom it is put right and how long that takes: the work comes into the plan, and the office is asked again. */
+/**
+ * What failed, by whom it is put right and how long that takes: the work comes into the plan, and the office is asked
+ * again.
+ */
 function Failed({ of, onDone }: { of: InspectionView; onDone: () => void }) {
   const fresh = (): Fix => ({ id: newId(), text: '', trade: 'wiring', halfDays: 1 });
   const [fixes, setFixes] = useState<Fix[]>(() => [fresh()]);

@@ -1,6 +1,9 @@
 import { seeded } from '@/core/units/seeded';
 
-/** A distance meter that sends what it measures. A real one and the simulated one are the same to the field that listens. */
+/**
+ * A distance meter that sends what it measures. A real one and the simulated one are the same to the field that
+ * listens.
+ */
 export interface Meter {
   /** Takes one reading. @param near what is expected there, in mm, where it is drawn */
   read: (near?: number) => Promise<{ mm: number }>;

@@ -9,7 +9,9 @@ import { formatDay } from '@/core/units/day';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { Slip } from '../kit/slip';
 
-/** Ten days of outlook, what the plan keeps off because of them, and what the usual weather of later months would take. */
+/**
+ * Ten days of outlook, what the plan keeps off because of them, and what the usual weather of later months would take.
+ */
 export function Weather({ view }: { view: DesksView }) {
   const [typing, setTyping] = useState(false);
   return (

@@ -45,7 +45,8 @@ export function Effect({ view }: { view: PreviewView }) {
         <li>
           {view.trips === 0
             ? 'As many trips as now.'
-            : `${Math.abs(view.trips)} ${Math.abs(view.trips) === 1 ? 'trip' : 'trips'} ${view.trips > 0 ? 'more' : 'fewer'}.`}
+            : `${Math.abs(view.trips)} ${Math.abs(view.trips) === 1 ? 'trip' : 'trips'} ` +
+              `${view.trips > 0 ? 'more' : 'fewer'}.`}
         </li>
         {view.added.length > 0 && <li>Comes in: {view.added.join(', ')}.</li>}
         {view.gone.length > 0 && <li>Falls away: {view.gone.join(', ')}.</li>}

@@ -30,7 +30,8 @@ interface FormTerms<Kind extends CommandKind<ObjectSchema<AnyObject>>> {
 }
 
 /**
- * One command as a form: the same schema that the door checks says what is wrong, beside its field; what the door itself
+ * One command as a form: the same schema that the door checks says what is wrong, beside its field; what the door
+ * itself
  * refuses stands beside its field too. Nothing typed is lost.
  */
 export function CommandForm<Kind extends CommandKind<ObjectSchema<AnyObject>>>({

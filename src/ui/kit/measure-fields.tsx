@@ -72,7 +72,9 @@ function messageOf(error: unknown): string | undefined {
   return typeof message === 'string' && message !== '' ? message : (mm?.message ?? typed?.message);
 }
 
-/** A length as the job writes it, kept in mm with its text. With `none` it may be left empty; `signed` takes a minus. */
+/**
+ * A length as the job writes it, kept in mm with its text. With `none` it may be left empty; `signed` takes a minus.
+ */
 export function LengthField({
   system,
   none,

@@ -2,7 +2,10 @@
 import type { ReactNode } from 'react';
 import { Offcanvas } from 'react-bootstrap';
 
-/** Paper-like panel from the side for one thing; never a dialog over a dialog. With `beside` the page stays in sight and in reach. */
+/**
+ * Paper-like panel from the side for one thing; never a dialog over a dialog. With `beside` the page stays in sight and
+ * in reach.
+ */
 export function Slip({
   title,
   open,

@@ -10,7 +10,10 @@ import { formatMoney } from '@/core/units/money';
 import { formatDay } from '@/core/units/day';
 import { StanceMark } from './stance-mark';
 
-/** A statement as its client reads it: area by area in and out side by side, then what depends, what is allowed for, and the rest. */
+/**
+ * A statement as its client reads it: area by area in and out side by side, then what depends, what is allowed for, and
+ * the rest.
+ */
 export function StatementBody({ content }: { content: Statement }) {
   return (
     <div className="statement">

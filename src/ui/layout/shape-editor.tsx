@@ -97,7 +97,9 @@ function typedOf(shape: Shape): Typed {
   }
 }
 
-/** The shape of what is typed, or the first field that cannot be read. Fields are named `height`, `line 2 1`, `size 0`. */
+/**
+ * The shape of what is typed, or the first field that cannot be read. Fields are named `height`, `line 2 1`, `size 0`.
+ */
 function read(typed: Typed, system: LengthSystem): { shape: Shape } | { field: string; message: string } {
   let wrong: { field: string; message: string } | undefined;
   const fail = (field: string, message: string): Measured => {

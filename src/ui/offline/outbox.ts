@@ -27,7 +27,9 @@ let flushing = false;
 let retryMs = FIRST_RETRY_MS;
 let timer: ReturnType<typeof setTimeout> | undefined;
 
-/** Sends what waits, in order; stops at the first that finds no connection and tries again later. Two tabs take turns. */
+/**
+ * Sends what waits, in order; stops at the first that finds no connection and tries again later. Two tabs take turns.
+ */
 export async function flush(): Promise<void> {
   if (flushing) return;
   flushing = true;

@@ -23,7 +23,10 @@ export async function packsHere(): Promise<{ jobs: JobPack[]; walks: WalkPack[] 
   };
 }
 
-/** Fetches what every job needs for a walk; nothing where there is no connection. Walks that ended elsewhere are let go of. */
+/**
+ * Fetches what every job needs for a walk; nothing where there is no connection. Walks that ended elsewhere are let go
+ * of.
+ */
 export async function keepJobs(): Promise<void> {
   try {
     const response = await fetch('/api/walk-packs');
@@ -51,7 +54,10 @@ export async function fetchWalk(id: string): Promise<WalkPack | undefined> {
   }
 }
 
-/** Begins a walk on this device alone: its beginning waits with its records. @returns its id, or nothing where the job is not kept here */
+/**
+ * Begins a walk on this device alone: its beginning waits with its records.
+ * @returns its id, or nothing where the job is not kept here
+ */
 export async function beginHere(job: string, kind: WalkKind): Promise<string | undefined> {
   const kept = await store.packs.get(`job:${job}`);
   if (!kept?.job) return undefined;

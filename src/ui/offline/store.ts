@@ -22,7 +22,8 @@ export interface Kept {
 }
 
 /**
- * The device's own store. Writes are answered once they are on the disk, so that what was called kept survives an empty battery.
+ * The device's own store. Writes are answered once they are on the disk, so that what was called kept survives an
+ * empty battery.
  */
 export const store = new Dexie('aftermist', { chromeTransactionDurability: 'strict' }) as Dexie & {
   waiting: EntityTable<Waiting, 'order'>;

@@ -85,7 +85,9 @@ export function Unsent() {
   );
 }
 
-/** A refused record stays with its reason until somebody settles it: sent again, put into another room, or taken away. */
+/**
+ * A refused record stays with its reason until somebody settles it: sent again, put into another room, or taken away.
+ */
 function Line({ one }: { one: Waiting }) {
   return (
     <li>

@@ -3,7 +3,10 @@ import { useState } from 'react';
 import type { StandpointView } from '@/contract/views/job';
 import { MarkedPicture } from './marked-picture';
 
-/** Pictures from one spot over the walks: a strip of all of them, and any two laid over each other with a line to pull across. */
+/**
+ * Pictures from one spot over the walks: a strip of all of them, and any two laid over each other with a line to pull
+ * across.
+ */
 export function Compare({ spot, from }: { spot: StandpointView; from: string }) {
   const last = spot.pictures.length - 1;
   const [pair, setPair] = useState<readonly [number, number]>([0, Math.max(0, last)]);

@@ -7,7 +7,9 @@ import { Marks } from './marked-picture';
 const TOOLS = { arrow: 'Arrow', ring: 'Ring', measure: 'Size', text: 'Words' } as const;
 type Tool = keyof typeof TOOLS;
 
-/** Draws on a picture with a finger: arrows, rings, sizes and words, kept beside the picture and taken back one by one. */
+/**
+ * Draws on a picture with a finger: arrows, rings, sizes and words, kept beside the picture and taken back one by one.
+ */
 export function MarkEditor({
   source,
   alt,

@@ -30,11 +30,15 @@ function Shape({ mark }: { mark: Mark }) {
     );
   const turn = Math.atan2(ty - y, tx - x);
   const head = (from: readonly [number, number], angle: number): string =>
-    `M${from[0] - HEAD * Math.cos(angle - 0.5)} ${from[1] - HEAD * Math.sin(angle - 0.5)}L${from[0]} ${from[1]}L${from[0] - HEAD * Math.cos(angle + 0.5)} ${from[1] - HEAD * Math.sin(angle + 0.5)}`;
+    `M${from[0] - HEAD * Math.cos(angle - 0.5)} ${from[1] - HEAD * Math.sin(angle - 0.5)}L${from[0]} ` +
+    `${from[1]}L${from[0] - HEAD * Math.cos(angle + 0.5)} ${from[1] - HEAD * Math.sin(angle + 0.5)}`;
   return (
     <>
       <path
-        d={`M${x} ${y}L${tx} ${ty}${head([tx, ty], turn)}${mark.form === 'measure' ? head([x, y], turn + Math.PI) : ''}`}
+        d={
+          `M${x} ${y}L${tx} ` +
+          `${ty}${head([tx, ty], turn)}${mark.form === 'measure' ? head([x, y], turn + Math.PI) : ''}`
+        }
       />
       {mark.form === 'measure' && <Words x={(x + tx) / 2} y={(y + ty) / 2 - 18} text={mark.text} />}
     </>

@@ -227,7 +227,10 @@ function Piece({
         type="button"
         data-task={block.task}
         title={`${block.label}, ${block.when}`}
-        className={`piece ${elsewhere ? 'of-others' : block.tone} ${short ? 'short' : ''} ${chosen ? 'chosen' : ''} ${block.movable ? 'movable' : ''} ${block.pin ? 'pinned' : ''} ${isDragging ? 'dragged' : ''}`}
+        className={
+          `piece ${elsewhere ? 'of-others' : block.tone} ${short ? 'short' : ''} ${chosen ? 'chosen' : ''} ` +
+          `${block.movable ? 'movable' : ''} ${block.pin ? 'pinned' : ''} ${isDragging ? 'dragged' : ''}`
+        }
         style={{
           gridColumn: `${block.start + 1} / ${block.finish + 1}`,
           gridRow: block.lane + 1,

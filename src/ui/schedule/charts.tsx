@@ -42,7 +42,10 @@ const subscribe = (tell: () => void): (() => void) => {
   return () => query.removeEventListener('change', tell);
 };
 
-/** The look's own colours, read where they are set so that day and evening have theirs; none before the page is in a browser. */
+/**
+ * The look's own colours, read where they are set so that day and evening have theirs; none before the page is in a
+ * browser.
+ */
 function useInks(): Inks | undefined {
   const mode = useSyncExternalStore(
     subscribe,
@@ -99,7 +102,10 @@ export function OverTime({ view }: { view: ProgressView }) {
   return (
     <div className="chart">
       <Drawn
-        aria-label={`Work over time in per cent: now ${Math.round(100 * view.done)} done${view.planned === null ? '' : `, ${Math.round(100 * view.planned)} were agreed for this week`}.`}
+        aria-label={
+          `Work over time in per cent: now ${Math.round(100 * view.done)} ` +
+          `done${view.planned === null ? '' : `, ${Math.round(100 * view.planned)} were agreed for this week`}.`
+        }
         type="line"
         data={data}
         options={options}

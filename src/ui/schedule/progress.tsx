@@ -15,7 +15,10 @@ import { Load, OverTime } from './charts';
 /** Slips shown before one asks for all. */
 const FIRST = 12;
 
-/** How a job stands against what was agreed: by work done, by days slipped with their causes, by what each trade has to do. */
+/**
+ * How a job stands against what was agreed: by work done, by days slipped with their causes, by what each trade has to
+ * do.
+ */
 export function Progress({ view }: { view: ProgressView }) {
   const router = useRouter();
   const [keeping, setKeeping] = useState(false);
@@ -102,7 +105,9 @@ export function Progress({ view }: { view: ProgressView }) {
             <h2 className="fs-5">
               {finish.halves === 0
                 ? 'The end stands where it was agreed.'
-                : `The end is ${Math.abs(finish.halves) / 2} worked ${Math.abs(finish.halves) === 2 ? 'day' : 'days'} ${finish.halves > 0 ? 'later' : 'earlier'} than agreed.`}
+                : `The end is ${Math.abs(finish.halves) / 2} worked ` +
+                  `${Math.abs(finish.halves) === 2 ? 'day' : 'days'} ${finish.halves > 0 ? 'later' : 'earlier'} ` +
+                  'than agreed.'}
             </h2>
             {finish.causes.length > 0 && (
               <ul className="small-text">

@@ -28,8 +28,11 @@ export function Schedule({ view }: { view: ScheduleView }) {
   const blocks = board.rows.flatMap((row) => row.blocks);
   const block = blocks.find((one) => one.task === chosen);
   const base = job ? `/jobs/${job.id}/schedule` : '/schedule';
-  const to = (change: { by?: string; weeks?: number; shift?: number; crew?: string; task?: string }): string =>
-    `${base}?${new URLSearchParams({ by: change.by ?? view.by, weeks: String(change.weeks ?? view.weeks), shift: String(change.shift ?? shift), ...((change.crew ?? view.crew) ? { crew: change.crew ?? view.crew ?? '' } : {}), ...(change.task ? { task: change.task } : {}) })}`;
+  const to = (change: { by?: string; weeks?: number; shift?: number; crew?: string; task?: string }): string => {
+    const terms = { by: view.by, weeks: view.weeks, shift, crew: view.crew ?? '', ...change };
+    const given = Object.entries(terms).filter(([, value]) => value !== '');
+    return `${base}?${new URLSearchParams(given.map(([key, value]) => [key, String(value)]))}`;
+  };
   return (
     <>
       {job && <JobPlaces job={job} />}

@@ -1,6 +1,8 @@
 const SOFT = '\u00ad';
 
-/** Long words with places at which they may break in a narrow block, near enough to syllables for labels of the trade. */
+/**
+ * Long words with places at which they may break in a narrow block, near enough to syllables for labels of the trade.
+ */
 export const soft = (label: string): string =>
   label.replace(/[a-zà-ÿ’]{7,}/gi, (word) =>
     word

@@ -44,7 +44,8 @@ export function Changes({ view }: { view: ChangesView }) {
           <h1>Changes</h1>
           <span className="soft">
             {approved.length > 0
-              ? `${approved.length} approved, ${formatMoney(approved.reduce((sum, one) => sum + one.price.total, 0))} in all`
+              ? `${approved.length} approved, ` +
+                `${formatMoney(approved.reduce((sum, one) => sum + one.price.total, 0))} in all`
               : 'additions and omissions, approved before they are done'}
           </span>
           <span className="push no-print">

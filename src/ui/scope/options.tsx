@@ -194,7 +194,8 @@ const moveWords = (option: OptionView): string =>
     ? 'Its effect on the finish cannot be planned.'
     : option.moves === 0
       ? 'The finish stays.'
-      : `The finish moves ${Math.abs(option.moves)} ${Math.abs(option.moves) === 1 ? 'day' : 'days'} ${option.moves > 0 ? 'later' : 'earlier'}.`;
+      : `The finish moves ${Math.abs(option.moves)} ${Math.abs(option.moves) === 1 ? 'day' : 'days'} ` +
+        `${option.moves > 0 ? 'later' : 'earlier'}.`;
 
 /** Rows are what is compared, columns the options; the best of each figure is said, not coloured alone. */
 function SideBySide({

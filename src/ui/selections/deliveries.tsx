@@ -32,7 +32,10 @@ const TITLES: Record<Open['form'], string> = {
   spare: 'Something is kept',
 };
 
-/** How things come on the site, where they are put, and what stands there: things to fit, what is left, what was salvaged. */
+/**
+ * How things come on the site, where they are put, and what stands there: things to fit, what is left, what was
+ * salvaged.
+ */
 export function Deliveries({ view, left }: { view: DeliveriesView; left: string | undefined }) {
   const [open, setOpen] = useState<Open | undefined>(left ? { form: 'spare' } : undefined);
   const close = (): void => setOpen(undefined);
@@ -233,7 +236,9 @@ function Loose({ view }: { view: DeliveriesView }) {
   );
 }
 
-/** The house as places to keep things, storey over storey: hatched where somebody works, with the floor that is free. */
+/**
+ * The house as places to keep things, storey over storey: hatched where somebody works, with the floor that is free.
+ */
 function StoreMap({ view }: { view: DeliveriesView }) {
   if (view.map.length === 0) return null;
   return (

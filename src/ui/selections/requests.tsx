@@ -37,7 +37,10 @@ const markOf = (request: RequestView): MarkKind =>
         ? 'under-way'
         : 'waiting';
 
-/** Approvals, answers and drawings as their own chain: what was asked of whom, what comes first, and what stands still without it. */
+/**
+ * Approvals, answers and drawings as their own chain: what was asked of whom, what comes first, and what stands still
+ * without it.
+ */
 export function Requests({ view }: { view: RequestsView }) {
   const [open, setOpen] = useState<Open>();
   const close = (): void => setOpen(undefined);
@@ -213,17 +216,39 @@ function standingWords(request: RequestView, today: Day): string {
   const takes = `takes ${leadWords(request.takesLow, request.takesHigh)}`;
   switch (request.standing) {
     case 'answered':
-      return `${request.kind === 'approval' ? 'Granted' : 'Here'}${request.answeredBy ? ` by ${request.answeredBy}` : ''}, ${day(request.expected)}.`;
-    case 'sent':
-      return `Sent ${request.sentOn ? day(request.sentOn) : ''}: ${request.sent}. ${request.overdue ? `They should have answered ${request.named ? `on ${day(request.named)}` : 'by now'}; ask after it` : `Expected ${day(request.expected)}`}, ${need}${request.remindedOn ? `, reminded ${day(request.remindedOn)}` : ''}.`;
+      return (
+        `${request.kind === 'approval' ? 'Granted' : 'Here'}${request.answeredBy ? ` by ${request.answeredBy}` : ''}, ` +
+        `${day(request.expected)}.`
+      );
+    case 'sent': {
+      const named = request.named ? `on ${day(request.named)}` : 'by now';
+      const answer = request.overdue
+        ? `They should have answered ${named}; ask after it`
+        : `Expected ${day(request.expected)}`;
+      const reminded = request.remindedOn ? `, reminded ${day(request.remindedOn)}` : '';
+      return `Sent ${request.sentOn ? day(request.sentOn) : ''}: ${request.sent}. ${answer}, ${need}${reminded}.`;
+    }
     case 'refused':
       return `Not granted. What waits for it stands still until it is asked anew; it ${takes}, ${need}.`;
     case 'waits for another':
-      return `Not sent: it comes after ${request.afterText ?? 'another'}. It ${takes}, so ${day(request.expected)} at the earliest, ${need}.`;
+      return (
+        `Not sent: it comes after ${request.afterText ?? 'another'}. It ${takes}, so ${day(request.expected)} at ` +
+        `the earliest, ${need}.`
+      );
     default:
-      return `Not sent. ${request.sendBy ? `To be sent ${byWords(request.sendBy, today)}` : 'To be sent'}: it ${takes}, ${need}.`;
+      return (
+        `Not sent. ${request.sendBy ? `To be sent ${byWords(request.sendBy, today)}` : 'To be sent'}: it ${takes}, ` +
+        `${need}.`
+      );
   }
 }
 
-const reminder = (request: RequestView, day: (value: Day) => string): string =>
-  `On ${request.sentOn ? day(request.sentOn) : ''} we sent you: ${request.sent}.\nWe need your ${request.kind} on “${request.subject}”${request.neededBy ? ` by ${day(request.neededBy)}` : ''}.${request.waits.length > 0 ? ` Without it this stands still: ${request.waits.map((wait) => wait.text).join(', ')}.` : ''}\nPlease tell us on which day we can count on it.`;
+function reminder(request: RequestView, day: (value: Day) => string): string {
+  const by = request.neededBy ? ` by ${day(request.neededBy)}` : '';
+  const waits = request.waits.map((wait) => wait.text).join(', ');
+  return [
+    `On ${request.sentOn ? day(request.sentOn) : ''} we sent you: ${request.sent}.`,
+    `We need your ${request.kind} on “${request.subject}”${by}.${waits ? ` Without it this stands still: ${waits}.` : ''}`,
+    'Please tell us on which day we can count on it.',
+  ].join('\n');
+}

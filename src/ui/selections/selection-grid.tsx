@@ -172,13 +172,15 @@ function columnsFor(today: Day, job: string): ColumnDef<SelectionView>[] {
 }
 
 /**
- * The table: arrows go from cell to cell, Enter or a letter changes the one in hand, Enter keeps it and goes down, Tab keeps it
+ * The table: arrows go from cell to cell, Enter or a letter changes the one in hand, Enter keeps it and goes down, Tab
+ * keeps it
  * and goes on, Escape leaves it as it was.
  */
 export function SelectionGrid({ groups, asked, today, job, suppliers }: Terms) {
   const columns = useMemo(() => columnsFor(today, job), [today, job]);
   const data = useMemo(() => groups.flatMap(([, items]) => items), [groups]);
-  // eslint-disable-next-line react-hooks/incompatible-library -- nothing here is compiled or memoized by what the table returns
+
+  // returns
   const table = useReactTable({
     data,
     columns,

@@ -32,7 +32,9 @@ const TITLES: Record<Open, string> = {
   expect: 'Another day',
 };
 
-/** All of one selection: what it is, what is next, why its days are what they are, and everything that happened to it. */
+/**
+ * All of one selection: what it is, what is next, why its days are what they are, and everything that happened to it.
+ */
 export function SelectionPage({ view }: { view: SelectionPageView }) {
   const { item } = view;
   const [open, setOpen] = useState<Open>();
@@ -251,7 +253,8 @@ function Facts({ view }: { view: SelectionPageView }) {
       'Price',
       item.unitPrice === null
         ? ''
-        : `${formatMoney(item.unitPrice)} each${item.quantity === null ? '' : `, ${formatMoney(Math.round(item.unitPrice * item.quantity))} in all`}`,
+        : `${formatMoney(item.unitPrice)} ` +
+          `each${item.quantity === null ? '' : `, ${formatMoney(Math.round(item.unitPrice * item.quantity))} in all`}`,
     ],
     [
       'From whom',

@@ -145,5 +145,7 @@ function standing(one: LogisticView, today: string): string {
   if (one.state === 'here') return 'is there';
   const needed = one.neededBy ? `, needed ${formatDay(one.neededBy, today)}` : '';
   if (one.state === 'booked' && one.bookedOn) return `booked for ${formatDay(one.bookedOn, today)}${needed}`;
-  return `takes ${one.leadDays} ${one.leadDays === 1 ? 'day' : 'days'}${needed}${one.askBy ? (one.late ? ': ask at once, the step waits for it' : `: ask by ${formatDay(one.askBy, today)}`) : ''}`;
+  const takes = `takes ${one.leadDays} ${one.leadDays === 1 ? 'day' : 'days'}${needed}`;
+  if (!one.askBy) return takes;
+  return `${takes}: ${one.late ? 'ask at once, the step waits for it' : `ask by ${formatDay(one.askBy, today)}`}`;
 }

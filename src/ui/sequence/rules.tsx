@@ -12,7 +12,10 @@ import { newId } from '../offline/send';
 
 type Open = { what: 'write' } | { what: 'rewrite' | 'switch'; rule: RuleView };
 
-/** The rules by number, with how many links of this job come from each; the firm's own among them, to be written and switched. */
+/**
+ * The rules by number, with how many links of this job come from each; the firm's own among them, to be written and
+ * switched.
+ */
 export function Rules({ view }: { view: SequenceView }) {
   const [open, setOpen] = useState<Open>();
   const { busy, give } = useSend();

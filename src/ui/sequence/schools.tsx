@@ -8,7 +8,10 @@ import { Notice } from '../kit/notice';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
-/** Ways of working in which both sides are right somewhere: picked for the job or one area, after looking at what it would do. */
+/**
+ * Ways of working in which both sides are right somewhere: picked for the job or one area, after looking at what it
+ * would do.
+ */
 export function Schools({ view }: { view: SequenceView }) {
   const [open, setOpen] = useState<string>();
   return (

@@ -166,7 +166,8 @@ function StepLine({ step, onChange }: { step: Step; onChange: () => void }) {
             <summary className="soft">
               {open.length === 0
                 ? `after ${step.links.length} that ${step.links.length === 1 ? 'is' : 'are'} done`
-                : `${step.links.length - Math.min(2, open.length)} more ${step.links.length - Math.min(2, open.length) === 1 ? 'reason' : 'reasons'}`}
+                : `${step.links.length - Math.min(2, open.length)} more ` +
+                  (step.links.length - Math.min(2, open.length) === 1 ? 'reason' : 'reasons')}
             </summary>
             {[...open.slice(2), ...step.links.filter((link) => link.done)].map((link) => (
               <Because key={`${link.from}${link.rule}`} link={link} />

@@ -6,7 +6,10 @@ import { TRADES } from '@/core/sequence/trades';
 import { Because } from './because';
 import { timeWords } from './time-words';
 
-/** The order one step at a time, as one would tell it to somebody: what, who, when, after what and why, and what it makes possible. */
+/**
+ * The order one step at a time, as one would tell it to somebody: what, who, when, after what and why, and what it
+ * makes possible.
+ */
 export function WalkThrough({ steps, onChange }: { steps: StepView[]; onChange: (task: string) => void }) {
   const [at, setAt] = useState(0);
   const place = Math.min(at, steps.length - 1);

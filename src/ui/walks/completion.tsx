@@ -22,7 +22,9 @@ type Open =
   | { form: 'take-up' | 'answer'; item: Item }
   | { form: 'accept'; area: CompletionView['areas'][number] };
 
-/** The end of a job: what is left by trade, parts that come, the client's list, what stays with them, rooms accepted. */
+/**
+ * The end of a job: what is left by trade, parts that come, the client's list, what stays with them, rooms accepted.
+ */
 export function Completion({ view }: { view: CompletionView }) {
   const [open, setOpen] = useState<Open>();
   const remove = useRemove();

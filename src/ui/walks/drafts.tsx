@@ -21,7 +21,10 @@ interface Proposed {
 const clock = (seconds: number): string =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds) % 60).padStart(2, '0')}`;
 
-/** What a narration proposes, each draft beside its words and its second. Nothing is a record before somebody accepts it. */
+/**
+ * What a narration proposes, each draft beside its words and its second. Nothing is a record before somebody accepts
+ * it.
+ */
 export function Drafts({
   narration,
   here,

@@ -10,7 +10,9 @@ import type { Walking } from './use-walk';
 
 const USUAL_WALLS = 4;
 
-/** What goes into a wall before it is closed: where from its left corner, how high, how far it reaches, with a picture. */
+/**
+ * What goes into a wall before it is closed: where from its left corner, how high, how far it reaches, with a picture.
+ */
 export function InWallForm({
   area,
   units,

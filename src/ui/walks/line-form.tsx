@@ -13,7 +13,10 @@ import type { Walking } from './use-walk';
 export function understood(fresh: Fresh, areas: readonly WalkArea[]): string {
   const area = areas.find((one) => one.id === fresh.area);
   if (fresh.kind === 'progress')
-    return `${area?.steps.find((step) => step.phase === fresh.phase)?.label ?? fresh.phase}: ${fresh.fraction >= 1 ? 'done' : `${Math.round(fresh.fraction * 100)} %`}`;
+    return (
+      `${area?.steps.find((step) => step.phase === fresh.phase)?.label ?? fresh.phase}: ` +
+      (fresh.fraction >= 1 ? 'done' : `${Math.round(fresh.fraction * 100)} %`)
+    );
   return `${KIND_WORDS[fresh.kind]}: ${recordWords(fresh)}`;
 }
 

@@ -8,7 +8,10 @@ import { simulatedDictation, spokenWalk } from '../desks/dictation';
 import { Drafts } from './drafts';
 import type { Walking } from './use-walk';
 
-/** Telling a walk: dictate it, or drop what was said as captions or text; what is proposed from it is accepted, put right or dropped. */
+/**
+ * Telling a walk: dictate it, or drop what was said as captions or text; what is proposed from it is accepted, put
+ * right or dropped.
+ */
 export function Tell({ here, walking, onDone }: { here: string; walking: Walking; onDone: () => void }) {
   const [problem, setProblem] = useState<string>();
   const [heard, setHeard] = useState<Cue[]>([]);

@@ -96,7 +96,9 @@ function Walking({ given }: { given: WalkPack }) {
       );
       if (large.length > 0)
         say({
-          text: `${large.map((one) => one.name).join(', ')}: a picture has at most ${LARGEST_PICTURE / 1024 / 1024} MB. Take it smaller.`,
+          text:
+            `${large.map((one) => one.name).join(', ')}: a picture has at most ${LARGEST_PICTURE / 1024 / 1024} ` +
+            'MB. Take it smaller.',
         });
       standpoint.current = undefined;
     },

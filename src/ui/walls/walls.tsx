@@ -32,7 +32,8 @@ export function Walls({ view }: { view: WallsView }) {
           <span className="soft">
             {walls.length === 0
               ? 'nothing recorded yet'
-              : `${walls.reduce((sum, wall) => sum + wall.things.length, 0)} things in ${walls.length} ${walls.length === 1 ? 'wall' : 'walls'}`}
+              : `${walls.reduce((sum, wall) => sum + wall.things.length, 0)} things in ${walls.length} ` +
+                (walls.length === 1 ? 'wall' : 'walls')}
           </span>
           <span className="push actions no-print">
             <StartWalk job={job.id} openWalk={job.openWalk} kind="close-in" />
@@ -65,7 +66,10 @@ export function Walls({ view }: { view: WallsView }) {
                 </div>
                 <DrawingView
                   drawing={wall.drawing}
-                  label={`${area.name}, ${wall.name} as one faces it: ${wall.things.map((thing) => `${thing.number} ${thing.what}`).join(', ')}`}
+                  label={
+                    `${area.name}, ${wall.name} as one faces it: ` +
+                    wall.things.map((thing) => `${thing.number} ${thing.what}`).join(', ')
+                  }
                 />
                 <ul className="lines">
                   {wall.things.map((thing) => (
@@ -119,7 +123,8 @@ function Check({ view: { area, job }, check }: { view: WallsView; check: NonNull
       ) : (
         <Notice bad={check.covered}>
           {check.covers
-            ? `${check.covers[0]?.toUpperCase() ?? ''}${check.covers.slice(1)} does not start in the plan while a line is open.`
+            ? `${check.covers[0]?.toUpperCase() ?? ''}${check.covers.slice(1)} does not start in the plan while a ` +
+              'line is open.'
             : 'A line is open.'}
           {check.covered ? ' It was begun on site all the same.' : ''}
         </Notice>
