@@ -43,8 +43,7 @@ export function findable({ db }: House): Found[] {
           AND NOT EXISTS (SELECT 1 FROM observation back WHERE back.kind = 'withdrawal' AND back.about = observation.id)`,
     ).map((row): Found => ({
       label:
-        `${IN_WALL_KINDS[row.what]}${row.text ? ` ${row.text}` : ''}, ${row.name} wall ${row.wall + 1}, ` +
-        row.jobName,
+        `${IN_WALL_KINDS[row.what]}${row.text ? ` ${row.text}` : ''}, ${row.name} wall ${row.wall + 1}, ` + row.jobName,
       kind: 'in a wall',
       path: `/jobs/${row.job}/areas/${row.area}/walls#wall-${row.wall + 1}`,
     })),

@@ -181,6 +181,8 @@ export function SelectionGrid({ groups, asked, today, job, suppliers }: Terms) {
   const data = useMemo(() => groups.flatMap(([, items]) => items), [groups]);
 
   // returns
+  // Nothing here is compiled or memoized by what the table returns.
+  // eslint-disable-next-line react-hooks/incompatible-library
   const table = useReactTable({
     data,
     columns,
