@@ -1,4 +1,5 @@
 import hooks from 'eslint-plugin-react-hooks';
+import a11y from 'eslint-plugin-jsx-a11y';
 import ts from 'typescript-eslint';
 
 export default ts.config(
@@ -18,6 +19,20 @@ export default ts.config(
     },
   },
   { files: ['src/**/*.tsx', 'src/ui/**/*.ts'], ...hooks.configs.flat['recommended-latest'] },
+  {
+    files: ['src/**/*.tsx'],
+    ...a11y.flatConfigs.recommended,
+    rules: {
+      ...a11y.flatConfigs.recommended.rules,
+      // What slides in takes the focus to its first field, and gives it back; a recording's words stand beside it.
+      'jsx-a11y/no-autofocus': 'off',
+      'jsx-a11y/media-has-caption': 'off',
+      // What scrolls sideways, and lists gone through by arrow, are reached by key; axe looks at them on the drawn page.
+      'jsx-a11y/no-noninteractive-tabindex': 'off',
+      'jsx-a11y/no-noninteractive-element-interactions': 'off',
+      'jsx-a11y/no-static-element-interactions': 'off',
+    },
+  },
   {
     files: ['**/*.test.ts', 'tests/**'],
     rules: {

@@ -177,7 +177,7 @@ export interface DemoArea {
   stood: string[];
 }
 
-export interface DemoHold {
+interface DemoHold {
   area: string;
   phase: Phase;
   kind: HoldKind;
@@ -216,7 +216,7 @@ export interface DemoSelection {
   again?: { orderedIn: number; expectedIn: number };
 }
 
-export interface DemoAlternative {
+interface DemoAlternative {
   choice: string;
   code: string;
   colour: string;
@@ -242,7 +242,7 @@ export interface DemoRequest {
   waits: ({ area: string; selection: string } | { area: string; phase: Phase })[];
 }
 
-export interface DemoDelivery {
+interface DemoDelivery {
   inDays: number;
   half?: 'morning' | 'afternoon';
   place?: string;
@@ -255,7 +255,7 @@ export interface DemoDelivery {
   selections: { area: string; selection: string }[];
 }
 
-export interface DemoSpare {
+interface DemoSpare {
   kind: SpareKind;
   what: string;
   quantity?: number;

@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { CommandAnswer } from '@/contract/command';
+import type { CommandType, Input } from '@/contract/commands';
+import type { SelectionState } from '@/core/selections/states';
 import { addDays, onToWeekday, type Day } from '@/core/units/day';
 import { parseLength } from '@/core/units/length';
 import { instantIn, type Zone } from '@/core/units/zone';
@@ -79,7 +81,7 @@ class Script {
     this.house.clock = standingClock(date < this.now ? date : this.now);
   }
 
-  private say(type: string, payload: object, who?: Who): CommandAnswer {
+  private say<Type extends CommandType>(type: Type, payload: Input<Type>, who?: Who): CommandAnswer {
     const contractor: Who = who ?? { kind: 'person', id: demoId('person', 'maren'), name: 'Maren', role: 'contractor' };
     const answer = receive(this.house, contractor, {
       id: demoId('command', String(this.count++)),
@@ -166,8 +168,7 @@ class Script {
 
   open(job: DemoJob): void {
     const id = (...path: string[]): string => demoId(job.key, ...path);
-    const day = (offset: number | undefined): string | undefined =>
-      offset === undefined ? undefined : addDays(this.start, offset);
+    const day = (offset: number): string => addDays(this.start, offset);
     this.at(this.when(Math.min(-3, job.startsIn - 5), 9));
     const facts = {
       id: id(),
@@ -229,7 +230,7 @@ class Script {
     );
   }
 
-  private selection(job: DemoJob, item: DemoSelection): Record<string, unknown> {
+  private selection(job: DemoJob, item: DemoSelection): Input<'selection.add'> {
     const {
       area,
       slipped,
@@ -260,7 +261,7 @@ class Script {
   private request(
     job: DemoJob,
     { key, takes: [takesLow, takesHigh], after, waits, sentIn: _, sent: __, expectedIn: ___, ...request }: DemoRequest,
-  ): Record<string, unknown> {
+  ): Input<'request.add'> {
     const id = (...path: string[]): string => demoId(job.key, ...path);
     return {
       id: id('request', key),
@@ -292,7 +293,7 @@ class Script {
       });
     }
     for (const { area, category, quantity, unit, again } of job.selections) {
-      if (!again) continue;
+      if (!again || quantity === undefined || unit === undefined) continue;
       const row = one<{ id: string; version: number }>(
         this.house.db,
         'SELECT id, version FROM selection WHERE follows = @id AND removed = 0',
@@ -312,9 +313,13 @@ class Script {
     for (const { area, category, keptAt } of job.selections) {
       const kept =
         keptAt &&
-        one<{ version: number; state: string }>(this.house.db, 'SELECT version, state FROM selection WHERE id = @id', {
-          id: id('selection', area, category),
-        });
+        one<{ version: number; state: SelectionState }>(
+          this.house.db,
+          'SELECT version, state FROM selection WHERE id = @id',
+          {
+            id: id('selection', area, category),
+          },
+        );
       if (kept)
         this.say('selection.step', {
           id: id('selection', area, category),

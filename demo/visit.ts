@@ -1,14 +1,12 @@
+import type { CommandType, Input } from '@/contract/commands';
 import { parseLength } from '@/core/units/length';
 import type { Measured } from '@/core/layout/shape';
 import type { Who } from '@/server/door/who';
 import { demoId } from './ids';
 import type { DemoJob, DemoVisit } from './scenario';
 
-interface Said {
-  type: string;
-  payload: Record<string, unknown>;
-  by?: Who;
-}
+/** A command of the visit; each is checked against its own shape. */
+type Said = { [Type in CommandType]: { type: Type; payload: Input<Type>; by?: Who } }[CommandType];
 
 /** A first visit as the commands that people would have given. */
 export function visitCommands(job: DemoJob, visit: DemoVisit): Said[] {
@@ -105,7 +103,7 @@ export function visitCommands(job: DemoJob, visit: DemoVisit): Said[] {
     ...each(visit.findings, ({ area: key, ...finding }, number) => ({
       type: 'finding.add',
       payload: {
-        ...Object.fromEntries(Object.entries(finding).filter(([, value]) => value !== null)),
+        ...(finding as Omit<Input<'finding.add'>, 'id' | 'job'>),
         id: id('finding', String(number)),
         job: id(),
         ...(key ? { area: area(key) } : {}),

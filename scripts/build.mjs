@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { bin, contentHash, once, root, run } from './ground.mjs';
+import { bin, contentHash, once, root, run } from './toolchain.mjs';
 
 /** Builds the application and the planner's thread, unless both are built from just this source. */
 export function build() {

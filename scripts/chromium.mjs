@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs';
-import { run } from './ground.mjs';
+import { run } from './toolchain.mjs';
 
 const PLACES = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
 const found = () => [process.env.CHROMIUM, ...PLACES].find((path) => path && existsSync(path));

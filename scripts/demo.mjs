@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { bin, install, root, run } from './ground.mjs';
+import { bin, install, root, run } from './toolchain.mjs';
 import { build } from './build.mjs';
 import { serve } from './serve.mjs';
 import { refuseWrongEnvironment } from '../src/server/environment.mjs';

@@ -1,7 +1,7 @@
 import { pathToFileURL } from 'node:url';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { bin, root, run } from './ground.mjs';
+import { bin, root, run } from './toolchain.mjs';
 
 /** The place of long runs: `npm run long -- NAME`. What each looks for, `npm test` looks for in seconds. */
 const LONG = {

@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { bin, root } from './ground.mjs';
+import { bin, root } from './toolchain.mjs';
 
 /** Starts the built application on 127.0.0.1 and stays; stopping this stops it. */
 export function serve(env, ready) {

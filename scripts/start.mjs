@@ -1,4 +1,4 @@
-import { install } from './ground.mjs';
+import { install } from './toolchain.mjs';
 import { build } from './build.mjs';
 import { serve } from './serve.mjs';
 import { refuseWrongEnvironment } from '../src/server/environment.mjs';

@@ -9,28 +9,52 @@ export type Role = (typeof ROLES)[number];
  */
 export type May = Role | 'link' | 'desk' | 'founder';
 
+/** What a command may change: the plan (of some jobs or all), the screens of one job, or only what the firm keeps. */
+export type Affects = 'plan' | 'job' | 'firm';
+
 /** The shape of one kind of change, shared by the browser that makes it and the door that checks it. */
-export interface CommandKind<Schema extends ObjectSchema<AnyObject>> {
-  type: string;
+export interface CommandKind<
+  Schema extends ObjectSchema<AnyObject>,
+  Type extends string = string,
+  Touched extends Affects = Affects,
+> {
+  type: Type;
   may: readonly May[];
+  /** The door sees to it: a handler of the plan's that forgot to have it made anew is refused by the first test. */
+  affects: Touched;
   schema: Schema;
   /** Fields that are never written to the log. */
   secret?: readonly string[];
 }
 
-export const command = <Schema extends ObjectSchema<AnyObject>>(
-  type: string,
+export const command = <
+  const Type extends string,
+  const Touched extends Affects,
+  Schema extends ObjectSchema<AnyObject>,
+>(
+  type: Type,
   may: readonly May[],
+  affects: Touched,
   schema: Schema,
   secret?: readonly string[],
-): CommandKind<Schema> => ({
-  type,
-  may,
-  schema,
-  ...(secret ? { secret } : {}),
-});
+): CommandKind<Schema, Type, Touched> => ({ type, may, affects, schema, ...(secret ? { secret } : {}) });
 
 export type PayloadOf<Kind> = Kind extends CommandKind<infer Schema> ? InferType<Schema> : never;
+
+/** The keys with a default may be left out by whoever gives a command. */
+type Defaulted<Schema> =
+  Schema extends ObjectSchema<AnyObject, AnyObject, infer Default>
+    ? { [Key in keyof Default]: undefined extends Default[Key] ? never : Key }[keyof Default]
+    : never;
+/** Of the items of a list only their kinds are known here, not which of their keys have a default. */
+type ItemsOf<Value> = Value extends readonly (infer Item)[]
+  ? readonly (Item extends object ? Partial<Loose<Item>> : Item)[]
+  : Value;
+type Loose<Value> = { [Key in keyof Value]: ItemsOf<Value[Key]> };
+type Lenient<Value, Optional> = Omit<Loose<Value>, Extract<Optional, keyof Value>> &
+  Partial<Pick<Loose<Value>, Extract<Optional, keyof Value>>>;
+export type InputOf<Kind> =
+  Kind extends CommandKind<infer Schema> ? Lenient<InferType<Schema>, Defaulted<Schema>> : never;
 
 export const EVERYBODY = ROLES;
 export const OFFICE = ['contractor', 'office'] as const;

@@ -10,7 +10,7 @@ const DAY = /^\d{4}-\d\d-\d\d$/;
 const NOON = 'T12:00:00Z';
 
 /** @param {string} zone @returns {boolean} whether this machine knows a time zone of that name */
-export function isZone(zone) {
+function isZone(zone) {
   try {
     return Boolean(zone) && new Intl.DateTimeFormat('en', { timeZone: zone }).format(0) !== '';
   } catch {

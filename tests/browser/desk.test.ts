@@ -2,7 +2,21 @@ import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { StoredPlan } from '@/server/schedule/read-plan';
 import { demoId } from '../../demo/seed';
-import { choose, DESK, gone, inspect, PHONE, press, seesText, textFits, visit } from '../support/browser';
+import {
+  choose,
+  click,
+  DESK,
+  gone,
+  hrefOf,
+  inspect,
+  PHONE,
+  press,
+  seesText,
+  sent,
+  textFits,
+  type,
+  visit,
+} from '../support/browser';
 import { fillIn, setDay } from '../support/forms';
 import { areaOf, signalHouse } from '../support/houses';
 import { stage } from '../support/stage';
@@ -12,9 +26,6 @@ const on = stage();
 const { at, planOf } = on;
 const taskOf = (plan: StoredPlan, area: string, phase: string) =>
   plan.tasks.find((task) => task.id === `${areaOf(area)}:${phase}`);
-async function click(page: Page, selector: string): Promise<void> {
-  await (await page.waitForSelector(selector))?.click();
-}
 const fill = (page: Page, name: string, text: string): Promise<void> => fillIn(page, `[name="${name}"]`, text);
 
 describe('holds', () => {
@@ -75,7 +86,7 @@ describe('scope and selections', () => {
 
   it('are found by a piece of their name and explain their dates', async () => {
     const page = await at(`${job}/selections`);
-    await page.type('[aria-label="Search selections"]', 'lumen');
+    await type(page, '[aria-label="Search selections"]', 'lumen');
     await gone(page, 'Kitchen cabinets');
     await press(page, 'Lantern glazing');
     await seesText(page, 'it takes 140 to 154 days, counted at the longest, with 2 days in hand');
@@ -255,10 +266,8 @@ describe('updates', () => {
     await choose(page, 'sub', demoId('sub', 'wiring'));
     await fill(page, 'recipient', 'Petra');
     await press(page, 'Make the link');
-    const path = await (
-      await page.waitForSelector('aside a[href^="/s/"]')
-    )?.evaluate((link) => link.getAttribute('href'));
-    const petra = await at(path ?? '', PHONE);
+    const path = await hrefOf(page, '::-p-xpath(//aside//li[contains(., "Petra")]//a[starts-with(@href, "/s/")])');
+    const petra = await at(path, PHONE);
     await seesText(petra, 'Halyard Wiring');
     await seesText(petra, 'boxes too low on the east wall');
     await inspect(petra, 'sub page');
@@ -284,12 +293,12 @@ describe('a walk without signal', () => {
     await seesText(page, '1 of 18');
     await page.setOfflineMode(true);
     await press(page, 'Line');
-    await page.type('#line', 'seen without signal');
+    await type(page, '#line', 'seen without signal');
     await press(page, 'Keep');
     await seesText(page, '1 kept here');
     await page.setOfflineMode(false);
     await page.evaluate(() => window.dispatchEvent(new Event('online')));
-    await gone(page, 'kept here');
+    await sent(page);
     await page.reload();
     await seesText(page, 'seen without signal');
   });
@@ -315,7 +324,7 @@ describe('a walk without signal', () => {
       });
     });
     await press(page, 'Line');
-    await page.type('#line', '! loose tread');
+    await type(page, '#line', '! loose tread');
     await press(page, 'Keep');
     await seesText(page, '1 kept here');
     await press(page, '1 kept here');

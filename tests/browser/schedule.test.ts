@@ -1,11 +1,11 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { ElementHandle, Page } from 'puppeteer-core';
+import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { dayOfSlot, slotOf } from '@/core/units/slot';
 import { demoId } from '../../demo/seed';
-import { gone, inspect, press, seesText, textFits } from '../support/browser';
+import { choose, gone, hrefOf, inspect, press, seesText, textFits, upload } from '../support/browser';
 import { fillIn } from '../support/forms';
 import { areaOf, folder } from '../support/houses';
 import { stage } from '../support/stage';
@@ -85,7 +85,7 @@ describe('the half-day board', () => {
       await textFits(page, /wins \d+(\.\d)? days? sooner/);
       await press(page, 'Close');
       await page.goto(`${on.server.url}/schedule`);
-      await page.select('[aria-label="Show one crew alone"]', demoId('sub', 'plumbing'));
+      await choose(page, '[aria-label="Show one crew alone"]', demoId('sub', 'plumbing'));
       await gone(page, 'Rope & Rubble, 2 crews');
       await seesText(page, 'Brackwater Plumbing');
       await press(page, 'Look longer for a better plan');
@@ -121,16 +121,16 @@ describe('the order of the work', () => {
   it('takes a rule of the firm’s own, and refuses one that goes round with the steps it goes through', async () => {
     const page = await at(`${signal}/sequence`);
     await press(page, 'Write a rule');
-    await page.select('[name="before"]', 'tape');
-    await page.select('[name="after"]', 'board');
+    await choose(page, '[name="before"]', 'tape');
+    await choose(page, '[name="after"]', 'board');
     await fillIn(page, '[name="reason"]', 'somebody said so');
     await press(page, 'What would it do?');
     await textFits(
       page,
       /wait for each other in a ring: .*board → .*tape|wait for each other in a ring: .*tape → .*board/,
     );
-    await page.select('[name="before"]', 'first-coats');
-    await page.select('[name="after"]', 'trim');
+    await choose(page, '[name="before"]', 'first-coats');
+    await choose(page, '[name="after"]', 'trim');
     await press(page, 'What would it do?');
     await textFits(page, /No job would end|would end/);
     await press(page, 'Keep');
@@ -176,7 +176,7 @@ describe('what comes from outside', () => {
       .filter((one) => one.crew === crew && one.state === 'waiting')
       .sort((a, b) => a.start - b.start)[0];
     const page = await at('/desks');
-    await page.select('[aria-label="Read the calendar of"]', crew);
+    await choose(page, '[aria-label="Read the calendar of"]', crew);
     const [good, bad] = [join(folder(), 'bram.ics'), join(folder(), 'broken.ics')];
     writeFileSync(bad, 'BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nDTSTART:2027');
     writeFileSync(
@@ -196,10 +196,9 @@ describe('what comes from outside', () => {
         '',
       ].join('\r\n'),
     );
-    const field = (await page.waitForSelector('#busy-file')) as ElementHandle<HTMLInputElement>;
-    await field.uploadFile(bad);
+    await upload(page, '#busy-file', bad);
     await seesText(page, 'breaks off or is damaged');
-    await field.uploadFile(good);
+    await upload(page, '#busy-file', good);
     await seesText(page, '1 events, 8 busy half-days');
     await textFits(page, /would end|No job would end/);
     await press(page, 'Count them as away');
@@ -207,11 +206,9 @@ describe('what comes from outside', () => {
     await expect
       .poll(async () => (await task(first?.id ?? ''))?.start ?? 0, { timeout: 15_000 })
       .toBeGreaterThanOrEqual(slotOf(plan.origin, '2027-03-13'));
-    await page.select('[aria-label="Whose calendar"]', `sub ${crew}`);
+    await choose(page, '[aria-label="Whose calendar"]', `sub ${crew}`);
     await press(page, 'Open a calendar');
-    const path = await (
-      await page.waitForSelector('a[href^="/calendar/"]')
-    )?.evaluate((element) => element.getAttribute('href'));
+    const path = await hrefOf(page, 'a[href^="/calendar/"]');
     const feed = await fetch(`${on.server.url}${path}`);
     expect([feed.status, feed.headers.get('content-type')]).toEqual([200, 'text/calendar; charset=utf-8']);
     expect(await feed.text()).toContain(`UID:${first?.id ?? ''}@aftermist`.slice(0, 60));

@@ -1,13 +1,12 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Page } from 'puppeteer-core';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { addDays } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { demoId } from '../../demo/seed';
-import { choose, gone, PHONE, press, seesText } from '../support/browser';
+import { choose, click, gone, hrefOf, PHONE, press, seesText, type, upload } from '../support/browser';
 import { fillIn, setDay } from '../support/forms';
 import { areaOf, folder } from '../support/houses';
 import { stage } from '../support/stage';
@@ -75,16 +74,7 @@ describe('the longest order of a job', () => {
     );
 
     // The thread leads to the block on the board, and from there back to what it waits for.
-    await page.waitForFunction(() =>
-      [...document.querySelectorAll('.thread-back a')].some((link) => link.textContent.includes('So Lantern roof')),
-    );
-    await page.evaluate(() =>
-      (
-        [...document.querySelectorAll('.thread-back a')].find((link) =>
-          link.textContent.includes('So Lantern roof'),
-        ) as HTMLElement
-      ).click(),
-    );
+    await click(page, '.thread-back a::-p-text(So Lantern roof)');
     await seesText(page, 'Why here?');
     await press(page, 'Look at what it waits for');
     await seesText(page, 'Why these days');
@@ -100,12 +90,8 @@ describe('what came is not right', () => {
     const phone = await at(tannery, PHONE);
     await press(phone, 'Start a walk');
     await seesText(phone, '1 of 9');
-    for (
-      let step = 0;
-      step < 9 && !(await phone.evaluate(() => document.body.innerText.includes('Kitchen cabinets')));
-      step++
-    )
-      await phone.keyboard.press('ArrowRight');
+    await click(phone, 'button::-p-text(1 of 9)');
+    await click(phone, '.route button::-p-text(Kitchen)');
     await seesText(phone, 'Kitchen cabinets');
     await press(phone, 'wrong');
     await fillIn(phone, '[aria-label="How many of Kitchen cabinets are wrong"]', '1');
@@ -117,10 +103,7 @@ describe('what came is not right', () => {
         .jpeg()
         .toBuffer(),
     );
-    const input = await phone.waitForSelector('[aria-label="Picture of Kitchen cabinets"]');
-    await (input as Awaited<ReturnType<Page['$']>> & { uploadFile: (path: string) => Promise<void> }).uploadFile(
-      picture,
-    );
+    await upload(phone, '[aria-label="Picture of Kitchen cabinets"]', picture);
     await press(phone, 'Keep: wrong');
     await seesText(phone, 'Kitchen cabinets: wrong');
 
@@ -152,10 +135,8 @@ describe('what came is not right', () => {
 describe('a room', () => {
   it('has its sheet for the wall: one page, printed from where it stands', async () => {
     const page = await at(`${signal}/areas/${areaOf('wet')}`);
-    const href = await (
-      await page.waitForSelector('a[href$="/sheet.pdf"]')
-    )?.evaluate((link) => link.getAttribute('href'));
-    const answer = await fetch(`${on.server.url}${href ?? ''}`);
+    const href = await hrefOf(page, 'a[href$="/sheet.pdf"]');
+    const answer = await fetch(`${on.server.url}${href}`);
     expect([answer.status, answer.headers.get('content-type')]).toEqual([200, 'application/pdf']);
     const document = await getDocument({ data: new Uint8Array(await answer.arrayBuffer()), verbosity: 0 }).promise;
     expect(document.numPages).toBe(1);
@@ -208,7 +189,8 @@ describe('the table of selections', () => {
     // A list: the good lines beside the bad, then a code that is built otherwise than the others of its supplier.
     await press(page, 'Read a list');
     await page.waitForSelector('#csv-selections', { visible: true });
-    await page.type(
+    await type(
+      page,
       '#csv-selections',
       'area,step,category,choice,code,quantity,unit,supplier,lead low,lead high\n' +
         'Kitchen,cabinets,Handles,Brushed bars,H-128,24,pieces,Quayside Fittings,5,8\n' +
@@ -221,8 +203,8 @@ describe('the table of selections', () => {
     await seesText(page, '1 selection was read.');
     // The slip gives back what was in hand before it when it is gone.
     await page.waitForSelector('.offcanvas', { hidden: true });
-    await page.select('[aria-label="Group by"]', 'supplier');
-    await page.type('[aria-label="Search selections"]', 'handles');
+    await choose(page, '[aria-label="Group by"]', 'supplier');
+    await type(page, '[aria-label="Search selections"]', 'handles');
     await seesText(page, 'Quayside Fittings 1');
     await gone(page, 'Lantern glazing');
     const [handles] = await page.$$eval('[data-cell$=":code"]', (cells) =>

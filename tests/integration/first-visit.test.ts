@@ -4,6 +4,7 @@ import { measured, type RoomShape } from '@/core/layout/shape';
 import { all, one } from '@/server/database/query';
 import type { Who } from '@/server/door/who';
 import { areaPaper, jobPaper } from '@/server/files/papers';
+import type { Input } from '@/contract/commands';
 import type { House } from '@/server/house';
 import { layoutView } from '@/server/layout/queries';
 import { materialsView } from '@/server/quantities/queries';
@@ -16,7 +17,7 @@ import { openLink, sharedView } from '@/server/updates/shared';
 import { tokenOf } from '@/server/access/tokens';
 import { walkPack } from '@/server/walks/pack';
 import { demoId } from '../../demo/seed';
-import { areaOf, command, demoHouse, give, MAREN, must, newId, TODAY } from '../support/houses';
+import { areaOf, command, demoHouse, giveRaw, MAREN, must, newId, TODAY } from '../support/houses';
 import { receive } from '@/server/door/door';
 
 const dairy = demoId('dairy');
@@ -28,16 +29,16 @@ const square = (mm: number): RoomShape => ({
   walls: [mm, mm, mm, mm].map((wall) => ({ ...measured(wall), turn: 90 })),
 });
 const renew = (house: House): void => void renewOnce(house.db, TODAY, house.clock.now().toISOString());
-const opening = (over: object = {}) => ({
+const opening = (over: Partial<Input<'opening.add'>> = {}) => ({
   wall: 0,
-  kind: 'window',
+  kind: 'window' as const,
   name: 'W',
   width: measured(600),
   height: measured(800),
   sill: measured(900),
   along: measured(2900),
   count: 1,
-  hinge: 'left',
+  hinge: 'left' as const,
   opensIn: true,
   clear: null,
   ...over,
@@ -48,7 +49,7 @@ const refused = (
   payload: unknown,
   who?: Who,
 ): { code: string; field?: string; title: string } => {
-  const answer = give(house, type, payload, who);
+  const answer = giveRaw(house, type, payload, who);
   if (answer.status !== 'refused') throw new Error(`${type} was taken`);
   expect(answer.httpStatus).toBeLessThan(500);
   return answer.problem;
@@ -303,7 +304,7 @@ describe('an assumption', () => {
 
   it('keeps the newest word, however late an older one arrives', () => {
     const house = demoHouse();
-    const say = (verdict: string, at: string): unknown =>
+    const say = (verdict: 'held' | 'wrong', at: string): unknown =>
       receive(house, MAREN, {
         ...command('assumption.settle', { id: assumption, verdict, found: '', extraId: newId() }),
         at,
@@ -325,7 +326,7 @@ describe('options', () => {
     const [overlay, strip] = set?.options ?? [];
     expect(overlay?.areaDone && strip?.areaDone && overlay.areaDone < strip.areaDone).toBe(true);
     must(house, 'options.choose', {
-      id: set?.id,
+      id: set!.id,
       version: 1,
       key: 'overlay',
       reason: 'the money',
@@ -346,13 +347,13 @@ describe('a change', () => {
     id: newId(),
     job: dairy,
     area: dairyArea(area),
-    kind: 'addition',
+    kind: 'addition' as const,
     title: 'a loft hatch',
     why: '',
     lines: [{ verb: 'build', subject: 'a hatch', quantity: 1, unit: 'pieces', unitPrice: 48_000 }],
     markup: 0.15,
     taxRate: 0.2,
-    work: { trade: 'carpentry', halfDays: 8, after: 'trim' },
+    work: { trade: 'carpentry', halfDays: 8, after: 'trim' } as const,
   });
 
   it('moves the finish by what the client was told, once they approve it and not before', () => {
@@ -392,11 +393,11 @@ describe('a change', () => {
     });
     const asked = {
       ...change('back'),
-      kind: 'omission',
+      kind: 'omission' as const,
       title: 'the meadow face stays',
       work: undefined,
-      drops: ['face-paint'],
-      omits: [line?.id],
+      drops: ['face-paint'] as const,
+      omits: [line!.id],
     };
     expect(refused(house, 'change.add', asked)).toMatchObject({ code: 'omission-costs', field: 'lines' });
     must(house, 'change.add', {

@@ -20,7 +20,7 @@ import { renewOnce } from '@/server/schedule/renew';
 import { searchOnce } from '@/server/schedule/search';
 import { sequenceView } from '@/server/sequence/queries';
 import { demoId } from '../../demo/seed';
-import { areaOf, command, demoHouse, give, MAREN, must, newId, signalHouse, TODAY } from '../support/houses';
+import { areaOf, command, demoHouse, give, MAREN, must, newId, raw, signalHouse, TODAY } from '../support/houses';
 import { build } from '../support/synthetic';
 
 const renew = (house: House): StoredPlan => {
@@ -38,7 +38,7 @@ const find = (plan: StoredPlan, id: string): PlannedTask => {
 };
 const signal = (area: string, phase: string): string => `${areaOf(area)}:${phase}`;
 const look = (house: House, type: string, payload: object): PreviewView => {
-  const answer = preview(house, MAREN, command(type, payload));
+  const answer = preview(house, MAREN, raw(type, payload));
   if ('problem' in answer) throw new Error(answer.problem.title);
   return answer.view;
 };
@@ -47,7 +47,7 @@ describe('knowledge of the firm', () => {
   it('says what a school would do before it is kept, and keeps nothing until then', () => {
     const house = demoHouse();
     const before = readPlan(house.db)?.version;
-    const choice = { id: newId(), school: 'cabinets-paint', job: signalHouse, side: 'paint-first' };
+    const choice = { id: newId(), school: 'cabinets-paint', job: signalHouse, side: 'paint-first' } as const;
     const view = look(house, 'school.choose', choice);
     expect(view.added).toEqual(['Kitchen · touch-up']);
     expect(view.jobs.map((job) => job.name)).toContain('Signal House');
@@ -186,7 +186,7 @@ describe('from scope to tasks', () => {
     if (!one(house.db, `SELECT 1 FROM step WHERE area = @area AND phase = 'board'`, { area }))
       must(house, 'area.change', {
         id: area,
-        version: one<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @area', { area })?.version,
+        version: one<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @area', { area })!.version,
         name: 'Workshop',
         works: ['rebuild'],
         size: 1,
@@ -346,7 +346,7 @@ describe('inspections', () => {
   it('that fail bring the work that puts it right and the next visit; what follows moves, with the cause in the log', () => {
     const house = demoHouse();
     const before = readPlan(house.db) as StoredPlan;
-    const fixes = [{ id: newId(), text: 'a box without its clamp', trade: 'wiring', halfDays: 2 }];
+    const fixes = [{ id: newId(), text: 'a box without its clamp', trade: 'wiring', halfDays: 2 }] as const;
     must(house, 'inspection.fail', {
       id: demoId('signal', 'inspection', 'study', 'rough-inspection'),
       version: 1,
@@ -354,7 +354,7 @@ describe('inspections', () => {
       fixes,
     });
     const plan = renew(house);
-    const [fix, again] = [find(plan, `extra:${fixes[0]?.id}`), find(plan, signal('study', 'rough-inspection'))];
+    const [fix, again] = [find(plan, `extra:${fixes[0].id}`), find(plan, signal('study', 'rough-inspection'))];
     expect(fix.label).toBe('Study · a box without its clamp');
     expect(again.start).toBeGreaterThanOrEqual(fix.finish);
     expect(again.start).toBeGreaterThan(find(before, again.id).start);
@@ -504,7 +504,7 @@ describe('what others decide', () => {
 });
 
 describe('calendars for programs outside', () => {
-  const open = (house: House, kind: string, target: string): (() => ICAL.Event[]) => {
+  const open = (house: House, kind: 'job' | 'sub' | 'person', target: string): (() => ICAL.Event[]) => {
     const id = newId();
     must(house, 'feed.open', { id, kind, target });
     const path = desksView(house).feeds.find((feed) => feed.id === id)?.path ?? '';
@@ -554,8 +554,8 @@ describe('calendars for programs outside', () => {
     expect(is?.sequence).toBe((was?.sequence ?? 0) + 1);
     must(house, 'area.change', {
       id: areaOf('boot'),
-      version: one<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @id', { id: areaOf('boot') })
-        ?.version,
+      version: one<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @id', { id: areaOf('boot') })!
+        .version,
       name: 'Boot room',
       works: ['none'],
       size: 1,
@@ -575,7 +575,7 @@ describe('calendars for programs outside', () => {
       expect.arrayContaining(['Signal House: Study · rough inspections', 'Signal House: Bin for the slab, 6 m³']),
     );
     const feed = desksView(house).feeds[0];
-    must(house, 'feed.close', { id: feed?.id });
+    must(house, 'feed.close', { id: feed!.id });
     expect(feedFile(house, feed?.path.replace(/^\/calendar\/|\.ics$/g, '') ?? '')).toBeUndefined();
     expect(feedFile(house, 'guessed')).toBeUndefined();
   });

@@ -31,7 +31,7 @@ import { todayView } from '@/server/today/queries';
 import { openLink, sharedView } from '@/server/updates/shared';
 import { tokenOf } from '@/server/access/tokens';
 import { demoId } from '../../demo/seed';
-import { areaOf, command, demoHouse, give, MAREN, must, newId, signalHouse, TODAY } from '../support/houses';
+import { areaOf, command, demoHouse, give, giveRaw, MAREN, must, newId, signalHouse, TODAY } from '../support/houses';
 import { build, type Built } from '../support/synthetic';
 
 const chosen = (area: string, category: string, job = 'signal'): string => demoId(job, 'selection', area, category);
@@ -60,7 +60,7 @@ const task = (house: House, id: string) => {
   return { ...found, day: dayOfSlot(plan.origin, found.start) };
 };
 const refused = (house: House, type: string, payload: object): { field?: string; title?: string } => {
-  const answer = give(house, type, payload);
+  const answer = giveRaw(house, type, payload);
   return answer.status === 'refused' ? answer.problem : {};
 };
 const OAK = { choice: 'Oak', code: '', supplier: '', leadLow: 10, leadHigh: 14, quantity: 2, unit: 'pieces', note: '' };
@@ -81,7 +81,7 @@ describe('dates from the plan', () => {
       {
         id,
         job: built.job,
-        area: built.areas[area],
+        area: built.areas[area]!,
         phase,
         category: `${area} ${phase} ${id.slice(-4)}`,
         ...OAK,
@@ -157,12 +157,12 @@ describe('dates from the plan', () => {
               house,
               'selection.change',
               {
-                id: ids[0],
+                id: ids[0]!,
                 version,
-                phase: first?.phase,
-                category: first?.category,
+                phase: first!.phase,
+                category: first!.category,
                 ...OAK,
-                leadLow: first?.leadLow,
+                leadLow: first!.leadLow,
                 leadHigh: (first?.leadHigh ?? 0) + later,
                 bufferDays: first?.bufferDays,
                 thinkDays: first?.thinkDays,
@@ -576,7 +576,7 @@ describe('suppliers', () => {
             const built = build({ Room: { works: ['kitchen'] } });
             const { house, job, owner } = built;
             const said = (type: string, payload: object): boolean =>
-              give(house, type, payload, owner).status === 'applied';
+              giveRaw(house, type, payload, owner).status === 'applied';
             expect(
               said('selection.add', {
                 id,
@@ -724,7 +724,7 @@ describe('deliveries', () => {
   it('come: everything in them is on site, where it was put, and its work may start', () => {
     const house = demoHouse();
     const [delivery] = deliveriesView(house, signalHouse).deliveries.filter((one_) => one_.place === 'Boat store');
-    must(house, 'delivery.came', { id: delivery?.id, version: delivery?.version, day: TODAY });
+    must(house, 'delivery.came', { id: delivery!.id, version: delivery!.version, day: TODAY });
     renew(house);
     expect(item(house, chosen('sea', 'Cladding boards'))).toMatchObject({
       state: 'on site',
@@ -1086,10 +1086,10 @@ describe('bad input', () => {
       field: 'code',
       title: expect.stringContaining('like H-128') as string,
     });
-    expect(give(house, 'selection.add', handles({ code: 'H160', codeMeant: true }))).toMatchObject({
+    expect(giveRaw(house, 'selection.add', handles({ code: 'H160', codeMeant: true }))).toMatchObject({
       status: 'applied',
     });
-    expect(give(house, 'selection.add', handles({ category: 'Knobs', code: 'K-60' }))).toMatchObject({
+    expect(giveRaw(house, 'selection.add', handles({ category: 'Knobs', code: 'K-60' }))).toMatchObject({
       status: 'applied',
     });
   });

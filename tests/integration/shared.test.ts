@@ -5,10 +5,11 @@ import { one } from '@/server/database/query';
 import type { House } from '@/server/house';
 import { openLink, sharedView } from '@/server/updates/shared';
 import { updatesView } from '@/server/updates/queries';
+import type { Input } from '@/contract/commands';
 import { demoId } from '../../demo/seed';
-import { areaOf, demoHouse, give, must, newId, signalHouse, TODAY } from '../support/houses';
+import { areaOf, demoHouse, give, giveRaw, must, newId, signalHouse, TODAY } from '../support/houses';
 
-function shared(house: House, terms: object): ClientShared | CrewShared {
+function shared(house: House, terms: Pick<Input<'share.make'>, 'audience' | 'job' | 'sub'>): ClientShared | CrewShared {
   const id = newId();
   must(house, 'share.make', { id, recipient: 'Somebody', expiresOn: '2027-04-30', ...terms });
   const link = openLink(house, pathOf(house, id).slice(3));
@@ -40,8 +41,8 @@ describe('what a client reads', () => {
     expect(client(house).updates).toEqual([]);
     const draft = updatesView(house, signalHouse).updates.find((update) => update.audience === 'client');
     must(house, 'update.send', {
-      id: draft?.id,
-      version: draft?.version,
+      id: draft!.id,
+      version: draft!.version,
       title: 'News',
       body: 'As sent.',
       expiresOn: '2027-04-01',
@@ -56,8 +57,8 @@ describe('what a client reads', () => {
     const draft = updatesView(house, signalHouse).updates.find((update) => update.audience === 'client');
     const [messageId, linkId] = [newId(), newId()];
     must(house, 'update.send', {
-      id: draft?.id,
-      version: draft?.version,
+      id: draft!.id,
+      version: draft!.version,
       title: 'News',
       body: 'B',
       expiresOn: '2027-04-01',
@@ -148,7 +149,7 @@ describe('a link that cannot be', () => {
     [{ audience: 'client', job: signalHouse, recipient: ' ' }, 'recipient'],
   ])('%j is refused beside its field', (terms, field) => {
     expect(
-      give(demoHouse(), 'share.make', { id: newId(), recipient: 'A', expiresOn: '2027-04-30', ...terms }),
+      giveRaw(demoHouse(), 'share.make', { id: newId(), recipient: 'A', expiresOn: '2027-04-30', ...terms }),
     ).toMatchObject({ status: 'refused', problem: { field } });
   });
 

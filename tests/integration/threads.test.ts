@@ -24,8 +24,8 @@ function queued(house: House, ...addresses: string[]): string[] {
   );
   const recipients = addresses.map((address) => ({ messageId: newId(), linkId: newId(), name: 'A', address }));
   must(house, 'update.send', {
-    id: draft?.id,
-    version: draft?.version,
+    id: draft!.id,
+    version: draft!.version,
     title: 'T',
     body: 'B',
     expiresOn: '2027-04-01',

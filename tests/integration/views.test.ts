@@ -163,7 +163,7 @@ describe('dates of selections', () => {
         {
           id: newId(),
           job: built.job,
-          area: built.areas.Room,
+          area: built.areas.Room!,
           phase: 'cabinets',
           category,
           leadLow: 3,

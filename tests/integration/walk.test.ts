@@ -13,7 +13,7 @@ import { walkPack } from '@/server/walks/pack';
 import { reviewView } from '@/server/walks/review';
 import { checkPlan } from '@/core/schedule/check';
 import { demoId } from '../../demo/seed';
-import { areaOf, demoHouse, emptyHouse, give, must, newId, signalHouse, TODAY } from '../support/houses';
+import { areaOf, demoHouse, emptyHouse, give, giveRaw, must, newId, signalHouse, TODAY } from '../support/houses';
 
 const startWalk = (house: House): string => {
   const id = newId();
@@ -153,7 +153,7 @@ describe('sending', () => {
       state: 'failed',
       failure: 'There is no such address.',
     });
-    must(house, 'message.retry', { id: recipients[1]?.messageId });
+    must(house, 'message.retry', { id: recipients[1]!.messageId });
     expect(emptyOutbox(house, simulatedGateway)).toBe(1);
     expect(
       JSON.stringify([
@@ -168,12 +168,12 @@ describe('sending', () => {
     const house = demoHouse();
     const draft = updatesView(house, signalHouse).updates.find((update) => update.state === 'draft');
     const payload = { id: draft?.id, version: draft?.version, title: 'T', body: 'B', expiresOn: '2027-04-08' };
-    expect(give(house, 'update.send', { ...payload, recipients: [] })).toMatchObject({
+    expect(giveRaw(house, 'update.send', { ...payload, recipients: [] })).toMatchObject({
       status: 'refused',
       problem: { title: 'name at least one recipient' },
     });
     expect(
-      give(house, 'update.send', {
+      giveRaw(house, 'update.send', {
         ...payload,
         recipients: [{ messageId: newId(), linkId: newId(), name: 'A', address: 'a' }],
       }),

@@ -38,49 +38,90 @@ export async function visit(
   return page;
 }
 
-/** Presses what a person would find by its words, heard or seen; waits until it is there and nothing lies over it. */
-export async function press(page: Page, words: string): Promise<void> {
-  const found = await page
-    .waitForFunction(
-      (wanted) => {
-        const named = (element: Element): string =>
-          (element.getAttribute('aria-label') ?? element.textContent).replace(/\s+/g, ' ').trim();
-        return [...document.querySelectorAll('button, a, summary')].find((element) => {
-          if (named(element) !== wanted || element.hasAttribute('disabled') || !element.checkVisibility()) return false;
-          element.scrollIntoView({ block: 'center' });
-          const box = element.getBoundingClientRect();
-          const hit = document.elementFromPoint(box.left + box.width / 2, box.top + box.height / 2);
-          return hit !== null && (element.contains(hit) || hit.contains(element));
-        });
-      },
-      { timeout: 15_000 },
-      words,
-    )
-    .catch(async (error: unknown) => {
-      throw new Error(
-        `There is no “${words}” to press on ${page.url()}:\n${await page.evaluate(() => document.body.innerText)}`,
-        { cause: error },
-      );
-    });
-  await (found as ElementHandle).click();
+/** How long something may take to be there, on a machine with both cores busy. */
+const PATIENCE_MS = 20_000;
+
+/**
+ * Runs in the page: the control with these words, heard or seen, once it can be pressed and nothing lies over it. It is
+ * written as text since a locator takes no arguments along.
+ */
+const CONTROL = `
+  const named = (element) => (element.getAttribute('aria-label') ?? element.textContent).replace(/\\s+/g, ' ').trim();
+  return [...document.querySelectorAll('button, a, summary')].find((element) => {
+    if (named(element) !== wanted || element.hasAttribute('disabled') || !element.checkVisibility()) return false;
+    element.scrollIntoView({ block: 'center' });
+    const box = element.getBoundingClientRect();
+    const hit = document.elementFromPoint(box.left + box.width / 2, box.top + box.height / 2);
+    return hit !== null && (element.contains(hit) || hit.contains(element));
+  });
+`;
+const control = (words: string): (() => HTMLElement) =>
+  // eslint-disable-next-line @typescript-eslint/no-implied-eval
+  new Function(`const wanted = ${JSON.stringify(words)};${CONTROL}`) as () => HTMLElement;
+
+/** What stands on the page instead, for whoever reads that a test failed. */
+const instead = (page: Page): Promise<string> =>
+  page.evaluate(() => (document.body as HTMLElement | null)?.innerText ?? '').catch(() => '');
+
+async function doIt(page: Page, what: string, action: () => Promise<unknown>): Promise<void> {
+  try {
+    await action();
+  } catch (error) {
+    throw new Error(`${what} on ${page.url()}:\n${await instead(page)}`, { cause: error });
+  }
 }
 
-/** Chooses in a list once it is there. */
-export async function choose(page: Page, name: string, value: string): Promise<void> {
-  await page.waitForSelector(`[name="${name}"]`);
-  await page.select(`[name="${name}"]`, value);
+/** Presses what a person would find by its words; waits until it is there, has come to rest and nothing lies over it. */
+export const press = (page: Page, words: string): Promise<void> =>
+  doIt(page, `There is no “${words}” to press`, () => page.locator(control(words)).setTimeout(PATIENCE_MS).click());
+
+/** Presses what a selector finds, once it is there and at rest; what lies under a bar is scrolled free first. */
+export const click = (page: Page, selector: string): Promise<void> =>
+  doIt(page, `There is no ${selector} to press`, async () => {
+    const found = page.locator(selector).setTimeout(PATIENCE_MS);
+    await (await found.waitHandle()).evaluate((element) => element.scrollIntoView({ block: 'center' }));
+    await found.click();
+  });
+
+/** Chooses in a list once it is there. @param selector the name of a field, or a selector */
+export const choose = (page: Page, selector: string, value: string): Promise<void> =>
+  doIt(page, `There is no ${selector} to choose ${value} in`, () =>
+    page
+      .locator(/^[\w.-]+$/.test(selector) ? `[name="${selector}"]` : selector)
+      .setTimeout(PATIENCE_MS)
+      .fill(value),
+  );
+
+/** Types at the end of what a field holds, once it is there. */
+export async function type(page: Page, selector: string, text: string): Promise<void> {
+  await click(page, selector);
+  await page.keyboard.press('End');
+  await page.keyboard.type(text);
+}
+
+/** Hands files to a field for files. */
+export async function upload(page: Page, selector: string, ...files: string[]): Promise<void> {
+  const field = await page.waitForSelector(selector, { timeout: PATIENCE_MS });
+  await (field as ElementHandle<HTMLInputElement>).uploadFile(...files);
+}
+
+/** Where a link leads, once it is there. */
+export async function hrefOf(page: Page, selector: string): Promise<string> {
+  const link = await page.waitForSelector(selector, { timeout: PATIENCE_MS });
+  return (await link?.evaluate((element) => element.getAttribute('href'))) ?? '';
 }
 
 /**
  * Waits until the page's text does, or does not, fit a pattern. Between two pages there is no body: that is “not yet”
  * for both.
  */
-export async function textFits(page: Page, pattern: RegExp, wanted = true, timeout = 15_000): Promise<void> {
+export async function textFits(page: Page, pattern: RegExp, wanted = true, timeout = PATIENCE_MS): Promise<void> {
   const fits = (source: string, flags: string, should: boolean): boolean =>
     (document.body as HTMLElement | null) !== null &&
     new RegExp(source, flags).test(document.body.innerText) === should;
   try {
-    await page.waitForFunction(fits, { timeout }, pattern.source, pattern.flags, wanted);
+    // Reading all words of a page at each frame would keep a core busy by itself.
+    await page.waitForFunction(fits, { timeout, polling: 100 }, pattern.source, pattern.flags, wanted);
   } catch (error) {
     throw new Error(
       `${String(pattern)} is ${wanted ? 'not ' : 'still '}on ${page.url()}:\n` +
@@ -95,8 +136,12 @@ const literally = (words: string): RegExp => new RegExp(words.replace(/[.*+?^${}
 /** Waits for words on the page; tells what was there instead. */
 export const seesText = (page: Page, words: string): Promise<void> => textFits(page, literally(words));
 
-/** Waits until words are no longer on the page. */
+/** Waits until words that were seen are no longer on the page. */
 export const gone = (page: Page, words: string): Promise<void> => textFits(page, literally(words), false);
+
+/** Waits until all that was done on this page has been answered by the house. */
+export const sent = (page: Page): Promise<unknown> =>
+  page.waitForSelector('.sent [aria-label="done"]', { timeout: PATIENCE_MS });
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 

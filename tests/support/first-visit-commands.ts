@@ -74,13 +74,13 @@ const believed = {
 };
 const options = demoId('dairy', 'options', '0');
 const change = {
-  kind: 'addition',
+  kind: 'addition' as const,
   title: 'a shelf',
   why: '',
   lines: [{ verb: 'build', subject: 'a shelf', quantity: 1, unit: 'pieces', unitPrice: 9000 }],
   markup: 0.1,
   taxRate: 0,
-  work: { trade: 'carpentry', halfDays: 2, after: 'trim' },
+  work: { trade: 'carpentry', halfDays: 2, after: 'trim' } as const,
 };
 const settle = (house: House): unknown =>
   must(house, 'assumption.settle', { id: assumption, verdict: 'wrong', found: 'black and soft', extraId: id });

@@ -3,7 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { inject, onTestFinished } from 'vitest';
 import { v7 } from 'uuid';
-import type { CommandAnswer } from '@/contract/command';
+import type { Command, CommandAnswer } from '@/contract/command';
+import type { CommandType, Input } from '@/contract/commands';
 import { receive } from '@/server/door/door';
 import type { Who } from '@/server/door/who';
 import { makeClock, type Clock } from '@/server/clock';
@@ -37,11 +38,10 @@ function opened(path: string): House {
 export const emptyHouse = (): House => opened(folder());
 
 /**
- * A copy of the seeded demo firm, to be changed at will. Pictures lie under the hash of their content and are only ever
- * added: all copies share them.
+ * Puts a copy of the seeded demo firm into a folder, to be changed at will. Pictures lie under the hash of their content
+ * and are only ever added: all copies share them.
  */
-export function demoFolder(): string {
-  const path = folder();
+export function copyDemo(path: string): string {
   const demo = inject('demo');
   for (const file of readdirSync(demo)) {
     if (file === 'pictures') symlinkSync(join(demo, file), join(path, file));
@@ -49,6 +49,7 @@ export function demoFolder(): string {
   }
   return path;
 }
+export const demoFolder = (): string => copyDemo(folder());
 export const demoHouse = (): House => opened(demoFolder());
 
 export const MAREN: Who = { kind: 'person', id: demoId('person', 'maren'), name: 'Maren', role: 'contractor' };
@@ -57,18 +58,34 @@ export const areaOf = (name: string, job = 'signal'): string => demoId(job, 'are
 
 export type Answer = CommandAnswer & { httpStatus: number };
 export const newId = (): string => v7();
-export const command = (type: string, payload: unknown, over: object = {}) => ({
+/** A command as a browser makes it, checked by the compiler. */
+export const command = <Type extends CommandType>(type: Type, payload: Input<Type>, over: object = {}): Command =>
+  raw(type, payload, over);
+/** A command of any shape, right or wrong: what the door must refuse. */
+export const raw = (type: string, payload: unknown, over: object = {}): Command => ({
   id: newId(),
   type,
   at: '2027-03-09T09:00:00.000Z',
   payload,
   ...over,
 });
-export const give = (house: House, type: string, payload: unknown, who: Who = MAREN): Answer =>
-  receive(house, who, command(type, payload));
+export const give = <Type extends CommandType>(
+  house: House,
+  type: Type,
+  payload: Input<Type>,
+  who: Who = MAREN,
+): Answer => receive(house, who, command(type, payload));
+/** Gives what the compiler would not let through, to see what the door says. */
+export const giveRaw = (house: House, type: string, payload: unknown, who: Who = MAREN): Answer =>
+  receive(house, who, raw(type, payload));
 
 /** The answer of a command that must be taken. */
-export function must(house: House, type: string, payload: unknown, who: Who = MAREN): unknown {
+export function must<Type extends CommandType>(
+  house: House,
+  type: Type,
+  payload: Input<Type>,
+  who: Who = MAREN,
+): unknown {
   const answer = give(house, type, payload, who);
   if (answer.status === 'refused') throw new Error(`${type}: ${JSON.stringify(answer.problem)}`);
   return answer.result;

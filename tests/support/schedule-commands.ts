@@ -17,12 +17,12 @@ const rule = {
   lagUnit: 'elapsed',
   strength: 'soft',
   reason: 'dust settles',
-};
+} as const;
 const rules = (house: House): unknown =>
   one(house.db, 'SELECT before_phase, lag, removed FROM own_rule WHERE id = @id', { id });
 const write = (house: House): void => void must(house, 'rule.write', { id, ...rule });
 const off = { id, rule: 24, job: signalHouse, holds: false, reason: 'two visits suit us here' };
-const school = { id, school: 'cabinets-paint', job: signalHouse, side: 'paint-first' };
+const school = { id, school: 'cabinets-paint', job: signalHouse, side: 'paint-first' } as const;
 const gate = {
   id,
   job: signalHouse,
@@ -34,7 +34,7 @@ const gate = {
     { area: areaOf('guest'), phase: 'first-coats' },
   ],
   together: true,
-};
+} as const;
 const halves = (house: House, table: string): number => all(house.db, `SELECT 1 FROM ${table}`).length;
 const study = demoId('signal', 'inspection', 'study', 'rough-inspection');
 const bin = demoId('signal', 'logistic', '2');

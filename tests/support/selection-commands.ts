@@ -20,7 +20,7 @@ const [worktop, valve, tiles, glazing] = [
   chosen('lroof', 'Lantern glazing'),
 ];
 const [association, lumen] = [demoId('signal', 'request', 'association'), demoId('supplier', 'Lumen Curve Works')];
-export const OAK = { choice: 'Oak', code: 'O-1', supplier: 'Fathom Timber', leadLow: 14, leadHigh: 20, note: '' };
+const OAK = { choice: 'Oak', code: 'O-1', supplier: 'Fathom Timber', leadLow: 14, leadHigh: 20, note: '' };
 const client: Who = { kind: 'link', id: link, audience: 'client', job: signalHouse, sub: null };
 const asked = {
   id,
@@ -31,7 +31,7 @@ const asked = {
   takesLow: 3,
   takesHigh: 7,
   waits: [{ selection: worktop }, { area: areaOf('kitchen'), phase: 'worktops' }],
-};
+} as const;
 const sending = {
   updateId: other,
   messageId: third,
@@ -42,7 +42,7 @@ const sending = {
 };
 const ask = (house: House): void => void must(house, 'request.add', asked);
 const delivery = { id, job: signalHouse, day: '2027-04-05', place: areaOf('boot'), selections: [worktop] };
-const spare = { id, job: signalHouse, kind: 'spare parts', what: 'two cartridges', keptAt: 'boiler cupboard' };
+const spare = { id, job: signalHouse, kind: 'spare parts', what: 'two cartridges', keptAt: 'boiler cupboard' } as const;
 const alternatives = [
   { id, choice: 'Slate', leadLow: 9, leadHigh: 12, unitPrice: 9900, supplier: 'Slatepool Stone' },
   { id: other, choice: 'Beech', leadLow: 3, leadHigh: 5 },

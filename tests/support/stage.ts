@@ -1,22 +1,30 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
-import { afterAll, afterEach, beforeAll, beforeEach } from 'vitest';
+import { afterAll, afterEach, beforeAll } from 'vitest';
 import type { StoredPlan } from '@/server/schedule/read-plan';
 import { DESK, launch, visit, type PHONE } from './browser';
-import { demoFolder } from './houses';
+import { copyDemo } from './houses';
 import { serve, type Server } from './server';
 
 export interface Stage {
   browser: Browser;
   server: Server;
+  /** The folder that the server works on. */
+  folder: string;
   /** What the browser complained about in this test. */
   complaints: string[];
-  /** Opens a page of the demo in a session of its own. */
+  /** Opens a page of the house in a session of its own. */
   at: (path: string, size?: typeof DESK | typeof PHONE) => Promise<Page>;
   planOf: () => Promise<StoredPlan>;
+  /** Ends the server as a power cut would; `again` starts it at the same address. */
+  cut: () => Promise<void>;
+  again: () => Promise<void>;
 }
 
-/** One browser for a file of tests, and for each test a fresh demo, served. */
-export function stage(): Stage {
+/** One browser and one server for a file of tests, on a copy of the demo or on an empty house. */
+export function stage({ empty = false }: { empty?: boolean } = {}): Stage {
   const set = {
     complaints: [] as string[],
     at: async (path: string, size: typeof DESK | typeof PHONE = DESK): Promise<Page> => {
@@ -26,25 +34,30 @@ export function stage(): Stage {
     },
     planOf: async (): Promise<StoredPlan> =>
       (await (await fetch(`${set.server.url}/api/plan.json`)).json()) as StoredPlan,
+    cut: () => set.server.kill(),
+    again: async () => {
+      set.server = await serve(set.folder, { demo: !empty, port: Number(new URL(set.server.url).port) });
+    },
   } as Stage;
   beforeAll(async () => {
-    set.browser = await launch();
-  });
-  afterAll(async () => {
-    await set.browser.close();
-  });
-  beforeEach(async () => {
-    set.complaints = [];
-    set.server = await serve(demoFolder(), { demo: true });
+    set.folder = mkdtempSync(join(tmpdir(), 'aftermist-'));
+    if (!empty) copyDemo(set.folder);
+    [set.browser, set.server] = await Promise.all([launch(), serve(set.folder, { demo: !empty })]);
   });
   afterEach(async () => {
+    set.complaints.length = 0;
+    // Sessions end while their server still answers: a page that waits for it would keep its session open.
     await Promise.all(
       set.browser
         .browserContexts()
         .slice(1)
         .map((context) => context.close()),
     );
+  });
+  afterAll(async () => {
+    await set.browser.close();
     await set.server.kill();
+    rmSync(set.folder, { recursive: true, force: true });
   });
   return set;
 }

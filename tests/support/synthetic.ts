@@ -1,3 +1,5 @@
+import type { Input } from '@/contract/commands';
+import type { Phase } from '@/core/sequence/phases';
 import type { Work } from '@/core/sequence/works';
 import type { AreaKind } from '@/core/sites/area';
 import type { House } from '@/server/house';
@@ -15,7 +17,7 @@ export interface Built {
   areas: Record<string, string>;
   /** Sees a phase so far on the walk that is open. */
   see: (area: string, phase: string, fraction: number) => void;
-  hold: (area: string, phase: string, kind: string, expectedOn: string) => string;
+  hold: (area: string, phase: Phase, kind: Input<'hold.add'>['kind'], expectedOn: string) => string;
   renew: () => void;
 }
 
@@ -71,7 +73,7 @@ export function build(
       must(
         house,
         'hold.add',
-        { id, job, area: ids[area], phase, kind, label: kind, text: `waits for ${kind}`, expectedOn },
+        { id, job, area: ids[area]!, phase, kind, label: kind, text: `waits for ${kind}`, expectedOn },
         owner,
       );
       return id;

@@ -12,8 +12,11 @@ import { command, MAREN, newId, root, signalHouse, testClock } from './houses';
 import { MAIN_VIEWS } from './main-views';
 import { serve, type Server } from './server';
 
-/** What slides in has come to rest: motion is reduced in tests, drawing is not. */
-const SETTLED_MS = 250;
+/** What slides in has come to rest and what was asked for has come: nothing moves, nothing is on its way. */
+const atRest = async (page: Page): Promise<void> => {
+  await page.waitForNetworkIdle({ idleTime: 50, concurrency: 1 });
+  await page.waitForFunction(() => document.getAnimations().every((animation) => animation.playState !== 'running'));
+};
 
 /**
  * Every main view at one size, each looked at by axe and for what stands beyond the edge; a file a size, so that both
@@ -68,7 +71,7 @@ export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void 
         });
         await page.waitForSelector('main');
         for (const words of 'press' in view ? (view.press ?? []) : []) await press(page, words);
-        await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
+        await atRest(page);
         await inspect(page, view.name);
       },
     );

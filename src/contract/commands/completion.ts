@@ -7,6 +7,7 @@ import * as field from '../fields';
 export const leaveSite = command(
   'site.leave',
   EVERYBODY,
+  'job',
   object({
     id: field.id(),
     job: field.id(),
@@ -30,14 +31,15 @@ export const leaveSite = command(
 );
 
 /** Ticked on the run list, so that nobody drives twice. No version: the first tick counts, wherever it was made. */
-export const buyShort = command('short.buy', EVERYBODY, object({ about: field.id() }).noUnknown());
-export const unbuyShort = command('short.unbuy', EVERYBODY, object({ about: field.id() }).noUnknown());
+export const buyShort = command('short.buy', EVERYBODY, 'job', object({ about: field.id() }).noUnknown());
+export const unbuyShort = command('short.unbuy', EVERYBODY, 'job', object({ about: field.id() }).noUnknown());
 
 export const LEFT_KINDS = { code: 'code', key: 'key', kit: 'kit', manual: 'manual', other: 'other' } as const;
 export type LeftKind = keyof typeof LEFT_KINDS;
 export const leaveWithClient = command(
   'client.leave',
   EVERYBODY,
+  'job',
   object({
     id: field.id(),
     job: field.id(),
@@ -51,6 +53,7 @@ export const leaveWithClient = command(
 export const askItem = command(
   'client.ask',
   ['link'],
+  'job',
   object({
     id: field.id(),
     area: field.id().notRequired().nonNullable(),
@@ -62,6 +65,7 @@ export const askItem = command(
 export const takeUpItem = command(
   'client.take-up',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     version: field.version(),
@@ -74,6 +78,7 @@ export const takeUpItem = command(
 export const answerItem = command(
   'client.answer',
   EVERYBODY,
+  'job',
   object({ id: field.id(), version: field.version(), answer: field.line('the answer', 300) }).noUnknown(),
 );
 
@@ -84,6 +89,6 @@ const acceptance = {
   words: field.optionalLine('the words', 300).default(''),
 };
 /** Somebody of the firm, with the client beside them. */
-export const signOff = command('area.sign-off', EVERYBODY, object(acceptance).noUnknown());
+export const signOff = command('area.sign-off', EVERYBODY, 'firm', object(acceptance).noUnknown());
 /** The client, on their own page. */
-export const acceptArea = command('area.accept', ['link'], object(acceptance).noUnknown());
+export const acceptArea = command('area.accept', ['link'], 'firm', object(acceptance).noUnknown());

@@ -5,6 +5,7 @@ import * as field from '../fields';
 export const foundFirm = command(
   'firm.found',
   ['founder'],
+  'firm',
   object({
     name: field.line('the firm’s name'),
     town: field.optionalLine('the town').default(''),
@@ -20,6 +21,7 @@ export const foundFirm = command(
 export const addPerson = command(
   'person.add',
   OWNER,
+  'firm',
   object({
     id: field.id(),
     name: field.line('the name'),
@@ -34,6 +36,7 @@ export const addPerson = command(
 export const setZone = command(
   'firm.set-zone',
   OWNER,
+  'plan',
   object({ zone: field.optionalZone().required('the time zone is missing') }).noUnknown(),
 );
 
@@ -46,17 +49,20 @@ const subFields = {
 export const addSub = command(
   'sub.add',
   OFFICE,
+  'plan',
   object({ id: field.id(), trade: field.trade(), ...subFields }).noUnknown(),
 );
 export const changeSub = command(
   'sub.change',
   OFFICE,
+  'plan',
   object({ id: field.id(), version: field.version(), ...subFields }).noUnknown(),
 );
 
 export const subAway = command(
   'sub.away',
   OFFICE,
+  'plan',
   object({
     sub: field.id(),
     firstDay: field.day('the first day away'),
@@ -72,10 +78,12 @@ export const subAway = command(
 export const subBack = command(
   'sub.back',
   OFFICE,
+  'plan',
   object({ sub: field.id(), firstDay: field.day('the first day away') }).noUnknown(),
 );
 export const addHoliday = command(
   'holiday.add',
   OFFICE,
+  'plan',
   object({ day: field.day('the day'), name: field.line('the name') }).noUnknown(),
 );

@@ -32,18 +32,26 @@ const ruleFields = {
 export const writeRule = command(
   'rule.write',
   OFFICE,
+  'plan',
   object({ id: field.id(), job: place.job, ...ruleFields }).noUnknown(),
 );
 export const rewriteRule = command(
   'rule.rewrite',
   OFFICE,
+  'plan',
   object({ id: field.id(), version: field.version(), ...ruleFields }).noUnknown(),
 );
-export const dropRule = command('rule.drop', OFFICE, object({ id: field.id(), version: field.version() }).noUnknown());
+export const dropRule = command(
+  'rule.drop',
+  OFFICE,
+  'plan',
+  object({ id: field.id(), version: field.version() }).noUnknown(),
+);
 /** Has a rule hold or not hold, and says why; the same place said again changes its word. */
 export const switchRule = command(
   'rule.switch',
   OFFICE,
+  'plan',
   object({
     id: field.id(),
     rule: field.whole('the rule', 1, 100_000),
@@ -56,6 +64,7 @@ export const switchRule = command(
 export const unswitchRule = command(
   'rule.unswitch',
   OFFICE,
+  'plan',
   object({ rule: field.whole('the rule', 1, 100_000), ...place }).noUnknown(),
 );
 
@@ -64,6 +73,7 @@ const SIDES = new Set(SCHOOLS.flatMap((school) => school.sides.map((side) => `${
 export const chooseSchool = command(
   'school.choose',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     school: field.oneOf('the choice', SCHOOL_KEYS),
@@ -83,6 +93,7 @@ export const chooseSchool = command(
 export const setRate = command(
   'rate.set',
   OFFICE,
+  'plan',
   object({
     phase: field.phase(),
     perHalfDay: field.amount('what is done in half a day', 100_000).required('say how much'),
@@ -95,6 +106,7 @@ export const setRate = command(
 export const timeStep = command(
   'step.time',
   EVERYBODY,
+  'plan',
   object({
     area: field.id(),
     phase: field.phase(),

@@ -98,11 +98,13 @@ const shape = () =>
 export const setShape = command(
   'shape.set',
   EVERYBODY,
+  'plan',
   object({ area: field.id(), version: field.whole('version', 0, 1_000_000), shape: shape() }).noUnknown(),
 );
 export const importShapes = command(
   'shapes.import',
   EVERYBODY,
+  'plan',
   object({
     job: field.id(),
     shapes: array(object({ area: field.id(), shape: shape() }).noUnknown())
@@ -132,16 +134,19 @@ const openingFields = {
 export const addOpening = command(
   'opening.add',
   EVERYBODY,
+  'plan',
   object({ id: field.id(), area: field.id(), ...openingFields }).noUnknown(),
 );
 export const changeOpening = command(
   'opening.change',
   EVERYBODY,
+  'plan',
   object({ id: field.id(), version: field.version(), ...openingFields }).noUnknown(),
 );
 export const importOpenings = command(
   'openings.import',
   EVERYBODY,
+  'plan',
   object({
     job: field.id(),
     openings: array(object({ id: field.id(), area: field.id(), ...openingFields }).noUnknown())
@@ -163,17 +168,20 @@ const placedFields = {
 export const addPlaced = command(
   'placed.add',
   EVERYBODY,
+  'job',
   object({ id: field.id(), area: field.id(), ...placedFields }).noUnknown(),
 );
 export const changePlaced = command(
   'placed.change',
   EVERYBODY,
+  'job',
   object({ id: field.id(), version: field.version(), ...placedFields }).noUnknown(),
 );
 
 export const describeArea = command(
   'area.describe',
   EVERYBODY,
+  'job',
   object({
     id: field.id(),
     side: field.optionalLine('the side', 30).default(''),
@@ -186,6 +194,7 @@ const end = () => ({ area: field.id(), wall: field.whole('the wall', 0, 200) });
 export const shareWall = command(
   'wall.share',
   EVERYBODY,
+  'plan',
   object({ one: object(end()).noUnknown(), other: object(end()).noUnknown() }).noUnknown(),
 );
 /**
@@ -194,6 +203,7 @@ export const shareWall = command(
 export const moveWallCommand = command(
   'wall.move',
   OFFICE,
+  'plan',
   object({
     area: field.id(),
     version: field.version(),
@@ -217,11 +227,13 @@ const levelFields = {
 export const addLevelMark = command(
   'level.add',
   EVERYBODY,
+  'job',
   object({ id: field.id(), job: field.id(), ...levelFields }).noUnknown(),
 );
 export const changeLevelMark = command(
   'level.change',
   EVERYBODY,
+  'job',
   object({ id: field.id(), version: field.version(), ...levelFields }).noUnknown(),
 );
 

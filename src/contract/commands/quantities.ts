@@ -33,10 +33,12 @@ const kept = {
 export const keepCalculation = command(
   'calculation.keep',
   EVERYBODY,
+  'job',
   object({ id: field.id(), area: field.id(), ...kept }).noUnknown(),
 );
 export const changeCalculation = command(
   'calculation.change',
   EVERYBODY,
+  'job',
   object({ id: field.id(), version: field.version(), ...kept }).noUnknown(),
 );

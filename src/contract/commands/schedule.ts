@@ -10,6 +10,7 @@ const task = () => field.line('the piece of work', 160);
 export const setPin = command(
   'pin.set',
   EVERYBODY,
+  'plan',
   object({
     task: task(),
     day: field.day('the day'),
@@ -17,12 +18,13 @@ export const setPin = command(
     reason: field.line('the reason', 200),
   }).noUnknown(),
 );
-export const dropPin = command('pin.drop', EVERYBODY, object({ task: task() }).noUnknown());
+export const dropPin = command('pin.drop', EVERYBODY, 'plan', object({ task: task() }).noUnknown());
 
 /** A step done in parts, in order; two parts at least, or none for one piece again. */
 export const splitStep = command(
   'step.split',
   EVERYBODY,
+  'plan',
   object({
     area: field.id(),
     phase: field.phase(),
@@ -43,6 +45,7 @@ export const splitStep = command(
 export const setGate = command(
   'gate.set',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     job: field.id(),
@@ -56,12 +59,13 @@ export const setGate = command(
     .noUnknown()
     .test('ends', 'a gate needs steps on one side at least', (gate) => gate.before.length + gate.after.length > 0),
 );
-export const dropGate = command('gate.drop', EVERYBODY, object({ id: field.id() }).noUnknown());
+export const dropGate = command('gate.drop', EVERYBODY, 'plan', object({ id: field.id() }).noUnknown());
 
 /** Somebody else does it: waited for, not commanded. Without a name it is ours again. */
 export const giveToOthers = command(
   'step.others',
   EVERYBODY,
+  'plan',
   object({
     area: field.id(),
     phase: field.phase(),
@@ -75,6 +79,7 @@ export type LogisticKind = (typeof LOGISTIC_KINDS)[number];
 export const addLogistic = command(
   'logistic.add',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     job: field.id(),
@@ -88,6 +93,7 @@ export const addLogistic = command(
 export const settleLogistic = command(
   'logistic.settle',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     version: field.version(),
@@ -108,6 +114,7 @@ const weekdays = () =>
 export const setOffice = command(
   'office.set',
   OFFICE,
+  'plan',
   object({
     id: field.id(),
     version: number().integer().min(0).default(0),
@@ -122,6 +129,7 @@ export const setOffice = command(
 export const bookInspection = command(
   'inspection.book',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     area: field.id(),
@@ -132,11 +140,13 @@ export const bookInspection = command(
 export const cancelInspection = command(
   'inspection.cancel',
   EVERYBODY,
+  'plan',
   object({ id: field.id(), version: field.version() }).noUnknown(),
 );
 export const passInspection = command(
   'inspection.pass',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     version: field.version(),
@@ -147,6 +157,7 @@ export const passInspection = command(
 export const failInspection = command(
   'inspection.fail',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     version: field.version(),
@@ -168,6 +179,7 @@ export const failInspection = command(
 export const setPlant = command(
   'plant.set',
   OFFICE,
+  'plan',
   object({
     id: field.id(),
     version: number().integer().min(0).default(0),
@@ -179,6 +191,7 @@ export const setPlant = command(
 export const breakPlant = command(
   'plant.break',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     plant: field.id(),
@@ -194,12 +207,13 @@ export const breakPlant = command(
     reason: field.line('what happened', 120),
   }).noUnknown(),
 );
-export const mendPlant = command('plant.mend', EVERYBODY, object({ id: field.id() }).noUnknown());
+export const mendPlant = command('plant.mend', EVERYBODY, 'plan', object({ id: field.id() }).noUnknown());
 
 /** What the outlook says of half-days, as the weather desk or a person has it; the newest word counts. */
 export const sayOutlook = command(
   'outlook.say',
   [...EVERYBODY, 'desk'],
+  'plan',
   object({
     halves: array(
       object({
@@ -218,6 +232,7 @@ export const sayOutlook = command(
 export const setNormals = command(
   'normals.set',
   OFFICE,
+  'firm',
   object({
     months: array(
       object({
@@ -237,6 +252,7 @@ export const setNormals = command(
 export const readBusy = command(
   'sub.busy',
   OFFICE,
+  'plan',
   object({
     sub: field.id(),
     name: field.optionalLine('the name of the calendar', 120).default(''),
@@ -256,32 +272,36 @@ export const readBusy = command(
 export const keepBaseline = command(
   'baseline.keep',
   EVERYBODY,
+  'job',
   object({ id: field.id(), job: field.id(), name: field.line('the name', 60) }).noUnknown(),
 );
 export const openFeed = command(
   'feed.open',
   OFFICE,
+  'firm',
   object({
     id: field.id(),
     kind: field.oneOf('the kind', ['job', 'sub', 'person'] as const),
     target: field.id(),
   }).noUnknown(),
 );
-export const closeFeed = command('feed.close', OFFICE, object({ id: field.id() }).noUnknown());
+export const closeFeed = command('feed.close', OFFICE, 'firm', object({ id: field.id() }).noUnknown());
 
 /** Looks longer for a better plan, in the background. */
 export const searchPlan = command(
   'plan.search',
   EVERYBODY,
+  'firm',
   object({
     schedules: field.whole('schedules to try', 1, 100_000),
     seed: field.whole('the seed', 0, 2_000_000_000).default(1),
   }).noUnknown(),
 );
-export const stopSearch = command('plan.search-stop', EVERYBODY, object({}).noUnknown());
+export const stopSearch = command('plan.search-stop', EVERYBODY, 'firm', object({}).noUnknown());
 export const weighGoals = command(
   'goals.weigh',
   OFFICE,
+  'plan',
   object({
     tripWeight: field.whole('what a trip weighs', 0, 100),
     jobs: array(object({ job: field.id(), weight: field.whole('the weight of a job', 1, 10) }).noUnknown())

@@ -27,17 +27,20 @@ const scopeFields = {
 export const addScope = command(
   'scope.add',
   EVERYBODY,
+  'job',
   object({ id: field.id(), job: field.id(), area: field.id(), ...scopeFields }).noUnknown(),
 );
 export const changeScope = command(
   'scope.change',
   EVERYBODY,
+  'job',
   object({ id: field.id(), version: field.version(), ...scopeFields }).noUnknown(),
 );
 /** Several lines at once: “everything here except …”, or a list that was read. */
 export const addManyScope = command(
   'scope.add-many',
   EVERYBODY,
+  'job',
   object({
     job: field.id(),
     lines: array(object({ id: field.id(), area: field.id(), ...scopeFields }).noUnknown())
@@ -48,7 +51,7 @@ export const addManyScope = command(
 );
 
 /** Things that are taken away and may be brought back. */
-export const REMOVABLE = [
+const REMOVABLE = [
   'scope',
   'finding',
   'opening',
@@ -68,11 +71,13 @@ export type Removable = (typeof REMOVABLE)[number];
 export const removeLine = command(
   'line.remove',
   EVERYBODY,
+  'plan',
   object({ of: field.oneOf('what is taken away', REMOVABLE), id: field.id() }).noUnknown(),
 );
 export const restoreLine = command(
   'line.restore',
   EVERYBODY,
+  'plan',
   object({ of: field.oneOf('what is brought back', REMOVABLE), id: field.id() }).noUnknown(),
 );
 
@@ -100,11 +105,13 @@ const findingFields = {
 export const addFinding = command(
   'finding.add',
   EVERYBODY,
+  'job',
   object({ id: field.id(), job: field.id(), ...findingFields }).noUnknown(),
 );
 export const changeFinding = command(
   'finding.change',
   EVERYBODY,
+  'job',
   object({ id: field.id(), version: field.version(), ...findingFields }).noUnknown(),
 );
 
@@ -113,6 +120,7 @@ const COPIED = ['scope', 'findings', 'layout'] as const;
 export const copyArea = command(
   'area.copy',
   OFFICE,
+  'plan',
   object({
     from: field.id(),
     id: field.id(),
@@ -126,6 +134,7 @@ export const copyArea = command(
 export const splitArea = command(
   'area.split',
   OFFICE,
+  'plan',
   object({
     id: field.id(),
     version: field.version(),
@@ -148,11 +157,13 @@ const assumptionFields = {
 export const addAssumption = command(
   'assumption.add',
   EVERYBODY,
+  'job',
   object({ id: field.id(), job: field.id(), area: field.id(), ...assumptionFields }).noUnknown(),
 );
 export const changeAssumption = command(
   'assumption.change',
   EVERYBODY,
+  'job',
   object({ id: field.id(), version: field.version(), ...assumptionFields }).noUnknown(),
 );
 /**
@@ -162,6 +173,7 @@ export const changeAssumption = command(
 export const settleAssumption = command(
   'assumption.settle',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     verdict: field.oneOf('how it was found', ['held', 'wrong'] as const),
@@ -170,10 +182,10 @@ export const settleAssumption = command(
     extraId: field.id(),
   }).noUnknown(),
 );
-export const reopenAssumption = command('assumption.reopen', EVERYBODY, object({ id: field.id() }).noUnknown());
+export const reopenAssumption = command('assumption.reopen', EVERYBODY, 'plan', object({ id: field.id() }).noUnknown());
 
-export const finishExtra = command('extra.finish', EVERYBODY, object({ id: field.id() }).noUnknown());
-export const reopenExtra = command('extra.reopen', EVERYBODY, object({ id: field.id() }).noUnknown());
+export const finishExtra = command('extra.finish', EVERYBODY, 'plan', object({ id: field.id() }).noUnknown());
+export const reopenExtra = command('extra.reopen', EVERYBODY, 'plan', object({ id: field.id() }).noUnknown());
 
 const option = () =>
   object({
@@ -202,16 +214,19 @@ const optionFields = {
 export const addOptions = command(
   'options.add',
   EVERYBODY,
+  'job',
   object({ id: field.id(), job: field.id(), area: field.id(), ...optionFields }).noUnknown(),
 );
 export const changeOptions = command(
   'options.change',
   EVERYBODY,
+  'job',
   object({ id: field.id(), version: field.version(), ...optionFields }).noUnknown(),
 );
 export const chooseOption = command(
   'options.choose',
   OFFICE,
+  'plan',
   object({
     id: field.id(),
     version: field.version(),
@@ -223,12 +238,14 @@ export const chooseOption = command(
 export const unchooseOption = command(
   'options.unchoose',
   OFFICE,
+  'plan',
   object({ id: field.id(), version: field.version() }).noUnknown(),
 );
 
 export const addDecision = command(
   'decision.add',
   EVERYBODY,
+  'job',
   object({
     id: field.id(),
     job: field.id(),
@@ -238,16 +255,23 @@ export const addDecision = command(
   }).noUnknown(),
 );
 
-export const makeStatement = command('statement.make', OFFICE, object({ id: field.id(), job: field.id() }).noUnknown());
+export const makeStatement = command(
+  'statement.make',
+  OFFICE,
+  'job',
+  object({ id: field.id(), job: field.id() }).noUnknown(),
+);
 /** Goes to the client as news with a link on which it is read and agreed to. */
 export const sendStatement = command(
   'statement.send',
   OFFICE,
+  'job',
   object({ id: field.id(), version: field.version(), ...field.sending() }).noUnknown(),
 );
 export const agreeStatement = command(
   'statement.agree',
   ['link'],
+  'job',
   object({ id: field.id(), name: field.line('your name', 80) }).noUnknown(),
 );
 
@@ -296,26 +320,31 @@ const changeFields = {
 export const addChange = command(
   'change.add',
   OFFICE,
+  'job',
   object({ id: field.id(), job: field.id(), area: field.id(), ...changeFields }).noUnknown(),
 );
 export const editChange = command(
   'change.edit',
   OFFICE,
+  'job',
   object({ id: field.id(), version: field.version(), ...changeFields }).noUnknown(),
 );
 export const sendChange = command(
   'change.send',
   OFFICE,
+  'job',
   object({ id: field.id(), version: field.version(), ...field.sending() }).noUnknown(),
 );
 export const withdrawChange = command(
   'change.withdraw',
   OFFICE,
+  'job',
   object({ id: field.id(), version: field.version() }).noUnknown(),
 );
 export const answerChange = command(
   'change.answer',
   ['link'],
+  'plan',
   object({
     id: field.id(),
     verdict: field.oneOf('the answer', ['approved', 'declined'] as const),

@@ -61,6 +61,7 @@ const what = { area: field.id(), phase: field.phase(), category: field.line('the
 export const addSelection = command(
   'selection.add',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     job: field.id(),
@@ -73,6 +74,7 @@ export const addSelection = command(
 export const changeSelection = command(
   'selection.change',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     version: field.version(),
@@ -85,6 +87,7 @@ export const changeSelection = command(
 export const importSelections = command(
   'selections.import',
   EVERYBODY,
+  'plan',
   object({
     job: field.id(),
     lines: array(object({ id: field.id(), ...what, ...facts }).noUnknown())
@@ -103,6 +106,7 @@ const step = {
 export const stepSelection = command(
   'selection.step',
   EVERYBODY,
+  'plan',
   object({
     ...step,
     to: field.oneOf('the state', SELECTION_STATES),
@@ -112,6 +116,7 @@ export const stepSelection = command(
 export const orderSelection = command(
   'selection.order',
   EVERYBODY,
+  'plan',
   object({
     ...step,
     quantity: field.amount('how many or how much', 100_000).required('an order needs a quantity'),
@@ -125,6 +130,7 @@ export const orderSelection = command(
 export const expectSelection = command(
   'selection.expect',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     version: field.version(),
@@ -150,6 +156,7 @@ const alternative = object({
 export const keepAlternatives = command(
   'selection.alternatives',
   EVERYBODY,
+  'job',
   object({
     id: field.id(),
     version: field.version(),
@@ -159,6 +166,7 @@ export const keepAlternatives = command(
 export const chooseAlternative = command(
   'selection.choose',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     version: field.version(),
@@ -171,6 +179,7 @@ export const chooseAlternative = command(
 export const pickAlternative = command(
   'selection.pick',
   ['link'],
+  'plan',
   object({
     id: field.id(),
     alternative: field.id(),
@@ -183,6 +192,7 @@ export const pickAlternative = command(
 export const checkSelection = command(
   'selection.check',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     version: field.version(),
@@ -196,6 +206,7 @@ export const checkSelection = command(
 export const fitLater = command(
   'selection.fit-later',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     version: field.version(),
@@ -209,15 +220,22 @@ const supplierFields = {
   note: field.optionalLine('the note', 300).default(''),
   desk: boolean().default(false),
 };
-export const addSupplier = command('supplier.add', OFFICE, object({ id: field.id(), ...supplierFields }).noUnknown());
+export const addSupplier = command(
+  'supplier.add',
+  OFFICE,
+  'firm',
+  object({ id: field.id(), ...supplierFields }).noUnknown(),
+);
 export const changeSupplier = command(
   'supplier.change',
   OFFICE,
+  'firm',
   object({ id: field.id(), version: field.version(), ...supplierFields }).noUnknown(),
 );
 export const closeSupplier = command(
   'supplier.close',
   OFFICE,
+  'plan',
   object({
     supplier: field.id(),
     firstDay: field.day('the first day'),
@@ -234,11 +252,13 @@ export const closeSupplier = command(
 export const reopenSupplier = command(
   'supplier.reopen',
   OFFICE,
+  'plan',
   object({ supplier: field.id(), firstDay: field.day('the first day') }).noUnknown(),
 );
 export const readPrices = command(
   'supplier.prices',
   OFFICE,
+  'plan',
   object({
     supplier: field.id(),
     lines: array(
@@ -264,6 +284,7 @@ const needsDay = (says: readonly string[]) =>
 export const supplierSays = command(
   'supplier.say',
   [...EVERYBODY, 'desk'],
+  'plan',
   object({
     selection: field.id(),
     says: field.oneOf('what they say', SUPPLIER_SAYS),
@@ -286,7 +307,7 @@ export const supplierSays = command(
   }).noUnknown(),
 );
 /** Has the simulated desk say now what it would say next. */
-export const hearSupplier = command('supplier.hear', EVERYBODY, object({ selection: field.id() }).noUnknown());
+export const hearSupplier = command('supplier.hear', EVERYBODY, 'plan', object({ selection: field.id() }).noUnknown());
 
 const wait = object({
   selection: field.id().notRequired().nonNullable(),
@@ -314,17 +335,20 @@ const requestFields = {
 export const addRequest = command(
   'request.add',
   EVERYBODY,
+  'plan',
   object({ id: field.id(), job: field.id(), ...requestFields }).noUnknown(),
 );
 export const changeRequest = command(
   'request.change',
   EVERYBODY,
+  'plan',
   object({ id: field.id(), version: field.version(), ...requestFields }).noUnknown(),
 );
 const aboutRequest = { id: field.id(), version: field.version() };
 export const sendRequest = command(
   'request.send',
   EVERYBODY,
+  'plan',
   object({
     ...aboutRequest,
     sentOn: field.day('the day it was sent'),
@@ -335,9 +359,10 @@ export const sendRequest = command(
 export const expectRequest = command(
   'request.expect',
   EVERYBODY,
+  'plan',
   object({ ...aboutRequest, expectedOn: field.day('the day they named') }).noUnknown(),
 );
-export const remindRequest = command('request.remind', EVERYBODY, object(aboutRequest).noUnknown());
+export const remindRequest = command('request.remind', EVERYBODY, 'job', object(aboutRequest).noUnknown());
 const answer = {
   outcome: field.oneOf('the answer', OUTCOMES),
   conditions: field
@@ -352,6 +377,7 @@ const answer = {
 export const answerRequest = command(
   'request.answer',
   EVERYBODY,
+  'plan',
   object({
     ...aboutRequest,
     answeredOn: field.day('the day of the answer'),
@@ -363,14 +389,16 @@ export const answerRequest = command(
 export const askClient = command(
   'request.ask-client',
   EVERYBODY,
+  'plan',
   object({ ...aboutRequest, ...field.sending() }).noUnknown(),
 );
 export const replyRequest = command(
   'request.reply',
   ['link'],
+  'plan',
   object({ id: field.id(), name: field.line('your name', 80), ...answer }).noUnknown(),
 );
-export const reopenRequest = command('request.reopen', EVERYBODY, object(aboutRequest).noUnknown());
+export const reopenRequest = command('request.reopen', EVERYBODY, 'plan', object(aboutRequest).noUnknown());
 
 const deliveryFields = {
   day: field.day('the day'),
@@ -393,21 +421,25 @@ const deliveryFields = {
 export const addDelivery = command(
   'delivery.add',
   EVERYBODY,
+  'job',
   object({ id: field.id(), job: field.id(), ...deliveryFields }).noUnknown(),
 );
 export const changeDelivery = command(
   'delivery.change',
   EVERYBODY,
+  'job',
   object({ id: field.id(), version: field.version(), ...deliveryFields }).noUnknown(),
 );
 export const receiveDelivery = command(
   'delivery.came',
   EVERYBODY,
+  'plan',
   object({ id: field.id(), version: field.version(), day: field.day('the day it came') }).noUnknown(),
 );
 export const dropDelivery = command(
   'delivery.drop',
   EVERYBODY,
+  'job',
   object({ id: field.id(), version: field.version() }).noUnknown(),
 );
 
@@ -416,6 +448,7 @@ export type SpareKind = (typeof SPARE_KINDS)[number];
 export const addSpare = command(
   'spare.add',
   EVERYBODY,
+  'job',
   object({
     id: field.id(),
     job: field.id(),
@@ -428,16 +461,18 @@ export const addSpare = command(
     keptAt: field.line('where it is kept', 120),
   }).noUnknown(),
 );
-export const SPARE_STATES = ['kept', 'gone'] as const;
+const SPARE_STATES = ['kept', 'gone'] as const;
 export const settleSpare = command(
   'spare.settle',
   EVERYBODY,
+  'job',
   object({ id: field.id(), version: field.version(), state: field.oneOf('the state', SPARE_STATES) }).noUnknown(),
 );
-export const SALVAGE_STATES = ['kept', 'back', 'gone'] as const;
+const SALVAGE_STATES = ['kept', 'back', 'gone'] as const;
 export const keepSalvage = command(
   'salvage.settle',
   EVERYBODY,
+  'job',
   object({
     id: field.id(),
     version: field.version(),

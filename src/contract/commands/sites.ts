@@ -26,10 +26,11 @@ const jobFields = {
 /** How often the state of the site is recorded, where it is not every evening. */
 const leaves = () =>
   string<'evening' | 'week'>().oneOf(['evening', 'week'], 'the site is left in words every evening or once a week');
-export const openJob = command('job.open', OFFICE, object({ id: field.id(), ...jobFields }).noUnknown());
+export const openJob = command('job.open', OFFICE, 'job', object({ id: field.id(), ...jobFields }).noUnknown());
 export const changeJob = command(
   'job.change',
   OFFICE,
+  'plan',
   object({
     id: field.id(),
     version: field.version(),
@@ -50,6 +51,7 @@ const size = () =>
 export const setOut = command(
   'areas.set-out',
   OFFICE,
+  'plan',
   object({
     job: field.id(),
     levels: array(
@@ -84,6 +86,7 @@ export const setOut = command(
 export const changeArea = command(
   'area.change',
   OFFICE,
+  'plan',
   object({
     id: field.id(),
     version: field.version(),
@@ -96,10 +99,16 @@ export const changeArea = command(
     called: field.optionalLine('what it is also called', 200),
   }).noUnknown(),
 );
-export const placeBeside = command('area.beside', OFFICE, object({ one: field.id(), other: field.id() }).noUnknown());
+export const placeBeside = command(
+  'area.beside',
+  OFFICE,
+  'plan',
+  object({ one: field.id(), other: field.id() }).noUnknown(),
+);
 export const changeStep = command(
   'step.change',
   EVERYBODY,
+  'plan',
   object({
     area: field.id(),
     phase: field.phase(),
@@ -112,6 +121,7 @@ const end = () => object({ area: field.id(), phase: field.phase() }).noUnknown()
 export const addLink = command(
   'link.add',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     job: field.id(),
@@ -120,7 +130,7 @@ export const addLink = command(
     reason: field.line('the reason', 200),
   }).noUnknown(),
 );
-export const removeLink = command('link.remove', EVERYBODY, object({ id: field.id() }).noUnknown());
+export const removeLink = command('link.remove', EVERYBODY, 'plan', object({ id: field.id() }).noUnknown());
 
 export const HOLD_KINDS = [
   'engineer',
@@ -137,6 +147,7 @@ export type HoldKind = (typeof HOLD_KINDS)[number];
 export const addHold = command(
   'hold.add',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     job: field.id(),
@@ -152,16 +163,19 @@ export const addHold = command(
 export const expectHold = command(
   'hold.expect',
   EVERYBODY,
+  'plan',
   object({ id: field.id(), version: field.version(), expectedOn: field.day('the day it is expected') }).noUnknown(),
 );
 export const releaseHold = command(
   'hold.release',
   EVERYBODY,
+  'plan',
   object({ id: field.id(), version: field.version() }).noUnknown(),
 );
 /** Takes a release back. */
 export const reopenHold = command(
   'hold.reopen',
   EVERYBODY,
+  'plan',
   object({ id: field.id(), version: field.version() }).noUnknown(),
 );

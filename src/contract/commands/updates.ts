@@ -6,22 +6,26 @@ const words = { title: field.line('the title', 120), body: field.line('the text'
 export const editUpdate = command(
   'update.edit',
   EVERYBODY,
+  'job',
   object({ id: field.id(), version: field.version(), ...words }).noUnknown(),
 );
 export const dropUpdate = command(
   'update.drop',
   EVERYBODY,
+  'job',
   object({ id: field.id(), version: field.version() }).noUnknown(),
 );
 /** Takes a drop back. */
 export const restoreUpdate = command(
   'update.restore',
   EVERYBODY,
+  'job',
   object({ id: field.id(), version: field.version() }).noUnknown(),
 );
 export const sendUpdate = command(
   'update.send',
   EVERYBODY,
+  'job',
   object({
     id: field.id(),
     version: field.version(),
@@ -41,11 +45,12 @@ export const sendUpdate = command(
   }).noUnknown(),
 );
 
-export const AUDIENCES = ['client', 'crew', 'sub'] as const;
+const AUDIENCES = ['client', 'crew', 'sub'] as const;
 export type Audience = (typeof AUDIENCES)[number];
 export const makeLink = command(
   'share.make',
   OFFICE,
+  'firm',
   object({
     id: field.id(),
     audience: field.oneOf('who it is for', AUDIENCES),
@@ -55,10 +60,11 @@ export const makeLink = command(
     expiresOn: field.day('the last day of the link'),
   }).noUnknown(),
 );
-export const revokeLink = command('share.revoke', EVERYBODY, object({ id: field.id() }).noUnknown());
-export const retryMessage = command('message.retry', EVERYBODY, object({ id: field.id() }).noUnknown());
+export const revokeLink = command('share.revoke', EVERYBODY, 'firm', object({ id: field.id() }).noUnknown());
+export const retryMessage = command('message.retry', EVERYBODY, 'job', object({ id: field.id() }).noUnknown());
 export const acknowledge = command(
   'message.acknowledge',
   ['link'],
+  'job',
   object({ name: field.line('your name', 80) }).noUnknown(),
 );

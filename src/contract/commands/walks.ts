@@ -21,9 +21,10 @@ import * as field from '../fields';
 export const startWalk = command(
   'walk.start',
   EVERYBODY,
+  'job',
   object({ id: field.id(), job: field.id(), kind: field.oneOf('the kind of walk', WALK_KINDS) }).noUnknown(),
 );
-export const finishWalk = command('walk.finish', EVERYBODY, object({ id: field.id() }).noUnknown());
+export const finishWalk = command('walk.finish', EVERYBODY, 'plan', object({ id: field.id() }).noUnknown());
 
 /** A picture has at most so many bytes: said on the phone before it is kept there, and by the house. */
 export const LARGEST_PICTURE = 25 * 1024 * 1024;
@@ -226,6 +227,7 @@ const isKind = (kind: unknown): kind is keyof typeof shapes => typeof kind === '
 export const recordObservation = command(
   'observation.record',
   EVERYBODY,
+  'plan',
   object({
     observation: lazy((value: unknown) => {
       const kind = typeof value === 'object' && value !== null ? (value as { kind?: unknown }).kind : undefined;
@@ -242,29 +244,42 @@ export const recordObservation = command(
  * What a record becomes: a line of scope, an assumption, a change to be priced, a wait, a selection, or no more than a
  * remark.
  */
-export const BECOMES = ['scope', 'assumption', 'change', 'wait', 'selection', 'remark'] as const;
+const BECOMES = ['scope', 'assumption', 'change', 'wait', 'selection', 'remark'] as const;
 export type Became = (typeof BECOMES)[number];
 export const placeObservation = command(
   'observation.place',
   EVERYBODY,
+  'plan',
   object({ about: field.id(), became: field.oneOf('what it becomes', BECOMES), target: field.id() }).noUnknown(),
 );
 /** Takes a placement back; what it made is taken away too, where nothing followed from it yet. */
-export const unplaceObservation = command('observation.unplace', EVERYBODY, object({ about: field.id() }).noUnknown());
+export const unplaceObservation = command(
+  'observation.unplace',
+  EVERYBODY,
+  'plan',
+  object({ about: field.id() }).noUnknown(),
+);
 
 export const addStandpoint = command(
   'standpoint.add',
   EVERYBODY,
+  'job',
   object({ id: field.id(), area: field.id(), name: field.line('what the picture looks at', 60) }).noUnknown(),
 );
 
 /** What the tape says takes the place of what is drawn. */
-export const adoptMeasurement = command('measurement.adopt', EVERYBODY, object({ about: field.id() }).noUnknown());
+export const adoptMeasurement = command(
+  'measurement.adopt',
+  EVERYBODY,
+  'plan',
+  object({ about: field.id() }).noUnknown(),
+);
 
 /** A narration is kept word for word; its drafts are read from it, never from the recording. */
 export const keepNarration = command(
   'narration.keep',
   EVERYBODY,
+  'job',
   object({
     id: field.id(),
     walk: field.id(),
@@ -275,13 +290,14 @@ export const keepNarration = command(
 );
 /** `draft`: its kind and second, as the reader gives them. */
 const aboutDraft = { narration: field.id(), draft: field.line('the draft', 60) };
-export const dropDraft = command('draft.drop', EVERYBODY, object(aboutDraft).noUnknown());
-export const restoreDraft = command('draft.restore', EVERYBODY, object(aboutDraft).noUnknown());
+export const dropDraft = command('draft.drop', EVERYBODY, 'firm', object(aboutDraft).noUnknown());
+export const restoreDraft = command('draft.restore', EVERYBODY, 'firm', object(aboutDraft).noUnknown());
 
 /** Somebody answers by name for what is still open before the wall is closed. */
 export const signCloseIn = command(
   'close-in.sign',
   EVERYBODY,
+  'plan',
   object({
     id: field.id(),
     area: field.id(),

@@ -42,7 +42,7 @@ export interface OfficeView {
   visitsADay: number;
 }
 
-export interface WeatherDayView {
+interface WeatherDayView {
   day: Day;
   halves: { half: 0 | 1; rain: number; wind: number; low: number; forbids: string[] }[];
 }

@@ -69,7 +69,7 @@ export interface GoalView {
   search: { state: 'none' | 'asked' | 'running' | 'stopping' | 'done'; made: number; schedules: number; words: string };
 }
 
-export interface LookView {
+interface LookView {
   kind: 'conflict' | 'trip' | 'gap';
   text: string;
   task: string;
@@ -148,7 +148,7 @@ export interface RuleView {
   own: OwnRuleView | null;
 }
 
-export interface OwnRuleView {
+interface OwnRuleView {
   id: string;
   version: number;
   job: string | null;

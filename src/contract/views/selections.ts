@@ -199,7 +199,7 @@ export interface StoredThing {
   until: Day | null;
 }
 
-export interface StoreRoom {
+interface StoreRoom {
   id: string;
   name: string;
   /** Why nothing is put there whoever works: people live in it, or walk through it. */

@@ -3,7 +3,7 @@ import { sum } from '../units/rounding';
 import { choice, give, length, listOf, main } from '../quantities/ask';
 import { calculator } from '../quantities/calculator';
 
-export const RUN_ENDS = { wall: 'a wall', open: 'open' } as const;
+const RUN_ENDS = { wall: 'a wall', open: 'open' } as const;
 
 export interface CabinetRun {
   wall: number;

@@ -4,7 +4,7 @@ import { ceil } from '../units/rounding';
 import { choice, day, give, length, main } from '../quantities/ask';
 import { calculator } from '../quantities/calculator';
 
-export const DRYING = {
+const DRYING = {
   screed: 'sand and cement screed',
   slab: 'concrete slab',
   'one-coat': 'thin plaster on board',

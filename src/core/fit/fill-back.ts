@@ -2,7 +2,7 @@ import { answer } from '../problem';
 import { choice, flag, give, main } from '../quantities/ask';
 import { calculator, ENGINEER } from '../quantities/calculator';
 
-export const FILLS = {
+const FILLS = {
   stone: 'sound crushed stone',
   undisturbed: 'undisturbed ground',
   clean: 'clean dug soil',

@@ -4,7 +4,7 @@ import { give, length, listOf, main } from '../quantities/ask';
 import { calculator } from '../quantities/calculator';
 
 /** mm a room gains on one wall when one lining comes off and another goes on; negative where it loses. */
-export const liningGain = (off: readonly number[], on: readonly number[]): number => sum(off) - sum(on);
+const liningGain = (off: readonly number[], on: readonly number[]): number => sum(off) - sum(on);
 
 export const lining = calculator({
   name: 'lining',

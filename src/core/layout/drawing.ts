@@ -240,12 +240,7 @@ export function wallElevation(
 }
 
 /** A face seen from outside, its sections side by side on one ground line. */
-export function faceElevation(
-  name: string,
-  shape: FaceShape,
-  openings: readonly Opening[],
-  system: LengthSystem,
-): Drawing {
+function faceElevation(name: string, shape: FaceShape, openings: readonly Opening[], system: LengthSystem): Drawing {
   const width = shape.sections.reduce((sum, section) => sum + section.width.mm, 0);
   const top = Math.max(...shape.sections.map((section) => section.height.mm + section.gableRise.mm));
   const height = Math.max(width, top) * TEXT_PART;
@@ -373,7 +368,7 @@ function openingOnElevation(opening: Opening, left: number, width: number, heigh
 const STEEPER = 10;
 
 /** A drain from its outlet upstream, with its inverts; heights drawn ten times. */
-export function runProfile(name: string, shape: RunShape, system: LengthSystem): Drawing {
+function runProfile(name: string, shape: RunShape, system: LengthSystem): Drawing {
   const inverts = invertsOf(
     shape.outletInvert.mm,
     shape.legs.map((leg) => ({ length: leg.length.mm, fall: leg.fall })),

@@ -28,7 +28,7 @@ export type Measure = keyof typeof MEASURES;
 export type Measures = Partial<Record<Measure, unknown>>;
 
 /** Openings larger than this are taken off even by those who leave small ones in. m² */
-export const LARGE_OPENING = 1.5;
+const LARGE_OPENING = 1.5;
 
 const openingArea = (opening: Opening): number => squareMetres(opening.width.mm, opening.height.mm) * opening.count;
 const sectionArea = (section: Section): number =>

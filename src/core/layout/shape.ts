@@ -35,7 +35,7 @@ export interface FaceShape {
 }
 
 /** A roof by its plan, eaves included, and its slope. */
-export interface RoofShape {
+interface RoofShape {
   kind: 'roof';
   width: Measured;
   length: Measured;

@@ -24,7 +24,7 @@ export const viewBoxOf = ({ bounds }: Drawing): string =>
   `${bounds.left.toFixed(1)} ${(-bounds.top).toFixed(1)} ${(bounds.right - bounds.left).toFixed(1)} ` +
   (bounds.top - bounds.bottom).toFixed(1);
 
-export const escapeXml = (text: string): string => text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
+const escapeXml = (text: string): string => text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
 
 /** A drawing as an SVG file by itself, black on white, in mm; `width` in px is what it is shown at. */
 export function svgOf(drawing: Drawing, width = 900): string {

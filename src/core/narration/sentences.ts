@@ -68,7 +68,7 @@ const DESCRIBES =
 const LONG = 26;
 
 /** Whether the captions carry full stops; if not, sentences have to be guessed from words and silences. */
-export const isPunctuated = (words: readonly Word[]): boolean =>
+const isPunctuated = (words: readonly Word[]): boolean =>
   words.filter((word) => word.stop === '.').length * 40 > words.length;
 
 /**

@@ -37,7 +37,7 @@ export interface Ask<Value> {
 }
 
 export type Asks = { readonly [name: string]: Ask<unknown> };
-export type ValueOf<A> = A extends Ask<infer Value> ? Value : never;
+type ValueOf<A> = A extends Ask<infer Value> ? Value : never;
 export type InputOf<A extends Asks> = { [Name in keyof A]: ValueOf<A[Name]> };
 
 interface Terms {

@@ -6,7 +6,7 @@ export interface Stock {
   cost: number;
 }
 
-export interface CutStick {
+interface CutStick {
   stock: number;
   /** Lengths of its pieces, the longest first. */
   pieces: number[];

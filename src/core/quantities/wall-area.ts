@@ -3,7 +3,7 @@ import { squareMetres, sum } from '../units/rounding';
 import { area, choice, count, give, length, main, optional, rowsOf } from './ask';
 import { calculator } from './calculator';
 
-export const DEDUCTIONS = { all: 'all openings', large: 'only the large ones' } as const;
+const DEDUCTIONS = { all: 'all openings', large: 'only the large ones' } as const;
 
 /** A wall or face by its sections, gables included, less its openings by either school of deduction. */
 export const wallArea = calculator({

@@ -15,7 +15,7 @@ export interface Trigger {
   source: string;
 }
 
-export const TRIGGERS: readonly Trigger[] = [
+const TRIGGERS: readonly Trigger[] = [
   {
     id: 'gas',
     words: /\b(?:gas (?:line|pipe|stub|valve|meter|leak)|smell(?:s|ing)? (?:of )?gas|boiler flue)\b/i,

@@ -4,7 +4,7 @@ import { addDays, type Day } from '../units/day';
 import { dayIn, hourIn, type Zone } from '../units/zone';
 
 /** A half-day that somebody's own calendar keeps from us. */
-export interface BusyHalf {
+interface BusyHalf {
   day: Day;
   half: 0 | 1;
   words: string;

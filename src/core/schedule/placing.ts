@@ -135,7 +135,7 @@ export function byKey({ tasks, order }: Compiled, key: ArrayLike<number>): Int32
 }
 
 /** From tasks in order to the place of each. */
-export function turns(order: ArrayLike<number>): Int32Array {
+function turns(order: ArrayLike<number>): Int32Array {
   const place = new Int32Array(order.length);
   for (let at = 0; at < order.length; at++) place[order[at] ?? 0] = at;
   return place;

@@ -57,7 +57,7 @@ export interface PlannedTask extends Task {
   reason: Reason;
 }
 
-export interface PlannedExposure extends Exposure {
+interface PlannedExposure extends Exposure {
   actual: number;
   kept: boolean;
   /** The first slot of rain in the outlook while it is open. */

@@ -7,8 +7,7 @@ import type { Task } from './network';
 import type { Placement } from './placing';
 
 /** The thing that would have to give for a task to start one slot earlier. */
-export type ReasonKind =
-  'done' | 'under-way' | 'link' | 'not-before' | 'crew' | 'area' | 'away' | 'weather' | 'now' | 'none';
+type ReasonKind = 'done' | 'under-way' | 'link' | 'not-before' | 'crew' | 'area' | 'away' | 'weather' | 'now' | 'none';
 
 export interface Reason {
   kind: ReasonKind;

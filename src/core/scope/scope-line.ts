@@ -24,7 +24,7 @@ export interface ScopeDraft {
 }
 
 /** Usual verbs, longest first where one begins with another, and whose work each usually is. */
-export const VERBS: readonly (readonly [string, Trade | null])[] = [
+const VERBS: readonly (readonly [string, Trade | null])[] = [
   ['take down and refit', 'finish'],
   ['take down', 'tear-out'],
   ['take out', 'tear-out'],

@@ -30,7 +30,7 @@ interface PhaseFacts {
   bySchool?: true;
 }
 
-export const PHASES = {
+const PHASES = {
   // around a tear-out
   access: { label: 'access', plain: 'the scaffold', trade: 'roofing', halfDays: 2, outdoor: true },
   cover: { label: 'cover at hand', plain: 'the rain cover', trade: 'roofing', halfDays: 1, outdoor: true },

@@ -25,7 +25,7 @@ export interface Rule {
  */
 export const NEVER_OFF: readonly number[] = [2, 3, 5, 6, 18, 19, 20, 21];
 
-export type Within =
+type Within =
   | 'area'
   /** this area and those on the other side of its walls */
   | 'beside'

@@ -260,7 +260,7 @@ export const sideOf = (school: School, key: string | undefined): Side | undefine
   school.sides.find((side) => side.key === key);
 
 /** The sides that were picked. */
-export const sidesOf = (choices: Choices): { school: School; side: Side }[] =>
+const sidesOf = (choices: Choices): { school: School; side: Side }[] =>
   SCHOOLS.flatMap((school) => {
     const side = sideOf(school, choices[school.key]);
     return side ? [{ school, side }] : [];

@@ -35,7 +35,7 @@ const OPEN_WALLS: Phase[] = [
 ];
 const FINISH: Phase[] = ['trim', 'final-coat', 'wiring-finish', 'duct-finish', 'snags', 'clean', 'hand-over'];
 
-export const WORKS = {
+const WORKS = {
   rebuild: { label: 'strip and rebuild', kinds: inside, phases: [...OPEN_WALLS, 'flooring', ...FINISH] },
   kitchen: {
     label: 'new kitchen',

@@ -2,7 +2,7 @@ import { formatLength, type LengthSystem } from '../units/length';
 import type { Of, Target } from './observation';
 
 /** Less than this is a tape held differently, not a wall that stands elsewhere. mm */
-export const TOLERANCE_MM = 6;
+const TOLERANCE_MM = 6;
 
 /** How a size compares with what is drawn, in words. `off`: by more than a tape's tolerance. */
 export function differenceWords(mm: number, drawn: number, system: LengthSystem): { off: boolean; text: string } {

@@ -19,7 +19,7 @@ export type CheckVerdict = (typeof CHECK_VERDICTS)[number];
 
 /** What an order turned out to be. */
 export const ORDER_PROBLEMS = ['late', 'missing', 'wrong', 'damaged'] as const;
-export type OrderProblem = (typeof ORDER_PROBLEMS)[number];
+type OrderProblem = (typeof ORDER_PROBLEMS)[number];
 
 /** Who settled a thing on the spot. */
 export const DECIDERS = ['client', 'us', 'engineer'] as const;

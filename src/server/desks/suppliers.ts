@@ -20,7 +20,7 @@ export interface SupplierOrder {
 }
 
 /** What a supplier says next, and the day on which they say it. */
-export interface SupplierWord {
+interface SupplierWord {
   on: Day;
   says: SupplierSays;
   text: string;

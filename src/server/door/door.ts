@@ -1,11 +1,12 @@
-import { object, string, ValidationError, type AnyObject } from 'yup';
-import type { Command, CommandAnswer, ProblemDocument } from '@/contract/command';
+import { object, string, ValidationError, type AnyObject, type ObjectSchema } from 'yup';
+import type { Affects, Command, CommandAnswer, CommandKind, ProblemDocument } from '@/contract/command';
+import { COMMANDS, type CommandType } from '@/contract/commands';
 import * as field from '@/contract/fields';
 import type { Problem } from '@/core/problem';
-import { one, run } from '../database/query';
+import { insert, one } from '../database/query';
 import type { House } from '../house';
 import { HANDLERS } from './handlers';
-import type { Handler, Visit } from './handler';
+import type { PlanContext } from './handler';
 import { Refusal } from './refusal';
 import { signature, standsAs, type Who } from './who';
 
@@ -37,21 +38,21 @@ export function receive(house: House, who: Who, input: unknown): CommandAnswer &
       : '';
   try {
     const command = shaped<Command>(envelope, input);
-    const handler = HANDLERS.get(command.type);
-    if (!handler)
+    if (!isCommandType(command.type))
       throw new Refusal(400, {
         code: 'command-unknown',
         message: `There is no command “${command.type}”.`,
         field: 'type',
       });
+    const kind = COMMANDS[command.type];
     const may = standsAs(who);
-    if (!handler.kind.may.includes(may)) {
+    if (!kind.may.includes(may)) {
       throw new Refusal(who.kind === 'founder' ? 401 : 403, {
         code: 'not-allowed',
         message: who.kind === 'founder' ? 'Sign in first.' : `As ${may} one may not do this.`,
       });
     }
-    return apply(house, who, command, handler);
+    return apply(house, who, { ...command, type: command.type });
   } catch (error) {
     const { status, ...problem } = refusalOf(error);
     return {
@@ -63,78 +64,99 @@ export function receive(house: House, who: Who, input: unknown): CommandAnswer &
   }
 }
 
-function apply(house: House, who: Who, command: Command, handler: Handler): CommandAnswer & { httpStatus: number } {
-  const { db } = house;
-  const marks: { job: string; cause: string; walk?: string }[] = [];
-  const woken: true[] = [];
-  const answer = db
-    .transaction((): CommandAnswer & { httpStatus: number } => {
-      const known = one<Logged>(db, 'SELECT seq, result, who, type FROM command_log WHERE id = @id', {
-        id: command.id,
-      });
-      if (known) {
-        // The same id from somebody else, or for something else, is not a retry; its result is none of theirs.
-        if (known.who !== signature(who) || known.type !== command.type)
-          throw new Refusal(409, {
-            code: 'id-taken',
-            message: 'This id belongs to another command; make a new one.',
-            field: 'id',
-          });
-        return {
-          id: command.id,
-          status: 'repeated',
-          seq: known.seq,
-          result: JSON.parse(known.result) as unknown,
-          httpStatus: 200,
-        };
-      }
-      const payload = shaped<AnyObject>(handler.kind.schema, command.payload);
-      const now = house.clock.now().toISOString();
-      let job: string | null = null;
-      const visit: Visit = {
-        house,
-        db,
-        who,
-        now,
-        ...timeOf(command, now),
-        touches: (id) => (job = id),
-        wake: () => void woken.push(true),
-        mark: (id, cause, walk) => {
-          job = id;
-          marks.push({ job: id, cause, ...(walk ? { walk } : {}) });
-        },
-      };
-      const result = handler.handle(visit, payload as never) ?? null;
-      if (result instanceof Promise) throw new Error(`The handler of ${command.type} is not synchronous.`);
-      for (const mark of marks) {
-        run(db, 'INSERT INTO plan_mark (job, walk, cause) VALUES (@job, @walk, @cause)', {
-          job: mark.job,
-          walk: mark.walk ?? null,
-          cause: mark.cause,
-        });
-      }
-      run(
-        db,
-        `INSERT INTO command_log (id, type, at, applied_at, who, job, payload, result)
-          VALUES (@id, @type, @at, @now, @who, @job, @payload, @result)`,
-        {
-          id: command.id,
-          type: command.type,
-          at: command.at,
-          now,
-          who: signature(who),
-          job,
-          payload: JSON.stringify(withoutSecrets(payload, handler.kind.secret)),
-          result: JSON.stringify(result),
-        },
-      );
-      const seq = one<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
-      return { id: command.id, status: 'applied', seq, result, httpStatus: 200 };
-    })
-    .immediate();
-  if (answer.status === 'applied') house.news.emit('log', answer.seq);
-  if (marks.length + woken.length > 0 && answer.status === 'applied') house.news.emit('marked');
+const isCommandType = (type: string): type is CommandType => Object.hasOwn(COMMANDS, type);
+
+type Answered = CommandAnswer & { httpStatus: number };
+type KnownCommand = Command & { type: CommandType };
+
+/** What a handler said while it ran. */
+interface Noted {
+  job: string | null;
+  replans: { job: string; cause: string; walk?: string }[];
+  planStays: boolean;
+  wakes: boolean;
+}
+
+function apply(house: House, who: Who, command: KnownCommand): Answered {
+  const noted: Noted = { job: null, replans: [], planStays: false, wakes: false };
+  const answer = house.db.transaction(() => applyOnce(house, who, command, noted)).immediate();
+  if (answer.status === 'applied') {
+    house.news.emit('log', answer.seq);
+    if (noted.replans.length > 0 || noted.wakes) house.news.emit('marked');
+  }
   return answer;
+}
+
+function applyOnce(house: House, who: Who, command: KnownCommand, noted: Noted): Answered {
+  const { db } = house;
+  const before = appliedBefore(house, who, command);
+  if (before) return before;
+  const kind: CommandKind<ObjectSchema<AnyObject>> = COMMANDS[command.type];
+  const payload = shaped<AnyObject>(kind.schema, command.payload);
+  const now = house.clock.now().toISOString();
+  const handle = HANDLERS[command.type] as (context: PlanContext, payload: AnyObject) => unknown;
+  const result = handle(contextOf(house, who, command, now, noted), payload) ?? null;
+  if (result instanceof Promise) throw new Error(`The handler of ${command.type} is not synchronous.`);
+  refuseForgotten(command.type, kind.affects, noted);
+  for (const { job, cause, walk } of noted.replans) insert(db, 'plan_mark', { job, cause, walk: walk ?? null });
+  insert(db, 'command_log', {
+    id: command.id,
+    type: command.type,
+    at: command.at,
+    applied_at: now,
+    who: signature(who),
+    job: noted.job,
+    payload: JSON.stringify(withoutSecrets(payload, kind.secret)),
+    result: JSON.stringify(result),
+  });
+  const seq = one<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
+  return { id: command.id, status: 'applied', seq, result, httpStatus: 200 };
+}
+
+/** The answer given before, where this is sent again. */
+function appliedBefore({ db }: House, who: Who, { id, type }: KnownCommand): Answered | undefined {
+  const known = one<Logged>(db, 'SELECT seq, result, who, type FROM command_log WHERE id = @id', { id });
+  if (!known) return undefined;
+  // The same id from somebody else, or for something else, is not a retry; its result is none of theirs.
+  if (known.who !== signature(who) || known.type !== type) {
+    throw new Refusal(409, {
+      code: 'id-taken',
+      message: 'This id belongs to another command; make a new one.',
+      field: 'id',
+    });
+  }
+  return { id, status: 'repeated', seq: known.seq, result: JSON.parse(known.result) as unknown, httpStatus: 200 };
+}
+
+function contextOf(house: House, who: Who, command: Command, now: string, noted: Noted): PlanContext {
+  return {
+    house,
+    db: house.db,
+    who,
+    now,
+    ...timeOf(command, now),
+    logFor: (job) => void (noted.job = job),
+    wakePlanner: () => void (noted.wakes = true),
+    replan: (job, cause, walk) => {
+      noted.job = job;
+      noted.replans.push({ job, cause, ...(walk ? { walk } : {}) });
+    },
+    replanAll: (jobs, cause) => {
+      noted.planStays ||= jobs.length === 0;
+      for (const job of jobs) noted.replans.push({ job, cause });
+    },
+    planStays: (job) => {
+      noted.planStays = true;
+      noted.job = job ?? noted.job;
+    },
+  };
+}
+
+/** A handler that forgot what its command affects is a programmer's mistake, found by the first test that gives it. */
+function refuseForgotten(type: CommandType, affects: Affects, noted: Noted): void {
+  if (affects === 'plan' && noted.replans.length === 0 && !noted.planStays)
+    throw new Error(`${type} affects the plan; its handler said neither replan nor planStays.`);
+  if (affects === 'job' && noted.job === null) throw new Error(`${type} affects a job; its handler named none.`);
 }
 
 /**

@@ -1,14 +1,13 @@
-import type { AnyObject, InferType, ObjectSchema } from 'yup';
-import type { CommandKind } from '@/contract/command';
+import type { CommandType, KindOf, Payload } from '@/contract/commands';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
-import { one } from '../database/query';
+import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
 import type { House } from '../house';
 import { notFound, stale, unfit } from './refusal';
 import type { Who } from './who';
 
 /** What a handler may use: the open transaction, who asks, and when. */
-export interface Visit {
+export interface CommandContext {
   house: House;
   db: Connection;
   who: Who;
@@ -19,23 +18,32 @@ export interface Visit {
   /** What the device took the time for, where its clock was wrong. */
   clock?: string;
   /** Names the job whose screens this touches, for the log. */
-  touches: (job: string) => void;
+  logFor: (job: string) => void;
+  /** Has the planner look once this is committed, though no job is to be planned anew. */
+  wakePlanner: () => void;
+}
+
+/** What a handler of a command that affects the plan may use besides; it says one or the other, or the door objects. */
+export interface PlanContext extends CommandContext {
   /** Has the plan of a job computed again once this is committed. */
-  mark: (job: string, cause: string, walk?: string) => void;
-  /** Has the planner look once this is committed, though no job is marked. */
-  wake: () => void;
+  replan: (job: string, cause: string, walk?: string) => void;
+  /** The same for several; none is said too. */
+  replanAll: (jobs: readonly string[], cause: string) => void;
+  /** Says that this time nothing changed that a plan is made from. */
+  planStays: (job?: string) => void;
 }
 
-export interface Handler {
-  kind: CommandKind<ObjectSchema<AnyObject>>;
-  /** Synchronous: it runs inside one transaction. @returns what the caller is told, plain JSON */
-  handle: (visit: Visit, payload: never) => unknown;
-}
+type ContextOf<Type extends CommandType> = KindOf<Type>['affects'] extends 'plan' ? PlanContext : CommandContext;
 
-export const handler = <Schema extends ObjectSchema<AnyObject>>(
-  kind: CommandKind<Schema>,
-  handle: (visit: Visit, payload: InferType<Schema>) => unknown,
-): Handler => ({ kind, handle });
+/** Synchronous: it runs inside one transaction. @returns what the caller is told, plain JSON */
+export type Handle<Type extends CommandType> = (context: ContextOf<Type>, payload: Payload<Type>) => unknown;
+
+/** The handlers of a subject, by the names of their commands; the payload of each is what its schema lets through. */
+export const handlers = <Types extends CommandType>(list: { [Type in Types]: Handle<Type> }): typeof list => list;
+
+/** Every job whose plan may still change: what crews, days and plant are there is shared by all. */
+export const openJobs = ({ db }: CommandContext): string[] =>
+  all<{ id: string }>(db, `SELECT id FROM job WHERE state <> 'closed'`).map(({ id }) => id);
 
 type Table =
   | 'job'
@@ -98,37 +106,46 @@ const WORDS: Partial<Record<Table, string>> = {
 };
 
 /** The row of that id, or a refusal that says what is missing. */
-export function need<Row>(visit: Visit, table: Table, id: string, field = 'id'): Row {
+export function need<Row>(context: CommandContext, table: Table, id: string, field = 'id'): Row {
   const key = table === 'picture' || table === 'recording' ? 'hash' : 'id';
-  const row = one<Row>(visit.db, `SELECT * FROM ${table} WHERE ${key} = @id`, { id });
+  const row = one<Row>(context.db, `SELECT * FROM ${table} WHERE ${key} = @id`, { id });
   if (!row) throw notFound(WORDS[table] ?? table, field);
   return row;
 }
 
 /** The row, if it is still the version the change was based on. */
 export function needVersion<Row extends { version: number }>(
-  visit: Visit,
+  context: CommandContext,
   table: Table,
   id: string,
   version: number,
 ): Row {
-  const row = need<Row>(visit, table, id);
+  const row = need<Row>(context, table, id);
   if (row.version !== version) throw stale(WORDS[table] ?? table, row);
   return row;
 }
 
 /** Refuses an area that is not one of the job's. */
-export function needAreaOf(visit: Visit, job: string, area: string, field = 'area'): { id: string; name: string } {
-  const row = one<{ id: string; name: string }>(visit.db, 'SELECT id, name FROM area WHERE id = @area AND job = @job', {
-    area,
-    job,
-  });
+export function needAreaOf(
+  context: CommandContext,
+  job: string,
+  area: string,
+  field = 'area',
+): { id: string; name: string } {
+  const row = one<{ id: string; name: string }>(
+    context.db,
+    'SELECT id, name FROM area WHERE id = @area AND job = @job',
+    {
+      area,
+      job,
+    },
+  );
   if (!row) throw notFound('area in this job', field);
   return row;
 }
 
 /** Refuses a step that is not part of the work in an area. */
-export function needStep(visit: Visit, area: string, phase: Phase, field = 'phase'): void {
-  if (!one(visit.db, 'SELECT 1 FROM step WHERE area = @area AND phase = @phase', { area, phase }))
+export function needStep(context: CommandContext, area: string, phase: Phase, field = 'phase'): void {
+  if (!one(context.db, 'SELECT 1 FROM step WHERE area = @area AND phase = @phase', { area, phase }))
     throw unfit('phase-elsewhere', `This area has no ${phaseFacts(phase).label}; choose a step of its work.`, field);
 }

@@ -1,3 +1,4 @@
+import type { CommandType } from '@/contract/commands';
 import { firmHandlers } from '../firm/commands';
 import { layoutHandlers } from '../layout/commands';
 import { quantityHandlers } from '../quantities/commands';
@@ -25,37 +26,48 @@ import { walkHandlers } from '../walks/commands';
 import { completionHandlers } from '../walks/completion';
 import { narrationHandlers } from '../walks/narrations';
 import { placementHandlers } from '../walks/placements';
-import type { Handler } from './handler';
+import type { Handle } from './handler';
 
-/** Every change there is, by its name. */
-export const HANDLERS: ReadonlyMap<string, Handler> = new Map(
-  [
-    ...firmHandlers,
-    ...siteHandlers,
-    ...scopeHandlers,
-    ...assumptionHandlers,
-    ...optionHandlers,
-    ...changeHandlers,
-    ...statementHandlers,
-    ...layoutHandlers,
-    ...quantityHandlers,
-    ...selectionHandlers,
-    ...requestHandlers,
-    ...supplierHandlers,
-    ...deliveryHandlers,
-    ...sequenceHandlers,
-    ...ruleHandlers,
-    ...schoolHandlers,
-    ...stepHandlers,
-    ...pinHandlers,
-    ...inspectionHandlers,
-    ...resourceHandlers,
-    ...planHandlers,
-    ...walkHandlers,
-    ...narrationHandlers,
-    ...placementHandlers,
-    ...closeInHandlers,
-    ...completionHandlers,
-    ...updateHandlers,
-  ].map((one) => [one.kind.type, one]),
+/** One for all subjects; where two would take the same command, its name is told by the compiler. */
+type Joined<Lists extends readonly object[], Before = unknown> = Lists extends readonly [
+  infer First,
+  ...infer Rest extends readonly object[],
+]
+  ? keyof First & keyof Before extends never
+    ? Joined<Rest, Before & First>
+    : { takenTwice: keyof First & keyof Before }
+  : Before;
+
+const joined = <const Lists extends readonly object[]>(...lists: Lists): Joined<Lists> =>
+  Object.assign({}, ...lists) as Joined<Lists>;
+
+/** What carries out every change there is. One that is missing, doubled or of another shape is an error of types. */
+export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined(
+  firmHandlers,
+  layoutHandlers,
+  quantityHandlers,
+  assumptionHandlers,
+  changeHandlers,
+  scopeHandlers,
+  optionHandlers,
+  statementHandlers,
+  selectionHandlers,
+  deliveryHandlers,
+  requestHandlers,
+  supplierHandlers,
+  sequenceHandlers,
+  inspectionHandlers,
+  pinHandlers,
+  planHandlers,
+  resourceHandlers,
+  ruleHandlers,
+  schoolHandlers,
+  stepHandlers,
+  siteHandlers,
+  updateHandlers,
+  closeInHandlers,
+  walkHandlers,
+  completionHandlers,
+  narrationHandlers,
+  placementHandlers,
 );

@@ -99,7 +99,7 @@ export function keptCalculation(house: House, id: string): CalculationView {
 }
 
 /** What all kept calculations buy, with the day on which the work that uses it begins. */
-export function neededOf(db: Connection, job: string): Needed[] {
+function neededOf(db: Connection, job: string): Needed[] {
   const plan = readPlan(db, { job });
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
   return rowsOf(db, job).flatMap((row) => {

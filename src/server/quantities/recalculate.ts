@@ -1,7 +1,7 @@
 import type { Measure } from '@/core/layout/measures';
 import { recalculate, type Calculation } from '@/core/scope/feed';
 import { all, run } from '../database/query';
-import type { Visit } from '../door/handler';
+import type { PlanContext } from '../door/handler';
 import { measuresIn } from '../layout/read-layout';
 import { timeTrack } from '../sequence/lay-track';
 import { measuredQuantity, measureUnit } from './measured';
@@ -13,7 +13,7 @@ interface Row {
   fed: string;
 }
 
-export const calculationOf = (row: Omit<Row, 'id'>): Calculation => ({
+const calculationOf = (row: Omit<Row, 'id'>): Calculation => ({
   calculator: row.calculator,
   input: JSON.parse(row.input) as Record<string, unknown>,
   fed: JSON.parse(row.fed) as Record<string, Measure>,
@@ -23,8 +23,8 @@ export const calculationOf = (row: Omit<Row, 'id'>): Calculation => ({
  * Computes again everything in an area that follows its drawing: kept calculations, quantities of lines, and times of
  * steps with the plan.
  */
-export function recalculateArea(visit: Visit, area: string): void {
-  const { db } = visit;
+export function recalculateArea(context: PlanContext, area: string): void {
+  const { db } = context;
   const measures = measuresIn(db, area);
   for (const row of all<Row>(
     db,
@@ -53,16 +53,17 @@ export function recalculateArea(visit: Visit, area: string): void {
     'SELECT id, measure FROM scope_item WHERE area = @area AND removed = 0 AND measure IS NOT NULL',
     { area },
   )) {
-    const quantity = measuredQuantity(db, area, line.measure);
-    if (quantity !== undefined)
-      run(
-        db,
-        `UPDATE scope_item
+    // What can no longer be measured has no quantity: an old figure that looks valid is worse than none.
+    const quantity = measuredQuantity(db, area, line.measure) ?? null;
+    run(
+      db,
+      `UPDATE scope_item
           SET quantity = @quantity, unit = @unit, version = version + 1
           WHERE id = @id AND quantity IS NOT @quantity`,
-        { id: line.id, quantity, unit: measureUnit(line.measure) },
-      );
+      { id: line.id, quantity, unit: measureUnit(line.measure) },
+    );
   }
   const timed = timeTrack(db, area, 'quantity');
-  if (timed) visit.mark(timed, 'the drawing changed how long it takes');
+  if (timed) context.replan(timed, 'the drawing changed how long it takes');
+  else context.planStays();
 }

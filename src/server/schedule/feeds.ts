@@ -53,7 +53,7 @@ export function feedFile(house: House, token: string): { name: string; content: 
 /** A time without a zone is written by its figures in UTC. */
 const floating = (day: Day, time: string): Date => new Date(`${day}T${time}:00Z`);
 
-export function calendarOf(name: string, events: readonly OutEvent[]): string {
+function calendarOf(name: string, events: readonly OutEvent[]): string {
   const calendar = ical({
     name: `${name}, Aftermist`,
     method: ICalCalendarMethod.PUBLISH,

@@ -1,17 +1,10 @@
-import {
-  bookInspection,
-  cancelInspection,
-  failInspection,
-  passInspection,
-  setOffice,
-} from '@/contract/commands/schedule';
 import { phaseFacts, phaseOrder, type Phase } from '@/core/sequence/phases';
 import { formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
 import { all, insert, one, orNull, update } from '../database/query';
 import type { Connection } from '../database/open';
 import { offerVisit } from '../desks/inspections';
-import { handler, need, needStep, needVersion, type Handler, type Visit } from '../door/handler';
+import { handlers, openJobs, need, needStep, needVersion, type CommandContext } from '../door/handler';
 import { Refusal, stale, unfit } from '../door/refusal';
 import { workdaysAfter } from './days';
 import { officesOf, type InspectionRow } from './offices';
@@ -20,17 +13,17 @@ import { holidaysOf } from './read-site';
 const officeFor = (db: Connection, phase: Phase) => officesOf(db).find((office) => office.phases.includes(phase));
 
 function book(
-  visit: Visit,
+  context: CommandContext,
   id: string,
   area: { id: string; job: string },
   phase: Phase,
   wishedOn?: Day,
 ): { day: Day; half: 0 | 1; office: string } {
-  const office = officeFor(visit.db, phase);
+  const office = officeFor(context.db, phase);
   if (!office)
     throw unfit('no-office', `No office is known that inspects ${phaseFacts(phase).label}; add it first.`, 'phase');
   const open = one<{ day: Day }>(
-    visit.db,
+    context.db,
     `SELECT day FROM inspection WHERE area = @area AND phase = @phase AND state = 'booked'`,
     { area: area.id, phase },
   );
@@ -40,10 +33,10 @@ function book(
       message: `It is booked for ${formatDay(open.day)} already; cancel that first.`,
       field: 'phase',
     });
-  const on = today(visit.house);
+  const on = today(context.house);
   const taken = (day: Day): number =>
     one<{ count: number }>(
-      visit.db,
+      context.db,
       `SELECT count(*) AS count
         FROM inspection
         WHERE office = @office AND day = @day AND state = 'booked'`,
@@ -53,10 +46,10 @@ function book(
     { weekdays: office.weekdays, noticeDays: office.notice_days, visitsADay: office.visits_a_day },
     { on, ...(wishedOn ? { wished: wishedOn } : {}) },
     taken,
-    holidaysOf(visit.db),
+    holidaysOf(context.db),
   );
   if (!offer) throw unfit('office-full', `${office.name} has no visit free within half a year.`, 'wishedOn');
-  insert(visit.db, 'inspection', {
+  insert(context.db, 'inspection', {
     id,
     job: area.job,
     area: area.id,
@@ -71,15 +64,15 @@ function book(
 }
 
 function settle(
-  visit: Visit,
+  context: CommandContext,
   id: string,
   version: number,
   state: 'passed' | 'failed' | 'cancelled',
   words: string,
 ): InspectionRow {
-  const row = needVersion<InspectionRow>(visit, 'inspection', id, version);
+  const row = needVersion<InspectionRow>(context, 'inspection', id, version);
   if (row.state !== 'booked') throw stale('inspection', row);
-  update(visit.db, 'inspection', id, { state, words, settled_at: visit.now });
+  update(context.db, 'inspection', id, { state, words, settled_at: context.now });
   return row;
 }
 
@@ -91,8 +84,8 @@ function stepBefore(db: Connection, area: string, phase: Phase): Phase | null {
   return earlier.sort((a, b) => phaseOrder(b) - phaseOrder(a))[0] ?? null;
 }
 
-export const inspectionHandlers: Handler[] = [
-  handler(setOffice, (visit, { id, version, name, phases, weekdays, noticeDays, visitsADay }) => {
+export const inspectionHandlers = handlers({
+  'office.set': (context, { id, version, name, phases, weekdays, noticeDays, visitsADay }) => {
     const odd = phases.find(
       (phase) => phaseFacts(phase).hold !== 'inspection' && phaseFacts(phase).hold !== 'water-test',
     );
@@ -105,35 +98,34 @@ export const inspectionHandlers: Handler[] = [
       notice_days: noticeDays,
       visits_a_day: visitsADay,
     };
-    if (version === 0) insert(visit.db, 'office', { id, ...row });
+    if (version === 0) insert(context.db, 'office', { id, ...row });
     else {
-      needVersion(visit, 'office', id, version);
-      update(visit.db, 'office', id, row);
+      needVersion(context, 'office', id, version);
+      update(context.db, 'office', id, row);
     }
-    for (const { job } of all<{ job: string }>(visit.db, `SELECT id AS job FROM job WHERE state <> 'closed'`))
-      visit.mark(job, `${name} set its days`);
-  }),
-  handler(bookInspection, (visit, { id, area, phase, wishedOn }) => {
-    const { job, name } = need<{ job: string; name: string }>(visit, 'area', area, 'area');
-    needStep(visit, area, phase, 'phase');
-    const booked = book(visit, id, { id: area, job }, phase, wishedOn);
-    visit.mark(job, `${name}: ${phaseFacts(phase).label} booked for ${formatDay(booked.day)}`);
+    context.replanAll(openJobs(context), `${name} set its days`);
+  },
+  'inspection.book': (context, { id, area, phase, wishedOn }) => {
+    const { job, name } = need<{ job: string; name: string }>(context, 'area', area, 'area');
+    needStep(context, area, phase, 'phase');
+    const booked = book(context, id, { id: area, job }, phase, wishedOn);
+    context.replan(job, `${name}: ${phaseFacts(phase).label} booked for ${formatDay(booked.day)}`);
     return booked;
-  }),
-  handler(cancelInspection, (visit, { id, version }) => {
-    const row = settle(visit, id, version, 'cancelled', '');
-    visit.mark(row.job, `${phaseFacts(row.phase).label} on ${formatDay(row.day)} was cancelled`);
-  }),
-  handler(passInspection, (visit, { id, version, words }) => {
-    const row = settle(visit, id, version, 'passed', words);
-    visit.mark(row.job, `${phaseFacts(row.phase).label} passed`);
-  }),
-  handler(failInspection, (visit, { id, version, again, fixes }) => {
-    const row = settle(visit, id, version, 'failed', fixes.map((fix) => fix.text).join('; '));
-    const { name } = need<{ name: string }>(visit, 'area', row.area);
-    const after = stepBefore(visit.db, row.area, row.phase);
+  },
+  'inspection.cancel': (context, { id, version }) => {
+    const row = settle(context, id, version, 'cancelled', '');
+    context.replan(row.job, `${phaseFacts(row.phase).label} on ${formatDay(row.day)} was cancelled`);
+  },
+  'inspection.pass': (context, { id, version, words }) => {
+    const row = settle(context, id, version, 'passed', words);
+    context.replan(row.job, `${phaseFacts(row.phase).label} passed`);
+  },
+  'inspection.fail': (context, { id, version, again, fixes }) => {
+    const row = settle(context, id, version, 'failed', fixes.map((fix) => fix.text).join('; '));
+    const { name } = need<{ name: string }>(context, 'area', row.area);
+    const after = stepBefore(context.db, row.area, row.phase);
     for (const fix of fixes) {
-      insert(visit.db, 'extra_work', {
+      insert(context.db, 'extra_work', {
         id: fix.id,
         job: row.job,
         area: row.area,
@@ -146,16 +138,19 @@ export const inspectionHandlers: Handler[] = [
       });
     }
     // The office comes again when what failed can have been put right, a day to spare.
-    const on = today(visit.house);
+    const on = today(context.house);
     const working = Math.ceil(fixes.reduce((sum, fix) => sum + fix.halfDays, 0) / 2) + 1;
     const booked = book(
-      visit,
+      context,
       again,
       { id: row.area, job: row.job },
       row.phase,
-      workdaysAfter(row.day > on ? row.day : on, working, holidaysOf(visit.db)),
+      workdaysAfter(row.day > on ? row.day : on, working, holidaysOf(context.db)),
     );
-    visit.mark(row.job, `${name}: ${phaseFacts(row.phase).label} failed (${fixes.map((fix) => fix.text).join('; ')})`);
+    context.replan(
+      row.job,
+      `${name}: ${phaseFacts(row.phase).label} failed (${fixes.map((fix) => fix.text).join('; ')})`,
+    );
     return booked;
-  }),
-];
+  },
+});

@@ -1,18 +1,17 @@
-import { dropPin, setPin } from '@/contract/commands/schedule';
 import { placedLike } from '@/core/schedule/plan';
 import { firstFrom } from '@/core/schedule/objective';
 import { reasonFor } from '@/core/schedule/reasons';
 import { formatSlot, slotOf } from '@/core/units/slot';
 import { today } from '../zone';
 import { insert, one, run } from '../database/query';
-import { handler, type Handler, type Visit } from '../door/handler';
+import { handlers, type CommandContext } from '../door/handler';
 import { notFound, unfit } from '../door/refusal';
 import { planInput } from './plan-input';
 
 /** Says why a pin cannot hold, in the words of the rule, the delivery or the crew that keeps the work from there. */
-function refuseUnlessHeld(visit: Visit, task: string, slot: number): void {
-  const on = today(visit.house);
-  const placed = placedLike(planInput(visit.db, on));
+function refuseUnlessHeld(context: CommandContext, task: string, slot: number): void {
+  const on = today(context.house);
+  const placed = placedLike(planInput(context.db, on));
   if (!placed.ok) throw unfit(placed.problem.code, placed.problem.message, 'task');
   const { net, placement } = placed.value;
   const number = net.index.get(task) ?? -1;
@@ -35,11 +34,11 @@ function refuseUnlessHeld(visit: Visit, task: string, slot: number): void {
   throw unfit('pin-refused', `It cannot start on ${when}. ${reasonFor(net, placement, number).text}`, 'day');
 }
 
-export const pinHandlers: Handler[] = [
-  handler(setPin, (visit, { task, day, half, reason }) => {
-    const on = today(visit.house);
+export const pinHandlers = handlers({
+  'pin.set': (context, { task, day, half, reason }) => {
+    const on = today(context.house);
     if (day < on) throw unfit('pin-past', 'That day is over; choose today or a later one.', 'day');
-    const known = placedLike(planInput(visit.db, on));
+    const known = placedLike(planInput(context.db, on));
     const facts = known.ok ? known.value.net.tasks[known.value.net.index.get(task) ?? -1] : undefined;
     if (!facts) throw notFound('piece of work', 'task');
     if (facts.state !== 'waiting')
@@ -50,15 +49,15 @@ export const pinHandlers: Handler[] = [
       );
     if (facts.calendar.startsWith('office:'))
       throw unfit('pin-office', 'The office’s day is set by booking its visit.', 'task');
-    run(visit.db, 'DELETE FROM pin WHERE task = @task', { task });
-    insert(visit.db, 'pin', { task, job: facts.job, day, half, reason, made_at: visit.now });
-    refuseUnlessHeld(visit, task, slotOf(on, day, half === 1 ? 1 : 0));
-    visit.mark(facts.job, `${facts.label} was pinned: ${reason}`);
-  }),
-  handler(dropPin, (visit, { task }) => {
-    const pin = one<{ job: string }>(visit.db, 'SELECT job FROM pin WHERE task = @task', { task });
+    run(context.db, 'DELETE FROM pin WHERE task = @task', { task });
+    insert(context.db, 'pin', { task, job: facts.job, day, half, reason, made_at: context.now });
+    refuseUnlessHeld(context, task, slotOf(on, day, half === 1 ? 1 : 0));
+    context.replan(facts.job, `${facts.label} was pinned: ${reason}`);
+  },
+  'pin.drop': (context, { task }) => {
+    const pin = one<{ job: string }>(context.db, 'SELECT job FROM pin WHERE task = @task', { task });
     if (!pin) throw notFound('pin', 'task');
-    run(visit.db, 'DELETE FROM pin WHERE task = @task', { task });
-    visit.mark(pin.job, 'a pin was taken out');
-  }),
-];
+    run(context.db, 'DELETE FROM pin WHERE task = @task', { task });
+    context.replan(pin.job, 'a pin was taken out');
+  },
+});

@@ -1,5 +1,5 @@
 import type { InferType } from 'yup';
-import { addChange, answerChange, editChange, sendChange, withdrawChange } from '@/contract/commands/scope';
+import { addChange } from '@/contract/commands/scope';
 import { priceLines } from '@/core/quantities/price-change';
 import type { Phase } from '@/core/sequence/phases';
 import type { Site } from '@/core/sequence/site';
@@ -10,7 +10,15 @@ import { today } from '../zone';
 import { uuid } from '../database/id';
 import { insert, one, run, update, type Values } from '../database/query';
 import type { Connection } from '../database/open';
-import { handler, need, needAreaOf, needVersion, needStep, type Handler, type Visit } from '../door/handler';
+import {
+  handlers,
+  need,
+  needAreaOf,
+  needVersion,
+  needStep,
+  type CommandContext,
+  type PlanContext,
+} from '../door/handler';
 import { notFound, unfit } from '../door/refusal';
 import { finishIf } from '../schedule/what-if';
 import { needClientOf, tellClient } from '../updates/tell-client';
@@ -62,12 +70,12 @@ export const priceOfChange = (row: Pick<ChangeRow, 'lines' | 'markup' | 'tax_rat
 
 type Fields = Omit<InferType<typeof addChange.schema>, 'id' | 'job' | 'area'>;
 
-function values(visit: Visit, job: string, area: string, fields: Fields): Values {
+function values(context: CommandContext, job: string, area: string, fields: Fields): Values {
   for (const [at, phase] of [...fields.drops, ...(fields.work?.after ? [fields.work.after] : [])].entries()) {
-    needStep(visit, area, phase, at < fields.drops.length ? 'drops' : 'work.after');
+    needStep(context, area, phase, at < fields.drops.length ? 'drops' : 'work.after');
   }
   for (const item of fields.omits)
-    if (need<{ job: string }>(visit, 'scope_item', item, 'omits').job !== job)
+    if (need<{ job: string }>(context, 'scope_item', item, 'omits').job !== job)
       throw notFound('line of scope in this job', 'omits');
   const total = priceLines(fields.lines, fields.markup, fields.taxRate).total;
   if (fields.kind === 'omission' && total > 0)
@@ -86,7 +94,7 @@ function values(visit: Visit, job: string, area: string, fields: Fields): Values
 }
 
 /** The job as it would be with this change. */
-export function withChange(row: Pick<ChangeRow, 'id' | 'area' | 'title' | 'work' | 'drops'>): (site: Site) => Site {
+function withChange(row: Pick<ChangeRow, 'id' | 'area' | 'title' | 'work' | 'drops'>): (site: Site) => Site {
   const [work, drops] = [workOfChange(row), dropsOfChange(row)];
   return (site) => ({
     ...site,
@@ -122,8 +130,8 @@ export const effectOfChange = (
   after: finishIf(db, day, row.job, { site: withChange(row) }).job,
 });
 
-function needState(visit: Visit, id: string, version: number, states: ChangeRow['state'][]): ChangeRow {
-  const row = needVersion<ChangeRow>(visit, 'change_order', id, version);
+function needState(context: CommandContext, id: string, version: number, states: ChangeRow['state'][]): ChangeRow {
+  const row = needVersion<ChangeRow>(context, 'change_order', id, version);
   if (!states.includes(row.state))
     throw unfit(
       'change-settled',
@@ -135,27 +143,35 @@ function needState(visit: Visit, id: string, version: number, states: ChangeRow[
   return row;
 }
 
-export const changeHandlers: Handler[] = [
-  handler(addChange, (visit, { id, job, area, ...fields }) => {
-    needAreaOf(visit, job, area);
+export const changeHandlers = handlers({
+  'change.add': (context, { id, job, area, ...fields }) => {
+    needAreaOf(context, job, area);
     const number =
-      (one<{ last: number | null }>(visit.db, 'SELECT max(number) AS last FROM change_order WHERE job = @job', { job })
-        ?.last ?? 0) + 1;
-    insert(visit.db, 'change_order', { id, job, area, number, ...values(visit, job, area, fields), state: 'draft' });
-    visit.touches(job);
-  }),
-  handler(editChange, (visit, { id, version, ...fields }) => {
-    const row = needState(visit, id, version, ['draft', 'declined']);
-    update(visit.db, 'change_order', id, { ...values(visit, row.job, row.area, fields), state: 'draft' });
-    visit.touches(row.job);
-  }),
-  handler(sendChange, (visit, { id, version, ...to }) => {
-    const row = needState(visit, id, version, ['draft']);
-    const day = today(visit.house);
-    const { before, after } = effectOfChange(visit.db, day, row);
-    update(visit.db, 'change_order', id, {
+      (one<{ last: number | null }>(context.db, 'SELECT max(number) AS last FROM change_order WHERE job = @job', {
+        job,
+      })?.last ?? 0) + 1;
+    insert(context.db, 'change_order', {
+      id,
+      job,
+      area,
+      number,
+      ...values(context, job, area, fields),
+      state: 'draft',
+    });
+    context.logFor(job);
+  },
+  'change.edit': (context, { id, version, ...fields }) => {
+    const row = needState(context, id, version, ['draft', 'declined']);
+    update(context.db, 'change_order', id, { ...values(context, row.job, row.area, fields), state: 'draft' });
+    context.logFor(row.job);
+  },
+  'change.send': (context, { id, version, ...to }) => {
+    const row = needState(context, id, version, ['draft']);
+    const day = today(context.house);
+    const { before, after } = effectOfChange(context.db, day, row);
+    update(context.db, 'change_order', id, {
       state: 'sent',
-      sent_at: visit.now,
+      sent_at: context.now,
       finish_before: before,
       finish_after: after,
     });
@@ -165,7 +181,7 @@ export const changeHandlers: Handler[] = [
         ? ` The work would then end on ${formatDay(after, day)} instead of ${formatDay(before, day)}.`
         : ' The work would end on the same day.';
     tellClient(
-      visit,
+      context,
       row.job,
       {
         title: `Change ${row.number}: ${row.title}`,
@@ -175,32 +191,37 @@ export const changeHandlers: Handler[] = [
       },
       to,
     );
-    visit.touches(row.job);
-  }),
-  handler(withdrawChange, (visit, { id, version }) => {
-    const row = needState(visit, id, version, ['sent']);
-    update(visit.db, 'change_order', id, { state: 'draft', sent_at: null });
-    visit.touches(row.job);
-  }),
-  handler(answerChange, (visit, { id, verdict, name, words }) => {
-    const row = need<ChangeRow>(visit, 'change_order', id);
-    needClientOf(visit, row.job);
+    context.logFor(row.job);
+  },
+  'change.withdraw': (context, { id, version }) => {
+    const row = needState(context, id, version, ['sent']);
+    update(context.db, 'change_order', id, { state: 'draft', sent_at: null });
+    context.logFor(row.job);
+  },
+  'change.answer': (context, { id, verdict, name, words }) => {
+    const row = need<ChangeRow>(context, 'change_order', id);
+    needClientOf(context, row.job);
     if (row.state !== 'sent')
       throw unfit(
         'not-asked',
         row.state === 'draft' ? 'This was taken back; a new one will come.' : `This was ${row.state} already.`,
         'id',
       );
-    update(visit.db, 'change_order', id, { state: verdict, answered_at: visit.now, answered_by: name, answer: words });
-    if (verdict === 'approved') carryOut(visit, row);
-    else visit.touches(row.job);
-  }),
-];
+    update(context.db, 'change_order', id, {
+      state: verdict,
+      answered_at: context.now,
+      answered_by: name,
+      answer: words,
+    });
+    if (verdict === 'approved') carryOut(context, row);
+    else context.logFor(row.job);
+  },
+});
 
 /** An approved change is part of the scope: its lines, its work, and what falls away. */
-function carryOut(visit: Visit, row: ChangeRow): void {
+function carryOut(context: PlanContext, row: ChangeRow): void {
   for (const line of linesOfChange(row).filter((one_) => one_.quantity > 0)) {
-    insert(visit.db, 'scope_item', {
+    insert(context.db, 'scope_item', {
       id: uuid(),
       job: row.job,
       area: row.area,
@@ -215,10 +236,10 @@ function carryOut(visit: Visit, row: ChangeRow): void {
     });
   }
   for (const item of JSON.parse(row.omits) as string[])
-    update(visit.db, 'scope_item', item, { stance: 'out', change_order: row.id });
+    update(context.db, 'scope_item', item, { stance: 'out', change_order: row.id });
   for (const phase of dropsOfChange(row)) {
     run(
-      visit.db,
+      context.db,
       `DELETE
         FROM step
         WHERE area = @area AND phase = @phase AND NOT EXISTS (SELECT 1 FROM observation WHERE observation.area = @area
@@ -228,7 +249,7 @@ function carryOut(visit: Visit, row: ChangeRow): void {
   }
   const work = workOfChange(row);
   if (work) {
-    insert(visit.db, 'extra_work', {
+    insert(context.db, 'extra_work', {
       id: uuid(),
       job: row.job,
       area: row.area,
@@ -242,5 +263,5 @@ function carryOut(visit: Visit, row: ChangeRow): void {
       state: 'open',
     });
   }
-  visit.mark(row.job, `change ${row.number} was approved: ${row.title}`);
+  context.replan(row.job, `change ${row.number} was approved: ${row.title}`);
 }

@@ -1,23 +1,11 @@
 import type { InferType } from 'yup';
-import {
-  addDecision,
-  addFinding,
-  addManyScope,
-  addScope,
-  changeFinding,
-  changeScope,
-  copyArea,
-  removeLine,
-  restoreLine,
-  splitArea,
-  type Removable,
-} from '@/contract/commands/scope';
+import { addFinding, addScope, type Removable } from '@/contract/commands/scope';
 import { mirror } from '@/core/layout/mirror';
 import type { FaceShape } from '@/core/layout/shape';
 import { isComing, type SelectionState } from '@/core/selections/states';
 import { uuid } from '../database/id';
 import { all, flag, insert, orNull, run, update, type Values } from '../database/query';
-import { handler, need, needAreaOf, needVersion, type Handler, type Visit } from '../door/handler';
+import { handlers, need, needAreaOf, needVersion, type CommandContext, type PlanContext } from '../door/handler';
 import { notFound, unfit } from '../door/refusal';
 import { readLayout } from '../layout/read-layout';
 import { measuredQuantity, measureUnit } from '../quantities/measured';
@@ -29,10 +17,10 @@ import { recordDecision } from './decisions';
 type ScopeFields = Omit<InferType<typeof addScope.schema>, 'id' | 'job' | 'area'>;
 
 /** A line whose quantity follows the drawing takes it from there; where nothing is drawn it keeps what was typed. */
-function scopeValues(visit: Visit, job: string, area: string, item: ScopeFields): Values {
-  if (item.selection && need<{ job: string }>(visit, 'selection', item.selection, 'selection').job !== job)
+function scopeValues(context: CommandContext, job: string, area: string, item: ScopeFields): Values {
+  if (item.selection && need<{ job: string }>(context, 'selection', item.selection, 'selection').job !== job)
     throw notFound('selection in this job', 'selection');
-  const measured = item.measure ? measuredQuantity(visit.db, area, item.measure) : undefined;
+  const measured = item.measure ? measuredQuantity(context.db, area, item.measure) : undefined;
   return {
     stance: item.stance,
     verb: item.verb,
@@ -48,8 +36,8 @@ function scopeValues(visit: Visit, job: string, area: string, item: ScopeFields)
 
 type FindingFields = Omit<InferType<typeof addFinding.schema>, 'id' | 'job'>;
 
-function findingValues(visit: Visit, job: string, finding: FindingFields): Values {
-  if (finding.area) needAreaOf(visit, job, finding.area);
+function findingValues(context: CommandContext, job: string, finding: FindingFields): Values {
+  if (finding.area) needAreaOf(context, job, finding.area);
   if (finding.allowed !== undefined && finding.quantity !== undefined && finding.allowed > finding.quantity)
     throw unfit('allowed-too-much', 'More is allowed for than was seen; allow for at most what is there.', 'allowed');
   return {
@@ -74,9 +62,13 @@ function findingValues(visit: Visit, job: string, finding: FindingFields): Value
 const USUAL_APPROVAL_DAYS = 28;
 
 /** An approval that a visit finds is asked for like any other: it stands among them until it is given. */
-function askFor(visit: Visit, job: string, { subject, place, leadDays = USUAL_APPROVAL_DAYS }: FindingFields): void {
+function askFor(
+  context: CommandContext,
+  job: string,
+  { subject, place, leadDays = USUAL_APPROVAL_DAYS }: FindingFields,
+): void {
   const request = uuid();
-  insert(visit.db, 'request', {
+  insert(context.db, 'request', {
     id: request,
     job,
     kind: 'approval',
@@ -86,7 +78,7 @@ function askFor(visit: Visit, job: string, { subject, place, leadDays = USUAL_AP
     takes_low: leadDays,
     takes_high: leadDays,
   });
-  note(visit, { job, request }, 'found on a visit');
+  note(context, { job, request }, 'found on a visit');
 }
 
 const TABLES = {
@@ -107,47 +99,50 @@ const TABLES = {
 } as const satisfies Record<Removable, string>;
 
 /** Takes a thing away or brings it back; what follows from the drawing follows. */
-function setRemoved(visit: Visit, of: Removable, id: string, removed: 0 | 1): void {
-  const row = need<{ job?: string; area?: string | null; removed: 0 | 1; state?: string }>(visit, TABLES[of], id);
+function setRemoved(context: PlanContext, of: Removable, id: string, removed: 0 | 1): void {
+  const row = need<{ job?: string; area?: string | null; removed: 0 | 1; state?: string }>(context, TABLES[of], id);
   if (row.removed === removed)
     throw unfit('so-already', removed ? 'This was taken away already.' : 'This is there.', 'id');
   // What was settled is part of the job’s story, and may have brought work.
   if (of === 'assumption' && row.state !== 'open')
     throw unfit('settled-already', 'This is settled; open it again to take it away.', 'id');
-  update(visit.db, TABLES[of], id, { removed });
-  if (of === 'opening' && row.area) recalculateArea(visit, row.area);
+  update(context.db, TABLES[of], id, { removed });
+  if (of === 'opening' && row.area) recalculateArea(context, row.area);
   // What is ordered is coming, whatever the list says.
   if (of === 'selection' && removed && isComing(row.state as SelectionState))
     throw unfit('ordered-already', 'This is ordered and on its way; take the order back first.', 'id');
-  const job = row.job ?? need<{ job: string }>(visit, 'area', row.area ?? '', 'area').job;
+  const job = row.job ?? need<{ job: string }>(context, 'area', row.area ?? '', 'area').job;
   if (of === 'selection' || of === 'request' || of === 'close-in-sign')
-    visit.mark(job, `a ${of === 'close-in-sign' ? 'signature' : of} was ${removed ? 'taken away' : 'brought back'}`);
-  else visit.touches(job);
+    context.replan(
+      job,
+      `a ${of === 'close-in-sign' ? 'signature' : of} was ${removed ? 'taken away' : 'brought back'}`,
+    );
+  else context.planStays(job);
 }
 
 /** A new area after the one it is taken from, with the same work in it. */
-function twin(visit: Visit, from: AreaRow, id: string, name: string, over: Values): void {
+function twin(context: CommandContext, from: AreaRow, id: string, name: string, over: Values): void {
   const { version: _, position, ...row } = from;
-  run(visit.db, 'UPDATE area SET position = position + 1 WHERE job = @job AND position > @position', {
+  run(context.db, 'UPDATE area SET position = position + 1 WHERE job = @job AND position > @position', {
     job: from.job,
     position,
   });
-  insert(visit.db, 'area', { ...row, id, name, position: position + 1, ...over });
+  insert(context.db, 'area', { ...row, id, name, position: position + 1, ...over });
   for (const step of all<{ phase: string; trade: string; half_days: number }>(
-    visit.db,
+    context.db,
     'SELECT phase, trade, half_days FROM step WHERE area = @area',
     { area: from.id },
   ))
-    insert(visit.db, 'step', { area: id, ...step });
+    insert(context.db, 'step', { area: id, ...step });
 }
 
-function copyRows(visit: Visit, table: 'scope_item' | 'finding', from: string, to: string): void {
+function copyRows(context: CommandContext, table: 'scope_item' | 'finding', from: string, to: string): void {
   for (const { version: _, ...row } of all<Values & { version: number }>(
-    visit.db,
+    context.db,
     `SELECT * FROM ${table} WHERE area = @from AND removed = 0 ORDER BY rowid`,
     { from },
   ))
-    insert(visit.db, table, {
+    insert(context.db, table, {
       ...row,
       id: uuid(),
       area: to,
@@ -155,65 +150,71 @@ function copyRows(visit: Visit, table: 'scope_item' | 'finding', from: string, t
     });
 }
 
-function copyLayout(visit: Visit, from: string, to: string, mirrored: boolean): void {
-  const { shape, openings, placed } = readLayout(visit.db, from);
+function copyLayout(context: CommandContext, from: string, to: string, mirrored: boolean): void {
+  const { shape, openings, placed } = readLayout(context.db, from);
   if (!shape) return;
   const copied = mirrored ? mirror(shape, openings, placed) : { shape, openings, placed };
-  insert(visit.db, 'shape', { area: to, shape: JSON.stringify(copied.shape) });
+  insert(context.db, 'shape', { area: to, shape: JSON.stringify(copied.shape) });
   const bare = (thing: object): string => JSON.stringify({ ...thing, id: undefined, version: undefined });
-  for (const opening of copied.openings) insert(visit.db, 'opening', { id: uuid(), area: to, opening: bare(opening) });
-  for (const thing of copied.placed) insert(visit.db, 'placed', { id: uuid(), area: to, placed: bare(thing) });
+  for (const opening of copied.openings)
+    insert(context.db, 'opening', { id: uuid(), area: to, opening: bare(opening) });
+  for (const thing of copied.placed) insert(context.db, 'placed', { id: uuid(), area: to, placed: bare(thing) });
 }
 
-export const scopeHandlers: Handler[] = [
-  handler(addScope, (visit, { id, job, area, ...item }) => {
-    needAreaOf(visit, job, area);
-    insert(visit.db, 'scope_item', { id, job, area, ...scopeValues(visit, job, area, item) });
-    visit.touches(job);
-  }),
-  handler(changeScope, (visit, { id, version, ...item }) => {
-    const { job, area } = needVersion<{ version: number; job: string; area: string }>(visit, 'scope_item', id, version);
-    update(visit.db, 'scope_item', id, scopeValues(visit, job, area, item));
-    visit.touches(job);
-  }),
-  handler(addManyScope, (visit, { job, lines }) => {
+export const scopeHandlers = handlers({
+  'scope.add': (context, { id, job, area, ...item }) => {
+    needAreaOf(context, job, area);
+    insert(context.db, 'scope_item', { id, job, area, ...scopeValues(context, job, area, item) });
+    context.logFor(job);
+  },
+  'scope.change': (context, { id, version, ...item }) => {
+    const { job, area } = needVersion<{ version: number; job: string; area: string }>(
+      context,
+      'scope_item',
+      id,
+      version,
+    );
+    update(context.db, 'scope_item', id, scopeValues(context, job, area, item));
+    context.logFor(job);
+  },
+  'scope.add-many': (context, { job, lines }) => {
     lines.forEach(({ id, area, ...item }, at) => {
-      needAreaOf(visit, job, area, `lines[${at}].area`);
-      insert(visit.db, 'scope_item', { id, job, area, ...scopeValues(visit, job, area, item) });
+      needAreaOf(context, job, area, `lines[${at}].area`);
+      insert(context.db, 'scope_item', { id, job, area, ...scopeValues(context, job, area, item) });
     });
-    visit.touches(job);
-  }),
-  handler(removeLine, (visit, { of, id }) => setRemoved(visit, of, id, 1)),
-  handler(restoreLine, (visit, { of, id }) => setRemoved(visit, of, id, 0)),
-  handler(addFinding, (visit, { id, job, ...finding }) => {
-    need(visit, 'job', job, 'job');
-    insert(visit.db, 'finding', { id, job, ...findingValues(visit, job, finding) });
-    if (finding.kind === 'approval') askFor(visit, job, finding);
-    visit.touches(job);
-  }),
-  handler(changeFinding, (visit, { id, version, ...finding }) => {
-    const { job } = needVersion<{ version: number; job: string }>(visit, 'finding', id, version);
-    update(visit.db, 'finding', id, findingValues(visit, job, finding));
-    visit.touches(job);
-  }),
-  handler(addDecision, (visit, { id, job, area, subject, reason }) => {
-    need(visit, 'job', job, 'job');
-    if (area) needAreaOf(visit, job, area);
-    recordDecision(visit, { id, job, area: orNull(area), subject, reason });
-    visit.touches(job);
-  }),
-  handler(copyArea, (visit, { from, id, name, side, mirrored, parts }) => {
-    const row = need<AreaRow>(visit, 'area', from, 'from');
-    twin(visit, row, id, name, { side });
-    if (parts.includes('scope')) copyRows(visit, 'scope_item', from, id);
-    if (parts.includes('findings')) copyRows(visit, 'finding', from, id);
-    if (parts.includes('layout')) copyLayout(visit, from, id, mirrored);
-    recalculateArea(visit, id);
-    visit.mark(row.job, `${name} was copied from ${row.name}`);
-  }),
-  handler(splitArea, (visit, { id, version, name, secondId, secondName, fromSection }) => {
-    const row = needVersion<AreaRow>(visit, 'area', id, version);
-    const { shape, openings } = readLayout(visit.db, id);
+    context.logFor(job);
+  },
+  'line.remove': (context, { of, id }) => setRemoved(context, of, id, 1),
+  'line.restore': (context, { of, id }) => setRemoved(context, of, id, 0),
+  'finding.add': (context, { id, job, ...finding }) => {
+    need(context, 'job', job, 'job');
+    insert(context.db, 'finding', { id, job, ...findingValues(context, job, finding) });
+    if (finding.kind === 'approval') askFor(context, job, finding);
+    context.logFor(job);
+  },
+  'finding.change': (context, { id, version, ...finding }) => {
+    const { job } = needVersion<{ version: number; job: string }>(context, 'finding', id, version);
+    update(context.db, 'finding', id, findingValues(context, job, finding));
+    context.logFor(job);
+  },
+  'decision.add': (context, { id, job, area, subject, reason }) => {
+    need(context, 'job', job, 'job');
+    if (area) needAreaOf(context, job, area);
+    recordDecision(context, { id, job, area: orNull(area), subject, reason });
+    context.logFor(job);
+  },
+  'area.copy': (context, { from, id, name, side, mirrored, parts }) => {
+    const row = need<AreaRow>(context, 'area', from, 'from');
+    twin(context, row, id, name, { side });
+    if (parts.includes('scope')) copyRows(context, 'scope_item', from, id);
+    if (parts.includes('findings')) copyRows(context, 'finding', from, id);
+    if (parts.includes('layout')) copyLayout(context, from, id, mirrored);
+    recalculateArea(context, id);
+    context.replan(row.job, `${name} was copied from ${row.name}`);
+  },
+  'area.split': (context, { id, version, name, secondId, secondName, fromSection }) => {
+    const row = needVersion<AreaRow>(context, 'area', id, version);
+    const { shape, openings } = readLayout(context.db, id);
     if (fromSection !== undefined && (shape?.kind !== 'face' || fromSection > shape.sections.length))
       throw unfit('no-such-section', 'A face is split at one of its sections; draw them first.', 'fromSection');
     // Without a section it is taken for two halves.
@@ -221,29 +222,29 @@ export const scopeHandlers: Handler[] = [
       fromSection !== undefined && shape?.kind === 'face'
         ? widthFrom(shape, fromSection - 1) / widthFrom(shape, 0)
         : 0.5;
-    twin(visit, row, secondId, secondName, { size: Math.max(0.1, row.size * part) });
-    update(visit.db, 'area', id, { name, size: Math.max(0.1, row.size * (1 - part)) });
+    twin(context, row, secondId, secondName, { size: Math.max(0.1, row.size * part) });
+    update(context.db, 'area', id, { name, size: Math.max(0.1, row.size * (1 - part)) });
     if (fromSection !== undefined && shape?.kind === 'face') {
       const from = fromSection - 1;
-      run(visit.db, 'UPDATE shape SET shape = @shape, version = version + 1 WHERE area = @id', {
+      run(context.db, 'UPDATE shape SET shape = @shape, version = version + 1 WHERE area = @id', {
         id,
         shape: JSON.stringify({ ...shape, sections: shape.sections.slice(0, from) }),
       });
-      insert(visit.db, 'shape', {
+      insert(context.db, 'shape', {
         area: secondId,
         shape: JSON.stringify({ ...shape, sections: shape.sections.slice(from) }),
       });
       for (const { id: opening, version: _, ...rest } of openings.filter((one_) => one_.wall >= from))
-        update(visit.db, 'opening', opening, {
+        update(context.db, 'opening', opening, {
           area: secondId,
           opening: JSON.stringify({ ...rest, wall: rest.wall - from }),
         });
     }
-    recalculateArea(visit, id);
-    recalculateArea(visit, secondId);
-    visit.mark(row.job, `${row.name} was split`);
-  }),
-];
+    recalculateArea(context, id);
+    recalculateArea(context, secondId);
+    context.replan(row.job, `${row.name} was split`);
+  },
+});
 
 const widthFrom = (shape: FaceShape, section: number): number =>
   shape.sections.slice(section).reduce((sum, one_) => sum + one_.width.mm, 0);

@@ -162,7 +162,7 @@ export function composeStatement(house: House, job: string): Statement {
   };
 }
 
-export const halfDayWords = (halfDays: number): string =>
+const halfDayWords = (halfDays: number): string =>
   halfDays === 0 ? 'no day' : halfDays === 1 ? 'half a day' : halfDays === 2 ? 'a day' : `${halfDays / 2} days`;
 
 /** What a statement still lacks before a client should read it, each with where it is put right. */

@@ -1,10 +1,10 @@
 import type { InferType } from 'yup';
-import { addOptions, changeOptions, chooseOption, unchooseOption } from '@/contract/commands/scope';
+import { addOptions } from '@/contract/commands/scope';
 import type { Option } from '@/core/scope/option';
 import { type Work } from '@/core/sequence/works';
 import type { AreaKind } from '@/core/sites/area';
 import { insert, update } from '../database/query';
-import { handler, need, needAreaOf, needVersion, needStep, type Handler, type Visit } from '../door/handler';
+import { handlers, need, needAreaOf, needVersion, needStep, type CommandContext } from '../door/handler';
 import { unfit } from '../door/refusal';
 import { checkWorks, setWorks } from '../sites/commands';
 import { personOf, recordDecision } from './decisions';
@@ -21,9 +21,9 @@ interface OptionRow {
 
 type Fields = Pick<InferType<typeof addOptions.schema>, 'phase' | 'options'>;
 
-function check(visit: Visit, area: string, { phase, options }: Fields): void {
-  const row = need<{ kind: AreaKind }>(visit, 'area', area, 'area');
-  needStep(visit, area, phase);
+function check(context: CommandContext, area: string, { phase, options }: Fields): void {
+  const row = need<{ kind: AreaKind }>(context, 'area', area, 'area');
+  needStep(context, area, phase);
   options.forEach((option, at) => {
     if (options.findIndex((other) => other.key === option.key) < at)
       throw unfit('named-twice', 'Two of them have the same key.', `options[${at}].key`);
@@ -31,60 +31,60 @@ function check(visit: Visit, area: string, { phase, options }: Fields): void {
   });
 }
 
-export const optionHandlers: Handler[] = [
-  handler(addOptions, (visit, { id, job, area, phase, subject, options }) => {
-    needAreaOf(visit, job, area);
-    check(visit, area, { phase, options });
-    insert(visit.db, 'option_set', { id, job, area, phase, subject, options: JSON.stringify(options) });
-    visit.touches(job);
-  }),
-  handler(changeOptions, (visit, { id, version, phase, subject, options }) => {
-    const row = needVersion<OptionRow>(visit, 'option_set', id, version);
+export const optionHandlers = handlers({
+  'options.add': (context, { id, job, area, phase, subject, options }) => {
+    needAreaOf(context, job, area);
+    check(context, area, { phase, options });
+    insert(context.db, 'option_set', { id, job, area, phase, subject, options: JSON.stringify(options) });
+    context.logFor(job);
+  },
+  'options.change': (context, { id, version, phase, subject, options }) => {
+    const row = needVersion<OptionRow>(context, 'option_set', id, version);
     if (row.chosen)
       throw unfit('chosen-already', 'A choice was made; take it back to change what there is to choose.', 'id');
-    check(visit, row.area, { phase, options });
-    update(visit.db, 'option_set', id, { phase, subject, options: JSON.stringify(options) });
-    visit.touches(row.job);
-  }),
-  handler(chooseOption, (visit, { id, version, key, reason, decisionId }) => {
-    const row = needVersion<OptionRow>(visit, 'option_set', id, version);
+    check(context, row.area, { phase, options });
+    update(context.db, 'option_set', id, { phase, subject, options: JSON.stringify(options) });
+    context.logFor(row.job);
+  },
+  'options.choose': (context, { id, version, key, reason, decisionId }) => {
+    const row = needVersion<OptionRow>(context, 'option_set', id, version);
     const option = (JSON.parse(row.options) as Option[]).find((one_) => one_.key === key);
     if (!option) throw unfit('no-such-option', 'This is not one of the options.', 'key');
     const area = need<{ id: string; name: string; kind: AreaKind; size: number; works: string }>(
-      visit,
+      context,
       'area',
       row.area,
       'area',
     );
-    update(visit.db, 'option_set', id, {
+    update(context.db, 'option_set', id, {
       chosen: key,
       reason,
-      chosen_at: visit.at,
-      chosen_by: personOf(visit),
+      chosen_at: context.at,
+      chosen_by: personOf(context),
       works_before: row.works_before ?? area.works,
     });
-    recordDecision(visit, {
+    recordDecision(context, {
       id: decisionId,
       job: row.job,
       area: row.area,
       subject: `${area.name}: ${row.subject}: ${option.name}`,
       reason,
     });
-    if (option.works.length > 0) setWorks(visit, area, option.works, 'key');
-    visit.mark(row.job, `${row.subject}: ${option.name} was chosen`);
-  }),
-  handler(unchooseOption, (visit, { id, version }) => {
-    const row = needVersion<OptionRow>(visit, 'option_set', id, version);
+    if (option.works.length > 0) setWorks(context, area, option.works, 'key');
+    context.replan(row.job, `${row.subject}: ${option.name} was chosen`);
+  },
+  'options.unchoose': (context, { id, version }) => {
+    const row = needVersion<OptionRow>(context, 'option_set', id, version);
     if (!row.chosen) throw unfit('not-chosen', 'No choice was made yet.', 'id');
-    const area = need<{ id: string; kind: AreaKind; size: number }>(visit, 'area', row.area, 'area');
-    if (row.works_before) setWorks(visit, area, JSON.parse(row.works_before) as Work[], 'id');
-    update(visit.db, 'option_set', id, {
+    const area = need<{ id: string; kind: AreaKind; size: number }>(context, 'area', row.area, 'area');
+    if (row.works_before) setWorks(context, area, JSON.parse(row.works_before) as Work[], 'id');
+    update(context.db, 'option_set', id, {
       chosen: null,
       reason: '',
       chosen_at: null,
       chosen_by: null,
       works_before: null,
     });
-    visit.mark(row.job, `${row.subject} is open again`);
-  }),
-];
+    context.replan(row.job, `${row.subject} is open again`);
+  },
+});

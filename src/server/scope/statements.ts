@@ -1,10 +1,9 @@
-import { agreeStatement, makeStatement, sendStatement } from '@/contract/commands/scope';
 import type { StatementVersion, StatementView } from '@/contract/views/scope';
 import { isEmptyDiff, statementDiff, type Statement } from '@/core/scope/statement';
 import { firmTime, today } from '../zone';
 import { all, insert, one, update } from '../database/query';
 import type { Connection } from '../database/open';
-import { handler, need, needVersion, type Handler } from '../door/handler';
+import { handlers, need, needVersion } from '../door/handler';
 import { notFound, unfit } from '../door/refusal';
 import type { House } from '../house';
 import { jobHead, needJob } from '../sites/queries';
@@ -26,10 +25,10 @@ export interface StatementRow {
   version: number;
 }
 
-export const statementHandlers: Handler[] = [
-  handler(makeStatement, (visit, { id, job }) => {
-    need(visit, 'job', job, 'job');
-    const content = composeStatement(visit.house, job);
+export const statementHandlers = handlers({
+  'statement.make': (context, { id, job }) => {
+    need(context, 'job', job, 'job');
+    const content = composeStatement(context.house, job);
     if (content.areas.length === 0)
       throw unfit(
         'nothing-to-state',
@@ -37,30 +36,30 @@ export const statementHandlers: Handler[] = [
         'job',
       );
     const last =
-      one<{ number: number }>(visit.db, 'SELECT number FROM statement WHERE job = @job ORDER BY number DESC', { job })
+      one<{ number: number }>(context.db, 'SELECT number FROM statement WHERE job = @job ORDER BY number DESC', { job })
         ?.number ?? 0;
-    insert(visit.db, 'statement', {
+    insert(context.db, 'statement', {
       id,
       job,
       number: last + 1,
-      made_at: visit.at,
-      made_by: visit.who.kind === 'person' ? visit.who.id : null,
+      made_at: context.at,
+      made_by: context.who.kind === 'person' ? context.who.id : null,
       content: JSON.stringify(content),
       state: 'made',
     });
-    visit.touches(job);
-  }),
-  handler(sendStatement, (visit, { id, version, ...to }) => {
-    const row = needVersion<StatementRow>(visit, 'statement', id, version);
+    context.logFor(job);
+  },
+  'statement.send': (context, { id, version, ...to }) => {
+    const row = needVersion<StatementRow>(context, 'statement', id, version);
     if (row.state === 'agreed') throw unfit('agreed-already', 'This was agreed already.', 'id');
-    const newest = one<{ number: number }>(visit.db, 'SELECT max(number) AS number FROM statement WHERE job = @job', {
+    const newest = one<{ number: number }>(context.db, 'SELECT max(number) AS number FROM statement WHERE job = @job', {
       job: row.job,
     })?.number;
     if (newest !== row.number) throw unfit('not-the-newest', 'There is a newer version; send that one.', 'id');
-    update(visit.db, 'statement', id, { state: 'sent', sent_at: visit.now });
-    const { name } = needJob(visit.db, row.job);
+    update(context.db, 'statement', id, { state: 'sent', sent_at: context.now });
+    const { name } = needJob(context.db, row.job);
     tellClient(
-      visit,
+      context,
       row.job,
       {
         title: `What we agree on: ${name}, version ${row.number}`,
@@ -70,11 +69,11 @@ export const statementHandlers: Handler[] = [
       },
       to,
     );
-    visit.touches(row.job);
-  }),
-  handler(agreeStatement, (visit, { id, name }) => {
-    const row = need<StatementRow>(visit, 'statement', id);
-    needClientOf(visit, row.job);
+    context.logFor(row.job);
+  },
+  'statement.agree': (context, { id, name }) => {
+    const row = need<StatementRow>(context, 'statement', id);
+    needClientOf(context, row.job);
     if (row.state !== 'sent')
       throw unfit(
         row.state === 'agreed' ? 'agreed-already' : 'not-sent',
@@ -84,22 +83,22 @@ export const statementHandlers: Handler[] = [
         'id',
       );
     const newest = one<{ number: number }>(
-      visit.db,
+      context.db,
       `SELECT max(number) AS number FROM statement WHERE job = @job AND state <> 'made'`,
       { job: row.job },
     )?.number;
     if (newest !== row.number) throw unfit('not-the-newest', 'There is a newer version; please read that one.', 'id');
-    update(visit.db, 'statement', id, { state: 'agreed', agreed_at: visit.now, agreed_by: name });
-    visit.touches(row.job);
-  }),
-];
+    update(context.db, 'statement', id, { state: 'agreed', agreed_at: context.now, agreed_by: name });
+    context.logFor(row.job);
+  },
+});
 
 export const contentOf = (row: Pick<StatementRow, 'content'>): Statement => JSON.parse(row.content) as Statement;
 
 export const statementsOf = (db: Connection, job: string): StatementRow[] =>
   all<StatementRow>(db, 'SELECT * FROM statement WHERE job = @job ORDER BY number DESC', { job });
 
-export function versionView(house: House, row: StatementRow): StatementVersion {
+function versionView(house: House, row: StatementRow): StatementVersion {
   const time = firmTime(house);
   return {
     id: row.id,

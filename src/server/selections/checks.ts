@@ -5,7 +5,7 @@ import { progressOf } from '@/core/walks/progress';
 import { today } from '../zone';
 import { uuid } from '../database/id';
 import { all, insert, one, run, update, type Values } from '../database/query';
-import type { Visit } from '../door/handler';
+import type { CommandContext, PlanContext } from '../door/handler';
 import { standingOfKind } from '../walks/queries';
 import type { SelectionRow } from './rows';
 import { note } from './trail';
@@ -18,9 +18,9 @@ type Plain = Values & { id: string };
  * dates of its
  * own, and what came and is no use waits to go back. Where its work has begun the rest is fitted on a return trip.
  */
-export function settleCheck(visit: Visit, id: string, check: Check, observation: string | null): void {
+export function settleCheck(context: PlanContext, id: string, check: Check, observation: string | null): void {
   const row = one<SelectionRow>(
-    visit.db,
+    context.db,
     `SELECT selection.*, area.name AS area_name
       FROM selection
       JOIN area ON area.id = selection.area
@@ -29,27 +29,27 @@ export function settleCheck(visit: Visit, id: string, check: Check, observation:
   );
   if (!row) return;
   const words = checkWords(check, row.ordered_as || row.choice, row.unit);
-  note(visit, { job: row.job, selection: id }, `on site: ${words}`);
+  note(context, { job: row.job, selection: id }, `on site: ${words}`);
   // What has not come yet cannot lack anything: it is simply not here.
   if (check.verdict === 'missing' && !isHere(row.state)) return;
   if (!isOrdered(row.state) && check.verdict !== 'right') return;
   const after = afterCheck(check, row.quantity);
-  update(visit.db, 'selection', id, {
-    came_on: row.came_on ?? today(visit.house),
+  update(context.db, 'selection', id, {
+    came_on: row.came_on ?? today(context.house),
     ...(isBefore(row.state, after.state) ? { state: after.state } : {}),
   });
   if (after.again !== null) {
     const begun =
-      (progressOf(standingOfKind(visit.db, row.job, 'progress')).get(taskId(row.area, row.phase))?.fraction ?? 0) > 0;
-    const again = orderAgain(visit, row, after.again, {
+      (progressOf(standingOfKind(context.db, row.job, 'progress')).get(taskId(row.area, row.phase))?.fraction ?? 0) > 0;
+    const again = orderAgain(context, row, after.again, {
       follows_as: 're-order',
       return_trip: begun ? 1 : 0,
       observation,
       note: words.slice(0, 300),
     });
-    note(visit, { job: row.job, selection: again }, `to be ordered again: ${words}`);
+    note(context, { job: row.job, selection: again }, `to be ordered again: ${words}`);
     if (after.goesBack) {
-      insert(visit.db, 'spare', {
+      insert(context.db, 'spare', {
         id: uuid(),
         job: row.job,
         selection: id,
@@ -64,18 +64,18 @@ export function settleCheck(visit: Visit, id: string, check: Check, observation:
       });
     }
   }
-  visit.mark(row.job, `${row.category}, ${row.area_name}: ${check.verdict}`);
+  context.replan(row.job, `${row.category}, ${row.area_name}: ${check.verdict}`);
 }
 
 /** Another selection for the same work: what is ordered again, or the rest that comes later. @returns its id */
-export function orderAgain(visit: Visit, of: SelectionRow, quantity: number | null, over: Values): string {
+export function orderAgain(context: CommandContext, of: SelectionRow, quantity: number | null, over: Values): string {
   const {
     version: _,
     delivery: __,
     ...plain
-  } = one<Plain>(visit.db, 'SELECT * FROM selection WHERE id = @id', { id: of.id }) as Plain;
+  } = one<Plain>(context.db, 'SELECT * FROM selection WHERE id = @id', { id: of.id }) as Plain;
   const id = uuid();
-  insert(visit.db, 'selection', {
+  insert(context.db, 'selection', {
     ...plain,
     id,
     state: 'approved',
@@ -102,25 +102,25 @@ export function orderAgain(visit: Visit, of: SelectionRow, quantity: number | nu
  * A check that was withdrawn, or said otherwise on the same walk: what followed from it and was not ordered yet goes
  * with it.
  */
-export function takeCheckBack(visit: Visit, selection: string, observation: string): void {
+export function takeCheckBack(context: PlanContext, selection: string, observation: string): void {
   for (const again of all<{ id: string }>(
-    visit.db,
+    context.db,
     `SELECT id
       FROM selection
       WHERE observation = @observation AND state = 'approved' AND removed = 0`,
     { observation },
   ))
-    update(visit.db, 'selection', again.id, { removed: 1 });
+    update(context.db, 'selection', again.id, { removed: 1 });
   run(
-    visit.db,
+    context.db,
     `UPDATE spare
       SET state = 'gone', version = version + 1
       WHERE observation = @observation AND state = 'kept'`,
     { observation },
   );
-  const row = one<SelectionRow>(visit.db, 'SELECT * FROM selection WHERE id = @selection', { selection });
-  if (!row) return;
-  if (row.state === 'checked') update(visit.db, 'selection', selection, { state: 'on site' });
-  note(visit, { job: row.job, selection }, 'the check was taken back');
-  visit.mark(row.job, `${row.category}: a check was taken back`);
+  const row = one<SelectionRow>(context.db, 'SELECT * FROM selection WHERE id = @selection', { selection });
+  if (!row) return context.planStays();
+  if (row.state === 'checked') update(context.db, 'selection', selection, { state: 'on site' });
+  note(context, { job: row.job, selection }, 'the check was taken back');
+  context.replan(row.job, `${row.category}: a check was taken back`);
 }

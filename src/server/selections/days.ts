@@ -1,12 +1,12 @@
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
-import { need, type Visit } from '../door/handler';
+import { need, type CommandContext } from '../door/handler';
 import { unfit } from '../door/refusal';
 
 /** Nothing comes to a site before the job begins. */
-export function needInJob(visit: Visit, job: string, day: Day | undefined, field: string): void {
+export function needInJob(context: CommandContext, job: string, day: Day | undefined, field: string): void {
   if (day === undefined) return;
-  const { start_day, name } = need<{ start_day: Day; name: string }>(visit, 'job', job, 'job');
+  const { start_day, name } = need<{ start_day: Day; name: string }>(context, 'job', job, 'job');
   if (day < start_day)
     throw unfit(
       'before-the-job',
@@ -16,8 +16,8 @@ export function needInJob(visit: Visit, job: string, day: Day | undefined, field
 }
 
 /** What is written down as done was done today or before. */
-export function needPast(visit: Visit, day: Day, field: string): void {
-  const now = today(visit.house);
+export function needPast(context: CommandContext, day: Day, field: string): void {
+  const now = today(context.house);
   if (day > now)
     throw unfit(
       'in-the-future',

@@ -44,7 +44,7 @@ const approvalDays = (row: SelectionRow, waits: readonly string[], requests: Req
     }),
   );
 
-export function datesOf(
+function datesOf(
   row: SelectionRow,
   start: Day | null,
   closures: readonly Closure[],

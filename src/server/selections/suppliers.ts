@@ -1,20 +1,11 @@
-import {
-  addSupplier,
-  changeSupplier,
-  closeSupplier,
-  hearSupplier,
-  readPrices,
-  reopenSupplier,
-  supplierSays,
-  type SupplierSays,
-} from '@/contract/commands/selections';
+import { type SupplierSays } from '@/contract/commands/selections';
 import { isComing } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
 import { formatDay } from '@/core/units/day';
 import { all, flag, insert, one, orNull, run, update } from '../database/query';
 import type { Connection } from '../database/open';
 import { simulatedSuppliers, type SupplierOrder } from '../desks/suppliers';
-import { handler, need, needVersion, type Handler, type Visit } from '../door/handler';
+import { handlers, need, needVersion, type CommandContext, type PlanContext } from '../door/handler';
 import { notFound, unfit } from '../door/refusal';
 import { orderAgain } from './checks';
 import { moveArrival } from './commands';
@@ -23,19 +14,22 @@ import { closuresOf, type SelectionRow } from './rows';
 import { note } from './trail';
 
 /** Plans of every job that has something on order with a supplier follow its calendar. */
-function markOrders(visit: Visit, supplier: string, cause: string): void {
-  for (const { job } of all<{ job: string }>(
-    visit.db,
+function markOrders(context: PlanContext, supplier: string, cause: string): void {
+  const rows = all<{ job: string }>(
+    context.db,
     `SELECT DISTINCT job
       FROM selection
       WHERE supplier = @supplier AND removed = 0 AND state NOT IN ('fitted', 'left over')`,
     { supplier },
-  ))
-    visit.mark(job, cause);
+  );
+  context.replanAll(
+    rows.map(({ job }) => job),
+    cause,
+  );
 }
 
-function needFreeName(visit: Visit, id: string, name: string): void {
-  const other = one<{ name: string }>(visit.db, 'SELECT name FROM supplier WHERE name = @name AND id <> @id', {
+function needFreeName(context: CommandContext, id: string, name: string): void {
+  const other = one<{ name: string }>(context.db, 'SELECT name FROM supplier WHERE name = @name AND id <> @id', {
     id,
     name: name.trim(),
   });
@@ -49,7 +43,7 @@ function needDay(day: Day | undefined): Day {
 
 /** A supplier's word on an order, whoever heard it: it lands on the selection and moves the plan. */
 function say(
-  visit: Visit,
+  context: PlanContext,
   row: SelectionRow,
   says: SupplierSays,
   text: string,
@@ -57,29 +51,29 @@ function say(
   quantity: number | undefined,
 ): void {
   const about = { job: row.job, selection: row.id };
-  needInJob(visit, row.job, day, 'day');
+  needInJob(context, row.job, day, 'day');
   switch (says) {
     case 'confirms':
-      note(visit, about, `confirmed${text ? `: ${text}` : ''}`);
-      moveArrival(visit, row, needDay(day), '', row.state === 'ordered' ? { state: 'confirmed' } : {});
+      note(context, about, `confirmed${text ? `: ${text}` : ''}`);
+      moveArrival(context, row, needDay(day), '', row.state === 'ordered' ? { state: 'confirmed' } : {});
       break;
     case 'in making':
-      update(visit.db, 'selection', row.id, { state: 'in making' });
-      note(visit, about, `in making${text ? `: ${text}` : ''}`);
-      visit.touches(row.job);
+      update(context.db, 'selection', row.id, { state: 'in making' });
+      note(context, about, `in making${text ? `: ${text}` : ''}`);
+      context.planStays(row.job);
       break;
     case 'slips':
       if (day === row.expected_on)
         throw unfit('no-slip', 'That is the day it was promised for already; give the new one.', 'day');
-      moveArrival(visit, row, needDay(day), text);
+      moveArrival(context, row, needDay(day), text);
       break;
     case 'ships':
-      update(visit.db, 'selection', row.id, {
+      update(context.db, 'selection', row.id, {
         state: 'shipped',
         ...(day ? { expected_on: day, promised_on: row.promised_on ?? day } : {}),
       });
-      note(visit, about, `shipped${text ? `: ${text}` : ''}`);
-      visit.mark(row.job, `${row.category}: shipped`);
+      note(context, about, `shipped${text ? `: ${text}` : ''}`);
+      context.replan(row.job, `${row.category}: shipped`);
       break;
     case 'ships part': {
       if (row.quantity === null || quantity === undefined || quantity >= row.quantity)
@@ -89,8 +83,8 @@ function say(
           'quantity',
         );
       const left = Math.round((row.quantity - quantity) * 1000) / 1000;
-      update(visit.db, 'selection', row.id, { state: 'shipped', quantity });
-      const rest = orderAgain(visit, row, left, {
+      update(context.db, 'selection', row.id, { state: 'shipped', quantity });
+      const rest = orderAgain(context, row, left, {
         state: 'in making',
         ordered_on: row.ordered_on,
         ordered_as: row.ordered_as,
@@ -100,13 +94,13 @@ function say(
         slip: text,
         follows_as: 'rest',
       });
-      note(visit, about, `${quantity} ${row.unit} shipped, ${left} still to come${text ? `: ${text}` : ''}`);
-      note(visit, { job: row.job, selection: rest }, `the rest of an order, comes ${formatDay(needDay(day))}`);
-      visit.mark(row.job, `${row.category} come in two parts`);
+      note(context, about, `${quantity} ${row.unit} shipped, ${left} still to come${text ? `: ${text}` : ''}`);
+      note(context, { job: row.job, selection: rest }, `the rest of an order, comes ${formatDay(needDay(day))}`);
+      context.replan(row.job, `${row.category} come in two parts`);
       break;
     }
     case 'cannot':
-      update(visit.db, 'selection', row.id, {
+      update(context.db, 'selection', row.id, {
         state: 'chosen',
         ordered_on: null,
         ordered_as: '',
@@ -115,33 +109,33 @@ function say(
         promised_on: null,
         slip: '',
       });
-      note(visit, about, `cannot be had${text ? `: ${text}` : ''}; the order is void`);
-      visit.mark(row.job, `${row.category} cannot be had`);
+      note(context, about, `cannot be had${text ? `: ${text}` : ''}; the order is void`);
+      context.replan(row.job, `${row.category} cannot be had`);
   }
 }
 
-const needComing = (visit: Visit, id: string): SelectionRow => {
-  const row = need<SelectionRow>(visit, 'selection', id, 'selection');
+const needComing = (context: CommandContext, id: string): SelectionRow => {
+  const row = need<SelectionRow>(context, 'selection', id, 'selection');
   if (!isComing(row.state))
     throw unfit('not-ordered', 'A supplier speaks of what is ordered and not here yet.', 'selection');
   return row;
 };
 
-export const supplierHandlers: Handler[] = [
-  handler(addSupplier, (visit, { id, name, email, note: said, desk }) => {
-    needFreeName(visit, id, name);
-    insert(visit.db, 'supplier', { id, name: name.trim(), email, note: said, desk: flag(desk) });
-  }),
-  handler(changeSupplier, (visit, { id, version, name, email, note: said, desk }) => {
-    needVersion(visit, 'supplier', id, version);
-    needFreeName(visit, id, name);
-    update(visit.db, 'supplier', id, { name: name.trim(), email, note: said, desk: flag(desk) });
-    visit.house.news.emit('ordered');
-  }),
-  handler(closeSupplier, (visit, { supplier, firstDay, lastDay, why }) => {
-    const { name } = need<{ name: string }>(visit, 'supplier', supplier, 'supplier');
+export const supplierHandlers = handlers({
+  'supplier.add': (context, { id, name, email, note: said, desk }) => {
+    needFreeName(context, id, name);
+    insert(context.db, 'supplier', { id, name: name.trim(), email, note: said, desk: flag(desk) });
+  },
+  'supplier.change': (context, { id, version, name, email, note: said, desk }) => {
+    needVersion(context, 'supplier', id, version);
+    needFreeName(context, id, name);
+    update(context.db, 'supplier', id, { name: name.trim(), email, note: said, desk: flag(desk) });
+    context.house.news.emit('ordered');
+  },
+  'supplier.close': (context, { supplier, firstDay, lastDay, why }) => {
+    const { name } = need<{ name: string }>(context, 'supplier', supplier, 'supplier');
     const other = one<{ first_day: Day; last_day: Day }>(
-      visit.db,
+      context.db,
       `SELECT first_day, last_day
         FROM supplier_closure
         WHERE supplier = @supplier AND first_day <= @lastDay AND last_day >= @firstDay`,
@@ -153,31 +147,31 @@ export const supplierHandlers: Handler[] = [
         `They are closed from ${formatDay(other.first_day)} to ${formatDay(other.last_day)} already.`,
         'firstDay',
       );
-    insert(visit.db, 'supplier_closure', { supplier, first_day: firstDay, last_day: lastDay, why });
-    markOrders(visit, supplier, `${name} is closed from ${formatDay(firstDay)} to ${formatDay(lastDay)}`);
-  }),
-  handler(reopenSupplier, (visit, { supplier, firstDay }) => {
-    const { name } = need<{ name: string }>(visit, 'supplier', supplier, 'supplier');
+    insert(context.db, 'supplier_closure', { supplier, first_day: firstDay, last_day: lastDay, why });
+    markOrders(context, supplier, `${name} is closed from ${formatDay(firstDay)} to ${formatDay(lastDay)}`);
+  },
+  'supplier.reopen': (context, { supplier, firstDay }) => {
+    const { name } = need<{ name: string }>(context, 'supplier', supplier, 'supplier');
     if (
-      run(visit.db, 'DELETE FROM supplier_closure WHERE supplier = @supplier AND first_day = @firstDay', {
+      run(context.db, 'DELETE FROM supplier_closure WHERE supplier = @supplier AND first_day = @firstDay', {
         supplier,
         firstDay,
       }) === 0
     )
       throw notFound('closure', 'firstDay');
-    markOrders(visit, supplier, `${name} is not closed after all`);
-  }),
-  handler(readPrices, (visit, { supplier, lines }) => {
-    const { name } = need<{ name: string }>(visit, 'supplier', supplier, 'supplier');
+    markOrders(context, supplier, `${name} is not closed after all`);
+  },
+  'supplier.prices': (context, { supplier, lines }) => {
+    const { name } = need<{ name: string }>(context, 'supplier', supplier, 'supplier');
     const codes = new Set<string>();
     for (const [at, line] of lines.entries()) {
       if (codes.has(line.code.toLowerCase()))
         throw unfit('twice', `${line.code} stands in the list twice.`, `lines.${at}.code`);
       codes.add(line.code.toLowerCase());
     }
-    run(visit.db, 'DELETE FROM price WHERE supplier = @supplier', { supplier });
+    run(context.db, 'DELETE FROM price WHERE supplier = @supplier', { supplier });
     for (const line of lines)
-      insert(visit.db, 'price', {
+      insert(context.db, 'price', {
         supplier,
         code: line.code,
         name: line.name,
@@ -185,33 +179,32 @@ export const supplierHandlers: Handler[] = [
         unit_price: orNull(line.unitPrice),
         lead_low: line.leadLow,
         lead_high: line.leadHigh,
-        read_at: visit.at,
+        read_at: context.at,
       });
-    const changed = followPrices(visit, supplier);
-    markOrders(visit, supplier, `a list of ${name} was read`);
+    const changed = followPrices(context, supplier);
+    markOrders(context, supplier, `a list of ${name} was read`);
     return { lines: lines.length, changed };
-  }),
-  handler(supplierSays, (visit, { selection, says, text, day, quantity }) =>
-    say(visit, needComing(visit, selection), says, text, day, quantity),
-  ),
-  handler(hearSupplier, (visit, { selection }) => {
-    const row = needComing(visit, selection);
+  },
+  'supplier.say': (context, { selection, says, text, day, quantity }) =>
+    say(context, needComing(context, selection), says, text, day, quantity),
+  'supplier.hear': (context, { selection }) => {
+    const row = needComing(context, selection);
     // Nobody makes up the words of a supplier who speaks for himself.
-    if (!one(visit.db, 'SELECT 1 FROM supplier WHERE id = @id AND desk = 1', { id: row.supplier }))
+    if (!one(context.db, 'SELECT 1 FROM supplier WHERE id = @id AND desk = 1', { id: row.supplier }))
       throw unfit(
         'not-simulated',
         'The simulated desk does not answer for this supplier; write down what they say, or mark them under Suppliers.',
         'selection',
       );
-    const word = simulatedSuppliers.next(orderOf(visit.db, row));
+    const word = simulatedSuppliers.next(orderOf(context.db, row));
     if (!word) throw unfit('nothing-more', 'The desk has nothing more to say of this: it is on its way.', 'selection');
-    say({ ...visit, who: { kind: 'desk', id: 'suppliers' } }, row, word.says, word.text, word.day, word.quantity);
+    say({ ...context, who: { kind: 'desk', id: 'suppliers' } }, row, word.says, word.text, word.day, word.quantity);
     return { says: word.says, text: word.text };
-  }),
-];
+  },
+});
 
 /** Prices and lead times of what is not ordered yet follow the list by its code. @returns how many changed */
-function followPrices(visit: Visit, supplier: string): number {
+function followPrices(context: CommandContext, supplier: string): number {
   const rows = all<{
     id: string;
     job: string;
@@ -223,7 +216,7 @@ function followPrices(visit: Visit, supplier: string): number {
     old_low: number;
     old_high: number;
   }>(
-    visit.db,
+    context.db,
     `SELECT selection.id, selection.job, selection.code, price.unit_price, price.lead_low, price.lead_high,
         selection.unit_price AS old_price, selection.lead_low AS old_low, selection.lead_high AS old_high
       FROM selection
@@ -238,13 +231,13 @@ function followPrices(visit: Visit, supplier: string): number {
       row.lead_high !== row.old_high,
   );
   for (const row of changed) {
-    update(visit.db, 'selection', row.id, {
+    update(context.db, 'selection', row.id, {
       unit_price: row.unit_price ?? row.old_price,
       lead_low: row.lead_low,
       lead_high: row.lead_high,
     });
     note(
-      visit,
+      context,
       { job: row.job, selection: row.id },
       'the supplier’s list says ' +
         `${row.lead_low === row.lead_high ? row.lead_high : `${row.lead_low} to ${row.lead_high}`} ` +

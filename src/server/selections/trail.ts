@@ -1,13 +1,13 @@
 import { uuid } from '../database/id';
 import { insert, one } from '../database/query';
-import type { Visit } from '../door/handler';
+import type { CommandContext } from '../door/handler';
 
 /** The name of whoever did it, as the trail keeps it. */
-export function whoSays(visit: Visit): string {
-  if (visit.who.kind === 'person') return visit.who.name;
-  if (visit.who.kind === 'link')
+function whoSays(context: CommandContext): string {
+  if (context.who.kind === 'person') return context.who.name;
+  if (context.who.kind === 'link')
     return (
-      one<{ recipient: string }>(visit.db, 'SELECT recipient FROM share_link WHERE id = @id', { id: visit.who.id })
+      one<{ recipient: string }>(context.db, 'SELECT recipient FROM share_link WHERE id = @id', { id: context.who.id })
         ?.recipient ?? 'the client'
     );
   return 'the supplier';
@@ -16,14 +16,14 @@ export function whoSays(visit: Visit): string {
 type About = { job: string } & ({ selection: string } | { request: string });
 
 /** One step of a selection or a request, with its day and who said so. */
-export function note(visit: Visit, { job, ...about }: About, text: string): void {
-  insert(visit.db, 'trail', {
+export function note(context: CommandContext, { job, ...about }: About, text: string): void {
+  insert(context.db, 'trail', {
     id: uuid(),
     job,
     ...about,
-    at: visit.at,
-    who: whoSays(visit),
+    at: context.at,
+    who: whoSays(context),
     text,
-    desk: visit.who.kind === 'desk' ? 1 : 0,
+    desk: context.who.kind === 'desk' ? 1 : 0,
   });
 }

@@ -30,7 +30,7 @@ import { requestViews } from './request-views';
 import { closuresOf } from './rows';
 
 /** A job's areas that have work, with their steps in the usual order. */
-export function stepsOf(db: Connection, job: string): StepsOf[] {
+function stepsOf(db: Connection, job: string): StepsOf[] {
   const phases = phasesOf(db, job);
   return areasOf(db, job).flatMap(({ id, name }) =>
     phases.has(id) ? [{ id, name, phases: phases.get(id) ?? [] }] : [],

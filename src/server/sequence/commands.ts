@@ -1,15 +1,6 @@
-import {
-  addHold,
-  addLink,
-  changeStep,
-  expectHold,
-  releaseHold,
-  removeLink,
-  reopenHold,
-} from '@/contract/commands/sites';
 import { phaseFacts } from '@/core/sequence/phases';
 import { insert, orNull, run } from '../database/query';
-import { handler, need, needAreaOf, needVersion, needStep, type Handler } from '../door/handler';
+import { handlers, need, needAreaOf, needVersion, needStep } from '../door/handler';
 import { unfit } from '../door/refusal';
 import { refuseLoop } from './rule-commands';
 
@@ -20,30 +11,30 @@ interface HoldRow {
   state: string;
 }
 
-export const sequenceHandlers: Handler[] = [
-  handler(changeStep, (visit, { area, phase, trade, halfDays }) => {
-    const { job, name } = need<{ job: string; name: string }>(visit, 'area', area, 'area');
-    needStep(visit, area, phase, 'phase');
+export const sequenceHandlers = handlers({
+  'step.change': (context, { area, phase, trade, halfDays }) => {
+    const { job, name } = need<{ job: string; name: string }>(context, 'area', area, 'area');
+    needStep(context, area, phase, 'phase');
     run(
-      visit.db,
+      context.db,
       `UPDATE step
         SET trade = @trade, half_days = @halfDays, basis = 'hand'
         WHERE area = @area AND phase = @phase`,
       { area, phase, trade, halfDays },
     );
-    visit.mark(job, `${name}: ${phaseFacts(phase).label} changed`);
-  }),
-  handler(addLink, (visit, { id, job, before, after, reason }) => {
+    context.replan(job, `${name}: ${phaseFacts(phase).label} changed`);
+  },
+  'link.add': (context, { id, job, before, after, reason }) => {
     for (const [end, field] of [
       [before, 'before'],
       [after, 'after'],
     ] as const) {
-      needAreaOf(visit, job, end.area, `${field}.area`);
-      needStep(visit, end.area, end.phase, `${field}.phase`);
+      needAreaOf(context, job, end.area, `${field}.area`);
+      needStep(context, end.area, end.phase, `${field}.phase`);
     }
     if (before.area === after.area && before.phase === after.phase)
       throw unfit('sequence-loop', 'Work cannot wait for itself.', 'after');
-    insert(visit.db, 'own_link', {
+    insert(context.db, 'own_link', {
       id,
       job,
       before_area: before.area,
@@ -52,18 +43,18 @@ export const sequenceHandlers: Handler[] = [
       after_phase: after.phase,
       reason,
     });
-    refuseLoop(visit, job, 'after');
-    visit.mark(job, 'an order was agreed');
-  }),
-  handler(removeLink, (visit, { id }) => {
-    const { job } = need<{ job: string }>(visit, 'own_link', id);
-    run(visit.db, 'DELETE FROM own_link WHERE id = @id', { id });
-    visit.mark(job, 'an agreed order was dropped');
-  }),
-  handler(addHold, (visit, hold) => {
-    needAreaOf(visit, hold.job, hold.area);
-    needStep(visit, hold.area, hold.phase, 'phase');
-    insert(visit.db, 'hold', {
+    refuseLoop(context, job, 'after');
+    context.replan(job, 'an order was agreed');
+  },
+  'link.remove': (context, { id }) => {
+    const { job } = need<{ job: string }>(context, 'own_link', id);
+    run(context.db, 'DELETE FROM own_link WHERE id = @id', { id });
+    context.replan(job, 'an agreed order was dropped');
+  },
+  'hold.add': (context, hold) => {
+    needAreaOf(context, hold.job, hold.area);
+    needStep(context, hold.area, hold.phase, 'phase');
+    insert(context.db, 'hold', {
       id: hold.id,
       job: hold.job,
       area: hold.area,
@@ -75,26 +66,26 @@ export const sequenceHandlers: Handler[] = [
       expected_on: hold.expectedOn,
       state: 'open',
     });
-    visit.mark(hold.job, `held: ${hold.label}`);
-  }),
-  handler(expectHold, (visit, { id, version, expectedOn }) => {
-    const hold = needVersion<HoldRow>(visit, 'hold', id, version);
-    run(visit.db, 'UPDATE hold SET expected_on = @expectedOn, version = version + 1 WHERE id = @id', {
+    context.replan(hold.job, `held: ${hold.label}`);
+  },
+  'hold.expect': (context, { id, version, expectedOn }) => {
+    const hold = needVersion<HoldRow>(context, 'hold', id, version);
+    run(context.db, 'UPDATE hold SET expected_on = @expectedOn, version = version + 1 WHERE id = @id', {
       id,
       expectedOn,
     });
-    visit.mark(hold.job, `${hold.label} is expected on another day`);
-  }),
-  handler(releaseHold, (visit, { id, version }) => {
-    const hold = needVersion<HoldRow>(visit, 'hold', id, version);
+    context.replan(hold.job, `${hold.label} is expected on another day`);
+  },
+  'hold.release': (context, { id, version }) => {
+    const hold = needVersion<HoldRow>(context, 'hold', id, version);
     if (hold.state === 'released') throw unfit('released-already', 'This is released already.', 'id');
-    run(visit.db, `UPDATE hold SET state = 'released', version = version + 1 WHERE id = @id`, { id });
-    visit.mark(hold.job, `${hold.label} was released`);
-  }),
-  handler(reopenHold, (visit, { id, version }) => {
-    const hold = needVersion<HoldRow>(visit, 'hold', id, version);
+    run(context.db, `UPDATE hold SET state = 'released', version = version + 1 WHERE id = @id`, { id });
+    context.replan(hold.job, `${hold.label} was released`);
+  },
+  'hold.reopen': (context, { id, version }) => {
+    const hold = needVersion<HoldRow>(context, 'hold', id, version);
     if (hold.state === 'open') throw unfit('open-already', 'This is open.', 'id');
-    run(visit.db, `UPDATE hold SET state = 'open', version = version + 1 WHERE id = @id`, { id });
-    visit.mark(hold.job, `${hold.label} holds again`);
-  }),
-];
+    run(context.db, `UPDATE hold SET state = 'open', version = version + 1 WHERE id = @id`, { id });
+    context.replan(hold.job, `${hold.label} holds again`);
+  },
+});

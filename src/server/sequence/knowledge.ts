@@ -61,7 +61,7 @@ export const choiceRows = (db: Connection, job: string): ChoiceRow[] =>
   );
 
 /** The sides that count in an area (or in the job, without one): the narrowest word. */
-export function choicesIn(rows: readonly ChoiceRow[], area?: string): Choices {
+function choicesIn(rows: readonly ChoiceRow[], area?: string): Choices {
   const words = new Map(
     rows.filter((row) => row.area === null || row.area === area).map((row) => [row.school, row.side]),
   );

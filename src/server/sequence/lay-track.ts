@@ -11,7 +11,7 @@ import { choicesFor } from './knowledge';
  * What one crew does of a step in half a day: the firm's own figure, else the one that ships; undefined where it is not
  * measured.
  */
-export function rateOf(
+function rateOf(
   db: Connection,
   phase: Phase,
 ): { measure: NonNullable<(typeof RATES)[Phase]>['measure']; perHalfDay: number; unit: string } | undefined {

@@ -1,4 +1,3 @@
-import { dropRule, rewriteRule, switchRule, unswitchRule, writeRule } from '@/contract/commands/knowledge';
 import { findLoop } from '@/core/schedule/network';
 import { loopSentence } from '@/core/schedule/compiled';
 import { sequenceOf } from '@/core/sequence/links';
@@ -6,18 +5,18 @@ import { phaseFacts } from '@/core/sequence/phases';
 import { NEVER_OFF, OWN_RULES, RULES } from '@/core/sequence/rules';
 import { taskId } from '@/core/sequence/site';
 import { all, insert, one, orNull, run } from '../database/query';
-import { handler, needAreaOf, need, type Handler, type Visit } from '../door/handler';
+import { handlers, needAreaOf, need, type CommandContext, type PlanContext } from '../door/handler';
 import { notFound, stale, unfit } from '../door/refusal';
 import { readSite } from '../schedule/read-site';
 import { nextRuleNumber, type OwnRuleRow } from './knowledge';
 import { today } from '../zone';
 
 /** The jobs that a word of the firm, or of one job, is about. */
-export const jobsOf = (visit: Visit, job?: string | null): string[] =>
+export const jobsOf = (context: CommandContext, job?: string | null): string[] =>
   job
     ? [job]
     : all<{ id: string }>(
-        visit.db,
+        context.db,
         `SELECT id
           FROM job
           WHERE state IN ('scoping', 'booked', 'active', 'completing')
@@ -25,8 +24,8 @@ export const jobsOf = (visit: Visit, job?: string | null): string[] =>
       ).map((row) => row.id);
 
 /** Refuses an order that would make work wait for itself, naming the ring step by step. */
-export function refuseLoop(visit: Visit, job: string, field: string): void {
-  const site = readSite(visit.db, job, today(visit.house));
+export function refuseLoop(context: CommandContext, job: string, field: string): void {
+  const site = readSite(context.db, job, today(context.house));
   const { links } = sequenceOf(site);
   const loop = findLoop([...new Set(links.flatMap((link) => [link.before, link.after]))], links);
   if (!loop) return;
@@ -39,15 +38,14 @@ export function refuseLoop(visit: Visit, job: string, field: string): void {
 }
 
 /** Every job concerned is looked through for rings, and its plan follows. */
-function markJobs(visit: Visit, job: string | null | undefined, cause: string, field: string): void {
-  for (const id of jobsOf(visit, job)) {
-    refuseLoop(visit, id, field);
-    visit.mark(id, cause);
-  }
+function markJobs(context: PlanContext, job: string | null | undefined, cause: string, field: string): void {
+  const jobs = jobsOf(context, job);
+  for (const id of jobs) refuseLoop(context, id, field);
+  context.replanAll(jobs, cause);
 }
 
-function needRule(visit: Visit, id: string, version: number): OwnRuleRow {
-  const row = one<OwnRuleRow>(visit.db, 'SELECT * FROM own_rule WHERE id = @id AND removed = 0', { id });
+function needRule(context: CommandContext, id: string, version: number): OwnRuleRow {
+  const row = one<OwnRuleRow>(context.db, 'SELECT * FROM own_rule WHERE id = @id AND removed = 0', { id });
   if (!row) throw notFound('rule', 'id');
   if (row.version !== version) throw stale('rule', row);
   return row;
@@ -75,35 +73,35 @@ const columns = (rule: {
 const said = (rule: { before: string; after: string }): string =>
   `${phaseFacts(rule.before as never).label} before ${phaseFacts(rule.after as never).label}`;
 
-export const ruleHandlers: Handler[] = [
-  handler(writeRule, (visit, { id, job, ...rule }) => {
-    if (job) need(visit, 'job', job, 'job');
-    const number = nextRuleNumber(visit.db);
-    insert(visit.db, 'own_rule', { number, id, job: orNull(job), ...columns(rule) });
-    markJobs(visit, job, `a rule was written: ${said(rule)}`, 'after');
+export const ruleHandlers = handlers({
+  'rule.write': (context, { id, job, ...rule }) => {
+    if (job) need(context, 'job', job, 'job');
+    const number = nextRuleNumber(context.db);
+    insert(context.db, 'own_rule', { number, id, job: orNull(job), ...columns(rule) });
+    markJobs(context, job, `a rule was written: ${said(rule)}`, 'after');
     return { number };
-  }),
-  handler(rewriteRule, (visit, { id, version, ...rule }) => {
-    const row = needRule(visit, id, version);
+  },
+  'rule.rewrite': (context, { id, version, ...rule }) => {
+    const row = needRule(context, id, version);
     const set = columns(rule);
     run(
-      visit.db,
+      context.db,
       `UPDATE own_rule SET ${Object.keys(set)
         .map((key) => `${key} = @${key}`)
         .join(', ')}, version = version + 1 WHERE id = @id`,
       { id, ...set },
     );
-    markJobs(visit, row.job, `a rule was changed: ${said(rule)}`, 'after');
-  }),
-  handler(dropRule, (visit, { id, version }) => {
-    const row = needRule(visit, id, version);
-    run(visit.db, 'UPDATE own_rule SET removed = 1, version = version + 1 WHERE id = @id', { id });
-    markJobs(visit, row.job, `rule ${row.number} was dropped`, 'id');
-  }),
-  handler(switchRule, (visit, { id, rule, job, area, holds, reason }) => {
+    markJobs(context, row.job, `a rule was changed: ${said(rule)}`, 'after');
+  },
+  'rule.drop': (context, { id, version }) => {
+    const row = needRule(context, id, version);
+    run(context.db, 'UPDATE own_rule SET removed = 1, version = version + 1 WHERE id = @id', { id });
+    markJobs(context, row.job, `rule ${row.number} was dropped`, 'id');
+  },
+  'rule.switch': (context, { id, rule, job, area, holds, reason }) => {
     const known =
       rule >= OWN_RULES
-        ? one(visit.db, 'SELECT 1 FROM own_rule WHERE number = @rule AND removed = 0', { rule })
+        ? one(context.db, 'SELECT 1 FROM own_rule WHERE number = @rule AND removed = 0', { rule })
         : RULES.find((one_) => one_.number === rule);
     if (!known) throw notFound('rule', 'rule');
     if (!holds && NEVER_OFF.includes(rule))
@@ -113,25 +111,25 @@ export const ruleHandlers: Handler[] = [
           'otherwise releases the hold it makes.',
         'rule',
       );
-    if (job) need(visit, 'job', job, 'job');
-    if (job && area) needAreaOf(visit, job, area);
-    run(visit.db, `DELETE FROM rule_switch WHERE rule = @rule AND job IS @job AND area IS @area`, {
+    if (job) need(context, 'job', job, 'job');
+    if (job && area) needAreaOf(context, job, area);
+    run(context.db, `DELETE FROM rule_switch WHERE rule = @rule AND job IS @job AND area IS @area`, {
       rule,
       job: orNull(job),
       area: orNull(area),
     });
-    insert(visit.db, 'rule_switch', { id, rule, job: orNull(job), area: orNull(area), holds: holds ? 1 : 0, reason });
-    markJobs(visit, job, `rule ${rule} was switched ${holds ? 'on' : 'off'}: ${reason}`, 'rule');
-  }),
-  handler(unswitchRule, (visit, { rule, job, area }) => {
+    insert(context.db, 'rule_switch', { id, rule, job: orNull(job), area: orNull(area), holds: holds ? 1 : 0, reason });
+    markJobs(context, job, `rule ${rule} was switched ${holds ? 'on' : 'off'}: ${reason}`, 'rule');
+  },
+  'rule.unswitch': (context, { rule, job, area }) => {
     if (
-      run(visit.db, 'DELETE FROM rule_switch WHERE rule = @rule AND job IS @job AND area IS @area', {
+      run(context.db, 'DELETE FROM rule_switch WHERE rule = @rule AND job IS @job AND area IS @area', {
         rule,
         job: orNull(job),
         area: orNull(area),
       }) === 0
     )
       throw notFound('word on this rule', 'rule');
-    markJobs(visit, job, `rule ${rule} counts as it does elsewhere`, 'rule');
-  }),
-];
+    markJobs(context, job, `rule ${rule} counts as it does elsewhere`, 'rule');
+  },
+});

@@ -1,44 +1,43 @@
-import { chooseSchool, setRate, timeStep } from '@/contract/commands/knowledge';
 import { phaseFacts } from '@/core/sequence/phases';
 import { SCHOOLS, sideOf } from '@/core/sequence/schools';
 import { RATES } from '@/core/sequence/rates';
 import { all, insert, one, orNull, run } from '../database/query';
-import { handler, need, needAreaOf, needStep, type Handler, type Visit } from '../door/handler';
+import { handlers, need, needAreaOf, needStep, type CommandContext } from '../door/handler';
 import { unfit } from '../door/refusal';
 import { layTrack, measuredHalfDays, timeTrack } from './lay-track';
 import { jobsOf, refuseLoop } from './rule-commands';
 
 /** Areas that a word about the firm, a job or one area is about, by job. */
-const areasOf = (visit: Visit, job: string, area?: string): string[] =>
+const areasOf = (context: CommandContext, job: string, area?: string): string[] =>
   area
     ? [area]
-    : all<{ id: string }>(visit.db, 'SELECT id FROM area WHERE job = @job ORDER BY position', { job }).map(
+    : all<{ id: string }>(context.db, 'SELECT id FROM area WHERE job = @job ORDER BY position', { job }).map(
         (row) => row.id,
       );
 
-export const schoolHandlers: Handler[] = [
-  handler(chooseSchool, (visit, { id, school, job, area, side, asWider }) => {
-    if (job) need(visit, 'job', job, 'job');
-    if (job && area) needAreaOf(visit, job, area);
-    run(visit.db, 'DELETE FROM school_choice WHERE school = @school AND job IS @job AND area IS @area', {
+export const schoolHandlers = handlers({
+  'school.choose': (context, { id, school, job, area, side, asWider }) => {
+    if (job) need(context, 'job', job, 'job');
+    if (job && area) needAreaOf(context, job, area);
+    run(context.db, 'DELETE FROM school_choice WHERE school = @school AND job IS @job AND area IS @area', {
       school,
       job: orNull(job),
       area: orNull(area),
     });
     if (!asWider)
-      insert(visit.db, 'school_choice', { id, school, job: orNull(job), area: orNull(area), side: orNull(side) });
+      insert(context.db, 'school_choice', { id, school, job: orNull(job), area: orNull(area), side: orNull(side) });
     const facts = SCHOOLS.find((one_) => one_.key === school);
     const chosen = facts && side !== undefined ? sideOf(facts, side)?.label : undefined;
-    for (const of of jobsOf(visit, job)) {
-      for (const each of areasOf(visit, of, area)) {
-        layTrack(visit.db, each);
-        timeTrack(visit.db, each);
+    for (const of of jobsOf(context, job)) {
+      for (const each of areasOf(context, of, area)) {
+        layTrack(context.db, each);
+        timeTrack(context.db, each);
       }
-      refuseLoop(visit, of, 'side');
-      visit.mark(of, `${facts?.title ?? school}: ${chosen ?? 'the usual order'}`);
+      refuseLoop(context, of, 'side');
+      context.replan(of, `${facts?.title ?? school}: ${chosen ?? 'the usual order'}`);
     }
-  }),
-  handler(setRate, (visit, { phase, perHalfDay }) => {
+  },
+  'rate.set': (context, { phase, perHalfDay }) => {
     if (!RATES[phase])
       throw unfit(
         'not-measured',
@@ -46,28 +45,28 @@ export const schoolHandlers: Handler[] = [
         'phase',
       );
     run(
-      visit.db,
+      context.db,
       `INSERT INTO rate (phase, per_half_day)
         VALUES (@phase, @perHalfDay)
         ON CONFLICT (phase) DO UPDATE SET per_half_day = excluded.per_half_day`,
       { phase, perHalfDay },
     );
     for (const { area, job } of all<{ area: string; job: string }>(
-      visit.db,
+      context.db,
       `SELECT step.area, area.job
         FROM step
         JOIN area ON area.id = step.area
         WHERE step.phase = @phase AND basis = 'quantity'`,
       { phase },
     )) {
-      timeTrack(visit.db, area);
-      visit.mark(job, `the rate of ${phaseFacts(phase).label} changed`);
+      timeTrack(context.db, area);
+      context.replan(job, `the rate of ${phaseFacts(phase).label} changed`);
     }
-  }),
-  handler(timeStep, (visit, { area, phase, basis, halfDays, crews }) => {
-    const { job, name } = need<{ job: string; name: string }>(visit, 'area', area, 'area');
-    needStep(visit, area, phase, 'phase');
-    if (basis === 'quantity' && measuredHalfDays(visit.db, area, phase) === undefined)
+  },
+  'step.time': (context, { area, phase, basis, halfDays, crews }) => {
+    const { job, name } = need<{ job: string; name: string }>(context, 'area', area, 'area');
+    needStep(context, area, phase, 'phase');
+    if (basis === 'quantity' && measuredHalfDays(context.db, area, phase) === undefined)
       throw unfit(
         'not-drawn',
         RATES[phase]
@@ -76,7 +75,7 @@ export const schoolHandlers: Handler[] = [
         'basis',
       );
     const most = one<{ crews: number | null }>(
-      visit.db,
+      context.db,
       `SELECT max(sub.crews) AS crews
         FROM sub
         JOIN step ON step.trade = sub.trade
@@ -86,13 +85,13 @@ export const schoolHandlers: Handler[] = [
     if (crews > (most ?? 1))
       throw unfit('crews-too-many', `No sub of this trade sends more than ${most ?? 1} at once.`, 'crews');
     run(
-      visit.db,
+      context.db,
       `UPDATE step
         SET basis = @basis, crews = @crews, half_days = coalesce(@halfDays, half_days)
         WHERE area = @area AND phase = @phase`,
       { area, phase, basis, crews, halfDays: basis === 'hand' ? (halfDays ?? null) : null },
     );
-    timeTrack(visit.db, area);
-    visit.mark(job, `${name}: time of ${phaseFacts(phase).label} changed`);
-  }),
-];
+    timeTrack(context.db, area);
+    context.replan(job, `${name}: time of ${phaseFacts(phase).label} changed`);
+  },
+});

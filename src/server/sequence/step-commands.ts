@@ -1,27 +1,31 @@
-import { addLogistic, dropGate, giveToOthers, setGate, settleLogistic, splitStep } from '@/contract/commands/schedule';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { formatDay } from '@/core/units/day';
 import { flag, insert, one, orNull, run, update } from '../database/query';
-import { handler, need, needAreaOf, needStep, needVersion, type Handler, type Visit } from '../door/handler';
+import { handlers, need, needAreaOf, needStep, needVersion, type CommandContext } from '../door/handler';
 import { unfit } from '../door/refusal';
 import { refuseLoop } from './rule-commands';
 
-const nameOf = (visit: Visit, area: string): { job: string; name: string } =>
-  need<{ job: string; name: string }>(visit, 'area', area, 'area');
+const nameOf = (context: CommandContext, area: string): { job: string; name: string } =>
+  need<{ job: string; name: string }>(context, 'area', area, 'area');
 
-function needSteps(visit: Visit, job: string, ends: readonly { area: string; phase: Phase }[], field: string): void {
+function needSteps(
+  context: CommandContext,
+  job: string,
+  ends: readonly { area: string; phase: Phase }[],
+  field: string,
+): void {
   ends.forEach(({ area, phase }, at) => {
-    needAreaOf(visit, job, area, `${field}[${at}].area`);
-    needStep(visit, area, phase, `${field}[${at}].phase`);
+    needAreaOf(context, job, area, `${field}[${at}].area`);
+    needStep(context, area, phase, `${field}[${at}].phase`);
   });
 }
 
-export const stepHandlers: Handler[] = [
-  handler(splitStep, (visit, { area, phase, parts }) => {
-    const { job, name } = nameOf(visit, area);
-    needStep(visit, area, phase);
+export const stepHandlers = handlers({
+  'step.split': (context, { area, phase, parts }) => {
+    const { job, name } = nameOf(context, area);
+    needStep(context, area, phase);
     const { half_days: whole } = one<{ half_days: number }>(
-      visit.db,
+      context.db,
       'SELECT half_days FROM step WHERE area = @area AND phase = @phase',
       { area, phase },
     ) ?? { half_days: 1 };
@@ -32,25 +36,25 @@ export const stepHandlers: Handler[] = [
         `The parts make ${sum} half-days, and the step has ${whole}; together they have to make the whole.`,
         'parts',
       );
-    run(visit.db, 'DELETE FROM step_part WHERE area = @area AND phase = @phase', { area, phase });
+    run(context.db, 'DELETE FROM step_part WHERE area = @area AND phase = @phase', { area, phase });
     parts.forEach((part, at) =>
-      insert(visit.db, 'step_part', { area, phase, part: at + 1, label: part.label, half_days: part.halfDays }),
+      insert(context.db, 'step_part', { area, phase, part: at + 1, label: part.label, half_days: part.halfDays }),
     );
     // What was pinned of the former parts is no more.
-    run(visit.db, `DELETE FROM pin WHERE job = @job AND task LIKE @tasks`, { job, tasks: `${area}:${phase}~%` });
-    visit.mark(
+    run(context.db, `DELETE FROM pin WHERE job = @job AND task LIKE @tasks`, { job, tasks: `${area}:${phase}~%` });
+    context.replan(
       job,
       `${name}: ${phaseFacts(phase).label} ${parts.length > 0 ? `in ${parts.length} parts` : 'in one piece again'}`,
     );
-  }),
-  handler(setGate, (visit, { id, job, label, reason, notBefore, before, after, together }) => {
-    need(visit, 'job', job, 'job');
-    needSteps(visit, job, before, 'before');
-    needSteps(visit, job, after, 'after');
+  },
+  'gate.set': (context, { id, job, label, reason, notBefore, before, after, together }) => {
+    need(context, 'job', job, 'job');
+    needSteps(context, job, before, 'before');
+    needSteps(context, job, after, 'after');
     const trades = new Set(
       after.map(
         ({ area, phase }) =>
-          one<{ trade: string }>(visit.db, 'SELECT trade FROM step WHERE area = @area AND phase = @phase', {
+          one<{ trade: string }>(context.db, 'SELECT trade FROM step WHERE area = @area AND phase = @phase', {
             area,
             phase,
           })?.trade,
@@ -58,68 +62,68 @@ export const stepHandlers: Handler[] = [
     );
     if (together && trades.size > 1)
       throw unfit('trades-differ', 'One visit is one trade’s: what is joined here belongs to several.', 'after');
-    const other = one<{ job: string }>(visit.db, 'SELECT job FROM gate WHERE id = @id', { id });
+    const other = one<{ job: string }>(context.db, 'SELECT job FROM gate WHERE id = @id', { id });
     if (other && other.job !== job) throw unfit('unknown-id', 'This gate is another job’s.', 'id');
     run(
-      visit.db,
+      context.db,
       `INSERT INTO gate (id, job, label, reason, not_before, together)
         VALUES (@id, @job, @label, @reason, @notBefore, @together)
         ON CONFLICT (id) DO UPDATE SET label = excluded.label, reason = excluded.reason,
           not_before = excluded.not_before, together = excluded.together`,
       { id, job, label, reason, notBefore: orNull(notBefore), together: flag(together) },
     );
-    run(visit.db, 'DELETE FROM gate_end WHERE gate = @id', { id });
+    run(context.db, 'DELETE FROM gate_end WHERE gate = @id', { id });
     for (const [side, ends] of [
       ['before', before],
       ['after', after],
     ] as const)
       ends.forEach(({ area, phase }, place) =>
         run(
-          visit.db,
+          context.db,
           'INSERT OR IGNORE INTO gate_end (gate, side, place, area, phase) VALUES (@id, @side, @place, @area, @phase)',
           { id, side, place, area, phase },
         ),
       );
-    refuseLoop(visit, job, 'after');
-    visit.mark(job, `${label} was set`);
-  }),
-  handler(dropGate, (visit, { id }) => {
-    const gate = one<{ job: string; label: string }>(visit.db, 'SELECT job, label FROM gate WHERE id = @id', { id });
+    refuseLoop(context, job, 'after');
+    context.replan(job, `${label} was set`);
+  },
+  'gate.drop': (context, { id }) => {
+    const gate = one<{ job: string; label: string }>(context.db, 'SELECT job, label FROM gate WHERE id = @id', { id });
     if (!gate) throw unfit('unknown-id', 'There is no such gate.', 'id');
-    run(visit.db, 'DELETE FROM gate WHERE id = @id', { id });
-    visit.mark(gate.job, `${gate.label} was dropped`);
-  }),
-  handler(giveToOthers, (visit, { area, phase, who, expectedOn }) => {
-    const { job, name } = nameOf(visit, area);
-    needStep(visit, area, phase);
+    run(context.db, 'DELETE FROM gate WHERE id = @id', { id });
+    context.replan(gate.job, `${gate.label} was dropped`);
+  },
+  'step.others': (context, { area, phase, who, expectedOn }) => {
+    const { job, name } = nameOf(context, area);
+    needStep(context, area, phase);
     if (phaseFacts(phase).trade === 'nobody')
       throw unfit('nobody-works', 'Here nobody works: it is a wait already.', 'phase');
-    run(visit.db, 'UPDATE step SET others = @who, others_on = @on WHERE area = @area AND phase = @phase', {
+    run(context.db, 'UPDATE step SET others = @who, others_on = @on WHERE area = @area AND phase = @phase', {
       area,
       phase,
       who: who || null,
       on: who ? orNull(expectedOn) : null,
     });
-    visit.mark(
+    context.replan(
       job,
       who
         ? `${name}: ${phaseFacts(phase).label} is done by ${who}`
         : `${name}: ${phaseFacts(phase).label} is ours again`,
     );
-  }),
-  handler(addLogistic, (visit, { id, job, kind, label, area, phase, leadDays }) => {
-    needAreaOf(visit, job, area);
-    needStep(visit, area, phase, 'phase');
-    insert(visit.db, 'logistic', { id, job, kind, label, area, phase, lead_days: leadDays, state: 'open' });
-    visit.mark(job, `${label} has to be there`);
-  }),
-  handler(settleLogistic, (visit, { id, version, state, bookedOn }) => {
-    const row = needVersion<{ version: number; job: string; label: string }>(visit, 'logistic', id, version);
-    update(visit.db, 'logistic', id, { state, booked_on: state === 'booked' ? orNull(bookedOn) : null });
-    visit.mark(
+  },
+  'logistic.add': (context, { id, job, kind, label, area, phase, leadDays }) => {
+    needAreaOf(context, job, area);
+    needStep(context, area, phase, 'phase');
+    insert(context.db, 'logistic', { id, job, kind, label, area, phase, lead_days: leadDays, state: 'open' });
+    context.replan(job, `${label} has to be there`);
+  },
+  'logistic.settle': (context, { id, version, state, bookedOn }) => {
+    const row = needVersion<{ version: number; job: string; label: string }>(context, 'logistic', id, version);
+    update(context.db, 'logistic', id, { state, booked_on: state === 'booked' ? orNull(bookedOn) : null });
+    context.replan(
       row.job,
       `${row.label}: ` +
         `${state === 'here' ? 'is there' : state}${state === 'booked' && bookedOn ? ` for ${formatDay(bookedOn)}` : ''}`,
     );
-  }),
-];
+  },
+});

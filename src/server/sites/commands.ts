@@ -1,7 +1,6 @@
-import { changeArea, changeJob, openJob, placeBeside, setOut } from '@/contract/commands/sites';
 import { workFacts, type Work } from '@/core/sequence/works';
 import { all, flag, insert, one, orNull, run } from '../database/query';
-import { handler, need, needVersion, type Handler, type Visit } from '../door/handler';
+import { handlers, need, needVersion, type CommandContext } from '../door/handler';
 import { Refusal, unfit } from '../door/refusal';
 import { layTrack } from '../sequence/lay-track';
 
@@ -20,24 +19,24 @@ export function checkWorks(kind: AreaRow['kind'], works: readonly Work[], field:
 
 /** Sets what is done in an area, with the steps that brings; the plan follows. */
 export function setWorks(
-  visit: Visit,
+  context: CommandContext,
   area: { id: string; kind: AreaRow['kind']; size: number },
   works: readonly Work[],
   field: string,
 ): void {
   checkWorks(area.kind, works, field);
-  run(visit.db, 'UPDATE area SET works = @works, version = version + 1 WHERE id = @id', {
+  run(context.db, 'UPDATE area SET works = @works, version = version + 1 WHERE id = @id', {
     id: area.id,
     works: JSON.stringify(works),
   });
-  layTrack(visit.db, area.id);
+  layTrack(context.db, area.id);
 }
 
-export const siteHandlers: Handler[] = [
-  handler(openJob, (visit, job) => {
+export const siteHandlers = handlers({
+  'job.open': (context, job) => {
     const position =
-      one<{ next: number }>(visit.db, 'SELECT coalesce(max(position), -1) + 1 AS next FROM job')?.next ?? 0;
-    insert(visit.db, 'job', {
+      one<{ next: number }>(context.db, 'SELECT coalesce(max(position), -1) + 1 AS next FROM job')?.next ?? 0;
+    insert(context.db, 'job', {
       id: job.id,
       name: job.name,
       address: job.address,
@@ -51,12 +50,12 @@ export const siteHandlers: Handler[] = [
       loud_half: orNull(job.loudHalf),
       position,
     });
-    visit.touches(job.id);
-  }),
-  handler(changeJob, (visit, job) => {
-    needVersion(visit, 'job', job.id, job.version);
+    context.logFor(job.id);
+  },
+  'job.change': (context, job) => {
+    needVersion(context, 'job', job.id, job.version);
     run(
-      visit.db,
+      context.db,
       `UPDATE job
         SET name = @name, address = @address, client = @client, client_email = @email, units = @units, state = @state,
           start_day = @start, promise_day = @promise, lived_in = @lived, loud_half = @loud, leaves = coalesce(@leaves,
@@ -77,12 +76,12 @@ export const siteHandlers: Handler[] = [
         leaves: orNull(job.leaves),
       },
     );
-    visit.mark(job.id, `${job.name} was changed`);
-  }),
-  handler(setOut, (visit, { job, levels, areas }) => {
-    need(visit, 'job', job, 'job');
+    context.replan(job.id, `${job.name} was changed`);
+  },
+  'areas.set-out': (context, { job, levels, areas }) => {
+    need(context, 'job', job, 'job');
     for (const level of levels) {
-      const same = one<{ name: string }>(visit.db, 'SELECT name FROM level WHERE job = @job AND height = @height', {
+      const same = one<{ name: string }>(context.db, 'SELECT name FROM level WHERE job = @job AND height = @height', {
         job,
         height: level.height,
       });
@@ -92,13 +91,13 @@ export const siteHandlers: Handler[] = [
           message: `There is a level at this height already: ${same.name}.`,
           field: 'levels',
         });
-      insert(visit.db, 'level', { ...level, job });
+      insert(context.db, 'level', { ...level, job });
     }
     const ofJob = new Set(
-      all<{ id: string }>(visit.db, 'SELECT id FROM level WHERE job = @job', { job }).map((row) => row.id),
+      all<{ id: string }>(context.db, 'SELECT id FROM level WHERE job = @job', { job }).map((row) => row.id),
     );
     const first =
-      one<{ next: number }>(visit.db, 'SELECT coalesce(max(position), -1) + 1 AS next FROM area WHERE job = @job', {
+      one<{ next: number }>(context.db, 'SELECT coalesce(max(position), -1) + 1 AS next FROM area WHERE job = @job', {
         job,
       })?.next ?? 0;
     areas.forEach((area, index) => {
@@ -109,7 +108,7 @@ export const siteHandlers: Handler[] = [
       const shelters = area.kind === 'face' || area.kind === 'roof' ? (area.shelters ?? [...ofJob]) : [];
       const odd = shelters.find((level) => !ofJob.has(level));
       if (odd) throw unfit('unknown-id', 'This level is not one of the job’s.', `areas[${index}].shelters`);
-      insert(visit.db, 'area', {
+      insert(context.db, 'area', {
         id: area.id,
         job,
         level: orNull(area.level),
@@ -123,15 +122,15 @@ export const siteHandlers: Handler[] = [
         provides: JSON.stringify(area.provides),
         shelters: JSON.stringify(shelters),
       });
-      layTrack(visit.db, area.id);
+      layTrack(context.db, area.id);
     });
-    visit.mark(job, 'areas were set out');
-  }),
-  handler(changeArea, (visit, { id, version, name, works, size, livedIn, passage, called }) => {
-    const area = needVersion<AreaRow>(visit, 'area', id, version);
+    context.replan(job, 'areas were set out');
+  },
+  'area.change': (context, { id, version, name, works, size, livedIn, passage, called }) => {
+    const area = needVersion<AreaRow>(context, 'area', id, version);
     checkWorks(area.kind, works, 'works');
     run(
-      visit.db,
+      context.db,
       `UPDATE area
         SET name = @name, works = @works, size = @size, lived_in = @lived, passage = @passage,
           called = coalesce(@called, called), version = version + 1
@@ -146,15 +145,18 @@ export const siteHandlers: Handler[] = [
         called: orNull(called),
       },
     );
-    layTrack(visit.db, id);
-    visit.mark(area.job, `${name} was changed`);
-  }),
-  handler(placeBeside, (visit, payload) => {
+    layTrack(context.db, id);
+    context.replan(area.job, `${name} was changed`);
+  },
+  'area.beside': (context, payload) => {
     const [one_, other] = [payload.one, payload.other].sort() as [string, string];
-    const [first, second] = [need<AreaRow>(visit, 'area', one_, 'one'), need<AreaRow>(visit, 'area', other, 'other')];
+    const [first, second] = [
+      need<AreaRow>(context, 'area', one_, 'one'),
+      need<AreaRow>(context, 'area', other, 'other'),
+    ];
     if (one_ === other || first.job !== second.job)
       throw unfit('not-neighbours', 'Two different areas of one job can share a wall.', 'other');
-    run(visit.db, 'INSERT OR IGNORE INTO beside (one, other) VALUES (@one, @other)', { one: one_, other });
-    visit.mark(first.job, 'a shared wall was set');
-  }),
-];
+    run(context.db, 'INSERT OR IGNORE INTO beside (one, other) VALUES (@one, @other)', { one: one_, other });
+    context.replan(first.job, 'a shared wall was set');
+  },
+});

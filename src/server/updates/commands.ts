@@ -1,15 +1,5 @@
-import {
-  acknowledge,
-  dropUpdate,
-  editUpdate,
-  makeLink,
-  restoreUpdate,
-  retryMessage,
-  revokeLink,
-  sendUpdate,
-} from '@/contract/commands/updates';
 import { insert, one, run } from '../database/query';
-import { handler, need, needVersion, type Handler, type Visit } from '../door/handler';
+import { handlers, need, needVersion, type CommandContext } from '../door/handler';
 import { Refusal, unfit } from '../door/refusal';
 import { addLink } from './tell-client';
 
@@ -21,8 +11,8 @@ interface UpdateRow {
   version: number;
 }
 
-function needDraft(visit: Visit, id: string, version: number): UpdateRow {
-  const row = needVersion<UpdateRow>(visit, 'job_update', id, version);
+function needDraft(context: CommandContext, id: string, version: number): UpdateRow {
+  const row = needVersion<UpdateRow>(context, 'job_update', id, version);
   if (row.state !== 'draft')
     throw unfit(
       'not-a-draft',
@@ -34,92 +24,92 @@ function needDraft(visit: Visit, id: string, version: number): UpdateRow {
   return row;
 }
 
-export const updateHandlers: Handler[] = [
-  handler(editUpdate, (visit, { id, version, title, body }) => {
-    const { job } = needDraft(visit, id, version);
-    run(visit.db, 'UPDATE job_update SET title = @title, body = @body, version = version + 1 WHERE id = @id', {
+export const updateHandlers = handlers({
+  'update.edit': (context, { id, version, title, body }) => {
+    const { job } = needDraft(context, id, version);
+    run(context.db, 'UPDATE job_update SET title = @title, body = @body, version = version + 1 WHERE id = @id', {
       id,
       title,
       body,
     });
-    visit.touches(job);
-  }),
-  handler(dropUpdate, (visit, { id, version }) => {
-    const { job } = needDraft(visit, id, version);
-    run(visit.db, `UPDATE job_update SET state = 'dropped', version = version + 1 WHERE id = @id`, { id });
-    visit.touches(job);
-  }),
-  handler(restoreUpdate, (visit, { id, version }) => {
-    const row = needVersion<UpdateRow>(visit, 'job_update', id, version);
+    context.logFor(job);
+  },
+  'update.drop': (context, { id, version }) => {
+    const { job } = needDraft(context, id, version);
+    run(context.db, `UPDATE job_update SET state = 'dropped', version = version + 1 WHERE id = @id`, { id });
+    context.logFor(job);
+  },
+  'update.restore': (context, { id, version }) => {
+    const row = needVersion<UpdateRow>(context, 'job_update', id, version);
     if (row.state !== 'dropped') throw unfit('not-dropped', 'Only a draft that was dropped is taken up again.', 'id');
-    run(visit.db, `UPDATE job_update SET state = 'draft', version = version + 1 WHERE id = @id`, { id });
-    visit.touches(row.job);
-  }),
-  handler(sendUpdate, (visit, { id, version, title, body, expiresOn, recipients }) => {
-    const draft = needDraft(visit, id, version);
+    run(context.db, `UPDATE job_update SET state = 'draft', version = version + 1 WHERE id = @id`, { id });
+    context.logFor(row.job);
+  },
+  'update.send': (context, { id, version, title, body, expiresOn, recipients }) => {
+    const draft = needDraft(context, id, version);
     run(
-      visit.db,
+      context.db,
       `UPDATE job_update
         SET title = @title, body = @body, state = 'sent', sent_at = @now, version = version + 1
         WHERE id = @id`,
-      { id, title, body, now: visit.now },
+      { id, title, body, now: context.now },
     );
     for (const { messageId, linkId, name, address } of recipients) {
-      addLink(visit, { id: linkId, audience: draft.audience, job: draft.job, recipient: name, expiresOn });
-      insert(visit.db, 'message', {
+      addLink(context, { id: linkId, audience: draft.audience, job: draft.job, recipient: name, expiresOn });
+      insert(context.db, 'message', {
         id: messageId,
         job_update: id,
         share_link: linkId,
         recipient: name,
         address,
         state: 'queued',
-        queued_at: visit.now,
+        queued_at: context.now,
       });
     }
-    visit.touches(draft.job);
-    visit.house.news.emit('queued');
-  }),
-  handler(makeLink, (visit, link) => {
-    if (link.audience === 'sub') need(visit, 'sub', link.sub ?? '', 'sub');
-    else need(visit, 'job', link.job ?? '', 'job');
-    addLink(visit, link.audience === 'sub' ? { ...link, job: undefined } : { ...link, sub: undefined });
-    if (link.job) visit.touches(link.job);
-  }),
-  handler(revokeLink, (visit, { id }) => {
-    const link = need<{ job: string | null; revoked_at: string | null }>(visit, 'share_link', id);
+    context.logFor(draft.job);
+    context.house.news.emit('queued');
+  },
+  'share.make': (context, link) => {
+    if (link.audience === 'sub') need(context, 'sub', link.sub ?? '', 'sub');
+    else need(context, 'job', link.job ?? '', 'job');
+    addLink(context, link.audience === 'sub' ? { ...link, job: undefined } : { ...link, sub: undefined });
+    if (link.job) context.logFor(link.job);
+  },
+  'share.revoke': (context, { id }) => {
+    const link = need<{ job: string | null; revoked_at: string | null }>(context, 'share_link', id);
     if (link.revoked_at) throw unfit('revoked-already', 'This link is revoked already.', 'id');
-    run(visit.db, 'UPDATE share_link SET revoked_at = @now WHERE id = @id', { id, now: visit.now });
-    if (link.job) visit.touches(link.job);
-  }),
-  handler(retryMessage, (visit, { id }) => {
-    const message = need<{ state: string; job_update: string }>(visit, 'message', id);
+    run(context.db, 'UPDATE share_link SET revoked_at = @now WHERE id = @id', { id, now: context.now });
+    if (link.job) context.logFor(link.job);
+  },
+  'message.retry': (context, { id }) => {
+    const message = need<{ state: string; job_update: string }>(context, 'message', id);
     if (message.state !== 'failed') throw unfit('not-failed', 'Only a message that failed is sent again.', 'id');
     run(
-      visit.db,
+      context.db,
       `UPDATE message
         SET state = 'queued', queued_at = @now, settled_at = NULL, failure = NULL
         WHERE id = @id`,
-      { id, now: visit.now },
+      { id, now: context.now },
     );
-    visit.touches(need<UpdateRow>(visit, 'job_update', message.job_update).job);
-    visit.house.news.emit('queued');
-  }),
-  handler(acknowledge, (visit, { name }) => {
-    if (visit.who.kind !== 'link')
+    context.logFor(need<UpdateRow>(context, 'job_update', message.job_update).job);
+    context.house.news.emit('queued');
+  },
+  'message.acknowledge': (context, { name }) => {
+    if (context.who.kind !== 'link')
       throw new Refusal(403, { code: 'not-allowed', message: 'Only the holder of a link can acknowledge it.' });
     const message = one<{ id: string; job_update: string }>(
-      visit.db,
+      context.db,
       'SELECT id, job_update FROM message WHERE share_link = @link',
-      { link: visit.who.id },
+      { link: context.who.id },
     );
     if (!message) throw unfit('nothing-sent', 'Nothing was sent with this link, so there is nothing to acknowledge.');
     run(
-      visit.db,
+      context.db,
       `UPDATE message
         SET acknowledged_at = coalesce(acknowledged_at, @now), acknowledged_by = coalesce(acknowledged_by, @name)
         WHERE id = @id`,
-      { id: message.id, now: visit.now, name },
+      { id: message.id, now: context.now, name },
     );
-    visit.touches(need<UpdateRow>(visit, 'job_update', message.job_update).job);
-  }),
-];
+    context.logFor(need<UpdateRow>(context, 'job_update', message.job_update).job);
+  },
+});

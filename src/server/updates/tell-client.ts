@@ -2,11 +2,11 @@ import type { Audience } from '@/contract/commands/updates';
 import { hashOf, tokenOf } from '../access/tokens';
 import { today } from '../zone';
 import { insert, orNull } from '../database/query';
-import type { Visit } from '../door/handler';
+import type { CommandContext } from '../door/handler';
 import { Refusal, unfit } from '../door/refusal';
 
 export function addLink(
-  visit: Visit,
+  context: CommandContext,
   link: {
     id: string;
     audience: Audience;
@@ -16,16 +16,16 @@ export function addLink(
     expiresOn: string;
   },
 ): void {
-  if (link.expiresOn < today(visit.house))
+  if (link.expiresOn < today(context.house))
     throw unfit('expired', 'The last day of the link is in the past; choose today or later.', 'expiresOn');
-  insert(visit.db, 'share_link', {
+  insert(context.db, 'share_link', {
     id: link.id,
     job: orNull(link.job),
     sub: orNull(link.sub),
     audience: link.audience,
     recipient: link.recipient,
-    token_hash: hashOf(tokenOf(visit.house, link.id)),
-    made_at: visit.now,
+    token_hash: hashOf(tokenOf(context.house, link.id)),
+    made_at: context.now,
     expires_on: link.expiresOn,
   });
 }
@@ -40,32 +40,37 @@ export interface Sending {
 }
 
 /** Sends the client of a job a message with a link of their own: news that is not about a walk. */
-export function tellClient(visit: Visit, job: string, words: { title: string; body: string }, to: Sending): void {
-  addLink(visit, { id: to.linkId, audience: 'client', job, recipient: to.name, expiresOn: to.expiresOn });
-  insert(visit.db, 'job_update', {
+export function tellClient(
+  context: CommandContext,
+  job: string,
+  words: { title: string; body: string },
+  to: Sending,
+): void {
+  addLink(context, { id: to.linkId, audience: 'client', job, recipient: to.name, expiresOn: to.expiresOn });
+  insert(context.db, 'job_update', {
     id: to.updateId,
     job,
     walk: null,
     audience: 'client',
     ...words,
-    made_at: visit.now,
+    made_at: context.now,
     state: 'sent',
-    sent_at: visit.now,
+    sent_at: context.now,
   });
-  insert(visit.db, 'message', {
+  insert(context.db, 'message', {
     id: to.messageId,
     job_update: to.updateId,
     share_link: to.linkId,
     recipient: to.name,
     address: to.address,
     state: 'queued',
-    queued_at: visit.now,
+    queued_at: context.now,
   });
-  visit.house.news.emit('queued');
+  context.house.news.emit('queued');
 }
 
 /** The job whose client holds the link that this came by; a client answers for their own job only. */
-export function needClientOf(visit: Visit, job: string): void {
-  if (visit.who.kind !== 'link' || visit.who.audience !== 'client' || visit.who.job !== job)
+export function needClientOf(context: CommandContext, job: string): void {
+  if (context.who.kind !== 'link' || context.who.audience !== 'client' || context.who.job !== job)
     throw new Refusal(403, { code: 'not-allowed', message: 'Only the client of this job can answer this.' });
 }

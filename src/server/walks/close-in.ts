@@ -1,4 +1,3 @@
-import { signCloseIn } from '@/contract/commands/walks';
 import { groupBy } from '@/core/group-by';
 import type { Opening, Placed, Shape } from '@/core/layout/shape';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
@@ -18,12 +17,12 @@ import { standing } from '@/core/walks/observation';
 import { countedWords } from '@/core/walks/record-words';
 import { all, insert } from '../database/query';
 import type { Connection } from '../database/open';
-import { handler, need, type Handler } from '../door/handler';
+import { handlers, need } from '../door/handler';
 import { unfit } from '../door/refusal';
 import { personOf } from '../scope/decisions';
 import { observationsOf } from './queries';
 
-export interface Signature {
+interface Signature {
   id: string;
   name: string;
   reason: string;
@@ -243,23 +242,23 @@ export function openWords({ lines, open }: CloseIn, most = 3): string {
   );
 }
 
-export const closeInHandlers: Handler[] = [
-  handler(signCloseIn, (visit, { id, area, name, reason }) => {
-    const { job } = need<{ job: string }>(visit, 'area', area, 'area');
-    const check = closeInsOf(visit.db, job).get(area);
+export const closeInHandlers = handlers({
+  'close-in.sign': (context, { id, area, name, reason }) => {
+    const { job } = need<{ job: string }>(context, 'area', area, 'area');
+    const check = closeInsOf(context.db, job).get(area);
     if (!check) throw unfit('no-close-in', 'No walls are closed in this area.', 'area');
     if (check.open.length === 0)
       throw unfit('nothing-open', 'Every line is settled; there is nothing to answer for.', 'area');
-    insert(visit.db, 'close_in_sign', {
+    insert(context.db, 'close_in_sign', {
       id,
       job,
       area,
       name,
       reason,
       lines: JSON.stringify(check.open.map((line) => line.key)),
-      signed_at: visit.at,
-      person: personOf(visit),
+      signed_at: context.at,
+      person: personOf(context),
     });
-    visit.mark(job, `${name} answered for the open checks in ${check.name}`);
-  }),
-];
+    context.replan(job, `${name} answered for the open checks in ${check.name}`);
+  },
+});

@@ -1,14 +1,8 @@
-import {
-  addStandpoint,
-  finishWalk,
-  recordObservation,
-  startWalk,
-  type RecordedObservation,
-} from '@/contract/commands/walks';
+import { type RecordedObservation } from '@/contract/commands/walks';
 import { formatDay } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
 import { insert, one, run, type Values } from '../database/query';
-import { handler, need, needAreaOf, needStep, type Handler, type Visit } from '../door/handler';
+import { handlers, need, needAreaOf, needStep, type CommandContext, type PlanContext } from '../door/handler';
 import { notFound, Refusal, unfit } from '../door/refusal';
 import { recordDecision } from '../scope/decisions';
 import { settleCheck, takeCheckBack } from '../selections/checks';
@@ -23,28 +17,28 @@ interface WalkRow {
   finished_at: string | null;
 }
 
-export function walker(visit: Visit): string {
-  if (visit.who.kind !== 'person')
+export function walker(context: CommandContext): string {
+  if (context.who.kind !== 'person')
     throw new Refusal(403, { code: 'not-allowed', message: 'Only people of the firm walk.' });
-  return visit.who.id;
+  return context.who.id;
 }
 
 /** What each kind refers to must be of the same job. */
-function checkReferences(visit: Visit, walk: WalkRow, seen: RecordedObservation): void {
+function checkReferences(context: CommandContext, walk: WalkRow, seen: RecordedObservation): void {
   const { job } = walk;
   const ofJob = (table: 'selection' | 'narration' | 'standpoint', id: string, field: string): void => {
-    const row = need<{ job?: string; walk?: string }>(visit, table, id, `observation.${field}`);
-    const its = row.job ?? need<{ job: string }>(visit, 'walk', row.walk ?? '').job;
+    const row = need<{ job?: string; walk?: string }>(context, table, id, `observation.${field}`);
+    const its = row.job ?? need<{ job: string }>(context, 'walk', row.walk ?? '').job;
     if (its !== job) throw notFound(`${table} in this job`, `observation.${field}`);
   };
   if (seen.said) ofJob('narration', seen.said.narration, 'said');
-  if ('picture' in seen && seen.picture) need(visit, 'picture', seen.picture, 'observation.picture');
-  if (seen.kind === 'progress') checkProgress(visit, job, seen.area, seen.phase, seen.fraction);
+  if ('picture' in seen && seen.picture) need(context, 'picture', seen.picture, 'observation.picture');
+  if (seen.kind === 'progress') checkProgress(context, job, seen.area, seen.phase, seen.fraction);
   if (seen.kind === 'selection-check') ofJob('selection', seen.selection, 'selection');
   if (seen.kind === 'picture' && seen.standpoint) ofJob('standpoint', seen.standpoint, 'standpoint');
   if (seen.kind === 'recheck' || seen.kind === 'withdrawal' || seen.kind === 'marks') {
     const about = need<{ job: string; kind: string; area: string }>(
-      visit,
+      context,
       'observation',
       seen.about,
       'observation.about',
@@ -64,15 +58,15 @@ function checkReferences(visit: Visit, walk: WalkRow, seen: RecordedObservation)
 }
 
 function checkProgress(
-  visit: Visit,
+  context: CommandContext,
   job: string,
   area: string,
   phase: Parameters<typeof needStep>[2],
   fraction: number,
 ): void {
-  needStep(visit, area, phase, 'observation.phase');
+  needStep(context, area, phase, 'observation.phase');
   if (phase !== 'close-in' || fraction < 1) return;
-  const check = closeInsOf(visit.db, job).get(area);
+  const check = closeInsOf(context.db, job).get(area);
   // A wall is closed by settling its lines or by somebody's name, never by a word that says it is.
   if (check && !check.closed)
     throw unfit(
@@ -115,23 +109,25 @@ function rowOf(seen: RecordedObservation, clock: string | undefined): Values {
  * What came is held against what was ordered; a check said anew or withdrawn takes back what followed from the one
  * before.
  */
-function followCheck(visit: Visit, job: string, seen: RecordedObservation): void {
+function followCheck(context: PlanContext, job: string, seen: RecordedObservation): void {
   if (seen.kind === 'withdrawal') {
     const about = one<{ kind: string; selection: string | null }>(
-      visit.db,
+      context.db,
       'SELECT kind, selection FROM observation WHERE id = @about',
       { about: seen.about },
     );
-    if (about?.kind === 'selection-check' && about.selection) takeCheckBack(visit, about.selection, seen.about);
+    if (about?.kind === 'selection-check' && about.selection) takeCheckBack(context, about.selection, seen.about);
   }
   if (seen.kind !== 'selection-check') return;
-  const checks = standingOfKind(visit.db, job, 'selection-check').filter((check) => check.selection === seen.selection);
+  const checks = standingOfKind(context.db, job, 'selection-check').filter(
+    (check) => check.selection === seen.selection,
+  );
   // One that arrives late, after a newer one, changes nothing any more.
   if (checks.at(-1)?.id !== seen.id) return;
   const former = checks.at(-2);
-  if (former?.walk === seen.walk) takeCheckBack(visit, seen.selection, former.id);
+  if (former?.walk === seen.walk) takeCheckBack(context, seen.selection, former.id);
   settleCheck(
-    visit,
+    context,
     seen.selection,
     {
       verdict: seen.verdict,
@@ -145,9 +141,9 @@ function followCheck(visit: Visit, job: string, seen: RecordedObservation): void
 const WHO_DECIDED = { client: 'the client', us: 'us', engineer: 'the engineer' } as const;
 
 /** What was settled on the spot stands among the decisions of the job, and goes from them when it is taken back. */
-function followDecision(visit: Visit, job: string, seen: RecordedObservation): void {
+function followDecision(context: CommandContext, job: string, seen: RecordedObservation): void {
   if (seen.kind === 'decision')
-    recordDecision(visit, {
+    recordDecision(context, {
       id: seen.id,
       job,
       area: seen.area,
@@ -155,51 +151,53 @@ function followDecision(visit: Visit, job: string, seen: RecordedObservation): v
       reason: `agreed on the spot by ${seen.name ?? WHO_DECIDED[seen.by]}${seen.free ? ', at no charge' : ''}`,
     });
   if (seen.kind === 'withdrawal')
-    run(visit.db, 'UPDATE decision SET removed = 1, version = version + 1 WHERE id = @about AND removed = 0', {
+    run(context.db, 'UPDATE decision SET removed = 1, version = version + 1 WHERE id = @about AND removed = 0', {
       about: seen.about,
     });
 }
 
-export const walkHandlers: Handler[] = [
-  handler(startWalk, (visit, { id, job, kind }) => {
-    need(visit, 'job', job, 'job');
-    insert(visit.db, 'walk', { id, job, kind, person: walker(visit), started_at: visit.at });
-    visit.touches(job);
-  }),
-  handler(recordObservation, (visit, payload) => {
+export const walkHandlers = handlers({
+  'walk.start': (context, { id, job, kind }) => {
+    need(context, 'job', job, 'job');
+    insert(context.db, 'walk', { id, job, kind, person: walker(context), started_at: context.at });
+    context.logFor(job);
+  },
+  'observation.record': (context, payload) => {
     const seen = payload.observation as RecordedObservation;
-    const walk = need<WalkRow>(visit, 'walk', seen.walk, 'observation.walk');
-    needAreaOf(visit, walk.job, seen.area, 'observation.area');
-    checkReferences(visit, walk, seen);
-    insert(visit.db, 'observation', {
-      ...rowOf(seen, visit.clock),
+    const walk = need<WalkRow>(context, 'walk', seen.walk, 'observation.walk');
+    needAreaOf(context, walk.job, seen.area, 'observation.area');
+    checkReferences(context, walk, seen);
+    insert(context.db, 'observation', {
+      ...rowOf(seen, context.clock),
       job: walk.job,
-      person: walker(visit),
-      at: visit.at,
+      person: walker(context),
+      at: context.at,
     });
-    followCheck(visit, walk.job, seen);
-    followDecision(visit, walk.job, seen);
+    followCheck(context, walk.job, seen);
+    followDecision(context, walk.job, seen);
     // A record that arrives after its walk was finished still belongs to it, and moves the plan; so does what settles a
-    // line of the
-    // check before covering, which somebody may be waiting for.
+    // line of the check before covering, which somebody may be waiting for.
     const settles =
       seen.kind === 'check' ||
-      (seen.kind === 'recheck' && seen.verdict === 'done' && closeInsOf(visit.db, walk.job).has(seen.area));
+      (seen.kind === 'recheck' && seen.verdict === 'done' && closeInsOf(context.db, walk.job).has(seen.area));
     if (walk.finished_at || settles)
-      visit.mark(walk.job, settles ? 'a check before covering was settled' : 'a late record of a walk arrived');
-    else visit.touches(walk.job);
-  }),
-  handler(finishWalk, (visit, { id }) => {
-    const walk = need<WalkRow>(visit, 'walk', id);
+      context.replan(walk.job, settles ? 'a check before covering was settled' : 'a late record of a walk arrived');
+    else context.planStays(walk.job);
+  },
+  'walk.finish': (context, { id }) => {
+    const walk = need<WalkRow>(context, 'walk', id);
     // Two phones on one walk may both finish it: the first word counts, and neither is told off.
-    if (walk.finished_at) return { finished: walk.finished_at };
-    run(visit.db, 'UPDATE walk SET finished_at = @at WHERE id = @id', { id, at: visit.at });
-    visit.mark(walk.job, `a walk was finished on ${formatDay(dayIn(zoneOf(visit.db), visit.at))}`, id);
-    return { finished: visit.at };
-  }),
-  handler(addStandpoint, (visit, { id, area, name }) => {
-    const { job } = need<{ job: string }>(visit, 'area', area, 'area');
-    insert(visit.db, 'standpoint', { id, job, area, name });
-    visit.touches(job);
-  }),
-];
+    if (walk.finished_at) {
+      context.planStays(walk.job);
+      return { finished: walk.finished_at };
+    }
+    run(context.db, 'UPDATE walk SET finished_at = @at WHERE id = @id', { id, at: context.at });
+    context.replan(walk.job, `a walk was finished on ${formatDay(dayIn(zoneOf(context.db), context.at))}`, id);
+    return { finished: context.at };
+  },
+  'standpoint.add': (context, { id, area, name }) => {
+    const { job } = need<{ job: string }>(context, 'area', area, 'area');
+    insert(context.db, 'standpoint', { id, job, area, name });
+    context.logFor(job);
+  },
+});

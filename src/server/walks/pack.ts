@@ -216,7 +216,7 @@ const usualNames = (name: string): string[] =>
     .filter((part) => part !== name && part.length > 2);
 
 /** Spots from which pictures are taken again, each with its newest one. */
-export function standpointsOf(
+function standpointsOf(
   db: Connection,
   job: string,
   seen: readonly Observation[],

@@ -1,4 +1,4 @@
-import { placeObservation, unplaceObservation, type Became } from '@/contract/commands/walks';
+import { type Became } from '@/contract/commands/walks';
 import { phaseFacts, phaseOrder, type Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Stance } from '@/core/sites/area';
@@ -6,7 +6,7 @@ import { addDays } from '@/core/units/day';
 import { UNPLACED_KINDS, type Of, type UnplacedKind } from '@/core/walks/observation';
 import { today } from '../zone';
 import { all, insert, one, run } from '../database/query';
-import { handler, need, type Handler, type Visit } from '../door/handler';
+import { handlers, need, type CommandContext } from '../door/handler';
 import { unfit } from '../door/refusal';
 import { personOf } from '../scope/decisions';
 import { shaped } from './queries';
@@ -28,9 +28,9 @@ const USUAL_ANSWER_DAYS = 7;
 const FIRST_GUESS = 2;
 
 /** The step that comes next in an area: what is found there is settled before or with it. */
-function nextStep(visit: Visit, area: string): { phase: Phase; trade: Trade } {
+function nextStep(context: CommandContext, area: string): { phase: Phase; trade: Trade } {
   const steps = all<{ phase: Phase; trade: Trade; fraction: number | null }>(
-    visit.db,
+    context.db,
     `SELECT phase, trade, (SELECT fraction FROM observation WHERE observation.area = step.area AND kind = 'progress'
         AND observation.phase = step.phase ORDER BY at DESC, id DESC LIMIT 1) AS fraction
       FROM step
@@ -42,10 +42,10 @@ function nextStep(visit: Visit, area: string): { phase: Phase; trade: Trade } {
   return next;
 }
 
-const MAKERS: Record<Exclude<Became, 'remark'>, (visit: Visit, seen: Placeable, id: string) => void> = {
-  scope: (visit, seen, id) => {
+const MAKERS: Record<Exclude<Became, 'remark'>, (context: CommandContext, seen: Placeable, id: string) => void> = {
+  scope: (context, seen, id) => {
     const stance = seen.kind === 'scope' ? seen.stance : seen.kind === 'assumption' ? 'conditional' : 'in';
-    insert(visit.db, 'scope_item', {
+    insert(context.db, 'scope_item', {
       id,
       job: seen.job,
       area: seen.area,
@@ -58,9 +58,9 @@ const MAKERS: Record<Exclude<Became, 'remark'>, (visit: Visit, seen: Placeable, 
       depends_on: '',
     });
   },
-  assumption: (visit, seen, id) => {
-    const step = nextStep(visit, seen.area);
-    insert(visit.db, 'assumption', {
+  assumption: (context, seen, id) => {
+    const step = nextStep(context, seen.area);
+    insert(context.db, 'assumption', {
       id,
       job: seen.job,
       area: seen.area,
@@ -74,13 +74,13 @@ const MAKERS: Record<Exclude<Became, 'remark'>, (visit: Visit, seen: Placeable, 
       state: 'open',
     });
   },
-  change: (visit, seen, id) => {
-    const step = nextStep(visit, seen.area);
+  change: (context, seen, id) => {
+    const step = nextStep(context, seen.area);
     const number =
-      (one<{ last: number | null }>(visit.db, 'SELECT max(number) AS last FROM change_order WHERE job = @job', {
+      (one<{ last: number | null }>(context.db, 'SELECT max(number) AS last FROM change_order WHERE job = @job', {
         job: seen.job,
       })?.last ?? 0) + 1;
-    insert(visit.db, 'change_order', {
+    insert(context.db, 'change_order', {
       id,
       job: seen.job,
       area: seen.area,
@@ -103,8 +103,8 @@ const MAKERS: Record<Exclude<Became, 'remark'>, (visit: Visit, seen: Placeable, 
       state: 'draft',
     });
   },
-  wait: (visit, seen, id) => {
-    const step = nextStep(visit, seen.area);
+  wait: (context, seen, id) => {
+    const step = nextStep(context, seen.area);
     const kind = /engineer/i.test(seen.text)
       ? 'engineer'
       : /client|she|he\b|they/i.test(seen.text) && seen.kind !== 'gate'
@@ -113,7 +113,7 @@ const MAKERS: Record<Exclude<Became, 'remark'>, (visit: Visit, seen: Placeable, 
           ? 'inspection'
           : 'unknown';
     const days = seen.kind === 'order' ? (seen.days ?? USUAL_ANSWER_DAYS) : USUAL_ANSWER_DAYS;
-    insert(visit.db, 'hold', {
+    insert(context.db, 'hold', {
       id,
       job: seen.job,
       area: seen.area,
@@ -122,14 +122,14 @@ const MAKERS: Record<Exclude<Became, 'remark'>, (visit: Visit, seen: Placeable, 
       label: phaseFacts(step.phase).label.slice(0, 24),
       text: seen.text.slice(0, 300),
       asked_on: null,
-      expected_on: addDays(today(visit.house), days),
+      expected_on: addDays(today(context.house), days),
       state: 'open',
     });
   },
-  selection: (visit, seen, id) => {
-    const step = nextStep(visit, seen.area);
+  selection: (context, seen, id) => {
+    const step = nextStep(context, seen.area);
     const choice = seen.kind === 'selection' ? (seen.choice ?? '') : '';
-    insert(visit.db, 'selection', {
+    insert(context.db, 'selection', {
       id,
       job: seen.job,
       area: seen.area,
@@ -152,29 +152,29 @@ const TABLES: Record<Exclude<Became, 'remark'>, { table: string; gone: string; s
   wait: { table: 'hold', gone: `state = 'released'`, still: `state = 'open'` },
 };
 
-export const placementHandlers: Handler[] = [
-  handler(placeObservation, (visit, { about, became, target }) => {
-    const row = need<Record<string, unknown>>(visit, 'observation', about, 'about');
+export const placementHandlers = handlers({
+  'observation.place': (context, { about, became, target }) => {
+    const row = need<Record<string, unknown>>(context, 'observation', about, 'about');
     const seen = shaped(row);
     if (!(UNPLACED_KINDS as readonly string[]).includes(seen.kind))
       throw unfit('placed-by-itself', 'This record has its place already.', 'about');
-    if (one(visit.db, 'SELECT 1 FROM placement WHERE observation = @about', { about }))
+    if (one(context.db, 'SELECT 1 FROM placement WHERE observation = @about', { about }))
       throw unfit('placed-already', 'This was put in its place already.', 'about');
-    if (became !== 'remark') MAKERS[became](visit, seen as Placeable, target);
-    insert(visit.db, 'placement', {
+    if (became !== 'remark') MAKERS[became](context, seen as Placeable, target);
+    insert(context.db, 'placement', {
       observation: about,
       became,
       target: became === 'remark' ? null : target,
-      at: visit.at,
-      person: personOf(visit),
+      at: context.at,
+      person: personOf(context),
     });
-    if (became === 'remark' || became === 'change') visit.touches(seen.job);
-    else visit.mark(seen.job, `what a walk found became a ${became}`);
-  }),
-  handler(unplaceObservation, (visit, { about }) => {
-    const seen = need<{ job: string }>(visit, 'observation', about, 'about');
+    if (became === 'remark' || became === 'change') context.planStays(seen.job);
+    else context.replan(seen.job, `what a walk found became a ${became}`);
+  },
+  'observation.unplace': (context, { about }) => {
+    const seen = need<{ job: string }>(context, 'observation', about, 'about');
     const placed = one<{ became: Became; target: string | null }>(
-      visit.db,
+      context.db,
       'SELECT became, target FROM placement WHERE observation = @about',
       { about },
     );
@@ -182,13 +182,13 @@ export const placementHandlers: Handler[] = [
     if (placed.became !== 'remark' && placed.target) {
       const { table, gone, still } = TABLES[placed.became];
       if (
-        run(visit.db, `UPDATE ${table} SET ${gone}, version = version + 1 WHERE id = @id AND ${still}`, {
+        run(context.db, `UPDATE ${table} SET ${gone}, version = version + 1 WHERE id = @id AND ${still}`, {
           id: placed.target,
         }) === 0
       )
         throw unfit('followed-already', 'Something followed from it already; change it in its place.', 'about');
     }
-    run(visit.db, 'DELETE FROM placement WHERE observation = @about', { about });
-    visit.mark(seen.job, 'what a walk found is open again');
-  }),
-];
+    run(context.db, 'DELETE FROM placement WHERE observation = @about', { about });
+    context.replan(seen.job, 'what a walk found is open again');
+  },
+});

@@ -23,7 +23,7 @@ type Open =
   | { what: 'failed'; of: InspectionView }
   | { what: 'office'; of: OfficeView | null };
 const MARKS = { booked: 'waiting', passed: 'done', failed: 'stop', cancelled: 'not-begun' } as const;
-export const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const;
+const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const;
 
 /** Visits that are booked and how they went; what still has to be booked, and by when. */
 export function Inspections({ view, office }: { view: DesksView; office: boolean }) {

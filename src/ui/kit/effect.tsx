@@ -2,20 +2,20 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useFormContext } from 'react-hook-form';
-import type { AnyObject, ObjectSchema } from 'yup';
-import type { CommandKind, ProblemDocument } from '@/contract/command';
+import type { ProblemDocument } from '@/contract/command';
+import type { KnownKind } from '@/contract/commands';
 import type { PreviewView } from '@/contract/views/plan';
-import { makeCommand } from '../offline/send';
+import { commandOf } from '../offline/send';
 import { Notice } from './notice';
 
 type Answer = { view: PreviewView } | { problem: string; field?: string };
 
 /** Asks what a command would do to the plan; nothing is changed. */
-export async function askEffect(kind: CommandKind<ObjectSchema<AnyObject>>, payload: unknown): Promise<Answer> {
+export async function askEffect(kind: KnownKind, payload: unknown): Promise<Answer> {
   try {
     const response = await fetch('/api/preview', {
       method: 'POST',
-      body: JSON.stringify(makeCommand(kind.type, payload)),
+      body: JSON.stringify(commandOf(kind.type, payload)),
       headers: { 'content-type': 'application/json' },
     });
     if (response.ok) return { view: (await response.json()) as PreviewView };
@@ -61,7 +61,7 @@ export function Effect({ view }: { view: PreviewView }) {
 }
 
 /** Beside the button of a form: what what is typed would do. What the door would refuse stands beside its field. */
-export function FormEffect({ kind }: { kind: CommandKind<ObjectSchema<AnyObject>> }) {
+export function FormEffect({ kind }: { kind: KnownKind }) {
   const form = useFormContext();
   const [answer, setAnswer] = useState<Answer>();
   const [asking, setAsking] = useState(false);

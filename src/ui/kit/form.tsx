@@ -11,13 +11,13 @@ import {
   type FieldValues,
   type Resolver,
 } from 'react-hook-form';
-import type { AnyObject, ObjectSchema } from 'yup';
-import type { CommandKind, PayloadOf, ProblemDocument } from '@/contract/command';
+import type { PayloadOf, ProblemDocument } from '@/contract/command';
+import type { KnownKind } from '@/contract/commands';
 import { sentence } from '@/core/words';
 import { send, type Sent } from '../offline/send';
 import { Notice } from './notice';
 
-interface FormTerms<Kind extends CommandKind<ObjectSchema<AnyObject>>> {
+interface FormTerms<Kind extends KnownKind> {
   kind: Kind;
   /** Starting values and those the form does not show (ids, versions). */
   start: () => Partial<PayloadOf<Kind>> & FieldValues;
@@ -34,7 +34,7 @@ interface FormTerms<Kind extends CommandKind<ObjectSchema<AnyObject>>> {
  * itself
  * refuses stands beside its field too. Nothing typed is lost.
  */
-export function CommandForm<Kind extends CommandKind<ObjectSchema<AnyObject>>>({
+export function CommandForm<Kind extends KnownKind>({
   kind,
   start,
   submit,

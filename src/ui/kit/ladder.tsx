@@ -75,7 +75,7 @@ function holdBars(rungs: readonly Rung[], front: number) {
   });
 }
 
-export const STANDING_MARK = {
+const STANDING_MARK = {
   stuck: 'stop',
   waiting: 'waiting',
   'under way': 'under-way',

@@ -1,8 +1,8 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useCallback, useState } from 'react';
-import type { AnyObject, ObjectSchema } from 'yup';
-import type { CommandKind, PayloadOf } from '@/contract/command';
+import type { PayloadOf } from '@/contract/command';
+import type { KnownKind } from '@/contract/commands';
 import { send } from '../offline/send';
 import { useSay } from './said';
 
@@ -17,11 +17,7 @@ export function useSend() {
   const say = useSay();
   const [busy, setBusy] = useState(false);
   const give = useCallback(
-    async <Kind extends CommandKind<ObjectSchema<AnyObject>>>(
-      kind: Kind,
-      payload: PayloadOf<Kind>,
-      told?: Told,
-    ): Promise<boolean> => {
+    async <Kind extends KnownKind>(kind: Kind, payload: PayloadOf<Kind>, told?: Told): Promise<boolean> => {
       setBusy(true);
       const sent = await send(kind, payload);
       setBusy(false);

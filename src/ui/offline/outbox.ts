@@ -1,4 +1,5 @@
 import type { Command } from '@/contract/command';
+import { onItsWay } from './on-its-way';
 import { post } from './send';
 import { store, type Waiting } from './store';
 import { upload } from './upload';
@@ -16,8 +17,10 @@ export const waiting = (): Promise<Waiting[]> => store.waiting.orderBy('order').
 
 /** Kept on this device first, then sent in order; both survive a reload. @throws where the device cannot keep it */
 export async function enqueue(command: Command, attached?: Waiting['attached']): Promise<void> {
-  await store.waiting.add({ id: command.id, command, ...(attached ? { attached } : {}) });
-  tell();
+  await onItsWay(async () => {
+    await store.waiting.add({ id: command.id, command, ...(attached ? { attached } : {}) });
+    tell();
+  });
   void flush();
 }
 

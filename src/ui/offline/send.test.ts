@@ -8,7 +8,7 @@ const answer = (status: number, body: unknown): void =>
     'fetch',
     vi.fn(() => Promise.resolve(new Response(typeof body === 'string' ? body : JSON.stringify(body), { status }))),
   );
-const command = makeCommand('walk.start', {});
+const command = makeCommand('walk.finish', { id: newId() });
 /** What was handed to the network. */
 const given = (): RequestInit => vi.mocked(fetch).mock.calls[0]?.[1] ?? {};
 
@@ -71,8 +71,8 @@ describe('a command on its way', () => {
     expect(new Set(ids).size).toBe(50);
     expect([...ids].sort()).toEqual(ids);
     vi.useFakeTimers({ now: new Date('2026-11-24T10:00:00Z') });
-    expect(makeCommand('x', {}).at).toBe('2026-11-24T10:00:00.000Z');
+    expect(makeCommand('walk.finish', { id: newId() }).at).toBe('2026-11-24T10:00:00.000Z');
     setClock({ zone: 'Europe/London', shiftMs: 105 * 86_400_000 });
-    expect(makeCommand('x', {}).at).toBe('2027-03-09T10:00:00.000Z');
+    expect(makeCommand('walk.finish', { id: newId() }).at).toBe('2027-03-09T10:00:00.000Z');
   });
 });

@@ -1,13 +1,18 @@
-import type { AnyObject, ObjectSchema } from 'yup';
 import { v7 as uuid } from 'uuid';
-import type { Command, CommandAnswer, CommandKind, PayloadOf, ProblemDocument } from '@/contract/command';
+import type { Command, CommandAnswer, PayloadOf, ProblemDocument } from '@/contract/command';
+import type { CommandType, Input, KnownKind } from '@/contract/commands';
 import { now } from './clock';
+import { onItsWay } from './on-its-way';
 
 export type Sent<Result = unknown> = { ok: true; result: Result } | { ok: false; problem: ProblemDocument };
 
 export const newId = (): string => uuid();
 
-export const makeCommand = (type: string, payload: unknown): Command => ({ id: newId(), type, at: now(), payload });
+export const makeCommand = <Type extends CommandType>(type: Type, payload: Input<Type>): Command =>
+  commandOf(type, payload);
+
+/** For forms, whose schema has checked the payload already. */
+export const commandOf = (type: CommandType, payload: unknown): Command => ({ id: newId(), type, at: now(), payload });
 
 const NO_CONNECTION: ProblemDocument = {
   type: '/problems/no-connection',
@@ -23,7 +28,9 @@ const FAILED: ProblemDocument = {
 };
 
 /** Hands one command to the door. Never throws: no connection is a problem like any other, told by its code. */
-export async function post(command: Command, link?: string): Promise<Sent> {
+export const post = (command: Command, link?: string): Promise<Sent> => onItsWay(() => deliver(command, link));
+
+async function deliver(command: Command, link?: string): Promise<Sent> {
   try {
     const response = await fetch('/api/commands', {
       method: 'POST',
@@ -40,8 +47,5 @@ export async function post(command: Command, link?: string): Promise<Sent> {
 }
 
 /** Sends a change at once, from a desk; a walk goes through the outbox instead. */
-export const send = <Kind extends CommandKind<ObjectSchema<AnyObject>>>(
-  kind: Kind,
-  payload: PayloadOf<Kind>,
-  link?: string,
-): Promise<Sent> => post(makeCommand(kind.type, payload), link);
+export const send = <Kind extends KnownKind>(kind: Kind, payload: PayloadOf<Kind>, link?: string): Promise<Sent> =>
+  post(commandOf(kind.type, payload), link);

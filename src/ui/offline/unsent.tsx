@@ -5,19 +5,25 @@ import { recordWords, KIND_WORDS } from '@/core/walks/record-words';
 import type { ObservationKind } from '@/core/walks/observation';
 import { Mark } from '../kit/mark';
 import { Slip } from '../kit/slip';
+import { useOnItsWay } from './on-its-way';
 import { flush, forget, onOutbox, retry, waiting, type Waiting } from './outbox';
 import { packsHere } from './packs';
 
 const GATHER_MS = 120;
 
-/** What waits on this device, kept current. */
-export function useWaiting(): Waiting[] {
-  const [list, setList] = useState<Waiting[]>([]);
+/** What waits on this device, kept current; `known` is false until it was looked up, at the start and after each change. */
+function useWaiting(): { list: readonly Waiting[]; known: boolean } {
+  const [state, setState] = useState<{ list: readonly Waiting[]; known: boolean }>({ list: [], known: false });
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
-    const look = (): void => void waiting().then(setList, () => undefined);
+    const look = (): void =>
+      void waiting().then(
+        (list) => setState({ list, known: timer === undefined }),
+        () => undefined,
+      );
     // A day's records come and go in bursts: the list is read once for each burst, not once for each record.
     const soon = (): void => {
+      setState(({ list }) => ({ list, known: false }));
       timer ??= setTimeout(() => {
         timer = undefined;
         look();
@@ -34,7 +40,7 @@ export function useWaiting(): Waiting[] {
       window.removeEventListener('online', online);
     };
   }, []);
-  return list;
+  return state;
 }
 
 const COMMAND_WORDS: Record<string, string> = {
@@ -53,17 +59,21 @@ const wordsOf = (one: Waiting): string => {
     : (COMMAND_WORDS[one.command.type] ?? one.command.type);
 };
 
-/** The counter of the top line: all sent, or how many records are kept here and why. */
+/** The counter of the top line: all sent, something on its way, or how many records are kept here and why. */
 export function Unsent() {
-  const list = useWaiting();
+  const { list, known } = useWaiting();
+  const moving = useOnItsWay();
   const [open, setOpen] = useState(false);
   const close = useCallback(() => setOpen(false), []);
-  if (list.length === 0)
+  if (list.length === 0) {
+    const all = known && moving === 0;
     return (
       <span className="sent soft">
-        <span className="words">all sent</span> <Mark kind="done" />
+        <span className="words">{all ? 'all sent' : moving > 0 ? 'sending' : '…'}</span>{' '}
+        <Mark kind={all ? 'done' : 'waiting'} silent={!all} />
       </span>
     );
+  }
   const refused = list.filter((one) => one.refused);
   return (
     <>

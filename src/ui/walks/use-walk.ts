@@ -16,6 +16,7 @@ import {
   restoreDraft,
   type RecordedObservation,
 } from '@/contract/commands/walks';
+import type { CommandType, Input } from '@/contract/commands';
 import type { PayloadOf } from '@/contract/command';
 import type { NarrationView, WalkArea, WalkPack } from '@/contract/views/walk';
 import type { Said } from '@/core/walks/observation';
@@ -28,7 +29,7 @@ import { prepareOffline } from '../offline/worker';
 import { withRecords } from './walk-state';
 
 /** One kind of record without what every record has. */
-export type Fresh = RecordedObservation extends infer Seen
+type Fresh = RecordedObservation extends infer Seen
   ? Seen extends RecordedObservation
     ? Omit<Seen, 'id' | 'walk' | 'said'> & { said?: Said | undefined }
     : never
@@ -151,7 +152,7 @@ export function useWalk(given: WalkPack): Walking {
   }, [look]);
 
   const give = useCallback(
-    (type: string, payload: unknown, attached?: Parameters<typeof enqueue>[1]) => {
+    <Type extends CommandType>(type: Type, payload: Input<Type>, attached?: Parameters<typeof enqueue>[1]) => {
       enqueue(makeCommand(type, payload), attached).catch(() =>
         say({ text: 'This device has no room left to keep it. Free some, then record it again.' }),
       );

@@ -75,12 +75,18 @@ export function once(name, content, work, still = true) {
   markDone(name, content);
 }
 
-const COMPILING = { JOBS: String(availableParallelism()) };
+// Never fetched ready-made: what runs is what was compiled here.
+const COMPILING = { JOBS: String(availableParallelism()), npm_config_build_from_source: 'true' };
 const QUIET = ['--no-audit', '--no-fund', '--loglevel=error'];
 
 function giveUp() {
   console.error('The packages could not be installed. A C++ compiler, make and Python 3 are needed for the database.');
   process.exit(1);
+}
+
+/** Whoever commits here has layout and lint looked at first; a copy without its history has nothing to commit to. */
+function hook() {
+  if (existsSync(join(root, '.git'))) spawnSync('git', ['config', 'core.hooksPath', '.githooks'], { cwd: root });
 }
 
 /** Brings node_modules to what the lock file says. */
@@ -93,6 +99,7 @@ export const install = async () => (await installBeside())();
 export async function installBeside() {
   const content = contentHash(['package-lock.json']) + process.version;
   if (isDone('installed', content)) return () => Promise.resolve();
+  hook();
   console.log('Installing the packages (the database is compiled once; this takes a few minutes) …');
   if (!run('npm', ['ci', '--ignore-scripts', ...QUIET])) giveUp();
   const compiling = runAndRead('npm', ['rebuild', ...QUIET], COMPILING, true);
