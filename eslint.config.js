@@ -18,6 +18,19 @@ export default ts.config(
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
     },
   },
+  {
+    files: ['src/server/**/*.ts', 'demo/**/*.ts'],
+    ignores: ['src/server/walks/queries.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...['Literal[value=', 'TemplateElement[value.raw='].map((text) => ({
+          selector: `${text}/\\b(FROM|JOIN)\\s+observation\\b/]`,
+          message: 'What was withdrawn counts nowhere: read standing_observation, or ask walks/queries.',
+        })),
+      ],
+    },
+  },
   { files: ['src/**/*.tsx', 'src/ui/**/*.ts'], ...hooks.configs.flat['recommended-latest'] },
   {
     files: ['src/**/*.tsx'],

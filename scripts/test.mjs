@@ -6,8 +6,8 @@ import { chromium } from './chromium.mjs';
 import { bin, installBeside, root, runAndRead } from './toolchain.mjs';
 
 /**
- * Everything, from a fresh clone. What needs no database is looked at while it is compiled and the application is built;
- * then all tests run at once, on both cores. Each check counts as one; the last line counts all that ran.
+ * Everything, from a fresh clone, in two lanes: the checks, which need no database, beside its compiling, the build and
+ * then the tests. Each check counts as one; the last line counts all that ran.
  */
 const began = Date.now();
 const total = { passed: 0, failed: 0 };
@@ -39,7 +39,6 @@ const browser = chromium();
 const checked = lane(Object.keys(CHECKS), tell);
 await compiled();
 build();
-await checked;
 if (!browser) {
   console.error(
     'No Chromium: the browser tests did not run. On Debian: apt-get install chromium; elsewhere set CHROMIUM to its path.',
@@ -47,5 +46,6 @@ if (!browser) {
   count('browser', 0, 1);
 }
 await tests(['unit', 'integration', ...(browser ? ['browser'] : [])], browser ? { CHROMIUM: browser } : {});
+await checked;
 console.log(`${total.passed} passed, ${total.failed} failed`);
 process.exit(total.failed === 0 ? 0 : 1);

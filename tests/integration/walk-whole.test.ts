@@ -384,7 +384,11 @@ describe('what a walk found', () => {
       gate: record(house, walk, { area: areaOf('day'), kind: 'gate', text: 'engineer to look at the flue' }),
     };
     must(house, 'observation.place', { about: seen.scope, became: 'scope', target: newId() });
-    must(house, 'observation.place', { about: seen.gate, became: 'wait', target: newId() });
+    expect(refused(house, 'observation.place', { about: seen.gate, became: 'wait', target: newId() })).toMatchObject({
+      code: 'no-party',
+      field: 'party',
+    });
+    must(house, 'observation.place', { about: seen.gate, became: 'wait', target: newId(), party: 'engineer' });
     const change = newId();
     must(house, 'observation.place', { about: seen.surprise, became: 'change', target: change });
     expect(one(house.db, `SELECT stance, verb, subject FROM scope_item ORDER BY rowid DESC`)).toEqual({

@@ -38,7 +38,6 @@ export const WALKS: Record<string, Given> = {
     payload: { about: other },
     leaves: (house) => [row(house, 'placement', other, 'observation'), row(house, 'assumption', id)?.removed],
     expected: [undefined, 1],
-    plans: true,
   },
   'measurement.adopt': {
     before: (house) =>

@@ -16,6 +16,7 @@ import {
 import { LONGEST_MM } from '@/core/units/length';
 import { STANCE_KEYS } from '@/core/sites/area';
 import { command, EVERYBODY } from '../command';
+import { HOLD_KINDS, type HoldKind } from './sites';
 import * as field from '../fields';
 
 export const startWalk = command(
@@ -250,7 +251,13 @@ export const placeObservation = command(
   'observation.place',
   EVERYBODY,
   'plan',
-  object({ about: field.id(), became: field.oneOf('what it becomes', BECOMES), target: field.id() }).noUnknown(),
+  object({
+    about: field.id(),
+    became: field.oneOf('what it becomes', BECOMES),
+    target: field.id(),
+    /** Whom a wait is for: chosen by whoever places it. */
+    party: string<HoldKind>().oneOf([...HOLD_KINDS], `whom it waits for is one of: ${HOLD_KINDS.join(', ')}`),
+  }).noUnknown(),
 );
 /** Takes a placement back; what it made is taken away too, where nothing followed from it yet. */
 export const unplaceObservation = command(

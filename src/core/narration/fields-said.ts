@@ -118,6 +118,23 @@ export function bySaid(text: string): Draft['by'] {
   return / (?:i|we|us|our) /.test(text) ? 'us' : undefined;
 }
 
+/** Whom the words make wait for something; nobody in particular where none is named. */
+export type PartySaid = 'client' | 'engineer' | 'inspection' | 'authority' | 'neighbour' | 'unknown';
+
+const PARTIES: readonly [PartySaid, RegExp][] = [
+  ['inspection', /\b(?:inspector|inspection|sign(?:ed|s)? off)\b/],
+  ['engineer', /\b(?:engineer|architect)(?:'s|s)?\b/],
+  ['authority', /\b(?:council|planning|permit|building office|authority)\b/],
+  ['neighbour', /\bneighbou?r(?:'s|s)?\b/],
+  ['client', /\b(?:client|clients|owner|owners|customer|she|he|they)\b/],
+];
+
+/** @param text as it was said or typed; words count whole, so that “the” names nobody */
+export function partySaid(text: string): PartySaid {
+  const plain = text.toLowerCase().replace(/’/g, "'");
+  return PARTIES.find(([, named]) => named.test(plain))?.[0] ?? 'unknown';
+}
+
 const LOOK = new RegExp(
   ' ((?:(?:the|a|an|that|pale|dark|light|warm|soft|white|cream|brushed|polished|honed|chalky|matt|satin|' +
     `${COLOURS}|${FINISHES}) )*(?:${COLOURS}|${MATERIALS}|${FINISHES})(?: (?:${COLOURS}|${MATERIALS}|` +

@@ -1,4 +1,5 @@
-import type { CommandType, KindOf, Payload } from '@/contract/commands';
+import type { AnyObject, ObjectSchema } from 'yup';
+import { COMMANDS, type CommandType, type Input, type KindOf, type Payload } from '@/contract/commands';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { all, one } from '../database/query';
 import type { Connection } from '../database/open';
@@ -44,6 +45,20 @@ export const handlers = <Types extends CommandType>(list: { [Type in Types]: Han
 /** Every job whose plan may still change: what crews, days and plant are there is shared by all. */
 export const openJobs = ({ db }: CommandContext): string[] =>
   all<{ id: string }>(db, `SELECT id FROM job WHERE state <> 'closed'`).map(({ id }) => id);
+
+/**
+ * Carries out another command within this one: checked by its own schema, by the rules of its own subject, in the same
+ * transaction.
+ */
+export function carryOut<Type extends CommandType>(
+  context: PlanContext,
+  type: Type,
+  handle: Handle<Type>,
+  input: Input<Type>,
+): void {
+  const schema: ObjectSchema<AnyObject> = COMMANDS[type].schema;
+  handle(context as never, schema.validateSync(input, { abortEarly: false }) as Payload<Type>);
+}
 
 type Table =
   | 'job'

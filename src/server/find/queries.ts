@@ -34,13 +34,12 @@ export function findable({ db }: House): Found[] {
       jobName: string;
     }>(
       db,
-      `SELECT json_extract(facts, '$.what') AS what, json_extract(facts, '$.wall') AS wall, text, observation.area,
-          area.name, observation.job, job.name AS jobName
-        FROM observation
-        JOIN area ON area.id = observation.area
-        JOIN job ON job.id = observation.job
-        WHERE observation.kind = 'in-wall'
-          AND NOT EXISTS (SELECT 1 FROM observation back WHERE back.kind = 'withdrawal' AND back.about = observation.id)`,
+      `SELECT json_extract(facts, '$.what') AS what, json_extract(facts, '$.wall') AS wall, text, seen.area,
+          area.name, seen.job, job.name AS jobName
+        FROM standing_observation AS seen
+        JOIN area ON area.id = seen.area
+        JOIN job ON job.id = seen.job
+        WHERE seen.kind = 'in-wall'`,
     ).map((row): Found => ({
       label:
         `${IN_WALL_KINDS[row.what]}${row.text ? ` ${row.text}` : ''}, ${row.name} wall ${row.wall + 1}, ` + row.jobName,

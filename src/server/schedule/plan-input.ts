@@ -150,7 +150,9 @@ const crewFor = (crews: Map<Trade, Crew[]>, trade: Trade, job: number): string |
 
 /** What remains never starts before the walk that saw it. */
 function walkedUntil(db: Connection, job: string, today: Day): Slot {
-  const newest = one<{ at: string | null }>(db, 'SELECT max(at) AS at FROM observation WHERE job = @job', { job })?.at;
+  const newest = one<{ at: string | null }>(db, 'SELECT max(at) AS at FROM standing_observation WHERE job = @job', {
+    job,
+  })?.at;
   const zone = zoneOf(db);
   return newest && dayIn(zone, newest) >= today ? slotOf(today, today, halfIn(zone, newest)) : 0;
 }

@@ -143,6 +143,10 @@ function needState(context: CommandContext, id: string, version: number, states:
   return row;
 }
 
+/** A draft that nobody was sent is let go. */
+export const dropDraftChange = (context: CommandContext, id: string): void =>
+  update(context.db, 'change_order', id, { state: 'declined' });
+
 export const changeHandlers = handlers({
   'change.add': (context, { id, job, area, ...fields }) => {
     needAreaOf(context, job, area);
@@ -242,8 +246,8 @@ function carryOut(context: PlanContext, row: ChangeRow): void {
       context.db,
       `DELETE
         FROM step
-        WHERE area = @area AND phase = @phase AND NOT EXISTS (SELECT 1 FROM observation WHERE observation.area = @area
-          AND kind = 'progress' AND observation.phase = @phase AND fraction > 0)`,
+        WHERE area = @area AND phase = @phase AND NOT EXISTS (SELECT 1 FROM standing_observation AS seen
+          WHERE seen.area = @area AND kind = 'progress' AND seen.phase = @phase AND fraction > 0)`,
       { area: row.area, phase },
     );
   }

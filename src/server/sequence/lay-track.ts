@@ -52,7 +52,7 @@ export function layTrack(db: Connection, area: string): void {
     all<{ phase: Phase }>(
       db,
       `SELECT DISTINCT phase
-        FROM observation
+        FROM standing_observation
         WHERE area = @area AND kind = 'progress' AND fraction > 0`,
       { area },
     ).map((step) => step.phase),

@@ -49,7 +49,7 @@ export function openLink(house: House, token: string): OpenLink | undefined {
 /** Whether a picture belongs to what a link shows. */
 export const sharesPicture = (house: House, link: OpenLink, hash: string): boolean =>
   link.audience === 'client' &&
-  (one(house.db, `SELECT 1 FROM observation WHERE job = @job AND kind = 'picture' AND picture = @hash`, {
+  (one(house.db, `SELECT 1 FROM standing_observation WHERE job = @job AND kind = 'picture' AND picture = @hash`, {
     job: link.job,
     hash,
   }) !== undefined ||

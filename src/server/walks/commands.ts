@@ -111,12 +111,8 @@ function rowOf(seen: RecordedObservation, clock: string | undefined): Values {
  */
 function followCheck(context: PlanContext, job: string, seen: RecordedObservation): void {
   if (seen.kind === 'withdrawal') {
-    const about = one<{ kind: string; selection: string | null }>(
-      context.db,
-      'SELECT kind, selection FROM observation WHERE id = @about',
-      { about: seen.about },
-    );
-    if (about?.kind === 'selection-check' && about.selection) takeCheckBack(context, about.selection, seen.about);
+    const about = need<{ kind: string; selection: string | null }>(context, 'observation', seen.about, 'about');
+    if (about.kind === 'selection-check' && about.selection) takeCheckBack(context, about.selection, seen.about);
   }
   if (seen.kind !== 'selection-check') return;
   const checks = standingOfKind(context.db, job, 'selection-check').filter(

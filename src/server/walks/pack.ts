@@ -280,9 +280,8 @@ export function narrationsOf(db: Connection, walk: string): NarrationView[] {
     all<{ narration: string; draft: string }>(
       db,
       `SELECT json_extract(facts, '$.said.narration') AS narration, json_extract(facts, '$.said.draft') AS draft
-        FROM observation
-        WHERE walk = @walk AND json_extract(facts, '$.said.narration') IS NOT NULL
-          AND NOT EXISTS (SELECT 1 FROM observation back WHERE back.kind = 'withdrawal' AND back.about = observation.id)`,
+        FROM standing_observation
+        WHERE walk = @walk AND json_extract(facts, '$.said.narration') IS NOT NULL`,
       { walk },
     ),
     (row) => row.narration,
@@ -302,8 +301,8 @@ export function walksView(house: House, job: string): WalksView {
   const time = firmTime(house);
   const rows = all<WalkRow & { name: string; records: number; pictures: number }>(
     house.db,
-    `SELECT walk.*, person.name, (SELECT count(*) FROM observation WHERE walk = walk.id) AS records,
-        (SELECT count(*) FROM observation WHERE walk = walk.id AND kind = 'picture') AS pictures
+    `SELECT walk.*, person.name, (SELECT count(*) FROM standing_observation WHERE walk = walk.id) AS records,
+        (SELECT count(*) FROM standing_observation WHERE walk = walk.id AND kind = 'picture') AS pictures
       FROM walk
       JOIN person ON person.id = walk.person
       WHERE walk.job = @job

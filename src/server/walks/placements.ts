@@ -5,8 +5,14 @@ import type { Stance } from '@/core/sites/area';
 import { addDays } from '@/core/units/day';
 import { UNPLACED_KINDS, type Of, type UnplacedKind } from '@/core/walks/observation';
 import { today } from '../zone';
+import type { HoldKind } from '@/contract/commands/sites';
 import { all, insert, one, run } from '../database/query';
-import { handlers, need, type CommandContext } from '../door/handler';
+import { carryOut, handlers, need, type CommandContext, type PlanContext } from '../door/handler';
+import { assumptionHandlers } from '../scope/assumptions';
+import { changeHandlers, dropDraftChange } from '../scope/changes';
+import { scopeHandlers } from '../scope/commands';
+import { selectionHandlers } from '../selections/commands';
+import { sequenceHandlers } from '../sequence/commands';
 import { unfit } from '../door/refusal';
 import { personOf } from '../scope/decisions';
 import { shaped } from './queries';
@@ -26,13 +32,15 @@ const VERBS: Record<Stance, string> = {
 const USUAL_ANSWER_DAYS = 7;
 /** Half-days of work that nobody has estimated yet. */
 const FIRST_GUESS = 2;
+/** Days that a thing takes to come where no supplier was named yet. */
+const USUAL_LEAD_DAYS = 14;
 
 /** The step that comes next in an area: what is found there is settled before or with it. */
 function nextStep(context: CommandContext, area: string): { phase: Phase; trade: Trade } {
   const steps = all<{ phase: Phase; trade: Trade; fraction: number | null }>(
     context.db,
-    `SELECT phase, trade, (SELECT fraction FROM observation WHERE observation.area = step.area AND kind = 'progress'
-        AND observation.phase = step.phase ORDER BY at DESC, id DESC LIMIT 1) AS fraction
+    `SELECT phase, trade, (SELECT fraction FROM standing_observation AS seen WHERE seen.area = step.area
+        AND kind = 'progress' AND seen.phase = step.phase ORDER BY at DESC, id DESC LIMIT 1) AS fraction
       FROM step
       WHERE area = @area`,
     { area },
@@ -42,25 +50,25 @@ function nextStep(context: CommandContext, area: string): { phase: Phase; trade:
   return next;
 }
 
-const MAKERS: Record<Exclude<Became, 'remark'>, (context: CommandContext, seen: Placeable, id: string) => void> = {
+type Maker = (context: PlanContext, seen: Placeable, id: string, party: HoldKind | undefined) => void;
+
+/** Each goes in by the rules of its own subject, as if it had been typed there. */
+const MAKERS: Record<Exclude<Became, 'remark'>, Maker> = {
   scope: (context, seen, id) => {
     const stance = seen.kind === 'scope' ? seen.stance : seen.kind === 'assumption' ? 'conditional' : 'in';
-    insert(context.db, 'scope_item', {
+    const { job, area, text } = seen;
+    carryOut(context, 'scope.add', scopeHandlers['scope.add'], {
       id,
-      job: seen.job,
-      area: seen.area,
+      job,
+      area,
       stance,
       verb: VERBS[stance],
-      subject: seen.text.slice(0, 200),
-      quantity: null,
-      unit: null,
-      trade: null,
-      depends_on: '',
+      subject: text.slice(0, 200),
     });
   },
   assumption: (context, seen, id) => {
     const step = nextStep(context, seen.area);
-    insert(context.db, 'assumption', {
+    carryOut(context, 'assumption.add', assumptionHandlers['assumption.add'], {
       id,
       job: seen.job,
       area: seen.area,
@@ -68,99 +76,86 @@ const MAKERS: Record<Exclude<Became, 'remark'>, (context: CommandContext, seen: 
       text: seen.text.slice(0, 300),
       why: 'said on a walk',
       fallback: (seen.kind === 'assumption' && seen.fallback) || 'look at it again and decide',
-      fallback_trade: step.trade === 'nobody' ? 'carpentry' : step.trade,
-      fallback_half_days: FIRST_GUESS,
-      fallback_price: 0,
-      state: 'open',
+      fallbackTrade: step.trade === 'nobody' ? 'carpentry' : step.trade,
+      fallbackHalfDays: FIRST_GUESS,
+      fallbackPrice: 0,
     });
   },
   change: (context, seen, id) => {
     const step = nextStep(context, seen.area);
-    const number =
-      (one<{ last: number | null }>(context.db, 'SELECT max(number) AS last FROM change_order WHERE job = @job', {
-        job: seen.job,
-      })?.last ?? 0) + 1;
-    insert(context.db, 'change_order', {
+    const title = seen.text.slice(0, 120);
+    carryOut(context, 'change.add', changeHandlers['change.add'], {
       id,
       job: seen.job,
       area: seen.area,
-      number,
       kind: 'addition',
-      title: seen.text.slice(0, 120),
+      title,
       why: 'found on a walk',
-      lines: JSON.stringify([
-        { verb: 'put right', subject: seen.text.slice(0, 120), quantity: 1, unit: 'lot', unitPrice: 0 },
-      ]),
-      markup: 0,
-      tax_rate: 0,
-      work: JSON.stringify({
-        trade: step.trade === 'nobody' ? 'carpentry' : step.trade,
-        halfDays: FIRST_GUESS,
-        after: step.phase,
-      }),
-      drops: '[]',
-      omits: '[]',
-      state: 'draft',
+      lines: [{ verb: 'put right', subject: title, quantity: 1, unit: 'lot', unitPrice: 0 }],
+      work: { trade: step.trade === 'nobody' ? 'carpentry' : step.trade, halfDays: FIRST_GUESS, after: step.phase },
     });
   },
-  wait: (context, seen, id) => {
+  wait: (context, seen, id, party) => {
+    if (!party) throw unfit('no-party', 'Say whom it waits for.', 'party');
     const step = nextStep(context, seen.area);
-    const kind = /engineer/i.test(seen.text)
-      ? 'engineer'
-      : /client|she|he\b|they/i.test(seen.text) && seen.kind !== 'gate'
-        ? 'client'
-        : seen.kind === 'gate'
-          ? 'inspection'
-          : 'unknown';
     const days = seen.kind === 'order' ? (seen.days ?? USUAL_ANSWER_DAYS) : USUAL_ANSWER_DAYS;
-    insert(context.db, 'hold', {
+    carryOut(context, 'hold.add', sequenceHandlers['hold.add'], {
       id,
       job: seen.job,
       area: seen.area,
       phase: step.phase,
-      kind,
+      kind: party,
       label: phaseFacts(step.phase).label.slice(0, 24),
       text: seen.text.slice(0, 300),
-      asked_on: null,
-      expected_on: addDays(today(context.house), days),
-      state: 'open',
+      expectedOn: addDays(today(context.house), days),
     });
   },
   selection: (context, seen, id) => {
-    const step = nextStep(context, seen.area);
     const choice = seen.kind === 'selection' ? (seen.choice ?? '') : '';
-    insert(context.db, 'selection', {
+    carryOut(context, 'selection.add', selectionHandlers['selection.add'], {
       id,
       job: seen.job,
       area: seen.area,
-      phase: step.phase,
+      phase: nextStep(context, seen.area).phase,
       category: seen.text.slice(0, 60),
       choice: choice.slice(0, 200),
-      lead_low: 14,
-      lead_high: 14,
+      leadLow: USUAL_LEAD_DAYS,
+      leadHigh: USUAL_LEAD_DAYS,
       state: choice ? 'chosen' : 'open',
     });
   },
 };
 
-/** What a placement made, so that taking it back takes it away. */
-const TABLES: Record<Exclude<Became, 'remark'>, { table: string; gone: string; still: string }> = {
-  scope: { table: 'scope_item', gone: 'removed = 1', still: 'removed = 0' },
-  assumption: { table: 'assumption', gone: 'removed = 1', still: `removed = 0 AND state = 'open'` },
-  selection: { table: 'selection', gone: 'removed = 1', still: `removed = 0 AND state IN ('open', 'chosen')` },
-  change: { table: 'change_order', gone: `state = 'declined'`, still: `state = 'draft'` },
-  wait: { table: 'hold', gone: `state = 'released'`, still: `state = 'open'` },
+/** What a placement made, and until when taking it back takes it away: nothing may have followed from it. */
+const STILL_AS_MADE: Record<Exclude<Became, 'remark'>, { table: string; still: string }> = {
+  scope: { table: 'scope_item', still: 'removed = 0' },
+  assumption: { table: 'assumption', still: `removed = 0 AND state = 'open'` },
+  selection: { table: 'selection', still: `removed = 0 AND state IN ('open', 'chosen')` },
+  change: { table: 'change_order', still: `state = 'draft'` },
+  wait: { table: 'hold', still: `state = 'open'` },
 };
 
+function takeAway(context: PlanContext, became: Exclude<Became, 'remark'>, id: string): void {
+  const { table, still } = STILL_AS_MADE[became];
+  const row = one<{ version: number }>(context.db, `SELECT version FROM ${table} WHERE id = @id AND ${still}`, { id });
+  if (!row) throw unfit('followed-already', 'Something followed from it already; change it in its place.', 'about');
+  const { version } = row;
+  if (became === 'wait') carryOut(context, 'hold.release', sequenceHandlers['hold.release'], { id, version });
+  else if (became === 'change') dropDraftChange(context, id);
+  else carryOut(context, 'line.remove', scopeHandlers['line.remove'], { of: became, id });
+}
+
 export const placementHandlers = handlers({
-  'observation.place': (context, { about, became, target }) => {
+  'observation.place': (context, { about, became, target, party }) => {
     const row = need<Record<string, unknown>>(context, 'observation', about, 'about');
     const seen = shaped(row);
     if (!(UNPLACED_KINDS as readonly string[]).includes(seen.kind))
       throw unfit('placed-by-itself', 'This record has its place already.', 'about');
+    if (!one(context.db, 'SELECT 1 FROM standing_observation WHERE id = @about', { about }))
+      throw unfit('withdrawn', 'This record was taken back; there is nothing to put anywhere.', 'about');
     if (one(context.db, 'SELECT 1 FROM placement WHERE observation = @about', { about }))
       throw unfit('placed-already', 'This was put in its place already.', 'about');
-    if (became !== 'remark') MAKERS[became](context, seen as Placeable, target);
+    if (became !== 'remark') MAKERS[became](context, seen as Placeable, target, party);
     insert(context.db, 'placement', {
       observation: about,
       became,
@@ -168,8 +163,8 @@ export const placementHandlers = handlers({
       at: context.at,
       person: personOf(context),
     });
-    if (became === 'remark' || became === 'change') context.planStays(seen.job);
-    else context.replan(seen.job, `what a walk found became a ${became}`);
+    // Where a plan is made from it, its own subject has said so.
+    context.planStays(seen.job);
   },
   'observation.unplace': (context, { about }) => {
     const seen = need<{ job: string }>(context, 'observation', about, 'about');
@@ -179,16 +174,8 @@ export const placementHandlers = handlers({
       { about },
     );
     if (!placed) throw unfit('not-placed', 'This was not put anywhere yet.', 'about');
-    if (placed.became !== 'remark' && placed.target) {
-      const { table, gone, still } = TABLES[placed.became];
-      if (
-        run(context.db, `UPDATE ${table} SET ${gone}, version = version + 1 WHERE id = @id AND ${still}`, {
-          id: placed.target,
-        }) === 0
-      )
-        throw unfit('followed-already', 'Something followed from it already; change it in its place.', 'about');
-    }
+    if (placed.became !== 'remark' && placed.target) takeAway(context, placed.became, placed.target);
     run(context.db, 'DELETE FROM placement WHERE observation = @about', { about });
-    context.replan(seen.job, 'what a walk found is open again');
+    context.planStays(seen.job);
   },
 });

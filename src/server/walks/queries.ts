@@ -1,4 +1,4 @@
-import { ofKind, standing, type Observation, type ObservationKind, type Of } from '@/core/walks/observation';
+import { ofKind, type Observation, type ObservationKind, type Of } from '@/core/walks/observation';
 import { all } from '../database/query';
 import type { Connection } from '../database/open';
 
@@ -9,12 +9,10 @@ export const observationsOf = (db: Connection, job: string): Observation[] =>
 /** Those of one kind that still stand. */
 export const standingOfKind = <Kind extends ObservationKind>(db: Connection, job: string, kind: Kind): Of<Kind>[] =>
   ofKind(
-    standing(
-      all<Row>(db, `SELECT * FROM observation WHERE job = @job AND kind IN (@kind, 'withdrawal') ORDER BY at, id`, {
-        job,
-        kind,
-      }).map(shaped),
-    ),
+    all<Row>(db, 'SELECT * FROM standing_observation WHERE job = @job AND kind = @kind ORDER BY at, id', {
+      job,
+      kind,
+    }).map(shaped),
     kind,
   );
 

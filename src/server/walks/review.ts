@@ -122,7 +122,7 @@ function openOf(
       house.db,
       `SELECT placement.*
         FROM placement
-        JOIN observation ON observation.id = placement.observation
+        JOIN standing_observation AS seen ON seen.id = placement.observation
         WHERE walk = @id`,
       { id: walk.id },
     ).map((row) => [row.observation, row]),

@@ -32,7 +32,7 @@ export function PictureField({ name, label }: { name: string; label: string }) {
         {hash && (
           <img
             src={`/api/pictures/${hash}?w=240`}
-            alt="The picture that is kept"
+            alt="What is kept so far"
             width={72}
             height={54}
             style={{ objectFit: 'cover' }}

@@ -1,7 +1,11 @@
 'use client';
 import Link from 'next/link';
+import { useState } from 'react';
+import { Form } from 'react-bootstrap';
+import { HOLD_KINDS, type HoldKind } from '@/contract/commands/sites';
 import { placeObservation, unplaceObservation, type Became } from '@/contract/commands/walks';
 import type { UnplacedView } from '@/contract/views/walk';
+import { partySaid } from '@/core/narration/fields-said';
 import { KIND_WORDS } from '@/core/walks/record-words';
 import { Mark } from '../kit/mark';
 import { useSend } from '../kit/use-send';
@@ -29,10 +33,10 @@ const LIKELY: Partial<Record<UnplacedView['kind'], readonly Became[]>> = {
 /** What was said and has no place yet: each put into it in one step, with a way back. */
 export function Unplaced({ lines }: { lines: UnplacedView[] }) {
   const { give } = useSend();
-  const place = (line: UnplacedView, became: Became): void =>
+  const place = (line: UnplacedView, became: Became, party?: HoldKind): void =>
     void give(
       placeObservation,
-      { about: line.id, became, target: newId() },
+      { about: line.id, became, target: newId(), ...(party ? { party } : {}) },
       {
         text: `“${line.text}” is ${became === 'remark' ? 'a remark' : `among the ${WORDS[became]}s`}.`.replace(
           'priceds',
@@ -78,12 +82,16 @@ export function Unplaced({ lines }: { lines: UnplacedView[] }) {
                 </div>
               ) : (
                 <div className="chips mt-1">
-                  {(LIKELY[line.kind] ?? ['remark']).map((became) => (
-                    <button key={became} type="button" className="chip" onClick={() => place(line, became)}>
-                      {WORDS[became]}
-                      <span className="visually-hidden">: {line.text}</span>
-                    </button>
-                  ))}
+                  {(LIKELY[line.kind] ?? ['remark']).map((became) =>
+                    became === 'wait' ? (
+                      <WaitFor key={became} line={line} onPlace={(party) => place(line, became, party)} />
+                    ) : (
+                      <button key={became} type="button" className="chip" onClick={() => place(line, became)}>
+                        {WORDS[became]}
+                        <span className="visually-hidden">: {line.text}</span>
+                      </button>
+                    ),
+                  )}
                 </div>
               )}
             </div>
@@ -93,3 +101,40 @@ export function Unplaced({ lines }: { lines: UnplacedView[] }) {
     </section>
   );
 }
+
+/** A wait says whom it is for: read from the words where they name somebody, and always the person's own choice. */
+function WaitFor({ line, onPlace }: { line: UnplacedView; onPlace: (party: HoldKind) => void }) {
+  const [party, setParty] = useState<HoldKind>(line.kind === 'gate' ? 'inspection' : partySaid(line.text));
+  return (
+    <span className="d-inline-flex gap-1 align-items-center">
+      <Form.Select
+        size="sm"
+        aria-label={`Whom it waits for: ${line.text}`}
+        value={party}
+        onChange={(event) => setParty(event.target.value as HoldKind)}
+      >
+        {HOLD_KINDS.map((kind) => (
+          <option key={kind} value={kind}>
+            {WAITS_FOR[kind]}
+          </option>
+        ))}
+      </Form.Select>
+      <button type="button" className="chip" onClick={() => onPlace(party)}>
+        wait
+        <span className="visually-hidden">: {line.text}</span>
+      </button>
+    </span>
+  );
+}
+
+const WAITS_FOR: Record<HoldKind, string> = {
+  'close-in': 'a check before closing',
+  client: 'the client',
+  engineer: 'the engineer',
+  association: 'the association',
+  authority: 'the authority',
+  inspection: 'an inspection',
+  neighbour: 'a neighbour',
+  weather: 'the weather',
+  unknown: 'not known yet',
+};
