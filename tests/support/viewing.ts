@@ -12,11 +12,16 @@ import { command, MAREN, newId, root, signalHouse, testClock } from './houses';
 import { MAIN_VIEWS } from './main-views';
 import { serve, type Server } from './server';
 
-/** What slides in has come to rest and what was asked for has come: nothing moves, nothing is on its way. */
-const atRest = async (page: Page): Promise<void> => {
-  await page.waitForNetworkIdle({ idleTime: 50, concurrency: 1 });
-  await page.waitForFunction(() => document.getAnimations().every((animation) => animation.playState !== 'running'));
-};
+/** What slides in has come to rest, letters and pictures in sight are there. */
+const atRest = (page: Page): Promise<unknown> =>
+  page.waitForFunction(
+    () =>
+      document.readyState === 'complete' &&
+      document.fonts.status === 'loaded' &&
+      [...document.images].every((image) => image.complete || image.loading === 'lazy') &&
+      document.getAnimations().every((animation) => animation.playState !== 'running'),
+    { polling: 50 },
+  );
 
 /**
  * Every main view at one size, each looked at by axe and for what stands beyond the edge; a file a size, so that both

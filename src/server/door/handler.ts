@@ -57,7 +57,7 @@ export function carryOut<Type extends CommandType>(
   input: Input<Type>,
 ): void {
   const schema: ObjectSchema<AnyObject> = COMMANDS[type].schema;
-  handle(context as never, schema.validateSync(input, { abortEarly: false }) as Payload<Type>);
+  handle(context, schema.validateSync(input, { abortEarly: false }) as Payload<Type>);
 }
 
 type Table =

@@ -1,7 +1,7 @@
 import { type RecordedObservation } from '@/contract/commands/walks';
 import { formatDay } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
-import { insert, one, run, type Values } from '../database/query';
+import { insert, run, type Values } from '../database/query';
 import { handlers, need, needAreaOf, needStep, type CommandContext, type PlanContext } from '../door/handler';
 import { notFound, Refusal, unfit } from '../door/refusal';
 import { recordDecision } from '../scope/decisions';

@@ -1,31 +1,27 @@
+import { route } from '@/server/route';
 import { receive } from '@/server/door/door';
 import { foundFirm } from '@/contract/commands/firm';
 import { signIn, whoAsks } from '@/server/access/session';
-import { house } from '@/server/house';
-import { jsonBody, problem, problemResponse, refuseForeignOrigin } from '@/server/http';
+import type { House } from '@/server/house';
+import { jsonBody, problem } from '@/server/http';
 import { openLink } from '@/server/updates/shared';
 import { Refusal } from '@/server/door/refusal';
 import type { Who } from '@/server/door/who';
 
-async function standing(request: Request): Promise<Who> {
+async function standing(house: House, request: Request): Promise<Who> {
   const token = request.headers.get('x-aftermist-link');
   if (token === null) return whoAsks();
-  const link = openLink(house(), token);
+  const link = openLink(house, token);
   if (!link) throw new Refusal(404, { code: 'link-closed', message: 'This link does not open any more.' });
   return { kind: 'link', id: link.id, audience: link.audience, job: link.job, sub: link.sub };
 }
 
-export async function POST(request: Request): Promise<Response> {
-  try {
-    refuseForeignOrigin(request);
-    const body = await jsonBody(request);
-    const { httpStatus, ...answer } = receive(house(), await standing(request), body);
-    if (answer.status === 'refused') return problem({ ...answer.problem, ...{ id: answer.id } });
-    // Whoever founds the firm is its owner and comes in with it.
-    if (answer.status === 'applied' && (body as { type?: unknown }).type === foundFirm.type)
-      await signIn((answer.result as { person: string }).person);
-    return Response.json(answer, { status: httpStatus });
-  } catch (error) {
-    return problemResponse(error);
-  }
-}
+export const POST = route({ session: false }, async (house, request) => {
+  const body = await jsonBody(request);
+  const { httpStatus, ...answer } = receive(house, await standing(house, request), body);
+  if (answer.status === 'refused') return problem({ ...answer.problem, ...{ id: answer.id } });
+  // Whoever founds the firm is its owner and comes in with it.
+  if (answer.status === 'applied' && (body as { type?: unknown }).type === foundFirm.type)
+    await signIn((answer.result as { person: string }).person);
+  return Response.json(answer, { status: httpStatus });
+});

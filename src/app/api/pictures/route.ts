@@ -1,23 +1,15 @@
-import { needSession } from '@/server/access/session';
-import { house } from '@/server/house';
+import { route } from '@/server/route';
 import { Refusal } from '@/server/door/refusal';
 import { LARGEST_PICTURE } from '@/contract/commands/walks';
 import { keepPicture } from '@/server/files/pictures';
 import { bodyUpTo } from '@/server/files/upload';
-import { problemResponse, refuseForeignOrigin } from '@/server/http';
 
 /** Takes one picture as the raw body; its place in a walk comes with the observation that names its hash. */
-export async function POST(request: Request): Promise<Response> {
-  try {
-    refuseForeignOrigin(request);
-    await needSession();
-    const tooLarge = new Refusal(413, {
-      code: 'picture-too-large',
-      message: `A picture has at most ${LARGEST_PICTURE / 1024 / 1024} MB.`,
-      field: 'picture',
-    });
-    return Response.json(await keepPicture(house(), await bodyUpTo(request, LARGEST_PICTURE, tooLarge)));
-  } catch (error) {
-    return problemResponse(error);
-  }
-}
+export const POST = route({ session: true }, async (house, request) => {
+  const tooLarge = new Refusal(413, {
+    code: 'picture-too-large',
+    message: `A picture has at most ${LARGEST_PICTURE / 1024 / 1024} MB.`,
+    field: 'picture',
+  });
+  return Response.json(await keepPicture(house, await bodyUpTo(request, LARGEST_PICTURE, tooLarge)));
+});

@@ -1,43 +1,34 @@
+import { route } from '@/server/route';
 import { ValidationError } from 'yup';
 import { signInSchema } from '@/contract/sign-in';
 import { checkPassword, signIn, signOut } from '@/server/access/session';
 import { Refusal } from '@/server/door/refusal';
-import { jsonBody, problemResponse, refuseForeignOrigin } from '@/server/http';
+import { jsonBody } from '@/server/http';
 
-export async function POST(request: Request): Promise<Response> {
-  try {
-    refuseForeignOrigin(request);
-    const { email, password } = await signInSchema
-      .validate(await jsonBody(request), { strict: true })
-      .catch((error: unknown) => {
-        throw error instanceof ValidationError
-          ? new Refusal(400, {
-              code: 'bad-input',
-              message: error.message,
-              ...(error.path ? { field: error.path } : {}),
-            })
-          : error;
-      });
-    const person = checkPassword(email, password);
-    if (!person)
-      throw new Refusal(401, {
-        code: 'wrong-password',
-        message: 'Address and password do not belong together.',
-        field: 'password',
-      });
-    await signIn(person);
-    return Response.json({ person });
-  } catch (error) {
-    return problemResponse(error);
-  }
-}
+export const POST = route({ session: false }, async (_house, request) => {
+  const { email, password } = await signInSchema
+    .validate(await jsonBody(request), { strict: true })
+    .catch((error: unknown) => {
+      throw error instanceof ValidationError
+        ? new Refusal(400, {
+            code: 'bad-input',
+            message: error.message,
+            ...(error.path ? { field: error.path } : {}),
+          })
+        : error;
+    });
+  const person = checkPassword(email, password);
+  if (!person)
+    throw new Refusal(401, {
+      code: 'wrong-password',
+      message: 'Address and password do not belong together.',
+      field: 'password',
+    });
+  await signIn(person);
+  return Response.json({ person });
+});
 
-export async function DELETE(request: Request): Promise<Response> {
-  try {
-    refuseForeignOrigin(request);
-    await signOut();
-    return new Response(null, { status: 204 });
-  } catch (error) {
-    return problemResponse(error);
-  }
-}
+export const DELETE = route({ session: false }, async () => {
+  await signOut();
+  return new Response(null, { status: 204 });
+});

@@ -1,22 +1,17 @@
+import { route } from '@/server/route';
 import { Refusal } from '@/server/door/refusal';
-import { house } from '@/server/house';
-import { problemResponse } from '@/server/http';
 import { feedFile } from '@/server/schedule/feeds';
 
 /** A calendar for programs outside: whoever has its address may read it, and nothing else. */
-export async function GET(_: Request, { params }: { params: Promise<{ token: string }> }): Promise<Response> {
-  try {
-    const { token } = await params;
-    const file = token.endsWith('.ics') ? feedFile(house(), token.slice(0, -4)) : undefined;
-    if (!file) throw new Refusal(404, { code: 'feed-closed', message: 'This calendar does not open any more.' });
-    return new Response(file.content, {
-      headers: {
-        'content-type': 'text/calendar; charset=utf-8',
-        'cache-control': 'private, max-age=300',
-        'content-disposition': 'inline; filename="aftermist.ics"',
-      },
-    });
-  } catch (error) {
-    return problemResponse(error);
-  }
-}
+export const GET = route<{ token: string }>({ session: false }, (house, _request, params) => {
+  const { token } = params;
+  const file = token.endsWith('.ics') ? feedFile(house, token.slice(0, -4)) : undefined;
+  if (!file) throw new Refusal(404, { code: 'feed-closed', message: 'This calendar does not open any more.' });
+  return new Response(file.content, {
+    headers: {
+      'content-type': 'text/calendar; charset=utf-8',
+      'cache-control': 'private, max-age=300',
+      'content-disposition': 'inline; filename="aftermist.ics"',
+    },
+  });
+});

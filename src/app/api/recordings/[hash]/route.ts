@@ -1,13 +1,6 @@
-import { needSession } from '@/server/access/session';
+import { route } from '@/server/route';
 import { recordingResponse } from '@/server/files/recordings';
-import { house } from '@/server/house';
-import { problemResponse } from '@/server/http';
 
-export async function GET(request: Request, { params }: { params: Promise<{ hash: string }> }): Promise<Response> {
-  try {
-    await needSession();
-    return recordingResponse(house(), (await params).hash, request);
-  } catch (error) {
-    return problemResponse(error);
-  }
-}
+export const GET = route<{ hash: string }>({ session: true }, (house, request, params) => {
+  return recordingResponse(house, params.hash, request);
+});

@@ -1,17 +1,8 @@
-import { needSession } from '@/server/access/session';
+import { route } from '@/server/route';
 import { areaPaper, paperResponse } from '@/server/files/papers';
-import { house } from '@/server/house';
-import { originOf, problemResponse } from '@/server/http';
+import { originOf } from '@/server/http';
 
-export async function GET(
-  request: Request,
-  { params }: { params: Promise<{ area: string; file: string }> },
-): Promise<Response> {
-  try {
-    await needSession();
-    const { area, file } = await params;
-    return paperResponse(await areaPaper(house(), area, file, originOf(request)));
-  } catch (error) {
-    return problemResponse(error);
-  }
-}
+export const GET = route<{ area: string; file: string }>({ session: true }, async (house, request, params) => {
+  const { area, file } = params;
+  return paperResponse(await areaPaper(house, area, file, originOf(request)));
+});

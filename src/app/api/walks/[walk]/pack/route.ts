@@ -1,14 +1,7 @@
-import { needSession } from '@/server/access/session';
-import { house } from '@/server/house';
-import { problemResponse } from '@/server/http';
+import { route } from '@/server/route';
 import { walkPack } from '@/server/walks/pack';
 
 /** One walk as it stands, with what every device has sent. */
-export async function GET(_: Request, { params }: { params: Promise<{ walk: string }> }): Promise<Response> {
-  try {
-    await needSession();
-    return Response.json(walkPack(house(), (await params).walk), { headers: { 'cache-control': 'no-store' } });
-  } catch (error) {
-    return problemResponse(error);
-  }
-}
+export const GET = route<{ walk: string }>({ session: true }, (house, _request, params) => {
+  return Response.json(walkPack(house, params.walk), { headers: { 'cache-control': 'no-store' } });
+});

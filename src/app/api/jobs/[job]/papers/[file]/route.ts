@@ -1,23 +1,14 @@
-import { needSession } from '@/server/access/session';
+import { route } from '@/server/route';
 import { jobPaper, paperResponse } from '@/server/files/papers';
-import { house } from '@/server/house';
-import { originOf, problemResponse } from '@/server/http';
+import { originOf } from '@/server/http';
 
-export async function GET(
-  request: Request,
-  { params }: { params: Promise<{ job: string; file: string }> },
-): Promise<Response> {
-  try {
-    await needSession();
-    const { job, file } = await params;
-    const version = Number(new URL(request.url).searchParams.get('version') ?? Number.NaN);
-    return paperResponse(
-      await jobPaper(house(), job, file, {
-        origin: originOf(request),
-        ...(Number.isInteger(version) ? { version } : {}),
-      }),
-    );
-  } catch (error) {
-    return problemResponse(error);
-  }
-}
+export const GET = route<{ job: string; file: string }>({ session: true }, async (house, request, params) => {
+  const { job, file } = params;
+  const version = Number(new URL(request.url).searchParams.get('version') ?? Number.NaN);
+  return paperResponse(
+    await jobPaper(house, job, file, {
+      origin: originOf(request),
+      ...(Number.isInteger(version) ? { version } : {}),
+    }),
+  );
+});

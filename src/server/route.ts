@@ -1,0 +1,24 @@
+import { needSession } from './access/session';
+import { house, type House } from './house';
+import { problemResponse, refuseForeignOrigin } from './http';
+
+type Answer = Response | Promise<Response>;
+
+/**
+ * Every route handler: what changes something is refused from another site, who must be signed in is asked for it, and
+ * what is refused inside is told as problem JSON.
+ */
+export const route =
+  <Params = unknown>(
+    { session }: { session: boolean },
+    handle: (house: House, request: Request, params: Params) => Answer,
+  ) =>
+  async (request: Request, { params }: { params: Promise<Params> }): Promise<Response> => {
+    try {
+      if (request.method !== 'GET') refuseForeignOrigin(request);
+      if (session) await needSession();
+      return await handle(house(), request, await params);
+    } catch (error) {
+      return problemResponse(error);
+    }
+  };
