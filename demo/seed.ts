@@ -63,6 +63,9 @@ export async function seedDemo(house: House): Promise<void> {
   renewOnce(house.db, start, real.now().toISOString());
 }
 
+/** Numbers that ring nowhere. */
+const phoneOf = (number: number): string => `0555 01${String(number).padStart(2, '0')}`;
+
 class Script {
   private count = 0;
   constructor(
@@ -111,14 +114,16 @@ class Script {
       },
       { kind: 'founder' },
     );
-    for (const person of others)
+    others.forEach((person, at) =>
       this.say('person.add', {
         id: demoId('person', person.key),
         name: person.name,
         role: person.role,
         email: person.email,
-      });
-    for (const sub of SUBS) {
+        phone: phoneOf(at),
+      }),
+    );
+    for (const [at, sub] of SUBS.entries()) {
       this.say('sub.add', {
         id: demoId('sub', sub.trade),
         name: sub.name,
@@ -126,6 +131,7 @@ class Script {
         crews: sub.crews,
         leadName: sub.lead,
         email: `${sub.lead.toLowerCase()}@${sub.trade}.example`,
+        phone: phoneOf(20 + at),
       });
       for (const [first, last] of sub.away ?? [])
         this.say('sub.away', {
@@ -134,7 +140,9 @@ class Script {
           lastDay: addDays(this.start, last),
         });
     }
-    for (const { key, ...office } of OFFICES) this.say('office.set', { id: demoId('office', key), ...office });
+    OFFICES.forEach(({ key, ...office }, at) =>
+      this.say('office.set', { id: demoId('office', key), ...office, phone: phoneOf(60 + at) }),
+    );
     for (const { key, down, ...plant } of PLANT) {
       this.say('plant.set', { id: demoId('plant', key), ...plant });
       if (down)
@@ -150,7 +158,13 @@ class Script {
     this.say('normals.set', { months: COAST.map(({ month, wet, windy, frosty }) => ({ month, wet, windy, frosty })) });
     for (const { name, email = '', desk = false, closed, prices } of SUPPLIERS) {
       const id = demoId('supplier', name);
-      this.say('supplier.add', { id, name, email, desk });
+      this.say('supplier.add', {
+        id,
+        name,
+        email,
+        desk,
+        phone: phoneOf(70 + SUPPLIERS.findIndex((one) => one.name === name)),
+      });
       if (closed)
         this.say('supplier.close', {
           supplier: id,

@@ -65,6 +65,18 @@ describe('fields', () => {
     ['a phase that is none', field.phase(), 'dusting', 'this phase is not in the list of phases'],
     ['a trade that is none', field.trade(), 'plumber', 'this trade is not in the list of trades'],
     [
+      'a telephone number in words',
+      field.phone(),
+      'call Wenna',
+      'a telephone number has figures, like +44 20 7946 0011',
+    ],
+    [
+      'a zone that is nowhere',
+      field.optionalZone(),
+      'Mars/Olympus',
+      'the time zone must be one that exists, like Europe/London',
+    ],
+    [
       'an instant without its zone',
       field.instant(),
       '2027-03-09T16:20:00',

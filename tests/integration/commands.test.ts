@@ -46,9 +46,9 @@ const GIVEN: Record<string, Given> = {
     expected: { name: 'New', email: 'new@firm.example', password_hash: null },
   },
   'sub.add': {
-    payload: { id, trade: 'paint', name: 'Third Bucket', crews: 1 },
+    payload: { id, trade: 'paint', name: 'Third Bucket', crews: 1, phone: '+44 20 7946 0011' },
     leaves: (house) => row(house, 'sub', id),
-    expected: { crews: 1, trade: 'paint' },
+    expected: { crews: 1, trade: 'paint', phone: '+44 20 7946 0011' },
     plans: true,
   },
   'sub.change': {

@@ -27,6 +27,7 @@ export const addPerson = command(
     name: field.line('the name'),
     role: field.oneOf('the role', ROLES),
     email: field.email('the address'),
+    phone: field.phone(),
     password: string().min(10, 'a password has at least 10 characters').max(200),
   }).noUnknown(),
   ['password'],
@@ -45,6 +46,7 @@ const subFields = {
   crews: field.whole('the number of crews', 1, 50),
   leadName: field.optionalLine('the lead’s name').default(''),
   email: field.email('the address').default(''),
+  phone: field.phone(),
 };
 export const addSub = command(
   'sub.add',

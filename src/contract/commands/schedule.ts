@@ -119,6 +119,7 @@ export const setOffice = command(
     id: field.id(),
     version: number().integer().min(0).default(0),
     name: field.line('the name of the office', 60),
+    phone: field.phone(),
     phases: array(field.phase()).required('what it inspects is missing').min(1, 'name what it inspects').max(20),
     weekdays: weekdays(),
     noticeDays: field.whole('working days of notice', 0, 60),

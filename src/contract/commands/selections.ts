@@ -217,6 +217,7 @@ export const fitLater = command(
 const supplierFields = {
   name: field.line('the supplier’s name', 80),
   email: field.email('the supplier’s address').default(''),
+  phone: field.phone(),
   note: field.optionalLine('the note', 300).default(''),
   desk: boolean().default(false),
 };

@@ -36,6 +36,7 @@ export interface OfficeView {
   id: string;
   version: number;
   name: string;
+  phone: string;
   phases: Phase[];
   weekdays: number[];
   noticeDays: number;

@@ -11,6 +11,7 @@ export interface SubView {
   crews: number;
   leadName: string;
   email: string;
+  phone: string;
   away: { firstDay: Day; lastDay: Day }[];
   /** Open pieces of work in the plan. */
   works: number;
@@ -23,7 +24,7 @@ export interface FirmView {
   today: Day;
   /** `16:20`, by the firm's zone. */
   time: string;
-  people: (PersonView & { email: string | null })[];
+  people: (PersonView & { email: string | null; phone: string })[];
   subs: SubView[];
   holidays: { day: Day; name: string }[];
   /** Trades that open work needs and no sub does. */

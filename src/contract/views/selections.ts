@@ -236,6 +236,7 @@ export interface SuppliersView {
     version: number;
     name: string;
     email: string;
+    phone: string;
     note: string;
     desk: boolean;
     closures: (Closure & { why: string })[];

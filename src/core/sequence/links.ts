@@ -15,7 +15,7 @@ import {
   type Rule,
 } from './rules';
 import { ruleHolds, rulesOf } from './switches';
-import { extraId, gateId, leftoverId, logisticId, partId, taskId, type Site, type SiteArea } from './site';
+import { extraId, gateId, leftoverId, logisticId, partId, taskId, taskRef, type Site, type SiteArea } from './site';
 
 /** A task that the rules add for the whole job. */
 export interface AddedTask {
@@ -211,10 +211,13 @@ function put(
   });
 }
 
-/** The area of a task of a track; what belongs to the whole job has none. */
-const areaOf = (task: string): string => task.slice(0, task.lastIndexOf(':'));
+const holds = (site: Site, rule: Rule, after: string): boolean => ruleHolds(site, rule, taskRef(after).area);
 
-const holds = (site: Site, rule: Rule, after: string): boolean => ruleHolds(site, rule, areaOf(after));
+/** Whether an order agreed by hand parts these two, so that the rules do not put them the other way round. */
+function isParted(site: Site, before: string, after: string): boolean {
+  const [first, second] = [taskRef(before), taskRef(after)];
+  return first.area === second.area && (site.parted?.has(`${second.area}:${first.step}>${second.step}`) ?? false);
+}
 
 /** Everything that was set by hand to be reached together, and what must be there first. */
 function gatesAndLogistics(site: Site, links: Map<string, Link>): void {
@@ -271,6 +274,34 @@ function throughParts(site: Site, links: Link[]): Link[] {
   return moved;
 }
 
+/** What one effect of a rule asks for. A form that nobody carries out is an error of types. */
+function apply(site: Site, rule: Rule, effect: Effect, link: Linker, result: Sequence): void {
+  switch (effect.form) {
+    case 'order':
+      return order(site, effect, link);
+    case 'chain':
+      return chain(site, effect.phases, link);
+    case 'along-fall':
+      return alongFall(site, effect, link);
+    case 'sheltered':
+      return sheltered(site, effect, link, result.added);
+    case 'one-at-a-time':
+      return oneAtATime(site, effect, link);
+    case 'job-task':
+      return jobTask(site, effect, link, result.added);
+    case 'exposure':
+      result.exposures.push(...exposures(site, effect, rule));
+      return;
+    // These order nothing: they say what is waited for, which of two goes first, and when it is quiet.
+    case 'awaited':
+    case 'prefer':
+    case 'quiet-hours':
+      return;
+    default:
+      return effect satisfies never;
+  }
+}
+
 /**
  * The order of one job's work: every link with the rule and the reason that made it, the exposures to be kept short,
  * and the tasks the rules add. A soft link that would close a ring gives way; a ring of hard ones is left for the
@@ -281,22 +312,11 @@ export function sequenceOf(site: Site, rules: readonly Rule[] = rulesOf(site)): 
   const result: Sequence = { links: [], exposures: [], added: [] };
   for (const rule of rules) {
     const link: Linker = (before, after, lag, kind) => {
-      const parted =
-        site.parted?.has(
-          `${areaOf(after)}:${before.slice(before.lastIndexOf(':') + 1)}>${after.slice(after.lastIndexOf(':') + 1)}`,
-        ) &&
-        areaOf(before) === areaOf(after) &&
-        rule.number < SCHOOL;
+      const parted = rule.number < SCHOOL && isParted(site, before, after);
       if (!parted && holds(site, rule, after)) put(links, rule, before, after, lag, rule.reason, kind);
     };
     for (const effect of rule.effects) {
-      if (effect.form === 'order') order(site, effect, link);
-      else if (effect.form === 'chain') chain(site, effect.phases, link);
-      else if (effect.form === 'along-fall') alongFall(site, effect, link);
-      else if (effect.form === 'sheltered') sheltered(site, effect, link, result.added);
-      else if (effect.form === 'one-at-a-time') oneAtATime(site, effect, link);
-      else if (effect.form === 'job-task') jobTask(site, effect, link, result.added);
-      else if (effect.form === 'exposure') result.exposures.push(...exposures(site, effect, rule));
+      apply(site, rule, effect, link, result);
     }
   }
   usualOrder(site, links);

@@ -1,6 +1,6 @@
 import type { AreaKind } from '../sites/area';
 import type { Day } from '../units/day';
-import type { Phase } from './phases';
+import { isPhase, type Phase } from './phases';
 import type { Rule } from './rules';
 import type { Trade } from './trades';
 
@@ -130,3 +130,38 @@ export const gateId = (id: string): string => `gate:${id}`;
 export const logisticId = (id: string): string => `there:${id}`;
 export const extraId = (id: string): string => `extra:${id}`;
 export const leftoverId = (observation: string): string => `item:${observation}`;
+
+/** What the id of a task says. */
+export interface TaskRef {
+  kind: 'step' | 'gate' | 'logistic' | 'extra' | 'leftover';
+  /** The area of a step; for all others the word in front. */
+  area: string;
+  /** What stands behind the area: the phase of a step with its part, or an id. */
+  step: string;
+  phase?: Phase;
+  /** From 1, where a step is done in parts; its last part has none. */
+  part?: number;
+}
+
+const OTHERS: Readonly<Record<string, TaskRef['kind']>> = {
+  gate: 'gate',
+  there: 'logistic',
+  extra: 'extra',
+  item: 'leftover',
+};
+
+/** The one reader of ids of tasks, as the functions above write them. */
+export function taskRef(id: string): TaskRef {
+  const colon = id.lastIndexOf(':');
+  const [area, step] = [id.slice(0, colon), id.slice(colon + 1)];
+  const kind = OTHERS[area] ?? 'step';
+  if (kind !== 'step') return { kind, area, step };
+  const [phase = '', part] = step.split('~');
+  return {
+    kind,
+    area,
+    step,
+    ...(isPhase(phase) ? { phase } : {}),
+    ...(part === undefined ? {} : { part: Number(part) }),
+  };
+}

@@ -99,6 +99,7 @@ export function desksView(house: House): DesksView {
       id: office.id,
       version: office.version,
       name: office.name,
+      phone: office.phone,
       phases: office.phases,
       weekdays: office.weekdays,
       noticeDays: office.notice_days,

@@ -6,13 +6,21 @@ import { zoneOf } from '../zone';
 
 const addOnePerson = (
   context: CommandContext,
-  person: { id: string; name: string; role: string; email?: string | undefined; password?: string | undefined },
+  person: {
+    id: string;
+    name: string;
+    role: string;
+    email?: string | undefined;
+    phone?: string | undefined;
+    password?: string | undefined;
+  },
 ): void =>
   insert(context.db, 'person', {
     id: person.id,
     name: person.name,
     role: person.role,
     email: person.email?.toLowerCase() || null,
+    phone: person.phone ?? '',
     password_hash: person.password ? hashSync(person.password) : null,
   });
 
@@ -43,20 +51,20 @@ export const firmHandlers = handlers({
     context.replanAll(openJobs(context), `the firm works by the time of ${zone}`);
   },
   'person.add': (context, payload) => addOnePerson(context, payload),
-  'sub.add': (context, { id, trade, name, crews, leadName, email }) => {
+  'sub.add': (context, { id, trade, name, crews, leadName, email, phone }) => {
     if (trade === 'nobody')
       throw unfit('trade-of-nobody', 'Waiting is no trade that a sub could do; choose one of the others.', 'trade');
-    insert(context.db, 'sub', { id, trade, name, crews, lead_name: leadName, email });
+    insert(context.db, 'sub', { id, trade, name, crews, lead_name: leadName, email, phone });
     context.replanAll(openJobs(context), `${name} joined`);
   },
-  'sub.change': (context, { id, version, name, crews, leadName, email }) => {
+  'sub.change': (context, { id, version, name, crews, leadName, email, phone }) => {
     needVersion(context, 'sub', id, version);
     run(
       context.db,
       `UPDATE sub
-        SET name = @name, crews = @crews, lead_name = @leadName, email = @email, version = version + 1
+        SET name = @name, crews = @crews, lead_name = @leadName, email = @email, phone = @phone, version = version + 1
         WHERE id = @id`,
-      { id, name, crews, leadName, email },
+      { id, name, crews, leadName, email, phone },
     );
     context.replanAll(openJobs(context), `${name} changed`);
   },

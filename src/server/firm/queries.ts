@@ -27,7 +27,7 @@ export function firmView(house: House): FirmView {
   );
   const subs = all<Omit<SubView, 'away' | 'works'>>(
     db,
-    `SELECT id, version, name, trade, crews, lead_name AS leadName, email
+    `SELECT id, version, name, trade, crews, lead_name AS leadName, email, phone
       FROM sub
       ORDER BY trade, name`,
   );
@@ -46,7 +46,7 @@ export function firmView(house: House): FirmView {
     zone,
     today: now,
     time: timeIn(zone, house.clock.now()),
-    people: all(db, 'SELECT id, name, role, email FROM person ORDER BY rowid'),
+    people: all(db, 'SELECT id, name, role, email, phone FROM person ORDER BY rowid'),
     subs: subs.map((sub) => ({
       ...sub,
       away: (away.get(sub.id) ?? []).map(({ firstDay, lastDay }) => ({ firstDay, lastDay })),

@@ -85,7 +85,7 @@ function stepBefore(db: Connection, area: string, phase: Phase): Phase | null {
 }
 
 export const inspectionHandlers = handlers({
-  'office.set': (context, { id, version, name, phases, weekdays, noticeDays, visitsADay }) => {
+  'office.set': (context, { id, version, name, phone, phases, weekdays, noticeDays, visitsADay }) => {
     const odd = phases.find(
       (phase) => phaseFacts(phase).hold !== 'inspection' && phaseFacts(phase).hold !== 'water-test',
     );
@@ -93,6 +93,7 @@ export const inspectionHandlers = handlers({
       throw unfit('not-inspected', `${phaseFacts(odd).label} is no inspection; choose from those that are.`, 'phases');
     const row = {
       name,
+      phone,
       phases: JSON.stringify(phases),
       weekdays: JSON.stringify([...new Set(weekdays)].sort()),
       notice_days: noticeDays,

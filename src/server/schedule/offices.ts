@@ -6,6 +6,7 @@ import type { Connection } from '../database/open';
 export interface OfficeRow {
   id: string;
   name: string;
+  phone: string;
   phases: string;
   weekdays: string;
   notice_days: number;

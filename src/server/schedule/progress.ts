@@ -3,7 +3,8 @@ import { groupBy } from '@/core/group-by';
 import { jobFinish } from '@/core/schedule/plan';
 import { causesOf, loadByWeek, shareByDay, slipOf, workedDaysFrom, type Baseline } from '@/core/schedule/slip';
 import { countBefore } from '@/core/schedule/calendar';
-import { phaseFacts, isPhase } from '@/core/sequence/phases';
+import { phaseFacts } from '@/core/sequence/phases';
+import { taskRef } from '@/core/sequence/site';
 import { TRADES, type Trade } from '@/core/sequence/trades';
 import { addDays, daysBetween, formatDay, weekday, type Day } from '@/core/units/day';
 import { lastDay, slotOf } from '@/core/units/slot';
@@ -229,10 +230,8 @@ function timeline(
 
 /** Inspections, cures and what has to be there are waits, not work. */
 const waits = (task: string): boolean => {
-  const phase = task.slice(task.lastIndexOf(':') + 1).split('~')[0] ?? '';
-  return (
-    task.startsWith('there:') || task.startsWith('gate:') || (isPhase(phase) && phaseFacts(phase).trade === 'nobody')
-  );
+  const { kind, phase } = taskRef(task);
+  return kind === 'logistic' || kind === 'gate' || (phase !== undefined && phaseFacts(phase).trade === 'nobody');
 };
 
 /** The trades that this job still needs, over all jobs, week by week, against what their crews can do. */

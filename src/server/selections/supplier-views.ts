@@ -41,14 +41,20 @@ export function suppliersView(house: House): SuppliersView {
   );
   return {
     today: now,
-    suppliers: all<{ id: string; version: number; name: string; email: string; note: string; desk: 0 | 1 }>(
-      db,
-      'SELECT * FROM supplier ORDER BY name',
-    ).map((row) => ({
+    suppliers: all<{
+      id: string;
+      version: number;
+      name: string;
+      email: string;
+      phone: string;
+      note: string;
+      desk: 0 | 1;
+    }>(db, 'SELECT * FROM supplier ORDER BY name').map((row) => ({
       id: row.id,
       version: row.version,
       name: row.name,
       email: row.email,
+      phone: row.phone,
       note: row.note,
       desk: row.desk === 1,
       closures: (closures.get(row.id) ?? []).map((closure) => ({

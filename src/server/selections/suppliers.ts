@@ -122,14 +122,14 @@ const needComing = (context: CommandContext, id: string): SelectionRow => {
 };
 
 export const supplierHandlers = handlers({
-  'supplier.add': (context, { id, name, email, note: said, desk }) => {
+  'supplier.add': (context, { id, name, email, phone, note: said, desk }) => {
     needFreeName(context, id, name);
-    insert(context.db, 'supplier', { id, name: name.trim(), email, note: said, desk: flag(desk) });
+    insert(context.db, 'supplier', { id, name: name.trim(), email, phone, note: said, desk: flag(desk) });
   },
-  'supplier.change': (context, { id, version, name, email, note: said, desk }) => {
+  'supplier.change': (context, { id, version, name, email, phone, note: said, desk }) => {
     needVersion(context, 'supplier', id, version);
     needFreeName(context, id, name);
-    update(context.db, 'supplier', id, { name: name.trim(), email, note: said, desk: flag(desk) });
+    update(context.db, 'supplier', id, { name: name.trim(), email, phone, note: said, desk: flag(desk) });
     context.house.news.emit('ordered');
   },
   'supplier.close': (context, { supplier, firstDay, lastDay, why }) => {

@@ -14,6 +14,7 @@ import { TRADE_KEYS, TRADES, type Trade } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
 import { CommandForm, TextField, TicksField } from '../kit/form';
 import { Mark } from '../kit/mark';
+import { Phone } from '../kit/phone';
 import { Slip } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
@@ -151,7 +152,8 @@ export function Inspections({ view, office }: { view: DesksView; office: boolean
           <li key={one.id}>
             <div className="what small-text">
               <span className="fw-bold">{one.name}</span>: {one.weekdays.map((day) => WEEKDAYS[day]).join(', ')};{' '}
-              {one.noticeDays} working {one.noticeDays === 1 ? 'day' : 'days'} of notice, {one.visitsADay} visits a day
+              {one.noticeDays} working {one.noticeDays === 1 ? 'day' : 'days'} of notice, {one.visitsADay} visits a day{' '}
+              <Phone number={one.phone} />
               <div className="soft">{one.phases.map((phase) => phaseFacts(phase).label).join(', ')}</div>
             </div>
             {office && (
@@ -296,6 +298,7 @@ const OfficeForm = ({ of, onDone }: { of: OfficeView | null; onDone: () => void 
       id: of?.id ?? newId(),
       version: of?.version ?? 0,
       name: of?.name ?? '',
+      phone: of?.phone ?? '',
       phases: of?.phases ?? [],
       weekdays: (of?.weekdays ?? [1, 2, 3, 4, 5]).map(String) as never,
       noticeDays: of?.noticeDays ?? 2,
@@ -303,6 +306,7 @@ const OfficeForm = ({ of, onDone }: { of: OfficeView | null; onDone: () => void 
     })}
   >
     <TextField name="name" label="Name" />
+    <TextField name="phone" label="Telephone" type="tel" />
     <TicksField name="phases" label="What it inspects" options={INSPECTED} />
     <TicksField name="weekdays" label="Days on which it comes" options={WEEKDAYS.map((day, at) => [String(at), day])} />
     <div className="form-pair">

@@ -7,6 +7,7 @@ import type { FirmView, SubView } from '@/contract/views/firm';
 import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
 import { CommandForm, SelectField, TextField } from '../kit/form';
+import { Phone } from '../kit/phone';
 import { Notice } from '../kit/notice';
 import { Slip } from '../kit/slip';
 import { useSend } from '../kit/use-send';
@@ -76,6 +77,7 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
               <td data-label="Lead:">
                 {sub.leadName}
                 {sub.email && <div className="small-text soft">{sub.email}</div>}
+                <Phone number={sub.phone} />
               </td>
               <td data-label="Away:">
                 {sub.away.map((away) => (
@@ -141,7 +143,8 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
             {view.people.map((person) => (
               <li key={person.id}>
                 <div className="what">
-                  <span className="fw-bold">{person.name}</span> <span className="soft">{person.email}</span>
+                  <span className="fw-bold">{person.name}</span> <span className="soft">{person.email}</span>{' '}
+                  <Phone number={person.phone} />
                 </div>
                 <span>{person.role}</span>
               </li>
@@ -194,7 +197,7 @@ function OneForm({ open, view: { today, zone }, onDone }: { open: Open; view: Fi
           kind={addPerson}
           submit="Add"
           onDone={onDone}
-          start={() => ({ id: newId(), name: '', role: 'lead' as const })}
+          start={() => ({ id: newId(), name: '', role: 'lead' as const, phone: '' })}
         >
           <TextField name="name" label="Name" />
           <SelectField name="role" label="Role" options={ROLES.map((role) => [role, role])} />
@@ -214,7 +217,15 @@ function OneForm({ open, view: { today, zone }, onDone }: { open: Open; view: Fi
           kind={addSub}
           submit="Add"
           onDone={onDone}
-          start={() => ({ id: newId(), name: '', trade: 'carpentry' as const, crews: 1, leadName: '', email: '' })}
+          start={() => ({
+            id: newId(),
+            name: '',
+            trade: 'carpentry' as const,
+            crews: 1,
+            leadName: '',
+            email: '',
+            phone: '',
+          })}
         >
           <SelectField
             name="trade"
@@ -231,8 +242,8 @@ function OneForm({ open, view: { today, zone }, onDone }: { open: Open; view: Fi
           submit="Keep"
           onDone={onDone}
           start={() => {
-            const { id, version, name, crews, leadName, email } = open.sub;
-            return { id, version, name, crews, leadName, email };
+            const { id, version, name, crews, leadName, email, phone } = open.sub;
+            return { id, version, name, crews, leadName, email, phone };
           }}
         >
           <SubFields />
@@ -284,7 +295,8 @@ const SubFields = () => (
     <TextField name="crews" label="Crews it can send at once" type="number" />
     <div className="form-pair">
       <TextField name="leadName" label="Whom to call" />
-      <TextField name="email" label="Address for news" type="email" />
+      <TextField name="phone" label="Telephone" type="tel" />
     </div>
+    <TextField name="email" label="Address for news" type="email" />
   </>
 );

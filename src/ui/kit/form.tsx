@@ -186,7 +186,7 @@ export function TextField({
   autoComplete = 'off',
   list,
 }: FieldTerms & {
-  type?: 'text' | 'number' | 'date' | 'email' | 'password';
+  type?: 'text' | 'number' | 'date' | 'email' | 'tel' | 'password';
   rows?: number;
   autoComplete?: string;
   list?: readonly string[];

@@ -10,6 +10,7 @@ import { formatDay, type Day } from '@/core/units/day';
 import { CheckField, CommandForm, TextField } from '../kit/form';
 import { CsvEntry } from '../kit/csv-entry';
 import { Mark } from '../kit/mark';
+import { Phone } from '../kit/phone';
 import { Slip } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
@@ -67,7 +68,7 @@ export function Suppliers({ view }: { view: SuppliersView }) {
             kind={addSupplier}
             submit="Add"
             onDone={close}
-            start={() => ({ id: newId(), name: '', email: '', note: '', desk: false })}
+            start={() => ({ id: newId(), name: '', email: '', phone: '', note: '', desk: false })}
           >
             <Fields />
           </CommandForm>
@@ -82,6 +83,7 @@ export function Suppliers({ view }: { view: SuppliersView }) {
               version: open.supplier.version,
               name: open.supplier.name,
               email: open.supplier.email,
+              phone: open.supplier.phone,
               note: open.supplier.note,
               desk: open.supplier.desk,
             })}
@@ -114,6 +116,7 @@ function Fields() {
     <>
       <TextField name="name" label="Name" />
       <TextField name="email" label="Address for orders" type="email" />
+      <TextField name="phone" label="Telephone" type="tel" />
       <TextField name="note" label="Note" rows={2} />
       <CheckField name="desk" label="The simulated desk answers for them" />
     </>
@@ -133,7 +136,8 @@ function One({ supplier, today, onOpen }: { supplier: Supplier; today: Day; onOp
             supplier.desk && 'answered for by the simulated desk',
           ]
             .filter(Boolean)
-            .join(' · ')}
+            .join(' · ')}{' '}
+          <Phone number={supplier.phone} />
         </span>
         <span className="push d-flex gap-3 no-print">
           <Button size="sm" variant="link" className="p-0" onClick={() => onOpen({ form: 'prices', supplier })}>
