@@ -66,7 +66,7 @@ describe('fields', () => {
     ['a trade that is none', field.trade(), 'plumber', 'this trade is not in the list of trades'],
     [
       'a telephone number in words',
-      field.phone(),
+      field.phone() as unknown as Schema,
       'call Wenna',
       'a telephone number has figures, like +44 20 7946 0011',
     ],
