@@ -1,6 +1,7 @@
 import hooks from 'eslint-plugin-react-hooks';
 import a11y from 'eslint-plugin-jsx-a11y';
 import ts from 'typescript-eslint';
+import { RATCHET } from './eslint.ratchet.js';
 
 export default ts.config(
   { ignores: ['.next/', '.built/', 'node_modules/', 'var/', 'next-env.d.ts', '*.cjs'] },
@@ -54,4 +55,14 @@ export default ts.config(
       '@typescript-eslint/no-unsafe-member-access': 'off',
     },
   },
+  {
+    files: ['src/**/*.{ts,tsx}', 'demo/**/*.ts', 'scripts/**/*.ts', 'bench/**/*.ts'],
+    ignores: ['**/*.test.{ts,tsx}'],
+    rules: { complexity: ['error', 20], 'max-lines-per-function': ['error', { max: 120 }] },
+  },
+  ...Object.entries(RATCHET).map(([file, { complexity = 20, lines = 120 }]) => ({
+    files: [file],
+    rules: { complexity: ['error', complexity], 'max-lines-per-function': ['error', { max: lines }] },
+  })),
+  { files: ['**/*.{ts,tsx,mjs,js}'], rules: { 'max-len': ['error', { code: 140 }] } },
 );

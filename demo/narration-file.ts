@@ -20,8 +20,7 @@ const WORDS_A_CUE = 9;
 
 /**
  * Reads the demo's notation: `@Area` says where the speaker is, `{kind field=value}words{}` what a stretch of words
- * says.
- * Cues are cut after a number of words, as captions cut sentences anywhere; a change of room brings a silence.
+ * says. Cues are cut after a number of words, as captions cut sentences anywhere; a change of room brings a silence.
  */
 export function readLabelled(text: string): Labelled {
   const labels: Labelled['labels'] = [];

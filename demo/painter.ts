@@ -5,8 +5,7 @@ import { seeded } from '@/core/units/seeded';
 
 /**
  * Paints site pictures: the same standpoint shows the same room or face with what the phase has added, so two walks
- * show real
- * progress. Everything is computed from the subject; the same subject gives the same picture.
+ * show real progress. Everything is computed from the subject; the same subject gives the same picture.
  */
 export interface Subject {
   /** Seeds the standpoint: proportions, window, colours. */

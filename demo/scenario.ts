@@ -170,9 +170,8 @@ export interface DemoArea {
   provides?: string[];
   shelters?: string[];
   /**
-   * Where it stood at each walk: `framing` says all up to framing is done, `framing=0.3` all before it and that much
-   * of it,
-   * `… +reroute=0.5` one more phase by itself; `` nothing yet.
+   * Where it stood at each walk: `framing` says all up to framing is done, `framing=0.3` all before it and that much of
+   * it, `… +reroute=0.5` one more phase by itself; `` nothing yet.
    */
   stood: string[];
 }

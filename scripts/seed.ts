@@ -5,8 +5,7 @@ import { seedDemo } from '../demo/seed';
 
 /**
  * Makes the demo firm in a folder that is not there yet or is empty: built beside its place and then renamed, so that
- * half a firm is
- * never started. Nothing that lies somewhere is ever removed.
+ * half a firm is never started. Nothing that lies somewhere is ever removed.
  */
 const folder = process.env.AFTERMIST_DATA;
 refuseWrongEnvironment();

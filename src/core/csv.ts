@@ -18,9 +18,8 @@ export interface CsvTerms<Row> {
 const MOST_LINES = 5_000;
 
 /**
- * Reads CSV with a header line: commas, semicolons or tabs, a mark at the beginning, quotes. Lines that cannot be
- * meant are told
- * by number and column and left out; the others are kept, so that one slip loses nothing.
+ * Reads CSV with a header line: commas, semicolons or tabs, a mark at the beginning, quotes. Lines that cannot be meant
+ * are told by number and column and left out; the others are kept, so that one slip loses nothing.
  */
 export function readCsv<Row extends object>(
   text: string,

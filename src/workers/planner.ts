@@ -6,9 +6,8 @@ import { searchOnce } from '@/server/schedule/search';
 import { today } from '@/server/zone';
 
 /**
- * The planner's thread: at every knock it computes the jobs that are marked, so that no request waits for a plan;
- * then, if it was
- * asked, it looks longer for a better one, and marks that come meanwhile end that.
+ * The planner's thread: at every knock it computes the jobs that are marked, so that no request waits for a plan; then,
+ * if it was asked, it looks longer for a better one, and marks that come meanwhile end that.
  */
 const { file, migrations, setTo } = workerData as { file: string; migrations: string; setTo: Date | undefined };
 const db = openDatabase(file, migrations);

@@ -234,7 +234,7 @@ describe('the door', () => {
     expect(give(house, 'hold.expect', { ...hold, expectedOn: '2027-03-25' })).toMatchObject({
       status: 'refused',
       httpStatus: 409,
-      problem: { code: 'changed-meanwhile', current: { expected_on: '2027-03-20', version: 2 } },
+      problem: { code: 'changed-meanwhile', current: { expectedOn: '2027-03-20', version: 2 } },
     });
   });
 

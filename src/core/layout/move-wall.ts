@@ -15,8 +15,7 @@ const TURNED = 1;
 
 /**
  * Moves one wall of a room by so much outward (under 0: inward); the walls beside it grow or shrink along their own
- * lines, and
- * what stands on them stays where it is in the house. A closing error that was left open is closed by it.
+ * lines, and what stands on them stays where it is in the house. A closing error that was left open is closed by it.
  * @returns the room as it then is; a problem where a wall would vanish or the room would cross itself
  */
 export function moveWall(

@@ -88,8 +88,8 @@ function frontOf(corners: readonly Point[], thing: Placed): Point[] {
 
 /**
  * Everything the plan of one room can be asked: openings in their walls, doors with room to swing and to pass,
- * furniture that stands
- * and can be walked round, runs of cabinets with their fillers, and a way out for whoever sleeps here.
+ * furniture that stands and can be walked round, runs of cabinets with their fillers, and a way out for whoever sleeps
+ * here.
  */
 export function checkPlan(
   shape: RoomShape,

@@ -29,8 +29,7 @@ const GOES_ON = pattern(
 
 /**
  * Sizes in one sentence: “five foot two wide by three foot nine high”, “eighteen hundred, no, eighteen forty wide, and
- * two seven fifty”.
- * Counts, lumber (“a two by four”), amounts (“four feet of it”) and areas are none.
+ * two seven fifty”. Counts, lumber (“a two by four”), amounts (“four feet of it”) and areas are none.
  */
 export function measuresSaid(words: readonly string[], metric: boolean): MeasureSaid[] {
   const found: (SpokenLength & { metres?: boolean })[] = [];

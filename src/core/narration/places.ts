@@ -50,10 +50,8 @@ interface Mention {
 
 /**
  * Where the speaker is at every word: the index of an area, or null for the job as a whole or where nothing was named
- * yet.
- * A name moves him when he says that he goes or stands there, or when he says it alone like a heading; what only
- * describes
- * a thing (a kitchen floor) or lies elsewhere (behind the bath) does not.
+ * yet. A name moves him when he says that he goes or stands there, or when he says it alone like a heading; what only
+ * describes a thing (a kitchen floor) or lies elsewhere (behind the bath) does not.
  */
 export function placesOf(words: readonly Word[], areas: readonly NamedArea[]): (number | null)[] {
   const names = namesOf(areas);

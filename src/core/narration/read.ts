@@ -52,10 +52,9 @@ const HINT = 1.2;
 const MOST_WORDS = 70;
 
 /**
- * Reads a narrated walk: rules and word lists only, the same text always gives the same drafts.
- * Each sentence is held against the signs of every kind; the kind that most speaks for is taken, sentences that go on
- * with
- * the same thought are joined to it, and the fields are read from the words.
+ * Reads a narrated walk: rules and word lists only, the same text always gives the same drafts. Each sentence is held
+ * against the signs of every kind; the kind that most speaks for is taken, sentences that go on with the same thought
+ * are joined to it, and the fields are read from the words.
  * @param areas of the job, in any order, with what they are also called
  */
 export function readNarration(cues: readonly Cue[], areas: readonly NamedArea[]): Draft[] {
@@ -185,8 +184,7 @@ function thoughtsOf(heard: Heard, scoping: boolean): Thought[] {
 
 /**
  * What no sentence says by itself may be said over two or three of them: “the top's got a chip”, “they're making
- * another”,
- * “it's a fortnight”. Hints of one kind in neighbours that say nothing else add up.
+ * another”, “it's a fortnight”. Hints of one kind in neighbours that say nothing else add up.
  */
 function gathered(thoughts: Thought[][], heard: readonly Heard[]): Thought[][] {
   for (let at = 0; at < heard.length; at++) {

@@ -73,8 +73,7 @@ const isPunctuated = (words: readonly Word[]): boolean =>
 
 /**
  * Cuts speech into sentences: at full stops where there are any; else at silences, at words that open a new thought,
- * and
- * where a new subject with its verb begins after a sentence that is whole. A change of place ends a sentence too.
+ * and where a new subject with its verb begins after a sentence that is whole. A change of place ends a sentence too.
  * @param nouns words that are subjects of the trade (framing, wiring …), which begin a sentence without an article
  */
 export function sentencesOf(
@@ -185,8 +184,7 @@ function guessed(words: readonly Word[], at: number, from: number, nouns: Readon
 
 /**
  * A bare subject (“counter height's …”, “gutters have …”) begins here: nouns up to a verb, after a sentence that is
- * whole.
- * Where the nouns end an object (“watch your step, hatch has …”), only the last one is the subject.
+ * whole. Where the nouns end an object (“watch your step, hatch has …”), only the last one is the subject.
  */
 function bareSubject(words: readonly Word[], at: number, from: number): boolean {
   const text = (index: number): string => words[index]?.text ?? '';

@@ -2,8 +2,7 @@ import type { Measure } from '../layout/measures';
 
 /**
  * What a calculator asks for and what it gives, as data: the Yup schema, the form on Bench, the stored calculation and
- * its
- * printed explanation are all made from the same words.
+ * its printed explanation are all made from the same words.
  *
  * | ask | value | checks |
  * |---|---|---|

@@ -45,11 +45,9 @@ interface Pattern {
 
 /**
  * Cuts pieces from stock for the least cost, then the fewest sticks; one kerf between two pieces of a stick and none
- * past the last.
- * Shuffled first-fit gives a good plan; a branch and bound over maximal patterns (the longest piece left is always cut
- * next)
- * proves or betters it. It stops after a fixed amount of work, so that it always ends; the bound then says how far off
- * it could be.
+ * past the last. Shuffled first-fit gives a good plan; a branch and bound over maximal patterns (the longest piece left
+ * is always cut next) proves or betters it. It stops after a fixed amount of work, so that it always ends; the bound
+ * then says how far off it could be.
  * @param pieces each at most as long as the longest stock
  */
 export function solveCuts(pieces: readonly number[], stock: readonly Stock[], kerf: number): CutPlan {

@@ -10,8 +10,7 @@ interface Can {
 
 /**
  * The cheapest set of cans that holds enough, exact: cans with the best price a litre first, a branch is left as soon
- * as
- * even the best price for what is still missing would cost more than the best set so far. Of equally cheap sets the
+ * as even the best price for what is still missing would cost more than the best set so far. Of equally cheap sets the
  * smaller.
  */
 export function cheapestCans(needed: number, cans: readonly Can[]): { cost: number; cans: number[] } {

@@ -4,9 +4,8 @@ import { calculator } from './calculator';
 
 /**
  * Least total of trips and waiting, exact: sorted by the day they are ready, items of one trip stand side by side (an
- * item
- * between two of a trip would wait no longer with them), so the best cut into runs of at most `perTrip` is found from
- * the front.
+ * item between two of a trip would wait no longer with them), so the best cut into runs of at most `perTrip` is found
+ * from the front.
  */
 export function cheapestTrips(
   readyDays: readonly number[],

@@ -8,8 +8,8 @@ import { take, type Placement } from './placing';
 
 /**
  * One thing that forbids a task to start one slot earlier while everything else stays where it is; `until` is when it
- * lets it.
- * All of a task's blockers have to give before it can, so each is true by itself and together they are the whole truth.
+ * lets it. All of a task's blockers have to give before it can, so each is true by itself and together they are the
+ * whole truth.
  */
 export type Blocker =
   | { kind: 'link'; until: Slot; bound: BoundLink }

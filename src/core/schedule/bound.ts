@@ -11,8 +11,7 @@ export interface Bound {
 
 /**
  * Two bounds that every plan obeys, the later counts: the longest chain of links in their calendars, and the work of
- * each crew
- * over the crews there are, from the first moment at which any of it can begin.
+ * each crew over the crews there are, from the first moment at which any of it can begin.
  */
 export function boundOf(net: Compiled): Bound {
   const { earlyStart, earlyFinish } = forwardPass(net);

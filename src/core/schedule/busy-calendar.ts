@@ -31,8 +31,7 @@ const LEAST_HOURS = 1;
 
 /**
  * The half-days within so many days that an iCalendar file (RFC 5545) keeps busy: single and recurring events, whole
- * days; what is
- * cancelled or marked as free is passed over. Every search is bounded, and what is left out is said.
+ * days; what is cancelled or marked as free is passed over. Every search is bounded, and what is left out is said.
  * @param from the first day looked at
  * @param zone whose days they are; a time without a zone of its own is meant there
  */

@@ -45,9 +45,8 @@ export interface BoundLink {
 }
 
 /**
- * Checks and numbers a network.
- * A link to work that has already begun does not bind it: what was done out of order is a fact (`outOfOrder` reports
- * it).
+ * Checks and numbers a network. A link to work that has already begun does not bind it: what was done out of order is a
+ * fact (`outOfOrder` reports it).
  * @returns a problem that names the ring task by task where the links have one, or the task whose trade nobody can do
  */
 export function compile(input: PlanInput, horizon: number): Outcome<Compiled> {

@@ -23,9 +23,9 @@ export interface Improved {
 }
 
 /**
- * The best schedule found: from the usual order and that of the plan before, each pushed to its end and back, then
- * what must not
- * lie open brought nearer its end, then a seeded search over the order of tasks. Deterministic for its seed and number.
+ * The best schedule found: from the usual order and that of the plan before, each pushed to its end and back, then what
+ * must not lie open brought nearer its end, then a seeded search over the order of tasks. Deterministic for its seed
+ * and number.
  * @returns undefined where the horizon is too short
  */
 export function improve(first: Compiled, { schedules, seed = 1, stop }: ImproveTerms): Improved | undefined {
@@ -101,9 +101,8 @@ class Search {
   }
 
   /**
-   * What would lie open too long or to the rain waits until it need not: its opening is put off, and that is kept
-   * where it helps
-   * and makes nobody later than promised.
+   * What would lie open too long or to the rain waits until it need not: its opening is put off, and that is kept where
+   * it helps and makes nobody later than promised.
    */
   closeWhatIsOpen(): void {
     for (let round = 0; round < 6; round++) {

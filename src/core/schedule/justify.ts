@@ -14,8 +14,7 @@ export interface Latest {
 
 /**
  * Pushes a schedule to its end: tasks by their end, the last first, each as late as what follows it, its crew and its
- * room let it.
- * No task comes out earlier than it was. Work that is done, under way or pinned stays where it is.
+ * room let it. No task comes out earlier than it was. Work that is done, under way or pinned stays where it is.
  */
 export function pushedBack(net: Compiled, forward: Placement): Latest {
   const count = net.tasks.length;

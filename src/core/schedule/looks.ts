@@ -21,8 +21,7 @@ const IDLE = { from: 2, to: 20 } as const;
 
 /**
  * What stands out in a plan: things left open, pins and promises that are not kept; crews that come twice where once
- * might do; crews that
- * stand idle between two jobs. From the document alone.
+ * might do; crews that stand idle between two jobs. From the document alone.
  * @param name of a job
  */
 export function looksAt(

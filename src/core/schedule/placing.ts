@@ -22,10 +22,8 @@ const URGENCY_STEP = 4;
 
 /**
  * One placing pass: serial schedule generation, latest finish first unless another order is given. Work under way goes
- * before
- * all else; every task takes the first slots after its links on which its crew, its plant and its area are free. What
- * was pinned
- * is booked beforehand and stays where it was put, if its links let it. Deterministic.
+ * before all else; every task takes the first slots after its links on which its crew, its plant and its area are free.
+ * What was pinned is booked beforehand and stays where it was put, if its links let it. Deterministic.
  * @param order by task, the smallest first; every value different
  * @returns undefined where the horizon is too short for the work; ask again with a longer one
  */

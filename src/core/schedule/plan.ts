@@ -29,8 +29,8 @@ export interface Plan {
   promises: Record<string, Slot>;
   /**
    * When each task that waits for a delivery would start if everything that was chosen were on site already: what
-   * deliveries
-   * are needed by. Taken from a placing of its own, so that a late thing does not push its own need before itself.
+   * deliveries are needed by. Taken from a placing of its own, so that a late thing does not push its own need before
+   * itself.
    */
   wanted: Record<string, Slot>;
   /** No plan ends earlier: by job, and over all of them; with what this one was judged by. */

@@ -24,8 +24,8 @@ const ASKED = 40;
 
 /**
  * What would pull a task forward: every thing that holds it, and that holds what it waits for, is taken away in turn
- * and all work
- * placed again in the same order. Rules that are hard are never taken away: their predecessor is looked at instead.
+ * and all work placed again in the same order. Rules that are hard are never taken away: their predecessor is looked at
+ * instead.
  * @returns the most useful first; none where it starts as early as anything could
  */
 export function pullForward(net: Compiled, placed: Placement, task: number): Pull[] {

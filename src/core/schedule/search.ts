@@ -31,10 +31,9 @@ interface Member {
 }
 
 /**
- * The shortest schedule found within so many: orders of jobs are drawn by their latest finish, crossed with each
- * other, and each
- * schedule is pushed to its end and back to its beginning. Ends early where the bound is met. Deterministic for its
- * seed.
+ * The shortest schedule found within so many: orders of jobs are drawn by their latest finish, crossed with each other,
+ * and each schedule is pushed to its end and back to its beginning. Ends early where the bound is met. Deterministic
+ * for its seed.
  */
 export function search(project: Project, { schedules, seed = 1, stop, onBetter }: SearchTerms): Found {
   const bound = lowerBound(project);

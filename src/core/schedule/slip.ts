@@ -22,8 +22,7 @@ export const workedDaysFrom = (first: Day, days: number, holidays: ReadonlySet<D
 
 /**
  * How much later or earlier each piece of work ends than when the baseline was kept, in worked half-days. What is done
- * ended when a walk
- * saw it; what is no longer planned is told as gone.
+ * ended when a walk saw it; what is no longer planned is told as gone.
  * @param now work by id: where it ends now, in slots of `origin`
  */
 export function slipOf(

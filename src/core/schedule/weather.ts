@@ -18,8 +18,7 @@ export type Forbids = 'rain' | 'wind' | 'frost';
 
 /**
  * From where on it is too much. Starting values of the trade: makers' sheets say less or more, and whoever stands on
- * the scaffold
- * decides; in a wind that moves sheets nobody works at a height, whatever a number says.
+ * the scaffold decides; in a wind that moves sheets nobody works at a height, whatever a number says.
  */
 export const LIMITS = { rain: 2, wind: 11, frost: 3 } as const;
 

@@ -2,10 +2,9 @@ import type { Day } from '../units/day';
 import type { Stance } from '../sites/area';
 
 /**
- * What a client agrees to, frozen as it was on its day: plain lines under headings, each with a key that stays the
- * same from
- * version to version, so that a later one can say what changed. Screens, paper, CSV and the difference read nothing
- * else.
+ * What a client agrees to, frozen as it was on its day: plain lines under headings, each with a key that stays the same
+ * from version to version, so that a later one can say what changed. Screens, paper, CSV and the difference read
+ * nothing else.
  */
 export interface Statement {
   job: { name: string; address: string; client: string };

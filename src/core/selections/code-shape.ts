@@ -10,8 +10,7 @@ const ENOUGH = 3;
 
 /**
  * A known code that shows how codes of this kind are built, where a new one is built otherwise; undefined where it is
- * alike, or
- * where too few are known or they are not of one pattern themselves. It is a reason to ask, never to forbid.
+ * alike, or where too few are known or they are not of one pattern themselves. It is a reason to ask, never to forbid.
  */
 export function unlikeCode(code: string, known: readonly string[]): string | undefined {
   const shapes = new Set(known.map(codeShape));

@@ -28,8 +28,7 @@ const isWeekend = (number: number): boolean => weekday(dayOf(number)) % 6 === 0;
 
 /**
  * The last day on which to order so that a thing is on site when needed: calendar days back, those of a closure not
- * counted,
- * then back to a weekday on which the supplier reads its letters.
+ * counted, then back to a weekday on which the supplier reads its letters.
  * @param leadDays the longest the supplier names; @param bufferDays kept in hand
  */
 export function orderBy(needBy: Day, leadDays: number, bufferDays: number, closures: readonly Closure[] = []): Day {

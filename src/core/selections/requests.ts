@@ -54,8 +54,7 @@ export function standingOf(request: Request, all: Requests): Standing {
 
 /**
  * The day on which an answer can be counted on: the one they named, else as long as it takes from the day it was sent,
- * or would
- * be sent at the earliest. What was expected for a day that has passed is counted on for the next weekday.
+ * or would be sent at the earliest. What was expected for a day that has passed is counted on for the next weekday.
  */
 export function expectedOf(request: Request, all: Requests, today: Day, seen: readonly string[] = []): Day {
   if (isGiven(request)) return request.answeredOn ?? today;

@@ -3,9 +3,8 @@ import { SCHOOL, type Effect, type Rule } from './rules';
 
 /**
  * Choices in which practitioners differ and both are right somewhere. A job picks a side, a room may differ; a side
- * adds steps
- * or leaves some out, asks for other times, and brings an order of its own. Nothing picked is the usual order of the
- * tracks.
+ * adds steps or leaves some out, asks for other times, and brings an order of its own. Nothing picked is the usual
+ * order of the tracks.
  */
 export interface School {
   key: SchoolKey;

@@ -27,8 +27,8 @@ export function progressOf(observations: readonly Observation[]): Map<string, Ph
 }
 
 /**
- * Half-days still to do in a phase, from what walks have measured.
- * Only intervals in which it moved count: a room without its crew says nothing about the crew's speed.
+ * Half-days still to do in a phase, from what walks have measured. Only intervals in which it moved count: a room
+ * without its crew says nothing about the crew's speed.
  * @param workedBetween worked half-days of the job between two instants
  */
 export function remainingHalfDays(

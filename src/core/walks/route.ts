@@ -9,8 +9,7 @@ interface Stop {
 
 /**
  * Areas in the order in which people walk them: round the outside, in at the door, up through the storeys to the roof,
- * and the
- * cellar on the way out. Within a storey as they lie along the way in.
+ * and the cellar on the way out. Within a storey as they lie along the way in.
  */
 export function walkingOrder<Area extends Stop>(areas: readonly Area[]): Area[] {
   const rank = ({ kind, level }: Stop): number => {

@@ -31,9 +31,8 @@ export function byWall(things: readonly InWall[]): Map<number, Numbered[]> {
 }
 
 /**
- * The elevation of one wall as one faces it from inside, with what is in it: outlines where it stretches, a cross
- * where it is a
- * spot, and its number, which the list beneath explains.
+ * The elevation of one wall as one faces it from inside, with what is in it: outlines where it stretches, a cross where
+ * it is a spot, and its number, which the list beneath explains.
  * @param shape undefined where the room is not drawn: the wall is then as long as what is in it
  */
 export function wallRecord(

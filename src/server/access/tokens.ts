@@ -2,9 +2,8 @@ import { createHash, createHmac } from 'node:crypto';
 import type { House } from '../house';
 
 /**
- * The secret part of a share link. Derived from the installation's secret and the link's id, so that it can be put
- * into a
- * message at the moment it goes out and is stored nowhere; the database knows only its hash.
+ * The secret part of a share link. Derived from the installation's secret and the link's id, so that it can be put into
+ * a message at the moment it goes out and is stored nowhere; the database knows only its hash.
  */
 export const tokenOf = (house: Pick<House, 'secret'>, link: string): string =>
   createHmac('sha256', house.secret).update(`share-link:${link}`).digest('base64url');

@@ -10,8 +10,8 @@ export interface Gateway {
 
 /**
  * A stand-in for mail and text services: nothing leaves the machine. Addresses ending in `.invalid` are refused every
- * time;
- * of the others one in nine fails at the first try. Seeded by the message's id, so the same run gives the same outcome.
+ * time; of the others one in nine fails at the first try. Seeded by the message's id, so the same run gives the same
+ * outcome.
  */
 export const simulatedGateway: Gateway = {
   deliver: ({ id, tries, address }) => {

@@ -13,8 +13,7 @@ const AHEAD = 200;
 
 /**
  * The simulated desk of an inspection office: after its notice it gives the first of its days that still has a visit
- * free, mornings
- * first. It answers at once; a real office answers by telephone and is typed in the same way.
+ * free, mornings first. It answers at once; a real office answers by telephone and is typed in the same way.
  * @param taken how many visits a day has already
  * @returns undefined where no day within a good half-year is free
  */

@@ -46,10 +46,8 @@ const chance = (id: string, question: string): number =>
 
 /**
  * A stand-in for suppliers: nothing leaves the machine. It confirms on the working day after the order with a day
- * within the lead
- * time, starts making a third of the way in, slips in three of ten orders half way, sends one in six in two parts, and
- * ships two
- * days before. Seeded by the order's id: the same order hears the same words.
+ * within the lead time, starts making a third of the way in, slips in three of ten orders half way, sends one in six in
+ * two parts, and ships two days before. Seeded by the order's id: the same order hears the same words.
  */
 export const simulatedSuppliers: SupplierDesk = {
   next: ({ id, state, orderedOn, expectedOn, leadLow, leadHigh, quantity, closures, said }) => {

@@ -23,8 +23,7 @@ export const COAST: readonly { month: number; wet: number; windy: number; frosty
 
 /**
  * The simulated weather service: ten days by half-day, made from the day alone so that every installation hears the
- * same. Wet spells
- * hang together as real ones do: what one half-day is like leans on the half-day before.
+ * same. Wet spells hang together as real ones do: what one half-day is like leans on the half-day before.
  */
 export function outlookFrom(today: Day): HalfDayOutlook[] {
   return Array.from({ length: OUTLOOK_DAYS }, (_, at) => addDays(today, at)).flatMap((day): HalfDayOutlook[] => {

@@ -161,8 +161,7 @@ function refuseForgotten(type: CommandType, affects: Affects, noted: Noted): voi
 
 /**
  * When it was made, by a clock that may be wrong. A device says what it takes the time for when it sends; what its
- * clock is off by is
- * taken off what it wrote. Without that word, a time ahead of ours is taken for the time of arrival.
+ * clock is off by is taken off what it wrote. Without that word, a time ahead of ours is taken for the time of arrival.
  */
 function timeOf({ at, sent }: Command, now: string): { at: string; clock?: string } {
   const off = sent ? Date.parse(now) - Date.parse(sent) : 0;

@@ -19,8 +19,7 @@ class TakenBack extends Error {}
 
 /**
  * What a command would do to the plan, without doing it: it goes through the door in a transaction that is taken back,
- * and the plans
- * before and after are placed alike. Whatever the door refuses is refused here in the same words.
+ * and the plans before and after are placed alike. Whatever the door refuses is refused here in the same words.
  */
 export function preview(house: House, who: Who, input: unknown): { problem: ProblemDocument } | { view: PreviewView } {
   // Nobody outside hears of what does not happen.

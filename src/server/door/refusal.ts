@@ -14,11 +14,26 @@ export const notFound = (what: string, field?: string): Refusal =>
   new Refusal(404, { code: 'unknown-id', message: `There is no such ${what} here.`, ...(field ? { field } : {}) });
 export const unfit = (code: string, message: string, field?: string): Refusal =>
   new Refusal(422, { code, message, ...(field ? { field } : {}) });
+/** A row as forms name its fields: `lead_name` is `leadName`, and what is kept as JSON is what it says. */
+function asFormsHaveIt(row: object): Record<string, unknown> {
+  const read = (value: unknown): unknown => {
+    if (typeof value !== 'string' || !/^[[{]/.test(value)) return value;
+    try {
+      return JSON.parse(value) as unknown;
+    } catch {
+      // A text of somebody's own that begins with a bracket.
+      return value;
+    }
+  };
+  const named = (column: string): string => column.replace(/_(\w)/g, (_, letter: string) => letter.toUpperCase());
+  return Object.fromEntries(Object.entries(row).map(([column, value]) => [named(column), read(value)]));
+}
+
 /** Somebody changed it meanwhile: both values are shown and nothing is lost. */
-export const stale = (what: string, current: unknown): Refusal =>
+export const stale = (what: string, current: object | undefined): Refusal =>
   new Refusal(409, {
     code: 'changed-meanwhile',
     message: `Somebody changed this ${what} meanwhile. Look at both and say again what you want.`,
     field: 'version',
-    current,
+    current: current && asFormsHaveIt(current),
   });

@@ -35,8 +35,8 @@ const eventOf = (
 
 /**
  * Brings the events that feeds are made of to a new plan: a piece of work keeps its event, and every change counts its
- * sequence up.
- * What is under way keeps the day it began; what is done stays as it was; what is no longer planned is cancelled.
+ * sequence up. What is under way keeps the day it began; what is done stays as it was; what is no longer planned is
+ * cancelled.
  */
 export function tellCalendars(db: Connection, plan: Plan, now: string): void {
   const known = new Map(all<EventRow>(db, 'SELECT * FROM calendar_event').map((row) => [row.task, row]));

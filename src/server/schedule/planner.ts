@@ -7,9 +7,8 @@ const threads = process.getBuiltinModule('node:worker_threads');
 
 /**
  * Starts the planner's thread and knocks whenever a job was marked, and once at the start: marks left by a crash are
- * done then.
- * The thread is bundled by the build, since it is loaded by Node itself. A thread that died is started again at the
- * next knock.
+ * done then. The thread is bundled by the build, since it is loaded by Node itself. A thread that died is started again
+ * at the next knock.
  */
 export function startPlanner(
   house: House,

@@ -7,8 +7,7 @@ import { renewPlan } from './store-plan';
 
 /**
  * One round of the planner: computes what is marked, drafts the updates of the walks that waited for it, and writes
- * both
- * into the log, all in one transaction. @returns the log number, undefined where nothing was marked
+ * both into the log, all in one transaction. @returns the log number, undefined where nothing was marked
  */
 export function renewOnce(db: Connection, today: Day, now: string): number | undefined {
   return db

@@ -21,8 +21,7 @@ const LOOKS_UP_MS = 150;
 
 /**
  * A longer search for a better plan, if one was asked for. Whatever is marked meanwhile ends it: the best so far is
- * kept, and the
- * marks are planned from there.
+ * kept, and the marks are planned from there.
  * @returns the log number, undefined where nothing was asked
  */
 export function searchOnce(db: Connection, today: Day, now: () => string): number | undefined {

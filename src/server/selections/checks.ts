@@ -15,8 +15,8 @@ type Plain = Values & { id: string };
 
 /**
  * What was found when a thing came: right, it is checked; wrong, damaged or missing, that part is ordered again with
- * dates of its
- * own, and what came and is no use waits to go back. Where its work has begun the rest is fitted on a return trip.
+ * dates of its own, and what came and is no use waits to go back. Where its work has begun the rest is fitted on a
+ * return trip.
  */
 export function settleCheck(context: PlanContext, id: string, check: Check, observation: string | null): void {
   const row = one<SelectionRow>(

@@ -23,8 +23,7 @@ import { openRequests, requestLabel, taskOf } from './waits';
 
 /**
  * The day on which the work that uses a thing would start if everything chosen were there, or does start where crews
- * make that
- * earlier; null where the plan has none.
+ * make that earlier; null where the plan has none.
  */
 export function workStart(plan: StoredPlan | undefined, task: string): Day | null {
   const planned = plan?.tasks.find((one) => one.id === task);
@@ -75,8 +74,7 @@ function quantityOf(
 
 /**
  * A job's selections with their dates from the plan, the most urgent first. Need-by is the day on which the work that
- * uses the
- * thing would start if everything chosen were on site, less the days to look at it and to let it lie.
+ * uses the thing would start if everything chosen were on site, less the days to look at it and to let it lie.
  */
 export function selectionsOf(
   house: House,

@@ -15,8 +15,7 @@ interface Queued {
 
 /**
  * Hands every queued message to the gateway, once each, and writes down what became of it. The link's secret is put
- * into the
- * text here and stays nowhere. @returns how many were settled
+ * into the text here and stays nowhere. @returns how many were settled
  */
 export function emptyOutbox(house: House, gateway: Gateway): number {
   const { db } = house;

@@ -1,7 +1,7 @@
 'use client';
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useRouter } from 'next/navigation';
-import { useState, type ReactNode } from 'react';
+import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import {
   FormProvider,
@@ -31,8 +31,7 @@ interface FormTerms<Kind extends KnownKind> {
 
 /**
  * One command as a form: the same schema that the door checks says what is wrong, beside its field; what the door
- * itself
- * refuses stands beside its field too. Nothing typed is lost.
+ * itself refuses stands beside its field too. Nothing typed is lost.
  */
 export function CommandForm<Kind extends KnownKind>({
   kind,
@@ -51,6 +50,8 @@ export function CommandForm<Kind extends KnownKind>({
     defaultValues: first as unknown as DefaultValues<FieldValues>,
     mode: 'onTouched',
   });
+  const [labels] = useState(() => new Map<string, string>());
+  const [element, setElement] = useState<HTMLFormElement | null>(null);
   const onSubmit = form.handleSubmit(async (payload) => {
     setProblem(undefined);
     const sent = await (deliver ?? ((given) => send(kind, given)))(payload as PayloadOf<Kind>);
@@ -62,19 +63,20 @@ export function CommandForm<Kind extends KnownKind>({
     }
     const { field } = sent.problem;
     // Beside its field where the form shows it; a version that is old has no field of its own.
-    if (field && document.querySelector(`[name="${CSS.escape(field)}"]`))
+    if (field && (labels.has(field) || element?.elements.namedItem(field)))
       form.setError(field, { message: sent.problem.title }, { shouldFocus: true });
     else setProblem(sent.problem);
   });
   return (
     <FormProvider {...form}>
-      <Form noValidate onSubmit={(event) => void onSubmit(event)} className="form-lines">
-        {children}
+      <Form ref={setElement} noValidate onSubmit={(event) => void onSubmit(event)} className="form-lines">
+        <Labels value={labels}>{children}</Labels>
         {problem && (
           <Notice bad>
             {problem.title}
             <Theirs
               problem={problem}
+              labels={labels}
               mine={form.getValues()}
               onKeepMine={(version) => {
                 form.setValue('version', version);
@@ -94,32 +96,44 @@ export function CommandForm<Kind extends KnownKind>({
   );
 }
 
-const column = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
-const labelOf = (name: string): string =>
-  document.querySelector(`label[for="field-${CSS.escape(name)}"]`)?.textContent ?? name;
+/** The fields that a form shows, by name, with their labels: what is refused is told by them. */
+const Labels = createContext(new Map<string, string>());
+
+/** How a value reads beside a form: what is not there is nothing, ticks are yes and no. */
+function valueWords(value: unknown): string {
+  if (value === null || value === undefined || value === '') return 'nothing';
+  if (value === true || value === 1) return value === true ? 'yes' : '1';
+  if (value === false) return 'no';
+  return typeof value === 'string' ? value : JSON.stringify(value);
+}
+const isSame = (one: unknown, other: unknown): boolean => {
+  const plain = (value: unknown): string => valueWords(typeof value === 'boolean' ? Number(value) : value);
+  return plain(one) === plain(other);
+};
 
 /** Where somebody changed it meanwhile: what it says now, beside what was typed here, and the choice between them. */
 function Theirs({
   problem,
+  labels,
   mine,
   onKeepMine,
 }: {
   problem: ProblemDocument;
+  labels: ReadonlyMap<string, string>;
   mine: FieldValues;
   onKeepMine: (version: number) => void;
 }) {
-  const theirs = problem.current as Record<string, string | number | null> | undefined;
+  const theirs = problem.current as Record<string, unknown> | undefined;
   if (problem.code !== 'changed-meanwhile' || !theirs) return null;
   const other = Object.keys(mine).filter(
-    (name) =>
-      name !== 'version' && column(name) in theirs && String(theirs[column(name)] ?? '') !== String(mine[name] ?? ''),
+    (name) => labels.has(name) && name in theirs && !isSame(theirs[name], mine[name]),
   );
   return (
     <>
       <ul className="mb-1">
         {other.map((name) => (
           <li key={name}>
-            {labelOf(name)}: {String(theirs[column(name)] ?? 'nothing')}
+            {labels.get(name)}: {valueWords(theirs[name])}
           </li>
         ))}
       </ul>
@@ -132,6 +146,15 @@ function Theirs({
 
 /** An empty field is one that was not filled in. */
 const emptyIsNone = (value: unknown): unknown => (value === '' ? undefined : value);
+
+/** Has the form know a field that stands in it, by the label that people see. */
+function useLabel(name: string, label: string): void {
+  const labels = useContext(Labels);
+  useEffect(() => {
+    labels.set(name, label);
+    return () => void labels.delete(name);
+  }, [labels, name, label]);
+}
 
 interface FieldTerms {
   name: string;
@@ -155,6 +178,7 @@ function Around({
   error,
   children,
 }: FieldTerms & { error: string | undefined; children: ReactNode }) {
+  useLabel(name, label);
   return (
     <Form.Group controlId={`field-${name}`}>
       <Form.Label className="mb-1">{label}</Form.Label>
@@ -251,6 +275,7 @@ export function SelectField({
 
 export function CheckField({ name, label }: FieldTerms) {
   const { register } = useFormContext();
+  useLabel(name, label);
   return <Form.Check id={`field-${name}`} label={label} {...register(name)} />;
 }
 
@@ -258,6 +283,7 @@ export function CheckField({ name, label }: FieldTerms) {
 export function TicksField({ name, label, options }: FieldTerms & { options: readonly (readonly [string, string])[] }) {
   const { error } = useField(name);
   const { register } = useFormContext();
+  useLabel(name, label);
   return (
     <fieldset>
       <legend className="form-label fs-6 mb-1">{label}</legend>

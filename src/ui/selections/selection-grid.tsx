@@ -173,8 +173,7 @@ function columnsFor(today: Day, job: string): ColumnDef<SelectionView>[] {
 
 /**
  * The table: arrows go from cell to cell, Enter or a letter changes the one in hand, Enter keeps it and goes down, Tab
- * keeps it
- * and goes on, Escape leaves it as it was.
+ * keeps it and goes on, Escape leaves it as it was.
  */
 export function SelectionGrid({ groups, asked, today, job, suppliers }: Terms) {
   const columns = useMemo(() => columnsFor(today, job), [today, job]);
