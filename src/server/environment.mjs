@@ -1,3 +1,5 @@
+import { isZone } from '../core/units/zone-name.mjs';
+
 /**
  * What the environment says of time. Plain JavaScript without packages: the start commands read it before anything is installed,
  * so that a wrong word is told before a folder is touched.
@@ -8,15 +10,6 @@ const INSTANT = /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d{1,3})?)?(Z|[+-]\d\d:\d\d)
 const DAY = /^\d{4}-\d\d-\d\d$/;
 /** Noon of a fixed day: what is recorded in the morning lies behind, and it is that day in most zones of the world. */
 const NOON = 'T12:00:00Z';
-
-/** @param {string} zone @returns {boolean} whether this machine knows a time zone of that name */
-function isZone(zone) {
-  try {
-    return Boolean(zone) && new Intl.DateTimeFormat('en', { timeZone: zone }).format(0) !== '';
-  } catch {
-    return false;
-  }
-}
 
 /**
  * @param {Record<string, string | undefined>} env

@@ -5,14 +5,7 @@ import type { Day } from './day';
 /** A time zone by its name in the IANA list: `Europe/London`. */
 export type Zone = string;
 
-/** Whether there is a time zone of that name. */
-export function isZone(name: string): boolean {
-  try {
-    return new Intl.DateTimeFormat('en', { timeZone: name }).format(0) !== '';
-  } catch {
-    return false;
-  }
-}
+export { isZone } from './zone-name.mjs';
 
 /** The calendar day on which an instant lies for people in a zone. */
 export const dayIn = (zone: Zone, instant: string | Date): Day =>

@@ -136,9 +136,9 @@ function One({ supplier, today, onOpen }: { supplier: Supplier; today: Day; onOp
             supplier.desk && 'answered for by the simulated desk',
           ]
             .filter(Boolean)
-            .join(' · ')}{' '}
-          <Phone number={supplier.phone} />
+            .join(' · ')}
         </span>
+        <Phone number={supplier.phone} />
         <span className="push d-flex gap-3 no-print">
           <Button size="sm" variant="link" className="p-0" onClick={() => onOpen({ form: 'prices', supplier })}>
             Read their list<span className="visually-hidden"> of {supplier.name}</span>
