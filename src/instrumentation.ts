@@ -8,12 +8,12 @@ export async function register(): Promise<void> {
   refuseWrongEnvironment();
   const { house } = await import('./server/house');
   const { startPlanner } = await import('./server/schedule/planner');
-  const { startOutbox } = await import('./server/updates/outbox');
-  const { simulatedGateway } = await import('./server/desks/gateway');
+  const { startOutbox } = await import('./server/news/outbox');
+  const { simulatedGateway } = await import('./server/outside/simulated/gateway');
   const { startSuppliers } = await import('./server/selections/hear');
-  const { simulatedSuppliers } = await import('./server/desks/suppliers');
+  const { simulatedSuppliers } = await import('./server/outside/simulated/suppliers');
   const { startWeather } = await import('./server/schedule/hear-weather');
-  const { outlookFrom } = await import('./server/desks/weather');
+  const { outlookFrom } = await import('./server/outside/simulated/weather');
   startPlanner(house());
   startOutbox(house(), simulatedGateway);
   startSuppliers(house(), simulatedSuppliers);

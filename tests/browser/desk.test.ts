@@ -236,9 +236,9 @@ describe('the board', () => {
   });
 });
 
-describe('updates', () => {
+describe('news', () => {
   it('are changed, dropped and taken up again, and tell of what did not arrive', async () => {
-    const page = await at(`${job}/updates`);
+    const page = await at(`${job}/news`);
     await press(page, 'Change the words');
     await fill(page, 'title', 'News from the signal house');
     await press(page, 'Keep');
@@ -260,7 +260,7 @@ describe('updates', () => {
   });
 
   it('give a sub a link to all its work', async () => {
-    const page = await at(`${job}/updates`);
+    const page = await at(`${job}/news`);
     await press(page, 'Make a link');
     await choose(page, 'audience', 'sub');
     await choose(page, 'sub', demoId('sub', 'wiring'));

@@ -22,7 +22,7 @@ describe('a first visit', () => {
     await fillAll(page, { name: 'Old Dairy, north yard', client: 'Hesper', clientEmail: 'hesper@cowsliplane.example' });
     await press(page, 'Open the job');
     await seesText(page, 'From a pattern');
-    const job = new URL(page.url()).pathname.replace('/set-out', '');
+    const job = new URL(page.url()).pathname.replace('/areas', '');
     await page.goto(`${on.server.url}${job}/scope`);
     await press(page, 'Begin the first visit');
 
@@ -172,7 +172,7 @@ describe('a first visit', () => {
     await press(page, 'Send to the client');
     await press(page, 'Send');
     await seesText(page, 'version 1, sent, not agreed yet');
-    await page.goto(`${on.server.url}${job}/updates`);
+    await page.goto(`${on.server.url}${job}/news`);
     const path = await hrefOf(page, 'aside a[href^="/s/"]');
     const client = await at(path, PHONE);
     await seesText(client, 'What we agree on, version 1');

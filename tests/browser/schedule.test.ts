@@ -149,7 +149,7 @@ describe('what comes from outside', () => {
     async () => {
       const insulation = `${areaOf('study')}:insulation`;
       const before = await task(insulation);
-      const page = await at('/desks');
+      const page = await at('/coordination');
       await press(page, 'Failed: Study · rough inspections');
       await press(page, 'It failed');
       await seesText(page, 'Say what was wrong');
@@ -175,7 +175,7 @@ describe('what comes from outside', () => {
     const first = plan.tasks
       .filter((one) => one.crew === crew && one.state === 'waiting')
       .sort((a, b) => a.start - b.start)[0];
-    const page = await at('/desks');
+    const page = await at('/coordination');
     await choose(page, '[aria-label="Read the calendar of"]', crew);
     const [good, bad] = [join(folder(), 'bram.ics'), join(folder(), 'broken.ics')];
     writeFileSync(bad, 'BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nDTSTART:2027');

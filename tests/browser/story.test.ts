@@ -115,7 +115,7 @@ describe('one walk, end to end', () => {
     await seesText(desk, moved?.reason.text ?? 'no reason');
 
     // The client draft names it; sent, its link opens without a session and shows only that job.
-    await desk.goto(`${on.server.url}/jobs/${signalHouse}/updates`);
+    await desk.goto(`${on.server.url}/jobs/${signalHouse}/news`);
     await seesText(desk, 'the wires inside the walls finished');
     await seesText(desk, 'backing blocks over the basin');
     await click(desk, 'article button');

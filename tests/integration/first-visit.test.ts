@@ -13,7 +13,7 @@ import { finishIf } from '@/server/schedule/what-if';
 import { readPlan } from '@/server/schedule/read-plan';
 import { optionsView, scopeView } from '@/server/scope/queries';
 import { statementView } from '@/server/scope/statements';
-import { openLink, sharedView } from '@/server/updates/shared';
+import { openLink, sharedView } from '@/server/public/shared';
 import { tokenOf } from '@/server/access/tokens';
 import { walkPack } from '@/server/walks/pack';
 import { demoId } from '../../demo/seed';
@@ -483,7 +483,7 @@ describe('a statement', () => {
     must(house, 'scope.add', { id: line, job: dairy, area: shed, stance: 'in', verb: 'paint', subject: 'the doors' });
     expect(statementView(house, dairy).gaps).toContainEqual({
       text: 'Tool shed: there is work in it, but none was chosen to be planned.',
-      path: `/jobs/${dairy}/set-out`,
+      path: `/jobs/${dairy}/areas`,
     });
     must(house, 'line.remove', { of: 'scope', id: line });
     expect(statementView(house, dairy).gaps.map((gap) => gap.text)).not.toContain(

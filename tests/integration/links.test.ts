@@ -3,7 +3,7 @@ import { pathOf } from '@/server/access/tokens';
 import { standingClock } from '@/server/clock';
 import { one } from '@/server/database/query';
 import type { House } from '@/server/house';
-import { openLink, sharedView, sharesPicture } from '@/server/updates/shared';
+import { openLink, sharedView, sharesPicture } from '@/server/public/shared';
 import { demoId } from '../../demo/seed';
 import { demoHouse, must, newId, signalHouse } from '../support/houses';
 

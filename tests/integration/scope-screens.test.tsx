@@ -9,7 +9,7 @@ import { benchView, keptCalculation, materialsView } from '@/server/quantities/q
 import { assumptionsView, changesView, optionsView, scopeView } from '@/server/scope/queries';
 import { statementView } from '@/server/scope/statements';
 import { roomView } from '@/server/sites/room';
-import { openLink, sharedView } from '@/server/updates/shared';
+import { openLink, sharedView } from '@/server/public/shared';
 import { tokenOf } from '@/server/access/tokens';
 import { Bench } from '@/ui/bench/bench';
 import { CalculatorPage } from '@/ui/bench/calculator';
@@ -26,7 +26,7 @@ import { Options } from '@/ui/scope/options';
 import { Scope } from '@/ui/scope/scope';
 import { StatementPage } from '@/ui/scope/statement';
 import { Visit } from '@/ui/scope/visit';
-import { ClientPage } from '@/ui/shared/client-page';
+import { ClientPage } from '@/ui/public/client-page';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, must, newId } from '../support/houses';
 import { count, html, read, words } from '../support/read';

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import type { ClientShared, CrewShared } from '@/contract/views/updates';
+import type { ClientShared, CrewShared } from '@/contract/views/news';
 import { pathOf } from '@/server/access/tokens';
 import { one } from '@/server/database/query';
 import type { House } from '@/server/house';
-import { openLink, sharedView } from '@/server/updates/shared';
-import { updatesView } from '@/server/updates/queries';
+import { openLink, sharedView } from '@/server/public/shared';
+import { updatesView } from '@/server/news/queries';
 import type { Input } from '@/contract/commands';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, give, giveRaw, must, newId, signalHouse, TODAY } from '../support/houses';

@@ -1,11 +1,11 @@
 import { join } from 'node:path';
 import { describe, expect, it, onTestFinished } from 'vitest';
 import { all, one } from '@/server/database/query';
-import { simulatedGateway, type Gateway } from '@/server/desks/gateway';
+import { simulatedGateway, type Gateway } from '@/server/outside/simulated/gateway';
 import type { House } from '@/server/house';
 import { startPlanner } from '@/server/schedule/planner';
 import { currentVersion } from '@/server/schedule/read-plan';
-import { emptyOutbox, startOutbox } from '@/server/updates/outbox';
+import { emptyOutbox, startOutbox } from '@/server/news/outbox';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, must, newId, root, signalHouse } from '../support/houses';
 

@@ -10,9 +10,9 @@ import { sequenceView } from '@/server/sequence/queries';
 import { frameView, jobHead } from '@/server/sites/queries';
 import { roomView } from '@/server/sites/room';
 import { roomsView } from '@/server/sites/rooms';
-import { setOutView } from '@/server/sites/set-out';
+import { setOutView } from '@/server/sites/areas-view';
 import { todayView } from '@/server/today/queries';
-import { updatesView } from '@/server/updates/queries';
+import { updatesView } from '@/server/news/queries';
 import { walksView } from '@/server/walks/pack';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, give, must, newId, signalHouse, TODAY } from '../support/houses';
@@ -273,7 +273,7 @@ describe('the frame', () => {
       units: 'imperial',
       walked: 'walked yesterday 16:00',
       openWalk: null,
-      counts: { updates: 6 },
+      counts: { news: 6 },
     });
   });
 

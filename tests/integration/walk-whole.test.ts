@@ -19,7 +19,7 @@ import { completionView } from '@/server/walks/completion-view';
 import { jobPacks, walkPack } from '@/server/walks/pack';
 import { reviewView } from '@/server/walks/review';
 import { runView } from '@/server/walks/run-list';
-import { sharedView } from '@/server/updates/shared';
+import { sharedView } from '@/server/public/shared';
 import { demoId } from '../../demo/seed';
 import { areaOf, command, demoHouse, give, giveRaw, MAREN, must, newId, signalHouse, TODAY } from '../support/houses';
 

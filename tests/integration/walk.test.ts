@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { all, one } from '@/server/database/query';
-import { simulatedGateway } from '@/server/desks/gateway';
+import { simulatedGateway } from '@/server/outside/simulated/gateway';
 import type { House } from '@/server/house';
 import { renewOnce } from '@/server/schedule/renew';
 import { readPlan } from '@/server/schedule/read-plan';
 import { selectionsOf } from '@/server/selections/queries';
 import { roomsView } from '@/server/sites/rooms';
 import { roomView } from '@/server/sites/room';
-import { emptyOutbox } from '@/server/updates/outbox';
-import { updatesView } from '@/server/updates/queries';
+import { emptyOutbox } from '@/server/news/outbox';
+import { updatesView } from '@/server/news/queries';
 import { walkPack } from '@/server/walks/pack';
 import { reviewView } from '@/server/walks/review';
 import { checkPlan } from '@/core/schedule/check';

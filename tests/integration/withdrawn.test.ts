@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { all, one } from '@/server/database/query';
 import type { House } from '@/server/house';
-import { openLink, sharesPicture } from '@/server/updates/shared';
+import { openLink, sharesPicture } from '@/server/public/shared';
 import { pathOf } from '@/server/access/tokens';
 import { reviewView } from '@/server/walks/review';
 import { areaOf, demoHouse, giveRaw, must, newId, signalHouse } from '../support/houses';

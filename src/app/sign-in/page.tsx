@@ -1,3 +1,4 @@
+import { routes } from '@/contract/routes';
 import { redirect } from 'next/navigation';
 import { isFounded, signedIn } from '@/server/access/session';
 import { SignIn } from '@/ui/access/sign-in';
@@ -6,7 +7,7 @@ export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Sign in' };
 
 export default async function SignInPage() {
-  if (!isFounded()) redirect('/welcome');
-  if (await signedIn()) redirect('/');
+  if (!isFounded()) redirect(routes.welcome());
+  if (await signedIn()) redirect(routes.today());
   return <SignIn />;
 }

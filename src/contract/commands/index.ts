@@ -7,7 +7,7 @@ import * as schedule from './schedule';
 import * as scope from './scope';
 import * as selections from './selections';
 import * as sites from './sites';
-import * as updates from './updates';
+import * as updates from './news';
 import * as walks from './walks';
 import type { InputOf, PayloadOf } from '../command';
 

@@ -50,7 +50,7 @@ export interface JobHead {
   /** `walked yesterday 16:20`, `not walked yet`. */
   walked: string;
   openWalk: string | null;
-  counts: { selections: number; schedule: number; updates: number };
+  counts: { selections: number; schedule: number; news: number };
 }
 
 /** One phase on a ladder. */

@@ -6,7 +6,7 @@ import type { Stance } from '@/core/sites/area';
 import type { CloseInState } from '@/core/walks/close-in';
 import type { LeftRhythm } from '@/core/walks/housekeeping';
 import type { Mark, ObservationKind, SelectionVerdict, Target, WalkKind } from '@/core/walks/observation';
-import type { MovedWork } from '@/core/updates/news';
+import type { MovedWork } from '@/core/news/news';
 import type { Drawing } from '@/core/layout/drawing';
 import type { Became } from '../commands/walks';
 import type { HouseClock, JobHead, PictureView } from './job';

@@ -1,3 +1,4 @@
+import { routes } from '@/contract/routes';
 import { verifySync } from '@node-rs/argon2';
 import { getIronSession, type SessionOptions } from 'iron-session';
 import { cookies } from 'next/headers';
@@ -15,7 +16,12 @@ const options = (): SessionOptions => ({
   password: house().secret,
   cookieName: 'aftermist',
   // Served over plain HTTP on the firm's own machine as well as behind a proxy with a certificate.
-  cookieOptions: { httpOnly: true, sameSite: 'lax', secure: process.env.AFTERMIST_SECURE === '1', path: '/' },
+  cookieOptions: {
+    httpOnly: true,
+    sameSite: 'lax',
+    secure: process.env.AFTERMIST_SECURE === '1',
+    path: routes.today(),
+  },
 });
 
 const session = async (): Promise<Awaited<ReturnType<typeof getIronSession<Session>>>> =>

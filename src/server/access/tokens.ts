@@ -1,3 +1,4 @@
+import { publicRoutes, type Path } from '@/contract/routes';
 import { createHash, createHmac } from 'node:crypto';
 import type { House } from '../house';
 
@@ -9,4 +10,4 @@ export const tokenOf = (house: Pick<House, 'secret'>, link: string): string =>
   createHmac('sha256', house.secret).update(`share-link:${link}`).digest('base64url');
 
 export const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
-export const pathOf = (house: Pick<House, 'secret'>, link: string): string => `/s/${tokenOf(house, link)}`;
+export const pathOf = (house: Pick<House, 'secret'>, link: string): Path => publicRoutes.page(tokenOf(house, link));

@@ -1,3 +1,4 @@
+import { routes } from '@/contract/routes';
 import { notFound, redirect } from 'next/navigation';
 import type { PersonView } from '@/contract/views/job';
 import { Refusal } from '../door/refusal';
@@ -5,8 +6,8 @@ import { isFounded, signedIn } from './session';
 
 /** Who looks at a page; sends everybody else to where they can come in. */
 export async function visitor(): Promise<PersonView> {
-  if (!isFounded()) redirect('/welcome');
-  return (await signedIn()) ?? redirect('/sign-in');
+  if (!isFounded()) redirect(routes.welcome());
+  return (await signedIn()) ?? redirect(routes.signIn());
 }
 
 /** What a query answers for a page; an id that is not ours is a page that does not exist. */

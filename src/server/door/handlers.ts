@@ -20,7 +20,7 @@ import { ruleHandlers } from '../sequence/rule-commands';
 import { schoolHandlers } from '../sequence/school-commands';
 import { stepHandlers } from '../sequence/step-commands';
 import { siteHandlers } from '../sites/commands';
-import { updateHandlers } from '../updates/commands';
+import { updateHandlers } from '../news/commands';
 import { closeInHandlers } from '../walks/close-in';
 import { walkHandlers } from '../walks/commands';
 import { completionHandlers } from '../walks/completion';

@@ -1,4 +1,4 @@
-import type { Audience } from '@/contract/commands/updates';
+import type { Audience } from '@/contract/commands/news';
 import type { May, Role } from '@/contract/command';
 
 /** Who stands at the door. */

@@ -1,3 +1,4 @@
+import { routes } from '@/contract/routes';
 import type { Found } from '@/contract/views/find';
 import { CALCULATORS } from '@/core/quantities/registry';
 import { TRADES, type Trade } from '@/core/sequence/trades';
@@ -8,20 +9,23 @@ import type { House } from '../house';
 /** Everything with a name and a place of its own. */
 export function findable({ db }: House): Found[] {
   return [
-    ...CALCULATORS.map(({ name, title }): Found => ({ label: title, kind: 'calculator', path: `/bench/${name}` })),
-    ...all<Found>(
+    ...CALCULATORS.map(({ name, title }): Found => ({
+      label: title,
+      kind: 'calculator',
+      path: routes.calculator(name),
+    })),
+    ...all<{ label: string; job: string; area: string }>(
       db,
-      `SELECT area.name || ', ' || job.name AS label, 'area' AS kind,
-          '/jobs/' || job.id || '/areas/' || area.id AS path
+      `SELECT area.name || ', ' || job.name AS label, job.id AS job, area.id AS area
         FROM area
         JOIN job ON job.id = area.job
         WHERE job.state <> 'closed'
         ORDER BY job.position, area.position`,
-    ),
+    ).map(({ label, job, area }): Found => ({ label, kind: 'area', path: routes.room(job, area) })),
     ...all<{ name: string; trade: Trade }>(db, 'SELECT name, trade FROM sub ORDER BY name').map((sub) => ({
       label: `${sub.name}, ${TRADES[sub.trade].toLowerCase()}`,
       kind: 'sub',
-      path: '/firm',
+      path: routes.firm(),
     })),
     // “Where is the backing in the bath's wall 1?”: found again long after the wall was closed.
     ...all<{
@@ -44,15 +48,14 @@ export function findable({ db }: House): Found[] {
       label:
         `${IN_WALL_KINDS[row.what]}${row.text ? ` ${row.text}` : ''}, ${row.name} wall ${row.wall + 1}, ` + row.jobName,
       kind: 'in a wall',
-      path: `/jobs/${row.job}/areas/${row.area}/walls#wall-${row.wall + 1}`,
+      path: routes.walls(row.job, row.area, row.wall + 1),
     })),
-    ...all<Found>(
+    ...all<{ label: string; job: string; id: string }>(
       db,
-      `SELECT category || ', ' || choice || ', ' || area.name AS label, 'selection' AS kind,
-          '/jobs/' || selection.job || '/selections/' || selection.id AS path
+      `SELECT category || ', ' || choice || ', ' || area.name AS label, selection.job, selection.id
         FROM selection
         JOIN area ON area.id = selection.area
         WHERE removed = 0`,
-    ),
+    ).map(({ label, job, id }): Found => ({ label, kind: 'selection', path: routes.selection(job, id) })),
   ];
 }

@@ -1,3 +1,4 @@
+import { routes } from '@/contract/routes';
 import type { BoardBlock, BoardRow, BoardView, GoalView, ScheduleView } from '@/contract/views/plan';
 import { groupBy } from '@/core/group-by';
 import { looksAt } from '@/core/schedule/looks';
@@ -287,8 +288,8 @@ function blocksOf(window: Window, tasks: PlannedTask[]): BoardBlock[] {
 
 /** Where the thread goes on from a reason that is no other task. */
 function leadsTo({ job, reason }: PlannedTask): string | null {
-  if (reason.selection) return `/jobs/${job}/selections/${reason.selection}`;
-  return reason.request ? `/jobs/${job}/selections/requests#${reason.request}` : null;
+  if (reason.selection) return routes.selection(job, reason.selection);
+  return reason.request ? routes.requests(job, reason.request) : null;
 }
 
 function toneOf(task: PlannedTask): BoardBlock['tone'] {

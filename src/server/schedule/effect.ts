@@ -3,7 +3,7 @@ import { planDiff } from '@/core/schedule/plan-diff';
 import type { Plan, PlannedTask } from '@/core/schedule/plan';
 import { addDays, type Day } from '@/core/units/day';
 import { dayOfSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
-import type { MovedWork, News, NextWork } from '@/core/updates/news';
+import type { MovedWork, News, NextWork } from '@/core/news/news';
 import { phaseFacts } from '@/core/sequence/phases';
 
 type Part = Pick<Plan, 'origin' | 'tasks' | 'links' | 'crewCapacity'>;

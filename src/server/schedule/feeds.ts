@@ -1,3 +1,4 @@
+import { publicRoutes, type Path } from '@/contract/routes';
 import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { addDays, type Day } from '@/core/units/day';
@@ -10,8 +11,8 @@ import type { EventRow } from './calendar-events';
 
 /** What the secret of a feed is made from. */
 export const feedLink = (id: string): string => `feed ${id}`;
-export const pathOfFeed = (house: Pick<House, 'secret'>, id: string): string =>
-  `/calendar/${tokenOf(house, feedLink(id))}.ics`;
+export const pathOfFeed = (house: Pick<House, 'secret'>, id: string): Path =>
+  publicRoutes.calendar(tokenOf(house, feedLink(id)));
 
 /** The hours that stand for the halves of a day in calendars outside: [first, last] by half, as floating local time. */
 const HOURS = [

@@ -3,7 +3,7 @@ import { formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
 import { all, insert, one, orNull, update } from '../database/query';
 import type { Connection } from '../database/open';
-import { offerVisit } from '../desks/inspections';
+import { offerVisit } from '../outside/simulated/inspections';
 import { handlers, openJobs, need, needStep, needVersion, type CommandContext } from '../door/handler';
 import { Refusal, stale, unfit } from '../door/refusal';
 import { workdaysAfter } from './days';

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { insert } from '../database/query';
 import type { Connection } from '../database/open';
 import type { Day } from '@/core/units/day';
-import { composeDrafts } from '../updates/compose-drafts';
+import { composeDrafts } from '../news/compose-drafts';
 import { renewPlan } from './store-plan';
 
 /**

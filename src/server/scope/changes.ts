@@ -21,7 +21,7 @@ import {
 } from '../door/handler';
 import { notFound, unfit } from '../door/refusal';
 import { finishIf } from '../schedule/what-if';
-import { needClientOf, tellClient } from '../updates/tell-client';
+import { needClientOf, tellClient } from '../news/tell-client';
 
 export interface ChangeLine {
   verb: string;

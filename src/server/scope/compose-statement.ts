@@ -1,3 +1,4 @@
+import { routes } from '@/contract/routes';
 import { FINDING_KINDS, type FindingKind } from '@/core/scope/finding';
 import { householdLines } from '@/core/scope/household';
 import type { Statement, StatementLine } from '@/core/scope/statement';
@@ -168,7 +169,7 @@ const halfDayWords = (halfDays: number): string =>
 /** What a statement still lacks before a client should read it, each with where it is put right. */
 export function statementGaps(house: House, job: string): { text: string; path: string }[] {
   const { db } = house;
-  const scope = `/jobs/${job}/scope`;
+  const scope = routes.scope(job);
   const lines = scopeOf(db, job);
   const areas = all<{ id: string; name: string; works: string }>(
     db,
@@ -186,7 +187,7 @@ export function statementGaps(house: House, job: string): { text: string; path: 
       .filter((area) => area.works === '[]' && lines.some((line) => line.areaId === area.id && line.stance === 'in'))
       .map((area) => ({
         text: `${area.name}: there is work in it, but none was chosen to be planned.`,
-        path: `/jobs/${job}/set-out`,
+        path: routes.areas(job),
       })),
     ...lines
       .filter((line) => line.stance === 'conditional' && !line.dependsOn)

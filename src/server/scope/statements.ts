@@ -7,7 +7,7 @@ import { handlers, need, needVersion } from '../door/handler';
 import { notFound, unfit } from '../door/refusal';
 import type { House } from '../house';
 import { jobHead, needJob } from '../sites/queries';
-import { needClientOf, tellClient } from '../updates/tell-client';
+import { needClientOf, tellClient } from '../news/tell-client';
 import { whenSeen } from '../words';
 import { composeStatement, statementGaps } from './compose-statement';
 import { scopeCounts } from './read-scope';

@@ -18,7 +18,7 @@ import { all, flag, insert, one, orNull, update, type Values } from '../database
 import { handlers, need, needAreaOf, needStep, type CommandContext, type PlanContext } from '../door/handler';
 import { notFound, stale, unfit } from '../door/refusal';
 import { recordDecision } from '../scope/decisions';
-import { needClientOf } from '../updates/tell-client';
+import { needClientOf } from '../news/tell-client';
 import { settleCheck } from './checks';
 import type { SelectionRow } from './rows';
 import { needInJob, needPast } from './days';

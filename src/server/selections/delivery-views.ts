@@ -1,3 +1,4 @@
+import { routes } from '@/contract/routes';
 import type { DeliveriesView, DeliveryView, StoredThing } from '@/contract/views/selections';
 import { SPARE_KINDS, type SpareKind } from '@/contract/commands/selections';
 import { groupBy } from '@/core/group-by';
@@ -302,7 +303,7 @@ function storageOf(
           text: `for ${item.area} · ${item.step}`,
           from: 'selection' as const,
           kind: item.state,
-          href: `/jobs/${job}/selections/${item.id}`,
+          href: routes.selection(job, item.id),
           until: item.needBy,
         },
       })),
@@ -325,7 +326,7 @@ function storageOf(
         text: row.kind === 'wrong part' ? 'goes back' : 'stays',
         from: 'spare' as const,
         kind: row.kind,
-        href: row.selection ? `/jobs/${job}/selections/${row.selection}` : null,
+        href: row.selection ? routes.selection(job, row.selection) : null,
         until: null,
       },
     })),

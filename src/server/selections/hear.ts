@@ -1,7 +1,7 @@
 import { supplierSays } from '@/contract/commands/selections';
 import { today } from '../zone';
 import { all } from '../database/query';
-import type { SupplierDesk } from '../desks/suppliers';
+import type { SupplierDesk } from '../outside/simulated/suppliers';
 import { receive } from '../door/door';
 import type { House } from '../house';
 import { comingRows } from './rows';

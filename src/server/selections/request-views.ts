@@ -1,3 +1,4 @@
+import { routes } from '@/contract/routes';
 import type { RequestView } from '@/contract/views/selections';
 import { groupBy } from '@/core/group-by';
 import { addDays, type Day } from '@/core/units/day';
@@ -40,9 +41,7 @@ export function requestViews(house: House, job: string): RequestView[] {
               area,
               phase,
               text: `${areas.get(area) ?? ''} · ${phaseFacts(phase).label}`,
-              href: task
-                ? `/jobs/${job}/schedule?by=room&task=${encodeURIComponent(task.id)}`
-                : `/jobs/${job}/areas/${area}`,
+              href: task ? routes.schedule(job, { by: 'room', task: task.id }) : routes.room(job, area),
               by: workStart(plan, taskId(area, phase)),
             },
           ];
@@ -56,7 +55,7 @@ export function requestViews(house: House, job: string): RequestView[] {
                 area: null,
                 phase: null,
                 text: `the order of ${item.category.toLowerCase()}, ${item.area}`,
-                href: `/jobs/${job}/selections/${item.id}`,
+                href: routes.selection(job, item.id),
                 by: item.due.what === 'decide' || item.due.what === 'order' ? item.orderBy : null,
               },
             ]

@@ -15,7 +15,7 @@ import {
   type PlanContext,
 } from '../door/handler';
 import { notFound, unfit } from '../door/refusal';
-import { needClientOf, tellClient } from '../updates/tell-client';
+import { needClientOf, tellClient } from '../news/tell-client';
 import { needPast } from './days';
 import { requestOf, requestRows, requestsOf, waitRows, type RequestRow } from './rows';
 import { note } from './trail';

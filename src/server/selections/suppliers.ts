@@ -4,7 +4,7 @@ import type { Day } from '@/core/units/day';
 import { formatDay } from '@/core/units/day';
 import { all, flag, insert, one, orNull, run, update } from '../database/query';
 import type { Connection } from '../database/open';
-import { simulatedSuppliers, type SupplierOrder } from '../desks/suppliers';
+import { simulatedSuppliers, type SupplierOrder } from '../outside/simulated/suppliers';
 import { handlers, need, needVersion, type CommandContext, type PlanContext } from '../door/handler';
 import { notFound, unfit } from '../door/refusal';
 import { orderAgain } from './checks';

@@ -1,3 +1,4 @@
+import { routes } from '@/contract/routes';
 import type {
   RequestsView,
   SelectionCounts,
@@ -200,7 +201,7 @@ function threadOf(
     ];
   const lie = item.acclimatiseDays > 0 ? ` and ${dayWords(item.acclimatiseDays)} to lie in the room` : '';
   const start = workStart(plan, id);
-  const at = task ? `/jobs/${job}/schedule?by=room&task=${encodeURIComponent(id)}` : null;
+  const at = task ? routes.schedule(job, { by: 'room', task: id }) : null;
   lines.push({
     text:
       `Needed on site by ${day(item.needBy)}: ${item.area} · ${item.step} would start ` +
@@ -223,7 +224,7 @@ function threadOf(
         text:
           `The order waits for ${wait.text}, expected ${day(wait.expected)}; what must be granted counts back to ` +
           `${day(item.decideBy)}.`,
-        href: `/jobs/${job}/selections/requests#${wait.id}`,
+        href: routes.requests(job, wait.id),
       });
   }
   if (item.there && task) {

@@ -66,7 +66,7 @@ export function jobHead(house: House, id: string): JobHead {
     counts: {
       selections: selectionsOf(house, id).filter((item) => isDue(item.due)).length,
       schedule: holdsOf(house.db, id, now).filter((hold) => hold.overdue).length,
-      updates:
+      news:
         one<{ count: number }>(
           house.db,
           `SELECT count(*) AS count FROM job_update WHERE job = @id AND state = 'draft'`,

@@ -13,7 +13,7 @@ import type { House } from '../house';
 import { nextWork } from '../schedule/effect';
 import { readSite, type AreaRow } from '../schedule/read-site';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
-import { weightsOf } from '../updates/compose-drafts';
+import { weightsOf } from '../news/compose-drafts';
 import { holdsOf, jobHead, needJob } from './queries';
 
 interface OpenHold {

@@ -1,3 +1,4 @@
+import { routes } from '@/contract/routes';
 import type { TodayView } from '@/contract/views/plan';
 import type { JobState } from '@/core/sites/area';
 import { addDays, daysBetween, formatDay, type Day } from '@/core/units/day';
@@ -12,7 +13,7 @@ import { selectionsOf } from '../selections/queries';
 import { requestViews } from '../selections/request-views';
 import { requestLabel } from '../selections/waits';
 import { holdsOf } from '../sites/queries';
-import { unbookedOf } from '../desks/queries';
+import { unbookedOf } from '../coordination/view';
 import { logisticsOf } from '../sequence/logistics';
 import { binSwapDay, isDueToLeave, type LeftRhythm } from '@/core/walks/housekeeping';
 import { binLevelsOf, lastLeftOf } from '../walks/left';
@@ -159,7 +160,7 @@ function callsOf(house: House, plan: StoredPlan | undefined, jobs: readonly JobL
       key: `${visit.area}${visit.phase}`,
       text: `${visit.office ?? ''} for ${visit.areaName} · ${visit.label}, ready ${formatDay(visit.ready, now)}`,
       jobName: visit.jobName,
-      href: '/desks',
+      href: routes.coordination(),
       day: visit.askBy,
       late: visit.late,
     }));
@@ -170,7 +171,7 @@ function callsOf(house: House, plan: StoredPlan | undefined, jobs: readonly JobL
         key: one_.id,
         text: `${one_.label} for ${one_.step}`,
         jobName: job.name,
-        href: `/jobs/${job.id}/sequence`,
+        href: routes.sequence(job.id),
         day: one_.askBy ?? now,
         late: one_.late,
       })),
@@ -184,7 +185,7 @@ function callsOf(house: House, plan: StoredPlan | undefined, jobs: readonly JobL
             key: `bin-${job.id}`,
             text: `Bin: swap by ${formatDay(swap, now)}`,
             jobName: job.name,
-            href: `/jobs/${job.id}/walks`,
+            href: routes.walks(job.id),
             day: swap,
             late: swap <= now,
           },

@@ -2,7 +2,7 @@ import { insert, one, orNull, run, update } from '../database/query';
 import { handlers, need, needAreaOf, needVersion, type CommandContext } from '../door/handler';
 import { notFound, unfit } from '../door/refusal';
 import { personOf } from '../scope/decisions';
-import { needClientOf } from '../updates/tell-client';
+import { needClientOf } from '../news/tell-client';
 import { walker } from './commands';
 
 function needShort(context: CommandContext, about: string): { job: string } {

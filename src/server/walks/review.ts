@@ -1,3 +1,4 @@
+import { routes, type Path } from '@/contract/routes';
 import type { Became } from '@/contract/commands/walks';
 import type { ReviewView } from '@/contract/views/walk';
 import { readCaptions } from '@/core/narration/captions';
@@ -7,8 +8,8 @@ import { makePlan, type Plan } from '@/core/schedule/plan';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
 import { TRADES } from '@/core/sequence/trades';
-import type { News } from '@/core/updates/news';
-import { percent } from '@/core/updates/news';
+import type { News } from '@/core/news/news';
+import { percent } from '@/core/news/news';
 import { daysBetween } from '@/core/units/day';
 import { ofKind, standing, UNPLACED_KINDS, type Observation } from '@/core/walks/observation';
 import { carriedItems } from '@/core/walks/open-items';
@@ -22,7 +23,7 @@ import type { House } from '../house';
 import { planInput } from '../schedule/plan-input';
 import { holidaysOf, workedBetween } from '../schedule/read-site';
 import { readPlan } from '../schedule/read-plan';
-import { newsOf } from '../updates/compose-drafts';
+import { newsOf } from '../news/compose-drafts';
 import { jobHead } from '../sites/queries';
 import { picturesOf } from '../sites/room';
 import { whenSeen } from '../words';
@@ -147,23 +148,19 @@ function openOf(
           areaId: one_.area,
           text: recordWords(one_),
           became: place?.became ?? null,
-          href: place ? hrefOf(walk.job, place.became, place.target) : null,
+          href: place ? (PAGES[place.became]?.(walk.job, place.target) ?? null) : null,
         };
       }),
   };
 }
 
-const PAGES: Record<Became, string | null> = {
-  scope: 'scope',
-  assumption: 'scope/assumptions',
-  change: 'scope/changes',
-  wait: 'sequence',
-  selection: 'selections',
+const PAGES: Record<Became, ((job: string, target: string | null) => Path) | null> = {
+  scope: (job) => routes.scope(job),
+  assumption: (job) => routes.assumptions(job),
+  change: (job) => routes.changes(job),
+  wait: (job) => routes.sequence(job),
+  selection: (job, target) => (target ? routes.selection(job, target) : routes.selections(job)),
   remark: null,
-};
-const hrefOf = (job: string, became: Became, target: string | null): string | null => {
-  const page = PAGES[became];
-  return page === null ? null : `/jobs/${job}/${page}${became === 'selection' && target ? `/${target}` : ''}`;
 };
 
 /** Steps that moved on this walk against the walk before, by how fast that was. */

@@ -1,4 +1,5 @@
 'use client';
+import { api } from '@/contract/routes';
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
@@ -15,7 +16,7 @@ export function SignIn() {
   const enter = form.handleSubmit(async (values) => {
     setLost(false);
     try {
-      const response = await fetch('/api/session', { method: 'POST', body: JSON.stringify(values) });
+      const response = await fetch(api.session(), { method: 'POST', body: JSON.stringify(values) });
       if (response.ok) return window.location.assign('/');
       const problem = (await response.json()) as ProblemDocument;
       form.setError('password', { message: problem.title });

@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
@@ -45,7 +46,7 @@ export function Bench({ area }: { area: string | undefined }) {
                   .map((one) => (
                     <li key={one.name}>
                       <div className="what">
-                        <Link href={`/bench/${one.name}${area ? `?area=${area}` : ''}`} className="fw-bold">
+                        <Link href={routes.calculator(one.name, { area })} className="fw-bold">
                           {one.title}
                         </Link>
                         <div className="small-text soft">{one.answers}</div>

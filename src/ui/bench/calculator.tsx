@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { Button } from 'react-bootstrap';
@@ -117,7 +118,7 @@ function Calculating({
   return (
     <div className="page">
       <p className="mb-1 small-text">
-        <Link href="/bench" className="soft">
+        <Link href={routes.bench()} className="soft">
           Bench
         </Link>{' '}
         <span className="soft">· {GROUPS[calculator.group]}</span>

@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
@@ -33,7 +34,7 @@ export function KeepForm({ calculator, input, fed, areas, area: start, kept, onD
   const done = (): void => {
     onDone();
     say({ text: `Kept in ${area?.name ?? 'the area'}; it follows the drawing from now on.` });
-    if (area) router.push(`/jobs/${area.job}/scope/materials`);
+    if (area) router.push(routes.materials(area.job));
   };
   const fields = (
     <>

@@ -1,4 +1,5 @@
 'use client';
+import { api, routes } from '@/contract/routes';
 import { Search } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
@@ -8,12 +9,12 @@ import type { Found } from '@/contract/views/find';
 import { PLACES } from './places';
 
 const ALWAYS: Found[] = [
-  { label: 'Today', kind: 'place', path: '/' },
-  { label: 'Schedule, all jobs', kind: 'place', path: '/schedule' },
-  { label: 'Firm, subs and people', kind: 'place', path: '/firm' },
-  { label: 'Run list', kind: 'place', path: '/runs' },
-  { label: 'Bench', kind: 'place', path: '/bench' },
-  { label: 'New job', kind: 'place', path: '/jobs/new' },
+  { label: 'Today', kind: 'place', path: routes.today() },
+  { label: 'Schedule, all jobs', kind: 'place', path: routes.board() },
+  { label: 'Firm, subs and people', kind: 'place', path: routes.firm() },
+  { label: 'Run list', kind: 'place', path: routes.runs() },
+  { label: 'Bench', kind: 'place', path: routes.bench() },
+  { label: 'New job', kind: 'place', path: routes.newJob() },
 ];
 const MOST = 12;
 
@@ -43,7 +44,7 @@ export function Find({ jobs }: { jobs: FrameView['jobs'] }) {
   const look = (): void => {
     setAsked('');
     setAt(0);
-    void fetch('/api/find')
+    void fetch(api.find())
       .then((response) => (response.ok ? response.json() : []) as Promise<Found[]>)
       .then(setThings, () => undefined);
   };
@@ -52,7 +53,7 @@ export function Find({ jobs }: { jobs: FrameView['jobs'] }) {
       PLACES.map((place): Found => ({
         label: `${job.name} ${place.label}`,
         kind: 'place',
-        path: `/jobs/${job.id}${place.path}`,
+        path: place.path(job.id),
       })),
     ),
     ...ALWAYS,
@@ -60,7 +61,7 @@ export function Find({ jobs }: { jobs: FrameView['jobs'] }) {
   ];
   const found =
     asked.trim() === ''
-      ? ALWAYS.concat(jobs.map((job) => ({ label: job.name, kind: 'job', path: `/jobs/${job.id}` })))
+      ? ALWAYS.concat(jobs.map((job) => ({ label: job.name, kind: 'job', path: routes.rooms(job.id) })))
       : all.filter((one) => matches(one.label, asked.trim())).slice(0, MOST);
   const go = (to: Found | undefined): void => {
     if (!to) return;

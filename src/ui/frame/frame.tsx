@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, type ReactNode } from 'react';
@@ -27,7 +28,7 @@ export function Frame({ view, children }: { view: FrameView; children: ReactNode
         To the content
       </a>
       <header className="top-line">
-        <Link href="/" className="house-mark" aria-label="Aftermist, today over all jobs">
+        <Link href={routes.today()} className="house-mark" aria-label="Aftermist, today over all jobs">
           <HouseMark />
           <span aria-hidden="true">Aftermist</span>
         </Link>

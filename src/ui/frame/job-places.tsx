@@ -9,14 +9,10 @@ export function JobPlaces({ job }: { job: JobHead }) {
   const { place } = placeOf(usePathname());
   return (
     <nav className="places" aria-label={`Places of ${job.name}`}>
-      {PLACES.map(({ path, label, count }) => {
+      {PLACES.map(({ name, path, label, count }) => {
         const waiting = count ? job.counts[count] : 0;
         return (
-          <Link
-            key={path}
-            href={`/jobs/${job.id}${path}`}
-            {...(place === path ? { 'aria-current': 'page' as const } : {})}
-          >
+          <Link key={name} href={path(job.id)} {...(place === name ? { 'aria-current': 'page' as const } : {})}>
             {label}
             {waiting > 0 && (
               <span className="count">

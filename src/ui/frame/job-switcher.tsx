@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { Dropdown } from 'react-bootstrap';
 import type { FrameView } from '@/contract/views/job';
@@ -11,10 +12,10 @@ export function JobSwitcher({ jobs, current }: { jobs: FrameView['jobs']; curren
         {name}
       </Dropdown.Toggle>
       <Dropdown.Menu>
-        <Dropdown.Item as={Link} href="/">
+        <Dropdown.Item as={Link} href={routes.today()}>
           Today, all jobs
         </Dropdown.Item>
-        <Dropdown.Item as={Link} href="/schedule">
+        <Dropdown.Item as={Link} href={routes.board()}>
           Schedule, all jobs
         </Dropdown.Item>
         <Dropdown.Divider />
@@ -22,20 +23,20 @@ export function JobSwitcher({ jobs, current }: { jobs: FrameView['jobs']; curren
           <Dropdown.Item
             key={job.id}
             as={Link}
-            href={`/jobs/${job.id}`}
+            href={routes.rooms(job.id)}
             {...(job.id === current ? { 'aria-current': 'true' as const } : {})}
           >
             {job.name} <span className="soft small-text">{job.state}</span>
           </Dropdown.Item>
         ))}
         <Dropdown.Divider />
-        <Dropdown.Item as={Link} href="/desks">
+        <Dropdown.Item as={Link} href={routes.coordination()}>
           Inspections, weather, plant, calendars
         </Dropdown.Item>
-        <Dropdown.Item as={Link} href="/bench">
+        <Dropdown.Item as={Link} href={routes.bench()}>
           Bench, all calculators
         </Dropdown.Item>
-        <Dropdown.Item as={Link} href="/jobs/new">
+        <Dropdown.Item as={Link} href={routes.newJob()}>
           New job …
         </Dropdown.Item>
       </Dropdown.Menu>

@@ -1,4 +1,5 @@
 'use client';
+import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import { Dropdown } from 'react-bootstrap';
 import type { FrameView } from '@/contract/views/job';
@@ -8,8 +9,8 @@ const reload = (): void => window.location.assign('/');
 export function PersonMenu({ view }: { view: FrameView }) {
   const { person, people, demo } = view;
   const become = (id: string): void =>
-    void fetch('/api/session/person', { method: 'POST', body: JSON.stringify({ person: id }) }).then(reload);
-  const leave = (): void => void fetch('/api/session', { method: 'DELETE' }).then(reload);
+    void fetch(api.sessionPerson(), { method: 'POST', body: JSON.stringify({ person: id }) }).then(reload);
+  const leave = (): void => void fetch(api.session(), { method: 'DELETE' }).then(reload);
   return (
     <Dropdown align="end">
       <Dropdown.Toggle as="button" className="switcher" aria-label={`${person.name}, account`}>
@@ -19,10 +20,10 @@ export function PersonMenu({ view }: { view: FrameView }) {
         <Dropdown.Header>
           {view.firm}, {person.role}
         </Dropdown.Header>
-        <Dropdown.Item as={Link} href="/desks">
+        <Dropdown.Item as={Link} href={routes.coordination()}>
           Inspections, weather, plant, calendars
         </Dropdown.Item>
-        <Dropdown.Item as={Link} href="/firm">
+        <Dropdown.Item as={Link} href={routes.firm()}>
           Firm, subs and people
         </Dropdown.Item>
         <Dropdown.Divider />

@@ -1,4 +1,5 @@
 'use client';
+import { api } from '@/contract/routes';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useFormContext } from 'react-hook-form';
@@ -13,7 +14,7 @@ type Answer = { view: PreviewView } | { problem: string; field?: string };
 /** Asks what a command would do to the plan; nothing is changed. */
 export async function askEffect(kind: KnownKind, payload: unknown): Promise<Answer> {
   try {
-    const response = await fetch('/api/preview', {
+    const response = await fetch(api.preview(), {
       method: 'POST',
       body: JSON.stringify(commandOf(kind.type, payload)),
       headers: { 'content-type': 'application/json' },

@@ -1,3 +1,4 @@
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 
 export function NotHere() {
@@ -6,7 +7,7 @@ export function NotHere() {
       <h1>This page does not exist</h1>
       <p>The address is wrong, or what stood here was taken away.</p>
       <p>
-        <Link href="/">Back to today</Link>
+        <Link href={routes.today()}>Back to today</Link>
       </p>
     </>
   );

@@ -10,7 +10,7 @@ export function SendFields() {
       </div>
       <TextField name="expiresOn" label="Their page opens until" type="date" />
       <p className="small-text soft mb-0">
-        It goes out through the simulated gateway: nothing leaves this machine. The link stands under Updates.
+        It goes out through the simulated gateway: nothing leaves this machine. The link stands under News.
       </p>
     </>
   );

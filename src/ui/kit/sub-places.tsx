@@ -1,17 +1,18 @@
 'use client';
+import { type Path } from '@/contract/routes';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, useRef } from 'react';
 
 export interface SubPlace {
-  path: string;
+  path: Path;
   label: string;
   /** What wants attention there. */
   waiting?: number;
 }
 
 /** The pages of one of a job's places, in the order in which a job comes to need them. */
-export function SubPlaces({ of, base, places }: { of: string; base: string; places: readonly SubPlace[] }) {
+export function SubPlaces({ of, places }: { of: string; places: readonly SubPlace[] }) {
   const pathname = usePathname();
   const nav = useRef<HTMLElement>(null);
   // On a phone the line is pulled: the page one is on must be in sight.
@@ -22,11 +23,7 @@ export function SubPlaces({ of, base, places }: { of: string; base: string; plac
   return (
     <nav ref={nav} className="sub-places no-print" aria-label={`Pages of ${of}`}>
       {places.map(({ path, label, waiting = 0 }) => (
-        <Link
-          key={path}
-          href={`${base}${path}`}
-          {...(pathname === `${base}${path}` ? { 'aria-current': 'page' as const } : {})}
-        >
+        <Link key={path} href={path} {...(pathname === path ? { 'aria-current': 'page' as const } : {})}>
           {label}
           {waiting > 0 && (
             <span className="soft">

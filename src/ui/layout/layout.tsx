@@ -1,4 +1,5 @@
 'use client';
+import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
@@ -40,7 +41,7 @@ export function Layout({ view }: { view: LayoutView }) {
   const findings: PlanFinding[] = shape
     ? checkArea(shape, view.openings, view.placed, usualTerms(system, area.sleeping, area.atGrade))
     : [];
-  const file = `/api/areas/${area.id}/${shape?.kind === 'room' && wall !== undefined ? `wall-${wall + 1}` : 'drawing'}`;
+  const sheet = shape?.kind === 'room' && wall !== undefined ? `wall-${wall + 1}` : 'drawing';
   const pick = (about: string): void => {
     const picked = /^wall (\d+)$/.exec(about);
     const [opening, thing] = [
@@ -56,11 +57,11 @@ export function Layout({ view }: { view: LayoutView }) {
       <JobPlaces job={job} />
       <div className="page">
         <p className="mb-1 small-text">
-          <Link href={`/jobs/${job.id}`} className="soft">
+          <Link href={routes.rooms(job.id)} className="soft">
             {job.name}
           </Link>{' '}
           <span className="soft">·</span>{' '}
-          <Link href={`/jobs/${job.id}/areas/${area.id}`} className="soft">
+          <Link href={routes.room(job.id, area.id)} className="soft">
             {area.name}
           </Link>
         </p>
@@ -138,7 +139,8 @@ export function Layout({ view }: { view: LayoutView }) {
                 )}
               </div>
               <p className="small-text mt-2 no-print">
-                <a href={`${file}.svg`}>SVG</a> · <a href={`${file}.dxf`}>DXF</a>
+                <a href={api.areaFile(area.id, `${sheet}.svg`)}>SVG</a> ·{' '}
+                <a href={api.areaFile(area.id, `${sheet}.dxf`)}>DXF</a>
                 {shape.kind === 'run' && <span className="soft"> · heights are drawn ten times</span>}
               </p>
               <Things view={view} onOpen={setOpen} />
@@ -206,7 +208,7 @@ export function Layout({ view }: { view: LayoutView }) {
               <section>
                 <div className="block-head">
                   <h2>Computed for it</h2>
-                  <Link className="push small-text no-print" href={`/bench?area=${area.id}`}>
+                  <Link className="push small-text no-print" href={routes.bench(area.id)}>
                     open Bench
                   </Link>
                 </div>
@@ -216,8 +218,10 @@ export function Layout({ view }: { view: LayoutView }) {
                     <li key={one.id}>
                       <Mark kind={one.problem ? 'stop' : 'done'} silent />
                       <div className="what">
-                        <Link href={`/bench/${one.calculator}?kept=${one.id}`}>{one.product || one.title}</Link>:{' '}
-                        {one.problem ?? one.answer}
+                        <Link href={routes.calculator(one.calculator, { kept: one.id })}>
+                          {one.product || one.title}
+                        </Link>
+                        : {one.problem ?? one.answer}
                       </div>
                     </li>
                   ))}

@@ -1,4 +1,5 @@
 'use client';
+import { api } from '@/contract/routes';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
 
@@ -13,7 +14,7 @@ export function Live({ seq }: { seq: number }) {
     drawn.current = Math.max(drawn.current, seq);
   }, [seq]);
   useEffect(() => {
-    const stream = new EventSource('/api/changes');
+    const stream = new EventSource(api.changes());
     let timer: ReturnType<typeof setTimeout> | undefined;
     const soon = (event: MessageEvent<string>): void => {
       // The stream begins with the newest number: what happened before it was open is not missed.

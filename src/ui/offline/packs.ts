@@ -1,3 +1,4 @@
+import { api } from '@/contract/routes';
 import type { JobPack, WalkPack } from '@/contract/views/walk';
 import type { WalkKind } from '@/core/walks/observation';
 import { startWalk } from '@/contract/commands/walks';
@@ -29,7 +30,7 @@ export async function packsHere(): Promise<{ jobs: JobPack[]; walks: WalkPack[] 
  */
 export async function keepJobs(): Promise<void> {
   try {
-    const response = await fetch('/api/walk-packs');
+    const response = await fetch(api.walkPacks());
     if (!response.ok) return;
     const jobs = (await response.json()) as JobPack[];
     const known = new Set(jobs.map((job) => `job:${job.job.id}`));
@@ -44,7 +45,7 @@ export async function keepJobs(): Promise<void> {
 /** The walk as the server knows it now; nothing where nobody answers. */
 export async function fetchWalk(id: string): Promise<WalkPack | undefined> {
   try {
-    const response = await fetch(`/api/walks/${id}/pack`);
+    const response = await fetch(api.walkPack(id));
     if (!response.ok) return undefined;
     const walk = (await response.json()) as WalkPack;
     await keepWalk(walk);

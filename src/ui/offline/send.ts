@@ -1,3 +1,4 @@
+import { api } from '@/contract/routes';
 import { v7 as uuid } from 'uuid';
 import type { Command, CommandAnswer, PayloadOf, ProblemDocument } from '@/contract/command';
 import type { CommandType, Input, KnownKind } from '@/contract/commands';
@@ -32,7 +33,7 @@ export const post = (command: Command, link?: string): Promise<Sent> => onItsWay
 
 async function deliver(command: Command, link?: string): Promise<Sent> {
   try {
-    const response = await fetch('/api/commands', {
+    const response = await fetch(api.commands(), {
       method: 'POST',
       body: JSON.stringify({ ...command, sent: now() }),
       headers: { 'content-type': 'application/json', ...(link ? { 'x-aftermist-link': link } : {}) },

@@ -1,3 +1,4 @@
+import { api } from '@/contract/routes';
 import type { ProblemDocument } from '@/contract/command';
 import type { Waiting } from './store';
 
@@ -7,7 +8,10 @@ export async function upload({
   content,
 }: NonNullable<Waiting['attached']>): Promise<{ hash: string } | ProblemDocument | 'later'> {
   try {
-    const response = await fetch(`/api/${what}s`, { method: 'POST', body: content });
+    const response = await fetch(what === 'picture' ? api.pictures() : api.recordings(), {
+      method: 'POST',
+      body: content,
+    });
     if (response.status >= 500 || response.status === 401) return 'later';
     return (await response.json()) as { hash: string } | ProblemDocument;
   } catch {

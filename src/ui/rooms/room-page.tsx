@@ -1,3 +1,4 @@
+import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import type { RoomView } from '@/contract/views/job';
 import { TRADES } from '@/core/sequence/trades';
@@ -30,7 +31,7 @@ export function RoomPage({ view }: { view: RoomView }) {
       <JobPlaces job={job} />
       <div className="page">
         <p className="mb-1 small-text">
-          <Link href={`/jobs/${job.id}`} className="soft">
+          <Link href={routes.rooms(job.id)} className="soft">
             {job.name}
           </Link>{' '}
           <span className="soft">· {area.level ?? AREA_KINDS[area.kind]}</span>
@@ -42,10 +43,10 @@ export function RoomPage({ view }: { view: RoomView }) {
           </span>
           <span className="push actions no-print">
             <StartWalk job={job.id} openWalk={job.openWalk} />
-            <Link className="btn btn-outline-secondary" href={`/jobs/${job.id}/areas/${area.id}/layout`}>
+            <Link className="btn btn-outline-secondary" href={routes.layout(job.id, area.id)}>
               {view.drawn ? 'To scale' : 'Draw it'}
             </Link>
-            <a className="btn btn-outline-secondary" href={`/api/areas/${view.area.id}/sheet.pdf`}>
+            <a className="btn btn-outline-secondary" href={api.areaFile(view.area.id, 'sheet.pdf')}>
               Room sheet
             </a>
             <PrintButton>Print page</PrintButton>
@@ -108,7 +109,7 @@ export function RoomPage({ view }: { view: RoomView }) {
                   <h2>From the same spot</h2>
                 </div>
                 {view.standpoints.map((spot) => (
-                  <Compare key={spot.id} spot={spot} from="/api/pictures" />
+                  <Compare key={spot.id} spot={spot} source={api.picture} />
                 ))}
               </section>
             )}
@@ -117,7 +118,7 @@ export function RoomPage({ view }: { view: RoomView }) {
                 <div className="block-head">
                   <h2>Pictures</h2>
                 </div>
-                <Pictures pictures={view.pictures} from="/api/pictures" />
+                <Pictures pictures={view.pictures} source={api.picture} />
               </section>
             )}
           </div>
@@ -132,7 +133,7 @@ function InTheWalls({ view, walls }: { view: RoomView; walls: NonNullable<RoomVi
     <section>
       <div className="block-head">
         <h2>Inside the walls</h2>
-        <Link href={`/jobs/${view.job.id}/areas/${view.area.id}/walls`} className="push small-text">
+        <Link href={routes.walls(view.job.id, view.area.id)} className="push small-text">
           check and record
         </Link>
       </div>
@@ -177,7 +178,7 @@ function Chosen({ view }: { view: RoomView }) {
     <section>
       <div className="block-head">
         <h2>Chosen for it</h2>
-        <Link href={`/jobs/${view.job.id}/selections`} className="push small-text">
+        <Link href={routes.selections(view.job.id)} className="push small-text">
           all selections
         </Link>
       </div>
@@ -190,7 +191,7 @@ function Chosen({ view }: { view: RoomView }) {
               }
             />
             <div className="what">
-              <Link href={`/jobs/${view.job.id}/selections/${item.id}`} className="fw-bold">
+              <Link href={routes.selection(view.job.id, item.id)} className="fw-bold">
                 {item.category}
               </Link>{' '}
               {orderWords({ ...item, code: '' }) || <span className="soft">not chosen yet</span>}{' '}
@@ -220,7 +221,7 @@ function Agreed({ view }: { view: RoomView }) {
     <section>
       <div className="block-head">
         <h2>What was agreed</h2>
-        <Link href={`/jobs/${view.job.id}/scope`} className="push small-text">
+        <Link href={routes.scope(view.job.id)} className="push small-text">
           whole scope
         </Link>
       </div>
@@ -257,7 +258,7 @@ function Believed({ view }: { view: RoomView }) {
     <section>
       <div className="block-head">
         <h2>Believed, not seen</h2>
-        <Link href={`/jobs/${view.job.id}/scope/assumptions`} className="push small-text">
+        <Link href={routes.assumptions(view.job.id)} className="push small-text">
           all assumptions
         </Link>
       </div>
@@ -276,7 +277,7 @@ function Quantities({ view }: { view: RoomView }) {
     <section>
       <div className="block-head">
         <h2>Quantities</h2>
-        <Link href={`/jobs/${view.job.id}/scope/materials`} className="push small-text">
+        <Link href={routes.materials(view.job.id)} className="push small-text">
           all materials
         </Link>
       </div>
@@ -285,7 +286,7 @@ function Quantities({ view }: { view: RoomView }) {
           <li key={one.id}>
             <Mark kind={one.problem ? 'stop' : 'done'} silent />
             <div className="what">
-              <Link href={`/bench/${one.calculator}?kept=${one.id}`}>{one.product || one.title}</Link>:{' '}
+              <Link href={routes.calculator(one.calculator, { kept: one.id })}>{one.product || one.title}</Link>:{' '}
               {one.problem ?? one.answer}
             </div>
           </li>

@@ -1,3 +1,4 @@
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import type { RoomsView } from '@/contract/views/job';
 import { daysBetween, formatDay } from '@/core/units/day';
@@ -54,7 +55,7 @@ export function Rooms({ view }: { view: RoomsView }) {
           <aside aria-label="What holds and who comes">
             <div className="actions mb-3 no-print">
               <PrintButton>Print section</PrintButton>
-              <Link href={`/jobs/${job.id}/set-out`} className="btn btn-link px-1">
+              <Link href={routes.areas(job.id)} className="btn btn-link px-1">
                 Job and areas
               </Link>
             </div>
@@ -97,7 +98,7 @@ function Holding({ view }: { view: RoomsView }) {
           <li key={hold.id}>
             <Mark kind={hold.overdue ? 'stop' : 'waiting'} />
             <div className="what">
-              <Link href={`/jobs/${view.job.id}/areas/${hold.areaId}`} className="fw-bold">
+              <Link href={routes.room(view.job.id, hold.areaId)} className="fw-bold">
                 {hold.area}: {hold.label}
               </Link>
               <div className="small-text">{hold.text}</div>
@@ -119,7 +120,7 @@ function Next({ view }: { view: RoomsView }) {
     <section>
       <div className="block-head">
         <h2>On site next</h2>
-        <Link href={`/jobs/${view.job.id}/schedule`} className="push small-text">
+        <Link href={routes.schedule(view.job.id)} className="push small-text">
           schedule
         </Link>
       </div>
@@ -152,7 +153,7 @@ function Empty({ job }: { job: string }) {
           Set out the storeys, rooms, outside faces, roof and ground, and what is to be done in each. From that come the
           order of work and a first plan.
         </p>
-        <Link href={`/jobs/${job}/set-out`} className="btn btn-primary">
+        <Link href={routes.areas(job)} className="btn btn-primary">
           Set out the areas
         </Link>
       </div>

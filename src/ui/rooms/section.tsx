@@ -1,3 +1,4 @@
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import type { CSSProperties } from 'react';
 import type { AreaView, RoomsView } from '@/contract/views/job';
@@ -15,7 +16,7 @@ const Said = ({ area }: { area: AreaView }) =>
 function Place({ area, job, short }: { area: AreaView; job: string; short?: boolean }) {
   return (
     <div className="place">
-      <Link href={`/jobs/${job}/areas/${area.id}`}>
+      <Link href={routes.room(job, area.id)}>
         <span className="name">{area.name}</span>
         <Caption area={area} />
         <Said area={area} />
@@ -119,7 +120,7 @@ function Flank({ side, areas, job }: { side: 'left' | 'right' | 'beside'; areas:
 function GroundPlace({ area, job }: { area: AreaView; job: string }) {
   return (
     <div className="place ground-place">
-      <Link href={`/jobs/${job}/areas/${area.id}`}>
+      <Link href={routes.room(job, area.id)}>
         <span>
           <span className="name">{area.name}</span>
           <Caption area={area} />

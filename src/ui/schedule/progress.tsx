@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -39,9 +40,7 @@ export function Progress({ view }: { view: ProgressView }) {
                 style={{ width: '16rem' }}
                 aria-label="Against which agreement"
                 value={view.chosen ?? ''}
-                onChange={(event) =>
-                  router.push(`/jobs/${view.job.id}/schedule/progress?against=${event.target.value}`, { scroll: false })
-                }
+                onChange={(event) => router.push(routes.progress(view.job.id, event.target.value), { scroll: false })}
               >
                 {view.baselines.map((one) => (
                   <option key={one.id} value={one.id}>
@@ -53,7 +52,7 @@ export function Progress({ view }: { view: ProgressView }) {
             <Button size="sm" variant="outline-secondary" onClick={() => setKeeping(true)}>
               Keep today’s plan
             </Button>
-            <Link href={`/jobs/${view.job.id}/schedule`} className="btn btn-sm btn-outline-secondary">
+            <Link href={routes.schedule(view.job.id)} className="btn btn-sm btn-outline-secondary">
               To the board
             </Link>
           </span>

@@ -1,4 +1,5 @@
 'use client';
+import { api } from '@/contract/routes';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import type { PullView } from '@/contract/views/plan';
@@ -9,7 +10,7 @@ export function Pull({ task }: { task: string }) {
   const ask = async (): Promise<void> => {
     setView('asking');
     try {
-      const response = await fetch(`/api/plan/pull?task=${encodeURIComponent(task)}`);
+      const response = await fetch(api.pull(task));
       setView(response.ok ? ((await response.json()) as PullView) : 'failed');
     } catch {
       setView('failed');

@@ -1,4 +1,5 @@
 'use client';
+import { routes, type BoardShown, type Path } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
@@ -27,11 +28,9 @@ export function Schedule({ view }: { view: ScheduleView }) {
   };
   const blocks = board.rows.flatMap((row) => row.blocks);
   const block = blocks.find((one) => one.task === chosen);
-  const base = job ? `/jobs/${job.id}/schedule` : '/schedule';
-  const to = (change: { by?: string; weeks?: number; shift?: number; crew?: string; task?: string }): string => {
-    const terms = { by: view.by, weeks: view.weeks, shift, crew: view.crew ?? '', ...change };
-    const given = Object.entries(terms).filter(([, value]) => value !== '');
-    return `${base}?${new URLSearchParams(given.map(([key, value]) => [key, String(value)]))}`;
+  const to = (change: BoardShown): Path => {
+    const shown = { by: view.by, weeks: view.weeks, shift, crew: view.crew ?? undefined, ...change };
+    return job ? routes.schedule(job.id, shown) : routes.board(shown);
   };
   return (
     <>
@@ -85,7 +84,7 @@ export function Schedule({ view }: { view: ScheduleView }) {
               <Choice href={to({ shift: shift + 1 })}>later</Choice>
             </span>
             {job && (
-              <Link href={`/jobs/${job.id}/schedule/progress`} className="btn btn-sm btn-outline-secondary">
+              <Link href={routes.progress(job.id)} className="btn btn-sm btn-outline-secondary">
                 Slip and progress
               </Link>
             )}
@@ -251,7 +250,7 @@ function WhyHere({
           </p>
         ))}
       <p className="mt-3">
-        <Link href={block.area ? `/jobs/${block.jobId}/areas/${block.area}` : `/jobs/${block.jobId}/sequence`}>
+        <Link href={block.area ? routes.room(block.jobId, block.area) : routes.sequence(block.jobId)}>
           {block.area ? 'To the room' : 'To the order of the work'}
         </Link>
       </p>

@@ -1,4 +1,5 @@
 'use client';
+import { api } from '@/contract/routes';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { importOpenings, importShapes } from '@/contract/commands/layout';
@@ -78,7 +79,6 @@ export function Lists({ view, onDone }: { view: ScopePageView; onDone: () => voi
     setKind(next);
     setRead(undefined);
   };
-  const files = `/api/jobs/${job}/papers`;
   return (
     <>
       <div className="chips mb-3" role="group" aria-label="Which list">
@@ -115,22 +115,22 @@ export function Lists({ view, onDone }: { view: ScopePageView; onDone: () => voi
       </div>
       <ul className="lines">
         <li>
-          <a className="what" href={`${files}/scope.csv`}>
+          <a className="what" href={api.jobFile(job, 'scope.csv')}>
             lines of scope
           </a>
         </li>
         <li>
-          <a className="what" href={`${files}/walls-and-sections.csv`}>
+          <a className="what" href={api.jobFile(job, 'walls-and-sections.csv')}>
             walls and sections
           </a>
         </li>
         <li>
-          <a className="what" href={`${files}/openings.csv`}>
+          <a className="what" href={api.jobFile(job, 'openings.csv')}>
             openings
           </a>
         </li>
         <li>
-          <a className="what" href={`${files}/materials.csv`}>
+          <a className="what" href={api.jobFile(job, 'materials.csv')}>
             materials
           </a>
         </li>

@@ -1,4 +1,5 @@
 'use client';
+import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
@@ -33,7 +34,6 @@ export function Materials({ view }: { view: MaterialsView }) {
   ];
   if (by === 'trade') groups.sort(([a], [b]) => (a < b ? -1 : 1));
   const cuts = view.calculations.filter((one) => one.calculator === 'cut-list' && one.output);
-  const paper = `/api/jobs/${view.job.id}/papers/materials`;
   return (
     <>
       <JobPlaces job={view.job} />
@@ -51,13 +51,13 @@ export function Materials({ view }: { view: MaterialsView }) {
             )}
           </span>
           <span className="push actions no-print">
-            <Link className="btn btn-primary" href="/bench">
+            <Link className="btn btn-primary" href={routes.bench()}>
               Compute something
             </Link>
-            <a className="btn btn-outline-secondary" href={`${paper}.pdf`}>
+            <a className="btn btn-outline-secondary" href={api.jobFile(view.job.id, 'materials.pdf')}>
               PDF
             </a>
-            <a className="btn btn-outline-secondary" href={`${paper}.csv`}>
+            <a className="btn btn-outline-secondary" href={api.jobFile(view.job.id, 'materials.csv')}>
               CSV
             </a>
             <PrintButton>Print</PrintButton>
@@ -67,8 +67,8 @@ export function Materials({ view }: { view: MaterialsView }) {
           <div key={one.id} className="notice bad">
             <Mark kind="stop" />
             <div>
-              <Link href={`/jobs/${view.job.id}/areas/${one.areaId}/layout`}>{one.area}</Link>, {one.title}:{' '}
-              {one.problem} It is left out of the list.
+              <Link href={routes.layout(view.job.id, one.areaId)}>{one.area}</Link>, {one.title}: {one.problem} It is
+              left out of the list.
             </div>
           </div>
         ))}
@@ -78,7 +78,7 @@ export function Materials({ view }: { view: MaterialsView }) {
               Nothing is computed for this job yet. Draw a room or a face, then open a calculator on Bench for it and
               keep the result: the list makes itself.
             </p>
-            <Link className="btn btn-primary" href="/bench">
+            <Link className="btn btn-primary" href={routes.bench()}>
               To Bench
             </Link>
           </div>
@@ -165,7 +165,10 @@ export function Materials({ view }: { view: MaterialsView }) {
                     </div>
                   </div>
                   <span className="no-print d-flex gap-2 align-items-start">
-                    <Link className="btn btn-link btn-sm p-0" href={`/bench/${one.calculator}?kept=${one.id}`}>
+                    <Link
+                      className="btn btn-link btn-sm p-0"
+                      href={routes.calculator(one.calculator, { kept: one.id })}
+                    >
                       Open
                       <span className="visually-hidden">
                         {' '}

@@ -1,3 +1,4 @@
+import { routes } from '@/contract/routes';
 import type { ScopeCounts } from '@/contract/views/scope';
 import { SubPlaces } from '../kit/sub-places';
 
@@ -6,16 +7,15 @@ export function ScopePlaces({ job, counts }: { job: string; counts?: ScopeCounts
   return (
     <SubPlaces
       of="Scope"
-      base={`/jobs/${job}/scope`}
       places={[
-        { path: '', label: 'By area' },
-        { path: '/visit', label: 'First visit' },
-        { path: '/assumptions', label: 'Assumptions', waiting: counts?.assumptions ?? 0 },
-        { path: '/options', label: 'Options', waiting: counts?.options ?? 0 },
-        { path: '/levels', label: 'Levels' },
-        { path: '/materials', label: 'Materials' },
-        { path: '/changes', label: 'Changes', waiting: counts?.changes ?? 0 },
-        { path: '/statement', label: 'Statement' },
+        { path: routes.scope(job), label: 'By area' },
+        { path: routes.firstVisit(job), label: 'First visit' },
+        { path: routes.assumptions(job), label: 'Assumptions', waiting: counts?.assumptions ?? 0 },
+        { path: routes.options(job), label: 'Options', waiting: counts?.options ?? 0 },
+        { path: routes.levels(job), label: 'Levels' },
+        { path: routes.materials(job), label: 'Materials' },
+        { path: routes.changes(job), label: 'Changes', waiting: counts?.changes ?? 0 },
+        { path: routes.statement(job), label: 'Statement' },
       ]}
     />
   );

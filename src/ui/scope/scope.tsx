@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
@@ -79,7 +80,7 @@ export function Scope({ view }: { view: ScopePageView }) {
               Nothing is written down yet. Go round once, outside and inside, and begin with what is <em>not</em>{' '}
               included in each room: that is what is forgotten first.
             </p>
-            <Link className="btn btn-primary" href={`/jobs/${view.job.id}/scope/visit`}>
+            <Link className="btn btn-primary" href={routes.firstVisit(view.job.id)}>
               Begin the first visit
             </Link>
           </div>
@@ -89,10 +90,10 @@ export function Scope({ view }: { view: ScopePageView }) {
             <section key={area.id}>
               <div className="block-head">
                 <h2>
-                  <Link href={`/jobs/${view.job.id}/areas/${area.id}`}>{area.name}</Link>
+                  <Link href={routes.room(view.job.id, area.id)}>{area.name}</Link>
                 </h2>
                 <span className="soft small-text">{[area.place, area.side].filter(Boolean).join(', ')}</span>
-                <Link className="push small-text no-print" href={`/jobs/${view.job.id}/scope/visit?area=${area.id}`}>
+                <Link className="push small-text no-print" href={routes.firstVisit(view.job.id, area.id)}>
                   go on there
                 </Link>
               </div>

@@ -1,4 +1,5 @@
 'use client';
+import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -35,10 +36,9 @@ export function StatementPage({ view }: { view: StatementView }) {
         { text: `Version ${(newest?.number ?? 0) + 1} is made.` },
       )
     )
-      router.push(`/jobs/${view.job.id}/scope/statement`);
+      router.push(routes.statement(view.job.id));
   };
-  const paper = (kind: 'pdf' | 'csv'): string =>
-    `/api/jobs/${view.job.id}/papers/statement.${kind}${shown ? `?version=${shown.number}` : ''}`;
+  const paper = (kind: 'pdf' | 'csv'): string => api.jobFile(view.job.id, `statement.${kind}`, shown?.number);
   return (
     <>
       <JobPlaces job={view.job} />
@@ -91,7 +91,7 @@ export function StatementPage({ view }: { view: StatementView }) {
             {content.areas.length === 0 ? (
               <div className="empty">
                 <p>Nothing is written down yet. A statement is made from the lines of the first visit.</p>
-                <Link className="btn btn-primary" href={`/jobs/${view.job.id}/scope/visit`}>
+                <Link className="btn btn-primary" href={routes.firstVisit(view.job.id)}>
                   To the first visit
                 </Link>
               </div>
@@ -113,7 +113,7 @@ export function StatementPage({ view }: { view: StatementView }) {
                     />
                     <div className="what">
                       <Link
-                        href={`/jobs/${view.job.id}/scope/statement?version=${one.number}`}
+                        href={routes.statement(view.job.id, one.number)}
                         {...(one.id === shown?.id ? { 'aria-current': 'page' as const } : {})}
                       >
                         Version {one.number}

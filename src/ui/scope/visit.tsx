@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -36,7 +37,7 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
   );
   const area = view.areas[number];
   const next = view.areas[number + 1];
-  const go = (id: string): void => router.push(`/jobs/${view.job.id}/scope/visit?area=${id}`);
+  const go = (id: string): void => router.push(routes.firstVisit(view.job.id, id));
   const close = (): void => setOpen(undefined);
   return (
     <>
@@ -48,7 +49,7 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
             {view.areas.map((one) => (
               <li key={one.id}>
                 <Link
-                  href={`/jobs/${view.job.id}/scope/visit?area=${one.id}`}
+                  href={routes.firstVisit(view.job.id, one.id)}
                   {...(one.id === area?.id ? { 'aria-current': 'page' as const } : {})}
                 >
                   <Mark kind={one.lines.length > 0 ? 'done' : 'not-begun'} silent /> <span>{one.name}</span>{' '}
@@ -114,7 +115,7 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
             {area.phases.length === 0 && (
               <p className="soft small-text mt-2 mb-0">
                 A step shows what is believed:{' '}
-                <Link href={`/jobs/${view.job.id}/set-out`}>choose what is to be done here</Link> first.
+                <Link href={routes.areas(view.job.id)}>choose what is to be done here</Link> first.
               </p>
             )}
             <ul className="lines">
@@ -126,7 +127,7 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
             </ul>
             <div className="block-head">
               <h2>Measured</h2>
-              <Link className="push small-text" href={`/jobs/${view.job.id}/areas/${area.id}/layout`}>
+              <Link className="push small-text" href={routes.layout(view.job.id, area.id)}>
                 {area.drawn ? 'to the drawing' : 'draw it'}
               </Link>
             </div>
@@ -163,7 +164,7 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
                   {next.name} →
                 </Button>
               ) : (
-                <Link className="btn btn-primary btn-lg" href={`/jobs/${view.job.id}/scope/statement`}>
+                <Link className="btn btn-primary btn-lg" href={routes.statement(view.job.id)}>
                   To the statement →
                 </Link>
               )}

@@ -1,4 +1,5 @@
 'use client';
+import { api } from '@/contract/routes';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useFieldArray, useFormContext } from 'react-hook-form';
@@ -86,7 +87,7 @@ export function Alternatives({ view }: { view: SelectionPageView }) {
                   <th key={one.id} scope="col">
                     {one.picture && (
                       <img
-                        src={`/api/pictures/${one.picture}?w=240`}
+                        src={api.picture(one.picture, 240)}
                         alt=""
                         width={120}
                         height={90}

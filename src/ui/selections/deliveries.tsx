@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
@@ -183,7 +184,7 @@ function Delivery({
         {delivery.items.map((item) => (
           <li key={item.id}>
             <div className="what">
-              <Link href={`/jobs/${view.job.id}/selections/${item.id}`}>{item.text}</Link>{' '}
+              <Link href={routes.selection(view.job.id, item.id)}>{item.text}</Link>{' '}
               <span className="soft">
                 {item.area}
                 {item.needBy ? `, needed ${day(item.needBy)}` : ''}
@@ -220,7 +221,7 @@ function Loose({ view }: { view: DeliveriesView }) {
           <li key={one.id}>
             <Mark kind="waiting" silent />
             <div className="what">
-              <Link href={`/jobs/${view.job.id}/selections/${one.id}`}>{one.text}</Link>
+              <Link href={routes.selection(view.job.id, one.id)}>{one.text}</Link>
             </div>
             <span className="small-text soft text-nowrap">
               {one.expectedOn
@@ -253,7 +254,7 @@ function StoreMap({ view }: { view: DeliveriesView }) {
             <ul>
               {rooms.map((room) => (
                 <li key={room.id} className={room.kept || (room.busy && room.busy.from <= view.today) ? 'busy' : ''}>
-                  <Link href={`/jobs/${view.job.id}/areas/${room.id}`} className="plain fw-bold">
+                  <Link href={routes.room(view.job.id, room.id)} className="plain fw-bold">
                     {room.name}
                   </Link>
                   <span className="d-block">
@@ -453,8 +454,8 @@ function People() {
   const people = peopleFor(heaviest);
   return (
     <p className={`small-text mb-0 ${there && there < people ? 'bad' : 'soft'}`}>
-      {people} people by usual guidance, or a machine. <Link href="/bench/lift">Work it out for a piece</Link>; your
-      health and safety rules decide.
+      {people} people by usual guidance, or a machine.{' '}
+      <Link href={routes.calculator('lift')}>Work it out for a piece</Link>; your health and safety rules decide.
     </p>
   );
 }

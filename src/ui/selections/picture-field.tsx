@@ -1,4 +1,5 @@
 'use client';
+import { api } from '@/contract/routes';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { useController, useFormContext } from 'react-hook-form';
@@ -31,7 +32,7 @@ export function PictureField({ name, label }: { name: string; label: string }) {
       <div className="d-flex gap-2 align-items-center">
         {hash && (
           <img
-            src={`/api/pictures/${hash}?w=240`}
+            src={api.picture(hash, 240)}
             alt="What is kept so far"
             width={72}
             height={54}

@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import { flexRender, getCoreRowModel, getFilteredRowModel, useReactTable, type ColumnDef } from '@tanstack/react-table';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -101,7 +102,7 @@ function columnsFor(today: Day, job: string): ColumnDef<SelectionView>[] {
   const show: Record<keyof typeof HEADS, (item: SelectionView) => React.ReactNode> = {
     what: (item) => (
       <>
-        <Link href={`/jobs/${job}/selections/${item.id}`} className="fw-bold">
+        <Link href={routes.selection(job, item.id)} className="fw-bold">
           {item.category}
         </Link>
         {item.follows && (
@@ -121,7 +122,7 @@ function columnsFor(today: Day, job: string): ColumnDef<SelectionView>[] {
     ),
     where: (item) => (
       <>
-        <Link href={`/jobs/${job}/areas/${item.areaId}`}>{item.area}</Link>
+        <Link href={routes.room(job, item.areaId)}>{item.area}</Link>
         <div className="small-text soft">{item.returnTrip ? 'return trip' : item.step}</div>
       </>
     ),

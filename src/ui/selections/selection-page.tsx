@@ -1,4 +1,5 @@
 'use client';
+import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
@@ -48,7 +49,7 @@ export function SelectionPage({ view }: { view: SelectionPageView }) {
         <div className="page-head">
           <h1>{item.category}</h1>
           <span className="soft">
-            <Link href={`/jobs/${view.job.id}/areas/${item.areaId}`}>{item.area}</Link>, for {item.step}
+            <Link href={routes.room(view.job.id, item.areaId)}>{item.area}</Link>, for {item.step}
             {item.returnTrip ? ' on a return trip' : ''}
           </span>
           <span className="push actions no-print">
@@ -202,10 +203,7 @@ function Next({ view, onOpen }: { view: SelectionPageView; onOpen: (open: Open) 
           </Button>
         )}
         {(item.state === 'fitted' || item.state === 'checked') && (
-          <Link
-            className="btn btn-outline-secondary"
-            href={`/jobs/${view.job.id}/selections/deliveries?left=${item.id}`}
-          >
+          <Link className="btn btn-outline-secondary" href={routes.deliveries(view.job.id, item.id)}>
             Something is left over
           </Link>
         )}
@@ -216,7 +214,7 @@ function Next({ view, onOpen }: { view: SelectionPageView; onOpen: (open: Open) 
       {item.follows && !isHere(item.state) && <FitLater view={view} />}
       {view.related.map((one) => (
         <p key={one.id} className="mb-0">
-          <Link href={`/jobs/${view.job.id}/selections/${one.id}`}>{one.text}</Link>
+          <Link href={routes.selection(view.job.id, one.id)}>{one.text}</Link>
         </p>
       ))}
     </section>
@@ -293,9 +291,9 @@ function Facts({ view }: { view: SelectionPageView }) {
             ))}
         </dl>
         {item.picture && (
-          <a href={`/api/pictures/${item.picture}?w=1280`} className="plain">
+          <a href={api.picture(item.picture, 1280)} className="plain">
             <img
-              src={`/api/pictures/${item.picture}?w=240`}
+              src={api.picture(item.picture, 240)}
               alt={`${item.category}, ${item.choice}`}
               width={200}
               height={150}
@@ -350,9 +348,9 @@ function Checks({ view }: { view: SelectionPageView }) {
               </div>
             </div>
             {check.picture && (
-              <a href={`/api/pictures/${check.picture}?w=1280`} className="plain">
+              <a href={api.picture(check.picture, 1280)} className="plain">
                 <img
-                  src={`/api/pictures/${check.picture}?w=240`}
+                  src={api.picture(check.picture, 240)}
                   alt={`What was found: ${check.text}`}
                   width={96}
                   height={72}
@@ -373,7 +371,7 @@ function Requests({ view }: { view: SelectionPageView }) {
     <section>
       <div className="block-head">
         <h2>What its order waits for</h2>
-        <Link href={`/jobs/${view.job.id}/selections/requests`} className="push small-text">
+        <Link href={routes.requests(view.job.id)} className="push small-text">
           all of them
         </Link>
       </div>
@@ -389,7 +387,7 @@ function Requests({ view }: { view: SelectionPageView }) {
           <li key={request.id}>
             <Mark kind={request.standing === 'answered' ? 'done' : request.late ? 'stop' : 'waiting'} silent />
             <div className="what">
-              <Link href={`/jobs/${view.job.id}/selections/requests#${request.id}`}>{request.subject}</Link>
+              <Link href={routes.requests(view.job.id, request.id)}>{request.subject}</Link>
               <div className={`small-text ${request.late ? 'bad' : 'soft'}`}>
                 {request.standing}
                 {request.standing === 'answered' ? '' : `, expected ${formatDay(request.expected, view.today)}`}

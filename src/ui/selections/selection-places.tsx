@@ -1,3 +1,4 @@
+import { routes } from '@/contract/routes';
 import type { SelectionCounts } from '@/contract/views/selections';
 import { SubPlaces } from '../kit/sub-places';
 
@@ -6,11 +7,10 @@ export function SelectionPlaces({ job, counts }: { job: string; counts?: Selecti
   return (
     <SubPlaces
       of="Selections"
-      base={`/jobs/${job}/selections`}
       places={[
-        { path: '', label: 'By urgency' },
-        { path: '/requests', label: 'Approvals and answers', waiting: counts?.requests ?? 0 },
-        { path: '/deliveries', label: 'Deliveries and storage', waiting: counts?.deliveries ?? 0 },
+        { path: routes.selections(job), label: 'By urgency' },
+        { path: routes.requests(job), label: 'Approvals and answers', waiting: counts?.requests ?? 0 },
+        { path: routes.deliveries(job), label: 'Deliveries and storage', waiting: counts?.deliveries ?? 0 },
       ]}
     />
   );

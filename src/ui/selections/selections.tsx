@@ -1,4 +1,5 @@
 'use client';
+import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
@@ -127,13 +128,13 @@ export function Selections({ view }: { view: SelectionsView }) {
             <Button size="sm" variant="link" onClick={() => setOpen('list')} disabled={view.areas.length === 0}>
               Read a list
             </Button>
-            <a className="btn btn-sm btn-link" href={`/api/jobs/${view.job.id}/papers/selections.csv`}>
+            <a className="btn btn-sm btn-link" href={api.jobFile(view.job.id, 'selections.csv')}>
               As CSV
             </a>
-            <a className="btn btn-sm btn-link" href={`/api/jobs/${view.job.id}/papers/room-sheets.pdf`}>
+            <a className="btn btn-sm btn-link" href={api.jobFile(view.job.id, 'room-sheets.pdf')}>
               Room sheets
             </a>
-            <Link className="btn btn-sm btn-link" href="/suppliers">
+            <Link className="btn btn-sm btn-link" href={routes.suppliers()}>
               Suppliers
             </Link>
           </span>

@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
@@ -183,7 +184,7 @@ function One({ supplier, today, onOpen }: { supplier: Supplier; today: Day; onOp
           <li key={order.id}>
             <Mark kind={order.after > 0 ? 'stop' : 'under-way'} silent />
             <div className="what">
-              <Link href={`/jobs/${order.job}/selections/${order.id}`}>{order.text}</Link>{' '}
+              <Link href={routes.selection(order.job, order.id)}>{order.text}</Link>{' '}
               <span className="soft">{order.jobName}</span>
               <div className={`small-text ${order.after > 0 ? 'bad' : 'soft'}`}>
                 {order.state}

@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
@@ -13,7 +14,7 @@ export function HoldActions({ hold, job }: { hold: HoldView; job: string }) {
   const { id, version } = hold;
   if (hold.request)
     return (
-      <Link className="small-text no-print" href={`/jobs/${job}/selections/requests#${hold.request}`}>
+      <Link className="small-text no-print" href={routes.requests(job, hold.request)}>
         Settle it where it was asked for<span className="visually-hidden">: {hold.text}</span>
       </Link>
     );

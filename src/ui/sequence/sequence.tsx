@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
@@ -74,7 +75,7 @@ export function Sequence({ view }: { view: SequenceView }) {
               <div className="empty">
                 <p className="mb-0">
                   No steps yet. They come from what is to be done in each area:{' '}
-                  <Link href={`/jobs/${view.job.id}/set-out`}>set out the areas</Link>.
+                  <Link href={routes.areas(view.job.id)}>set out the areas</Link>.
                 </p>
               </div>
             )}

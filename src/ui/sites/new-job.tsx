@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import { useRouter } from 'next/navigation';
 import { openJob } from '@/contract/commands/sites';
 import type { Day } from '@/core/units/day';
@@ -17,7 +18,7 @@ export function NewJob({ today }: { today: Day }) {
       <CommandForm
         kind={openJob}
         submit="Open the job"
-        onDone={({ id }) => router.push(`/jobs/${id}/set-out`)}
+        onDone={({ id }) => router.push(routes.areas(id))}
         start={() => ({ id: newId(), name: '', units: 'metric' as const, startDay: today, livedIn: false })}
       >
         <JobFields />

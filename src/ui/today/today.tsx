@@ -1,3 +1,4 @@
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import type { TodayView } from '@/contract/views/plan';
 import { formatDay } from '@/core/units/day';
@@ -64,7 +65,7 @@ function Sites({ view }: { view: TodayView }) {
           <li key={site.job} className="align-items-center">
             <Mark kind={site.urgent ? 'stop' : 'waiting'} silent />
             <div className="what">
-              <Link href={`/jobs/${site.job}`} className="fw-bold">
+              <Link href={routes.rooms(site.job)} className="fw-bold">
                 {site.name}
               </Link>
               <div className={`small-text ${site.urgent ? 'bad' : 'soft'}`}>{site.why.join(' · ')}</div>
@@ -85,7 +86,7 @@ function OnSite({ view }: { view: TodayView }) {
     <section>
       <div className="block-head">
         <h2>On site today</h2>
-        <Link href="/schedule" className="push small-text">
+        <Link href={routes.board()} className="push small-text">
           whole schedule
         </Link>
       </div>
@@ -95,7 +96,7 @@ function OnSite({ view }: { view: TodayView }) {
           <li key={row.job}>
             <Mark kind="under-way" silent />
             <div className="what">
-              <Link href={`/jobs/${row.job}/schedule`} className="fw-bold">
+              <Link href={routes.schedule(row.job)} className="fw-bold">
                 {row.name}
               </Link>
               <Half name="all day" works={row.morning.filter((work) => row.afternoon.includes(work))} />
@@ -139,11 +140,7 @@ function Holds({ view }: { view: TodayView }) {
             <Mark kind={hold.overdue ? 'stop' : 'waiting'} />
             <div className="what">
               <Link
-                href={
-                  hold.request
-                    ? `/jobs/${hold.job}/selections/requests#${hold.request}`
-                    : `/jobs/${hold.job}/areas/${hold.areaId}`
-                }
+                href={hold.request ? routes.requests(hold.job, hold.request) : routes.room(hold.job, hold.areaId)}
                 className="fw-bold"
               >
                 {hold.jobName}, {hold.area}: {hold.label}
@@ -174,7 +171,7 @@ function Orders({ view }: { view: TodayView }) {
           <li key={order.selection}>
             <Mark kind={order.late ? 'stop' : 'waiting'} />
             <div className="what">
-              <Link href={`/jobs/${order.job}/selections/${order.selection}`} className="fw-bold">
+              <Link href={routes.selection(order.job, order.selection)} className="fw-bold">
                 {order.category}
               </Link>{' '}
               <span className="soft">
@@ -213,7 +210,7 @@ function Requests({ view }: { view: TodayView }) {
           <li key={request.request}>
             <Mark kind={request.late ? 'stop' : 'waiting'} />
             <div className="what">
-              <Link href={`/jobs/${request.job}/selections/requests#${request.request}`} className="fw-bold">
+              <Link href={routes.requests(request.job, request.request)} className="fw-bold">
                 {capital(request.text)}
               </Link>{' '}
               <span className="soft">{request.jobName}</span>
@@ -236,7 +233,7 @@ function Calls({ view }: { view: TodayView }) {
       <div className="block-head">
         <h2>Call</h2>
         {view.run.open > 0 && (
-          <Link href="/runs" className="push small-text">
+          <Link href={routes.runs()} className="push small-text">
             {view.run.open} to buy on one run
           </Link>
         )}
@@ -273,7 +270,7 @@ function Drafts({ view }: { view: TodayView }) {
           <li key={row.job}>
             <Mark kind="waiting" silent />
             <div className="what">
-              <Link href={`/jobs/${row.job}/updates`} className="fw-bold">
+              <Link href={routes.news(row.job)} className="fw-bold">
                 {row.jobName}
               </Link>{' '}
               <span className="soft">{count(row.count, 'draft')}</span>
@@ -296,7 +293,7 @@ function Finishes({ view }: { view: TodayView }) {
           <li key={row.job}>
             <Mark kind={row.late > 0 ? 'stop' : row.finish ? 'under-way' : 'not-begun'} silent />
             <div className="what">
-              <Link href={`/jobs/${row.job}/schedule`} className="fw-bold">
+              <Link href={routes.schedule(row.job)} className="fw-bold">
                 {row.name}
               </Link>{' '}
               {row.finish ? formatDay(row.finish, view.today) : 'no plan yet'}
@@ -327,10 +324,10 @@ function NoJobs() {
           from a list you have as CSV. A first plan is there as soon as the rooms are set out and the firm has its subs.
         </p>
         <div className="actions">
-          <Link href="/jobs/new" className="btn btn-primary">
+          <Link href={routes.newJob()} className="btn btn-primary">
             Open the first job
           </Link>
-          <Link href="/firm" className="btn btn-outline-secondary">
+          <Link href={routes.firm()} className="btn btn-outline-secondary">
             Name the subs
           </Link>
         </div>

@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
@@ -86,7 +87,7 @@ export function Completion({ view }: { view: CompletionView }) {
                     <li key={part.id}>
                       <Mark kind="waiting" />
                       <div className="what">
-                        <Link href={`/jobs/${view.job.id}/selections/${part.id}`}>{part.category}</Link>{' '}
+                        <Link href={routes.selection(view.job.id, part.id)}>{part.category}</Link>{' '}
                         <span className="soft">
                           · {part.area}, {part.state}
                         </span>

@@ -1,4 +1,5 @@
 'use client';
+import { api } from '@/contract/routes';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { NarrationView } from '@/contract/views/walk';
@@ -84,13 +85,7 @@ export function Drafts({
         {narration.name} · {open.length === 0 ? 'every draft settled' : `${open.length} to settle`}
       </h2>
       {narration.recording && (
-        <audio
-          ref={player}
-          controls
-          preload="none"
-          src={`/api/recordings/${narration.recording}`}
-          className="w-100 mt-1"
-        />
+        <audio ref={player} controls preload="none" src={api.recording(narration.recording)} className="w-100 mt-1" />
       )}
       {!reading && open.length > 1 && (
         <div className="chips mt-2" role="group" aria-label="Accept all of a kind">

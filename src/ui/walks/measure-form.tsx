@@ -4,7 +4,7 @@ import { Button, Form } from 'react-bootstrap';
 import type { WalkArea } from '@/contract/views/walk';
 import { formatLength, parseLength, type LengthSystem } from '@/core/units/length';
 import { differenceWords } from '@/core/walks/measured-again';
-import { simulatedMeter } from '../desks/meter';
+import { simulatedMeter } from '../devices/meter';
 import { InWallForm } from './in-wall-form';
 import type { Walking } from './use-walk';
 

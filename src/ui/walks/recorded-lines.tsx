@@ -1,4 +1,5 @@
 'use client';
+import { api } from '@/contract/routes';
 import { useCallback, useState } from 'react';
 import type { Recorded } from '@/contract/views/walk';
 import { triggersOf } from '@/core/safety/triggers';
@@ -9,7 +10,7 @@ import { MarkEditor } from '../pictures/mark-editor';
 import type { Terms } from './area-body';
 
 export const pictureSource = (picture: string, width: 240 | 1280): string =>
-  picture.startsWith('blob:') ? picture : `/api/pictures/${picture}?w=${width}`;
+  picture.startsWith('blob:') ? picture : api.picture(picture, width);
 
 /** What was recorded here on this walk, each with a way back; pictures can be drawn on; what is dangerous says so. */
 export function RecordedLines({ area, walking }: Terms) {

@@ -1,3 +1,4 @@
+import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import type { ReviewView } from '@/contract/views/walk';
 import { daysBetween, formatDay } from '@/core/units/day';
@@ -29,7 +30,7 @@ export function Review({ view }: { view: ReviewView }) {
             {walk.kind} walk by {walk.by}, {walk.when} · {Math.round(view.done * 100)} % of the work is done
           </span>
           {!walk.finished && (
-            <Link href={`/walk/${walk.id}`} className="btn btn-primary push">
+            <Link href={routes.walk(walk.id)} className="btn btn-primary push">
               Go on walking
             </Link>
           )}
@@ -46,7 +47,7 @@ export function Review({ view }: { view: ReviewView }) {
               {view.areas.map((area) => (
                 <li key={area.id}>
                   <div className="what">
-                    <Link className="fw-bold" href={`/jobs/${job.id}/areas/${area.id}`}>
+                    <Link className="fw-bold" href={routes.room(job.id, area.id)}>
                       {area.name}
                     </Link>
                     {area.lines.map((line) => (
@@ -84,7 +85,7 @@ export function Review({ view }: { view: ReviewView }) {
                 <div className="block-head">
                   <h2>Pictures</h2>
                 </div>
-                <Pictures pictures={view.pictures} from="/api/pictures" />
+                <Pictures pictures={view.pictures} source={api.picture} />
               </>
             )}
           </div>
@@ -96,7 +97,7 @@ export function Review({ view }: { view: ReviewView }) {
                   {one.open === 0
                     ? 'every draft settled'
                     : `${one.open} ${one.open === 1 ? 'draft waits' : 'drafts wait'} for your word`}
-                  . <Link href={`/walk/${walk.id}`}>In the walk, Line, Tell</Link>
+                  . <Link href={routes.walk(walk.id)}>In the walk, Line, Tell</Link>
                 </span>
               </p>
             ))}
@@ -126,7 +127,7 @@ export function Review({ view }: { view: ReviewView }) {
             </ul>
             {view.moved.length > 12 && (
               <p className="soft small-text">
-                and {view.moved.length - 12} more on the <Link href={`/jobs/${job.id}/schedule`}>schedule</Link>
+                and {view.moved.length - 12} more on the <Link href={routes.schedule(job.id)}>schedule</Link>
               </p>
             )}
             {view.rates.length > 0 && (
@@ -161,7 +162,7 @@ export function Review({ view }: { view: ReviewView }) {
                 <li key={draft.id}>
                   <Mark kind={draft.state === 'sent' ? 'done' : 'waiting'} />
                   <div className="what">
-                    <Link className="fw-bold" href={`/jobs/${job.id}/updates#${draft.id}`}>
+                    <Link className="fw-bold" href={routes.news(job.id, draft.id)}>
                       {draft.audience === 'client' ? 'Client' : 'Crew'}: {draft.title}
                     </Link>{' '}
                     <span className="soft">{draft.state}</span>

@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { Form } from 'react-bootstrap';
 import { buyShort, unbuyShort } from '@/contract/commands/completion';
@@ -60,7 +61,7 @@ export function RunList({ view }: { view: RunView }) {
                     }
                   />
                   <div className="small-text soft">
-                    <Link href={`/jobs/${line.job}`}>{line.jobName}</Link>, {line.area} · since {line.since}
+                    <Link href={routes.rooms(line.job)}>{line.jobName}</Link>, {line.area} · since {line.since}
                   </div>
                 </div>
                 <span className="soft small-text text-nowrap">{formatDay(line.day, view.today)}</span>

@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -27,7 +28,7 @@ export function StartWalk({
   const size = small ? { size: 'sm' as const } : {};
   if (openWalk)
     return (
-      <Link href={`/walk/${openWalk}`} className={`btn btn-primary text-nowrap ${small ? 'btn-sm' : ''}`}>
+      <Link href={routes.walk(openWalk)} className={`btn btn-primary text-nowrap ${small ? 'btn-sm' : ''}`}>
         Go on walking
       </Link>
     );
@@ -35,9 +36,9 @@ export function StartWalk({
     setBusy(true);
     const id = newId();
     const sent = await send(startWalk, { id, job, kind });
-    if (sent.ok) return router.push(`/walk/${id}`);
+    if (sent.ok) return router.push(routes.walk(id));
     const here = sent.problem.code === 'no-connection' ? await beginHere(job, kind) : undefined;
-    if (here) return window.location.assign(`/walk/${here}`);
+    if (here) return window.location.assign(routes.walk(here));
     say({ text: sent.problem.title });
     setBusy(false);
   };

@@ -4,7 +4,7 @@ import { Button, Form } from 'react-bootstrap';
 import type { NarrationView } from '@/contract/views/walk';
 import { readCaptions, writeCaptions, type Cue } from '@/core/narration/captions';
 import { timeNow } from '../offline/clock';
-import { simulatedDictation, spokenWalk } from '../desks/dictation';
+import { simulatedDictation, spokenWalk } from '../devices/dictation';
 import { Drafts } from './drafts';
 import type { Walking } from './use-walk';
 

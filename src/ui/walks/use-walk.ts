@@ -1,4 +1,5 @@
 'use client';
+import { api } from '@/contract/routes';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { leaveSite } from '@/contract/commands/completion';
 import {
@@ -141,7 +142,7 @@ export function useWalk(given: WalkPack): Walking {
       clearTimeout(timer);
       timer = setTimeout(() => void look(), GATHER_MS);
     };
-    const stream = new EventSource('/api/changes');
+    const stream = new EventSource(api.changes());
     stream.onmessage = soon;
     window.addEventListener('online', soon);
     return () => {

@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import { useEffect, useState } from 'react';
 import type { JobPack, WalkPack } from '@/contract/views/walk';
 import { WALK_KINDS, type WalkKind } from '@/core/walks/observation';
@@ -41,7 +42,7 @@ export function WalkHere() {
             <ul className="route">
               {kept.walks.map((one) => (
                 <li key={one.walk.id}>
-                  <button type="button" onClick={() => window.location.assign(`/walk/${one.walk.id}`)}>
+                  <button type="button" onClick={() => window.location.assign(routes.walk(one.walk.id))}>
                     <span className="fw-bold">{one.job.name}</span>
                     <span className="small-text soft">{one.walk.kind} walk</span>
                   </button>
@@ -72,7 +73,7 @@ function Begin({ job }: { job: JobPack }) {
   const [kind, setKind] = useState<WalkKind>('progress');
   const begin = async (): Promise<void> => {
     const id = await beginHere(job.job.id, kind);
-    if (id) window.location.assign(`/walk/${id}`);
+    if (id) window.location.assign(routes.walk(id));
   };
   return (
     <div className="check-line d-flex gap-2 align-items-center">

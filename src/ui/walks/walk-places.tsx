@@ -1,13 +1,13 @@
+import { routes } from '@/contract/routes';
 import { SubPlaces } from '../kit/sub-places';
 
 /** The pages of Walks. */
 export const WalkPlaces = ({ job }: { job: string }) => (
   <SubPlaces
     of="Walks"
-    base={`/jobs/${job}/walks`}
     places={[
-      { path: '', label: 'Walks' },
-      { path: '/completion', label: 'Completion' },
+      { path: routes.walks(job), label: 'Walks' },
+      { path: routes.completion(job), label: 'Completion' },
     ]}
   />
 );

@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
@@ -63,7 +64,7 @@ function Walking({ given }: { given: WalkPack }) {
     await walking.finish();
     // The route was scrolled to its end; the review begins at its top.
     window.scrollTo(0, 0);
-    router.push(`/jobs/${pack.job.id}/walks/${pack.walk.id}`);
+    router.push(routes.review(pack.job.id, pack.walk.id));
   }, [pack.job.id, pack.walk.id, router, walking]);
   const onward = useCallback(() => (next ? go(at + 1) : setPanel('route')), [at, go, next]);
   const open = useCallback((which: Panel) => {
@@ -137,7 +138,7 @@ function Walking({ given }: { given: WalkPack }) {
     <div className="walk">
       <header className="walk-top">
         <Link
-          href={`/jobs/${pack.job.id}`}
+          href={routes.rooms(pack.job.id)}
           aria-label={`Leave the walk, back to ${pack.job.name}; it can be gone on with`}
         >
           ‹ {pack.job.name}
@@ -148,12 +149,12 @@ function Walking({ given }: { given: WalkPack }) {
         {pack.walk.finished && (
           <p className="soft">
             This walk is finished. What you add now still belongs to it.{' '}
-            <Link href={`/jobs/${pack.job.id}/walks/${pack.walk.id}`}>To its review</Link>
+            <Link href={routes.review(pack.job.id, pack.walk.id)}>To its review</Link>
           </p>
         )}
         {!area && (
           <p>
-            This job has no areas yet. <Link href={`/jobs/${pack.job.id}/set-out`}>Set them out first.</Link>
+            This job has no areas yet. <Link href={routes.areas(pack.job.id)}>Set them out first.</Link>
           </p>
         )}
         {area && panel === 'route' && (

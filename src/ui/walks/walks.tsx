@@ -1,4 +1,5 @@
 'use client';
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
@@ -53,7 +54,7 @@ export function Walks({ view }: { view: WalksView }) {
               <div className="what">
                 <Link
                   className="fw-bold"
-                  href={walk.finished ? `/jobs/${view.job.id}/walks/${walk.id}` : `/walk/${walk.id}`}
+                  href={walk.finished ? routes.review(view.job.id, walk.id) : routes.walk(walk.id)}
                 >
                   {walk.when}, {walk.kind} walk
                 </Link>{' '}
@@ -61,7 +62,7 @@ export function Walks({ view }: { view: WalksView }) {
                 <div className="small-text soft">{walk.finished ? walk.summary : 'not finished'}</div>
               </div>
               {walk.finished && (
-                <Link className="small-text" href={`/jobs/${view.job.id}/walks/${walk.id}`}>
+                <Link className="small-text" href={routes.review(view.job.id, walk.id)}>
                   what it changed
                 </Link>
               )}

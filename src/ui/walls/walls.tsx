@@ -1,4 +1,5 @@
 'use client';
+import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
@@ -17,13 +18,12 @@ import { StartWalk } from '../walks/start-walk';
 /** Before a wall is closed: what has to be right. Afterwards: what is in it, and where with a tape. */
 export function Walls({ view }: { view: WallsView }) {
   const { job, area, check, walls } = view;
-  const paper = `/api/areas/${area.id}`;
   return (
     <>
       <JobPlaces job={job} />
       <div className="page">
         <p className="mb-1 small-text">
-          <Link href={`/jobs/${job.id}/areas/${area.id}`} className="soft">
+          <Link href={routes.room(job.id, area.id)} className="soft">
             {area.name}
           </Link>
         </p>
@@ -38,7 +38,7 @@ export function Walls({ view }: { view: WallsView }) {
           <span className="push actions no-print">
             <StartWalk job={job.id} openWalk={job.openWalk} kind="close-in" />
             {walls.length > 0 && (
-              <a className="btn btn-outline-secondary" href={`${paper}/walls.pdf`}>
+              <a className="btn btn-outline-secondary" href={api.areaFile(area.id, 'walls.pdf')}>
                 Paper (PDF)
               </a>
             )}
@@ -60,8 +60,8 @@ export function Walls({ view }: { view: WallsView }) {
                 <div className="block-head">
                   <h2>{wall.name}</h2>
                   <span className="push small-text no-print">
-                    <a href={`${paper}/inside-${wall.wall + 1}.svg`}>SVG</a> ·{' '}
-                    <a href={`${paper}/inside-${wall.wall + 1}.dxf`}>DXF</a>
+                    <a href={api.areaFile(area.id, `inside-${wall.wall + 1}.svg`)}>SVG</a> ·{' '}
+                    <a href={api.areaFile(area.id, `inside-${wall.wall + 1}.dxf`)}>DXF</a>
                   </span>
                 </div>
                 <DrawingView
@@ -82,9 +82,9 @@ export function Walls({ view }: { view: WallsView }) {
                         </div>
                       </div>
                       {thing.picture && (
-                        <a href={`/api/pictures/${thing.picture}?w=1280`}>
+                        <a href={api.picture(thing.picture, 1280)}>
                           <img
-                            src={`/api/pictures/${thing.picture}?w=240`}
+                            src={api.picture(thing.picture, 240)}
                             alt={`${thing.what} in ${wall.name}`}
                             width={72}
                             height={54}

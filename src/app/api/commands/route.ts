@@ -4,7 +4,7 @@ import { foundFirm } from '@/contract/commands/firm';
 import { signIn, whoAsks } from '@/server/access/session';
 import type { House } from '@/server/house';
 import { jsonBody, problem } from '@/server/http';
-import { openLink } from '@/server/updates/shared';
+import { openLink } from '@/server/public/shared';
 import { Refusal } from '@/server/door/refusal';
 import type { Who } from '@/server/door/who';
 

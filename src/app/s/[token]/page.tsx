@@ -1,8 +1,8 @@
 import { house } from '@/server/house';
-import { openLink, sharedView } from '@/server/updates/shared';
-import { ClosedLink } from '@/ui/shared/closed-link';
-import { ClientPage } from '@/ui/shared/client-page';
-import { CrewPage } from '@/ui/shared/crew-page';
+import { openLink, sharedView } from '@/server/public/shared';
+import { ClosedLink } from '@/ui/public/closed-link';
+import { ClientPage } from '@/ui/public/client-page';
+import { CrewPage } from '@/ui/public/crew-page';
 
 export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Shared with you', robots: { index: false } };

@@ -1,7 +1,7 @@
 import { route } from '@/server/route';
 import { Refusal } from '@/server/door/refusal';
 import { jobPaper, paperResponse } from '@/server/files/papers';
-import { openLink, sentStatement } from '@/server/updates/shared';
+import { openLink, sentStatement } from '@/server/public/shared';
 
 /** The statement as its client has it on their link, as a paper. */
 export const GET = route<{ token: string }>({ session: false }, async (house, _request, params) => {

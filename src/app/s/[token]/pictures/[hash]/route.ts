@@ -1,7 +1,7 @@
 import { route } from '@/server/route';
 import { Refusal } from '@/server/door/refusal';
 import { pictureResponse } from '@/server/files/picture-response';
-import { openLink, sharesPicture } from '@/server/updates/shared';
+import { openLink, sharesPicture } from '@/server/public/shared';
 
 /** A picture of the shared job, for whoever holds the link; no other picture of the house. */
 export const GET = route<{ token: string; hash: string }>({ session: false }, async (house, request, params) => {

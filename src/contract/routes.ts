@@ -1,0 +1,110 @@
+/**
+ * Every address of the application, said once. Interface and server ask here for a link, so that a page that moves moves in one
+ * place; `routes.test.ts` compares this table with the pages and route handlers that are there.
+ */
+export type Path = `/${string}`;
+
+/** `?a=1&b=2` of what is given; nothing for what is not. */
+function query(values: object): string {
+  const given = new URLSearchParams();
+  for (const [name, value] of Object.entries(values)) {
+    if (value !== undefined) given.set(name, String(value));
+  }
+  return given.size > 0 ? `?${given}` : '';
+}
+
+/** The place on a page of one thing. */
+const hash = (id: string | undefined): string => (id === undefined ? '' : `#${id}`);
+
+/** What a board shows: rows by trade or room, how many weeks from which shift, one crew only, one task opened. */
+export interface BoardShown {
+  by?: 'trade' | 'room' | undefined;
+  weeks?: number | undefined;
+  shift?: number | undefined;
+  crew?: string | undefined;
+  task?: string | undefined;
+}
+
+/** The places of a job and their pages. */
+export const jobRoutes = {
+  rooms: (job: string): Path => `/jobs/${job}`,
+  areas: (job: string): Path => `/jobs/${job}/areas`,
+  room: (job: string, area: string): Path => `/jobs/${job}/areas/${area}`,
+  layout: (job: string, area: string): Path => `/jobs/${job}/areas/${area}/layout`,
+  /** The wall record of an area, at one of its walls (from 1). */
+  walls: (job: string, area: string, wall?: number): Path =>
+    `/jobs/${job}/areas/${area}/walls${hash(wall === undefined ? undefined : `wall-${wall}`)}`,
+
+  scope: (job: string): Path => `/jobs/${job}/scope`,
+  firstVisit: (job: string, area?: string): Path => `/jobs/${job}/scope/visit${query({ area })}`,
+  assumptions: (job: string): Path => `/jobs/${job}/scope/assumptions`,
+  options: (job: string): Path => `/jobs/${job}/scope/options`,
+  levels: (job: string): Path => `/jobs/${job}/scope/levels`,
+  materials: (job: string): Path => `/jobs/${job}/scope/materials`,
+  changes: (job: string): Path => `/jobs/${job}/scope/changes`,
+  statement: (job: string, version?: number): Path => `/jobs/${job}/scope/statement${query({ version })}`,
+
+  selections: (job: string): Path => `/jobs/${job}/selections`,
+  selection: (job: string, selection: string): Path => `/jobs/${job}/selections/${selection}`,
+  requests: (job: string, request?: string): Path => `/jobs/${job}/selections/requests${hash(request)}`,
+  deliveries: (job: string, left?: string): Path => `/jobs/${job}/selections/deliveries${query({ left })}`,
+
+  sequence: (job: string): Path => `/jobs/${job}/sequence`,
+  schedule: (job: string, show: BoardShown = {}): Path => `/jobs/${job}/schedule${query(show)}`,
+  progress: (job: string, against?: string): Path => `/jobs/${job}/schedule/progress${query({ against })}`,
+
+  walks: (job: string): Path => `/jobs/${job}/walks`,
+  review: (job: string, walk: string): Path => `/jobs/${job}/walks/${walk}`,
+  completion: (job: string): Path => `/jobs/${job}/walks/completion`,
+
+  news: (job: string, update?: string): Path => `/jobs/${job}/news${hash(update)}`,
+} as const;
+
+/** The pages that belong to no one job. */
+export const routes = {
+  ...jobRoutes,
+  today: (): Path => '/',
+  board: (show: BoardShown = {}): Path => `/schedule${query(show)}`,
+  runs: (): Path => '/runs',
+  bench: (area?: string): Path => `/bench${query({ area })}`,
+  calculator: (name: string, show: { kept?: string; area?: string } = {}): Path => `/bench/${name}${query(show)}`,
+  suppliers: (): Path => '/suppliers',
+  coordination: (): Path => '/coordination',
+  firm: (): Path => '/firm',
+  newJob: (): Path => '/jobs/new',
+  signIn: (): Path => '/sign-in',
+  welcome: (): Path => '/welcome',
+  /** A walk as it is walked; without a walk, what this device can begin with no signal. */
+  walk: (walk?: string): Path => (walk === undefined ? '/walk' : `/walk/${walk}`),
+} as const;
+
+/** What somebody outside is sent: a page, its pictures, its paper, a calendar. The token is the right to see it. */
+export const publicRoutes = {
+  page: (token: string): Path => `/s/${token}`,
+  picture: (token: string, picture: string, width?: number): Path =>
+    `/s/${token}/pictures/${picture}${query({ w: width })}`,
+  statement: (token: string): Path => `/s/${token}/statement.pdf`,
+  calendar: (token: string): Path => `/calendar/${token}.ics`,
+} as const;
+
+/** Where data come from and go to. */
+export const api = {
+  commands: (): Path => '/api/commands',
+  preview: (): Path => '/api/preview',
+  changes: (): Path => '/api/changes',
+  find: (): Path => '/api/find',
+  session: (): Path => '/api/session',
+  sessionPerson: (): Path => '/api/session/person',
+  plan: (): Path => '/api/plan.json',
+  pull: (task: string): Path => `/api/plan/pull${query({ task })}`,
+  walkPacks: (): Path => '/api/walk-packs',
+  walkPack: (walk: string): Path => `/api/walks/${walk}/pack`,
+  pictures: (): Path => '/api/pictures',
+  picture: (picture: string, width?: number): Path => `/api/pictures/${picture}${query({ w: width })}`,
+  recordings: (): Path => '/api/recordings',
+  recording: (recording: string): Path => `/api/recordings/${recording}`,
+  /** A drawing or sheet of an area: `sheet.pdf`, `wall-1.svg`. */
+  areaFile: (area: string, file: string): Path => `/api/areas/${area}/${file}`,
+  jobFile: (job: string, file: string, version?: number): Path =>
+    `/api/jobs/${job}/papers/${file}${query({ version })}`,
+} as const;

@@ -1,0 +1,128 @@
+import type { Day } from '@/core/units/day';
+import type { Audience } from '../commands/news';
+import type { Statement, StatementDiff } from '@/core/scope/statement';
+import type { JobHead, PictureView } from './job';
+import type { ChangeView } from './scope';
+
+export interface UpdateView {
+  id: string;
+  version: number;
+  audience: 'client' | 'crew';
+  title: string;
+  body: string;
+  state: 'draft' | 'sent' | 'dropped';
+  when: string;
+  messages: MessageView[];
+}
+
+export interface MessageView {
+  id: string;
+  recipient: string;
+  address: string;
+  state: 'queued' | 'delivered' | 'failed';
+  failure: string | null;
+  acknowledged: string | null;
+  linkId: string;
+}
+
+export interface LinkView {
+  id: string;
+  audience: Audience;
+  recipient: string;
+  path: string;
+  expiresOn: Day;
+  state: 'open' | 'expired' | 'revoked';
+  opened: number;
+}
+
+export interface UpdatesView {
+  job: JobHead;
+  today: Day;
+  updates: UpdateView[];
+  links: LinkView[];
+  /** Whom to send to, by audience. */
+  suggested: { client: { name: string; address: string }[]; crew: { name: string; address: string }[] };
+  subs: { id: string; name: string }[];
+}
+
+/** What a share link opens. */
+export type SharedView = ClientShared | CrewShared;
+
+interface SharedBase {
+  firm: string;
+  recipient: string;
+  today: Day;
+  expiresOn: Day;
+  acknowledged: string | null;
+  canAcknowledge: boolean;
+}
+
+export interface ClientShared extends SharedBase {
+  audience: 'client';
+  job: { name: string; address: string };
+  done: number;
+  finish: Day | null;
+  updates: { title: string; body: string; when: string }[];
+  next: { when: string; text: string }[];
+  decisions: { text: string; by: Day }[];
+  /** What is theirs to choose, with what there is to choose from. */
+  choices: {
+    id: string;
+    what: string;
+    by: Day | null;
+    alternatives: {
+      id: string;
+      choice: string;
+      price: number | null;
+      look: string;
+      upkeep: string;
+      picture: string | null;
+    }[];
+  }[];
+  /** What was asked of them on this page and is not answered. */
+  requests: { id: string; kind: 'approval' | 'answer' | 'drawing'; subject: string; by: Day | null; waits: string[] }[];
+  pictures: PictureView[];
+  /** At the end of a job: their own list, and the rooms they accept. */
+  completion: {
+    items: {
+      id: string;
+      text: string;
+      area: string | null;
+      state: 'asked' | 'taken up' | 'answered';
+      answer: string;
+    }[];
+    areas: { id: string; name: string; accepted: string | null }[];
+  } | null;
+  /** The newest statement that was sent. */
+  statement: {
+    id: string;
+    number: number;
+    content: Statement;
+    diff: (StatementDiff & { against: number }) | null;
+    agreed: string | null;
+  } | null;
+  changes: Pick<
+    ChangeView,
+    'id' | 'number' | 'area' | 'title' | 'why' | 'lines' | 'price' | 'before' | 'after' | 'state' | 'answered'
+  >[];
+}
+
+export interface CrewShared extends SharedBase {
+  audience: 'crew' | 'sub';
+  title: string;
+  updates: { title: string; body: string; when: string }[];
+  days: {
+    day: Day;
+    works: {
+      crew: string;
+      job: string;
+      address: string;
+      what: string;
+      half: string;
+      ready: string[];
+      leaves: string[];
+    }[];
+  }[];
+  cautions: { area: string; text: string }[];
+  leftovers: { area: string; text: string; trade: string }[];
+}

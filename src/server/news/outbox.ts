@@ -1,0 +1,78 @@
+import { pathOf } from '../access/tokens';
+import { all, insert, one, run } from '../database/query';
+import type { Gateway } from '../outside/simulated/gateway';
+import type { House } from '../house';
+
+interface Queued {
+  id: string;
+  tries: number;
+  address: string;
+  share_link: string;
+  title: string;
+  body: string;
+  job: string;
+}
+
+/**
+ * Hands every queued message to the gateway, once each, and writes down what became of it. The link's secret is put
+ * into the text here and stays nowhere. @returns how many were settled
+ */
+export function emptyOutbox(house: House, gateway: Gateway): number {
+  const { db } = house;
+  const queued = all<Queued>(
+    db,
+    `SELECT message.id, tries, address, share_link, title, body, job
+      FROM message
+      JOIN job_update ON job_update.id = message.job_update
+      WHERE message.state = 'queued'
+      ORDER BY queued_at
+      LIMIT 50`,
+  );
+  for (const message of queued) {
+    const { failure } = gateway.deliver({
+      id: message.id,
+      tries: message.tries,
+      address: message.address,
+      subject: message.title,
+      text: `${message.body}\n\n${pathOf(house, message.share_link)}`,
+    });
+    const now = house.clock.now().toISOString();
+    const seq = db
+      .transaction(() => {
+        run(
+          db,
+          `UPDATE message
+            SET state = @state, failure = @failure, settled_at = @now, tries = tries + 1
+            WHERE id = @id`,
+          { id: message.id, state: failure ? 'failed' : 'delivered', failure: failure ?? null, now },
+        );
+        insert(db, 'command_log', {
+          id: crypto.randomUUID(),
+          type: 'message.settled',
+          at: now,
+          applied_at: now,
+          who: 'gateway',
+          job: message.job,
+          payload: JSON.stringify({ message: message.id }),
+          result: JSON.stringify({ failure: failure ?? null }),
+        });
+        return one<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
+      })
+      .immediate();
+    house.news.emit('log', seq);
+  }
+  return queued.length;
+}
+
+/** Keeps the outbox empty: soon after something is queued, and once at the start for what a stop left behind. */
+export function startOutbox(house: House, gateway: Gateway, delayMs = 1_200): void {
+  let timer: NodeJS.Timeout | undefined;
+  const soon = (): void => {
+    timer ??= setTimeout(() => {
+      timer = undefined;
+      if (emptyOutbox(house, gateway) > 0) soon();
+    }, delayMs).unref();
+  };
+  house.news.on('queued', soon);
+  soon();
+}

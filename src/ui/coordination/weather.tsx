@@ -1,0 +1,143 @@
+'use client';
+import { routes } from '@/contract/routes';
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import Link from 'next/link';
+import { sayOutlook } from '@/contract/commands/schedule';
+import type { DesksView } from '@/contract/views/desks';
+import { LIMITS } from '@/core/schedule/weather';
+import { formatDay } from '@/core/units/day';
+import { CommandForm, SelectField, TextField } from '../kit/form';
+import { Slip } from '../kit/slip';
+
+/**
+ * Ten days of outlook, what the plan keeps off because of them, and what the usual weather of later months would take.
+ */
+export function Weather({ view }: { view: DesksView }) {
+  const [typing, setTyping] = useState(false);
+  return (
+    <section>
+      <div className="block-head">
+        <h2>Weather</h2>
+        <Button size="sm" variant="link" className="push p-0" onClick={() => setTyping(true)}>
+          Type an outlook
+        </Button>
+      </div>
+      {view.outlook.length === 0 ? (
+        <p className="soft mt-2 small-text">No outlook yet: outdoor work is planned as if it stayed dry.</p>
+      ) : (
+        <table className="table-lines small-text">
+          <caption className="small-text">
+            said {view.saidAt}; outdoor work keeps off {LIMITS.rain} mm in half a day, heights off {LIMITS.wind} m/s,
+            wet work off {LIMITS.frost} °C
+          </caption>
+          <thead>
+            <tr>
+              <th>Day</th>
+              <th>Morning</th>
+              <th>Afternoon</th>
+            </tr>
+          </thead>
+          <tbody>
+            {view.outlook.map((day) => (
+              <tr key={day.day}>
+                <td className="fw-bold text-nowrap">{formatDay(day.day, view.today)}</td>
+                {([0, 1] as const).map((half) => {
+                  const one = day.halves.find((each) => each.half === half);
+                  return (
+                    <td key={half} className={one && one.forbids.length > 0 ? 'bad' : ''}>
+                      {one ? `${one.rain > 0 ? `${one.rain} mm` : 'dry'}, ${one.wind} m/s, ${one.low} °C` : ''}
+                    </td>
+                  );
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {view.kept.length > 0 && (
+        <>
+          <h3 className="mt-3">Moved by it</h3>
+          <ul className="lines small-text">
+            {view.kept.map((one) => (
+              <li key={one.task}>
+                <div className="what">
+                  <Link href={routes.schedule(one.job, { task: one.task })} className="fw-bold">
+                    {one.label}
+                  </Link>{' '}
+                  <span className="soft">{one.jobName}</span>
+                  <div>{one.text}</div>
+                </div>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {view.expected.length > 0 && (
+        <>
+          <h3 className="mt-3">After the outlook</h3>
+          <ul className="lines small-text">
+            {view.expected.map((one) => (
+              <li key={one.month}>
+                <div className="what">
+                  <span className="fw-bold">{one.month}</span>: {one.halfDays} half-days of outdoor work; the usual
+                  weather takes about {one.lost} of them
+                </div>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {view.normals.length > 0 && (
+        <details className="small-text mt-2">
+          <summary className="soft">Usual weather by month</summary>
+          <table className="table-lines">
+            <thead>
+              <tr>
+                <th>Month</th>
+                <th>Wet days</th>
+                <th>Windy</th>
+                <th>Frost</th>
+              </tr>
+            </thead>
+            <tbody>
+              {view.normals.map((one) => (
+                <tr key={one.month}>
+                  <td>{one.month}</td>
+                  <td>{one.wet}</td>
+                  <td>{one.windy}</td>
+                  <td>{one.frosty}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </details>
+      )}
+      <Slip title="Outlook for half a day" open={typing} onClose={() => setTyping(false)}>
+        <CommandForm
+          kind={sayOutlook}
+          submit="Keep"
+          onDone={() => setTyping(false)}
+          start={() => ({ halves: [{ day: view.today, half: 0, rain: 0, wind: 5, low: 8 }] })}
+        >
+          <div className="form-pair">
+            <TextField name="halves.0.day" label="Day" type="date" />
+            <SelectField
+              name="halves.0.half"
+              label="Half"
+              options={[
+                ['0', 'morning'],
+                ['1', 'afternoon'],
+              ]}
+            />
+          </div>
+          <div className="form-pair">
+            <TextField name="halves.0.rain" label="Rain, mm" type="number" />
+            <TextField name="halves.0.wind" label="Wind, m/s" type="number" />
+          </div>
+          <TextField name="halves.0.low" label="Lowest, °C" type="number" />
+        </CommandForm>
+      </Slip>
+    </section>
+  );
+}

@@ -1,0 +1,247 @@
+'use client';
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { restoreUpdate, dropUpdate, editUpdate, retryMessage, revokeLink } from '@/contract/commands/news';
+import type { LinkView, MessageView, UpdatesView, UpdateView } from '@/contract/views/news';
+import { formatDay } from '@/core/units/day';
+import { JobPlaces } from '../frame/job-places';
+import { CommandForm, TextField } from '../kit/form';
+import { Mark } from '../kit/mark';
+import { Slip } from '../kit/slip';
+import { useSend } from '../kit/use-send';
+import { MakeLink } from './make-link';
+import { SendForm } from './send-form';
+
+/** Drafts by audience, what went out and what became of it, and the links that are open. */
+export function Updates({ view }: { view: UpdatesView }) {
+  const [editing, setEditing] = useState<UpdateView>();
+  const [sending, setSending] = useState<UpdateView>();
+  const [linking, setLinking] = useState(false);
+  const drafts = view.updates.filter((update) => update.state === 'draft');
+  const sent = view.updates.filter((update) => update.state === 'sent');
+  return (
+    <>
+      <JobPlaces job={view.job} />
+      <div className="page">
+        <div className="page-head">
+          <h1>News</h1>
+          <span className="soft">
+            {drafts.length === 0 ? 'everything is sent' : `${drafts.length} to read and send`}
+          </span>
+        </div>
+        <div className="main-and-aside">
+          <div>
+            <div className="block-head">
+              <h2>Drafts</h2>
+            </div>
+            {drafts.length === 0 && (
+              <p className="soft mt-2">
+                Nothing is waiting. A finished walk drafts one update for the client and one for the crew.
+              </p>
+            )}
+            {drafts.map((draft) => (
+              <Draft key={draft.id} draft={draft} onEdit={() => setEditing(draft)} onSend={() => setSending(draft)} />
+            ))}
+            <div className="block-head">
+              <h2>Sent</h2>
+            </div>
+            {sent.length === 0 && <p className="soft mt-2">Nothing was sent yet.</p>}
+            <ul className="lines">
+              {sent.map((update) => (
+                <SentLine key={update.id} update={update} />
+              ))}
+            </ul>
+          </div>
+          <aside>
+            <div className="block-head">
+              <h2>Links that were given out</h2>
+              <Button size="sm" variant="link" className="push p-0" onClick={() => setLinking(true)}>
+                Make a link
+              </Button>
+            </div>
+            {view.links.length === 0 && (
+              <p className="soft mt-2">None yet. Every update that is sent carries one of its own.</p>
+            )}
+            <ul className="lines">
+              {view.links.map((link) => (
+                <LinkLine key={link.id} link={link} today={view.today} />
+              ))}
+            </ul>
+          </aside>
+        </div>
+        <Slip title="Change the words" open={editing !== undefined} onClose={() => setEditing(undefined)}>
+          {editing && (
+            <CommandForm
+              kind={editUpdate}
+              submit="Keep"
+              onDone={() => setEditing(undefined)}
+              start={() => ({ id: editing.id, version: editing.version, title: editing.title, body: editing.body })}
+            >
+              <TextField name="title" label="Title" />
+              <TextField name="body" label="Text" rows={18} />
+            </CommandForm>
+          )}
+        </Slip>
+        <Slip
+          title={sending ? `Send to ${sending.audience === 'client' ? 'the client' : 'the crew'}` : ''}
+          open={sending !== undefined}
+          onClose={() => setSending(undefined)}
+        >
+          {sending && <SendForm key={sending.id} update={sending} view={view} onDone={() => setSending(undefined)} />}
+        </Slip>
+        <Slip title="Make a link" open={linking} onClose={() => setLinking(false)}>
+          <MakeLink view={view} onDone={() => setLinking(false)} />
+        </Slip>
+      </div>
+    </>
+  );
+}
+
+function Draft({ draft, onEdit, onSend }: { draft: UpdateView; onEdit: () => void; onSend: () => void }) {
+  const { busy, give } = useSend();
+  const { id, version } = draft;
+  return (
+    <article id={id} className="sheet mt-3">
+      <h3 className="fs-5 mb-0">{draft.title}</h3>
+      <p className="soft small-text">
+        for the {draft.audience}, {draft.when}
+      </p>
+      <div className="update-text">{draft.body}</div>
+      <div className="actions mt-3 no-print">
+        <Button onClick={onSend}>
+          Send
+          <span className="visually-hidden">
+            {' '}
+            to the {draft.audience}: {draft.title}
+          </span>
+        </Button>
+        <Button variant="outline-secondary" onClick={onEdit}>
+          Change the words
+        </Button>
+        <Button
+          variant="link"
+          disabled={busy}
+          onClick={() =>
+            void give(
+              dropUpdate,
+              { id, version },
+              {
+                text: 'Dropped.',
+                undo: () => void give(restoreUpdate, { id, version: version + 1 }, { text: 'Taken up again.' }),
+              },
+            )
+          }
+        >
+          Drop
+        </Button>
+      </div>
+    </article>
+  );
+}
+
+function SentLine({ update }: { update: UpdateView }) {
+  return (
+    <li id={update.id}>
+      <Mark
+        kind={
+          update.messages.some((message) => message.state === 'failed')
+            ? 'stop'
+            : update.messages.some((message) => message.state === 'queued')
+              ? 'waiting'
+              : 'done'
+        }
+      />
+      <div className="what">
+        <details>
+          <summary>
+            <span className="fw-bold">{update.title}</span>{' '}
+            <span className="soft small-text">
+              {update.audience}, {update.when}
+            </span>
+          </summary>
+          <div className="update-text sheet mt-2">{update.body}</div>
+        </details>
+        {update.messages.map((message) => (
+          <MessageLine key={message.id} message={message} />
+        ))}
+      </div>
+    </li>
+  );
+}
+
+function MessageLine({ message }: { message: MessageView }) {
+  const { busy, give } = useSend();
+  return (
+    <div className="small-text">
+      <Mark kind={message.state === 'failed' ? 'stop' : message.state === 'queued' ? 'waiting' : 'done'} silent />{' '}
+      {message.recipient} <span className="soft">{message.address}</span> ·{' '}
+      {message.state === 'queued' ? 'on its way' : message.state}
+      {message.failure && <span className="bad">: {message.failure}</span>}
+      {message.acknowledged && <span className="good"> · read by {message.acknowledged}</span>}
+      {message.state === 'failed' && (
+        <Button
+          size="sm"
+          variant="link"
+          className="p-0 ms-2"
+          disabled={busy}
+          onClick={() => void give(retryMessage, { id: message.id }, { text: 'On its way again.' })}
+        >
+          Try again
+        </Button>
+      )}
+    </div>
+  );
+}
+
+function LinkLine({ link, today }: { link: LinkView; today: string }) {
+  const { busy, give } = useSend();
+  return (
+    <li>
+      <Mark kind={link.state === 'open' ? 'under-way' : 'stop'} silent />
+      <div className="what">
+        <span className="fw-bold">{link.recipient}</span> <span className="soft small-text">{link.audience}</span>
+        <div className="small-text soft">
+          {link.state === 'open' ? `open until ${formatDay(link.expiresOn, today)}` : link.state} · opened {link.opened}{' '}
+          {link.opened === 1 ? 'time' : 'times'}
+        </div>
+        {link.state === 'open' && (
+          <div className="small-text">
+            <a href={link.path} target="_blank" rel="noreferrer">
+              Look at it<span className="visually-hidden"> as {link.recipient}</span>
+            </a>
+            {' · '}
+            <CopyLink path={link.path} />
+            {' · '}
+            <Button
+              size="sm"
+              variant="link"
+              className="p-0"
+              disabled={busy}
+              onClick={() =>
+                void give(revokeLink, { id: link.id }, { text: `The link of ${link.recipient} opens no more.` })
+              }
+            >
+              Revoke<span className="visually-hidden"> the link of {link.recipient}</span>
+            </Button>
+          </div>
+        )}
+      </div>
+    </li>
+  );
+}
+
+function CopyLink({ path }: { path: string }) {
+  const [copied, setCopied] = useState(false);
+  return (
+    <Button
+      size="sm"
+      variant="link"
+      className="p-0"
+      onClick={() =>
+        void navigator.clipboard.writeText(new URL(path, window.location.href).href).then(() => setCopied(true))
+      }
+    >
+      {copied ? 'Copied' : 'Copy'}
+    </Button>
+  );
+}

@@ -1,0 +1,93 @@
+'use client';
+import { Button, Form } from 'react-bootstrap';
+import { useFieldArray, useFormContext } from 'react-hook-form';
+import { sendUpdate } from '@/contract/commands/news';
+import type { UpdatesView, UpdateView } from '@/contract/views/news';
+import { addDays } from '@/core/units/day';
+import { CommandForm, TextField } from '../kit/form';
+import { newId } from '../offline/send';
+
+/** How long a link of an update opens unless said otherwise. */
+const LINK_DAYS = 30;
+
+const recipient = (name = '', address = '') => ({ messageId: newId(), linkId: newId(), name, address });
+
+/** To whom, and how long their link opens. Everybody gets a link of their own, so that one can be revoked alone. */
+export function SendForm({ update, view, onDone }: { update: UpdateView; view: UpdatesView; onDone: () => void }) {
+  const suggested = view.suggested[update.audience];
+  return (
+    <>
+      <p className="small-text soft">
+        Messages go through a simulated gateway: nothing leaves this machine. Addresses that end in{' '}
+        <span className="mono">.invalid</span> fail, as wrong ones do.
+      </p>
+      <CommandForm
+        kind={sendUpdate}
+        submit="Send now"
+        onDone={onDone}
+        start={() => ({
+          id: update.id,
+          version: update.version,
+          title: update.title,
+          body: update.body,
+          expiresOn: addDays(view.today, LINK_DAYS),
+          recipients:
+            suggested.length > 0 ? suggested.map(({ name, address }) => recipient(name, address)) : [recipient()],
+        })}
+      >
+        <Recipients />
+        <TextField name="expiresOn" label="Their link opens until" type="date" />
+      </CommandForm>
+    </>
+  );
+}
+
+function Recipients() {
+  const { control, register, formState } = useFormContext();
+  const { fields, append, remove } = useFieldArray({ control, name: 'recipients' });
+  const errors = formState.errors.recipients as unknown as
+    { name?: { message?: string }; address?: { message?: string } }[] | undefined;
+  return (
+    <fieldset>
+      <legend className="fs-6">Recipients</legend>
+      {fields.map((row, at) => {
+        const error = errors?.[at]?.name?.message ?? errors?.[at]?.address?.message;
+        return (
+          <div key={row.id} className="mb-2">
+            <div className="d-flex gap-2">
+              <Form.Control
+                aria-label={`Name of recipient ${at + 1}`}
+                placeholder="Name"
+                isInvalid={errors?.[at]?.name !== undefined}
+                {...register(`recipients.${at}.name`)}
+              />
+              <Form.Control
+                aria-label={`Address of recipient ${at + 1}`}
+                placeholder="name@example.net"
+                isInvalid={errors?.[at]?.address !== undefined}
+                {...register(`recipients.${at}.address`)}
+              />
+              <Button
+                variant="link"
+                className="px-1"
+                disabled={fields.length === 1}
+                onClick={() => remove(at)}
+                aria-label={`Leave out recipient ${at + 1}`}
+              >
+                ×
+              </Button>
+            </div>
+            {error && (
+              <Form.Text className="bad d-block" role="alert">
+                {error}
+              </Form.Text>
+            )}
+          </div>
+        );
+      })}
+      <Button size="sm" variant="link" className="p-0" onClick={() => append(recipient())}>
+        One more
+      </Button>
+    </fieldset>
+  );
+}

@@ -1,0 +1,215 @@
+import { publicRoutes } from '@/contract/routes';
+import type { ClientShared } from '@/contract/views/news';
+import { formatDay } from '@/core/units/day';
+import { formatMoney } from '@/core/units/money';
+import { capital } from '@/core/words';
+import { Mark } from '../kit/mark';
+import { Pictures } from '../kit/pictures';
+import { StatementBody, StatementChanges } from '../kit/statement-body';
+import { effectWords } from '../kit/effect-words';
+import { AgreeForm, AnswerForm, PickForm, ReplyForm } from './answer-form';
+import { ClientList } from './completion-forms';
+import { SharedUpdates } from './shared-updates';
+
+/** What a client reads: the news, what is next, what to decide, when it is over. No word of the trade unexplained. */
+export function ClientPage({ view, token }: { view: ClientShared; token: string }) {
+  return (
+    <main className="letter">
+      <p className="soft mb-0">
+        {view.firm}, for {view.recipient}
+      </p>
+      <h1>{view.job.name}</h1>
+      <p className="soft">{view.job.address}</p>
+      <p className="fs-5 mb-1">
+        {Math.round(view.done * 100)} % of the work is done
+        {view.finish ? `, and we expect to finish on ${formatDay(view.finish, view.today)}` : ''}.
+      </p>
+      <p className="soft small-text">
+        By the hours of work it takes. Much of it is inside walls and floors, where you cannot see it.
+      </p>
+      {view.changes
+        .filter((change) => change.state === 'sent')
+        .map((change) => (
+          <ChangeAsked key={change.id} change={change} view={view} token={token} />
+        ))}
+      {view.choices
+        .filter((choice) => choice.alternatives.length > 0)
+        .map((choice) => (
+          <ChoiceAsked key={choice.id} choice={choice} view={view} token={token} />
+        ))}
+      {view.requests.map((request) => (
+        <RequestAsked key={request.id} request={request} view={view} token={token} />
+      ))}
+      {view.updates.length === 0 && <p>There is no news yet.</p>}
+      <SharedUpdates view={view} token={token} />
+      {(view.decisions.length > 0 || view.choices.some((choice) => choice.alternatives.length === 0)) && (
+        <>
+          <h2>What we need from you</h2>
+          <ul className="lines">
+            {view.choices
+              .filter((choice) => choice.alternatives.length === 0)
+              .map((choice) => (
+                <li key={choice.id}>
+                  <Mark kind="waiting" />
+                  <div className="what">
+                    Choose: {choice.what}
+                    {choice.by && <span className="soft"> by {formatDay(choice.by, view.today)}</span>}
+                  </div>
+                </li>
+              ))}
+            {view.decisions.map((decision) => (
+              <li key={decision.text}>
+                <Mark kind="waiting" />
+                <div className="what">
+                  {decision.text} <span className="soft">by {formatDay(decision.by, view.today)}</span>
+                </div>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {view.next.length > 0 && (
+        <>
+          <h2>What comes next</h2>
+          <ul className="lines">
+            {view.next.map((next) => (
+              <li key={next.when + next.text}>
+                <div className="what">{next.text}</div>
+                <span className="soft small-text text-nowrap">{next.when}</span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {view.pictures.length > 0 && (
+        <>
+          <h2>Pictures</h2>
+          <Pictures pictures={view.pictures} source={(picture, width) => publicRoutes.picture(token, picture, width)} />
+        </>
+      )}
+      <ClientList view={view} token={token} />
+      {view.statement && <StatementShared statement={view.statement} view={view} token={token} />}
+      {view.changes.some((change) => change.answered) && (
+        <>
+          <h2>Changes you answered</h2>
+          <ul className="lines">
+            {view.changes
+              .filter((change) => change.answered)
+              .map((change) => (
+                <li key={change.id}>
+                  <Mark kind={change.state === 'approved' ? 'done' : 'stop'} />
+                  <div className="what">
+                    {change.title} <span className="mono">{formatMoney(change.price.total)}</span>
+                    <div className="small-text soft">{change.answered}</div>
+                  </div>
+                </li>
+              ))}
+          </ul>
+        </>
+      )}
+      <p className="soft small-text mt-4">
+        This page opens until {formatDay(view.expiresOn, view.today)}. It is yours: whoever has the link can read it.
+        Dates are a plan and move with what is found; structure, gas and electricity are checked by licensed people and
+        by the authority.
+      </p>
+    </main>
+  );
+}
+
+type Statement = NonNullable<ClientShared['statement']>;
+
+function StatementShared({ statement, view, token }: { statement: Statement; view: ClientShared; token: string }) {
+  return (
+    <section id="statement">
+      <h2>What we agree on, version {statement.number}</h2>
+      {statement.agreed ? (
+        <p className="good">
+          <Mark kind="done" silent /> Agreed by {statement.agreed}.{' '}
+          <a href={publicRoutes.statement(token)}>As a paper (PDF)</a>
+        </p>
+      ) : (
+        <p>Please read it and agree to it below. Ask us about anything that is not as you expect.</p>
+      )}
+      {statement.diff && <StatementChanges diff={statement.diff} against={statement.diff.against} />}
+      <StatementBody content={statement.content} />
+      {!statement.agreed && <AgreeForm token={token} recipient={view.recipient} statement={statement} />}
+    </section>
+  );
+}
+
+function ChoiceAsked({
+  choice,
+  view,
+  token,
+}: {
+  choice: ClientShared['choices'][number];
+  view: ClientShared;
+  token: string;
+}) {
+  return (
+    <section className="sheet mb-3">
+      <h2 className="mt-0">Which do you choose?</h2>
+      <p className="mb-1">
+        <span className="fw-bold">{choice.what}</span>
+        {choice.by ? `, by ${formatDay(choice.by, view.today)}: what is chosen later comes later` : ''}.
+      </p>
+      <PickForm token={token} recipient={view.recipient} choice={choice} />
+    </section>
+  );
+}
+
+function RequestAsked({
+  request,
+  view,
+  token,
+}: {
+  request: ClientShared['requests'][number];
+  view: ClientShared;
+  token: string;
+}) {
+  return (
+    <section className="sheet mb-3">
+      <h2 className="mt-0">We need your {request.kind === 'approval' ? 'approval' : 'word'}</h2>
+      <p className="mb-1">
+        <span className="fw-bold">{capital(request.subject)}</span>
+        {request.by ? `, by ${formatDay(request.by, view.today)}` : ''}.
+        {request.waits.length > 0 ? ` Without it this stands still: ${request.waits.join(', ')}.` : ''}
+      </p>
+      <ReplyForm token={token} recipient={view.recipient} request={request} />
+    </section>
+  );
+}
+
+function ChangeAsked({
+  change,
+  view,
+  token,
+}: {
+  change: ClientShared['changes'][number];
+  view: ClientShared;
+  token: string;
+}) {
+  return (
+    <section className="sheet mb-3">
+      <h2 className="mt-0">Do you approve this change?</h2>
+      <p className="mb-1">
+        <span className="fw-bold">{change.title}</span>, {change.area}. {change.why}
+      </p>
+      <ul className="lines">
+        {change.lines.map((line, at) => (
+          <li key={at}>
+            <div className="what">
+              {line.verb} {line.subject}, {line.quantity} {line.unit}
+            </div>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-2 mb-1">
+        {change.price.total < 0 ? 'It saves' : 'It costs'}{' '}
+        <span className="mono fw-bold">{formatMoney(Math.abs(change.price.total))}</span>, everything included.{' '}
+        {effectWords(change, view.today)}
+      </p>
+      <AnswerForm token={token} recipient={view.recipient} change={change} />
+    </section>
+  );
+}

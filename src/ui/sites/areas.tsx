@@ -1,0 +1,222 @@
+'use client';
+import { routes } from '@/contract/routes';
+import Link from 'next/link';
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { useRouter } from 'next/navigation';
+import { changeJob, setOut } from '@/contract/commands/sites';
+import type { SetOutView } from '@/contract/views/firm';
+import type { CsvProblem } from '@/core/csv';
+import { CSV_EXAMPLE, readAreaCsv } from '@/core/sites/area-csv';
+import { JOB_STATES } from '@/core/sites/area';
+import type { Draft } from '@/core/sites/draft-area';
+import { TEMPLATES } from '@/core/sites/templates';
+import { JobPlaces } from '../frame/job-places';
+import { CommandForm, SelectField } from '../kit/form';
+import { CsvEntry, CsvProblems } from '../kit/csv-entry';
+import { useSay } from '../kit/said';
+import { useSend } from '../kit/use-send';
+import { newId } from '../offline/send';
+import { DraftAreas } from './draft-areas';
+import { JobFields } from './job-fields';
+
+/** A job's storeys and areas, from a pattern or a list, changed until they fit, and then set out at once. */
+export function SetOut({ view }: { view: SetOutView }) {
+  const { job, details } = view;
+  const [draft, setDraft] = useState<Draft>();
+  const [problems, setProblems] = useState<CsvProblem[]>([]);
+  const say = useSay();
+  const takeCsv = (text: string): void => {
+    const read = readAreaCsv(text);
+    setProblems(read.problems);
+    if (read.areas.length > 0) setDraft(read);
+  };
+  return (
+    <>
+      <JobPlaces job={job} />
+      <div className="page">
+        <div className="page-head">
+          <h1>Set out {job.name}</h1>
+          <span className="soft">storeys, rooms, outside faces, roof and ground, and what is to be done in each</span>
+        </div>
+        {view.areas.length > 0 && (
+          <p>
+            Already there:{' '}
+            {view.areas.map((area, at) => (
+              <span key={area.id}>
+                {at > 0 && ', '}
+                <Link href={routes.room(job.id, area.id)}>{area.name}</Link>
+              </span>
+            ))}
+            .
+          </p>
+        )}
+        {draft ? (
+          <SetOutForm
+            key={JSON.stringify(draft)}
+            view={view}
+            draft={draft}
+            problems={problems}
+            onLeave={() => setDraft(undefined)}
+          />
+        ) : (
+          <div className="columns">
+            <section>
+              <div className="block-head">
+                <h2>From a pattern</h2>
+              </div>
+              <ul className="lines">
+                {TEMPLATES.map((template) => (
+                  <li key={template.key} className="align-items-center">
+                    <div className="what">
+                      <span className="fw-bold">{template.label}</span>
+                      <div className="small-text soft">{template.areas.map((area) => area.name).join(', ')}</div>
+                    </div>
+                    <Button
+                      variant="outline-secondary"
+                      size="sm"
+                      onClick={() => {
+                        setProblems([]);
+                        setDraft(template);
+                      }}
+                    >
+                      Take<span className="visually-hidden"> {template.label}</span>
+                    </Button>
+                  </li>
+                ))}
+                <li>
+                  <div className="what">
+                    <span className="fw-bold">Nothing yet</span>
+                    <div className="small-text soft">an empty list to fill in</div>
+                  </div>
+                  <Button
+                    variant="outline-secondary"
+                    size="sm"
+                    onClick={() =>
+                      setDraft({
+                        levels: [{ name: 'Ground floor', height: 0 }],
+                        areas: [{ name: '', kind: 'room', level: 'Ground floor', works: ['redecorate'], size: 1 }],
+                      })
+                    }
+                  >
+                    Begin
+                  </Button>
+                </li>
+              </ul>
+            </section>
+            <CsvEntry
+              title="From a list (CSV)"
+              what="areas"
+              example={CSV_EXAMPLE}
+              problems={problems}
+              onText={takeCsv}
+            />
+          </div>
+        )}
+        <section>
+          <div className="block-head">
+            <h2>The job itself</h2>
+          </div>
+          <div className="mt-3">
+            <CommandForm
+              kind={changeJob}
+              submit="Keep the job"
+              onDone={() => say({ text: 'Kept; the plan follows.' })}
+              key={details.version}
+              start={() => ({
+                id: job.id,
+                version: details.version,
+                name: details.name,
+                address: details.address,
+                client: details.client,
+                clientEmail: details.clientEmail,
+                units: details.units,
+                state: details.state,
+                startDay: details.startDay,
+                livedIn: details.livedIn,
+                ...(details.promiseDay ? { promiseDay: details.promiseDay } : {}),
+                ...(details.loudHalf ? { loudHalf: details.loudHalf } : {}),
+              })}
+            >
+              <JobFields />
+              <SelectField name="state" label="It is" options={JOB_STATES.map((state) => [state, state])} />
+            </CommandForm>
+          </div>
+        </section>
+      </div>
+    </>
+  );
+}
+
+function SetOutForm({
+  view,
+  draft,
+  problems,
+  onLeave,
+}: {
+  view: SetOutView;
+  draft: Draft;
+  problems: CsvProblem[];
+  onLeave: () => void;
+}) {
+  const router = useRouter();
+  const { busy, give } = useSend();
+  const [areas, setAreas] = useState(draft.areas);
+  const unnamed = areas.some((area) => area.name.trim() === '');
+  const keep = async (): Promise<void> => {
+    const known = new Map(view.levels.map((level) => [level.name, level.id]));
+    const taken = new Set(view.levels.map((level) => level.height));
+    const wanted = [...new Set(areas.flatMap((area) => area.level ?? []))].filter((name) => !known.has(name));
+    const levels = wanted.map((name) => {
+      let height = draft.levels.find((level) => level.name === name)?.height ?? 0;
+      while (taken.has(height)) height += 1;
+      taken.add(height);
+      const id = newId();
+      known.set(name, id);
+      return { id, name, height, note: '' };
+    });
+    const done = await give(
+      setOut,
+      {
+        job: view.job.id,
+        levels,
+        areas: areas.map((area) => ({
+          id: newId(),
+          name: area.name.trim(),
+          kind: area.kind,
+          works: area.works,
+          size: area.size,
+          passage: false,
+          livedIn: false,
+          provides: [],
+          ...(area.level === null ? {} : { level: known.get(area.level) ?? '' }),
+        })),
+      },
+      { text: `${areas.length} areas are set out; the plan follows.` },
+    );
+    if (done) router.push(routes.rooms(view.job.id));
+  };
+  return (
+    <>
+      <CsvProblems problems={problems} />
+      <DraftAreas
+        areas={areas}
+        onChange={setAreas}
+        levels={[...new Set([...draft.levels.map((level) => level.name), ...view.levels.map((level) => level.name)])]}
+      />
+      {unnamed && (
+        <p className="bad mt-2" role="alert">
+          Every area needs a name.
+        </p>
+      )}
+      <div className="actions mt-3">
+        <Button disabled={busy || unnamed || areas.length === 0} onClick={() => void keep()}>
+          {busy ? 'Setting out…' : `Set out ${areas.length} ${areas.length === 1 ? 'area' : 'areas'}`}
+        </Button>
+        <Button variant="link" onClick={onLeave}>
+          Choose something else
+        </Button>
+      </div>
+    </>
+  );
+}
