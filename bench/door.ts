@@ -3,8 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { v7 } from 'uuid';
 import { insert } from '@/server/database/query';
-import { receive } from '@/server/door/door';
-import type { Who } from '@/server/door/who';
+import { dispatch } from '@/server/door/door';
+import type { Actor } from '@/server/door/who';
 import { openHouse } from '@/server/house';
 import { figure, inTurn, median, type Figure } from './measure';
 
@@ -16,11 +16,11 @@ export async function doorFigures(): Promise<Figure[]> {
   const house = openHouse({ folder });
   const at = house.clock.now().toISOString();
   const owner = v7();
-  const give = (type: string, payload: object, who: Who): void => {
-    const answer = receive(house, who, { id: v7(), type, at, payload });
+  const give = (type: string, payload: object, who: Actor): void => {
+    const answer = dispatch(house, who, { id: v7(), type, at, payload });
     if (answer.status === 'refused') throw new Error(answer.problem.title);
   };
-  const maren: Who = { kind: 'person', id: owner, name: 'Bench', role: 'contractor' };
+  const maren: Actor = { kind: 'person', id: owner, name: 'Bench', role: 'contractor' };
   const [job, level, area, walk] = [v7(), v7(), v7(), v7()];
   give(
     'firm.found',

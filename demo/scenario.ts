@@ -6,10 +6,10 @@ import type { Decider, SelectionState } from '@/core/selections/states';
 import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Work } from '@/core/sequence/works';
-import type { AreaKind, JobState, Stance } from '@/core/sites/area';
+import type { AreaKind, JobState, Inclusion } from '@/core/sites/area';
 import type { LevelKind } from '@/core/fit/levels';
 import type { Measure } from '@/core/layout/measures';
-import type { OpeningKind, PlacedKind } from '@/core/layout/shape';
+import type { OpeningKind, FixtureKind } from '@/core/layout/shape';
 import type { Finding, FindingKind } from '@/core/scope/finding';
 import type { Option } from '@/core/scope/option';
 import type { ChangeLine } from '@/server/scope/changes';
@@ -45,7 +45,7 @@ export interface DemoJob {
   visits?: { area: string; phase: Phase }[];
   scope: {
     area: string;
-    stance: Stance;
+    stance: Inclusion;
     verb: string;
     subject: string;
     quantity?: number;
@@ -111,7 +111,7 @@ export interface DemoVisit {
   placed?: {
     area: string;
     wall: number;
-    kind: PlacedKind;
+    kind: FixtureKind;
     name: string;
     along: string;
     width: string;

@@ -8,12 +8,12 @@ import { parseLength } from '@/core/units/length';
 import { instantIn, type Zone } from '@/core/units/zone';
 import { standingClock } from '@/server/clock';
 import { simulatedGateway } from '@/server/outside/simulated/gateway';
-import { receive } from '@/server/door/door';
-import type { Who } from '@/server/door/who';
+import { dispatch } from '@/server/door/door';
+import type { Actor } from '@/server/door/who';
 import { keepPicture } from '@/server/files/pictures';
 import { LEFT_ITEM_KEYS } from '@/core/walks/housekeeping';
 import { closeInsOf } from '@/server/walks/close-in';
-import { one } from '@/server/database/query';
+import { queryOne } from '@/server/database/query';
 import type { House } from '@/server/house';
 import { renewOnce } from '@/server/schedule/renew';
 import { firmTime } from '@/server/zone';
@@ -84,9 +84,9 @@ class Script {
     this.house.clock = standingClock(date < this.now ? date : this.now);
   }
 
-  private say<Type extends CommandType>(type: Type, payload: Input<Type>, who?: Who): CommandAnswer {
-    const contractor: Who = who ?? { kind: 'person', id: demoId('person', 'maren'), name: 'Maren', role: 'contractor' };
-    const answer = receive(this.house, contractor, {
+  private say<Type extends CommandType>(type: Type, payload: Input<Type>, who?: Actor): CommandAnswer {
+    const contractor: Actor = who ?? { kind: 'person', id: demoId('person', 'maren'), name: 'Maren', role: 'contractor' };
+    const answer = dispatch(this.house, contractor, {
       id: demoId('command', String(this.count++)),
       type,
       at: this.house.clock.now().toISOString(),
@@ -308,7 +308,7 @@ class Script {
     }
     for (const { area, category, quantity, unit, again } of job.selections) {
       if (!again || quantity === undefined || unit === undefined) continue;
-      const row = one<{ id: string; version: number }>(
+      const row = queryOne<{ id: string; version: number }>(
         this.house.db,
         'SELECT id, version FROM selection WHERE follows = @id AND removed = 0',
         { id: id('selection', area, category) },
@@ -327,7 +327,7 @@ class Script {
     for (const { area, category, keptAt } of job.selections) {
       const kept =
         keptAt &&
-        one<{ version: number; state: SelectionState }>(
+        queryOne<{ version: number; state: SelectionState }>(
           this.house.db,
           'SELECT version, state FROM selection WHERE id = @id',
           {
@@ -565,7 +565,7 @@ class Script {
         ...area(thing.area),
       }),
     );
-    const client: Who = { kind: 'link', id: id('link', 'client'), audience: 'client', job: id(), sub: null };
+    const client: Actor = { kind: 'link', id: id('link', 'client'), audience: 'client', job: id(), sub: null };
     (job.clientAsks ?? []).forEach((item, at) =>
       this.say(
         'client.ask',
@@ -619,7 +619,7 @@ class Script {
   private standpoint(job: DemoJob, area: DemoArea): string {
     const id = demoId(job.key, 'standpoint', area.key);
     const outside = area.kind === 'face' || area.kind === 'ground' || area.kind === 'roof';
-    if (!one(this.house.db, 'SELECT 1 FROM standpoint WHERE id = @id', { id }))
+    if (!queryOne(this.house.db, 'SELECT 1 FROM standpoint WHERE id = @id', { id }))
       this.say('standpoint.add', {
         id,
         area: demoId(job.key, 'area', area.key),

@@ -1,12 +1,12 @@
 import type { CommandType, Input } from '@/contract/commands';
 import { parseLength } from '@/core/units/length';
 import type { Measured } from '@/core/layout/shape';
-import type { Who } from '@/server/door/who';
+import type { Actor } from '@/server/door/who';
 import { demoId } from './ids';
 import type { DemoJob, DemoVisit } from './scenario';
 
 /** A command of the visit; each is checked against its own shape. */
-type Said = { [Type in CommandType]: { type: Type; payload: Input<Type>; by?: Who } }[CommandType];
+type Said = { [Type in CommandType]: { type: Type; payload: Input<Type>; by?: Actor } }[CommandType];
 
 /** A first visit as the commands that people would have given. */
 export function visitCommands(job: DemoJob, visit: DemoVisit): Said[] {

@@ -7,7 +7,7 @@ export type Role = (typeof ROLES)[number];
  * Who may give a command: people by role, the holder of a share link, or a desk that speaks for the world outside.
  * `founder` is the first visitor of an empty house.
  */
-export type May = Role | 'link' | 'desk' | 'founder';
+export type Permission = Role | 'link' | 'desk' | 'founder';
 
 /** What a command may change: the plan (of some jobs or all), the screens of one job, or only what the firm keeps. */
 export type Affects = 'plan' | 'job' | 'firm';
@@ -19,7 +19,7 @@ export interface CommandKind<
   Touched extends Affects = Affects,
 > {
   type: Type;
-  may: readonly May[];
+  may: readonly Permission[];
   /** The door sees to it: a handler of the plan's that forgot to have it made anew is refused by the first test. */
   affects: Touched;
   schema: Schema;
@@ -33,7 +33,7 @@ export const command = <
   Schema extends ObjectSchema<AnyObject>,
 >(
   type: Type,
-  may: readonly May[],
+  may: readonly Permission[],
   affects: Touched,
   schema: Schema,
   secret?: readonly string[],

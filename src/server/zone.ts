@@ -2,13 +2,13 @@ import type { HouseClock } from '@/contract/views/job';
 import { dayIn, type Zone } from '@/core/units/zone';
 import type { Day } from '@/core/units/day';
 import type { Clock } from './clock';
-import { one } from './database/query';
+import { queryOne } from './database/query';
 import type { Connection } from './database/open';
 import { readZone } from './environment.mjs';
 
 /** The zone by whose days the firm works: its own setting, else the machine's. */
 export const zoneOf = (db: Connection): Zone =>
-  one<{ zone: Zone | null }>(db, 'SELECT zone FROM firm')?.zone ?? readZone(process.env);
+  queryOne<{ zone: Zone | null }>(db, 'SELECT zone FROM firm')?.zone ?? readZone(process.env);
 
 /** What browsers make and show times by. */
 export const clockFor = ({ db, clock }: { db: Connection; clock: Clock }): HouseClock => ({

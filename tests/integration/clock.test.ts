@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { makeClock, standingClock } from '@/server/clock';
-import { all } from '@/server/database/query';
+import { queryAll } from '@/server/database/query';
 import { readNow, readZone } from '@/server/environment.mjs';
 import { planInput } from '@/server/schedule/plan-input';
 import { todayView } from '@/server/today/queries';
@@ -67,11 +67,11 @@ describe('the firm’s day', () => {
 
   it('moves no work that was seen when the zone changes, and plans anew', () => {
     const house = demoHouse();
-    const seen = (): unknown => all(house.db, 'SELECT id, at FROM observation ORDER BY id');
+    const seen = (): unknown => queryAll(house.db, 'SELECT id, at FROM observation ORDER BY id');
     const before = seen();
     expect(give(house, 'firm.set-zone', { zone: 'Pacific/Auckland' }).status).toBe('applied');
     expect(seen()).toEqual(before);
-    expect(all(house.db, 'SELECT job FROM plan_mark').map((row) => (row as { job: string }).job)).toContain(
+    expect(queryAll(house.db, 'SELECT job FROM plan_mark').map((row) => (row as { job: string }).job)).toContain(
       signalHouse,
     );
   });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { all, one } from '@/server/database/query';
+import { queryAll, queryOne } from '@/server/database/query';
 import { COMMANDS, type CommandType } from '@/contract/commands';
 import type { House } from '@/server/house';
 import { demoId } from '../../demo/seed';
@@ -13,10 +13,10 @@ const id = newId();
 const other = newId();
 const walk = demoId('signal', 'walk', '2');
 const row = (house: House, table: string, key: string): Record<string, unknown> | undefined =>
-  one(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
+  queryOne(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
 const version = (house: House, table: string, key: string): number => Number(row(house, table, key)?.version);
 const draft = (house: House): { id: string; version: number } =>
-  one(
+  queryOne(
     house.db,
     `SELECT id, version
       FROM job_update
@@ -59,7 +59,7 @@ const GIVEN: Record<string, Given> = {
   },
   'sub.away': {
     payload: { sub: demoId('sub', 'tile'), firstDay: '2027-05-03', lastDay: '2027-05-04' },
-    leaves: (house) => all(house.db, `SELECT last_day FROM day_away WHERE first_day = '2027-05-03'`),
+    leaves: (house) => queryAll(house.db, `SELECT last_day FROM day_away WHERE first_day = '2027-05-03'`),
     expected: [{ last_day: '2027-05-04' }],
     plans: true,
   },
@@ -67,19 +67,19 @@ const GIVEN: Record<string, Given> = {
     before: (house) =>
       must(house, 'sub.away', { sub: demoId('sub', 'tile'), firstDay: '2027-05-03', lastDay: '2027-05-04' }),
     payload: { sub: demoId('sub', 'tile'), firstDay: '2027-05-03' },
-    leaves: (house) => all(house.db, `SELECT * FROM day_away WHERE first_day = '2027-05-03'`),
+    leaves: (house) => queryAll(house.db, `SELECT * FROM day_away WHERE first_day = '2027-05-03'`),
     expected: [],
     plans: true,
   },
   'firm.set-zone': {
     payload: { zone: 'Pacific/Auckland' },
-    leaves: (house) => one(house.db, 'SELECT zone FROM firm'),
+    leaves: (house) => queryOne(house.db, 'SELECT zone FROM firm'),
     expected: { zone: 'Pacific/Auckland' },
     plans: true,
   },
   'holiday.add': {
     payload: { day: '2027-05-17', name: 'Harbour day' },
-    leaves: (house) => one(house.db, `SELECT name FROM holiday WHERE day = '2027-05-17'`),
+    leaves: (house) => queryOne(house.db, `SELECT name FROM holiday WHERE day = '2027-05-17'`),
     expected: { name: 'Harbour day' },
     plans: true,
   },
@@ -107,7 +107,7 @@ const GIVEN: Record<string, Given> = {
       areas: [{ id: other, level: id, name: 'Store', kind: 'room', works: ['floor', 'redecorate'], size: 2 }],
     },
     leaves: (house) =>
-      all<{ phase: string }>(house.db, 'SELECT phase FROM step WHERE area = @other', { other })
+      queryAll<{ phase: string }>(house.db, 'SELECT phase FROM step WHERE area = @other', { other })
         .map((step) => step.phase)
         .sort(),
     expected: ['clean', 'final-coat', 'first-coats', 'flooring', 'hand-over', 'protect'],
@@ -128,7 +128,7 @@ const GIVEN: Record<string, Given> = {
   'area.beside': {
     payload: { one: areaOf('main'), other: areaOf('children') },
     leaves: (house) =>
-      all(house.db, 'SELECT * FROM beside WHERE @a IN (one, other) AND @b IN (one, other)', {
+      queryAll(house.db, 'SELECT * FROM beside WHERE @a IN (one, other) AND @b IN (one, other)', {
         a: areaOf('main'),
         b: areaOf('children'),
       }).length,
@@ -138,7 +138,7 @@ const GIVEN: Record<string, Given> = {
   'step.change': {
     payload: { area: areaOf('boot'), phase: 'tape', trade: 'paint', halfDays: 7 },
     leaves: (house) =>
-      one(house.db, `SELECT trade, half_days FROM step WHERE area = @area AND phase = 'tape'`, {
+      queryOne(house.db, `SELECT trade, half_days FROM step WHERE area = @area AND phase = 'tape'`, {
         area: areaOf('boot'),
       }),
     expected: { trade: 'paint', half_days: 7 },
@@ -246,13 +246,13 @@ const GIVEN: Record<string, Given> = {
   },
   'update.drop': {
     payload: draft,
-    leaves: (house) => all(house.db, `SELECT * FROM job_update WHERE state = 'dropped'`).length,
+    leaves: (house) => queryAll(house.db, `SELECT * FROM job_update WHERE state = 'dropped'`).length,
     expected: 1,
   },
   'update.restore': {
     before: (house) => must(house, 'update.drop', draft(house)),
-    payload: (house) => one(house.db, `SELECT id, version FROM job_update WHERE state = 'dropped'`) ?? {},
-    leaves: (house) => all(house.db, `SELECT * FROM job_update WHERE state = 'dropped'`).length,
+    payload: (house) => queryOne(house.db, `SELECT id, version FROM job_update WHERE state = 'dropped'`) ?? {},
+    leaves: (house) => queryAll(house.db, `SELECT * FROM job_update WHERE state = 'dropped'`).length,
     expected: 0,
   },
   'update.send': {
@@ -335,8 +335,8 @@ describe('every command', () => {
       if (typeof expected === 'object' && expected !== null && !Array.isArray(expected))
         expect(left).toMatchObject(expected);
       else expect(left).toEqual(expected);
-      expect(one(house.db, 'SELECT type, id FROM command_log ORDER BY seq DESC')).toEqual({ type, id: answer.id });
-      expect(all(house.db, 'SELECT 1 FROM plan_mark').length > 0).toBe(plans === true);
+      expect(queryOne(house.db, 'SELECT type, id FROM command_log ORDER BY seq DESC')).toEqual({ type, id: answer.id });
+      expect(queryAll(house.db, 'SELECT 1 FROM plan_mark').length > 0).toBe(plans === true);
       if (plans) expect(COMMANDS[type as CommandType].affects).toBe('plan');
     },
   );
@@ -352,7 +352,7 @@ describe('an area that is changed', () => {
       works: ['redecorate'],
       size: 1,
     });
-    const phases = all<{ phase: string }>(house.db, 'SELECT phase FROM step WHERE area = @area', {
+    const phases = queryAll<{ phase: string }>(house.db, 'SELECT phase FROM step WHERE area = @area', {
       area: areaOf('guest'),
     }).map((step) => step.phase);
     expect(phases).toContain('framing');
@@ -380,7 +380,7 @@ describe('an area that is changed', () => {
       ],
     });
     const halfDays = (area: string, phase: string) =>
-      one<{ half_days: number }>(house.db, 'SELECT half_days FROM step WHERE area = @area AND phase = @phase', {
+      queryOne<{ half_days: number }>(house.db, 'SELECT half_days FROM step WHERE area = @area AND phase = @phase', {
         area,
         phase,
       })?.half_days;

@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, inject, it } from 'vitest';
 import { phaseFacts } from '@/core/sequence/phases';
 import { daysBetween, formatDay } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
-import { one } from '@/server/database/query';
+import { queryOne } from '@/server/database/query';
 import { openHouse, type House } from '@/server/house';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { readPlan, type StoredPlan } from '@/server/schedule/read-plan';
@@ -149,9 +149,9 @@ describe('the demo firm', () => {
     const guest = roomView(house, job('signal'), areaId('signal', 'guest'));
     expect(guest.pictures.length).toBeGreaterThanOrEqual(3);
     expect(new Set(guest.pictures.map((picture) => picture.hash)).size).toBe(guest.pictures.length);
-    expect(one<{ count: number }>(house.db, 'SELECT count(*) AS count FROM picture')?.count).toBeGreaterThanOrEqual(45);
+    expect(queryOne<{ count: number }>(house.db, 'SELECT count(*) AS count FROM picture')?.count).toBeGreaterThanOrEqual(45);
     expect(
-      one<{ count: number }>(house.db, 'SELECT count(*) AS count FROM picture WHERE taken_at IS NOT NULL')?.count,
+      queryOne<{ count: number }>(house.db, 'SELECT count(*) AS count FROM picture WHERE taken_at IS NOT NULL')?.count,
     ).toBeGreaterThanOrEqual(45);
   });
 

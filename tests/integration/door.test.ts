@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { all, one } from '@/server/database/query';
-import { receive } from '@/server/door/door';
-import type { Who } from '@/server/door/who';
+import { queryAll, queryOne } from '@/server/database/query';
+import { dispatch } from '@/server/door/door';
+import type { Actor } from '@/server/door/who';
 import type { House } from '@/server/house';
 import { demoId } from '../../demo/seed';
 import { areaOf, command, demoHouse, emptyHouse, give, MAREN, must, newId, raw, signalHouse } from '../support/houses';
@@ -27,7 +27,7 @@ const traces = (house: House) =>
     'own_link',
     'day_away',
   ]
-    .map((table) => one<{ count: number }>(house.db, `SELECT count(*) AS count FROM ${table}`)?.count)
+    .map((table) => queryOne<{ count: number }>(house.db, `SELECT count(*) AS count FROM ${table}`)?.count)
     .join();
 
 const walk = demoId('signal', 'walk', '2');
@@ -199,7 +199,7 @@ describe('the door', () => {
     const house = demoHouse();
     const before = traces(house);
     // As it comes over the wire: what is undefined is not there.
-    const answer = receive(house, MAREN, JSON.parse(JSON.stringify(input)) as unknown);
+    const answer = dispatch(house, MAREN, JSON.parse(JSON.stringify(input)) as unknown);
     expect(answer).toMatchObject({ status: 'refused', httpStatus: status });
     if (answer.status !== 'refused') return;
     expect(answer.problem.title).toMatch(words);
@@ -210,18 +210,18 @@ describe('the door', () => {
   it('applies a command once, however often it comes, and answers the same', () => {
     const house = demoHouse();
     const once = command('observation.record', observation({ kind: 'remaining', text: 'sweep', trade: 'cleaning' }));
-    const first = receive(house, MAREN, once);
-    const again = receive(house, MAREN, once);
+    const first = dispatch(house, MAREN, once);
+    const again = dispatch(house, MAREN, once);
     expect([first.status, again.status]).toEqual(['applied', 'repeated']);
     expect({ ...again, status: 'applied' }).toEqual(first);
-    expect(all(house.db, 'SELECT 1 FROM observation WHERE text = @text', { text: 'sweep' })).toHaveLength(1);
+    expect(queryAll(house.db, 'SELECT 1 FROM observation WHERE text = @text', { text: 'sweep' })).toHaveLength(1);
   });
 
   it('does not hand an answer to somebody else who knows its id', () => {
     const house = demoHouse();
     const once = command('walk.start', { id: newId(), job: signalHouse, kind: 'progress' });
-    receive(house, MAREN, once);
-    expect(receive(house, { ...MAREN, id: demoId('person', 'tove') } as Who, once)).toMatchObject({
+    dispatch(house, MAREN, once);
+    expect(dispatch(house, { ...MAREN, id: demoId('person', 'tove') } as Actor, once)).toMatchObject({
       status: 'refused',
       problem: { code: 'id-taken' },
     });
@@ -240,8 +240,8 @@ describe('the door', () => {
 
   it('lets everybody do only what is theirs', () => {
     const house = demoHouse();
-    const lead: Who = { kind: 'person', id: demoId('person', 'maren'), name: 'Lead', role: 'lead' };
-    const link: Who = { kind: 'link', id: newId(), audience: 'client', job: signalHouse, sub: null };
+    const lead: Actor = { kind: 'person', id: demoId('person', 'maren'), name: 'Lead', role: 'lead' };
+    const link: Actor = { kind: 'link', id: newId(), audience: 'client', job: signalHouse, sub: null };
     expect(
       give(house, 'sub.away', { sub: demoId('sub', 'wiring'), firstDay: '2027-04-01', lastDay: '2027-04-02' }, lead),
     ).toMatchObject({ status: 'refused', httpStatus: 403 });
@@ -271,8 +271,8 @@ describe('the door', () => {
       status: 'refused',
       httpStatus: 409,
     });
-    expect(JSON.stringify(all(house.db, 'SELECT * FROM command_log'))).not.toContain('long enough');
-    expect(JSON.stringify(all(house.db, 'SELECT password_hash FROM person'))).toContain('$argon2id$');
+    expect(JSON.stringify(queryAll(house.db, 'SELECT * FROM command_log'))).not.toContain('long enough');
+    expect(JSON.stringify(queryAll(house.db, 'SELECT password_hash FROM person'))).toContain('$argon2id$');
   });
 
   it('takes back what can be undone', () => {
@@ -284,6 +284,6 @@ describe('the door', () => {
       problem: { code: 'released-already' },
     });
     must(house, 'hold.reopen', { ...hold, version: 2 });
-    expect(one(house.db, 'SELECT state FROM hold WHERE id = @id', { id: hold.id })).toEqual({ state: 'open' });
+    expect(queryOne(house.db, 'SELECT state FROM hold WHERE id = @id', { id: hold.id })).toEqual({ state: 'open' });
   });
 });

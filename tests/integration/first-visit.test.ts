@@ -1,8 +1,8 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
 import { measured, type RoomShape } from '@/core/layout/shape';
-import { all, one } from '@/server/database/query';
-import type { Who } from '@/server/door/who';
+import { queryAll, queryOne } from '@/server/database/query';
+import type { Actor } from '@/server/door/who';
 import { areaPaper, jobPaper } from '@/server/files/papers';
 import type { Input } from '@/contract/commands';
 import type { House } from '@/server/house';
@@ -18,7 +18,7 @@ import { tokenOf } from '@/server/access/tokens';
 import { walkPack } from '@/server/walks/pack';
 import { demoId } from '../../demo/seed';
 import { areaOf, command, demoHouse, giveRaw, MAREN, must, newId, TODAY } from '../support/houses';
-import { receive } from '@/server/door/door';
+import { dispatch } from '@/server/door/door';
 
 const dairy = demoId('dairy');
 const dairyArea = (key: string): string => areaOf(key, 'dairy');
@@ -47,7 +47,7 @@ const refused = (
   house: House,
   type: string,
   payload: unknown,
-  who?: Who,
+  who?: Actor,
 ): { code: string; field?: string; title: string } => {
   const answer = giveRaw(house, type, payload, who);
   if (answer.status !== 'refused') throw new Error(`${type} was taken`);
@@ -55,7 +55,7 @@ const refused = (
   return answer.problem;
 };
 const calculationOf = (house: House, id: string): { output: Record<string, number> | null; problem: string | null } => {
-  const row = one<{ output: string | null; problem: string | null }>(
+  const row = queryOne<{ output: string | null; problem: string | null }>(
     house.db,
     'SELECT output, problem FROM calculation WHERE id = @id',
     { id },
@@ -65,7 +65,7 @@ const calculationOf = (house: House, id: string): { output: Record<string, numbe
     problem: row?.problem ?? null,
   };
 };
-const send = (house: House, type: 'statement.send' | 'change.send', id: string, version: number): Who => {
+const send = (house: House, type: 'statement.send' | 'change.send', id: string, version: number): Actor => {
   const linkId = newId();
   must(house, type, {
     id,
@@ -94,7 +94,7 @@ describe('what follows the drawing', () => {
       measure: 'wallsNet',
     });
     const quantity = (): unknown =>
-      one<{ quantity: number; unit: string }>(house.db, 'SELECT quantity, unit FROM scope_item WHERE id = @line', {
+      queryOne<{ quantity: number; unit: string }>(house.db, 'SELECT quantity, unit FROM scope_item WHERE id = @line', {
         line,
       });
     expect(quantity()).toEqual({ quantity: 53.9, unit: 'm²' });
@@ -198,7 +198,7 @@ describe('drawings at the door', () => {
 
   it('import a list whole or not at all', () => {
     const house = demoHouse();
-    const count = (): number => all(house.db, 'SELECT 1 FROM opening').length;
+    const count = (): number => queryAll(house.db, 'SELECT 1 FROM opening').length;
     const before = count();
     const good = { id: newId(), area: dairyArea('workshop'), ...opening() };
     expect(
@@ -305,16 +305,16 @@ describe('an assumption', () => {
   it('keeps the newest word, however late an older one arrives', () => {
     const house = demoHouse();
     const say = (verdict: 'held' | 'wrong', at: string): unknown =>
-      receive(house, MAREN, {
+      dispatch(house, MAREN, {
         ...command('assumption.settle', { id: assumption, verdict, found: '', extraId: newId() }),
         at,
       });
     say('held', '2027-03-08T09:00:00.000Z');
     say('wrong', '2027-03-08T08:00:00.000Z');
-    expect(one(house.db, 'SELECT state FROM assumption WHERE id = @assumption', { assumption })).toEqual({
+    expect(queryOne(house.db, 'SELECT state FROM assumption WHERE id = @assumption', { assumption })).toEqual({
       state: 'held',
     });
-    expect(all(house.db, 'SELECT 1 FROM extra_work')).toEqual([]);
+    expect(queryAll(house.db, 'SELECT 1 FROM extra_work')).toEqual([]);
   });
 });
 
@@ -363,7 +363,7 @@ describe('a change', () => {
     must(house, 'change.add', asked);
     const before = finishIf(house.db, TODAY, dairy).job;
     const client = send(house, 'change.send', asked.id, 1);
-    const told = one<{ finish_before: string; finish_after: string }>(
+    const told = queryOne<{ finish_before: string; finish_after: string }>(
       house.db,
       'SELECT finish_before, finish_after FROM change_order WHERE id = @id',
       { id: asked.id },
@@ -375,7 +375,7 @@ describe('a change', () => {
       refused(house, 'change.answer', { id: asked.id, verdict: 'approved', name: 'Somebody' }, {
         ...client,
         job: demoId('signal'),
-      } as Who),
+      } as Actor),
     ).toMatchObject({ code: 'not-allowed' });
     must(house, 'change.answer', { id: asked.id, verdict: 'approved', name: 'Hesper' }, client);
     renew(house);
@@ -388,7 +388,7 @@ describe('a change', () => {
 
   it('that leaves something out takes its lines and steps with it, and must cost less', () => {
     const house = demoHouse();
-    const [line] = all<{ id: string }>(house.db, `SELECT id FROM scope_item WHERE area = @area`, {
+    const [line] = queryAll<{ id: string }>(house.db, `SELECT id FROM scope_item WHERE area = @area`, {
       area: dairyArea('back'),
     });
     const asked = {
@@ -406,11 +406,11 @@ describe('a change', () => {
     });
     const client = send(house, 'change.send', asked.id, 1);
     must(house, 'change.answer', { id: asked.id, verdict: 'approved', name: 'Hesper' }, client);
-    expect(one(house.db, 'SELECT stance FROM scope_item WHERE id = @id', { id: line?.id ?? '' })).toEqual({
+    expect(queryOne(house.db, 'SELECT stance FROM scope_item WHERE id = @id', { id: line?.id ?? '' })).toEqual({
       stance: 'out',
     });
     expect(
-      one(house.db, `SELECT 1 FROM step WHERE area = @area AND phase = 'face-paint'`, { area: dairyArea('back') }),
+      queryOne(house.db, `SELECT 1 FROM step WHERE area = @area AND phase = 'face-paint'`, { area: dairyArea('back') }),
     ).toBeUndefined();
   });
 });
@@ -420,7 +420,7 @@ describe('a statement', () => {
     const house = demoHouse();
     const [first, second] = [newId(), newId()];
     must(house, 'statement.make', { id: first, job: dairy });
-    const unsent: Who = { kind: 'link', id: newId(), audience: 'client', job: dairy, sub: null };
+    const unsent: Actor = { kind: 'link', id: newId(), audience: 'client', job: dairy, sub: null };
     expect(refused(house, 'statement.agree', { id: first, name: 'Hesper' }, unsent)).toMatchObject({
       code: 'not-sent',
     });
@@ -494,11 +494,11 @@ describe('a statement', () => {
 
 describe('areas taken from others', () => {
   const sizeOf = (house: House, id: string): number =>
-    one<{ size: number }>(house.db, 'SELECT size FROM area WHERE id = @id', { id })?.size ?? 0;
+    queryOne<{ size: number }>(house.db, 'SELECT size FROM area WHERE id = @id', { id })?.size ?? 0;
   const version = (house: House, id: string): number =>
-    one<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @id', { id })?.version ?? 0;
+    queryOne<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @id', { id })?.version ?? 0;
   const linesIn = (house: House, area: string): object[] =>
-    all(
+    queryAll(
       house.db,
       `SELECT stance, verb, subject, quantity, unit, measure
         FROM scope_item
@@ -507,7 +507,7 @@ describe('areas taken from others', () => {
       { area },
     );
   const stepsIn = (house: House, area: string): object[] =>
-    all(house.db, 'SELECT phase, trade, half_days FROM step WHERE area = @area ORDER BY phase', { area });
+    queryAll(house.db, 'SELECT phase, trade, half_days FROM step WHERE area = @area ORDER BY phase', { area });
 
   it('the same again, turned, measures what the first measures, says what it says, and is planned like it', () => {
     const house = demoHouse();
@@ -657,7 +657,7 @@ describe('steps, work and decisions', () => {
       decisionId: wall,
     });
     expect(
-      all(house.db, 'SELECT reason, made_by FROM decision WHERE id IN (@choice, @wall) ORDER BY rowid', {
+      queryAll(house.db, 'SELECT reason, made_by FROM decision WHERE id IN (@choice, @wall) ORDER BY rowid', {
         choice,
         wall,
       }),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { pathOf } from '@/server/access/tokens';
 import { standingClock } from '@/server/clock';
-import { one } from '@/server/database/query';
+import { queryOne } from '@/server/database/query';
 import type { House } from '@/server/house';
 import { openLink, sharedView, sharesPicture } from '@/server/public/shared';
 import { demoId } from '../../demo/seed';
@@ -25,7 +25,7 @@ const open = (house: House, token: string) =>
     throw new Error('closed');
   })();
 const pictureOf = (house: House, job: string): string =>
-  one<{ picture: string }>(house.db, `SELECT picture FROM observation WHERE job = @job AND kind = 'picture'`, { job })
+  queryOne<{ picture: string }>(house.db, `SELECT picture FROM observation WHERE job = @job AND kind = 'picture'`, { job })
     ?.picture ?? '';
 
 describe('a share link', () => {
@@ -46,7 +46,7 @@ describe('a share link', () => {
   it('is stored as a hash only', () => {
     const house = demoHouse();
     const { id, token } = linkFor(house);
-    const row = JSON.stringify(one(house.db, 'SELECT * FROM share_link WHERE id = @id', { id }));
+    const row = JSON.stringify(queryOne(house.db, 'SELECT * FROM share_link WHERE id = @id', { id }));
     expect(row).not.toContain(token);
     expect(token.length).toBeGreaterThan(40);
   });

@@ -1,7 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
-import { one } from '@/server/database/query';
+import { queryOne } from '@/server/database/query';
 import { LARGEST_PICTURE } from '@/contract/commands/walks';
 import { keepPicture, pictureFile, servePicture } from '@/server/files/pictures';
 import { emptyHouse } from '../support/houses';
@@ -18,7 +18,7 @@ describe('pictures', () => {
     const content = await painted(format);
     const kept = await keepPicture(house, content);
     expect(await keepPicture(house, content)).toEqual(kept);
-    expect(one(house.db, 'SELECT count(*) AS count FROM picture')).toEqual({ count: 1 });
+    expect(queryOne(house.db, 'SELECT count(*) AS count FROM picture')).toEqual({ count: 1 });
     expect(readFileSync(pictureFile(house, kept.hash)).equals(content)).toBe(true);
   });
 
@@ -39,7 +39,7 @@ describe('pictures', () => {
       status: 413,
       ...refused,
     });
-    expect(one(house.db, 'SELECT count(*) AS count FROM picture')).toEqual({ count: 0 });
+    expect(queryOne(house.db, 'SELECT count(*) AS count FROM picture')).toEqual({ count: 0 });
   });
 
   it('serves the size that is asked for, and nothing for a hash that is none', async () => {

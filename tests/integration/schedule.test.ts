@@ -5,13 +5,13 @@ import type { PreviewView } from '@/contract/views/plan';
 import { checkPlan } from '@/core/schedule/check';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { dayOfSlot, formatSlot, slotOf } from '@/core/units/slot';
-import { one } from '@/server/database/query';
-import { desksView } from '@/server/coordination/view';
+import { queryOne } from '@/server/database/query';
+import { coordinationView } from '@/server/coordination/view';
 import { outlookFrom } from '@/server/outside/simulated/weather';
 import { preview } from '@/server/door/preview';
 import type { House } from '@/server/house';
 import { scheduleView } from '@/server/schedule/board';
-import { hearWeather } from '@/server/schedule/hear-weather';
+import { pollWeather } from '@/server/schedule/hear-weather';
 import { feedFile } from '@/server/schedule/feeds';
 import { progressView } from '@/server/schedule/progress';
 import { pullView } from '@/server/schedule/pull';
@@ -27,7 +27,7 @@ const renew = (house: House): StoredPlan => {
   renewOnce(house.db, TODAY, house.clock.now().toISOString());
   const plan = readPlan(house.db);
   if (!plan) throw new Error('There is no plan.');
-  expect(one(house.db, 'SELECT message FROM plan_problem')).toBeUndefined();
+  expect(queryOne(house.db, 'SELECT message FROM plan_problem')).toBeUndefined();
   expect(checkPlan(plan)).toEqual([]);
   return plan;
 };
@@ -51,9 +51,9 @@ describe('knowledge of the firm', () => {
     const view = look(house, 'school.choose', choice);
     expect(view.added).toEqual(['Kitchen · touch-up']);
     expect(view.jobs.map((job) => job.name)).toContain('Signal House');
-    expect(one(house.db, 'SELECT count(*) AS count FROM school_choice')).toEqual({ count: 0 });
-    expect(one(house.db, `SELECT count(*) AS count FROM step WHERE phase = 'touch-up'`)).toEqual({ count: 0 });
-    expect([one(house.db, 'SELECT count(*) AS count FROM plan_mark'), readPlan(house.db)?.version]).toEqual([
+    expect(queryOne(house.db, 'SELECT count(*) AS count FROM school_choice')).toEqual({ count: 0 });
+    expect(queryOne(house.db, `SELECT count(*) AS count FROM step WHERE phase = 'touch-up'`)).toEqual({ count: 0 });
+    expect([queryOne(house.db, 'SELECT count(*) AS count FROM plan_mark'), readPlan(house.db)?.version]).toEqual([
       { count: 0 },
       before,
     ]);
@@ -73,7 +73,7 @@ describe('knowledge of the firm', () => {
     const house = demoHouse();
     must(house, 'school.choose', { id: newId(), school: 'tear-out', side: 'careful' });
     const halfDays = (area: string) =>
-      one<{ half_days: number }>(house.db, `SELECT half_days FROM step WHERE area = @area AND phase = 'tear-out'`, {
+      queryOne<{ half_days: number }>(house.db, `SELECT half_days FROM step WHERE area = @area AND phase = 'tear-out'`, {
         area: areaOf(area),
       })?.half_days;
     expect([halfDays('kitchen'), halfDays('bath')]).toEqual([8, 6]);
@@ -115,7 +115,7 @@ describe('knowledge of the firm', () => {
         ) as string,
       },
     });
-    expect(one(house.db, 'SELECT count(*) AS count FROM own_rule')).toEqual({ count: 0 });
+    expect(queryOne(house.db, 'SELECT count(*) AS count FROM own_rule')).toEqual({ count: 0 });
     expect(
       preview(
         house,
@@ -180,13 +180,13 @@ describe('from scope to tasks', () => {
     const house = demoHouse();
     const area = demoId('dairy', 'area', 'workshop');
     const halfDays = () =>
-      one<{ half_days: number }>(house.db, `SELECT half_days FROM step WHERE area = @area AND phase = 'board'`, {
+      queryOne<{ half_days: number }>(house.db, `SELECT half_days FROM step WHERE area = @area AND phase = 'board'`, {
         area,
       })?.half_days ?? 0;
-    if (!one(house.db, `SELECT 1 FROM step WHERE area = @area AND phase = 'board'`, { area }))
+    if (!queryOne(house.db, `SELECT 1 FROM step WHERE area = @area AND phase = 'board'`, { area }))
       must(house, 'area.change', {
         id: area,
-        version: one<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @area', { area })!.version,
+        version: queryOne<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @area', { area })!.version,
         name: 'Workshop',
         works: ['rebuild'],
         size: 1,
@@ -200,7 +200,7 @@ describe('from scope to tasks', () => {
       give(house, 'shape.set', {
         area,
         version:
-          one<{ version: number }>(house.db, 'SELECT version FROM shape WHERE area = @area', { area })?.version ?? 0,
+          queryOne<{ version: number }>(house.db, 'SELECT version FROM shape WHERE area = @area', { area })?.version ?? 0,
         shape: shape(mm),
       });
     draw(4000);
@@ -340,7 +340,7 @@ describe('inspections', () => {
         .map((task) => new Date(`${dayOfSlot(plan.origin, task.start)}T00:00:00Z`).getUTCDay()),
     );
     expect([...office].every((day) => day >= 1 && day <= 5)).toBe(true);
-    expect(desksView(house).unbooked.every((one_) => one_.askBy <= one_.ready)).toBe(true);
+    expect(coordinationView(house).unbooked.every((one_) => one_.askBy <= one_.ready)).toBe(true);
   });
 
   it('that fail bring the work that puts it right and the next visit; what follows moves, with the cause in the log', () => {
@@ -365,7 +365,7 @@ describe('inspections', () => {
       find(before, signal('study', 'insulation')).start,
     );
     expect(
-      one<{ cause: string; halves: number }>(
+      queryOne<{ cause: string; halves: number }>(
         house.db,
         'SELECT cause, halves FROM plan_move WHERE task = @task ORDER BY id DESC',
         { task: signal('study', 'insulation') },
@@ -440,7 +440,7 @@ describe('pins', () => {
       status: 'refused',
       problem: { field, title: expect.stringMatching(says) as string },
     });
-    expect(one(house.db, 'SELECT count(*) AS count FROM pin')).toEqual({ count: 0 });
+    expect(queryOne(house.db, 'SELECT count(*) AS count FROM pin')).toEqual({ count: 0 });
   });
 });
 
@@ -469,9 +469,9 @@ describe('what others decide', () => {
     const house = demoHouse();
     expect(outlookFrom(TODAY)).toEqual(outlookFrom(TODAY));
     // What was said stays; only what nobody has spoken of is heard.
-    expect(hearWeather(house, outlookFrom)).toBe(0);
+    expect(pollWeather(house, outlookFrom)).toBe(0);
     house.db.exec(`DELETE FROM outlook WHERE day > '2027-03-16'`);
-    expect(hearWeather(house, outlookFrom)).toBe(4);
+    expect(pollWeather(house, outlookFrom)).toBe(4);
     const days = ['2027-03-09', '2027-03-10', '2027-03-11', '2027-03-12'];
     must(house, 'outlook.say', {
       halves: days.flatMap((day) => [0, 1].map((half) => ({ day, half, rain: 9, wind: 4, low: 6 }))),
@@ -481,7 +481,7 @@ describe('what others decide', () => {
     expect(outdoors.length).toBeGreaterThan(5);
     expect(outdoors.every((task) => task.slots.every((slot) => slot >= slotOf(TODAY, '2027-03-13')))).toBe(true);
     expect(outdoors.some((task) => task.reason.text.includes('rain, 9 mm, on Fri 12 Mar'))).toBe(true);
-    expect(desksView(house).kept.length).toBeGreaterThan(0);
+    expect(coordinationView(house).kept.length).toBeGreaterThan(0);
   });
 
   it('a broken digger holds what needs it', () => {
@@ -507,7 +507,7 @@ describe('calendars for programs outside', () => {
   const open = (house: House, kind: 'job' | 'sub' | 'person', target: string): (() => ICAL.Event[]) => {
     const id = newId();
     must(house, 'feed.open', { id, kind, target });
-    const path = desksView(house).feeds.find((feed) => feed.id === id)?.path ?? '';
+    const path = coordinationView(house).feeds.find((feed) => feed.id === id)?.path ?? '';
     const token = path.replace(/^\/calendar\/|\.ics$/g, '');
     return () =>
       new ICAL.Component(ICAL.parse(feedFile(house, token)?.content ?? '') as never)
@@ -554,7 +554,7 @@ describe('calendars for programs outside', () => {
     expect(is?.sequence).toBe((was?.sequence ?? 0) + 1);
     must(house, 'area.change', {
       id: areaOf('boot'),
-      version: one<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @id', { id: areaOf('boot') })!
+      version: queryOne<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @id', { id: areaOf('boot') })!
         .version,
       name: 'Boot room',
       works: ['none'],
@@ -574,7 +574,7 @@ describe('calendars for programs outside', () => {
     expect(read().map((event) => event.summary)).toEqual(
       expect.arrayContaining(['Signal House: Study · rough inspections', 'Signal House: Bin for the slab, 6 m³']),
     );
-    const feed = desksView(house).feeds[0];
+    const feed = coordinationView(house).feeds[0];
     must(house, 'feed.close', { id: feed!.id });
     expect(feedFile(house, feed?.path.replace(/^\/calendar\/|\.ics$/g, '') ?? '')).toBeUndefined();
     expect(feedFile(house, 'guessed')).toBeUndefined();
@@ -597,7 +597,7 @@ describe('the plan as a whole', () => {
       [after.score.broken, after.score.late, after.score.cost] <=
         [before.score.broken, before.score.late, before.score.cost],
     ).toBe(true);
-    expect(one<{ state: string; words: string }>(house.db, 'SELECT state, words FROM plan_search')).toMatchObject({
+    expect(queryOne<{ state: string; words: string }>(house.db, 'SELECT state, words FROM plan_search')).toMatchObject({
       state: 'done',
       words: expect.stringMatching(/found/) as string,
     });

@@ -17,10 +17,10 @@ import { walkPack } from '@/server/walks/pack';
 import { demoId } from '../../demo/seed';
 import { areaOf, root, signalHouse, testClock, TODAY } from '../support/houses';
 import { count, html, words } from '../support/read';
-import { desksView } from '@/server/coordination/view';
+import { coordinationView } from '@/server/coordination/view';
 import { progressView } from '@/server/schedule/progress';
 import { sequenceView } from '@/server/sequence/queries';
-import { Desks } from '@/ui/coordination/coordination';
+import { Coordination } from '@/ui/coordination/coordination';
 import { Progress } from '@/ui/schedule/progress';
 import { Schedule } from '@/ui/schedule/schedule';
 import { Sequence } from '@/ui/sequence/sequence';
@@ -310,7 +310,7 @@ describe('the screens of sequence and schedule', () => {
   });
 
   it('read the desks: what is booked, what to book by when, what the outlook forbids and moved, plant that is broken', () => {
-    const page = words(html(<Desks view={desksView(house)} office />));
+    const page = words(html(<Coordination view={coordinationView(house)} office />));
     expect(page).toMatch(
       /Study · rough inspections Signal House Thu 11 Mar, morning, Port Ellery building office Passed/,
     );
@@ -318,7 +318,7 @@ describe('the screens of sequence and schedule', () => {
     expect(page).toMatch(/Fri 12 Mar 4.2 mm, 10 m\/s, 6 °C 9 mm, 13 m\/s, 7 °C/);
     expect(page).toMatch(/Boat store · open roof Signal House rain, 4.2 mm, on Fri 12 Mar/);
     expect(page).toMatch(/Small digger , 1 of it, 5 pieces of work ahead/);
-    const lead = words(html(<Desks view={desksView(house)} office={false} />));
+    const lead = words(html(<Coordination view={coordinationView(house)} office={false} />));
     expect(lead).not.toMatch(/Add an office|What counts|Open a calendar/);
   });
 
@@ -342,7 +342,7 @@ describe('the screens of sequence and schedule', () => {
     expect(words(html(<Progress view={progressView(fresh, job)} />, `/jobs/${job}/schedule/progress`))).toContain(
       'No plan was kept yet to measure against',
     );
-    const desks = words(html(<Desks view={desksView(fresh)} office />));
+    const desks = words(html(<Coordination view={coordinationView(fresh)} office />));
     expect(desks).toMatch(/None is booked\./);
     expect(desks).toMatch(/No outlook yet: outdoor work is planned as if it stayed dry\./);
   });

@@ -10,17 +10,17 @@ import type { Phase } from '@/core/sequence/phases';
 import { TRADE_KEYS } from '@/core/sequence/trades';
 import { addDays, backToWeekday, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
-import { all, one } from '@/server/database/query';
+import { queryAll, queryOne } from '@/server/database/query';
 import { simulatedSuppliers } from '@/server/outside/simulated/suppliers';
 import { jobPaper } from '@/server/files/papers';
-import { receive } from '@/server/door/door';
+import { dispatch } from '@/server/door/door';
 import type { House } from '@/server/house';
 import { finishIf } from '@/server/schedule/what-if';
 import { renewOnce } from '@/server/schedule/renew';
 import { scheduleView } from '@/server/schedule/board';
 import { readPlan } from '@/server/schedule/read-plan';
 import { deliveriesView } from '@/server/selections/delivery-views';
-import { hearSuppliers } from '@/server/selections/hear';
+import { pollSuppliers } from '@/server/selections/hear';
 import { selectionsOf } from '@/server/selections/queries';
 import { suppliersView } from '@/server/selections/supplier-views';
 import { requestsView, selectionPage, selectionsView } from '@/server/selections/view';
@@ -47,7 +47,7 @@ const item = (house: House, id: string, job = signalHouse): SelectionView => {
 };
 const at = (house: House, table: 'selection' | 'request', id: string): { id: string; version: number } => ({
   id,
-  version: one<{ version: number }>(house.db, `SELECT version FROM ${table} WHERE id = @id`, { id })?.version ?? 0,
+  version: queryOne<{ version: number }>(house.db, `SELECT version FROM ${table} WHERE id = @id`, { id })?.version ?? 0,
 });
 const renew = (house: House, job = signalHouse): void => {
   house.db.prepare(`INSERT INTO plan_mark (job, cause) VALUES (?, 'asked by a test')`).run(job);
@@ -274,7 +274,7 @@ describe('the chain of the lantern glazing', () => {
     renew(house);
     expect(glazing().reason.text).toContain('nobody has confirmed the delivery of lantern glazing');
     // The desk answers for this supplier: it confirms a day within the range, closed days not counted.
-    expect(hearSuppliers(house, simulatedSuppliers)).toBe(1);
+    expect(pollSuppliers(house, simulatedSuppliers)).toBe(1);
     renew(house);
     const confirmed = item(house, GLAZING);
     expect(confirmed).toMatchObject({ state: 'confirmed', orderedAs: 'Eight curved panes, laminated, clear, LG-8' });
@@ -282,7 +282,7 @@ describe('the chain of the lantern glazing', () => {
       (confirmed.expectedOn ?? '') >= addDays(TODAY, 140 + 14) &&
         (confirmed.expectedOn ?? '') <= addDays(TODAY, 154 + 14 + 3),
     ).toBe(true);
-    expect(hearSuppliers(house, simulatedSuppliers)).toBe(0);
+    expect(pollSuppliers(house, simulatedSuppliers)).toBe(0);
     const settled = glazing().day;
     must(house, 'supplier.say', {
       selection: GLAZING,
@@ -446,7 +446,7 @@ describe('what came is not right', () => {
     expect(again(house)).toBeUndefined();
     expect(item(house, CABINETS, tannery).state).toBe('on site');
     expect(
-      one(house.db, `SELECT count(*) AS count FROM spare WHERE selection = @id AND state = 'kept'`, { id: CABINETS }),
+      queryOne(house.db, `SELECT count(*) AS count FROM spare WHERE selection = @id AND state = 'kept'`, { id: CABINETS }),
     ).toEqual({ count: 0 });
   });
 
@@ -471,7 +471,7 @@ describe('what came is not right', () => {
       text: 'old news',
     };
     expect(
-      receive(house, MAREN, command('observation.record', { observation: late }, { at: '2027-03-08T07:00:00.000Z' })),
+      dispatch(house, MAREN, command('observation.record', { observation: late }, { at: '2027-03-08T07:00:00.000Z' })),
     ).toMatchObject({ status: 'applied' });
     expect(again(house)?.quantity).toBe(3);
     see({ kind: 'selection-check', selection: CABINETS, verdict: 'right' });
@@ -599,7 +599,7 @@ describe('suppliers', () => {
               status: 'refused',
               problem: { code: 'not-simulated' },
             });
-            const supplier = one<{ id: string }>(house.db, `SELECT id FROM supplier WHERE name = 'Own'`)?.id;
+            const supplier = queryOne<{ id: string }>(house.db, `SELECT id FROM supplier WHERE name = 'Own'`)?.id;
             expect(said('supplier.change', { id: supplier, version: 1, name: 'Own', desk: true })).toBe(true);
             const words: string[] = [];
             for (let turn = 0; turn < 12; turn++) {
@@ -1142,7 +1142,7 @@ describe('what is printed and read', () => {
 
   it('follows a kept result until it is ordered', () => {
     const house = demoHouse();
-    const kept = all<{ id: string }>(house.db, `SELECT id FROM calculation WHERE area = @area`, {
+    const kept = queryAll<{ id: string }>(house.db, `SELECT id FROM calculation WHERE area = @area`, {
       area: areaOf('wet'),
     })[0]?.id;
     const id = newId();

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import type { ClientShared, CrewShared } from '@/contract/views/news';
 import { pathOf } from '@/server/access/tokens';
-import { one } from '@/server/database/query';
+import { queryOne } from '@/server/database/query';
 import type { House } from '@/server/house';
 import { openLink, sharedView } from '@/server/public/shared';
-import { updatesView } from '@/server/news/queries';
+import { newsView } from '@/server/news/queries';
 import type { Input } from '@/contract/commands';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, give, giveRaw, must, newId, signalHouse, TODAY } from '../support/houses';
@@ -39,7 +39,7 @@ describe('what a client reads', () => {
   it('has only what was sent, never a draft', () => {
     const house = demoHouse();
     expect(client(house).updates).toEqual([]);
-    const draft = updatesView(house, signalHouse).updates.find((update) => update.audience === 'client');
+    const draft = newsView(house, signalHouse).updates.find((update) => update.audience === 'client');
     must(house, 'update.send', {
       id: draft!.id,
       version: draft!.version,
@@ -54,7 +54,7 @@ describe('what a client reads', () => {
 
   it('is counted each time it is opened, and acknowledged once', () => {
     const house = demoHouse();
-    const draft = updatesView(house, signalHouse).updates.find((update) => update.audience === 'client');
+    const draft = newsView(house, signalHouse).updates.find((update) => update.audience === 'client');
     const [messageId, linkId] = [newId(), newId()];
     must(house, 'update.send', {
       id: draft!.id,
@@ -68,7 +68,7 @@ describe('what a client reads', () => {
     if (!link) throw new Error('The link does not open.');
     sharedView(house, link);
     sharedView(house, link);
-    expect(one(house.db, 'SELECT opened FROM share_link WHERE id = @linkId', { linkId })).toEqual({ opened: 2 });
+    expect(queryOne(house.db, 'SELECT opened FROM share_link WHERE id = @linkId', { linkId })).toEqual({ opened: 2 });
     const reader = { kind: 'link', id: linkId, audience: 'client', job: signalHouse, sub: null } as const;
     must(house, 'message.acknowledge', { name: 'Elder Averill' }, reader);
     must(house, 'message.acknowledge', { name: 'Younger Averill' }, reader);
@@ -162,6 +162,6 @@ describe('a link that cannot be', () => {
       status: 'refused',
       problem: { code: 'revoked-already' },
     });
-    expect(updatesView(house, signalHouse).links.find((link) => link.id === id)?.state).toBe('revoked');
+    expect(newsView(house, signalHouse).links.find((link) => link.id === id)?.state).toBe('revoked');
   });
 });

@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { describe, expect, it, onTestFinished } from 'vitest';
-import { all, one } from '@/server/database/query';
+import { queryAll, queryOne } from '@/server/database/query';
 import { simulatedGateway, type Gateway } from '@/server/outside/simulated/gateway';
 import type { House } from '@/server/house';
 import { startPlanner } from '@/server/schedule/planner';
@@ -17,7 +17,7 @@ function planner(house: House): void {
 }
 
 function queued(house: House, ...addresses: string[]): string[] {
-  const draft = one<{ id: string; version: number }>(
+  const draft = queryOne<{ id: string; version: number }>(
     house.db,
     `SELECT id, version FROM job_update WHERE job = @job AND state = 'draft'`,
     { job: signalHouse },
@@ -34,7 +34,7 @@ function queued(house: House, ...addresses: string[]): string[] {
   return recipients.map((recipient) => recipient.messageId);
 }
 const stateOf = (house: House, id: string) =>
-  one<{ state: string; tries: number; failure: string | null }>(
+  queryOne<{ state: string; tries: number; failure: string | null }>(
     house.db,
     'SELECT state, tries, failure FROM message WHERE id = @id',
     { id },
@@ -55,11 +55,11 @@ describe('the planner’s thread', () => {
     must(house, 'walk.finish', { id: walk });
     await expect.poll(() => currentVersion(house.db), { timeout: 20_000 }).toBe((before ?? 0) + 1);
     await expect.poll(() => heard.length, { timeout: 5_000 }).toBe(4);
-    expect(one(house.db, 'SELECT type, who FROM command_log WHERE seq = @seq', { seq: Math.max(...heard) })).toEqual({
+    expect(queryOne(house.db, 'SELECT type, who FROM command_log WHERE seq = @seq', { seq: Math.max(...heard) })).toEqual({
       type: 'plan.renewed',
       who: 'planner',
     });
-    expect(all(house.db, 'SELECT audience FROM job_update WHERE walk = @walk ORDER BY audience', { walk })).toEqual([
+    expect(queryAll(house.db, 'SELECT audience FROM job_update WHERE walk = @walk ORDER BY audience', { walk })).toEqual([
       { audience: 'client' },
       { audience: 'crew' },
     ]);
@@ -70,9 +70,9 @@ describe('the planner’s thread', () => {
     const before = currentVersion(house.db) ?? 0;
     for (const number of ['0', '1', '2'])
       must(house, 'hold.release', { id: demoId('signal', 'hold', number), version: 1 });
-    expect(all(house.db, 'SELECT 1 FROM plan_mark')).toHaveLength(3);
+    expect(queryAll(house.db, 'SELECT 1 FROM plan_mark')).toHaveLength(3);
     planner(house);
-    await expect.poll(() => all(house.db, 'SELECT 1 FROM plan_mark').length, { timeout: 20_000 }).toBe(0);
+    await expect.poll(() => queryAll(house.db, 'SELECT 1 FROM plan_mark').length, { timeout: 20_000 }).toBe(0);
     expect(currentVersion(house.db)).toBe(before + 1);
   });
 });

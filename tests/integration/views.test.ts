@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { all, one } from '@/server/database/query';
+import { queryAll, queryOne } from '@/server/database/query';
 import { findable } from '@/server/find/queries';
 import { firmView } from '@/server/firm/queries';
 import { boardOptions, scheduleView } from '@/server/schedule/board';
@@ -10,9 +10,9 @@ import { sequenceView } from '@/server/sequence/queries';
 import { frameView, jobHead } from '@/server/sites/queries';
 import { roomView } from '@/server/sites/room';
 import { roomsView } from '@/server/sites/rooms';
-import { setOutView } from '@/server/sites/areas-view';
+import { areasView } from '@/server/sites/areas-view';
 import { todayView } from '@/server/today/queries';
-import { updatesView } from '@/server/news/queries';
+import { newsView } from '@/server/news/queries';
 import { walksView } from '@/server/walks/pack';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, give, must, newId, signalHouse, TODAY } from '../support/houses';
@@ -141,9 +141,9 @@ describe('a plan that cannot be made', () => {
     must(built.house, 'walk.finish', { id: built.walk }, built.owner);
     built.renew();
     const measured =
-      one<{ after_version: number }>(built.house.db, 'SELECT after_version FROM walk_plan')?.after_version ?? 0;
+      queryOne<{ after_version: number }>(built.house.db, 'SELECT after_version FROM walk_plan')?.after_version ?? 0;
     for (let time = 0; time < 40; time++) built.renew();
-    const kept = all<{ version: number }>(built.house.db, 'SELECT version FROM plan ORDER BY version').map(
+    const kept = queryAll<{ version: number }>(built.house.db, 'SELECT version FROM plan ORDER BY version').map(
       (row) => row.version,
     );
     expect(kept).toContain(measured);
@@ -289,7 +289,7 @@ describe('the frame', () => {
   });
 
   it('shows what a job has when more is set out', () => {
-    const view = setOutView(house(), signalHouse);
+    const view = areasView(house(), signalHouse);
     expect(view.levels.map((level) => level.name)).toEqual(['Ground', 'Upper', 'Lantern']);
     expect(view.details).toMatchObject({ livedIn: true, loudHalf: 'morning', startDay: '2027-01-27' });
     expect(
@@ -305,7 +305,7 @@ describe('the frame', () => {
   });
 
   it('suggests to whom an update goes: the client, and the leads of those who have work', () => {
-    const { suggested, subs } = updatesView(house(), signalHouse);
+    const { suggested, subs } = newsView(house(), signalHouse);
     expect(suggested.client).toEqual([{ name: 'The Averill family', address: 'averill@watchsteps.example' }]);
     expect(suggested.crew.map((crew) => crew.name)).toContain('Petra, Halyard Wiring');
     expect(subs.length).toBe(suggested.crew.length);

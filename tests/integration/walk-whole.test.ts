@@ -2,8 +2,8 @@ import sharp from 'sharp';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { todayView } from '@/server/today/queries';
-import { all, one } from '@/server/database/query';
-import { receive } from '@/server/door/door';
+import { queryAll, queryOne } from '@/server/database/query';
+import { dispatch } from '@/server/door/door';
 import { Refusal } from '@/server/door/refusal';
 import { areaPaper } from '@/server/files/papers';
 import { keepPicture, servePicture } from '@/server/files/pictures';
@@ -135,7 +135,7 @@ describe('records that come from anywhere, late and twice', () => {
     const wrong = (minutes: number): string =>
       new Date(now.getTime() - 365 * 86_400_000 + minutes * 60_000).toISOString();
     expect(
-      receive(house, MAREN, {
+      dispatch(house, MAREN, {
         ...command('observation.record', {
           observation: { id, walk, area: areaOf('guest'), kind: 'progress', phase: 'wiring-rough', fraction: 0.7 },
         }),
@@ -143,7 +143,7 @@ describe('records that come from anywhere, late and twice', () => {
         sent: wrong(0),
       }),
     ).toMatchObject({ status: 'applied' });
-    const kept = one<{ at: string; facts: string }>(house.db, 'SELECT at, facts FROM observation WHERE id = @id', {
+    const kept = queryOne<{ at: string; facts: string }>(house.db, 'SELECT at, facts FROM observation WHERE id = @id', {
       id,
     });
     expect(Math.abs(Date.parse(kept?.at ?? '') - now.getTime() + 30 * 60_000)).toBeLessThan(10_000);
@@ -157,7 +157,7 @@ describe('records that come from anywhere, late and twice', () => {
 
   it('of two people on one walk stand side by side, whoever sends first', () => {
     const ines = { kind: 'person', id: demoId('person', 'ines'), name: 'Ines', role: 'lead' } as const;
-    const people = all<{ id: string; name: string; role: string }>(demoHouse().db, 'SELECT id, name, role FROM person');
+    const people = queryAll<{ id: string; name: string; role: string }>(demoHouse().db, 'SELECT id, name, role FROM person');
     const second = people.find((person) => person.role === 'lead');
     fc.assert(
       fc.property(fc.shuffledSubarray([0, 1, 2, 3, 4, 5], { minLength: 6 }), (order) => {
@@ -180,7 +180,7 @@ describe('records that come from anywhere, late and twice', () => {
           },
         }));
         for (const { who, given } of [...commands, ...commands])
-          expect(receive(house, who, given).status).toMatch(/applied|repeated/);
+          expect(dispatch(house, who, given).status).toMatch(/applied|repeated/);
         const area = walkPack(house, walk).areas.find((one_) => one_.name === 'Guest suite');
         expect(area?.recorded.map((line) => [line.text, line.by ?? 'me'])).toEqual([
           ['seen 0', 'me'],
@@ -248,7 +248,7 @@ describe('a narration', () => {
     expect(open()).toBe(1);
     expect(
       JSON.parse(
-        one<{ facts: string }>(house.db, 'SELECT facts FROM observation WHERE id = @accepted', { accepted })?.facts ??
+        queryOne<{ facts: string }>(house.db, 'SELECT facts FROM observation WHERE id = @accepted', { accepted })?.facts ??
           '{}',
       ),
     ).toMatchObject({ said: { words: 'Mind the open edge at the hatch.', start: 5 } });
@@ -293,7 +293,7 @@ describe('pictures', () => {
       .toBuffer();
     const { hash } = await keepPicture(house, content);
     expect(
-      one<{ taken_at: string }>(house.db, 'SELECT taken_at FROM picture WHERE hash = @hash', { hash })?.taken_at,
+      queryOne<{ taken_at: string }>(house.db, 'SELECT taken_at FROM picture WHERE hash = @hash', { hash })?.taken_at,
     ).toContain('2027-03-09');
     for (const width of [undefined, 240]) {
       const left = await servePicture(house, hash, width);
@@ -344,7 +344,7 @@ describe('pictures', () => {
       { name: 'from the door', pictures: [{ marks: [] }, { marks: [] }, { marks: [] }] },
     ]);
     const picture =
-      one<{ id: string }>(
+      queryOne<{ id: string }>(
         house.db,
         `SELECT id FROM observation WHERE kind = 'picture' AND area = @area ORDER BY at DESC`,
         { area: areaOf('kitchen') },
@@ -391,12 +391,12 @@ describe('what a walk found', () => {
     must(house, 'observation.place', { about: seen.gate, became: 'wait', target: newId(), party: 'engineer' });
     const change = newId();
     must(house, 'observation.place', { about: seen.surprise, became: 'change', target: change });
-    expect(one(house.db, `SELECT stance, verb, subject FROM scope_item ORDER BY rowid DESC`)).toEqual({
+    expect(queryOne(house.db, `SELECT stance, verb, subject FROM scope_item ORDER BY rowid DESC`)).toEqual({
       stance: 'refit',
       verb: 'take down and refit',
       subject: 'the old stove',
     });
-    expect(one(house.db, `SELECT kind, text FROM hold ORDER BY rowid DESC`)).toEqual({
+    expect(queryOne(house.db, `SELECT kind, text FROM hold ORDER BY rowid DESC`)).toEqual({
       kind: 'engineer',
       text: 'engineer to look at the flue',
     });
@@ -409,7 +409,7 @@ describe('what a walk found', () => {
       refused(house, 'observation.place', { about: seen.surprise, became: 'scope', target: newId() }),
     ).toMatchObject({ code: 'placed-already' });
     must(house, 'observation.unplace', { about: seen.surprise });
-    expect(one(house.db, 'SELECT state FROM change_order WHERE id = @change', { change })).toEqual({
+    expect(queryOne(house.db, 'SELECT state FROM change_order WHERE id = @change', { change })).toEqual({
       state: 'declined',
     });
     expect(
@@ -449,12 +449,12 @@ describe('what a walk found', () => {
       name: 'Mrs Averill',
       free: true,
     });
-    expect(one(house.db, 'SELECT subject, reason FROM decision WHERE id = @id', { id })).toEqual({
+    expect(queryOne(house.db, 'SELECT subject, reason FROM decision WHERE id = @id', { id })).toEqual({
       subject: 'a shelf more',
       reason: 'agreed on the spot by Mrs Averill, at no charge',
     });
     record(house, walk, { kind: 'withdrawal', about: id });
-    expect(one(house.db, 'SELECT removed FROM decision WHERE id = @id', { id })).toEqual({ removed: 1 });
+    expect(queryOne(house.db, 'SELECT removed FROM decision WHERE id = @id', { id })).toEqual({ removed: 1 });
   });
 
   it('measured otherwise than drawn is shown until one of them gives way', () => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { all, one } from '@/server/database/query';
+import { queryAll, queryOne } from '@/server/database/query';
 import { simulatedGateway } from '@/server/outside/simulated/gateway';
 import type { House } from '@/server/house';
 import { renewOnce } from '@/server/schedule/renew';
@@ -8,7 +8,7 @@ import { selectionsOf } from '@/server/selections/queries';
 import { roomsView } from '@/server/sites/rooms';
 import { roomView } from '@/server/sites/room';
 import { emptyOutbox } from '@/server/news/outbox';
-import { updatesView } from '@/server/news/queries';
+import { newsView } from '@/server/news/queries';
 import { walkPack } from '@/server/walks/pack';
 import { reviewView } from '@/server/walks/review';
 import { checkPlan } from '@/core/schedule/check';
@@ -73,7 +73,7 @@ describe('a walk', () => {
       'Inside doors: wrong (oak, not birch)',
     ]);
     expect(review.drafts.map((draft) => draft.audience)).toEqual(['client', 'crew']);
-    const client = one<{ body: string }>(
+    const client = queryOne<{ body: string }>(
       house.db,
       `SELECT body FROM job_update WHERE walk = @walk AND audience = 'client'`,
       { walk },
@@ -113,18 +113,18 @@ describe('a walk', () => {
     const walk = startWalk(house);
     record(house, walk, { kind: 'progress', phase: 'wiring-rough', fraction: 0.5 });
     must(house, 'walk.finish', { id: walk });
-    expect(all(house.db, 'SELECT * FROM plan_mark')).toHaveLength(1);
+    expect(queryAll(house.db, 'SELECT * FROM plan_mark')).toHaveLength(1);
     renew(house);
-    expect(all(house.db, 'SELECT * FROM plan_mark')).toHaveLength(0);
+    expect(queryAll(house.db, 'SELECT * FROM plan_mark')).toHaveLength(0);
     expect(renewOnce(house.db, TODAY, '2027-03-09T12:01:00.000Z')).toBeUndefined();
-    expect(all(house.db, 'SELECT * FROM job_update WHERE walk = @walk', { walk })).toHaveLength(2);
+    expect(queryAll(house.db, 'SELECT * FROM job_update WHERE walk = @walk', { walk })).toHaveLength(2);
   });
 });
 
 describe('sending', () => {
   it('hands a message over once, tells of failures and lets it be tried again', () => {
     const house = demoHouse();
-    const draft = updatesView(house, signalHouse).updates.find(
+    const draft = newsView(house, signalHouse).updates.find(
       (update) => update.state === 'draft' && update.audience === 'client',
     );
     if (!draft) throw new Error('The demo has no draft.');
@@ -147,7 +147,7 @@ describe('sending', () => {
     });
     expect(emptyOutbox(house, simulatedGateway)).toBe(2);
     expect(emptyOutbox(house, simulatedGateway)).toBe(0);
-    const sent = updatesView(house, signalHouse).updates.find((update) => update.id === draft.id);
+    const sent = newsView(house, signalHouse).updates.find((update) => update.id === draft.id);
     expect(sent).toMatchObject({ state: 'sent', body: 'As changed by hand.' });
     expect(sent?.messages.find((message) => message.recipient === 'Nobody')).toMatchObject({
       state: 'failed',
@@ -157,16 +157,16 @@ describe('sending', () => {
     expect(emptyOutbox(house, simulatedGateway)).toBe(1);
     expect(
       JSON.stringify([
-        all(house.db, 'SELECT * FROM message'),
-        all(house.db, 'SELECT * FROM share_link'),
-        all(house.db, 'SELECT * FROM command_log'),
+        queryAll(house.db, 'SELECT * FROM message'),
+        queryAll(house.db, 'SELECT * FROM share_link'),
+        queryAll(house.db, 'SELECT * FROM command_log'),
       ]),
-    ).not.toContain(updatesView(house, signalHouse).links[0]?.path.slice(3));
+    ).not.toContain(newsView(house, signalHouse).links[0]?.path.slice(3));
   });
 
   it('refuses to send to nobody or to no address', () => {
     const house = demoHouse();
-    const draft = updatesView(house, signalHouse).updates.find((update) => update.state === 'draft');
+    const draft = newsView(house, signalHouse).updates.find((update) => update.state === 'draft');
     const payload = { id: draft?.id, version: draft?.version, title: 'T', body: 'B', expiresOn: '2027-04-08' };
     expect(giveRaw(house, 'update.send', { ...payload, recipients: [] })).toMatchObject({
       status: 'refused',

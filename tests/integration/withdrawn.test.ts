@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { all, one } from '@/server/database/query';
+import { queryAll, queryOne } from '@/server/database/query';
 import type { House } from '@/server/house';
 import { openLink, sharesPicture } from '@/server/public/shared';
 import { pathOf } from '@/server/access/tokens';
@@ -23,11 +23,11 @@ const boot = areaOf('boot');
 
 describe('what was taken back counts nowhere', () => {
   const stepOf = (house: House, phase: string): unknown =>
-    one(house.db, 'SELECT phase FROM step WHERE area = @boot AND phase = @phase', { boot, phase });
+    queryOne(house.db, 'SELECT phase FROM step WHERE area = @boot AND phase = @phase', { boot, phase });
 
   it.each([true, false])('a step begun and taken back (%s) goes when it is no longer to be done', (takenBack) => {
     const house = demoHouse();
-    const { phase } = one<{ phase: string }>(
+    const { phase } = queryOne<{ phase: string }>(
       house.db,
       `SELECT phase
         FROM step
@@ -36,7 +36,7 @@ describe('what was taken back counts nowhere', () => {
       { boot },
     ) ?? { phase: '' };
     recorded(house, { area: boot, kind: 'progress', phase, fraction: 0.5 }, { takenBack });
-    const { version, name } = one<{ version: number; name: string }>(
+    const { version, name } = queryOne<{ version: number; name: string }>(
       house.db,
       'SELECT version, name FROM area WHERE id = @boot',
       { boot },
@@ -79,14 +79,14 @@ describe('a record that is put in its place', () => {
     );
     const selection = newId();
     must(house, 'observation.place', { about: id, became: 'selection', target: selection });
-    expect(one(house.db, 'SELECT category, choice, state FROM selection WHERE id = @selection', { selection })).toEqual(
+    expect(queryOne(house.db, 'SELECT category, choice, state FROM selection WHERE id = @selection', { selection })).toEqual(
       {
         category: 'Door stop',
         choice: 'brass',
         state: 'chosen',
       },
     );
-    expect(all(house.db, 'SELECT text FROM trail WHERE selection = @selection', { selection })).not.toEqual([]);
-    expect(all(house.db, 'SELECT cause FROM plan_mark WHERE job = @job', { job: signalHouse })).not.toEqual([]);
+    expect(queryAll(house.db, 'SELECT text FROM trail WHERE selection = @selection', { selection })).not.toEqual([]);
+    expect(queryAll(house.db, 'SELECT cause FROM plan_mark WHERE job = @job', { job: signalHouse })).not.toEqual([]);
   });
 });

@@ -1,6 +1,6 @@
 import { measured } from '@/core/layout/shape';
-import { all, one } from '@/server/database/query';
-import type { Who } from '@/server/door/who';
+import { queryAll, queryOne } from '@/server/database/query';
+import type { Actor } from '@/server/door/who';
 import type { House } from '@/server/house';
 import { demoId } from '../../demo/seed';
 import { areaOf, must, newId } from './houses';
@@ -14,18 +14,18 @@ export interface Given {
   expected: unknown;
   /** Whether the plan of the job has to follow. */
   plans?: boolean;
-  who?: Who;
+  who?: Actor;
 }
 
 const [id, other, third, link] = [newId(), newId(), newId(), newId()];
 const dairy = demoId('dairy');
 const dairyArea = (key: string): string => areaOf(key, 'dairy');
 const row = (house: House, table: string, key: string): Record<string, unknown> | undefined =>
-  one(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
+  queryOne(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
 const version = (house: House, table: string, key: string): number => Number(row(house, table, key)?.version ?? 0);
 const shapeVersion = (house: House, area: string): number =>
-  one<{ version: number }>(house.db, 'SELECT version FROM shape WHERE area = @area', { area })?.version ?? 0;
-const client: Who = { kind: 'link', id: link, audience: 'client', job: dairy, sub: null };
+  queryOne<{ version: number }>(house.db, 'SELECT version FROM shape WHERE area = @area', { area })?.version ?? 0;
+const client: Actor = { kind: 'link', id: link, audience: 'client', job: dairy, sub: null };
 const sending = {
   updateId: other,
   messageId: third,
@@ -154,8 +154,8 @@ export const FIRST_VISIT: Record<string, Given> = {
     },
     leaves: (house) => [
       row(house, 'area', id)?.side,
-      all(house.db, 'SELECT 1 FROM scope_item WHERE area = @id', { id }).length,
-      all(house.db, 'SELECT 1 FROM opening WHERE area = @id', { id }).length,
+      queryAll(house.db, 'SELECT 1 FROM scope_item WHERE area = @id', { id }).length,
+      queryAll(house.db, 'SELECT 1 FROM opening WHERE area = @id', { id }).length,
     ],
     expected: ['west', 1, 1],
     plans: true,
@@ -170,10 +170,10 @@ export const FIRST_VISIT: Record<string, Given> = {
       fromSection: 2,
     }),
     leaves: (house) => [
-      all(house.db, 'SELECT 1 FROM opening WHERE area = @id', { id }).length,
+      queryAll(house.db, 'SELECT 1 FROM opening WHERE area = @id', { id }).length,
       (
         JSON.parse(
-          one<{ shape: string }>(house.db, 'SELECT shape FROM shape WHERE area = @id', { id })?.shape ?? '{}',
+          queryOne<{ shape: string }>(house.db, 'SELECT shape FROM shape WHERE area = @id', { id })?.shape ?? '{}',
         ) as { sections: unknown[] }
       ).sections.length,
     ],
@@ -311,8 +311,8 @@ export const FIRST_VISIT: Record<string, Given> = {
     who: client,
     payload: { id, verdict: 'approved', name: 'Hesper' },
     leaves: (house) => [
-      all(house.db, 'SELECT half_days, after_phase FROM extra_work WHERE change_order = @id', { id }),
-      all(house.db, 'SELECT stance, subject FROM scope_item WHERE change_order = @id', { id }),
+      queryAll(house.db, 'SELECT half_days, after_phase FROM extra_work WHERE change_order = @id', { id }),
+      queryAll(house.db, 'SELECT stance, subject FROM scope_item WHERE change_order = @id', { id }),
     ],
     expected: [[{ half_days: 2, after_phase: 'trim' }], [{ stance: 'in', subject: 'a shelf' }]],
     plans: true,
@@ -327,7 +327,7 @@ export const FIRST_VISIT: Record<string, Given> = {
       (
         JSON.parse(
           String(
-            one<{ output: string }>(
+            queryOne<{ output: string }>(
               house.db,
               `SELECT output FROM calculation WHERE area = @area AND calculator = 'boxes'`,
               { area: dairyArea('workshop') },
@@ -375,7 +375,7 @@ export const FIRST_VISIT: Record<string, Given> = {
   'wall.share': {
     before: (house) => must(house, 'shape.set', { area: areaOf('main'), version: 0, shape: square(4000) }),
     payload: { one: { area: areaOf('main'), wall: 1 }, other: { area: areaOf('guest'), wall: 3 } },
-    leaves: (house) => all(house.db, 'SELECT other_wall FROM shared_wall WHERE one = @one', { one: areaOf('main') }),
+    leaves: (house) => queryAll(house.db, 'SELECT other_wall FROM shared_wall WHERE one = @one', { one: areaOf('main') }),
     expected: [{ other_wall: 3 }],
     plans: true,
   },
@@ -391,7 +391,7 @@ export const FIRST_VISIT: Record<string, Given> = {
     leaves: (house) =>
       [
         JSON.parse(
-          one<{ shape: string }>(house.db, 'SELECT shape FROM shape WHERE area = @area', { area: dairyArea('milk') })
+          queryOne<{ shape: string }>(house.db, 'SELECT shape FROM shape WHERE area = @area', { area: dairyArea('milk') })
             ?.shape ?? '{}',
         ),
       ].map(({ walls }: { walls: { mm: number }[] }) => Math.round(walls[0]?.mm ?? 0)),

@@ -5,8 +5,8 @@ import { inject, onTestFinished } from 'vitest';
 import { v7 } from 'uuid';
 import type { Command, CommandAnswer } from '@/contract/command';
 import type { CommandType, Input } from '@/contract/commands';
-import { receive } from '@/server/door/door';
-import type { Who } from '@/server/door/who';
+import { dispatch } from '@/server/door/door';
+import type { Actor } from '@/server/door/who';
 import { makeClock, type Clock } from '@/server/clock';
 import { openHouse, type House } from '@/server/house';
 import { demoId } from '../../demo/seed';
@@ -52,7 +52,7 @@ export function copyDemo(path: string): string {
 export const demoFolder = (): string => copyDemo(folder());
 export const demoHouse = (): House => opened(demoFolder());
 
-export const MAREN: Who = { kind: 'person', id: demoId('person', 'maren'), name: 'Maren', role: 'contractor' };
+export const MAREN: Actor = { kind: 'person', id: demoId('person', 'maren'), name: 'Maren', role: 'contractor' };
 export const signalHouse = demoId('signal');
 export const areaOf = (name: string, job = 'signal'): string => demoId(job, 'area', name);
 
@@ -73,18 +73,18 @@ export const give = <Type extends CommandType>(
   house: House,
   type: Type,
   payload: Input<Type>,
-  who: Who = MAREN,
-): Answer => receive(house, who, command(type, payload));
+  who: Actor = MAREN,
+): Answer => dispatch(house, who, command(type, payload));
 /** Gives what the compiler would not let through, to see what the door says. */
-export const giveRaw = (house: House, type: string, payload: unknown, who: Who = MAREN): Answer =>
-  receive(house, who, raw(type, payload));
+export const giveRaw = (house: House, type: string, payload: unknown, who: Actor = MAREN): Answer =>
+  dispatch(house, who, raw(type, payload));
 
 /** The answer of a command that must be taken. */
 export function must<Type extends CommandType>(
   house: House,
   type: Type,
   payload: Input<Type>,
-  who: Who = MAREN,
+  who: Actor = MAREN,
 ): unknown {
   const answer = give(house, type, payload, who);
   if (answer.status === 'refused') throw new Error(`${type}: ${JSON.stringify(answer.problem)}`);

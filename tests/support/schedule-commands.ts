@@ -1,4 +1,4 @@
-import { all, one } from '@/server/database/query';
+import { queryAll, queryOne } from '@/server/database/query';
 import type { House } from '@/server/house';
 import { demoId } from '../../demo/seed';
 import type { Given } from './first-visit-commands';
@@ -6,7 +6,7 @@ import { areaOf, must, newId, signalHouse } from './houses';
 
 const [id, other, third] = [newId(), newId(), newId()];
 const row = (house: House, table: string, key: string): Record<string, unknown> | undefined =>
-  one(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
+  queryOne(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
 const version = (house: House, table: string, key: string): number => Number(row(house, table, key)?.version ?? 0);
 const rule = {
   before: 'tape',
@@ -19,7 +19,7 @@ const rule = {
   reason: 'dust settles',
 } as const;
 const rules = (house: House): unknown =>
-  one(house.db, 'SELECT before_phase, lag, removed FROM own_rule WHERE id = @id', { id });
+  queryOne(house.db, 'SELECT before_phase, lag, removed FROM own_rule WHERE id = @id', { id });
 const write = (house: House): void => void must(house, 'rule.write', { id, ...rule });
 const off = { id, rule: 24, job: signalHouse, holds: false, reason: 'two visits suit us here' };
 const school = { id, school: 'cabinets-paint', job: signalHouse, side: 'paint-first' } as const;
@@ -35,7 +35,7 @@ const gate = {
   ],
   together: true,
 } as const;
-const halves = (house: House, table: string): number => all(house.db, `SELECT 1 FROM ${table}`).length;
+const halves = (house: House, table: string): number => queryAll(house.db, `SELECT 1 FROM ${table}`).length;
 const study = demoId('signal', 'inspection', 'study', 'rough-inspection');
 const bin = demoId('signal', 'logistic', '2');
 const saw = demoId('plant', 'saw');
@@ -79,21 +79,21 @@ export const SCHEDULE: Record<string, Given> = {
   'school.choose': {
     payload: school,
     leaves: (house) =>
-      one(house.db, `SELECT trade FROM step WHERE area = @area AND phase = 'touch-up'`, { area: areaOf('kitchen') }),
+      queryOne(house.db, `SELECT trade FROM step WHERE area = @area AND phase = 'touch-up'`, { area: areaOf('kitchen') }),
     expected: { trade: 'paint' },
     plans: true,
   },
   'rate.set': {
     before: (house) => must(house, 'step.time', { area: areaOf('guest'), phase: 'board', basis: 'quantity', crews: 1 }),
     payload: { phase: 'board', perHalfDay: 9 },
-    leaves: (house) => one(house.db, `SELECT per_half_day FROM rate WHERE phase = 'board'`),
+    leaves: (house) => queryOne(house.db, `SELECT per_half_day FROM rate WHERE phase = 'board'`),
     expected: { per_half_day: 9 },
     plans: true,
   },
   'step.time': {
     payload: { area: areaOf('boot'), phase: 'board', basis: 'hand', halfDays: 6, crews: 2 },
     leaves: (house) =>
-      one(house.db, `SELECT half_days, crews, basis FROM step WHERE area = @area AND phase = 'board'`, {
+      queryOne(house.db, `SELECT half_days, crews, basis FROM step WHERE area = @area AND phase = 'board'`, {
         area: areaOf('boot'),
       }),
     expected: { half_days: 6, crews: 2, basis: 'hand' },
@@ -120,7 +120,7 @@ export const SCHEDULE: Record<string, Given> = {
       expectedOn: '2027-04-20',
     },
     leaves: (house) =>
-      one(house.db, `SELECT others, others_on FROM step WHERE area = @area AND phase = 'wiring-finish'`, {
+      queryOne(house.db, `SELECT others, others_on FROM step WHERE area = @area AND phase = 'wiring-finish'`, {
         area: areaOf('boot'),
       }),
     expected: { others: 'the client’s electrician', others_on: '2027-04-20' },
@@ -156,7 +156,7 @@ export const SCHEDULE: Record<string, Given> = {
   },
   'pin.set': {
     payload: pin,
-    leaves: (house) => one(house.db, 'SELECT day, half, reason FROM pin WHERE task = @pinned', { pinned }),
+    leaves: (house) => queryOne(house.db, 'SELECT day, half, reason FROM pin WHERE task = @pinned', { pinned }),
     expected: { day: '2027-05-03', half: 1, reason: pin.reason },
     plans: true,
   },
@@ -222,18 +222,18 @@ export const SCHEDULE: Record<string, Given> = {
   },
   'outlook.say': {
     payload: { halves: [{ day: '2027-03-09', half: 1, rain: 12, wind: 4, low: 3 }] },
-    leaves: (house) => one(house.db, `SELECT rain FROM outlook WHERE day = '2027-03-09' AND half = 1`),
+    leaves: (house) => queryOne(house.db, `SELECT rain FROM outlook WHERE day = '2027-03-09' AND half = 1`),
     expected: { rain: 12 },
     plans: true,
   },
   'normals.set': {
     payload: { months: [{ month: 3, wet: 20, windy: 9, frosty: 1 }] },
-    leaves: (house) => one(house.db, 'SELECT wet FROM normal WHERE month = 3'),
+    leaves: (house) => queryOne(house.db, 'SELECT wet FROM normal WHERE month = 3'),
     expected: { wet: 20 },
   },
   'sub.busy': {
     payload: { sub: paint, name: 'linnet.ics', events: 1, halves: [{ day: '2027-03-15', half: 0, words: 'dentist' }] },
-    leaves: (house) => all(house.db, 'SELECT day, half FROM busy'),
+    leaves: (house) => queryAll(house.db, 'SELECT day, half FROM busy'),
     expected: [{ day: '2027-03-15', half: 0 }],
     plans: true,
   },
@@ -255,18 +255,18 @@ export const SCHEDULE: Record<string, Given> = {
   },
   'plan.search': {
     payload: { schedules: 50, seed: 3 },
-    leaves: (house) => one(house.db, 'SELECT state, schedules FROM plan_search'),
+    leaves: (house) => queryOne(house.db, 'SELECT state, schedules FROM plan_search'),
     expected: { state: 'asked', schedules: 50 },
   },
   'plan.search-stop': {
     before: (house) => must(house, 'plan.search', { schedules: 50, seed: 3 }),
     payload: {},
-    leaves: (house) => one(house.db, 'SELECT state FROM plan_search'),
+    leaves: (house) => queryOne(house.db, 'SELECT state FROM plan_search'),
     expected: { state: 'done' },
   },
   'goals.weigh': {
     payload: { tripWeight: 5, jobs: [{ job: signalHouse, weight: 3 }] },
-    leaves: (house) => [one(house.db, 'SELECT trip_weight FROM firm'), row(house, 'job', signalHouse)?.weight],
+    leaves: (house) => [queryOne(house.db, 'SELECT trip_weight FROM firm'), row(house, 'job', signalHouse)?.weight],
     expected: [{ trip_weight: 5 }, 3],
     plans: true,
   },

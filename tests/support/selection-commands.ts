@@ -1,5 +1,5 @@
-import { one } from '@/server/database/query';
-import type { Who } from '@/server/door/who';
+import { queryOne } from '@/server/database/query';
+import type { Actor } from '@/server/door/who';
 import type { House } from '@/server/house';
 import { demoId } from '../../demo/seed';
 import type { Given } from './first-visit-commands';
@@ -8,7 +8,7 @@ import { areaOf, must, newId, signalHouse } from './houses';
 const [id, other, third, link] = [newId(), newId(), newId(), newId()];
 const chosen = (area: string, category: string, job = 'signal'): string => demoId(job, 'selection', area, category);
 const row = (house: House, table: string, key: string): Record<string, unknown> | undefined =>
-  one(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
+  queryOne(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
 const at = (house: House, table: string, key: string): { id: string; version: number } => ({
   id: key,
   version: Number(row(house, table, key)?.version ?? 0),
@@ -21,7 +21,7 @@ const [worktop, valve, tiles, glazing] = [
 ];
 const [association, lumen] = [demoId('signal', 'request', 'association'), demoId('supplier', 'Lumen Curve Works')];
 const OAK = { choice: 'Oak', code: 'O-1', supplier: 'Fathom Timber', leadLow: 14, leadHigh: 20, note: '' };
-const client: Who = { kind: 'link', id: link, audience: 'client', job: signalHouse, sub: null };
+const client: Actor = { kind: 'link', id: link, audience: 'client', job: signalHouse, sub: null };
 const asked = {
   id,
   job: signalHouse,
@@ -150,10 +150,10 @@ export const SELECTIONS: Record<string, Given> = {
     plans: true,
     leaves: (house) => ({
       was: row(house, 'selection', valve)?.state,
-      again: one(house.db, 'SELECT state, quantity, follows_as, lead_high FROM selection WHERE follows = @valve', {
+      again: queryOne(house.db, 'SELECT state, quantity, follows_as, lead_high FROM selection WHERE follows = @valve', {
         valve,
       }),
-      back: one(house.db, 'SELECT kind, what FROM spare WHERE selection = @valve', { valve }),
+      back: queryOne(house.db, 'SELECT kind, what FROM spare WHERE selection = @valve', { valve }),
     }),
     expected: {
       was: 'checked',
@@ -179,14 +179,14 @@ export const SELECTIONS: Record<string, Given> = {
   },
   'supplier.close': {
     payload: { supplier: lumen, firstDay: '2027-08-02', lastDay: '2027-08-13' },
-    leaves: (house) => one(house.db, `SELECT last_day FROM supplier_closure WHERE first_day = '2027-08-02'`),
+    leaves: (house) => queryOne(house.db, `SELECT last_day FROM supplier_closure WHERE first_day = '2027-08-02'`),
     expected: { last_day: '2027-08-13' },
     plans: true,
   },
   'supplier.reopen': {
     payload: { supplier: lumen, firstDay: '2027-04-22' },
     leaves: (house) =>
-      one(house.db, 'SELECT count(*) AS count FROM supplier_closure WHERE supplier = @lumen', { lumen }),
+      queryOne(house.db, 'SELECT count(*) AS count FROM supplier_closure WHERE supplier = @lumen', { lumen }),
     expected: { count: 0 },
     plans: true,
   },
@@ -220,7 +220,7 @@ export const SELECTIONS: Record<string, Given> = {
     payload: asked,
     leaves: (house) => ({
       ...row(house, 'request', id),
-      waits: one(house.db, 'SELECT count(*) AS count FROM request_wait WHERE request = @id', { id }),
+      waits: queryOne(house.db, 'SELECT count(*) AS count FROM request_wait WHERE request = @id', { id }),
     }),
     expected: { party: 'client', takes_high: 7, waits: { count: 2 } },
     plans: true,

@@ -5,11 +5,11 @@ import type { AreaKind } from '@/core/sites/area';
 import type { House } from '@/server/house';
 import { renewOnce } from '@/server/schedule/renew';
 import { emptyHouse, must, newId, TODAY } from './houses';
-import type { Who } from '@/server/door/who';
+import type { Actor } from '@/server/door/who';
 
 export interface Built {
   house: House;
-  owner: Who;
+  owner: Actor;
   job: string;
   level: string;
   walk: string;
@@ -28,7 +28,7 @@ export function build(
 ): Built {
   const house = emptyHouse();
   const [person, job, level, walk] = [newId(), newId(), newId(), newId()];
-  const owner: Who = { kind: 'person', id: person, name: 'Ida', role: 'contractor' };
+  const owner: Actor = { kind: 'person', id: person, name: 'Ida', role: 'contractor' };
   must(
     house,
     'firm.found',

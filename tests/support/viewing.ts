@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, inject, it } from 'vitest';
 import { pathOf } from '@/server/access/tokens';
-import { receive } from '@/server/door/door';
+import { dispatch } from '@/server/door/door';
 import { openHouse } from '@/server/house';
 import { demoId } from '../../demo/seed';
 import { DESK, inspect, launch, press, visit, type PHONE } from './browser';
@@ -52,7 +52,7 @@ export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void 
         ['sub', 'sub', { sub: demoId('sub', 'wiring') }],
       ] as const) {
         const id = newId();
-        receive(
+        dispatch(
           house,
           MAREN,
           command('share.make', { id, audience, ...about, recipient: 'Averill', expiresOn: '2027-04-30' }),

@@ -1,4 +1,4 @@
-import { one } from '@/server/database/query';
+import { queryOne } from '@/server/database/query';
 import type { House } from '@/server/house';
 import { demoId } from '../../demo/seed';
 import type { Given } from './first-visit-commands';
@@ -6,7 +6,7 @@ import { areaOf, must, newId, signalHouse } from './houses';
 
 const [id, other, walk] = [newId(), newId(), newId()];
 const row = (house: House, table: string, key: string, column = 'id'): Record<string, unknown> | undefined =>
-  one(house.db, `SELECT * FROM ${table} WHERE ${column} = @key`, { key });
+  queryOne(house.db, `SELECT * FROM ${table} WHERE ${column} = @key`, { key });
 const lastWalk = demoId('signal', 'walk', '2');
 const record = (house: House, seen: object): void =>
   void must(house, 'observation.record', { observation: { id: other, walk: lastWalk, area: areaOf('day'), ...seen } });

@@ -2,11 +2,11 @@ import type { ReactNode } from 'react';
 import { visitor } from '@/server/access/visitor';
 import { house } from '@/server/house';
 import { frameView } from '@/server/sites/queries';
-import { Frame } from '@/ui/frame/frame';
+import { AppShell } from '@/ui/frame/frame';
 
 export const dynamic = 'force-dynamic';
 
 export default async function HouseLayout({ children }: { children: ReactNode }) {
   const person = await visitor();
-  return <Frame view={frameView(house(), person)}>{children}</Frame>;
+  return <AppShell view={frameView(house(), person)}>{children}</AppShell>;
 }

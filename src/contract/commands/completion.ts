@@ -4,7 +4,7 @@ import { command, EVERYBODY } from '../command';
 import * as field from '../fields';
 
 /** The state in which a site is left: every line is said, well or not. */
-export const leaveSite = command(
+export const closeDownSite = command(
   'site.leave',
   EVERYBODY,
   'job',
@@ -36,7 +36,7 @@ export const unbuyShort = command('short.unbuy', EVERYBODY, 'job', object({ abou
 
 export const LEFT_KINDS = { code: 'code', key: 'key', kit: 'kit', manual: 'manual', other: 'other' } as const;
 export type LeftKind = keyof typeof LEFT_KINDS;
-export const leaveWithClient = command(
+export const handOver = command(
   'client.leave',
   EVERYBODY,
   'job',

@@ -13,10 +13,10 @@ import type { InputOf, PayloadOf } from '../command';
 
 /** Every change there is, by its name: what the door takes, forms make, tests and the demo give. */
 export const COMMANDS = {
-  'site.leave': completion.leaveSite,
+  'site.leave': completion.closeDownSite,
   'short.buy': completion.buyShort,
   'short.unbuy': completion.unbuyShort,
-  'client.leave': completion.leaveWithClient,
+  'client.leave': completion.handOver,
   'client.ask': completion.askItem,
   'client.take-up': completion.takeUpItem,
   'client.answer': completion.answerItem,

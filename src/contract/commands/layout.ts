@@ -1,5 +1,5 @@
 import { array, boolean, lazy, mixed, number, object, string } from 'yup';
-import { OPENING_KINDS, PLACED_KINDS, type OpeningKind, type PlacedKind, type Shape } from '@/core/layout/shape';
+import { OPENING_KINDS, PLACED_KINDS, type OpeningKind, type FixtureKind, type Shape } from '@/core/layout/shape';
 import { LEVEL_KINDS, type LevelKind } from '@/core/fit/levels';
 import { LONGEST_MM } from '@/core/units/length';
 import { command, EVERYBODY, OFFICE } from '../command';
@@ -158,7 +158,7 @@ export const importOpenings = command(
 
 const placedFields = {
   wall: field.whole('the wall', 0, 200),
-  kind: field.oneOf('the kind', Object.keys(PLACED_KINDS) as PlacedKind[]),
+  kind: field.oneOf('the kind', Object.keys(PLACED_KINDS) as FixtureKind[]),
   name: field.line('what it is', 40),
   along: place('how far from the left'),
   width: size('the width'),

@@ -10,7 +10,7 @@ import {
   SELECTION_VERDICTS,
   WALK_KINDS,
   type InWallKind,
-  type Mark,
+  type Annotation,
   type Target,
 } from '@/core/walks/observation';
 import { LONGEST_MM } from '@/core/units/length';
@@ -221,7 +221,7 @@ const shapes = {
 type Shaped = { [Kind in keyof typeof shapes]: (typeof shapes)[Kind]['__outputType'] };
 /** Marks are checked one by one; their type is the core's. */
 export type RecordedObservation =
-  Shaped[Exclude<keyof Shaped, 'marks'>] | (Omit<Shaped['marks'], 'marks'> & { marks: Mark[] });
+  Shaped[Exclude<keyof Shaped, 'marks'>] | (Omit<Shaped['marks'], 'marks'> & { marks: Annotation[] });
 
 const isKind = (kind: unknown): kind is keyof typeof shapes => typeof kind === 'string' && Object.hasOwn(shapes, kind);
 
@@ -246,7 +246,7 @@ export const recordObservation = command(
  * remark.
  */
 const BECOMES = ['scope', 'assumption', 'change', 'wait', 'selection', 'remark'] as const;
-export type Became = (typeof BECOMES)[number];
+export type FiledAs = (typeof BECOMES)[number];
 export const placeObservation = command(
   'observation.place',
   EVERYBODY,

@@ -31,7 +31,7 @@ export interface FirmView {
   missing: Trade[];
 }
 
-export interface SetOutView {
+export interface AreasView {
   job: JobHead;
   details: {
     version: number;

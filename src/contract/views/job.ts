@@ -1,6 +1,6 @@
 import type { Measure } from '@/core/layout/measures';
-import type { AreaKind, JobState, Stance } from '@/core/sites/area';
-import type { Mark, ObservationKind, Target } from '@/core/walks/observation';
+import type { AreaKind, JobState, Inclusion } from '@/core/sites/area';
+import type { Annotation, ObservationKind, Target } from '@/core/walks/observation';
 import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Work } from '@/core/sequence/works';
@@ -28,7 +28,7 @@ export interface HouseClock {
   shiftMs: number;
 }
 
-export interface FrameView {
+export interface ShellView {
   firm: string;
   person: PersonView;
   /** Whom the visitor may become; only in the demo. */
@@ -149,7 +149,7 @@ export interface RoomView {
 export interface StandpointView {
   id: string;
   name: string;
-  pictures: (PictureView & { marks: Mark[] })[];
+  pictures: (PictureView & { marks: Annotation[] })[];
 }
 
 export interface PictureView {
@@ -164,7 +164,7 @@ export interface ScopeView {
   id: string;
   version: number;
   areaId: string;
-  stance: Stance;
+  stance: Inclusion;
   verb: string;
   subject: string;
   quantity: number | null;

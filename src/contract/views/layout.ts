@@ -1,6 +1,6 @@
 import type { LevelKind } from '@/core/fit/levels';
 import type { Measure, Measures } from '@/core/layout/measures';
-import type { Opening, Placed, Shape } from '@/core/layout/shape';
+import type { Opening, Fixture, Shape } from '@/core/layout/shape';
 import type { AreaKind } from '@/core/sites/area';
 import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
@@ -9,7 +9,7 @@ import type { JobHead } from './job';
 import type { CalculationView, DecisionView, FindingView } from './scope';
 
 export type KeptOpening = Opening & { version: number };
-export type KeptPlaced = Placed & { version: number };
+export type KeptPlaced = Fixture & { version: number };
 
 /** A room behind a wall of this one. */
 export interface Neighbour {

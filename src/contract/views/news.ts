@@ -35,7 +35,7 @@ export interface LinkView {
   opened: number;
 }
 
-export interface UpdatesView {
+export interface NewsView {
   job: JobHead;
   today: Day;
   updates: UpdateView[];

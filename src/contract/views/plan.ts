@@ -1,4 +1,4 @@
-import type { SchoolKey } from '@/core/sequence/schools';
+import type { MethodKey } from '@/core/sequence/schools';
 import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
@@ -124,8 +124,8 @@ export interface StepView {
   } | null;
 }
 
-export interface SchoolView {
-  key: SchoolKey;
+export interface MethodView {
+  key: MethodKey;
   title: string;
   sides: { key: string; label: string; why: string }[];
   /** The side that counts in this job, and whose word that is. */
@@ -190,7 +190,7 @@ export interface SequenceView {
   }[];
   exposures: { label: string; text: string; kept: boolean }[];
   holds: HoldView[];
-  schools: SchoolView[];
+  schools: MethodView[];
   rules: RuleView[];
   gates: {
     id: string;

@@ -2,13 +2,13 @@ import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { SelectionState } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
-import type { Stance } from '@/core/sites/area';
+import type { Inclusion } from '@/core/sites/area';
 import type { CloseInState } from '@/core/walks/close-in';
 import type { LeftRhythm } from '@/core/walks/housekeeping';
-import type { Mark, ObservationKind, SelectionVerdict, Target, WalkKind } from '@/core/walks/observation';
+import type { Annotation, ObservationKind, SelectionVerdict, Target, WalkKind } from '@/core/walks/observation';
 import type { MovedWork } from '@/core/news/news';
 import type { Drawing } from '@/core/layout/drawing';
-import type { Became } from '../commands/walks';
+import type { FiledAs } from '../commands/walks';
 import type { HouseClock, JobHead, PictureView } from './job';
 
 /** All that a walk needs in the hand: one area after the other, in walking order. */
@@ -81,7 +81,7 @@ export interface WalkArea {
   drawn: { label: string; of: Target; mm: number }[];
   walls: string[];
   /** What is agreed here, for a scope walk. */
-  scope: { stance: Stance; text: string }[];
+  scope: { stance: Inclusion; text: string }[];
   accepted: string | null;
   /** Recorded on this walk already. */
   recorded: Recorded[];
@@ -94,7 +94,7 @@ export interface Recorded {
   picture?: string;
   /** Who recorded it, where several people walk. */
   by?: string;
-  marks?: Mark[];
+  marks?: Annotation[];
 }
 
 export interface WalksView {
@@ -117,7 +117,7 @@ export interface UnplacedView {
   area: string;
   areaId: string;
   text: string;
-  became: Became | null;
+  became: FiledAs | null;
   /** Where what it became is settled. */
   href: string | null;
 }

@@ -8,7 +8,7 @@ import {
   OPENING_KINDS,
   type FaceShape,
   type Opening,
-  type Placed,
+  type Fixture,
   type RoomShape,
   type RunShape,
   type Shape,
@@ -87,7 +87,7 @@ function measureText(a: Point, b: Point, away: number, text: string, height: num
 }
 
 /** The floor that a door leaf sweeps or a placed thing takes, as corners. */
-export function footprint(corners: readonly Point[], thing: Placed): Point[] {
+export function footprint(corners: readonly Point[], thing: Fixture): Point[] {
   const [a, b] = [corners[thing.wall] ?? { x: 0, y: 0 }, corners[(thing.wall + 1) % corners.length] ?? { x: 0, y: 0 }];
   const d = direction(a, b);
   const from = shift(a, d, thing.along.mm);
@@ -127,7 +127,7 @@ export function planOf(
   name: string,
   shape: RoomShape,
   openings: readonly Opening[],
-  placed: readonly Placed[],
+  placed: readonly Fixture[],
   system: LengthSystem,
 ): Drawing | undefined {
   const outline = outlineOf(shape);
@@ -441,7 +441,7 @@ export function drawingOf(
   name: string,
   shape: Shape,
   openings: readonly Opening[],
-  placed: readonly Placed[],
+  placed: readonly Fixture[],
   system: LengthSystem,
 ): Drawing | undefined {
   switch (shape.kind) {

@@ -7,7 +7,7 @@ import { moveWall } from './move-wall';
 import { brokenBy, checkArea, checkPlan, overlap, type PlanTerms } from './plan-fit';
 import { distance, inside } from './point';
 import { outlineOf, rectangle, wallsOf } from './room-outline';
-import { measured, type FaceShape, type Opening, type Placed, type RoomShape, type Wall } from './shape';
+import { measured, type FaceShape, type Opening, type Fixture, type RoomShape, type Wall } from './shape';
 import { svgOf } from './svg';
 
 const wall = (mm: number, turn = 90): Wall => ({ ...measured(mm), turn });
@@ -30,7 +30,7 @@ const opening = (over: Partial<Opening> = {}): Opening => ({
   clear: null,
   ...over,
 });
-const thing = (over: Partial<Placed> = {}): Placed => ({
+const thing = (over: Partial<Fixture> = {}): Fixture => ({
   id: 'p',
   wall: 2,
   kind: 'bed',
@@ -45,7 +45,7 @@ const TERMS: PlanTerms = { system: 'metric', sleeping: false, atGrade: false, ru
 const texts = (
   shape: RoomShape,
   openings: Opening[],
-  placed: Placed[] = [],
+  placed: Fixture[] = [],
   over: Partial<PlanTerms> = {},
   tone = 'bad',
 ): string[] =>

@@ -1,14 +1,14 @@
-import { measured, type FaceShape, type Opening, type Placed, type RoomShape, type Shape } from './shape';
+import { measured, type FaceShape, type Opening, type Fixture, type RoomShape, type Shape } from './shape';
 import { wallLength } from './check-openings';
 
 export interface Mirrored {
   shape: Shape;
   openings: Opening[];
-  placed: Placed[];
+  placed: Fixture[];
 }
 
 /** “The right half is the left half turned”: the same area seen in a mirror, with everything on its walls. */
-export function mirror(shape: Shape, openings: readonly Opening[], placed: readonly Placed[]): Mirrored {
+export function mirror(shape: Shape, openings: readonly Opening[], placed: readonly Fixture[]): Mirrored {
   if (shape.kind !== 'room' && shape.kind !== 'face') return { shape, openings: [...openings], placed: [...placed] };
   const count = shape.kind === 'room' ? shape.walls.length : shape.sections.length;
   const turned = <Thing extends { wall: number; along: { mm: number; typed: string } | null; width: { mm: number } }>(

@@ -1,12 +1,12 @@
 import { answer, refuse, type Outcome } from '../problem';
 import { crossing, direction, distance, leftOf, shift, type Point } from './point';
 import { outlineOf, wallsOf } from './room-outline';
-import { measured, type Opening, type Placed, type RoomShape } from './shape';
+import { measured, type Opening, type Fixture, type RoomShape } from './shape';
 
 export interface MovedRoom {
   shape: RoomShape;
   openings: Opening[];
-  placed: Placed[];
+  placed: Fixture[];
   /** m² won, under 0 where lost. */
   gain: number;
 }
@@ -21,7 +21,7 @@ const TURNED = 1;
 export function moveWall(
   shape: RoomShape,
   openings: readonly Opening[],
-  placed: readonly Placed[],
+  placed: readonly Fixture[],
   wall: number,
   outward: number,
 ): Outcome<MovedRoom> {

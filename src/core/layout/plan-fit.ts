@@ -10,7 +10,7 @@ import { footprint, swingOf } from './drawing';
 import { direction, inside, leftOf, shift, type Point } from './point';
 import { outlineOf } from './room-outline';
 import { formatFall } from './fall';
-import { OPENING_KINDS, wallName, type Opening, type Placed, type RoomShape, type RunShape, type Shape } from './shape';
+import { OPENING_KINDS, wallName, type Opening, type Fixture, type RoomShape, type RunShape, type Shape } from './shape';
 
 /** One thing looked at on the plan. `bad` does not fit, `ask` could not be judged, `good` fits. */
 export interface PlanFinding {
@@ -80,7 +80,7 @@ function sweep(corners: readonly Point[], opening: Opening): Point[] | undefined
   ];
 }
 
-function frontOf(corners: readonly Point[], thing: Placed): Point[] {
+function frontOf(corners: readonly Point[], thing: Fixture): Point[] {
   const [left = { x: 0, y: 0 }, , farRight = left, farLeft = left] = footprint(corners, thing);
   const away = direction(left, farLeft);
   return [farLeft, farRight, shift(farRight, away, thing.front.mm), shift(farLeft, away, thing.front.mm)];
@@ -94,7 +94,7 @@ function frontOf(corners: readonly Point[], thing: Placed): Point[] {
 export function checkPlan(
   shape: RoomShape,
   openings: readonly Opening[],
-  placed: readonly Placed[],
+  placed: readonly Fixture[],
   terms: PlanTerms,
 ): PlanFinding[] {
   const outline = outlineOf(shape);
@@ -278,7 +278,7 @@ function pocket(
 }
 
 /** Cabinets and appliances of one wall, in their order: what is between them and at the ends. */
-function runs(shape: RoomShape, placed: readonly Placed[], say: (mm: number) => string): PlanFinding[] {
+function runs(shape: RoomShape, placed: readonly Fixture[], say: (mm: number) => string): PlanFinding[] {
   return shape.walls.flatMap((wall, number) => {
     const run = placed
       .filter((thing) => thing.wall === number && (thing.kind === 'cabinet' || thing.kind === 'appliance'))
@@ -387,7 +387,7 @@ const LEAST_FALL = 1 / 80;
 export function checkArea(
   shape: Shape,
   openings: readonly Opening[],
-  placed: readonly Placed[],
+  placed: readonly Fixture[],
   terms: PlanTerms,
 ): PlanFinding[] {
   switch (shape.kind) {

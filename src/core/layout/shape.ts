@@ -92,12 +92,12 @@ export const PLACED_KINDS = {
   bath: 'bath or shower',
   other: 'other',
 } as const;
-export type PlacedKind = keyof typeof PLACED_KINDS;
+export type FixtureKind = keyof typeof PLACED_KINDS;
 
-export interface Placed {
+export interface Fixture {
   id: string;
   wall: number;
-  kind: PlacedKind;
+  kind: FixtureKind;
   name: string;
   along: Measured;
   width: Measured;

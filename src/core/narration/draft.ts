@@ -1,6 +1,6 @@
 import type { Phase } from '../sequence/phases';
 import type { Trade } from '../sequence/trades';
-import type { Stance } from '../sites/area';
+import type { Inclusion } from '../sites/area';
 
 export const DRAFT_KINDS = [
   'progress',
@@ -29,7 +29,7 @@ export interface Reading {
   trade?: Trade;
   quantity?: number;
   unit?: string;
-  stance?: Stance;
+  stance?: Inclusion;
   /** A size in `unit`, and in millimetres. */
   value?: number;
   value2?: number;

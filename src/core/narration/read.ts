@@ -18,7 +18,7 @@ import { progressSaid, type ProgressSaid } from './progress-said';
 import { sentencesOf, type Sentence } from './sentences';
 import { signsIn } from './signs';
 import { speaksMetric } from './spoken-length';
-import type { Stance } from '../sites/area';
+import type { Inclusion } from '../sites/area';
 import { wordsOf, type Word } from './words';
 
 /** What one sentence says, before it is a draft. */
@@ -27,7 +27,7 @@ interface Heard extends Sentence {
   words: string[];
   text: string;
   scores: Map<DraftKind, number>;
-  stance?: Stance;
+  stance?: Inclusion;
   progress: ProgressSaid[];
   measures: MeasureSaid[];
 }
@@ -39,7 +39,7 @@ interface Thought {
   from: number;
   to: number;
   place: number | null;
-  stance?: Stance;
+  stance?: Inclusion;
   progress?: ProgressSaid;
   measure?: MeasureSaid;
 }
@@ -83,7 +83,7 @@ function hear(
   const text = ` ${own.join(' ')} `;
   const byKind = new Map<DraftKind, { most: number; all: number }>();
   let best = 0;
-  let stance: Stance | undefined;
+  let stance: Inclusion | undefined;
   for (const sign of signsIn(text)) {
     const known = byKind.get(sign.kind) ?? { most: 0, all: 0 };
     byKind.set(sign.kind, { most: Math.max(known.most, sign.weight), all: known.all + sign.weight });

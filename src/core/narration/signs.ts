@@ -1,5 +1,5 @@
 import { COLOURS, DAYS_SAID, FINISHES, MATERIALS, SERVICES, TRADE_WORDS } from './lexicon';
-import type { Stance } from '../sites/area';
+import type { Inclusion } from '../sites/area';
 import type { DraftKind } from './draft';
 
 /**
@@ -10,10 +10,10 @@ export interface Sign {
   kind: DraftKind;
   weight: number;
   pattern: RegExp;
-  stance?: Stance;
+  stance?: Inclusion;
 }
 
-const sign = (kind: DraftKind, weight: number, pattern: string, stance?: Stance): Sign => ({
+const sign = (kind: DraftKind, weight: number, pattern: string, stance?: Inclusion): Sign => ({
   kind,
   weight,
   pattern: new RegExp(` (?:${pattern.replaceAll('\\w', `[\\w']`)})`),

@@ -2,7 +2,7 @@ import { groupBy } from '../group-by';
 import type { Slot } from '../units/slot';
 import { countBefore } from './calendar';
 import type { BoundLink, Compiled } from './compiled';
-import { AREA_SHARES, type NotBefore } from './network';
+import { FULL_OCCUPANCY, type NotBefore } from './network';
 import { linkTime } from './passes';
 import { take, type Placement } from './placing';
 
@@ -142,7 +142,7 @@ function loadBlockers(
   const area = net.area[task] ?? -1;
   const last = calendar.worked[own + duration - 1] ?? earlier;
   for (let slot = earlier; area >= 0 && slot <= last; slot++) {
-    if ((placed.areaLoad[area * net.horizon + slot] ?? 0) + (net.shares[task] ?? 0) > AREA_SHARES)
+    if ((placed.areaLoad[area * net.horizon + slot] ?? 0) + (net.shares[task] ?? 0) > FULL_OCCUPANCY)
       found.push({ kind: 'area', until: slot + 1, slot, holders: on(holders.byArea.get(area), slot) });
   }
   take(net, placed, task, booked, 1);

@@ -1,6 +1,6 @@
 import { beforeWork, countBefore } from './calendar';
 import type { Compiled } from './compiled';
-import { AREA_SHARES } from './network';
+import { FULL_OCCUPANCY } from './network';
 import { firstConflict, missing, take, type Placement } from './placing';
 
 /**
@@ -100,7 +100,7 @@ function earliestConflict(net: Compiled, placed: Placement, task: number, first:
       return slot;
     if (worked && plant >= 0 && (placed.crewLoad[plant * net.horizon + slot] ?? 0) >= (placed.capacity[plant] ?? 0))
       return slot;
-    if (area >= 0 && (placed.areaLoad[area * net.horizon + slot] ?? 0) + (net.shares[task] ?? 0) > AREA_SHARES)
+    if (area >= 0 && (placed.areaLoad[area * net.horizon + slot] ?? 0) + (net.shares[task] ?? 0) > FULL_OCCUPANCY)
       return slot;
   }
   return last;

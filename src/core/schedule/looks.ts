@@ -4,7 +4,7 @@ import { dayOfSlot, lastDay, type Slot } from '../units/slot';
 import type { Plan, PlannedTask } from './plan';
 
 /** Something in a plan that a person should look at, with the work it is about. */
-export interface Look {
+export interface PlanFinding {
   kind: 'conflict' | 'trip' | 'gap';
   text: string;
   task: string;
@@ -24,13 +24,13 @@ const IDLE = { from: 2, to: 20 } as const;
  * might do; crews that stand idle between two jobs. From the document alone.
  * @param name of a job
  */
-export function looksAt(
+export function planFindings(
   plan: Pick<
     Plan,
     'origin' | 'tasks' | 'exposures' | 'notBefore' | 'promises' | 'calendars' | 'jobCalendars' | 'crewCapacity'
   >,
   name: (job: string) => string,
-): Look[] {
+): PlanFinding[] {
   const tasks = new Map(plan.tasks.map((task) => [task.id, task]));
   return [...conflicts(plan, tasks, name), ...crewLooks(plan, name)].sort(
     (a, b) => RANK[a.kind] - RANK[b.kind] || a.slot - b.slot || (a.text < b.text ? -1 : 1),
@@ -40,11 +40,11 @@ export function looksAt(
 const RANK = { conflict: 0, trip: 1, gap: 2 } as const;
 
 function conflicts(
-  plan: Parameters<typeof looksAt>[0],
+  plan: Parameters<typeof planFindings>[0],
   tasks: ReadonlyMap<string, PlannedTask>,
   name: (job: string) => string,
-): Look[] {
-  const found: Look[] = [];
+): PlanFinding[] {
+  const found: PlanFinding[] = [];
   for (const exposure of plan.exposures) {
     const from = tasks.get(exposure.from);
     if (exposure.kept || !from) continue;
@@ -100,8 +100,8 @@ function conflicts(
 
 const cured = (cure: string): string => `What would cure it: ${cure}.`;
 
-function crewLooks(plan: Parameters<typeof looksAt>[0], name: (job: string) => string): Look[] {
-  const found: Look[] = [];
+function crewLooks(plan: Parameters<typeof planFindings>[0], name: (job: string) => string): PlanFinding[] {
+  const found: PlanFinding[] = [];
   const names = new Map(plan.crewCapacity.map((crew) => [crew.sub, crew]));
   const open = plan.tasks.filter((task) => task.crew !== null && task.state !== 'done' && task.duration > 0);
   for (const [id, list] of groupBy(open, (task) => task.crew ?? '')) {
@@ -114,19 +114,19 @@ function crewLooks(plan: Parameters<typeof looksAt>[0], name: (job: string) => s
   return found;
 }
 
-const workedIn = (plan: Parameters<typeof looksAt>[0], job: string, from: Slot, to: Slot): number =>
+const workedIn = (plan: Parameters<typeof planFindings>[0], job: string, from: Slot, to: Slot): number =>
   (plan.calendars[plan.jobCalendars[job] ?? '']?.worked ?? []).filter((slot) => slot >= from && slot < to).length;
 
 function comesTwice(
-  plan: Parameters<typeof looksAt>[0],
+  plan: Parameters<typeof planFindings>[0],
   crew: string,
   tasks: PlannedTask[],
   name: (job: string) => string,
-): Look[] {
+): PlanFinding[] {
   let until = -1;
   return [...tasks]
     .sort((a, b) => a.start - b.start)
-    .flatMap((task): Look[] => {
+    .flatMap((task): PlanFinding[] => {
       const away = until < 0 ? 0 : workedIn(plan, task.job, until, task.start);
       const left = until;
       until = Math.max(until, task.finish);
@@ -146,16 +146,16 @@ function comesTwice(
 }
 
 function standsIdle(
-  plan: Parameters<typeof looksAt>[0],
+  plan: Parameters<typeof planFindings>[0],
   crew: Plan['crewCapacity'][number],
   tasks: PlannedTask[],
   name: (job: string) => string,
-): Look[] {
+): PlanFinding[] {
   const away = new Set(crew.away);
   let until = -1;
   return [...tasks]
     .sort((a, b) => a.start - b.start)
-    .flatMap((task): Look[] => {
+    .flatMap((task): PlanFinding[] => {
       const from = until;
       until = Math.max(until, task.finish);
       const idle =

@@ -78,7 +78,7 @@ export interface Exposure {
 }
 
 /** Full use of an area; compatible work takes half of it. */
-export const AREA_SHARES = 2;
+export const FULL_OCCUPANCY = 2;
 
 /** Tasks that wait for each other in a ring, in order; undefined where the links have none. */
 export function findLoop(

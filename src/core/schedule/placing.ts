@@ -1,4 +1,4 @@
-import { AREA_SHARES } from './network';
+import { FULL_OCCUPANCY } from './network';
 import { countBefore } from './calendar';
 import type { Compiled } from './compiled';
 import { earliestByLinks, timesOf, type Times } from './passes';
@@ -203,7 +203,7 @@ export function firstConflict(net: Compiled, placed: Placement, task: number, fi
   }
   const area = net.area[task] ?? -1;
   if (area >= 0) {
-    const free = AREA_SHARES - (net.shares[task] ?? 0);
+    const free = FULL_OCCUPANCY - (net.shares[task] ?? 0);
     const row = area * net.horizon;
     for (let slot = last; slot >= start; slot--) {
       if ((placed.areaLoad[row + slot] ?? 0) > free) return slot;

@@ -7,7 +7,7 @@ import { countBefore } from './calendar';
 import { compile, type Compiled } from './compiled';
 import { improve } from './improve';
 import { pushedBack, type Latest } from './justify';
-import { AREA_SHARES, type Exposure, type Link, type NotBefore, type Task } from './network';
+import { FULL_OCCUPANCY, type Exposure, type Link, type NotBefore, type Task } from './network';
 import { opened, type Score } from './objective';
 import { linkTime } from './passes';
 import { byKey, place, type Placement } from './placing';
@@ -164,7 +164,7 @@ function document(net: Compiled, placed: Placement): Omit<Plan, 'wanted' | 'boun
       away: [...crew.away].filter((slot) => slot >= 0 && slot < end).sort((a, b) => a - b),
       ...(crew.fewer ? { fewer: [...crew.fewer] } : {}),
     })),
-    areaCapacity: Object.fromEntries([...areas].map((area) => [area, AREA_SHARES])),
+    areaCapacity: Object.fromEntries([...areas].map((area) => [area, FULL_OCCUPANCY])),
     notBefore: input.notBefore,
     exposures: input.exposures.flatMap((exposure) => plannedExposure(net, placed, exposure)),
     promises: input.promises,

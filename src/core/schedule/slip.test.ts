@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { at, input, link, planned, task } from '../../../tests/support/networks';
-import { looksAt } from './looks';
+import { planFindings } from './looks';
 import { causesOf, loadByWeek, shareByDay, slipOf } from './slip';
 
 describe('slip', () => {
@@ -84,7 +84,7 @@ describe('what to look at in a plan', () => {
         ],
       }),
     );
-    const looks = looksAt(plan, () => 'One House');
+    const looks = planFindings(plan, () => 'One House');
     expect(looks.filter((look) => look.kind === 'conflict').map((look) => look.text)).toEqual([
       expect.stringContaining('a stays open for'),
       expect.stringContaining('One House ends'),

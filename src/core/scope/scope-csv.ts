@@ -1,6 +1,6 @@
 import { readCsv, writeCsv, type CsvProblem } from '../csv';
 import { isTrade, TRADE_KEYS } from '../sequence/trades';
-import { STANCE_KEYS, STANCES, type Stance } from '../sites/area';
+import { STANCE_KEYS, STANCES, type Inclusion } from '../sites/area';
 import type { ScopeDraft } from './scope-line';
 
 const COLUMNS = {
@@ -17,7 +17,7 @@ export const SCOPE_CSV_EXAMPLE =
   'area,stance,verb,subject,quantity,unit,trade,depends on\nLane face,conditional,strip,the ' +
   'boards,46,m²,roofing,overlay or strip\nSlate roof,out,repair,the slates,,,,\n';
 
-const stanceOf = (text: string): Stance | undefined =>
+const stanceOf = (text: string): Inclusion | undefined =>
   STANCE_KEYS.find((stance) => stance === text.toLowerCase() || STANCES[stance] === text.toLowerCase());
 
 /** Reads lines of scope. @param named the job's areas by name in small letters */
@@ -65,7 +65,7 @@ export function readScopeCsv(
 export const writeScopeCsv = (
   lines: readonly {
     area: string;
-    stance: Stance;
+    stance: Inclusion;
     verb: string;
     subject: string;
     quantity: number | null;

@@ -1,6 +1,6 @@
 import { answer, refuse, type Outcome } from '../problem';
 import type { Trade } from '../sequence/trades';
-import type { Stance } from '../sites/area';
+import type { Inclusion } from '../sites/area';
 
 /**
  * One line of work as it is said while walking round.
@@ -14,7 +14,7 @@ import type { Stance } from '../sites/area';
  * | … if what it depends on | `replace sheathing if it is rotten` |
  */
 export interface ScopeDraft {
-  stance: Stance;
+  stance: Inclusion;
   verb: string;
   subject: string;
   quantity?: number;
@@ -60,7 +60,7 @@ const VERBS: readonly (readonly [string, Trade | null])[] = [
   ['refit', 'finish'],
 ];
 
-const STANCE_WORDS: readonly (readonly [RegExp, Stance, string])[] = [
+const STANCE_WORDS: readonly (readonly [RegExp, Inclusion, string])[] = [
   [/^(?:out|not(?: included)?|no|without)\s*:\s*/i, 'out', ''],
   [/^(?:live|keep live|stays live)\s*:\s*/i, 'keep-live', 'keep live'],
   [/^(?:protect|cover)\s*:\s*/i, 'protect', 'protect'],

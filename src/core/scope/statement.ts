@@ -1,5 +1,5 @@
 import type { Day } from '../units/day';
-import type { Stance } from '../sites/area';
+import type { Inclusion } from '../sites/area';
 
 /**
  * What a client agrees to, frozen as it was on its day: plain lines under headings, each with a key that stays the same
@@ -26,7 +26,7 @@ export interface StatementLine {
   key: string;
   text: string;
   note?: string;
-  stance?: Stance;
+  stance?: Inclusion;
   /** Minor units. */
   amount?: number;
 }

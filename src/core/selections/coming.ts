@@ -36,7 +36,7 @@ export interface Coming {
 }
 
 /** When a selection can be used by all that is known today, and why; null where it can be used now. */
-export function comingOf(
+export function arrivalOf(
   item: Ordered,
   closures: readonly Closure[],
   requests: readonly OpenRequest[],

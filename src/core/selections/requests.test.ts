@@ -8,7 +8,7 @@ import {
   neededBy,
   ringOf,
   sendBy,
-  standingOf,
+  requestStatus,
   type Request,
   type Requests,
 } from './requests';
@@ -40,7 +40,7 @@ describe('a request', () => {
       request('e', { sentOn: '2027-03-01', answeredOn: '2027-03-05', outcome: 'refused' }),
       request('f', { after: 'd' }),
     );
-    expect([...all.values()].map((one) => standingOf(one, all))).toEqual([
+    expect([...all.values()].map((one) => requestStatus(one, all))).toEqual([
       'to send',
       'waits for another',
       'sent',

@@ -44,7 +44,7 @@ export const isGiven = (request: Request): boolean => request.answeredOn !== nul
 
 export type Requests = ReadonlyMap<string, Request>;
 
-export function standingOf(request: Request, all: Requests): Standing {
+export function requestStatus(request: Request, all: Requests): Standing {
   if (isGiven(request)) return 'answered';
   if (request.outcome === 'refused') return 'refused';
   if (request.sentOn) return 'sent';

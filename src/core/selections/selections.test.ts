@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { afterCheck, checkWords } from './check';
 import { codeShape, unlikeCode } from './code-shape';
-import { comingOf, type Ordered } from './coming';
+import { arrivalOf, type Ordered } from './coming';
 import { dueOf, isDue } from './due';
 import { leadWords } from './lead-words';
 import { NEXT_STEPS, SELECTION_STATES, isBefore, isComing, isHere, isOrdered } from './states';
@@ -24,13 +24,13 @@ const item = (over: Partial<Ordered> = {}): Ordered => ({
 
 describe('when a selection can be used', () => {
   it('is counted from today where it is not ordered, from the answer where the order waits for one', () => {
-    expect(comingOf(item(), [], [], TODAY)).toEqual({
+    expect(arrivalOf(item(), [], [], TODAY)).toEqual({
       there: '2027-03-29',
       usable: '2027-03-30',
       open: true,
       because: 'the order of oak boards is not out; the delivery takes up to 20 days, so Mon 29 Mar at the earliest',
     });
-    const waits = comingOf(
+    const waits = arrivalOf(
       item(),
       [],
       [
@@ -47,7 +47,7 @@ describe('when a selection can be used', () => {
   });
 
   it('knows the closed days of the supplier, and the days to lie in the room', () => {
-    const coming = comingOf(
+    const coming = arrivalOf(
       item({ acclimatiseDays: 3 }),
       [{ firstDay: '2027-03-15', lastDay: '2027-03-21' }],
       [],
@@ -55,10 +55,10 @@ describe('when a selection can be used', () => {
     );
     expect(coming).toMatchObject({ there: '2027-04-05', usable: '2027-04-09' });
     expect(coming?.because).toContain('with 3 days in the room before use');
-    expect(comingOf(item({ state: 'on site', cameOn: '2027-03-08', acclimatiseDays: 3 }), [], [], TODAY)).toMatchObject(
+    expect(arrivalOf(item({ state: 'on site', cameOn: '2027-03-08', acclimatiseDays: 3 }), [], [], TODAY)).toMatchObject(
       { usable: '2027-03-12', open: false },
     );
-    expect(comingOf(item({ state: 'on site', cameOn: '2027-03-01', acclimatiseDays: 3 }), [], [], TODAY)).toBeNull();
+    expect(arrivalOf(item({ state: 'on site', cameOn: '2027-03-01', acclimatiseDays: 3 }), [], [], TODAY)).toBeNull();
   });
 
   it('follows the promise once there is one, says by how much it slipped, and is tomorrow where the day has passed', () => {
@@ -69,21 +69,21 @@ describe('when a selection can be used', () => {
       promisedOn: '2027-03-11',
       slip: 'the press broke down',
     });
-    expect(comingOf(promised, [], [], TODAY)).toMatchObject({
+    expect(arrivalOf(promised, [], [], TODAY)).toMatchObject({
       there: '2027-03-20',
       open: false,
       because: 'the delivery of oak boards is expected Sat 20 Mar, 9 days later than promised: the press broke down',
     });
-    expect(comingOf({ ...promised, expectedOn: '2027-03-05', promisedOn: '2027-03-05' }, [], [], TODAY)).toMatchObject({
+    expect(arrivalOf({ ...promised, expectedOn: '2027-03-05', promisedOn: '2027-03-05' }, [], [], TODAY)).toMatchObject({
       there: '2027-03-10',
       open: true,
       because: expect.stringContaining('is not here') as string,
     });
-    expect(comingOf(item({ state: 'ordered', orderedOn: '2027-03-01' }), [], [], TODAY)).toMatchObject({
+    expect(arrivalOf(item({ state: 'ordered', orderedOn: '2027-03-01' }), [], [], TODAY)).toMatchObject({
       there: '2027-03-21',
       open: true,
     });
-    expect(comingOf(item({ state: 'checked' }), [], [], TODAY)).toBeNull();
+    expect(arrivalOf(item({ state: 'checked' }), [], [], TODAY)).toBeNull();
   });
 });
 

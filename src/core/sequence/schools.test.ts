@@ -4,7 +4,7 @@ import { findLoop } from '../schedule/network';
 import { sequenceOf } from './links';
 import { phaseFacts } from './phases';
 import { RULES } from './rules';
-import { cleanUpOf, schooled, schooledHalfDays, schoolRules, SCHOOLS, type Choices } from './schools';
+import { cleanUpOf, withMethods, halfDaysWithMethods, methodRules, SCHOOLS, type Choices } from './schools';
 import { taskId, type Site, type SiteArea } from './site';
 import { trackOf, WORK_KEYS, workFacts, type Work } from './works';
 
@@ -30,7 +30,7 @@ const area = (id: string, of: readonly Work[], chosen: Choices): SiteArea => ({
   provides: [],
   beside: [],
   shelters: [],
-  track: schooled(trackOf(of), chosen).map((phase) => ({
+  track: withMethods(trackOf(of), chosen).map((phase) => ({
     phase,
     trade: phaseFacts(phase).trade,
     halfDays: 1,
@@ -39,7 +39,7 @@ const area = (id: string, of: readonly Work[], chosen: Choices): SiteArea => ({
   })),
 });
 const siteOf = (areas: SiteArea[], chosen: Record<string, Choices>): Site => {
-  const { rules, parted } = schoolRules(
+  const { rules, parted } = methodRules(
     areas.map((one) => one.id),
     (id) => chosen[id] ?? {},
   );
@@ -95,15 +95,15 @@ describe('ways of working', () => {
 
   it('leave a track as it was where nothing is chosen, and every side of every school does something somewhere', () => {
     const everything = WORK_KEYS.map((work) => trackOf([work]));
-    for (const track of everything) expect(schooled(track, {})).toEqual(track);
+    for (const track of everything) expect(withMethods(track, {})).toEqual(track);
     for (const school of SCHOOLS) {
       const [one, other] = school.sides.map((side) => {
         const chosen = { [school.key]: side.key } as Choices;
         return JSON.stringify([
-          everything.map((track) => schooled(track, chosen)),
+          everything.map((track) => withMethods(track, chosen)),
           side.order ?? [],
           side.parts ?? [],
-          schooledHalfDays('tear-out', 10, chosen),
+          halfDaysWithMethods('tear-out', 10, chosen),
           cleanUpOf(40, chosen),
         ]);
       });
@@ -112,16 +112,16 @@ describe('ways of working', () => {
   });
 
   it('say their examples: a touch-up, a covered floor, an overlay, a temporary door, a tenth of a day', () => {
-    expect(schooled(trackOf(['kitchen']), { 'cabinets-paint': 'paint-first' })).toContain('touch-up');
-    expect(schooled(trackOf(['kitchen']), { 'floor-cabinets': 'floor-first' })).toContain('floor-protect');
-    expect(schooled(trackOf(['reclad']), { 'old-cladding': 'overlay' })).not.toContain('strip');
-    expect(schooled(trackOf(['windows']), { 'entrance-door': 'late' })).toEqual(
+    expect(withMethods(trackOf(['kitchen']), { 'cabinets-paint': 'paint-first' })).toContain('touch-up');
+    expect(withMethods(trackOf(['kitchen']), { 'floor-cabinets': 'floor-first' })).toContain('floor-protect');
+    expect(withMethods(trackOf(['reclad']), { 'old-cladding': 'overlay' })).not.toContain('strip');
+    expect(withMethods(trackOf(['windows']), { 'entrance-door': 'late' })).toEqual(
       expect.arrayContaining(['temporary-door', 'entrance-door']),
     );
-    expect(schooled(trackOf(['rebuild']), { 'wall-finish': 'plaster' })).toEqual(
+    expect(withMethods(trackOf(['rebuild']), { 'wall-finish': 'plaster' })).toEqual(
       expect.not.arrayContaining(['board', 'tape']),
     );
-    expect(schooledHalfDays('tear-out', 5, { 'tear-out': 'careful' })).toBe(8);
+    expect(halfDaysWithMethods('tear-out', 5, { 'tear-out': 'careful' })).toBe(8);
     expect([
       cleanUpOf(16, { 'clean-up': 'daily' }),
       cleanUpOf(16, { 'clean-up': 'weekly' }),

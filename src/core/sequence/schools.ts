@@ -6,8 +6,8 @@ import { SCHOOL, type Effect, type Rule } from './rules';
  * adds steps or leaves some out, asks for other times, and brings an order of its own. Nothing picked is the usual
  * order of the tracks.
  */
-export interface School {
-  key: SchoolKey;
+export interface Method {
+  key: MethodKey;
   title: string;
   sides: readonly [Side, Side];
 }
@@ -42,7 +42,7 @@ export const SCHOOL_KEYS = [
   'clean-up',
   'ceilings',
 ] as const;
-export type SchoolKey = (typeof SCHOOL_KEYS)[number];
+export type MethodKey = (typeof SCHOOL_KEYS)[number];
 
 const after = (before: readonly Phase[], then: readonly Phase[]): Effect => ({
   form: 'order',
@@ -51,7 +51,7 @@ const after = (before: readonly Phase[], then: readonly Phase[]): Effect => ({
   within: 'area',
 });
 
-export const SCHOOLS: readonly School[] = [
+export const SCHOOLS: readonly Method[] = [
   {
     key: 'cabinets-paint',
     title: 'Cabinets and paint',
@@ -253,20 +253,20 @@ export const SCHOOLS: readonly School[] = [
   },
 ];
 
-export type Choices = Partial<Record<SchoolKey, string>>;
+export type Choices = Partial<Record<MethodKey, string>>;
 
-export const sideOf = (school: School, key: string | undefined): Side | undefined =>
+export const sideOf = (school: Method, key: string | undefined): Side | undefined =>
   school.sides.find((side) => side.key === key);
 
 /** The sides that were picked. */
-const sidesOf = (choices: Choices): { school: School; side: Side }[] =>
+const sidesOf = (choices: Choices): { school: Method; side: Side }[] =>
   SCHOOLS.flatMap((school) => {
     const side = sideOf(school, choices[school.key]);
     return side ? [{ school, side }] : [];
   });
 
 /** The steps of an area as the schools that hold there would have them. */
-export function schooled(track: readonly Phase[], choices: Choices): Phase[] {
+export function withMethods(track: readonly Phase[], choices: Choices): Phase[] {
   let phases = [...track];
   for (const { side } of sidesOf(choices)) {
     const had = new Set(phases);
@@ -279,7 +279,7 @@ export function schooled(track: readonly Phase[], choices: Choices): Phase[] {
 }
 
 /** Half-days of a step as the schools would have it, from what it would take by itself. */
-export function schooledHalfDays(phase: Phase, halfDays: number, choices: Choices): number {
+export function halfDaysWithMethods(phase: Phase, halfDays: number, choices: Choices): number {
   let result = halfDays;
   for (const { side } of sidesOf(choices))
     for (const one of side.stretch ?? []) if (one.phase === phase) result *= one.factor;
@@ -296,7 +296,7 @@ export function cleanUpOf(halfDays: number, choices: Choices): number {
  * The order that the chosen sides bring, as rules that hold in the areas that chose them, and the neighbours they part.
  * @param choicesIn what counts in each area
  */
-export function schoolRules(
+export function methodRules(
   areas: readonly string[],
   choicesIn: (area: string) => Choices,
 ): { rules: Rule[]; parted: Set<string> } {

@@ -1,4 +1,4 @@
-import { AREA_SHARES, type Task } from '../schedule/network';
+import { FULL_OCCUPANCY, type Task } from '../schedule/network';
 import { forbidsOf, type Forbids } from '../schedule/weather';
 import type { Day } from '../units/day';
 import { slotOf, type Slot } from '../units/slot';
@@ -100,7 +100,7 @@ function trackTask(site: Site, area: SiteArea, step: TrackStep, terms: TaskTerms
     trade: step.trade,
     crew: step.trade === 'nobody' || step.others ? null : terms.crewFor(step.trade),
     duration: state === 'done' ? 0 : Math.max(1, Math.ceil(step.remaining / crews)),
-    shares: facts.shares ? AREA_SHARES / 2 : AREA_SHARES,
+    shares: facts.shares ? FULL_OCCUPANCY / 2 : FULL_OCCUPANCY,
     state,
     floor: state === 'done' ? Math.min(seen, terms.now) : state === 'under-way' ? terms.now : earliest,
     calendar: calendarOf(site, step),
@@ -129,11 +129,11 @@ function calendarOf(site: Site, step: TrackStep): string {
 
 /** A leftover is half a day of its trade: getting there is most of it. */
 const leftoverTask = (site: Site, item: Leftover, terms: TaskTerms, earliest: Slot): Task =>
-  besideTrack(site, { ...item, halfDays: 1 }, leftoverId(item.id), AREA_SHARES / 2, terms, earliest);
+  besideTrack(site, { ...item, halfDays: 1 }, leftoverId(item.id), FULL_OCCUPANCY / 2, terms, earliest);
 
 /** Added work takes the room for itself. */
 const extraTask = (site: Site, extra: ExtraWork, terms: TaskTerms, earliest: Slot): Task =>
-  besideTrack(site, extra, extraId(extra.id), AREA_SHARES, terms, earliest);
+  besideTrack(site, extra, extraId(extra.id), FULL_OCCUPANCY, terms, earliest);
 
 /** Work in an area that is none of its track's steps. */
 function besideTrack(

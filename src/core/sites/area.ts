@@ -22,5 +22,5 @@ export const STANCES = {
   'keep-live': 'keep live',
   refit: 'take down and refit',
 } as const;
-export type Stance = keyof typeof STANCES;
-export const STANCE_KEYS = Object.keys(STANCES) as Stance[];
+export type Inclusion = keyof typeof STANCES;
+export const STANCE_KEYS = Object.keys(STANCES) as Inclusion[];

@@ -1,7 +1,7 @@
-import type { Stance } from './area';
+import type { Inclusion } from './area';
 
 /** Six small drawn marks on a field of 16 by 16, the same on screen, on paper and in the statement. */
-export const STANCE_PATHS: Record<Stance, string> = {
+export const STANCE_PATHS: Record<Inclusion, string> = {
   in: 'M2 8h9M7.5 4.5 11 8l-3.5 3.5M14 2v12',
   out: 'M14 8H5M8.5 4.5 5 8l3.5 3.5M2 2v12',
   conditional: 'M8 14V8M8 8 3 2.5M8 8l5-5.5',

@@ -2,10 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { formatDay } from '../units/day';
 import { triggersOf } from '../safety/triggers';
-import { byWall, placedWords, wallRecord } from '../walls/wall-record';
+import { byWall, fixtureWords, wallRecord } from '../walls/wall-record';
 import { binSwapDay, isDueToLeave } from './housekeeping';
 import { conflicts, differenceWords } from './measured-again';
-import { standing, type InWall, type Observation, type Of, type RecheckVerdict } from './observation';
+import { notWithdrawn, type InWall, type Observation, type Of, type RecheckVerdict } from './observation';
 import { carriedItems, openCautions } from './open-items';
 import { walkingOrder } from './route';
 
@@ -24,7 +24,7 @@ describe('what is carried from walk to walk', () => {
             seen(`r${item}-${walk}`, 20 + walk, { kind: 'recheck', about: `i${item}`, verdict: one }),
           ),
         ]);
-        const open = new Map(carriedItems(standing(all)).map((one) => [one.item.id, one]));
+        const open = new Map(carriedItems(notWithdrawn(all)).map((one) => [one.item.id, one]));
         histories.forEach((history, item) => {
           const known = open.get(`i${item}`);
           expect(known === undefined).toBe(history.includes('done'));
@@ -45,7 +45,7 @@ describe('what is carried from walk to walk', () => {
       seen('d', 2, { kind: 'caution', text: 'loose tread' }),
       seen('r', 3, { kind: 'recheck', about: 'c', verdict: 'done' }),
     ];
-    expect(openCautions(standing(all)).map((one) => one.text)).toEqual(['loose tread']);
+    expect(openCautions(notWithdrawn(all)).map((one) => one.text)).toEqual(['loose tread']);
   });
 });
 
@@ -163,10 +163,10 @@ describe('what is in a wall', () => {
       ],
       [2, [[1, 'backing']]],
     ]);
-    expect(placedWords(thing({ text: 'for the rail' }), 'metric')).toBe(
+    expect(fixtureWords(thing({ text: 'for the rail' }), 'metric')).toBe(
       'backing for the rail: 400 mm from the left corner, 900 mm up (600 mm long, 190 mm high)',
     );
-    expect(placedWords(thing({ what: 'box', text: 'double', length: 0, rise: 0 }), 'imperial')).toMatch(
+    expect(fixtureWords(thing({ what: 'box', text: 'double', length: 0, rise: 0 }), 'imperial')).toMatch(
       /^box, double: 1' 3 3\/4" from the left corner, 2' 11 7\/16" up$/,
     );
   });

@@ -1,5 +1,5 @@
 import { pattern } from '../pattern';
-import { isDoor, wallName, type Opening, type Placed } from '../layout/shape';
+import { isDoor, wallName, type Opening, type Fixture } from '../layout/shape';
 import { inUsualOrder, phaseFacts, phaseOrder, type Phase } from '../sequence/phases';
 import type { CheckVerdict, Observation } from './observation';
 
@@ -10,7 +10,7 @@ export interface CloseInFacts {
   selections: readonly { id: string; category: string; choice: string }[];
   scope: readonly { id: string; text: string }[];
   openings: readonly Opening[];
-  placed: readonly Placed[];
+  placed: readonly Fixture[];
   /** Walls of the drawing; 0 where it is not drawn. */
   walls: number;
   /** Work still to do there that would be covered. */

@@ -1,4 +1,4 @@
-import { ofKind, standing, type Observation, type Of } from './observation';
+import { ofKind, notWithdrawn, type Observation, type Of } from './observation';
 import { progressOf } from './progress';
 import { phaseFacts, type Phase } from '../sequence/phases';
 import { openItems } from './open-items';
@@ -39,7 +39,7 @@ export type Weights = ReadonlyMap<string, number>;
  * @param all every observation of the job, in any order
  */
 export function diffOf(all: readonly Observation[], walk: string, weights: Weights): WalkDiff {
-  const seen = standing(all);
+  const seen = notWithdrawn(all);
   const during = seen.filter((one) => one.walk === walk);
   const began = during[0]?.at ?? '';
   const before = progressOf(seen.filter((one) => one.walk !== walk && one.at < began));

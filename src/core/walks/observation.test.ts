@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { inOrderSeen, ofKind, standing, type Observation } from './observation';
+import { inOrderSeen, ofKind, notWithdrawn, type Observation } from './observation';
 import { openItems } from './open-items';
 import { progressOf } from './progress';
 
@@ -16,7 +16,7 @@ const seen = (id: string, at: number, fresh: object): Observation =>
   }) as Observation;
 const wires = (id: string, at: number, fraction: number): Observation =>
   seen(id, at, { kind: 'progress', phase: 'wiring-rough', fraction });
-const now = (all: Observation[]): number | undefined => progressOf(standing(all)).get('a:wiring-rough')?.fraction;
+const now = (all: Observation[]): number | undefined => progressOf(notWithdrawn(all)).get('a:wiring-rough')?.fraction;
 
 describe('what stands', () => {
   it('is the newest by the time it was seen, not by the time it arrived', () => {
@@ -31,7 +31,7 @@ describe('what stands', () => {
   });
 
   it('takes back also what arrives after its withdrawal', () => {
-    expect(standing([seen('c', 5, { kind: 'withdrawal', about: 'a' }), wires('a', 10, 0.4)])).toEqual([]);
+    expect(notWithdrawn([seen('c', 5, { kind: 'withdrawal', about: 'a' }), wires('a', 10, 0.4)])).toEqual([]);
   });
 
   it('breaks ties by id, so that two devices agree', () => {
@@ -72,9 +72,9 @@ describe('what stands', () => {
       fc.property(
         records.chain((all) => fc.tuple(fc.constant(all), fc.shuffledSubarray(all, { minLength: all.length }))),
         ([all, shuffled]) => {
-          expect(standing(shuffled)).toEqual(standing(all));
-          expect(openItems(standing(shuffled))).toEqual(openItems(standing(all)));
-          expect(progressOf(standing(shuffled))).toEqual(progressOf(standing(all)));
+          expect(notWithdrawn(shuffled)).toEqual(notWithdrawn(all));
+          expect(openItems(notWithdrawn(shuffled))).toEqual(openItems(notWithdrawn(all)));
+          expect(progressOf(notWithdrawn(shuffled))).toEqual(progressOf(notWithdrawn(all)));
         },
       ),
       { numRuns: 300 },
@@ -84,7 +84,7 @@ describe('what stands', () => {
 
 describe('readings of a phase', () => {
   it('are kept in the order seen, for the rate at which it goes', () => {
-    const progress = progressOf(standing([wires('c', 30, 0.9), wires('a', 10, 0.2), wires('b', 20, 0.5)])).get(
+    const progress = progressOf(notWithdrawn([wires('c', 30, 0.9), wires('a', 10, 0.2), wires('b', 20, 0.5)])).get(
       'a:wiring-rough',
     );
     expect(progress?.readings.map((reading) => reading.fraction)).toEqual([0.2, 0.5, 0.9]);
@@ -97,7 +97,7 @@ describe('readings of a phase', () => {
       seen('b', 2, { kind: 'progress', phase: 'board', fraction: 0.5 }),
       { ...wires('c', 3, 0.7), area: 'b' },
     ];
-    expect([...progressOf(standing(all))].map(([key, { fraction }]) => [key, fraction])).toEqual([
+    expect([...progressOf(notWithdrawn(all))].map(([key, { fraction }]) => [key, fraction])).toEqual([
       ['a:wiring-rough', 0.2],
       ['a:board', 0.5],
       ['b:wiring-rough', 0.7],

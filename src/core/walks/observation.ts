@@ -1,6 +1,6 @@
 import type { Phase } from '../sequence/phases';
 import type { Trade } from '../sequence/trades';
-import type { Stance } from '../sites/area';
+import type { Inclusion } from '../sites/area';
 
 export const WALK_KINDS = ['scope', 'layout', 'progress', 'close-in', 'completion'] as const;
 export type WalkKind = (typeof WALK_KINDS)[number];
@@ -27,7 +27,7 @@ export const DECIDERS = ['client', 'us', 'engineer'] as const;
 export const GATE_STATES = ['booked', 'passed', 'failed', 'waiting'] as const;
 
 /** The words a record was read from, and where in which narration they were said. */
-export interface Said {
+export interface Quote {
   narration: string;
   /** The draft's key among those of its narration. */
   draft: string;
@@ -45,7 +45,7 @@ interface Seen {
   /** UTC instant at which it was observed, not at which it arrived. */
   at: string;
   person: string;
-  said?: Said;
+  said?: Quote;
   /** What the device took the time for, where its clock was wrong; `at` is corrected. */
   clock?: string;
 }
@@ -70,12 +70,12 @@ export type Observation = Seen &
     | { kind: 'caution'; text: string }
     /** `standpoint`: taken from the same spot each time. */
     | { kind: 'picture'; picture: string; text?: string; standpoint?: string }
-    | { kind: 'marks'; about: string; marks: Mark[] }
+    | { kind: 'marks'; about: string; marks: Annotation[] }
     /** `of`: what of the drawing was measured, where it belongs to one; `second` is the other side of “… by …”. */
     | { kind: 'measurement'; text: string; mm: number; typed: string; second?: number; of?: Target }
     | { kind: 'surprise'; text: string }
     | { kind: 'decision'; text: string; by: (typeof DECIDERS)[number]; name?: string; free?: boolean }
-    | { kind: 'scope'; text: string; stance: Stance; quantity?: number }
+    | { kind: 'scope'; text: string; stance: Inclusion; quantity?: number }
     | { kind: 'assumption'; text: string; fallback?: string }
     | { kind: 'selection'; text: string; choice?: string }
     | { kind: 'order'; text: string; problem?: OrderProblem; days?: number }
@@ -89,7 +89,7 @@ export type Observation = Seen &
   );
 
 /** A drawn mark on a picture, in parts of its width and height: 0…1 from the left and from the top. */
-export type Mark =
+export type Annotation =
   | { form: 'arrow'; from: Spot; to: Spot }
   | { form: 'ring'; from: Spot; to: Spot }
   | { form: 'text'; from: Spot; text: string }
@@ -142,7 +142,7 @@ export const inOrderSeen = (a: Observation, b: Observation): number =>
  * Records that wait for their place in scope, among assumptions or changes: what a walk said and nobody has put away
  * yet.
  */
-export const UNPLACED_KINDS = [
+export const UNFILED_KINDS = [
   'surprise',
   'scope',
   'assumption',
@@ -151,13 +151,13 @@ export const UNPLACED_KINDS = [
   'gate',
   'household',
 ] as const satisfies readonly ObservationKind[];
-export type UnplacedKind = (typeof UNPLACED_KINDS)[number];
+export type UnplacedKind = (typeof UNFILED_KINDS)[number];
 
 /**
  * Those that still stand, in the order in which they were seen: what was withdrawn is left out, and the withdrawals
  * with it.
  */
-export function standing(observations: readonly Observation[]): Observation[] {
+export function notWithdrawn(observations: readonly Observation[]): Observation[] {
   const withdrawn = new Set(observations.flatMap((one) => (one.kind === 'withdrawal' ? [one.about] : [])));
   return observations.filter((one) => one.kind !== 'withdrawal' && !withdrawn.has(one.id)).sort(inOrderSeen);
 }

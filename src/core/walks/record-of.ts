@@ -6,7 +6,7 @@ import type { Observation } from './observation';
 import { similar, type ShortLine } from './shorthand';
 
 /** A record before it has an id, a walk and a time. */
-export type Fresh = Observation extends infer One
+export type NewObservation = Observation extends infer One
   ? One extends Observation
     ? Omit<One, 'id' | 'job' | 'walk' | 'at' | 'person' | 'clock'>
     : never
@@ -26,7 +26,7 @@ export function recordOf(
   line: Reading | Extract<ShortLine, { kind: 'note' | 'short' }>,
   area: string,
   { steps, system }: RecordTerms,
-): Fresh {
+): NewObservation {
   const text = line.subject.slice(0, 600);
   switch (line.kind) {
     case 'progress': {

@@ -5,7 +5,7 @@ import { phaseSaid, tradeSaid } from '../narration/lexicon';
 import { answer, refuse, type Outcome } from '../problem';
 import { phaseFacts, type Phase } from '../sequence/phases';
 import { isTrade, TRADE_KEYS, TRADES, type Trade } from '../sequence/trades';
-import { STANCE_KEYS, type Stance } from '../sites/area';
+import { STANCE_KEYS, type Inclusion } from '../sites/area';
 import { formatLength, parseLength, type LengthSystem } from '../units/length';
 
 /**
@@ -56,7 +56,7 @@ export type ShortLine = { area: string } & (
   Reading | { kind: 'note'; subject: string } | { kind: 'short'; subject: string; quantity?: number; unit?: string }
 );
 
-const STANCE_WORDS: Readonly<Record<string, Stance>> = {
+const STANCE_WORDS: Readonly<Record<string, Inclusion>> = {
   ...Object.fromEntries(STANCE_KEYS.map((stance) => [stance, stance])),
   if: 'conditional',
   keep: 'keep-live',

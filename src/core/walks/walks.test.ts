@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { diffOf, workDone } from './diff';
-import { standing, type Observation } from './observation';
+import { notWithdrawn, type Observation } from './observation';
 import { openItems } from './open-items';
 import { progressOf, remainingHalfDays } from './progress';
 import { remainingWork } from './remaining-work';
@@ -95,7 +95,7 @@ describe('what a walk changed', () => {
             (sum, walk) => sum + diffOf(all, walk, weights).gain,
             0,
           );
-          const progress = progressOf(standing(all));
+          const progress = progressOf(notWithdrawn(all));
           expect(gains).toBeCloseTo(
             workDone(weights, (task) => progress.get(task)?.fraction ?? 0),
             9,
@@ -110,10 +110,10 @@ describe('open items', () => {
     const item = seen('w1', '01T10:00', { kind: 'remaining', text: 'boxes too low', trade: 'wiring' });
     const still = seen('w2', '02T10:00', { kind: 'recheck', about: item.id, verdict: 'still open' });
     const worse = seen('w3', '03T10:00', { kind: 'recheck', about: item.id, verdict: 'worse' });
-    expect(openItems(standing([worse, still, item]))).toMatchObject([{ putOff: 2, worse: true }]);
+    expect(openItems(notWithdrawn([worse, still, item]))).toMatchObject([{ putOff: 2, worse: true }]);
     expect(
       openItems(
-        standing([item, still, worse, seen('w4', '04T10:00', { kind: 'recheck', about: item.id, verdict: 'done' })]),
+        notWithdrawn([item, still, worse, seen('w4', '04T10:00', { kind: 'recheck', about: item.id, verdict: 'done' })]),
       ),
     ).toEqual([]);
   });

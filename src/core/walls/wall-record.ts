@@ -133,7 +133,7 @@ function strokesOf(thing: Numbered, unit: number): Stroke[] {
 }
 
 /** One line of the list beneath: what, and where to find it again with a tape. */
-export const placedWords = (thing: InWall, system: LengthSystem): string => {
+export const fixtureWords = (thing: InWall, system: LengthSystem): string => {
   const size = [
     thing.length > 0 ? `${formatLength(thing.length, system)} long` : '',
     thing.rise > 0 ? `${formatLength(thing.rise, system)} high` : '',

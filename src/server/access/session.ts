@@ -3,10 +3,10 @@ import { verifySync } from '@node-rs/argon2';
 import { getIronSession, type SessionOptions } from 'iron-session';
 import { cookies } from 'next/headers';
 import type { PersonView } from '@/contract/views/job';
-import { one } from '../database/query';
+import { queryOne } from '../database/query';
 import { notFound, Refusal } from '../door/refusal';
 import { house } from '../house';
-import type { Who } from '../door/who';
+import type { Actor } from '../door/who';
 
 interface Session {
   person?: string;
@@ -28,14 +28,14 @@ const session = async (): Promise<Awaited<ReturnType<typeof getIronSession<Sessi
   getIronSession<Session>(await cookies(), options());
 
 const person = (id: string): PersonView | undefined =>
-  one<PersonView>(house().db, 'SELECT id, name, role FROM person WHERE id = @id', { id });
+  queryOne<PersonView>(house().db, 'SELECT id, name, role FROM person WHERE id = @id', { id });
 
 /** Who is signed in. The demo signs every visitor in as its contractor. */
 export async function signedIn(): Promise<PersonView | undefined> {
   const { person: id } = await session();
   const known = id ? person(id) : undefined;
   if (known || !house().demo) return known;
-  return one<PersonView>(house().db, `SELECT id, name, role FROM person WHERE role = 'contractor' ORDER BY rowid`);
+  return queryOne<PersonView>(house().db, `SELECT id, name, role FROM person WHERE role = 'contractor' ORDER BY rowid`);
 }
 
 /** Refuses whoever has no session. */
@@ -52,7 +52,7 @@ export async function become(id: string): Promise<void> {
   await signIn(id);
 }
 
-export async function whoAsks(): Promise<Who> {
+export async function whoAsks(): Promise<Actor> {
   const known = await signedIn();
   return known ? { kind: 'person', ...known } : { kind: 'founder' };
 }
@@ -72,7 +72,7 @@ const NOBODY = '$argon2id$v=19$m=19456,t=2,p=1$c29tZXNhbHRzb21lc2FsdA$Yc0vHk6Zkq
 
 /** @returns the person's id, undefined where address and password do not belong together */
 export function checkPassword(email: string, password: string): string | undefined {
-  const row = one<{ id: string; password_hash: string | null }>(
+  const row = queryOne<{ id: string; password_hash: string | null }>(
     house().db,
     'SELECT id, password_hash FROM person WHERE email = @email',
     { email: email.trim().toLowerCase() },
@@ -81,4 +81,4 @@ export function checkPassword(email: string, password: string): string | undefin
   return right && row?.password_hash ? row.id : undefined;
 }
 
-export const isFounded = (): boolean => one(house().db, 'SELECT 1 FROM firm') !== undefined;
+export const isFounded = (): boolean => queryOne(house().db, 'SELECT 1 FROM firm') !== undefined;

@@ -9,7 +9,7 @@ import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, slotOf } from '@/core/units/slot';
 import { pathOfFeed } from '../schedule/feeds';
 import { firmTime } from '../zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { House } from '../house';
 import { isWorkday, workdaysAfter } from '../schedule/days';
 import { officesOf, type InspectionRow } from '../schedule/offices';
@@ -35,57 +35,57 @@ const MONTHS = [
 const month = (number: number): string => MONTHS[number - 1] ?? '';
 
 /** The desks that speak for the world outside: inspection offices, the weather, plant, other people's calendars. */
-export function desksView(house: House): DesksView {
+export function coordinationView(house: House): DesksView {
   const { db } = house;
   const time = firmTime(house);
   const now = time.today;
   const plan = readPlan(db);
   const names = {
     jobs: new Map(
-      all<{ id: string; name: string; weight: number }>(
+      queryAll<{ id: string; name: string; weight: number }>(
         db,
         `SELECT id, name, weight FROM job WHERE state <> 'closed' ORDER BY position`,
       ).map((job) => [job.id, job]),
     ),
     areas: new Map(
-      all<{ id: string; name: string; job: string }>(db, 'SELECT id, name, job FROM area').map((area) => [
+      queryAll<{ id: string; name: string; job: string }>(db, 'SELECT id, name, job FROM area').map((area) => [
         area.id,
         area,
       ]),
     ),
   };
   const job = (id: string): string => names.jobs.get(id)?.name ?? '';
-  const outlook = all<HalfDayOutlook & { said_at: string }>(
+  const outlook = queryAll<HalfDayOutlook & { said_at: string }>(
     db,
     'SELECT * FROM outlook WHERE day >= @now ORDER BY day, half',
     { now },
   );
-  const normals = all<{ month: number; wet: number; windy: number; frosty: number }>(
+  const normals = queryAll<{ month: number; wet: number; windy: number; frosty: number }>(
     db,
     'SELECT * FROM normal ORDER BY month',
   );
   const after = plan ? slotOf(plan.origin, addDays(now, OUTLOOK_DAYS)) : 0;
   const busy = new Map(
-    all<{ sub: string; count: number }>(db, 'SELECT sub, count(*) AS count FROM busy WHERE day >= @now GROUP BY sub', {
+    queryAll<{ sub: string; count: number }>(db, 'SELECT sub, count(*) AS count FROM busy WHERE day >= @now GROUP BY sub', {
       now,
     }).map((row) => [row.sub, row.count]),
   );
   const sources = new Map(
-    all<{ sub: string; name: string; events: number; read_at: string }>(db, 'SELECT * FROM busy_source').map((row) => [
+    queryAll<{ sub: string; name: string; events: number; read_at: string }>(db, 'SELECT * FROM busy_source').map((row) => [
       row.sub,
       row,
     ]),
   );
   const downs = groupBy(
-    all<{ id: string; plant: string; first_day: Day; last_day: Day; units: number; reason: string }>(
+    queryAll<{ id: string; plant: string; first_day: Day; last_day: Day; units: number; reason: string }>(
       db,
       'SELECT * FROM plant_down WHERE last_day >= @now ORDER BY first_day',
       { now },
     ),
     (row) => row.plant,
   );
-  const subs = all<{ id: string; name: string; trade: Trade }>(db, 'SELECT id, name, trade FROM sub ORDER BY name');
-  const people = all<{ id: string; name: string }>(db, 'SELECT id, name FROM person ORDER BY rowid');
+  const subs = queryAll<{ id: string; name: string; trade: Trade }>(db, 'SELECT id, name, trade FROM sub ORDER BY name');
+  const people = queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM person ORDER BY rowid');
   const targets = [
     ...[...names.jobs.values()].map(({ id, name }) => ({ kind: 'job' as const, id, name })),
     ...subs.map(({ id, name }) => ({ kind: 'sub' as const, id, name })),
@@ -156,7 +156,7 @@ export function desksView(house: House): DesksView {
           ]
         : [];
     }),
-    plant: all<{ id: string; version: number; name: string; units: number; phases: string }>(
+    plant: queryAll<{ id: string; version: number; name: string; units: number; phases: string }>(
       db,
       'SELECT * FROM plant ORDER BY rowid',
     ).map((row) => ({
@@ -182,7 +182,7 @@ export function desksView(house: House): DesksView {
         source: source ? { name: source.name, events: source.events, when: whenSeen(source.read_at, time) } : null,
       };
     }),
-    feeds: all<{ id: string; kind: 'job' | 'sub' | 'person'; target: string; made_at: string }>(
+    feeds: queryAll<{ id: string; kind: 'job' | 'sub' | 'person'; target: string; made_at: string }>(
       db,
       'SELECT * FROM feed WHERE closed_at IS NULL ORDER BY made_at',
     ).map((feed) => ({
@@ -193,7 +193,7 @@ export function desksView(house: House): DesksView {
       madeAt: whenSeen(feed.made_at, time),
     })),
     targets,
-    tripWeight: one<{ trip_weight: number }>(db, 'SELECT trip_weight FROM firm')?.trip_weight ?? 0,
+    tripWeight: queryOne<{ trip_weight: number }>(db, 'SELECT trip_weight FROM firm')?.trip_weight ?? 0,
     jobs: [...names.jobs.values()],
   };
 }
@@ -209,7 +209,7 @@ function inspectionsOf(
 ): InspectionView[] {
   const offices = new Map(officesOf(house.db).map((office) => [office.id, office.name]));
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
-  return all<InspectionRow>(
+  return queryAll<InspectionRow>(
     house.db,
     `SELECT *
       FROM inspection
@@ -242,7 +242,7 @@ function inspectionsOf(
 export function unbookedOf(house: House, plan: StoredPlan | undefined, now: Day): UnbookedView[] {
   if (!plan) return [];
   const areas = new Map(
-    all<{ id: string; name: string; job_name: string }>(
+    queryAll<{ id: string; name: string; job_name: string }>(
       house.db,
       'SELECT area.id, area.name, job.name AS job_name FROM area JOIN job ON job.id = area.job',
     ).map((area) => [area.id, area]),
@@ -250,7 +250,7 @@ export function unbookedOf(house: House, plan: StoredPlan | undefined, now: Day)
   const offices = officesOf(house.db);
   const holidays = holidaysOf(house.db);
   const booked = new Set(
-    all<{ area: string; phase: Phase }>(house.db, `SELECT area, phase FROM inspection WHERE state = 'booked'`).map(
+    queryAll<{ area: string; phase: Phase }>(house.db, `SELECT area, phase FROM inspection WHERE state = 'booked'`).map(
       (row) => taskId(row.area, row.phase),
     ),
   );

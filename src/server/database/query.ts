@@ -15,17 +15,17 @@ function statement(db: Connection, sql: string): Statement {
   return found;
 }
 
-export const all = <Row>(db: Connection, sql: string, values: Values = {}): Row[] =>
+export const queryAll = <Row>(db: Connection, sql: string, values: Values = {}): Row[] =>
   statement(db, sql).all(values) as Row[];
-export const one = <Row>(db: Connection, sql: string, values: Values = {}): Row | undefined =>
+export const queryOne = <Row>(db: Connection, sql: string, values: Values = {}): Row | undefined =>
   statement(db, sql).get(values) as Row | undefined;
 /** @returns how many rows changed */
-export const run = (db: Connection, sql: string, values: Values = {}): number => statement(db, sql).run(values).changes;
+export const execute = (db: Connection, sql: string, values: Values = {}): number => statement(db, sql).run(values).changes;
 
 /** Inserts one row; the keys are column names and come from our own code only. */
 export function insert(db: Connection, table: string, row: Values): void {
   const columns = Object.keys(row);
-  run(
+  execute(
     db,
     `INSERT INTO ${table} (${columns.join(', ')})
       VALUES (${columns.map((column) => `@${column}`).join(', ')})`,
@@ -35,7 +35,7 @@ export function insert(db: Connection, table: string, row: Values): void {
 
 /** Changes one row of that id and counts its version up; the keys are column names and come from our own code only. */
 export function update(db: Connection, table: string, id: string, changed: Values): void {
-  run(
+  execute(
     db,
     `UPDATE ${table} SET ${Object.keys(changed)
       .map((column) => `${column} = @${column}`)

@@ -3,12 +3,12 @@ import type { Affects, Command, CommandAnswer, CommandKind, ProblemDocument } fr
 import { COMMANDS, type CommandType } from '@/contract/commands';
 import * as field from '@/contract/fields';
 import type { Problem } from '@/core/problem';
-import { insert, one } from '../database/query';
+import { insert, queryOne } from '../database/query';
 import type { House } from '../house';
 import { HANDLERS } from './handlers';
 import type { PlanContext } from './handler';
 import { Refusal } from './refusal';
-import { signature, standsAs, type Who } from './who';
+import { actorKey, permissionOf, type Actor } from './who';
 
 const envelope = object({
   id: field.id(),
@@ -31,7 +31,7 @@ interface Logged {
  * The one way in for every change: who, shape, once, apply in one transaction, log, tell.
  * Never throws for bad input: the answer says what was wrong and nothing has changed.
  */
-export function receive(house: House, who: Who, input: unknown): CommandAnswer & { httpStatus: number } {
+export function dispatch(house: House, who: Actor, input: unknown): CommandAnswer & { httpStatus: number } {
   const id =
     typeof input === 'object' && input !== null && typeof (input as { id?: unknown }).id === 'string'
       ? (input as { id: string }).id.slice(0, 64)
@@ -45,7 +45,7 @@ export function receive(house: House, who: Who, input: unknown): CommandAnswer &
         field: 'type',
       });
     const kind = COMMANDS[command.type];
-    const may = standsAs(who);
+    const may = permissionOf(who);
     if (!kind.may.includes(may)) {
       throw new Refusal(who.kind === 'founder' ? 401 : 403, {
         code: 'not-allowed',
@@ -77,7 +77,7 @@ interface Noted {
   wakes: boolean;
 }
 
-function apply(house: House, who: Who, command: KnownCommand): Answered {
+function apply(house: House, who: Actor, command: KnownCommand): Answered {
   const noted: Noted = { job: null, replans: [], planStays: false, wakes: false };
   const answer = house.db.transaction(() => applyOnce(house, who, command, noted)).immediate();
   if (answer.status === 'applied') {
@@ -87,7 +87,7 @@ function apply(house: House, who: Who, command: KnownCommand): Answered {
   return answer;
 }
 
-function applyOnce(house: House, who: Who, command: KnownCommand, noted: Noted): Answered {
+function applyOnce(house: House, who: Actor, command: KnownCommand, noted: Noted): Answered {
   const { db } = house;
   const before = appliedBefore(house, who, command);
   if (before) return before;
@@ -104,21 +104,21 @@ function applyOnce(house: House, who: Who, command: KnownCommand, noted: Noted):
     type: command.type,
     at: command.at,
     applied_at: now,
-    who: signature(who),
+    who: actorKey(who),
     job: noted.job,
     payload: JSON.stringify(withoutSecrets(payload, kind.secret)),
     result: JSON.stringify(result),
   });
-  const seq = one<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
+  const seq = queryOne<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
   return { id: command.id, status: 'applied', seq, result, httpStatus: 200 };
 }
 
 /** The answer given before, where this is sent again. */
-function appliedBefore({ db }: House, who: Who, { id, type }: KnownCommand): Answered | undefined {
-  const known = one<Logged>(db, 'SELECT seq, result, who, type FROM command_log WHERE id = @id', { id });
+function appliedBefore({ db }: House, who: Actor, { id, type }: KnownCommand): Answered | undefined {
+  const known = queryOne<Logged>(db, 'SELECT seq, result, who, type FROM command_log WHERE id = @id', { id });
   if (!known) return undefined;
   // The same id from somebody else, or for something else, is not a retry; its result is none of theirs.
-  if (known.who !== signature(who) || known.type !== type) {
+  if (known.who !== actorKey(who) || known.type !== type) {
     throw new Refusal(409, {
       code: 'id-taken',
       message: 'This id belongs to another command; make a new one.',
@@ -128,7 +128,7 @@ function appliedBefore({ db }: House, who: Who, { id, type }: KnownCommand): Ans
   return { id, status: 'repeated', seq: known.seq, result: JSON.parse(known.result) as unknown, httpStatus: 200 };
 }
 
-function contextOf(house: House, who: Who, command: Command, now: string, noted: Noted): PlanContext {
+function contextOf(house: House, who: Actor, command: Command, now: string, noted: Noted): PlanContext {
   return {
     house,
     db: house.db,

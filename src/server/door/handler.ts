@@ -1,17 +1,17 @@
 import type { AnyObject, ObjectSchema } from 'yup';
 import { COMMANDS, type CommandType, type Input, type KindOf, type Payload } from '@/contract/commands';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import type { House } from '../house';
-import { notFound, stale, unfit } from './refusal';
-import type { Who } from './who';
+import { notFound, conflict, unprocessable } from './refusal';
+import type { Actor } from './who';
 
 /** What a handler may use: the open transaction, who asks, and when. */
 export interface CommandContext {
   house: House;
   db: Connection;
-  who: Who;
+  who: Actor;
   /** When it was made, by whoever made it; corrected where their clock runs ahead. */
   at: string;
   /** When it arrived. */
@@ -44,7 +44,7 @@ export const handlers = <Types extends CommandType>(list: { [Type in Types]: Han
 
 /** Every job whose plan may still change: what crews, days and plant are there is shared by all. */
 export const openJobs = ({ db }: CommandContext): string[] =>
-  all<{ id: string }>(db, `SELECT id FROM job WHERE state <> 'closed'`).map(({ id }) => id);
+  queryAll<{ id: string }>(db, `SELECT id FROM job WHERE state <> 'closed'`).map(({ id }) => id);
 
 /**
  * Carries out another command within this one: checked by its own schema, by the rules of its own subject, in the same
@@ -121,33 +121,33 @@ const WORDS: Partial<Record<Table, string>> = {
 };
 
 /** The row of that id, or a refusal that says what is missing. */
-export function need<Row>(context: CommandContext, table: Table, id: string, field = 'id'): Row {
+export function requireRow<Row>(context: CommandContext, table: Table, id: string, field = 'id'): Row {
   const key = table === 'picture' || table === 'recording' ? 'hash' : 'id';
-  const row = one<Row>(context.db, `SELECT * FROM ${table} WHERE ${key} = @id`, { id });
+  const row = queryOne<Row>(context.db, `SELECT * FROM ${table} WHERE ${key} = @id`, { id });
   if (!row) throw notFound(WORDS[table] ?? table, field);
   return row;
 }
 
 /** The row, if it is still the version the change was based on. */
-export function needVersion<Row extends { version: number }>(
+export function requireVersion<Row extends { version: number }>(
   context: CommandContext,
   table: Table,
   id: string,
   version: number,
 ): Row {
-  const row = need<Row>(context, table, id);
-  if (row.version !== version) throw stale(WORDS[table] ?? table, row);
+  const row = requireRow<Row>(context, table, id);
+  if (row.version !== version) throw conflict(WORDS[table] ?? table, row);
   return row;
 }
 
 /** Refuses an area that is not one of the job's. */
-export function needAreaOf(
+export function requireAreaOf(
   context: CommandContext,
   job: string,
   area: string,
   field = 'area',
 ): { id: string; name: string } {
-  const row = one<{ id: string; name: string }>(
+  const row = queryOne<{ id: string; name: string }>(
     context.db,
     'SELECT id, name FROM area WHERE id = @area AND job = @job',
     {
@@ -160,7 +160,7 @@ export function needAreaOf(
 }
 
 /** Refuses a step that is not part of the work in an area. */
-export function needStep(context: CommandContext, area: string, phase: Phase, field = 'phase'): void {
-  if (!one(context.db, 'SELECT 1 FROM step WHERE area = @area AND phase = @phase', { area, phase }))
-    throw unfit('phase-elsewhere', `This area has no ${phaseFacts(phase).label}; choose a step of its work.`, field);
+export function requireStep(context: CommandContext, area: string, phase: Phase, field = 'phase'): void {
+  if (!queryOne(context.db, 'SELECT 1 FROM step WHERE area = @area AND phase = @phase', { area, phase }))
+    throw unprocessable('phase-elsewhere', `This area has no ${phaseFacts(phase).label}; choose a step of its work.`, field);
 }

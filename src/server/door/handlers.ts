@@ -17,7 +17,7 @@ import { pinHandlers } from '../schedule/pins';
 import { planHandlers } from '../schedule/plan-commands';
 import { resourceHandlers } from '../schedule/resources';
 import { ruleHandlers } from '../sequence/rule-commands';
-import { schoolHandlers } from '../sequence/school-commands';
+import { methodHandlers } from '../sequence/school-commands';
 import { stepHandlers } from '../sequence/step-commands';
 import { siteHandlers } from '../sites/commands';
 import { updateHandlers } from '../news/commands';
@@ -25,7 +25,7 @@ import { closeInHandlers } from '../walks/close-in';
 import { walkHandlers } from '../walks/commands';
 import { completionHandlers } from '../walks/completion';
 import { narrationHandlers } from '../walks/narrations';
-import { placementHandlers } from '../walks/placements';
+import { filingHandlers } from '../walks/placements';
 import type { Handle } from './handler';
 
 /** One for all subjects; where two would take the same command, its name is told by the compiler. */
@@ -61,7 +61,7 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   planHandlers,
   resourceHandlers,
   ruleHandlers,
-  schoolHandlers,
+  methodHandlers,
   stepHandlers,
   siteHandlers,
   updateHandlers,
@@ -69,5 +69,5 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   walkHandlers,
   completionHandlers,
   narrationHandlers,
-  placementHandlers,
+  filingHandlers,
 );

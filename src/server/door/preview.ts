@@ -9,11 +9,11 @@ import { roundsOf, tripsOf } from '@/core/schedule/trips';
 import { formatDay } from '@/core/units/day';
 import { lastDay } from '@/core/units/slot';
 import { today } from '../zone';
-import { all } from '../database/query';
+import { queryAll } from '../database/query';
 import type { House } from '../house';
 import { planInput } from '../schedule/plan-input';
-import { receive } from './door';
-import type { Who } from './who';
+import { dispatch } from './door';
+import type { Actor } from './who';
 
 class TakenBack extends Error {}
 
@@ -21,7 +21,7 @@ class TakenBack extends Error {}
  * What a command would do to the plan, without doing it: it goes through the door in a transaction that is taken back,
  * and the plans before and after are placed alike. Whatever the door refuses is refused here in the same words.
  */
-export function preview(house: House, who: Who, input: unknown): { problem: ProblemDocument } | { view: PreviewView } {
+export function preview(house: House, who: Actor, input: unknown): { problem: ProblemDocument } | { view: PreviewView } {
   // Nobody outside hears of what does not happen.
   const quiet: House = { ...house, news: new EventEmitter() };
   let answer: { problem: ProblemDocument } | { view: PreviewView } | undefined;
@@ -29,7 +29,7 @@ export function preview(house: House, who: Who, input: unknown): { problem: Prob
     house.db
       .transaction(() => {
         const before = picture(house);
-        const received = receive(quiet, who, input);
+        const received = dispatch(quiet, who, input);
         if (received.status === 'refused') answer = { problem: received.problem };
         else answer = { view: compared(house, before, picture(house)) };
         throw new TakenBack();
@@ -50,7 +50,7 @@ function compared(house: House, before: Picture, after: Picture): PreviewView {
   if (!before.ok) return { ...none, problem: null };
   const on = today(house);
   const [was, is] = [before.value, after.value];
-  const names = all<{ id: string; name: string }>(house.db, 'SELECT id, name FROM job ORDER BY position');
+  const names = queryAll<{ id: string; name: string }>(house.db, 'SELECT id, name FROM job ORDER BY position');
   const trips = ({ net, placement }: typeof was): number => tripsOf(net, roundsOf(net), placement);
   const labels = ({ net }: typeof was): Map<string, string> =>
     new Map(net.tasks.flatMap((task) => (task.state === 'done' ? [] : [[task.id, task.label] as const])));

@@ -1,6 +1,6 @@
-import { one } from '../database/query';
+import { queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 
 /** The number of the newest entry in the log. */
 export const newestChange = (db: Connection): number =>
-  one<{ seq: number | null }>(db, 'SELECT max(seq) AS seq FROM command_log')?.seq ?? 0;
+  queryOne<{ seq: number | null }>(db, 'SELECT max(seq) AS seq FROM command_log')?.seq ?? 0;

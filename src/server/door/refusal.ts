@@ -12,7 +12,7 @@ export class Refusal extends Error {
 
 export const notFound = (what: string, field?: string): Refusal =>
   new Refusal(404, { code: 'unknown-id', message: `There is no such ${what} here.`, ...(field ? { field } : {}) });
-export const unfit = (code: string, message: string, field?: string): Refusal =>
+export const unprocessable = (code: string, message: string, field?: string): Refusal =>
   new Refusal(422, { code, message, ...(field ? { field } : {}) });
 /** A row as forms name its fields: `lead_name` is `leadName`, and what is kept as JSON is what it says. */
 function asFormsHaveIt(row: object): Record<string, unknown> {
@@ -30,7 +30,7 @@ function asFormsHaveIt(row: object): Record<string, unknown> {
 }
 
 /** Somebody changed it meanwhile: both values are shown and nothing is lost. */
-export const stale = (what: string, current: object | undefined): Refusal =>
+export const conflict = (what: string, current: object | undefined): Refusal =>
   new Refusal(409, {
     code: 'changed-meanwhile',
     message: `Somebody changed this ${what} meanwhile. Look at both and say again what you want.`,

@@ -4,7 +4,7 @@ import { writeShapeCsv } from '@/core/layout/shape-csv';
 import { svgOf } from '@/core/layout/svg';
 import { writeScopeCsv } from '@/core/scope/scope-csv';
 import { writeSelectionCsv } from '@/core/selections/selection-csv';
-import { one } from '../database/query';
+import { queryOne } from '../database/query';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
 import { areaDrawing } from '../layout/queries';
@@ -16,7 +16,7 @@ import { scopeOf } from '../scope/read-scope';
 import { statementCsv, statementPaper } from '../scope/statement-paper';
 import { statementView } from '../scope/statements';
 import { selectionsOf } from '../selections/queries';
-import { needJob } from '../sites/queries';
+import { requireJob } from '../sites/queries';
 import { roomSheets, sheetAreas } from '../sites/room-sheet';
 import { wallPaper } from '../walks/wall-paper';
 import { wallsOf } from '../walks/walls';
@@ -49,7 +49,7 @@ export async function jobPaper(
   file: string,
   { version, origin = '' }: { version?: number; origin?: string } = {},
 ): Promise<PaperFile> {
-  const { name } = needJob(house.db, job);
+  const { name } = requireJob(house.db, job);
   const { db } = house;
   switch (file) {
     case 'statement.pdf':
@@ -126,7 +126,7 @@ export async function jobPaper(
  */
 export async function areaPaper(house: House, area: string, file: string, origin: string): Promise<PaperFile> {
   if (file === 'sheet.pdf') {
-    const row = one<{ job: string; name: string }>(house.db, 'SELECT job, name FROM area WHERE id = @area', { area });
+    const row = queryOne<{ job: string; name: string }>(house.db, 'SELECT job, name FROM area WHERE id = @area', { area });
     if (!row) throw notFound('area');
     return {
       name: `${named(row.name, 'sheet')}.pdf`,

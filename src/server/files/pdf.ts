@@ -34,7 +34,7 @@ function pdfmake(root: string): Pdfmake {
   return made;
 }
 
-export interface Paper {
+export interface PaperDocument {
   title: string;
   /** Beneath the title. */
   subtitle: string;
@@ -46,7 +46,7 @@ export interface Paper {
 }
 
 /** A plain sheet, black on white, A4, its pages numbered. */
-export function makePdf(root: string, { title, subtitle, foot, content, plain }: Paper): Promise<Buffer> {
+export function makePdf(root: string, { title, subtitle, foot, content, plain }: PaperDocument): Promise<Buffer> {
   return pdfmake(root)
     .createPdf({
       pageSize: 'A4',

@@ -8,7 +8,7 @@ import { mkdir, open, readFile, rename } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import sharp from 'sharp';
 import { LARGEST_PICTURE } from '@/contract/commands/walks';
-import { one, run } from '../database/query';
+import { queryOne, execute } from '../database/query';
 import { Refusal } from '../door/refusal';
 import type { House } from '../house';
 
@@ -39,12 +39,12 @@ export async function keepPicture(house: House, content: Buffer): Promise<Pictur
       field: 'picture',
     });
   const hash = createHash('sha256').update(content).digest('hex');
-  const known = one<Picture>(house.db, 'SELECT hash, type, width, height FROM picture WHERE hash = @hash', { hash });
+  const known = queryOne<Picture>(house.db, 'SELECT hash, type, width, height FROM picture WHERE hash = @hash', { hash });
   if (known) return known;
   const facts = await lookAt(content);
   await store(pictureFile(house, hash), content);
   const taken = await takenAt(content, zoneOf(house.db));
-  run(
+  execute(
     house.db,
     'INSERT OR IGNORE INTO picture (hash, type, width, height, bytes, taken_at) VALUES (@hash, @type, @width, ' +
       '@height, @bytes, @taken)',
@@ -122,7 +122,7 @@ export async function store(file: string, content: Buffer): Promise<void> {
  * @param width undefined for the full size
  */
 export async function servePicture(house: House, hash: string, width?: number): Promise<Buffer | undefined> {
-  if (!one(house.db, 'SELECT 1 FROM picture WHERE hash = @hash', { hash })) return undefined;
+  if (!queryOne(house.db, 'SELECT 1 FROM picture WHERE hash = @hash', { hash })) return undefined;
   const original = pictureFile(house, hash);
   if (!width) return written(await readFile(original));
   // A smaller copy is made once: a page of sixty pictures asks for each of them again and again.

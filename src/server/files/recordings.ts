@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { createReadStream, existsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
-import { one, run } from '../database/query';
+import { queryOne, execute } from '../database/query';
 import { Refusal } from '../door/refusal';
 import type { House } from '../house';
 import { store } from './pictures';
@@ -37,7 +37,7 @@ export async function keepRecording(house: House, content: Buffer): Promise<{ ha
     });
   const hash = createHash('sha256').update(content).digest('hex');
   await store(recordingFile(house, hash), content);
-  run(house.db, 'INSERT OR IGNORE INTO recording (hash, type, bytes) VALUES (@hash, @type, @bytes)', {
+  execute(house.db, 'INSERT OR IGNORE INTO recording (hash, type, bytes) VALUES (@hash, @type, @bytes)', {
     hash,
     type,
     bytes: content.length,
@@ -47,7 +47,7 @@ export async function keepRecording(house: House, content: Buffer): Promise<{ ha
 
 /** The recording, or the part of it that a player asks for, so that it can jump to a second. */
 export function recordingResponse(house: House, hash: string, request: Request): Response {
-  const known = one<{ type: string }>(house.db, 'SELECT type FROM recording WHERE hash = @hash', { hash });
+  const known = queryOne<{ type: string }>(house.db, 'SELECT type FROM recording WHERE hash = @hash', { hash });
   const file = recordingFile(house, hash);
   if (!known || !existsSync(file))
     throw new Refusal(404, { code: 'unknown-id', message: 'There is no such recording here.' });

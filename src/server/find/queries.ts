@@ -3,7 +3,7 @@ import type { Found } from '@/contract/views/find';
 import { CALCULATORS } from '@/core/quantities/registry';
 import { TRADES, type Trade } from '@/core/sequence/trades';
 import { IN_WALL_KINDS, type InWallKind } from '@/core/walks/observation';
-import { all } from '../database/query';
+import { queryAll } from '../database/query';
 import type { House } from '../house';
 
 /** Everything with a name and a place of its own. */
@@ -14,7 +14,7 @@ export function findable({ db }: House): Found[] {
       kind: 'calculator',
       path: routes.calculator(name),
     })),
-    ...all<{ label: string; job: string; area: string }>(
+    ...queryAll<{ label: string; job: string; area: string }>(
       db,
       `SELECT area.name || ', ' || job.name AS label, job.id AS job, area.id AS area
         FROM area
@@ -22,13 +22,13 @@ export function findable({ db }: House): Found[] {
         WHERE job.state <> 'closed'
         ORDER BY job.position, area.position`,
     ).map(({ label, job, area }): Found => ({ label, kind: 'area', path: routes.room(job, area) })),
-    ...all<{ name: string; trade: Trade }>(db, 'SELECT name, trade FROM sub ORDER BY name').map((sub) => ({
+    ...queryAll<{ name: string; trade: Trade }>(db, 'SELECT name, trade FROM sub ORDER BY name').map((sub) => ({
       label: `${sub.name}, ${TRADES[sub.trade].toLowerCase()}`,
       kind: 'sub',
       path: routes.firm(),
     })),
     // “Where is the backing in the bath's wall 1?”: found again long after the wall was closed.
-    ...all<{
+    ...queryAll<{
       what: InWallKind;
       wall: number;
       text: string | null;
@@ -50,7 +50,7 @@ export function findable({ db }: House): Found[] {
       kind: 'in a wall',
       path: routes.walls(row.job, row.area, row.wall + 1),
     })),
-    ...all<{ label: string; job: string; id: string }>(
+    ...queryAll<{ label: string; job: string; id: string }>(
       db,
       `SELECT category || ', ' || choice || ', ' || area.name AS label, selection.job, selection.id
         FROM selection

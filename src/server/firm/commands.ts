@@ -1,7 +1,7 @@
 import { hashSync } from '@node-rs/argon2';
-import { insert, one, run } from '../database/query';
-import { handlers, openJobs, need, needVersion, type CommandContext } from '../door/handler';
-import { Refusal, unfit } from '../door/refusal';
+import { insert, queryOne, execute } from '../database/query';
+import { handlers, openJobs, requireRow, requireVersion, type CommandContext } from '../door/handler';
+import { Refusal, unprocessable } from '../door/refusal';
 import { zoneOf } from '../zone';
 
 const addOnePerson = (
@@ -26,7 +26,7 @@ const addOnePerson = (
 
 export const firmHandlers = handlers({
   'firm.found': (context, payload) => {
-    if (one(context.db, 'SELECT 1 FROM firm'))
+    if (queryOne(context.db, 'SELECT 1 FROM firm'))
       throw new Refusal(409, {
         code: 'firm-exists',
         message: 'This house has its firm already; ask its owner to let you in.',
@@ -47,19 +47,19 @@ export const firmHandlers = handlers({
     return { person: payload.personId };
   },
   'firm.set-zone': (context, { zone }) => {
-    run(context.db, 'UPDATE firm SET zone = @zone', { zone });
+    execute(context.db, 'UPDATE firm SET zone = @zone', { zone });
     context.replanAll(openJobs(context), `the firm works by the time of ${zone}`);
   },
   'person.add': (context, payload) => addOnePerson(context, payload),
   'sub.add': (context, { id, trade, name, crews, leadName, email, phone }) => {
     if (trade === 'nobody')
-      throw unfit('trade-of-nobody', 'Waiting is no trade that a sub could do; choose one of the others.', 'trade');
+      throw unprocessable('trade-of-nobody', 'Waiting is no trade that a sub could do; choose one of the others.', 'trade');
     insert(context.db, 'sub', { id, trade, name, crews, lead_name: leadName, email, phone });
     context.replanAll(openJobs(context), `${name} joined`);
   },
   'sub.change': (context, { id, version, name, crews, leadName, email, phone }) => {
-    needVersion(context, 'sub', id, version);
-    run(
+    requireVersion(context, 'sub', id, version);
+    execute(
       context.db,
       `UPDATE sub
         SET name = @name, crews = @crews, lead_name = @leadName, email = @email, phone = @phone, version = version + 1
@@ -69,14 +69,14 @@ export const firmHandlers = handlers({
     context.replanAll(openJobs(context), `${name} changed`);
   },
   'sub.away': (context, { sub, firstDay, lastDay }) => {
-    const { name } = need<{ name: string }>(context, 'sub', sub, 'sub');
-    const overlap = one<{ first_day: string; last_day: string }>(
+    const { name } = requireRow<{ name: string }>(context, 'sub', sub, 'sub');
+    const overlap = queryOne<{ first_day: string; last_day: string }>(
       context.db,
       'SELECT * FROM day_away WHERE sub = @sub AND first_day <= @lastDay AND last_day >= @firstDay',
       { sub, firstDay, lastDay },
     );
     if (overlap)
-      throw unfit(
+      throw unprocessable(
         'away-already',
         `They are away from ${overlap.first_day} to ${overlap.last_day} already.`,
         'firstDay',
@@ -85,9 +85,9 @@ export const firmHandlers = handlers({
     context.replanAll(openJobs(context), `${name} is away`);
   },
   'sub.back': (context, { sub, firstDay }) => {
-    const { name } = need<{ name: string }>(context, 'sub', sub, 'sub');
-    if (run(context.db, 'DELETE FROM day_away WHERE sub = @sub AND first_day = @firstDay', { sub, firstDay }) === 0)
-      throw unfit('not-away', 'They are not away from that day.', 'firstDay');
+    const { name } = requireRow<{ name: string }>(context, 'sub', sub, 'sub');
+    if (execute(context.db, 'DELETE FROM day_away WHERE sub = @sub AND first_day = @firstDay', { sub, firstDay }) === 0)
+      throw unprocessable('not-away', 'They are not away from that day.', 'firstDay');
     context.replanAll(openJobs(context), `${name} is back`);
   },
   'holiday.add': (context, { day, name }) => {

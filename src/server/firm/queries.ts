@@ -4,7 +4,7 @@ import type { Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
 import { timeIn } from '@/core/units/zone';
 import { firmTime } from '../zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { House } from '../house';
 import { readPlan } from '../schedule/read-plan';
 
@@ -15,7 +15,7 @@ export function firmView(house: House): FirmView {
   const open = (readPlan(db)?.tasks ?? []).filter((task) => task.state !== 'done');
   const works = groupBy(open, (task) => task.crew ?? '');
   const away = groupBy(
-    all<{ sub: string; firstDay: Day; lastDay: Day }>(
+    queryAll<{ sub: string; firstDay: Day; lastDay: Day }>(
       db,
       `SELECT sub, first_day AS firstDay, last_day AS lastDay
         FROM day_away
@@ -25,14 +25,14 @@ export function firmView(house: House): FirmView {
     ),
     (row) => row.sub,
   );
-  const subs = all<Omit<SubView, 'away' | 'works'>>(
+  const subs = queryAll<Omit<SubView, 'away' | 'works'>>(
     db,
     `SELECT id, version, name, trade, crews, lead_name AS leadName, email, phone
       FROM sub
       ORDER BY trade, name`,
   );
   const known = new Set(subs.map((sub) => sub.trade));
-  const needed = all<{ trade: Trade }>(
+  const needed = queryAll<{ trade: Trade }>(
     db,
     `SELECT DISTINCT step.trade
       FROM step
@@ -42,17 +42,17 @@ export function firmView(house: House): FirmView {
       ORDER BY step.trade`,
   );
   return {
-    ...(one<{ name: string; town: string }>(db, 'SELECT name, town FROM firm') ?? { name: '', town: '' }),
+    ...(queryOne<{ name: string; town: string }>(db, 'SELECT name, town FROM firm') ?? { name: '', town: '' }),
     zone,
     today: now,
     time: timeIn(zone, house.clock.now()),
-    people: all(db, 'SELECT id, name, role, email, phone FROM person ORDER BY rowid'),
+    people: queryAll(db, 'SELECT id, name, role, email, phone FROM person ORDER BY rowid'),
     subs: subs.map((sub) => ({
       ...sub,
       away: (away.get(sub.id) ?? []).map(({ firstDay, lastDay }) => ({ firstDay, lastDay })),
       works: works.get(sub.id)?.length ?? 0,
     })),
-    holidays: all(db, 'SELECT day, name FROM holiday WHERE day >= @now ORDER BY day', { now }),
+    holidays: queryAll(db, 'SELECT day, name FROM holiday WHERE day >= @now ORDER BY day', { now }),
     missing: needed.flatMap(({ trade }) => (known.has(trade) ? [] : [trade])),
   };
 }

@@ -3,16 +3,16 @@ import { addOpening, asShape } from '@/contract/commands/layout';
 import { checkOpening, wallLength } from '@/core/layout/check-openings';
 import { moveWall } from '@/core/layout/move-wall';
 import { outlineOf } from '@/core/layout/room-outline';
-import { wallName, type Opening, type Placed, type RoomShape, type Shape } from '@/core/layout/shape';
+import { wallName, type Opening, type Fixture, type RoomShape, type Shape } from '@/core/layout/shape';
 import { formatLength, type LengthSystem } from '@/core/units/length';
 import type { AreaKind } from '@/core/sites/area';
-import { flag, insert, one, run, update } from '../database/query';
-import { handlers, need, needAreaOf, needVersion, type CommandContext, type PlanContext } from '../door/handler';
-import { Refusal, stale, unfit } from '../door/refusal';
+import { flag, insert, queryOne, execute, update } from '../database/query';
+import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext, type PlanContext } from '../door/handler';
+import { Refusal, conflict, unprocessable } from '../door/refusal';
 import { recalculateArea } from '../quantities/recalculate';
 import { recordDecision } from '../scope/decisions';
 import { shaped } from '../walks/queries';
-import { openingsOf, placedOf, readLayout } from './read-layout';
+import { openingsOf, fixturesOf, readLayout } from './read-layout';
 
 interface AreaRow {
   id: string;
@@ -31,9 +31,9 @@ const SHAPE_OF: Record<AreaKind, readonly Shape['kind'][]> = {
 };
 
 const needArea = (context: CommandContext, id: string, field = 'area'): AreaRow =>
-  need<AreaRow>(context, 'area', id, field);
+  requireRow<AreaRow>(context, 'area', id, field);
 const unitsOf = (context: CommandContext, job: string): LengthSystem =>
-  one<{ units: LengthSystem }>(context.db, 'SELECT units FROM job WHERE id = @job', { job })?.units ?? 'metric';
+  queryOne<{ units: LengthSystem }>(context.db, 'SELECT units FROM job WHERE id = @job', { job })?.units ?? 'metric';
 
 /**
  * Refuses a shape that does not hold together or does not belong to such an area. Openings may be in it that no longer
@@ -41,14 +41,14 @@ const unitsOf = (context: CommandContext, job: string): LengthSystem =>
  */
 function checkShape(area: AreaRow, shape: Shape, field: string): void {
   if (!SHAPE_OF[area.kind].includes(shape.kind))
-    throw unfit('shape-elsewhere', `${area.name} is not drawn as a ${shape.kind}.`, field);
+    throw unprocessable('shape-elsewhere', `${area.name} is not drawn as a ${shape.kind}.`, field);
   const outline = shape.kind === 'room' ? outlineOf(shape) : undefined;
   if (outline && !outline.ok)
     throw new Refusal(422, { ...outline.problem, field: `${field}.${outline.problem.field ?? 'walls'}` });
 }
 
 function putShape(context: CommandContext, area: string, shape: Shape): void {
-  run(
+  execute(
     context.db,
     `INSERT INTO shape (area, shape)
       VALUES (@area, @shape)
@@ -64,7 +64,7 @@ function checked(context: CommandContext, area: AreaRow, id: string, fields: Fie
   const opening = { ...fields, id };
   const { shape, openings } = readLayout(context.db, area.id);
   if (!shape)
-    throw unfit('not-drawn', `${area.name} is not drawn yet: draw its walls or sections first.`, `${prefix}wall`);
+    throw unprocessable('not-drawn', `${area.name} is not drawn yet: draw its walls or sections first.`, `${prefix}wall`);
   const [problem] = checkOpening(shape, opening, openings, unitsOf(context, area.job));
   if (problem) throw new Refusal(422, { ...problem, field: `${prefix}${problem.field ?? 'wall'}` });
   return opening;
@@ -74,11 +74,11 @@ const content = ({ id: _, ...rest }: { id: string }): string => JSON.stringify(r
 
 function checkPlaced(context: CommandContext, area: AreaRow, wall: number, along: number, width: number): void {
   const { shape } = readLayout(context.db, area.id);
-  if (shape?.kind !== 'room') throw unfit('not-drawn', 'Draw the room first.', 'wall');
+  if (shape?.kind !== 'room') throw unprocessable('not-drawn', 'Draw the room first.', 'wall');
   const length = wallLength(shape, wall);
-  if (length === undefined) throw unfit('no-such-wall', `There is no ${wallName(wall)} here.`, 'wall');
+  if (length === undefined) throw unprocessable('no-such-wall', `There is no ${wallName(wall)} here.`, 'wall');
   if (along + width > length + 0.5)
-    throw unfit(
+    throw unprocessable(
       'past-end',
       `It ends past the end of its wall, which is ${formatLength(length, unitsOf(context, area.job))} long.`,
       'along',
@@ -88,8 +88,8 @@ function checkPlaced(context: CommandContext, area: AreaRow, wall: number, along
 export const layoutHandlers = handlers({
   'shape.set': (context, { area, version, shape }) => {
     const row = needArea(context, area);
-    const known = one<{ version: number }>(context.db, 'SELECT version FROM shape WHERE area = @area', { area });
-    if ((known?.version ?? 0) !== version) throw stale('drawing', known);
+    const known = queryOne<{ version: number }>(context.db, 'SELECT version FROM shape WHERE area = @area', { area });
+    if ((known?.version ?? 0) !== version) throw conflict('drawing', known);
     checkShape(row, asShape(shape), 'shape');
     putShape(context, area, asShape(shape));
     recalculateArea(context, area);
@@ -97,7 +97,7 @@ export const layoutHandlers = handlers({
   },
   'shapes.import': (context, { job, shapes }) => {
     shapes.forEach(({ area, shape }, at) => {
-      needAreaOf(context, job, area, `shapes[${at}].area`);
+      requireAreaOf(context, job, area, `shapes[${at}].area`);
       checkShape(needArea(context, area), asShape(shape), `shapes[${at}].shape`);
       putShape(context, area, asShape(shape));
       recalculateArea(context, area);
@@ -105,23 +105,23 @@ export const layoutHandlers = handlers({
     context.logFor(job);
   },
   'measurement.adopt': (context, { about }) => {
-    const row = need<Record<string, unknown>>(context, 'observation', about, 'about');
+    const row = requireRow<Record<string, unknown>>(context, 'observation', about, 'about');
     const seen = shaped(row);
     const of = seen.kind === 'measurement' ? seen.of : undefined;
     if (seen.kind !== 'measurement' || !of)
-      throw unfit('not-drawn', 'This size belongs to nothing that is drawn.', 'about');
+      throw unprocessable('not-drawn', 'This size belongs to nothing that is drawn.', 'about');
     const area = needArea(context, seen.area);
     const size = { mm: seen.mm, typed: seen.typed };
     const { shape, openings } = readLayout(context.db, area.id);
     if (of.what === 'opening') {
       const known = openings.find((one_) => one_.id === of.opening);
-      if (!known) throw unfit('no-such-opening', 'This opening is not in the drawing any more.', 'about');
+      if (!known) throw unprocessable('no-such-opening', 'This opening is not in the drawing any more.', 'about');
       const { version: _, ...opening } = known;
       update(context.db, 'opening', opening.id, {
         opening: content(checked(context, area, opening.id, { ...opening, [of.side]: size })),
       });
     } else {
-      if (shape?.kind !== 'room') throw unfit('not-drawn', 'The room is not drawn any more.', 'about');
+      if (shape?.kind !== 'room') throw unprocessable('not-drawn', 'The room is not drawn any more.', 'about');
       const walls =
         of.what === 'wall'
           ? shape.walls.map((wall, at) => (at === of.wall ? { ...wall, ...size } : wall))
@@ -140,7 +140,7 @@ export const layoutHandlers = handlers({
     context.logFor(row.job);
   },
   'opening.change': (context, { id, version, ...fields }) => {
-    const { area } = needVersion<{ version: number; area: string }>(context, 'opening', id, version);
+    const { area } = requireVersion<{ version: number; area: string }>(context, 'opening', id, version);
     const row = needArea(context, area);
     update(context.db, 'opening', id, { opening: content(checked(context, row, id, fields)) });
     recalculateArea(context, area);
@@ -148,7 +148,7 @@ export const layoutHandlers = handlers({
   },
   'openings.import': (context, { job, openings }) => {
     openings.forEach(({ id, area, ...fields }, at) => {
-      needAreaOf(context, job, area, `openings[${at}].area`);
+      requireAreaOf(context, job, area, `openings[${at}].area`);
       insert(context.db, 'opening', {
         id,
         area,
@@ -165,7 +165,7 @@ export const layoutHandlers = handlers({
     context.logFor(row.job);
   },
   'placed.change': (context, { id, version, ...thing }) => {
-    const { area } = needVersion<{ version: number; area: string }>(context, 'placed', id, version);
+    const { area } = requireVersion<{ version: number; area: string }>(context, 'placed', id, version);
     const row = needArea(context, area);
     checkPlaced(context, row, thing.wall, thing.along.mm, thing.width.mm);
     update(context.db, 'placed', id, { placed: JSON.stringify(thing) });
@@ -179,16 +179,16 @@ export const layoutHandlers = handlers({
   'wall.share': (context, { one: here, other: there }) => {
     const [first, second] = [needArea(context, here.area, 'one.area'), needArea(context, there.area, 'other.area')];
     if (first.id === second.id || first.job !== second.job)
-      throw unfit('not-neighbours', 'Two different areas of one job can share a wall.', 'other.area');
+      throw unprocessable('not-neighbours', 'Two different areas of one job can share a wall.', 'other.area');
     for (const [end, field] of [
       [here, 'one.wall'],
       [there, 'other.wall'],
     ] as const) {
       const { shape } = readLayout(context.db, end.area);
       if (shape?.kind !== 'room' || !shape.walls[end.wall])
-        throw unfit('no-such-wall', `There is no ${wallName(end.wall)} there; draw the room first.`, field);
+        throw unprocessable('no-such-wall', `There is no ${wallName(end.wall)} there; draw the room first.`, field);
     }
-    run(
+    execute(
       context.db,
       `DELETE
         FROM shared_wall
@@ -201,7 +201,7 @@ export const layoutHandlers = handlers({
       [there, here],
     ] as const)
       insert(context.db, 'shared_wall', { one: a.area, one_wall: a.wall, other: b.area, other_wall: b.wall });
-    run(context.db, 'INSERT OR IGNORE INTO beside (one, other) VALUES (@one, @other)', {
+    execute(context.db, 'INSERT OR IGNORE INTO beside (one, other) VALUES (@one, @other)', {
       one: here.area < there.area ? here.area : there.area,
       other: here.area < there.area ? there.area : here.area,
     });
@@ -209,7 +209,7 @@ export const layoutHandlers = handlers({
   },
   'wall.move': (context, { area, version, wall, by, reason, decisionId }) => {
     const row = needArea(context, area);
-    const behind = one<{ other: string; other_wall: number }>(
+    const behind = queryOne<{ other: string; other_wall: number }>(
       context.db,
       'SELECT other, other_wall FROM shared_wall WHERE one = @area AND one_wall = @wall',
       { area, wall },
@@ -230,12 +230,12 @@ export const layoutHandlers = handlers({
     context.logFor(row.job);
   },
   'level.add': (context, { id, job, name, kind, level }) => {
-    need(context, 'job', job, 'job');
+    requireRow(context, 'job', job, 'job');
     insert(context.db, 'level_mark', { id, job, name, kind, mm: level.mm, typed: level.typed });
     context.logFor(job);
   },
   'level.change': (context, { id, version, name, kind, level }) => {
-    const { job } = needVersion<{ version: number; job: string }>(context, 'level_mark', id, version);
+    const { job } = requireVersion<{ version: number; job: string }>(context, 'level_mark', id, version);
     update(context.db, 'level_mark', id, { name, kind, mm: level.mm, typed: level.typed });
     context.logFor(job);
   },
@@ -244,14 +244,14 @@ export const layoutHandlers = handlers({
 /** One side of a moved wall: the room, and what stands on its walls. */
 function moveOne(context: PlanContext, area: AreaRow, wall: number, outward: number, version?: number): void {
   const { shape, version: known } = readLayout(context.db, area.id);
-  if (version !== undefined && version !== known) throw stale('drawing', { version: known });
-  if (shape?.kind !== 'room') throw unfit('not-drawn', `${area.name} is not drawn yet.`, 'wall');
-  if (!shape.walls[wall]) throw unfit('no-such-wall', `There is no ${wallName(wall)} in ${area.name}.`, 'wall');
-  const [openings, placed] = [openingsOf(context.db, area.id), placedOf(context.db, area.id)];
+  if (version !== undefined && version !== known) throw conflict('drawing', { version: known });
+  if (shape?.kind !== 'room') throw unprocessable('not-drawn', `${area.name} is not drawn yet.`, 'wall');
+  if (!shape.walls[wall]) throw unprocessable('no-such-wall', `There is no ${wallName(wall)} in ${area.name}.`, 'wall');
+  const [openings, placed] = [openingsOf(context.db, area.id), fixturesOf(context.db, area.id)];
   const moved = moveWall(shape satisfies RoomShape, openings, placed, wall, outward);
-  if (!moved.ok) throw unfit(moved.problem.code, `${area.name}: ${moved.problem.message}`, 'by');
+  if (!moved.ok) throw unprocessable(moved.problem.code, `${area.name}: ${moved.problem.message}`, 'by');
   putShape(context, area.id, moved.value.shape);
-  const keep = <Thing extends Opening | Placed>(
+  const keep = <Thing extends Opening | Fixture>(
     table: 'opening' | 'placed',
     things: readonly Thing[],
     before: readonly Thing[],

@@ -6,19 +6,19 @@ import { measuresOf } from '@/core/layout/measures';
 import { phaseFacts, phaseOrder, type Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import { formatLength } from '@/core/units/length';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
 import { calculationsOf } from '../quantities/queries';
 import type { AreaRow } from '../schedule/read-site';
 import { decisionsOf, findingsOf, scopeOf } from '../scope/read-scope';
-import { jobHead, needJob } from '../sites/queries';
+import { jobHead, requireJob } from '../sites/queries';
 import { readLayout } from './read-layout';
 
 type Row = AreaRow & { side: string; sleeping: 0 | 1 };
 
 function needArea(house: House, job: string, area: string): Row {
-  const row = one<Row>(house.db, 'SELECT * FROM area WHERE id = @area AND job = @job', { area, job });
+  const row = queryOne<Row>(house.db, 'SELECT * FROM area WHERE id = @area AND job = @job', { area, job });
   if (!row) throw notFound('area in this job');
   return row;
 }
@@ -27,11 +27,11 @@ function needArea(house: House, job: string, area: string): Row {
 export function layoutView(house: House, job: string, area: string): LayoutView {
   const { db } = house;
   const row = needArea(house, job, area);
-  const { units } = needJob(db, job);
+  const { units } = requireJob(db, job);
   const layout = readLayout(db, area);
   const height =
-    one<{ height: number }>(db, 'SELECT height FROM level WHERE id = @level', { level: row.level })?.height ?? 0;
-  const rooms = all<{ id: string; name: string; shape: string }>(
+    queryOne<{ height: number }>(db, 'SELECT height FROM level WHERE id = @level', { level: row.level })?.height ?? 0;
+  const rooms = queryAll<{ id: string; name: string; shape: string }>(
     db,
     `SELECT area.id, area.name, shape
       FROM area
@@ -49,7 +49,7 @@ export function layoutView(house: House, job: string, area: string): LayoutView 
       side: row.side,
       sleeping: row.sleeping === 1,
       atGrade: height === 0,
-      phases: all<{ phase: Phase; trade: Trade }>(db, 'SELECT phase, trade FROM step WHERE area = @area', { area })
+      phases: queryAll<{ phase: Phase; trade: Trade }>(db, 'SELECT phase, trade FROM step WHERE area = @area', { area })
         .sort((a, b) => phaseOrder(a.phase) - phaseOrder(b.phase))
         .map((step) => ({ ...step, label: phaseFacts(step.phase).label })),
     },
@@ -73,7 +73,7 @@ export function layoutView(house: House, job: string, area: string): LayoutView 
 }
 
 function neighboursOf(house: House, area: string): Neighbour[] {
-  return all<{ wall: number; area: string; name: string; other_wall: number; sleeping: 0 | 1 }>(
+  return queryAll<{ wall: number; area: string; name: string; other_wall: number; sleeping: 0 | 1 }>(
     house.db,
     `SELECT one_wall AS wall, other AS area, area.name, other_wall, area.sleeping
       FROM shared_wall
@@ -104,7 +104,7 @@ function neighboursOf(house: House, area: string): Neighbour[] {
 const LIMITS = { groundBelowFloor: 150, footingBelowGround: 450, stepsAlike: 9.5 };
 
 export function levelsView(house: House, job: string): LevelsView {
-  const marks = all<LevelsView['marks'][number] & { kind: LevelKind }>(
+  const marks = queryAll<LevelsView['marks'][number] & { kind: LevelKind }>(
     house.db,
     `SELECT id, version, name, kind, mm, typed
       FROM level_mark
@@ -112,7 +112,7 @@ export function levelsView(house: House, job: string): LevelsView {
       ORDER BY mm DESC`,
     { job },
   );
-  const { units } = needJob(house.db, job);
+  const { units } = requireJob(house.db, job);
   return {
     job: jobHead(house, job),
     marks,
@@ -126,9 +126,9 @@ export function levelsView(house: House, job: string): LevelsView {
 
 /** The drawing of an area, or of one wall of a room; nothing where it is not drawn. */
 export function areaDrawing(house: House, area: string, wall?: number): { drawing: Drawing; name: string } | undefined {
-  const row = one<Row>(house.db, 'SELECT * FROM area WHERE id = @area', { area });
+  const row = queryOne<Row>(house.db, 'SELECT * FROM area WHERE id = @area', { area });
   if (!row) throw notFound('area');
-  const { units } = needJob(house.db, row.job);
+  const { units } = requireJob(house.db, row.job);
   const { shape, openings, placed } = readLayout(house.db, area);
   const drawing = !shape
     ? undefined

@@ -1,6 +1,6 @@
 import { measuresOf, type Measures } from '@/core/layout/measures';
-import type { Opening, Placed, Shape } from '@/core/layout/shape';
-import { all, one } from '../database/query';
+import type { Opening, Fixture, Shape } from '@/core/layout/shape';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 
 export type Kept<Thing> = Thing & { version: number };
@@ -10,7 +10,7 @@ export interface Layout {
   /** 0 where nothing was drawn yet. */
   version: number;
   openings: Kept<Opening>[];
-  placed: Kept<Placed>[];
+  placed: Kept<Fixture>[];
 }
 
 interface Row {
@@ -27,7 +27,7 @@ const opened = <Thing extends { id: string }>({ id, version, content }: Row): Ke
 });
 
 export const openingsOf = (db: Connection, area: string): Kept<Opening>[] =>
-  all<Row>(
+  queryAll<Row>(
     db,
     `SELECT id, area, version, opening AS content
       FROM opening
@@ -35,26 +35,26 @@ export const openingsOf = (db: Connection, area: string): Kept<Opening>[] =>
       ORDER BY rowid`,
     { area },
   ).map((row) => opened<Opening>(row));
-export const placedOf = (db: Connection, area: string): Kept<Placed>[] =>
-  all<Row>(
+export const fixturesOf = (db: Connection, area: string): Kept<Fixture>[] =>
+  queryAll<Row>(
     db,
     `SELECT id, area, version, placed AS content
       FROM placed
       WHERE area = @area AND removed = 0
       ORDER BY rowid`,
     { area },
-  ).map((row) => opened<Placed>(row));
+  ).map((row) => opened<Fixture>(row));
 
 /** What is drawn of an area. */
 export function readLayout(db: Connection, area: string): Layout {
-  const row = one<{ shape: string; version: number }>(db, 'SELECT shape, version FROM shape WHERE area = @area', {
+  const row = queryOne<{ shape: string; version: number }>(db, 'SELECT shape, version FROM shape WHERE area = @area', {
     area,
   });
   return {
     shape: row ? (JSON.parse(row.shape) as Shape) : null,
     version: row?.version ?? 0,
     openings: openingsOf(db, area),
-    placed: placedOf(db, area),
+    placed: fixturesOf(db, area),
   };
 }
 

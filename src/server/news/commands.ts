@@ -1,6 +1,6 @@
-import { insert, one, run } from '../database/query';
-import { handlers, need, needVersion, type CommandContext } from '../door/handler';
-import { Refusal, unfit } from '../door/refusal';
+import { insert, queryOne, execute } from '../database/query';
+import { handlers, requireRow, requireVersion, type CommandContext } from '../door/handler';
+import { Refusal, unprocessable } from '../door/refusal';
 import { addLink } from './tell-client';
 
 interface UpdateRow {
@@ -12,9 +12,9 @@ interface UpdateRow {
 }
 
 function needDraft(context: CommandContext, id: string, version: number): UpdateRow {
-  const row = needVersion<UpdateRow>(context, 'job_update', id, version);
+  const row = requireVersion<UpdateRow>(context, 'job_update', id, version);
   if (row.state !== 'draft')
-    throw unfit(
+    throw unprocessable(
       'not-a-draft',
       row.state === 'sent'
         ? 'This was sent already; what people have read stays as it was.'
@@ -27,7 +27,7 @@ function needDraft(context: CommandContext, id: string, version: number): Update
 export const updateHandlers = handlers({
   'update.edit': (context, { id, version, title, body }) => {
     const { job } = needDraft(context, id, version);
-    run(context.db, 'UPDATE job_update SET title = @title, body = @body, version = version + 1 WHERE id = @id', {
+    execute(context.db, 'UPDATE job_update SET title = @title, body = @body, version = version + 1 WHERE id = @id', {
       id,
       title,
       body,
@@ -36,18 +36,18 @@ export const updateHandlers = handlers({
   },
   'update.drop': (context, { id, version }) => {
     const { job } = needDraft(context, id, version);
-    run(context.db, `UPDATE job_update SET state = 'dropped', version = version + 1 WHERE id = @id`, { id });
+    execute(context.db, `UPDATE job_update SET state = 'dropped', version = version + 1 WHERE id = @id`, { id });
     context.logFor(job);
   },
   'update.restore': (context, { id, version }) => {
-    const row = needVersion<UpdateRow>(context, 'job_update', id, version);
-    if (row.state !== 'dropped') throw unfit('not-dropped', 'Only a draft that was dropped is taken up again.', 'id');
-    run(context.db, `UPDATE job_update SET state = 'draft', version = version + 1 WHERE id = @id`, { id });
+    const row = requireVersion<UpdateRow>(context, 'job_update', id, version);
+    if (row.state !== 'dropped') throw unprocessable('not-dropped', 'Only a draft that was dropped is taken up again.', 'id');
+    execute(context.db, `UPDATE job_update SET state = 'draft', version = version + 1 WHERE id = @id`, { id });
     context.logFor(row.job);
   },
   'update.send': (context, { id, version, title, body, expiresOn, recipients }) => {
     const draft = needDraft(context, id, version);
-    run(
+    execute(
       context.db,
       `UPDATE job_update
         SET title = @title, body = @body, state = 'sent', sent_at = @now, version = version + 1
@@ -70,46 +70,46 @@ export const updateHandlers = handlers({
     context.house.news.emit('queued');
   },
   'share.make': (context, link) => {
-    if (link.audience === 'sub') need(context, 'sub', link.sub ?? '', 'sub');
-    else need(context, 'job', link.job ?? '', 'job');
+    if (link.audience === 'sub') requireRow(context, 'sub', link.sub ?? '', 'sub');
+    else requireRow(context, 'job', link.job ?? '', 'job');
     addLink(context, link.audience === 'sub' ? { ...link, job: undefined } : { ...link, sub: undefined });
     if (link.job) context.logFor(link.job);
   },
   'share.revoke': (context, { id }) => {
-    const link = need<{ job: string | null; revoked_at: string | null }>(context, 'share_link', id);
-    if (link.revoked_at) throw unfit('revoked-already', 'This link is revoked already.', 'id');
-    run(context.db, 'UPDATE share_link SET revoked_at = @now WHERE id = @id', { id, now: context.now });
+    const link = requireRow<{ job: string | null; revoked_at: string | null }>(context, 'share_link', id);
+    if (link.revoked_at) throw unprocessable('revoked-already', 'This link is revoked already.', 'id');
+    execute(context.db, 'UPDATE share_link SET revoked_at = @now WHERE id = @id', { id, now: context.now });
     if (link.job) context.logFor(link.job);
   },
   'message.retry': (context, { id }) => {
-    const message = need<{ state: string; job_update: string }>(context, 'message', id);
-    if (message.state !== 'failed') throw unfit('not-failed', 'Only a message that failed is sent again.', 'id');
-    run(
+    const message = requireRow<{ state: string; job_update: string }>(context, 'message', id);
+    if (message.state !== 'failed') throw unprocessable('not-failed', 'Only a message that failed is sent again.', 'id');
+    execute(
       context.db,
       `UPDATE message
         SET state = 'queued', queued_at = @now, settled_at = NULL, failure = NULL
         WHERE id = @id`,
       { id, now: context.now },
     );
-    context.logFor(need<UpdateRow>(context, 'job_update', message.job_update).job);
+    context.logFor(requireRow<UpdateRow>(context, 'job_update', message.job_update).job);
     context.house.news.emit('queued');
   },
   'message.acknowledge': (context, { name }) => {
     if (context.who.kind !== 'link')
       throw new Refusal(403, { code: 'not-allowed', message: 'Only the holder of a link can acknowledge it.' });
-    const message = one<{ id: string; job_update: string }>(
+    const message = queryOne<{ id: string; job_update: string }>(
       context.db,
       'SELECT id, job_update FROM message WHERE share_link = @link',
       { link: context.who.id },
     );
-    if (!message) throw unfit('nothing-sent', 'Nothing was sent with this link, so there is nothing to acknowledge.');
-    run(
+    if (!message) throw unprocessable('nothing-sent', 'Nothing was sent with this link, so there is nothing to acknowledge.');
+    execute(
       context.db,
       `UPDATE message
         SET acknowledged_at = coalesce(acknowledged_at, @now), acknowledged_by = coalesce(acknowledged_by, @name)
         WHERE id = @id`,
       { id: message.id, now: context.now, name },
     );
-    context.logFor(need<UpdateRow>(context, 'job_update', message.job_update).job);
+    context.logFor(requireRow<UpdateRow>(context, 'job_update', message.job_update).job);
   },
 });

@@ -4,11 +4,11 @@ import { crewDraft } from '@/core/news/crew-draft';
 import type { News } from '@/core/news/news';
 import type { Day } from '@/core/units/day';
 import { diffOf, workDone } from '@/core/walks/diff';
-import { ofKind, standing } from '@/core/walks/observation';
+import { ofKind, notWithdrawn } from '@/core/walks/observation';
 import { progressOf } from '@/core/walks/progress';
 import type { Plan } from '@/core/schedule/plan';
 import { dayIn } from '@/core/units/zone';
-import { all, insert, one } from '../database/query';
+import { queryAll, insert, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import { effectOf, nextWork } from '../schedule/effect';
 import { readPlan } from '../schedule/read-plan';
@@ -18,7 +18,7 @@ import { zoneOf } from '../zone';
 
 /** Planned half-days of every step of a job by task id: what progress weighs. */
 export function weightsOf(db: Connection, job: string): Map<string, number> {
-  const rows = all<{ key: string; halfDays: number }>(
+  const rows = queryAll<{ key: string; halfDays: number }>(
     db,
     `SELECT step.area || ':' || step.phase AS key, half_days AS halfDays
       FROM step
@@ -36,10 +36,10 @@ export function newsOf(
   before: Plan | undefined,
   after: Plan,
 ): News {
-  const job = one<JobRow>(db, 'SELECT * FROM job WHERE id = @id', { id: walk.job });
+  const job = queryOne<JobRow>(db, 'SELECT * FROM job WHERE id = @id', { id: walk.job });
   if (!job) throw new Error(`Walk ${walk.id} has no job.`);
   const all_ = observationsOf(db, walk.job);
-  const seen = standing(all_);
+  const seen = notWithdrawn(all_);
   const weights = weightsOf(db, walk.job);
   const progress = progressOf(seen);
   const day = dayIn(zoneOf(db), walk.started_at);
@@ -50,12 +50,12 @@ export function newsOf(
     livedIn: job.lived_in === 1,
     diff: diffOf(all_, walk.id, weights),
     areas: new Map(
-      all<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job: walk.job }).map(
+      queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job: walk.job }).map(
         (area) => [area.id, area.name],
       ),
     ),
     selections: new Map(
-      all<{ id: string; area: string; category: string; choice: string }>(
+      queryAll<{ id: string; area: string; category: string; choice: string }>(
         db,
         'SELECT id, area, category, choice FROM selection WHERE job = @job',
         { job: walk.job },
@@ -65,7 +65,7 @@ export function newsOf(
     moved: effect.moved,
     finish: { ...effect.finish, ...(job.promise_day ? { promised: job.promise_day } : {}) },
     next: nextWork(after, new Set([walk.job]), day, 10),
-    decisions: all<{ text: string; by: Day }>(
+    decisions: queryAll<{ text: string; by: Day }>(
       db,
       `SELECT text, expected_on AS by
         FROM hold
@@ -74,7 +74,7 @@ export function newsOf(
       { job: walk.job },
     ),
     cautions: ofKind(seen, 'caution').filter((caution) => caution.walk === walk.id),
-    settled: all<News['settled'][number]>(
+    settled: queryAll<News['settled'][number]>(
       db,
       `SELECT area, text, state AS verdict, found, fallback
         FROM assumption
@@ -87,16 +87,16 @@ export function newsOf(
 
 /** Drafts the updates of a finished walk, one an audience; a walk that has them already keeps them. */
 export function composeDrafts(db: Connection, walkId: string, now: string): void {
-  const walk = one<{ id: string; job: string; started_at: string }>(db, 'SELECT * FROM walk WHERE id = @walkId', {
+  const walk = queryOne<{ id: string; job: string; started_at: string }>(db, 'SELECT * FROM walk WHERE id = @walkId', {
     walkId,
   });
-  const versions = one<{ before_version: number | null; after_version: number }>(
+  const versions = queryOne<{ before_version: number | null; after_version: number }>(
     db,
     'SELECT * FROM walk_plan WHERE walk = @walkId',
     { walkId },
   );
   const after = versions && readPlan(db, { version: versions.after_version });
-  if (!walk || !after || one(db, 'SELECT 1 FROM job_update WHERE walk = @walkId', { walkId })) return;
+  if (!walk || !after || queryOne(db, 'SELECT 1 FROM job_update WHERE walk = @walkId', { walkId })) return;
   const before = versions.before_version === null ? undefined : readPlan(db, { version: versions.before_version });
   const news = newsOf(db, walk, before, after);
   for (const [audience, draft] of [

@@ -1,5 +1,5 @@
 import { pathOf } from '../access/tokens';
-import { all, insert, one, run } from '../database/query';
+import { queryAll, insert, queryOne, execute } from '../database/query';
 import type { Gateway } from '../outside/simulated/gateway';
 import type { House } from '../house';
 
@@ -19,7 +19,7 @@ interface Queued {
  */
 export function emptyOutbox(house: House, gateway: Gateway): number {
   const { db } = house;
-  const queued = all<Queued>(
+  const queued = queryAll<Queued>(
     db,
     `SELECT message.id, tries, address, share_link, title, body, job
       FROM message
@@ -39,7 +39,7 @@ export function emptyOutbox(house: House, gateway: Gateway): number {
     const now = house.clock.now().toISOString();
     const seq = db
       .transaction(() => {
-        run(
+        execute(
           db,
           `UPDATE message
             SET state = @state, failure = @failure, settled_at = @now, tries = tries + 1
@@ -56,7 +56,7 @@ export function emptyOutbox(house: House, gateway: Gateway): number {
           payload: JSON.stringify({ message: message.id }),
           result: JSON.stringify({ failure: failure ?? null }),
         });
-        return one<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
+        return queryOne<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
       })
       .immediate();
     house.news.emit('log', seq);

@@ -1,13 +1,13 @@
-import type { LinkView, MessageView, UpdatesView } from '@/contract/views/news';
+import type { LinkView, MessageView, NewsView } from '@/contract/views/news';
 import type { Audience } from '@/contract/commands/news';
 import { groupBy } from '@/core/group-by';
 import type { Day } from '@/core/units/day';
 import { pathOf } from '../access/tokens';
 import { firmTime, type FirmTime } from '../zone';
-import { all } from '../database/query';
+import { queryAll } from '../database/query';
 import type { House } from '../house';
 import { readPlan } from '../schedule/read-plan';
-import { jobHead, needJob } from '../sites/queries';
+import { jobHead, requireJob } from '../sites/queries';
 import { whenSeen } from '../words';
 
 interface LinkRow {
@@ -29,13 +29,13 @@ interface MessageRow extends Omit<MessageView, 'acknowledged' | 'linkId'> {
 export const linkState = (link: { revoked_at: string | null; expires_on: Day }, now: Day): LinkView['state'] =>
   link.revoked_at ? 'revoked' : link.expires_on < now ? 'expired' : 'open';
 
-export function updatesView(house: House, job: string): UpdatesView {
+export function newsView(house: House, job: string): NewsView {
   const { db } = house;
   const time = firmTime(house);
   const now = time.today;
-  const row = needJob(db, job);
+  const row = requireJob(db, job);
   const messages = groupBy(
-    all<MessageRow>(
+    queryAll<MessageRow>(
       db,
       `SELECT message.*
         FROM message
@@ -46,7 +46,7 @@ export function updatesView(house: House, job: string): UpdatesView {
     ),
     (message) => message.job_update,
   );
-  const updates = all<{
+  const updates = queryAll<{
     id: string;
     version: number;
     audience: 'client' | 'crew';
@@ -66,7 +66,7 @@ export function updatesView(house: House, job: string): UpdatesView {
   const crews = new Set(
     (readPlan(db, { job })?.tasks ?? []).filter((task) => task.state !== 'done').map((task) => task.crew),
   );
-  const subs = all<{ id: string; name: string; email: string; lead_name: string }>(
+  const subs = queryAll<{ id: string; name: string; email: string; lead_name: string }>(
     db,
     'SELECT id, name, email, lead_name FROM sub ORDER BY name',
   ).filter((sub) => crews.has(sub.id));
@@ -78,7 +78,7 @@ export function updatesView(house: House, job: string): UpdatesView {
       when: sent_at ? `sent ${whenSeen(sent_at, time)}` : `drafted ${whenSeen(made_at, time)}`,
       messages: (messages.get(update.id) ?? []).map((message) => messageView(message, time)),
     })),
-    links: all<LinkRow>(
+    links: queryAll<LinkRow>(
       db,
       `SELECT *
         FROM share_link

@@ -3,7 +3,7 @@ import { hashOf, tokenOf } from '../access/tokens';
 import { today } from '../zone';
 import { insert, orNull } from '../database/query';
 import type { CommandContext } from '../door/handler';
-import { Refusal, unfit } from '../door/refusal';
+import { Refusal, unprocessable } from '../door/refusal';
 
 export function addLink(
   context: CommandContext,
@@ -17,7 +17,7 @@ export function addLink(
   },
 ): void {
   if (link.expiresOn < today(context.house))
-    throw unfit('expired', 'The last day of the link is in the past; choose today or later.', 'expiresOn');
+    throw unprocessable('expired', 'The last day of the link is in the past; choose today or later.', 'expiresOn');
   insert(context.db, 'share_link', {
     id: link.id,
     job: orNull(link.job),

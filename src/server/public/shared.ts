@@ -7,13 +7,13 @@ import { TRADES, type Trade } from '@/core/sequence/trades';
 import { formatDay, type Day } from '@/core/units/day';
 import { capital } from '@/core/words';
 import { workDone } from '@/core/walks/diff';
-import { standing } from '@/core/walks/observation';
+import { notWithdrawn } from '@/core/walks/observation';
 import { openCautions, openItems } from '@/core/walks/open-items';
 import { progressOf } from '@/core/walks/progress';
 import { countedWords } from '@/core/walks/record-words';
 import { hashOf } from '../access/tokens';
 import { firmTime, today, type FirmTime } from '../zone';
-import { all, one, run } from '../database/query';
+import { queryAll, queryOne, execute } from '../database/query';
 import type { House } from '../house';
 import { nextWork } from '../schedule/effect';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
@@ -22,7 +22,7 @@ import { changeView } from '../scope/queries';
 import { contentOf, statementsOf, type StatementRow } from '../scope/statements';
 import { alternativesOf, selectionsOf } from '../selections/queries';
 import { requestViews } from '../selections/request-views';
-import { holdsOf, needJob } from '../sites/queries';
+import { holdsOf, requireJob } from '../sites/queries';
 import { picturesOf } from '../sites/room';
 import { clientItems } from '../walks/completion-view';
 import { observationsOf } from '../walks/queries';
@@ -42,18 +42,18 @@ export interface OpenLink {
 
 /** The link of a secret, if it opens today: guessed, revoked and expired ones are all alike to whoever holds them. */
 export function openLink(house: House, token: string): OpenLink | undefined {
-  const link = one<OpenLink>(house.db, 'SELECT * FROM share_link WHERE token_hash = @hash', { hash: hashOf(token) });
+  const link = queryOne<OpenLink>(house.db, 'SELECT * FROM share_link WHERE token_hash = @hash', { hash: hashOf(token) });
   return link && linkState(link, today(house)) === 'open' ? link : undefined;
 }
 
 /** Whether a picture belongs to what a link shows. */
 export const sharesPicture = (house: House, link: OpenLink, hash: string): boolean =>
   link.audience === 'client' &&
-  (one(house.db, `SELECT 1 FROM standing_observation WHERE job = @job AND kind = 'picture' AND picture = @hash`, {
+  (queryOne(house.db, `SELECT 1 FROM standing_observation WHERE job = @job AND kind = 'picture' AND picture = @hash`, {
     job: link.job,
     hash,
   }) !== undefined ||
-    one(
+    queryOne(
       house.db,
       `SELECT 1
         FROM selection
@@ -63,7 +63,7 @@ export const sharesPicture = (house: House, link: OpenLink, hash: string): boole
 
 /** What a link shows, counted as an opening. */
 export function sharedView(house: House, link: OpenLink): SharedView {
-  run(house.db, 'UPDATE share_link SET opened = opened + 1, opened_at = @now WHERE id = @id', {
+  execute(house.db, 'UPDATE share_link SET opened = opened + 1, opened_at = @now WHERE id = @id', {
     id: link.id,
     now: house.clock.now().toISOString(),
   });
@@ -91,13 +91,13 @@ function base(
 > {
   const time = firmTime(house);
   const now = time.today;
-  const message = one<{ acknowledged_at: string | null; acknowledged_by: string | null }>(
+  const message = queryOne<{ acknowledged_at: string | null; acknowledged_by: string | null }>(
     house.db,
     'SELECT acknowledged_at, acknowledged_by FROM message WHERE share_link = @id',
     { id: link.id },
   );
   return {
-    firm: one<{ name: string }>(house.db, 'SELECT name FROM firm')?.name ?? '',
+    firm: queryOne<{ name: string }>(house.db, 'SELECT name FROM firm')?.name ?? '',
     recipient: link.recipient,
     today: now,
     expiresOn: link.expires_on,
@@ -114,7 +114,7 @@ const sentUpdates = (
   job: string,
   audience: 'client' | 'crew',
 ): { title: string; body: string; when: string }[] =>
-  all<{ title: string; body: string; sent_at: string }>(
+  queryAll<{ title: string; body: string; sent_at: string }>(
     house.db,
     `SELECT title, body, sent_at
       FROM job_update
@@ -127,12 +127,12 @@ const sentUpdates = (
 function clientShared(house: House, link: OpenLink, job: string): ClientShared {
   const time = firmTime(house);
   const now = time.today;
-  const { name, address } = needJob(house.db, job);
-  const seen = standing(observationsOf(house.db, job));
+  const { name, address } = requireJob(house.db, job);
+  const seen = notWithdrawn(observationsOf(house.db, job));
   const progress = progressOf(seen);
   const plan = readPlan(house.db, { job });
   const names = new Map(
-    all<{ id: string; name: string }>(house.db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [
+    queryAll<{ id: string; name: string }>(house.db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [
       area.id,
       area.name,
     ]),
@@ -143,7 +143,7 @@ function clientShared(house: House, link: OpenLink, job: string): ClientShared {
     job: { name, address },
     done: workDone(weightsOf(house.db, job), (task) => progress.get(task)?.fraction ?? 0),
     finish:
-      one<{ finish_day: Day | null }>(
+      queryOne<{ finish_day: Day | null }>(
         house.db,
         'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC',
         { job },
@@ -175,7 +175,7 @@ function clientShared(house: House, link: OpenLink, job: string): ClientShared {
     pictures: picturesOf(house.db, seen, time).slice(0, 8),
     completion: completionShared(house, job, time),
     statement: statementShared(house, job, time),
-    changes: all<ChangeRow>(
+    changes: queryAll<ChangeRow>(
       house.db,
       `SELECT * FROM change_order WHERE job = @job AND state <> 'draft' ORDER BY number DESC`,
       { job },
@@ -208,9 +208,9 @@ export const sentStatement = (house: House, job: string): StatementRow | undefin
 
 /** Their list and their rooms, once the job comes to its end. */
 function completionShared(house: House, job: string, time: FirmTime): ClientShared['completion'] {
-  if (!['completing', 'closed'].includes(needJob(house.db, job).state)) return null;
+  if (!['completing', 'closed'].includes(requireJob(house.db, job).state)) return null;
   const accepted = new Map(
-    all<{ area: string; name: string; at: string }>(
+    queryAll<{ area: string; name: string; at: string }>(
       house.db,
       'SELECT area, name, at FROM sign_off WHERE job = @job AND removed = 0',
       { job },
@@ -224,7 +224,7 @@ function completionShared(house: House, job: string, time: FirmTime): ClientShar
       state,
       answer,
     })),
-    areas: all<{ id: string; name: string }>(house.db, 'SELECT id, name FROM area WHERE job = @job ORDER BY position', {
+    areas: queryAll<{ id: string; name: string }>(house.db, 'SELECT id, name FROM area WHERE job = @job ORDER BY position', {
       job,
     }).map((area) => ({ ...area, accepted: accepted.get(area.id) ?? null })),
   };
@@ -254,7 +254,7 @@ function crewShared(house: House, link: OpenLink): CrewShared {
   const now = time.today;
   const plan = readPlan(db, link.job ? { job: link.job } : {});
   const jobs = new Map(
-    all<{ id: string; name: string; address: string }>(db, 'SELECT id, name, address FROM job').map((job) => [
+    queryAll<{ id: string; name: string; address: string }>(db, 'SELECT id, name, address FROM job').map((job) => [
       job.id,
       job,
     ]),
@@ -264,11 +264,11 @@ function crewShared(house: House, link: OpenLink): CrewShared {
   );
   const jobIds = new Set(link.job ? [link.job] : mine.map((task) => task.job));
   const areas = new Map(
-    all<{ id: string; name: string; job: string }>(db, 'SELECT id, name, job FROM area').map((area) => [area.id, area]),
+    queryAll<{ id: string; name: string; job: string }>(db, 'SELECT id, name, job FROM area').map((area) => [area.id, area]),
   );
-  const seen = [...jobIds].flatMap((job) => standing(observationsOf(db, job)));
+  const seen = [...jobIds].flatMap((job) => notWithdrawn(observationsOf(db, job)));
   const trade = link.sub
-    ? one<{ trade: Trade }>(db, 'SELECT trade FROM sub WHERE id = @id', { id: link.sub })?.trade
+    ? queryOne<{ trade: Trade }>(db, 'SELECT trade FROM sub WHERE id = @id', { id: link.sub })?.trade
     : undefined;
   const inMyRooms = new Set(mine.filter((task) => task.state !== 'done').map((task) => task.area));
   return {
@@ -276,7 +276,7 @@ function crewShared(house: House, link: OpenLink): CrewShared {
     audience: link.audience === 'sub' ? 'sub' : 'crew',
     title: link.job
       ? (jobs.get(link.job)?.name ?? '')
-      : (one<{ name: string }>(db, 'SELECT name FROM sub WHERE id = @id', { id: link.sub })?.name ?? ''),
+      : (queryOne<{ name: string }>(db, 'SELECT name FROM sub WHERE id = @id', { id: link.sub })?.name ?? ''),
     updates: link.job ? sentUpdates(house, link.job, 'crew') : [],
     days: plan ? daysOf(plan, jobIds, now, link.sub, jobs) : [],
     cautions: openCautions(seen)

@@ -3,7 +3,7 @@ import { keepCalculation } from '@/contract/commands/quantities';
 import type { Measure } from '@/core/layout/measures';
 import { recalculate, type Calculated } from '@/core/scope/feed';
 import { insert, orNull, update, type Values } from '../database/query';
-import { handlers, need, needVersion, type CommandContext } from '../door/handler';
+import { handlers, requireRow, requireVersion, type CommandContext } from '../door/handler';
 import { Refusal } from '../door/refusal';
 import { measuresIn } from '../layout/read-layout';
 
@@ -25,7 +25,7 @@ function computed(context: CommandContext, area: string, kept: Pick<Kept, 'calcu
 
 function values(context: CommandContext, area: { id: string; job: string }, kept: Omit<Kept, 'id' | 'area'>): Values {
   if (kept.scopeItem) {
-    const item = need<{ area: string }>(context, 'scope_item', kept.scopeItem, 'scopeItem');
+    const item = requireRow<{ area: string }>(context, 'scope_item', kept.scopeItem, 'scopeItem');
     if (item.area !== area.id)
       throw new Refusal(422, {
         code: 'line-elsewhere',
@@ -52,12 +52,12 @@ function values(context: CommandContext, area: { id: string; job: string }, kept
 
 export const quantityHandlers = handlers({
   'calculation.keep': (context, { id, area, ...kept }) => {
-    const row = need<{ id: string; job: string }>(context, 'area', area, 'area');
+    const row = requireRow<{ id: string; job: string }>(context, 'area', area, 'area');
     insert(context.db, 'calculation', { id, job: row.job, area, ...values(context, row, kept) });
     context.logFor(row.job);
   },
   'calculation.change': (context, { id, version, ...kept }) => {
-    const row = needVersion<{ version: number; job: string; area: string }>(context, 'calculation', id, version);
+    const row = requireVersion<{ version: number; job: string; area: string }>(context, 'calculation', id, version);
     update(context.db, 'calculation', id, values(context, { id: row.area, job: row.job }, kept));
     context.logFor(row.job);
   },

@@ -8,13 +8,13 @@ import { formatDay } from '@/core/units/day';
 import { formatLength, type LengthSystem } from '@/core/units/length';
 import { packWord } from '@/core/scope/materials';
 import { formatMoney } from '@/core/units/money';
-import { HAIRLINES, rule, type Paper } from '../files/pdf';
+import { HAIRLINES, rule, type PaperDocument } from '../files/pdf';
 
 const head = (text: string, alignment: 'left' | 'right' = 'left'): TableCell => ({ text, style: 'column', alignment });
 const figure = (text: string): TableCell => ({ text, style: 'mono', alignment: 'right' });
 
 /** The materials of a job by trade, with its cut lists drawn stick by stick. */
-export function materialsPaper(view: MaterialsView): Paper {
+export function materialsPaper(view: MaterialsView): PaperDocument {
   const groups = [...groupBy(view.lines, (line) => (line.trade ? TRADES[line.trade] : 'Nobody’s yet'))].sort(
     ([a], [b]) => (a < b ? -1 : 1),
   );

@@ -13,7 +13,7 @@ import type { LengthSystem } from '@/core/units/length';
 import { dayOfSlot } from '@/core/units/slot';
 import { capital } from '@/core/words';
 import { today } from '../zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
@@ -21,7 +21,7 @@ import { measuresIn } from '../layout/read-layout';
 import { readPlan } from '../schedule/read-plan';
 import { areasOf, phasesOf } from '../scope/queries';
 import { scopeCounts, scopeOf } from '../scope/read-scope';
-import { jobHead, needJob } from '../sites/queries';
+import { jobHead, requireJob } from '../sites/queries';
 
 interface Row {
   id: string;
@@ -43,7 +43,7 @@ interface Row {
 }
 
 const rowsOf = (db: Connection, job: string): Row[] =>
-  all<Row>(
+  queryAll<Row>(
     db,
     `SELECT calculation.*, area.name AS area_name
       FROM calculation
@@ -85,7 +85,7 @@ export const calculationsOf = (db: Connection, job: string, system: LengthSystem
 
 /** One kept result, to be changed on Bench. */
 export function keptCalculation(house: House, id: string): CalculationView {
-  const row = one<Row & { units: LengthSystem }>(
+  const row = queryOne<Row & { units: LengthSystem }>(
     house.db,
     `SELECT calculation.*, area.name AS area_name, units
       FROM calculation
@@ -125,7 +125,7 @@ function neededOf(db: Connection, job: string): Needed[] {
 }
 
 export function materialsView(house: House, job: string): MaterialsView {
-  const { units } = needJob(house.db, job);
+  const { units } = requireJob(house.db, job);
   const lines = materialsList(neededOf(house.db, job));
   const calculations = calculationsOf(house.db, job, units);
   const { price, unpriced } = materialsTotal(lines);
@@ -156,7 +156,7 @@ export function materialsView(house: House, job: string): MaterialsView {
 /** Where a result from Bench can be kept. */
 export function benchView(house: House): BenchView {
   const { db } = house;
-  const jobs = all<{ id: string; name: string; units: LengthSystem }>(
+  const jobs = queryAll<{ id: string; name: string; units: LengthSystem }>(
     db,
     `SELECT id, name, units FROM job WHERE state <> 'closed' ORDER BY position`,
   );

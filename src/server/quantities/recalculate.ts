@@ -1,6 +1,6 @@
 import type { Measure } from '@/core/layout/measures';
 import { recalculate, type Calculation } from '@/core/scope/feed';
-import { all, run } from '../database/query';
+import { queryAll, execute } from '../database/query';
 import type { PlanContext } from '../door/handler';
 import { measuresIn } from '../layout/read-layout';
 import { timeTrack } from '../sequence/lay-track';
@@ -26,7 +26,7 @@ const calculationOf = (row: Omit<Row, 'id'>): Calculation => ({
 export function recalculateArea(context: PlanContext, area: string): void {
   const { db } = context;
   const measures = measuresIn(db, area);
-  for (const row of all<Row>(
+  for (const row of queryAll<Row>(
     db,
     `SELECT id, calculator, input, fed
       FROM calculation
@@ -34,7 +34,7 @@ export function recalculateArea(context: PlanContext, area: string): void {
     { area },
   )) {
     const outcome = recalculate(calculationOf(row), measures);
-    run(
+    execute(
       db,
       `UPDATE calculation
         SET input = @input, output = @output, purchases = @purchases, problem = @problem, version = version + 1
@@ -48,14 +48,14 @@ export function recalculateArea(context: PlanContext, area: string): void {
       },
     );
   }
-  for (const line of all<{ id: string; measure: Measure }>(
+  for (const line of queryAll<{ id: string; measure: Measure }>(
     db,
     'SELECT id, measure FROM scope_item WHERE area = @area AND removed = 0 AND measure IS NOT NULL',
     { area },
   )) {
     // What can no longer be measured has no quantity: an old figure that looks valid is worse than none.
     const quantity = measuredQuantity(db, area, line.measure) ?? null;
-    run(
+    execute(
       db,
       `UPDATE scope_item
           SET quantity = @quantity, unit = @unit, version = version + 1

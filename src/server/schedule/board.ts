@@ -1,14 +1,14 @@
 import { routes } from '@/contract/routes';
 import type { BoardBlock, BoardRow, BoardView, GoalView, ScheduleView } from '@/contract/views/plan';
 import { groupBy } from '@/core/group-by';
-import { looksAt } from '@/core/schedule/looks';
+import { planFindings } from '@/core/schedule/looks';
 import { jobFinish, tripsIn, type PlannedTask } from '@/core/schedule/plan';
 import { LIMITS, type HalfDayOutlook } from '@/core/schedule/weather';
 import { TRADES } from '@/core/sequence/trades';
 import { addDays, daysBetween, formatDay, weekday, type Day } from '@/core/units/day';
 import { dayOfSlot, formatSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
 import { firmTime } from '../zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import type { House } from '../house';
 import { jobHead } from '../sites/queries';
@@ -69,13 +69,13 @@ export function scheduleView(house: House, options: BoardOptions & { job?: strin
       : options.shift;
   const monday = addDays(thisMonday, 7 * shift);
   const days = Array.from({ length: options.weeks * 7 }, (_, at) => addDays(monday, at));
-  const holidays = new Set(all<{ day: Day }>(db, 'SELECT day FROM holiday').map((row) => row.day));
+  const holidays = new Set(queryAll<{ day: Day }>(db, 'SELECT day FROM holiday').map((row) => row.day));
   const window = plan && {
     plan,
     first: monday,
     from: slotOf(plan.origin, monday),
     length: options.weeks * 14,
-    jobs: new Map(all<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((job) => [job.id, job.name])),
+    jobs: new Map(queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((job) => [job.id, job.name])),
     pins: pinned(db),
   };
   const board: BoardView = {
@@ -99,15 +99,15 @@ export function scheduleView(house: House, options: BoardOptions & { job?: strin
     madeAt: plan ? whenSeen(plan.madeAt, time) : '',
     cause: plan?.cause ?? '',
     jobs: new Set(plan?.tasks.map((task) => task.job)).size,
-    problem: one<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
+    problem: queryOne<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
   };
   const names = new Map(
-    all<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((job) => [job.id, job.name]),
+    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((job) => [job.id, job.name]),
   );
   const end = window ? window.from + window.length : 0;
   const looks =
     whole && window
-      ? looksAt(whole, (job) => names.get(job) ?? '').filter(
+      ? planFindings(whole, (job) => names.get(job) ?? '').filter(
           (look) =>
             (!options.job || look.job === options.job) &&
             look.slot < end &&
@@ -132,12 +132,12 @@ export function scheduleView(house: House, options: BoardOptions & { job?: strin
 
 const pinned = (db: Connection): Map<string, string> =>
   new Map(
-    all<{ task: string; reason: string }>(db, 'SELECT task, reason FROM pin').map((pin) => [pin.task, pin.reason]),
+    queryAll<{ task: string; reason: string }>(db, 'SELECT task, reason FROM pin').map((pin) => [pin.task, pin.reason]),
   );
 
 /** How good the plan is: what it ends at and what nothing could end before. */
 function goalOf(db: Connection, plan: StoredPlan, names: ReadonlyMap<string, string>, job?: string): GoalView {
-  const search = one<{
+  const search = queryOne<{
     state: 'asked' | 'running' | 'stopping' | 'done';
     made: number;
     schedules: number;
@@ -168,7 +168,7 @@ function goalOf(db: Connection, plan: StoredPlan, names: ReadonlyMap<string, str
 
 /** The outlook over the board's first half-days. */
 function weatherOf(db: Connection, window: Window): BoardView['weather'] {
-  return all<HalfDayOutlook>(db, 'SELECT day, half, rain, wind, low FROM outlook').flatMap((half) => {
+  return queryAll<HalfDayOutlook>(db, 'SELECT day, half, rain, wind, low FROM outlook').flatMap((half) => {
     const slot = slotOf(window.first, half.day, half.half);
     if (slot < 0 || slot >= window.length) return [];
     const rain = half.rain >= LIMITS.rain;
@@ -219,7 +219,7 @@ function roomRows(house: House, window: Window, job: string): BoardRow[] {
     window.plan.tasks.filter((task) => task.area !== null && shown(window, task)),
     (task) => task.area ?? '',
   );
-  return all<{ id: string; name: string; level: string | null }>(
+  return queryAll<{ id: string; name: string; level: string | null }>(
     house.db,
     `SELECT area.id, area.name, level.name AS level
       FROM area
@@ -315,7 +315,7 @@ function marksOf(window: Window, job?: string): BoardView['marks'] {
 
 /** Deliveries that have their day, inside the window. */
 function deliveryMarks(house: House, window: Window, job?: string): BoardView['marks'] {
-  return all<{ job: string; day: Day; half: string | null; place: string | null; items: string | null }>(
+  return queryAll<{ job: string; day: Day; half: string | null; place: string | null; items: string | null }>(
     house.db,
     `SELECT delivery.job, day, half, area.name AS place, (SELECT group_concat(lower(category),
         ', ') FROM selection WHERE selection.delivery = delivery.id AND removed = 0) AS items

@@ -1,7 +1,7 @@
 import type { Plan, PlannedTask } from '@/core/schedule/plan';
 import { isAfternoon, dayOfSlot } from '@/core/units/slot';
 import type { Day } from '@/core/units/day';
-import { all, run } from '../database/query';
+import { queryAll, execute } from '../database/query';
 import type { Connection } from '../database/open';
 
 /** What calendars outside know of one piece of work. */
@@ -39,7 +39,7 @@ const eventOf = (
  * cancelled.
  */
 export function tellCalendars(db: Connection, plan: Plan, now: string): void {
-  const known = new Map(all<EventRow>(db, 'SELECT * FROM calendar_event').map((row) => [row.task, row]));
+  const known = new Map(queryAll<EventRow>(db, 'SELECT * FROM calendar_event').map((row) => [row.task, row]));
   for (const task of plan.tasks) {
     const row = known.get(task.id);
     known.delete(task.id);
@@ -50,7 +50,7 @@ export function tellCalendars(db: Connection, plan: Plan, now: string): void {
     const same =
       row?.cancelled === 0 && (Object.keys(event) as (keyof typeof event)[]).every((key) => row[key] === event[key]);
     if (same) continue;
-    run(
+    execute(
       db,
       `INSERT INTO calendar_event (task, job, sub, label, first_day, first_half, last_day, last_half, sequence,
           cancelled, changed_at)
@@ -63,7 +63,7 @@ export function tellCalendars(db: Connection, plan: Plan, now: string): void {
   }
   for (const row of known.values())
     if (row.cancelled === 0)
-      run(
+      execute(
         db,
         `UPDATE calendar_event
           SET cancelled = 1, sequence = sequence + 1, changed_at = @now

@@ -4,24 +4,24 @@ import { plantCrew } from '@/core/sequence/tasks';
 import { TRADE_KEYS, TRADES, type Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
 import { slotOf, type Slot } from '@/core/units/slot';
-import { all } from '../database/query';
+import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
 import { daysFrom } from './days';
 
 /** Subs by trade; where the firm has none for a trade, its own people: one crew. */
 export function crewsByTrade(db: Connection, today: Day): Map<Trade, Crew[]> {
   const away = groupBy(
-    all<{ sub: string; first_day: Day; last_day: Day }>(db, 'SELECT * FROM day_away WHERE last_day >= @today', {
+    queryAll<{ sub: string; first_day: Day; last_day: Day }>(db, 'SELECT * FROM day_away WHERE last_day >= @today', {
       today,
     }),
     (row) => row.sub,
   );
   const busy = groupBy(
-    all<{ sub: string; day: Day; half: 0 | 1 }>(db, 'SELECT sub, day, half FROM busy WHERE day >= @today', { today }),
+    queryAll<{ sub: string; day: Day; half: 0 | 1 }>(db, 'SELECT sub, day, half FROM busy WHERE day >= @today', { today }),
     (row) => row.sub,
   );
   const crews = new Map<Trade, Crew[]>(TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => [trade, []]));
-  for (const sub of all<{ id: string; name: string; trade: Trade; crews: number }>(
+  for (const sub of queryAll<{ id: string; name: string; trade: Trade; crews: number }>(
     db,
     'SELECT id, name, trade, crews FROM sub ORDER BY name, id',
   )) {
@@ -42,10 +42,10 @@ const slotsOf = (today: Day, first: Day, last: Day): Slot[] =>
 
 /** Plant as crews: away when all of it is broken, else so many fewer. */
 export function plantOf(db: Connection, today: Day): Crew[] {
-  return all<{ id: string; name: string; units: number }>(db, 'SELECT id, name, units FROM plant ORDER BY rowid').map(
+  return queryAll<{ id: string; name: string; units: number }>(db, 'SELECT id, name, units FROM plant ORDER BY rowid').map(
     (plant) => {
       const fewer = new Map<Slot, number>();
-      for (const down of all<{ first_day: Day; last_day: Day; units: number }>(
+      for (const down of queryAll<{ first_day: Day; last_day: Day; units: number }>(
         db,
         'SELECT * FROM plant_down WHERE plant = @id AND last_day >= @today',
         { id: plant.id, today },

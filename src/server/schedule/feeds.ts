@@ -4,7 +4,7 @@ import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { addDays, type Day } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
 import { hashOf, tokenOf } from '../access/tokens';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { House } from '../house';
 import { firmTime } from '../zone';
 import type { EventRow } from './calendar-events';
@@ -35,14 +35,14 @@ interface OutEvent {
 
 /** The feed of a secret as an iCalendar file; undefined where it opens nothing. */
 export function feedFile(house: House, token: string): { name: string; content: string } | undefined {
-  const feed = one<{ kind: 'job' | 'sub' | 'person'; target: string }>(
+  const feed = queryOne<{ kind: 'job' | 'sub' | 'person'; target: string }>(
     house.db,
     'SELECT kind, target FROM feed WHERE token_hash = @hash AND closed_at IS NULL',
     { hash: hashOf(token) },
   );
   if (!feed) return undefined;
   const name =
-    one<{ name: string }>(house.db, `SELECT name FROM ${feed.kind} WHERE id = @id`, { id: feed.target })?.name ?? '';
+    queryOne<{ name: string }>(house.db, `SELECT name FROM ${feed.kind} WHERE id = @id`, { id: feed.target })?.name ?? '';
   const firm = firmTime(house);
   const since = addDays(firm.today, -TOLD_DAYS);
   const events = (feed.kind === 'person' ? visitsOut(house) : workOut(house, feed)).filter(
@@ -79,7 +79,7 @@ function calendarOf(name: string, events: readonly OutEvent[]): string {
 
 /** The work of a job, or of a sub over all jobs. */
 function workOut(house: House, { kind, target }: { kind: 'job' | 'sub' | 'person'; target: string }): OutEvent[] {
-  return all<EventRow & { name: string; address: string }>(
+  return queryAll<EventRow & { name: string; address: string }>(
     house.db,
     `SELECT calendar_event.*, job.name, job.address
       FROM calendar_event
@@ -101,7 +101,7 @@ function workOut(house: House, { kind, target }: { kind: 'job' | 'sub' | 'person
 
 /** What somebody of the firm has to be there for: booked visits, deliveries, what was booked to stand there. */
 function visitsOut(house: House): OutEvent[] {
-  const visits = all<{
+  const visits = queryAll<{
     id: string;
     phase: Phase;
     area: string;
@@ -130,7 +130,7 @@ function visitsOut(house: House): OutEvent[] {
     cancelled: row.state === 'cancelled',
     changedAt: row.settled_at ?? `${row.asked_on}T08:00:00.000Z`,
   }));
-  const deliveries = all<{
+  const deliveries = queryAll<{
     id: string;
     name: string;
     address: string;
@@ -159,7 +159,7 @@ function visitsOut(house: House): OutEvent[] {
       changedAt: `${row.day}T06:00:00.000Z`,
     };
   });
-  const there = all<{
+  const there = queryAll<{
     id: string;
     label: string;
     name: string;

@@ -2,8 +2,8 @@ import { sayOutlook } from '@/contract/commands/schedule';
 import type { HalfDayOutlook } from '@/core/schedule/weather';
 import type { Day } from '@/core/units/day';
 import { today } from '../zone';
-import { all } from '../database/query';
-import { receive } from '../door/door';
+import { queryAll } from '../database/query';
+import { dispatch } from '../door/door';
 import type { House } from '../house';
 
 const EVERY_MS = 3 * 3_600_000;
@@ -13,16 +13,16 @@ const EVERY_MS = 3 * 3_600_000;
  * person typed stays.
  * @returns how many half-days were new
  */
-export function hearWeather(house: House, outlook: (from: Day) => HalfDayOutlook[]): number {
+export function pollWeather(house: House, outlook: (from: Day) => HalfDayOutlook[]): number {
   const now = today(house);
   const known = new Set(
-    all<{ key: string }>(house.db, `SELECT day || half AS key FROM outlook WHERE day >= @now`, { now }).map(
+    queryAll<{ key: string }>(house.db, `SELECT day || half AS key FROM outlook WHERE day >= @now`, { now }).map(
       (row) => row.key,
     ),
   );
   const halves = outlook(now).filter((one) => !known.has(`${one.day}${one.half}`));
   if (halves.length === 0) return 0;
-  receive(
+  dispatch(
     house,
     { kind: 'desk', id: 'weather' },
     { id: crypto.randomUUID(), type: sayOutlook.type, at: house.clock.now().toISOString(), payload: { halves } },
@@ -33,7 +33,7 @@ export function hearWeather(house: House, outlook: (from: Day) => HalfDayOutlook
 /** Listens at the start and every few hours; an empty house has nothing to plan and hears nothing. */
 export function startWeather(house: House, outlook: (from: Day) => HalfDayOutlook[]): void {
   const hear = (): void => {
-    if (all(house.db, 'SELECT 1 FROM firm').length > 0) hearWeather(house, outlook);
+    if (queryAll(house.db, 'SELECT 1 FROM firm').length > 0) pollWeather(house, outlook);
   };
   setInterval(hear, EVERY_MS).unref();
   setTimeout(hear, 1_000).unref();

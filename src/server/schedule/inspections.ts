@@ -1,11 +1,11 @@
 import { phaseFacts, phaseOrder, type Phase } from '@/core/sequence/phases';
 import { formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
-import { all, insert, one, orNull, update } from '../database/query';
+import { queryAll, insert, queryOne, orNull, update } from '../database/query';
 import type { Connection } from '../database/open';
 import { offerVisit } from '../outside/simulated/inspections';
-import { handlers, openJobs, need, needStep, needVersion, type CommandContext } from '../door/handler';
-import { Refusal, stale, unfit } from '../door/refusal';
+import { handlers, openJobs, requireRow, requireStep, requireVersion, type CommandContext } from '../door/handler';
+import { Refusal, conflict, unprocessable } from '../door/refusal';
 import { workdaysAfter } from './days';
 import { officesOf, type InspectionRow } from './offices';
 import { holidaysOf } from './read-site';
@@ -21,8 +21,8 @@ function book(
 ): { day: Day; half: 0 | 1; office: string } {
   const office = officeFor(context.db, phase);
   if (!office)
-    throw unfit('no-office', `No office is known that inspects ${phaseFacts(phase).label}; add it first.`, 'phase');
-  const open = one<{ day: Day }>(
+    throw unprocessable('no-office', `No office is known that inspects ${phaseFacts(phase).label}; add it first.`, 'phase');
+  const open = queryOne<{ day: Day }>(
     context.db,
     `SELECT day FROM inspection WHERE area = @area AND phase = @phase AND state = 'booked'`,
     { area: area.id, phase },
@@ -35,7 +35,7 @@ function book(
     });
   const on = today(context.house);
   const taken = (day: Day): number =>
-    one<{ count: number }>(
+    queryOne<{ count: number }>(
       context.db,
       `SELECT count(*) AS count
         FROM inspection
@@ -48,7 +48,7 @@ function book(
     taken,
     holidaysOf(context.db),
   );
-  if (!offer) throw unfit('office-full', `${office.name} has no visit free within half a year.`, 'wishedOn');
+  if (!offer) throw unprocessable('office-full', `${office.name} has no visit free within half a year.`, 'wishedOn');
   insert(context.db, 'inspection', {
     id,
     job: area.job,
@@ -70,15 +70,15 @@ function settle(
   state: 'passed' | 'failed' | 'cancelled',
   words: string,
 ): InspectionRow {
-  const row = needVersion<InspectionRow>(context, 'inspection', id, version);
-  if (row.state !== 'booked') throw stale('inspection', row);
+  const row = requireVersion<InspectionRow>(context, 'inspection', id, version);
+  if (row.state !== 'booked') throw conflict('inspection', row);
   update(context.db, 'inspection', id, { state, words, settled_at: context.now });
   return row;
 }
 
 /** The step of the track before an inspection: what failed is put right after it. */
 function stepBefore(db: Connection, area: string, phase: Phase): Phase | null {
-  const earlier = all<{ phase: Phase }>(db, 'SELECT phase FROM step WHERE area = @area', { area })
+  const earlier = queryAll<{ phase: Phase }>(db, 'SELECT phase FROM step WHERE area = @area', { area })
     .map((step) => step.phase)
     .filter((one_) => phaseOrder(one_) < phaseOrder(phase));
   return earlier.sort((a, b) => phaseOrder(b) - phaseOrder(a))[0] ?? null;
@@ -90,7 +90,7 @@ export const inspectionHandlers = handlers({
       (phase) => phaseFacts(phase).hold !== 'inspection' && phaseFacts(phase).hold !== 'water-test',
     );
     if (odd)
-      throw unfit('not-inspected', `${phaseFacts(odd).label} is no inspection; choose from those that are.`, 'phases');
+      throw unprocessable('not-inspected', `${phaseFacts(odd).label} is no inspection; choose from those that are.`, 'phases');
     const row = {
       name,
       phone,
@@ -101,14 +101,14 @@ export const inspectionHandlers = handlers({
     };
     if (version === 0) insert(context.db, 'office', { id, ...row });
     else {
-      needVersion(context, 'office', id, version);
+      requireVersion(context, 'office', id, version);
       update(context.db, 'office', id, row);
     }
     context.replanAll(openJobs(context), `${name} set its days`);
   },
   'inspection.book': (context, { id, area, phase, wishedOn }) => {
-    const { job, name } = need<{ job: string; name: string }>(context, 'area', area, 'area');
-    needStep(context, area, phase, 'phase');
+    const { job, name } = requireRow<{ job: string; name: string }>(context, 'area', area, 'area');
+    requireStep(context, area, phase, 'phase');
     const booked = book(context, id, { id: area, job }, phase, wishedOn);
     context.replan(job, `${name}: ${phaseFacts(phase).label} booked for ${formatDay(booked.day)}`);
     return booked;
@@ -123,7 +123,7 @@ export const inspectionHandlers = handlers({
   },
   'inspection.fail': (context, { id, version, again, fixes }) => {
     const row = settle(context, id, version, 'failed', fixes.map((fix) => fix.text).join('; '));
-    const { name } = need<{ name: string }>(context, 'area', row.area);
+    const { name } = requireRow<{ name: string }>(context, 'area', row.area);
     const after = stepBefore(context.db, row.area, row.phase);
     for (const fix of fixes) {
       insert(context.db, 'extra_work', {

@@ -1,6 +1,6 @@
 import type { Phase } from '@/core/sequence/phases';
 import type { Day } from '@/core/units/day';
-import { all } from '../database/query';
+import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
 
 export interface OfficeRow {
@@ -32,7 +32,7 @@ export interface InspectionRow {
 export const officesOf = (
   db: Connection,
 ): (Omit<OfficeRow, 'phases' | 'weekdays'> & { phases: Phase[]; weekdays: number[] })[] =>
-  all<OfficeRow>(db, 'SELECT * FROM office ORDER BY rowid').map((row) => ({
+  queryAll<OfficeRow>(db, 'SELECT * FROM office ORDER BY rowid').map((row) => ({
     ...row,
     phases: JSON.parse(row.phases) as Phase[],
     weekdays: JSON.parse(row.weekdays) as number[],

@@ -1,17 +1,17 @@
 import { lastDay } from '@/core/units/slot';
 import { jobFinish } from '@/core/schedule/plan';
 import { hashOf, tokenOf } from '../access/tokens';
-import { insert, one, orNull, run } from '../database/query';
-import { handlers, need } from '../door/handler';
-import { Refusal, notFound, unfit } from '../door/refusal';
+import { insert, queryOne, orNull, execute } from '../database/query';
+import { handlers, requireRow } from '../door/handler';
+import { Refusal, notFound, unprocessable } from '../door/refusal';
 import { feedLink } from './feeds';
 import { readPlan } from './read-plan';
 
 export const planHandlers = handlers({
   'baseline.keep': (context, { id, job, name }) => {
-    need(context, 'job', job, 'job');
+    requireRow(context, 'job', job, 'job');
     const plan = readPlan(context.db, { job });
-    if (!plan || plan.tasks.length === 0) throw unfit('no-plan', 'There is no plan of this job yet to be kept.', 'job');
+    if (!plan || plan.tasks.length === 0) throw unprocessable('no-plan', 'There is no plan of this job yet to be kept.', 'job');
     const finish = jobFinish(plan, job);
     const tasks = plan.tasks
       .filter((task) => task.state !== 'done' && task.duration > 0)
@@ -36,7 +36,7 @@ export const planHandlers = handlers({
     context.logFor(job);
   },
   'feed.open': (context, { id, kind, target }) => {
-    need(context, kind, target, 'target');
+    requireRow(context, kind, target, 'target');
     insert(context.db, 'feed', {
       id,
       kind,
@@ -47,7 +47,7 @@ export const planHandlers = handlers({
   },
   'feed.close': (context, { id }) => {
     if (
-      run(context.db, 'UPDATE feed SET closed_at = @now WHERE id = @id AND closed_at IS NULL', {
+      execute(context.db, 'UPDATE feed SET closed_at = @now WHERE id = @id AND closed_at IS NULL', {
         id,
         now: context.now,
       }) === 0
@@ -55,15 +55,15 @@ export const planHandlers = handlers({
       throw notFound('feed', 'id');
   },
   'plan.search': (context, { schedules, seed }) => {
-    const state = one<{ state: string }>(context.db, 'SELECT state FROM plan_search')?.state;
+    const state = queryOne<{ state: string }>(context.db, 'SELECT state FROM plan_search')?.state;
     if (state === 'asked' || state === 'running')
       throw new Refusal(409, { code: 'search-under-way', message: 'A search is under way already; stop it first.' });
-    run(context.db, 'DELETE FROM plan_search');
+    execute(context.db, 'DELETE FROM plan_search');
     insert(context.db, 'plan_search', { id: 1, state: 'asked', schedules, seed, asked_at: context.now });
     context.wakePlanner();
   },
   'plan.search-stop': (context) => {
-    run(
+    execute(
       context.db,
       `UPDATE plan_search
         SET state = CASE state WHEN 'running' THEN 'stopping' ELSE 'done' END

@@ -9,7 +9,7 @@ import type { Trade } from '@/core/sequence/trades';
 import { weekday, type Day } from '@/core/units/day';
 import { isAfternoon, slotOf, type Slot } from '@/core/units/slot';
 import { dayIn, halfIn } from '@/core/units/zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import { waitsOf } from '../selections/waits';
 import { crewsByTrade, plantOf } from './crews';
@@ -32,7 +32,7 @@ export interface WhatIf {
 /** Everything that plans are computed from, over all jobs, as of today. */
 export function planInput(db: Connection, today: Day, whatIf?: WhatIf): PlanInput {
   const holidays = holidaysOf(db);
-  const jobs = all<{ id: string }>(db, `SELECT id FROM job WHERE ${PLANNED} ORDER BY position, id`);
+  const jobs = queryAll<{ id: string }>(db, `SELECT id FROM job WHERE ${PLANNED} ORDER BY position, id`);
   const subs = crewsByTrade(db, today);
   const outlook = outlookOf(db, today);
   const input: PlanInput = {
@@ -96,7 +96,7 @@ function narrowCalendars(
   db: Connection,
 ): void {
   const loud = new Map(
-    all<{ id: string; loud_half: 'morning' | 'afternoon' | null }>(db, 'SELECT id, loud_half FROM job').map((job) => [
+    queryAll<{ id: string; loud_half: 'morning' | 'afternoon' | null }>(db, 'SELECT id, loud_half FROM job').map((job) => [
       job.id,
       job.loud_half,
     ]),
@@ -122,7 +122,7 @@ function narrowCalendars(
 const weekdayOf = (today: Day, slot: Slot): number => (((weekday(today) + Math.floor(slot / 2)) % 7) + 7) % 7;
 
 const outlookOf = (db: Connection, today: Day): HalfDayOutlook[] =>
-  all<HalfDayOutlook>(db, 'SELECT day, half, rain, wind, low FROM outlook WHERE day >= @today ORDER BY day, half', {
+  queryAll<HalfDayOutlook>(db, 'SELECT day, half, rain, wind, low FROM outlook WHERE day >= @today ORDER BY day, half', {
     today,
   });
 
@@ -133,12 +133,12 @@ function orderOf(db: Connection): ReadonlyMap<string, number> {
 
 function weightsOf(db: Connection): Weights {
   const late = Object.fromEntries(
-    all<{ id: string; weight: number }>(db, 'SELECT id, weight FROM job').map((job) => [job.id, job.weight]),
+    queryAll<{ id: string; weight: number }>(db, 'SELECT id, weight FROM job').map((job) => [job.id, job.weight]),
   );
   return {
     ...USUAL_WEIGHTS,
     late,
-    trip: one<{ trip_weight: number }>(db, 'SELECT trip_weight FROM firm')?.trip_weight ?? USUAL_WEIGHTS.trip,
+    trip: queryOne<{ trip_weight: number }>(db, 'SELECT trip_weight FROM firm')?.trip_weight ?? USUAL_WEIGHTS.trip,
   };
 }
 
@@ -150,7 +150,7 @@ const crewFor = (crews: Map<Trade, Crew[]>, trade: Trade, job: number): string |
 
 /** What remains never starts before the walk that saw it. */
 function walkedUntil(db: Connection, job: string, today: Day): Slot {
-  const newest = one<{ at: string | null }>(db, 'SELECT max(at) AS at FROM standing_observation WHERE job = @job', {
+  const newest = queryOne<{ at: string | null }>(db, 'SELECT max(at) AS at FROM standing_observation WHERE job = @job', {
     job,
   })?.at;
   const zone = zoneOf(db);

@@ -8,13 +8,13 @@ import { taskRef } from '@/core/sequence/site';
 import { TRADES, type Trade } from '@/core/sequence/trades';
 import { addDays, daysBetween, formatDay, weekday, type Day } from '@/core/units/day';
 import { lastDay, slotOf } from '@/core/units/slot';
-import { standing } from '@/core/walks/observation';
+import { notWithdrawn } from '@/core/walks/observation';
 import { progressOf } from '@/core/walks/progress';
 import { dayIn, type Zone } from '@/core/units/zone';
 import { firmTime, type FirmTime } from '../zone';
-import { all } from '../database/query';
+import { queryAll } from '../database/query';
 import type { House } from '../house';
-import { jobHead, needJob } from '../sites/queries';
+import { jobHead, requireJob } from '../sites/queries';
 import { observationsOf } from '../walks/queries';
 import { whenSeen } from '../words';
 import { readPlan, type StoredPlan } from './read-plan';
@@ -43,17 +43,17 @@ const mondayOf = (day: Day): Day => addDays(day, -((weekday(day) + 6) % 7));
  */
 export function progressView(house: House, job: string, asked?: string): ProgressView {
   const { db } = house;
-  const row = needJob(db, job);
+  const row = requireJob(db, job);
   const time = firmTime(house);
   const { today: now, zone } = time;
   const plan = readPlan(db, { job });
-  const rows = all<BaselineRow>(db, 'SELECT * FROM baseline WHERE job = @job ORDER BY made_at', { job });
+  const rows = queryAll<BaselineRow>(db, 'SELECT * FROM baseline WHERE job = @job ORDER BY made_at', { job });
   const chosen = rows.find((one_) => one_.id === asked) ?? rows[0];
   const holidays = holidaysOf(db);
   const finish = plan && jobFinish(plan, job);
   const finishDay = plan && finish !== undefined ? lastDay(plan.origin, finish) : null;
   const moves = chosen
-    ? all<{ task: string | null; halves: number; cause: string }>(
+    ? queryAll<{ task: string | null; halves: number; cause: string }>(
         db,
         'SELECT task, halves, cause FROM plan_move WHERE job = @job AND made_at > @since ORDER BY id',
         { job, since: chosen.made_at },
@@ -152,7 +152,7 @@ function workOf(house: House, job: string, { zone, today: now }: FirmTime): Work
     ),
   );
   const whole = [...steps.values()].reduce((sum, step) => sum + step.halfDays, 0);
-  const done = [...progressOf(standing(observationsOf(house.db, job)))].flatMap(([key, known]) => {
+  const done = [...progressOf(notWithdrawn(observationsOf(house.db, job)))].flatMap(([key, known]) => {
     const step = steps.get(key);
     if (!step) return [];
     return known.readings.map((reading, at) => ({

@@ -1,7 +1,7 @@
 import type { Plan, PlannedTask } from '@/core/schedule/plan';
 import type { Link } from '@/core/schedule/network';
 import type { Day } from '@/core/units/day';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 
 /** A stored plan, whole or of one job. */
@@ -14,7 +14,7 @@ export interface StoredPlan extends Plan {
 type Frame = Omit<Plan, 'tasks' | 'links' | 'origin'>;
 
 export const currentVersion = (db: Connection): number | undefined =>
-  one<{ version: number | null }>(db, 'SELECT max(version) AS version FROM plan')?.version ?? undefined;
+  queryOne<{ version: number | null }>(db, 'SELECT max(version) AS version FROM plan')?.version ?? undefined;
 
 interface PlanRow {
   version: number;
@@ -34,7 +34,7 @@ const parsed = new WeakMap<Connection, Map<string, StoredPlan>>();
 export function readPlan(db: Connection, options: { version?: number; job?: string } = {}): StoredPlan | undefined {
   const version = options.version ?? currentVersion(db);
   const row =
-    version === undefined ? undefined : one<PlanRow>(db, 'SELECT * FROM plan WHERE version = @version', { version });
+    version === undefined ? undefined : queryOne<PlanRow>(db, 'SELECT * FROM plan WHERE version = @version', { version });
   if (!row) return undefined;
   const key = `${row.version} ${row.made_at} ${options.job ?? ''}`;
   const known = parsed.get(db) ?? new Map<string, StoredPlan>();
@@ -49,12 +49,12 @@ export function readPlan(db: Connection, options: { version?: number; job?: stri
 function parsePlan(db: Connection, row: PlanRow, job: string | undefined): StoredPlan {
   const parts =
     job === undefined
-      ? all<{ tasks: string; links: string }>(
+      ? queryAll<{ tasks: string; links: string }>(
           db,
           'SELECT tasks, links FROM plan_part WHERE version = @version ORDER BY job',
           { version: row.version },
         )
-      : all<{ tasks: string; links: string }>(
+      : queryAll<{ tasks: string; links: string }>(
           db,
           'SELECT tasks, links FROM plan_part WHERE version = @version AND job = @job',
           { version: row.version, job },

@@ -14,11 +14,11 @@ import {
 import type { Trade } from '@/core/sequence/trades';
 import type { AreaKind } from '@/core/sites/area';
 import { addDays, daysBetween, weekday, type Day } from '@/core/units/day';
-import { standing } from '@/core/walks/observation';
+import { notWithdrawn } from '@/core/walks/observation';
 import { openItems } from '@/core/walks/open-items';
 import { progressOf, remainingHalfDays, type PhaseProgress } from '@/core/walks/progress';
 import { dayIn, halfIn, type Zone } from '@/core/units/zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import { notFound } from '../door/refusal';
 import type { LogisticKind } from '@/contract/commands/schedule';
@@ -88,27 +88,27 @@ export function workedBetween(zone: Zone, holidays: ReadonlySet<Day>): (from: st
 }
 
 export const holidaysOf = (db: Connection): Set<Day> =>
-  new Set(all<{ day: Day }>(db, 'SELECT day FROM holiday').map((row) => row.day));
+  new Set(queryAll<{ day: Day }>(db, 'SELECT day FROM holiday').map((row) => row.day));
 
 /**
  * A job as the sequence sees it, with what its walks have found.
  * @param today a step under way without a date counts from here
  */
 export function readSite(db: Connection, job: string, today: Day): Site {
-  const row = one<JobRow>(db, 'SELECT * FROM job WHERE id = @job', { job });
+  const row = queryOne<JobRow>(db, 'SELECT * FROM job WHERE id = @job', { job });
   if (!row) throw notFound('job', 'job');
-  const seen = standing(observationsOf(db, job));
+  const seen = notWithdrawn(observationsOf(db, job));
   const progress = progressOf(seen);
   const levels = new Map(
-    all<{ id: string; height: number; name: string }>(db, 'SELECT id, height, name FROM level WHERE job = @job', {
+    queryAll<{ id: string; height: number; name: string }>(db, 'SELECT id, height, name FROM level WHERE job = @job', {
       job,
     }).map((level) => [level.id, level]),
   );
   const steps = groupBy(
-    all<StepRow>(db, 'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job }),
+    queryAll<StepRow>(db, 'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job }),
     (step) => step.area,
   );
-  const beside = all<{ one: string; other: string }>(
+  const beside = queryAll<{ one: string; other: string }>(
     db,
     'SELECT beside.* FROM beside JOIN area ON area.id = beside.one WHERE area.job = @job',
     { job },
@@ -116,7 +116,7 @@ export function readSite(db: Connection, job: string, today: Day): Site {
   const zone = zoneOf(db);
   const between = workedBetween(zone, holidaysOf(db));
   const passed = new Map(
-    all<{ area: string; phase: Phase; day: Day; half: 0 | 1 }>(
+    queryAll<{ area: string; phase: Phase; day: Day; half: 0 | 1 }>(
       db,
       `SELECT area, phase, day, half FROM inspection WHERE job = @job AND state = 'passed'`,
       { job },
@@ -128,7 +128,7 @@ export function readSite(db: Connection, job: string, today: Day): Site {
     offices: officesOf(db),
     closeIns: closeInsOf(db, job, seen),
     parts: groupBy(
-      all<{ area: string; phase: Phase; label: string; half_days: number }>(
+      queryAll<{ area: string; phase: Phase; label: string; half_days: number }>(
         db,
         `SELECT step_part.*
           FROM step_part
@@ -139,11 +139,11 @@ export function readSite(db: Connection, job: string, today: Day): Site {
       ),
       (part) => taskId(part.area, part.phase),
     ),
-    plant: all<{ id: string; phases: string }>(db, 'SELECT id, phases FROM plant ORDER BY rowid').flatMap((row) =>
+    plant: queryAll<{ id: string; phases: string }>(db, 'SELECT id, phases FROM plant ORDER BY rowid').flatMap((row) =>
       (JSON.parse(row.phases) as Phase[]).map((phase) => ({ phase, id: row.id })),
     ),
   };
-  const areas = all<AreaRow>(db, 'SELECT * FROM area WHERE job = @job ORDER BY position', { job }).map(
+  const areas = queryAll<AreaRow>(db, 'SELECT * FROM area WHERE job = @job ORDER BY position', { job }).map(
     (area): SiteArea => {
       const level = area.level === null ? undefined : levels.get(area.level);
       return {
@@ -264,7 +264,7 @@ function checked(check: AreaCloseIn | undefined, known: PhaseProgress | undefine
 }
 
 function ownLinks(db: Connection, job: string): OwnLink[] {
-  return all<{
+  return queryAll<{
     id: string;
     before_area: string;
     before_phase: Phase;
@@ -281,7 +281,7 @@ function ownLinks(db: Connection, job: string): OwnLink[] {
 
 /** What was wrong when it came and is fitted on a return trip, once the right one is there. */
 function fittedLater(db: Connection, job: string): Leftover[] {
-  return all<{ id: string; area: string; phase: Phase; category: string; trade: Trade | null }>(
+  return queryAll<{ id: string; area: string; phase: Phase; category: string; trade: Trade | null }>(
     db,
     `SELECT selection.id, selection.area, selection.phase, category, step.trade
       FROM selection
@@ -299,7 +299,7 @@ function fittedLater(db: Connection, job: string): Leftover[] {
 
 /** Added work that is not done: from assumptions that were wrong and from changes that were approved. */
 function extrasOf(db: Connection, job: string): ExtraWork[] {
-  return all<{
+  return queryAll<{
     id: string;
     area: string;
     text: string;
@@ -322,7 +322,7 @@ function extrasOf(db: Connection, job: string): ExtraWork[] {
 
 function gatesOf(db: Connection, job: string): Gate[] {
   const ends = groupBy(
-    all<{ gate: string; side: 'before' | 'after'; area: string; phase: Phase }>(
+    queryAll<{ gate: string; side: 'before' | 'after'; area: string; phase: Phase }>(
       db,
       `SELECT gate_end.*
         FROM gate_end
@@ -335,7 +335,7 @@ function gatesOf(db: Connection, job: string): Gate[] {
   );
   const side = (gate: string, which: 'before' | 'after'): { area: string; phase: Phase }[] =>
     (ends.get(gate) ?? []).flatMap(({ side: at, area, phase }) => (at === which ? [{ area, phase }] : []));
-  return all<{ id: string; label: string; reason: string; together: 0 | 1 }>(
+  return queryAll<{ id: string; label: string; reason: string; together: 0 | 1 }>(
     db,
     'SELECT * FROM gate WHERE job = @job ORDER BY rowid',
     { job },
@@ -360,7 +360,7 @@ const LOGISTIC_REASONS: Record<LogisticKind, string> = {
 };
 
 const logisticsOf = (db: Connection, job: string): Logistic[] =>
-  all<{ id: string; kind: LogisticKind; label: string; area: string; phase: Phase; state: string }>(
+  queryAll<{ id: string; kind: LogisticKind; label: string; area: string; phase: Phase; state: string }>(
     db,
     `SELECT * FROM logistic WHERE job = @job AND state <> 'dropped' ORDER BY rowid`,
     { job },

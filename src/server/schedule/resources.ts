@@ -1,21 +1,21 @@
-import { insert, one, run, update } from '../database/query';
-import { handlers, openJobs, need, needVersion } from '../door/handler';
-import { notFound, unfit } from '../door/refusal';
+import { insert, queryOne, execute, update } from '../database/query';
+import { handlers, openJobs, requireRow, requireVersion } from '../door/handler';
+import { notFound, unprocessable } from '../door/refusal';
 
 export const resourceHandlers = handlers({
   'plant.set': (context, { id, version, name, units, phases }) => {
     const row = { name, units, phases: JSON.stringify([...new Set(phases)]) };
     if (version === 0) insert(context.db, 'plant', { id, ...row });
     else {
-      needVersion(context, 'plant', id, version);
+      requireVersion(context, 'plant', id, version);
       update(context.db, 'plant', id, row);
     }
     context.replanAll(openJobs(context), `${name}: ${units} of it`);
   },
   'plant.break': (context, { id, plant, firstDay, lastDay, units, reason }) => {
-    const row = need<{ name: string; units: number }>(context, 'plant', plant, 'plant');
+    const row = requireRow<{ name: string; units: number }>(context, 'plant', plant, 'plant');
     if (units > row.units)
-      throw unfit(
+      throw unprocessable(
         'more-than-there-are',
         `There ${row.units === 1 ? 'is 1' : `are ${row.units}`}; no more can be missing.`,
         'units',
@@ -24,14 +24,14 @@ export const resourceHandlers = handlers({
     context.replanAll(openJobs(context), `${row.name}: ${reason}`);
   },
   'plant.mend': (context, { id }) => {
-    const down = one<{ plant: string }>(context.db, 'SELECT plant FROM plant_down WHERE id = @id', { id });
+    const down = queryOne<{ plant: string }>(context.db, 'SELECT plant FROM plant_down WHERE id = @id', { id });
     if (!down) throw notFound('breakdown', 'id');
-    run(context.db, 'DELETE FROM plant_down WHERE id = @id', { id });
-    context.replanAll(openJobs(context), `${need<{ name: string }>(context, 'plant', down.plant).name} works again`);
+    execute(context.db, 'DELETE FROM plant_down WHERE id = @id', { id });
+    context.replanAll(openJobs(context), `${requireRow<{ name: string }>(context, 'plant', down.plant).name} works again`);
   },
   'outlook.say': (context, { halves }) => {
     for (const one_ of halves) {
-      run(
+      execute(
         context.db,
         `INSERT INTO outlook (day, half, rain, wind, low, said_at)
           VALUES (@day, @half, @rain, @wind, @low, @now)
@@ -44,7 +44,7 @@ export const resourceHandlers = handlers({
   },
   'normals.set': (context, { months }) => {
     for (const month of months)
-      run(
+      execute(
         context.db,
         `INSERT INTO normal (month, wet, windy, frosty)
           VALUES (@month, @wet, @windy, @frosty)
@@ -53,11 +53,11 @@ export const resourceHandlers = handlers({
       );
   },
   'sub.busy': (context, { sub, name, events, halves }) => {
-    const row = need<{ name: string }>(context, 'sub', sub, 'sub');
-    run(context.db, 'DELETE FROM busy WHERE sub = @sub', { sub });
-    run(context.db, 'DELETE FROM busy_source WHERE sub = @sub', { sub });
+    const row = requireRow<{ name: string }>(context, 'sub', sub, 'sub');
+    execute(context.db, 'DELETE FROM busy WHERE sub = @sub', { sub });
+    execute(context.db, 'DELETE FROM busy_source WHERE sub = @sub', { sub });
     for (const one_ of halves)
-      run(context.db, 'INSERT OR IGNORE INTO busy (sub, day, half, words) VALUES (@sub, @day, @half, @words)', {
+      execute(context.db, 'INSERT OR IGNORE INTO busy (sub, day, half, words) VALUES (@sub, @day, @half, @words)', {
         sub,
         ...one_,
       });
@@ -69,10 +69,10 @@ export const resourceHandlers = handlers({
     );
   },
   'goals.weigh': (context, { tripWeight, jobs }) => {
-    run(context.db, 'UPDATE firm SET trip_weight = @tripWeight', { tripWeight });
+    execute(context.db, 'UPDATE firm SET trip_weight = @tripWeight', { tripWeight });
     for (const { job, weight } of jobs) {
-      need(context, 'job', job, 'jobs');
-      run(context.db, 'UPDATE job SET weight = @weight WHERE id = @job', { job, weight });
+      requireRow(context, 'job', job, 'jobs');
+      execute(context.db, 'UPDATE job SET weight = @weight WHERE id = @job', { job, weight });
     }
     context.replanAll(openJobs(context), 'what counts was weighed anew');
   },

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { better } from '@/core/schedule/objective';
 import { makePlan } from '@/core/schedule/plan';
 import type { Day } from '@/core/units/day';
-import { insert, one, run } from '../database/query';
+import { insert, queryOne, execute } from '../database/query';
 import type { Connection } from '../database/open';
 import { planInput } from './plan-input';
 import { readPlan } from './read-plan';
@@ -25,18 +25,18 @@ const LOOKS_UP_MS = 150;
  * @returns the log number, undefined where nothing was asked
  */
 export function searchOnce(db: Connection, today: Day, now: () => string): number | undefined {
-  const asked = one<SearchRow>(db, `SELECT * FROM plan_search WHERE state IN ('asked', 'running')`);
+  const asked = queryOne<SearchRow>(db, `SELECT * FROM plan_search WHERE state IN ('asked', 'running')`);
   if (!asked) return undefined;
-  run(db, `UPDATE plan_search SET state = 'running', made = 0, words = ''`);
+  execute(db, `UPDATE plan_search SET state = 'running', made = 0, words = ''`);
   let looked = Date.now();
   let made = 0;
   const stop = (): boolean => {
     made++;
     if (Date.now() - looked < LOOKS_UP_MS) return false;
     looked = Date.now();
-    run(db, 'UPDATE plan_search SET made = @made', { made });
+    execute(db, 'UPDATE plan_search SET made = @made', { made });
     return (
-      one(db, `SELECT 1 FROM plan_search WHERE state <> 'running' UNION ALL SELECT 1 FROM plan_mark`) !== undefined
+      queryOne(db, `SELECT 1 FROM plan_search WHERE state <> 'running' UNION ALL SELECT 1 FROM plan_mark`) !== undefined
     );
   };
   const plan = makePlan(planInput(db, today), { schedules: asked.schedules, seed: asked.seed, stop });
@@ -49,7 +49,7 @@ export function searchOnce(db: Connection, today: Day, now: () => string): numbe
         storePlan(db, plan.value, now(), 'a better order was found');
         words = 'A better plan was found and is kept.';
       }
-      run(db, `UPDATE plan_search SET state = 'done', made = @made, words = @words`, { made, words });
+      execute(db, `UPDATE plan_search SET state = 'done', made = @made, words = @words`, { made, words });
       insert(db, 'command_log', {
         id: randomUUID(),
         type: 'plan.searched',
@@ -60,7 +60,7 @@ export function searchOnce(db: Connection, today: Day, now: () => string): numbe
         payload: JSON.stringify({ schedules: asked.schedules, seed: asked.seed }),
         result: JSON.stringify({ made, words }),
       });
-      return one<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
+      return queryOne<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
     })
     .immediate();
 }

@@ -6,7 +6,7 @@ import type { Day } from '@/core/units/day';
 import { countBefore } from '@/core/schedule/calendar';
 import { workedDaysFrom } from '@/core/schedule/slip';
 import { lastDay, slotOf } from '@/core/units/slot';
-import { all, insert, run } from '../database/query';
+import { queryAll, insert, execute } from '../database/query';
 import type { Connection } from '../database/open';
 import { planInput } from './plan-input';
 import { holidaysOf } from './read-site';
@@ -40,17 +40,17 @@ export interface Renewal {
 export function renewPlan(db: Connection, today: Day, now: string, terms: PlanTerms = {}): Renewal | undefined {
   return db
     .transaction((): Renewal | undefined => {
-      const marks = all<Mark>(db, 'SELECT * FROM plan_mark ORDER BY id');
+      const marks = queryAll<Mark>(db, 'SELECT * FROM plan_mark ORDER BY id');
       const last = marks.at(-1);
       if (!last) return undefined;
-      run(db, 'DELETE FROM plan_mark WHERE id <= @last', { last: last.id });
+      execute(db, 'DELETE FROM plan_mark WHERE id <= @last', { last: last.id });
       const renewal: Renewal = {
         walks: marks.flatMap((mark) => mark.walk ?? []),
         jobs: [...new Set(marks.map((mark) => mark.job))],
         cause: last.cause,
       };
       const plan = makePlan(planInput(db, today), terms);
-      run(db, 'DELETE FROM plan_problem');
+      execute(db, 'DELETE FROM plan_problem');
       if (!plan.ok) {
         insert(db, 'plan_problem', { id: 1, code: plan.problem.code, message: plan.problem.message, made_at: now });
         return { ...renewal, problem: plan.problem };
@@ -64,13 +64,13 @@ export function renewPlan(db: Connection, today: Day, now: string, terms: PlanTe
       );
       const version = storePlan(db, plan.value, now, last.cause, causes);
       for (const walk of renewal.walks) {
-        run(
+        execute(
           db,
           'INSERT OR REPLACE INTO walk_plan (walk, before_version, after_version) VALUES (@walk, @before, @version)',
           { walk, before, version },
         );
       }
-      run(
+      execute(
         db,
         `DELETE
           FROM plan

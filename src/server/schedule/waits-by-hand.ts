@@ -3,7 +3,7 @@ import type { Phase } from '@/core/sequence/phases';
 import { gateId, logisticId, taskId, type Site } from '@/core/sequence/site';
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { slotOf } from '@/core/units/slot';
-import { all } from '../database/query';
+import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
 import { workdaysAfter } from './days';
 import { officesOf } from './offices';
@@ -11,7 +11,7 @@ import { officesOf } from './offices';
 /** What work waits for because somebody said so: pins, booked visits, others' days, things on their way, holds. */
 
 export const pinsOf = (db: Connection, job: string, today: Day): NotBefore[] =>
-  all<{ task: string; day: Day; half: 0 | 1; reason: string }>(
+  queryAll<{ task: string; day: Day; half: 0 | 1; reason: string }>(
     db,
     'SELECT task, day, half, reason FROM pin WHERE job = @job AND day >= @today ORDER BY task',
     { job, today },
@@ -26,7 +26,7 @@ export const pinsOf = (db: Connection, job: string, today: Day): NotBefore[] =>
 /** A booked visit is fixed to its day; one that is not booked yet cannot be before the office's notice is over. */
 export function bookingsOf(db: Connection, site: Site, today: Day, holidays: ReadonlySet<Day>): NotBefore[] {
   const booked = new Map(
-    all<{ area: string; phase: Phase; day: Day; half: 0 | 1; asked_on: Day }>(
+    queryAll<{ area: string; phase: Phase; day: Day; half: 0 | 1; asked_on: Day }>(
       db,
       `SELECT * FROM inspection WHERE job = @job AND state = 'booked'`,
       { job: site.id },
@@ -67,7 +67,7 @@ export function bookingsOf(db: Connection, site: Site, today: Day, holidays: Rea
 
 /** Work by others is waited for: not before the day they named, and hoped for where they named none. */
 export const othersOf = (db: Connection, job: string, today: Day): NotBefore[] =>
-  all<{ area: string; phase: Phase; others: string; others_on: Day | null }>(
+  queryAll<{ area: string; phase: Phase; others: string; others_on: Day | null }>(
     db,
     `SELECT step.*
       FROM step
@@ -92,7 +92,7 @@ export const othersOf = (db: Connection, job: string, today: Day): NotBefore[] =
 
 /** A milestone that was given a day is not reached before it. */
 export const gateWaits = (db: Connection, job: string, today: Day): NotBefore[] =>
-  all<{ id: string; label: string; not_before: Day }>(
+  queryAll<{ id: string; label: string; not_before: Day }>(
     db,
     'SELECT id, label, not_before FROM gate WHERE job = @job AND not_before IS NOT NULL',
     { job },
@@ -104,7 +104,7 @@ export const gateWaits = (db: Connection, job: string, today: Day): NotBefore[] 
   }));
 
 export const logisticWaits = (db: Connection, job: string, today: Day): NotBefore[] =>
-  all<{ id: string; label: string; lead_days: number; state: 'open' | 'booked'; booked_on: Day | null }>(
+  queryAll<{ id: string; label: string; lead_days: number; state: 'open' | 'booked'; booked_on: Day | null }>(
     db,
     `SELECT * FROM logistic WHERE job = @job AND state IN ('open', 'booked') ORDER BY rowid`,
     { job },
@@ -133,7 +133,7 @@ interface HoldRow {
 }
 
 export function holds(db: Connection, job: string, today: Day): NotBefore[] {
-  return all<HoldRow>(db, `SELECT * FROM hold WHERE job = @job AND state = 'open' ORDER BY id`, { job }).map((hold) => {
+  return queryAll<HoldRow>(db, `SELECT * FROM hold WHERE job = @job AND state = 'open' ORDER BY id`, { job }).map((hold) => {
     // What was expected for a day that has passed is not here yet: tomorrow is the earliest.
     const overdue = hold.expected_on < today;
     const expected = overdue ? addDays(today, 1) : hold.expected_on;

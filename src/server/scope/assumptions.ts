@@ -1,16 +1,16 @@
 import type { InferType } from 'yup';
 import { addAssumption } from '@/contract/commands/scope';
-import { insert, orNull, run, update, type Values } from '../database/query';
+import { insert, orNull, execute, update, type Values } from '../database/query';
 import {
   handlers,
-  need,
-  needAreaOf,
-  needVersion,
-  needStep,
+  requireRow,
+  requireAreaOf,
+  requireVersion,
+  requireStep,
   type CommandContext,
   type PlanContext,
 } from '../door/handler';
-import { notFound, Refusal, unfit } from '../door/refusal';
+import { notFound, Refusal, unprocessable } from '../door/refusal';
 
 interface AssumptionRow {
   id: string;
@@ -29,7 +29,7 @@ interface AssumptionRow {
 type Fields = Omit<InferType<typeof addAssumption.schema>, 'id' | 'job' | 'area'>;
 
 function values(context: CommandContext, area: string, fields: Fields): Values {
-  needStep(context, area, fields.phase);
+  requireStep(context, area, fields.phase);
   return {
     phase: fields.phase,
     text: fields.text,
@@ -43,7 +43,7 @@ function values(context: CommandContext, area: string, fields: Fields): Values {
 
 /** What a wrong assumption brought goes again, unless it was done already. */
 const dropExtra = (context: CommandContext, assumption: string): void =>
-  void run(
+  void execute(
     context.db,
     `UPDATE extra_work
       SET state = 'dropped', version = version + 1
@@ -53,19 +53,19 @@ const dropExtra = (context: CommandContext, assumption: string): void =>
 
 export const assumptionHandlers = handlers({
   'assumption.add': (context, { id, job, area, ...fields }) => {
-    needAreaOf(context, job, area);
+    requireAreaOf(context, job, area);
     insert(context.db, 'assumption', { id, job, area, ...values(context, area, fields), state: 'open' });
     context.logFor(job);
   },
   'assumption.change': (context, { id, version, ...fields }) => {
-    const row = needVersion<AssumptionRow>(context, 'assumption', id, version);
-    if (row.state !== 'open') throw unfit('settled-already', 'This is settled; open it again to change it.', 'id');
+    const row = requireVersion<AssumptionRow>(context, 'assumption', id, version);
+    if (row.state !== 'open') throw unprocessable('settled-already', 'This is settled; open it again to change it.', 'id');
     update(context.db, 'assumption', id, values(context, row.area, fields));
     context.logFor(row.job);
   },
   'assumption.settle': (context, { id, verdict, found, walk, extraId }) => {
-    const row = need<AssumptionRow>(context, 'assumption', id);
-    if (walk && need<{ job: string }>(context, 'walk', walk, 'walk').job !== row.job)
+    const row = requireRow<AssumptionRow>(context, 'assumption', id);
+    if (walk && requireRow<{ job: string }>(context, 'walk', walk, 'walk').job !== row.job)
       throw notFound('walk of this job', 'walk');
     if (context.who.kind !== 'person')
       throw new Refusal(403, { code: 'not-allowed', message: 'Only people of the firm settle what was believed.' });
@@ -104,8 +104,8 @@ export const assumptionHandlers = handlers({
     return { kept: verdict };
   },
   'assumption.reopen': (context, { id }) => {
-    const row = need<AssumptionRow>(context, 'assumption', id);
-    if (row.state === 'open') throw unfit('open-already', 'This is open.', 'id');
+    const row = requireRow<AssumptionRow>(context, 'assumption', id);
+    if (row.state === 'open') throw unprocessable('open-already', 'This is open.', 'id');
     update(context.db, 'assumption', id, {
       state: 'open',
       found: '',
@@ -121,8 +121,8 @@ export const assumptionHandlers = handlers({
 });
 
 function setExtra(context: PlanContext, id: string, from: 'open' | 'done', to: 'open' | 'done', cause: string): void {
-  const row = need<{ job: string; state: string; text: string }>(context, 'extra_work', id);
-  if (row.state !== from) throw unfit('so-already', `This added work is ${row.state}.`, 'id');
+  const row = requireRow<{ job: string; state: string; text: string }>(context, 'extra_work', id);
+  if (row.state !== from) throw unprocessable('so-already', `This added work is ${row.state}.`, 'id');
   update(context.db, 'extra_work', id, { state: to });
   context.replan(row.job, `${cause}: ${row.text}`);
 }

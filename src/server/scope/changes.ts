@@ -8,18 +8,18 @@ import { formatDay, type Day } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
 import { today } from '../zone';
 import { uuid } from '../database/id';
-import { insert, one, run, update, type Values } from '../database/query';
+import { insert, queryOne, execute, update, type Values } from '../database/query';
 import type { Connection } from '../database/open';
 import {
   handlers,
-  need,
-  needAreaOf,
-  needVersion,
-  needStep,
+  requireRow,
+  requireAreaOf,
+  requireVersion,
+  requireStep,
   type CommandContext,
   type PlanContext,
 } from '../door/handler';
-import { notFound, unfit } from '../door/refusal';
+import { notFound, unprocessable } from '../door/refusal';
 import { finishIf } from '../schedule/what-if';
 import { needClientOf, tellClient } from '../news/tell-client';
 
@@ -72,14 +72,14 @@ type Fields = Omit<InferType<typeof addChange.schema>, 'id' | 'job' | 'area'>;
 
 function values(context: CommandContext, job: string, area: string, fields: Fields): Values {
   for (const [at, phase] of [...fields.drops, ...(fields.work?.after ? [fields.work.after] : [])].entries()) {
-    needStep(context, area, phase, at < fields.drops.length ? 'drops' : 'work.after');
+    requireStep(context, area, phase, at < fields.drops.length ? 'drops' : 'work.after');
   }
   for (const item of fields.omits)
-    if (need<{ job: string }>(context, 'scope_item', item, 'omits').job !== job)
+    if (requireRow<{ job: string }>(context, 'scope_item', item, 'omits').job !== job)
       throw notFound('line of scope in this job', 'omits');
   const total = priceLines(fields.lines, fields.markup, fields.taxRate).total;
   if (fields.kind === 'omission' && total > 0)
-    throw unfit('omission-costs', 'What is left out is priced under 0: write its quantities with a minus.', 'lines');
+    throw unprocessable('omission-costs', 'What is left out is priced under 0: write its quantities with a minus.', 'lines');
   return {
     kind: fields.kind,
     title: fields.title,
@@ -131,9 +131,9 @@ export const effectOfChange = (
 });
 
 function needState(context: CommandContext, id: string, version: number, states: ChangeRow['state'][]): ChangeRow {
-  const row = needVersion<ChangeRow>(context, 'change_order', id, version);
+  const row = requireVersion<ChangeRow>(context, 'change_order', id, version);
   if (!states.includes(row.state))
-    throw unfit(
+    throw unprocessable(
       'change-settled',
       row.state === 'sent'
         ? 'This was sent; take it back to change it.'
@@ -149,9 +149,9 @@ export const dropDraftChange = (context: CommandContext, id: string): void =>
 
 export const changeHandlers = handlers({
   'change.add': (context, { id, job, area, ...fields }) => {
-    needAreaOf(context, job, area);
+    requireAreaOf(context, job, area);
     const number =
-      (one<{ last: number | null }>(context.db, 'SELECT max(number) AS last FROM change_order WHERE job = @job', {
+      (queryOne<{ last: number | null }>(context.db, 'SELECT max(number) AS last FROM change_order WHERE job = @job', {
         job,
       })?.last ?? 0) + 1;
     insert(context.db, 'change_order', {
@@ -203,10 +203,10 @@ export const changeHandlers = handlers({
     context.logFor(row.job);
   },
   'change.answer': (context, { id, verdict, name, words }) => {
-    const row = need<ChangeRow>(context, 'change_order', id);
+    const row = requireRow<ChangeRow>(context, 'change_order', id);
     needClientOf(context, row.job);
     if (row.state !== 'sent')
-      throw unfit(
+      throw unprocessable(
         'not-asked',
         row.state === 'draft' ? 'This was taken back; a new one will come.' : `This was ${row.state} already.`,
         'id',
@@ -242,7 +242,7 @@ function carryOut(context: PlanContext, row: ChangeRow): void {
   for (const item of JSON.parse(row.omits) as string[])
     update(context.db, 'scope_item', item, { stance: 'out', change_order: row.id });
   for (const phase of dropsOfChange(row)) {
-    run(
+    execute(
       context.db,
       `DELETE
         FROM step

@@ -4,21 +4,21 @@ import { mirror } from '@/core/layout/mirror';
 import type { FaceShape } from '@/core/layout/shape';
 import { isComing, type SelectionState } from '@/core/selections/states';
 import { uuid } from '../database/id';
-import { all, flag, insert, orNull, run, update, type Values } from '../database/query';
-import { handlers, need, needAreaOf, needVersion, type CommandContext, type PlanContext } from '../door/handler';
-import { notFound, unfit } from '../door/refusal';
+import { queryAll, flag, insert, orNull, execute, update, type Values } from '../database/query';
+import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext, type PlanContext } from '../door/handler';
+import { notFound, unprocessable } from '../door/refusal';
 import { readLayout } from '../layout/read-layout';
 import { measuredQuantity, measureUnit } from '../quantities/measured';
 import { recalculateArea } from '../quantities/recalculate';
 import type { AreaRow } from '../schedule/read-site';
-import { note } from '../selections/trail';
+import { addHistory } from '../selections/trail';
 import { recordDecision } from './decisions';
 
 type ScopeFields = Omit<InferType<typeof addScope.schema>, 'id' | 'job' | 'area'>;
 
 /** A line whose quantity follows the drawing takes it from there; where nothing is drawn it keeps what was typed. */
 function scopeValues(context: CommandContext, job: string, area: string, item: ScopeFields): Values {
-  if (item.selection && need<{ job: string }>(context, 'selection', item.selection, 'selection').job !== job)
+  if (item.selection && requireRow<{ job: string }>(context, 'selection', item.selection, 'selection').job !== job)
     throw notFound('selection in this job', 'selection');
   const measured = item.measure ? measuredQuantity(context.db, area, item.measure) : undefined;
   return {
@@ -37,9 +37,9 @@ function scopeValues(context: CommandContext, job: string, area: string, item: S
 type FindingFields = Omit<InferType<typeof addFinding.schema>, 'id' | 'job'>;
 
 function findingValues(context: CommandContext, job: string, finding: FindingFields): Values {
-  if (finding.area) needAreaOf(context, job, finding.area);
+  if (finding.area) requireAreaOf(context, job, finding.area);
   if (finding.allowed !== undefined && finding.quantity !== undefined && finding.allowed > finding.quantity)
-    throw unfit('allowed-too-much', 'More is allowed for than was seen; allow for at most what is there.', 'allowed');
+    throw unprocessable('allowed-too-much', 'More is allowed for than was seen; allow for at most what is there.', 'allowed');
   return {
     area: orNull(finding.area),
     kind: finding.kind,
@@ -78,7 +78,7 @@ function askFor(
     takes_low: leadDays,
     takes_high: leadDays,
   });
-  note(context, { job, request }, 'found on a visit');
+  addHistory(context, { job, request }, 'found on a visit');
 }
 
 const TABLES = {
@@ -100,18 +100,18 @@ const TABLES = {
 
 /** Takes a thing away or brings it back; what follows from the drawing follows. */
 function setRemoved(context: PlanContext, of: Removable, id: string, removed: 0 | 1): void {
-  const row = need<{ job?: string; area?: string | null; removed: 0 | 1; state?: string }>(context, TABLES[of], id);
+  const row = requireRow<{ job?: string; area?: string | null; removed: 0 | 1; state?: string }>(context, TABLES[of], id);
   if (row.removed === removed)
-    throw unfit('so-already', removed ? 'This was taken away already.' : 'This is there.', 'id');
+    throw unprocessable('so-already', removed ? 'This was taken away already.' : 'This is there.', 'id');
   // What was settled is part of the job’s story, and may have brought work.
   if (of === 'assumption' && row.state !== 'open')
-    throw unfit('settled-already', 'This is settled; open it again to take it away.', 'id');
+    throw unprocessable('settled-already', 'This is settled; open it again to take it away.', 'id');
   update(context.db, TABLES[of], id, { removed });
   if (of === 'opening' && row.area) recalculateArea(context, row.area);
   // What is ordered is coming, whatever the list says.
   if (of === 'selection' && removed && isComing(row.state as SelectionState))
-    throw unfit('ordered-already', 'This is ordered and on its way; take the order back first.', 'id');
-  const job = row.job ?? need<{ job: string }>(context, 'area', row.area ?? '', 'area').job;
+    throw unprocessable('ordered-already', 'This is ordered and on its way; take the order back first.', 'id');
+  const job = row.job ?? requireRow<{ job: string }>(context, 'area', row.area ?? '', 'area').job;
   if (of === 'selection' || of === 'request' || of === 'close-in-sign')
     context.replan(
       job,
@@ -123,12 +123,12 @@ function setRemoved(context: PlanContext, of: Removable, id: string, removed: 0 
 /** A new area after the one it is taken from, with the same work in it. */
 function twin(context: CommandContext, from: AreaRow, id: string, name: string, over: Values): void {
   const { version: _, position, ...row } = from;
-  run(context.db, 'UPDATE area SET position = position + 1 WHERE job = @job AND position > @position', {
+  execute(context.db, 'UPDATE area SET position = position + 1 WHERE job = @job AND position > @position', {
     job: from.job,
     position,
   });
   insert(context.db, 'area', { ...row, id, name, position: position + 1, ...over });
-  for (const step of all<{ phase: string; trade: string; half_days: number }>(
+  for (const step of queryAll<{ phase: string; trade: string; half_days: number }>(
     context.db,
     'SELECT phase, trade, half_days FROM step WHERE area = @area',
     { area: from.id },
@@ -137,7 +137,7 @@ function twin(context: CommandContext, from: AreaRow, id: string, name: string, 
 }
 
 function copyRows(context: CommandContext, table: 'scope_item' | 'finding', from: string, to: string): void {
-  for (const { version: _, ...row } of all<Values & { version: number }>(
+  for (const { version: _, ...row } of queryAll<Values & { version: number }>(
     context.db,
     `SELECT * FROM ${table} WHERE area = @from AND removed = 0 ORDER BY rowid`,
     { from },
@@ -163,12 +163,12 @@ function copyLayout(context: CommandContext, from: string, to: string, mirrored:
 
 export const scopeHandlers = handlers({
   'scope.add': (context, { id, job, area, ...item }) => {
-    needAreaOf(context, job, area);
+    requireAreaOf(context, job, area);
     insert(context.db, 'scope_item', { id, job, area, ...scopeValues(context, job, area, item) });
     context.logFor(job);
   },
   'scope.change': (context, { id, version, ...item }) => {
-    const { job, area } = needVersion<{ version: number; job: string; area: string }>(
+    const { job, area } = requireVersion<{ version: number; job: string; area: string }>(
       context,
       'scope_item',
       id,
@@ -179,7 +179,7 @@ export const scopeHandlers = handlers({
   },
   'scope.add-many': (context, { job, lines }) => {
     lines.forEach(({ id, area, ...item }, at) => {
-      needAreaOf(context, job, area, `lines[${at}].area`);
+      requireAreaOf(context, job, area, `lines[${at}].area`);
       insert(context.db, 'scope_item', { id, job, area, ...scopeValues(context, job, area, item) });
     });
     context.logFor(job);
@@ -187,24 +187,24 @@ export const scopeHandlers = handlers({
   'line.remove': (context, { of, id }) => setRemoved(context, of, id, 1),
   'line.restore': (context, { of, id }) => setRemoved(context, of, id, 0),
   'finding.add': (context, { id, job, ...finding }) => {
-    need(context, 'job', job, 'job');
+    requireRow(context, 'job', job, 'job');
     insert(context.db, 'finding', { id, job, ...findingValues(context, job, finding) });
     if (finding.kind === 'approval') askFor(context, job, finding);
     context.logFor(job);
   },
   'finding.change': (context, { id, version, ...finding }) => {
-    const { job } = needVersion<{ version: number; job: string }>(context, 'finding', id, version);
+    const { job } = requireVersion<{ version: number; job: string }>(context, 'finding', id, version);
     update(context.db, 'finding', id, findingValues(context, job, finding));
     context.logFor(job);
   },
   'decision.add': (context, { id, job, area, subject, reason }) => {
-    need(context, 'job', job, 'job');
-    if (area) needAreaOf(context, job, area);
+    requireRow(context, 'job', job, 'job');
+    if (area) requireAreaOf(context, job, area);
     recordDecision(context, { id, job, area: orNull(area), subject, reason });
     context.logFor(job);
   },
   'area.copy': (context, { from, id, name, side, mirrored, parts }) => {
-    const row = need<AreaRow>(context, 'area', from, 'from');
+    const row = requireRow<AreaRow>(context, 'area', from, 'from');
     twin(context, row, id, name, { side });
     if (parts.includes('scope')) copyRows(context, 'scope_item', from, id);
     if (parts.includes('findings')) copyRows(context, 'finding', from, id);
@@ -213,10 +213,10 @@ export const scopeHandlers = handlers({
     context.replan(row.job, `${name} was copied from ${row.name}`);
   },
   'area.split': (context, { id, version, name, secondId, secondName, fromSection }) => {
-    const row = needVersion<AreaRow>(context, 'area', id, version);
+    const row = requireVersion<AreaRow>(context, 'area', id, version);
     const { shape, openings } = readLayout(context.db, id);
     if (fromSection !== undefined && (shape?.kind !== 'face' || fromSection > shape.sections.length))
-      throw unfit('no-such-section', 'A face is split at one of its sections; draw them first.', 'fromSection');
+      throw unprocessable('no-such-section', 'A face is split at one of its sections; draw them first.', 'fromSection');
     // Without a section it is taken for two halves.
     const part =
       fromSection !== undefined && shape?.kind === 'face'
@@ -226,7 +226,7 @@ export const scopeHandlers = handlers({
     update(context.db, 'area', id, { name, size: Math.max(0.1, row.size * (1 - part)) });
     if (fromSection !== undefined && shape?.kind === 'face') {
       const from = fromSection - 1;
-      run(context.db, 'UPDATE shape SET shape = @shape, version = version + 1 WHERE area = @id', {
+      execute(context.db, 'UPDATE shape SET shape = @shape, version = version + 1 WHERE area = @id', {
         id,
         shape: JSON.stringify({ ...shape, sections: shape.sections.slice(0, from) }),
       });

@@ -8,12 +8,12 @@ import { formatDay, type Day } from '@/core/units/day';
 import { halfUp } from '@/core/units/rounding';
 import { formatMoney } from '@/core/units/money';
 import { today } from '../zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { House } from '../house';
 import { readSite } from '../schedule/read-site';
 import { leadWords } from '@/core/selections/lead-words';
 import { selectionsOf } from '../selections/queries';
-import { needJob } from '../sites/queries';
+import { requireJob } from '../sites/queries';
 import { priceOfChange, type ChangeRow } from './changes';
 import { assumptionsOf, findingsOf, scopeOf } from './read-scope';
 
@@ -67,18 +67,18 @@ function findingLine(finding: FindingView): StatementLine {
 export function composeStatement(house: House, job: string): Statement {
   const { db } = house;
   const now = today(house);
-  const row = needJob(db, job);
+  const row = requireJob(db, job);
   const [lines, findings] = [scopeOf(db, job), findingsOf(db, job)];
   const finish =
-    one<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', {
+    queryOne<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', {
       job,
     })?.finish_day ?? null;
-  const changes = all<ChangeRow>(
+  const changes = queryAll<ChangeRow>(
     db,
     `SELECT * FROM change_order WHERE job = @job AND state = 'approved' ORDER BY number`,
     { job },
   );
-  const areas = all<{ id: string; name: string; place: string; side: string }>(
+  const areas = queryAll<{ id: string; name: string; place: string; side: string }>(
     db,
     `SELECT area.id, area.name, coalesce(level.name, '') AS place, side
       FROM area
@@ -89,7 +89,7 @@ export function composeStatement(house: House, job: string): Statement {
   );
   return {
     job: { name: row.name, address: row.address, client: row.client },
-    firm: one<{ name: string }>(db, 'SELECT name FROM firm')?.name ?? '',
+    firm: queryOne<{ name: string }>(db, 'SELECT name FROM firm')?.name ?? '',
     day: now,
     areas: areas
       .map(({ id, name, place, side }) => ({
@@ -171,7 +171,7 @@ export function statementGaps(house: House, job: string): { text: string; path: 
   const { db } = house;
   const scope = routes.scope(job);
   const lines = scopeOf(db, job);
-  const areas = all<{ id: string; name: string; works: string }>(
+  const areas = queryAll<{ id: string; name: string; works: string }>(
     db,
     'SELECT id, name, works FROM area WHERE job = @job ORDER BY position',
     { job },
@@ -202,7 +202,7 @@ export function statementGaps(house: House, job: string): { text: string; path: 
           ]
         : [],
     ),
-    ...all<{ subject: string; name: string }>(
+    ...queryAll<{ subject: string; name: string }>(
       db,
       `SELECT subject, area.name
         FROM option_set

@@ -4,8 +4,8 @@ import type { Option } from '@/core/scope/option';
 import { type Work } from '@/core/sequence/works';
 import type { AreaKind } from '@/core/sites/area';
 import { insert, update } from '../database/query';
-import { handlers, need, needAreaOf, needVersion, needStep, type CommandContext } from '../door/handler';
-import { unfit } from '../door/refusal';
+import { handlers, requireRow, requireAreaOf, requireVersion, requireStep, type CommandContext } from '../door/handler';
+import { unprocessable } from '../door/refusal';
 import { checkWorks, setWorks } from '../sites/commands';
 import { personOf, recordDecision } from './decisions';
 
@@ -22,35 +22,35 @@ interface OptionRow {
 type Fields = Pick<InferType<typeof addOptions.schema>, 'phase' | 'options'>;
 
 function check(context: CommandContext, area: string, { phase, options }: Fields): void {
-  const row = need<{ kind: AreaKind }>(context, 'area', area, 'area');
-  needStep(context, area, phase);
+  const row = requireRow<{ kind: AreaKind }>(context, 'area', area, 'area');
+  requireStep(context, area, phase);
   options.forEach((option, at) => {
     if (options.findIndex((other) => other.key === option.key) < at)
-      throw unfit('named-twice', 'Two of them have the same key.', `options[${at}].key`);
+      throw unprocessable('named-twice', 'Two of them have the same key.', `options[${at}].key`);
     checkWorks(row.kind, option.works, `options[${at}].works`);
   });
 }
 
 export const optionHandlers = handlers({
   'options.add': (context, { id, job, area, phase, subject, options }) => {
-    needAreaOf(context, job, area);
+    requireAreaOf(context, job, area);
     check(context, area, { phase, options });
     insert(context.db, 'option_set', { id, job, area, phase, subject, options: JSON.stringify(options) });
     context.logFor(job);
   },
   'options.change': (context, { id, version, phase, subject, options }) => {
-    const row = needVersion<OptionRow>(context, 'option_set', id, version);
+    const row = requireVersion<OptionRow>(context, 'option_set', id, version);
     if (row.chosen)
-      throw unfit('chosen-already', 'A choice was made; take it back to change what there is to choose.', 'id');
+      throw unprocessable('chosen-already', 'A choice was made; take it back to change what there is to choose.', 'id');
     check(context, row.area, { phase, options });
     update(context.db, 'option_set', id, { phase, subject, options: JSON.stringify(options) });
     context.logFor(row.job);
   },
   'options.choose': (context, { id, version, key, reason, decisionId }) => {
-    const row = needVersion<OptionRow>(context, 'option_set', id, version);
+    const row = requireVersion<OptionRow>(context, 'option_set', id, version);
     const option = (JSON.parse(row.options) as Option[]).find((one_) => one_.key === key);
-    if (!option) throw unfit('no-such-option', 'This is not one of the options.', 'key');
-    const area = need<{ id: string; name: string; kind: AreaKind; size: number; works: string }>(
+    if (!option) throw unprocessable('no-such-option', 'This is not one of the options.', 'key');
+    const area = requireRow<{ id: string; name: string; kind: AreaKind; size: number; works: string }>(
       context,
       'area',
       row.area,
@@ -74,9 +74,9 @@ export const optionHandlers = handlers({
     context.replan(row.job, `${row.subject}: ${option.name} was chosen`);
   },
   'options.unchoose': (context, { id, version }) => {
-    const row = needVersion<OptionRow>(context, 'option_set', id, version);
-    if (!row.chosen) throw unfit('not-chosen', 'No choice was made yet.', 'id');
-    const area = need<{ id: string; kind: AreaKind; size: number }>(context, 'area', row.area, 'area');
+    const row = requireVersion<OptionRow>(context, 'option_set', id, version);
+    if (!row.chosen) throw unprocessable('not-chosen', 'No choice was made yet.', 'id');
+    const area = requireRow<{ id: string; kind: AreaKind; size: number }>(context, 'area', row.area, 'area');
     if (row.works_before) setWorks(context, area, JSON.parse(row.works_before) as Work[], 'id');
     update(context.db, 'option_set', id, {
       chosen: null,

@@ -18,12 +18,12 @@ import { addDays, daysBetween, type Day } from '@/core/units/day';
 import { formatLength } from '@/core/units/length';
 import { slotOf } from '@/core/units/slot';
 import { firmTime, today, type FirmTime } from '../zone';
-import { all } from '../database/query';
+import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
 import type { House } from '../house';
 import { measuresIn, readLayout } from '../layout/read-layout';
 import { finishIf } from '../schedule/what-if';
-import { jobHead, needJob } from '../sites/queries';
+import { jobHead, requireJob } from '../sites/queries';
 import { whenSeen } from '../words';
 import { dropsOfChange, effectOfChange, linesOfChange, priceOfChange, workOfChange, type ChangeRow } from './changes';
 import { assumptionsOf, decisionsOf, extrasOf, findingsOf, scopeCounts, scopeOf } from './read-scope';
@@ -40,7 +40,7 @@ interface AreaRow {
 }
 
 export const areasOf = (db: Connection, job: string): AreaRow[] =>
-  all<AreaRow>(
+  queryAll<AreaRow>(
     db,
     `SELECT area.id, area.version, area.name, kind, works, size, side, level.name AS place
       FROM area
@@ -52,7 +52,7 @@ export const areasOf = (db: Connection, job: string): AreaRow[] =>
 
 /** The steps of every area of a job, in their usual order. */
 export function phasesOf(db: Connection, job: string): Map<string, { phase: Phase; label: string }[]> {
-  const steps = all<{ area: string; phase: Phase }>(
+  const steps = queryAll<{ area: string; phase: Phase }>(
     db,
     'SELECT area, phase FROM step JOIN area ON area.id = step.area WHERE area.job = @job',
     { job },
@@ -93,7 +93,7 @@ export function measureWords(
 /** What was agreed, area by area, with what was found there and what is drawn of it. */
 export function scopeView(house: House, job: string): ScopePageView {
   const { db } = house;
-  const { units } = needJob(db, job);
+  const { units } = requireJob(db, job);
   const lines = groupBy(scopeOf(db, job), (line) => line.areaId);
   const findings = findingsOf(db, job);
   const phases = phasesOf(db, job);
@@ -121,7 +121,7 @@ export function scopeView(house: House, job: string): ScopePageView {
     }),
     findings: findings.filter((finding) => finding.area === null),
     assumptions: assumptionsOf(house, job),
-    selections: all(
+    selections: queryAll(
       db,
       `SELECT selection.id, area.name AS area, category
         FROM selection
@@ -130,7 +130,7 @@ export function scopeView(house: House, job: string): ScopePageView {
         ORDER BY selection.rowid`,
       { job },
     ),
-    levels: all(db, 'SELECT id, name, height FROM level WHERE job = @job ORDER BY height', { job }),
+    levels: queryAll(db, 'SELECT id, name, height FROM level WHERE job = @job ORDER BY height', { job }),
     counts: scopeCounts(db, job),
   };
 }
@@ -174,7 +174,7 @@ export function optionsView(house: House, job: string): OptionsView {
   const now = time.today;
   const areas = areasOf(db, job);
   const finish = finishIf(db, now, job).job;
-  const rows = all<OptionRow>(
+  const rows = queryAll<OptionRow>(
     db,
     `SELECT option_set.*, person.name
       FROM option_set
@@ -264,7 +264,7 @@ export function changesView(house: House, job: string): ChangesView {
     scopeOf(db, job).filter((line) => line.stance !== 'out'),
     (line) => line.areaId,
   );
-  const { client, client_email } = needJob(db, job);
+  const { client, client_email } = requireJob(db, job);
   return {
     job: jobHead(house, job),
     today: now,
@@ -276,7 +276,7 @@ export function changesView(house: House, job: string): ChangesView {
       phases,
       lines: (lines.get(id) ?? []).map((line) => ({ id: line.id, text: `${line.verb} ${line.subject}` })),
     })),
-    changes: all<ChangeRow>(db, 'SELECT * FROM change_order WHERE job = @job ORDER BY number DESC', { job }).map(
+    changes: queryAll<ChangeRow>(db, 'SELECT * FROM change_order WHERE job = @job ORDER BY number DESC', { job }).map(
       (row) => changeView(house, row, names.get(row.area) ?? '', time),
     ),
   };

@@ -5,10 +5,10 @@ import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { extraId, taskId } from '@/core/sequence/site';
 import type { Trade } from '@/core/sequence/trades';
 import type { Measure } from '@/core/layout/measures';
-import type { Stance } from '@/core/sites/area';
+import type { Inclusion } from '@/core/sites/area';
 import { dayOfSlot, formatSlot } from '@/core/units/slot';
 import { firmTime } from '../zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import type { House } from '../house';
 import { readPlan } from '../schedule/read-plan';
@@ -18,7 +18,7 @@ interface ScopeRow {
   id: string;
   version: number;
   area: string;
-  stance: Stance;
+  stance: Inclusion;
   verb: string;
   subject: string;
   quantity: number | null;
@@ -31,7 +31,7 @@ interface ScopeRow {
 }
 
 export function scopeOf(db: Connection, job: string): ScopeView[] {
-  return all<ScopeRow>(db, 'SELECT * FROM scope_item WHERE job = @job AND removed = 0 ORDER BY rowid', { job }).map(
+  return queryAll<ScopeRow>(db, 'SELECT * FROM scope_item WHERE job = @job AND removed = 0 ORDER BY rowid', { job }).map(
     ({
       id,
       version,
@@ -76,7 +76,7 @@ interface FindingRow extends Omit<Finding, 'unitPrice' | 'leadDays' | 'live' | '
 }
 
 export function findingsOf(db: Connection, job: string): FindingView[] {
-  return all<FindingRow>(
+  return queryAll<FindingRow>(
     db,
     `SELECT finding.*, area.name AS area_name
       FROM finding
@@ -158,7 +158,7 @@ export function assumptionsOf(house: House, job: string): AssumptionView[] {
   const time = firmTime(house);
   const plan = readPlan(house.db, { job });
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
-  return all<AssumptionRow>(
+  return queryAll<AssumptionRow>(
     house.db,
     `SELECT assumption.*, area.name AS area_name, person.name AS settler
       FROM assumption
@@ -200,7 +200,7 @@ export function assumptionsOf(house: House, job: string): AssumptionView[] {
 export function extrasOf(house: House, job: string): ExtraView[] {
   const plan = readPlan(house.db, { job });
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
-  return all<{
+  return queryAll<{
     id: string;
     area: string;
     area_name: string;
@@ -235,7 +235,7 @@ export function extrasOf(house: House, job: string): ExtraView[] {
 
 export function decisionsOf(house: House, job: string, area?: string): DecisionView[] {
   const time = firmTime(house);
-  return all<{
+  return queryAll<{
     id: string;
     area: string | null;
     area_name: string | null;
@@ -266,7 +266,7 @@ export function decisionsOf(house: House, job: string, area?: string): DecisionV
 
 /** What waits on each of the pages of Scope. */
 export function scopeCounts(db: Connection, job: string): ScopeCounts {
-  const count = (sql: string): number => one<{ count: number }>(db, sql, { job })?.count ?? 0;
+  const count = (sql: string): number => queryOne<{ count: number }>(db, sql, { job })?.count ?? 0;
   return {
     assumptions: count(`SELECT count(*) AS count FROM assumption WHERE job = @job AND state = 'open' AND removed = 0`),
     options: count('SELECT count(*) AS count FROM option_set WHERE job = @job AND chosen IS NULL'),

@@ -8,21 +8,21 @@ import {
   type StatementDiff,
   type StatementLine,
 } from '@/core/scope/statement';
-import { STANCES, type Stance } from '@/core/sites/area';
+import { STANCES, type Inclusion } from '@/core/sites/area';
 import { STANCE_PATHS } from '@/core/sites/stance-paths';
 import { writeCsv } from '@/core/csv';
 import { formatDay } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
-import { HAIRLINES, rule, type Paper } from '../files/pdf';
+import { HAIRLINES, rule, type PaperDocument } from '../files/pdf';
 
-const mark = (stance: Stance): Content => ({
+const mark = (stance: Inclusion): Content => ({
   svg:
     '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9" viewBox="0 0 16 16"><path ' +
     `d="${STANCE_PATHS[stance]}" fill="none" stroke="#000000" stroke-width="1.8"/></svg>`,
   width: 9,
 });
 
-const words = (line: StatementLine, stance?: Stance): Content => ({
+const words = (line: StatementLine, stance?: Inclusion): Content => ({
   stack: [
     { text: line.text },
     ...(line.note ? [{ text: line.note, style: 'note' }] : []),
@@ -66,7 +66,7 @@ export interface StatementPaperTerms {
 }
 
 /** The statement as a sheet to be signed or filed: in and out side by side, then everything it hangs on. */
-export function statementPaper(content: Statement, { number, agreed, diff }: StatementPaperTerms): Paper {
+export function statementPaper(content: Statement, { number, agreed, diff }: StatementPaperTerms): PaperDocument {
   const { job, firm, day } = content;
   return {
     title: `${job.name}: what we agree on`,

@@ -1,12 +1,12 @@
 import type { StatementVersion, StatementView } from '@/contract/views/scope';
 import { isEmptyDiff, statementDiff, type Statement } from '@/core/scope/statement';
 import { firmTime, today } from '../zone';
-import { all, insert, one, update } from '../database/query';
+import { queryAll, insert, queryOne, update } from '../database/query';
 import type { Connection } from '../database/open';
-import { handlers, need, needVersion } from '../door/handler';
-import { notFound, unfit } from '../door/refusal';
+import { handlers, requireRow, requireVersion } from '../door/handler';
+import { notFound, unprocessable } from '../door/refusal';
 import type { House } from '../house';
-import { jobHead, needJob } from '../sites/queries';
+import { jobHead, requireJob } from '../sites/queries';
 import { needClientOf, tellClient } from '../news/tell-client';
 import { whenSeen } from '../words';
 import { composeStatement, statementGaps } from './compose-statement';
@@ -27,16 +27,16 @@ export interface StatementRow {
 
 export const statementHandlers = handlers({
   'statement.make': (context, { id, job }) => {
-    need(context, 'job', job, 'job');
+    requireRow(context, 'job', job, 'job');
     const content = composeStatement(context.house, job);
     if (content.areas.length === 0)
-      throw unfit(
+      throw unprocessable(
         'nothing-to-state',
         'Nothing is written down yet: say for at least one area what is in and what is not.',
         'job',
       );
     const last =
-      one<{ number: number }>(context.db, 'SELECT number FROM statement WHERE job = @job ORDER BY number DESC', { job })
+      queryOne<{ number: number }>(context.db, 'SELECT number FROM statement WHERE job = @job ORDER BY number DESC', { job })
         ?.number ?? 0;
     insert(context.db, 'statement', {
       id,
@@ -50,14 +50,14 @@ export const statementHandlers = handlers({
     context.logFor(job);
   },
   'statement.send': (context, { id, version, ...to }) => {
-    const row = needVersion<StatementRow>(context, 'statement', id, version);
-    if (row.state === 'agreed') throw unfit('agreed-already', 'This was agreed already.', 'id');
-    const newest = one<{ number: number }>(context.db, 'SELECT max(number) AS number FROM statement WHERE job = @job', {
+    const row = requireVersion<StatementRow>(context, 'statement', id, version);
+    if (row.state === 'agreed') throw unprocessable('agreed-already', 'This was agreed already.', 'id');
+    const newest = queryOne<{ number: number }>(context.db, 'SELECT max(number) AS number FROM statement WHERE job = @job', {
       job: row.job,
     })?.number;
-    if (newest !== row.number) throw unfit('not-the-newest', 'There is a newer version; send that one.', 'id');
+    if (newest !== row.number) throw unprocessable('not-the-newest', 'There is a newer version; send that one.', 'id');
     update(context.db, 'statement', id, { state: 'sent', sent_at: context.now });
-    const { name } = needJob(context.db, row.job);
+    const { name } = requireJob(context.db, row.job);
     tellClient(
       context,
       row.job,
@@ -72,22 +72,22 @@ export const statementHandlers = handlers({
     context.logFor(row.job);
   },
   'statement.agree': (context, { id, name }) => {
-    const row = need<StatementRow>(context, 'statement', id);
+    const row = requireRow<StatementRow>(context, 'statement', id);
     needClientOf(context, row.job);
     if (row.state !== 'sent')
-      throw unfit(
+      throw unprocessable(
         row.state === 'agreed' ? 'agreed-already' : 'not-sent',
         row.state === 'agreed'
           ? `This was agreed already by ${row.agreed_by ?? 'somebody'}.`
           : 'This was not sent yet.',
         'id',
       );
-    const newest = one<{ number: number }>(
+    const newest = queryOne<{ number: number }>(
       context.db,
       `SELECT max(number) AS number FROM statement WHERE job = @job AND state <> 'made'`,
       { job: row.job },
     )?.number;
-    if (newest !== row.number) throw unfit('not-the-newest', 'There is a newer version; please read that one.', 'id');
+    if (newest !== row.number) throw unprocessable('not-the-newest', 'There is a newer version; please read that one.', 'id');
     update(context.db, 'statement', id, { state: 'agreed', agreed_at: context.now, agreed_by: name });
     context.logFor(row.job);
   },
@@ -96,7 +96,7 @@ export const statementHandlers = handlers({
 export const contentOf = (row: Pick<StatementRow, 'content'>): Statement => JSON.parse(row.content) as Statement;
 
 export const statementsOf = (db: Connection, job: string): StatementRow[] =>
-  all<StatementRow>(db, 'SELECT * FROM statement WHERE job = @job ORDER BY number DESC', { job });
+  queryAll<StatementRow>(db, 'SELECT * FROM statement WHERE job = @job ORDER BY number DESC', { job });
 
 function versionView(house: House, row: StatementRow): StatementVersion {
   const time = firmTime(house);
@@ -120,7 +120,7 @@ export function statementView(house: House, job: string, number?: number): State
   const today_ = composeStatement(house, job);
   const content = row ? contentOf(row) : today_;
   const former = row && rows.find((one_) => one_.number < row.number);
-  const { client, client_email } = needJob(house.db, job);
+  const { client, client_email } = requireJob(house.db, job);
   // The dates move with every plan; what was agreed does not.
   const undated = (statement: Statement): Statement => ({ ...statement, dates: [] });
   return {

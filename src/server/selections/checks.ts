@@ -4,11 +4,11 @@ import { taskId } from '@/core/sequence/site';
 import { progressOf } from '@/core/walks/progress';
 import { today } from '../zone';
 import { uuid } from '../database/id';
-import { all, insert, one, run, update, type Values } from '../database/query';
+import { queryAll, insert, queryOne, execute, update, type Values } from '../database/query';
 import type { CommandContext, PlanContext } from '../door/handler';
-import { standingOfKind } from '../walks/queries';
+import { observationsOfKind } from '../walks/queries';
 import type { SelectionRow } from './rows';
-import { note } from './trail';
+import { addHistory } from './trail';
 
 /** A selection's own columns, without what was joined to them. */
 type Plain = Values & { id: string };
@@ -19,7 +19,7 @@ type Plain = Values & { id: string };
  * return trip.
  */
 export function settleCheck(context: PlanContext, id: string, check: Check, observation: string | null): void {
-  const row = one<SelectionRow>(
+  const row = queryOne<SelectionRow>(
     context.db,
     `SELECT selection.*, area.name AS area_name
       FROM selection
@@ -29,7 +29,7 @@ export function settleCheck(context: PlanContext, id: string, check: Check, obse
   );
   if (!row) return;
   const words = checkWords(check, row.ordered_as || row.choice, row.unit);
-  note(context, { job: row.job, selection: id }, `on site: ${words}`);
+  addHistory(context, { job: row.job, selection: id }, `on site: ${words}`);
   // What has not come yet cannot lack anything: it is simply not here.
   if (check.verdict === 'missing' && !isHere(row.state)) return;
   if (!isOrdered(row.state) && check.verdict !== 'right') return;
@@ -40,14 +40,14 @@ export function settleCheck(context: PlanContext, id: string, check: Check, obse
   });
   if (after.again !== null) {
     const begun =
-      (progressOf(standingOfKind(context.db, row.job, 'progress')).get(taskId(row.area, row.phase))?.fraction ?? 0) > 0;
+      (progressOf(observationsOfKind(context.db, row.job, 'progress')).get(taskId(row.area, row.phase))?.fraction ?? 0) > 0;
     const again = orderAgain(context, row, after.again, {
       follows_as: 're-order',
       return_trip: begun ? 1 : 0,
       observation,
       note: words.slice(0, 300),
     });
-    note(context, { job: row.job, selection: again }, `to be ordered again: ${words}`);
+    addHistory(context, { job: row.job, selection: again }, `to be ordered again: ${words}`);
     if (after.goesBack) {
       insert(context.db, 'spare', {
         id: uuid(),
@@ -73,7 +73,7 @@ export function orderAgain(context: CommandContext, of: SelectionRow, quantity: 
     version: _,
     delivery: __,
     ...plain
-  } = one<Plain>(context.db, 'SELECT * FROM selection WHERE id = @id', { id: of.id }) as Plain;
+  } = queryOne<Plain>(context.db, 'SELECT * FROM selection WHERE id = @id', { id: of.id }) as Plain;
   const id = uuid();
   insert(context.db, 'selection', {
     ...plain,
@@ -103,7 +103,7 @@ export function orderAgain(context: CommandContext, of: SelectionRow, quantity: 
  * with it.
  */
 export function takeCheckBack(context: PlanContext, selection: string, observation: string): void {
-  for (const again of all<{ id: string }>(
+  for (const again of queryAll<{ id: string }>(
     context.db,
     `SELECT id
       FROM selection
@@ -111,16 +111,16 @@ export function takeCheckBack(context: PlanContext, selection: string, observati
     { observation },
   ))
     update(context.db, 'selection', again.id, { removed: 1 });
-  run(
+  execute(
     context.db,
     `UPDATE spare
       SET state = 'gone', version = version + 1
       WHERE observation = @observation AND state = 'kept'`,
     { observation },
   );
-  const row = one<SelectionRow>(context.db, 'SELECT * FROM selection WHERE id = @selection', { selection });
+  const row = queryOne<SelectionRow>(context.db, 'SELECT * FROM selection WHERE id = @selection', { selection });
   if (!row) return context.planStays();
   if (row.state === 'checked') update(context.db, 'selection', selection, { state: 'on site' });
-  note(context, { job: row.job, selection }, 'the check was taken back');
+  addHistory(context, { job: row.job, selection }, 'the check was taken back');
   context.replan(row.job, `${row.category}: a check was taken back`);
 }

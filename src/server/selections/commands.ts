@@ -14,15 +14,15 @@ import {
 import { formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
 import { uuid } from '../database/id';
-import { all, flag, insert, one, orNull, update, type Values } from '../database/query';
-import { handlers, need, needAreaOf, needStep, type CommandContext, type PlanContext } from '../door/handler';
-import { notFound, stale, unfit } from '../door/refusal';
+import { queryAll, flag, insert, queryOne, orNull, update, type Values } from '../database/query';
+import { handlers, requireRow, requireAreaOf, requireStep, type CommandContext, type PlanContext } from '../door/handler';
+import { notFound, conflict, unprocessable } from '../door/refusal';
 import { recordDecision } from '../scope/decisions';
 import { needClientOf } from '../news/tell-client';
 import { settleCheck } from './checks';
 import type { SelectionRow } from './rows';
-import { needInJob, needPast } from './days';
-import { note } from './trail';
+import { requireDayInJob, requirePastDay } from './days';
+import { addHistory } from './trail';
 import { ungranted } from './requests';
 
 type Facts = Omit<InferType<typeof changeSelection.schema>, 'id' | 'version' | 'phase' | 'category'>;
@@ -31,7 +31,7 @@ type Facts = Omit<InferType<typeof changeSelection.schema>, 'id' | 'version' | '
 function supplierNamed(context: CommandContext, name: string): string | null {
   const plain = name.trim();
   if (plain === '') return null;
-  const known = one<{ id: string }>(context.db, 'SELECT id FROM supplier WHERE name = @plain', { plain });
+  const known = queryOne<{ id: string }>(context.db, 'SELECT id FROM supplier WHERE name = @plain', { plain });
   if (known) return known.id;
   const id = uuid();
   insert(context.db, 'supplier', { id, name: plain });
@@ -40,7 +40,7 @@ function supplierNamed(context: CommandContext, name: string): string | null {
 
 /** Codes as this supplier builds them: its list, and what was written down before. */
 function knownCodes(context: CommandContext, supplier: string, column: 'code' | 'colour', but: string): string[] {
-  const written = all<{ code: string }>(
+  const written = queryAll<{ code: string }>(
     context.db,
     `SELECT DISTINCT ${column} AS code
       FROM selection
@@ -49,7 +49,7 @@ function knownCodes(context: CommandContext, supplier: string, column: 'code' | 
   );
   const listed =
     column === 'code'
-      ? all<{ code: string }>(context.db, 'SELECT code FROM price WHERE supplier = @supplier', { supplier })
+      ? queryAll<{ code: string }>(context.db, 'SELECT code FROM price WHERE supplier = @supplier', { supplier })
       : [];
   return [...written, ...listed].map((row) => row.code);
 }
@@ -59,7 +59,7 @@ function askAboutCodes(context: CommandContext, id: string, supplier: string | n
   for (const column of ['code', 'colour'] as const) {
     const example = unlikeCode(facts[column], knownCodes(context, supplier, column, id));
     if (example)
-      throw unfit(
+      throw unprocessable(
         'code-unlike',
         `“${facts[column]}” is built otherwise than the other ${column}s of ${facts.supplier.trim()}, like ` +
           `${example}. If it is meant, tick that it is.`,
@@ -72,10 +72,10 @@ function askAboutCodes(context: CommandContext, id: string, supplier: string | n
 function values(context: CommandContext, job: string, area: string, id: string, facts: Facts): Values {
   if (
     facts.calculation &&
-    need<{ area: string }>(context, 'calculation', facts.calculation, 'calculation').area !== area
+    requireRow<{ area: string }>(context, 'calculation', facts.calculation, 'calculation').area !== area
   )
     throw notFound('kept result in this area', 'calculation');
-  if (facts.picture) need(context, 'picture', facts.picture, 'picture');
+  if (facts.picture) requireRow(context, 'picture', facts.picture, 'picture');
   const supplier = supplierNamed(context, facts.supplier);
   askAboutCodes(context, id, supplier, facts);
   return {
@@ -104,14 +104,14 @@ function values(context: CommandContext, job: string, area: string, id: string, 
 type Row = Omit<SelectionRow, 'area_name' | 'supplier_name'>;
 
 function needSelection(context: CommandContext, id: string, version: number): Row {
-  const row = need<Row & { removed: 0 | 1 }>(context, 'selection', id);
+  const row = requireRow<Row & { removed: 0 | 1 }>(context, 'selection', id);
   if (row.removed) throw notFound('selection');
   // Whoever is shown both values reads names, not ids.
   if (row.version !== version)
-    throw stale('selection', {
+    throw conflict('selection', {
       ...row,
       supplier:
-        one<{ name: string }>(context.db, 'SELECT name FROM supplier WHERE id = @id', { id: row.supplier })?.name ?? '',
+        queryOne<{ name: string }>(context.db, 'SELECT name FROM supplier WHERE id = @id', { id: row.supplier })?.name ?? '',
     });
   return row;
 }
@@ -144,8 +144,8 @@ function add(
   item: { id: string; area: string; phase: Row['phase']; category: string } & Facts,
   over: Values,
 ): void {
-  needAreaOf(context, job, item.area);
-  needStep(context, item.area, item.phase);
+  requireAreaOf(context, job, item.area);
+  requireStep(context, item.area, item.phase);
   insert(context.db, 'selection', {
     id: item.id,
     job,
@@ -161,7 +161,7 @@ function add(
 /** One of the alternatives becomes the choice, kept as a decision with its reason. */
 function take(context: PlanContext, row: Row, alternative: string, reason: string): void {
   if (isOrdered(row.state))
-    throw unfit('ordered-already', 'This is ordered; take the order back to choose again.', 'id');
+    throw unprocessable('ordered-already', 'This is ordered; take the order back to choose again.', 'id');
   const taken = (JSON.parse(row.alternatives) as Alternative[]).find((one_) => one_.id === alternative);
   if (!taken) throw notFound('alternative', 'alternative');
   update(context.db, 'selection', row.id, {
@@ -176,7 +176,7 @@ function take(context: PlanContext, row: Row, alternative: string, reason: strin
     picture: taken.picture ?? row.picture,
     state: 'chosen',
   });
-  note(context, { job: row.job, selection: row.id }, `chosen: ${orderWords(taken)}, because ${reason}`);
+  addHistory(context, { job: row.job, selection: row.id }, `chosen: ${orderWords(taken)}, because ${reason}`);
   recordDecision(context, {
     id: uuid(),
     job: row.job,
@@ -190,8 +190,8 @@ function take(context: PlanContext, row: Row, alternative: string, reason: strin
 export const selectionHandlers = handlers({
   'selection.add': (context, { state, expectedOn, ...item }) => {
     if (isOrdered(state) && item.quantity === undefined)
-      throw unfit('no-quantity', 'An order needs a quantity; say how many or how much.', 'quantity');
-    if (isComing(state)) needInJob(context, item.job, expectedOn, 'expectedOn');
+      throw unprocessable('no-quantity', 'An order needs a quantity; say how many or how much.', 'quantity');
+    if (isComing(state)) requireDayInJob(context, item.job, expectedOn, 'expectedOn');
     const now = today(context.house);
     add(context, item.job, item, {
       state,
@@ -199,12 +199,12 @@ export const selectionHandlers = handlers({
       ...(isOrdered(state) ? { ordered_on: now, ordered_as: orderWords(item) } : {}),
       ...(isHere(state) ? { came_on: now } : {}),
     });
-    note(context, { job: item.job, selection: item.id }, `added, ${state}`);
+    addHistory(context, { job: item.job, selection: item.id }, `added, ${state}`);
     context.replan(item.job, `${item.category} was added`);
   },
   'selections.import': (context, { job, lines }) => {
     const there = new Set(
-      all<{ area: string; category: string }>(
+      queryAll<{ area: string; category: string }>(
         context.db,
         'SELECT area, category FROM selection WHERE job = @job AND removed = 0',
         { job },
@@ -213,7 +213,7 @@ export const selectionHandlers = handlers({
     lines.forEach((line, at) => {
       const key = selectionKey(line.area, line.category);
       if (there.has(key))
-        throw unfit(
+        throw unprocessable(
           'exists-already',
           `${line.category} is in this area already, or twice in the list.`,
           `lines.${at}.category`,
@@ -221,16 +221,16 @@ export const selectionHandlers = handlers({
       there.add(key);
       // A list is the supplier's own word: its codes are not asked about one by one.
       add(context, job, { ...line, codeMeant: true }, { state: line.choice ? 'chosen' : 'open' });
-      note(context, { job, selection: line.id }, 'read from a list');
+      addHistory(context, { job, selection: line.id }, 'read from a list');
     });
     context.replan(job, `${lines.length} selections were read from a list`);
     return { lines: lines.length };
   },
   'selection.change': (context, { id, version, phase, category, ...facts }) => {
     const row = needSelection(context, id, version);
-    if (phase !== row.phase) needStep(context, row.area, phase);
+    if (phase !== row.phase) requireStep(context, row.area, phase);
     if (isOrdered(row.state) && facts.quantity === undefined)
-      throw unfit('no-quantity', 'This is ordered; it keeps its quantity.', 'quantity');
+      throw unprocessable('no-quantity', 'This is ordered; it keeps its quantity.', 'quantity');
     const words = orderWords(facts);
     update(context.db, 'selection', id, {
       ...values(context, row.job, row.area, id, facts),
@@ -239,23 +239,23 @@ export const selectionHandlers = handlers({
       ...stateAfter(row.state, facts.choice),
     });
     if (words !== orderWords(row))
-      note(context, { job: row.job, selection: id }, words ? `chosen: ${words}` : 'nothing is chosen any more');
+      addHistory(context, { job: row.job, selection: id }, words ? `chosen: ${words}` : 'nothing is chosen any more');
     context.replan(row.job, `${category} changed`);
   },
   'selection.step': (context, { id, version, to, day, note: said, place }) => {
     const row = needSelection(context, id, version);
     if (to === row.state && (place === '' || place === row.kept_at))
-      throw unfit('so-already', `This is ${to} already; say another state, or where it is kept.`, 'to');
+      throw unprocessable('so-already', `This is ${to} already; say another state, or where it is kept.`, 'to');
     if (isComing(to) && !isOrdered(row.state))
-      throw unfit('not-ordered', 'Order it first: an order has a day and a quantity.', 'to');
+      throw unprocessable('not-ordered', 'Order it first: an order has a day and a quantity.', 'to');
     if (to === 'left over')
-      throw unfit('say-what-is-left', 'Say under Deliveries and storage what is left and where it is kept.', 'to');
+      throw unprocessable('say-what-is-left', 'Say under Deliveries and storage what is left and where it is kept.', 'to');
     if ((to === 'chosen' || to === 'approved') && !row.choice)
-      throw unfit('not-chosen', 'Nothing is chosen yet; write down what it is.', 'to');
-    needPast(context, day, 'day');
-    if (isHere(to)) needInJob(context, row.job, day, 'day');
+      throw unprocessable('not-chosen', 'Nothing is chosen yet; write down what it is.', 'to');
+    requirePastDay(context, day, 'day');
+    if (isHere(to)) requireDayInJob(context, row.job, day, 'day');
     update(context.db, 'selection', id, stepValues(row, to, day, place));
-    note(
+    addHistory(
       context,
       { job: row.job, selection: id },
       [to === row.state ? 'moved' : to, place && `kept ${place}`, said].filter(Boolean).join(', '),
@@ -265,15 +265,15 @@ export const selectionHandlers = handlers({
   'selection.order': (context, { id, version, day, quantity, unit, orderNumber, expectedOn, despite, note: said }) => {
     const row = needSelection(context, id, version);
     if (isOrdered(row.state))
-      throw unfit('ordered-already', 'This is ordered already; what changes now is agreed with the supplier.', 'id');
-    if (!row.choice) throw unfit('not-chosen', 'Nothing is chosen yet; an order says what it is.', 'quantity');
-    needPast(context, day, 'day');
+      throw unprocessable('ordered-already', 'This is ordered already; what changes now is agreed with the supplier.', 'id');
+    if (!row.choice) throw unprocessable('not-chosen', 'Nothing is chosen yet; an order says what it is.', 'quantity');
+    requirePastDay(context, day, 'day');
     if (expectedOn !== undefined && expectedOn < day)
-      throw unfit('wrong-way-round', 'It cannot come before it is ordered; give a later day.', 'expectedOn');
-    needInJob(context, row.job, expectedOn, 'expectedOn');
+      throw unprocessable('wrong-way-round', 'It cannot come before it is ordered; give a later day.', 'expectedOn');
+    requireDayInJob(context, row.job, expectedOn, 'expectedOn');
     const missing = ungranted(context, id);
     if (missing && !despite.trim())
-      throw unfit(
+      throw unprocessable(
         'not-granted',
         `It waits for ${missing}. Say why it goes out all the same, or wait for the answer.`,
         'despite',
@@ -289,7 +289,7 @@ export const selectionHandlers = handlers({
       promised_on: orNull(expectedOn),
       slip: '',
     });
-    note(
+    addHistory(
       context,
       { job: row.job, selection: id },
       [
@@ -307,44 +307,44 @@ export const selectionHandlers = handlers({
   'selection.expect': (context, { id, version, expectedOn, note: said }) => {
     const row = needSelection(context, id, version);
     if (!isComing(row.state))
-      throw unfit('not-ordered', 'Only what is ordered and not here has a day on which it comes.', 'expectedOn');
-    needInJob(context, row.job, expectedOn, 'expectedOn');
+      throw unprocessable('not-ordered', 'Only what is ordered and not here has a day on which it comes.', 'expectedOn');
+    requireDayInJob(context, row.job, expectedOn, 'expectedOn');
     moveArrival(context, row, expectedOn, said);
   },
   'selection.alternatives': (context, { id, version, alternatives }) => {
     const row = needSelection(context, id, version);
     if (isOrdered(row.state))
-      throw unfit('ordered-already', 'This is ordered; there is nothing left to compare.', 'id');
+      throw unprocessable('ordered-already', 'This is ordered; there is nothing left to compare.', 'id');
     for (const [at, { picture }] of alternatives.entries())
-      if (picture) need(context, 'picture', picture, `alternatives.${at}.picture`);
+      if (picture) requireRow(context, 'picture', picture, `alternatives.${at}.picture`);
     update(context.db, 'selection', id, { alternatives: JSON.stringify(alternatives) });
     context.logFor(row.job);
   },
   'selection.choose': (context, { id, version, alternative, reason }) =>
     take(context, needSelection(context, id, version), alternative, reason),
   'selection.pick': (context, { id, alternative, name, words }) => {
-    const row = need<Row & { removed: 0 | 1 }>(context, 'selection', id);
+    const row = requireRow<Row & { removed: 0 | 1 }>(context, 'selection', id);
     needClientOf(context, row.job);
     if (row.removed || row.decides !== 'client' || row.state !== 'open')
-      throw unfit('not-asked', 'This is settled already, or is not yours to choose.', 'id');
+      throw unprocessable('not-asked', 'This is settled already, or is not yours to choose.', 'id');
     take(context, row, alternative, words.trim() ? `${name} says: ${words.trim()}` : `${name} chose it`);
   },
   'selection.check': (context, { id, version, verdict, quantity, text, picture }) => {
     const row = needSelection(context, id, version);
-    if (!isOrdered(row.state)) throw unfit('not-ordered', 'What was never ordered cannot have come.', 'verdict');
+    if (!isOrdered(row.state)) throw unprocessable('not-ordered', 'What was never ordered cannot have come.', 'verdict');
     if (quantity !== undefined && row.quantity !== null && quantity > row.quantity)
-      throw unfit('more-than-ordered', `Only ${row.quantity} ${row.unit} were ordered.`, 'quantity');
+      throw unprocessable('more-than-ordered', `Only ${row.quantity} ${row.unit} were ordered.`, 'quantity');
     if (picture) {
-      need(context, 'picture', picture, 'picture');
+      requireRow(context, 'picture', picture, 'picture');
       update(context.db, 'selection', id, { picture });
     }
     settleCheck(context, id, { verdict, text, ...(quantity === undefined ? {} : { quantity }) }, null);
   },
   'selection.fit-later': (context, { id, version, returnTrip }) => {
     const row = needSelection(context, id, version);
-    if (isSettled(row.state)) throw unfit('settled-already', 'This is here and checked; nothing waits for it.', 'id');
+    if (isSettled(row.state)) throw unprocessable('settled-already', 'This is here and checked; nothing waits for it.', 'id');
     update(context.db, 'selection', id, { return_trip: flag(returnTrip) });
-    note(
+    addHistory(
       context,
       { job: row.job, selection: id },
       returnTrip ? 'it is fitted on a return trip; the work goes on without it' : 'the work waits for it',
@@ -371,7 +371,7 @@ export function moveArrival(
   });
   const now = today(context.house);
   const instead = moved ? ` instead of ${formatDay(row.expected_on ?? day, now)}` : '';
-  note(context, { job: row.job, selection: row.id }, `comes ${formatDay(day, now)}${instead}${why ? `: ${why}` : ''}`);
+  addHistory(context, { job: row.job, selection: row.id }, `comes ${formatDay(day, now)}${instead}${why ? `: ${why}` : ''}`);
   context.replan(
     row.job,
     `${row.category}: ${moved ? (day > (row.expected_on ?? day) ? 'slipped' : 'comes earlier') : 'confirmed'}`,

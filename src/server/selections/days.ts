@@ -1,14 +1,14 @@
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
-import { need, type CommandContext } from '../door/handler';
-import { unfit } from '../door/refusal';
+import { requireRow, type CommandContext } from '../door/handler';
+import { unprocessable } from '../door/refusal';
 
 /** Nothing comes to a site before the job begins. */
-export function needInJob(context: CommandContext, job: string, day: Day | undefined, field: string): void {
+export function requireDayInJob(context: CommandContext, job: string, day: Day | undefined, field: string): void {
   if (day === undefined) return;
-  const { start_day, name } = need<{ start_day: Day; name: string }>(context, 'job', job, 'job');
+  const { start_day, name } = requireRow<{ start_day: Day; name: string }>(context, 'job', job, 'job');
   if (day < start_day)
-    throw unfit(
+    throw unprocessable(
       'before-the-job',
       `${name} begins on ${formatDay(start_day, day)}; nothing comes to it before. Give that day or a later one.`,
       field,
@@ -16,13 +16,13 @@ export function needInJob(context: CommandContext, job: string, day: Day | undef
 }
 
 /** What is written down as done was done today or before. */
-export function needPast(context: CommandContext, day: Day, field: string): void {
+export function requirePastDay(context: CommandContext, day: Day, field: string): void {
   const now = today(context.house);
   if (day > now)
-    throw unfit(
+    throw unprocessable(
       'in-the-future',
       `${formatDay(day, now)} is still to come; it is written down on the day it happens.`,
       field,
     );
-  if (day < addDays(now, -1500)) throw unfit('long-ago', 'A day four years ago cannot be meant.', field);
+  if (day < addDays(now, -1500)) throw unprocessable('long-ago', 'A day four years ago cannot be meant.', field);
 }

@@ -3,18 +3,18 @@ import { addDelivery } from '@/contract/commands/selections';
 import { isHere } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
 import { formatDay } from '@/core/units/day';
-import { all, insert, orNull, run, update, type Values } from '../database/query';
-import { handlers, need, needAreaOf, needVersion, type CommandContext } from '../door/handler';
-import { notFound, unfit } from '../door/refusal';
-import { needInJob, needPast } from './days';
+import { queryAll, insert, orNull, execute, update, type Values } from '../database/query';
+import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext } from '../door/handler';
+import { notFound, unprocessable } from '../door/refusal';
+import { requireDayInJob, requirePastDay } from './days';
 import type { SelectionRow } from './rows';
-import { note } from './trail';
+import { addHistory } from './trail';
 
 type Fields = Omit<InferType<typeof addDelivery.schema>, 'id' | 'job'>;
 
 function values(context: CommandContext, job: string, fields: Fields): Values {
-  needInJob(context, job, fields.day, 'day');
-  if (fields.place) needAreaOf(context, job, fields.place, 'place');
+  requireDayInJob(context, job, fields.day, 'day');
+  if (fields.place) requireAreaOf(context, job, fields.place, 'place');
   return {
     day: fields.day,
     half: orNull(fields.half),
@@ -30,15 +30,15 @@ function values(context: CommandContext, job: string, fields: Fields): Values {
 
 /** What comes with it: things of this job that are not here yet and come with no other. */
 function load(context: CommandContext, delivery: string, job: string, selections: readonly string[]): void {
-  run(context.db, 'UPDATE selection SET delivery = NULL, version = version + 1 WHERE delivery = @delivery', {
+  execute(context.db, 'UPDATE selection SET delivery = NULL, version = version + 1 WHERE delivery = @delivery', {
     delivery,
   });
   for (const [at, id] of selections.entries()) {
-    const row = need<SelectionRow>(context, 'selection', id, `selections.${at}`);
+    const row = requireRow<SelectionRow>(context, 'selection', id, `selections.${at}`);
     if (row.job !== job) throw notFound('selection in this job', `selections.${at}`);
-    if (isHere(row.state)) throw unfit('here-already', `${row.category} are on site already.`, `selections.${at}`);
+    if (isHere(row.state)) throw unprocessable('here-already', `${row.category} are on site already.`, `selections.${at}`);
     if (row.delivery)
-      throw unfit(
+      throw unprocessable(
         'comes-otherwise',
         `${row.category} come with another delivery; take them out of that one first.`,
         `selections.${at}`,
@@ -57,15 +57,15 @@ interface DeliveryRow {
 }
 
 function needPlanned(context: CommandContext, id: string, version: number): DeliveryRow {
-  const row = needVersion<DeliveryRow>(context, 'delivery', id, version);
+  const row = requireVersion<DeliveryRow>(context, 'delivery', id, version);
   if (row.state !== 'planned')
-    throw unfit('settled-already', row.state === 'came' ? 'This came already.' : 'This was dropped.', 'id');
+    throw unprocessable('settled-already', row.state === 'came' ? 'This came already.' : 'This was dropped.', 'id');
   return row;
 }
 
 export const deliveryHandlers = handlers({
   'delivery.add': (context, { id, job, ...fields }) => {
-    need(context, 'job', job, 'job');
+    requireRow(context, 'job', job, 'job');
     insert(context.db, 'delivery', { id, job, state: 'planned', ...values(context, job, fields) });
     load(context, id, job, fields.selections);
     context.logFor(job);
@@ -78,15 +78,15 @@ export const deliveryHandlers = handlers({
   },
   'delivery.came': (context, { id, version, day }) => {
     const row = needPlanned(context, id, version);
-    needPast(context, day, 'day');
-    needInJob(context, row.job, day, 'day');
+    requirePastDay(context, day, 'day');
+    requireDayInJob(context, row.job, day, 'day');
     update(context.db, 'delivery', id, { state: 'came', came_on: day });
-    const place = row.place ? need<{ name: string }>(context, 'area', row.place).name : '';
+    const place = row.place ? requireRow<{ name: string }>(context, 'area', row.place).name : '';
     const kept = [place, row.place_note].filter(Boolean).join(', ');
-    for (const item of all<SelectionRow>(context.db, 'SELECT * FROM selection WHERE delivery = @id', { id })) {
+    for (const item of queryAll<SelectionRow>(context.db, 'SELECT * FROM selection WHERE delivery = @id', { id })) {
       if (isHere(item.state)) continue;
       update(context.db, 'selection', item.id, { state: 'on site', came_on: day, kept_at: kept });
-      note(
+      addHistory(
         context,
         { job: row.job, selection: item.id },
         `came on ${formatDay(day)}${kept ? `, kept in ${kept}` : ''}`,
@@ -97,13 +97,13 @@ export const deliveryHandlers = handlers({
   'delivery.drop': (context, { id, version }) => {
     const row = needPlanned(context, id, version);
     update(context.db, 'delivery', id, { state: 'dropped' });
-    run(context.db, 'UPDATE selection SET delivery = NULL, version = version + 1 WHERE delivery = @id', { id });
+    execute(context.db, 'UPDATE selection SET delivery = NULL, version = version + 1 WHERE delivery = @id', { id });
     context.logFor(row.job);
   },
   'spare.add': (context, { id, job, selection, kind, what, quantity, unit, place, keptAt }) => {
-    need(context, 'job', job, 'job');
-    if (place) needAreaOf(context, job, place, 'place');
-    const row = selection ? need<SelectionRow>(context, 'selection', selection, 'selection') : undefined;
+    requireRow(context, 'job', job, 'job');
+    if (place) requireAreaOf(context, job, place, 'place');
+    const row = selection ? requireRow<SelectionRow>(context, 'selection', selection, 'selection') : undefined;
     if (row && row.job !== job) throw notFound('selection in this job', 'selection');
     insert(context.db, 'spare', {
       id,
@@ -120,12 +120,12 @@ export const deliveryHandlers = handlers({
     if (row) {
       // What is fitted and has something left is at the end of its way.
       if (row.state === 'fitted') update(context.db, 'selection', row.id, { state: 'left over', kept_at: keptAt });
-      note(context, { job, selection: row.id }, `${kind}: ${what}, kept ${keptAt}`);
+      addHistory(context, { job, selection: row.id }, `${kind}: ${what}, kept ${keptAt}`);
     }
     context.logFor(job);
   },
   'spare.settle': (context, { id, version, state }) => {
-    const row = needVersion<{ version: number; job: string; what: string; selection: string | null }>(
+    const row = requireVersion<{ version: number; job: string; what: string; selection: string | null }>(
       context,
       'spare',
       id,
@@ -133,7 +133,7 @@ export const deliveryHandlers = handlers({
     );
     update(context.db, 'spare', id, { state });
     if (row.selection)
-      note(
+      addHistory(
         context,
         { job: row.job, selection: row.selection },
         `${row.what}: ${state === 'gone' ? 'gone back or used up' : 'kept again'}`,
@@ -141,14 +141,14 @@ export const deliveryHandlers = handlers({
     context.logFor(row.job);
   },
   'salvage.settle': (context, { id, version, kept, place }) => {
-    const row = needVersion<{ version: number; job: string; kind: string; place: string }>(
+    const row = requireVersion<{ version: number; job: string; kind: string; place: string }>(
       context,
       'finding',
       id,
       version,
     );
     if (row.kind !== 'salvage' && row.kind !== 'refit')
-      throw unfit('not-salvage', 'Only what is kept for use again, or taken down to be refitted, has a place.', 'id');
+      throw unprocessable('not-salvage', 'Only what is kept for use again, or taken down to be refitted, has a place.', 'id');
     update(context.db, 'finding', id, { kept, place: place || row.place });
     context.logFor(row.job);
   },

@@ -6,10 +6,10 @@ import { isHere, isOrdered } from '@/core/selections/states';
 import { ONE_PERSON_KG, peopleFor, STORED_PART, storageCheck, type RoomWork } from '@/core/selections/storage';
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, lastDay } from '@/core/units/slot';
-import { AREA_SHARES } from '@/core/schedule/network';
+import { FULL_OCCUPANCY } from '@/core/schedule/network';
 import { findingText } from '@/core/scope/finding';
 import { today } from '../zone';
-import { all } from '../database/query';
+import { queryAll } from '../database/query';
 import type { House } from '../house';
 import { measuresIn } from '../layout/read-layout';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
@@ -38,7 +38,7 @@ interface Row {
 /** Work that takes a whole room, in days: nothing can be stored in its way. */
 function workIn(plan: StoredPlan | undefined, area: string): RoomWork[] {
   return (plan?.tasks ?? [])
-    .filter((task) => task.area === area && task.state !== 'done' && task.shares === AREA_SHARES && task.duration > 0)
+    .filter((task) => task.area === area && task.state !== 'done' && task.shares === FULL_OCCUPANCY && task.duration > 0)
     .map((task) => ({
       label: task.label,
       firstDay: dayOfSlot(plan?.origin ?? '', task.start),
@@ -63,7 +63,7 @@ export function deliveriesView(house: House, job: string): DeliveriesView {
       return [area.id, typeof floor === 'number' ? floor : null];
     }),
   );
-  const rows = all<Row>(db, `SELECT * FROM delivery WHERE job = @job AND state <> 'dropped' ORDER BY state DESC, day`, {
+  const rows = queryAll<Row>(db, `SELECT * FROM delivery WHERE job = @job AND state <> 'dropped' ORDER BY state DESC, day`, {
     job,
   });
   const deliveries = rows.map((row): DeliveryView => {
@@ -229,13 +229,13 @@ const MAP_DAYS = 14;
 function mapOf(house: House, job: string, { areas, rows, items, plan, floors }: Stored): DeliveriesView['map'] {
   const now = today(house);
   const used = new Map(
-    all<{ id: string; lived_in: 0 | 1; passage: 0 | 1 }>(
+    queryAll<{ id: string; lived_in: 0 | 1; passage: 0 | 1 }>(
       house.db,
       'SELECT id, lived_in, passage FROM area WHERE job = @job',
       { job },
     ).map((area) => [area.id, area]),
   );
-  const spares = all<{ place: string; what: string }>(
+  const spares = queryAll<{ place: string; what: string }>(
     house.db,
     `SELECT place, what FROM spare WHERE job = @job AND state = 'kept' AND place IS NOT NULL`,
     { job },
@@ -307,7 +307,7 @@ function storageOf(
           until: item.needBy,
         },
       })),
-    ...all<{
+    ...queryAll<{
       id: string;
       version: number;
       selection: string | null;

@@ -1,24 +1,24 @@
 import { supplierSays } from '@/contract/commands/selections';
 import { today } from '../zone';
-import { all } from '../database/query';
+import { queryAll } from '../database/query';
 import type { SupplierDesk } from '../outside/simulated/suppliers';
-import { receive } from '../door/door';
+import { dispatch } from '../door/door';
 import type { House } from '../house';
-import { comingRows } from './rows';
+import { onOrderRows } from './rows';
 import { orderOf } from './suppliers';
 
 /** Has the desk say all that is due by today, each through the one door. @returns how often it spoke */
-export function hearSuppliers(house: House, desk: SupplierDesk): number {
+export function pollSuppliers(house: House, desk: SupplierDesk): number {
   const answering = new Set(
-    all<{ id: string }>(house.db, 'SELECT id FROM supplier WHERE desk = 1').map((row) => row.id),
+    queryAll<{ id: string }>(house.db, 'SELECT id FROM supplier WHERE desk = 1').map((row) => row.id),
   );
   let spoken = 0;
-  for (const row of comingRows(house.db).filter((one_) => one_.supplier !== null && answering.has(one_.supplier))) {
+  for (const row of onOrderRows(house.db).filter((one_) => one_.supplier !== null && answering.has(one_.supplier))) {
     const word = desk.next(orderOf(house.db, row));
     // A confirmation comes as soon as the order is read; what is made takes its days.
     if (!word || (word.says !== 'confirms' && word.on > today(house))) continue;
     const { says, text, day, quantity } = word;
-    const answer = receive(
+    const answer = dispatch(
       house,
       { kind: 'desk', id: 'suppliers' },
       {
@@ -41,7 +41,7 @@ export function startSuppliers(house: House, desk: SupplierDesk, delayMs = 1_500
   const soon = (): void => {
     timer ??= setTimeout(() => {
       timer = undefined;
-      if (hearSuppliers(house, desk) > 0) soon();
+      if (pollSuppliers(house, desk) > 0) soon();
     }, delayMs).unref();
   };
   house.news.on('ordered', soon);

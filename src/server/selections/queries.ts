@@ -2,7 +2,7 @@ import type { SelectionView, TrailLine } from '@/contract/views/selections';
 import { groupBy } from '@/core/group-by';
 import type { Purchase } from '@/core/quantities/calculator';
 import { checkWords } from '@/core/selections/check';
-import { comingOf } from '@/core/selections/coming';
+import { arrivalOf } from '@/core/selections/coming';
 import { dueOf } from '@/core/selections/due';
 import { selectionDates, type Closure, type SelectionDates } from '@/core/selections/order-by';
 import { daysToCome, expectedOf, isGiven, PARTIES, type Requests } from '@/core/selections/requests';
@@ -12,11 +12,11 @@ import type { Trade } from '@/core/sequence/trades';
 import { daysBetween, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { firmTime, type FirmTime } from '../zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import type { House } from '../house';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
-import { standingOfKind } from '../walks/queries';
+import { observationsOfKind } from '../walks/queries';
 import { whenSeen } from '../words';
 import { closuresOf, orderedOf, requestRows, requestsOf, selectionRows, waitRows, type SelectionRow } from './rows';
 import { openRequests, requestLabel, taskOf } from './waits';
@@ -92,16 +92,16 @@ export function selectionsOf(
     (wait) => wait.selection ?? '',
   );
   const open = openRequests(waits, requests, now);
-  const checks = new Map(standingOfKind(db, job, 'selection-check').map((check) => [check.selection, check]));
+  const checks = new Map(observationsOfKind(db, job, 'selection-check').map((check) => [check.selection, check]));
   const trades = new Map(
-    all<{ area: string; phase: string; trade: Trade }>(
+    queryAll<{ area: string; phase: string; trade: Trade }>(
       db,
       'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job',
       { job },
     ).map((step) => [`${step.area}:${step.phase}`, step.trade]),
   );
   const purchases = new Map(
-    all<{ id: string; purchases: string }>(
+    queryAll<{ id: string; purchases: string }>(
       db,
       'SELECT id, purchases FROM calculation WHERE job = @job AND removed = 0',
       { job },
@@ -112,7 +112,7 @@ export function selectionsOf(
       const closed = (row.supplier && closures.get(row.supplier)) || [];
       const asked = (waiting.get(row.id) ?? []).map((wait) => wait.request);
       const dates = datesOf(row, workStart(plan, taskOf(row)), closed, approvalDays(row, asked, requests));
-      const coming = comingOf(orderedOf(row), closed, open.get(row.id) ?? [], now);
+      const coming = arrivalOf(orderedOf(row), closed, open.get(row.id) ?? [], now);
       const check = checks.get(row.id);
       return {
         id: row.id,
@@ -202,13 +202,13 @@ export function selectionsOf(
 /** What a selection can be chosen from. */
 export const alternativesOf = (db: Connection, id: string): Alternative[] =>
   JSON.parse(
-    one<{ alternatives: string }>(db, 'SELECT alternatives FROM selection WHERE id = @id', { id })?.alternatives ??
+    queryOne<{ alternatives: string }>(db, 'SELECT alternatives FROM selection WHERE id = @id', { id })?.alternatives ??
       '[]',
   ) as Alternative[];
 
 /** The trail of a selection or a request, the newest first. */
-export function trailOf(db: Connection, of: 'selection' | 'request', id: string, time: FirmTime): TrailLine[] {
-  return all<{ id: string; at: string; who: string; text: string; desk: 0 | 1 }>(
+export function historyOf(db: Connection, of: 'selection' | 'request', id: string, time: FirmTime): TrailLine[] {
+  return queryAll<{ id: string; at: string; who: string; text: string; desk: 0 | 1 }>(
     db,
     `SELECT id, at, who, text, desk FROM trail WHERE ${of} = @id ORDER BY at DESC, rowid DESC`,
     { id },

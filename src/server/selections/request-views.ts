@@ -2,15 +2,15 @@ import { routes } from '@/contract/routes';
 import type { RequestView } from '@/contract/views/selections';
 import { groupBy } from '@/core/group-by';
 import { addDays, type Day } from '@/core/units/day';
-import { expectedOf, isGiven, neededBy, sendBy, standingOf, type Standing } from '@/core/selections/requests';
+import { expectedOf, isGiven, neededBy, sendBy, requestStatus, type Standing } from '@/core/selections/requests';
 import { NEAR_DAYS } from '@/core/selections/due';
 import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
 import { firmTime } from '../zone';
-import { all } from '../database/query';
+import { queryAll } from '../database/query';
 import type { House } from '../house';
 import { readPlan } from '../schedule/read-plan';
-import { selectionsOf, trailOf, workStart } from './queries';
+import { selectionsOf, historyOf, workStart } from './queries';
 import { requestRows, requestsOf, waitRows } from './rows';
 
 /** A job's approvals, answers and drawings with their dates from the plan, the most urgent first. */
@@ -24,7 +24,7 @@ export function requestViews(house: House, job: string): RequestView[] {
   const plan = readPlan(db, { job });
   const selections = new Map(selectionsOf(house, job, plan).map((item) => [item.id, item]));
   const areas = new Map(
-    all<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [
+    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [
       area.id,
       area.name,
     ]),
@@ -74,7 +74,7 @@ export function requestViews(house: House, job: string): RequestView[] {
       const [by, expected, standing] = [
         needed.get(row.id) ?? null,
         expectedOf(request, requests, now),
-        standingOf(request, requests),
+        requestStatus(request, requests),
       ];
       const send = by === null ? null : sendBy(by, request);
       const given = isGiven(request);
@@ -114,7 +114,7 @@ export function requestViews(house: House, job: string): RequestView[] {
             ? send !== null && send <= addDays(now, NEAR_DAYS)
             : standing === 'sent' && expected <= addDays(now, NEAR_DAYS)),
         waits: waits.get(row.id) ?? [],
-        trail: trailOf(db, 'request', row.id, time),
+        trail: historyOf(db, 'request', row.id, time),
       };
     })
     .sort((a, b) => ORDER.indexOf(a.standing) - ORDER.indexOf(b.standing) || dayOf(a).localeCompare(dayOf(b)));

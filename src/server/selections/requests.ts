@@ -4,28 +4,28 @@ import { isGiven, PARTIES, ringOf, type Outcome } from '@/core/selections/reques
 import { formatDay, type Day } from '@/core/units/day';
 import { sentence } from '@/core/words';
 import { today } from '../zone';
-import { insert, one, orNull, run, update, type Values } from '../database/query';
+import { insert, queryOne, orNull, execute, update, type Values } from '../database/query';
 import {
   handlers,
-  need,
-  needAreaOf,
-  needStep,
-  needVersion,
+  requireRow,
+  requireAreaOf,
+  requireStep,
+  requireVersion,
   type CommandContext,
   type PlanContext,
 } from '../door/handler';
-import { notFound, unfit } from '../door/refusal';
+import { notFound, unprocessable } from '../door/refusal';
 import { needClientOf, tellClient } from '../news/tell-client';
-import { needPast } from './days';
+import { requirePastDay } from './days';
 import { requestOf, requestRows, requestsOf, waitRows, type RequestRow } from './rows';
-import { note } from './trail';
+import { addHistory } from './trail';
 import { requestLabel } from './waits';
 
 type Fields = Omit<InferType<typeof addRequest.schema>, 'id' | 'job'>;
 
 /** What a selection's order still waits for, in words; undefined where it may go out. */
 export function ungranted(context: CommandContext, selection: string): string | undefined {
-  const { job } = need<{ job: string }>(context, 'selection', selection);
+  const { job } = requireRow<{ job: string }>(context, 'selection', selection);
   const requests = requestsOf(requestRows(context.db, job));
   const open = waitRows(context.db, job).flatMap((wait) => {
     const request = wait.selection === selection ? requests.get(wait.request) : undefined;
@@ -46,7 +46,7 @@ function keep(
     if (!all.has(after)) throw notFound('request in this job', 'after');
     const ring = after === id ? [id] : ringOf(id, after, all);
     if (ring)
-      throw unfit(
+      throw unprocessable(
         'waits-for-itself',
         'It would wait for itself: ' +
           `${[...ring, id].map((one_) => all.get(one_)?.subject ?? fields.subject).join(', which waits for ')}.`,
@@ -56,12 +56,12 @@ function keep(
   for (const [at, wait] of waits.entries()) {
     if (
       wait.selection &&
-      need<{ job: string }>(context, 'selection', wait.selection, `waits.${at}.selection`).job !== job
+      requireRow<{ job: string }>(context, 'selection', wait.selection, `waits.${at}.selection`).job !== job
     )
       throw notFound('selection in this job', `waits.${at}.selection`);
     if (wait.area && wait.phase) {
-      needAreaOf(context, job, wait.area, `waits.${at}.area`);
-      needStep(context, wait.area, wait.phase, `waits.${at}.phase`);
+      requireAreaOf(context, job, wait.area, `waits.${at}.area`);
+      requireStep(context, wait.area, wait.phase, `waits.${at}.phase`);
     }
   }
   write({
@@ -73,7 +73,7 @@ function keep(
     takes_high: fields.takesHigh,
     after: orNull(after),
   });
-  run(context.db, 'DELETE FROM request_wait WHERE request = @id', { id });
+  execute(context.db, 'DELETE FROM request_wait WHERE request = @id', { id });
   for (const wait of waits)
     insert(context.db, 'request_wait', {
       request: id,
@@ -84,7 +84,7 @@ function keep(
 }
 
 function needRequest(context: CommandContext, id: string, version: number): RequestRow {
-  const row = needVersion<RequestRow & { removed: 0 | 1 }>(context, 'request', id, version);
+  const row = requireVersion<RequestRow & { removed: 0 | 1 }>(context, 'request', id, version);
   if (row.removed) throw notFound('request');
   return row;
 }
@@ -94,10 +94,10 @@ const about = (row: RequestRow): { job: string; request: string } => ({ job: row
 /** Nobody is asked about what is not there yet. */
 function needFormer(context: CommandContext, row: RequestRow): void {
   const former = row.after
-    ? one<RequestRow>(context.db, 'SELECT * FROM request WHERE id = @id AND removed = 0', { id: row.after })
+    ? queryOne<RequestRow>(context.db, 'SELECT * FROM request WHERE id = @id AND removed = 0', { id: row.after })
     : undefined;
   if (former && !isGiven(requestOf(former)))
-    throw unfit(
+    throw unprocessable(
       'waits-for-another',
       `It waits for ${requestLabel(requestOf(former))}; send it when that is there.`,
       'sent',
@@ -120,7 +120,7 @@ function settle(
     conditions: `granted with conditions: ${conditions}`,
     refused: row.kind === 'approval' ? 'refused' : 'not what was asked for',
   }[outcome];
-  note(
+  addHistory(
     context,
     about(row),
     `${words}${outcome !== 'conditions' && conditions ? `: ${conditions}` : ''}${answeredBy ? `, by ${answeredBy}` : ''} ` +
@@ -131,9 +131,9 @@ function settle(
 
 export const requestHandlers = handlers({
   'request.add': (context, { id, job, ...fields }) => {
-    need(context, 'job', job, 'job');
+    requireRow(context, 'job', job, 'job');
     keep(context, id, job, fields, (row) => insert(context.db, 'request', { id, job, ...row }));
-    note(context, { job, request: id }, 'written down');
+    addHistory(context, { job, request: id }, 'written down');
     context.replan(job, `${fields.subject} is asked for`);
   },
   'request.change': (context, { id, version, ...fields }) => {
@@ -144,45 +144,45 @@ export const requestHandlers = handlers({
   'request.send': (context, { id, version, sentOn, sent, expectedOn }) => {
     const row = needRequest(context, id, version);
     needFormer(context, row);
-    needPast(context, sentOn, 'sentOn');
+    requirePastDay(context, sentOn, 'sentOn');
     if (expectedOn !== undefined && expectedOn < sentOn)
-      throw unfit('wrong-way-round', 'They cannot answer before they were asked; give a later day.', 'expectedOn');
+      throw unprocessable('wrong-way-round', 'They cannot answer before they were asked; give a later day.', 'expectedOn');
     update(context.db, 'request', id, { sent, sent_on: sentOn, expected_on: orNull(expectedOn), ...SENT });
-    note(context, about(row), `${row.outcome === 'refused' ? 'sent again' : 'sent'} on ${formatDay(sentOn)}: ${sent}`);
+    addHistory(context, about(row), `${row.outcome === 'refused' ? 'sent again' : 'sent'} on ${formatDay(sentOn)}: ${sent}`);
     context.replan(row.job, `${row.subject} was sent to ${PARTIES[row.party]}`);
   },
   'request.expect': (context, { id, version, expectedOn }) => {
     const row = needRequest(context, id, version);
-    if (!row.sent_on) throw unfit('not-sent', 'Nobody was asked yet.', 'expectedOn');
+    if (!row.sent_on) throw unprocessable('not-sent', 'Nobody was asked yet.', 'expectedOn');
     if (expectedOn < row.sent_on)
-      throw unfit('wrong-way-round', 'They cannot answer before they were asked; give a later day.', 'expectedOn');
+      throw unprocessable('wrong-way-round', 'They cannot answer before they were asked; give a later day.', 'expectedOn');
     update(context.db, 'request', id, { expected_on: expectedOn });
-    note(context, about(row), `they name ${formatDay(expectedOn)}`);
+    addHistory(context, about(row), `they name ${formatDay(expectedOn)}`);
     context.replan(row.job, `${row.subject} is expected on another day`);
   },
   'request.remind': (context, { id, version }) => {
     const row = needRequest(context, id, version);
     if (!row.sent_on || row.outcome)
-      throw unfit('not-waiting', row.outcome ? 'They have answered.' : 'Nobody was asked yet.', 'id');
+      throw unprocessable('not-waiting', row.outcome ? 'They have answered.' : 'Nobody was asked yet.', 'id');
     update(context.db, 'request', id, { reminded_on: today(context.house) });
-    note(context, about(row), 'reminded');
+    addHistory(context, about(row), 'reminded');
     context.logFor(row.job);
   },
   'request.answer': (context, { id, version, outcome, conditions, answeredOn, answeredBy }) => {
     const row = needRequest(context, id, version);
-    needPast(context, answeredOn, 'answeredOn');
+    requirePastDay(context, answeredOn, 'answeredOn');
     if (row.sent_on && answeredOn < row.sent_on)
-      throw unfit('wrong-way-round', `It was sent on ${formatDay(row.sent_on)}; the answer came later.`, 'answeredOn');
+      throw unprocessable('wrong-way-round', `It was sent on ${formatDay(row.sent_on)}; the answer came later.`, 'answeredOn');
     settle(context, row, outcome, conditions, answeredOn, answeredBy);
   },
   'request.ask-client': (context, { id, version, ...to }) => {
     const row = needRequest(context, id, version);
     if (row.party !== 'client')
-      throw unfit('not-the-client', `This is asked of ${PARTIES[row.party]}; only the client has a page here.`, 'id');
+      throw unprocessable('not-the-client', `This is asked of ${PARTIES[row.party]}; only the client has a page here.`, 'id');
     needFormer(context, row);
     const now = today(context.house);
     update(context.db, 'request', id, { sent: 'asked on their page', sent_on: now, expected_on: null, ...SENT });
-    note(context, about(row), `asked of ${to.name} on their page`);
+    addHistory(context, about(row), `asked of ${to.name} on their page`);
     tellClient(
       context,
       row.job,
@@ -198,17 +198,17 @@ export const requestHandlers = handlers({
     context.replan(row.job, `${row.subject} was sent to the client`);
   },
   'request.reply': (context, { id, name, outcome, conditions }) => {
-    const row = need<RequestRow>(context, 'request', id);
+    const row = requireRow<RequestRow>(context, 'request', id);
     needClientOf(context, row.job);
     if (row.party !== 'client' || !row.sent_on || row.outcome)
-      throw unfit('not-asked', row.outcome ? 'This is answered already.' : 'This was not asked.', 'id');
+      throw unprocessable('not-asked', row.outcome ? 'This is answered already.' : 'This was not asked.', 'id');
     settle(context, row, outcome, conditions, today(context.house), name);
   },
   'request.reopen': (context, { id, version }) => {
     const row = needRequest(context, id, version);
-    if (!row.outcome) throw unfit('open-already', 'This is open.', 'id');
+    if (!row.outcome) throw unprocessable('open-already', 'This is open.', 'id');
     update(context.db, 'request', id, SENT);
-    note(context, about(row), 'the answer was taken back');
+    addHistory(context, about(row), 'the answer was taken back');
     context.replan(row.job, `${row.subject} is open again`);
   },
 });

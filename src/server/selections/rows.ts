@@ -5,7 +5,7 @@ import type { Request, Requests } from '@/core/selections/requests';
 import type { Decider, SelectionState } from '@/core/selections/states';
 import type { Phase } from '@/core/sequence/phases';
 import type { Day } from '@/core/units/day';
-import { all } from '../database/query';
+import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
 
 export interface SelectionRow {
@@ -60,11 +60,11 @@ const READ = `SELECT selection.*, area.name AS area_name, coalesce(supplier.name
 
 /** A job's selections that stand, in the order of their making. */
 export const selectionRows = (db: Connection, job: string): SelectionRow[] =>
-  all<SelectionRow>(db, `${READ} AND selection.job = @job ORDER BY selection.rowid`, { job });
+  queryAll<SelectionRow>(db, `${READ} AND selection.job = @job ORDER BY selection.rowid`, { job });
 
 /** What was ordered and is on its way, over all jobs. */
-export const comingRows = (db: Connection): SelectionRow[] =>
-  all<SelectionRow>(
+export const onOrderRows = (db: Connection): SelectionRow[] =>
+  queryAll<SelectionRow>(
     db,
     `${READ} AND selection.state IN ('ordered', 'confirmed', 'in making', 'shipped') ORDER BY selection.rowid`,
   );
@@ -84,7 +84,7 @@ export const orderedOf = (row: SelectionRow): Ordered => ({
 
 /** Closed days by supplier. */
 export function closuresOf(db: Connection): Map<string, Closure[]> {
-  const rows = all<{ supplier: string; first_day: Day; last_day: Day }>(
+  const rows = queryAll<{ supplier: string; first_day: Day; last_day: Day }>(
     db,
     'SELECT supplier, first_day, last_day FROM supplier_closure',
   );
@@ -118,7 +118,7 @@ export interface RequestRow {
 }
 
 export const requestRows = (db: Connection, job: string): RequestRow[] =>
-  all<RequestRow>(db, 'SELECT * FROM request WHERE job = @job AND removed = 0 ORDER BY rowid', { job });
+  queryAll<RequestRow>(db, 'SELECT * FROM request WHERE job = @job AND removed = 0 ORDER BY rowid', { job });
 
 export const requestOf = (row: RequestRow): Request => ({
   id: row.id,
@@ -146,7 +146,7 @@ export interface WaitRow {
 
 /** What stands still without a job's requests; of selections that were taken away nothing. */
 export const waitRows = (db: Connection, job: string): WaitRow[] =>
-  all<WaitRow>(
+  queryAll<WaitRow>(
     db,
     `SELECT request_wait.*
       FROM request_wait

@@ -3,17 +3,17 @@ import { groupBy } from '@/core/group-by';
 import { isComing } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
 import { firmTime } from '../zone';
-import { all } from '../database/query';
+import { queryAll } from '../database/query';
 import type { House } from '../house';
 import { whenSeen } from '../words';
-import { selectionsOf, trailOf } from './queries';
+import { selectionsOf, historyOf } from './queries';
 
 /** Every supplier with its calendar, its list and what is on order with it, over all jobs. */
 export function suppliersView(house: House): SuppliersView {
   const { db } = house;
   const time = firmTime(house);
   const now = time.today;
-  const jobs = all<{ id: string; name: string }>(
+  const jobs = queryAll<{ id: string; name: string }>(
     db,
     `SELECT id, name FROM job WHERE state <> 'closed' ORDER BY position`,
   );
@@ -26,7 +26,7 @@ export function suppliersView(house: House): SuppliersView {
     ({ item }) => item.supplierId ?? '',
   );
   const closures = groupBy(
-    all<{ supplier: string; first_day: Day; last_day: Day; why: string }>(
+    queryAll<{ supplier: string; first_day: Day; last_day: Day; why: string }>(
       db,
       'SELECT * FROM supplier_closure WHERE last_day >= @now ORDER BY first_day',
       { now },
@@ -34,14 +34,14 @@ export function suppliersView(house: House): SuppliersView {
     (row) => row.supplier,
   );
   const prices = new Map(
-    all<{ supplier: string; count: number; read_at: string }>(
+    queryAll<{ supplier: string; count: number; read_at: string }>(
       db,
       'SELECT supplier, count(*) AS count, max(read_at) AS read_at FROM price GROUP BY supplier',
     ).map((row) => [row.supplier, row]),
   );
   return {
     today: now,
-    suppliers: all<{
+    suppliers: queryAll<{
       id: string;
       version: number;
       name: string;
@@ -74,7 +74,7 @@ export function suppliersView(house: House): SuppliersView {
         expectedOn: item.expectedOn,
         needBy: item.needBy,
         after: item.there?.after ?? 0,
-        words: trailOf(db, 'selection', item.id, time).slice(0, 4),
+        words: historyOf(db, 'selection', item.id, time).slice(0, 4),
       })),
     })),
   };

@@ -2,20 +2,20 @@ import { type SupplierSays } from '@/contract/commands/selections';
 import { isComing } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
 import { formatDay } from '@/core/units/day';
-import { all, flag, insert, one, orNull, run, update } from '../database/query';
+import { queryAll, flag, insert, queryOne, orNull, execute, update } from '../database/query';
 import type { Connection } from '../database/open';
 import { simulatedSuppliers, type SupplierOrder } from '../outside/simulated/suppliers';
-import { handlers, need, needVersion, type CommandContext, type PlanContext } from '../door/handler';
-import { notFound, unfit } from '../door/refusal';
+import { handlers, requireRow, requireVersion, type CommandContext, type PlanContext } from '../door/handler';
+import { notFound, unprocessable } from '../door/refusal';
 import { orderAgain } from './checks';
 import { moveArrival } from './commands';
-import { needInJob } from './days';
+import { requireDayInJob } from './days';
 import { closuresOf, type SelectionRow } from './rows';
-import { note } from './trail';
+import { addHistory } from './trail';
 
 /** Plans of every job that has something on order with a supplier follow its calendar. */
 function markOrders(context: PlanContext, supplier: string, cause: string): void {
-  const rows = all<{ job: string }>(
+  const rows = queryAll<{ job: string }>(
     context.db,
     `SELECT DISTINCT job
       FROM selection
@@ -29,15 +29,15 @@ function markOrders(context: PlanContext, supplier: string, cause: string): void
 }
 
 function needFreeName(context: CommandContext, id: string, name: string): void {
-  const other = one<{ name: string }>(context.db, 'SELECT name FROM supplier WHERE name = @name AND id <> @id', {
+  const other = queryOne<{ name: string }>(context.db, 'SELECT name FROM supplier WHERE name = @name AND id <> @id', {
     id,
     name: name.trim(),
   });
-  if (other) throw unfit('exists-already', `There is a supplier ${other.name} already.`, 'name');
+  if (other) throw unprocessable('exists-already', `There is a supplier ${other.name} already.`, 'name');
 }
 
 function needDay(day: Day | undefined): Day {
-  if (day === undefined) throw unfit('no-day', 'On which day it comes is missing.', 'day');
+  if (day === undefined) throw unprocessable('no-day', 'On which day it comes is missing.', 'day');
   return day;
 }
 
@@ -51,20 +51,20 @@ function say(
   quantity: number | undefined,
 ): void {
   const about = { job: row.job, selection: row.id };
-  needInJob(context, row.job, day, 'day');
+  requireDayInJob(context, row.job, day, 'day');
   switch (says) {
     case 'confirms':
-      note(context, about, `confirmed${text ? `: ${text}` : ''}`);
+      addHistory(context, about, `confirmed${text ? `: ${text}` : ''}`);
       moveArrival(context, row, needDay(day), '', row.state === 'ordered' ? { state: 'confirmed' } : {});
       break;
     case 'in making':
       update(context.db, 'selection', row.id, { state: 'in making' });
-      note(context, about, `in making${text ? `: ${text}` : ''}`);
+      addHistory(context, about, `in making${text ? `: ${text}` : ''}`);
       context.planStays(row.job);
       break;
     case 'slips':
       if (day === row.expected_on)
-        throw unfit('no-slip', 'That is the day it was promised for already; give the new one.', 'day');
+        throw unprocessable('no-slip', 'That is the day it was promised for already; give the new one.', 'day');
       moveArrival(context, row, needDay(day), text);
       break;
     case 'ships':
@@ -72,12 +72,12 @@ function say(
         state: 'shipped',
         ...(day ? { expected_on: day, promised_on: row.promised_on ?? day } : {}),
       });
-      note(context, about, `shipped${text ? `: ${text}` : ''}`);
+      addHistory(context, about, `shipped${text ? `: ${text}` : ''}`);
       context.replan(row.job, `${row.category}: shipped`);
       break;
     case 'ships part': {
       if (row.quantity === null || quantity === undefined || quantity >= row.quantity)
-        throw unfit(
+        throw unprocessable(
           'no-part',
           `A part is less than the whole${row.quantity === null ? '' : ` of ${row.quantity} ${row.unit}`}.`,
           'quantity',
@@ -94,8 +94,8 @@ function say(
         slip: text,
         follows_as: 'rest',
       });
-      note(context, about, `${quantity} ${row.unit} shipped, ${left} still to come${text ? `: ${text}` : ''}`);
-      note(context, { job: row.job, selection: rest }, `the rest of an order, comes ${formatDay(needDay(day))}`);
+      addHistory(context, about, `${quantity} ${row.unit} shipped, ${left} still to come${text ? `: ${text}` : ''}`);
+      addHistory(context, { job: row.job, selection: rest }, `the rest of an order, comes ${formatDay(needDay(day))}`);
       context.replan(row.job, `${row.category} come in two parts`);
       break;
     }
@@ -109,15 +109,15 @@ function say(
         promised_on: null,
         slip: '',
       });
-      note(context, about, `cannot be had${text ? `: ${text}` : ''}; the order is void`);
+      addHistory(context, about, `cannot be had${text ? `: ${text}` : ''}; the order is void`);
       context.replan(row.job, `${row.category} cannot be had`);
   }
 }
 
 const needComing = (context: CommandContext, id: string): SelectionRow => {
-  const row = need<SelectionRow>(context, 'selection', id, 'selection');
+  const row = requireRow<SelectionRow>(context, 'selection', id, 'selection');
   if (!isComing(row.state))
-    throw unfit('not-ordered', 'A supplier speaks of what is ordered and not here yet.', 'selection');
+    throw unprocessable('not-ordered', 'A supplier speaks of what is ordered and not here yet.', 'selection');
   return row;
 };
 
@@ -127,14 +127,14 @@ export const supplierHandlers = handlers({
     insert(context.db, 'supplier', { id, name: name.trim(), email, phone, note: said, desk: flag(desk) });
   },
   'supplier.change': (context, { id, version, name, email, phone, note: said, desk }) => {
-    needVersion(context, 'supplier', id, version);
+    requireVersion(context, 'supplier', id, version);
     needFreeName(context, id, name);
     update(context.db, 'supplier', id, { name: name.trim(), email, phone, note: said, desk: flag(desk) });
     context.house.news.emit('ordered');
   },
   'supplier.close': (context, { supplier, firstDay, lastDay, why }) => {
-    const { name } = need<{ name: string }>(context, 'supplier', supplier, 'supplier');
-    const other = one<{ first_day: Day; last_day: Day }>(
+    const { name } = requireRow<{ name: string }>(context, 'supplier', supplier, 'supplier');
+    const other = queryOne<{ first_day: Day; last_day: Day }>(
       context.db,
       `SELECT first_day, last_day
         FROM supplier_closure
@@ -142,7 +142,7 @@ export const supplierHandlers = handlers({
       { supplier, firstDay, lastDay },
     );
     if (other)
-      throw unfit(
+      throw unprocessable(
         'closed-already',
         `They are closed from ${formatDay(other.first_day)} to ${formatDay(other.last_day)} already.`,
         'firstDay',
@@ -151,9 +151,9 @@ export const supplierHandlers = handlers({
     markOrders(context, supplier, `${name} is closed from ${formatDay(firstDay)} to ${formatDay(lastDay)}`);
   },
   'supplier.reopen': (context, { supplier, firstDay }) => {
-    const { name } = need<{ name: string }>(context, 'supplier', supplier, 'supplier');
+    const { name } = requireRow<{ name: string }>(context, 'supplier', supplier, 'supplier');
     if (
-      run(context.db, 'DELETE FROM supplier_closure WHERE supplier = @supplier AND first_day = @firstDay', {
+      execute(context.db, 'DELETE FROM supplier_closure WHERE supplier = @supplier AND first_day = @firstDay', {
         supplier,
         firstDay,
       }) === 0
@@ -162,14 +162,14 @@ export const supplierHandlers = handlers({
     markOrders(context, supplier, `${name} is not closed after all`);
   },
   'supplier.prices': (context, { supplier, lines }) => {
-    const { name } = need<{ name: string }>(context, 'supplier', supplier, 'supplier');
+    const { name } = requireRow<{ name: string }>(context, 'supplier', supplier, 'supplier');
     const codes = new Set<string>();
     for (const [at, line] of lines.entries()) {
       if (codes.has(line.code.toLowerCase()))
-        throw unfit('twice', `${line.code} stands in the list twice.`, `lines.${at}.code`);
+        throw unprocessable('twice', `${line.code} stands in the list twice.`, `lines.${at}.code`);
       codes.add(line.code.toLowerCase());
     }
-    run(context.db, 'DELETE FROM price WHERE supplier = @supplier', { supplier });
+    execute(context.db, 'DELETE FROM price WHERE supplier = @supplier', { supplier });
     for (const line of lines)
       insert(context.db, 'price', {
         supplier,
@@ -190,14 +190,14 @@ export const supplierHandlers = handlers({
   'supplier.hear': (context, { selection }) => {
     const row = needComing(context, selection);
     // Nobody makes up the words of a supplier who speaks for himself.
-    if (!one(context.db, 'SELECT 1 FROM supplier WHERE id = @id AND desk = 1', { id: row.supplier }))
-      throw unfit(
+    if (!queryOne(context.db, 'SELECT 1 FROM supplier WHERE id = @id AND desk = 1', { id: row.supplier }))
+      throw unprocessable(
         'not-simulated',
         'The simulated desk does not answer for this supplier; write down what they say, or mark them under Suppliers.',
         'selection',
       );
     const word = simulatedSuppliers.next(orderOf(context.db, row));
-    if (!word) throw unfit('nothing-more', 'The desk has nothing more to say of this: it is on its way.', 'selection');
+    if (!word) throw unprocessable('nothing-more', 'The desk has nothing more to say of this: it is on its way.', 'selection');
     say({ ...context, who: { kind: 'desk', id: 'suppliers' } }, row, word.says, word.text, word.day, word.quantity);
     return { says: word.says, text: word.text };
   },
@@ -205,7 +205,7 @@ export const supplierHandlers = handlers({
 
 /** Prices and lead times of what is not ordered yet follow the list by its code. @returns how many changed */
 function followPrices(context: CommandContext, supplier: string): number {
-  const rows = all<{
+  const rows = queryAll<{
     id: string;
     job: string;
     code: string;
@@ -236,7 +236,7 @@ function followPrices(context: CommandContext, supplier: string): number {
       lead_low: row.lead_low,
       lead_high: row.lead_high,
     });
-    note(
+    addHistory(
       context,
       { job: row.job, selection: row.id },
       'the supplier’s list says ' +
@@ -250,7 +250,7 @@ function followPrices(context: CommandContext, supplier: string): number {
 /** An order as its supplier knows it. */
 export function orderOf(db: Connection, row: SelectionRow): SupplierOrder {
   const said =
-    one<{ count: number }>(db, 'SELECT count(*) AS count FROM trail WHERE selection = @id AND desk = 1', { id: row.id })
+    queryOne<{ count: number }>(db, 'SELECT count(*) AS count FROM trail WHERE selection = @id AND desk = 1', { id: row.id })
       ?.count ?? 0;
   return {
     id: row.id,

@@ -1,5 +1,5 @@
 import { uuid } from '../database/id';
-import { insert, one } from '../database/query';
+import { insert, queryOne } from '../database/query';
 import type { CommandContext } from '../door/handler';
 
 /** The name of whoever did it, as the trail keeps it. */
@@ -7,7 +7,7 @@ function whoSays(context: CommandContext): string {
   if (context.who.kind === 'person') return context.who.name;
   if (context.who.kind === 'link')
     return (
-      one<{ recipient: string }>(context.db, 'SELECT recipient FROM share_link WHERE id = @id', { id: context.who.id })
+      queryOne<{ recipient: string }>(context.db, 'SELECT recipient FROM share_link WHERE id = @id', { id: context.who.id })
         ?.recipient ?? 'the client'
     );
   return 'the supplier';
@@ -16,7 +16,7 @@ function whoSays(context: CommandContext): string {
 type About = { job: string } & ({ selection: string } | { request: string });
 
 /** One step of a selection or a request, with its day and who said so. */
-export function note(context: CommandContext, { job, ...about }: About, text: string): void {
+export function addHistory(context: CommandContext, { job, ...about }: About, text: string): void {
   insert(context.db, 'trail', {
     id: uuid(),
     job,

@@ -17,16 +17,16 @@ import { dayOfSlot } from '@/core/units/slot';
 import { checkWords } from '@/core/selections/check';
 import { capital } from '@/core/words';
 import { firmTime, today } from '../zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { areasOf, phasesOf } from '../scope/queries';
-import { jobHead, needJob } from '../sites/queries';
-import { standingOfKind } from '../walks/queries';
+import { jobHead, requireJob } from '../sites/queries';
+import { observationsOfKind } from '../walks/queries';
 import { whenSeen } from '../words';
-import { alternativesOf, selectionsOf, trailOf, workStart } from './queries';
+import { alternativesOf, selectionsOf, historyOf, workStart } from './queries';
 import { requestViews } from './request-views';
 import { closuresOf } from './rows';
 
@@ -39,13 +39,13 @@ function stepsOf(db: Connection, job: string): StepsOf[] {
 }
 
 const supplierNames = (db: Connection): string[] =>
-  all<{ name: string }>(db, 'SELECT name FROM supplier ORDER BY name').map((row) => row.name);
+  queryAll<{ name: string }>(db, 'SELECT name FROM supplier ORDER BY name').map((row) => row.name);
 
 export function selectionCounts(house: House, job: string): SelectionCounts {
   return {
     requests: requestViews(house, job).filter((request) => request.late || request.near).length,
     deliveries:
-      one<{ count: number }>(
+      queryOne<{ count: number }>(
         house.db,
         `SELECT count(*) AS count FROM delivery WHERE job = @job AND state = 'planned'`,
         { job },
@@ -66,7 +66,7 @@ export function selectionsView(house: House, job: string): SelectionsView {
 }
 
 export function requestsView(house: House, job: string): RequestsView {
-  const row = needJob(house.db, job);
+  const row = requireJob(house.db, job);
   return {
     job: jobHead(house, job),
     today: today(house),
@@ -87,7 +87,7 @@ export function selectionPage(house: House, job: string, id: string): SelectionP
   const items = selectionsOf(house, job, plan);
   const item = items.find((one_) => one_.id === id);
   if (!item) throw notFound('selection in this job');
-  const row = one<{ desk: 0 | 1 | null }>(
+  const row = queryOne<{ desk: 0 | 1 | null }>(
     db,
     `SELECT desk
       FROM selection
@@ -97,7 +97,7 @@ export function selectionPage(house: House, job: string, id: string): SelectionP
   );
   const closures = (item.supplierId && closuresOf(db).get(item.supplierId)) || [];
   const people = new Map(
-    all<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]),
+    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]),
   );
   return {
     job: jobHead(house, job),
@@ -106,7 +106,7 @@ export function selectionPage(house: House, job: string, id: string): SelectionP
     steps: stepsOf(db, job).find((area) => area.id === item.areaId)?.phases ?? [],
     suppliers: supplierNames(db),
     closures,
-    calculations: all<{ id: string; product: string; calculator: string; purchases: string }>(
+    calculations: queryAll<{ id: string; product: string; calculator: string; purchases: string }>(
       db,
       'SELECT id, product, calculator, purchases FROM calculation WHERE area = @area AND removed = 0',
       { area: item.areaId },
@@ -124,7 +124,7 @@ export function selectionPage(house: House, job: string, id: string): SelectionP
         : [];
     }),
     alternatives: alternativesOf(db, id).map((alternative) => {
-      const supplier = one<{ id: string }>(db, 'SELECT id FROM supplier WHERE name = @name', {
+      const supplier = queryOne<{ id: string }>(db, 'SELECT id FROM supplier WHERE name = @name', {
         name: alternative.supplier,
       });
       const closed = (supplier && closuresOf(db).get(supplier.id)) || [];
@@ -152,7 +152,7 @@ export function selectionPage(house: House, job: string, id: string): SelectionP
               `${one_.category.toLowerCase()}, ${one_.state}`,
       })),
     requests: requestViews(house, job).filter((request) => request.waits.some((wait) => wait.selection === id)),
-    checks: standingOfKind(db, job, 'selection-check')
+    checks: observationsOfKind(db, job, 'selection-check')
       .filter((check) => check.selection === id)
       .reverse()
       .map((check) => ({
@@ -171,7 +171,7 @@ export function selectionPage(house: House, job: string, id: string): SelectionP
           item.unit,
         ),
       })),
-    trail: trailOf(db, 'selection', id, time),
+    trail: historyOf(db, 'selection', id, time),
     desk: row?.desk === 1,
   };
 }

@@ -1,6 +1,6 @@
 import { groupBy } from '@/core/group-by';
 import type { NotBefore } from '@/core/schedule/network';
-import { comingOf, type OpenRequest } from '@/core/selections/coming';
+import { arrivalOf, type OpenRequest } from '@/core/selections/coming';
 import { expectedOf, isGiven, PARTIES, type Request, type Requests } from '@/core/selections/requests';
 import { leftoverId, taskId } from '@/core/sequence/site';
 import { formatDay, type Day } from '@/core/units/day';
@@ -50,7 +50,7 @@ export function waitsOf(db: Connection, job: string, today: Day): NotBefore[] {
   const waits = waitRows(db, job);
   const open = openRequests(waits, requests, today);
   const deliveries = selectionRows(db, job).flatMap((row): NotBefore[] => {
-    const coming = comingOf(
+    const coming = arrivalOf(
       orderedOf(row),
       (row.supplier && closures.get(row.supplier)) || [],
       open.get(row.id) ?? [],

@@ -1,7 +1,7 @@
 import { phaseFacts } from '@/core/sequence/phases';
-import { insert, orNull, run } from '../database/query';
-import { handlers, need, needAreaOf, needVersion, needStep } from '../door/handler';
-import { unfit } from '../door/refusal';
+import { insert, orNull, execute } from '../database/query';
+import { handlers, requireRow, requireAreaOf, requireVersion, requireStep } from '../door/handler';
+import { unprocessable } from '../door/refusal';
 import { refuseLoop } from './rule-commands';
 
 interface HoldRow {
@@ -13,9 +13,9 @@ interface HoldRow {
 
 export const sequenceHandlers = handlers({
   'step.change': (context, { area, phase, trade, halfDays }) => {
-    const { job, name } = need<{ job: string; name: string }>(context, 'area', area, 'area');
-    needStep(context, area, phase, 'phase');
-    run(
+    const { job, name } = requireRow<{ job: string; name: string }>(context, 'area', area, 'area');
+    requireStep(context, area, phase, 'phase');
+    execute(
       context.db,
       `UPDATE step
         SET trade = @trade, half_days = @halfDays, basis = 'hand'
@@ -29,11 +29,11 @@ export const sequenceHandlers = handlers({
       [before, 'before'],
       [after, 'after'],
     ] as const) {
-      needAreaOf(context, job, end.area, `${field}.area`);
-      needStep(context, end.area, end.phase, `${field}.phase`);
+      requireAreaOf(context, job, end.area, `${field}.area`);
+      requireStep(context, end.area, end.phase, `${field}.phase`);
     }
     if (before.area === after.area && before.phase === after.phase)
-      throw unfit('sequence-loop', 'Work cannot wait for itself.', 'after');
+      throw unprocessable('sequence-loop', 'Work cannot wait for itself.', 'after');
     insert(context.db, 'own_link', {
       id,
       job,
@@ -47,13 +47,13 @@ export const sequenceHandlers = handlers({
     context.replan(job, 'an order was agreed');
   },
   'link.remove': (context, { id }) => {
-    const { job } = need<{ job: string }>(context, 'own_link', id);
-    run(context.db, 'DELETE FROM own_link WHERE id = @id', { id });
+    const { job } = requireRow<{ job: string }>(context, 'own_link', id);
+    execute(context.db, 'DELETE FROM own_link WHERE id = @id', { id });
     context.replan(job, 'an agreed order was dropped');
   },
   'hold.add': (context, hold) => {
-    needAreaOf(context, hold.job, hold.area);
-    needStep(context, hold.area, hold.phase, 'phase');
+    requireAreaOf(context, hold.job, hold.area);
+    requireStep(context, hold.area, hold.phase, 'phase');
     insert(context.db, 'hold', {
       id: hold.id,
       job: hold.job,
@@ -69,23 +69,23 @@ export const sequenceHandlers = handlers({
     context.replan(hold.job, `held: ${hold.label}`);
   },
   'hold.expect': (context, { id, version, expectedOn }) => {
-    const hold = needVersion<HoldRow>(context, 'hold', id, version);
-    run(context.db, 'UPDATE hold SET expected_on = @expectedOn, version = version + 1 WHERE id = @id', {
+    const hold = requireVersion<HoldRow>(context, 'hold', id, version);
+    execute(context.db, 'UPDATE hold SET expected_on = @expectedOn, version = version + 1 WHERE id = @id', {
       id,
       expectedOn,
     });
     context.replan(hold.job, `${hold.label} is expected on another day`);
   },
   'hold.release': (context, { id, version }) => {
-    const hold = needVersion<HoldRow>(context, 'hold', id, version);
-    if (hold.state === 'released') throw unfit('released-already', 'This is released already.', 'id');
-    run(context.db, `UPDATE hold SET state = 'released', version = version + 1 WHERE id = @id`, { id });
+    const hold = requireVersion<HoldRow>(context, 'hold', id, version);
+    if (hold.state === 'released') throw unprocessable('released-already', 'This is released already.', 'id');
+    execute(context.db, `UPDATE hold SET state = 'released', version = version + 1 WHERE id = @id`, { id });
     context.replan(hold.job, `${hold.label} was released`);
   },
   'hold.reopen': (context, { id, version }) => {
-    const hold = needVersion<HoldRow>(context, 'hold', id, version);
-    if (hold.state === 'open') throw unfit('open-already', 'This is open.', 'id');
-    run(context.db, `UPDATE hold SET state = 'open', version = version + 1 WHERE id = @id`, { id });
+    const hold = requireVersion<HoldRow>(context, 'hold', id, version);
+    if (hold.state === 'open') throw unprocessable('open-already', 'This is open.', 'id');
+    execute(context.db, `UPDATE hold SET state = 'open', version = version + 1 WHERE id = @id`, { id });
     context.replan(hold.job, `${hold.label} holds again`);
   },
 });

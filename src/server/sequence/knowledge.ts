@@ -1,8 +1,8 @@
 import { OWN_RULES, RULES, type Rule } from '@/core/sequence/rules';
-import { schoolRules, type Choices, type SchoolKey } from '@/core/sequence/schools';
+import { methodRules, type Choices, type MethodKey } from '@/core/sequence/schools';
 import type { Phase } from '@/core/sequence/phases';
 import type { Site } from '@/core/sequence/site';
-import { all } from '../database/query';
+import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
 
 export interface OwnRuleRow {
@@ -21,7 +21,7 @@ export interface OwnRuleRow {
 }
 
 export const ownRules = (db: Connection, job: string): OwnRuleRow[] =>
-  all<OwnRuleRow>(db, 'SELECT * FROM own_rule WHERE removed = 0 AND (job IS NULL OR job = @job) ORDER BY number', {
+  queryAll<OwnRuleRow>(db, 'SELECT * FROM own_rule WHERE removed = 0 AND (job IS NULL OR job = @job) ORDER BY number', {
     job,
   });
 
@@ -43,7 +43,7 @@ export const ruleOf = (row: OwnRuleRow): Rule => ({
 });
 
 interface ChoiceRow {
-  school: SchoolKey;
+  school: MethodKey;
   job: string | null;
   area: string | null;
   side: string | null;
@@ -51,7 +51,7 @@ interface ChoiceRow {
 
 /** What was picked at each place that has a word, the widest first. */
 export const choiceRows = (db: Connection, job: string): ChoiceRow[] =>
-  all<ChoiceRow>(
+  queryAll<ChoiceRow>(
     db,
     `SELECT school, job, area, side
       FROM school_choice
@@ -77,8 +77,8 @@ export function knowledgeOf(
   areas: readonly string[],
 ): Required<Pick<Site, 'rules' | 'switches' | 'parted'>> {
   const rows = choiceRows(db, job);
-  const { rules, parted } = schoolRules(areas, (area) => choicesIn(rows, area));
-  const switches = all<{ rule: number; area: string | null; holds: 0 | 1 }>(
+  const { rules, parted } = methodRules(areas, (area) => choicesIn(rows, area));
+  const switches = queryAll<{ rule: number; area: string | null; holds: 0 | 1 }>(
     db,
     'SELECT rule, area, holds FROM rule_switch WHERE job IS NULL OR job = @job ORDER BY job IS NULL',
     { job },
@@ -97,5 +97,5 @@ export function knowledgeOf(
 export const nextRuleNumber = (db: Connection): number =>
   Math.max(
     OWN_RULES,
-    (all<{ number: number | null }>(db, 'SELECT max(number) AS number FROM own_rule')[0]?.number ?? OWN_RULES - 1) + 1,
+    (queryAll<{ number: number | null }>(db, 'SELECT max(number) AS number FROM own_rule')[0]?.number ?? OWN_RULES - 1) + 1,
   );

@@ -1,8 +1,8 @@
 import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
 import { halfDaysOf, RATES } from '@/core/sequence/rates';
-import { cleanUpOf, schooled, schooledHalfDays } from '@/core/sequence/schools';
+import { cleanUpOf, withMethods, halfDaysWithMethods } from '@/core/sequence/schools';
 import { halfDaysFor, trackOf, type Work } from '@/core/sequence/works';
-import { all, insert, one, run } from '../database/query';
+import { queryAll, insert, queryOne, execute } from '../database/query';
 import type { Connection } from '../database/open';
 import { measuredQuantity } from '../quantities/measured';
 import { choicesFor } from './knowledge';
@@ -17,7 +17,7 @@ function rateOf(
 ): { measure: NonNullable<(typeof RATES)[Phase]>['measure']; perHalfDay: number; unit: string } | undefined {
   const shipped = RATES[phase];
   if (!shipped) return undefined;
-  const own = one<{ per_half_day: number }>(db, 'SELECT per_half_day FROM rate WHERE phase = @phase', { phase });
+  const own = queryOne<{ per_half_day: number }>(db, 'SELECT per_half_day FROM rate WHERE phase = @phase', { phase });
   return own ? { ...shipped, perHalfDay: own.per_half_day } : shipped;
 }
 
@@ -33,23 +33,23 @@ export function measuredHalfDays(db: Connection, area: string, phase: Phase): nu
  * on stay.
  */
 export function layTrack(db: Connection, area: string): void {
-  const row = one<{ job: string; works: string; size: number }>(
+  const row = queryOne<{ job: string; works: string; size: number }>(
     db,
     'SELECT job, works, size FROM area WHERE id = @area',
     { area },
   );
   if (!row) return;
   const choices = choicesFor(db, row.job, area);
-  const wanted = new Set<Phase>(schooled(trackOf(JSON.parse(row.works) as Work[]), choices));
+  const wanted = new Set<Phase>(withMethods(trackOf(JSON.parse(row.works) as Work[]), choices));
   const kept = new Map(
-    all<{ phase: Phase; basis: 'size' | 'quantity' | 'hand'; half_days: number }>(
+    queryAll<{ phase: Phase; basis: 'size' | 'quantity' | 'hand'; half_days: number }>(
       db,
       'SELECT phase, basis, half_days FROM step WHERE area = @area',
       { area },
     ).map((step) => [step.phase, step]),
   );
   const begun = new Set(
-    all<{ phase: Phase }>(
+    queryAll<{ phase: Phase }>(
       db,
       `SELECT DISTINCT phase
         FROM standing_observation
@@ -59,12 +59,12 @@ export function layTrack(db: Connection, area: string): void {
   );
   for (const phase of kept.keys())
     if (!wanted.has(phase) && !begun.has(phase))
-      run(db, 'DELETE FROM step WHERE area = @area AND phase = @phase', { area, phase });
+      execute(db, 'DELETE FROM step WHERE area = @area AND phase = @phase', { area, phase });
   for (const phase of inUsualOrder(wanted)) {
     const step = kept.get(phase);
     const itself =
       step?.basis === 'quantity' ? (measuredHalfDays(db, area, phase) ?? step.half_days) : halfDaysFor(phase, row.size);
-    const schoolDays = schooledHalfDays(phase, itself, choices);
+    const schoolDays = halfDaysWithMethods(phase, itself, choices);
     const half_days = phaseFacts(phase).trade === 'nobody' ? itself : schoolDays + cleanUpOf(schoolDays, choices);
     if (!step) insert(db, 'step', { area, phase, trade: phaseFacts(phase).trade, half_days });
   }
@@ -76,11 +76,11 @@ export function layTrack(db: Connection, area: string): void {
  * @returns the job where any time changed
  */
 export function timeTrack(db: Connection, area: string, only?: 'quantity'): string | undefined {
-  const row = one<{ job: string; size: number }>(db, 'SELECT job, size FROM area WHERE id = @area', { area });
+  const row = queryOne<{ job: string; size: number }>(db, 'SELECT job, size FROM area WHERE id = @area', { area });
   if (!row) return undefined;
   const choices = choicesFor(db, row.job, area);
   let changed = 0;
-  for (const { phase, basis } of all<{ phase: Phase; basis: 'size' | 'quantity' }>(
+  for (const { phase, basis } of queryAll<{ phase: Phase; basis: 'size' | 'quantity' }>(
     db,
     `SELECT phase, basis FROM step WHERE area = @area AND basis <> 'hand'`,
     { area },
@@ -88,8 +88,8 @@ export function timeTrack(db: Connection, area: string, only?: 'quantity'): stri
     if (only && basis !== only) continue;
     const itself = basis === 'quantity' ? measuredHalfDays(db, area, phase) : halfDaysFor(phase, row.size);
     if (itself === undefined || phaseFacts(phase).trade === 'nobody') continue;
-    const schoolDays = schooledHalfDays(phase, itself, choices);
-    changed += run(
+    const schoolDays = halfDaysWithMethods(phase, itself, choices);
+    changed += execute(
       db,
       `UPDATE step
         SET half_days = @halfDays

@@ -3,14 +3,14 @@ import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
 import { addDays, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
-import { all } from '../database/query';
+import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
 import type { StoredPlan } from '../schedule/read-plan';
 
 /** What has to be there for a job's work, with the day its step begins and the last day to ask. */
 export function logisticsOf(db: Connection, job: string, plan: StoredPlan | undefined, now: Day): LogisticView[] {
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
-  return all<{
+  return queryAll<{
     id: string;
     version: number;
     label: string;

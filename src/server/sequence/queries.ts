@@ -1,4 +1,4 @@
-import type { RuleView, SchoolView, SequenceView, StepView } from '@/contract/views/plan';
+import type { RuleView, MethodView, SequenceView, StepView } from '@/contract/views/plan';
 import { groupBy } from '@/core/group-by';
 import type { Link } from '@/core/schedule/network';
 import type { PlannedTask } from '@/core/schedule/plan';
@@ -9,7 +9,7 @@ import { taskId } from '@/core/sequence/site';
 import type { Day } from '@/core/units/day';
 import { formatSlot } from '@/core/units/slot';
 import { today } from '../zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import type { House } from '../house';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
@@ -34,7 +34,7 @@ export function sequenceView(house: House, job: string): SequenceView {
   const { db } = house;
   const plan = readPlan(db, { job });
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
-  const steps = all<{ area: string; name: string; phase: Phase }>(
+  const steps = queryAll<{ area: string; name: string; phase: Phase }>(
     db,
     `SELECT area.id AS area, area.name, step.phase
       FROM step
@@ -52,7 +52,7 @@ export function sequenceView(house: House, job: string): SequenceView {
       steps: list.map((step) => ({ phase: step.phase, label: phaseFacts(step.phase).label })),
     })),
     steps: stepsOf(db, job, plan, tasks),
-    own: all<OwnRow>(
+    own: queryAll<OwnRow>(
       db,
       `SELECT own_link.*, b.name AS before_name, a.name AS after_name
         FROM own_link
@@ -89,7 +89,7 @@ export function sequenceView(house: House, job: string): SequenceView {
     rules: rulesOf(db, job, plan),
     gates: gatesOf(db, job, plan, tasks),
     logistics: logisticsOf(db, job, plan, today(house)),
-    problem: one<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
+    problem: queryOne<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
   };
 }
 
@@ -112,7 +112,7 @@ function stepsOf(
   const into = groupBy(plan?.links ?? [], (link) => link.after);
   const outOf = groupBy(plan?.links ?? [], (link) => link.before);
   const believed = groupBy(
-    all<{ task: string; text: string }>(
+    queryAll<{ task: string; text: string }>(
       db,
       `SELECT area || ':' || phase AS task, text
         FROM assumption
@@ -122,12 +122,12 @@ function stepsOf(
     (row) => row.task,
   );
   const times = new Map(
-    all<TimeRow>(db, 'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job }).map(
+    queryAll<TimeRow>(db, 'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job }).map(
       (row) => [taskId(row.area, row.phase), row],
     ),
   );
   const parts = groupBy(
-    all<{ area: string; phase: Phase; label: string; half_days: number }>(
+    queryAll<{ area: string; phase: Phase; label: string; half_days: number }>(
       db,
       `SELECT step_part.*
         FROM step_part
@@ -185,10 +185,10 @@ function lagWords(link: Link): string {
   );
 }
 
-function schoolsOf(db: Connection, job: string): SchoolView[] {
+function schoolsOf(db: Connection, job: string): MethodView[] {
   const rows = choiceRows(db, job);
   const names = new Map(
-    all<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [
+    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [
       area.id,
       area.name,
     ]),
@@ -217,7 +217,7 @@ function schoolsOf(db: Connection, job: string): SchoolView[] {
 function rulesOf(db: Connection, job: string, plan: StoredPlan | undefined): RuleView[] {
   const counts = groupBy(plan?.links ?? [], (link) => link.rule);
   const off = groupBy(
-    all<{ rule: number; job: string | null; area: string | null; area_name: string | null; reason: string }>(
+    queryAll<{ rule: number; job: string | null; area: string | null; area_name: string | null; reason: string }>(
       db,
       `SELECT rule_switch.*, area.name AS area_name FROM rule_switch LEFT JOIN area ON area.id = rule_switch.area
     WHERE holds = 0 AND (rule_switch.job IS NULL OR rule_switch.job = @job)`,
@@ -275,7 +275,7 @@ function gatesOf(
   tasks: ReadonlyMap<string, PlannedTask>,
 ): SequenceView['gates'] {
   const ends = groupBy(
-    all<{ gate: string; side: 'before' | 'after'; name: string; phase: Phase }>(
+    queryAll<{ gate: string; side: 'before' | 'after'; name: string; phase: Phase }>(
       db,
       `SELECT gate_end.*, area.name
         FROM gate_end
@@ -291,7 +291,7 @@ function gatesOf(
     (ends.get(gate) ?? []).flatMap((end) =>
       end.side === which ? [`${end.name} · ${phaseFacts(end.phase).label}`] : [],
     );
-  return all<{ id: string; label: string; reason: string; together: 0 | 1 }>(
+  return queryAll<{ id: string; label: string; reason: string; together: 0 | 1 }>(
     db,
     'SELECT * FROM gate WHERE job = @job ORDER BY rowid',
     { job },

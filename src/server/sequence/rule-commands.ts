@@ -4,9 +4,9 @@ import { sequenceOf } from '@/core/sequence/links';
 import { phaseFacts } from '@/core/sequence/phases';
 import { NEVER_OFF, OWN_RULES, RULES } from '@/core/sequence/rules';
 import { taskId } from '@/core/sequence/site';
-import { all, insert, one, orNull, run } from '../database/query';
-import { handlers, needAreaOf, need, type CommandContext, type PlanContext } from '../door/handler';
-import { notFound, stale, unfit } from '../door/refusal';
+import { queryAll, insert, queryOne, orNull, execute } from '../database/query';
+import { handlers, requireAreaOf, requireRow, type CommandContext, type PlanContext } from '../door/handler';
+import { notFound, conflict, unprocessable } from '../door/refusal';
 import { readSite } from '../schedule/read-site';
 import { nextRuleNumber, type OwnRuleRow } from './knowledge';
 import { today } from '../zone';
@@ -15,7 +15,7 @@ import { today } from '../zone';
 export const jobsOf = (context: CommandContext, job?: string | null): string[] =>
   job
     ? [job]
-    : all<{ id: string }>(
+    : queryAll<{ id: string }>(
         context.db,
         `SELECT id
           FROM job
@@ -34,7 +34,7 @@ export function refuseLoop(context: CommandContext, job: string, field: string):
       area.track.map((step) => [taskId(area.id, step.phase), `${area.name} · ${phaseFacts(step.phase).label}`]),
     ),
   );
-  throw unfit('sequence-loop', `${site.name}: ${loopSentence(loop.map((id) => labels.get(id) ?? id))}`, field);
+  throw unprocessable('sequence-loop', `${site.name}: ${loopSentence(loop.map((id) => labels.get(id) ?? id))}`, field);
 }
 
 /** Every job concerned is looked through for rings, and its plan follows. */
@@ -45,9 +45,9 @@ function markJobs(context: PlanContext, job: string | null | undefined, cause: s
 }
 
 function needRule(context: CommandContext, id: string, version: number): OwnRuleRow {
-  const row = one<OwnRuleRow>(context.db, 'SELECT * FROM own_rule WHERE id = @id AND removed = 0', { id });
+  const row = queryOne<OwnRuleRow>(context.db, 'SELECT * FROM own_rule WHERE id = @id AND removed = 0', { id });
   if (!row) throw notFound('rule', 'id');
-  if (row.version !== version) throw stale('rule', row);
+  if (row.version !== version) throw conflict('rule', row);
   return row;
 }
 
@@ -75,7 +75,7 @@ const said = (rule: { before: string; after: string }): string =>
 
 export const ruleHandlers = handlers({
   'rule.write': (context, { id, job, ...rule }) => {
-    if (job) need(context, 'job', job, 'job');
+    if (job) requireRow(context, 'job', job, 'job');
     const number = nextRuleNumber(context.db);
     insert(context.db, 'own_rule', { number, id, job: orNull(job), ...columns(rule) });
     markJobs(context, job, `a rule was written: ${said(rule)}`, 'after');
@@ -84,7 +84,7 @@ export const ruleHandlers = handlers({
   'rule.rewrite': (context, { id, version, ...rule }) => {
     const row = needRule(context, id, version);
     const set = columns(rule);
-    run(
+    execute(
       context.db,
       `UPDATE own_rule SET ${Object.keys(set)
         .map((key) => `${key} = @${key}`)
@@ -95,25 +95,25 @@ export const ruleHandlers = handlers({
   },
   'rule.drop': (context, { id, version }) => {
     const row = needRule(context, id, version);
-    run(context.db, 'UPDATE own_rule SET removed = 1, version = version + 1 WHERE id = @id', { id });
+    execute(context.db, 'UPDATE own_rule SET removed = 1, version = version + 1 WHERE id = @id', { id });
     markJobs(context, row.job, `rule ${row.number} was dropped`, 'id');
   },
   'rule.switch': (context, { id, rule, job, area, holds, reason }) => {
     const known =
       rule >= OWN_RULES
-        ? one(context.db, 'SELECT 1 FROM own_rule WHERE number = @rule AND removed = 0', { rule })
+        ? queryOne(context.db, 'SELECT 1 FROM own_rule WHERE number = @rule AND removed = 0', { rule })
         : RULES.find((one_) => one_.number === rule);
     if (!known) throw notFound('rule', 'rule');
     if (!holds && NEVER_OFF.includes(rule))
-      throw unfit(
+      throw unprocessable(
         'rule-stays',
         'This rule keeps people alive or is the law’s: it cannot be switched off. Whoever is licensed to decide ' +
           'otherwise releases the hold it makes.',
         'rule',
       );
-    if (job) need(context, 'job', job, 'job');
-    if (job && area) needAreaOf(context, job, area);
-    run(context.db, `DELETE FROM rule_switch WHERE rule = @rule AND job IS @job AND area IS @area`, {
+    if (job) requireRow(context, 'job', job, 'job');
+    if (job && area) requireAreaOf(context, job, area);
+    execute(context.db, `DELETE FROM rule_switch WHERE rule = @rule AND job IS @job AND area IS @area`, {
       rule,
       job: orNull(job),
       area: orNull(area),
@@ -123,7 +123,7 @@ export const ruleHandlers = handlers({
   },
   'rule.unswitch': (context, { rule, job, area }) => {
     if (
-      run(context.db, 'DELETE FROM rule_switch WHERE rule = @rule AND job IS @job AND area IS @area', {
+      execute(context.db, 'DELETE FROM rule_switch WHERE rule = @rule AND job IS @job AND area IS @area', {
         rule,
         job: orNull(job),
         area: orNull(area),

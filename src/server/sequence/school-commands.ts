@@ -1,9 +1,9 @@
 import { phaseFacts } from '@/core/sequence/phases';
 import { SCHOOLS, sideOf } from '@/core/sequence/schools';
 import { RATES } from '@/core/sequence/rates';
-import { all, insert, one, orNull, run } from '../database/query';
-import { handlers, need, needAreaOf, needStep, type CommandContext } from '../door/handler';
-import { unfit } from '../door/refusal';
+import { queryAll, insert, queryOne, orNull, execute } from '../database/query';
+import { handlers, requireRow, requireAreaOf, requireStep, type CommandContext } from '../door/handler';
+import { unprocessable } from '../door/refusal';
 import { layTrack, measuredHalfDays, timeTrack } from './lay-track';
 import { jobsOf, refuseLoop } from './rule-commands';
 
@@ -11,15 +11,15 @@ import { jobsOf, refuseLoop } from './rule-commands';
 const areasOf = (context: CommandContext, job: string, area?: string): string[] =>
   area
     ? [area]
-    : all<{ id: string }>(context.db, 'SELECT id FROM area WHERE job = @job ORDER BY position', { job }).map(
+    : queryAll<{ id: string }>(context.db, 'SELECT id FROM area WHERE job = @job ORDER BY position', { job }).map(
         (row) => row.id,
       );
 
-export const schoolHandlers = handlers({
+export const methodHandlers = handlers({
   'school.choose': (context, { id, school, job, area, side, asWider }) => {
-    if (job) need(context, 'job', job, 'job');
-    if (job && area) needAreaOf(context, job, area);
-    run(context.db, 'DELETE FROM school_choice WHERE school = @school AND job IS @job AND area IS @area', {
+    if (job) requireRow(context, 'job', job, 'job');
+    if (job && area) requireAreaOf(context, job, area);
+    execute(context.db, 'DELETE FROM school_choice WHERE school = @school AND job IS @job AND area IS @area', {
       school,
       job: orNull(job),
       area: orNull(area),
@@ -39,19 +39,19 @@ export const schoolHandlers = handlers({
   },
   'rate.set': (context, { phase, perHalfDay }) => {
     if (!RATES[phase])
-      throw unfit(
+      throw unprocessable(
         'not-measured',
         `The time of ${phaseFacts(phase).label} is not taken from a drawing; set it by hand.`,
         'phase',
       );
-    run(
+    execute(
       context.db,
       `INSERT INTO rate (phase, per_half_day)
         VALUES (@phase, @perHalfDay)
         ON CONFLICT (phase) DO UPDATE SET per_half_day = excluded.per_half_day`,
       { phase, perHalfDay },
     );
-    for (const { area, job } of all<{ area: string; job: string }>(
+    for (const { area, job } of queryAll<{ area: string; job: string }>(
       context.db,
       `SELECT step.area, area.job
         FROM step
@@ -64,17 +64,17 @@ export const schoolHandlers = handlers({
     }
   },
   'step.time': (context, { area, phase, basis, halfDays, crews }) => {
-    const { job, name } = need<{ job: string; name: string }>(context, 'area', area, 'area');
-    needStep(context, area, phase, 'phase');
+    const { job, name } = requireRow<{ job: string; name: string }>(context, 'area', area, 'area');
+    requireStep(context, area, phase, 'phase');
     if (basis === 'quantity' && measuredHalfDays(context.db, area, phase) === undefined)
-      throw unfit(
+      throw unprocessable(
         'not-drawn',
         RATES[phase]
           ? `${name} is not drawn yet, so there is no quantity; draw it or say the half-days.`
           : `The time of ${phaseFacts(phase).label} is not taken from a drawing; say the half-days.`,
         'basis',
       );
-    const most = one<{ crews: number | null }>(
+    const most = queryOne<{ crews: number | null }>(
       context.db,
       `SELECT max(sub.crews) AS crews
         FROM sub
@@ -83,8 +83,8 @@ export const schoolHandlers = handlers({
       { area, phase },
     )?.crews;
     if (crews > (most ?? 1))
-      throw unfit('crews-too-many', `No sub of this trade sends more than ${most ?? 1} at once.`, 'crews');
-    run(
+      throw unprocessable('crews-too-many', `No sub of this trade sends more than ${most ?? 1} at once.`, 'crews');
+    execute(
       context.db,
       `UPDATE step
         SET basis = @basis, crews = @crews, half_days = coalesce(@halfDays, half_days)

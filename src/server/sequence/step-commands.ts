@@ -1,12 +1,12 @@
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { formatDay } from '@/core/units/day';
-import { flag, insert, one, orNull, run, update } from '../database/query';
-import { handlers, need, needAreaOf, needStep, needVersion, type CommandContext } from '../door/handler';
-import { unfit } from '../door/refusal';
+import { flag, insert, queryOne, orNull, execute, update } from '../database/query';
+import { handlers, requireRow, requireAreaOf, requireStep, requireVersion, type CommandContext } from '../door/handler';
+import { unprocessable } from '../door/refusal';
 import { refuseLoop } from './rule-commands';
 
 const nameOf = (context: CommandContext, area: string): { job: string; name: string } =>
-  need<{ job: string; name: string }>(context, 'area', area, 'area');
+  requireRow<{ job: string; name: string }>(context, 'area', area, 'area');
 
 function needSteps(
   context: CommandContext,
@@ -15,56 +15,56 @@ function needSteps(
   field: string,
 ): void {
   ends.forEach(({ area, phase }, at) => {
-    needAreaOf(context, job, area, `${field}[${at}].area`);
-    needStep(context, area, phase, `${field}[${at}].phase`);
+    requireAreaOf(context, job, area, `${field}[${at}].area`);
+    requireStep(context, area, phase, `${field}[${at}].phase`);
   });
 }
 
 export const stepHandlers = handlers({
   'step.split': (context, { area, phase, parts }) => {
     const { job, name } = nameOf(context, area);
-    needStep(context, area, phase);
-    const { half_days: whole } = one<{ half_days: number }>(
+    requireStep(context, area, phase);
+    const { half_days: whole } = queryOne<{ half_days: number }>(
       context.db,
       'SELECT half_days FROM step WHERE area = @area AND phase = @phase',
       { area, phase },
     ) ?? { half_days: 1 };
     const sum = parts.reduce((total, part) => total + part.halfDays, 0);
     if (parts.length > 0 && sum !== whole)
-      throw unfit(
+      throw unprocessable(
         'parts-uneven',
         `The parts make ${sum} half-days, and the step has ${whole}; together they have to make the whole.`,
         'parts',
       );
-    run(context.db, 'DELETE FROM step_part WHERE area = @area AND phase = @phase', { area, phase });
+    execute(context.db, 'DELETE FROM step_part WHERE area = @area AND phase = @phase', { area, phase });
     parts.forEach((part, at) =>
       insert(context.db, 'step_part', { area, phase, part: at + 1, label: part.label, half_days: part.halfDays }),
     );
     // What was pinned of the former parts is no more.
-    run(context.db, `DELETE FROM pin WHERE job = @job AND task LIKE @tasks`, { job, tasks: `${area}:${phase}~%` });
+    execute(context.db, `DELETE FROM pin WHERE job = @job AND task LIKE @tasks`, { job, tasks: `${area}:${phase}~%` });
     context.replan(
       job,
       `${name}: ${phaseFacts(phase).label} ${parts.length > 0 ? `in ${parts.length} parts` : 'in one piece again'}`,
     );
   },
   'gate.set': (context, { id, job, label, reason, notBefore, before, after, together }) => {
-    need(context, 'job', job, 'job');
+    requireRow(context, 'job', job, 'job');
     needSteps(context, job, before, 'before');
     needSteps(context, job, after, 'after');
     const trades = new Set(
       after.map(
         ({ area, phase }) =>
-          one<{ trade: string }>(context.db, 'SELECT trade FROM step WHERE area = @area AND phase = @phase', {
+          queryOne<{ trade: string }>(context.db, 'SELECT trade FROM step WHERE area = @area AND phase = @phase', {
             area,
             phase,
           })?.trade,
       ),
     );
     if (together && trades.size > 1)
-      throw unfit('trades-differ', 'One visit is one trade’s: what is joined here belongs to several.', 'after');
-    const other = one<{ job: string }>(context.db, 'SELECT job FROM gate WHERE id = @id', { id });
-    if (other && other.job !== job) throw unfit('unknown-id', 'This gate is another job’s.', 'id');
-    run(
+      throw unprocessable('trades-differ', 'One visit is one trade’s: what is joined here belongs to several.', 'after');
+    const other = queryOne<{ job: string }>(context.db, 'SELECT job FROM gate WHERE id = @id', { id });
+    if (other && other.job !== job) throw unprocessable('unknown-id', 'This gate is another job’s.', 'id');
+    execute(
       context.db,
       `INSERT INTO gate (id, job, label, reason, not_before, together)
         VALUES (@id, @job, @label, @reason, @notBefore, @together)
@@ -72,13 +72,13 @@ export const stepHandlers = handlers({
           not_before = excluded.not_before, together = excluded.together`,
       { id, job, label, reason, notBefore: orNull(notBefore), together: flag(together) },
     );
-    run(context.db, 'DELETE FROM gate_end WHERE gate = @id', { id });
+    execute(context.db, 'DELETE FROM gate_end WHERE gate = @id', { id });
     for (const [side, ends] of [
       ['before', before],
       ['after', after],
     ] as const)
       ends.forEach(({ area, phase }, place) =>
-        run(
+        execute(
           context.db,
           'INSERT OR IGNORE INTO gate_end (gate, side, place, area, phase) VALUES (@id, @side, @place, @area, @phase)',
           { id, side, place, area, phase },
@@ -88,17 +88,17 @@ export const stepHandlers = handlers({
     context.replan(job, `${label} was set`);
   },
   'gate.drop': (context, { id }) => {
-    const gate = one<{ job: string; label: string }>(context.db, 'SELECT job, label FROM gate WHERE id = @id', { id });
-    if (!gate) throw unfit('unknown-id', 'There is no such gate.', 'id');
-    run(context.db, 'DELETE FROM gate WHERE id = @id', { id });
+    const gate = queryOne<{ job: string; label: string }>(context.db, 'SELECT job, label FROM gate WHERE id = @id', { id });
+    if (!gate) throw unprocessable('unknown-id', 'There is no such gate.', 'id');
+    execute(context.db, 'DELETE FROM gate WHERE id = @id', { id });
     context.replan(gate.job, `${gate.label} was dropped`);
   },
   'step.others': (context, { area, phase, who, expectedOn }) => {
     const { job, name } = nameOf(context, area);
-    needStep(context, area, phase);
+    requireStep(context, area, phase);
     if (phaseFacts(phase).trade === 'nobody')
-      throw unfit('nobody-works', 'Here nobody works: it is a wait already.', 'phase');
-    run(context.db, 'UPDATE step SET others = @who, others_on = @on WHERE area = @area AND phase = @phase', {
+      throw unprocessable('nobody-works', 'Here nobody works: it is a wait already.', 'phase');
+    execute(context.db, 'UPDATE step SET others = @who, others_on = @on WHERE area = @area AND phase = @phase', {
       area,
       phase,
       who: who || null,
@@ -112,13 +112,13 @@ export const stepHandlers = handlers({
     );
   },
   'logistic.add': (context, { id, job, kind, label, area, phase, leadDays }) => {
-    needAreaOf(context, job, area);
-    needStep(context, area, phase, 'phase');
+    requireAreaOf(context, job, area);
+    requireStep(context, area, phase, 'phase');
     insert(context.db, 'logistic', { id, job, kind, label, area, phase, lead_days: leadDays, state: 'open' });
     context.replan(job, `${label} has to be there`);
   },
   'logistic.settle': (context, { id, version, state, bookedOn }) => {
-    const row = needVersion<{ version: number; job: string; label: string }>(context, 'logistic', id, version);
+    const row = requireVersion<{ version: number; job: string; label: string }>(context, 'logistic', id, version);
     update(context.db, 'logistic', id, { state, booked_on: state === 'booked' ? orNull(bookedOn) : null });
     context.replan(
       row.job,

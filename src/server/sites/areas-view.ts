@@ -1,11 +1,11 @@
-import type { SetOutView } from '@/contract/views/firm';
-import { all } from '../database/query';
+import type { AreasView } from '@/contract/views/firm';
+import { queryAll } from '../database/query';
 import type { House } from '../house';
-import { jobHead, needJob } from './queries';
+import { jobHead, requireJob } from './queries';
 
 /** What is known of a job before its areas are set out, and those that are. */
-export function setOutView(house: House, job: string): SetOutView {
-  const row = needJob(house.db, job);
+export function areasView(house: House, job: string): AreasView {
+  const row = requireJob(house.db, job);
   return {
     job: jobHead(house, job),
     details: {
@@ -21,8 +21,8 @@ export function setOutView(house: House, job: string): SetOutView {
       livedIn: row.lived_in === 1,
       loudHalf: row.loud_half,
     },
-    levels: all(house.db, 'SELECT id, name, height FROM level WHERE job = @job ORDER BY height', { job }),
-    areas: all(
+    levels: queryAll(house.db, 'SELECT id, name, height FROM level WHERE job = @job ORDER BY height', { job }),
+    areas: queryAll(
       house.db,
       `SELECT area.id, area.name, level.name AS level
         FROM area

@@ -1,7 +1,7 @@
 import { workFacts, type Work } from '@/core/sequence/works';
-import { all, flag, insert, one, orNull, run } from '../database/query';
-import { handlers, need, needVersion, type CommandContext } from '../door/handler';
-import { Refusal, unfit } from '../door/refusal';
+import { queryAll, flag, insert, queryOne, orNull, execute } from '../database/query';
+import { handlers, requireRow, requireVersion, type CommandContext } from '../door/handler';
+import { Refusal, unprocessable } from '../door/refusal';
 import { layTrack } from '../sequence/lay-track';
 
 interface AreaRow {
@@ -14,7 +14,7 @@ interface AreaRow {
 /** Refuses work that is not done in such an area. */
 export function checkWorks(kind: AreaRow['kind'], works: readonly Work[], field: string): void {
   const odd = works.find((work) => !workFacts(work).kinds.includes(kind));
-  if (odd) throw unfit('work-elsewhere', `“${workFacts(odd).label}” is not done in an area of this kind.`, field);
+  if (odd) throw unprocessable('work-elsewhere', `“${workFacts(odd).label}” is not done in an area of this kind.`, field);
 }
 
 /** Sets what is done in an area, with the steps that brings; the plan follows. */
@@ -25,7 +25,7 @@ export function setWorks(
   field: string,
 ): void {
   checkWorks(area.kind, works, field);
-  run(context.db, 'UPDATE area SET works = @works, version = version + 1 WHERE id = @id', {
+  execute(context.db, 'UPDATE area SET works = @works, version = version + 1 WHERE id = @id', {
     id: area.id,
     works: JSON.stringify(works),
   });
@@ -35,7 +35,7 @@ export function setWorks(
 export const siteHandlers = handlers({
   'job.open': (context, job) => {
     const position =
-      one<{ next: number }>(context.db, 'SELECT coalesce(max(position), -1) + 1 AS next FROM job')?.next ?? 0;
+      queryOne<{ next: number }>(context.db, 'SELECT coalesce(max(position), -1) + 1 AS next FROM job')?.next ?? 0;
     insert(context.db, 'job', {
       id: job.id,
       name: job.name,
@@ -53,8 +53,8 @@ export const siteHandlers = handlers({
     context.logFor(job.id);
   },
   'job.change': (context, job) => {
-    needVersion(context, 'job', job.id, job.version);
-    run(
+    requireVersion(context, 'job', job.id, job.version);
+    execute(
       context.db,
       `UPDATE job
         SET name = @name, address = @address, client = @client, client_email = @email, units = @units, state = @state,
@@ -79,9 +79,9 @@ export const siteHandlers = handlers({
     context.replan(job.id, `${job.name} was changed`);
   },
   'areas.set-out': (context, { job, levels, areas }) => {
-    need(context, 'job', job, 'job');
+    requireRow(context, 'job', job, 'job');
     for (const level of levels) {
-      const same = one<{ name: string }>(context.db, 'SELECT name FROM level WHERE job = @job AND height = @height', {
+      const same = queryOne<{ name: string }>(context.db, 'SELECT name FROM level WHERE job = @job AND height = @height', {
         job,
         height: level.height,
       });
@@ -94,20 +94,20 @@ export const siteHandlers = handlers({
       insert(context.db, 'level', { ...level, job });
     }
     const ofJob = new Set(
-      all<{ id: string }>(context.db, 'SELECT id FROM level WHERE job = @job', { job }).map((row) => row.id),
+      queryAll<{ id: string }>(context.db, 'SELECT id FROM level WHERE job = @job', { job }).map((row) => row.id),
     );
     const first =
-      one<{ next: number }>(context.db, 'SELECT coalesce(max(position), -1) + 1 AS next FROM area WHERE job = @job', {
+      queryOne<{ next: number }>(context.db, 'SELECT coalesce(max(position), -1) + 1 AS next FROM area WHERE job = @job', {
         job,
       })?.next ?? 0;
     areas.forEach((area, index) => {
       checkWorks(area.kind, area.works, `areas[${index}].works`);
       if (area.level !== undefined && !ofJob.has(area.level))
-        throw unfit('unknown-id', 'This level is not one of the job’s.', `areas[${index}].level`);
+        throw unprocessable('unknown-id', 'This level is not one of the job’s.', `areas[${index}].level`);
       // A face or roof of which nothing else is said keeps the whole house dry.
       const shelters = area.kind === 'face' || area.kind === 'roof' ? (area.shelters ?? [...ofJob]) : [];
       const odd = shelters.find((level) => !ofJob.has(level));
-      if (odd) throw unfit('unknown-id', 'This level is not one of the job’s.', `areas[${index}].shelters`);
+      if (odd) throw unprocessable('unknown-id', 'This level is not one of the job’s.', `areas[${index}].shelters`);
       insert(context.db, 'area', {
         id: area.id,
         job,
@@ -127,9 +127,9 @@ export const siteHandlers = handlers({
     context.replan(job, 'areas were set out');
   },
   'area.change': (context, { id, version, name, works, size, livedIn, passage, called }) => {
-    const area = needVersion<AreaRow>(context, 'area', id, version);
+    const area = requireVersion<AreaRow>(context, 'area', id, version);
     checkWorks(area.kind, works, 'works');
-    run(
+    execute(
       context.db,
       `UPDATE area
         SET name = @name, works = @works, size = @size, lived_in = @lived, passage = @passage,
@@ -151,12 +151,12 @@ export const siteHandlers = handlers({
   'area.beside': (context, payload) => {
     const [one_, other] = [payload.one, payload.other].sort() as [string, string];
     const [first, second] = [
-      need<AreaRow>(context, 'area', one_, 'one'),
-      need<AreaRow>(context, 'area', other, 'other'),
+      requireRow<AreaRow>(context, 'area', one_, 'one'),
+      requireRow<AreaRow>(context, 'area', other, 'other'),
     ];
     if (one_ === other || first.job !== second.job)
-      throw unfit('not-neighbours', 'Two different areas of one job can share a wall.', 'other');
-    run(context.db, 'INSERT OR IGNORE INTO beside (one, other) VALUES (@one, @other)', { one: one_, other });
+      throw unprocessable('not-neighbours', 'Two different areas of one job can share a wall.', 'other');
+    execute(context.db, 'INSERT OR IGNORE INTO beside (one, other) VALUES (@one, @other)', { one: one_, other });
     context.replan(first.job, 'a shared wall was set');
   },
 });

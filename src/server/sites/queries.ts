@@ -1,12 +1,12 @@
 import type { HoldKind } from '@/contract/commands/sites';
-import type { FrameView, HoldView, JobHead, PersonView } from '@/contract/views/job';
+import type { ShellView, HoldView, JobHead, PersonView } from '@/contract/views/job';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { expectedOf, isGiven, PARTIES, type Party } from '@/core/selections/requests';
 import { taskId } from '@/core/sequence/site';
 import { addDays, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { firmTime, today, clockFor } from '../zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import { newestChange } from '../door/queries';
 import { notFound } from '../door/refusal';
@@ -19,12 +19,12 @@ import { isDue } from '@/core/selections/due';
 import { closeInsOf, openWords } from '../walks/close-in';
 import { whenSeen } from '../words';
 
-export function frameView(house: House, person: PersonView): FrameView {
+export function frameView(house: House, person: PersonView): ShellView {
   return {
-    firm: one<{ name: string }>(house.db, 'SELECT name FROM firm')?.name ?? 'Aftermist',
+    firm: queryOne<{ name: string }>(house.db, 'SELECT name FROM firm')?.name ?? 'Aftermist',
     person,
-    people: house.demo ? all<PersonView>(house.db, 'SELECT id, name, role FROM person ORDER BY rowid') : [],
-    jobs: all(house.db, `SELECT id, name, state FROM job WHERE state <> 'closed' ORDER BY position`),
+    people: house.demo ? queryAll<PersonView>(house.db, 'SELECT id, name, role FROM person ORDER BY rowid') : [],
+    jobs: queryAll(house.db, `SELECT id, name, state FROM job WHERE state <> 'closed' ORDER BY position`),
     today: today(house),
     demo: house.demo,
     seq: newestChange(house.db),
@@ -32,17 +32,17 @@ export function frameView(house: House, person: PersonView): FrameView {
   };
 }
 
-export function needJob(db: Connection, id: string): JobRow {
-  const row = one<JobRow>(db, 'SELECT * FROM job WHERE id = @id', { id });
+export function requireJob(db: Connection, id: string): JobRow {
+  const row = queryOne<JobRow>(db, 'SELECT * FROM job WHERE id = @id', { id });
   if (!row) throw notFound('job');
   return row;
 }
 
 export function jobHead(house: House, id: string): JobHead {
-  const row = needJob(house.db, id);
+  const row = requireJob(house.db, id);
   const time = firmTime(house);
   const now = time.today;
-  const last = one<{ started_at: string }>(
+  const last = queryOne<{ started_at: string }>(
     house.db,
     `SELECT started_at
       FROM walk
@@ -50,7 +50,7 @@ export function jobHead(house: House, id: string): JobHead {
       ORDER BY started_at DESC`,
     { id },
   );
-  const open = one<{ id: string }>(
+  const open = queryOne<{ id: string }>(
     house.db,
     'SELECT id FROM walk WHERE job = @id AND finished_at IS NULL ORDER BY started_at DESC',
     { id },
@@ -67,7 +67,7 @@ export function jobHead(house: House, id: string): JobHead {
       selections: selectionsOf(house, id).filter((item) => isDue(item.due)).length,
       schedule: holdsOf(house.db, id, now).filter((hold) => hold.overdue).length,
       news:
-        one<{ count: number }>(
+        queryOne<{ count: number }>(
           house.db,
           `SELECT count(*) AS count FROM job_update WHERE job = @id AND state = 'draft'`,
           { id },
@@ -89,7 +89,7 @@ interface HoldRow extends Omit<
 
 /** What a job's work waits for, the nearest first. */
 export function holdsOf(db: Connection, job: string, now: Day): HoldView[] {
-  const rows = all<HoldRow>(
+  const rows = queryAll<HoldRow>(
     db,
     `SELECT hold.*, area.name AS area_name
       FROM hold
@@ -122,7 +122,7 @@ function requestHolds(db: Connection, job: string, now: Day): HoldView[] {
   const rows = requestRows(db, job);
   const requests = requestsOf(rows);
   const areas = new Map(
-    all<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [
+    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [
       area.id,
       area.name,
     ]),

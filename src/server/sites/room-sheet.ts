@@ -8,7 +8,7 @@ import { TRADES } from '@/core/sequence/trades';
 import { formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
 import type { House } from '../house';
-import { HAIRLINES, rule, type Paper } from '../files/pdf';
+import { HAIRLINES, rule, type PaperDocument } from '../files/pdf';
 import { measuresIn } from '../layout/read-layout';
 import { areasOf, measureWords, phasesOf } from '../scope/queries';
 import { requestViews } from '../selections/request-views';
@@ -145,7 +145,7 @@ function sheet(
  * The sheets of some areas of a job, a page each.
  * @param origin where the live pages stand, as the crew's phones reach it
  */
-export function roomSheets(house: House, job: string, areas: readonly string[], origin: string): Paper {
+export function roomSheets(house: House, job: string, areas: readonly string[], origin: string): PaperDocument {
   const requests = requestViews(house, job);
   const views = areas.map((area) => roomView(house, job, area));
   const [first] = views;

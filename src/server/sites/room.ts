@@ -4,12 +4,12 @@ import { taskId } from '@/core/sequence/site';
 import type { Work } from '@/core/sequence/works';
 import { formatDay } from '@/core/units/day';
 import { formatSlot } from '@/core/units/slot';
-import { ofKind, standing, type Observation } from '@/core/walks/observation';
+import { ofKind, notWithdrawn, type Observation } from '@/core/walks/observation';
 import { conflicts, differenceWords } from '@/core/walks/measured-again';
 import { openCautions, openItems } from '@/core/walks/open-items';
 import { countedWords, recordWords } from '@/core/walks/record-words';
 import { firmTime, type FirmTime } from '../zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
@@ -23,7 +23,7 @@ import { observationsOf } from '../walks/queries';
 import { whenSeen } from '../words';
 import { calculationsOf } from '../quantities/queries';
 import { assumptionsOf, extrasOf, findingsOf, scopeOf } from '../scope/read-scope';
-import { jobHead, needJob } from './queries';
+import { jobHead, requireJob } from './queries';
 import { areaViews } from './rooms';
 
 /** The clipboard of one area. */
@@ -31,13 +31,13 @@ export function roomView(house: House, job: string, area: string): RoomView {
   const { db } = house;
   const time = firmTime(house);
   const now = time.today;
-  const row = one<AreaRow>(db, 'SELECT * FROM area WHERE id = @area AND job = @job', { area, job });
+  const row = queryOne<AreaRow>(db, 'SELECT * FROM area WHERE id = @area AND job = @job', { area, job });
   if (!row) throw notFound('area in this job');
   const site = readSite(db, job, now);
   const plan = readPlan(db, { job });
   const view = areaViews(house, site, plan, now).get(area);
   if (!view) throw notFound('area in this job');
-  const seen = standing(observationsOf(db, job)).filter((observation) => observation.area === area);
+  const seen = notWithdrawn(observationsOf(db, job)).filter((observation) => observation.area === area);
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
   const crews = new Map((plan?.crewCapacity ?? []).map((crew) => [crew.sub, crew.name]));
   return {
@@ -49,7 +49,7 @@ export function roomView(house: House, job: string, area: string): RoomView {
       works: JSON.parse(row.works) as Work[],
       size: row.size,
       passage: row.passage === 1,
-      level: one<{ name: string }>(db, 'SELECT name FROM level WHERE id = @id', { id: row.level })?.name ?? null,
+      level: queryOne<{ name: string }>(db, 'SELECT name FROM level WHERE id = @id', { id: row.level })?.name ?? null,
     },
     steps: (site.areas.find((one_) => one_.id === area)?.track ?? []).map((step) => {
       const task = tasks.get(taskId(area, step.phase));
@@ -79,8 +79,8 @@ export function roomView(house: House, job: string, area: string): RoomView {
     findings: findingsOf(db, job).filter((finding) => finding.area === area),
     assumptions: assumptionsOf(house, job).filter((assumption) => assumption.areaId === area),
     extras: extrasOf(house, job).filter((extra) => extra.areaId === area),
-    quantities: calculationsOf(db, job, needJob(db, job).units, area),
-    drawn: one(db, 'SELECT 1 FROM shape WHERE area = @area', { area }) !== undefined,
+    quantities: calculationsOf(db, job, requireJob(db, job).units, area),
+    drawn: queryOne(db, 'SELECT 1 FROM shape WHERE area = @area', { area }) !== undefined,
     pictures: picturesOf(db, seen, time),
     remarks: remarksOf(db, seen, time),
     standpoints: standpointViews(db, area, seen, time),
@@ -89,7 +89,7 @@ export function roomView(house: House, job: string, area: string): RoomView {
         id,
         label,
         of,
-        text: differenceWords(measured, drawn, needJob(db, job).units).text,
+        text: differenceWords(measured, drawn, requireJob(db, job).units).text,
       }),
     ),
     called: row.called,
@@ -112,10 +112,10 @@ const REMARKS: ReadonlySet<string> = new Set([
 /** Pictures among observations, the newest first. */
 export function picturesOf(db: Connection, seen: readonly Observation[], time: FirmTime): PictureView[] {
   const names = new Map(
-    all<{ id: string; name: string }>(db, 'SELECT id, name FROM area').map((area) => [area.id, area.name]),
+    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM area').map((area) => [area.id, area.name]),
   );
   const taken = new Map(
-    all<{ hash: string; taken_at: string }>(db, 'SELECT hash, taken_at FROM picture WHERE taken_at IS NOT NULL').map(
+    queryAll<{ hash: string; taken_at: string }>(db, 'SELECT hash, taken_at FROM picture WHERE taken_at IS NOT NULL').map(
       (row) => [row.hash, row.taken_at],
     ),
   );
@@ -146,7 +146,7 @@ function takenAt(kept: string, said: string | undefined): string {
 /** Pictures of each spot, the oldest first, with what was drawn on them. */
 function standpointViews(db: Connection, area: string, seen: readonly Observation[], time: FirmTime): StandpointView[] {
   const marks = new Map(ofKind(seen, 'marks').map((one_) => [one_.about, one_.marks]));
-  return all<{ id: string; name: string }>(
+  return queryAll<{ id: string; name: string }>(
     db,
     'SELECT id, name FROM standpoint WHERE area = @area AND removed = 0 ORDER BY rowid',
     { area },
@@ -169,7 +169,7 @@ function wallsIn(db: Connection, job: string, area: string, seen: readonly Obser
 
 function remarksOf(db: Connection, seen: readonly Observation[], time: FirmTime): RoomView['remarks'] {
   const people = new Map(
-    all<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]),
+    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]),
   );
   const holds = new Set(openCautions(seen).map((caution) => caution.id));
   return seen

@@ -8,13 +8,13 @@ import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { workDone } from '@/core/walks/diff';
 import { today } from '../zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { House } from '../house';
 import { nextWork } from '../schedule/effect';
 import { readSite, type AreaRow } from '../schedule/read-site';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { weightsOf } from '../news/compose-drafts';
-import { holdsOf, jobHead, needJob } from './queries';
+import { holdsOf, jobHead, requireJob } from './queries';
 
 interface OpenHold {
   area: string;
@@ -27,11 +27,11 @@ interface OpenHold {
 export function roomsView(house: House, job: string): RoomsView {
   const { db } = house;
   const now = today(house);
-  const row = needJob(db, job);
+  const row = requireJob(db, job);
   const site = readSite(db, job, now);
   const plan = readPlan(db, { job });
   const areas = areaViews(house, site, plan, now);
-  const rows = all<AreaRow>(db, 'SELECT * FROM area WHERE job = @job ORDER BY position', { job });
+  const rows = queryAll<AreaRow>(db, 'SELECT * FROM area WHERE job = @job ORDER BY position', { job });
   const of = (kind: string): AreaView[] =>
     rows.filter((area) => area.kind === kind && area.level === null).flatMap((area) => areas.get(area.id) ?? []);
   const fraction = new Map(
@@ -48,11 +48,11 @@ export function roomsView(house: House, job: string): RoomsView {
     done,
     hidden,
     finish:
-      one<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', {
+      queryOne<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', {
         job,
       })?.finish_day ?? null,
     promise: row.promise_day,
-    levels: all<{ id: string; name: string; note: string }>(
+    levels: queryAll<{ id: string; name: string; note: string }>(
       db,
       'SELECT id, name, note FROM level WHERE job = @job ORDER BY height DESC',
       { job },
@@ -66,14 +66,14 @@ export function roomsView(house: House, job: string): RoomsView {
     outbuildings: of('outbuilding'),
     holds: holdsOf(db, job, now),
     next: plan ? nextVisits(plan, job, now) : [],
-    problem: one<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
+    problem: queryOne<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
   };
 }
 
 /** Every area's ladder and caption, by id. */
 export function areaViews(house: House, site: Site, plan: StoredPlan | undefined, now: Day): Map<string, AreaView> {
   const holds = groupBy(
-    all<OpenHold>(house.db, `SELECT area, phase, kind, label FROM hold WHERE job = @job AND state = 'open'`, {
+    queryAll<OpenHold>(house.db, `SELECT area, phase, kind, label FROM hold WHERE job = @job AND state = 'open'`, {
       job: site.id,
     }),
     (hold) => hold.area,
@@ -83,7 +83,7 @@ export function areaViews(house: House, site: Site, plan: StoredPlan | undefined
     (task) => task.area ?? '',
   );
   const lived = new Set(
-    all<{ id: string }>(house.db, 'SELECT id FROM area WHERE job = @job AND lived_in = 1', { job: site.id }).map(
+    queryAll<{ id: string }>(house.db, 'SELECT id FROM area WHERE job = @job AND lived_in = 1', { job: site.id }).map(
       (area) => area.id,
     ),
   );

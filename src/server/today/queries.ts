@@ -5,7 +5,7 @@ import { addDays, daysBetween, formatDay, type Day } from '@/core/units/day';
 import { slotOf } from '@/core/units/slot';
 import { dayIn } from '@/core/units/zone';
 import { firmTime, type FirmTime } from '../zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { House } from '../house';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { isDue } from '@/core/selections/due';
@@ -40,7 +40,7 @@ export function todayView(house: House): TodayView {
   const time = firmTime(house);
   const now = time.today;
   const plan = readPlan(db);
-  const jobs = all<JobLine>(
+  const jobs = queryAll<JobLine>(
     db,
     `SELECT job.id, name, address, state, promise_day, leaves,
         (SELECT max(started_at) FROM walk WHERE walk.job = job.id AND finished_at IS NOT NULL) AS walked_at,
@@ -122,7 +122,7 @@ export function todayView(house: House): TodayView {
     run: {
       open: runView(house).stops.reduce((sum, stop) => sum + stop.lines.filter((line) => !line.bought).length, 0),
     },
-    drafts: all(
+    drafts: queryAll(
       db,
       `SELECT job, job.name AS jobName, count(*) AS count
         FROM job_update
@@ -133,7 +133,7 @@ export function todayView(house: House): TodayView {
     ),
     finishes: jobs.map((job) => {
       const finish =
-        one<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', {
+        queryOne<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', {
           job: job.id,
         })?.finish_day ?? null;
       return {
@@ -144,7 +144,7 @@ export function todayView(house: House): TodayView {
         late: finish && job.promise_day ? Math.max(0, daysBetween(job.promise_day, finish)) : 0,
       };
     }),
-    problem: one<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
+    problem: queryOne<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
   };
 }
 

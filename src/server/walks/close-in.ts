@@ -1,5 +1,5 @@
 import { groupBy } from '@/core/group-by';
-import type { Opening, Placed, Shape } from '@/core/layout/shape';
+import type { Opening, Fixture, Shape } from '@/core/layout/shape';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import {
   closeInLines,
@@ -13,12 +13,12 @@ import type { Observation } from '@/core/walks/observation';
 import { openItems } from '@/core/walks/open-items';
 import { progressOf } from '@/core/walks/progress';
 import { taskId } from '@/core/sequence/site';
-import { standing } from '@/core/walks/observation';
+import { notWithdrawn } from '@/core/walks/observation';
 import { countedWords } from '@/core/walks/record-words';
-import { all, insert } from '../database/query';
+import { queryAll, insert } from '../database/query';
 import type { Connection } from '../database/open';
-import { handlers, need } from '../door/handler';
-import { unfit } from '../door/refusal';
+import { handlers, requireRow } from '../door/handler';
+import { unprocessable } from '../door/refusal';
 import { personOf } from '../scope/decisions';
 import { observationsOf } from './queries';
 
@@ -53,22 +53,22 @@ export interface AreaCloseIn extends CloseIn {
 export function closeInsOf(
   db: Connection,
   job: string,
-  seen: readonly Observation[] = standing(observationsOf(db, job)),
+  seen: readonly Observation[] = notWithdrawn(observationsOf(db, job)),
 ): Map<string, AreaCloseIn> {
   const steps = groupBy(
-    all<{ area: string; phase: Phase }>(
+    queryAll<{ area: string; phase: Phase }>(
       db,
       'SELECT step.area, phase FROM step JOIN area ON area.id = step.area WHERE area.job = @job',
       { job },
     ),
     (step) => step.area,
   );
-  const wanted = all<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job ORDER BY position', {
+  const wanted = queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job ORDER BY position', {
     job,
   }).filter(({ id }) => isCheckedBeforeCover((steps.get(id) ?? []).map((step) => step.phase)));
   if (wanted.length === 0) return new Map();
   const selections = groupBy(
-    all<{ id: string; area: string; category: string; choice: string }>(
+    queryAll<{ id: string; area: string; category: string; choice: string }>(
       db,
       `SELECT id, area, category, choice
         FROM selection
@@ -79,7 +79,7 @@ export function closeInsOf(
     (one) => one.area,
   );
   const scope = groupBy(
-    all<{ id: string; area: string; verb: string; subject: string }>(
+    queryAll<{ id: string; area: string; verb: string; subject: string }>(
       db,
       `SELECT id, area, verb, subject
         FROM scope_item
@@ -90,7 +90,7 @@ export function closeInsOf(
     (one) => one.area,
   );
   const live = groupBy(
-    all<{ id: string; area: string; text: string }>(
+    queryAll<{ id: string; area: string; text: string }>(
       db,
       `SELECT id, area, subject AS text
         FROM finding
@@ -101,7 +101,7 @@ export function closeInsOf(
     (one) => one.area,
   );
   const believed = groupBy(
-    all<{ id: string; area: string; text: string; phase: Phase }>(
+    queryAll<{ id: string; area: string; text: string; phase: Phase }>(
       db,
       `SELECT id, area, text, phase
         FROM assumption
@@ -112,7 +112,7 @@ export function closeInsOf(
     (one) => one.area,
   );
   const signs = groupBy(
-    all<{ id: string; area: string; name: string; reason: string; signed_at: string; lines: string }>(
+    queryAll<{ id: string; area: string; name: string; reason: string; signed_at: string; lines: string }>(
       db,
       'SELECT * FROM close_in_sign WHERE job = @job AND removed = 0 ORDER BY signed_at',
       { job },
@@ -189,7 +189,7 @@ export function closeInsOf(
 function drawnOf(db: Connection, job: string): (area: string) => Pick<CloseInFacts, 'openings' | 'placed' | 'walls'> {
   const things = <Thing extends { id: string }>(table: 'opening' | 'placed'): Map<string, Thing[]> =>
     groupByArea(
-      all<{ id: string; area: string; content: string }>(
+      queryAll<{ id: string; area: string; content: string }>(
         db,
         `SELECT ${table}.id, area, ${table} AS content
           FROM ${table}
@@ -199,9 +199,9 @@ function drawnOf(db: Connection, job: string): (area: string) => Pick<CloseInFac
         { job },
       ).map((row) => [row.area, { ...(JSON.parse(row.content) as Thing), id: row.id }]),
     );
-  const [openings, placed] = [things<Opening>('opening'), things<Placed>('placed')];
+  const [openings, placed] = [things<Opening>('opening'), things<Fixture>('placed')];
   const walls = new Map(
-    all<{ area: string; shape: string }>(
+    queryAll<{ area: string; shape: string }>(
       db,
       'SELECT area, shape FROM shape JOIN area ON area.id = shape.area WHERE area.job = @job',
       { job },
@@ -244,11 +244,11 @@ export function openWords({ lines, open }: CloseIn, most = 3): string {
 
 export const closeInHandlers = handlers({
   'close-in.sign': (context, { id, area, name, reason }) => {
-    const { job } = need<{ job: string }>(context, 'area', area, 'area');
+    const { job } = requireRow<{ job: string }>(context, 'area', area, 'area');
     const check = closeInsOf(context.db, job).get(area);
-    if (!check) throw unfit('no-close-in', 'No walls are closed in this area.', 'area');
+    if (!check) throw unprocessable('no-close-in', 'No walls are closed in this area.', 'area');
     if (check.open.length === 0)
-      throw unfit('nothing-open', 'Every line is settled; there is nothing to answer for.', 'area');
+      throw unprocessable('nothing-open', 'Every line is settled; there is nothing to answer for.', 'area');
     insert(context.db, 'close_in_sign', {
       id,
       job,

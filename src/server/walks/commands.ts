@@ -1,13 +1,13 @@
 import { type RecordedObservation } from '@/contract/commands/walks';
 import { formatDay } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
-import { insert, run, type Values } from '../database/query';
-import { handlers, need, needAreaOf, needStep, type CommandContext, type PlanContext } from '../door/handler';
-import { notFound, Refusal, unfit } from '../door/refusal';
+import { insert, execute, type Values } from '../database/query';
+import { handlers, requireRow, requireAreaOf, requireStep, type CommandContext, type PlanContext } from '../door/handler';
+import { notFound, Refusal, unprocessable } from '../door/refusal';
 import { recordDecision } from '../scope/decisions';
 import { settleCheck, takeCheckBack } from '../selections/checks';
 import { closeInsOf, openWords } from './close-in';
-import { standingOfKind } from './queries';
+import { observationsOfKind } from './queries';
 import { zoneOf } from '../zone';
 
 interface WalkRow {
@@ -27,17 +27,17 @@ export function walker(context: CommandContext): string {
 function checkReferences(context: CommandContext, walk: WalkRow, seen: RecordedObservation): void {
   const { job } = walk;
   const ofJob = (table: 'selection' | 'narration' | 'standpoint', id: string, field: string): void => {
-    const row = need<{ job?: string; walk?: string }>(context, table, id, `observation.${field}`);
-    const its = row.job ?? need<{ job: string }>(context, 'walk', row.walk ?? '').job;
+    const row = requireRow<{ job?: string; walk?: string }>(context, table, id, `observation.${field}`);
+    const its = row.job ?? requireRow<{ job: string }>(context, 'walk', row.walk ?? '').job;
     if (its !== job) throw notFound(`${table} in this job`, `observation.${field}`);
   };
   if (seen.said) ofJob('narration', seen.said.narration, 'said');
-  if ('picture' in seen && seen.picture) need(context, 'picture', seen.picture, 'observation.picture');
+  if ('picture' in seen && seen.picture) requireRow(context, 'picture', seen.picture, 'observation.picture');
   if (seen.kind === 'progress') checkProgress(context, job, seen.area, seen.phase, seen.fraction);
   if (seen.kind === 'selection-check') ofJob('selection', seen.selection, 'selection');
   if (seen.kind === 'picture' && seen.standpoint) ofJob('standpoint', seen.standpoint, 'standpoint');
   if (seen.kind === 'recheck' || seen.kind === 'withdrawal' || seen.kind === 'marks') {
-    const about = need<{ job: string; kind: string; area: string }>(
+    const about = requireRow<{ job: string; kind: string; area: string }>(
       context,
       'observation',
       seen.about,
@@ -45,11 +45,11 @@ function checkReferences(context: CommandContext, walk: WalkRow, seen: RecordedO
     );
     if (about.job !== job) throw notFound('observation in this job', 'observation.about');
     if (seen.kind === 'recheck' && about.kind !== 'remaining' && about.kind !== 'caution')
-      throw unfit('not-carried', 'Only remaining work and cautions are looked at again.', 'observation.about');
+      throw unprocessable('not-carried', 'Only remaining work and cautions are looked at again.', 'observation.about');
     if (seen.kind === 'marks' && about.kind !== 'picture')
-      throw unfit('no-picture', 'Marks are drawn on a picture.', 'observation.about');
+      throw unprocessable('no-picture', 'Marks are drawn on a picture.', 'observation.about');
     if (seen.kind === 'recheck' && seen.verdict === 'done' && walk.kind === 'completion' && !seen.text && !seen.picture)
-      throw unfit(
+      throw unprocessable(
         'no-proof',
         'At the end a leftover is closed with a picture or a word on how it was put right.',
         'observation.text',
@@ -61,15 +61,15 @@ function checkProgress(
   context: CommandContext,
   job: string,
   area: string,
-  phase: Parameters<typeof needStep>[2],
+  phase: Parameters<typeof requireStep>[2],
   fraction: number,
 ): void {
-  needStep(context, area, phase, 'observation.phase');
+  requireStep(context, area, phase, 'observation.phase');
   if (phase !== 'close-in' || fraction < 1) return;
   const check = closeInsOf(context.db, job).get(area);
   // A wall is closed by settling its lines or by somebody's name, never by a word that says it is.
   if (check && !check.closed)
-    throw unfit(
+    throw unprocessable(
       'close-in-open',
       `${openWords(check)}. Settle them, or answer for them by name.`,
       'observation.fraction',
@@ -111,11 +111,11 @@ function rowOf(seen: RecordedObservation, clock: string | undefined): Values {
  */
 function followCheck(context: PlanContext, job: string, seen: RecordedObservation): void {
   if (seen.kind === 'withdrawal') {
-    const about = need<{ kind: string; selection: string | null }>(context, 'observation', seen.about, 'about');
+    const about = requireRow<{ kind: string; selection: string | null }>(context, 'observation', seen.about, 'about');
     if (about.kind === 'selection-check' && about.selection) takeCheckBack(context, about.selection, seen.about);
   }
   if (seen.kind !== 'selection-check') return;
-  const checks = standingOfKind(context.db, job, 'selection-check').filter(
+  const checks = observationsOfKind(context.db, job, 'selection-check').filter(
     (check) => check.selection === seen.selection,
   );
   // One that arrives late, after a newer one, changes nothing any more.
@@ -147,21 +147,21 @@ function followDecision(context: CommandContext, job: string, seen: RecordedObse
       reason: `agreed on the spot by ${seen.name ?? WHO_DECIDED[seen.by]}${seen.free ? ', at no charge' : ''}`,
     });
   if (seen.kind === 'withdrawal')
-    run(context.db, 'UPDATE decision SET removed = 1, version = version + 1 WHERE id = @about AND removed = 0', {
+    execute(context.db, 'UPDATE decision SET removed = 1, version = version + 1 WHERE id = @about AND removed = 0', {
       about: seen.about,
     });
 }
 
 export const walkHandlers = handlers({
   'walk.start': (context, { id, job, kind }) => {
-    need(context, 'job', job, 'job');
+    requireRow(context, 'job', job, 'job');
     insert(context.db, 'walk', { id, job, kind, person: walker(context), started_at: context.at });
     context.logFor(job);
   },
   'observation.record': (context, payload) => {
     const seen = payload.observation as RecordedObservation;
-    const walk = need<WalkRow>(context, 'walk', seen.walk, 'observation.walk');
-    needAreaOf(context, walk.job, seen.area, 'observation.area');
+    const walk = requireRow<WalkRow>(context, 'walk', seen.walk, 'observation.walk');
+    requireAreaOf(context, walk.job, seen.area, 'observation.area');
     checkReferences(context, walk, seen);
     insert(context.db, 'observation', {
       ...rowOf(seen, context.clock),
@@ -181,18 +181,18 @@ export const walkHandlers = handlers({
     else context.planStays(walk.job);
   },
   'walk.finish': (context, { id }) => {
-    const walk = need<WalkRow>(context, 'walk', id);
+    const walk = requireRow<WalkRow>(context, 'walk', id);
     // Two phones on one walk may both finish it: the first word counts, and neither is told off.
     if (walk.finished_at) {
       context.planStays(walk.job);
       return { finished: walk.finished_at };
     }
-    run(context.db, 'UPDATE walk SET finished_at = @at WHERE id = @id', { id, at: context.at });
+    execute(context.db, 'UPDATE walk SET finished_at = @at WHERE id = @id', { id, at: context.at });
     context.replan(walk.job, `a walk was finished on ${formatDay(dayIn(zoneOf(context.db), context.at))}`, id);
     return { finished: context.at };
   },
   'standpoint.add': (context, { id, area, name }) => {
-    const { job } = need<{ job: string }>(context, 'area', area, 'area');
+    const { job } = requireRow<{ job: string }>(context, 'area', area, 'area');
     insert(context.db, 'standpoint', { id, job, area, name });
     context.logFor(job);
   },

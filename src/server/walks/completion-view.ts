@@ -4,12 +4,12 @@ import { leftoverId } from '@/core/sequence/site';
 import { TRADES } from '@/core/sequence/trades';
 import { daysBetween, formatDay } from '@/core/units/day';
 import { formatSlot } from '@/core/units/slot';
-import { standing } from '@/core/walks/observation';
+import { notWithdrawn } from '@/core/walks/observation';
 import { openItems } from '@/core/walks/open-items';
 import { countedWords } from '@/core/walks/record-words';
 import { dayIn } from '@/core/units/zone';
 import { firmTime, type FirmTime } from '../zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import type { House } from '../house';
 import { readPlan } from '../schedule/read-plan';
@@ -28,17 +28,17 @@ export function completionView(house: House, job: string): CompletionView {
   const { today: now, zone } = time;
   const plan = readPlan(db, { job });
   const names = new Map(
-    all<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job ORDER BY position', { job }).map(
+    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job ORDER BY position', { job }).map(
       (area) => [area.id, area.name],
     ),
   );
-  const open = openItems(standing(observationsOf(db, job)));
+  const open = openItems(notWithdrawn(observationsOf(db, job)));
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
   const parts = selectionsOf(house, job).filter(
     (item) => item.follows !== null && item.state !== 'fitted' && item.state !== 'left over',
   );
   const accepted = new Map(
-    all<{ id: string; area: string; name: string; words: string; at: string; by_client: 0 | 1 }>(
+    queryAll<{ id: string; area: string; name: string; words: string; at: string; by_client: 0 | 1 }>(
       db,
       'SELECT * FROM sign_off WHERE job = @job AND removed = 0',
       { job },
@@ -48,7 +48,7 @@ export function completionView(house: House, job: string): CompletionView {
     job: jobHead(house, job),
     today: now,
     openWalk:
-      one<{ id: string }>(db, 'SELECT id FROM walk WHERE job = @job AND finished_at IS NULL ORDER BY started_at DESC', {
+      queryOne<{ id: string }>(db, 'SELECT id FROM walk WHERE job = @job AND finished_at IS NULL ORDER BY started_at DESC', {
         job,
       })?.id ?? null,
     trades: [...groupBy(open, ({ item }) => item.trade)].map(([trade, list]) => ({
@@ -79,7 +79,7 @@ export function completionView(house: House, job: string): CompletionView {
       due: item.expectedOn,
     })),
     items: clientItems(db, job, time),
-    left: all<{ id: string; kind: string; area: string | null; text: string; at: string }>(
+    left: queryAll<{ id: string; kind: string; area: string | null; text: string; at: string }>(
       db,
       `SELECT id, kind, area, text, at
         FROM left_with_client
@@ -115,7 +115,7 @@ export function completionView(house: House, job: string): CompletionView {
 
 /** The client's own list, what is not answered first. */
 export function clientItems(db: Connection, job: string, time: FirmTime): CompletionView['items'] {
-  return all<{
+  return queryAll<{
     id: string;
     version: number;
     area: string | null;

@@ -1,13 +1,13 @@
-import { insert, one, orNull, run, update } from '../database/query';
-import { handlers, need, needAreaOf, needVersion, type CommandContext } from '../door/handler';
-import { notFound, unfit } from '../door/refusal';
+import { insert, queryOne, orNull, execute, update } from '../database/query';
+import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext } from '../door/handler';
+import { notFound, unprocessable } from '../door/refusal';
 import { personOf } from '../scope/decisions';
 import { needClientOf } from '../news/tell-client';
 import { walker } from './commands';
 
 function needShort(context: CommandContext, about: string): { job: string } {
-  const row = need<{ job: string; kind: string }>(context, 'observation', about, 'about');
-  if (row.kind !== 'short') throw unfit('not-short', 'Only what is short of stands on the run list.', 'about');
+  const row = requireRow<{ job: string; kind: string }>(context, 'observation', about, 'about');
+  if (row.kind !== 'short') throw unprocessable('not-short', 'Only what is short of stands on the run list.', 'about');
   return row;
 }
 
@@ -16,12 +16,12 @@ function accept(
   { id, area, name, words }: { id: string; area: string; name: string; words: string },
   byClient: 0 | 1,
 ): void {
-  const { job } = need<{ job: string }>(context, 'area', area, 'area');
+  const { job } = requireRow<{ job: string }>(context, 'area', area, 'area');
   if (byClient) needClientOf(context, job);
-  const there = one<{ name: string }>(context.db, 'SELECT name FROM sign_off WHERE area = @area AND removed = 0', {
+  const there = queryOne<{ name: string }>(context.db, 'SELECT name FROM sign_off WHERE area = @area AND removed = 0', {
     area,
   });
-  if (there) throw unfit('accepted-already', `${there.name} has accepted this room already.`, 'area');
+  if (there) throw unprocessable('accepted-already', `${there.name} has accepted this room already.`, 'area');
   insert(context.db, 'sign_off', { id, job, area, name, words, at: context.at, by_client: byClient });
   context.logFor(job);
 }
@@ -34,19 +34,19 @@ interface ItemRow {
 }
 
 function needAsked(context: CommandContext, id: string, version: number): ItemRow {
-  const row = needVersion<ItemRow>(context, 'client_item', id, version);
-  if (row.state !== 'asked') throw unfit('answered-already', `This was ${row.state} already.`, 'id');
+  const row = requireVersion<ItemRow>(context, 'client_item', id, version);
+  if (row.state !== 'asked') throw unprocessable('answered-already', `This was ${row.state} already.`, 'id');
   return row;
 }
 
 export const completionHandlers = handlers({
   'site.leave': (context, { id, job, walk, items, bin, note }) => {
-    need(context, 'job', job, 'job');
-    if (walk && need<{ job: string }>(context, 'walk', walk, 'walk').job !== job)
+    requireRow(context, 'job', job, 'job');
+    if (walk && requireRow<{ job: string }>(context, 'walk', walk, 'walk').job !== job)
       throw notFound('walk of this job', 'walk');
     const vague = items.findIndex((item) => item.state === 'not well' && item.text.trim() === '');
     if (vague !== -1)
-      throw unfit('not-said', 'Say what is not well, so that somebody can put it right.', `items[${vague}].text`);
+      throw unprocessable('not-said', 'Say what is not well, so that somebody can put it right.', `items[${vague}].text`);
     insert(context.db, 'site_left', {
       id,
       job,
@@ -61,7 +61,7 @@ export const completionHandlers = handlers({
   },
   'short.buy': (context, { about }) => {
     const { job } = needShort(context, about);
-    run(context.db, 'INSERT OR IGNORE INTO bought (observation, at, person) VALUES (@about, @at, @person)', {
+    execute(context.db, 'INSERT OR IGNORE INTO bought (observation, at, person) VALUES (@about, @at, @person)', {
       about,
       at: context.at,
       person: personOf(context),
@@ -70,28 +70,28 @@ export const completionHandlers = handlers({
   },
   'short.unbuy': (context, { about }) => {
     const { job } = needShort(context, about);
-    run(context.db, 'DELETE FROM bought WHERE observation = @about', { about });
+    execute(context.db, 'DELETE FROM bought WHERE observation = @about', { about });
     context.logFor(job);
   },
   'client.leave': (context, { id, job, area, kind, text }) => {
-    need(context, 'job', job, 'job');
-    if (area) needAreaOf(context, job, area);
+    requireRow(context, 'job', job, 'job');
+    if (area) requireAreaOf(context, job, area);
     insert(context.db, 'left_with_client', { id, job, area: orNull(area), kind, text, at: context.at });
     context.logFor(job);
   },
   'client.ask': (context, { id, area, text, name }) => {
     const job = context.who.kind === 'link' ? context.who.job : null;
-    if (!job) throw unfit('no-job', 'This link belongs to no job.', 'id');
+    if (!job) throw unprocessable('no-job', 'This link belongs to no job.', 'id');
     needClientOf(context, job);
-    if (area) needAreaOf(context, job, area);
+    if (area) requireAreaOf(context, job, area);
     insert(context.db, 'client_item', { id, job, area: orNull(area), text, name, at: context.now, state: 'asked' });
     context.logFor(job);
   },
   'client.take-up': (context, { id, version, observation, walk, area, trade }) => {
     const row = needAsked(context, id, version);
-    if (need<{ job: string }>(context, 'walk', walk, 'walk').job !== row.job)
+    if (requireRow<{ job: string }>(context, 'walk', walk, 'walk').job !== row.job)
       throw notFound('walk of this job', 'walk');
-    needAreaOf(context, row.job, area);
+    requireAreaOf(context, row.job, area);
     insert(context.db, 'observation', {
       id: observation,
       walk,

@@ -1,20 +1,20 @@
 import type { BinLevel } from '@/core/walks/housekeeping';
 import type { Day } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import { zoneOf } from '../zone';
 
 /** The day on which the state of a site was last recorded. */
 export function lastLeftOf(db: Connection, job: string): Day | null {
-  const at = one<{ at: string | null }>(db, 'SELECT max(at) AS at FROM site_left WHERE job = @job', { job })?.at;
+  const at = queryOne<{ at: string | null }>(db, 'SELECT max(at) AS at FROM site_left WHERE job = @job', { job })?.at;
   return at ? dayIn(zoneOf(db), at) : null;
 }
 
 /** How full the bin was, in the order seen. */
 export function binLevelsOf(db: Connection, job: string): BinLevel[] {
   const zone = zoneOf(db);
-  return all<{ at: string; bin: number }>(
+  return queryAll<{ at: string; bin: number }>(
     db,
     'SELECT at, bin FROM site_left WHERE job = @job AND bin IS NOT NULL ORDER BY at',
     { job },

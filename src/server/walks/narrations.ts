@@ -1,25 +1,25 @@
 import { createHash } from 'node:crypto';
 import { readCaptions } from '@/core/narration/captions';
-import { insert, one, orNull, run } from '../database/query';
-import { handlers, need, type CommandContext } from '../door/handler';
-import { Refusal, unfit } from '../door/refusal';
+import { insert, queryOne, orNull, execute } from '../database/query';
+import { handlers, requireRow, type CommandContext } from '../door/handler';
+import { Refusal, unprocessable } from '../door/refusal';
 import { walker } from './commands';
 
 const hashOf = (text: string): string => createHash('sha256').update(text).digest('hex');
 
 const touch = (context: CommandContext, narration: string): void =>
   context.logFor(
-    need<{ job: string }>(context, 'walk', need<{ walk: string }>(context, 'narration', narration, 'narration').walk)
+    requireRow<{ job: string }>(context, 'walk', requireRow<{ walk: string }>(context, 'narration', narration, 'narration').walk)
       .job,
   );
 
 export const narrationHandlers = handlers({
   'narration.keep': (context, { id, walk, name, text, recording }) => {
-    const { job } = need<{ job: string }>(context, 'walk', walk, 'walk');
+    const { job } = requireRow<{ job: string }>(context, 'walk', walk, 'walk');
     const captions = readCaptions(text);
-    if (!captions.ok) throw unfit(captions.problem.code, captions.problem.message, 'text');
+    if (!captions.ok) throw unprocessable(captions.problem.code, captions.problem.message, 'text');
     const hash = hashOf(text);
-    const same = one<{ name: string }>(context.db, 'SELECT name FROM narration WHERE walk = @walk AND hash = @hash', {
+    const same = queryOne<{ name: string }>(context.db, 'SELECT name FROM narration WHERE walk = @walk AND hash = @hash', {
       walk,
       hash,
     });
@@ -29,7 +29,7 @@ export const narrationHandlers = handlers({
         message: `This narration is kept with this walk already, as “${same.name}”.`,
         field: 'text',
       });
-    if (recording) need(context, 'recording', recording, 'recording');
+    if (recording) requireRow(context, 'recording', recording, 'recording');
     insert(context.db, 'narration', {
       id,
       walk,
@@ -45,13 +45,13 @@ export const narrationHandlers = handlers({
   },
   'draft.drop': (context, { narration, draft }) => {
     touch(context, narration);
-    run(context.db, 'INSERT OR IGNORE INTO dropped_draft (narration, draft) VALUES (@narration, @draft)', {
+    execute(context.db, 'INSERT OR IGNORE INTO dropped_draft (narration, draft) VALUES (@narration, @draft)', {
       narration,
       draft,
     });
   },
   'draft.restore': (context, { narration, draft }) => {
     touch(context, narration);
-    run(context.db, 'DELETE FROM dropped_draft WHERE narration = @narration AND draft = @draft', { narration, draft });
+    execute(context.db, 'DELETE FROM dropped_draft WHERE narration = @narration AND draft = @draft', { narration, draft });
   },
 });

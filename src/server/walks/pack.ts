@@ -4,8 +4,8 @@ import { phaseFacts } from '@/core/sequence/phases';
 import { daysBetween } from '@/core/units/day';
 import {
   ofKind,
-  standing,
-  type Mark,
+  notWithdrawn,
+  type Annotation,
   type Observation,
   type SelectionVerdict,
   type WalkKind,
@@ -15,14 +15,14 @@ import { countedWords, recordWords } from '@/core/walks/record-words';
 import { walkingOrder } from '@/core/walks/route';
 import { dayIn } from '@/core/units/zone';
 import { firmTime, type FirmTime, clockFor } from '../zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
 import { readLayout } from '../layout/read-layout';
 import { readSite } from '../schedule/read-site';
 import { assumptionsOf, extrasOf, scopeOf } from '../scope/read-scope';
-import { jobHead, needJob } from '../sites/queries';
+import { jobHead, requireJob } from '../sites/queries';
 import { whenSeen } from '../words';
 import { closeInsOf } from './close-in';
 import { drawnOf } from './drawn';
@@ -37,20 +37,20 @@ export interface WalkRow {
   finished_at: string | null;
 }
 
-export function needWalk(house: House, id: string): WalkRow {
-  const row = one<WalkRow>(house.db, 'SELECT * FROM walk WHERE id = @id', { id });
+export function requireWalk(house: House, id: string): WalkRow {
+  const row = queryOne<WalkRow>(house.db, 'SELECT * FROM walk WHERE id = @id', { id });
   if (!row) throw notFound('walk');
   return row;
 }
 
 export const personNames = (db: Connection): Map<string, string> =>
   new Map(
-    all<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]),
+    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]),
   );
 
 /** Everything a walk needs in the hand. */
 export function walkPack(house: House, id: string): WalkPack {
-  const walk = needWalk(house, id);
+  const walk = requireWalk(house, id);
   const names = personNames(house.db);
   return {
     ...packOf(house, walk.job, walk),
@@ -67,7 +67,7 @@ export function walkPack(house: House, id: string): WalkPack {
 
 /** What a device keeps of every job that is walked, so that one can be begun where there is no signal. */
 export const jobPacks = (house: House): JobPack[] =>
-  all<{ id: string }>(
+  queryAll<{ id: string }>(
     house.db,
     `SELECT id
       FROM job
@@ -79,13 +79,13 @@ function packOf(house: House, jobId: string, walk?: WalkRow): JobPack {
   const { db } = house;
   const time = firmTime(house);
   const { today: now, zone } = time;
-  const job = needJob(db, jobId);
-  const seen = standing(observationsOf(db, jobId));
+  const job = requireJob(db, jobId);
+  const seen = notWithdrawn(observationsOf(db, jobId));
   const onThis = walk ? seen.filter((one_) => one_.walk === walk.id) : [];
   const mine = groupBy(onThis, (one_) => one_.area);
   const site = readSite(db, jobId, now);
   const rows = new Map(
-    all<{ id: string; place: string; called: string }>(
+    queryAll<{ id: string; place: string; called: string }>(
       db,
       `SELECT area.id, coalesce(level.name, 'outside') AS place, called
         FROM area
@@ -99,7 +99,7 @@ function packOf(house: House, jobId: string, walk?: WalkRow): JobPack {
   const before = groupBy(carriedItems(seen.filter((one_) => one_.walk !== walk?.id)), ({ item }) => item.area);
   const verdicts = new Map(ofKind(onThis, 'recheck').map((check) => [check.about, check.verdict]));
   const chosen = groupBy(
-    all<Omit<WalkArea['selections'][number], 'verdict'> & { area: string }>(
+    queryAll<Omit<WalkArea['selections'][number], 'verdict'> & { area: string }>(
       db,
       `SELECT id, area, category, choice, code, colour, finish, quantity, unit, state
         FROM selection
@@ -120,7 +120,7 @@ function packOf(house: House, jobId: string, walk?: WalkRow): JobPack {
   ];
   const spots = standpointsOf(db, jobId, seen, time);
   const accepted = new Map(
-    all<{ area: string; name: string }>(db, 'SELECT area, name FROM sign_off WHERE job = @job AND removed = 0', {
+    queryAll<{ area: string; name: string }>(db, 'SELECT area, name FROM sign_off WHERE job = @job AND removed = 0', {
       job: jobId,
     }).map((row) => [row.area, row.name]),
   );
@@ -179,7 +179,7 @@ function packOf(house: House, jobId: string, walk?: WalkRow): JobPack {
       recorded: (mine.get(area.id) ?? []).flatMap((one_) => recorded(one_, names, walk?.person ?? '', marks)),
     };
   });
-  const left = one<{ at: string; bin: number | null }>(
+  const left = queryOne<{ at: string; bin: number | null }>(
     db,
     'SELECT at, bin FROM site_left WHERE job = @job ORDER BY at DESC',
     { job: jobId },
@@ -187,7 +187,7 @@ function packOf(house: House, jobId: string, walk?: WalkRow): JobPack {
   return {
     job: { id: job.id, name: job.name, units: job.units, leaves: job.leaves },
     areas,
-    suppliers: all<{ name: string }>(db, 'SELECT name FROM supplier ORDER BY name').map((row) => row.name),
+    suppliers: queryAll<{ name: string }>(db, 'SELECT name FROM supplier ORDER BY name').map((row) => row.name),
     left: left ? { when: whenSeen(left.at, time), bin: left.bin } : null,
     clock: clockFor(house),
     today: now,
@@ -196,7 +196,7 @@ function packOf(house: House, jobId: string, walk?: WalkRow): JobPack {
 
 /** Areas of a job with all that they are called: what a narration is read with. */
 export const areaNamesOf = (db: Connection, job: string): { name: string; synonyms: string[] }[] =>
-  all<{ name: string; called: string }>(db, 'SELECT name, called FROM area WHERE job = @job ORDER BY position', {
+  queryAll<{ name: string; called: string }>(db, 'SELECT name, called FROM area WHERE job = @job ORDER BY position', {
     job,
   }).map(({ name, called }) => ({ name, synonyms: namesOf(name, called) }));
 
@@ -229,7 +229,7 @@ function standpointsOf(
         : [],
     ),
   );
-  const rows = all<{ id: string; area: string; name: string }>(
+  const rows = queryAll<{ id: string; area: string; name: string }>(
     db,
     'SELECT id, area, name FROM standpoint WHERE job = @job AND removed = 0 ORDER BY rowid',
     { job },
@@ -247,7 +247,7 @@ function recorded(
   seen: Observation,
   names: ReadonlyMap<string, string>,
   walker: string,
-  marks: ReadonlyMap<string, Mark[]>,
+  marks: ReadonlyMap<string, Annotation[]>,
 ): Recorded[] {
   const text = recordWords(seen);
   if (text === '') return [];
@@ -266,7 +266,7 @@ function recorded(
 
 export function narrationsOf(db: Connection, walk: string): NarrationView[] {
   const dropped = groupBy(
-    all<{ narration: string; draft: string }>(
+    queryAll<{ narration: string; draft: string }>(
       db,
       `SELECT dropped_draft.*
         FROM dropped_draft
@@ -277,7 +277,7 @@ export function narrationsOf(db: Connection, walk: string): NarrationView[] {
     (row) => row.narration,
   );
   const accepted = groupBy(
-    all<{ narration: string; draft: string }>(
+    queryAll<{ narration: string; draft: string }>(
       db,
       `SELECT json_extract(facts, '$.said.narration') AS narration, json_extract(facts, '$.said.draft') AS draft
         FROM standing_observation
@@ -286,7 +286,7 @@ export function narrationsOf(db: Connection, walk: string): NarrationView[] {
     ),
     (row) => row.narration,
   );
-  return all<{ id: string; name: string; text: string; recording: string | null }>(
+  return queryAll<{ id: string; name: string; text: string; recording: string | null }>(
     db,
     'SELECT id, name, text, recording FROM narration WHERE walk = @walk ORDER BY kept_at, id',
     { walk },
@@ -299,7 +299,7 @@ export function narrationsOf(db: Connection, walk: string): NarrationView[] {
 
 export function walksView(house: House, job: string): WalksView {
   const time = firmTime(house);
-  const rows = all<WalkRow & { name: string; records: number; pictures: number }>(
+  const rows = queryAll<WalkRow & { name: string; records: number; pictures: number }>(
     house.db,
     `SELECT walk.*, person.name, (SELECT count(*) FROM standing_observation WHERE walk = walk.id) AS records,
         (SELECT count(*) FROM standing_observation WHERE walk = walk.id AND kind = 'picture') AS pictures

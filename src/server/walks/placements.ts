@@ -1,25 +1,25 @@
-import { type Became } from '@/contract/commands/walks';
+import { type FiledAs } from '@/contract/commands/walks';
 import { phaseFacts, phaseOrder, type Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
-import type { Stance } from '@/core/sites/area';
+import type { Inclusion } from '@/core/sites/area';
 import { addDays } from '@/core/units/day';
-import { UNPLACED_KINDS, type Of, type UnplacedKind } from '@/core/walks/observation';
+import { UNFILED_KINDS, type Of, type UnplacedKind } from '@/core/walks/observation';
 import { today } from '../zone';
 import type { HoldKind } from '@/contract/commands/sites';
-import { all, insert, one, run } from '../database/query';
-import { carryOut, handlers, need, type CommandContext, type PlanContext } from '../door/handler';
+import { queryAll, insert, queryOne, execute } from '../database/query';
+import { carryOut, handlers, requireRow, type CommandContext, type PlanContext } from '../door/handler';
 import { assumptionHandlers } from '../scope/assumptions';
 import { changeHandlers, dropDraftChange } from '../scope/changes';
 import { scopeHandlers } from '../scope/commands';
 import { selectionHandlers } from '../selections/commands';
 import { sequenceHandlers } from '../sequence/commands';
-import { unfit } from '../door/refusal';
+import { unprocessable } from '../door/refusal';
 import { personOf } from '../scope/decisions';
 import { shaped } from './queries';
 
 type Placeable = Of<UnplacedKind>;
 
-const VERBS: Record<Stance, string> = {
+const VERBS: Record<Inclusion, string> = {
   in: 'do',
   out: 'leave',
   conditional: 'decide on',
@@ -37,7 +37,7 @@ const USUAL_LEAD_DAYS = 14;
 
 /** The step that comes next in an area: what is found there is settled before or with it. */
 function nextStep(context: CommandContext, area: string): { phase: Phase; trade: Trade } {
-  const steps = all<{ phase: Phase; trade: Trade; fraction: number | null }>(
+  const steps = queryAll<{ phase: Phase; trade: Trade; fraction: number | null }>(
     context.db,
     `SELECT phase, trade, (SELECT fraction FROM standing_observation AS seen WHERE seen.area = step.area
         AND kind = 'progress' AND seen.phase = step.phase ORDER BY at DESC, id DESC LIMIT 1) AS fraction
@@ -46,14 +46,14 @@ function nextStep(context: CommandContext, area: string): { phase: Phase; trade:
     { area },
   ).sort((a, b) => phaseOrder(a.phase) - phaseOrder(b.phase));
   const next = steps.find((step) => (step.fraction ?? 0) < 1 && step.trade !== 'nobody') ?? steps.at(-1);
-  if (!next) throw unfit('no-work', 'No work is agreed in this area yet; put its works in first.', 'about');
+  if (!next) throw unprocessable('no-work', 'No work is agreed in this area yet; put its works in first.', 'about');
   return next;
 }
 
 type Maker = (context: PlanContext, seen: Placeable, id: string, party: HoldKind | undefined) => void;
 
 /** Each goes in by the rules of its own subject, as if it had been typed there. */
-const MAKERS: Record<Exclude<Became, 'remark'>, Maker> = {
+const MAKERS: Record<Exclude<FiledAs, 'remark'>, Maker> = {
   scope: (context, seen, id) => {
     const stance = seen.kind === 'scope' ? seen.stance : seen.kind === 'assumption' ? 'conditional' : 'in';
     const { job, area, text } = seen;
@@ -96,7 +96,7 @@ const MAKERS: Record<Exclude<Became, 'remark'>, Maker> = {
     });
   },
   wait: (context, seen, id, party) => {
-    if (!party) throw unfit('no-party', 'Say whom it waits for.', 'party');
+    if (!party) throw unprocessable('no-party', 'Say whom it waits for.', 'party');
     const step = nextStep(context, seen.area);
     const days = seen.kind === 'order' ? (seen.days ?? USUAL_ANSWER_DAYS) : USUAL_ANSWER_DAYS;
     carryOut(context, 'hold.add', sequenceHandlers['hold.add'], {
@@ -127,7 +127,7 @@ const MAKERS: Record<Exclude<Became, 'remark'>, Maker> = {
 };
 
 /** What a placement made, and until when taking it back takes it away: nothing may have followed from it. */
-const STILL_AS_MADE: Record<Exclude<Became, 'remark'>, { table: string; still: string }> = {
+const STILL_AS_MADE: Record<Exclude<FiledAs, 'remark'>, { table: string; still: string }> = {
   scope: { table: 'scope_item', still: 'removed = 0' },
   assumption: { table: 'assumption', still: `removed = 0 AND state = 'open'` },
   selection: { table: 'selection', still: `removed = 0 AND state IN ('open', 'chosen')` },
@@ -135,26 +135,26 @@ const STILL_AS_MADE: Record<Exclude<Became, 'remark'>, { table: string; still: s
   wait: { table: 'hold', still: `state = 'open'` },
 };
 
-function takeAway(context: PlanContext, became: Exclude<Became, 'remark'>, id: string): void {
+function takeAway(context: PlanContext, became: Exclude<FiledAs, 'remark'>, id: string): void {
   const { table, still } = STILL_AS_MADE[became];
-  const row = one<{ version: number }>(context.db, `SELECT version FROM ${table} WHERE id = @id AND ${still}`, { id });
-  if (!row) throw unfit('followed-already', 'Something followed from it already; change it in its place.', 'about');
+  const row = queryOne<{ version: number }>(context.db, `SELECT version FROM ${table} WHERE id = @id AND ${still}`, { id });
+  if (!row) throw unprocessable('followed-already', 'Something followed from it already; change it in its place.', 'about');
   const { version } = row;
   if (became === 'wait') carryOut(context, 'hold.release', sequenceHandlers['hold.release'], { id, version });
   else if (became === 'change') dropDraftChange(context, id);
   else carryOut(context, 'line.remove', scopeHandlers['line.remove'], { of: became, id });
 }
 
-export const placementHandlers = handlers({
+export const filingHandlers = handlers({
   'observation.place': (context, { about, became, target, party }) => {
-    const row = need<Record<string, unknown>>(context, 'observation', about, 'about');
+    const row = requireRow<Record<string, unknown>>(context, 'observation', about, 'about');
     const seen = shaped(row);
-    if (!(UNPLACED_KINDS as readonly string[]).includes(seen.kind))
-      throw unfit('placed-by-itself', 'This record has its place already.', 'about');
-    if (!one(context.db, 'SELECT 1 FROM standing_observation WHERE id = @about', { about }))
-      throw unfit('withdrawn', 'This record was taken back; there is nothing to put anywhere.', 'about');
-    if (one(context.db, 'SELECT 1 FROM placement WHERE observation = @about', { about }))
-      throw unfit('placed-already', 'This was put in its place already.', 'about');
+    if (!(UNFILED_KINDS as readonly string[]).includes(seen.kind))
+      throw unprocessable('placed-by-itself', 'This record has its place already.', 'about');
+    if (!queryOne(context.db, 'SELECT 1 FROM standing_observation WHERE id = @about', { about }))
+      throw unprocessable('withdrawn', 'This record was taken back; there is nothing to put anywhere.', 'about');
+    if (queryOne(context.db, 'SELECT 1 FROM placement WHERE observation = @about', { about }))
+      throw unprocessable('placed-already', 'This was put in its place already.', 'about');
     if (became !== 'remark') MAKERS[became](context, seen as Placeable, target, party);
     insert(context.db, 'placement', {
       observation: about,
@@ -167,15 +167,15 @@ export const placementHandlers = handlers({
     context.planStays(seen.job);
   },
   'observation.unplace': (context, { about }) => {
-    const seen = need<{ job: string }>(context, 'observation', about, 'about');
-    const placed = one<{ became: Became; target: string | null }>(
+    const seen = requireRow<{ job: string }>(context, 'observation', about, 'about');
+    const placed = queryOne<{ became: FiledAs; target: string | null }>(
       context.db,
       'SELECT became, target FROM placement WHERE observation = @about',
       { about },
     );
-    if (!placed) throw unfit('not-placed', 'This was not put anywhere yet.', 'about');
+    if (!placed) throw unprocessable('not-placed', 'This was not put anywhere yet.', 'about');
     if (placed.became !== 'remark' && placed.target) takeAway(context, placed.became, placed.target);
-    run(context.db, 'DELETE FROM placement WHERE observation = @about', { about });
+    execute(context.db, 'DELETE FROM placement WHERE observation = @about', { about });
     context.planStays(seen.job);
   },
 });

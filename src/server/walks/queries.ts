@@ -1,15 +1,15 @@
 import { ofKind, type Observation, type ObservationKind, type Of } from '@/core/walks/observation';
-import { all } from '../database/query';
+import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
 
 /** Every observation of a job, withdrawals included, in the order seen. */
 export const observationsOf = (db: Connection, job: string): Observation[] =>
-  all<Row>(db, 'SELECT * FROM observation WHERE job = @job ORDER BY at, id', { job }).map(shaped);
+  queryAll<Row>(db, 'SELECT * FROM observation WHERE job = @job ORDER BY at, id', { job }).map(shaped);
 
 /** Those of one kind that still stand. */
-export const standingOfKind = <Kind extends ObservationKind>(db: Connection, job: string, kind: Kind): Of<Kind>[] =>
+export const observationsOfKind = <Kind extends ObservationKind>(db: Connection, job: string, kind: Kind): Of<Kind>[] =>
   ofKind(
-    all<Row>(db, 'SELECT * FROM standing_observation WHERE job = @job AND kind = @kind ORDER BY at, id', {
+    queryAll<Row>(db, 'SELECT * FROM standing_observation WHERE job = @job AND kind = @kind ORDER BY at, id', {
       job,
       kind,
     }).map(shaped),

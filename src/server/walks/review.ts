@@ -1,5 +1,5 @@
 import { routes, type Path } from '@/contract/routes';
-import type { Became } from '@/contract/commands/walks';
+import type { FiledAs } from '@/contract/commands/walks';
 import type { ReviewView } from '@/contract/views/walk';
 import { readCaptions } from '@/core/narration/captions';
 import { draftKeys } from '@/core/narration/draft';
@@ -11,13 +11,13 @@ import { TRADES } from '@/core/sequence/trades';
 import type { News } from '@/core/news/news';
 import { percent } from '@/core/news/news';
 import { daysBetween } from '@/core/units/day';
-import { ofKind, standing, UNPLACED_KINDS, type Observation } from '@/core/walks/observation';
+import { ofKind, notWithdrawn, UNFILED_KINDS, type Observation } from '@/core/walks/observation';
 import { carriedItems } from '@/core/walks/open-items';
 import { progressOf } from '@/core/walks/progress';
 import { countedWords, recordWords } from '@/core/walks/record-words';
 import { dayIn } from '@/core/units/zone';
 import { firmTime, today, type FirmTime, zoneOf } from '../zone';
-import { all, one } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
 import { planInput } from '../schedule/plan-input';
@@ -27,7 +27,7 @@ import { newsOf } from '../news/compose-drafts';
 import { jobHead } from '../sites/queries';
 import { picturesOf } from '../sites/room';
 import { whenSeen } from '../words';
-import { areaNamesOf, narrationsOf, needWalk, type WalkRow } from './pack';
+import { areaNamesOf, narrationsOf, requireWalk, type WalkRow } from './pack';
 import { observationsOf } from './queries';
 
 /**
@@ -35,13 +35,13 @@ import { observationsOf } from './queries';
  * worked out on the spot; afterwards it is the one that was stored.
  */
 export function reviewView(house: House, job: string, id: string): ReviewView {
-  const walk = needWalk(house, id);
+  const walk = requireWalk(house, id);
   if (walk.job !== job) throw notFound('walk of this job');
   const time = firmTime(house);
   const now = time.today;
   const { before, after, planning, problem } = plansOf(house, walk);
   const news = after && newsOf(house.db, walk, before, after);
-  const seen = standing(observationsOf(house.db, walk.job)).filter((observation) => observation.walk === id);
+  const seen = notWithdrawn(observationsOf(house.db, walk.job)).filter((observation) => observation.walk === id);
   return {
     job: jobHead(house, walk.job),
     walk: {
@@ -49,7 +49,7 @@ export function reviewView(house: House, job: string, id: string): ReviewView {
       kind: walk.kind,
       when: whenSeen(walk.started_at, time),
       finished: walk.finished_at !== null,
-      by: one<{ name: string }>(house.db, 'SELECT name FROM person WHERE id = @id', { id: walk.person })?.name ?? '',
+      by: queryOne<{ name: string }>(house.db, 'SELECT name FROM person WHERE id = @id', { id: walk.person })?.name ?? '',
     },
     gain: news?.diff.gain ?? 0,
     done: news?.done ?? 0,
@@ -62,7 +62,7 @@ export function reviewView(house: House, job: string, id: string): ReviewView {
     finish: news?.finish ?? {},
     planning,
     problem,
-    drafts: all(
+    drafts: queryAll(
       house.db,
       `SELECT id, audience, title, state
         FROM job_update
@@ -78,7 +78,7 @@ function plansOf(
   house: House,
   walk: WalkRow,
 ): { before?: Plan; after?: Plan; planning: boolean; problem: string | null } {
-  const stored = one<{ before_version: number | null; after_version: number }>(
+  const stored = queryOne<{ before_version: number | null; after_version: number }>(
     house.db,
     'SELECT * FROM walk_plan WHERE walk = @id',
     { id: walk.id },
@@ -106,12 +106,12 @@ function openOf(
   { zone, today: now }: FirmTime,
 ): Pick<ReviewView, 'passedBy' | 'unplaced'> {
   const names = new Map(
-    all<{ id: string; name: string }>(house.db, 'SELECT id, name FROM area WHERE job = @job', { job: walk.job }).map(
+    queryAll<{ id: string; name: string }>(house.db, 'SELECT id, name FROM area WHERE job = @job', { job: walk.job }).map(
       (area) => [area.id, area.name],
     ),
   );
   const before = carriedItems(
-    standing(observationsOf(house.db, walk.job)).filter((one_) => one_.walk !== walk.id && one_.at <= walk.started_at),
+    notWithdrawn(observationsOf(house.db, walk.job)).filter((one_) => one_.walk !== walk.id && one_.at <= walk.started_at),
   );
   const looked = new Set(
     ofKind(seen, 'recheck')
@@ -119,7 +119,7 @@ function openOf(
       .map((check) => check.about),
   );
   const placed = new Map(
-    all<{ observation: string; became: Became; target: string | null }>(
+    queryAll<{ observation: string; became: FiledAs; target: string | null }>(
       house.db,
       `SELECT placement.*
         FROM placement
@@ -138,7 +138,7 @@ function openOf(
       }))
       .sort((a, b) => b.days - a.days),
     unplaced: seen
-      .filter((one_) => (UNPLACED_KINDS as readonly string[]).includes(one_.kind))
+      .filter((one_) => (UNFILED_KINDS as readonly string[]).includes(one_.kind))
       .map((one_) => {
         const place = placed.get(one_.id);
         return {
@@ -154,7 +154,7 @@ function openOf(
   };
 }
 
-const PAGES: Record<Became, ((job: string, target: string | null) => Path) | null> = {
+const PAGES: Record<FiledAs, ((job: string, target: string | null) => Path) | null> = {
   scope: (job) => routes.scope(job),
   assumption: (job) => routes.assumptions(job),
   change: (job) => routes.changes(job),
@@ -167,7 +167,7 @@ const PAGES: Record<Became, ((job: string, target: string | null) => Path) | nul
 function ratesOf(house: House, walk: WalkRow, seen: readonly Observation[]): ReviewView['rates'] {
   const between = workedBetween(zoneOf(house.db), holidaysOf(house.db));
   const steps = new Map(
-    all<{ area: string; phase: Phase; half_days: number; name: string }>(
+    queryAll<{ area: string; phase: Phase; half_days: number; name: string }>(
       house.db,
       `SELECT step.area, phase, half_days, area.name
         FROM step
@@ -177,7 +177,7 @@ function ratesOf(house: House, walk: WalkRow, seen: readonly Observation[]): Rev
     ).map((step) => [taskId(step.area, step.phase), step]),
   );
   const moved = new Set(ofKind(seen, 'progress').map((one_) => taskId(one_.area, one_.phase)));
-  return [...progressOf(standing(observationsOf(house.db, walk.job)))].flatMap(([key, { readings }]) => {
+  return [...progressOf(notWithdrawn(observationsOf(house.db, walk.job)))].flatMap(([key, { readings }]) => {
     const [former, last, step] = [readings.at(-2), readings.at(-1), steps.get(key)];
     if (!moved.has(key) || !former || !last || !step || last.fraction <= former.fraction) return [];
     const halfDays = between(former.at, last.at);

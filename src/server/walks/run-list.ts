@@ -5,11 +5,11 @@ import { dayOfSlot } from '@/core/units/slot';
 import { recordWords } from '@/core/walks/record-words';
 import { dayIn } from '@/core/units/zone';
 import { firmTime } from '../zone';
-import { all } from '../database/query';
+import { queryAll } from '../database/query';
 import type { House } from '../house';
 import { readPlan } from '../schedule/read-plan';
 import { whenSeen } from '../words';
-import { standingOfKind } from './queries';
+import { observationsOfKind } from './queries';
 
 /** Bought things stay in sight for so many days, so that a tick can be taken back. */
 const STAY = 1;
@@ -24,15 +24,15 @@ export function runView(house: House): RunView {
   const { today: now, zone } = time;
   const plan = readPlan(db);
   const bought = new Map(
-    all<{ observation: string; at: string }>(db, 'SELECT observation, at FROM bought').map((row) => [
+    queryAll<{ observation: string; at: string }>(db, 'SELECT observation, at FROM bought').map((row) => [
       row.observation,
       row.at,
     ]),
   );
   const areas = new Map(
-    all<{ id: string; name: string }>(db, 'SELECT id, name FROM area').map((area) => [area.id, area.name]),
+    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM area').map((area) => [area.id, area.name]),
   );
-  const jobs = all<{ id: string; name: string }>(
+  const jobs = queryAll<{ id: string; name: string }>(
     db,
     `SELECT id, name
       FROM job
@@ -40,7 +40,7 @@ export function runView(house: House): RunView {
       ORDER BY position`,
   );
   const lines = jobs.flatMap((job) =>
-    standingOfKind(db, job.id, 'short').flatMap((seen) => {
+    observationsOfKind(db, job.id, 'short').flatMap((seen) => {
       const at = bought.get(seen.id);
       if (at !== undefined && dayIn(zone, at) < addDays(now, -STAY)) return [];
       // The next piece of work in that room needs it; nobody drives for what is not needed for weeks, nor twice.

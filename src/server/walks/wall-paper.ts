@@ -2,24 +2,24 @@ import type { Content, TableCell } from 'pdfmake/interfaces';
 import { svgOf } from '@/core/layout/svg';
 import { wallName } from '@/core/layout/shape';
 import { IN_WALL_KINDS } from '@/core/walks/observation';
-import { placedWords } from '@/core/walls/wall-record';
+import { fixtureWords } from '@/core/walls/wall-record';
 import { formatDay } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
 import { firmTime } from '../zone';
-import { one } from '../database/query';
+import { queryOne } from '../database/query';
 import { notFound } from '../door/refusal';
-import { HAIRLINES, type Paper } from '../files/pdf';
+import { HAIRLINES, type PaperDocument } from '../files/pdf';
 import { servePicture } from '../files/pictures';
 import type { House } from '../house';
-import { needJob } from '../sites/queries';
+import { requireJob } from '../sites/queries';
 import { personNames } from './pack';
 import { wallsOf } from './walls';
 
 /** The wall record of an area on paper: each wall drawn, what is in it with its place, and its pictures. */
-export async function wallPaper(house: House, area: string): Promise<Paper> {
-  const row = one<{ job: string; name: string }>(house.db, 'SELECT job, name FROM area WHERE id = @area', { area });
+export async function wallPaper(house: House, area: string): Promise<PaperDocument> {
+  const row = queryOne<{ job: string; name: string }>(house.db, 'SELECT job, name FROM area WHERE id = @area', { area });
   if (!row) throw notFound('area');
-  const { name, address, units } = needJob(house.db, row.job);
+  const { name, address, units } = requireJob(house.db, row.job);
   const { zone, today: now } = firmTime(house);
   const names = personNames(house.db);
   const walls = wallsOf(house, area);
@@ -33,7 +33,7 @@ export async function wallPaper(house: House, area: string): Promise<Paper> {
     const cells: TableCell[][] = things.map((thing) => [
       { text: String(thing.number), style: 'side' },
       IN_WALL_KINDS[thing.what],
-      placedWords(thing, units),
+      fixtureWords(thing, units),
       { text: `${names.get(thing.person) ?? ''}, ${formatDay(dayIn(zone, thing.at), now)}`, style: 'note' },
     ]);
     content.push({

@@ -2,14 +2,14 @@ import type { WallsView } from '@/contract/views/walk';
 import { wallName, type RoomShape } from '@/core/layout/shape';
 import type { Drawing } from '@/core/layout/drawing';
 import { phaseFacts } from '@/core/sequence/phases';
-import { byWall, placedWords, wallRecord, type Numbered } from '@/core/walls/wall-record';
-import { IN_WALL_KINDS, ofKind, standing, type Of } from '@/core/walks/observation';
+import { byWall, fixtureWords, wallRecord, type Numbered } from '@/core/walls/wall-record';
+import { IN_WALL_KINDS, ofKind, notWithdrawn, type Of } from '@/core/walks/observation';
 import { firmTime } from '../zone';
-import { one } from '../database/query';
+import { queryOne } from '../database/query';
 import { notFound } from '../door/refusal';
 import type { House } from '../house';
 import { readLayout } from '../layout/read-layout';
-import { jobHead, needJob } from '../sites/queries';
+import { jobHead, requireJob } from '../sites/queries';
 import { picturesOf } from '../sites/room';
 import { whenSeen } from '../words';
 import { closeInsOf } from './close-in';
@@ -23,13 +23,13 @@ type InWallSeen = Numbered & Of<'in-wall'>;
  * find it again.
  */
 export function wallsView(house: House, job: string, area: string): WallsView {
-  const row = one<{ name: string }>(house.db, 'SELECT name FROM area WHERE id = @area AND job = @job', { area, job });
+  const row = queryOne<{ name: string }>(house.db, 'SELECT name FROM area WHERE id = @area AND job = @job', { area, job });
   if (!row) throw notFound('area in this job');
   const time = firmTime(house);
-  const seen = standing(observationsOf(house.db, job));
+  const seen = notWithdrawn(observationsOf(house.db, job));
   const check = closeInsOf(house.db, job, seen).get(area);
   const names = personNames(house.db);
-  const { units } = needJob(house.db, job);
+  const { units } = requireJob(house.db, job);
   const walls = wallsOf(
     house,
     area,
@@ -69,7 +69,7 @@ export function wallsView(house: House, job: string, area: string): WallsView {
         id: thing.id,
         number: thing.number,
         what: IN_WALL_KINDS[thing.what],
-        place: placedWords(thing, units),
+        place: fixtureWords(thing, units),
         picture: thing.picture ?? null,
         by: names.get(thing.person) ?? '',
         when: whenSeen(thing.at, time),
@@ -89,9 +89,9 @@ export function wallsOf(
   area: string,
   seen = areaSeen(house, area),
 ): { wall: number; drawing: Drawing; things: InWallSeen[] }[] {
-  const row = one<{ job: string; name: string }>(house.db, 'SELECT job, name FROM area WHERE id = @area', { area });
+  const row = queryOne<{ job: string; name: string }>(house.db, 'SELECT job, name FROM area WHERE id = @area', { area });
   if (!row) throw notFound('area');
-  const { units } = needJob(house.db, row.job);
+  const { units } = requireJob(house.db, row.job);
   const { shape, openings } = readLayout(house.db, area);
   const room: RoomShape | undefined = shape?.kind === 'room' ? shape : undefined;
   return [...byWall(ofKind(seen, 'in-wall'))].map(([wall, things]) => ({
@@ -101,7 +101,7 @@ export function wallsOf(
   }));
 }
 
-function areaSeen(house: House, area: string): ReturnType<typeof standing> {
-  const job = one<{ job: string }>(house.db, 'SELECT job FROM area WHERE id = @area', { area })?.job ?? '';
-  return standing(observationsOf(house.db, job)).filter((one_) => one_.area === area);
+function areaSeen(house: House, area: string): ReturnType<typeof notWithdrawn> {
+  const job = queryOne<{ job: string }>(house.db, 'SELECT job FROM area WHERE id = @area', { area })?.job ?? '';
+  return notWithdrawn(observationsOf(house.db, job)).filter((one_) => one_.area === area);
 }

@@ -13,7 +13,7 @@ import { feedsFor, recalculate, usualFeeds } from '@/core/scope/feed';
 import { sayResult } from '@/core/quantities/say';
 import { give } from '@/core/quantities/ask';
 import type { LengthSystem } from '@/core/units/length';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { AskFields } from './ask-fields';
 import { KeepForm } from './keep-form';
 import { HowComputed, Results } from './results';
@@ -214,7 +214,7 @@ function Calculating({
           </div>
         </section>
       </div>
-      <Slip title={kept ? 'Change what is kept' : 'Keep this result'} open={keeping} onClose={() => setKeeping(false)}>
+      <SidePanel title={kept ? 'Change what is kept' : 'Keep this result'} open={keeping} onClose={() => setKeeping(false)}>
         {keeping && (
           <KeepForm
             calculator={calculator}
@@ -226,7 +226,7 @@ function Calculating({
             onDone={() => setKeeping(false)}
           />
         )}
-      </Slip>
+      </SidePanel>
     </div>
   );
 }

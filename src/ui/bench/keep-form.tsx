@@ -10,7 +10,7 @@ import type { AnyCalculator } from '@/core/quantities/calculator';
 import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { MoneyField } from '../kit/measure-fields';
-import { useSay } from '../kit/said';
+import { useToast } from '../kit/said';
 import { newId } from '../offline/send';
 import type { areasOfBench } from './calculator';
 
@@ -27,7 +27,7 @@ interface Terms {
 /** Where the result belongs, what is bought by it, and which work uses it. */
 export function KeepForm({ calculator, input, fed, areas, area: start, kept, onDone }: Terms) {
   const router = useRouter();
-  const say = useSay();
+  const say = useToast();
   const [areaId, setAreaId] = useState(start ?? '');
   const area = areas.find((one) => one.id === areaId);
   const shared = { calculator: calculator.name, input, fed: areaId === start ? fed : {} };

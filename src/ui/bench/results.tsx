@@ -1,4 +1,4 @@
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import type { AnyCalculator } from '@/core/quantities/calculator';
 import type { Cut } from '@/core/quantities/cut-list';
 import type { Give } from '@/core/quantities/ask';
@@ -51,7 +51,7 @@ function Value({
   if (give.kind === 'flag')
     return (
       <>
-        <Mark
+        <StateIcon
           kind={give.good === undefined ? (value ? 'done' : 'not-begun') : value === give.good ? 'done' : 'stop'}
           silent
         />{' '}

@@ -9,7 +9,7 @@ import { TRADES } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
 import { askEffect, Effect } from '../kit/effect';
 import type { PreviewView } from '@/contract/views/plan';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { officeZone } from '../offline/clock';
 import { newId } from '../offline/send';
@@ -158,13 +158,13 @@ export function Calendars({ view, office }: { view: DesksView; office: boolean }
           </Button>
         </div>
       )}
-      <Slip
+      <SidePanel
         title={reading ? `Calendar of ${reading.name}` : ''}
         open={reading !== undefined}
         onClose={() => setReading(undefined)}
       >
         {reading && <ReadFile sub={reading} today={view.today} onDone={() => setReading(undefined)} />}
-      </Slip>
+      </SidePanel>
     </section>
   );
 }

@@ -7,7 +7,7 @@ import { Plant } from './plant';
 import { Weather } from './weather';
 
 /** What comes from outside and decides days: inspection offices, the weather, plant, other people's calendars. */
-export function Desks({ view, office }: { view: DesksView; office: boolean }) {
+export function Coordination({ view, office }: { view: DesksView; office: boolean }) {
   return (
     <div className="page desks">
       <div className="page-head">

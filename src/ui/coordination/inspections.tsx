@@ -13,9 +13,9 @@ import { PHASE_KEYS, phaseFacts } from '@/core/sequence/phases';
 import { TRADE_KEYS, TRADES, type Trade } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
 import { CommandForm, TextField, TicksField } from '../kit/form';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { Phone } from '../kit/phone';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
@@ -45,7 +45,7 @@ export function Inspections({ view, office }: { view: DesksView; office: boolean
       <ul className="lines">
         {view.inspections.map((one) => (
           <li key={one.id}>
-            <Mark kind={MARKS[one.state]} />
+            <StateIcon kind={MARKS[one.state]} />
             <div className="what">
               <span className="fw-bold">
                 {one.areaName} · {one.label}
@@ -118,7 +118,7 @@ export function Inspections({ view, office }: { view: DesksView; office: boolean
           <ul className="lines">
             {view.unbooked.slice(0, 10).map((one) => (
               <li key={`${one.area}${one.phase}`}>
-                <Mark kind={one.late ? 'hazard' : 'waiting'} />
+                <StateIcon kind={one.late ? 'hazard' : 'waiting'} />
                 <div className="what small-text">
                   <span className="fw-bold">
                     {one.areaName} · {one.label}
@@ -164,7 +164,7 @@ export function Inspections({ view, office }: { view: DesksView; office: boolean
           </li>
         ))}
       </ul>
-      <Slip title={titleOf(open)} open={open !== undefined} onClose={close}>
+      <SidePanel title={titleOf(open)} open={open !== undefined} onClose={close}>
         {open?.what === 'book' && (
           <CommandForm
             kind={bookInspection}
@@ -178,7 +178,7 @@ export function Inspections({ view, office }: { view: DesksView; office: boolean
         )}
         {open?.what === 'failed' && <Failed of={open.of} onDone={close} />}
         {open?.what === 'office' && <OfficeForm of={open.of} onDone={close} />}
-      </Slip>
+      </SidePanel>
     </section>
   );
 }

@@ -7,7 +7,7 @@ import { PHASE_KEYS, phaseFacts } from '@/core/sequence/phases';
 import { formatDay } from '@/core/units/day';
 import { FormEffect } from '../kit/effect';
 import { CommandForm, TextField, TicksField } from '../kit/form';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
@@ -65,7 +65,7 @@ export function Plant({ view, office }: { view: DesksView; office: boolean }) {
           </li>
         ))}
       </ul>
-      <Slip title={open?.of?.name ?? 'Plant'} open={open !== undefined} onClose={close}>
+      <SidePanel title={open?.of?.name ?? 'Plant'} open={open !== undefined} onClose={close}>
         {open?.what === 'set' && (
           <CommandForm
             kind={setPlant}
@@ -115,7 +115,7 @@ export function Plant({ view, office }: { view: DesksView; office: boolean }) {
             <TextField name="reason" label="What happened" />
           </CommandForm>
         )}
-      </Slip>
+      </SidePanel>
     </section>
   );
 }

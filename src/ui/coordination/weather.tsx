@@ -8,7 +8,7 @@ import type { DesksView } from '@/contract/views/desks';
 import { LIMITS } from '@/core/schedule/weather';
 import { formatDay } from '@/core/units/day';
 import { CommandForm, SelectField, TextField } from '../kit/form';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 
 /**
  * Ten days of outlook, what the plan keeps off because of them, and what the usual weather of later months would take.
@@ -113,7 +113,7 @@ export function Weather({ view }: { view: DesksView }) {
           </table>
         </details>
       )}
-      <Slip title="Outlook for half a day" open={typing} onClose={() => setTyping(false)}>
+      <SidePanel title="Outlook for half a day" open={typing} onClose={() => setTyping(false)}>
         <CommandForm
           kind={sayOutlook}
           submit="Keep"
@@ -137,7 +137,7 @@ export function Weather({ view }: { view: DesksView }) {
           </div>
           <TextField name="halves.0.low" label="Lowest, °C" type="number" />
         </CommandForm>
-      </Slip>
+      </SidePanel>
     </section>
   );
 }

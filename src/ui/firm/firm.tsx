@@ -9,7 +9,7 @@ import { formatDay } from '@/core/units/day';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { Phone } from '../kit/phone';
 import { Notice } from '../kit/notice';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
@@ -182,9 +182,9 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
           </p>
         </section>
       </div>
-      <Slip title={open ? TITLES[open.what] : ''} open={open !== undefined} onClose={close}>
+      <SidePanel title={open ? TITLES[open.what] : ''} open={open !== undefined} onClose={close}>
         {open && <OneForm open={open} view={view} onDone={close} />}
-      </Slip>
+      </SidePanel>
     </div>
   );
 }

@@ -4,7 +4,7 @@ import { Search } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { Form, Modal } from 'react-bootstrap';
-import type { FrameView } from '@/contract/views/job';
+import type { ShellView } from '@/contract/views/job';
 import type { Found } from '@/contract/views/find';
 import { PLACES } from './places';
 
@@ -25,7 +25,7 @@ const matches = (label: string, asked: string): boolean =>
     .every((word) => label.toLowerCase().includes(word));
 
 /** Ctrl K: any job, place, area, sub or selection by a piece of its name. */
-export function Find({ jobs }: { jobs: FrameView['jobs'] }) {
+export function Find({ jobs }: { jobs: ShellView['jobs'] }) {
   const router = useRouter();
   const [open, setOpen] = useState(false);
   const [asked, setAsked] = useState('');

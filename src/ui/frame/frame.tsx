@@ -3,9 +3,9 @@ import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, type ReactNode } from 'react';
-import type { FrameView } from '@/contract/views/job';
+import type { ShellView } from '@/contract/views/job';
 import { HouseMark } from '../kit/house-mark';
-import { SayProvider } from '../kit/said';
+import { ToastProvider } from '../kit/said';
 import { Live } from '../offline/live';
 import { setClock } from '../offline/clock';
 import { Unsent } from '../offline/unsent';
@@ -14,15 +14,15 @@ import { Find } from './find';
 import { JobSwitcher } from './job-switcher';
 import { PersonMenu } from './person-menu';
 import { placeOf } from './places';
-import { ThumbBar } from './thumb-bar';
+import { BottomNav } from './thumb-bar';
 
 /** What stands around every page: where I am, what else there is, what is not yet sent, who I am. */
-export function Frame({ view, children }: { view: FrameView; children: ReactNode }) {
+export function AppShell({ view, children }: { view: ShellView; children: ReactNode }) {
   const { job } = placeOf(usePathname());
   useEffect(() => setClock(view.clock), [view.clock]);
   useEffect(prepareOffline, []);
   return (
-    <SayProvider>
+    <ToastProvider>
       <Live seq={view.seq} />
       <a className="skip" href="#main">
         To the content
@@ -42,7 +42,7 @@ export function Frame({ view, children }: { view: FrameView; children: ReactNode
       <main id="main" className="with-thumbs">
         {children}
       </main>
-      <ThumbBar job={job} />
-    </SayProvider>
+      <BottomNav job={job} />
+    </ToastProvider>
   );
 }

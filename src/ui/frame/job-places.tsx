@@ -5,7 +5,7 @@ import type { JobHead } from '@/contract/views/job';
 import { PLACES, placeOf } from './places';
 
 /** The job's seven places as plain words, with what needs attention. */
-export function JobPlaces({ job }: { job: JobHead }) {
+export function JobTabs({ job }: { job: JobHead }) {
   const { place } = placeOf(usePathname());
   return (
     <nav className="places" aria-label={`Places of ${job.name}`}>

@@ -2,9 +2,9 @@
 import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { Dropdown } from 'react-bootstrap';
-import type { FrameView } from '@/contract/views/job';
+import type { ShellView } from '@/contract/views/job';
 
-export function JobSwitcher({ jobs, current }: { jobs: FrameView['jobs']; current: string | null }) {
+export function JobSwitcher({ jobs, current }: { jobs: ShellView['jobs']; current: string | null }) {
   const name = jobs.find((job) => job.id === current)?.name ?? 'All jobs';
   return (
     <Dropdown>

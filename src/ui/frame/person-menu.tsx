@@ -2,11 +2,11 @@
 import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import { Dropdown } from 'react-bootstrap';
-import type { FrameView } from '@/contract/views/job';
+import type { ShellView } from '@/contract/views/job';
 
 const reload = (): void => window.location.assign('/');
 
-export function PersonMenu({ view }: { view: FrameView }) {
+export function PersonMenu({ view }: { view: ShellView }) {
   const { person, people, demo } = view;
   const become = (id: string): void =>
     void fetch(api.sessionPerson(), { method: 'POST', body: JSON.stringify({ person: id }) }).then(reload);

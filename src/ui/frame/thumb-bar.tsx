@@ -4,11 +4,11 @@ import { BrickWall, Ellipsis, Footprints, Send, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useState } from 'react';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { PLACES, placeOf, type Place } from './places';
 
 /** Four places at the thumb and the rest behind them; without a job they lead to Today, where one is chosen. */
-export function ThumbBar({ job }: { job: string | null }) {
+export function BottomNav({ job }: { job: string | null }) {
   const pathname = usePathname();
   const { place } = placeOf(pathname);
   const [open, setOpen] = useState(false);
@@ -38,7 +38,7 @@ export function ThumbBar({ job }: { job: string | null }) {
         <Ellipsis aria-hidden="true" />
         More
       </button>
-      <Slip title="More" open={open} onClose={() => setOpen(false)}>
+      <SidePanel title="More" open={open} onClose={() => setOpen(false)}>
         <ul className="lines">
           {job &&
             PLACES.map((one) => (
@@ -79,7 +79,7 @@ export function ThumbBar({ job }: { job: string | null }) {
             </Link>
           </li>
         </ul>
-      </Slip>
+      </SidePanel>
     </nav>
   );
 }

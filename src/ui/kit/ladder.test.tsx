@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { AreaView, Rung } from '@/contract/views/job';
 import { Caption, Ladder, thickness } from './ladder';
-import { Mark, type MarkKind } from './mark';
+import { StateIcon, type StateIconKind } from './mark';
 
 const rung = (fraction: number, hold?: Rung['hold']): Rung => ({
   phase: 'board',
@@ -97,7 +97,7 @@ describe('a ladder', () => {
 });
 
 describe('marks', () => {
-  it.each<[MarkKind, string]>([
+  it.each<[StateIconKind, string]>([
     ['waiting', 'waiting'],
     ['under-way', 'under way'],
     ['done', 'done'],
@@ -105,10 +105,10 @@ describe('marks', () => {
     ['hazard', 'caution'],
     ['not-begun', 'not begun'],
   ])('%s is said as well as drawn, in a shape of its own', (kind, words) => {
-    expect(renderToStaticMarkup(<Mark kind={kind} />)).toContain(`aria-label="${words}"`);
-    expect(renderToStaticMarkup(<Mark kind={kind} silent />)).toContain('aria-hidden="true"');
+    expect(renderToStaticMarkup(<StateIcon kind={kind} />)).toContain(`aria-label="${words}"`);
+    expect(renderToStaticMarkup(<StateIcon kind={kind} silent />)).toContain('aria-hidden="true"');
     const shapes = (['waiting', 'under-way', 'done', 'stop', 'hazard', 'not-begun'] as const).map((each) =>
-      renderToStaticMarkup(<Mark kind={each} silent />).replace(/style="[^"]*"/, ''),
+      renderToStaticMarkup(<StateIcon kind={each} silent />).replace(/style="[^"]*"/, ''),
     );
     expect(new Set(shapes).size).toBe(6);
   });

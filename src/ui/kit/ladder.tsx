@@ -1,5 +1,5 @@
 import type { AreaView, Rung } from '@/contract/views/job';
-import { Mark } from './mark';
+import { StateIcon } from './mark';
 
 /** How thick the mist still lies: 4 for untouched down to 1 for nearly clear. */
 export const thickness = (fraction: number): 1 | 2 | 3 | 4 =>
@@ -88,7 +88,7 @@ const STANDING_MARK = {
 export function Caption({ area }: { area: Pick<AreaView, 'standing' | 'caption'> }) {
   return (
     <span className={`caption ${area.standing === 'stuck' ? 'stuck' : area.standing === 'waiting' ? 'waiting' : ''}`}>
-      {area.standing !== 'untouched' && area.standing !== 'not begun' && <Mark kind={STANDING_MARK[area.standing]} />}
+      {area.standing !== 'untouched' && area.standing !== 'not begun' && <StateIcon kind={STANDING_MARK[area.standing]} />}
       {area.caption}
     </span>
   );

@@ -1,7 +1,7 @@
 /** The marks of state, the same on screen, on paper and in every legend. Never colour alone. */
-export type MarkKind = 'waiting' | 'under-way' | 'done' | 'stop' | 'hazard' | 'not-begun';
+export type StateIconKind = 'waiting' | 'under-way' | 'done' | 'stop' | 'hazard' | 'not-begun';
 
-const WORDS: Record<MarkKind, string> = {
+const WORDS: Record<StateIconKind, string> = {
   waiting: 'waiting',
   'under-way': 'under way',
   done: 'done',
@@ -9,7 +9,7 @@ const WORDS: Record<MarkKind, string> = {
   hazard: 'caution',
   'not-begun': 'not begun',
 };
-const COLOURS: Record<MarkKind, string> = {
+const COLOURS: Record<StateIconKind, string> = {
   waiting: 'var(--ochre)',
   'under-way': 'var(--spruce)',
   done: 'var(--spruce)',
@@ -19,7 +19,7 @@ const COLOURS: Record<MarkKind, string> = {
 };
 
 /** Said aloud with its own word, unless the text beside it says the same. */
-export function Mark({ kind, silent }: { kind: MarkKind; silent?: boolean }) {
+export function StateIcon({ kind, silent }: { kind: StateIconKind; silent?: boolean }) {
   return (
     <svg
       className="state-mark"
@@ -32,7 +32,7 @@ export function Mark({ kind, silent }: { kind: MarkKind; silent?: boolean }) {
   );
 }
 
-function Shape({ kind }: { kind: MarkKind }) {
+function Shape({ kind }: { kind: StateIconKind }) {
   switch (kind) {
     case 'waiting':
       return <circle cx="8" cy="8" r="5.6" fill="none" stroke="currentColor" strokeWidth="2.4" />;

@@ -1,10 +1,10 @@
 import type { ReactNode } from 'react';
-import { Mark } from './mark';
+import { StateIcon } from './mark';
 
 export function Notice({ bad, children }: { bad?: boolean; children: ReactNode }) {
   return (
     <div className={`notice ${bad ? 'bad' : ''}`} role={bad ? 'alert' : 'status'}>
-      {bad && <Mark kind="stop" />}
+      {bad && <StateIcon kind="stop" />}
       <div>{children}</div>
     </div>
   );

@@ -9,9 +9,9 @@ interface Saying {
 const SHOWN_MS = 7_000;
 const Say = createContext<(saying: Saying) => void>(() => undefined);
 /** Tells in a line at the foot that something was kept, with a way back where there is one. */
-export const useSay = (): ((saying: Saying) => void) => use(Say);
+export const useToast = (): ((saying: Saying) => void) => use(Say);
 
-export function SayProvider({ children }: { children: ReactNode }) {
+export function ToastProvider({ children }: { children: ReactNode }) {
   const [saying, setSaying] = useState<Saying>();
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const say = useCallback((next: Saying) => {

@@ -6,7 +6,7 @@ import { Offcanvas } from 'react-bootstrap';
  * Paper-like panel from the side for one thing; never a dialog over a dialog. With `beside` the page stays in sight and
  * in reach.
  */
-export function Slip({
+export function SidePanel({
   title,
   open,
   onClose,

@@ -1,8 +1,8 @@
-import { STANCES, type Stance } from '@/core/sites/area';
+import { STANCES, type Inclusion } from '@/core/sites/area';
 import { STANCE_PATHS } from '@/core/sites/stance-paths';
 
 /** How a line of work stands to the contract: its drawn mark, always beside its words. */
-export function StanceMark({ stance }: { stance: Stance }) {
+export function InclusionIcon({ stance }: { stance: Inclusion }) {
   return (
     <span className="text-nowrap">
       <svg

@@ -8,7 +8,7 @@ import {
 } from '@/core/scope/statement';
 import { formatMoney } from '@/core/units/money';
 import { formatDay } from '@/core/units/day';
-import { StanceMark } from './stance-mark';
+import { InclusionIcon } from './stance-mark';
 
 /**
  * A statement as its client reads it: area by area in and out side by side, then what depends, what is allowed for, and
@@ -68,7 +68,7 @@ function Lines({ lines, marks, none }: { lines: readonly StatementLine[]; marks:
           {line.amount !== undefined && <span className="mono">{formatMoney(line.amount)}</span>}
           {marks && line.stance && line.stance !== 'in' && (
             <span className="small-text">
-              <StanceMark stance={line.stance} />
+              <InclusionIcon stance={line.stance} />
             </span>
           )}
         </li>

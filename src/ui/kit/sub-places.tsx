@@ -12,7 +12,7 @@ export interface SubPlace {
 }
 
 /** The pages of one of a job's places, in the order in which a job comes to need them. */
-export function SubPlaces({ of, places }: { of: string; places: readonly SubPlace[] }) {
+export function SubTabs({ of, places }: { of: string; places: readonly SubPlace[] }) {
   const pathname = usePathname();
   const nav = useRef<HTMLElement>(null);
   // On a phone the line is pulled: the page one is on must be in sight.

@@ -4,7 +4,7 @@ import { useCallback, useState } from 'react';
 import type { PayloadOf } from '@/contract/command';
 import type { KnownKind } from '@/contract/commands';
 import { send } from '../offline/send';
-import { useSay } from './said';
+import { useToast } from './said';
 
 interface Told {
   text: string;
@@ -14,7 +14,7 @@ interface Told {
 /** Sends a change of one button: says what was kept, or why not, and has the screen look again. */
 export function useSend() {
   const router = useRouter();
-  const say = useSay();
+  const say = useToast();
   const [busy, setBusy] = useState(false);
   const give = useCallback(
     async <Kind extends KnownKind>(kind: Kind, payload: PayloadOf<Kind>, told?: Told): Promise<boolean> => {

@@ -10,16 +10,16 @@ import { MEASURES, type Measure } from '@/core/layout/measures';
 import { checkArea, usualTerms, type PlanFinding } from '@/core/layout/plan-fit';
 import { OPENING_KINDS } from '@/core/layout/shape';
 import { formatLength } from '@/core/units/length';
-import { JobPlaces } from '../frame/job-places';
-import { Mark } from '../kit/mark';
+import { JobTabs } from '../frame/job-places';
+import { StateIcon } from '../kit/mark';
 import { PrintButton } from '../kit/print-button';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { useRemove } from '../kit/use-remove';
 import { DrawingView } from './drawing-view';
 import { MoveWall } from './move-wall';
 import { ShapeEditor } from './shape-editor';
-import { OpeningForm, PlacedForm } from './thing-forms';
+import { OpeningForm, FixtureForm } from './thing-forms';
 
 type Open = { form: 'opening'; thing?: KeptOpening } | { form: 'placed'; thing?: KeptPlaced };
 
@@ -54,7 +54,7 @@ export function Layout({ view }: { view: LayoutView }) {
   };
   return (
     <>
-      <JobPlaces job={job} />
+      <JobTabs job={job} />
       <div className="page">
         <p className="mb-1 small-text">
           <Link href={routes.rooms(job.id)} className="soft">
@@ -174,7 +174,7 @@ export function Layout({ view }: { view: LayoutView }) {
                       .filter((one) => one.tone === tone)
                       .map((one) => (
                         <li key={one.key}>
-                          <Mark kind={tone === 'bad' ? 'stop' : tone === 'ask' ? 'waiting' : 'done'} />
+                          <StateIcon kind={tone === 'bad' ? 'stop' : tone === 'ask' ? 'waiting' : 'done'} />
                           <div className="what">{one.text}</div>
                         </li>
                       )),
@@ -216,7 +216,7 @@ export function Layout({ view }: { view: LayoutView }) {
                 <ul className="lines">
                   {view.calculations.map((one) => (
                     <li key={one.id}>
-                      <Mark kind={one.problem ? 'stop' : 'done'} silent />
+                      <StateIcon kind={one.problem ? 'stop' : 'done'} silent />
                       <div className="what">
                         <Link href={routes.calculator(one.calculator, { kept: one.id })}>
                           {one.product || one.title}
@@ -235,7 +235,7 @@ export function Layout({ view }: { view: LayoutView }) {
                   <ul className="lines">
                     {view.decisions.map((one) => (
                       <li key={one.id}>
-                        <Mark kind="done" silent />
+                        <StateIcon kind="done" silent />
                         <div className="what">
                           {one.subject}
                           <div className="small-text soft">
@@ -250,7 +250,7 @@ export function Layout({ view }: { view: LayoutView }) {
             </div>
           </div>
         )}
-        <Slip
+        <SidePanel
           title={
             open?.form === 'opening'
               ? open.thing
@@ -285,7 +285,7 @@ export function Layout({ view }: { view: LayoutView }) {
           )}
           {open?.form === 'placed' && shape && (
             <>
-              <PlacedForm
+              <FixtureForm
                 area={area.id}
                 shape={shape}
                 system={system}
@@ -303,7 +303,7 @@ export function Layout({ view }: { view: LayoutView }) {
               )}
             </>
           )}
-        </Slip>
+        </SidePanel>
       </div>
     </>
   );

@@ -6,9 +6,9 @@ import type { LayoutView } from '@/contract/views/layout';
 import { planOf } from '@/core/layout/drawing';
 import { moveWall, type MovedRoom } from '@/core/layout/move-wall';
 import { brokenBy, checkPlan, usualTerms, type PlanFinding } from '@/core/layout/plan-fit';
-import type { Opening, Placed, RoomShape } from '@/core/layout/shape';
+import type { Opening, Fixture, RoomShape } from '@/core/layout/shape';
 import { formatLength, parseLength, type LengthSystem } from '@/core/units/length';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { DrawingView } from './drawing-view';
@@ -17,7 +17,7 @@ interface Side {
   name: string;
   shape: RoomShape;
   openings: readonly Opening[];
-  placed: readonly Placed[];
+  placed: readonly Fixture[];
   sleeping: boolean;
   atGrade: boolean;
 }
@@ -237,13 +237,13 @@ function Told({ side, effect, by }: { side: Side; effect: Effect; by: number }) 
       <ul className="lines small-text">
         {effect.breaks.map((one) => (
           <li key={one.key}>
-            <Mark kind="stop" />
+            <StateIcon kind="stop" />
             <span className="what">{one.text}</span>
           </li>
         ))}
         {effect.cures.map((one) => (
           <li key={one.key}>
-            <Mark kind="done" />
+            <StateIcon kind="done" />
             <span className="what">
               <span className="soft">no longer:</span> {one.text}
             </span>

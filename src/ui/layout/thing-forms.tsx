@@ -131,7 +131,7 @@ function OpeningFields({ shape, system }: { shape: Shape; system: LengthSystem }
 }
 
 /** A bed, a table, a cabinet, an appliance against a wall. */
-export function PlacedForm({ area, shape, system, thing, onDone }: Terms & { thing?: KeptPlaced }) {
+export function FixtureForm({ area, shape, system, thing, onDone }: Terms & { thing?: KeptPlaced }) {
   const fields = (
     <>
       <div className="form-pair">

@@ -1,7 +1,7 @@
 'use client';
 import { useFormContext } from 'react-hook-form';
 import { makeLink } from '@/contract/commands/news';
-import type { UpdatesView } from '@/contract/views/news';
+import type { NewsView } from '@/contract/views/news';
 import { addDays } from '@/core/units/day';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { newId } from '../offline/send';
@@ -9,7 +9,7 @@ import { newId } from '../offline/send';
 const LINK_DAYS = 60;
 
 /** A link without a message: to be shown on site or sent by another way. */
-export function MakeLink({ view, onDone }: { view: UpdatesView; onDone: () => void }) {
+export function MakeLink({ view, onDone }: { view: NewsView; onDone: () => void }) {
   return (
     <CommandForm
       kind={makeLink}
@@ -39,7 +39,7 @@ export function MakeLink({ view, onDone }: { view: UpdatesView; onDone: () => vo
   );
 }
 
-function WhichSub({ view }: { view: UpdatesView }) {
+function WhichSub({ view }: { view: NewsView }) {
   const audience = useFormContext().watch('audience') as string;
   return audience === 'sub' ? (
     <SelectField name="sub" label="Which sub" none="choose" options={view.subs.map((sub) => [sub.id, sub.name])} />

@@ -2,18 +2,18 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { restoreUpdate, dropUpdate, editUpdate, retryMessage, revokeLink } from '@/contract/commands/news';
-import type { LinkView, MessageView, UpdatesView, UpdateView } from '@/contract/views/news';
+import type { LinkView, MessageView, NewsView, UpdateView } from '@/contract/views/news';
 import { formatDay } from '@/core/units/day';
-import { JobPlaces } from '../frame/job-places';
+import { JobTabs } from '../frame/job-places';
 import { CommandForm, TextField } from '../kit/form';
-import { Mark } from '../kit/mark';
-import { Slip } from '../kit/slip';
+import { StateIcon } from '../kit/mark';
+import { SidePanel } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { MakeLink } from './make-link';
 import { SendForm } from './send-form';
 
 /** Drafts by audience, what went out and what became of it, and the links that are open. */
-export function Updates({ view }: { view: UpdatesView }) {
+export function News({ view }: { view: NewsView }) {
   const [editing, setEditing] = useState<UpdateView>();
   const [sending, setSending] = useState<UpdateView>();
   const [linking, setLinking] = useState(false);
@@ -21,7 +21,7 @@ export function Updates({ view }: { view: UpdatesView }) {
   const sent = view.updates.filter((update) => update.state === 'sent');
   return (
     <>
-      <JobPlaces job={view.job} />
+      <JobTabs job={view.job} />
       <div className="page">
         <div className="page-head">
           <h1>News</h1>
@@ -69,7 +69,7 @@ export function Updates({ view }: { view: UpdatesView }) {
             </ul>
           </aside>
         </div>
-        <Slip title="Change the words" open={editing !== undefined} onClose={() => setEditing(undefined)}>
+        <SidePanel title="Change the words" open={editing !== undefined} onClose={() => setEditing(undefined)}>
           {editing && (
             <CommandForm
               kind={editUpdate}
@@ -81,17 +81,17 @@ export function Updates({ view }: { view: UpdatesView }) {
               <TextField name="body" label="Text" rows={18} />
             </CommandForm>
           )}
-        </Slip>
-        <Slip
+        </SidePanel>
+        <SidePanel
           title={sending ? `Send to ${sending.audience === 'client' ? 'the client' : 'the crew'}` : ''}
           open={sending !== undefined}
           onClose={() => setSending(undefined)}
         >
           {sending && <SendForm key={sending.id} update={sending} view={view} onDone={() => setSending(undefined)} />}
-        </Slip>
-        <Slip title="Make a link" open={linking} onClose={() => setLinking(false)}>
+        </SidePanel>
+        <SidePanel title="Make a link" open={linking} onClose={() => setLinking(false)}>
           <MakeLink view={view} onDone={() => setLinking(false)} />
-        </Slip>
+        </SidePanel>
       </div>
     </>
   );
@@ -142,7 +142,7 @@ function Draft({ draft, onEdit, onSend }: { draft: UpdateView; onEdit: () => voi
 function SentLine({ update }: { update: UpdateView }) {
   return (
     <li id={update.id}>
-      <Mark
+      <StateIcon
         kind={
           update.messages.some((message) => message.state === 'failed')
             ? 'stop'
@@ -173,7 +173,7 @@ function MessageLine({ message }: { message: MessageView }) {
   const { busy, give } = useSend();
   return (
     <div className="small-text">
-      <Mark kind={message.state === 'failed' ? 'stop' : message.state === 'queued' ? 'waiting' : 'done'} silent />{' '}
+      <StateIcon kind={message.state === 'failed' ? 'stop' : message.state === 'queued' ? 'waiting' : 'done'} silent />{' '}
       {message.recipient} <span className="soft">{message.address}</span> ·{' '}
       {message.state === 'queued' ? 'on its way' : message.state}
       {message.failure && <span className="bad">: {message.failure}</span>}
@@ -197,7 +197,7 @@ function LinkLine({ link, today }: { link: LinkView; today: string }) {
   const { busy, give } = useSend();
   return (
     <li>
-      <Mark kind={link.state === 'open' ? 'under-way' : 'stop'} silent />
+      <StateIcon kind={link.state === 'open' ? 'under-way' : 'stop'} silent />
       <div className="what">
         <span className="fw-bold">{link.recipient}</span> <span className="soft small-text">{link.audience}</span>
         <div className="small-text soft">

@@ -2,7 +2,7 @@
 import { Button, Form } from 'react-bootstrap';
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import { sendUpdate } from '@/contract/commands/news';
-import type { UpdatesView, UpdateView } from '@/contract/views/news';
+import type { NewsView, UpdateView } from '@/contract/views/news';
 import { addDays } from '@/core/units/day';
 import { CommandForm, TextField } from '../kit/form';
 import { newId } from '../offline/send';
@@ -13,7 +13,7 @@ const LINK_DAYS = 30;
 const recipient = (name = '', address = '') => ({ messageId: newId(), linkId: newId(), name, address });
 
 /** To whom, and how long their link opens. Everybody gets a link of their own, so that one can be revoked alone. */
-export function SendForm({ update, view, onDone }: { update: UpdateView; view: UpdatesView; onDone: () => void }) {
+export function SendForm({ update, view, onDone }: { update: UpdateView; view: NewsView; onDone: () => void }) {
   const suggested = view.suggested[update.audience];
   return (
     <>

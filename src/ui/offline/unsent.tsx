@@ -3,8 +3,8 @@ import { useCallback, useEffect, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { recordWords, KIND_WORDS } from '@/core/walks/record-words';
 import type { ObservationKind } from '@/core/walks/observation';
-import { Mark } from '../kit/mark';
-import { Slip } from '../kit/slip';
+import { StateIcon } from '../kit/mark';
+import { SidePanel } from '../kit/slip';
 import { useOnItsWay } from './on-its-way';
 import { flush, forget, onOutbox, retry, waiting, type Waiting } from './outbox';
 import { packsHere } from './packs';
@@ -70,7 +70,7 @@ export function Unsent() {
     return (
       <span className="sent soft">
         <span className="words">{all ? 'all sent' : moving > 0 ? 'sending' : '…'}</span>{' '}
-        <Mark kind={all ? 'done' : 'waiting'} silent={!all} />
+        <StateIcon kind={all ? 'done' : 'waiting'} silent={!all} />
       </span>
     );
   }
@@ -78,9 +78,9 @@ export function Unsent() {
   return (
     <>
       <button type="button" className="switcher sent" onClick={() => setOpen(true)}>
-        <Mark kind={refused.length > 0 ? 'stop' : 'waiting'} silent /> {list.length} kept here
+        <StateIcon kind={refused.length > 0 ? 'stop' : 'waiting'} silent /> {list.length} kept here
       </button>
-      <Slip title="Kept on this device" open={open} onClose={close}>
+      <SidePanel title="Kept on this device" open={open} onClose={close}>
         <p className="soft">These records are safe here and are sent in order as soon as there is a connection.</p>
         <ul className="lines">
           {list.map((one) => (
@@ -90,7 +90,7 @@ export function Unsent() {
         <Button className="mt-3" onClick={() => void flush()}>
           Send now
         </Button>
-      </Slip>
+      </SidePanel>
     </>
   );
 }
@@ -101,7 +101,7 @@ export function Unsent() {
 function Line({ one }: { one: Waiting }) {
   return (
     <li>
-      <Mark kind={one.refused ? 'stop' : 'waiting'} />
+      <StateIcon kind={one.refused ? 'stop' : 'waiting'} />
       <div className="what">
         {wordsOf(one)}
         {one.refused && (

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { StandpointView } from '@/contract/views/job';
 import type { PictureSource } from '../kit/pictures';
-import { MarkedPicture } from './marked-picture';
+import { AnnotatedPicture } from './marked-picture';
 
 /**
  * Pictures from one spot over the walks: a strip of all of them, and any two laid over each other with a line to pull
@@ -48,7 +48,7 @@ export function Compare({ spot, source }: { spot: StandpointView; source: Pictur
             aria-pressed={at === pair[0] || at === pair[1]}
             onClick={() => choose(at)}
           >
-            <MarkedPicture
+            <AnnotatedPicture
               source={source(picture.hash, 240)}
               alt={picture.alt}
               marks={picture.marks}

@@ -1,8 +1,8 @@
 'use client';
 import { useEffect, useRef, useState, type PointerEvent } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import type { Mark, Spot } from '@/core/walks/observation';
-import { Marks } from './marked-picture';
+import type { Annotation, Spot } from '@/core/walks/observation';
+import { Annotations } from './marked-picture';
 
 const TOOLS = { arrow: 'Arrow', ring: 'Ring', measure: 'Size', text: 'Words' } as const;
 type Tool = keyof typeof TOOLS;
@@ -10,7 +10,7 @@ type Tool = keyof typeof TOOLS;
 /**
  * Draws on a picture with a finger: arrows, rings, sizes and words, kept beside the picture and taken back one by one.
  */
-export function MarkEditor({
+export function AnnotationEditor({
   source,
   alt,
   start,
@@ -19,11 +19,11 @@ export function MarkEditor({
 }: {
   source: string;
   alt: string;
-  start: readonly Mark[];
-  onKeep: (marks: Mark[]) => void;
+  start: readonly Annotation[];
+  onKeep: (marks: Annotation[]) => void;
   onClose: () => void;
 }) {
-  const [marks, setMarks] = useState<Mark[]>([...start]);
+  const [marks, setMarks] = useState<Annotation[]>([...start]);
   const [tool, setTool] = useState<Tool>('arrow');
   const [words, setWords] = useState('');
   const [drawing, setDrawing] = useState<{ from: Spot; to: Spot }>();
@@ -44,7 +44,7 @@ export function MarkEditor({
     const part = (at: number, from: number, size: number): number => Math.min(1, Math.max(0, (at - from) / size));
     return box ? [part(event.clientX, box.left, box.width), part(event.clientY, box.top, box.height)] : [0.5, 0.5];
   };
-  const made = ({ from, to }: { from: Spot; to: Spot }): Mark | undefined => {
+  const made = ({ from, to }: { from: Spot; to: Spot }): Annotation | undefined => {
     const text = words.trim();
     if (needsWords && text === '') return undefined;
     return tool === 'text'
@@ -98,7 +98,7 @@ export function MarkEditor({
         onPointerCancel={() => setDrawing(undefined)}
       >
         <img src={source} alt={alt} draggable={false} />
-        <Marks marks={preview ? [...marks, preview] : marks} />
+        <Annotations marks={preview ? [...marks, preview] : marks} />
       </div>
       <div className="actions">
         <Button onClick={() => onKeep(marks)}>Keep marks</Button>

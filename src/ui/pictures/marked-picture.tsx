@@ -1,7 +1,7 @@
-import type { Mark } from '@/core/walks/observation';
+import type { Annotation } from '@/core/walks/observation';
 
 /** Marks over a picture, drawn from their parts of its width and height; the picture itself is never touched. */
-export function Marks({ marks }: { marks: readonly Mark[] }) {
+export function Annotations({ marks }: { marks: readonly Annotation[] }) {
   return (
     <svg className="picture-marks" viewBox="0 0 1000 750" preserveAspectRatio="none" aria-hidden="true">
       {marks.map((mark, at) => (
@@ -15,7 +15,7 @@ const WIDTH = 1000;
 const HEIGHT = 750;
 const HEAD = 26;
 
-function Shape({ mark }: { mark: Mark }) {
+function Shape({ mark }: { mark: Annotation }) {
   const [x, y] = [mark.from[0] * WIDTH, mark.from[1] * HEIGHT];
   if (mark.form === 'text') return <Words x={x} y={y} text={mark.text} />;
   const [tx, ty] = [mark.to[0] * WIDTH, mark.to[1] * HEIGHT];
@@ -52,7 +52,7 @@ const Words = ({ x, y, text }: { x: number; y: number; text: string }) => (
 );
 
 /** A picture with its marks, small or large. */
-export function MarkedPicture({
+export function AnnotatedPicture({
   source,
   alt,
   marks,
@@ -61,14 +61,14 @@ export function MarkedPicture({
 }: {
   source: string;
   alt: string;
-  marks: readonly Mark[];
+  marks: readonly Annotation[];
   width: number;
   height: number;
 }) {
   return (
     <span className="marked-picture" style={{ width, height }}>
       <img src={source} alt={alt} width={width} height={height} />
-      {marks.length > 0 && <Marks marks={marks} />}
+      {marks.length > 0 && <Annotations marks={marks} />}
     </span>
   );
 }

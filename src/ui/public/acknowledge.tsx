@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { acknowledge } from '@/contract/commands/news';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { send } from '../offline/send';
 
 /** One tap says that it was read. */
@@ -13,7 +13,7 @@ export function Acknowledge({ token, recipient, done }: { token: string; recipie
   if (read)
     return (
       <p className="good">
-        <Mark kind="done" silent /> Read by {read}. Thank you.
+        <StateIcon kind="done" silent /> Read by {read}. Thank you.
       </p>
     );
   const tell = async (event: React.SubmitEvent): Promise<void> => {

@@ -3,7 +3,7 @@ import type { ClientShared } from '@/contract/views/news';
 import { formatDay } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
 import { capital } from '@/core/words';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { Pictures } from '../kit/pictures';
 import { StatementBody, StatementChanges } from '../kit/statement-body';
 import { effectWords } from '../kit/effect-words';
@@ -50,7 +50,7 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
               .filter((choice) => choice.alternatives.length === 0)
               .map((choice) => (
                 <li key={choice.id}>
-                  <Mark kind="waiting" />
+                  <StateIcon kind="waiting" />
                   <div className="what">
                     Choose: {choice.what}
                     {choice.by && <span className="soft"> by {formatDay(choice.by, view.today)}</span>}
@@ -59,7 +59,7 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
               ))}
             {view.decisions.map((decision) => (
               <li key={decision.text}>
-                <Mark kind="waiting" />
+                <StateIcon kind="waiting" />
                 <div className="what">
                   {decision.text} <span className="soft">by {formatDay(decision.by, view.today)}</span>
                 </div>
@@ -97,7 +97,7 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
               .filter((change) => change.answered)
               .map((change) => (
                 <li key={change.id}>
-                  <Mark kind={change.state === 'approved' ? 'done' : 'stop'} />
+                  <StateIcon kind={change.state === 'approved' ? 'done' : 'stop'} />
                   <div className="what">
                     {change.title} <span className="mono">{formatMoney(change.price.total)}</span>
                     <div className="small-text soft">{change.answered}</div>
@@ -124,7 +124,7 @@ function StatementShared({ statement, view, token }: { statement: Statement; vie
       <h2>What we agree on, version {statement.number}</h2>
       {statement.agreed ? (
         <p className="good">
-          <Mark kind="done" silent /> Agreed by {statement.agreed}.{' '}
+          <StateIcon kind="done" silent /> Agreed by {statement.agreed}.{' '}
           <a href={publicRoutes.statement(token)}>As a paper (PDF)</a>
         </p>
       ) : (

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { acceptArea, askItem } from '@/contract/commands/completion';
 import type { ClientShared } from '@/contract/views/news';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { newId, send } from '../offline/send';
 
 /** The client's own list, and the rooms they accept: at the end of a job, on their page. */
@@ -76,7 +76,7 @@ export function ClientList({ view, token }: { view: ClientShared; token: string 
       <ul className="lines">
         {items.map((item) => (
           <li key={item.id}>
-            <Mark kind={item.state === 'asked' ? 'waiting' : 'done'} />
+            <StateIcon kind={item.state === 'asked' ? 'waiting' : 'done'} />
             <div className="what">
               {item.text}
               {item.area && <span className="soft"> · {item.area}</span>}
@@ -95,7 +95,7 @@ export function ClientList({ view, token }: { view: ClientShared; token: string 
       <ul className="lines">
         {areas.map((one) => (
           <li key={one.id}>
-            <Mark kind={one.accepted ? 'done' : 'not-begun'} />
+            <StateIcon kind={one.accepted ? 'done' : 'not-begun'} />
             <div className="what">
               {one.name}
               {one.accepted && <div className="small-text soft">{one.accepted}</div>}

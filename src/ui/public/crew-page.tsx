@@ -1,6 +1,6 @@
 import type { CrewShared } from '@/contract/views/news';
 import { formatDay } from '@/core/units/day';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { PrintButton } from '../kit/print-button';
 import { SharedUpdates } from './shared-updates';
 
@@ -21,7 +21,7 @@ export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
         <ul className="lines mb-3">
           {view.cautions.map((caution) => (
             <li key={caution.area + caution.text} className="bad">
-              <Mark kind="hazard" />
+              <StateIcon kind="hazard" />
               <div className="what">
                 <span className="fw-bold">{caution.area}</span>: {caution.text}
               </div>
@@ -36,7 +36,7 @@ export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
           <ul className="lines">
             {day.works.map((work) => (
               <li key={work.what + work.crew}>
-                <Mark kind="not-begun" silent />
+                <StateIcon kind="not-begun" silent />
                 <div className="what">
                   <span className="fw-bold">{work.what}</span> <span className="soft">{work.half}</span>
                   <div className="small-text">
@@ -57,7 +57,7 @@ export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
           <ul className="lines">
             {view.leftovers.map((left) => (
               <li key={left.area + left.text}>
-                <Mark kind="waiting" />
+                <StateIcon kind="waiting" />
                 <div className="what">
                   <span className="fw-bold">{left.area}</span>: {left.text}{' '}
                   <span className="soft small-text">{left.trade.toLowerCase()}</span>

@@ -2,7 +2,7 @@
 import { Button } from 'react-bootstrap';
 import { adoptMeasurement } from '@/contract/commands/walks';
 import type { RoomView } from '@/contract/views/job';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { useSend } from '../kit/use-send';
 
 /** Where the tape says otherwise than the drawing: shown until one of them gives way. */
@@ -16,7 +16,7 @@ export function Conflicts({ view }: { view: RoomView }) {
       <ul className="lines">
         {view.conflicts.map((one) => (
           <li key={one.id}>
-            <Mark kind="stop" />
+            <StateIcon kind="stop" />
             <div className="what">
               {one.label}: {one.text}
             </div>

@@ -7,11 +7,11 @@ import { workFacts } from '@/core/sequence/works';
 import { FINDING_KINDS } from '@/core/scope/finding';
 import { AREA_KINDS } from '@/core/sites/area';
 import { formatDay } from '@/core/units/day';
-import { JobPlaces } from '../frame/job-places';
-import { Mark } from '../kit/mark';
+import { JobTabs } from '../frame/job-places';
+import { StateIcon } from '../kit/mark';
 import { Pictures } from '../kit/pictures';
 import { PrintButton } from '../kit/print-button';
-import { StanceMark } from '../kit/stance-mark';
+import { InclusionIcon } from '../kit/stance-mark';
 import { AssumptionLine } from '../scope/assumption-line';
 import { Extras } from '../scope/assumptions';
 import { AreaForms } from '../sites/area-forms';
@@ -28,7 +28,7 @@ export function RoomPage({ view }: { view: RoomView }) {
   const rest = view.remarks.filter((remark) => remark.kind !== 'caution');
   return (
     <>
-      <JobPlaces job={job} />
+      <JobTabs job={job} />
       <div className="page">
         <p className="mb-1 small-text">
           <Link href={routes.rooms(job.id)} className="soft">
@@ -55,7 +55,7 @@ export function RoomPage({ view }: { view: RoomView }) {
         </div>
         {cautions.map((caution) => (
           <div key={caution.id} className="notice bad">
-            <Mark kind="hazard" />
+            <StateIcon kind="hazard" />
             <div>
               {caution.text}{' '}
               <span className="soft small-text">
@@ -138,7 +138,7 @@ function InTheWalls({ view, walls }: { view: RoomView; walls: NonNullable<RoomVi
         </Link>
       </div>
       <p className="mt-2 mb-0">
-        <Mark kind={walls.closed ? 'done' : 'waiting'} silent />{' '}
+        <StateIcon kind={walls.closed ? 'done' : 'waiting'} silent />{' '}
         {walls.closed ? 'Closed.' : `${walls.open} of ${walls.lines} lines open before they are closed.`}{' '}
         {walls.things > 0 && `${walls.things} ${walls.things === 1 ? 'thing' : 'things'} recorded with their place.`}
       </p>
@@ -156,7 +156,7 @@ function OpenItems({ view }: { view: RoomView }) {
       <ul className="lines">
         {view.open.map((item) => (
           <li key={item.id}>
-            <Mark kind={item.worse ? 'stop' : 'waiting'} />
+            <StateIcon kind={item.worse ? 'stop' : 'waiting'} />
             <div className="what">
               {item.text}
               <div className="small-text soft">
@@ -185,7 +185,7 @@ function Chosen({ view }: { view: RoomView }) {
       <ul className="lines">
         {view.selections.map((item) => (
           <li key={item.id}>
-            <Mark
+            <StateIcon
               kind={
                 item.found && item.found.verdict !== 'right' ? 'stop' : item.due.what === 'settled' ? 'done' : 'waiting'
               }
@@ -234,13 +234,13 @@ function Agreed({ view }: { view: RoomView }) {
               {line.dependsOn && <div className="small-text soft">depends on {line.dependsOn}</div>}
             </div>
             <span className="small-text">
-              <StanceMark stance={line.stance} />
+              <InclusionIcon stance={line.stance} />
             </span>
           </li>
         ))}
         {view.findings.map((finding) => (
           <li key={finding.id}>
-            <Mark kind={finding.gap ? 'waiting' : 'done'} silent />
+            <StateIcon kind={finding.gap ? 'waiting' : 'done'} silent />
             <div className="what">
               <span className="soft small-text">{FINDING_KINDS[finding.kind].label}</span> {finding.text}
               {finding.gap && <div className="small-text soon">{finding.gap}</div>}
@@ -284,7 +284,7 @@ function Quantities({ view }: { view: RoomView }) {
       <ul className="lines">
         {view.quantities.map((one) => (
           <li key={one.id}>
-            <Mark kind={one.problem ? 'stop' : 'done'} silent />
+            <StateIcon kind={one.problem ? 'stop' : 'done'} silent />
             <div className="what">
               <Link href={routes.calculator(one.calculator, { kept: one.id })}>{one.product || one.title}</Link>:{' '}
               {one.problem ?? one.answer}

@@ -2,8 +2,8 @@ import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import type { RoomsView } from '@/contract/views/job';
 import { daysBetween, formatDay } from '@/core/units/day';
-import { JobPlaces } from '../frame/job-places';
-import { Mark } from '../kit/mark';
+import { JobTabs } from '../frame/job-places';
+import { StateIcon } from '../kit/mark';
 import { PlanProblem } from '../kit/notice';
 import { PrintButton } from '../kit/print-button';
 import { HoldActions } from '../sequence/hold-actions';
@@ -19,7 +19,7 @@ export function Rooms({ view }: { view: RoomsView }) {
   const { job } = view;
   return (
     <>
-      <JobPlaces job={job} />
+      <JobTabs job={job} />
       {isEmpty(view) ? (
         <Empty job={job.id} />
       ) : (
@@ -36,19 +36,19 @@ export function Rooms({ view }: { view: RoomsView }) {
             <Section view={view} />
             <ul className="legend">
               <li>
-                <Mark kind="stop" silent /> stopped
+                <StateIcon kind="stop" silent /> stopped
               </li>
               <li>
-                <Mark kind="waiting" silent /> waits for somebody
+                <StateIcon kind="waiting" silent /> waits for somebody
               </li>
               <li>
-                <Mark kind="under-way" silent /> under way
+                <StateIcon kind="under-way" silent /> under way
               </li>
               <li>
-                <Mark kind="done" silent /> done
+                <StateIcon kind="done" silent /> done
               </li>
               <li>
-                <Mark kind="not-begun" silent /> mist: not begun
+                <StateIcon kind="not-begun" silent /> mist: not begun
               </li>
             </ul>
           </div>
@@ -96,7 +96,7 @@ function Holding({ view }: { view: RoomsView }) {
       <ul className="lines">
         {view.holds.map((hold) => (
           <li key={hold.id}>
-            <Mark kind={hold.overdue ? 'stop' : 'waiting'} />
+            <StateIcon kind={hold.overdue ? 'stop' : 'waiting'} />
             <div className="what">
               <Link href={routes.room(view.job.id, hold.areaId)} className="fw-bold">
                 {hold.area}: {hold.label}
@@ -128,7 +128,7 @@ function Next({ view }: { view: RoomsView }) {
       <ul className="lines">
         {view.next.map((visit) => (
           <li key={visit.when}>
-            <Mark kind="under-way" silent />
+            <StateIcon kind="under-way" silent />
             <div className="what">
               <div className="fw-bold">{visit.when}</div>
               {visit.works.map((work) => (

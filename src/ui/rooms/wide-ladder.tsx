@@ -1,7 +1,7 @@
 import type { RoomView } from '@/contract/views/job';
 import { TRADES } from '@/core/sequence/trades';
 import { thickness } from '../kit/ladder';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 
 type Step = RoomView['steps'][number];
 
@@ -26,7 +26,7 @@ function Line({ step }: { step: Step }) {
       <div className="bar" role="img" aria-label={fraction === 0 ? 'not begun' : percent(fraction)}>
         {fraction >= 1 ? (
           <span className="full">
-            <Mark kind="done" silent />
+            <StateIcon kind="done" silent />
           </span>
         ) : (
           <>

@@ -3,7 +3,7 @@ import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type Dr
 import { useLayoutEffect, useRef, useState, type CSSProperties } from 'react';
 import type { BoardBlock, BoardView } from '@/contract/views/plan';
 import { formatDay } from '@/core/units/day';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import type { Moved } from './move-form';
 import { soft } from './soft-words';
 
@@ -240,7 +240,7 @@ function Piece({
       >
         {!wordless && (
           <span className="words" aria-hidden="true">
-            {block.finish - block.start > 1 && block.tone === 'held' && <Mark kind="stop" silent />}
+            {block.finish - block.start > 1 && block.tone === 'held' && <StateIcon kind="stop" silent />}
             {named && <span className="of-job">{block.job.split(' ')[0]} </span>}
             {soft(words)}
           </span>
@@ -290,7 +290,7 @@ function Marks({
               title={here.map((mark) => mark.text).join('\n')}
               onClick={() => onOpen(String(slot) === open ? undefined : String(slot))}
             >
-              <Mark kind={here.some((mark) => mark.tone === 'hold') ? 'waiting' : 'under-way'} silent />
+              <StateIcon kind={here.some((mark) => mark.tone === 'hold') ? 'waiting' : 'under-way'} silent />
             </button>
           );
         })}

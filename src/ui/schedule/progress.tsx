@@ -7,9 +7,9 @@ import { Button, Form } from 'react-bootstrap';
 import { keepBaseline } from '@/contract/commands/schedule';
 import type { ProgressView } from '@/contract/views/progress';
 import { formatDay } from '@/core/units/day';
-import { JobPlaces } from '../frame/job-places';
+import { JobTabs } from '../frame/job-places';
 import { CommandForm, TextField } from '../kit/form';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { newId } from '../offline/send';
 import { Load, OverTime } from './charts';
 
@@ -28,7 +28,7 @@ export function Progress({ view }: { view: ProgressView }) {
   const day = (at: string | null): string => (at ? formatDay(at, view.today) : 'nothing planned');
   return (
     <>
-      <JobPlaces job={view.job} />
+      <JobTabs job={view.job} />
       <div className="page">
         <div className="page-head">
           <h1>Slip and progress</h1>
@@ -184,7 +184,7 @@ export function Progress({ view }: { view: ProgressView }) {
             </div>
           </section>
         )}
-        <Slip title="Keep today’s plan" open={keeping} onClose={() => setKeeping(false)}>
+        <SidePanel title="Keep today’s plan" open={keeping} onClose={() => setKeeping(false)}>
           <p className="soft small-text">From then on every piece of work is measured against where it stands today.</p>
           <CommandForm
             kind={keepBaseline}
@@ -194,7 +194,7 @@ export function Progress({ view }: { view: ProgressView }) {
           >
             <TextField name="name" label="Name" hint="agreed with the client, after the surprise in the wall …" />
           </CommandForm>
-        </Slip>
+        </SidePanel>
       </div>
     </>
   );

@@ -5,11 +5,11 @@ import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import { Button, Form } from 'react-bootstrap';
 import type { BoardBlock, ScheduleView } from '@/contract/views/plan';
-import { JobPlaces } from '../frame/job-places';
-import { Mark } from '../kit/mark';
+import { JobTabs } from '../frame/job-places';
+import { StateIcon } from '../kit/mark';
 import { PlanProblem } from '../kit/notice';
 import { PrintButton } from '../kit/print-button';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { Board } from './board';
 import { BoardList } from './board-list';
 import { Goal } from './goal';
@@ -34,7 +34,7 @@ export function Schedule({ view }: { view: ScheduleView }) {
   };
   return (
     <>
-      {job && <JobPlaces job={job} />}
+      {job && <JobTabs job={job} />}
       <div className="page">
         <div className="page-head mb-2">
           <h1>{job ? 'Schedule' : 'Schedule, all jobs'}</h1>
@@ -114,7 +114,7 @@ export function Schedule({ view }: { view: ScheduleView }) {
           <Looks view={view} to={(task) => to({ task })} />
           {view.goal && <Goal goal={view.goal} />}
         </div>
-        <Slip beside title={block?.label ?? ''} open={block !== undefined} onClose={() => choose(undefined)}>
+        <SidePanel beside title={block?.label ?? ''} open={block !== undefined} onClose={() => choose(undefined)}>
           {block && (
             <WhyHere
               key={block.task}
@@ -124,7 +124,7 @@ export function Schedule({ view }: { view: ScheduleView }) {
               onChoose={choose}
             />
           )}
-        </Slip>
+        </SidePanel>
       </div>
     </>
   );
@@ -159,7 +159,7 @@ function Looks({ view, to }: { view: ScheduleView; to: (task: string) => string 
       <ul className="lines small-text">
         {view.looks.slice(0, all ? undefined : FIRST_LOOKS).map((look) => (
           <li key={`${look.task}${look.text}`}>
-            <Mark kind={look.kind === 'conflict' ? 'hazard' : 'waiting'} silent />
+            <StateIcon kind={look.kind === 'conflict' ? 'hazard' : 'waiting'} silent />
             <div className="what">
               <span className="fw-bold">{KINDS[look.kind]}</span> {look.text}
             </div>

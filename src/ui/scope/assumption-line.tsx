@@ -6,7 +6,7 @@ import type { AssumptionView } from '@/contract/views/scope';
 import { TRADES } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
@@ -46,7 +46,7 @@ export function AssumptionLine({
   };
   return (
     <li>
-      <Mark kind={assumption.state === 'open' ? 'waiting' : assumption.state === 'held' ? 'done' : 'stop'} />
+      <StateIcon kind={assumption.state === 'open' ? 'waiting' : assumption.state === 'held' ? 'done' : 'stop'} />
       <div className="what">
         {withArea && <span className="fw-bold">{assumption.area}: </span>}we take it that {assumption.text}
         {assumption.why && <span className="soft">, {assumption.why}</span>}

@@ -4,13 +4,13 @@ import { Button, Form } from 'react-bootstrap';
 import { finishExtra, reopenExtra } from '@/contract/commands/scope';
 import type { AssumptionsView, AssumptionView, ExtraView } from '@/contract/views/scope';
 import { TRADES } from '@/core/sequence/trades';
-import { JobPlaces } from '../frame/job-places';
-import { Mark } from '../kit/mark';
-import { Slip } from '../kit/slip';
+import { JobTabs } from '../frame/job-places';
+import { StateIcon } from '../kit/mark';
+import { SidePanel } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { AssumptionForm } from './assumption-form';
 import { AssumptionLine } from './assumption-line';
-import { ScopePlaces } from './scope-places';
+import { ScopeTabs } from './scope-places';
 import { useRemove } from '../kit/use-remove';
 
 /** Everything that is believed and not yet seen, in the order in which it will show itself. */
@@ -22,8 +22,8 @@ export function Assumptions({ view }: { view: AssumptionsView }) {
   const area = view.areas.find((one) => one.id === (open && open !== 'new' ? open.areaId : areaId));
   return (
     <>
-      <JobPlaces job={view.job} />
-      <ScopePlaces job={view.job.id} counts={view.counts} />
+      <JobTabs job={view.job} />
+      <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page">
         <div className="page-head">
           <h1>Assumptions</h1>
@@ -70,7 +70,7 @@ export function Assumptions({ view }: { view: AssumptionsView }) {
           ))}
         </ul>
         {view.extras.length > 0 && <Extras extras={view.extras} withArea />}
-        <Slip
+        <SidePanel
           title={open === 'new' ? 'One more assumption' : 'Change an assumption'}
           open={open !== undefined}
           onClose={close}
@@ -97,7 +97,7 @@ export function Assumptions({ view }: { view: AssumptionsView }) {
               {...(open === 'new' ? {} : { assumption: open })}
             />
           )}
-        </Slip>
+        </SidePanel>
       </div>
     </>
   );
@@ -114,7 +114,7 @@ export function Extras({ extras, withArea }: { extras: ExtraView[]; withArea?: b
       <ul className="lines">
         {extras.map((extra) => (
           <li key={extra.id}>
-            <Mark kind={extra.state === 'done' ? 'done' : 'waiting'} />
+            <StateIcon kind={extra.state === 'done' ? 'done' : 'waiting'} />
             <div className="what">
               {withArea && <span className="fw-bold">{extra.area}: </span>}
               {extra.text}

@@ -9,19 +9,19 @@ import { TRADES } from '@/core/sequence/trades';
 import { addDays } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
 import { priceLines } from '@/core/quantities/price-change';
-import { JobPlaces } from '../frame/job-places';
+import { JobTabs } from '../frame/job-places';
 import { effectWords } from '../kit/effect-words';
 import { CommandForm, SelectField, TextField, TicksField } from '../kit/form';
-import { Mark, type MarkKind } from '../kit/mark';
+import { StateIcon, type StateIconKind } from '../kit/mark';
 import { MoneyField, PercentField } from '../kit/measure-fields';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { TRADE_OPTIONS } from './line-fields';
-import { ScopePlaces } from './scope-places';
+import { ScopeTabs } from './scope-places';
 import { SendFields } from '../kit/send-fields';
 
-const MARKS: Record<ChangeView['state'], MarkKind> = {
+const MARKS: Record<ChangeView['state'], StateIconKind> = {
   draft: 'not-begun',
   sent: 'waiting',
   approved: 'done',
@@ -37,8 +37,8 @@ export function Changes({ view }: { view: ChangesView }) {
   const approved = view.changes.filter((change) => change.state === 'approved');
   return (
     <>
-      <JobPlaces job={view.job} />
-      <ScopePlaces job={view.job.id} counts={view.counts} />
+      <JobTabs job={view.job} />
+      <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page">
         <div className="page-head">
           <h1>Changes</h1>
@@ -66,7 +66,7 @@ export function Changes({ view }: { view: ChangesView }) {
           <article key={change.id} className="change">
             <div className="block-head">
               <h2>
-                <Mark kind={MARKS[change.state]} silent /> {change.number}. {change.title}
+                <StateIcon kind={MARKS[change.state]} silent /> {change.number}. {change.title}
               </h2>
               <span className="soft small-text">
                 {change.area}, {change.kind}, {change.state}
@@ -166,7 +166,7 @@ export function Changes({ view }: { view: ChangesView }) {
             </div>
           </article>
         ))}
-        <Slip
+        <SidePanel
           title={open?.form === 'send' ? 'Send for approval' : open?.form === 'edit' ? 'Change it' : 'A change'}
           open={open !== undefined}
           onClose={close}
@@ -195,7 +195,7 @@ export function Changes({ view }: { view: ChangesView }) {
               <SendFields />
             </CommandForm>
           )}
-        </Slip>
+        </SidePanel>
       </div>
     </>
   );

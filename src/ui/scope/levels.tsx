@@ -5,13 +5,13 @@ import { addLevelMark, changeLevelMark } from '@/contract/commands/layout';
 import type { LevelsView } from '@/contract/views/layout';
 import { LEVEL_KINDS } from '@/core/fit/levels';
 import { formatLength } from '@/core/units/length';
-import { JobPlaces } from '../frame/job-places';
+import { JobTabs } from '../frame/job-places';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { LengthField } from '../kit/measure-fields';
-import { Mark } from '../kit/mark';
-import { Slip } from '../kit/slip';
+import { StateIcon } from '../kit/mark';
+import { SidePanel } from '../kit/slip';
 import { newId } from '../offline/send';
-import { ScopePlaces } from './scope-places';
+import { ScopeTabs } from './scope-places';
 import { useRemove } from '../kit/use-remove';
 
 type Entry = LevelsView['marks'][number];
@@ -34,8 +34,8 @@ export function Levels({ view }: { view: LevelsView }) {
   );
   return (
     <>
-      <JobPlaces job={view.job} />
-      <ScopePlaces job={view.job.id} />
+      <JobTabs job={view.job} />
+      <ScopeTabs job={view.job.id} />
       <div className="page">
         <div className="page-head">
           <h1>Levels</h1>
@@ -54,7 +54,7 @@ export function Levels({ view }: { view: LevelsView }) {
         )}
         {view.problems.map((text) => (
           <div key={text} className="notice bad">
-            <Mark kind="stop" />
+            <StateIcon kind="stop" />
             <div>{text} Your local code and inspector decide.</div>
           </div>
         ))}
@@ -88,7 +88,7 @@ export function Levels({ view }: { view: LevelsView }) {
             </ul>
           </div>
         )}
-        <Slip title={open === 'new' ? 'A level' : 'Change a level'} open={open !== undefined} onClose={close}>
+        <SidePanel title={open === 'new' ? 'A level' : 'Change a level'} open={open !== undefined} onClose={close}>
           {open === 'new' && (
             <CommandForm
               kind={addLevelMark}
@@ -115,7 +115,7 @@ export function Levels({ view }: { view: LevelsView }) {
               {fields}
             </CommandForm>
           )}
-        </Slip>
+        </SidePanel>
       </div>
     </>
   );

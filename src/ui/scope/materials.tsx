@@ -11,10 +11,10 @@ import { TRADES } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
 import { CutSticks } from '../bench/results';
-import { JobPlaces } from '../frame/job-places';
-import { Mark } from '../kit/mark';
+import { JobTabs } from '../frame/job-places';
+import { StateIcon } from '../kit/mark';
 import { PrintButton } from '../kit/print-button';
-import { ScopePlaces } from './scope-places';
+import { ScopeTabs } from './scope-places';
 import { useRemove } from '../kit/use-remove';
 
 /** What the whole job needs, in packs and money, by trade or by delivery; and the results it comes from. */
@@ -36,8 +36,8 @@ export function Materials({ view }: { view: MaterialsView }) {
   const cuts = view.calculations.filter((one) => one.calculator === 'cut-list' && one.output);
   return (
     <>
-      <JobPlaces job={view.job} />
-      <ScopePlaces job={view.job.id} counts={view.counts} />
+      <JobTabs job={view.job} />
+      <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page">
         <div className="page-head">
           <h1>Materials</h1>
@@ -65,7 +65,7 @@ export function Materials({ view }: { view: MaterialsView }) {
         </div>
         {view.problems.map((one) => (
           <div key={one.id} className="notice bad">
-            <Mark kind="stop" />
+            <StateIcon kind="stop" />
             <div>
               <Link href={routes.layout(view.job.id, one.areaId)}>{one.area}</Link>, {one.title}: {one.problem} It is
               left out of the list.
@@ -155,7 +155,7 @@ export function Materials({ view }: { view: MaterialsView }) {
             <ul className="lines">
               {view.calculations.map((one) => (
                 <li key={one.id}>
-                  <Mark kind={one.problem ? 'stop' : 'done'} silent />
+                  <StateIcon kind={one.problem ? 'stop' : 'done'} silent />
                   <div className="what">
                     <span className="fw-bold">{one.area}</span> {one.product || one.title.toLowerCase()}:{' '}
                     {one.problem ?? one.answer}

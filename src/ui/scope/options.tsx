@@ -7,14 +7,14 @@ import type { OptionSetView, OptionsView, OptionView } from '@/contract/views/sc
 import { workFacts, worksFor } from '@/core/sequence/works';
 import { formatDay } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
-import { JobPlaces } from '../frame/job-places';
+import { JobTabs } from '../frame/job-places';
 import { CommandForm, SelectField, TextField, TicksField } from '../kit/form';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { MoneyField } from '../kit/measure-fields';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
-import { ScopePlaces } from './scope-places';
+import { ScopeTabs } from './scope-places';
 import { useRemove } from '../kit/use-remove';
 
 type Open =
@@ -28,8 +28,8 @@ export function Options({ view }: { view: OptionsView }) {
   const close = (): void => setOpen(undefined);
   return (
     <>
-      <JobPlaces job={view.job} />
-      <ScopePlaces job={view.job.id} counts={view.counts} />
+      <JobTabs job={view.job} />
+      <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page">
         <div className="page-head">
           <h1>Options side by side</h1>
@@ -87,7 +87,7 @@ export function Options({ view }: { view: OptionsView }) {
             </div>
             {set.chosen && (
               <p className="good mt-2 mb-1">
-                <Mark kind="done" silent /> {set.options.find((one) => one.key === set.chosen)?.name}: {set.reason}{' '}
+                <StateIcon kind="done" silent /> {set.options.find((one) => one.key === set.chosen)?.name}: {set.reason}{' '}
                 <span className="soft small-text">{set.chosenWhen}</span>
               </p>
             )}
@@ -102,7 +102,7 @@ export function Options({ view }: { view: OptionsView }) {
             <ul className="lines">
               {view.decisions.map((one) => (
                 <li key={one.id}>
-                  <Mark kind="done" silent />
+                  <StateIcon kind="done" silent />
                   <div className="what">
                     {one.subject}
                     <div className="small-text soft">
@@ -122,7 +122,7 @@ export function Options({ view }: { view: OptionsView }) {
             </ul>
           </section>
         )}
-        <Slip
+        <SidePanel
           title={
             open?.form === 'choose'
               ? `Choose ${open.option.name}`
@@ -172,7 +172,7 @@ export function Options({ view }: { view: OptionsView }) {
               <SetFields areas={view.areas} area={open.set.areaId} />
             </CommandForm>
           )}
-        </Slip>
+        </SidePanel>
       </div>
     </>
   );

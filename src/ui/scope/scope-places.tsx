@@ -1,11 +1,11 @@
 import { routes } from '@/contract/routes';
 import type { ScopeCounts } from '@/contract/views/scope';
-import { SubPlaces } from '../kit/sub-places';
+import { SubTabs } from '../kit/sub-places';
 
 /** The pages of Scope. */
-export function ScopePlaces({ job, counts }: { job: string; counts?: ScopeCounts }) {
+export function ScopeTabs({ job, counts }: { job: string; counts?: ScopeCounts }) {
   return (
-    <SubPlaces
+    <SubTabs
       of="Scope"
       places={[
         { path: routes.scope(job), label: 'By area' },

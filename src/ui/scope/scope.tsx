@@ -9,24 +9,24 @@ import type { ScopeView } from '@/contract/views/job';
 import { MEASURES } from '@/core/layout/measures';
 import { FINDING_KINDS } from '@/core/scope/finding';
 import { TRADES } from '@/core/sequence/trades';
-import { STANCE_KEYS, type Stance } from '@/core/sites/area';
-import { JobPlaces } from '../frame/job-places';
+import { STANCE_KEYS, type Inclusion } from '@/core/sites/area';
+import { JobTabs } from '../frame/job-places';
 import { CommandForm, SelectField } from '../kit/form';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { PrintButton } from '../kit/print-button';
-import { Slip } from '../kit/slip';
-import { StanceMark } from '../kit/stance-mark';
+import { SidePanel } from '../kit/slip';
+import { InclusionIcon } from '../kit/stance-mark';
 import { newId } from '../offline/send';
 import { AssumptionLine } from './assumption-line';
 import { LineFields } from './line-fields';
 import { Lists } from './lists';
-import { ScopePlaces } from './scope-places';
+import { ScopeTabs } from './scope-places';
 import { useRemove } from '../kit/use-remove';
 
 /** What was agreed and what was not, by area, with its stance beside every line. */
 export function Scope({ view }: { view: ScopePageView }) {
   const [open, setOpen] = useState<ScopeView | 'new' | 'csv'>();
-  const [only, setOnly] = useState<Stance>();
+  const [only, setOnly] = useState<Inclusion>();
   const remove = useRemove();
   const lines = view.areas.flatMap((area) => area.lines);
   const areas = view.areas
@@ -40,8 +40,8 @@ export function Scope({ view }: { view: ScopePageView }) {
   const close = (): void => setOpen(undefined);
   return (
     <>
-      <JobPlaces job={view.job} />
-      <ScopePlaces job={view.job.id} counts={view.counts} />
+      <JobTabs job={view.job} />
+      <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page">
         <div className="page-head">
           <h1>What was agreed</h1>
@@ -69,7 +69,7 @@ export function Scope({ view }: { view: ScopePageView }) {
                 aria-pressed={only === stance}
                 onClick={() => setOnly(only === stance ? undefined : stance)}
               >
-                <StanceMark stance={stance} /> {count}
+                <InclusionIcon stance={stance} /> {count}
               </button>
             );
           })}
@@ -125,7 +125,7 @@ export function Scope({ view }: { view: ScopePageView }) {
                       </div>
                     </div>
                     <span className="small-text">
-                      <StanceMark stance={line.stance} />
+                      <InclusionIcon stance={line.stance} />
                     </span>
                     <span className="no-print d-flex gap-2">
                       <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(line)}>
@@ -136,7 +136,7 @@ export function Scope({ view }: { view: ScopePageView }) {
                 ))}
                 {area.findings.map((finding) => (
                   <li key={finding.id}>
-                    <Mark kind={finding.gap ? 'waiting' : 'done'} silent />
+                    <StateIcon kind={finding.gap ? 'waiting' : 'done'} silent />
                     <div className="what">
                       <span className="soft small-text">{FINDING_KINDS[finding.kind].label}</span> {finding.text}
                       {finding.gap && <div className="small-text soon">{finding.gap}</div>}
@@ -150,7 +150,7 @@ export function Scope({ view }: { view: ScopePageView }) {
             </section>
           ))}
         </div>
-        <Slip
+        <SidePanel
           title={open === 'new' ? 'One more line' : open === 'csv' ? 'Lists in and out' : 'Change a line'}
           open={open !== undefined}
           onClose={close}
@@ -208,7 +208,7 @@ export function Scope({ view }: { view: ScopePageView }) {
               <LineFields area={view.areas.find((area) => area.id === open.areaId)} selections={view.selections} />
             </CommandForm>
           )}
-        </Slip>
+        </SidePanel>
       </div>
     </>
   );

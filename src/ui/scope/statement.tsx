@@ -7,16 +7,16 @@ import { Button } from 'react-bootstrap';
 import { makeStatement, sendStatement } from '@/contract/commands/scope';
 import type { StatementView } from '@/contract/views/scope';
 import { addDays } from '@/core/units/day';
-import { JobPlaces } from '../frame/job-places';
+import { JobTabs } from '../frame/job-places';
 import { CommandForm } from '../kit/form';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { Notice } from '../kit/notice';
 import { PrintButton } from '../kit/print-button';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { StatementBody, StatementChanges } from '../kit/statement-body';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
-import { ScopePlaces } from './scope-places';
+import { ScopeTabs } from './scope-places';
 import { SendFields } from '../kit/send-fields';
 
 const STATES = { made: 'not sent yet', sent: 'sent, not agreed yet', agreed: 'agreed' } as const;
@@ -41,8 +41,8 @@ export function StatementPage({ view }: { view: StatementView }) {
   const paper = (kind: 'pdf' | 'csv'): string => api.jobFile(view.job.id, `statement.${kind}`, shown?.number);
   return (
     <>
-      <JobPlaces job={view.job} />
-      <ScopePlaces job={view.job.id} counts={view.counts} />
+      <JobTabs job={view.job} />
+      <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page">
         <div className="page-head">
           <h1>Statement</h1>
@@ -79,7 +79,7 @@ export function StatementPage({ view }: { view: StatementView }) {
           <div>
             {shown?.agreed && (
               <p className="good">
-                <Mark kind="done" silent /> Agreed by {shown.agreed}
+                <StateIcon kind="done" silent /> Agreed by {shown.agreed}
               </p>
             )}
             {view.outdated && shown?.id === newest?.id && (
@@ -107,7 +107,7 @@ export function StatementPage({ view }: { view: StatementView }) {
               <ul className="lines">
                 {view.versions.map((one) => (
                   <li key={one.id}>
-                    <Mark
+                    <StateIcon
                       kind={one.state === 'agreed' ? 'done' : one.state === 'sent' ? 'waiting' : 'not-begun'}
                       silent
                     />
@@ -134,13 +134,13 @@ export function StatementPage({ view }: { view: StatementView }) {
               </div>
               {view.gaps.length === 0 && (
                 <p className="good mt-2">
-                  <Mark kind="done" silent /> Nothing is missing.
+                  <StateIcon kind="done" silent /> Nothing is missing.
                 </p>
               )}
               <ul className="lines">
                 {view.gaps.map((gap) => (
                   <li key={gap.text}>
-                    <Mark kind="waiting" silent />
+                    <StateIcon kind="waiting" silent />
                     <Link className="what" href={gap.path}>
                       {gap.text}
                     </Link>
@@ -150,7 +150,7 @@ export function StatementPage({ view }: { view: StatementView }) {
             </section>
           </aside>
         </div>
-        <Slip title={`Send version ${shown?.number ?? ''}`} open={sending} onClose={() => setSending(false)}>
+        <SidePanel title={`Send version ${shown?.number ?? ''}`} open={sending} onClose={() => setSending(false)}>
           {sending && shown && (
             <CommandForm
               kind={sendStatement}
@@ -176,7 +176,7 @@ export function StatementPage({ view }: { view: StatementView }) {
               <SendFields />
             </CommandForm>
           )}
-        </Slip>
+        </SidePanel>
       </div>
     </>
   );

@@ -11,10 +11,10 @@ import { readScopeLine } from '@/core/scope/scope-line';
 import { STANCES } from '@/core/sites/area';
 import { TRADES } from '@/core/sequence/trades';
 import { capital } from '@/core/words';
-import { JobPlaces } from '../frame/job-places';
-import { Mark } from '../kit/mark';
-import { Slip } from '../kit/slip';
-import { StanceMark } from '../kit/stance-mark';
+import { JobTabs } from '../frame/job-places';
+import { StateIcon } from '../kit/mark';
+import { SidePanel } from '../kit/slip';
+import { InclusionIcon } from '../kit/stance-mark';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { AreaMaking, type Making } from './area-making';
@@ -22,7 +22,7 @@ import { AssumptionForm } from './assumption-form';
 import { AssumptionLine } from './assumption-line';
 import { EverythingExcept } from './everything-except';
 import { FINDING_ORDER, FindingForm } from './finding-form';
-import { ScopePlaces } from './scope-places';
+import { ScopeTabs } from './scope-places';
 import { useRemove } from '../kit/use-remove';
 
 type Open = { form: 'finding'; kind: FindingKind } | { form: 'everything' } | { form: 'assumption' } | { form: Making };
@@ -41,8 +41,8 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
   const close = (): void => setOpen(undefined);
   return (
     <>
-      <JobPlaces job={view.job} />
-      <ScopePlaces job={view.job.id} counts={view.counts} />
+      <JobTabs job={view.job} />
+      <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page visit">
         <nav className="visit-areas no-print" aria-label="Areas of this visit">
           <ol>
@@ -52,7 +52,7 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
                   href={routes.firstVisit(view.job.id, one.id)}
                   {...(one.id === area?.id ? { 'aria-current': 'page' as const } : {})}
                 >
-                  <Mark kind={one.lines.length > 0 ? 'done' : 'not-begun'} silent /> <span>{one.name}</span>{' '}
+                  <StateIcon kind={one.lines.length > 0 ? 'done' : 'not-begun'} silent /> <span>{one.name}</span>{' '}
                   <span className="soft small-text">{one.lines.length > 0 ? one.lines.length : ''}</span>
                 </Link>
               </li>
@@ -175,7 +175,7 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
           </div>
         )}
       </div>
-      <Slip title={titleOf(open, area)} open={open !== undefined} onClose={close}>
+      <SidePanel title={titleOf(open, area)} open={open !== undefined} onClose={close}>
         {open?.form === 'finding' && (
           <FindingForm
             key={open.kind}
@@ -200,7 +200,7 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
             }}
           />
         )}
-      </Slip>
+      </SidePanel>
     </>
   );
 }
@@ -277,7 +277,7 @@ function LineEntry({ job, area }: { job: string; area: ScopeArea }) {
         )}
         {!wrong && read?.ok && (
           <>
-            <StanceMark stance={read.value.stance} /> · {read.value.verb} · {read.value.subject}
+            <InclusionIcon stance={read.value.stance} /> · {read.value.verb} · {read.value.subject}
             {read.value.quantity ? ` · ${read.value.quantity} ${read.value.unit ?? ''}` : ''}
             {read.value.dependsOn ? ` · if ${read.value.dependsOn}` : ''}
             {read.value.trade ? <span className="soft"> · {TRADES[read.value.trade].toLowerCase()}</span> : ''}
@@ -306,7 +306,7 @@ function AreaLines({ view, area }: { view: ScopePageView; area: ScopeArea }) {
       {area.lines.map((line) => (
         <li key={line.id}>
           <span className="small-text stance-first" title={STANCES[line.stance]}>
-            <StanceMark stance={line.stance} />
+            <InclusionIcon stance={line.stance} />
           </span>
           <div className="what">
             {line.verb} {line.subject}
@@ -360,7 +360,7 @@ function Findings({
       <ul className="lines mt-1">
         {found.map((finding) => (
           <li key={finding.id}>
-            <Mark kind={finding.gap ? 'waiting' : 'done'} silent />
+            <StateIcon kind={finding.gap ? 'waiting' : 'done'} silent />
             <div className="what">
               <span className="soft small-text">
                 {FINDING_KINDS[finding.kind].label}

@@ -10,7 +10,7 @@ import { formatDay } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
 import { CommandForm, TextField } from '../kit/form';
 import { MoneyField } from '../kit/measure-fields';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { newId } from '../offline/send';
 import { PictureField } from './picture-field';
 
@@ -130,7 +130,7 @@ export function Alternatives({ view }: { view: SelectionPageView }) {
           </table>
         </div>
       )}
-      <Slip
+      <SidePanel
         title={open === 'change' ? 'Alternatives' : 'Choose'}
         open={open !== undefined}
         onClose={() => setOpen(undefined)}
@@ -165,7 +165,7 @@ export function Alternatives({ view }: { view: SelectionPageView }) {
             <TextField name="reason" label="Why this one" hint="Kept as a decision." />
           </CommandForm>
         )}
-      </Slip>
+      </SidePanel>
     </section>
   );
 }

@@ -16,14 +16,14 @@ import {
 import type { DeliveriesView, DeliveryView, StoredThing } from '@/contract/views/selections';
 import { ONE_PERSON_KG, peopleFor } from '@/core/selections/storage';
 import { addDays, formatDay, type Day } from '@/core/units/day';
-import { JobPlaces } from '../frame/job-places';
+import { JobTabs } from '../frame/job-places';
 import { CommandForm, SelectField, TextField, TicksField } from '../kit/form';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { PrintButton } from '../kit/print-button';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
-import { SelectionPlaces } from './selection-places';
+import { SelectionTabs } from './selection-places';
 
 type Open = { form: 'new' | 'spare' } | { form: 'change' | 'came'; delivery: DeliveryView };
 const TITLES: Record<Open['form'], string> = {
@@ -43,8 +43,8 @@ export function Deliveries({ view, left }: { view: DeliveriesView; left: string 
   const planned = view.deliveries.filter((delivery) => delivery.state === 'planned');
   return (
     <>
-      <JobPlaces job={view.job} />
-      <SelectionPlaces job={view.job.id} counts={view.counts} />
+      <JobTabs job={view.job} />
+      <SelectionTabs job={view.job.id} counts={view.counts} />
       <div className="page">
         <div className="page-head">
           <h1>Deliveries and storage</h1>
@@ -76,7 +76,7 @@ export function Deliveries({ view, left }: { view: DeliveriesView; left: string 
             <Storage view={view} onKeep={() => setOpen({ form: 'spare' })} />
           </div>
         </div>
-        <Slip title={open ? TITLES[open.form] : ''} open={open !== undefined} onClose={close}>
+        <SidePanel title={open ? TITLES[open.form] : ''} open={open !== undefined} onClose={close}>
           {open?.form === 'new' && (
             <CommandForm
               kind={addDelivery}
@@ -110,7 +110,7 @@ export function Deliveries({ view, left }: { view: DeliveriesView; left: string 
             </CommandForm>
           )}
           {open?.form === 'spare' && <SpareForm view={view} left={left} onDone={close} />}
-        </Slip>
+        </SidePanel>
       </div>
     </>
   );
@@ -144,7 +144,7 @@ function Delivery({
     <article className="request">
       <div className="block-head">
         <h2>
-          <Mark kind={delivery.state === 'came' ? 'done' : delivery.warnings.length > 0 ? 'stop' : 'waiting'} silent />{' '}
+          <StateIcon kind={delivery.state === 'came' ? 'done' : delivery.warnings.length > 0 ? 'stop' : 'waiting'} silent />{' '}
           {delivery.state === 'came'
             ? `Came ${delivery.cameOn ? day(delivery.cameOn) : ''}`
             : `${day(delivery.day)}${delivery.half ? `, ${delivery.half}` : ''}`}
@@ -219,7 +219,7 @@ function Loose({ view }: { view: DeliveriesView }) {
       <ul className="lines">
         {view.loose.map((one) => (
           <li key={one.id}>
-            <Mark kind="waiting" silent />
+            <StateIcon kind="waiting" silent />
             <div className="what">
               <Link href={routes.selection(view.job.id, one.id)}>{one.text}</Link>
             </div>
@@ -347,7 +347,7 @@ function Stored({ thing, today }: { thing: StoredThing; today: Day }) {
   };
   return (
     <li>
-      <Mark kind={thing.kind === 'wrong part' ? 'stop' : thing.from === 'selection' ? 'under-way' : 'done'} silent />
+      <StateIcon kind={thing.kind === 'wrong part' ? 'stop' : thing.from === 'selection' ? 'under-way' : 'done'} silent />
       <div className="what">
         {thing.href ? <Link href={thing.href}>{thing.what}</Link> : thing.what}
         <div className="small-text soft">

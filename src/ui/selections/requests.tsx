@@ -8,15 +8,15 @@ import { leadWords } from '@/core/selections/lead-words';
 import { PARTIES } from '@/core/selections/requests';
 import { formatDay, type Day } from '@/core/units/day';
 import { capital } from '@/core/words';
-import { JobPlaces } from '../frame/job-places';
+import { JobTabs } from '../frame/job-places';
 import { CommandForm, TextField } from '../kit/form';
-import { Mark, type MarkKind } from '../kit/mark';
-import { Slip } from '../kit/slip';
+import { StateIcon, type StateIconKind } from '../kit/mark';
+import { SidePanel } from '../kit/slip';
 import { useRemove } from '../kit/use-remove';
 import { useSend } from '../kit/use-send';
 import { AnswerRequest, AskClient, RequestForm, SendRequest } from './request-forms';
 import { byWords } from './due-words';
-import { SelectionPlaces } from './selection-places';
+import { SelectionTabs } from './selection-places';
 import { Trail } from './trail';
 
 type Open = { form: 'new' } | { form: 'change' | 'send' | 'ask' | 'answer' | 'expect'; request: RequestView };
@@ -28,7 +28,7 @@ const TITLES: Record<Open['form'], string> = {
   answer: 'The answer',
   expect: 'The day they named',
 };
-const markOf = (request: RequestView): MarkKind =>
+const markOf = (request: RequestView): StateIconKind =>
   request.standing === 'answered'
     ? 'done'
     : request.standing === 'refused' || request.late
@@ -48,8 +48,8 @@ export function Requests({ view }: { view: RequestsView }) {
   const late = waiting.filter((request) => request.late).length;
   return (
     <>
-      <JobPlaces job={view.job} />
-      <SelectionPlaces job={view.job.id} counts={view.counts} />
+      <JobTabs job={view.job} />
+      <SelectionTabs job={view.job.id} counts={view.counts} />
       <div className="page">
         <div className="page-head">
           <h1>Approvals and answers</h1>
@@ -73,7 +73,7 @@ export function Requests({ view }: { view: RequestsView }) {
         {view.requests.map((request) => (
           <Item key={request.id} request={request} today={view.today} onOpen={setOpen} />
         ))}
-        <Slip title={open ? TITLES[open.form] : ''} open={open !== undefined} onClose={close}>
+        <SidePanel title={open ? TITLES[open.form] : ''} open={open !== undefined} onClose={close}>
           {open?.form === 'new' && <RequestForm view={view} onDone={close} />}
           {open?.form === 'change' && <RequestForm view={view} request={open.request} onDone={close} />}
           {open?.form === 'send' && <SendRequest request={open.request} today={view.today} onDone={close} />}
@@ -89,7 +89,7 @@ export function Requests({ view }: { view: RequestsView }) {
               <TextField name="expectedOn" label="They answer on" type="date" />
             </CommandForm>
           )}
-        </Slip>
+        </SidePanel>
       </div>
     </>
   );
@@ -108,7 +108,7 @@ function Item({ request, today, onOpen }: { request: RequestView; today: Day; on
     <article className="request" id={id}>
       <div className="block-head">
         <h2>
-          <Mark kind={markOf(request)} silent /> {capital(request.subject)}
+          <StateIcon kind={markOf(request)} silent /> {capital(request.subject)}
         </h2>
         <span className="soft small-text">
           {request.kind} {request.kind === 'approval' ? 'by' : 'of'} {PARTIES[request.party]}

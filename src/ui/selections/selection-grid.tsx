@@ -9,8 +9,8 @@ import type { SelectionView } from '@/contract/views/selections';
 import { leadWords } from '@/core/selections/lead-words';
 import { isComing } from '@/core/selections/states';
 import { formatDay, type Day } from '@/core/units/day';
-import { Mark } from '../kit/mark';
-import { useSay } from '../kit/said';
+import { StateIcon } from '../kit/mark';
+import { useToast } from '../kit/said';
 import { send } from '../offline/send';
 import { dueTone, dueWords } from './due-words';
 import { factsOf } from './facts';
@@ -110,12 +110,12 @@ function columnsFor(today: Day, job: string): ColumnDef<SelectionView>[] {
         )}
         {item.found && item.found.verdict !== 'right' && (
           <div className="small-text bad">
-            <Mark kind="stop" silent /> {item.found.text}
+            <StateIcon kind="stop" silent /> {item.found.text}
           </div>
         )}
         {item.waitsFor.map((wait) => (
           <div key={wait.id} className="small-text soon">
-            <Mark kind="waiting" silent /> waits for {wait.party}
+            <StateIcon kind="waiting" silent /> waits for {wait.party}
           </div>
         ))}
       </>
@@ -140,7 +140,7 @@ function columnsFor(today: Day, job: string): ColumnDef<SelectionView>[] {
     lead: (item) => leadWords(item.leadLow, item.leadHigh),
     next: (item) => (
       <span className={dueTone(item.due)}>
-        {item.due.what !== 'settled' && <Mark kind={item.due.late ? 'stop' : 'waiting'} silent />}{' '}
+        {item.due.what !== 'settled' && <StateIcon kind={item.due.late ? 'stop' : 'waiting'} silent />}{' '}
         {dueWords(item.due, today)}
         {item.due.late && item.there && item.there.after > 0 && (
           <span className="small-text d-block">
@@ -321,7 +321,7 @@ function CellEditor({
   onLeave: (move?: [number, number]) => void;
 }) {
   const editable = EDITABLE[column];
-  const say = useSay();
+  const say = useToast();
   const router = useRouter();
   const [text, setText] = useState(editable?.text(item) ?? '');
   const [told, setTold] = useState<{ text: string; ask?: boolean }>();

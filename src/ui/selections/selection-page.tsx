@@ -9,17 +9,17 @@ import { leadWords } from '@/core/selections/lead-words';
 import { isComing, isHere, isOrdered, NEXT_STEPS, orderWords } from '@/core/selections/states';
 import { formatDay, type Day } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
-import { JobPlaces } from '../frame/job-places';
+import { JobTabs } from '../frame/job-places';
 import { CommandForm, SelectField, TextField } from '../kit/form';
-import { Mark } from '../kit/mark';
-import { Slip } from '../kit/slip';
+import { StateIcon } from '../kit/mark';
+import { SidePanel } from '../kit/slip';
 import { useRemove } from '../kit/use-remove';
 import { useSend } from '../kit/use-send';
 import { Alternatives } from './alternatives';
 import { dueTone, dueWords, missedWords } from './due-words';
 import { factsOf } from './facts';
 import { SelectionFields } from './selection-fields';
-import { SelectionPlaces } from './selection-places';
+import { SelectionTabs } from './selection-places';
 import { CheckForm, ExpectForm, FitLater, OrderForm, SayForm, StepForm } from './step-forms';
 import { Trail } from './trail';
 
@@ -43,8 +43,8 @@ export function SelectionPage({ view }: { view: SelectionPageView }) {
   const close = (): void => setOpen(undefined);
   return (
     <>
-      <JobPlaces job={view.job} />
-      <SelectionPlaces job={view.job.id} />
+      <JobTabs job={view.job} />
+      <SelectionTabs job={view.job.id} />
       <div className="page">
         <div className="page-head">
           <h1>{item.category}</h1>
@@ -81,7 +81,7 @@ export function SelectionPage({ view }: { view: SelectionPageView }) {
             </section>
           </div>
         </div>
-        <Slip title={open ? TITLES[open] : ''} open={open !== undefined} onClose={close}>
+        <SidePanel title={open ? TITLES[open] : ''} open={open !== undefined} onClose={close}>
           {open === 'change' && (
             <CommandForm kind={changeSelection} submit="Keep" onDone={close} start={() => factsOf(item)}>
               <div className="form-pair">
@@ -100,7 +100,7 @@ export function SelectionPage({ view }: { view: SelectionPageView }) {
           {open === 'check' && <CheckForm view={view} onDone={close} />}
           {open === 'say' && <SayForm view={view} onDone={close} />}
           {open === 'expect' && <ExpectForm view={view} onDone={close} />}
-        </Slip>
+        </SidePanel>
       </div>
     </>
   );
@@ -119,7 +119,7 @@ function Next({ view, onOpen }: { view: SelectionPageView; onOpen: (open: Open) 
   return (
     <section className="next-step">
       <p className={`fs-5 mb-1 ${dueTone(item.due)}`}>
-        <Mark
+        <StateIcon
           kind={
             item.due.late
               ? 'stop'
@@ -340,7 +340,7 @@ function Checks({ view }: { view: SelectionPageView }) {
       <ul className="lines">
         {view.checks.map((check) => (
           <li key={check.id}>
-            <Mark kind={check.good ? 'done' : 'stop'} silent />
+            <StateIcon kind={check.good ? 'done' : 'stop'} silent />
             <div className="what">
               <span className={check.good ? '' : 'bad'}>{check.text}</span>
               <div className="small-text soft">
@@ -385,7 +385,7 @@ function Requests({ view }: { view: SelectionPageView }) {
       <ul className="lines">
         {view.requests.map((request) => (
           <li key={request.id}>
-            <Mark kind={request.standing === 'answered' ? 'done' : request.late ? 'stop' : 'waiting'} silent />
+            <StateIcon kind={request.standing === 'answered' ? 'done' : request.late ? 'stop' : 'waiting'} silent />
             <div className="what">
               <Link href={routes.requests(view.job.id, request.id)}>{request.subject}</Link>
               <div className={`small-text ${request.late ? 'bad' : 'soft'}`}>

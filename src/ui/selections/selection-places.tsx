@@ -1,11 +1,11 @@
 import { routes } from '@/contract/routes';
 import type { SelectionCounts } from '@/contract/views/selections';
-import { SubPlaces } from '../kit/sub-places';
+import { SubTabs } from '../kit/sub-places';
 
 /** The pages of Selections. */
-export function SelectionPlaces({ job, counts }: { job: string; counts?: SelectionCounts }) {
+export function SelectionTabs({ job, counts }: { job: string; counts?: SelectionCounts }) {
   return (
-    <SubPlaces
+    <SubTabs
       of="Selections"
       places={[
         { path: routes.selections(job), label: 'By urgency' },

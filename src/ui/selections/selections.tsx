@@ -16,16 +16,16 @@ import {
 } from '@/core/selections/selection-csv';
 import { isComing, isHere } from '@/core/selections/states';
 import { TRADES } from '@/core/sequence/trades';
-import { JobPlaces } from '../frame/job-places';
+import { JobTabs } from '../frame/job-places';
 import { CsvEntry } from '../kit/csv-entry';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { PrintButton } from '../kit/print-button';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { SelectionFields } from './selection-fields';
 import { SelectionGrid } from './selection-grid';
-import { SelectionPlaces } from './selection-places';
+import { SelectionTabs } from './selection-places';
 
 const URGENCY = ['Late', 'In the next two weeks', 'Later', 'On site or fitted'] as const;
 const urgencyOf = ({ due }: SelectionView): (typeof URGENCY)[number] =>
@@ -66,8 +66,8 @@ export function Selections({ view }: { view: SelectionsView }) {
   else groups.sort(([a], [b]) => a.localeCompare(b));
   return (
     <>
-      <JobPlaces job={view.job} />
-      <SelectionPlaces job={view.job.id} counts={view.counts} />
+      <JobTabs job={view.job} />
+      <SelectionTabs job={view.job.id} counts={view.counts} />
       <div className="page">
         <div className="page-head">
           <h1>Selections</h1>
@@ -148,14 +148,14 @@ export function Selections({ view }: { view: SelectionsView }) {
             suppliers={view.suppliers}
           />
         )}
-        <Slip
+        <SidePanel
           title={open === 'list' ? 'Read a list of selections' : 'A selection'}
           open={open !== undefined}
           onClose={close}
         >
           {open === 'new' && <NewSelection view={view} onDone={close} />}
           {open === 'list' && <ReadList view={view} onDone={close} />}
-        </Slip>
+        </SidePanel>
       </div>
     </>
   );

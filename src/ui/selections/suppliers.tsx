@@ -10,9 +10,9 @@ import { PRICE_CSV_EXAMPLE, readPriceCsv, type PriceLine } from '@/core/selectio
 import { formatDay, type Day } from '@/core/units/day';
 import { CheckField, CommandForm, TextField } from '../kit/form';
 import { CsvEntry } from '../kit/csv-entry';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { Phone } from '../kit/phone';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
@@ -63,7 +63,7 @@ export function Suppliers({ view }: { view: SuppliersView }) {
       {shown.map((supplier) => (
         <One key={supplier.id} supplier={supplier} today={view.today} onOpen={setOpen} />
       ))}
-      <Slip title={open ? TITLES[open.form] : ''} open={open !== undefined} onClose={close}>
+      <SidePanel title={open ? TITLES[open.form] : ''} open={open !== undefined} onClose={close}>
         {open?.form === 'new' && (
           <CommandForm
             kind={addSupplier}
@@ -107,7 +107,7 @@ export function Suppliers({ view }: { view: SuppliersView }) {
           </CommandForm>
         )}
         {open?.form === 'prices' && <Prices supplier={open.supplier} onDone={close} />}
-      </Slip>
+      </SidePanel>
     </div>
   );
 }
@@ -182,7 +182,7 @@ function One({ supplier, today, onOpen }: { supplier: Supplier; today: Day; onOp
       <ul className="lines">
         {supplier.orders.map((order) => (
           <li key={order.id}>
-            <Mark kind={order.after > 0 ? 'stop' : 'under-way'} silent />
+            <StateIcon kind={order.after > 0 ? 'stop' : 'under-way'} silent />
             <div className="what">
               <Link href={routes.selection(order.job, order.id)}>{order.text}</Link>{' '}
               <span className="soft">{order.jobName}</span>

@@ -1,5 +1,5 @@
 import type { StepView } from '@/contract/views/plan';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 
 /** One link as a sentence: after what, why, by which rule. */
 export function Because({ link }: { link: StepView['links'][number] }) {
@@ -7,7 +7,7 @@ export function Because({ link }: { link: StepView['links'][number] }) {
     <div className="small-text soft">
       {link.done && (
         <>
-          <Mark kind="done" />{' '}
+          <StateIcon kind="done" />{' '}
         </>
       )}
       after <span className="fw-medium">{link.from}</span>

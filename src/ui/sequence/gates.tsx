@@ -6,7 +6,7 @@ import type { SequenceView } from '@/contract/views/plan';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { FormEffect } from '../kit/effect';
 import { CheckField, CommandForm, TextField } from '../kit/form';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
@@ -57,9 +57,9 @@ export function Gates({ view }: { view: SequenceView }) {
           </li>
         ))}
       </ul>
-      <Slip title="Set a gate or milestone" open={adding} onClose={() => setAdding(false)}>
+      <SidePanel title="Set a gate or milestone" open={adding} onClose={() => setAdding(false)}>
         {adding && <GateForm view={view} onDone={() => setAdding(false)} />}
-      </Slip>
+      </SidePanel>
     </section>
   );
 }

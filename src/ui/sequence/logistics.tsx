@@ -6,7 +6,7 @@ import type { LogisticView, SequenceView } from '@/contract/views/plan';
 import { formatDay } from '@/core/units/day';
 import { useFormContext } from 'react-hook-form';
 import { CommandForm, SelectField, TextField } from '../kit/form';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
@@ -79,7 +79,7 @@ export function Logistics({ view }: { view: SequenceView }) {
           </li>
         ))}
       </ul>
-      <Slip
+      <SidePanel
         title={open === 'new' ? 'What has to be there' : (open?.label ?? '')}
         open={open !== undefined}
         onClose={close}
@@ -121,7 +121,7 @@ export function Logistics({ view }: { view: SequenceView }) {
             </CommandForm>
           )
         )}
-      </Slip>
+      </SidePanel>
     </section>
   );
 }

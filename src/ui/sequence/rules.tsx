@@ -6,7 +6,7 @@ import type { RuleView, SequenceView } from '@/contract/views/plan';
 import { PHASE_KEYS, phaseFacts } from '@/core/sequence/phases';
 import { FormEffect } from '../kit/effect';
 import { CommandForm, SelectField, TextField } from '../kit/form';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
@@ -99,7 +99,7 @@ export function Rules({ view }: { view: SequenceView }) {
           </li>
         ))}
       </ol>
-      <Slip
+      <SidePanel
         title={
           open?.what === 'write'
             ? 'Write a rule'
@@ -113,7 +113,7 @@ export function Rules({ view }: { view: SequenceView }) {
         onClose={close}
       >
         {open && <OneForm view={view} open={open} onDone={close} />}
-      </Slip>
+      </SidePanel>
     </section>
   );
 }

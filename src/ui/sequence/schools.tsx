@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { chooseSchool } from '@/contract/commands/knowledge';
-import type { PreviewView, SchoolView, SequenceView } from '@/contract/views/plan';
+import type { PreviewView, MethodView, SequenceView } from '@/contract/views/plan';
 import { askEffect, Effect } from '../kit/effect';
 import { Notice } from '../kit/notice';
 import { useSend } from '../kit/use-send';
@@ -12,7 +12,7 @@ import { newId } from '../offline/send';
  * Ways of working in which both sides are right somewhere: picked for the job or one area, after looking at what it
  * would do.
  */
-export function Schools({ view }: { view: SequenceView }) {
+export function Methods({ view }: { view: SequenceView }) {
   const [open, setOpen] = useState<string>();
   return (
     <section>
@@ -47,10 +47,10 @@ export function Schools({ view }: { view: SequenceView }) {
   );
 }
 
-const said = (school: SchoolView): string =>
+const said = (school: MethodView): string =>
   school.sides.find((side) => side.key === school.chosen)?.label ?? 'the usual order';
 
-function Choose({ view, school, onDone }: { view: SequenceView; school: SchoolView; onDone: () => void }) {
+function Choose({ view, school, onDone }: { view: SequenceView; school: MethodView; onDone: () => void }) {
   const [side, setSide] = useState(school.chosen ?? '');
   const [where, setWhere] = useState(view.job.id);
   const [effect, setEffect] = useState<PreviewView | string>();

@@ -6,18 +6,18 @@ import { Button, Form } from 'react-bootstrap';
 import { addLink, removeLink } from '@/contract/commands/sites';
 import type { SequenceView, StepView } from '@/contract/views/plan';
 import { TRADES } from '@/core/sequence/trades';
-import { JobPlaces } from '../frame/job-places';
+import { JobTabs } from '../frame/job-places';
 import { CommandForm, SelectField, TextField } from '../kit/form';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { PlanProblem } from '../kit/notice';
 import { Because } from './because';
 import { Gates } from './gates';
 import { Logistics } from './logistics';
 import { Rules } from './rules';
-import { Schools } from './schools';
+import { Methods } from './schools';
 import { StepSlip } from './step-slip';
 import { WalkThrough } from './walk-through';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { useFormContext } from 'react-hook-form';
@@ -35,7 +35,7 @@ export function Sequence({ view }: { view: SequenceView }) {
   const steps = view.steps.filter((one) => area === '' || one.area === area);
   return (
     <>
-      <JobPlaces job={view.job} />
+      <JobTabs job={view.job} />
       <div className="page">
         <div className="page-head">
           <h1>The order of the work</h1>
@@ -92,16 +92,16 @@ export function Sequence({ view }: { view: SequenceView }) {
           <aside>
             <Own view={view} />
             <Exposures view={view} />
-            <Schools view={view} />
+            <Methods view={view} />
             <Gates view={view} />
             <Logistics view={view} />
             <Rules view={view} />
           </aside>
         </div>
-        <Slip title={chosen?.label ?? ''} open={chosen !== undefined} onClose={() => setStep(undefined)}>
+        <SidePanel title={chosen?.label ?? ''} open={chosen !== undefined} onClose={() => setStep(undefined)}>
           {chosen && <StepSlip key={chosen.task} step={chosen} onDone={() => setStep(undefined)} />}
-        </Slip>
-        <Slip title="Agree an order" open={adding} onClose={() => setAdding(false)}>
+        </SidePanel>
+        <SidePanel title="Agree an order" open={adding} onClose={() => setAdding(false)}>
           <p className="soft small-text">
             An order of your own on top of the rules. One that would go round in a circle is refused, and says where.
           </p>
@@ -121,7 +121,7 @@ export function Sequence({ view }: { view: SequenceView }) {
             <EndFields view={view} end="after" label="Then" />
             <TextField name="reason" label="Because" hint="Said wherever this order decides a date." />
           </CommandForm>
-        </Slip>
+        </SidePanel>
       </div>
     </>
   );
@@ -150,7 +150,7 @@ function StepLine({ step, onChange }: { step: Step; onChange: () => void }) {
   const open = step.links.filter((link) => !link.done);
   return (
     <li>
-      <Mark kind={step.state === 'under-way' ? 'under-way' : step.trade === 'nobody' ? 'waiting' : 'not-begun'} />
+      <StateIcon kind={step.state === 'under-way' ? 'under-way' : step.trade === 'nobody' ? 'waiting' : 'not-begun'} />
       <div className="what">
         <span className="fw-bold">{step.label}</span>{' '}
         <span className="soft small-text">{step.trade === 'nobody' ? '' : TRADES[step.trade].toLowerCase()}</span>
@@ -250,7 +250,7 @@ function Exposures({ view }: { view: SequenceView }) {
       <ul className="lines">
         {view.exposures.map((exposure) => (
           <li key={exposure.label}>
-            <Mark kind={exposure.kept ? 'done' : 'hazard'} />
+            <StateIcon kind={exposure.kept ? 'done' : 'hazard'} />
             <div className="what small-text">
               <span className="fw-bold">{exposure.label}</span>
               <div className={exposure.kept ? 'soft' : 'bad'}>{exposure.text}</div>

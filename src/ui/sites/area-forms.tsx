@@ -7,8 +7,8 @@ import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
 import { workFacts, worksFor } from '@/core/sequence/works';
 import { addDays } from '@/core/units/day';
 import { CheckField, CommandForm, SelectField, TextField, TicksField } from '../kit/form';
-import { useSay } from '../kit/said';
-import { Slip } from '../kit/slip';
+import { useToast } from '../kit/said';
+import { SidePanel } from '../kit/slip';
 import { newId } from '../offline/send';
 
 type Open = 'area' | 'hold' | 'step';
@@ -16,7 +16,7 @@ type Open = 'area' | 'hold' | 'step';
 /** What can be changed about one area, each in a slip of its own. */
 export function AreaForms({ view }: { view: RoomView }) {
   const [open, setOpen] = useState<Open>();
-  const say = useSay();
+  const say = useToast();
   const close = (): void => setOpen(undefined);
   const { area, job } = view;
   const steps = view.steps.map((step) => [step.phase, step.label] as const);
@@ -35,7 +35,7 @@ export function AreaForms({ view }: { view: RoomView }) {
       <Button variant="link" className="px-1" onClick={() => setOpen('area')}>
         Change the area
       </Button>
-      <Slip title={`What is done in ${area.name}`} open={open === 'area'} onClose={close}>
+      <SidePanel title={`What is done in ${area.name}`} open={open === 'area'} onClose={close}>
         <CommandForm
           kind={changeArea}
           submit="Keep"
@@ -71,8 +71,8 @@ export function AreaForms({ view }: { view: RoomView }) {
           <CheckField name="livedIn" label="Somebody lives in it during the work" />
           <CheckField name="passage" label="Others are reached through it" />
         </CommandForm>
-      </Slip>
-      <Slip title={`Something holds ${area.name}`} open={open === 'hold'} onClose={close}>
+      </SidePanel>
+      <SidePanel title={`Something holds ${area.name}`} open={open === 'hold'} onClose={close}>
         <CommandForm
           kind={addHold}
           submit="Hold the work"
@@ -97,8 +97,8 @@ export function AreaForms({ view }: { view: RoomView }) {
             <TextField name="expectedOn" label="Expected on" type="date" />
           </div>
         </CommandForm>
-      </Slip>
-      <Slip title={`A step in ${area.name}`} open={open === 'step'} onClose={close}>
+      </SidePanel>
+      <SidePanel title={`A step in ${area.name}`} open={open === 'step'} onClose={close}>
         <CommandForm
           kind={changeStep}
           submit="Keep"
@@ -112,7 +112,7 @@ export function AreaForms({ view }: { view: RoomView }) {
           <SelectField name="trade" label="Who does it" options={TRADE_KEYS.map((trade) => [trade, TRADES[trade]])} />
           <TextField name="halfDays" label="Half-days it takes" type="number" />
         </CommandForm>
-      </Slip>
+      </SidePanel>
     </>
   );
 }

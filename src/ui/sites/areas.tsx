@@ -5,27 +5,27 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useRouter } from 'next/navigation';
 import { changeJob, setOut } from '@/contract/commands/sites';
-import type { SetOutView } from '@/contract/views/firm';
+import type { AreasView } from '@/contract/views/firm';
 import type { CsvProblem } from '@/core/csv';
 import { CSV_EXAMPLE, readAreaCsv } from '@/core/sites/area-csv';
 import { JOB_STATES } from '@/core/sites/area';
 import type { Draft } from '@/core/sites/draft-area';
 import { TEMPLATES } from '@/core/sites/templates';
-import { JobPlaces } from '../frame/job-places';
+import { JobTabs } from '../frame/job-places';
 import { CommandForm, SelectField } from '../kit/form';
 import { CsvEntry, CsvProblems } from '../kit/csv-entry';
-import { useSay } from '../kit/said';
+import { useToast } from '../kit/said';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { DraftAreas } from './draft-areas';
 import { JobFields } from './job-fields';
 
 /** A job's storeys and areas, from a pattern or a list, changed until they fit, and then set out at once. */
-export function SetOut({ view }: { view: SetOutView }) {
+export function Areas({ view }: { view: AreasView }) {
   const { job, details } = view;
   const [draft, setDraft] = useState<Draft>();
   const [problems, setProblems] = useState<CsvProblem[]>([]);
-  const say = useSay();
+  const say = useToast();
   const takeCsv = (text: string): void => {
     const read = readAreaCsv(text);
     setProblems(read.problems);
@@ -33,7 +33,7 @@ export function SetOut({ view }: { view: SetOutView }) {
   };
   return (
     <>
-      <JobPlaces job={job} />
+      <JobTabs job={job} />
       <div className="page">
         <div className="page-head">
           <h1>Set out {job.name}</h1>
@@ -154,7 +154,7 @@ function SetOutForm({
   problems,
   onLeave,
 }: {
-  view: SetOutView;
+  view: AreasView;
   draft: Draft;
   problems: CsvProblem[];
   onLeave: () => void;

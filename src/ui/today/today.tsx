@@ -3,7 +3,7 @@ import Link from 'next/link';
 import type { TodayView } from '@/contract/views/plan';
 import { formatDay } from '@/core/units/day';
 import { capital } from '@/core/words';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { PlanProblem } from '../kit/notice';
 import { StartWalk } from '../walks/start-walk';
 
@@ -63,7 +63,7 @@ function Sites({ view }: { view: TodayView }) {
       <ul className="lines">
         {view.sites.map((site) => (
           <li key={site.job} className="align-items-center">
-            <Mark kind={site.urgent ? 'stop' : 'waiting'} silent />
+            <StateIcon kind={site.urgent ? 'stop' : 'waiting'} silent />
             <div className="what">
               <Link href={routes.rooms(site.job)} className="fw-bold">
                 {site.name}
@@ -94,7 +94,7 @@ function OnSite({ view }: { view: TodayView }) {
       <ul className="lines">
         {view.onSite.map((row) => (
           <li key={row.job}>
-            <Mark kind="under-way" silent />
+            <StateIcon kind="under-way" silent />
             <div className="what">
               <Link href={routes.schedule(row.job)} className="fw-bold">
                 {row.name}
@@ -137,7 +137,7 @@ function Holds({ view }: { view: TodayView }) {
       <ul className="lines">
         {view.holds.map((hold) => (
           <li key={hold.id}>
-            <Mark kind={hold.overdue ? 'stop' : 'waiting'} />
+            <StateIcon kind={hold.overdue ? 'stop' : 'waiting'} />
             <div className="what">
               <Link
                 href={hold.request ? routes.requests(hold.job, hold.request) : routes.room(hold.job, hold.areaId)}
@@ -169,7 +169,7 @@ function Orders({ view }: { view: TodayView }) {
       <ul className="lines">
         {view.orders.map((order) => (
           <li key={order.selection}>
-            <Mark kind={order.late ? 'stop' : 'waiting'} />
+            <StateIcon kind={order.late ? 'stop' : 'waiting'} />
             <div className="what">
               <Link href={routes.selection(order.job, order.selection)} className="fw-bold">
                 {order.category}
@@ -208,7 +208,7 @@ function Requests({ view }: { view: TodayView }) {
       <ul className="lines">
         {view.requests.map((request) => (
           <li key={request.request}>
-            <Mark kind={request.late ? 'stop' : 'waiting'} />
+            <StateIcon kind={request.late ? 'stop' : 'waiting'} />
             <div className="what">
               <Link href={routes.requests(request.job, request.request)} className="fw-bold">
                 {capital(request.text)}
@@ -241,7 +241,7 @@ function Calls({ view }: { view: TodayView }) {
       <ul className="lines">
         {view.calls.map((call) => (
           <li key={call.key}>
-            <Mark kind={call.late ? 'stop' : 'waiting'} />
+            <StateIcon kind={call.late ? 'stop' : 'waiting'} />
             <div className="what">
               <Link href={call.href} className="fw-bold">
                 {capital(call.text)}
@@ -268,7 +268,7 @@ function Drafts({ view }: { view: TodayView }) {
       <ul className="lines">
         {view.drafts.map((row) => (
           <li key={row.job}>
-            <Mark kind="waiting" silent />
+            <StateIcon kind="waiting" silent />
             <div className="what">
               <Link href={routes.news(row.job)} className="fw-bold">
                 {row.jobName}
@@ -291,7 +291,7 @@ function Finishes({ view }: { view: TodayView }) {
       <ul className="lines">
         {view.finishes.map((row) => (
           <li key={row.job}>
-            <Mark kind={row.late > 0 ? 'stop' : row.finish ? 'under-way' : 'not-begun'} silent />
+            <StateIcon kind={row.late > 0 ? 'stop' : row.finish ? 'under-way' : 'not-begun'} silent />
             <div className="what">
               <Link href={routes.schedule(row.job)} className="fw-bold">
                 {row.name}

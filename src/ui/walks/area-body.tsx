@@ -6,7 +6,7 @@ import type { WalkKind } from '@/core/walks/observation';
 import { SELECTION_VERDICTS, type SelectionVerdict } from '@/core/walks/observation';
 import { orderWords } from '@/core/selections/states';
 import { TRADES } from '@/core/sequence/trades';
-import { StanceMark } from '../kit/stance-mark';
+import { InclusionIcon } from '../kit/stance-mark';
 import { Checks } from './checks';
 import { OpenItems } from './open-items';
 import { PullBar } from './pull-bar';
@@ -105,7 +105,7 @@ export function AreaBody({ kind, ...terms }: Terms & { kind: WalkKind }) {
         )}
         {area.scope.map((line) => (
           <div key={line.text} className="check-line d-flex gap-2">
-            <StanceMark stance={line.stance} /> <span>{line.text}</span>
+            <InclusionIcon stance={line.stance} /> <span>{line.text}</span>
           </div>
         ))}
       </section>

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { WalkArea } from '@/contract/views/walk';
 import { CHECK_VERDICTS, type CheckVerdict } from '@/core/walks/observation';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import type { Terms } from './area-body';
 import type { Walking } from './use-walk';
 
@@ -54,7 +54,7 @@ function Line({ line, area, walking }: { line: WalkArea['checks'][number]; area:
   return (
     <div className="check-line" role="group" aria-label={line.text}>
       <div>
-        <Mark
+        <StateIcon
           kind={
             line.state === 'right' || line.state === 'not here' ? 'done' : line.state === 'open' ? 'stop' : 'not-begun'
           }

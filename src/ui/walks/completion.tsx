@@ -3,19 +3,19 @@ import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { answerItem, LEFT_KINDS, leaveWithClient, signOff, takeUpItem } from '@/contract/commands/completion';
+import { answerItem, LEFT_KINDS, handOver, signOff, takeUpItem } from '@/contract/commands/completion';
 import type { CompletionView } from '@/contract/views/walk';
 import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
-import { JobPlaces } from '../frame/job-places';
+import { JobTabs } from '../frame/job-places';
 import { CommandForm, SelectField, TextField } from '../kit/form';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { PrintButton } from '../kit/print-button';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { useRemove } from '../kit/use-remove';
 import { newId } from '../offline/send';
 import { StartWalk } from './start-walk';
-import { WalkPlaces } from './walk-places';
+import { WalkTabs } from './walk-places';
 
 type Item = CompletionView['items'][number];
 type Open =
@@ -35,8 +35,8 @@ export function Completion({ view }: { view: CompletionView }) {
   const areas = view.areas.map((area) => [area.id, area.name] as const);
   return (
     <>
-      <JobPlaces job={view.job} />
-      <WalkPlaces job={view.job.id} />
+      <JobTabs job={view.job} />
+      <WalkTabs job={view.job.id} />
       <div className="page">
         <div className="page-head">
           <h1>{left === 0 ? 'Nothing left over' : `${left} left over`}</h1>
@@ -62,7 +62,7 @@ export function Completion({ view }: { view: CompletionView }) {
                 <ul className="lines">
                   {trade.lines.map((line) => (
                     <li key={line.id}>
-                      <Mark kind={line.part ? 'waiting' : 'not-begun'} silent />
+                      <StateIcon kind={line.part ? 'waiting' : 'not-begun'} silent />
                       <div className="what">
                         {line.text} <span className="soft">· {line.area}</span>
                         <div className="small-text soft">
@@ -85,7 +85,7 @@ export function Completion({ view }: { view: CompletionView }) {
                 <ul className="lines">
                   {view.parts.map((part) => (
                     <li key={part.id}>
-                      <Mark kind="waiting" />
+                      <StateIcon kind="waiting" />
                       <div className="what">
                         <Link href={routes.selection(view.job.id, part.id)}>{part.category}</Link>{' '}
                         <span className="soft">
@@ -108,7 +108,7 @@ export function Completion({ view }: { view: CompletionView }) {
               <ul className="lines">
                 {view.items.map((item) => (
                   <li key={item.id}>
-                    <Mark kind={item.state === 'asked' ? 'waiting' : 'done'} />
+                    <StateIcon kind={item.state === 'asked' ? 'waiting' : 'done'} />
                     <div className="what">
                       {item.text}
                       {item.area && <span className="soft"> · {item.area}</span>}
@@ -145,7 +145,7 @@ export function Completion({ view }: { view: CompletionView }) {
             <ul className="lines">
               {view.areas.map((area) => (
                 <li key={area.id}>
-                  <Mark kind={area.accepted ? 'done' : area.open > 0 ? 'waiting' : 'not-begun'} />
+                  <StateIcon kind={area.accepted ? 'done' : area.open > 0 ? 'waiting' : 'not-begun'} />
                   <div className="what">
                     {area.name}
                     {area.accepted ? (
@@ -218,7 +218,7 @@ export function Completion({ view }: { view: CompletionView }) {
           </div>
         </div>
       </div>
-      <Slip
+      <SidePanel
         title={
           open?.form === 'accept'
             ? `Sign off ${open.area.name}`
@@ -231,7 +231,7 @@ export function Completion({ view }: { view: CompletionView }) {
       >
         {open?.form === 'leave' && (
           <CommandForm
-            kind={leaveWithClient}
+            kind={handOver}
             submit="Keep"
             onDone={close}
             start={() => ({ id: newId(), job: view.job.id, kind: 'code' as const, text: '' })}
@@ -291,7 +291,7 @@ export function Completion({ view }: { view: CompletionView }) {
             <TextField name="answer" label="The answer they read" rows={2} />
           </CommandForm>
         )}
-      </Slip>
+      </SidePanel>
     </>
   );
 }

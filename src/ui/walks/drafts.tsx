@@ -7,7 +7,7 @@ import { groupBy } from '@/core/group-by';
 import { readCaptions } from '@/core/narration/captions';
 import { draftKeys, type Draft } from '@/core/narration/draft';
 import { readNarration } from '@/core/narration/read';
-import { recordOf, type Fresh } from '@/core/walks/record-of';
+import { recordOf, type NewObservation } from '@/core/walks/record-of';
 import { KIND_WORDS } from '@/core/walks/record-words';
 import { readShorthand, writeShorthand } from '@/core/walks/shorthand';
 import { understood } from './line-form';
@@ -16,7 +16,7 @@ import type { Walking } from './use-walk';
 interface Proposed {
   key: string;
   draft: Draft;
-  fresh: Fresh;
+  fresh: NewObservation;
 }
 
 const clock = (seconds: number): string =>
@@ -140,7 +140,7 @@ interface RowTerms {
   one: Proposed;
   reading: boolean;
   walking: Walking;
-  onAccept: (fresh: Fresh) => void;
+  onAccept: (fresh: NewObservation) => void;
   onDrop: () => void;
   onMove: (from: HTMLElement, by: 1 | -1) => void;
   onPlay?: () => void;

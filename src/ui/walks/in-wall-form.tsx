@@ -5,7 +5,7 @@ import type { WalkArea } from '@/contract/views/walk';
 import { wallName } from '@/core/layout/shape';
 import { parseLength, type LengthSystem } from '@/core/units/length';
 import { IN_WALL_KINDS, type InWallKind } from '@/core/walks/observation';
-import { placedWords } from '@/core/walls/wall-record';
+import { fixtureWords } from '@/core/walls/wall-record';
 import type { Walking } from './use-walk';
 
 const USUAL_WALLS = 4;
@@ -65,7 +65,7 @@ export function InWallForm({
       length: value('length'),
       rise: value('rise'),
     };
-    walking.record({ kind: 'in-wall', area: area.id, ...thing }, placedWords(thing, units), picture);
+    walking.record({ kind: 'in-wall', area: area.id, ...thing }, fixtureWords(thing, units), picture);
     onDone();
   };
   const size = (name: keyof typeof sizes, label: string, must = false): React.ReactNode => {

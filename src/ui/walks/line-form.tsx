@@ -3,14 +3,14 @@ import { useMemo, useRef, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { WalkArea } from '@/contract/views/walk';
 import { triggersOf } from '@/core/safety/triggers';
-import { recordOf, type Fresh } from '@/core/walks/record-of';
+import { recordOf, type NewObservation } from '@/core/walks/record-of';
 import { KIND_WORDS, recordWords } from '@/core/walks/record-words';
 import { readShorthand, SIGNS } from '@/core/walks/shorthand';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import type { Walking } from './use-walk';
 
 /** What a record says once it is kept, in a few words. */
-export function understood(fresh: Fresh, areas: readonly WalkArea[]): string {
+export function understood(fresh: NewObservation, areas: readonly WalkArea[]): string {
   const area = areas.find((one) => one.id === fresh.area);
   if (fresh.kind === 'progress')
     return (
@@ -103,7 +103,7 @@ export function LineForm({
       </Form.Group>
       {raised.map((trigger) => (
         <p key={trigger.id} className="notice bad mt-2 mb-0">
-          <Mark kind="hazard" />{' '}
+          <StateIcon kind="hazard" />{' '}
           <span>
             {trigger.text} <span className="small-text">({trigger.source})</span>
           </span>

@@ -4,7 +4,7 @@ import { Button, Form } from 'react-bootstrap';
 import type { WalkArea } from '@/contract/views/walk';
 import { TRADES } from '@/core/sequence/trades';
 import { RECHECK_VERDICTS, type RecheckVerdict, type WalkKind } from '@/core/walks/observation';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import type { Terms } from './area-body';
 import type { Walking } from './use-walk';
 
@@ -68,7 +68,7 @@ function OpenLine({ item, area, walking, proof }: { item: Item; area: WalkArea; 
   return (
     <div className="check-line" role="group" aria-label={item.text}>
       <div>
-        {caution && <Mark kind="hazard" />} {item.text}{' '}
+        {caution && <StateIcon kind="hazard" />} {item.text}{' '}
         {item.trade && <span className="soft">· {TRADES[item.trade].toLowerCase()}</span>}
       </div>
       <div className={`small-text ${item.putOff > 0 || item.worse ? 'bad' : 'soft'}`}>{history(item)}</div>

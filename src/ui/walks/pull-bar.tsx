@@ -2,7 +2,7 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { WalkArea } from '@/contract/views/walk';
 import { thickness } from '../kit/ladder';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 
 const tenth = (fraction: number): number => Math.min(1, Math.max(0, Math.round(fraction * 10) / 10));
 
@@ -80,7 +80,7 @@ export function PullBar({ step, onSet }: { step: WalkArea['steps'][number]; onSe
         aria-label={`${step.label} done`}
         onClick={() => set(fraction >= 1 ? 0 : 1)}
       >
-        {fraction >= 1 ? <TickOnFill /> : <Mark kind="done" silent />}
+        {fraction >= 1 ? <TickOnFill /> : <StateIcon kind="done" silent />}
       </button>
     </div>
   );

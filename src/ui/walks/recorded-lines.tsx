@@ -4,9 +4,9 @@ import { useCallback, useState } from 'react';
 import type { Recorded } from '@/contract/views/walk';
 import { triggersOf } from '@/core/safety/triggers';
 import { KIND_WORDS } from '@/core/walks/record-words';
-import { Mark } from '../kit/mark';
-import { MarkedPicture } from '../pictures/marked-picture';
-import { MarkEditor } from '../pictures/mark-editor';
+import { StateIcon } from '../kit/mark';
+import { AnnotatedPicture } from '../pictures/marked-picture';
+import { AnnotationEditor } from '../pictures/mark-editor';
 import type { Terms } from './area-body';
 
 export const pictureSource = (picture: string, width: 240 | 1280): string =>
@@ -23,7 +23,7 @@ export function RecordedLines({ area, walking }: Terms) {
         <div key={line.id} className="check-line">
           <div className="d-flex gap-2 align-items-center">
             <span className="flex-fill">
-              {line.kind === 'caution' && <Mark kind="hazard" />}{' '}
+              {line.kind === 'caution' && <StateIcon kind="hazard" />}{' '}
               {line.kind !== 'remaining' && <span className="soft small-text">{KIND_WORDS[line.kind]} </span>}
               {line.text}
               {line.by && <span className="soft small-text"> · {line.by}</span>}
@@ -35,7 +35,7 @@ export function RecordedLines({ area, walking }: Terms) {
                 aria-label={`Draw on the picture: ${line.text}`}
                 onClick={() => setMarking(line)}
               >
-                <MarkedPicture
+                <AnnotatedPicture
                   source={pictureSource(line.picture, 240)}
                   alt={`Picture of ${area.name}`}
                   marks={line.marks ?? []}
@@ -56,7 +56,7 @@ export function RecordedLines({ area, walking }: Terms) {
           {line.kind !== 'caution' &&
             triggersOf({ kind: line.kind, text: line.text }).map((trigger) => (
               <div key={trigger.id} className="small-text mt-1">
-                <Mark kind="hazard" /> {trigger.text}{' '}
+                <StateIcon kind="hazard" /> {trigger.text}{' '}
                 {!area.recorded.some((other) => other.kind === 'caution' && other.text === trigger.text) && (
                   <button
                     type="button"
@@ -73,7 +73,7 @@ export function RecordedLines({ area, walking }: Terms) {
         </div>
       ))}
       {marking?.picture && (
-        <MarkEditor
+        <AnnotationEditor
           source={pictureSource(marking.picture, 1280)}
           alt={`Picture of ${area.name}`}
           start={marking.marks ?? []}

@@ -2,8 +2,8 @@ import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import type { ReviewView } from '@/contract/views/walk';
 import { daysBetween, formatDay } from '@/core/units/day';
-import { JobPlaces } from '../frame/job-places';
-import { Mark } from '../kit/mark';
+import { JobTabs } from '../frame/job-places';
+import { StateIcon } from '../kit/mark';
 import { Notice, PlanProblem } from '../kit/notice';
 import { Pictures } from '../kit/pictures';
 import { Unplaced } from './unplaced';
@@ -16,7 +16,7 @@ export function Review({ view }: { view: ReviewView }) {
   const { walk, job } = view;
   return (
     <>
-      <JobPlaces job={job} />
+      <JobTabs job={job} />
       <div className="page">
         <div className="page-head">
           <h1>
@@ -52,7 +52,7 @@ export function Review({ view }: { view: ReviewView }) {
                     </Link>
                     {area.lines.map((line) => (
                       <div key={line.text}>
-                        <Mark kind={TONES[line.tone]} silent /> {line.text}
+                        <StateIcon kind={TONES[line.tone]} silent /> {line.text}
                       </div>
                     ))}
                   </div>
@@ -68,7 +68,7 @@ export function Review({ view }: { view: ReviewView }) {
                 <ul className="lines">
                   {view.passedBy.map((item) => (
                     <li key={item.area + item.text}>
-                      <Mark kind="waiting" silent />
+                      <StateIcon kind="waiting" silent />
                       <div className="what">
                         {item.text}{' '}
                         <span className="soft">
@@ -112,7 +112,7 @@ export function Review({ view }: { view: ReviewView }) {
                 const days = daysBetween(work.from, work.to);
                 return (
                   <li key={work.label}>
-                    <Mark kind={days > 0 ? 'waiting' : 'under-way'} silent />
+                    <StateIcon kind={days > 0 ? 'waiting' : 'under-way'} silent />
                     <div className="what">
                       <span className="fw-bold">{work.label}</span> {formatDay(work.from, view.today)} →{' '}
                       {formatDay(work.to, view.today)}{' '}
@@ -160,7 +160,7 @@ export function Review({ view }: { view: ReviewView }) {
             <ul className="lines">
               {view.drafts.map((draft) => (
                 <li key={draft.id}>
-                  <Mark kind={draft.state === 'sent' ? 'done' : 'waiting'} />
+                  <StateIcon kind={draft.state === 'sent' ? 'done' : 'waiting'} />
                   <div className="what">
                     <Link className="fw-bold" href={routes.news(job.id, draft.id)}>
                       {draft.audience === 'client' ? 'Client' : 'Crew'}: {draft.title}

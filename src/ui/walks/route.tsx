@@ -1,6 +1,6 @@
 import { Button } from 'react-bootstrap';
 import type { WalkArea } from '@/contract/views/walk';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { LeaveForm } from './leave-form';
 import type { Walking } from './use-walk';
 
@@ -60,7 +60,7 @@ function Stop({ area, here, onGo }: { area: WalkArea; here: boolean; onGo: () =>
           {[open > 0 ? `${open} to look at` : '', area.recorded.length > 0 ? `${area.recorded.length} recorded` : '']
             .filter(Boolean)
             .join(' · ')}{' '}
-          {open > 0 && <Mark kind="waiting" silent />}
+          {open > 0 && <StateIcon kind="waiting" silent />}
         </span>
       </button>
     </li>

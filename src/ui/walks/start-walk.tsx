@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { startWalk } from '@/contract/commands/walks';
 import type { WalkKind } from '@/core/walks/observation';
-import { useSay } from '../kit/said';
+import { useToast } from '../kit/said';
 import { beginHere } from '../offline/packs';
 import { newId, send } from '../offline/send';
 
@@ -23,7 +23,7 @@ export function StartWalk({
   small?: boolean;
 }) {
   const router = useRouter();
-  const say = useSay();
+  const say = useToast();
   const [busy, setBusy] = useState(false);
   const size = small ? { size: 'sm' as const } : {};
   if (openWalk)

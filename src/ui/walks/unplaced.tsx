@@ -3,15 +3,15 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { HOLD_KINDS, type HoldKind } from '@/contract/commands/sites';
-import { placeObservation, unplaceObservation, type Became } from '@/contract/commands/walks';
+import { placeObservation, unplaceObservation, type FiledAs } from '@/contract/commands/walks';
 import type { UnplacedView } from '@/contract/views/walk';
 import { partySaid } from '@/core/narration/fields-said';
 import { KIND_WORDS } from '@/core/walks/record-words';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
-const WORDS: Record<Became, string> = {
+const WORDS: Record<FiledAs, string> = {
   scope: 'scope',
   assumption: 'assumption',
   change: 'change to be priced',
@@ -20,7 +20,7 @@ const WORDS: Record<Became, string> = {
   remark: 'remark',
 };
 /** What each kind is likely to become, first the likeliest. */
-const LIKELY: Partial<Record<UnplacedView['kind'], readonly Became[]>> = {
+const LIKELY: Partial<Record<UnplacedView['kind'], readonly FiledAs[]>> = {
   surprise: ['change', 'assumption', 'scope', 'remark'],
   scope: ['scope', 'change', 'remark'],
   assumption: ['assumption', 'remark'],
@@ -33,7 +33,7 @@ const LIKELY: Partial<Record<UnplacedView['kind'], readonly Became[]>> = {
 /** What was said and has no place yet: each put into it in one step, with a way back. */
 export function Unplaced({ lines }: { lines: UnplacedView[] }) {
   const { give } = useSend();
-  const place = (line: UnplacedView, became: Became, party?: HoldKind): void =>
+  const place = (line: UnplacedView, became: FiledAs, party?: HoldKind): void =>
     void give(
       placeObservation,
       { about: line.id, became, target: newId(), ...(party ? { party } : {}) },
@@ -58,7 +58,7 @@ export function Unplaced({ lines }: { lines: UnplacedView[] }) {
       <ul className="lines">
         {lines.map((line) => (
           <li key={line.id}>
-            <Mark kind={line.became ? 'done' : 'waiting'} />
+            <StateIcon kind={line.became ? 'done' : 'waiting'} />
             <div className="what">
               <span className="soft small-text">{KIND_WORDS[line.kind]}</span> {line.text}{' '}
               <span className="soft">· {line.area}</span>

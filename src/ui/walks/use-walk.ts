@@ -1,7 +1,7 @@
 'use client';
 import { api } from '@/contract/routes';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { leaveSite } from '@/contract/commands/completion';
+import { closeDownSite } from '@/contract/commands/completion';
 import {
   finishExtra as finishExtraCommand,
   reopenAssumption,
@@ -20,8 +20,8 @@ import {
 import type { CommandType, Input } from '@/contract/commands';
 import type { PayloadOf } from '@/contract/command';
 import type { NarrationView, WalkArea, WalkPack } from '@/contract/views/walk';
-import type { Said } from '@/core/walks/observation';
-import { useSay } from '../kit/said';
+import type { Quote } from '@/core/walks/observation';
+import { useToast } from '../kit/said';
 import { enqueue, onOutbox, waiting } from '../offline/outbox';
 import { fetchWalk, keepWalk } from '../offline/packs';
 import { setClock } from '../offline/clock';
@@ -32,7 +32,7 @@ import { withRecords } from './walk-state';
 /** One kind of record without what every record has. */
 type Fresh = RecordedObservation extends infer Seen
   ? Seen extends RecordedObservation
-    ? Omit<Seen, 'id' | 'walk' | 'said'> & { said?: Said | undefined }
+    ? Omit<Seen, 'id' | 'walk' | 'said'> & { said?: Quote | undefined }
     : never
   : never;
 
@@ -47,7 +47,7 @@ export interface Walking {
   settle: (assumption: string, verdict: 'held' | 'wrong', found: string) => void;
   finishExtra: (extra: string) => void;
   addStandpoint: (area: string, name: string) => string;
-  leave: (state: Omit<PayloadOf<typeof leaveSite>, 'id' | 'job' | 'walk'>) => void;
+  leave: (state: Omit<PayloadOf<typeof closeDownSite>, 'id' | 'job' | 'walk'>) => void;
   keepNarration: (name: string, text: string, recording?: Blob) => void;
   dropDraft: (narration: string, draft: string) => void;
   finish: () => Promise<void>;
@@ -58,7 +58,7 @@ const GATHER_MS = 400;
 
 export function useWalk(given: WalkPack): Walking {
   const walk = given.walk.id;
-  const say = useSay();
+  const say = useToast();
   const [pack, setPack] = useState(given);
   const [records, setRecords] = useState<RecordedObservation[]>([]);
   const [previews, setPreviews] = useState<ReadonlyMap<string, string>>(new Map());
@@ -223,7 +223,7 @@ export function useWalk(given: WalkPack): Walking {
   const { id: job } = pack.job;
   const leave = useCallback(
     (state: Parameters<Walking['leave']>[0]) => {
-      give(leaveSite.type, { id: newId(), job, walk, ...state });
+      give(closeDownSite.type, { id: newId(), job, walk, ...state });
       say({ text: 'How the site is left is kept' });
     },
     [give, job, say, walk],

@@ -1,9 +1,9 @@
 import { routes } from '@/contract/routes';
-import { SubPlaces } from '../kit/sub-places';
+import { SubTabs } from '../kit/sub-places';
 
 /** The pages of Walks. */
-export const WalkPlaces = ({ job }: { job: string }) => (
-  <SubPlaces
+export const WalkTabs = ({ job }: { job: string }) => (
+  <SubTabs
     of="Walks"
     places={[
       { path: routes.walks(job), label: 'Walks' },

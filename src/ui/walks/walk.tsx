@@ -6,7 +6,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { LARGEST_PICTURE } from '@/contract/commands/walks';
 import type { WalkPack } from '@/contract/views/walk';
 import type { WalkKind } from '@/core/walks/observation';
-import { SayProvider, useSay } from '../kit/said';
+import { ToastProvider, useToast } from '../kit/said';
 import { Unsent } from '../offline/unsent';
 import { LineForm } from './line-form';
 import { MeasureForm } from './measure-form';
@@ -20,9 +20,9 @@ type Panel = 'line' | 'measure' | 'route' | 'tell';
 /** Full screen: nothing but the area in hand. */
 export function Walk({ pack }: { pack: WalkPack }) {
   return (
-    <SayProvider>
+    <ToastProvider>
       <Walking given={pack} />
-    </SayProvider>
+    </ToastProvider>
   );
 }
 
@@ -40,7 +40,7 @@ const ASKS: Record<WalkKind, string> = {
 
 function Walking({ given }: { given: WalkPack }) {
   const router = useRouter();
-  const say = useSay();
+  const say = useToast();
   const walking = useWalk(given);
   const { pack } = walking;
   const [at, setAt] = useState(0);

@@ -5,18 +5,18 @@ import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import type { WalksView } from '@/contract/views/walk';
 import { WALK_KINDS, type WalkKind } from '@/core/walks/observation';
-import { JobPlaces } from '../frame/job-places';
-import { Mark } from '../kit/mark';
+import { JobTabs } from '../frame/job-places';
+import { StateIcon } from '../kit/mark';
 import { StartWalk } from './start-walk';
-import { WalkPlaces } from './walk-places';
+import { WalkTabs } from './walk-places';
 
 /** Every walk of the job, the newest first. */
 export function Walks({ view }: { view: WalksView }) {
   const [kind, setKind] = useState<WalkKind>('progress');
   return (
     <>
-      <JobPlaces job={view.job} />
-      <WalkPlaces job={view.job.id} />
+      <JobTabs job={view.job} />
+      <WalkTabs job={view.job.id} />
       <div className="page">
         <div className="page-head">
           <h1>Walks</h1>
@@ -50,7 +50,7 @@ export function Walks({ view }: { view: WalksView }) {
         <ul className="lines">
           {view.walks.map((walk) => (
             <li key={walk.id}>
-              <Mark kind={walk.finished ? 'done' : 'under-way'} />
+              <StateIcon kind={walk.finished ? 'done' : 'under-way'} />
               <div className="what">
                 <Link
                   className="fw-bold"

@@ -5,11 +5,11 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { signCloseIn } from '@/contract/commands/walks';
 import type { WallsView } from '@/contract/views/walk';
-import { JobPlaces } from '../frame/job-places';
+import { JobTabs } from '../frame/job-places';
 import { CommandForm, TextField } from '../kit/form';
-import { Mark } from '../kit/mark';
+import { StateIcon } from '../kit/mark';
 import { Notice } from '../kit/notice';
-import { Slip } from '../kit/slip';
+import { SidePanel } from '../kit/slip';
 import { useRemove } from '../kit/use-remove';
 import { DrawingView } from '../layout/drawing-view';
 import { newId } from '../offline/send';
@@ -20,7 +20,7 @@ export function Walls({ view }: { view: WallsView }) {
   const { job, area, check, walls } = view;
   return (
     <>
-      <JobPlaces job={job} />
+      <JobTabs job={job} />
       <div className="page">
         <p className="mb-1 small-text">
           <Link href={routes.room(job.id, area.id)} className="soft">
@@ -118,7 +118,7 @@ function Check({ view: { area, job }, check }: { view: WallsView; check: NonNull
       </div>
       {check.closed ? (
         <p className="good mt-2">
-          <Mark kind="done" silent /> Closed {check.closed}.
+          <StateIcon kind="done" silent /> Closed {check.closed}.
         </p>
       ) : (
         <Notice bad={check.covered}>
@@ -152,7 +152,7 @@ function Check({ view: { area, job }, check }: { view: WallsView; check: NonNull
       <ul className="lines">
         {check.lines.map((line) => (
           <li key={line.key}>
-            <Mark
+            <StateIcon
               kind={
                 line.state === 'right' || line.state === 'not here'
                   ? 'done'
@@ -172,7 +172,7 @@ function Check({ view: { area, job }, check }: { view: WallsView; check: NonNull
           </li>
         ))}
       </ul>
-      <Slip title="Closing with lines open" open={signing} onClose={() => setSigning(false)}>
+      <SidePanel title="Closing with lines open" open={signing} onClose={() => setSigning(false)}>
         <p className="soft">
           The walls of {area.name} are closed although {check.open} {check.open === 1 ? 'line is' : 'lines are'} open.
           Whoever answers for it is kept with the reason; an inspection is not replaced by this.
@@ -187,7 +187,7 @@ function Check({ view: { area, job }, check }: { view: WallsView; check: NonNull
           <TextField name="reason" label="Why it is closed all the same" rows={2} />
         </CommandForm>
         <p className="small-text soft mt-3">{job.name}</p>
-      </Slip>
+      </SidePanel>
     </div>
   );
 }

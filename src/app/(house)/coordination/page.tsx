@@ -1,11 +1,11 @@
 import { shown } from '@/server/access/visitor';
-import { desksView } from '@/server/coordination/view';
+import { coordinationView } from '@/server/coordination/view';
 import { house } from '@/server/house';
-import { Desks } from '@/ui/coordination/coordination';
+import { Coordination } from '@/ui/coordination/coordination';
 
 export const metadata = { title: 'Inspections, weather, plant, calendars' };
 
 export default async function DesksPage() {
-  const { view, person } = await shown(() => desksView(house()));
-  return <Desks view={view} office={person.role !== 'lead'} />;
+  const { view, person } = await shown(() => coordinationView(house()));
+  return <Coordination view={view} office={person.role !== 'lead'} />;
 }

@@ -1,14 +1,14 @@
 import { route } from '@/server/route';
-import { receive } from '@/server/door/door';
+import { dispatch } from '@/server/door/door';
 import { foundFirm } from '@/contract/commands/firm';
 import { signIn, whoAsks } from '@/server/access/session';
 import type { House } from '@/server/house';
 import { jsonBody, problem } from '@/server/http';
 import { openLink } from '@/server/public/shared';
 import { Refusal } from '@/server/door/refusal';
-import type { Who } from '@/server/door/who';
+import type { Actor } from '@/server/door/who';
 
-async function standing(house: House, request: Request): Promise<Who> {
+async function standing(house: House, request: Request): Promise<Actor> {
   const token = request.headers.get('x-aftermist-link');
   if (token === null) return whoAsks();
   const link = openLink(house, token);
@@ -18,7 +18,7 @@ async function standing(house: House, request: Request): Promise<Who> {
 
 export const POST = route({ session: false }, async (house, request) => {
   const body = await jsonBody(request);
-  const { httpStatus, ...answer } = receive(house, await standing(house, request), body);
+  const { httpStatus, ...answer } = dispatch(house, await standing(house, request), body);
   if (answer.status === 'refused') return problem({ ...answer.problem, ...{ id: answer.id } });
   // Whoever founds the firm is its owner and comes in with it.
   if (answer.status === 'applied' && (body as { type?: unknown }).type === foundFirm.type)

@@ -1,12 +1,12 @@
 import { shown } from '@/server/access/visitor';
 import { house } from '@/server/house';
-import { setOutView } from '@/server/sites/areas-view';
-import { SetOut } from '@/ui/sites/areas';
+import { areasView } from '@/server/sites/areas-view';
+import { Areas } from '@/ui/sites/areas';
 
 export const metadata = { title: 'Set out' };
 
 export default async function SetOutPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown(() => setOutView(house(), job));
-  return <SetOut view={view} />;
+  const { view } = await shown(() => areasView(house(), job));
+  return <Areas view={view} />;
 }
