@@ -3,9 +3,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { v7 } from 'uuid';
 import { insert } from '@/server/database/query';
-import { dispatch } from '@/server/door/door';
-import type { Actor } from '@/server/door/who';
-import { openHouse } from '@/server/house';
+import { dispatch } from '@/server/dispatch/dispatch';
+import type { Actor } from '@/server/dispatch/actor';
+import { openInstallation } from '@/server/installation';
 import { figure, inTurn, median, type Figure } from './measure';
 
 const MANY = 200;
@@ -13,11 +13,11 @@ const MANY = 200;
 /** What the door's checks and log cost over one bare insert, both in a transaction that waits for the disk. */
 export async function doorFigures(): Promise<Figure[]> {
   const folder = mkdtempSync(join(tmpdir(), 'aftermist-bench-'));
-  const house = openHouse({ folder });
-  const at = house.clock.now().toISOString();
+  const installation = openInstallation({ folder });
+  const at = installation.clock.now().toISOString();
   const owner = v7();
   const give = (type: string, payload: object, who: Actor): void => {
-    const answer = dispatch(house, who, { id: v7(), type, at, payload });
+    const answer = dispatch(installation, who, { id: v7(), type, at, payload });
     if (answer.status === 'refused') throw new Error(answer.problem.title);
   };
   const maren: Actor = { kind: 'person', id: owner, name: 'Bench', role: 'contractor' };
@@ -44,8 +44,8 @@ export async function doorFigures(): Promise<Figure[]> {
     maren,
   );
   give('walk.start', { id: walk, job, kind: 'progress' }, maren);
-  const bare = house.db.transaction(() =>
-    insert(house.db, 'observation', { id: v7(), job, walk, area, person: owner, at, kind: 'note', text: 'bare' }),
+  const bare = installation.db.transaction(() =>
+    insert(installation.db, 'observation', { id: v7(), job, walk, area, person: owner, at, kind: 'note', text: 'bare' }),
   );
   const [door = [], insertion = []] = await inTurn(MANY, [
     () =>
@@ -56,7 +56,7 @@ export async function doorFigures(): Promise<Figure[]> {
       ),
     () => bare.immediate(),
   ]);
-  house.db.close();
+  installation.db.close();
   rmSync(folder, { recursive: true, force: true });
   return [figure('command through the door', median(door), 'ms', 'bare insert in a transaction', median(insertion))];
 }

@@ -8,13 +8,13 @@ import { parseLength } from '@/core/units/length';
 import { instantIn, type Zone } from '@/core/units/zone';
 import { standingClock } from '@/server/clock';
 import { simulatedGateway } from '@/server/outside/simulated/gateway';
-import { dispatch } from '@/server/door/door';
-import type { Actor } from '@/server/door/who';
+import { dispatch } from '@/server/dispatch/dispatch';
+import type { Actor } from '@/server/dispatch/actor';
 import { keepPicture } from '@/server/files/pictures';
 import { LEFT_ITEM_KEYS } from '@/core/walks/housekeeping';
 import { closeInsOf } from '@/server/walks/close-in';
 import { queryOne } from '@/server/database/query';
-import type { House } from '@/server/house';
+import type { Installation } from '@/server/installation';
 import { renewOnce } from '@/server/schedule/renew';
 import { firmTime } from '@/server/zone';
 import { emptyOutbox } from '@/server/news/outbox';
@@ -36,12 +36,12 @@ export { demoId } from './ids';
 export const DEMO_JOBS: readonly DemoJob[] = [signalHouse, tanneryRow, lindenGatehouse, oldDairy];
 
 /** Builds the demo firm through the one door, as if its people had done it on the days when it happened. */
-export async function seedDemo(house: House): Promise<void> {
-  const real = house.clock;
+export async function seedDemo(installation: Installation): Promise<void> {
+  const real = installation.clock;
   // A demo cut short is made again, so it need not wait for the disk at each of its commands.
-  house.db.pragma('synchronous = OFF');
-  const { zone, today: start } = firmTime(house);
-  const script = new Script(house, start, zone, real.now());
+  installation.db.pragma('synchronous = OFF');
+  const { zone, today: start } = firmTime(installation);
+  const script = new Script(installation, start, zone, real.now());
   try {
     script.founding();
     for (const job of DEMO_JOBS) script.open(job);
@@ -53,14 +53,14 @@ export async function seedDemo(house: House): Promise<void> {
     for (const job of DEMO_JOBS) script.walls(job);
     for (const job of DEMO_JOBS) script.endings(job);
     for (const job of DEMO_JOBS) script.orders(job);
-    emptyOutbox(house, simulatedGateway);
+    emptyOutbox(installation, simulatedGateway);
     script.slips();
     script.outlook();
   } finally {
-    house.clock = real;
-    house.db.pragma('synchronous = FULL');
+    installation.clock = real;
+    installation.db.pragma('synchronous = FULL');
   }
-  renewOnce(house.db, start, real.now().toISOString());
+  renewOnce(installation.db, start, real.now().toISOString());
 }
 
 /** Numbers that ring nowhere. */
@@ -69,7 +69,7 @@ const phoneOf = (number: number): string => `0555 01${String(number).padStart(2,
 class Script {
   private count = 0;
   constructor(
-    private readonly house: House,
+    private readonly installation: Installation,
     private readonly start: Day,
     private readonly zone: Zone,
     private readonly now: Date,
@@ -81,15 +81,15 @@ class Script {
 
   /** Nothing is told before it happened: a demo that begins at dawn has its morning's news at once. */
   private at(date: Date): void {
-    this.house.clock = standingClock(date < this.now ? date : this.now);
+    this.installation.clock = standingClock(date < this.now ? date : this.now);
   }
 
   private say<Type extends CommandType>(type: Type, payload: Input<Type>, who?: Actor): CommandAnswer {
     const contractor: Actor = who ?? { kind: 'person', id: demoId('person', 'maren'), name: 'Maren', role: 'contractor' };
-    const answer = dispatch(this.house, contractor, {
+    const answer = dispatch(this.installation, contractor, {
       id: demoId('command', String(this.count++)),
       type,
-      at: this.house.clock.now().toISOString(),
+      at: this.installation.clock.now().toISOString(),
       payload,
     });
     if (answer.status === 'refused')
@@ -309,7 +309,7 @@ class Script {
     for (const { area, category, quantity, unit, again } of job.selections) {
       if (!again || quantity === undefined || unit === undefined) continue;
       const row = queryOne<{ id: string; version: number }>(
-        this.house.db,
+        this.installation.db,
         'SELECT id, version FROM selection WHERE follows = @id AND removed = 0',
         { id: id('selection', area, category) },
       );
@@ -328,7 +328,7 @@ class Script {
       const kept =
         keptAt &&
         queryOne<{ version: number; state: SelectionState }>(
-          this.house.db,
+          this.installation.db,
           'SELECT version, state FROM selection WHERE id = @id',
           {
             id: id('selection', area, category),
@@ -382,7 +382,7 @@ class Script {
     const walkId = demoId(job.key, 'walk', String(number));
     // A plan from before the walk is what its news are measured against.
     this.at(this.when(walk.day, walk.hour - 1));
-    renewOnce(this.house.db, addDays(this.start, walk.day), this.house.clock.now().toISOString());
+    renewOnce(this.installation.db, addDays(this.start, walk.day), this.installation.clock.now().toISOString());
     let minute = 0;
     const next = (): void => this.at(this.when(walk.day, walk.hour, minute++ / 2));
     next();
@@ -417,7 +417,7 @@ class Script {
     for (const picture of walk.pictures) await this.picture(job, walk, walkId, picture, next);
     next();
     this.say('walk.finish', { id: walkId });
-    renewOnce(this.house.db, addDays(this.start, walk.day), this.house.clock.now().toISOString());
+    renewOnce(this.installation.db, addDays(this.start, walk.day), this.installation.clock.now().toISOString());
     // What was agreed after the first walk is what all later plans are measured against.
     if (number === 0)
       this.say('baseline.keep', {
@@ -477,7 +477,7 @@ class Script {
 
   /** Every line of the check before covering, found right; those whose words are named stay open. */
   private checkAll(job: DemoJob, walkId: string, area: string, next: () => void, open: readonly string[] = []): void {
-    const check = closeInsOf(this.house.db, demoId(job.key)).get(demoId(job.key, 'area', area));
+    const check = closeInsOf(this.installation.db, demoId(job.key)).get(demoId(job.key, 'area', area));
     const left = new Set(open);
     for (const line of check?.lines ?? []) {
       if (left.delete(line.text)) continue;
@@ -600,7 +600,7 @@ class Script {
       hour: walk.hour,
       taken,
     });
-    const { hash } = await keepPicture(this.house, content);
+    const { hash } = await keepPicture(this.installation, content);
     next();
     this.say('observation.record', {
       observation: {
@@ -619,7 +619,7 @@ class Script {
   private standpoint(job: DemoJob, area: DemoArea): string {
     const id = demoId(job.key, 'standpoint', area.key);
     const outside = area.kind === 'face' || area.kind === 'ground' || area.kind === 'roof';
-    if (!queryOne(this.house.db, 'SELECT 1 FROM standpoint WHERE id = @id', { id }))
+    if (!queryOne(this.installation.db, 'SELECT 1 FROM standpoint WHERE id = @id', { id }))
       this.say('standpoint.add', {
         id,
         area: demoId(job.key, 'area', area.key),

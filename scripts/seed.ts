@@ -1,5 +1,5 @@
 import { existsSync, readdirSync, renameSync } from 'node:fs';
-import { databaseFile, openHouse } from '@/server/house';
+import { databaseFile, openInstallation } from '@/server/installation';
 import { refuseWrongEnvironment } from '@/server/environment.mjs';
 import { seedDemo } from '../demo/seed';
 
@@ -18,10 +18,10 @@ if (!existsSync(databaseFile(folder))) {
         'Name another with AFTERMIST_DATA, or move these files away.',
     );
   if (isFilled(half)) stop(`${half} is what an earlier start left half made. Delete it and start again.`);
-  const house = openHouse({ folder: half, demo: true });
-  await seedDemo(house);
-  house.db.pragma('wal_checkpoint(TRUNCATE)');
-  house.db.close();
+  const installation = openInstallation({ folder: half, demo: true });
+  await seedDemo(installation);
+  installation.db.pragma('wal_checkpoint(TRUNCATE)');
+  installation.db.close();
   renameSync(half, folder);
 }
 

@@ -6,17 +6,17 @@ export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
   const { refuseWrongEnvironment } = await import('./server/environment.mjs');
   refuseWrongEnvironment();
-  const { house } = await import('./server/house');
+  const { installation } = await import('./server/installation');
   const { startPlanner } = await import('./server/schedule/planner');
   const { startOutbox } = await import('./server/news/outbox');
   const { simulatedGateway } = await import('./server/outside/simulated/gateway');
-  const { startSuppliers } = await import('./server/selections/hear');
+  const { startSuppliers } = await import('./server/selections/poll-suppliers');
   const { simulatedSuppliers } = await import('./server/outside/simulated/suppliers');
-  const { startWeather } = await import('./server/schedule/hear-weather');
+  const { startWeather } = await import('./server/schedule/poll-weather');
   const { outlookFrom } = await import('./server/outside/simulated/weather');
-  startPlanner(house());
-  startOutbox(house(), simulatedGateway);
-  startSuppliers(house(), simulatedSuppliers);
+  startPlanner(installation());
+  startOutbox(installation(), simulatedGateway);
+  startSuppliers(installation(), simulatedSuppliers);
   // Made-up rain is for a made-up firm: elsewhere people type the outlook of their own weather service.
-  if (house().demo) startWeather(house(), outlookFrom);
+  if (installation().demo) startWeather(installation(), outlookFrom);
 }

@@ -1,5 +1,5 @@
 import type { ProblemDocument } from '@/contract/command';
-import { Refusal } from './door/refusal';
+import { Refusal } from './dispatch/refusal';
 
 /** RFC 9457 problem JSON; a programmer's mistake is logged whole and told as nothing but itself. */
 export function problemResponse(error: unknown): Response {

@@ -1,5 +1,5 @@
 import { needSession } from './access/session';
-import { house, type House } from './house';
+import { installation, type Installation } from './installation';
 import { problemResponse, refuseForeignOrigin } from './http';
 
 type Answer = Response | Promise<Response>;
@@ -11,13 +11,13 @@ type Answer = Response | Promise<Response>;
 export const route =
   <Params = unknown>(
     { session }: { session: boolean },
-    handle: (house: House, request: Request, params: Params) => Answer,
+    handle: (installation: Installation, request: Request, params: Params) => Answer,
   ) =>
   async (request: Request, { params }: { params: Promise<Params> }): Promise<Response> => {
     try {
       if (request.method !== 'GET') refuseForeignOrigin(request);
       if (session) await needSession();
-      return await handle(house(), request, await params);
+      return await handle(installation(), request, await params);
     } catch (error) {
       return problemResponse(error);
     }

@@ -1,4 +1,4 @@
-import type { HouseClock } from '@/contract/views/job';
+import type { ServerClock } from '@/contract/views/job';
 import { dayIn, type Zone } from '@/core/units/zone';
 import type { Day } from '@/core/units/day';
 import type { Clock } from './clock';
@@ -11,7 +11,7 @@ export const zoneOf = (db: Connection): Zone =>
   queryOne<{ zone: Zone | null }>(db, 'SELECT zone FROM firm')?.zone ?? readZone(process.env);
 
 /** What browsers make and show times by. */
-export const clockFor = ({ db, clock }: { db: Connection; clock: Clock }): HouseClock => ({
+export const clockFor = ({ db, clock }: { db: Connection; clock: Clock }): ServerClock => ({
   zone: zoneOf(db),
   shiftMs: clock.shiftMs,
 });

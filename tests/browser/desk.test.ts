@@ -18,7 +18,7 @@ import {
   visit,
 } from '../support/browser';
 import { fillIn, setDay } from '../support/forms';
-import { areaOf, signalHouse } from '../support/houses';
+import { areaOf, signalHouse } from '../support/installations';
 import { stage } from '../support/stage';
 
 const job = `/jobs/${signalHouse}`;

@@ -4,7 +4,7 @@ import { CALCULATORS } from '@/core/quantities/registry';
 import { demoId } from '../../demo/seed';
 import { choose, gone, hrefOf, PHONE, press, seesText, type } from '../support/browser';
 import { fillAll, fillIn, tick } from '../support/forms';
-import { areaOf } from '../support/houses';
+import { areaOf } from '../support/installations';
 import { stage } from '../support/stage';
 
 const on = stage();

@@ -7,7 +7,7 @@ import { dayOfSlot, slotOf } from '@/core/units/slot';
 import { demoId } from '../../demo/seed';
 import { choose, gone, hrefOf, inspect, press, seesText, textFits, upload } from '../support/browser';
 import { fillIn } from '../support/forms';
-import { areaOf, folder } from '../support/houses';
+import { areaOf, folder } from '../support/installations';
 import { stage } from '../support/stage';
 
 const on = stage();

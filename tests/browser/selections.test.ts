@@ -8,7 +8,7 @@ import { dayOfSlot } from '@/core/units/slot';
 import { demoId } from '../../demo/seed';
 import { choose, click, gone, hrefOf, PHONE, press, seesText, type, upload } from '../support/browser';
 import { fillIn, setDay } from '../support/forms';
-import { areaOf, folder } from '../support/houses';
+import { areaOf, folder } from '../support/installations';
 import { stage } from '../support/stage';
 
 const on = stage();

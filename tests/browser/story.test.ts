@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
-import { areaOf, folder, signalHouse } from '../support/houses';
+import { areaOf, folder, signalHouse } from '../support/installations';
 import { fillIn } from '../support/forms';
 import { click, DESK, gone, hrefOf, PHONE, press, seesText, textFits, type, upload, visit } from '../support/browser';
 import { stage } from '../support/stage';

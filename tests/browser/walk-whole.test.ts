@@ -10,7 +10,7 @@ import { demoId } from '../../demo/ids';
 import type { StoredPlan } from '@/server/schedule/read-plan';
 import { click, PHONE, press, seesText, sent, textFits, type, upload, visit } from '../support/browser';
 import { fillIn } from '../support/forms';
-import { areaOf, command, folder, newId, signalHouse } from '../support/houses';
+import { areaOf, command, folder, newId, signalHouse } from '../support/installations';
 import { stage } from '../support/stage';
 
 const on = stage();

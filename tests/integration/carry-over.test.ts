@@ -2,68 +2,68 @@ import { describe, expect, it } from 'vitest';
 import { reviewView } from '@/server/walks/review';
 import { walkPack } from '@/server/walks/pack';
 import { demoId } from '../../demo/seed';
-import { areaOf, demoHouse, must, newId, signalHouse } from '../support/houses';
-import type { House } from '@/server/house';
+import { areaOf, demoHouse, must, newId, signalHouse } from '../support/installations';
+import type { Installation } from '@/server/installation';
 
-function walking(house: House): { walk: string; record: (seen: object) => string } {
+function walking(installation: Installation): { walk: string; record: (seen: object) => string } {
   const walk = newId();
-  must(house, 'walk.start', { id: walk, job: signalHouse, kind: 'progress' });
+  must(installation, 'walk.start', { id: walk, job: signalHouse, kind: 'progress' });
   return {
     walk,
     record: (seen) => {
       const id = newId();
-      must(house, 'observation.record', { observation: { id, walk, area: areaOf('guest'), ...seen } });
+      must(installation, 'observation.record', { observation: { id, walk, area: areaOf('guest'), ...seen } });
       return id;
     },
   };
 }
-const areaIn = (house: House, walk: string, area = 'guest') =>
-  walkPack(house, walk).areas.find((each) => each.id === areaOf(area));
+const areaIn = (installation: Installation, walk: string, area = 'guest') =>
+  walkPack(installation, walk).areas.find((each) => each.id === areaOf(area));
 
 describe('what a walk has in the hand', () => {
   it('goes round the outside first, then from the ground up', () => {
-    const house = demoHouse();
-    const places = walkPack(house, walking(house).walk).areas.map((area) => area.place);
+    const installation = demoHouse();
+    const places = walkPack(installation, walking(installation).walk).areas.map((area) => area.place);
     expect([...new Set(places)]).toEqual(['outside', 'Ground', 'Upper', 'Lantern']);
     expect(places).toHaveLength(18);
   });
 
   it('brings what was open with how often it was put off, what was chosen, and the cautions', () => {
-    const house = demoHouse();
-    const { walk } = walking(house);
-    expect(areaIn(house, walk)?.open).toMatchObject([
+    const installation = demoHouse();
+    const { walk } = walking(installation);
+    expect(areaIn(installation, walk)?.open).toMatchObject([
       { text: '2 boxes too low on the east wall', putOff: 2, verdict: null },
       { text: 'duct collar unsealed at the ceiling', putOff: 0 },
     ]);
-    expect(areaIn(house, walk)?.selections).toMatchObject([{ category: 'Inside doors', verdict: null }]);
-    expect(areaIn(house, walk, 'kitchen')?.open[0]).toMatchObject({
+    expect(areaIn(installation, walk)?.selections).toMatchObject([{ category: 'Inside doors', verdict: null }]);
+    expect(areaIn(installation, walk, 'kitchen')?.open[0]).toMatchObject({
       kind: 'caution',
       days: 14,
       text: expect.stringContaining('nobody touches it before the props stand') as string,
     });
-    expect(areaIn(house, walk, 'landing')).toMatchObject({ steps: [], open: [], recorded: [] });
+    expect(areaIn(installation, walk, 'landing')).toMatchObject({ steps: [], open: [], recorded: [] });
   });
 
   it('keeps what was open in sight with what was said of it, and leaves it out of the next walk', () => {
-    const house = demoHouse();
-    const { walk, record } = walking(house);
+    const installation = demoHouse();
+    const { walk, record } = walking(installation);
     record({ kind: 'recheck', about: demoId('signal', 'item', 'boxes'), verdict: 'done' });
-    expect(areaIn(house, walk)?.open[0]).toMatchObject({ text: '2 boxes too low on the east wall', verdict: 'done' });
-    must(house, 'walk.finish', { id: walk });
-    expect(areaIn(house, walking(house).walk)?.open.map((item) => item.text)).toEqual([
+    expect(areaIn(installation, walk)?.open[0]).toMatchObject({ text: '2 boxes too low on the east wall', verdict: 'done' });
+    must(installation, 'walk.finish', { id: walk });
+    expect(areaIn(installation, walking(installation).walk)?.open.map((item) => item.text)).toEqual([
       'duct collar unsealed at the ceiling',
     ]);
   });
 
   it('lists what was recorded on it already, as one line each', () => {
-    const house = demoHouse();
-    const { walk, record } = walking(house);
+    const installation = demoHouse();
+    const { walk, record } = walking(installation);
     record({ kind: 'note', text: 'smells of damp' });
     record({ kind: 'measurement', text: 'door', typed: `2' 8"`, mm: 812.8 });
     record({ kind: 'remaining', text: 'collar', trade: 'air', quantity: 2 });
     const gone = record({ kind: 'note', text: 'never mind' });
     record({ kind: 'withdrawal', about: gone });
-    expect(areaIn(house, walk)?.recorded.map((line) => line.text)).toEqual([
+    expect(areaIn(installation, walk)?.recorded.map((line) => line.text)).toEqual([
       'smells of damp',
       `door: 2' 8"`,
       '2 collar · air and heat',
@@ -73,8 +73,8 @@ describe('what a walk has in the hand', () => {
 
 describe('the review of a walk', () => {
   it('has a line for everything that changed, and none for what did not', () => {
-    const house = demoHouse();
-    const { walk, record } = walking(house);
+    const installation = demoHouse();
+    const { walk, record } = walking(installation);
     record({ kind: 'progress', phase: 'wiring-rough', fraction: 0.3 });
     record({ kind: 'progress', phase: 'plumbing-rough', fraction: 0.8 });
     record({ kind: 'recheck', about: demoId('signal', 'item', 'boxes'), verdict: 'done' });
@@ -86,7 +86,7 @@ describe('the review of a walk', () => {
       verdict: 'damaged',
       text: 'two dented',
     });
-    const view = reviewView(house, signalHouse, walk);
+    const view = reviewView(installation, signalHouse, walk);
     expect(view.areas).toEqual([
       {
         id: areaOf('guest'),
@@ -105,10 +105,10 @@ describe('the review of a walk', () => {
   });
 
   it('is of its own job only', () => {
-    const house = demoHouse();
-    expect(() => reviewView(house, demoId('tannery'), demoId('signal', 'walk', '2'))).toThrow(
+    const installation = demoHouse();
+    expect(() => reviewView(installation, demoId('tannery'), demoId('signal', 'walk', '2'))).toThrow(
       'There is no such walk of this job here.',
     );
-    expect(() => walkPack(house, newId())).toThrow('There is no such walk here.');
+    expect(() => walkPack(installation, newId())).toThrow('There is no such walk here.');
   });
 });

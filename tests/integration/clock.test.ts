@@ -9,7 +9,7 @@ import { planInput } from '@/server/schedule/plan-input';
 import { todayView } from '@/server/today/queries';
 import { ago, whenSeen } from '@/server/words';
 import { firmTime, today } from '@/server/zone';
-import { demoHouse, emptyHouse, folder, give, must, newId, root, signalHouse, TODAY } from '../support/houses';
+import { demoHouse, emptyHouse, folder, give, must, newId, root, signalHouse, TODAY } from '../support/installations';
 
 describe('the clock', () => {
   it('starts at the instant that was set and ticks on from there', async () => {
@@ -57,28 +57,28 @@ describe('the firm’s day', () => {
     ['Europe/London', '2027-10-30T23:30:00Z', '2027-10-31'],
     ['America/St_Johns', '2027-03-10T02:00:00Z', '2027-03-09'],
   ])('in %s at %s is %s, on pages and in plans', (zone, instant, day) => {
-    const house = demoHouse();
-    must(house, 'firm.set-zone', { zone });
-    house.clock = standingClock(new Date(instant));
-    expect(firmTime(house)).toEqual({ zone, today: day });
-    expect(todayView(house).today).toBe(day);
-    expect(planInput(house.db, today(house)).origin).toBe(day);
+    const installation = demoHouse();
+    must(installation, 'firm.set-zone', { zone });
+    installation.clock = standingClock(new Date(instant));
+    expect(firmTime(installation)).toEqual({ zone, today: day });
+    expect(todayView(installation).today).toBe(day);
+    expect(planInput(installation.db, today(installation)).origin).toBe(day);
   });
 
   it('moves no work that was seen when the zone changes, and plans anew', () => {
-    const house = demoHouse();
-    const seen = (): unknown => queryAll(house.db, 'SELECT id, at FROM observation ORDER BY id');
+    const installation = demoHouse();
+    const seen = (): unknown => queryAll(installation.db, 'SELECT id, at FROM observation ORDER BY id');
     const before = seen();
-    expect(give(house, 'firm.set-zone', { zone: 'Pacific/Auckland' }).status).toBe('applied');
+    expect(give(installation, 'firm.set-zone', { zone: 'Pacific/Auckland' }).status).toBe('applied');
     expect(seen()).toEqual(before);
-    expect(queryAll(house.db, 'SELECT job FROM plan_mark').map((row) => (row as { job: string }).job)).toContain(
+    expect(queryAll(installation.db, 'SELECT job FROM plan_mark').map((row) => (row as { job: string }).job)).toContain(
       signalHouse,
     );
   });
 
   it('is set when the firm is founded, by its founder’s device or else by this machine', () => {
     const found = (zone?: string): string => {
-      const house = emptyHouse();
+      const installation = emptyHouse();
       const terms = {
         name: 'One',
         personId: newId(),
@@ -87,8 +87,8 @@ describe('the firm’s day', () => {
         password: 'a long password',
         ...(zone ? { zone } : {}),
       };
-      must(house, 'firm.found', terms, { kind: 'founder' });
-      return firmTime(house).zone;
+      must(installation, 'firm.found', terms, { kind: 'founder' });
+      return firmTime(installation).zone;
     };
     expect([found('America/St_Johns'), found()]).toEqual(['America/St_Johns', 'UTC']);
   });

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { queryAll, queryOne } from '@/server/database/query';
 import { COMMANDS, type CommandType } from '@/contract/commands';
-import type { House } from '@/server/house';
+import type { Installation } from '@/server/installation';
 import { demoId } from '../../demo/seed';
-import { areaOf, demoHouse, emptyHouse, giveRaw, must, newId, signalHouse } from '../support/houses';
+import { areaOf, demoHouse, emptyHouse, giveRaw, must, newId, signalHouse } from '../support/installations';
 import { FIRST_VISIT, type Given } from '../support/first-visit-commands';
 import { SCHEDULE } from '../support/schedule-commands';
 import { SELECTIONS } from '../support/selection-commands';
@@ -12,12 +12,12 @@ import { WALKS } from '../support/walk-commands';
 const id = newId();
 const other = newId();
 const walk = demoId('signal', 'walk', '2');
-const row = (house: House, table: string, key: string): Record<string, unknown> | undefined =>
-  queryOne(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
-const version = (house: House, table: string, key: string): number => Number(row(house, table, key)?.version);
-const draft = (house: House): { id: string; version: number } =>
+const row = (installation: Installation, table: string, key: string): Record<string, unknown> | undefined =>
+  queryOne(installation.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
+const version = (installation: Installation, table: string, key: string): number => Number(row(installation, table, key)?.version);
+const draft = (installation: Installation): { id: string; version: number } =>
   queryOne(
-    house.db,
+    installation.db,
     `SELECT id, version
       FROM job_update
       WHERE job = @job AND state = 'draft' AND audience = 'client'
@@ -42,61 +42,61 @@ const GIVEN: Record<string, Given> = {
   ...SCHEDULE,
   'person.add': {
     payload: { id, name: 'New', role: 'lead', email: 'New@Firm.example' },
-    leaves: (house) => row(house, 'person', id),
+    leaves: (installation) => row(installation, 'person', id),
     expected: { name: 'New', email: 'new@firm.example', password_hash: null },
   },
   'sub.add': {
     payload: { id, trade: 'paint', name: 'Third Bucket', crews: 1, phone: '+44 20 7946 0011' },
-    leaves: (house) => row(house, 'sub', id),
+    leaves: (installation) => row(installation, 'sub', id),
     expected: { crews: 1, trade: 'paint', phone: '+44 20 7946 0011' },
     plans: true,
   },
   'sub.change': {
     payload: { id: demoId('sub', 'paint'), version: 1, name: 'Two Buckets', crews: 3 },
-    leaves: (house) => row(house, 'sub', demoId('sub', 'paint')),
+    leaves: (installation) => row(installation, 'sub', demoId('sub', 'paint')),
     expected: { crews: 3, version: 2 },
     plans: true,
   },
   'sub.away': {
     payload: { sub: demoId('sub', 'tile'), firstDay: '2027-05-03', lastDay: '2027-05-04' },
-    leaves: (house) => queryAll(house.db, `SELECT last_day FROM day_away WHERE first_day = '2027-05-03'`),
+    leaves: (installation) => queryAll(installation.db, `SELECT last_day FROM day_away WHERE first_day = '2027-05-03'`),
     expected: [{ last_day: '2027-05-04' }],
     plans: true,
   },
   'sub.back': {
-    before: (house) =>
-      must(house, 'sub.away', { sub: demoId('sub', 'tile'), firstDay: '2027-05-03', lastDay: '2027-05-04' }),
+    before: (installation) =>
+      must(installation, 'sub.away', { sub: demoId('sub', 'tile'), firstDay: '2027-05-03', lastDay: '2027-05-04' }),
     payload: { sub: demoId('sub', 'tile'), firstDay: '2027-05-03' },
-    leaves: (house) => queryAll(house.db, `SELECT * FROM day_away WHERE first_day = '2027-05-03'`),
+    leaves: (installation) => queryAll(installation.db, `SELECT * FROM day_away WHERE first_day = '2027-05-03'`),
     expected: [],
     plans: true,
   },
   'firm.set-zone': {
     payload: { zone: 'Pacific/Auckland' },
-    leaves: (house) => queryOne(house.db, 'SELECT zone FROM firm'),
+    leaves: (installation) => queryOne(installation.db, 'SELECT zone FROM firm'),
     expected: { zone: 'Pacific/Auckland' },
     plans: true,
   },
   'holiday.add': {
     payload: { day: '2027-05-17', name: 'Harbour day' },
-    leaves: (house) => queryOne(house.db, `SELECT name FROM holiday WHERE day = '2027-05-17'`),
+    leaves: (installation) => queryOne(installation.db, `SELECT name FROM holiday WHERE day = '2027-05-17'`),
     expected: { name: 'Harbour day' },
     plans: true,
   },
   'job.open': {
     payload: { id, ...jobFacts },
-    leaves: (house) => row(house, 'job', id),
+    leaves: (installation) => row(installation, 'job', id),
     expected: { state: 'scoping', lived_in: 1, loud_half: 'morning', position: 4 },
   },
   'job.change': {
-    payload: (house) => ({
+    payload: (installation) => ({
       id: signalHouse,
-      version: version(house, 'job', signalHouse),
+      version: version(installation, 'job', signalHouse),
       state: 'active',
       ...jobFacts,
       units: 'imperial',
     }),
-    leaves: (house) => row(house, 'job', signalHouse),
+    leaves: (installation) => row(installation, 'job', signalHouse),
     expected: { name: 'New House', units: 'imperial' },
     plans: true,
   },
@@ -106,29 +106,29 @@ const GIVEN: Record<string, Given> = {
       levels: [{ id, name: 'Cellar', height: -1 }],
       areas: [{ id: other, level: id, name: 'Store', kind: 'room', works: ['floor', 'redecorate'], size: 2 }],
     },
-    leaves: (house) =>
-      queryAll<{ phase: string }>(house.db, 'SELECT phase FROM step WHERE area = @other', { other })
+    leaves: (installation) =>
+      queryAll<{ phase: string }>(installation.db, 'SELECT phase FROM step WHERE area = @other', { other })
         .map((step) => step.phase)
         .sort(),
     expected: ['clean', 'final-coat', 'first-coats', 'flooring', 'hand-over', 'protect'],
     plans: true,
   },
   'area.change': {
-    payload: (house) => ({
+    payload: (installation) => ({
       id: areaOf('children'),
-      version: version(house, 'area', areaOf('children')),
+      version: version(installation, 'area', areaOf('children')),
       name: 'Nursery',
       works: ['floor'],
       size: 1,
     }),
-    leaves: (house) => row(house, 'area', areaOf('children')),
+    leaves: (installation) => row(installation, 'area', areaOf('children')),
     expected: { name: 'Nursery', works: '["floor"]' },
     plans: true,
   },
   'area.beside': {
     payload: { one: areaOf('main'), other: areaOf('children') },
-    leaves: (house) =>
-      queryAll(house.db, 'SELECT * FROM beside WHERE @a IN (one, other) AND @b IN (one, other)', {
+    leaves: (installation) =>
+      queryAll(installation.db, 'SELECT * FROM beside WHERE @a IN (one, other) AND @b IN (one, other)', {
         a: areaOf('main'),
         b: areaOf('children'),
       }).length,
@@ -137,8 +137,8 @@ const GIVEN: Record<string, Given> = {
   },
   'step.change': {
     payload: { area: areaOf('boot'), phase: 'tape', trade: 'paint', halfDays: 7 },
-    leaves: (house) =>
-      queryOne(house.db, `SELECT trade, half_days FROM step WHERE area = @area AND phase = 'tape'`, {
+    leaves: (installation) =>
+      queryOne(installation.db, `SELECT trade, half_days FROM step WHERE area = @area AND phase = 'tape'`, {
         area: areaOf('boot'),
       }),
     expected: { trade: 'paint', half_days: 7 },
@@ -152,13 +152,13 @@ const GIVEN: Record<string, Given> = {
       after: { area: areaOf('guest'), phase: 'board' },
       reason: 'one delivery',
     },
-    leaves: (house) => row(house, 'own_link', id),
+    leaves: (installation) => row(installation, 'own_link', id),
     expected: { reason: 'one delivery' },
     plans: true,
   },
   'link.remove': {
-    before: (house) =>
-      must(house, 'link.add', {
+    before: (installation) =>
+      must(installation, 'link.add', {
         id,
         job: signalHouse,
         before: { area: areaOf('boot'), phase: 'board' },
@@ -166,7 +166,7 @@ const GIVEN: Record<string, Given> = {
         reason: 'one delivery',
       }),
     payload: { id },
-    leaves: (house) => row(house, 'own_link', id),
+    leaves: (installation) => row(installation, 'own_link', id),
     expected: undefined,
     plans: true,
   },
@@ -181,32 +181,32 @@ const GIVEN: Record<string, Given> = {
       text: 'which white',
       expectedOn: '2027-03-20',
     },
-    leaves: (house) => row(house, 'hold', id),
+    leaves: (installation) => row(installation, 'hold', id),
     expected: { state: 'open', asked_on: null },
     plans: true,
   },
   'hold.expect': {
     payload: { id: demoId('signal', 'hold', '0'), version: 1, expectedOn: '2027-03-30' },
-    leaves: (house) => row(house, 'hold', demoId('signal', 'hold', '0')),
+    leaves: (installation) => row(installation, 'hold', demoId('signal', 'hold', '0')),
     expected: { expected_on: '2027-03-30', version: 2 },
     plans: true,
   },
   'hold.release': {
     payload: { id: demoId('signal', 'hold', '0'), version: 1 },
-    leaves: (house) => row(house, 'hold', demoId('signal', 'hold', '0')),
+    leaves: (installation) => row(installation, 'hold', demoId('signal', 'hold', '0')),
     expected: { state: 'released' },
     plans: true,
   },
   'hold.reopen': {
-    before: (house) => must(house, 'hold.release', { id: demoId('signal', 'hold', '0'), version: 1 }),
+    before: (installation) => must(installation, 'hold.release', { id: demoId('signal', 'hold', '0'), version: 1 }),
     payload: { id: demoId('signal', 'hold', '0'), version: 2 },
-    leaves: (house) => row(house, 'hold', demoId('signal', 'hold', '0')),
+    leaves: (installation) => row(installation, 'hold', demoId('signal', 'hold', '0')),
     expected: { state: 'open', version: 3 },
     plans: true,
   },
   'scope.add': {
     payload: { id, job: signalHouse, area: areaOf('bath'), stance: 'out', verb: 'move', subject: 'the window' },
-    leaves: (house) => row(house, 'scope_item', id),
+    leaves: (installation) => row(installation, 'scope_item', id),
     expected: { stance: 'out', quantity: null },
   },
   'scope.change': {
@@ -218,85 +218,85 @@ const GIVEN: Record<string, Given> = {
       subject: 'the wall',
       dependsOn: 'the engineer',
     },
-    leaves: (house) => row(house, 'scope_item', demoId('signal', 'scope', '0')),
+    leaves: (installation) => row(installation, 'scope_item', demoId('signal', 'scope', '0')),
     expected: { stance: 'conditional', version: 2 },
   },
   'walk.start': {
     payload: { id, job: signalHouse, kind: 'close-in' },
-    leaves: (house) => row(house, 'walk', id),
+    leaves: (installation) => row(installation, 'walk', id),
     expected: { kind: 'close-in', finished_at: null, person: demoId('person', 'maren') },
   },
   'walk.finish': {
-    before: (house) => must(house, 'walk.start', { id, job: signalHouse, kind: 'progress' }),
+    before: (installation) => must(installation, 'walk.start', { id, job: signalHouse, kind: 'progress' }),
     payload: { id },
-    leaves: (house) => row(house, 'walk', id)?.finished_at !== null,
+    leaves: (installation) => row(installation, 'walk', id)?.finished_at !== null,
     expected: true,
     plans: true,
   },
   'observation.record': {
     payload: { observation: { id, walk, area: areaOf('guest'), kind: 'caution', text: 'loose tread' } },
-    leaves: (house) => row(house, 'observation', id),
+    leaves: (installation) => row(installation, 'observation', id),
     expected: { kind: 'caution', text: 'loose tread', job: signalHouse },
     plans: true,
   },
   'update.edit': {
-    payload: (house) => ({ ...draft(house), title: 'T', body: 'B' }),
-    leaves: (house) => row(house, 'job_update', draft(house).id),
+    payload: (installation) => ({ ...draft(installation), title: 'T', body: 'B' }),
+    leaves: (installation) => row(installation, 'job_update', draft(installation).id),
     expected: { title: 'T', version: 2 },
   },
   'update.drop': {
     payload: draft,
-    leaves: (house) => queryAll(house.db, `SELECT * FROM job_update WHERE state = 'dropped'`).length,
+    leaves: (installation) => queryAll(installation.db, `SELECT * FROM job_update WHERE state = 'dropped'`).length,
     expected: 1,
   },
   'update.restore': {
-    before: (house) => must(house, 'update.drop', draft(house)),
-    payload: (house) => queryOne(house.db, `SELECT id, version FROM job_update WHERE state = 'dropped'`) ?? {},
-    leaves: (house) => queryAll(house.db, `SELECT * FROM job_update WHERE state = 'dropped'`).length,
+    before: (installation) => must(installation, 'update.drop', draft(installation)),
+    payload: (installation) => queryOne(installation.db, `SELECT id, version FROM job_update WHERE state = 'dropped'`) ?? {},
+    leaves: (installation) => queryAll(installation.db, `SELECT * FROM job_update WHERE state = 'dropped'`).length,
     expected: 0,
   },
   'update.send': {
-    payload: (house) => ({
-      ...draft(house),
+    payload: (installation) => ({
+      ...draft(installation),
       title: 'T',
       body: 'B',
       expiresOn: '2027-03-09',
       recipients: [{ messageId: id, linkId: other, name: 'A', address: 'a@a.example' }],
     }),
-    leaves: (house) => row(house, 'message', id),
+    leaves: (installation) => row(installation, 'message', id),
     expected: { state: 'queued', share_link: other },
   },
   'share.make': {
     payload: { id, audience: 'crew', job: signalHouse, recipient: 'All', expiresOn: '2027-04-01' },
-    leaves: (house) => row(house, 'share_link', id),
+    leaves: (installation) => row(installation, 'share_link', id),
     expected: { audience: 'crew', sub: null, revoked_at: null },
   },
   'share.revoke': {
-    before: (house) =>
-      must(house, 'share.make', { id, audience: 'crew', job: signalHouse, recipient: 'All', expiresOn: '2027-04-01' }),
+    before: (installation) =>
+      must(installation, 'share.make', { id, audience: 'crew', job: signalHouse, recipient: 'All', expiresOn: '2027-04-01' }),
     payload: { id },
-    leaves: (house) => row(house, 'share_link', id)?.revoked_at !== null,
+    leaves: (installation) => row(installation, 'share_link', id)?.revoked_at !== null,
     expected: true,
   },
   'message.retry': {
-    before: (house) => {
-      must(house, 'update.send', {
-        ...draft(house),
+    before: (installation) => {
+      must(installation, 'update.send', {
+        ...draft(installation),
         title: 'T',
         body: 'B',
         expiresOn: '2027-03-09',
         recipients: [{ messageId: id, linkId: other, name: 'A', address: 'a@a.example' }],
       });
-      house.db.prepare(`UPDATE message SET state = 'failed', failure = 'no' WHERE id = ?`).run(id);
+      installation.db.prepare(`UPDATE message SET state = 'failed', failure = 'no' WHERE id = ?`).run(id);
     },
     payload: { id },
-    leaves: (house) => row(house, 'message', id),
+    leaves: (installation) => row(installation, 'message', id),
     expected: { state: 'queued', failure: null },
   },
   'message.acknowledge': {
-    before: (house) =>
-      must(house, 'update.send', {
-        ...draft(house),
+    before: (installation) =>
+      must(installation, 'update.send', {
+        ...draft(installation),
         title: 'T',
         body: 'B',
         expiresOn: '2027-03-09',
@@ -304,7 +304,7 @@ const GIVEN: Record<string, Given> = {
       }),
     who: { kind: 'link', id: other, audience: 'client', job: signalHouse, sub: null },
     payload: { name: 'Averill' },
-    leaves: (house) => row(house, 'message', id),
+    leaves: (installation) => row(installation, 'message', id),
     expected: { acknowledged_by: 'Averill' },
   },
 };
@@ -321,22 +321,22 @@ describe('every command', () => {
   it.each(Object.entries(GIVEN))(
     '%s leaves what it says, its line in the log, and a mark where the plan must follow',
     (type, { before, payload, leaves, expected, plans, who }) => {
-      const house = demoHouse();
-      before?.(house);
-      house.db.exec('DELETE FROM plan_mark');
+      const installation = demoHouse();
+      before?.(installation);
+      installation.db.exec('DELETE FROM plan_mark');
       const answer = giveRaw(
-        house,
+        installation,
         type,
-        typeof payload === 'function' ? (payload as (given: House) => object)(house) : payload,
+        typeof payload === 'function' ? (payload as (given: Installation) => object)(installation) : payload,
         who,
       );
       expect(answer).toMatchObject({ status: 'applied' });
-      const left = leaves(house);
+      const left = leaves(installation);
       if (typeof expected === 'object' && expected !== null && !Array.isArray(expected))
         expect(left).toMatchObject(expected);
       else expect(left).toEqual(expected);
-      expect(queryOne(house.db, 'SELECT type, id FROM command_log ORDER BY seq DESC')).toEqual({ type, id: answer.id });
-      expect(queryAll(house.db, 'SELECT 1 FROM plan_mark').length > 0).toBe(plans === true);
+      expect(queryOne(installation.db, 'SELECT type, id FROM command_log ORDER BY seq DESC')).toEqual({ type, id: answer.id });
+      expect(queryAll(installation.db, 'SELECT 1 FROM plan_mark').length > 0).toBe(plans === true);
       if (plans) expect(COMMANDS[type as CommandType].affects).toBe('plan');
     },
   );
@@ -344,15 +344,15 @@ describe('every command', () => {
 
 describe('an area that is changed', () => {
   it('keeps the steps that were worked on, whatever is no longer to be done', () => {
-    const house = demoHouse();
-    must(house, 'area.change', {
+    const installation = demoHouse();
+    must(installation, 'area.change', {
       id: areaOf('guest'),
-      version: version(house, 'area', areaOf('guest')),
+      version: version(installation, 'area', areaOf('guest')),
       name: 'Guest suite',
       works: ['redecorate'],
       size: 1,
     });
-    const phases = queryAll<{ phase: string }>(house.db, 'SELECT phase FROM step WHERE area = @area', {
+    const phases = queryAll<{ phase: string }>(installation.db, 'SELECT phase FROM step WHERE area = @area', {
       area: areaOf('guest'),
     }).map((step) => step.phase);
     expect(phases).toContain('framing');
@@ -361,17 +361,17 @@ describe('an area that is changed', () => {
   });
 
   it('brings half-days by its size, but no more waiting', () => {
-    const house = emptyHouse();
+    const installation = emptyHouse();
     must(
-      house,
+      installation,
       'firm.found',
       { name: 'F', personId: newId(), ownerName: 'O', email: 'o@f.example', password: 'long enough for it' },
       { kind: 'founder' },
     );
     const [job, level, small, large] = [newId(), newId(), newId(), newId()];
-    must(house, 'job.open', { id: job, name: 'J', units: 'metric', startDay: '2027-03-15' });
+    must(installation, 'job.open', { id: job, name: 'J', units: 'metric', startDay: '2027-03-15' });
     const room = { level, kind: 'room', works: ['rebuild'] } as const;
-    must(house, 'areas.set-out', {
+    must(installation, 'areas.set-out', {
       job,
       levels: [{ id: level, name: 'G', height: 0 }],
       areas: [
@@ -380,7 +380,7 @@ describe('an area that is changed', () => {
       ],
     });
     const halfDays = (area: string, phase: string) =>
-      queryOne<{ half_days: number }>(house.db, 'SELECT half_days FROM step WHERE area = @area AND phase = @phase', {
+      queryOne<{ half_days: number }>(installation.db, 'SELECT half_days FROM step WHERE area = @area AND phase = @phase', {
         area,
         phase,
       })?.half_days;

@@ -3,7 +3,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { calculationsDocument } from '../../scripts/calculations-document';
-import { folder, root } from '../support/houses';
+import { folder, root } from '../support/installations';
 
 describe('the page of sources', () => {
   it('says what the calculators say', () =>

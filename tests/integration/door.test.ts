@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { queryAll, queryOne } from '@/server/database/query';
-import { dispatch } from '@/server/door/door';
-import type { Actor } from '@/server/door/who';
-import type { House } from '@/server/house';
+import { dispatch } from '@/server/dispatch/dispatch';
+import type { Actor } from '@/server/dispatch/actor';
+import type { Installation } from '@/server/installation';
 import { demoId } from '../../demo/seed';
-import { areaOf, command, demoHouse, emptyHouse, give, MAREN, must, newId, raw, signalHouse } from '../support/houses';
+import { areaOf, command, demoHouse, emptyHouse, give, MAREN, must, newId, raw, signalHouse } from '../support/installations';
 
 /** Everything a command could leave behind. */
-const traces = (house: House) =>
+const traces = (installation: Installation) =>
   [
     'command_log',
     'job',
@@ -27,7 +27,7 @@ const traces = (house: House) =>
     'own_link',
     'day_away',
   ]
-    .map((table) => queryOne<{ count: number }>(house.db, `SELECT count(*) AS count FROM ${table}`)?.count)
+    .map((table) => queryOne<{ count: number }>(installation.db, `SELECT count(*) AS count FROM ${table}`)?.count)
     .join();
 
 const walk = demoId('signal', 'walk', '2');
@@ -196,42 +196,42 @@ const BAD: [string, unknown, number, RegExp, string?][] = [
 
 describe('the door', () => {
   it.each(BAD)('refuses %s, says what would be right, and changes nothing', (_, input, status, words, field) => {
-    const house = demoHouse();
-    const before = traces(house);
+    const installation = demoHouse();
+    const before = traces(installation);
     // As it comes over the wire: what is undefined is not there.
-    const answer = dispatch(house, MAREN, JSON.parse(JSON.stringify(input)) as unknown);
+    const answer = dispatch(installation, MAREN, JSON.parse(JSON.stringify(input)) as unknown);
     expect(answer).toMatchObject({ status: 'refused', httpStatus: status });
     if (answer.status !== 'refused') return;
     expect(answer.problem.title).toMatch(words);
     if (field) expect(answer.problem.field).toBe(field);
-    expect(traces(house)).toBe(before);
+    expect(traces(installation)).toBe(before);
   });
 
   it('applies a command once, however often it comes, and answers the same', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const once = command('observation.record', observation({ kind: 'remaining', text: 'sweep', trade: 'cleaning' }));
-    const first = dispatch(house, MAREN, once);
-    const again = dispatch(house, MAREN, once);
+    const first = dispatch(installation, MAREN, once);
+    const again = dispatch(installation, MAREN, once);
     expect([first.status, again.status]).toEqual(['applied', 'repeated']);
     expect({ ...again, status: 'applied' }).toEqual(first);
-    expect(queryAll(house.db, 'SELECT 1 FROM observation WHERE text = @text', { text: 'sweep' })).toHaveLength(1);
+    expect(queryAll(installation.db, 'SELECT 1 FROM observation WHERE text = @text', { text: 'sweep' })).toHaveLength(1);
   });
 
   it('does not hand an answer to somebody else who knows its id', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const once = command('walk.start', { id: newId(), job: signalHouse, kind: 'progress' });
-    dispatch(house, MAREN, once);
-    expect(dispatch(house, { ...MAREN, id: demoId('person', 'tove') } as Actor, once)).toMatchObject({
+    dispatch(installation, MAREN, once);
+    expect(dispatch(installation, { ...MAREN, id: demoId('person', 'tove') } as Actor, once)).toMatchObject({
       status: 'refused',
       problem: { code: 'id-taken' },
     });
   });
 
   it('refuses a change of what was changed meanwhile and shows both', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const hold = { id: demoId('signal', 'hold', '0'), version: 1, expectedOn: '2027-03-20' };
-    must(house, 'hold.expect', hold);
-    expect(give(house, 'hold.expect', { ...hold, expectedOn: '2027-03-25' })).toMatchObject({
+    must(installation, 'hold.expect', hold);
+    expect(give(installation, 'hold.expect', { ...hold, expectedOn: '2027-03-25' })).toMatchObject({
       status: 'refused',
       httpStatus: 409,
       problem: { code: 'changed-meanwhile', current: { expectedOn: '2027-03-20', version: 2 } },
@@ -239,26 +239,26 @@ describe('the door', () => {
   });
 
   it('lets everybody do only what is theirs', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const lead: Actor = { kind: 'person', id: demoId('person', 'maren'), name: 'Lead', role: 'lead' };
     const link: Actor = { kind: 'link', id: newId(), audience: 'client', job: signalHouse, sub: null };
     expect(
-      give(house, 'sub.away', { sub: demoId('sub', 'wiring'), firstDay: '2027-04-01', lastDay: '2027-04-02' }, lead),
+      give(installation, 'sub.away', { sub: demoId('sub', 'wiring'), firstDay: '2027-04-01', lastDay: '2027-04-02' }, lead),
     ).toMatchObject({ status: 'refused', httpStatus: 403 });
-    expect(give(house, 'walk.start', { id: newId(), job: signalHouse, kind: 'progress' }, lead)).toMatchObject({
+    expect(give(installation, 'walk.start', { id: newId(), job: signalHouse, kind: 'progress' }, lead)).toMatchObject({
       status: 'applied',
     });
-    expect(give(house, 'walk.start', { id: newId(), job: signalHouse, kind: 'progress' }, link)).toMatchObject({
+    expect(give(installation, 'walk.start', { id: newId(), job: signalHouse, kind: 'progress' }, link)).toMatchObject({
       status: 'refused',
       httpStatus: 403,
     });
     expect(
-      give(house, 'walk.start', { id: newId(), job: signalHouse, kind: 'progress' }, { kind: 'founder' }),
+      give(installation, 'walk.start', { id: newId(), job: signalHouse, kind: 'progress' }, { kind: 'founder' }),
     ).toMatchObject({ status: 'refused', httpStatus: 401 });
   });
 
   it('founds a firm once and keeps its password out of the log', () => {
-    const house = emptyHouse();
+    const installation = emptyHouse();
     const firm = {
       name: 'Firm',
       personId: newId(),
@@ -266,24 +266,24 @@ describe('the door', () => {
       email: 'owner@firm.example',
       password: 'long enough for it',
     };
-    must(house, 'firm.found', firm, { kind: 'founder' });
-    expect(give(house, 'firm.found', { ...firm, personId: newId() }, { kind: 'founder' })).toMatchObject({
+    must(installation, 'firm.found', firm, { kind: 'founder' });
+    expect(give(installation, 'firm.found', { ...firm, personId: newId() }, { kind: 'founder' })).toMatchObject({
       status: 'refused',
       httpStatus: 409,
     });
-    expect(JSON.stringify(queryAll(house.db, 'SELECT * FROM command_log'))).not.toContain('long enough');
-    expect(JSON.stringify(queryAll(house.db, 'SELECT password_hash FROM person'))).toContain('$argon2id$');
+    expect(JSON.stringify(queryAll(installation.db, 'SELECT * FROM command_log'))).not.toContain('long enough');
+    expect(JSON.stringify(queryAll(installation.db, 'SELECT password_hash FROM person'))).toContain('$argon2id$');
   });
 
   it('takes back what can be undone', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const hold = { id: demoId('signal', 'hold', '0'), version: 1 };
-    must(house, 'hold.release', hold);
-    expect(give(house, 'hold.release', { ...hold, version: 2 })).toMatchObject({
+    must(installation, 'hold.release', hold);
+    expect(give(installation, 'hold.release', { ...hold, version: 2 })).toMatchObject({
       status: 'refused',
       problem: { code: 'released-already' },
     });
-    must(house, 'hold.reopen', { ...hold, version: 2 });
-    expect(queryOne(house.db, 'SELECT state FROM hold WHERE id = @id', { id: hold.id })).toEqual({ state: 'open' });
+    must(installation, 'hold.reopen', { ...hold, version: 2 });
+    expect(queryOne(installation.db, 'SELECT state FROM hold WHERE id = @id', { id: hold.id })).toEqual({ state: 'open' });
   });
 });

@@ -2,10 +2,10 @@ import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
 import { measured, type RoomShape } from '@/core/layout/shape';
 import { queryAll, queryOne } from '@/server/database/query';
-import type { Actor } from '@/server/door/who';
-import { areaPaper, jobPaper } from '@/server/files/papers';
+import type { Actor } from '@/server/dispatch/actor';
+import { areaPaper, jobPaper } from '@/server/files/documents';
 import type { Input } from '@/contract/commands';
-import type { House } from '@/server/house';
+import type { Installation } from '@/server/installation';
 import { layoutView } from '@/server/layout/queries';
 import { materialsView } from '@/server/quantities/queries';
 import { renewOnce } from '@/server/schedule/renew';
@@ -17,8 +17,8 @@ import { openLink, sharedView } from '@/server/public/shared';
 import { tokenOf } from '@/server/access/tokens';
 import { walkPack } from '@/server/walks/pack';
 import { demoId } from '../../demo/seed';
-import { areaOf, command, demoHouse, giveRaw, MAREN, must, newId, TODAY } from '../support/houses';
-import { dispatch } from '@/server/door/door';
+import { areaOf, command, demoHouse, giveRaw, MAREN, must, newId, TODAY } from '../support/installations';
+import { dispatch } from '@/server/dispatch/dispatch';
 
 const dairy = demoId('dairy');
 const dairyArea = (key: string): string => areaOf(key, 'dairy');
@@ -28,7 +28,7 @@ const square = (mm: number): RoomShape => ({
   spread: false,
   walls: [mm, mm, mm, mm].map((wall) => ({ ...measured(wall), turn: 90 })),
 });
-const renew = (house: House): void => void renewOnce(house.db, TODAY, house.clock.now().toISOString());
+const renew = (installation: Installation): void => void renewOnce(installation.db, TODAY, installation.clock.now().toISOString());
 const opening = (over: Partial<Input<'opening.add'>> = {}) => ({
   wall: 0,
   kind: 'window' as const,
@@ -44,19 +44,19 @@ const opening = (over: Partial<Input<'opening.add'>> = {}) => ({
   ...over,
 });
 const refused = (
-  house: House,
+  installation: Installation,
   type: string,
   payload: unknown,
   who?: Actor,
 ): { code: string; field?: string; title: string } => {
-  const answer = giveRaw(house, type, payload, who);
+  const answer = giveRaw(installation, type, payload, who);
   if (answer.status !== 'refused') throw new Error(`${type} was taken`);
   expect(answer.httpStatus).toBeLessThan(500);
   return answer.problem;
 };
-const calculationOf = (house: House, id: string): { output: Record<string, number> | null; problem: string | null } => {
+const calculationOf = (installation: Installation, id: string): { output: Record<string, number> | null; problem: string | null } => {
   const row = queryOne<{ output: string | null; problem: string | null }>(
-    house.db,
+    installation.db,
     'SELECT output, problem FROM calculation WHERE id = @id',
     { id },
   );
@@ -65,9 +65,9 @@ const calculationOf = (house: House, id: string): { output: Record<string, numbe
     problem: row?.problem ?? null,
   };
 };
-const send = (house: House, type: 'statement.send' | 'change.send', id: string, version: number): Actor => {
+const send = (installation: Installation, type: 'statement.send' | 'change.send', id: string, version: number): Actor => {
   const linkId = newId();
-  must(house, type, {
+  must(installation, type, {
     id,
     version,
     updateId: newId(),
@@ -82,9 +82,9 @@ const send = (house: House, type: 'statement.send' | 'change.send', id: string, 
 
 describe('what follows the drawing', () => {
   it('is computed again when the room changes, with the line of scope that is measured by it', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const [boards, line] = [demoId('dairy', 'calculation', '3'), newId()];
-    must(house, 'scope.add', {
+    must(installation, 'scope.add', {
       id: line,
       job: dairy,
       area: dairyArea('workshop'),
@@ -94,56 +94,56 @@ describe('what follows the drawing', () => {
       measure: 'wallsNet',
     });
     const quantity = (): unknown =>
-      queryOne<{ quantity: number; unit: string }>(house.db, 'SELECT quantity, unit FROM scope_item WHERE id = @line', {
+      queryOne<{ quantity: number; unit: string }>(installation.db, 'SELECT quantity, unit FROM scope_item WHERE id = @line', {
         line,
       });
     expect(quantity()).toEqual({ quantity: 53.9, unit: 'm²' });
-    const before = calculationOf(house, boards).output?.sheets ?? 0;
-    must(house, 'opening.add', {
+    const before = calculationOf(installation, boards).output?.sheets ?? 0;
+    must(installation, 'opening.add', {
       id: newId(),
       area: dairyArea('workshop'),
       ...opening({ width: measured(1600), height: measured(1500) }),
     });
     expect(quantity()).toEqual({ quantity: 51.5, unit: 'm²' });
-    expect(calculationOf(house, boards).output?.sheets).toBeLessThan(before);
-    must(house, 'line.remove', { of: 'opening', id: demoId('dairy', 'opening', '0') });
+    expect(calculationOf(installation, boards).output?.sheets).toBeLessThan(before);
+    must(installation, 'line.remove', { of: 'opening', id: demoId('dairy', 'opening', '0') });
     expect(quantity()).toEqual({ quantity: 52.82, unit: 'm²' });
   });
 
   it('says so where the drawing measures it no longer, and is left out of the list until it does', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const planks = demoId('dairy', 'calculation', '0');
-    const drawn = layoutView(house, dairy, dairyArea('east'));
-    const listed = (): boolean => materialsView(house, dairy).lines.some((one_) => one_.what.startsWith('Larch'));
+    const drawn = layoutView(installation, dairy, dairyArea('east'));
+    const listed = (): boolean => materialsView(installation, dairy).lines.some((one_) => one_.what.startsWith('Larch'));
     expect(listed()).toBe(true);
-    must(house, 'shape.set', {
+    must(installation, 'shape.set', {
       area: dairyArea('east'),
       version: drawn.version,
       shape: { kind: 'face', sections: [{ width: measured(500), height: measured(400), gableRise: measured(0) }] },
     });
     // Its window is larger than the whole face now: the plan says so, and nothing is left to clad.
-    expect(calculationOf(house, planks)).toMatchObject({ output: null });
-    expect(materialsView(house, dairy).problems.map((one_) => one_.id)).toContain(planks);
+    expect(calculationOf(installation, planks)).toMatchObject({ output: null });
+    expect(materialsView(installation, dairy).problems.map((one_) => one_.id)).toContain(planks);
     expect(listed()).toBe(false);
   });
 
   it('is refused beside its field where the calculator refuses it', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const keep = { id: newId(), area: dairyArea('milk'), calculator: 'tiles', product: '', fed: {} };
     expect(
-      refused(house, 'calculation.keep', {
+      refused(installation, 'calculation.keep', {
         ...keep,
         input: { area: 3, tileWidth: 0, tileHeight: 100, joint: 2, waste: 0 },
       }),
     ).toMatchObject({ field: 'input.tileWidth' });
     expect(
-      refused(house, 'calculation.keep', {
+      refused(installation, 'calculation.keep', {
         ...keep,
         input: { tileWidth: 100, tileHeight: 100, joint: 2, waste: 0 },
         fed: { area: 'faceNet' },
       }),
     ).toMatchObject({ code: 'not-measured', field: 'input.area' });
-    expect(refused(house, 'calculation.keep', { ...keep, calculator: 'crystal-ball', input: {} })).toMatchObject({
+    expect(refused(installation, 'calculation.keep', { ...keep, calculator: 'crystal-ball', input: {} })).toMatchObject({
       field: 'calculator',
     });
   });
@@ -154,9 +154,9 @@ describe('drawings at the door', () => {
     'refuse shapes that cross themselves, openings that do not fit and sizes that cannot be meant, beside their ' +
       'field',
     () => {
-      const house = demoHouse();
+      const installation = demoHouse();
       const area = dairyArea('workshop');
-      const { version } = layoutView(house, dairy, area);
+      const { version } = layoutView(installation, dairy, area);
       const crossed = {
         ...square(3000),
         walls: [
@@ -168,28 +168,28 @@ describe('drawings at the door', () => {
           [4242.64, 90],
         ].map(([mm = 0, turn = 0]) => ({ ...measured(mm), turn })),
       };
-      expect(refused(house, 'shape.set', { area, version, shape: crossed })).toMatchObject({
+      expect(refused(installation, 'shape.set', { area, version, shape: crossed })).toMatchObject({
         code: 'walls-cross',
         field: expect.stringMatching(/^shape\.walls\[\d\]\.turn$/) as string,
       });
-      expect(refused(house, 'shape.set', { area, version: version + 1, shape: square(3000) })).toMatchObject({
+      expect(refused(installation, 'shape.set', { area, version: version + 1, shape: square(3000) })).toMatchObject({
         code: 'changed-meanwhile',
       });
-      expect(refused(house, 'shape.set', { area, version, shape: { kind: 'face', sections: [] } })).toMatchObject({
+      expect(refused(installation, 'shape.set', { area, version, shape: { kind: 'face', sections: [] } })).toMatchObject({
         field: 'shape.sections',
       });
-      expect(refused(house, 'shape.set', { area: dairyArea('roof'), version: 1, shape: square(3000) })).toMatchObject({
+      expect(refused(installation, 'shape.set', { area: dairyArea('roof'), version: 1, shape: square(3000) })).toMatchObject({
         code: 'shape-elsewhere',
       });
       expect(
-        refused(house, 'opening.add', { id: newId(), area, ...opening({ kind: 'door', height: measured(30_000) }) }),
+        refused(installation, 'opening.add', { id: newId(), area, ...opening({ kind: 'door', height: measured(30_000) }) }),
       ).toMatchObject({ code: 'opening-absurd', field: 'height' });
-      expect(refused(house, 'opening.add', { id: newId(), area, ...opening({ width: measured(8000) }) })).toMatchObject(
+      expect(refused(installation, 'opening.add', { id: newId(), area, ...opening({ width: measured(8000) }) })).toMatchObject(
         {
           field: 'width',
         },
       );
-      expect(refused(house, 'opening.add', { id: newId(), area: areaOf('boot'), ...opening() })).toMatchObject({
+      expect(refused(installation, 'opening.add', { id: newId(), area: areaOf('boot'), ...opening() })).toMatchObject({
         code: 'not-drawn',
         field: 'wall',
       });
@@ -197,12 +197,12 @@ describe('drawings at the door', () => {
   );
 
   it('import a list whole or not at all', () => {
-    const house = demoHouse();
-    const count = (): number => queryAll(house.db, 'SELECT 1 FROM opening').length;
+    const installation = demoHouse();
+    const count = (): number => queryAll(installation.db, 'SELECT 1 FROM opening').length;
     const before = count();
     const good = { id: newId(), area: dairyArea('workshop'), ...opening() };
     expect(
-      refused(house, 'openings.import', {
+      refused(installation, 'openings.import', {
         job: dairy,
         openings: [good, { id: newId(), area: dairyArea('workshop'), ...opening({ along: measured(7300) }) }],
       }),
@@ -211,12 +211,12 @@ describe('drawings at the door', () => {
   });
 
   it('move a wall on both sides or on none', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const area = dairyArea('workshop');
-    const view = layoutView(house, dairy, area);
+    const view = layoutView(installation, dairy, area);
     expect(view.neighbours[0]).toMatchObject({ name: 'Milk store', wall: 1, otherWall: 3 });
     expect(
-      refused(house, 'wall.move', {
+      refused(installation, 'wall.move', {
         area,
         version: view.version,
         wall: 1,
@@ -225,8 +225,8 @@ describe('drawings at the door', () => {
         decisionId: newId(),
       }).title,
     ).toMatch(/^Milk store: That is further/);
-    expect(layoutView(house, dairy, area).version).toBe(view.version);
-    must(house, 'wall.move', {
+    expect(layoutView(installation, dairy, area).version).toBe(view.version);
+    must(installation, 'wall.move', {
       area,
       version: view.version,
       wall: 1,
@@ -234,7 +234,7 @@ describe('drawings at the door', () => {
       reason: 'the bench',
       decisionId: newId(),
     });
-    const [mine, theirs] = [layoutView(house, dairy, area), layoutView(house, dairy, dairyArea('milk'))];
+    const [mine, theirs] = [layoutView(installation, dairy, area), layoutView(installation, dairy, dairyArea('milk'))];
     expect(Number(mine.measures.floor) - Number(view.measures.floor)).toBeCloseTo(0.25 * 4.2, 1);
     expect(theirs.measures.floor).toBeCloseTo((3.05 - 0.25) * 4.2, 3);
     expect(mine.decisions[0]).toMatchObject({
@@ -247,15 +247,15 @@ describe('drawings at the door', () => {
 describe('an assumption', () => {
   const assumption = demoId('dairy', 'assumption', '0');
   it('that turns out wrong on a walk puts its work into the sequence, between what showed it and what comes next', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const [walk, extraId] = [newId(), newId()];
-    must(house, 'walk.start', { id: walk, job: dairy, kind: 'progress' });
-    expect(walkPack(house, walk).areas.find((one_) => one_.id === dairyArea('front'))?.assumptions).toMatchObject([
+    must(installation, 'walk.start', { id: walk, job: dairy, kind: 'progress' });
+    expect(walkPack(installation, walk).areas.find((one_) => one_.id === dairyArea('front'))?.assumptions).toMatchObject([
       { state: 'open' },
     ]);
-    must(house, 'assumption.settle', { id: assumption, verdict: 'wrong', found: 'black and soft', walk, extraId });
-    renew(house);
-    const plan = readPlan(house.db, { job: dairy });
+    must(installation, 'assumption.settle', { id: assumption, verdict: 'wrong', found: 'black and soft', walk, extraId });
+    renew(installation);
+    const plan = readPlan(installation.db, { job: dairy });
     const [strip, extra, next] = [
       `${dairyArea('front')}:strip`,
       `extra:${extraId}`,
@@ -271,23 +271,23 @@ describe('an assumption', () => {
     expect(plan?.links.find((link) => link.after === `extra:${extraId}`)?.reason).toContain(
       'turned out wrong: black and soft',
     );
-    expect(scopeView(house, dairy).assumptions.find((one_) => one_.id === assumption)).toMatchObject({
+    expect(scopeView(installation, dairy).assumptions.find((one_) => one_.id === assumption)).toMatchObject({
       state: 'wrong',
       walk,
     });
-    must(house, 'extra.finish', { id: extraId });
-    renew(house);
-    expect(readPlan(house.db, { job: dairy })?.tasks.some((task) => task.id === `extra:${extraId}`)).toBe(false);
+    must(installation, 'extra.finish', { id: extraId });
+    renew(installation);
+    expect(readPlan(installation.db, { job: dairy })?.tasks.some((task) => task.id === `extra:${extraId}`)).toBe(false);
   });
 
   it('that is settled is not taken away, and not changed, until it is open again', () => {
-    const house = demoHouse();
-    must(house, 'assumption.settle', { id: assumption, verdict: 'held', found: '', extraId: newId() });
-    expect(refused(house, 'line.remove', { of: 'assumption', id: assumption })).toMatchObject({
+    const installation = demoHouse();
+    must(installation, 'assumption.settle', { id: assumption, verdict: 'held', found: '', extraId: newId() });
+    expect(refused(installation, 'line.remove', { of: 'assumption', id: assumption })).toMatchObject({
       code: 'settled-already',
     });
     expect(
-      refused(house, 'assumption.change', {
+      refused(installation, 'assumption.change', {
         id: assumption,
         version: 2,
         phase: 'strip',
@@ -297,45 +297,45 @@ describe('an assumption', () => {
         fallbackHalfDays: 1,
       }),
     ).toMatchObject({ code: 'settled-already' });
-    must(house, 'assumption.reopen', { id: assumption });
-    must(house, 'line.remove', { of: 'assumption', id: assumption });
-    expect(scopeView(house, dairy).assumptions.some((one_) => one_.id === assumption)).toBe(false);
+    must(installation, 'assumption.reopen', { id: assumption });
+    must(installation, 'line.remove', { of: 'assumption', id: assumption });
+    expect(scopeView(installation, dairy).assumptions.some((one_) => one_.id === assumption)).toBe(false);
   });
 
   it('keeps the newest word, however late an older one arrives', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const say = (verdict: 'held' | 'wrong', at: string): unknown =>
-      dispatch(house, MAREN, {
+      dispatch(installation, MAREN, {
         ...command('assumption.settle', { id: assumption, verdict, found: '', extraId: newId() }),
         at,
       });
     say('held', '2027-03-08T09:00:00.000Z');
     say('wrong', '2027-03-08T08:00:00.000Z');
-    expect(queryOne(house.db, 'SELECT state FROM assumption WHERE id = @assumption', { assumption })).toEqual({
+    expect(queryOne(installation.db, 'SELECT state FROM assumption WHERE id = @assumption', { assumption })).toEqual({
       state: 'held',
     });
-    expect(queryAll(house.db, 'SELECT 1 FROM extra_work')).toEqual([]);
+    expect(queryAll(installation.db, 'SELECT 1 FROM extra_work')).toEqual([]);
   });
 });
 
 describe('options', () => {
   it('are told apart by what they do to the area’s own finish, and the choice becomes its work', () => {
-    const house = demoHouse();
-    renew(house);
-    const [set] = optionsView(house, dairy).sets;
+    const installation = demoHouse();
+    renew(installation);
+    const [set] = optionsView(installation, dairy).sets;
     const [overlay, strip] = set?.options ?? [];
     expect(overlay?.areaDone && strip?.areaDone && overlay.areaDone < strip.areaDone).toBe(true);
-    must(house, 'options.choose', {
+    must(installation, 'options.choose', {
       id: set!.id,
       version: 1,
       key: 'overlay',
       reason: 'the money',
       decisionId: newId(),
     });
-    renew(house);
-    expect(finishIf(house.db, TODAY, dairy).areas.get(dairyArea('front'))).toBe(overlay?.areaDone);
+    renew(installation);
+    expect(finishIf(installation.db, TODAY, dairy).areas.get(dairyArea('front'))).toBe(overlay?.areaDone);
     expect(
-      statementView(house, dairy)
+      statementView(installation, dairy)
         .gaps.map((gap) => gap.text)
         .join(),
     ).not.toContain('overlay or strip is not decided');
@@ -357,38 +357,38 @@ describe('a change', () => {
   });
 
   it('moves the finish by what the client was told, once they approve it and not before', () => {
-    const house = demoHouse();
-    renew(house);
+    const installation = demoHouse();
+    renew(installation);
     const asked = change('workshop');
-    must(house, 'change.add', asked);
-    const before = finishIf(house.db, TODAY, dairy).job;
-    const client = send(house, 'change.send', asked.id, 1);
+    must(installation, 'change.add', asked);
+    const before = finishIf(installation.db, TODAY, dairy).job;
+    const client = send(installation, 'change.send', asked.id, 1);
     const told = queryOne<{ finish_before: string; finish_after: string }>(
-      house.db,
+      installation.db,
       'SELECT finish_before, finish_after FROM change_order WHERE id = @id',
       { id: asked.id },
     );
     expect(told?.finish_before).toBe(before);
     expect(told && told.finish_after > told.finish_before).toBe(true);
-    expect(finishIf(house.db, TODAY, dairy).job).toBe(before);
+    expect(finishIf(installation.db, TODAY, dairy).job).toBe(before);
     expect(
-      refused(house, 'change.answer', { id: asked.id, verdict: 'approved', name: 'Somebody' }, {
+      refused(installation, 'change.answer', { id: asked.id, verdict: 'approved', name: 'Somebody' }, {
         ...client,
         job: demoId('signal'),
       } as Actor),
     ).toMatchObject({ code: 'not-allowed' });
-    must(house, 'change.answer', { id: asked.id, verdict: 'approved', name: 'Hesper' }, client);
-    renew(house);
-    expect(finishIf(house.db, TODAY, dairy).job).toBe(told?.finish_after);
+    must(installation, 'change.answer', { id: asked.id, verdict: 'approved', name: 'Hesper' }, client);
+    renew(installation);
+    expect(finishIf(installation.db, TODAY, dairy).job).toBe(told?.finish_after);
     expect(
-      refused(house, 'change.answer', { id: asked.id, verdict: 'declined', name: 'Hesper' }, client),
+      refused(installation, 'change.answer', { id: asked.id, verdict: 'declined', name: 'Hesper' }, client),
     ).toMatchObject({ code: 'not-asked' });
-    expect(statementView(house, dairy).content.changes).toMatchObject([{ text: '1. a loft hatch', amount: 66_240 }]);
+    expect(statementView(installation, dairy).content.changes).toMatchObject([{ text: '1. a loft hatch', amount: 66_240 }]);
   });
 
   it('that leaves something out takes its lines and steps with it, and must cost less', () => {
-    const house = demoHouse();
-    const [line] = queryAll<{ id: string }>(house.db, `SELECT id FROM scope_item WHERE area = @area`, {
+    const installation = demoHouse();
+    const [line] = queryAll<{ id: string }>(installation.db, `SELECT id FROM scope_item WHERE area = @area`, {
       area: dairyArea('back'),
     });
     const asked = {
@@ -399,44 +399,44 @@ describe('a change', () => {
       drops: ['face-paint'] as const,
       omits: [line!.id],
     };
-    expect(refused(house, 'change.add', asked)).toMatchObject({ code: 'omission-costs', field: 'lines' });
-    must(house, 'change.add', {
+    expect(refused(installation, 'change.add', asked)).toMatchObject({ code: 'omission-costs', field: 'lines' });
+    must(installation, 'change.add', {
       ...asked,
       lines: [{ verb: 'paint', subject: 'the meadow face', quantity: -44, unit: 'm²', unitPrice: 2_600 }],
     });
-    const client = send(house, 'change.send', asked.id, 1);
-    must(house, 'change.answer', { id: asked.id, verdict: 'approved', name: 'Hesper' }, client);
-    expect(queryOne(house.db, 'SELECT stance FROM scope_item WHERE id = @id', { id: line?.id ?? '' })).toEqual({
+    const client = send(installation, 'change.send', asked.id, 1);
+    must(installation, 'change.answer', { id: asked.id, verdict: 'approved', name: 'Hesper' }, client);
+    expect(queryOne(installation.db, 'SELECT stance FROM scope_item WHERE id = @id', { id: line?.id ?? '' })).toEqual({
       stance: 'out',
     });
     expect(
-      queryOne(house.db, `SELECT 1 FROM step WHERE area = @area AND phase = 'face-paint'`, { area: dairyArea('back') }),
+      queryOne(installation.db, `SELECT 1 FROM step WHERE area = @area AND phase = 'face-paint'`, { area: dairyArea('back') }),
     ).toBeUndefined();
   });
 });
 
 describe('a statement', () => {
   it('is agreed on its link as it was sent; a later one says what changed, and what was agreed stays', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const [first, second] = [newId(), newId()];
-    must(house, 'statement.make', { id: first, job: dairy });
+    must(installation, 'statement.make', { id: first, job: dairy });
     const unsent: Actor = { kind: 'link', id: newId(), audience: 'client', job: dairy, sub: null };
-    expect(refused(house, 'statement.agree', { id: first, name: 'Hesper' }, unsent)).toMatchObject({
+    expect(refused(installation, 'statement.agree', { id: first, name: 'Hesper' }, unsent)).toMatchObject({
       code: 'not-sent',
     });
-    const client = send(house, 'statement.send', first, 1);
+    const client = send(installation, 'statement.send', first, 1);
     const seen = (): ReturnType<typeof sharedView> => {
-      const link = openLink(house, tokenOf(house, client.kind === 'link' ? client.id : ''));
+      const link = openLink(installation, tokenOf(installation, client.kind === 'link' ? client.id : ''));
       if (!link) throw new Error('the link is closed');
-      return sharedView(house, link);
+      return sharedView(installation, link);
     };
     expect(seen()).toMatchObject({ statement: { number: 1, agreed: null } });
-    must(house, 'statement.agree', { id: first, name: 'Hesper' }, client);
+    must(installation, 'statement.agree', { id: first, name: 'Hesper' }, client);
     expect(seen()).toMatchObject({ statement: { agreed: expect.stringMatching(/^Hesper, /) as string } });
-    expect(refused(house, 'statement.agree', { id: first, name: 'Lorn' }, client)).toMatchObject({
+    expect(refused(installation, 'statement.agree', { id: first, name: 'Lorn' }, client)).toMatchObject({
       code: 'agreed-already',
     });
-    must(house, 'scope.add', {
+    must(installation, 'scope.add', {
       id: newId(),
       job: dairy,
       area: dairyArea('milk'),
@@ -444,9 +444,9 @@ describe('a statement', () => {
       verb: 'paint',
       subject: 'the ceiling',
     });
-    expect(statementView(house, dairy)).toMatchObject({ outdated: true, shown: { number: 1, state: 'agreed' } });
-    must(house, 'statement.make', { id: second, job: dairy });
-    const view = statementView(house, dairy);
+    expect(statementView(installation, dairy)).toMatchObject({ outdated: true, shown: { number: 1, state: 'agreed' } });
+    must(installation, 'statement.make', { id: second, job: dairy });
+    const view = statementView(installation, dairy);
     expect(view.diff).toMatchObject({
       against: 1,
       removed: [],
@@ -456,15 +456,15 @@ describe('a statement', () => {
     // Not sent yet: the client still has what they agreed to.
     expect(seen()).toMatchObject({ statement: { number: 1 } });
     expect(
-      statementView(house, dairy, 1)
+      statementView(installation, dairy, 1)
         .content.areas.find((area) => area.name === 'Milk store')
         ?.lines.some((line) => line.text === 'paint the ceiling'),
     ).toBe(false);
   });
 
   it('tells what is missing before it goes out, and where to put it right', () => {
-    const house = demoHouse();
-    const gaps = statementView(house, dairy).gaps;
+    const installation = demoHouse();
+    const gaps = statementView(installation, dairy).gaps;
     expect(gaps.map((gap) => gap.text)).toEqual(
       expect.arrayContaining([
         'Workshop: nothing is said of it. Write at least what is not included.',
@@ -475,44 +475,44 @@ describe('a statement', () => {
     expect(gaps.every((gap) => gap.path.startsWith(`/jobs/${dairy}/scope`))).toBe(true);
     // Something is agreed there, and nobody would ever come to do it.
     const [shed, line] = [newId(), newId()];
-    must(house, 'areas.set-out', {
+    must(installation, 'areas.set-out', {
       job: dairy,
       levels: [],
       areas: [{ id: shed, name: 'Tool shed', kind: 'outbuilding', works: [], size: 1, shelters: [] }],
     });
-    must(house, 'scope.add', { id: line, job: dairy, area: shed, stance: 'in', verb: 'paint', subject: 'the doors' });
-    expect(statementView(house, dairy).gaps).toContainEqual({
+    must(installation, 'scope.add', { id: line, job: dairy, area: shed, stance: 'in', verb: 'paint', subject: 'the doors' });
+    expect(statementView(installation, dairy).gaps).toContainEqual({
       text: 'Tool shed: there is work in it, but none was chosen to be planned.',
       path: `/jobs/${dairy}/areas`,
     });
-    must(house, 'line.remove', { of: 'scope', id: line });
-    expect(statementView(house, dairy).gaps.map((gap) => gap.text)).not.toContain(
+    must(installation, 'line.remove', { of: 'scope', id: line });
+    expect(statementView(installation, dairy).gaps.map((gap) => gap.text)).not.toContain(
       'Tool shed: there is work in it, but none was chosen to be planned.',
     );
   });
 });
 
 describe('areas taken from others', () => {
-  const sizeOf = (house: House, id: string): number =>
-    queryOne<{ size: number }>(house.db, 'SELECT size FROM area WHERE id = @id', { id })?.size ?? 0;
-  const version = (house: House, id: string): number =>
-    queryOne<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @id', { id })?.version ?? 0;
-  const linesIn = (house: House, area: string): object[] =>
+  const sizeOf = (installation: Installation, id: string): number =>
+    queryOne<{ size: number }>(installation.db, 'SELECT size FROM area WHERE id = @id', { id })?.size ?? 0;
+  const version = (installation: Installation, id: string): number =>
+    queryOne<{ version: number }>(installation.db, 'SELECT version FROM area WHERE id = @id', { id })?.version ?? 0;
+  const linesIn = (installation: Installation, area: string): object[] =>
     queryAll(
-      house.db,
+      installation.db,
       `SELECT stance, verb, subject, quantity, unit, measure
         FROM scope_item
         WHERE area = @area AND removed = 0
         ORDER BY rowid`,
       { area },
     );
-  const stepsIn = (house: House, area: string): object[] =>
-    queryAll(house.db, 'SELECT phase, trade, half_days FROM step WHERE area = @area ORDER BY phase', { area });
+  const stepsIn = (installation: Installation, area: string): object[] =>
+    queryAll(installation.db, 'SELECT phase, trade, half_days FROM step WHERE area = @area ORDER BY phase', { area });
 
   it('the same again, turned, measures what the first measures, says what it says, and is planned like it', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const twin = newId();
-    must(house, 'area.copy', {
+    must(installation, 'area.copy', {
       from: dairyArea('workshop'),
       id: twin,
       name: 'Far workshop',
@@ -520,7 +520,7 @@ describe('areas taken from others', () => {
       mirrored: true,
       parts: ['scope', 'findings', 'layout'],
     });
-    const [first, second] = [layoutView(house, dairy, dairyArea('workshop')), layoutView(house, dairy, twin)];
+    const [first, second] = [layoutView(installation, dairy, dairyArea('workshop')), layoutView(installation, dairy, twin)];
     // Its walls close to some 20 mm: what that makes of the floor depends on the corner one begins at.
     for (const [measure, value] of Object.entries(first.measures))
       if (typeof value === 'number')
@@ -529,12 +529,12 @@ describe('areas taken from others', () => {
       first.openings.map((one_) => [one_.name, one_.width.mm]),
     );
     expect(second.openings.map((one_) => one_.wall)).not.toEqual(first.openings.map((one_) => one_.wall));
-    expect(linesIn(house, twin)).toEqual(linesIn(house, dairyArea('workshop')));
-    expect(stepsIn(house, twin)).toEqual(stepsIn(house, dairyArea('workshop')));
-    renew(house);
-    expect(readPlan(house.db, { job: dairy })?.tasks.some((task) => task.id.startsWith(twin))).toBe(true);
+    expect(linesIn(installation, twin)).toEqual(linesIn(installation, dairyArea('workshop')));
+    expect(stepsIn(installation, twin)).toEqual(stepsIn(installation, dairyArea('workshop')));
+    renew(installation);
+    expect(readPlan(installation.db, { job: dairy })?.tasks.some((task) => task.id.startsWith(twin))).toBe(true);
     // What is changed in one is not changed in the other.
-    must(house, 'scope.add', {
+    must(installation, 'scope.add', {
       id: newId(),
       job: dairy,
       area: twin,
@@ -542,35 +542,35 @@ describe('areas taken from others', () => {
       verb: 'paint',
       subject: 'the beams',
     });
-    expect(linesIn(house, dairyArea('workshop'))).toHaveLength(linesIn(house, twin).length - 1);
+    expect(linesIn(installation, dairyArea('workshop'))).toHaveLength(linesIn(installation, twin).length - 1);
   });
 
   it('are given every section, opening and metre of the one that is split, and nothing twice', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const [front, second] = [dairyArea('front'), newId()];
-    const before = layoutView(house, dairy, front);
-    const size = sizeOf(house, front);
+    const before = layoutView(installation, dairy, front);
+    const size = sizeOf(installation, front);
     for (const fromSection of [1, 4])
       expect(
-        refused(house, 'area.split', {
+        refused(installation, 'area.split', {
           id: front,
-          version: version(house, front),
+          version: version(installation, front),
           name: 'Left',
           secondId: second,
           secondName: 'Right',
           fromSection,
         }),
       ).toMatchObject({ field: 'fromSection' });
-    expect(layoutView(house, dairy, front)).toMatchObject({ version: before.version, openings: before.openings });
-    must(house, 'area.split', {
+    expect(layoutView(installation, dairy, front)).toMatchObject({ version: before.version, openings: before.openings });
+    must(installation, 'area.split', {
       id: front,
-      version: version(house, front),
+      version: version(installation, front),
       name: 'Left',
       secondId: second,
       secondName: 'Right',
       fromSection: 2,
     });
-    const [left, right] = [layoutView(house, dairy, front), layoutView(house, dairy, second)];
+    const [left, right] = [layoutView(installation, dairy, front), layoutView(installation, dairy, second)];
     for (const measure of ['faceGross', 'faceNet', 'width'] as const)
       expect(Number(left.measures[measure]) + Number(right.measures[measure]), measure).toBeCloseTo(
         Number(before.measures[measure]),
@@ -580,11 +580,11 @@ describe('areas taken from others', () => {
       before.openings.map((one_) => one_.id).sort(),
     );
     expect(right.openings.every((one_) => one_.wall < 2)).toBe(true);
-    expect(sizeOf(house, front) + sizeOf(house, second)).toBeCloseTo(size, 6);
+    expect(sizeOf(installation, front) + sizeOf(installation, second)).toBeCloseTo(size, 6);
     expect(
-      refused(house, 'area.split', {
+      refused(installation, 'area.split', {
         id: front,
-        version: version(house, front) - 1,
+        version: version(installation, front) - 1,
         name: 'L',
         secondId: newId(),
         secondName: 'R',
@@ -632,32 +632,32 @@ describe('steps, work and decisions', () => {
       'options[1].works',
     ],
   ])('%s is refused beside its field where the area has none such', (type, payload, field) => {
-    const house = demoHouse();
-    const problem = refused(house, type, { id: newId(), job: dairy, ...payload });
+    const installation = demoHouse();
+    const problem = refused(installation, type, { id: newId(), job: dairy, ...payload });
     expect(problem.field).toBe(field);
     expect(problem.code).toMatch(/phase-elsewhere|work-elsewhere/);
   });
 
   it('keep who decided, and that a moved wall was a decision with its reason', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const [choice, wall] = [newId(), newId()];
-    must(house, 'options.choose', {
+    must(installation, 'options.choose', {
       id: demoId('dairy', 'options', '0'),
       version: 1,
       key: 'overlay',
       reason: 'the money',
       decisionId: choice,
     });
-    must(house, 'wall.move', {
+    must(installation, 'wall.move', {
       area: dairyArea('workshop'),
-      version: layoutView(house, dairy, dairyArea('workshop')).version,
+      version: layoutView(installation, dairy, dairyArea('workshop')).version,
       wall: 2,
       by: 100,
       reason: 'the bench',
       decisionId: wall,
     });
     expect(
-      queryAll(house.db, 'SELECT reason, made_by FROM decision WHERE id IN (@choice, @wall) ORDER BY rowid', {
+      queryAll(installation.db, 'SELECT reason, made_by FROM decision WHERE id IN (@choice, @wall) ORDER BY rowid', {
         choice,
         wall,
       }),
@@ -682,8 +682,8 @@ async function textOf(pdf: Buffer): Promise<{ pages: number; text: string }> {
 
 describe('papers', () => {
   it('carry the statement and the materials, in words that can be searched', async () => {
-    const house = demoHouse();
-    const statement = await jobPaper(house, dairy, 'statement.pdf');
+    const installation = demoHouse();
+    const statement = await jobPaper(installation, dairy, 'statement.pdf');
     expect(statement).toMatchObject({ name: 'old-dairy-statement-draft.pdf', type: 'application/pdf' });
     const { pages, text } = await textOf(statement.body as Buffer);
     expect(pages).toBeGreaterThan(1);
@@ -697,29 +697,29 @@ describe('papers', () => {
       `1 of ${pages}`,
     ])
       expect(text).toContain(words);
-    const materials = await textOf((await jobPaper(house, dairy, 'materials.pdf')).body as Buffer);
+    const materials = await textOf((await jobPaper(installation, dairy, 'materials.pdf')).body as Buffer);
     for (const words of ['Larch plank, 180 mm', 'Cut list: Workshop', '2505 mm'])
       expect(materials.text).toContain(words);
-    expect((await jobPaper(house, dairy, 'statement.csv')).body).toContain('Slate roof,not included,repair the slates');
-    expect((await jobPaper(house, dairy, 'materials.csv')).body).toMatch(
+    expect((await jobPaper(installation, dairy, 'statement.csv')).body).toContain('Slate roof,not included,repair the slates');
+    expect((await jobPaper(installation, dairy, 'materials.csv')).body).toMatch(
       /"Larch plank, 180 mm",44,planks,31\.50,1386\.00,Fathom Timber,roofing,/,
     );
   });
 
   it('draw areas as SVG and DXF, and refuse what is not drawn', async () => {
-    const house = demoHouse();
-    expect((await areaPaper(house, dairyArea('front'), 'drawing.svg', '')).body).toContain('<title>Lane face</title>');
-    const dxf = String((await areaPaper(house, dairyArea('workshop'), 'wall-1.dxf', '')).body);
+    const installation = demoHouse();
+    expect((await areaPaper(installation, dairyArea('front'), 'drawing.svg', '')).body).toContain('<title>Lane face</title>');
+    const dxf = String((await areaPaper(installation, dairyArea('workshop'), 'wall-1.dxf', '')).body);
     expect(dxf).toMatch(/LWPOLYLINE[\s\S]*EOF/);
     expect(dxf).toContain('OPENINGS');
-    await expect(areaPaper(house, areaOf('boot'), 'drawing.svg', '')).rejects.toThrow('no such drawing');
-    await expect(areaPaper(house, dairyArea('front'), '../secret', '')).rejects.toThrow('no such drawing');
+    await expect(areaPaper(installation, areaOf('boot'), 'drawing.svg', '')).rejects.toThrow('no such drawing');
+    await expect(areaPaper(installation, dairyArea('front'), '../secret', '')).rejects.toThrow('no such drawing');
   });
 
   it('carry lists that are read back in as they were', async () => {
-    const house = demoHouse();
-    const walls = String((await jobPaper(house, dairy, 'walls-and-sections.csv')).body);
+    const installation = demoHouse();
+    const walls = String((await jobPaper(installation, dairy, 'walls-and-sections.csv')).body);
     expect(walls.split('\r\n')[1]).toBe('Lane face,section,6.40 m,4.62 m,,');
-    await expect(jobPaper(house, dairy, 'everything.zip')).rejects.toThrow('no such paper');
+    await expect(jobPaper(installation, dairy, 'everything.zip')).rejects.toThrow('no such paper');
   });
 });

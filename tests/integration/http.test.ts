@@ -6,7 +6,7 @@ import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { COMMANDS } from '@/contract/commands';
 import { demoId } from '../../demo/seed';
-import { command, folder, newId, raw, signalHouse } from '../support/houses';
+import { command, folder, newId, raw, signalHouse } from '../support/installations';
 import { serve, type Server } from '../support/server';
 
 let demo: Server;

@@ -1,7 +1,7 @@
 import Database from 'better-sqlite3';
 import { join } from 'node:path';
 import { expect, it } from 'vitest';
-import { areaOf, command, demoFolder, newId, signalHouse } from '../support/houses';
+import { areaOf, command, demoFolder, newId, signalHouse } from '../support/installations';
 import { serve, type Server } from '../support/server';
 
 const walk = newId();

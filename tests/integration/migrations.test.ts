@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { describe, expect, it } from 'vitest';
 import { migrate } from '@/server/database/migrate';
-import { folder, root } from '../support/houses';
+import { folder, root } from '../support/installations';
 
 function ground() {
   const path = folder();

@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { readCaptions, writeCaptions, type Cue } from '@/core/narration/captions';
 import { draftKeys, DRAFT_KINDS } from '@/core/narration/draft';
 import { readNarration } from '@/core/narration/read';
-import { root } from '../support/houses';
+import { root } from '../support/installations';
 import { scored } from '../support/narration-score';
 
 const walks = ['demo/narrations', 'tests/fixtures/narrations'].flatMap((folder) =>

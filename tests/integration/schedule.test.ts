@@ -8,10 +8,10 @@ import { dayOfSlot, formatSlot, slotOf } from '@/core/units/slot';
 import { queryOne } from '@/server/database/query';
 import { coordinationView } from '@/server/coordination/view';
 import { outlookFrom } from '@/server/outside/simulated/weather';
-import { preview } from '@/server/door/preview';
-import type { House } from '@/server/house';
+import { preview } from '@/server/dispatch/preview';
+import type { Installation } from '@/server/installation';
 import { scheduleView } from '@/server/schedule/board';
-import { pollWeather } from '@/server/schedule/hear-weather';
+import { pollWeather } from '@/server/schedule/poll-weather';
 import { feedFile } from '@/server/schedule/feeds';
 import { progressView } from '@/server/schedule/progress';
 import { pullView } from '@/server/schedule/pull';
@@ -20,14 +20,14 @@ import { renewOnce } from '@/server/schedule/renew';
 import { searchOnce } from '@/server/schedule/search';
 import { sequenceView } from '@/server/sequence/queries';
 import { demoId } from '../../demo/seed';
-import { areaOf, command, demoHouse, give, MAREN, must, newId, raw, signalHouse, TODAY } from '../support/houses';
+import { areaOf, command, demoHouse, give, MAREN, must, newId, raw, signalHouse, TODAY } from '../support/installations';
 import { build } from '../support/synthetic';
 
-const renew = (house: House): StoredPlan => {
-  renewOnce(house.db, TODAY, house.clock.now().toISOString());
-  const plan = readPlan(house.db);
+const renew = (installation: Installation): StoredPlan => {
+  renewOnce(installation.db, TODAY, installation.clock.now().toISOString());
+  const plan = readPlan(installation.db);
   if (!plan) throw new Error('There is no plan.');
-  expect(queryOne(house.db, 'SELECT message FROM plan_problem')).toBeUndefined();
+  expect(queryOne(installation.db, 'SELECT message FROM plan_problem')).toBeUndefined();
   expect(checkPlan(plan)).toEqual([]);
   return plan;
 };
@@ -37,28 +37,28 @@ const find = (plan: StoredPlan, id: string): PlannedTask => {
   return found;
 };
 const signal = (area: string, phase: string): string => `${areaOf(area)}:${phase}`;
-const look = (house: House, type: string, payload: object): PreviewView => {
-  const answer = preview(house, MAREN, raw(type, payload));
+const look = (installation: Installation, type: string, payload: object): PreviewView => {
+  const answer = preview(installation, MAREN, raw(type, payload));
   if ('problem' in answer) throw new Error(answer.problem.title);
   return answer.view;
 };
 
 describe('knowledge of the firm', () => {
   it('says what a school would do before it is kept, and keeps nothing until then', () => {
-    const house = demoHouse();
-    const before = readPlan(house.db)?.version;
+    const installation = demoHouse();
+    const before = readPlan(installation.db)?.version;
     const choice = { id: newId(), school: 'cabinets-paint', job: signalHouse, side: 'paint-first' } as const;
-    const view = look(house, 'school.choose', choice);
+    const view = look(installation, 'school.choose', choice);
     expect(view.added).toEqual(['Kitchen · touch-up']);
     expect(view.jobs.map((job) => job.name)).toContain('Signal House');
-    expect(queryOne(house.db, 'SELECT count(*) AS count FROM school_choice')).toEqual({ count: 0 });
-    expect(queryOne(house.db, `SELECT count(*) AS count FROM step WHERE phase = 'touch-up'`)).toEqual({ count: 0 });
-    expect([queryOne(house.db, 'SELECT count(*) AS count FROM plan_mark'), readPlan(house.db)?.version]).toEqual([
+    expect(queryOne(installation.db, 'SELECT count(*) AS count FROM school_choice')).toEqual({ count: 0 });
+    expect(queryOne(installation.db, `SELECT count(*) AS count FROM step WHERE phase = 'touch-up'`)).toEqual({ count: 0 });
+    expect([queryOne(installation.db, 'SELECT count(*) AS count FROM plan_mark'), readPlan(installation.db)?.version]).toEqual([
       { count: 0 },
       before,
     ]);
-    must(house, 'school.choose', choice);
-    const plan = renew(house);
+    must(installation, 'school.choose', choice);
+    const plan = renew(installation);
     expect(find(plan, signal('kitchen', 'final-coat')).finish).toBeLessThanOrEqual(
       find(plan, signal('kitchen', 'cabinets')).start,
     );
@@ -70,29 +70,29 @@ describe('knowledge of the firm', () => {
   });
 
   it('lets a room differ from its job, and the job from the firm', () => {
-    const house = demoHouse();
-    must(house, 'school.choose', { id: newId(), school: 'tear-out', side: 'careful' });
+    const installation = demoHouse();
+    must(installation, 'school.choose', { id: newId(), school: 'tear-out', side: 'careful' });
     const halfDays = (area: string) =>
-      queryOne<{ half_days: number }>(house.db, `SELECT half_days FROM step WHERE area = @area AND phase = 'tear-out'`, {
+      queryOne<{ half_days: number }>(installation.db, `SELECT half_days FROM step WHERE area = @area AND phase = 'tear-out'`, {
         area: areaOf(area),
       })?.half_days;
     expect([halfDays('kitchen'), halfDays('bath')]).toEqual([8, 6]);
-    must(house, 'school.choose', {
+    must(installation, 'school.choose', {
       id: newId(),
       school: 'tear-out',
       job: signalHouse,
       area: areaOf('bath'),
       side: 'fast',
     });
-    must(house, 'school.choose', { id: newId(), school: 'tear-out', job: signalHouse });
+    must(installation, 'school.choose', { id: newId(), school: 'tear-out', job: signalHouse });
     expect(halfDays('kitchen')).toBeLessThan(8);
-    const view = sequenceView(house, signalHouse).schools.find((school) => school.key === 'tear-out');
+    const view = sequenceView(installation, signalHouse).schools.find((school) => school.key === 'tear-out');
     expect(view).toMatchObject({ chosen: null, from: 'job', areas: [{ name: 'Bath', side: 'fast' }] });
   });
 
   it('refuses a rule that would send work round, job by job and step by step, beside its field', () => {
-    const house = demoHouse();
-    const answer = give(house, 'rule.write', {
+    const installation = demoHouse();
+    const answer = give(installation, 'rule.write', {
       id: newId(),
       before: 'tape',
       after: 'board',
@@ -115,10 +115,10 @@ describe('knowledge of the firm', () => {
         ) as string,
       },
     });
-    expect(queryOne(house.db, 'SELECT count(*) AS count FROM own_rule')).toEqual({ count: 0 });
+    expect(queryOne(installation.db, 'SELECT count(*) AS count FROM own_rule')).toEqual({ count: 0 });
     expect(
       preview(
-        house,
+        installation,
         MAREN,
         command('rule.write', {
           id: newId(),
@@ -136,8 +136,8 @@ describe('knowledge of the firm', () => {
     'counts a written rule with its reason on every link, in another job too, and a switched one no more where it ' +
       'is off',
     () => {
-      const house = demoHouse();
-      must(house, 'rule.write', {
+      const installation = demoHouse();
+      must(installation, 'rule.write', {
         id: newId(),
         before: 'first-coats',
         after: 'trim',
@@ -148,7 +148,7 @@ describe('knowledge of the firm', () => {
         strength: 'hard',
         reason: 'our paint stays soft for two days',
       });
-      must(house, 'rule.switch', {
+      must(installation, 'rule.switch', {
         id: newId(),
         rule: 23,
         job: signalHouse,
@@ -156,13 +156,13 @@ describe('knowledge of the firm', () => {
         holds: false,
         reason: 'the boot room has no costly floor',
       });
-      const plan = renew(house);
+      const plan = renew(installation);
       const links = plan.links.filter((link) => link.rule === 200);
       expect(new Set(links.map((link) => find(plan, link.after).job)).size).toBeGreaterThan(1);
       expect(links[0]).toMatchObject({ lag: 4, lagUnit: 'elapsed', reason: 'our paint stays soft for two days' });
       expect(plan.links.some((link) => link.rule === 23 && link.after.startsWith(areaOf('boot')))).toBe(false);
       expect(plan.links.some((link) => link.rule === 23 && link.after.startsWith(areaOf('guest')))).toBe(true);
-      expect(sequenceView(house, signalHouse).rules.find((rule) => rule.number === 23)?.off).toMatchObject([
+      expect(sequenceView(installation, signalHouse).rules.find((rule) => rule.number === 23)?.off).toMatchObject([
         { area: { name: 'Boot room' }, reason: 'the boot room has no costly floor' },
       ]);
     },
@@ -177,16 +177,16 @@ describe('knowledge of the firm', () => {
 
 describe('from scope to tasks', () => {
   it('takes times from the drawing, follows it, and says what is not drawn', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const area = demoId('dairy', 'area', 'workshop');
     const halfDays = () =>
-      queryOne<{ half_days: number }>(house.db, `SELECT half_days FROM step WHERE area = @area AND phase = 'board'`, {
+      queryOne<{ half_days: number }>(installation.db, `SELECT half_days FROM step WHERE area = @area AND phase = 'board'`, {
         area,
       })?.half_days ?? 0;
-    if (!queryOne(house.db, `SELECT 1 FROM step WHERE area = @area AND phase = 'board'`, { area }))
-      must(house, 'area.change', {
+    if (!queryOne(installation.db, `SELECT 1 FROM step WHERE area = @area AND phase = 'board'`, { area }))
+      must(installation, 'area.change', {
         id: area,
-        version: queryOne<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @area', { area })!.version,
+        version: queryOne<{ version: number }>(installation.db, 'SELECT version FROM area WHERE id = @area', { area })!.version,
         name: 'Workshop',
         works: ['rebuild'],
         size: 1,
@@ -197,22 +197,22 @@ describe('from scope to tasks', () => {
       walls: [0, 90, 180, 270].map((bearing) => ({ bearing, mm, typed: String(mm) })),
     });
     const draw = (mm: number) =>
-      give(house, 'shape.set', {
+      give(installation, 'shape.set', {
         area,
         version:
-          queryOne<{ version: number }>(house.db, 'SELECT version FROM shape WHERE area = @area', { area })?.version ?? 0,
+          queryOne<{ version: number }>(installation.db, 'SELECT version FROM shape WHERE area = @area', { area })?.version ?? 0,
         shape: shape(mm),
       });
     draw(4000);
-    must(house, 'step.time', { area, phase: 'board', basis: 'quantity', crews: 1 });
+    must(installation, 'step.time', { area, phase: 'board', basis: 'quantity', crews: 1 });
     const small = halfDays();
-    must(house, 'rate.set', { phase: 'board', perHalfDay: 4 });
+    must(installation, 'rate.set', { phase: 'board', perHalfDay: 4 });
     expect(halfDays()).toBeGreaterThan(small);
-    expect(give(house, 'step.time', { area, phase: 'wiring-rough', basis: 'quantity', crews: 1 })).toMatchObject({
+    expect(give(installation, 'step.time', { area, phase: 'wiring-rough', basis: 'quantity', crews: 1 })).toMatchObject({
       status: 'refused',
       problem: { code: 'not-drawn', field: 'basis' },
     });
-    expect(give(house, 'step.time', { area, phase: 'board', basis: 'size', crews: 9 })).toMatchObject({
+    expect(give(installation, 'step.time', { area, phase: 'board', basis: 'size', crews: 9 })).toMatchObject({
       status: 'refused',
       problem: { field: 'crews' },
     });
@@ -220,14 +220,14 @@ describe('from scope to tasks', () => {
 
   it('shortens work by a second crew, does it in parts, and joins it again', () => {
     const built = build({ Room: { works: ['rebuild'] } });
-    const { house, owner, areas } = built;
+    const { installation, owner, areas } = built;
     const area = areas.Room ?? '';
-    must(house, 'sub.add', { id: newId(), trade: 'board', name: 'Sheets', crews: 2 }, owner);
-    must(house, 'step.time', { area, phase: 'board', basis: 'hand', halfDays: 8, crews: 2 }, owner);
-    expect(find(renew(house), `${area}:board`)).toMatchObject({ duration: 4, crews: 2 });
-    must(house, 'step.time', { area, phase: 'board', basis: 'hand', halfDays: 8, crews: 1 }, owner);
+    must(installation, 'sub.add', { id: newId(), trade: 'board', name: 'Sheets', crews: 2 }, owner);
+    must(installation, 'step.time', { area, phase: 'board', basis: 'hand', halfDays: 8, crews: 2 }, owner);
+    expect(find(renew(installation), `${area}:board`)).toMatchObject({ duration: 4, crews: 2 });
+    must(installation, 'step.time', { area, phase: 'board', basis: 'hand', halfDays: 8, crews: 1 }, owner);
     must(
-      house,
+      installation,
       'step.split',
       {
         area,
@@ -239,7 +239,7 @@ describe('from scope to tasks', () => {
       },
       owner,
     );
-    const plan = renew(house);
+    const plan = renew(installation);
     const [ceiling, walls] = [find(plan, `${area}:board~1`), find(plan, `${area}:board`)];
     expect([ceiling.duration, walls.duration, ceiling.label]).toEqual([3, 5, 'Room · board, ceiling']);
     expect(
@@ -248,7 +248,7 @@ describe('from scope to tasks', () => {
     expect(walls.start).toBeGreaterThanOrEqual(ceiling.finish);
     expect(
       give(
-        house,
+        installation,
         'step.split',
         {
           area,
@@ -261,15 +261,15 @@ describe('from scope to tasks', () => {
         owner,
       ),
     ).toMatchObject({ problem: { code: 'parts-uneven', field: 'parts' } });
-    must(house, 'step.split', { area, phase: 'board', parts: [] }, owner);
-    expect(renew(house).tasks.filter((task) => task.id.startsWith(`${area}:board`))).toHaveLength(1);
+    must(installation, 'step.split', { area, phase: 'board', parts: [] }, owner);
+    expect(renew(installation).tasks.filter((task) => task.id.startsWith(`${area}:board`))).toHaveLength(1);
   });
 
   it('brings areas to one gate and has them done in one visit', () => {
-    const { house, owner, job, areas } = build({ Far: { works: ['rebuild'] }, Near: { works: ['redecorate'] } });
+    const { installation, owner, job, areas } = build({ Far: { works: ['rebuild'] }, Near: { works: ['redecorate'] } });
     const [far = '', near = ''] = [areas.Far, areas.Near];
     must(
-      house,
+      installation,
       'gate.set',
       {
         id: newId(),
@@ -288,13 +288,13 @@ describe('from scope to tasks', () => {
       },
       owner,
     );
-    const plan = renew(house);
+    const plan = renew(installation);
     const [first, second] = [find(plan, `${near}:first-coats`), find(plan, `${far}:first-coats`)];
     expect(first.start).toBeGreaterThanOrEqual(find(plan, `${far}:tape`).finish);
     expect(second.start).toBe(first.finish);
     expect(
       give(
-        house,
+        installation,
         'gate.set',
         {
           id: newId(),
@@ -330,8 +330,8 @@ describe('from scope to tasks', () => {
 
 describe('inspections', () => {
   it('are on the office’s days after its notice; booked ones stay on their day', () => {
-    const house = demoHouse();
-    const plan = readPlan(house.db) as StoredPlan;
+    const installation = demoHouse();
+    const plan = readPlan(installation.db) as StoredPlan;
     const study = find(plan, signal('study', 'rough-inspection'));
     expect(formatSlot(plan.origin, study.start)).toBe('Thu 11 Mar, morning');
     const office = new Set(
@@ -340,20 +340,20 @@ describe('inspections', () => {
         .map((task) => new Date(`${dayOfSlot(plan.origin, task.start)}T00:00:00Z`).getUTCDay()),
     );
     expect([...office].every((day) => day >= 1 && day <= 5)).toBe(true);
-    expect(coordinationView(house).unbooked.every((one_) => one_.askBy <= one_.ready)).toBe(true);
+    expect(coordinationView(installation).unbooked.every((one_) => one_.askBy <= one_.ready)).toBe(true);
   });
 
   it('that fail bring the work that puts it right and the next visit; what follows moves, with the cause in the log', () => {
-    const house = demoHouse();
-    const before = readPlan(house.db) as StoredPlan;
+    const installation = demoHouse();
+    const before = readPlan(installation.db) as StoredPlan;
     const fixes = [{ id: newId(), text: 'a box without its clamp', trade: 'wiring', halfDays: 2 }] as const;
-    must(house, 'inspection.fail', {
+    must(installation, 'inspection.fail', {
       id: demoId('signal', 'inspection', 'study', 'rough-inspection'),
       version: 1,
       again: newId(),
       fixes,
     });
-    const plan = renew(house);
+    const plan = renew(installation);
     const [fix, again] = [find(plan, `extra:${fixes[0].id}`), find(plan, signal('study', 'rough-inspection'))];
     expect(fix.label).toBe('Study · a box without its clamp');
     expect(again.start).toBeGreaterThanOrEqual(fix.finish);
@@ -366,23 +366,23 @@ describe('inspections', () => {
     );
     expect(
       queryOne<{ cause: string; halves: number }>(
-        house.db,
+        installation.db,
         'SELECT cause, halves FROM plan_move WHERE task = @task ORDER BY id DESC',
         { task: signal('study', 'insulation') },
       ),
     ).toMatchObject({ cause: 'Study: rough inspections failed (a box without its clamp)' });
-    const slipped = progressView(house, signalHouse).slipped.filter((one_) => one_.task.startsWith(areaOf('study')));
+    const slipped = progressView(installation, signalHouse).slipped.filter((one_) => one_.task.startsWith(areaOf('study')));
     expect(slipped.flatMap((one_) => one_.causes).join()).toContain(
       'rough inspections failed (a box without its clamp)',
     );
   });
 
   it('that pass are done, and their work goes on', () => {
-    const house = demoHouse();
-    must(house, 'inspection.pass', { id: demoId('signal', 'inspection', 'study', 'rough-inspection'), version: 1 });
-    expect(find(renew(house), signal('study', 'rough-inspection')).state).toBe('done');
+    const installation = demoHouse();
+    must(installation, 'inspection.pass', { id: demoId('signal', 'inspection', 'study', 'rough-inspection'), version: 1 });
+    expect(find(renew(installation), signal('study', 'rough-inspection')).state).toBe('done');
     expect(
-      give(house, 'inspection.pass', { id: demoId('signal', 'inspection', 'study', 'rough-inspection'), version: 2 }),
+      give(installation, 'inspection.pass', { id: demoId('signal', 'inspection', 'study', 'rough-inspection'), version: 2 }),
     ).toMatchObject({ status: 'refused', httpStatus: 409 });
   });
 });
@@ -396,13 +396,13 @@ describe('pins', () => {
   };
 
   it('hold a start and say why; a later plan keeps them', () => {
-    const house = demoHouse();
-    must(house, 'pin.set', late);
-    const flooring = find(renew(house), late.task);
+    const installation = demoHouse();
+    must(installation, 'pin.set', late);
+    const flooring = find(renew(installation), late.task);
     expect([dayOfSlot(TODAY, flooring.start), flooring.start % 2]).toEqual(['2027-05-03', 1]);
     expect(flooring.reason.text).toBe('Pinned here: the client wants to see it begin.');
-    must(house, 'hold.release', { id: demoId('signal', 'hold', '0'), version: 1 });
-    expect(find(renew(house), late.task).start).toBe(flooring.start);
+    must(installation, 'hold.release', { id: demoId('signal', 'hold', '0'), version: 1 });
+    expect(find(renew(installation), late.task).start).toBe(flooring.start);
   });
 
   it.each([
@@ -434,21 +434,21 @@ describe('pins', () => {
     ['of what is under way', { task: signal('yard', 'pipe'), day: '2027-03-20', half: 0 }, /is under way/, 'task'],
     ['of nothing', { task: 'nothing', day: '2027-03-20', half: 0 }, /piece of work/, 'task'],
   ])('are refused %s', (_, payload, says, field) => {
-    const house = demoHouse();
-    const answer = give(house, 'pin.set', { ...payload, reason: 'so wished' });
+    const installation = demoHouse();
+    const answer = give(installation, 'pin.set', { ...payload, reason: 'so wished' });
     expect(answer).toMatchObject({
       status: 'refused',
       problem: { field, title: expect.stringMatching(says) as string },
     });
-    expect(queryOne(house.db, 'SELECT count(*) AS count FROM pin')).toEqual({ count: 0 });
+    expect(queryOne(installation.db, 'SELECT count(*) AS count FROM pin')).toEqual({ count: 0 });
   });
 });
 
 describe('what others decide', () => {
   it('a sub’s busy calendar moves its work, and taking it out brings it back', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const sub = demoId('sub', 'structure');
-    const before = readPlan(house.db) as StoredPlan;
+    const before = readPlan(installation.db) as StoredPlan;
     const masonry = before.tasks
       .filter((task) => task.crew === sub && task.state === 'waiting')
       .sort((a, b) => a.start - b.start)[0] as PlannedTask;
@@ -457,36 +457,36 @@ describe('what others decide', () => {
       half: at % 2,
       words: 'another site',
     }));
-    must(house, 'sub.busy', { sub, name: 'bram.ics', events: 4, halves });
-    const moved = find(renew(house), masonry.id);
+    must(installation, 'sub.busy', { sub, name: 'bram.ics', events: 4, halves });
+    const moved = find(renew(installation), masonry.id);
     expect(moved.start).toBeGreaterThanOrEqual(slotOf(TODAY, '2027-03-13'));
     expect(moved.reason.text).toContain('is away');
-    must(house, 'sub.busy', { sub, halves: [] });
-    expect(find(renew(house), masonry.id).start).toBeLessThan(moved.start);
+    must(installation, 'sub.busy', { sub, halves: [] });
+    expect(find(renew(installation), masonry.id).start).toBeLessThan(moved.start);
   });
 
   it('rain moves outdoor work and is named; the desk says the same day after day', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     expect(outlookFrom(TODAY)).toEqual(outlookFrom(TODAY));
     // What was said stays; only what nobody has spoken of is heard.
-    expect(pollWeather(house, outlookFrom)).toBe(0);
-    house.db.exec(`DELETE FROM outlook WHERE day > '2027-03-16'`);
-    expect(pollWeather(house, outlookFrom)).toBe(4);
+    expect(pollWeather(installation, outlookFrom)).toBe(0);
+    installation.db.exec(`DELETE FROM outlook WHERE day > '2027-03-16'`);
+    expect(pollWeather(installation, outlookFrom)).toBe(4);
     const days = ['2027-03-09', '2027-03-10', '2027-03-11', '2027-03-12'];
-    must(house, 'outlook.say', {
+    must(installation, 'outlook.say', {
       halves: days.flatMap((day) => [0, 1].map((half) => ({ day, half, rain: 9, wind: 4, low: 6 }))),
     });
-    const plan = renew(house);
+    const plan = renew(installation);
     const outdoors = plan.tasks.filter((task) => /:rain/.test(task.calendar) && task.state === 'waiting');
     expect(outdoors.length).toBeGreaterThan(5);
     expect(outdoors.every((task) => task.slots.every((slot) => slot >= slotOf(TODAY, '2027-03-13')))).toBe(true);
     expect(outdoors.some((task) => task.reason.text.includes('rain, 9 mm, on Fri 12 Mar'))).toBe(true);
-    expect(coordinationView(house).kept.length).toBeGreaterThan(0);
+    expect(coordinationView(installation).kept.length).toBeGreaterThan(0);
   });
 
   it('a broken digger holds what needs it', () => {
-    const house = demoHouse();
-    must(house, 'plant.break', {
+    const installation = demoHouse();
+    must(installation, 'plant.break', {
       id: newId(),
       plant: demoId('plant', 'digger'),
       firstDay: TODAY,
@@ -494,7 +494,7 @@ describe('what others decide', () => {
       units: 1,
       reason: 'the pump is gone',
     });
-    const dug = renew(house).tasks.filter(
+    const dug = renew(installation).tasks.filter(
       (task) => task.plant !== undefined && task.state === 'waiting' && /:(excavate|backfill)$/.test(task.id),
     );
     expect(dug.length).toBeGreaterThan(2);
@@ -504,26 +504,26 @@ describe('what others decide', () => {
 });
 
 describe('calendars for programs outside', () => {
-  const open = (house: House, kind: 'job' | 'sub' | 'person', target: string): (() => ICAL.Event[]) => {
+  const open = (installation: Installation, kind: 'job' | 'sub' | 'person', target: string): (() => ICAL.Event[]) => {
     const id = newId();
-    must(house, 'feed.open', { id, kind, target });
-    const path = coordinationView(house).feeds.find((feed) => feed.id === id)?.path ?? '';
+    must(installation, 'feed.open', { id, kind, target });
+    const path = coordinationView(installation).feeds.find((feed) => feed.id === id)?.path ?? '';
     const token = path.replace(/^\/calendar\/|\.ics$/g, '');
     return () =>
-      new ICAL.Component(ICAL.parse(feedFile(house, token)?.content ?? '') as never)
+      new ICAL.Component(ICAL.parse(feedFile(installation, token)?.content ?? '') as never)
         .getAllSubcomponents('vevent')
         .map((part) => new ICAL.Event(part));
   };
 
   it('are read back by another parser with the same work on the same half-days, by job and by sub', () => {
-    const house = demoHouse();
-    const plan = readPlan(house.db) as StoredPlan;
+    const installation = demoHouse();
+    const plan = readPlan(installation.db) as StoredPlan;
     const sub = demoId('sub', 'plumbing');
     for (const [kind, target, mine] of [
       ['job', signalHouse, (task: PlannedTask) => task.job === signalHouse],
       ['sub', sub, (task: PlannedTask) => task.crew === sub],
     ] as const) {
-      const events = open(house, kind, target)().filter(
+      const events = open(installation, kind, target)().filter(
         (event) => event.component.getFirstPropertyValue('status') === 'CONFIRMED',
       );
       const tasks = plan.tasks.filter((task) => mine(task) && task.state === 'waiting' && task.duration > 0);
@@ -543,24 +543,24 @@ describe('calendars for programs outside', () => {
   });
 
   it('tell a change as a change of the same event, and cancel what falls away', () => {
-    const house = demoHouse();
-    const read = open(house, 'job', signalHouse);
+    const installation = demoHouse();
+    const read = open(installation, 'job', signalHouse);
     const uid = `${signal('boot', 'flooring')}@aftermist`;
     const [was] = read().filter((event) => event.uid === uid);
-    must(house, 'pin.set', { task: signal('boot', 'flooring'), day: '2027-05-03', half: 1, reason: 'so wished' });
-    renew(house);
+    must(installation, 'pin.set', { task: signal('boot', 'flooring'), day: '2027-05-03', half: 1, reason: 'so wished' });
+    renew(installation);
     const [is] = read().filter((event) => event.uid === uid);
     expect(is?.startDate.toString()).toBe('2027-05-03T12:30:00');
     expect(is?.sequence).toBe((was?.sequence ?? 0) + 1);
-    must(house, 'area.change', {
+    must(installation, 'area.change', {
       id: areaOf('boot'),
-      version: queryOne<{ version: number }>(house.db, 'SELECT version FROM area WHERE id = @id', { id: areaOf('boot') })!
+      version: queryOne<{ version: number }>(installation.db, 'SELECT version FROM area WHERE id = @id', { id: areaOf('boot') })!
         .version,
       name: 'Boot room',
       works: ['none'],
       size: 1,
     });
-    renew(house);
+    renew(installation);
     const [gone] = read().filter((event) => event.uid === uid);
     expect([gone?.component.getFirstPropertyValue('status'), gone?.sequence]).toEqual([
       'CANCELLED',
@@ -569,59 +569,59 @@ describe('calendars for programs outside', () => {
   });
 
   it('give a person the visits, deliveries and bookings to be there for, and close', () => {
-    const house = demoHouse();
-    const read = open(house, 'person', demoId('person', 'tobin'));
+    const installation = demoHouse();
+    const read = open(installation, 'person', demoId('person', 'tobin'));
     expect(read().map((event) => event.summary)).toEqual(
       expect.arrayContaining(['Signal House: Study · rough inspections', 'Signal House: Bin for the slab, 6 m³']),
     );
-    const feed = coordinationView(house).feeds[0];
-    must(house, 'feed.close', { id: feed!.id });
-    expect(feedFile(house, feed?.path.replace(/^\/calendar\/|\.ics$/g, '') ?? '')).toBeUndefined();
-    expect(feedFile(house, 'guessed')).toBeUndefined();
+    const feed = coordinationView(installation).feeds[0];
+    must(installation, 'feed.close', { id: feed!.id });
+    expect(feedFile(installation, feed?.path.replace(/^\/calendar\/|\.ics$/g, '') ?? '')).toBeUndefined();
+    expect(feedFile(installation, 'guessed')).toBeUndefined();
   });
 });
 
 describe('the plan as a whole', () => {
   it('is looked at longer when asked, never gets worse by it, and says how it went', () => {
-    const house = demoHouse();
-    const before = readPlan(house.db) as StoredPlan;
-    must(house, 'plan.search', { schedules: 120, seed: 7 });
-    expect(give(house, 'plan.search', { schedules: 5, seed: 1 })).toMatchObject({
+    const installation = demoHouse();
+    const before = readPlan(installation.db) as StoredPlan;
+    must(installation, 'plan.search', { schedules: 120, seed: 7 });
+    expect(give(installation, 'plan.search', { schedules: 5, seed: 1 })).toMatchObject({
       status: 'refused',
       problem: { code: 'search-under-way' },
     });
-    expect(searchOnce(house.db, TODAY, () => house.clock.now().toISOString())).toBeGreaterThan(0);
-    const after = readPlan(house.db) as StoredPlan;
+    expect(searchOnce(installation.db, TODAY, () => installation.clock.now().toISOString())).toBeGreaterThan(0);
+    const after = readPlan(installation.db) as StoredPlan;
     expect(checkPlan(after)).toEqual([]);
     expect(
       [after.score.broken, after.score.late, after.score.cost] <=
         [before.score.broken, before.score.late, before.score.cost],
     ).toBe(true);
-    expect(queryOne<{ state: string; words: string }>(house.db, 'SELECT state, words FROM plan_search')).toMatchObject({
+    expect(queryOne<{ state: string; words: string }>(installation.db, 'SELECT state, words FROM plan_search')).toMatchObject({
       state: 'done',
       words: expect.stringMatching(/found/) as string,
     });
-    expect(searchOnce(house.db, TODAY, () => house.clock.now().toISOString())).toBeUndefined();
+    expect(searchOnce(installation.db, TODAY, () => installation.clock.now().toISOString())).toBeUndefined();
     // What was found is where the next plan begins.
-    must(house, 'hold.expect', { id: demoId('signal', 'hold', '4'), version: 1, expectedOn: '2027-04-03' });
-    expect(renew(house).score.cost).toBeLessThanOrEqual(after.score.cost + 40);
+    must(installation, 'hold.expect', { id: demoId('signal', 'hold', '4'), version: 1, expectedOn: '2027-04-03' });
+    expect(renew(installation).score.cost).toBeLessThanOrEqual(after.score.cost + 40);
   });
 
   it('shows its bound, what to look at, and what would pull work forward', () => {
-    const house = demoHouse();
-    const view = scheduleView(house, { by: 'trade', weeks: 12, shift: 0 });
+    const installation = demoHouse();
+    const view = scheduleView(installation, { by: 'trade', weeks: 12, shift: 0 });
     expect(view.goal?.jobs.every((job) => job.room >= 0)).toBe(true);
     expect(view.looks.map((one_) => one_.kind)).toEqual(expect.arrayContaining(['conflict', 'trip']));
     expect(view.board.weather).toContainEqual({ slot: 9, text: '9 mm, wind 13 m/s', forbids: true });
-    const pulls = pullView(house, signal('lroof', 'glazing')).pulls;
+    const pulls = pullView(installation, signal('lroof', 'glazing')).pulls;
     expect(pulls[0]).toMatchObject({ wins: true, text: expect.stringContaining('lantern glazing') as string });
-    const crew = scheduleView(house, { by: 'trade', weeks: 2, shift: 0, crew: demoId('sub', 'plumbing') }).board.rows;
+    const crew = scheduleView(installation, { by: 'trade', weeks: 2, shift: 0, crew: demoId('sub', 'plumbing') }).board.rows;
     expect(crew.map((row) => row.name)).toEqual(['Plumbing']);
   });
 
   it('measures slip against what was agreed, in worked days, with causes, and work by work and not by looks', () => {
-    const house = demoHouse();
-    const view = progressView(house, signalHouse);
+    const installation = demoHouse();
+    const view = progressView(installation, signalHouse);
     expect(view.baselines[0]?.name).toBe('agreed with the client');
     expect(
       view.slipped.some((one_) => one_.halves > 0 && one_.causes.some((cause) => /a walk was finished on/.test(cause))),

@@ -3,7 +3,7 @@ import { drawingOf } from '@/core/layout/drawing';
 import { CALCULATORS, calculatorNamed } from '@/core/quantities/registry';
 import type { Cut } from '@/core/quantities/cut-list';
 import { statementDiff } from '@/core/scope/statement';
-import type { House } from '@/server/house';
+import type { Installation } from '@/server/installation';
 import { layoutView, levelsView } from '@/server/layout/queries';
 import { benchView, keptCalculation, materialsView } from '@/server/quantities/queries';
 import { assumptionsView, changesView, optionsView, scopeView } from '@/server/scope/queries';
@@ -28,7 +28,7 @@ import { StatementPage } from '@/ui/scope/statement';
 import { Visit } from '@/ui/scope/visit';
 import { ClientPage } from '@/ui/public/client-page';
 import { demoId } from '../../demo/seed';
-import { areaOf, demoHouse, must, newId } from '../support/houses';
+import { areaOf, demoHouse, must, newId } from '../support/installations';
 import { count, html, read, words } from '../support/read';
 
 const dairy = demoId('dairy');
@@ -52,10 +52,10 @@ describe('scope by area', () => {
   });
 
   it('offers the first visit where nothing is written down', () => {
-    const house = demoHouse();
-    for (const line of scopeView(house, dairy).areas.flatMap((area) => area.lines))
-      must(house, 'line.remove', { of: 'scope', id: line.id });
-    expect(read(<Scope view={scopeView(house, dairy)} />)).toContain('Begin the first visit');
+    const installation = demoHouse();
+    for (const line of scopeView(installation, dairy).areas.flatMap((area) => area.lines))
+      must(installation, 'line.remove', { of: 'scope', id: line.id });
+    expect(read(<Scope view={scopeView(installation, dairy)} />)).toContain('Begin the first visit');
   });
 });
 
@@ -72,10 +72,10 @@ describe('the first visit', () => {
   });
 
   it('begins with a first area where there is none', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const job = newId();
-    must(house, 'job.open', { id: job, name: 'Empty', units: 'metric', startDay: '2027-04-01' });
-    expect(read(<Visit view={scopeView(house, job)} at={undefined} />)).toContain(
+    must(installation, 'job.open', { id: job, name: 'Empty', units: 'metric', startDay: '2027-04-01' });
+    expect(read(<Visit view={scopeView(installation, job)} at={undefined} />)).toContain(
       'Begin with the first outside face as you come up to the house.',
     );
   });
@@ -83,37 +83,37 @@ describe('the first visit', () => {
 
 describe('assumptions, options, changes', () => {
   it('say of a wrong assumption what was found and which work it added, until that is done', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const extraId = newId();
-    must(house, 'assumption.settle', {
+    must(installation, 'assumption.settle', {
       id: demoId('dairy', 'assumption', '1'),
       verdict: 'wrong',
       found: 'slate at 60 cm',
       extraId,
     });
-    const page = read(<Assumptions view={assumptionsView(house, dairy)} />);
+    const page = read(<Assumptions view={assumptionsView(installation, dairy)} />);
     expect(page).toMatch(/It was wrong: slate at 60 cm ?\. break rock by machine is added\./);
     expect(page).toMatch(
       /Added work Drain, lane to yard: break rock by machine ground works and concrete, 6 half-days, being planned\./,
     );
-    must(house, 'extra.finish', { id: extraId });
-    expect(read(<Assumptions view={assumptionsView(house, dairy)} />)).toMatch(/6 half-days, done\..*Open again/);
+    must(installation, 'extra.finish', { id: extraId });
+    expect(read(<Assumptions view={assumptionsView(installation, dairy)} />)).toMatch(/6 half-days, done\..*Open again/);
   });
 
   it('put options side by side and say which is least, and by which reason one was chosen', () => {
-    const house = demoHouse();
-    const page = html(<Options view={optionsView(house, dairy)} />);
+    const installation = demoHouse();
+    const page = html(<Options view={optionsView(installation, dairy)} />);
     expect(count(page, 'scope="row"')).toBe(9);
     expect(words(page)).toMatch(/Costs 6 120\.00 least 9 480\.00/);
     expect(words(page)).toMatch(/A year of it 480\.00 360\.86 least/);
-    must(house, 'options.choose', {
+    must(installation, 'options.choose', {
       id: demoId('dairy', 'options', '0'),
       version: 1,
       key: 'strip',
       reason: 'it lasts',
       decisionId: newId(),
     });
-    expect(read(<Options view={optionsView(house, dairy)} />)).toMatch(/Strip and reclad: it lasts Maren, today/);
+    expect(read(<Options view={optionsView(installation, dairy)} />)).toMatch(/Strip and reclad: it lasts Maren, today/);
   });
 
   it('price a change line by line and tell what it does to the finish', () => {
@@ -127,11 +127,11 @@ describe('assumptions, options, changes', () => {
 
 describe('the statement', () => {
   it('stands with what is missing beside it until it is made, and with its name and time once agreed', () => {
-    const house = demoHouse();
-    const draft = read(<StatementPage view={statementView(house, dairy)} />);
+    const installation = demoHouse();
+    const draft = read(<StatementPage view={statementView(installation, dairy)} />);
     expect(draft).toContain('as it would be today; no version was made yet');
     expect(draft).toContain('Workshop: an old gas pipe under the window: nobody has proved whether it is live.');
-    expect(read(<StatementPage view={statementView(house, demoId('tannery'))} />)).toContain(
+    expect(read(<StatementPage view={statementView(installation, demoId('tannery'))} />)).toContain(
       'Agreed by Fen of Tannery Row, ',
     );
   });
@@ -161,9 +161,9 @@ describe('the statement', () => {
   });
 
   it('is read on the client’s link, agreed to there once, and offered again by none', () => {
-    const house = demoHouse();
-    const link = openLink(house, tokenOf(house, demoId('tannery', 'statement', 'link')));
-    const view = link && sharedView(house, link);
+    const installation = demoHouse();
+    const link = openLink(installation, tokenOf(installation, demoId('tannery', 'statement', 'link')));
+    const view = link && sharedView(installation, link);
     if (view?.audience !== 'client') throw new Error('no client page');
     const page = html(<ClientPage view={view} token="secret" />);
     expect(page).toContain('href="/s/secret/statement.pdf"');
@@ -192,8 +192,8 @@ describe('drawings on screen', () => {
   });
 
   it('stand with their findings, the worst first, and with what they measure', () => {
-    const house = demoHouse();
-    must(house, 'placed.add', {
+    const installation = demoHouse();
+    must(installation, 'placed.add', {
       id: newId(),
       area: dairyArea('workshop'),
       wall: 2,
@@ -204,16 +204,16 @@ describe('drawings on screen', () => {
       depth: { mm: 700, typed: '700' },
       front: { mm: 0, typed: '' },
     });
-    const page = read(<Layout view={layoutView(house, dairy, dairyArea('workshop'))} />);
+    const page = read(<Layout view={layoutView(installation, dairy, dairyArea('workshop'))} />);
     expect(page).toMatch(
       /Does it fit.*Yard door swings into lathe\..*Lathe stands before yard door\..*Yard door lets 898 mm pass\./,
     );
     expect(page).toContain('floor 30.95 m²');
-    expect(read(<Layout view={layoutView(house, dairy, dairyArea('lower'))} />)).toContain(
+    expect(read(<Layout view={layoutView(installation, dairy, dairyArea('lower'))} />)).toContain(
       'It runs by gravity, with 233 mm to spare at the head.',
     );
-    expect(read(<Layout view={layoutView(house, dairy, dairyArea('upper'))} />)).toContain('It runs by gravity');
-    expect(read(<Layout view={layoutView(house, demoId('linden'), roomOf(house, 'linden'))} />)).toContain(
+    expect(read(<Layout view={layoutView(installation, dairy, dairyArea('upper'))} />)).toContain('It runs by gravity');
+    expect(read(<Layout view={layoutView(installation, demoId('linden'), roomOf(installation, 'linden'))} />)).toContain(
       'Four walls',
     );
   });
@@ -232,9 +232,9 @@ describe('drawings on screen', () => {
 });
 
 /** Some room of a job that nobody has drawn. */
-const roomOf = (house: House, job: string): string =>
+const roomOf = (installation: Installation, job: string): string =>
   (
-    house.db
+    installation.db
       .prepare(`SELECT id FROM area WHERE job = ? AND kind = 'room' AND id NOT IN (SELECT area FROM shape)`)
       .get(demoId(job)) as { id: string }
   ).id;
@@ -246,12 +246,12 @@ describe('Bench', () => {
   });
 
   it('begins with the example, or with what was kept, fed by the drawing', () => {
-    const house = demoHouse();
-    const view = benchView(house);
+    const installation = demoHouse();
+    const view = benchView(installation);
     expect(read(<CalculatorPage name="tiles" view={view} area={undefined} kept={undefined} />)).toMatch(
       /tiles 139 .*How this is computed/,
     );
-    const kept = keptCalculation(house, demoId('dairy', 'calculation', '0'));
+    const kept = keptCalculation(installation, demoId('dairy', 'calculation', '0'));
     const page = html(<CalculatorPage name={kept.calculator} view={view} area={undefined} kept={kept} />);
     expect(page).toMatch(/readOnly="" id="ask-netArea"[^>]*value="23.04"|value="23.04"[^>]*readOnly=""/i);
     expect(words(page)).toContain('Keep the change');

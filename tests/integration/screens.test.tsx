@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, inject, it } from 'vitest';
 import type { ClientShared, CrewShared } from '@/contract/views/news';
 import type { RoomsView } from '@/contract/views/job';
-import { openHouse, type House } from '@/server/house';
+import { openInstallation, type Installation } from '@/server/installation';
 import { scheduleView } from '@/server/schedule/board';
 import { roomView } from '@/server/sites/room';
 import { roomsView } from '@/server/sites/rooms';
@@ -15,7 +15,7 @@ import type { Walking } from '@/ui/walks/use-walk';
 import { Route } from '@/ui/walks/route';
 import { walkPack } from '@/server/walks/pack';
 import { demoId } from '../../demo/seed';
-import { areaOf, root, signalHouse, testClock, TODAY } from '../support/houses';
+import { areaOf, root, signalHouse, testClock, TODAY } from '../support/installations';
 import { count, html, words } from '../support/read';
 import { coordinationView } from '@/server/coordination/view';
 import { progressView } from '@/server/schedule/progress';
@@ -26,12 +26,12 @@ import { Schedule } from '@/ui/schedule/schedule';
 import { Sequence } from '@/ui/sequence/sequence';
 import { build } from '../support/synthetic';
 
-let house: House;
+let installation: Installation;
 beforeAll(() => {
-  house = openHouse({ folder: inject('demo'), root, clock: testClock() });
+  installation = openInstallation({ folder: inject('demo'), root, clock: testClock() });
 });
 
-const rooms = (job = signalHouse): RoomsView => roomsView(house, job);
+const rooms = (job = signalHouse): RoomsView => roomsView(installation, job);
 
 describe('the section', () => {
   it('draws every area once, and each leads to its page', () => {
@@ -83,7 +83,7 @@ describe('the section', () => {
 
 describe('the ladder opened wide', () => {
   it('has the first step at its foot, each with its reason or the day it was done', () => {
-    const view = roomView(house, signalHouse, areaOf('guest'));
+    const view = roomView(installation, signalHouse, areaOf('guest'));
     const drawn = html(<WideLadder view={view} />);
     expect(count(drawn, '<li>')).toBe(view.steps.length);
     const read = words(drawn);
@@ -97,7 +97,7 @@ describe('the ladder opened wide', () => {
   });
 
   it('says so where nothing is to be done', () => {
-    expect(words(html(<WideLadder view={roomView(house, signalHouse, areaOf('landing'))} />))).toContain(
+    expect(words(html(<WideLadder view={roomView(installation, signalHouse, areaOf('landing'))} />))).toContain(
       'No work is agreed here.',
     );
   });
@@ -105,7 +105,7 @@ describe('the ladder opened wide', () => {
 
 describe('the half-day board', () => {
   const noop = (): void => undefined;
-  const board = (by: 'trade' | 'room') => scheduleView(house, { job: signalHouse, by, weeks: 2, shift: 0 }).board;
+  const board = (by: 'trade' | 'room') => scheduleView(installation, { job: signalHouse, by, weeks: 2, shift: 0 }).board;
 
   it('places every block on its half-days and says what it is', () => {
     const view = board('room');
@@ -137,7 +137,7 @@ describe('the half-day board', () => {
       words(
         html(
           <BoardList
-            view={scheduleView(house, { by: 'trade', weeks: 2, shift: 0 }).board}
+            view={scheduleView(installation, { by: 'trade', weeks: 2, shift: 0 }).board}
             job={undefined}
             onChoose={noop}
           />,
@@ -256,7 +256,7 @@ describe('public pages', () => {
 
 describe('the route of a walk', () => {
   it('tells where something is still to be looked at, and ends the walk', () => {
-    const pack = walkPack(house, demoId('signal', 'walk', '2'));
+    const pack = walkPack(installation, demoId('signal', 'walk', '2'));
     const walking = {
       pack,
       areas: pack.areas.map((area) => ({ ...area, open: area.open.map((item) => ({ ...item, verdict: null })) })),
@@ -296,7 +296,7 @@ describe('the route of a walk', () => {
 
 describe('the screens of sequence and schedule', () => {
   it('read the order with its times and reasons, the ways of working, the rules, and what has to be there', () => {
-    const page = words(html(<Sequence view={sequenceView(house, signalHouse)} />, `/jobs/${signalHouse}/sequence`));
+    const page = words(html(<Sequence view={sequenceView(installation, signalHouse)} />, `/jobs/${signalHouse}/sequence`));
     expect(page).toMatch(
       /Boiler cupboard · gas pipe gas after Boiler cupboard · pipes : a wire can go round a pipe, a pipe cannot go round a duct must 8/,
     );
@@ -310,7 +310,7 @@ describe('the screens of sequence and schedule', () => {
   });
 
   it('read the desks: what is booked, what to book by when, what the outlook forbids and moved, plant that is broken', () => {
-    const page = words(html(<Coordination view={coordinationView(house)} office />));
+    const page = words(html(<Coordination view={coordinationView(installation)} office />));
     expect(page).toMatch(
       /Study · rough inspections Signal House Thu 11 Mar, morning, Port Ellery building office Passed/,
     );
@@ -318,19 +318,19 @@ describe('the screens of sequence and schedule', () => {
     expect(page).toMatch(/Fri 12 Mar 4.2 mm, 10 m\/s, 6 °C 9 mm, 13 m\/s, 7 °C/);
     expect(page).toMatch(/Boat store · open roof Signal House rain, 4.2 mm, on Fri 12 Mar/);
     expect(page).toMatch(/Small digger , 1 of it, 5 pieces of work ahead/);
-    const lead = words(html(<Coordination view={coordinationView(house)} office={false} />));
+    const lead = words(html(<Coordination view={coordinationView(installation)} office={false} />));
     expect(lead).not.toMatch(/Add an office|What counts|Open a calendar/);
   });
 
   it('read slip against what was agreed, and how good the plan is', () => {
     const page = words(
-      html(<Progress view={progressView(house, signalHouse)} />, `/jobs/${signalHouse}/schedule/progress`),
+      html(<Progress view={progressView(installation, signalHouse)} />, `/jobs/${signalHouse}/schedule/progress`),
     );
     expect(page).toMatch(
       /Ends \w{3} \d+ \w{3} Was agreed for \w{3} \d+ \w{3} Promised Sat 25 Sep Weeks left \d+ Work done \d+ %/,
     );
     expect(page).toMatch(/What slipped, and why Work Ends Causes/);
-    const view = scheduleView(house, { by: 'trade', weeks: 2, shift: 0 });
+    const view = scheduleView(installation, { by: 'trade', weeks: 2, shift: 0 });
     const board = words(html(<Schedule view={view} />, '/schedule'));
     expect(board).toMatch(/How good is this plan\? Job Ends No plan ends before Between Against promise Signal House/);
     expect(board).toMatch(/To look at Conflict: /);
@@ -338,7 +338,7 @@ describe('the screens of sequence and schedule', () => {
   });
 
   it('say what to do first where there is no plan', () => {
-    const { house: fresh, job } = build({ Room: { works: ['floor'] } });
+    const { installation: fresh, job } = build({ Room: { works: ['floor'] } });
     expect(words(html(<Progress view={progressView(fresh, job)} />, `/jobs/${job}/schedule/progress`))).toContain(
       'No plan was kept yet to measure against',
     );

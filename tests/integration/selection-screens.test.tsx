@@ -15,7 +15,7 @@ import { Suppliers } from '@/ui/selections/suppliers';
 import { Today } from '@/ui/today/today';
 import { changeSelection } from '@/contract/commands/selections';
 import { demoId } from '../../demo/seed';
-import { demoHouse, give, must, newId, signalHouse, TODAY } from '../support/houses';
+import { demoHouse, give, must, newId, signalHouse, TODAY } from '../support/installations';
 import { count, html, read } from '../support/read';
 import { build } from '../support/synthetic';
 
@@ -61,11 +61,11 @@ describe('the table of selections', () => {
 
   it('says what to do first where nothing is chosen, and where nothing is set out', () => {
     const built = build({ Room: { works: ['kitchen'] } });
-    expect(read(<Selections view={selectionsView(built.house, built.job)} />)).toContain(
+    expect(read(<Selections view={selectionsView(built.installation, built.job)} />)).toContain(
       'Add what takes longest to come first',
     );
     const bare = build({});
-    expect(html(<Selections view={selectionsView(bare.house, bare.job)} />)).toMatch(
+    expect(html(<Selections view={selectionsView(bare.installation, bare.job)} />)).toMatch(
       /<button[^>]*disabled=""[^>]*>Add a selection/,
     );
   });
@@ -93,8 +93,8 @@ describe('the words of a date', () => {
 
 describe('one selection', () => {
   it('tells its days back from the work, and offers the step that is next', () => {
-    const house = demoHouse();
-    const page = read(<SelectionPage view={selectionPage(house, signalHouse, GLAZING)} />);
+    const installation = demoHouse();
+    const page = read(<SelectionPage view={selectionPage(installation, signalHouse, GLAZING)} />);
     expect(page).toMatch(/chosen: order at once \( ?should have been ordered by Wed 21 Oct 2026 ?\)/);
     expect(page).toContain(
       'Needed on site by Fri 26 Mar: Lantern roof · roof glazing would start Mon 29 Mar if everything that was ' +
@@ -123,20 +123,20 @@ describe('one selection', () => {
         ['The supplier says …'],
       ],
     ] as const) {
-      const buttons = read(<SelectionPage view={selectionPage(house, demoId(job), id)} />);
+      const buttons = read(<SelectionPage view={selectionPage(installation, demoId(job), id)} />);
       for (const one of offered) expect(buttons, id).toContain(one);
       for (const one of not) expect(buttons, id).not.toContain(one);
     }
   });
 
   it('is sent back whole when one of its facts is changed', () => {
-    const house = demoHouse();
-    for (const item of selectionsView(house, signalHouse).selections) {
+    const installation = demoHouse();
+    for (const item of selectionsView(installation, signalHouse).selections) {
       const facts = factsOf(item);
       expect(changeSelection.schema.isValidSync(facts, { strict: true }), item.category).toBe(true);
-      const answer = give(house, 'selection.change', facts);
+      const answer = give(installation, 'selection.change', facts);
       expect(answer).toMatchObject({ status: 'applied' });
-      const [now] = selectionsView(house, signalHouse).selections.filter((one) => one.id === item.id);
+      const [now] = selectionsView(installation, signalHouse).selections.filter((one) => one.id === item.id);
       expect({ ...now, version: 0, needBy: 0, orderBy: 0, orderLatest: 0, decideBy: 0, due: 0, there: 0 }).toEqual({
         ...item,
         version: 0,
@@ -192,8 +192,8 @@ describe('approvals and answers', () => {
 
 describe('deliveries and suppliers', () => {
   it('show what comes, where it fits, what stands where, and what a supplier said', () => {
-    const house = demoHouse();
-    const page = read(<Deliveries view={deliveriesView(house, signalHouse)} left={undefined} />);
+    const installation = demoHouse();
+    const page = read(<Deliveries view={deliveriesView(installation, signalHouse)} left={undefined} />);
     expect(page).toMatch(
       /Mon 22 Mar, morning into Boat store, on bearers along the north wall .*cladding boards, 704 sq ft Seaward face/,
     );
@@ -202,7 +202,7 @@ describe('deliveries and suppliers', () => {
     expect(page).toMatch(
       /boat store, on battens 190 sq ft of oak boards of the old day room floor salvage, from Day room, to be used again/,
     );
-    const view = deliveriesView(house, signalHouse);
+    const view = deliveriesView(installation, signalHouse);
     const [first] = view.deliveries;
     expect(
       read(
@@ -215,7 +215,7 @@ describe('deliveries and suppliers', () => {
         />,
       ),
     ).toContain('Came Mon 8 Mar');
-    const suppliers = read(<Suppliers view={suppliersView(house)} />);
+    const suppliers = read(<Suppliers view={suppliersView(installation)} />);
     expect(suppliers).toMatch(
       /Saltbox Cabinets office@saltbox\.example .*Closed Sat 8 May to Fri 14 May: stock-taking/,
     );
@@ -231,29 +231,29 @@ describe('deliveries and suppliers', () => {
 
   it('say what to do first where there is nothing', () => {
     const built = build({ Room: { works: ['kitchen'] } });
-    expect(read(<Deliveries view={deliveriesView(built.house, built.job)} left={undefined} />)).toMatch(
+    expect(read(<Deliveries view={deliveriesView(built.installation, built.job)} left={undefined} />)).toMatch(
       /No delivery has its day yet[\s\S]*Nothing stands on the site/,
     );
-    expect(read(<Suppliers view={suppliersView(built.house)} />)).toContain(
+    expect(read(<Suppliers view={suppliersView(built.installation)} />)).toContain(
       'Whoever is named in a selection becomes one',
     );
-    expect(read(<Requests view={requestsView(built.house, built.job)} />)).toContain('Nothing is asked for.');
+    expect(read(<Requests view={requestsView(built.installation, built.job)} />)).toContain('Nothing is asked for.');
   });
 });
 
 describe('the first page', () => {
   it('leads from each date to the selection or the request it is about', () => {
-    const house = demoHouse();
-    must(house, 'request.answer', {
+    const installation = demoHouse();
+    must(installation, 'request.answer', {
       id: demoId('signal', 'request', 'association'),
       version: 2,
       outcome: 'granted',
       answeredOn: TODAY,
     });
-    const page = html(<Today view={todayView(house)} />);
+    const page = html(<Today view={todayView(installation)} />);
     expect(page).toContain(`href="/jobs/${signalHouse}/selections/${GLAZING}"`);
     expect(page).toContain(`href="/jobs/${signalHouse}/selections/requests#${demoId('signal', 'request', 'frame')}"`);
-    expect(read(<Today view={todayView(house)} />)).toMatch(
+    expect(read(<Today view={todayView(installation)} />)).toMatch(
       /Ask and ask after The designer \(measured drawing of the lantern’s frame\) Signal House to be sent by/,
     );
   });

@@ -12,15 +12,15 @@ import { addDays, backToWeekday, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { queryAll, queryOne } from '@/server/database/query';
 import { simulatedSuppliers } from '@/server/outside/simulated/suppliers';
-import { jobPaper } from '@/server/files/papers';
-import { dispatch } from '@/server/door/door';
-import type { House } from '@/server/house';
+import { jobPaper } from '@/server/files/documents';
+import { dispatch } from '@/server/dispatch/dispatch';
+import type { Installation } from '@/server/installation';
 import { finishIf } from '@/server/schedule/what-if';
 import { renewOnce } from '@/server/schedule/renew';
 import { scheduleView } from '@/server/schedule/board';
 import { readPlan } from '@/server/schedule/read-plan';
 import { deliveriesView } from '@/server/selections/delivery-views';
-import { pollSuppliers } from '@/server/selections/hear';
+import { pollSuppliers } from '@/server/selections/poll-suppliers';
 import { selectionsOf } from '@/server/selections/queries';
 import { suppliersView } from '@/server/selections/supplier-views';
 import { requestsView, selectionPage, selectionsView } from '@/server/selections/view';
@@ -31,7 +31,7 @@ import { todayView } from '@/server/today/queries';
 import { openLink, sharedView } from '@/server/public/shared';
 import { tokenOf } from '@/server/access/tokens';
 import { demoId } from '../../demo/seed';
-import { areaOf, command, demoHouse, give, giveRaw, MAREN, must, newId, signalHouse, TODAY } from '../support/houses';
+import { areaOf, command, demoHouse, give, giveRaw, MAREN, must, newId, signalHouse, TODAY } from '../support/installations';
 import { build, type Built } from '../support/synthetic';
 
 const chosen = (area: string, category: string, job = 'signal'): string => demoId(job, 'selection', area, category);
@@ -40,27 +40,27 @@ const [GLAZING, association, frame] = [
   demoId('signal', 'request', 'association'),
   demoId('signal', 'request', 'frame'),
 ];
-const item = (house: House, id: string, job = signalHouse): SelectionView => {
-  const found = selectionsOf(house, job).find((one_) => one_.id === id);
+const item = (installation: Installation, id: string, job = signalHouse): SelectionView => {
+  const found = selectionsOf(installation, job).find((one_) => one_.id === id);
   if (!found) throw new Error('It is not among the selections.');
   return found;
 };
-const at = (house: House, table: 'selection' | 'request', id: string): { id: string; version: number } => ({
+const at = (installation: Installation, table: 'selection' | 'request', id: string): { id: string; version: number } => ({
   id,
-  version: queryOne<{ version: number }>(house.db, `SELECT version FROM ${table} WHERE id = @id`, { id })?.version ?? 0,
+  version: queryOne<{ version: number }>(installation.db, `SELECT version FROM ${table} WHERE id = @id`, { id })?.version ?? 0,
 });
-const renew = (house: House, job = signalHouse): void => {
-  house.db.prepare(`INSERT INTO plan_mark (job, cause) VALUES (?, 'asked by a test')`).run(job);
-  renewOnce(house.db, TODAY, house.clock.now().toISOString());
+const renew = (installation: Installation, job = signalHouse): void => {
+  installation.db.prepare(`INSERT INTO plan_mark (job, cause) VALUES (?, 'asked by a test')`).run(job);
+  renewOnce(installation.db, TODAY, installation.clock.now().toISOString());
 };
-const task = (house: House, id: string) => {
-  const plan = readPlan(house.db);
+const task = (installation: Installation, id: string) => {
+  const plan = readPlan(installation.db);
   const found = plan?.tasks.find((one_) => one_.id === id);
   if (!plan || !found) throw new Error(`The plan has no ${id}.`);
   return { ...found, day: dayOfSlot(plan.origin, found.start) };
 };
-const refused = (house: House, type: string, payload: object): { field?: string; title?: string } => {
-  const answer = giveRaw(house, type, payload);
+const refused = (installation: Installation, type: string, payload: object): { field?: string; title?: string } => {
+  const answer = giveRaw(installation, type, payload);
   return answer.status === 'refused' ? answer.problem : {};
 };
 const OAK = { choice: 'Oak', code: '', supplier: '', leadLow: 10, leadHigh: 14, quantity: 2, unit: 'pieces', note: '' };
@@ -76,7 +76,7 @@ describe('dates from the plan', () => {
   const add = (built: Built, area: string, phase: Phase, over: object): string => {
     const id = newId();
     must(
-      built.house,
+      built.installation,
       'selection.add',
       {
         id,
@@ -114,11 +114,11 @@ describe('dates from the plan', () => {
             const built = build(
               Object.fromEntries(rooms.map((room, number) => [`Room ${number}`, { works: [room.works] }])),
             );
-            const { house, job } = built;
+            const { installation, job } = built;
             // Crews enough for everybody: what moves a date is then the plan's order alone.
             for (const trade of TRADE_KEYS)
               if (trade !== 'nobody')
-                must(house, 'sub.add', { id: newId(), name: trade, trade, crews: 20 }, built.owner);
+                must(installation, 'sub.add', { id: newId(), name: trade, trade, crews: 20 }, built.owner);
             const ids = rooms.map((room, number) =>
               add(built, `Room ${number}`, PHASES[room.works][number % PHASES[room.works].length] ?? 'trim', {
                 leadLow: room.lead,
@@ -129,15 +129,15 @@ describe('dates from the plan', () => {
               }),
             );
             built.renew();
-            const plan = readPlan(house.db);
+            const plan = readPlan(installation.db);
             if (!plan) throw new Error('no plan');
             expect(checkPlan(plan)).toEqual([]);
-            const before = ids.map((id) => item(house, id, job));
+            const before = ids.map((id) => item(installation, id, job));
             before.forEach((one_, number) => {
               const room = rooms[number];
               const start = dayOfSlot(plan.origin, plan.wanted[`${one_.areaId}:${one_.phase}`] ?? Number.NaN);
               // The need is where the work would start if everything were there: never after where it does.
-              expect(start <= task(house, `${one_.areaId}:${one_.phase}`).day).toBe(true);
+              expect(start <= task(installation, `${one_.areaId}:${one_.phase}`).day).toBe(true);
               expect(one_.needBy).toBe(backToWeekday(addDays(start, -(1 + (room?.lie ?? 0)))));
               const order = orderByCalculator.run({
                 needBy: one_.needBy,
@@ -148,13 +148,13 @@ describe('dates from the plan', () => {
               expect(one_.decideBy).toBe(decideBy(one_.orderBy ?? '', one_.thinkDays));
               // What is not ordered pushes its work, and the work says so.
               if (one_.there && one_.there.after > 0)
-                expect(task(house, `${one_.areaId}:${one_.phase}`).day > one_.there.day).toBe(true);
+                expect(task(installation, `${one_.areaId}:${one_.phase}`).day > one_.there.day).toBe(true);
             });
             // A longer lead is ordered earlier and needed on the same day; nothing of the others moves later.
-            const { version } = at(house, 'selection', ids[0] ?? '');
+            const { version } = at(installation, 'selection', ids[0] ?? '');
             const first = before[0];
             must(
-              house,
+              installation,
               'selection.change',
               {
                 id: ids[0]!,
@@ -171,7 +171,7 @@ describe('dates from the plan', () => {
               built.owner,
             );
             built.renew();
-            const longer = ids.map((id) => item(house, id, job));
+            const longer = ids.map((id) => item(installation, id, job));
             expect(longer.map((one_) => one_.needBy)).toEqual(before.map((one_) => one_.needBy));
             expect(
               (longer[0]?.orderBy ?? '') <= (first?.orderBy ?? '') &&
@@ -179,7 +179,7 @@ describe('dates from the plan', () => {
             ).toBe(true);
             // A job that begins later needs nothing earlier.
             must(
-              house,
+              installation,
               'job.change',
               {
                 id: job,
@@ -193,7 +193,7 @@ describe('dates from the plan', () => {
             );
             built.renew();
             ids
-              .map((id) => item(house, id, job))
+              .map((id) => item(installation, id, job))
               .forEach((one_, number) => {
                 const was = longer[number];
                 for (const key of ['needBy', 'orderBy', 'decideBy'] as const)
@@ -207,34 +207,34 @@ describe('dates from the plan', () => {
   );
 
   it('count what must be granted before the order, and the closed days of the supplier', () => {
-    const house = demoHouse();
-    const before = item(house, GLAZING);
+    const installation = demoHouse();
+    const before = item(installation, GLAZING);
     // 32 days of the association and 8 of the drawing, one after the other.
     expect(before.decideBy).toBe(decideBy(before.orderBy ?? '', 40));
-    must(house, 'supplier.close', {
+    must(installation, 'supplier.close', {
       supplier: demoId('supplier', 'Lumen Curve Works'),
       firstDay: '2027-06-01',
       lastDay: '2027-06-20',
       why: 'a new kiln',
     });
-    renew(house);
-    expect(item(house, GLAZING).there?.day).toBe(addDays(before.there?.day ?? '', 20));
-    expect(task(house, `${areaOf('lroof')}:glazing`).day > addDays(before.there?.day ?? '', 19)).toBe(true);
+    renew(installation);
+    expect(item(installation, GLAZING).there?.day).toBe(addDays(before.there?.day ?? '', 20));
+    expect(task(installation, `${areaOf('lroof')}:glazing`).day > addDays(before.there?.day ?? '', 19)).toBe(true);
   });
 });
 
 describe('the chain of the lantern glazing', () => {
   it('moves the job step by step, and every step says why', () => {
-    const house = demoHouse();
-    const glazing = (): ReturnType<typeof task> => task(house, `${areaOf('lroof')}:glazing`);
-    const finish = (): Day => finishIf(house.db, TODAY, signalHouse).job ?? '';
+    const installation = demoHouse();
+    const glazing = (): ReturnType<typeof task> => task(installation, `${areaOf('lroof')}:glazing`);
+    const finish = (): Day => finishIf(installation.db, TODAY, signalHouse).job ?? '';
     expect(glazing().reason).toMatchObject({
       kind: 'not-before',
       held: true,
       selection: GLAZING,
       text: expect.stringContaining('waits for the designer (measured drawing of the lantern’s frame)') as string,
     });
-    expect(holdsOf(house.db, signalHouse, TODAY).find((hold) => hold.request === association)).toMatchObject({
+    expect(holdsOf(installation.db, signalHouse, TODAY).find((hold) => hold.request === association)).toMatchObject({
       area: 'Lantern roof',
       kind: 'association',
       expectedOn: '2027-03-29',
@@ -242,58 +242,58 @@ describe('the chain of the lantern glazing', () => {
     const [start, end] = [glazing().day, finish()];
     // Nobody orders what is not granted, unless they say why; nobody sends a drawing of what is not approved.
     expect(
-      refused(house, 'selection.order', { ...at(house, 'selection', GLAZING), day: TODAY, quantity: 8, unit: 'panes' }),
+      refused(installation, 'selection.order', { ...at(installation, 'selection', GLAZING), day: TODAY, quantity: 8, unit: 'panes' }),
     ).toMatchObject({
       field: 'despite',
       title: expect.stringContaining('the association (curved glazing of the lantern) and the designer') as string,
     });
     expect(
-      refused(house, 'request.send', { ...at(house, 'request', frame), sentOn: TODAY, sent: 'sketch' }),
+      refused(installation, 'request.send', { ...at(installation, 'request', frame), sentOn: TODAY, sent: 'sketch' }),
     ).toMatchObject({ field: 'sent' });
-    must(house, 'request.answer', {
-      ...at(house, 'request', association),
+    must(installation, 'request.answer', {
+      ...at(installation, 'request', association),
       outcome: 'conditions',
       conditions: 'clear glass, no mirror',
       answeredOn: TODAY,
       answeredBy: 'Harbour association',
     });
-    renew(house);
+    renew(installation);
     // The association answered twenty days early: the drawing is asked for now, and everything after it comes forward.
     expect(glazing().day < start).toBe(true);
     expect(finish() <= end).toBe(true);
-    expect(requestsView(house, signalHouse).requests[0]).toMatchObject({ id: frame, standing: 'to send', late: true });
-    must(house, 'request.send', { ...at(house, 'request', frame), sentOn: TODAY, sent: 'sketch with the conditions' });
-    must(house, 'request.answer', { ...at(house, 'request', frame), outcome: 'granted', answeredOn: TODAY });
-    must(house, 'selection.order', {
-      ...at(house, 'selection', GLAZING),
+    expect(requestsView(installation, signalHouse).requests[0]).toMatchObject({ id: frame, standing: 'to send', late: true });
+    must(installation, 'request.send', { ...at(installation, 'request', frame), sentOn: TODAY, sent: 'sketch with the conditions' });
+    must(installation, 'request.answer', { ...at(installation, 'request', frame), outcome: 'granted', answeredOn: TODAY });
+    must(installation, 'selection.order', {
+      ...at(installation, 'selection', GLAZING),
       day: TODAY,
       quantity: 8,
       unit: 'panes',
       orderNumber: 'A-17',
     });
-    renew(house);
+    renew(installation);
     expect(glazing().reason.text).toContain('nobody has confirmed the delivery of lantern glazing');
     // The desk answers for this supplier: it confirms a day within the range, closed days not counted.
-    expect(pollSuppliers(house, simulatedSuppliers)).toBe(1);
-    renew(house);
-    const confirmed = item(house, GLAZING);
+    expect(pollSuppliers(installation, simulatedSuppliers)).toBe(1);
+    renew(installation);
+    const confirmed = item(installation, GLAZING);
     expect(confirmed).toMatchObject({ state: 'confirmed', orderedAs: 'Eight curved panes, laminated, clear, LG-8' });
     expect(
       (confirmed.expectedOn ?? '') >= addDays(TODAY, 140 + 14) &&
         (confirmed.expectedOn ?? '') <= addDays(TODAY, 154 + 14 + 3),
     ).toBe(true);
-    expect(pollSuppliers(house, simulatedSuppliers)).toBe(0);
+    expect(pollSuppliers(installation, simulatedSuppliers)).toBe(0);
     const settled = glazing().day;
-    must(house, 'supplier.say', {
+    must(installation, 'supplier.say', {
       selection: GLAZING,
       says: 'slips',
       day: addDays(confirmed.expectedOn ?? '', 12),
       text: 'the kiln broke',
     });
-    renew(house);
+    renew(installation);
     expect(glazing().day >= addDays(settled, 11)).toBe(true);
     expect(glazing().reason.text).toMatch(/12 days later than promised: the kiln broke/);
-    const page = selectionPage(house, signalHouse, GLAZING);
+    const page = selectionPage(installation, signalHouse, GLAZING);
     expect(page.thread.map((line) => line.text).join('\n')).toMatch(
       /Needed on site by[\s\S]*days? after that: the delivery of lantern glazing is expected[\s\S]*the kiln broke/,
     );
@@ -314,37 +314,37 @@ describe('the chain of the lantern glazing', () => {
   });
 
   it('goes out at our own risk only with its reason, which is kept', () => {
-    const house = demoHouse();
-    must(house, 'selection.order', {
-      ...at(house, 'selection', GLAZING),
+    const installation = demoHouse();
+    must(installation, 'selection.order', {
+      ...at(installation, 'selection', GLAZING),
       day: TODAY,
       quantity: 8,
       unit: 'panes',
       despite: 'the kiln has one slot left',
     });
-    expect(selectionPage(house, signalHouse, GLAZING).trail[0]?.text).toContain(
+    expect(selectionPage(installation, signalHouse, GLAZING).trail[0]?.text).toContain(
       'although it waits for the association (curved glazing of the lantern) and the designer (measured drawing ' +
         'of the lantern’s frame): the kiln has one slot left',
     );
   });
 
   it('stands still when it is refused, until it is asked anew', () => {
-    const house = demoHouse();
-    must(house, 'request.answer', {
-      ...at(house, 'request', association),
+    const installation = demoHouse();
+    must(installation, 'request.answer', {
+      ...at(installation, 'request', association),
       outcome: 'refused',
       conditions: 'too bright at night',
       answeredOn: TODAY,
     });
-    renew(house);
-    expect(requestsView(house, signalHouse).requests[0]).toMatchObject({
+    renew(installation);
+    expect(requestsView(installation, signalHouse).requests[0]).toMatchObject({
       id: association,
       standing: 'refused',
       late: true,
     });
-    expect(holdsOf(house.db, signalHouse, TODAY).some((hold) => hold.request === association)).toBe(true);
-    must(house, 'request.send', { ...at(house, 'request', association), sentOn: TODAY, sent: 'with a blind' });
-    expect(requestsView(house, signalHouse).requests.find((one_) => one_.id === association)).toMatchObject({
+    expect(holdsOf(installation.db, signalHouse, TODAY).some((hold) => hold.request === association)).toBe(true);
+    must(installation, 'request.send', { ...at(installation, 'request', association), sentOn: TODAY, sent: 'with a blind' });
+    expect(requestsView(installation, signalHouse).requests.find((one_) => one_.id === association)).toMatchObject({
       standing: 'sent',
       outcome: null,
     });
@@ -367,32 +367,32 @@ describe('the chain of the lantern glazing', () => {
 });
 
 describe('what came is not right', () => {
-  const walked = (house: House): { walk: string; see: (seen: object) => string } => {
+  const walked = (installation: Installation): { walk: string; see: (seen: object) => string } => {
     const walk = newId();
-    must(house, 'walk.start', { id: walk, job: demoId('tannery'), kind: 'progress' });
+    must(installation, 'walk.start', { id: walk, job: demoId('tannery'), kind: 'progress' });
     return {
       walk,
       see: (seen) => {
         const id = newId();
-        must(house, 'observation.record', { observation: { id, walk, area: areaOf('kitchen', 'tannery'), ...seen } });
+        must(installation, 'observation.record', { observation: { id, walk, area: areaOf('kitchen', 'tannery'), ...seen } });
         return id;
       },
     };
   };
   const tannery = demoId('tannery');
   const CABINETS = chosen('kitchen', 'Kitchen cabinets', 'tannery');
-  const again = (house: House): SelectionView | undefined =>
-    selectionsOf(house, tannery).find((one_) => one_.follows?.id === CABINETS);
+  const again = (installation: Installation): SelectionView | undefined =>
+    selectionsOf(installation, tannery).find((one_) => one_.follows?.id === CABINETS);
 
   it('on a walk: ordered again with its own dates, the wrong ones go back, and the work waits or not', () => {
-    const house = demoHouse();
-    must(house, 'selection.step', {
-      ...at(house, 'selection', CABINETS),
+    const installation = demoHouse();
+    must(installation, 'selection.step', {
+      ...at(installation, 'selection', CABINETS),
       to: 'on site',
       day: TODAY,
       place: 'shop store',
     });
-    const { see } = walked(house);
+    const { see } = walked(installation);
     see({ kind: 'progress', phase: 'cabinets', fraction: 0.5 });
     const check = see({
       kind: 'selection-check',
@@ -401,8 +401,8 @@ describe('what came is not right', () => {
       quantity: 2,
       text: 'grey laminate',
     });
-    renew(house, tannery);
-    expect(item(house, CABINETS, tannery)).toMatchObject({
+    renew(installation, tannery);
+    expect(item(installation, CABINETS, tannery)).toMatchObject({
       state: 'checked',
       found: {
         verdict: 'wrong',
@@ -410,7 +410,7 @@ describe('what came is not right', () => {
       },
     });
     // Half of them stand: the rest is a return trip, a piece of work of its own that waits for its parts.
-    const reorder = again(house);
+    const reorder = again(installation);
     expect(reorder).toMatchObject({
       state: 'approved',
       quantity: 2,
@@ -419,45 +419,45 @@ describe('what came is not right', () => {
       follows: { as: 're-order' },
       due: { what: 'order' },
     });
-    const leftover = task(house, `item:${reorder?.id ?? ''}`);
+    const leftover = task(installation, `item:${reorder?.id ?? ''}`);
     expect(leftover).toMatchObject({ label: 'Kitchen · fit kitchen cabinets', trade: 'cabinets' });
     expect(leftover.day > (reorder?.there?.day ?? '9')).toBe(true);
     expect(leftover.reason).toMatchObject({ selection: reorder?.id });
     expect(
-      deliveriesView(house, tannery)
+      deliveriesView(installation, tannery)
         .storage.find(({ place }) => place === 'shop store')
         ?.things.map((thing) => [thing.kind, thing.what]),
     ).toContainEqual(['wrong part', 'Kitchen cabinets: grey laminate, 2 cabinets']);
     expect(
-      roomView(house, tannery, areaOf('kitchen', 'tannery')).selections.filter(
+      roomView(installation, tannery, areaOf('kitchen', 'tannery')).selections.filter(
         (one_) => one_.category === 'Kitchen cabinets',
       ),
     ).toHaveLength(2);
     // Said otherwise: the work waits for it instead.
-    must(house, 'selection.fit-later', { ...at(house, 'selection', reorder?.id ?? ''), returnTrip: false });
-    renew(house, tannery);
+    must(installation, 'selection.fit-later', { ...at(installation, 'selection', reorder?.id ?? ''), returnTrip: false });
+    renew(installation, tannery);
     expect(
-      readPlan(house.db)?.notBefore.some(
+      readPlan(installation.db)?.notBefore.some(
         (wait) => wait.selection === reorder?.id && wait.task === `${areaOf('kitchen', 'tannery')}:cabinets`,
       ),
     ).toBe(true);
     // Taken back, nothing of it stays.
     see({ kind: 'withdrawal', about: check });
-    expect(again(house)).toBeUndefined();
-    expect(item(house, CABINETS, tannery).state).toBe('on site');
+    expect(again(installation)).toBeUndefined();
+    expect(item(installation, CABINETS, tannery).state).toBe('on site');
     expect(
-      queryOne(house.db, `SELECT count(*) AS count FROM spare WHERE selection = @id AND state = 'kept'`, { id: CABINETS }),
+      queryOne(installation.db, `SELECT count(*) AS count FROM spare WHERE selection = @id AND state = 'kept'`, { id: CABINETS }),
     ).toEqual({ count: 0 });
   });
 
   it('said anew on the same walk it takes the place of what was said; a late one changes nothing', () => {
-    const house = demoHouse();
-    must(house, 'selection.step', { ...at(house, 'selection', CABINETS), to: 'on site', day: TODAY });
-    const { walk, see } = walked(house);
+    const installation = demoHouse();
+    must(installation, 'selection.step', { ...at(installation, 'selection', CABINETS), to: 'on site', day: TODAY });
+    const { walk, see } = walked(installation);
     see({ kind: 'selection-check', selection: CABINETS, verdict: 'damaged', quantity: 1, text: 'a corner' });
     see({ kind: 'selection-check', selection: CABINETS, verdict: 'missing', quantity: 3, text: 'the tall ones' });
     expect(
-      selectionsOf(house, tannery)
+      selectionsOf(installation, tannery)
         .filter((one_) => one_.follows?.id === CABINETS)
         .map((one_) => one_.quantity),
     ).toEqual([3]);
@@ -471,62 +471,62 @@ describe('what came is not right', () => {
       text: 'old news',
     };
     expect(
-      dispatch(house, MAREN, command('observation.record', { observation: late }, { at: '2027-03-08T07:00:00.000Z' })),
+      dispatch(installation, MAREN, command('observation.record', { observation: late }, { at: '2027-03-08T07:00:00.000Z' })),
     ).toMatchObject({ status: 'applied' });
-    expect(again(house)?.quantity).toBe(3);
+    expect(again(installation)?.quantity).toBe(3);
     see({ kind: 'selection-check', selection: CABINETS, verdict: 'right' });
-    expect(again(house)).toBeUndefined();
-    expect(item(house, CABINETS, tannery).state).toBe('checked');
+    expect(again(installation)).toBeUndefined();
+    expect(item(installation, CABINETS, tannery).state).toBe('checked');
   });
 
   it('in the demo, the end panel of Linden came too narrow, is ordered again and is a trip of its own', () => {
-    const house = demoHouse();
-    const panel = selectionsOf(house, demoId('linden')).find((one_) => one_.follows);
+    const installation = demoHouse();
+    const panel = selectionsOf(installation, demoId('linden')).find((one_) => one_.follows);
     expect(panel).toMatchObject({
       category: 'End panel',
       state: 'ordered',
       returnTrip: true,
       orderedAs: 'Birch, oiled, 36", EP-36',
     });
-    expect(task(house, `item:${panel?.id ?? ''}`).day > (panel?.expectedOn ?? '9')).toBe(true);
+    expect(task(installation, `item:${panel?.id ?? ''}`).day > (panel?.expectedOn ?? '9')).toBe(true);
   });
 });
 
 describe('suppliers', () => {
   it('ship a part: what comes and what is still to come have days of their own', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const boards = chosen('sea', 'Cladding boards');
-    must(house, 'supplier.say', {
+    must(installation, 'supplier.say', {
       selection: boards,
       says: 'ships part',
       quantity: 500,
       day: '2027-04-02',
       text: 'one bundle was split',
     });
-    renew(house);
-    const rest = selectionsOf(house, signalHouse).find((one_) => one_.follows?.id === boards);
-    expect([item(house, boards).quantity, rest?.quantity, rest?.expectedOn, rest?.state]).toEqual([
+    renew(installation);
+    const rest = selectionsOf(installation, signalHouse).find((one_) => one_.follows?.id === boards);
+    expect([item(installation, boards).quantity, rest?.quantity, rest?.expectedOn, rest?.state]).toEqual([
       500,
       204,
       '2027-04-02',
       'in making',
     ]);
-    expect(readPlan(house.db)?.notBefore.find((wait) => wait.selection === rest?.id)?.because).toContain(
+    expect(readPlan(installation.db)?.notBefore.find((wait) => wait.selection === rest?.id)?.because).toContain(
       'later than promised: one bundle was split',
     );
     expect(
-      refused(house, 'supplier.say', { selection: boards, says: 'ships part', quantity: 500, day: '2027-04-09' }),
+      refused(installation, 'supplier.say', { selection: boards, says: 'ships part', quantity: 500, day: '2027-04-09' }),
     ).toMatchObject({ field: 'quantity', title: 'A part is less than the whole of 500 sq ft.' });
   });
 
   it('cannot deliver: it must be ordered elsewhere, and the plan knows', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const boards = chosen('sea', 'Cladding boards');
-    must(house, 'supplier.say', { selection: boards, says: 'cannot', text: 'the mill has closed' });
-    renew(house);
-    expect(item(house, boards)).toMatchObject({ state: 'chosen', orderedOn: null, due: { what: 'order' } });
+    must(installation, 'supplier.say', { selection: boards, says: 'cannot', text: 'the mill has closed' });
+    renew(installation);
+    expect(item(installation, boards)).toMatchObject({ state: 'chosen', orderedOn: null, due: { what: 'order' } });
     expect(
-      suppliersView(house)
+      suppliersView(installation)
         .suppliers.find((one_) => one_.name === 'Fathom Timber')
         ?.orders.map((order) => order.id),
     ).not.toContain(boards);
@@ -574,9 +574,9 @@ describe('suppliers', () => {
           fc.nat(30),
           (id, quantity, low, more) => {
             const built = build({ Room: { works: ['kitchen'] } });
-            const { house, job, owner } = built;
+            const { installation, job, owner } = built;
             const said = (type: string, payload: object): boolean =>
-              giveRaw(house, type, payload, owner).status === 'applied';
+              giveRaw(installation, type, payload, owner).status === 'applied';
             expect(
               said('selection.add', {
                 id,
@@ -595,21 +595,21 @@ describe('suppliers', () => {
             ).toBe(true);
             expect(said('selection.order', { id, version: 1, day: TODAY, quantity, unit: 'pieces' })).toBe(true);
             // Whoever speaks for himself is not spoken for.
-            expect(give(house, 'supplier.hear', { selection: id }, owner)).toMatchObject({
+            expect(give(installation, 'supplier.hear', { selection: id }, owner)).toMatchObject({
               status: 'refused',
               problem: { code: 'not-simulated' },
             });
-            const supplier = queryOne<{ id: string }>(house.db, `SELECT id FROM supplier WHERE name = 'Own'`)?.id;
+            const supplier = queryOne<{ id: string }>(installation.db, `SELECT id FROM supplier WHERE name = 'Own'`)?.id;
             expect(said('supplier.change', { id: supplier, version: 1, name: 'Own', desk: true })).toBe(true);
             const words: string[] = [];
             for (let turn = 0; turn < 12; turn++) {
-              const answer = give(house, 'supplier.hear', { selection: id }, owner);
+              const answer = give(installation, 'supplier.hear', { selection: id }, owner);
               if (answer.status === 'refused') {
                 expect(answer.problem.code).toBe('nothing-more');
                 break;
               }
               words.push((answer.result as { says: string }).says);
-              const all_ = selectionsOf(house, job);
+              const all_ = selectionsOf(installation, job);
               expect(all_.reduce((sum, one_) => sum + (one_.quantity ?? 0), 0)).toBe(quantity);
               for (const one_ of all_)
                 expect(
@@ -619,12 +619,12 @@ describe('suppliers', () => {
             }
             expect(words.slice(0, 2)).toEqual(['confirms', 'in making']);
             expect(['ships', 'ships part']).toContain(words.at(-1));
-            expect(item(house, id, job).state).toBe('shipped');
+            expect(item(installation, id, job).state).toBe('shipped');
             built.renew();
-            const plan = readPlan(house.db);
+            const plan = readPlan(installation.db);
             expect(plan && checkPlan(plan)).toEqual([]);
-            for (const one_ of selectionsOf(house, job))
-              expect(task(house, `${built.areas.Room ?? ''}:cabinets`).day > (one_.expectedOn ?? '9')).toBe(true);
+            for (const one_ of selectionsOf(installation, job))
+              expect(task(installation, `${built.areas.Room ?? ''}:cabinets`).day > (one_.expectedOn ?? '9')).toBe(true);
           },
         ),
         { numRuns: 30 },
@@ -633,10 +633,10 @@ describe('suppliers', () => {
   );
 
   it('have lists: what is not ordered follows by its code, what is ordered stays', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const saltbox = demoId('supplier', 'Saltbox Cabinets');
     expect(
-      must(house, 'supplier.prices', {
+      must(installation, 'supplier.prices', {
         supplier: saltbox,
         lines: [
           { code: 'bf-22', leadLow: 60, leadHigh: 70 },
@@ -644,16 +644,16 @@ describe('suppliers', () => {
         ],
       }),
     ).toEqual({ lines: 2, changed: 1 });
-    expect(item(house, chosen('kitchen', 'Kitchen cabinets')).leadHigh).toBe(70);
-    expect(item(house, chosen('kitchen', 'Kitchen cabinets', 'tannery'), demoId('tannery')).leadHigh).toBe(42);
+    expect(item(installation, chosen('kitchen', 'Kitchen cabinets')).leadHigh).toBe(70);
+    expect(item(installation, chosen('kitchen', 'Kitchen cabinets', 'tannery'), demoId('tannery')).leadHigh).toBe(42);
   });
 });
 
 describe('the house as places to keep things', () => {
   it('says where somebody works, how much floor is free and what stands there', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const rooms = (): DeliveriesView['map'][number]['rooms'] =>
-      deliveriesView(house, signalHouse).map.flatMap((level) => level.rooms);
+      deliveriesView(installation, signalHouse).map.flatMap((level) => level.rooms);
     const guest = rooms().find((room) => room.name === 'Guest suite');
     // It was drawn as 13' 2" by 11' 4": half of it is free until something comes.
     expect(guest?.floor).toBeCloseTo(13.87, 1);
@@ -664,7 +664,7 @@ describe('the house as places to keep things', () => {
     expect(rooms().find((room) => room.name === 'Landing')?.kept).toBe('lived in');
     expect(rooms().some((room) => room.name === 'Seaward face')).toBe(false);
     expect(rooms().find((room) => room.name === 'Boat store')?.things).toEqual(['sage tiles, one opened box']);
-    expect(deliveriesView(house, signalHouse).map.map((level) => level.level)).toEqual([
+    expect(deliveriesView(installation, signalHouse).map.map((level) => level.level)).toEqual([
       'Lantern',
       'Upper',
       'Ground',
@@ -672,7 +672,7 @@ describe('the house as places to keep things', () => {
     ]);
     const worktop = chosen('kitchen', 'Worktop');
     const id = newId();
-    must(house, 'delivery.add', {
+    must(installation, 'delivery.add', {
       id,
       job: signalHouse,
       day: TODAY,
@@ -680,23 +680,23 @@ describe('the house as places to keep things', () => {
       floorArea: 2,
       selections: [worktop],
     });
-    must(house, 'delivery.came', { id, version: 1, day: TODAY });
+    must(installation, 'delivery.came', { id, version: 1, day: TODAY });
     expect(rooms().find((room) => room.name === 'Guest suite')).toMatchObject({
       things: ['worktop, 21 ft'],
       left: (guest?.left ?? 0) - 2,
     });
     // Its day stands on the board too.
     expect(
-      scheduleView(house, { job: signalHouse, by: 'room', weeks: 2, shift: 0 }).board.marks.map((mark) => mark.text),
+      scheduleView(installation, { job: signalHouse, by: 'room', weeks: 2, shift: 0 }).board.marks.map((mark) => mark.text),
     ).toContain('delivery of shower valve into Guest suite');
   });
 });
 
 describe('deliveries', () => {
   it('say what stands in their way, what is too heavy and what is not ordered', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const worktop = chosen('kitchen', 'Worktop');
-    must(house, 'delivery.add', {
+    must(installation, 'delivery.add', {
       id: newId(),
       job: signalHouse,
       day: '2027-03-15',
@@ -706,7 +706,7 @@ describe('deliveries', () => {
       people: 2,
       selections: [worktop],
     });
-    const found = deliveriesView(house, signalHouse).deliveries.find((one_) =>
+    const found = deliveriesView(installation, signalHouse).deliveries.find((one_) =>
       one_.items.some((thing) => thing.id === worktop),
     );
     expect(found?.room?.fits).toBe(false);
@@ -718,32 +718,32 @@ describe('deliveries', () => {
       ),
     );
     // Settled one by one it has nothing more to say.
-    expect(deliveriesView(house, demoId('tannery')).deliveries[0]?.warnings).toEqual([]);
+    expect(deliveriesView(installation, demoId('tannery')).deliveries[0]?.warnings).toEqual([]);
   });
 
   it('come: everything in them is on site, where it was put, and its work may start', () => {
-    const house = demoHouse();
-    const [delivery] = deliveriesView(house, signalHouse).deliveries.filter((one_) => one_.place === 'Boat store');
-    must(house, 'delivery.came', { id: delivery!.id, version: delivery!.version, day: TODAY });
-    renew(house);
-    expect(item(house, chosen('sea', 'Cladding boards'))).toMatchObject({
+    const installation = demoHouse();
+    const [delivery] = deliveriesView(installation, signalHouse).deliveries.filter((one_) => one_.place === 'Boat store');
+    must(installation, 'delivery.came', { id: delivery!.id, version: delivery!.version, day: TODAY });
+    renew(installation);
+    expect(item(installation, chosen('sea', 'Cladding boards'))).toMatchObject({
       state: 'on site',
       keptAt: 'Boat store, on bearers along the north wall',
       cameOn: TODAY,
     });
     // The boards lie three days in the room before anybody nails them.
     expect(
-      readPlan(house.db)?.notBefore.find((wait) => wait.selection === chosen('sea', 'Cladding boards'))?.because,
+      readPlan(installation.db)?.notBefore.find((wait) => wait.selection === chosen('sea', 'Cladding boards'))?.because,
     ).toContain('with 3 days in the room before use');
-    expect(deliveriesView(house, signalHouse).storage.map(({ place }) => place)).toContain(
+    expect(deliveriesView(installation, signalHouse).storage.map(({ place }) => place)).toContain(
       'Boat store, on bearers along the north wall',
     );
   });
 
   it('take things that come with no other', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     expect(
-      refused(house, 'delivery.add', {
+      refused(installation, 'delivery.add', {
         id: newId(),
         job: signalHouse,
         day: '2027-03-15',
@@ -751,7 +751,7 @@ describe('deliveries', () => {
       }),
     ).toMatchObject({ field: 'selections.0', title: expect.stringContaining('another delivery') as string });
     expect(
-      refused(house, 'delivery.add', {
+      refused(installation, 'delivery.add', {
         id: newId(),
         job: signalHouse,
         day: '2027-03-15',
@@ -763,12 +763,12 @@ describe('deliveries', () => {
 
 describe('the first page', () => {
   it('lists exactly the orders, decisions and requests due within its two weeks, over all jobs', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const jobs = ['signal', 'tannery', 'linden', 'dairy'].map((key) => demoId(key));
     const horizon = addDays(TODAY, 14);
     // By hand, from the rows and the plan alone.
     const expected = jobs.flatMap((job) =>
-      selectionsOf(house, job)
+      selectionsOf(installation, job)
         .filter((one_) => {
           if (['on site', 'checked', 'fitted', 'left over'].includes(one_.state)) return false;
           const coming = ['ordered', 'confirmed', 'in making', 'shipped'].includes(one_.state);
@@ -777,27 +777,27 @@ describe('the first page', () => {
         })
         .map((one_) => one_.id),
     );
-    const today = todayView(house);
+    const today = todayView(installation);
     expect(today.orders.map((order) => order.selection).sort()).toEqual(expected.sort());
     expect(new Set(today.orders.map((order) => order.jobName)).size).toBe(4);
     expect(today.requests.map((request) => [request.request, request.what])).toContainEqual([association, 'answer']);
     // What is settled is gone from it, what is put off past the horizon too.
-    must(house, 'request.answer', { ...at(house, 'request', association), outcome: 'granted', answeredOn: TODAY });
-    expect(todayView(house).requests.map((request) => [request.request, request.what])).toContainEqual([frame, 'send']);
-    must(house, 'selection.step', {
-      ...at(house, 'selection', chosen('wet', 'Shower valve')),
+    must(installation, 'request.answer', { ...at(installation, 'request', association), outcome: 'granted', answeredOn: TODAY });
+    expect(todayView(installation).requests.map((request) => [request.request, request.what])).toContainEqual([frame, 'send']);
+    must(installation, 'selection.step', {
+      ...at(installation, 'selection', chosen('wet', 'Shower valve')),
       to: 'on site',
       day: TODAY,
     });
-    expect(todayView(house).orders.map((order) => order.selection)).not.toContain(chosen('wet', 'Shower valve'));
+    expect(todayView(installation).orders.map((order) => order.selection)).not.toContain(chosen('wet', 'Shower valve'));
   });
 });
 
 describe('the client', () => {
   it('is asked on their page and answers there; what waits goes on', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const [request, link] = [newId(), newId()];
-    must(house, 'request.add', {
+    must(installation, 'request.add', {
       id: request,
       job: signalHouse,
       kind: 'approval',
@@ -807,7 +807,7 @@ describe('the client', () => {
       takesHigh: 5,
       waits: [{ selection: chosen('kitchen', 'Worktop') }],
     });
-    must(house, 'request.ask-client', {
+    must(installation, 'request.ask-client', {
       id: request,
       version: 1,
       updateId: newId(),
@@ -817,49 +817,49 @@ describe('the client', () => {
       address: 'a@a.example',
       expiresOn: '2027-06-01',
     });
-    const open = openLink(house, tokenOf(house, link));
-    const view = open && sharedView(house, open);
+    const open = openLink(installation, tokenOf(installation, link));
+    const view = open && sharedView(installation, open);
     expect(view).toMatchObject({
       audience: 'client',
       requests: [{ id: request, subject: 'honed slate for the kitchen', waits: ['the order of worktop, Kitchen'] }],
     });
     const who = { kind: 'link', id: link, audience: 'client', job: signalHouse, sub: null } as const;
-    expect(give(house, 'request.reply', { id: request, name: 'Averill', outcome: 'conditions' }, who)).toMatchObject({
+    expect(give(installation, 'request.reply', { id: request, name: 'Averill', outcome: 'conditions' }, who)).toMatchObject({
       status: 'refused',
       problem: { field: 'conditions' },
     });
     must(
-      house,
+      installation,
       'request.reply',
       { id: request, name: 'Averill', outcome: 'conditions', conditions: 'only if it is not polished' },
       who,
     );
-    expect(requestsView(house, signalHouse).requests.find((one_) => one_.id === request)).toMatchObject({
+    expect(requestsView(installation, signalHouse).requests.find((one_) => one_.id === request)).toMatchObject({
       standing: 'answered',
       conditions: 'only if it is not polished',
       answeredBy: 'Averill',
     });
-    expect(give(house, 'request.reply', { id: association, name: 'Averill', outcome: 'granted' }, who)).toMatchObject({
+    expect(give(installation, 'request.reply', { id: association, name: 'Averill', outcome: 'granted' }, who)).toMatchObject({
       status: 'refused',
     });
-    expect(open && sharedView(house, open)).toMatchObject({ requests: [] });
+    expect(open && sharedView(installation, open)).toMatchObject({ requests: [] });
   });
 });
 
 describe('what is the client’s to choose', () => {
   it('stands on their page with what there is, is taken there, and is kept as a decision with their words', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const [link, tiles] = [newId(), chosen('bath', 'Bath tiles')];
-    must(house, 'share.make', {
+    must(installation, 'share.make', {
       id: link,
       audience: 'client',
       job: signalHouse,
       recipient: 'Averill',
       expiresOn: '2027-06-01',
     });
-    const open = openLink(house, tokenOf(house, link));
+    const open = openLink(installation, tokenOf(installation, link));
     const choices = () => {
-      const view = open && sharedView(house, open);
+      const view = open && sharedView(installation, open);
       return view?.audience === 'client' ? view.choices : [];
     };
     expect(choices()).toMatchObject([
@@ -868,7 +868,7 @@ describe('what is the client’s to choose', () => {
     const who = { kind: 'link', id: link, audience: 'client', job: signalHouse, sub: null } as const;
     const pick = (id: string) =>
       give(
-        house,
+        installation,
         'selection.pick',
         {
           id,
@@ -886,13 +886,13 @@ describe('what is the client’s to choose', () => {
     });
     expect(pick(tiles)).toMatchObject({ status: 'applied' });
     expect(pick(tiles)).toMatchObject({ status: 'refused' });
-    expect(item(house, tiles)).toMatchObject({
+    expect(item(installation, tiles)).toMatchObject({
       state: 'chosen',
       code: 'M-GREEN-1',
       supplier: 'Quayside Fittings',
       leadHigh: 49,
     });
-    expect(selectionPage(house, signalHouse, tiles).trail[0]).toMatchObject({
+    expect(selectionPage(installation, signalHouse, tiles).trail[0]).toMatchObject({
       who: 'Averill',
       text: expect.stringContaining('Averill says: it is the sea') as string,
     });
@@ -901,12 +901,12 @@ describe('what is the client’s to choose', () => {
 });
 
 describe('bad input', () => {
-  const BAD: [string, string, (house: House) => object, string, RegExp][] = [
+  const BAD: [string, string, (installation: Installation) => object, string, RegExp][] = [
     [
       'a range the wrong way round',
       'selection.change',
-      (house) => ({
-        ...at(house, 'selection', GLAZING),
+      (installation) => ({
+        ...at(installation, 'selection', GLAZING),
         phase: 'glazing',
         category: 'G',
         ...OAK,
@@ -934,15 +934,15 @@ describe('bad input', () => {
     [
       'a delivery before the job',
       'selection.expect',
-      (house) => ({ ...at(house, 'selection', chosen('sea', 'Cladding boards')), expectedOn: '2026-12-01' }),
+      (installation) => ({ ...at(installation, 'selection', chosen('sea', 'Cladding boards')), expectedOn: '2026-12-01' }),
       'expectedOn',
       /Signal House begins on Wed 27 Jan/,
     ],
     [
       'an order from the future',
       'selection.order',
-      (house) => ({
-        ...at(house, 'selection', chosen('kitchen', 'Worktop')),
+      (installation) => ({
+        ...at(installation, 'selection', chosen('kitchen', 'Worktop')),
         day: '2027-03-10',
         quantity: 1,
         unit: 'm',
@@ -953,8 +953,8 @@ describe('bad input', () => {
     [
       'an order that comes before it went out',
       'selection.order',
-      (house) => ({
-        ...at(house, 'selection', chosen('kitchen', 'Worktop')),
+      (installation) => ({
+        ...at(installation, 'selection', chosen('kitchen', 'Worktop')),
         day: TODAY,
         quantity: 1,
         unit: 'm',
@@ -966,14 +966,14 @@ describe('bad input', () => {
     [
       'an order without a quantity',
       'selection.order',
-      (house) => ({ ...at(house, 'selection', chosen('kitchen', 'Worktop')), day: TODAY, unit: 'm' }),
+      (installation) => ({ ...at(installation, 'selection', chosen('kitchen', 'Worktop')), day: TODAY, unit: 'm' }),
       'quantity',
       /needs a quantity/,
     ],
     [
       'an order of nothing',
       'selection.order',
-      (house) => ({ ...at(house, 'selection', chosen('bath', 'Bath tiles')), day: TODAY, quantity: 3, unit: 'm²' }),
+      (installation) => ({ ...at(installation, 'selection', chosen('bath', 'Bath tiles')), day: TODAY, quantity: 3, unit: 'm²' }),
       'quantity',
       /Nothing is chosen yet/,
     ],
@@ -997,15 +997,15 @@ describe('bad input', () => {
     [
       'a step without an order',
       'selection.step',
-      (house) => ({ ...at(house, 'selection', chosen('kitchen', 'Worktop')), to: 'shipped', day: TODAY }),
+      (installation) => ({ ...at(installation, 'selection', chosen('kitchen', 'Worktop')), to: 'shipped', day: TODAY }),
       'to',
       /Order it first/,
     ],
     [
       'more wrong than were ordered',
       'selection.check',
-      (house) => ({
-        ...at(house, 'selection', chosen('wet', 'Shower valve')),
+      (installation) => ({
+        ...at(installation, 'selection', chosen('wet', 'Shower valve')),
         verdict: 'wrong',
         quantity: 5,
         text: 'x',
@@ -1037,14 +1037,14 @@ describe('bad input', () => {
     [
       'an answer before it was asked',
       'request.answer',
-      (house) => ({ ...at(house, 'request', association), outcome: 'granted', answeredOn: '2027-02-01' }),
+      (installation) => ({ ...at(installation, 'request', association), outcome: 'granted', answeredOn: '2027-02-01' }),
       'answeredOn',
       /sent on Thu 25 Feb/,
     ],
     [
       'conditions that nobody said',
       'request.answer',
-      (house) => ({ ...at(house, 'request', association), outcome: 'conditions', answeredOn: TODAY }),
+      (installation) => ({ ...at(installation, 'request', association), outcome: 'conditions', answeredOn: TODAY }),
       'conditions',
       /conditions are missing/,
     ],
@@ -1061,17 +1061,17 @@ describe('bad input', () => {
   ];
 
   it.each(BAD)('%s is told beside its field and changes nothing', (_, type, payload, field, words) => {
-    const house = demoHouse();
-    const before = house.db.prepare('SELECT count(*) AS count FROM command_log').get();
-    expect(refused(house, type, payload(house))).toMatchObject({
+    const installation = demoHouse();
+    const before = installation.db.prepare('SELECT count(*) AS count FROM command_log').get();
+    expect(refused(installation, type, payload(installation))).toMatchObject({
       field,
       title: expect.stringMatching(words) as string,
     });
-    expect(house.db.prepare('SELECT count(*) AS count FROM command_log').get()).toEqual(before);
+    expect(installation.db.prepare('SELECT count(*) AS count FROM command_log').get()).toEqual(before);
   });
 
   it('a code built otherwise than its kind is asked about, and taken when it is meant', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const handles = (over: object): object => ({
       id: newId(),
       job: signalHouse,
@@ -1082,14 +1082,14 @@ describe('bad input', () => {
       supplier: 'Quayside Fittings',
       ...over,
     });
-    expect(refused(house, 'selection.add', handles({ code: 'H160' }))).toMatchObject({
+    expect(refused(installation, 'selection.add', handles({ code: 'H160' }))).toMatchObject({
       field: 'code',
       title: expect.stringContaining('like H-128') as string,
     });
-    expect(giveRaw(house, 'selection.add', handles({ code: 'H160', codeMeant: true }))).toMatchObject({
+    expect(giveRaw(installation, 'selection.add', handles({ code: 'H160', codeMeant: true }))).toMatchObject({
       status: 'applied',
     });
-    expect(giveRaw(house, 'selection.add', handles({ category: 'Knobs', code: 'K-60' }))).toMatchObject({
+    expect(giveRaw(installation, 'selection.add', handles({ category: 'Knobs', code: 'K-60' }))).toMatchObject({
       status: 'applied',
     });
   });
@@ -1097,10 +1097,10 @@ describe('bad input', () => {
 
 describe('what is printed and read', () => {
   it('is one page a room with a code to its live page, and one set for the job', async () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     for (const job of ['signal', 'tannery', 'linden', 'dairy']) {
-      const rooms = sheetAreas(house, demoId(job));
-      const pdf = await jobPaper(house, demoId(job), 'room-sheets.pdf', { origin: 'https://house.example' });
+      const rooms = sheetAreas(installation, demoId(job));
+      const pdf = await jobPaper(installation, demoId(job), 'room-sheets.pdf', { origin: 'https://house.example' });
       const document = await getDocument({ data: new Uint8Array(pdf.body as Buffer), verbosity: 0 }).promise;
       expect(document.numPages, job).toBe(rooms.length);
       if (job !== 'signal') continue;
@@ -1121,8 +1121,8 @@ describe('what is printed and read', () => {
   });
 
   it('lists selections with their dates as CSV, codes that a spreadsheet would run disarmed', async () => {
-    const house = demoHouse();
-    must(house, 'selection.add', {
+    const installation = demoHouse();
+    must(installation, 'selection.add', {
       id: newId(),
       job: signalHouse,
       area: areaOf('bath'),
@@ -1131,22 +1131,22 @@ describe('what is printed and read', () => {
       ...OAK,
       code: '=1+1',
     });
-    const csv = String((await jobPaper(house, signalHouse, 'selections.csv')).body);
+    const csv = String((await jobPaper(installation, signalHouse, 'selections.csv')).body);
     expect(csv.split('\r\n')[0]).toBe(
       'area,step,category,choice,code,colour,finish,quantity,unit,price,supplier,lead low,lead ' +
         'high,decides,approves,note,state,ordered,expected,needed by,order by,decide by',
     );
     expect(csv).toContain("'=1+1");
-    expect(csv.trim().split('\r\n')).toHaveLength(selectionsView(house, signalHouse).selections.length + 1);
+    expect(csv.trim().split('\r\n')).toHaveLength(selectionsView(installation, signalHouse).selections.length + 1);
   });
 
   it('follows a kept result until it is ordered', () => {
-    const house = demoHouse();
-    const kept = queryAll<{ id: string }>(house.db, `SELECT id FROM calculation WHERE area = @area`, {
+    const installation = demoHouse();
+    const kept = queryAll<{ id: string }>(installation.db, `SELECT id FROM calculation WHERE area = @area`, {
       area: areaOf('wet'),
     })[0]?.id;
     const id = newId();
-    must(house, 'selection.add', {
+    must(installation, 'selection.add', {
       id,
       job: signalHouse,
       area: areaOf('wet'),
@@ -1155,10 +1155,10 @@ describe('what is printed and read', () => {
       ...OAK,
       calculation: kept,
     });
-    const bought = item(house, id);
+    const bought = item(installation, id);
     expect(bought.unit).toBe('tiles');
     expect(bought.quantity).toBeGreaterThan(100);
-    must(house, 'selection.order', { ...at(house, 'selection', id), day: TODAY, quantity: 250, unit: 'tiles' });
-    expect(item(house, id).quantity).toBe(250);
+    must(installation, 'selection.order', { ...at(installation, 'selection', id), day: TODAY, quantity: 250, unit: 'tiles' });
+    expect(item(installation, id).quantity).toBe(250);
   });
 });

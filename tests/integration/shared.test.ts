@@ -2,22 +2,22 @@ import { describe, expect, it } from 'vitest';
 import type { ClientShared, CrewShared } from '@/contract/views/news';
 import { pathOf } from '@/server/access/tokens';
 import { queryOne } from '@/server/database/query';
-import type { House } from '@/server/house';
+import type { Installation } from '@/server/installation';
 import { openLink, sharedView } from '@/server/public/shared';
 import { newsView } from '@/server/news/queries';
 import type { Input } from '@/contract/commands';
 import { demoId } from '../../demo/seed';
-import { areaOf, demoHouse, give, giveRaw, must, newId, signalHouse, TODAY } from '../support/houses';
+import { areaOf, demoHouse, give, giveRaw, must, newId, signalHouse, TODAY } from '../support/installations';
 
-function shared(house: House, terms: Pick<Input<'share.make'>, 'audience' | 'job' | 'sub'>): ClientShared | CrewShared {
+function shared(installation: Installation, terms: Pick<Input<'share.make'>, 'audience' | 'job' | 'sub'>): ClientShared | CrewShared {
   const id = newId();
-  must(house, 'share.make', { id, recipient: 'Somebody', expiresOn: '2027-04-30', ...terms });
-  const link = openLink(house, pathOf(house, id).slice(3));
+  must(installation, 'share.make', { id, recipient: 'Somebody', expiresOn: '2027-04-30', ...terms });
+  const link = openLink(installation, pathOf(installation, id).slice(3));
   if (!link) throw new Error('The link does not open.');
-  return sharedView(house, link);
+  return sharedView(installation, link);
 }
-const client = (house: House): ClientShared => shared(house, { audience: 'client', job: signalHouse }) as ClientShared;
-const crew = (house: House): CrewShared => shared(house, { audience: 'crew', job: signalHouse }) as CrewShared;
+const client = (installation: Installation): ClientShared => shared(installation, { audience: 'client', job: signalHouse }) as ClientShared;
+const crew = (installation: Installation): CrewShared => shared(installation, { audience: 'crew', job: signalHouse }) as CrewShared;
 
 describe('what a client reads', () => {
   it('is in plain words, of the next days, with what they decide', () => {
@@ -37,10 +37,10 @@ describe('what a client reads', () => {
   });
 
   it('has only what was sent, never a draft', () => {
-    const house = demoHouse();
-    expect(client(house).updates).toEqual([]);
-    const draft = newsView(house, signalHouse).updates.find((update) => update.audience === 'client');
-    must(house, 'update.send', {
+    const installation = demoHouse();
+    expect(client(installation).updates).toEqual([]);
+    const draft = newsView(installation, signalHouse).updates.find((update) => update.audience === 'client');
+    must(installation, 'update.send', {
       id: draft!.id,
       version: draft!.version,
       title: 'News',
@@ -48,15 +48,15 @@ describe('what a client reads', () => {
       expiresOn: '2027-04-01',
       recipients: [{ messageId: newId(), linkId: newId(), name: 'A', address: 'a@a.example' }],
     });
-    expect(client(house).updates).toMatchObject([{ title: 'News', body: 'As sent.' }]);
-    expect(crew(house).updates).toEqual([]);
+    expect(client(installation).updates).toMatchObject([{ title: 'News', body: 'As sent.' }]);
+    expect(crew(installation).updates).toEqual([]);
   });
 
   it('is counted each time it is opened, and acknowledged once', () => {
-    const house = demoHouse();
-    const draft = newsView(house, signalHouse).updates.find((update) => update.audience === 'client');
+    const installation = demoHouse();
+    const draft = newsView(installation, signalHouse).updates.find((update) => update.audience === 'client');
     const [messageId, linkId] = [newId(), newId()];
-    must(house, 'update.send', {
+    must(installation, 'update.send', {
       id: draft!.id,
       version: draft!.version,
       title: 'News',
@@ -64,19 +64,19 @@ describe('what a client reads', () => {
       expiresOn: '2027-04-01',
       recipients: [{ messageId, linkId, name: 'A', address: 'a@a.example' }],
     });
-    const link = openLink(house, pathOf(house, linkId).slice(3));
+    const link = openLink(installation, pathOf(installation, linkId).slice(3));
     if (!link) throw new Error('The link does not open.');
-    sharedView(house, link);
-    sharedView(house, link);
-    expect(queryOne(house.db, 'SELECT opened FROM share_link WHERE id = @linkId', { linkId })).toEqual({ opened: 2 });
+    sharedView(installation, link);
+    sharedView(installation, link);
+    expect(queryOne(installation.db, 'SELECT opened FROM share_link WHERE id = @linkId', { linkId })).toEqual({ opened: 2 });
     const reader = { kind: 'link', id: linkId, audience: 'client', job: signalHouse, sub: null } as const;
-    must(house, 'message.acknowledge', { name: 'Elder Averill' }, reader);
-    must(house, 'message.acknowledge', { name: 'Younger Averill' }, reader);
-    expect(sharedView(house, link)).toMatchObject({
+    must(installation, 'message.acknowledge', { name: 'Elder Averill' }, reader);
+    must(installation, 'message.acknowledge', { name: 'Younger Averill' }, reader);
+    expect(sharedView(installation, link)).toMatchObject({
       canAcknowledge: true,
       acknowledged: expect.stringMatching(/^Elder Averill, today/) as string,
     });
-    expect(give(house, 'message.acknowledge', { name: 'X' }, { ...reader, id: newId() })).toMatchObject({
+    expect(give(installation, 'message.acknowledge', { name: 'X' }, { ...reader, id: newId() })).toMatchObject({
       status: 'refused',
       problem: { code: 'nothing-sent' },
     });
@@ -113,13 +113,13 @@ describe('what a crew reads', () => {
   });
 
   it('of one sub follows it over all its jobs, and follows the plan as it changes', () => {
-    const house = demoHouse();
-    const mine = (): CrewShared => shared(house, { audience: 'sub', sub: demoId('sub', 'wiring') }) as CrewShared;
+    const installation = demoHouse();
+    const mine = (): CrewShared => shared(installation, { audience: 'sub', sub: demoId('sub', 'wiring') }) as CrewShared;
     expect(new Set(mine().days.flatMap((day) => day.works.map((work) => work.job))).size).toBeGreaterThan(1);
     expect(mine().title).toBe('Halyard Wiring');
     const walk = newId();
-    must(house, 'walk.start', { id: walk, job: signalHouse, kind: 'progress' });
-    must(house, 'observation.record', {
+    must(installation, 'walk.start', { id: walk, job: signalHouse, kind: 'progress' });
+    must(installation, 'observation.record', {
       observation: {
         id: newId(),
         walk,
@@ -131,7 +131,7 @@ describe('what a crew reads', () => {
         unit: 'm',
       },
     });
-    must(house, 'observation.record', {
+    must(installation, 'observation.record', {
       observation: { id: newId(), walk, area: areaOf('guest'), kind: 'remaining', text: 'a shelf', trade: 'finish' },
     });
     expect(mine().leftovers.map((left) => left.text)).toContain('3 m bell wire');
@@ -154,14 +154,14 @@ describe('a link that cannot be', () => {
   });
 
   it('is revoked once', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const id = newId();
-    must(house, 'share.make', { id, audience: 'crew', job: signalHouse, recipient: 'A', expiresOn: '2027-04-30' });
-    must(house, 'share.revoke', { id });
-    expect(give(house, 'share.revoke', { id })).toMatchObject({
+    must(installation, 'share.make', { id, audience: 'crew', job: signalHouse, recipient: 'A', expiresOn: '2027-04-30' });
+    must(installation, 'share.revoke', { id });
+    expect(give(installation, 'share.revoke', { id })).toMatchObject({
       status: 'refused',
       problem: { code: 'revoked-already' },
     });
-    expect(newsView(house, signalHouse).links.find((link) => link.id === id)?.state).toBe('revoked');
+    expect(newsView(installation, signalHouse).links.find((link) => link.id === id)?.state).toBe('revoked');
   });
 });

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import ts from 'typescript';
 import { expect, it } from 'vitest';
-import { emptyHouse, root } from '../support/houses';
+import { emptyHouse, root } from '../support/installations';
 
 const SQL = /^\s*(?:SELECT|INSERT INTO|UPDATE|DELETE|WITH)\b/;
 

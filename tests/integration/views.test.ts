@@ -15,11 +15,11 @@ import { todayView } from '@/server/today/queries';
 import { newsView } from '@/server/news/queries';
 import { walksView } from '@/server/walks/pack';
 import { demoId } from '../../demo/seed';
-import { areaOf, demoHouse, give, must, newId, signalHouse, TODAY } from '../support/houses';
+import { areaOf, demoHouse, give, must, newId, signalHouse, TODAY } from '../support/installations';
 import { build, type Built } from '../support/synthetic';
 
-const areaIn = ({ house, job }: Built, name: string) =>
-  roomsView(house, job)
+const areaIn = ({ installation, job }: Built, name: string) =>
+  roomsView(installation, job)
     .levels.flatMap((level) => level.areas)
     .find((area) => area.name === name);
 
@@ -80,11 +80,11 @@ describe('how an area stands', () => {
 describe('the rooms of a job', () => {
   it('count work, not looks, and say how much of it nobody will see', () => {
     const built = build({ Room: { works: ['services'] } });
-    expect(roomsView(built.house, built.job)).toMatchObject({ done: 0, finish: null, next: [] });
+    expect(roomsView(built.installation, built.job)).toMatchObject({ done: 0, finish: null, next: [] });
     built.see('Room', 'plumbing-rough', 1);
     built.see('Room', 'wiring-rough', 1);
     built.renew();
-    const view = roomsView(built.house, built.job);
+    const view = roomsView(built.installation, built.job);
     expect(view.done).toBeGreaterThan(0.2);
     expect(view.hidden).toBe(1);
     expect(view.finish).not.toBeNull();
@@ -93,11 +93,11 @@ describe('the rooms of a job', () => {
   });
 
   it('open to the clipboard of each, which tells every step its date and reason', () => {
-    const { house, job, areas, see, renew } = build({ Room: { works: ['rebuild', 'plaster'] } });
+    const { installation, job, areas, see, renew } = build({ Room: { works: ['rebuild', 'plaster'] } });
     see('Room', 'protect', 1);
     see('Room', 'isolate', 0.4);
     renew();
-    const view = roomView(house, job, areas.Room ?? '');
+    const view = roomView(installation, job, areas.Room ?? '');
     expect(view.steps.map((step) => step.phase)).not.toContain('board');
     expect(view.steps[0]).toMatchObject({ fraction: 1, seen: 'Tue 9 Mar', when: '' });
     for (const step of view.steps.slice(1))
@@ -113,43 +113,43 @@ describe('a plan that cannot be made', () => {
   it('leaves the last one standing, says why everywhere, and heals', () => {
     const built = build({ Room: { works: ['rebuild'] } });
     built.renew();
-    const version = currentVersion(built.house.db);
+    const version = currentVersion(built.installation.db);
     const loop = newId();
     // Past the door, which would refuse it: as from an older version of the rules.
-    built.house.db
+    built.installation.db
       .prepare(`INSERT INTO own_link VALUES (?, ?, ?, 'board', ?, 'framing', 'no')`)
       .run(loop, built.job, built.areas.Room, built.areas.Room);
     built.renew();
-    expect(currentVersion(built.house.db)).toBe(version);
+    expect(currentVersion(built.installation.db)).toBe(version);
     for (const problem of [
-      roomsView(built.house, built.job).problem,
-      todayView(built.house).problem,
-      sequenceView(built.house, built.job).problem,
-      scheduleView(built.house, { by: 'trade', weeks: 2, shift: 0 }).board.problem,
+      roomsView(built.installation, built.job).problem,
+      todayView(built.installation).problem,
+      sequenceView(built.installation, built.job).problem,
+      scheduleView(built.installation, { by: 'trade', weeks: 2, shift: 0 }).board.problem,
     ]) {
       expect(problem).toMatch(/^These wait for each other in a ring: .*framing.*board/);
     }
-    must(built.house, 'link.remove', { id: loop }, built.owner);
-    renewOnce(built.house.db, TODAY, built.house.clock.now().toISOString());
-    expect(roomsView(built.house, built.job).problem).toBeNull();
-    expect(currentVersion(built.house.db)).toBe((version ?? 0) + 1);
+    must(built.installation, 'link.remove', { id: loop }, built.owner);
+    renewOnce(built.installation.db, TODAY, built.installation.clock.now().toISOString());
+    expect(roomsView(built.installation, built.job).problem).toBeNull();
+    expect(currentVersion(built.installation.db)).toBe((version ?? 0) + 1);
   });
 
   it('keeps the versions that walks are measured by, and of the others the last', () => {
     const built = build({ Room: { works: ['floor'] } });
     built.renew();
-    must(built.house, 'walk.finish', { id: built.walk }, built.owner);
+    must(built.installation, 'walk.finish', { id: built.walk }, built.owner);
     built.renew();
     const measured =
-      queryOne<{ after_version: number }>(built.house.db, 'SELECT after_version FROM walk_plan')?.after_version ?? 0;
+      queryOne<{ after_version: number }>(built.installation.db, 'SELECT after_version FROM walk_plan')?.after_version ?? 0;
     for (let time = 0; time < 40; time++) built.renew();
-    const kept = queryAll<{ version: number }>(built.house.db, 'SELECT version FROM plan ORDER BY version').map(
+    const kept = queryAll<{ version: number }>(built.installation.db, 'SELECT version FROM plan ORDER BY version').map(
       (row) => row.version,
     );
     expect(kept).toContain(measured);
     expect(kept.length).toBeLessThan(36);
-    expect(readPlan(built.house.db, { version: measured })?.tasks.length).toBeGreaterThan(0);
-    expect(readPlan(built.house.db, { version: 10_000 })).toBeUndefined();
+    expect(readPlan(built.installation.db, { version: measured })?.tasks.length).toBeGreaterThan(0);
+    expect(readPlan(built.installation.db, { version: 10_000 })).toBeUndefined();
   });
 });
 
@@ -158,7 +158,7 @@ describe('dates of selections', () => {
     const built = build({ Room: { works: ['kitchen'] } }, { startDay: '2027-03-01' });
     const add = (category: string, over: object): void =>
       void must(
-        built.house,
+        built.installation,
         'selection.add',
         {
           id: newId(),
@@ -182,7 +182,7 @@ describe('dates of selections', () => {
     add('Here', { state: 'on site' });
     built.renew();
     const due = Object.fromEntries(
-      selectionsOf(built.house, built.job).map((item) => [item.category, [item.due.what, item.due.late]]),
+      selectionsOf(built.installation, built.job).map((item) => [item.category, [item.due.what, item.due.late]]),
     );
     expect(due).toMatchObject({
       Soon: ['decide', false],
@@ -193,14 +193,14 @@ describe('dates of selections', () => {
     // The cabinets would stand long before 200 days are over, so the order is late although nothing but itself holds
     // them.
     expect(due.Late).toEqual(['order', true]);
-    expect(selectionsOf(built.house, built.job).at(-1)?.category).toBe('Here');
+    expect(selectionsOf(built.installation, built.job).at(-1)?.category).toBe('Here');
   });
 });
 
 describe('today', () => {
   it('asks for a walk where none was, and where work begins', () => {
     const built = build({ Room: { works: ['redecorate'] } });
-    const { sites } = todayView(built.house);
+    const { sites } = todayView(built.installation);
     expect(sites).toMatchObject([{ name: 'One House', why: ['never walked'], walked: 'never', openWalk: built.walk }]);
   });
 
@@ -210,7 +210,7 @@ describe('today', () => {
     built.hold('Room', 'close-in', 'close-in', TODAY);
     built.hold('Room', 'tear-out', 'client', '2027-05-16');
     built.renew();
-    const view = todayView(built.house);
+    const view = todayView(built.installation);
     expect(view.sites[0]).toMatchObject({
       urgent: true,
       why: expect.arrayContaining(['Room: close-in today']) as string[],
@@ -225,26 +225,26 @@ describe('today', () => {
 describe('the firm', () => {
   it('is told which trades nobody does, and who is away', () => {
     const built = build({ Room: { works: ['redecorate'] } });
-    expect(firmView(built.house).missing).toEqual(['cleaning', 'paint', 'tear-out']);
+    expect(firmView(built.installation).missing).toEqual(['cleaning', 'paint', 'tear-out']);
     const sub = newId();
-    must(built.house, 'sub.add', { id: sub, name: 'Painters', trade: 'paint', crews: 2 }, built.owner);
-    must(built.house, 'sub.away', { sub, firstDay: '2027-03-01', lastDay: '2027-03-05' }, built.owner);
-    must(built.house, 'sub.away', { sub, firstDay: '2027-03-20', lastDay: '2027-03-21' }, built.owner);
+    must(built.installation, 'sub.add', { id: sub, name: 'Painters', trade: 'paint', crews: 2 }, built.owner);
+    must(built.installation, 'sub.away', { sub, firstDay: '2027-03-01', lastDay: '2027-03-05' }, built.owner);
+    must(built.installation, 'sub.away', { sub, firstDay: '2027-03-20', lastDay: '2027-03-21' }, built.owner);
     built.renew();
-    const view = firmView(built.house);
+    const view = firmView(built.installation);
     expect(view.missing).toEqual(['cleaning', 'tear-out']);
     expect(view.subs).toMatchObject([
       { name: 'Painters', works: 2, away: [{ firstDay: '2027-03-20', lastDay: '2027-03-21' }] },
     ]);
     expect(
-      give(built.house, 'sub.away', { sub, firstDay: '2027-03-21', lastDay: '2027-03-25' }, built.owner),
+      give(built.installation, 'sub.away', { sub, firstDay: '2027-03-21', lastDay: '2027-03-25' }, built.owner),
     ).toMatchObject({ status: 'refused', problem: { code: 'away-already' } });
     expect(
-      give(built.house, 'sub.add', { id: newId(), name: 'Waiters', trade: 'nobody', crews: 1 }, built.owner),
+      give(built.installation, 'sub.add', { id: newId(), name: 'Waiters', trade: 'nobody', crews: 1 }, built.owner),
     ).toMatchObject({ status: 'refused', problem: { code: 'trade-of-nobody' } });
     expect(
       give(
-        built.house,
+        built.installation,
         'person.add',
         { id: newId(), name: 'Twin', role: 'lead', email: 'ida@own.example' },
         built.owner,
@@ -254,10 +254,10 @@ describe('the firm', () => {
 });
 
 describe('the frame', () => {
-  const house = () => demoHouse();
+  const installation = () => demoHouse();
 
   it('knows every job that is not closed, the person, and how far the log is', () => {
-    const demo = house();
+    const demo = installation();
     const frame = frameView(demo, { id: demoId('person', 'maren'), name: 'Maren', role: 'contractor' });
     expect(frame.jobs.map((job) => job.name)).toEqual([
       'Signal House',
@@ -278,7 +278,7 @@ describe('the frame', () => {
   });
 
   it('finds areas, subs and selections by name', () => {
-    const labels = findable(house()).map((found) => found.label);
+    const labels = findable(installation()).map((found) => found.label);
     expect(labels).toEqual(
       expect.arrayContaining([
         'Guest suite, Signal House',
@@ -289,11 +289,11 @@ describe('the frame', () => {
   });
 
   it('shows what a job has when more is set out', () => {
-    const view = areasView(house(), signalHouse);
+    const view = areasView(installation(), signalHouse);
     expect(view.levels.map((level) => level.name)).toEqual(['Ground', 'Upper', 'Lantern']);
     expect(view.details).toMatchObject({ livedIn: true, loudHalf: 'morning', startDay: '2027-01-27' });
     expect(
-      give(house(), 'areas.set-out', {
+      give(installation(), 'areas.set-out', {
         job: signalHouse,
         levels: [{ id: newId(), name: 'Attic', height: 2 }],
         areas: [],
@@ -305,14 +305,14 @@ describe('the frame', () => {
   });
 
   it('suggests to whom an update goes: the client, and the leads of those who have work', () => {
-    const { suggested, subs } = newsView(house(), signalHouse);
+    const { suggested, subs } = newsView(installation(), signalHouse);
     expect(suggested.client).toEqual([{ name: 'The Averill family', address: 'averill@watchsteps.example' }]);
     expect(suggested.crew.map((crew) => crew.name)).toContain('Petra, Halyard Wiring');
     expect(subs.length).toBe(suggested.crew.length);
   });
 
   it('lists the walks of a job, the newest first', () => {
-    const { walks } = walksView(house(), signalHouse);
+    const { walks } = walksView(installation(), signalHouse);
     expect(walks.map((walk) => [walk.when, walk.finished])).toEqual([
       ['yesterday 16:00', true],
       ['Tue 2 Mar', true],

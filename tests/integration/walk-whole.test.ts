@@ -3,14 +3,14 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { todayView } from '@/server/today/queries';
 import { queryAll, queryOne } from '@/server/database/query';
-import { dispatch } from '@/server/door/door';
-import { Refusal } from '@/server/door/refusal';
-import { areaPaper } from '@/server/files/papers';
+import { dispatch } from '@/server/dispatch/dispatch';
+import { Refusal } from '@/server/dispatch/refusal';
+import { areaPaper } from '@/server/files/documents';
 import { keepPicture, servePicture } from '@/server/files/pictures';
 import { keepRecording, recordingResponse } from '@/server/files/recordings';
 import { findable } from '@/server/find/queries';
 import type { WalkKind } from '@/core/walks/observation';
-import type { House } from '@/server/house';
+import type { Installation } from '@/server/installation';
 import { readPlan } from '@/server/schedule/read-plan';
 import { renewOnce } from '@/server/schedule/renew';
 import { roomView } from '@/server/sites/room';
@@ -21,67 +21,67 @@ import { reviewView } from '@/server/walks/review';
 import { runView } from '@/server/walks/run-list';
 import { sharedView } from '@/server/public/shared';
 import { demoId } from '../../demo/seed';
-import { areaOf, command, demoHouse, give, giveRaw, MAREN, must, newId, signalHouse, TODAY } from '../support/houses';
+import { areaOf, command, demoHouse, give, giveRaw, MAREN, must, newId, signalHouse, TODAY } from '../support/installations';
 
-const renew = (house: House): void => void renewOnce(house.db, TODAY, house.clock.now().toISOString());
-const start = (house: House, kind: WalkKind, job = signalHouse): string => {
+const renew = (installation: Installation): void => void renewOnce(installation.db, TODAY, installation.clock.now().toISOString());
+const start = (installation: Installation, kind: WalkKind, job = signalHouse): string => {
   const walk = newId();
-  must(house, 'walk.start', { id: walk, job, kind });
+  must(installation, 'walk.start', { id: walk, job, kind });
   return walk;
 };
-const record = (house: House, walk: string, seen: object): string => {
+const record = (installation: Installation, walk: string, seen: object): string => {
   const id = newId();
-  must(house, 'observation.record', { observation: { id, walk, area: areaOf('study'), ...seen } });
+  must(installation, 'observation.record', { observation: { id, walk, area: areaOf('study'), ...seen } });
   return id;
 };
-const refused = (house: House, type: string, payload: object): { code?: string; field?: string; title?: string } => {
-  const answer = giveRaw(house, type, payload);
+const refused = (installation: Installation, type: string, payload: object): { code?: string; field?: string; title?: string } => {
+  const answer = giveRaw(installation, type, payload);
   return answer.status === 'refused' ? answer.problem : {};
 };
-const task = (house: House, area: string, phase: string) =>
-  readPlan(house.db)?.tasks.find((one_) => one_.id === `${areaOf(area)}:${phase}`);
+const task = (installation: Installation, area: string, phase: string) =>
+  readPlan(installation.db)?.tasks.find((one_) => one_.id === `${areaOf(area)}:${phase}`);
 
 describe('before a wall is closed', () => {
   it('what covers does not start in the plan until the last line is settled', () => {
-    const house = demoHouse();
-    const walk = start(house, 'close-in');
-    const check = () => closeInsOf(house.db, signalHouse).get(areaOf('study'));
+    const installation = demoHouse();
+    const walk = start(installation, 'close-in');
+    const check = () => closeInsOf(installation.db, signalHouse).get(areaOf('study'));
     expect(check()).toMatchObject({ closed: false, covers: 'insulation' });
     expect(check()?.open.map((line) => line.text)).toEqual([
       'done: 6 pieces backing for the shelves, north wall',
       'picture of wall 1, corner to corner, tape in sight',
     ]);
     expect(
-      refused(house, 'observation.record', {
+      refused(installation, 'observation.record', {
         observation: { id: newId(), walk, area: areaOf('study'), kind: 'progress', phase: 'close-in', fraction: 1 },
       }),
     ).toMatchObject({ code: 'close-in-open', field: 'observation.fraction' });
-    record(house, walk, { kind: 'progress', phase: 'wiring-rough', fraction: 1 });
-    record(house, walk, { kind: 'check', line: 'picture:wall-0', verdict: 'right' });
-    renew(house);
-    expect(task(house, 'study', 'close-in')?.state).not.toBe('done');
-    expect(task(house, 'study', 'insulation')?.start ?? 0).toBeGreaterThanOrEqual(
-      task(house, 'study', 'close-in')?.finish ?? 1e9,
+    record(installation, walk, { kind: 'progress', phase: 'wiring-rough', fraction: 1 });
+    record(installation, walk, { kind: 'check', line: 'picture:wall-0', verdict: 'right' });
+    renew(installation);
+    expect(task(installation, 'study', 'close-in')?.state).not.toBe('done');
+    expect(task(installation, 'study', 'insulation')?.start ?? 0).toBeGreaterThanOrEqual(
+      task(installation, 'study', 'close-in')?.finish ?? 1e9,
     );
-    record(house, walk, { kind: 'recheck', about: demoId('signal', 'item', 'backing'), verdict: 'done' });
+    record(installation, walk, { kind: 'recheck', about: demoId('signal', 'item', 'backing'), verdict: 'done' });
     expect(check()).toMatchObject({ closed: true, open: [] });
-    renew(house);
-    expect(task(house, 'study', 'close-in')?.state).toBe('done');
+    renew(installation);
+    expect(task(installation, 'study', 'close-in')?.state).toBe('done');
   });
 
   it('somebody may answer for what is open, by name and for a reason, and take it back', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const id = newId();
-    expect(refused(house, 'close-in.sign', { id, area: areaOf('study'), name: 'Ines', reason: ' ' })).toMatchObject({
+    expect(refused(installation, 'close-in.sign', { id, area: areaOf('study'), name: 'Ines', reason: ' ' })).toMatchObject({
       field: 'reason',
     });
-    must(house, 'close-in.sign', { id, area: areaOf('study'), name: 'Ines', reason: 'shelves stand on the floor' });
-    expect(closeInsOf(house.db, signalHouse).get(areaOf('study'))).toMatchObject({
+    must(installation, 'close-in.sign', { id, area: areaOf('study'), name: 'Ines', reason: 'shelves stand on the floor' });
+    expect(closeInsOf(installation.db, signalHouse).get(areaOf('study'))).toMatchObject({
       closed: true,
       signed: { name: 'Ines', reason: 'shelves stand on the floor' },
     });
     // What comes up afterwards is not covered by that name.
-    must(house, 'selection.add', {
+    must(installation, 'selection.add', {
       id: newId(),
       job: signalHouse,
       area: areaOf('study'),
@@ -92,35 +92,35 @@ describe('before a wall is closed', () => {
       leadHigh: 2,
       state: 'chosen',
     });
-    expect(closeInsOf(house.db, signalHouse).get(areaOf('study'))?.closed).toBe(false);
-    must(house, 'line.remove', { of: 'close-in-sign', id });
-    expect(closeInsOf(house.db, signalHouse).get(areaOf('study'))).toMatchObject({ closed: false, signed: null });
+    expect(closeInsOf(installation.db, signalHouse).get(areaOf('study'))?.closed).toBe(false);
+    must(installation, 'line.remove', { of: 'close-in-sign', id });
+    expect(closeInsOf(installation.db, signalHouse).get(areaOf('study'))).toMatchObject({ closed: false, signed: null });
     expect(
-      refused(house, 'close-in.sign', { id: newId(), area: areaOf('landing'), name: 'I', reason: 'r' }),
+      refused(installation, 'close-in.sign', { id: newId(), area: areaOf('landing'), name: 'I', reason: 'r' }),
     ).toMatchObject({ code: 'no-close-in' });
   });
 
   it('covering all the same is kept as seen, and told', () => {
-    const house = demoHouse();
-    record(house, start(house, 'progress'), { kind: 'progress', phase: 'insulation', fraction: 0.4 });
-    expect(todayView(house).holds.find((hold) => hold.kind === 'close-in' && hold.area === 'Study')).toMatchObject({
+    const installation = demoHouse();
+    record(installation, start(installation, 'progress'), { kind: 'progress', phase: 'insulation', fraction: 0.4 });
+    expect(todayView(installation).holds.find((hold) => hold.kind === 'close-in' && hold.area === 'Study')).toMatchObject({
       overdue: true,
       text: expect.stringContaining('covering was begun all the same') as string,
     });
   });
 
   it('what is in a wall is found again, drawn and printed', async () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     expect(
-      findable(house).find((found) => found.label === 'backing for the desk top, Study wall 1, Signal House')?.path,
+      findable(installation).find((found) => found.label === 'backing for the desk top, Study wall 1, Signal House')?.path,
     ).toBe(`/jobs/${signalHouse}/areas/${areaOf('study')}/walls#wall-1`);
-    const svg = String((await areaPaper(house, areaOf('study'), 'inside-1.svg', '')).body);
+    const svg = String((await areaPaper(installation, areaOf('study'), 'inside-1.svg', '')).body);
     expect(svg).toMatch(/<title>Study, wall 1: what is inside<\/title>[\s\S]*>11&#39; 2&#34;<[\s\S]*>3<\/text>/);
-    expect(String((await areaPaper(house, areaOf('study'), 'inside-2.dxf', '')).body)).toMatch(/PLACED[\s\S]*EOF/);
-    expect(Buffer.from((await areaPaper(house, areaOf('study'), 'walls.pdf', '')).body).toString('latin1', 0, 5)).toBe(
+    expect(String((await areaPaper(installation, areaOf('study'), 'inside-2.dxf', '')).body)).toMatch(/PLACED[\s\S]*EOF/);
+    expect(Buffer.from((await areaPaper(installation, areaOf('study'), 'walls.pdf', '')).body).toString('latin1', 0, 5)).toBe(
       '%PDF-',
     );
-    await expect(areaPaper(house, areaOf('study'), 'inside-4.svg', '')).rejects.toThrow(
+    await expect(areaPaper(installation, areaOf('study'), 'inside-4.svg', '')).rejects.toThrow(
       'There is no such record of this wall here.',
     );
   });
@@ -128,14 +128,14 @@ describe('before a wall is closed', () => {
 
 describe('records that come from anywhere, late and twice', () => {
   it('from a device whose clock is a year off are kept at the right time and flagged', () => {
-    const house = demoHouse();
-    const walk = start(house, 'progress');
+    const installation = demoHouse();
+    const walk = start(installation, 'progress');
     const id = newId();
-    const now = house.clock.now();
+    const now = installation.clock.now();
     const wrong = (minutes: number): string =>
       new Date(now.getTime() - 365 * 86_400_000 + minutes * 60_000).toISOString();
     expect(
-      dispatch(house, MAREN, {
+      dispatch(installation, MAREN, {
         ...command('observation.record', {
           observation: { id, walk, area: areaOf('guest'), kind: 'progress', phase: 'wiring-rough', fraction: 0.7 },
         }),
@@ -143,13 +143,13 @@ describe('records that come from anywhere, late and twice', () => {
         sent: wrong(0),
       }),
     ).toMatchObject({ status: 'applied' });
-    const kept = queryOne<{ at: string; facts: string }>(house.db, 'SELECT at, facts FROM observation WHERE id = @id', {
+    const kept = queryOne<{ at: string; facts: string }>(installation.db, 'SELECT at, facts FROM observation WHERE id = @id', {
       id,
     });
     expect(Math.abs(Date.parse(kept?.at ?? '') - now.getTime() + 30 * 60_000)).toBeLessThan(10_000);
     expect(JSON.parse(kept?.facts ?? '{}')).toEqual({ clock: wrong(-30) });
     expect(
-      walkPack(house, walk)
+      walkPack(installation, walk)
         .areas.find((area) => area.name === 'Guest suite')
         ?.steps.find((step) => step.phase === 'wiring-rough')?.fraction,
     ).toBe(0.7);
@@ -161,8 +161,8 @@ describe('records that come from anywhere, late and twice', () => {
     const second = people.find((person) => person.role === 'lead');
     fc.assert(
       fc.property(fc.shuffledSubarray([0, 1, 2, 3, 4, 5], { minLength: 6 }), (order) => {
-        const house = demoHouse();
-        const walk = start(house, 'progress');
+        const installation = demoHouse();
+        const walk = start(installation, 'progress');
         const commands = order.map((at) => ({
           who: at % 2 ? { ...ines, id: second?.id ?? '', name: second?.name ?? '' } : MAREN,
           given: {
@@ -180,8 +180,8 @@ describe('records that come from anywhere, late and twice', () => {
           },
         }));
         for (const { who, given } of [...commands, ...commands])
-          expect(dispatch(house, who, given).status).toMatch(/applied|repeated/);
-        const area = walkPack(house, walk).areas.find((one_) => one_.name === 'Guest suite');
+          expect(dispatch(installation, who, given).status).toMatch(/applied|repeated/);
+        const area = walkPack(installation, walk).areas.find((one_) => one_.name === 'Guest suite');
         expect(area?.recorded.map((line) => [line.text, line.by ?? 'me'])).toEqual([
           ['seen 0', 'me'],
           ['seen 1', second?.name],
@@ -195,15 +195,15 @@ describe('records that come from anywhere, late and twice', () => {
   });
 
   it('of an area that is not there are refused with the field that is wrong, and change nothing', () => {
-    const house = demoHouse();
-    const walk = start(house, 'progress');
+    const installation = demoHouse();
+    const walk = start(installation, 'progress');
     expect(
-      refused(house, 'observation.record', {
+      refused(installation, 'observation.record', {
         observation: { id: newId(), walk, area: areaOf('shop', 'tannery'), kind: 'note', text: 'x' },
       }),
     ).toMatchObject({ code: 'unknown-id', field: 'observation.area' });
     expect(
-      refused(house, 'observation.record', {
+      refused(installation, 'observation.record', {
         observation: {
           id: newId(),
           walk,
@@ -215,7 +215,7 @@ describe('records that come from anywhere, late and twice', () => {
       }),
     ).toMatchObject({ code: 'no-picture' });
     expect(
-      refused(house, 'observation.record', {
+      refused(installation, 'observation.record', {
         observation: { id: newId(), walk, area: areaOf('study'), kind: 'picture', picture: 'f'.repeat(64) },
       }),
     ).toMatchObject({ field: 'observation.picture' });
@@ -224,23 +224,23 @@ describe('records that come from anywhere, late and twice', () => {
 
 describe('a narration', () => {
   it('is kept once, its drafts wait, are accepted with their words, or dropped', () => {
-    const house = demoHouse();
-    const walk = start(house, 'progress');
+    const installation = demoHouse();
+    const walk = start(installation, 'progress');
     const id = newId();
     const text =
       'WEBVTT\n\n00:01.000 --> 00:04.000\nKitchen. Framing is half done.\n\n00:05.000 --> 00:09.000\nStudy. Mind ' +
       'the open edge at the hatch.\n';
-    must(house, 'narration.keep', { id, walk, name: 'round.vtt', text });
-    expect(refused(house, 'narration.keep', { id: newId(), walk, name: 'again.vtt', text })).toMatchObject({
+    must(installation, 'narration.keep', { id, walk, name: 'round.vtt', text });
+    expect(refused(installation, 'narration.keep', { id: newId(), walk, name: 'again.vtt', text })).toMatchObject({
       code: 'narration-kept',
       title: 'This narration is kept with this walk already, as “round.vtt”.',
     });
     expect(
-      refused(house, 'narration.keep', { id: newId(), walk, name: 'x.vtt', text: 'WEBVTT\n\nnow --> then\nhello' }),
+      refused(installation, 'narration.keep', { id: newId(), walk, name: 'x.vtt', text: 'WEBVTT\n\nnow --> then\nhello' }),
     ).toMatchObject({ code: 'narration-empty', field: 'text' });
-    const open = (): number | undefined => reviewView(house, signalHouse, walk).narrations[0]?.open;
+    const open = (): number | undefined => reviewView(installation, signalHouse, walk).narrations[0]?.open;
     expect(open()).toBe(2);
-    const accepted = record(house, walk, {
+    const accepted = record(installation, walk, {
       kind: 'caution',
       text: 'open edge at the hatch',
       said: { narration: id, draft: 'caution@5.0', words: 'Mind the open edge at the hatch.', start: 5, end: 9 },
@@ -248,31 +248,31 @@ describe('a narration', () => {
     expect(open()).toBe(1);
     expect(
       JSON.parse(
-        queryOne<{ facts: string }>(house.db, 'SELECT facts FROM observation WHERE id = @accepted', { accepted })?.facts ??
+        queryOne<{ facts: string }>(installation.db, 'SELECT facts FROM observation WHERE id = @accepted', { accepted })?.facts ??
           '{}',
       ),
     ).toMatchObject({ said: { words: 'Mind the open edge at the hatch.', start: 5 } });
-    must(house, 'draft.drop', { narration: id, draft: 'progress@1.0' });
+    must(installation, 'draft.drop', { narration: id, draft: 'progress@1.0' });
     expect(open()).toBe(0);
-    record(house, walk, { kind: 'withdrawal', about: accepted });
+    record(installation, walk, { kind: 'withdrawal', about: accepted });
     expect(open()).toBe(1);
   });
 
   it('brings its recording, which is what its first bytes say and is played from any second', async () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const wav = Buffer.concat([Buffer.from('RIFF\0\0\0\0WAVEfmt '), Buffer.alloc(2000, 1)]);
-    const { hash, type } = await keepRecording(house, wav);
+    const { hash, type } = await keepRecording(installation, wav);
     expect(type).toBe('audio/wav');
-    const part = recordingResponse(house, hash, new Request('http://x/', { headers: { range: 'bytes=4-7' } }));
+    const part = recordingResponse(installation, hash, new Request('http://x/', { headers: { range: 'bytes=4-7' } }));
     expect([part.status, part.headers.get('content-range'), (await part.arrayBuffer()).byteLength]).toEqual([
       206,
       `bytes 4-7/${wav.length}`,
       4,
     ]);
-    expect(recordingResponse(house, hash, new Request('http://x/', { headers: { range: 'bytes=9000-' } })).status).toBe(
+    expect(recordingResponse(installation, hash, new Request('http://x/', { headers: { range: 'bytes=9000-' } })).status).toBe(
       416,
     );
-    await expect(keepRecording(house, Buffer.from('not a recording at all'))).rejects.toThrow(
+    await expect(keepRecording(installation, Buffer.from('not a recording at all'))).rejects.toThrow(
       'This is no recording we can play',
     );
   });
@@ -283,7 +283,7 @@ describe('pictures', () => {
     sharp({ create: { width: 40, height: 30, channels: 3, background: '#446', ...over } }).jpeg();
 
   it('keep their time and lose their place when they leave', async () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const content = await jpeg()
       .withExif({
         IFD0: { Make: 'x' },
@@ -291,26 +291,26 @@ describe('pictures', () => {
         IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1' },
       })
       .toBuffer();
-    const { hash } = await keepPicture(house, content);
+    const { hash } = await keepPicture(installation, content);
     expect(
-      queryOne<{ taken_at: string }>(house.db, 'SELECT taken_at FROM picture WHERE hash = @hash', { hash })?.taken_at,
+      queryOne<{ taken_at: string }>(installation.db, 'SELECT taken_at FROM picture WHERE hash = @hash', { hash })?.taken_at,
     ).toContain('2027-03-09');
     for (const width of [undefined, 240]) {
-      const left = await servePicture(house, hash, width);
+      const left = await servePicture(installation, hash, width);
       expect((await sharp(left).metadata()).exif).toBeUndefined();
     }
-    record(house, start(house, 'progress'), { area: areaOf('day'), kind: 'picture', picture: hash });
-    expect(roomView(house, signalHouse, areaOf('day')).pictures[0]?.when).toMatch(/^today 0?8:30$|^today \d\d:30$/);
+    record(installation, start(installation, 'progress'), { area: areaOf('day'), kind: 'picture', picture: hash });
+    expect(roomView(installation, signalHouse, areaOf('day')).pictures[0]?.when).toMatch(/^today 0?8:30$|^today \d\d:30$/);
     // The smaller copy is made once and is the same afterwards.
     expect(
-      (await servePicture(house, hash, 240))?.equals((await servePicture(house, hash, 240)) ?? Buffer.alloc(0)),
+      (await servePicture(installation, hash, 240))?.equals((await servePicture(installation, hash, 240)) ?? Buffer.alloc(0)),
     ).toBe(true);
-    expect((await keepPicture(house, content)).hash).toBe(hash);
+    expect((await keepPicture(installation, content)).hash).toBe(hash);
   });
 
   it('that are none, are too large, or carry torn facts are refused or kept, never a fault', async () => {
-    const house = demoHouse();
-    await expect(keepPicture(house, Buffer.alloc(60 * 1024 * 1024))).rejects.toMatchObject({
+    const installation = demoHouse();
+    await expect(keepPicture(installation, Buffer.alloc(60 * 1024 * 1024))).rejects.toMatchObject({
       status: 413,
       problem: { code: 'picture-too-large' },
     });
@@ -328,7 +328,7 @@ describe('pictures', () => {
             Buffer.from(dirt),
             cut ? Buffer.alloc(0) : whole.subarray(at + dirt.length),
           ]);
-          const kept = await keepPicture(house, torn).catch((error: unknown) => error);
+          const kept = await keepPicture(installation, torn).catch((error: unknown) => error);
           if (kept instanceof Error) expect(kept).toBeInstanceOf(Refusal);
           else expect(kept).toMatchObject({ hash: expect.stringMatching(/^[0-9a-f]{64}$/) as string });
         },
@@ -338,18 +338,18 @@ describe('pictures', () => {
   });
 
   it('from one spot stand beside each other with what was drawn on them', () => {
-    const house = demoHouse();
-    const view = roomView(house, signalHouse, areaOf('kitchen'));
+    const installation = demoHouse();
+    const view = roomView(installation, signalHouse, areaOf('kitchen'));
     expect(view.standpoints).toMatchObject([
       { name: 'from the door', pictures: [{ marks: [] }, { marks: [] }, { marks: [] }] },
     ]);
     const picture =
       queryOne<{ id: string }>(
-        house.db,
+        installation.db,
         `SELECT id FROM observation WHERE kind = 'picture' AND area = @area ORDER BY at DESC`,
         { area: areaOf('kitchen') },
       )?.id ?? '';
-    record(house, start(house, 'progress'), {
+    record(installation, start(installation, 'progress'), {
       area: areaOf('kitchen'),
       kind: 'marks',
       about: picture,
@@ -358,9 +358,9 @@ describe('pictures', () => {
         { form: 'measure', from: [0, 0], to: [1, 0], text: `8' 0"` },
       ],
     });
-    expect(roomView(house, signalHouse, areaOf('kitchen')).standpoints[0]?.pictures.at(-1)?.marks).toHaveLength(2);
+    expect(roomView(installation, signalHouse, areaOf('kitchen')).standpoints[0]?.pictures.at(-1)?.marks).toHaveLength(2);
     expect(
-      refused(house, 'observation.record', {
+      refused(installation, 'observation.record', {
         observation: {
           id: newId(),
           walk: demoId('signal', 'walk', '2'),
@@ -376,45 +376,45 @@ describe('pictures', () => {
 
 describe('what a walk found', () => {
   it('becomes scope, an assumption, a change or a wait in one step, each once, and can be taken back', () => {
-    const house = demoHouse();
-    const walk = start(house, 'progress');
+    const installation = demoHouse();
+    const walk = start(installation, 'progress');
     const seen = {
-      surprise: record(house, walk, { area: areaOf('day'), kind: 'surprise', text: 'a second flue' }),
-      scope: record(house, walk, { area: areaOf('day'), kind: 'scope', text: 'the old stove', stance: 'refit' }),
-      gate: record(house, walk, { area: areaOf('day'), kind: 'gate', text: 'engineer to look at the flue' }),
+      surprise: record(installation, walk, { area: areaOf('day'), kind: 'surprise', text: 'a second flue' }),
+      scope: record(installation, walk, { area: areaOf('day'), kind: 'scope', text: 'the old stove', stance: 'refit' }),
+      gate: record(installation, walk, { area: areaOf('day'), kind: 'gate', text: 'engineer to look at the flue' }),
     };
-    must(house, 'observation.place', { about: seen.scope, became: 'scope', target: newId() });
-    expect(refused(house, 'observation.place', { about: seen.gate, became: 'wait', target: newId() })).toMatchObject({
+    must(installation, 'observation.place', { about: seen.scope, became: 'scope', target: newId() });
+    expect(refused(installation, 'observation.place', { about: seen.gate, became: 'wait', target: newId() })).toMatchObject({
       code: 'no-party',
       field: 'party',
     });
-    must(house, 'observation.place', { about: seen.gate, became: 'wait', target: newId(), party: 'engineer' });
+    must(installation, 'observation.place', { about: seen.gate, became: 'wait', target: newId(), party: 'engineer' });
     const change = newId();
-    must(house, 'observation.place', { about: seen.surprise, became: 'change', target: change });
-    expect(queryOne(house.db, `SELECT stance, verb, subject FROM scope_item ORDER BY rowid DESC`)).toEqual({
+    must(installation, 'observation.place', { about: seen.surprise, became: 'change', target: change });
+    expect(queryOne(installation.db, `SELECT stance, verb, subject FROM scope_item ORDER BY rowid DESC`)).toEqual({
       stance: 'refit',
       verb: 'take down and refit',
       subject: 'the old stove',
     });
-    expect(queryOne(house.db, `SELECT kind, text FROM hold ORDER BY rowid DESC`)).toEqual({
+    expect(queryOne(installation.db, `SELECT kind, text FROM hold ORDER BY rowid DESC`)).toEqual({
       kind: 'engineer',
       text: 'engineer to look at the flue',
     });
-    expect(reviewView(house, signalHouse, walk).unplaced.map((line) => line.became)).toEqual([
+    expect(reviewView(installation, signalHouse, walk).unplaced.map((line) => line.became)).toEqual([
       'change',
       'scope',
       'wait',
     ]);
     expect(
-      refused(house, 'observation.place', { about: seen.surprise, became: 'scope', target: newId() }),
+      refused(installation, 'observation.place', { about: seen.surprise, became: 'scope', target: newId() }),
     ).toMatchObject({ code: 'placed-already' });
-    must(house, 'observation.unplace', { about: seen.surprise });
-    expect(queryOne(house.db, 'SELECT state FROM change_order WHERE id = @change', { change })).toEqual({
+    must(installation, 'observation.unplace', { about: seen.surprise });
+    expect(queryOne(installation.db, 'SELECT state FROM change_order WHERE id = @change', { change })).toEqual({
       state: 'declined',
     });
     expect(
-      refused(house, 'observation.place', {
-        about: record(house, walk, { kind: 'note', text: 'x' }),
+      refused(installation, 'observation.place', {
+        about: record(installation, walk, { kind: 'note', text: 'x' }),
         became: 'scope',
         target: newId(),
       }),
@@ -422,16 +422,16 @@ describe('what a walk found', () => {
   });
 
   it('is told with what nobody looked at, and with how fast it goes', () => {
-    const house = demoHouse();
-    const walk = start(house, 'progress');
-    record(house, walk, { area: areaOf('guest'), kind: 'progress', phase: 'wiring-rough', fraction: 0.6 });
-    record(house, walk, {
+    const installation = demoHouse();
+    const walk = start(installation, 'progress');
+    record(installation, walk, { area: areaOf('guest'), kind: 'progress', phase: 'wiring-rough', fraction: 0.6 });
+    record(installation, walk, {
       area: areaOf('guest'),
       kind: 'recheck',
       about: demoId('signal', 'item', 'boxes'),
       verdict: 'not seen',
     });
-    const view = reviewView(house, signalHouse, walk);
+    const view = reviewView(installation, signalHouse, walk);
     expect(view.passedBy.map((item) => item.text)).toEqual(
       expect.arrayContaining(['boxes too low on the east wall', 'duct collar unsealed at the ceiling']),
     );
@@ -440,26 +440,26 @@ describe('what a walk found', () => {
   });
 
   it('settled on the spot stands among the decisions, and goes when it is taken back', () => {
-    const house = demoHouse();
-    const walk = start(house, 'progress');
-    const id = record(house, walk, {
+    const installation = demoHouse();
+    const walk = start(installation, 'progress');
+    const id = record(installation, walk, {
       kind: 'decision',
       text: 'a shelf more',
       by: 'client',
       name: 'Mrs Averill',
       free: true,
     });
-    expect(queryOne(house.db, 'SELECT subject, reason FROM decision WHERE id = @id', { id })).toEqual({
+    expect(queryOne(installation.db, 'SELECT subject, reason FROM decision WHERE id = @id', { id })).toEqual({
       subject: 'a shelf more',
       reason: 'agreed on the spot by Mrs Averill, at no charge',
     });
-    record(house, walk, { kind: 'withdrawal', about: id });
-    expect(queryOne(house.db, 'SELECT removed FROM decision WHERE id = @id', { id })).toEqual({ removed: 1 });
+    record(installation, walk, { kind: 'withdrawal', about: id });
+    expect(queryOne(installation.db, 'SELECT removed FROM decision WHERE id = @id', { id })).toEqual({ removed: 1 });
   });
 
   it('measured otherwise than drawn is shown until one of them gives way', () => {
-    const house = demoHouse();
-    const id = record(house, start(house, 'layout'), {
+    const installation = demoHouse();
+    const id = record(installation, start(installation, 'layout'), {
       area: areaOf('guest'),
       kind: 'measurement',
       text: 'height',
@@ -467,9 +467,9 @@ describe('what a walk found', () => {
       mm: 2413,
       of: { what: 'height' },
     });
-    const shown = () => roomView(house, signalHouse, areaOf('guest')).conflicts;
+    const shown = () => roomView(installation, signalHouse, areaOf('guest')).conflicts;
     expect(shown()).toMatchObject([{ id, text: `1" less than drawn (8' 0")` }]);
-    must(house, 'measurement.adopt', { about: id });
+    must(installation, 'measurement.adopt', { about: id });
     expect(shown()).toEqual([]);
   });
 });
@@ -478,8 +478,8 @@ describe('the end of a job', () => {
   const linden = demoId('linden');
 
   it('closes a leftover only with a picture or a word', () => {
-    const house = demoHouse();
-    const walk = start(house, 'completion', linden);
+    const installation = demoHouse();
+    const walk = start(installation, 'completion', linden);
     const done = (over: object) => ({
       observation: {
         id: newId(),
@@ -491,18 +491,18 @@ describe('the end of a job', () => {
         ...over,
       },
     });
-    expect(refused(house, 'observation.record', done({}))).toMatchObject({
+    expect(refused(installation, 'observation.record', done({}))).toMatchObject({
       code: 'no-proof',
       field: 'observation.text',
     });
-    must(house, 'observation.record', done({ text: 'planed the head, hangs free' }));
-    expect(completionView(house, linden).trades.flatMap((trade) => trade.lines.map((line) => line.text))).toEqual([
+    must(installation, 'observation.record', done({ text: 'planed the head, hangs free' }));
+    expect(completionView(installation, linden).trades.flatMap((trade) => trade.lines.map((line) => line.text))).toEqual([
       'touch up the scuffed corner',
     ]);
   });
 
   it('takes the client’s own list and acceptance from their page, each once', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const link = {
       id: newId(),
       job: linden,
@@ -513,16 +513,16 @@ describe('the end of a job', () => {
       revoked_at: null,
     };
     const who = { kind: 'link', id: link.id, audience: 'client', job: linden, sub: null } as const;
-    must(house, 'client.ask', { id: newId(), text: 'the latch sticks', name: 'A. Marrow' }, who);
-    must(house, 'area.accept', { id: newId(), area: areaOf('galley', 'linden'), name: 'A. Marrow' }, who);
+    must(installation, 'client.ask', { id: newId(), text: 'the latch sticks', name: 'A. Marrow' }, who);
+    must(installation, 'area.accept', { id: newId(), area: areaOf('galley', 'linden'), name: 'A. Marrow' }, who);
     expect(
-      give(house, 'area.accept', { id: newId(), area: areaOf('galley', 'linden'), name: 'A. Marrow' }, who),
+      give(installation, 'area.accept', { id: newId(), area: areaOf('galley', 'linden'), name: 'A. Marrow' }, who),
     ).toMatchObject({ status: 'refused', problem: { code: 'accepted-already' } });
-    expect(give(house, 'area.accept', { id: newId(), area: areaOf('study'), name: 'A. Marrow' }, who)).toMatchObject({
+    expect(give(installation, 'area.accept', { id: newId(), area: areaOf('study'), name: 'A. Marrow' }, who)).toMatchObject({
       status: 'refused',
       httpStatus: 403,
     });
-    const shared = sharedView(house, link);
+    const shared = sharedView(installation, link);
     expect(
       shared.audience === 'client' && shared.completion?.areas.find((area) => area.name === 'Galley')?.accepted,
     ).toContain('A. Marrow');
@@ -532,30 +532,30 @@ describe('the end of a job', () => {
 
 describe('the house keeps', () => {
   it('one run list over all sites, by supplier, ticked once', () => {
-    const house = demoHouse();
-    const view = runView(house);
+    const installation = demoHouse();
+    const view = runView(installation);
     expect(view.stops.map((stop) => [stop.supplier, stop.lines.map((line) => line.jobName)])).toEqual(
       expect.arrayContaining([['Brackwater Plumbing', expect.arrayContaining(['Signal House', 'Linden Gatehouse'])]]),
     );
     const [line] = view.stops[0]?.lines ?? [];
-    must(house, 'short.buy', { about: line!.id });
-    must(house, 'short.buy', { about: line!.id });
+    must(installation, 'short.buy', { about: line!.id });
+    must(installation, 'short.buy', { about: line!.id });
     expect(
-      runView(house)
+      runView(installation)
         .stops.flatMap((stop) => stop.lines)
         .filter((one_) => one_.bought)
         .map((one_) => one_.id),
     ).toEqual([line?.id]);
-    expect(todayView(house).run.open).toBe(view.stops.flatMap((stop) => stop.lines).length - 1);
+    expect(todayView(installation).run.open).toBe(view.stops.flatMap((stop) => stop.lines).length - 1);
   });
 
   it('how sites are left, and has the bin swapped before it is full', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     expect(
-      refused(house, 'site.leave', { id: newId(), job: signalHouse, items: [{ item: 'edges', state: 'not well' }] }),
+      refused(installation, 'site.leave', { id: newId(), job: signalHouse, items: [{ item: 'edges', state: 'not well' }] }),
     ).toMatchObject({ code: 'not-said', field: 'items[0].text' });
     expect(
-      todayView(house).calls.find((call) => call.jobName === 'Signal House' && call.text.startsWith('Bin'))?.text,
+      todayView(installation).calls.find((call) => call.jobName === 'Signal House' && call.text.startsWith('Bin'))?.text,
     ).toMatch(/^Bin: swap by /);
   });
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { queryAll, queryOne } from '@/server/database/query';
 import { simulatedGateway } from '@/server/outside/simulated/gateway';
-import type { House } from '@/server/house';
+import type { Installation } from '@/server/installation';
 import { renewOnce } from '@/server/schedule/renew';
 import { readPlan } from '@/server/schedule/read-plan';
 import { selectionsOf } from '@/server/selections/queries';
@@ -13,59 +13,59 @@ import { walkPack } from '@/server/walks/pack';
 import { reviewView } from '@/server/walks/review';
 import { checkPlan } from '@/core/schedule/check';
 import { demoId } from '../../demo/seed';
-import { areaOf, demoHouse, emptyHouse, give, giveRaw, must, newId, signalHouse, TODAY } from '../support/houses';
+import { areaOf, demoHouse, emptyHouse, give, giveRaw, must, newId, signalHouse, TODAY } from '../support/installations';
 
-const startWalk = (house: House): string => {
+const startWalk = (installation: Installation): string => {
   const id = newId();
-  must(house, 'walk.start', { id, job: signalHouse, kind: 'progress' });
+  must(installation, 'walk.start', { id, job: signalHouse, kind: 'progress' });
   return id;
 };
-const record = (house: House, walk: string, seen: object, at = '2027-03-09T10:00:00.000Z'): string => {
+const record = (installation: Installation, walk: string, seen: object, at = '2027-03-09T10:00:00.000Z'): string => {
   const id = newId();
-  const answer = give(house, 'observation.record', { observation: { id, walk, area: areaOf('guest'), ...seen } });
+  const answer = give(installation, 'observation.record', { observation: { id, walk, area: areaOf('guest'), ...seen } });
   if (answer.status === 'refused') throw new Error(`${at} ${JSON.stringify(answer.problem)}`);
   return id;
 };
-const renew = (house: House): void => void renewOnce(house.db, TODAY, '2027-03-09T12:00:00.000Z');
-const guest = (house: House) => roomView(house, signalHouse, areaOf('guest'));
+const renew = (installation: Installation): void => void renewOnce(installation.db, TODAY, '2027-03-09T12:00:00.000Z');
+const guest = (installation: Installation) => roomView(installation, signalHouse, areaOf('guest'));
 
 describe('a walk', () => {
   it('moves the section, the plan and the drafts', () => {
-    const house = demoHouse();
-    const before = roomsView(house, signalHouse);
-    const walk = startWalk(house);
-    record(house, walk, { kind: 'progress', phase: 'wiring-rough', fraction: 1 });
-    const sweep = record(house, walk, {
+    const installation = demoHouse();
+    const before = roomsView(installation, signalHouse);
+    const walk = startWalk(installation);
+    record(installation, walk, { kind: 'progress', phase: 'wiring-rough', fraction: 1 });
+    const sweep = record(installation, walk, {
       kind: 'remaining',
       text: 'chase for the bell wire',
       trade: 'wiring',
       quantity: 3,
       unit: 'm',
     });
-    record(house, walk, {
+    record(installation, walk, {
       kind: 'selection-check',
       selection: demoId('signal', 'selection', 'guest', 'Inside doors'),
       verdict: 'wrong',
       text: 'oak, not birch',
     });
-    must(house, 'walk.finish', { id: walk });
-    renew(house);
+    must(installation, 'walk.finish', { id: walk });
+    renew(installation);
 
-    const rooms = roomsView(house, signalHouse);
+    const rooms = roomsView(installation, signalHouse);
     expect(rooms.done).toBeGreaterThan(before.done);
-    expect(guest(house).steps.find((step) => step.phase === 'wiring-rough')).toMatchObject({
+    expect(guest(installation).steps.find((step) => step.phase === 'wiring-rough')).toMatchObject({
       fraction: 1,
       seen: 'Tue 9 Mar',
     });
-    expect(guest(house).open.map((item) => item.text)).toContain('3 m chase for the bell wire');
-    const task = readPlan(house.db)?.tasks.find((one_) => one_.id === `item:${sweep}`);
+    expect(guest(installation).open.map((item) => item.text)).toContain('3 m chase for the bell wire');
+    const task = readPlan(installation.db)?.tasks.find((one_) => one_.id === `item:${sweep}`);
     expect(task).toMatchObject({ trade: 'wiring', job: signalHouse });
-    expect(selectionsOf(house, signalHouse).find((item) => item.category === 'Inside doors')?.found).toEqual({
+    expect(selectionsOf(installation, signalHouse).find((item) => item.category === 'Inside doors')?.found).toEqual({
       verdict: 'wrong',
       text: 'ordered as Flush, birch, 2\' 8", but came as oak, not birch',
     });
 
-    const review = reviewView(house, signalHouse, walk);
+    const review = reviewView(installation, signalHouse, walk);
     expect(review.gain).toBeGreaterThan(0);
     expect(review.areas.find((area) => area.name === 'Guest suite')?.lines.map((line) => line.text)).toEqual([
       'wires 30 % → done',
@@ -74,7 +74,7 @@ describe('a walk', () => {
     ]);
     expect(review.drafts.map((draft) => draft.audience)).toEqual(['client', 'crew']);
     const client = queryOne<{ body: string }>(
-      house.db,
+      installation.db,
       `SELECT body FROM job_update WHERE walk = @walk AND audience = 'client'`,
       { walk },
     )?.body;
@@ -83,48 +83,48 @@ describe('a walk', () => {
   });
 
   it('counts a withdrawn record as if it had not been, and a late one in its right place', () => {
-    const house = demoHouse();
-    const walk = startWalk(house);
-    const wrong = record(house, walk, { kind: 'progress', phase: 'wiring-rough', fraction: 0.9 });
+    const installation = demoHouse();
+    const walk = startWalk(installation);
+    const wrong = record(installation, walk, { kind: 'progress', phase: 'wiring-rough', fraction: 0.9 });
     expect(
-      walkPack(house, walk)
+      walkPack(installation, walk)
         .areas.find((area) => area.id === areaOf('guest'))
         ?.steps.find((step) => step.phase === 'wiring-rough')?.fraction,
     ).toBe(0.9);
-    record(house, walk, { kind: 'withdrawal', about: wrong });
+    record(installation, walk, { kind: 'withdrawal', about: wrong });
     expect(
-      walkPack(house, walk)
+      walkPack(installation, walk)
         .areas.find((area) => area.id === areaOf('guest'))
         ?.steps.find((step) => step.phase === 'wiring-rough')?.fraction,
     ).toBe(0.3);
-    must(house, 'walk.finish', { id: walk });
-    renew(house);
-    const version = readPlan(house.db)?.version;
-    record(house, walk, { kind: 'remaining', text: 'came late', trade: 'wiring' });
-    renew(house);
-    expect(readPlan(house.db)?.version).toBe((version ?? 0) + 1);
+    must(installation, 'walk.finish', { id: walk });
+    renew(installation);
+    const version = readPlan(installation.db)?.version;
+    record(installation, walk, { kind: 'remaining', text: 'came late', trade: 'wiring' });
+    renew(installation);
+    expect(readPlan(installation.db)?.version).toBe((version ?? 0) + 1);
     // A second phone finishing it changes nothing and is not told off.
-    expect(give(house, 'walk.finish', { id: walk })).toMatchObject({ status: 'applied' });
-    expect(house.db.prepare('SELECT count(*) AS count FROM plan_mark').get()).toEqual({ count: 0 });
+    expect(give(installation, 'walk.finish', { id: walk })).toMatchObject({ status: 'applied' });
+    expect(installation.db.prepare('SELECT count(*) AS count FROM plan_mark').get()).toEqual({ count: 0 });
   });
 
   it('leaves nothing to be planned twice, and marks survive a stop in between', () => {
-    const house = demoHouse();
-    const walk = startWalk(house);
-    record(house, walk, { kind: 'progress', phase: 'wiring-rough', fraction: 0.5 });
-    must(house, 'walk.finish', { id: walk });
-    expect(queryAll(house.db, 'SELECT * FROM plan_mark')).toHaveLength(1);
-    renew(house);
-    expect(queryAll(house.db, 'SELECT * FROM plan_mark')).toHaveLength(0);
-    expect(renewOnce(house.db, TODAY, '2027-03-09T12:01:00.000Z')).toBeUndefined();
-    expect(queryAll(house.db, 'SELECT * FROM job_update WHERE walk = @walk', { walk })).toHaveLength(2);
+    const installation = demoHouse();
+    const walk = startWalk(installation);
+    record(installation, walk, { kind: 'progress', phase: 'wiring-rough', fraction: 0.5 });
+    must(installation, 'walk.finish', { id: walk });
+    expect(queryAll(installation.db, 'SELECT * FROM plan_mark')).toHaveLength(1);
+    renew(installation);
+    expect(queryAll(installation.db, 'SELECT * FROM plan_mark')).toHaveLength(0);
+    expect(renewOnce(installation.db, TODAY, '2027-03-09T12:01:00.000Z')).toBeUndefined();
+    expect(queryAll(installation.db, 'SELECT * FROM job_update WHERE walk = @walk', { walk })).toHaveLength(2);
   });
 });
 
 describe('sending', () => {
   it('hands a message over once, tells of failures and lets it be tried again', () => {
-    const house = demoHouse();
-    const draft = newsView(house, signalHouse).updates.find(
+    const installation = demoHouse();
+    const draft = newsView(installation, signalHouse).updates.find(
       (update) => update.state === 'draft' && update.audience === 'client',
     );
     if (!draft) throw new Error('The demo has no draft.');
@@ -140,40 +140,40 @@ describe('sending', () => {
       expiresOn: '2027-04-08',
       recipients,
     };
-    must(house, 'update.send', payload);
-    expect(give(house, 'update.send', { ...payload, version: draft.version + 1 })).toMatchObject({
+    must(installation, 'update.send', payload);
+    expect(give(installation, 'update.send', { ...payload, version: draft.version + 1 })).toMatchObject({
       status: 'refused',
       problem: { code: 'not-a-draft' },
     });
-    expect(emptyOutbox(house, simulatedGateway)).toBe(2);
-    expect(emptyOutbox(house, simulatedGateway)).toBe(0);
-    const sent = newsView(house, signalHouse).updates.find((update) => update.id === draft.id);
+    expect(emptyOutbox(installation, simulatedGateway)).toBe(2);
+    expect(emptyOutbox(installation, simulatedGateway)).toBe(0);
+    const sent = newsView(installation, signalHouse).updates.find((update) => update.id === draft.id);
     expect(sent).toMatchObject({ state: 'sent', body: 'As changed by hand.' });
     expect(sent?.messages.find((message) => message.recipient === 'Nobody')).toMatchObject({
       state: 'failed',
       failure: 'There is no such address.',
     });
-    must(house, 'message.retry', { id: recipients[1]!.messageId });
-    expect(emptyOutbox(house, simulatedGateway)).toBe(1);
+    must(installation, 'message.retry', { id: recipients[1]!.messageId });
+    expect(emptyOutbox(installation, simulatedGateway)).toBe(1);
     expect(
       JSON.stringify([
-        queryAll(house.db, 'SELECT * FROM message'),
-        queryAll(house.db, 'SELECT * FROM share_link'),
-        queryAll(house.db, 'SELECT * FROM command_log'),
+        queryAll(installation.db, 'SELECT * FROM message'),
+        queryAll(installation.db, 'SELECT * FROM share_link'),
+        queryAll(installation.db, 'SELECT * FROM command_log'),
       ]),
-    ).not.toContain(newsView(house, signalHouse).links[0]?.path.slice(3));
+    ).not.toContain(newsView(installation, signalHouse).links[0]?.path.slice(3));
   });
 
   it('refuses to send to nobody or to no address', () => {
-    const house = demoHouse();
-    const draft = newsView(house, signalHouse).updates.find((update) => update.state === 'draft');
+    const installation = demoHouse();
+    const draft = newsView(installation, signalHouse).updates.find((update) => update.state === 'draft');
     const payload = { id: draft?.id, version: draft?.version, title: 'T', body: 'B', expiresOn: '2027-04-08' };
-    expect(giveRaw(house, 'update.send', { ...payload, recipients: [] })).toMatchObject({
+    expect(giveRaw(installation, 'update.send', { ...payload, recipients: [] })).toMatchObject({
       status: 'refused',
       problem: { title: 'name at least one recipient' },
     });
     expect(
-      giveRaw(house, 'update.send', {
+      giveRaw(installation, 'update.send', {
         ...payload,
         recipients: [{ messageId: newId(), linkId: newId(), name: 'A', address: 'a' }],
       }),
@@ -183,23 +183,23 @@ describe('sending', () => {
 
 describe('a job made from nothing', () => {
   it('has a plan that obeys itself as soon as its areas are set out', () => {
-    const house = emptyHouse();
+    const installation = emptyHouse();
     const [owner, job, level] = [newId(), newId(), newId()];
     must(
-      house,
+      installation,
       'firm.found',
       { name: 'Firm', personId: owner, ownerName: 'Owner', email: 'o@firm.example', password: 'long enough for it' },
       { kind: 'founder' },
     );
-    must(house, 'job.open', {
+    must(installation, 'job.open', {
       id: job,
       name: 'One kitchen',
       units: 'metric',
       startDay: '2027-03-15',
       promiseDay: '2027-05-01',
     });
-    expect(roomsView(house, job)).toMatchObject({ done: 0, finish: null, levels: [] });
-    must(house, 'areas.set-out', {
+    expect(roomsView(installation, job)).toMatchObject({ done: 0, finish: null, levels: [] });
+    must(installation, 'areas.set-out', {
       job,
       levels: [{ id: level, name: 'Ground floor', height: 0 }],
       areas: [
@@ -207,11 +207,11 @@ describe('a job made from nothing', () => {
         { id: newId(), level, name: 'Hall', kind: 'room', works: ['none'] },
       ],
     });
-    renew(house);
-    const plan = readPlan(house.db);
+    renew(installation);
+    const plan = readPlan(installation.db);
     expect(plan && checkPlan(plan)).toEqual([]);
     expect(plan?.tasks.every((task) => task.reason.text.length > 0)).toBe(true);
     expect(plan?.tasks.find((task) => task.phase === 'protect')).toMatchObject({ label: 'Kitchen · protect' });
-    expect(roomsView(house, job).finish).toMatch(/^2027-0[3-6]/);
+    expect(roomsView(installation, job).finish).toMatch(/^2027-0[3-6]/);
   });
 });

@@ -1,17 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { queryAll, queryOne } from '@/server/database/query';
-import type { House } from '@/server/house';
+import type { Installation } from '@/server/installation';
 import { openLink, sharesPicture } from '@/server/public/shared';
 import { pathOf } from '@/server/access/tokens';
 import { reviewView } from '@/server/walks/review';
-import { areaOf, demoHouse, giveRaw, must, newId, signalHouse } from '../support/houses';
+import { areaOf, demoHouse, giveRaw, must, newId, signalHouse } from '../support/installations';
 
 /** Records one thing on a walk of its own, and takes it back where asked. */
-function recorded(house: House, seen: object, { takenBack }: { takenBack: boolean }): { walk: string; id: string } {
+function recorded(installation: Installation, seen: object, { takenBack }: { takenBack: boolean }): { walk: string; id: string } {
   const [walk, id] = [newId(), newId()];
-  must(house, 'walk.start', { id: walk, job: signalHouse, kind: 'progress' });
+  must(installation, 'walk.start', { id: walk, job: signalHouse, kind: 'progress' });
   const record = (observation: object): void => {
-    const answer = giveRaw(house, 'observation.record', { observation: { id: newId(), walk, ...observation } });
+    const answer = giveRaw(installation, 'observation.record', { observation: { id: newId(), walk, ...observation } });
     if (answer.status === 'refused') throw new Error(answer.problem.title);
   };
   record({ ...seen, id });
@@ -22,71 +22,71 @@ function recorded(house: House, seen: object, { takenBack }: { takenBack: boolea
 const boot = areaOf('boot');
 
 describe('what was taken back counts nowhere', () => {
-  const stepOf = (house: House, phase: string): unknown =>
-    queryOne(house.db, 'SELECT phase FROM step WHERE area = @boot AND phase = @phase', { boot, phase });
+  const stepOf = (installation: Installation, phase: string): unknown =>
+    queryOne(installation.db, 'SELECT phase FROM step WHERE area = @boot AND phase = @phase', { boot, phase });
 
   it.each([true, false])('a step begun and taken back (%s) goes when it is no longer to be done', (takenBack) => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const { phase } = queryOne<{ phase: string }>(
-      house.db,
+      installation.db,
       `SELECT phase
         FROM step
         WHERE area = @boot AND trade <> 'nobody' AND NOT EXISTS (SELECT 1 FROM observation
           WHERE observation.area = step.area AND observation.phase = step.phase)`,
       { boot },
     ) ?? { phase: '' };
-    recorded(house, { area: boot, kind: 'progress', phase, fraction: 0.5 }, { takenBack });
+    recorded(installation, { area: boot, kind: 'progress', phase, fraction: 0.5 }, { takenBack });
     const { version, name } = queryOne<{ version: number; name: string }>(
-      house.db,
+      installation.db,
       'SELECT version, name FROM area WHERE id = @boot',
       { boot },
     )!;
-    must(house, 'area.change', { id: boot, version, name, works: ['none'], size: 1 });
-    expect(stepOf(house, phase)).toEqual(takenBack ? undefined : { phase });
+    must(installation, 'area.change', { id: boot, version, name, works: ['none'], size: 1 });
+    expect(stepOf(installation, phase)).toEqual(takenBack ? undefined : { phase });
   });
 
   it.each([true, false])('a picture taken back (%s) does not open by its address on a link', (takenBack) => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const hash = 'ab'.repeat(32);
-    house.db
+    installation.db
       .prepare("INSERT INTO picture (hash, type, width, height, bytes) VALUES (?, 'image/jpeg', 4, 4, 4)")
       .run(hash);
-    recorded(house, { area: boot, kind: 'picture', picture: hash }, { takenBack });
+    recorded(installation, { area: boot, kind: 'picture', picture: hash }, { takenBack });
     const id = newId();
-    must(house, 'share.make', { id, audience: 'client', job: signalHouse, recipient: 'A', expiresOn: '2027-04-30' });
-    const link = openLink(house, pathOf(house, id).slice('/s/'.length))!;
-    expect(sharesPicture(house, link, hash)).toBe(!takenBack);
+    must(installation, 'share.make', { id, audience: 'client', job: signalHouse, recipient: 'A', expiresOn: '2027-04-30' });
+    const link = openLink(installation, pathOf(installation, id).slice('/s/'.length))!;
+    expect(sharesPicture(installation, link, hash)).toBe(!takenBack);
   });
 
   it('a record taken back is put nowhere, and stands in no list of what waits for its place', () => {
-    const house = demoHouse();
-    const { id, walk } = recorded(house, { area: boot, kind: 'surprise', text: 'a second flue' }, { takenBack: true });
-    expect(giveRaw(house, 'observation.place', { about: id, became: 'scope', target: newId() })).toMatchObject({
+    const installation = demoHouse();
+    const { id, walk } = recorded(installation, { area: boot, kind: 'surprise', text: 'a second flue' }, { takenBack: true });
+    expect(giveRaw(installation, 'observation.place', { about: id, became: 'scope', target: newId() })).toMatchObject({
       status: 'refused',
       problem: { code: 'withdrawn', field: 'about' },
     });
-    expect(reviewView(house, signalHouse, walk).unplaced).toEqual([]);
+    expect(reviewView(installation, signalHouse, walk).unplaced).toEqual([]);
   });
 });
 
 describe('a record that is put in its place', () => {
   it('goes by the rules of the subject it goes to, and leaves its line there', () => {
-    const house = demoHouse();
+    const installation = demoHouse();
     const { id } = recorded(
-      house,
+      installation,
       { area: boot, kind: 'selection', text: 'Door stop', choice: 'brass' },
       { takenBack: false },
     );
     const selection = newId();
-    must(house, 'observation.place', { about: id, became: 'selection', target: selection });
-    expect(queryOne(house.db, 'SELECT category, choice, state FROM selection WHERE id = @selection', { selection })).toEqual(
+    must(installation, 'observation.place', { about: id, became: 'selection', target: selection });
+    expect(queryOne(installation.db, 'SELECT category, choice, state FROM selection WHERE id = @selection', { selection })).toEqual(
       {
         category: 'Door stop',
         choice: 'brass',
         state: 'chosen',
       },
     );
-    expect(queryAll(house.db, 'SELECT text FROM trail WHERE selection = @selection', { selection })).not.toEqual([]);
-    expect(queryAll(house.db, 'SELECT cause FROM plan_mark WHERE job = @job', { job: signalHouse })).not.toEqual([]);
+    expect(queryAll(installation.db, 'SELECT text FROM trail WHERE selection = @selection', { selection })).not.toEqual([]);
+    expect(queryAll(installation.db, 'SELECT cause FROM plan_mark WHERE job = @job', { job: signalHouse })).not.toEqual([]);
   });
 });

@@ -1,16 +1,16 @@
 import { measured } from '@/core/layout/shape';
 import { queryAll, queryOne } from '@/server/database/query';
-import type { Actor } from '@/server/door/who';
-import type { House } from '@/server/house';
+import type { Actor } from '@/server/dispatch/actor';
+import type { Installation } from '@/server/installation';
 import { demoId } from '../../demo/seed';
-import { areaOf, must, newId } from './houses';
+import { areaOf, must, newId } from './installations';
 
 export interface Given {
   /** What must have happened before. */
-  before?: (house: House) => void;
-  payload: object | ((house: House) => object);
+  before?: (installation: Installation) => void;
+  payload: object | ((installation: Installation) => object);
   /** What is there afterwards. */
-  leaves: (house: House) => unknown;
+  leaves: (installation: Installation) => unknown;
   expected: unknown;
   /** Whether the plan of the job has to follow. */
   plans?: boolean;
@@ -20,11 +20,11 @@ export interface Given {
 const [id, other, third, link] = [newId(), newId(), newId(), newId()];
 const dairy = demoId('dairy');
 const dairyArea = (key: string): string => areaOf(key, 'dairy');
-const row = (house: House, table: string, key: string): Record<string, unknown> | undefined =>
-  queryOne(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
-const version = (house: House, table: string, key: string): number => Number(row(house, table, key)?.version ?? 0);
-const shapeVersion = (house: House, area: string): number =>
-  queryOne<{ version: number }>(house.db, 'SELECT version FROM shape WHERE area = @area', { area })?.version ?? 0;
+const row = (installation: Installation, table: string, key: string): Record<string, unknown> | undefined =>
+  queryOne(installation.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
+const version = (installation: Installation, table: string, key: string): number => Number(row(installation, table, key)?.version ?? 0);
+const shapeVersion = (installation: Installation, area: string): number =>
+  queryOne<{ version: number }>(installation.db, 'SELECT version FROM shape WHERE area = @area', { area })?.version ?? 0;
 const client: Actor = { kind: 'link', id: link, audience: 'client', job: dairy, sub: null };
 const sending = {
   updateId: other,
@@ -82,13 +82,13 @@ const change = {
   taxRate: 0,
   work: { trade: 'carpentry', halfDays: 2, after: 'trim' } as const,
 };
-const settle = (house: House): unknown =>
-  must(house, 'assumption.settle', { id: assumption, verdict: 'wrong', found: 'black and soft', extraId: id });
-const draftChange = (house: House): unknown =>
-  must(house, 'change.add', { id, job: dairy, area: dairyArea('workshop'), ...change });
-const sentChange = (house: House): void => {
-  draftChange(house);
-  must(house, 'change.send', { id, version: 1, ...sending });
+const settle = (installation: Installation): unknown =>
+  must(installation, 'assumption.settle', { id: assumption, verdict: 'wrong', found: 'black and soft', extraId: id });
+const draftChange = (installation: Installation): unknown =>
+  must(installation, 'change.add', { id, job: dairy, area: dairyArea('workshop'), ...change });
+const sentChange = (installation: Installation): void => {
+  draftChange(installation);
+  must(installation, 'change.send', { id, version: 1, ...sending });
 };
 const calculation = {
   calculator: 'boxes',
@@ -108,23 +108,23 @@ export const FIRST_VISIT: Record<string, Given> = {
         { id: other, area: dairyArea('milk'), stance: 'out', verb: 'paint', subject: 'the ceiling' },
       ],
     },
-    leaves: (house) => row(house, 'scope_item', other),
+    leaves: (installation) => row(installation, 'scope_item', other),
     expected: { stance: 'out', subject: 'the ceiling' },
   },
   'line.remove': {
     payload: { of: 'scope', id: demoId('dairy', 'scope', '0') },
-    leaves: (house) => row(house, 'scope_item', demoId('dairy', 'scope', '0')),
+    leaves: (installation) => row(installation, 'scope_item', demoId('dairy', 'scope', '0')),
     expected: { removed: 1 },
   },
   'line.restore': {
-    before: (house) => must(house, 'line.remove', { of: 'finding', id: demoId('dairy', 'finding', '0') }),
+    before: (installation) => must(installation, 'line.remove', { of: 'finding', id: demoId('dairy', 'finding', '0') }),
     payload: { of: 'finding', id: demoId('dairy', 'finding', '0') },
-    leaves: (house) => row(house, 'finding', demoId('dairy', 'finding', '0')),
+    leaves: (installation) => row(installation, 'finding', demoId('dairy', 'finding', '0')),
     expected: { removed: 0, version: 3 },
   },
   'finding.add': {
     payload: { id, job: dairy, area: dairyArea('milk'), kind: 'service', subject: 'old pipe', live: false },
-    leaves: (house) => row(house, 'finding', id),
+    leaves: (installation) => row(installation, 'finding', id),
     expected: { live: 0, kind: 'service' },
   },
   'finding.change': {
@@ -140,7 +140,7 @@ export const FIRST_VISIT: Record<string, Given> = {
       remedy: 'dig it away',
       allowed: 2,
     },
-    leaves: (house) => row(house, 'finding', demoId('dairy', 'finding', '0')),
+    leaves: (installation) => row(installation, 'finding', demoId('dairy', 'finding', '0')),
     expected: { allowed: 2, remedy: 'dig it away', version: 2 },
   },
   'area.copy': {
@@ -152,28 +152,28 @@ export const FIRST_VISIT: Record<string, Given> = {
       mirrored: true,
       parts: ['scope', 'findings', 'layout'],
     },
-    leaves: (house) => [
-      row(house, 'area', id)?.side,
-      queryAll(house.db, 'SELECT 1 FROM scope_item WHERE area = @id', { id }).length,
-      queryAll(house.db, 'SELECT 1 FROM opening WHERE area = @id', { id }).length,
+    leaves: (installation) => [
+      row(installation, 'area', id)?.side,
+      queryAll(installation.db, 'SELECT 1 FROM scope_item WHERE area = @id', { id }).length,
+      queryAll(installation.db, 'SELECT 1 FROM opening WHERE area = @id', { id }).length,
     ],
     expected: ['west', 1, 1],
     plans: true,
   },
   'area.split': {
-    payload: (house) => ({
+    payload: (installation) => ({
       id: dairyArea('front'),
-      version: version(house, 'area', dairyArea('front')),
+      version: version(installation, 'area', dairyArea('front')),
       name: 'Lane face, left',
       secondId: id,
       secondName: 'Porch and right',
       fromSection: 2,
     }),
-    leaves: (house) => [
-      queryAll(house.db, 'SELECT 1 FROM opening WHERE area = @id', { id }).length,
+    leaves: (installation) => [
+      queryAll(installation.db, 'SELECT 1 FROM opening WHERE area = @id', { id }).length,
       (
         JSON.parse(
-          queryOne<{ shape: string }>(house.db, 'SELECT shape FROM shape WHERE area = @id', { id })?.shape ?? '{}',
+          queryOne<{ shape: string }>(installation.db, 'SELECT shape FROM shape WHERE area = @id', { id })?.shape ?? '{}',
         ) as { sections: unknown[] }
       ).sections.length,
     ],
@@ -182,41 +182,41 @@ export const FIRST_VISIT: Record<string, Given> = {
   },
   'assumption.add': {
     payload: { id, job: dairy, area: dairyArea('front'), ...believed },
-    leaves: (house) => row(house, 'assumption', id),
+    leaves: (installation) => row(installation, 'assumption', id),
     expected: { state: 'open', fallback_half_days: 2 },
   },
   'assumption.change': {
     payload: { id: assumption, version: 1, ...believed },
-    leaves: (house) => row(house, 'assumption', assumption),
+    leaves: (installation) => row(installation, 'assumption', assumption),
     expected: { text: 'dry behind', version: 2 },
   },
   'assumption.settle': {
     payload: { id: assumption, verdict: 'wrong', found: 'black and soft', extraId: id },
-    leaves: (house) => row(house, 'extra_work', id),
+    leaves: (installation) => row(installation, 'extra_work', id),
     expected: { half_days: 5, after_phase: 'strip', state: 'open', trade: 'carpentry' },
     plans: true,
   },
   'assumption.reopen': {
     before: settle,
     payload: { id: assumption },
-    leaves: (house) => [row(house, 'assumption', assumption)?.state, row(house, 'extra_work', id)?.state],
+    leaves: (installation) => [row(installation, 'assumption', assumption)?.state, row(installation, 'extra_work', id)?.state],
     expected: ['open', 'dropped'],
     plans: true,
   },
   'extra.finish': {
     before: settle,
     payload: { id },
-    leaves: (house) => row(house, 'extra_work', id),
+    leaves: (installation) => row(installation, 'extra_work', id),
     expected: { state: 'done' },
     plans: true,
   },
   'extra.reopen': {
-    before: (house) => {
-      settle(house);
-      must(house, 'extra.finish', { id });
+    before: (installation) => {
+      settle(installation);
+      must(installation, 'extra.finish', { id });
     },
     payload: { id },
-    leaves: (house) => row(house, 'extra_work', id),
+    leaves: (installation) => row(installation, 'extra_work', id),
     expected: { state: 'open' },
     plans: true,
   },
@@ -229,7 +229,7 @@ export const FIRST_VISIT: Record<string, Given> = {
       subject: 'paint or oil',
       options: ['a', 'b'].map((key) => ({ key, name: key, cost: 100, lifeYears: 8, leadDays: 3 })),
     },
-    leaves: (house) => row(house, 'option_set', id),
+    leaves: (installation) => row(installation, 'option_set', id),
     expected: { subject: 'paint or oil', chosen: null },
   },
   'options.change': {
@@ -240,95 +240,95 @@ export const FIRST_VISIT: Record<string, Given> = {
       subject: 'over or off',
       options: ['a', 'b'].map((key) => ({ key, name: key, cost: 100, lifeYears: 8, leadDays: 3 })),
     },
-    leaves: (house) => row(house, 'option_set', options),
+    leaves: (installation) => row(installation, 'option_set', options),
     expected: { subject: 'over or off', version: 2 },
   },
   'options.choose': {
     payload: { id: options, version: 1, key: 'overlay', reason: 'the money', decisionId: id },
-    leaves: (house) => [row(house, 'area', dairyArea('front'))?.works, row(house, 'decision', id)?.reason],
+    leaves: (installation) => [row(installation, 'area', dairyArea('front'))?.works, row(installation, 'decision', id)?.reason],
     expected: ['["overlay"]', 'the money'],
     plans: true,
   },
   'options.unchoose': {
-    before: (house) =>
-      must(house, 'options.choose', { id: options, version: 1, key: 'overlay', reason: 'the money', decisionId: id }),
+    before: (installation) =>
+      must(installation, 'options.choose', { id: options, version: 1, key: 'overlay', reason: 'the money', decisionId: id }),
     payload: { id: options, version: 2 },
-    leaves: (house) => row(house, 'area', dairyArea('front'))?.works,
+    leaves: (installation) => row(installation, 'area', dairyArea('front'))?.works,
     expected: '["reclad"]',
     plans: true,
   },
   'decision.add': {
     payload: { id, job: dairy, subject: 'the hatch stays visible', reason: 'the client likes it' },
-    leaves: (house) => row(house, 'decision', id),
+    leaves: (installation) => row(installation, 'decision', id),
     expected: { area: null, made_by: demoId('person', 'maren') },
   },
   'statement.make': {
     payload: { id, job: dairy },
-    leaves: (house) => row(house, 'statement', id),
+    leaves: (installation) => row(installation, 'statement', id),
     expected: { number: 1, state: 'made' },
   },
   'statement.send': {
-    before: (house) => must(house, 'statement.make', { id, job: dairy }),
+    before: (installation) => must(installation, 'statement.make', { id, job: dairy }),
     payload: { id, version: 1, ...sending },
-    leaves: (house) => [row(house, 'statement', id)?.state, row(house, 'message', third)?.state],
+    leaves: (installation) => [row(installation, 'statement', id)?.state, row(installation, 'message', third)?.state],
     expected: ['sent', 'queued'],
   },
   'statement.agree': {
-    before: (house) => {
-      must(house, 'statement.make', { id, job: dairy });
-      must(house, 'statement.send', { id, version: 1, ...sending });
+    before: (installation) => {
+      must(installation, 'statement.make', { id, job: dairy });
+      must(installation, 'statement.send', { id, version: 1, ...sending });
     },
     who: client,
     payload: { id, name: 'Hesper' },
-    leaves: (house) => row(house, 'statement', id),
+    leaves: (installation) => row(installation, 'statement', id),
     expected: { state: 'agreed', agreed_by: 'Hesper' },
   },
   'change.add': {
     payload: { id, job: dairy, area: dairyArea('workshop'), ...change },
-    leaves: (house) => row(house, 'change_order', id),
+    leaves: (installation) => row(installation, 'change_order', id),
     expected: { number: 1, state: 'draft', markup: 0.1 },
   },
   'change.edit': {
     before: draftChange,
     payload: { id, version: 1, ...change, title: 'two shelves' },
-    leaves: (house) => row(house, 'change_order', id),
+    leaves: (installation) => row(installation, 'change_order', id),
     expected: { title: 'two shelves', version: 2 },
   },
   'change.send': {
     before: draftChange,
     payload: { id, version: 1, ...sending },
-    leaves: (house) => row(house, 'change_order', id),
+    leaves: (installation) => row(installation, 'change_order', id),
     expected: { state: 'sent' },
   },
   'change.withdraw': {
     before: sentChange,
     payload: { id, version: 2 },
-    leaves: (house) => row(house, 'change_order', id),
+    leaves: (installation) => row(installation, 'change_order', id),
     expected: { state: 'draft', sent_at: null },
   },
   'change.answer': {
     before: sentChange,
     who: client,
     payload: { id, verdict: 'approved', name: 'Hesper' },
-    leaves: (house) => [
-      queryAll(house.db, 'SELECT half_days, after_phase FROM extra_work WHERE change_order = @id', { id }),
-      queryAll(house.db, 'SELECT stance, subject FROM scope_item WHERE change_order = @id', { id }),
+    leaves: (installation) => [
+      queryAll(installation.db, 'SELECT half_days, after_phase FROM extra_work WHERE change_order = @id', { id }),
+      queryAll(installation.db, 'SELECT stance, subject FROM scope_item WHERE change_order = @id', { id }),
     ],
     expected: [[{ half_days: 2, after_phase: 'trim' }], [{ stance: 'in', subject: 'a shelf' }]],
     plans: true,
   },
   'shape.set': {
-    payload: (house) => ({
+    payload: (installation) => ({
       area: dairyArea('workshop'),
-      version: shapeVersion(house, dairyArea('workshop')),
+      version: shapeVersion(installation, dairyArea('workshop')),
       shape: square(5000),
     }),
-    leaves: (house) =>
+    leaves: (installation) =>
       (
         JSON.parse(
           String(
             queryOne<{ output: string }>(
-              house.db,
+              installation.db,
               `SELECT output FROM calculation WHERE area = @area AND calculator = 'boxes'`,
               { area: dairyArea('workshop') },
             )?.output,
@@ -339,59 +339,59 @@ export const FIRST_VISIT: Record<string, Given> = {
   },
   'shapes.import': {
     payload: { job: dairy, shapes: [{ area: dairyArea('milk'), shape: square(3000) }] },
-    leaves: (house) => shapeVersion(house, dairyArea('milk')),
+    leaves: (installation) => shapeVersion(installation, dairyArea('milk')),
     expected: 2,
   },
   'opening.add': {
     payload: { id, area: dairyArea('workshop'), ...window },
-    leaves: (house) => row(house, 'opening', id),
+    leaves: (installation) => row(installation, 'opening', id),
     expected: { area: dairyArea('workshop'), removed: 0 },
   },
   'opening.change': {
     payload: { id: demoId('dairy', 'opening', '0'), version: 1, ...window, name: 'moved' },
-    leaves: (house) => String(row(house, 'opening', demoId('dairy', 'opening', '0'))?.opening).includes('moved'),
+    leaves: (installation) => String(row(installation, 'opening', demoId('dairy', 'opening', '0'))?.opening).includes('moved'),
     expected: true,
   },
   'openings.import': {
     payload: { job: dairy, openings: [{ id, area: dairyArea('workshop'), ...window }] },
-    leaves: (house) => row(house, 'opening', id),
+    leaves: (installation) => row(installation, 'opening', id),
     expected: { version: 1 },
   },
   'placed.add': {
     payload: { id, area: dairyArea('milk'), ...bed },
-    leaves: (house) => row(house, 'placed', id),
+    leaves: (installation) => row(installation, 'placed', id),
     expected: { removed: 0 },
   },
   'placed.change': {
     payload: { id: demoId('dairy', 'placed', '2'), version: 1, ...bed },
-    leaves: (house) => String(row(house, 'placed', demoId('dairy', 'placed', '2'))?.placed).includes('"bed"'),
+    leaves: (installation) => String(row(installation, 'placed', demoId('dairy', 'placed', '2'))?.placed).includes('"bed"'),
     expected: true,
   },
   'area.describe': {
     payload: { id: dairyArea('milk'), side: 'north', sleeping: true },
-    leaves: (house) => row(house, 'area', dairyArea('milk')),
+    leaves: (installation) => row(installation, 'area', dairyArea('milk')),
     expected: { side: 'north', sleeping: 1 },
   },
   'wall.share': {
-    before: (house) => must(house, 'shape.set', { area: areaOf('main'), version: 0, shape: square(4000) }),
+    before: (installation) => must(installation, 'shape.set', { area: areaOf('main'), version: 0, shape: square(4000) }),
     payload: { one: { area: areaOf('main'), wall: 1 }, other: { area: areaOf('guest'), wall: 3 } },
-    leaves: (house) => queryAll(house.db, 'SELECT other_wall FROM shared_wall WHERE one = @one', { one: areaOf('main') }),
+    leaves: (installation) => queryAll(installation.db, 'SELECT other_wall FROM shared_wall WHERE one = @one', { one: areaOf('main') }),
     expected: [{ other_wall: 3 }],
     plans: true,
   },
   'wall.move': {
-    payload: (house) => ({
+    payload: (installation) => ({
       area: dairyArea('workshop'),
-      version: shapeVersion(house, dairyArea('workshop')),
+      version: shapeVersion(installation, dairyArea('workshop')),
       wall: 1,
       by: 300,
       reason: 'a longer bench',
       decisionId: id,
     }),
-    leaves: (house) =>
+    leaves: (installation) =>
       [
         JSON.parse(
-          queryOne<{ shape: string }>(house.db, 'SELECT shape FROM shape WHERE area = @area', { area: dairyArea('milk') })
+          queryOne<{ shape: string }>(installation.db, 'SELECT shape FROM shape WHERE area = @area', { area: dairyArea('milk') })
             ?.shape ?? '{}',
         ),
       ].map(({ walls }: { walls: { mm: number }[] }) => Math.round(walls[0]?.mm ?? 0)),
@@ -399,7 +399,7 @@ export const FIRST_VISIT: Record<string, Given> = {
   },
   'level.add': {
     payload: { id, job: dairy, name: 'step', kind: 'step', level: measured(-90, '-90 mm') },
-    leaves: (house) => row(house, 'level_mark', id),
+    leaves: (installation) => row(installation, 'level_mark', id),
     expected: { mm: -90, typed: '-90 mm' },
   },
   'level.change': {
@@ -410,21 +410,21 @@ export const FIRST_VISIT: Record<string, Given> = {
       kind: 'ground',
       level: measured(-200, '-200'),
     },
-    leaves: (house) => row(house, 'level_mark', demoId('dairy', 'level-mark', '1')),
+    leaves: (installation) => row(installation, 'level_mark', demoId('dairy', 'level-mark', '1')),
     expected: { mm: -200 },
   },
   'calculation.keep': {
     payload: { id, area: dairyArea('milk'), ...calculation },
-    leaves: (house) => (JSON.parse(String(row(house, 'calculation', id)?.output)) as { boxes: number }).boxes,
+    leaves: (installation) => (JSON.parse(String(row(installation, 'calculation', id)?.output)) as { boxes: number }).boxes,
     expected: 8,
   },
   'calculation.change': {
-    payload: (house) => ({
+    payload: (installation) => ({
       id: demoId('dairy', 'calculation', '3'),
-      version: version(house, 'calculation', demoId('dairy', 'calculation', '3')),
+      version: version(installation, 'calculation', demoId('dairy', 'calculation', '3')),
       ...calculation,
     }),
-    leaves: (house) => row(house, 'calculation', demoId('dairy', 'calculation', '3')),
+    leaves: (installation) => row(installation, 'calculation', demoId('dairy', 'calculation', '3')),
     expected: { calculator: 'boxes', product: 'Oak' },
   },
 };

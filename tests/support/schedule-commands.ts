@@ -1,13 +1,13 @@
 import { queryAll, queryOne } from '@/server/database/query';
-import type { House } from '@/server/house';
+import type { Installation } from '@/server/installation';
 import { demoId } from '../../demo/seed';
 import type { Given } from './first-visit-commands';
-import { areaOf, must, newId, signalHouse } from './houses';
+import { areaOf, must, newId, signalHouse } from './installations';
 
 const [id, other, third] = [newId(), newId(), newId()];
-const row = (house: House, table: string, key: string): Record<string, unknown> | undefined =>
-  queryOne(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
-const version = (house: House, table: string, key: string): number => Number(row(house, table, key)?.version ?? 0);
+const row = (installation: Installation, table: string, key: string): Record<string, unknown> | undefined =>
+  queryOne(installation.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
+const version = (installation: Installation, table: string, key: string): number => Number(row(installation, table, key)?.version ?? 0);
 const rule = {
   before: 'tape',
   after: 'flooring',
@@ -18,9 +18,9 @@ const rule = {
   strength: 'soft',
   reason: 'dust settles',
 } as const;
-const rules = (house: House): unknown =>
-  queryOne(house.db, 'SELECT before_phase, lag, removed FROM own_rule WHERE id = @id', { id });
-const write = (house: House): void => void must(house, 'rule.write', { id, ...rule });
+const rules = (installation: Installation): unknown =>
+  queryOne(installation.db, 'SELECT before_phase, lag, removed FROM own_rule WHERE id = @id', { id });
+const write = (installation: Installation): void => void must(installation, 'rule.write', { id, ...rule });
 const off = { id, rule: 24, job: signalHouse, holds: false, reason: 'two visits suit us here' };
 const school = { id, school: 'cabinets-paint', job: signalHouse, side: 'paint-first' } as const;
 const gate = {
@@ -35,7 +35,7 @@ const gate = {
   ],
   together: true,
 } as const;
-const halves = (house: House, table: string): number => queryAll(house.db, `SELECT 1 FROM ${table}`).length;
+const halves = (installation: Installation, table: string): number => queryAll(installation.db, `SELECT 1 FROM ${table}`).length;
 const study = demoId('signal', 'inspection', 'study', 'rough-inspection');
 const bin = demoId('signal', 'logistic', '2');
 const saw = demoId('plant', 'saw');
@@ -65,35 +65,35 @@ export const SCHEDULE: Record<string, Given> = {
   'rule.drop': { before: write, payload: { id, version: 1 }, leaves: rules, expected: { removed: 1 }, plans: true },
   'rule.switch': {
     payload: off,
-    leaves: (house) => row(house, 'rule_switch', id),
+    leaves: (installation) => row(installation, 'rule_switch', id),
     expected: { holds: 0, area: null, reason: off.reason },
     plans: true,
   },
   'rule.unswitch': {
-    before: (house) => must(house, 'rule.switch', off),
+    before: (installation) => must(installation, 'rule.switch', off),
     payload: { rule: 24, job: signalHouse },
-    leaves: (house) => row(house, 'rule_switch', id),
+    leaves: (installation) => row(installation, 'rule_switch', id),
     expected: undefined,
     plans: true,
   },
   'school.choose': {
     payload: school,
-    leaves: (house) =>
-      queryOne(house.db, `SELECT trade FROM step WHERE area = @area AND phase = 'touch-up'`, { area: areaOf('kitchen') }),
+    leaves: (installation) =>
+      queryOne(installation.db, `SELECT trade FROM step WHERE area = @area AND phase = 'touch-up'`, { area: areaOf('kitchen') }),
     expected: { trade: 'paint' },
     plans: true,
   },
   'rate.set': {
-    before: (house) => must(house, 'step.time', { area: areaOf('guest'), phase: 'board', basis: 'quantity', crews: 1 }),
+    before: (installation) => must(installation, 'step.time', { area: areaOf('guest'), phase: 'board', basis: 'quantity', crews: 1 }),
     payload: { phase: 'board', perHalfDay: 9 },
-    leaves: (house) => queryOne(house.db, `SELECT per_half_day FROM rate WHERE phase = 'board'`),
+    leaves: (installation) => queryOne(installation.db, `SELECT per_half_day FROM rate WHERE phase = 'board'`),
     expected: { per_half_day: 9 },
     plans: true,
   },
   'step.time': {
     payload: { area: areaOf('boot'), phase: 'board', basis: 'hand', halfDays: 6, crews: 2 },
-    leaves: (house) =>
-      queryOne(house.db, `SELECT half_days, crews, basis FROM step WHERE area = @area AND phase = 'board'`, {
+    leaves: (installation) =>
+      queryOne(installation.db, `SELECT half_days, crews, basis FROM step WHERE area = @area AND phase = 'board'`, {
         area: areaOf('boot'),
       }),
     expected: { half_days: 6, crews: 2, basis: 'hand' },
@@ -108,7 +108,7 @@ export const SCHEDULE: Record<string, Given> = {
         { label: 'the rest', halfDays: 1 },
       ],
     },
-    leaves: (house) => halves(house, 'step_part'),
+    leaves: (installation) => halves(installation, 'step_part'),
     expected: 2,
     plans: true,
   },
@@ -119,18 +119,18 @@ export const SCHEDULE: Record<string, Given> = {
       who: 'the client’s electrician',
       expectedOn: '2027-04-20',
     },
-    leaves: (house) =>
-      queryOne(house.db, `SELECT others, others_on FROM step WHERE area = @area AND phase = 'wiring-finish'`, {
+    leaves: (installation) =>
+      queryOne(installation.db, `SELECT others, others_on FROM step WHERE area = @area AND phase = 'wiring-finish'`, {
         area: areaOf('boot'),
       }),
     expected: { others: 'the client’s electrician', others_on: '2027-04-20' },
     plans: true,
   },
-  'gate.set': { payload: gate, leaves: (house) => halves(house, 'gate_end'), expected: 3, plans: true },
+  'gate.set': { payload: gate, leaves: (installation) => halves(installation, 'gate_end'), expected: 3, plans: true },
   'gate.drop': {
-    before: (house) => must(house, 'gate.set', gate),
+    before: (installation) => must(installation, 'gate.set', gate),
     payload: { id },
-    leaves: (house) => halves(house, 'gate_end'),
+    leaves: (installation) => halves(installation, 'gate_end'),
     expected: 0,
     plans: true,
   },
@@ -144,50 +144,50 @@ export const SCHEDULE: Record<string, Given> = {
       phase: 'face-paint',
       leadDays: 7,
     },
-    leaves: (house) => row(house, 'logistic', id),
+    leaves: (installation) => row(installation, 'logistic', id),
     expected: { state: 'open', lead_days: 7 },
     plans: true,
   },
   'logistic.settle': {
-    payload: (house) => ({ id: bin, version: version(house, 'logistic', bin), state: 'here' }),
-    leaves: (house) => row(house, 'logistic', bin),
+    payload: (installation) => ({ id: bin, version: version(installation, 'logistic', bin), state: 'here' }),
+    leaves: (installation) => row(installation, 'logistic', bin),
     expected: { state: 'here', booked_on: null },
     plans: true,
   },
   'pin.set': {
     payload: pin,
-    leaves: (house) => queryOne(house.db, 'SELECT day, half, reason FROM pin WHERE task = @pinned', { pinned }),
+    leaves: (installation) => queryOne(installation.db, 'SELECT day, half, reason FROM pin WHERE task = @pinned', { pinned }),
     expected: { day: '2027-05-03', half: 1, reason: pin.reason },
     plans: true,
   },
   'pin.drop': {
-    before: (house) => must(house, 'pin.set', pin),
+    before: (installation) => must(installation, 'pin.set', pin),
     payload: { task: pinned },
-    leaves: (house) => halves(house, 'pin'),
+    leaves: (installation) => halves(installation, 'pin'),
     expected: 0,
     plans: true,
   },
   'office.set': {
     payload: { id, name: 'Fire office', phases: ['rough-inspection'], weekdays: [5], noticeDays: 3, visitsADay: 1 },
-    leaves: (house) => row(house, 'office', id),
+    leaves: (installation) => row(installation, 'office', id),
     expected: { weekdays: '[5]', notice_days: 3 },
     plans: true,
   },
   'inspection.book': {
     payload: { id, ...hold },
-    leaves: (house) => row(house, 'inspection', id),
+    leaves: (installation) => row(installation, 'inspection', id),
     expected: { day: '2027-03-11', half: 0, state: 'booked' },
     plans: true,
   },
   'inspection.cancel': {
     payload: { id: study, version: 1 },
-    leaves: (house) => row(house, 'inspection', study),
+    leaves: (installation) => row(installation, 'inspection', study),
     expected: { state: 'cancelled' },
     plans: true,
   },
   'inspection.pass': {
     payload: { id: study, version: 1, words: 'tidy work' },
-    leaves: (house) => row(house, 'inspection', study),
+    leaves: (installation) => row(installation, 'inspection', study),
     expected: { state: 'passed', words: 'tidy work' },
     plans: true,
   },
@@ -198,75 +198,75 @@ export const SCHEDULE: Record<string, Given> = {
       again: other,
       fixes: [{ id: third, text: 'a box without its clamp', trade: 'wiring', halfDays: 1 }],
     },
-    leaves: (house) => [row(house, 'inspection', other)?.state, row(house, 'extra_work', third)?.text],
+    leaves: (installation) => [row(installation, 'inspection', other)?.state, row(installation, 'extra_work', third)?.text],
     expected: ['booked', 'a box without its clamp'],
     plans: true,
   },
   'plant.set': {
     payload: { id, name: 'Hoist', units: 2, phases: ['covering'] },
-    leaves: (house) => row(house, 'plant', id),
+    leaves: (installation) => row(installation, 'plant', id),
     expected: { units: 2, phases: '["covering"]' },
     plans: true,
   },
   'plant.break': {
     payload: { id, plant: saw, firstDay: '2027-03-10', lastDay: '2027-03-12', units: 1, reason: 'the blade is worn' },
-    leaves: (house) => row(house, 'plant_down', id),
+    leaves: (installation) => row(installation, 'plant_down', id),
     expected: { units: 1, reason: 'the blade is worn' },
     plans: true,
   },
   'plant.mend': {
     payload: { id: demoId('plant', 'digger', 'down') },
-    leaves: (house) => halves(house, 'plant_down'),
+    leaves: (installation) => halves(installation, 'plant_down'),
     expected: 0,
     plans: true,
   },
   'outlook.say': {
     payload: { halves: [{ day: '2027-03-09', half: 1, rain: 12, wind: 4, low: 3 }] },
-    leaves: (house) => queryOne(house.db, `SELECT rain FROM outlook WHERE day = '2027-03-09' AND half = 1`),
+    leaves: (installation) => queryOne(installation.db, `SELECT rain FROM outlook WHERE day = '2027-03-09' AND half = 1`),
     expected: { rain: 12 },
     plans: true,
   },
   'normals.set': {
     payload: { months: [{ month: 3, wet: 20, windy: 9, frosty: 1 }] },
-    leaves: (house) => queryOne(house.db, 'SELECT wet FROM normal WHERE month = 3'),
+    leaves: (installation) => queryOne(installation.db, 'SELECT wet FROM normal WHERE month = 3'),
     expected: { wet: 20 },
   },
   'sub.busy': {
     payload: { sub: paint, name: 'linnet.ics', events: 1, halves: [{ day: '2027-03-15', half: 0, words: 'dentist' }] },
-    leaves: (house) => queryAll(house.db, 'SELECT day, half FROM busy'),
+    leaves: (installation) => queryAll(installation.db, 'SELECT day, half FROM busy'),
     expected: [{ day: '2027-03-15', half: 0 }],
     plans: true,
   },
   'baseline.keep': {
     payload: { id, job: signalHouse, name: 'after the surprise' },
-    leaves: (house) => row(house, 'baseline', id),
+    leaves: (installation) => row(installation, 'baseline', id),
     expected: { name: 'after the surprise', origin: '2027-03-09' },
   },
   'feed.open': {
     payload: { id, kind: 'sub', target: paint },
-    leaves: (house) => row(house, 'feed', id),
+    leaves: (installation) => row(installation, 'feed', id),
     expected: { kind: 'sub', closed_at: null },
   },
   'feed.close': {
-    before: (house) => must(house, 'feed.open', { id, kind: 'job', target: signalHouse }),
+    before: (installation) => must(installation, 'feed.open', { id, kind: 'job', target: signalHouse }),
     payload: { id },
-    leaves: (house) => row(house, 'feed', id)?.closed_at !== null,
+    leaves: (installation) => row(installation, 'feed', id)?.closed_at !== null,
     expected: true,
   },
   'plan.search': {
     payload: { schedules: 50, seed: 3 },
-    leaves: (house) => queryOne(house.db, 'SELECT state, schedules FROM plan_search'),
+    leaves: (installation) => queryOne(installation.db, 'SELECT state, schedules FROM plan_search'),
     expected: { state: 'asked', schedules: 50 },
   },
   'plan.search-stop': {
-    before: (house) => must(house, 'plan.search', { schedules: 50, seed: 3 }),
+    before: (installation) => must(installation, 'plan.search', { schedules: 50, seed: 3 }),
     payload: {},
-    leaves: (house) => queryOne(house.db, 'SELECT state FROM plan_search'),
+    leaves: (installation) => queryOne(installation.db, 'SELECT state FROM plan_search'),
     expected: { state: 'done' },
   },
   'goals.weigh': {
     payload: { tripWeight: 5, jobs: [{ job: signalHouse, weight: 3 }] },
-    leaves: (house) => [queryOne(house.db, 'SELECT trip_weight FROM firm'), row(house, 'job', signalHouse)?.weight],
+    leaves: (installation) => [queryOne(installation.db, 'SELECT trip_weight FROM firm'), row(installation, 'job', signalHouse)?.weight],
     expected: [{ trip_weight: 5 }, 3],
     plans: true,
   },

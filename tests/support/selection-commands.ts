@@ -1,17 +1,17 @@
 import { queryOne } from '@/server/database/query';
-import type { Actor } from '@/server/door/who';
-import type { House } from '@/server/house';
+import type { Actor } from '@/server/dispatch/actor';
+import type { Installation } from '@/server/installation';
 import { demoId } from '../../demo/seed';
 import type { Given } from './first-visit-commands';
-import { areaOf, must, newId, signalHouse } from './houses';
+import { areaOf, must, newId, signalHouse } from './installations';
 
 const [id, other, third, link] = [newId(), newId(), newId(), newId()];
 const chosen = (area: string, category: string, job = 'signal'): string => demoId(job, 'selection', area, category);
-const row = (house: House, table: string, key: string): Record<string, unknown> | undefined =>
-  queryOne(house.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
-const at = (house: House, table: string, key: string): { id: string; version: number } => ({
+const row = (installation: Installation, table: string, key: string): Record<string, unknown> | undefined =>
+  queryOne(installation.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
+const at = (installation: Installation, table: string, key: string): { id: string; version: number } => ({
   id: key,
-  version: Number(row(house, table, key)?.version ?? 0),
+  version: Number(row(installation, table, key)?.version ?? 0),
 });
 const [worktop, valve, tiles, glazing] = [
   chosen('kitchen', 'Worktop'),
@@ -40,7 +40,7 @@ const sending = {
   address: 'a@a.example',
   expiresOn: '2027-06-01',
 };
-const ask = (house: House): void => void must(house, 'request.add', asked);
+const ask = (installation: Installation): void => void must(installation, 'request.add', asked);
 const delivery = { id, job: signalHouse, day: '2027-04-05', place: areaOf('boot'), selections: [worktop] };
 const spare = { id, job: signalHouse, kind: 'spare parts', what: 'two cartridges', keptAt: 'boiler cupboard' } as const;
 const alternatives = [
@@ -60,44 +60,44 @@ export const SELECTIONS: Record<string, Given> = {
       ...OAK,
       state: 'chosen',
     },
-    leaves: (house) => row(house, 'selection', id),
+    leaves: (installation) => row(installation, 'selection', id),
     expected: { category: 'Grout', lead_low: 14, lead_high: 20, state: 'chosen' },
     plans: true,
   },
   'selection.change': {
-    payload: (house) => ({
-      ...at(house, 'selection', worktop),
+    payload: (installation) => ({
+      ...at(installation, 'selection', worktop),
       phase: 'worktops',
       category: 'Top',
       ...OAK,
       quantity: 4,
       unit: 'm',
     }),
-    leaves: (house) => row(house, 'selection', worktop),
+    leaves: (installation) => row(installation, 'selection', worktop),
     expected: { choice: 'Oak', category: 'Top', quantity: 4 },
     plans: true,
   },
   'selections.import': {
     payload: { job: signalHouse, lines: [{ id, area: areaOf('bath'), phase: 'tiling', category: 'Grout', ...OAK }] },
-    leaves: (house) => row(house, 'selection', id),
+    leaves: (installation) => row(installation, 'selection', id),
     expected: { state: 'chosen', lead_high: 20 },
     plans: true,
   },
   'selection.step': {
-    payload: (house) => ({ ...at(house, 'selection', worktop), to: 'approved', day: '2027-03-09' }),
-    leaves: (house) => row(house, 'selection', worktop),
+    payload: (installation) => ({ ...at(installation, 'selection', worktop), to: 'approved', day: '2027-03-09' }),
+    leaves: (installation) => row(installation, 'selection', worktop),
     expected: { state: 'approved' },
     plans: true,
   },
   'selection.order': {
-    payload: (house) => ({
-      ...at(house, 'selection', worktop),
+    payload: (installation) => ({
+      ...at(installation, 'selection', worktop),
       day: '2027-03-08',
       quantity: 22,
       unit: 'ft',
       expectedOn: '2027-03-22',
     }),
-    leaves: (house) => row(house, 'selection', worktop),
+    leaves: (installation) => row(installation, 'selection', worktop),
     expected: {
       state: 'ordered',
       quantity: 22,
@@ -108,26 +108,26 @@ export const SELECTIONS: Record<string, Given> = {
     plans: true,
   },
   'selection.expect': {
-    payload: (house) => ({ ...at(house, 'selection', valve), expectedOn: '2027-03-25', note: 'the lorry broke down' }),
-    leaves: (house) => row(house, 'selection', valve),
+    payload: (installation) => ({ ...at(installation, 'selection', valve), expectedOn: '2027-03-25', note: 'the lorry broke down' }),
+    leaves: (installation) => row(installation, 'selection', valve),
     expected: { expected_on: '2027-03-25', promised_on: '2027-03-15', slip: 'the lorry broke down' },
     plans: true,
   },
   'selection.alternatives': {
-    payload: (house) => ({ ...at(house, 'selection', worktop), alternatives }),
-    leaves: (house) => (JSON.parse(String(row(house, 'selection', worktop)?.alternatives)) as object[]).length,
+    payload: (installation) => ({ ...at(installation, 'selection', worktop), alternatives }),
+    leaves: (installation) => (JSON.parse(String(row(installation, 'selection', worktop)?.alternatives)) as object[]).length,
     expected: 2,
   },
   'selection.choose': {
-    before: (house) => must(house, 'selection.alternatives', { ...at(house, 'selection', worktop), alternatives }),
-    payload: (house) => ({ ...at(house, 'selection', worktop), alternative: other, reason: 'it is here in a week' }),
-    leaves: (house) => row(house, 'selection', worktop),
+    before: (installation) => must(installation, 'selection.alternatives', { ...at(installation, 'selection', worktop), alternatives }),
+    payload: (installation) => ({ ...at(installation, 'selection', worktop), alternative: other, reason: 'it is here in a week' }),
+    leaves: (installation) => row(installation, 'selection', worktop),
     expected: { choice: 'Beech', state: 'chosen', lead_high: 5 },
     plans: true,
   },
   'selection.pick': {
-    before: (house) =>
-      must(house, 'share.make', {
+    before: (installation) =>
+      must(installation, 'share.make', {
         id: link,
         audience: 'client',
         job: signalHouse,
@@ -142,18 +142,18 @@ export const SELECTIONS: Record<string, Given> = {
       name: 'Averill',
       words: 'calm',
     },
-    leaves: (house) => row(house, 'selection', tiles),
+    leaves: (installation) => row(installation, 'selection', tiles),
     expected: { choice: 'Chalk matt, 6" by 6"', state: 'chosen', lead_high: 10 },
   },
   'selection.check': {
-    payload: (house) => ({ ...at(house, 'selection', valve), verdict: 'wrong', text: 'surface mounted' }),
+    payload: (installation) => ({ ...at(installation, 'selection', valve), verdict: 'wrong', text: 'surface mounted' }),
     plans: true,
-    leaves: (house) => ({
-      was: row(house, 'selection', valve)?.state,
-      again: queryOne(house.db, 'SELECT state, quantity, follows_as, lead_high FROM selection WHERE follows = @valve', {
+    leaves: (installation) => ({
+      was: row(installation, 'selection', valve)?.state,
+      again: queryOne(installation.db, 'SELECT state, quantity, follows_as, lead_high FROM selection WHERE follows = @valve', {
         valve,
       }),
-      back: queryOne(house.db, 'SELECT kind, what FROM spare WHERE selection = @valve', { valve }),
+      back: queryOne(installation.db, 'SELECT kind, what FROM spare WHERE selection = @valve', { valve }),
     }),
     expected: {
       was: 'checked',
@@ -162,72 +162,72 @@ export const SELECTIONS: Record<string, Given> = {
     },
   },
   'selection.fit-later': {
-    payload: (house) => ({ ...at(house, 'selection', valve), returnTrip: true }),
-    leaves: (house) => row(house, 'selection', valve),
+    payload: (installation) => ({ ...at(installation, 'selection', valve), returnTrip: true }),
+    leaves: (installation) => row(installation, 'selection', valve),
     expected: { return_trip: 1 },
     plans: true,
   },
   'supplier.add': {
     payload: { id, name: 'New Kiln', email: 'k@kiln.example', desk: true },
-    leaves: (house) => row(house, 'supplier', id),
+    leaves: (installation) => row(installation, 'supplier', id),
     expected: { name: 'New Kiln', desk: 1 },
   },
   'supplier.change': {
     payload: { id: lumen, version: 1, name: 'Lumen', note: 'ask for Odo' },
-    leaves: (house) => row(house, 'supplier', lumen),
+    leaves: (installation) => row(installation, 'supplier', lumen),
     expected: { name: 'Lumen', note: 'ask for Odo', desk: 0 },
   },
   'supplier.close': {
     payload: { supplier: lumen, firstDay: '2027-08-02', lastDay: '2027-08-13' },
-    leaves: (house) => queryOne(house.db, `SELECT last_day FROM supplier_closure WHERE first_day = '2027-08-02'`),
+    leaves: (installation) => queryOne(installation.db, `SELECT last_day FROM supplier_closure WHERE first_day = '2027-08-02'`),
     expected: { last_day: '2027-08-13' },
     plans: true,
   },
   'supplier.reopen': {
     payload: { supplier: lumen, firstDay: '2027-04-22' },
-    leaves: (house) =>
-      queryOne(house.db, 'SELECT count(*) AS count FROM supplier_closure WHERE supplier = @lumen', { lumen }),
+    leaves: (installation) =>
+      queryOne(installation.db, 'SELECT count(*) AS count FROM supplier_closure WHERE supplier = @lumen', { lumen }),
     expected: { count: 0 },
     plans: true,
   },
   'supplier.prices': {
     payload: { supplier: lumen, lines: [{ code: 'lg-8', leadLow: 100, leadHigh: 120, unitPrice: 88000 }] },
-    leaves: (house) => row(house, 'selection', glazing),
+    leaves: (installation) => row(installation, 'selection', glazing),
     expected: { unit_price: 88000, lead_low: 100, lead_high: 120 },
     plans: true,
   },
   'supplier.say': {
     payload: { selection: valve, says: 'slips', day: '2027-03-30', text: 'the kiln is cold' },
-    leaves: (house) => row(house, 'selection', valve),
+    leaves: (installation) => row(installation, 'selection', valve),
     expected: { expected_on: '2027-03-30', slip: 'the kiln is cold' },
     plans: true,
   },
   'supplier.hear': {
-    before: (house) =>
-      must(house, 'selection.order', {
-        ...at(house, 'selection', glazing),
+    before: (installation) =>
+      must(installation, 'selection.order', {
+        ...at(installation, 'selection', glazing),
         day: '2027-03-08',
         quantity: 8,
         unit: 'panes',
         despite: 'one slot left',
       }),
     payload: { selection: glazing },
-    leaves: (house) => row(house, 'selection', glazing),
+    leaves: (installation) => row(installation, 'selection', glazing),
     expected: { state: 'confirmed' },
     plans: true,
   },
   'request.add': {
     payload: asked,
-    leaves: (house) => ({
-      ...row(house, 'request', id),
-      waits: queryOne(house.db, 'SELECT count(*) AS count FROM request_wait WHERE request = @id', { id }),
+    leaves: (installation) => ({
+      ...row(installation, 'request', id),
+      waits: queryOne(installation.db, 'SELECT count(*) AS count FROM request_wait WHERE request = @id', { id }),
     }),
     expected: { party: 'client', takes_high: 7, waits: { count: 2 } },
     plans: true,
   },
   'request.change': {
-    payload: (house) => ({
-      ...at(house, 'request', association),
+    payload: (installation) => ({
+      ...at(installation, 'request', association),
       kind: 'approval',
       party: 'association',
       subject: 'glass',
@@ -235,111 +235,111 @@ export const SELECTIONS: Record<string, Given> = {
       takesHigh: 2,
       waits: [],
     }),
-    leaves: (house) => row(house, 'request', association),
+    leaves: (installation) => row(installation, 'request', association),
     expected: { subject: 'glass', takes_high: 2 },
     plans: true,
   },
   'request.send': {
     before: ask,
     payload: { id, version: 1, sentOn: '2027-03-09', sent: 'a sample' },
-    leaves: (house) => row(house, 'request', id),
+    leaves: (installation) => row(installation, 'request', id),
     expected: { sent: 'a sample', sent_on: '2027-03-09' },
     plans: true,
   },
   'request.expect': {
-    payload: (house) => ({ ...at(house, 'request', association), expectedOn: '2027-05-03' }),
-    leaves: (house) => row(house, 'request', association),
+    payload: (installation) => ({ ...at(installation, 'request', association), expectedOn: '2027-05-03' }),
+    leaves: (installation) => row(installation, 'request', association),
     expected: { expected_on: '2027-05-03' },
     plans: true,
   },
   'request.remind': {
-    payload: (house) => at(house, 'request', association),
-    leaves: (house) => row(house, 'request', association),
+    payload: (installation) => at(installation, 'request', association),
+    leaves: (installation) => row(installation, 'request', association),
     expected: { reminded_on: '2027-03-09' },
   },
   'request.answer': {
-    payload: (house) => ({
-      ...at(house, 'request', association),
+    payload: (installation) => ({
+      ...at(installation, 'request', association),
       outcome: 'conditions',
       conditions: 'no mirror glass',
       answeredOn: '2027-03-09',
     }),
-    leaves: (house) => row(house, 'request', association),
+    leaves: (installation) => row(installation, 'request', association),
     expected: { outcome: 'conditions', conditions: 'no mirror glass' },
     plans: true,
   },
   'request.ask-client': {
     before: ask,
     payload: { id, version: 1, ...sending },
-    leaves: (house) => ({ ...row(house, 'message', third), asked: row(house, 'request', id)?.sent_on }),
+    leaves: (installation) => ({ ...row(installation, 'message', third), asked: row(installation, 'request', id)?.sent_on }),
     expected: { state: 'queued', share_link: link, asked: '2027-03-09' },
     plans: true,
   },
   'request.reply': {
-    before: (house) => {
-      ask(house);
-      must(house, 'request.ask-client', { id, version: 1, ...sending });
+    before: (installation) => {
+      ask(installation);
+      must(installation, 'request.ask-client', { id, version: 1, ...sending });
     },
     who: client,
     payload: { id, name: 'Averill', outcome: 'granted' },
-    leaves: (house) => row(house, 'request', id),
+    leaves: (installation) => row(installation, 'request', id),
     expected: { outcome: 'granted', answered_by: 'Averill' },
     plans: true,
   },
   'request.reopen': {
-    before: (house) =>
-      must(house, 'request.answer', {
-        ...at(house, 'request', association),
+    before: (installation) =>
+      must(installation, 'request.answer', {
+        ...at(installation, 'request', association),
         outcome: 'granted',
         answeredOn: '2027-03-09',
       }),
-    payload: (house) => at(house, 'request', association),
-    leaves: (house) => row(house, 'request', association),
+    payload: (installation) => at(installation, 'request', association),
+    leaves: (installation) => row(installation, 'request', association),
     expected: { outcome: null, answered_on: null },
     plans: true,
   },
   'delivery.add': {
     payload: delivery,
-    leaves: (house) => ({ ...row(house, 'delivery', id), on: row(house, 'selection', worktop)?.delivery }),
+    leaves: (installation) => ({ ...row(installation, 'delivery', id), on: row(installation, 'selection', worktop)?.delivery }),
     expected: { state: 'planned', on: id },
   },
   'delivery.change': {
-    before: (house) => must(house, 'delivery.add', delivery),
+    before: (installation) => must(installation, 'delivery.add', delivery),
     payload: { id, version: 1, day: '2027-04-06', selections: [tiles] },
-    leaves: (house) => [
-      row(house, 'selection', worktop)?.delivery,
-      row(house, 'selection', tiles)?.delivery,
-      row(house, 'delivery', id)?.day,
+    leaves: (installation) => [
+      row(installation, 'selection', worktop)?.delivery,
+      row(installation, 'selection', tiles)?.delivery,
+      row(installation, 'delivery', id)?.day,
     ],
     expected: [null, id, '2027-04-06'],
   },
   'delivery.came': {
-    before: (house) => must(house, 'delivery.add', delivery),
+    before: (installation) => must(installation, 'delivery.add', delivery),
     payload: { id, version: 1, day: '2027-03-09' },
-    leaves: (house) => row(house, 'selection', worktop),
+    leaves: (installation) => row(installation, 'selection', worktop),
     expected: { state: 'on site', came_on: '2027-03-09', kept_at: 'Boot room' },
     plans: true,
   },
   'delivery.drop': {
-    before: (house) => must(house, 'delivery.add', delivery),
+    before: (installation) => must(installation, 'delivery.add', delivery),
     payload: { id, version: 1 },
-    leaves: (house) => [row(house, 'delivery', id)?.state, row(house, 'selection', worktop)?.delivery],
+    leaves: (installation) => [row(installation, 'delivery', id)?.state, row(installation, 'selection', worktop)?.delivery],
     expected: ['dropped', null],
   },
   'spare.add': {
     payload: { ...spare, selection: valve },
-    leaves: (house) => row(house, 'spare', id),
+    leaves: (installation) => row(installation, 'spare', id),
     expected: { kind: 'spare parts', state: 'kept', kept_at: 'boiler cupboard' },
   },
   'spare.settle': {
-    before: (house) => must(house, 'spare.add', spare),
+    before: (installation) => must(installation, 'spare.add', spare),
     payload: { id, version: 1, state: 'gone' },
-    leaves: (house) => row(house, 'spare', id),
+    leaves: (installation) => row(installation, 'spare', id),
     expected: { state: 'gone' },
   },
   'salvage.settle': {
-    payload: (house) => ({ ...at(house, 'finding', demoId('signal', 'finding', '0')), kept: 'back' }),
-    leaves: (house) => row(house, 'finding', demoId('signal', 'finding', '0')),
+    payload: (installation) => ({ ...at(installation, 'finding', demoId('signal', 'finding', '0')), kept: 'back' }),
+    leaves: (installation) => row(installation, 'finding', demoId('signal', 'finding', '0')),
     expected: { kept: 'back', place: 'boat store, on battens' },
   },
 };

@@ -1,5 +1,5 @@
 import { serve as start, type Running } from '../../scripts/demo-server';
-import { NOW } from './houses';
+import { NOW } from './installations';
 
 export type Server = Running;
 

@@ -5,7 +5,7 @@ import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, afterEach, beforeAll } from 'vitest';
 import type { StoredPlan } from '@/server/schedule/read-plan';
 import { DESK, launch, visit, type PHONE } from './browser';
-import { copyDemo } from './houses';
+import { copyDemo } from './installations';
 import { serve, type Server } from './server';
 
 export interface Stage {

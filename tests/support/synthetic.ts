@@ -2,13 +2,13 @@ import type { Input } from '@/contract/commands';
 import type { Phase } from '@/core/sequence/phases';
 import type { Work } from '@/core/sequence/works';
 import type { AreaKind } from '@/core/sites/area';
-import type { House } from '@/server/house';
+import type { Installation } from '@/server/installation';
 import { renewOnce } from '@/server/schedule/renew';
-import { emptyHouse, must, newId, TODAY } from './houses';
-import type { Actor } from '@/server/door/who';
+import { emptyHouse, must, newId, TODAY } from './installations';
+import type { Actor } from '@/server/dispatch/actor';
 
 export interface Built {
-  house: House;
+  installation: Installation;
   owner: Actor;
   job: string;
   level: string;
@@ -26,19 +26,19 @@ export function build(
   areas: Record<string, { works: Work[]; kind?: AreaKind; livedIn?: boolean; provides?: string[]; passage?: boolean }>,
   over: object = {},
 ): Built {
-  const house = emptyHouse();
+  const installation = emptyHouse();
   const [person, job, level, walk] = [newId(), newId(), newId(), newId()];
   const owner: Actor = { kind: 'person', id: person, name: 'Ida', role: 'contractor' };
   must(
-    house,
+    installation,
     'firm.found',
     { name: 'Own', personId: person, ownerName: 'Ida', email: 'ida@own.example', password: 'long enough for it' },
     { kind: 'founder' },
   );
-  must(house, 'job.open', { id: job, name: 'One House', units: 'metric', startDay: TODAY, ...over }, owner);
+  must(installation, 'job.open', { id: job, name: 'One House', units: 'metric', startDay: TODAY, ...over }, owner);
   const ids = Object.fromEntries(Object.keys(areas).map((name) => [name, newId()]));
   must(
-    house,
+    installation,
     'areas.set-out',
     {
       job,
@@ -53,9 +53,9 @@ export function build(
     },
     owner,
   );
-  must(house, 'walk.start', { id: walk, job, kind: 'progress' }, owner);
+  must(installation, 'walk.start', { id: walk, job, kind: 'progress' }, owner);
   return {
-    house,
+    installation,
     owner,
     job,
     level,
@@ -63,7 +63,7 @@ export function build(
     areas: ids,
     see: (area, phase, fraction) =>
       void must(
-        house,
+        installation,
         'observation.record',
         { observation: { id: newId(), walk, area: ids[area], kind: 'progress', phase, fraction } },
         owner,
@@ -71,7 +71,7 @@ export function build(
     hold: (area, phase, kind, expectedOn) => {
       const id = newId();
       must(
-        house,
+        installation,
         'hold.add',
         { id, job, area: ids[area]!, phase, kind, label: kind, text: `waits for ${kind}`, expectedOn },
         owner,
@@ -79,8 +79,8 @@ export function build(
       return id;
     },
     renew: () => {
-      house.db.prepare(`INSERT INTO plan_mark (job, cause) VALUES (?, 'asked by a test')`).run(job);
-      renewOnce(house.db, TODAY, house.clock.now().toISOString());
+      installation.db.prepare(`INSERT INTO plan_mark (job, cause) VALUES (?, 'asked by a test')`).run(job);
+      renewOnce(installation.db, TODAY, installation.clock.now().toISOString());
     },
   };
 }

@@ -4,11 +4,11 @@ import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, inject, it } from 'vitest';
 import { pathOf } from '@/server/access/tokens';
-import { dispatch } from '@/server/door/door';
-import { openHouse } from '@/server/house';
+import { dispatch } from '@/server/dispatch/dispatch';
+import { openInstallation } from '@/server/installation';
 import { demoId } from '../../demo/seed';
 import { DESK, inspect, launch, press, visit, type PHONE } from './browser';
-import { command, MAREN, newId, root, signalHouse, testClock } from './houses';
+import { command, MAREN, newId, root, signalHouse, testClock } from './installations';
 import { MAIN_VIEWS } from './main-views';
 import { serve, type Server } from './server';
 
@@ -45,7 +45,7 @@ export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void 
     beforeAll(async () => {
       folder = mkdtempSync(join(tmpdir(), 'aftermist-views-'));
       cpSync(inject('demo'), folder, { recursive: true });
-      const house = openHouse({ folder, root, clock: testClock() });
+      const installation = openInstallation({ folder, root, clock: testClock() });
       for (const [link, audience, about] of [
         ['client', 'client', { job: signalHouse }],
         ['ending', 'client', { job: demoId('linden') }],
@@ -53,13 +53,13 @@ export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void 
       ] as const) {
         const id = newId();
         dispatch(
-          house,
+          installation,
           MAREN,
           command('share.make', { id, audience, ...about, recipient: 'Averill', expiresOn: '2027-04-30' }),
         );
-        links[link] = pathOf(house, id);
+        links[link] = pathOf(installation, id);
       }
-      house.db.close();
+      installation.db.close();
       [browser, server] = await Promise.all([launch(), serve(folder, { demo: true })]);
       page = await visit(browser, size, []);
     });

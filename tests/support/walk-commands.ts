@@ -1,17 +1,17 @@
 import { queryOne } from '@/server/database/query';
-import type { House } from '@/server/house';
+import type { Installation } from '@/server/installation';
 import { demoId } from '../../demo/seed';
 import type { Given } from './first-visit-commands';
-import { areaOf, must, newId, signalHouse } from './houses';
+import { areaOf, must, newId, signalHouse } from './installations';
 
 const [id, other, walk] = [newId(), newId(), newId()];
-const row = (house: House, table: string, key: string, column = 'id'): Record<string, unknown> | undefined =>
-  queryOne(house.db, `SELECT * FROM ${table} WHERE ${column} = @key`, { key });
+const row = (installation: Installation, table: string, key: string, column = 'id'): Record<string, unknown> | undefined =>
+  queryOne(installation.db, `SELECT * FROM ${table} WHERE ${column} = @key`, { key });
 const lastWalk = demoId('signal', 'walk', '2');
-const record = (house: House, seen: object): void =>
-  void must(house, 'observation.record', { observation: { id: other, walk: lastWalk, area: areaOf('day'), ...seen } });
-const surprise = (house: House): void => record(house, { kind: 'surprise', text: 'a second flue' });
-const short = (house: House): void => record(house, { kind: 'short', text: 'sealant', quantity: 2, unit: 'tubes' });
+const record = (installation: Installation, seen: object): void =>
+  void must(installation, 'observation.record', { observation: { id: other, walk: lastWalk, area: areaOf('day'), ...seen } });
+const surprise = (installation: Installation): void => record(installation, { kind: 'surprise', text: 'a second flue' });
+const short = (installation: Installation): void => record(installation, { kind: 'short', text: 'sealant', quantity: 2, unit: 'tubes' });
 const narration = demoId('signal', 'narration');
 const linden = demoId('linden');
 const client = { kind: 'link', id: other, audience: 'client', job: linden, sub: null } as const;
@@ -21,27 +21,27 @@ const asked = { id: demoId('linden', 'asked', '0'), version: 1 };
 export const WALKS: Record<string, Given> = {
   'standpoint.add': {
     payload: { id, area: areaOf('day'), name: 'from the hearth' },
-    leaves: (house) => row(house, 'standpoint', id),
+    leaves: (installation) => row(installation, 'standpoint', id),
     expected: { name: 'from the hearth', job: signalHouse, removed: 0 },
   },
   'observation.place': {
     before: surprise,
     payload: { about: other, became: 'change', target: id },
-    leaves: (house) => [row(house, 'placement', other, 'observation')?.became, row(house, 'change_order', id)?.state],
+    leaves: (installation) => [row(installation, 'placement', other, 'observation')?.became, row(installation, 'change_order', id)?.state],
     expected: ['change', 'draft'],
   },
   'observation.unplace': {
-    before: (house) => {
-      surprise(house);
-      must(house, 'observation.place', { about: other, became: 'assumption', target: id });
+    before: (installation) => {
+      surprise(installation);
+      must(installation, 'observation.place', { about: other, became: 'assumption', target: id });
     },
     payload: { about: other },
-    leaves: (house) => [row(house, 'placement', other, 'observation'), row(house, 'assumption', id)?.removed],
+    leaves: (installation) => [row(installation, 'placement', other, 'observation'), row(installation, 'assumption', id)?.removed],
     expected: [undefined, 1],
   },
   'measurement.adopt': {
-    before: (house) =>
-      record(house, {
+    before: (installation) =>
+      record(installation, {
         area: areaOf('guest'),
         kind: 'measurement',
         text: 'wall 1, length',
@@ -50,29 +50,29 @@ export const WALKS: Record<string, Given> = {
         of: { what: 'height' },
       }),
     payload: { about: other },
-    leaves: (house) =>
-      (JSON.parse(String(row(house, 'shape', areaOf('guest'), 'area')?.shape)) as { height: unknown }).height,
+    leaves: (installation) =>
+      (JSON.parse(String(row(installation, 'shape', areaOf('guest'), 'area')?.shape)) as { height: unknown }).height,
     expected: { mm: 4064, typed: `13' 4"` },
   },
   'narration.keep': {
     payload: { id, walk: lastWalk, name: 'a.txt', text: 'Kitchen. Framing is done.' },
-    leaves: (house) => row(house, 'narration', id),
+    leaves: (installation) => row(installation, 'narration', id),
     expected: { name: 'a.txt', recording: null, person: demoId('person', 'maren') },
   },
   'draft.drop': {
     payload: { narration, draft: 'scope@3.0' },
-    leaves: (house) => row(house, 'dropped_draft', narration, 'narration'),
+    leaves: (installation) => row(installation, 'dropped_draft', narration, 'narration'),
     expected: { draft: 'scope@3.0' },
   },
   'draft.restore': {
-    before: (house) => must(house, 'draft.drop', { narration, draft: 'scope@3.0' }),
+    before: (installation) => must(installation, 'draft.drop', { narration, draft: 'scope@3.0' }),
     payload: { narration, draft: 'scope@3.0' },
-    leaves: (house) => row(house, 'dropped_draft', narration, 'narration'),
+    leaves: (installation) => row(installation, 'dropped_draft', narration, 'narration'),
     expected: undefined,
   },
   'close-in.sign': {
     payload: { id, area: areaOf('study'), name: 'Ines', reason: 'the shelves hang from the ceiling' },
-    leaves: (house) => (JSON.parse(String(row(house, 'close_in_sign', id)?.lines)) as string[]).length,
+    leaves: (installation) => (JSON.parse(String(row(installation, 'close_in_sign', id)?.lines)) as string[]).length,
     expected: 2,
     plans: true,
   },
@@ -84,56 +84,56 @@ export const WALKS: Record<string, Given> = {
       items: [{ item: 'edges', state: 'not well', text: 'cover gone' }],
       bin: 0.8,
     },
-    leaves: (house) => row(house, 'site_left', id),
+    leaves: (installation) => row(installation, 'site_left', id),
     expected: { bin: 0.8, job: signalHouse },
   },
   'short.buy': {
     before: short,
     payload: { about: other },
-    leaves: (house) => row(house, 'bought', other, 'observation'),
+    leaves: (installation) => row(installation, 'bought', other, 'observation'),
     expected: { person: demoId('person', 'maren') },
   },
   'short.unbuy': {
-    before: (house) => {
-      short(house);
-      must(house, 'short.buy', { about: other });
+    before: (installation) => {
+      short(installation);
+      must(installation, 'short.buy', { about: other });
     },
     payload: { about: other },
-    leaves: (house) => row(house, 'bought', other, 'observation'),
+    leaves: (installation) => row(installation, 'bought', other, 'observation'),
     expected: undefined,
   },
   'client.leave': {
     payload: { id, job: linden, kind: 'code', text: 'door code' },
-    leaves: (house) => row(house, 'left_with_client', id),
+    leaves: (installation) => row(installation, 'left_with_client', id),
     expected: { kind: 'code', area: null },
   },
   'client.ask': {
     who: client,
     payload: { id, text: 'a scratch', name: 'A. Marrow' },
-    leaves: (house) => row(house, 'client_item', id),
+    leaves: (installation) => row(installation, 'client_item', id),
     expected: { state: 'asked', job: linden },
   },
   'client.take-up': {
-    before: (house) => must(house, 'walk.start', { id: walk, job: linden, kind: 'completion' }),
+    before: (installation) => must(installation, 'walk.start', { id: walk, job: linden, kind: 'completion' }),
     payload: { ...asked, observation: id, walk, area: areaOf('bed', 'linden'), trade: 'finish' },
-    leaves: (house) => [row(house, 'client_item', asked.id)?.state, row(house, 'observation', id)?.kind],
+    leaves: (installation) => [row(installation, 'client_item', asked.id)?.state, row(installation, 'observation', id)?.kind],
     expected: ['taken up', 'remaining'],
     plans: true,
   },
   'client.answer': {
     payload: { ...asked, answer: 'oiled on Friday' },
-    leaves: (house) => row(house, 'client_item', asked.id),
+    leaves: (installation) => row(installation, 'client_item', asked.id),
     expected: { state: 'answered', answer: 'oiled on Friday' },
   },
   'area.sign-off': {
     payload: { id, area: areaOf('hall', 'linden'), name: 'A. Marrow' },
-    leaves: (house) => row(house, 'sign_off', id),
+    leaves: (installation) => row(installation, 'sign_off', id),
     expected: { by_client: 0, job: linden },
   },
   'area.accept': {
     who: client,
     payload: { id, area: areaOf('hall', 'linden'), name: 'A. Marrow', words: 'lovely' },
-    leaves: (house) => row(house, 'sign_off', id),
+    leaves: (installation) => row(installation, 'sign_off', id),
     expected: { by_client: 1, words: 'lovely' },
   },
 };

@@ -1,5 +1,5 @@
 import { boolean, number, object, string } from 'yup';
-import { SCHOOL_KEYS, SCHOOLS } from '@/core/sequence/schools';
+import { SCHOOL_KEYS, SCHOOLS } from '@/core/sequence/methods';
 import { command, EVERYBODY, OFFICE } from '../command';
 import * as field from '../fields';
 

@@ -22,7 +22,7 @@ export interface PersonView {
 }
 
 /** By what browsers make and show times. */
-export interface HouseClock {
+export interface ServerClock {
   zone: Zone;
   /** How far the house's clock is ahead of the machine's; 0 but where it was set to another time. */
   shiftMs: number;
@@ -38,7 +38,7 @@ export interface ShellView {
   demo: boolean;
   /** The newest change this was drawn from. */
   seq: number;
-  clock: HouseClock;
+  clock: ServerClock;
 }
 
 export interface JobHead {

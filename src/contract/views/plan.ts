@@ -1,4 +1,4 @@
-import type { MethodKey } from '@/core/sequence/schools';
+import type { MethodKey } from '@/core/sequence/methods';
 import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';

@@ -9,7 +9,7 @@ import type { Annotation, ObservationKind, SelectionVerdict, Target, WalkKind } 
 import type { MovedWork } from '@/core/news/news';
 import type { Drawing } from '@/core/layout/drawing';
 import type { FiledAs } from '../commands/walks';
-import type { HouseClock, JobHead, PictureView } from './job';
+import type { ServerClock, JobHead, PictureView } from './job';
 
 /** All that a walk needs in the hand: one area after the other, in walking order. */
 export interface WalkPack {
@@ -20,7 +20,7 @@ export interface WalkPack {
   suppliers: string[];
   /** The state in which the site was left last. */
   left: { when: string; bin: number | null } | null;
-  clock: HouseClock;
+  clock: ServerClock;
   today: Day;
 }
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { at, input, link, planned, task } from '../../../tests/support/networks';
-import { planFindings } from './looks';
-import { causesOf, loadByWeek, shareByDay, slipOf } from './slip';
+import { planFindings } from './plan-findings';
+import { causesOf, loadByWeek, shareByDay, slipOf } from './slippage';
 
 describe('slip', () => {
   const baseline = {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { afterCheck, checkWords } from './check';
 import { codeShape, unlikeCode } from './code-shape';
-import { arrivalOf, type Ordered } from './coming';
+import { arrivalOf, type Ordered } from './arrival';
 import { dueOf, isDue } from './due';
 import { leadWords } from './lead-words';
 import { NEXT_STEPS, SELECTION_STATES, isBefore, isComing, isHere, isOrdered } from './states';

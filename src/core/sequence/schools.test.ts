@@ -4,7 +4,7 @@ import { findLoop } from '../schedule/network';
 import { sequenceOf } from './links';
 import { phaseFacts } from './phases';
 import { RULES } from './rules';
-import { cleanUpOf, withMethods, halfDaysWithMethods, methodRules, SCHOOLS, type Choices } from './schools';
+import { cleanUpOf, withMethods, halfDaysWithMethods, methodRules, SCHOOLS, type Choices } from './methods';
 import { taskId, type Site, type SiteArea } from './site';
 import { trackOf, WORK_KEYS, workFacts, type Work } from './works';
 

@@ -4,16 +4,16 @@ import { getIronSession, type SessionOptions } from 'iron-session';
 import { cookies } from 'next/headers';
 import type { PersonView } from '@/contract/views/job';
 import { queryOne } from '../database/query';
-import { notFound, Refusal } from '../door/refusal';
-import { house } from '../house';
-import type { Actor } from '../door/who';
+import { notFound, Refusal } from '../dispatch/refusal';
+import { installation } from '../installation';
+import type { Actor } from '../dispatch/actor';
 
 interface Session {
   person?: string;
 }
 
 const options = (): SessionOptions => ({
-  password: house().secret,
+  password: installation().secret,
   cookieName: 'aftermist',
   // Served over plain HTTP on the firm's own machine as well as behind a proxy with a certificate.
   cookieOptions: {
@@ -28,14 +28,14 @@ const session = async (): Promise<Awaited<ReturnType<typeof getIronSession<Sessi
   getIronSession<Session>(await cookies(), options());
 
 const person = (id: string): PersonView | undefined =>
-  queryOne<PersonView>(house().db, 'SELECT id, name, role FROM person WHERE id = @id', { id });
+  queryOne<PersonView>(installation().db, 'SELECT id, name, role FROM person WHERE id = @id', { id });
 
 /** Who is signed in. The demo signs every visitor in as its contractor. */
 export async function signedIn(): Promise<PersonView | undefined> {
   const { person: id } = await session();
   const known = id ? person(id) : undefined;
-  if (known || !house().demo) return known;
-  return queryOne<PersonView>(house().db, `SELECT id, name, role FROM person WHERE role = 'contractor' ORDER BY rowid`);
+  if (known || !installation().demo) return known;
+  return queryOne<PersonView>(installation().db, `SELECT id, name, role FROM person WHERE role = 'contractor' ORDER BY rowid`);
 }
 
 /** Refuses whoever has no session. */
@@ -47,7 +47,7 @@ export async function needSession(): Promise<PersonView> {
 
 /** Switches person without a password: only in the demo, where all people are invented. */
 export async function become(id: string): Promise<void> {
-  if (!house().demo) throw new Refusal(403, { code: 'not-the-demo', message: 'People are switched only in the demo.' });
+  if (!installation().demo) throw new Refusal(403, { code: 'not-the-demo', message: 'People are switched only in the demo.' });
   if (!person(id)) throw notFound('person', 'person');
   await signIn(id);
 }
@@ -73,7 +73,7 @@ const NOBODY = '$argon2id$v=19$m=19456,t=2,p=1$c29tZXNhbHRzb21lc2FsdA$Yc0vHk6Zkq
 /** @returns the person's id, undefined where address and password do not belong together */
 export function checkPassword(email: string, password: string): string | undefined {
   const row = queryOne<{ id: string; password_hash: string | null }>(
-    house().db,
+    installation().db,
     'SELECT id, password_hash FROM person WHERE email = @email',
     { email: email.trim().toLowerCase() },
   );
@@ -81,4 +81,4 @@ export function checkPassword(email: string, password: string): string | undefin
   return right && row?.password_hash ? row.id : undefined;
 }
 
-export const isFounded = (): boolean => queryOne(house().db, 'SELECT 1 FROM firm') !== undefined;
+export const isFounded = (): boolean => queryOne(installation().db, 'SELECT 1 FROM firm') !== undefined;

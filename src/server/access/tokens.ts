@@ -1,13 +1,13 @@
 import { publicRoutes, type Path } from '@/contract/routes';
 import { createHash, createHmac } from 'node:crypto';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 
 /**
  * The secret part of a share link. Derived from the installation's secret and the link's id, so that it can be put into
  * a message at the moment it goes out and is stored nowhere; the database knows only its hash.
  */
-export const tokenOf = (house: Pick<House, 'secret'>, link: string): string =>
-  createHmac('sha256', house.secret).update(`share-link:${link}`).digest('base64url');
+export const tokenOf = (installation: Pick<Installation, 'secret'>, link: string): string =>
+  createHmac('sha256', installation.secret).update(`share-link:${link}`).digest('base64url');
 
 export const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
-export const pathOf = (house: Pick<House, 'secret'>, link: string): Path => publicRoutes.page(tokenOf(house, link));
+export const pathOf = (installation: Pick<Installation, 'secret'>, link: string): Path => publicRoutes.page(tokenOf(installation, link));

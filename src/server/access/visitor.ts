@@ -1,7 +1,7 @@
 import { routes } from '@/contract/routes';
 import { notFound, redirect } from 'next/navigation';
 import type { PersonView } from '@/contract/views/job';
-import { Refusal } from '../door/refusal';
+import { Refusal } from '../dispatch/refusal';
 import { isFounded, signedIn } from './session';
 
 /** Who looks at a page; sends everybody else to where they can come in. */

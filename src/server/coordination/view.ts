@@ -10,7 +10,7 @@ import { dayOfSlot, slotOf } from '@/core/units/slot';
 import { pathOfFeed } from '../schedule/feeds';
 import { firmTime } from '../zone';
 import { queryAll, queryOne } from '../database/query';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { isWorkday, workdaysAfter } from '../schedule/days';
 import { officesOf, type InspectionRow } from '../schedule/offices';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
@@ -35,9 +35,9 @@ const MONTHS = [
 const month = (number: number): string => MONTHS[number - 1] ?? '';
 
 /** The desks that speak for the world outside: inspection offices, the weather, plant, other people's calendars. */
-export function coordinationView(house: House): DesksView {
-  const { db } = house;
-  const time = firmTime(house);
+export function coordinationView(installation: Installation): DesksView {
+  const { db } = installation;
+  const time = firmTime(installation);
   const now = time.today;
   const plan = readPlan(db);
   const names = {
@@ -93,8 +93,8 @@ export function coordinationView(house: House): DesksView {
   ];
   return {
     today: now,
-    inspections: inspectionsOf(house, plan, names.areas, job, now),
-    unbooked: unbookedOf(house, plan, now),
+    inspections: inspectionsOf(installation, plan, names.areas, job, now),
+    unbooked: unbookedOf(installation, plan, now),
     offices: officesOf(db).map((office) => ({
       id: office.id,
       version: office.version,
@@ -189,7 +189,7 @@ export function coordinationView(house: House): DesksView {
       id: feed.id,
       kind: feed.kind,
       name: targets.find((target) => target.kind === feed.kind && target.id === feed.target)?.name ?? '',
-      path: pathOfFeed(house, feed.id),
+      path: pathOfFeed(installation, feed.id),
       madeAt: whenSeen(feed.made_at, time),
     })),
     targets,
@@ -201,16 +201,16 @@ export function coordinationView(house: House): DesksView {
 type Areas = ReadonlyMap<string, { name: string; job: string }>;
 
 function inspectionsOf(
-  house: House,
+  installation: Installation,
   plan: StoredPlan | undefined,
   areas: Areas,
   job: (id: string) => string,
   now: Day,
 ): InspectionView[] {
-  const offices = new Map(officesOf(house.db).map((office) => [office.id, office.name]));
+  const offices = new Map(officesOf(installation.db).map((office) => [office.id, office.name]));
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
   return queryAll<InspectionRow>(
-    house.db,
+    installation.db,
     `SELECT *
       FROM inspection
       WHERE state = 'booked' OR day >= @since
@@ -239,18 +239,18 @@ function inspectionsOf(
 }
 
 /** Inspections ahead without a visit, the nearest first. */
-export function unbookedOf(house: House, plan: StoredPlan | undefined, now: Day): UnbookedView[] {
+export function unbookedOf(installation: Installation, plan: StoredPlan | undefined, now: Day): UnbookedView[] {
   if (!plan) return [];
   const areas = new Map(
     queryAll<{ id: string; name: string; job_name: string }>(
-      house.db,
+      installation.db,
       'SELECT area.id, area.name, job.name AS job_name FROM area JOIN job ON job.id = area.job',
     ).map((area) => [area.id, area]),
   );
-  const offices = officesOf(house.db);
-  const holidays = holidaysOf(house.db);
+  const offices = officesOf(installation.db);
+  const holidays = holidaysOf(installation.db);
   const booked = new Set(
-    queryAll<{ area: string; phase: Phase }>(house.db, `SELECT area, phase FROM inspection WHERE state = 'booked'`).map(
+    queryAll<{ area: string; phase: Phase }>(installation.db, `SELECT area, phase FROM inspection WHERE state = 'booked'`).map(
       (row) => taskId(row.area, row.phase),
     ),
   );

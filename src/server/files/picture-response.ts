@@ -1,12 +1,12 @@
-import { Refusal } from '../door/refusal';
-import type { House } from '../house';
+import { Refusal } from '../dispatch/refusal';
+import type { Installation } from '../installation';
 import { servePicture } from './pictures';
 
 /** Widths that are asked for; another one would fill the server with copies. */
 const WIDTHS = [240, 640, 1280];
 
 /** A picture over HTTP, `?w=` one of the widths. Content never changes under its hash, so it may be kept for ever. */
-export async function pictureResponse(house: House, hash: string, request: Request): Promise<Response> {
+export async function pictureResponse(installation: Installation, hash: string, request: Request): Promise<Response> {
   const asked = new URL(request.url).searchParams.get('w');
   const width = WIDTHS.find((one) => String(one) === asked);
   if (asked !== null && width === undefined)
@@ -15,7 +15,7 @@ export async function pictureResponse(house: House, hash: string, request: Reque
       message: `Ask for one of the widths ${WIDTHS.join(', ')}.`,
       field: 'w',
     });
-  const content = await servePicture(house, hash, width);
+  const content = await servePicture(installation, hash, width);
   if (!content) throw new Refusal(404, { code: 'unknown-id', message: 'There is no such picture here.' });
   return new Response(new Uint8Array(content), {
     headers: { 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=31536000, immutable' },

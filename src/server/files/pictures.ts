@@ -9,8 +9,8 @@ import { dirname, join } from 'node:path';
 import sharp from 'sharp';
 import { LARGEST_PICTURE } from '@/contract/commands/walks';
 import { queryOne, execute } from '../database/query';
-import { Refusal } from '../door/refusal';
-import type { House } from '../house';
+import { Refusal } from '../dispatch/refusal';
+import type { Installation } from '../installation';
 
 /** Pictures by the hash of their content: the same file twice is one file. */
 export interface Picture {
@@ -23,15 +23,15 @@ export interface Picture {
 const LARGEST_PIXELS = 120_000_000;
 const TYPES = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' } as const;
 
-export const pictureFile = (house: Pick<House, 'folder'>, hash: string): string =>
-  join(house.folder, 'pictures', hash.slice(0, 2), hash);
+export const pictureFile = (installation: Pick<Installation, 'folder'>, hash: string): string =>
+  join(installation.folder, 'pictures', hash.slice(0, 2), hash);
 
 /**
  * Keeps a picture: looks at its content (never its name), writes it beside its place, syncs, renames, and only then
  * records it.
  * @throws Refusal for what is no JPEG, PNG or WebP, or is too large
  */
-export async function keepPicture(house: House, content: Buffer): Promise<Picture> {
+export async function keepPicture(installation: Installation, content: Buffer): Promise<Picture> {
   if (content.length > LARGEST_PICTURE)
     throw new Refusal(413, {
       code: 'picture-too-large',
@@ -39,13 +39,13 @@ export async function keepPicture(house: House, content: Buffer): Promise<Pictur
       field: 'picture',
     });
   const hash = createHash('sha256').update(content).digest('hex');
-  const known = queryOne<Picture>(house.db, 'SELECT hash, type, width, height FROM picture WHERE hash = @hash', { hash });
+  const known = queryOne<Picture>(installation.db, 'SELECT hash, type, width, height FROM picture WHERE hash = @hash', { hash });
   if (known) return known;
   const facts = await lookAt(content);
-  await store(pictureFile(house, hash), content);
-  const taken = await takenAt(content, zoneOf(house.db));
+  await store(pictureFile(installation, hash), content);
+  const taken = await takenAt(content, zoneOf(installation.db));
   execute(
-    house.db,
+    installation.db,
     'INSERT OR IGNORE INTO picture (hash, type, width, height, bytes, taken_at) VALUES (@hash, @type, @width, ' +
       '@height, @bytes, @taken)',
     { hash, ...facts, bytes: content.length, taken },
@@ -121,9 +121,9 @@ export async function store(file: string, content: Buffer): Promise<void> {
  * The picture, or a smaller copy; whatever leaves has its EXIF (place above all) taken off by being written anew.
  * @param width undefined for the full size
  */
-export async function servePicture(house: House, hash: string, width?: number): Promise<Buffer | undefined> {
-  if (!queryOne(house.db, 'SELECT 1 FROM picture WHERE hash = @hash', { hash })) return undefined;
-  const original = pictureFile(house, hash);
+export async function servePicture(installation: Installation, hash: string, width?: number): Promise<Buffer | undefined> {
+  if (!queryOne(installation.db, 'SELECT 1 FROM picture WHERE hash = @hash', { hash })) return undefined;
+  const original = pictureFile(installation, hash);
   if (!width) return written(await readFile(original));
   // A smaller copy is made once: a page of sixty pictures asks for each of them again and again.
   const copy = `${original}.${width}.jpg`;

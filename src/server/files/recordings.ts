@@ -3,15 +3,15 @@ import { createReadStream, existsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { queryOne, execute } from '../database/query';
-import { Refusal } from '../door/refusal';
-import type { House } from '../house';
+import { Refusal } from '../dispatch/refusal';
+import type { Installation } from '../installation';
 import { store } from './pictures';
 
 /** A recording goes with its captions and is only played, never read. */
 export const LARGEST_RECORDING = 200 * 1024 * 1024;
 
-const recordingFile = (house: Pick<House, 'folder'>, hash: string): string =>
-  join(house.folder, 'recordings', hash.slice(0, 2), hash);
+const recordingFile = (installation: Pick<Installation, 'folder'>, hash: string): string =>
+  join(installation.folder, 'recordings', hash.slice(0, 2), hash);
 
 /** What it is by its first bytes, never by its name. */
 const FORMS: readonly (readonly [string, (head: Buffer) => boolean])[] = [
@@ -27,7 +27,7 @@ const FORMS: readonly (readonly [string, (head: Buffer) => boolean])[] = [
 ];
 
 /** @throws Refusal for what is no recording we know, or too large */
-export async function keepRecording(house: House, content: Buffer): Promise<{ hash: string; type: string }> {
+export async function keepRecording(installation: Installation, content: Buffer): Promise<{ hash: string; type: string }> {
   const type = content.length < 16 ? undefined : FORMS.find(([, fits]) => fits(content))?.[0];
   if (!type)
     throw new Refusal(422, {
@@ -36,8 +36,8 @@ export async function keepRecording(house: House, content: Buffer): Promise<{ ha
       field: 'recording',
     });
   const hash = createHash('sha256').update(content).digest('hex');
-  await store(recordingFile(house, hash), content);
-  execute(house.db, 'INSERT OR IGNORE INTO recording (hash, type, bytes) VALUES (@hash, @type, @bytes)', {
+  await store(recordingFile(installation, hash), content);
+  execute(installation.db, 'INSERT OR IGNORE INTO recording (hash, type, bytes) VALUES (@hash, @type, @bytes)', {
     hash,
     type,
     bytes: content.length,
@@ -46,9 +46,9 @@ export async function keepRecording(house: House, content: Buffer): Promise<{ ha
 }
 
 /** The recording, or the part of it that a player asks for, so that it can jump to a second. */
-export function recordingResponse(house: House, hash: string, request: Request): Response {
-  const known = queryOne<{ type: string }>(house.db, 'SELECT type FROM recording WHERE hash = @hash', { hash });
-  const file = recordingFile(house, hash);
+export function recordingResponse(installation: Installation, hash: string, request: Request): Response {
+  const known = queryOne<{ type: string }>(installation.db, 'SELECT type FROM recording WHERE hash = @hash', { hash });
+  const file = recordingFile(installation, hash);
   if (!known || !existsSync(file))
     throw new Refusal(404, { code: 'unknown-id', message: 'There is no such recording here.' });
   const { size } = statSync(file);

@@ -4,10 +4,10 @@ import { CALCULATORS } from '@/core/quantities/registry';
 import { TRADES, type Trade } from '@/core/sequence/trades';
 import { IN_WALL_KINDS, type InWallKind } from '@/core/walks/observation';
 import { queryAll } from '../database/query';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 
 /** Everything with a name and a place of its own. */
-export function findable({ db }: House): Found[] {
+export function findable({ db }: Installation): Found[] {
   return [
     ...CALCULATORS.map(({ name, title }): Found => ({
       label: title,

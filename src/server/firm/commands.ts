@@ -1,7 +1,7 @@
 import { hashSync } from '@node-rs/argon2';
 import { insert, queryOne, execute } from '../database/query';
-import { handlers, openJobs, requireRow, requireVersion, type CommandContext } from '../door/handler';
-import { Refusal, unprocessable } from '../door/refusal';
+import { handlers, openJobs, requireRow, requireVersion, type CommandContext } from '../dispatch/handler';
+import { Refusal, unprocessable } from '../dispatch/refusal';
 import { zoneOf } from '../zone';
 
 const addOnePerson = (

@@ -5,13 +5,13 @@ import type { Day } from '@/core/units/day';
 import { timeIn } from '@/core/units/zone';
 import { firmTime } from '../zone';
 import { queryAll, queryOne } from '../database/query';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { readPlan } from '../schedule/read-plan';
 
 /** Who the firm is and whom it calls in. */
-export function firmView(house: House): FirmView {
-  const { db } = house;
-  const { zone, today: now } = firmTime(house);
+export function firmView(installation: Installation): FirmView {
+  const { db } = installation;
+  const { zone, today: now } = firmTime(installation);
   const open = (readPlan(db)?.tasks ?? []).filter((task) => task.state !== 'done');
   const works = groupBy(open, (task) => task.crew ?? '');
   const away = groupBy(
@@ -45,7 +45,7 @@ export function firmView(house: House): FirmView {
     ...(queryOne<{ name: string; town: string }>(db, 'SELECT name, town FROM firm') ?? { name: '', town: '' }),
     zone,
     today: now,
-    time: timeIn(zone, house.clock.now()),
+    time: timeIn(zone, installation.clock.now()),
     people: queryAll(db, 'SELECT id, name, role, email, phone FROM person ORDER BY rowid'),
     subs: subs.map((sub) => ({
       ...sub,

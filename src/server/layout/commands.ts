@@ -7,8 +7,8 @@ import { wallName, type Opening, type Fixture, type RoomShape, type Shape } from
 import { formatLength, type LengthSystem } from '@/core/units/length';
 import type { AreaKind } from '@/core/sites/area';
 import { flag, insert, queryOne, execute, update } from '../database/query';
-import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext, type PlanContext } from '../door/handler';
-import { Refusal, conflict, unprocessable } from '../door/refusal';
+import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext, type PlanContext } from '../dispatch/handler';
+import { Refusal, conflict, unprocessable } from '../dispatch/refusal';
 import { recalculateArea } from '../quantities/recalculate';
 import { recordDecision } from '../scope/decisions';
 import { shaped } from '../walks/queries';

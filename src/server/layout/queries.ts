@@ -7,8 +7,8 @@ import { phaseFacts, phaseOrder, type Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import { formatLength } from '@/core/units/length';
 import { queryAll, queryOne } from '../database/query';
-import { notFound } from '../door/refusal';
-import type { House } from '../house';
+import { notFound } from '../dispatch/refusal';
+import type { Installation } from '../installation';
 import { calculationsOf } from '../quantities/queries';
 import type { AreaRow } from '../schedule/read-site';
 import { decisionsOf, findingsOf, scopeOf } from '../scope/read-scope';
@@ -17,16 +17,16 @@ import { readLayout } from './read-layout';
 
 type Row = AreaRow & { side: string; sleeping: 0 | 1 };
 
-function needArea(house: House, job: string, area: string): Row {
-  const row = queryOne<Row>(house.db, 'SELECT * FROM area WHERE id = @area AND job = @job', { area, job });
+function needArea(installation: Installation, job: string, area: string): Row {
+  const row = queryOne<Row>(installation.db, 'SELECT * FROM area WHERE id = @area AND job = @job', { area, job });
   if (!row) throw notFound('area in this job');
   return row;
 }
 
 /** One area as it is drawn, with what is behind its walls and what follows from it. */
-export function layoutView(house: House, job: string, area: string): LayoutView {
-  const { db } = house;
-  const row = needArea(house, job, area);
+export function layoutView(installation: Installation, job: string, area: string): LayoutView {
+  const { db } = installation;
+  const row = needArea(installation, job, area);
   const { units } = requireJob(db, job);
   const layout = readLayout(db, area);
   const height =
@@ -41,7 +41,7 @@ export function layoutView(house: House, job: string, area: string): LayoutView 
     { job, area },
   );
   return {
-    job: jobHead(house, job),
+    job: jobHead(installation, job),
     area: {
       id: area,
       name: row.name,
@@ -58,13 +58,13 @@ export function layoutView(house: House, job: string, area: string): LayoutView 
     openings: layout.openings,
     placed: layout.placed,
     measures: layout.shape ? measuresOf(layout.shape, layout.openings) : {},
-    neighbours: neighboursOf(house, area),
+    neighbours: neighboursOf(installation, area),
     rooms: rooms.flatMap(({ id, name, shape }) => {
       const parsed = JSON.parse(shape) as { kind: string; walls?: unknown[] };
       return parsed.kind === 'room' ? [{ id, name, walls: parsed.walls?.length ?? 0 }] : [];
     }),
     calculations: calculationsOf(db, job, units, area),
-    decisions: decisionsOf(house, job, area),
+    decisions: decisionsOf(installation, job, area),
     findings: findingsOf(db, job).filter((finding) => finding.area === area),
     scope: scopeOf(db, job)
       .filter((line) => line.areaId === area)
@@ -72,9 +72,9 @@ export function layoutView(house: House, job: string, area: string): LayoutView 
   };
 }
 
-function neighboursOf(house: House, area: string): Neighbour[] {
+function neighboursOf(installation: Installation, area: string): Neighbour[] {
   return queryAll<{ wall: number; area: string; name: string; other_wall: number; sleeping: 0 | 1 }>(
-    house.db,
+    installation.db,
     `SELECT one_wall AS wall, other AS area, area.name, other_wall, area.sleeping
       FROM shared_wall
       JOIN area ON area.id = other
@@ -82,7 +82,7 @@ function neighboursOf(house: House, area: string): Neighbour[] {
       ORDER BY one_wall`,
     { area },
   ).flatMap((row) => {
-    const { shape, openings, placed } = readLayout(house.db, row.area);
+    const { shape, openings, placed } = readLayout(installation.db, row.area);
     return shape
       ? [
           {
@@ -103,18 +103,18 @@ function neighboursOf(house: House, area: string): Neighbour[] {
 /** Limits of the usual guidance; a job's own are asked on Bench. mm */
 const LIMITS = { groundBelowFloor: 150, footingBelowGround: 450, stepsAlike: 9.5 };
 
-export function levelsView(house: House, job: string): LevelsView {
+export function levelsView(installation: Installation, job: string): LevelsView {
   const marks = queryAll<LevelsView['marks'][number] & { kind: LevelKind }>(
-    house.db,
+    installation.db,
     `SELECT id, version, name, kind, mm, typed
       FROM level_mark
       WHERE job = @job AND removed = 0
       ORDER BY mm DESC`,
     { job },
   );
-  const { units } = requireJob(house.db, job);
+  const { units } = requireJob(installation.db, job);
   return {
-    job: jobHead(house, job),
+    job: jobHead(installation, job),
     marks,
     problems: checkLevels(
       marks.map(({ name, kind, mm }) => ({ name, kind, level: mm })),
@@ -125,11 +125,11 @@ export function levelsView(house: House, job: string): LevelsView {
 }
 
 /** The drawing of an area, or of one wall of a room; nothing where it is not drawn. */
-export function areaDrawing(house: House, area: string, wall?: number): { drawing: Drawing; name: string } | undefined {
-  const row = queryOne<Row>(house.db, 'SELECT * FROM area WHERE id = @area', { area });
+export function areaDrawing(installation: Installation, area: string, wall?: number): { drawing: Drawing; name: string } | undefined {
+  const row = queryOne<Row>(installation.db, 'SELECT * FROM area WHERE id = @area', { area });
   if (!row) throw notFound('area');
-  const { units } = requireJob(house.db, row.job);
-  const { shape, openings, placed } = readLayout(house.db, area);
+  const { units } = requireJob(installation.db, row.job);
+  const { shape, openings, placed } = readLayout(installation.db, area);
   const drawing = !shape
     ? undefined
     : wall === undefined

@@ -1,6 +1,6 @@
 import { insert, queryOne, execute } from '../database/query';
-import { handlers, requireRow, requireVersion, type CommandContext } from '../door/handler';
-import { Refusal, unprocessable } from '../door/refusal';
+import { handlers, requireRow, requireVersion, type CommandContext } from '../dispatch/handler';
+import { Refusal, unprocessable } from '../dispatch/refusal';
 import { addLink } from './tell-client';
 
 interface UpdateRow {
@@ -67,7 +67,7 @@ export const updateHandlers = handlers({
       });
     }
     context.logFor(draft.job);
-    context.house.news.emit('queued');
+    context.installation.news.emit('queued');
   },
   'share.make': (context, link) => {
     if (link.audience === 'sub') requireRow(context, 'sub', link.sub ?? '', 'sub');
@@ -92,7 +92,7 @@ export const updateHandlers = handlers({
       { id, now: context.now },
     );
     context.logFor(requireRow<UpdateRow>(context, 'job_update', message.job_update).job);
-    context.house.news.emit('queued');
+    context.installation.news.emit('queued');
   },
   'message.acknowledge': (context, { name }) => {
     if (context.who.kind !== 'link')

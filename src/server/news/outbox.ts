@@ -1,7 +1,7 @@
 import { pathOf } from '../access/tokens';
 import { queryAll, insert, queryOne, execute } from '../database/query';
 import type { Gateway } from '../outside/simulated/gateway';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 
 interface Queued {
   id: string;
@@ -17,8 +17,8 @@ interface Queued {
  * Hands every queued message to the gateway, once each, and writes down what became of it. The link's secret is put
  * into the text here and stays nowhere. @returns how many were settled
  */
-export function emptyOutbox(house: House, gateway: Gateway): number {
-  const { db } = house;
+export function emptyOutbox(installation: Installation, gateway: Gateway): number {
+  const { db } = installation;
   const queued = queryAll<Queued>(
     db,
     `SELECT message.id, tries, address, share_link, title, body, job
@@ -34,9 +34,9 @@ export function emptyOutbox(house: House, gateway: Gateway): number {
       tries: message.tries,
       address: message.address,
       subject: message.title,
-      text: `${message.body}\n\n${pathOf(house, message.share_link)}`,
+      text: `${message.body}\n\n${pathOf(installation, message.share_link)}`,
     });
-    const now = house.clock.now().toISOString();
+    const now = installation.clock.now().toISOString();
     const seq = db
       .transaction(() => {
         execute(
@@ -59,20 +59,20 @@ export function emptyOutbox(house: House, gateway: Gateway): number {
         return queryOne<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
       })
       .immediate();
-    house.news.emit('log', seq);
+    installation.news.emit('log', seq);
   }
   return queued.length;
 }
 
 /** Keeps the outbox empty: soon after something is queued, and once at the start for what a stop left behind. */
-export function startOutbox(house: House, gateway: Gateway, delayMs = 1_200): void {
+export function startOutbox(installation: Installation, gateway: Gateway, delayMs = 1_200): void {
   let timer: NodeJS.Timeout | undefined;
   const soon = (): void => {
     timer ??= setTimeout(() => {
       timer = undefined;
-      if (emptyOutbox(house, gateway) > 0) soon();
+      if (emptyOutbox(installation, gateway) > 0) soon();
     }, delayMs).unref();
   };
-  house.news.on('queued', soon);
+  installation.news.on('queued', soon);
   soon();
 }

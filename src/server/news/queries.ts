@@ -5,7 +5,7 @@ import type { Day } from '@/core/units/day';
 import { pathOf } from '../access/tokens';
 import { firmTime, type FirmTime } from '../zone';
 import { queryAll } from '../database/query';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { readPlan } from '../schedule/read-plan';
 import { jobHead, requireJob } from '../sites/queries';
 import { whenSeen } from '../words';
@@ -29,9 +29,9 @@ interface MessageRow extends Omit<MessageView, 'acknowledged' | 'linkId'> {
 export const linkState = (link: { revoked_at: string | null; expires_on: Day }, now: Day): LinkView['state'] =>
   link.revoked_at ? 'revoked' : link.expires_on < now ? 'expired' : 'open';
 
-export function newsView(house: House, job: string): NewsView {
-  const { db } = house;
-  const time = firmTime(house);
+export function newsView(installation: Installation, job: string): NewsView {
+  const { db } = installation;
+  const time = firmTime(installation);
   const now = time.today;
   const row = requireJob(db, job);
   const messages = groupBy(
@@ -71,7 +71,7 @@ export function newsView(house: House, job: string): NewsView {
     'SELECT id, name, email, lead_name FROM sub ORDER BY name',
   ).filter((sub) => crews.has(sub.id));
   return {
-    job: jobHead(house, job),
+    job: jobHead(installation, job),
     today: now,
     updates: updates.map(({ made_at, sent_at, ...update }) => ({
       ...update,
@@ -89,7 +89,7 @@ export function newsView(house: House, job: string): NewsView {
       id: link.id,
       audience: link.audience,
       recipient: link.recipient,
-      path: pathOf(house, link.id),
+      path: pathOf(installation, link.id),
       expiresOn: link.expires_on,
       state: linkState(link, now),
       opened: link.opened,

@@ -2,8 +2,8 @@ import type { Audience } from '@/contract/commands/news';
 import { hashOf, tokenOf } from '../access/tokens';
 import { today } from '../zone';
 import { insert, orNull } from '../database/query';
-import type { CommandContext } from '../door/handler';
-import { Refusal, unprocessable } from '../door/refusal';
+import type { CommandContext } from '../dispatch/handler';
+import { Refusal, unprocessable } from '../dispatch/refusal';
 
 export function addLink(
   context: CommandContext,
@@ -16,7 +16,7 @@ export function addLink(
     expiresOn: string;
   },
 ): void {
-  if (link.expiresOn < today(context.house))
+  if (link.expiresOn < today(context.installation))
     throw unprocessable('expired', 'The last day of the link is in the past; choose today or later.', 'expiresOn');
   insert(context.db, 'share_link', {
     id: link.id,
@@ -24,7 +24,7 @@ export function addLink(
     sub: orNull(link.sub),
     audience: link.audience,
     recipient: link.recipient,
-    token_hash: hashOf(tokenOf(context.house, link.id)),
+    token_hash: hashOf(tokenOf(context.installation, link.id)),
     made_at: context.now,
     expires_on: link.expiresOn,
   });
@@ -66,7 +66,7 @@ export function tellClient(
     state: 'queued',
     queued_at: context.now,
   });
-  context.house.news.emit('queued');
+  context.installation.news.emit('queued');
 }
 
 /** The job whose client holds the link that this came by; a client answers for their own job only. */

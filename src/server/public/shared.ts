@@ -14,7 +14,7 @@ import { countedWords } from '@/core/walks/record-words';
 import { hashOf } from '../access/tokens';
 import { firmTime, today, type FirmTime } from '../zone';
 import { queryAll, queryOne, execute } from '../database/query';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { nextWork } from '../schedule/effect';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import type { ChangeRow } from '../scope/changes';
@@ -41,20 +41,20 @@ export interface OpenLink {
 }
 
 /** The link of a secret, if it opens today: guessed, revoked and expired ones are all alike to whoever holds them. */
-export function openLink(house: House, token: string): OpenLink | undefined {
-  const link = queryOne<OpenLink>(house.db, 'SELECT * FROM share_link WHERE token_hash = @hash', { hash: hashOf(token) });
-  return link && linkState(link, today(house)) === 'open' ? link : undefined;
+export function openLink(installation: Installation, token: string): OpenLink | undefined {
+  const link = queryOne<OpenLink>(installation.db, 'SELECT * FROM share_link WHERE token_hash = @hash', { hash: hashOf(token) });
+  return link && linkState(link, today(installation)) === 'open' ? link : undefined;
 }
 
 /** Whether a picture belongs to what a link shows. */
-export const sharesPicture = (house: House, link: OpenLink, hash: string): boolean =>
+export const sharesPicture = (installation: Installation, link: OpenLink, hash: string): boolean =>
   link.audience === 'client' &&
-  (queryOne(house.db, `SELECT 1 FROM standing_observation WHERE job = @job AND kind = 'picture' AND picture = @hash`, {
+  (queryOne(installation.db, `SELECT 1 FROM standing_observation WHERE job = @job AND kind = 'picture' AND picture = @hash`, {
     job: link.job,
     hash,
   }) !== undefined ||
     queryOne(
-      house.db,
+      installation.db,
       `SELECT 1
         FROM selection
         WHERE job = @job AND removed = 0 AND state = 'open' AND instr(alternatives, @hash) > 0`,
@@ -62,16 +62,16 @@ export const sharesPicture = (house: House, link: OpenLink, hash: string): boole
     ) !== undefined);
 
 /** What a link shows, counted as an opening. */
-export function sharedView(house: House, link: OpenLink): SharedView {
-  execute(house.db, 'UPDATE share_link SET opened = opened + 1, opened_at = @now WHERE id = @id', {
+export function sharedView(installation: Installation, link: OpenLink): SharedView {
+  execute(installation.db, 'UPDATE share_link SET opened = opened + 1, opened_at = @now WHERE id = @id', {
     id: link.id,
-    now: house.clock.now().toISOString(),
+    now: installation.clock.now().toISOString(),
   });
-  return link.audience === 'client' && link.job ? clientShared(house, link, link.job) : crewShared(house, link);
+  return link.audience === 'client' && link.job ? clientShared(installation, link, link.job) : crewShared(installation, link);
 }
 
 function base(
-  house: House,
+  installation: Installation,
   link: OpenLink,
 ): Omit<
   ClientShared,
@@ -89,15 +89,15 @@ function base(
   | 'statement'
   | 'changes'
 > {
-  const time = firmTime(house);
+  const time = firmTime(installation);
   const now = time.today;
   const message = queryOne<{ acknowledged_at: string | null; acknowledged_by: string | null }>(
-    house.db,
+    installation.db,
     'SELECT acknowledged_at, acknowledged_by FROM message WHERE share_link = @id',
     { id: link.id },
   );
   return {
-    firm: queryOne<{ name: string }>(house.db, 'SELECT name FROM firm')?.name ?? '',
+    firm: queryOne<{ name: string }>(installation.db, 'SELECT name FROM firm')?.name ?? '',
     recipient: link.recipient,
     today: now,
     expiresOn: link.expires_on,
@@ -110,45 +110,45 @@ function base(
 
 /** Updates that were sent for this audience, the newest first. */
 const sentUpdates = (
-  house: House,
+  installation: Installation,
   job: string,
   audience: 'client' | 'crew',
 ): { title: string; body: string; when: string }[] =>
   queryAll<{ title: string; body: string; sent_at: string }>(
-    house.db,
+    installation.db,
     `SELECT title, body, sent_at
       FROM job_update
       WHERE job = @job AND audience = @audience AND state = 'sent'
       ORDER BY sent_at DESC
       LIMIT 10`,
     { job, audience },
-  ).map(({ title, body, sent_at }) => ({ title, body, when: whenSeen(sent_at, firmTime(house)) }));
+  ).map(({ title, body, sent_at }) => ({ title, body, when: whenSeen(sent_at, firmTime(installation)) }));
 
-function clientShared(house: House, link: OpenLink, job: string): ClientShared {
-  const time = firmTime(house);
+function clientShared(installation: Installation, link: OpenLink, job: string): ClientShared {
+  const time = firmTime(installation);
   const now = time.today;
-  const { name, address } = requireJob(house.db, job);
-  const seen = notWithdrawn(observationsOf(house.db, job));
+  const { name, address } = requireJob(installation.db, job);
+  const seen = notWithdrawn(observationsOf(installation.db, job));
   const progress = progressOf(seen);
-  const plan = readPlan(house.db, { job });
+  const plan = readPlan(installation.db, { job });
   const names = new Map(
-    queryAll<{ id: string; name: string }>(house.db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [
+    queryAll<{ id: string; name: string }>(installation.db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [
       area.id,
       area.name,
     ]),
   );
   return {
-    ...base(house, link),
+    ...base(installation, link),
     audience: 'client',
     job: { name, address },
-    done: workDone(weightsOf(house.db, job), (task) => progress.get(task)?.fraction ?? 0),
+    done: workDone(weightsOf(installation.db, job), (task) => progress.get(task)?.fraction ?? 0),
     finish:
       queryOne<{ finish_day: Day | null }>(
-        house.db,
+        installation.db,
         'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC',
         { job },
       )?.finish_day ?? null,
-    updates: sentUpdates(house, job, 'client'),
+    updates: sentUpdates(installation, job, 'client'),
     next: plan
       ? nextWork(plan, new Set([job]), now, 7, (task) => task.crew !== null && task.phase !== null)
           .slice(0, 10)
@@ -159,11 +159,11 @@ function clientShared(house: House, link: OpenLink, job: string): ClientShared {
             ),
           }))
       : [],
-    decisions: holdsOf(house.db, job, now)
+    decisions: holdsOf(installation.db, job, now)
       .filter((hold) => hold.kind === 'client' && hold.request === null)
       .map((hold) => ({ text: capital(hold.text), by: hold.expectedOn })),
-    choices: choicesOf(house, job),
-    requests: requestViews(house, job)
+    choices: choicesOf(installation, job),
+    requests: requestViews(installation, job)
       .filter((request) => request.party === 'client' && request.standing === 'sent')
       .map((request) => ({
         id: request.id,
@@ -172,26 +172,26 @@ function clientShared(house: House, link: OpenLink, job: string): ClientShared {
         by: request.neededBy,
         waits: request.waits.map((wait) => wait.text),
       })),
-    pictures: picturesOf(house.db, seen, time).slice(0, 8),
-    completion: completionShared(house, job, time),
-    statement: statementShared(house, job, time),
+    pictures: picturesOf(installation.db, seen, time).slice(0, 8),
+    completion: completionShared(installation, job, time),
+    statement: statementShared(installation, job, time),
     changes: queryAll<ChangeRow>(
-      house.db,
+      installation.db,
       `SELECT * FROM change_order WHERE job = @job AND state <> 'draft' ORDER BY number DESC`,
       { job },
-    ).map((row) => changeView(house, row, names.get(row.area) ?? '', time)),
+    ).map((row) => changeView(installation, row, names.get(row.area) ?? '', time)),
   };
 }
 
 /** What is open and the client's to choose. Prices are for all of it, where it is known how many. */
-function choicesOf(house: House, job: string): ClientShared['choices'] {
-  return selectionsOf(house, job)
+function choicesOf(installation: Installation, job: string): ClientShared['choices'] {
+  return selectionsOf(installation, job)
     .filter((item) => item.state === 'open' && item.decides === 'client')
     .map((item) => ({
       id: item.id,
       what: `${item.category}, ${item.area}`,
       by: item.decideBy,
-      alternatives: alternativesOf(house.db, item.id).map(({ id, choice, unitPrice, look, upkeep, picture }) => ({
+      alternatives: alternativesOf(installation.db, item.id).map(({ id, choice, unitPrice, look, upkeep, picture }) => ({
         id,
         choice,
         look,
@@ -203,38 +203,38 @@ function choicesOf(house: House, job: string): ClientShared['choices'] {
 }
 
 /** The newest statement that the client was sent. */
-export const sentStatement = (house: House, job: string): StatementRow | undefined =>
-  statementsOf(house.db, job).find((row) => row.state !== 'made');
+export const sentStatement = (installation: Installation, job: string): StatementRow | undefined =>
+  statementsOf(installation.db, job).find((row) => row.state !== 'made');
 
 /** Their list and their rooms, once the job comes to its end. */
-function completionShared(house: House, job: string, time: FirmTime): ClientShared['completion'] {
-  if (!['completing', 'closed'].includes(requireJob(house.db, job).state)) return null;
+function completionShared(installation: Installation, job: string, time: FirmTime): ClientShared['completion'] {
+  if (!['completing', 'closed'].includes(requireJob(installation.db, job).state)) return null;
   const accepted = new Map(
     queryAll<{ area: string; name: string; at: string }>(
-      house.db,
+      installation.db,
       'SELECT area, name, at FROM sign_off WHERE job = @job AND removed = 0',
       { job },
     ).map((row) => [row.area, `${row.name}, ${whenSeen(row.at, time)}`]),
   );
   return {
-    items: clientItems(house.db, job, time).map(({ id, text, area, state, answer }) => ({
+    items: clientItems(installation.db, job, time).map(({ id, text, area, state, answer }) => ({
       id,
       text,
       area,
       state,
       answer,
     })),
-    areas: queryAll<{ id: string; name: string }>(house.db, 'SELECT id, name FROM area WHERE job = @job ORDER BY position', {
+    areas: queryAll<{ id: string; name: string }>(installation.db, 'SELECT id, name FROM area WHERE job = @job ORDER BY position', {
       job,
     }).map((area) => ({ ...area, accepted: accepted.get(area.id) ?? null })),
   };
 }
 
-function statementShared(house: House, job: string, time: FirmTime): ClientShared['statement'] {
-  const row = sentStatement(house, job);
+function statementShared(installation: Installation, job: string, time: FirmTime): ClientShared['statement'] {
+  const row = sentStatement(installation, job);
   if (!row) return null;
   // What they see as changed is against what they were sent before.
-  const former = statementsOf(house.db, job).find((one_) => one_.number < row.number && one_.state !== 'made');
+  const former = statementsOf(installation.db, job).find((one_) => one_.number < row.number && one_.state !== 'made');
   return {
     id: row.id,
     number: row.number,
@@ -248,9 +248,9 @@ function statementShared(house: House, job: string, time: FirmTime): ClientShare
  * A job's crews, or one sub over all its jobs: who, where, when, what must be ready before, and who needs the room
  * next.
  */
-function crewShared(house: House, link: OpenLink): CrewShared {
-  const { db } = house;
-  const time = firmTime(house);
+function crewShared(installation: Installation, link: OpenLink): CrewShared {
+  const { db } = installation;
+  const time = firmTime(installation);
   const now = time.today;
   const plan = readPlan(db, link.job ? { job: link.job } : {});
   const jobs = new Map(
@@ -272,12 +272,12 @@ function crewShared(house: House, link: OpenLink): CrewShared {
     : undefined;
   const inMyRooms = new Set(mine.filter((task) => task.state !== 'done').map((task) => task.area));
   return {
-    ...base(house, link),
+    ...base(installation, link),
     audience: link.audience === 'sub' ? 'sub' : 'crew',
     title: link.job
       ? (jobs.get(link.job)?.name ?? '')
       : (queryOne<{ name: string }>(db, 'SELECT name FROM sub WHERE id = @id', { id: link.sub })?.name ?? ''),
-    updates: link.job ? sentUpdates(house, link.job, 'crew') : [],
+    updates: link.job ? sentUpdates(installation, link.job, 'crew') : [],
     days: plan ? daysOf(plan, jobIds, now, link.sub, jobs) : [],
     cautions: openCautions(seen)
       .filter((caution) => inMyRooms.has(caution.area))

@@ -15,8 +15,8 @@ import { capital } from '@/core/words';
 import { today } from '../zone';
 import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
-import { notFound } from '../door/refusal';
-import type { House } from '../house';
+import { notFound } from '../dispatch/refusal';
+import type { Installation } from '../installation';
 import { measuresIn } from '../layout/read-layout';
 import { readPlan } from '../schedule/read-plan';
 import { areasOf, phasesOf } from '../scope/queries';
@@ -84,9 +84,9 @@ export const calculationsOf = (db: Connection, job: string, system: LengthSystem
     .map((row) => viewOf(row, system));
 
 /** One kept result, to be changed on Bench. */
-export function keptCalculation(house: House, id: string): CalculationView {
+export function keptCalculation(installation: Installation, id: string): CalculationView {
   const row = queryOne<Row & { units: LengthSystem }>(
-    house.db,
+    installation.db,
     `SELECT calculation.*, area.name AS area_name, units
       FROM calculation
       JOIN area ON area.id = calculation.area
@@ -124,19 +124,19 @@ function neededOf(db: Connection, job: string): Needed[] {
   });
 }
 
-export function materialsView(house: House, job: string): MaterialsView {
-  const { units } = requireJob(house.db, job);
-  const lines = materialsList(neededOf(house.db, job));
-  const calculations = calculationsOf(house.db, job, units);
+export function materialsView(installation: Installation, job: string): MaterialsView {
+  const { units } = requireJob(installation.db, job);
+  const lines = materialsList(neededOf(installation.db, job));
+  const calculations = calculationsOf(installation.db, job, units);
   const { price, unpriced } = materialsTotal(lines);
   return {
-    job: jobHead(house, job),
-    today: today(house),
+    job: jobHead(installation, job),
+    today: today(installation),
     lines,
     total: price,
     unpriced,
     calculations,
-    counts: scopeCounts(house.db, job),
+    counts: scopeCounts(installation.db, job),
     problems: calculations.flatMap((one_) =>
       one_.problem
         ? [
@@ -154,14 +154,14 @@ export function materialsView(house: House, job: string): MaterialsView {
 }
 
 /** Where a result from Bench can be kept. */
-export function benchView(house: House): BenchView {
-  const { db } = house;
+export function benchView(installation: Installation): BenchView {
+  const { db } = installation;
   const jobs = queryAll<{ id: string; name: string; units: LengthSystem }>(
     db,
     `SELECT id, name, units FROM job WHERE state <> 'closed' ORDER BY position`,
   );
   return {
-    today: today(house),
+    today: today(installation),
     jobs: jobs.map((job) => {
       const phases = phasesOf(db, job.id);
       const lines = groupBy(scopeOf(db, job.id), (line) => line.areaId);

@@ -1,7 +1,7 @@
 import type { Measure } from '@/core/layout/measures';
 import { recalculate, type Calculation } from '@/core/scope/feed';
 import { queryAll, execute } from '../database/query';
-import type { PlanContext } from '../door/handler';
+import type { PlanContext } from '../dispatch/handler';
 import { measuresIn } from '../layout/read-layout';
 import { timeTrack } from '../sequence/lay-track';
 import { measuredQuantity, measureUnit } from './measured';

@@ -1,7 +1,7 @@
 import { routes } from '@/contract/routes';
 import type { BoardBlock, BoardRow, BoardView, GoalView, ScheduleView } from '@/contract/views/plan';
 import { groupBy } from '@/core/group-by';
-import { planFindings } from '@/core/schedule/looks';
+import { planFindings } from '@/core/schedule/plan-findings';
 import { jobFinish, tripsIn, type PlannedTask } from '@/core/schedule/plan';
 import { LIMITS, type HalfDayOutlook } from '@/core/schedule/weather';
 import { TRADES } from '@/core/sequence/trades';
@@ -10,7 +10,7 @@ import { dayOfSlot, formatSlot, isAfternoon, lastDay, slotOf } from '@/core/unit
 import { firmTime } from '../zone';
 import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { jobHead } from '../sites/queries';
 import { whenSeen } from '../words';
 import { readPlan, type StoredPlan } from './read-plan';
@@ -54,9 +54,9 @@ export function boardOptions(asked: Record<string, string | string[] | undefined
 }
 
 /** The half-day board: by trade over all jobs, or by room in one. */
-export function scheduleView(house: House, options: BoardOptions & { job?: string }): ScheduleView {
-  const { db } = house;
-  const time = firmTime(house);
+export function scheduleView(installation: Installation, options: BoardOptions & { job?: string }): ScheduleView {
+  const { db } = installation;
+  const time = firmTime(installation);
   const now = time.today;
   const whole = readPlan(db);
   const plan = options.by === 'room' && options.job ? readPlan(db, { job: options.job }) : whole;
@@ -89,11 +89,11 @@ export function scheduleView(house: House, options: BoardOptions & { job?: strin
     todaySlot: shift <= 0 && slotOf(monday, now) < options.weeks * 14 ? slotOf(monday, now) : null,
     rows: window
       ? options.by === 'room' && options.job
-        ? roomRows(house, window, options.job)
+        ? roomRows(installation, window, options.job)
         : tradeRows(window, options)
       : [],
     marks: window
-      ? [...marksOf(window, options.job), ...deliveryMarks(house, window, options.job)].sort((a, b) => a.slot - b.slot)
+      ? [...marksOf(window, options.job), ...deliveryMarks(installation, window, options.job)].sort((a, b) => a.slot - b.slot)
       : [],
     weather: window ? weatherOf(db, window) : [],
     madeAt: plan ? whenSeen(plan.madeAt, time) : '',
@@ -115,7 +115,7 @@ export function scheduleView(house: House, options: BoardOptions & { job?: strin
         )
       : [];
   return {
-    job: options.job ? jobHead(house, options.job) : null,
+    job: options.job ? jobHead(installation, options.job) : null,
     by: options.by,
     weeks: options.weeks,
     shift,
@@ -214,13 +214,13 @@ function tradeRows(window: Window, { job, crew: only }: BoardOptions & { job?: s
   });
 }
 
-function roomRows(house: House, window: Window, job: string): BoardRow[] {
+function roomRows(installation: Installation, window: Window, job: string): BoardRow[] {
   const byArea = groupBy(
     window.plan.tasks.filter((task) => task.area !== null && shown(window, task)),
     (task) => task.area ?? '',
   );
   return queryAll<{ id: string; name: string; level: string | null }>(
-    house.db,
+    installation.db,
     `SELECT area.id, area.name, level.name AS level
       FROM area
       LEFT JOIN level ON level.id = area.level
@@ -314,9 +314,9 @@ function marksOf(window: Window, job?: string): BoardView['marks'] {
 }
 
 /** Deliveries that have their day, inside the window. */
-function deliveryMarks(house: House, window: Window, job?: string): BoardView['marks'] {
+function deliveryMarks(installation: Installation, window: Window, job?: string): BoardView['marks'] {
   return queryAll<{ job: string; day: Day; half: string | null; place: string | null; items: string | null }>(
-    house.db,
+    installation.db,
     `SELECT delivery.job, day, half, area.name AS place, (SELECT group_concat(lower(category),
         ', ') FROM selection WHERE selection.delivery = delivery.id AND removed = 0) AS items
       FROM delivery

@@ -5,14 +5,14 @@ import { addDays, type Day } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
 import { hashOf, tokenOf } from '../access/tokens';
 import { queryAll, queryOne } from '../database/query';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { firmTime } from '../zone';
 import type { EventRow } from './calendar-events';
 
 /** What the secret of a feed is made from. */
 export const feedLink = (id: string): string => `feed ${id}`;
-export const pathOfFeed = (house: Pick<House, 'secret'>, id: string): Path =>
-  publicRoutes.calendar(tokenOf(house, feedLink(id)));
+export const pathOfFeed = (installation: Pick<Installation, 'secret'>, id: string): Path =>
+  publicRoutes.calendar(tokenOf(installation, feedLink(id)));
 
 /** The hours that stand for the halves of a day in calendars outside: [first, last] by half, as floating local time. */
 const HOURS = [
@@ -34,18 +34,18 @@ interface OutEvent {
 }
 
 /** The feed of a secret as an iCalendar file; undefined where it opens nothing. */
-export function feedFile(house: House, token: string): { name: string; content: string } | undefined {
+export function feedFile(installation: Installation, token: string): { name: string; content: string } | undefined {
   const feed = queryOne<{ kind: 'job' | 'sub' | 'person'; target: string }>(
-    house.db,
+    installation.db,
     'SELECT kind, target FROM feed WHERE token_hash = @hash AND closed_at IS NULL',
     { hash: hashOf(token) },
   );
   if (!feed) return undefined;
   const name =
-    queryOne<{ name: string }>(house.db, `SELECT name FROM ${feed.kind} WHERE id = @id`, { id: feed.target })?.name ?? '';
-  const firm = firmTime(house);
+    queryOne<{ name: string }>(installation.db, `SELECT name FROM ${feed.kind} WHERE id = @id`, { id: feed.target })?.name ?? '';
+  const firm = firmTime(installation);
   const since = addDays(firm.today, -TOLD_DAYS);
-  const events = (feed.kind === 'person' ? visitsOut(house) : workOut(house, feed)).filter(
+  const events = (feed.kind === 'person' ? visitsOut(installation) : workOut(installation, feed)).filter(
     (event) => !event.cancelled || dayIn(firm.zone, event.changedAt) >= since,
   );
   return { name, content: calendarOf(name, events) };
@@ -78,9 +78,9 @@ function calendarOf(name: string, events: readonly OutEvent[]): string {
 }
 
 /** The work of a job, or of a sub over all jobs. */
-function workOut(house: House, { kind, target }: { kind: 'job' | 'sub' | 'person'; target: string }): OutEvent[] {
+function workOut(installation: Installation, { kind, target }: { kind: 'job' | 'sub' | 'person'; target: string }): OutEvent[] {
   return queryAll<EventRow & { name: string; address: string }>(
-    house.db,
+    installation.db,
     `SELECT calendar_event.*, job.name, job.address
       FROM calendar_event
       JOIN job ON job.id = calendar_event.job
@@ -100,7 +100,7 @@ function workOut(house: House, { kind, target }: { kind: 'job' | 'sub' | 'person
 }
 
 /** What somebody of the firm has to be there for: booked visits, deliveries, what was booked to stand there. */
-function visitsOut(house: House): OutEvent[] {
+function visitsOut(installation: Installation): OutEvent[] {
   const visits = queryAll<{
     id: string;
     phase: Phase;
@@ -114,7 +114,7 @@ function visitsOut(house: House): OutEvent[] {
     settled_at: string | null;
     asked_on: Day;
   }>(
-    house.db,
+    installation.db,
     `SELECT inspection.*, area.name AS area, job.name, job.address
       FROM inspection
       JOIN area ON area.id = inspection.area
@@ -140,7 +140,7 @@ function visitsOut(house: House): OutEvent[] {
     version: number;
     what: string | null;
   }>(
-    house.db,
+    installation.db,
     `SELECT delivery.*, job.name, job.address, (SELECT group_concat(lower(category),
         ', ') FROM selection WHERE selection.delivery = delivery.id AND removed = 0) AS what
       FROM delivery
@@ -168,7 +168,7 @@ function visitsOut(house: House): OutEvent[] {
     version: number;
     state: string;
   }>(
-    house.db,
+    installation.db,
     `SELECT logistic.*, job.name, job.address
       FROM logistic
       JOIN job ON job.id = logistic.job

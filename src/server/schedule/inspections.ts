@@ -4,8 +4,8 @@ import { today } from '../zone';
 import { queryAll, insert, queryOne, orNull, update } from '../database/query';
 import type { Connection } from '../database/open';
 import { offerVisit } from '../outside/simulated/inspections';
-import { handlers, openJobs, requireRow, requireStep, requireVersion, type CommandContext } from '../door/handler';
-import { Refusal, conflict, unprocessable } from '../door/refusal';
+import { handlers, openJobs, requireRow, requireStep, requireVersion, type CommandContext } from '../dispatch/handler';
+import { Refusal, conflict, unprocessable } from '../dispatch/refusal';
 import { workdaysAfter } from './days';
 import { officesOf, type InspectionRow } from './offices';
 import { holidaysOf } from './read-site';
@@ -33,7 +33,7 @@ function book(
       message: `It is booked for ${formatDay(open.day)} already; cancel that first.`,
       field: 'phase',
     });
-  const on = today(context.house);
+  const on = today(context.installation);
   const taken = (day: Day): number =>
     queryOne<{ count: number }>(
       context.db,
@@ -139,7 +139,7 @@ export const inspectionHandlers = handlers({
       });
     }
     // The office comes again when what failed can have been put right, a day to spare.
-    const on = today(context.house);
+    const on = today(context.installation);
     const working = Math.ceil(fixes.reduce((sum, fix) => sum + fix.halfDays, 0) / 2) + 1;
     const booked = book(
       context,

@@ -2,8 +2,8 @@ import { lastDay } from '@/core/units/slot';
 import { jobFinish } from '@/core/schedule/plan';
 import { hashOf, tokenOf } from '../access/tokens';
 import { insert, queryOne, orNull, execute } from '../database/query';
-import { handlers, requireRow } from '../door/handler';
-import { Refusal, notFound, unprocessable } from '../door/refusal';
+import { handlers, requireRow } from '../dispatch/handler';
+import { Refusal, notFound, unprocessable } from '../dispatch/refusal';
 import { feedLink } from './feeds';
 import { readPlan } from './read-plan';
 
@@ -41,7 +41,7 @@ export const planHandlers = handlers({
       id,
       kind,
       target,
-      token_hash: hashOf(tokenOf(context.house, feedLink(id))),
+      token_hash: hashOf(tokenOf(context.installation, feedLink(id))),
       made_at: context.now,
     });
   },

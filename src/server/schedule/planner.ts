@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import type { Worker } from 'node:worker_threads';
-import { databaseFile, type House } from '../house';
+import { databaseFile, type Installation } from '../installation';
 
 // Asked of Node itself: an import would have the bundler take in whatever the path of a thread could mean.
 const threads = process.getBuiltinModule('node:worker_threads');
@@ -11,20 +11,20 @@ const threads = process.getBuiltinModule('node:worker_threads');
  * at the next knock.
  */
 export function startPlanner(
-  house: House,
-  bundle = join(house.root, '.built', 'planner.mjs'),
+  installation: Installation,
+  bundle = join(installation.root, '.built', 'planner.mjs'),
 ): { stop: () => Promise<void> } {
   let worker: Worker | undefined;
   const start = (): Worker => {
     const thread = new threads.Worker(bundle, {
       workerData: {
-        file: databaseFile(house.folder),
-        migrations: join(house.root, 'migrations'),
-        setTo: house.clock.shiftMs === 0 ? undefined : house.clock.now(),
+        file: databaseFile(installation.folder),
+        migrations: join(installation.root, 'migrations'),
+        setTo: installation.clock.shiftMs === 0 ? undefined : installation.clock.now(),
       },
     });
     thread.on('message', (message: { seq?: number; error?: string }) => {
-      if (message.seq !== undefined) house.news.emit('log', message.seq);
+      if (message.seq !== undefined) installation.news.emit('log', message.seq);
       if (message.error) console.error('The planner failed:', message.error);
     });
     thread.on('error', (error) => console.error('The planner stopped:', error));
@@ -36,11 +36,11 @@ export function startPlanner(
     worker ??= start();
     worker.postMessage('look');
   };
-  house.news.on('marked', knock);
+  installation.news.on('marked', knock);
   knock();
   return {
     stop: async () => {
-      house.news.off('marked', knock);
+      installation.news.off('marked', knock);
       await worker?.terminate();
     },
   };

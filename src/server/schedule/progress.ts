@@ -1,7 +1,7 @@
 import type { ProgressView } from '@/contract/views/progress';
 import { groupBy } from '@/core/group-by';
 import { jobFinish } from '@/core/schedule/plan';
-import { causesOf, loadByWeek, shareByDay, slipOf, workedDaysFrom, type Baseline } from '@/core/schedule/slip';
+import { causesOf, loadByWeek, shareByDay, slipOf, workedDaysFrom, type Baseline } from '@/core/schedule/slippage';
 import { countBefore } from '@/core/schedule/calendar';
 import { phaseFacts } from '@/core/sequence/phases';
 import { taskRef } from '@/core/sequence/site';
@@ -13,7 +13,7 @@ import { progressOf } from '@/core/walks/progress';
 import { dayIn, type Zone } from '@/core/units/zone';
 import { firmTime, type FirmTime } from '../zone';
 import { queryAll } from '../database/query';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { jobHead, requireJob } from '../sites/queries';
 import { observationsOf } from '../walks/queries';
 import { whenSeen } from '../words';
@@ -41,10 +41,10 @@ const mondayOf = (day: Day): Day => addDays(day, -((weekday(day) + 6) % 7));
  * A job against one of its baselines (the first unless another is asked for): what slipped and why, work done over
  * time, load of trades.
  */
-export function progressView(house: House, job: string, asked?: string): ProgressView {
-  const { db } = house;
+export function progressView(installation: Installation, job: string, asked?: string): ProgressView {
+  const { db } = installation;
   const row = requireJob(db, job);
-  const time = firmTime(house);
+  const time = firmTime(installation);
   const { today: now, zone } = time;
   const plan = readPlan(db, { job });
   const rows = queryAll<BaselineRow>(db, 'SELECT * FROM baseline WHERE job = @job ORDER BY made_at', { job });
@@ -59,12 +59,12 @@ export function progressView(house: House, job: string, asked?: string): Progres
         { job, since: chosen.made_at },
       )
     : [];
-  const work = workOf(house, job, time);
+  const work = workOf(installation, job, time);
   const baseline = chosen && { ...chosen, work: JSON.parse(chosen.tasks) as Baseline['tasks'] };
   const overTime = timeline(work, plan, job, baseline, { start: row.start_day, now, finish: finishDay, zone });
   const weekNow = overTime.weeks.findLastIndex((week) => week <= now);
   return {
-    job: jobHead(house, job),
+    job: jobHead(installation, job),
     today: now,
     baselines: rows.map((one_) => ({
       id: one_.id,
@@ -89,7 +89,7 @@ export function progressView(house: House, job: string, asked?: string): Progres
     words: work.words,
     slipped: baseline && plan ? slippedOf(baseline, plan, holidays, moves) : [],
     overTime,
-    load: loadOf(house, job, now),
+    load: loadOf(installation, job, now),
   };
 }
 
@@ -136,8 +136,8 @@ interface Work {
 }
 
 /** Work counted by planned half-days, as walks saw it; waits of nobody are no work. */
-function workOf(house: House, job: string, { zone, today: now }: FirmTime): Work {
-  const site = readSite(house.db, job, now);
+function workOf(installation: Installation, job: string, { zone, today: now }: FirmTime): Work {
+  const site = readSite(installation.db, job, now);
   const steps = new Map<string, { halfDays: number; hidden: boolean; fraction: number }>(
     site.areas.flatMap((area) =>
       area.track
@@ -152,7 +152,7 @@ function workOf(house: House, job: string, { zone, today: now }: FirmTime): Work
     ),
   );
   const whole = [...steps.values()].reduce((sum, step) => sum + step.halfDays, 0);
-  const done = [...progressOf(notWithdrawn(observationsOf(house.db, job)))].flatMap(([key, known]) => {
+  const done = [...progressOf(notWithdrawn(observationsOf(installation.db, job)))].flatMap(([key, known]) => {
     const step = steps.get(key);
     if (!step) return [];
     return known.readings.map((reading, at) => ({
@@ -235,8 +235,8 @@ const waits = (task: string): boolean => {
 };
 
 /** The trades that this job still needs, over all jobs, week by week, against what their crews can do. */
-function loadOf(house: House, job: string, now: Day): ProgressView['load'] {
-  const plan = readPlan(house.db);
+function loadOf(installation: Installation, job: string, now: Day): ProgressView['load'] {
+  const plan = readPlan(installation.db);
   const monday = mondayOf(now);
   const weeks = Array.from({ length: LOAD_WEEKS }, (_, at) => addDays(monday, 7 * at));
   if (!plan) return { weeks, trades: [] };

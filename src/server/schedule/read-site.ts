@@ -20,7 +20,7 @@ import { progressOf, remainingHalfDays, type PhaseProgress } from '@/core/walks/
 import { dayIn, halfIn, type Zone } from '@/core/units/zone';
 import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
-import { notFound } from '../door/refusal';
+import { notFound } from '../dispatch/refusal';
 import type { LogisticKind } from '@/contract/commands/schedule';
 import { knowledgeOf } from '../sequence/knowledge';
 import { closeInsOf, type AreaCloseIn } from '../walks/close-in';

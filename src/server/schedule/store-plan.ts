@@ -4,7 +4,7 @@ import { planDiff } from '@/core/schedule/plan-diff';
 import type { Problem } from '@/core/problem';
 import type { Day } from '@/core/units/day';
 import { countBefore } from '@/core/schedule/calendar';
-import { workedDaysFrom } from '@/core/schedule/slip';
+import { workedDaysFrom } from '@/core/schedule/slippage';
 import { lastDay, slotOf } from '@/core/units/slot';
 import { queryAll, insert, execute } from '../database/query';
 import type { Connection } from '../database/open';

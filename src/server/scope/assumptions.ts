@@ -9,8 +9,8 @@ import {
   requireStep,
   type CommandContext,
   type PlanContext,
-} from '../door/handler';
-import { notFound, Refusal, unprocessable } from '../door/refusal';
+} from '../dispatch/handler';
+import { notFound, Refusal, unprocessable } from '../dispatch/refusal';
 
 interface AssumptionRow {
   id: string;

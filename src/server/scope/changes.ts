@@ -18,8 +18,8 @@ import {
   requireStep,
   type CommandContext,
   type PlanContext,
-} from '../door/handler';
-import { notFound, unprocessable } from '../door/refusal';
+} from '../dispatch/handler';
+import { notFound, unprocessable } from '../dispatch/refusal';
 import { finishIf } from '../schedule/what-if';
 import { needClientOf, tellClient } from '../news/tell-client';
 
@@ -171,7 +171,7 @@ export const changeHandlers = handlers({
   },
   'change.send': (context, { id, version, ...to }) => {
     const row = needState(context, id, version, ['draft']);
-    const day = today(context.house);
+    const day = today(context.installation);
     const { before, after } = effectOfChange(context.db, day, row);
     update(context.db, 'change_order', id, {
       state: 'sent',

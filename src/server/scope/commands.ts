@@ -5,13 +5,13 @@ import type { FaceShape } from '@/core/layout/shape';
 import { isComing, type SelectionState } from '@/core/selections/states';
 import { uuid } from '../database/id';
 import { queryAll, flag, insert, orNull, execute, update, type Values } from '../database/query';
-import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext, type PlanContext } from '../door/handler';
-import { notFound, unprocessable } from '../door/refusal';
+import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext, type PlanContext } from '../dispatch/handler';
+import { notFound, unprocessable } from '../dispatch/refusal';
 import { readLayout } from '../layout/read-layout';
 import { measuredQuantity, measureUnit } from '../quantities/measured';
 import { recalculateArea } from '../quantities/recalculate';
 import type { AreaRow } from '../schedule/read-site';
-import { addHistory } from '../selections/trail';
+import { addHistory } from '../selections/history';
 import { recordDecision } from './decisions';
 
 type ScopeFields = Omit<InferType<typeof addScope.schema>, 'id' | 'job' | 'area'>;

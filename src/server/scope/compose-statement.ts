@@ -9,7 +9,7 @@ import { halfUp } from '@/core/units/rounding';
 import { formatMoney } from '@/core/units/money';
 import { today } from '../zone';
 import { queryAll, queryOne } from '../database/query';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { readSite } from '../schedule/read-site';
 import { leadWords } from '@/core/selections/lead-words';
 import { selectionsOf } from '../selections/queries';
@@ -64,9 +64,9 @@ function findingLine(finding: FindingView): StatementLine {
 }
 
 /** What the job stands for today, as its client would read it. */
-export function composeStatement(house: House, job: string): Statement {
-  const { db } = house;
-  const now = today(house);
+export function composeStatement(installation: Installation, job: string): Statement {
+  const { db } = installation;
+  const now = today(installation);
   const row = requireJob(db, job);
   const [lines, findings] = [scopeOf(db, job), findingsOf(db, job)];
   const finish =
@@ -102,7 +102,7 @@ export function composeStatement(house: House, job: string): Statement {
         ],
       }))
       .filter((area) => area.lines.length > 0),
-    depends: assumptionsOf(house, job).map((assumption) => ({
+    depends: assumptionsOf(installation, job).map((assumption) => ({
       key: `assumption ${assumption.id}`,
       stance: 'conditional',
       text: `${assumption.area}: we take it that ${assumption.text}${assumption.why ? ` (${assumption.why})` : ''}`,
@@ -122,7 +122,7 @@ export function composeStatement(house: House, job: string): Statement {
         text: `${finding.areaName ? `${finding.areaName}: ` : ''}${finding.text}`,
         ...(finding.unitPrice === null ? {} : { amount: halfUp(finding.unitPrice * (finding.quantity ?? 1)) }),
       })),
-    selections: selectionsOf(house, job).map((item) => ({
+    selections: selectionsOf(installation, job).map((item) => ({
       key: `selection ${item.id}`,
       text:
         `${item.area}: ` +
@@ -167,8 +167,8 @@ const halfDayWords = (halfDays: number): string =>
   halfDays === 0 ? 'no day' : halfDays === 1 ? 'half a day' : halfDays === 2 ? 'a day' : `${halfDays / 2} days`;
 
 /** What a statement still lacks before a client should read it, each with where it is put right. */
-export function statementGaps(house: House, job: string): { text: string; path: string }[] {
-  const { db } = house;
+export function statementGaps(installation: Installation, job: string): { text: string; path: string }[] {
+  const { db } = installation;
   const scope = routes.scope(job);
   const lines = scopeOf(db, job);
   const areas = queryAll<{ id: string; name: string; works: string }>(

@@ -1,5 +1,5 @@
 import { insert } from '../database/query';
-import type { CommandContext } from '../door/handler';
+import type { CommandContext } from '../dispatch/handler';
 
 /** Whoever of the firm did it; nobody where a client or the house did. */
 export const personOf = (context: CommandContext): string | null =>

@@ -4,8 +4,8 @@ import type { Option } from '@/core/scope/option';
 import { type Work } from '@/core/sequence/works';
 import type { AreaKind } from '@/core/sites/area';
 import { insert, update } from '../database/query';
-import { handlers, requireRow, requireAreaOf, requireVersion, requireStep, type CommandContext } from '../door/handler';
-import { unprocessable } from '../door/refusal';
+import { handlers, requireRow, requireAreaOf, requireVersion, requireStep, type CommandContext } from '../dispatch/handler';
+import { unprocessable } from '../dispatch/refusal';
 import { checkWorks, setWorks } from '../sites/commands';
 import { personOf, recordDecision } from './decisions';
 

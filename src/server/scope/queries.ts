@@ -20,7 +20,7 @@ import { slotOf } from '@/core/units/slot';
 import { firmTime, today, type FirmTime } from '../zone';
 import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { measuresIn, readLayout } from '../layout/read-layout';
 import { finishIf } from '../schedule/what-if';
 import { jobHead, requireJob } from '../sites/queries';
@@ -91,15 +91,15 @@ export function measureWords(
 }
 
 /** What was agreed, area by area, with what was found there and what is drawn of it. */
-export function scopeView(house: House, job: string): ScopePageView {
-  const { db } = house;
+export function scopeView(installation: Installation, job: string): ScopePageView {
+  const { db } = installation;
   const { units } = requireJob(db, job);
   const lines = groupBy(scopeOf(db, job), (line) => line.areaId);
   const findings = findingsOf(db, job);
   const phases = phasesOf(db, job);
   return {
-    job: jobHead(house, job),
-    today: today(house),
+    job: jobHead(installation, job),
+    today: today(installation),
     areas: areasOf(db, job).map((area): ScopeArea => {
       const layout = readLayout(db, area.id);
       return {
@@ -120,7 +120,7 @@ export function scopeView(house: House, job: string): ScopePageView {
       };
     }),
     findings: findings.filter((finding) => finding.area === null),
-    assumptions: assumptionsOf(house, job),
+    assumptions: assumptionsOf(installation, job),
     selections: queryAll(
       db,
       `SELECT selection.id, area.name AS area, category
@@ -143,14 +143,14 @@ const choosable = (
   return areasOf(db, job).map(({ id, name, kind }) => ({ id, name, kind, phases: phases.get(id) ?? [] }));
 };
 
-export function assumptionsView(house: House, job: string): AssumptionsView {
+export function assumptionsView(installation: Installation, job: string): AssumptionsView {
   return {
-    job: jobHead(house, job),
-    today: today(house),
-    areas: choosable(house.db, job).filter((area) => area.phases.length > 0),
-    assumptions: assumptionsOf(house, job),
-    extras: extrasOf(house, job),
-    counts: scopeCounts(house.db, job),
+    job: jobHead(installation, job),
+    today: today(installation),
+    areas: choosable(installation.db, job).filter((area) => area.phases.length > 0),
+    assumptions: assumptionsOf(installation, job),
+    extras: extrasOf(installation, job),
+    counts: scopeCounts(installation.db, job),
   };
 }
 
@@ -168,9 +168,9 @@ interface OptionRow {
 }
 
 /** Options side by side, each with the finish that the plan of today gives it. */
-export function optionsView(house: House, job: string): OptionsView {
-  const { db } = house;
-  const time = firmTime(house);
+export function optionsView(installation: Installation, job: string): OptionsView {
+  const { db } = installation;
+  const time = firmTime(installation);
   const now = time.today;
   const areas = areasOf(db, job);
   const finish = finishIf(db, now, job).job;
@@ -184,11 +184,11 @@ export function optionsView(house: House, job: string): OptionsView {
     { job },
   );
   return {
-    job: jobHead(house, job),
+    job: jobHead(installation, job),
     today: now,
     areas: choosable(db, job).filter((area) => area.phases.length > 0),
     finish,
-    decisions: decisionsOf(house, job),
+    decisions: decisionsOf(installation, job),
     counts: scopeCounts(db, job),
     sets: rows.flatMap((row) => {
       const area = areas.find((one_) => one_.id === row.area);
@@ -207,7 +207,7 @@ export function optionsView(house: House, job: string): OptionsView {
           reason: row.reason,
           chosenWhen: row.chosen_at ? `${row.name ?? ''}, ${whenSeen(row.chosen_at, time)}` : null,
           options: (JSON.parse(row.options) as Option[]).map((option) =>
-            optionView(house, job, area, row.phase, option, finish, now),
+            optionView(installation, job, area, row.phase, option, finish, now),
           ),
         },
       ];
@@ -216,7 +216,7 @@ export function optionsView(house: House, job: string): OptionsView {
 }
 
 function optionView(
-  house: House,
+  installation: Installation,
   job: string,
   area: AreaRow,
   phase: Phase,
@@ -225,7 +225,7 @@ function optionView(
   now: Day,
 ): OptionView {
   const task = taskId(area.id, phase);
-  const would = finishIf(house.db, now, job, {
+  const would = finishIf(installation.db, now, job, {
     site: (site) =>
       option.works.length === 0
         ? site
@@ -255,9 +255,9 @@ function optionView(
   };
 }
 
-export function changesView(house: House, job: string): ChangesView {
-  const { db } = house;
-  const time = firmTime(house);
+export function changesView(installation: Installation, job: string): ChangesView {
+  const { db } = installation;
+  const time = firmTime(installation);
   const now = time.today;
   const names = new Map(areasOf(db, job).map((area) => [area.id, area.name]));
   const lines = groupBy(
@@ -266,7 +266,7 @@ export function changesView(house: House, job: string): ChangesView {
   );
   const { client, client_email } = requireJob(db, job);
   return {
-    job: jobHead(house, job),
+    job: jobHead(installation, job),
     today: now,
     counts: scopeCounts(db, job),
     client: { name: client || 'Client', address: client_email },
@@ -277,16 +277,16 @@ export function changesView(house: House, job: string): ChangesView {
       lines: (lines.get(id) ?? []).map((line) => ({ id: line.id, text: `${line.verb} ${line.subject}` })),
     })),
     changes: queryAll<ChangeRow>(db, 'SELECT * FROM change_order WHERE job = @job ORDER BY number DESC', { job }).map(
-      (row) => changeView(house, row, names.get(row.area) ?? '', time),
+      (row) => changeView(installation, row, names.get(row.area) ?? '', time),
     ),
   };
 }
 
 /** While it is a draft its effect is the plan's of today; once sent, what the client was told. */
-export function changeView(house: House, row: ChangeRow, area: string, time: FirmTime): ChangeView {
+export function changeView(installation: Installation, row: ChangeRow, area: string, time: FirmTime): ChangeView {
   const effect =
     row.state === 'draft'
-      ? effectOfChange(house.db, time.today, row)
+      ? effectOfChange(installation.db, time.today, row)
       : { before: row.finish_before, after: row.finish_after };
   return {
     id: row.id,

@@ -10,7 +10,7 @@ import { dayOfSlot, formatSlot } from '@/core/units/slot';
 import { firmTime } from '../zone';
 import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { readPlan } from '../schedule/read-plan';
 import { whenSeen } from '../words';
 
@@ -154,12 +154,12 @@ interface AssumptionRow {
 }
 
 /** What is believed, the open ones first and those that show themselves soonest before the others. */
-export function assumptionsOf(house: House, job: string): AssumptionView[] {
-  const time = firmTime(house);
-  const plan = readPlan(house.db, { job });
+export function assumptionsOf(installation: Installation, job: string): AssumptionView[] {
+  const time = firmTime(installation);
+  const plan = readPlan(installation.db, { job });
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
   return queryAll<AssumptionRow>(
-    house.db,
+    installation.db,
     `SELECT assumption.*, area.name AS area_name, person.name AS settler
       FROM assumption
       JOIN area ON area.id = assumption.area
@@ -197,8 +197,8 @@ export function assumptionsOf(house: House, job: string): AssumptionView[] {
 }
 
 /** Work that was added and is not dropped, with when it is planned. */
-export function extrasOf(house: House, job: string): ExtraView[] {
-  const plan = readPlan(house.db, { job });
+export function extrasOf(installation: Installation, job: string): ExtraView[] {
+  const plan = readPlan(installation.db, { job });
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
   return queryAll<{
     id: string;
@@ -210,7 +210,7 @@ export function extrasOf(house: House, job: string): ExtraView[] {
     reason: string;
     state: 'open' | 'done';
   }>(
-    house.db,
+    installation.db,
     `SELECT extra_work.*, area.name AS area_name
       FROM extra_work
       JOIN area ON area.id = extra_work.area
@@ -233,8 +233,8 @@ export function extrasOf(house: House, job: string): ExtraView[] {
   });
 }
 
-export function decisionsOf(house: House, job: string, area?: string): DecisionView[] {
-  const time = firmTime(house);
+export function decisionsOf(installation: Installation, job: string, area?: string): DecisionView[] {
+  const time = firmTime(installation);
   return queryAll<{
     id: string;
     area: string | null;
@@ -244,7 +244,7 @@ export function decisionsOf(house: House, job: string, area?: string): DecisionV
     made_at: string;
     name: string | null;
   }>(
-    house.db,
+    installation.db,
     `SELECT decision.*, area.name AS area_name, person.name
       FROM decision
       LEFT JOIN area ON area.id = decision.area

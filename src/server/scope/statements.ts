@@ -3,9 +3,9 @@ import { isEmptyDiff, statementDiff, type Statement } from '@/core/scope/stateme
 import { firmTime, today } from '../zone';
 import { queryAll, insert, queryOne, update } from '../database/query';
 import type { Connection } from '../database/open';
-import { handlers, requireRow, requireVersion } from '../door/handler';
-import { notFound, unprocessable } from '../door/refusal';
-import type { House } from '../house';
+import { handlers, requireRow, requireVersion } from '../dispatch/handler';
+import { notFound, unprocessable } from '../dispatch/refusal';
+import type { Installation } from '../installation';
 import { jobHead, requireJob } from '../sites/queries';
 import { needClientOf, tellClient } from '../news/tell-client';
 import { whenSeen } from '../words';
@@ -28,7 +28,7 @@ export interface StatementRow {
 export const statementHandlers = handlers({
   'statement.make': (context, { id, job }) => {
     requireRow(context, 'job', job, 'job');
-    const content = composeStatement(context.house, job);
+    const content = composeStatement(context.installation, job);
     if (content.areas.length === 0)
       throw unprocessable(
         'nothing-to-state',
@@ -98,8 +98,8 @@ export const contentOf = (row: Pick<StatementRow, 'content'>): Statement => JSON
 export const statementsOf = (db: Connection, job: string): StatementRow[] =>
   queryAll<StatementRow>(db, 'SELECT * FROM statement WHERE job = @job ORDER BY number DESC', { job });
 
-function versionView(house: House, row: StatementRow): StatementVersion {
-  const time = firmTime(house);
+function versionView(installation: Installation, row: StatementRow): StatementVersion {
+  const time = firmTime(installation);
   return {
     id: row.id,
     version: row.version,
@@ -113,26 +113,26 @@ function versionView(house: House, row: StatementRow): StatementVersion {
 /**
  * A version (the newest unless named), what it says, and what it changed; before the first, what it would say today.
  */
-export function statementView(house: House, job: string, number?: number): StatementView {
-  const rows = statementsOf(house.db, job);
+export function statementView(installation: Installation, job: string, number?: number): StatementView {
+  const rows = statementsOf(installation.db, job);
   const row = number === undefined ? rows[0] : rows.find((one_) => one_.number === number);
   if (number !== undefined && !row) throw notFound('version of this statement');
-  const today_ = composeStatement(house, job);
+  const today_ = composeStatement(installation, job);
   const content = row ? contentOf(row) : today_;
   const former = row && rows.find((one_) => one_.number < row.number);
-  const { client, client_email } = requireJob(house.db, job);
+  const { client, client_email } = requireJob(installation.db, job);
   // The dates move with every plan; what was agreed does not.
   const undated = (statement: Statement): Statement => ({ ...statement, dates: [] });
   return {
-    job: jobHead(house, job),
-    today: today(house),
-    versions: rows.map((one_) => versionView(house, one_)),
-    shown: row ? versionView(house, row) : null,
+    job: jobHead(installation, job),
+    today: today(installation),
+    versions: rows.map((one_) => versionView(installation, one_)),
+    shown: row ? versionView(installation, row) : null,
     content,
     diff: former ? { ...statementDiff(contentOf(former), content), against: former.number } : null,
     outdated: rows[0] !== undefined && !isEmptyDiff(statementDiff(undated(contentOf(rows[0])), undated(today_))),
-    gaps: statementGaps(house, job),
+    gaps: statementGaps(installation, job),
     client: { name: client || 'Client', address: client_email },
-    counts: scopeCounts(house.db, job),
+    counts: scopeCounts(installation.db, job),
   };
 }

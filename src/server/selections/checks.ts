@@ -5,10 +5,10 @@ import { progressOf } from '@/core/walks/progress';
 import { today } from '../zone';
 import { uuid } from '../database/id';
 import { queryAll, insert, queryOne, execute, update, type Values } from '../database/query';
-import type { CommandContext, PlanContext } from '../door/handler';
+import type { CommandContext, PlanContext } from '../dispatch/handler';
 import { observationsOfKind } from '../walks/queries';
 import type { SelectionRow } from './rows';
-import { addHistory } from './trail';
+import { addHistory } from './history';
 
 /** A selection's own columns, without what was joined to them. */
 type Plain = Values & { id: string };
@@ -35,7 +35,7 @@ export function settleCheck(context: PlanContext, id: string, check: Check, obse
   if (!isOrdered(row.state) && check.verdict !== 'right') return;
   const after = afterCheck(check, row.quantity);
   update(context.db, 'selection', id, {
-    came_on: row.came_on ?? today(context.house),
+    came_on: row.came_on ?? today(context.installation),
     ...(isBefore(row.state, after.state) ? { state: after.state } : {}),
   });
   if (after.again !== null) {

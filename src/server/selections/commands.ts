@@ -15,14 +15,14 @@ import { formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
 import { uuid } from '../database/id';
 import { queryAll, flag, insert, queryOne, orNull, update, type Values } from '../database/query';
-import { handlers, requireRow, requireAreaOf, requireStep, type CommandContext, type PlanContext } from '../door/handler';
-import { notFound, conflict, unprocessable } from '../door/refusal';
+import { handlers, requireRow, requireAreaOf, requireStep, type CommandContext, type PlanContext } from '../dispatch/handler';
+import { notFound, conflict, unprocessable } from '../dispatch/refusal';
 import { recordDecision } from '../scope/decisions';
 import { needClientOf } from '../news/tell-client';
 import { settleCheck } from './checks';
 import type { SelectionRow } from './rows';
 import { requireDayInJob, requirePastDay } from './days';
-import { addHistory } from './trail';
+import { addHistory } from './history';
 import { ungranted } from './requests';
 
 type Facts = Omit<InferType<typeof changeSelection.schema>, 'id' | 'version' | 'phase' | 'category'>;
@@ -192,7 +192,7 @@ export const selectionHandlers = handlers({
     if (isOrdered(state) && item.quantity === undefined)
       throw unprocessable('no-quantity', 'An order needs a quantity; say how many or how much.', 'quantity');
     if (isComing(state)) requireDayInJob(context, item.job, expectedOn, 'expectedOn');
-    const now = today(context.house);
+    const now = today(context.installation);
     add(context, item.job, item, {
       state,
       ...(isComing(state) ? { expected_on: orNull(expectedOn), promised_on: orNull(expectedOn) } : {}),
@@ -302,7 +302,7 @@ export const selectionHandlers = handlers({
         .join(', '),
     );
     context.replan(row.job, `${row.category}: ordered`);
-    context.house.news.emit('ordered');
+    context.installation.news.emit('ordered');
   },
   'selection.expect': (context, { id, version, expectedOn, note: said }) => {
     const row = needSelection(context, id, version);
@@ -369,7 +369,7 @@ export function moveArrival(
     ...(moved ? { slip: day > promised ? why : '' } : {}),
     ...over,
   });
-  const now = today(context.house);
+  const now = today(context.installation);
   const instead = moved ? ` instead of ${formatDay(row.expected_on ?? day, now)}` : '';
   addHistory(context, { job: row.job, selection: row.id }, `comes ${formatDay(day, now)}${instead}${why ? `: ${why}` : ''}`);
   context.replan(

@@ -1,7 +1,7 @@
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
-import { requireRow, type CommandContext } from '../door/handler';
-import { unprocessable } from '../door/refusal';
+import { requireRow, type CommandContext } from '../dispatch/handler';
+import { unprocessable } from '../dispatch/refusal';
 
 /** Nothing comes to a site before the job begins. */
 export function requireDayInJob(context: CommandContext, job: string, day: Day | undefined, field: string): void {
@@ -17,7 +17,7 @@ export function requireDayInJob(context: CommandContext, job: string, day: Day |
 
 /** What is written down as done was done today or before. */
 export function requirePastDay(context: CommandContext, day: Day, field: string): void {
-  const now = today(context.house);
+  const now = today(context.installation);
   if (day > now)
     throw unprocessable(
       'in-the-future',

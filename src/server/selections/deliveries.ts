@@ -4,11 +4,11 @@ import { isHere } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
 import { formatDay } from '@/core/units/day';
 import { queryAll, insert, orNull, execute, update, type Values } from '../database/query';
-import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext } from '../door/handler';
-import { notFound, unprocessable } from '../door/refusal';
+import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext } from '../dispatch/handler';
+import { notFound, unprocessable } from '../dispatch/refusal';
 import { requireDayInJob, requirePastDay } from './days';
 import type { SelectionRow } from './rows';
-import { addHistory } from './trail';
+import { addHistory } from './history';
 
 type Fields = Omit<InferType<typeof addDelivery.schema>, 'id' | 'job'>;
 

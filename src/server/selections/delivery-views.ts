@@ -10,7 +10,7 @@ import { FULL_OCCUPANCY } from '@/core/schedule/network';
 import { findingText } from '@/core/scope/finding';
 import { today } from '../zone';
 import { queryAll } from '../database/query';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { measuresIn } from '../layout/read-layout';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { findingsOf } from '../scope/read-scope';
@@ -50,11 +50,11 @@ const many = ({ quantity, unit, category }: { quantity: number | null; unit: str
   `${category.toLowerCase()}${quantity === null ? '' : `, ${quantity} ${unit}`}`;
 
 /** How things come on a job's site, where they are put and what stands there. */
-export function deliveriesView(house: House, job: string): DeliveriesView {
-  const { db } = house;
-  const now = today(house);
+export function deliveriesView(installation: Installation, job: string): DeliveriesView {
+  const { db } = installation;
+  const now = today(installation);
   const plan = readPlan(db, { job });
-  const items = selectionsOf(house, job, plan);
+  const items = selectionsOf(installation, job, plan);
   const areas = areasOf(db, job).filter(({ kind }) => kind !== 'face' && kind !== 'roof');
   const names = new Map(areas.map((area) => [area.id, area.name]));
   const floors = new Map(
@@ -137,7 +137,7 @@ export function deliveriesView(house: House, job: string): DeliveriesView {
   });
   const coming = items.filter((item) => !isHere(item.state));
   return {
-    job: jobHead(house, job),
+    job: jobHead(installation, job),
     today: now,
     deliveries,
     loose: coming
@@ -149,12 +149,12 @@ export function deliveriesView(house: House, job: string): DeliveriesView {
         expectedOn: item.expectedOn,
       })),
     places: areas.map((area) => ({ id: area.id, name: area.name, floor: floors.get(area.id) ?? null })),
-    map: mapOf(house, job, { areas, rows, items, plan, floors }),
-    storage: storageOf(house, job, items, names),
+    map: mapOf(installation, job, { areas, rows, items, plan, floors }),
+    storage: storageOf(installation, job, items, names),
     fitted: items
       .filter((item) => item.state === 'fitted' || item.state === 'checked')
       .map((item) => ({ id: item.id, text: `${item.category}, ${item.area}` })),
-    counts: selectionCounts(house, job),
+    counts: selectionCounts(installation, job),
     spareKinds: SPARE_KINDS,
   };
 }
@@ -226,17 +226,17 @@ interface Stored {
 const MAP_DAYS = 14;
 
 /** Every room of a job as a place to keep things. */
-function mapOf(house: House, job: string, { areas, rows, items, plan, floors }: Stored): DeliveriesView['map'] {
-  const now = today(house);
+function mapOf(installation: Installation, job: string, { areas, rows, items, plan, floors }: Stored): DeliveriesView['map'] {
+  const now = today(installation);
   const used = new Map(
     queryAll<{ id: string; lived_in: 0 | 1; passage: 0 | 1 }>(
-      house.db,
+      installation.db,
       'SELECT id, lived_in, passage FROM area WHERE job = @job',
       { job },
     ).map((area) => [area.id, area]),
   );
   const spares = queryAll<{ place: string; what: string }>(
-    house.db,
+    installation.db,
     `SELECT place, what FROM spare WHERE job = @job AND state = 'kept' AND place IS NOT NULL`,
     { job },
   );
@@ -285,12 +285,12 @@ function mapOf(house: House, job: string, { areas, rows, items, plan, floors }: 
 
 /** What stands on the site and where: things not fitted yet, what is kept, what was salvaged. */
 function storageOf(
-  house: House,
+  installation: Installation,
   job: string,
   items: ReturnType<typeof selectionsOf>,
   names: ReadonlyMap<string, string>,
 ): DeliveriesView['storage'] {
-  const { db } = house;
+  const { db } = installation;
   const things: { place: string; thing: StoredThing }[] = [
     ...items
       .filter((item) => item.state === 'on site' || item.state === 'checked')

@@ -2,7 +2,7 @@ import type { SelectionView, TrailLine } from '@/contract/views/selections';
 import { groupBy } from '@/core/group-by';
 import type { Purchase } from '@/core/quantities/calculator';
 import { checkWords } from '@/core/selections/check';
-import { arrivalOf } from '@/core/selections/coming';
+import { arrivalOf } from '@/core/selections/arrival';
 import { dueOf } from '@/core/selections/due';
 import { selectionDates, type Closure, type SelectionDates } from '@/core/selections/order-by';
 import { daysToCome, expectedOf, isGiven, PARTIES, type Requests } from '@/core/selections/requests';
@@ -14,7 +14,7 @@ import { dayOfSlot } from '@/core/units/slot';
 import { firmTime, type FirmTime } from '../zone';
 import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { observationsOfKind } from '../walks/queries';
 import { whenSeen } from '../words';
@@ -77,12 +77,12 @@ function quantityOf(
  * uses the thing would start if everything chosen were on site, less the days to look at it and to let it lie.
  */
 export function selectionsOf(
-  house: House,
+  installation: Installation,
   job: string,
-  plan: StoredPlan | undefined = readPlan(house.db, { job }),
+  plan: StoredPlan | undefined = readPlan(installation.db, { job }),
 ): SelectionView[] {
-  const { db } = house;
-  const time = firmTime(house);
+  const { db } = installation;
+  const time = firmTime(installation);
   const now = time.today;
   const closures = closuresOf(db);
   const requests = requestsOf(requestRows(db, job));

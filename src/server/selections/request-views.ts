@@ -8,21 +8,21 @@ import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
 import { firmTime } from '../zone';
 import { queryAll } from '../database/query';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { readPlan } from '../schedule/read-plan';
 import { selectionsOf, historyOf, workStart } from './queries';
 import { requestRows, requestsOf, waitRows } from './rows';
 
 /** A job's approvals, answers and drawings with their dates from the plan, the most urgent first. */
-export function requestViews(house: House, job: string): RequestView[] {
-  const { db } = house;
-  const time = firmTime(house);
+export function requestViews(installation: Installation, job: string): RequestView[] {
+  const { db } = installation;
+  const time = firmTime(installation);
   const now = time.today;
   const rows = requestRows(db, job);
   if (rows.length === 0) return [];
   const requests = requestsOf(rows);
   const plan = readPlan(db, { job });
-  const selections = new Map(selectionsOf(house, job, plan).map((item) => [item.id, item]));
+  const selections = new Map(selectionsOf(installation, job, plan).map((item) => [item.id, item]));
   const areas = new Map(
     queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [
       area.id,

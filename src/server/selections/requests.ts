@@ -13,12 +13,12 @@ import {
   requireVersion,
   type CommandContext,
   type PlanContext,
-} from '../door/handler';
-import { notFound, unprocessable } from '../door/refusal';
+} from '../dispatch/handler';
+import { notFound, unprocessable } from '../dispatch/refusal';
 import { needClientOf, tellClient } from '../news/tell-client';
 import { requirePastDay } from './days';
 import { requestOf, requestRows, requestsOf, waitRows, type RequestRow } from './rows';
-import { addHistory } from './trail';
+import { addHistory } from './history';
 import { requestLabel } from './waits';
 
 type Fields = Omit<InferType<typeof addRequest.schema>, 'id' | 'job'>;
@@ -164,7 +164,7 @@ export const requestHandlers = handlers({
     const row = needRequest(context, id, version);
     if (!row.sent_on || row.outcome)
       throw unprocessable('not-waiting', row.outcome ? 'They have answered.' : 'Nobody was asked yet.', 'id');
-    update(context.db, 'request', id, { reminded_on: today(context.house) });
+    update(context.db, 'request', id, { reminded_on: today(context.installation) });
     addHistory(context, about(row), 'reminded');
     context.logFor(row.job);
   },
@@ -180,7 +180,7 @@ export const requestHandlers = handlers({
     if (row.party !== 'client')
       throw unprocessable('not-the-client', `This is asked of ${PARTIES[row.party]}; only the client has a page here.`, 'id');
     needFormer(context, row);
-    const now = today(context.house);
+    const now = today(context.installation);
     update(context.db, 'request', id, { sent: 'asked on their page', sent_on: now, expected_on: null, ...SENT });
     addHistory(context, about(row), `asked of ${to.name} on their page`);
     tellClient(
@@ -202,7 +202,7 @@ export const requestHandlers = handlers({
     needClientOf(context, row.job);
     if (row.party !== 'client' || !row.sent_on || row.outcome)
       throw unprocessable('not-asked', row.outcome ? 'This is answered already.' : 'This was not asked.', 'id');
-    settle(context, row, outcome, conditions, today(context.house), name);
+    settle(context, row, outcome, conditions, today(context.installation), name);
   },
   'request.reopen': (context, { id, version }) => {
     const row = needRequest(context, id, version);

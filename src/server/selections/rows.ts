@@ -1,5 +1,5 @@
 import { groupBy } from '@/core/group-by';
-import type { Ordered } from '@/core/selections/coming';
+import type { Ordered } from '@/core/selections/arrival';
 import type { Closure } from '@/core/selections/order-by';
 import type { Request, Requests } from '@/core/selections/requests';
 import type { Decider, SelectionState } from '@/core/selections/states';

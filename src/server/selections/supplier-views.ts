@@ -4,14 +4,14 @@ import { isComing } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
 import { firmTime } from '../zone';
 import { queryAll } from '../database/query';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { whenSeen } from '../words';
 import { selectionsOf, historyOf } from './queries';
 
 /** Every supplier with its calendar, its list and what is on order with it, over all jobs. */
-export function suppliersView(house: House): SuppliersView {
-  const { db } = house;
-  const time = firmTime(house);
+export function suppliersView(installation: Installation): SuppliersView {
+  const { db } = installation;
+  const time = firmTime(installation);
   const now = time.today;
   const jobs = queryAll<{ id: string; name: string }>(
     db,
@@ -19,7 +19,7 @@ export function suppliersView(house: House): SuppliersView {
   );
   const orders = groupBy(
     jobs.flatMap((job) =>
-      selectionsOf(house, job.id)
+      selectionsOf(installation, job.id)
         .filter((item) => item.supplierId && isComing(item.state))
         .map((item) => ({ job, item })),
     ),

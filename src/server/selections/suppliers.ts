@@ -5,13 +5,13 @@ import { formatDay } from '@/core/units/day';
 import { queryAll, flag, insert, queryOne, orNull, execute, update } from '../database/query';
 import type { Connection } from '../database/open';
 import { simulatedSuppliers, type SupplierOrder } from '../outside/simulated/suppliers';
-import { handlers, requireRow, requireVersion, type CommandContext, type PlanContext } from '../door/handler';
-import { notFound, unprocessable } from '../door/refusal';
+import { handlers, requireRow, requireVersion, type CommandContext, type PlanContext } from '../dispatch/handler';
+import { notFound, unprocessable } from '../dispatch/refusal';
 import { orderAgain } from './checks';
 import { moveArrival } from './commands';
 import { requireDayInJob } from './days';
 import { closuresOf, type SelectionRow } from './rows';
-import { addHistory } from './trail';
+import { addHistory } from './history';
 
 /** Plans of every job that has something on order with a supplier follow its calendar. */
 function markOrders(context: PlanContext, supplier: string, cause: string): void {
@@ -130,7 +130,7 @@ export const supplierHandlers = handlers({
     requireVersion(context, 'supplier', id, version);
     needFreeName(context, id, name);
     update(context.db, 'supplier', id, { name: name.trim(), email, phone, note: said, desk: flag(desk) });
-    context.house.news.emit('ordered');
+    context.installation.news.emit('ordered');
   },
   'supplier.close': (context, { supplier, firstDay, lastDay, why }) => {
     const { name } = requireRow<{ name: string }>(context, 'supplier', supplier, 'supplier');

@@ -19,8 +19,8 @@ import { capital } from '@/core/words';
 import { firmTime, today } from '../zone';
 import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
-import { notFound } from '../door/refusal';
-import type { House } from '../house';
+import { notFound } from '../dispatch/refusal';
+import type { Installation } from '../installation';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { areasOf, phasesOf } from '../scope/queries';
 import { jobHead, requireJob } from '../sites/queries';
@@ -41,12 +41,12 @@ function stepsOf(db: Connection, job: string): StepsOf[] {
 const supplierNames = (db: Connection): string[] =>
   queryAll<{ name: string }>(db, 'SELECT name FROM supplier ORDER BY name').map((row) => row.name);
 
-export function selectionCounts(house: House, job: string): SelectionCounts {
+export function selectionCounts(installation: Installation, job: string): SelectionCounts {
   return {
-    requests: requestViews(house, job).filter((request) => request.late || request.near).length,
+    requests: requestViews(installation, job).filter((request) => request.late || request.near).length,
     deliveries:
       queryOne<{ count: number }>(
-        house.db,
+        installation.db,
         `SELECT count(*) AS count FROM delivery WHERE job = @job AND state = 'planned'`,
         { job },
       )?.count ?? 0,
@@ -54,37 +54,37 @@ export function selectionCounts(house: House, job: string): SelectionCounts {
 }
 
 /** The table of selections, and the steps that a new one could be for. */
-export function selectionsView(house: House, job: string): SelectionsView {
+export function selectionsView(installation: Installation, job: string): SelectionsView {
   return {
-    job: jobHead(house, job),
-    today: today(house),
-    selections: selectionsOf(house, job),
-    areas: stepsOf(house.db, job),
-    suppliers: supplierNames(house.db),
-    counts: selectionCounts(house, job),
+    job: jobHead(installation, job),
+    today: today(installation),
+    selections: selectionsOf(installation, job),
+    areas: stepsOf(installation.db, job),
+    suppliers: supplierNames(installation.db),
+    counts: selectionCounts(installation, job),
   };
 }
 
-export function requestsView(house: House, job: string): RequestsView {
-  const row = requireJob(house.db, job);
+export function requestsView(installation: Installation, job: string): RequestsView {
+  const row = requireJob(installation.db, job);
   return {
-    job: jobHead(house, job),
-    today: today(house),
+    job: jobHead(installation, job),
+    today: today(installation),
     client: { name: row.client, address: row.client_email },
-    requests: requestViews(house, job),
-    areas: stepsOf(house.db, job),
-    selections: selectionsOf(house, job).map((item) => ({ id: item.id, text: `${item.category}, ${item.area}` })),
-    counts: selectionCounts(house, job),
+    requests: requestViews(installation, job),
+    areas: stepsOf(installation.db, job),
+    selections: selectionsOf(installation, job).map((item) => ({ id: item.id, text: `${item.category}, ${item.area}` })),
+    counts: selectionCounts(installation, job),
   };
 }
 
 /** All that is known of one selection. */
-export function selectionPage(house: House, job: string, id: string): SelectionPageView {
-  const { db } = house;
-  const time = firmTime(house);
+export function selectionPage(installation: Installation, job: string, id: string): SelectionPageView {
+  const { db } = installation;
+  const time = firmTime(installation);
   const now = time.today;
   const plan = readPlan(db, { job });
-  const items = selectionsOf(house, job, plan);
+  const items = selectionsOf(installation, job, plan);
   const item = items.find((one_) => one_.id === id);
   if (!item) throw notFound('selection in this job');
   const row = queryOne<{ desk: 0 | 1 | null }>(
@@ -100,7 +100,7 @@ export function selectionPage(house: House, job: string, id: string): SelectionP
     queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]),
   );
   return {
-    job: jobHead(house, job),
+    job: jobHead(installation, job),
     today: now,
     item,
     steps: stepsOf(db, job).find((area) => area.id === item.areaId)?.phases ?? [],
@@ -139,7 +139,7 @@ export function selectionPage(house: House, job: string, id: string): SelectionP
         after: item.needBy === null ? null : Math.max(0, daysBetween(item.needBy, there)),
       };
     }),
-    thread: threadOf(house, job, item, plan),
+    thread: threadOf(installation, job, item, plan),
     related: items
       .filter((one_) => one_.id === item.follows?.id || one_.follows?.id === id)
       .map((one_) => ({
@@ -151,7 +151,7 @@ export function selectionPage(house: House, job: string, id: string): SelectionP
             : `it is ${item.follows?.as === 'rest' ? 'the rest of' : 'ordered again for'} ` +
               `${one_.category.toLowerCase()}, ${one_.state}`,
       })),
-    requests: requestViews(house, job).filter((request) => request.waits.some((wait) => wait.selection === id)),
+    requests: requestViews(installation, job).filter((request) => request.waits.some((wait) => wait.selection === id)),
     checks: observationsOfKind(db, job, 'selection-check')
       .filter((check) => check.selection === id)
       .reverse()
@@ -181,12 +181,12 @@ export function selectionPage(house: House, job: string, id: string): SelectionP
  * before.
  */
 function threadOf(
-  house: House,
+  installation: Installation,
   job: string,
   item: SelectionView,
   plan: StoredPlan | undefined,
 ): SelectionPageView['thread'] {
-  const time = firmTime(house);
+  const time = firmTime(installation);
   const now = time.today;
   const day = (value: string): string => formatDay(value, now);
   const lines: SelectionPageView['thread'] = [];
@@ -238,7 +238,7 @@ function threadOf(
       href: at,
     });
   }
-  const before = plan ? earlier(house, job, plan.version, item.id) : undefined;
+  const before = plan ? earlier(installation, job, plan.version, item.id) : undefined;
   if (before && item.due.late && !before.due.late)
     lines.push({ text: `It became late with the newest plan: ${plan?.cause ?? ''}.`, href: null });
   else if (before?.needBy && before.needBy !== item.needBy)
@@ -252,7 +252,7 @@ function threadOf(
 const dayWords = (count: number): string => (count === 1 ? '1 day' : `${count} days`);
 
 /** The same selection by the plan before this one. */
-function earlier(house: House, job: string, version: number, id: string): SelectionView | undefined {
-  const plan = readPlan(house.db, { job, version: version - 1 });
-  return plan && selectionsOf(house, job, plan).find((item) => item.id === id);
+function earlier(installation: Installation, job: string, version: number, id: string): SelectionView | undefined {
+  const plan = readPlan(installation.db, { job, version: version - 1 });
+  return plan && selectionsOf(installation, job, plan).find((item) => item.id === id);
 }

@@ -1,6 +1,6 @@
 import { groupBy } from '@/core/group-by';
 import type { NotBefore } from '@/core/schedule/network';
-import { arrivalOf, type OpenRequest } from '@/core/selections/coming';
+import { arrivalOf, type OpenRequest } from '@/core/selections/arrival';
 import { expectedOf, isGiven, PARTIES, type Request, type Requests } from '@/core/selections/requests';
 import { leftoverId, taskId } from '@/core/sequence/site';
 import { formatDay, type Day } from '@/core/units/day';

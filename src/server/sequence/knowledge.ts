@@ -1,5 +1,5 @@
 import { OWN_RULES, RULES, type Rule } from '@/core/sequence/rules';
-import { methodRules, type Choices, type MethodKey } from '@/core/sequence/schools';
+import { methodRules, type Choices, type MethodKey } from '@/core/sequence/methods';
 import type { Phase } from '@/core/sequence/phases';
 import type { Site } from '@/core/sequence/site';
 import { queryAll } from '../database/query';

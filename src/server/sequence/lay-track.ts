@@ -1,6 +1,6 @@
 import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
 import { halfDaysOf, RATES } from '@/core/sequence/rates';
-import { cleanUpOf, withMethods, halfDaysWithMethods } from '@/core/sequence/schools';
+import { cleanUpOf, withMethods, halfDaysWithMethods } from '@/core/sequence/methods';
 import { halfDaysFor, trackOf, type Work } from '@/core/sequence/works';
 import { queryAll, insert, queryOne, execute } from '../database/query';
 import type { Connection } from '../database/open';

@@ -4,14 +4,14 @@ import type { Link } from '@/core/schedule/network';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { NEVER_OFF, RULES } from '@/core/sequence/rules';
-import { SCHOOLS } from '@/core/sequence/schools';
+import { SCHOOLS } from '@/core/sequence/methods';
 import { taskId } from '@/core/sequence/site';
 import type { Day } from '@/core/units/day';
 import { formatSlot } from '@/core/units/slot';
 import { today } from '../zone';
 import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { holdsOf, jobHead } from '../sites/queries';
 import { choiceRows, ownRules, ruleOf, type OwnRuleRow } from './knowledge';
@@ -30,8 +30,8 @@ interface OwnRow {
 }
 
 /** A job's order as steps to read, each with what it waits for and why. */
-export function sequenceView(house: House, job: string): SequenceView {
-  const { db } = house;
+export function sequenceView(installation: Installation, job: string): SequenceView {
+  const { db } = installation;
   const plan = readPlan(db, { job });
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
   const steps = queryAll<{ area: string; name: string; phase: Phase }>(
@@ -44,8 +44,8 @@ export function sequenceView(house: House, job: string): SequenceView {
     { job },
   );
   return {
-    job: jobHead(house, job),
-    today: today(house),
+    job: jobHead(installation, job),
+    today: today(installation),
     areas: [...groupBy(steps, (step) => step.area)].map(([id, list]) => ({
       id,
       name: list[0]?.name ?? '',
@@ -84,11 +84,11 @@ export function sequenceView(house: House, job: string): SequenceView {
             `${exposure.most}${exposure.rain === undefined ? '' : ', and rain comes meanwhile'}: ` +
             `${exposure.reason}. What would cure it: ${exposure.cure}.`,
       })),
-    holds: holdsOf(db, job, today(house)),
+    holds: holdsOf(db, job, today(installation)),
     schools: schoolsOf(db, job),
     rules: rulesOf(db, job, plan),
     gates: gatesOf(db, job, plan, tasks),
-    logistics: logisticsOf(db, job, plan, today(house)),
+    logistics: logisticsOf(db, job, plan, today(installation)),
     problem: queryOne<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
   };
 }

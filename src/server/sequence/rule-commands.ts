@@ -5,8 +5,8 @@ import { phaseFacts } from '@/core/sequence/phases';
 import { NEVER_OFF, OWN_RULES, RULES } from '@/core/sequence/rules';
 import { taskId } from '@/core/sequence/site';
 import { queryAll, insert, queryOne, orNull, execute } from '../database/query';
-import { handlers, requireAreaOf, requireRow, type CommandContext, type PlanContext } from '../door/handler';
-import { notFound, conflict, unprocessable } from '../door/refusal';
+import { handlers, requireAreaOf, requireRow, type CommandContext, type PlanContext } from '../dispatch/handler';
+import { notFound, conflict, unprocessable } from '../dispatch/refusal';
 import { readSite } from '../schedule/read-site';
 import { nextRuleNumber, type OwnRuleRow } from './knowledge';
 import { today } from '../zone';
@@ -25,7 +25,7 @@ export const jobsOf = (context: CommandContext, job?: string | null): string[] =
 
 /** Refuses an order that would make work wait for itself, naming the ring step by step. */
 export function refuseLoop(context: CommandContext, job: string, field: string): void {
-  const site = readSite(context.db, job, today(context.house));
+  const site = readSite(context.db, job, today(context.installation));
   const { links } = sequenceOf(site);
   const loop = findLoop([...new Set(links.flatMap((link) => [link.before, link.after]))], links);
   if (!loop) return;

@@ -1,13 +1,13 @@
 import type { AreasView } from '@/contract/views/firm';
 import { queryAll } from '../database/query';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { jobHead, requireJob } from './queries';
 
 /** What is known of a job before its areas are set out, and those that are. */
-export function areasView(house: House, job: string): AreasView {
-  const row = requireJob(house.db, job);
+export function areasView(installation: Installation, job: string): AreasView {
+  const row = requireJob(installation.db, job);
   return {
-    job: jobHead(house, job),
+    job: jobHead(installation, job),
     details: {
       version: row.version,
       name: row.name,
@@ -21,9 +21,9 @@ export function areasView(house: House, job: string): AreasView {
       livedIn: row.lived_in === 1,
       loudHalf: row.loud_half,
     },
-    levels: queryAll(house.db, 'SELECT id, name, height FROM level WHERE job = @job ORDER BY height', { job }),
+    levels: queryAll(installation.db, 'SELECT id, name, height FROM level WHERE job = @job ORDER BY height', { job }),
     areas: queryAll(
-      house.db,
+      installation.db,
       `SELECT area.id, area.name, level.name AS level
         FROM area
         LEFT JOIN level ON level.id = area.level

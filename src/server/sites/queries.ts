@@ -8,9 +8,9 @@ import { dayOfSlot } from '@/core/units/slot';
 import { firmTime, today, clockFor } from '../zone';
 import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
-import { newestChange } from '../door/queries';
-import { notFound } from '../door/refusal';
-import type { House } from '../house';
+import { newestChange } from '../dispatch/queries';
+import { notFound } from '../dispatch/refusal';
+import type { Installation } from '../installation';
 import type { JobRow } from '../schedule/read-site';
 import { readPlan } from '../schedule/read-plan';
 import { selectionsOf } from '../selections/queries';
@@ -19,16 +19,16 @@ import { isDue } from '@/core/selections/due';
 import { closeInsOf, openWords } from '../walks/close-in';
 import { whenSeen } from '../words';
 
-export function frameView(house: House, person: PersonView): ShellView {
+export function frameView(installation: Installation, person: PersonView): ShellView {
   return {
-    firm: queryOne<{ name: string }>(house.db, 'SELECT name FROM firm')?.name ?? 'Aftermist',
+    firm: queryOne<{ name: string }>(installation.db, 'SELECT name FROM firm')?.name ?? 'Aftermist',
     person,
-    people: house.demo ? queryAll<PersonView>(house.db, 'SELECT id, name, role FROM person ORDER BY rowid') : [],
-    jobs: queryAll(house.db, `SELECT id, name, state FROM job WHERE state <> 'closed' ORDER BY position`),
-    today: today(house),
-    demo: house.demo,
-    seq: newestChange(house.db),
-    clock: clockFor(house),
+    people: installation.demo ? queryAll<PersonView>(installation.db, 'SELECT id, name, role FROM person ORDER BY rowid') : [],
+    jobs: queryAll(installation.db, `SELECT id, name, state FROM job WHERE state <> 'closed' ORDER BY position`),
+    today: today(installation),
+    demo: installation.demo,
+    seq: newestChange(installation.db),
+    clock: clockFor(installation),
   };
 }
 
@@ -38,12 +38,12 @@ export function requireJob(db: Connection, id: string): JobRow {
   return row;
 }
 
-export function jobHead(house: House, id: string): JobHead {
-  const row = requireJob(house.db, id);
-  const time = firmTime(house);
+export function jobHead(installation: Installation, id: string): JobHead {
+  const row = requireJob(installation.db, id);
+  const time = firmTime(installation);
   const now = time.today;
   const last = queryOne<{ started_at: string }>(
-    house.db,
+    installation.db,
     `SELECT started_at
       FROM walk
       WHERE job = @id AND finished_at IS NOT NULL
@@ -51,7 +51,7 @@ export function jobHead(house: House, id: string): JobHead {
     { id },
   );
   const open = queryOne<{ id: string }>(
-    house.db,
+    installation.db,
     'SELECT id FROM walk WHERE job = @id AND finished_at IS NULL ORDER BY started_at DESC',
     { id },
   );
@@ -64,11 +64,11 @@ export function jobHead(house: House, id: string): JobHead {
     walked: last ? `walked ${whenSeen(last.started_at, time)}` : 'not walked yet',
     openWalk: open?.id ?? null,
     counts: {
-      selections: selectionsOf(house, id).filter((item) => isDue(item.due)).length,
-      schedule: holdsOf(house.db, id, now).filter((hold) => hold.overdue).length,
+      selections: selectionsOf(installation, id).filter((item) => isDue(item.due)).length,
+      schedule: holdsOf(installation.db, id, now).filter((hold) => hold.overdue).length,
       news:
         queryOne<{ count: number }>(
-          house.db,
+          installation.db,
           `SELECT count(*) AS count FROM job_update WHERE job = @id AND state = 'draft'`,
           { id },
         )?.count ?? 0,

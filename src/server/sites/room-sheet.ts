@@ -7,7 +7,7 @@ import { PARTIES } from '@/core/selections/requests';
 import { TRADES } from '@/core/sequence/trades';
 import { formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { HAIRLINES, rule, type PaperDocument } from '../files/pdf';
 import { measuresIn } from '../layout/read-layout';
 import { areasOf, measureWords, phasesOf } from '../scope/queries';
@@ -145,17 +145,17 @@ function sheet(
  * The sheets of some areas of a job, a page each.
  * @param origin where the live pages stand, as the crew's phones reach it
  */
-export function roomSheets(house: House, job: string, areas: readonly string[], origin: string): PaperDocument {
-  const requests = requestViews(house, job);
-  const views = areas.map((area) => roomView(house, job, area));
+export function roomSheets(installation: Installation, job: string, areas: readonly string[], origin: string): PaperDocument {
+  const requests = requestViews(installation, job);
+  const views = areas.map((area) => roomView(installation, job, area));
   const [first] = views;
   return {
     title: `${first?.job.name ?? ''}: room sheets`,
     plain: true,
     subtitle: '',
-    foot: `${first?.job.name ?? ''}, room sheet of ${formatDay(today(house), '0000-00-00')}`,
+    foot: `${first?.job.name ?? ''}, room sheet of ${formatDay(today(installation), '0000-00-00')}`,
     content: views.flatMap((view, at) => {
-      const measured = measureWords(measuresIn(house.db, view.area.id), view.job.units)
+      const measured = measureWords(measuresIn(installation.db, view.area.id), view.job.units)
         .filter(({ measure }) => TAPED.includes(measure))
         .map(({ measure, value }) => `${value}  ${MEASURES[measure].label}`);
       const taken = view.remarks.filter((remark) => remark.kind === 'measurement').map((remark) => remark.text);
@@ -170,9 +170,9 @@ export function roomSheets(house: House, job: string, areas: readonly string[], 
 }
 
 /** Areas that have work, in walking order: each gets its sheet. */
-export function sheetAreas(house: House, job: string): string[] {
-  const phases = phasesOf(house.db, job);
-  return areasOf(house.db, job)
+export function sheetAreas(installation: Installation, job: string): string[] {
+  const phases = phasesOf(installation.db, job);
+  return areasOf(installation.db, job)
     .filter((area) => phases.has(area.id))
     .map((area) => area.id);
 }

@@ -11,8 +11,8 @@ import { countedWords, recordWords } from '@/core/walks/record-words';
 import { firmTime, type FirmTime } from '../zone';
 import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
-import { notFound } from '../door/refusal';
-import type { House } from '../house';
+import { notFound } from '../dispatch/refusal';
+import type { Installation } from '../installation';
 import { readSite, type AreaRow } from '../schedule/read-site';
 import { readPlan } from '../schedule/read-plan';
 import { selectionsOf } from '../selections/queries';
@@ -27,21 +27,21 @@ import { jobHead, requireJob } from './queries';
 import { areaViews } from './rooms';
 
 /** The clipboard of one area. */
-export function roomView(house: House, job: string, area: string): RoomView {
-  const { db } = house;
-  const time = firmTime(house);
+export function roomView(installation: Installation, job: string, area: string): RoomView {
+  const { db } = installation;
+  const time = firmTime(installation);
   const now = time.today;
   const row = queryOne<AreaRow>(db, 'SELECT * FROM area WHERE id = @area AND job = @job', { area, job });
   if (!row) throw notFound('area in this job');
   const site = readSite(db, job, now);
   const plan = readPlan(db, { job });
-  const view = areaViews(house, site, plan, now).get(area);
+  const view = areaViews(installation, site, plan, now).get(area);
   if (!view) throw notFound('area in this job');
   const seen = notWithdrawn(observationsOf(db, job)).filter((observation) => observation.area === area);
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
   const crews = new Map((plan?.crewCapacity ?? []).map((crew) => [crew.sub, crew.name]));
   return {
-    job: jobHead(house, job),
+    job: jobHead(installation, job),
     today: now,
     area: {
       ...view,
@@ -74,11 +74,11 @@ export function roomView(house: House, job: string, area: string): RoomView {
       worse,
       since: whenSeen(item.at, time),
     })),
-    selections: selectionsOf(house, job).filter((item) => item.areaId === area),
+    selections: selectionsOf(installation, job).filter((item) => item.areaId === area),
     scope: scopeOf(db, job).filter((item) => item.areaId === area),
     findings: findingsOf(db, job).filter((finding) => finding.area === area),
-    assumptions: assumptionsOf(house, job).filter((assumption) => assumption.areaId === area),
-    extras: extrasOf(house, job).filter((extra) => extra.areaId === area),
+    assumptions: assumptionsOf(installation, job).filter((assumption) => assumption.areaId === area),
+    extras: extrasOf(installation, job).filter((extra) => extra.areaId === area),
     quantities: calculationsOf(db, job, requireJob(db, job).units, area),
     drawn: queryOne(db, 'SELECT 1 FROM shape WHERE area = @area', { area }) !== undefined,
     pictures: picturesOf(db, seen, time),

@@ -9,7 +9,7 @@ import { dayOfSlot } from '@/core/units/slot';
 import { workDone } from '@/core/walks/diff';
 import { today } from '../zone';
 import { queryAll, queryOne } from '../database/query';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { nextWork } from '../schedule/effect';
 import { readSite, type AreaRow } from '../schedule/read-site';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
@@ -24,13 +24,13 @@ interface OpenHold {
 }
 
 /** The face of a job: its section with a ladder an area, what holds it and who comes next. */
-export function roomsView(house: House, job: string): RoomsView {
-  const { db } = house;
-  const now = today(house);
+export function roomsView(installation: Installation, job: string): RoomsView {
+  const { db } = installation;
+  const now = today(installation);
   const row = requireJob(db, job);
   const site = readSite(db, job, now);
   const plan = readPlan(db, { job });
-  const areas = areaViews(house, site, plan, now);
+  const areas = areaViews(installation, site, plan, now);
   const rows = queryAll<AreaRow>(db, 'SELECT * FROM area WHERE job = @job ORDER BY position', { job });
   const of = (kind: string): AreaView[] =>
     rows.filter((area) => area.kind === kind && area.level === null).flatMap((area) => areas.get(area.id) ?? []);
@@ -43,7 +43,7 @@ export function roomsView(house: House, job: string): RoomsView {
     phaseFacts(fraction.get(task)?.phase ?? 'clean').hidden ? 1 : 0,
   );
   return {
-    job: jobHead(house, job),
+    job: jobHead(installation, job),
     today: now,
     done,
     hidden,
@@ -71,9 +71,9 @@ export function roomsView(house: House, job: string): RoomsView {
 }
 
 /** Every area's ladder and caption, by id. */
-export function areaViews(house: House, site: Site, plan: StoredPlan | undefined, now: Day): Map<string, AreaView> {
+export function areaViews(installation: Installation, site: Site, plan: StoredPlan | undefined, now: Day): Map<string, AreaView> {
   const holds = groupBy(
-    queryAll<OpenHold>(house.db, `SELECT area, phase, kind, label FROM hold WHERE job = @job AND state = 'open'`, {
+    queryAll<OpenHold>(installation.db, `SELECT area, phase, kind, label FROM hold WHERE job = @job AND state = 'open'`, {
       job: site.id,
     }),
     (hold) => hold.area,
@@ -83,7 +83,7 @@ export function areaViews(house: House, site: Site, plan: StoredPlan | undefined
     (task) => task.area ?? '',
   );
   const lived = new Set(
-    queryAll<{ id: string }>(house.db, 'SELECT id FROM area WHERE job = @job AND lived_in = 1', { job: site.id }).map(
+    queryAll<{ id: string }>(installation.db, 'SELECT id FROM area WHERE job = @job AND lived_in = 1', { job: site.id }).map(
       (area) => area.id,
     ),
   );

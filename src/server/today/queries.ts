@@ -6,7 +6,7 @@ import { slotOf } from '@/core/units/slot';
 import { dayIn } from '@/core/units/zone';
 import { firmTime, type FirmTime } from '../zone';
 import { queryAll, queryOne } from '../database/query';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { isDue } from '@/core/selections/due';
 import { selectionsOf } from '../selections/queries';
@@ -35,9 +35,9 @@ interface JobLine {
 const WALK_EVERY: Partial<Record<JobState, number>> = { active: 2, completing: 4, scoping: 14, booked: 14 };
 
 /** The next hours over all jobs, every line leading to where it is settled. */
-export function todayView(house: House): TodayView {
-  const { db } = house;
-  const time = firmTime(house);
+export function todayView(installation: Installation): TodayView {
+  const { db } = installation;
+  const time = firmTime(installation);
   const now = time.today;
   const plan = readPlan(db);
   const jobs = queryAll<JobLine>(
@@ -50,12 +50,12 @@ export function todayView(house: House): TodayView {
       WHERE state IN ('scoping', 'booked', 'active', 'completing')
       ORDER BY position`,
   );
-  const selections = new Map(jobs.map((job) => [job.id, selectionsOf(house, job.id)]));
+  const selections = new Map(jobs.map((job) => [job.id, selectionsOf(installation, job.id)]));
   return {
     today: now,
     weekday: formatDay(now),
     sites: jobs
-      .map((job) => site(house, job, plan, time))
+      .map((job) => site(installation, job, plan, time))
       .filter((one_) => one_.why.length > 0 || one_.openWalk)
       .sort((a, b) => Number(b.urgent) - Number(a.urgent)),
     onSite: jobs
@@ -96,7 +96,7 @@ export function todayView(house: House): TodayView {
       .sort((a, b) => (a.day < b.day ? -1 : 1)),
     requests: jobs
       .flatMap((job) =>
-        requestViews(house, job.id)
+        requestViews(installation, job.id)
           .filter((request) => request.late || request.near)
           .flatMap((request) => {
             if (request.standing === 'waits for another') return [];
@@ -118,9 +118,9 @@ export function todayView(house: House): TodayView {
           }),
       )
       .sort((a, b) => (a.day < b.day ? -1 : 1)),
-    calls: callsOf(house, plan, jobs, now),
+    calls: callsOf(installation, plan, jobs, now),
     run: {
-      open: runView(house).stops.reduce((sum, stop) => sum + stop.lines.filter((line) => !line.bought).length, 0),
+      open: runView(installation).stops.reduce((sum, stop) => sum + stop.lines.filter((line) => !line.bought).length, 0),
     },
     drafts: queryAll(
       db,
@@ -152,9 +152,9 @@ export function todayView(house: House): TodayView {
 const CALL_AHEAD = 3;
 
 /** Whom to call in the next days: offices for a visit, and for what has to be there. */
-function callsOf(house: House, plan: StoredPlan | undefined, jobs: readonly JobLine[], now: Day): TodayView['calls'] {
+function callsOf(installation: Installation, plan: StoredPlan | undefined, jobs: readonly JobLine[], now: Day): TodayView['calls'] {
   const until = addDays(now, CALL_AHEAD);
-  const visits = unbookedOf(house, plan, now)
+  const visits = unbookedOf(installation, plan, now)
     .filter((visit) => visit.office !== null && visit.askBy <= until)
     .map((visit) => ({
       key: `${visit.area}${visit.phase}`,
@@ -165,7 +165,7 @@ function callsOf(house: House, plan: StoredPlan | undefined, jobs: readonly JobL
       late: visit.late,
     }));
   const things = jobs.flatMap((job) =>
-    logisticsOf(house.db, job.id, plan, now)
+    logisticsOf(installation.db, job.id, plan, now)
       .filter((one_) => one_.state === 'open' && one_.askBy !== null && one_.askBy <= until)
       .map((one_) => ({
         key: one_.id,
@@ -178,7 +178,7 @@ function callsOf(house: House, plan: StoredPlan | undefined, jobs: readonly JobL
   );
   // A bin is swapped before it is full: the day is computed from how it filled.
   const bins = jobs.flatMap((job) => {
-    const swap = binSwapDay(binLevelsOf(house.db, job.id), now);
+    const swap = binSwapDay(binLevelsOf(installation.db, job.id), now);
     return swap && swap <= until
       ? [
           {
@@ -197,14 +197,14 @@ function callsOf(house: House, plan: StoredPlan | undefined, jobs: readonly JobL
 
 /** Why a site wants a walk today; nothing where it does not. */
 function site(
-  house: House,
+  installation: Installation,
   job: JobLine,
   plan: StoredPlan | undefined,
   { zone, today: now }: FirmTime,
 ): TodayView['sites'][number] {
   const why: string[] = [];
   const days = job.walked_at ? daysBetween(dayIn(zone, job.walked_at), now) : undefined;
-  const checks = holdsOf(house.db, job.id, now).filter(
+  const checks = holdsOf(installation.db, job.id, now).filter(
     (hold) => hold.kind === 'close-in' && hold.expectedOn <= addDays(now, 1),
   );
   for (const check of checks) why.push(`${check.area}: close-in ${check.expectedOn <= now ? 'today' : 'tomorrow'}`);
@@ -218,7 +218,7 @@ function site(
       !checks.some((check) => check.areaId === task.area),
   );
   for (const task of covering) why.push(`${task.label} is due`);
-  if (job.state === 'active' && isDueToLeave(job.leaves, lastLeftOf(house.db, job.id), now))
+  if (job.state === 'active' && isDueToLeave(job.leaves, lastLeftOf(installation.db, job.id), now))
     why.push('how it is left was not said');
   if (days === undefined) why.push('never walked');
   else if (days >= (WALK_EVERY[job.state] ?? 7)) why.push(`last walk ${days} days ago`);

@@ -17,8 +17,8 @@ import { notWithdrawn } from '@/core/walks/observation';
 import { countedWords } from '@/core/walks/record-words';
 import { queryAll, insert } from '../database/query';
 import type { Connection } from '../database/open';
-import { handlers, requireRow } from '../door/handler';
-import { unprocessable } from '../door/refusal';
+import { handlers, requireRow } from '../dispatch/handler';
+import { unprocessable } from '../dispatch/refusal';
 import { personOf } from '../scope/decisions';
 import { observationsOf } from './queries';
 

@@ -11,7 +11,7 @@ import { dayIn } from '@/core/units/zone';
 import { firmTime, type FirmTime } from '../zone';
 import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { readPlan } from '../schedule/read-plan';
 import { selectionsOf } from '../selections/queries';
 import { jobHead } from '../sites/queries';
@@ -22,9 +22,9 @@ import { observationsOf } from './queries';
  * What is left at the end of a job: leftovers by trade, parts that come, the client's list, what stays with them, rooms
  * accepted.
  */
-export function completionView(house: House, job: string): CompletionView {
-  const { db } = house;
-  const time = firmTime(house);
+export function completionView(installation: Installation, job: string): CompletionView {
+  const { db } = installation;
+  const time = firmTime(installation);
   const { today: now, zone } = time;
   const plan = readPlan(db, { job });
   const names = new Map(
@@ -34,7 +34,7 @@ export function completionView(house: House, job: string): CompletionView {
   );
   const open = openItems(notWithdrawn(observationsOf(db, job)));
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
-  const parts = selectionsOf(house, job).filter(
+  const parts = selectionsOf(installation, job).filter(
     (item) => item.follows !== null && item.state !== 'fitted' && item.state !== 'left over',
   );
   const accepted = new Map(
@@ -45,7 +45,7 @@ export function completionView(house: House, job: string): CompletionView {
     ).map((row) => [row.area, row]),
   );
   return {
-    job: jobHead(house, job),
+    job: jobHead(installation, job),
     today: now,
     openWalk:
       queryOne<{ id: string }>(db, 'SELECT id FROM walk WHERE job = @job AND finished_at IS NULL ORDER BY started_at DESC', {

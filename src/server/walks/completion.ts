@@ -1,6 +1,6 @@
 import { insert, queryOne, orNull, execute, update } from '../database/query';
-import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext } from '../door/handler';
-import { notFound, unprocessable } from '../door/refusal';
+import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext } from '../dispatch/handler';
+import { notFound, unprocessable } from '../dispatch/refusal';
 import { personOf } from '../scope/decisions';
 import { needClientOf } from '../news/tell-client';
 import { walker } from './commands';

@@ -17,8 +17,8 @@ import { dayIn } from '@/core/units/zone';
 import { firmTime, type FirmTime, clockFor } from '../zone';
 import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
-import { notFound } from '../door/refusal';
-import type { House } from '../house';
+import { notFound } from '../dispatch/refusal';
+import type { Installation } from '../installation';
 import { readLayout } from '../layout/read-layout';
 import { readSite } from '../schedule/read-site';
 import { assumptionsOf, extrasOf, scopeOf } from '../scope/read-scope';
@@ -37,8 +37,8 @@ export interface WalkRow {
   finished_at: string | null;
 }
 
-export function requireWalk(house: House, id: string): WalkRow {
-  const row = queryOne<WalkRow>(house.db, 'SELECT * FROM walk WHERE id = @id', { id });
+export function requireWalk(installation: Installation, id: string): WalkRow {
+  const row = queryOne<WalkRow>(installation.db, 'SELECT * FROM walk WHERE id = @id', { id });
   if (!row) throw notFound('walk');
   return row;
 }
@@ -49,12 +49,12 @@ export const personNames = (db: Connection): Map<string, string> =>
   );
 
 /** Everything a walk needs in the hand. */
-export function walkPack(house: House, id: string): WalkPack {
-  const walk = requireWalk(house, id);
-  const names = personNames(house.db);
+export function walkPack(installation: Installation, id: string): WalkPack {
+  const walk = requireWalk(installation, id);
+  const names = personNames(installation.db);
   return {
-    ...packOf(house, walk.job, walk),
-    narrations: narrationsOf(house.db, id),
+    ...packOf(installation, walk.job, walk),
+    narrations: narrationsOf(installation.db, id),
     walk: {
       id,
       kind: walk.kind,
@@ -66,18 +66,18 @@ export function walkPack(house: House, id: string): WalkPack {
 }
 
 /** What a device keeps of every job that is walked, so that one can be begun where there is no signal. */
-export const jobPacks = (house: House): JobPack[] =>
+export const jobPacks = (installation: Installation): JobPack[] =>
   queryAll<{ id: string }>(
-    house.db,
+    installation.db,
     `SELECT id
       FROM job
       WHERE state IN ('scoping', 'booked', 'active', 'completing')
       ORDER BY position`,
-  ).map(({ id }) => packOf(house, id));
+  ).map(({ id }) => packOf(installation, id));
 
-function packOf(house: House, jobId: string, walk?: WalkRow): JobPack {
-  const { db } = house;
-  const time = firmTime(house);
+function packOf(installation: Installation, jobId: string, walk?: WalkRow): JobPack {
+  const { db } = installation;
+  const time = firmTime(installation);
   const { today: now, zone } = time;
   const job = requireJob(db, jobId);
   const seen = notWithdrawn(observationsOf(db, jobId));
@@ -113,8 +113,8 @@ function packOf(house: House, jobId: string, walk?: WalkRow): JobPack {
     ofKind(onThis, 'selection-check').map((check) => [check.selection, check.verdict]),
   );
   const [believed, added, agreed, closeIns] = [
-    assumptionsOf(house, jobId),
-    extrasOf(house, jobId),
+    assumptionsOf(installation, jobId),
+    extrasOf(installation, jobId),
     groupBy(scopeOf(db, jobId), (line) => line.areaId),
     closeInsOf(db, jobId, seen),
   ];
@@ -189,7 +189,7 @@ function packOf(house: House, jobId: string, walk?: WalkRow): JobPack {
     areas,
     suppliers: queryAll<{ name: string }>(db, 'SELECT name FROM supplier ORDER BY name').map((row) => row.name),
     left: left ? { when: whenSeen(left.at, time), bin: left.bin } : null,
-    clock: clockFor(house),
+    clock: clockFor(installation),
     today: now,
   };
 }
@@ -297,10 +297,10 @@ export function narrationsOf(db: Connection, walk: string): NarrationView[] {
   }));
 }
 
-export function walksView(house: House, job: string): WalksView {
-  const time = firmTime(house);
+export function walksView(installation: Installation, job: string): WalksView {
+  const time = firmTime(installation);
   const rows = queryAll<WalkRow & { name: string; records: number; pictures: number }>(
-    house.db,
+    installation.db,
     `SELECT walk.*, person.name, (SELECT count(*) FROM standing_observation WHERE walk = walk.id) AS records,
         (SELECT count(*) FROM standing_observation WHERE walk = walk.id AND kind = 'picture') AS pictures
       FROM walk
@@ -310,7 +310,7 @@ export function walksView(house: House, job: string): WalksView {
     { job },
   );
   return {
-    job: jobHead(house, job),
+    job: jobHead(installation, job),
     walks: rows.map((row) => ({
       id: row.id,
       kind: row.kind,

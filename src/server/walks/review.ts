@@ -18,8 +18,8 @@ import { countedWords, recordWords } from '@/core/walks/record-words';
 import { dayIn } from '@/core/units/zone';
 import { firmTime, today, type FirmTime, zoneOf } from '../zone';
 import { queryAll, queryOne } from '../database/query';
-import { notFound } from '../door/refusal';
-import type { House } from '../house';
+import { notFound } from '../dispatch/refusal';
+import type { Installation } from '../installation';
 import { planInput } from '../schedule/plan-input';
 import { holidaysOf, workedBetween } from '../schedule/read-site';
 import { readPlan } from '../schedule/read-plan';
@@ -34,36 +34,36 @@ import { observationsOf } from './queries';
  * The end of a walk: what it changed, what that does to the plan, and the updates. Before it is finished the effect is
  * worked out on the spot; afterwards it is the one that was stored.
  */
-export function reviewView(house: House, job: string, id: string): ReviewView {
-  const walk = requireWalk(house, id);
+export function reviewView(installation: Installation, job: string, id: string): ReviewView {
+  const walk = requireWalk(installation, id);
   if (walk.job !== job) throw notFound('walk of this job');
-  const time = firmTime(house);
+  const time = firmTime(installation);
   const now = time.today;
-  const { before, after, planning, problem } = plansOf(house, walk);
-  const news = after && newsOf(house.db, walk, before, after);
-  const seen = notWithdrawn(observationsOf(house.db, walk.job)).filter((observation) => observation.walk === id);
+  const { before, after, planning, problem } = plansOf(installation, walk);
+  const news = after && newsOf(installation.db, walk, before, after);
+  const seen = notWithdrawn(observationsOf(installation.db, walk.job)).filter((observation) => observation.walk === id);
   return {
-    job: jobHead(house, walk.job),
+    job: jobHead(installation, walk.job),
     walk: {
       id,
       kind: walk.kind,
       when: whenSeen(walk.started_at, time),
       finished: walk.finished_at !== null,
-      by: queryOne<{ name: string }>(house.db, 'SELECT name FROM person WHERE id = @id', { id: walk.person })?.name ?? '',
+      by: queryOne<{ name: string }>(installation.db, 'SELECT name FROM person WHERE id = @id', { id: walk.person })?.name ?? '',
     },
     gain: news?.diff.gain ?? 0,
     done: news?.done ?? 0,
     areas: news ? areaLines(news) : [],
-    ...openOf(house, walk, seen, time),
-    rates: news ? ratesOf(house, walk, seen) : [],
-    narrations: narrationsLeft(house, walk),
-    pictures: picturesOf(house.db, seen, time),
+    ...openOf(installation, walk, seen, time),
+    rates: news ? ratesOf(installation, walk, seen) : [],
+    narrations: narrationsLeft(installation, walk),
+    pictures: picturesOf(installation.db, seen, time),
     moved: news?.moved ?? [],
     finish: news?.finish ?? {},
     planning,
     problem,
     drafts: queryAll(
-      house.db,
+      installation.db,
       `SELECT id, audience, title, state
         FROM job_update
         WHERE walk = @id AND state <> 'dropped'
@@ -75,21 +75,21 @@ export function reviewView(house: House, job: string, id: string): ReviewView {
 }
 
 function plansOf(
-  house: House,
+  installation: Installation,
   walk: WalkRow,
 ): { before?: Plan; after?: Plan; planning: boolean; problem: string | null } {
   const stored = queryOne<{ before_version: number | null; after_version: number }>(
-    house.db,
+    installation.db,
     'SELECT * FROM walk_plan WHERE walk = @id',
     { id: walk.id },
   );
   if (stored) {
-    const before = stored.before_version === null ? undefined : readPlan(house.db, { version: stored.before_version });
-    const after = readPlan(house.db, { version: stored.after_version });
+    const before = stored.before_version === null ? undefined : readPlan(installation.db, { version: stored.before_version });
+    const after = readPlan(installation.db, { version: stored.after_version });
     return { ...(before ? { before } : {}), ...(after ? { after } : {}), planning: false, problem: null };
   }
-  const before = readPlan(house.db);
-  const outcome = makePlan(planInput(house.db, today(house)));
+  const before = readPlan(installation.db);
+  const outcome = makePlan(planInput(installation.db, today(installation)));
   return {
     ...(before ? { before } : {}),
     ...(outcome.ok ? { after: outcome.value } : before ? { after: before } : {}),
@@ -100,18 +100,18 @@ function plansOf(
 
 /** What nobody looked at, and what was said and has no place yet. */
 function openOf(
-  house: House,
+  installation: Installation,
   walk: WalkRow,
   seen: readonly Observation[],
   { zone, today: now }: FirmTime,
 ): Pick<ReviewView, 'passedBy' | 'unplaced'> {
   const names = new Map(
-    queryAll<{ id: string; name: string }>(house.db, 'SELECT id, name FROM area WHERE job = @job', { job: walk.job }).map(
+    queryAll<{ id: string; name: string }>(installation.db, 'SELECT id, name FROM area WHERE job = @job', { job: walk.job }).map(
       (area) => [area.id, area.name],
     ),
   );
   const before = carriedItems(
-    notWithdrawn(observationsOf(house.db, walk.job)).filter((one_) => one_.walk !== walk.id && one_.at <= walk.started_at),
+    notWithdrawn(observationsOf(installation.db, walk.job)).filter((one_) => one_.walk !== walk.id && one_.at <= walk.started_at),
   );
   const looked = new Set(
     ofKind(seen, 'recheck')
@@ -120,7 +120,7 @@ function openOf(
   );
   const placed = new Map(
     queryAll<{ observation: string; became: FiledAs; target: string | null }>(
-      house.db,
+      installation.db,
       `SELECT placement.*
         FROM placement
         JOIN standing_observation AS seen ON seen.id = placement.observation
@@ -164,11 +164,11 @@ const PAGES: Record<FiledAs, ((job: string, target: string | null) => Path) | nu
 };
 
 /** Steps that moved on this walk against the walk before, by how fast that was. */
-function ratesOf(house: House, walk: WalkRow, seen: readonly Observation[]): ReviewView['rates'] {
-  const between = workedBetween(zoneOf(house.db), holidaysOf(house.db));
+function ratesOf(installation: Installation, walk: WalkRow, seen: readonly Observation[]): ReviewView['rates'] {
+  const between = workedBetween(zoneOf(installation.db), holidaysOf(installation.db));
   const steps = new Map(
     queryAll<{ area: string; phase: Phase; half_days: number; name: string }>(
-      house.db,
+      installation.db,
       `SELECT step.area, phase, half_days, area.name
         FROM step
         JOIN area ON area.id = step.area
@@ -177,7 +177,7 @@ function ratesOf(house: House, walk: WalkRow, seen: readonly Observation[]): Rev
     ).map((step) => [taskId(step.area, step.phase), step]),
   );
   const moved = new Set(ofKind(seen, 'progress').map((one_) => taskId(one_.area, one_.phase)));
-  return [...progressOf(notWithdrawn(observationsOf(house.db, walk.job)))].flatMap(([key, { readings }]) => {
+  return [...progressOf(notWithdrawn(observationsOf(installation.db, walk.job)))].flatMap(([key, { readings }]) => {
     const [former, last, step] = [readings.at(-2), readings.at(-1), steps.get(key)];
     if (!moved.has(key) || !former || !last || !step || last.fraction <= former.fraction) return [];
     const halfDays = between(former.at, last.at);
@@ -194,10 +194,10 @@ function ratesOf(house: House, walk: WalkRow, seen: readonly Observation[]): Rev
 }
 
 /** Narrations with drafts that nobody has settled. */
-function narrationsLeft(house: House, walk: WalkRow): ReviewView['narrations'] {
-  const kept = narrationsOf(house.db, walk.id);
+function narrationsLeft(installation: Installation, walk: WalkRow): ReviewView['narrations'] {
+  const kept = narrationsOf(installation.db, walk.id);
   if (kept.length === 0) return [];
-  const areas = areaNamesOf(house.db, walk.job);
+  const areas = areaNamesOf(installation.db, walk.job);
   return kept.map(({ id, name, text, dropped, accepted }) => {
     const captions = readCaptions(text);
     const keys = captions.ok ? draftKeys(readNarration(captions.value.cues, areas)) : [];

@@ -6,7 +6,7 @@ import { recordWords } from '@/core/walks/record-words';
 import { dayIn } from '@/core/units/zone';
 import { firmTime } from '../zone';
 import { queryAll } from '../database/query';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { readPlan } from '../schedule/read-plan';
 import { whenSeen } from '../words';
 import { observationsOfKind } from './queries';
@@ -18,9 +18,9 @@ const STAY = 1;
  * What ran out or is needed, over all sites, by supplier and by the day on which work in that room goes on: one run
  * instead of several.
  */
-export function runView(house: House): RunView {
-  const { db } = house;
-  const time = firmTime(house);
+export function runView(installation: Installation): RunView {
+  const { db } = installation;
+  const time = firmTime(installation);
   const { today: now, zone } = time;
   const plan = readPlan(db);
   const bought = new Map(

@@ -7,27 +7,27 @@ import { formatDay } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
 import { firmTime } from '../zone';
 import { queryOne } from '../database/query';
-import { notFound } from '../door/refusal';
+import { notFound } from '../dispatch/refusal';
 import { HAIRLINES, type PaperDocument } from '../files/pdf';
 import { servePicture } from '../files/pictures';
-import type { House } from '../house';
+import type { Installation } from '../installation';
 import { requireJob } from '../sites/queries';
 import { personNames } from './pack';
 import { wallsOf } from './walls';
 
 /** The wall record of an area on paper: each wall drawn, what is in it with its place, and its pictures. */
-export async function wallPaper(house: House, area: string): Promise<PaperDocument> {
-  const row = queryOne<{ job: string; name: string }>(house.db, 'SELECT job, name FROM area WHERE id = @area', { area });
+export async function wallPaper(installation: Installation, area: string): Promise<PaperDocument> {
+  const row = queryOne<{ job: string; name: string }>(installation.db, 'SELECT job, name FROM area WHERE id = @area', { area });
   if (!row) throw notFound('area');
-  const { name, address, units } = requireJob(house.db, row.job);
-  const { zone, today: now } = firmTime(house);
-  const names = personNames(house.db);
-  const walls = wallsOf(house, area);
+  const { name, address, units } = requireJob(installation.db, row.job);
+  const { zone, today: now } = firmTime(installation);
+  const names = personNames(installation.db);
+  const walls = wallsOf(installation, area);
   const content: Content[] = [];
   for (const { wall, drawing, things } of walls) {
     const pictures: Content[] = [];
     for (const hash of [...new Set(things.flatMap((thing) => thing.picture ?? []))].slice(0, 4)) {
-      const picture = await servePicture(house, hash, 640);
+      const picture = await servePicture(installation, hash, 640);
       if (picture) pictures.push({ image: `data:image/jpeg;base64,${picture.toString('base64')}`, fit: [240, 170] });
     }
     const cells: TableCell[][] = things.map((thing) => [

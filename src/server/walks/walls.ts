@@ -6,8 +6,8 @@ import { byWall, fixtureWords, wallRecord, type Numbered } from '@/core/walls/wa
 import { IN_WALL_KINDS, ofKind, notWithdrawn, type Of } from '@/core/walks/observation';
 import { firmTime } from '../zone';
 import { queryOne } from '../database/query';
-import { notFound } from '../door/refusal';
-import type { House } from '../house';
+import { notFound } from '../dispatch/refusal';
+import type { Installation } from '../installation';
 import { readLayout } from '../layout/read-layout';
 import { jobHead, requireJob } from '../sites/queries';
 import { picturesOf } from '../sites/room';
@@ -22,21 +22,21 @@ type InWallSeen = Numbered & Of<'in-wall'>;
  * What is in the walls of an area, each wall with its drawing: before it is closed a checklist, afterwards where to
  * find it again.
  */
-export function wallsView(house: House, job: string, area: string): WallsView {
-  const row = queryOne<{ name: string }>(house.db, 'SELECT name FROM area WHERE id = @area AND job = @job', { area, job });
+export function wallsView(installation: Installation, job: string, area: string): WallsView {
+  const row = queryOne<{ name: string }>(installation.db, 'SELECT name FROM area WHERE id = @area AND job = @job', { area, job });
   if (!row) throw notFound('area in this job');
-  const time = firmTime(house);
-  const seen = notWithdrawn(observationsOf(house.db, job));
-  const check = closeInsOf(house.db, job, seen).get(area);
-  const names = personNames(house.db);
-  const { units } = requireJob(house.db, job);
+  const time = firmTime(installation);
+  const seen = notWithdrawn(observationsOf(installation.db, job));
+  const check = closeInsOf(installation.db, job, seen).get(area);
+  const names = personNames(installation.db);
+  const { units } = requireJob(installation.db, job);
   const walls = wallsOf(
-    house,
+    installation,
     area,
     seen.filter((one_) => one_.area === area),
   );
   return {
-    job: jobHead(house, job),
+    job: jobHead(installation, job),
     area: { id: area, name: row.name },
     check: check
       ? {
@@ -76,7 +76,7 @@ export function wallsView(house: House, job: string, area: string): WallsView {
       })),
     })),
     pictures: picturesOf(
-      house.db,
+      installation.db,
       seen.filter((one_) => one_.area === area),
       time,
     ),
@@ -85,14 +85,14 @@ export function wallsView(house: House, job: string, area: string): WallsView {
 
 /** The walls of an area in which something was recorded, drawn. */
 export function wallsOf(
-  house: House,
+  installation: Installation,
   area: string,
-  seen = areaSeen(house, area),
+  seen = areaSeen(installation, area),
 ): { wall: number; drawing: Drawing; things: InWallSeen[] }[] {
-  const row = queryOne<{ job: string; name: string }>(house.db, 'SELECT job, name FROM area WHERE id = @area', { area });
+  const row = queryOne<{ job: string; name: string }>(installation.db, 'SELECT job, name FROM area WHERE id = @area', { area });
   if (!row) throw notFound('area');
-  const { units } = requireJob(house.db, row.job);
-  const { shape, openings } = readLayout(house.db, area);
+  const { units } = requireJob(installation.db, row.job);
+  const { shape, openings } = readLayout(installation.db, area);
   const room: RoomShape | undefined = shape?.kind === 'room' ? shape : undefined;
   return [...byWall(ofKind(seen, 'in-wall'))].map(([wall, things]) => ({
     wall,
@@ -101,7 +101,7 @@ export function wallsOf(
   }));
 }
 
-function areaSeen(house: House, area: string): ReturnType<typeof notWithdrawn> {
-  const job = queryOne<{ job: string }>(house.db, 'SELECT job FROM area WHERE id = @area', { area })?.job ?? '';
-  return notWithdrawn(observationsOf(house.db, job)).filter((one_) => one_.area === area);
+function areaSeen(installation: Installation, area: string): ReturnType<typeof notWithdrawn> {
+  const job = queryOne<{ job: string }>(installation.db, 'SELECT job FROM area WHERE id = @area', { area })?.job ?? '';
+  return notWithdrawn(observationsOf(installation.db, job)).filter((one_) => one_.area === area);
 }

@@ -13,7 +13,7 @@ import { feedsFor, recalculate, usualFeeds } from '@/core/scope/feed';
 import { sayResult } from '@/core/quantities/say';
 import { give } from '@/core/quantities/ask';
 import type { LengthSystem } from '@/core/units/length';
-import { SidePanel } from '../kit/slip';
+import { SidePanel } from '../kit/side-panel';
 import { AskFields } from './ask-fields';
 import { KeepForm } from './keep-form';
 import { HowComputed, Results } from './results';

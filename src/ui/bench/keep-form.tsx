@@ -10,7 +10,7 @@ import type { AnyCalculator } from '@/core/quantities/calculator';
 import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { MoneyField } from '../kit/measure-fields';
-import { useToast } from '../kit/said';
+import { useToast } from '../kit/toast';
 import { newId } from '../offline/send';
 import type { areasOfBench } from './calculator';
 

@@ -1,4 +1,4 @@
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import type { AnyCalculator } from '@/core/quantities/calculator';
 import type { Cut } from '@/core/quantities/cut-list';
 import type { Give } from '@/core/quantities/ask';

@@ -9,7 +9,7 @@ import { TRADES } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
 import { askEffect, Effect } from '../kit/effect';
 import type { PreviewView } from '@/contract/views/plan';
-import { SidePanel } from '../kit/slip';
+import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { officeZone } from '../offline/clock';
 import { newId } from '../offline/send';

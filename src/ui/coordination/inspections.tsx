@@ -13,9 +13,9 @@ import { PHASE_KEYS, phaseFacts } from '@/core/sequence/phases';
 import { TRADE_KEYS, TRADES, type Trade } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
 import { CommandForm, TextField, TicksField } from '../kit/form';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import { Phone } from '../kit/phone';
-import { SidePanel } from '../kit/slip';
+import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 

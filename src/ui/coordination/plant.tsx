@@ -7,7 +7,7 @@ import { PHASE_KEYS, phaseFacts } from '@/core/sequence/phases';
 import { formatDay } from '@/core/units/day';
 import { FormEffect } from '../kit/effect';
 import { CommandForm, TextField, TicksField } from '../kit/form';
-import { SidePanel } from '../kit/slip';
+import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 

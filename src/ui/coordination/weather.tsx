@@ -8,7 +8,7 @@ import type { DesksView } from '@/contract/views/desks';
 import { LIMITS } from '@/core/schedule/weather';
 import { formatDay } from '@/core/units/day';
 import { CommandForm, SelectField, TextField } from '../kit/form';
-import { SidePanel } from '../kit/slip';
+import { SidePanel } from '../kit/side-panel';
 
 /**
  * Ten days of outlook, what the plan keeps off because of them, and what the usual weather of later months would take.

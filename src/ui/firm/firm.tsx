@@ -9,7 +9,7 @@ import { formatDay } from '@/core/units/day';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { Phone } from '../kit/phone';
 import { Notice } from '../kit/notice';
-import { SidePanel } from '../kit/slip';
+import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { AreaView, Rung } from '@/contract/views/job';
 import { Caption, Ladder, thickness } from './ladder';
-import { StateIcon, type StateIconKind } from './mark';
+import { StateIcon, type StateIconKind } from './state-icon';
 
 const rung = (fraction: number, hold?: Rung['hold']): Rung => ({
   phase: 'board',

@@ -1,5 +1,5 @@
 import type { AreaView, Rung } from '@/contract/views/job';
-import { StateIcon } from './mark';
+import { StateIcon } from './state-icon';
 
 /** How thick the mist still lies: 4 for untouched down to 1 for nearly clear. */
 export const thickness = (fraction: number): 1 | 2 | 3 | 4 =>

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { StateIcon } from './mark';
+import { StateIcon } from './state-icon';
 
 export function Notice({ bad, children }: { bad?: boolean; children: ReactNode }) {
   return (

@@ -8,7 +8,7 @@ import {
 } from '@/core/scope/statement';
 import { formatMoney } from '@/core/units/money';
 import { formatDay } from '@/core/units/day';
-import { InclusionIcon } from './stance-mark';
+import { InclusionIcon } from './inclusion-icon';
 
 /**
  * A statement as its client reads it: area by area in and out side by side, then what depends, what is allowed for, and

@@ -4,7 +4,7 @@ import { useCallback, useState } from 'react';
 import type { PayloadOf } from '@/contract/command';
 import type { KnownKind } from '@/contract/commands';
 import { send } from '../offline/send';
-import { useToast } from './said';
+import { useToast } from './toast';
 
 interface Told {
   text: string;

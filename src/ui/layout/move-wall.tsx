@@ -8,7 +8,7 @@ import { moveWall, type MovedRoom } from '@/core/layout/move-wall';
 import { brokenBy, checkPlan, usualTerms, type PlanFinding } from '@/core/layout/plan-fit';
 import type { Opening, Fixture, RoomShape } from '@/core/layout/shape';
 import { formatLength, parseLength, type LengthSystem } from '@/core/units/length';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { DrawingView } from './drawing-view';

@@ -1,10 +1,10 @@
 import { timeIn, type Zone } from '@/core/units/zone';
-import type { HouseClock } from '@/contract/views/job';
+import type { ServerClock } from '@/contract/views/job';
 
-let clock: HouseClock | undefined;
+let clock: ServerClock | undefined;
 
 /** A house whose clock was set has its visitors live by that clock too, and by its firm's zone wherever they are. */
-export const setClock = (of: HouseClock): void => void (clock = of);
+export const setClock = (of: ServerClock): void => void (clock = of);
 
 /** The time by the house's clock, as far as this device's is right. */
 export const now = (): string => new Date(Date.now() + (clock?.shiftMs ?? 0)).toISOString();

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { StandpointView } from '@/contract/views/job';
 import type { PictureSource } from '../kit/pictures';
-import { AnnotatedPicture } from './marked-picture';
+import { AnnotatedPicture } from './annotated-picture';
 
 /**
  * Pictures from one spot over the walks: a strip of all of them, and any two laid over each other with a line to pull

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { acknowledge } from '@/contract/commands/news';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import { send } from '../offline/send';
 
 /** One tap says that it was read. */

@@ -3,7 +3,7 @@ import type { ClientShared } from '@/contract/views/news';
 import { formatDay } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
 import { capital } from '@/core/words';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import { Pictures } from '../kit/pictures';
 import { StatementBody, StatementChanges } from '../kit/statement-body';
 import { effectWords } from '../kit/effect-words';

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { acceptArea, askItem } from '@/contract/commands/completion';
 import type { ClientShared } from '@/contract/views/news';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import { newId, send } from '../offline/send';
 
 /** The client's own list, and the rooms they accept: at the end of a job, on their page. */

@@ -1,6 +1,6 @@
 import type { CrewShared } from '@/contract/views/news';
 import { formatDay } from '@/core/units/day';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import { PrintButton } from '../kit/print-button';
 import { SharedUpdates } from './shared-updates';
 

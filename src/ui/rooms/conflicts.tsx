@@ -2,7 +2,7 @@
 import { Button } from 'react-bootstrap';
 import { adoptMeasurement } from '@/contract/commands/walks';
 import type { RoomView } from '@/contract/views/job';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import { useSend } from '../kit/use-send';
 
 /** Where the tape says otherwise than the drawing: shown until one of them gives way. */

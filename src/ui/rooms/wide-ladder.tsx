@@ -1,7 +1,7 @@
 import type { RoomView } from '@/contract/views/job';
 import { TRADES } from '@/core/sequence/trades';
 import { thickness } from '../kit/ladder';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 
 type Step = RoomView['steps'][number];
 

@@ -1,5 +1,5 @@
 import type { BoardView } from '@/contract/views/plan';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 
 const MARKS = {
   held: 'stop',

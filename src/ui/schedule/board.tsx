@@ -3,7 +3,7 @@ import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type Dr
 import { useLayoutEffect, useRef, useState, type CSSProperties } from 'react';
 import type { BoardBlock, BoardView } from '@/contract/views/plan';
 import { formatDay } from '@/core/units/day';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import type { Moved } from './move-form';
 import { soft } from './soft-words';
 

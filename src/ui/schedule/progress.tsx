@@ -7,9 +7,9 @@ import { Button, Form } from 'react-bootstrap';
 import { keepBaseline } from '@/contract/commands/schedule';
 import type { ProgressView } from '@/contract/views/progress';
 import { formatDay } from '@/core/units/day';
-import { JobTabs } from '../frame/job-places';
+import { JobTabs } from '../shell/job-tabs';
 import { CommandForm, TextField } from '../kit/form';
-import { SidePanel } from '../kit/slip';
+import { SidePanel } from '../kit/side-panel';
 import { newId } from '../offline/send';
 import { Load, OverTime } from './charts';
 

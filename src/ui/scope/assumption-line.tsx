@@ -6,7 +6,7 @@ import type { AssumptionView } from '@/contract/views/scope';
 import { TRADES } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 

@@ -4,13 +4,13 @@ import { Button, Form } from 'react-bootstrap';
 import { finishExtra, reopenExtra } from '@/contract/commands/scope';
 import type { AssumptionsView, AssumptionView, ExtraView } from '@/contract/views/scope';
 import { TRADES } from '@/core/sequence/trades';
-import { JobTabs } from '../frame/job-places';
-import { StateIcon } from '../kit/mark';
-import { SidePanel } from '../kit/slip';
+import { JobTabs } from '../shell/job-tabs';
+import { StateIcon } from '../kit/state-icon';
+import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { AssumptionForm } from './assumption-form';
 import { AssumptionLine } from './assumption-line';
-import { ScopeTabs } from './scope-places';
+import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
 
 /** Everything that is believed and not yet seen, in the order in which it will show itself. */

@@ -9,16 +9,16 @@ import { TRADES } from '@/core/sequence/trades';
 import { addDays } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
 import { priceLines } from '@/core/quantities/price-change';
-import { JobTabs } from '../frame/job-places';
+import { JobTabs } from '../shell/job-tabs';
 import { effectWords } from '../kit/effect-words';
 import { CommandForm, SelectField, TextField, TicksField } from '../kit/form';
-import { StateIcon, type StateIconKind } from '../kit/mark';
+import { StateIcon, type StateIconKind } from '../kit/state-icon';
 import { MoneyField, PercentField } from '../kit/measure-fields';
-import { SidePanel } from '../kit/slip';
+import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { TRADE_OPTIONS } from './line-fields';
-import { ScopeTabs } from './scope-places';
+import { ScopeTabs } from './scope-tabs';
 import { SendFields } from '../kit/send-fields';
 
 const MARKS: Record<ChangeView['state'], StateIconKind> = {

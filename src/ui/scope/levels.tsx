@@ -5,13 +5,13 @@ import { addLevelMark, changeLevelMark } from '@/contract/commands/layout';
 import type { LevelsView } from '@/contract/views/layout';
 import { LEVEL_KINDS } from '@/core/fit/levels';
 import { formatLength } from '@/core/units/length';
-import { JobTabs } from '../frame/job-places';
+import { JobTabs } from '../shell/job-tabs';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { LengthField } from '../kit/measure-fields';
-import { StateIcon } from '../kit/mark';
-import { SidePanel } from '../kit/slip';
+import { StateIcon } from '../kit/state-icon';
+import { SidePanel } from '../kit/side-panel';
 import { newId } from '../offline/send';
-import { ScopeTabs } from './scope-places';
+import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
 
 type Entry = LevelsView['marks'][number];

@@ -11,10 +11,10 @@ import { TRADES } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
 import { CutSticks } from '../bench/results';
-import { JobTabs } from '../frame/job-places';
-import { StateIcon } from '../kit/mark';
+import { JobTabs } from '../shell/job-tabs';
+import { StateIcon } from '../kit/state-icon';
 import { PrintButton } from '../kit/print-button';
-import { ScopeTabs } from './scope-places';
+import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
 
 /** What the whole job needs, in packs and money, by trade or by delivery; and the results it comes from. */

@@ -7,14 +7,14 @@ import type { OptionSetView, OptionsView, OptionView } from '@/contract/views/sc
 import { workFacts, worksFor } from '@/core/sequence/works';
 import { formatDay } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
-import { JobTabs } from '../frame/job-places';
+import { JobTabs } from '../shell/job-tabs';
 import { CommandForm, SelectField, TextField, TicksField } from '../kit/form';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import { MoneyField } from '../kit/measure-fields';
-import { SidePanel } from '../kit/slip';
+import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
-import { ScopeTabs } from './scope-places';
+import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
 
 type Open =

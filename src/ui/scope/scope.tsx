@@ -10,17 +10,17 @@ import { MEASURES } from '@/core/layout/measures';
 import { FINDING_KINDS } from '@/core/scope/finding';
 import { TRADES } from '@/core/sequence/trades';
 import { STANCE_KEYS, type Inclusion } from '@/core/sites/area';
-import { JobTabs } from '../frame/job-places';
+import { JobTabs } from '../shell/job-tabs';
 import { CommandForm, SelectField } from '../kit/form';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import { PrintButton } from '../kit/print-button';
-import { SidePanel } from '../kit/slip';
-import { InclusionIcon } from '../kit/stance-mark';
+import { SidePanel } from '../kit/side-panel';
+import { InclusionIcon } from '../kit/inclusion-icon';
 import { newId } from '../offline/send';
 import { AssumptionLine } from './assumption-line';
 import { LineFields } from './line-fields';
 import { Lists } from './lists';
-import { ScopeTabs } from './scope-places';
+import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
 
 /** What was agreed and what was not, by area, with its stance beside every line. */

@@ -10,7 +10,7 @@ import { formatDay } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
 import { CommandForm, TextField } from '../kit/form';
 import { MoneyField } from '../kit/measure-fields';
-import { SidePanel } from '../kit/slip';
+import { SidePanel } from '../kit/side-panel';
 import { newId } from '../offline/send';
 import { PictureField } from './picture-field';
 

@@ -16,14 +16,14 @@ import {
 import type { DeliveriesView, DeliveryView, StoredThing } from '@/contract/views/selections';
 import { ONE_PERSON_KG, peopleFor } from '@/core/selections/storage';
 import { addDays, formatDay, type Day } from '@/core/units/day';
-import { JobTabs } from '../frame/job-places';
+import { JobTabs } from '../shell/job-tabs';
 import { CommandForm, SelectField, TextField, TicksField } from '../kit/form';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import { PrintButton } from '../kit/print-button';
-import { SidePanel } from '../kit/slip';
+import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
-import { SelectionTabs } from './selection-places';
+import { SelectionTabs } from './selection-tabs';
 
 type Open = { form: 'new' | 'spare' } | { form: 'change' | 'came'; delivery: DeliveryView };
 const TITLES: Record<Open['form'], string> = {

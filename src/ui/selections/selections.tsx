@@ -16,16 +16,16 @@ import {
 } from '@/core/selections/selection-csv';
 import { isComing, isHere } from '@/core/selections/states';
 import { TRADES } from '@/core/sequence/trades';
-import { JobTabs } from '../frame/job-places';
+import { JobTabs } from '../shell/job-tabs';
 import { CsvEntry } from '../kit/csv-entry';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { PrintButton } from '../kit/print-button';
-import { SidePanel } from '../kit/slip';
+import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { SelectionFields } from './selection-fields';
 import { SelectionGrid } from './selection-grid';
-import { SelectionTabs } from './selection-places';
+import { SelectionTabs } from './selection-tabs';
 
 const URGENCY = ['Late', 'In the next two weeks', 'Later', 'On site or fitted'] as const;
 const urgencyOf = ({ due }: SelectionView): (typeof URGENCY)[number] =>

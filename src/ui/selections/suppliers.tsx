@@ -10,9 +10,9 @@ import { PRICE_CSV_EXAMPLE, readPriceCsv, type PriceLine } from '@/core/selectio
 import { formatDay, type Day } from '@/core/units/day';
 import { CheckField, CommandForm, TextField } from '../kit/form';
 import { CsvEntry } from '../kit/csv-entry';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import { Phone } from '../kit/phone';
-import { SidePanel } from '../kit/slip';
+import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 

@@ -1,5 +1,5 @@
 import type { StepView } from '@/contract/views/plan';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 
 /** One link as a sentence: after what, why, by which rule. */
 export function Because({ link }: { link: StepView['links'][number] }) {

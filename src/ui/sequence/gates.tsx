@@ -6,7 +6,7 @@ import type { SequenceView } from '@/contract/views/plan';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { FormEffect } from '../kit/effect';
 import { CheckField, CommandForm, TextField } from '../kit/form';
-import { SidePanel } from '../kit/slip';
+import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 

@@ -6,7 +6,7 @@ import type { LogisticView, SequenceView } from '@/contract/views/plan';
 import { formatDay } from '@/core/units/day';
 import { useFormContext } from 'react-hook-form';
 import { CommandForm, SelectField, TextField } from '../kit/form';
-import { SidePanel } from '../kit/slip';
+import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 

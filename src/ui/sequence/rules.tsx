@@ -6,7 +6,7 @@ import type { RuleView, SequenceView } from '@/contract/views/plan';
 import { PHASE_KEYS, phaseFacts } from '@/core/sequence/phases';
 import { FormEffect } from '../kit/effect';
 import { CommandForm, SelectField, TextField } from '../kit/form';
-import { SidePanel } from '../kit/slip';
+import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 

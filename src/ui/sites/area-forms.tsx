@@ -7,8 +7,8 @@ import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
 import { workFacts, worksFor } from '@/core/sequence/works';
 import { addDays } from '@/core/units/day';
 import { CheckField, CommandForm, SelectField, TextField, TicksField } from '../kit/form';
-import { useToast } from '../kit/said';
-import { SidePanel } from '../kit/slip';
+import { useToast } from '../kit/toast';
+import { SidePanel } from '../kit/side-panel';
 import { newId } from '../offline/send';
 
 type Open = 'area' | 'hold' | 'step';

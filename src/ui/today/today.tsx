@@ -3,7 +3,7 @@ import Link from 'next/link';
 import type { TodayView } from '@/contract/views/plan';
 import { formatDay } from '@/core/units/day';
 import { capital } from '@/core/words';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import { PlanProblem } from '../kit/notice';
 import { StartWalk } from '../walks/start-walk';
 

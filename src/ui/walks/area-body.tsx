@@ -6,7 +6,7 @@ import type { WalkKind } from '@/core/walks/observation';
 import { SELECTION_VERDICTS, type SelectionVerdict } from '@/core/walks/observation';
 import { orderWords } from '@/core/selections/states';
 import { TRADES } from '@/core/sequence/trades';
-import { InclusionIcon } from '../kit/stance-mark';
+import { InclusionIcon } from '../kit/inclusion-icon';
 import { Checks } from './checks';
 import { OpenItems } from './open-items';
 import { PullBar } from './pull-bar';

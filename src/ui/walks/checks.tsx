@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { WalkArea } from '@/contract/views/walk';
 import { CHECK_VERDICTS, type CheckVerdict } from '@/core/walks/observation';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import type { Terms } from './area-body';
 import type { Walking } from './use-walk';
 

@@ -7,15 +7,15 @@ import { answerItem, LEFT_KINDS, handOver, signOff, takeUpItem } from '@/contrac
 import type { CompletionView } from '@/contract/views/walk';
 import { TRADE_KEYS, TRADES } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
-import { JobTabs } from '../frame/job-places';
+import { JobTabs } from '../shell/job-tabs';
 import { CommandForm, SelectField, TextField } from '../kit/form';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import { PrintButton } from '../kit/print-button';
-import { SidePanel } from '../kit/slip';
+import { SidePanel } from '../kit/side-panel';
 import { useRemove } from '../kit/use-remove';
 import { newId } from '../offline/send';
 import { StartWalk } from './start-walk';
-import { WalkTabs } from './walk-places';
+import { WalkTabs } from './walk-tabs';
 
 type Item = CompletionView['items'][number];
 type Open =

@@ -6,7 +6,7 @@ import { triggersOf } from '@/core/safety/triggers';
 import { recordOf, type NewObservation } from '@/core/walks/record-of';
 import { KIND_WORDS, recordWords } from '@/core/walks/record-words';
 import { readShorthand, SIGNS } from '@/core/walks/shorthand';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import type { Walking } from './use-walk';
 
 /** What a record says once it is kept, in a few words. */

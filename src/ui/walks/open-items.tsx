@@ -4,7 +4,7 @@ import { Button, Form } from 'react-bootstrap';
 import type { WalkArea } from '@/contract/views/walk';
 import { TRADES } from '@/core/sequence/trades';
 import { RECHECK_VERDICTS, type RecheckVerdict, type WalkKind } from '@/core/walks/observation';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import type { Terms } from './area-body';
 import type { Walking } from './use-walk';
 

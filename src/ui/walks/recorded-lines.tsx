@@ -4,9 +4,9 @@ import { useCallback, useState } from 'react';
 import type { Recorded } from '@/contract/views/walk';
 import { triggersOf } from '@/core/safety/triggers';
 import { KIND_WORDS } from '@/core/walks/record-words';
-import { StateIcon } from '../kit/mark';
-import { AnnotatedPicture } from '../pictures/marked-picture';
-import { AnnotationEditor } from '../pictures/mark-editor';
+import { StateIcon } from '../kit/state-icon';
+import { AnnotatedPicture } from '../pictures/annotated-picture';
+import { AnnotationEditor } from '../pictures/annotation-editor';
 import type { Terms } from './area-body';
 
 export const pictureSource = (picture: string, width: 240 | 1280): string =>

@@ -2,11 +2,11 @@ import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import type { ReviewView } from '@/contract/views/walk';
 import { daysBetween, formatDay } from '@/core/units/day';
-import { JobTabs } from '../frame/job-places';
-import { StateIcon } from '../kit/mark';
+import { JobTabs } from '../shell/job-tabs';
+import { StateIcon } from '../kit/state-icon';
 import { Notice, PlanProblem } from '../kit/notice';
 import { Pictures } from '../kit/pictures';
-import { Unplaced } from './unplaced';
+import { Unplaced } from './unfiled';
 
 const TONES = { good: 'done', bad: 'waiting', plain: 'not-begun' } as const;
 const percent = (fraction: number): string => `${Math.round(fraction * 1000) / 10} %`;

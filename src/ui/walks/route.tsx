@@ -1,6 +1,6 @@
 import { Button } from 'react-bootstrap';
 import type { WalkArea } from '@/contract/views/walk';
-import { StateIcon } from '../kit/mark';
+import { StateIcon } from '../kit/state-icon';
 import { LeaveForm } from './leave-form';
 import type { Walking } from './use-walk';
 

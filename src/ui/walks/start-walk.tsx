@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { startWalk } from '@/contract/commands/walks';
 import type { WalkKind } from '@/core/walks/observation';
-import { useToast } from '../kit/said';
+import { useToast } from '../kit/toast';
 import { beginHere } from '../offline/packs';
 import { newId, send } from '../offline/send';
 

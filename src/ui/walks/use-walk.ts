@@ -21,7 +21,7 @@ import type { CommandType, Input } from '@/contract/commands';
 import type { PayloadOf } from '@/contract/command';
 import type { NarrationView, WalkArea, WalkPack } from '@/contract/views/walk';
 import type { Quote } from '@/core/walks/observation';
-import { useToast } from '../kit/said';
+import { useToast } from '../kit/toast';
 import { enqueue, onOutbox, waiting } from '../offline/outbox';
 import { fetchWalk, keepWalk } from '../offline/packs';
 import { setClock } from '../offline/clock';

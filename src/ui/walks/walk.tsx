@@ -6,7 +6,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { LARGEST_PICTURE } from '@/contract/commands/walks';
 import type { WalkPack } from '@/contract/views/walk';
 import type { WalkKind } from '@/core/walks/observation';
-import { ToastProvider, useToast } from '../kit/said';
+import { ToastProvider, useToast } from '../kit/toast';
 import { Unsent } from '../offline/unsent';
 import { LineForm } from './line-form';
 import { MeasureForm } from './measure-form';

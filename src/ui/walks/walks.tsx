@@ -5,10 +5,10 @@ import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import type { WalksView } from '@/contract/views/walk';
 import { WALK_KINDS, type WalkKind } from '@/core/walks/observation';
-import { JobTabs } from '../frame/job-places';
-import { StateIcon } from '../kit/mark';
+import { JobTabs } from '../shell/job-tabs';
+import { StateIcon } from '../kit/state-icon';
 import { StartWalk } from './start-walk';
-import { WalkTabs } from './walk-places';
+import { WalkTabs } from './walk-tabs';
 
 /** Every walk of the job, the newest first. */
 export function Walks({ view }: { view: WalksView }) {

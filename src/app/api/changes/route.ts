@@ -1,8 +1,8 @@
 import { signedIn } from '@/server/access/session';
-import { house } from '@/server/house';
-import { Refusal } from '@/server/door/refusal';
+import { installation } from '@/server/installation';
+import { Refusal } from '@/server/dispatch/refusal';
 import { problemResponse } from '@/server/http';
-import { newestChange } from '@/server/door/queries';
+import { newestChange } from '@/server/dispatch/queries';
 
 export const dynamic = 'force-dynamic';
 const HEARTBEAT_MS = 20_000;
@@ -11,7 +11,7 @@ const HEARTBEAT_MS = 20_000;
 export async function GET(request: Request): Promise<Response> {
   if (!(await signedIn()))
     return problemResponse(new Refusal(401, { code: 'not-signed-in', message: 'Sign in first.' }));
-  const { db, news } = house();
+  const { db, news } = installation();
   const encoder = new TextEncoder();
   let stop = (): void => undefined;
   const stream = new ReadableStream({

@@ -1,6 +1,6 @@
 import { route } from '@/server/route';
 import { findable } from '@/server/find/queries';
 
-export const GET = route({ session: true }, (house) => {
-  return Response.json(findable(house));
+export const GET = route({ session: true }, (installation) => {
+  return Response.json(findable(installation));
 });

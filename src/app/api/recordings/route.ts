@@ -1,14 +1,14 @@
 import { route } from '@/server/route';
-import { Refusal } from '@/server/door/refusal';
+import { Refusal } from '@/server/dispatch/refusal';
 import { keepRecording, LARGEST_RECORDING } from '@/server/files/recordings';
 import { bodyUpTo } from '@/server/files/upload';
 
 /** Takes one recording as the raw body; the narration that names its hash comes after it. */
-export const POST = route({ session: true }, async (house, request) => {
+export const POST = route({ session: true }, async (installation, request) => {
   const tooLarge = new Refusal(413, {
     code: 'recording-too-large',
     message: `A recording has at most ${LARGEST_RECORDING / 1024 / 1024} MB; the captions alone are enough.`,
     field: 'recording',
   });
-  return Response.json(await keepRecording(house, await bodyUpTo(request, LARGEST_RECORDING, tooLarge)));
+  return Response.json(await keepRecording(installation, await bodyUpTo(request, LARGEST_RECORDING, tooLarge)));
 });

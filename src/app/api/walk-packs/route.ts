@@ -2,6 +2,6 @@ import { route } from '@/server/route';
 import { jobPacks } from '@/server/walks/pack';
 
 /** What a device keeps of all jobs, so that a walk can be begun where there is no signal. */
-export const GET = route({ session: true }, (house) => {
-  return Response.json(jobPacks(house), { headers: { 'cache-control': 'no-store' } });
+export const GET = route({ session: true }, (installation) => {
+  return Response.json(jobPacks(installation), { headers: { 'cache-control': 'no-store' } });
 });

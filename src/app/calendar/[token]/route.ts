@@ -1,11 +1,11 @@
 import { route } from '@/server/route';
-import { Refusal } from '@/server/door/refusal';
+import { Refusal } from '@/server/dispatch/refusal';
 import { feedFile } from '@/server/schedule/feeds';
 
 /** A calendar for programs outside: whoever has its address may read it, and nothing else. */
-export const GET = route<{ token: string }>({ session: false }, (house, _request, params) => {
+export const GET = route<{ token: string }>({ session: false }, (installation, _request, params) => {
   const { token } = params;
-  const file = token.endsWith('.ics') ? feedFile(house, token.slice(0, -4)) : undefined;
+  const file = token.endsWith('.ics') ? feedFile(installation, token.slice(0, -4)) : undefined;
   if (!file) throw new Refusal(404, { code: 'feed-closed', message: 'This calendar does not open any more.' });
   return new Response(file.content, {
     headers: {

@@ -1,4 +1,4 @@
-import { house } from '@/server/house';
+import { installation } from '@/server/installation';
 import { openLink, sharedView } from '@/server/public/shared';
 import { ClosedLink } from '@/ui/public/closed-link';
 import { ClientPage } from '@/ui/public/client-page';
@@ -10,8 +10,8 @@ export const metadata = { title: 'Shared with you', robots: { index: false } };
 /** A guessed, revoked or expired link are told alike; the answer is 404 by the route beside it. */
 export default async function SharedPage({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
-  const link = openLink(house(), token);
+  const link = openLink(installation(), token);
   if (!link) return <ClosedLink />;
-  const view = sharedView(house(), link);
+  const view = sharedView(installation(), link);
   return view.audience === 'client' ? <ClientPage view={view} token={token} /> : <CrewPage view={view} token={token} />;
 }

@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { house } from '@/server/house';
+import { installation } from '@/server/installation';
 import { walkPack } from '@/server/walks/pack';
 import { Walk } from '@/ui/walks/walk';
 
@@ -8,6 +8,6 @@ export const metadata = { title: 'Walk' };
 
 export default async function WalkPage({ params }: { params: Promise<{ walk: string }> }) {
   const { walk } = await params;
-  const { view } = await shown(() => walkPack(house(), walk));
+  const { view } = await shown(() => walkPack(installation(), walk));
   return <Walk pack={view} />;
 }

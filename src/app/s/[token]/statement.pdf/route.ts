@@ -1,13 +1,13 @@
 import { route } from '@/server/route';
-import { Refusal } from '@/server/door/refusal';
-import { jobPaper, paperResponse } from '@/server/files/papers';
+import { Refusal } from '@/server/dispatch/refusal';
+import { jobPaper, paperResponse } from '@/server/files/documents';
 import { openLink, sentStatement } from '@/server/public/shared';
 
 /** The statement as its client has it on their link, as a paper. */
-export const GET = route<{ token: string }>({ session: false }, async (house, _request, params) => {
-  const link = openLink(house, params.token);
-  const number = link?.audience === 'client' && link.job ? sentStatement(house, link.job)?.number : undefined;
+export const GET = route<{ token: string }>({ session: false }, async (installation, _request, params) => {
+  const link = openLink(installation, params.token);
+  const number = link?.audience === 'client' && link.job ? sentStatement(installation, link.job)?.number : undefined;
   if (!link?.job || number === undefined)
     throw new Refusal(404, { code: 'link-closed', message: 'This link does not open that.' });
-  return paperResponse(await jobPaper(house, link.job, 'statement.pdf', { version: number }));
+  return paperResponse(await jobPaper(installation, link.job, 'statement.pdf', { version: number }));
 });

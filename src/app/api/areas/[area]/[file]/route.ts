@@ -1,8 +1,8 @@
 import { route } from '@/server/route';
-import { areaPaper, paperResponse } from '@/server/files/papers';
+import { areaPaper, paperResponse } from '@/server/files/documents';
 import { originOf } from '@/server/http';
 
-export const GET = route<{ area: string; file: string }>({ session: true }, async (house, request, params) => {
+export const GET = route<{ area: string; file: string }>({ session: true }, async (installation, request, params) => {
   const { area, file } = params;
-  return paperResponse(await areaPaper(house, area, file, originOf(request)));
+  return paperResponse(await areaPaper(installation, area, file, originOf(request)));
 });

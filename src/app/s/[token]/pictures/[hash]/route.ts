@@ -1,13 +1,13 @@
 import { route } from '@/server/route';
-import { Refusal } from '@/server/door/refusal';
+import { Refusal } from '@/server/dispatch/refusal';
 import { pictureResponse } from '@/server/files/picture-response';
 import { openLink, sharesPicture } from '@/server/public/shared';
 
 /** A picture of the shared job, for whoever holds the link; no other picture of the house. */
-export const GET = route<{ token: string; hash: string }>({ session: false }, async (house, request, params) => {
+export const GET = route<{ token: string; hash: string }>({ session: false }, async (installation, request, params) => {
   const { token, hash } = params;
-  const link = openLink(house, token);
-  if (!link || !sharesPicture(house, link, hash))
+  const link = openLink(installation, token);
+  if (!link || !sharesPicture(installation, link, hash))
     throw new Refusal(404, { code: 'link-closed', message: 'This link does not open that.' });
-  return await pictureResponse(house, hash, request);
+  return await pictureResponse(installation, hash, request);
 });

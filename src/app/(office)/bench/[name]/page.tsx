@@ -1,0 +1,28 @@
+import { notFound } from 'next/navigation';
+import { calculatorNamed } from '@/core/quantities/registry';
+import { shown } from '@/server/access/visitor';
+import { installation } from '@/server/installation';
+import { benchView, keptCalculation } from '@/server/quantities/queries';
+import { CalculatorPage } from '@/ui/bench/calculator';
+
+interface Terms {
+  params: Promise<{ name: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
+
+export async function generateMetadata({ params }: Terms) {
+  return { title: calculatorNamed((await params).name)?.title ?? 'Bench' };
+}
+
+export default async function BenchCalculatorPage({ params, searchParams }: Terms) {
+  const { name } = await params;
+  const { area, kept } = await searchParams;
+  if (!calculatorNamed(name)) notFound();
+  const { view } = await shown(() => ({
+    bench: benchView(installation()),
+    kept: typeof kept === 'string' ? keptCalculation(installation(), kept) : undefined,
+  }));
+  return (
+    <CalculatorPage name={name} view={view.bench} area={typeof area === 'string' ? area : undefined} kept={view.kept} />
+  );
+}

@@ -1,0 +1,12 @@
+import { shown } from '@/server/access/visitor';
+import { installation } from '@/server/installation';
+import { layoutView } from '@/server/layout/queries';
+import { Layout } from '@/ui/layout/layout';
+
+export const metadata = { title: 'To scale' };
+
+export default async function LayoutPage({ params }: { params: Promise<{ job: string; area: string }> }) {
+  const { job, area } = await params;
+  const { view } = await shown(() => layoutView(installation(), job, area));
+  return <Layout view={view} />;
+}

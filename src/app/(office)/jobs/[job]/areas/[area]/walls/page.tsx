@@ -1,0 +1,13 @@
+import { shown } from '@/server/access/visitor';
+import { installation } from '@/server/installation';
+import { wallsView } from '@/server/walks/walls';
+import { Walls } from '@/ui/walls/walls';
+
+export const dynamic = 'force-dynamic';
+export const metadata = { title: 'Inside the walls' };
+
+export default async function WallsPage({ params }: { params: Promise<{ job: string; area: string }> }) {
+  const { job, area } = await params;
+  const { view } = await shown(() => wallsView(installation(), job, area));
+  return <Walls view={view} />;
+}

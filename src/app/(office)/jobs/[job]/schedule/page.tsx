@@ -1,0 +1,19 @@
+import { shown } from '@/server/access/visitor';
+import { installation } from '@/server/installation';
+import { boardOptions, scheduleView } from '@/server/schedule/board';
+import { Schedule } from '@/ui/schedule/schedule';
+
+export const metadata = { title: 'Schedule' };
+
+export default async function SchedulePage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ job: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const { job } = await params;
+  const options = boardOptions(await searchParams);
+  const { view } = await shown(() => scheduleView(installation(), { ...options, job }));
+  return <Schedule key={view.task} view={view} />;
+}

@@ -1,0 +1,19 @@
+import { shown } from '@/server/access/visitor';
+import { installation } from '@/server/installation';
+import { progressView } from '@/server/schedule/progress';
+import { Progress } from '@/ui/schedule/progress';
+
+export const metadata = { title: 'Slip and progress' };
+
+export default async function ProgressPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ job: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const { job } = await params;
+  const { against } = await searchParams;
+  const { view } = await shown(() => progressView(installation(), job, typeof against === 'string' ? against : undefined));
+  return <Progress view={view} />;
+}

@@ -1,0 +1,12 @@
+import { shown } from '@/server/access/visitor';
+import { installation } from '@/server/installation';
+import { scopeView } from '@/server/scope/queries';
+import { Scope } from '@/ui/scope/scope';
+
+export const metadata = { title: 'Scope' };
+
+export default async function ScopePage({ params }: { params: Promise<{ job: string }> }) {
+  const { job } = await params;
+  const { view } = await shown(() => scopeView(installation(), job));
+  return <Scope view={view} />;
+}

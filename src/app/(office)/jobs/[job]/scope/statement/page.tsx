@@ -1,0 +1,18 @@
+import { shown } from '@/server/access/visitor';
+import { installation } from '@/server/installation';
+import { statementView } from '@/server/scope/statements';
+import { StatementPage } from '@/ui/scope/statement';
+
+export const metadata = { title: 'Statement' };
+
+interface Terms {
+  params: Promise<{ job: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
+
+export default async function JobStatementPage({ params, searchParams }: Terms) {
+  const { job } = await params;
+  const version = Number((await searchParams).version ?? Number.NaN);
+  const { view } = await shown(() => statementView(installation(), job, Number.isInteger(version) ? version : undefined));
+  return <StatementPage view={view} />;
+}

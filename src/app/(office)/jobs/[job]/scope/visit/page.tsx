@@ -1,0 +1,18 @@
+import { shown } from '@/server/access/visitor';
+import { installation } from '@/server/installation';
+import { scopeView } from '@/server/scope/queries';
+import { Visit } from '@/ui/scope/visit';
+
+export const metadata = { title: 'First visit' };
+
+interface Terms {
+  params: Promise<{ job: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
+
+export default async function VisitPage({ params, searchParams }: Terms) {
+  const { job } = await params;
+  const { area } = await searchParams;
+  const { view } = await shown(() => scopeView(installation(), job));
+  return <Visit view={view} at={typeof area === 'string' ? area : undefined} />;
+}

@@ -1,0 +1,12 @@
+import { shown } from '@/server/access/visitor';
+import { installation } from '@/server/installation';
+import { selectionPage } from '@/server/selections/view';
+import { SelectionPage } from '@/ui/selections/selection-page';
+
+export const metadata = { title: 'Selection' };
+
+export default async function OneSelectionPage({ params }: { params: Promise<{ job: string; selection: string }> }) {
+  const { job, selection } = await params;
+  const { view } = await shown(() => selectionPage(installation(), job, selection));
+  return <SelectionPage key={view.item.id} view={view} />;
+}

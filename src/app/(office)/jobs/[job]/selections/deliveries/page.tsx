@@ -1,0 +1,18 @@
+import { shown } from '@/server/access/visitor';
+import { installation } from '@/server/installation';
+import { deliveriesView } from '@/server/selections/delivery-views';
+import { Deliveries } from '@/ui/selections/deliveries';
+
+export const metadata = { title: 'Deliveries and storage' };
+
+export default async function DeliveriesPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ job: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const [{ job }, { left }] = await Promise.all([params, searchParams]);
+  const { view } = await shown(() => deliveriesView(installation(), job));
+  return <Deliveries view={view} left={typeof left === 'string' ? left : undefined} />;
+}

@@ -1,0 +1,12 @@
+import { shown } from '@/server/access/visitor';
+import { installation } from '@/server/installation';
+import { reviewView } from '@/server/walks/review';
+import { Review } from '@/ui/walks/review';
+
+export const metadata = { title: 'Review of a walk' };
+
+export default async function ReviewPage({ params }: { params: Promise<{ job: string; walk: string }> }) {
+  const { job, walk } = await params;
+  const { view } = await shown(() => reviewView(installation(), job, walk));
+  return <Review view={view} />;
+}

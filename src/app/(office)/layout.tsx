@@ -1,0 +1,12 @@
+import type { ReactNode } from 'react';
+import { visitor } from '@/server/access/visitor';
+import { installation } from '@/server/installation';
+import { frameView } from '@/server/sites/queries';
+import { AppShell } from '@/ui/shell/app-shell';
+
+export const dynamic = 'force-dynamic';
+
+export default async function HouseLayout({ children }: { children: ReactNode }) {
+  const person = await visitor();
+  return <AppShell view={frameView(installation(), person)}>{children}</AppShell>;
+}

@@ -1,0 +1,16 @@
+import { shown } from '@/server/access/visitor';
+import { installation } from '@/server/installation';
+import { boardOptions, scheduleView } from '@/server/schedule/board';
+import { Schedule } from '@/ui/schedule/schedule';
+
+export const metadata = { title: 'Schedule, all jobs' };
+
+export default async function WholeSchedulePage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const options = boardOptions(await searchParams);
+  const { view } = await shown(() => scheduleView(installation(), { ...options, by: 'trade' }));
+  return <Schedule key={view.task} view={view} />;
+}

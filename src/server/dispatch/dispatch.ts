@@ -1,0 +1,224 @@
+import { object, string, ValidationError, type AnyObject, type ObjectSchema } from 'yup';
+import type { Affects, Command, CommandAnswer, CommandKind, ProblemDocument } from '@/contract/command';
+import { COMMANDS, type CommandType } from '@/contract/commands';
+import * as field from '@/contract/fields';
+import type { Problem } from '@/core/problem';
+import { insert, queryOne } from '../database/query';
+import type { Installation } from '../installation';
+import { HANDLERS } from './handlers';
+import type { PlanContext } from './handler';
+import { Refusal } from './refusal';
+import { actorKey, permissionOf, type Actor } from './actor';
+
+const envelope = object({
+  id: field.id(),
+  type: string().required('the kind of command is missing').max(60),
+  at: field.instant(),
+  sent: field.optionalInstant(),
+  payload: object().required('the payload is missing'),
+}).noUnknown();
+/** A phone's clock may run ahead by this much; more is taken for the time of arrival. */
+const CLOCK_AHEAD_MS = 5 * 60_000;
+
+interface Logged {
+  seq: number;
+  result: string;
+  who: string;
+  type: string;
+}
+
+/**
+ * The one way in for every change: who, shape, once, apply in one transaction, log, tell.
+ * Never throws for bad input: the answer says what was wrong and nothing has changed.
+ */
+export function dispatch(installation: Installation, who: Actor, input: unknown): CommandAnswer & { httpStatus: number } {
+  const id =
+    typeof input === 'object' && input !== null && typeof (input as { id?: unknown }).id === 'string'
+      ? (input as { id: string }).id.slice(0, 64)
+      : '';
+  try {
+    const command = shaped<Command>(envelope, input);
+    if (!isCommandType(command.type))
+      throw new Refusal(400, {
+        code: 'command-unknown',
+        message: `There is no command “${command.type}”.`,
+        field: 'type',
+      });
+    const kind = COMMANDS[command.type];
+    const may = permissionOf(who);
+    if (!kind.may.includes(may)) {
+      throw new Refusal(who.kind === 'founder' ? 401 : 403, {
+        code: 'not-allowed',
+        message: who.kind === 'founder' ? 'Sign in first.' : `As ${may} one may not do this.`,
+      });
+    }
+    return apply(installation, who, { ...command, type: command.type });
+  } catch (error) {
+    const { status, ...problem } = refusalOf(error);
+    return {
+      id,
+      status: 'refused',
+      httpStatus: status,
+      problem: { type: `/problems/${problem.code}`, title: problem.message, status, ...withoutMessage(problem) },
+    };
+  }
+}
+
+const isCommandType = (type: string): type is CommandType => Object.hasOwn(COMMANDS, type);
+
+type Answered = CommandAnswer & { httpStatus: number };
+type KnownCommand = Command & { type: CommandType };
+
+/** What a handler said while it ran. */
+interface Noted {
+  job: string | null;
+  replans: { job: string; cause: string; walk?: string }[];
+  planStays: boolean;
+  wakes: boolean;
+}
+
+function apply(installation: Installation, who: Actor, command: KnownCommand): Answered {
+  const noted: Noted = { job: null, replans: [], planStays: false, wakes: false };
+  const answer = installation.db.transaction(() => applyOnce(installation, who, command, noted)).immediate();
+  if (answer.status === 'applied') {
+    installation.news.emit('log', answer.seq);
+    if (noted.replans.length > 0 || noted.wakes) installation.news.emit('marked');
+  }
+  return answer;
+}
+
+function applyOnce(installation: Installation, who: Actor, command: KnownCommand, noted: Noted): Answered {
+  const { db } = installation;
+  const before = appliedBefore(installation, who, command);
+  if (before) return before;
+  const kind: CommandKind<ObjectSchema<AnyObject>> = COMMANDS[command.type];
+  const payload = shaped<AnyObject>(kind.schema, command.payload);
+  const now = installation.clock.now().toISOString();
+  const handle = HANDLERS[command.type] as (context: PlanContext, payload: AnyObject) => unknown;
+  const result = handle(contextOf(installation, who, command, now, noted), payload) ?? null;
+  if (result instanceof Promise) throw new Error(`The handler of ${command.type} is not synchronous.`);
+  refuseForgotten(command.type, kind.affects, noted);
+  for (const { job, cause, walk } of noted.replans) insert(db, 'plan_mark', { job, cause, walk: walk ?? null });
+  insert(db, 'command_log', {
+    id: command.id,
+    type: command.type,
+    at: command.at,
+    applied_at: now,
+    who: actorKey(who),
+    job: noted.job,
+    payload: JSON.stringify(withoutSecrets(payload, kind.secret)),
+    result: JSON.stringify(result),
+  });
+  const seq = queryOne<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
+  return { id: command.id, status: 'applied', seq, result, httpStatus: 200 };
+}
+
+/** The answer given before, where this is sent again. */
+function appliedBefore({ db }: Installation, who: Actor, { id, type }: KnownCommand): Answered | undefined {
+  const known = queryOne<Logged>(db, 'SELECT seq, result, who, type FROM command_log WHERE id = @id', { id });
+  if (!known) return undefined;
+  // The same id from somebody else, or for something else, is not a retry; its result is none of theirs.
+  if (known.who !== actorKey(who) || known.type !== type) {
+    throw new Refusal(409, {
+      code: 'id-taken',
+      message: 'This id belongs to another command; make a new one.',
+      field: 'id',
+    });
+  }
+  return { id, status: 'repeated', seq: known.seq, result: JSON.parse(known.result) as unknown, httpStatus: 200 };
+}
+
+function contextOf(installation: Installation, who: Actor, command: Command, now: string, noted: Noted): PlanContext {
+  return {
+    installation,
+    db: installation.db,
+    who,
+    now,
+    ...timeOf(command, now),
+    logFor: (job) => void (noted.job = job),
+    wakePlanner: () => void (noted.wakes = true),
+    replan: (job, cause, walk) => {
+      noted.job = job;
+      noted.replans.push({ job, cause, ...(walk ? { walk } : {}) });
+    },
+    replanAll: (jobs, cause) => {
+      noted.planStays ||= jobs.length === 0;
+      for (const job of jobs) noted.replans.push({ job, cause });
+    },
+    planStays: (job) => {
+      noted.planStays = true;
+      noted.job = job ?? noted.job;
+    },
+  };
+}
+
+/** A handler that forgot what its command affects is a programmer's mistake, found by the first test that gives it. */
+function refuseForgotten(type: CommandType, affects: Affects, noted: Noted): void {
+  if (affects === 'plan' && noted.replans.length === 0 && !noted.planStays)
+    throw new Error(`${type} affects the plan; its handler said neither replan nor planStays.`);
+  if (affects === 'job' && noted.job === null) throw new Error(`${type} affects a job; its handler named none.`);
+}
+
+/**
+ * When it was made, by a clock that may be wrong. A device says what it takes the time for when it sends; what its
+ * clock is off by is taken off what it wrote. Without that word, a time ahead of ours is taken for the time of arrival.
+ */
+function timeOf({ at, sent }: Command, now: string): { at: string; clock?: string } {
+  const off = sent ? Date.parse(now) - Date.parse(sent) : 0;
+  if (Math.abs(off) > CLOCK_AHEAD_MS)
+    return { at: new Date(Math.min(Date.parse(now), Date.parse(at) + off)).toISOString(), clock: at };
+  return Date.parse(at) > Date.parse(now) + CLOCK_AHEAD_MS ? { at: now, clock: at } : { at };
+}
+
+/**
+ * The checked value with its defaults; unknown keys are refused, so that a misspelled one is never silently dropped.
+ */
+function shaped<Value>(schema: { validateSync: (value: unknown, options: object) => unknown }, input: unknown): Value {
+  try {
+    return schema.validateSync(input, { strict: false, abortEarly: false, stripUnknown: false, context: {} }) as Value;
+  } catch (error) {
+    if (error instanceof ValidationError) throw error;
+    // Casting an object that pretends to be text fails inside the schema itself: bad input all the same.
+    throw new Refusal(400, {
+      code: 'bad-input',
+      message: 'Some value is of a kind that is never sent; texts, numbers and lists are.',
+    });
+  }
+}
+
+const withoutSecrets = (payload: AnyObject, secret: readonly string[] = []): AnyObject =>
+  Object.fromEntries(
+    Object.entries(payload).map(([key, value]: [string, unknown]) => [key, secret.includes(key) ? '•' : value]),
+  );
+const withoutMessage = ({
+  message: _,
+  ...rest
+}: Omit<ProblemDocument, 'type' | 'title' | 'status'> & { message: string }): Omit<
+  ProblemDocument,
+  'type' | 'title' | 'status'
+> => rest;
+
+type Refused = Problem & { status: number; problems?: { field?: string; message: string }[]; current?: unknown };
+
+function refusalOf(error: unknown): Refused {
+  if (error instanceof Refusal) return { ...error.problem, status: error.status };
+  if (error instanceof ValidationError) {
+    const problems = (error.inner.length > 0 ? error.inner : [error]).map((inner) => ({
+      message: inner.message,
+      ...(inner.path ? { field: inner.path } : {}),
+    }));
+    const first = problems[0] ?? { message: error.message };
+    return { code: 'bad-input', ...first, status: 400, problems };
+  }
+  // The file's own rules (foreign keys, closed sets, one of a kind) are the last line; what they refuse is bad input
+  // too.
+  if (error instanceof Error && 'code' in error && String(error.code).startsWith('SQLITE_CONSTRAINT')) {
+    const twice = /UNIQUE|PRIMARYKEY/.test(String(error.code));
+    return {
+      code: twice ? 'exists-already' : 'unknown-id',
+      message: twice ? 'This exists already.' : 'This names something that does not exist here.',
+      status: twice ? 409 : 422,
+    };
+  }
+  throw error;
+}

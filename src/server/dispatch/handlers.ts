@@ -1,0 +1,73 @@
+import type { CommandType } from '@/contract/commands';
+import { firmHandlers } from '../firm/commands';
+import { layoutHandlers } from '../layout/commands';
+import { quantityHandlers } from '../quantities/commands';
+import { assumptionHandlers } from '../scope/assumptions';
+import { changeHandlers } from '../scope/changes';
+import { scopeHandlers } from '../scope/commands';
+import { optionHandlers } from '../scope/options';
+import { statementHandlers } from '../scope/statements';
+import { selectionHandlers } from '../selections/commands';
+import { deliveryHandlers } from '../selections/deliveries';
+import { requestHandlers } from '../selections/requests';
+import { supplierHandlers } from '../selections/suppliers';
+import { sequenceHandlers } from '../sequence/commands';
+import { inspectionHandlers } from '../schedule/inspections';
+import { pinHandlers } from '../schedule/pins';
+import { planHandlers } from '../schedule/plan-commands';
+import { resourceHandlers } from '../schedule/resources';
+import { ruleHandlers } from '../sequence/rule-commands';
+import { methodHandlers } from '../sequence/method-commands';
+import { stepHandlers } from '../sequence/step-commands';
+import { siteHandlers } from '../sites/commands';
+import { updateHandlers } from '../news/commands';
+import { closeInHandlers } from '../walks/close-in';
+import { walkHandlers } from '../walks/commands';
+import { completionHandlers } from '../walks/completion';
+import { narrationHandlers } from '../walks/narrations';
+import { filingHandlers } from '../walks/filing';
+import type { Handle } from './handler';
+
+/** One for all subjects; where two would take the same command, its name is told by the compiler. */
+type Joined<Lists extends readonly object[], Before = unknown> = Lists extends readonly [
+  infer First,
+  ...infer Rest extends readonly object[],
+]
+  ? keyof First & keyof Before extends never
+    ? Joined<Rest, Before & First>
+    : { takenTwice: keyof First & keyof Before }
+  : Before;
+
+const joined = <const Lists extends readonly object[]>(...lists: Lists): Joined<Lists> =>
+  Object.assign({}, ...lists) as Joined<Lists>;
+
+/** What carries out every change there is. One that is missing, doubled or of another shape is an error of types. */
+export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined(
+  firmHandlers,
+  layoutHandlers,
+  quantityHandlers,
+  assumptionHandlers,
+  changeHandlers,
+  scopeHandlers,
+  optionHandlers,
+  statementHandlers,
+  selectionHandlers,
+  deliveryHandlers,
+  requestHandlers,
+  supplierHandlers,
+  sequenceHandlers,
+  inspectionHandlers,
+  pinHandlers,
+  planHandlers,
+  resourceHandlers,
+  ruleHandlers,
+  methodHandlers,
+  stepHandlers,
+  siteHandlers,
+  updateHandlers,
+  closeInHandlers,
+  walkHandlers,
+  completionHandlers,
+  narrationHandlers,
+  filingHandlers,
+);

@@ -1,0 +1,86 @@
+import { EventEmitter } from 'node:events';
+import type { ProblemDocument } from '@/contract/command';
+import type { PreviewView } from '@/contract/views/plan';
+import { jobEnd } from '@/core/schedule/job-end';
+import { opened } from '@/core/schedule/objective';
+import { placedLike } from '@/core/schedule/plan';
+import { countBefore } from '@/core/schedule/calendar';
+import { roundsOf, tripsOf } from '@/core/schedule/trips';
+import { formatDay } from '@/core/units/day';
+import { lastDay } from '@/core/units/slot';
+import { today } from '../zone';
+import { queryAll } from '../database/query';
+import type { Installation } from '../installation';
+import { planInput } from '../schedule/plan-input';
+import { dispatch } from './dispatch';
+import type { Actor } from './actor';
+
+class TakenBack extends Error {}
+
+/**
+ * What a command would do to the plan, without doing it: it goes through the door in a transaction that is taken back,
+ * and the plans before and after are placed alike. Whatever the door refuses is refused here in the same words.
+ */
+export function preview(installation: Installation, who: Actor, input: unknown): { problem: ProblemDocument } | { view: PreviewView } {
+  // Nobody outside hears of what does not happen.
+  const quiet: Installation = { ...installation, news: new EventEmitter() };
+  let answer: { problem: ProblemDocument } | { view: PreviewView } | undefined;
+  try {
+    installation.db
+      .transaction(() => {
+        const before = picture(installation);
+        const received = dispatch(quiet, who, input);
+        if (received.status === 'refused') answer = { problem: received.problem };
+        else answer = { view: compared(installation, before, picture(installation)) };
+        throw new TakenBack();
+      })
+      .immediate();
+  } catch (error) {
+    if (!(error instanceof TakenBack)) throw error;
+  }
+  return answer ?? { view: { jobs: [], trips: 0, added: [], gone: [], broken: [], problem: null } };
+}
+
+type Picture = ReturnType<typeof placedLike>;
+const picture = (installation: Installation): Picture => placedLike(planInput(installation.db, today(installation)));
+
+function compared(installation: Installation, before: Picture, after: Picture): PreviewView {
+  const none = { jobs: [], trips: 0, added: [], gone: [], broken: [] };
+  if (!after.ok) return { ...none, problem: after.problem.message };
+  if (!before.ok) return { ...none, problem: null };
+  const on = today(installation);
+  const [was, is] = [before.value, after.value];
+  const names = queryAll<{ id: string; name: string }>(installation.db, 'SELECT id, name FROM job ORDER BY position');
+  const trips = ({ net, placement }: typeof was): number => tripsOf(net, roundsOf(net), placement);
+  const labels = ({ net }: typeof was): Map<string, string> =>
+    new Map(net.tasks.flatMap((task) => (task.state === 'done' ? [] : [[task.id, task.label] as const])));
+  const [had, has] = [labels(was), labels(is)];
+  const broken = ({ net, placement }: typeof was): string[] =>
+    net.input.exposures.flatMap((exposure) =>
+      opened(net, placement, exposure)?.kept === false
+        ? [`${net.tasks[net.index.get(exposure.from) ?? -1]?.label ?? ''}: ${exposure.reason}`]
+        : [],
+    );
+  const brokenBefore = new Set(broken(was));
+  return {
+    jobs: names.flatMap(({ id, name }) => {
+      const [from, to] = [jobEnd(was.net, was.placement, id), jobEnd(is.net, is.placement, id)];
+      const calendar = is.net.jobCalendar[is.net.tasks.findIndex((task) => task.job === id)];
+      if (from === 0 || to === 0 || !calendar) return [];
+      return [
+        {
+          id,
+          name,
+          from: formatDay(lastDay(on, from), on),
+          to: formatDay(lastDay(on, to), on),
+          days: (countBefore(calendar, to) - countBefore(calendar, from)) / 2,
+        },
+      ];
+    }),
+    trips: trips(is) - trips(was),
+    added: [...has].flatMap(([id, label]) => (had.has(id) ? [] : [label])),
+    gone: [...had].flatMap(([id, label]) => (has.has(id) ? [] : [label])),
+    broken: broken(is).filter((text) => !brokenBefore.has(text)),
+    problem: null,
+  };
+}

@@ -1,0 +1,172 @@
+import type { Drawing } from '@/core/layout/drawing';
+import { writeOpeningCsv } from '@/core/layout/opening-csv';
+import { writeShapeCsv } from '@/core/layout/shape-csv';
+import { svgOf } from '@/core/layout/svg';
+import { writeScopeCsv } from '@/core/scope/scope-csv';
+import { writeSelectionCsv } from '@/core/selections/selection-csv';
+import { queryOne } from '../database/query';
+import { notFound } from '../dispatch/refusal';
+import type { Installation } from '../installation';
+import { areaDrawing } from '../layout/queries';
+import { readLayout } from '../layout/read-layout';
+import { materialsCsv, materialsPaper } from '../quantities/materials-paper';
+import { materialsView } from '../quantities/queries';
+import { areasOf } from '../scope/queries';
+import { scopeOf } from '../scope/read-scope';
+import { statementCsv, statementPaper } from '../scope/statement-paper';
+import { statementView } from '../scope/statements';
+import { selectionsOf } from '../selections/queries';
+import { requireJob } from '../sites/queries';
+import { roomSheets, sheetAreas } from '../sites/room-sheet';
+import { wallPaper } from '../walks/wall-paper';
+import { wallsOf } from '../walks/walls';
+import { dxfOf } from './dxf';
+import { makePdf } from './pdf';
+
+export interface PaperFile {
+  name: string;
+  type: string;
+  body: string | Buffer;
+}
+
+const CSV = 'text/csv; charset=utf-8';
+const PDF = 'application/pdf';
+
+/** A file name that every system takes. */
+const named = (...parts: string[]): string =>
+  parts
+    .join(' ')
+    .normalize('NFKD')
+    .replace(/[^\w .-]/g, '')
+    .trim()
+    .replace(/\s+/g, '-')
+    .toLowerCase();
+
+/** A paper of a job by its name: what Scope prints, and the lists that are read back in. */
+export async function jobPaper(
+  installation: Installation,
+  job: string,
+  file: string,
+  { version, origin = '' }: { version?: number; origin?: string } = {},
+): Promise<PaperFile> {
+  const { name } = requireJob(installation.db, job);
+  const { db } = installation;
+  switch (file) {
+    case 'statement.pdf':
+    case 'statement.csv': {
+      const view = statementView(installation, job, version);
+      const fileName = named(name, 'statement', view.shown ? String(view.shown.number) : 'draft');
+      if (file === 'statement.csv') return { name: `${fileName}.csv`, type: CSV, body: statementCsv(view.content) };
+      return {
+        name: `${fileName}.pdf`,
+        type: PDF,
+        body: await makePdf(
+          installation.root,
+          statementPaper(view.content, {
+            number: view.shown?.number ?? null,
+            agreed: view.shown?.agreed ?? null,
+            diff: view.diff,
+          }),
+        ),
+      };
+    }
+    case 'materials.pdf':
+      return {
+        name: `${named(name, 'materials')}.pdf`,
+        type: PDF,
+        body: await makePdf(installation.root, materialsPaper(materialsView(installation, job))),
+      };
+    case 'materials.csv':
+      return { name: `${named(name, 'materials')}.csv`, type: CSV, body: materialsCsv(materialsView(installation, job)) };
+    case 'selections.csv':
+      return { name: `${named(name, 'selections')}.csv`, type: CSV, body: writeSelectionCsv(selectionsOf(installation, job)) };
+    case 'room-sheets.pdf':
+      return {
+        name: `${named(name, 'room sheets')}.pdf`,
+        type: PDF,
+        body: await makePdf(installation.root, roomSheets(installation, job, sheetAreas(installation, job), origin)),
+      };
+    case 'scope.csv': {
+      const names = new Map(areasOf(db, job).map((area) => [area.id, area.name]));
+      return {
+        name: `${named(name, 'scope')}.csv`,
+        type: CSV,
+        body: writeScopeCsv(scopeOf(db, job).map((line) => ({ ...line, area: names.get(line.areaId) ?? '' }))),
+      };
+    }
+    case 'walls-and-sections.csv':
+      return {
+        name: `${named(name, 'walls')}.csv`,
+        type: CSV,
+        body: writeShapeCsv(
+          areasOf(db, job).flatMap((area) => {
+            const { shape } = readLayout(db, area.id);
+            return shape ? [{ name: area.name, shape }] : [];
+          }),
+        ),
+      };
+    case 'openings.csv':
+      return {
+        name: `${named(name, 'openings')}.csv`,
+        type: CSV,
+        body: writeOpeningCsv(
+          areasOf(db, job).flatMap((area) =>
+            readLayout(db, area.id).openings.map((opening) => ({ ...opening, area: area.name })),
+          ),
+        ),
+      };
+    default:
+      throw notFound('paper of this job');
+  }
+}
+
+/**
+ * The sheet for the wall of an area, its drawing, or that of one wall of it, empty or with what is in it: `sheet.pdf`,
+ * `drawing.svg`, `wall-2.dxf`, `walls.pdf`, `inside-2.svg`.
+ */
+export async function areaPaper(installation: Installation, area: string, file: string, origin: string): Promise<PaperFile> {
+  if (file === 'sheet.pdf') {
+    const row = queryOne<{ job: string; name: string }>(installation.db, 'SELECT job, name FROM area WHERE id = @area', { area });
+    if (!row) throw notFound('area');
+    return {
+      name: `${named(row.name, 'sheet')}.pdf`,
+      type: PDF,
+      body: await makePdf(installation.root, roomSheets(installation, row.job, [area], origin)),
+    };
+  }
+  if (file === 'walls.pdf') {
+    const paper = await wallPaper(installation, area);
+    return { name: `${named(paper.title)}.pdf`, type: PDF, body: await makePdf(installation.root, paper) };
+  }
+  const inside = /^inside-(\d{1,3})\.(svg|dxf)$/.exec(file);
+  if (inside) {
+    const record = wallsOf(installation, area).find(({ wall }) => wall === Number(inside[1]) - 1);
+    if (!record) throw notFound('record of this wall');
+    return drawn(record.drawing, inside[2]);
+  }
+  const asked = /^(?:drawing|wall-(\d{1,3}))\.(svg|dxf)$/.exec(file);
+  const found = asked && areaDrawing(installation, area, asked[1] === undefined ? undefined : Number(asked[1]) - 1);
+  if (!found) throw notFound('drawing of this area');
+  return drawn(found.drawing, asked[2]);
+}
+
+function drawn(drawing: Drawing, form: string | undefined): PaperFile {
+  const name = named(drawing.title);
+  return form === 'svg'
+    ? { name: `${name}.svg`, type: 'image/svg+xml', body: svgOf(drawing) }
+    : { name: `${name}.dxf`, type: 'image/vnd.dxf', body: dxfOf(drawing) };
+}
+
+/** Answers with a paper: shown where a browser can, saved under its name. */
+export function paperResponse({ name, type, body }: PaperFile): Response {
+  const svg = type.startsWith('image/svg');
+  return new Response(typeof body === 'string' ? body : new Uint8Array(body), {
+    headers: {
+      'content-type': type,
+      'content-disposition': `${svg || type === PDF ? 'inline' : 'attachment'}; filename="${name}"`,
+      'cache-control': 'no-store',
+      // A drawing is shown by itself and runs nothing.
+      ...(svg ? { 'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'" } : {}),
+    },
+  });
+}

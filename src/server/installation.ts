@@ -1,0 +1,70 @@
+import { EventEmitter } from 'node:events';
+import { randomBytes } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { clockOfEnvironment, type Clock } from './clock';
+import { readZone } from './environment.mjs';
+import { openDatabase, type Connection } from './database/open';
+
+/** One installation: its file, its folder of pictures, its secret and its clock. */
+export interface Installation {
+  folder: string;
+  /** Where the application itself stands: migrations and the planner's bundle. */
+  root: string;
+  db: Connection;
+  clock: Clock;
+  /** Seals sessions and makes the secrets of share links; never in the database. */
+  secret: string;
+  /** Demo firm: the visitor is signed in and may switch person. */
+  demo: boolean;
+  /** Tells what listens (the change stream, the planner) that the log grew. */
+  news: EventEmitter;
+}
+
+export interface InstallationTerms {
+  folder: string;
+  /** Where the application itself stands. */
+  root?: string;
+  /** The clock of the environment unless another is given. */
+  clock?: Clock;
+  demo?: boolean;
+}
+
+export function openInstallation({
+  folder,
+  root = process.cwd(),
+  clock = clockOfEnvironment(),
+  demo = false,
+}: InstallationTerms): Installation {
+  // A zone that does not exist is refused before anything is touched.
+  readZone(process.env);
+  mkdirSync(folder, { recursive: true });
+  return {
+    folder,
+    root,
+    db: openDatabase(databaseFile(folder), join(root, 'migrations')),
+    clock,
+    secret: secretOf(folder),
+    demo,
+    news: new EventEmitter().setMaxListeners(0),
+  };
+}
+
+export const databaseFile = (folder: string): string => join(folder, 'aftermist.sqlite');
+
+function secretOf(folder: string): string {
+  const file = join(folder, 'secret');
+  if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600, flag: 'wx' });
+  return readFileSync(file, 'utf8').trim();
+}
+
+const holder = globalThis as typeof globalThis & { aftermistHouse?: Installation };
+
+/** The house of this server process: the framework loads modules more than once, the file is opened once. */
+export function installation(): Installation {
+  holder.aftermistHouse ??= openInstallation({
+    folder: process.env.AFTERMIST_DATA ?? join(process.cwd(), 'var', 'firm'),
+    demo: process.env.AFTERMIST_DEMO === '1',
+  });
+  return holder.aftermistHouse;
+}

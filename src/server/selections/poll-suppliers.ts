@@ -1,0 +1,50 @@
+import { supplierSays } from '@/contract/commands/selections';
+import { today } from '../zone';
+import { queryAll } from '../database/query';
+import type { SupplierDesk } from '../outside/simulated/suppliers';
+import { dispatch } from '../dispatch/dispatch';
+import type { Installation } from '../installation';
+import { onOrderRows } from './rows';
+import { orderOf } from './suppliers';
+
+/** Has the desk say all that is due by today, each through the one door. @returns how often it spoke */
+export function pollSuppliers(installation: Installation, desk: SupplierDesk): number {
+  const answering = new Set(
+    queryAll<{ id: string }>(installation.db, 'SELECT id FROM supplier WHERE desk = 1').map((row) => row.id),
+  );
+  let spoken = 0;
+  for (const row of onOrderRows(installation.db).filter((one_) => one_.supplier !== null && answering.has(one_.supplier))) {
+    const word = desk.next(orderOf(installation.db, row));
+    // A confirmation comes as soon as the order is read; what is made takes its days.
+    if (!word || (word.says !== 'confirms' && word.on > today(installation))) continue;
+    const { says, text, day, quantity } = word;
+    const answer = dispatch(
+      installation,
+      { kind: 'desk', id: 'suppliers' },
+      {
+        id: crypto.randomUUID(),
+        type: supplierSays.type,
+        at: installation.clock.now().toISOString(),
+        payload: { selection: row.id, says, text, ...(day ? { day } : {}), ...(quantity ? { quantity } : {}) },
+      },
+    );
+    if (answer.status === 'applied') spoken++;
+  }
+  return spoken;
+}
+
+const DAILY_MS = 3_600_000;
+
+/** Keeps an ear to the desk: soon after an order, at the start, and every hour for what its day brings. */
+export function startSuppliers(installation: Installation, desk: SupplierDesk, delayMs = 1_500): void {
+  let timer: NodeJS.Timeout | undefined;
+  const soon = (): void => {
+    timer ??= setTimeout(() => {
+      timer = undefined;
+      if (pollSuppliers(installation, desk) > 0) soon();
+    }, delayMs).unref();
+  };
+  installation.news.on('ordered', soon);
+  setInterval(soon, DAILY_MS).unref();
+  soon();
+}

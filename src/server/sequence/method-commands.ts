@@ -1,0 +1,97 @@
+import { phaseFacts } from '@/core/sequence/phases';
+import { SCHOOLS, sideOf } from '@/core/sequence/methods';
+import { RATES } from '@/core/sequence/rates';
+import { queryAll, insert, queryOne, orNull, execute } from '../database/query';
+import { handlers, requireRow, requireAreaOf, requireStep, type CommandContext } from '../dispatch/handler';
+import { unprocessable } from '../dispatch/refusal';
+import { layTrack, measuredHalfDays, timeTrack } from './lay-track';
+import { jobsOf, refuseLoop } from './rule-commands';
+
+/** Areas that a word about the firm, a job or one area is about, by job. */
+const areasOf = (context: CommandContext, job: string, area?: string): string[] =>
+  area
+    ? [area]
+    : queryAll<{ id: string }>(context.db, 'SELECT id FROM area WHERE job = @job ORDER BY position', { job }).map(
+        (row) => row.id,
+      );
+
+export const methodHandlers = handlers({
+  'school.choose': (context, { id, school, job, area, side, asWider }) => {
+    if (job) requireRow(context, 'job', job, 'job');
+    if (job && area) requireAreaOf(context, job, area);
+    execute(context.db, 'DELETE FROM school_choice WHERE school = @school AND job IS @job AND area IS @area', {
+      school,
+      job: orNull(job),
+      area: orNull(area),
+    });
+    if (!asWider)
+      insert(context.db, 'school_choice', { id, school, job: orNull(job), area: orNull(area), side: orNull(side) });
+    const facts = SCHOOLS.find((one_) => one_.key === school);
+    const chosen = facts && side !== undefined ? sideOf(facts, side)?.label : undefined;
+    for (const of of jobsOf(context, job)) {
+      for (const each of areasOf(context, of, area)) {
+        layTrack(context.db, each);
+        timeTrack(context.db, each);
+      }
+      refuseLoop(context, of, 'side');
+      context.replan(of, `${facts?.title ?? school}: ${chosen ?? 'the usual order'}`);
+    }
+  },
+  'rate.set': (context, { phase, perHalfDay }) => {
+    if (!RATES[phase])
+      throw unprocessable(
+        'not-measured',
+        `The time of ${phaseFacts(phase).label} is not taken from a drawing; set it by hand.`,
+        'phase',
+      );
+    execute(
+      context.db,
+      `INSERT INTO rate (phase, per_half_day)
+        VALUES (@phase, @perHalfDay)
+        ON CONFLICT (phase) DO UPDATE SET per_half_day = excluded.per_half_day`,
+      { phase, perHalfDay },
+    );
+    for (const { area, job } of queryAll<{ area: string; job: string }>(
+      context.db,
+      `SELECT step.area, area.job
+        FROM step
+        JOIN area ON area.id = step.area
+        WHERE step.phase = @phase AND basis = 'quantity'`,
+      { phase },
+    )) {
+      timeTrack(context.db, area);
+      context.replan(job, `the rate of ${phaseFacts(phase).label} changed`);
+    }
+  },
+  'step.time': (context, { area, phase, basis, halfDays, crews }) => {
+    const { job, name } = requireRow<{ job: string; name: string }>(context, 'area', area, 'area');
+    requireStep(context, area, phase, 'phase');
+    if (basis === 'quantity' && measuredHalfDays(context.db, area, phase) === undefined)
+      throw unprocessable(
+        'not-drawn',
+        RATES[phase]
+          ? `${name} is not drawn yet, so there is no quantity; draw it or say the half-days.`
+          : `The time of ${phaseFacts(phase).label} is not taken from a drawing; say the half-days.`,
+        'basis',
+      );
+    const most = queryOne<{ crews: number | null }>(
+      context.db,
+      `SELECT max(sub.crews) AS crews
+        FROM sub
+        JOIN step ON step.trade = sub.trade
+        WHERE step.area = @area AND step.phase = @phase`,
+      { area, phase },
+    )?.crews;
+    if (crews > (most ?? 1))
+      throw unprocessable('crews-too-many', `No sub of this trade sends more than ${most ?? 1} at once.`, 'crews');
+    execute(
+      context.db,
+      `UPDATE step
+        SET basis = @basis, crews = @crews, half_days = coalesce(@halfDays, half_days)
+        WHERE area = @area AND phase = @phase`,
+      { area, phase, basis, crews, halfDays: basis === 'hand' ? (halfDays ?? null) : null },
+    );
+    timeTrack(context.db, area);
+    context.replan(job, `${name}: time of ${phaseFacts(phase).label} changed`);
+  },
+});

@@ -1,0 +1,48 @@
+'use client';
+import { routes } from '@/contract/routes';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import { useEffect, type ReactNode } from 'react';
+import type { ShellView } from '@/contract/views/job';
+import { HouseMark } from '../kit/house-mark';
+import { ToastProvider } from '../kit/toast';
+import { Live } from '../offline/live';
+import { setClock } from '../offline/clock';
+import { Unsent } from '../offline/unsent';
+import { prepareOffline } from '../offline/worker';
+import { Find } from './find';
+import { JobSwitcher } from './job-switcher';
+import { PersonMenu } from './person-menu';
+import { placeOf } from './places';
+import { BottomNav } from './bottom-nav';
+
+/** What stands around every page: where I am, what else there is, what is not yet sent, who I am. */
+export function AppShell({ view, children }: { view: ShellView; children: ReactNode }) {
+  const { job } = placeOf(usePathname());
+  useEffect(() => setClock(view.clock), [view.clock]);
+  useEffect(prepareOffline, []);
+  return (
+    <ToastProvider>
+      <Live seq={view.seq} />
+      <a className="skip" href="#main">
+        To the content
+      </a>
+      <header className="top-line">
+        <Link href={routes.today()} className="house-mark" aria-label="Aftermist, today over all jobs">
+          <HouseMark />
+          <span aria-hidden="true">Aftermist</span>
+        </Link>
+        <JobSwitcher jobs={view.jobs} current={job} />
+        <div className="push d-flex align-items-center gap-3">
+          <Find jobs={view.jobs} />
+          <Unsent />
+          <PersonMenu view={view} />
+        </div>
+      </header>
+      <main id="main" className="with-thumbs">
+        {children}
+      </main>
+      <BottomNav job={job} />
+    </ToastProvider>
+  );
+}

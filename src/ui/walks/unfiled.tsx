@@ -1,0 +1,140 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import { Form } from 'react-bootstrap';
+import { HOLD_KINDS, type HoldKind } from '@/contract/commands/sites';
+import { placeObservation, unplaceObservation, type FiledAs } from '@/contract/commands/walks';
+import type { UnplacedView } from '@/contract/views/walk';
+import { partySaid } from '@/core/narration/fields-said';
+import { KIND_WORDS } from '@/core/walks/record-words';
+import { StateIcon } from '../kit/state-icon';
+import { useSend } from '../kit/use-send';
+import { newId } from '../offline/send';
+
+const WORDS: Record<FiledAs, string> = {
+  scope: 'scope',
+  assumption: 'assumption',
+  change: 'change to be priced',
+  wait: 'wait',
+  selection: 'selection',
+  remark: 'remark',
+};
+/** What each kind is likely to become, first the likeliest. */
+const LIKELY: Partial<Record<UnplacedView['kind'], readonly FiledAs[]>> = {
+  surprise: ['change', 'assumption', 'scope', 'remark'],
+  scope: ['scope', 'change', 'remark'],
+  assumption: ['assumption', 'remark'],
+  selection: ['selection', 'remark'],
+  order: ['wait', 'remark'],
+  gate: ['wait', 'remark'],
+  household: ['remark', 'wait'],
+};
+
+/** What was said and has no place yet: each put into it in one step, with a way back. */
+export function Unplaced({ lines }: { lines: UnplacedView[] }) {
+  const { give } = useSend();
+  const place = (line: UnplacedView, became: FiledAs, party?: HoldKind): void =>
+    void give(
+      placeObservation,
+      { about: line.id, became, target: newId(), ...(party ? { party } : {}) },
+      {
+        text: `“${line.text}” is ${became === 'remark' ? 'a remark' : `among the ${WORDS[became]}s`}.`.replace(
+          'priceds',
+          'priced',
+        ),
+        undo: () => void give(unplaceObservation, { about: line.id }, { text: 'It waits for its place again.' }),
+      },
+    );
+  const open = lines.filter((line) => line.became === null).length;
+  return (
+    <section aria-label="To be put in its place">
+      <div className="block-head">
+        <h2>
+          {open === 0
+            ? 'Everything said has its place'
+            : `${open} to be put in ${open === 1 ? 'its place' : 'their places'}`}
+        </h2>
+      </div>
+      <ul className="lines">
+        {lines.map((line) => (
+          <li key={line.id}>
+            <StateIcon kind={line.became ? 'done' : 'waiting'} />
+            <div className="what">
+              <span className="soft small-text">{KIND_WORDS[line.kind]}</span> {line.text}{' '}
+              <span className="soft">· {line.area}</span>
+              {line.became ? (
+                <div className="small-text soft">
+                  now a {WORDS[line.became]}
+                  {line.href && (
+                    <>
+                      , <Link href={line.href}>to it</Link>
+                    </>
+                  )}{' '}
+                  <button
+                    type="button"
+                    className="btn btn-link btn-sm p-0"
+                    onClick={() =>
+                      void give(unplaceObservation, { about: line.id }, { text: 'It waits for its place again.' })
+                    }
+                  >
+                    Take back<span className="visually-hidden"> {line.text}</span>
+                  </button>
+                </div>
+              ) : (
+                <div className="chips mt-1">
+                  {(LIKELY[line.kind] ?? ['remark']).map((became) =>
+                    became === 'wait' ? (
+                      <WaitFor key={became} line={line} onPlace={(party) => place(line, became, party)} />
+                    ) : (
+                      <button key={became} type="button" className="chip" onClick={() => place(line, became)}>
+                        {WORDS[became]}
+                        <span className="visually-hidden">: {line.text}</span>
+                      </button>
+                    ),
+                  )}
+                </div>
+              )}
+            </div>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** A wait says whom it is for: read from the words where they name somebody, and always the person's own choice. */
+function WaitFor({ line, onPlace }: { line: UnplacedView; onPlace: (party: HoldKind) => void }) {
+  const [party, setParty] = useState<HoldKind>(line.kind === 'gate' ? 'inspection' : partySaid(line.text));
+  return (
+    <span className="d-inline-flex gap-1 align-items-center">
+      <Form.Select
+        size="sm"
+        aria-label={`Whom it waits for: ${line.text}`}
+        value={party}
+        onChange={(event) => setParty(event.target.value as HoldKind)}
+      >
+        {HOLD_KINDS.map((kind) => (
+          <option key={kind} value={kind}>
+            {WAITS_FOR[kind]}
+          </option>
+        ))}
+      </Form.Select>
+      <button type="button" className="chip" onClick={() => onPlace(party)}>
+        wait
+        <span className="visually-hidden">: {line.text}</span>
+      </button>
+    </span>
+  );
+}
+
+const WAITS_FOR: Record<HoldKind, string> = {
+  'close-in': 'a check before closing',
+  client: 'the client',
+  engineer: 'the engineer',
+  association: 'the association',
+  authority: 'the authority',
+  inspection: 'an inspection',
+  neighbour: 'a neighbour',
+  weather: 'the weather',
+  unknown: 'not known yet',
+};

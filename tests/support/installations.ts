@@ -1,0 +1,92 @@
+import { copyFileSync, mkdtempSync, readdirSync, rmSync, symlinkSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { inject, onTestFinished } from 'vitest';
+import { v7 } from 'uuid';
+import type { Command, CommandAnswer } from '@/contract/command';
+import type { CommandType, Input } from '@/contract/commands';
+import { dispatch } from '@/server/dispatch/dispatch';
+import type { Actor } from '@/server/dispatch/actor';
+import { makeClock, type Clock } from '@/server/clock';
+import { openInstallation, type Installation } from '@/server/installation';
+import { demoId } from '../../demo/seed';
+import { NOW } from './now';
+
+declare module 'vitest' {
+  interface ProvidedContext {
+    demo: string;
+  }
+}
+
+export { NOW, TODAY } from './now';
+export const testClock = (): Clock => makeClock(new Date(NOW));
+export const root = join(import.meta.dirname, '..', '..');
+
+/** A folder of its own, taken away afterwards. */
+export function folder(): string {
+  const path = mkdtempSync(join(tmpdir(), 'aftermist-'));
+  onTestFinished(() => rmSync(path, { recursive: true, force: true }));
+  return path;
+}
+
+function opened(path: string): Installation {
+  const installation = openInstallation({ folder: path, root, clock: testClock() });
+  onTestFinished(() => void installation.db.close());
+  return installation;
+}
+
+export const emptyHouse = (): Installation => opened(folder());
+
+/**
+ * Puts a copy of the seeded demo firm into a folder, to be changed at will. Pictures lie under the hash of their content
+ * and are only ever added: all copies share them.
+ */
+export function copyDemo(path: string): string {
+  const demo = inject('demo');
+  for (const file of readdirSync(demo)) {
+    if (file === 'pictures') symlinkSync(join(demo, file), join(path, file));
+    else copyFileSync(join(demo, file), join(path, file));
+  }
+  return path;
+}
+export const demoFolder = (): string => copyDemo(folder());
+export const demoHouse = (): Installation => opened(demoFolder());
+
+export const MAREN: Actor = { kind: 'person', id: demoId('person', 'maren'), name: 'Maren', role: 'contractor' };
+export const signalHouse = demoId('signal');
+export const areaOf = (name: string, job = 'signal'): string => demoId(job, 'area', name);
+
+export type Answer = CommandAnswer & { httpStatus: number };
+export const newId = (): string => v7();
+/** A command as a browser makes it, checked by the compiler. */
+export const command = <Type extends CommandType>(type: Type, payload: Input<Type>, over: object = {}): Command =>
+  raw(type, payload, over);
+/** A command of any shape, right or wrong: what the door must refuse. */
+export const raw = (type: string, payload: unknown, over: object = {}): Command => ({
+  id: newId(),
+  type,
+  at: '2027-03-09T09:00:00.000Z',
+  payload,
+  ...over,
+});
+export const give = <Type extends CommandType>(
+  installation: Installation,
+  type: Type,
+  payload: Input<Type>,
+  who: Actor = MAREN,
+): Answer => dispatch(installation, who, command(type, payload));
+/** Gives what the compiler would not let through, to see what the door says. */
+export const giveRaw = (installation: Installation, type: string, payload: unknown, who: Actor = MAREN): Answer =>
+  dispatch(installation, who, raw(type, payload));
+
+/** The answer of a command that must be taken. */
+export function must<Type extends CommandType>(
+  installation: Installation,
+  type: Type,
+  payload: Input<Type>,
+  who: Actor = MAREN,
+): unknown {
+  const answer = give(installation, type, payload, who);
+  if (answer.status === 'refused') throw new Error(`${type}: ${JSON.stringify(answer.problem)}`);
+  return answer.result;
+}
