@@ -45,7 +45,16 @@ export async function doorFigures(): Promise<Figure[]> {
   );
   give('walk.start', { id: walk, job, kind: 'progress' }, maren);
   const bare = installation.db.transaction(() =>
-    insert(installation.db, 'observation', { id: v7(), job, walk, area, person: owner, at, kind: 'note', text: 'bare' }),
+    insert(installation.db, 'observation', {
+      id: v7(),
+      job,
+      walk,
+      area,
+      person: owner,
+      at,
+      kind: 'note',
+      text: 'bare',
+    }),
   );
   const [door = [], insertion = []] = await inTurn(MANY, [
     () =>

@@ -12,7 +12,7 @@ const PIECES = 60;
 /** What a cut list may take where somebody waits for it. */
 const PATIENCE_MS = 200;
 /** Those that people keep in areas; a cut list is a question of its own. */
-const KEPT = CALCULATORS.filter((one) => one.name !== 'cut-list');
+const KEPT = CALCULATORS.filter((calculator) => calculator.name !== 'cut-list');
 
 interface BenchArea {
   shape: RoomShape;

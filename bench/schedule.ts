@@ -52,31 +52,31 @@ function quality(): Figure[] {
   if (!folder) return [];
   const reference = JSON.parse(readFileSync(join(folder, 'reference.json'), 'utf8')) as Reference[];
   const there = new Set(readdirSync(join(folder, 'instances')));
-  const over = (wanted: (one: Reference) => boolean): number => {
+  const over = (wanted: (entry: Reference) => boolean): number => {
     const list = reference
-      .filter((one) => there.has(one.file) && wanted(one))
-      .map((one) => {
-        const project = readSm(readFileSync(join(folder, 'instances', one.file), 'utf8'));
-        if (!project.ok) throw new Error(`${one.file}: ${project.problem.message}`);
+      .filter((candidate) => there.has(candidate.file) && wanted(candidate))
+      .map((candidate) => {
+        const project = readSm(readFileSync(join(folder, 'instances', candidate.file), 'utf8'));
+        if (!project.ok) throw new Error(`${candidate.file}: ${project.problem.message}`);
         return (
           search(project.value, { schedules: SCHEDULES }).makespan /
-            (one.jobs === 30 && one.optimum !== null ? one.optimum : one.heuristic_ub) -
+            (candidate.jobs === 30 && candidate.optimum !== null ? candidate.optimum : candidate.heuristic_ub) -
           1
         );
       });
-    return (100 * list.reduce((sum, one) => sum + one, 0)) / list.length;
+    return (100 * list.reduce((sum, candidate) => sum + candidate, 0)) / list.length;
   };
   return [
     figure(
       `over the proven best, 30 jobs, ${SCHEDULES} schedules`,
-      over((one) => one.jobs === 30),
+      over((entry) => entry.jobs === 30),
       '%',
       '0.2 %',
       0.2,
     ),
     figure(
       `over the reference of 50 000 schedules, 60 and 120 jobs, ${SCHEDULES} schedules`,
-      over((one) => one.jobs > 30),
+      over((entry) => entry.jobs > 30),
       '%',
       '3 %',
       3,

@@ -73,7 +73,7 @@ export function readLabelled(text: string): Labelled {
       end: clock + (to - at) / WORDS_A_SECOND,
       text: said
         .slice(at, to)
-        .map((one) => one.word)
+        .map((entry) => entry.word)
         .join(' '),
     });
     clock += (to - at) / WORDS_A_SECOND;
@@ -85,7 +85,7 @@ export function readLabelled(text: string): Labelled {
     label.to = cues[cueOf[span.to - 1] ?? 0]?.end ?? 0;
     label.words = said
       .slice(span.at, span.to)
-      .map((one) => one.word)
+      .map((entry) => entry.word)
       .join(' ');
   });
   return { cues, labels };

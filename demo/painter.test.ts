@@ -12,9 +12,9 @@ const subject = (over: Partial<Subject> = {}): Subject => ({
   ...over,
 });
 /** Mean difference of two pictures over all their points, 0 to 255. */
-async function apart(one: Buffer, other: Buffer): Promise<number> {
+async function apart(buffer: Buffer, other: Buffer): Promise<number> {
   const [a, b] = await Promise.all(
-    [one, other].map((picture) => sharp(picture).resize(64, 48).removeAlpha().raw().toBuffer()),
+    [buffer, other].map((picture) => sharp(picture).resize(64, 48).removeAlpha().raw().toBuffer()),
   );
   if (!a || !b) throw new Error('no picture');
   return a.reduce((sum, value, at) => sum + Math.abs(value - (b[at] ?? 0)), 0) / a.length;

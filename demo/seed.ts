@@ -85,7 +85,12 @@ class Script {
   }
 
   private say<Type extends CommandType>(type: Type, payload: Input<Type>, who?: Actor): CommandAnswer {
-    const contractor: Actor = who ?? { kind: 'person', id: demoId('person', 'maren'), name: 'Maren', role: 'contractor' };
+    const contractor: Actor = who ?? {
+      kind: 'person',
+      id: demoId('person', 'maren'),
+      name: 'Maren',
+      role: 'contractor',
+    };
     const answer = dispatch(this.installation, contractor, {
       id: demoId('command', String(this.count++)),
       type,
@@ -163,7 +168,7 @@ class Script {
         name,
         email,
         desk,
-        phone: phoneOf(70 + SUPPLIERS.findIndex((one) => one.name === name)),
+        phone: phoneOf(70 + SUPPLIERS.findIndex((demoSupplier) => demoSupplier.name === name)),
       });
       if (closed)
         this.say('supplier.close', {
@@ -210,7 +215,7 @@ class Script {
         id: id('area', key),
         ...area,
         ...(level ? { level: id('level', level) } : {}),
-        ...(shelters ? { shelters: shelters.map((one) => id('level', one)) } : {}),
+        ...(shelters ? { shelters: shelters.map((shelter) => id('level', shelter)) } : {}),
       })),
     });
     for (const [one, other] of job.beside) this.say('area.beside', { one: id('area', one), other: id('area', other) });
@@ -350,7 +355,7 @@ class Script {
         day: onToWeekday(addDays(this.start, inDays)),
         ...(place ? { place: id('area', place) } : {}),
         ...delivery,
-        selections: selections.map((one_) => id('selection', one_.area, one_.selection)),
+        selections: selections.map((selection) => id('selection', selection.area, selection.selection)),
       }),
     );
     for (const { area, expectedIn, ...other } of job.others ?? [])
@@ -573,12 +578,12 @@ class Script {
         client,
       ),
     );
-    (job.signedOff ?? []).forEach((one_, at) =>
+    (job.signedOff ?? []).forEach((entry, at) =>
       this.say('area.sign-off', {
         id: id('signed', String(at)),
-        area: id('area', one_.area),
-        name: one_.name,
-        words: one_.words,
+        area: id('area', entry.area),
+        name: entry.name,
+        words: entry.words,
       }),
     );
   }
@@ -590,7 +595,7 @@ class Script {
     picture: DemoWalk['pictures'][number],
     next: () => void,
   ): Promise<void> {
-    const area = job.areas.find((one) => one.key === picture.area);
+    const area = job.areas.find((room) => room.key === picture.area);
     if (!area) throw new Error(`There is no area ${picture.area}.`);
     const taken = `${addDays(this.start, walk.day).replaceAll('-', ':')} ${String(walk.hour).padStart(2, '0')}:20:00`;
     const content = await paint({

@@ -12,7 +12,7 @@ type Said = { [Type in CommandType]: { type: Type; payload: Input<Type>; by?: Ac
 export function visitCommands(job: DemoJob, visit: DemoVisit): Said[] {
   const id = (...path: string[]): string => demoId(job.key, ...path);
   const area = (key: string): string => {
-    if (!job.areas.some((one) => one.key === key)) throw new Error(`${job.name} has no area ${key}.`);
+    if (!job.areas.some((room) => room.key === key)) throw new Error(`${job.name} has no area ${key}.`);
     return id('area', key);
   };
   const length = (typed: string): Measured => {

@@ -28,7 +28,9 @@ const asked = (ask: Ask<unknown>): string => {
  * Every calculator with what it asks, its formula, where its figures come from and who decides: the page of sources.
  */
 export function calculationsDocument(): string {
-  const groups = (Object.keys(GROUPS) as Group[]).filter((group) => CALCULATORS.some((one) => one.group === group));
+  const groups = (Object.keys(GROUPS) as Group[]).filter((group) =>
+    CALCULATORS.some((calculator) => calculator.group === group),
+  );
   return [
     '# The calculators and their sources',
     'Made by `npm run calculations` from the calculators themselves; a test keeps it true. Lengths are ' +
@@ -36,20 +38,20 @@ export function calculationsDocument(): string {
       'where a limit comes from a model code or guidance it is a default, and your local code and inspector decide.',
     ...groups.flatMap((group) => [
       `## ${GROUPS[group]}`,
-      ...CALCULATORS.filter((one) => one.group === group).map((one) =>
+      ...CALCULATORS.filter((calculator) => calculator.group === group).map((calculator) =>
         [
-          `### ${one.title} (\`${one.name}\`)`,
-          one.answers,
+          `### ${calculator.title} (\`${calculator.name}\`)`,
+          calculator.answers,
           '',
-          `* asks: ${Object.entries(one.asks)
+          `* asks: ${Object.entries(calculator.asks)
             .map(([name, ask]) => `\`${name}\` ${asked(ask)}`)
             .join('; ')}`,
-          `* gives: ${Object.entries(one.gives)
+          `* gives: ${Object.entries(calculator.gives)
             .map(([name, give]) => `\`${name}\` ${give.label}`)
             .join('; ')}`,
-          `* how: ${one.formula}`,
-          `* source: ${one.source}`,
-          ...(one.decides ? [`* decides: ${one.decides}`] : []),
+          `* how: ${calculator.formula}`,
+          `* source: ${calculator.source}`,
+          ...(calculator.decides ? [`* decides: ${calculator.decides}`] : []),
         ].join('\n'),
       ),
     ]),

@@ -36,7 +36,9 @@ try {
         await page.evaluate(
           (wanted) =>
             [...document.querySelectorAll<HTMLElement>('button, a')]
-              .find((one) => (one.getAttribute('aria-label') ?? one.textContent).trim() === wanted)
+              .find(
+                (hTMLElement) => (hTMLElement.getAttribute('aria-label') ?? hTMLElement.textContent).trim() === wanted,
+              )
               ?.click(),
           words,
         );

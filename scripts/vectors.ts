@@ -23,7 +23,7 @@ const agrees = (expected: unknown, given: unknown): boolean => {
     return (
       Array.isArray(given) &&
       expected.length === given.length &&
-      expected.every((one, at) => agrees(one, (given as unknown[])[at]))
+      expected.every((entry, at) => agrees(entry, (given as unknown[])[at]))
     );
   if (typeof expected === 'object' && expected !== null)
     return (

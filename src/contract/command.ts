@@ -5,7 +5,7 @@ export type Role = (typeof ROLES)[number];
 
 /**
  * Who may give a command: people by role, the holder of a share link, or a desk that speaks for the world outside.
- * `founder` is the first visitor of an empty house.
+ * `founder` is the first visitor of an empty installation.
  */
 export type Permission = Role | 'link' | 'desk' | 'founder';
 

@@ -58,13 +58,13 @@ function secretOf(folder: string): string {
   return readFileSync(file, 'utf8').trim();
 }
 
-const holder = globalThis as typeof globalThis & { aftermistHouse?: Installation };
+const holder = globalThis as typeof globalThis & { aftermistInstallation?: Installation };
 
-/** The house of this server process: the framework loads modules more than once, the file is opened once. */
+/** The installation of this server process: the framework loads modules more than once, the file is opened once. */
 export function installation(): Installation {
-  holder.aftermistHouse ??= openInstallation({
+  holder.aftermistInstallation ??= openInstallation({
     folder: process.env.AFTERMIST_DATA ?? join(process.cwd(), 'var', 'firm'),
     demo: process.env.AFTERMIST_DEMO === '1',
   });
-  return holder.aftermistHouse;
+  return holder.aftermistInstallation;
 }

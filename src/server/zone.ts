@@ -28,4 +28,4 @@ export function firmTime({ db, clock }: { db: Connection; clock: Clock }): FirmT
 }
 
 /** The firm's day now. */
-export const today = (house: { db: Connection; clock: Clock }): Day => firmTime(house).today;
+export const today = (installation: { db: Connection; clock: Clock }): Day => firmTime(installation).today;

@@ -14,10 +14,10 @@ const on = stage();
 const { at, planOf } = on;
 const signal = `/jobs/${demoId('signal')}`;
 const task = async (id: string): Promise<PlannedTask | undefined> =>
-  (await planOf()).tasks.find((one) => one.id === id);
+  (await planOf()).tasks.find((planned) => planned.id === id);
 const starts = async (id: string): Promise<string> => {
   const plan = await planOf();
-  const found = plan.tasks.find((one) => one.id === id);
+  const found = plan.tasks.find((planned) => planned.id === id);
   return found ? `${dayOfSlot(plan.origin, found.start)} ${found.start % 2}` : '';
 };
 
@@ -173,7 +173,7 @@ describe('what comes from outside', () => {
     const crew = demoId('sub', 'structure');
     const plan = await planOf();
     const first = plan.tasks
-      .filter((one) => one.crew === crew && one.state === 'waiting')
+      .filter((planned) => planned.crew === crew && planned.state === 'waiting')
       .sort((a, b) => a.start - b.start)[0];
     const page = await at('/coordination');
     await choose(page, '[aria-label="Read the calendar of"]', crew);

@@ -24,7 +24,7 @@ describe('the longest order of a job', () => {
   it('goes through association, drawing, order and slip; the dates of the house follow and say why', async () => {
     const glazing = async () => {
       const plan = await planOf();
-      const task = plan.tasks.find((one) => one.id === `${areaOf('lroof')}:glazing`);
+      const task = plan.tasks.find((planned) => planned.id === `${areaOf('lroof')}:glazing`);
       return { day: dayOfSlot(plan.origin, task?.start ?? 0), reason: task?.reason.text ?? '' };
     };
     const until = (what: (now: Awaited<ReturnType<typeof glazing>>) => boolean): Promise<void> =>
@@ -208,7 +208,7 @@ describe('the table of selections', () => {
     await seesText(page, 'Quayside Fittings 1');
     await gone(page, 'Lantern glazing');
     const [handles] = await page.$$eval('[data-cell$=":code"]', (cells) =>
-      cells.map((one) => one.getAttribute('data-cell') ?? ''),
+      cells.map((element) => element.getAttribute('data-cell') ?? ''),
     );
     await page.focus(`[data-cell="${handles ?? ''}"]`);
     await page.keyboard.type('H160');

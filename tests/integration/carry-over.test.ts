@@ -48,7 +48,10 @@ describe('what a walk has in the hand', () => {
     const installation = demoHouse();
     const { walk, record } = walking(installation);
     record({ kind: 'recheck', about: demoId('signal', 'item', 'boxes'), verdict: 'done' });
-    expect(areaIn(installation, walk)?.open[0]).toMatchObject({ text: '2 boxes too low on the east wall', verdict: 'done' });
+    expect(areaIn(installation, walk)?.open[0]).toMatchObject({
+      text: '2 boxes too low on the east wall',
+      verdict: 'done',
+    });
     must(installation, 'walk.finish', { id: walk });
     expect(areaIn(installation, walking(installation).walk)?.open.map((item) => item.text)).toEqual([
       'duct collar unsealed at the ceiling',

@@ -14,7 +14,8 @@ const other = newId();
 const walk = demoId('signal', 'walk', '2');
 const row = (installation: Installation, table: string, key: string): Record<string, unknown> | undefined =>
   queryOne(installation.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
-const version = (installation: Installation, table: string, key: string): number => Number(row(installation, table, key)?.version);
+const version = (installation: Installation, table: string, key: string): number =>
+  Number(row(installation, table, key)?.version);
 const draft = (installation: Installation): { id: string; version: number } =>
   queryOne(
     installation.db,
@@ -251,7 +252,8 @@ const GIVEN: Record<string, Given> = {
   },
   'update.restore': {
     before: (installation) => must(installation, 'update.drop', draft(installation)),
-    payload: (installation) => queryOne(installation.db, `SELECT id, version FROM job_update WHERE state = 'dropped'`) ?? {},
+    payload: (installation) =>
+      queryOne(installation.db, `SELECT id, version FROM job_update WHERE state = 'dropped'`) ?? {},
     leaves: (installation) => queryAll(installation.db, `SELECT * FROM job_update WHERE state = 'dropped'`).length,
     expected: 0,
   },
@@ -273,7 +275,13 @@ const GIVEN: Record<string, Given> = {
   },
   'share.revoke': {
     before: (installation) =>
-      must(installation, 'share.make', { id, audience: 'crew', job: signalHouse, recipient: 'All', expiresOn: '2027-04-01' }),
+      must(installation, 'share.make', {
+        id,
+        audience: 'crew',
+        job: signalHouse,
+        recipient: 'All',
+        expiresOn: '2027-04-01',
+      }),
     payload: { id },
     leaves: (installation) => row(installation, 'share_link', id)?.revoked_at !== null,
     expected: true,
@@ -335,7 +343,10 @@ describe('every command', () => {
       if (typeof expected === 'object' && expected !== null && !Array.isArray(expected))
         expect(left).toMatchObject(expected);
       else expect(left).toEqual(expected);
-      expect(queryOne(installation.db, 'SELECT type, id FROM command_log ORDER BY seq DESC')).toEqual({ type, id: answer.id });
+      expect(queryOne(installation.db, 'SELECT type, id FROM command_log ORDER BY seq DESC')).toEqual({
+        type,
+        id: answer.id,
+      });
       expect(queryAll(installation.db, 'SELECT 1 FROM plan_mark').length > 0).toBe(plans === true);
       if (plans) expect(COMMANDS[type as CommandType].affects).toBe('plan');
     },
@@ -380,10 +391,14 @@ describe('an area that is changed', () => {
       ],
     });
     const halfDays = (area: string, phase: string) =>
-      queryOne<{ half_days: number }>(installation.db, 'SELECT half_days FROM step WHERE area = @area AND phase = @phase', {
-        area,
-        phase,
-      })?.half_days;
+      queryOne<{ half_days: number }>(
+        installation.db,
+        'SELECT half_days FROM step WHERE area = @area AND phase = @phase',
+        {
+          area,
+          phase,
+        },
+      )?.half_days;
     expect([halfDays(small, 'framing'), halfDays(large, 'framing')]).toEqual([2, 8]);
     expect([halfDays(small, 'rough-inspection'), halfDays(large, 'rough-inspection')]).toEqual([1, 1]);
   });

@@ -4,7 +4,18 @@ import { dispatch } from '@/server/dispatch/dispatch';
 import type { Actor } from '@/server/dispatch/actor';
 import type { Installation } from '@/server/installation';
 import { demoId } from '../../demo/seed';
-import { areaOf, command, demoHouse, emptyHouse, give, MAREN, must, newId, raw, signalHouse } from '../support/installations';
+import {
+  areaOf,
+  command,
+  demoHouse,
+  emptyHouse,
+  give,
+  MAREN,
+  must,
+  newId,
+  raw,
+  signalHouse,
+} from '../support/installations';
 
 /** Everything a command could leave behind. */
 const traces = (installation: Installation) =>
@@ -214,7 +225,9 @@ describe('the door', () => {
     const again = dispatch(installation, MAREN, once);
     expect([first.status, again.status]).toEqual(['applied', 'repeated']);
     expect({ ...again, status: 'applied' }).toEqual(first);
-    expect(queryAll(installation.db, 'SELECT 1 FROM observation WHERE text = @text', { text: 'sweep' })).toHaveLength(1);
+    expect(queryAll(installation.db, 'SELECT 1 FROM observation WHERE text = @text', { text: 'sweep' })).toHaveLength(
+      1,
+    );
   });
 
   it('does not hand an answer to somebody else who knows its id', () => {
@@ -243,7 +256,12 @@ describe('the door', () => {
     const lead: Actor = { kind: 'person', id: demoId('person', 'maren'), name: 'Lead', role: 'lead' };
     const link: Actor = { kind: 'link', id: newId(), audience: 'client', job: signalHouse, sub: null };
     expect(
-      give(installation, 'sub.away', { sub: demoId('sub', 'wiring'), firstDay: '2027-04-01', lastDay: '2027-04-02' }, lead),
+      give(
+        installation,
+        'sub.away',
+        { sub: demoId('sub', 'wiring'), firstDay: '2027-04-01', lastDay: '2027-04-02' },
+        lead,
+      ),
     ).toMatchObject({ status: 'refused', httpStatus: 403 });
     expect(give(installation, 'walk.start', { id: newId(), job: signalHouse, kind: 'progress' }, lead)).toMatchObject({
       status: 'applied',
@@ -284,6 +302,8 @@ describe('the door', () => {
       problem: { code: 'released-already' },
     });
     must(installation, 'hold.reopen', { ...hold, version: 2 });
-    expect(queryOne(installation.db, 'SELECT state FROM hold WHERE id = @id', { id: hold.id })).toEqual({ state: 'open' });
+    expect(queryOne(installation.db, 'SELECT state FROM hold WHERE id = @id', { id: hold.id })).toEqual({
+      state: 'open',
+    });
   });
 });

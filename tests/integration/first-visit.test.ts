@@ -28,7 +28,8 @@ const square = (mm: number): RoomShape => ({
   spread: false,
   walls: [mm, mm, mm, mm].map((wall) => ({ ...measured(wall), turn: 90 })),
 });
-const renew = (installation: Installation): void => void renewOnce(installation.db, TODAY, installation.clock.now().toISOString());
+const renew = (installation: Installation): void =>
+  void renewOnce(installation.db, TODAY, installation.clock.now().toISOString());
 const opening = (over: Partial<Input<'opening.add'>> = {}) => ({
   wall: 0,
   kind: 'window' as const,
@@ -54,7 +55,10 @@ const refused = (
   expect(answer.httpStatus).toBeLessThan(500);
   return answer.problem;
 };
-const calculationOf = (installation: Installation, id: string): { output: Record<string, number> | null; problem: string | null } => {
+const calculationOf = (
+  installation: Installation,
+  id: string,
+): { output: Record<string, number> | null; problem: string | null } => {
   const row = queryOne<{ output: string | null; problem: string | null }>(
     installation.db,
     'SELECT output, problem FROM calculation WHERE id = @id',
@@ -65,7 +69,12 @@ const calculationOf = (installation: Installation, id: string): { output: Record
     problem: row?.problem ?? null,
   };
 };
-const send = (installation: Installation, type: 'statement.send' | 'change.send', id: string, version: number): Actor => {
+const send = (
+  installation: Installation,
+  type: 'statement.send' | 'change.send',
+  id: string,
+  version: number,
+): Actor => {
   const linkId = newId();
   must(installation, type, {
     id,
@@ -94,9 +103,13 @@ describe('what follows the drawing', () => {
       measure: 'wallsNet',
     });
     const quantity = (): unknown =>
-      queryOne<{ quantity: number; unit: string }>(installation.db, 'SELECT quantity, unit FROM scope_item WHERE id = @line', {
-        line,
-      });
+      queryOne<{ quantity: number; unit: string }>(
+        installation.db,
+        'SELECT quantity, unit FROM scope_item WHERE id = @line',
+        {
+          line,
+        },
+      );
     expect(quantity()).toEqual({ quantity: 53.9, unit: 'm²' });
     const before = calculationOf(installation, boards).output?.sheets ?? 0;
     must(installation, 'opening.add', {
@@ -114,7 +127,8 @@ describe('what follows the drawing', () => {
     const installation = demoHouse();
     const planks = demoId('dairy', 'calculation', '0');
     const drawn = layoutView(installation, dairy, dairyArea('east'));
-    const listed = (): boolean => materialsView(installation, dairy).lines.some((one_) => one_.what.startsWith('Larch'));
+    const listed = (): boolean =>
+      materialsView(installation, dairy).lines.some((line) => line.what.startsWith('Larch'));
     expect(listed()).toBe(true);
     must(installation, 'shape.set', {
       area: dairyArea('east'),
@@ -123,7 +137,7 @@ describe('what follows the drawing', () => {
     });
     // Its window is larger than the whole face now: the plan says so, and nothing is left to clad.
     expect(calculationOf(installation, planks)).toMatchObject({ output: null });
-    expect(materialsView(installation, dairy).problems.map((one_) => one_.id)).toContain(planks);
+    expect(materialsView(installation, dairy).problems.map((problem) => problem.id)).toContain(planks);
     expect(listed()).toBe(false);
   });
 
@@ -143,9 +157,11 @@ describe('what follows the drawing', () => {
         fed: { area: 'faceNet' },
       }),
     ).toMatchObject({ code: 'not-measured', field: 'input.area' });
-    expect(refused(installation, 'calculation.keep', { ...keep, calculator: 'crystal-ball', input: {} })).toMatchObject({
-      field: 'calculator',
-    });
+    expect(refused(installation, 'calculation.keep', { ...keep, calculator: 'crystal-ball', input: {} })).toMatchObject(
+      {
+        field: 'calculator',
+      },
+    );
   });
 });
 
@@ -175,20 +191,28 @@ describe('drawings at the door', () => {
       expect(refused(installation, 'shape.set', { area, version: version + 1, shape: square(3000) })).toMatchObject({
         code: 'changed-meanwhile',
       });
-      expect(refused(installation, 'shape.set', { area, version, shape: { kind: 'face', sections: [] } })).toMatchObject({
+      expect(
+        refused(installation, 'shape.set', { area, version, shape: { kind: 'face', sections: [] } }),
+      ).toMatchObject({
         field: 'shape.sections',
       });
-      expect(refused(installation, 'shape.set', { area: dairyArea('roof'), version: 1, shape: square(3000) })).toMatchObject({
+      expect(
+        refused(installation, 'shape.set', { area: dairyArea('roof'), version: 1, shape: square(3000) }),
+      ).toMatchObject({
         code: 'shape-elsewhere',
       });
       expect(
-        refused(installation, 'opening.add', { id: newId(), area, ...opening({ kind: 'door', height: measured(30_000) }) }),
+        refused(installation, 'opening.add', {
+          id: newId(),
+          area,
+          ...opening({ kind: 'door', height: measured(30_000) }),
+        }),
       ).toMatchObject({ code: 'opening-absurd', field: 'height' });
-      expect(refused(installation, 'opening.add', { id: newId(), area, ...opening({ width: measured(8000) }) })).toMatchObject(
-        {
-          field: 'width',
-        },
-      );
+      expect(
+        refused(installation, 'opening.add', { id: newId(), area, ...opening({ width: measured(8000) }) }),
+      ).toMatchObject({
+        field: 'width',
+      });
       expect(refused(installation, 'opening.add', { id: newId(), area: areaOf('boot'), ...opening() })).toMatchObject({
         code: 'not-drawn',
         field: 'wall',
@@ -250,10 +274,16 @@ describe('an assumption', () => {
     const installation = demoHouse();
     const [walk, extraId] = [newId(), newId()];
     must(installation, 'walk.start', { id: walk, job: dairy, kind: 'progress' });
-    expect(walkPack(installation, walk).areas.find((one_) => one_.id === dairyArea('front'))?.assumptions).toMatchObject([
-      { state: 'open' },
-    ]);
-    must(installation, 'assumption.settle', { id: assumption, verdict: 'wrong', found: 'black and soft', walk, extraId });
+    expect(
+      walkPack(installation, walk).areas.find((area) => area.id === dairyArea('front'))?.assumptions,
+    ).toMatchObject([{ state: 'open' }]);
+    must(installation, 'assumption.settle', {
+      id: assumption,
+      verdict: 'wrong',
+      found: 'black and soft',
+      walk,
+      extraId,
+    });
     renew(installation);
     const plan = readPlan(installation.db, { job: dairy });
     const [strip, extra, next] = [
@@ -271,7 +301,7 @@ describe('an assumption', () => {
     expect(plan?.links.find((link) => link.after === `extra:${extraId}`)?.reason).toContain(
       'turned out wrong: black and soft',
     );
-    expect(scopeView(installation, dairy).assumptions.find((one_) => one_.id === assumption)).toMatchObject({
+    expect(scopeView(installation, dairy).assumptions.find((entry) => entry.id === assumption)).toMatchObject({
       state: 'wrong',
       walk,
     });
@@ -299,7 +329,7 @@ describe('an assumption', () => {
     ).toMatchObject({ code: 'settled-already' });
     must(installation, 'assumption.reopen', { id: assumption });
     must(installation, 'line.remove', { of: 'assumption', id: assumption });
-    expect(scopeView(installation, dairy).assumptions.some((one_) => one_.id === assumption)).toBe(false);
+    expect(scopeView(installation, dairy).assumptions.some((entry) => entry.id === assumption)).toBe(false);
   });
 
   it('keeps the newest word, however late an older one arrives', () => {
@@ -383,7 +413,9 @@ describe('a change', () => {
     expect(
       refused(installation, 'change.answer', { id: asked.id, verdict: 'declined', name: 'Hesper' }, client),
     ).toMatchObject({ code: 'not-asked' });
-    expect(statementView(installation, dairy).content.changes).toMatchObject([{ text: '1. a loft hatch', amount: 66_240 }]);
+    expect(statementView(installation, dairy).content.changes).toMatchObject([
+      { text: '1. a loft hatch', amount: 66_240 },
+    ]);
   });
 
   it('that leaves something out takes its lines and steps with it, and must cost less', () => {
@@ -410,7 +442,9 @@ describe('a change', () => {
       stance: 'out',
     });
     expect(
-      queryOne(installation.db, `SELECT 1 FROM step WHERE area = @area AND phase = 'face-paint'`, { area: dairyArea('back') }),
+      queryOne(installation.db, `SELECT 1 FROM step WHERE area = @area AND phase = 'face-paint'`, {
+        area: dairyArea('back'),
+      }),
     ).toBeUndefined();
   });
 });
@@ -480,7 +514,14 @@ describe('a statement', () => {
       levels: [],
       areas: [{ id: shed, name: 'Tool shed', kind: 'outbuilding', works: [], size: 1, shelters: [] }],
     });
-    must(installation, 'scope.add', { id: line, job: dairy, area: shed, stance: 'in', verb: 'paint', subject: 'the doors' });
+    must(installation, 'scope.add', {
+      id: line,
+      job: dairy,
+      area: shed,
+      stance: 'in',
+      verb: 'paint',
+      subject: 'the doors',
+    });
     expect(statementView(installation, dairy).gaps).toContainEqual({
       text: 'Tool shed: there is work in it, but none was chosen to be planned.',
       path: `/jobs/${dairy}/areas`,
@@ -520,15 +561,18 @@ describe('areas taken from others', () => {
       mirrored: true,
       parts: ['scope', 'findings', 'layout'],
     });
-    const [first, second] = [layoutView(installation, dairy, dairyArea('workshop')), layoutView(installation, dairy, twin)];
+    const [first, second] = [
+      layoutView(installation, dairy, dairyArea('workshop')),
+      layoutView(installation, dairy, twin),
+    ];
     // Its walls close to some 20 mm: what that makes of the floor depends on the corner one begins at.
     for (const [measure, value] of Object.entries(first.measures))
       if (typeof value === 'number')
         expect(second.measures[measure as keyof typeof second.measures], measure).toBeCloseTo(value, 1);
-    expect(second.openings.map((one_) => [one_.name, one_.width.mm])).toEqual(
-      first.openings.map((one_) => [one_.name, one_.width.mm]),
+    expect(second.openings.map((kept) => [kept.name, kept.width.mm])).toEqual(
+      first.openings.map((kept) => [kept.name, kept.width.mm]),
     );
-    expect(second.openings.map((one_) => one_.wall)).not.toEqual(first.openings.map((one_) => one_.wall));
+    expect(second.openings.map((kept) => kept.wall)).not.toEqual(first.openings.map((kept) => kept.wall));
     expect(linesIn(installation, twin)).toEqual(linesIn(installation, dairyArea('workshop')));
     expect(stepsIn(installation, twin)).toEqual(stepsIn(installation, dairyArea('workshop')));
     renew(installation);
@@ -561,7 +605,10 @@ describe('areas taken from others', () => {
           fromSection,
         }),
       ).toMatchObject({ field: 'fromSection' });
-    expect(layoutView(installation, dairy, front)).toMatchObject({ version: before.version, openings: before.openings });
+    expect(layoutView(installation, dairy, front)).toMatchObject({
+      version: before.version,
+      openings: before.openings,
+    });
     must(installation, 'area.split', {
       id: front,
       version: version(installation, front),
@@ -576,10 +623,10 @@ describe('areas taken from others', () => {
         Number(before.measures[measure]),
         6,
       );
-    expect([...left.openings, ...right.openings].map((one_) => one_.id).sort()).toEqual(
-      before.openings.map((one_) => one_.id).sort(),
+    expect([...left.openings, ...right.openings].map((kept) => kept.id).sort()).toEqual(
+      before.openings.map((kept) => kept.id).sort(),
     );
-    expect(right.openings.every((one_) => one_.wall < 2)).toBe(true);
+    expect(right.openings.every((kept) => kept.wall < 2)).toBe(true);
     expect(sizeOf(installation, front) + sizeOf(installation, second)).toBeCloseTo(size, 6);
     expect(
       refused(installation, 'area.split', {
@@ -700,7 +747,9 @@ describe('papers', () => {
     const materials = await textOf((await jobPaper(installation, dairy, 'materials.pdf')).body as Buffer);
     for (const words of ['Larch plank, 180 mm', 'Cut list: Workshop', '2505 mm'])
       expect(materials.text).toContain(words);
-    expect((await jobPaper(installation, dairy, 'statement.csv')).body).toContain('Slate roof,not included,repair the slates');
+    expect((await jobPaper(installation, dairy, 'statement.csv')).body).toContain(
+      'Slate roof,not included,repair the slates',
+    );
     expect((await jobPaper(installation, dairy, 'materials.csv')).body).toMatch(
       /"Larch plank, 180 mm",44,planks,31\.50,1386\.00,Fathom Timber,roofing,/,
     );
@@ -708,7 +757,9 @@ describe('papers', () => {
 
   it('draw areas as SVG and DXF, and refuse what is not drawn', async () => {
     const installation = demoHouse();
-    expect((await areaPaper(installation, dairyArea('front'), 'drawing.svg', '')).body).toContain('<title>Lane face</title>');
+    expect((await areaPaper(installation, dairyArea('front'), 'drawing.svg', '')).body).toContain(
+      '<title>Lane face</title>',
+    );
     const dxf = String((await areaPaper(installation, dairyArea('workshop'), 'wall-1.dxf', '')).body);
     expect(dxf).toMatch(/LWPOLYLINE[\s\S]*EOF/);
     expect(dxf).toContain('OPENINGS');

@@ -10,14 +10,14 @@ const ROUNDS = 4;
 /** Sends until it is answered, as a phone does: no answer means to try again with the same id. */
 async function sendUntilAnswered(
   server: () => Server,
-  one: { id: string },
+  entry: { id: string },
   answered: Set<string>,
   stopped: () => boolean,
 ): Promise<void> {
   while (!stopped()) {
     const status = await fetch(`${server().url}/api/commands`, {
       method: 'POST',
-      body: JSON.stringify(one),
+      body: JSON.stringify(entry),
       headers: { 'content-type': 'application/json' },
     })
       .then(async (response) =>
@@ -25,7 +25,7 @@ async function sendUntilAnswered(
       )
       // An answer that is cut in the middle is none, like no answer at all.
       .catch(() => undefined);
-    if (status === 'applied' || status === 'repeated') return void answered.add(one.id);
+    if (status === 'applied' || status === 'repeated') return void answered.add(entry.id);
     if (status) throw new Error(status);
     await new Promise((resolve) => setTimeout(resolve, 30));
   }

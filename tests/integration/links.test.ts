@@ -25,8 +25,11 @@ const open = (installation: Installation, token: string) =>
     throw new Error('closed');
   })();
 const pictureOf = (installation: Installation, job: string): string =>
-  queryOne<{ picture: string }>(installation.db, `SELECT picture FROM observation WHERE job = @job AND kind = 'picture'`, { job })
-    ?.picture ?? '';
+  queryOne<{ picture: string }>(
+    installation.db,
+    `SELECT picture FROM observation WHERE job = @job AND kind = 'picture'`,
+    { job },
+  )?.picture ?? '';
 
 describe('a share link', () => {
   it('opens its last day, and not the day after, nor once revoked, nor by guessing', () => {
@@ -65,7 +68,10 @@ describe('a share link', () => {
     const installation = demoHouse();
     const view = sharedView(
       installation,
-      open(installation, linkFor(installation, { audience: 'sub', job: undefined, sub: demoId('sub', 'wiring') }).token),
+      open(
+        installation,
+        linkFor(installation, { audience: 'sub', job: undefined, sub: demoId('sub', 'wiring') }).token,
+      ),
     );
     if (view.audience === 'client') throw new Error('a sub is no client');
     const works = view.days.flatMap((day) => day.works);
@@ -73,7 +79,11 @@ describe('a share link', () => {
     expect(new Set(works.map((work) => work.crew))).toEqual(new Set(['Halyard Wiring']));
     expect(view.leftovers.every((left) => left.trade === 'Wiring')).toBe(true);
     expect(
-      sharesPicture(installation, open(installation, linkFor(installation, { audience: 'crew' }).token), pictureOf(installation, signalHouse)),
+      sharesPicture(
+        installation,
+        open(installation, linkFor(installation, { audience: 'crew' }).token),
+        pictureOf(installation, signalHouse),
+      ),
     ).toBe(false);
   });
 });

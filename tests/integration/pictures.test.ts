@@ -25,11 +25,16 @@ describe('pictures', () => {
   it('refuses what is no picture, is cut short, or is too large, and keeps none of it', async () => {
     const installation = emptyHouse();
     const whole = await painted('png');
-    await expect(keepPicture(installation, Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'))).rejects.toMatchObject({
+    await expect(
+      keepPicture(installation, Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>')),
+    ).rejects.toMatchObject({
       status: 422,
       ...refused,
     });
-    await expect(keepPicture(installation, Buffer.from('#!/bin/sh\n'))).rejects.toMatchObject({ status: 422, ...refused });
+    await expect(keepPicture(installation, Buffer.from('#!/bin/sh\n'))).rejects.toMatchObject({
+      status: 422,
+      ...refused,
+    });
     await expect(keepPicture(installation, Buffer.alloc(0))).rejects.toMatchObject({ status: 422, ...refused });
     await expect(keepPicture(installation, whole.subarray(0, whole.length / 2))).rejects.toMatchObject({
       status: 422,

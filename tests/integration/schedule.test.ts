@@ -20,7 +20,18 @@ import { renewOnce } from '@/server/schedule/renew';
 import { searchOnce } from '@/server/schedule/search';
 import { sequenceView } from '@/server/sequence/queries';
 import { demoId } from '../../demo/seed';
-import { areaOf, command, demoHouse, give, MAREN, must, newId, raw, signalHouse, TODAY } from '../support/installations';
+import {
+  areaOf,
+  command,
+  demoHouse,
+  give,
+  MAREN,
+  must,
+  newId,
+  raw,
+  signalHouse,
+  TODAY,
+} from '../support/installations';
 import { build } from '../support/synthetic';
 
 const renew = (installation: Installation): StoredPlan => {
@@ -52,11 +63,13 @@ describe('knowledge of the firm', () => {
     expect(view.added).toEqual(['Kitchen · touch-up']);
     expect(view.jobs.map((job) => job.name)).toContain('Signal House');
     expect(queryOne(installation.db, 'SELECT count(*) AS count FROM school_choice')).toEqual({ count: 0 });
-    expect(queryOne(installation.db, `SELECT count(*) AS count FROM step WHERE phase = 'touch-up'`)).toEqual({ count: 0 });
-    expect([queryOne(installation.db, 'SELECT count(*) AS count FROM plan_mark'), readPlan(installation.db)?.version]).toEqual([
-      { count: 0 },
-      before,
-    ]);
+    expect(queryOne(installation.db, `SELECT count(*) AS count FROM step WHERE phase = 'touch-up'`)).toEqual({
+      count: 0,
+    });
+    expect([
+      queryOne(installation.db, 'SELECT count(*) AS count FROM plan_mark'),
+      readPlan(installation.db)?.version,
+    ]).toEqual([{ count: 0 }, before]);
     must(installation, 'school.choose', choice);
     const plan = renew(installation);
     expect(find(plan, signal('kitchen', 'final-coat')).finish).toBeLessThanOrEqual(
@@ -73,9 +86,13 @@ describe('knowledge of the firm', () => {
     const installation = demoHouse();
     must(installation, 'school.choose', { id: newId(), school: 'tear-out', side: 'careful' });
     const halfDays = (area: string) =>
-      queryOne<{ half_days: number }>(installation.db, `SELECT half_days FROM step WHERE area = @area AND phase = 'tear-out'`, {
-        area: areaOf(area),
-      })?.half_days;
+      queryOne<{ half_days: number }>(
+        installation.db,
+        `SELECT half_days FROM step WHERE area = @area AND phase = 'tear-out'`,
+        {
+          area: areaOf(area),
+        },
+      )?.half_days;
     expect([halfDays('kitchen'), halfDays('bath')]).toEqual([8, 6]);
     must(installation, 'school.choose', {
       id: newId(),
@@ -180,13 +197,18 @@ describe('from scope to tasks', () => {
     const installation = demoHouse();
     const area = demoId('dairy', 'area', 'workshop');
     const halfDays = () =>
-      queryOne<{ half_days: number }>(installation.db, `SELECT half_days FROM step WHERE area = @area AND phase = 'board'`, {
-        area,
-      })?.half_days ?? 0;
+      queryOne<{ half_days: number }>(
+        installation.db,
+        `SELECT half_days FROM step WHERE area = @area AND phase = 'board'`,
+        {
+          area,
+        },
+      )?.half_days ?? 0;
     if (!queryOne(installation.db, `SELECT 1 FROM step WHERE area = @area AND phase = 'board'`, { area }))
       must(installation, 'area.change', {
         id: area,
-        version: queryOne<{ version: number }>(installation.db, 'SELECT version FROM area WHERE id = @area', { area })!.version,
+        version: queryOne<{ version: number }>(installation.db, 'SELECT version FROM area WHERE id = @area', { area })!
+          .version,
         name: 'Workshop',
         works: ['rebuild'],
         size: 1,
@@ -200,7 +222,8 @@ describe('from scope to tasks', () => {
       give(installation, 'shape.set', {
         area,
         version:
-          queryOne<{ version: number }>(installation.db, 'SELECT version FROM shape WHERE area = @area', { area })?.version ?? 0,
+          queryOne<{ version: number }>(installation.db, 'SELECT version FROM shape WHERE area = @area', { area })
+            ?.version ?? 0,
         shape: shape(mm),
       });
     draw(4000);
@@ -208,10 +231,12 @@ describe('from scope to tasks', () => {
     const small = halfDays();
     must(installation, 'rate.set', { phase: 'board', perHalfDay: 4 });
     expect(halfDays()).toBeGreaterThan(small);
-    expect(give(installation, 'step.time', { area, phase: 'wiring-rough', basis: 'quantity', crews: 1 })).toMatchObject({
-      status: 'refused',
-      problem: { code: 'not-drawn', field: 'basis' },
-    });
+    expect(give(installation, 'step.time', { area, phase: 'wiring-rough', basis: 'quantity', crews: 1 })).toMatchObject(
+      {
+        status: 'refused',
+        problem: { code: 'not-drawn', field: 'basis' },
+      },
+    );
     expect(give(installation, 'step.time', { area, phase: 'board', basis: 'size', crews: 9 })).toMatchObject({
       status: 'refused',
       problem: { field: 'crews' },
@@ -323,7 +348,9 @@ describe('from scope to tasks', () => {
       reason: 'nobody carries it in by hand',
     });
     expect(crane?.reason).toMatchObject({ held: true, text: expect.stringContaining('not asked for yet') as string });
-    const view = sequenceView(demoHouse(), signalHouse).logistics.find((one_) => one_.label.startsWith('Crane'));
+    const view = sequenceView(demoHouse(), signalHouse).logistics.find((logistic) =>
+      logistic.label.startsWith('Crane'),
+    );
     expect(view?.askBy).not.toBeNull();
   });
 });
@@ -340,7 +367,7 @@ describe('inspections', () => {
         .map((task) => new Date(`${dayOfSlot(plan.origin, task.start)}T00:00:00Z`).getUTCDay()),
     );
     expect([...office].every((day) => day >= 1 && day <= 5)).toBe(true);
-    expect(coordinationView(installation).unbooked.every((one_) => one_.askBy <= one_.ready)).toBe(true);
+    expect(coordinationView(installation).unbooked.every((unbooked) => unbooked.askBy <= unbooked.ready)).toBe(true);
   });
 
   it('that fail bring the work that puts it right and the next visit; what follows moves, with the cause in the log', () => {
@@ -371,18 +398,26 @@ describe('inspections', () => {
         { task: signal('study', 'insulation') },
       ),
     ).toMatchObject({ cause: 'Study: rough inspections failed (a box without its clamp)' });
-    const slipped = progressView(installation, signalHouse).slipped.filter((one_) => one_.task.startsWith(areaOf('study')));
-    expect(slipped.flatMap((one_) => one_.causes).join()).toContain(
+    const slipped = progressView(installation, signalHouse).slipped.filter((entry) =>
+      entry.task.startsWith(areaOf('study')),
+    );
+    expect(slipped.flatMap((entry) => entry.causes).join()).toContain(
       'rough inspections failed (a box without its clamp)',
     );
   });
 
   it('that pass are done, and their work goes on', () => {
     const installation = demoHouse();
-    must(installation, 'inspection.pass', { id: demoId('signal', 'inspection', 'study', 'rough-inspection'), version: 1 });
+    must(installation, 'inspection.pass', {
+      id: demoId('signal', 'inspection', 'study', 'rough-inspection'),
+      version: 1,
+    });
     expect(find(renew(installation), signal('study', 'rough-inspection')).state).toBe('done');
     expect(
-      give(installation, 'inspection.pass', { id: demoId('signal', 'inspection', 'study', 'rough-inspection'), version: 2 }),
+      give(installation, 'inspection.pass', {
+        id: demoId('signal', 'inspection', 'study', 'rough-inspection'),
+        version: 2,
+      }),
     ).toMatchObject({ status: 'refused', httpStatus: 409 });
   });
 });
@@ -547,15 +582,21 @@ describe('calendars for programs outside', () => {
     const read = open(installation, 'job', signalHouse);
     const uid = `${signal('boot', 'flooring')}@aftermist`;
     const [was] = read().filter((event) => event.uid === uid);
-    must(installation, 'pin.set', { task: signal('boot', 'flooring'), day: '2027-05-03', half: 1, reason: 'so wished' });
+    must(installation, 'pin.set', {
+      task: signal('boot', 'flooring'),
+      day: '2027-05-03',
+      half: 1,
+      reason: 'so wished',
+    });
     renew(installation);
     const [is] = read().filter((event) => event.uid === uid);
     expect(is?.startDate.toString()).toBe('2027-05-03T12:30:00');
     expect(is?.sequence).toBe((was?.sequence ?? 0) + 1);
     must(installation, 'area.change', {
       id: areaOf('boot'),
-      version: queryOne<{ version: number }>(installation.db, 'SELECT version FROM area WHERE id = @id', { id: areaOf('boot') })!
-        .version,
+      version: queryOne<{ version: number }>(installation.db, 'SELECT version FROM area WHERE id = @id', {
+        id: areaOf('boot'),
+      })!.version,
       name: 'Boot room',
       works: ['none'],
       size: 1,
@@ -597,7 +638,9 @@ describe('the plan as a whole', () => {
       [after.score.broken, after.score.late, after.score.cost] <=
         [before.score.broken, before.score.late, before.score.cost],
     ).toBe(true);
-    expect(queryOne<{ state: string; words: string }>(installation.db, 'SELECT state, words FROM plan_search')).toMatchObject({
+    expect(
+      queryOne<{ state: string; words: string }>(installation.db, 'SELECT state, words FROM plan_search'),
+    ).toMatchObject({
       state: 'done',
       words: expect.stringMatching(/found/) as string,
     });
@@ -611,11 +654,12 @@ describe('the plan as a whole', () => {
     const installation = demoHouse();
     const view = scheduleView(installation, { by: 'trade', weeks: 12, shift: 0 });
     expect(view.goal?.jobs.every((job) => job.room >= 0)).toBe(true);
-    expect(view.looks.map((one_) => one_.kind)).toEqual(expect.arrayContaining(['conflict', 'trip']));
+    expect(view.looks.map((entry) => entry.kind)).toEqual(expect.arrayContaining(['conflict', 'trip']));
     expect(view.board.weather).toContainEqual({ slot: 9, text: '9 mm, wind 13 m/s', forbids: true });
     const pulls = pullView(installation, signal('lroof', 'glazing')).pulls;
     expect(pulls[0]).toMatchObject({ wins: true, text: expect.stringContaining('lantern glazing') as string });
-    const crew = scheduleView(installation, { by: 'trade', weeks: 2, shift: 0, crew: demoId('sub', 'plumbing') }).board.rows;
+    const crew = scheduleView(installation, { by: 'trade', weeks: 2, shift: 0, crew: demoId('sub', 'plumbing') }).board
+      .rows;
     expect(crew.map((row) => row.name)).toEqual(['Plumbing']);
   });
 
@@ -624,7 +668,9 @@ describe('the plan as a whole', () => {
     const view = progressView(installation, signalHouse);
     expect(view.baselines[0]?.name).toBe('agreed with the client');
     expect(
-      view.slipped.some((one_) => one_.halves > 0 && one_.causes.some((cause) => /a walk was finished on/.test(cause))),
+      view.slipped.some(
+        (entry) => entry.halves > 0 && entry.causes.some((cause) => /a walk was finished on/.test(cause)),
+      ),
     ).toBe(true);
     expect(view.done).toBeGreaterThan(0.1);
     expect(view.words).toMatch(

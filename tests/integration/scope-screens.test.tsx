@@ -97,7 +97,9 @@ describe('assumptions, options, changes', () => {
       /Added work Drain, lane to yard: break rock by machine ground works and concrete, 6 half-days, being planned\./,
     );
     must(installation, 'extra.finish', { id: extraId });
-    expect(read(<Assumptions view={assumptionsView(installation, dairy)} />)).toMatch(/6 half-days, done\..*Open again/);
+    expect(read(<Assumptions view={assumptionsView(installation, dairy)} />)).toMatch(
+      /6 half-days, done\..*Open again/,
+    );
   });
 
   it('put options side by side and say which is least, and by which reason one was chosen', () => {
@@ -113,7 +115,9 @@ describe('assumptions, options, changes', () => {
       reason: 'it lasts',
       decisionId: newId(),
     });
-    expect(read(<Options view={optionsView(installation, dairy)} />)).toMatch(/Strip and reclad: it lasts Maren, today/);
+    expect(read(<Options view={optionsView(installation, dairy)} />)).toMatch(
+      /Strip and reclad: it lasts Maren, today/,
+    );
   });
 
   it('price a change line by line and tell what it does to the finish', () => {
@@ -213,9 +217,9 @@ describe('drawings on screen', () => {
       'It runs by gravity, with 233 mm to spare at the head.',
     );
     expect(read(<Layout view={layoutView(installation, dairy, dairyArea('upper'))} />)).toContain('It runs by gravity');
-    expect(read(<Layout view={layoutView(installation, demoId('linden'), roomOf(installation, 'linden'))} />)).toContain(
-      'Four walls',
-    );
+    expect(
+      read(<Layout view={layoutView(installation, demoId('linden'), roomOf(installation, 'linden'))} />),
+    ).toContain('Four walls');
   });
 
   it('of levels keep their words apart and name the datum', () => {

@@ -105,7 +105,8 @@ describe('the ladder opened wide', () => {
 
 describe('the half-day board', () => {
   const noop = (): void => undefined;
-  const board = (by: 'trade' | 'room') => scheduleView(installation, { job: signalHouse, by, weeks: 2, shift: 0 }).board;
+  const board = (by: 'trade' | 'room') =>
+    scheduleView(installation, { job: signalHouse, by, weeks: 2, shift: 0 }).board;
 
   it('places every block on its half-days and says what it is', () => {
     const view = board('room');
@@ -296,7 +297,9 @@ describe('the route of a walk', () => {
 
 describe('the screens of sequence and schedule', () => {
   it('read the order with its times and reasons, the ways of working, the rules, and what has to be there', () => {
-    const page = words(html(<Sequence view={sequenceView(installation, signalHouse)} />, `/jobs/${signalHouse}/sequence`));
+    const page = words(
+      html(<Sequence view={sequenceView(installation, signalHouse)} />, `/jobs/${signalHouse}/sequence`),
+    );
     expect(page).toMatch(
       /Boiler cupboard · gas pipe gas after Boiler cupboard · pipes : a wire can go round a pipe, a pipe cannot go round a duct must 8/,
     );

@@ -136,7 +136,9 @@ describe('one selection', () => {
       expect(changeSelection.schema.isValidSync(facts, { strict: true }), item.category).toBe(true);
       const answer = give(installation, 'selection.change', facts);
       expect(answer).toMatchObject({ status: 'applied' });
-      const [now] = selectionsView(installation, signalHouse).selections.filter((one) => one.id === item.id);
+      const [now] = selectionsView(installation, signalHouse).selections.filter(
+        (selection) => selection.id === item.id,
+      );
       expect({ ...now, version: 0, needBy: 0, orderBy: 0, orderLatest: 0, decideBy: 0, due: 0, there: 0 }).toEqual({
         ...item,
         version: 0,

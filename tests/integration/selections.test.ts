@@ -31,7 +31,18 @@ import { todayView } from '@/server/today/queries';
 import { openLink, sharedView } from '@/server/public/shared';
 import { tokenOf } from '@/server/access/tokens';
 import { demoId } from '../../demo/seed';
-import { areaOf, command, demoHouse, give, giveRaw, MAREN, must, newId, signalHouse, TODAY } from '../support/installations';
+import {
+  areaOf,
+  command,
+  demoHouse,
+  give,
+  giveRaw,
+  MAREN,
+  must,
+  newId,
+  signalHouse,
+  TODAY,
+} from '../support/installations';
 import { build, type Built } from '../support/synthetic';
 
 const chosen = (area: string, category: string, job = 'signal'): string => demoId(job, 'selection', area, category);
@@ -41,13 +52,18 @@ const [GLAZING, association, frame] = [
   demoId('signal', 'request', 'frame'),
 ];
 const item = (installation: Installation, id: string, job = signalHouse): SelectionView => {
-  const found = selectionsOf(installation, job).find((one_) => one_.id === id);
+  const found = selectionsOf(installation, job).find((selection) => selection.id === id);
   if (!found) throw new Error('It is not among the selections.');
   return found;
 };
-const at = (installation: Installation, table: 'selection' | 'request', id: string): { id: string; version: number } => ({
+const at = (
+  installation: Installation,
+  table: 'selection' | 'request',
+  id: string,
+): { id: string; version: number } => ({
   id,
-  version: queryOne<{ version: number }>(installation.db, `SELECT version FROM ${table} WHERE id = @id`, { id })?.version ?? 0,
+  version:
+    queryOne<{ version: number }>(installation.db, `SELECT version FROM ${table} WHERE id = @id`, { id })?.version ?? 0,
 });
 const renew = (installation: Installation, job = signalHouse): void => {
   installation.db.prepare(`INSERT INTO plan_mark (job, cause) VALUES (?, 'asked by a test')`).run(job);
@@ -55,7 +71,7 @@ const renew = (installation: Installation, job = signalHouse): void => {
 };
 const task = (installation: Installation, id: string) => {
   const plan = readPlan(installation.db);
-  const found = plan?.tasks.find((one_) => one_.id === id);
+  const found = plan?.tasks.find((planned) => planned.id === id);
   if (!plan || !found) throw new Error(`The plan has no ${id}.`);
   return { ...found, day: dayOfSlot(plan.origin, found.start) };
 };
@@ -133,22 +149,24 @@ describe('dates from the plan', () => {
             if (!plan) throw new Error('no plan');
             expect(checkPlan(plan)).toEqual([]);
             const before = ids.map((id) => item(installation, id, job));
-            before.forEach((one_, number) => {
+            before.forEach((selection, number) => {
               const room = rooms[number];
-              const start = dayOfSlot(plan.origin, plan.wanted[`${one_.areaId}:${one_.phase}`] ?? Number.NaN);
+              const start = dayOfSlot(plan.origin, plan.wanted[`${selection.areaId}:${selection.phase}`] ?? Number.NaN);
               // The need is where the work would start if everything were there: never after where it does.
-              expect(start <= task(installation, `${one_.areaId}:${one_.phase}`).day).toBe(true);
-              expect(one_.needBy).toBe(backToWeekday(addDays(start, -(1 + (room?.lie ?? 0)))));
+              expect(start <= task(installation, `${selection.areaId}:${selection.phase}`).day).toBe(true);
+              expect(selection.needBy).toBe(backToWeekday(addDays(start, -(1 + (room?.lie ?? 0)))));
               const order = orderByCalculator.run({
-                needBy: one_.needBy,
-                leadDays: one_.leadHigh,
-                bufferDays: one_.bufferDays,
+                needBy: selection.needBy,
+                leadDays: selection.leadHigh,
+                bufferDays: selection.bufferDays,
               });
-              expect(order).toEqual({ ok: true, value: { orderBy: one_.orderBy } });
-              expect(one_.decideBy).toBe(decideBy(one_.orderBy ?? '', one_.thinkDays));
+              expect(order).toEqual({ ok: true, value: { orderBy: selection.orderBy } });
+              expect(selection.decideBy).toBe(decideBy(selection.orderBy ?? '', selection.thinkDays));
               // What is not ordered pushes its work, and the work says so.
-              if (one_.there && one_.there.after > 0)
-                expect(task(installation, `${one_.areaId}:${one_.phase}`).day > one_.there.day).toBe(true);
+              if (selection.there && selection.there.after > 0)
+                expect(task(installation, `${selection.areaId}:${selection.phase}`).day > selection.there.day).toBe(
+                  true,
+                );
             });
             // A longer lead is ordered earlier and needed on the same day; nothing of the others moves later.
             const { version } = at(installation, 'selection', ids[0] ?? '');
@@ -172,7 +190,7 @@ describe('dates from the plan', () => {
             );
             built.renew();
             const longer = ids.map((id) => item(installation, id, job));
-            expect(longer.map((one_) => one_.needBy)).toEqual(before.map((one_) => one_.needBy));
+            expect(longer.map((selection) => selection.needBy)).toEqual(before.map((selection) => selection.needBy));
             expect(
               (longer[0]?.orderBy ?? '') <= (first?.orderBy ?? '') &&
                 (longer[0]?.decideBy ?? '') <= (first?.decideBy ?? ''),
@@ -194,10 +212,10 @@ describe('dates from the plan', () => {
             built.renew();
             ids
               .map((id) => item(installation, id, job))
-              .forEach((one_, number) => {
+              .forEach((selection, number) => {
                 const was = longer[number];
                 for (const key of ['needBy', 'orderBy', 'decideBy'] as const)
-                  expect((one_[key] ?? '') >= (was?.[key] ?? '')).toBe(true);
+                  expect((selection[key] ?? '') >= (was?.[key] ?? '')).toBe(true);
               });
           },
         ),
@@ -242,7 +260,12 @@ describe('the chain of the lantern glazing', () => {
     const [start, end] = [glazing().day, finish()];
     // Nobody orders what is not granted, unless they say why; nobody sends a drawing of what is not approved.
     expect(
-      refused(installation, 'selection.order', { ...at(installation, 'selection', GLAZING), day: TODAY, quantity: 8, unit: 'panes' }),
+      refused(installation, 'selection.order', {
+        ...at(installation, 'selection', GLAZING),
+        day: TODAY,
+        quantity: 8,
+        unit: 'panes',
+      }),
     ).toMatchObject({
       field: 'despite',
       title: expect.stringContaining('the association (curved glazing of the lantern) and the designer') as string,
@@ -261,9 +284,21 @@ describe('the chain of the lantern glazing', () => {
     // The association answered twenty days early: the drawing is asked for now, and everything after it comes forward.
     expect(glazing().day < start).toBe(true);
     expect(finish() <= end).toBe(true);
-    expect(requestsView(installation, signalHouse).requests[0]).toMatchObject({ id: frame, standing: 'to send', late: true });
-    must(installation, 'request.send', { ...at(installation, 'request', frame), sentOn: TODAY, sent: 'sketch with the conditions' });
-    must(installation, 'request.answer', { ...at(installation, 'request', frame), outcome: 'granted', answeredOn: TODAY });
+    expect(requestsView(installation, signalHouse).requests[0]).toMatchObject({
+      id: frame,
+      standing: 'to send',
+      late: true,
+    });
+    must(installation, 'request.send', {
+      ...at(installation, 'request', frame),
+      sentOn: TODAY,
+      sent: 'sketch with the conditions',
+    });
+    must(installation, 'request.answer', {
+      ...at(installation, 'request', frame),
+      outcome: 'granted',
+      answeredOn: TODAY,
+    });
     must(installation, 'selection.order', {
       ...at(installation, 'selection', GLAZING),
       day: TODAY,
@@ -343,8 +378,14 @@ describe('the chain of the lantern glazing', () => {
       late: true,
     });
     expect(holdsOf(installation.db, signalHouse, TODAY).some((hold) => hold.request === association)).toBe(true);
-    must(installation, 'request.send', { ...at(installation, 'request', association), sentOn: TODAY, sent: 'with a blind' });
-    expect(requestsView(installation, signalHouse).requests.find((one_) => one_.id === association)).toMatchObject({
+    must(installation, 'request.send', {
+      ...at(installation, 'request', association),
+      sentOn: TODAY,
+      sent: 'with a blind',
+    });
+    expect(
+      requestsView(installation, signalHouse).requests.find((request) => request.id === association),
+    ).toMatchObject({
       standing: 'sent',
       outcome: null,
     });
@@ -374,7 +415,9 @@ describe('what came is not right', () => {
       walk,
       see: (seen) => {
         const id = newId();
-        must(installation, 'observation.record', { observation: { id, walk, area: areaOf('kitchen', 'tannery'), ...seen } });
+        must(installation, 'observation.record', {
+          observation: { id, walk, area: areaOf('kitchen', 'tannery'), ...seen },
+        });
         return id;
       },
     };
@@ -382,7 +425,7 @@ describe('what came is not right', () => {
   const tannery = demoId('tannery');
   const CABINETS = chosen('kitchen', 'Kitchen cabinets', 'tannery');
   const again = (installation: Installation): SelectionView | undefined =>
-    selectionsOf(installation, tannery).find((one_) => one_.follows?.id === CABINETS);
+    selectionsOf(installation, tannery).find((selection) => selection.follows?.id === CABINETS);
 
   it('on a walk: ordered again with its own dates, the wrong ones go back, and the work waits or not', () => {
     const installation = demoHouse();
@@ -430,11 +473,14 @@ describe('what came is not right', () => {
     ).toContainEqual(['wrong part', 'Kitchen cabinets: grey laminate, 2 cabinets']);
     expect(
       roomView(installation, tannery, areaOf('kitchen', 'tannery')).selections.filter(
-        (one_) => one_.category === 'Kitchen cabinets',
+        (selection) => selection.category === 'Kitchen cabinets',
       ),
     ).toHaveLength(2);
     // Said otherwise: the work waits for it instead.
-    must(installation, 'selection.fit-later', { ...at(installation, 'selection', reorder?.id ?? ''), returnTrip: false });
+    must(installation, 'selection.fit-later', {
+      ...at(installation, 'selection', reorder?.id ?? ''),
+      returnTrip: false,
+    });
     renew(installation, tannery);
     expect(
       readPlan(installation.db)?.notBefore.some(
@@ -446,7 +492,9 @@ describe('what came is not right', () => {
     expect(again(installation)).toBeUndefined();
     expect(item(installation, CABINETS, tannery).state).toBe('on site');
     expect(
-      queryOne(installation.db, `SELECT count(*) AS count FROM spare WHERE selection = @id AND state = 'kept'`, { id: CABINETS }),
+      queryOne(installation.db, `SELECT count(*) AS count FROM spare WHERE selection = @id AND state = 'kept'`, {
+        id: CABINETS,
+      }),
     ).toEqual({ count: 0 });
   });
 
@@ -458,8 +506,8 @@ describe('what came is not right', () => {
     see({ kind: 'selection-check', selection: CABINETS, verdict: 'missing', quantity: 3, text: 'the tall ones' });
     expect(
       selectionsOf(installation, tannery)
-        .filter((one_) => one_.follows?.id === CABINETS)
-        .map((one_) => one_.quantity),
+        .filter((selection) => selection.follows?.id === CABINETS)
+        .map((selection) => selection.quantity),
     ).toEqual([3]);
     const late = {
       id: newId(),
@@ -471,7 +519,11 @@ describe('what came is not right', () => {
       text: 'old news',
     };
     expect(
-      dispatch(installation, MAREN, command('observation.record', { observation: late }, { at: '2027-03-08T07:00:00.000Z' })),
+      dispatch(
+        installation,
+        MAREN,
+        command('observation.record', { observation: late }, { at: '2027-03-08T07:00:00.000Z' }),
+      ),
     ).toMatchObject({ status: 'applied' });
     expect(again(installation)?.quantity).toBe(3);
     see({ kind: 'selection-check', selection: CABINETS, verdict: 'right' });
@@ -481,7 +533,7 @@ describe('what came is not right', () => {
 
   it('in the demo, the end panel of Linden came too narrow, is ordered again and is a trip of its own', () => {
     const installation = demoHouse();
-    const panel = selectionsOf(installation, demoId('linden')).find((one_) => one_.follows);
+    const panel = selectionsOf(installation, demoId('linden')).find((selection) => selection.follows);
     expect(panel).toMatchObject({
       category: 'End panel',
       state: 'ordered',
@@ -504,7 +556,7 @@ describe('suppliers', () => {
       text: 'one bundle was split',
     });
     renew(installation);
-    const rest = selectionsOf(installation, signalHouse).find((one_) => one_.follows?.id === boards);
+    const rest = selectionsOf(installation, signalHouse).find((selection) => selection.follows?.id === boards);
     expect([item(installation, boards).quantity, rest?.quantity, rest?.expectedOn, rest?.state]).toEqual([
       500,
       204,
@@ -515,7 +567,12 @@ describe('suppliers', () => {
       'later than promised: one bundle was split',
     );
     expect(
-      refused(installation, 'supplier.say', { selection: boards, says: 'ships part', quantity: 500, day: '2027-04-09' }),
+      refused(installation, 'supplier.say', {
+        selection: boards,
+        says: 'ships part',
+        quantity: 500,
+        day: '2027-04-09',
+      }),
     ).toMatchObject({ field: 'quantity', title: 'A part is less than the whole of 500 sq ft.' });
   });
 
@@ -527,7 +584,7 @@ describe('suppliers', () => {
     expect(item(installation, boards)).toMatchObject({ state: 'chosen', orderedOn: null, due: { what: 'order' } });
     expect(
       suppliersView(installation)
-        .suppliers.find((one_) => one_.name === 'Fathom Timber')
+        .suppliers.find((supplier) => supplier.name === 'Fathom Timber')
         ?.orders.map((order) => order.id),
     ).not.toContain(boards);
   });
@@ -555,7 +612,7 @@ describe('suppliers', () => {
         simulatedSuppliers.next({ ...order, id: String(number), state: 'in making', expectedOn: '2027-04-12', said: 2 })
           ?.says,
     );
-    const share = (word: string): number => said.filter((one_) => one_ === word).length / said.length;
+    const share = (word: string): number => said.filter((entry) => entry === word).length / said.length;
     expect(share('slips')).toBeGreaterThan(0.2);
     expect(share('slips')).toBeLessThan(0.4);
     expect(share('ships part')).toBeGreaterThan(0.05);
@@ -599,7 +656,10 @@ describe('suppliers', () => {
               status: 'refused',
               problem: { code: 'not-simulated' },
             });
-            const supplier = queryOne<{ id: string }>(installation.db, `SELECT id FROM supplier WHERE name = 'Own'`)?.id;
+            const supplier = queryOne<{ id: string }>(
+              installation.db,
+              `SELECT id FROM supplier WHERE name = 'Own'`,
+            )?.id;
             expect(said('supplier.change', { id: supplier, version: 1, name: 'Own', desk: true })).toBe(true);
             const words: string[] = [];
             for (let turn = 0; turn < 12; turn++) {
@@ -610,7 +670,7 @@ describe('suppliers', () => {
               }
               words.push((answer.result as { says: string }).says);
               const all_ = selectionsOf(installation, job);
-              expect(all_.reduce((sum, one_) => sum + (one_.quantity ?? 0), 0)).toBe(quantity);
+              expect(all_.reduce((sum, selection) => sum + (selection.quantity ?? 0), 0)).toBe(quantity);
               for (const one_ of all_)
                 expect(
                   (one_.expectedOn ?? TODAY) >= TODAY &&
@@ -624,7 +684,9 @@ describe('suppliers', () => {
             const plan = readPlan(installation.db);
             expect(plan && checkPlan(plan)).toEqual([]);
             for (const one_ of selectionsOf(installation, job))
-              expect(task(installation, `${built.areas.Room ?? ''}:cabinets`).day > (one_.expectedOn ?? '9')).toBe(true);
+              expect(task(installation, `${built.areas.Room ?? ''}:cabinets`).day > (one_.expectedOn ?? '9')).toBe(
+                true,
+              );
           },
         ),
         { numRuns: 30 },
@@ -687,7 +749,9 @@ describe('the house as places to keep things', () => {
     });
     // Its day stands on the board too.
     expect(
-      scheduleView(installation, { job: signalHouse, by: 'room', weeks: 2, shift: 0 }).board.marks.map((mark) => mark.text),
+      scheduleView(installation, { job: signalHouse, by: 'room', weeks: 2, shift: 0 }).board.marks.map(
+        (mark) => mark.text,
+      ),
     ).toContain('delivery of shower valve into Guest suite');
   });
 });
@@ -706,8 +770,8 @@ describe('deliveries', () => {
       people: 2,
       selections: [worktop],
     });
-    const found = deliveriesView(installation, signalHouse).deliveries.find((one_) =>
-      one_.items.some((thing) => thing.id === worktop),
+    const found = deliveriesView(installation, signalHouse).deliveries.find((delivery) =>
+      delivery.items.some((thing) => thing.id === worktop),
     );
     expect(found?.room?.fits).toBe(false);
     expect(found?.warnings.join('\n')).toMatch(
@@ -723,7 +787,9 @@ describe('deliveries', () => {
 
   it('come: everything in them is on site, where it was put, and its work may start', () => {
     const installation = demoHouse();
-    const [delivery] = deliveriesView(installation, signalHouse).deliveries.filter((one_) => one_.place === 'Boat store');
+    const [delivery] = deliveriesView(installation, signalHouse).deliveries.filter(
+      (entry) => entry.place === 'Boat store',
+    );
     must(installation, 'delivery.came', { id: delivery!.id, version: delivery!.version, day: TODAY });
     renew(installation);
     expect(item(installation, chosen('sea', 'Cladding boards'))).toMatchObject({
@@ -769,21 +835,32 @@ describe('the first page', () => {
     // By hand, from the rows and the plan alone.
     const expected = jobs.flatMap((job) =>
       selectionsOf(installation, job)
-        .filter((one_) => {
-          if (['on site', 'checked', 'fitted', 'left over'].includes(one_.state)) return false;
-          const coming = ['ordered', 'confirmed', 'in making', 'shipped'].includes(one_.state);
-          const day = coming ? (one_.expectedOn ?? one_.needBy) : one_.state === 'open' ? one_.decideBy : one_.orderBy;
-          return day !== null && (day <= horizon || (coming && one_.needBy !== null && day > one_.needBy));
+        .filter((selection) => {
+          if (['on site', 'checked', 'fitted', 'left over'].includes(selection.state)) return false;
+          const coming = ['ordered', 'confirmed', 'in making', 'shipped'].includes(selection.state);
+          const day = coming
+            ? (selection.expectedOn ?? selection.needBy)
+            : selection.state === 'open'
+              ? selection.decideBy
+              : selection.orderBy;
+          return day !== null && (day <= horizon || (coming && selection.needBy !== null && day > selection.needBy));
         })
-        .map((one_) => one_.id),
+        .map((selection) => selection.id),
     );
     const today = todayView(installation);
     expect(today.orders.map((order) => order.selection).sort()).toEqual(expected.sort());
     expect(new Set(today.orders.map((order) => order.jobName)).size).toBe(4);
     expect(today.requests.map((request) => [request.request, request.what])).toContainEqual([association, 'answer']);
     // What is settled is gone from it, what is put off past the horizon too.
-    must(installation, 'request.answer', { ...at(installation, 'request', association), outcome: 'granted', answeredOn: TODAY });
-    expect(todayView(installation).requests.map((request) => [request.request, request.what])).toContainEqual([frame, 'send']);
+    must(installation, 'request.answer', {
+      ...at(installation, 'request', association),
+      outcome: 'granted',
+      answeredOn: TODAY,
+    });
+    expect(todayView(installation).requests.map((request) => [request.request, request.what])).toContainEqual([
+      frame,
+      'send',
+    ]);
     must(installation, 'selection.step', {
       ...at(installation, 'selection', chosen('wet', 'Shower valve')),
       to: 'on site',
@@ -824,7 +901,9 @@ describe('the client', () => {
       requests: [{ id: request, subject: 'honed slate for the kitchen', waits: ['the order of worktop, Kitchen'] }],
     });
     const who = { kind: 'link', id: link, audience: 'client', job: signalHouse, sub: null } as const;
-    expect(give(installation, 'request.reply', { id: request, name: 'Averill', outcome: 'conditions' }, who)).toMatchObject({
+    expect(
+      give(installation, 'request.reply', { id: request, name: 'Averill', outcome: 'conditions' }, who),
+    ).toMatchObject({
       status: 'refused',
       problem: { field: 'conditions' },
     });
@@ -834,12 +913,14 @@ describe('the client', () => {
       { id: request, name: 'Averill', outcome: 'conditions', conditions: 'only if it is not polished' },
       who,
     );
-    expect(requestsView(installation, signalHouse).requests.find((one_) => one_.id === request)).toMatchObject({
+    expect(requestsView(installation, signalHouse).requests.find((entry) => entry.id === request)).toMatchObject({
       standing: 'answered',
       conditions: 'only if it is not polished',
       answeredBy: 'Averill',
     });
-    expect(give(installation, 'request.reply', { id: association, name: 'Averill', outcome: 'granted' }, who)).toMatchObject({
+    expect(
+      give(installation, 'request.reply', { id: association, name: 'Averill', outcome: 'granted' }, who),
+    ).toMatchObject({
       status: 'refused',
     });
     expect(open && sharedView(installation, open)).toMatchObject({ requests: [] });
@@ -934,7 +1015,10 @@ describe('bad input', () => {
     [
       'a delivery before the job',
       'selection.expect',
-      (installation) => ({ ...at(installation, 'selection', chosen('sea', 'Cladding boards')), expectedOn: '2026-12-01' }),
+      (installation) => ({
+        ...at(installation, 'selection', chosen('sea', 'Cladding boards')),
+        expectedOn: '2026-12-01',
+      }),
       'expectedOn',
       /Signal House begins on Wed 27 Jan/,
     ],
@@ -973,7 +1057,12 @@ describe('bad input', () => {
     [
       'an order of nothing',
       'selection.order',
-      (installation) => ({ ...at(installation, 'selection', chosen('bath', 'Bath tiles')), day: TODAY, quantity: 3, unit: 'm²' }),
+      (installation) => ({
+        ...at(installation, 'selection', chosen('bath', 'Bath tiles')),
+        day: TODAY,
+        quantity: 3,
+        unit: 'm²',
+      }),
       'quantity',
       /Nothing is chosen yet/,
     ],
@@ -1106,7 +1195,7 @@ describe('what is printed and read', () => {
       if (job !== 'signal') continue;
       const page = await document.getPage(rooms.indexOf(areaOf('wet')) + 1);
       const text = (await page.getTextContent()).items
-        .map((one_) => ('str' in one_ ? one_.str : ''))
+        .map((entry) => ('str' in entry ? entry.str : ''))
         .join('')
         .replace(/\s/g, '');
       for (const words of [
@@ -1158,7 +1247,12 @@ describe('what is printed and read', () => {
     const bought = item(installation, id);
     expect(bought.unit).toBe('tiles');
     expect(bought.quantity).toBeGreaterThan(100);
-    must(installation, 'selection.order', { ...at(installation, 'selection', id), day: TODAY, quantity: 250, unit: 'tiles' });
+    must(installation, 'selection.order', {
+      ...at(installation, 'selection', id),
+      day: TODAY,
+      quantity: 250,
+      unit: 'tiles',
+    });
     expect(item(installation, id).quantity).toBe(250);
   });
 });

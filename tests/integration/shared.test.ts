@@ -9,15 +9,20 @@ import type { Input } from '@/contract/commands';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, give, giveRaw, must, newId, signalHouse, TODAY } from '../support/installations';
 
-function shared(installation: Installation, terms: Pick<Input<'share.make'>, 'audience' | 'job' | 'sub'>): ClientShared | CrewShared {
+function shared(
+  installation: Installation,
+  terms: Pick<Input<'share.make'>, 'audience' | 'job' | 'sub'>,
+): ClientShared | CrewShared {
   const id = newId();
   must(installation, 'share.make', { id, recipient: 'Somebody', expiresOn: '2027-04-30', ...terms });
   const link = openLink(installation, pathOf(installation, id).slice(3));
   if (!link) throw new Error('The link does not open.');
   return sharedView(installation, link);
 }
-const client = (installation: Installation): ClientShared => shared(installation, { audience: 'client', job: signalHouse }) as ClientShared;
-const crew = (installation: Installation): CrewShared => shared(installation, { audience: 'crew', job: signalHouse }) as CrewShared;
+const client = (installation: Installation): ClientShared =>
+  shared(installation, { audience: 'client', job: signalHouse }) as ClientShared;
+const crew = (installation: Installation): CrewShared =>
+  shared(installation, { audience: 'crew', job: signalHouse }) as CrewShared;
 
 describe('what a client reads', () => {
   it('is in plain words, of the next days, with what they decide', () => {
@@ -68,7 +73,9 @@ describe('what a client reads', () => {
     if (!link) throw new Error('The link does not open.');
     sharedView(installation, link);
     sharedView(installation, link);
-    expect(queryOne(installation.db, 'SELECT opened FROM share_link WHERE id = @linkId', { linkId })).toEqual({ opened: 2 });
+    expect(queryOne(installation.db, 'SELECT opened FROM share_link WHERE id = @linkId', { linkId })).toEqual({
+      opened: 2,
+    });
     const reader = { kind: 'link', id: linkId, audience: 'client', job: signalHouse, sub: null } as const;
     must(installation, 'message.acknowledge', { name: 'Elder Averill' }, reader);
     must(installation, 'message.acknowledge', { name: 'Younger Averill' }, reader);
@@ -114,7 +121,8 @@ describe('what a crew reads', () => {
 
   it('of one sub follows it over all its jobs, and follows the plan as it changes', () => {
     const installation = demoHouse();
-    const mine = (): CrewShared => shared(installation, { audience: 'sub', sub: demoId('sub', 'wiring') }) as CrewShared;
+    const mine = (): CrewShared =>
+      shared(installation, { audience: 'sub', sub: demoId('sub', 'wiring') }) as CrewShared;
     expect(new Set(mine().days.flatMap((day) => day.works.map((work) => work.job))).size).toBeGreaterThan(1);
     expect(mine().title).toBe('Halyard Wiring');
     const walk = newId();
@@ -156,7 +164,13 @@ describe('a link that cannot be', () => {
   it('is revoked once', () => {
     const installation = demoHouse();
     const id = newId();
-    must(installation, 'share.make', { id, audience: 'crew', job: signalHouse, recipient: 'A', expiresOn: '2027-04-30' });
+    must(installation, 'share.make', {
+      id,
+      audience: 'crew',
+      job: signalHouse,
+      recipient: 'A',
+      expiresOn: '2027-04-30',
+    });
     must(installation, 'share.revoke', { id });
     expect(give(installation, 'share.revoke', { id })).toMatchObject({
       status: 'refused',

@@ -55,14 +55,15 @@ describe('the planner’s thread', () => {
     must(installation, 'walk.finish', { id: walk });
     await expect.poll(() => currentVersion(installation.db), { timeout: 20_000 }).toBe((before ?? 0) + 1);
     await expect.poll(() => heard.length, { timeout: 5_000 }).toBe(4);
-    expect(queryOne(installation.db, 'SELECT type, who FROM command_log WHERE seq = @seq', { seq: Math.max(...heard) })).toEqual({
+    expect(
+      queryOne(installation.db, 'SELECT type, who FROM command_log WHERE seq = @seq', { seq: Math.max(...heard) }),
+    ).toEqual({
       type: 'plan.renewed',
       who: 'planner',
     });
-    expect(queryAll(installation.db, 'SELECT audience FROM job_update WHERE walk = @walk ORDER BY audience', { walk })).toEqual([
-      { audience: 'client' },
-      { audience: 'crew' },
-    ]);
+    expect(
+      queryAll(installation.db, 'SELECT audience FROM job_update WHERE walk = @walk ORDER BY audience', { walk }),
+    ).toEqual([{ audience: 'client' }, { audience: 'crew' }]);
   });
 
   it('does at its start what a stop left behind, and many marks at once', async () => {

@@ -141,7 +141,8 @@ describe('a plan that cannot be made', () => {
     must(built.installation, 'walk.finish', { id: built.walk }, built.owner);
     built.renew();
     const measured =
-      queryOne<{ after_version: number }>(built.installation.db, 'SELECT after_version FROM walk_plan')?.after_version ?? 0;
+      queryOne<{ after_version: number }>(built.installation.db, 'SELECT after_version FROM walk_plan')
+        ?.after_version ?? 0;
     for (let time = 0; time < 40; time++) built.renew();
     const kept = queryAll<{ version: number }>(built.installation.db, 'SELECT version FROM plan ORDER BY version').map(
       (row) => row.version,

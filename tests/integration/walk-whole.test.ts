@@ -21,9 +21,21 @@ import { reviewView } from '@/server/walks/review';
 import { runView } from '@/server/walks/run-list';
 import { sharedView } from '@/server/public/shared';
 import { demoId } from '../../demo/seed';
-import { areaOf, command, demoHouse, give, giveRaw, MAREN, must, newId, signalHouse, TODAY } from '../support/installations';
+import {
+  areaOf,
+  command,
+  demoHouse,
+  give,
+  giveRaw,
+  MAREN,
+  must,
+  newId,
+  signalHouse,
+  TODAY,
+} from '../support/installations';
 
-const renew = (installation: Installation): void => void renewOnce(installation.db, TODAY, installation.clock.now().toISOString());
+const renew = (installation: Installation): void =>
+  void renewOnce(installation.db, TODAY, installation.clock.now().toISOString());
 const start = (installation: Installation, kind: WalkKind, job = signalHouse): string => {
   const walk = newId();
   must(installation, 'walk.start', { id: walk, job, kind });
@@ -34,12 +46,16 @@ const record = (installation: Installation, walk: string, seen: object): string 
   must(installation, 'observation.record', { observation: { id, walk, area: areaOf('study'), ...seen } });
   return id;
 };
-const refused = (installation: Installation, type: string, payload: object): { code?: string; field?: string; title?: string } => {
+const refused = (
+  installation: Installation,
+  type: string,
+  payload: object,
+): { code?: string; field?: string; title?: string } => {
   const answer = giveRaw(installation, type, payload);
   return answer.status === 'refused' ? answer.problem : {};
 };
 const task = (installation: Installation, area: string, phase: string) =>
-  readPlan(installation.db)?.tasks.find((one_) => one_.id === `${areaOf(area)}:${phase}`);
+  readPlan(installation.db)?.tasks.find((planned) => planned.id === `${areaOf(area)}:${phase}`);
 
 describe('before a wall is closed', () => {
   it('what covers does not start in the plan until the last line is settled', () => {
@@ -72,10 +88,17 @@ describe('before a wall is closed', () => {
   it('somebody may answer for what is open, by name and for a reason, and take it back', () => {
     const installation = demoHouse();
     const id = newId();
-    expect(refused(installation, 'close-in.sign', { id, area: areaOf('study'), name: 'Ines', reason: ' ' })).toMatchObject({
+    expect(
+      refused(installation, 'close-in.sign', { id, area: areaOf('study'), name: 'Ines', reason: ' ' }),
+    ).toMatchObject({
       field: 'reason',
     });
-    must(installation, 'close-in.sign', { id, area: areaOf('study'), name: 'Ines', reason: 'shelves stand on the floor' });
+    must(installation, 'close-in.sign', {
+      id,
+      area: areaOf('study'),
+      name: 'Ines',
+      reason: 'shelves stand on the floor',
+    });
     expect(closeInsOf(installation.db, signalHouse).get(areaOf('study'))).toMatchObject({
       closed: true,
       signed: { name: 'Ines', reason: 'shelves stand on the floor' },
@@ -94,7 +117,10 @@ describe('before a wall is closed', () => {
     });
     expect(closeInsOf(installation.db, signalHouse).get(areaOf('study'))?.closed).toBe(false);
     must(installation, 'line.remove', { of: 'close-in-sign', id });
-    expect(closeInsOf(installation.db, signalHouse).get(areaOf('study'))).toMatchObject({ closed: false, signed: null });
+    expect(closeInsOf(installation.db, signalHouse).get(areaOf('study'))).toMatchObject({
+      closed: false,
+      signed: null,
+    });
     expect(
       refused(installation, 'close-in.sign', { id: newId(), area: areaOf('landing'), name: 'I', reason: 'r' }),
     ).toMatchObject({ code: 'no-close-in' });
@@ -103,7 +129,9 @@ describe('before a wall is closed', () => {
   it('covering all the same is kept as seen, and told', () => {
     const installation = demoHouse();
     record(installation, start(installation, 'progress'), { kind: 'progress', phase: 'insulation', fraction: 0.4 });
-    expect(todayView(installation).holds.find((hold) => hold.kind === 'close-in' && hold.area === 'Study')).toMatchObject({
+    expect(
+      todayView(installation).holds.find((hold) => hold.kind === 'close-in' && hold.area === 'Study'),
+    ).toMatchObject({
       overdue: true,
       text: expect.stringContaining('covering was begun all the same') as string,
     });
@@ -112,14 +140,17 @@ describe('before a wall is closed', () => {
   it('what is in a wall is found again, drawn and printed', async () => {
     const installation = demoHouse();
     expect(
-      findable(installation).find((found) => found.label === 'backing for the desk top, Study wall 1, Signal House')?.path,
+      findable(installation).find((found) => found.label === 'backing for the desk top, Study wall 1, Signal House')
+        ?.path,
     ).toBe(`/jobs/${signalHouse}/areas/${areaOf('study')}/walls#wall-1`);
     const svg = String((await areaPaper(installation, areaOf('study'), 'inside-1.svg', '')).body);
     expect(svg).toMatch(/<title>Study, wall 1: what is inside<\/title>[\s\S]*>11&#39; 2&#34;<[\s\S]*>3<\/text>/);
-    expect(String((await areaPaper(installation, areaOf('study'), 'inside-2.dxf', '')).body)).toMatch(/PLACED[\s\S]*EOF/);
-    expect(Buffer.from((await areaPaper(installation, areaOf('study'), 'walls.pdf', '')).body).toString('latin1', 0, 5)).toBe(
-      '%PDF-',
+    expect(String((await areaPaper(installation, areaOf('study'), 'inside-2.dxf', '')).body)).toMatch(
+      /PLACED[\s\S]*EOF/,
     );
+    expect(
+      Buffer.from((await areaPaper(installation, areaOf('study'), 'walls.pdf', '')).body).toString('latin1', 0, 5),
+    ).toBe('%PDF-');
     await expect(areaPaper(installation, areaOf('study'), 'inside-4.svg', '')).rejects.toThrow(
       'There is no such record of this wall here.',
     );
@@ -143,9 +174,13 @@ describe('records that come from anywhere, late and twice', () => {
         sent: wrong(0),
       }),
     ).toMatchObject({ status: 'applied' });
-    const kept = queryOne<{ at: string; facts: string }>(installation.db, 'SELECT at, facts FROM observation WHERE id = @id', {
-      id,
-    });
+    const kept = queryOne<{ at: string; facts: string }>(
+      installation.db,
+      'SELECT at, facts FROM observation WHERE id = @id',
+      {
+        id,
+      },
+    );
     expect(Math.abs(Date.parse(kept?.at ?? '') - now.getTime() + 30 * 60_000)).toBeLessThan(10_000);
     expect(JSON.parse(kept?.facts ?? '{}')).toEqual({ clock: wrong(-30) });
     expect(
@@ -157,7 +192,10 @@ describe('records that come from anywhere, late and twice', () => {
 
   it('of two people on one walk stand side by side, whoever sends first', () => {
     const ines = { kind: 'person', id: demoId('person', 'ines'), name: 'Ines', role: 'lead' } as const;
-    const people = queryAll<{ id: string; name: string; role: string }>(demoHouse().db, 'SELECT id, name, role FROM person');
+    const people = queryAll<{ id: string; name: string; role: string }>(
+      demoHouse().db,
+      'SELECT id, name, role FROM person',
+    );
     const second = people.find((person) => person.role === 'lead');
     fc.assert(
       fc.property(fc.shuffledSubarray([0, 1, 2, 3, 4, 5], { minLength: 6 }), (order) => {
@@ -181,7 +219,7 @@ describe('records that come from anywhere, late and twice', () => {
         }));
         for (const { who, given } of [...commands, ...commands])
           expect(dispatch(installation, who, given).status).toMatch(/applied|repeated/);
-        const area = walkPack(installation, walk).areas.find((one_) => one_.name === 'Guest suite');
+        const area = walkPack(installation, walk).areas.find((room) => room.name === 'Guest suite');
         expect(area?.recorded.map((line) => [line.text, line.by ?? 'me'])).toEqual([
           ['seen 0', 'me'],
           ['seen 1', second?.name],
@@ -236,7 +274,12 @@ describe('a narration', () => {
       title: 'This narration is kept with this walk already, as “round.vtt”.',
     });
     expect(
-      refused(installation, 'narration.keep', { id: newId(), walk, name: 'x.vtt', text: 'WEBVTT\n\nnow --> then\nhello' }),
+      refused(installation, 'narration.keep', {
+        id: newId(),
+        walk,
+        name: 'x.vtt',
+        text: 'WEBVTT\n\nnow --> then\nhello',
+      }),
     ).toMatchObject({ code: 'narration-empty', field: 'text' });
     const open = (): number | undefined => reviewView(installation, signalHouse, walk).narrations[0]?.open;
     expect(open()).toBe(2);
@@ -248,8 +291,8 @@ describe('a narration', () => {
     expect(open()).toBe(1);
     expect(
       JSON.parse(
-        queryOne<{ facts: string }>(installation.db, 'SELECT facts FROM observation WHERE id = @accepted', { accepted })?.facts ??
-          '{}',
+        queryOne<{ facts: string }>(installation.db, 'SELECT facts FROM observation WHERE id = @accepted', { accepted })
+          ?.facts ?? '{}',
       ),
     ).toMatchObject({ said: { words: 'Mind the open edge at the hatch.', start: 5 } });
     must(installation, 'draft.drop', { narration: id, draft: 'progress@1.0' });
@@ -269,9 +312,9 @@ describe('a narration', () => {
       `bytes 4-7/${wav.length}`,
       4,
     ]);
-    expect(recordingResponse(installation, hash, new Request('http://x/', { headers: { range: 'bytes=9000-' } })).status).toBe(
-      416,
-    );
+    expect(
+      recordingResponse(installation, hash, new Request('http://x/', { headers: { range: 'bytes=9000-' } })).status,
+    ).toBe(416);
     await expect(keepRecording(installation, Buffer.from('not a recording at all'))).rejects.toThrow(
       'This is no recording we can play',
     );
@@ -293,17 +336,22 @@ describe('pictures', () => {
       .toBuffer();
     const { hash } = await keepPicture(installation, content);
     expect(
-      queryOne<{ taken_at: string }>(installation.db, 'SELECT taken_at FROM picture WHERE hash = @hash', { hash })?.taken_at,
+      queryOne<{ taken_at: string }>(installation.db, 'SELECT taken_at FROM picture WHERE hash = @hash', { hash })
+        ?.taken_at,
     ).toContain('2027-03-09');
     for (const width of [undefined, 240]) {
       const left = await servePicture(installation, hash, width);
       expect((await sharp(left).metadata()).exif).toBeUndefined();
     }
     record(installation, start(installation, 'progress'), { area: areaOf('day'), kind: 'picture', picture: hash });
-    expect(roomView(installation, signalHouse, areaOf('day')).pictures[0]?.when).toMatch(/^today 0?8:30$|^today \d\d:30$/);
+    expect(roomView(installation, signalHouse, areaOf('day')).pictures[0]?.when).toMatch(
+      /^today 0?8:30$|^today \d\d:30$/,
+    );
     // The smaller copy is made once and is the same afterwards.
     expect(
-      (await servePicture(installation, hash, 240))?.equals((await servePicture(installation, hash, 240)) ?? Buffer.alloc(0)),
+      (await servePicture(installation, hash, 240))?.equals(
+        (await servePicture(installation, hash, 240)) ?? Buffer.alloc(0),
+      ),
     ).toBe(true);
     expect((await keepPicture(installation, content)).hash).toBe(hash);
   });
@@ -358,7 +406,9 @@ describe('pictures', () => {
         { form: 'measure', from: [0, 0], to: [1, 0], text: `8' 0"` },
       ],
     });
-    expect(roomView(installation, signalHouse, areaOf('kitchen')).standpoints[0]?.pictures.at(-1)?.marks).toHaveLength(2);
+    expect(roomView(installation, signalHouse, areaOf('kitchen')).standpoints[0]?.pictures.at(-1)?.marks).toHaveLength(
+      2,
+    );
     expect(
       refused(installation, 'observation.record', {
         observation: {
@@ -384,7 +434,9 @@ describe('what a walk found', () => {
       gate: record(installation, walk, { area: areaOf('day'), kind: 'gate', text: 'engineer to look at the flue' }),
     };
     must(installation, 'observation.place', { about: seen.scope, became: 'scope', target: newId() });
-    expect(refused(installation, 'observation.place', { about: seen.gate, became: 'wait', target: newId() })).toMatchObject({
+    expect(
+      refused(installation, 'observation.place', { about: seen.gate, became: 'wait', target: newId() }),
+    ).toMatchObject({
       code: 'no-party',
       field: 'party',
     });
@@ -496,9 +548,9 @@ describe('the end of a job', () => {
       field: 'observation.text',
     });
     must(installation, 'observation.record', done({ text: 'planed the head, hangs free' }));
-    expect(completionView(installation, linden).trades.flatMap((trade) => trade.lines.map((line) => line.text))).toEqual([
-      'touch up the scuffed corner',
-    ]);
+    expect(
+      completionView(installation, linden).trades.flatMap((trade) => trade.lines.map((line) => line.text)),
+    ).toEqual(['touch up the scuffed corner']);
   });
 
   it('takes the client’s own list and acceptance from their page, each once', () => {
@@ -518,7 +570,9 @@ describe('the end of a job', () => {
     expect(
       give(installation, 'area.accept', { id: newId(), area: areaOf('galley', 'linden'), name: 'A. Marrow' }, who),
     ).toMatchObject({ status: 'refused', problem: { code: 'accepted-already' } });
-    expect(give(installation, 'area.accept', { id: newId(), area: areaOf('study'), name: 'A. Marrow' }, who)).toMatchObject({
+    expect(
+      give(installation, 'area.accept', { id: newId(), area: areaOf('study'), name: 'A. Marrow' }, who),
+    ).toMatchObject({
       status: 'refused',
       httpStatus: 403,
     });
@@ -543,8 +597,8 @@ describe('the house keeps', () => {
     expect(
       runView(installation)
         .stops.flatMap((stop) => stop.lines)
-        .filter((one_) => one_.bought)
-        .map((one_) => one_.id),
+        .filter((entry) => entry.bought)
+        .map((entry) => entry.id),
     ).toEqual([line?.id]);
     expect(todayView(installation).run.open).toBe(view.stops.flatMap((stop) => stop.lines).length - 1);
   });
@@ -552,10 +606,15 @@ describe('the house keeps', () => {
   it('how sites are left, and has the bin swapped before it is full', () => {
     const installation = demoHouse();
     expect(
-      refused(installation, 'site.leave', { id: newId(), job: signalHouse, items: [{ item: 'edges', state: 'not well' }] }),
+      refused(installation, 'site.leave', {
+        id: newId(),
+        job: signalHouse,
+        items: [{ item: 'edges', state: 'not well' }],
+      }),
     ).toMatchObject({ code: 'not-said', field: 'items[0].text' });
     expect(
-      todayView(installation).calls.find((call) => call.jobName === 'Signal House' && call.text.startsWith('Bin'))?.text,
+      todayView(installation).calls.find((call) => call.jobName === 'Signal House' && call.text.startsWith('Bin'))
+        ?.text,
     ).toMatch(/^Bin: swap by /);
   });
 

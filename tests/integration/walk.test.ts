@@ -13,7 +13,17 @@ import { walkPack } from '@/server/walks/pack';
 import { reviewView } from '@/server/walks/review';
 import { checkPlan } from '@/core/schedule/check';
 import { demoId } from '../../demo/seed';
-import { areaOf, demoHouse, emptyHouse, give, giveRaw, must, newId, signalHouse, TODAY } from '../support/installations';
+import {
+  areaOf,
+  demoHouse,
+  emptyHouse,
+  give,
+  giveRaw,
+  must,
+  newId,
+  signalHouse,
+  TODAY,
+} from '../support/installations';
 
 const startWalk = (installation: Installation): string => {
   const id = newId();
@@ -22,7 +32,9 @@ const startWalk = (installation: Installation): string => {
 };
 const record = (installation: Installation, walk: string, seen: object, at = '2027-03-09T10:00:00.000Z'): string => {
   const id = newId();
-  const answer = give(installation, 'observation.record', { observation: { id, walk, area: areaOf('guest'), ...seen } });
+  const answer = give(installation, 'observation.record', {
+    observation: { id, walk, area: areaOf('guest'), ...seen },
+  });
   if (answer.status === 'refused') throw new Error(`${at} ${JSON.stringify(answer.problem)}`);
   return id;
 };
@@ -58,7 +70,7 @@ describe('a walk', () => {
       seen: 'Tue 9 Mar',
     });
     expect(guest(installation).open.map((item) => item.text)).toContain('3 m chase for the bell wire');
-    const task = readPlan(installation.db)?.tasks.find((one_) => one_.id === `item:${sweep}`);
+    const task = readPlan(installation.db)?.tasks.find((planned) => planned.id === `item:${sweep}`);
     expect(task).toMatchObject({ trade: 'wiring', job: signalHouse });
     expect(selectionsOf(installation, signalHouse).find((item) => item.category === 'Inside doors')?.found).toEqual({
       verdict: 'wrong',

@@ -7,7 +7,11 @@ import { reviewView } from '@/server/walks/review';
 import { areaOf, demoHouse, giveRaw, must, newId, signalHouse } from '../support/installations';
 
 /** Records one thing on a walk of its own, and takes it back where asked. */
-function recorded(installation: Installation, seen: object, { takenBack }: { takenBack: boolean }): { walk: string; id: string } {
+function recorded(
+  installation: Installation,
+  seen: object,
+  { takenBack }: { takenBack: boolean },
+): { walk: string; id: string } {
   const [walk, id] = [newId(), newId()];
   must(installation, 'walk.start', { id: walk, job: signalHouse, kind: 'progress' });
   const record = (observation: object): void => {
@@ -53,14 +57,24 @@ describe('what was taken back counts nowhere', () => {
       .run(hash);
     recorded(installation, { area: boot, kind: 'picture', picture: hash }, { takenBack });
     const id = newId();
-    must(installation, 'share.make', { id, audience: 'client', job: signalHouse, recipient: 'A', expiresOn: '2027-04-30' });
+    must(installation, 'share.make', {
+      id,
+      audience: 'client',
+      job: signalHouse,
+      recipient: 'A',
+      expiresOn: '2027-04-30',
+    });
     const link = openLink(installation, pathOf(installation, id).slice('/s/'.length))!;
     expect(sharesPicture(installation, link, hash)).toBe(!takenBack);
   });
 
   it('a record taken back is put nowhere, and stands in no list of what waits for its place', () => {
     const installation = demoHouse();
-    const { id, walk } = recorded(installation, { area: boot, kind: 'surprise', text: 'a second flue' }, { takenBack: true });
+    const { id, walk } = recorded(
+      installation,
+      { area: boot, kind: 'surprise', text: 'a second flue' },
+      { takenBack: true },
+    );
     expect(giveRaw(installation, 'observation.place', { about: id, became: 'scope', target: newId() })).toMatchObject({
       status: 'refused',
       problem: { code: 'withdrawn', field: 'about' },
@@ -79,14 +93,18 @@ describe('a record that is put in its place', () => {
     );
     const selection = newId();
     must(installation, 'observation.place', { about: id, became: 'selection', target: selection });
-    expect(queryOne(installation.db, 'SELECT category, choice, state FROM selection WHERE id = @selection', { selection })).toEqual(
-      {
-        category: 'Door stop',
-        choice: 'brass',
-        state: 'chosen',
-      },
+    expect(
+      queryOne(installation.db, 'SELECT category, choice, state FROM selection WHERE id = @selection', { selection }),
+    ).toEqual({
+      category: 'Door stop',
+      choice: 'brass',
+      state: 'chosen',
+    });
+    expect(queryAll(installation.db, 'SELECT text FROM trail WHERE selection = @selection', { selection })).not.toEqual(
+      [],
     );
-    expect(queryAll(installation.db, 'SELECT text FROM trail WHERE selection = @selection', { selection })).not.toEqual([]);
-    expect(queryAll(installation.db, 'SELECT cause FROM plan_mark WHERE job = @job', { job: signalHouse })).not.toEqual([]);
+    expect(queryAll(installation.db, 'SELECT cause FROM plan_mark WHERE job = @job', { job: signalHouse })).not.toEqual(
+      [],
+    );
   });
 });

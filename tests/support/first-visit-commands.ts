@@ -22,9 +22,11 @@ const dairy = demoId('dairy');
 const dairyArea = (key: string): string => areaOf(key, 'dairy');
 const row = (installation: Installation, table: string, key: string): Record<string, unknown> | undefined =>
   queryOne(installation.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
-const version = (installation: Installation, table: string, key: string): number => Number(row(installation, table, key)?.version ?? 0);
+const version = (installation: Installation, table: string, key: string): number =>
+  Number(row(installation, table, key)?.version ?? 0);
 const shapeVersion = (installation: Installation, area: string): number =>
-  queryOne<{ version: number }>(installation.db, 'SELECT version FROM shape WHERE area = @area', { area })?.version ?? 0;
+  queryOne<{ version: number }>(installation.db, 'SELECT version FROM shape WHERE area = @area', { area })?.version ??
+  0;
 const client: Actor = { kind: 'link', id: link, audience: 'client', job: dairy, sub: null };
 const sending = {
   updateId: other,
@@ -173,7 +175,8 @@ export const FIRST_VISIT: Record<string, Given> = {
       queryAll(installation.db, 'SELECT 1 FROM opening WHERE area = @id', { id }).length,
       (
         JSON.parse(
-          queryOne<{ shape: string }>(installation.db, 'SELECT shape FROM shape WHERE area = @id', { id })?.shape ?? '{}',
+          queryOne<{ shape: string }>(installation.db, 'SELECT shape FROM shape WHERE area = @id', { id })?.shape ??
+            '{}',
         ) as { sections: unknown[] }
       ).sections.length,
     ],
@@ -199,7 +202,10 @@ export const FIRST_VISIT: Record<string, Given> = {
   'assumption.reopen': {
     before: settle,
     payload: { id: assumption },
-    leaves: (installation) => [row(installation, 'assumption', assumption)?.state, row(installation, 'extra_work', id)?.state],
+    leaves: (installation) => [
+      row(installation, 'assumption', assumption)?.state,
+      row(installation, 'extra_work', id)?.state,
+    ],
     expected: ['open', 'dropped'],
     plans: true,
   },
@@ -245,13 +251,22 @@ export const FIRST_VISIT: Record<string, Given> = {
   },
   'options.choose': {
     payload: { id: options, version: 1, key: 'overlay', reason: 'the money', decisionId: id },
-    leaves: (installation) => [row(installation, 'area', dairyArea('front'))?.works, row(installation, 'decision', id)?.reason],
+    leaves: (installation) => [
+      row(installation, 'area', dairyArea('front'))?.works,
+      row(installation, 'decision', id)?.reason,
+    ],
     expected: ['["overlay"]', 'the money'],
     plans: true,
   },
   'options.unchoose': {
     before: (installation) =>
-      must(installation, 'options.choose', { id: options, version: 1, key: 'overlay', reason: 'the money', decisionId: id }),
+      must(installation, 'options.choose', {
+        id: options,
+        version: 1,
+        key: 'overlay',
+        reason: 'the money',
+        decisionId: id,
+      }),
     payload: { id: options, version: 2 },
     leaves: (installation) => row(installation, 'area', dairyArea('front'))?.works,
     expected: '["reclad"]',
@@ -349,7 +364,8 @@ export const FIRST_VISIT: Record<string, Given> = {
   },
   'opening.change': {
     payload: { id: demoId('dairy', 'opening', '0'), version: 1, ...window, name: 'moved' },
-    leaves: (installation) => String(row(installation, 'opening', demoId('dairy', 'opening', '0'))?.opening).includes('moved'),
+    leaves: (installation) =>
+      String(row(installation, 'opening', demoId('dairy', 'opening', '0'))?.opening).includes('moved'),
     expected: true,
   },
   'openings.import': {
@@ -364,7 +380,8 @@ export const FIRST_VISIT: Record<string, Given> = {
   },
   'placed.change': {
     payload: { id: demoId('dairy', 'placed', '2'), version: 1, ...bed },
-    leaves: (installation) => String(row(installation, 'placed', demoId('dairy', 'placed', '2'))?.placed).includes('"bed"'),
+    leaves: (installation) =>
+      String(row(installation, 'placed', demoId('dairy', 'placed', '2'))?.placed).includes('"bed"'),
     expected: true,
   },
   'area.describe': {
@@ -373,9 +390,11 @@ export const FIRST_VISIT: Record<string, Given> = {
     expected: { side: 'north', sleeping: 1 },
   },
   'wall.share': {
-    before: (installation) => must(installation, 'shape.set', { area: areaOf('main'), version: 0, shape: square(4000) }),
+    before: (installation) =>
+      must(installation, 'shape.set', { area: areaOf('main'), version: 0, shape: square(4000) }),
     payload: { one: { area: areaOf('main'), wall: 1 }, other: { area: areaOf('guest'), wall: 3 } },
-    leaves: (installation) => queryAll(installation.db, 'SELECT other_wall FROM shared_wall WHERE one = @one', { one: areaOf('main') }),
+    leaves: (installation) =>
+      queryAll(installation.db, 'SELECT other_wall FROM shared_wall WHERE one = @one', { one: areaOf('main') }),
     expected: [{ other_wall: 3 }],
     plans: true,
   },
@@ -391,8 +410,9 @@ export const FIRST_VISIT: Record<string, Given> = {
     leaves: (installation) =>
       [
         JSON.parse(
-          queryOne<{ shape: string }>(installation.db, 'SELECT shape FROM shape WHERE area = @area', { area: dairyArea('milk') })
-            ?.shape ?? '{}',
+          queryOne<{ shape: string }>(installation.db, 'SELECT shape FROM shape WHERE area = @area', {
+            area: dairyArea('milk'),
+          })?.shape ?? '{}',
         ),
       ].map(({ walls }: { walls: { mm: number }[] }) => Math.round(walls[0]?.mm ?? 0)),
     expected: [2750],
@@ -415,7 +435,8 @@ export const FIRST_VISIT: Record<string, Given> = {
   },
   'calculation.keep': {
     payload: { id, area: dairyArea('milk'), ...calculation },
-    leaves: (installation) => (JSON.parse(String(row(installation, 'calculation', id)?.output)) as { boxes: number }).boxes,
+    leaves: (installation) =>
+      (JSON.parse(String(row(installation, 'calculation', id)?.output)) as { boxes: number }).boxes,
     expected: 8,
   },
   'calculation.change': {

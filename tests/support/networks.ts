@@ -51,7 +51,7 @@ export const planned = (over: Partial<PlanInput>): Plan => {
   return outcome.value;
 };
 export const at = (plan: Plan, id: string) => {
-  const found = plan.tasks.find((one) => one.id === id);
+  const found = plan.tasks.find((plannedTask) => plannedTask.id === id);
   if (!found) throw new Error(id);
   return found;
 };
@@ -94,15 +94,16 @@ export const networks = fc
     }),
   })
   .map((raw): PlanInput => {
-    const tasks = raw.tasks.map((one, number) =>
+    const tasks = raw.tasks.map((entry, number) =>
       task(`t${String(number).padStart(2, '0')}`, {
-        ...one,
+        ...entry,
         job: number % 2 ? 'odd' : 'even',
-        shares: one.area === null ? 0 : one.shares,
-        duration: one.state === 'done' ? 0 : one.state === 'under-way' ? Math.max(1, one.duration) : one.duration,
-        floor: one.state === 'waiting' ? one.floor : 0,
-        ...(raw.plant.includes(number) && one.duration > 0 ? { plant: 'digger' } : {}),
-        ...(one.crew === 'a' && number % 3 === 0 ? { crews: raw.capacity } : {}),
+        shares: entry.area === null ? 0 : entry.shares,
+        duration:
+          entry.state === 'done' ? 0 : entry.state === 'under-way' ? Math.max(1, entry.duration) : entry.duration,
+        floor: entry.state === 'waiting' ? entry.floor : 0,
+        ...(raw.plant.includes(number) && entry.duration > 0 ? { plant: 'digger' } : {}),
+        ...(entry.crew === 'a' && number % 3 === 0 ? { crews: raw.capacity } : {}),
       }),
     );
     const rain = new Map(raw.rain.map((slot) => [slot, `rain on ${slot}`]));

@@ -7,7 +7,8 @@ import { areaOf, must, newId, signalHouse } from './installations';
 const [id, other, third] = [newId(), newId(), newId()];
 const row = (installation: Installation, table: string, key: string): Record<string, unknown> | undefined =>
   queryOne(installation.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
-const version = (installation: Installation, table: string, key: string): number => Number(row(installation, table, key)?.version ?? 0);
+const version = (installation: Installation, table: string, key: string): number =>
+  Number(row(installation, table, key)?.version ?? 0);
 const rule = {
   before: 'tape',
   after: 'flooring',
@@ -35,7 +36,8 @@ const gate = {
   ],
   together: true,
 } as const;
-const halves = (installation: Installation, table: string): number => queryAll(installation.db, `SELECT 1 FROM ${table}`).length;
+const halves = (installation: Installation, table: string): number =>
+  queryAll(installation.db, `SELECT 1 FROM ${table}`).length;
 const study = demoId('signal', 'inspection', 'study', 'rough-inspection');
 const bin = demoId('signal', 'logistic', '2');
 const saw = demoId('plant', 'saw');
@@ -79,12 +81,15 @@ export const SCHEDULE: Record<string, Given> = {
   'school.choose': {
     payload: school,
     leaves: (installation) =>
-      queryOne(installation.db, `SELECT trade FROM step WHERE area = @area AND phase = 'touch-up'`, { area: areaOf('kitchen') }),
+      queryOne(installation.db, `SELECT trade FROM step WHERE area = @area AND phase = 'touch-up'`, {
+        area: areaOf('kitchen'),
+      }),
     expected: { trade: 'paint' },
     plans: true,
   },
   'rate.set': {
-    before: (installation) => must(installation, 'step.time', { area: areaOf('guest'), phase: 'board', basis: 'quantity', crews: 1 }),
+    before: (installation) =>
+      must(installation, 'step.time', { area: areaOf('guest'), phase: 'board', basis: 'quantity', crews: 1 }),
     payload: { phase: 'board', perHalfDay: 9 },
     leaves: (installation) => queryOne(installation.db, `SELECT per_half_day FROM rate WHERE phase = 'board'`),
     expected: { per_half_day: 9 },
@@ -156,7 +161,8 @@ export const SCHEDULE: Record<string, Given> = {
   },
   'pin.set': {
     payload: pin,
-    leaves: (installation) => queryOne(installation.db, 'SELECT day, half, reason FROM pin WHERE task = @pinned', { pinned }),
+    leaves: (installation) =>
+      queryOne(installation.db, 'SELECT day, half, reason FROM pin WHERE task = @pinned', { pinned }),
     expected: { day: '2027-05-03', half: 1, reason: pin.reason },
     plans: true,
   },
@@ -198,7 +204,10 @@ export const SCHEDULE: Record<string, Given> = {
       again: other,
       fixes: [{ id: third, text: 'a box without its clamp', trade: 'wiring', halfDays: 1 }],
     },
-    leaves: (installation) => [row(installation, 'inspection', other)?.state, row(installation, 'extra_work', third)?.text],
+    leaves: (installation) => [
+      row(installation, 'inspection', other)?.state,
+      row(installation, 'extra_work', third)?.text,
+    ],
     expected: ['booked', 'a box without its clamp'],
     plans: true,
   },
@@ -222,7 +231,8 @@ export const SCHEDULE: Record<string, Given> = {
   },
   'outlook.say': {
     payload: { halves: [{ day: '2027-03-09', half: 1, rain: 12, wind: 4, low: 3 }] },
-    leaves: (installation) => queryOne(installation.db, `SELECT rain FROM outlook WHERE day = '2027-03-09' AND half = 1`),
+    leaves: (installation) =>
+      queryOne(installation.db, `SELECT rain FROM outlook WHERE day = '2027-03-09' AND half = 1`),
     expected: { rain: 12 },
     plans: true,
   },
@@ -266,7 +276,10 @@ export const SCHEDULE: Record<string, Given> = {
   },
   'goals.weigh': {
     payload: { tripWeight: 5, jobs: [{ job: signalHouse, weight: 3 }] },
-    leaves: (installation) => [queryOne(installation.db, 'SELECT trip_weight FROM firm'), row(installation, 'job', signalHouse)?.weight],
+    leaves: (installation) => [
+      queryOne(installation.db, 'SELECT trip_weight FROM firm'),
+      row(installation, 'job', signalHouse)?.weight,
+    ],
     expected: [{ trip_weight: 5 }, 3],
     plans: true,
   },

@@ -108,19 +108,29 @@ export const SELECTIONS: Record<string, Given> = {
     plans: true,
   },
   'selection.expect': {
-    payload: (installation) => ({ ...at(installation, 'selection', valve), expectedOn: '2027-03-25', note: 'the lorry broke down' }),
+    payload: (installation) => ({
+      ...at(installation, 'selection', valve),
+      expectedOn: '2027-03-25',
+      note: 'the lorry broke down',
+    }),
     leaves: (installation) => row(installation, 'selection', valve),
     expected: { expected_on: '2027-03-25', promised_on: '2027-03-15', slip: 'the lorry broke down' },
     plans: true,
   },
   'selection.alternatives': {
     payload: (installation) => ({ ...at(installation, 'selection', worktop), alternatives }),
-    leaves: (installation) => (JSON.parse(String(row(installation, 'selection', worktop)?.alternatives)) as object[]).length,
+    leaves: (installation) =>
+      (JSON.parse(String(row(installation, 'selection', worktop)?.alternatives)) as object[]).length,
     expected: 2,
   },
   'selection.choose': {
-    before: (installation) => must(installation, 'selection.alternatives', { ...at(installation, 'selection', worktop), alternatives }),
-    payload: (installation) => ({ ...at(installation, 'selection', worktop), alternative: other, reason: 'it is here in a week' }),
+    before: (installation) =>
+      must(installation, 'selection.alternatives', { ...at(installation, 'selection', worktop), alternatives }),
+    payload: (installation) => ({
+      ...at(installation, 'selection', worktop),
+      alternative: other,
+      reason: 'it is here in a week',
+    }),
     leaves: (installation) => row(installation, 'selection', worktop),
     expected: { choice: 'Beech', state: 'chosen', lead_high: 5 },
     plans: true,
@@ -150,9 +160,13 @@ export const SELECTIONS: Record<string, Given> = {
     plans: true,
     leaves: (installation) => ({
       was: row(installation, 'selection', valve)?.state,
-      again: queryOne(installation.db, 'SELECT state, quantity, follows_as, lead_high FROM selection WHERE follows = @valve', {
-        valve,
-      }),
+      again: queryOne(
+        installation.db,
+        'SELECT state, quantity, follows_as, lead_high FROM selection WHERE follows = @valve',
+        {
+          valve,
+        },
+      ),
       back: queryOne(installation.db, 'SELECT kind, what FROM spare WHERE selection = @valve', { valve }),
     }),
     expected: {
@@ -179,7 +193,8 @@ export const SELECTIONS: Record<string, Given> = {
   },
   'supplier.close': {
     payload: { supplier: lumen, firstDay: '2027-08-02', lastDay: '2027-08-13' },
-    leaves: (installation) => queryOne(installation.db, `SELECT last_day FROM supplier_closure WHERE first_day = '2027-08-02'`),
+    leaves: (installation) =>
+      queryOne(installation.db, `SELECT last_day FROM supplier_closure WHERE first_day = '2027-08-02'`),
     expected: { last_day: '2027-08-13' },
     plans: true,
   },
@@ -271,7 +286,10 @@ export const SELECTIONS: Record<string, Given> = {
   'request.ask-client': {
     before: ask,
     payload: { id, version: 1, ...sending },
-    leaves: (installation) => ({ ...row(installation, 'message', third), asked: row(installation, 'request', id)?.sent_on }),
+    leaves: (installation) => ({
+      ...row(installation, 'message', third),
+      asked: row(installation, 'request', id)?.sent_on,
+    }),
     expected: { state: 'queued', share_link: link, asked: '2027-03-09' },
     plans: true,
   },
@@ -300,7 +318,10 @@ export const SELECTIONS: Record<string, Given> = {
   },
   'delivery.add': {
     payload: delivery,
-    leaves: (installation) => ({ ...row(installation, 'delivery', id), on: row(installation, 'selection', worktop)?.delivery }),
+    leaves: (installation) => ({
+      ...row(installation, 'delivery', id),
+      on: row(installation, 'selection', worktop)?.delivery,
+    }),
     expected: { state: 'planned', on: id },
   },
   'delivery.change': {
@@ -323,7 +344,10 @@ export const SELECTIONS: Record<string, Given> = {
   'delivery.drop': {
     before: (installation) => must(installation, 'delivery.add', delivery),
     payload: { id, version: 1 },
-    leaves: (installation) => [row(installation, 'delivery', id)?.state, row(installation, 'selection', worktop)?.delivery],
+    leaves: (installation) => [
+      row(installation, 'delivery', id)?.state,
+      row(installation, 'selection', worktop)?.delivery,
+    ],
     expected: ['dropped', null],
   },
   'spare.add': {

@@ -5,13 +5,22 @@ import type { Given } from './first-visit-commands';
 import { areaOf, must, newId, signalHouse } from './installations';
 
 const [id, other, walk] = [newId(), newId(), newId()];
-const row = (installation: Installation, table: string, key: string, column = 'id'): Record<string, unknown> | undefined =>
+const row = (
+  installation: Installation,
+  table: string,
+  key: string,
+  column = 'id',
+): Record<string, unknown> | undefined =>
   queryOne(installation.db, `SELECT * FROM ${table} WHERE ${column} = @key`, { key });
 const lastWalk = demoId('signal', 'walk', '2');
 const record = (installation: Installation, seen: object): void =>
-  void must(installation, 'observation.record', { observation: { id: other, walk: lastWalk, area: areaOf('day'), ...seen } });
-const surprise = (installation: Installation): void => record(installation, { kind: 'surprise', text: 'a second flue' });
-const short = (installation: Installation): void => record(installation, { kind: 'short', text: 'sealant', quantity: 2, unit: 'tubes' });
+  void must(installation, 'observation.record', {
+    observation: { id: other, walk: lastWalk, area: areaOf('day'), ...seen },
+  });
+const surprise = (installation: Installation): void =>
+  record(installation, { kind: 'surprise', text: 'a second flue' });
+const short = (installation: Installation): void =>
+  record(installation, { kind: 'short', text: 'sealant', quantity: 2, unit: 'tubes' });
 const narration = demoId('signal', 'narration');
 const linden = demoId('linden');
 const client = { kind: 'link', id: other, audience: 'client', job: linden, sub: null } as const;
@@ -27,7 +36,10 @@ export const WALKS: Record<string, Given> = {
   'observation.place': {
     before: surprise,
     payload: { about: other, became: 'change', target: id },
-    leaves: (installation) => [row(installation, 'placement', other, 'observation')?.became, row(installation, 'change_order', id)?.state],
+    leaves: (installation) => [
+      row(installation, 'placement', other, 'observation')?.became,
+      row(installation, 'change_order', id)?.state,
+    ],
     expected: ['change', 'draft'],
   },
   'observation.unplace': {
@@ -36,7 +48,10 @@ export const WALKS: Record<string, Given> = {
       must(installation, 'observation.place', { about: other, became: 'assumption', target: id });
     },
     payload: { about: other },
-    leaves: (installation) => [row(installation, 'placement', other, 'observation'), row(installation, 'assumption', id)?.removed],
+    leaves: (installation) => [
+      row(installation, 'placement', other, 'observation'),
+      row(installation, 'assumption', id)?.removed,
+    ],
     expected: [undefined, 1],
   },
   'measurement.adopt': {
@@ -116,7 +131,10 @@ export const WALKS: Record<string, Given> = {
   'client.take-up': {
     before: (installation) => must(installation, 'walk.start', { id: walk, job: linden, kind: 'completion' }),
     payload: { ...asked, observation: id, walk, area: areaOf('bed', 'linden'), trade: 'finish' },
-    leaves: (installation) => [row(installation, 'client_item', asked.id)?.state, row(installation, 'observation', id)?.kind],
+    leaves: (installation) => [
+      row(installation, 'client_item', asked.id)?.state,
+      row(installation, 'observation', id)?.kind,
+    ],
     expected: ['taken up', 'remaining'],
     plans: true,
   },

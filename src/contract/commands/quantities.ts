@@ -5,7 +5,7 @@ import { command, EVERYBODY } from '../command';
 import * as field from '../fields';
 import { MEASURE_KEYS } from './scope';
 
-const NAMES = CALCULATORS.map((one) => one.name);
+const NAMES = CALCULATORS.map((calculator) => calculator.name);
 const MOST_INPUT = 60_000;
 
 /** An object whose shape the calculator itself checks; only its size is looked at here. */

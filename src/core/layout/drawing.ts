@@ -305,7 +305,7 @@ function faceElevation(name: string, shape: FaceShape, openings: readonly Openin
         turn: 0,
       });
     }
-    for (const opening of openings.filter((one) => one.wall === at))
+    for (const opening of openings.filter((opening) => opening.wall === at))
       strokes.push(...openingOnElevation(opening, left, section.width.mm, height));
     left = right;
   });

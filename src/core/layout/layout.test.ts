@@ -50,8 +50,8 @@ const texts = (
   tone = 'bad',
 ): string[] =>
   checkPlan(shape, openings, placed, { ...TERMS, ...over })
-    .filter((one) => one.tone === tone)
-    .map((one) => one.text);
+    .filter((finding) => finding.tone === tone)
+    .map((finding) => finding.text);
 
 describe('a room by its walls', () => {
   it('has the area and the corners of a rectangle', () => {
@@ -70,7 +70,7 @@ describe('a room by its walls', () => {
     expect(outline.ok && Math.round(outline.value.closing)).toBe(22);
     const shared = outlineOf({ ...open, spread: true });
     if (!outline.ok || !shared.ok) throw new Error('neither closes');
-    const lengths = wallsOf(shared.value.corners, []).map((one) => one.mm);
+    const lengths = wallsOf(shared.value.corners, []).map((entry) => entry.mm);
     expect(Math.max(...lengths.map((mm, at) => Math.abs(mm - (open.walls[at]?.mm ?? 0))))).toBeLessThan(10);
     expect(shared.value.area).toBeGreaterThan(11.9);
   });
@@ -132,10 +132,14 @@ describe('a wall that is moved', () => {
           const door = opening({ wall: of, along: measured(900) });
           const after = moveWall(shape, [door], [], moved, by);
           if (!after.ok) throw new Error(after.problem.message);
-          const place = (given: RoomShape, one: Opening, from: { x: number; y: number }): { x: number; y: number } => {
+          const place = (
+            given: RoomShape,
+            entry: Opening,
+            from: { x: number; y: number },
+          ): { x: number; y: number } => {
             const outline = outlineOf(given);
-            if (!outline.ok || !one.along) throw new Error('no outline');
-            const hinge = swingOf(outline.value.corners, one)?.hinge ?? { x: 0, y: 0 };
+            if (!outline.ok || !entry.along) throw new Error('no outline');
+            const hinge = swingOf(outline.value.corners, entry)?.hinge ?? { x: 0, y: 0 };
             return { x: hinge.x + from.x, y: hinge.y + from.y };
           };
           // Outlines begin at their own first corner: moving wall 1 or 4 moves that corner in the house.
@@ -172,7 +176,7 @@ describe('openings', () => {
     [{ wall: 7 }, /no wall 8/],
   ])('%j', (over, words) => {
     const problems = checkOpening(box(4000, 3000), opening(over), [], 'metric');
-    if (words) expect(problems.map((one) => one.message).join()).toMatch(words);
+    if (words) expect(problems.map((problem) => problem.message).join()).toMatch(words);
     else expect(problems).toEqual([]);
   });
 
@@ -271,7 +275,7 @@ describe('the plan', () => {
       });
     const run = (along: number, second = 2870) =>
       checkPlan(box(4000, 3000), [], [cabinet('a', along, 1000), cabinet('b', along + 1000, second)], TERMS).find(
-        (one) => one.key === 'run 0',
+        (finding) => finding.key === 'run 0',
       );
     expect(run(65)).toMatchObject({ tone: 'good', text: 'Run of 2 on wall 1: 65 mm at the left, 65 mm at the right.' });
     expect(run(10)).toMatchObject({
@@ -306,7 +310,7 @@ describe('the plan', () => {
         [],
         TERMS,
       );
-    expect(run(-700).map((one) => one.tone)).toEqual(['good', 'ask']);
+    expect(run(-700).map((finding) => finding.tone)).toEqual(['good', 'ask']);
     expect(run(-900)[0]?.text).toMatch(/100 mm too high: it needs a pump/);
     expect(
       checkArea(
@@ -340,8 +344,8 @@ describe('the plan', () => {
       checkPlan(shape, [], [bed], TERMS),
       checkPlan(moved.value.shape, [], moved.value.placed, TERMS),
     ];
-    expect(brokenBy(before, after).breaks.map((one) => one.key)).toEqual(['p front']);
-    expect(brokenBy(after, before).cures.map((one) => one.key)).toEqual(['p front']);
+    expect(brokenBy(before, after).breaks.map((broken) => broken.key)).toEqual(['p front']);
+    expect(brokenBy(after, before).cures.map((cure) => cure.key)).toEqual(['p front']);
   });
 
   it('knows floors that overlap from those that touch', () =>

@@ -43,7 +43,7 @@ export function moveWall(
   const next = (wall + 1) % corners.length;
   const moved = corners.map((corner, index) => (index === wall ? start : index === next ? end : corner));
   const [was, is] = [wallsOf(corners, shape.walls), wallsOf(moved, shape.walls)];
-  if (is.some((one, index) => Math.abs(one.turn - (was[index]?.turn ?? 0)) > TURNED))
+  if (is.some((entry, index) => Math.abs(entry.turn - (was[index]?.turn ?? 0)) > TURNED))
     return refuse({ code: 'wall-vanishes', message: 'That is further than the wall beside it is long.', field: 'by' });
   const room: RoomShape = { ...shape, walls: is, spread: false };
   const after = outlineOf(room);

@@ -90,15 +90,15 @@ function readRow(
 export const writeOpeningCsv = (openings: readonly (Opening & { area: string })[]): string =>
   writeCsv(
     Object.keys(COLUMNS),
-    openings.map((one) => [
-      one.area,
-      one.wall + 1,
-      one.kind,
-      one.name,
-      one.width.typed,
-      one.height.typed,
-      one.sill.mm > 0 ? one.sill.typed : '',
-      one.along?.typed ?? '',
-      one.count,
+    openings.map((opening) => [
+      opening.area,
+      opening.wall + 1,
+      opening.kind,
+      opening.name,
+      opening.width.typed,
+      opening.height.typed,
+      opening.sill.mm > 0 ? opening.sill.typed : '',
+      opening.along?.typed ?? '',
+      opening.count,
     ]),
   );

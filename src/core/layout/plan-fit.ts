@@ -10,7 +10,15 @@ import { footprint, swingOf } from './drawing';
 import { direction, inside, leftOf, shift, type Point } from './point';
 import { outlineOf } from './room-outline';
 import { formatFall } from './fall';
-import { OPENING_KINDS, wallName, type Opening, type Fixture, type RoomShape, type RunShape, type Shape } from './shape';
+import {
+  OPENING_KINDS,
+  wallName,
+  type Opening,
+  type Fixture,
+  type RoomShape,
+  type RunShape,
+  type Shape,
+} from './shape';
 
 /** One thing looked at on the plan. `bad` does not fit, `ask` could not be judged, `good` fits. */
 export interface PlanFinding {
@@ -46,8 +54,8 @@ const openingName = (opening: Opening): string =>
   opening.name || `${OPENING_KINDS[opening.kind]} in ${wallName(opening.wall)}`;
 
 /** Whether two convex floors share ground: no line between them keeps them apart. */
-export function overlap(one: readonly Point[], other: readonly Point[]): boolean {
-  const edges = [one, other].flatMap((corners) =>
+export function overlap(entry: readonly Point[], other: readonly Point[]): boolean {
+  const edges = [entry, other].flatMap((corners) =>
     corners.map((corner, at) => leftOf(direction(corner, corners[(at + 1) % corners.length] ?? corner))),
   );
   return edges
@@ -57,7 +65,7 @@ export function overlap(one: readonly Point[], other: readonly Point[]): boolean
         const values = corners.map((corner) => corner.x * axis.x + corner.y * axis.y);
         return [Math.min(...values), Math.max(...values)];
       };
-      const [[a, b], [c, d]] = [reach(one), reach(other)];
+      const [[a, b], [c, d]] = [reach(entry), reach(other)];
       return a < d - TOUCHING && c < b - TOUCHING;
     });
 }
@@ -136,7 +144,9 @@ export function checkPlan(
       .map((opening): PlanFinding => pocket(shape, opening, openings, say)),
     ...swings.flatMap(({ opening, floor }): PlanFinding[] => {
       const hits = [
-        ...floors.filter((one) => overlap(floor, one.floor)).map(({ thing }) => ({ id: thing.id, name: thing.name })),
+        ...floors
+          .filter((entry) => overlap(floor, entry.floor))
+          .map(({ thing }) => ({ id: thing.id, name: thing.name })),
         ...swings
           .filter((other) => other.opening.id > opening.id && overlap(floor, other.floor))
           .map(({ opening: other }) => ({ id: other.id, name: openingName(other) })),
@@ -246,12 +256,12 @@ function pocket(
   const [from, to] =
     opening.hinge === 'left' ? [along - width - SLACK_MM, along] : [along + width, along + 2 * width + SLACK_MM];
   const other = openings.find(
-    (one) =>
-      one.id !== opening.id &&
-      one.wall === opening.wall &&
-      one.along &&
-      one.along.mm < to - TOUCHING &&
-      from < one.along.mm + one.width.mm - TOUCHING,
+    (entry) =>
+      entry.id !== opening.id &&
+      entry.wall === opening.wall &&
+      entry.along &&
+      entry.along.mm < to - TOUCHING &&
+      from < entry.along.mm + entry.width.mm - TOUCHING,
   );
   const name = capital(openingName(opening));
   const short = Math.max(-from, to - wall);
@@ -360,7 +370,7 @@ function wayOut(openings: readonly Opening[], terms: PlanTerms, say: (mm: number
           .filter(({ result }) => !result)
           .map(({ window }) => openingName(window))
           .join(' or ')} stands open is not known yet.`,
-        about: windows.map((one) => one.id),
+        about: windows.map((window) => window.id),
       },
     ];
   const faults = judged.map(
@@ -375,7 +385,7 @@ function wayOut(openings: readonly Opening[], terms: PlanTerms, say: (mm: number
         `No window here is a way out by ${ESCAPE_RULES[terms.rules]}: ` +
         `${faults.join('; ')}. ` +
         'Your local code and inspector decide.',
-      about: windows.map((one) => one.id),
+      about: windows.map((window) => window.id),
     },
   ];
 }

@@ -37,9 +37,9 @@ export function meet(a: Point, b: Point, c: Point, d: Point, tolerance = 1e-6): 
     Math.min(s3, s4) > tolerance
   )
     return false;
-  const apart = (one: keyof Point): boolean =>
-    Math.max(a[one], b[one]) < Math.min(c[one], d[one]) - tolerance ||
-    Math.max(c[one], d[one]) < Math.min(a[one], b[one]) - tolerance;
+  const apart = (entry: keyof Point): boolean =>
+    Math.max(a[entry], b[entry]) < Math.min(c[entry], d[entry]) - tolerance ||
+    Math.max(c[entry], d[entry]) < Math.min(a[entry], b[entry]) - tolerance;
   return !apart('x') && !apart('y');
 }
 

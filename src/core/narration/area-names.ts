@@ -9,7 +9,7 @@ export const readAreaNames = (text: string): NamedArea[] =>
       name: cells['area'] ?? '',
       synonyms: (cells['synonyms'] ?? '')
         .split(';')
-        .map((one) => one.trim())
+        .map((entry) => entry.trim())
         .filter(Boolean),
     }),
   }).rows.filter((area) => area.name !== '');

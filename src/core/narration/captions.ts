@@ -109,7 +109,7 @@ function timedCues(lines: readonly string[]): { cues: Cue[]; unread: number } {
     else if (cue && !skipping && !(/^\s*\S{1,40}\s*$/.test(line) && (lines[at + 1] ?? '').includes('-->')))
       cue.text = `${cue.text} ${spoken(line)}`.trim();
   });
-  return { cues: cues.filter((one) => one.text !== '').sort((a, b) => a.start - b.start), unread };
+  return { cues: cues.filter((entry) => entry.text !== '').sort((a, b) => a.start - b.start), unread };
 }
 
 function plainCues(lines: readonly string[]): Cue[] {

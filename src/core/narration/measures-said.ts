@@ -35,7 +35,7 @@ export function measuresSaid(words: readonly string[], metric: boolean): Measure
   const found: (SpokenLength & { metres?: boolean })[] = [];
   for (let at = 0; at < words.length; at++) {
     const before = words[at - 1] ?? '';
-    const chained = before === 'by' ? found.find((one) => one.to === at - 1 || one.to === at - 2) : undefined;
+    const chained = before === 'by' ? found.find((entry) => entry.to === at - 1 || entry.to === at - 2) : undefined;
     const length = lengthAt(words, at, metric, chained);
     if (!length) continue;
     const isLumber =
@@ -109,11 +109,11 @@ function grouped(words: readonly string[], found: readonly SpokenLength[], metri
     )
       [one.first, one.second] = [inFeet(one.first), inFeet(one.second)];
   return measures.filter(
-    (one) =>
-      one.first.sure ||
-      one.second?.sure === true ||
-      (DIMENSION.test(text(Math.max(0, one.from - 8), one.to + 3)) &&
-        one.first.mm >= 20 &&
-        (one.second !== undefined || one.first.value >= 10)),
+    (measure) =>
+      measure.first.sure ||
+      measure.second?.sure === true ||
+      (DIMENSION.test(text(Math.max(0, measure.from - 8), measure.to + 3)) &&
+        measure.first.mm >= 20 &&
+        (measure.second !== undefined || measure.first.value >= 10)),
   );
 }

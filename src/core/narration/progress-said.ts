@@ -77,7 +77,7 @@ export function progressSaid(words: readonly string[]): ProgressSaid[] {
     at += named.split(' ').length - 1;
   }
   said.push(...participles(words));
-  return said.filter((one, index) => said.findIndex((other) => other.phase === one.phase) === index);
+  return said.filter((entry, index) => said.findIndex((other) => other.phase === entry.phase) === index);
 }
 
 /** “The new closet's framed”: the work is said by what was done. */

@@ -66,7 +66,7 @@ export function readNarration(cues: readonly Cue[], areas: readonly NamedArea[])
   const scoping = isScoping(heard);
   return joined(
     gathered(
-      heard.map((one) => thoughtsOf(one, scoping)),
+      heard.map((entry) => thoughtsOf(entry, scoping)),
       heard,
     ),
     heard,
@@ -115,8 +115,8 @@ function hear(
  * A first visit speaks of what will be done; a later walk of what is done. The same words mean other things on them.
  */
 function isScoping(heard: readonly Heard[]): boolean {
-  const progress = heard.reduce((sum, one) => sum + one.progress.length, 0);
-  const scope = heard.filter((one) => (one.scores.get('scope') ?? 0) >= ENOUGH).length;
+  const progress = heard.reduce((sum, entry) => sum + entry.progress.length, 0);
+  const scope = heard.filter((entry) => (entry.scores.get('scope') ?? 0) >= ENOUGH).length;
   return scope >= 3 && progress * 3 < scope;
 }
 
@@ -168,9 +168,11 @@ function thoughtsOf(heard: Heard, scoping: boolean): Thought[] {
       });
   }
   for (const measure of heard.measures) {
-    if (thoughts.some((one) => one.kind === 'caution' && one.score >= 2.8)) continue;
+    if (thoughts.some((thought) => thought.kind === 'caution' && thought.score >= 2.8)) continue;
     if (
-      thoughts.some((one) => one.kind === 'order' || one.kind === 'remaining' || one.kind === 'household') &&
+      thoughts.some(
+        (thought) => thought.kind === 'order' || thought.kind === 'remaining' || thought.kind === 'household',
+      ) &&
       !measure.first.sure
     )
       continue;
@@ -178,7 +180,9 @@ function thoughtsOf(heard: Heard, scoping: boolean): Thought[] {
   }
   // A size is the whole of what such a sentence says, unless another sign is strong.
   return heard.measures.length > 0
-    ? thoughts.filter((one) => one.kind === 'measurement' || one.score >= 2.8 || one.kind === 'progress')
+    ? thoughts.filter(
+        (thought) => thought.kind === 'measurement' || thought.score >= 2.8 || thought.kind === 'progress',
+      )
     : thoughts;
 }
 

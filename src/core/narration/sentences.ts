@@ -95,7 +95,7 @@ export function sentencesOf(
   }
   return [0, ...cuts]
     .map((start, index) => ({ from: start, to: cuts[index] ?? words.length }))
-    .filter((one) => one.to > one.from);
+    .filter((entry) => entry.to > entry.from);
 }
 
 /** In written sentences a comma and a “but” (or “so now”, “and now”) begins another matter. */

@@ -711,4 +711,4 @@ const SIGNS: readonly Sign[] = [
 ];
 
 /** Every sign that a text shows. */
-export const signsIn = (text: string): Sign[] => SIGNS.filter((one) => one.pattern.test(text));
+export const signsIn = (text: string): Sign[] => SIGNS.filter((entry) => entry.pattern.test(text));

@@ -27,15 +27,16 @@ export function clientDraft(news: News): Draft {
       ...paragraph('What opening up has shown', [
         ...shown(news),
         ...news.diff.surprises.map(
-          (one) => `${place(news, one.area)}: ${one.text}. We come back to you with what follows from it.`,
+          (surprise) =>
+            `${place(news, surprise.area)}: ${surprise.text}. We come back to you with what follows from it.`,
         ),
       ]),
       ...paragraph(
         'Settled on the spot',
         news.diff.decisions.map(
-          (one) =>
-            `${place(news, one.area)}: ` +
-            `${one.text}${one.by === 'client' ? `, as ${one.name ?? 'you'} wished` : ''}${one.free ? ', at no charge' : ''}.`,
+          (decision) =>
+            `${place(news, decision.area)}: ` +
+            `${decision.text}${decision.by === 'client' ? `, as ${decision.name ?? 'you'} wished` : ''}${decision.free ? ', at no charge' : ''}.`,
         ),
       ),
       ...paragraph('To be put right', [...setbacks(news), ...wrongSelections(news), ...leftovers(news)]),

@@ -19,11 +19,11 @@ export function crewDraft(news: News): Draft {
         ),
         ...paragraph(
           'Mind the household',
-          news.diff.household.map((one) => `${place(news, one.area)}: ${one.text}`),
+          news.diff.household.map((entry) => `${place(news, entry.area)}: ${entry.text}`),
         ),
         ...paragraph(
           'Changed on the spot',
-          news.diff.decisions.map((one) => `${place(news, one.area)}: ${one.text}`),
+          news.diff.decisions.map((decision) => `${place(news, decision.area)}: ${decision.text}`),
         ),
         ...paragraph(
           'Moved',

@@ -54,7 +54,7 @@ export const cutList = calculator({
     kerf: 3,
   },
   compute: ({ pieces, stock, kerf }) => {
-    const longest = Math.max(...stock.map((one) => one.length));
+    const longest = Math.max(...stock.map((input) => input.length));
     const tooLong = pieces.findIndex((piece) => piece.length > longest + 1e-6);
     if (tooLong !== -1)
       return refuse({
@@ -69,17 +69,17 @@ export const cutList = calculator({
         message: `pieces: at most ${MOST_PIECES} are cut at once`,
         field: 'pieces',
       });
-    const priced = stock.every((one) => one.price !== undefined);
+    const priced = stock.every((input) => input.price !== undefined);
     const plan = solveCuts(
       pieces.flatMap((piece) => Array.from({ length: piece.count }, () => piece.length)),
-      stock.map((one) => ({ length: one.length, cost: priced ? (one.price ?? 0) : one.length })),
+      stock.map((input) => ({ length: input.length, cost: priced ? (input.price ?? 0) : input.length })),
       kerf,
     );
     const labels = pieces.map((piece) => ({ ...piece, left: piece.count }));
     const cuts = plan.sticks.map((stick): Cut => ({
       stock: stick.stock,
       pieces: stick.pieces.map((piece) => {
-        const named = labels.find((one) => one.length === piece && one.left > 0);
+        const named = labels.find((label) => label.length === piece && label.left > 0);
         if (named) named.left -= 1;
         return { length: piece, label: named?.label ?? '' };
       }),
@@ -95,11 +95,11 @@ export const cutList = calculator({
   },
   buys: ({ cuts }, { stock }) => {
     const lengths = [...new Set(cuts.map((cut) => cut.stock))];
-    return lengths.map((one) => {
-      const quantity = cuts.filter((cut) => cut.stock === one).length;
-      const price = stock.find((each) => each.length === one)?.price;
+    return lengths.map((entry) => {
+      const quantity = cuts.filter((cut) => cut.stock === entry).length;
+      const price = stock.find((each) => each.length === entry)?.price;
       return {
-        what: `sticks of ${Math.round(one)} mm`,
+        what: `sticks of ${Math.round(entry)} mm`,
         quantity,
         unit: 'sticks',
         ...(price === undefined ? {} : { price: price * quantity }),

@@ -61,7 +61,7 @@ export function solveCuts(pieces: readonly number[], stock: readonly Stock[], ke
   best = search.best;
   const fewest = ceil(
     sumOf(lengths.map((length, at) => (counts[at] ?? 0) * (length + kerf))) /
-      (Math.max(...stocks.map((one) => one.length)) + kerf),
+      (Math.max(...stocks.map((entry) => entry.length)) + kerf),
   );
   const proven = search.complete || (costOf(cutting, best) <= bound + TINY && best.length <= fewest);
   return {
@@ -78,12 +78,12 @@ export function solveCuts(pieces: readonly number[], stock: readonly Stock[], ke
 function undominated(stock: readonly Stock[]): Stock[] {
   return stock
     .filter(
-      (one, at) =>
+      (entry, at) =>
         !stock.some(
           (other, where) =>
-            other.length >= one.length &&
-            other.cost <= one.cost &&
-            (other.length > one.length || other.cost < one.cost || where < at),
+            other.length >= entry.length &&
+            other.cost <= entry.cost &&
+            (other.length > entry.length || other.cost < entry.cost || where < at),
         ),
     )
     .sort((a, b) => a.length - b.length);
@@ -97,11 +97,11 @@ const costOf = (cutting: Cutting, plan: readonly Pattern[]): number =>
  * Only sums of stock costs can be paid: 3600s and 3000s never make 7000. Left alone where costs have no common measure.
  */
 function attainable(stocks: readonly Stock[]): (cost: number) => number {
-  const scaled = stocks.map((one) => Math.round(one.cost * 100));
-  if (stocks.some((one, at) => Math.abs(one.cost * 100 - (scaled[at] ?? 0)) > 1e-6)) return (cost) => cost;
+  const scaled = stocks.map((stock) => Math.round(stock.cost * 100));
+  if (stocks.some((stock, at) => Math.abs(stock.cost * 100 - (scaled[at] ?? 0)) > 1e-6)) return (cost) => cost;
   const common = scaled.reduce((a, b) => gcd(a, b), 0);
   if (common === 0) return (cost) => cost;
-  const steps = scaled.map((one) => one / common);
+  const steps = scaled.map((entry) => entry / common);
   const most = 20_000;
   const reached = new Uint8Array(most + 1);
   reached[0] = 1;
@@ -119,14 +119,14 @@ const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
  * What the remaining pieces must cost: by material at the best rate, or by pieces so long that no two share a stick.
  */
 function lowerBound({ lengths, stocks, kerf, roundUp }: Cutting, counts: readonly number[]): number {
-  const rate = Math.min(...stocks.map((one) => one.cost / (one.length + kerf)));
-  const longest = Math.max(...stocks.map((one) => one.length));
+  const rate = Math.min(...stocks.map((stock) => stock.cost / (stock.length + kerf)));
+  const longest = Math.max(...stocks.map((stock) => stock.length));
   let [material, alone] = [0, 0];
   lengths.forEach((length, at) => {
     const count = counts[at] ?? 0;
     material += count * (length + kerf);
     if (2 * length + kerf > longest + TINY)
-      alone += count * Math.min(...stocks.filter((one) => one.length >= length - TINY).map((one) => one.cost));
+      alone += count * Math.min(...stocks.filter((stock) => stock.length >= length - TINY).map((stock) => stock.cost));
   });
   return roundUp(Math.max(material * rate, alone) - TINY);
 }
@@ -173,9 +173,9 @@ const better = (cutting: Cutting, plan: readonly Pattern[], than: readonly Patte
 function firstFit({ lengths, stocks, kerf }: Cutting, order: readonly number[], preferred: number): Pattern[] {
   const sticks: { stock: number; left: number; counts: number[] }[] = [];
   for (const length of order) {
-    let stick = sticks.find((one) => one.left >= length - TINY);
+    let stick = sticks.find((stick) => stick.left >= length - TINY);
     if (!stick) {
-      const stock = stocks.findIndex((one, at) => at >= preferred && one.length >= length - TINY);
+      const stock = stocks.findIndex((stock, at) => at >= preferred && stock.length >= length - TINY);
       const taken = stock === -1 ? stocks.length - 1 : stock;
       stick = { stock: taken, left: stocks[taken]?.length ?? 0, counts: lengths.map(() => 0) };
       sticks.push(stick);
@@ -187,8 +187,8 @@ function firstFit({ lengths, stocks, kerf }: Cutting, order: readonly number[], 
   return sticks.map(({ counts, stock, left }) => {
     const used = (stocks[stock]?.length ?? 0) - left - kerf;
     const fitting = stocks
-      .map((one, at) => ({ ...one, at }))
-      .filter((one) => one.length >= used - TINY)
+      .map((entry, at) => ({ ...entry, at }))
+      .filter((entry) => entry.length >= used - TINY)
       .sort((a, b) => a.cost - b.cost || b.length - a.length)[0];
     return { stock: fitting?.at ?? stock, counts, left: (fitting?.length ?? 0) - used };
   });
@@ -236,7 +236,7 @@ function branchAndBound(
   let best = known;
   let [bestCost, looked, complete] = [costOf(cutting, known), 0, true];
   const seen = new Map<string, { cost: number; sticks: number }>();
-  const longest = Math.max(...cutting.stocks.map((one) => one.length)) + cutting.kerf;
+  const longest = Math.max(...cutting.stocks.map((stock) => stock.length)) + cutting.kerf;
   const fewestMore = (counts: readonly number[]): number =>
     Math.ceil(sumOf(counts.map((count, at) => count * ((cutting.lengths[at] ?? 0) + cutting.kerf))) / longest - 1e-9);
   const visit = (counts: number[], cost: number, plan: Pattern[]): void => {

@@ -10,7 +10,7 @@ function leastCuts(pieces: number[], stocks: Stock[], kerf: number): { cost: num
   const groups: number[][] = [];
   const cheapest = (group: number[]): number => {
     const used = group.reduce((sum, piece) => sum + piece, 0) + kerf * (group.length - 1);
-    return Math.min(...stocks.filter((one) => one.length >= used - 1e-9).map((one) => one.cost));
+    return Math.min(...stocks.filter((entry) => entry.length >= used - 1e-9).map((entry) => entry.cost));
   };
   const place = (at: number): void => {
     const piece = pieces[at];
@@ -96,7 +96,7 @@ describe('cans', () => {
     fc.assert(
       fc.property(
         fc.double({ min: 0.1, max: 24, noNaN: true }),
-        fc.uniqueArray(can, { minLength: 1, maxLength: 3, selector: (one) => one.litres }),
+        fc.uniqueArray(can, { minLength: 1, maxLength: 3, selector: (entry) => entry.litres }),
         (needed, cans) => {
           const least = (from: number, missing: number): number => {
             const one = cans[from];
@@ -137,7 +137,7 @@ describe('trips', () => {
                 best,
                 groups.reduce(
                   (sum, group) =>
-                    sum + tripCost + group.reduce((wait, one) => wait + (Math.max(...group) - one) * waitCost, 0),
+                    sum + tripCost + group.reduce((wait, entry) => wait + (Math.max(...group) - entry) * waitCost, 0),
                   0,
                 ),
               );

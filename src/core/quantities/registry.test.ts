@@ -40,11 +40,11 @@ function put(input: Input, path: Path, value: unknown): Input {
   return copy;
 }
 
-const each = CALCULATORS.map((one) => [one.name, one] as const);
+const each = CALCULATORS.map((calculator) => [calculator.name, calculator] as const);
 
 describe('the list of calculators', () => {
   it('names none twice, and knows those it was built for', () => {
-    const names = CALCULATORS.map((one) => one.name);
+    const names = CALCULATORS.map((calculator) => calculator.name);
     expect(new Set(names).size).toBe(names.length);
     for (const name of [
       'parse-length',
@@ -208,17 +208,19 @@ const GROWS: [string, string, string[], string[]?][] = [
 describe('more of one thing', () => {
   it('is looked at for every calculator that counts anything', () => {
     const looked = new Set(GROWS.map(([name]) => name));
-    expect(CALCULATORS.map((one) => one.name).filter((name) => !looked.has(name))).toEqual(
+    expect(CALCULATORS.map((calculator) => calculator.name).filter((name) => !looked.has(name))).toEqual(
       ['vent-duct', 'fill-back', 'parse-length'].sort(
-        (a, b) => CALCULATORS.findIndex((one) => one.name === a) - CALCULATORS.findIndex((one) => one.name === b),
+        (a, b) =>
+          CALCULATORS.findIndex((calculator) => calculator.name === a) -
+          CALCULATORS.findIndex((calculator) => calculator.name === b),
       ),
     );
   });
 
   it.each(GROWS)('%s: more %s', (name, at, grows, shrinks = []) => {
-    const calculator = CALCULATORS.find((one) => one.name === name)!;
+    const calculator = CALCULATORS.find((anyCalculator) => anyCalculator.name === name)!;
     const path = at.split('.').map((key) => (/^\d+$/.test(key) ? Number(key) : key));
-    const { value, ask } = figures(calculator.asks, calculator.example).find((one) => one.path.join('.') === at)!;
+    const { value, ask } = figures(calculator.asks, calculator.example).find((entry) => entry.path.join('.') === at)!;
     const whole = ask.kind === 'count' || ask.kind === 'money';
     const scaled = (by: number): number =>
       whole ? Math.round(value * by) : ask.kind === 'fraction' ? Math.min(1, value * by) : value * by;
@@ -226,10 +228,10 @@ describe('more of one thing', () => {
       fc.property(
         fc.double({ min: 1, max: 1.8, noNaN: true }),
         fc.double({ min: 1, max: 1.8, noNaN: true }),
-        (one, other) => {
+        (entry, other) => {
           const [less, more] = [
-            calculator.run(put(calculator.example, path, scaled(Math.min(one, other)))),
-            calculator.run(put(calculator.example, path, scaled(Math.max(one, other)))),
+            calculator.run(put(calculator.example, path, scaled(Math.min(entry, other)))),
+            calculator.run(put(calculator.example, path, scaled(Math.max(entry, other)))),
           ];
           // What no longer fits at all is refused; what is refused with more may not be given with less of it the wrong
           // way round.

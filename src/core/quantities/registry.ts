@@ -106,7 +106,7 @@ export const CALCULATORS: readonly AnyCalculator[] = [
   formatLengthCalculator,
 ];
 
-const byName = new Map(CALCULATORS.map((one) => [one.name, one]));
+const byName = new Map(CALCULATORS.map((calculator) => [calculator.name, calculator]));
 
 export const calculatorNamed = (name: string): AnyCalculator | undefined => byName.get(name);
 

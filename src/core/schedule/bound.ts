@@ -22,7 +22,7 @@ export function boundOf(net: Compiled): Bound {
   const open = net.tasks.flatMap((task, number) =>
     (net.crew[number] ?? -1) >= 0 && (net.duration[number] ?? 0) > 0 ? [{ job: task.job, number }] : [],
   );
-  for (const [job, ofJob] of groupBy(open, (one) => one.job)) {
+  for (const [job, ofJob] of groupBy(open, (entry) => entry.job)) {
     for (const ofCrew of groupBy(ofJob, ({ number }) => net.crew[number]).values())
       jobs[job] = Math.max(
         jobs[job] ?? 0,

@@ -143,7 +143,10 @@ class Search {
       floor,
       input: {
         ...input,
-        notBefore: [...input.notBefore.filter((one) => one.task !== exposure.from || one.kind !== 'kept'), wait],
+        notBefore: [
+          ...input.notBefore.filter((notBefore) => notBefore.task !== exposure.from || notBefore.kind !== 'kept'),
+          wait,
+        ],
       },
     };
     this.scorer = { ...this.scorer, net: this.net };

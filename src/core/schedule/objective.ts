@@ -16,12 +16,12 @@ export interface Score {
   cost: number;
 }
 
-export const better = (one: Score, other: Score): boolean =>
-  one.broken !== other.broken
-    ? one.broken < other.broken
-    : one.late !== other.late
-      ? one.late < other.late
-      : one.cost < other.cost;
+export const better = (score: Score, other: Score): boolean =>
+  score.broken !== other.broken
+    ? score.broken < other.broken
+    : score.late !== other.late
+      ? score.late < other.late
+      : score.cost < other.cost;
 
 /** Everything about a network that scoring asks again and again. */
 export interface Scorer {

@@ -54,7 +54,7 @@ function planned(over: Partial<PlanInput>): Plan {
   expect(checkPlan(outcome.value)).toEqual([]);
   return outcome.value;
 }
-const at = (plan: Plan, id: string) => plan.tasks.find((one) => one.id === id);
+const at = (plan: Plan, id: string) => plan.tasks.find((plannedTask) => plannedTask.id === id);
 
 describe('two plans', () => {
   const before = planned({
@@ -155,7 +155,9 @@ describe('what may slip', () => {
       tasks: [task('long', { duration: 8 }), task('short'), task('end')],
       links: [link('long', 'end'), link('short', 'end')],
     });
-    expect([at(plan, 'long'), at(plan, 'short'), at(plan, 'end')].map((one) => [one?.float, one?.critical])).toEqual([
+    expect(
+      [at(plan, 'long'), at(plan, 'short'), at(plan, 'end')].map((entry) => [entry?.float, entry?.critical]),
+    ).toEqual([
       [0, true],
       [6, false],
       [0, true],
@@ -190,16 +192,16 @@ describe('the checker', () => {
   });
   const moved = (id: string, start: number, over: object = {}): Plan => ({
     ...plan,
-    tasks: plan.tasks.map((one) =>
-      one.id === id
+    tasks: plan.tasks.map((plannedTask) =>
+      plannedTask.id === id
         ? {
-            ...one,
+            ...plannedTask,
             start,
-            finish: start + one.duration,
-            slots: Array.from({ length: one.duration }, (_, add) => start + add),
+            finish: start + plannedTask.duration,
+            slots: Array.from({ length: plannedTask.duration }, (_, add) => start + add),
             ...over,
           }
-        : one,
+        : plannedTask,
     ),
   });
 

@@ -16,24 +16,24 @@ import { pullForward } from './pull-forward';
  * The same plan with one task moved to the slot before, everything else where it is; undefined where there is no such
  * slot.
  */
-function moved(plan: Plan, one: PlannedTask, slot: number, net: Compiled): Plan | undefined {
-  const number = net.index.get(one.id) ?? -1;
+function moved(plan: Plan, plannedTask: PlannedTask, slot: number, net: Compiled): Plan | undefined {
+  const number = net.index.get(plannedTask.id) ?? -1;
   const calendar = net.calendar[number];
   if (slot < 0 || !calendar) return undefined;
-  const from = one.duration === 0 ? 0 : (calendar.before[slot] ?? 0);
-  const slots = one.duration === 0 ? [] : [...calendar.worked.subarray(from, from + one.duration)];
-  const start = one.duration === 0 ? slot : (slots[0] ?? slot);
+  const from = plannedTask.duration === 0 ? 0 : (calendar.before[slot] ?? 0);
+  const slots = plannedTask.duration === 0 ? [] : [...calendar.worked.subarray(from, from + plannedTask.duration)];
+  const start = plannedTask.duration === 0 ? slot : (slots[0] ?? slot);
   return {
     ...plan,
     tasks: plan.tasks.map((other) =>
-      other.id === one.id
-        ? { ...other, start, slots, finish: one.duration === 0 ? slot : (slots.at(-1) ?? 0) + 1 }
+      other.id === plannedTask.id
+        ? { ...other, start, slots, finish: plannedTask.duration === 0 ? slot : (slots.at(-1) ?? 0) + 1 }
         : other,
     ),
   };
 }
 
-const waiting = (plan: Plan): PlannedTask[] => plan.tasks.filter((one) => one.state === 'waiting');
+const waiting = (plan: Plan): PlannedTask[] => plan.tasks.filter((plannedTask) => plannedTask.state === 'waiting');
 const netOf = (network: PlanInput): Compiled => {
   const net = compile(network, 1_500);
   if (!net.ok) throw new Error(net.problem.message);
@@ -51,9 +51,13 @@ function looked(network: PlanInput): {
   const { net, placement } = placed.value;
   const holders = holdersOf(net);
   const plan = planned(network);
-  const asked = waiting(plan).map((one) => {
-    const number = net.index.get(one.id) ?? -1;
-    return { one, slot: slotBefore(net, placement, number), blockers: blockersOf(net, placement, number, holders) };
+  const asked = waiting(plan).map((plannedTask) => {
+    const number = net.index.get(plannedTask.id) ?? -1;
+    return {
+      one: plannedTask,
+      slot: slotBefore(net, placement, number),
+      blockers: blockersOf(net, placement, number, holders),
+    };
   });
   return { net, plan, asked };
 }
@@ -121,7 +125,7 @@ describe('reasons', () => {
       fc.property(networks, (network) => {
         const plan = planned(network);
         const net = netOf(network);
-        const start = { start: Int32Array.from(plan.tasks, (one) => one.start) };
+        const start = { start: Int32Array.from(plan.tasks, (plannedTask) => plannedTask.start) };
         for (const one of waiting(plan)) {
           const slot = slotBefore(net, start, net.index.get(one.id) ?? -1);
           const earlier = moved(plan, one, slot, net);
@@ -215,26 +219,31 @@ describe('pushing a schedule to its end', () => {
         const plan = planned(network);
         const pushed: Plan = {
           ...plan,
-          tasks: plan.tasks.map((one) => {
-            const number = net.index.get(one.id) ?? -1;
+          tasks: plan.tasks.map((plannedTask) => {
+            const number = net.index.get(plannedTask.id) ?? -1;
             const [start, finish] = [late.start[number] ?? 0, late.finish[number] ?? 0];
-            expect(start).toBeGreaterThanOrEqual(one.start);
+            expect(start).toBeGreaterThanOrEqual(plannedTask.start);
             const from = net.calendar[number]?.before[start] ?? 0;
-            return one.state === 'done'
-              ? one
+            return plannedTask.state === 'done'
+              ? plannedTask
               : {
-                  ...one,
+                  ...plannedTask,
                   start,
                   finish,
                   slots:
-                    one.duration === 0
+                    plannedTask.duration === 0
                       ? []
-                      : [...(net.calendar[number]?.worked.subarray(from, from + one.duration) ?? [])],
+                      : [...(net.calendar[number]?.worked.subarray(from, from + plannedTask.duration) ?? [])],
                 };
           }),
         };
         const ends = (tasks: PlannedTask[], job: string): number =>
-          Math.max(0, ...tasks.filter((one) => one.job === job && one.state !== 'done').map((one) => one.finish));
+          Math.max(
+            0,
+            ...tasks
+              .filter((plannedTask) => plannedTask.job === job && plannedTask.state !== 'done')
+              .map((plannedTask) => plannedTask.finish),
+          );
         for (const job of ['odd', 'even']) expect(ends(pushed.tasks, job)).toBeLessThanOrEqual(ends(plan.tasks, job));
         expect(checkPlan(pushed)).toEqual([]);
       }),
@@ -295,7 +304,10 @@ describe('improving', () => {
 
   it('begins from the plan before, so that nothing moves that need not', () => {
     const first = tried(300);
-    const again = makePlan({ ...wide(), order: new Map(first.tasks.map((one) => [one.id, one.start])) });
+    const again = makePlan({
+      ...wide(),
+      order: new Map(first.tasks.map((plannedTask) => [plannedTask.id, plannedTask.start])),
+    });
     expect(again.ok && again.value.score).toEqual(first.score);
   });
 });

@@ -144,7 +144,9 @@ describe('every plan', () => {
     const plan = planned({ tasks: [task('a'), task('b')], links: [link('a', 'b')] });
     const moved = {
       ...plan,
-      tasks: plan.tasks.map((one) => (one.id === 'b' ? { ...one, start: 0, finish: 2, slots: [0, 1] } : one)),
+      tasks: plan.tasks.map((plannedTask) =>
+        plannedTask.id === 'b' ? { ...plannedTask, start: 0, finish: 2, slots: [0, 1] } : plannedTask,
+      ),
     };
     expect(checkPlan(moved)).toEqual(['b: no crew free on 0', 'b: no crew free on 1', 'a > b: FS + 0 work not kept']);
   });

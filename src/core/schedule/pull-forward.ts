@@ -69,14 +69,14 @@ function withoutIt(net: Compiled, number: number, blocker: Blocker): Without | u
       return link.strength === 'soft'
         ? {
             text: `${label} need not wait for ${net.tasks[before]?.label ?? 'what is before it'} (${link.reason})`,
-            input: { ...input, links: input.links.filter((one) => one !== link) },
+            input: { ...input, links: input.links.filter((entry) => entry !== link) },
           }
         : undefined;
     }
     case 'not-before':
       return {
         text: `${label}: ${blocker.wait.kind === 'pin' ? 'the pin is taken out' : `no longer waiting, although ${blocker.wait.because}`}`,
-        input: { ...input, notBefore: input.notBefore.filter((one) => one !== blocker.wait) },
+        input: { ...input, notBefore: input.notBefore.filter((notBefore) => notBefore !== blocker.wait) },
       };
     case 'away':
       return {

@@ -48,7 +48,7 @@ function why(over: Partial<PlanInput>): Reason | undefined {
     ...over,
   });
   if (!outcome.ok) throw new Error(outcome.problem.message);
-  return outcome.value.tasks.find((one) => one.id === 'b')?.reason;
+  return outcome.value.tasks.find((planned) => planned.id === 'b')?.reason;
 }
 
 describe('why here?', () => {

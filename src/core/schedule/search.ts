@@ -152,7 +152,7 @@ class Maker {
   }
 
   /** Two places in the order: between them the other's order, outside its own. Keeps the links, since both did. */
-  crossed(one: Int32Array, other: Int32Array, random: () => number): Int32Array {
+  crossed(int: Int32Array, other: Int32Array, random: () => number): Int32Array {
     const [a, b] = [Math.floor(random() * this.jobs), Math.floor(random() * this.jobs)];
     const [from, to] = [Math.min(a, b), Math.max(a, b)];
     const child = new Int32Array(this.jobs);
@@ -162,9 +162,9 @@ class Maker {
       child[at++] = job;
       taken[job] = 1;
     };
-    for (let place = 0; place < from; place++) take(one[place] ?? 0);
+    for (let place = 0; place < from; place++) take(int[place] ?? 0);
     for (let place = 0; place < this.jobs && at < to; place++) if (!taken[other[place] ?? 0]) take(other[place] ?? 0);
-    for (let place = 0; place < this.jobs; place++) if (!taken[one[place] ?? 0]) take(one[place] ?? 0);
+    for (let place = 0; place < this.jobs; place++) if (!taken[int[place] ?? 0]) take(int[place] ?? 0);
     return child;
   }
 

@@ -76,7 +76,7 @@ export function shareByDay(
   whole: number,
 ): number[] {
   return days.map((day) =>
-    whole === 0 ? 0 : work.reduce((sum, one) => sum + (one.day <= day ? one.halfDays : 0), 0) / whole,
+    whole === 0 ? 0 : work.reduce((sum, entry) => sum + (entry.day <= day ? entry.halfDays : 0), 0) / whole,
   );
 }
 

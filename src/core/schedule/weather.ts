@@ -53,10 +53,10 @@ export function forbidsOf(phase: Phase): Forbids[] {
   ];
 }
 
-const TOO_MUCH: Record<Forbids, { is: (one: HalfDayOutlook) => boolean; words: (one: HalfDayOutlook) => string }> = {
-  rain: { is: (one) => one.rain >= LIMITS.rain, words: (one) => `rain, ${round(one.rain)} mm` },
-  wind: { is: (one) => one.wind >= LIMITS.wind, words: (one) => `wind, ${round(one.wind)} m/s` },
-  frost: { is: (one) => one.low <= LIMITS.frost, words: (one) => `${round(one.low)} °C` },
+const TOO_MUCH: Record<Forbids, { is: (half: HalfDayOutlook) => boolean; words: (half: HalfDayOutlook) => string }> = {
+  rain: { is: (half) => half.rain >= LIMITS.rain, words: (half) => `rain, ${round(half.rain)} mm` },
+  wind: { is: (half) => half.wind >= LIMITS.wind, words: (half) => `wind, ${round(half.wind)} m/s` },
+  frost: { is: (half) => half.low <= LIMITS.frost, words: (half) => `${round(half.low)} °C` },
 };
 const round = (value: number): number => Math.round(value * 10) / 10;
 
@@ -67,13 +67,13 @@ export function keptOff(
   forbids: readonly Forbids[],
 ): Map<Slot, string> {
   return new Map(
-    outlook.flatMap((one) => {
-      const kind = forbids.find((each) => TOO_MUCH[each].is(one));
+    outlook.flatMap((half) => {
+      const kind = forbids.find((each) => TOO_MUCH[each].is(half));
       return kind
         ? [
             [
-              slotOf(origin, one.day, one.half),
-              `${TOO_MUCH[kind].words(one)}, on ${formatDay(one.day, origin)}`,
+              slotOf(origin, half.day, half.half),
+              `${TOO_MUCH[kind].words(half)}, on ${formatDay(half.day, origin)}`,
             ] as const,
           ]
         : [];

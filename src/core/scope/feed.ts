@@ -24,7 +24,7 @@ export const feedsFor = (asks: Asks, name: string): readonly Measure[] => asks[n
 export const usualFeeds = (asks: Asks, measures: Measures): Record<string, Measure> =>
   Object.fromEntries(
     Object.keys(asks).flatMap((name) => {
-      const measure = feedsFor(asks, name).find((one) => one in measures);
+      const measure = feedsFor(asks, name).find((entry) => entry in measures);
       return measure ? [[name, measure]] : [];
     }),
   );

@@ -24,23 +24,23 @@ export interface MaterialLine extends Omit<Needed, 'area'> {
 
 /** One line for what is bought alike: same thing, pack, price, supplier, trade and day; areas are named together. */
 export function materialsList(needed: readonly Needed[]): MaterialLine[] {
-  const groups = groupBy(needed, (one) =>
-    JSON.stringify([one.what, one.unit, one.unitPrice, one.supplier, one.trade, one.needBy]),
+  const groups = groupBy(needed, (entry) =>
+    JSON.stringify([entry.what, entry.unit, entry.unitPrice, entry.supplier, entry.trade, entry.needBy]),
   );
   return [...groups.values()]
     .map((list) => {
       const { area: _, ...first } = list[0] as Needed;
-      const quantity = sum(list.map((one) => one.quantity));
-      const known = list.every((one) => one.price !== null);
+      const quantity = sum(list.map((entry) => entry.quantity));
+      const known = list.every((entry) => entry.price !== null);
       return {
         ...first,
         quantity: Math.round(quantity * 1e6) / 1e6,
-        areas: [...new Set(list.map((one) => one.area))],
+        areas: [...new Set(list.map((entry) => entry.area))],
         price:
           first.unitPrice !== null
             ? halfUp(first.unitPrice * quantity)
             : known
-              ? sum(list.map((one) => one.price ?? 0))
+              ? sum(list.map((entry) => entry.price ?? 0))
               : null,
       };
     })

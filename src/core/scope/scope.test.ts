@@ -127,9 +127,9 @@ describe('a later statement', () => {
     });
     const diff = statementDiff(before, after);
     expect([
-      diff.added.map((one) => one.key),
-      diff.changed.map((one) => one.to.key),
-      diff.removed.map((one) => one.key),
+      diff.added.map((placed) => placed.key),
+      diff.changed.map((entry) => entry.to.key),
+      diff.removed.map((placed) => placed.key),
     ]).toEqual([['4'], ['1'], ['2']]);
     expect(diff.removed[0]?.where).toBe('Hall');
   });
@@ -139,14 +139,14 @@ describe('a later statement', () => {
       fc.property(
         fc.uniqueArray(
           fc.record({ key: fc.string({ minLength: 1, maxLength: 3 }), text: fc.string({ maxLength: 5 }) }),
-          { selector: (one) => one.key },
+          { selector: (entry) => entry.key },
         ),
         fc.uniqueArray(
           fc.record({ key: fc.string({ minLength: 1, maxLength: 3 }), text: fc.string({ maxLength: 5 }) }),
-          { selector: (one) => one.key },
+          { selector: (entry) => entry.key },
         ),
-        (one, other) => {
-          const [a, b] = [statement({ ground: one }), statement({ ground: other })];
+        (entry, other) => {
+          const [a, b] = [statement({ ground: entry }), statement({ ground: other })];
           expect(isEmptyDiff(statementDiff(a, a))).toBe(true);
           const [there, back] = [statementDiff(a, b), statementDiff(b, a)];
           expect(there.added.map((each) => each.key).sort()).toEqual(back.removed.map((each) => each.key).sort());
@@ -175,7 +175,7 @@ describe('materials', () => {
       needed({ area: 'Study', quantity: 2 }),
       needed({ unitPrice: null, what: 'tape' }),
     ]);
-    expect(list.find((one) => one.what === 'board')).toMatchObject({
+    expect(list.find((materialLine) => materialLine.what === 'board')).toMatchObject({
       quantity: 5,
       price: 5000,
       areas: ['Hall', 'Study'],
@@ -193,8 +193,8 @@ describe('materials', () => {
           }),
         ),
         (lines) => {
-          expect(materialsTotal(materialsList(lines.map((one) => needed(one)))).price).toBe(
-            lines.reduce((sum, one) => sum + one.quantity * one.unitPrice, 0),
+          expect(materialsTotal(materialsList(lines.map((entry) => needed(entry)))).price).toBe(
+            lines.reduce((sum, entry) => sum + entry.quantity * entry.unitPrice, 0),
           );
         },
       ),
@@ -265,7 +265,7 @@ describe('what follows the drawing', () => {
 });
 
 describe('what is typed on Bench', () => {
-  it.each(CALCULATORS.map((one) => [one.name, one] as const))(
+  it.each(CALCULATORS.map((calculator) => [calculator.name, calculator] as const))(
     '%s: its example is read back as it was written, in both systems',
     (_, calculator) => {
       for (const system of ['metric', 'imperial'] as const) {
@@ -283,7 +283,7 @@ describe('what is typed on Bench', () => {
   );
 
   it('names the field that cannot be read, deep in its list', () => {
-    const wall = CALCULATORS.find((one) => one.name === 'wall-area')!;
+    const wall = CALCULATORS.find((calculator) => calculator.name === 'wall-area')!;
     const typed = writeTyped(wall.asks, wall.example, 'metric');
     (typed.sections as TypedInput[])[1]!.width = 'wide';
     expect(readTyped(wall.asks, typed, 'metric').problem).toMatchObject({ field: 'sections[1].width' });
@@ -302,16 +302,16 @@ describe('lists in and out', () => {
   it('of walls and sections come back as they went', () => {
     const { shapes, problems } = readShapeCsv(SHAPE_CSV_EXAMPLE, 'metric', NAMED);
     expect(problems).toEqual([]);
-    expect(shapes.map((one) => [one.area, one.shape.kind])).toEqual([
+    expect(shapes.map((shape) => [shape.area, shape.shape.kind])).toEqual([
       ['w', 'room'],
       ['e', 'face'],
     ]);
     const again = readShapeCsv(
-      writeShapeCsv(shapes.map((one) => ({ name: one.name, shape: one.shape }))),
+      writeShapeCsv(shapes.map((shape) => ({ name: shape.name, shape: shape.shape }))),
       'metric',
       NAMED,
     );
-    expect(again.shapes.map((one) => one.shape)).toEqual(shapes.map((one) => one.shape));
+    expect(again.shapes.map((shape) => shape.shape)).toEqual(shapes.map((shape) => shape.shape));
   });
 
   it.each([
@@ -324,7 +324,9 @@ describe('lists in and out', () => {
   ])('say line and column of what is wrong: %j', (text, words) => {
     const { shapes, problems } = readShapeCsv(text, 'metric', NAMED);
     expect(shapes).toEqual([]);
-    expect(problems.map((one) => `${one.line} ${one.column ?? ''} ${one.message}`).join('\n')).toContain(words);
+    expect(
+      problems.map((problem) => `${problem.line} ${problem.column ?? ''} ${problem.message}`).join('\n'),
+    ).toContain(words);
   });
 
   it('leave a room out whole of which one wall cannot be read, and keep the others', () => {
@@ -333,7 +335,7 @@ describe('lists in and out', () => {
       'metric',
       NAMED,
     );
-    expect(shapes.map((one) => one.area)).toEqual(['e']);
+    expect(shapes.map((shape) => shape.area)).toEqual(['e']);
     expect(problems[0]).toMatchObject({ line: 3, column: 'length' });
   });
 
@@ -343,12 +345,12 @@ describe('lists in and out', () => {
       'Workshop,1,door,,0.9 m,30 m,,,1\nWorkshop,1,hole,,1 m,1 m,,,1\nWorkshop,1,window,,1 m,1 m,,,1.5\n';
     const { openings, problems } = readOpeningCsv(text, 'metric', NAMED);
     expect(openings).toMatchObject([{ area: 'w', wall: 1, along: { mm: 1100 } }]);
-    expect(problems.map((one) => [one.line, one.column])).toEqual([
+    expect(problems.map((problem) => [problem.line, problem.column])).toEqual([
       [3, 'height'],
       [4, 'kind'],
       [5, 'count'],
     ]);
-    const out = writeOpeningCsv(openings.map((one) => ({ ...one, id: 'o', area: 'Workshop' })));
+    const out = writeOpeningCsv(openings.map((opening) => ({ ...opening, id: 'o', area: 'Workshop' })));
     expect(readOpeningCsv(out, 'metric', NAMED).openings).toEqual(openings);
   });
 
@@ -367,7 +369,7 @@ describe('lists in and out', () => {
       NAMED,
     );
     expect(lines).toHaveLength(1);
-    expect(problems.map((one) => [one.line, one.column])).toEqual([
+    expect(problems.map((problem) => [problem.line, problem.column])).toEqual([
       [3, 'stance'],
       [4, 'quantity'],
       [5, 'unit'],

@@ -14,7 +14,7 @@ const read = (lines: string, there = new Set<string>()) =>
   );
 const told = (lines: string, there?: Set<string>): string =>
   read(lines, there)
-    .problems.map((one) => `${one.line} ${one.column ?? ''}: ${one.message}`)
+    .problems.map((problem) => `${problem.line} ${problem.column ?? ''}: ${problem.message}`)
     .join('\n');
 
 describe('a list of selections', () => {

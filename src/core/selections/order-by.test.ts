@@ -12,8 +12,8 @@ const closures: fc.Arbitrary<Closure[]> = fc.array(
     .map(([from, long]) => ({ firstDay: addDays(START, from), lastDay: addDays(START, from + long) })),
   { maxLength: 4 },
 );
-const isClosed = (list: readonly Closure[], one: string): boolean =>
-  list.some(({ firstDay, lastDay }) => one >= firstDay && one <= lastDay);
+const isClosed = (list: readonly Closure[], entry: string): boolean =>
+  list.some(({ firstDay, lastDay }) => entry >= firstDay && entry <= lastDay);
 
 describe('order by', () => {
   it('counts the longest lead and the buffer back from the need, then back to a working day', () => {

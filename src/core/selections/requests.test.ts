@@ -28,7 +28,7 @@ const request = (id: string, over: Partial<Request> = {}): Request => ({
   outcome: null,
   ...over,
 });
-const chain = (...list: Request[]): Requests => new Map(list.map((one) => [one.id, one]));
+const chain = (...list: Request[]): Requests => new Map(list.map((entry) => [entry.id, entry]));
 
 describe('a request', () => {
   it('stands where it stands: to send, behind another, sent, answered, or to be asked anew', () => {
@@ -40,7 +40,7 @@ describe('a request', () => {
       request('e', { sentOn: '2027-03-01', answeredOn: '2027-03-05', outcome: 'refused' }),
       request('f', { after: 'd' }),
     );
-    expect([...all.values()].map((one) => requestStatus(one, all))).toEqual([
+    expect([...all.values()].map((entry) => requestStatus(entry, all))).toEqual([
       'to send',
       'waits for another',
       'sent',
@@ -48,7 +48,7 @@ describe('a request', () => {
       'refused',
       'to send',
     ]);
-    expect([...all.values()].filter(isGiven).map((one) => one.id)).toEqual(['d']);
+    expect([...all.values()].filter(isGiven).map((entry) => entry.id)).toEqual(['d']);
   });
 
   it('is counted on for the day they named, else as long as it takes; a day that passed is tomorrow', () => {

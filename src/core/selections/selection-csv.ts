@@ -74,13 +74,13 @@ export function readSelectionCsv(
       const area = named.get(cell('area').toLowerCase());
       if (!area) return { column: 'area', message: `there is no area “${cell('area')}” in this job.` };
       const step = cell('step').toLowerCase();
-      const phase = area.phases.find((one) => one === step || phaseFacts(one).label.toLowerCase() === step);
+      const phase = area.phases.find((entry) => entry === step || phaseFacts(entry).label.toLowerCase() === step);
       if (!phase)
         return {
           column: 'step',
           message:
             `“${cell('step')}” is no step of ${area.name}; one of: ` +
-            `${area.phases.map((one) => phaseFacts(one).label).join(', ') || 'none yet'}.`,
+            `${area.phases.map((entry) => phaseFacts(entry).label).join(', ') || 'none yet'}.`,
         };
       const category = cell('category');
       if (category === '' || category.length > 60)

@@ -55,9 +55,9 @@ describe('when a selection can be used', () => {
     );
     expect(coming).toMatchObject({ there: '2027-04-05', usable: '2027-04-09' });
     expect(coming?.because).toContain('with 3 days in the room before use');
-    expect(arrivalOf(item({ state: 'on site', cameOn: '2027-03-08', acclimatiseDays: 3 }), [], [], TODAY)).toMatchObject(
-      { usable: '2027-03-12', open: false },
-    );
+    expect(
+      arrivalOf(item({ state: 'on site', cameOn: '2027-03-08', acclimatiseDays: 3 }), [], [], TODAY),
+    ).toMatchObject({ usable: '2027-03-12', open: false });
     expect(arrivalOf(item({ state: 'on site', cameOn: '2027-03-01', acclimatiseDays: 3 }), [], [], TODAY)).toBeNull();
   });
 
@@ -74,11 +74,13 @@ describe('when a selection can be used', () => {
       open: false,
       because: 'the delivery of oak boards is expected Sat 20 Mar, 9 days later than promised: the press broke down',
     });
-    expect(arrivalOf({ ...promised, expectedOn: '2027-03-05', promisedOn: '2027-03-05' }, [], [], TODAY)).toMatchObject({
-      there: '2027-03-10',
-      open: true,
-      because: expect.stringContaining('is not here') as string,
-    });
+    expect(arrivalOf({ ...promised, expectedOn: '2027-03-05', promisedOn: '2027-03-05' }, [], [], TODAY)).toMatchObject(
+      {
+        there: '2027-03-10',
+        open: true,
+        because: expect.stringContaining('is not here') as string,
+      },
+    );
     expect(arrivalOf(item({ state: 'ordered', orderedOn: '2027-03-01' }), [], [], TODAY)).toMatchObject({
       there: '2027-03-21',
       open: true,

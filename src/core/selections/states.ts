@@ -27,7 +27,8 @@ export const isHere = (state: SelectionState): boolean => at(state) >= at('on si
 /** Ordered and still on its way. */
 export const isComing = (state: SelectionState): boolean => isOrdered(state) && !isHere(state);
 export const isSettled = (state: SelectionState): boolean => at(state) >= at('checked');
-export const isBefore = (one: SelectionState, other: SelectionState): boolean => at(one) < at(other);
+export const isBefore = (selectionState: SelectionState, other: SelectionState): boolean =>
+  at(selectionState) < at(other);
 
 /** What a person does next, as they would say it: the step and the words on its button. */
 export const NEXT_STEPS: Partial<Record<SelectionState, readonly SelectionState[]>> = {

@@ -38,10 +38,12 @@ export const STORED_PART = 0.5;
 export function storageCheck({ day, useDay, work, floor, takes, taken }: StorageTerms): StorageCheck {
   // On the day of use whoever uses it may be in the room.
   const until = useDay ?? '9999-12-31';
-  const before = work.filter((one) => one.firstDay < until).sort((a, b) => (a.firstDay < b.firstDay ? -1 : 1));
-  const inTheWay = before.filter((one) => one.lastDay >= day);
+  const before = work
+    .filter((roomWork) => roomWork.firstDay < until)
+    .sort((a, b) => (a.firstDay < b.firstDay ? -1 : 1));
+  const inTheWay = before.filter((roomWork) => roomWork.lastDay >= day);
   const lastOut = before
-    .map((one) => one.lastDay)
+    .map((roomWork) => roomWork.lastDay)
     .sort()
     .at(-1);
   const free = lastOut === undefined || lastOut < day ? day : onToWeekday(addDays(lastOut, 1));

@@ -48,12 +48,12 @@ const extra = (over: Partial<ExtraWork> = {}): ExtraWork => ({
   reason: 'the floor is wet',
   ...over,
 });
-const into = (one: Site, id: string): string[] =>
-  sequenceOf(one)
+const into = (entry: Site, id: string): string[] =>
+  sequenceOf(entry)
     .links.filter((link) => link.after === id)
     .map((link) => link.before);
-const from = (one: Site, id: string): string[] =>
-  sequenceOf(one)
+const from = (entry: Site, id: string): string[] =>
+  sequenceOf(entry)
     .links.filter((link) => link.before === id)
     .map((link) => link.after);
 const TRACK = (['protect', 'tear-out', 'framing', 'board', 'hand-over'] as const).map((phase) => step(phase));
@@ -129,19 +129,19 @@ describe('added work', () => {
 describe('other work in an area', () => {
   it('keeps what was begun, drops what is no longer needed, and brings what is new at its usual length', () => {
     const face = area([step('access', 1), step('strip', 0.4), step('sheathing'), step('cladding')], { kind: 'face' });
-    const phases = withWorks(face, ['overlay'], 2).track.map((one) => one.phase);
+    const phases = withWorks(face, ['overlay'], 2).track.map((trackStep) => trackStep.phase);
     expect(phases).toContain('strip');
     expect(phases).not.toContain('sheathing');
-    expect(withWorks(face, ['overlay'], 2).track.find((one) => one.phase === 'repair')?.halfDays).toBe(
+    expect(withWorks(face, ['overlay'], 2).track.find((trackStep) => trackStep.phase === 'repair')?.halfDays).toBe(
       halfDaysFor('repair', 2),
     );
-    expect(withWorks(face, ['overlay'], 2).track.find((one) => one.phase === 'cladding')?.halfDays).toBe(2);
+    expect(withWorks(face, ['overlay'], 2).track.find((trackStep) => trackStep.phase === 'cladding')?.halfDays).toBe(2);
   });
 
   it('is laid in the usual order, each step once, for any work that is done there', () => {
     for (const work of WORK_KEYS) {
       const track = withWorks(area([], { kind: workFacts(work).kinds[0] ?? 'room' }), [work], 1).track.map(
-        (one) => one.phase,
+        (trackStep) => trackStep.phase,
       );
       expect(track, work).toEqual(trackOf([work]));
       expect(new Set(track).size).toBe(track.length);
@@ -175,7 +175,7 @@ describe('what it means for the household', () => {
     expect(
       texts([
         area(
-          bath.track.map((one) => ({ ...one, fraction: 1 })),
+          bath.track.map((trackStep) => ({ ...trackStep, fraction: 1 })),
           { id: 'b', provides: ['toilet'] },
         ),
       ]),

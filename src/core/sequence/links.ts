@@ -77,7 +77,7 @@ function alongFall(site: Site, effect: Extract<Effect, { form: 'along-fall' }>, 
   legs
     .slice(1)
     .forEach((leg, index) => link(taskId(legs[index]?.id ?? leg.id, effect.phase), taskId(leg.id, effect.phase)));
-  for (const area of site.areas.filter((one) => has(one, effect.then))) {
+  for (const area of site.areas.filter((area) => has(area, effect.then))) {
     for (const leg of legs) link(taskId(leg.id, effect.phase), taskId(area.id, effect.then));
   }
 }
@@ -344,7 +344,7 @@ function withoutSoftLoops(site: Site, { added }: Sequence, links: Link[]): Link[
     ...site.leftovers.map((item) => leftoverId(item.id)),
     ...site.extras.map((extra) => extraId(extra.id)),
     ...(site.gates ?? []).map((gate) => gateId(gate.id)),
-    ...(site.logistics ?? []).map((one) => logisticId(one.id)),
+    ...(site.logistics ?? []).map((logistic) => logisticId(logistic.id)),
   ];
   let kept = links;
   for (let loop = findLoop(ids, kept); loop; loop = findLoop(ids, kept)) {

@@ -271,8 +271,8 @@ export function withMethods(track: readonly Phase[], choices: Choices): Phase[] 
   for (const { side } of sidesOf(choices)) {
     const had = new Set(phases);
     const met = (list: readonly Phase[]): boolean => list.some((phase) => had.has(phase));
-    const adds = (side.adds ?? []).filter((one) => met(one.with)).map((one) => one.phase);
-    const drops = new Set((side.drops ?? []).filter((one) => met(one.with)).map((one) => one.phase));
+    const adds = (side.adds ?? []).filter((entry) => met(entry.with)).map((entry) => entry.phase);
+    const drops = new Set((side.drops ?? []).filter((entry) => met(entry.with)).map((entry) => entry.phase));
     phases = inUsualOrder([...phases.filter((phase) => !drops.has(phase)), ...adds]);
   }
   return phases;

@@ -40,7 +40,7 @@ const area = (id: string, of: readonly Work[], chosen: Choices): SiteArea => ({
 });
 const siteOf = (areas: SiteArea[], chosen: Record<string, Choices>): Site => {
   const { rules, parted } = methodRules(
-    areas.map((one) => one.id),
+    areas.map((room) => room.id),
     (id) => chosen[id] ?? {},
   );
   return {
@@ -64,7 +64,7 @@ describe('ways of working', () => {
         const site = siteOf([area('here', here, mine), area('there', there, theirs)], { here: mine, there: theirs });
         const { links, added } = sequenceOf(site);
         const ids = [
-          ...site.areas.flatMap((one) => one.track.map((step) => taskId(one.id, step.phase))),
+          ...site.areas.flatMap((room) => room.track.map((step) => taskId(room.id, step.phase))),
           ...added.map((task) => task.id),
         ];
         expect(findLoop(ids, links)).toBeUndefined();

@@ -45,7 +45,7 @@ const site = (areas: SiteArea[], over: Partial<Site> = {}): Site => ({
   extras: [],
   ...over,
 });
-const linksOf = (one: Site): Link[] => sequenceOf(one).links;
+const linksOf = (entry: Site): Link[] => sequenceOf(entry).links;
 const find = (links: Link[], before: string, after: string): Link | undefined =>
   links.find((link) => link.before === before && link.after === after);
 
@@ -126,9 +126,9 @@ const SPOKEN: [number, Site, string, string, Partial<Link>?][] = [
 ];
 
 describe('the rules', () => {
-  it.each(SPOKEN)('%i: makes its link, with its strength and its reason', (number, one, before, after, over = {}) => {
+  it.each(SPOKEN)('%i: makes its link, with its strength and its reason', (number, entry, before, after, over = {}) => {
     const rule = RULES.find((each) => each.number === number);
-    expect(find(linksOf(one), before, after)).toMatchObject({
+    expect(find(linksOf(entry), before, after)).toMatchObject({
       rule: number,
       strength: rule?.strength,
       reason: rule?.reason,
@@ -250,7 +250,7 @@ describe('the sequence of a job', () => {
         });
         const { links, added } = sequenceOf(site(areas, { livedIn }));
         const ids = [
-          ...areas.flatMap((one) => one.track.map((step) => taskId(one.id, step.phase))),
+          ...areas.flatMap((room) => room.track.map((step) => taskId(room.id, step.phase))),
           ...added.map((task) => task.id),
         ];
         expect(findLoop(ids, links)).toBeUndefined();

@@ -6,9 +6,9 @@ import type { Site } from './site';
  */
 export function ruleHolds(site: Pick<Site, 'switches'>, rule: Rule, area?: string): boolean {
   if (rule.only && (area === undefined || !rule.only.has(area))) return false;
-  const said = (site.switches ?? []).filter((one) => one.rule === rule.number);
-  const narrow = area === undefined ? undefined : said.find((one) => one.area === area);
-  return (narrow ?? said.find((one) => one.area === undefined))?.holds ?? true;
+  const said = (site.switches ?? []).filter((entry) => entry.rule === rule.number);
+  const narrow = area === undefined ? undefined : said.find((entry) => entry.area === area);
+  return (narrow ?? said.find((entry) => entry.area === undefined))?.holds ?? true;
 }
 
 /** The rules that count somewhere in the job. */

@@ -32,7 +32,7 @@ const site = (track: TrackStep[], over: Partial<Site> = {}): Site => ({
   ...over,
 });
 const terms: TaskTerms = { origin: '2027-03-08', now: 1, crewFor: (trade) => `sub-${trade}` };
-const only = (one: Site, added: Parameters<typeof tasksOf>[1] = []) => tasksOf(one, added, terms);
+const only = (entry: Site, added: Parameters<typeof tasksOf>[1] = []) => tasksOf(entry, added, terms);
 
 describe('the tasks of a job', () => {
   it('wait, are under way or done as walks have seen them', () => {

@@ -52,7 +52,7 @@ export function tasksOf(site: Site, added: readonly AddedTask[], terms: TaskTerm
     ...site.leftovers.map((item) => leftoverTask(site, item, terms, earliest)),
     ...site.extras.map((extra) => extraTask(site, extra, terms, earliest)),
     ...(site.gates ?? []).map((gate) => gateTask(site, gate, earliest)),
-    ...(site.logistics ?? []).map((one) => logisticTask(site, one, terms)),
+    ...(site.logistics ?? []).map((logistic) => logisticTask(site, logistic, terms)),
     ...added.map((task) => addedTask(site, task, begun, earliest, terms)),
   ];
 }
@@ -144,7 +144,7 @@ function besideTrack(
   terms: TaskTerms,
   earliest: Slot,
 ): Task {
-  const area = site.areas.find((one) => one.id === work.area);
+  const area = site.areas.find((room) => room.id === work.area);
   return {
     id,
     job: site.id,
@@ -180,18 +180,18 @@ const gateTask = (site: Site, gate: Gate, earliest: Slot): Task => ({
 });
 
 /** What has to be there takes the half-day on which it comes. */
-const logisticTask = (site: Site, one: Logistic, terms: TaskTerms): Task => ({
-  id: logisticId(one.id),
+const logisticTask = (site: Site, logistic: Logistic, terms: TaskTerms): Task => ({
+  id: logisticId(logistic.id),
   job: site.id,
   area: null,
   phase: null,
-  label: one.label,
+  label: logistic.label,
   trade: 'nobody',
   crew: null,
-  duration: one.here ? 0 : 1,
+  duration: logistic.here ? 0 : 1,
   shares: 0,
-  state: one.here ? 'done' : 'waiting',
-  floor: one.here ? Math.min(0, terms.now) : terms.now,
+  state: logistic.here ? 'done' : 'waiting',
+  floor: logistic.here ? Math.min(0, terms.now) : terms.now,
   calendar: jobCalendar(site.id),
   rank: 0,
 });

@@ -36,7 +36,7 @@ export function readAreaCsv(text: string): AreaCsv {
     },
   });
   const twice = areas.find(
-    (one, at) => areas.findIndex((other) => other.name === one.name && other.level === one.level) < at,
+    (area, at) => areas.findIndex((other) => other.name === area.name && other.level === area.level) < at,
   );
   if (twice) problems.push({ line: 1, message: `“${twice.name}” is named twice on the same level.` });
   return { levels: levelsOf(areas), areas, problems };

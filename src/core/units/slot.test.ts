@@ -43,11 +43,11 @@ describe('things that share a key', () => {
       fc.property(fc.array(fc.nat(5)), (numbers) => {
         const groups = groupBy(
           numbers.map((key, at) => ({ key, at })),
-          (one) => one.key,
+          (entry) => entry.key,
         );
         expect([...groups.keys()]).toEqual([...new Set(numbers)]);
         for (const list of groups.values())
-          expect(list.map((one) => one.at)).toEqual([...list.map((one) => one.at)].sort((a, b) => a - b));
+          expect(list.map((entry) => entry.at)).toEqual([...list.map((entry) => entry.at)].sort((a, b) => a - b));
         expect([...groups.values()].flat()).toHaveLength(numbers.length);
       }),
     ));

@@ -20,18 +20,18 @@ describe('what is carried from walk to walk', () => {
       fc.property(fc.array(fc.array(verdict, { maxLength: 6 }), { maxLength: 8 }), (histories) => {
         const all = histories.flatMap((history, item) => [
           seen(`i${item}`, item, { kind: item % 2 ? 'caution' : 'remaining', text: 't', trade: 'wiring' }),
-          ...history.map((one, walk) =>
-            seen(`r${item}-${walk}`, 20 + walk, { kind: 'recheck', about: `i${item}`, verdict: one }),
+          ...history.map((entry, walk) =>
+            seen(`r${item}-${walk}`, 20 + walk, { kind: 'recheck', about: `i${item}`, verdict: entry }),
           ),
         ]);
-        const open = new Map(carriedItems(notWithdrawn(all)).map((one) => [one.item.id, one]));
+        const open = new Map(carriedItems(notWithdrawn(all)).map((entry) => [entry.item.id, entry]));
         histories.forEach((history, item) => {
           const known = open.get(`i${item}`);
           expect(known === undefined).toBe(history.includes('done'));
           if (!known) return;
           expect([known.putOff, known.notSeen, known.worse]).toEqual([
-            history.filter((one) => one === 'still open' || one === 'worse').length,
-            history.filter((one) => one === 'not seen').length,
+            history.filter((entry) => entry === 'still open' || entry === 'worse').length,
+            history.filter((entry) => entry === 'not seen').length,
             history.includes('worse'),
           ]);
         });
@@ -45,7 +45,7 @@ describe('what is carried from walk to walk', () => {
       seen('d', 2, { kind: 'caution', text: 'loose tread' }),
       seen('r', 3, { kind: 'recheck', about: 'c', verdict: 'done' }),
     ];
-    expect(openCautions(notWithdrawn(all)).map((one) => one.text)).toEqual(['loose tread']);
+    expect(openCautions(notWithdrawn(all)).map((entry) => entry.text)).toEqual(['loose tread']);
   });
 });
 
@@ -118,14 +118,16 @@ describe('what is dangerous', () => {
     ['slack cable over the yard', 'overhead'],
   ])('“%s” says so, and who decides', (text, id) => {
     const raised = triggersOf({ kind: 'note', text });
-    expect(raised.map((one) => one.id)).toContain(id);
-    expect(raised.every((one) => one.source.length > 5 && !/approved|certified safe/.test(one.text))).toBe(true);
+    expect(raised.map((trigger) => trigger.id)).toContain(id);
+    expect(raised.every((trigger) => trigger.source.length > 5 && !/approved|certified safe/.test(trigger.text))).toBe(
+      true,
+    );
   });
 
   it('counts a trench by its depth, and says nothing of what is harmless', () => {
-    expect(triggersOf({ kind: 'measurement', text: 'depth of the trench', mm: 1400 }).map((one) => one.id)).toEqual([
-      'trench',
-    ]);
+    expect(
+      triggersOf({ kind: 'measurement', text: 'depth of the trench', mm: 1400 }).map((trigger) => trigger.id),
+    ).toEqual(['trench']);
     expect(triggersOf({ kind: 'measurement', text: 'depth of the trench', mm: 900 })).toEqual([]);
     expect(
       ['paint the skirting', 'two more tiles', 'client likes sage'].flatMap((text) =>
@@ -153,7 +155,7 @@ describe('what is in a wall', () => {
       thing({ what: 'box', along: 300, length: 0, rise: 0 }),
       thing({ wall: 2 }),
     ]);
-    expect([...walls].map(([wall, list]) => [wall, list.map((one) => [one.number, one.what])])).toEqual([
+    expect([...walls].map(([wall, list]) => [wall, list.map((numbered) => [numbered.number, numbered.what])])).toEqual([
       [
         0,
         [
@@ -188,7 +190,7 @@ describe('what is in a wall', () => {
           undefined,
           [],
           1,
-          byWall(list.map((one) => thing({ ...one, wall: 1 }))).get(1) ?? [],
+          byWall(list.map((entry) => thing({ ...entry, wall: 1 }))).get(1) ?? [],
           'metric',
         );
         const points = drawing.strokes.flatMap((stroke) => (stroke.form === 'path' ? stroke.points : []));

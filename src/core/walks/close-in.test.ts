@@ -87,8 +87,12 @@ describe('the check before a wall is closed', () => {
         (said) => {
           const seen = said.map(([line, verdict], at) => check(lines[line]?.key ?? '', verdict, at));
           const state = closeInState(lines, seen);
-          const last = new Map(seen.map((one) => [one.kind === 'check' ? one.line : '', one]));
-          const settled = [...last.values()].filter((one) => one.kind === 'check' && one.verdict !== 'open').length;
+          const last = new Map(
+            seen.map((observation) => [observation.kind === 'check' ? observation.line : '', observation]),
+          );
+          const settled = [...last.values()].filter(
+            (observation) => observation.kind === 'check' && observation.verdict !== 'open',
+          ).length;
           expect(state.open).toHaveLength(lines.length - settled);
           expect(state.closedAt !== undefined).toBe(settled === lines.length);
         },

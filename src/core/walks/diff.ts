@@ -40,11 +40,11 @@ export type Weights = ReadonlyMap<string, number>;
  */
 export function diffOf(all: readonly Observation[], walk: string, weights: Weights): WalkDiff {
   const seen = notWithdrawn(all);
-  const during = seen.filter((one) => one.walk === walk);
+  const during = seen.filter((observation) => observation.walk === walk);
   const began = during[0]?.at ?? '';
-  const before = progressOf(seen.filter((one) => one.walk !== walk && one.at < began));
+  const before = progressOf(seen.filter((observation) => observation.walk !== walk && observation.at < began));
   const progress: ProgressChange[] = [...progressOf(during)].flatMap(([key, now]) => {
-    const reading = ofKind(during, 'progress').find((one) => `${one.area}:${one.phase}` === key);
+    const reading = ofKind(during, 'progress').find((entry) => `${entry.area}:${entry.phase}` === key);
     const from = before.get(key)?.fraction ?? 0;
     return reading && from !== now.fraction
       ? [{ area: reading.area, phase: reading.phase, from, to: now.fraction }]
@@ -66,8 +66,8 @@ export function diffOf(all: readonly Observation[], walk: string, weights: Weigh
         ) / total;
   return {
     progress,
-    remaining: ofKind(during, 'remaining').filter((one) => stillOpen.has(one.id)),
-    closed: ofKind(seen, 'remaining').filter((one) => doneHere.has(one.id)),
+    remaining: ofKind(during, 'remaining').filter((entry) => stillOpen.has(entry.id)),
+    closed: ofKind(seen, 'remaining').filter((entry) => doneHere.has(entry.id)),
     selections: lastChecks(ofKind(during, 'selection-check')),
     notes: ofKind(during, 'note'),
     cautions: ofKind(during, 'caution'),

@@ -27,7 +27,7 @@ export function conflicts(
   drawn: readonly { label: string; of: Target; mm: number }[],
 ): { id: string; label: string; of: Target; measured: number; drawn: number }[] {
   return drawn.flatMap(({ label, of, mm }) => {
-    const last = measured.filter((one) => one.of && same(one.of, of)).at(-1);
+    const last = measured.filter((entry) => entry.of && same(entry.of, of)).at(-1);
     return last && Math.abs(last.mm - mm) > TOLERANCE_MM
       ? [{ id: last.id, label, of, measured: last.mm, drawn: mm }]
       : [];

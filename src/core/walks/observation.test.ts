@@ -35,7 +35,10 @@ describe('what stands', () => {
   });
 
   it('breaks ties by id, so that two devices agree', () => {
-    expect([wires('b', 10, 0.6), wires('a', 10, 0.4)].sort(inOrderSeen).map((one) => one.id)).toEqual(['a', 'b']);
+    expect([wires('b', 10, 0.6), wires('a', 10, 0.4)].sort(inOrderSeen).map((observation) => observation.id)).toEqual([
+      'a',
+      'b',
+    ]);
   });
 
   it('keeps the type of the kind that is picked', () => {

@@ -158,11 +158,15 @@ export type UnplacedKind = (typeof UNFILED_KINDS)[number];
  * with it.
  */
 export function notWithdrawn(observations: readonly Observation[]): Observation[] {
-  const withdrawn = new Set(observations.flatMap((one) => (one.kind === 'withdrawal' ? [one.about] : [])));
-  return observations.filter((one) => one.kind !== 'withdrawal' && !withdrawn.has(one.id)).sort(inOrderSeen);
+  const withdrawn = new Set(
+    observations.flatMap((observation) => (observation.kind === 'withdrawal' ? [observation.about] : [])),
+  );
+  return observations
+    .filter((observation) => observation.kind !== 'withdrawal' && !withdrawn.has(observation.id))
+    .sort(inOrderSeen);
 }
 
 /** Picks one kind, keeping its type. */
 export function ofKind<Kind extends ObservationKind>(observations: readonly Observation[], kind: Kind): Of<Kind>[] {
-  return observations.filter((one): one is Of<Kind> => one.kind === kind);
+  return observations.filter((observation): observation is Of<Kind> => observation.kind === kind);
 }

@@ -312,9 +312,9 @@ function readProgress(text: string, steps: readonly { phase: Phase; label: strin
   if (!found) return undefined;
   const name = (found[1] ?? '').toLowerCase();
   const step =
-    steps.find((one) => one.label === name || one.phase === name) ??
-    steps.find((one) => one.phase === phaseSaid(name)) ??
-    only(steps.filter((one) => one.label.startsWith(name))) ??
+    steps.find((entry) => entry.label === name || entry.phase === name) ??
+    steps.find((entry) => entry.phase === phaseSaid(name)) ??
+    only(steps.filter((entry) => entry.label.startsWith(name))) ??
     similar(steps, phaseSaid(name));
   if (!step) return undefined;
   const fraction = found[2] === undefined ? WORD_FRACTIONS[(found[3] ?? '').toLowerCase()] : Number(found[2]) / 100;

@@ -91,7 +91,7 @@ describe('what a walk changed', () => {
               fraction: tenths / 10,
             }),
           );
-          const gains = [...new Set(all.map((one) => one.walk))].reduce(
+          const gains = [...new Set(all.map((observation) => observation.walk))].reduce(
             (sum, walk) => sum + diffOf(all, walk, weights).gain,
             0,
           );
@@ -113,7 +113,12 @@ describe('open items', () => {
     expect(openItems(notWithdrawn([worse, still, item]))).toMatchObject([{ putOff: 2, worse: true }]);
     expect(
       openItems(
-        notWithdrawn([item, still, worse, seen('w4', '04T10:00', { kind: 'recheck', about: item.id, verdict: 'done' })]),
+        notWithdrawn([
+          item,
+          still,
+          worse,
+          seen('w4', '04T10:00', { kind: 'recheck', about: item.id, verdict: 'done' }),
+        ]),
       ),
     ).toEqual([]);
   });

@@ -35,7 +35,10 @@ export async function signedIn(): Promise<PersonView | undefined> {
   const { person: id } = await session();
   const known = id ? person(id) : undefined;
   if (known || !installation().demo) return known;
-  return queryOne<PersonView>(installation().db, `SELECT id, name, role FROM person WHERE role = 'contractor' ORDER BY rowid`);
+  return queryOne<PersonView>(
+    installation().db,
+    `SELECT id, name, role FROM person WHERE role = 'contractor' ORDER BY rowid`,
+  );
 }
 
 /** Refuses whoever has no session. */
@@ -47,7 +50,8 @@ export async function needSession(): Promise<PersonView> {
 
 /** Switches person without a password: only in the demo, where all people are invented. */
 export async function become(id: string): Promise<void> {
-  if (!installation().demo) throw new Refusal(403, { code: 'not-the-demo', message: 'People are switched only in the demo.' });
+  if (!installation().demo)
+    throw new Refusal(403, { code: 'not-the-demo', message: 'People are switched only in the demo.' });
   if (!person(id)) throw notFound('person', 'person');
   await signIn(id);
 }

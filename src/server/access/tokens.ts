@@ -10,4 +10,5 @@ export const tokenOf = (installation: Pick<Installation, 'secret'>, link: string
   createHmac('sha256', installation.secret).update(`share-link:${link}`).digest('base64url');
 
 export const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
-export const pathOf = (installation: Pick<Installation, 'secret'>, link: string): Path => publicRoutes.page(tokenOf(installation, link));
+export const pathOf = (installation: Pick<Installation, 'secret'>, link: string): Path =>
+  publicRoutes.page(tokenOf(installation, link));

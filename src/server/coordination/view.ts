@@ -66,15 +66,18 @@ export function coordinationView(installation: Installation): DesksView {
   );
   const after = plan ? slotOf(plan.origin, addDays(now, OUTLOOK_DAYS)) : 0;
   const busy = new Map(
-    queryAll<{ sub: string; count: number }>(db, 'SELECT sub, count(*) AS count FROM busy WHERE day >= @now GROUP BY sub', {
-      now,
-    }).map((row) => [row.sub, row.count]),
+    queryAll<{ sub: string; count: number }>(
+      db,
+      'SELECT sub, count(*) AS count FROM busy WHERE day >= @now GROUP BY sub',
+      {
+        now,
+      },
+    ).map((row) => [row.sub, row.count]),
   );
   const sources = new Map(
-    queryAll<{ sub: string; name: string; events: number; read_at: string }>(db, 'SELECT * FROM busy_source').map((row) => [
-      row.sub,
-      row,
-    ]),
+    queryAll<{ sub: string; name: string; events: number; read_at: string }>(db, 'SELECT * FROM busy_source').map(
+      (row) => [row.sub, row],
+    ),
   );
   const downs = groupBy(
     queryAll<{ id: string; plant: string; first_day: Day; last_day: Day; units: number; reason: string }>(
@@ -84,7 +87,10 @@ export function coordinationView(installation: Installation): DesksView {
     ),
     (row) => row.plant,
   );
-  const subs = queryAll<{ id: string; name: string; trade: Trade }>(db, 'SELECT id, name, trade FROM sub ORDER BY name');
+  const subs = queryAll<{ id: string; name: string; trade: Trade }>(
+    db,
+    'SELECT id, name, trade FROM sub ORDER BY name',
+  );
   const people = queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM person ORDER BY rowid');
   const targets = [
     ...[...names.jobs.values()].map(({ id, name }) => ({ kind: 'job' as const, id, name })),
@@ -250,9 +256,10 @@ export function unbookedOf(installation: Installation, plan: StoredPlan | undefi
   const offices = officesOf(installation.db);
   const holidays = holidaysOf(installation.db);
   const booked = new Set(
-    queryAll<{ area: string; phase: Phase }>(installation.db, `SELECT area, phase FROM inspection WHERE state = 'booked'`).map(
-      (row) => taskId(row.area, row.phase),
-    ),
+    queryAll<{ area: string; phase: Phase }>(
+      installation.db,
+      `SELECT area, phase FROM inspection WHERE state = 'booked'`,
+    ).map((row) => taskId(row.area, row.phase)),
   );
   return plan.tasks
     .flatMap((task): UnbookedView[] => {
@@ -266,7 +273,7 @@ export function unbookedOf(installation: Installation, plan: StoredPlan | undefi
         phaseFacts(phase).elapsed
       )
         return [];
-      const office = offices.find((one_) => one_.phases.includes(phase));
+      const office = offices.find((entry) => entry.phases.includes(phase));
       const ready = dayOfSlot(plan.origin, task.start);
       let askBy = ready;
       while (office && askBy > now && workdaysAfter(askBy, office.notice_days, holidays) > ready)

@@ -20,7 +20,8 @@ export const queryAll = <Row>(db: Connection, sql: string, values: Values = {}):
 export const queryOne = <Row>(db: Connection, sql: string, values: Values = {}): Row | undefined =>
   statement(db, sql).get(values) as Row | undefined;
 /** @returns how many rows changed */
-export const execute = (db: Connection, sql: string, values: Values = {}): number => statement(db, sql).run(values).changes;
+export const execute = (db: Connection, sql: string, values: Values = {}): number =>
+  statement(db, sql).run(values).changes;
 
 /** Inserts one row; the keys are column names and come from our own code only. */
 export function insert(db: Connection, table: string, row: Values): void {

@@ -31,7 +31,11 @@ interface Logged {
  * The one way in for every change: who, shape, once, apply in one transaction, log, tell.
  * Never throws for bad input: the answer says what was wrong and nothing has changed.
  */
-export function dispatch(installation: Installation, who: Actor, input: unknown): CommandAnswer & { httpStatus: number } {
+export function dispatch(
+  installation: Installation,
+  who: Actor,
+  input: unknown,
+): CommandAnswer & { httpStatus: number } {
   const id =
     typeof input === 'object' && input !== null && typeof (input as { id?: unknown }).id === 'string'
       ? (input as { id: string }).id.slice(0, 64)

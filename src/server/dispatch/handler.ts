@@ -162,5 +162,9 @@ export function requireAreaOf(
 /** Refuses a step that is not part of the work in an area. */
 export function requireStep(context: CommandContext, area: string, phase: Phase, field = 'phase'): void {
   if (!queryOne(context.db, 'SELECT 1 FROM step WHERE area = @area AND phase = @phase', { area, phase }))
-    throw unprocessable('phase-elsewhere', `This area has no ${phaseFacts(phase).label}; choose a step of its work.`, field);
+    throw unprocessable(
+      'phase-elsewhere',
+      `This area has no ${phaseFacts(phase).label}; choose a step of its work.`,
+      field,
+    );
 }

@@ -21,7 +21,11 @@ class TakenBack extends Error {}
  * What a command would do to the plan, without doing it: it goes through the door in a transaction that is taken back,
  * and the plans before and after are placed alike. Whatever the door refuses is refused here in the same words.
  */
-export function preview(installation: Installation, who: Actor, input: unknown): { problem: ProblemDocument } | { view: PreviewView } {
+export function preview(
+  installation: Installation,
+  who: Actor,
+  input: unknown,
+): { problem: ProblemDocument } | { view: PreviewView } {
   // Nobody outside hears of what does not happen.
   const quiet: Installation = { ...installation, news: new EventEmitter() };
   let answer: { problem: ProblemDocument } | { view: PreviewView } | undefined;

@@ -77,9 +77,17 @@ export async function jobPaper(
         body: await makePdf(installation.root, materialsPaper(materialsView(installation, job))),
       };
     case 'materials.csv':
-      return { name: `${named(name, 'materials')}.csv`, type: CSV, body: materialsCsv(materialsView(installation, job)) };
+      return {
+        name: `${named(name, 'materials')}.csv`,
+        type: CSV,
+        body: materialsCsv(materialsView(installation, job)),
+      };
     case 'selections.csv':
-      return { name: `${named(name, 'selections')}.csv`, type: CSV, body: writeSelectionCsv(selectionsOf(installation, job)) };
+      return {
+        name: `${named(name, 'selections')}.csv`,
+        type: CSV,
+        body: writeSelectionCsv(selectionsOf(installation, job)),
+      };
     case 'room-sheets.pdf':
       return {
         name: `${named(name, 'room sheets')}.pdf`,
@@ -124,9 +132,18 @@ export async function jobPaper(
  * The sheet for the wall of an area, its drawing, or that of one wall of it, empty or with what is in it: `sheet.pdf`,
  * `drawing.svg`, `wall-2.dxf`, `walls.pdf`, `inside-2.svg`.
  */
-export async function areaPaper(installation: Installation, area: string, file: string, origin: string): Promise<PaperFile> {
+export async function areaPaper(
+  installation: Installation,
+  area: string,
+  file: string,
+  origin: string,
+): Promise<PaperFile> {
   if (file === 'sheet.pdf') {
-    const row = queryOne<{ job: string; name: string }>(installation.db, 'SELECT job, name FROM area WHERE id = @area', { area });
+    const row = queryOne<{ job: string; name: string }>(
+      installation.db,
+      'SELECT job, name FROM area WHERE id = @area',
+      { area },
+    );
     if (!row) throw notFound('area');
     return {
       name: `${named(row.name, 'sheet')}.pdf`,

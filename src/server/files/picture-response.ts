@@ -8,7 +8,7 @@ const WIDTHS = [240, 640, 1280];
 /** A picture over HTTP, `?w=` one of the widths. Content never changes under its hash, so it may be kept for ever. */
 export async function pictureResponse(installation: Installation, hash: string, request: Request): Promise<Response> {
   const asked = new URL(request.url).searchParams.get('w');
-  const width = WIDTHS.find((one) => String(one) === asked);
+  const width = WIDTHS.find((entry) => String(entry) === asked);
   if (asked !== null && width === undefined)
     throw new Refusal(400, {
       code: 'width-unknown',

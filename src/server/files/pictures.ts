@@ -39,7 +39,9 @@ export async function keepPicture(installation: Installation, content: Buffer): 
       field: 'picture',
     });
   const hash = createHash('sha256').update(content).digest('hex');
-  const known = queryOne<Picture>(installation.db, 'SELECT hash, type, width, height FROM picture WHERE hash = @hash', { hash });
+  const known = queryOne<Picture>(installation.db, 'SELECT hash, type, width, height FROM picture WHERE hash = @hash', {
+    hash,
+  });
   if (known) return known;
   const facts = await lookAt(content);
   await store(pictureFile(installation, hash), content);
@@ -121,7 +123,11 @@ export async function store(file: string, content: Buffer): Promise<void> {
  * The picture, or a smaller copy; whatever leaves has its EXIF (place above all) taken off by being written anew.
  * @param width undefined for the full size
  */
-export async function servePicture(installation: Installation, hash: string, width?: number): Promise<Buffer | undefined> {
+export async function servePicture(
+  installation: Installation,
+  hash: string,
+  width?: number,
+): Promise<Buffer | undefined> {
   if (!queryOne(installation.db, 'SELECT 1 FROM picture WHERE hash = @hash', { hash })) return undefined;
   const original = pictureFile(installation, hash);
   if (!width) return written(await readFile(original));

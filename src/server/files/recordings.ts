@@ -27,7 +27,10 @@ const FORMS: readonly (readonly [string, (head: Buffer) => boolean])[] = [
 ];
 
 /** @throws Refusal for what is no recording we know, or too large */
-export async function keepRecording(installation: Installation, content: Buffer): Promise<{ hash: string; type: string }> {
+export async function keepRecording(
+  installation: Installation,
+  content: Buffer,
+): Promise<{ hash: string; type: string }> {
   const type = content.length < 16 ? undefined : FORMS.find(([, fits]) => fits(content))?.[0];
   if (!type)
     throw new Refusal(422, {

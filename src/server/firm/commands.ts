@@ -53,7 +53,11 @@ export const firmHandlers = handlers({
   'person.add': (context, payload) => addOnePerson(context, payload),
   'sub.add': (context, { id, trade, name, crews, leadName, email, phone }) => {
     if (trade === 'nobody')
-      throw unprocessable('trade-of-nobody', 'Waiting is no trade that a sub could do; choose one of the others.', 'trade');
+      throw unprocessable(
+        'trade-of-nobody',
+        'Waiting is no trade that a sub could do; choose one of the others.',
+        'trade',
+      );
     insert(context.db, 'sub', { id, trade, name, crews, lead_name: leadName, email, phone });
     context.replanAll(openJobs(context), `${name} joined`);
   },

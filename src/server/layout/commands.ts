@@ -7,7 +7,14 @@ import { wallName, type Opening, type Fixture, type RoomShape, type Shape } from
 import { formatLength, type LengthSystem } from '@/core/units/length';
 import type { AreaKind } from '@/core/sites/area';
 import { flag, insert, queryOne, execute, update } from '../database/query';
-import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext, type PlanContext } from '../dispatch/handler';
+import {
+  handlers,
+  requireRow,
+  requireAreaOf,
+  requireVersion,
+  type CommandContext,
+  type PlanContext,
+} from '../dispatch/handler';
 import { Refusal, conflict, unprocessable } from '../dispatch/refusal';
 import { recalculateArea } from '../quantities/recalculate';
 import { recordDecision } from '../scope/decisions';
@@ -64,7 +71,11 @@ function checked(context: CommandContext, area: AreaRow, id: string, fields: Fie
   const opening = { ...fields, id };
   const { shape, openings } = readLayout(context.db, area.id);
   if (!shape)
-    throw unprocessable('not-drawn', `${area.name} is not drawn yet: draw its walls or sections first.`, `${prefix}wall`);
+    throw unprocessable(
+      'not-drawn',
+      `${area.name} is not drawn yet: draw its walls or sections first.`,
+      `${prefix}wall`,
+    );
   const [problem] = checkOpening(shape, opening, openings, unitsOf(context, area.job));
   if (problem) throw new Refusal(422, { ...problem, field: `${prefix}${problem.field ?? 'wall'}` });
   return opening;
@@ -114,7 +125,7 @@ export const layoutHandlers = handlers({
     const size = { mm: seen.mm, typed: seen.typed };
     const { shape, openings } = readLayout(context.db, area.id);
     if (of.what === 'opening') {
-      const known = openings.find((one_) => one_.id === of.opening);
+      const known = openings.find((opening) => opening.id === of.opening);
       if (!known) throw unprocessable('no-such-opening', 'This opening is not in the drawing any more.', 'about');
       const { version: _, ...opening } = known;
       update(context.db, 'opening', opening.id, {

@@ -125,7 +125,11 @@ export function levelsView(installation: Installation, job: string): LevelsView 
 }
 
 /** The drawing of an area, or of one wall of a room; nothing where it is not drawn. */
-export function areaDrawing(installation: Installation, area: string, wall?: number): { drawing: Drawing; name: string } | undefined {
+export function areaDrawing(
+  installation: Installation,
+  area: string,
+  wall?: number,
+): { drawing: Drawing; name: string } | undefined {
   const row = queryOne<Row>(installation.db, 'SELECT * FROM area WHERE id = @area', { area });
   if (!row) throw notFound('area');
   const { units } = requireJob(installation.db, row.job);

@@ -41,7 +41,8 @@ export const updateHandlers = handlers({
   },
   'update.restore': (context, { id, version }) => {
     const row = requireVersion<UpdateRow>(context, 'job_update', id, version);
-    if (row.state !== 'dropped') throw unprocessable('not-dropped', 'Only a draft that was dropped is taken up again.', 'id');
+    if (row.state !== 'dropped')
+      throw unprocessable('not-dropped', 'Only a draft that was dropped is taken up again.', 'id');
     execute(context.db, `UPDATE job_update SET state = 'draft', version = version + 1 WHERE id = @id`, { id });
     context.logFor(row.job);
   },
@@ -83,7 +84,8 @@ export const updateHandlers = handlers({
   },
   'message.retry': (context, { id }) => {
     const message = requireRow<{ state: string; job_update: string }>(context, 'message', id);
-    if (message.state !== 'failed') throw unprocessable('not-failed', 'Only a message that failed is sent again.', 'id');
+    if (message.state !== 'failed')
+      throw unprocessable('not-failed', 'Only a message that failed is sent again.', 'id');
     execute(
       context.db,
       `UPDATE message
@@ -102,7 +104,8 @@ export const updateHandlers = handlers({
       'SELECT id, job_update FROM message WHERE share_link = @link',
       { link: context.who.id },
     );
-    if (!message) throw unprocessable('nothing-sent', 'Nothing was sent with this link, so there is nothing to acknowledge.');
+    if (!message)
+      throw unprocessable('nothing-sent', 'Nothing was sent with this link, so there is nothing to acknowledge.');
     execute(
       context.db,
       `UPDATE message

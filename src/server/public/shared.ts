@@ -42,17 +42,23 @@ export interface OpenLink {
 
 /** The link of a secret, if it opens today: guessed, revoked and expired ones are all alike to whoever holds them. */
 export function openLink(installation: Installation, token: string): OpenLink | undefined {
-  const link = queryOne<OpenLink>(installation.db, 'SELECT * FROM share_link WHERE token_hash = @hash', { hash: hashOf(token) });
+  const link = queryOne<OpenLink>(installation.db, 'SELECT * FROM share_link WHERE token_hash = @hash', {
+    hash: hashOf(token),
+  });
   return link && linkState(link, today(installation)) === 'open' ? link : undefined;
 }
 
 /** Whether a picture belongs to what a link shows. */
 export const sharesPicture = (installation: Installation, link: OpenLink, hash: string): boolean =>
   link.audience === 'client' &&
-  (queryOne(installation.db, `SELECT 1 FROM standing_observation WHERE job = @job AND kind = 'picture' AND picture = @hash`, {
-    job: link.job,
-    hash,
-  }) !== undefined ||
+  (queryOne(
+    installation.db,
+    `SELECT 1 FROM standing_observation WHERE job = @job AND kind = 'picture' AND picture = @hash`,
+    {
+      job: link.job,
+      hash,
+    },
+  ) !== undefined ||
     queryOne(
       installation.db,
       `SELECT 1
@@ -67,7 +73,9 @@ export function sharedView(installation: Installation, link: OpenLink): SharedVi
     id: link.id,
     now: installation.clock.now().toISOString(),
   });
-  return link.audience === 'client' && link.job ? clientShared(installation, link, link.job) : crewShared(installation, link);
+  return link.audience === 'client' && link.job
+    ? clientShared(installation, link, link.job)
+    : crewShared(installation, link);
 }
 
 function base(
@@ -132,10 +140,9 @@ function clientShared(installation: Installation, link: OpenLink, job: string): 
   const progress = progressOf(seen);
   const plan = readPlan(installation.db, { job });
   const names = new Map(
-    queryAll<{ id: string; name: string }>(installation.db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [
-      area.id,
-      area.name,
-    ]),
+    queryAll<{ id: string; name: string }>(installation.db, 'SELECT id, name FROM area WHERE job = @job', { job }).map(
+      (area) => [area.id, area.name],
+    ),
   );
   return {
     ...base(installation, link),
@@ -191,14 +198,16 @@ function choicesOf(installation: Installation, job: string): ClientShared['choic
       id: item.id,
       what: `${item.category}, ${item.area}`,
       by: item.decideBy,
-      alternatives: alternativesOf(installation.db, item.id).map(({ id, choice, unitPrice, look, upkeep, picture }) => ({
-        id,
-        choice,
-        look,
-        upkeep,
-        picture,
-        price: unitPrice === null ? null : Math.round(unitPrice * (item.quantity ?? 1)),
-      })),
+      alternatives: alternativesOf(installation.db, item.id).map(
+        ({ id, choice, unitPrice, look, upkeep, picture }) => ({
+          id,
+          choice,
+          look,
+          upkeep,
+          picture,
+          price: unitPrice === null ? null : Math.round(unitPrice * (item.quantity ?? 1)),
+        }),
+      ),
     }));
 }
 
@@ -224,9 +233,13 @@ function completionShared(installation: Installation, job: string, time: FirmTim
       state,
       answer,
     })),
-    areas: queryAll<{ id: string; name: string }>(installation.db, 'SELECT id, name FROM area WHERE job = @job ORDER BY position', {
-      job,
-    }).map((area) => ({ ...area, accepted: accepted.get(area.id) ?? null })),
+    areas: queryAll<{ id: string; name: string }>(
+      installation.db,
+      'SELECT id, name FROM area WHERE job = @job ORDER BY position',
+      {
+        job,
+      },
+    ).map((area) => ({ ...area, accepted: accepted.get(area.id) ?? null })),
   };
 }
 
@@ -234,7 +247,9 @@ function statementShared(installation: Installation, job: string, time: FirmTime
   const row = sentStatement(installation, job);
   if (!row) return null;
   // What they see as changed is against what they were sent before.
-  const former = statementsOf(installation.db, job).find((one_) => one_.number < row.number && one_.state !== 'made');
+  const former = statementsOf(installation.db, job).find(
+    (statement) => statement.number < row.number && statement.state !== 'made',
+  );
   return {
     id: row.id,
     number: row.number,
@@ -264,7 +279,10 @@ function crewShared(installation: Installation, link: OpenLink): CrewShared {
   );
   const jobIds = new Set(link.job ? [link.job] : mine.map((task) => task.job));
   const areas = new Map(
-    queryAll<{ id: string; name: string; job: string }>(db, 'SELECT id, name, job FROM area').map((area) => [area.id, area]),
+    queryAll<{ id: string; name: string; job: string }>(db, 'SELECT id, name, job FROM area').map((area) => [
+      area.id,
+      area,
+    ]),
   );
   const seen = [...jobIds].flatMap((job) => notWithdrawn(observationsOf(db, job)));
   const trade = link.sub

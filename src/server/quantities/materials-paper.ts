@@ -61,11 +61,16 @@ export function materialsPaper(view: MaterialsView): PaperDocument {
         },
       ]),
       ...view.calculations
-        .filter((one) => one.calculator === 'cut-list' && one.output)
-        .flatMap((one): Content[] => [
-          { text: `Cut list: ${one.area}${one.product ? `, ${one.product}` : ''}`, style: 'head' },
+        .filter((calculation) => calculation.calculator === 'cut-list' && calculation.output)
+        .flatMap((calculation): Content[] => [
+          {
+            text: `Cut list: ${calculation.area}${calculation.product ? `, ${calculation.product}` : ''}`,
+            style: 'head',
+          },
           rule(),
-          ...(one.output?.cuts as Cut[]).map((cut) => stick(cut, one.output?.cuts as Cut[], view.job.units)),
+          ...(calculation.output?.cuts as Cut[]).map((cut) =>
+            stick(cut, calculation.output?.cuts as Cut[], view.job.units),
+          ),
         ]),
     ],
   };
@@ -85,7 +90,7 @@ function pieceSvg({ x, width, text }: { x: number; width: number; text: string }
 
 /** One stick to scale, its pieces written in. */
 function stick(cut: Cut, all: readonly Cut[], system: LengthSystem): Content {
-  const scale = WIDE / Math.max(...all.map((one) => one.stock));
+  const scale = WIDE / Math.max(...all.map((entry) => entry.stock));
   let x = 0;
   const parts = cut.pieces.map((piece) => {
     const part = { x, width: piece.length * scale, text: formatLength(piece.length, system) };

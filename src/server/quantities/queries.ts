@@ -137,15 +137,15 @@ export function materialsView(installation: Installation, job: string): Material
     unpriced,
     calculations,
     counts: scopeCounts(installation.db, job),
-    problems: calculations.flatMap((one_) =>
-      one_.problem
+    problems: calculations.flatMap((calculation) =>
+      calculation.problem
         ? [
             {
-              id: one_.id,
-              area: one_.area,
-              areaId: one_.areaId,
-              title: one_.product || one_.title,
-              problem: one_.problem,
+              id: calculation.id,
+              area: calculation.area,
+              areaId: calculation.areaId,
+              title: calculation.product || calculation.title,
+              problem: calculation.problem,
             },
           ]
         : [],

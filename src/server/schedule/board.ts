@@ -75,7 +75,9 @@ export function scheduleView(installation: Installation, options: BoardOptions &
     first: monday,
     from: slotOf(plan.origin, monday),
     length: options.weeks * 14,
-    jobs: new Map(queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((job) => [job.id, job.name])),
+    jobs: new Map(
+      queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((job) => [job.id, job.name]),
+    ),
     pins: pinned(db),
   };
   const board: BoardView = {
@@ -93,7 +95,9 @@ export function scheduleView(installation: Installation, options: BoardOptions &
         : tradeRows(window, options)
       : [],
     marks: window
-      ? [...marksOf(window, options.job), ...deliveryMarks(installation, window, options.job)].sort((a, b) => a.slot - b.slot)
+      ? [...marksOf(window, options.job), ...deliveryMarks(installation, window, options.job)].sort(
+          (a, b) => a.slot - b.slot,
+        )
       : [],
     weather: window ? weatherOf(db, window) : [],
     madeAt: plan ? whenSeen(plan.madeAt, time) : '',

@@ -17,7 +17,9 @@ export function crewsByTrade(db: Connection, today: Day): Map<Trade, Crew[]> {
     (row) => row.sub,
   );
   const busy = groupBy(
-    queryAll<{ sub: string; day: Day; half: 0 | 1 }>(db, 'SELECT sub, day, half FROM busy WHERE day >= @today', { today }),
+    queryAll<{ sub: string; day: Day; half: 0 | 1 }>(db, 'SELECT sub, day, half FROM busy WHERE day >= @today', {
+      today,
+    }),
     (row) => row.sub,
   );
   const crews = new Map<Trade, Crew[]>(TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => [trade, []]));
@@ -42,26 +44,27 @@ const slotsOf = (today: Day, first: Day, last: Day): Slot[] =>
 
 /** Plant as crews: away when all of it is broken, else so many fewer. */
 export function plantOf(db: Connection, today: Day): Crew[] {
-  return queryAll<{ id: string; name: string; units: number }>(db, 'SELECT id, name, units FROM plant ORDER BY rowid').map(
-    (plant) => {
-      const fewer = new Map<Slot, number>();
-      for (const down of queryAll<{ first_day: Day; last_day: Day; units: number }>(
-        db,
-        'SELECT * FROM plant_down WHERE plant = @id AND last_day >= @today',
-        { id: plant.id, today },
-      )) {
-        for (const slot of slotsOf(today, down.first_day, down.last_day))
-          fewer.set(slot, (fewer.get(slot) ?? 0) + down.units);
-      }
-      const away = [...fewer].flatMap(([slot, units]) => (units >= plant.units ? [slot] : []));
-      for (const slot of away) fewer.delete(slot);
-      return {
-        id: plantCrew(plant.id),
-        name: plant.name,
-        capacity: plant.units,
-        away: new Set(away),
-        ...(fewer.size > 0 ? { fewer } : {}),
-      };
-    },
-  );
+  return queryAll<{ id: string; name: string; units: number }>(
+    db,
+    'SELECT id, name, units FROM plant ORDER BY rowid',
+  ).map((plant) => {
+    const fewer = new Map<Slot, number>();
+    for (const down of queryAll<{ first_day: Day; last_day: Day; units: number }>(
+      db,
+      'SELECT * FROM plant_down WHERE plant = @id AND last_day >= @today',
+      { id: plant.id, today },
+    )) {
+      for (const slot of slotsOf(today, down.first_day, down.last_day))
+        fewer.set(slot, (fewer.get(slot) ?? 0) + down.units);
+    }
+    const away = [...fewer].flatMap(([slot, units]) => (units >= plant.units ? [slot] : []));
+    for (const slot of away) fewer.delete(slot);
+    return {
+      id: plantCrew(plant.id),
+      name: plant.name,
+      capacity: plant.units,
+      away: new Set(away),
+      ...(fewer.size > 0 ? { fewer } : {}),
+    };
+  });
 }

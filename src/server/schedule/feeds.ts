@@ -42,7 +42,8 @@ export function feedFile(installation: Installation, token: string): { name: str
   );
   if (!feed) return undefined;
   const name =
-    queryOne<{ name: string }>(installation.db, `SELECT name FROM ${feed.kind} WHERE id = @id`, { id: feed.target })?.name ?? '';
+    queryOne<{ name: string }>(installation.db, `SELECT name FROM ${feed.kind} WHERE id = @id`, { id: feed.target })
+      ?.name ?? '';
   const firm = firmTime(installation);
   const since = addDays(firm.today, -TOLD_DAYS);
   const events = (feed.kind === 'person' ? visitsOut(installation) : workOut(installation, feed)).filter(
@@ -78,7 +79,10 @@ function calendarOf(name: string, events: readonly OutEvent[]): string {
 }
 
 /** The work of a job, or of a sub over all jobs. */
-function workOut(installation: Installation, { kind, target }: { kind: 'job' | 'sub' | 'person'; target: string }): OutEvent[] {
+function workOut(
+  installation: Installation,
+  { kind, target }: { kind: 'job' | 'sub' | 'person'; target: string },
+): OutEvent[] {
   return queryAll<EventRow & { name: string; address: string }>(
     installation.db,
     `SELECT calendar_event.*, job.name, job.address

@@ -21,7 +21,11 @@ function book(
 ): { day: Day; half: 0 | 1; office: string } {
   const office = officeFor(context.db, phase);
   if (!office)
-    throw unprocessable('no-office', `No office is known that inspects ${phaseFacts(phase).label}; add it first.`, 'phase');
+    throw unprocessable(
+      'no-office',
+      `No office is known that inspects ${phaseFacts(phase).label}; add it first.`,
+      'phase',
+    );
   const open = queryOne<{ day: Day }>(
     context.db,
     `SELECT day FROM inspection WHERE area = @area AND phase = @phase AND state = 'booked'`,
@@ -80,7 +84,7 @@ function settle(
 function stepBefore(db: Connection, area: string, phase: Phase): Phase | null {
   const earlier = queryAll<{ phase: Phase }>(db, 'SELECT phase FROM step WHERE area = @area', { area })
     .map((step) => step.phase)
-    .filter((one_) => phaseOrder(one_) < phaseOrder(phase));
+    .filter((entry) => phaseOrder(entry) < phaseOrder(phase));
   return earlier.sort((a, b) => phaseOrder(b) - phaseOrder(a))[0] ?? null;
 }
 
@@ -90,7 +94,11 @@ export const inspectionHandlers = handlers({
       (phase) => phaseFacts(phase).hold !== 'inspection' && phaseFacts(phase).hold !== 'water-test',
     );
     if (odd)
-      throw unprocessable('not-inspected', `${phaseFacts(odd).label} is no inspection; choose from those that are.`, 'phases');
+      throw unprocessable(
+        'not-inspected',
+        `${phaseFacts(odd).label} is no inspection; choose from those that are.`,
+        'phases',
+      );
     const row = {
       name,
       phone,

@@ -17,7 +17,7 @@ function refuseUnlessHeld(context: CommandContext, task: string, slot: number): 
   const number = net.index.get(task) ?? -1;
   const when = formatSlot(on, slot);
   if (firstFrom(net, number, slot) !== slot) {
-    const crew = net.input.crews.find((one_) => one_.id === net.tasks[number]?.crew);
+    const crew = net.input.crews.find((crew) => crew.id === net.tasks[number]?.crew);
     const weather = net.input.keptOff?.[net.tasks[number]?.calendar ?? '']?.slots.get(slot);
     const worked = net.base[number]?.worked.includes(slot);
     throw unprocessable(

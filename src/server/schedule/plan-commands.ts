@@ -11,7 +11,8 @@ export const planHandlers = handlers({
   'baseline.keep': (context, { id, job, name }) => {
     requireRow(context, 'job', job, 'job');
     const plan = readPlan(context.db, { job });
-    if (!plan || plan.tasks.length === 0) throw unprocessable('no-plan', 'There is no plan of this job yet to be kept.', 'job');
+    if (!plan || plan.tasks.length === 0)
+      throw unprocessable('no-plan', 'There is no plan of this job yet to be kept.', 'job');
     const finish = jobFinish(plan, job);
     const tasks = plan.tasks
       .filter((task) => task.state !== 'done' && task.duration > 0)

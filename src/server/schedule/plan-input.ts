@@ -96,10 +96,9 @@ function narrowCalendars(
   db: Connection,
 ): void {
   const loud = new Map(
-    queryAll<{ id: string; loud_half: 'morning' | 'afternoon' | null }>(db, 'SELECT id, loud_half FROM job').map((job) => [
-      job.id,
-      job.loud_half,
-    ]),
+    queryAll<{ id: string; loud_half: 'morning' | 'afternoon' | null }>(db, 'SELECT id, loud_half FROM job').map(
+      (job) => [job.id, job.loud_half],
+    ),
   );
   for (const { job, calendar } of input.tasks) {
     if (input.calendars[calendar]) continue;
@@ -109,7 +108,7 @@ function narrowCalendars(
     const off = keptOff(
       outlook,
       input.origin,
-      narrowed.filter((one_) => one_ !== 'loud'),
+      narrowed.filter((narrowing) => narrowing !== 'loud'),
     );
     input.calendars[calendar] = (slot) => base(slot) && !off.has(slot);
     if (off.size === 0) continue;
@@ -122,9 +121,13 @@ function narrowCalendars(
 const weekdayOf = (today: Day, slot: Slot): number => (((weekday(today) + Math.floor(slot / 2)) % 7) + 7) % 7;
 
 const outlookOf = (db: Connection, today: Day): HalfDayOutlook[] =>
-  queryAll<HalfDayOutlook>(db, 'SELECT day, half, rain, wind, low FROM outlook WHERE day >= @today ORDER BY day, half', {
-    today,
-  });
+  queryAll<HalfDayOutlook>(
+    db,
+    'SELECT day, half, rain, wind, low FROM outlook WHERE day >= @today ORDER BY day, half',
+    {
+      today,
+    },
+  );
 
 /** The starts of the newest plan: what comes next begins from them, so that nothing moves without need. */
 function orderOf(db: Connection): ReadonlyMap<string, number> {
@@ -150,9 +153,13 @@ const crewFor = (crews: Map<Trade, Crew[]>, trade: Trade, job: number): string |
 
 /** What remains never starts before the walk that saw it. */
 function walkedUntil(db: Connection, job: string, today: Day): Slot {
-  const newest = queryOne<{ at: string | null }>(db, 'SELECT max(at) AS at FROM standing_observation WHERE job = @job', {
-    job,
-  })?.at;
+  const newest = queryOne<{ at: string | null }>(
+    db,
+    'SELECT max(at) AS at FROM standing_observation WHERE job = @job',
+    {
+      job,
+    },
+  )?.at;
   const zone = zoneOf(db);
   return newest && dayIn(zone, newest) >= today ? slotOf(today, today, halfIn(zone, newest)) : 0;
 }

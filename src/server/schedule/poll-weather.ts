@@ -20,7 +20,7 @@ export function pollWeather(installation: Installation, outlook: (from: Day) => 
       (row) => row.key,
     ),
   );
-  const halves = outlook(now).filter((one) => !known.has(`${one.day}${one.half}`));
+  const halves = outlook(now).filter((half) => !known.has(`${half.day}${half.half}`));
   if (halves.length === 0) return 0;
   dispatch(
     installation,
@@ -30,7 +30,7 @@ export function pollWeather(installation: Installation, outlook: (from: Day) => 
   return halves.length;
 }
 
-/** Listens at the start and every few hours; an empty house has nothing to plan and hears nothing. */
+/** Listens at the start and every few hours; an empty installation has nothing to plan and hears nothing. */
 export function startWeather(installation: Installation, outlook: (from: Day) => HalfDayOutlook[]): void {
   const hear = (): void => {
     if (queryAll(installation.db, 'SELECT 1 FROM firm').length > 0) pollWeather(installation, outlook);

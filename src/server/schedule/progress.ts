@@ -48,7 +48,7 @@ export function progressView(installation: Installation, job: string, asked?: st
   const { today: now, zone } = time;
   const plan = readPlan(db, { job });
   const rows = queryAll<BaselineRow>(db, 'SELECT * FROM baseline WHERE job = @job ORDER BY made_at', { job });
-  const chosen = rows.find((one_) => one_.id === asked) ?? rows[0];
+  const chosen = rows.find((entry) => entry.id === asked) ?? rows[0];
   const holidays = holidaysOf(db);
   const finish = plan && jobFinish(plan, job);
   const finishDay = plan && finish !== undefined ? lastDay(plan.origin, finish) : null;
@@ -66,11 +66,11 @@ export function progressView(installation: Installation, job: string, asked?: st
   return {
     job: jobHead(installation, job),
     today: now,
-    baselines: rows.map((one_) => ({
-      id: one_.id,
-      name: one_.name,
-      when: whenSeen(one_.made_at, time),
-      finish: one_.finish_day ? formatDay(one_.finish_day, now) : '',
+    baselines: rows.map((entry) => ({
+      id: entry.id,
+      name: entry.name,
+      when: whenSeen(entry.made_at, time),
+      finish: entry.finish_day ? formatDay(entry.finish_day, now) : '',
     })),
     chosen: chosen?.id ?? null,
     finish: {
@@ -114,13 +114,13 @@ function slippedOf(
     plan.tasks.map((task) => [task.id, { label: task.label, finish: task.finish, state: task.state }]),
   );
   return slipOf({ origin: baseline.origin, tasks: baseline.work }, plan.origin, current, holidays)
-    .filter((one_) => one_.halves !== 0 || one_.state === 'gone')
+    .filter((slipped) => slipped.halves !== 0 || slipped.state === 'gone')
     .sort((a, b) => b.halves - a.halves || (a.label < b.label ? -1 : 1))
     .slice(0, SHOWN)
-    .map((one_) => ({
-      ...one_,
-      days: one_.state === 'gone' ? 'no longer needed' : daysWords(one_.halves),
-      causes: causesOf(byTask.get(one_.task) ?? [])
+    .map((slipped) => ({
+      ...slipped,
+      days: slipped.state === 'gone' ? 'no longer needed' : daysWords(slipped.halves),
+      causes: causesOf(byTask.get(slipped.task) ?? [])
         .slice(0, 3)
         .map(({ cause, halves }) => `${cause} (${daysWords(halves)})`),
     }));
@@ -163,7 +163,7 @@ function workOf(installation: Installation, job: string, { zone, today: now }: F
   const finished = [...steps.values()].reduce((sum, step) => sum + step.fraction * step.halfDays, 0);
   const unseen = [...steps.values()].reduce((sum, step) => sum + (step.hidden ? step.fraction * step.halfDays : 0), 0);
   const since = addDays(now, -14);
-  const lately = done.reduce((sum, one_) => sum + (one_.day > since ? one_.halfDays : 0), 0);
+  const lately = done.reduce((sum, entry) => sum + (entry.day > since ? entry.halfDays : 0), 0);
   const share = whole === 0 ? 0 : finished / whole;
   const hidden = finished === 0 ? 0 : unseen / finished;
   const percent = (part: number): string => `${Math.round(100 * part)} %`;
@@ -187,7 +187,7 @@ function timeline(
   baseline: { made_at: string; origin: Day; work: Baseline['tasks'] } | undefined,
   { start, now, finish, zone }: { start: Day; now: Day; finish: Day | null; zone: Zone },
 ): ProgressView['overTime'] {
-  const first = mondayOf([start, now, ...work.done.map((one_) => one_.day)].sort()[0] ?? now);
+  const first = mondayOf([start, now, ...work.done.map((entry) => entry.day)].sort()[0] ?? now);
   const ends = [
     finish ?? now,
     now,
@@ -200,7 +200,7 @@ function timeline(
   // A week's figure is what is reached by its end.
   const by = weeks.map((week) => addDays(week, 6));
   const percent = (shares: number[]): number[] => shares.map((share) => Math.round(1000 * Math.min(1, share)) / 10);
-  const before = baseline ? work.done.filter((one_) => one_.day <= dayIn(zone, baseline.made_at)) : [];
+  const before = baseline ? work.done.filter((entry) => entry.day <= dayIn(zone, baseline.made_at)) : [];
   const agreed = baseline
     ? [
         ...before,
@@ -209,13 +209,13 @@ function timeline(
           .map((task) => ({ day: lastDay(baseline.origin, task.finish), halfDays: task.duration })),
       ]
     : [];
-  const agreedWhole = agreed.reduce((sum, one_) => sum + one_.halfDays, 0);
+  const agreedWhole = agreed.reduce((sum, entry) => sum + entry.halfDays, 0);
   const ahead = plan
     ? plan.tasks
         .filter((task) => task.job === job && task.state !== 'done' && task.trade !== 'nobody')
         .map((task) => ({ day: lastDay(plan.origin, task.finish), halfDays: task.duration * Math.max(1, task.crews) }))
     : [];
-  const still = ahead.reduce((sum, one_) => sum + one_.halfDays, 0);
+  const still = ahead.reduce((sum, entry) => sum + entry.halfDays, 0);
   const doneShares = percent(shareByDay(work.done, by, work.whole));
   const doneNow = work.share;
   return {
@@ -254,7 +254,7 @@ function loadOf(installation: Installation, job: string, now: Day): ProgressView
         work: loads.get(trade) ?? weeks.map(() => 0),
         most: slots.map(({ from, to }) =>
           (crews.get(trade) ?? []).reduce((sum, [id]) => {
-            const crew = plan.crewCapacity.find((one_) => one_.sub === id);
+            const crew = plan.crewCapacity.find((entry) => entry.sub === id);
             const away = new Set(crew?.away);
             return (
               sum + (crew?.capacity ?? 0) * worked.filter((slot) => slot >= from && slot < to && !away.has(slot)).length

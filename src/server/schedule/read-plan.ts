@@ -34,7 +34,9 @@ const parsed = new WeakMap<Connection, Map<string, StoredPlan>>();
 export function readPlan(db: Connection, options: { version?: number; job?: string } = {}): StoredPlan | undefined {
   const version = options.version ?? currentVersion(db);
   const row =
-    version === undefined ? undefined : queryOne<PlanRow>(db, 'SELECT * FROM plan WHERE version = @version', { version });
+    version === undefined
+      ? undefined
+      : queryOne<PlanRow>(db, 'SELECT * FROM plan WHERE version = @version', { version });
   if (!row) return undefined;
   const key = `${row.version} ${row.made_at} ${options.job ?? ''}`;
   const known = parsed.get(db) ?? new Map<string, StoredPlan>();

@@ -120,7 +120,7 @@ export function readSite(db: Connection, job: string, today: Day): Site {
       db,
       `SELECT area, phase, day, half FROM inspection WHERE job = @job AND state = 'passed'`,
       { job },
-    ).map((one_) => [taskId(one_.area, one_.phase), one_]),
+    ).map((entry) => [taskId(entry.area, entry.phase), entry]),
   );
   const extra: StepExtras = {
     zone,
@@ -196,7 +196,7 @@ interface StepExtras {
   plant: readonly { phase: Phase; id: string }[];
 }
 
-const earlier = (one_: Day, other: Day): Day => (one_ < other ? one_ : other);
+const earlier = (entry: Day, other: Day): Day => (entry < other ? entry : other);
 
 function trackOf(
   steps: StepRow[],
@@ -215,8 +215,8 @@ function trackOf(
         : progress.get(taskId(step.area, phase));
     const passed = extra.passed.get(taskId(step.area, phase));
     const parts = extra.parts.get(taskId(step.area, phase));
-    const plant = extra.plant.find((one_) => one_.phase === phase)?.id;
-    const office = extra.offices.find((one_) => one_.phases.includes(phase))?.id;
+    const plant = extra.plant.find((entry) => entry.phase === phase)?.id;
+    const office = extra.offices.find((entry) => entry.phases.includes(phase))?.id;
     if (passed)
       return [
         {

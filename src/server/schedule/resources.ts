@@ -27,7 +27,10 @@ export const resourceHandlers = handlers({
     const down = queryOne<{ plant: string }>(context.db, 'SELECT plant FROM plant_down WHERE id = @id', { id });
     if (!down) throw notFound('breakdown', 'id');
     execute(context.db, 'DELETE FROM plant_down WHERE id = @id', { id });
-    context.replanAll(openJobs(context), `${requireRow<{ name: string }>(context, 'plant', down.plant).name} works again`);
+    context.replanAll(
+      openJobs(context),
+      `${requireRow<{ name: string }>(context, 'plant', down.plant).name} works again`,
+    );
   },
   'outlook.say': (context, { halves }) => {
     for (const one_ of halves) {

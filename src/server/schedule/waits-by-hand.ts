@@ -133,19 +133,21 @@ interface HoldRow {
 }
 
 export function holds(db: Connection, job: string, today: Day): NotBefore[] {
-  return queryAll<HoldRow>(db, `SELECT * FROM hold WHERE job = @job AND state = 'open' ORDER BY id`, { job }).map((hold) => {
-    // What was expected for a day that has passed is not here yet: tomorrow is the earliest.
-    const overdue = hold.expected_on < today;
-    const expected = overdue ? addDays(today, 1) : hold.expected_on;
-    const asked = hold.asked_on ? `, asked ${formatDay(hold.asked_on, today)}` : '';
-    const when = overdue
-      ? `was expected ${formatDay(hold.expected_on, today)}`
-      : `expected ${formatDay(expected, today)}`;
-    return {
-      task: taskId(hold.area, hold.phase),
-      slot: slotOf(today, expected),
-      because: `${hold.text} (${when}${asked})`,
-      open: true,
-    };
-  });
+  return queryAll<HoldRow>(db, `SELECT * FROM hold WHERE job = @job AND state = 'open' ORDER BY id`, { job }).map(
+    (hold) => {
+      // What was expected for a day that has passed is not here yet: tomorrow is the earliest.
+      const overdue = hold.expected_on < today;
+      const expected = overdue ? addDays(today, 1) : hold.expected_on;
+      const asked = hold.asked_on ? `, asked ${formatDay(hold.asked_on, today)}` : '';
+      const when = overdue
+        ? `was expected ${formatDay(hold.expected_on, today)}`
+        : `expected ${formatDay(expected, today)}`;
+      return {
+        task: taskId(hold.area, hold.phase),
+        slot: slotOf(today, expected),
+        because: `${hold.text} (${when}${asked})`,
+        open: true,
+      };
+    },
+  );
 }

@@ -59,7 +59,8 @@ export const assumptionHandlers = handlers({
   },
   'assumption.change': (context, { id, version, ...fields }) => {
     const row = requireVersion<AssumptionRow>(context, 'assumption', id, version);
-    if (row.state !== 'open') throw unprocessable('settled-already', 'This is settled; open it again to change it.', 'id');
+    if (row.state !== 'open')
+      throw unprocessable('settled-already', 'This is settled; open it again to change it.', 'id');
     update(context.db, 'assumption', id, values(context, row.area, fields));
     context.logFor(row.job);
   },

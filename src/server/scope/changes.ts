@@ -79,7 +79,11 @@ function values(context: CommandContext, job: string, area: string, fields: Fiel
       throw notFound('line of scope in this job', 'omits');
   const total = priceLines(fields.lines, fields.markup, fields.taxRate).total;
   if (fields.kind === 'omission' && total > 0)
-    throw unprocessable('omission-costs', 'What is left out is priced under 0: write its quantities with a minus.', 'lines');
+    throw unprocessable(
+      'omission-costs',
+      'What is left out is priced under 0: write its quantities with a minus.',
+      'lines',
+    );
   return {
     kind: fields.kind,
     title: fields.title,
@@ -224,7 +228,7 @@ export const changeHandlers = handlers({
 
 /** An approved change is part of the scope: its lines, its work, and what falls away. */
 function carryOut(context: PlanContext, row: ChangeRow): void {
-  for (const line of linesOfChange(row).filter((one_) => one_.quantity > 0)) {
+  for (const line of linesOfChange(row).filter((changeLine) => changeLine.quantity > 0)) {
     insert(context.db, 'scope_item', {
       id: uuid(),
       job: row.job,

@@ -5,7 +5,14 @@ import type { FaceShape } from '@/core/layout/shape';
 import { isComing, type SelectionState } from '@/core/selections/states';
 import { uuid } from '../database/id';
 import { queryAll, flag, insert, orNull, execute, update, type Values } from '../database/query';
-import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext, type PlanContext } from '../dispatch/handler';
+import {
+  handlers,
+  requireRow,
+  requireAreaOf,
+  requireVersion,
+  type CommandContext,
+  type PlanContext,
+} from '../dispatch/handler';
 import { notFound, unprocessable } from '../dispatch/refusal';
 import { readLayout } from '../layout/read-layout';
 import { measuredQuantity, measureUnit } from '../quantities/measured';
@@ -39,7 +46,11 @@ type FindingFields = Omit<InferType<typeof addFinding.schema>, 'id' | 'job'>;
 function findingValues(context: CommandContext, job: string, finding: FindingFields): Values {
   if (finding.area) requireAreaOf(context, job, finding.area);
   if (finding.allowed !== undefined && finding.quantity !== undefined && finding.allowed > finding.quantity)
-    throw unprocessable('allowed-too-much', 'More is allowed for than was seen; allow for at most what is there.', 'allowed');
+    throw unprocessable(
+      'allowed-too-much',
+      'More is allowed for than was seen; allow for at most what is there.',
+      'allowed',
+    );
   return {
     area: orNull(finding.area),
     kind: finding.kind,
@@ -100,7 +111,11 @@ const TABLES = {
 
 /** Takes a thing away or brings it back; what follows from the drawing follows. */
 function setRemoved(context: PlanContext, of: Removable, id: string, removed: 0 | 1): void {
-  const row = requireRow<{ job?: string; area?: string | null; removed: 0 | 1; state?: string }>(context, TABLES[of], id);
+  const row = requireRow<{ job?: string; area?: string | null; removed: 0 | 1; state?: string }>(
+    context,
+    TABLES[of],
+    id,
+  );
   if (row.removed === removed)
     throw unprocessable('so-already', removed ? 'This was taken away already.' : 'This is there.', 'id');
   // What was settled is part of the job’s story, and may have brought work.
@@ -234,7 +249,7 @@ export const scopeHandlers = handlers({
         area: secondId,
         shape: JSON.stringify({ ...shape, sections: shape.sections.slice(from) }),
       });
-      for (const { id: opening, version: _, ...rest } of openings.filter((one_) => one_.wall >= from))
+      for (const { id: opening, version: _, ...rest } of openings.filter((opening) => opening.wall >= from))
         update(context.db, 'opening', opening, {
           area: secondId,
           opening: JSON.stringify({ ...rest, wall: rest.wall - from }),
@@ -247,4 +262,4 @@ export const scopeHandlers = handlers({
 });
 
 const widthFrom = (shape: FaceShape, section: number): number =>
-  shape.sections.slice(section).reduce((sum, one_) => sum + one_.width.mm, 0);
+  shape.sections.slice(section).reduce((sum, entry) => sum + entry.width.mm, 0);

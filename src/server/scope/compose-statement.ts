@@ -70,9 +70,13 @@ export function composeStatement(installation: Installation, job: string): State
   const row = requireJob(db, job);
   const [lines, findings] = [scopeOf(db, job), findingsOf(db, job)];
   const finish =
-    queryOne<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', {
-      job,
-    })?.finish_day ?? null;
+    queryOne<{ finish_day: Day | null }>(
+      db,
+      'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC',
+      {
+        job,
+      },
+    )?.finish_day ?? null;
   const changes = queryAll<ChangeRow>(
     db,
     `SELECT * FROM change_order WHERE job = @job AND state = 'approved' ORDER BY number`,

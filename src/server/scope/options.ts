@@ -4,7 +4,14 @@ import type { Option } from '@/core/scope/option';
 import { type Work } from '@/core/sequence/works';
 import type { AreaKind } from '@/core/sites/area';
 import { insert, update } from '../database/query';
-import { handlers, requireRow, requireAreaOf, requireVersion, requireStep, type CommandContext } from '../dispatch/handler';
+import {
+  handlers,
+  requireRow,
+  requireAreaOf,
+  requireVersion,
+  requireStep,
+  type CommandContext,
+} from '../dispatch/handler';
 import { unprocessable } from '../dispatch/refusal';
 import { checkWorks, setWorks } from '../sites/commands';
 import { personOf, recordDecision } from './decisions';
@@ -48,7 +55,7 @@ export const optionHandlers = handlers({
   },
   'options.choose': (context, { id, version, key, reason, decisionId }) => {
     const row = requireVersion<OptionRow>(context, 'option_set', id, version);
-    const option = (JSON.parse(row.options) as Option[]).find((one_) => one_.key === key);
+    const option = (JSON.parse(row.options) as Option[]).find((entry) => entry.key === key);
     if (!option) throw unprocessable('no-such-option', 'This is not one of the options.', 'key');
     const area = requireRow<{ id: string; name: string; kind: AreaKind; size: number; works: string }>(
       context,

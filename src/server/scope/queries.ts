@@ -191,7 +191,7 @@ export function optionsView(installation: Installation, job: string): OptionsVie
     decisions: decisionsOf(installation, job),
     counts: scopeCounts(db, job),
     sets: rows.flatMap((row) => {
-      const area = areas.find((one_) => one_.id === row.area);
+      const area = areas.find((entry) => entry.id === row.area);
       if (!area) return [];
       return [
         {
@@ -231,7 +231,7 @@ function optionView(
         ? site
         : {
             ...site,
-            areas: site.areas.map((one_) => (one_.id === area.id ? withWorks(one_, option.works, area.size) : one_)),
+            areas: site.areas.map((room) => (room.id === area.id ? withWorks(room, option.works, area.size) : room)),
           },
     notBefore:
       option.leadDays > 0

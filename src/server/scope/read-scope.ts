@@ -31,7 +31,9 @@ interface ScopeRow {
 }
 
 export function scopeOf(db: Connection, job: string): ScopeView[] {
-  return queryAll<ScopeRow>(db, 'SELECT * FROM scope_item WHERE job = @job AND removed = 0 ORDER BY rowid', { job }).map(
+  return queryAll<ScopeRow>(db, 'SELECT * FROM scope_item WHERE job = @job AND removed = 0 ORDER BY rowid', {
+    job,
+  }).map(
     ({
       id,
       version,

@@ -36,8 +36,9 @@ export const statementHandlers = handlers({
         'job',
       );
     const last =
-      queryOne<{ number: number }>(context.db, 'SELECT number FROM statement WHERE job = @job ORDER BY number DESC', { job })
-        ?.number ?? 0;
+      queryOne<{ number: number }>(context.db, 'SELECT number FROM statement WHERE job = @job ORDER BY number DESC', {
+        job,
+      })?.number ?? 0;
     insert(context.db, 'statement', {
       id,
       job,
@@ -52,9 +53,13 @@ export const statementHandlers = handlers({
   'statement.send': (context, { id, version, ...to }) => {
     const row = requireVersion<StatementRow>(context, 'statement', id, version);
     if (row.state === 'agreed') throw unprocessable('agreed-already', 'This was agreed already.', 'id');
-    const newest = queryOne<{ number: number }>(context.db, 'SELECT max(number) AS number FROM statement WHERE job = @job', {
-      job: row.job,
-    })?.number;
+    const newest = queryOne<{ number: number }>(
+      context.db,
+      'SELECT max(number) AS number FROM statement WHERE job = @job',
+      {
+        job: row.job,
+      },
+    )?.number;
     if (newest !== row.number) throw unprocessable('not-the-newest', 'There is a newer version; send that one.', 'id');
     update(context.db, 'statement', id, { state: 'sent', sent_at: context.now });
     const { name } = requireJob(context.db, row.job);
@@ -87,7 +92,8 @@ export const statementHandlers = handlers({
       `SELECT max(number) AS number FROM statement WHERE job = @job AND state <> 'made'`,
       { job: row.job },
     )?.number;
-    if (newest !== row.number) throw unprocessable('not-the-newest', 'There is a newer version; please read that one.', 'id');
+    if (newest !== row.number)
+      throw unprocessable('not-the-newest', 'There is a newer version; please read that one.', 'id');
     update(context.db, 'statement', id, { state: 'agreed', agreed_at: context.now, agreed_by: name });
     context.logFor(row.job);
   },
@@ -115,18 +121,18 @@ function versionView(installation: Installation, row: StatementRow): StatementVe
  */
 export function statementView(installation: Installation, job: string, number?: number): StatementView {
   const rows = statementsOf(installation.db, job);
-  const row = number === undefined ? rows[0] : rows.find((one_) => one_.number === number);
+  const row = number === undefined ? rows[0] : rows.find((statement) => statement.number === number);
   if (number !== undefined && !row) throw notFound('version of this statement');
   const today_ = composeStatement(installation, job);
   const content = row ? contentOf(row) : today_;
-  const former = row && rows.find((one_) => one_.number < row.number);
+  const former = row && rows.find((statement) => statement.number < row.number);
   const { client, client_email } = requireJob(installation.db, job);
   // The dates move with every plan; what was agreed does not.
   const undated = (statement: Statement): Statement => ({ ...statement, dates: [] });
   return {
     job: jobHead(installation, job),
     today: today(installation),
-    versions: rows.map((one_) => versionView(installation, one_)),
+    versions: rows.map((statement) => versionView(installation, statement)),
     shown: row ? versionView(installation, row) : null,
     content,
     diff: former ? { ...statementDiff(contentOf(former), content), against: former.number } : null,

@@ -40,7 +40,8 @@ export function settleCheck(context: PlanContext, id: string, check: Check, obse
   });
   if (after.again !== null) {
     const begun =
-      (progressOf(observationsOfKind(context.db, row.job, 'progress')).get(taskId(row.area, row.phase))?.fraction ?? 0) > 0;
+      (progressOf(observationsOfKind(context.db, row.job, 'progress')).get(taskId(row.area, row.phase))?.fraction ??
+        0) > 0;
     const again = orderAgain(context, row, after.again, {
       follows_as: 're-order',
       return_trip: begun ? 1 : 0,

@@ -15,7 +15,14 @@ import { formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
 import { uuid } from '../database/id';
 import { queryAll, flag, insert, queryOne, orNull, update, type Values } from '../database/query';
-import { handlers, requireRow, requireAreaOf, requireStep, type CommandContext, type PlanContext } from '../dispatch/handler';
+import {
+  handlers,
+  requireRow,
+  requireAreaOf,
+  requireStep,
+  type CommandContext,
+  type PlanContext,
+} from '../dispatch/handler';
 import { notFound, conflict, unprocessable } from '../dispatch/refusal';
 import { recordDecision } from '../scope/decisions';
 import { needClientOf } from '../news/tell-client';
@@ -111,7 +118,8 @@ function needSelection(context: CommandContext, id: string, version: number): Ro
     throw conflict('selection', {
       ...row,
       supplier:
-        queryOne<{ name: string }>(context.db, 'SELECT name FROM supplier WHERE id = @id', { id: row.supplier })?.name ?? '',
+        queryOne<{ name: string }>(context.db, 'SELECT name FROM supplier WHERE id = @id', { id: row.supplier })
+          ?.name ?? '',
     });
   return row;
 }
@@ -162,7 +170,7 @@ function add(
 function take(context: PlanContext, row: Row, alternative: string, reason: string): void {
   if (isOrdered(row.state))
     throw unprocessable('ordered-already', 'This is ordered; take the order back to choose again.', 'id');
-  const taken = (JSON.parse(row.alternatives) as Alternative[]).find((one_) => one_.id === alternative);
+  const taken = (JSON.parse(row.alternatives) as Alternative[]).find((entry) => entry.id === alternative);
   if (!taken) throw notFound('alternative', 'alternative');
   update(context.db, 'selection', row.id, {
     choice: taken.choice,
@@ -249,7 +257,11 @@ export const selectionHandlers = handlers({
     if (isComing(to) && !isOrdered(row.state))
       throw unprocessable('not-ordered', 'Order it first: an order has a day and a quantity.', 'to');
     if (to === 'left over')
-      throw unprocessable('say-what-is-left', 'Say under Deliveries and storage what is left and where it is kept.', 'to');
+      throw unprocessable(
+        'say-what-is-left',
+        'Say under Deliveries and storage what is left and where it is kept.',
+        'to',
+      );
     if ((to === 'chosen' || to === 'approved') && !row.choice)
       throw unprocessable('not-chosen', 'Nothing is chosen yet; write down what it is.', 'to');
     requirePastDay(context, day, 'day');
@@ -265,7 +277,11 @@ export const selectionHandlers = handlers({
   'selection.order': (context, { id, version, day, quantity, unit, orderNumber, expectedOn, despite, note: said }) => {
     const row = needSelection(context, id, version);
     if (isOrdered(row.state))
-      throw unprocessable('ordered-already', 'This is ordered already; what changes now is agreed with the supplier.', 'id');
+      throw unprocessable(
+        'ordered-already',
+        'This is ordered already; what changes now is agreed with the supplier.',
+        'id',
+      );
     if (!row.choice) throw unprocessable('not-chosen', 'Nothing is chosen yet; an order says what it is.', 'quantity');
     requirePastDay(context, day, 'day');
     if (expectedOn !== undefined && expectedOn < day)
@@ -307,7 +323,11 @@ export const selectionHandlers = handlers({
   'selection.expect': (context, { id, version, expectedOn, note: said }) => {
     const row = needSelection(context, id, version);
     if (!isComing(row.state))
-      throw unprocessable('not-ordered', 'Only what is ordered and not here has a day on which it comes.', 'expectedOn');
+      throw unprocessable(
+        'not-ordered',
+        'Only what is ordered and not here has a day on which it comes.',
+        'expectedOn',
+      );
     requireDayInJob(context, row.job, expectedOn, 'expectedOn');
     moveArrival(context, row, expectedOn, said);
   },
@@ -331,7 +351,8 @@ export const selectionHandlers = handlers({
   },
   'selection.check': (context, { id, version, verdict, quantity, text, picture }) => {
     const row = needSelection(context, id, version);
-    if (!isOrdered(row.state)) throw unprocessable('not-ordered', 'What was never ordered cannot have come.', 'verdict');
+    if (!isOrdered(row.state))
+      throw unprocessable('not-ordered', 'What was never ordered cannot have come.', 'verdict');
     if (quantity !== undefined && row.quantity !== null && quantity > row.quantity)
       throw unprocessable('more-than-ordered', `Only ${row.quantity} ${row.unit} were ordered.`, 'quantity');
     if (picture) {
@@ -342,7 +363,8 @@ export const selectionHandlers = handlers({
   },
   'selection.fit-later': (context, { id, version, returnTrip }) => {
     const row = needSelection(context, id, version);
-    if (isSettled(row.state)) throw unprocessable('settled-already', 'This is here and checked; nothing waits for it.', 'id');
+    if (isSettled(row.state))
+      throw unprocessable('settled-already', 'This is here and checked; nothing waits for it.', 'id');
     update(context.db, 'selection', id, { return_trip: flag(returnTrip) });
     addHistory(
       context,
@@ -371,7 +393,11 @@ export function moveArrival(
   });
   const now = today(context.installation);
   const instead = moved ? ` instead of ${formatDay(row.expected_on ?? day, now)}` : '';
-  addHistory(context, { job: row.job, selection: row.id }, `comes ${formatDay(day, now)}${instead}${why ? `: ${why}` : ''}`);
+  addHistory(
+    context,
+    { job: row.job, selection: row.id },
+    `comes ${formatDay(day, now)}${instead}${why ? `: ${why}` : ''}`,
+  );
   context.replan(
     row.job,
     `${row.category}: ${moved ? (day > (row.expected_on ?? day) ? 'slipped' : 'comes earlier') : 'confirmed'}`,

@@ -36,7 +36,8 @@ function load(context: CommandContext, delivery: string, job: string, selections
   for (const [at, id] of selections.entries()) {
     const row = requireRow<SelectionRow>(context, 'selection', id, `selections.${at}`);
     if (row.job !== job) throw notFound('selection in this job', `selections.${at}`);
-    if (isHere(row.state)) throw unprocessable('here-already', `${row.category} are on site already.`, `selections.${at}`);
+    if (isHere(row.state))
+      throw unprocessable('here-already', `${row.category} are on site already.`, `selections.${at}`);
     if (row.delivery)
       throw unprocessable(
         'comes-otherwise',
@@ -148,7 +149,11 @@ export const deliveryHandlers = handlers({
       version,
     );
     if (row.kind !== 'salvage' && row.kind !== 'refit')
-      throw unprocessable('not-salvage', 'Only what is kept for use again, or taken down to be refitted, has a place.', 'id');
+      throw unprocessable(
+        'not-salvage',
+        'Only what is kept for use again, or taken down to be refitted, has a place.',
+        'id',
+      );
     update(context.db, 'finding', id, { kept, place: place || row.place });
     context.logFor(row.job);
   },

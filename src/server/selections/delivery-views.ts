@@ -38,7 +38,9 @@ interface Row {
 /** Work that takes a whole room, in days: nothing can be stored in its way. */
 function workIn(plan: StoredPlan | undefined, area: string): RoomWork[] {
   return (plan?.tasks ?? [])
-    .filter((task) => task.area === area && task.state !== 'done' && task.shares === FULL_OCCUPANCY && task.duration > 0)
+    .filter(
+      (task) => task.area === area && task.state !== 'done' && task.shares === FULL_OCCUPANCY && task.duration > 0,
+    )
     .map((task) => ({
       label: task.label,
       firstDay: dayOfSlot(plan?.origin ?? '', task.start),
@@ -63,9 +65,13 @@ export function deliveriesView(installation: Installation, job: string): Deliver
       return [area.id, typeof floor === 'number' ? floor : null];
     }),
   );
-  const rows = queryAll<Row>(db, `SELECT * FROM delivery WHERE job = @job AND state <> 'dropped' ORDER BY state DESC, day`, {
-    job,
-  });
+  const rows = queryAll<Row>(
+    db,
+    `SELECT * FROM delivery WHERE job = @job AND state <> 'dropped' ORDER BY state DESC, day`,
+    {
+      job,
+    },
+  );
   const deliveries = rows.map((row): DeliveryView => {
     const mine = items.filter((item) => item.delivery === row.id);
     const useDay =
@@ -226,7 +232,11 @@ interface Stored {
 const MAP_DAYS = 14;
 
 /** Every room of a job as a place to keep things. */
-function mapOf(installation: Installation, job: string, { areas, rows, items, plan, floors }: Stored): DeliveriesView['map'] {
+function mapOf(
+  installation: Installation,
+  job: string,
+  { areas, rows, items, plan, floors }: Stored,
+): DeliveriesView['map'] {
   const now = today(installation);
   const used = new Map(
     queryAll<{ id: string; lived_in: 0 | 1; passage: 0 | 1 }>(
@@ -247,15 +257,15 @@ function mapOf(installation: Installation, job: string, { areas, rows, items, pl
     const here = rows.filter((row) => row.place === area.id && standing(row));
     const floor = floors.get(area.id) ?? null;
     const work = workIn(plan, area.id)
-      .filter((one) => one.firstDay <= addDays(now, MAP_DAYS))
+      .filter((roomWork) => roomWork.firstDay <= addDays(now, MAP_DAYS))
       .sort((a, b) => (a.firstDay < b.firstDay ? -1 : 1));
     // Work that follows on within a day keeps the room as one.
     const block = work
       .slice(1)
       .reduce(
-        (sum, one) =>
-          sum && one.firstDay <= addDays(sum.until, 3)
-            ? { ...sum, until: one.lastDay > sum.until ? one.lastDay : sum.until }
+        (sum, roomWork) =>
+          sum && roomWork.firstDay <= addDays(sum.until, 3)
+            ? { ...sum, until: roomWork.lastDay > sum.until ? roomWork.lastDay : sum.until }
             : sum,
         work[0] ? { label: work[0].label, from: work[0].firstDay, until: work[0].lastDay } : null,
       );
@@ -278,8 +288,8 @@ function mapOf(installation: Installation, job: string, { areas, rows, items, pl
       },
     };
   });
-  return [...groupBy(rooms, (one) => one.level)]
-    .map(([level, list]) => ({ level, rooms: list.map((one) => one.room) }))
+  return [...groupBy(rooms, (entry) => entry.level)]
+    .map(([level, list]) => ({ level, rooms: list.map((entry) => entry.room) }))
     .reverse();
 }
 
@@ -348,7 +358,7 @@ function storageOf(
         },
       })),
   ];
-  return [...groupBy(things, (one) => one.place)]
+  return [...groupBy(things, (entry) => entry.place)]
     .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([place, list]) => ({ place, things: list.map((one) => one.thing) }));
+    .map(([place, list]) => ({ place, things: list.map((entry) => entry.thing) }));
 }

@@ -7,8 +7,9 @@ function whoSays(context: CommandContext): string {
   if (context.who.kind === 'person') return context.who.name;
   if (context.who.kind === 'link')
     return (
-      queryOne<{ recipient: string }>(context.db, 'SELECT recipient FROM share_link WHERE id = @id', { id: context.who.id })
-        ?.recipient ?? 'the client'
+      queryOne<{ recipient: string }>(context.db, 'SELECT recipient FROM share_link WHERE id = @id', {
+        id: context.who.id,
+      })?.recipient ?? 'the client'
     );
   return 'the supplier';
 }

@@ -13,7 +13,9 @@ export function pollSuppliers(installation: Installation, desk: SupplierDesk): n
     queryAll<{ id: string }>(installation.db, 'SELECT id FROM supplier WHERE desk = 1').map((row) => row.id),
   );
   let spoken = 0;
-  for (const row of onOrderRows(installation.db).filter((one_) => one_.supplier !== null && answering.has(one_.supplier))) {
+  for (const row of onOrderRows(installation.db).filter(
+    (selection) => selection.supplier !== null && answering.has(selection.supplier),
+  )) {
     const word = desk.next(orderOf(installation.db, row));
     // A confirmation comes as soon as the order is read; what is made takes its days.
     if (!word || (word.says !== 'confirms' && word.on > today(installation))) continue;

@@ -26,7 +26,7 @@ import { openRequests, requestLabel, taskOf } from './waits';
  * make that earlier; null where the plan has none.
  */
 export function workStart(plan: StoredPlan | undefined, task: string): Day | null {
-  const planned = plan?.tasks.find((one) => one.id === task);
+  const planned = plan?.tasks.find((plannedTask) => plannedTask.id === task);
   if (!plan || !planned || planned.state === 'done') return null;
   return dayOfSlot(plan.origin, Math.min(plan.wanted[task] ?? planned.start, planned.start));
 }

@@ -34,7 +34,7 @@ export function requestViews(installation: Installation, job: string): RequestVi
       request,
       list.flatMap(({ selection, area, phase }): RequestView['waits'] => {
         if (area && phase) {
-          const task = plan?.tasks.find((one) => one.id === taskId(area, phase));
+          const task = plan?.tasks.find((task) => task.id === taskId(area, phase));
           return [
             {
               selection,

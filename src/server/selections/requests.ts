@@ -49,7 +49,7 @@ function keep(
       throw unprocessable(
         'waits-for-itself',
         'It would wait for itself: ' +
-          `${[...ring, id].map((one_) => all.get(one_)?.subject ?? fields.subject).join(', which waits for ')}.`,
+          `${[...ring, id].map((entry) => all.get(entry)?.subject ?? fields.subject).join(', which waits for ')}.`,
         'after',
       );
   }
@@ -146,16 +146,28 @@ export const requestHandlers = handlers({
     needFormer(context, row);
     requirePastDay(context, sentOn, 'sentOn');
     if (expectedOn !== undefined && expectedOn < sentOn)
-      throw unprocessable('wrong-way-round', 'They cannot answer before they were asked; give a later day.', 'expectedOn');
+      throw unprocessable(
+        'wrong-way-round',
+        'They cannot answer before they were asked; give a later day.',
+        'expectedOn',
+      );
     update(context.db, 'request', id, { sent, sent_on: sentOn, expected_on: orNull(expectedOn), ...SENT });
-    addHistory(context, about(row), `${row.outcome === 'refused' ? 'sent again' : 'sent'} on ${formatDay(sentOn)}: ${sent}`);
+    addHistory(
+      context,
+      about(row),
+      `${row.outcome === 'refused' ? 'sent again' : 'sent'} on ${formatDay(sentOn)}: ${sent}`,
+    );
     context.replan(row.job, `${row.subject} was sent to ${PARTIES[row.party]}`);
   },
   'request.expect': (context, { id, version, expectedOn }) => {
     const row = needRequest(context, id, version);
     if (!row.sent_on) throw unprocessable('not-sent', 'Nobody was asked yet.', 'expectedOn');
     if (expectedOn < row.sent_on)
-      throw unprocessable('wrong-way-round', 'They cannot answer before they were asked; give a later day.', 'expectedOn');
+      throw unprocessable(
+        'wrong-way-round',
+        'They cannot answer before they were asked; give a later day.',
+        'expectedOn',
+      );
     update(context.db, 'request', id, { expected_on: expectedOn });
     addHistory(context, about(row), `they name ${formatDay(expectedOn)}`);
     context.replan(row.job, `${row.subject} is expected on another day`);
@@ -172,13 +184,21 @@ export const requestHandlers = handlers({
     const row = needRequest(context, id, version);
     requirePastDay(context, answeredOn, 'answeredOn');
     if (row.sent_on && answeredOn < row.sent_on)
-      throw unprocessable('wrong-way-round', `It was sent on ${formatDay(row.sent_on)}; the answer came later.`, 'answeredOn');
+      throw unprocessable(
+        'wrong-way-round',
+        `It was sent on ${formatDay(row.sent_on)}; the answer came later.`,
+        'answeredOn',
+      );
     settle(context, row, outcome, conditions, answeredOn, answeredBy);
   },
   'request.ask-client': (context, { id, version, ...to }) => {
     const row = needRequest(context, id, version);
     if (row.party !== 'client')
-      throw unprocessable('not-the-client', `This is asked of ${PARTIES[row.party]}; only the client has a page here.`, 'id');
+      throw unprocessable(
+        'not-the-client',
+        `This is asked of ${PARTIES[row.party]}; only the client has a page here.`,
+        'id',
+      );
     needFormer(context, row);
     const now = today(context.installation);
     update(context.db, 'request', id, { sent: 'asked on their page', sent_on: now, expected_on: null, ...SENT });

@@ -197,7 +197,8 @@ export const supplierHandlers = handlers({
         'selection',
       );
     const word = simulatedSuppliers.next(orderOf(context.db, row));
-    if (!word) throw unprocessable('nothing-more', 'The desk has nothing more to say of this: it is on its way.', 'selection');
+    if (!word)
+      throw unprocessable('nothing-more', 'The desk has nothing more to say of this: it is on its way.', 'selection');
     say({ ...context, who: { kind: 'desk', id: 'suppliers' } }, row, word.says, word.text, word.day, word.quantity);
     return { says: word.says, text: word.text };
   },
@@ -250,8 +251,9 @@ function followPrices(context: CommandContext, supplier: string): number {
 /** An order as its supplier knows it. */
 export function orderOf(db: Connection, row: SelectionRow): SupplierOrder {
   const said =
-    queryOne<{ count: number }>(db, 'SELECT count(*) AS count FROM trail WHERE selection = @id AND desk = 1', { id: row.id })
-      ?.count ?? 0;
+    queryOne<{ count: number }>(db, 'SELECT count(*) AS count FROM trail WHERE selection = @id AND desk = 1', {
+      id: row.id,
+    })?.count ?? 0;
   return {
     id: row.id,
     state: row.state,

@@ -73,7 +73,10 @@ export function requestsView(installation: Installation, job: string): RequestsV
     client: { name: row.client, address: row.client_email },
     requests: requestViews(installation, job),
     areas: stepsOf(installation.db, job),
-    selections: selectionsOf(installation, job).map((item) => ({ id: item.id, text: `${item.category}, ${item.area}` })),
+    selections: selectionsOf(installation, job).map((item) => ({
+      id: item.id,
+      text: `${item.category}, ${item.area}`,
+    })),
     counts: selectionCounts(installation, job),
   };
 }
@@ -85,7 +88,7 @@ export function selectionPage(installation: Installation, job: string, id: strin
   const now = time.today;
   const plan = readPlan(db, { job });
   const items = selectionsOf(installation, job, plan);
-  const item = items.find((one_) => one_.id === id);
+  const item = items.find((selection) => selection.id === id);
   if (!item) throw notFound('selection in this job');
   const row = queryOne<{ desk: 0 | 1 | null }>(
     db,
@@ -141,15 +144,15 @@ export function selectionPage(installation: Installation, job: string, id: strin
     }),
     thread: threadOf(installation, job, item, plan),
     related: items
-      .filter((one_) => one_.id === item.follows?.id || one_.follows?.id === id)
-      .map((one_) => ({
-        id: one_.id,
+      .filter((selection) => selection.id === item.follows?.id || selection.follows?.id === id)
+      .map((selection) => ({
+        id: selection.id,
         text:
-          one_.follows?.id === id
-            ? `${one_.follows.as === 'rest' ? 'the rest' : 'ordered again'}: ${one_.quantity ?? ''} ${one_.unit}, ` +
-              one_.state
+          selection.follows?.id === id
+            ? `${selection.follows.as === 'rest' ? 'the rest' : 'ordered again'}: ${selection.quantity ?? ''} ${selection.unit}, ` +
+              selection.state
             : `it is ${item.follows?.as === 'rest' ? 'the rest of' : 'ordered again for'} ` +
-              `${one_.category.toLowerCase()}, ${one_.state}`,
+              `${selection.category.toLowerCase()}, ${selection.state}`,
       })),
     requests: requestViews(installation, job).filter((request) => request.waits.some((wait) => wait.selection === id)),
     checks: observationsOfKind(db, job, 'selection-check')
@@ -191,7 +194,7 @@ function threadOf(
   const day = (value: string): string => formatDay(value, now);
   const lines: SelectionPageView['thread'] = [];
   const id = item.returnTrip ? leftoverId(item.id) : taskId(item.areaId, item.phase);
-  const task = plan?.tasks.find((one_) => one_.id === id && one_.state !== 'done');
+  const task = plan?.tasks.find((planned) => planned.id === id && planned.state !== 'done');
   if (!item.needBy || !item.orderBy || !item.decideBy)
     return [
       {

@@ -97,5 +97,6 @@ export function knowledgeOf(
 export const nextRuleNumber = (db: Connection): number =>
   Math.max(
     OWN_RULES,
-    (queryAll<{ number: number | null }>(db, 'SELECT max(number) AS number FROM own_rule')[0]?.number ?? OWN_RULES - 1) + 1,
+    (queryAll<{ number: number | null }>(db, 'SELECT max(number) AS number FROM own_rule')[0]?.number ??
+      OWN_RULES - 1) + 1,
   );

@@ -26,7 +26,7 @@ export const methodHandlers = handlers({
     });
     if (!asWider)
       insert(context.db, 'school_choice', { id, school, job: orNull(job), area: orNull(area), side: orNull(side) });
-    const facts = SCHOOLS.find((one_) => one_.key === school);
+    const facts = SCHOOLS.find((method) => method.key === school);
     const chosen = facts && side !== undefined ? sideOf(facts, side)?.label : undefined;
     for (const of of jobsOf(context, job)) {
       for (const each of areasOf(context, of, area)) {

@@ -122,9 +122,9 @@ function stepsOf(
     (row) => row.task,
   );
   const times = new Map(
-    queryAll<TimeRow>(db, 'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job', { job }).map(
-      (row) => [taskId(row.area, row.phase), row],
-    ),
+    queryAll<TimeRow>(db, 'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job', {
+      job,
+    }).map((row) => [taskId(row.area, row.phase), row]),
   );
   const parts = groupBy(
     queryAll<{ area: string; phase: Phase; label: string; half_days: number }>(

@@ -102,7 +102,7 @@ export const ruleHandlers = handlers({
     const known =
       rule >= OWN_RULES
         ? queryOne(context.db, 'SELECT 1 FROM own_rule WHERE number = @rule AND removed = 0', { rule })
-        : RULES.find((one_) => one_.number === rule);
+        : RULES.find((entry) => entry.number === rule);
     if (!known) throw notFound('rule', 'rule');
     if (!holds && NEVER_OFF.includes(rule))
       throw unprocessable(

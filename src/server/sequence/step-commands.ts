@@ -1,7 +1,14 @@
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { formatDay } from '@/core/units/day';
 import { flag, insert, queryOne, orNull, execute, update } from '../database/query';
-import { handlers, requireRow, requireAreaOf, requireStep, requireVersion, type CommandContext } from '../dispatch/handler';
+import {
+  handlers,
+  requireRow,
+  requireAreaOf,
+  requireStep,
+  requireVersion,
+  type CommandContext,
+} from '../dispatch/handler';
 import { unprocessable } from '../dispatch/refusal';
 import { refuseLoop } from './rule-commands';
 
@@ -61,7 +68,11 @@ export const stepHandlers = handlers({
       ),
     );
     if (together && trades.size > 1)
-      throw unprocessable('trades-differ', 'One visit is one trade’s: what is joined here belongs to several.', 'after');
+      throw unprocessable(
+        'trades-differ',
+        'One visit is one trade’s: what is joined here belongs to several.',
+        'after',
+      );
     const other = queryOne<{ job: string }>(context.db, 'SELECT job FROM gate WHERE id = @id', { id });
     if (other && other.job !== job) throw unprocessable('unknown-id', 'This gate is another job’s.', 'id');
     execute(
@@ -88,7 +99,9 @@ export const stepHandlers = handlers({
     context.replan(job, `${label} was set`);
   },
   'gate.drop': (context, { id }) => {
-    const gate = queryOne<{ job: string; label: string }>(context.db, 'SELECT job, label FROM gate WHERE id = @id', { id });
+    const gate = queryOne<{ job: string; label: string }>(context.db, 'SELECT job, label FROM gate WHERE id = @id', {
+      id,
+    });
     if (!gate) throw unprocessable('unknown-id', 'There is no such gate.', 'id');
     execute(context.db, 'DELETE FROM gate WHERE id = @id', { id });
     context.replan(gate.job, `${gate.label} was dropped`);

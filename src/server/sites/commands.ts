@@ -14,7 +14,8 @@ interface AreaRow {
 /** Refuses work that is not done in such an area. */
 export function checkWorks(kind: AreaRow['kind'], works: readonly Work[], field: string): void {
   const odd = works.find((work) => !workFacts(work).kinds.includes(kind));
-  if (odd) throw unprocessable('work-elsewhere', `“${workFacts(odd).label}” is not done in an area of this kind.`, field);
+  if (odd)
+    throw unprocessable('work-elsewhere', `“${workFacts(odd).label}” is not done in an area of this kind.`, field);
 }
 
 /** Sets what is done in an area, with the steps that brings; the plan follows. */
@@ -81,10 +82,14 @@ export const siteHandlers = handlers({
   'areas.set-out': (context, { job, levels, areas }) => {
     requireRow(context, 'job', job, 'job');
     for (const level of levels) {
-      const same = queryOne<{ name: string }>(context.db, 'SELECT name FROM level WHERE job = @job AND height = @height', {
-        job,
-        height: level.height,
-      });
+      const same = queryOne<{ name: string }>(
+        context.db,
+        'SELECT name FROM level WHERE job = @job AND height = @height',
+        {
+          job,
+          height: level.height,
+        },
+      );
       if (same)
         throw new Refusal(409, {
           code: 'level-exists',
@@ -97,9 +102,13 @@ export const siteHandlers = handlers({
       queryAll<{ id: string }>(context.db, 'SELECT id FROM level WHERE job = @job', { job }).map((row) => row.id),
     );
     const first =
-      queryOne<{ next: number }>(context.db, 'SELECT coalesce(max(position), -1) + 1 AS next FROM area WHERE job = @job', {
-        job,
-      })?.next ?? 0;
+      queryOne<{ next: number }>(
+        context.db,
+        'SELECT coalesce(max(position), -1) + 1 AS next FROM area WHERE job = @job',
+        {
+          job,
+        },
+      )?.next ?? 0;
     areas.forEach((area, index) => {
       checkWorks(area.kind, area.works, `areas[${index}].works`);
       if (area.level !== undefined && !ofJob.has(area.level))

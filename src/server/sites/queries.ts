@@ -23,7 +23,9 @@ export function frameView(installation: Installation, person: PersonView): Shell
   return {
     firm: queryOne<{ name: string }>(installation.db, 'SELECT name FROM firm')?.name ?? 'Aftermist',
     person,
-    people: installation.demo ? queryAll<PersonView>(installation.db, 'SELECT id, name, role FROM person ORDER BY rowid') : [],
+    people: installation.demo
+      ? queryAll<PersonView>(installation.db, 'SELECT id, name, role FROM person ORDER BY rowid')
+      : [],
     jobs: queryAll(installation.db, `SELECT id, name, state FROM job WHERE state <> 'closed' ORDER BY position`),
     today: today(installation),
     demo: installation.demo,
@@ -128,7 +130,7 @@ function requestHolds(db: Connection, job: string, now: Day): HoldView[] {
     ]),
   );
   return waitRows(db, job).flatMap(({ request: id, area, phase }): HoldView[] => {
-    const [request, row] = [requests.get(id), rows.find((one_) => one_.id === id)];
+    const [request, row] = [requests.get(id), rows.find((entry) => entry.id === id)];
     if (!request || !row || !area || !phase || isGiven(request)) return [];
     const promised = row.expected_on ?? (row.sent_on ? addDays(row.sent_on, row.takes_high) : null);
     return [
@@ -163,7 +165,7 @@ function closeInHolds(db: Connection, job: string, now: Day): HoldView[] {
   const plan = readPlan(db, { job });
   return [...closeInsOf(db, job).values()].flatMap((check): HoldView[] => {
     if (check.closed || check.open.length === 0) return [];
-    const task = plan?.tasks.find((one_) => one_.id === taskId(check.area, 'close-in'));
+    const task = plan?.tasks.find((planned) => planned.id === taskId(check.area, 'close-in'));
     const due = plan && task ? dayOfSlot(plan.origin, task.start) : now;
     if (!check.covered && !check.begun && due > addDays(now, CHECK_AHEAD)) return [];
     return [

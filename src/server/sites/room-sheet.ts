@@ -100,9 +100,9 @@ function sheet(
       .filter((item) => item.state === 'open')
       .map((item) => `${item.category} ${item.decideBy ? `to be chosen by ${day(item.decideBy)}` : 'not chosen yet'}`),
     ...view.assumptions
-      .filter((one) => one.state === 'open')
-      .map((one) => `We take it that ${one.text}. If not: ${one.fallback}.`),
-    ...view.open.map((one) => `still to do: ${one.text}`),
+      .filter((assumption) => assumption.state === 'open')
+      .map((assumption) => `We take it that ${assumption.text}. If not: ${assumption.fallback}.`),
+    ...view.open.map((entry) => `still to do: ${entry.text}`),
   ].map((text): Content => ({ text: `•  ${cut(text)}`, margin: [0, 1, 0, 1] }));
   return [
     {
@@ -145,7 +145,12 @@ function sheet(
  * The sheets of some areas of a job, a page each.
  * @param origin where the live pages stand, as the crew's phones reach it
  */
-export function roomSheets(installation: Installation, job: string, areas: readonly string[], origin: string): PaperDocument {
+export function roomSheets(
+  installation: Installation,
+  job: string,
+  areas: readonly string[],
+  origin: string,
+): PaperDocument {
   const requests = requestViews(installation, job);
   const views = areas.map((area) => roomView(installation, job, area));
   const [first] = views;

@@ -51,7 +51,7 @@ export function roomView(installation: Installation, job: string, area: string):
       passage: row.passage === 1,
       level: queryOne<{ name: string }>(db, 'SELECT name FROM level WHERE id = @id', { id: row.level })?.name ?? null,
     },
-    steps: (site.areas.find((one_) => one_.id === area)?.track ?? []).map((step) => {
+    steps: (site.areas.find((room) => room.id === area)?.track ?? []).map((step) => {
       const task = tasks.get(taskId(area, step.phase));
       return {
         phase: step.phase,
@@ -115,9 +115,10 @@ export function picturesOf(db: Connection, seen: readonly Observation[], time: F
     queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM area').map((area) => [area.id, area.name]),
   );
   const taken = new Map(
-    queryAll<{ hash: string; taken_at: string }>(db, 'SELECT hash, taken_at FROM picture WHERE taken_at IS NOT NULL').map(
-      (row) => [row.hash, row.taken_at],
-    ),
+    queryAll<{ hash: string; taken_at: string }>(
+      db,
+      'SELECT hash, taken_at FROM picture WHERE taken_at IS NOT NULL',
+    ).map((row) => [row.hash, row.taken_at]),
   );
   return ofKind(seen, 'picture')
     .map((picture) => {
@@ -145,7 +146,7 @@ function takenAt(kept: string, said: string | undefined): string {
 
 /** Pictures of each spot, the oldest first, with what was drawn on them. */
 function standpointViews(db: Connection, area: string, seen: readonly Observation[], time: FirmTime): StandpointView[] {
-  const marks = new Map(ofKind(seen, 'marks').map((one_) => [one_.about, one_.marks]));
+  const marks = new Map(ofKind(seen, 'marks').map((entry) => [entry.about, entry.marks]));
   return queryAll<{ id: string; name: string }>(
     db,
     'SELECT id, name FROM standpoint WHERE area = @area AND removed = 0 ORDER BY rowid',
@@ -173,15 +174,15 @@ function remarksOf(db: Connection, seen: readonly Observation[], time: FirmTime)
   );
   const holds = new Set(openCautions(seen).map((caution) => caution.id));
   return seen
-    .flatMap((one_) => {
-      if (!REMARKS.has(one_.kind) || (one_.kind === 'caution' && !holds.has(one_.id))) return [];
+    .flatMap((observation) => {
+      if (!REMARKS.has(observation.kind) || (observation.kind === 'caution' && !holds.has(observation.id))) return [];
       return [
         {
-          id: one_.id,
-          kind: one_.kind,
-          text: recordWords(one_),
-          when: whenSeen(one_.at, time),
-          by: people.get(one_.person) ?? '',
+          id: observation.id,
+          kind: observation.kind,
+          text: recordWords(observation),
+          when: whenSeen(observation.at, time),
+          by: people.get(observation.person) ?? '',
         },
       ];
     })

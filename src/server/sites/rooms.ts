@@ -48,9 +48,13 @@ export function roomsView(installation: Installation, job: string): RoomsView {
     done,
     hidden,
     finish:
-      queryOne<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', {
-        job,
-      })?.finish_day ?? null,
+      queryOne<{ finish_day: Day | null }>(
+        db,
+        'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC',
+        {
+          job,
+        },
+      )?.finish_day ?? null,
     promise: row.promise_day,
     levels: queryAll<{ id: string; name: string; note: string }>(
       db,
@@ -71,11 +75,20 @@ export function roomsView(installation: Installation, job: string): RoomsView {
 }
 
 /** Every area's ladder and caption, by id. */
-export function areaViews(installation: Installation, site: Site, plan: StoredPlan | undefined, now: Day): Map<string, AreaView> {
+export function areaViews(
+  installation: Installation,
+  site: Site,
+  plan: StoredPlan | undefined,
+  now: Day,
+): Map<string, AreaView> {
   const holds = groupBy(
-    queryAll<OpenHold>(installation.db, `SELECT area, phase, kind, label FROM hold WHERE job = @job AND state = 'open'`, {
-      job: site.id,
-    }),
+    queryAll<OpenHold>(
+      installation.db,
+      `SELECT area, phase, kind, label FROM hold WHERE job = @job AND state = 'open'`,
+      {
+        job: site.id,
+      },
+    ),
     (hold) => hold.area,
   );
   const tasks = groupBy(
@@ -83,9 +96,9 @@ export function areaViews(installation: Installation, site: Site, plan: StoredPl
     (task) => task.area ?? '',
   );
   const lived = new Set(
-    queryAll<{ id: string }>(installation.db, 'SELECT id FROM area WHERE job = @job AND lived_in = 1', { job: site.id }).map(
-      (area) => area.id,
-    ),
+    queryAll<{ id: string }>(installation.db, 'SELECT id FROM area WHERE job = @job AND lived_in = 1', {
+      job: site.id,
+    }).map((area) => area.id),
   );
   return new Map(
     site.areas.map((area) => {
@@ -123,7 +136,7 @@ function frontOf(area: SiteArea, now: Day): AreaView['front'] {
 }
 
 function rungOf(step: SiteArea['track'][number], holds: OpenHold[]): Rung {
-  const hold = holds.find((one) => one.phase === step.phase);
+  const hold = holds.find((openHold) => openHold.phase === step.phase);
   const facts = phaseFacts(step.phase);
   return {
     phase: step.phase,
@@ -152,8 +165,8 @@ function standingOf(area: SiteArea, holds: OpenHold[]): Standing {
 
 function onlyToilet(site: Site, area: SiteArea): boolean {
   if (!site.livedIn || !area.provides.includes('toilet')) return false;
-  const works = (one: SiteArea): boolean =>
-    one.track.every((step) => step.fraction === 0) || one.track.every((step) => step.fraction >= 1);
+  const works = (room: SiteArea): boolean =>
+    room.track.every((step) => step.fraction === 0) || room.track.every((step) => step.fraction >= 1);
   return (
     works(area) && !site.areas.some((other) => other !== area && other.provides.includes('toilet') && works(other))
   );
@@ -171,7 +184,7 @@ function captionOf(
 ): string {
   if (standing === 'untouched') return lived ? 'lived in, no work' : 'no work here';
   if (standing === 'done') return 'done';
-  const hold = holds.find((one) => area.track.some((step) => step.phase === one.phase && step.fraction < 1));
+  const hold = holds.find((openHold) => area.track.some((step) => step.phase === openHold.phase && step.fraction < 1));
   if ((standing === 'stuck' || standing === 'waiting') && hold) return `waits: ${hold.label}`;
   const next = [...tasks].sort((a, b) => a.start - b.start).find((task) => task.phase !== null);
   if (!next || !plan || !next.phase) return 'not planned yet';

@@ -56,7 +56,7 @@ export function todayView(installation: Installation): TodayView {
     weekday: formatDay(now),
     sites: jobs
       .map((job) => site(installation, job, plan, time))
-      .filter((one_) => one_.why.length > 0 || one_.openWalk)
+      .filter((entry) => entry.why.length > 0 || entry.openWalk)
       .sort((a, b) => Number(b.urgent) - Number(a.urgent)),
     onSite: jobs
       .map((job) => ({
@@ -120,7 +120,10 @@ export function todayView(installation: Installation): TodayView {
       .sort((a, b) => (a.day < b.day ? -1 : 1)),
     calls: callsOf(installation, plan, jobs, now),
     run: {
-      open: runView(installation).stops.reduce((sum, stop) => sum + stop.lines.filter((line) => !line.bought).length, 0),
+      open: runView(installation).stops.reduce(
+        (sum, stop) => sum + stop.lines.filter((line) => !line.bought).length,
+        0,
+      ),
     },
     drafts: queryAll(
       db,
@@ -133,9 +136,13 @@ export function todayView(installation: Installation): TodayView {
     ),
     finishes: jobs.map((job) => {
       const finish =
-        queryOne<{ finish_day: Day | null }>(db, 'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC', {
-          job: job.id,
-        })?.finish_day ?? null;
+        queryOne<{ finish_day: Day | null }>(
+          db,
+          'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC',
+          {
+            job: job.id,
+          },
+        )?.finish_day ?? null;
       return {
         job: job.id,
         name: job.name,
@@ -152,7 +159,12 @@ export function todayView(installation: Installation): TodayView {
 const CALL_AHEAD = 3;
 
 /** Whom to call in the next days: offices for a visit, and for what has to be there. */
-function callsOf(installation: Installation, plan: StoredPlan | undefined, jobs: readonly JobLine[], now: Day): TodayView['calls'] {
+function callsOf(
+  installation: Installation,
+  plan: StoredPlan | undefined,
+  jobs: readonly JobLine[],
+  now: Day,
+): TodayView['calls'] {
   const until = addDays(now, CALL_AHEAD);
   const visits = unbookedOf(installation, plan, now)
     .filter((visit) => visit.office !== null && visit.askBy <= until)
@@ -166,14 +178,14 @@ function callsOf(installation: Installation, plan: StoredPlan | undefined, jobs:
     }));
   const things = jobs.flatMap((job) =>
     logisticsOf(installation.db, job.id, plan, now)
-      .filter((one_) => one_.state === 'open' && one_.askBy !== null && one_.askBy <= until)
-      .map((one_) => ({
-        key: one_.id,
-        text: `${one_.label} for ${one_.step}`,
+      .filter((logistic) => logistic.state === 'open' && logistic.askBy !== null && logistic.askBy <= until)
+      .map((logistic) => ({
+        key: logistic.id,
+        text: `${logistic.label} for ${logistic.step}`,
         jobName: job.name,
         href: routes.sequence(job.id),
-        day: one_.askBy ?? now,
-        late: one_.late,
+        day: logistic.askBy ?? now,
+        late: logistic.late,
       })),
   );
   // A bin is swapped before it is full: the day is computed from how it filled.

@@ -63,9 +63,13 @@ export function closeInsOf(
     ),
     (step) => step.area,
   );
-  const wanted = queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job ORDER BY position', {
-    job,
-  }).filter(({ id }) => isCheckedBeforeCover((steps.get(id) ?? []).map((step) => step.phase)));
+  const wanted = queryAll<{ id: string; name: string }>(
+    db,
+    'SELECT id, name FROM area WHERE job = @job ORDER BY position',
+    {
+      job,
+    },
+  ).filter(({ id }) => isCheckedBeforeCover((steps.get(id) ?? []).map((step) => step.phase)));
   if (wanted.length === 0) return new Map();
   const selections = groupBy(
     queryAll<{ id: string; area: string; category: string; choice: string }>(
@@ -76,7 +80,7 @@ export function closeInsOf(
         ORDER BY rowid`,
       { job },
     ),
-    (one) => one.area,
+    (entry) => entry.area,
   );
   const scope = groupBy(
     queryAll<{ id: string; area: string; verb: string; subject: string }>(
@@ -87,7 +91,7 @@ export function closeInsOf(
         ORDER BY rowid`,
       { job },
     ),
-    (one) => one.area,
+    (entry) => entry.area,
   );
   const live = groupBy(
     queryAll<{ id: string; area: string; text: string }>(
@@ -98,7 +102,7 @@ export function closeInsOf(
         ORDER BY rowid`,
       { job },
     ),
-    (one) => one.area,
+    (entry) => entry.area,
   );
   const believed = groupBy(
     queryAll<{ id: string; area: string; text: string; phase: Phase }>(
@@ -109,7 +113,7 @@ export function closeInsOf(
         ORDER BY rowid`,
       { job },
     ),
-    (one) => one.area,
+    (entry) => entry.area,
   );
   const signs = groupBy(
     queryAll<{ id: string; area: string; name: string; reason: string; signed_at: string; lines: string }>(
@@ -117,12 +121,12 @@ export function closeInsOf(
       'SELECT * FROM close_in_sign WHERE job = @job AND removed = 0 ORDER BY signed_at',
       { job },
     ),
-    (one) => one.area,
+    (entry) => entry.area,
   );
   const drawn = drawnOf(db, job);
   const open = groupBy(openItems(seen), ({ item }) => item.area);
   const progress = progressOf(seen);
-  const byArea = groupBy(seen, (one) => one.area);
+  const byArea = groupBy(seen, (observation) => observation.area);
   return new Map(
     wanted.map(({ id, name }): [string, AreaCloseIn] => {
       const phases = (steps.get(id) ?? []).map((step) => step.phase);
@@ -137,7 +141,7 @@ export function closeInsOf(
           .filter(({ item }) => ROUGH_TRADES.has(item.trade))
           .map(({ item }) => ({ id: item.id, text: countedWords(item) })),
         assumptions: (believed.get(id) ?? []).filter(
-          (one) => hiding.includes(one.phase) || phaseFacts(one.phase).hidden === true,
+          (entry) => hiding.includes(entry.phase) || phaseFacts(entry.phase).hidden === true,
         ),
         liveServices: live.get(id) ?? [],
       };
@@ -146,11 +150,11 @@ export function closeInsOf(
       const sign = (signs.get(id) ?? []).at(-1);
       const reading = progress.get(taskId(id, 'close-in'));
       const reopened = mine.some(
-        (one) =>
-          one.kind === 'check' &&
-          one.verdict === 'open' &&
-          one.at > (reading?.at ?? '') &&
-          state.open.some((line) => line.key === one.line),
+        (observation) =>
+          observation.kind === 'check' &&
+          observation.verdict === 'open' &&
+          observation.at > (reading?.at ?? '') &&
+          state.open.some((line) => line.key === observation.line),
       );
       const uncovered = state.open.filter(
         (line) => sign === undefined || !(JSON.parse(sign.lines) as string[]).includes(line.key),
@@ -174,7 +178,7 @@ export function closeInsOf(
                 lines: JSON.parse(sign.lines) as string[],
               }
             : null,
-          begun: sign !== undefined || mine.some((one) => one.kind === 'check'),
+          begun: sign !== undefined || mine.some((observation) => observation.kind === 'check'),
           closed,
           ...(at ? { at } : {}),
           covers: hiding[0] ?? null,

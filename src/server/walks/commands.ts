@@ -2,7 +2,14 @@ import { type RecordedObservation } from '@/contract/commands/walks';
 import { formatDay } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
 import { insert, execute, type Values } from '../database/query';
-import { handlers, requireRow, requireAreaOf, requireStep, type CommandContext, type PlanContext } from '../dispatch/handler';
+import {
+  handlers,
+  requireRow,
+  requireAreaOf,
+  requireStep,
+  type CommandContext,
+  type PlanContext,
+} from '../dispatch/handler';
 import { notFound, Refusal, unprocessable } from '../dispatch/refusal';
 import { recordDecision } from '../scope/decisions';
 import { settleCheck, takeCheckBack } from '../selections/checks';

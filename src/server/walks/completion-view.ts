@@ -28,9 +28,9 @@ export function completionView(installation: Installation, job: string): Complet
   const { today: now, zone } = time;
   const plan = readPlan(db, { job });
   const names = new Map(
-    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job ORDER BY position', { job }).map(
-      (area) => [area.id, area.name],
-    ),
+    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job ORDER BY position', {
+      job,
+    }).map((area) => [area.id, area.name]),
   );
   const open = openItems(notWithdrawn(observationsOf(db, job)));
   const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
@@ -48,15 +48,20 @@ export function completionView(installation: Installation, job: string): Complet
     job: jobHead(installation, job),
     today: now,
     openWalk:
-      queryOne<{ id: string }>(db, 'SELECT id FROM walk WHERE job = @job AND finished_at IS NULL ORDER BY started_at DESC', {
-        job,
-      })?.id ?? null,
+      queryOne<{ id: string }>(
+        db,
+        'SELECT id FROM walk WHERE job = @job AND finished_at IS NULL ORDER BY started_at DESC',
+        {
+          job,
+        },
+      )?.id ?? null,
     trades: [...groupBy(open, ({ item }) => item.trade)].map(([trade, list]) => ({
       trade: TRADES[trade],
       lines: list.map(({ item, putOff }) => {
         const task = tasks.get(leftoverId(item.id));
         const part = parts.find(
-          (one_) => one_.areaId === item.area && item.text.toLowerCase().includes(one_.category.toLowerCase()),
+          (selection) =>
+            selection.areaId === item.area && item.text.toLowerCase().includes(selection.category.toLowerCase()),
         );
         return {
           id: item.id,

@@ -46,7 +46,11 @@ export const completionHandlers = handlers({
       throw notFound('walk of this job', 'walk');
     const vague = items.findIndex((item) => item.state === 'not well' && item.text.trim() === '');
     if (vague !== -1)
-      throw unprocessable('not-said', 'Say what is not well, so that somebody can put it right.', `items[${vague}].text`);
+      throw unprocessable(
+        'not-said',
+        'Say what is not well, so that somebody can put it right.',
+        `items[${vague}].text`,
+      );
     insert(context.db, 'site_left', {
       id,
       job,

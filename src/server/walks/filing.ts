@@ -137,8 +137,11 @@ const STILL_AS_MADE: Record<Exclude<FiledAs, 'remark'>, { table: string; still: 
 
 function takeAway(context: PlanContext, became: Exclude<FiledAs, 'remark'>, id: string): void {
   const { table, still } = STILL_AS_MADE[became];
-  const row = queryOne<{ version: number }>(context.db, `SELECT version FROM ${table} WHERE id = @id AND ${still}`, { id });
-  if (!row) throw unprocessable('followed-already', 'Something followed from it already; change it in its place.', 'about');
+  const row = queryOne<{ version: number }>(context.db, `SELECT version FROM ${table} WHERE id = @id AND ${still}`, {
+    id,
+  });
+  if (!row)
+    throw unprocessable('followed-already', 'Something followed from it already; change it in its place.', 'about');
   const { version } = row;
   if (became === 'wait') carryOut(context, 'hold.release', sequenceHandlers['hold.release'], { id, version });
   else if (became === 'change') dropDraftChange(context, id);

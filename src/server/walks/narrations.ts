@@ -9,8 +9,11 @@ const hashOf = (text: string): string => createHash('sha256').update(text).diges
 
 const touch = (context: CommandContext, narration: string): void =>
   context.logFor(
-    requireRow<{ job: string }>(context, 'walk', requireRow<{ walk: string }>(context, 'narration', narration, 'narration').walk)
-      .job,
+    requireRow<{ job: string }>(
+      context,
+      'walk',
+      requireRow<{ walk: string }>(context, 'narration', narration, 'narration').walk,
+    ).job,
   );
 
 export const narrationHandlers = handlers({
@@ -19,10 +22,14 @@ export const narrationHandlers = handlers({
     const captions = readCaptions(text);
     if (!captions.ok) throw unprocessable(captions.problem.code, captions.problem.message, 'text');
     const hash = hashOf(text);
-    const same = queryOne<{ name: string }>(context.db, 'SELECT name FROM narration WHERE walk = @walk AND hash = @hash', {
-      walk,
-      hash,
-    });
+    const same = queryOne<{ name: string }>(
+      context.db,
+      'SELECT name FROM narration WHERE walk = @walk AND hash = @hash',
+      {
+        walk,
+        hash,
+      },
+    );
     if (same)
       throw new Refusal(409, {
         code: 'narration-kept',
@@ -52,6 +59,9 @@ export const narrationHandlers = handlers({
   },
   'draft.restore': (context, { narration, draft }) => {
     touch(context, narration);
-    execute(context.db, 'DELETE FROM dropped_draft WHERE narration = @narration AND draft = @draft', { narration, draft });
+    execute(context.db, 'DELETE FROM dropped_draft WHERE narration = @narration AND draft = @draft', {
+      narration,
+      draft,
+    });
   },
 });

@@ -81,8 +81,8 @@ function packOf(installation: Installation, jobId: string, walk?: WalkRow): JobP
   const { today: now, zone } = time;
   const job = requireJob(db, jobId);
   const seen = notWithdrawn(observationsOf(db, jobId));
-  const onThis = walk ? seen.filter((one_) => one_.walk === walk.id) : [];
-  const mine = groupBy(onThis, (one_) => one_.area);
+  const onThis = walk ? seen.filter((observation) => observation.walk === walk.id) : [];
+  const mine = groupBy(onThis, (observation) => observation.area);
   const site = readSite(db, jobId, now);
   const rows = new Map(
     queryAll<{ id: string; place: string; called: string }>(
@@ -96,7 +96,10 @@ function packOf(installation: Installation, jobId: string, walk?: WalkRow): JobP
   );
   // What was open when the walk began stays in sight, with what this walk said of it; the oldest first, so that none is
   // lost at the end.
-  const before = groupBy(carriedItems(seen.filter((one_) => one_.walk !== walk?.id)), ({ item }) => item.area);
+  const before = groupBy(
+    carriedItems(seen.filter((observation) => observation.walk !== walk?.id)),
+    ({ item }) => item.area,
+  );
   const verdicts = new Map(ofKind(onThis, 'recheck').map((check) => [check.about, check.verdict]));
   const chosen = groupBy(
     queryAll<Omit<WalkArea['selections'][number], 'verdict'> & { area: string }>(
@@ -125,7 +128,7 @@ function packOf(installation: Installation, jobId: string, walk?: WalkRow): JobP
     }).map((row) => [row.area, row.name]),
   );
   const names = personNames(db);
-  const marks = new Map(ofKind(seen, 'marks').map((one_) => [one_.about, one_.marks]));
+  const marks = new Map(ofKind(seen, 'marks').map((entry) => [entry.about, entry.marks]));
   const areas = walkingOrder(site.areas).map((area): WalkArea => {
     const check = closeIns.get(area.id);
     const layout = readLayout(db, area.id);
@@ -159,7 +162,10 @@ function packOf(installation: Installation, jobId: string, walk?: WalkRow): JobP
         verdict: found.get(item.id) ?? null,
       })),
       assumptions: believed
-        .filter((one_) => one_.areaId === area.id && (one_.state === 'open' || (walk && one_.walk === walk.id)))
+        .filter(
+          (assumption) =>
+            assumption.areaId === area.id && (assumption.state === 'open' || (walk && assumption.walk === walk.id)),
+        )
         .map(({ id, text, fallback, shownBy, state }) => ({ id, text, fallback, shownBy, state })),
       extras: added
         .filter((extra) => extra.areaId === area.id && extra.state === 'open')
@@ -176,7 +182,9 @@ function packOf(installation: Installation, jobId: string, walk?: WalkRow): JobP
       ...drawnOf(layout),
       scope: (agreed.get(area.id) ?? []).map((line) => ({ stance: line.stance, text: `${line.verb} ${line.subject}` })),
       accepted: accepted.get(area.id) ?? null,
-      recorded: (mine.get(area.id) ?? []).flatMap((one_) => recorded(one_, names, walk?.person ?? '', marks)),
+      recorded: (mine.get(area.id) ?? []).flatMap((observation) =>
+        recorded(observation, names, walk?.person ?? '', marks),
+      ),
     };
   });
   const left = queryOne<{ at: string; bin: number | null }>(
@@ -204,7 +212,7 @@ const namesOf = (name: string, called: string): string[] => [
   ...usualNames(name),
   ...called
     .split(';')
-    .map((one_) => one_.trim())
+    .map((entry) => entry.trim())
     .filter(Boolean),
 ];
 
@@ -292,8 +300,8 @@ export function narrationsOf(db: Connection, walk: string): NarrationView[] {
     { walk },
   ).map((row) => ({
     ...row,
-    dropped: (dropped.get(row.id) ?? []).map((one_) => one_.draft),
-    accepted: (accepted.get(row.id) ?? []).map((one_) => one_.draft),
+    dropped: (dropped.get(row.id) ?? []).map((entry) => entry.draft),
+    accepted: (accepted.get(row.id) ?? []).map((entry) => entry.draft),
   }));
 }
 

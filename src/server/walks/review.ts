@@ -49,7 +49,9 @@ export function reviewView(installation: Installation, job: string, id: string):
       kind: walk.kind,
       when: whenSeen(walk.started_at, time),
       finished: walk.finished_at !== null,
-      by: queryOne<{ name: string }>(installation.db, 'SELECT name FROM person WHERE id = @id', { id: walk.person })?.name ?? '',
+      by:
+        queryOne<{ name: string }>(installation.db, 'SELECT name FROM person WHERE id = @id', { id: walk.person })
+          ?.name ?? '',
     },
     gain: news?.diff.gain ?? 0,
     done: news?.done ?? 0,
@@ -84,7 +86,8 @@ function plansOf(
     { id: walk.id },
   );
   if (stored) {
-    const before = stored.before_version === null ? undefined : readPlan(installation.db, { version: stored.before_version });
+    const before =
+      stored.before_version === null ? undefined : readPlan(installation.db, { version: stored.before_version });
     const after = readPlan(installation.db, { version: stored.after_version });
     return { ...(before ? { before } : {}), ...(after ? { after } : {}), planning: false, problem: null };
   }
@@ -106,12 +109,14 @@ function openOf(
   { zone, today: now }: FirmTime,
 ): Pick<ReviewView, 'passedBy' | 'unplaced'> {
   const names = new Map(
-    queryAll<{ id: string; name: string }>(installation.db, 'SELECT id, name FROM area WHERE job = @job', { job: walk.job }).map(
-      (area) => [area.id, area.name],
-    ),
+    queryAll<{ id: string; name: string }>(installation.db, 'SELECT id, name FROM area WHERE job = @job', {
+      job: walk.job,
+    }).map((area) => [area.id, area.name]),
   );
   const before = carriedItems(
-    notWithdrawn(observationsOf(installation.db, walk.job)).filter((one_) => one_.walk !== walk.id && one_.at <= walk.started_at),
+    notWithdrawn(observationsOf(installation.db, walk.job)).filter(
+      (observation) => observation.walk !== walk.id && observation.at <= walk.started_at,
+    ),
   );
   const looked = new Set(
     ofKind(seen, 'recheck')
@@ -138,15 +143,15 @@ function openOf(
       }))
       .sort((a, b) => b.days - a.days),
     unplaced: seen
-      .filter((one_) => (UNFILED_KINDS as readonly string[]).includes(one_.kind))
-      .map((one_) => {
-        const place = placed.get(one_.id);
+      .filter((observation) => (UNFILED_KINDS as readonly string[]).includes(observation.kind))
+      .map((observation) => {
+        const place = placed.get(observation.id);
         return {
-          id: one_.id,
-          kind: one_.kind,
-          area: names.get(one_.area) ?? '',
-          areaId: one_.area,
-          text: recordWords(one_),
+          id: observation.id,
+          kind: observation.kind,
+          area: names.get(observation.area) ?? '',
+          areaId: observation.area,
+          text: recordWords(observation),
           became: place?.became ?? null,
           href: place ? (PAGES[place.became]?.(walk.job, place.target) ?? null) : null,
         };
@@ -176,7 +181,7 @@ function ratesOf(installation: Installation, walk: WalkRow, seen: readonly Obser
       { job: walk.job },
     ).map((step) => [taskId(step.area, step.phase), step]),
   );
-  const moved = new Set(ofKind(seen, 'progress').map((one_) => taskId(one_.area, one_.phase)));
+  const moved = new Set(ofKind(seen, 'progress').map((entry) => taskId(entry.area, entry.phase)));
   return [...progressOf(notWithdrawn(observationsOf(installation.db, walk.job)))].flatMap(([key, { readings }]) => {
     const [former, last, step] = [readings.at(-2), readings.at(-1), steps.get(key)];
     if (!moved.has(key) || !former || !last || !step || last.fraction <= former.fraction) return [];

@@ -67,10 +67,10 @@ export function runView(installation: Installation): RunView {
   );
   return {
     today: now,
-    stops: [...groupBy(lines, (one) => one.supplier)]
+    stops: [...groupBy(lines, (entry) => entry.supplier)]
       .map(([supplier, list]) => {
         const sorted = list
-          .map((one) => one.line)
+          .map((entry) => entry.line)
           .sort((a, b) => Number(a.bought) - Number(b.bought) || a.day.localeCompare(b.day));
         const day = sorted.find((line) => !line.bought)?.day ?? now;
         return { supplier, day, late: day <= now && sorted.some((line) => !line.bought), lines: sorted };

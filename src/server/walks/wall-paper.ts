@@ -17,7 +17,9 @@ import { wallsOf } from './walls';
 
 /** The wall record of an area on paper: each wall drawn, what is in it with its place, and its pictures. */
 export async function wallPaper(installation: Installation, area: string): Promise<PaperDocument> {
-  const row = queryOne<{ job: string; name: string }>(installation.db, 'SELECT job, name FROM area WHERE id = @area', { area });
+  const row = queryOne<{ job: string; name: string }>(installation.db, 'SELECT job, name FROM area WHERE id = @area', {
+    area,
+  });
   if (!row) throw notFound('area');
   const { name, address, units } = requireJob(installation.db, row.job);
   const { zone, today: now } = firmTime(installation);

@@ -23,7 +23,10 @@ type InWallSeen = Numbered & Of<'in-wall'>;
  * find it again.
  */
 export function wallsView(installation: Installation, job: string, area: string): WallsView {
-  const row = queryOne<{ name: string }>(installation.db, 'SELECT name FROM area WHERE id = @area AND job = @job', { area, job });
+  const row = queryOne<{ name: string }>(installation.db, 'SELECT name FROM area WHERE id = @area AND job = @job', {
+    area,
+    job,
+  });
   if (!row) throw notFound('area in this job');
   const time = firmTime(installation);
   const seen = notWithdrawn(observationsOf(installation.db, job));
@@ -33,7 +36,7 @@ export function wallsView(installation: Installation, job: string, area: string)
   const walls = wallsOf(
     installation,
     area,
-    seen.filter((one_) => one_.area === area),
+    seen.filter((observation) => observation.area === area),
   );
   return {
     job: jobHead(installation, job),
@@ -77,7 +80,7 @@ export function wallsView(installation: Installation, job: string, area: string)
     })),
     pictures: picturesOf(
       installation.db,
-      seen.filter((one_) => one_.area === area),
+      seen.filter((observation) => observation.area === area),
       time,
     ),
   };
@@ -89,7 +92,9 @@ export function wallsOf(
   area: string,
   seen = areaSeen(installation, area),
 ): { wall: number; drawing: Drawing; things: InWallSeen[] }[] {
-  const row = queryOne<{ job: string; name: string }>(installation.db, 'SELECT job, name FROM area WHERE id = @area', { area });
+  const row = queryOne<{ job: string; name: string }>(installation.db, 'SELECT job, name FROM area WHERE id = @area', {
+    area,
+  });
   if (!row) throw notFound('area');
   const { units } = requireJob(installation.db, row.job);
   const { shape, openings } = readLayout(installation.db, area);
@@ -103,5 +108,5 @@ export function wallsOf(
 
 function areaSeen(installation: Installation, area: string): ReturnType<typeof notWithdrawn> {
   const job = queryOne<{ job: string }>(installation.db, 'SELECT job FROM area WHERE id = @area', { area })?.job ?? '';
-  return notWithdrawn(observationsOf(installation.db, job)).filter((one_) => one_.area === area);
+  return notWithdrawn(observationsOf(installation.db, job)).filter((observation) => observation.area === area);
 }

@@ -4,7 +4,7 @@ import { CommandForm, TextField } from '../kit/form';
 import { HouseMark } from '../kit/house-mark';
 import { newId } from '../offline/send';
 
-/** The first visit of an empty house: the firm and its owner. */
+/** The first visit of an empty installation: the firm and its owner. */
 export function Welcome() {
   return (
     <main className="letter">
@@ -14,7 +14,7 @@ export function Welcome() {
         </span>{' '}
         Aftermist
       </p>
-      <h1>Whose house is this?</h1>
+      <h1>Whose firm is this?</h1>
       <p className="soft">
         Name the firm and yourself. You are its contractor and let the others in. Everything stays on this machine.
       </p>

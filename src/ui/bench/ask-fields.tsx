@@ -134,7 +134,7 @@ function AskField({ path, ask, value, problem, onChange, bare }: Terms) {
 /** Lines of alike things, one under the other, with their heads above them. */
 function Lines({ path, ask, value, problem, onChange }: Terms) {
   const lines = Array.isArray(value) ? value : [];
-  const put = (at: number, line: Typed): void => onChange(lines.map((one, index) => (index === at ? line : one)));
+  const put = (at: number, line: Typed): void => onChange(lines.map((typed, index) => (index === at ? line : typed)));
   return (
     <fieldset>
       <legend className="form-label fs-6 mb-1">{capital(ask.label)}</legend>

@@ -9,11 +9,11 @@ import { CALCULATORS } from '@/core/quantities/registry';
 /** Every calculator by itself, for a quick answer on site. */
 export function Bench({ area }: { area: string | undefined }) {
   const [asked, setAsked] = useState('');
-  const found = CALCULATORS.filter((one) =>
+  const found = CALCULATORS.filter((calculator) =>
     asked
       .toLowerCase()
       .split(/\s+/)
-      .every((word) => `${one.title} ${one.answers}`.toLowerCase().includes(word)),
+      .every((word) => `${calculator.title} ${calculator.answers}`.toLowerCase().includes(word)),
   );
   return (
     <div className="page">
@@ -34,7 +34,7 @@ export function Bench({ area }: { area: string | undefined }) {
       {found.length === 0 && <p className="soft">None by that word. Fewer letters find more.</p>}
       <div className="bench-list">
         {(Object.keys(GROUPS) as Group[])
-          .filter((group) => found.some((one) => one.group === group))
+          .filter((group) => found.some((calculator) => calculator.group === group))
           .map((group) => (
             <section key={group}>
               <div className="block-head">
@@ -42,14 +42,14 @@ export function Bench({ area }: { area: string | undefined }) {
               </div>
               <ul className="lines">
                 {found
-                  .filter((one) => one.group === group)
-                  .map((one) => (
-                    <li key={one.name}>
+                  .filter((calculator) => calculator.group === group)
+                  .map((calculator) => (
+                    <li key={calculator.name}>
                       <div className="what">
-                        <Link href={routes.calculator(one.name, { area })} className="fw-bold">
-                          {one.title}
+                        <Link href={routes.calculator(calculator.name, { area })} className="fw-bold">
+                          {calculator.title}
                         </Link>
-                        <div className="small-text soft">{one.answers}</div>
+                        <div className="small-text soft">{calculator.answers}</div>
                       </div>
                     </li>
                   ))}

@@ -55,7 +55,7 @@ function Calculating({
 }) {
   const areas = useMemo(() => areasOfBench(view), [view]);
   const [areaId, setAreaId] = useState(kept?.areaId ?? startArea);
-  const area = areas.find((one) => one.id === areaId);
+  const area = areas.find((entry) => entry.id === areaId);
   const [system, setSystem] = useState<LengthSystem>(area?.units ?? 'metric');
   const [values, setValues] = useState<TypedInput>(() =>
     writeTyped(calculator.asks, kept?.input ?? calculator.example, area?.units ?? 'metric'),
@@ -85,7 +85,7 @@ function Calculating({
   };
   const enter = (id: string): void => {
     setAreaId(id === '' ? undefined : id);
-    const next = areas.find((one) => one.id === id);
+    const next = areas.find((entry) => entry.id === id);
     setFed(feedsIn(calculator, next));
     if (next && next.units !== system) rewrite(next.units);
   };
@@ -139,9 +139,9 @@ function Calculating({
               <option value="">no area, just to know</option>
               {view.jobs.map((job) => (
                 <optgroup key={job.id} label={job.name}>
-                  {job.areas.map((one) => (
-                    <option key={one.id} value={one.id}>
-                      {one.name}
+                  {job.areas.map((entry) => (
+                    <option key={entry.id} value={entry.id}>
+                      {entry.name}
                     </option>
                   ))}
                 </optgroup>
@@ -149,15 +149,15 @@ function Calculating({
             </select>
           </label>
           <span role="group" aria-label="Lengths in" className="chips">
-            {(['metric', 'imperial'] as const).map((one) => (
+            {(['metric', 'imperial'] as const).map((entry) => (
               <button
-                key={one}
+                key={entry}
                 type="button"
                 className="chip"
-                aria-pressed={system === one}
-                onClick={() => rewrite(one)}
+                aria-pressed={system === entry}
+                onClick={() => rewrite(entry)}
               >
-                {one === 'metric' ? 'mm' : 'feet and inches'}
+                {entry === 'metric' ? 'mm' : 'feet and inches'}
               </button>
             ))}
           </span>
@@ -214,7 +214,11 @@ function Calculating({
           </div>
         </section>
       </div>
-      <SidePanel title={kept ? 'Change what is kept' : 'Keep this result'} open={keeping} onClose={() => setKeeping(false)}>
+      <SidePanel
+        title={kept ? 'Change what is kept' : 'Keep this result'}
+        open={keeping}
+        onClose={() => setKeeping(false)}
+      >
         {keeping && (
           <KeepForm
             calculator={calculator}

@@ -29,7 +29,7 @@ export function KeepForm({ calculator, input, fed, areas, area: start, kept, onD
   const router = useRouter();
   const say = useToast();
   const [areaId, setAreaId] = useState(start ?? '');
-  const area = areas.find((one) => one.id === areaId);
+  const area = areas.find((entry) => entry.id === areaId);
   const shared = { calculator: calculator.name, input, fed: areaId === start ? fed : {} };
   const done = (): void => {
     onDone();
@@ -93,9 +93,9 @@ export function KeepForm({ calculator, input, fed, areas, area: start, kept, onD
         <Form.Label className="mb-1">In which area</Form.Label>
         <Form.Select value={areaId} onChange={(event) => setAreaId(event.target.value)}>
           <option value="">choose one</option>
-          {areas.map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.name}, {one.jobName}
+          {areas.map((entry) => (
+            <option key={entry.id} value={entry.id}>
+              {entry.name}, {entry.jobName}
             </option>
           ))}
         </Form.Select>

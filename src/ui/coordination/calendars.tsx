@@ -25,7 +25,7 @@ export function Calendars({ view, office }: { view: DesksView; office: boolean }
   const [reading, setReading] = useState<Sub>();
   const { busy, give } = useSend();
   const [target, setTarget] = useState('');
-  const chosen = view.targets.find((one) => `${one.kind} ${one.id}` === target);
+  const chosen = view.targets.find((entry) => `${entry.kind} ${entry.id}` === target);
   return (
     <section className="mt-4">
       <div className="block-head">
@@ -135,9 +135,9 @@ export function Calendars({ view, office }: { view: DesksView; office: boolean }
             onChange={(event) => setTarget(event.target.value)}
           >
             <option value="">of a job, a sub or a person</option>
-            {view.targets.map((one) => (
-              <option key={`${one.kind} ${one.id}`} value={`${one.kind} ${one.id}`}>
-                {one.name}
+            {view.targets.map((entry) => (
+              <option key={`${entry.kind} ${entry.id}`} value={`${entry.kind} ${entry.id}`}>
+                {entry.name}
               </option>
             ))}
           </Form.Select>

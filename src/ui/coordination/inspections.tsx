@@ -43,22 +43,24 @@ export function Inspections({ view, office }: { view: DesksView; office: boolean
       </div>
       {view.inspections.length === 0 && <p className="soft mt-2">None is booked.</p>}
       <ul className="lines">
-        {view.inspections.map((one) => (
-          <li key={one.id}>
-            <StateIcon kind={MARKS[one.state]} />
+        {view.inspections.map((inspection) => (
+          <li key={inspection.id}>
+            <StateIcon kind={MARKS[inspection.state]} />
             <div className="what">
               <span className="fw-bold">
-                {one.areaName} · {one.label}
+                {inspection.areaName} · {inspection.label}
               </span>{' '}
-              <span className="soft">{one.jobName}</span>
+              <span className="soft">{inspection.jobName}</span>
               <div className="small-text">
-                {one.when}, {one.office}
-                {one.state === 'booked' ? '' : `: ${one.state}`}
-                {one.words && `: ${one.words}`}
+                {inspection.when}, {inspection.office}
+                {inspection.state === 'booked' ? '' : `: ${inspection.state}`}
+                {inspection.words && `: ${inspection.words}`}
               </div>
-              {one.unkept && <div className="small-text bad">The plan cannot keep this day. {one.unkept}</div>}
+              {inspection.unkept && (
+                <div className="small-text bad">The plan cannot keep this day. {inspection.unkept}</div>
+              )}
             </div>
-            {one.state === 'booked' && (
+            {inspection.state === 'booked' && (
               <span className="text-nowrap">
                 <Button
                   size="sm"
@@ -68,25 +70,25 @@ export function Inspections({ view, office }: { view: DesksView; office: boolean
                   onClick={() =>
                     void give(
                       passInspection,
-                      { id: one.id, version: one.version, words: '' },
-                      { text: `${one.areaName} · ${one.label}: passed.` },
+                      { id: inspection.id, version: inspection.version, words: '' },
+                      { text: `${inspection.areaName} · ${inspection.label}: passed.` },
                     )
                   }
                 >
                   Passed
                   <span className="visually-hidden">
-                    : {one.areaName} · {one.label}
+                    : {inspection.areaName} · {inspection.label}
                   </span>
                 </Button>
                 <Button
                   size="sm"
                   variant="link"
                   className="p-0 me-2"
-                  onClick={() => setOpen({ what: 'failed', of: one })}
+                  onClick={() => setOpen({ what: 'failed', of: inspection })}
                 >
                   Failed
                   <span className="visually-hidden">
-                    : {one.areaName} · {one.label}
+                    : {inspection.areaName} · {inspection.label}
                   </span>
                 </Button>
                 <Button
@@ -97,14 +99,14 @@ export function Inspections({ view, office }: { view: DesksView; office: boolean
                   onClick={() =>
                     void give(
                       cancelInspection,
-                      { id: one.id, version: one.version },
+                      { id: inspection.id, version: inspection.version },
                       { text: 'Cancelled; it has to be booked again.' },
                     )
                   }
                 >
                   Cancel
                   <span className="visually-hidden">
-                    : {one.areaName} · {one.label}
+                    : {inspection.areaName} · {inspection.label}
                   </span>
                 </Button>
               </span>
@@ -116,28 +118,33 @@ export function Inspections({ view, office }: { view: DesksView; office: boolean
         <>
           <h3 className="mt-3">To be booked</h3>
           <ul className="lines">
-            {view.unbooked.slice(0, 10).map((one) => (
-              <li key={`${one.area}${one.phase}`}>
-                <StateIcon kind={one.late ? 'hazard' : 'waiting'} />
+            {view.unbooked.slice(0, 10).map((unbooked) => (
+              <li key={`${unbooked.area}${unbooked.phase}`}>
+                <StateIcon kind={unbooked.late ? 'hazard' : 'waiting'} />
                 <div className="what small-text">
                   <span className="fw-bold">
-                    {one.areaName} · {one.label}
+                    {unbooked.areaName} · {unbooked.label}
                   </span>{' '}
-                  <span className="soft">{one.jobName}</span>
-                  <div className={one.late ? 'bad' : 'soft'}>
-                    ready {formatDay(one.ready, view.today)},{' '}
-                    {one.office
-                      ? one.late
-                        ? `ask ${one.office} today`
-                        : `ask ${one.office} by ${formatDay(one.askBy, view.today)}`
+                  <span className="soft">{unbooked.jobName}</span>
+                  <div className={unbooked.late ? 'bad' : 'soft'}>
+                    ready {formatDay(unbooked.ready, view.today)},{' '}
+                    {unbooked.office
+                      ? unbooked.late
+                        ? `ask ${unbooked.office} today`
+                        : `ask ${unbooked.office} by ${formatDay(unbooked.askBy, view.today)}`
                       : 'no office is known for it'}
                   </div>
                 </div>
-                {one.office && (
-                  <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'book', of: one })}>
+                {unbooked.office && (
+                  <Button
+                    size="sm"
+                    variant="link"
+                    className="p-0"
+                    onClick={() => setOpen({ what: 'book', of: unbooked })}
+                  >
                     Book
                     <span className="visually-hidden">
-                      : {one.areaName} · {one.label}
+                      : {unbooked.areaName} · {unbooked.label}
                     </span>
                   </Button>
                 )}
@@ -148,17 +155,17 @@ export function Inspections({ view, office }: { view: DesksView; office: boolean
       )}
       <h3 className="mt-3">Offices</h3>
       <ul className="lines">
-        {view.offices.map((one) => (
-          <li key={one.id}>
+        {view.offices.map((entry) => (
+          <li key={entry.id}>
             <div className="what small-text">
-              <span className="fw-bold">{one.name}</span>: {one.weekdays.map((day) => WEEKDAYS[day]).join(', ')};{' '}
-              {one.noticeDays} working {one.noticeDays === 1 ? 'day' : 'days'} of notice, {one.visitsADay} visits a day{' '}
-              <Phone number={one.phone} />
-              <div className="soft">{one.phases.map((phase) => phaseFacts(phase).label).join(', ')}</div>
+              <span className="fw-bold">{entry.name}</span>: {entry.weekdays.map((day) => WEEKDAYS[day]).join(', ')};{' '}
+              {entry.noticeDays} working {entry.noticeDays === 1 ? 'day' : 'days'} of notice, {entry.visitsADay} visits
+              a day <Phone number={entry.phone} />
+              <div className="soft">{entry.phases.map((phase) => phaseFacts(phase).label).join(', ')}</div>
             </div>
             {office && (
-              <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'office', of: one })}>
-                Change<span className="visually-hidden"> {one.name}</span>
+              <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'office', of: entry })}>
+                Change<span className="visually-hidden"> {entry.name}</span>
               </Button>
             )}
           </li>
@@ -206,7 +213,7 @@ function Failed({ of, onDone }: { of: InspectionView; onDone: () => void }) {
   const [tried, setTried] = useState(false);
   const { busy, give } = useSend();
   const change = (at: number, fix: Partial<Fix>): void =>
-    setFixes(fixes.map((one, place) => (place === at ? { ...one, ...fix } : one)));
+    setFixes(fixes.map((entry, place) => (place === at ? { ...entry, ...fix } : entry)));
   const ready = fixes.every((fix) => fix.text.trim() !== '' && fix.halfDays >= 1);
   const keep = async (): Promise<void> => {
     setTried(true);

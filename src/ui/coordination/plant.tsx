@@ -30,13 +30,13 @@ export function Plant({ view, office }: { view: DesksView; office: boolean }) {
       </div>
       {view.plant.length === 0 && <p className="soft mt-2 small-text">None: work waits for no digger and no hoist.</p>}
       <ul className="lines">
-        {view.plant.map((one) => (
-          <li key={one.id}>
+        {view.plant.map((entry) => (
+          <li key={entry.id}>
             <div className="what small-text">
-              <span className="fw-bold">{one.name}</span>, {one.units} of it, {one.uses}{' '}
-              {one.uses === 1 ? 'piece' : 'pieces'} of work ahead
-              <div className="soft">{one.phases.map((phase) => phaseFacts(phase).label).join(', ')}</div>
-              {one.down.map((down) => (
+              <span className="fw-bold">{entry.name}</span>, {entry.units} of it, {entry.uses}{' '}
+              {entry.uses === 1 ? 'piece' : 'pieces'} of work ahead
+              <div className="soft">{entry.phases.map((phase) => phaseFacts(phase).label).join(', ')}</div>
+              {entry.down.map((down) => (
                 <div key={down.id} className="bad">
                   {formatDay(down.firstDay, view.today)} to {formatDay(down.lastDay, view.today)}: {down.units} missing,{' '}
                   {down.reason}{' '}
@@ -45,20 +45,25 @@ export function Plant({ view, office }: { view: DesksView; office: boolean }) {
                     variant="link"
                     className="p-0 align-baseline"
                     disabled={busy}
-                    onClick={() => void give(mendPlant, { id: down.id }, { text: `${one.name} works again.` })}
+                    onClick={() => void give(mendPlant, { id: down.id }, { text: `${entry.name} works again.` })}
                   >
-                    Works again<span className="visually-hidden">: {one.name}</span>
+                    Works again<span className="visually-hidden">: {entry.name}</span>
                   </Button>
                 </div>
               ))}
             </div>
             <span className="text-nowrap">
-              <Button size="sm" variant="link" className="p-0 me-2" onClick={() => setOpen({ what: 'break', of: one })}>
-                Broken<span className="visually-hidden">: {one.name}</span>
+              <Button
+                size="sm"
+                variant="link"
+                className="p-0 me-2"
+                onClick={() => setOpen({ what: 'break', of: entry })}
+              >
+                Broken<span className="visually-hidden">: {entry.name}</span>
               </Button>
               {office && (
-                <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'set', of: one })}>
-                  Change<span className="visually-hidden"> {one.name}</span>
+                <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'set', of: entry })}>
+                  Change<span className="visually-hidden"> {entry.name}</span>
                 </Button>
               )}
             </span>

@@ -59,14 +59,14 @@ export function Weather({ view }: { view: DesksView }) {
         <>
           <h3 className="mt-3">Moved by it</h3>
           <ul className="lines small-text">
-            {view.kept.map((one) => (
-              <li key={one.task}>
+            {view.kept.map((entry) => (
+              <li key={entry.task}>
                 <div className="what">
-                  <Link href={routes.schedule(one.job, { task: one.task })} className="fw-bold">
-                    {one.label}
+                  <Link href={routes.schedule(entry.job, { task: entry.task })} className="fw-bold">
+                    {entry.label}
                   </Link>{' '}
-                  <span className="soft">{one.jobName}</span>
-                  <div>{one.text}</div>
+                  <span className="soft">{entry.jobName}</span>
+                  <div>{entry.text}</div>
                 </div>
               </li>
             ))}
@@ -77,11 +77,11 @@ export function Weather({ view }: { view: DesksView }) {
         <>
           <h3 className="mt-3">After the outlook</h3>
           <ul className="lines small-text">
-            {view.expected.map((one) => (
-              <li key={one.month}>
+            {view.expected.map((entry) => (
+              <li key={entry.month}>
                 <div className="what">
-                  <span className="fw-bold">{one.month}</span>: {one.halfDays} half-days of outdoor work; the usual
-                  weather takes about {one.lost} of them
+                  <span className="fw-bold">{entry.month}</span>: {entry.halfDays} half-days of outdoor work; the usual
+                  weather takes about {entry.lost} of them
                 </div>
               </li>
             ))}
@@ -101,12 +101,12 @@ export function Weather({ view }: { view: DesksView }) {
               </tr>
             </thead>
             <tbody>
-              {view.normals.map((one) => (
-                <tr key={one.month}>
-                  <td>{one.month}</td>
-                  <td>{one.wet}</td>
-                  <td>{one.windy}</td>
-                  <td>{one.frosty}</td>
+              {view.normals.map((normal) => (
+                <tr key={normal.month}>
+                  <td>{normal.month}</td>
+                  <td>{normal.wet}</td>
+                  <td>{normal.windy}</td>
+                  <td>{normal.frosty}</td>
                 </tr>
               ))}
             </tbody>

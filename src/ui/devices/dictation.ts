@@ -23,7 +23,7 @@ export function spokenWalk(areas: readonly WalkArea[]): string {
     .filter((area) => area.steps.some((step) => step.fraction > 0 && step.fraction < 1))
     .slice(0, MOST_AREAS);
   const said = (busy.length > 0 ? busy : areas.slice(0, MOST_AREAS)).map((area, at) => {
-    const step = area.steps.find((one) => one.fraction < 1 && one.trade !== 'nobody') ?? area.steps[0];
+    const step = area.steps.find((entry) => entry.fraction < 1 && entry.trade !== 'nobody') ?? area.steps[0];
     const far = Math.min(95, Math.round((step?.fraction ?? 0) * 100) + 20);
     return [
       `okay ${area.name.toLowerCase()}`,

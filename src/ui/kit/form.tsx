@@ -106,9 +106,9 @@ function valueWords(value: unknown): string {
   if (value === false) return 'no';
   return typeof value === 'string' ? value : JSON.stringify(value);
 }
-const isSame = (one: unknown, other: unknown): boolean => {
+const isSame = (entry: unknown, other: unknown): boolean => {
   const plain = (value: unknown): string => valueWords(typeof value === 'boolean' ? Number(value) : value);
-  return plain(one) === plain(other);
+  return plain(entry) === plain(other);
 };
 
 /** Where somebody changed it meanwhile: what it says now, beside what was typed here, and the choice between them. */
@@ -237,8 +237,8 @@ export function TextField({
       )}
       {list && (
         <datalist id={`list-${name}`}>
-          {list.map((one) => (
-            <option key={one} value={one} />
+          {list.map((entry) => (
+            <option key={entry} value={entry} />
           ))}
         </datalist>
       )}

@@ -19,10 +19,10 @@ const area = (rungs: Rung[], over: Partial<AreaView> = {}): AreaView => ({
   standing: 'under way',
   caption: 'board, today',
   front: { label: 'tape', day: '8 Mar' },
-  rungs: rungs.map((one, at) => ({ ...one, phase: `p${at}` as Rung['phase'] })),
+  rungs: rungs.map((entry, at) => ({ ...entry, phase: `p${at}` as Rung['phase'] })),
   ...over,
 });
-const drawn = (one: AreaView): string => renderToStaticMarkup(<Ladder area={one} />);
+const drawn = (entry: AreaView): string => renderToStaticMarkup(<Ladder area={entry} />);
 const count = (html: string, words: string): number => html.split(words).length - 1;
 const engineer = { label: 'engineer', kind: 'engineer' } as const;
 const inspection = { label: 'inspection', kind: 'phase' } as const;

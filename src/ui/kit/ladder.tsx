@@ -88,7 +88,9 @@ const STANDING_MARK = {
 export function Caption({ area }: { area: Pick<AreaView, 'standing' | 'caption'> }) {
   return (
     <span className={`caption ${area.standing === 'stuck' ? 'stuck' : area.standing === 'waiting' ? 'waiting' : ''}`}>
-      {area.standing !== 'untouched' && area.standing !== 'not begun' && <StateIcon kind={STANDING_MARK[area.standing]} />}
+      {area.standing !== 'untouched' && area.standing !== 'not begun' && (
+        <StateIcon kind={STANDING_MARK[area.standing]} />
+      )}
       {area.caption}
     </span>
   );

@@ -45,8 +45,8 @@ export function Layout({ view }: { view: LayoutView }) {
   const pick = (about: string): void => {
     const picked = /^wall (\d+)$/.exec(about);
     const [opening, thing] = [
-      view.openings.find((one) => one.id === about),
-      view.placed.find((one) => one.id === about),
+      view.openings.find((kept) => kept.id === about),
+      view.placed.find((fixture) => fixture.id === about),
     ];
     if (picked) setWall(Number(picked[1]) - 1);
     else if (opening) setOpen({ form: 'opening', thing: opening });
@@ -171,11 +171,11 @@ export function Layout({ view }: { view: LayoutView }) {
                 <ul className="lines">
                   {(['bad', 'ask', 'good'] as const).flatMap((tone) =>
                     findings
-                      .filter((one) => one.tone === tone)
-                      .map((one) => (
-                        <li key={one.key}>
+                      .filter((finding) => finding.tone === tone)
+                      .map((finding) => (
+                        <li key={finding.key}>
                           <StateIcon kind={tone === 'bad' ? 'stop' : tone === 'ask' ? 'waiting' : 'done'} />
-                          <div className="what">{one.text}</div>
+                          <div className="what">{finding.text}</div>
                         </li>
                       )),
                   )}
@@ -214,14 +214,14 @@ export function Layout({ view }: { view: LayoutView }) {
                 </div>
                 {view.calculations.length === 0 && <p className="soft mt-2">Nothing yet.</p>}
                 <ul className="lines">
-                  {view.calculations.map((one) => (
-                    <li key={one.id}>
-                      <StateIcon kind={one.problem ? 'stop' : 'done'} silent />
+                  {view.calculations.map((calculation) => (
+                    <li key={calculation.id}>
+                      <StateIcon kind={calculation.problem ? 'stop' : 'done'} silent />
                       <div className="what">
-                        <Link href={routes.calculator(one.calculator, { kept: one.id })}>
-                          {one.product || one.title}
+                        <Link href={routes.calculator(calculation.calculator, { kept: calculation.id })}>
+                          {calculation.product || calculation.title}
                         </Link>
-                        : {one.problem ?? one.answer}
+                        : {calculation.problem ?? calculation.answer}
                       </div>
                     </li>
                   ))}
@@ -233,13 +233,13 @@ export function Layout({ view }: { view: LayoutView }) {
                     <h2>Decided</h2>
                   </div>
                   <ul className="lines">
-                    {view.decisions.map((one) => (
-                      <li key={one.id}>
+                    {view.decisions.map((decision) => (
+                      <li key={decision.id}>
                         <StateIcon kind="done" silent />
                         <div className="what">
-                          {one.subject}
+                          {decision.subject}
                           <div className="small-text soft">
-                            {one.reason} · {one.by}, {one.when}
+                            {decision.reason} · {decision.by}, {decision.when}
                           </div>
                         </div>
                       </li>
@@ -321,50 +321,50 @@ function Things({ view, onOpen }: { view: LayoutView; onOpen: (open: Open) => vo
   if (view.openings.length + view.placed.length === 0) return null;
   return (
     <ul className="lines">
-      {view.openings.map((one) => (
-        <li key={one.id}>
+      {view.openings.map((opening) => (
+        <li key={opening.id}>
           <div className="what">
-            {one.count > 1 ? `${one.count} × ` : ''}
-            {one.name || OPENING_KINDS[one.kind]}{' '}
+            {opening.count > 1 ? `${opening.count} × ` : ''}
+            {opening.name || OPENING_KINDS[opening.kind]}{' '}
             <span className="mono">
-              {say(one.width.mm)} × {say(one.height.mm)}
+              {say(opening.width.mm)} × {say(opening.height.mm)}
             </span>
             <div className="small-text soft">
-              {one.name ? `${OPENING_KINDS[one.kind]}, ` : ''}
-              {part} {one.wall + 1}
-              {one.along ? `, ${say(one.along.mm)} from the left` : ', place not given'}
-              {one.sill.mm > 0 ? `, sill ${say(one.sill.mm)}` : ''}
+              {opening.name ? `${OPENING_KINDS[opening.kind]}, ` : ''}
+              {part} {opening.wall + 1}
+              {opening.along ? `, ${say(opening.along.mm)} from the left` : ', place not given'}
+              {opening.sill.mm > 0 ? `, sill ${say(opening.sill.mm)}` : ''}
             </div>
           </div>
           <Button
             size="sm"
             variant="link"
             className="p-0 no-print"
-            onClick={() => onOpen({ form: 'opening', thing: one })}
+            onClick={() => onOpen({ form: 'opening', thing: opening })}
           >
-            Change<span className="visually-hidden"> {one.name || OPENING_KINDS[one.kind]}</span>
+            Change<span className="visually-hidden"> {opening.name || OPENING_KINDS[opening.kind]}</span>
           </Button>
         </li>
       ))}
-      {view.placed.map((one) => (
-        <li key={one.id}>
+      {view.placed.map((fixture) => (
+        <li key={fixture.id}>
           <div className="what">
-            {one.name}{' '}
+            {fixture.name}{' '}
             <span className="mono">
-              {say(one.width.mm)} × {say(one.depth.mm)}
+              {say(fixture.width.mm)} × {say(fixture.depth.mm)}
             </span>
             <div className="small-text soft">
-              {part} {one.wall + 1}, {say(one.along.mm)} from the left
-              {one.front.mm > 0 ? `, ${say(one.front.mm)} free in front` : ''}
+              {part} {fixture.wall + 1}, {say(fixture.along.mm)} from the left
+              {fixture.front.mm > 0 ? `, ${say(fixture.front.mm)} free in front` : ''}
             </div>
           </div>
           <Button
             size="sm"
             variant="link"
             className="p-0 no-print"
-            onClick={() => onOpen({ form: 'placed', thing: one })}
+            onClick={() => onOpen({ form: 'placed', thing: fixture })}
           >
-            Change<span className="visually-hidden"> {one.name}</span>
+            Change<span className="visually-hidden"> {fixture.name}</span>
           </Button>
         </li>
       ))}

@@ -63,7 +63,7 @@ export function MoveWall({ view, shape, onDone }: { view: LayoutView; shape: Roo
   const under = /^\s*[-−]/.test(text);
   const read = parseLength(under ? text.replace(/^\s*[-−]/, '') : text, system);
   const by = read.ok ? (under ? -read.value : read.value) : 0;
-  const neighbour = view.neighbours.find((one) => one.wall === wall);
+  const neighbour = view.neighbours.find((entry) => entry.wall === wall);
   const mine: Side = useMemo(
     () => ({
       name: view.area.name,
@@ -135,9 +135,9 @@ export function MoveWall({ view, shape, onDone }: { view: LayoutView; shape: Roo
                 put(0);
               }}
             >
-              {shape.walls.map((one, at) => (
+              {shape.walls.map((entry, at) => (
                 <option key={at} value={at}>
-                  wall {at + 1}, {one.typed}
+                  wall {at + 1}, {entry.typed}
                   {view.neighbours.some((other) => other.wall === at)
                     ? `, to ${view.neighbours.find((other) => other.wall === at)?.name ?? ''}`
                     : ''}
@@ -235,17 +235,17 @@ function Told({ side, effect, by }: { side: Side; effect: Effect; by: number }) 
         )}
       </p>
       <ul className="lines small-text">
-        {effect.breaks.map((one) => (
-          <li key={one.key}>
+        {effect.breaks.map((broken) => (
+          <li key={broken.key}>
             <StateIcon kind="stop" />
-            <span className="what">{one.text}</span>
+            <span className="what">{broken.text}</span>
           </li>
         ))}
-        {effect.cures.map((one) => (
-          <li key={one.key}>
+        {effect.cures.map((cure) => (
+          <li key={cure.key}>
             <StateIcon kind="done" />
             <span className="what">
-              <span className="soft">no longer:</span> {one.text}
+              <span className="soft">no longer:</span> {cure.text}
             </span>
           </li>
         ))}
@@ -260,7 +260,7 @@ function ShareWall({ view, wall }: { view: LayoutView; wall: number }) {
   const { give, busy } = useSend();
   const [other, setOther] = useState('');
   const [otherWall, setOtherWall] = useState(0);
-  const room = view.rooms.find((one) => one.id === other);
+  const room = view.rooms.find((entry) => entry.id === other);
   if (view.rooms.length === 0)
     return (
       <p className="small-text soft mb-0">No other room is drawn yet: what is behind this wall does not follow.</p>
@@ -279,9 +279,9 @@ function ShareWall({ view, wall }: { view: LayoutView; wall: number }) {
           }}
         >
           <option value="">outside, or not drawn</option>
-          {view.rooms.map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.name}
+          {view.rooms.map((entry) => (
+            <option key={entry.id} value={entry.id}>
+              {entry.name}
             </option>
           ))}
         </Form.Select>

@@ -182,8 +182,8 @@ export function ShapeEditor({ area, shape, version, system, onDone }: Terms) {
   const line = (at: number, part: number, text: string): void =>
     setTyped({
       ...typed,
-      lines: typed.lines.map((one, index) =>
-        index === at ? one.map((old, where) => (where === part ? text : old)) : one,
+      lines: typed.lines.map((entry, index) =>
+        index === at ? entry.map((old, where) => (where === part ? text : old)) : entry,
       ),
     });
   const size = (at: number, text: string): void =>

@@ -63,7 +63,7 @@ async function sendAll(): Promise<void> {
 const first = (): Promise<Waiting | undefined> =>
   store.waiting
     .orderBy('order')
-    .filter((one) => !one.refused)
+    .filter((entry) => !entry.refused)
     .first();
 
 /** @returns false where it should be tried again later */

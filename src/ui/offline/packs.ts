@@ -19,8 +19,8 @@ export async function walkHere(id: string): Promise<WalkPack | undefined> {
 export async function packsHere(): Promise<{ jobs: JobPack[]; walks: WalkPack[] }> {
   const kept = await store.packs.toArray();
   return {
-    jobs: kept.flatMap((one) => one.job ?? []),
-    walks: kept.flatMap((one) => (one.walk && !one.walk.walk.finished ? [one.walk] : [])),
+    jobs: kept.flatMap((entry) => entry.job ?? []),
+    walks: kept.flatMap((entry) => (entry.walk && !entry.walk.walk.finished ? [entry.walk] : [])),
   };
 }
 
@@ -34,7 +34,9 @@ export async function keepJobs(): Promise<void> {
     if (!response.ok) return;
     const jobs = (await response.json()) as JobPack[];
     const known = new Set(jobs.map((job) => `job:${job.job.id}`));
-    const stale = (await store.packs.toArray()).filter((one) => one.job && !known.has(one.key)).map((one) => one.key);
+    const stale = (await store.packs.toArray())
+      .filter((kept) => kept.job && !known.has(kept.key))
+      .map((kept) => kept.key);
     await store.packs.bulkDelete(stale);
     await store.packs.bulkPut(jobs.map((job) => ({ key: `job:${job.job.id}`, job })));
   } catch {

@@ -52,11 +52,11 @@ const COMMAND_WORDS: Record<string, string> = {
   'draft.drop': 'a draft dropped',
 };
 
-const wordsOf = (one: Waiting): string => {
-  const { observation } = one.command.payload as { observation?: { kind: ObservationKind } };
+const wordsOf = (entry: Waiting): string => {
+  const { observation } = entry.command.payload as { observation?: { kind: ObservationKind } };
   return observation
     ? [KIND_WORDS[observation.kind], recordWords(observation)].filter(Boolean).join(': ')
-    : (COMMAND_WORDS[one.command.type] ?? one.command.type);
+    : (COMMAND_WORDS[entry.command.type] ?? entry.command.type);
 };
 
 /** The counter of the top line: all sent, something on its way, or how many records are kept here and why. */
@@ -74,7 +74,7 @@ export function Unsent() {
       </span>
     );
   }
-  const refused = list.filter((one) => one.refused);
+  const refused = list.filter((entry) => entry.refused);
   return (
     <>
       <button type="button" className="switcher sent" onClick={() => setOpen(true)}>
@@ -83,8 +83,8 @@ export function Unsent() {
       <SidePanel title="Kept on this device" open={open} onClose={close}>
         <p className="soft">These records are safe here and are sent in order as soon as there is a connection.</p>
         <ul className="lines">
-          {list.map((one) => (
-            <Line key={one.id} one={one} />
+          {list.map((entry) => (
+            <Line key={entry.id} one={entry} />
           ))}
         </ul>
         <Button className="mt-3" onClick={() => void flush()}>

@@ -57,15 +57,15 @@ export function AnnotationEditor({
   return (
     <div className="mark-editor" role="dialog" aria-modal="true" aria-label="Draw on the picture">
       <div className="kind-of-line four" role="group" aria-label="What is drawn">
-        {(Object.keys(TOOLS) as Tool[]).map((one, at) => (
+        {(Object.keys(TOOLS) as Tool[]).map((entry, at) => (
           <button
-            key={one}
+            key={entry}
             ref={at === 0 ? first : undefined}
             type="button"
-            aria-pressed={tool === one}
-            onClick={() => setTool(one)}
+            aria-pressed={tool === entry}
+            onClick={() => setTool(entry)}
           >
-            {TOOLS[one]}
+            {TOOLS[entry]}
           </button>
         ))}
       </div>

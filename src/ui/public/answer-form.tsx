@@ -184,19 +184,19 @@ export function PickForm({ token, recipient, choice }: Terms & { choice: ClientS
     >
       <fieldset>
         <legend className="visually-hidden">{choice.what}</legend>
-        {choice.alternatives.map((one) => (
+        {choice.alternatives.map((alternative) => (
           <Form.Check
-            key={one.id}
+            key={alternative.id}
             type="radio"
             name={`pick-${choice.id}`}
-            id={`pick-${one.id}`}
-            checked={picked === one.id}
-            onChange={() => setPicked(one.id)}
+            id={`pick-${alternative.id}`}
+            checked={picked === alternative.id}
+            onChange={() => setPicked(alternative.id)}
             label={
               <>
-                {one.picture && (
+                {alternative.picture && (
                   <img
-                    src={publicRoutes.picture(token, one.picture, 240)}
+                    src={publicRoutes.picture(token, alternative.picture, 240)}
                     alt=""
                     width={120}
                     height={90}
@@ -204,10 +204,12 @@ export function PickForm({ token, recipient, choice }: Terms & { choice: ClientS
                     style={{ objectFit: 'cover' }}
                   />
                 )}
-                <span className="fw-bold">{one.choice}</span>
-                {one.price !== null && <span className="mono"> {formatMoney(one.price)}</span>}
-                {(one.look || one.upkeep) && (
-                  <span className="small-text soft d-block">{[one.look, one.upkeep].filter(Boolean).join('; ')}</span>
+                <span className="fw-bold">{alternative.choice}</span>
+                {alternative.price !== null && <span className="mono"> {formatMoney(alternative.price)}</span>}
+                {(alternative.look || alternative.upkeep) && (
+                  <span className="small-text soft d-block">
+                    {[alternative.look, alternative.upkeep].filter(Boolean).join('; ')}
+                  </span>
                 )}
               </>
             }

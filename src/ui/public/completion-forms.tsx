@@ -50,9 +50,9 @@ export function ClientList({ view, token }: { view: ClientShared; token: string 
             <Form.Label className="mb-1">Where</Form.Label>
             <Form.Select value={area} onChange={(event) => setArea(event.target.value)}>
               <option value="">anywhere</option>
-              {areas.map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
+              {areas.map((entry) => (
+                <option key={entry.id} value={entry.id}>
+                  {entry.name}
                 </option>
               ))}
             </Form.Select>
@@ -93,16 +93,16 @@ export function ClientList({ view, token }: { view: ClientShared; token: string 
       </ul>
       <h2>Rooms that are as you want them</h2>
       <ul className="lines">
-        {areas.map((one) => (
-          <li key={one.id}>
-            <StateIcon kind={one.accepted ? 'done' : 'not-begun'} />
+        {areas.map((entry) => (
+          <li key={entry.id}>
+            <StateIcon kind={entry.accepted ? 'done' : 'not-begun'} />
             <div className="what">
-              {one.name}
-              {one.accepted && <div className="small-text soft">{one.accepted}</div>}
+              {entry.name}
+              {entry.accepted && <div className="small-text soft">{entry.accepted}</div>}
             </div>
-            {!one.accepted && (
-              <Button size="sm" variant="outline-secondary" className="no-print" onClick={() => void accept(one.id)}>
-                Accept<span className="visually-hidden"> {one.name}</span>
+            {!entry.accepted && (
+              <Button size="sm" variant="outline-secondary" className="no-print" onClick={() => void accept(entry.id)}>
+                Accept<span className="visually-hidden"> {entry.name}</span>
               </Button>
             )}
           </li>

@@ -14,11 +14,11 @@ export function Conflicts({ view }: { view: RoomView }) {
         <h2>Measured otherwise than drawn</h2>
       </div>
       <ul className="lines">
-        {view.conflicts.map((one) => (
-          <li key={one.id}>
+        {view.conflicts.map((conflict) => (
+          <li key={conflict.id}>
             <StateIcon kind="stop" />
             <div className="what">
-              {one.label}: {one.text}
+              {conflict.label}: {conflict.text}
             </div>
             <Button
               size="sm"
@@ -26,10 +26,10 @@ export function Conflicts({ view }: { view: RoomView }) {
               className="no-print"
               disabled={busy}
               onClick={() =>
-                void give(adoptMeasurement, { about: one.id }, { text: `${one.label} is drawn as measured.` })
+                void give(adoptMeasurement, { about: conflict.id }, { text: `${conflict.label} is drawn as measured.` })
               }
             >
-              Put into the drawing<span className="visually-hidden">: {one.label}</span>
+              Put into the drawing<span className="visually-hidden">: {conflict.label}</span>
             </Button>
           </li>
         ))}

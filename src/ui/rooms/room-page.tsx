@@ -263,8 +263,8 @@ function Believed({ view }: { view: RoomView }) {
         </Link>
       </div>
       <ul className="lines">
-        {view.assumptions.map((one) => (
-          <AssumptionLine key={one.id} assumption={one} today={view.today} />
+        {view.assumptions.map((assumption) => (
+          <AssumptionLine key={assumption.id} assumption={assumption} today={view.today} />
         ))}
       </ul>
     </section>
@@ -282,12 +282,14 @@ function Quantities({ view }: { view: RoomView }) {
         </Link>
       </div>
       <ul className="lines">
-        {view.quantities.map((one) => (
-          <li key={one.id}>
-            <StateIcon kind={one.problem ? 'stop' : 'done'} silent />
+        {view.quantities.map((quantity) => (
+          <li key={quantity.id}>
+            <StateIcon kind={quantity.problem ? 'stop' : 'done'} silent />
             <div className="what">
-              <Link href={routes.calculator(one.calculator, { kept: one.id })}>{one.product || one.title}</Link>:{' '}
-              {one.problem ?? one.answer}
+              <Link href={routes.calculator(quantity.calculator, { kept: quantity.id })}>
+                {quantity.product || quantity.title}
+              </Link>
+              : {quantity.problem ?? quantity.answer}
             </div>
           </li>
         ))}

@@ -45,7 +45,8 @@ export function BoardList({
             </h2>
             {day.works.map(({ row, block, begins }) => (
               <button key={`${row.id}${block.task}`} type="button" onClick={() => onChoose(block.task)}>
-                <StateIcon kind={MARKS[block.tone]} silent /> <span className={begins ? 'fw-bold' : ''}>{block.label}</span>
+                <StateIcon kind={MARKS[block.tone]} silent />{' '}
+                <span className={begins ? 'fw-bold' : ''}>{block.label}</span>
                 <span className="soft small-text d-block">
                   {row.name}
                   {job === undefined ? `, ${block.job}` : ''}

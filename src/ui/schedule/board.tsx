@@ -169,8 +169,8 @@ function Weather({ view }: { view: BoardView }) {
     <div className="when-line weather">
       {view.days.map((day, at) => {
         const [am, pm] = [
-          view.weather.find((one) => one.slot === 2 * at),
-          view.weather.find((one) => one.slot === 2 * at + 1),
+          view.weather.find((entry) => entry.slot === 2 * at),
+          view.weather.find((entry) => entry.slot === 2 * at + 1),
         ];
         if (!am && !pm) return null;
         const words = [am && `morning ${am.text}`, pm && `afternoon ${pm.text}`].filter(Boolean).join('; ');
@@ -184,8 +184,8 @@ function Weather({ view }: { view: BoardView }) {
             <span className="visually-hidden">
               {day.label}: {words}
             </span>
-            {[am, pm].map((one, half) => (
-              <span key={half} aria-hidden="true" className={one?.forbids ? 'wet' : 'fair'} />
+            {[am, pm].map((entry, half) => (
+              <span key={half} aria-hidden="true" className={entry?.forbids ? 'wet' : 'fair'} />
             ))}
           </div>
         );

@@ -118,7 +118,7 @@ export function OverTime({ view }: { view: ProgressView }) {
 export function Load({ name, weeks, work, most }: { name: string; weeks: string[]; work: number[]; most: number[] }) {
   const inks = useInks();
   if (!inks) return <div className="chart small" />;
-  const over = work.map((one, at) => one > (most[at] ?? 0));
+  const over = work.map((entry, at) => entry > (most[at] ?? 0));
   const data: ChartData<'bar' | 'line'> = {
     labels: weeks.map((week) => formatDay(week).slice(4)),
     datasets: [

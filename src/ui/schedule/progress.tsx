@@ -42,9 +42,9 @@ export function Progress({ view }: { view: ProgressView }) {
                 value={view.chosen ?? ''}
                 onChange={(event) => router.push(routes.progress(view.job.id, event.target.value), { scroll: false })}
               >
-                {view.baselines.map((one) => (
-                  <option key={one.id} value={one.id}>
-                    {one.name}, {one.when}
+                {view.baselines.map((baseline) => (
+                  <option key={baseline.id} value={baseline.id}>
+                    {baseline.name}, {baseline.when}
                   </option>
                 ))}
               </Form.Select>
@@ -110,9 +110,9 @@ export function Progress({ view }: { view: ProgressView }) {
             </h2>
             {finish.causes.length > 0 && (
               <ul className="small-text">
-                {finish.causes.map((one) => (
-                  <li key={one.cause}>
-                    <span className="fw-bold">{one.days}</span>: {one.cause}
+                {finish.causes.map((cause) => (
+                  <li key={cause.cause}>
+                    <span className="fw-bold">{cause.days}</span>: {cause.cause}
                   </li>
                 ))}
               </ul>
@@ -139,19 +139,19 @@ export function Progress({ view }: { view: ProgressView }) {
                 </tr>
               </thead>
               <tbody>
-                {view.slipped.slice(0, all ? undefined : FIRST).map((one) => (
-                  <tr key={one.task}>
+                {view.slipped.slice(0, all ? undefined : FIRST).map((entry) => (
+                  <tr key={entry.task}>
                     <td className="fw-bold">
-                      {one.label}
-                      {one.state === 'done' && <span className="soft fw-normal"> (done)</span>}
+                      {entry.label}
+                      {entry.state === 'done' && <span className="soft fw-normal"> (done)</span>}
                     </td>
-                    <td className={one.halves > 0 ? 'bad' : ''}>{one.days}</td>
+                    <td className={entry.halves > 0 ? 'bad' : ''}>{entry.days}</td>
                     <td className="small-text">
-                      {one.causes.length > 0 ? (
-                        one.causes.map((cause) => <div key={cause}>{cause}</div>)
+                      {entry.causes.length > 0 ? (
+                        entry.causes.map((cause) => <div key={cause}>{cause}</div>)
                       ) : (
                         <span className="soft">
-                          {one.state === 'done' ? 'as the walk saw it' : 'as other work moved with it'}
+                          {entry.state === 'done' ? 'as the walk saw it' : 'as other work moved with it'}
                         </span>
                       )}
                     </td>

@@ -27,7 +27,7 @@ export function Schedule({ view }: { view: ScheduleView }) {
     setChosen(task);
   };
   const blocks = board.rows.flatMap((row) => row.blocks);
-  const block = blocks.find((one) => one.task === chosen);
+  const block = blocks.find((boardBlock) => boardBlock.task === chosen);
   const to = (change: BoardShown): Path => {
     const shown = { by: view.by, weeks: view.weeks, shift, crew: view.crew ?? undefined, ...change };
     return job ? routes.schedule(job.id, shown) : routes.board(shown);
@@ -120,7 +120,7 @@ export function Schedule({ view }: { view: ScheduleView }) {
               key={block.task}
               block={block}
               moved={moved}
-              because={blocks.find((one) => one.task === block.because)}
+              because={blocks.find((boardBlock) => boardBlock.task === block.because)}
               onChoose={choose}
             />
           )}

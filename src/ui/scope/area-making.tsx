@@ -96,7 +96,7 @@ function AddArea({ id, view, onDone }: { id: string; view: ScopePageView; onDone
   const [works, setWorks] = useState<ReadonlySet<Work>>(new Set());
   const [tried, setTried] = useState(false);
   const onLevel = standsOnLevel(kind);
-  const known = view.levels.find((one) => one.id === level) ?? view.levels[0];
+  const known = view.levels.find((entry) => entry.id === level) ?? view.levels[0];
   const turn = (next: AreaKind): void => {
     setKind(next);
     setWorks(new Set([...works].filter((work) => workFacts(work).kinds.includes(next))));
@@ -148,9 +148,9 @@ function AddArea({ id, view, onDone }: { id: string; view: ScopePageView; onDone
       <Form.Group controlId="area-kind">
         <Form.Label className="mb-1">It is</Form.Label>
         <Form.Select value={kind} onChange={(event) => turn(event.target.value as AreaKind)}>
-          {AREA_KIND_KEYS.map((one) => (
-            <option key={one} value={one}>
-              {AREA_KINDS[one]}
+          {AREA_KIND_KEYS.map((entry) => (
+            <option key={entry} value={entry}>
+              {AREA_KINDS[entry]}
             </option>
           ))}
         </Form.Select>
@@ -159,9 +159,9 @@ function AddArea({ id, view, onDone }: { id: string; view: ScopePageView; onDone
         <Form.Group controlId="area-level">
           <Form.Label className="mb-1">On</Form.Label>
           <Form.Select value={known?.id ?? ''} onChange={(event) => setLevel(event.target.value)}>
-            {view.levels.map((one) => (
-              <option key={one.id} value={one.id}>
-                {one.name}
+            {view.levels.map((entry) => (
+              <option key={entry.id} value={entry.id}>
+                {entry.name}
               </option>
             ))}
           </Form.Select>
@@ -180,7 +180,7 @@ function AddArea({ id, view, onDone }: { id: string; view: ScopePageView; onDone
                 checked={works.has(work)}
                 onChange={() =>
                   setWorks((now) =>
-                    now.has(work) ? new Set([...now].filter((one) => one !== work)) : new Set([...now, work]),
+                    now.has(work) ? new Set([...now].filter((entry) => entry !== work)) : new Set([...now, work]),
                   )
                 }
               />

@@ -19,7 +19,7 @@ export function Assumptions({ view }: { view: AssumptionsView }) {
   const [areaId, setAreaId] = useState(view.areas[0]?.id ?? '');
   const remove = useRemove();
   const close = (): void => setOpen(undefined);
-  const area = view.areas.find((one) => one.id === (open && open !== 'new' ? open.areaId : areaId));
+  const area = view.areas.find((entry) => entry.id === (open && open !== 'new' ? open.areaId : areaId));
   return (
     <>
       <JobTabs job={view.job} />
@@ -43,25 +43,25 @@ export function Assumptions({ view }: { view: AssumptionsView }) {
           </div>
         )}
         <ul className="lines">
-          {view.assumptions.map((one) => (
+          {view.assumptions.map((assumption) => (
             <AssumptionLine
-              key={one.id}
-              assumption={one}
+              key={assumption.id}
+              assumption={assumption}
               today={view.today}
               withArea
               actions={
-                one.state === 'open' && (
+                assumption.state === 'open' && (
                   <>
-                    <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(one)}>
-                      Change<span className="visually-hidden">: {one.text}</span>
+                    <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(assumption)}>
+                      Change<span className="visually-hidden">: {assumption.text}</span>
                     </Button>
                     <Button
                       size="sm"
                       variant="link"
                       className="p-0"
-                      onClick={() => remove('assumption', one.id, `“${one.text}”`)}
+                      onClick={() => remove('assumption', assumption.id, `“${assumption.text}”`)}
                     >
-                      Take away<span className="visually-hidden">: {one.text}</span>
+                      Take away<span className="visually-hidden">: {assumption.text}</span>
                     </Button>
                   </>
                 )
@@ -79,9 +79,9 @@ export function Assumptions({ view }: { view: AssumptionsView }) {
             <Form.Group controlId="assumption-area" className="mb-3">
               <Form.Label className="mb-1">Where</Form.Label>
               <Form.Select value={areaId} onChange={(event) => setAreaId(event.target.value)}>
-                {view.areas.map((one) => (
-                  <option key={one.id} value={one.id}>
-                    {one.name}
+                {view.areas.map((entry) => (
+                  <option key={entry.id} value={entry.id}>
+                    {entry.name}
                   </option>
                 ))}
               </Form.Select>

@@ -45,7 +45,7 @@ export function Changes({ view }: { view: ChangesView }) {
           <span className="soft">
             {approved.length > 0
               ? `${approved.length} approved, ` +
-                `${formatMoney(approved.reduce((sum, one) => sum + one.price.total, 0))} in all`
+                `${formatMoney(approved.reduce((sum, change) => sum + change.price.total, 0))} in all`
               : 'additions and omissions, approved before they are done'}
           </span>
           <span className="push no-print">
@@ -239,9 +239,9 @@ function NewChange({ view, onDone }: { view: ChangesView; onDone: () => void }) 
       <Form.Group controlId="change-area" className="mb-3">
         <Form.Label className="mb-1">Where</Form.Label>
         <Form.Select value={area} onChange={(event) => setArea(event.target.value)}>
-          {view.areas.map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.name}
+          {view.areas.map((entry) => (
+            <option key={entry.id} value={entry.id}>
+              {entry.name}
             </option>
           ))}
         </Form.Select>
@@ -265,7 +265,7 @@ function NewChange({ view, onDone }: { view: ChangesView; onDone: () => void }) 
           omits: [],
         })}
       >
-        <ChangeFields area={view.areas.find((one) => one.id === area)} />
+        <ChangeFields area={view.areas.find((entry) => entry.id === area)} />
       </CommandForm>
     </>
   );
@@ -280,7 +280,7 @@ function EditChange({ view, change, onDone }: { view: ChangesView; change: Chang
       onDone={onDone}
       start={() => ({ id, version, kind, title, why, lines, markup, taxRate, drops, omits, ...(work ? { work } : {}) })}
     >
-      <ChangeFields area={view.areas.find((one) => one.id === change.areaId)} />
+      <ChangeFields area={view.areas.find((area) => area.id === change.areaId)} />
     </CommandForm>
   );
 }

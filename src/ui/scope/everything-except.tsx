@@ -17,12 +17,12 @@ export function EverythingExcept({ job, area, onDone }: { job: string; area: Sco
     ...ticked,
     ...more
       .split(',')
-      .map((one) => one.trim())
+      .map((entry) => entry.trim())
       .filter(Boolean),
   ];
   const word = verb.trim();
   const tick = (part: string): void =>
-    setTicked((now) => (now.has(part) ? new Set([...now].filter((one) => one !== part)) : new Set([...now, part])));
+    setTicked((now) => (now.has(part) ? new Set([...now].filter((entry) => entry !== part)) : new Set([...now, part])));
   const keep = async (): Promise<void> => {
     const line = { area: area.id, dependsOn: '' };
     const lines = [

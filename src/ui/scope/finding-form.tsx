@@ -143,7 +143,7 @@ function OptionsField() {
   const error = getFieldState('options', formState).error;
   const message =
     error?.message ??
-    (Array.isArray(error) ? (error as { message?: string }[]).find((one) => one.message)?.message : undefined);
+    (Array.isArray(error) ? (error as { message?: string }[]).find((entry) => entry.message)?.message : undefined);
   return (
     <Form.Group controlId="field-options">
       <Form.Label className="mb-1">The ways to do it, one a line</Form.Label>
@@ -156,7 +156,7 @@ function OptionsField() {
         onBlur={() =>
           setValue(
             'options',
-            options.filter((one) => one.trim() !== ''),
+            options.filter((option) => option.trim() !== ''),
           )
         }
       />

@@ -82,9 +82,9 @@ export function Lists({ view, onDone }: { view: ScopePageView; onDone: () => voi
   return (
     <>
       <div className="chips mb-3" role="group" aria-label="Which list">
-        {(Object.keys(KINDS) as Kind[]).map((one) => (
-          <button key={one} type="button" className="chip" aria-pressed={kind === one} onClick={() => turn(one)}>
-            {KINDS[one]}
+        {(Object.keys(KINDS) as Kind[]).map((entry) => (
+          <button key={entry} type="button" className="chip" aria-pressed={kind === entry} onClick={() => turn(entry)}>
+            {KINDS[entry]}
           </button>
         ))}
       </div>

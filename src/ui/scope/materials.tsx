@@ -33,7 +33,7 @@ export function Materials({ view }: { view: MaterialsView }) {
     ),
   ];
   if (by === 'trade') groups.sort(([a], [b]) => (a < b ? -1 : 1));
-  const cuts = view.calculations.filter((one) => one.calculator === 'cut-list' && one.output);
+  const cuts = view.calculations.filter((calculation) => calculation.calculator === 'cut-list' && calculation.output);
   return (
     <>
       <JobTabs job={view.job} />
@@ -63,12 +63,12 @@ export function Materials({ view }: { view: MaterialsView }) {
             <PrintButton>Print</PrintButton>
           </span>
         </div>
-        {view.problems.map((one) => (
-          <div key={one.id} className="notice bad">
+        {view.problems.map((problem) => (
+          <div key={problem.id} className="notice bad">
             <StateIcon kind="stop" />
             <div>
-              <Link href={routes.layout(view.job.id, one.areaId)}>{one.area}</Link>, {one.title}: {one.problem} It is
-              left out of the list.
+              <Link href={routes.layout(view.job.id, problem.areaId)}>{problem.area}</Link>, {problem.title}:{' '}
+              {problem.problem} It is left out of the list.
             </div>
           </div>
         ))}
@@ -85,9 +85,15 @@ export function Materials({ view }: { view: MaterialsView }) {
         ) : (
           <>
             <div className="chips mb-2 no-print" role="group" aria-label="In groups by">
-              {(['trade', 'delivery'] as const).map((one) => (
-                <button key={one} type="button" className="chip" aria-pressed={by === one} onClick={() => setBy(one)}>
-                  by {one}
+              {(['trade', 'delivery'] as const).map((entry) => (
+                <button
+                  key={entry}
+                  type="button"
+                  className="chip"
+                  aria-pressed={by === entry}
+                  onClick={() => setBy(entry)}
+                >
+                  by {entry}
                 </button>
               ))}
             </div>
@@ -153,53 +159,56 @@ export function Materials({ view }: { view: MaterialsView }) {
               <h2>Computed for it</h2>
             </div>
             <ul className="lines">
-              {view.calculations.map((one) => (
-                <li key={one.id}>
-                  <StateIcon kind={one.problem ? 'stop' : 'done'} silent />
+              {view.calculations.map((calculation) => (
+                <li key={calculation.id}>
+                  <StateIcon kind={calculation.problem ? 'stop' : 'done'} silent />
                   <div className="what">
-                    <span className="fw-bold">{one.area}</span> {one.product || one.title.toLowerCase()}:{' '}
-                    {one.problem ?? one.answer}
+                    <span className="fw-bold">{calculation.area}</span>{' '}
+                    {calculation.product || calculation.title.toLowerCase()}:{' '}
+                    {calculation.problem ?? calculation.answer}
                     <div className="small-text soft">
-                      {one.title}
-                      {Object.keys(one.fed).length > 0 ? ', follows the drawing' : ''}
+                      {calculation.title}
+                      {Object.keys(calculation.fed).length > 0 ? ', follows the drawing' : ''}
                     </div>
                   </div>
                   <span className="no-print d-flex gap-2 align-items-start">
                     <Link
                       className="btn btn-link btn-sm p-0"
-                      href={routes.calculator(one.calculator, { kept: one.id })}
+                      href={routes.calculator(calculation.calculator, { kept: calculation.id })}
                     >
                       Open
                       <span className="visually-hidden">
                         {' '}
-                        {one.product || one.title} in {one.area}
+                        {calculation.product || calculation.title} in {calculation.area}
                       </span>
                     </Link>
                     <Button
                       size="sm"
                       variant="link"
                       className="p-0"
-                      onClick={() => remove('calculation', one.id, `“${one.product || one.title}”`)}
+                      onClick={() =>
+                        remove('calculation', calculation.id, `“${calculation.product || calculation.title}”`)
+                      }
                     >
                       Take away
                       <span className="visually-hidden">
                         {' '}
-                        {one.product || one.title} in {one.area}
+                        {calculation.product || calculation.title} in {calculation.area}
                       </span>
                     </Button>
                   </span>
                 </li>
               ))}
             </ul>
-            {cuts.map((one) => (
-              <section key={one.id}>
+            {cuts.map((cut) => (
+              <section key={cut.id}>
                 <div className="block-head">
                   <h2>
-                    Cut list: {one.area}
-                    {one.product ? `, ${one.product}` : ''}
+                    Cut list: {cut.area}
+                    {cut.product ? `, ${cut.product}` : ''}
                   </h2>
                 </div>
-                <CutSticks cuts={one.output?.cuts as Cut[]} system={view.job.units} />
+                <CutSticks cuts={cut.output?.cuts as Cut[]} system={view.job.units} />
               </section>
             ))}
           </>

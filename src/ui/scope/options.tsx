@@ -87,8 +87,8 @@ export function Options({ view }: { view: OptionsView }) {
             </div>
             {set.chosen && (
               <p className="good mt-2 mb-1">
-                <StateIcon kind="done" silent /> {set.options.find((one) => one.key === set.chosen)?.name}: {set.reason}{' '}
-                <span className="soft small-text">{set.chosenWhen}</span>
+                <StateIcon kind="done" silent /> {set.options.find((option) => option.key === set.chosen)?.name}:{' '}
+                {set.reason} <span className="soft small-text">{set.chosenWhen}</span>
               </p>
             )}
             <SideBySide set={set} today={view.today} onChoose={(option) => setOpen({ form: 'choose', set, option })} />
@@ -100,22 +100,22 @@ export function Options({ view }: { view: OptionsView }) {
               <h2>Decided so far</h2>
             </div>
             <ul className="lines">
-              {view.decisions.map((one) => (
-                <li key={one.id}>
+              {view.decisions.map((decision) => (
+                <li key={decision.id}>
                   <StateIcon kind="done" silent />
                   <div className="what">
-                    {one.subject}
+                    {decision.subject}
                     <div className="small-text soft">
-                      {one.reason} · {one.by}, {one.when}
+                      {decision.reason} · {decision.by}, {decision.when}
                     </div>
                   </div>
                   <Button
                     size="sm"
                     variant="link"
                     className="p-0 no-print"
-                    onClick={() => remove('decision', one.id, 'The entry')}
+                    onClick={() => remove('decision', decision.id, 'The entry')}
                   >
-                    Take away<span className="visually-hidden"> {one.subject}</span>
+                    Take away<span className="visually-hidden"> {decision.subject}</span>
                   </Button>
                 </li>
               ))}
@@ -219,7 +219,7 @@ function SideBySide({
       (option) => (
         <>
           <span className="mono">{formatMoney(option.cost)}</span>
-          {best(option, (one) => one.cost)}
+          {best(option, (entry) => entry.cost)}
         </>
       ),
     ],
@@ -244,7 +244,7 @@ function SideBySide({
       (option) => (
         <>
           <span className="mono">{formatMoney(option.costPerYear)}</span>
-          {best(option, (one) => one.costPerYear)}
+          {best(option, (entry) => entry.costPerYear)}
         </>
       ),
     ],
@@ -252,7 +252,7 @@ function SideBySide({
       'Comes in',
       (option) => (
         <>
-          {option.leadDays} days{best(option, (one) => one.leadDays)}
+          {option.leadDays} days{best(option, (entry) => entry.leadDays)}
         </>
       ),
     ],
@@ -262,7 +262,7 @@ function SideBySide({
       (option) => (
         <>
           {option.areaDone ? formatDay(option.areaDone, today) : 'not planned'}
-          {best(option, (one) => (one.areaDone ? Date.parse(one.areaDone) : null), 'first')}
+          {best(option, (entry) => (entry.areaDone ? Date.parse(entry.areaDone) : null), 'first')}
         </>
       ),
     ],
@@ -344,9 +344,9 @@ function NewSet({ view, onDone }: { view: OptionsView; onDone: () => void }) {
       <Form.Group controlId="options-area" className="mb-3">
         <Form.Label className="mb-1">Where</Form.Label>
         <Form.Select value={area} onChange={(event) => setArea(event.target.value)}>
-          {view.areas.map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.name}
+          {view.areas.map((entry) => (
+            <option key={entry.id} value={entry.id}>
+              {entry.name}
             </option>
           ))}
         </Form.Select>
@@ -360,7 +360,7 @@ function NewSet({ view, onDone }: { view: OptionsView; onDone: () => void }) {
           id: newId(),
           job: view.job.id,
           area,
-          phase: view.areas.find((one) => one.id === area)?.phases[0]?.phase,
+          phase: view.areas.find((entry) => entry.id === area)?.phases[0]?.phase,
           subject: '',
           options: [blank(), blank()],
         })}
@@ -374,7 +374,7 @@ function NewSet({ view, onDone }: { view: OptionsView; onDone: () => void }) {
 function SetFields({ areas, area }: { areas: OptionsView['areas']; area: string }) {
   const { control } = useFormContext();
   const { fields, append, remove } = useFieldArray({ control, name: 'options', keyName: 'row' });
-  const known = areas.find((one) => one.id === area);
+  const known = areas.find((entry) => entry.id === area);
   return (
     <>
       <TextField name="subject" label="What is to be decided" hint="like “overlay or strip”" />

@@ -215,6 +215,6 @@ export function Scope({ view }: { view: ScopePageView }) {
 }
 
 const selectionWords = (view: ScopePageView, line: ScopeView): string => {
-  const item = view.selections.find((one) => one.id === line.selection);
+  const item = view.selections.find((selection) => selection.id === line.selection);
   return item ? `with ${item.category.toLowerCase()}` : '';
 };

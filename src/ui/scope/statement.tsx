@@ -105,22 +105,22 @@ export function StatementPage({ view }: { view: StatementView }) {
                 <h2>Versions</h2>
               </div>
               <ul className="lines">
-                {view.versions.map((one) => (
-                  <li key={one.id}>
+                {view.versions.map((version) => (
+                  <li key={version.id}>
                     <StateIcon
-                      kind={one.state === 'agreed' ? 'done' : one.state === 'sent' ? 'waiting' : 'not-begun'}
+                      kind={version.state === 'agreed' ? 'done' : version.state === 'sent' ? 'waiting' : 'not-begun'}
                       silent
                     />
                     <div className="what">
                       <Link
-                        href={routes.statement(view.job.id, one.number)}
-                        {...(one.id === shown?.id ? { 'aria-current': 'page' as const } : {})}
+                        href={routes.statement(view.job.id, version.number)}
+                        {...(version.id === shown?.id ? { 'aria-current': 'page' as const } : {})}
                       >
-                        Version {one.number}
+                        Version {version.number}
                       </Link>{' '}
-                      <span className="soft small-text">{one.made}</span>
+                      <span className="soft small-text">{version.made}</span>
                       <div className="small-text soft">
-                        {one.agreed ? `agreed by ${one.agreed}` : STATES[one.state]}
+                        {version.agreed ? `agreed by ${version.agreed}` : STATES[version.state]}
                       </div>
                     </div>
                   </li>

@@ -46,14 +46,14 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
       <div className="page visit">
         <nav className="visit-areas no-print" aria-label="Areas of this visit">
           <ol>
-            {view.areas.map((one) => (
-              <li key={one.id}>
+            {view.areas.map((room) => (
+              <li key={room.id}>
                 <Link
-                  href={routes.firstVisit(view.job.id, one.id)}
-                  {...(one.id === area?.id ? { 'aria-current': 'page' as const } : {})}
+                  href={routes.firstVisit(view.job.id, room.id)}
+                  {...(room.id === area?.id ? { 'aria-current': 'page' as const } : {})}
                 >
-                  <StateIcon kind={one.lines.length > 0 ? 'done' : 'not-begun'} silent /> <span>{one.name}</span>{' '}
-                  <span className="soft small-text">{one.lines.length > 0 ? one.lines.length : ''}</span>
+                  <StateIcon kind={room.lines.length > 0 ? 'done' : 'not-begun'} silent /> <span>{room.name}</span>{' '}
+                  <span className="soft small-text">{room.lines.length > 0 ? room.lines.length : ''}</span>
                 </Link>
               </li>
             ))}
@@ -64,9 +64,9 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
             value={area?.id ?? ''}
             onChange={(event) => go(event.target.value)}
           >
-            {view.areas.map((one) => (
-              <option key={one.id} value={one.id}>
-                {one.name} · {one.lines.length} lines
+            {view.areas.map((room) => (
+              <option key={room.id} value={room.id}>
+                {room.name} · {room.lines.length} lines
               </option>
             ))}
           </Form.Select>
@@ -120,9 +120,9 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
             )}
             <ul className="lines">
               {view.assumptions
-                .filter((one) => one.areaId === area.id)
-                .map((one) => (
-                  <AssumptionLine key={one.id} assumption={one} today={view.today} />
+                .filter((assumption) => assumption.areaId === area.id)
+                .map((assumption) => (
+                  <AssumptionLine key={assumption.id} assumption={assumption} today={view.today} />
                 ))}
             </ul>
             <div className="block-head">
@@ -315,7 +315,7 @@ function AreaLines({ view, area }: { view: ScopePageView; area: ScopeArea }) {
             {line.selection && (
               <span className="soft small-text">
                 {' '}
-                · {view.selections.find((one) => one.id === line.selection)?.category}
+                · {view.selections.find((selection) => selection.id === line.selection)?.category}
               </span>
             )}
           </div>

@@ -19,45 +19,45 @@ export function Alternatives({ view }: { view: SelectionPageView }) {
   const { item, today, alternatives } = view;
   // `change`, or the one to be chosen.
   const [open, setOpen] = useState<string>();
-  const taken = alternatives.find((one) => one.id === open);
+  const taken = alternatives.find((alternative) => alternative.id === open);
   const all = (price: number | null): string =>
     price === null
       ? 'price not asked'
       : item.quantity === null
         ? `${formatMoney(price)} each`
         : `${formatMoney(Math.round(price * item.quantity))} in all`;
-  const rows: [string, (one: (typeof alternatives)[number]) => React.ReactNode][] = [
+  const rows: [string, (entry: (typeof alternatives)[number]) => React.ReactNode][] = [
     [
       'Price',
-      (one) =>
-        one.unitPrice === null || item.quantity === null ? (
-          all(one.unitPrice)
+      (entry) =>
+        entry.unitPrice === null || item.quantity === null ? (
+          all(entry.unitPrice)
         ) : (
           <>
-            <span className="mono">{formatMoney(Math.round(one.unitPrice * item.quantity))}</span>
-            <span className="small-text soft d-block">in all, {formatMoney(one.unitPrice)} each</span>
+            <span className="mono">{formatMoney(Math.round(entry.unitPrice * item.quantity))}</span>
+            <span className="small-text soft d-block">in all, {formatMoney(entry.unitPrice)} each</span>
           </>
         ),
     ],
-    ['Takes', (one) => leadWords(one.leadLow, one.leadHigh)],
+    ['Takes', (entry) => leadWords(entry.leadLow, entry.leadHigh)],
     [
       'Comes',
-      (one) => (
+      (entry) => (
         <>
-          {formatDay(one.there, today)}
-          {one.after !== null && (
-            <span className={`small-text d-block ${one.after > 0 ? 'bad' : 'good'}`}>
-              {one.after > 0
-                ? `${one.after} ${one.after === 1 ? 'day' : 'days'} after its need`
+          {formatDay(entry.there, today)}
+          {entry.after !== null && (
+            <span className={`small-text d-block ${entry.after > 0 ? 'bad' : 'good'}`}>
+              {entry.after > 0
+                ? `${entry.after} ${entry.after === 1 ? 'day' : 'days'} after its need`
                 : 'in time if ordered today'}
             </span>
           )}
         </>
       ),
     ],
-    ['From', (one) => one.supplier],
-    ['Upkeep', (one) => one.upkeep],
-    ['Look', (one) => one.look],
+    ['From', (entry) => entry.supplier],
+    ['Upkeep', (entry) => entry.upkeep],
+    ['Look', (entry) => entry.look],
   ];
   return (
     <section>
@@ -83,11 +83,11 @@ export function Alternatives({ view }: { view: SelectionPageView }) {
                 <th scope="col">
                   <span className="visually-hidden">What is compared</span>
                 </th>
-                {alternatives.map((one) => (
-                  <th key={one.id} scope="col">
-                    {one.picture && (
+                {alternatives.map((alternative) => (
+                  <th key={alternative.id} scope="col">
+                    {alternative.picture && (
                       <img
-                        src={api.picture(one.picture, 240)}
+                        src={api.picture(alternative.picture, 240)}
                         alt=""
                         width={120}
                         height={90}
@@ -95,8 +95,8 @@ export function Alternatives({ view }: { view: SelectionPageView }) {
                         style={{ objectFit: 'cover' }}
                       />
                     )}
-                    {one.choice}
-                    <div className="mono small-text soft">{one.code}</div>
+                    {alternative.choice}
+                    <div className="mono small-text soft">{alternative.code}</div>
                   </th>
                 ))}
               </tr>
@@ -105,8 +105,8 @@ export function Alternatives({ view }: { view: SelectionPageView }) {
               {rows.map(([name, show]) => (
                 <tr key={name}>
                   <th scope="row">{name}</th>
-                  {alternatives.map((one) => (
-                    <td key={one.id}>{show(one)}</td>
+                  {alternatives.map((alternative) => (
+                    <td key={alternative.id}>{show(alternative)}</td>
                   ))}
                 </tr>
               ))}
@@ -114,13 +114,13 @@ export function Alternatives({ view }: { view: SelectionPageView }) {
                 <th scope="row">
                   <span className="visually-hidden">Choose</span>
                 </th>
-                {alternatives.map((one) => (
-                  <td key={one.id}>
-                    {item.code === one.code && item.choice === one.choice ? (
+                {alternatives.map((alternative) => (
+                  <td key={alternative.id}>
+                    {item.code === alternative.code && item.choice === alternative.choice ? (
                       <span className="good">chosen</span>
                     ) : (
-                      <Button size="sm" onClick={() => setOpen(one.id)}>
-                        Choose<span className="visually-hidden"> {one.choice}</span>
+                      <Button size="sm" onClick={() => setOpen(alternative.id)}>
+                        Choose<span className="visually-hidden"> {alternative.choice}</span>
                       </Button>
                     )}
                   </td>

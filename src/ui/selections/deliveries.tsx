@@ -118,7 +118,7 @@ export function Deliveries({ view, left }: { view: DeliveriesView; left: string 
 
 const firstDay = (view: DeliveriesView): Day =>
   view.loose
-    .map((one) => one.expectedOn)
+    .map((entry) => entry.expectedOn)
     .filter((day) => day !== null)
     .sort()[0] ?? addDays(view.today, 7);
 
@@ -144,7 +144,10 @@ function Delivery({
     <article className="request">
       <div className="block-head">
         <h2>
-          <StateIcon kind={delivery.state === 'came' ? 'done' : delivery.warnings.length > 0 ? 'stop' : 'waiting'} silent />{' '}
+          <StateIcon
+            kind={delivery.state === 'came' ? 'done' : delivery.warnings.length > 0 ? 'stop' : 'waiting'}
+            silent
+          />{' '}
           {delivery.state === 'came'
             ? `Came ${delivery.cameOn ? day(delivery.cameOn) : ''}`
             : `${day(delivery.day)}${delivery.half ? `, ${delivery.half}` : ''}`}
@@ -217,17 +220,17 @@ function Loose({ view }: { view: DeliveriesView }) {
         <h2>In no delivery yet</h2>
       </div>
       <ul className="lines">
-        {view.loose.map((one) => (
-          <li key={one.id}>
+        {view.loose.map((entry) => (
+          <li key={entry.id}>
             <StateIcon kind="waiting" silent />
             <div className="what">
-              <Link href={routes.selection(view.job.id, one.id)}>{one.text}</Link>
+              <Link href={routes.selection(view.job.id, entry.id)}>{entry.text}</Link>
             </div>
             <span className="small-text soft text-nowrap">
-              {one.expectedOn
-                ? `comes ${formatDay(one.expectedOn, view.today)}`
-                : one.needBy
-                  ? `needed ${formatDay(one.needBy, view.today)}`
+              {entry.expectedOn
+                ? `comes ${formatDay(entry.expectedOn, view.today)}`
+                : entry.needBy
+                  ? `needed ${formatDay(entry.needBy, view.today)}`
                   : ''}
             </span>
           </li>
@@ -347,7 +350,10 @@ function Stored({ thing, today }: { thing: StoredThing; today: Day }) {
   };
   return (
     <li>
-      <StateIcon kind={thing.kind === 'wrong part' ? 'stop' : thing.from === 'selection' ? 'under-way' : 'done'} silent />
+      <StateIcon
+        kind={thing.kind === 'wrong part' ? 'stop' : thing.from === 'selection' ? 'under-way' : 'done'}
+        silent
+      />
       <div className="what">
         {thing.href ? <Link href={thing.href}>{thing.what}</Link> : thing.what}
         <div className="small-text soft">
@@ -388,7 +394,7 @@ function ChangeDelivery({
         placeNote,
         protection,
         carry,
-        selections: own.map((one) => one.id),
+        selections: own.map((entry) => entry.id),
         ...(half ? { half } : {}),
         ...(placeId ? { place: placeId } : {}),
         ...(floorArea === null ? {} : { floorArea }),
@@ -407,7 +413,7 @@ function DeliveryFields({ view, own = [] }: { view: DeliveriesView; own?: { id: 
       <TicksField
         name="selections"
         label="What comes"
-        options={[...own, ...view.loose].map((one) => [one.id, one.text] as const)}
+        options={[...own, ...view.loose].map((entry) => [entry.id, entry.text] as const)}
       />
       <div className="form-pair">
         <TextField name="day" label="On" type="date" />
@@ -473,7 +479,7 @@ function SpareForm({ view, left, onDone }: { view: DeliveriesView; left: string 
         what: '',
         unit: '',
         keptAt: '',
-        ...(left && view.fitted.some((one) => one.id === left) ? { selection: left } : {}),
+        ...(left && view.fitted.some((entry) => entry.id === left) ? { selection: left } : {}),
       })}
     >
       <SelectField name="kind" label="It is" options={view.spareKinds.map((kind) => [kind, kind])} />
@@ -486,7 +492,7 @@ function SpareForm({ view, left, onDone }: { view: DeliveriesView; left: string 
         name="selection"
         label="Left over from"
         none="nothing in the list"
-        options={view.fitted.map((one) => [one.id, one.text])}
+        options={view.fitted.map((entry) => [entry.id, entry.text])}
       />
       <div className="form-pair">
         <SelectField

@@ -93,7 +93,7 @@ function Fields({ view, but }: { view: RequestsView; but?: string }) {
         name="after"
         label="Comes after"
         none="nothing: it can be asked at once"
-        options={view.requests.filter((one) => one.id !== but).map((one) => [one.id, one.subject])}
+        options={view.requests.filter((request) => request.id !== but).map((request) => [request.id, request.subject])}
       />
       <WaitsField view={view} />
     </>
@@ -113,7 +113,7 @@ function WaitsField({ view }: { view: RequestsView }) {
   const { field } = useController({ name: 'waits', control });
   const waits = (field.value ?? []) as Wait[];
   const names = new Map<string, string>([
-    ...view.selections.map((one) => [one.id, `the order of ${one.text}`] as const),
+    ...view.selections.map((selection) => [selection.id, `the order of ${selection.text}`] as const),
     ...view.areas.flatMap((area) =>
       area.phases.map((step) => [`${area.id}:${step.phase}`, `${area.name} · ${step.label}`] as const),
     ),
@@ -121,7 +121,7 @@ function WaitsField({ view }: { view: RequestsView }) {
   const add = (key: string): void => {
     const [area, phase] = key.split(':');
     const wait: Wait = phase ? { area: area ?? '', phase: phase as Phase } : { selection: key };
-    if (key && !waits.some((one) => keyOf(one) === key)) field.onChange([...waits, wait]);
+    if (key && !waits.some((entry) => keyOf(entry) === key)) field.onChange([...waits, wait]);
   };
   return (
     <Form.Group controlId="field-waits">
@@ -134,7 +134,7 @@ function WaitsField({ view }: { view: RequestsView }) {
               <button
                 type="button"
                 className="btn btn-link btn-sm p-0"
-                onClick={() => field.onChange(waits.filter((one) => keyOf(one) !== keyOf(wait)))}
+                onClick={() => field.onChange(waits.filter((entry) => keyOf(entry) !== keyOf(wait)))}
               >
                 Take out<span className="visually-hidden"> {names.get(keyOf(wait))}</span>
               </button>
@@ -145,9 +145,9 @@ function WaitsField({ view }: { view: RequestsView }) {
       <Form.Select value="" onChange={(event) => add(event.target.value)}>
         <option value="">add an order or a step …</option>
         <optgroup label="Orders">
-          {view.selections.map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.text}
+          {view.selections.map((selection) => (
+            <option key={selection.id} value={selection.id}>
+              {selection.text}
             </option>
           ))}
         </optgroup>

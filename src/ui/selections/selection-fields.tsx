@@ -32,7 +32,7 @@ export function SelectionFields({
           name="calculation"
           label="Its quantity follows"
           none="nothing: it is typed"
-          options={calculations.map((one) => [one.id, one.text])}
+          options={calculations.map((calculation) => [calculation.id, calculation.text])}
         />
       )}
       <TextField name="supplier" label="From whom" list={suppliers} hint="A name that is new becomes a supplier." />

@@ -212,9 +212,9 @@ function Next({ view, onOpen }: { view: SelectionPageView; onOpen: (open: Open) 
         </Button>
       </div>
       {item.follows && !isHere(item.state) && <FitLater view={view} />}
-      {view.related.map((one) => (
-        <p key={one.id} className="mb-0">
-          <Link href={routes.selection(view.job.id, one.id)}>{one.text}</Link>
+      {view.related.map((entry) => (
+        <p key={entry.id} className="mb-0">
+          <Link href={routes.selection(view.job.id, entry.id)}>{entry.text}</Link>
         </p>
       ))}
     </section>
@@ -321,7 +321,7 @@ function Thread({ view }: { view: SelectionPageView }) {
         <p className="small-text soft">
           {view.item.supplier} is closed{' '}
           {view.closures
-            .map((one) => `${formatDay(one.firstDay, view.today)} to ${formatDay(one.lastDay, view.today)}`)
+            .map((closure) => `${formatDay(closure.firstDay, view.today)} to ${formatDay(closure.lastDay, view.today)}`)
             .join(', ')}
           .
         </p>

@@ -218,7 +218,10 @@ function StepField({ view }: { view: SelectionsView }) {
       name="phase"
       label="Needed for which step"
       none="choose the step"
-      options={(view.areas.find((one) => one.id === area)?.phases ?? []).map((step) => [step.phase, step.label])}
+      options={(view.areas.find((stepsOf) => stepsOf.id === area)?.phases ?? []).map((step) => [
+        step.phase,
+        step.label,
+      ])}
     />
   );
 }

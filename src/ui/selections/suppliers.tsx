@@ -30,8 +30,8 @@ export function Suppliers({ view }: { view: SuppliersView }) {
   const [open, setOpen] = useState<Open>();
   const [asked, setAsked] = useState('');
   const close = (): void => setOpen(undefined);
-  const shown = view.suppliers.filter((one) => one.name.toLowerCase().includes(asked.toLowerCase()));
-  const orders = view.suppliers.reduce((sum, one) => sum + one.orders.length, 0);
+  const shown = view.suppliers.filter((supplier) => supplier.name.toLowerCase().includes(asked.toLowerCase()));
+  const orders = view.suppliers.reduce((sum, supplier) => sum + supplier.orders.length, 0);
   return (
     <div className="page">
       <div className="page-head">
@@ -153,10 +153,10 @@ function One({ supplier, today, onOpen }: { supplier: Supplier; today: Day; onOp
         </span>
       </div>
       {supplier.note && <p className="soft mb-1 mt-2">{supplier.note}</p>}
-      {supplier.closures.map((one) => (
-        <p key={one.firstDay} className="small-text mb-0 mt-1">
-          Closed {formatDay(one.firstDay, today)} to {formatDay(one.lastDay, today)}
-          {one.why ? `: ${one.why}` : ''}{' '}
+      {supplier.closures.map((closure) => (
+        <p key={closure.firstDay} className="small-text mb-0 mt-1">
+          Closed {formatDay(closure.firstDay, today)} to {formatDay(closure.lastDay, today)}
+          {closure.why ? `: ${closure.why}` : ''}{' '}
           <Button
             size="sm"
             variant="link"
@@ -165,16 +165,16 @@ function One({ supplier, today, onOpen }: { supplier: Supplier; today: Day; onOp
             onClick={() =>
               void give(
                 reopenSupplier,
-                { supplier: supplier.id, firstDay: one.firstDay },
+                { supplier: supplier.id, firstDay: closure.firstDay },
                 {
                   text: 'They are not closed then; every date follows.',
                   undo: () =>
-                    void give(closeSupplier, { supplier: supplier.id, ...one }, { text: 'They are closed then.' }),
+                    void give(closeSupplier, { supplier: supplier.id, ...closure }, { text: 'They are closed then.' }),
                 },
               )
             }
           >
-            Take out<span className="visually-hidden"> {formatDay(one.firstDay)}</span>
+            Take out<span className="visually-hidden"> {formatDay(closure.firstDay)}</span>
           </Button>
         </p>
       ))}

@@ -150,7 +150,9 @@ function Side({
               onChange({
                 ...side,
                 areas: new Set(
-                  side.areas.has(area.id) ? [...side.areas].filter((one) => one !== area.id) : [...side.areas, area.id],
+                  side.areas.has(area.id)
+                    ? [...side.areas].filter((entry) => entry !== area.id)
+                    : [...side.areas, area.id],
                 ),
               })
             }

@@ -45,18 +45,18 @@ export function Logistics({ view }: { view: SequenceView }) {
         </p>
       )}
       <ul className="lines">
-        {view.logistics.map((one) => (
-          <li key={one.id}>
+        {view.logistics.map((logistic) => (
+          <li key={logistic.id}>
             <div className="what small-text">
-              <span className="fw-bold">{one.label}</span> for {one.step}
-              <div className={one.late ? 'bad' : 'soft'}>{standing(one, view.today)}</div>
+              <span className="fw-bold">{logistic.label}</span> for {logistic.step}
+              <div className={logistic.late ? 'bad' : 'soft'}>{standing(logistic, view.today)}</div>
             </div>
             <span className="text-nowrap">
-              {one.state !== 'here' && (
+              {logistic.state !== 'here' && (
                 <>
-                  <Button size="sm" variant="link" className="p-0 me-2" onClick={() => setOpen(one)}>
-                    {one.state === 'open' ? 'Booked' : 'Other day'}
-                    <span className="visually-hidden">: {one.label}</span>
+                  <Button size="sm" variant="link" className="p-0 me-2" onClick={() => setOpen(logistic)}>
+                    {logistic.state === 'open' ? 'Booked' : 'Other day'}
+                    <span className="visually-hidden">: {logistic.label}</span>
                   </Button>
                   <Button
                     size="sm"
@@ -66,12 +66,12 @@ export function Logistics({ view }: { view: SequenceView }) {
                     onClick={() =>
                       void give(
                         settleLogistic,
-                        { id: one.id, version: one.version, state: 'here' },
-                        { text: `${one.label} is there.` },
+                        { id: logistic.id, version: logistic.version, state: 'here' },
+                        { text: `${logistic.label} is there.` },
                       )
                     }
                   >
-                    It is there<span className="visually-hidden">: {one.label}</span>
+                    It is there<span className="visually-hidden">: {logistic.label}</span>
                   </Button>
                 </>
               )}
@@ -130,22 +130,23 @@ function StepFields({ view }: { view: SequenceView }) {
   const area = useFormContext().watch('area') as string;
   return (
     <div className="form-pair">
-      <SelectField name="area" label="For the work in" options={view.areas.map((one) => [one.id, one.name])} />
+      <SelectField name="area" label="For the work in" options={view.areas.map((entry) => [entry.id, entry.name])} />
       <SelectField
         name="phase"
         label="Before"
         none="choose"
-        options={(view.areas.find((one) => one.id === area)?.steps ?? []).map((step) => [step.phase, step.label])}
+        options={(view.areas.find((entry) => entry.id === area)?.steps ?? []).map((step) => [step.phase, step.label])}
       />
     </div>
   );
 }
 
-function standing(one: LogisticView, today: string): string {
-  if (one.state === 'here') return 'is there';
-  const needed = one.neededBy ? `, needed ${formatDay(one.neededBy, today)}` : '';
-  if (one.state === 'booked' && one.bookedOn) return `booked for ${formatDay(one.bookedOn, today)}${needed}`;
-  const takes = `takes ${one.leadDays} ${one.leadDays === 1 ? 'day' : 'days'}${needed}`;
-  if (!one.askBy) return takes;
-  return `${takes}: ${one.late ? 'ask at once, the step waits for it' : `ask by ${formatDay(one.askBy, today)}`}`;
+function standing(logistic: LogisticView, today: string): string {
+  if (logistic.state === 'here') return 'is there';
+  const needed = logistic.neededBy ? `, needed ${formatDay(logistic.neededBy, today)}` : '';
+  if (logistic.state === 'booked' && logistic.bookedOn)
+    return `booked for ${formatDay(logistic.bookedOn, today)}${needed}`;
+  const takes = `takes ${logistic.leadDays} ${logistic.leadDays === 1 ? 'day' : 'days'}${needed}`;
+  if (!logistic.askBy) return takes;
+  return `${takes}: ${logistic.late ? 'ask at once, the step waits for it' : `ask by ${formatDay(logistic.askBy, today)}`}`;
 }

@@ -77,18 +77,18 @@ function Choose({ view, school, onDone }: { view: SequenceView; school: MethodVi
   return (
     <fieldset className="mt-2">
       <legend className="visually-hidden">{school.title}</legend>
-      {[{ key: '', label: 'the usual order', why: 'as the steps are written' }, ...school.sides].map((one) => (
+      {[{ key: '', label: 'the usual order', why: 'as the steps are written' }, ...school.sides].map((entry) => (
         <Form.Check
-          key={one.key}
+          key={entry.key}
           type="radio"
-          id={`school-${school.key}-${one.key}`}
+          id={`school-${school.key}-${entry.key}`}
           name={`school-${school.key}`}
-          checked={side === one.key}
-          onChange={() => change(() => setSide(one.key))}
+          checked={side === entry.key}
+          onChange={() => change(() => setSide(entry.key))}
           label={
             <>
-              <span className="fw-medium">{one.label}</span>
-              <span className="soft d-block">{one.why}</span>
+              <span className="fw-medium">{entry.label}</span>
+              <span className="soft d-block">{entry.why}</span>
             </>
           }
         />

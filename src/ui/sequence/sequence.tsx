@@ -31,8 +31,8 @@ export function Sequence({ view }: { view: SequenceView }) {
   const [adding, setAdding] = useState(false);
   const [through, setThrough] = useState(false);
   const [step, setStep] = useState<string>();
-  const chosen = view.steps.find((one) => one.task === step);
-  const steps = view.steps.filter((one) => area === '' || one.area === area);
+  const chosen = view.steps.find((entry) => entry.task === step);
+  const steps = view.steps.filter((entry) => area === '' || entry.area === area);
   return (
     <>
       <JobTabs job={view.job} />
@@ -49,9 +49,9 @@ export function Sequence({ view }: { view: SequenceView }) {
               onChange={(event) => setArea(event.target.value)}
             >
               <option value="">all areas</option>
-              {view.areas.map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
+              {view.areas.map((entry) => (
+                <option key={entry.id} value={entry.id}>
+                  {entry.name}
                 </option>
               ))}
             </Form.Select>
@@ -83,8 +83,8 @@ export function Sequence({ view }: { view: SequenceView }) {
               <WalkThrough key={area} steps={steps} onChange={setStep} />
             ) : (
               <ol className="lines">
-                {steps.map((one) => (
-                  <StepLine key={one.task} step={one} onChange={() => setStep(one.task)} />
+                {steps.map((entry) => (
+                  <StepLine key={entry.task} step={entry} onChange={() => setStep(entry.task)} />
                 ))}
               </ol>
             )}
@@ -134,13 +134,13 @@ function EndFields({ view, end, label }: { view: SequenceView; end: 'before' | '
       <SelectField
         name={`${end}.area`}
         label={`${label}, where`}
-        options={view.areas.map((one) => [one.id, one.name])}
+        options={view.areas.map((entry) => [entry.id, entry.name])}
       />
       <SelectField
         name={`${end}.phase`}
         label={`${label}, what`}
         none="choose"
-        options={(view.areas.find((one) => one.id === area)?.steps ?? []).map((step) => [step.phase, step.label])}
+        options={(view.areas.find((entry) => entry.id === area)?.steps ?? []).map((step) => [step.phase, step.label])}
       />
     </div>
   );

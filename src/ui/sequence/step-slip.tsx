@@ -76,7 +76,7 @@ function Parts({ step, onDone }: { step: StepView; onDone: () => void }) {
   const { area, phase } = step;
   if (!area || !phase) return null;
   const change = (at: number, part: Partial<(typeof parts)[number]>): void =>
-    setParts(parts.map((one, place) => (place === at ? { ...one, ...part } : one)));
+    setParts(parts.map((entry, place) => (place === at ? { ...entry, ...part } : entry)));
   const keep = async (list: typeof parts): Promise<void> => {
     if (
       await give(

@@ -41,10 +41,10 @@ export function BottomNav({ job }: { job: string | null }) {
       <SidePanel title="More" open={open} onClose={() => setOpen(false)}>
         <ul className="lines">
           {job &&
-            PLACES.map((one) => (
-              <li key={one.name}>
-                <Link className="what py-2" href={one.path(job)} onClick={() => setOpen(false)}>
-                  {one.label}
+            PLACES.map((entry) => (
+              <li key={entry.name}>
+                <Link className="what py-2" href={entry.path(job)} onClick={() => setOpen(false)}>
+                  {entry.label}
                 </Link>
               </li>
             ))}

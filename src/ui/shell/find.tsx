@@ -62,7 +62,7 @@ export function Find({ jobs }: { jobs: ShellView['jobs'] }) {
   const found =
     asked.trim() === ''
       ? ALWAYS.concat(jobs.map((job) => ({ label: job.name, kind: 'job', path: routes.rooms(job.id) })))
-      : all.filter((one) => matches(one.label, asked.trim())).slice(0, MOST);
+      : all.filter((entry) => matches(entry.label, asked.trim())).slice(0, MOST);
   const go = (to: Found | undefined): void => {
     if (!to) return;
     setOpen(false);
@@ -96,18 +96,18 @@ export function Find({ jobs }: { jobs: ShellView['jobs'] }) {
             }}
           />
           <ul>
-            {found.map((one, index) => (
-              <li key={`${one.path}${one.label}`}>
+            {found.map((entry, index) => (
+              <li key={`${entry.path}${entry.label}`}>
                 <a
-                  href={one.path}
+                  href={entry.path}
                   className={index === at ? 'chosen' : ''}
                   onClick={(event) => {
                     event.preventDefault();
-                    go(one);
+                    go(entry);
                   }}
                 >
-                  <span>{one.label}</span>
-                  <span className="soft small-text">{one.kind}</span>
+                  <span>{entry.label}</span>
+                  <span className="soft small-text">{entry.kind}</span>
                 </a>
               </li>
             ))}

@@ -31,10 +31,10 @@ export function PersonMenu({ view }: { view: ShellView }) {
           <>
             <Dropdown.Header>In the demo you can be</Dropdown.Header>
             {people
-              .filter((one) => one.id !== person.id)
-              .map((one) => (
-                <Dropdown.Item key={one.id} as="button" onClick={() => become(one.id)}>
-                  {one.name}, {one.role}
+              .filter((entry) => entry.id !== person.id)
+              .map((entry) => (
+                <Dropdown.Item key={entry.id} as="button" onClick={() => become(entry.id)}>
+                  {entry.name}, {entry.role}
                 </Dropdown.Item>
               ))}
           </>

@@ -104,7 +104,7 @@ export function AreaForms({ view }: { view: RoomView }) {
           submit="Keep"
           onDone={kept('Kept; the plan follows.')}
           start={() => {
-            const step = view.steps.find((one) => one.fraction < 1) ?? view.steps[0];
+            const step = view.steps.find((entry) => entry.fraction < 1) ?? view.steps[0];
             return { area: area.id, phase: step?.phase, trade: step?.trade, halfDays: step?.halfDays };
           }}
         >

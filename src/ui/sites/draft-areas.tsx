@@ -92,8 +92,8 @@ export function DraftAreas({
                       onChange={(event) =>
                         put(at, {
                           works: event.target.checked
-                            ? [...area.works.filter((one) => one !== 'none' && work !== 'none'), work]
-                            : area.works.filter((one) => one !== work),
+                            ? [...area.works.filter((entry) => entry !== 'none' && work !== 'none'), work]
+                            : area.works.filter((entry) => entry !== work),
                         })
                       }
                     />

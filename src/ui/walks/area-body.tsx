@@ -57,8 +57,8 @@ export function AreaBody({ kind, ...terms }: Terms & { kind: WalkKind }) {
     assumptions: area.assumptions.length > 0 && (
       <section>
         <h2>Does it hold?</h2>
-        {area.assumptions.map((one) => (
-          <AssumptionCheck key={one.id} one={one} walking={walking} />
+        {area.assumptions.map((assumption) => (
+          <AssumptionCheck key={assumption.id} one={assumption} walking={walking} />
         ))}
       </section>
     ),
@@ -118,10 +118,10 @@ export function AreaBody({ kind, ...terms }: Terms & { kind: WalkKind }) {
             This area is not drawn. Sizes are kept free, and can be drawn from at the desk.
           </p>
         )}
-        {area.drawn.map((one) => (
-          <div key={one.label} className="check-line d-flex">
-            <span className="flex-fill">{one.label}</span>
-            <span className="mono">{Math.round(one.mm)} mm</span>
+        {area.drawn.map((entry) => (
+          <div key={entry.label} className="check-line d-flex">
+            <span className="flex-fill">{entry.label}</span>
+            <span className="mono">{Math.round(entry.mm)} mm</span>
           </div>
         ))}
       </section>

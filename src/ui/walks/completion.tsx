@@ -276,7 +276,7 @@ export function Completion({ view }: { view: CompletionView }) {
             <SelectField
               name="trade"
               label="Whose work"
-              options={TRADE_KEYS.filter((one) => one !== 'nobody').map((one) => [one, TRADES[one]])}
+              options={TRADE_KEYS.filter((entry) => entry !== 'nobody').map((entry) => [entry, TRADES[entry]])}
             />
           </CommandForm>
         )}

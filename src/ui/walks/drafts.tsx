@@ -56,7 +56,7 @@ export function Drafts({
   const open = drafts.flatMap((draft, at): Proposed[] => {
     const key = keys[at] ?? '';
     if (settled.has(key)) return [];
-    const area = areas.find((one) => one.name === draft.area) ?? areas.find((one) => one.id === here);
+    const area = areas.find((room) => room.name === draft.area) ?? areas.find((room) => room.id === here);
     return area ? [{ key, draft, fresh: recordOf(draft, area.id, { steps: area.steps, system: pack.job.units }) }] : [];
   });
   const accept = ({ key, draft, fresh }: Proposed, words = understood(fresh, areas)): void => {
@@ -74,7 +74,7 @@ export function Drafts({
       words,
     );
   };
-  const byKind = groupBy(open, (one) => one.draft.kind);
+  const byKind = groupBy(open, (proposed) => proposed.draft.kind);
   const move = (from: HTMLElement, by: 1 | -1): void => {
     const rows = [...(list.current?.querySelectorAll<HTMLElement>(':scope > li') ?? [])];
     rows[rows.indexOf(from) + by]?.focus();
@@ -96,7 +96,9 @@ export function Drafts({
                 key={kind}
                 type="button"
                 className="chip"
-                onClick={() => some.forEach((one) => accept(one, `${some.length} × ${KIND_WORDS[kind]} kept`))}
+                onClick={() =>
+                  some.forEach((proposed) => accept(proposed, `${some.length} × ${KIND_WORDS[kind]} kept`))
+                }
               >
                 accept all {some.length} {KIND_WORDS[kind]}
               </button>
@@ -109,21 +111,21 @@ export function Drafts({
         </p>
       )}
       <ul ref={list} className="lines">
-        {open.map((one) => (
+        {open.map((proposed) => (
           <Row
-            key={one.key}
-            one={one}
+            key={proposed.key}
+            one={proposed}
             reading={reading}
             walking={walking}
-            onAccept={(fresh) => accept({ ...one, fresh })}
-            onDrop={() => walking.dropDraft(narration.id, one.key)}
+            onAccept={(fresh) => accept({ ...proposed, fresh })}
+            onDrop={() => walking.dropDraft(narration.id, proposed.key)}
             onMove={move}
             {...(narration.recording
               ? {
                   onPlay: () => {
                     const audio = player.current;
                     if (audio) {
-                      audio.currentTime = one.draft.start;
+                      audio.currentTime = proposed.draft.start;
                       void audio.play().catch(() => undefined);
                     }
                   },
@@ -150,18 +152,18 @@ function Row({ one: { draft, fresh }, reading, walking, onAccept, onDrop, onMove
   const { areas, pack } = walking;
   const [editing, setEditing] = useState(false);
   const [area, setArea] = useState(fresh.area);
-  const steps = areas.find((one) => one.id === area)?.steps ?? [];
+  const steps = areas.find((room) => room.id === area)?.steps ?? [];
   const [typed, setTyped] = useState(() => writeShorthand(draft, steps, pack.job.units));
   const read = editing
     ? readShorthand(typed, {
         area,
         areas,
-        steps: (id) => areas.find((one) => one.id === id)?.steps ?? [],
+        steps: (id) => areas.find((room) => room.id === id)?.steps ?? [],
         system: pack.job.units,
       })
     : undefined;
   const now = read?.ok ? recordOf(read.value, read.value.area, { steps, system: pack.job.units }) : { ...fresh, area };
-  const name = areas.find((one) => one.id === area)?.name ?? '';
+  const name = areas.find((room) => room.id === area)?.name ?? '';
   const keep = (): void => {
     if (!read || read.ok) onAccept(now);
   };
@@ -231,9 +233,9 @@ function Row({ one: { draft, fresh }, reading, walking, onAccept, onDrop, onMove
               aria-label={`Room of: ${understood(fresh, areas)}`}
               onChange={(event) => setArea(event.target.value)}
             >
-              {areas.map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
+              {areas.map((room) => (
+                <option key={room.id} value={room.id}>
+                  {room.name}
                 </option>
               ))}
             </Form.Select>

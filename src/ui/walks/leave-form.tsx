@@ -19,7 +19,7 @@ export function LeaveForm({ walking }: { walking: Walking }) {
     const one = said[item];
     return one ? [{ item, ...one }] : [];
   });
-  const vague = items.filter((one) => one.state === 'not well' && one.text.trim() === '').map((one) => one.item);
+  const vague = items.filter((item) => item.state === 'not well' && item.text.trim() === '').map((item) => item.item);
   const keep = (): void => {
     setTried(true);
     if (items.length === 0 || vague.length > 0) return;

@@ -11,7 +11,7 @@ import type { Walking } from './use-walk';
 
 /** What a record says once it is kept, in a few words. */
 export function understood(fresh: NewObservation, areas: readonly WalkArea[]): string {
-  const area = areas.find((one) => one.id === fresh.area);
+  const area = areas.find((room) => room.id === fresh.area);
   if (fresh.kind === 'progress')
     return (
       `${area?.steps.find((step) => step.phase === fresh.phase)?.label ?? fresh.phase}: ` +
@@ -40,7 +40,7 @@ export function LineForm({
     () => ({
       area: area.id,
       areas,
-      steps: (id: string) => areas.find((one) => one.id === id)?.steps ?? [],
+      steps: (id: string) => areas.find((room) => room.id === id)?.steps ?? [],
       system: pack.job.units,
     }),
     [area.id, areas, pack.job.units],
@@ -49,7 +49,7 @@ export function LineForm({
   const fresh = read.ok
     ? recordOf(read.value, read.value.area, { steps: terms.steps(read.value.area), system: pack.job.units })
     : undefined;
-  const elsewhere = fresh && fresh.area !== area.id ? areas.find((one) => one.id === fresh.area)?.name : undefined;
+  const elsewhere = fresh && fresh.area !== area.id ? areas.find((room) => room.id === fresh.area)?.name : undefined;
   const raised = fresh ? triggersOf(fresh) : [];
   const keep = (event: React.SubmitEvent): void => {
     event.preventDefault();

@@ -73,9 +73,9 @@ export function MeasureForm({
           <Form.Label className="mb-1">Of what is drawn</Form.Label>
           <Form.Select value={target} onChange={(event) => setTarget(event.target.value)}>
             <option value="">something else</option>
-            {area.drawn.map((one, at) => (
-              <option key={one.label} value={at}>
-                {one.label}
+            {area.drawn.map((entry, at) => (
+              <option key={entry.label} value={at}>
+                {entry.label}
               </option>
             ))}
           </Form.Select>

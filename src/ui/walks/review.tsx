@@ -90,13 +90,13 @@ export function Review({ view }: { view: ReviewView }) {
             )}
           </div>
           <div>
-            {view.narrations.map((one) => (
-              <p key={one.id} className="notice mt-0">
+            {view.narrations.map((narration) => (
+              <p key={narration.id} className="notice mt-0">
                 <span>
-                  {one.name}:{' '}
-                  {one.open === 0
+                  {narration.name}:{' '}
+                  {narration.open === 0
                     ? 'every draft settled'
-                    : `${one.open} ${one.open === 1 ? 'draft waits' : 'drafts wait'} for your word`}
+                    : `${narration.open} ${narration.open === 1 ? 'draft waits' : 'drafts wait'} for your word`}
                   . <Link href={routes.walk(walk.id)}>In the walk, Line, Tell</Link>
                 </span>
               </p>

@@ -50,7 +50,7 @@ export function Tell({ here, walking, onDone }: { here: string; walking: Walking
     const text = await words.text();
     const captions = readCaptions(text);
     if (!captions.ok) return setProblem(captions.problem.message);
-    if (walking.narrations.some((one) => one.text === text))
+    if (walking.narrations.some((narration) => narration.text === text))
       return setProblem(`“${words.name}” is with this walk already.`);
     setProblem(
       captions.value.unread > 0

@@ -80,10 +80,10 @@ export function useWalk(given: WalkPack): Walking {
   useEffect(() => {
     void waiting().then(
       (list) => {
-        const mine = list.filter((one) => !one.refused);
-        const kept = mine.flatMap((one) =>
-          one.command.type === recordObservation.type
-            ? [(one.command.payload as { observation: RecordedObservation }).observation]
+        const mine = list.filter((entry) => !entry.refused);
+        const kept = mine.flatMap((entry) =>
+          entry.command.type === recordObservation.type
+            ? [(entry.command.payload as { observation: RecordedObservation }).observation]
             : [],
         );
         setRecords((now) => [
@@ -93,12 +93,12 @@ export function useWalk(given: WalkPack): Walking {
         setPreviews(
           (now) =>
             new Map([
-              ...mine.flatMap((one) =>
-                one.attached?.what === 'picture'
+              ...mine.flatMap((entry) =>
+                entry.attached?.what === 'picture'
                   ? [
                       [
-                        (one.command.payload as { observation: RecordedObservation }).observation.id,
-                        URL.createObjectURL(one.attached.content),
+                        (entry.command.payload as { observation: RecordedObservation }).observation.id,
+                        URL.createObjectURL(entry.attached.content),
                       ] as const,
                     ]
                   : [],
@@ -108,12 +108,12 @@ export function useWalk(given: WalkPack): Walking {
         );
         setTold((now) => [
           ...mine
-            .flatMap((one) =>
-              one.command.type === keepNarration.type
-                ? [narrationOf(one.command.payload as PayloadOf<typeof keepNarration>)]
+            .flatMap((entry) =>
+              entry.command.type === keepNarration.type
+                ? [narrationOf(entry.command.payload as PayloadOf<typeof keepNarration>)]
                 : [],
             )
-            .filter((one) => !now.some((known) => known.id === one.id)),
+            .filter((narration) => !now.some((known) => known.id === narration.id)),
           ...now,
         ]);
       },
@@ -125,10 +125,10 @@ export function useWalk(given: WalkPack): Walking {
   const look = useCallback(async () => {
     const before = newest.current.length;
     const unsent = new Set(
-      (await waiting()).flatMap((one) =>
-        one.refused
+      (await waiting()).flatMap((entry) =>
+        entry.refused
           ? []
-          : [one.command.id, (one.command.payload as { observation?: { id: string } }).observation?.id ?? ''],
+          : [entry.command.id, (entry.command.payload as { observation?: { id: string } }).observation?.id ?? ''],
       ),
     );
     const fresh = await fetchWalk(walk);
@@ -204,7 +204,7 @@ export function useWalk(given: WalkPack): Walking {
       say({
         text: 'Done',
         undo: () => {
-          setDoneExtras((now) => new Set([...now].filter((one) => one !== id)));
+          setDoneExtras((now) => new Set([...now].filter((entry) => entry !== id)));
           give(reopenExtra.type, { id });
         },
       });
@@ -243,7 +243,7 @@ export function useWalk(given: WalkPack): Walking {
       say({
         text: 'Dropped',
         undo: () => {
-          setDropped((now) => new Set([...now].filter((one) => one !== `${narration} ${draft}`)));
+          setDropped((now) => new Set([...now].filter((entry) => entry !== `${narration} ${draft}`)));
           give(restoreDraft.type, { narration, draft });
         },
       });
@@ -257,7 +257,7 @@ export function useWalk(given: WalkPack): Walking {
     await new Promise<void>((resolve) => {
       const looking = (): void =>
         void waiting().then((list) => {
-          if (list.some((one) => one.id === command.id && !one.refused)) return;
+          if (list.some((entry) => entry.id === command.id && !entry.refused)) return;
           off();
           resolve();
         });
@@ -274,39 +274,45 @@ export function useWalk(given: WalkPack): Walking {
         );
         if (
           more.length === 0 &&
-          !area.assumptions.some((one) => settled.has(one.id)) &&
-          !area.extras.some((one) => doneExtras.has(one.id))
+          !area.assumptions.some((assumption) => settled.has(assumption.id)) &&
+          !area.extras.some((extra) => doneExtras.has(extra.id))
         )
           return area;
         return {
           ...area,
           standpoints: [...area.standpoints, ...more.map(({ id, name }) => ({ id, name, last: null }))],
-          assumptions: area.assumptions.map((one) => ({ ...one, state: settled.get(one.id) ?? one.state })),
-          extras: area.extras.map((one) => ({ ...one, done: doneExtras.has(one.id) })),
+          assumptions: area.assumptions.map((assumption) => ({
+            ...assumption,
+            state: settled.get(assumption.id) ?? assumption.state,
+          })),
+          extras: area.extras.map((extra) => ({ ...extra, done: doneExtras.has(extra.id) })),
         };
       }),
     [pack.areas, records, previews, settled, doneExtras, spots],
   );
   const narrations = useMemo(
     () =>
-      [...pack.narrations, ...told.filter((one) => !pack.narrations.some((known) => known.id === one.id))].map(
-        (one) => ({
-          ...one,
-          dropped: [
-            ...one.dropped,
-            ...[...dropped].flatMap((key) => (key.startsWith(`${one.id} `) ? [key.slice(one.id.length + 1)] : [])),
-          ],
-          accepted: [
-            ...one.accepted,
-            ...records.flatMap((seen) =>
-              seen.said?.narration === one.id &&
-              !records.some((other) => other.kind === 'withdrawal' && other.about === seen.id)
-                ? [seen.said.draft]
-                : [],
-            ),
-          ],
-        }),
-      ),
+      [
+        ...pack.narrations,
+        ...told.filter((narration) => !pack.narrations.some((known) => known.id === narration.id)),
+      ].map((narration) => ({
+        ...narration,
+        dropped: [
+          ...narration.dropped,
+          ...[...dropped].flatMap((key) =>
+            key.startsWith(`${narration.id} `) ? [key.slice(narration.id.length + 1)] : [],
+          ),
+        ],
+        accepted: [
+          ...narration.accepted,
+          ...records.flatMap((seen) =>
+            seen.said?.narration === narration.id &&
+            !records.some((other) => other.kind === 'withdrawal' && other.about === seen.id)
+              ? [seen.said.draft]
+              : [],
+          ),
+        ],
+      })),
     [pack.narrations, told, dropped, records],
   );
   return {

@@ -40,11 +40,11 @@ export function WalkHere() {
           <>
             <h2>Go on walking</h2>
             <ul className="route">
-              {kept.walks.map((one) => (
-                <li key={one.walk.id}>
-                  <button type="button" onClick={() => window.location.assign(routes.walk(one.walk.id))}>
-                    <span className="fw-bold">{one.job.name}</span>
-                    <span className="small-text soft">{one.walk.kind} walk</span>
+              {kept.walks.map((walkPack) => (
+                <li key={walkPack.walk.id}>
+                  <button type="button" onClick={() => window.location.assign(routes.walk(walkPack.walk.id))}>
+                    <span className="fw-bold">{walkPack.job.name}</span>
+                    <span className="small-text soft">{walkPack.walk.kind} walk</span>
                   </button>
                 </li>
               ))}
@@ -85,8 +85,8 @@ function Begin({ job }: { job: JobPack }) {
         value={kind}
         onChange={(event) => setKind(event.target.value as WalkKind)}
       >
-        {WALK_KINDS.map((one) => (
-          <option key={one}>{one}</option>
+        {WALK_KINDS.map((entry) => (
+          <option key={entry}>{entry}</option>
         ))}
       </select>
       <button type="button" className="btn btn-primary" onClick={() => void begin()}>

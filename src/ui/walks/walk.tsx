@@ -80,10 +80,10 @@ function Walking({ given }: { given: WalkPack }) {
     (files: FileList | null, areaId: string) => {
       const list = [...(files ?? [])];
       const [fit, large] = [
-        list.filter((one) => one.size <= LARGEST_PICTURE),
-        list.filter((one) => one.size > LARGEST_PICTURE),
+        list.filter((entry) => entry.size <= LARGEST_PICTURE),
+        list.filter((entry) => entry.size > LARGEST_PICTURE),
       ];
-      fit.forEach((one, index) =>
+      fit.forEach((entry, index) =>
         record(
           {
             kind: 'picture',
@@ -92,13 +92,13 @@ function Walking({ given }: { given: WalkPack }) {
             ...(standpoint.current ? { standpoint: standpoint.current } : {}),
           },
           index < fit.length - 1 ? '' : fit.length === 1 ? 'Picture kept' : `${fit.length} pictures kept`,
-          one,
+          entry,
         ),
       );
       if (large.length > 0)
         say({
           text:
-            `${large.map((one) => one.name).join(', ')}: a picture has at most ${LARGEST_PICTURE / 1024 / 1024} ` +
+            `${large.map((entry) => entry.name).join(', ')}: a picture has at most ${LARGEST_PICTURE / 1024 / 1024} ` +
             'MB. Take it smaller.',
         });
       standpoint.current = undefined;

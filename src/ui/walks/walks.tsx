@@ -29,9 +29,9 @@ export function Walks({ view }: { view: WalksView }) {
                 value={kind}
                 onChange={(event) => setKind(event.target.value as WalkKind)}
               >
-                {WALK_KINDS.map((one) => (
-                  <option key={one} value={one}>
-                    {one} walk
+                {WALK_KINDS.map((entry) => (
+                  <option key={entry} value={entry}>
+                    {entry} walk
                   </option>
                 ))}
               </Form.Select>

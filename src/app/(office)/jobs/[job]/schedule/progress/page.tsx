@@ -14,6 +14,8 @@ export default async function ProgressPage({
 }) {
   const { job } = await params;
   const { against } = await searchParams;
-  const { view } = await shown(() => progressView(installation(), job, typeof against === 'string' ? against : undefined));
+  const { view } = await shown(() =>
+    progressView(installation(), job, typeof against === 'string' ? against : undefined),
+  );
   return <Progress view={view} />;
 }

@@ -13,6 +13,8 @@ interface Terms {
 export default async function JobStatementPage({ params, searchParams }: Terms) {
   const { job } = await params;
   const version = Number((await searchParams).version ?? Number.NaN);
-  const { view } = await shown(() => statementView(installation(), job, Number.isInteger(version) ? version : undefined));
+  const { view } = await shown(() =>
+    statementView(installation(), job, Number.isInteger(version) ? version : undefined),
+  );
   return <StatementPage view={view} />;
 }
