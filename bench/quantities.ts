@@ -36,14 +36,14 @@ function job(): BenchArea[] {
     opensIn: true,
     clear: null,
   });
-  const areas = Array.from({ length: AREAS }, (_, at): BenchArea => ({
+  const areas = Array.from({ length: AREAS }, (_, index): BenchArea => ({
     shape: {
       kind: 'room',
       height: measured(2600),
       spread: false,
-      walls: [4000 + at * 10, 3000, 4000 + at * 10, 3000].map((mm) => ({ ...measured(mm), turn: 90 })),
+      walls: [4000 + index * 10, 3000, 4000 + index * 10, 3000].map((mm) => ({ ...measured(mm), turn: 90 })),
     },
-    openings: [opening(`${at}a`, 0), opening(`${at}b`, 2)],
+    openings: [opening(`${index}a`, 0), opening(`${index}b`, 2)],
     calculations: [],
   }));
   for (let item = 0; item < ITEMS; item++) {
@@ -90,7 +90,7 @@ export async function quantityFigures(): Promise<Figure[]> {
   const lists = Array.from({ length: 24 }, (_, seed) =>
     Array.from(
       { length: PIECES },
-      (__, at) => 200 + (((at + 1) * 7919 + seed * 104_729) % (seed % 3 === 0 ? 3000 : 1500)),
+      (__, index) => 200 + (((index + 1) * 7919 + seed * 104_729) % (seed % 3 === 0 ? 3000 : 1500)),
     ),
   );
   const stock = [3600, 4800, 6000].map((length) => ({ length, cost: length }));

@@ -119,13 +119,13 @@ class Script {
       },
       { kind: 'founder' },
     );
-    others.forEach((person, at) =>
+    others.forEach((person, index) =>
       this.say('person.add', {
         id: demoId('person', person.key),
         name: person.name,
         role: person.role,
         email: person.email,
-        phone: phoneOf(at),
+        phone: phoneOf(index),
       }),
     );
     for (const [at, sub] of SUBS.entries()) {
@@ -145,8 +145,8 @@ class Script {
           lastDay: addDays(this.start, last),
         });
     }
-    OFFICES.forEach(({ key, ...office }, at) =>
-      this.say('office.set', { id: demoId('office', key), ...office, phone: phoneOf(60 + at) }),
+    OFFICES.forEach(({ key, ...office }, index) =>
+      this.say('office.set', { id: demoId('office', key), ...office, phone: phoneOf(60 + index) }),
     );
     for (const { key, down, ...plant } of PLANT) {
       this.say('plant.set', { id: demoId('plant', key), ...plant });
@@ -235,8 +235,8 @@ class Script {
         this.say('selection.alternatives', {
           id: id('selection', item.area, item.category),
           version: 1,
-          alternatives: item.alternatives.map(({ lead: [leadLow, leadHigh], ...one }, at) => ({
-            id: id('alternative', item.category, String(at)),
+          alternatives: item.alternatives.map(({ lead: [leadLow, leadHigh], ...one }, index) => ({
+            id: id('alternative', item.category, String(index)),
             ...one,
             leadLow,
             leadHigh,
@@ -514,11 +514,11 @@ class Script {
     let minute = 40;
     const next = (): void => this.at(this.when(last.day, last.hour, minute++ / 3));
     for (const { area, open } of job.closeIns ?? []) this.checkAll(job, walkId, area, next, open);
-    (job.inWalls ?? []).forEach(({ area, wall, what, text, along, height, length, rise }, at) => {
+    (job.inWalls ?? []).forEach(({ area, wall, what, text, along, height, length, rise }, index) => {
       next();
       this.say('observation.record', {
         observation: {
-          id: demoId(job.key, 'in-wall', String(at)),
+          id: demoId(job.key, 'in-wall', String(index)),
           walk: walkId,
           area: demoId(job.key, 'area', area),
           kind: 'in-wall',
@@ -561,9 +561,9 @@ class Script {
     const id = (...path: string[]): string => demoId(job.key, ...path);
     const area = (key: string | undefined): { area?: string } => (key ? { area: id('area', key) } : {});
     this.at(this.when(-1, 15));
-    (job.leftWithClient ?? []).forEach((thing, at) =>
+    (job.leftWithClient ?? []).forEach((thing, index) =>
       this.say('client.leave', {
-        id: id('left-with', String(at)),
+        id: id('left-with', String(index)),
         job: id(),
         kind: thing.kind,
         text: thing.text,
@@ -571,16 +571,16 @@ class Script {
       }),
     );
     const client: Actor = { kind: 'link', id: id('link', 'client'), audience: 'client', job: id(), sub: null };
-    (job.clientAsks ?? []).forEach((item, at) =>
+    (job.clientAsks ?? []).forEach((item, index) =>
       this.say(
         'client.ask',
-        { id: id('asked', String(at)), text: item.text, name: item.name, ...area(item.area) },
+        { id: id('asked', String(index)), text: item.text, name: item.name, ...area(item.area) },
         client,
       ),
     );
-    (job.signedOff ?? []).forEach((entry, at) =>
+    (job.signedOff ?? []).forEach((entry, index) =>
       this.say('area.sign-off', {
-        id: id('signed', String(at)),
+        id: id('signed', String(index)),
         area: id('area', entry.area),
         name: entry.name,
         words: entry.words,
@@ -648,9 +648,9 @@ class Script {
   outlook(): void {
     this.at(this.when(0, 6));
     this.say('outlook.say', {
-      halves: OUTLOOK.map(([rain, wind, low], at) => ({
-        day: addDays(this.start, Math.floor(at / 2)),
-        half: at % 2,
+      halves: OUTLOOK.map(([rain, wind, low], index) => ({
+        day: addDays(this.start, Math.floor(index / 2)),
+        half: index % 2,
         rain,
         wind,
         low,

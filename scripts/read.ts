@@ -7,7 +7,7 @@ import { readNarration } from '../src/core/narration/read';
 const args = process.argv.slice(2);
 const areasAt = args.indexOf('--areas');
 const areaFile = areasAt === -1 ? undefined : args[areasAt + 1];
-const file = args.find((arg, at) => !arg.startsWith('--') && (areasAt === -1 || at !== areasAt + 1));
+const file = args.find((arg, index) => !arg.startsWith('--') && (areasAt === -1 || index !== areasAt + 1));
 if (file === undefined) {
   console.error('usage: npm run read -- FILE.vtt|FILE.srt|FILE.txt [--areas FILE.csv]');
   process.exit(2);

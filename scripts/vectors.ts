@@ -23,7 +23,7 @@ const agrees = (expected: unknown, given: unknown): boolean => {
     return (
       Array.isArray(given) &&
       expected.length === given.length &&
-      expected.every((entry, at) => agrees(entry, (given as unknown[])[at]))
+      expected.every((entry, index) => agrees(entry, (given as unknown[])[index]))
     );
   if (typeof expected === 'object' && expected !== null)
     return (

@@ -81,8 +81,8 @@ async function pictures(count: number): Promise<string[]> {
   const path = folder();
   mkdirSync(path, { recursive: true });
   return Promise.all(
-    Array.from({ length: count }, async (_, at) => {
-      const file = join(path, `p${at}.jpg`);
+    Array.from({ length: count }, async (_, index) => {
+      const file = join(path, `p${index}.jpg`);
       writeFileSync(
         file,
         await sharp({
@@ -90,7 +90,7 @@ async function pictures(count: number): Promise<string[]> {
             width: 320,
             height: 240,
             channels: 3,
-            background: { r: (at * 4) % 256, g: (at * 37) % 256, b: 90 },
+            background: { r: (index * 4) % 256, g: (index * 37) % 256, b: 90 },
           },
         })
           .jpeg()
@@ -203,7 +203,7 @@ describe('a walk where there is no signal', () => {
         `SELECT fraction FROM observation WHERE walk = ? AND kind = 'progress' ORDER BY at, id`,
         walk,
       ).map((row) => row.fraction),
-    ).toEqual(Array.from({ length: 500 }, (_, at) => (at % 2 ? 0.4 : 0.6)));
+    ).toEqual(Array.from({ length: 500 }, (_, index) => (index % 2 ? 0.4 : 0.6)));
   });
 
   it('shows two phones on one walk what the other one saw, and loses nothing of either', async () => {

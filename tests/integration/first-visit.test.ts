@@ -718,8 +718,8 @@ describe('steps, work and decisions', () => {
 async function textOf(pdf: Buffer): Promise<{ pages: number; text: string }> {
   const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise;
   const pages = await Promise.all(
-    Array.from({ length: document.numPages }, async (_, at) =>
-      (await (await document.getPage(at + 1)).getTextContent()).items
+    Array.from({ length: document.numPages }, async (_, index) =>
+      (await (await document.getPage(index + 1)).getTextContent()).items
         .map((item) => ('str' in item ? item.str : ''))
         .join(' '),
     ),

@@ -128,7 +128,7 @@ describe('a narrated walk', () => {
     fc.assert(
       fc.property(fc.array(fc.array(word, { maxLength: 30 }), { maxLength: 12 }), (lines) => {
         const drafts = readNarration(
-          lines.map((words, at) => ({ start: at, end: at + 1, text: words.join(' ') })),
+          lines.map((words, index) => ({ start: index, end: index + 1, text: words.join(' ') })),
           AREAS,
         );
         for (const draft of drafts) {
@@ -146,10 +146,10 @@ describe('a narrated walk', () => {
   });
 
   it('reads four hours without losing its place', () => {
-    const hour = Array.from({ length: 1600 }, (_, at): Cue => ({
-      start: at * 9,
-      end: at * 9 + 9,
-      text: at % 2 === 0 ? 'Kitchen. Framing is about half done.' : 'Over to the bath. Mind the open edge there.',
+    const hour = Array.from({ length: 1600 }, (_, index): Cue => ({
+      start: index * 9,
+      end: index * 9 + 9,
+      text: index % 2 === 0 ? 'Kitchen. Framing is about half done.' : 'Over to the bath. Mind the open edge there.',
     }));
     const drafts = readNarration(hour, AREAS);
     expect(drafts.filter((draft) => draft.kind === 'progress')).toHaveLength(800);
@@ -212,13 +212,13 @@ describe('captions', () => {
         fc.array(cue, { minLength: 1, maxLength: 20 }),
         fc.integer({ min: 0, max: 400 }),
         fc.string({ maxLength: 6 }),
-        (list, at, dirt) => {
+        (list, index, dirt) => {
           const cues = list
             .map(({ start, length, text }) => ({ start, end: start + length, text }))
             .sort((a, b) => a.start - b.start);
           expect(value(writeCaptions(cues)).cues).toEqual(cues);
           const written = writeCaptions(cues);
-          const torn = readCaptions(written.slice(0, at) + dirt + written.slice(at + 3));
+          const torn = readCaptions(written.slice(0, index) + dirt + written.slice(index + 3));
           if (torn.ok)
             for (const one of torn.value.cues) expect(one.end >= one.start && Number.isFinite(one.start)).toBe(true);
         },

@@ -487,9 +487,9 @@ describe('what others decide', () => {
     const masonry = before.tasks
       .filter((task) => task.crew === sub && task.state === 'waiting')
       .sort((a, b) => a.start - b.start)[0] as PlannedTask;
-    const halves = Array.from({ length: 8 }, (_, at) => ({
-      day: dayOfSlot(TODAY, at),
-      half: at % 2,
+    const halves = Array.from({ length: 8 }, (_, index) => ({
+      day: dayOfSlot(TODAY, index),
+      half: index % 2,
       words: 'another site',
     }));
     must(installation, 'sub.busy', { sub, name: 'bram.ics', events: 4, halves });

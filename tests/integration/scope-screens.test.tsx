@@ -226,7 +226,7 @@ describe('drawings on screen', () => {
     const page = html(<Levels view={levelsView(demoHouse(), dairy)} />);
     const places = [...page.matchAll(/<text x="148" y="([\d.]+)"/g)].map((match) => Number(match[1]));
     expect(places).toHaveLength(6);
-    expect(places.every((y, at) => at === 0 || y - (places[at - 1] ?? 0) >= 24 - 1e-6)).toBe(true);
+    expect(places.every((y, index) => index === 0 || y - (places[index - 1] ?? 0) >= 24 - 1e-6)).toBe(true);
     expect(words(page)).toContain('workshop floor, the datum');
     expect(words(page)).toContain(
       'Soil against the lane face is only 60 mm below workshop floor; it should be 150 mm below. Your local code ' +

@@ -78,7 +78,7 @@ export function scored(file: string): {
     fields:
       fielded.filter(([at, index]) => right(told.labels[at] as Label, drafts[index] as Draft)).length / fielded.length,
     missed: told.labels
-      .filter((_, at) => !labels.has(at))
+      .filter((_, index) => !labels.has(index))
       .map((label) => `${label.kind} [${label.area ?? 'whole job'}] ${label.words}`),
     extra: drafts
       .filter((_, index) => !used.has(index))

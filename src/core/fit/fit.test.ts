@@ -87,7 +87,7 @@ const CASES: [string, Record<string, unknown>, Record<string, unknown>][] = [
   ],
   [
     'levels',
-    { marks: [0, 170, 345].map((level, at) => ({ name: `s${at}`, kind: 'step', level })), stepsAlike: 4 },
+    { marks: [0, 170, 345].map((level, index) => ({ name: `s${index}`, kind: 'step', level })), stepsAlike: 4 },
     { problems: ['The steps differ by more than 4 mm: from 170 mm to 175 mm.'] },
   ],
   [

@@ -34,7 +34,7 @@ export function checkLevels(marks: readonly LevelMark[], limits: LevelLimits, sa
   const of = (kind: LevelKind): LevelMark[] => marks.filter((mark) => mark.kind === kind);
   const rises = [...of('step')]
     .sort((a, b) => a.level - b.level)
-    .flatMap((step, at, all) => (at === 0 ? [] : [{ step, rise: step.level - (all[at - 1]?.level ?? 0) }]));
+    .flatMap((step, index, all) => (index === 0 ? [] : [{ step, rise: step.level - (all[index - 1]?.level ?? 0) }]));
   const alike =
     rises.length > 1 &&
     Math.max(...rises.map(({ rise }) => rise)) - Math.min(...rises.map(({ rise }) => rise)) > limits.stepsAlike + 1e-9;
@@ -113,7 +113,7 @@ export const levels = calculator({
     stepsAlike: 9.5,
   },
   compute: ({ marks, ...limits }) => {
-    const twice = marks.findIndex((mark, at) => marks.findIndex((other) => other.name === mark.name) < at);
+    const twice = marks.findIndex((mark, index) => marks.findIndex((other) => other.name === mark.name) < index);
     if (twice !== -1)
       return refuse({ code: 'named-twice', message: 'what: two levels have this name', field: `marks[${twice}].name` });
     const problems = checkLevels(marks, limits, (mm) => `${Math.round(mm)} mm`);

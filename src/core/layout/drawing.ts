@@ -256,7 +256,7 @@ function faceElevation(name: string, shape: FaceShape, openings: readonly Openin
     },
   ];
   let left = 0;
-  shape.sections.forEach((section, at) => {
+  shape.sections.forEach((section, index) => {
     const [right, eaves] = [left + section.width.mm, section.height.mm];
     const peak = section.gableRise.mm > 0 ? [{ x: (left + right) / 2, y: eaves + section.gableRise.mm }] : [];
     strokes.push({
@@ -264,7 +264,7 @@ function faceElevation(name: string, shape: FaceShape, openings: readonly Openin
       layer: 'walls',
       points: [{ x: left, y: 0 }, { x: left, y: eaves }, ...peak, { x: right, y: eaves }, { x: right, y: 0 }],
       closed: true,
-      about: `section ${at + 1}`,
+      about: `section ${index + 1}`,
     });
     strokes.push(
       measureText(
@@ -272,7 +272,7 @@ function faceElevation(name: string, shape: FaceShape, openings: readonly Openin
         { x: right, y: 0 },
         -height * 1.3,
         shape.sections.length > 1
-          ? `section ${at + 1}, ${formatLength(section.width.mm, system)}`
+          ? `section ${index + 1}, ${formatLength(section.width.mm, system)}`
           : formatLength(section.width.mm, system),
         height,
       ),
@@ -305,7 +305,7 @@ function faceElevation(name: string, shape: FaceShape, openings: readonly Openin
         turn: 0,
       });
     }
-    for (const opening of openings.filter((opening) => opening.wall === at))
+    for (const opening of openings.filter((opening) => opening.wall === index))
       strokes.push(...openingOnElevation(opening, left, section.width.mm, height));
     left = right;
   });
@@ -315,8 +315,8 @@ function faceElevation(name: string, shape: FaceShape, openings: readonly Openin
 /** Those without a place stand spread evenly, dashed on screen by their layer. */
 function openingOnElevation(opening: Opening, left: number, width: number, height: number): Stroke[] {
   const count = opening.along ? 1 : opening.count;
-  return Array.from({ length: count }, (_, at): Stroke[] => {
-    const x = left + (opening.along ? opening.along.mm : ((at + 1) * width) / (count + 1) - opening.width.mm / 2);
+  return Array.from({ length: count }, (_, index): Stroke[] => {
+    const x = left + (opening.along ? opening.along.mm : ((index + 1) * width) / (count + 1) - opening.width.mm / 2);
     const y = opening.sill.mm;
     const [w, h] = [opening.width.mm, opening.height.mm];
     const frame: Stroke = {
@@ -375,24 +375,24 @@ function runProfile(name: string, shape: RunShape, system: LengthSystem): Drawin
   );
   const level = (mm: number): string => `${mm < 0 ? '−' : '+'}${formatLength(Math.abs(mm), system)}`;
   let x = 0;
-  const points = inverts.map((invert, at) => {
-    if (at > 0) x += shape.legs[at - 1]?.length.mm ?? 0;
+  const points = inverts.map((invert, index) => {
+    if (index > 0) x += shape.legs[index - 1]?.length.mm ?? 0;
     return { x, y: invert * STEEPER };
   });
   const top = Math.max(shape.headMaxInvert.mm * STEEPER, ...points.map((point) => point.y));
   const height = Math.max(x, 2000) * TEXT_PART;
   const strokes: Stroke[] = [
     { form: 'path', layer: 'walls', points, closed: false },
-    ...points.map((point, at): Stroke => ({
+    ...points.map((point, index): Stroke => ({
       form: 'text',
       layer: 'measures',
       at: { x: point.x, y: point.y - height * 1.4 },
-      text: level(inverts[at] ?? 0),
+      text: level(inverts[index] ?? 0),
       height,
       turn: 0,
     })),
-    ...shape.legs.flatMap((leg, at): Stroke[] => {
-      const [a, b] = [points[at], points[at + 1]];
+    ...shape.legs.flatMap((leg, index): Stroke[] => {
+      const [a, b] = [points[index], points[index + 1]];
       if (!a || !b) return [];
       return [
         {

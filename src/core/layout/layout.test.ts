@@ -71,7 +71,7 @@ describe('a room by its walls', () => {
     const shared = outlineOf({ ...open, spread: true });
     if (!outline.ok || !shared.ok) throw new Error('neither closes');
     const lengths = wallsOf(shared.value.corners, []).map((entry) => entry.mm);
-    expect(Math.max(...lengths.map((mm, at) => Math.abs(mm - (open.walls[at]?.mm ?? 0))))).toBeLessThan(10);
+    expect(Math.max(...lengths.map((mm, index) => Math.abs(mm - (open.walls[index]?.mm ?? 0))))).toBeLessThan(10);
     expect(shared.value.area).toBeGreaterThan(11.9);
   });
 

@@ -31,7 +31,7 @@ function mirrorRoom(shape: RoomShape): RoomShape {
   return {
     ...shape,
     walls: walls
-      .map((wall, at) => ({ ...wall, turn: walls[(at - 1 + walls.length) % walls.length]?.turn ?? 90 }))
+      .map((wall, index) => ({ ...wall, turn: walls[(index - 1 + walls.length) % walls.length]?.turn ?? 90 }))
       .reverse(),
   };
 }

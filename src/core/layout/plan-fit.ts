@@ -56,7 +56,7 @@ const openingName = (opening: Opening): string =>
 /** Whether two convex floors share ground: no line between them keeps them apart. */
 export function overlap(entry: readonly Point[], other: readonly Point[]): boolean {
   const edges = [entry, other].flatMap((corners) =>
-    corners.map((corner, at) => leftOf(direction(corner, corners[(at + 1) % corners.length] ?? corner))),
+    corners.map((corner, index) => leftOf(direction(corner, corners[(index + 1) % corners.length] ?? corner))),
   );
   return edges
     .filter((axis) => axis.x !== 0 || axis.y !== 0)
@@ -81,9 +81,9 @@ function sweep(corners: readonly Point[], opening: Opening): Point[] | undefined
   const turn = ((to - from + 3 * Math.PI) % (2 * Math.PI)) - Math.PI;
   return [
     swing.hinge,
-    ...Array.from({ length: FAN + 1 }, (_, at) => ({
-      x: swing.hinge.x + swing.radius * Math.cos(from + (turn * at) / FAN),
-      y: swing.hinge.y + swing.radius * Math.sin(from + (turn * at) / FAN),
+    ...Array.from({ length: FAN + 1 }, (_, index) => ({
+      x: swing.hinge.x + swing.radius * Math.cos(from + (turn * index) / FAN),
+      y: swing.hinge.y + swing.radius * Math.sin(from + (turn * index) / FAN),
     })),
   ];
 }
@@ -176,7 +176,7 @@ export function checkPlan(
             },
           ];
     }),
-    ...floors.flatMap(({ thing, floor, front }, at): PlanFinding[] => {
+    ...floors.flatMap(({ thing, floor, front }, index): PlanFinding[] => {
       if (!within(floor))
         return [
           {
@@ -186,7 +186,7 @@ export function checkPlan(
             about: [thing.id],
           },
         ];
-      const meets = floors.slice(at + 1).filter((other) => overlap(floor, other.floor));
+      const meets = floors.slice(index + 1).filter((other) => overlap(floor, other.floor));
       const shuts = openings.filter(
         (opening) =>
           opening.kind !== 'window' &&
@@ -295,8 +295,8 @@ function runs(shape: RoomShape, placed: readonly Fixture[], say: (mm: number) =>
       .sort((a, b) => a.along.mm - b.along.mm);
     const [first, last] = [run[0], run.at(-1)];
     if (!first || !last || run.length < 2) return [];
-    const gaps = run.slice(1).flatMap((thing, at) => {
-      const before = run[at];
+    const gaps = run.slice(1).flatMap((thing, index) => {
+      const before = run[index];
       const gap = before ? thing.along.mm - before.along.mm - before.width.mm : 0;
       return gap > TOUCHING && before ? [`${say(gap)} between ${before.name} and ${thing.name}`] : [];
     });
@@ -450,14 +450,14 @@ function checkRunOff(shape: RunShape, say: (mm: number) => string): PlanFinding[
           text: `It runs by gravity, with ${say(-over)} to spare at the head.`,
           about: [],
         },
-    ...shape.legs.flatMap((leg, at): PlanFinding[] =>
+    ...shape.legs.flatMap((leg, index): PlanFinding[] =>
       leg.fall < LEAST_FALL - 1e-9
         ? [
             {
               tone: 'ask',
-              key: `fall ${at}`,
+              key: `fall ${index}`,
               text:
-                `Leg ${at + 1} falls ${formatFall(leg.fall)}: flat for a 100 mm pipe unless its flow allows it. ` +
+                `Leg ${index + 1} falls ${formatFall(leg.fall)}: flat for a 100 mm pipe unless its flow allows it. ` +
                 'Your local code and inspector decide.',
               about: [],
             },

@@ -74,8 +74,8 @@ export function outlineOf(shape: Pick<RoomShape, 'walls' | 'spread'>): Outcome<O
 function spread(corners: Point[], walls: readonly Wall[], error: Point): Point[] {
   const total = sum(walls.map((wall) => wall.mm));
   let walked = 0;
-  return corners.map((corner, at) => {
-    if (at > 0) walked += walls[at - 1]?.mm ?? 0;
+  return corners.map((corner, index) => {
+    if (index > 0) walked += walls[index - 1]?.mm ?? 0;
     return shift(corner, error, -walked / total);
   });
 }

@@ -120,11 +120,11 @@ export function writeShapeCsv(shapes: readonly { name: string; shape: Shape }[])
     Object.keys(COLUMNS),
     shapes.flatMap(({ name, shape }) => {
       if (shape.kind === 'room')
-        return shape.walls.map((wall, at) => [
+        return shape.walls.map((wall, index) => [
           name,
           'wall',
           wall.typed,
-          at === 0 ? shape.height.typed : '',
+          index === 0 ? shape.height.typed : '',
           '',
           wall.turn,
         ]);

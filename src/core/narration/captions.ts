@@ -93,7 +93,7 @@ function timedCues(lines: readonly string[]): { cues: Cue[]; unread: number } {
   let cue: Cue | undefined;
   let unread = 0;
   let skipping = false;
-  lines.forEach((line, at) => {
+  lines.forEach((line, index) => {
     if (line.includes('-->')) {
       const times = TIMING.exec(line);
       skipping = false;
@@ -104,9 +104,9 @@ function timedCues(lines: readonly string[]): { cues: Cue[]; unread: number } {
       const start = seconds(times[1], times[2], times[3], times[4]);
       cues.push((cue = { start, end: Math.max(start, seconds(times[5], times[6], times[7], times[8])), text: '' }));
     } else if (line.trim() === '') skipping = false;
-    else if (/^(NOTE|STYLE|REGION)\b/.test(line) && (lines[at - 1] ?? '').trim() === '') skipping = true;
+    else if (/^(NOTE|STYLE|REGION)\b/.test(line) && (lines[index - 1] ?? '').trim() === '') skipping = true;
     // A number alone before the times is the cue's name, not a word.
-    else if (cue && !skipping && !(/^\s*\S{1,40}\s*$/.test(line) && (lines[at + 1] ?? '').includes('-->')))
+    else if (cue && !skipping && !(/^\s*\S{1,40}\s*$/.test(line) && (lines[index + 1] ?? '').includes('-->')))
       cue.text = `${cue.text} ${spoken(line)}`.trim();
   });
   return { cues: cues.filter((entry) => entry.text !== '').sort((a, b) => a.start - b.start), unread };

@@ -8,18 +8,18 @@ const PER_UNIT: Readonly<Record<string, number>> = { day: 1, week: 7, month: 30,
 /** Days said as a length of time: “six weeks”, “a fortnight”, “twelve days”, “two weeks”; the last one said counts. */
 export function daysSaid(words: readonly string[]): number | undefined {
   let days: number | undefined;
-  words.forEach((word, at) => {
+  words.forEach((word, index) => {
     const unit = PER_UNIT[word.replace(/s$/, '')];
-    if (unit === undefined || words[at + 1] === 'ago') return;
+    if (unit === undefined || words[index + 1] === 'ago') return;
     if (word === 'fortnight') days = 14;
-    for (let from = Math.max(0, at - 4); from < at; from++) {
+    for (let from = Math.max(0, index - 4); from < index; from++) {
       const number = numberAt(words, from);
-      const value = number && number.to === at ? number.value : undefined;
+      const value = number && number.to === index ? number.value : undefined;
       if (value !== undefined && value > 0 && value < 200) return void (days = Math.round(value * unit));
     }
-    if (/^(?:a|another|one)$/.test(words[at - 1] ?? '') && !/^(?:once|twice|times)$/.test(words[at - 2] ?? ''))
+    if (/^(?:a|another|one)$/.test(words[index - 1] ?? '') && !/^(?:once|twice|times)$/.test(words[index - 2] ?? ''))
       days = unit;
-    if (/^(?:couple|of)$/.test(words[at - 1] ?? '') && words.slice(Math.max(0, at - 3), at).includes('couple'))
+    if (/^(?:couple|of)$/.test(words[index - 1] ?? '') && words.slice(Math.max(0, index - 3), index).includes('couple'))
       days = 2 * unit;
   });
   return days;

@@ -22,7 +22,7 @@ const ONES: Readonly<Record<string, number>> = Object.fromEntries(
     .map((word, value) => [word, value]),
 );
 const TENS: Readonly<Record<string, number>> = Object.fromEntries(
-  'twenty thirty forty fifty sixty seventy eighty ninety'.split(' ').map((word, at) => [word, 20 + 10 * at]),
+  'twenty thirty forty fifty sixty seventy eighty ninety'.split(' ').map((word, index) => [word, 20 + 10 * index]),
 );
 const PARTS: Readonly<Record<string, number>> = {
   half: 2,

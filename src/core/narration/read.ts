@@ -239,8 +239,8 @@ const POINTS_BACK = pattern(
 /** Joins what goes on with the thought before it, and reaches back for what a sentence points at. */
 function joined(all: readonly Thought[][], heard: readonly Heard[]): Thought[] {
   const kept: Thought[] = [];
-  all.forEach((thoughts, at) => {
-    const here = heard[at];
+  all.forEach((thoughts, index) => {
+    const here = heard[index];
     if (!here) return;
     const last = kept.at(-1);
     const follows =
@@ -268,7 +268,7 @@ function joined(all: readonly Thought[][], heard: readonly Heard[]): Thought[] {
     }
     for (const thought of thoughts) {
       // “I think it's old. If it isn't, then …”: what is believed, with what follows if it is wrong.
-      const before = heard[at - 1];
+      const before = heard[index - 1];
       if (
         thought.kind === 'scope' &&
         thought.stance === 'conditional' &&
@@ -281,7 +281,7 @@ function joined(all: readonly Thought[][], heard: readonly Heard[]): Thought[] {
         thought.from = before.from;
       }
       if (thought.kind !== 'progress' && thought.kind !== 'measurement' && POINTS_BACK.test(here.text))
-        reachBack(thought, heard, at, kept.at(-1));
+        reachBack(thought, heard, index, kept.at(-1));
       kept.push(thought);
     }
   });

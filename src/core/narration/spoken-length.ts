@@ -133,5 +133,5 @@ export function speaksMetric(words: readonly string[]): boolean {
   const count = (pattern: RegExp): number => words.reduce((sum, word) => sum + (pattern.test(word) ? 1 : 0), 0);
   const [imperial, metricWords] = [count(UNITS.imperial), count(UNITS.metric)];
   if (imperial !== metricWords) return metricWords > imperial;
-  return words.some((word, at) => word === 'hundred' && numberAt(words, at - 1)?.value !== undefined);
+  return words.some((word, index) => word === 'hundred' && numberAt(words, index - 1)?.value !== undefined);
 }

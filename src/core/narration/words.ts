@@ -39,12 +39,12 @@ function opened(word: string): string[] {
 /** Every word of the captions, in order. */
 export function wordsOf(cues: readonly Cue[]): Word[] {
   const words: Word[] = [];
-  cues.forEach((cue, at) => {
-    let gap = at === 0 ? 0 : Math.max(0, cue.start - (cues[at - 1]?.end ?? 0));
+  cues.forEach((cue, index) => {
+    let gap = index === 0 ? 0 : Math.max(0, cue.start - (cues[index - 1]?.end ?? 0));
     for (const said of cue.text.replace(/[’‘]/g, "'").split(/[\s\u2010-\u2015]+|-(?=[a-z])/iu)) {
       // Most words are plain; only others have signs to be taken off, and those of other scripts are kept whole.
       if (/^[a-z]{1,40}$/.test(said) && NOT[said] === undefined) {
-        words.push({ text: said, said, cue: at, stop: '', gap });
+        words.push({ text: said, said, cue: index, stop: '', gap });
         gap = 0;
         continue;
       }
@@ -63,7 +63,7 @@ export function wordsOf(cues: readonly Cue[]): Word[] {
         words.push({
           text,
           said: part === 0 ? said : '',
-          cue: at,
+          cue: index,
           stop: part === parts.length - 1 ? stop : '',
           gap: part === 0 ? gap : 0,
         });

@@ -60,7 +60,7 @@ export function solveCuts(pieces: readonly number[], stock: readonly Stock[], ke
   const search = branchAndBound(cutting, counts, best, bound);
   best = search.best;
   const fewest = ceil(
-    sumOf(lengths.map((length, at) => (counts[at] ?? 0) * (length + kerf))) /
+    sumOf(lengths.map((length, index) => (counts[index] ?? 0) * (length + kerf))) /
       (Math.max(...stocks.map((entry) => entry.length)) + kerf),
   );
   const proven = search.complete || (costOf(cutting, best) <= bound + TINY && best.length <= fewest);
@@ -78,12 +78,12 @@ export function solveCuts(pieces: readonly number[], stock: readonly Stock[], ke
 function undominated(stock: readonly Stock[]): Stock[] {
   return stock
     .filter(
-      (entry, at) =>
+      (entry, index) =>
         !stock.some(
           (other, where) =>
             other.length >= entry.length &&
             other.cost <= entry.cost &&
-            (other.length > entry.length || other.cost < entry.cost || where < at),
+            (other.length > entry.length || other.cost < entry.cost || where < index),
         ),
     )
     .sort((a, b) => a.length - b.length);
@@ -98,7 +98,7 @@ const costOf = (cutting: Cutting, plan: readonly Pattern[]): number =>
  */
 function attainable(stocks: readonly Stock[]): (cost: number) => number {
   const scaled = stocks.map((stock) => Math.round(stock.cost * 100));
-  if (stocks.some((stock, at) => Math.abs(stock.cost * 100 - (scaled[at] ?? 0)) > 1e-6)) return (cost) => cost;
+  if (stocks.some((stock, index) => Math.abs(stock.cost * 100 - (scaled[index] ?? 0)) > 1e-6)) return (cost) => cost;
   const common = scaled.reduce((a, b) => gcd(a, b), 0);
   if (common === 0) return (cost) => cost;
   const steps = scaled.map((entry) => entry / common);
@@ -122,8 +122,8 @@ function lowerBound({ lengths, stocks, kerf, roundUp }: Cutting, counts: readonl
   const rate = Math.min(...stocks.map((stock) => stock.cost / (stock.length + kerf)));
   const longest = Math.max(...stocks.map((stock) => stock.length));
   let [material, alone] = [0, 0];
-  lengths.forEach((length, at) => {
-    const count = counts[at] ?? 0;
+  lengths.forEach((length, index) => {
+    const count = counts[index] ?? 0;
     material += count * (length + kerf);
     if (2 * length + kerf > longest + TINY)
       alone += count * Math.min(...stocks.filter((stock) => stock.length >= length - TINY).map((stock) => stock.cost));
@@ -175,7 +175,7 @@ function firstFit({ lengths, stocks, kerf }: Cutting, order: readonly number[], 
   for (const length of order) {
     let stick = sticks.find((stick) => stick.left >= length - TINY);
     if (!stick) {
-      const stock = stocks.findIndex((stock, at) => at >= preferred && stock.length >= length - TINY);
+      const stock = stocks.findIndex((stock, index) => index >= preferred && stock.length >= length - TINY);
       const taken = stock === -1 ? stocks.length - 1 : stock;
       stick = { stock: taken, left: stocks[taken]?.length ?? 0, counts: lengths.map(() => 0) };
       sticks.push(stick);
@@ -187,7 +187,7 @@ function firstFit({ lengths, stocks, kerf }: Cutting, order: readonly number[], 
   return sticks.map(({ counts, stock, left }) => {
     const used = (stocks[stock]?.length ?? 0) - left - kerf;
     const fitting = stocks
-      .map((entry, at) => ({ ...entry, at }))
+      .map((entry, index) => ({ ...entry, at: index }))
       .filter((entry) => entry.length >= used - TINY)
       .sort((a, b) => a.cost - b.cost || b.length - a.length)[0];
     return { stock: fitting?.at ?? stock, counts, left: (fitting?.length ?? 0) - used };
@@ -211,7 +211,7 @@ function patternsFor(
       return;
     }
     if (from === lengths.length) {
-      const more = lengths.some((length, at) => (counts[at] ?? 0) > (chosen[at] ?? 0) && length <= left + TINY);
+      const more = lengths.some((length, index) => (counts[index] ?? 0) > (chosen[index] ?? 0) && length <= left + TINY);
       if (!more) patterns.push({ stock, counts: [...chosen], left });
       return;
     }
@@ -238,7 +238,7 @@ function branchAndBound(
   const seen = new Map<string, { cost: number; sticks: number }>();
   const longest = Math.max(...cutting.stocks.map((stock) => stock.length)) + cutting.kerf;
   const fewestMore = (counts: readonly number[]): number =>
-    Math.ceil(sumOf(counts.map((count, at) => count * ((cutting.lengths[at] ?? 0) + cutting.kerf))) / longest - 1e-9);
+    Math.ceil(sumOf(counts.map((count, index) => count * ((cutting.lengths[index] ?? 0) + cutting.kerf))) / longest - 1e-9);
   const visit = (counts: number[], cost: number, plan: Pattern[]): void => {
     const first = counts.findIndex((count) => count > 0);
     if (first === -1) {
@@ -263,7 +263,7 @@ function branchAndBound(
         }
         plan.push(pattern);
         visit(
-          counts.map((count, at) => count - (pattern.counts[at] ?? 0)),
+          counts.map((count, index) => count - (pattern.counts[index] ?? 0)),
           cost + (cutting.stocks[stock]?.cost ?? 0),
           plan,
         );
@@ -279,6 +279,6 @@ function branchAndBound(
 function stickOf({ lengths, stocks }: Cutting, pattern: Pattern): CutStick {
   return {
     stock: stocks[pattern.stock]?.length ?? 0,
-    pieces: lengths.flatMap((length, at) => Array.from({ length: pattern.counts[at] ?? 0 }, () => length)),
+    pieces: lengths.flatMap((length, index) => Array.from({ length: pattern.counts[index] ?? 0 }, () => length)),
   };
 }

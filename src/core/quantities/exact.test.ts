@@ -47,7 +47,7 @@ describe('cut lists', () => {
         fc.constantFrom(0, 3, 4),
         fc.boolean(),
         (pieces, lengths, kerf, priced) => {
-          const stocks = lengths.map((length, at) => ({ length, cost: priced ? length + ((at * 137) % 500) : length }));
+          const stocks = lengths.map((length, index) => ({ length, cost: priced ? length + ((index * 137) % 500) : length }));
           const plan = solveCuts(pieces, stocks, kerf);
           const least = leastCuts(pieces, stocks, kerf);
           expect(plan.exact).toBe(true);
@@ -81,7 +81,7 @@ describe('cut lists', () => {
     ));
 
   it('come close to the material itself where there is a lot to choose from', () => {
-    const pieces = Array.from({ length: 60 }, (_, at) => 300 + ((at * 7919) % 1700));
+    const pieces = Array.from({ length: 60 }, (_, index) => 300 + ((index * 7919) % 1700));
     const plan = solveCuts(pieces, [{ length: 4800, cost: 4800 }], 3);
     expect(plan.cost - plan.bound).toBeLessThanOrEqual(4800);
   });
@@ -156,7 +156,7 @@ describe('trips', () => {
           place(0);
           const found = cheapestTrips(days, tripCost, waitCost, perTrip);
           expect(found.cost).toBe(best);
-          expect(found.trips.flatMap((trip) => trip.items).sort((a, b) => a - b)).toEqual(days.map((_, at) => at));
+          expect(found.trips.flatMap((trip) => trip.items).sort((a, b) => a - b)).toEqual(days.map((_, index) => index));
         },
       ),
       { numRuns: 80 },

@@ -25,11 +25,11 @@ export const fasteners = calculator({
   },
   compute: ({ hangers, kinds }) => {
     const totals = kinds.map((kind) => hangers * kind.perHanger);
-    return answer({ totals, boxes: totals.map((total, at) => ceil(total / (kinds[at]?.boxOf ?? 1))) });
+    return answer({ totals, boxes: totals.map((total, index) => ceil(total / (kinds[index]?.boxOf ?? 1))) });
   },
   buys: ({ boxes }, { kinds }) =>
-    boxes.map((quantity, at) => ({
-      what: `fasteners, kind ${at + 1}, boxes of ${kinds[at]?.boxOf ?? 0}`,
+    boxes.map((quantity, index) => ({
+      what: `fasteners, kind ${index + 1}, boxes of ${kinds[index]?.boxOf ?? 0}`,
       quantity,
       unit: 'boxes',
     })),

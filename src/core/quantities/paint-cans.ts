@@ -15,7 +15,7 @@ interface Can {
  */
 export function cheapestCans(needed: number, cans: readonly Can[]): { cost: number; cans: number[] } {
   const order = cans
-    .map((can, at) => ({ ...can, at, rate: can.price / can.litres }))
+    .map((can, index) => ({ ...can, at: index, rate: can.price / can.litres }))
     .sort((a, b) => a.rate - b.rate || b.litres - a.litres);
   let best = { cost: Infinity, litres: Infinity, cans: cans.map(() => 0) };
   const chosen = cans.map(() => 0);
@@ -69,8 +69,8 @@ export const paintCans = calculator({
     return answer({ litres, ...cheapestCans(litres, cans) });
   },
   buys: (output, { cans }) =>
-    output.cans.flatMap((many, at) => {
-      const can = cans[at];
+    output.cans.flatMap((many, index) => {
+      const can = cans[index];
       return can && many > 0
         ? [{ what: `paint, cans of ${can.litres} L`, quantity: many, unit: 'cans', price: halfUp(many * can.price) }]
         : [];

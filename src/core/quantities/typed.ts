@@ -62,8 +62,8 @@ function readOne(
   problems: Problem[],
 ): unknown {
   if (ask.kind === 'list' || ask.kind === 'variants') {
-    return (Array.isArray(typed) ? typed : []).map((line, at) => {
-      const where = `${path}[${at}]`;
+    return (Array.isArray(typed) ? typed : []).map((line, index) => {
+      const where = `${path}[${index}]`;
       const parts = line as Record<string, Typed>;
       if (ask.kind === 'variants')
         return {

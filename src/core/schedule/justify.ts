@@ -38,7 +38,7 @@ export function pushedBack(net: Compiled, forward: Placement): Latest {
   });
   // Links go forward in `order`, so of two that end together the follower comes first here.
   const rank = new Int32Array(count);
-  net.order.forEach((task, at) => (rank[task] = at));
+  net.order.forEach((task, index) => (rank[task] = index));
   const byEnd = Int32Array.from(net.order).sort(
     (a, b) => (forward.finish[b] ?? 0) - (forward.finish[a] ?? 0) || (rank[b] ?? 0) - (rank[a] ?? 0),
   );

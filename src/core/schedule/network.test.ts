@@ -61,7 +61,7 @@ describe('a ring of tasks', () => {
 
   it('is found in a chain deeper than any stack', () => {
     const ids = Array.from({ length: 30_000 }, (_, number) => `t${number}`);
-    const chain = ids.slice(1).map((id, at) => ({ before: ids[at] ?? '', after: id }));
+    const chain = ids.slice(1).map((id, index) => ({ before: ids[index] ?? '', after: id }));
     expect(findLoop(ids, chain)).toBeUndefined();
     expect(findLoop(ids, [...chain, { before: 't29999', after: 't0' }])).toHaveLength(30_000);
   });
@@ -79,7 +79,7 @@ describe('a ring of tasks', () => {
         }
         const loop = findLoop(ids, given);
         expect(loop !== undefined).toBe(left.size > 0);
-        loop?.forEach((id, at) => expect(given).toContainEqual({ before: id, after: loop[(at + 1) % loop.length] }));
+        loop?.forEach((id, index) => expect(given).toContainEqual({ before: id, after: loop[(index + 1) % loop.length] }));
       }),
       { numRuns: 500 },
     ));

@@ -52,7 +52,7 @@ function reasonOf(net: Compiled, placed: Placement, task: Task, number: number, 
   const told = blockersOf(net, placed, number, holders)
     .sort((a, b) => b.until - a.until || weight(net, a) - weight(net, b))
     .map((blocker) => tell(net, placed, number, blocker));
-  const [first, ...rest] = told.filter(({ text }, at) => told.findIndex((other) => other.text === text) === at);
+  const [first, ...rest] = told.filter(({ text }, index) => told.findIndex((other) => other.text === text) === index);
   if (!first)
     return slotBefore(net, placed, number) < 0
       ? nowReason(net, task)

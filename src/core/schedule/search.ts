@@ -98,7 +98,7 @@ class Maker {
     this.load = new Int32Array(this.horizon * Math.max(1, this.resources));
     this.urgency = this.latestFinishes();
     this.rank = new Int32Array(this.jobs);
-    project.order.forEach((job, at) => (this.rank[job] = at));
+    project.order.forEach((job, index) => (this.rank[job] = index));
   }
 
   private latestFinishes(): Int32Array {

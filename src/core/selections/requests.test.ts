@@ -122,8 +122,8 @@ describe('a request', () => {
         fc.integer({ min: 0, max: 700 }),
         (takes, offset) => {
           const all = chain(
-            ...takes.map((takesHigh, at) =>
-              request(String(at), { takesHigh, takesLow: 0, after: at === 0 ? null : String(at - 1) }),
+            ...takes.map((takesHigh, index) =>
+              request(String(index), { takesHigh, takesLow: 0, after: index === 0 ? null : String(index - 1) }),
             ),
           );
           const last = String(takes.length - 1);
@@ -133,7 +133,7 @@ describe('a request', () => {
           expect(weekday(first) % 6).not.toBe(0);
           // Asked on that day, with every answer after its longest time and the next one asked at once.
           expect(expectedOf(all.get(last) as Request, all, first) <= addDays(needed, 2)).toBe(true);
-          const days = takes.map((_, at) => by.get(String(at)) ?? '');
+          const days = takes.map((_, index) => by.get(String(index)) ?? '');
           expect([...days].sort()).toEqual(days);
         },
       ),

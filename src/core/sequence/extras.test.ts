@@ -111,12 +111,12 @@ describe('added work', () => {
         ),
         (phases, extras) => {
           const one = site([area(phases.map((phase) => step(phase)))], {
-            extras: extras.map((each, at) => extra({ ...each, id: String(at) })),
+            extras: extras.map((each, index) => extra({ ...each, id: String(index) })),
           });
           const { links } = sequenceOf(one);
           expect(
             findLoop(
-              [...phases.map((phase) => taskId('a', phase)), ...extras.map((_, at) => extraId(String(at)))],
+              [...phases.map((phase) => taskId('a', phase)), ...extras.map((_, index) => extraId(String(index)))],
               links,
             ),
           ).toBeUndefined();

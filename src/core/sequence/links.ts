@@ -229,7 +229,7 @@ function gatesAndLogistics(site: Site, links: Map<string, Link>): void {
     for (const task of gate.before.flatMap(there)) put(links, GATES, task, gateId(gate.id), undefined, gate.reason);
     for (const task of after) put(links, GATES, gateId(gate.id), task, undefined, gate.reason);
     if (gate.together)
-      after.slice(1).forEach((task, at) => put(links, GATES, after[at] ?? task, task, undefined, gate.reason));
+      after.slice(1).forEach((task, index) => put(links, GATES, after[index] ?? task, task, undefined, gate.reason));
   }
   for (const logistic of site.logistics ?? [])
     for (const task of there(logistic))
@@ -255,12 +255,12 @@ function throughParts(site: Site, links: Link[]): Link[] {
     };
   });
   for (const [task, { area, step }] of first) {
-    const ids = (step.parts ?? []).map((_, at, all) =>
-      at === all.length - 1 ? task : partId(area, step.phase, at + 1),
+    const ids = (step.parts ?? []).map((_, index, all) =>
+      index === all.length - 1 ? task : partId(area, step.phase, index + 1),
     );
-    ids.slice(1).forEach((id, at) =>
+    ids.slice(1).forEach((id, index) =>
       moved.push({
-        before: ids[at] ?? id,
+        before: ids[index] ?? id,
         after: id,
         kind: 'FS',
         lag: 0,

@@ -137,7 +137,7 @@ describe('the rules', () => {
   });
 
   it('are all 27, each with a reason, and each that makes links is spoken of here', () => {
-    expect(RULES.map((rule) => rule.number)).toEqual(Array.from({ length: 27 }, (_, at) => at + 1));
+    expect(RULES.map((rule) => rule.number)).toEqual(Array.from({ length: 27 }, (_, index) => index + 1));
     expect(RULES.every((rule) => rule.reason.length > 10)).toBe(true);
     const making = RULES.filter((rule) =>
       rule.effects.some((effect) => !['prefer', 'quiet-hours', 'awaited', 'exposure'].includes(effect.form)),

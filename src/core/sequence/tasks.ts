@@ -65,10 +65,10 @@ function trackTasks(site: Site, area: SiteArea, step: TrackStep, terms: TaskTerm
   // What is done was done from the front: parts are used up in their order.
   const total = parts.reduce((sum, part) => sum + part.halfDays, 0);
   let done = Math.max(0, total - whole.duration);
-  return parts.map((part, at) => {
+  return parts.map((part, index) => {
     const used = Math.min(part.halfDays, done);
     done -= used;
-    const left = at === parts.length - 1 ? Math.max(1, part.halfDays - used) : part.halfDays - used;
+    const left = index === parts.length - 1 ? Math.max(1, part.halfDays - used) : part.halfDays - used;
     const state =
       left === 0
         ? ('done' as const)
@@ -77,7 +77,7 @@ function trackTasks(site: Site, area: SiteArea, step: TrackStep, terms: TaskTerm
           : ('waiting' as const);
     return {
       ...whole,
-      id: at === parts.length - 1 ? whole.id : partId(area.id, step.phase, at + 1),
+      id: index === parts.length - 1 ? whole.id : partId(area.id, step.phase, index + 1),
       label: `${whole.label}, ${part.label}`,
       duration: left,
       state,

@@ -36,7 +36,7 @@ export function readAreaCsv(text: string): AreaCsv {
     },
   });
   const twice = areas.find(
-    (area, at) => areas.findIndex((other) => other.name === area.name && other.level === area.level) < at,
+    (area, index) => areas.findIndex((other) => other.name === area.name && other.level === area.level) < index,
   );
   if (twice) problems.push({ line: 1, message: `“${twice.name}” is named twice on the same level.` });
   return { levels: levelsOf(areas), areas, problems };

@@ -42,7 +42,7 @@ describe('things that share a key', () => {
     fc.assert(
       fc.property(fc.array(fc.nat(5)), (numbers) => {
         const groups = groupBy(
-          numbers.map((key, at) => ({ key, at })),
+          numbers.map((key, index) => ({ key, at: index })),
           (entry) => entry.key,
         );
         expect([...groups.keys()]).toEqual([...new Set(numbers)]);

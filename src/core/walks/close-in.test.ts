@@ -85,7 +85,7 @@ describe('the check before a wall is closed', () => {
           { maxLength: 60 },
         ),
         (said) => {
-          const seen = said.map(([line, verdict], at) => check(lines[line]?.key ?? '', verdict, at));
+          const seen = said.map(([line, verdict], index) => check(lines[line]?.key ?? '', verdict, index));
           const state = closeInState(lines, seen);
           const last = new Map(
             seen.map((observation) => [observation.kind === 'check' ? observation.line : '', observation]),

@@ -25,7 +25,7 @@ export function byWall(things: readonly InWall[]): Map<number, Numbered[]> {
         wall,
         list
           .sort((a, b) => a.along - b.along || a.height - b.height)
-          .map((thing, at) => ({ ...thing, number: at + 1 })),
+          .map((thing, index) => ({ ...thing, number: index + 1 })),
       ]),
   );
 }

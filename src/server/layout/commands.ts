@@ -107,9 +107,9 @@ export const layoutHandlers = handlers({
     context.logFor(row.job);
   },
   'shapes.import': (context, { job, shapes }) => {
-    shapes.forEach(({ area, shape }, at) => {
-      requireAreaOf(context, job, area, `shapes[${at}].area`);
-      checkShape(needArea(context, area), asShape(shape), `shapes[${at}].shape`);
+    shapes.forEach(({ area, shape }, index) => {
+      requireAreaOf(context, job, area, `shapes[${index}].area`);
+      checkShape(needArea(context, area), asShape(shape), `shapes[${index}].shape`);
       putShape(context, area, asShape(shape));
       recalculateArea(context, area);
     });
@@ -135,7 +135,7 @@ export const layoutHandlers = handlers({
       if (shape?.kind !== 'room') throw unprocessable('not-drawn', 'The room is not drawn any more.', 'about');
       const walls =
         of.what === 'wall'
-          ? shape.walls.map((wall, at) => (at === of.wall ? { ...wall, ...size } : wall))
+          ? shape.walls.map((wall, index) => (index === of.wall ? { ...wall, ...size } : wall))
           : shape.walls;
       const changed: RoomShape = { ...shape, walls, ...(of.what === 'height' ? { height: size } : {}) };
       checkShape(area, changed, 'about');
@@ -158,12 +158,12 @@ export const layoutHandlers = handlers({
     context.logFor(row.job);
   },
   'openings.import': (context, { job, openings }) => {
-    openings.forEach(({ id, area, ...fields }, at) => {
-      requireAreaOf(context, job, area, `openings[${at}].area`);
+    openings.forEach(({ id, area, ...fields }, index) => {
+      requireAreaOf(context, job, area, `openings[${index}].area`);
       insert(context.db, 'opening', {
         id,
         area,
-        opening: content(checked(context, needArea(context, area), id, fields, `openings[${at}].`)),
+        opening: content(checked(context, needArea(context, area), id, fields, `openings[${index}].`)),
       });
     });
     for (const area of new Set(openings.map((opening) => opening.area))) recalculateArea(context, area);

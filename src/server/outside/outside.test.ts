@@ -63,7 +63,7 @@ describe('the weather desk', () => {
   });
 
   it('has wet days in a year about as its months usually do', () => {
-    const wet = Array.from({ length: 365 }, (_, at) => outlookFrom(addDays('2027-01-01', at))[0]).filter(
+    const wet = Array.from({ length: 365 }, (_, index) => outlookFrom(addDays('2027-01-01', index))[0]).filter(
       (half) => (half?.rain ?? 0) > 0,
     ).length;
     expect(wet).toBeGreaterThan(60);

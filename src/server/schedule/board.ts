@@ -68,7 +68,7 @@ export function scheduleView(installation: Installation, options: BoardOptions &
       ? Math.max(0, Math.floor(daysBetween(thisMonday, dayOfSlot(plan.origin, asked.start)) / 7))
       : options.shift;
   const monday = addDays(thisMonday, 7 * shift);
-  const days = Array.from({ length: options.weeks * 7 }, (_, at) => addDays(monday, at));
+  const days = Array.from({ length: options.weeks * 7 }, (_, index) => addDays(monday, index));
   const holidays = new Set(queryAll<{ day: Day }>(db, 'SELECT day FROM holiday').map((row) => row.day));
   const window = plan && {
     plan,

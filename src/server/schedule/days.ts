@@ -16,4 +16,4 @@ export function workdaysAfter(day: Day, count: number, holidays: ReadonlySet<Day
 
 /** Every day from the first to the last. */
 export const daysFrom = (first: Day, last: Day): Day[] =>
-  Array.from({ length: Math.max(0, daysBetween(first, last) + 1) }, (_, at) => addDays(first, at));
+  Array.from({ length: Math.max(0, daysBetween(first, last) + 1) }, (_, index) => addDays(first, index));

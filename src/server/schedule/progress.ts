@@ -155,9 +155,9 @@ function workOf(installation: Installation, job: string, { zone, today: now }: F
   const done = [...progressOf(notWithdrawn(observationsOf(installation.db, job)))].flatMap(([key, known]) => {
     const step = steps.get(key);
     if (!step) return [];
-    return known.readings.map((reading, at) => ({
+    return known.readings.map((reading, index) => ({
       day: dayIn(zone, reading.at),
-      halfDays: (reading.fraction - (known.readings[at - 1]?.fraction ?? 0)) * step.halfDays,
+      halfDays: (reading.fraction - (known.readings[index - 1]?.fraction ?? 0)) * step.halfDays,
     }));
   });
   const finished = [...steps.values()].reduce((sum, step) => sum + step.fraction * step.halfDays, 0);
@@ -194,8 +194,8 @@ function timeline(
     ...(baseline ? baseline.work.map((task) => lastDay(baseline.origin, task.finish)) : []),
   ].sort();
   const last = ends.at(-1) ?? now;
-  const weeks = Array.from({ length: Math.min(120, Math.floor(daysBetween(first, last) / 7) + 1) }, (_, at) =>
-    addDays(first, 7 * at),
+  const weeks = Array.from({ length: Math.min(120, Math.floor(daysBetween(first, last) / 7) + 1) }, (_, index) =>
+    addDays(first, 7 * index),
   );
   // A week's figure is what is reached by its end.
   const by = weeks.map((week) => addDays(week, 6));
@@ -221,9 +221,9 @@ function timeline(
   return {
     weeks,
     planned: baseline ? percent(shareByDay(agreed, by, agreedWhole)) : weeks.map(() => null),
-    done: doneShares.map((share, at) => ((weeks[at] ?? '') <= now ? share : null)),
-    ahead: percent(shareByDay(ahead, by, still)).map((share, at) =>
-      (by[at] ?? '') >= now ? Math.round(10 * (100 * doneNow + share * (1 - doneNow))) / 10 : null,
+    done: doneShares.map((share, index) => ((weeks[index] ?? '') <= now ? share : null)),
+    ahead: percent(shareByDay(ahead, by, still)).map((share, index) =>
+      (by[index] ?? '') >= now ? Math.round(10 * (100 * doneNow + share * (1 - doneNow))) / 10 : null,
     ),
   };
 }
@@ -238,7 +238,7 @@ const waits = (task: string): boolean => {
 function loadOf(installation: Installation, job: string, now: Day): ProgressView['load'] {
   const plan = readPlan(installation.db);
   const monday = mondayOf(now);
-  const weeks = Array.from({ length: LOAD_WEEKS }, (_, at) => addDays(monday, 7 * at));
+  const weeks = Array.from({ length: LOAD_WEEKS }, (_, index) => addDays(monday, 7 * index));
   if (!plan) return { weeks, trades: [] };
   const slots = weeks.map((week) => ({ from: slotOf(plan.origin, week), to: slotOf(plan.origin, addDays(week, 7)) }));
   const open = plan.tasks.filter((task) => task.state !== 'done' && task.crew !== null);
@@ -264,8 +264,8 @@ function loadOf(installation: Installation, job: string, now: Day): ProgressView
       }))
       .sort(
         (a, b) =>
-          Math.max(...b.work.map((work, at) => work / Math.max(1, b.most[at] ?? 1))) -
-          Math.max(...a.work.map((work, at) => work / Math.max(1, a.most[at] ?? 1))),
+          Math.max(...b.work.map((work, index) => work / Math.max(1, b.most[index] ?? 1))) -
+          Math.max(...a.work.map((work, index) => work / Math.max(1, a.most[index] ?? 1))),
       ),
   };
 }

@@ -193,8 +193,8 @@ export const scopeHandlers = handlers({
     context.logFor(job);
   },
   'scope.add-many': (context, { job, lines }) => {
-    lines.forEach(({ id, area, ...item }, at) => {
-      requireAreaOf(context, job, area, `lines[${at}].area`);
+    lines.forEach(({ id, area, ...item }, index) => {
+      requireAreaOf(context, job, area, `lines[${index}].area`);
       insert(context.db, 'scope_item', { id, job, area, ...scopeValues(context, job, area, item) });
     });
     context.logFor(job);

@@ -31,10 +31,10 @@ type Fields = Pick<InferType<typeof addOptions.schema>, 'phase' | 'options'>;
 function check(context: CommandContext, area: string, { phase, options }: Fields): void {
   const row = requireRow<{ kind: AreaKind }>(context, 'area', area, 'area');
   requireStep(context, area, phase);
-  options.forEach((option, at) => {
-    if (options.findIndex((other) => other.key === option.key) < at)
-      throw unprocessable('named-twice', 'Two of them have the same key.', `options[${at}].key`);
-    checkWorks(row.kind, option.works, `options[${at}].works`);
+  options.forEach((option, index) => {
+    if (options.findIndex((other) => other.key === option.key) < index)
+      throw unprocessable('named-twice', 'Two of them have the same key.', `options[${index}].key`);
+    checkWorks(row.kind, option.works, `options[${index}].works`);
   });
 }
 

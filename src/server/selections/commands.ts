@@ -218,13 +218,13 @@ export const selectionHandlers = handlers({
         { job },
       ).map((row) => selectionKey(row.area, row.category)),
     );
-    lines.forEach((line, at) => {
+    lines.forEach((line, index) => {
       const key = selectionKey(line.area, line.category);
       if (there.has(key))
         throw unprocessable(
           'exists-already',
           `${line.category} is in this area already, or twice in the list.`,
-          `lines.${at}.category`,
+          `lines.${index}.category`,
         );
       there.add(key);
       // A list is the supplier's own word: its codes are not asked about one by one.

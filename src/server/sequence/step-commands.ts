@@ -21,9 +21,9 @@ function needSteps(
   ends: readonly { area: string; phase: Phase }[],
   field: string,
 ): void {
-  ends.forEach(({ area, phase }, at) => {
-    requireAreaOf(context, job, area, `${field}[${at}].area`);
-    requireStep(context, area, phase, `${field}[${at}].phase`);
+  ends.forEach(({ area, phase }, index) => {
+    requireAreaOf(context, job, area, `${field}[${index}].area`);
+    requireStep(context, area, phase, `${field}[${index}].phase`);
   });
 }
 
@@ -44,8 +44,8 @@ export const stepHandlers = handlers({
         'parts',
       );
     execute(context.db, 'DELETE FROM step_part WHERE area = @area AND phase = @phase', { area, phase });
-    parts.forEach((part, at) =>
-      insert(context.db, 'step_part', { area, phase, part: at + 1, label: part.label, half_days: part.halfDays }),
+    parts.forEach((part, index) =>
+      insert(context.db, 'step_part', { area, phase, part: index + 1, label: part.label, half_days: part.halfDays }),
     );
     // What was pinned of the former parts is no more.
     execute(context.db, `DELETE FROM pin WHERE job = @job AND task LIKE @tasks`, { job, tasks: `${area}:${phase}~%` });

@@ -159,7 +159,7 @@ export function roomSheets(
     plain: true,
     subtitle: '',
     foot: `${first?.job.name ?? ''}, room sheet of ${formatDay(today(installation), '0000-00-00')}`,
-    content: views.flatMap((view, at) => {
+    content: views.flatMap((view, index) => {
       const measured = measureWords(measuresIn(installation.db, view.area.id), view.job.units)
         .filter(({ measure }) => TAPED.includes(measure))
         .map(({ measure, value }) => `${value}  ${MEASURES[measure].label}`);
@@ -169,7 +169,7 @@ export function roomSheets(
           (wait) => wait.area === view.area.id || view.selections.some((item) => item.id === wait.selection),
         ),
       );
-      return sheet(view, mine, [...taken, ...measured], `${origin}/jobs/${job}/areas/${view.area.id}`, at);
+      return sheet(view, mine, [...taken, ...measured], `${origin}/jobs/${job}/areas/${view.area.id}`, index);
     }),
   };
 }

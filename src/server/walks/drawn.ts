@@ -8,9 +8,9 @@ export function drawnOf({ shape, openings }: ReturnType<typeof readLayout>): Pic
   return {
     walls: shape.walls.map((_, wall) => wallName(wall)),
     drawn: [
-      ...shape.walls.map((wall, at) => ({
-        label: `${wallName(at)}, length`,
-        of: { what: 'wall' as const, wall: at },
+      ...shape.walls.map((wall, index) => ({
+        label: `${wallName(index)}, length`,
+        of: { what: 'wall' as const, wall: index },
         mm: wall.mm,
       })),
       { label: 'height of the room', of: { what: 'height' as const }, mm: shape.height.mm },

@@ -70,8 +70,8 @@ function Value({
     );
   if (give.kind === 'cans') {
     const cans = input.cans as { litres: number }[];
-    const bought = (value as number[]).flatMap((many, at) =>
-      many > 0 ? [`${many} × ${cans[at]?.litres ?? 0} L`] : [],
+    const bought = (value as number[]).flatMap((many, index) =>
+      many > 0 ? [`${many} × ${cans[index]?.litres ?? 0} L`] : [],
     );
     return <>{bought.join(' + ')}</>;
   }

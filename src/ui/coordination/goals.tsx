@@ -25,8 +25,8 @@ export function Goals({ view }: { view: DesksView }) {
         })}
       >
         <TextField name="tripWeight" label="A trip weighs as much as so many half-days" type="number" />
-        {view.jobs.map((job, at) => (
-          <TextField key={job.id} name={`jobs.${at}.weight`} label={`Weight of lateness, ${job.name}`} type="number" />
+        {view.jobs.map((job, index) => (
+          <TextField key={job.id} name={`jobs.${index}.weight`} label={`Weight of lateness, ${job.name}`} type="number" />
         ))}
       </CommandForm>
     </section>

@@ -235,19 +235,19 @@ function Failed({ of, onDone }: { of: InspectionView; onDone: () => void }) {
   return (
     <>
       <p className="soft">Each thing becomes work before the next visit, which is booked at once.</p>
-      {fixes.map((fix, at) => (
+      {fixes.map((fix, index) => (
         <fieldset key={fix.id} className="mb-3">
-          <legend className="visually-hidden">Fault {at + 1}</legend>
-          <Form.Label htmlFor={`fault-${at}`} className="mb-1">
+          <legend className="visually-hidden">Fault {index + 1}</legend>
+          <Form.Label htmlFor={`fault-${index}`} className="mb-1">
             What was wrong
           </Form.Label>
           <Form.Control
-            id={`fault-${at}`}
+            id={`fault-${index}`}
             value={fix.text}
             maxLength={200}
             isInvalid={tried && fix.text.trim() === ''}
             aria-invalid={tried && fix.text.trim() === ''}
-            onChange={(event) => change(at, { text: event.target.value })}
+            onChange={(event) => change(index, { text: event.target.value })}
           />
           {tried && fix.text.trim() === '' && (
             <Form.Text className="bad d-block" role="alert">
@@ -255,9 +255,9 @@ function Failed({ of, onDone }: { of: InspectionView; onDone: () => void }) {
             </Form.Text>
           )}
           <div className="form-pair mt-1">
-            <Form.Group controlId={`fault-${at}-trade`}>
+            <Form.Group controlId={`fault-${index}-trade`}>
               <Form.Label className="mb-1">Who puts it right</Form.Label>
-              <Form.Select value={fix.trade} onChange={(event) => change(at, { trade: event.target.value as Trade })}>
+              <Form.Select value={fix.trade} onChange={(event) => change(index, { trade: event.target.value as Trade })}>
                 {TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => (
                   <option key={trade} value={trade}>
                     {TRADES[trade]}
@@ -265,13 +265,13 @@ function Failed({ of, onDone }: { of: InspectionView; onDone: () => void }) {
                 ))}
               </Form.Select>
             </Form.Group>
-            <Form.Group controlId={`fault-${at}-time`}>
+            <Form.Group controlId={`fault-${index}-time`}>
               <Form.Label className="mb-1">Half-days it takes</Form.Label>
               <Form.Control
                 inputMode="numeric"
                 value={fix.halfDays}
                 onChange={(event) =>
-                  change(at, { halfDays: Math.min(60, Number(event.target.value.replace(/\D/g, ''))) })
+                  change(index, { halfDays: Math.min(60, Number(event.target.value.replace(/\D/g, ''))) })
                 }
               />
             </Form.Group>
@@ -315,7 +315,7 @@ const OfficeForm = ({ of, onDone }: { of: OfficeView | null; onDone: () => void 
     <TextField name="name" label="Name" />
     <TextField name="phone" label="Telephone" type="tel" />
     <TicksField name="phases" label="What it inspects" options={INSPECTED} />
-    <TicksField name="weekdays" label="Days on which it comes" options={WEEKDAYS.map((day, at) => [String(at), day])} />
+    <TicksField name="weekdays" label="Days on which it comes" options={WEEKDAYS.map((day, index) => [String(index), day])} />
     <div className="form-pair">
       <TextField name="noticeDays" label="Working days of notice" type="number" />
       <TextField name="visitsADay" label="Visits a day" type="number" />

@@ -22,7 +22,7 @@ export function spokenWalk(areas: readonly WalkArea[]): string {
   const busy = areas
     .filter((area) => area.steps.some((step) => step.fraction > 0 && step.fraction < 1))
     .slice(0, MOST_AREAS);
-  const said = (busy.length > 0 ? busy : areas.slice(0, MOST_AREAS)).map((area, at) => {
+  const said = (busy.length > 0 ? busy : areas.slice(0, MOST_AREAS)).map((area, index) => {
     const step = area.steps.find((entry) => entry.fraction < 1 && entry.trade !== 'nobody') ?? area.steps[0];
     const far = Math.min(95, Math.round((step?.fraction ?? 0) * 100) + 20);
     return [
@@ -33,7 +33,7 @@ export function spokenWalk(areas: readonly WalkArea[]): string {
         'mind the loose board by the door',
         'they want the shelf on the other wall now',
         'the clear width is eight hundred and ten millimetres',
-      ][at % 4],
+      ][index % 4],
     ].join(' ');
   });
   return `morning this is the round for today ${said.join(' ')} that is all for now`;

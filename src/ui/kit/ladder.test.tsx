@@ -19,7 +19,7 @@ const area = (rungs: Rung[], over: Partial<AreaView> = {}): AreaView => ({
   standing: 'under way',
   caption: 'board, today',
   front: { label: 'tape', day: '8 Mar' },
-  rungs: rungs.map((entry, at) => ({ ...entry, phase: `p${at}` as Rung['phase'] })),
+  rungs: rungs.map((entry, index) => ({ ...entry, phase: `p${index}` as Rung['phase'] })),
   ...over,
 });
 const drawn = (entry: AreaView): string => renderToStaticMarkup(<Ladder area={entry} />);

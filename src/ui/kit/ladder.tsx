@@ -65,13 +65,13 @@ export function Ladder({ area, short }: { area: Pick<AreaView, 'rungs' | 'standi
 /** The nearest hold with its words, those further up as thin bars. */
 function holdBars(rungs: readonly Rung[], front: number) {
   const named = rungs.findIndex(
-    (rung, at) => rung.hold && rung.fraction < 1 && rung.hold.kind !== 'phase' && at < front + HOLDS_SHOWN_WITHIN,
+    (rung, index) => rung.hold && rung.fraction < 1 && rung.hold.kind !== 'phase' && index < front + HOLDS_SHOWN_WITHIN,
   );
-  return rungs.flatMap((rung, at) => {
+  return rungs.flatMap((rung, index) => {
     if (!rung.hold || rung.fraction >= 1) return [];
     // Those that the named one would cover are left out.
-    if (named !== -1 && at !== named && Math.abs(at - named) / rungs.length < ROOM_FOR_WORDS) return [];
-    return [{ at, near: at === named, hold: rung.hold }];
+    if (named !== -1 && index !== named && Math.abs(index - named) / rungs.length < ROOM_FOR_WORDS) return [];
+    return [{ at: index, near: index === named, hold: rung.hold }];
   });
 }
 

@@ -20,12 +20,12 @@ export function DrawingView({ drawing, label, chosen, ghost, onPick }: Terms) {
     <svg className="drawing" viewBox={viewBoxOf(drawing)} role="img" aria-label={label}>
       {ghost?.strokes
         .filter((stroke) => stroke.layer === 'walls')
-        .map((stroke, at) => (
-          <Line key={`ghost${at}`} stroke={stroke} px={px} faint />
+        .map((stroke, index) => (
+          <Line key={`ghost${index}`} stroke={stroke} px={px} faint />
         ))}
-      {drawing.strokes.map((stroke, at) => (
+      {drawing.strokes.map((stroke, index) => (
         <Line
-          key={at}
+          key={index}
           stroke={stroke}
           px={px}
           chosen={chosen !== undefined && 'about' in stroke && stroke.about === chosen}

@@ -116,15 +116,15 @@ export function Layout({ view }: { view: LayoutView }) {
                   >
                     plan
                   </button>
-                  {shape.walls.map((_, at) => (
+                  {shape.walls.map((_, index) => (
                     <button
-                      key={at}
+                      key={index}
                       type="button"
                       className="chip"
-                      aria-pressed={wall === at}
-                      onClick={() => setWall(at)}
+                      aria-pressed={wall === index}
+                      onClick={() => setWall(index)}
                     >
-                      wall {at + 1}
+                      wall {index + 1}
                     </button>
                   ))}
                 </div>

@@ -135,11 +135,11 @@ export function MoveWall({ view, shape, onDone }: { view: LayoutView; shape: Roo
                 put(0);
               }}
             >
-              {shape.walls.map((entry, at) => (
-                <option key={at} value={at}>
-                  wall {at + 1}, {entry.typed}
-                  {view.neighbours.some((other) => other.wall === at)
-                    ? `, to ${view.neighbours.find((other) => other.wall === at)?.name ?? ''}`
+              {shape.walls.map((entry, index) => (
+                <option key={index} value={index}>
+                  wall {index + 1}, {entry.typed}
+                  {view.neighbours.some((other) => other.wall === index)
+                    ? `, to ${view.neighbours.find((other) => other.wall === index)?.name ?? ''}`
                     : ''}
                 </option>
               ))}
@@ -292,9 +292,9 @@ function ShareWall({ view, wall }: { view: LayoutView; wall: number }) {
             value={otherWall}
             onChange={(event) => setOtherWall(Number(event.target.value))}
           >
-            {Array.from({ length: room.walls }, (_, at) => (
-              <option key={at} value={at}>
-                its wall {at + 1}
+            {Array.from({ length: room.walls }, (_, index) => (
+              <option key={index} value={index}>
+                its wall {index + 1}
               </option>
             ))}
           </Form.Select>

@@ -129,9 +129,9 @@ function read(typed: Typed, system: LengthSystem): { shape: Shape } | { field: s
       case 'room':
         return {
           kind: 'room',
-          walls: typed.lines.map((line, at) => ({
-            ...length(line[0], `line ${at} 0`),
-            turn: number(line[1], `line ${at} 1`, 179, 'A turn is in degrees: 90 to the right, −90 to the left.'),
+          walls: typed.lines.map((line, index) => ({
+            ...length(line[0], `line ${index} 0`),
+            turn: number(line[1], `line ${index} 1`, 179, 'A turn is in degrees: 90 to the right, −90 to the left.'),
           })),
           height: length(typed.height, 'height'),
           spread: typed.spread,
@@ -139,10 +139,10 @@ function read(typed: Typed, system: LengthSystem): { shape: Shape } | { field: s
       case 'face':
         return {
           kind: 'face',
-          sections: typed.lines.map((line, at) => ({
-            width: length(line[0], `line ${at} 0`),
-            height: length(line[1], `line ${at} 1`),
-            gableRise: length(line[2], `line ${at} 2`, { zero: true }),
+          sections: typed.lines.map((line, index) => ({
+            width: length(line[0], `line ${index} 0`),
+            height: length(line[1], `line ${index} 1`),
+            gableRise: length(line[2], `line ${index} 2`, { zero: true }),
           })),
         };
       case 'roof':
@@ -157,9 +157,9 @@ function read(typed: Typed, system: LengthSystem): { shape: Shape } | { field: s
           kind: 'run',
           outletInvert: length(typed.sizes[0], 'size 0', { signed: true }),
           headMaxInvert: length(typed.sizes[1], 'size 1', { signed: true }),
-          legs: typed.lines.map((line, at) => ({
-            length: length(line[0], `line ${at} 0`),
-            fall: parseFall(line[1] ?? '') ?? (fail(`line ${at} 1`, 'A fall like 1:80 or 1.25 %.'), 0),
+          legs: typed.lines.map((line, index) => ({
+            length: length(line[0], `line ${index} 0`),
+            fall: parseFall(line[1] ?? '') ?? (fail(`line ${index} 1`, 'A fall like 1:80 or 1.25 %.'), 0),
           })),
         };
     }

@@ -17,9 +17,9 @@ interface Terms {
 const zero = { mm: 0, typed: '0' };
 const wallsOf = (shape: Shape): [string, string][] =>
   shape.kind === 'room'
-    ? shape.walls.map((wall, at) => [String(at), `wall ${at + 1}, ${wall.typed}`])
+    ? shape.walls.map((wall, index) => [String(index), `wall ${index + 1}, ${wall.typed}`])
     : shape.kind === 'face'
-      ? shape.sections.map((section, at) => [String(at), `section ${at + 1}, ${section.width.typed}`])
+      ? shape.sections.map((section, index) => [String(index), `section ${index + 1}, ${section.width.typed}`])
       : [];
 
 /** A door, a window or a passage, by its size and its place on its wall. */

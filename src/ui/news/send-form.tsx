@@ -50,29 +50,29 @@ function Recipients() {
   return (
     <fieldset>
       <legend className="fs-6">Recipients</legend>
-      {fields.map((row, at) => {
-        const error = errors?.[at]?.name?.message ?? errors?.[at]?.address?.message;
+      {fields.map((row, index) => {
+        const error = errors?.[index]?.name?.message ?? errors?.[index]?.address?.message;
         return (
           <div key={row.id} className="mb-2">
             <div className="d-flex gap-2">
               <Form.Control
-                aria-label={`Name of recipient ${at + 1}`}
+                aria-label={`Name of recipient ${index + 1}`}
                 placeholder="Name"
-                isInvalid={errors?.[at]?.name !== undefined}
-                {...register(`recipients.${at}.name`)}
+                isInvalid={errors?.[index]?.name !== undefined}
+                {...register(`recipients.${index}.name`)}
               />
               <Form.Control
-                aria-label={`Address of recipient ${at + 1}`}
+                aria-label={`Address of recipient ${index + 1}`}
                 placeholder="name@example.net"
-                isInvalid={errors?.[at]?.address !== undefined}
-                {...register(`recipients.${at}.address`)}
+                isInvalid={errors?.[index]?.address !== undefined}
+                {...register(`recipients.${index}.address`)}
               />
               <Button
                 variant="link"
                 className="px-1"
                 disabled={fields.length === 1}
-                onClick={() => remove(at)}
-                aria-label={`Leave out recipient ${at + 1}`}
+                onClick={() => remove(index)}
+                aria-label={`Leave out recipient ${index + 1}`}
               >
                 ×
               </Button>

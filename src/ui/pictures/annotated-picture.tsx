@@ -4,8 +4,8 @@ import type { Annotation } from '@/core/walks/observation';
 export function Annotations({ marks }: { marks: readonly Annotation[] }) {
   return (
     <svg className="picture-marks" viewBox="0 0 1000 750" preserveAspectRatio="none" aria-hidden="true">
-      {marks.map((mark, at) => (
-        <Shape key={at} mark={mark} />
+      {marks.map((mark, index) => (
+        <Shape key={index} mark={mark} />
       ))}
     </svg>
   );

@@ -57,10 +57,10 @@ export function AnnotationEditor({
   return (
     <div className="mark-editor" role="dialog" aria-modal="true" aria-label="Draw on the picture">
       <div className="kind-of-line four" role="group" aria-label="What is drawn">
-        {(Object.keys(TOOLS) as Tool[]).map((entry, at) => (
+        {(Object.keys(TOOLS) as Tool[]).map((entry, index) => (
           <button
             key={entry}
-            ref={at === 0 ? first : undefined}
+            ref={index === 0 ? first : undefined}
             type="button"
             aria-pressed={tool === entry}
             onClick={() => setTool(entry)}

@@ -41,12 +41,12 @@ export function Compare({ spot, source }: { spot: StandpointView; source: Pictur
         </>
       )}
       <div className="filmstrip" role="group" aria-label={`All pictures of: ${spot.name}`}>
-        {spot.pictures.map((picture, at) => (
+        {spot.pictures.map((picture, index) => (
           <button
             key={picture.hash + picture.when}
             type="button"
-            aria-pressed={at === pair[0] || at === pair[1]}
-            onClick={() => choose(at)}
+            aria-pressed={index === pair[0] || index === pair[1]}
+            onClick={() => choose(index)}
           >
             <AnnotatedPicture
               source={source(picture.hash, 240)}

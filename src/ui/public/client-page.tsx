@@ -196,8 +196,8 @@ function ChangeAsked({
         <span className="fw-bold">{change.title}</span>, {change.area}. {change.why}
       </p>
       <ul className="lines">
-        {change.lines.map((line, at) => (
-          <li key={at}>
+        {change.lines.map((line, index) => (
+          <li key={index}>
             <div className="what">
               {line.verb} {line.subject}, {line.quantity} {line.unit}
             </div>

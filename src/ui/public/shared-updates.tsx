@@ -3,11 +3,11 @@ import { Acknowledge } from './acknowledge';
 
 /** What was sent so far, the newest first; that one can be acknowledged. */
 export function SharedUpdates({ view, token }: { view: SharedView; token: string }) {
-  return view.updates.map((update, at) => (
+  return view.updates.map((update, index) => (
     <article key={update.when + update.title}>
       <h2>{update.title}</h2>
       <div className="update-text">{update.body}</div>
-      {at === 0 && view.canAcknowledge && (
+      {index === 0 && view.canAcknowledge && (
         <Acknowledge token={token} recipient={view.recipient} done={view.acknowledged} />
       )}
     </article>

@@ -37,7 +37,7 @@ const PART = 2;
 export function Section({ view }: { view: RoomsView }) {
   const { faces, roofs, ground, outbuildings, job } = view;
   const levels = view.levels.filter((level) => level.areas.length > 0);
-  const [left, right] = [faces.filter((_, at) => at % 2 === 0), faces.filter((_, at) => at % 2 === 1)];
+  const [left, right] = [faces.filter((_, index) => index % 2 === 0), faces.filter((_, index) => index % 2 === 1)];
   const whole = levels.filter((level) => level.areas.length > PART).length;
   const isPart = (level: RoomsView['levels'][number]): boolean => whole > 0 && level.areas.length <= PART;
   const crowned = levels[0] !== undefined && isPart(levels[0]);

@@ -19,18 +19,18 @@ export function BoardList({
   job: string | undefined;
   onChoose: (task: string) => void;
 }) {
-  const days = view.days.map((day, at) => ({
+  const days = view.days.map((day, index) => ({
     ...day,
     works: view.rows.flatMap((row) =>
       row.blocks
         .filter(
           (block) =>
             (job === undefined || block.jobId === job) &&
-            block.start < 2 * at + 2 &&
-            block.finish > 2 * at &&
+            block.start < 2 * index + 2 &&
+            block.finish > 2 * index &&
             day.day >= view.today,
         )
-        .map((block) => ({ row, block, begins: block.start >= 2 * at })),
+        .map((block) => ({ row, block, begins: block.start >= 2 * index })),
     ),
   }));
   return (

@@ -57,13 +57,13 @@ export function Board({ view, job, chosen, onChoose, onMove }: Terms) {
         )}
         <div className="days" />
         <div className="days when-line">
-          {view.days.map((day, at) => (
+          {view.days.map((day, index) => (
             <div
               key={day.day}
               className={`day ${day.worked ? '' : 'off'} ${day.day === view.today ? 'now' : ''}`}
-              style={{ gridColumn: `${2 * at + 1} / span 2`, gridRow: 1 }}
+              style={{ gridColumn: `${2 * index + 1} / span 2`, gridRow: 1 }}
             >
-              {!wide ? day.label : at % 7 === 0 ? formatDay(day.day).slice(4) : ''}
+              {!wide ? day.label : index % 7 === 0 ? formatDay(day.day).slice(4) : ''}
             </div>
           ))}
         </div>
@@ -125,18 +125,18 @@ function Row({ name, note, children }: { name: string; note: string; children: R
 function Lines({ view }: { view: BoardView }) {
   return (
     <>
-      {view.days.map((day, at) => (
+      {view.days.map((day, index) => (
         <span
           key={day.day}
           aria-hidden="true"
           className={`grid-line ${day.worked ? '' : 'off'}`}
-          style={{ gridColumn: `${2 * at + 1} / span 2` }}
+          style={{ gridColumn: `${2 * index + 1} / span 2` }}
         />
       ))}
       {view.days.map(
-        (day, at) =>
+        (day, index) =>
           day.worked && (
-            <span key={day.day} aria-hidden="true" className="grid-line noon" style={{ gridColumn: 2 * at + 2 }} />
+            <span key={day.day} aria-hidden="true" className="grid-line noon" style={{ gridColumn: 2 * index + 2 }} />
           ),
       )}
       {view.todaySlot !== null && (
@@ -167,10 +167,10 @@ function landing(board: HTMLElement | null, view: BoardView, block: BoardBlock, 
 function Weather({ view }: { view: BoardView }) {
   return (
     <div className="when-line weather">
-      {view.days.map((day, at) => {
+      {view.days.map((day, index) => {
         const [am, pm] = [
-          view.weather.find((entry) => entry.slot === 2 * at),
-          view.weather.find((entry) => entry.slot === 2 * at + 1),
+          view.weather.find((entry) => entry.slot === 2 * index),
+          view.weather.find((entry) => entry.slot === 2 * index + 1),
         ];
         if (!am && !pm) return null;
         const words = [am && `morning ${am.text}`, pm && `afternoon ${pm.text}`].filter(Boolean).join('; ');
@@ -178,7 +178,7 @@ function Weather({ view }: { view: BoardView }) {
           <div
             key={day.day}
             className="day-weather"
-            style={{ gridColumn: `${2 * at + 1} / span 2` }}
+            style={{ gridColumn: `${2 * index + 1} / span 2` }}
             title={`${day.label}: ${words}`}
           >
             <span className="visually-hidden">

@@ -118,7 +118,7 @@ export function OverTime({ view }: { view: ProgressView }) {
 export function Load({ name, weeks, work, most }: { name: string; weeks: string[]; work: number[]; most: number[] }) {
   const inks = useInks();
   if (!inks) return <div className="chart small" />;
-  const over = work.map((entry, at) => entry > (most[at] ?? 0));
+  const over = work.map((entry, index) => entry > (most[index] ?? 0));
   const data: ChartData<'bar' | 'line'> = {
     labels: weeks.map((week) => formatDay(week).slice(4)),
     datasets: [
@@ -126,7 +126,7 @@ export function Load({ name, weeks, work, most }: { name: string; weeks: string[
         type: 'bar',
         label: 'half-days of work',
         data: work,
-        backgroundColor: work.map((_, at) => (over[at] ? inks['--clay'] : inks['--spruce'])),
+        backgroundColor: work.map((_, index) => (over[index] ? inks['--clay'] : inks['--spruce'])),
         barPercentage: 0.75,
       },
       {

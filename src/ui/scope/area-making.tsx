@@ -76,7 +76,7 @@ export function AreaMaking({ making, view, area, onDone }: Terms) {
             name="fromSection"
             label="The second begins with"
             none="half of it"
-            options={Array.from({ length: area.sections - 1 }, (_, at) => [String(at + 2), `section ${at + 2}`])}
+            options={Array.from({ length: area.sections - 1 }, (_, index) => [String(index + 2), `section ${index + 2}`])}
           />
         )}
         <p className="small-text soft mb-0">

@@ -122,8 +122,8 @@ export function Changes({ view }: { view: ChangesView }) {
                   </tr>
                 </thead>
                 <tbody>
-                  {change.lines.map((line, at) => (
-                    <tr key={at}>
+                  {change.lines.map((line, index) => (
+                    <tr key={index}>
                       <td>
                         {line.verb} {line.subject}
                       </td>
@@ -302,26 +302,26 @@ function ChangeFields({ area }: { area: ChangesView['areas'][number] | undefined
       />
       <TextField name="title" label="What changes" hint="like “two more sockets” or “the rear windows stay”" />
       <TextField name="why" label="Why" />
-      {fields.map((field, at) => (
+      {fields.map((field, index) => (
         <fieldset key={field.row} className="option-fields">
-          <legend className="form-label fs-6 mb-1 fw-bold">Line {at + 1}</legend>
+          <legend className="form-label fs-6 mb-1 fw-bold">Line {index + 1}</legend>
           <div className="form-pair">
-            <TextField name={`lines.${at}.verb`} label="What happens" />
-            <TextField name={`lines.${at}.subject`} label="to what" />
+            <TextField name={`lines.${index}.verb`} label="What happens" />
+            <TextField name={`lines.${index}.subject`} label="to what" />
           </div>
           <div className="form-pair">
             <TextField
-              name={`lines.${at}.quantity`}
+              name={`lines.${index}.quantity`}
               label="How many"
               type="number"
               {...(kind === 'omission' ? { hint: 'with a minus' } : {})}
             />
-            <TextField name={`lines.${at}.unit`} label="Unit" />
-            <MoneyField name={`lines.${at}.unitPrice`} label="Price of one" />
+            <TextField name={`lines.${index}.unit`} label="Unit" />
+            <MoneyField name={`lines.${index}.unitPrice`} label="Price of one" />
           </div>
           {fields.length > 1 && (
-            <Button size="sm" variant="link" className="p-0" onClick={() => remove(at)}>
-              Take line {at + 1} away
+            <Button size="sm" variant="link" className="p-0" onClick={() => remove(index)}>
+              Take line {index + 1} away
             </Button>
           )}
         </fieldset>

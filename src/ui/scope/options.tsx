@@ -383,23 +383,23 @@ function SetFields({ areas, area }: { areas: OptionsView['areas']; area: string 
         label="Decided before"
         options={(known?.phases ?? []).map((step) => [step.phase, step.label])}
       />
-      {fields.map((field, at) => (
+      {fields.map((field, index) => (
         <fieldset key={field.row} className="option-fields">
-          <legend className="form-label fs-6 mb-1 fw-bold">Option {at + 1}</legend>
-          <TextField name={`options.${at}.name`} label="Name" />
+          <legend className="form-label fs-6 mb-1 fw-bold">Option {index + 1}</legend>
+          <TextField name={`options.${index}.name`} label="Name" />
           <div className="form-pair">
-            <MoneyField name={`options.${at}.cost`} label="Costs" />
-            <TextField name={`options.${at}.leadDays`} label="Days until it is there" type="number" />
+            <MoneyField name={`options.${index}.cost`} label="Costs" />
+            <TextField name={`options.${index}.leadDays`} label="Days until it is there" type="number" />
           </div>
           <div className="form-pair">
-            <TextField name={`options.${at}.lifeYears`} label="Lasts, years" type="number" />
-            <MoneyField name={`options.${at}.upkeepPerYear`} label="Upkeep in a year" />
+            <TextField name={`options.${index}.lifeYears`} label="Lasts, years" type="number" />
+            <MoneyField name={`options.${index}.upkeepPerYear`} label="Upkeep in a year" />
           </div>
-          <TextField name={`options.${at}.upkeep`} label="Which upkeep" hint="like “painted every eight years”" />
-          <TextField name={`options.${at}.unknown`} label="What stays unknown" />
+          <TextField name={`options.${index}.upkeep`} label="Which upkeep" hint="like “painted every eight years”" />
+          <TextField name={`options.${index}.unknown`} label="What stays unknown" />
           {known && (
             <TicksField
-              name={`options.${at}.works`}
+              name={`options.${index}.works`}
               label="If chosen, the work there is"
               options={worksFor(known.kind)
                 .filter((work) => work !== 'none')
@@ -407,8 +407,8 @@ function SetFields({ areas, area }: { areas: OptionsView['areas']; area: string 
             />
           )}
           {fields.length > 2 && (
-            <Button size="sm" variant="link" className="p-0" onClick={() => remove(at)}>
-              Take option {at + 1} away
+            <Button size="sm" variant="link" className="p-0" onClick={() => remove(index)}>
+              Take option {index + 1} away
             </Button>
           )}
         </fieldset>

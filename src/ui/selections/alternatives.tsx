@@ -190,28 +190,28 @@ function Fields({ suppliers }: { suppliers: readonly string[] }) {
   const { fields, append, remove } = useFieldArray({ control, name: 'alternatives', keyName: 'row' });
   return (
     <>
-      {fields.map((field, at) => (
+      {fields.map((field, index) => (
         <fieldset key={field.row} className="option-fields">
-          <legend className="form-label fs-6 mb-1 fw-bold">Alternative {at + 1}</legend>
-          <TextField name={`alternatives.${at}.choice`} label="What it is" />
+          <legend className="form-label fs-6 mb-1 fw-bold">Alternative {index + 1}</legend>
+          <TextField name={`alternatives.${index}.choice`} label="What it is" />
           <div className="form-pair">
-            <TextField name={`alternatives.${at}.code`} label="Code" />
-            <TextField name={`alternatives.${at}.colour`} label="Colour" />
-            <TextField name={`alternatives.${at}.finish`} label="Finish" />
+            <TextField name={`alternatives.${index}.code`} label="Code" />
+            <TextField name={`alternatives.${index}.colour`} label="Colour" />
+            <TextField name={`alternatives.${index}.finish`} label="Finish" />
           </div>
           <div className="form-pair">
-            <TextField name={`alternatives.${at}.supplier`} label="From whom" list={suppliers} />
-            <MoneyField name={`alternatives.${at}.unitPrice`} label="Price of one" />
+            <TextField name={`alternatives.${index}.supplier`} label="From whom" list={suppliers} />
+            <MoneyField name={`alternatives.${index}.unitPrice`} label="Price of one" />
           </div>
           <div className="form-pair">
-            <TextField name={`alternatives.${at}.leadLow`} label="Days, at best" type="number" />
-            <TextField name={`alternatives.${at}.leadHigh`} label="at worst" type="number" />
+            <TextField name={`alternatives.${index}.leadLow`} label="Days, at best" type="number" />
+            <TextField name={`alternatives.${index}.leadHigh`} label="at worst" type="number" />
           </div>
-          <TextField name={`alternatives.${at}.upkeep`} label="Upkeep" />
-          <TextField name={`alternatives.${at}.look`} label="Look" />
-          <PictureField name={`alternatives.${at}.picture`} label="Picture" />
-          <Button size="sm" variant="link" className="p-0" onClick={() => remove(at)}>
-            Take alternative {at + 1} away
+          <TextField name={`alternatives.${index}.upkeep`} label="Upkeep" />
+          <TextField name={`alternatives.${index}.look`} label="Look" />
+          <PictureField name={`alternatives.${index}.picture`} label="Picture" />
+          <Button size="sm" variant="link" className="p-0" onClick={() => remove(index)}>
+            Take alternative {index + 1} away
           </Button>
         </fieldset>
       ))}

@@ -151,9 +151,9 @@ function Item({ request, today, onOpen }: { request: RequestView; today: Day; on
       {request.waits.length > 0 && (
         <p className="mb-1">
           <span className="soft">Stands still without it: </span>
-          {request.waits.map((wait, at) => (
+          {request.waits.map((wait, index) => (
             <span key={`${wait.href}${wait.text}`}>
-              {at > 0 && ', '}
+              {index > 0 && ', '}
               <Link href={wait.href}>{wait.text}</Link>
               {wait.by && standing !== 'answered' && <span className="soft"> {byWords(wait.by, today)}</span>}
             </span>

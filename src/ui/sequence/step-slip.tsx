@@ -91,22 +91,22 @@ function Parts({ step, onDone }: { step: StepView; onDone: () => void }) {
   return (
     <section className="mt-4">
       <h3>In parts</h3>
-      {parts.map((part, at) => (
-        <div className="form-pair mb-2" key={at}>
-          <Form.Group controlId={`part-${at}`}>
-            <Form.Label className="mb-1">Part {at + 1}</Form.Label>
+      {parts.map((part, index) => (
+        <div className="form-pair mb-2" key={index}>
+          <Form.Group controlId={`part-${index}`}>
+            <Form.Label className="mb-1">Part {index + 1}</Form.Label>
             <Form.Control
               value={part.label}
               maxLength={60}
-              onChange={(event) => change(at, { label: event.target.value })}
+              onChange={(event) => change(index, { label: event.target.value })}
             />
           </Form.Group>
-          <Form.Group controlId={`part-${at}-time`}>
+          <Form.Group controlId={`part-${index}-time`}>
             <Form.Label className="mb-1">Half-days</Form.Label>
             <Form.Control
               inputMode="numeric"
               value={part.halfDays}
-              onChange={(event) => change(at, { halfDays: Number(event.target.value.replace(/\D/g, '')) })}
+              onChange={(event) => change(index, { halfDays: Number(event.target.value.replace(/\D/g, '')) })}
             />
           </Form.Group>
         </div>

@@ -42,9 +42,9 @@ export function Areas({ view }: { view: AreasView }) {
         {view.areas.length > 0 && (
           <p>
             Already there:{' '}
-            {view.areas.map((area, at) => (
+            {view.areas.map((area, index) => (
               <span key={area.id}>
-                {at > 0 && ', '}
+                {index > 0 && ', '}
                 <Link href={routes.room(job.id, area.id)}>{area.name}</Link>
               </span>
             ))}

@@ -208,8 +208,8 @@ function Steps({ area, walking }: Terms) {
     return new Set(
       area.steps
         .filter(
-          (step, at) =>
-            (step.fraction > 0 && step.fraction < 1) || (front !== -1 && at >= front && at < front + IN_SIGHT),
+          (step, index) =>
+            (step.fraction > 0 && step.fraction < 1) || (front !== -1 && index >= front && index < front + IN_SIGHT),
         )
         .map((step) => step.phase),
     );

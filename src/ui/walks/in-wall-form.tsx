@@ -30,7 +30,7 @@ export function InWallForm({
   const [sizes, setSizes] = useState({ along: '', height: '', length: '', rise: '' });
   const [picture, setPicture] = useState<File>();
   const [tried, setTried] = useState(false);
-  const walls = area.walls.length > 0 ? area.walls : Array.from({ length: USUAL_WALLS }, (_, at) => wallName(at));
+  const walls = area.walls.length > 0 ? area.walls : Array.from({ length: USUAL_WALLS }, (_, index) => wallName(index));
   const read = Object.fromEntries(
     Object.entries(sizes).map(([name, typed]) => [name, typed.trim() === '' ? undefined : parseLength(typed, units)]),
   );
@@ -94,8 +94,8 @@ export function InWallForm({
         <Form.Group controlId="in-wall-wall">
           <Form.Label className="mb-1">Which wall, facing it</Form.Label>
           <Form.Select value={wall} onChange={(event) => setWall(Number(event.target.value))}>
-            {walls.map((name, at) => (
-              <option key={name} value={at}>
+            {walls.map((name, index) => (
+              <option key={name} value={index}>
                 {name}
               </option>
             ))}

@@ -73,8 +73,8 @@ export function MeasureForm({
           <Form.Label className="mb-1">Of what is drawn</Form.Label>
           <Form.Select value={target} onChange={(event) => setTarget(event.target.value)}>
             <option value="">something else</option>
-            {area.drawn.map((entry, at) => (
-              <option key={entry.label} value={at}>
+            {area.drawn.map((entry, index) => (
+              <option key={entry.label} value={index}>
                 {entry.label}
               </option>
             ))}

@@ -134,7 +134,7 @@ export function useWalk(given: WalkPack): Walking {
     const fresh = await fetchWalk(walk);
     if (!fresh) return;
     setPack(fresh);
-    setRecords((now) => now.filter((seen, at) => at >= before || unsent.has(seen.id)));
+    setRecords((now) => now.filter((seen, index) => index >= before || unsent.has(seen.id)));
   }, [walk]);
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;

@@ -26,7 +26,7 @@ export const COAST: readonly { month: number; wet: number; windy: number; frosty
  * same. Wet spells hang together as real ones do: what one half-day is like leans on the half-day before.
  */
 export function outlookFrom(today: Day): HalfDayOutlook[] {
-  return Array.from({ length: OUTLOOK_DAYS }, (_, at) => addDays(today, at)).flatMap((day): HalfDayOutlook[] => {
+  return Array.from({ length: OUTLOOK_DAYS }, (_, index) => addDays(today, index)).flatMap((day): HalfDayOutlook[] => {
     const number = daysBetween('2020-01-01', day);
     const spell = seeded(Math.floor(number / 3) * 7 + 11)();
     const random = seeded(number);
