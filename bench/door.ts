@@ -35,7 +35,7 @@ export async function doorFigures(): Promise<Figure[]> {
   );
   give('job.open', { id: job, name: 'Bench', units: 'metric', startDay: '2027-03-08' }, maren);
   give(
-    'areas.set-out',
+    'areas.add',
     {
       job,
       levels: [{ id: level, name: 'Ground', height: 0 }],

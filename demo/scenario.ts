@@ -108,7 +108,7 @@ export interface DemoVisit {
     clear?: readonly [string, string];
     hinge?: 'left' | 'right';
   }[];
-  placed?: {
+  fixtures?: {
     area: string;
     wall: number;
     kind: FixtureKind;

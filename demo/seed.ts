@@ -203,7 +203,7 @@ class Script {
     };
     this.say('job.open', facts);
     if (job.state !== 'scoping') this.say('job.change', { ...facts, version: 1, state: job.state });
-    this.say('areas.set-out', {
+    this.say('areas.add', {
       job: id(),
       levels: job.levels.map((level) => ({
         id: id('level', level.key),
@@ -543,7 +543,7 @@ class Script {
     }
     for (const { day, bin, notWell } of job.left ?? []) {
       this.at(this.when(-day, 17, 30));
-      this.say('site.leave', {
+      this.say('site.close-down', {
         id: demoId(job.key, 'left', String(day)),
         job: demoId(job.key),
         bin,
@@ -562,7 +562,7 @@ class Script {
     const area = (key: string | undefined): { area?: string } => (key ? { area: id('area', key) } : {});
     this.at(this.when(-1, 15));
     (job.leftWithClient ?? []).forEach((thing, index) =>
-      this.say('client.leave', {
+      this.say('client.hand-over', {
         id: id('left-with', String(index)),
         job: id(),
         kind: thing.kind,

@@ -84,11 +84,11 @@ export function visitCommands(job: DemoJob, visit: DemoVisit): Said[] {
         clear: clear ? { width: length(clear[0]), height: length(clear[1]) } : null,
       },
     })),
-    ...each(visit.placed, ({ along, width, depth, front, ...thing }, number) => ({
-      type: 'placed.add',
+    ...each(visit.fixtures, ({ along, width, depth, front, ...thing }, number) => ({
+      type: 'fixture.add',
       payload: {
         ...thing,
-        id: id('placed', String(number)),
+        id: id('fixture', String(number)),
         area: area(thing.area),
         along: length(along),
         width: length(width),

@@ -250,7 +250,7 @@ export const oldDairy: DemoJob = {
       },
       { area: 'back', wall: 0, kind: 'door', name: 'yard door', width: '0.95 m', height: '2.05 m' },
     ],
-    placed: [
+    fixtures: [
       {
         area: 'workshop',
         wall: 2,

@@ -726,7 +726,7 @@ export const signalHouse: DemoJob = {
       },
       { area: 'wet', wall: 3, kind: 'pocket', name: 'pocket door', width: `2' 8"`, height: `6' 8"`, along: `3' 2"` },
     ],
-    placed: [
+    fixtures: [
       {
         area: 'guest',
         wall: 3,

@@ -343,7 +343,7 @@ export const tanneryRow: DemoJob = {
         along: '1.70 m',
       },
     ],
-    placed: [
+    fixtures: [
       {
         area: 'kitchen',
         wall: 0,

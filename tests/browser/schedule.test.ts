@@ -102,7 +102,7 @@ describe('the order of the work', () => {
   it('shows what a way of working would do, keeps it when asked, and the plan says so', async () => {
     const page = await at(`${signal}/sequence`);
     await press(page, 'Choose: Cabinets and paint');
-    await page.click('#school-cabinets-paint-paint-first');
+    await page.click('#method-cabinets-paint-paint-first');
     await press(page, 'What would it do?');
     await seesText(page, 'Comes in: Kitchen · touch-up.');
     expect(await task(`${areaOf('kitchen')}:touch-up`)).toBeUndefined();

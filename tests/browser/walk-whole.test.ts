@@ -164,7 +164,7 @@ describe('a walk where there is no signal', () => {
         (row) => row.kind,
       ),
     ).toEqual(['progress', 'recheck', 'remaining', 'picture', 'caution']);
-    expect(rows('SELECT 1 FROM site_left WHERE walk = ?', walk?.id)).toHaveLength(1);
+    expect(rows('SELECT 1 FROM site_close_down WHERE walk = ?', walk?.id)).toHaveLength(1);
   });
 
   it('sends a day of 500 records and 60 pictures exactly once each, however often the line is cut', async () => {

@@ -101,7 +101,7 @@ const GIVEN: Record<string, Given> = {
     expected: { name: 'New House', units: 'imperial' },
     plans: true,
   },
-  'areas.set-out': {
+  'areas.add': {
     payload: {
       job: signalHouse,
       levels: [{ id, name: 'Cellar', height: -1 }],
@@ -382,7 +382,7 @@ describe('an area that is changed', () => {
     const [job, level, small, large] = [newId(), newId(), newId(), newId()];
     must(installation, 'job.open', { id: job, name: 'J', units: 'metric', startDay: '2027-03-15' });
     const room = { level, kind: 'room', works: ['rebuild'] } as const;
-    must(installation, 'areas.set-out', {
+    must(installation, 'areas.add', {
       job,
       levels: [{ id: level, name: 'G', height: 0 }],
       areas: [

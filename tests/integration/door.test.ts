@@ -160,7 +160,7 @@ const BAD: [string, unknown, number, RegExp, string?][] = [
   ],
   [
     'work nobody does there',
-    command('areas.set-out', {
+    command('areas.add', {
       job: signalHouse,
       levels: [],
       areas: [

@@ -509,7 +509,7 @@ describe('a statement', () => {
     expect(gaps.every((gap) => gap.path.startsWith(`/jobs/${dairy}/scope`))).toBe(true);
     // Something is agreed there, and nobody would ever come to do it.
     const [shed, line] = [newId(), newId()];
-    must(installation, 'areas.set-out', {
+    must(installation, 'areas.add', {
       job: dairy,
       levels: [],
       areas: [{ id: shed, name: 'Tool shed', kind: 'outbuilding', works: [], size: 1, shelters: [] }],

@@ -55,14 +55,14 @@ const look = (installation: Installation, type: string, payload: object): Previe
 };
 
 describe('knowledge of the firm', () => {
-  it('says what a school would do before it is kept, and keeps nothing until then', () => {
+  it('says what a method would do before it is kept, and keeps nothing until then', () => {
     const installation = demoHouse();
     const before = readPlan(installation.db)?.version;
-    const choice = { id: newId(), school: 'cabinets-paint', job: signalHouse, side: 'paint-first' } as const;
-    const view = look(installation, 'school.choose', choice);
+    const choice = { id: newId(), method: 'cabinets-paint', job: signalHouse, variant: 'paint-first' } as const;
+    const view = look(installation, 'method.choose', choice);
     expect(view.added).toEqual(['Kitchen · touch-up']);
     expect(view.jobs.map((job) => job.name)).toContain('Signal House');
-    expect(queryOne(installation.db, 'SELECT count(*) AS count FROM school_choice')).toEqual({ count: 0 });
+    expect(queryOne(installation.db, 'SELECT count(*) AS count FROM method_choice')).toEqual({ count: 0 });
     expect(queryOne(installation.db, `SELECT count(*) AS count FROM step WHERE phase = 'touch-up'`)).toEqual({
       count: 0,
     });
@@ -70,7 +70,7 @@ describe('knowledge of the firm', () => {
       queryOne(installation.db, 'SELECT count(*) AS count FROM plan_mark'),
       readPlan(installation.db)?.version,
     ]).toEqual([{ count: 0 }, before]);
-    must(installation, 'school.choose', choice);
+    must(installation, 'method.choose', choice);
     const plan = renew(installation);
     expect(find(plan, signal('kitchen', 'final-coat')).finish).toBeLessThanOrEqual(
       find(plan, signal('kitchen', 'cabinets')).start,
@@ -84,7 +84,7 @@ describe('knowledge of the firm', () => {
 
   it('lets a room differ from its job, and the job from the firm', () => {
     const installation = demoHouse();
-    must(installation, 'school.choose', { id: newId(), school: 'tear-out', side: 'careful' });
+    must(installation, 'method.choose', { id: newId(), method: 'tear-out', variant: 'careful' });
     const halfDays = (area: string) =>
       queryOne<{ half_days: number }>(
         installation.db,
@@ -94,17 +94,17 @@ describe('knowledge of the firm', () => {
         },
       )?.half_days;
     expect([halfDays('kitchen'), halfDays('bath')]).toEqual([8, 6]);
-    must(installation, 'school.choose', {
+    must(installation, 'method.choose', {
       id: newId(),
-      school: 'tear-out',
+      method: 'tear-out',
       job: signalHouse,
       area: areaOf('bath'),
-      side: 'fast',
+      variant: 'fast',
     });
-    must(installation, 'school.choose', { id: newId(), school: 'tear-out', job: signalHouse });
+    must(installation, 'method.choose', { id: newId(), method: 'tear-out', job: signalHouse });
     expect(halfDays('kitchen')).toBeLessThan(8);
-    const view = sequenceView(installation, signalHouse).schools.find((school) => school.key === 'tear-out');
-    expect(view).toMatchObject({ chosen: null, from: 'job', areas: [{ name: 'Bath', side: 'fast' }] });
+    const view = sequenceView(installation, signalHouse).methods.find((method) => method.key === 'tear-out');
+    expect(view).toMatchObject({ chosen: null, from: 'job', areas: [{ name: 'Bath', variant: 'fast' }] });
   });
 
   it('refuses a rule that would send work round, job by job and step by step, beside its field', () => {

@@ -187,7 +187,7 @@ describe('drawings on screen', () => {
   it('have every wall to be picked, and words for whoever cannot see them', () => {
     const view = layoutView(demoHouse(), dairy, dairyArea('workshop'));
     if (!view.shape) throw new Error('not drawn');
-    const drawing = drawingOf('Workshop', view.shape, view.openings, view.placed, 'metric');
+    const drawing = drawingOf('Workshop', view.shape, view.openings, view.fixtures, 'metric');
     if (!drawing) throw new Error('not drawn');
     const page = html(<DrawingView drawing={drawing} label="the plan" chosen="wall 2" onPick={() => undefined} />);
     expect(page).toContain('role="img" aria-label="the plan"');
@@ -197,7 +197,7 @@ describe('drawings on screen', () => {
 
   it('stand with their findings, the worst first, and with what they measure', () => {
     const installation = demoHouse();
-    must(installation, 'placed.add', {
+    must(installation, 'fixture.add', {
       id: newId(),
       area: dairyArea('workshop'),
       wall: 2,

@@ -333,7 +333,7 @@ describe('the chain of the lantern glazing', () => {
       /Needed on site by[\s\S]*days? after that: the delivery of lantern glazing is expected[\s\S]*the kiln broke/,
     );
     // The desk speaks by the time of day at which this runs, people here always at nine: which came first is not asked.
-    expect(page.trail.map((line) => line.text)).toEqual(
+    expect(page.history.map((line) => line.text)).toEqual(
       expect.arrayContaining([
         expect.stringContaining('the kiln broke'),
         expect.stringContaining('comes'),
@@ -342,7 +342,7 @@ describe('the chain of the lantern glazing', () => {
         'added, chosen',
       ]),
     );
-    expect(page.trail.find((line) => line.text.startsWith('confirmed'))).toMatchObject({
+    expect(page.history.find((line) => line.text.startsWith('confirmed'))).toMatchObject({
       desk: true,
       who: 'the supplier',
     });
@@ -357,7 +357,7 @@ describe('the chain of the lantern glazing', () => {
       unit: 'panes',
       despite: 'the kiln has one slot left',
     });
-    expect(selectionPage(installation, signalHouse, GLAZING).trail[0]?.text).toContain(
+    expect(selectionPage(installation, signalHouse, GLAZING).history[0]?.text).toContain(
       'although it waits for the association (curved glazing of the lantern) and the designer (measured drawing ' +
         'of the lantern’s frame): the kiln has one slot left',
     );
@@ -973,7 +973,7 @@ describe('what is the client’s to choose', () => {
       supplier: 'Quayside Fittings',
       leadHigh: 49,
     });
-    expect(selectionPage(installation, signalHouse, tiles).trail[0]).toMatchObject({
+    expect(selectionPage(installation, signalHouse, tiles).history[0]).toMatchObject({
       who: 'Averill',
       text: expect.stringContaining('Averill says: it is the sea') as string,
     });

@@ -294,7 +294,7 @@ describe('the frame', () => {
     expect(view.levels.map((level) => level.name)).toEqual(['Ground', 'Upper', 'Lantern']);
     expect(view.details).toMatchObject({ livedIn: true, loudHalf: 'morning', startDay: '2027-01-27' });
     expect(
-      give(installation(), 'areas.set-out', {
+      give(installation(), 'areas.add', {
         job: signalHouse,
         levels: [{ id: newId(), name: 'Attic', height: 2 }],
         areas: [],

@@ -146,7 +146,7 @@ describe('before a wall is closed', () => {
     const svg = String((await areaPaper(installation, areaOf('study'), 'inside-1.svg', '')).body);
     expect(svg).toMatch(/<title>Study, wall 1: what is inside<\/title>[\s\S]*>11&#39; 2&#34;<[\s\S]*>3<\/text>/);
     expect(String((await areaPaper(installation, areaOf('study'), 'inside-2.dxf', '')).body)).toMatch(
-      /PLACED[\s\S]*EOF/,
+      /FIXTURES[\s\S]*EOF/,
     );
     expect(
       Buffer.from((await areaPaper(installation, areaOf('study'), 'walls.pdf', '')).body).toString('latin1', 0, 5),
@@ -433,16 +433,16 @@ describe('what a walk found', () => {
       scope: record(installation, walk, { area: areaOf('day'), kind: 'scope', text: 'the old stove', stance: 'refit' }),
       gate: record(installation, walk, { area: areaOf('day'), kind: 'gate', text: 'engineer to look at the flue' }),
     };
-    must(installation, 'observation.place', { about: seen.scope, became: 'scope', target: newId() });
+    must(installation, 'observation.file', { about: seen.scope, filedAs: 'scope', target: newId() });
     expect(
-      refused(installation, 'observation.place', { about: seen.gate, became: 'wait', target: newId() }),
+      refused(installation, 'observation.file', { about: seen.gate, filedAs: 'wait', target: newId() }),
     ).toMatchObject({
       code: 'no-party',
       field: 'party',
     });
-    must(installation, 'observation.place', { about: seen.gate, became: 'wait', target: newId(), party: 'engineer' });
+    must(installation, 'observation.file', { about: seen.gate, filedAs: 'wait', target: newId(), party: 'engineer' });
     const change = newId();
-    must(installation, 'observation.place', { about: seen.surprise, became: 'change', target: change });
+    must(installation, 'observation.file', { about: seen.surprise, filedAs: 'change', target: change });
     expect(queryOne(installation.db, `SELECT stance, verb, subject FROM scope_item ORDER BY rowid DESC`)).toEqual({
       stance: 'refit',
       verb: 'take down and refit',
@@ -452,22 +452,22 @@ describe('what a walk found', () => {
       kind: 'engineer',
       text: 'engineer to look at the flue',
     });
-    expect(reviewView(installation, signalHouse, walk).unplaced.map((line) => line.became)).toEqual([
+    expect(reviewView(installation, signalHouse, walk).unfiled.map((line) => line.filedAs)).toEqual([
       'change',
       'scope',
       'wait',
     ]);
     expect(
-      refused(installation, 'observation.place', { about: seen.surprise, became: 'scope', target: newId() }),
+      refused(installation, 'observation.file', { about: seen.surprise, filedAs: 'scope', target: newId() }),
     ).toMatchObject({ code: 'placed-already' });
-    must(installation, 'observation.unplace', { about: seen.surprise });
+    must(installation, 'observation.unfile', { about: seen.surprise });
     expect(queryOne(installation.db, 'SELECT state FROM change_order WHERE id = @change', { change })).toEqual({
       state: 'declined',
     });
     expect(
-      refused(installation, 'observation.place', {
+      refused(installation, 'observation.file', {
         about: record(installation, walk, { kind: 'note', text: 'x' }),
-        became: 'scope',
+        filedAs: 'scope',
         target: newId(),
       }),
     ).toMatchObject({ code: 'placed-by-itself' });
@@ -592,8 +592,8 @@ describe('the house keeps', () => {
       expect.arrayContaining([['Brackwater Plumbing', expect.arrayContaining(['Signal House', 'Linden Gatehouse'])]]),
     );
     const [line] = view.stops[0]?.lines ?? [];
-    must(installation, 'short.buy', { about: line!.id });
-    must(installation, 'short.buy', { about: line!.id });
+    must(installation, 'shortage.purchase', { about: line!.id });
+    must(installation, 'shortage.purchase', { about: line!.id });
     expect(
       runView(installation)
         .stops.flatMap((stop) => stop.lines)
@@ -606,7 +606,7 @@ describe('the house keeps', () => {
   it('how sites are left, and has the bin swapped before it is full', () => {
     const installation = demoHouse();
     expect(
-      refused(installation, 'site.leave', {
+      refused(installation, 'site.close-down', {
         id: newId(),
         job: signalHouse,
         items: [{ item: 'edges', state: 'not well' }],

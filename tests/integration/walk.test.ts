@@ -211,7 +211,7 @@ describe('a job made from nothing', () => {
       promiseDay: '2027-05-01',
     });
     expect(roomsView(installation, job)).toMatchObject({ done: 0, finish: null, levels: [] });
-    must(installation, 'areas.set-out', {
+    must(installation, 'areas.add', {
       job,
       levels: [{ id: level, name: 'Ground floor', height: 0 }],
       areas: [

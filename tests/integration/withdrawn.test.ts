@@ -75,11 +75,11 @@ describe('what was taken back counts nowhere', () => {
       { area: boot, kind: 'surprise', text: 'a second flue' },
       { takenBack: true },
     );
-    expect(giveRaw(installation, 'observation.place', { about: id, became: 'scope', target: newId() })).toMatchObject({
+    expect(giveRaw(installation, 'observation.file', { about: id, filedAs: 'scope', target: newId() })).toMatchObject({
       status: 'refused',
       problem: { code: 'withdrawn', field: 'about' },
     });
-    expect(reviewView(installation, signalHouse, walk).unplaced).toEqual([]);
+    expect(reviewView(installation, signalHouse, walk).unfiled).toEqual([]);
   });
 });
 
@@ -92,7 +92,7 @@ describe('a record that is put in its place', () => {
       { takenBack: false },
     );
     const selection = newId();
-    must(installation, 'observation.place', { about: id, became: 'selection', target: selection });
+    must(installation, 'observation.file', { about: id, filedAs: 'selection', target: selection });
     expect(
       queryOne(installation.db, 'SELECT category, choice, state FROM selection WHERE id = @selection', { selection }),
     ).toEqual({
@@ -100,9 +100,9 @@ describe('a record that is put in its place', () => {
       choice: 'brass',
       state: 'chosen',
     });
-    expect(queryAll(installation.db, 'SELECT text FROM trail WHERE selection = @selection', { selection })).not.toEqual(
-      [],
-    );
+    expect(
+      queryAll(installation.db, 'SELECT text FROM history WHERE selection = @selection', { selection }),
+    ).not.toEqual([]);
     expect(queryAll(installation.db, 'SELECT cause FROM plan_mark WHERE job = @job', { job: signalHouse })).not.toEqual(
       [],
     );

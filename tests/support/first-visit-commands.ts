@@ -373,15 +373,15 @@ export const FIRST_VISIT: Record<string, Given> = {
     leaves: (installation) => row(installation, 'opening', id),
     expected: { version: 1 },
   },
-  'placed.add': {
+  'fixture.add': {
     payload: { id, area: dairyArea('milk'), ...bed },
-    leaves: (installation) => row(installation, 'placed', id),
+    leaves: (installation) => row(installation, 'fixture', id),
     expected: { removed: 0 },
   },
-  'placed.change': {
-    payload: { id: demoId('dairy', 'placed', '2'), version: 1, ...bed },
+  'fixture.change': {
+    payload: { id: demoId('dairy', 'fixture', '2'), version: 1, ...bed },
     leaves: (installation) =>
-      String(row(installation, 'placed', demoId('dairy', 'placed', '2'))?.placed).includes('"bed"'),
+      String(row(installation, 'fixture', demoId('dairy', 'fixture', '2'))?.fixture).includes('"bed"'),
     expected: true,
   },
   'area.describe': {

@@ -23,7 +23,7 @@ const rules = (installation: Installation): unknown =>
   queryOne(installation.db, 'SELECT before_phase, lag, removed FROM own_rule WHERE id = @id', { id });
 const write = (installation: Installation): void => void must(installation, 'rule.write', { id, ...rule });
 const off = { id, rule: 24, job: signalHouse, holds: false, reason: 'two visits suit us here' };
-const school = { id, school: 'cabinets-paint', job: signalHouse, side: 'paint-first' } as const;
+const method = { id, method: 'cabinets-paint', job: signalHouse, variant: 'paint-first' } as const;
 const gate = {
   id,
   job: signalHouse,
@@ -47,7 +47,7 @@ const pin = { task: pinned, day: '2027-05-03', half: 1, reason: 'the client want
 const hold = { area: areaOf('guest'), phase: 'rough-inspection' };
 
 /**
- * Every command of rules, schools, times, parts, pins, inspections, plant, weather, calendars and plans, with what it
+ * Every command of rules, methods, times, parts, pins, inspections, plant, weather, calendars and plans, with what it
  * leaves.
  */
 export const SCHEDULE: Record<string, Given> = {
@@ -78,8 +78,8 @@ export const SCHEDULE: Record<string, Given> = {
     expected: undefined,
     plans: true,
   },
-  'school.choose': {
-    payload: school,
+  'method.choose': {
+    payload: method,
     leaves: (installation) =>
       queryOne(installation.db, `SELECT trade FROM step WHERE area = @area AND phase = 'touch-up'`, {
         area: areaOf('kitchen'),

@@ -39,7 +39,7 @@ export function build(
   const ids = Object.fromEntries(Object.keys(areas).map((name) => [name, newId()]));
   must(
     installation,
-    'areas.set-out',
+    'areas.add',
     {
       job,
       levels: [{ id: level, name: 'Ground', height: 0 }],

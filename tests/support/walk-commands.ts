@@ -33,23 +33,23 @@ export const WALKS: Record<string, Given> = {
     leaves: (installation) => row(installation, 'standpoint', id),
     expected: { name: 'from the hearth', job: signalHouse, removed: 0 },
   },
-  'observation.place': {
+  'observation.file': {
     before: surprise,
-    payload: { about: other, became: 'change', target: id },
+    payload: { about: other, filedAs: 'change', target: id },
     leaves: (installation) => [
-      row(installation, 'placement', other, 'observation')?.became,
+      row(installation, 'filing', other, 'observation')?.filed_as,
       row(installation, 'change_order', id)?.state,
     ],
     expected: ['change', 'draft'],
   },
-  'observation.unplace': {
+  'observation.unfile': {
     before: (installation) => {
       surprise(installation);
-      must(installation, 'observation.place', { about: other, became: 'assumption', target: id });
+      must(installation, 'observation.file', { about: other, filedAs: 'assumption', target: id });
     },
     payload: { about: other },
     leaves: (installation) => [
-      row(installation, 'placement', other, 'observation'),
+      row(installation, 'filing', other, 'observation'),
       row(installation, 'assumption', id)?.removed,
     ],
     expected: [undefined, 1],
@@ -91,7 +91,7 @@ export const WALKS: Record<string, Given> = {
     expected: 2,
     plans: true,
   },
-  'site.leave': {
+  'site.close-down': {
     payload: {
       id,
       job: signalHouse,
@@ -99,27 +99,27 @@ export const WALKS: Record<string, Given> = {
       items: [{ item: 'edges', state: 'not well', text: 'cover gone' }],
       bin: 0.8,
     },
-    leaves: (installation) => row(installation, 'site_left', id),
+    leaves: (installation) => row(installation, 'site_close_down', id),
     expected: { bin: 0.8, job: signalHouse },
   },
-  'short.buy': {
+  'shortage.purchase': {
     before: short,
     payload: { about: other },
-    leaves: (installation) => row(installation, 'bought', other, 'observation'),
+    leaves: (installation) => row(installation, 'purchased', other, 'observation'),
     expected: { person: demoId('person', 'maren') },
   },
-  'short.unbuy': {
+  'shortage.unpurchase': {
     before: (installation) => {
       short(installation);
-      must(installation, 'short.buy', { about: other });
+      must(installation, 'shortage.purchase', { about: other });
     },
     payload: { about: other },
-    leaves: (installation) => row(installation, 'bought', other, 'observation'),
+    leaves: (installation) => row(installation, 'purchased', other, 'observation'),
     expected: undefined,
   },
-  'client.leave': {
+  'client.hand-over': {
     payload: { id, job: linden, kind: 'code', text: 'door code' },
-    leaves: (installation) => row(installation, 'left_with_client', id),
+    leaves: (installation) => row(installation, 'handed_over', id),
     expected: { kind: 'code', area: null },
   },
   'client.ask': {

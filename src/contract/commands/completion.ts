@@ -5,7 +5,7 @@ import * as field from '../fields';
 
 /** The state in which a site is left: every line is said, well or not. */
 export const closeDownSite = command(
-  'site.leave',
+  'site.close-down',
   EVERYBODY,
   'job',
   object({
@@ -31,13 +31,23 @@ export const closeDownSite = command(
 );
 
 /** Ticked on the run list, so that nobody drives twice. No version: the first tick counts, wherever it was made. */
-export const buyShort = command('short.buy', EVERYBODY, 'job', object({ about: field.id() }).noUnknown());
-export const unbuyShort = command('short.unbuy', EVERYBODY, 'job', object({ about: field.id() }).noUnknown());
+export const purchaseShortage = command(
+  'shortage.purchase',
+  EVERYBODY,
+  'job',
+  object({ about: field.id() }).noUnknown(),
+);
+export const unpurchaseShortage = command(
+  'shortage.unpurchase',
+  EVERYBODY,
+  'job',
+  object({ about: field.id() }).noUnknown(),
+);
 
 export const LEFT_KINDS = { code: 'code', key: 'key', kit: 'kit', manual: 'manual', other: 'other' } as const;
 export type LeftKind = keyof typeof LEFT_KINDS;
 export const handOver = command(
-  'client.leave',
+  'client.hand-over',
   EVERYBODY,
   'job',
   object({

@@ -1,5 +1,5 @@
 import { boolean, number, object, string } from 'yup';
-import { SCHOOL_KEYS, SCHOOLS } from '@/core/sequence/methods';
+import { SCHOOL_KEYS, METHODS } from '@/core/sequence/methods';
 import { command, EVERYBODY, OFFICE } from '../command';
 import * as field from '../fields';
 
@@ -68,23 +68,24 @@ export const unswitchRule = command(
   object({ rule: field.whole('the rule', 1, 100_000), ...place }).noUnknown(),
 );
 
-const SIDES = new Set(SCHOOLS.flatMap((school) => school.sides.map((side) => `${school.key} ${side.key}`)));
-/** Picks a side; without one the usual order counts, whatever the wider place says; `as-wider` takes the word back. */
-export const chooseSchool = command(
-  'school.choose',
+const VARIANTS = new Set(METHODS.flatMap((method) => method.variants.map((variant) => `${method.key} ${variant.key}`)));
+/** Picks a variant; without one the usual order counts, whatever the wider place says; `as-wider` takes the word back. */
+export const chooseMethod = command(
+  'method.choose',
   EVERYBODY,
   'plan',
   object({
     id: field.id(),
-    school: field.oneOf('the choice', SCHOOL_KEYS),
+    method: field.oneOf('the choice', SCHOOL_KEYS),
     ...place,
     asWider: boolean().default(false),
-    side: string()
+    variant: string()
       .max(30)
       .test(
         'known',
         'this is neither of the two ways',
-        (side, { parent }) => side === undefined || SIDES.has(`${(parent as { school?: string }).school} ${side}`),
+        (variant, { parent }) =>
+          variant === undefined || VARIANTS.has(`${(parent as { method?: string }).method} ${variant}`),
       ),
   }).noUnknown(),
 );

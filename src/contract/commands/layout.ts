@@ -165,14 +165,14 @@ const placedFields = {
   depth: size('the depth'),
   front: place('free in front'),
 };
-export const addPlaced = command(
-  'placed.add',
+export const addFixture = command(
+  'fixture.add',
   EVERYBODY,
   'job',
   object({ id: field.id(), area: field.id(), ...placedFields }).noUnknown(),
 );
-export const changePlaced = command(
-  'placed.change',
+export const changeFixture = command(
+  'fixture.change',
   EVERYBODY,
   'job',
   object({ id: field.id(), version: field.version(), ...placedFields }).noUnknown(),

@@ -55,7 +55,7 @@ const REMOVABLE = [
   'scope',
   'finding',
   'opening',
-  'placed',
+  'fixture',
   'level',
   'calculation',
   'assumption',

@@ -48,8 +48,8 @@ const size = () =>
     .max(20, 'over 20 times an ordinary room cannot be meant')
     .default(1);
 
-export const setOut = command(
-  'areas.set-out',
+export const addAreas = command(
+  'areas.add',
   OFFICE,
   'plan',
   object({

@@ -245,23 +245,23 @@ export const recordObservation = command(
  * What a record becomes: a line of scope, an assumption, a change to be priced, a wait, a selection, or no more than a
  * remark.
  */
-const BECOMES = ['scope', 'assumption', 'change', 'wait', 'selection', 'remark'] as const;
-export type FiledAs = (typeof BECOMES)[number];
-export const placeObservation = command(
-  'observation.place',
+const FILED_AS = ['scope', 'assumption', 'change', 'wait', 'selection', 'remark'] as const;
+export type FiledAs = (typeof FILED_AS)[number];
+export const fileObservation = command(
+  'observation.file',
   EVERYBODY,
   'plan',
   object({
     about: field.id(),
-    became: field.oneOf('what it becomes', BECOMES),
+    filedAs: field.oneOf('what it becomes', FILED_AS),
     target: field.id(),
     /** Whom a wait is for: chosen by whoever places it. */
     party: string<HoldKind>().oneOf([...HOLD_KINDS], `whom it waits for is one of: ${HOLD_KINDS.join(', ')}`),
   }).noUnknown(),
 );
 /** Takes a placement back; what it made is taken away too, where nothing followed from it yet. */
-export const unplaceObservation = command(
-  'observation.unplace',
+export const unfileObservation = command(
+  'observation.unfile',
   EVERYBODY,
   'plan',
   object({ about: field.id() }).noUnknown(),

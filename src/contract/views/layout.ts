@@ -9,7 +9,7 @@ import type { JobHead } from './job';
 import type { CalculationView, DecisionView, FindingView } from './scope';
 
 export type KeptOpening = Opening & { version: number };
-export type KeptPlaced = Fixture & { version: number };
+export type KeptFixture = Fixture & { version: number };
 
 /** A room behind a wall of this one. */
 export interface Neighbour {
@@ -19,7 +19,7 @@ export interface Neighbour {
   otherWall: number;
   shape: Shape;
   openings: KeptOpening[];
-  placed: KeptPlaced[];
+  fixtures: KeptFixture[];
   sleeping: boolean;
 }
 
@@ -37,7 +37,7 @@ export interface LayoutView {
   shape: Shape | null;
   version: number;
   openings: KeptOpening[];
-  placed: KeptPlaced[];
+  fixtures: KeptFixture[];
   measures: Measures;
   neighbours: Neighbour[];
   /** Other drawn rooms of the job, for saying what is behind a wall. */

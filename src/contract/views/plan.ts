@@ -127,12 +127,12 @@ export interface StepView {
 export interface MethodView {
   key: MethodKey;
   title: string;
-  sides: { key: string; label: string; why: string }[];
-  /** The side that counts in this job, and whose word that is. */
+  variants: { key: string; label: string; why: string }[];
+  /** The variant that counts in this job, and whose word that is. */
   chosen: string | null;
   from: 'job' | 'firm' | 'nobody';
   /** Areas that have a word of their own. */
-  areas: { id: string; name: string; side: string | null }[];
+  areas: { id: string; name: string; variant: string | null }[];
 }
 
 export interface RuleView {
@@ -190,7 +190,7 @@ export interface SequenceView {
   }[];
   exposures: { label: string; text: string; kept: boolean }[];
   holds: HoldView[];
-  schools: MethodView[];
+  methods: MethodView[];
   rules: RuleView[];
   gates: {
     id: string;

@@ -86,7 +86,7 @@ export interface SelectionCounts {
   deliveries: number;
 }
 
-export interface TrailLine {
+export interface HistoryLine {
   id: string;
   when: string;
   who: string;
@@ -110,7 +110,7 @@ export interface SelectionPageView {
   related: { id: string; text: string }[];
   requests: RequestView[];
   checks: { id: string; when: string; by: string; text: string; good: boolean; picture: string | null }[];
-  trail: TrailLine[];
+  history: HistoryLine[];
   /** Its supplier is answered for by the simulated desk. */
   desk: boolean;
 }
@@ -151,7 +151,7 @@ export interface RequestView {
     href: string;
     by: Day | null;
   }[];
-  trail: TrailLine[];
+  history: HistoryLine[];
 }
 
 export interface RequestsView {
@@ -252,7 +252,7 @@ export interface SuppliersView {
       expectedOn: Day | null;
       needBy: Day | null;
       after: number;
-      words: TrailLine[];
+      words: HistoryLine[];
     }[];
   }[];
 }

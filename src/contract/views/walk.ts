@@ -111,13 +111,13 @@ export interface WalksView {
 }
 
 /** Something said on a walk that waits for its place, or has it. */
-export interface UnplacedView {
+export interface UnfiledView {
   id: string;
   kind: ObservationKind;
   area: string;
   areaId: string;
   text: string;
-  became: FiledAs | null;
+  filedAs: FiledAs | null;
   /** Where what it became is settled. */
   href: string | null;
 }
@@ -130,7 +130,7 @@ export interface ReviewView {
   areas: { id: string; name: string; lines: { tone: 'good' | 'bad' | 'plain'; text: string; said?: string }[] }[];
   /** What was open and nobody looked at. */
   passedBy: { area: string; text: string; days: number }[];
-  unplaced: UnplacedView[];
+  unfiled: UnfiledView[];
   /** Steps that moved since the walk before: planned against observed, in half-days of the whole. */
   rates: { label: string; planned: number; observed: number }[];
   pictures: PictureView[];

@@ -20,7 +20,7 @@ export type Stroke =
   | { form: 'arc'; layer: Layer; centre: Point; radius: number; from: number; to: number; about?: string }
   /** `height` in mm of the drawing; `turn` in degrees. */
   | { form: 'text'; layer: Layer; at: Point; text: string; height: number; turn: number; about?: string };
-export type Layer = 'walls' | 'openings' | 'swings' | 'placed' | 'measures' | 'ground';
+export type Layer = 'walls' | 'openings' | 'swings' | 'fixtures' | 'measures' | 'ground';
 
 export interface Drawing {
   title: string;
@@ -127,7 +127,7 @@ export function planOf(
   name: string,
   shape: RoomShape,
   openings: readonly Opening[],
-  placed: readonly Fixture[],
+  fixtures: readonly Fixture[],
   system: LengthSystem,
 ): Drawing | undefined {
   const outline = outlineOf(shape);
@@ -152,16 +152,16 @@ export function planOf(
     );
   });
   for (const opening of openings) strokes.push(...openingOnPlan(corners, opening, height));
-  for (const thing of placed) {
+  for (const thing of fixtures) {
     const points = footprint(corners, thing);
-    strokes.push({ form: 'path', layer: 'placed', points, closed: true, about: thing.id });
+    strokes.push({ form: 'path', layer: 'fixtures', points, closed: true, about: thing.id });
     const box = boundsOf(points);
     const [wide, tall] = [box.right - box.left, box.top - box.bottom];
     const words = fitted(height * 0.85, Math.max(wide, tall), thing.name);
     if (words > height * LEGIBLE)
       strokes.push({
         form: 'text',
-        layer: 'placed',
+        layer: 'fixtures',
         at: along(points[0] ?? { x: 0, y: 0 }, points[2] ?? { x: 0, y: 0 }, 0.5),
         text: thing.name,
         height: words,
@@ -441,12 +441,12 @@ export function drawingOf(
   name: string,
   shape: Shape,
   openings: readonly Opening[],
-  placed: readonly Fixture[],
+  fixtures: readonly Fixture[],
   system: LengthSystem,
 ): Drawing | undefined {
   switch (shape.kind) {
     case 'room':
-      return planOf(name, shape, openings, placed, system);
+      return planOf(name, shape, openings, fixtures, system);
     case 'face':
       return faceElevation(name, shape, openings, system);
     case 'run':

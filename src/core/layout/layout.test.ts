@@ -45,11 +45,11 @@ const TERMS: PlanTerms = { system: 'metric', sleeping: false, atGrade: false, ru
 const texts = (
   shape: RoomShape,
   openings: Opening[],
-  placed: Fixture[] = [],
+  fixtures: Fixture[] = [],
   over: Partial<PlanTerms> = {},
   tone = 'bad',
 ): string[] =>
-  checkPlan(shape, openings, placed, { ...TERMS, ...over })
+  checkPlan(shape, openings, fixtures, { ...TERMS, ...over })
     .filter((finding) => finding.tone === tone)
     .map((finding) => finding.text);
 
@@ -342,7 +342,7 @@ describe('the plan', () => {
     if (!moved.ok) throw new Error(moved.problem.message);
     const [before, after] = [
       checkPlan(shape, [], [bed], TERMS),
-      checkPlan(moved.value.shape, [], moved.value.placed, TERMS),
+      checkPlan(moved.value.shape, [], moved.value.fixtures, TERMS),
     ];
     expect(brokenBy(before, after).breaks.map((broken) => broken.key)).toEqual(['p front']);
     expect(brokenBy(after, before).cures.map((cure) => cure.key)).toEqual(['p front']);

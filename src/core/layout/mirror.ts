@@ -4,12 +4,13 @@ import { wallLength } from './check-openings';
 export interface Mirrored {
   shape: Shape;
   openings: Opening[];
-  placed: Fixture[];
+  fixtures: Fixture[];
 }
 
 /** “The right half is the left half turned”: the same area seen in a mirror, with everything on its walls. */
-export function mirror(shape: Shape, openings: readonly Opening[], placed: readonly Fixture[]): Mirrored {
-  if (shape.kind !== 'room' && shape.kind !== 'face') return { shape, openings: [...openings], placed: [...placed] };
+export function mirror(shape: Shape, openings: readonly Opening[], fixtures: readonly Fixture[]): Mirrored {
+  if (shape.kind !== 'room' && shape.kind !== 'face')
+    return { shape, openings: [...openings], fixtures: [...fixtures] };
   const count = shape.kind === 'room' ? shape.walls.length : shape.sections.length;
   const turned = <Thing extends { wall: number; along: { mm: number; typed: string } | null; width: { mm: number } }>(
     thing: Thing,
@@ -21,7 +22,7 @@ export function mirror(shape: Shape, openings: readonly Opening[], placed: reado
   return {
     shape: shape.kind === 'room' ? mirrorRoom(shape) : mirrorFace(shape),
     openings: openings.map((opening) => ({ ...turned(opening), hinge: opening.hinge === 'left' ? 'right' : 'left' })),
-    placed: placed.map((thing) => turned(thing)),
+    fixtures: fixtures.map((thing) => turned(thing)),
   };
 }
 

@@ -6,7 +6,7 @@ import { measured, type Opening, type Fixture, type RoomShape } from './shape';
 export interface MovedRoom {
   shape: RoomShape;
   openings: Opening[];
-  placed: Fixture[];
+  fixtures: Fixture[];
   /** m² won, under 0 where lost. */
   gain: number;
 }
@@ -21,7 +21,7 @@ const TURNED = 1;
 export function moveWall(
   shape: RoomShape,
   openings: readonly Opening[],
-  placed: readonly Fixture[],
+  fixtures: readonly Fixture[],
   wall: number,
   outward: number,
 ): Outcome<MovedRoom> {
@@ -60,7 +60,7 @@ export function moveWall(
   return answer({
     shape: room,
     openings: openings.map(stay),
-    placed: placed.map(stay),
+    fixtures: fixtures.map(stay),
     gain: after.value.area - before.value.area,
   });
 }

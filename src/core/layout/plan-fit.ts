@@ -102,14 +102,14 @@ function frontOf(corners: readonly Point[], thing: Fixture): Point[] {
 export function checkPlan(
   shape: RoomShape,
   openings: readonly Opening[],
-  placed: readonly Fixture[],
+  fixtures: readonly Fixture[],
   terms: PlanTerms,
 ): PlanFinding[] {
   const outline = outlineOf(shape);
   if (!outline.ok) return [{ tone: 'bad', key: 'outline', text: outline.problem.message, about: [] }];
   const { corners } = outline.value;
   const say = (mm: number): string => formatLength(Math.max(0, mm), terms.system);
-  const floors = placed.map((thing) => ({ thing, floor: footprint(corners, thing), front: frontOf(corners, thing) }));
+  const floors = fixtures.map((thing) => ({ thing, floor: footprint(corners, thing), front: frontOf(corners, thing) }));
   const swings = openings.flatMap((opening) => {
     const floor = sweep(corners, opening);
     return floor ? [{ opening, floor }] : [];
@@ -240,7 +240,7 @@ export function checkPlan(
               ]),
       ];
     }),
-    ...runs(shape, placed, say),
+    ...runs(shape, fixtures, say),
     ...(terms.sleeping ? wayOut(openings, terms, say) : []),
   ];
 }
@@ -288,9 +288,9 @@ function pocket(
 }
 
 /** Cabinets and appliances of one wall, in their order: what is between them and at the ends. */
-function runs(shape: RoomShape, placed: readonly Fixture[], say: (mm: number) => string): PlanFinding[] {
+function runs(shape: RoomShape, fixtures: readonly Fixture[], say: (mm: number) => string): PlanFinding[] {
   return shape.walls.flatMap((wall, number) => {
-    const run = placed
+    const run = fixtures
       .filter((thing) => thing.wall === number && (thing.kind === 'cabinet' || thing.kind === 'appliance'))
       .sort((a, b) => a.along.mm - b.along.mm);
     const [first, last] = [run[0], run.at(-1)];
@@ -397,12 +397,12 @@ const LEAST_FALL = 1 / 80;
 export function checkArea(
   shape: Shape,
   openings: readonly Opening[],
-  placed: readonly Fixture[],
+  fixtures: readonly Fixture[],
   terms: PlanTerms,
 ): PlanFinding[] {
   switch (shape.kind) {
     case 'room':
-      return checkPlan(shape, openings, placed, terms);
+      return checkPlan(shape, openings, fixtures, terms);
     case 'face':
       return openings.flatMap((opening): PlanFinding[] => {
         const problems = checkOpening(shape, opening, openings, terms.system);

@@ -5,7 +5,7 @@ export const INK: Record<Layer, { width: number; dash?: string; fill?: true }> =
   walls: { width: 4 },
   openings: { width: 2, fill: true },
   swings: { width: 1, dash: '4 3' },
-  placed: { width: 1.5, fill: true },
+  fixtures: { width: 1.5, fill: true },
   measures: { width: 0.75, dash: '2 3' },
   ground: { width: 1.5, dash: '9 4' },
 };

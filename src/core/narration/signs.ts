@@ -646,7 +646,7 @@ const SIGNS: readonly Sign[] = [
     'household',
     1.5,
     '(?:baby|kids?|children|toddler|family|neighbou?rs?|next door|tenants?|lodger|grandmother|granny|grandad|' +
-      'school|nursery|market|customers|people upstairs|upstairs people|old man|old lady|night shift|works nights|' +
+      'method|nursery|market|customers|people upstairs|upstairs people|old man|old lady|night shift|works nights|' +
       'work nights|number \\w+|dentist|church|vicar|farm|farmer|postman|guests?|the pub|wedding|funeral|visitors|' +
       'exams?|students?|pupils|lodgers|staff|residents|public|anglers|walkers|newborn|infant|nurse|shoppers|' +
       'patients|congregation)',

@@ -211,7 +211,9 @@ function patternsFor(
       return;
     }
     if (from === lengths.length) {
-      const more = lengths.some((length, index) => (counts[index] ?? 0) > (chosen[index] ?? 0) && length <= left + TINY);
+      const more = lengths.some(
+        (length, index) => (counts[index] ?? 0) > (chosen[index] ?? 0) && length <= left + TINY,
+      );
       if (!more) patterns.push({ stock, counts: [...chosen], left });
       return;
     }
@@ -238,7 +240,9 @@ function branchAndBound(
   const seen = new Map<string, { cost: number; sticks: number }>();
   const longest = Math.max(...cutting.stocks.map((stock) => stock.length)) + cutting.kerf;
   const fewestMore = (counts: readonly number[]): number =>
-    Math.ceil(sumOf(counts.map((count, index) => count * ((cutting.lengths[index] ?? 0) + cutting.kerf))) / longest - 1e-9);
+    Math.ceil(
+      sumOf(counts.map((count, index) => count * ((cutting.lengths[index] ?? 0) + cutting.kerf))) / longest - 1e-9,
+    );
   const visit = (counts: number[], cost: number, plan: Pattern[]): void => {
     const first = counts.findIndex((count) => count > 0);
     if (first === -1) {

@@ -47,7 +47,10 @@ describe('cut lists', () => {
         fc.constantFrom(0, 3, 4),
         fc.boolean(),
         (pieces, lengths, kerf, priced) => {
-          const stocks = lengths.map((length, index) => ({ length, cost: priced ? length + ((index * 137) % 500) : length }));
+          const stocks = lengths.map((length, index) => ({
+            length,
+            cost: priced ? length + ((index * 137) % 500) : length,
+          }));
           const plan = solveCuts(pieces, stocks, kerf);
           const least = leastCuts(pieces, stocks, kerf);
           expect(plan.exact).toBe(true);
@@ -156,7 +159,9 @@ describe('trips', () => {
           place(0);
           const found = cheapestTrips(days, tripCost, waitCost, perTrip);
           expect(found.cost).toBe(best);
-          expect(found.trips.flatMap((trip) => trip.items).sort((a, b) => a - b)).toEqual(days.map((_, index) => index));
+          expect(found.trips.flatMap((trip) => trip.items).sort((a, b) => a - b)).toEqual(
+            days.map((_, index) => index),
+          );
         },
       ),
       { numRuns: 80 },

@@ -5,7 +5,7 @@ import { calculator } from './calculator';
 
 const DEDUCTIONS = { all: 'all openings', large: 'only the large ones' } as const;
 
-/** A wall or face by its sections, gables included, less its openings by either school of deduction. */
+/** A wall or face by its sections, gables included, less its openings by either method of deduction. */
 export const wallArea = calculator({
   name: 'wall-area',
   title: 'Wall or face area',
@@ -35,9 +35,9 @@ export const wallArea = calculator({
     net: give('area', 'area', main),
   },
   formula:
-    'Σ width · (height + gable rise / 2) − openings; the school “only large” leaves small openings in, since ' +
+    'Σ width · (height + gable rise / 2) − openings; the method “only large” leaves small openings in, since ' +
     'cutting round them costs as much as it saves',
-  source: 'Geometry; both schools of deduction are in use, so the job chooses.',
+  source: 'Geometry; both methods of deduction are in use, so the job chooses.',
   example: {
     sections: [
       { width: 9200, height: 2700, gableRise: 0 },

@@ -79,7 +79,9 @@ describe('a ring of tasks', () => {
         }
         const loop = findLoop(ids, given);
         expect(loop !== undefined).toBe(left.size > 0);
-        loop?.forEach((id, index) => expect(given).toContainEqual({ before: id, after: loop[(index + 1) % loop.length] }));
+        loop?.forEach((id, index) =>
+          expect(given).toContainEqual({ before: id, after: loop[(index + 1) % loop.length] }),
+        );
       }),
       { numRuns: 500 },
     ));

@@ -83,7 +83,9 @@ function withoutIt(net: Compiled, number: number, blocker: Blocker): Without | u
         text: `${crewName(blocker.crew)} comes on the days away`,
         input: {
           ...input,
-          crews: input.crews.map((crew, index) => (index === blocker.crew ? { ...crew, away: new Set<number>() } : crew)),
+          crews: input.crews.map((crew, index) =>
+            index === blocker.crew ? { ...crew, away: new Set<number>() } : crew,
+          ),
         },
       };
     case 'crew':
@@ -91,7 +93,9 @@ function withoutIt(net: Compiled, number: number, blocker: Blocker): Without | u
         text: `${crewName(blocker.crew)} with one more`,
         input: {
           ...input,
-          crews: input.crews.map((crew, index) => (index === blocker.crew ? { ...crew, capacity: crew.capacity + 1 } : crew)),
+          crews: input.crews.map((crew, index) =>
+            index === blocker.crew ? { ...crew, capacity: crew.capacity + 1 } : crew,
+          ),
         },
       };
     case 'weather': {

@@ -2,17 +2,17 @@ import { inUsualOrder, type Phase } from './phases';
 import { SCHOOL, type Effect, type Rule } from './rules';
 
 /**
- * Choices in which practitioners differ and both are right somewhere. A job picks a side, a room may differ; a side
+ * Choices in which practitioners differ and both are right somewhere. A job picks a variant, a room may differ; a variant
  * adds steps or leaves some out, asks for other times, and brings an order of its own. Nothing picked is the usual
  * order of the tracks.
  */
 export interface Method {
   key: MethodKey;
   title: string;
-  sides: readonly [Side, Side];
+  variants: readonly [Variant, Variant];
 }
 
-export interface Side {
+export interface Variant {
   key: string;
   label: string;
   /** What it costs and what it is good for. */
@@ -26,7 +26,7 @@ export interface Side {
   /** Every step of so many half-days or more takes another half-day for every so many. */
   cleanUp?: number;
   order?: readonly Effect[];
-  /** Neighbours in a rule's chain that this side parts. */
+  /** Neighbours in a rule's chain that this variant parts. */
   parts?: readonly (readonly [Phase, Phase])[];
 }
 
@@ -51,11 +51,11 @@ const after = (before: readonly Phase[], then: readonly Phase[]): Effect => ({
   within: 'area',
 });
 
-export const SCHOOLS: readonly Method[] = [
+export const METHODS: readonly Method[] = [
   {
     key: 'cabinets-paint',
     title: 'Cabinets and paint',
-    sides: [
+    variants: [
       {
         key: 'cabinets-first',
         label: 'cabinets, then paint while worktops are made',
@@ -77,7 +77,7 @@ export const SCHOOLS: readonly Method[] = [
   {
     key: 'floor-cabinets',
     title: 'Floor and cabinets',
-    sides: [
+    variants: [
       {
         key: 'floor-first',
         label: 'floor wall to wall first',
@@ -96,7 +96,7 @@ export const SCHOOLS: readonly Method[] = [
   {
     key: 'trim-cladding',
     title: 'Outside trim and cladding',
-    sides: [
+    variants: [
       {
         key: 'trim-first',
         label: 'trim first, boards butt to it, sealed joint',
@@ -115,7 +115,7 @@ export const SCHOOLS: readonly Method[] = [
   {
     key: 'old-cladding',
     title: 'Old cladding',
-    sides: [
+    variants: [
       {
         key: 'strip',
         label: 'strip and inspect',
@@ -136,7 +136,7 @@ export const SCHOOLS: readonly Method[] = [
   {
     key: 'over-cabinets',
     title: 'Over wall cabinets',
-    sides: [
+    variants: [
       {
         key: 'bulkhead',
         label: 'a bulkhead, cabinets hang from it',
@@ -156,7 +156,7 @@ export const SCHOOLS: readonly Method[] = [
   {
     key: 'tear-out',
     title: 'Tear-out',
-    sides: [
+    variants: [
       { key: 'fast', label: 'fast, to the bin', why: 'the fewest days and the most bins' },
       {
         key: 'careful',
@@ -172,7 +172,7 @@ export const SCHOOLS: readonly Method[] = [
   {
     key: 'wall-finish',
     title: 'Finish of walls',
-    sides: [
+    variants: [
       {
         key: 'plaster',
         label: 'two-coat plaster',
@@ -198,7 +198,7 @@ export const SCHOOLS: readonly Method[] = [
   {
     key: 'entrance-door',
     title: 'Entrance door',
-    sides: [
+    variants: [
       { key: 'early', label: 'set early, for security', why: 'the house locks; the door has to be covered' },
       {
         key: 'late',
@@ -219,7 +219,7 @@ export const SCHOOLS: readonly Method[] = [
   {
     key: 'clean-up',
     title: 'Clean-up',
-    sides: [
+    variants: [
       {
         key: 'daily',
         label: 'broom-clean every day',
@@ -237,7 +237,7 @@ export const SCHOOLS: readonly Method[] = [
   {
     key: 'ceilings',
     title: 'Ceilings under services',
-    sides: [
+    variants: [
       { key: 'fixed', label: 'fixed', why: 'one flat ceiling, opened when something leaks' },
       {
         key: 'panels',
@@ -255,45 +255,45 @@ export const SCHOOLS: readonly Method[] = [
 
 export type Choices = Partial<Record<MethodKey, string>>;
 
-export const sideOf = (school: Method, key: string | undefined): Side | undefined =>
-  school.sides.find((side) => side.key === key);
+export const variantOf = (method: Method, key: string | undefined): Variant | undefined =>
+  method.variants.find((variant) => variant.key === key);
 
-/** The sides that were picked. */
-const sidesOf = (choices: Choices): { school: Method; side: Side }[] =>
-  SCHOOLS.flatMap((school) => {
-    const side = sideOf(school, choices[school.key]);
-    return side ? [{ school, side }] : [];
+/** The variants that were picked. */
+const variantsOf = (choices: Choices): { method: Method; variant: Variant }[] =>
+  METHODS.flatMap((method) => {
+    const variant = variantOf(method, choices[method.key]);
+    return variant ? [{ method, variant }] : [];
   });
 
-/** The steps of an area as the schools that hold there would have them. */
+/** The steps of an area as the methods that hold there would have them. */
 export function withMethods(track: readonly Phase[], choices: Choices): Phase[] {
   let phases = [...track];
-  for (const { side } of sidesOf(choices)) {
+  for (const { variant } of variantsOf(choices)) {
     const had = new Set(phases);
     const met = (list: readonly Phase[]): boolean => list.some((phase) => had.has(phase));
-    const adds = (side.adds ?? []).filter((entry) => met(entry.with)).map((entry) => entry.phase);
-    const drops = new Set((side.drops ?? []).filter((entry) => met(entry.with)).map((entry) => entry.phase));
+    const adds = (variant.adds ?? []).filter((entry) => met(entry.with)).map((entry) => entry.phase);
+    const drops = new Set((variant.drops ?? []).filter((entry) => met(entry.with)).map((entry) => entry.phase));
     phases = inUsualOrder([...phases.filter((phase) => !drops.has(phase)), ...adds]);
   }
   return phases;
 }
 
-/** Half-days of a step as the schools would have it, from what it would take by itself. */
+/** Half-days of a step as the methods would have it, from what it would take by itself. */
 export function halfDaysWithMethods(phase: Phase, halfDays: number, choices: Choices): number {
   let result = halfDays;
-  for (const { side } of sidesOf(choices))
-    for (const one of side.stretch ?? []) if (one.phase === phase) result *= one.factor;
+  for (const { variant } of variantsOf(choices))
+    for (const one of variant.stretch ?? []) if (one.phase === phase) result *= one.factor;
   return Math.max(1, Math.round(result));
 }
 
 /** Half-days that cleaning up adds to work that lasts so long. */
 export function cleanUpOf(halfDays: number, choices: Choices): number {
-  const every = sidesOf(choices).find(({ side }) => side.cleanUp !== undefined)?.side.cleanUp;
+  const every = variantsOf(choices).find(({ variant }) => variant.cleanUp !== undefined)?.variant.cleanUp;
   return every === undefined ? 0 : Math.floor(halfDays / every);
 }
 
 /**
- * The order that the chosen sides bring, as rules that hold in the areas that chose them, and the neighbours they part.
+ * The order that the chosen variants bring, as rules that hold in the areas that chose them, and the neighbours they part.
  * @param choicesIn what counts in each area
  */
 export function methodRules(
@@ -303,18 +303,18 @@ export function methodRules(
   const parted = new Set<string>();
   const found = new Map<string, { rule: Rule; only: Set<string> }>();
   for (const area of areas) {
-    for (const { school, side } of sidesOf(choicesIn(area))) {
-      for (const [before, then] of side.parts ?? []) parted.add(`${area}:${before}>${then}`);
-      if (!side.order) continue;
-      const key = `${school.key} ${side.key}`;
+    for (const { method, variant } of variantsOf(choicesIn(area))) {
+      for (const [before, then] of variant.parts ?? []) parted.add(`${area}:${before}>${then}`);
+      if (!variant.order) continue;
+      const key = `${method.key} ${variant.key}`;
       const known = found.get(key) ?? {
         only: new Set<string>(),
         rule: {
-          number: SCHOOL + SCHOOL_KEYS.indexOf(school.key),
+          number: SCHOOL + SCHOOL_KEYS.indexOf(method.key),
           strength: 'hard',
-          title: school.title,
-          reason: `so it was chosen: ${side.label}`,
-          effects: side.order,
+          title: method.title,
+          reason: `so it was chosen: ${variant.label}`,
+          effects: variant.order,
         },
       };
       known.only.add(area);

@@ -26,8 +26,8 @@ interface PhaseFacts {
   shares?: true;
   /** A lay person sees no change in the room. */
   hidden?: true;
-  /** Comes only where a school brings it. */
-  bySchool?: true;
+  /** Comes only where a method brings it. */
+  byMethod?: true;
 }
 
 const PHASES = {
@@ -139,7 +139,7 @@ const PHASES = {
     plain: 'the frame over the cabinets',
     trade: 'carpentry',
     halfDays: 1,
-    bySchool: true,
+    byMethod: true,
   },
   'duct-rough': { label: 'ducts', plain: 'the air ducts', trade: 'air', halfDays: 2, hidden: true, shares: true },
   'plumbing-rough': {
@@ -205,7 +205,7 @@ const PHASES = {
     trade: 'finish',
     halfDays: 1,
     hidden: true,
-    bySchool: true,
+    byMethod: true,
   },
   // closed walls
   board: { label: 'board', plain: 'the wall boards', trade: 'board', halfDays: 3, covers: true, dusty: true },
@@ -236,7 +236,7 @@ const PHASES = {
     plain: 'covering the new floor',
     trade: 'finish',
     halfDays: 1,
-    bySchool: true,
+    byMethod: true,
   },
   cabinets: { label: 'cabinets', plain: 'the cabinets', trade: 'cabinets', halfDays: 4 },
   riser: {
@@ -244,7 +244,7 @@ const PHASES = {
     plain: 'closing the gap over the cabinets',
     trade: 'cabinets',
     halfDays: 1,
-    bySchool: true,
+    byMethod: true,
   },
   template: { label: 'template', plain: 'measuring for the worktops', trade: 'stone', halfDays: 1, hidden: true },
   worktops: { label: 'worktops', plain: 'the worktops', trade: 'stone', halfDays: 1 },
@@ -261,7 +261,7 @@ const PHASES = {
   },
   'duct-finish': { label: 'grilles', plain: 'the air grilles', trade: 'air', halfDays: 1, shares: true },
   glass: { label: 'glass, hardware', plain: 'glass and handles', trade: 'glass', halfDays: 1 },
-  'touch-up': { label: 'touch-up', plain: 'touching up the paint', trade: 'paint', halfDays: 1, bySchool: true },
+  'touch-up': { label: 'touch-up', plain: 'touching up the paint', trade: 'paint', halfDays: 1, byMethod: true },
   // outside face
   strip: {
     label: 'strip',
@@ -302,7 +302,7 @@ const PHASES = {
     trade: 'carpentry',
     halfDays: 1,
     outdoor: true,
-    bySchool: true,
+    byMethod: true,
   },
   'face-trim': { label: 'outside trim', plain: 'the outside trim', trade: 'roofing', halfDays: 2, outdoor: true },
   cladding: {
@@ -330,7 +330,7 @@ const PHASES = {
     trade: 'glass',
     halfDays: 1,
     outdoor: true,
-    bySchool: true,
+    byMethod: true,
   },
   // roof
   'roof-strip': {

@@ -418,7 +418,7 @@ export const PARTS: Rule = {
   reason: 'it is done in parts',
   effects: [],
 };
-/** The order that a school brings. */
+/** The order that a method brings. */
 export const SCHOOL = 110;
 /** Rules of the firm's own are numbered from here. */
 export const OWN_RULES = 200;

@@ -4,18 +4,21 @@ import { findLoop } from '../schedule/network';
 import { sequenceOf } from './links';
 import { phaseFacts } from './phases';
 import { RULES } from './rules';
-import { cleanUpOf, withMethods, halfDaysWithMethods, methodRules, SCHOOLS, type Choices } from './methods';
+import { cleanUpOf, withMethods, halfDaysWithMethods, methodRules, METHODS, type Choices } from './methods';
 import { taskId, type Site, type SiteArea } from './site';
 import { trackOf, WORK_KEYS, workFacts, type Work } from './works';
 
 const choices = fc
   .record(
     Object.fromEntries(
-      SCHOOLS.map((school) => [school.key, fc.constantFrom(undefined, ...school.sides.map((side) => side.key))]),
+      METHODS.map((method) => [
+        method.key,
+        fc.constantFrom(undefined, ...method.variants.map((variant) => variant.key)),
+      ]),
     ),
     { requiredKeys: [] },
   )
-  .map((raw) => Object.fromEntries(Object.entries(raw).filter(([, side]) => side !== undefined)) as Choices);
+  .map((raw) => Object.fromEntries(Object.entries(raw).filter(([, variant]) => variant !== undefined)) as Choices);
 const works = fc.uniqueArray(fc.constantFrom(...WORK_KEYS.filter((work) => work !== 'none')), {
   minLength: 1,
   maxLength: 3,
@@ -93,21 +96,21 @@ describe('ways of working', () => {
       { numRuns: 300 },
     ));
 
-  it('leave a track as it was where nothing is chosen, and every side of every school does something somewhere', () => {
+  it('leave a track as it was where nothing is chosen, and every variant of every method does something somewhere', () => {
     const everything = WORK_KEYS.map((work) => trackOf([work]));
     for (const track of everything) expect(withMethods(track, {})).toEqual(track);
-    for (const school of SCHOOLS) {
-      const [one, other] = school.sides.map((side) => {
-        const chosen = { [school.key]: side.key } as Choices;
+    for (const method of METHODS) {
+      const [one, other] = method.variants.map((variant) => {
+        const chosen = { [method.key]: variant.key } as Choices;
         return JSON.stringify([
           everything.map((track) => withMethods(track, chosen)),
-          side.order ?? [],
-          side.parts ?? [],
+          variant.order ?? [],
+          variant.parts ?? [],
           halfDaysWithMethods('tear-out', 10, chosen),
           cleanUpOf(40, chosen),
         ]);
       });
-      expect([school.key, one === other]).toEqual([school.key, false]);
+      expect([method.key, one === other]).toEqual([method.key, false]);
     }
   });
 

@@ -23,11 +23,11 @@ export interface Site {
   leftovers: Leftover[];
   /** Work that no track has: what an assumption that turned out wrong brings, what a change adds. */
   extras: ExtraWork[];
-  /** The rules that count here, those of the firm and of schools among them; those that ship unless said. */
+  /** The rules that count here, those of the firm and of methods among them; those that ship unless said. */
   rules?: readonly Rule[];
   /** Where rules are switched: by number, for the job or by area; the narrower word counts. */
   switches?: readonly { rule: number; area?: string; holds: boolean }[];
-  /** Neighbours that a school parts, by area: `area:before>after`. */
+  /** Neighbours that a method parts, by area: `area:before>after`. */
   parted?: ReadonlySet<string>;
   gates?: readonly Gate[];
   logistics?: readonly Logistic[];

@@ -14,7 +14,7 @@ interface WorkFacts {
 
 const between = (first: Phase, last: Phase): Phase[] =>
   PHASE_KEYS.slice(PHASE_KEYS.indexOf(first), PHASE_KEYS.indexOf(last) + 1).filter(
-    (phase) => !phaseFacts(phase).bySchool,
+    (phase) => !phaseFacts(phase).byMethod,
   );
 const inside = ['room', 'wet', 'outbuilding'] as const;
 const OPEN_WALLS: Phase[] = [

@@ -203,7 +203,7 @@ describe('what is in a wall', () => {
               point.y <= drawing.bounds.top,
           ),
         ).toBe(true);
-        expect(drawing.strokes.filter((stroke) => stroke.form === 'text' && stroke.layer === 'placed')).toHaveLength(
+        expect(drawing.strokes.filter((stroke) => stroke.form === 'text' && stroke.layer === 'fixtures')).toHaveLength(
           list.length,
         );
       }),

@@ -8,7 +8,7 @@ const none: CloseInFacts = {
   selections: [],
   scope: [],
   openings: [],
-  placed: [],
+  fixtures: [],
   walls: 4,
   leftovers: [],
   assumptions: [],

@@ -10,7 +10,7 @@ export interface CloseInFacts {
   selections: readonly { id: string; category: string; choice: string }[];
   scope: readonly { id: string; text: string }[];
   openings: readonly Opening[];
-  placed: readonly Fixture[];
+  fixtures: readonly Fixture[];
   /** Walls of the drawing; 0 where it is not drawn. */
   walls: number;
   /** Work still to do there that would be covered. */
@@ -95,7 +95,7 @@ export function closeInLines(facts: CloseInFacts): CloseInLine[] {
       )
     )
       add(`backing:${id}`, `backing for ${text} is in`, `agreed: ${text}`);
-  for (const thing of facts.placed)
+  for (const thing of facts.fixtures)
     if (thing.kind === 'cabinet' || thing.kind === 'appliance')
       add(`backing:${thing.id}`, `backing behind ${thing.name} on ${wallName(thing.wall)}`, `drawn: ${thing.name}`);
   for (const opening of facts.openings)

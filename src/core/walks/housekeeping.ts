@@ -12,7 +12,7 @@ export const LEFT_ITEMS = {
 export type LeftItem = keyof typeof LEFT_ITEMS;
 export const LEFT_ITEM_KEYS = Object.keys(LEFT_ITEMS) as LeftItem[];
 
-/** How often the state is recorded: two schools, chosen by job. */
+/** How often the state is recorded: two methods, chosen by job. */
 export const LEFT_RHYTHMS = { evening: 'every evening', week: 'once a week' } as const;
 export type LeftRhythm = keyof typeof LEFT_RHYTHMS;
 

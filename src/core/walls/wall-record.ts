@@ -74,7 +74,7 @@ function strokesOf(thing: Numbered, unit: number): Stroke[] {
     ? [
         {
           form: 'path',
-          layer: 'placed',
+          layer: 'fixtures',
           points: [
             { x: x - half, y: y - half },
             { x: x + half, y: y + half },
@@ -83,7 +83,7 @@ function strokesOf(thing: Numbered, unit: number): Stroke[] {
         },
         {
           form: 'path',
-          layer: 'placed',
+          layer: 'fixtures',
           points: [
             { x: x - half, y: y + half },
             { x: x + half, y: y - half },
@@ -95,7 +95,7 @@ function strokesOf(thing: Numbered, unit: number): Stroke[] {
       ? [
           {
             form: 'path',
-            layer: 'placed',
+            layer: 'fixtures',
             points: [
               { x, y },
               { x: x + length, y: y + rise },
@@ -106,7 +106,7 @@ function strokesOf(thing: Numbered, unit: number): Stroke[] {
       : [
           {
             form: 'path',
-            layer: 'placed',
+            layer: 'fixtures',
             points: [
               { x, y },
               { x: x + length, y },
@@ -120,7 +120,7 @@ function strokesOf(thing: Numbered, unit: number): Stroke[] {
     ...outline,
     {
       form: 'text',
-      layer: 'placed',
+      layer: 'fixtures',
       at: {
         x: x + length / 2 + (spot ? unit * 1.1 : length === 0 ? unit * 0.9 : 0),
         y: y + rise / 2 + (rise === 0 && !spot ? unit * 0.9 : 0),

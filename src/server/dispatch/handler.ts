@@ -78,7 +78,7 @@ type Table =
   | 'picture'
   | 'finding'
   | 'opening'
-  | 'placed'
+  | 'fixture'
   | 'level_mark'
   | 'calculation'
   | 'assumption'
@@ -99,7 +99,7 @@ type Table =
   | 'narration'
   | 'recording'
   | 'close_in_sign'
-  | 'left_with_client'
+  | 'handed_over'
   | 'client_item'
   | 'sign_off';
 const WORDS: Partial<Record<Table, string>> = {
@@ -107,7 +107,7 @@ const WORDS: Partial<Record<Table, string>> = {
   job_update: 'update',
   share_link: 'link',
   own_link: 'order',
-  placed: 'thing',
+  fixture: 'thing',
   level_mark: 'level',
   extra_work: 'added work',
   option_set: 'choice',
@@ -115,7 +115,7 @@ const WORDS: Partial<Record<Table, string>> = {
   spare: 'kept thing',
   logistic: 'thing to be there',
   close_in_sign: 'signature',
-  left_with_client: 'thing left with the client',
+  handed_over: 'thing left with the client',
   client_item: 'line of the client’s list',
   sign_off: 'acceptance',
 };

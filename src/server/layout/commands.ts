@@ -169,17 +169,17 @@ export const layoutHandlers = handlers({
     for (const area of new Set(openings.map((opening) => opening.area))) recalculateArea(context, area);
     context.logFor(job);
   },
-  'placed.add': (context, { id, area, ...thing }) => {
+  'fixture.add': (context, { id, area, ...thing }) => {
     const row = needArea(context, area);
     checkPlaced(context, row, thing.wall, thing.along.mm, thing.width.mm);
-    insert(context.db, 'placed', { id, area, placed: JSON.stringify(thing) });
+    insert(context.db, 'fixture', { id, area, fixture: JSON.stringify(thing) });
     context.logFor(row.job);
   },
-  'placed.change': (context, { id, version, ...thing }) => {
-    const { area } = requireVersion<{ version: number; area: string }>(context, 'placed', id, version);
+  'fixture.change': (context, { id, version, ...thing }) => {
+    const { area } = requireVersion<{ version: number; area: string }>(context, 'fixture', id, version);
     const row = needArea(context, area);
     checkPlaced(context, row, thing.wall, thing.along.mm, thing.width.mm);
-    update(context.db, 'placed', id, { placed: JSON.stringify(thing) });
+    update(context.db, 'fixture', id, { fixture: JSON.stringify(thing) });
     context.logFor(row.job);
   },
   'area.describe': (context, { id, side, sleeping }) => {
@@ -258,12 +258,12 @@ function moveOne(context: PlanContext, area: AreaRow, wall: number, outward: num
   if (version !== undefined && version !== known) throw conflict('drawing', { version: known });
   if (shape?.kind !== 'room') throw unprocessable('not-drawn', `${area.name} is not drawn yet.`, 'wall');
   if (!shape.walls[wall]) throw unprocessable('no-such-wall', `There is no ${wallName(wall)} in ${area.name}.`, 'wall');
-  const [openings, placed] = [openingsOf(context.db, area.id), fixturesOf(context.db, area.id)];
-  const moved = moveWall(shape satisfies RoomShape, openings, placed, wall, outward);
+  const [openings, fixtures] = [openingsOf(context.db, area.id), fixturesOf(context.db, area.id)];
+  const moved = moveWall(shape satisfies RoomShape, openings, fixtures, wall, outward);
   if (!moved.ok) throw unprocessable(moved.problem.code, `${area.name}: ${moved.problem.message}`, 'by');
   putShape(context, area.id, moved.value.shape);
   const keep = <Thing extends Opening | Fixture>(
-    table: 'opening' | 'placed',
+    table: 'opening' | 'fixture',
     things: readonly Thing[],
     before: readonly Thing[],
   ): void => {
@@ -274,6 +274,6 @@ function moveOne(context: PlanContext, area: AreaRow, wall: number, outward: num
     }
   };
   keep('opening', moved.value.openings, openings);
-  keep('placed', moved.value.placed, placed);
+  keep('fixture', moved.value.fixtures, fixtures);
   recalculateArea(context, area.id);
 }

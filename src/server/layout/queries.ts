@@ -56,7 +56,7 @@ export function layoutView(installation: Installation, job: string, area: string
     shape: layout.shape,
     version: layout.version,
     openings: layout.openings,
-    placed: layout.placed,
+    fixtures: layout.fixtures,
     measures: layout.shape ? measuresOf(layout.shape, layout.openings) : {},
     neighbours: neighboursOf(installation, area),
     rooms: rooms.flatMap(({ id, name, shape }) => {
@@ -82,7 +82,7 @@ function neighboursOf(installation: Installation, area: string): Neighbour[] {
       ORDER BY one_wall`,
     { area },
   ).flatMap((row) => {
-    const { shape, openings, placed } = readLayout(installation.db, row.area);
+    const { shape, openings, fixtures: fixtures } = readLayout(installation.db, row.area);
     return shape
       ? [
           {
@@ -92,7 +92,7 @@ function neighboursOf(installation: Installation, area: string): Neighbour[] {
             otherWall: row.other_wall,
             shape,
             openings,
-            placed,
+            fixtures,
             sleeping: row.sleeping === 1,
           },
         ]
@@ -133,11 +133,11 @@ export function areaDrawing(
   const row = queryOne<Row>(installation.db, 'SELECT * FROM area WHERE id = @area', { area });
   if (!row) throw notFound('area');
   const { units } = requireJob(installation.db, row.job);
-  const { shape, openings, placed } = readLayout(installation.db, area);
+  const { shape, openings, fixtures: fixtures } = readLayout(installation.db, area);
   const drawing = !shape
     ? undefined
     : wall === undefined
-      ? drawingOf(row.name, shape, openings, placed, units)
+      ? drawingOf(row.name, shape, openings, fixtures, units)
       : shape.kind === 'room'
         ? wallElevation(row.name, shape, openings, wall, units)
         : undefined;

@@ -10,7 +10,7 @@ export interface Layout {
   /** 0 where nothing was drawn yet. */
   version: number;
   openings: Kept<Opening>[];
-  placed: Kept<Fixture>[];
+  fixtures: Kept<Fixture>[];
 }
 
 interface Row {
@@ -38,8 +38,8 @@ export const openingsOf = (db: Connection, area: string): Kept<Opening>[] =>
 export const fixturesOf = (db: Connection, area: string): Kept<Fixture>[] =>
   queryAll<Row>(
     db,
-    `SELECT id, area, version, placed AS content
-      FROM placed
+    `SELECT id, area, version, fixture AS content
+      FROM fixture
       WHERE area = @area AND removed = 0
       ORDER BY rowid`,
     { area },
@@ -54,7 +54,7 @@ export function readLayout(db: Connection, area: string): Layout {
     shape: row ? (JSON.parse(row.shape) as Shape) : null,
     version: row?.version ?? 0,
     openings: openingsOf(db, area),
-    placed: fixturesOf(db, area),
+    fixtures: fixturesOf(db, area),
   };
 }
 

@@ -96,7 +96,7 @@ const TABLES = {
   scope: 'scope_item',
   finding: 'finding',
   opening: 'opening',
-  placed: 'placed',
+  fixture: 'fixture',
   level: 'level_mark',
   calculation: 'calculation',
   assumption: 'assumption',
@@ -105,7 +105,7 @@ const TABLES = {
   request: 'request',
   standpoint: 'standpoint',
   'close-in-sign': 'close_in_sign',
-  'left-with-client': 'left_with_client',
+  'left-with-client': 'handed_over',
   'sign-off': 'sign_off',
 } as const satisfies Record<Removable, string>;
 
@@ -166,14 +166,14 @@ function copyRows(context: CommandContext, table: 'scope_item' | 'finding', from
 }
 
 function copyLayout(context: CommandContext, from: string, to: string, mirrored: boolean): void {
-  const { shape, openings, placed } = readLayout(context.db, from);
+  const { shape, openings, fixtures: fixtures } = readLayout(context.db, from);
   if (!shape) return;
-  const copied = mirrored ? mirror(shape, openings, placed) : { shape, openings, placed };
+  const copied = mirrored ? mirror(shape, openings, fixtures) : { shape, openings, fixtures };
   insert(context.db, 'shape', { area: to, shape: JSON.stringify(copied.shape) });
   const bare = (thing: object): string => JSON.stringify({ ...thing, id: undefined, version: undefined });
   for (const opening of copied.openings)
     insert(context.db, 'opening', { id: uuid(), area: to, opening: bare(opening) });
-  for (const thing of copied.placed) insert(context.db, 'placed', { id: uuid(), area: to, placed: bare(thing) });
+  for (const thing of copied.fixtures) insert(context.db, 'fixture', { id: uuid(), area: to, fixture: bare(thing) });
 }
 
 export const scopeHandlers = handlers({

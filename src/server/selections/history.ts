@@ -2,7 +2,7 @@ import { uuid } from '../database/id';
 import { insert, queryOne } from '../database/query';
 import type { CommandContext } from '../dispatch/handler';
 
-/** The name of whoever did it, as the trail keeps it. */
+/** The name of whoever did it, as the history keeps it. */
 function whoSays(context: CommandContext): string {
   if (context.who.kind === 'person') return context.who.name;
   if (context.who.kind === 'link')
@@ -18,7 +18,7 @@ type About = { job: string } & ({ selection: string } | { request: string });
 
 /** One step of a selection or a request, with its day and who said so. */
 export function addHistory(context: CommandContext, { job, ...about }: About, text: string): void {
-  insert(context.db, 'trail', {
+  insert(context.db, 'history', {
     id: uuid(),
     job,
     ...about,

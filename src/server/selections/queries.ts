@@ -1,4 +1,4 @@
-import type { SelectionView, TrailLine } from '@/contract/views/selections';
+import type { SelectionView, HistoryLine } from '@/contract/views/selections';
 import { groupBy } from '@/core/group-by';
 import type { Purchase } from '@/core/quantities/calculator';
 import { checkWords } from '@/core/selections/check';
@@ -206,11 +206,11 @@ export const alternativesOf = (db: Connection, id: string): Alternative[] =>
       '[]',
   ) as Alternative[];
 
-/** The trail of a selection or a request, the newest first. */
-export function historyOf(db: Connection, of: 'selection' | 'request', id: string, time: FirmTime): TrailLine[] {
+/** The history of a selection or a request, the newest first. */
+export function historyOf(db: Connection, of: 'selection' | 'request', id: string, time: FirmTime): HistoryLine[] {
   return queryAll<{ id: string; at: string; who: string; text: string; desk: 0 | 1 }>(
     db,
-    `SELECT id, at, who, text, desk FROM trail WHERE ${of} = @id ORDER BY at DESC, rowid DESC`,
+    `SELECT id, at, who, text, desk FROM history WHERE ${of} = @id ORDER BY at DESC, rowid DESC`,
     { id },
   ).map(({ id: line, at, who, text, desk }) => ({ id: line, when: whenSeen(at, time), who, text, desk: desk === 1 }));
 }

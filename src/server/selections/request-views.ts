@@ -114,7 +114,7 @@ export function requestViews(installation: Installation, job: string): RequestVi
             ? send !== null && send <= addDays(now, NEAR_DAYS)
             : standing === 'sent' && expected <= addDays(now, NEAR_DAYS)),
         waits: waits.get(row.id) ?? [],
-        trail: historyOf(db, 'request', row.id, time),
+        history: historyOf(db, 'request', row.id, time),
       };
     })
     .sort((a, b) => ORDER.indexOf(a.standing) - ORDER.indexOf(b.standing) || dayOf(a).localeCompare(dayOf(b)));

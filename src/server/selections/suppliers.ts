@@ -251,7 +251,7 @@ function followPrices(context: CommandContext, supplier: string): number {
 /** An order as its supplier knows it. */
 export function orderOf(db: Connection, row: SelectionRow): SupplierOrder {
   const said =
-    queryOne<{ count: number }>(db, 'SELECT count(*) AS count FROM trail WHERE selection = @id AND desk = 1', {
+    queryOne<{ count: number }>(db, 'SELECT count(*) AS count FROM history WHERE selection = @id AND desk = 1', {
       id: row.id,
     })?.count ?? 0;
   return {

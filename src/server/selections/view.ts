@@ -174,7 +174,7 @@ export function selectionPage(installation: Installation, job: string, id: strin
           item.unit,
         ),
       })),
-    trail: historyOf(db, 'selection', id, time),
+    history: historyOf(db, 'selection', id, time),
     desk: row?.desk === 1,
   };
 }

@@ -43,29 +43,29 @@ export const ruleOf = (row: OwnRuleRow): Rule => ({
 });
 
 interface ChoiceRow {
-  school: MethodKey;
+  method: MethodKey;
   job: string | null;
   area: string | null;
-  side: string | null;
+  variant: string | null;
 }
 
 /** What was picked at each place that has a word, the widest first. */
 export const choiceRows = (db: Connection, job: string): ChoiceRow[] =>
   queryAll<ChoiceRow>(
     db,
-    `SELECT school, job, area, side
-      FROM school_choice
+    `SELECT method, job, area, variant
+      FROM method_choice
       WHERE job IS NULL OR job = @job
       ORDER BY job IS NOT NULL, area IS NOT NULL`,
     { job },
   );
 
-/** The sides that count in an area (or in the job, without one): the narrowest word. */
+/** The variants that count in an area (or in the job, without one): the narrowest word. */
 function choicesIn(rows: readonly ChoiceRow[], area?: string): Choices {
   const words = new Map(
-    rows.filter((row) => row.area === null || row.area === area).map((row) => [row.school, row.side]),
+    rows.filter((row) => row.area === null || row.area === area).map((row) => [row.method, row.variant]),
   );
-  return Object.fromEntries([...words].filter(([, side]) => side !== null));
+  return Object.fromEntries([...words].filter(([, variant]) => variant !== null));
 }
 
 export const choicesFor = (db: Connection, job: string, area?: string): Choices => choicesIn(choiceRows(db, job), area);

@@ -29,7 +29,7 @@ export function measuredHalfDays(db: Connection, area: string, phase: Phase): nu
 }
 
 /**
- * Brings the track of an area to what is to be done there, in the way its schools have it; phases that have been worked
+ * Brings the track of an area to what is to be done there, in the way its methods have it; phases that have been worked
  * on stay.
  */
 export function layTrack(db: Connection, area: string): void {
@@ -64,14 +64,14 @@ export function layTrack(db: Connection, area: string): void {
     const step = kept.get(phase);
     const itself =
       step?.basis === 'quantity' ? (measuredHalfDays(db, area, phase) ?? step.half_days) : halfDaysFor(phase, row.size);
-    const schoolDays = halfDaysWithMethods(phase, itself, choices);
-    const half_days = phaseFacts(phase).trade === 'nobody' ? itself : schoolDays + cleanUpOf(schoolDays, choices);
+    const methodDays = halfDaysWithMethods(phase, itself, choices);
+    const half_days = phaseFacts(phase).trade === 'nobody' ? itself : methodDays + cleanUpOf(methodDays, choices);
     if (!step) insert(db, 'step', { area, phase, trade: phaseFacts(phase).trade, half_days });
   }
 }
 
 /**
- * The times of steps that follow the room, its drawing or a school; what somebody said by hand stays.
+ * The times of steps that follow the room, its drawing or a method; what somebody said by hand stays.
  * @param only those of one basis
  * @returns the job where any time changed
  */
@@ -88,13 +88,13 @@ export function timeTrack(db: Connection, area: string, only?: 'quantity'): stri
     if (only && basis !== only) continue;
     const itself = basis === 'quantity' ? measuredHalfDays(db, area, phase) : halfDaysFor(phase, row.size);
     if (itself === undefined || phaseFacts(phase).trade === 'nobody') continue;
-    const schoolDays = halfDaysWithMethods(phase, itself, choices);
+    const methodDays = halfDaysWithMethods(phase, itself, choices);
     changed += execute(
       db,
       `UPDATE step
         SET half_days = @halfDays
         WHERE area = @area AND phase = @phase AND half_days <> @halfDays`,
-      { area, phase, halfDays: schoolDays + cleanUpOf(schoolDays, choices) },
+      { area, phase, halfDays: methodDays + cleanUpOf(methodDays, choices) },
     );
   }
   return changed > 0 ? row.job : undefined;

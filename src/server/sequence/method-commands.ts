@@ -1,5 +1,5 @@
 import { phaseFacts } from '@/core/sequence/phases';
-import { SCHOOLS, sideOf } from '@/core/sequence/methods';
+import { METHODS, variantOf } from '@/core/sequence/methods';
 import { RATES } from '@/core/sequence/rates';
 import { queryAll, insert, queryOne, orNull, execute } from '../database/query';
 import { handlers, requireRow, requireAreaOf, requireStep, type CommandContext } from '../dispatch/handler';
@@ -16,25 +16,31 @@ const areasOf = (context: CommandContext, job: string, area?: string): string[] 
       );
 
 export const methodHandlers = handlers({
-  'school.choose': (context, { id, school, job, area, side, asWider }) => {
+  'method.choose': (context, { id, method, job, area, variant, asWider }) => {
     if (job) requireRow(context, 'job', job, 'job');
     if (job && area) requireAreaOf(context, job, area);
-    execute(context.db, 'DELETE FROM school_choice WHERE school = @school AND job IS @job AND area IS @area', {
-      school,
+    execute(context.db, 'DELETE FROM method_choice WHERE method = @method AND job IS @job AND area IS @area', {
+      method,
       job: orNull(job),
       area: orNull(area),
     });
     if (!asWider)
-      insert(context.db, 'school_choice', { id, school, job: orNull(job), area: orNull(area), side: orNull(side) });
-    const facts = SCHOOLS.find((method) => method.key === school);
-    const chosen = facts && side !== undefined ? sideOf(facts, side)?.label : undefined;
+      insert(context.db, 'method_choice', {
+        id,
+        method,
+        job: orNull(job),
+        area: orNull(area),
+        variant: orNull(variant),
+      });
+    const facts = METHODS.find((known) => known.key === method);
+    const chosen = facts && variant !== undefined ? variantOf(facts, variant)?.label : undefined;
     for (const of of jobsOf(context, job)) {
       for (const each of areasOf(context, of, area)) {
         layTrack(context.db, each);
         timeTrack(context.db, each);
       }
-      refuseLoop(context, of, 'side');
-      context.replan(of, `${facts?.title ?? school}: ${chosen ?? 'the usual order'}`);
+      refuseLoop(context, of, 'variant');
+      context.replan(of, `${facts?.title ?? method}: ${chosen ?? 'the usual order'}`);
     }
   },
   'rate.set': (context, { phase, perHalfDay }) => {

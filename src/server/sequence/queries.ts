@@ -4,7 +4,7 @@ import type { Link } from '@/core/schedule/network';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { NEVER_OFF, RULES } from '@/core/sequence/rules';
-import { SCHOOLS } from '@/core/sequence/methods';
+import { METHODS } from '@/core/sequence/methods';
 import { taskId } from '@/core/sequence/site';
 import type { Day } from '@/core/units/day';
 import { formatSlot } from '@/core/units/slot';
@@ -85,7 +85,7 @@ export function sequenceView(installation: Installation, job: string): SequenceV
             `${exposure.reason}. What would cure it: ${exposure.cure}.`,
       })),
     holds: holdsOf(db, job, today(installation)),
-    schools: schoolsOf(db, job),
+    methods: methodsOf(db, job),
     rules: rulesOf(db, job, plan),
     gates: gatesOf(db, job, plan, tasks),
     logistics: logisticsOf(db, job, plan, today(installation)),
@@ -185,7 +185,7 @@ function lagWords(link: Link): string {
   );
 }
 
-function schoolsOf(db: Connection, job: string): MethodView[] {
+function methodsOf(db: Connection, job: string): MethodView[] {
   const rows = choiceRows(db, job);
   const names = new Map(
     queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [
@@ -193,21 +193,21 @@ function schoolsOf(db: Connection, job: string): MethodView[] {
       area.name,
     ]),
   );
-  return SCHOOLS.map(({ key, title, sides }) => {
+  return METHODS.map(({ key, title, variants }) => {
     const [ofFirm, ofJob] = [
-      rows.find((row) => row.school === key && row.job === null),
-      rows.find((row) => row.school === key && row.job !== null && row.area === null),
+      rows.find((row) => row.method === key && row.job === null),
+      rows.find((row) => row.method === key && row.job !== null && row.area === null),
     ];
     const word = ofJob ?? ofFirm;
     return {
       key,
       title,
-      sides: sides.map((side) => ({ key: side.key, label: side.label, why: side.why })),
-      chosen: word?.side ?? null,
+      variants: variants.map((variant) => ({ key: variant.key, label: variant.label, why: variant.why })),
+      chosen: word?.variant ?? null,
       from: ofJob ? 'job' : ofFirm ? 'firm' : 'nobody',
       areas: rows.flatMap((row) =>
-        row.school === key && row.area !== null
-          ? [{ id: row.area, name: names.get(row.area) ?? '', side: row.side }]
+        row.method === key && row.area !== null
+          ? [{ id: row.area, name: names.get(row.area) ?? '', variant: row.variant }]
           : [],
       ),
     };

@@ -79,7 +79,7 @@ export const siteHandlers = handlers({
     );
     context.replan(job.id, `${job.name} was changed`);
   },
-  'areas.set-out': (context, { job, levels, areas }) => {
+  'areas.add': (context, { job, levels, areas }) => {
     requireRow(context, 'job', job, 'job');
     for (const level of levels) {
       const same = queryOne<{ name: string }>(

@@ -155,7 +155,13 @@ function standpointViews(db: Connection, area: string, seen: readonly Observatio
     const mine = ofKind(seen, 'picture').filter((picture) => picture.standpoint === id);
     const views = picturesOf(db, mine, time).reverse();
     return mine.length > 0
-      ? [{ id, name, pictures: views.map((view, index) => ({ ...view, marks: marks.get(mine[index]?.id ?? '') ?? [] })) }]
+      ? [
+          {
+            id,
+            name,
+            pictures: views.map((view, index) => ({ ...view, marks: marks.get(mine[index]?.id ?? '') ?? [] })),
+          },
+        ]
       : [];
   });
 }

@@ -190,8 +190,8 @@ export function closeInsOf(
 }
 
 /** What is drawn of a job's areas, read at once. */
-function drawnOf(db: Connection, job: string): (area: string) => Pick<CloseInFacts, 'openings' | 'placed' | 'walls'> {
-  const things = <Thing extends { id: string }>(table: 'opening' | 'placed'): Map<string, Thing[]> =>
+function drawnOf(db: Connection, job: string): (area: string) => Pick<CloseInFacts, 'openings' | 'fixtures' | 'walls'> {
+  const things = <Thing extends { id: string }>(table: 'opening' | 'fixture'): Map<string, Thing[]> =>
     groupByArea(
       queryAll<{ id: string; area: string; content: string }>(
         db,
@@ -203,7 +203,7 @@ function drawnOf(db: Connection, job: string): (area: string) => Pick<CloseInFac
         { job },
       ).map((row) => [row.area, { ...(JSON.parse(row.content) as Thing), id: row.id }]),
     );
-  const [openings, placed] = [things<Opening>('opening'), things<Fixture>('placed')];
+  const [openings, fixtures] = [things<Opening>('opening'), things<Fixture>('fixture')];
   const walls = new Map(
     queryAll<{ area: string; shape: string }>(
       db,
@@ -216,7 +216,7 @@ function drawnOf(db: Connection, job: string): (area: string) => Pick<CloseInFac
   );
   return (area) => ({
     openings: openings.get(area) ?? [],
-    placed: placed.get(area) ?? [],
+    fixtures: fixtures.get(area) ?? [],
     walls: walls.get(area) ?? 0,
   });
 }

@@ -87,7 +87,7 @@ export function completionView(installation: Installation, job: string): Complet
     left: queryAll<{ id: string; kind: string; area: string | null; text: string; at: string }>(
       db,
       `SELECT id, kind, area, text, at
-        FROM left_with_client
+        FROM handed_over
         WHERE job = @job AND removed = 0
         ORDER BY rowid`,
       { job },

@@ -40,7 +40,7 @@ function needAsked(context: CommandContext, id: string, version: number): ItemRo
 }
 
 export const completionHandlers = handlers({
-  'site.leave': (context, { id, job, walk, items, bin, note }) => {
+  'site.close-down': (context, { id, job, walk, items, bin, note }) => {
     requireRow(context, 'job', job, 'job');
     if (walk && requireRow<{ job: string }>(context, 'walk', walk, 'walk').job !== job)
       throw notFound('walk of this job', 'walk');
@@ -51,7 +51,7 @@ export const completionHandlers = handlers({
         'Say what is not well, so that somebody can put it right.',
         `items[${vague}].text`,
       );
-    insert(context.db, 'site_left', {
+    insert(context.db, 'site_close_down', {
       id,
       job,
       walk: orNull(walk),
@@ -63,24 +63,24 @@ export const completionHandlers = handlers({
     });
     context.logFor(job);
   },
-  'short.buy': (context, { about }) => {
+  'shortage.purchase': (context, { about }) => {
     const { job } = needShort(context, about);
-    execute(context.db, 'INSERT OR IGNORE INTO bought (observation, at, person) VALUES (@about, @at, @person)', {
+    execute(context.db, 'INSERT OR IGNORE INTO purchased (observation, at, person) VALUES (@about, @at, @person)', {
       about,
       at: context.at,
       person: personOf(context),
     });
     context.logFor(job);
   },
-  'short.unbuy': (context, { about }) => {
+  'shortage.unpurchase': (context, { about }) => {
     const { job } = needShort(context, about);
-    execute(context.db, 'DELETE FROM bought WHERE observation = @about', { about });
+    execute(context.db, 'DELETE FROM purchased WHERE observation = @about', { about });
     context.logFor(job);
   },
-  'client.leave': (context, { id, job, area, kind, text }) => {
+  'client.hand-over': (context, { id, job, area, kind, text }) => {
     requireRow(context, 'job', job, 'job');
     if (area) requireAreaOf(context, job, area);
-    insert(context.db, 'left_with_client', { id, job, area: orNull(area), kind, text, at: context.at });
+    insert(context.db, 'handed_over', { id, job, area: orNull(area), kind, text, at: context.at });
     context.logFor(job);
   },
   'client.ask': (context, { id, area, text, name }) => {

@@ -135,50 +135,50 @@ const STILL_AS_MADE: Record<Exclude<FiledAs, 'remark'>, { table: string; still: 
   wait: { table: 'hold', still: `state = 'open'` },
 };
 
-function takeAway(context: PlanContext, became: Exclude<FiledAs, 'remark'>, id: string): void {
-  const { table, still } = STILL_AS_MADE[became];
+function takeAway(context: PlanContext, filedAs: Exclude<FiledAs, 'remark'>, id: string): void {
+  const { table, still } = STILL_AS_MADE[filedAs];
   const row = queryOne<{ version: number }>(context.db, `SELECT version FROM ${table} WHERE id = @id AND ${still}`, {
     id,
   });
   if (!row)
     throw unprocessable('followed-already', 'Something followed from it already; change it in its place.', 'about');
   const { version } = row;
-  if (became === 'wait') carryOut(context, 'hold.release', sequenceHandlers['hold.release'], { id, version });
-  else if (became === 'change') dropDraftChange(context, id);
-  else carryOut(context, 'line.remove', scopeHandlers['line.remove'], { of: became, id });
+  if (filedAs === 'wait') carryOut(context, 'hold.release', sequenceHandlers['hold.release'], { id, version });
+  else if (filedAs === 'change') dropDraftChange(context, id);
+  else carryOut(context, 'line.remove', scopeHandlers['line.remove'], { of: filedAs, id });
 }
 
 export const filingHandlers = handlers({
-  'observation.place': (context, { about, became, target, party }) => {
+  'observation.file': (context, { about, filedAs, target, party }) => {
     const row = requireRow<Record<string, unknown>>(context, 'observation', about, 'about');
     const seen = shaped(row);
     if (!(UNFILED_KINDS as readonly string[]).includes(seen.kind))
       throw unprocessable('placed-by-itself', 'This record has its place already.', 'about');
     if (!queryOne(context.db, 'SELECT 1 FROM standing_observation WHERE id = @about', { about }))
       throw unprocessable('withdrawn', 'This record was taken back; there is nothing to put anywhere.', 'about');
-    if (queryOne(context.db, 'SELECT 1 FROM placement WHERE observation = @about', { about }))
+    if (queryOne(context.db, 'SELECT 1 FROM filing WHERE observation = @about', { about }))
       throw unprocessable('placed-already', 'This was put in its place already.', 'about');
-    if (became !== 'remark') MAKERS[became](context, seen as Placeable, target, party);
-    insert(context.db, 'placement', {
+    if (filedAs !== 'remark') MAKERS[filedAs](context, seen as Placeable, target, party);
+    insert(context.db, 'filing', {
       observation: about,
-      became,
-      target: became === 'remark' ? null : target,
+      filed_as: filedAs,
+      target: filedAs === 'remark' ? null : target,
       at: context.at,
       person: personOf(context),
     });
     // Where a plan is made from it, its own subject has said so.
     context.planStays(seen.job);
   },
-  'observation.unplace': (context, { about }) => {
+  'observation.unfile': (context, { about }) => {
     const seen = requireRow<{ job: string }>(context, 'observation', about, 'about');
-    const placed = queryOne<{ became: FiledAs; target: string | null }>(
+    const placed = queryOne<{ filedAs: FiledAs; target: string | null }>(
       context.db,
-      'SELECT became, target FROM placement WHERE observation = @about',
+      'SELECT filed_as AS filedAs, target FROM filing WHERE observation = @about',
       { about },
     );
     if (!placed) throw unprocessable('not-placed', 'This was not put anywhere yet.', 'about');
-    if (placed.became !== 'remark' && placed.target) takeAway(context, placed.became, placed.target);
-    execute(context.db, 'DELETE FROM placement WHERE observation = @about', { about });
+    if (placed.filedAs !== 'remark' && placed.target) takeAway(context, placed.filedAs, placed.target);
+    execute(context.db, 'DELETE FROM filing WHERE observation = @about', { about });
     context.planStays(seen.job);
   },
 });

@@ -7,7 +7,9 @@ import { zoneOf } from '../zone';
 
 /** The day on which the state of a site was last recorded. */
 export function lastLeftOf(db: Connection, job: string): Day | null {
-  const at = queryOne<{ at: string | null }>(db, 'SELECT max(at) AS at FROM site_left WHERE job = @job', { job })?.at;
+  const at = queryOne<{ at: string | null }>(db, 'SELECT max(at) AS at FROM site_close_down WHERE job = @job', {
+    job,
+  })?.at;
   return at ? dayIn(zoneOf(db), at) : null;
 }
 
@@ -16,7 +18,7 @@ export function binLevelsOf(db: Connection, job: string): BinLevel[] {
   const zone = zoneOf(db);
   return queryAll<{ at: string; bin: number }>(
     db,
-    'SELECT at, bin FROM site_left WHERE job = @job AND bin IS NOT NULL ORDER BY at',
+    'SELECT at, bin FROM site_close_down WHERE job = @job AND bin IS NOT NULL ORDER BY at',
     { job },
   ).map((row) => ({ day: dayIn(zone, row.at), level: row.bin }));
 }

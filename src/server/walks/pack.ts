@@ -189,7 +189,7 @@ function packOf(installation: Installation, jobId: string, walk?: WalkRow): JobP
   });
   const left = queryOne<{ at: string; bin: number | null }>(
     db,
-    'SELECT at, bin FROM site_left WHERE job = @job ORDER BY at DESC',
+    'SELECT at, bin FROM site_close_down WHERE job = @job ORDER BY at DESC',
     { job: jobId },
   );
   return {

@@ -107,7 +107,7 @@ function openOf(
   walk: WalkRow,
   seen: readonly Observation[],
   { zone, today: now }: FirmTime,
-): Pick<ReviewView, 'passedBy' | 'unplaced'> {
+): Pick<ReviewView, 'passedBy' | 'unfiled'> {
   const names = new Map(
     queryAll<{ id: string; name: string }>(installation.db, 'SELECT id, name FROM area WHERE job = @job', {
       job: walk.job,
@@ -124,11 +124,11 @@ function openOf(
       .map((check) => check.about),
   );
   const placed = new Map(
-    queryAll<{ observation: string; became: FiledAs; target: string | null }>(
+    queryAll<{ observation: string; filedAs: FiledAs; target: string | null }>(
       installation.db,
-      `SELECT placement.*
-        FROM placement
-        JOIN standing_observation AS seen ON seen.id = placement.observation
+      `SELECT filing.observation, filing.filed_as AS filedAs, filing.target
+        FROM filing
+        JOIN standing_observation AS seen ON seen.id = filing.observation
         WHERE walk = @id`,
       { id: walk.id },
     ).map((row) => [row.observation, row]),
@@ -142,7 +142,7 @@ function openOf(
         days: daysBetween(dayIn(zone, item.at), now),
       }))
       .sort((a, b) => b.days - a.days),
-    unplaced: seen
+    unfiled: seen
       .filter((observation) => (UNFILED_KINDS as readonly string[]).includes(observation.kind))
       .map((observation) => {
         const place = placed.get(observation.id);
@@ -152,8 +152,8 @@ function openOf(
           area: names.get(observation.area) ?? '',
           areaId: observation.area,
           text: recordWords(observation),
-          became: place?.became ?? null,
-          href: place ? (PAGES[place.became]?.(walk.job, place.target) ?? null) : null,
+          filedAs: place?.filedAs ?? null,
+          href: place ? (PAGES[place.filedAs]?.(walk.job, place.target) ?? null) : null,
         };
       }),
   };

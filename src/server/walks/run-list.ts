@@ -24,7 +24,7 @@ export function runView(installation: Installation): RunView {
   const { today: now, zone } = time;
   const plan = readPlan(db);
   const bought = new Map(
-    queryAll<{ observation: string; at: string }>(db, 'SELECT observation, at FROM bought').map((row) => [
+    queryAll<{ observation: string; at: string }>(db, 'SELECT observation, at FROM purchased').map((row) => [
       row.observation,
       row.at,
     ]),

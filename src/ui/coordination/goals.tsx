@@ -26,7 +26,12 @@ export function Goals({ view }: { view: DesksView }) {
       >
         <TextField name="tripWeight" label="A trip weighs as much as so many half-days" type="number" />
         {view.jobs.map((job, index) => (
-          <TextField key={job.id} name={`jobs.${index}.weight`} label={`Weight of lateness, ${job.name}`} type="number" />
+          <TextField
+            key={job.id}
+            name={`jobs.${index}.weight`}
+            label={`Weight of lateness, ${job.name}`}
+            type="number"
+          />
         ))}
       </CommandForm>
     </section>

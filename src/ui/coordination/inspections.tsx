@@ -257,7 +257,10 @@ function Failed({ of, onDone }: { of: InspectionView; onDone: () => void }) {
           <div className="form-pair mt-1">
             <Form.Group controlId={`fault-${index}-trade`}>
               <Form.Label className="mb-1">Who puts it right</Form.Label>
-              <Form.Select value={fix.trade} onChange={(event) => change(index, { trade: event.target.value as Trade })}>
+              <Form.Select
+                value={fix.trade}
+                onChange={(event) => change(index, { trade: event.target.value as Trade })}
+              >
                 {TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => (
                   <option key={trade} value={trade}>
                     {TRADES[trade]}
@@ -315,7 +318,11 @@ const OfficeForm = ({ of, onDone }: { of: OfficeView | null; onDone: () => void 
     <TextField name="name" label="Name" />
     <TextField name="phone" label="Telephone" type="tel" />
     <TicksField name="phases" label="What it inspects" options={INSPECTED} />
-    <TicksField name="weekdays" label="Days on which it comes" options={WEEKDAYS.map((day, index) => [String(index), day])} />
+    <TicksField
+      name="weekdays"
+      label="Days on which it comes"
+      options={WEEKDAYS.map((day, index) => [String(index), day])}
+    />
     <div className="form-pair">
       <TextField name="noticeDays" label="Working days of notice" type="number" />
       <TextField name="visitsADay" label="Visits a day" type="number" />

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { describeArea } from '@/contract/commands/layout';
-import type { KeptOpening, KeptPlaced, LayoutView } from '@/contract/views/layout';
+import type { KeptOpening, KeptFixture, LayoutView } from '@/contract/views/layout';
 import { drawingOf, wallElevation } from '@/core/layout/drawing';
 import { MEASURES, type Measure } from '@/core/layout/measures';
 import { checkArea, usualTerms, type PlanFinding } from '@/core/layout/plan-fit';
@@ -21,7 +21,7 @@ import { MoveWall } from './move-wall';
 import { ShapeEditor } from './shape-editor';
 import { OpeningForm, FixtureForm } from './thing-forms';
 
-type Open = { form: 'opening'; thing?: KeptOpening } | { form: 'placed'; thing?: KeptPlaced };
+type Open = { form: 'opening'; thing?: KeptOpening } | { form: 'fixture'; thing?: KeptFixture };
 
 /** One area to scale: drawn from what was measured, asked whether everything fits, and what follows from it. */
 export function Layout({ view }: { view: LayoutView }) {
@@ -37,20 +37,20 @@ export function Layout({ view }: { view: LayoutView }) {
     ? undefined
     : shape.kind === 'room' && wall !== undefined
       ? wallElevation(area.name, shape, view.openings, wall, system)
-      : drawingOf(area.name, shape, view.openings, view.placed, system);
+      : drawingOf(area.name, shape, view.openings, view.fixtures, system);
   const findings: PlanFinding[] = shape
-    ? checkArea(shape, view.openings, view.placed, usualTerms(system, area.sleeping, area.atGrade))
+    ? checkArea(shape, view.openings, view.fixtures, usualTerms(system, area.sleeping, area.atGrade))
     : [];
   const sheet = shape?.kind === 'room' && wall !== undefined ? `wall-${wall + 1}` : 'drawing';
   const pick = (about: string): void => {
     const picked = /^wall (\d+)$/.exec(about);
     const [opening, thing] = [
       view.openings.find((kept) => kept.id === about),
-      view.placed.find((fixture) => fixture.id === about),
+      view.fixtures.find((fixture) => fixture.id === about),
     ];
     if (picked) setWall(Number(picked[1]) - 1);
     else if (opening) setOpen({ form: 'opening', thing: opening });
-    else if (thing) setOpen({ form: 'placed', thing });
+    else if (thing) setOpen({ form: 'fixture', thing });
   };
   return (
     <>
@@ -75,7 +75,7 @@ export function Layout({ view }: { view: LayoutView }) {
               )}
               {shape.kind === 'room' && (
                 <>
-                  <Button variant="outline-secondary" onClick={() => setOpen({ form: 'placed' })}>
+                  <Button variant="outline-secondary" onClick={() => setOpen({ form: 'fixture' })}>
                     A thing in it
                   </Button>
                   <Button variant="outline-secondary" onClick={() => setMode('move')}>
@@ -283,7 +283,7 @@ export function Layout({ view }: { view: LayoutView }) {
               )}
             </>
           )}
-          {open?.form === 'placed' && shape && (
+          {open?.form === 'fixture' && shape && (
             <>
               <FixtureForm
                 area={area.id}
@@ -297,7 +297,7 @@ export function Layout({ view }: { view: LayoutView }) {
                   onTake={() => {
                     const { thing } = open;
                     close();
-                    if (thing) remove('placed', thing.id, thing.name);
+                    if (thing) remove('fixture', thing.id, thing.name);
                   }}
                 />
               )}
@@ -318,7 +318,7 @@ const TakeAway = ({ onTake }: { onTake: () => void }) => (
 function Things({ view, onOpen }: { view: LayoutView; onOpen: (open: Open) => void }) {
   const say = (mm: number): string => formatLength(mm, view.job.units);
   const part = view.shape?.kind === 'face' ? 'section' : 'wall';
-  if (view.openings.length + view.placed.length === 0) return null;
+  if (view.openings.length + view.fixtures.length === 0) return null;
   return (
     <ul className="lines">
       {view.openings.map((opening) => (
@@ -346,7 +346,7 @@ function Things({ view, onOpen }: { view: LayoutView; onOpen: (open: Open) => vo
           </Button>
         </li>
       ))}
-      {view.placed.map((fixture) => (
+      {view.fixtures.map((fixture) => (
         <li key={fixture.id}>
           <div className="what">
             {fixture.name}{' '}
@@ -362,7 +362,7 @@ function Things({ view, onOpen }: { view: LayoutView; onOpen: (open: Open) => vo
             size="sm"
             variant="link"
             className="p-0 no-print"
-            onClick={() => onOpen({ form: 'placed', thing: fixture })}
+            onClick={() => onOpen({ form: 'fixture', thing: fixture })}
           >
             Change<span className="visually-hidden"> {fixture.name}</span>
           </Button>

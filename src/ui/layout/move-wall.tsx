@@ -17,7 +17,7 @@ interface Side {
   name: string;
   shape: RoomShape;
   openings: readonly Opening[];
-  placed: readonly Fixture[];
+  fixtures: readonly Fixture[];
   sleeping: boolean;
   atGrade: boolean;
 }
@@ -34,17 +34,17 @@ function effectOn(side: Side, wall: number, by: number, system: LengthSystem): E
   // Unmoved it stays as it was drawn, its closing error included.
   if (by === 0)
     return {
-      moved: { shape: side.shape, openings: [...side.openings], placed: [...side.placed], gain: 0 },
+      moved: { shape: side.shape, openings: [...side.openings], fixtures: [...side.fixtures], gain: 0 },
       problem: undefined,
       breaks: [],
       cures: [],
     };
   const terms = usualTerms(system, side.sleeping, side.atGrade);
-  const moved = moveWall(side.shape, side.openings, side.placed, wall, by);
+  const moved = moveWall(side.shape, side.openings, side.fixtures, wall, by);
   if (!moved.ok) return { moved: undefined, problem: moved.problem.message, breaks: [], cures: [] };
   const { breaks, cures } = brokenBy(
-    checkPlan(side.shape, side.openings, side.placed, terms),
-    checkPlan(moved.value.shape, moved.value.openings, moved.value.placed, terms),
+    checkPlan(side.shape, side.openings, side.fixtures, terms),
+    checkPlan(moved.value.shape, moved.value.openings, moved.value.fixtures, terms),
   );
   return { moved: moved.value, problem: undefined, breaks, cures };
 }
@@ -69,7 +69,7 @@ export function MoveWall({ view, shape, onDone }: { view: LayoutView; shape: Roo
       name: view.area.name,
       shape,
       openings: view.openings,
-      placed: view.placed,
+      fixtures: view.fixtures,
       sleeping: view.area.sleeping,
       atGrade: view.area.atGrade,
     }),
@@ -81,7 +81,7 @@ export function MoveWall({ view, shape, onDone }: { view: LayoutView; shape: Roo
           name: neighbour.name,
           shape: neighbour.shape,
           openings: neighbour.openings,
-          placed: neighbour.placed,
+          fixtures: neighbour.fixtures,
           sleeping: neighbour.sleeping,
           atGrade: view.area.atGrade,
         }
@@ -93,7 +93,7 @@ export function MoveWall({ view, shape, onDone }: { view: LayoutView; shape: Roo
     view.area.name,
     here.moved?.shape ?? shape,
     here.moved?.openings ?? view.openings,
-    here.moved?.placed ?? view.placed,
+    here.moved?.fixtures ?? view.fixtures,
     system,
   );
   const step = STEP_MM[system];

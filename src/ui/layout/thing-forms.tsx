@@ -1,5 +1,5 @@
-import { addOpening, addPlaced, changeOpening, changePlaced } from '@/contract/commands/layout';
-import type { KeptOpening, KeptPlaced } from '@/contract/views/layout';
+import { addOpening, addFixture, changeOpening, changeFixture } from '@/contract/commands/layout';
+import type { KeptOpening, KeptFixture } from '@/contract/views/layout';
 import { measured, OPENING_KINDS, PLACED_KINDS, type Shape } from '@/core/layout/shape';
 import type { LengthSystem } from '@/core/units/length';
 import { useFormContext, useWatch } from 'react-hook-form';
@@ -131,7 +131,7 @@ function OpeningFields({ shape, system }: { shape: Shape; system: LengthSystem }
 }
 
 /** A bed, a table, a cabinet, an appliance against a wall. */
-export function FixtureForm({ area, shape, system, thing, onDone }: Terms & { thing?: KeptPlaced }) {
+export function FixtureForm({ area, shape, system, thing, onDone }: Terms & { thing?: KeptFixture }) {
   const fields = (
     <>
       <div className="form-pair">
@@ -155,7 +155,7 @@ export function FixtureForm({ area, shape, system, thing, onDone }: Terms & { th
   if (thing)
     return (
       <CommandForm
-        kind={changePlaced}
+        kind={changeFixture}
         submit="Keep"
         onDone={onDone}
         start={() => ({ ...thing, id: thing.id, version: thing.version })}
@@ -165,7 +165,7 @@ export function FixtureForm({ area, shape, system, thing, onDone }: Terms & { th
     );
   return (
     <CommandForm
-      kind={addPlaced}
+      kind={addFixture}
       submit="Keep"
       onDone={onDone}
       start={() => ({ id: newId(), area, wall: 0, kind: 'cabinet' as const, name: '', along: zero, front: zero })}

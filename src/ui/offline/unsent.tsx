@@ -47,7 +47,7 @@ const COMMAND_WORDS: Record<string, string> = {
   'walk.start': 'a walk begun',
   'walk.finish': 'a walk finished',
   'narration.keep': 'a narration',
-  'site.leave': 'how the site was left',
+  'site.close-down': 'how the site was left',
   'standpoint.add': 'a standpoint',
   'draft.drop': 'a draft dropped',
 };

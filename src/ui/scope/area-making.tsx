@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { copyArea, splitArea } from '@/contract/commands/scope';
-import { setOut } from '@/contract/commands/sites';
+import { addAreas } from '@/contract/commands/sites';
 import type { ScopeArea, ScopePageView } from '@/contract/views/scope';
 import { workFacts, worksFor, type Work } from '@/core/sequence/works';
 import { AREA_KIND_KEYS, AREA_KINDS, type AreaKind } from '@/core/sites/area';
@@ -76,7 +76,10 @@ export function AreaMaking({ making, view, area, onDone }: Terms) {
             name="fromSection"
             label="The second begins with"
             none="half of it"
-            options={Array.from({ length: area.sections - 1 }, (_, index) => [String(index + 2), `section ${index + 2}`])}
+            options={Array.from({ length: area.sections - 1 }, (_, index) => [
+              String(index + 2),
+              `section ${index + 2}`,
+            ])}
           />
         )}
         <p className="small-text soft mb-0">
@@ -107,7 +110,7 @@ function AddArea({ id, view, onDone }: { id: string; view: ScopePageView; onDone
     if (name.trim() === '') return;
     const made = onLevel && !known ? { id: newId(), name: 'Ground floor', height: 0, note: '' } : undefined;
     const done = await give(
-      setOut,
+      addAreas,
       {
         job: view.job.id,
         levels: made ? [made] : [],

@@ -17,7 +17,7 @@ import { useSend } from '../kit/use-send';
 import { AnswerRequest, AskClient, RequestForm, SendRequest } from './request-forms';
 import { byWords } from './due-words';
 import { SelectionTabs } from './selection-tabs';
-import { Trail } from './trail';
+import { History } from './history';
 
 type Open = { form: 'new' } | { form: 'change' | 'send' | 'ask' | 'answer' | 'expect'; request: RequestView };
 const TITLES: Record<Open['form'], string> = {
@@ -204,7 +204,7 @@ function Item({ request, today, onOpen }: { request: RequestView; today: Day; on
       </div>
       <details className="mt-1">
         <summary className="small-text">What happened</summary>
-        <Trail lines={request.trail} />
+        <History lines={request.history} />
       </details>
     </article>
   );

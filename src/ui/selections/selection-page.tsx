@@ -21,7 +21,7 @@ import { factsOf } from './facts';
 import { SelectionFields } from './selection-fields';
 import { SelectionTabs } from './selection-tabs';
 import { CheckForm, ExpectForm, FitLater, OrderForm, SayForm, StepForm } from './step-forms';
-import { Trail } from './trail';
+import { History } from './history';
 
 type Open = 'change' | 'order' | 'step' | 'check' | 'say' | 'expect';
 const TITLES: Record<Open, string> = {
@@ -77,7 +77,7 @@ export function SelectionPage({ view }: { view: SelectionPageView }) {
               <div className="block-head">
                 <h2>What happened</h2>
               </div>
-              <Trail lines={view.trail} />
+              <History lines={view.history} />
             </section>
           </div>
         </div>

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { chooseSchool } from '@/contract/commands/knowledge';
+import { chooseMethod } from '@/contract/commands/knowledge';
 import type { PreviewView, MethodView, SequenceView } from '@/contract/views/plan';
 import { askEffect, Effect } from '../kit/effect';
 import { Notice } from '../kit/notice';
@@ -9,7 +9,7 @@ import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 
 /**
- * Ways of working in which both sides are right somewhere: picked for the job or one area, after looking at what it
+ * Ways of working in which both variants are right somewhere: picked for the job or one area, after looking at what it
  * would do.
  */
 export function Methods({ view }: { view: SequenceView }) {
@@ -23,21 +23,22 @@ export function Methods({ view }: { view: SequenceView }) {
         Both ways are right somewhere. What is not picked follows the usual order.
       </p>
       <ul className="lines">
-        {view.schools.map((school) => (
-          <li key={school.key}>
+        {view.methods.map((method) => (
+          <li key={method.key}>
             <div className="what small-text">
-              <span className="fw-bold">{school.title}</span>: {said(school)}
-              {school.from === 'firm' && <span className="soft"> (the firm’s way)</span>}
-              {school.areas.map((area) => (
+              <span className="fw-bold">{method.title}</span>: {said(method)}
+              {method.from === 'firm' && <span className="soft"> (the firm’s way)</span>}
+              {method.areas.map((area) => (
                 <div key={area.id} className="soft">
-                  {area.name}: {school.sides.find((side) => side.key === area.side)?.label ?? 'the usual order'}
+                  {area.name}:{' '}
+                  {method.variants.find((variant) => variant.key === area.variant)?.label ?? 'the usual order'}
                 </div>
               ))}
-              {open === school.key && <Choose view={view} school={school} onDone={() => setOpen(undefined)} />}
+              {open === method.key && <Choose view={view} method={method} onDone={() => setOpen(undefined)} />}
             </div>
-            {open !== school.key && (
-              <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(school.key)}>
-                Choose<span className="visually-hidden">: {school.title}</span>
+            {open !== method.key && (
+              <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(method.key)}>
+                Choose<span className="visually-hidden">: {method.title}</span>
               </Button>
             )}
           </li>
@@ -47,26 +48,26 @@ export function Methods({ view }: { view: SequenceView }) {
   );
 }
 
-const said = (school: MethodView): string =>
-  school.sides.find((side) => side.key === school.chosen)?.label ?? 'the usual order';
+const said = (method: MethodView): string =>
+  method.variants.find((variant) => variant.key === method.chosen)?.label ?? 'the usual order';
 
-function Choose({ view, school, onDone }: { view: SequenceView; school: MethodView; onDone: () => void }) {
-  const [side, setSide] = useState(school.chosen ?? '');
+function Choose({ view, method, onDone }: { view: SequenceView; method: MethodView; onDone: () => void }) {
+  const [variant, setVariant] = useState(method.chosen ?? '');
   const [where, setWhere] = useState(view.job.id);
   const [effect, setEffect] = useState<PreviewView | string>();
   const [asking, setAsking] = useState(false);
   const { busy, give } = useSend();
   const payload = () => ({
     id: newId(),
-    school: school.key,
+    method: method.key,
     ...(where === 'firm' ? {} : { job: view.job.id }),
     ...(where === 'firm' || where === view.job.id ? {} : { area: where }),
-    ...(side === '' ? {} : { side }),
+    ...(variant === '' ? {} : { variant }),
     asWider: false,
   });
   const look = async (): Promise<void> => {
     setAsking(true);
-    const answer = await askEffect(chooseSchool, payload());
+    const answer = await askEffect(chooseMethod, payload());
     setAsking(false);
     setEffect('view' in answer ? answer.view : answer.problem);
   };
@@ -76,15 +77,15 @@ function Choose({ view, school, onDone }: { view: SequenceView; school: MethodVi
   };
   return (
     <fieldset className="mt-2">
-      <legend className="visually-hidden">{school.title}</legend>
-      {[{ key: '', label: 'the usual order', why: 'as the steps are written' }, ...school.sides].map((entry) => (
+      <legend className="visually-hidden">{method.title}</legend>
+      {[{ key: '', label: 'the usual order', why: 'as the steps are written' }, ...method.variants].map((entry) => (
         <Form.Check
           key={entry.key}
           type="radio"
-          id={`school-${school.key}-${entry.key}`}
-          name={`school-${school.key}`}
-          checked={side === entry.key}
-          onChange={() => change(() => setSide(entry.key))}
+          id={`method-${method.key}-${entry.key}`}
+          name={`method-${method.key}`}
+          checked={variant === entry.key}
+          onChange={() => change(() => setVariant(entry.key))}
           label={
             <>
               <span className="fw-medium">{entry.label}</span>
@@ -115,7 +116,7 @@ function Choose({ view, school, onDone }: { view: SequenceView; school: MethodVi
             size="sm"
             disabled={busy}
             onClick={() =>
-              void give(chooseSchool, payload(), { text: `${school.title}: kept; the plan follows.` }).then(
+              void give(chooseMethod, payload(), { text: `${method.title}: kept; the plan follows.` }).then(
                 (kept) => kept && onDone(),
               )
             }

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { useRouter } from 'next/navigation';
-import { changeJob, setOut } from '@/contract/commands/sites';
+import { changeJob, addAreas } from '@/contract/commands/sites';
 import type { AreasView } from '@/contract/views/firm';
 import type { CsvProblem } from '@/core/csv';
 import { CSV_EXAMPLE, readAreaCsv } from '@/core/sites/area-csv';
@@ -176,7 +176,7 @@ function SetOutForm({
       return { id, name, height, note: '' };
     });
     const done = await give(
-      setOut,
+      addAreas,
       {
         job: view.job.id,
         levels,

@@ -13,7 +13,9 @@ export function Checks({ area, walking }: Terms) {
   const [order] = useState(
     () =>
       new Map(
-        [...area.checks].sort((a, b) => Number(isSettled(a)) - Number(isSettled(b))).map((line, index) => [line.key, index]),
+        [...area.checks]
+          .sort((a, b) => Number(isSettled(a)) - Number(isSettled(b)))
+          .map((line, index) => [line.key, index]),
       ),
   );
   const open = area.checks.filter((line) => line.state === 'open' || line.state === 'not looked at').length;

@@ -6,7 +6,7 @@ import { JobTabs } from '../shell/job-tabs';
 import { StateIcon } from '../kit/state-icon';
 import { Notice, PlanProblem } from '../kit/notice';
 import { Pictures } from '../kit/pictures';
-import { Unplaced } from './unfiled';
+import { Unfiled } from './unfiled';
 
 const TONES = { good: 'done', bad: 'waiting', plain: 'not-begun' } as const;
 const percent = (fraction: number): string => `${Math.round(fraction * 1000) / 10} %`;
@@ -101,7 +101,7 @@ export function Review({ view }: { view: ReviewView }) {
                 </span>
               </p>
             ))}
-            {view.unplaced.length > 0 && <Unplaced lines={view.unplaced} />}
+            {view.unfiled.length > 0 && <Unfiled lines={view.unfiled} />}
             <div className="block-head">
               <h2>What it does to the plan</h2>
             </div>

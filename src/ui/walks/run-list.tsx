@@ -2,7 +2,7 @@
 import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { Form } from 'react-bootstrap';
-import { buyShort, unbuyShort } from '@/contract/commands/completion';
+import { purchaseShortage, unpurchaseShortage } from '@/contract/commands/completion';
 import type { RunView } from '@/contract/views/walk';
 import { formatDay } from '@/core/units/day';
 import { PrintButton } from '../kit/print-button';
@@ -52,11 +52,14 @@ export function RunList({ view }: { view: RunView }) {
                     label={line.text}
                     onChange={() =>
                       void (line.bought
-                        ? give(unbuyShort, { about: line.id }, { text: `${line.text} is open again.` })
+                        ? give(unpurchaseShortage, { about: line.id }, { text: `${line.text} is open again.` })
                         : give(
-                            buyShort,
+                            purchaseShortage,
                             { about: line.id },
-                            { text: `${line.text}: bought.`, undo: () => void give(unbuyShort, { about: line.id }) },
+                            {
+                              text: `${line.text}: bought.`,
+                              undo: () => void give(unpurchaseShortage, { about: line.id }),
+                            },
                           ))
                     }
                   />

@@ -3,8 +3,8 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { HOLD_KINDS, type HoldKind } from '@/contract/commands/sites';
-import { placeObservation, unplaceObservation, type FiledAs } from '@/contract/commands/walks';
-import type { UnplacedView } from '@/contract/views/walk';
+import { fileObservation, unfileObservation, type FiledAs } from '@/contract/commands/walks';
+import type { UnfiledView } from '@/contract/views/walk';
 import { partySaid } from '@/core/narration/fields-said';
 import { KIND_WORDS } from '@/core/walks/record-words';
 import { StateIcon } from '../kit/state-icon';
@@ -20,7 +20,7 @@ const WORDS: Record<FiledAs, string> = {
   remark: 'remark',
 };
 /** What each kind is likely to become, first the likeliest. */
-const LIKELY: Partial<Record<UnplacedView['kind'], readonly FiledAs[]>> = {
+const LIKELY: Partial<Record<UnfiledView['kind'], readonly FiledAs[]>> = {
   surprise: ['change', 'assumption', 'scope', 'remark'],
   scope: ['scope', 'change', 'remark'],
   assumption: ['assumption', 'remark'],
@@ -31,21 +31,21 @@ const LIKELY: Partial<Record<UnplacedView['kind'], readonly FiledAs[]>> = {
 };
 
 /** What was said and has no place yet: each put into it in one step, with a way back. */
-export function Unplaced({ lines }: { lines: UnplacedView[] }) {
+export function Unfiled({ lines }: { lines: UnfiledView[] }) {
   const { give } = useSend();
-  const place = (line: UnplacedView, became: FiledAs, party?: HoldKind): void =>
+  const place = (line: UnfiledView, filedAs: FiledAs, party?: HoldKind): void =>
     void give(
-      placeObservation,
-      { about: line.id, became, target: newId(), ...(party ? { party } : {}) },
+      fileObservation,
+      { about: line.id, filedAs, target: newId(), ...(party ? { party } : {}) },
       {
-        text: `“${line.text}” is ${became === 'remark' ? 'a remark' : `among the ${WORDS[became]}s`}.`.replace(
+        text: `“${line.text}” is ${filedAs === 'remark' ? 'a remark' : `among the ${WORDS[filedAs]}s`}.`.replace(
           'priceds',
           'priced',
         ),
-        undo: () => void give(unplaceObservation, { about: line.id }, { text: 'It waits for its place again.' }),
+        undo: () => void give(unfileObservation, { about: line.id }, { text: 'It waits for its place again.' }),
       },
     );
-  const open = lines.filter((line) => line.became === null).length;
+  const open = lines.filter((line) => line.filedAs === null).length;
   return (
     <section aria-label="To be put in its place">
       <div className="block-head">
@@ -58,13 +58,13 @@ export function Unplaced({ lines }: { lines: UnplacedView[] }) {
       <ul className="lines">
         {lines.map((line) => (
           <li key={line.id}>
-            <StateIcon kind={line.became ? 'done' : 'waiting'} />
+            <StateIcon kind={line.filedAs ? 'done' : 'waiting'} />
             <div className="what">
               <span className="soft small-text">{KIND_WORDS[line.kind]}</span> {line.text}{' '}
               <span className="soft">· {line.area}</span>
-              {line.became ? (
+              {line.filedAs ? (
                 <div className="small-text soft">
-                  now a {WORDS[line.became]}
+                  now a {WORDS[line.filedAs]}
                   {line.href && (
                     <>
                       , <Link href={line.href}>to it</Link>
@@ -74,7 +74,7 @@ export function Unplaced({ lines }: { lines: UnplacedView[] }) {
                     type="button"
                     className="btn btn-link btn-sm p-0"
                     onClick={() =>
-                      void give(unplaceObservation, { about: line.id }, { text: 'It waits for its place again.' })
+                      void give(unfileObservation, { about: line.id }, { text: 'It waits for its place again.' })
                     }
                   >
                     Take back<span className="visually-hidden"> {line.text}</span>
@@ -82,12 +82,12 @@ export function Unplaced({ lines }: { lines: UnplacedView[] }) {
                 </div>
               ) : (
                 <div className="chips mt-1">
-                  {(LIKELY[line.kind] ?? ['remark']).map((became) =>
-                    became === 'wait' ? (
-                      <WaitFor key={became} line={line} onPlace={(party) => place(line, became, party)} />
+                  {(LIKELY[line.kind] ?? ['remark']).map((filedAs) =>
+                    filedAs === 'wait' ? (
+                      <WaitFor key={filedAs} line={line} onPlace={(party) => place(line, filedAs, party)} />
                     ) : (
-                      <button key={became} type="button" className="chip" onClick={() => place(line, became)}>
-                        {WORDS[became]}
+                      <button key={filedAs} type="button" className="chip" onClick={() => place(line, filedAs)}>
+                        {WORDS[filedAs]}
                         <span className="visually-hidden">: {line.text}</span>
                       </button>
                     ),
@@ -103,7 +103,7 @@ export function Unplaced({ lines }: { lines: UnplacedView[] }) {
 }
 
 /** A wait says whom it is for: read from the words where they name somebody, and always the person's own choice. */
-function WaitFor({ line, onPlace }: { line: UnplacedView; onPlace: (party: HoldKind) => void }) {
+function WaitFor({ line, onPlace }: { line: UnfiledView; onPlace: (party: HoldKind) => void }) {
   const [party, setParty] = useState<HoldKind>(line.kind === 'gate' ? 'inspection' : partySaid(line.text));
   return (
     <span className="d-inline-flex gap-1 align-items-center">

@@ -1,7 +1,7 @@
-import type { TrailLine } from '@/contract/views/selections';
+import type { HistoryLine } from '@/contract/views/selections';
 
 /** Every step with its day and who said so, the newest first. */
-export function Trail({ lines }: { lines: readonly TrailLine[] }) {
+export function History({ lines }: { lines: readonly HistoryLine[] }) {
   if (lines.length === 0) return <p className="soft mt-2">Nothing yet.</p>;
   return (
     <ul className="lines trail">
