@@ -1,4 +1,4 @@
-/** Which part of the house may look at which: app → ui, server → contract → core, never back. */
+/** Which part of the application may look at which: app → ui, server → contract → core, never back. */
 const never = (name, from, to, comment) => ({ name, severity: 'error', comment, from, to });
 
 module.exports = {
@@ -13,7 +13,7 @@ module.exports = {
       'core-alone',
       { path: '^src/core' },
       { path: '^src/', pathNot: '^src/core' },
-      'the core knows the work and nothing else of the house',
+      'the core knows the work and nothing else of the application',
     ),
     never(
       'core-pure',
@@ -39,6 +39,12 @@ module.exports = {
       { path: '^src/(ui|app|workers)' },
       'the server carries, it does not draw',
     ),
+    never(
+      'outside-by-its-port',
+      { path: '^src/server', pathNot: '^src/server/(installation\\.ts|outside/simulated)' },
+      { path: '^src/server/outside/simulated' },
+      'whoever needs the world outside asks its port; only the installation chooses who answers',
+    ),
     never('ui-down', { path: '^src/ui' }, { path: '^src/(server|app|workers)' }, 'the browser never reaches the file'),
     never('workers-thin', { path: '^src/workers' }, { path: '^src/(ui|app)' }, 'threads call the core and the server'),
     never('nothing-from-app', { path: '^src/(?!app)' }, { path: '^src/app' }, 'routes are the top'),
@@ -46,7 +52,7 @@ module.exports = {
       'no-tests',
       { path: '^src', pathNot: '\\.test\\.tsx?$' },
       { path: '(\\.test\\.tsx?$|^tests|^demo|^bench)' },
-      'the house does not need its tests or its demo',
+      'the application does not need its tests or its demo',
     ),
     never('resolves', {}, { couldNotResolve: true }, 'an import that leads nowhere'),
   ],

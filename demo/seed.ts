@@ -7,7 +7,6 @@ import { addDays, onToWeekday, type Day } from '@/core/units/day';
 import { parseLength } from '@/core/units/length';
 import { instantIn, type Zone } from '@/core/units/zone';
 import { standingClock } from '@/server/clock';
-import { simulatedGateway } from '@/server/outside/simulated/gateway';
 import { dispatch } from '@/server/dispatch/dispatch';
 import type { Actor } from '@/server/dispatch/actor';
 import { keepPicture } from '@/server/files/pictures';
@@ -53,7 +52,7 @@ export async function seedDemo(installation: Installation): Promise<void> {
     for (const job of DEMO_JOBS) script.walls(job);
     for (const job of DEMO_JOBS) script.endings(job);
     for (const job of DEMO_JOBS) script.orders(job);
-    emptyOutbox(installation, simulatedGateway);
+    emptyOutbox(installation);
     script.slips();
     script.outlook();
   } finally {

@@ -9,14 +9,11 @@ export async function register(): Promise<void> {
   const { installation } = await import('./server/installation');
   const { startPlanner } = await import('./server/schedule/planner');
   const { startOutbox } = await import('./server/news/outbox');
-  const { simulatedGateway } = await import('./server/outside/simulated/gateway');
   const { startSuppliers } = await import('./server/selections/poll-suppliers');
-  const { simulatedSuppliers } = await import('./server/outside/simulated/suppliers');
   const { startWeather } = await import('./server/schedule/poll-weather');
-  const { outlookFrom } = await import('./server/outside/simulated/weather');
   startPlanner(installation());
-  startOutbox(installation(), simulatedGateway);
-  startSuppliers(installation(), simulatedSuppliers);
+  startOutbox(installation());
+  startSuppliers(installation());
   // Made-up rain is for a made-up firm: elsewhere people type the outlook of their own weather service.
-  if (installation().demo) startWeather(installation(), outlookFrom);
+  if (installation().demo) startWeather(installation());
 }

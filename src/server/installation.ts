@@ -5,6 +5,8 @@ import { join } from 'node:path';
 import { clockOfEnvironment, type Clock } from './clock';
 import { readZone } from './environment.mjs';
 import { openDatabase, type Connection } from './database/open';
+import type { Outside } from './outside/ports';
+import { simulatedOutside } from './outside/simulated';
 
 /** One installation: its file, its folder of pictures, its secret and its clock. */
 export interface Installation {
@@ -17,6 +19,8 @@ export interface Installation {
   secret: string;
   /** Demo firm: the visitor is signed in and may switch person. */
   demo: boolean;
+  /** Messages, suppliers, weather and offices, as far as this installation reaches them. */
+  outside: Outside;
   /** Tells what listens (the change stream, the planner) that the log grew. */
   news: EventEmitter;
 }
@@ -28,6 +32,8 @@ export interface InstallationTerms {
   /** The clock of the environment unless another is given. */
   clock?: Clock;
   demo?: boolean;
+  /** The stand-ins unless others are given. */
+  outside?: Partial<Outside>;
 }
 
 export function openInstallation({
@@ -35,6 +41,7 @@ export function openInstallation({
   root = process.cwd(),
   clock = clockOfEnvironment(),
   demo = false,
+  outside = {},
 }: InstallationTerms): Installation {
   // A zone that does not exist is refused before anything is touched.
   readZone(process.env);
@@ -46,6 +53,7 @@ export function openInstallation({
     clock,
     secret: secretOf(folder),
     demo,
+    outside: { ...simulatedOutside, ...outside },
     news: new EventEmitter().setMaxListeners(0),
   };
 }

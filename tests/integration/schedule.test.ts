@@ -7,7 +7,6 @@ import type { PlannedTask } from '@/core/schedule/plan';
 import { dayOfSlot, formatSlot, slotOf } from '@/core/units/slot';
 import { queryOne } from '@/server/database/query';
 import { coordinationView } from '@/server/coordination/view';
-import { outlookFrom } from '@/server/outside/simulated/weather';
 import { preview } from '@/server/dispatch/preview';
 import type { Installation } from '@/server/installation';
 import { scheduleView } from '@/server/schedule/board';
@@ -502,11 +501,10 @@ describe('what others decide', () => {
 
   it('rain moves outdoor work and is named; the desk says the same day after day', () => {
     const installation = demoHouse();
-    expect(outlookFrom(TODAY)).toEqual(outlookFrom(TODAY));
     // What was said stays; only what nobody has spoken of is heard.
-    expect(pollWeather(installation, outlookFrom)).toBe(0);
+    expect(pollWeather(installation)).toBe(0);
     installation.db.exec(`DELETE FROM outlook WHERE day > '2027-03-16'`);
-    expect(pollWeather(installation, outlookFrom)).toBe(4);
+    expect(pollWeather(installation)).toBe(4);
     const days = ['2027-03-09', '2027-03-10', '2027-03-11', '2027-03-12'];
     must(installation, 'outlook.say', {
       halves: days.flatMap((day) => [0, 1].map((half) => ({ day, half, rain: 9, wind: 4, low: 6 }))),

@@ -309,7 +309,7 @@ describe('the chain of the lantern glazing', () => {
     renew(installation);
     expect(glazing().reason.text).toContain('nobody has confirmed the delivery of lantern glazing');
     // The desk answers for this supplier: it confirms a day within the range, closed days not counted.
-    expect(pollSuppliers(installation, simulatedSuppliers)).toBe(1);
+    expect(pollSuppliers(installation)).toBe(1);
     renew(installation);
     const confirmed = item(installation, GLAZING);
     expect(confirmed).toMatchObject({ state: 'confirmed', orderedAs: 'Eight curved panes, laminated, clear, LG-8' });
@@ -317,7 +317,7 @@ describe('the chain of the lantern glazing', () => {
       (confirmed.expectedOn ?? '') >= addDays(TODAY, 140 + 14) &&
         (confirmed.expectedOn ?? '') <= addDays(TODAY, 154 + 14 + 3),
     ).toBe(true);
-    expect(pollSuppliers(installation, simulatedSuppliers)).toBe(0);
+    expect(pollSuppliers(installation)).toBe(0);
     const settled = glazing().day;
     must(installation, 'supplier.say', {
       selection: GLAZING,
@@ -600,7 +600,7 @@ describe('suppliers', () => {
       quantity: 12,
       unit: 'pieces',
       closures: [],
-      said: 0,
+      spoken: 0,
     };
     const first = simulatedSuppliers.next(order);
     expect(first).toEqual(simulatedSuppliers.next(order));
@@ -609,7 +609,7 @@ describe('suppliers', () => {
     const said = Array.from(
       { length: 300 },
       (_, number) =>
-        simulatedSuppliers.next({ ...order, id: String(number), state: 'in making', expectedOn: '2027-04-12', said: 2 })
+        simulatedSuppliers.next({ ...order, id: String(number), state: 'in making', expectedOn: '2027-04-12', spoken: 2 })
           ?.says,
     );
     const share = (word: string): number => said.filter((entry) => entry === word).length / said.length;

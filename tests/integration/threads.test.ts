@@ -1,7 +1,6 @@
 import { join } from 'node:path';
 import { describe, expect, it, onTestFinished } from 'vitest';
 import { queryAll, queryOne } from '@/server/database/query';
-import { simulatedGateway, type Gateway } from '@/server/outside/simulated/gateway';
 import type { Installation } from '@/server/installation';
 import { startPlanner } from '@/server/schedule/planner';
 import { currentVersion } from '@/server/schedule/read-plan';
@@ -80,41 +79,22 @@ describe('the planner’s thread', () => {
 
 describe('the outbox', () => {
   it('goes out by itself, and what a stop left behind goes out at the next start', async () => {
-    const installation = demoHouse();
+    const installation = demoHouse({ messages: { deliver: () => ({}) } });
     const [early] = queued(installation, 'averill@watchsteps.example');
-    startOutbox(installation, { deliver: () => ({}) }, 10);
+    startOutbox(installation, 10);
     await expect.poll(() => stateOf(installation, early ?? '')?.state, { timeout: 5_000 }).toBe('delivered');
     const [late] = queued(installation, 'averill@watchsteps.example');
     await expect.poll(() => stateOf(installation, late ?? '')?.state, { timeout: 5_000 }).toBe('delivered');
   });
 
   it('hands every message over once, with its own link in it and no other', () => {
-    const installation = demoHouse();
-    const ids = queued(installation, 'a@a.example', 'b@b.example', 'c@c.example');
     const handed: { id: string; text: string }[] = [];
-    const gateway: Gateway = { deliver: ({ id, text }) => (handed.push({ id, text }), {}) };
-    expect(emptyOutbox(installation, gateway)).toBe(3);
-    expect(emptyOutbox(installation, gateway)).toBe(0);
+    const installation = demoHouse({ messages: { deliver: ({ id, text }) => (handed.push({ id, text }), {}) } });
+    const ids = queued(installation, 'a@a.example', 'b@b.example', 'c@c.example');
+    expect(emptyOutbox(installation)).toBe(3);
+    expect(emptyOutbox(installation)).toBe(0);
     expect(handed.map(({ id }) => id).sort()).toEqual([...ids].sort());
     const links = handed.map(({ text }) => /\/s\/\S+/.exec(text)?.[0]);
     expect(new Set(links).size).toBe(3);
-  });
-});
-
-describe('the simulated gateway', () => {
-  const deliver = (id: string, tries: number, address = 'a@a.example') =>
-    simulatedGateway.deliver({ id, tries, address, subject: '', text: '' }).failure;
-
-  it('gives the same outcome for the same message, and lets a second try through', () => {
-    const ids = Array.from({ length: 400 }, () => newId());
-    const failed = ids.filter((id) => deliver(id, 0) !== undefined);
-    expect(failed.length).toBeGreaterThan(20);
-    expect(failed.length).toBeLessThan(80);
-    expect(ids.filter((id) => deliver(id, 0) !== undefined)).toEqual(failed);
-    expect(failed.every((id) => deliver(id, 1) === undefined)).toBe(true);
-  });
-
-  it('never reaches an address that is none', () => {
-    expect(deliver(newId(), 5, 'nobody@nowhere.invalid')).toBe('There is no such address.');
   });
 });

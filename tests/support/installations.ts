@@ -9,6 +9,7 @@ import { dispatch } from '@/server/dispatch/dispatch';
 import type { Actor } from '@/server/dispatch/actor';
 import { makeClock, type Clock } from '@/server/clock';
 import { openInstallation, type Installation } from '@/server/installation';
+import type { Outside } from '@/server/outside/ports';
 import { demoId } from '../../demo/seed';
 import { NOW } from './now';
 
@@ -29,8 +30,8 @@ export function folder(): string {
   return path;
 }
 
-function opened(path: string): Installation {
-  const installation = openInstallation({ folder: path, root, clock: testClock() });
+function opened(path: string, outside: Partial<Outside> = {}): Installation {
+  const installation = openInstallation({ folder: path, root, clock: testClock(), outside });
   onTestFinished(() => void installation.db.close());
   return installation;
 }
@@ -50,7 +51,8 @@ export function copyDemo(path: string): string {
   return path;
 }
 export const demoFolder = (): string => copyDemo(folder());
-export const demoHouse = (): Installation => opened(demoFolder());
+/** A copy of the demo firm; `outside` takes the place of stand-ins. */
+export const demoHouse = (outside: Partial<Outside> = {}): Installation => opened(demoFolder(), outside);
 
 export const MAREN: Actor = { kind: 'person', id: demoId('person', 'maren'), name: 'Maren', role: 'contractor' };
 export const signalHouse = demoId('signal');

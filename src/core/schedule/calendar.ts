@@ -1,4 +1,4 @@
-import { daysBetween, weekday, type Day } from '../units/day';
+import { daysBetween, isWeekendDay, weekday, type Day } from '../units/day';
 import type { Slot } from '../units/slot';
 
 /**
@@ -52,6 +52,6 @@ export function weekdaysFrom(first: Day, holidays: ReadonlySet<Day>): (slot: Slo
   const free = new Set([...holidays].map((day) => daysBetween(first, day)));
   return (slot) => {
     const day = Math.floor(slot / 2);
-    return ((((start + day) % 7) + 7) % 7) % 6 !== 0 && !free.has(day);
+    return !isWeekendDay((((start + day) % 7) + 7) % 7) && !free.has(day);
   };
 }

@@ -1,4 +1,4 @@
-import { addDays, backToWeekday, daysBetween, weekday, type Day } from '../units/day';
+import { addDays, backToWeekday, daysBetween, isWeekend, type Day } from '../units/day';
 
 /** Days on which a supplier neither makes nor sends anything, both ends included. */
 export interface Closure {
@@ -24,7 +24,7 @@ function closedOn(closures: readonly Closure[]): (day: number) => boolean {
 }
 
 const dayOf = (number: number): Day => addDays(EPOCH, number);
-const isWeekend = (number: number): boolean => weekday(dayOf(number)) % 6 === 0;
+const isOff = (number: number): boolean => isWeekend(dayOf(number));
 
 /**
  * The last day on which to order so that a thing is on site when needed: calendar days back, those of a closure not
@@ -36,7 +36,7 @@ export function orderBy(needBy: Day, leadDays: number, bufferDays: number, closu
   const closed = closedOn(closures);
   let day = daysBetween(EPOCH, needBy) - bufferDays;
   for (let left = leadDays; left > 0;) if (!closed(--day)) left--;
-  while (closed(day) || isWeekend(day)) day--;
+  while (closed(day) || isOff(day)) day--;
   return dayOf(day);
 }
 
@@ -53,7 +53,7 @@ export function arrival(ordered: Day, leadDays: number, closures: readonly Closu
 export function orderDay(from: Day, closures: readonly Closure[] = []): Day {
   const closed = closedOn(closures);
   let day = daysBetween(EPOCH, from);
-  while (closed(day) || isWeekend(day)) day++;
+  while (closed(day) || isOff(day)) day++;
   return dayOf(day);
 }
 

@@ -27,6 +27,15 @@ export function weekday(day: Day): number {
   return getDay(dateOf(day));
 }
 
+/** Saturday or Sunday, of a number from 0 for Sunday to 6. */
+export const isWeekendDay = (weekdayNumber: number): boolean => weekdayNumber === 0 || weekdayNumber === 6;
+
+/** Saturday or Sunday. */
+export const isWeekend = (day: Day): boolean => isWeekendDay(weekday(day));
+
+/** The Monday of its week; of a Sunday the one six days before. */
+export const mondayOf = (day: Day): Day => addDays(day, -((weekday(day) + 6) % 7));
+
 /** As people say it: `Tue 9 Mar`; with the year where it is not the one of `near`. */
 export function formatDay(day: Day, near?: Day): string {
   const otherYear = near !== undefined && near.slice(0, 4) !== day.slice(0, 4);

@@ -1,4 +1,4 @@
-import { addDays, daysBetween, weekday, type Day } from '../units/day';
+import { addDays, daysBetween, isWeekend, type Day } from '../units/day';
 
 /** In what state a site is left; each line is looked at and said. */
 export const LEFT_ITEMS = {
@@ -18,7 +18,7 @@ export type LeftRhythm = keyof typeof LEFT_RHYTHMS;
 
 /** Whether the state has to be recorded today. @param last the day it was last recorded, null for never */
 export function isDueToLeave(rhythm: LeftRhythm, last: Day | null, today: Day): boolean {
-  if (weekday(today) % 6 === 0) return false;
+  if (isWeekend(today)) return false;
   return last === null || daysBetween(last, today) >= (rhythm === 'evening' ? 1 : 7);
 }
 
@@ -45,6 +45,6 @@ export function binSwapDay(levels: readonly BinLevel[], today: Day): Day | null 
   if (!first || first.day === last.day || last.level <= first.level) return null;
   const rate = (last.level - first.level) / daysBetween(first.day, last.day);
   let day = addDays(last.day, Math.floor((1 - last.level) / rate));
-  while (weekday(day) % 6 === 0) day = addDays(day, -1);
+  while (isWeekend(day)) day = addDays(day, -1);
   return day < today ? today : day;
 }

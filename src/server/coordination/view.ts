@@ -11,7 +11,7 @@ import { pathOfFeed } from '../schedule/feeds';
 import { firmTime } from '../zone';
 import { queryAll, queryOne } from '../database/query';
 import type { Installation } from '../installation';
-import { isWorkday, workdaysAfter } from '../schedule/days';
+import { isWorkday, workdaysAfter } from '../../core/units/workday';
 import { officesOf, type InspectionRow } from '../schedule/offices';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { holidaysOf } from '../schedule/read-site';

@@ -60,6 +60,12 @@ export function carryOut<Type extends CommandType>(
   handle(context, schema.validateSync(input, { abortEarly: false }) as Payload<Type>);
 }
 
+/** The same transaction in a desk's name: what it says is its own word, whoever had it asked. */
+export const asDesk = <Context extends CommandContext>(
+  context: Context,
+  desk: Extract<Actor, { kind: 'desk' }>['id'],
+): Context => ({ ...context, who: { kind: 'desk', id: desk } });
+
 type Table =
   | 'job'
   | 'area'

@@ -1,6 +1,5 @@
 import { pathOf } from '../access/tokens';
 import { queryAll, insert, queryOne, execute } from '../database/query';
-import type { Gateway } from '../outside/simulated/gateway';
 import type { Installation } from '../installation';
 
 interface Queued {
@@ -17,8 +16,8 @@ interface Queued {
  * Hands every queued message to the gateway, once each, and writes down what became of it. The link's secret is put
  * into the text here and stays nowhere. @returns how many were settled
  */
-export function emptyOutbox(installation: Installation, gateway: Gateway): number {
-  const { db } = installation;
+export function emptyOutbox(installation: Installation): number {
+  const { db, outside } = installation;
   const queued = queryAll<Queued>(
     db,
     `SELECT message.id, tries, address, share_link, title, body, job
@@ -29,7 +28,7 @@ export function emptyOutbox(installation: Installation, gateway: Gateway): numbe
       LIMIT 50`,
   );
   for (const message of queued) {
-    const { failure } = gateway.deliver({
+    const { failure } = outside.messages.deliver({
       id: message.id,
       tries: message.tries,
       address: message.address,
@@ -65,12 +64,12 @@ export function emptyOutbox(installation: Installation, gateway: Gateway): numbe
 }
 
 /** Keeps the outbox empty: soon after something is queued, and once at the start for what a stop left behind. */
-export function startOutbox(installation: Installation, gateway: Gateway, delayMs = 1_200): void {
+export function startOutbox(installation: Installation, delayMs = 1_200): void {
   let timer: NodeJS.Timeout | undefined;
   const soon = (): void => {
     timer ??= setTimeout(() => {
       timer = undefined;
-      if (emptyOutbox(installation, gateway) > 0) soon();
+      if (emptyOutbox(installation) > 0) soon();
     }, delayMs).unref();
   };
   installation.news.on('queued', soon);

@@ -5,7 +5,8 @@ import { planFindings } from '@/core/schedule/plan-findings';
 import { jobFinish, tripsIn, type PlannedTask } from '@/core/schedule/plan';
 import { LIMITS, type HalfDayOutlook } from '@/core/schedule/weather';
 import { TRADES } from '@/core/sequence/trades';
-import { addDays, daysBetween, formatDay, weekday, type Day } from '@/core/units/day';
+import { addDays, daysBetween, formatDay, mondayOf, type Day } from '@/core/units/day';
+import { isWorkday } from '@/core/units/workday';
 import { dayOfSlot, formatSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
 import { firmTime } from '../zone';
 import { queryAll, queryOne } from '../database/query';
@@ -61,7 +62,7 @@ export function scheduleView(installation: Installation, options: BoardOptions &
   const whole = readPlan(db);
   const plan = options.by === 'room' && options.job ? readPlan(db, { job: options.job }) : whole;
   const asked = plan?.tasks.find((task) => task.id === options.task);
-  const thisMonday = addDays(now, -((weekday(now) + 6) % 7));
+  const thisMonday = mondayOf(now);
   // Work that was asked for brings its own week.
   const shift =
     plan && asked
@@ -86,7 +87,7 @@ export function scheduleView(installation: Installation, options: BoardOptions &
     days: days.map((day) => ({
       day,
       label: formatDay(day).replace(/ \w+$/, ''),
-      worked: weekday(day) % 6 !== 0 && !holidays.has(day),
+      worked: isWorkday(day, holidays),
     })),
     todaySlot: shift <= 0 && slotOf(monday, now) < options.weeks * 14 ? slotOf(monday, now) : null,
     rows: window

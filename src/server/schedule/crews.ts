@@ -6,7 +6,7 @@ import type { Day } from '@/core/units/day';
 import { slotOf, type Slot } from '@/core/units/slot';
 import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
-import { daysFrom } from './days';
+import { daysFrom } from '../../core/units/workday';
 
 /** Subs by trade; where the firm has none for a trade, its own people: one crew. */
 export function crewsByTrade(db: Connection, today: Day): Map<Trade, Crew[]> {

@@ -3,10 +3,9 @@ import { formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
 import { queryAll, insert, queryOne, orNull, update } from '../database/query';
 import type { Connection } from '../database/open';
-import { offerVisit } from '../outside/simulated/inspections';
 import { handlers, openJobs, requireRow, requireStep, requireVersion, type CommandContext } from '../dispatch/handler';
 import { Refusal, conflict, unprocessable } from '../dispatch/refusal';
-import { workdaysAfter } from './days';
+import { workdaysAfter } from '../../core/units/workday';
 import { officesOf, type InspectionRow } from './offices';
 import { holidaysOf } from './read-site';
 
@@ -46,7 +45,7 @@ function book(
         WHERE office = @office AND day = @day AND state = 'booked'`,
       { office: office.id, day },
     )?.count ?? 0;
-  const offer = offerVisit(
+  const offer = context.installation.outside.offices.offer(
     { weekdays: office.weekdays, noticeDays: office.notice_days, visitsADay: office.visits_a_day },
     { on, ...(wishedOn ? { wished: wishedOn } : {}) },
     taken,

@@ -1,6 +1,4 @@
 import { sayOutlook } from '@/contract/commands/schedule';
-import type { HalfDayOutlook } from '@/core/schedule/weather';
-import type { Day } from '@/core/units/day';
 import { today } from '../zone';
 import { queryAll } from '../database/query';
 import { dispatch } from '../dispatch/dispatch';
@@ -13,14 +11,14 @@ const EVERY_MS = 3 * 3_600_000;
  * person typed stays.
  * @returns how many half-days were new
  */
-export function pollWeather(installation: Installation, outlook: (from: Day) => HalfDayOutlook[]): number {
+export function pollWeather(installation: Installation): number {
   const now = today(installation);
   const known = new Set(
     queryAll<{ key: string }>(installation.db, `SELECT day || half AS key FROM outlook WHERE day >= @now`, { now }).map(
       (row) => row.key,
     ),
   );
-  const halves = outlook(now).filter((half) => !known.has(`${half.day}${half.half}`));
+  const halves = installation.outside.weather.outlook(now).filter((half) => !known.has(`${half.day}${half.half}`));
   if (halves.length === 0) return 0;
   dispatch(
     installation,
@@ -31,9 +29,9 @@ export function pollWeather(installation: Installation, outlook: (from: Day) => 
 }
 
 /** Listens at the start and every few hours; an empty installation has nothing to plan and hears nothing. */
-export function startWeather(installation: Installation, outlook: (from: Day) => HalfDayOutlook[]): void {
+export function startWeather(installation: Installation): void {
   const hear = (): void => {
-    if (queryAll(installation.db, 'SELECT 1 FROM firm').length > 0) pollWeather(installation, outlook);
+    if (queryAll(installation.db, 'SELECT 1 FROM firm').length > 0) pollWeather(installation);
   };
   setInterval(hear, EVERY_MS).unref();
   setTimeout(hear, 1_000).unref();

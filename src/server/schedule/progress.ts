@@ -6,7 +6,7 @@ import { countBefore } from '@/core/schedule/calendar';
 import { phaseFacts } from '@/core/sequence/phases';
 import { taskRef } from '@/core/sequence/site';
 import { TRADES, type Trade } from '@/core/sequence/trades';
-import { addDays, daysBetween, formatDay, weekday, type Day } from '@/core/units/day';
+import { addDays, daysBetween, formatDay, mondayOf, type Day } from '@/core/units/day';
 import { lastDay, slotOf } from '@/core/units/slot';
 import { notWithdrawn } from '@/core/walks/observation';
 import { progressOf } from '@/core/walks/progress';
@@ -35,7 +35,6 @@ const SHOWN = 300;
 
 const daysWords = (halves: number): string =>
   `${Math.abs(halves) / 2} ${Math.abs(halves) === 2 ? 'day' : 'days'} ${halves > 0 ? 'later' : 'earlier'}`;
-const mondayOf = (day: Day): Day => addDays(day, -((weekday(day) + 6) % 7));
 
 /**
  * A job against one of its baselines (the first unless another is asked for): what slipped and why, work done over

@@ -13,7 +13,8 @@ import {
 } from '@/core/sequence/site';
 import type { Trade } from '@/core/sequence/trades';
 import type { AreaKind } from '@/core/sites/area';
-import { addDays, daysBetween, weekday, type Day } from '@/core/units/day';
+import { addDays, daysBetween, type Day } from '@/core/units/day';
+import { isWorkday } from '@/core/units/workday';
 import { notWithdrawn } from '@/core/walks/observation';
 import { openItems } from '@/core/walks/open-items';
 import { progressOf, remainingHalfDays, type PhaseProgress } from '@/core/walks/progress';
@@ -81,7 +82,7 @@ export function workedBetween(zone: Zone, holidays: ReadonlySet<Day>): (from: st
     const last = daysBetween(first, dayIn(zone, to));
     for (let day = 0; day < last; day++) {
       const date = addDays(first, day);
-      if (weekday(date) % 6 !== 0 && !holidays.has(date)) count += 2;
+      if (isWorkday(date, holidays)) count += 2;
     }
     return count;
   };

@@ -5,7 +5,7 @@ import { addDays, formatDay, type Day } from '@/core/units/day';
 import { slotOf } from '@/core/units/slot';
 import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
-import { workdaysAfter } from './days';
+import { workdaysAfter } from '../../core/units/workday';
 import { officesOf } from './offices';
 
 /** What work waits for because somebody said so: pins, booked visits, others' days, things on their way, holds. */

@@ -1,14 +1,13 @@
 import { supplierSays } from '@/contract/commands/selections';
 import { today } from '../zone';
 import { queryAll } from '../database/query';
-import type { SupplierDesk } from '../outside/simulated/suppliers';
 import { dispatch } from '../dispatch/dispatch';
 import type { Installation } from '../installation';
 import { onOrderRows } from './rows';
 import { orderOf } from './suppliers';
 
 /** Has the desk say all that is due by today, each through the one door. @returns how often it spoke */
-export function pollSuppliers(installation: Installation, desk: SupplierDesk): number {
+export function pollSuppliers(installation: Installation): number {
   const answering = new Set(
     queryAll<{ id: string }>(installation.db, 'SELECT id FROM supplier WHERE desk = 1').map((row) => row.id),
   );
@@ -16,7 +15,7 @@ export function pollSuppliers(installation: Installation, desk: SupplierDesk): n
   for (const row of onOrderRows(installation.db).filter(
     (selection) => selection.supplier !== null && answering.has(selection.supplier),
   )) {
-    const word = desk.next(orderOf(installation.db, row));
+    const word = installation.outside.suppliers.next(orderOf(installation.db, row));
     // A confirmation comes as soon as the order is read; what is made takes its days.
     if (!word || (word.says !== 'confirms' && word.on > today(installation))) continue;
     const { says, text, day, quantity } = word;
@@ -38,12 +37,12 @@ export function pollSuppliers(installation: Installation, desk: SupplierDesk): n
 const DAILY_MS = 3_600_000;
 
 /** Keeps an ear to the desk: soon after an order, at the start, and every hour for what its day brings. */
-export function startSuppliers(installation: Installation, desk: SupplierDesk, delayMs = 1_500): void {
+export function startSuppliers(installation: Installation, delayMs = 1_500): void {
   let timer: NodeJS.Timeout | undefined;
   const soon = (): void => {
     timer ??= setTimeout(() => {
       timer = undefined;
-      if (pollSuppliers(installation, desk) > 0) soon();
+      if (pollSuppliers(installation) > 0) soon();
     }, delayMs).unref();
   };
   installation.news.on('ordered', soon);

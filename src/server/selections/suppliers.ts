@@ -4,8 +4,8 @@ import type { Day } from '@/core/units/day';
 import { formatDay } from '@/core/units/day';
 import { queryAll, flag, insert, queryOne, orNull, execute, update } from '../database/query';
 import type { Connection } from '../database/open';
-import { simulatedSuppliers, type SupplierOrder } from '../outside/simulated/suppliers';
-import { handlers, requireRow, requireVersion, type CommandContext, type PlanContext } from '../dispatch/handler';
+import type { SupplierOrder } from '../outside/ports';
+import { asDesk, carryOut, handlers, requireRow, requireVersion, type CommandContext, type PlanContext } from '../dispatch/handler';
 import { notFound, unprocessable } from '../dispatch/refusal';
 import { orderAgain } from './checks';
 import { moveArrival } from './commands';
@@ -196,10 +196,11 @@ export const supplierHandlers = handlers({
         'The simulated desk does not answer for this supplier; write down what they say, or mark them under Suppliers.',
         'selection',
       );
-    const word = simulatedSuppliers.next(orderOf(context.db, row));
+    const word = context.installation.outside.suppliers.next(orderOf(context.db, row));
     if (!word)
       throw unprocessable('nothing-more', 'The desk has nothing more to say of this: it is on its way.', 'selection');
-    say({ ...context, who: { kind: 'desk', id: 'suppliers' } }, row, word.says, word.text, word.day, word.quantity);
+    const { on: _, ...said } = word;
+    carryOut(asDesk(context, 'suppliers'), 'supplier.say', supplierHandlers['supplier.say'], { selection, ...said });
     return { says: word.says, text: word.text };
   },
 });
@@ -250,7 +251,7 @@ function followPrices(context: CommandContext, supplier: string): number {
 
 /** An order as its supplier knows it. */
 export function orderOf(db: Connection, row: SelectionRow): SupplierOrder {
-  const said =
+  const spoken =
     queryOne<{ count: number }>(db, 'SELECT count(*) AS count FROM history WHERE selection = @id AND desk = 1', {
       id: row.id,
     })?.count ?? 0;
@@ -264,6 +265,6 @@ export function orderOf(db: Connection, row: SelectionRow): SupplierOrder {
     quantity: row.quantity,
     unit: row.unit,
     closures: (row.supplier && closuresOf(db).get(row.supplier)) || [],
-    said,
+    spoken,
   };
 }

@@ -1,37 +1,7 @@
 import { createHash } from 'node:crypto';
-import type { SupplierSays } from '@/contract/commands/selections';
-import { arrival, orderDay, type Closure } from '@/core/selections/order-by';
-import type { SelectionState } from '@/core/selections/states';
+import { arrival, orderDay } from '@/core/selections/order-by';
 import { addDays, daysBetween, type Day } from '@/core/units/day';
-
-/** An order as its supplier knows it. */
-export interface SupplierOrder {
-  id: string;
-  state: SelectionState;
-  orderedOn: Day;
-  expectedOn: Day | null;
-  leadLow: number;
-  leadHigh: number;
-  quantity: number | null;
-  unit: string;
-  closures: readonly Closure[];
-  /** How often they have spoken of it. */
-  said: number;
-}
-
-/** What a supplier says next, and the day on which they say it. */
-interface SupplierWord {
-  on: Day;
-  says: SupplierSays;
-  text: string;
-  day?: Day;
-  quantity?: number;
-}
-
-/** What the application needs of whoever carries orders to suppliers and their words back. */
-export interface SupplierDesk {
-  next: (order: SupplierOrder) => SupplierWord | undefined;
-}
+import type { SupplierDesk } from '../ports';
 
 const EXCUSES = [
   'the press broke down and a part for it is on its way',
@@ -50,7 +20,7 @@ const chance = (id: string, question: string): number =>
  * two parts, and ships two days before. Seeded by the order's id: the same order hears the same words.
  */
 export const simulatedSuppliers: SupplierDesk = {
-  next: ({ id, state, orderedOn, expectedOn, leadLow, leadHigh, quantity, closures, said }) => {
+  next: ({ id, state, orderedOn, expectedOn, leadLow, leadHigh, quantity, closures, spoken }) => {
     if (state === 'ordered' || expectedOn === null) {
       const lead = Math.round(leadLow + (leadHigh - leadLow) * chance(id, 'lead'));
       const on = orderDay(addDays(orderedOn, 1), closures);
@@ -65,7 +35,7 @@ export const simulatedSuppliers: SupplierDesk = {
     const at = (part: number): Day => orderDay(addDays(orderedOn, Math.floor(whole * part)), closures);
     if (state === 'confirmed') return { on: at(0.33), says: 'in making', text: 'It is being made.' };
     if (state === 'in making') {
-      if (said <= 2 && chance(id, 'slip') < 0.3)
+      if (spoken <= 2 && chance(id, 'slip') < 0.3)
         return {
           on: at(0.5),
           says: 'slips',

@@ -1,6 +1,7 @@
 import type { HalfDayOutlook } from '@/core/schedule/weather';
 import { seeded } from '@/core/units/seeded';
 import { addDays, daysBetween, type Day } from '@/core/units/day';
+import type { WeatherService } from '../ports';
 
 /** Days ahead that the desk speaks of. */
 export const OUTLOOK_DAYS = 10;
@@ -25,21 +26,22 @@ export const COAST: readonly { month: number; wet: number; windy: number; frosty
  * The simulated weather service: ten days by half-day, made from the day alone so that every installation hears the
  * same. Wet spells hang together as real ones do: what one half-day is like leans on the half-day before.
  */
-export function outlookFrom(today: Day): HalfDayOutlook[] {
-  return Array.from({ length: OUTLOOK_DAYS }, (_, index) => addDays(today, index)).flatMap((day): HalfDayOutlook[] => {
-    const number = daysBetween('2020-01-01', day);
-    const spell = seeded(Math.floor(number / 3) * 7 + 11)();
-    const random = seeded(number);
-    const normal = COAST[Number(day.slice(5, 7)) - 1];
-    return ([0, 1] as const).map((half) => {
-      const wet = 0.65 * spell + 0.35 * random() > 1 - (normal?.wet ?? 10) / 30;
-      return {
-        day,
-        half,
-        rain: wet ? Math.round((1 + 11 * random()) * 10) / 10 : 0,
-        wind: Math.round((3 + 7 * random() + (wet ? 4 * random() : 0)) * 10) / 10,
-        low: Math.round(((normal?.low ?? 5) + 6 * (random() - 0.4) + (half === 1 ? 3 : 0)) * 10) / 10,
-      };
-    });
-  });
-}
+export const simulatedWeather: WeatherService = {
+  outlook: (today) =>
+    Array.from({ length: OUTLOOK_DAYS }, (_, index) => addDays(today, index)).flatMap((day): HalfDayOutlook[] => {
+      const number = daysBetween('2020-01-01', day);
+      const spell = seeded(Math.floor(number / 3) * 7 + 11)();
+      const random = seeded(number);
+      const normal = COAST[Number(day.slice(5, 7)) - 1];
+      return ([0, 1] as const).map((half) => {
+        const wet = 0.65 * spell + 0.35 * random() > 1 - (normal?.wet ?? 10) / 30;
+        return {
+          day,
+          half,
+          rain: wet ? Math.round((1 + 11 * random()) * 10) / 10 : 0,
+          wind: Math.round((3 + 7 * random() + (wet ? 4 * random() : 0)) * 10) / 10,
+          low: Math.round(((normal?.low ?? 5) + 6 * (random() - 0.4) + (half === 1 ? 3 : 0)) * 10) / 10,
+        };
+      });
+    }),
+};

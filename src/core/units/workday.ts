@@ -1,8 +1,8 @@
-import { addDays, daysBetween, weekday, type Day } from '@/core/units/day';
+import { addDays, daysBetween, isWeekend, type Day } from './day';
 
 /** Whether offices and crews work: weekdays that are no holiday. */
 export const isWorkday = (day: Day, holidays: ReadonlySet<Day>): boolean =>
-  weekday(day) % 6 !== 0 && !holidays.has(day);
+  !isWeekend(day) && !holidays.has(day);
 
 /** So many working days after a day. */
 export function workdaysAfter(day: Day, count: number, holidays: ReadonlySet<Day>): Day {

@@ -1,0 +1,13 @@
+import type { Outside } from '../ports';
+import { simulatedGateway } from './gateway';
+import { simulatedOffices } from './inspections';
+import { simulatedSuppliers } from './suppliers';
+import { simulatedWeather } from './weather';
+
+/** The world outside played by stand-ins: nothing leaves the machine, and the same questions hear the same answers. */
+export const simulatedOutside: Outside = {
+  messages: simulatedGateway,
+  suppliers: simulatedSuppliers,
+  weather: simulatedWeather,
+  offices: simulatedOffices,
+};
