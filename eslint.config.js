@@ -3,6 +3,14 @@ import a11y from 'eslint-plugin-jsx-a11y';
 import ts from 'typescript-eslint';
 import { RATCHET } from './eslint.ratchet.js';
 
+/** Addresses are said once, in contract/routes; an import path or a type of a problem is none. */
+const NO_ADDRESSES = ['Literal[value=', 'TemplateElement[value.raw='].map((text) => ({
+  selector:
+    `${text}/^\\u002f(jobs|schedule|bench|suppliers|coordination|firm|runs|walk|s|api|calendar|sign-in|welcome)` +
+    '(\\u002f|$)/]',
+  message: 'An address is said once: ask contract/routes for it.',
+}));
+
 export default ts.config(
   { ignores: ['.next/', '.built/', 'node_modules/', 'var/', 'next-env.d.ts', '*.cjs'] },
   ...ts.configs.strictTypeChecked.map((config) => ({ ...config, files: ['**/*.ts', '**/*.tsx'] })),
@@ -29,8 +37,14 @@ export default ts.config(
           selector: `${text}/\\b(FROM|JOIN)\\s+observation\\b/]`,
           message: 'What was withdrawn counts nowhere: read standing_observation, or ask walks/queries.',
         })),
+        ...NO_ADDRESSES,
       ],
     },
+  },
+  {
+    files: ['src/ui/**/*.{ts,tsx}', 'src/app/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.*'],
+    rules: { 'no-restricted-syntax': ['error', ...NO_ADDRESSES] },
   },
   { files: ['src/**/*.tsx', 'src/ui/**/*.ts'], ...hooks.configs.flat['recommended-latest'] },
   {

@@ -609,8 +609,13 @@ describe('suppliers', () => {
     const said = Array.from(
       { length: 300 },
       (_, number) =>
-        simulatedSuppliers.next({ ...order, id: String(number), state: 'in making', expectedOn: '2027-04-12', spoken: 2 })
-          ?.says,
+        simulatedSuppliers.next({
+          ...order,
+          id: String(number),
+          state: 'in making',
+          expectedOn: '2027-04-12',
+          spoken: 2,
+        })?.says,
     );
     const share = (word: string): number => said.filter((entry) => entry === word).length / said.length;
     expect(share('slips')).toBeGreaterThan(0.2);

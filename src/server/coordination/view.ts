@@ -16,7 +16,7 @@ import { officesOf, type InspectionRow } from '../schedule/offices';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { holidaysOf } from '../schedule/read-site';
 import { whenSeen } from '../words';
-import { OUTLOOK_DAYS } from '../outside/simulated/weather';
+import { OUTLOOK_DAYS } from '../outside/ports';
 
 const MONTHS = [
   'January',

@@ -1,5 +1,6 @@
 import type { Statement } from 'better-sqlite3';
 import type { Connection } from './open';
+import type { Defaults, Rows } from './rows';
 
 type Value = string | number | null;
 export type Values = Record<string, Value>;
@@ -23,25 +24,39 @@ export const queryOne = <Row>(db: Connection, sql: string, values: Values = {}):
 export const execute = (db: Connection, sql: string, values: Values = {}): number =>
   statement(db, sql).run(values).changes;
 
-/** Inserts one row; the keys are column names and come from our own code only. */
-export function insert(db: Connection, table: string, row: Values): void {
+/** The tables that rows are written to. */
+export type Table = keyof Defaults;
+/** A row to be: what may be NULL or has a default need not be given. */
+export type NewRow<Name extends Table> = Omit<Rows[Name], Defaults[Name]> &
+  Partial<Pick<Rows[Name], Defaults[Name] & keyof Rows[Name]>>;
+
+/** Inserts one row. */
+export function insert<Name extends Table>(db: Connection, table: Name, row: NewRow<Name>): void {
   const columns = Object.keys(row);
   execute(
     db,
     `INSERT INTO ${table} (${columns.join(', ')})
       VALUES (${columns.map((column) => `@${column}`).join(', ')})`,
-    row,
+    row as Values,
   );
 }
 
-/** Changes one row of that id and counts its version up; the keys are column names and come from our own code only. */
-export function update(db: Connection, table: string, id: string, changed: Values): void {
+/** The tables whose rows are changed one by one and counted up. */
+export type Versioned = { [Name in Table]: Rows[Name] extends { id: string; version: number } ? Name : never }[Table];
+
+/** Changes one row of that id and counts its version up. */
+export function update<Name extends Versioned>(
+  db: Connection,
+  table: Name,
+  id: string,
+  changed: Partial<Omit<Rows[Name], 'id' | 'version'>>,
+): void {
   execute(
     db,
     `UPDATE ${table} SET ${Object.keys(changed)
       .map((column) => `${column} = @${column}`)
       .join(', ')}, version = version + 1 WHERE id = @id`,
-    { ...changed, id },
+    { ...(changed as Values), id },
   );
 }
 

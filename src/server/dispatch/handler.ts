@@ -1,7 +1,8 @@
 import type { AnyObject, ObjectSchema } from 'yup';
 import { COMMANDS, type CommandType, type Input, type KindOf, type Payload } from '@/contract/commands';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
-import { queryAll, queryOne } from '../database/query';
+import { queryAll, queryOne, type Table, type Versioned } from '../database/query';
+import type { Rows } from '../database/rows';
 import type { Connection } from '../database/open';
 import type { Installation } from '../installation';
 import { notFound, conflict, unprocessable } from './refusal';
@@ -66,48 +67,7 @@ export const asDesk = <Context extends CommandContext>(
   desk: Extract<Actor, { kind: 'desk' }>['id'],
 ): Context => ({ ...context, who: { kind: 'desk', id: desk } });
 
-type Table =
-  | 'job'
-  | 'area'
-  | 'sub'
-  | 'level'
-  | 'hold'
-  | 'scope_item'
-  | 'selection'
-  | 'walk'
-  | 'job_update'
-  | 'share_link'
-  | 'message'
-  | 'own_link'
-  | 'observation'
-  | 'person'
-  | 'picture'
-  | 'finding'
-  | 'opening'
-  | 'fixture'
-  | 'level_mark'
-  | 'calculation'
-  | 'assumption'
-  | 'extra_work'
-  | 'option_set'
-  | 'decision'
-  | 'statement'
-  | 'change_order'
-  | 'supplier'
-  | 'request'
-  | 'delivery'
-  | 'spare'
-  | 'logistic'
-  | 'office'
-  | 'inspection'
-  | 'plant'
-  | 'standpoint'
-  | 'narration'
-  | 'recording'
-  | 'close_in_sign'
-  | 'handed_over'
-  | 'client_item'
-  | 'sign_off';
+/** What people call the rows of a table, where that is not the table's own name. */
 const WORDS: Partial<Record<Table, string>> = {
   scope_item: 'line of scope',
   job_update: 'update',
@@ -126,23 +86,34 @@ const WORDS: Partial<Record<Table, string>> = {
   sign_off: 'acceptance',
 };
 
+/** Tables whose rows are asked for by an id of their own. */
+type WithId = { [Name in Table]: Rows[Name] extends { id: string } ? Name : never }[Table];
+type WithHash = 'picture' | 'recording';
+
+const wordFor = (table: Table): string => WORDS[table] ?? table;
+
 /** The row of that id, or a refusal that says what is missing. */
-export function requireRow<Row>(context: CommandContext, table: Table, id: string, field = 'id'): Row {
+export function requireRow<Name extends WithId | WithHash>(
+  context: CommandContext,
+  table: Name,
+  id: string,
+  field = 'id',
+): Rows[Name] {
   const key = table === 'picture' || table === 'recording' ? 'hash' : 'id';
-  const row = queryOne<Row>(context.db, `SELECT * FROM ${table} WHERE ${key} = @id`, { id });
-  if (!row) throw notFound(WORDS[table] ?? table, field);
+  const row = queryOne<Rows[Name]>(context.db, `SELECT * FROM ${table} WHERE ${key} = @id`, { id });
+  if (!row) throw notFound(wordFor(table), field);
   return row;
 }
 
 /** The row, if it is still the version the change was based on. */
-export function requireVersion<Row extends { version: number }>(
+export function requireVersion<Name extends WithId & Versioned>(
   context: CommandContext,
-  table: Table,
+  table: Name,
   id: string,
   version: number,
-): Row {
-  const row = requireRow<Row>(context, table, id);
-  if (row.version !== version) throw conflict(WORDS[table] ?? table, row);
+): Rows[Name] {
+  const row: Rows[Name] = requireRow(context, table, id);
+  if ((row as { version: number }).version !== version) throw conflict(wordFor(table), row);
   return row;
 }
 

@@ -1,5 +1,6 @@
 import { hashSync } from '@node-rs/argon2';
 import { insert, queryOne, execute } from '../database/query';
+import type { Rows } from '../database/rows';
 import { handlers, openJobs, requireRow, requireVersion, type CommandContext } from '../dispatch/handler';
 import { Refusal, unprocessable } from '../dispatch/refusal';
 import { zoneOf } from '../zone';
@@ -9,7 +10,7 @@ const addOnePerson = (
   person: {
     id: string;
     name: string;
-    role: string;
+    role: Rows['person']['role'];
     email?: string | undefined;
     phone?: string | undefined;
     password?: string | undefined;
@@ -29,7 +30,7 @@ export const firmHandlers = handlers({
     if (queryOne(context.db, 'SELECT 1 FROM firm'))
       throw new Refusal(409, {
         code: 'firm-exists',
-        message: 'This house has its firm already; ask its owner to let you in.',
+        message: 'This installation has its firm already; ask its owner to let you in.',
       });
     insert(context.db, 'firm', {
       id: 1,
@@ -73,7 +74,7 @@ export const firmHandlers = handlers({
     context.replanAll(openJobs(context), `${name} changed`);
   },
   'sub.away': (context, { sub, firstDay, lastDay }) => {
-    const { name } = requireRow<{ name: string }>(context, 'sub', sub, 'sub');
+    const { name } = requireRow(context, 'sub', sub, 'sub');
     const overlap = queryOne<{ first_day: string; last_day: string }>(
       context.db,
       'SELECT * FROM day_away WHERE sub = @sub AND first_day <= @lastDay AND last_day >= @firstDay',
@@ -89,7 +90,7 @@ export const firmHandlers = handlers({
     context.replanAll(openJobs(context), `${name} is away`);
   },
   'sub.back': (context, { sub, firstDay }) => {
-    const { name } = requireRow<{ name: string }>(context, 'sub', sub, 'sub');
+    const { name } = requireRow(context, 'sub', sub, 'sub');
     if (execute(context.db, 'DELETE FROM day_away WHERE sub = @sub AND first_day = @firstDay', { sub, firstDay }) === 0)
       throw unprocessable('not-away', 'They are not away from that day.', 'firstDay');
     context.replanAll(openJobs(context), `${name} is back`);

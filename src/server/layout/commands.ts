@@ -38,7 +38,7 @@ const SHAPE_OF: Record<AreaKind, readonly Shape['kind'][]> = {
 };
 
 const needArea = (context: CommandContext, id: string, field = 'area'): AreaRow =>
-  requireRow<AreaRow>(context, 'area', id, field);
+  requireRow(context, 'area', id, field);
 const unitsOf = (context: CommandContext, job: string): LengthSystem =>
   queryOne<{ units: LengthSystem }>(context.db, 'SELECT units FROM job WHERE id = @job', { job })?.units ?? 'metric';
 
@@ -116,7 +116,7 @@ export const layoutHandlers = handlers({
     context.logFor(job);
   },
   'measurement.adopt': (context, { about }) => {
-    const row = requireRow<Record<string, unknown>>(context, 'observation', about, 'about');
+    const row = requireRow(context, 'observation', about, 'about');
     const seen = shaped(row);
     const of = seen.kind === 'measurement' ? seen.of : undefined;
     if (seen.kind !== 'measurement' || !of)
@@ -151,7 +151,7 @@ export const layoutHandlers = handlers({
     context.logFor(row.job);
   },
   'opening.change': (context, { id, version, ...fields }) => {
-    const { area } = requireVersion<{ version: number; area: string }>(context, 'opening', id, version);
+    const { area } = requireVersion(context, 'opening', id, version);
     const row = needArea(context, area);
     update(context.db, 'opening', id, { opening: content(checked(context, row, id, fields)) });
     recalculateArea(context, area);
@@ -176,7 +176,7 @@ export const layoutHandlers = handlers({
     context.logFor(row.job);
   },
   'fixture.change': (context, { id, version, ...thing }) => {
-    const { area } = requireVersion<{ version: number; area: string }>(context, 'fixture', id, version);
+    const { area } = requireVersion(context, 'fixture', id, version);
     const row = needArea(context, area);
     checkPlaced(context, row, thing.wall, thing.along.mm, thing.width.mm);
     update(context.db, 'fixture', id, { fixture: JSON.stringify(thing) });
@@ -246,7 +246,7 @@ export const layoutHandlers = handlers({
     context.logFor(job);
   },
   'level.change': (context, { id, version, name, kind, level }) => {
-    const { job } = requireVersion<{ version: number; job: string }>(context, 'level_mark', id, version);
+    const { job } = requireVersion(context, 'level_mark', id, version);
     update(context.db, 'level_mark', id, { name, kind, mm: level.mm, typed: level.typed });
     context.logFor(job);
   },

@@ -12,7 +12,7 @@ interface UpdateRow {
 }
 
 function needDraft(context: CommandContext, id: string, version: number): UpdateRow {
-  const row = requireVersion<UpdateRow>(context, 'job_update', id, version);
+  const row = requireVersion(context, 'job_update', id, version);
   if (row.state !== 'draft')
     throw unprocessable(
       'not-a-draft',
@@ -40,7 +40,7 @@ export const updateHandlers = handlers({
     context.logFor(job);
   },
   'update.restore': (context, { id, version }) => {
-    const row = requireVersion<UpdateRow>(context, 'job_update', id, version);
+    const row = requireVersion(context, 'job_update', id, version);
     if (row.state !== 'dropped')
       throw unprocessable('not-dropped', 'Only a draft that was dropped is taken up again.', 'id');
     execute(context.db, `UPDATE job_update SET state = 'draft', version = version + 1 WHERE id = @id`, { id });
@@ -77,13 +77,13 @@ export const updateHandlers = handlers({
     if (link.job) context.logFor(link.job);
   },
   'share.revoke': (context, { id }) => {
-    const link = requireRow<{ job: string | null; revoked_at: string | null }>(context, 'share_link', id);
+    const link = requireRow(context, 'share_link', id);
     if (link.revoked_at) throw unprocessable('revoked-already', 'This link is revoked already.', 'id');
     execute(context.db, 'UPDATE share_link SET revoked_at = @now WHERE id = @id', { id, now: context.now });
     if (link.job) context.logFor(link.job);
   },
   'message.retry': (context, { id }) => {
-    const message = requireRow<{ state: string; job_update: string }>(context, 'message', id);
+    const message = requireRow(context, 'message', id);
     if (message.state !== 'failed')
       throw unprocessable('not-failed', 'Only a message that failed is sent again.', 'id');
     execute(
@@ -93,7 +93,7 @@ export const updateHandlers = handlers({
         WHERE id = @id`,
       { id, now: context.now },
     );
-    context.logFor(requireRow<UpdateRow>(context, 'job_update', message.job_update).job);
+    context.logFor(requireRow(context, 'job_update', message.job_update).job);
     context.installation.news.emit('queued');
   },
   'message.acknowledge': (context, { name }) => {
@@ -113,6 +113,6 @@ export const updateHandlers = handlers({
         WHERE id = @id`,
       { id: message.id, now: context.now, name },
     );
-    context.logFor(requireRow<UpdateRow>(context, 'job_update', message.job_update).job);
+    context.logFor(requireRow(context, 'job_update', message.job_update).job);
   },
 });

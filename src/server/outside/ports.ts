@@ -54,6 +54,9 @@ export interface SupplierDesk {
   next: (order: SupplierOrder) => SupplierWord | undefined;
 }
 
+/** Days ahead of which weather is asked for and shown; further ahead an outlook says no more than the season. */
+export const OUTLOOK_DAYS = 10;
+
 /** Says what weather is expected. */
 export interface WeatherService {
   /** The half-days from a day on, in order and without gaps. */
@@ -61,7 +64,7 @@ export interface WeatherService {
 }
 
 /** An inspection office as far as booking goes. */
-export interface OfficeTerms {
+interface OfficeTerms {
   /** Days of the week on which it visits, 0 for Sunday. */
   weekdays: readonly number[];
   /** Workdays between asking and the visit, at the least. */

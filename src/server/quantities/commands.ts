@@ -2,7 +2,7 @@ import type { InferType } from 'yup';
 import { keepCalculation } from '@/contract/commands/quantities';
 import type { Measure } from '@/core/layout/measures';
 import { recalculate, type Calculated } from '@/core/scope/feed';
-import { insert, orNull, update, type Values } from '../database/query';
+import { insert, orNull, update } from '../database/query';
 import { handlers, requireRow, requireVersion, type CommandContext } from '../dispatch/handler';
 import { Refusal } from '../dispatch/refusal';
 import { measuresIn } from '../layout/read-layout';
@@ -23,9 +23,9 @@ function computed(context: CommandContext, area: string, kept: Pick<Kept, 'calcu
   return outcome.value;
 }
 
-function values(context: CommandContext, area: { id: string; job: string }, kept: Omit<Kept, 'id' | 'area'>): Values {
+function values(context: CommandContext, area: { id: string; job: string }, kept: Omit<Kept, 'id' | 'area'>) {
   if (kept.scopeItem) {
-    const item = requireRow<{ area: string }>(context, 'scope_item', kept.scopeItem, 'scopeItem');
+    const item = requireRow(context, 'scope_item', kept.scopeItem, 'scopeItem');
     if (item.area !== area.id)
       throw new Refusal(422, {
         code: 'line-elsewhere',
@@ -52,12 +52,12 @@ function values(context: CommandContext, area: { id: string; job: string }, kept
 
 export const quantityHandlers = handlers({
   'calculation.keep': (context, { id, area, ...kept }) => {
-    const row = requireRow<{ id: string; job: string }>(context, 'area', area, 'area');
+    const row = requireRow(context, 'area', area, 'area');
     insert(context.db, 'calculation', { id, job: row.job, area, ...values(context, row, kept) });
     context.logFor(row.job);
   },
   'calculation.change': (context, { id, version, ...kept }) => {
-    const row = requireVersion<{ version: number; job: string; area: string }>(context, 'calculation', id, version);
+    const row = requireVersion(context, 'calculation', id, version);
     update(context.db, 'calculation', id, values(context, { id: row.area, job: row.job }, kept));
     context.logFor(row.job);
   },

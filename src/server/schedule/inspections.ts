@@ -73,7 +73,7 @@ function settle(
   state: 'passed' | 'failed' | 'cancelled',
   words: string,
 ): InspectionRow {
-  const row = requireVersion<InspectionRow>(context, 'inspection', id, version);
+  const row = requireVersion(context, 'inspection', id, version);
   if (row.state !== 'booked') throw conflict('inspection', row);
   update(context.db, 'inspection', id, { state, words, settled_at: context.now });
   return row;
@@ -114,7 +114,7 @@ export const inspectionHandlers = handlers({
     context.replanAll(openJobs(context), `${name} set its days`);
   },
   'inspection.book': (context, { id, area, phase, wishedOn }) => {
-    const { job, name } = requireRow<{ job: string; name: string }>(context, 'area', area, 'area');
+    const { job, name } = requireRow(context, 'area', area, 'area');
     requireStep(context, area, phase, 'phase');
     const booked = book(context, id, { id: area, job }, phase, wishedOn);
     context.replan(job, `${name}: ${phaseFacts(phase).label} booked for ${formatDay(booked.day)}`);
@@ -130,7 +130,7 @@ export const inspectionHandlers = handlers({
   },
   'inspection.fail': (context, { id, version, again, fixes }) => {
     const row = settle(context, id, version, 'failed', fixes.map((fix) => fix.text).join('; '));
-    const { name } = requireRow<{ name: string }>(context, 'area', row.area);
+    const { name } = requireRow(context, 'area', row.area);
     const after = stepBefore(context.db, row.area, row.phase);
     for (const fix of fixes) {
       insert(context.db, 'extra_work', {

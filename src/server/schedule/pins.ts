@@ -50,7 +50,7 @@ export const pinHandlers = handlers({
     if (facts.calendar.startsWith('office:'))
       throw unprocessable('pin-office', 'The office’s day is set by booking its visit.', 'task');
     execute(context.db, 'DELETE FROM pin WHERE task = @task', { task });
-    insert(context.db, 'pin', { task, job: facts.job, day, half, reason, made_at: context.now });
+    insert(context.db, 'pin', { task, job: facts.job, day, half: half === 1 ? 1 : 0, reason, made_at: context.now });
     refuseUnlessHeld(context, task, slotOf(on, day, half === 1 ? 1 : 0));
     context.replan(facts.job, `${facts.label} was pinned: ${reason}`);
   },

@@ -13,7 +13,7 @@ export const resourceHandlers = handlers({
     context.replanAll(openJobs(context), `${name}: ${units} of it`);
   },
   'plant.break': (context, { id, plant, firstDay, lastDay, units, reason }) => {
-    const row = requireRow<{ name: string; units: number }>(context, 'plant', plant, 'plant');
+    const row = requireRow(context, 'plant', plant, 'plant');
     if (units > row.units)
       throw unprocessable(
         'more-than-there-are',
@@ -27,10 +27,7 @@ export const resourceHandlers = handlers({
     const down = queryOne<{ plant: string }>(context.db, 'SELECT plant FROM plant_down WHERE id = @id', { id });
     if (!down) throw notFound('breakdown', 'id');
     execute(context.db, 'DELETE FROM plant_down WHERE id = @id', { id });
-    context.replanAll(
-      openJobs(context),
-      `${requireRow<{ name: string }>(context, 'plant', down.plant).name} works again`,
-    );
+    context.replanAll(openJobs(context), `${requireRow(context, 'plant', down.plant).name} works again`);
   },
   'outlook.say': (context, { halves }) => {
     for (const one_ of halves) {
@@ -56,7 +53,7 @@ export const resourceHandlers = handlers({
       );
   },
   'sub.busy': (context, { sub, name, events, halves }) => {
-    const row = requireRow<{ name: string }>(context, 'sub', sub, 'sub');
+    const row = requireRow(context, 'sub', sub, 'sub');
     execute(context.db, 'DELETE FROM busy WHERE sub = @sub', { sub });
     execute(context.db, 'DELETE FROM busy_source WHERE sub = @sub', { sub });
     for (const one_ of halves)

@@ -1,6 +1,6 @@
 import type { InferType } from 'yup';
 import { addAssumption } from '@/contract/commands/scope';
-import { insert, orNull, execute, update, type Values } from '../database/query';
+import { insert, orNull, execute, update } from '../database/query';
 import {
   handlers,
   requireRow,
@@ -28,7 +28,7 @@ interface AssumptionRow {
 
 type Fields = Omit<InferType<typeof addAssumption.schema>, 'id' | 'job' | 'area'>;
 
-function values(context: CommandContext, area: string, fields: Fields): Values {
+function values(context: CommandContext, area: string, fields: Fields) {
   requireStep(context, area, fields.phase);
   return {
     phase: fields.phase,
@@ -58,16 +58,15 @@ export const assumptionHandlers = handlers({
     context.logFor(job);
   },
   'assumption.change': (context, { id, version, ...fields }) => {
-    const row = requireVersion<AssumptionRow>(context, 'assumption', id, version);
+    const row = requireVersion(context, 'assumption', id, version);
     if (row.state !== 'open')
       throw unprocessable('settled-already', 'This is settled; open it again to change it.', 'id');
     update(context.db, 'assumption', id, values(context, row.area, fields));
     context.logFor(row.job);
   },
   'assumption.settle': (context, { id, verdict, found, walk, extraId }) => {
-    const row = requireRow<AssumptionRow>(context, 'assumption', id);
-    if (walk && requireRow<{ job: string }>(context, 'walk', walk, 'walk').job !== row.job)
-      throw notFound('walk of this job', 'walk');
+    const row = requireRow(context, 'assumption', id);
+    if (walk && requireRow(context, 'walk', walk, 'walk').job !== row.job) throw notFound('walk of this job', 'walk');
     if (context.who.kind !== 'person')
       throw new Refusal(403, { code: 'not-allowed', message: 'Only people of the firm settle what was believed.' });
     // A word that comes late does not take the place of a later one.
@@ -105,7 +104,7 @@ export const assumptionHandlers = handlers({
     return { kept: verdict };
   },
   'assumption.reopen': (context, { id }) => {
-    const row = requireRow<AssumptionRow>(context, 'assumption', id);
+    const row = requireRow(context, 'assumption', id);
     if (row.state === 'open') throw unprocessable('open-already', 'This is open.', 'id');
     update(context.db, 'assumption', id, {
       state: 'open',
@@ -122,7 +121,7 @@ export const assumptionHandlers = handlers({
 });
 
 function setExtra(context: PlanContext, id: string, from: 'open' | 'done', to: 'open' | 'done', cause: string): void {
-  const row = requireRow<{ job: string; state: string; text: string }>(context, 'extra_work', id);
+  const row = requireRow(context, 'extra_work', id);
   if (row.state !== from) throw unprocessable('so-already', `This added work is ${row.state}.`, 'id');
   update(context.db, 'extra_work', id, { state: to });
   context.replan(row.job, `${cause}: ${row.text}`);

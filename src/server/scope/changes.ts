@@ -8,7 +8,7 @@ import { formatDay, type Day } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
 import { today } from '../zone';
 import { uuid } from '../database/id';
-import { insert, queryOne, execute, update, type Values } from '../database/query';
+import { insert, queryOne, execute, update } from '../database/query';
 import type { Connection } from '../database/open';
 import {
   handlers,
@@ -70,12 +70,12 @@ export const priceOfChange = (row: Pick<ChangeRow, 'lines' | 'markup' | 'tax_rat
 
 type Fields = Omit<InferType<typeof addChange.schema>, 'id' | 'job' | 'area'>;
 
-function values(context: CommandContext, job: string, area: string, fields: Fields): Values {
+function values(context: CommandContext, job: string, area: string, fields: Fields) {
   for (const [at, phase] of [...fields.drops, ...(fields.work?.after ? [fields.work.after] : [])].entries()) {
     requireStep(context, area, phase, at < fields.drops.length ? 'drops' : 'work.after');
   }
   for (const item of fields.omits)
-    if (requireRow<{ job: string }>(context, 'scope_item', item, 'omits').job !== job)
+    if (requireRow(context, 'scope_item', item, 'omits').job !== job)
       throw notFound('line of scope in this job', 'omits');
   const total = priceLines(fields.lines, fields.markup, fields.taxRate).total;
   if (fields.kind === 'omission' && total > 0)
@@ -135,7 +135,7 @@ export const effectOfChange = (
 });
 
 function needState(context: CommandContext, id: string, version: number, states: ChangeRow['state'][]): ChangeRow {
-  const row = requireVersion<ChangeRow>(context, 'change_order', id, version);
+  const row = requireVersion(context, 'change_order', id, version);
   if (!states.includes(row.state))
     throw unprocessable(
       'change-settled',
@@ -207,7 +207,7 @@ export const changeHandlers = handlers({
     context.logFor(row.job);
   },
   'change.answer': (context, { id, verdict, name, words }) => {
-    const row = requireRow<ChangeRow>(context, 'change_order', id);
+    const row = requireRow(context, 'change_order', id);
     needClientOf(context, row.job);
     if (row.state !== 'sent')
       throw unprocessable(

@@ -4,7 +4,8 @@ import { mirror } from '@/core/layout/mirror';
 import type { FaceShape } from '@/core/layout/shape';
 import { isComing, type SelectionState } from '@/core/selections/states';
 import { uuid } from '../database/id';
-import { queryAll, flag, insert, orNull, execute, update, type Values } from '../database/query';
+import { queryAll, flag, insert, orNull, execute, update } from '../database/query';
+import type { Rows } from '../database/rows';
 import {
   handlers,
   requireRow,
@@ -24,8 +25,8 @@ import { recordDecision } from './decisions';
 type ScopeFields = Omit<InferType<typeof addScope.schema>, 'id' | 'job' | 'area'>;
 
 /** A line whose quantity follows the drawing takes it from there; where nothing is drawn it keeps what was typed. */
-function scopeValues(context: CommandContext, job: string, area: string, item: ScopeFields): Values {
-  if (item.selection && requireRow<{ job: string }>(context, 'selection', item.selection, 'selection').job !== job)
+function scopeValues(context: CommandContext, job: string, area: string, item: ScopeFields) {
+  if (item.selection && requireRow(context, 'selection', item.selection, 'selection').job !== job)
     throw notFound('selection in this job', 'selection');
   const measured = item.measure ? measuredQuantity(context.db, area, item.measure) : undefined;
   return {
@@ -43,7 +44,7 @@ function scopeValues(context: CommandContext, job: string, area: string, item: S
 
 type FindingFields = Omit<InferType<typeof addFinding.schema>, 'id' | 'job'>;
 
-function findingValues(context: CommandContext, job: string, finding: FindingFields): Values {
+function findingValues(context: CommandContext, job: string, finding: FindingFields) {
   if (finding.area) requireAreaOf(context, job, finding.area);
   if (finding.allowed !== undefined && finding.quantity !== undefined && finding.allowed > finding.quantity)
     throw unprocessable(
@@ -111,7 +112,8 @@ const TABLES = {
 
 /** Takes a thing away or brings it back; what follows from the drawing follows. */
 function setRemoved(context: PlanContext, of: Removable, id: string, removed: 0 | 1): void {
-  const row = requireRow<{ job?: string; area?: string | null; removed: 0 | 1; state?: string }>(
+  // Each of these tables has its own columns; what is asked here is there or not.
+  const row: { removed: 0 | 1; state?: string; area?: string | null; job?: string } = requireRow(
     context,
     TABLES[of],
     id,
@@ -126,7 +128,7 @@ function setRemoved(context: PlanContext, of: Removable, id: string, removed: 0 
   // What is ordered is coming, whatever the list says.
   if (of === 'selection' && removed && isComing(row.state as SelectionState))
     throw unprocessable('ordered-already', 'This is ordered and on its way; take the order back first.', 'id');
-  const job = row.job ?? requireRow<{ job: string }>(context, 'area', row.area ?? '', 'area').job;
+  const job = row.job ?? requireRow(context, 'area', row.area ?? '', 'area').job;
   if (of === 'selection' || of === 'request' || of === 'close-in-sign')
     context.replan(
       job,
@@ -136,14 +138,14 @@ function setRemoved(context: PlanContext, of: Removable, id: string, removed: 0 
 }
 
 /** A new area after the one it is taken from, with the same work in it. */
-function twin(context: CommandContext, from: AreaRow, id: string, name: string, over: Values): void {
+function twin(context: CommandContext, from: AreaRow, id: string, name: string, over: Partial<Rows['area']>): void {
   const { version: _, position, ...row } = from;
   execute(context.db, 'UPDATE area SET position = position + 1 WHERE job = @job AND position > @position', {
     job: from.job,
     position,
   });
   insert(context.db, 'area', { ...row, id, name, position: position + 1, ...over });
-  for (const step of queryAll<{ phase: string; trade: string; half_days: number }>(
+  for (const step of queryAll<Pick<Rows['step'], 'phase' | 'trade' | 'half_days'>>(
     context.db,
     'SELECT phase, trade, half_days FROM step WHERE area = @area',
     { area: from.id },
@@ -152,16 +154,19 @@ function twin(context: CommandContext, from: AreaRow, id: string, name: string, 
 }
 
 function copyRows(context: CommandContext, table: 'scope_item' | 'finding', from: string, to: string): void {
-  for (const { version: _, ...row } of queryAll<Values & { version: number }>(
+  const rows = queryAll<Rows[typeof table]>(
     context.db,
     `SELECT * FROM ${table} WHERE area = @from AND removed = 0 ORDER BY rowid`,
     { from },
-  ))
+  );
+  // A copy is a row of its own; what a change brought stays with the change.
+  for (const row of rows)
     insert(context.db, table, {
       ...row,
       id: uuid(),
+      version: 1,
       area: to,
-      ...(table === 'scope_item' ? { change_order: null } : {}),
+      ...('change_order' in row ? { change_order: null } : {}),
     });
 }
 
@@ -183,12 +188,7 @@ export const scopeHandlers = handlers({
     context.logFor(job);
   },
   'scope.change': (context, { id, version, ...item }) => {
-    const { job, area } = requireVersion<{ version: number; job: string; area: string }>(
-      context,
-      'scope_item',
-      id,
-      version,
-    );
+    const { job, area } = requireVersion(context, 'scope_item', id, version);
     update(context.db, 'scope_item', id, scopeValues(context, job, area, item));
     context.logFor(job);
   },
@@ -208,7 +208,7 @@ export const scopeHandlers = handlers({
     context.logFor(job);
   },
   'finding.change': (context, { id, version, ...finding }) => {
-    const { job } = requireVersion<{ version: number; job: string }>(context, 'finding', id, version);
+    const { job } = requireVersion(context, 'finding', id, version);
     update(context.db, 'finding', id, findingValues(context, job, finding));
     context.logFor(job);
   },
@@ -219,7 +219,7 @@ export const scopeHandlers = handlers({
     context.logFor(job);
   },
   'area.copy': (context, { from, id, name, side, mirrored, parts }) => {
-    const row = requireRow<AreaRow>(context, 'area', from, 'from');
+    const row = requireRow(context, 'area', from, 'from');
     twin(context, row, id, name, { side });
     if (parts.includes('scope')) copyRows(context, 'scope_item', from, id);
     if (parts.includes('findings')) copyRows(context, 'finding', from, id);
@@ -228,7 +228,7 @@ export const scopeHandlers = handlers({
     context.replan(row.job, `${name} was copied from ${row.name}`);
   },
   'area.split': (context, { id, version, name, secondId, secondName, fromSection }) => {
-    const row = requireVersion<AreaRow>(context, 'area', id, version);
+    const row = requireVersion(context, 'area', id, version);
     const { shape, openings } = readLayout(context.db, id);
     if (fromSection !== undefined && (shape?.kind !== 'face' || fromSection > shape.sections.length))
       throw unprocessable('no-such-section', 'A face is split at one of its sections; draw them first.', 'fromSection');

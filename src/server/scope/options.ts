@@ -29,7 +29,7 @@ interface OptionRow {
 type Fields = Pick<InferType<typeof addOptions.schema>, 'phase' | 'options'>;
 
 function check(context: CommandContext, area: string, { phase, options }: Fields): void {
-  const row = requireRow<{ kind: AreaKind }>(context, 'area', area, 'area');
+  const row = requireRow(context, 'area', area, 'area');
   requireStep(context, area, phase);
   options.forEach((option, index) => {
     if (options.findIndex((other) => other.key === option.key) < index)
@@ -46,7 +46,7 @@ export const optionHandlers = handlers({
     context.logFor(job);
   },
   'options.change': (context, { id, version, phase, subject, options }) => {
-    const row = requireVersion<OptionRow>(context, 'option_set', id, version);
+    const row = requireVersion(context, 'option_set', id, version);
     if (row.chosen)
       throw unprocessable('chosen-already', 'A choice was made; take it back to change what there is to choose.', 'id');
     check(context, row.area, { phase, options });
@@ -54,15 +54,10 @@ export const optionHandlers = handlers({
     context.logFor(row.job);
   },
   'options.choose': (context, { id, version, key, reason, decisionId }) => {
-    const row = requireVersion<OptionRow>(context, 'option_set', id, version);
+    const row = requireVersion(context, 'option_set', id, version);
     const option = (JSON.parse(row.options) as Option[]).find((entry) => entry.key === key);
     if (!option) throw unprocessable('no-such-option', 'This is not one of the options.', 'key');
-    const area = requireRow<{ id: string; name: string; kind: AreaKind; size: number; works: string }>(
-      context,
-      'area',
-      row.area,
-      'area',
-    );
+    const area = requireRow(context, 'area', row.area, 'area');
     update(context.db, 'option_set', id, {
       chosen: key,
       reason,
@@ -81,9 +76,9 @@ export const optionHandlers = handlers({
     context.replan(row.job, `${row.subject}: ${option.name} was chosen`);
   },
   'options.unchoose': (context, { id, version }) => {
-    const row = requireVersion<OptionRow>(context, 'option_set', id, version);
+    const row = requireVersion(context, 'option_set', id, version);
     if (!row.chosen) throw unprocessable('not-chosen', 'No choice was made yet.', 'id');
-    const area = requireRow<{ id: string; kind: AreaKind; size: number }>(context, 'area', row.area, 'area');
+    const area = requireRow(context, 'area', row.area, 'area');
     if (row.works_before) setWorks(context, area, JSON.parse(row.works_before) as Work[], 'id');
     update(context.db, 'option_set', id, {
       chosen: null,

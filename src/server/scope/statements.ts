@@ -51,7 +51,7 @@ export const statementHandlers = handlers({
     context.logFor(job);
   },
   'statement.send': (context, { id, version, ...to }) => {
-    const row = requireVersion<StatementRow>(context, 'statement', id, version);
+    const row = requireVersion(context, 'statement', id, version);
     if (row.state === 'agreed') throw unprocessable('agreed-already', 'This was agreed already.', 'id');
     const newest = queryOne<{ number: number }>(
       context.db,
@@ -77,7 +77,7 @@ export const statementHandlers = handlers({
     context.logFor(row.job);
   },
   'statement.agree': (context, { id, name }) => {
-    const row = requireRow<StatementRow>(context, 'statement', id);
+    const row = requireRow(context, 'statement', id);
     needClientOf(context, row.job);
     if (row.state !== 'sent')
       throw unprocessable(

@@ -4,14 +4,15 @@ import { taskId } from '@/core/sequence/site';
 import { progressOf } from '@/core/walks/progress';
 import { today } from '../zone';
 import { uuid } from '../database/id';
-import { queryAll, insert, queryOne, execute, update, type Values } from '../database/query';
+import { queryAll, insert, queryOne, execute, update } from '../database/query';
+import type { Rows } from '../database/rows';
 import type { CommandContext, PlanContext } from '../dispatch/handler';
 import { observationsOfKind } from '../walks/queries';
 import type { SelectionRow } from './rows';
 import { addHistory } from './history';
 
 /** A selection's own columns, without what was joined to them. */
-type Plain = Values & { id: string };
+type Plain = Rows['selection'] & { id: string };
 
 /**
  * What was found when a thing came: right, it is checked; wrong, damaged or missing, that part is ordered again with
@@ -69,7 +70,12 @@ export function settleCheck(context: PlanContext, id: string, check: Check, obse
 }
 
 /** Another selection for the same work: what is ordered again, or the rest that comes later. @returns its id */
-export function orderAgain(context: CommandContext, of: SelectionRow, quantity: number | null, over: Values): string {
+export function orderAgain(
+  context: CommandContext,
+  of: Pick<SelectionRow, 'id'>,
+  quantity: number | null,
+  over: Partial<Rows['selection']>,
+): string {
   const {
     version: _,
     delivery: __,

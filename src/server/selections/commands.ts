@@ -14,7 +14,8 @@ import {
 import { formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
 import { uuid } from '../database/id';
-import { queryAll, flag, insert, queryOne, orNull, update, type Values } from '../database/query';
+import { queryAll, flag, insert, queryOne, orNull, update } from '../database/query';
+import type { Rows } from '../database/rows';
 import {
   handlers,
   requireRow,
@@ -76,11 +77,8 @@ function askAboutCodes(context: CommandContext, id: string, supplier: string | n
 }
 
 /** The price and the lead time from the supplier's own list, where the code is on it and nobody has said otherwise. */
-function values(context: CommandContext, job: string, area: string, id: string, facts: Facts): Values {
-  if (
-    facts.calculation &&
-    requireRow<{ area: string }>(context, 'calculation', facts.calculation, 'calculation').area !== area
-  )
+function values(context: CommandContext, job: string, area: string, id: string, facts: Facts) {
+  if (facts.calculation && requireRow(context, 'calculation', facts.calculation, 'calculation').area !== area)
     throw notFound('kept result in this area', 'calculation');
   if (facts.picture) requireRow(context, 'picture', facts.picture, 'picture');
   const supplier = supplierNamed(context, facts.supplier);
@@ -108,10 +106,10 @@ function values(context: CommandContext, job: string, area: string, id: string, 
   };
 }
 
-type Row = Omit<SelectionRow, 'area_name' | 'supplier_name'>;
+type Row = Rows['selection'];
 
 function needSelection(context: CommandContext, id: string, version: number): Row {
-  const row = requireRow<Row & { removed: 0 | 1 }>(context, 'selection', id);
+  const row = requireRow(context, 'selection', id);
   if (row.removed) throw notFound('selection');
   // Whoever is shown both values reads names, not ids.
   if (row.version !== version)
@@ -124,7 +122,7 @@ function needSelection(context: CommandContext, id: string, version: number): Ro
   return row;
 }
 
-const REVERTED: Values = {
+const REVERTED = {
   ordered_on: null,
   ordered_as: '',
   order_number: '',
@@ -140,7 +138,7 @@ function stateAfter(state: SelectionState, choice: string): { state?: SelectionS
 }
 
 /** Where it stands after a step, and what goes with it. */
-function stepValues(row: Row, to: SelectionState, day: Day, place: string): Values {
+function stepValues(row: Row, to: SelectionState, day: Day, place: string) {
   if (!isOrdered(to)) return { state: to, ...REVERTED, came_on: null };
   if (isComing(to)) return { state: to, came_on: null };
   return { state: to, came_on: row.came_on ?? day, ...(place ? { kept_at: place } : {}) };
@@ -150,7 +148,7 @@ function add(
   context: CommandContext,
   job: string,
   item: { id: string; area: string; phase: Row['phase']; category: string } & Facts,
-  over: Values,
+  over: Partial<Rows['selection']>,
 ): void {
   requireAreaOf(context, job, item.area);
   requireStep(context, item.area, item.phase);
@@ -343,7 +341,7 @@ export const selectionHandlers = handlers({
   'selection.choose': (context, { id, version, alternative, reason }) =>
     take(context, needSelection(context, id, version), alternative, reason),
   'selection.pick': (context, { id, alternative, name, words }) => {
-    const row = requireRow<Row & { removed: 0 | 1 }>(context, 'selection', id);
+    const row = requireRow(context, 'selection', id);
     needClientOf(context, row.job);
     if (row.removed || row.decides !== 'client' || row.state !== 'open')
       throw unprocessable('not-asked', 'This is settled already, or is not yours to choose.', 'id');
@@ -381,7 +379,7 @@ export function moveArrival(
   row: Pick<Row, 'id' | 'job' | 'category' | 'expected_on' | 'promised_on'>,
   day: Day,
   why: string,
-  over: Values = {},
+  over: Partial<Omit<Rows['selection'], 'id' | 'version'>> = {},
 ): void {
   const promised = row.promised_on ?? row.expected_on ?? day;
   const moved = row.expected_on !== null && row.expected_on !== day;

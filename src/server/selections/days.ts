@@ -6,7 +6,7 @@ import { unprocessable } from '../dispatch/refusal';
 /** Nothing comes to a site before the job begins. */
 export function requireDayInJob(context: CommandContext, job: string, day: Day | undefined, field: string): void {
   if (day === undefined) return;
-  const { start_day, name } = requireRow<{ start_day: Day; name: string }>(context, 'job', job, 'job');
+  const { start_day, name } = requireRow(context, 'job', job, 'job');
   if (day < start_day)
     throw unprocessable(
       'before-the-job',

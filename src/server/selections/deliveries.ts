@@ -3,7 +3,7 @@ import { addDelivery } from '@/contract/commands/selections';
 import { isHere } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
 import { formatDay } from '@/core/units/day';
-import { queryAll, insert, orNull, execute, update, type Values } from '../database/query';
+import { queryAll, insert, orNull, execute, update } from '../database/query';
 import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext } from '../dispatch/handler';
 import { notFound, unprocessable } from '../dispatch/refusal';
 import { requireDayInJob, requirePastDay } from './days';
@@ -12,7 +12,7 @@ import { addHistory } from './history';
 
 type Fields = Omit<InferType<typeof addDelivery.schema>, 'id' | 'job'>;
 
-function values(context: CommandContext, job: string, fields: Fields): Values {
+function values(context: CommandContext, job: string, fields: Fields) {
   requireDayInJob(context, job, fields.day, 'day');
   if (fields.place) requireAreaOf(context, job, fields.place, 'place');
   return {
@@ -34,7 +34,7 @@ function load(context: CommandContext, delivery: string, job: string, selections
     delivery,
   });
   for (const [at, id] of selections.entries()) {
-    const row = requireRow<SelectionRow>(context, 'selection', id, `selections.${at}`);
+    const row = requireRow(context, 'selection', id, `selections.${at}`);
     if (row.job !== job) throw notFound('selection in this job', `selections.${at}`);
     if (isHere(row.state))
       throw unprocessable('here-already', `${row.category} are on site already.`, `selections.${at}`);
@@ -58,7 +58,7 @@ interface DeliveryRow {
 }
 
 function needPlanned(context: CommandContext, id: string, version: number): DeliveryRow {
-  const row = requireVersion<DeliveryRow>(context, 'delivery', id, version);
+  const row = requireVersion(context, 'delivery', id, version);
   if (row.state !== 'planned')
     throw unprocessable('settled-already', row.state === 'came' ? 'This came already.' : 'This was dropped.', 'id');
   return row;
@@ -82,7 +82,7 @@ export const deliveryHandlers = handlers({
     requirePastDay(context, day, 'day');
     requireDayInJob(context, row.job, day, 'day');
     update(context.db, 'delivery', id, { state: 'came', came_on: day });
-    const place = row.place ? requireRow<{ name: string }>(context, 'area', row.place).name : '';
+    const place = row.place ? requireRow(context, 'area', row.place).name : '';
     const kept = [place, row.place_note].filter(Boolean).join(', ');
     for (const item of queryAll<SelectionRow>(context.db, 'SELECT * FROM selection WHERE delivery = @id', { id })) {
       if (isHere(item.state)) continue;
@@ -104,7 +104,7 @@ export const deliveryHandlers = handlers({
   'spare.add': (context, { id, job, selection, kind, what, quantity, unit, place, keptAt }) => {
     requireRow(context, 'job', job, 'job');
     if (place) requireAreaOf(context, job, place, 'place');
-    const row = selection ? requireRow<SelectionRow>(context, 'selection', selection, 'selection') : undefined;
+    const row = selection ? requireRow(context, 'selection', selection, 'selection') : undefined;
     if (row && row.job !== job) throw notFound('selection in this job', 'selection');
     insert(context.db, 'spare', {
       id,
@@ -126,12 +126,7 @@ export const deliveryHandlers = handlers({
     context.logFor(job);
   },
   'spare.settle': (context, { id, version, state }) => {
-    const row = requireVersion<{ version: number; job: string; what: string; selection: string | null }>(
-      context,
-      'spare',
-      id,
-      version,
-    );
+    const row = requireVersion(context, 'spare', id, version);
     update(context.db, 'spare', id, { state });
     if (row.selection)
       addHistory(
@@ -142,12 +137,7 @@ export const deliveryHandlers = handlers({
     context.logFor(row.job);
   },
   'salvage.settle': (context, { id, version, kept, place }) => {
-    const row = requireVersion<{ version: number; job: string; kind: string; place: string }>(
-      context,
-      'finding',
-      id,
-      version,
-    );
+    const row = requireVersion(context, 'finding', id, version);
     if (row.kind !== 'salvage' && row.kind !== 'refit')
       throw unprocessable(
         'not-salvage',

@@ -4,7 +4,7 @@ import { isGiven, PARTIES, ringOf, type Outcome } from '@/core/selections/reques
 import { formatDay, type Day } from '@/core/units/day';
 import { sentence } from '@/core/words';
 import { today } from '../zone';
-import { insert, queryOne, orNull, execute, update, type Values } from '../database/query';
+import { insert, queryOne, orNull, execute, update, type NewRow } from '../database/query';
 import {
   handlers,
   requireRow,
@@ -25,7 +25,7 @@ type Fields = Omit<InferType<typeof addRequest.schema>, 'id' | 'job'>;
 
 /** What a selection's order still waits for, in words; undefined where it may go out. */
 export function ungranted(context: CommandContext, selection: string): string | undefined {
-  const { job } = requireRow<{ job: string }>(context, 'selection', selection);
+  const { job } = requireRow(context, 'selection', selection);
   const requests = requestsOf(requestRows(context.db, job));
   const open = waitRows(context.db, job).flatMap((wait) => {
     const request = wait.selection === selection ? requests.get(wait.request) : undefined;
@@ -39,7 +39,7 @@ function keep(
   id: string,
   job: string,
   { waits, after, ...fields }: Fields,
-  write: (row: Values) => void,
+  write: (row: Omit<NewRow<'request'>, 'id' | 'job'>) => void,
 ): void {
   const all = requestsOf(requestRows(context.db, job));
   if (after) {
@@ -54,10 +54,7 @@ function keep(
       );
   }
   for (const [at, wait] of waits.entries()) {
-    if (
-      wait.selection &&
-      requireRow<{ job: string }>(context, 'selection', wait.selection, `waits.${at}.selection`).job !== job
-    )
+    if (wait.selection && requireRow(context, 'selection', wait.selection, `waits.${at}.selection`).job !== job)
       throw notFound('selection in this job', `waits.${at}.selection`);
     if (wait.area && wait.phase) {
       requireAreaOf(context, job, wait.area, `waits.${at}.area`);
@@ -84,7 +81,7 @@ function keep(
 }
 
 function needRequest(context: CommandContext, id: string, version: number): RequestRow {
-  const row = requireVersion<RequestRow & { removed: 0 | 1 }>(context, 'request', id, version);
+  const row = requireVersion(context, 'request', id, version);
   if (row.removed) throw notFound('request');
   return row;
 }
@@ -104,7 +101,7 @@ function needFormer(context: CommandContext, row: RequestRow): void {
     );
 }
 
-const SENT: Values = { answered_on: null, answered_by: '', outcome: null, conditions: '', reminded_on: null };
+const SENT = { answered_on: null, answered_by: '', outcome: null, conditions: '', reminded_on: null };
 
 function settle(
   context: PlanContext,
@@ -218,7 +215,7 @@ export const requestHandlers = handlers({
     context.replan(row.job, `${row.subject} was sent to the client`);
   },
   'request.reply': (context, { id, name, outcome, conditions }) => {
-    const row = requireRow<RequestRow>(context, 'request', id);
+    const row = requireRow(context, 'request', id);
     needClientOf(context, row.job);
     if (row.party !== 'client' || !row.sent_on || row.outcome)
       throw unprocessable('not-asked', row.outcome ? 'This is answered already.' : 'This was not asked.', 'id');

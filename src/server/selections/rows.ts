@@ -7,50 +7,10 @@ import type { Phase } from '@/core/sequence/phases';
 import type { Day } from '@/core/units/day';
 import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
+import type { Rows } from '../database/rows';
 
-export interface SelectionRow {
-  id: string;
-  version: number;
-  job: string;
-  area: string;
-  area_name: string;
-  phase: Phase;
-  category: string;
-  choice: string;
-  code: string;
-  colour: string;
-  finish: string;
-  quantity: number | null;
-  unit: string;
-  calculation: string | null;
-  unit_price: number | null;
-  supplier: string | null;
-  supplier_name: string;
-  lead_low: number;
-  lead_high: number;
-  decides: Decider;
-  approves: string;
-  picture: string | null;
-  check_days: number;
-  acclimatise_days: number;
-  buffer_days: number;
-  think_days: number;
-  alternatives: string;
-  state: SelectionState;
-  ordered_on: Day | null;
-  ordered_as: string;
-  order_number: string;
-  expected_on: Day | null;
-  promised_on: Day | null;
-  slip: string;
-  came_on: Day | null;
-  kept_at: string;
-  delivery: string | null;
-  follows: string | null;
-  follows_as: 're-order' | 'rest' | null;
-  return_trip: 0 | 1;
-  note: string;
-}
+/** A selection with the names of its area and its supplier. */
+export type SelectionRow = Rows['selection'] & { area_name: string; supplier_name: string };
 
 const READ = `SELECT selection.*, area.name AS area_name, coalesce(supplier.name, '') AS supplier_name
   FROM selection

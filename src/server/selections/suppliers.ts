@@ -4,13 +4,22 @@ import type { Day } from '@/core/units/day';
 import { formatDay } from '@/core/units/day';
 import { queryAll, flag, insert, queryOne, orNull, execute, update } from '../database/query';
 import type { Connection } from '../database/open';
+import type { Rows } from '../database/rows';
 import type { SupplierOrder } from '../outside/ports';
-import { asDesk, carryOut, handlers, requireRow, requireVersion, type CommandContext, type PlanContext } from '../dispatch/handler';
+import {
+  asDesk,
+  carryOut,
+  handlers,
+  requireRow,
+  requireVersion,
+  type CommandContext,
+  type PlanContext,
+} from '../dispatch/handler';
 import { notFound, unprocessable } from '../dispatch/refusal';
 import { orderAgain } from './checks';
 import { moveArrival } from './commands';
 import { requireDayInJob } from './days';
-import { closuresOf, type SelectionRow } from './rows';
+import { closuresOf } from './rows';
 import { addHistory } from './history';
 
 /** Plans of every job that has something on order with a supplier follow its calendar. */
@@ -44,7 +53,7 @@ function needDay(day: Day | undefined): Day {
 /** A supplier's word on an order, whoever heard it: it lands on the selection and moves the plan. */
 function say(
   context: PlanContext,
-  row: SelectionRow,
+  row: Rows['selection'],
   says: SupplierSays,
   text: string,
   day: Day | undefined,
@@ -114,8 +123,8 @@ function say(
   }
 }
 
-const needComing = (context: CommandContext, id: string): SelectionRow => {
-  const row = requireRow<SelectionRow>(context, 'selection', id, 'selection');
+const needComing = (context: CommandContext, id: string): Rows['selection'] => {
+  const row = requireRow(context, 'selection', id, 'selection');
   if (!isComing(row.state))
     throw unprocessable('not-ordered', 'A supplier speaks of what is ordered and not here yet.', 'selection');
   return row;
@@ -133,7 +142,7 @@ export const supplierHandlers = handlers({
     context.installation.news.emit('ordered');
   },
   'supplier.close': (context, { supplier, firstDay, lastDay, why }) => {
-    const { name } = requireRow<{ name: string }>(context, 'supplier', supplier, 'supplier');
+    const { name } = requireRow(context, 'supplier', supplier, 'supplier');
     const other = queryOne<{ first_day: Day; last_day: Day }>(
       context.db,
       `SELECT first_day, last_day
@@ -151,7 +160,7 @@ export const supplierHandlers = handlers({
     markOrders(context, supplier, `${name} is closed from ${formatDay(firstDay)} to ${formatDay(lastDay)}`);
   },
   'supplier.reopen': (context, { supplier, firstDay }) => {
-    const { name } = requireRow<{ name: string }>(context, 'supplier', supplier, 'supplier');
+    const { name } = requireRow(context, 'supplier', supplier, 'supplier');
     if (
       execute(context.db, 'DELETE FROM supplier_closure WHERE supplier = @supplier AND first_day = @firstDay', {
         supplier,
@@ -162,7 +171,7 @@ export const supplierHandlers = handlers({
     markOrders(context, supplier, `${name} is not closed after all`);
   },
   'supplier.prices': (context, { supplier, lines }) => {
-    const { name } = requireRow<{ name: string }>(context, 'supplier', supplier, 'supplier');
+    const { name } = requireRow(context, 'supplier', supplier, 'supplier');
     const codes = new Set<string>();
     for (const [at, line] of lines.entries()) {
       if (codes.has(line.code.toLowerCase()))
@@ -250,7 +259,7 @@ function followPrices(context: CommandContext, supplier: string): number {
 }
 
 /** An order as its supplier knows it. */
-export function orderOf(db: Connection, row: SelectionRow): SupplierOrder {
+export function orderOf(db: Connection, row: Rows['selection']): SupplierOrder {
   const spoken =
     queryOne<{ count: number }>(db, 'SELECT count(*) AS count FROM history WHERE selection = @id AND desk = 1', {
       id: row.id,

@@ -13,7 +13,7 @@ interface HoldRow {
 
 export const sequenceHandlers = handlers({
   'step.change': (context, { area, phase, trade, halfDays }) => {
-    const { job, name } = requireRow<{ job: string; name: string }>(context, 'area', area, 'area');
+    const { job, name } = requireRow(context, 'area', area, 'area');
     requireStep(context, area, phase, 'phase');
     execute(
       context.db,
@@ -47,7 +47,7 @@ export const sequenceHandlers = handlers({
     context.replan(job, 'an order was agreed');
   },
   'link.remove': (context, { id }) => {
-    const { job } = requireRow<{ job: string }>(context, 'own_link', id);
+    const { job } = requireRow(context, 'own_link', id);
     execute(context.db, 'DELETE FROM own_link WHERE id = @id', { id });
     context.replan(job, 'an agreed order was dropped');
   },
@@ -69,7 +69,7 @@ export const sequenceHandlers = handlers({
     context.replan(hold.job, `held: ${hold.label}`);
   },
   'hold.expect': (context, { id, version, expectedOn }) => {
-    const hold = requireVersion<HoldRow>(context, 'hold', id, version);
+    const hold = requireVersion(context, 'hold', id, version);
     execute(context.db, 'UPDATE hold SET expected_on = @expectedOn, version = version + 1 WHERE id = @id', {
       id,
       expectedOn,
@@ -77,13 +77,13 @@ export const sequenceHandlers = handlers({
     context.replan(hold.job, `${hold.label} is expected on another day`);
   },
   'hold.release': (context, { id, version }) => {
-    const hold = requireVersion<HoldRow>(context, 'hold', id, version);
+    const hold = requireVersion(context, 'hold', id, version);
     if (hold.state === 'released') throw unprocessable('released-already', 'This is released already.', 'id');
     execute(context.db, `UPDATE hold SET state = 'released', version = version + 1 WHERE id = @id`, { id });
     context.replan(hold.job, `${hold.label} was released`);
   },
   'hold.reopen': (context, { id, version }) => {
-    const hold = requireVersion<HoldRow>(context, 'hold', id, version);
+    const hold = requireVersion(context, 'hold', id, version);
     if (hold.state === 'open') throw unprocessable('open-already', 'This is open.', 'id');
     execute(context.db, `UPDATE hold SET state = 'open', version = version + 1 WHERE id = @id`, { id });
     context.replan(hold.job, `${hold.label} holds again`);

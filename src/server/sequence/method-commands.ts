@@ -70,7 +70,7 @@ export const methodHandlers = handlers({
     }
   },
   'step.time': (context, { area, phase, basis, halfDays, crews }) => {
-    const { job, name } = requireRow<{ job: string; name: string }>(context, 'area', area, 'area');
+    const { job, name } = requireRow(context, 'area', area, 'area');
     requireStep(context, area, phase, 'phase');
     if (basis === 'quantity' && measuredHalfDays(context.db, area, phase) === undefined)
       throw unprocessable(

@@ -4,6 +4,7 @@ import { sequenceOf } from '@/core/sequence/links';
 import { phaseFacts } from '@/core/sequence/phases';
 import { NEVER_OFF, OWN_RULES, RULES } from '@/core/sequence/rules';
 import { taskId } from '@/core/sequence/site';
+import type { Payload } from '@/contract/commands';
 import { queryAll, insert, queryOne, orNull, execute } from '../database/query';
 import { handlers, requireAreaOf, requireRow, type CommandContext, type PlanContext } from '../dispatch/handler';
 import { notFound, conflict, unprocessable } from '../dispatch/refusal';
@@ -51,16 +52,7 @@ function needRule(context: CommandContext, id: string, version: number): OwnRule
   return row;
 }
 
-const columns = (rule: {
-  before: string;
-  after: string;
-  within: string;
-  kind: string;
-  lag: number;
-  lagUnit: string;
-  strength: string;
-  reason: string;
-}) => ({
+const columns = (rule: Omit<Payload<'rule.write'>, 'id' | 'job'>) => ({
   before_phase: rule.before,
   after_phase: rule.after,
   within: rule.within,

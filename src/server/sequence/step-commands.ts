@@ -13,7 +13,7 @@ import { unprocessable } from '../dispatch/refusal';
 import { refuseLoop } from './rule-commands';
 
 const nameOf = (context: CommandContext, area: string): { job: string; name: string } =>
-  requireRow<{ job: string; name: string }>(context, 'area', area, 'area');
+  requireRow(context, 'area', area, 'area');
 
 function needSteps(
   context: CommandContext,
@@ -131,7 +131,7 @@ export const stepHandlers = handlers({
     context.replan(job, `${label} has to be there`);
   },
   'logistic.settle': (context, { id, version, state, bookedOn }) => {
-    const row = requireVersion<{ version: number; job: string; label: string }>(context, 'logistic', id, version);
+    const row = requireVersion(context, 'logistic', id, version);
     update(context.db, 'logistic', id, { state, booked_on: state === 'booked' ? orNull(bookedOn) : null });
     context.replan(
       row.job,

@@ -136,7 +136,7 @@ export const siteHandlers = handlers({
     context.replan(job, 'areas were set out');
   },
   'area.change': (context, { id, version, name, works, size, livedIn, passage, called }) => {
-    const area = requireVersion<AreaRow>(context, 'area', id, version);
+    const area = requireVersion(context, 'area', id, version);
     checkWorks(area.kind, works, 'works');
     execute(
       context.db,
@@ -159,10 +159,7 @@ export const siteHandlers = handlers({
   },
   'area.beside': (context, payload) => {
     const [one_, other] = [payload.one, payload.other].sort() as [string, string];
-    const [first, second] = [
-      requireRow<AreaRow>(context, 'area', one_, 'one'),
-      requireRow<AreaRow>(context, 'area', other, 'other'),
-    ];
+    const [first, second] = [requireRow(context, 'area', one_, 'one'), requireRow(context, 'area', other, 'other')];
     if (one_ === other || first.job !== second.job)
       throw unprocessable('not-neighbours', 'Two different areas of one job can share a wall.', 'other');
     execute(context.db, 'INSERT OR IGNORE INTO beside (one, other) VALUES (@one, @other)', { one: one_, other });

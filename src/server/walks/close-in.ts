@@ -248,7 +248,7 @@ export function openWords({ lines, open }: CloseIn, most = 3): string {
 
 export const closeInHandlers = handlers({
   'close-in.sign': (context, { id, area, name, reason }) => {
-    const { job } = requireRow<{ job: string }>(context, 'area', area, 'area');
+    const { job } = requireRow(context, 'area', area, 'area');
     const check = closeInsOf(context.db, job).get(area);
     if (!check) throw unprocessable('no-close-in', 'No walls are closed in this area.', 'area');
     if (check.open.length === 0)

@@ -1,7 +1,8 @@
 import { type RecordedObservation } from '@/contract/commands/walks';
 import { formatDay } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
-import { insert, execute, type Values } from '../database/query';
+import { insert, execute, type NewRow } from '../database/query';
+import type { Rows } from '../database/rows';
 import {
   handlers,
   requireRow,
@@ -34,8 +35,8 @@ export function walker(context: CommandContext): string {
 function checkReferences(context: CommandContext, walk: WalkRow, seen: RecordedObservation): void {
   const { job } = walk;
   const ofJob = (table: 'selection' | 'narration' | 'standpoint', id: string, field: string): void => {
-    const row = requireRow<{ job?: string; walk?: string }>(context, table, id, `observation.${field}`);
-    const its = row.job ?? requireRow<{ job: string }>(context, 'walk', row.walk ?? '').job;
+    const row = requireRow(context, table, id, `observation.${field}`);
+    const its = 'job' in row ? row.job : requireRow(context, 'walk', row.walk).job;
     if (its !== job) throw notFound(`${table} in this job`, `observation.${field}`);
   };
   if (seen.said) ofJob('narration', seen.said.narration, 'said');
@@ -44,12 +45,7 @@ function checkReferences(context: CommandContext, walk: WalkRow, seen: RecordedO
   if (seen.kind === 'selection-check') ofJob('selection', seen.selection, 'selection');
   if (seen.kind === 'picture' && seen.standpoint) ofJob('standpoint', seen.standpoint, 'standpoint');
   if (seen.kind === 'recheck' || seen.kind === 'withdrawal' || seen.kind === 'marks') {
-    const about = requireRow<{ job: string; kind: string; area: string }>(
-      context,
-      'observation',
-      seen.about,
-      'observation.about',
-    );
+    const about = requireRow(context, 'observation', seen.about, 'observation.about');
     if (about.job !== job) throw notFound('observation in this job', 'observation.about');
     if (seen.kind === 'recheck' && about.kind !== 'remaining' && about.kind !== 'caution')
       throw unprocessable('not-carried', 'Only remaining work and cautions are looked at again.', 'observation.about');
@@ -103,11 +99,14 @@ const COLUMNS = new Set([
 ]);
 
 /** Schema fields are named as the columns; what has none is kept together as facts, and what a kind has not is NULL. */
-function rowOf(seen: RecordedObservation, clock: string | undefined): Values {
+function rowOf(
+  seen: RecordedObservation,
+  clock: string | undefined,
+): Omit<NewRow<'observation'>, 'job' | 'person' | 'at'> {
   const given = Object.entries({ ...seen, clock }).filter(([, value]) => value !== undefined);
   const columns = given.filter(([key]) => COLUMNS.has(key)) as [string, string | number][];
   return {
-    ...Object.fromEntries(columns),
+    ...(Object.fromEntries(columns) as Pick<Rows['observation'], 'id' | 'walk' | 'area' | 'kind'>),
     facts: JSON.stringify(Object.fromEntries(given.filter(([key]) => !COLUMNS.has(key)))),
   };
 }
@@ -118,7 +117,7 @@ function rowOf(seen: RecordedObservation, clock: string | undefined): Values {
  */
 function followCheck(context: PlanContext, job: string, seen: RecordedObservation): void {
   if (seen.kind === 'withdrawal') {
-    const about = requireRow<{ kind: string; selection: string | null }>(context, 'observation', seen.about, 'about');
+    const about = requireRow(context, 'observation', seen.about, 'about');
     if (about.kind === 'selection-check' && about.selection) takeCheckBack(context, about.selection, seen.about);
   }
   if (seen.kind !== 'selection-check') return;
@@ -167,7 +166,7 @@ export const walkHandlers = handlers({
   },
   'observation.record': (context, payload) => {
     const seen = payload.observation as RecordedObservation;
-    const walk = requireRow<WalkRow>(context, 'walk', seen.walk, 'observation.walk');
+    const walk = requireRow(context, 'walk', seen.walk, 'observation.walk');
     requireAreaOf(context, walk.job, seen.area, 'observation.area');
     checkReferences(context, walk, seen);
     insert(context.db, 'observation', {
@@ -188,7 +187,7 @@ export const walkHandlers = handlers({
     else context.planStays(walk.job);
   },
   'walk.finish': (context, { id }) => {
-    const walk = requireRow<WalkRow>(context, 'walk', id);
+    const walk = requireRow(context, 'walk', id);
     // Two phones on one walk may both finish it: the first word counts, and neither is told off.
     if (walk.finished_at) {
       context.planStays(walk.job);
@@ -199,7 +198,7 @@ export const walkHandlers = handlers({
     return { finished: context.at };
   },
   'standpoint.add': (context, { id, area, name }) => {
-    const { job } = requireRow<{ job: string }>(context, 'area', area, 'area');
+    const { job } = requireRow(context, 'area', area, 'area');
     insert(context.db, 'standpoint', { id, job, area, name });
     context.logFor(job);
   },

@@ -6,7 +6,7 @@ import { needClientOf } from '../news/tell-client';
 import { walker } from './commands';
 
 function needShort(context: CommandContext, about: string): { job: string } {
-  const row = requireRow<{ job: string; kind: string }>(context, 'observation', about, 'about');
+  const row = requireRow(context, 'observation', about, 'about');
   if (row.kind !== 'short') throw unprocessable('not-short', 'Only what is short of stands on the run list.', 'about');
   return row;
 }
@@ -16,7 +16,7 @@ function accept(
   { id, area, name, words }: { id: string; area: string; name: string; words: string },
   byClient: 0 | 1,
 ): void {
-  const { job } = requireRow<{ job: string }>(context, 'area', area, 'area');
+  const { job } = requireRow(context, 'area', area, 'area');
   if (byClient) needClientOf(context, job);
   const there = queryOne<{ name: string }>(context.db, 'SELECT name FROM sign_off WHERE area = @area AND removed = 0', {
     area,
@@ -34,7 +34,7 @@ interface ItemRow {
 }
 
 function needAsked(context: CommandContext, id: string, version: number): ItemRow {
-  const row = requireVersion<ItemRow>(context, 'client_item', id, version);
+  const row = requireVersion(context, 'client_item', id, version);
   if (row.state !== 'asked') throw unprocessable('answered-already', `This was ${row.state} already.`, 'id');
   return row;
 }
@@ -42,8 +42,7 @@ function needAsked(context: CommandContext, id: string, version: number): ItemRo
 export const completionHandlers = handlers({
   'site.close-down': (context, { id, job, walk, items, bin, note }) => {
     requireRow(context, 'job', job, 'job');
-    if (walk && requireRow<{ job: string }>(context, 'walk', walk, 'walk').job !== job)
-      throw notFound('walk of this job', 'walk');
+    if (walk && requireRow(context, 'walk', walk, 'walk').job !== job) throw notFound('walk of this job', 'walk');
     const vague = items.findIndex((item) => item.state === 'not well' && item.text.trim() === '');
     if (vague !== -1)
       throw unprocessable(
@@ -93,8 +92,7 @@ export const completionHandlers = handlers({
   },
   'client.take-up': (context, { id, version, observation, walk, area, trade }) => {
     const row = needAsked(context, id, version);
-    if (requireRow<{ job: string }>(context, 'walk', walk, 'walk').job !== row.job)
-      throw notFound('walk of this job', 'walk');
+    if (requireRow(context, 'walk', walk, 'walk').job !== row.job) throw notFound('walk of this job', 'walk');
     requireAreaOf(context, row.job, area);
     insert(context.db, 'observation', {
       id: observation,

@@ -150,7 +150,7 @@ function takeAway(context: PlanContext, filedAs: Exclude<FiledAs, 'remark'>, id:
 
 export const filingHandlers = handlers({
   'observation.file': (context, { about, filedAs, target, party }) => {
-    const row = requireRow<Record<string, unknown>>(context, 'observation', about, 'about');
+    const row = requireRow(context, 'observation', about, 'about');
     const seen = shaped(row);
     if (!(UNFILED_KINDS as readonly string[]).includes(seen.kind))
       throw unprocessable('placed-by-itself', 'This record has its place already.', 'about');
@@ -170,7 +170,7 @@ export const filingHandlers = handlers({
     context.planStays(seen.job);
   },
   'observation.unfile': (context, { about }) => {
-    const seen = requireRow<{ job: string }>(context, 'observation', about, 'about');
+    const seen = requireRow(context, 'observation', about, 'about');
     const placed = queryOne<{ filedAs: FiledAs; target: string | null }>(
       context.db,
       'SELECT filed_as AS filedAs, target FROM filing WHERE observation = @about',

@@ -8,17 +8,11 @@ import { walker } from './commands';
 const hashOf = (text: string): string => createHash('sha256').update(text).digest('hex');
 
 const touch = (context: CommandContext, narration: string): void =>
-  context.logFor(
-    requireRow<{ job: string }>(
-      context,
-      'walk',
-      requireRow<{ walk: string }>(context, 'narration', narration, 'narration').walk,
-    ).job,
-  );
+  context.logFor(requireRow(context, 'walk', requireRow(context, 'narration', narration, 'narration').walk).job);
 
 export const narrationHandlers = handlers({
   'narration.keep': (context, { id, walk, name, text, recording }) => {
-    const { job } = requireRow<{ job: string }>(context, 'walk', walk, 'walk');
+    const { job } = requireRow(context, 'walk', walk, 'walk');
     const captions = readCaptions(text);
     if (!captions.ok) throw unprocessable(captions.problem.code, captions.problem.message, 'text');
     const hash = hashOf(text);

@@ -6,10 +6,11 @@ import {
   supplierDeskSuite,
   weatherServiceSuite,
 } from '../../../../tests/support/ports';
+import { OUTLOOK_DAYS } from '../ports';
 import { simulatedGateway } from './gateway';
 import { simulatedOffices } from './inspections';
 import { simulatedSuppliers } from './suppliers';
-import { OUTLOOK_DAYS, simulatedWeather } from './weather';
+import { simulatedWeather } from './weather';
 
 messageGatewaySuite('the simulated gateway', simulatedGateway);
 supplierDeskSuite('the simulated desk', simulatedSuppliers);

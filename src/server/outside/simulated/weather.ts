@@ -1,10 +1,7 @@
 import type { HalfDayOutlook } from '@/core/schedule/weather';
 import { seeded } from '@/core/units/seeded';
 import { addDays, daysBetween, type Day } from '@/core/units/day';
-import type { WeatherService } from '../ports';
-
-/** Days ahead that the desk speaks of. */
-export const OUTLOOK_DAYS = 10;
+import { OUTLOOK_DAYS, type WeatherService } from '../ports';
 
 /** By month, of a cool coast: usual low, days with rain, with strong wind, with frost. */
 export const COAST: readonly { month: number; wet: number; windy: number; frosty: number; low: number }[] = [

@@ -1,0 +1,1162 @@
+// Made from the migrations by `npm run rows`; a test holds it to them.
+import type { Phase } from '@/core/sequence/phases';
+import type { Trade } from '@/core/sequence/trades';
+
+/** A row of each table and view, as SQLite gives it back. */
+export interface Rows {
+  area: {
+    id: string;
+    job: string;
+    level: string | null;
+    name: string;
+    kind: 'room' | 'wet' | 'face' | 'roof' | 'ground' | 'outbuilding';
+    position: number;
+    works: string;
+    size: number;
+    passage: 0 | 1;
+    lived_in: 0 | 1;
+    provides: string;
+    shelters: string;
+    version: number;
+    side: string;
+    sleeping: 0 | 1;
+    called: string;
+  };
+  assumption: {
+    id: string;
+    job: string;
+    area: string;
+    phase: Phase;
+    text: string;
+    why: string;
+    fallback: string;
+    fallback_trade: Trade;
+    fallback_half_days: number;
+    fallback_price: number;
+    state: 'open' | 'held' | 'wrong';
+    found: string;
+    settled_at: string | null;
+    settled_by: string | null;
+    settled_walk: string | null;
+    removed: 0 | 1;
+    version: number;
+  };
+  baseline: {
+    id: string;
+    job: string;
+    name: string;
+    made_at: string;
+    origin: string;
+    finish_day: string | null;
+    tasks: string;
+  };
+  beside: {
+    one: string;
+    other: string;
+  };
+  busy: {
+    sub: string;
+    day: string;
+    half: 0 | 1;
+    words: string;
+  };
+  busy_source: {
+    sub: string;
+    name: string;
+    events: number;
+    read_at: string;
+  };
+  calculation: {
+    id: string;
+    job: string;
+    area: string;
+    scope_item: string | null;
+    calculator: string;
+    product: string;
+    input: string;
+    fed: string;
+    output: string | null;
+    purchases: string;
+    problem: string | null;
+    unit_price: number | null;
+    supplier: string;
+    trade: Trade | null;
+    phase: Phase | null;
+    removed: 0 | 1;
+    version: number;
+  };
+  calendar_event: {
+    task: string;
+    job: string;
+    sub: string | null;
+    label: string;
+    first_day: string;
+    first_half: number;
+    last_day: string;
+    last_half: number;
+    sequence: number;
+    cancelled: 0 | 1;
+    changed_at: string;
+  };
+  change_order: {
+    id: string;
+    job: string;
+    area: string;
+    number: number;
+    kind: 'addition' | 'omission';
+    title: string;
+    why: string;
+    lines: string;
+    markup: number;
+    tax_rate: number;
+    work: string | null;
+    drops: string;
+    omits: string;
+    state: 'draft' | 'sent' | 'approved' | 'declined';
+    finish_before: string | null;
+    finish_after: string | null;
+    sent_at: string | null;
+    answered_at: string | null;
+    answered_by: string | null;
+    answer: string;
+    version: number;
+  };
+  client_item: {
+    id: string;
+    job: string;
+    area: string | null;
+    text: string;
+    name: string;
+    at: string;
+    state: 'asked' | 'taken up' | 'answered';
+    answer: string;
+    observation: string | null;
+    version: number;
+  };
+  close_in_sign: {
+    id: string;
+    job: string;
+    area: string;
+    name: string;
+    reason: string;
+    lines: string;
+    signed_at: string;
+    person: string | null;
+    removed: 0 | 1;
+    version: number;
+  };
+  command_log: {
+    seq: number;
+    id: string;
+    type: string;
+    at: string;
+    applied_at: string;
+    who: string;
+    job: string | null;
+    payload: string;
+    result: string;
+  };
+  day_away: {
+    sub: string;
+    first_day: string;
+    last_day: string;
+  };
+  decision: {
+    id: string;
+    job: string;
+    area: string | null;
+    subject: string;
+    reason: string;
+    made_at: string;
+    made_by: string | null;
+    removed: 0 | 1;
+    version: number;
+  };
+  delivery: {
+    id: string;
+    job: string;
+    day: string;
+    half: 'morning' | 'afternoon' | null;
+    place: string | null;
+    place_note: string;
+    protection: string;
+    floor_area: number | null;
+    heaviest: number | null;
+    people: number | null;
+    carry: string;
+    state: 'planned' | 'came' | 'dropped';
+    came_on: string | null;
+    version: number;
+  };
+  dropped_draft: {
+    narration: string;
+    draft: string;
+  };
+  extra_work: {
+    id: string;
+    job: string;
+    area: string;
+    text: string;
+    trade: Trade;
+    half_days: number;
+    after_phase: string | null;
+    reason: string;
+    assumption: string | null;
+    change_order: string | null;
+    state: 'open' | 'done' | 'dropped';
+    version: number;
+  };
+  feed: {
+    id: string;
+    kind: 'job' | 'sub' | 'person';
+    target: string;
+    token_hash: string;
+    made_at: string;
+    closed_at: string | null;
+  };
+  filing: {
+    observation: string;
+    filed_as: 'scope' | 'assumption' | 'change' | 'wait' | 'selection' | 'remark';
+    target: string | null;
+    at: string;
+    person: string | null;
+  };
+  finding: {
+    id: string;
+    job: string;
+    area: string | null;
+    kind:
+      | 'penetration'
+      | 'service'
+      | 'refit'
+      | 'salvage'
+      | 'damage'
+      | 'allowance'
+      | 'site-choice'
+      | 'approval'
+      | 'access'
+      | 'neighbour'
+      | 'boundary'
+      | 'animals'
+      | 'parking';
+    subject: string;
+    quantity: number | null;
+    unit: string;
+    need: string;
+    live: 0 | 1 | null;
+    place: string;
+    cause: string;
+    remedy: string;
+    allowed: number | null;
+    unit_price: number | null;
+    lead_days: number | null;
+    options: string;
+    removed: 0 | 1;
+    version: number;
+    kept: 'kept' | 'back' | 'gone';
+  };
+  firm: {
+    id: number;
+    name: string;
+    town: string;
+    trip_weight: number;
+    zone: string | null;
+  };
+  fixture: {
+    id: string;
+    area: string;
+    fixture: string;
+    removed: 0 | 1;
+    version: number;
+  };
+  gate: {
+    id: string;
+    job: string;
+    label: string;
+    reason: string;
+    not_before: string | null;
+    together: 0 | 1;
+  };
+  gate_end: {
+    gate: string;
+    side: 'before' | 'after';
+    place: number;
+    area: string;
+    phase: Phase;
+  };
+  handed_over: {
+    id: string;
+    job: string;
+    area: string | null;
+    kind: 'code' | 'key' | 'kit' | 'manual' | 'other';
+    text: string;
+    at: string;
+    removed: 0 | 1;
+    version: number;
+  };
+  history: {
+    id: string;
+    job: string;
+    selection: string | null;
+    request: string | null;
+    at: string;
+    who: string;
+    text: string;
+    desk: 0 | 1;
+  };
+  hold: {
+    id: string;
+    job: string;
+    area: string;
+    phase: Phase;
+    kind:
+      | 'engineer'
+      | 'client'
+      | 'association'
+      | 'authority'
+      | 'inspection'
+      | 'close-in'
+      | 'weather'
+      | 'unknown'
+      | 'neighbour';
+    label: string;
+    text: string;
+    asked_on: string | null;
+    expected_on: string;
+    state: 'open' | 'released';
+    version: number;
+  };
+  holiday: {
+    day: string;
+    name: string;
+  };
+  inspection: {
+    id: string;
+    job: string;
+    area: string;
+    phase: Phase;
+    office: string;
+    asked_on: string;
+    day: string;
+    half: 0 | 1;
+    state: 'booked' | 'passed' | 'failed' | 'cancelled';
+    words: string;
+    settled_at: string | null;
+    version: number;
+  };
+  job: {
+    id: string;
+    name: string;
+    address: string;
+    client: string;
+    client_email: string;
+    units: 'metric' | 'imperial';
+    state: 'lead' | 'scoping' | 'booked' | 'active' | 'completing' | 'closed';
+    start_day: string;
+    promise_day: string | null;
+    lived_in: 0 | 1;
+    loud_half: 'morning' | 'afternoon' | null;
+    position: number;
+    version: number;
+    weight: number;
+    leaves: 'evening' | 'week';
+  };
+  job_update: {
+    id: string;
+    job: string;
+    walk: string | null;
+    audience: 'client' | 'crew';
+    title: string;
+    body: string;
+    made_at: string;
+    state: 'draft' | 'sent' | 'dropped';
+    sent_at: string | null;
+    version: number;
+  };
+  level: {
+    id: string;
+    job: string;
+    name: string;
+    height: number;
+    note: string;
+  };
+  level_mark: {
+    id: string;
+    job: string;
+    name: string;
+    kind: 'floor' | 'ground' | 'step' | 'footing' | 'invert' | 'sill';
+    mm: number;
+    typed: string;
+    removed: 0 | 1;
+    version: number;
+  };
+  logistic: {
+    id: string;
+    job: string;
+    kind: 'bin' | 'scaffold' | 'crane' | 'pump' | 'parking' | 'neighbours' | 'other';
+    label: string;
+    area: string;
+    phase: Phase;
+    lead_days: number;
+    state: 'open' | 'booked' | 'here' | 'dropped';
+    booked_on: string | null;
+    version: number;
+  };
+  message: {
+    id: string;
+    job_update: string;
+    share_link: string;
+    recipient: string;
+    address: string;
+    state: 'queued' | 'delivered' | 'failed';
+    tries: number;
+    queued_at: string;
+    settled_at: string | null;
+    failure: string | null;
+    acknowledged_at: string | null;
+    acknowledged_by: string | null;
+  };
+  method_choice: {
+    id: string;
+    method: string;
+    job: string | null;
+    area: string | null;
+    variant: string | null;
+  };
+  migration: {
+    number: number;
+    name: string;
+    checksum: string;
+  };
+  narration: {
+    id: string;
+    walk: string;
+    name: string;
+    text: string;
+    hash: string;
+    recording: string | null;
+    kept_at: string;
+    person: string;
+  };
+  normal: {
+    month: number;
+    wet: number;
+    windy: number;
+    frosty: number;
+  };
+  observation: {
+    id: string;
+    walk: string;
+    job: string;
+    area: string;
+    person: string;
+    at: string;
+    phase: Phase | null;
+    fraction: number | null;
+    text: string | null;
+    trade: Trade | null;
+    quantity: number | null;
+    unit: string | null;
+    selection: string | null;
+    verdict: string | null;
+    about: string | null;
+    picture: string | null;
+    mm: number | null;
+    typed: string | null;
+    kind:
+      | 'progress'
+      | 'remaining'
+      | 'recheck'
+      | 'selection-check'
+      | 'note'
+      | 'caution'
+      | 'picture'
+      | 'marks'
+      | 'measurement'
+      | 'surprise'
+      | 'decision'
+      | 'scope'
+      | 'assumption'
+      | 'selection'
+      | 'order'
+      | 'gate'
+      | 'household'
+      | 'short'
+      | 'check'
+      | 'in-wall'
+      | 'withdrawal';
+    facts: string;
+  };
+  office: {
+    id: string;
+    name: string;
+    phases: string;
+    weekdays: string;
+    notice_days: number;
+    visits_a_day: number;
+    version: number;
+    phone: string;
+  };
+  opening: {
+    id: string;
+    area: string;
+    opening: string;
+    removed: 0 | 1;
+    version: number;
+  };
+  option_set: {
+    id: string;
+    job: string;
+    area: string;
+    phase: Phase;
+    subject: string;
+    options: string;
+    chosen: string | null;
+    reason: string;
+    chosen_at: string | null;
+    chosen_by: string | null;
+    works_before: string | null;
+    version: number;
+  };
+  outlook: {
+    day: string;
+    half: 0 | 1;
+    rain: number;
+    wind: number;
+    low: number;
+    said_at: string;
+  };
+  own_link: {
+    id: string;
+    job: string;
+    before_area: string;
+    before_phase: string;
+    after_area: string;
+    after_phase: string;
+    reason: string;
+  };
+  own_rule: {
+    number: number;
+    id: string;
+    job: string | null;
+    before_phase: string;
+    after_phase: string;
+    within: 'area' | 'beside' | 'route' | 'job';
+    kind: 'FS' | 'SS' | 'FF';
+    lag: number;
+    lag_unit: 'work' | 'elapsed';
+    strength: 'hard' | 'soft';
+    reason: string;
+    removed: 0 | 1;
+    version: number;
+  };
+  person: {
+    id: string;
+    name: string;
+    role: 'contractor' | 'lead' | 'office';
+    email: string | null;
+    password_hash: string | null;
+    version: number;
+    phone: string;
+  };
+  picture: {
+    hash: string;
+    type: 'image/jpeg' | 'image/png' | 'image/webp';
+    width: number;
+    height: number;
+    bytes: number;
+    taken_at: string | null;
+  };
+  pin: {
+    task: string;
+    job: string;
+    day: string;
+    half: 0 | 1;
+    reason: string;
+    made_at: string;
+  };
+  plan: {
+    version: number;
+    made_at: string;
+    origin: string;
+    cause: string;
+    frame: string;
+  };
+  plan_mark: {
+    id: number;
+    job: string;
+    walk: string | null;
+    cause: string;
+  };
+  plan_move: {
+    id: number;
+    version: number;
+    made_at: string;
+    job: string;
+    task: string | null;
+    halves: number;
+    cause: string;
+  };
+  plan_part: {
+    version: number;
+    job: string;
+    tasks: string;
+    links: string;
+    finish_day: string | null;
+  };
+  plan_problem: {
+    id: number;
+    code: string;
+    message: string;
+    made_at: string;
+  };
+  plan_search: {
+    id: number;
+    state: 'asked' | 'running' | 'stopping' | 'done';
+    schedules: number;
+    seed: number;
+    made: number;
+    words: string;
+    asked_at: string;
+  };
+  plant: {
+    id: string;
+    name: string;
+    units: number;
+    phases: string;
+    version: number;
+  };
+  plant_down: {
+    id: string;
+    plant: string;
+    first_day: string;
+    last_day: string;
+    units: number;
+    reason: string;
+  };
+  price: {
+    supplier: string;
+    code: string;
+    name: string;
+    unit: string;
+    unit_price: number | null;
+    lead_low: number;
+    lead_high: number;
+    read_at: string;
+  };
+  purchased: {
+    observation: string;
+    at: string;
+    person: string | null;
+  };
+  rate: {
+    phase: Phase;
+    per_half_day: number;
+  };
+  recording: {
+    hash: string;
+    type: string;
+    bytes: number;
+  };
+  request: {
+    id: string;
+    job: string;
+    kind: 'approval' | 'answer' | 'drawing';
+    party: 'client' | 'association' | 'authority' | 'conservation' | 'engineer' | 'designer' | 'us';
+    who: string;
+    subject: string;
+    takes_low: number;
+    takes_high: number;
+    after: string | null;
+    sent: string;
+    sent_on: string | null;
+    expected_on: string | null;
+    reminded_on: string | null;
+    answered_on: string | null;
+    answered_by: string;
+    outcome: 'granted' | 'conditions' | 'refused' | null;
+    conditions: string;
+    removed: 0 | 1;
+    version: number;
+  };
+  request_wait: {
+    request: string;
+    selection: string | null;
+    area: string | null;
+    phase: Phase | null;
+  };
+  rule_switch: {
+    id: string;
+    rule: number;
+    job: string | null;
+    area: string | null;
+    holds: 0 | 1;
+    reason: string;
+  };
+  scope_item: {
+    id: string;
+    job: string;
+    area: string;
+    stance: 'in' | 'out' | 'conditional' | 'protect' | 'keep-live' | 'refit';
+    verb: string;
+    subject: string;
+    quantity: number | null;
+    unit: string | null;
+    trade: Trade | null;
+    depends_on: string;
+    version: number;
+    selection: string | null;
+    measure: string | null;
+    change_order: string | null;
+    removed: 0 | 1;
+  };
+  selection: {
+    id: string;
+    job: string;
+    area: string;
+    phase: Phase;
+    category: string;
+    choice: string;
+    code: string;
+    expected_on: string | null;
+    note: string;
+    version: number;
+    colour: string;
+    finish: string;
+    quantity: number | null;
+    unit: string;
+    calculation: string | null;
+    unit_price: number | null;
+    decides: 'client' | 'us' | 'designer' | 'sub';
+    approves: string;
+    picture: string | null;
+    check_days: number;
+    acclimatise_days: number;
+    buffer_days: number;
+    think_days: number;
+    alternatives: string;
+    ordered_on: string | null;
+    ordered_as: string;
+    order_number: string;
+    promised_on: string | null;
+    slip: string;
+    came_on: string | null;
+    kept_at: string;
+    delivery: string | null;
+    follows: string | null;
+    follows_as: 're-order' | 'rest' | null;
+    observation: string | null;
+    return_trip: 0 | 1;
+    removed: 0 | 1;
+    lead_low: number;
+    lead_high: number;
+    supplier: string | null;
+    state:
+      | 'open'
+      | 'chosen'
+      | 'approved'
+      | 'ordered'
+      | 'confirmed'
+      | 'in making'
+      | 'shipped'
+      | 'on site'
+      | 'checked'
+      | 'fitted'
+      | 'left over';
+  };
+  shape: {
+    area: string;
+    shape: string;
+    version: number;
+  };
+  share_link: {
+    id: string;
+    job: string | null;
+    sub: string | null;
+    audience: 'client' | 'crew' | 'sub';
+    recipient: string;
+    token_hash: string;
+    made_at: string;
+    expires_on: string;
+    revoked_at: string | null;
+    opened: number;
+    opened_at: string | null;
+  };
+  shared_wall: {
+    one: string;
+    one_wall: number;
+    other: string;
+    other_wall: number;
+  };
+  sign_off: {
+    id: string;
+    job: string;
+    area: string;
+    name: string;
+    words: string;
+    at: string;
+    by_client: 0 | 1;
+    removed: 0 | 1;
+    version: number;
+  };
+  site_close_down: {
+    id: string;
+    job: string;
+    walk: string | null;
+    person: string;
+    at: string;
+    items: string;
+    bin: number | null;
+    note: string;
+  };
+  spare: {
+    id: string;
+    job: string;
+    selection: string | null;
+    kind: 'touch-up kit' | 'spare parts' | 'surplus' | 'wrong part';
+    what: string;
+    quantity: number | null;
+    unit: string;
+    place: string | null;
+    kept_at: string;
+    observation: string | null;
+    state: 'kept' | 'gone';
+    version: number;
+  };
+  standing_observation: {
+    id: string;
+    walk: string;
+    job: string;
+    area: string;
+    person: string;
+    at: string;
+    phase: Phase | null;
+    fraction: number | null;
+    text: string | null;
+    trade: Trade | null;
+    quantity: number | null;
+    unit: string | null;
+    selection: string | null;
+    verdict: string | null;
+    about: string | null;
+    picture: string | null;
+    mm: number | null;
+    typed: string | null;
+    kind:
+      | 'progress'
+      | 'remaining'
+      | 'recheck'
+      | 'selection-check'
+      | 'note'
+      | 'caution'
+      | 'picture'
+      | 'marks'
+      | 'measurement'
+      | 'surprise'
+      | 'decision'
+      | 'scope'
+      | 'assumption'
+      | 'selection'
+      | 'order'
+      | 'gate'
+      | 'household'
+      | 'short'
+      | 'check'
+      | 'in-wall'
+      | 'withdrawal';
+    facts: string;
+  };
+  standpoint: {
+    id: string;
+    job: string;
+    area: string;
+    name: string;
+    removed: 0 | 1;
+    version: number;
+  };
+  statement: {
+    id: string;
+    job: string;
+    number: number;
+    made_at: string;
+    made_by: string | null;
+    content: string;
+    state: 'made' | 'sent' | 'agreed';
+    sent_at: string | null;
+    agreed_at: string | null;
+    agreed_by: string | null;
+    version: number;
+  };
+  step: {
+    area: string;
+    phase: Phase;
+    trade: Trade;
+    half_days: number;
+    basis: 'size' | 'quantity' | 'hand';
+    crews: number;
+    others: string | null;
+    others_on: string | null;
+  };
+  step_part: {
+    area: string;
+    phase: Phase;
+    part: number;
+    label: string;
+    half_days: number;
+  };
+  sub: {
+    id: string;
+    name: string;
+    trade: Trade;
+    crews: number;
+    lead_name: string;
+    email: string;
+    version: number;
+    phone: string;
+  };
+  supplier: {
+    id: string;
+    name: string;
+    email: string;
+    note: string;
+    desk: 0 | 1;
+    version: number;
+    phone: string;
+  };
+  supplier_closure: {
+    supplier: string;
+    first_day: string;
+    last_day: string;
+    why: string;
+  };
+  walk: {
+    id: string;
+    job: string;
+    kind: 'scope' | 'layout' | 'progress' | 'close-in' | 'completion';
+    person: string;
+    started_at: string;
+    finished_at: string | null;
+  };
+  walk_plan: {
+    walk: string;
+    before_version: number | null;
+    after_version: number;
+  };
+}
+
+/** Columns that need not be given for a new row: they may be NULL or have a default. */
+export interface Defaults {
+  area:
+    | 'level'
+    | 'works'
+    | 'size'
+    | 'passage'
+    | 'lived_in'
+    | 'provides'
+    | 'shelters'
+    | 'version'
+    | 'side'
+    | 'sleeping'
+    | 'called';
+  assumption: 'why' | 'fallback_price' | 'found' | 'settled_at' | 'settled_by' | 'settled_walk' | 'removed' | 'version';
+  baseline: 'finish_day';
+  beside: never;
+  busy: never;
+  busy_source: never;
+  calculation:
+    | 'scope_item'
+    | 'product'
+    | 'fed'
+    | 'output'
+    | 'purchases'
+    | 'problem'
+    | 'unit_price'
+    | 'supplier'
+    | 'trade'
+    | 'phase'
+    | 'removed'
+    | 'version';
+  calendar_event: 'sub';
+  change_order:
+    | 'why'
+    | 'work'
+    | 'drops'
+    | 'omits'
+    | 'finish_before'
+    | 'finish_after'
+    | 'sent_at'
+    | 'answered_at'
+    | 'answered_by'
+    | 'answer'
+    | 'version';
+  client_item: 'area' | 'answer' | 'observation' | 'version';
+  close_in_sign: 'person' | 'removed' | 'version';
+  command_log: 'seq' | 'job';
+  day_away: never;
+  decision: 'area' | 'made_by' | 'removed' | 'version';
+  delivery:
+    | 'half'
+    | 'place'
+    | 'place_note'
+    | 'protection'
+    | 'floor_area'
+    | 'heaviest'
+    | 'people'
+    | 'carry'
+    | 'came_on'
+    | 'version';
+  dropped_draft: never;
+  extra_work: 'after_phase' | 'assumption' | 'change_order' | 'version';
+  feed: 'closed_at';
+  filing: 'target' | 'person';
+  finding:
+    | 'area'
+    | 'quantity'
+    | 'unit'
+    | 'need'
+    | 'live'
+    | 'place'
+    | 'cause'
+    | 'remedy'
+    | 'allowed'
+    | 'unit_price'
+    | 'lead_days'
+    | 'options'
+    | 'removed'
+    | 'version'
+    | 'kept';
+  firm: 'id' | 'town' | 'trip_weight' | 'zone';
+  fixture: 'removed' | 'version';
+  gate: 'not_before' | 'together';
+  gate_end: never;
+  handed_over: 'area' | 'removed' | 'version';
+  history: 'selection' | 'request' | 'desk';
+  hold: 'asked_on' | 'version';
+  holiday: never;
+  inspection: 'words' | 'settled_at' | 'version';
+  job:
+    | 'address'
+    | 'client'
+    | 'client_email'
+    | 'promise_day'
+    | 'lived_in'
+    | 'loud_half'
+    | 'position'
+    | 'version'
+    | 'weight'
+    | 'leaves';
+  job_update: 'walk' | 'sent_at' | 'version';
+  level: 'note';
+  level_mark: 'removed' | 'version';
+  logistic: 'booked_on' | 'version';
+  message: 'tries' | 'settled_at' | 'failure' | 'acknowledged_at' | 'acknowledged_by';
+  method_choice: 'job' | 'area' | 'variant';
+  migration: 'number';
+  narration: 'recording';
+  normal: 'month';
+  observation:
+    | 'phase'
+    | 'fraction'
+    | 'text'
+    | 'trade'
+    | 'quantity'
+    | 'unit'
+    | 'selection'
+    | 'verdict'
+    | 'about'
+    | 'picture'
+    | 'mm'
+    | 'typed'
+    | 'kind'
+    | 'facts';
+  office: 'version' | 'phone';
+  opening: 'removed' | 'version';
+  option_set: 'chosen' | 'reason' | 'chosen_at' | 'chosen_by' | 'works_before' | 'version';
+  outlook: never;
+  own_link: never;
+  own_rule: 'number' | 'job' | 'removed' | 'version';
+  person: 'email' | 'password_hash' | 'version' | 'phone';
+  picture: 'taken_at';
+  pin: never;
+  plan: 'version';
+  plan_mark: 'id' | 'walk';
+  plan_move: 'id' | 'task';
+  plan_part: 'finish_day';
+  plan_problem: 'id';
+  plan_search: 'id' | 'made' | 'words';
+  plant: 'version';
+  plant_down: never;
+  price: 'name' | 'unit' | 'unit_price';
+  purchased: 'person';
+  rate: never;
+  recording: never;
+  request:
+    | 'who'
+    | 'after'
+    | 'sent'
+    | 'sent_on'
+    | 'expected_on'
+    | 'reminded_on'
+    | 'answered_on'
+    | 'answered_by'
+    | 'outcome'
+    | 'conditions'
+    | 'removed'
+    | 'version';
+  request_wait: 'selection' | 'area' | 'phase';
+  rule_switch: 'job' | 'area';
+  scope_item:
+    'quantity' | 'unit' | 'trade' | 'depends_on' | 'version' | 'selection' | 'measure' | 'change_order' | 'removed';
+  selection:
+    | 'choice'
+    | 'code'
+    | 'expected_on'
+    | 'note'
+    | 'version'
+    | 'colour'
+    | 'finish'
+    | 'quantity'
+    | 'unit'
+    | 'calculation'
+    | 'unit_price'
+    | 'decides'
+    | 'approves'
+    | 'picture'
+    | 'check_days'
+    | 'acclimatise_days'
+    | 'buffer_days'
+    | 'think_days'
+    | 'alternatives'
+    | 'ordered_on'
+    | 'ordered_as'
+    | 'order_number'
+    | 'promised_on'
+    | 'slip'
+    | 'came_on'
+    | 'kept_at'
+    | 'delivery'
+    | 'follows'
+    | 'follows_as'
+    | 'observation'
+    | 'return_trip'
+    | 'removed'
+    | 'lead_low'
+    | 'lead_high'
+    | 'supplier'
+    | 'state';
+  shape: 'version';
+  share_link: 'job' | 'sub' | 'revoked_at' | 'opened' | 'opened_at';
+  shared_wall: never;
+  sign_off: 'words' | 'removed' | 'version';
+  site_close_down: 'walk' | 'bin' | 'note';
+  spare: 'selection' | 'quantity' | 'unit' | 'place' | 'kept_at' | 'observation' | 'version';
+  standpoint: 'removed' | 'version';
+  statement: 'made_by' | 'sent_at' | 'agreed_at' | 'agreed_by' | 'version';
+  step: 'basis' | 'crews' | 'others' | 'others_on';
+  step_part: never;
+  sub: 'lead_name' | 'email' | 'version' | 'phone';
+  supplier: 'email' | 'note' | 'desk' | 'version' | 'phone';
+  supplier_closure: 'why';
+  walk: 'finished_at';
+  walk_plan: 'before_version';
+}
