@@ -9,10 +9,17 @@ interface Column {
 }
 
 /** Columns whose words are known to the core by a closed list, wherever they stand. */
-const OF_THE_CORE: Record<string, { type: string; from: string }> = {
+const OF_THE_CORE: Record<string, { type: string; from?: string }> = {
   phase: { type: 'Phase', from: '@/core/sequence/phases' },
+  before_phase: { type: 'Phase', from: '@/core/sequence/phases' },
+  after_phase: { type: 'Phase', from: '@/core/sequence/phases' },
   trade: { type: 'Trade', from: '@/core/sequence/trades' },
   fallback_trade: { type: 'Trade', from: '@/core/sequence/trades' },
+  method: { type: 'MethodKey', from: '@/core/sequence/methods' },
+  measure: { type: 'Measure', from: '@/core/layout/measures' },
+  half: { type: '0 | 1' },
+  first_half: { type: '0 | 1' },
+  last_half: { type: '0 | 1' },
 };
 
 /** What a CHECK lets a column be, as a union; undefined where it says nothing of it. */
@@ -27,7 +34,8 @@ function listed(sql: string, column: string): string | undefined {
 function typeOf(sql: string, { name, type, notnull, pk }: Column): string {
   const own =
     listed(sql, name) ??
-    (type === 'TEXT' ? (OF_THE_CORE[name]?.type ?? 'string') : type === 'BLOB' ? 'Buffer' : 'number');
+    OF_THE_CORE[name]?.type ??
+    (type === 'TEXT' ? 'string' : type === 'BLOB' ? 'Buffer' : 'number');
   return notnull === 1 || pk > 0 ? own : `${own} | null`;
 }
 
@@ -60,7 +68,9 @@ export function rowTypes(db: Connection): string {
   }
   return [
     '// Made from the migrations by `npm run rows`; a test holds it to them.',
-    ...new Set(Object.values(OF_THE_CORE).map(({ type, from }) => `import type { ${type} } from '${from}';`)),
+    ...new Set(
+      Object.values(OF_THE_CORE).flatMap(({ type, from }) => (from ? [`import type { ${type} } from '${from}';`] : [])),
+    ),
     '',
     '/** A row of each table and view, as SQLite gives it back. */',
     'export interface Rows {',

@@ -1,23 +1,68 @@
-import { readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { format, resolveConfig } from 'prettier';
 import ts from 'typescript';
-import { expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
+import type { Connection } from '@/server/database/open';
+import { rowTypes } from '../../scripts/row-types';
 import { emptyHouse, root } from '../support/installations';
 
 const SQL = /^\s*(?:SELECT|INSERT INTO|UPDATE|DELETE|WITH)\b/;
 
-/** Every text of SQL that stands whole in the server's code, with where it stands. */
-function statements(): { place: string; sql: string }[] {
-  const folder = join(root, 'src', 'server');
-  return readdirSync(folder, { recursive: true, encoding: 'utf8' })
-    .filter((file) => file.endsWith('.ts') && !file.endsWith('.test.ts'))
-    .flatMap((file) => {
-      const source = ts.createSourceFile(file, readFileSync(join(folder, file), 'utf8'), ts.ScriptTarget.Latest, true);
-      const found: { place: string; sql: string }[] = [];
+interface Column {
+  name: string;
+  column: string | null;
+  table: string | null;
+}
+
+/** A field of a row as the code believes in it. */
+interface Believed {
+  name: string;
+  text: boolean;
+  number: boolean;
+  null: boolean;
+}
+interface Query {
+  place: string;
+  sql: string;
+  /** Nothing where the statement is not asked for rows, or its text has a part that is not written out. */
+  row?: Believed[];
+}
+
+/** Every whole text of SQL in the server's code, with where it stands and what its rows are believed to be. */
+function queries(): Query[] {
+  const config = ts.readConfigFile(join(root, 'tsconfig.json'), (path) => readFileSync(path, 'utf8')).config as object;
+  const { fileNames, options } = ts.parseJsonConfigFileContent({ ...config, include: ['src/server'] }, ts.sys, root);
+  const program = ts.createProgram(fileNames, options);
+  const checker = program.getTypeChecker();
+  const believed = (node: ts.TypeNode): Believed[] =>
+    checker
+      .getTypeFromTypeNode(node)
+      .getProperties()
+      .map((property) => {
+        const type = checker.getTypeOfSymbol(property);
+        const kinds = type.isUnion() ? type.types : [type];
+        const any = (flag: ts.TypeFlags): boolean => kinds.some((kind) => (kind.flags & flag) !== 0);
+        return {
+          name: property.name,
+          text: any(ts.TypeFlags.StringLike),
+          number: any(ts.TypeFlags.NumberLike),
+          null: any(ts.TypeFlags.Null),
+        };
+      });
+  return program
+    .getSourceFiles()
+    .filter((source) => source.fileName.includes('/src/server/') && !source.fileName.endsWith('.test.ts'))
+    .flatMap((source) => {
+      const found: Query[] = [];
       const look = (node: ts.Node): void => {
         if (ts.isStringLiteralLike(node) && SQL.test(node.text)) {
           const { line } = source.getLineAndCharacterOfPosition(node.getStart());
-          found.push({ place: `${file}:${line + 1}`, sql: node.text });
+          const place = `${source.fileName.slice(root.length + 1)}:${line + 1}`;
+          const call = node.parent;
+          const asks = ts.isCallExpression(call) && /^query(One|All)$/.test(call.expression.getText(source));
+          const row = asks ? call.typeArguments?.[0] : undefined;
+          found.push({ place, sql: node.text, ...(row ? { row: believed(row) } : {}) });
         }
         ts.forEachChild(node, look);
       };
@@ -26,18 +71,64 @@ function statements(): { place: string; sql: string }[] {
     });
 }
 
-it('every statement of the server is one that the file understands, with tables and columns that are there', () => {
-  const { db } = emptyHouse();
-  const all = statements();
-  // Were they no longer found, nothing would be proven.
-  expect(all.length).toBeGreaterThan(300);
-  const wrong = all.flatMap(({ place, sql }) => {
-    try {
-      db.prepare(sql);
-      return [];
-    } catch (error) {
-      return [`${place}: ${String(error)}`];
-    }
+/** What the file knows of a column that comes straight from a table. */
+function origin(db: Connection, { table, column }: Column): { text: boolean; nullable: boolean } | undefined {
+  if (!table || !column) return undefined;
+  const facts = (
+    db.pragma(`table_info(${table})`) as { name: string; type: string; notnull: 0 | 1; pk: number }[]
+  ).find(({ name }) => name === column);
+  return facts && { text: facts.type === 'TEXT', nullable: facts.notnull === 0 && facts.pk === 0 };
+}
+
+/** Where a row is believed to be what the file does not give. */
+function wrongBelief(db: Connection, sql: string, columns: Column[], field: Believed): string | undefined {
+  const column = columns.find(({ name }) => name === field.name);
+  if (!column) return `has no ${field.name}`;
+  const from = origin(db, column);
+  if (!from) return undefined;
+  if (from.text ? !field.text : !field.number) return `${field.name} is ${from.text ? 'text' : 'a number'}`;
+  const asked = new RegExp(`\\b${column.column ?? ''} (IS NOT NULL|=|IN|>=|<=|LIKE|<>)`).test(sql);
+  return from.nullable && !field.null && !asked ? `${field.name} may be NULL` : undefined;
+}
+
+describe('every statement of the server', () => {
+  let all: Query[];
+  beforeAll(() => {
+    all = queries();
   });
-  expect(wrong).toEqual([]);
+
+  it('is one that the file understands, with tables and columns that are there', () => {
+    const { db } = emptyHouse();
+    // Were they no longer found, nothing would be proven.
+    expect(all.length).toBeGreaterThan(300);
+    const wrong = all.flatMap(({ place, sql }) => {
+      try {
+        db.prepare(sql);
+        return [];
+      } catch (error) {
+        return [`${place}: ${String(error)}`];
+      }
+    });
+    expect(wrong).toEqual([]);
+  });
+
+  it('gives back the rows that the code believes in', () => {
+    const { db } = emptyHouse();
+    const asked = all.filter(({ row }) => row);
+    expect(asked.length).toBeGreaterThan(200);
+    const wrong = asked.flatMap(({ place, sql, row = [] }) => {
+      const columns = db.prepare(sql).columns();
+      return row.flatMap((field) => {
+        const problem = wrongBelief(db, sql, columns, field);
+        return problem ? [`${place}: ${problem}`] : [];
+      });
+    });
+    expect(wrong).toEqual([]);
+  });
+});
+
+it('the types of rows are those of the migrated file', async () => {
+  const file = join(root, 'src', 'server', 'database', 'rows.ts');
+  const made = await format(rowTypes(emptyHouse().db), { ...(await resolveConfig(file)), filepath: file });
+  expect(readFileSync(file, 'utf8'), 'run: npm run rows').toBe(made);
 });

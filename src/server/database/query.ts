@@ -37,7 +37,7 @@ export function insert<Name extends Table>(db: Connection, table: Name, row: New
     db,
     `INSERT INTO ${table} (${columns.join(', ')})
       VALUES (${columns.map((column) => `@${column}`).join(', ')})`,
-    row as Values,
+    row,
   );
 }
 

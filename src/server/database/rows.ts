@@ -1,6 +1,8 @@
 // Made from the migrations by `npm run rows`; a test holds it to them.
 import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
+import type { MethodKey } from '@/core/sequence/methods';
+import type { Measure } from '@/core/layout/measures';
 
 /** A row of each table and view, as SQLite gives it back. */
 export interface Rows {
@@ -91,9 +93,9 @@ export interface Rows {
     sub: string | null;
     label: string;
     first_day: string;
-    first_half: number;
+    first_half: 0 | 1;
     last_day: string;
-    last_half: number;
+    last_half: 0 | 1;
     sequence: number;
     cancelled: 0 | 1;
     changed_at: string;
@@ -199,7 +201,7 @@ export interface Rows {
     text: string;
     trade: Trade;
     half_days: number;
-    after_phase: string | null;
+    after_phase: Phase | null;
     reason: string;
     assumption: string | null;
     change_order: string | null;
@@ -418,7 +420,7 @@ export interface Rows {
   };
   method_choice: {
     id: string;
-    method: string;
+    method: MethodKey;
     job: string | null;
     area: string | null;
     variant: string | null;
@@ -530,17 +532,17 @@ export interface Rows {
     id: string;
     job: string;
     before_area: string;
-    before_phase: string;
+    before_phase: Phase;
     after_area: string;
-    after_phase: string;
+    after_phase: Phase;
     reason: string;
   };
   own_rule: {
     number: number;
     id: string;
     job: string | null;
-    before_phase: string;
-    after_phase: string;
+    before_phase: Phase;
+    after_phase: Phase;
     within: 'area' | 'beside' | 'route' | 'job';
     kind: 'FS' | 'SS' | 'FF';
     lag: number;
@@ -706,7 +708,7 @@ export interface Rows {
     depends_on: string;
     version: number;
     selection: string | null;
-    measure: string | null;
+    measure: Measure | null;
     change_order: string | null;
     removed: 0 | 1;
   };

@@ -20,13 +20,9 @@ import { recalculateArea } from '../quantities/recalculate';
 import { recordDecision } from '../scope/decisions';
 import { shaped } from '../walks/queries';
 import { openingsOf, fixturesOf, readLayout } from './read-layout';
+import type { Rows } from '../database/rows';
 
-interface AreaRow {
-  id: string;
-  job: string;
-  name: string;
-  kind: AreaKind;
-}
+type AreaRow = Pick<Rows['area'], 'id' | 'job' | 'name' | 'kind'>;
 
 const SHAPE_OF: Record<AreaKind, readonly Shape['kind'][]> = {
   room: ['room'],

@@ -2,14 +2,9 @@ import { insert, queryOne, execute } from '../database/query';
 import { handlers, requireRow, requireVersion, type CommandContext } from '../dispatch/handler';
 import { Refusal, unprocessable } from '../dispatch/refusal';
 import { addLink } from './tell-client';
+import type { Rows } from '../database/rows';
 
-interface UpdateRow {
-  id: string;
-  job: string;
-  audience: 'client' | 'crew';
-  state: 'draft' | 'sent' | 'dropped';
-  version: number;
-}
+type UpdateRow = Pick<Rows['job_update'], 'id' | 'job' | 'audience' | 'state' | 'version'>;
 
 function needDraft(context: CommandContext, id: string, version: number): UpdateRow {
   const row = requireVersion(context, 'job_update', id, version);

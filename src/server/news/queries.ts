@@ -1,5 +1,4 @@
 import type { LinkView, MessageView, NewsView } from '@/contract/views/news';
-import type { Audience } from '@/contract/commands/news';
 import { groupBy } from '@/core/group-by';
 import type { Day } from '@/core/units/day';
 import { pathOf } from '../access/tokens';
@@ -9,15 +8,9 @@ import type { Installation } from '../installation';
 import { readPlan } from '../schedule/read-plan';
 import { jobHead, requireJob } from '../sites/queries';
 import { whenSeen } from '../words';
+import type { Rows } from '../database/rows';
 
-interface LinkRow {
-  id: string;
-  audience: Audience;
-  recipient: string;
-  expires_on: Day;
-  revoked_at: string | null;
-  opened: number;
-}
+type LinkRow = Pick<Rows['share_link'], 'id' | 'audience' | 'recipient' | 'expires_on' | 'revoked_at' | 'opened'>;
 
 interface MessageRow extends Omit<MessageView, 'acknowledged' | 'linkId'> {
   job_update: string;

@@ -126,7 +126,7 @@ const sentUpdates = (
     installation.db,
     `SELECT title, body, sent_at
       FROM job_update
-      WHERE job = @job AND audience = @audience AND state = 'sent'
+      WHERE job = @job AND audience = @audience AND state = 'sent' AND sent_at IS NOT NULL
       ORDER BY sent_at DESC
       LIMIT 10`,
     { job, audience },

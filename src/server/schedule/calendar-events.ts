@@ -1,23 +1,11 @@
 import type { Plan, PlannedTask } from '@/core/schedule/plan';
 import { isAfternoon, dayOfSlot } from '@/core/units/slot';
-import type { Day } from '@/core/units/day';
 import { queryAll, execute } from '../database/query';
 import type { Connection } from '../database/open';
+import type { Rows } from '../database/rows';
 
 /** What calendars outside know of one piece of work. */
-export interface EventRow {
-  task: string;
-  job: string;
-  sub: string | null;
-  label: string;
-  first_day: Day;
-  first_half: 0 | 1;
-  last_day: Day;
-  last_half: 0 | 1;
-  sequence: number;
-  cancelled: 0 | 1;
-  changed_at: string;
-}
+export type EventRow = Rows['calendar_event'];
 
 const eventOf = (
   plan: Pick<Plan, 'origin'>,

@@ -1,32 +1,10 @@
 import type { Phase } from '@/core/sequence/phases';
-import type { Day } from '@/core/units/day';
 import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
+import type { Rows } from '../database/rows';
 
-export interface OfficeRow {
-  id: string;
-  name: string;
-  phone: string;
-  phases: string;
-  weekdays: string;
-  notice_days: number;
-  visits_a_day: number;
-  version: number;
-}
-export interface InspectionRow {
-  id: string;
-  job: string;
-  area: string;
-  phase: Phase;
-  office: string;
-  asked_on: Day;
-  day: Day;
-  half: 0 | 1;
-  state: 'booked' | 'passed' | 'failed' | 'cancelled';
-  words: string;
-  settled_at: string | null;
-  version: number;
-}
+export type OfficeRow = Rows['office'];
+export type InspectionRow = Rows['inspection'];
 
 /** The offices, with what each inspects; of two that inspect the same the first named. */
 export const officesOf = (

@@ -19,15 +19,9 @@ import { observationsOf } from '../walks/queries';
 import { whenSeen } from '../words';
 import { readPlan, type StoredPlan } from './read-plan';
 import { holidaysOf, readSite } from './read-site';
+import type { Rows } from '../database/rows';
 
-interface BaselineRow {
-  id: string;
-  name: string;
-  made_at: string;
-  origin: Day;
-  finish_day: Day | null;
-  tasks: string;
-}
+type BaselineRow = Rows['baseline'];
 
 const LOAD_WEEKS = 8;
 /** Rows of the list of slips. */

@@ -1,8 +1,8 @@
 import type { Plan, PlannedTask } from '@/core/schedule/plan';
 import type { Link } from '@/core/schedule/network';
-import type { Day } from '@/core/units/day';
 import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
+import type { Rows } from '../database/rows';
 
 /** A stored plan, whole or of one job. */
 export interface StoredPlan extends Plan {
@@ -16,13 +16,7 @@ type Frame = Omit<Plan, 'tasks' | 'links' | 'origin'>;
 export const currentVersion = (db: Connection): number | undefined =>
   queryOne<{ version: number | null }>(db, 'SELECT max(version) AS version FROM plan')?.version ?? undefined;
 
-interface PlanRow {
-  version: number;
-  made_at: string;
-  origin: Day;
-  cause: string;
-  frame: string;
-}
+type PlanRow = Rows['plan'];
 
 /**
  * A stored version never changes, and every page reads the newest: the last few are kept parsed. Nobody writes to them.

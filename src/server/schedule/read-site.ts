@@ -12,7 +12,6 @@ import {
   type TrackStep,
 } from '@/core/sequence/site';
 import type { Trade } from '@/core/sequence/trades';
-import type { AreaKind } from '@/core/sites/area';
 import { addDays, daysBetween, type Day } from '@/core/units/day';
 import { isWorkday } from '@/core/units/workday';
 import { notWithdrawn } from '@/core/walks/observation';
@@ -28,51 +27,13 @@ import { closeInsOf, type AreaCloseIn } from '../walks/close-in';
 import { observationsOf } from '../walks/queries';
 import { officesOf } from './offices';
 import { zoneOf } from '../zone';
+import type { Rows } from '../database/rows';
 
-export interface JobRow {
-  id: string;
-  name: string;
-  address: string;
-  client: string;
-  client_email: string;
-  units: 'metric' | 'imperial';
-  state: 'lead' | 'scoping' | 'booked' | 'active' | 'completing' | 'closed';
-  start_day: Day;
-  promise_day: Day | null;
-  lived_in: 0 | 1;
-  loud_half: 'morning' | 'afternoon' | null;
-  leaves: 'evening' | 'week';
-  version: number;
-}
+export type JobRow = Rows['job'];
 
-export interface AreaRow {
-  id: string;
-  job: string;
-  level: string | null;
-  name: string;
-  kind: AreaKind;
-  position: number;
-  works: string;
-  size: number;
-  passage: 0 | 1;
-  lived_in: 0 | 1;
-  provides: string;
-  shelters: string;
-  side: string;
-  sleeping: 0 | 1;
-  called: string;
-  version: number;
-}
+export type AreaRow = Rows['area'];
 
-interface StepRow {
-  area: string;
-  phase: Phase;
-  trade: Trade;
-  half_days: number;
-  crews: number;
-  others: string | null;
-  others_on: Day | null;
-}
+type StepRow = Rows['step'];
 
 /** Worked half-days between two instants by the firm's days: weekdays that are no holiday. */
 export function workedBetween(zone: Zone, holidays: ReadonlySet<Day>): (from: string, to: string) => number {

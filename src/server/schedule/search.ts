@@ -7,14 +7,9 @@ import type { Connection } from '../database/open';
 import { planInput } from './plan-input';
 import { readPlan } from './read-plan';
 import { storePlan } from './store-plan';
+import type { Rows } from '../database/rows';
 
-interface SearchRow {
-  state: 'asked' | 'running' | 'stopping' | 'done';
-  schedules: number;
-  seed: number;
-  made: number;
-  words: string;
-}
+type SearchRow = Rows['plan_search'];
 
 /** How often the search looks up: whether it was stopped, whether something new has to be planned first. */
 const LOOKS_UP_MS = 150;

@@ -7,6 +7,7 @@ import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
 import { workdaysAfter } from '../../core/units/workday';
 import { officesOf } from './offices';
+import type { Rows } from '../database/rows';
 
 /** What work waits for because somebody said so: pins, booked visits, others' days, things on their way, holds. */
 
@@ -124,13 +125,7 @@ export const logisticWaits = (db: Connection, job: string, today: Day): NotBefor
     };
   });
 
-interface HoldRow {
-  area: string;
-  phase: Phase;
-  text: string;
-  asked_on: Day | null;
-  expected_on: Day;
-}
+type HoldRow = Pick<Rows['hold'], 'area' | 'phase' | 'text' | 'asked_on' | 'expected_on'>;
 
 export function holds(db: Connection, job: string, today: Day): NotBefore[] {
   return queryAll<HoldRow>(db, `SELECT * FROM hold WHERE job = @job AND state = 'open' ORDER BY id`, { job }).map(

@@ -12,20 +12,6 @@ import {
 } from '../dispatch/handler';
 import { notFound, Refusal, unprocessable } from '../dispatch/refusal';
 
-interface AssumptionRow {
-  id: string;
-  job: string;
-  area: string;
-  phase: string;
-  text: string;
-  fallback: string;
-  fallback_trade: string;
-  fallback_half_days: number;
-  state: 'open' | 'held' | 'wrong';
-  settled_at: string | null;
-  version: number;
-}
-
 type Fields = Omit<InferType<typeof addAssumption.schema>, 'id' | 'job' | 'area'>;
 
 function values(context: CommandContext, area: string, fields: Fields) {

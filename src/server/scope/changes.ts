@@ -22,6 +22,7 @@ import {
 import { notFound, unprocessable } from '../dispatch/refusal';
 import { finishIf } from '../schedule/what-if';
 import { needClientOf, tellClient } from '../news/tell-client';
+import type { Rows } from '../database/rows';
 
 export interface ChangeLine {
   verb: string;
@@ -31,29 +32,7 @@ export interface ChangeLine {
   unitPrice: number;
 }
 
-export interface ChangeRow {
-  id: string;
-  job: string;
-  area: string;
-  number: number;
-  kind: 'addition' | 'omission';
-  title: string;
-  why: string;
-  lines: string;
-  markup: number;
-  tax_rate: number;
-  work: string | null;
-  drops: string;
-  omits: string;
-  state: 'draft' | 'sent' | 'approved' | 'declined';
-  finish_before: Day | null;
-  finish_after: Day | null;
-  sent_at: string | null;
-  answered_at: string | null;
-  answered_by: string | null;
-  answer: string;
-  version: number;
-}
+export type ChangeRow = Rows['change_order'];
 
 export interface ChangeWork {
   trade: Trade;

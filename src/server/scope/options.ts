@@ -2,7 +2,6 @@ import type { InferType } from 'yup';
 import { addOptions } from '@/contract/commands/scope';
 import type { Option } from '@/core/scope/option';
 import { type Work } from '@/core/sequence/works';
-import type { AreaKind } from '@/core/sites/area';
 import { insert, update } from '../database/query';
 import {
   handlers,
@@ -15,16 +14,6 @@ import {
 import { unprocessable } from '../dispatch/refusal';
 import { checkWorks, setWorks } from '../sites/commands';
 import { personOf, recordDecision } from './decisions';
-
-interface OptionRow {
-  job: string;
-  area: string;
-  subject: string;
-  options: string;
-  chosen: string | null;
-  works_before: string | null;
-  version: number;
-}
 
 type Fields = Pick<InferType<typeof addOptions.schema>, 'phase' | 'options'>;
 

@@ -27,17 +27,11 @@ import { jobHead, requireJob } from '../sites/queries';
 import { whenSeen } from '../words';
 import { dropsOfChange, effectOfChange, linesOfChange, priceOfChange, workOfChange, type ChangeRow } from './changes';
 import { assumptionsOf, decisionsOf, extrasOf, findingsOf, scopeCounts, scopeOf } from './read-scope';
+import type { Rows } from '../database/rows';
 
-interface AreaRow {
-  id: string;
-  version: number;
-  name: string;
-  kind: AreaKind;
-  works: string;
-  size: number;
-  side: string;
+type AreaRow = Pick<Rows['area'], 'id' | 'version' | 'name' | 'kind' | 'works' | 'size' | 'side'> & {
   place: string | null;
-}
+};
 
 export const areasOf = (db: Connection, job: string): AreaRow[] =>
   queryAll<AreaRow>(
@@ -154,18 +148,7 @@ export function assumptionsView(installation: Installation, job: string): Assump
   };
 }
 
-interface OptionRow {
-  id: string;
-  version: number;
-  area: string;
-  phase: Phase;
-  subject: string;
-  options: string;
-  chosen: string | null;
-  reason: string;
-  chosen_at: string | null;
-  name: string | null;
-}
+type OptionRow = Rows['option_set'] & { name: string | null };
 
 /** Options side by side, each with the finish that the plan of today gives it. */
 export function optionsView(installation: Installation, job: string): OptionsView {

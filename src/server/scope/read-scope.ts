@@ -1,11 +1,9 @@
 import type { ScopeView } from '@/contract/views/job';
 import type { AssumptionView, DecisionView, ExtraView, FindingView, ScopeCounts } from '@/contract/views/scope';
 import { findingGap, findingText, type Finding, type FindingKind } from '@/core/scope/finding';
-import { phaseFacts, type Phase } from '@/core/sequence/phases';
+import { phaseFacts } from '@/core/sequence/phases';
 import { extraId, taskId } from '@/core/sequence/site';
 import type { Trade } from '@/core/sequence/trades';
-import type { Measure } from '@/core/layout/measures';
-import type { Inclusion } from '@/core/sites/area';
 import { dayOfSlot, formatSlot } from '@/core/units/slot';
 import { firmTime } from '../zone';
 import { queryAll, queryOne } from '../database/query';
@@ -13,22 +11,9 @@ import type { Connection } from '../database/open';
 import type { Installation } from '../installation';
 import { readPlan } from '../schedule/read-plan';
 import { whenSeen } from '../words';
+import type { Rows } from '../database/rows';
 
-interface ScopeRow {
-  id: string;
-  version: number;
-  area: string;
-  stance: Inclusion;
-  verb: string;
-  subject: string;
-  quantity: number | null;
-  unit: string | null;
-  trade: Trade | null;
-  depends_on: string;
-  selection: string | null;
-  measure: Measure | null;
-  change_order: string | null;
-}
+type ScopeRow = Rows['scope_item'];
 
 export function scopeOf(db: Connection, job: string): ScopeView[] {
   return queryAll<ScopeRow>(db, 'SELECT * FROM scope_item WHERE job = @job AND removed = 0 ORDER BY rowid', {
@@ -136,24 +121,7 @@ export function findingsOf(db: Connection, job: string): FindingView[] {
   );
 }
 
-interface AssumptionRow {
-  id: string;
-  version: number;
-  area: string;
-  area_name: string;
-  phase: Phase;
-  text: string;
-  why: string;
-  fallback: string;
-  fallback_trade: Trade;
-  fallback_half_days: number;
-  fallback_price: number;
-  state: 'open' | 'held' | 'wrong';
-  found: string;
-  settled_at: string | null;
-  settler: string | null;
-  settled_walk: string | null;
-}
+type AssumptionRow = Rows['assumption'] & { area_name: string; settler: string | null };
 
 /** What is believed, the open ones first and those that show themselves soonest before the others. */
 export function assumptionsOf(installation: Installation, job: string): AssumptionView[] {

@@ -11,19 +11,9 @@ import { needClientOf, tellClient } from '../news/tell-client';
 import { whenSeen } from '../words';
 import { composeStatement, statementGaps } from './compose-statement';
 import { scopeCounts } from './read-scope';
+import type { Rows } from '../database/rows';
 
-export interface StatementRow {
-  id: string;
-  job: string;
-  number: number;
-  made_at: string;
-  content: string;
-  state: 'made' | 'sent' | 'agreed';
-  sent_at: string | null;
-  agreed_at: string | null;
-  agreed_by: string | null;
-  version: number;
-}
+export type StatementRow = Rows['statement'];
 
 export const statementHandlers = handlers({
   'statement.make': (context, { id, job }) => {

@@ -6,13 +6,10 @@ import { today } from '../zone';
 import { uuid } from '../database/id';
 import { queryAll, insert, queryOne, execute, update } from '../database/query';
 import type { Rows } from '../database/rows';
-import type { CommandContext, PlanContext } from '../dispatch/handler';
+import { requireRow, type CommandContext, type PlanContext } from '../dispatch/handler';
 import { observationsOfKind } from '../walks/queries';
 import type { SelectionRow } from './rows';
 import { addHistory } from './history';
-
-/** A selection's own columns, without what was joined to them. */
-type Plain = Rows['selection'] & { id: string };
 
 /**
  * What was found when a thing came: right, it is checked; wrong, damaged or missing, that part is ordered again with
@@ -20,7 +17,7 @@ type Plain = Rows['selection'] & { id: string };
  * return trip.
  */
 export function settleCheck(context: PlanContext, id: string, check: Check, observation: string | null): void {
-  const row = queryOne<SelectionRow>(
+  const row = queryOne<Rows['selection'] & { area_name: string }>(
     context.db,
     `SELECT selection.*, area.name AS area_name
       FROM selection
@@ -76,11 +73,7 @@ export function orderAgain(
   quantity: number | null,
   over: Partial<Rows['selection']>,
 ): string {
-  const {
-    version: _,
-    delivery: __,
-    ...plain
-  } = queryOne<Plain>(context.db, 'SELECT * FROM selection WHERE id = @id', { id: of.id }) as Plain;
+  const { version: _, delivery: __, ...plain } = requireRow(context, 'selection', of.id);
   const id = uuid();
   insert(context.db, 'selection', {
     ...plain,
@@ -125,7 +118,7 @@ export function takeCheckBack(context: PlanContext, selection: string, observati
       WHERE observation = @observation AND state = 'kept'`,
     { observation },
   );
-  const row = queryOne<SelectionRow>(context.db, 'SELECT * FROM selection WHERE id = @selection', { selection });
+  const row = queryOne<Rows['selection']>(context.db, 'SELECT * FROM selection WHERE id = @selection', { selection });
   if (!row) return context.planStays();
   if (row.state === 'checked') update(context.db, 'selection', selection, { state: 'on site' });
   addHistory(context, { job: row.job, selection }, 'the check was taken back');

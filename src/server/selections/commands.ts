@@ -28,7 +28,6 @@ import { notFound, conflict, unprocessable } from '../dispatch/refusal';
 import { recordDecision } from '../scope/decisions';
 import { needClientOf } from '../news/tell-client';
 import { settleCheck } from './checks';
-import type { SelectionRow } from './rows';
 import { requireDayInJob, requirePastDay } from './days';
 import { addHistory } from './history';
 import { ungranted } from './requests';

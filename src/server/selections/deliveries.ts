@@ -1,14 +1,13 @@
 import type { InferType } from 'yup';
 import { addDelivery } from '@/contract/commands/selections';
 import { isHere } from '@/core/selections/states';
-import type { Day } from '@/core/units/day';
 import { formatDay } from '@/core/units/day';
 import { queryAll, insert, orNull, execute, update } from '../database/query';
 import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext } from '../dispatch/handler';
 import { notFound, unprocessable } from '../dispatch/refusal';
 import { requireDayInJob, requirePastDay } from './days';
-import type { SelectionRow } from './rows';
 import { addHistory } from './history';
+import type { Rows } from '../database/rows';
 
 type Fields = Omit<InferType<typeof addDelivery.schema>, 'id' | 'job'>;
 
@@ -48,14 +47,7 @@ function load(context: CommandContext, delivery: string, job: string, selections
   }
 }
 
-interface DeliveryRow {
-  version: number;
-  job: string;
-  day: Day;
-  place: string | null;
-  place_note: string;
-  state: 'planned' | 'came' | 'dropped';
-}
+type DeliveryRow = Pick<Rows['delivery'], 'version' | 'job' | 'day' | 'place' | 'place_note' | 'state'>;
 
 function needPlanned(context: CommandContext, id: string, version: number): DeliveryRow {
   const row = requireVersion(context, 'delivery', id, version);
@@ -84,7 +76,9 @@ export const deliveryHandlers = handlers({
     update(context.db, 'delivery', id, { state: 'came', came_on: day });
     const place = row.place ? requireRow(context, 'area', row.place).name : '';
     const kept = [place, row.place_note].filter(Boolean).join(', ');
-    for (const item of queryAll<SelectionRow>(context.db, 'SELECT * FROM selection WHERE delivery = @id', { id })) {
+    for (const item of queryAll<Rows['selection']>(context.db, 'SELECT * FROM selection WHERE delivery = @id', {
+      id,
+    })) {
       if (isHere(item.state)) continue;
       update(context.db, 'selection', item.id, { state: 'on site', came_on: day, kept_at: kept });
       addHistory(

@@ -2,8 +2,6 @@ import { groupBy } from '@/core/group-by';
 import type { Ordered } from '@/core/selections/arrival';
 import type { Closure } from '@/core/selections/order-by';
 import type { Request, Requests } from '@/core/selections/requests';
-import type { Decider, SelectionState } from '@/core/selections/states';
-import type { Phase } from '@/core/sequence/phases';
 import type { Day } from '@/core/units/day';
 import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
@@ -56,26 +54,7 @@ export function closuresOf(db: Connection): Map<string, Closure[]> {
   );
 }
 
-export interface RequestRow {
-  id: string;
-  version: number;
-  job: string;
-  kind: Request['kind'];
-  party: Request['party'];
-  who: string;
-  subject: string;
-  takes_low: number;
-  takes_high: number;
-  after: string | null;
-  sent: string;
-  sent_on: Day | null;
-  expected_on: Day | null;
-  reminded_on: Day | null;
-  answered_on: Day | null;
-  answered_by: string;
-  outcome: Request['outcome'];
-  conditions: string;
-}
+export type RequestRow = Rows['request'];
 
 export const requestRows = (db: Connection, job: string): RequestRow[] =>
   queryAll<RequestRow>(db, 'SELECT * FROM request WHERE job = @job AND removed = 0 ORDER BY rowid', { job });
@@ -97,12 +76,7 @@ export const requestOf = (row: RequestRow): Request => ({
 export const requestsOf = (rows: readonly RequestRow[]): Requests =>
   new Map(rows.map((row) => [row.id, requestOf(row)]));
 
-export interface WaitRow {
-  request: string;
-  selection: string | null;
-  area: string | null;
-  phase: Phase | null;
-}
+export type WaitRow = Rows['request_wait'];
 
 /** What stands still without a job's requests; of selections that were taken away nothing. */
 export const waitRows = (db: Connection, job: string): WaitRow[] =>

@@ -4,13 +4,6 @@ import { handlers, requireRow, requireAreaOf, requireVersion, requireStep } from
 import { unprocessable } from '../dispatch/refusal';
 import { refuseLoop } from './rule-commands';
 
-interface HoldRow {
-  version: number;
-  job: string;
-  label: string;
-  state: string;
-}
-
 export const sequenceHandlers = handlers({
   'step.change': (context, { area, phase, trade, halfDays }) => {
     const { job, name } = requireRow(context, 'area', area, 'area');

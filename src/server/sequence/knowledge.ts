@@ -1,24 +1,11 @@
 import { OWN_RULES, RULES, type Rule } from '@/core/sequence/rules';
-import { methodRules, type Choices, type MethodKey } from '@/core/sequence/methods';
-import type { Phase } from '@/core/sequence/phases';
+import { methodRules, type Choices } from '@/core/sequence/methods';
 import type { Site } from '@/core/sequence/site';
 import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
+import type { Rows } from '../database/rows';
 
-export interface OwnRuleRow {
-  number: number;
-  id: string;
-  job: string | null;
-  before_phase: Phase;
-  after_phase: Phase;
-  within: 'area' | 'beside' | 'route' | 'job';
-  kind: 'FS' | 'SS' | 'FF';
-  lag: number;
-  lag_unit: 'work' | 'elapsed';
-  strength: 'hard' | 'soft';
-  reason: string;
-  version: number;
-}
+export type OwnRuleRow = Rows['own_rule'];
 
 export const ownRules = (db: Connection, job: string): OwnRuleRow[] =>
   queryAll<OwnRuleRow>(db, 'SELECT * FROM own_rule WHERE removed = 0 AND (job IS NULL OR job = @job) ORDER BY number', {
@@ -42,12 +29,7 @@ export const ruleOf = (row: OwnRuleRow): Rule => ({
   ],
 });
 
-interface ChoiceRow {
-  method: MethodKey;
-  job: string | null;
-  area: string | null;
-  variant: string | null;
-}
+type ChoiceRow = Pick<Rows['method_choice'], 'method' | 'job' | 'area' | 'variant'>;
 
 /** What was picked at each place that has a word, the widest first. */
 export const choiceRows = (db: Connection, job: string): ChoiceRow[] =>

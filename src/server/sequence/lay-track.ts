@@ -53,7 +53,7 @@ export function layTrack(db: Connection, area: string): void {
       db,
       `SELECT DISTINCT phase
         FROM standing_observation
-        WHERE area = @area AND kind = 'progress' AND fraction > 0`,
+        WHERE area = @area AND kind = 'progress' AND phase IS NOT NULL AND fraction > 0`,
       { area },
     ).map((step) => step.phase),
   );

@@ -6,7 +6,6 @@ import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { NEVER_OFF, RULES } from '@/core/sequence/rules';
 import { METHODS } from '@/core/sequence/methods';
 import { taskId } from '@/core/sequence/site';
-import type { Day } from '@/core/units/day';
 import { formatSlot } from '@/core/units/slot';
 import { today } from '../zone';
 import { queryAll, queryOne } from '../database/query';
@@ -17,17 +16,9 @@ import { holdsOf, jobHead } from '../sites/queries';
 import { choiceRows, ownRules, ruleOf, type OwnRuleRow } from './knowledge';
 import { measuredHalfDays } from './lay-track';
 import { logisticsOf } from './logistics';
+import type { Rows } from '../database/rows';
 
-interface OwnRow {
-  id: string;
-  before_name: string;
-  before_area: string;
-  before_phase: Phase;
-  after_area: string;
-  after_name: string;
-  after_phase: Phase;
-  reason: string;
-}
+type OwnRow = Rows['own_link'] & { before_name: string; after_name: string };
 
 /** A job's order as steps to read, each with what it waits for and why. */
 export function sequenceView(installation: Installation, job: string): SequenceView {
@@ -93,15 +84,7 @@ export function sequenceView(installation: Installation, job: string): SequenceV
   };
 }
 
-interface TimeRow {
-  area: string;
-  phase: Phase;
-  half_days: number;
-  crews: number;
-  basis: 'size' | 'quantity' | 'hand';
-  others: string | null;
-  others_on: Day | null;
-}
+type TimeRow = Rows['step'];
 
 function stepsOf(
   db: Connection,

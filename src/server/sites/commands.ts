@@ -3,13 +3,9 @@ import { queryAll, flag, insert, queryOne, orNull, execute } from '../database/q
 import { handlers, requireRow, requireVersion, type CommandContext } from '../dispatch/handler';
 import { Refusal, unprocessable } from '../dispatch/refusal';
 import { layTrack } from '../sequence/lay-track';
+import type { Rows } from '../database/rows';
 
-interface AreaRow {
-  id: string;
-  job: string;
-  kind: 'room' | 'wet' | 'face' | 'roof' | 'ground' | 'outbuilding';
-  version: number;
-}
+type AreaRow = Pick<Rows['area'], 'id' | 'job' | 'kind' | 'version'>;
 
 /** Refuses work that is not done in such an area. */
 export function checkWorks(kind: AreaRow['kind'], works: readonly Work[], field: string): void {

@@ -1,3 +1,4 @@
+import { routes } from '@/contract/routes';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { RoomView } from '@/contract/views/job';
 import type { RequestView } from '@/contract/views/selections';
@@ -169,7 +170,7 @@ export function roomSheets(
           (wait) => wait.area === view.area.id || view.selections.some((item) => item.id === wait.selection),
         ),
       );
-      return sheet(view, mine, [...taken, ...measured], `${origin}/jobs/${job}/areas/${view.area.id}`, index);
+      return sheet(view, mine, [...taken, ...measured], `${origin}${routes.room(job, view.area.id)}`, index);
     }),
   };
 }

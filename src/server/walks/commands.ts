@@ -18,12 +18,7 @@ import { closeInsOf, openWords } from './close-in';
 import { observationsOfKind } from './queries';
 import { zoneOf } from '../zone';
 
-interface WalkRow {
-  id: string;
-  job: string;
-  kind: string;
-  finished_at: string | null;
-}
+type WalkRow = Pick<Rows['walk'], 'id' | 'job' | 'kind' | 'finished_at'>;
 
 export function walker(context: CommandContext): string {
   if (context.who.kind !== 'person')

@@ -4,6 +4,7 @@ import { notFound, unprocessable } from '../dispatch/refusal';
 import { personOf } from '../scope/decisions';
 import { needClientOf } from '../news/tell-client';
 import { walker } from './commands';
+import type { Rows } from '../database/rows';
 
 function needShort(context: CommandContext, about: string): { job: string } {
   const row = requireRow(context, 'observation', about, 'about');
@@ -26,12 +27,7 @@ function accept(
   context.logFor(job);
 }
 
-interface ItemRow {
-  job: string;
-  state: string;
-  text: string;
-  version: number;
-}
+type ItemRow = Pick<Rows['client_item'], 'job' | 'state' | 'text' | 'version'>;
 
 function needAsked(context: CommandContext, id: string, version: number): ItemRow {
   const row = requireVersion(context, 'client_item', id, version);

@@ -8,7 +8,6 @@ import {
   type Annotation,
   type Observation,
   type SelectionVerdict,
-  type WalkKind,
 } from '@/core/walks/observation';
 import { carriedItems } from '@/core/walks/open-items';
 import { countedWords, recordWords } from '@/core/walks/record-words';
@@ -27,15 +26,9 @@ import { whenSeen } from '../words';
 import { closeInsOf } from './close-in';
 import { drawnOf } from './drawn';
 import { observationsOf } from './queries';
+import type { Rows } from '../database/rows';
 
-export interface WalkRow {
-  id: string;
-  job: string;
-  kind: WalkKind;
-  person: string;
-  started_at: string;
-  finished_at: string | null;
-}
+export type WalkRow = Rows['walk'];
 
 export function requireWalk(installation: Installation, id: string): WalkRow {
   const row = queryOne<WalkRow>(installation.db, 'SELECT * FROM walk WHERE id = @id', { id });

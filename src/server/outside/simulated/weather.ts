@@ -1,6 +1,6 @@
 import type { HalfDayOutlook } from '@/core/schedule/weather';
 import { seeded } from '@/core/units/seeded';
-import { addDays, daysBetween, type Day } from '@/core/units/day';
+import { addDays, daysBetween } from '@/core/units/day';
 import { OUTLOOK_DAYS, type WeatherService } from '../ports';
 
 /** By month, of a cool coast: usual low, days with rain, with strong wind, with frost. */
