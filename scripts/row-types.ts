@@ -1,3 +1,4 @@
+import { groupBy } from '../src/core/group-by';
 import type { Connection } from '../src/server/database/open';
 
 interface Column {
@@ -17,6 +18,15 @@ const OF_THE_CORE: Record<string, { type: string; from?: string }> = {
   fallback_trade: { type: 'Trade', from: '@/core/sequence/trades' },
   method: { type: 'MethodKey', from: '@/core/sequence/methods' },
   measure: { type: 'Measure', from: '@/core/layout/measures' },
+  job: { type: 'JobId', from: '@/core/ids' },
+  area: { type: 'AreaId', from: '@/core/ids' },
+  walk: { type: 'WalkId', from: '@/core/ids' },
+  selection: { type: 'SelectionId', from: '@/core/ids' },
+  request: { type: 'RequestId', from: '@/core/ids' },
+  person: { type: 'PersonId', from: '@/core/ids' },
+  sub: { type: 'SubId', from: '@/core/ids' },
+  supplier: { type: 'SupplierId', from: '@/core/ids' },
+  task: { type: 'TaskId', from: '@/core/ids' },
   half: { type: '0 | 1' },
   first_half: { type: '0 | 1' },
   last_half: { type: '0 | 1' },
@@ -31,11 +41,10 @@ function listed(sql: string, column: string): string | undefined {
     .join(' | ');
 }
 
-function typeOf(sql: string, { name, type, notnull, pk }: Column): string {
-  const own =
-    listed(sql, name) ??
-    OF_THE_CORE[name]?.type ??
-    (type === 'TEXT' ? 'string' : type === 'BLOB' ? 'Buffer' : 'number');
+function typeOf(table: string, sql: string, { name, type, notnull, pk }: Column): string {
+  // The id of a table's own row is what other tables name after it.
+  const known = OF_THE_CORE[name === 'id' ? table : name];
+  const own = listed(sql, name) ?? known?.type ?? (type === 'TEXT' ? 'string' : type === 'BLOB' ? 'Buffer' : 'number');
   return notnull === 1 || pk > 0 ? own : `${own} | null`;
 }
 
@@ -57,7 +66,11 @@ export function rowTypes(db: Connection): string {
     const source = type === 'view' ? (/\bFROM\s+(\w+)/i.exec(sql)?.[1] ?? name) : name;
     const schema = tables.find((table) => table.name === source)?.sql ?? sql;
     const columns = columnsOf(source);
-    rows.push(`  ${name}: {`, ...columns.map((column) => `    ${column.name}: ${typeOf(schema, column)};`), `  };`);
+    rows.push(
+      `  ${name}: {`,
+      ...columns.map((column) => `    ${column.name}: ${typeOf(source, schema, column)};`),
+      `  };`,
+    );
     if (type === 'view') continue;
     const numbered = columns.filter(({ pk }) => pk > 0).length === 1;
     const free = columns.filter(
@@ -68,8 +81,8 @@ export function rowTypes(db: Connection): string {
   }
   return [
     '// Made from the migrations by `npm run rows`; a test holds it to them.',
-    ...new Set(
-      Object.values(OF_THE_CORE).flatMap(({ type, from }) => (from ? [`import type { ${type} } from '${from}';`] : [])),
+    ...[...groupBy(Object.values(OF_THE_CORE), ({ from = '' }) => from)].flatMap(([from, known]) =>
+      from ? [`import type { ${[...new Set(known.map(({ type }) => type))].join(', ')} } from '${from}';`] : [],
     ),
     '',
     '/** A row of each table and view, as SQLite gives it back. */',

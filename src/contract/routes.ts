@@ -1,3 +1,5 @@
+import type { AreaId, JobId, RequestId, SelectionId, TaskId, WalkId } from '@/core/ids';
+
 /**
  * Every address of the application, said once. Interface and server ask here for a link, so that a page that moves moves in one
  * place; `routes.test.ts` compares this table with the pages and route handlers that are there.
@@ -22,42 +24,42 @@ export interface BoardShown {
   weeks?: number | undefined;
   shift?: number | undefined;
   crew?: string | undefined;
-  task?: string | undefined;
+  task?: TaskId | undefined;
 }
 
 /** The places of a job and their pages. */
 export const jobRoutes = {
-  rooms: (job: string): Path => `/jobs/${job}`,
-  areas: (job: string): Path => `/jobs/${job}/areas`,
-  room: (job: string, area: string): Path => `/jobs/${job}/areas/${area}`,
-  layout: (job: string, area: string): Path => `/jobs/${job}/areas/${area}/layout`,
+  rooms: (job: JobId): Path => `/jobs/${job}`,
+  areas: (job: JobId): Path => `/jobs/${job}/areas`,
+  room: (job: JobId, area: AreaId): Path => `/jobs/${job}/areas/${area}`,
+  layout: (job: JobId, area: AreaId): Path => `/jobs/${job}/areas/${area}/layout`,
   /** The wall record of an area, at one of its walls (from 1). */
-  walls: (job: string, area: string, wall?: number): Path =>
+  walls: (job: JobId, area: AreaId, wall?: number): Path =>
     `/jobs/${job}/areas/${area}/walls${hash(wall === undefined ? undefined : `wall-${wall}`)}`,
 
-  scope: (job: string): Path => `/jobs/${job}/scope`,
-  firstVisit: (job: string, area?: string): Path => `/jobs/${job}/scope/visit${query({ area })}`,
-  assumptions: (job: string): Path => `/jobs/${job}/scope/assumptions`,
-  options: (job: string): Path => `/jobs/${job}/scope/options`,
-  levels: (job: string): Path => `/jobs/${job}/scope/levels`,
-  materials: (job: string): Path => `/jobs/${job}/scope/materials`,
-  changes: (job: string): Path => `/jobs/${job}/scope/changes`,
-  statement: (job: string, version?: number): Path => `/jobs/${job}/scope/statement${query({ version })}`,
+  scope: (job: JobId): Path => `/jobs/${job}/scope`,
+  firstVisit: (job: JobId, area?: AreaId): Path => `/jobs/${job}/scope/visit${query({ area })}`,
+  assumptions: (job: JobId): Path => `/jobs/${job}/scope/assumptions`,
+  options: (job: JobId): Path => `/jobs/${job}/scope/options`,
+  levels: (job: JobId): Path => `/jobs/${job}/scope/levels`,
+  materials: (job: JobId): Path => `/jobs/${job}/scope/materials`,
+  changes: (job: JobId): Path => `/jobs/${job}/scope/changes`,
+  statement: (job: JobId, version?: number): Path => `/jobs/${job}/scope/statement${query({ version })}`,
 
-  selections: (job: string): Path => `/jobs/${job}/selections`,
-  selection: (job: string, selection: string): Path => `/jobs/${job}/selections/${selection}`,
-  requests: (job: string, request?: string): Path => `/jobs/${job}/selections/requests${hash(request)}`,
-  deliveries: (job: string, left?: string): Path => `/jobs/${job}/selections/deliveries${query({ left })}`,
+  selections: (job: JobId): Path => `/jobs/${job}/selections`,
+  selection: (job: JobId, selection: SelectionId): Path => `/jobs/${job}/selections/${selection}`,
+  requests: (job: JobId, request?: RequestId): Path => `/jobs/${job}/selections/requests${hash(request)}`,
+  deliveries: (job: JobId, left?: SelectionId): Path => `/jobs/${job}/selections/deliveries${query({ left })}`,
 
-  sequence: (job: string): Path => `/jobs/${job}/sequence`,
-  schedule: (job: string, show: BoardShown = {}): Path => `/jobs/${job}/schedule${query(show)}`,
-  progress: (job: string, against?: string): Path => `/jobs/${job}/schedule/progress${query({ against })}`,
+  sequence: (job: JobId): Path => `/jobs/${job}/sequence`,
+  schedule: (job: JobId, show: BoardShown = {}): Path => `/jobs/${job}/schedule${query(show)}`,
+  progress: (job: JobId, against?: string): Path => `/jobs/${job}/schedule/progress${query({ against })}`,
 
-  walks: (job: string): Path => `/jobs/${job}/walks`,
-  review: (job: string, walk: string): Path => `/jobs/${job}/walks/${walk}`,
-  completion: (job: string): Path => `/jobs/${job}/walks/completion`,
+  walks: (job: JobId): Path => `/jobs/${job}/walks`,
+  review: (job: JobId, walk: WalkId): Path => `/jobs/${job}/walks/${walk}`,
+  completion: (job: JobId): Path => `/jobs/${job}/walks/completion`,
 
-  news: (job: string, update?: string): Path => `/jobs/${job}/news${hash(update)}`,
+  news: (job: JobId, update?: string): Path => `/jobs/${job}/news${hash(update)}`,
 } as const;
 
 /** The pages that belong to no one job. */
@@ -66,8 +68,8 @@ export const routes = {
   today: (): Path => '/',
   board: (show: BoardShown = {}): Path => `/schedule${query(show)}`,
   runs: (): Path => '/runs',
-  bench: (area?: string): Path => `/bench${query({ area })}`,
-  calculator: (name: string, show: { kept?: string; area?: string } = {}): Path => `/bench/${name}${query(show)}`,
+  bench: (area?: AreaId): Path => `/bench${query({ area })}`,
+  calculator: (name: string, show: { kept?: string; area?: AreaId } = {}): Path => `/bench/${name}${query(show)}`,
   suppliers: (): Path => '/suppliers',
   coordination: (): Path => '/coordination',
   firm: (): Path => '/firm',
@@ -75,7 +77,7 @@ export const routes = {
   signIn: (): Path => '/sign-in',
   welcome: (): Path => '/welcome',
   /** A walk as it is walked; without a walk, what this device can begin with no signal. */
-  walk: (walk?: string): Path => (walk === undefined ? '/walk' : `/walk/${walk}`),
+  walk: (walk?: WalkId): Path => (walk === undefined ? '/walk' : `/walk/${walk}`),
 } as const;
 
 /** What somebody outside is sent: a page, its pictures, its paper, a calendar. The token is the right to see it. */
@@ -96,15 +98,14 @@ export const api = {
   session: (): Path => '/api/session',
   sessionPerson: (): Path => '/api/session/person',
   plan: (): Path => '/api/plan.json',
-  pull: (task: string): Path => `/api/plan/pull${query({ task })}`,
+  pull: (task: TaskId): Path => `/api/plan/pull${query({ task })}`,
   walkPacks: (): Path => '/api/walk-packs',
-  walkPack: (walk: string): Path => `/api/walks/${walk}/pack`,
+  walkPack: (walk: WalkId): Path => `/api/walks/${walk}/pack`,
   pictures: (): Path => '/api/pictures',
   picture: (picture: string, width?: number): Path => `/api/pictures/${picture}${query({ w: width })}`,
   recordings: (): Path => '/api/recordings',
   recording: (recording: string): Path => `/api/recordings/${recording}`,
   /** A drawing or sheet of an area: `sheet.pdf`, `wall-1.svg`. */
-  areaFile: (area: string, file: string): Path => `/api/areas/${area}/${file}`,
-  jobFile: (job: string, file: string, version?: number): Path =>
-    `/api/jobs/${job}/papers/${file}${query({ version })}`,
+  areaFile: (area: AreaId, file: string): Path => `/api/areas/${area}/${file}`,
+  jobFile: (job: JobId, file: string, version?: number): Path => `/api/jobs/${job}/papers/${file}${query({ version })}`,
 } as const;

@@ -1,28 +1,31 @@
+import type { AreaId, JobId, TaskId } from '../ids';
+import type { CalendarKey } from '../sequence/calendars';
+import type { CrewKey } from '../sequence/crews';
 import type { Slot } from '../units/slot';
 import type { Phase } from '../sequence/phases';
 import type { Trade } from '../sequence/trades';
 
 /** One piece of work of one crew in one place; the unit that is placed. */
 export interface Task {
-  id: string;
-  job: string;
+  id: TaskId;
+  job: JobId;
   /** null for what belongs to the whole job (site set-up, final inspection, a level being tight). */
-  area: string | null;
+  area: AreaId | null;
   phase: Phase | null;
   /** In words, without the job: `Kitchen · beam`. */
   label: string;
   trade: Trade;
-  /** Who holds the crew: a sub's id, or `own:<trade>` for the firm's own people; null where nobody is needed. */
-  crew: string | null;
+  /** Who does it, as `core/sequence/crews` writes them; null where nobody is needed. */
+  crew: CrewKey | null;
   /** Half-days still to do; 0 is a milestone. */
   duration: number;
-  /** Part of the area it takes: `AREA_SHARES` alone, less beside compatible work. 0 without an area. */
+  /** Part of the area it takes: `FULL_OCCUPANCY` alone, less beside compatible work. 0 without an area. */
   shares: number;
   state: 'waiting' | 'under-way' | 'done';
   /** Done: the half-day that ended it. Else: not before this one. */
   floor: Slot;
   /** Which slots it may take apart from its crew's: the job's, or every one (curing). */
-  calendar: string;
+  calendar: CalendarKey;
   /** Among tasks equally urgent the lower goes first (rules of preference). */
   rank: number;
   /** How many crews it takes at once; one unless said. */
@@ -35,8 +38,8 @@ export type LinkKind = 'FS' | 'SS' | 'FF';
 
 /** `after` waits for `before`: FS finish to start, SS start to start, FF finish to finish. */
 export interface Link {
-  before: string;
-  after: string;
+  before: TaskId;
+  after: TaskId;
   kind: LinkKind;
   /** Half-days: worked slots of the job's calendar, or elapsed ones. */
   lag: number;

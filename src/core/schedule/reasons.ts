@@ -1,3 +1,4 @@
+import { isOfficeCalendar, narrowingsOf } from '../sequence/calendars';
 import { formatDay } from '../units/day';
 import { dayOfSlot, formatSlot, lastDay, type Slot } from '../units/slot';
 import { blockersOf, holdersOf, slotBefore, type Blocker, type Holders } from './blockers';
@@ -44,9 +45,9 @@ function reasonOf(net: Compiled, placed: Placement, task: Task, number: number, 
     return { kind: 'under-way', text: 'It is under way; what remains goes on from here.' };
   }
   // A calendar of its own says why it waits on, where nothing else does.
-  const hours = task.calendar.includes(':loud')
+  const hours = narrowingsOf(task.calendar).includes('loud')
     ? ' Loud work keeps to the hours told to the neighbours.'
-    : task.calendar.startsWith('office:')
+    : isOfficeCalendar(task.calendar)
       ? ' The office comes on its own days.'
       : '';
   const told = blockersOf(net, placed, number, holders)

@@ -5,7 +5,9 @@ import { phaseFacts, type Phase } from './phases';
 import { halfDaysOf, RATES } from './rates';
 import { RULES, type Rule } from './rules';
 import type { Site, SiteArea, TrackStep } from './site';
-import { officeCalendar, plantCrew, tasksOf } from './tasks';
+import { officeCalendar } from './calendars';
+import { plantCrew } from './crews';
+import { tasksOf } from './tasks';
 
 const step = (phase: Phase, over: Partial<TrackStep> = {}): TrackStep => ({
   phase,

@@ -7,7 +7,8 @@ import { inUsualOrder, phaseFacts, PHASE_KEYS, type Phase } from './phases';
 import { rankOf } from './preference';
 import { RULES } from './rules';
 import { taskId, type Site, type SiteArea } from './site';
-import { jobCalendar, tasksOf } from './tasks';
+import { jobCalendar } from './calendars';
+import { tasksOf } from './tasks';
 import { trackOf, WORK_KEYS, workFacts, worksFor } from './works';
 
 const ground = { id: 'ground', height: 0, name: 'Ground' };

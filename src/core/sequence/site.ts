@@ -1,3 +1,4 @@
+import type { AreaId, JobId, TaskId } from '../ids';
 import type { AreaKind } from '../sites/area';
 import type { Day } from '../units/day';
 import { isPhase, type Phase } from './phases';
@@ -6,7 +7,7 @@ import type { Trade } from './trades';
 
 /** What the sequence needs to know of a job: its areas with their tracks and how they touch each other. */
 export interface Site {
-  id: string;
+  id: JobId;
   name: string;
   /** First day on which work may start. */
   startDay: Day;
@@ -26,7 +27,7 @@ export interface Site {
   /** The rules that count here, those of the firm and of methods among them; those that ship unless said. */
   rules?: readonly Rule[];
   /** Where rules are switched: by number, for the job or by area; the narrower word counts. */
-  switches?: readonly { rule: number; area?: string; holds: boolean }[];
+  switches?: readonly { rule: number; area?: AreaId; holds: boolean }[];
   /** Neighbours that a method parts, by area: `area:before>after`. */
   parted?: ReadonlySet<string>;
   gates?: readonly Gate[];
@@ -38,8 +39,8 @@ export interface Gate {
   id: string;
   label: string;
   reason: string;
-  before: { area: string; phase: Phase }[];
-  after: { area: string; phase: Phase }[];
+  before: { area: AreaId; phase: Phase }[];
+  after: { area: AreaId; phase: Phase }[];
   /** Those after it follow one another in this order: one visit of their trade. */
   together: boolean;
 }
@@ -49,7 +50,7 @@ export interface Logistic {
   id: string;
   label: string;
   reason: string;
-  area: string;
+  area: AreaId;
   phase: Phase;
   here: boolean;
 }
@@ -57,7 +58,7 @@ export interface Logistic {
 /** Work added to an area after one of its steps (before its first, where none is named), with why. */
 export interface ExtraWork {
   id: string;
-  area: string;
+  area: AreaId;
   text: string;
   trade: Trade;
   halfDays: number;
@@ -68,13 +69,13 @@ export interface ExtraWork {
 /** Remaining work that a walk recorded, as a task of its own. */
 export interface Leftover {
   id: string;
-  area: string;
+  area: AreaId;
   text: string;
   trade: Trade;
 }
 
 export interface SiteArea {
-  id: string;
+  id: AreaId;
   name: string;
   kind: AreaKind;
   /** Storey and its height counted from the entrance; outside areas have none. */
@@ -86,7 +87,7 @@ export interface SiteArea {
   /** Household services that stand here: only `toilet` and the like of what people live with. */
   provides: string[];
   /** Areas on the other side of a shared wall, both ways round. */
-  beside: string[];
+  beside: AreaId[];
   /** Levels that a face or roof keeps dry. */
   shelters: string[];
   track: TrackStep[];
@@ -118,24 +119,24 @@ export interface TrackStep {
 
 export interface OwnLink {
   id: string;
-  before: { area: string; phase: Phase };
-  after: { area: string; phase: Phase };
+  before: { area: AreaId; phase: Phase };
+  after: { area: AreaId; phase: Phase };
   reason: string;
 }
 
-export const taskId = (area: string, phase: Phase): string => `${area}:${phase}`;
+export const taskId = (area: AreaId, phase: Phase): TaskId => `${area}:${phase}`;
 /** A part of a step that is not its last. */
-export const partId = (area: string, phase: Phase, part: number): string => `${area}:${phase}~${part}`;
-export const gateId = (id: string): string => `gate:${id}`;
-export const logisticId = (id: string): string => `there:${id}`;
-export const extraId = (id: string): string => `extra:${id}`;
-export const leftoverId = (observation: string): string => `item:${observation}`;
+export const partId = (area: AreaId, phase: Phase, part: number): TaskId => `${area}:${phase}~${part}`;
+export const gateId = (id: string): TaskId => `gate:${id}`;
+export const logisticId = (id: string): TaskId => `there:${id}`;
+export const extraId = (id: string): TaskId => `extra:${id}`;
+export const leftoverId = (observation: string): TaskId => `item:${observation}`;
 
 /** What the id of a task says. */
 export interface TaskRef {
   kind: 'step' | 'gate' | 'logistic' | 'extra' | 'leftover';
   /** The area of a step; for all others the word in front. */
-  area: string;
+  area: AreaId;
   /** What stands behind the area: the phase of a step with its part, or an id. */
   step: string;
   phase?: Phase;
@@ -151,7 +152,7 @@ const OTHERS: Readonly<Record<string, TaskRef['kind']>> = {
 };
 
 /** The one reader of ids of tasks, as the functions above write them. */
-export function taskRef(id: string): TaskRef {
+export function taskRef(id: TaskId): TaskRef {
   const colon = id.lastIndexOf(':');
   const [area, step] = [id.slice(0, colon), id.slice(colon + 1)];
   const kind = OTHERS[area] ?? 'step';

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Site, SiteArea, TrackStep } from './site';
-import { ALWAYS, jobCalendar, tasksOf, type TaskTerms } from './tasks';
+import { ALWAYS, jobCalendar } from './calendars';
+import { tasksOf, type TaskTerms } from './tasks';
 
 const step = (over: Partial<TrackStep> & Pick<TrackStep, 'phase' | 'trade'>): TrackStep => ({
   halfDays: 4,

@@ -1,7 +1,9 @@
 import { FULL_OCCUPANCY, type Task } from '../schedule/network';
-import { forbidsOf, type Forbids } from '../schedule/weather';
+import { forbidsOf } from '../schedule/weather';
 import type { Day } from '../units/day';
 import { slotOf, type Slot } from '../units/slot';
+import { ALWAYS, jobCalendar, officeCalendar } from './calendars';
+import { plantCrew } from './crews';
 import type { AddedTask } from './links';
 import { phaseFacts } from './phases';
 import { rankOf } from './preference';
@@ -22,18 +24,6 @@ import {
   type TrackStep,
 } from './site';
 import type { Trade } from './trades';
-
-/** Calendar of what needs no worked day: concrete cures on Sundays. */
-export const ALWAYS = 'always';
-/** The job's calendar; with what narrows it, as `job:ID:loud:rain`. */
-export const jobCalendar = (job: string, ...narrowed: Narrowing[]): string => ['job', job, ...narrowed].join(':');
-/** What a calendar of a job is narrowed by: the hours told to the neighbours, and what outdoor work cannot have. */
-export type Narrowing = 'loud' | Forbids;
-export const narrowingsOf = (calendar: string): Narrowing[] => calendar.split(':').slice(2) as Narrowing[];
-/** The days on which somebody comes to look, whatever the job's own. */
-export const officeCalendar = (office: string): string => `office:${office}`;
-/** Plant stands among the crews. */
-export const plantCrew = (plant: string): string => `plant:${plant}`;
 
 export interface TaskTerms {
   origin: Day;

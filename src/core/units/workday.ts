@@ -1,8 +1,7 @@
 import { addDays, daysBetween, isWeekend, type Day } from './day';
 
 /** Whether offices and crews work: weekdays that are no holiday. */
-export const isWorkday = (day: Day, holidays: ReadonlySet<Day>): boolean =>
-  !isWeekend(day) && !holidays.has(day);
+export const isWorkday = (day: Day, holidays: ReadonlySet<Day>): boolean => !isWeekend(day) && !holidays.has(day);
 
 /** So many working days after a day. */
 export function workdaysAfter(day: Day, count: number, holidays: ReadonlySet<Day>): Day {

@@ -3,7 +3,7 @@ import { groupBy } from '@/core/group-by';
 import { expectedLost, LIMITS, type HalfDayOutlook } from '@/core/schedule/weather';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
-import { plantCrew } from '@/core/sequence/tasks';
+import { plantCrew } from '@/core/sequence/crews';
 import type { Trade } from '@/core/sequence/trades';
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, slotOf } from '@/core/units/slot';

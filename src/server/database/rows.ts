@@ -3,12 +3,13 @@ import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { MethodKey } from '@/core/sequence/methods';
 import type { Measure } from '@/core/layout/measures';
+import type { JobId, AreaId, WalkId, SelectionId, RequestId, PersonId, SubId, SupplierId, TaskId } from '@/core/ids';
 
 /** A row of each table and view, as SQLite gives it back. */
 export interface Rows {
   area: {
-    id: string;
-    job: string;
+    id: AreaId;
+    job: JobId;
     level: string | null;
     name: string;
     kind: 'room' | 'wet' | 'face' | 'roof' | 'ground' | 'outbuilding';
@@ -26,8 +27,8 @@ export interface Rows {
   };
   assumption: {
     id: string;
-    job: string;
-    area: string;
+    job: JobId;
+    area: AreaId;
     phase: Phase;
     text: string;
     why: string;
@@ -45,7 +46,7 @@ export interface Rows {
   };
   baseline: {
     id: string;
-    job: string;
+    job: JobId;
     name: string;
     made_at: string;
     origin: string;
@@ -57,21 +58,21 @@ export interface Rows {
     other: string;
   };
   busy: {
-    sub: string;
+    sub: SubId;
     day: string;
     half: 0 | 1;
     words: string;
   };
   busy_source: {
-    sub: string;
+    sub: SubId;
     name: string;
     events: number;
     read_at: string;
   };
   calculation: {
     id: string;
-    job: string;
-    area: string;
+    job: JobId;
+    area: AreaId;
     scope_item: string | null;
     calculator: string;
     product: string;
@@ -81,16 +82,16 @@ export interface Rows {
     purchases: string;
     problem: string | null;
     unit_price: number | null;
-    supplier: string;
+    supplier: SupplierId;
     trade: Trade | null;
     phase: Phase | null;
     removed: 0 | 1;
     version: number;
   };
   calendar_event: {
-    task: string;
-    job: string;
-    sub: string | null;
+    task: TaskId;
+    job: JobId;
+    sub: SubId | null;
     label: string;
     first_day: string;
     first_half: 0 | 1;
@@ -102,8 +103,8 @@ export interface Rows {
   };
   change_order: {
     id: string;
-    job: string;
-    area: string;
+    job: JobId;
+    area: AreaId;
     number: number;
     kind: 'addition' | 'omission';
     title: string;
@@ -125,8 +126,8 @@ export interface Rows {
   };
   client_item: {
     id: string;
-    job: string;
-    area: string | null;
+    job: JobId;
+    area: AreaId | null;
     text: string;
     name: string;
     at: string;
@@ -137,13 +138,13 @@ export interface Rows {
   };
   close_in_sign: {
     id: string;
-    job: string;
-    area: string;
+    job: JobId;
+    area: AreaId;
     name: string;
     reason: string;
     lines: string;
     signed_at: string;
-    person: string | null;
+    person: PersonId | null;
     removed: 0 | 1;
     version: number;
   };
@@ -154,19 +155,19 @@ export interface Rows {
     at: string;
     applied_at: string;
     who: string;
-    job: string | null;
+    job: JobId | null;
     payload: string;
     result: string;
   };
   day_away: {
-    sub: string;
+    sub: SubId;
     first_day: string;
     last_day: string;
   };
   decision: {
     id: string;
-    job: string;
-    area: string | null;
+    job: JobId;
+    area: AreaId | null;
     subject: string;
     reason: string;
     made_at: string;
@@ -176,7 +177,7 @@ export interface Rows {
   };
   delivery: {
     id: string;
-    job: string;
+    job: JobId;
     day: string;
     half: 'morning' | 'afternoon' | null;
     place: string | null;
@@ -196,8 +197,8 @@ export interface Rows {
   };
   extra_work: {
     id: string;
-    job: string;
-    area: string;
+    job: JobId;
+    area: AreaId;
     text: string;
     trade: Trade;
     half_days: number;
@@ -221,12 +222,12 @@ export interface Rows {
     filed_as: 'scope' | 'assumption' | 'change' | 'wait' | 'selection' | 'remark';
     target: string | null;
     at: string;
-    person: string | null;
+    person: PersonId | null;
   };
   finding: {
     id: string;
-    job: string;
-    area: string | null;
+    job: JobId;
+    area: AreaId | null;
     kind:
       | 'penetration'
       | 'service'
@@ -266,14 +267,14 @@ export interface Rows {
   };
   fixture: {
     id: string;
-    area: string;
+    area: AreaId;
     fixture: string;
     removed: 0 | 1;
     version: number;
   };
   gate: {
     id: string;
-    job: string;
+    job: JobId;
     label: string;
     reason: string;
     not_before: string | null;
@@ -283,13 +284,13 @@ export interface Rows {
     gate: string;
     side: 'before' | 'after';
     place: number;
-    area: string;
+    area: AreaId;
     phase: Phase;
   };
   handed_over: {
     id: string;
-    job: string;
-    area: string | null;
+    job: JobId;
+    area: AreaId | null;
     kind: 'code' | 'key' | 'kit' | 'manual' | 'other';
     text: string;
     at: string;
@@ -298,9 +299,9 @@ export interface Rows {
   };
   history: {
     id: string;
-    job: string;
-    selection: string | null;
-    request: string | null;
+    job: JobId;
+    selection: SelectionId | null;
+    request: RequestId | null;
     at: string;
     who: string;
     text: string;
@@ -308,8 +309,8 @@ export interface Rows {
   };
   hold: {
     id: string;
-    job: string;
-    area: string;
+    job: JobId;
+    area: AreaId;
     phase: Phase;
     kind:
       | 'engineer'
@@ -334,8 +335,8 @@ export interface Rows {
   };
   inspection: {
     id: string;
-    job: string;
-    area: string;
+    job: JobId;
+    area: AreaId;
     phase: Phase;
     office: string;
     asked_on: string;
@@ -347,7 +348,7 @@ export interface Rows {
     version: number;
   };
   job: {
-    id: string;
+    id: JobId;
     name: string;
     address: string;
     client: string;
@@ -365,8 +366,8 @@ export interface Rows {
   };
   job_update: {
     id: string;
-    job: string;
-    walk: string | null;
+    job: JobId;
+    walk: WalkId | null;
     audience: 'client' | 'crew';
     title: string;
     body: string;
@@ -377,14 +378,14 @@ export interface Rows {
   };
   level: {
     id: string;
-    job: string;
+    job: JobId;
     name: string;
     height: number;
     note: string;
   };
   level_mark: {
     id: string;
-    job: string;
+    job: JobId;
     name: string;
     kind: 'floor' | 'ground' | 'step' | 'footing' | 'invert' | 'sill';
     mm: number;
@@ -394,10 +395,10 @@ export interface Rows {
   };
   logistic: {
     id: string;
-    job: string;
+    job: JobId;
     kind: 'bin' | 'scaffold' | 'crane' | 'pump' | 'parking' | 'neighbours' | 'other';
     label: string;
-    area: string;
+    area: AreaId;
     phase: Phase;
     lead_days: number;
     state: 'open' | 'booked' | 'here' | 'dropped';
@@ -421,8 +422,8 @@ export interface Rows {
   method_choice: {
     id: string;
     method: MethodKey;
-    job: string | null;
-    area: string | null;
+    job: JobId | null;
+    area: AreaId | null;
     variant: string | null;
   };
   migration: {
@@ -432,13 +433,13 @@ export interface Rows {
   };
   narration: {
     id: string;
-    walk: string;
+    walk: WalkId;
     name: string;
     text: string;
     hash: string;
     recording: string | null;
     kept_at: string;
-    person: string;
+    person: PersonId;
   };
   normal: {
     month: number;
@@ -448,10 +449,10 @@ export interface Rows {
   };
   observation: {
     id: string;
-    walk: string;
-    job: string;
-    area: string;
-    person: string;
+    walk: WalkId;
+    job: JobId;
+    area: AreaId;
+    person: PersonId;
     at: string;
     phase: Phase | null;
     fraction: number | null;
@@ -459,7 +460,7 @@ export interface Rows {
     trade: Trade | null;
     quantity: number | null;
     unit: string | null;
-    selection: string | null;
+    selection: SelectionId | null;
     verdict: string | null;
     about: string | null;
     picture: string | null;
@@ -501,15 +502,15 @@ export interface Rows {
   };
   opening: {
     id: string;
-    area: string;
+    area: AreaId;
     opening: string;
     removed: 0 | 1;
     version: number;
   };
   option_set: {
     id: string;
-    job: string;
-    area: string;
+    job: JobId;
+    area: AreaId;
     phase: Phase;
     subject: string;
     options: string;
@@ -530,7 +531,7 @@ export interface Rows {
   };
   own_link: {
     id: string;
-    job: string;
+    job: JobId;
     before_area: string;
     before_phase: Phase;
     after_area: string;
@@ -540,7 +541,7 @@ export interface Rows {
   own_rule: {
     number: number;
     id: string;
-    job: string | null;
+    job: JobId | null;
     before_phase: Phase;
     after_phase: Phase;
     within: 'area' | 'beside' | 'route' | 'job';
@@ -553,7 +554,7 @@ export interface Rows {
     version: number;
   };
   person: {
-    id: string;
+    id: PersonId;
     name: string;
     role: 'contractor' | 'lead' | 'office';
     email: string | null;
@@ -570,8 +571,8 @@ export interface Rows {
     taken_at: string | null;
   };
   pin: {
-    task: string;
-    job: string;
+    task: TaskId;
+    job: JobId;
     day: string;
     half: 0 | 1;
     reason: string;
@@ -586,22 +587,22 @@ export interface Rows {
   };
   plan_mark: {
     id: number;
-    job: string;
-    walk: string | null;
+    job: JobId;
+    walk: WalkId | null;
     cause: string;
   };
   plan_move: {
     id: number;
     version: number;
     made_at: string;
-    job: string;
-    task: string | null;
+    job: JobId;
+    task: TaskId | null;
     halves: number;
     cause: string;
   };
   plan_part: {
     version: number;
-    job: string;
+    job: JobId;
     tasks: string;
     links: string;
     finish_day: string | null;
@@ -637,7 +638,7 @@ export interface Rows {
     reason: string;
   };
   price: {
-    supplier: string;
+    supplier: SupplierId;
     code: string;
     name: string;
     unit: string;
@@ -649,7 +650,7 @@ export interface Rows {
   purchased: {
     observation: string;
     at: string;
-    person: string | null;
+    person: PersonId | null;
   };
   rate: {
     phase: Phase;
@@ -661,8 +662,8 @@ export interface Rows {
     bytes: number;
   };
   request: {
-    id: string;
-    job: string;
+    id: RequestId;
+    job: JobId;
     kind: 'approval' | 'answer' | 'drawing';
     party: 'client' | 'association' | 'authority' | 'conservation' | 'engineer' | 'designer' | 'us';
     who: string;
@@ -682,23 +683,23 @@ export interface Rows {
     version: number;
   };
   request_wait: {
-    request: string;
-    selection: string | null;
-    area: string | null;
+    request: RequestId;
+    selection: SelectionId | null;
+    area: AreaId | null;
     phase: Phase | null;
   };
   rule_switch: {
     id: string;
     rule: number;
-    job: string | null;
-    area: string | null;
+    job: JobId | null;
+    area: AreaId | null;
     holds: 0 | 1;
     reason: string;
   };
   scope_item: {
     id: string;
-    job: string;
-    area: string;
+    job: JobId;
+    area: AreaId;
     stance: 'in' | 'out' | 'conditional' | 'protect' | 'keep-live' | 'refit';
     verb: string;
     subject: string;
@@ -707,15 +708,15 @@ export interface Rows {
     trade: Trade | null;
     depends_on: string;
     version: number;
-    selection: string | null;
+    selection: SelectionId | null;
     measure: Measure | null;
     change_order: string | null;
     removed: 0 | 1;
   };
   selection: {
-    id: string;
-    job: string;
-    area: string;
+    id: SelectionId;
+    job: JobId;
+    area: AreaId;
     phase: Phase;
     category: string;
     choice: string;
@@ -752,7 +753,7 @@ export interface Rows {
     removed: 0 | 1;
     lead_low: number;
     lead_high: number;
-    supplier: string | null;
+    supplier: SupplierId | null;
     state:
       | 'open'
       | 'chosen'
@@ -767,14 +768,14 @@ export interface Rows {
       | 'left over';
   };
   shape: {
-    area: string;
+    area: AreaId;
     shape: string;
     version: number;
   };
   share_link: {
     id: string;
-    job: string | null;
-    sub: string | null;
+    job: JobId | null;
+    sub: SubId | null;
     audience: 'client' | 'crew' | 'sub';
     recipient: string;
     token_hash: string;
@@ -792,8 +793,8 @@ export interface Rows {
   };
   sign_off: {
     id: string;
-    job: string;
-    area: string;
+    job: JobId;
+    area: AreaId;
     name: string;
     words: string;
     at: string;
@@ -803,9 +804,9 @@ export interface Rows {
   };
   site_close_down: {
     id: string;
-    job: string;
-    walk: string | null;
-    person: string;
+    job: JobId;
+    walk: WalkId | null;
+    person: PersonId;
     at: string;
     items: string;
     bin: number | null;
@@ -813,8 +814,8 @@ export interface Rows {
   };
   spare: {
     id: string;
-    job: string;
-    selection: string | null;
+    job: JobId;
+    selection: SelectionId | null;
     kind: 'touch-up kit' | 'spare parts' | 'surplus' | 'wrong part';
     what: string;
     quantity: number | null;
@@ -827,10 +828,10 @@ export interface Rows {
   };
   standing_observation: {
     id: string;
-    walk: string;
-    job: string;
-    area: string;
-    person: string;
+    walk: WalkId;
+    job: JobId;
+    area: AreaId;
+    person: PersonId;
     at: string;
     phase: Phase | null;
     fraction: number | null;
@@ -838,7 +839,7 @@ export interface Rows {
     trade: Trade | null;
     quantity: number | null;
     unit: string | null;
-    selection: string | null;
+    selection: SelectionId | null;
     verdict: string | null;
     about: string | null;
     picture: string | null;
@@ -870,15 +871,15 @@ export interface Rows {
   };
   standpoint: {
     id: string;
-    job: string;
-    area: string;
+    job: JobId;
+    area: AreaId;
     name: string;
     removed: 0 | 1;
     version: number;
   };
   statement: {
     id: string;
-    job: string;
+    job: JobId;
     number: number;
     made_at: string;
     made_by: string | null;
@@ -890,7 +891,7 @@ export interface Rows {
     version: number;
   };
   step: {
-    area: string;
+    area: AreaId;
     phase: Phase;
     trade: Trade;
     half_days: number;
@@ -900,14 +901,14 @@ export interface Rows {
     others_on: string | null;
   };
   step_part: {
-    area: string;
+    area: AreaId;
     phase: Phase;
     part: number;
     label: string;
     half_days: number;
   };
   sub: {
-    id: string;
+    id: SubId;
     name: string;
     trade: Trade;
     crews: number;
@@ -917,7 +918,7 @@ export interface Rows {
     phone: string;
   };
   supplier: {
-    id: string;
+    id: SupplierId;
     name: string;
     email: string;
     note: string;
@@ -926,21 +927,21 @@ export interface Rows {
     phone: string;
   };
   supplier_closure: {
-    supplier: string;
+    supplier: SupplierId;
     first_day: string;
     last_day: string;
     why: string;
   };
   walk: {
-    id: string;
-    job: string;
+    id: WalkId;
+    job: JobId;
     kind: 'scope' | 'layout' | 'progress' | 'close-in' | 'completion';
-    person: string;
+    person: PersonId;
     started_at: string;
     finished_at: string | null;
   };
   walk_plan: {
-    walk: string;
+    walk: WalkId;
     before_version: number | null;
     after_version: number;
   };

@@ -1,3 +1,4 @@
+import { isOfficeCalendar } from '@/core/sequence/calendars';
 import { routes } from '@/contract/routes';
 import type { BoardBlock, BoardRow, BoardView, GoalView, ScheduleView } from '@/contract/views/plan';
 import { groupBy } from '@/core/group-by';
@@ -284,7 +285,7 @@ function blocksOf(window: Window, tasks: PlannedTask[]): BoardBlock[] {
         leads: leadsTo(task),
         also: (task.reason.also ?? []).map((other) => other.text),
         pin: window.pins.get(task.id) ?? null,
-        movable: task.state === 'waiting' && !task.calendar.startsWith('office:'),
+        movable: task.state === 'waiting' && !isOfficeCalendar(task.calendar),
         day: dayOfSlot(window.plan.origin, task.start),
         half: isAfternoon(task.start) ? 1 : 0,
       };

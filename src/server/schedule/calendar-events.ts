@@ -1,3 +1,4 @@
+import { subOf } from '@/core/sequence/crews';
 import type { Plan, PlannedTask } from '@/core/schedule/plan';
 import { isAfternoon, dayOfSlot } from '@/core/units/slot';
 import { queryAll, execute } from '../database/query';
@@ -13,7 +14,7 @@ const eventOf = (
 ): Omit<EventRow, 'sequence' | 'cancelled' | 'changed_at'> => ({
   task: task.id,
   job: task.job,
-  sub: task.crew !== null && !task.crew.startsWith('own:') ? task.crew : null,
+  sub: subOf(task.crew),
   label: task.label,
   first_day: dayOfSlot(plan.origin, task.start),
   first_half: isAfternoon(task.start) ? 1 : 0,

@@ -1,6 +1,6 @@
 import { groupBy } from '@/core/group-by';
 import type { Crew } from '@/core/schedule/plan-input';
-import { plantCrew } from '@/core/sequence/tasks';
+import { ownCrew, plantCrew } from '@/core/sequence/crews';
 import { TRADE_KEYS, TRADES, type Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
 import { slotOf, type Slot } from '@/core/units/slot';
@@ -35,7 +35,7 @@ export function crewsByTrade(db: Connection, today: Day): Map<Trade, Crew[]> {
   }
   for (const [trade, list] of crews)
     if (list.length === 0)
-      list.push({ id: `own:${trade}`, name: `our own ${TRADES[trade].toLowerCase()}`, capacity: 1, away: new Set() });
+      list.push({ id: ownCrew(trade), name: `our own ${TRADES[trade].toLowerCase()}`, capacity: 1, away: new Set() });
   return crews;
 }
 

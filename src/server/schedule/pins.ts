@@ -1,3 +1,4 @@
+import { isOfficeCalendar } from '@/core/sequence/calendars';
 import { placedLike } from '@/core/schedule/plan';
 import { firstFrom } from '@/core/schedule/objective';
 import { reasonFor } from '@/core/schedule/reasons';
@@ -47,7 +48,7 @@ export const pinHandlers = handlers({
         `${facts.label} is ${facts.state === 'done' ? 'done' : 'under way'}; only what has not begun can be moved.`,
         'task',
       );
-    if (facts.calendar.startsWith('office:'))
+    if (isOfficeCalendar(facts.calendar))
       throw unprocessable('pin-office', 'The office’s day is set by booking its visit.', 'task');
     execute(context.db, 'DELETE FROM pin WHERE task = @task', { task });
     insert(context.db, 'pin', { task, job: facts.job, day, half: half === 1 ? 1 : 0, reason, made_at: context.now });

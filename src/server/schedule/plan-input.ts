@@ -4,7 +4,8 @@ import { USUAL_WEIGHTS, type Crew, type PlanInput, type Weights } from '@/core/s
 import { keptOff, rainOf, type HalfDayOutlook } from '@/core/schedule/weather';
 import { sequenceOf } from '@/core/sequence/links';
 import type { Site } from '@/core/sequence/site';
-import { ALWAYS, jobCalendar, narrowingsOf, officeCalendar, tasksOf } from '@/core/sequence/tasks';
+import { ALWAYS, jobCalendar, narrowingsOf, officeCalendar } from '@/core/sequence/calendars';
+import { tasksOf } from '@/core/sequence/tasks';
 import type { Trade } from '@/core/sequence/trades';
 import { weekday, type Day } from '@/core/units/day';
 import { isAfternoon, slotOf, type Slot } from '@/core/units/slot';

@@ -112,16 +112,16 @@ function WaitsField({ view }: { view: RequestsView }) {
   const { control } = useFormContext();
   const { field } = useController({ name: 'waits', control });
   const waits = (field.value ?? []) as Wait[];
-  const names = new Map<string, string>([
-    ...view.selections.map((selection) => [selection.id, `the order of ${selection.text}`] as const),
+  const offered: { wait: Wait; name: string }[] = [
+    ...view.selections.map(({ id, text }) => ({ wait: { selection: id }, name: `the order of ${text}` })),
     ...view.areas.flatMap((area) =>
-      area.phases.map((step) => [`${area.id}:${step.phase}`, `${area.name} · ${step.label}`] as const),
+      area.phases.map((step) => ({ wait: { area: area.id, phase: step.phase }, name: `${area.name} · ${step.label}` })),
     ),
-  ]);
+  ];
+  const names = new Map(offered.map(({ wait, name }) => [keyOf(wait), name]));
   const add = (key: string): void => {
-    const [area, phase] = key.split(':');
-    const wait: Wait = phase ? { area: area ?? '', phase: phase as Phase } : { selection: key };
-    if (key && !waits.some((entry) => keyOf(entry) === key)) field.onChange([...waits, wait]);
+    const found = offered.find(({ wait }) => keyOf(wait) === key);
+    if (found && !waits.some((entry) => keyOf(entry) === key)) field.onChange([...waits, found.wait]);
   };
   return (
     <Form.Group controlId="field-waits">
