@@ -258,10 +258,11 @@ describe('public pages', () => {
 describe('the route of a walk', () => {
   it('tells where something is still to be looked at, and ends the walk', () => {
     const pack = walkPack(installation, demoId('signal', 'walk', '2'));
-    const walking = {
-      pack,
-      areas: pack.areas.map((area) => ({ ...area, open: area.open.map((item) => ({ ...item, verdict: null })) })),
-    } as Walking;
+    const areas = pack.areas.map((area) => ({
+      ...area,
+      open: area.open.map((item) => ({ ...item, verdict: null })),
+    }));
+    const walking = { pack: { ...pack, areas } } as Walking;
     const read = words(
       html(
         <Route

@@ -1,4 +1,4 @@
-import { array, boolean, lazy, mixed, number, object, string, tuple } from 'yup';
+import { array, boolean, lazy, mixed, number, object, string, tuple, type Schema } from 'yup';
 import { LONGEST_NARRATION } from '@/core/narration/captions';
 import {
   CHECK_VERDICTS,
@@ -10,7 +10,8 @@ import {
   SELECTION_VERDICTS,
   WALK_KINDS,
   type InWallKind,
-  type Annotation,
+  type ObservationKind,
+  type RecordedOf,
   type Target,
 } from '@/core/walks/observation';
 import { LONGEST_MM } from '@/core/units/length';
@@ -218,12 +219,10 @@ const shapes = {
   }).noUnknown(),
   withdrawal: object({ ...where, kind: string<'withdrawal'>().required(), about: field.id() }).noUnknown(),
 };
-type Shaped = { [Kind in keyof typeof shapes]: (typeof shapes)[Kind]['__outputType'] };
-/** Marks are checked one by one; their type is the core's. */
-export type RecordedObservation =
-  Shaped[Exclude<keyof Shaped, 'marks'>] | (Omit<Shaped['marks'], 'marks'> & { marks: Annotation[] });
+// A kind of the core without its schema, or one whose schema lets through something else, is an error here.
+const SHAPES: { readonly [Kind in ObservationKind]: Schema<RecordedOf<Kind>> } = shapes;
 
-const isKind = (kind: unknown): kind is keyof typeof shapes => typeof kind === 'string' && Object.hasOwn(shapes, kind);
+const isKind = (kind: unknown): kind is ObservationKind => typeof kind === 'string' && Object.hasOwn(SHAPES, kind);
 
 export const recordObservation = command(
   'observation.record',
@@ -233,10 +232,10 @@ export const recordObservation = command(
     observation: lazy((value: unknown) => {
       const kind = typeof value === 'object' && value !== null ? (value as { kind?: unknown }).kind : undefined;
       return isKind(kind)
-        ? shapes[kind]
+        ? SHAPES[kind]
         : mixed()
             .required('the observation is missing')
-            .test('kind', `an observation is one of: ${Object.keys(shapes).join(', ')}`, () => false);
+            .test('kind', `an observation is one of: ${Object.keys(SHAPES).join(', ')}`, () => false);
     }),
   }).noUnknown(),
 );

@@ -1,13 +1,9 @@
-import type { Phase } from '@/core/sequence/phases';
-import type { Trade } from '@/core/sequence/trades';
-import type { SelectionState } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
-import type { Inclusion } from '@/core/sites/area';
-import type { CloseInState } from '@/core/walks/close-in';
 import type { LeftRhythm } from '@/core/walks/housekeeping';
-import type { Annotation, ObservationKind, SelectionVerdict, Target, WalkKind } from '@/core/walks/observation';
+import type { ObservationKind, WalkKind } from '@/core/walks/observation';
 import type { MovedWork } from '@/core/news/news';
 import type { Drawing } from '@/core/layout/drawing';
+import type { NarrationView, WalkArea } from '@/core/walks/walk-screen';
 import type { FiledAs } from '../commands/walks';
 import type { ServerClock, JobHead, PictureView } from './job';
 
@@ -27,75 +23,7 @@ export interface WalkPack {
 /** What a device keeps of a job, so that a walk can be begun without a signal. */
 export type JobPack = Omit<WalkPack, 'walk' | 'narrations'>;
 
-export interface NarrationView {
-  id: string;
-  name: string;
-  text: string;
-  recording: string | null;
-  /** Drafts that are settled, by the key the reader gives them. */
-  dropped: string[];
-  accepted: string[];
-}
-
-export interface WalkArea {
-  id: string;
-  name: string;
-  place: string;
-  /** What people call it besides. */
-  called: string[];
-  steps: { phase: Phase; label: string; fraction: number; trade: Trade }[];
-  /** What earlier walks left open, the longest open first. */
-  open: {
-    id: string;
-    kind: 'remaining' | 'caution';
-    text: string;
-    trade: Trade | null;
-    putOff: number;
-    notSeen: number;
-    days: number;
-    worse: boolean;
-    verdict: string | null;
-    since: string;
-  }[];
-  selections: {
-    id: string;
-    category: string;
-    choice: string;
-    code: string;
-    colour: string;
-    finish: string;
-    quantity: number | null;
-    unit: string;
-    state: SelectionState;
-    verdict: SelectionVerdict | null;
-  }[];
-  /** Believed here and not seen: it is settled when it shows itself. */
-  assumptions: { id: string; text: string; fallback: string; shownBy: string; state: 'open' | 'held' | 'wrong' }[];
-  /** Added work that is not done. */
-  extras: { id: string; text: string; trade: Trade; done: boolean }[];
-  /** The check before the walls are closed; empty where none is. */
-  checks: { key: string; text: string; because: string; state: CloseInState['state']; said: string }[];
-  closed: boolean;
-  standpoints: { id: string; name: string; last: { hash: string; when: string } | null }[];
-  /** What is drawn and can be measured again. */
-  drawn: { label: string; of: Target; mm: number }[];
-  walls: string[];
-  /** What is agreed here, for a scope walk. */
-  scope: { stance: Inclusion; text: string }[];
-  accepted: string | null;
-  /** Recorded on this walk already. */
-  recorded: Recorded[];
-}
-
-export interface Recorded {
-  id: string;
-  kind: ObservationKind;
-  text: string;
-  picture?: string;
-  /** Who recorded it, where several people walk. */
-  by?: string;
-  marks?: Annotation[];
-}
+export type { NarrationView, Recorded, WalkArea } from '@/core/walks/walk-screen';
 
 export interface WalksView {
   job: JobHead;

@@ -88,6 +88,15 @@ export type Observation = Seen &
     | { kind: 'withdrawal'; about: string }
   );
 
+/** A record as it is made and sent: the door adds whose it is, of which job and when. */
+export type RecordedObservation = Made<Observation>;
+type Made<Kind> = Kind extends Observation ? Omit<Kind, 'job' | 'at' | 'person' | 'clock'> : never;
+export type RecordedOf<Kind extends ObservationKind> = Made<Of<Kind>>;
+
+/** A record before it has an id and a walk. */
+export type NewObservation = Unkept<RecordedObservation>;
+type Unkept<Kind> = Kind extends RecordedObservation ? Omit<Kind, 'id' | 'walk'> : never;
+
 /** A drawn mark on a picture, in parts of its width and height: 0…1 from the left and from the top. */
 export type Annotation =
   | { form: 'arrow'; from: Spot; to: Spot }

@@ -2,15 +2,8 @@ import type { Reading } from '../narration/draft';
 import type { Phase } from '../sequence/phases';
 import type { Trade } from '../sequence/trades';
 import { formatLength, type LengthSystem } from '../units/length';
-import type { Observation } from './observation';
+import type { NewObservation } from './observation';
 import { similar, type ShortLine } from './shorthand';
-
-/** A record before it has an id, a walk and a time. */
-export type NewObservation = Observation extends infer One
-  ? One extends Observation
-    ? Omit<One, 'id' | 'job' | 'walk' | 'at' | 'person' | 'clock'>
-    : never
-  : never;
 
 export interface RecordTerms {
   steps: readonly { phase: Phase; label: string; trade: Trade; fraction: number }[];

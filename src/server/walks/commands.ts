@@ -1,4 +1,5 @@
-import { type RecordedObservation } from '@/contract/commands/walks';
+import {} from '@/contract/commands/walks';
+import type { RecordedObservation } from '@/core/walks/observation';
 import { formatDay } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
 import { insert, execute, type NewRow } from '../database/query';

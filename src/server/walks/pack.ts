@@ -1,16 +1,11 @@
-import type { JobPack, NarrationView, Recorded, WalkArea, WalkPack, WalksView } from '@/contract/views/walk';
+import type { JobPack, NarrationView, WalkArea, WalkPack, WalksView } from '@/contract/views/walk';
+import { recordedOnto } from '@/core/walks/overlay';
 import { groupBy } from '@/core/group-by';
 import { phaseFacts } from '@/core/sequence/phases';
 import { daysBetween } from '@/core/units/day';
-import {
-  ofKind,
-  notWithdrawn,
-  type Annotation,
-  type Observation,
-  type SelectionVerdict,
-} from '@/core/walks/observation';
+import { ofKind, notWithdrawn, type Observation } from '@/core/walks/observation';
 import { carriedItems } from '@/core/walks/open-items';
-import { countedWords, recordWords } from '@/core/walks/record-words';
+import { countedWords } from '@/core/walks/record-words';
 import { walkingOrder } from '@/core/walks/route';
 import { dayIn } from '@/core/units/zone';
 import { firmTime, type FirmTime, clockFor } from '../zone';
@@ -93,7 +88,6 @@ function packOf(installation: Installation, jobId: string, walk?: WalkRow): JobP
     carriedItems(seen.filter((observation) => observation.walk !== walk?.id)),
     ({ item }) => item.area,
   );
-  const verdicts = new Map(ofKind(onThis, 'recheck').map((check) => [check.about, check.verdict]));
   const chosen = groupBy(
     queryAll<Omit<WalkArea['selections'][number], 'verdict'> & { area: string }>(
       db,
@@ -104,9 +98,6 @@ function packOf(installation: Installation, jobId: string, walk?: WalkRow): JobP
       { job: jobId },
     ),
     (row) => row.area,
-  );
-  const found = new Map<string, SelectionVerdict>(
-    ofKind(onThis, 'selection-check').map((check) => [check.selection, check.verdict]),
   );
   const [believed, added, agreed, closeIns] = [
     assumptionsOf(installation, jobId),
@@ -121,11 +112,10 @@ function packOf(installation: Installation, jobId: string, walk?: WalkRow): JobP
     }).map((row) => [row.area, row.name]),
   );
   const names = personNames(db);
-  const marks = new Map(ofKind(seen, 'marks').map((entry) => [entry.about, entry.marks]));
   const areas = walkingOrder(site.areas).map((area): WalkArea => {
     const check = closeIns.get(area.id);
     const layout = readLayout(db, area.id);
-    return {
+    const bare: WalkArea = {
       id: area.id,
       name: area.name,
       place: rows.get(area.id)?.place ?? '',
@@ -146,13 +136,13 @@ function packOf(installation: Installation, jobId: string, walk?: WalkRow): JobP
           notSeen,
           worse,
           days: daysBetween(dayIn(zone, item.at), now),
-          verdict: verdicts.get(item.id) ?? null,
+          verdict: null,
           since: whenSeen(item.at, time),
         }))
         .sort((a, b) => b.days - a.days),
       selections: (chosen.get(area.id) ?? []).map(({ area: _, ...item }) => ({
         ...item,
-        verdict: found.get(item.id) ?? null,
+        verdict: null,
       })),
       assumptions: believed
         .filter(
@@ -175,10 +165,14 @@ function packOf(installation: Installation, jobId: string, walk?: WalkRow): JobP
       ...drawnOf(layout),
       scope: (agreed.get(area.id) ?? []).map((line) => ({ stance: line.stance, text: `${line.verb} ${line.subject}` })),
       accepted: accepted.get(area.id) ?? null,
-      recorded: (mine.get(area.id) ?? []).flatMap((observation) =>
-        recorded(observation, names, walk?.person ?? '', marks),
-      ),
+      recorded: [],
     };
+    // What this walk recorded itself is laid on as the device lays on what it has not sent.
+    return (mine.get(area.id) ?? []).reduce(
+      (now, record) =>
+        recordedOnto(now, record, record.person === walk?.person ? {} : { by: names.get(record.person) ?? '' }),
+      bare,
+    );
   });
   const left = queryOne<{ at: string; bin: number | null }>(
     db,
@@ -241,28 +235,6 @@ function standpointsOf(
       list.map(({ id, name }) => ({ id, name, last: last.get(id) ?? null })),
     ]),
   );
-}
-
-/** A line for what was typed, measured or pictured; progress and checks show in their own places. */
-function recorded(
-  seen: Observation,
-  names: ReadonlyMap<string, string>,
-  walker: string,
-  marks: ReadonlyMap<string, Annotation[]>,
-): Recorded[] {
-  const text = recordWords(seen);
-  if (text === '') return [];
-  const drawn = marks.get(seen.id);
-  return [
-    {
-      id: seen.id,
-      kind: seen.kind,
-      text,
-      ...(seen.person === walker ? {} : { by: names.get(seen.person) ?? '' }),
-      ...(seen.kind === 'picture' ? { picture: seen.picture } : {}),
-      ...(drawn ? { marks: drawn } : {}),
-    },
-  ];
 }
 
 export function narrationsOf(db: Connection, walk: string): NarrationView[] {

@@ -1,4 +1,5 @@
 import type { Command } from '@/contract/command';
+import { isWalkChange, overlay, walkOf } from '@/core/walks/overlay';
 import { onItsWay } from './on-its-way';
 import { post } from './send';
 import { store, type Waiting } from './store';
@@ -84,11 +85,32 @@ async function settle(next: Waiting): Promise<boolean> {
     });
   }
   const sent = await post(command);
-  if (sent.ok) await store.waiting.delete(next.order);
+  if (sent.ok) await answered(next.order, command);
   // Signed out or a server that restarts is no answer to this record: it waits.
   else if (sent.problem.status === 0 || sent.problem.status >= 500 || sent.problem.status === 401) return false;
   else await store.waiting.update(next.order, { refused: sent.problem });
   return true;
+}
+
+/** How many changes were answered since this page began: what was fetched meanwhile may lack the newest of them. */
+let answers = 0;
+export const answersSoFar = (): number => answers;
+
+/**
+ * What the door has answered leaves the queue and becomes part of the walk that is kept here, in one step: a walk on
+ * this device is its pack with the queue laid over it, at every moment, with a signal or without.
+ */
+async function answered(order: number, command: Command): Promise<void> {
+  await store.transaction('rw', store.waiting, store.packs, async () => {
+    await store.waiting.delete(order);
+    if (!isWalkChange(command)) return;
+    const walk = walkOf(command);
+    const kept = walk === undefined ? store.packs.toCollection() : store.packs.where('key').equals(`walk:${walk}`);
+    await kept.modify((pack) => {
+      if (pack.walk) pack.walk = overlay(pack.walk, command);
+    });
+  });
+  answers++;
 }
 
 function withHash(command: Command, what: 'picture' | 'recording', hash: string): Command {

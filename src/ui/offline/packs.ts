@@ -2,7 +2,7 @@ import { api } from '@/contract/routes';
 import type { JobPack, WalkPack } from '@/contract/views/walk';
 import type { WalkKind } from '@/core/walks/observation';
 import { startWalk } from '@/contract/commands/walks';
-import { enqueue } from './outbox';
+import { answersSoFar, enqueue } from './outbox';
 import { setClock } from './clock';
 import { makeCommand, newId } from './send';
 import { store } from './store';
@@ -44,16 +44,19 @@ export async function keepJobs(): Promise<void> {
   }
 }
 
-/** The walk as the server knows it now; nothing where nobody answers. */
-export async function fetchWalk(id: string): Promise<WalkPack | undefined> {
+/** Keeps the walk as the server knows it now; where nobody answers, what is kept here stays. */
+export async function fetchWalk(id: string): Promise<void> {
   try {
-    const response = await fetch(api.walkPack(id));
-    if (!response.ok) return undefined;
-    const walk = (await response.json()) as WalkPack;
-    await keepWalk(walk);
-    return walk;
+    // What was answered while the pack was on its way may not be in it yet: then it is asked for again.
+    for (;;) {
+      const before = answersSoFar();
+      const response = await fetch(api.walkPack(id));
+      if (!response.ok) return;
+      const walk = (await response.json()) as WalkPack;
+      if (answersSoFar() === before) return void (await keepWalk(walk));
+    }
   } catch {
-    return undefined;
+    // Nobody answers: what is kept here stays.
   }
 }
 

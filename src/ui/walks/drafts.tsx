@@ -7,7 +7,8 @@ import { groupBy } from '@/core/group-by';
 import { readCaptions } from '@/core/narration/captions';
 import { draftKeys, type Draft } from '@/core/narration/draft';
 import { readNarration } from '@/core/narration/read';
-import { recordOf, type NewObservation } from '@/core/walks/record-of';
+import type { NewObservation } from '@/core/walks/observation';
+import { recordOf } from '@/core/walks/record-of';
 import { KIND_WORDS } from '@/core/walks/record-words';
 import { readShorthand, writeShorthand } from '@/core/walks/shorthand';
 import { understood } from './line-form';
@@ -37,7 +38,8 @@ export function Drafts({
   walking: Walking;
   reading?: boolean;
 }) {
-  const { areas, pack } = walking;
+  const { pack } = walking;
+  const { areas } = pack;
   const player = useRef<HTMLAudioElement>(null);
   const list = useRef<HTMLUListElement>(null);
   const drafts = useMemo(() => {
@@ -149,7 +151,8 @@ interface RowTerms {
 }
 
 function Row({ one: { draft, fresh }, reading, walking, onAccept, onDrop, onMove, onPlay }: RowTerms) {
-  const { areas, pack } = walking;
+  const { pack } = walking;
+  const { areas } = pack;
   const [editing, setEditing] = useState(false);
   const [area, setArea] = useState(fresh.area);
   const steps = areas.find((room) => room.id === area)?.steps ?? [];

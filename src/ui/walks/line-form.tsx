@@ -3,7 +3,8 @@ import { useMemo, useRef, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { WalkArea } from '@/contract/views/walk';
 import { triggersOf } from '@/core/safety/triggers';
-import { recordOf, type NewObservation } from '@/core/walks/record-of';
+import type { NewObservation } from '@/core/walks/observation';
+import { recordOf } from '@/core/walks/record-of';
 import { KIND_WORDS, recordWords } from '@/core/walks/record-words';
 import { readShorthand, SIGNS } from '@/core/walks/shorthand';
 import { StateIcon } from '../kit/state-icon';
@@ -32,7 +33,8 @@ export function LineForm({
   onDone: () => void;
   onTell: () => void;
 }) {
-  const { areas, pack } = walking;
+  const { pack } = walking;
+  const { areas } = pack;
   const [typed, setTyped] = useState('');
   const [tried, setTried] = useState(false);
   const field = useRef<HTMLInputElement>(null);

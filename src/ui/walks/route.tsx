@@ -24,7 +24,7 @@ export function Route({
     <>
       <h1>The walk</h1>
       <ul className="route mt-2">
-        {walking.areas.map((area, index) => (
+        {walking.pack.areas.map((area, index) => (
           <Stop key={area.id} area={area} here={index === at} onGo={() => onGo(index)} />
         ))}
       </ul>

@@ -27,7 +27,7 @@ export function Tell({ here, walking, onDone }: { here: string; walking: Walking
   const dictate = (): void => {
     const cues: Cue[] = [];
     setListening(true);
-    const off = simulatedDictation(spokenWalk(walking.areas)).listen(
+    const off = simulatedDictation(spokenWalk(walking.pack.areas)).listen(
       (cue) => {
         cues.push(cue);
         setHeard([...cues]);
@@ -50,7 +50,7 @@ export function Tell({ here, walking, onDone }: { here: string; walking: Walking
     const text = await words.text();
     const captions = readCaptions(text);
     if (!captions.ok) return setProblem(captions.problem.message);
-    if (walking.narrations.some((narration) => narration.text === text))
+    if (walking.pack.narrations.some((narration) => narration.text === text))
       return setProblem(`“${words.name}” is with this walk already.`);
     setProblem(
       captions.value.unread > 0
@@ -124,7 +124,7 @@ export function Tell({ here, walking, onDone }: { here: string; walking: Walking
           reading
         />
       )}
-      {[...walking.narrations].reverse().map((narration: NarrationView) => (
+      {[...walking.pack.narrations].reverse().map((narration: NarrationView) => (
         <Drafts key={narration.id} narration={narration} here={here} walking={walking} />
       ))}
     </div>

@@ -48,8 +48,8 @@ function Walking({ given }: { given: WalkPack }) {
   const [finishing, setFinishing] = useState(false);
   const file = useRef<HTMLInputElement>(null);
   const standpoint = useRef<string>(undefined);
-  const area = walking.areas[at];
-  const next = walking.areas[at + 1];
+  const area = pack.areas[at];
+  const next = pack.areas[at + 1];
 
   const go = useCallback(
     (to: number) => {
@@ -172,7 +172,7 @@ function Walking({ given }: { given: WalkPack }) {
             <div className="d-flex align-items-baseline justify-content-between gap-2">
               <h1>{area.name}</h1>
               <button type="button" className="btn btn-link p-0 text-nowrap" onClick={() => setPanel('route')}>
-                {at + 1} of {walking.areas.length} · {area.place}
+                {at + 1} of {pack.areas.length} · {area.place}
               </button>
             </div>
             <p className="soft small-text mb-0">
