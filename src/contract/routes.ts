@@ -109,3 +109,7 @@ export const api = {
   areaFile: (area: AreaId, file: string): Path => `/api/areas/${area}/${file}`,
   jobFile: (job: JobId, file: string, version?: number): Path => `/api/jobs/${job}/papers/${file}${query({ version })}`,
 } as const;
+
+/** Where a reader fetches a picture: by the link somebody outside was sent, or as one of the firm. */
+export const pictureRoute = (link: string | undefined, picture: string, width?: number): Path =>
+  link === undefined ? api.picture(picture, width) : publicRoutes.picture(link, picture, width);

@@ -1,4 +1,4 @@
-import type { Command } from '@/contract/command';
+import type { Command, ProblemDocument } from '@/contract/command';
 import { isWalkChange, overlay, walkOf } from '@/core/walks/overlay';
 import { onItsWay } from './on-its-way';
 import { post } from './send';
@@ -7,21 +7,47 @@ import { upload } from './upload';
 
 export type { Waiting } from './store';
 
-const listeners = new Set<() => void>();
-export const onOutbox = (listener: () => void): (() => void) => {
+/** What happened to the queue: one more, that one kept, one answered, or something that is best looked up. */
+export type QueueEvent = { what: 'added' | 'kept' | 'answered'; entry: Waiting } | { what: 'changed' };
+type Listener = (event: QueueEvent) => void;
+
+const listeners = new Set<Listener>();
+export const onOutbox = (listener: Listener): (() => void) => {
   listeners.add(listener);
   return () => listeners.delete(listener);
 };
-const tell = (): void => listeners.forEach((listener) => listener());
+const tell = (event: QueueEvent): void => listeners.forEach((listener) => listener(event));
 
 export const waiting = (): Promise<Waiting[]> => store.waiting.orderBy('order').toArray();
 
+/** What is just being written to the store: already part of what waits, and shown, before the disk has answered. */
+const beingKept = new Map<string, Waiting>();
+
+/** All that waits and was not refused, in order, with what is just being kept. */
+export async function pendingHere(): Promise<Waiting[]> {
+  const kept = await store.waiting
+    .orderBy('order')
+    .filter((entry) => !entry.refused)
+    .toArray();
+  const known = new Set(kept.map((entry) => entry.id));
+  return [...kept, ...[...beingKept.values()].filter((entry) => !known.has(entry.id))];
+}
+
 /** Kept on this device first, then sent in order; both survive a reload. @throws where the device cannot keep it */
 export async function enqueue(command: Command, attached?: Waiting['attached']): Promise<void> {
-  await onItsWay(async () => {
-    await store.waiting.add({ id: command.id, command, ...(attached ? { attached } : {}) });
-    tell();
-  });
+  const entry = { id: command.id, command, ...(attached ? { attached } : {}) };
+  beingKept.set(entry.id, { ...entry, order: Infinity });
+  tell({ what: 'added', entry: { ...entry, order: Infinity } });
+  try {
+    const order = await onItsWay(() => store.waiting.add(entry));
+    beingKept.delete(entry.id);
+    tell({ what: 'kept', entry: { ...entry, order } });
+  } catch (error) {
+    // There is no room for it: it is not part of the walk.
+    beingKept.delete(entry.id);
+    tell({ what: 'changed' });
+    throw error;
+  }
   void flush();
 }
 
@@ -49,14 +75,16 @@ export async function flush(): Promise<void> {
 }
 
 async function sendAll(): Promise<void> {
-  for (let next = await first(); next; next = await first()) {
+  let next = await first();
+  // Nothing left though something was added: another tab has sent it.
+  if (!next) tell({ what: 'changed' });
+  for (; next; next = await first()) {
     if (!(await settle(next))) {
       timer = setTimeout(() => void flush(), retryMs);
       retryMs = Math.min(LONGEST_RETRY_MS, retryMs * 2);
       return;
     }
     retryMs = FIRST_RETRY_MS;
-    tell();
   }
 }
 
@@ -74,7 +102,7 @@ async function settle(next: Waiting): Promise<boolean> {
     const uploaded = await upload(next.attached);
     if (uploaded === 'later') return false;
     if ('code' in uploaded) {
-      await store.waiting.update(next.order, { refused: uploaded });
+      await refuse(next.order, uploaded);
       return true;
     }
     command = withHash(command, next.attached.what, uploaded.hash);
@@ -85,11 +113,17 @@ async function settle(next: Waiting): Promise<boolean> {
     });
   }
   const sent = await post(command);
-  if (sent.ok) await answered(next.order, command);
+  if (sent.ok) await answered({ ...next, command });
   // Signed out or a server that restarts is no answer to this record: it waits.
   else if (sent.problem.status === 0 || sent.problem.status >= 500 || sent.problem.status === 401) return false;
-  else await store.waiting.update(next.order, { refused: sent.problem });
+  else await refuse(next.order, sent.problem);
   return true;
+}
+
+/** Kept with its reason, so that nothing is lost. */
+async function refuse(order: number, refused: ProblemDocument): Promise<void> {
+  await store.waiting.update(order, { refused });
+  tell({ what: 'changed' });
 }
 
 /** How many changes were answered since this page began: what was fetched meanwhile may lack the newest of them. */
@@ -100,7 +134,8 @@ export const answersSoFar = (): number => answers;
  * What the door has answered leaves the queue and becomes part of the walk that is kept here, in one step: a walk on
  * this device is its pack with the queue laid over it, at every moment, with a signal or without.
  */
-async function answered(order: number, command: Command): Promise<void> {
+async function answered(entry: Waiting): Promise<void> {
+  const { order, command } = entry;
   await store.transaction('rw', store.waiting, store.packs, async () => {
     await store.waiting.delete(order);
     if (!isWalkChange(command)) return;
@@ -111,6 +146,7 @@ async function answered(order: number, command: Command): Promise<void> {
     });
   });
   answers++;
+  tell({ what: 'answered', entry });
 }
 
 function withHash(command: Command, what: 'picture' | 'recording', hash: string): Command {
@@ -127,7 +163,7 @@ function withHash(command: Command, what: 'picture' | 'recording', hash: string)
 /** Takes a refused one away, once it was read. */
 export async function forget(order: number): Promise<void> {
   await store.waiting.delete(order);
-  tell();
+  tell({ what: 'changed' });
 }
 
 /** Sends a refused one again, as it was or put right; it goes as the same record. */
@@ -139,6 +175,6 @@ export async function retry(
     delete row.refused;
     if (put) row.command = { ...row.command, payload: put(row.command.payload as Record<string, unknown>) };
   });
-  tell();
+  tell({ what: 'changed' });
   void flush();
 }

@@ -7,6 +7,13 @@ import { setClock } from './clock';
 import { makeCommand, newId } from './send';
 import { store } from './store';
 
+const listeners = new Set<() => void>();
+/** Hears that a newer pack was fetched. */
+export const onPack = (listener: () => void): (() => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
 /** The newest that the server told of a walk. */
 export const keepWalk = (walk: WalkPack): Promise<unknown> => store.packs.put({ key: `walk:${walk.walk.id}`, walk });
 
@@ -53,7 +60,9 @@ export async function fetchWalk(id: string): Promise<void> {
       const response = await fetch(api.walkPack(id));
       if (!response.ok) return;
       const walk = (await response.json()) as WalkPack;
-      if (answersSoFar() === before) return void (await keepWalk(walk));
+      if (answersSoFar() !== before) continue;
+      await keepWalk(walk);
+      return listeners.forEach((listener) => listener());
     }
   } catch {
     // Nobody answers: what is kept here stays.

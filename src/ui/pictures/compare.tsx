@@ -1,14 +1,14 @@
 'use client';
+import { api } from '@/contract/routes';
 import { useState } from 'react';
 import type { StandpointView } from '@/contract/views/job';
-import type { PictureSource } from '../kit/pictures';
 import { AnnotatedPicture } from './annotated-picture';
 
 /**
  * Pictures from one spot over the walks: a strip of all of them, and any two laid over each other with a line to pull
  * across.
  */
-export function Compare({ spot, source }: { spot: StandpointView; source: PictureSource }) {
+export function Compare({ spot }: { spot: StandpointView }) {
   const last = spot.pictures.length - 1;
   const [pair, setPair] = useState<readonly [number, number]>([0, Math.max(0, last)]);
   const [cut, setCut] = useState(50);
@@ -23,8 +23,8 @@ export function Compare({ spot, source }: { spot: StandpointView; source: Pictur
       {spot.pictures.length > 1 && (
         <>
           <div className="pair" style={{ '--cut': `${cut}%` } as React.CSSProperties}>
-            <img src={source(before.hash, 640)} alt={before.alt} />
-            <img className="over" src={source(after.hash, 640)} alt={after.alt} />
+            <img src={api.picture(before.hash, 640)} alt={before.alt} />
+            <img className="over" src={api.picture(after.hash, 640)} alt={after.alt} />
             <span className="line" aria-hidden="true" />
             <span className="when first">{before.when}</span>
             <span className="when second">{after.when}</span>
@@ -49,7 +49,7 @@ export function Compare({ spot, source }: { spot: StandpointView; source: Pictur
             onClick={() => choose(index)}
           >
             <AnnotatedPicture
-              source={source(picture.hash, 240)}
+              source={api.picture(picture.hash, 240)}
               alt={picture.alt}
               marks={picture.marks}
               width={120}

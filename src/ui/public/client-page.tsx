@@ -84,7 +84,7 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
       {view.pictures.length > 0 && (
         <>
           <h2>Pictures</h2>
-          <Pictures pictures={view.pictures} source={(picture, width) => publicRoutes.picture(token, picture, width)} />
+          <Pictures pictures={view.pictures} link={token} />
         </>
       )}
       <ClientList view={view} token={token} />

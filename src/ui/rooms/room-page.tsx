@@ -109,7 +109,7 @@ export function RoomPage({ view }: { view: RoomView }) {
                   <h2>From the same spot</h2>
                 </div>
                 {view.standpoints.map((spot) => (
-                  <Compare key={spot.id} spot={spot} source={api.picture} />
+                  <Compare key={spot.id} spot={spot} />
                 ))}
               </section>
             )}
@@ -118,7 +118,7 @@ export function RoomPage({ view }: { view: RoomView }) {
                 <div className="block-head">
                   <h2>Pictures</h2>
                 </div>
-                <Pictures pictures={view.pictures} source={api.picture} />
+                <Pictures pictures={view.pictures} />
               </section>
             )}
           </div>

@@ -1,4 +1,4 @@
-import { api, routes } from '@/contract/routes';
+import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import type { ReviewView } from '@/contract/views/walk';
 import { daysBetween, formatDay } from '@/core/units/day';
@@ -85,7 +85,7 @@ export function Review({ view }: { view: ReviewView }) {
                 <div className="block-head">
                   <h2>Pictures</h2>
                 </div>
-                <Pictures pictures={view.pictures} source={api.picture} />
+                <Pictures pictures={view.pictures} />
               </>
             )}
           </div>

@@ -1,50 +1,68 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { liveQuery } from 'dexie';
 import { api } from '@/contract/routes';
 import type { WalkPack } from '@/contract/views/walk';
-import { isWalkChange, laidOver, walkOf, type Pending } from '@/core/walks/overlay';
+import { isWalkChange, laidOver, overlay, walkOf, type Pending } from '@/core/walks/overlay';
 import { setClock } from '../offline/clock';
-import { fetchWalk, keepWalk, walkHere } from '../offline/packs';
+import { onOutbox, pendingHere, type QueueEvent } from '../offline/outbox';
+import { fetchWalk, keepWalk, onPack, walkHere } from '../offline/packs';
 import { store, type Waiting } from '../offline/store';
 import { prepareOffline } from '../offline/worker';
 
 /** Changes come in bursts; the walk looks again once for all of them. */
 const GATHER_MS = 400;
 
+/** What is kept here of a walk: its newest pack, and the queue. */
+interface Here {
+  pack: WalkPack;
+  queue: readonly Waiting[];
+}
+
+/** Both as they are at one moment: nothing is missing while it goes from the one to the other. */
+const readHere = (given: WalkPack): Promise<Here> =>
+  store.transaction('r', store.packs, store.waiting, async () => ({
+    pack: (await walkHere(given.walk.id)) ?? given,
+    queue: await pendingHere(),
+  }));
+
+/** What one event of the queue changes here, without reading all of it again. */
+function followed({ pack, queue }: Here, { what, entry }: Extract<QueueEvent, { entry: Waiting }>): Here {
+  if (what === 'kept') return { pack, queue };
+  const others = queue.filter((known) => known.id !== entry.id);
+  if (what === 'added') return { pack, queue: [...others, entry] };
+  const { command } = entry;
+  const mine = isWalkChange(command) && (walkOf(command) ?? pack.walk.id) === pack.walk.id;
+  return { pack: mine ? overlay(pack, command) : pack, queue: others };
+}
+
 /**
- * The walk as this device knows it: the newest pack with everything that waits laid over it. Both are read from the
- * device's store, in one look; nothing of a walk is remembered anywhere else.
+ * The walk as this device knows it: the newest pack with everything that waits laid over it. Both are in the device's
+ * store; nothing of a walk is remembered anywhere else.
  */
 export function useWalkHere(given: WalkPack): WalkPack {
   const walk = given.walk.id;
-  const [{ pack, queue }, setHere] = useState<{ pack: WalkPack; queue: Waiting[] }>({ pack: given, queue: [] });
-  const addresses = useRef(new Map<string, string>());
+  const [{ pack, queue }, setHere] = useState<Here>({ pack: given, queue: [] });
 
   useEffect(() => {
     setClock(given.clock);
     prepareOffline();
-    const here = liveQuery(() =>
-      store.transaction('r', store.packs, store.waiting, async () => ({
-        pack: (await walkHere(walk)) ?? given,
-        queue: await store.waiting
-          .orderBy('order')
-          .filter((entry) => !entry.refused)
-          .toArray(),
-      })),
-    );
-    let seen: { unsubscribe: () => void } | undefined;
     let gone = false;
+    // A device without a store walks on with what the page brought.
+    const look = (): void =>
+      void readHere(given).then(
+        (here) => !gone && setHere(here),
+        () => undefined,
+      );
     void keepWalk(given)
       .catch(() => undefined)
-      .then(() => {
-        // A device without a store walks on with what the page brought.
-        if (!gone) seen = here.subscribe({ next: setHere, error: () => undefined });
-      });
+      .then(look);
+    const offQueue = onOutbox((event) => ('entry' in event ? setHere((here) => followed(here, event)) : look()));
+    const offPacks = onPack(look);
     return () => {
       gone = true;
-      seen?.unsubscribe();
+      offQueue();
+      offPacks();
     };
-  }, [given, walk]);
+  }, [given]);
 
   // Others walk too, and what was sent from here comes back with all that follows from it.
   const waiting = queue.length;
@@ -71,13 +89,16 @@ export function useWalkHere(given: WalkPack): WalkPack {
   }, [waiting, walk]);
 
   return useMemo(() => {
-    const pending = queue.flatMap((entry) => pendingOf(entry, walk, addresses.current));
+    const pending = queue.flatMap((entry) => pendingOf(entry, walk));
     return pending.length === 0 ? pack : laidOver(pack, pending);
   }, [pack, queue, walk]);
 }
 
+/** Addresses of pictures that this device has not handed over yet, by the command that names them. */
+const addresses = new Map<string, string>();
+
 /** What waits, as a change of this walk; a picture that was not handed over yet gets an address on this device, once. */
-function pendingOf({ id, command, attached }: Waiting, walk: string, addresses: Map<string, string>): Pending[] {
+function pendingOf({ id, command, attached }: Waiting, walk: string): Pending[] {
   if (!isWalkChange(command) || (walkOf(command) ?? walk) !== walk) return [];
   if (attached?.what !== 'picture') return [command];
   const picture = addresses.get(id) ?? URL.createObjectURL(attached.content);
