@@ -124,7 +124,9 @@ describe('a walk where there is no signal', () => {
     await type(page, '#line', '+ 3 backing blocks over the bed @carpentry');
     await press(page, 'Keep');
     await choosePictures(page, await pictures(1));
-    await seesText(page, '5 kept here');
+    await toArea(page, 'Wet room');
+    await inGroup(page, 'no cables lie in the slab', 'it holds');
+    await seesText(page, '6 kept here');
 
     // The browser is closed in the middle.
     const context = page.browserContext();
@@ -135,7 +137,9 @@ describe('a walk where there is no signal', () => {
     // Pages that scroll smoothly are clicked beside what was meant.
     await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
     await page.goto(address);
-    await seesText(page, '5 kept here');
+    await seesText(page, '6 kept here');
+    await toArea(page, 'Wet room');
+    await page.waitForSelector('[aria-label="no cables lie in the slab"] [aria-pressed="true"]');
     await toArea(page, 'Guest suite');
     await seesText(page, '3 backing blocks over the bed · carpentry');
     await page.waitForSelector('img[alt="Picture of Guest suite"][src^="blob:"]');
@@ -165,6 +169,7 @@ describe('a walk where there is no signal', () => {
       ),
     ).toEqual(['progress', 'recheck', 'remaining', 'picture', 'caution']);
     expect(rows('SELECT 1 FROM site_close_down WHERE walk = ?', walk?.id)).toHaveLength(1);
+    expect(rows(`SELECT state FROM assumption WHERE text = 'no cables lie in the slab'`)).toEqual([{ state: 'held' }]);
   });
 
   it('sends a day of 500 records and 60 pictures exactly once each, however often the line is cut', async () => {
