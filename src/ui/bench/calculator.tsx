@@ -17,6 +17,8 @@ import { SidePanel } from '../kit/side-panel';
 import { AskFields } from './ask-fields';
 import { KeepForm } from './keep-form';
 import { HowComputed, Results } from './results';
+import type { Problem } from '../../core/problem';
+import type { Dispatch, SetStateAction } from 'react';
 
 type Area = BenchView['jobs'][number]['areas'][number] & { job: string; jobName: string; units: LengthSystem };
 
@@ -123,115 +125,343 @@ function Calculating({
         </Link>{' '}
         <span className="soft">· {GROUPS[calculator.group]}</span>
       </p>
-      <div className="page-head">
-        <h1>{calculator.title}</h1>
-        <span className="soft">{calculator.answers}</span>
-        <span className="push actions no-print">
-          <label className="d-flex align-items-center gap-2 small-text">
-            for
-            <select
-              className="form-select form-select-sm"
-              style={{ maxWidth: '17rem' }}
-              aria-label="For which area"
-              value={areaId ?? ''}
-              onChange={(event) => enter(event.target.value)}
-            >
-              <option value="">no area, just to know</option>
-              {view.jobs.map((job) => (
-                <optgroup key={job.id} label={job.name}>
-                  {job.areas.map((entry) => (
-                    <option key={entry.id} value={entry.id}>
-                      {entry.name}
-                    </option>
-                  ))}
-                </optgroup>
-              ))}
-            </select>
-          </label>
-          <span role="group" aria-label="Lengths in" className="chips">
-            {(['metric', 'imperial'] as const).map((entry) => (
-              <button
-                key={entry}
-                type="button"
-                className="chip"
-                aria-pressed={system === entry}
-                onClick={() => rewrite(entry)}
-              >
-                {entry === 'metric' ? 'mm' : 'feet and inches'}
-              </button>
-            ))}
-          </span>
-        </span>
-      </div>
+      <DrawingFed calculator={calculator} areaId={areaId} enter={enter} view={view} system={system} rewrite={rewrite} />
       <div className="bench">
-        <section aria-label="What goes in">
-          <AskFields
-            asks={calculator.asks}
-            values={values}
-            problem={problem}
-            fed={feed}
-            given={(name) =>
-              name in fed && area
-                ? givenText(area.measures[fed[name] as Measure], calculator.asks[name]?.kind === 'length', area.units)
-                : undefined
-            }
-            onChange={setValues}
-          />
-          <div className="actions mt-3 no-print">
-            <Button
-              size="sm"
-              variant="link"
-              className="px-0"
-              onClick={() => {
-                setValues(writeTyped(calculator.asks, calculator.example, system));
-                setFed({});
-              }}
-            >
-              An example
-            </Button>
-            <Button size="sm" variant="link" onClick={() => setValues(emptyNamed(calculator.asks))}>
-              Empty
-            </Button>
-          </div>
-        </section>
-        <section aria-label="What comes out" className="sheet">
-          {output ? (
-            <Results calculator={calculator} input={shownInput} output={output} system={system} />
-          ) : (
-            <p className="mb-0" role="status">
-              <span className="soft">No answer yet.</span>{' '}
-              {problem && !problem.field
-                ? problem.message
-                : 'Something is missing or cannot be read; it is said beside its field.'}
-            </p>
-          )}
-          <HowComputed calculator={calculator} input={shownInput} system={system} />
-          {calculator.decides && <p className="small-text mt-3 mb-0">{calculator.decides}</p>}
-          <div className="actions mt-3 no-print">
-            <Button disabled={!output} onClick={() => setKeeping(true)}>
-              {kept ? 'Keep the change' : 'Keep in an area'}
-            </Button>
-          </div>
-        </section>
+        <SizesFromDrawing
+          calculator={calculator}
+          values={values}
+          problem={problem}
+          feed={feed}
+          fed={fed}
+          area={area}
+          setValues={setValues}
+          system={system}
+          setFed={setFed}
+        />
+        <AnswerBlock
+          output={output}
+          calculator={calculator}
+          shownInput={shownInput}
+          system={system}
+          problem={problem}
+          setKeeping={setKeeping}
+          kept={kept}
+        />
       </div>
-      <SidePanel
-        title={kept ? 'Change what is kept' : 'Keep this result'}
-        open={keeping}
-        onClose={() => setKeeping(false)}
-      >
-        {keeping && (
-          <KeepForm
-            calculator={calculator}
-            input={typed.input}
-            fed={area ? fed : {}}
-            areas={areas}
-            area={area?.id}
-            kept={kept}
-            onDone={() => setKeeping(false)}
-          />
-        )}
-      </SidePanel>
+      <KeepPanel
+        kept={kept}
+        keeping={keeping}
+        setKeeping={setKeeping}
+        calculator={calculator}
+        typed={typed}
+        area={area}
+        fed={fed}
+        areas={areas}
+      />
     </div>
+  );
+}
+
+/** Sizes as typed, or as drawn. */
+function SizesFromDrawing({
+  calculator,
+  values,
+  problem,
+  feed,
+  fed,
+  area,
+  setValues,
+  system,
+  setFed,
+}: {
+  calculator: AnyCalculator;
+  values: TypedInput;
+  problem: Problem | undefined;
+  feed: (name: string) => React.ReactNode;
+  fed: Record<
+    string,
+    | 'floor'
+    | 'height'
+    | 'sections'
+    | 'openings'
+    | 'legs'
+    | 'wallsNet'
+    | 'wallsNetLarge'
+    | 'wallsGross'
+    | 'faceNet'
+    | 'faceNetLarge'
+    | 'faceGross'
+    | 'roofPlan'
+    | 'perimeter'
+    | 'skirting'
+    | 'width'
+    | 'openingTrim'
+    | 'drainLength'
+    | 'riseIn12'
+  >;
+  area: Area | undefined;
+  setValues: Dispatch<SetStateAction<TypedInput>>;
+  system: LengthSystem;
+  setFed: Dispatch<
+    SetStateAction<
+      Record<
+        string,
+        | 'floor'
+        | 'height'
+        | 'sections'
+        | 'openings'
+        | 'legs'
+        | 'wallsNet'
+        | 'wallsNetLarge'
+        | 'wallsGross'
+        | 'faceNet'
+        | 'faceNetLarge'
+        | 'faceGross'
+        | 'roofPlan'
+        | 'perimeter'
+        | 'skirting'
+        | 'width'
+        | 'openingTrim'
+        | 'drainLength'
+        | 'riseIn12'
+      >
+    >
+  >;
+}) {
+  return (
+    <section aria-label="What goes in">
+      <AskFields
+        asks={calculator.asks}
+        values={values}
+        problem={problem}
+        fed={feed}
+        given={(name) =>
+          name in fed && area
+            ? givenText(area.measures[fed[name] as Measure], calculator.asks[name]?.kind === 'length', area.units)
+            : undefined
+        }
+        onChange={setValues}
+      />
+      <CalculatorActions setValues={setValues} calculator={calculator} system={system} setFed={setFed} />
+    </section>
+  );
+}
+
+/** What can be done with the sizes. */
+function CalculatorActions({
+  setValues,
+  calculator,
+  system,
+  setFed,
+}: {
+  setValues: Dispatch<SetStateAction<TypedInput>>;
+  calculator: AnyCalculator;
+  system: LengthSystem;
+  setFed: Dispatch<
+    SetStateAction<
+      Record<
+        string,
+        | 'floor'
+        | 'height'
+        | 'sections'
+        | 'openings'
+        | 'legs'
+        | 'wallsNet'
+        | 'wallsNetLarge'
+        | 'wallsGross'
+        | 'faceNet'
+        | 'faceNetLarge'
+        | 'faceGross'
+        | 'roofPlan'
+        | 'perimeter'
+        | 'skirting'
+        | 'width'
+        | 'openingTrim'
+        | 'drainLength'
+        | 'riseIn12'
+      >
+    >
+  >;
+}) {
+  return (
+    <div className="actions mt-3 no-print">
+      <Button
+        size="sm"
+        variant="link"
+        className="px-0"
+        onClick={() => {
+          setValues(writeTyped(calculator.asks, calculator.example, system));
+          setFed({});
+        }}
+      >
+        An example
+      </Button>
+      <Button size="sm" variant="link" onClick={() => setValues(emptyNamed(calculator.asks))}>
+        Empty
+      </Button>
+    </div>
+  );
+}
+
+/** The area whose drawing feeds it. */
+function DrawingFed({
+  calculator,
+  areaId,
+  enter,
+  view,
+  system,
+  rewrite,
+}: {
+  calculator: AnyCalculator;
+  areaId: string | undefined;
+  enter: (id: string) => void;
+  view: BenchView;
+  system: LengthSystem;
+  rewrite: (next: LengthSystem) => void;
+}) {
+  return (
+    <div className="page-head">
+      <h1>{calculator.title}</h1>
+      <span className="soft">{calculator.answers}</span>
+      <span className="push actions no-print">
+        <label className="d-flex align-items-center gap-2 small-text">
+          for
+          <select
+            className="form-select form-select-sm"
+            style={{ maxWidth: '17rem' }}
+            aria-label="For which area"
+            value={areaId ?? ''}
+            onChange={(event) => enter(event.target.value)}
+          >
+            <option value="">no area, just to know</option>
+            {view.jobs.map((job) => (
+              <optgroup key={job.id} label={job.name}>
+                {job.areas.map((entry) => (
+                  <option key={entry.id} value={entry.id}>
+                    {entry.name}
+                  </option>
+                ))}
+              </optgroup>
+            ))}
+          </select>
+        </label>
+        <span role="group" aria-label="Lengths in" className="chips">
+          {(['metric', 'imperial'] as const).map((entry) => (
+            <button
+              key={entry}
+              type="button"
+              className="chip"
+              aria-pressed={system === entry}
+              onClick={() => rewrite(entry)}
+            >
+              {entry === 'metric' ? 'mm' : 'feet and inches'}
+            </button>
+          ))}
+        </span>
+      </span>
+    </div>
+  );
+}
+
+/** Keeping the calculation with an area. */
+function KeepPanel({
+  kept,
+  keeping,
+  setKeeping,
+  calculator,
+  typed,
+  area,
+  fed,
+  areas,
+}: {
+  kept: CalculationView | undefined;
+  keeping: boolean;
+  setKeeping: Dispatch<SetStateAction<boolean>>;
+  calculator: AnyCalculator;
+  typed: { input: Record<string, unknown>; problem?: Problem };
+  area: Area | undefined;
+  fed: Record<
+    string,
+    | 'floor'
+    | 'height'
+    | 'sections'
+    | 'openings'
+    | 'legs'
+    | 'wallsNet'
+    | 'wallsNetLarge'
+    | 'wallsGross'
+    | 'faceNet'
+    | 'faceNetLarge'
+    | 'faceGross'
+    | 'roofPlan'
+    | 'perimeter'
+    | 'skirting'
+    | 'width'
+    | 'openingTrim'
+    | 'drainLength'
+    | 'riseIn12'
+  >;
+  areas: Area[];
+}) {
+  return (
+    <SidePanel
+      title={kept ? 'Change what is kept' : 'Keep this result'}
+      open={keeping}
+      onClose={() => setKeeping(false)}
+    >
+      {keeping && (
+        <KeepForm
+          calculator={calculator}
+          input={typed.input}
+          fed={area ? fed : {}}
+          areas={areas}
+          area={area?.id}
+          kept={kept}
+          onDone={() => setKeeping(false)}
+        />
+      )}
+    </SidePanel>
+  );
+}
+
+/** What comes out, and how. */
+function AnswerBlock({
+  output,
+  calculator,
+  shownInput,
+  system,
+  problem,
+  setKeeping,
+  kept,
+}: {
+  output: Record<string, unknown> | undefined;
+  calculator: AnyCalculator;
+  shownInput: Record<string, unknown>;
+  system: LengthSystem;
+  problem: Problem | undefined;
+  setKeeping: Dispatch<SetStateAction<boolean>>;
+  kept: CalculationView | undefined;
+}) {
+  return (
+    <section aria-label="What comes out" className="sheet">
+      {output ? (
+        <Results calculator={calculator} input={shownInput} output={output} system={system} />
+      ) : (
+        <p className="mb-0" role="status">
+          <span className="soft">No answer yet.</span>{' '}
+          {problem && !problem.field
+            ? problem.message
+            : 'Something is missing or cannot be read; it is said beside its field.'}
+        </p>
+      )}
+      <HowComputed calculator={calculator} input={shownInput} system={system} />
+      {calculator.decides && <p className="small-text mt-3 mb-0">{calculator.decides}</p>}
+      <div className="actions mt-3 no-print">
+        <Button disabled={!output} onClick={() => setKeeping(true)}>
+          {kept ? 'Keep the change' : 'Keep in an area'}
+        </Button>
+      </div>
+    </section>
   );
 }
 

@@ -10,9 +10,11 @@ import { formatDay } from '@/core/units/day';
 import { askEffect, Effect } from '../kit/effect';
 import type { PreviewView } from '@/contract/views/plan';
 import { SidePanel } from '../kit/side-panel';
-import { useSend } from '../kit/use-send';
+import { useSend, type Give } from '../kit/use-send';
 import { officeZone } from '../offline/clock';
 import { newId } from '../offline/send';
+import type { Dispatch, SetStateAction } from 'react';
+import type { Trade } from '@/core/sequence/trades';
 
 /** Days ahead that a sub's calendar is read for, and how long its reading may take. */
 const AHEAD = 400;
@@ -34,47 +36,7 @@ export function Calendars({ view, office }: { view: DesksView; office: boolean }
       <p className="soft small-text mt-2">
         A sub’s own calendar as an .ics file: what keeps them busy counts as away. Titles stay here and go nowhere else.
       </p>
-      <ul className="lines">
-        {view.subs
-          .filter((sub) => sub.source)
-          .map((sub) => (
-            <li key={sub.id}>
-              <div className="what small-text">
-                <span className="fw-bold">{sub.name}</span>{' '}
-                <span className="soft">{TRADES[sub.trade].toLowerCase()}</span>
-                {sub.source && (
-                  <div>
-                    {sub.source.name}, read {sub.source.when}: {sub.busy} busy half-days ahead
-                  </div>
-                )}
-              </div>
-              {office && (
-                <span className="text-nowrap">
-                  <Button size="sm" variant="link" className="p-0" onClick={() => setReading(sub)}>
-                    Read<span className="visually-hidden"> the calendar of {sub.name}</span>
-                  </Button>
-                  {sub.source && (
-                    <Button
-                      size="sm"
-                      variant="link"
-                      className="p-0 ms-2"
-                      disabled={busy}
-                      onClick={() =>
-                        void give(
-                          readBusy,
-                          { sub: sub.id, name: '', events: 0, halves: [] },
-                          { text: `${sub.name}: the calendar is out.` },
-                        )
-                      }
-                    >
-                      Take out<span className="visually-hidden"> the calendar of {sub.name}</span>
-                    </Button>
-                  )}
-                </span>
-              )}
-            </li>
-          ))}
-      </ul>
+      <BusyCalendars view={view} office={office} setReading={setReading} busy={busy} give={give} />
       {office && (
         <Form.Select
           size="sm"
@@ -166,6 +128,76 @@ export function Calendars({ view, office }: { view: DesksView; office: boolean }
         {reading && <ReadFile sub={reading} today={view.today} onDone={() => setReading(undefined)} />}
       </SidePanel>
     </section>
+  );
+}
+
+/** Whose calendar was read, and when. */
+function BusyCalendars({
+  view,
+  office,
+  setReading,
+  busy,
+  give,
+}: {
+  view: DesksView;
+  office: boolean;
+  setReading: Dispatch<
+    SetStateAction<
+      | {
+          id: string;
+          name: string;
+          trade: Trade;
+          busy: number;
+          source: { name: string; events: number; when: string } | null;
+        }
+      | undefined
+    >
+  >;
+  busy: boolean;
+  give: Give;
+}) {
+  return (
+    <ul className="lines">
+      {view.subs
+        .filter((sub) => sub.source)
+        .map((sub) => (
+          <li key={sub.id}>
+            <div className="what small-text">
+              <span className="fw-bold">{sub.name}</span>{' '}
+              <span className="soft">{TRADES[sub.trade].toLowerCase()}</span>
+              {sub.source && (
+                <div>
+                  {sub.source.name}, read {sub.source.when}: {sub.busy} busy half-days ahead
+                </div>
+              )}
+            </div>
+            {office && (
+              <span className="text-nowrap">
+                <Button size="sm" variant="link" className="p-0" onClick={() => setReading(sub)}>
+                  Read<span className="visually-hidden"> the calendar of {sub.name}</span>
+                </Button>
+                {sub.source && (
+                  <Button
+                    size="sm"
+                    variant="link"
+                    className="p-0 ms-2"
+                    disabled={busy}
+                    onClick={() =>
+                      void give(
+                        readBusy,
+                        { sub: sub.id, name: '', events: 0, halves: [] },
+                        { text: `${sub.name}: the calendar is out.` },
+                      )
+                    }
+                  >
+                    Take out<span className="visually-hidden"> the calendar of {sub.name}</span>
+                  </Button>
+                )}
+              </span>
+            )}
+          </li>
+        ))}
+    </ul>
   );
 }
 

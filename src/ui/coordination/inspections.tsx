@@ -16,8 +16,9 @@ import { CommandForm, TextField, TicksField } from '../kit/form';
 import { StateIcon } from '../kit/state-icon';
 import { Phone } from '../kit/phone';
 import { SidePanel } from '../kit/side-panel';
-import { useSend } from '../kit/use-send';
+import { useSend, type Give } from '../kit/use-send';
 import { newId } from '../offline/send';
+import type { Dispatch, SetStateAction } from 'react';
 
 type Open =
   | { what: 'book'; of: UnbookedView }
@@ -42,78 +43,7 @@ export function Inspections({ view, office }: { view: DesksView; office: boolean
         )}
       </div>
       {view.inspections.length === 0 && <p className="soft mt-2">None is booked.</p>}
-      <ul className="lines">
-        {view.inspections.map((inspection) => (
-          <li key={inspection.id}>
-            <StateIcon kind={MARKS[inspection.state]} />
-            <div className="what">
-              <span className="fw-bold">
-                {inspection.areaName} · {inspection.label}
-              </span>{' '}
-              <span className="soft">{inspection.jobName}</span>
-              <div className="small-text">
-                {inspection.when}, {inspection.office}
-                {inspection.state === 'booked' ? '' : `: ${inspection.state}`}
-                {inspection.words && `: ${inspection.words}`}
-              </div>
-              {inspection.unkept && (
-                <div className="small-text bad">The plan cannot keep this day. {inspection.unkept}</div>
-              )}
-            </div>
-            {inspection.state === 'booked' && (
-              <span className="text-nowrap">
-                <Button
-                  size="sm"
-                  variant="link"
-                  className="p-0 me-2"
-                  disabled={busy}
-                  onClick={() =>
-                    void give(
-                      passInspection,
-                      { id: inspection.id, version: inspection.version, words: '' },
-                      { text: `${inspection.areaName} · ${inspection.label}: passed.` },
-                    )
-                  }
-                >
-                  Passed
-                  <span className="visually-hidden">
-                    : {inspection.areaName} · {inspection.label}
-                  </span>
-                </Button>
-                <Button
-                  size="sm"
-                  variant="link"
-                  className="p-0 me-2"
-                  onClick={() => setOpen({ what: 'failed', of: inspection })}
-                >
-                  Failed
-                  <span className="visually-hidden">
-                    : {inspection.areaName} · {inspection.label}
-                  </span>
-                </Button>
-                <Button
-                  size="sm"
-                  variant="link"
-                  className="p-0"
-                  disabled={busy}
-                  onClick={() =>
-                    void give(
-                      cancelInspection,
-                      { id: inspection.id, version: inspection.version },
-                      { text: 'Cancelled; it has to be booked again.' },
-                    )
-                  }
-                >
-                  Cancel
-                  <span className="visually-hidden">
-                    : {inspection.areaName} · {inspection.label}
-                  </span>
-                </Button>
-              </span>
-            )}
-          </li>
-        ))}
-      </ul>
+      <Visits view={view} busy={busy} give={give} setOpen={setOpen} />
       {view.unbooked.length > 0 && (
         <>
           <h3 className="mt-3">To be booked</h3>
@@ -187,6 +117,94 @@ export function Inspections({ view, office }: { view: DesksView; office: boolean
         {open?.what === 'office' && <OfficeForm of={open.of} onDone={close} />}
       </SidePanel>
     </section>
+  );
+}
+
+/** The visits that are booked, and those that were. */
+function Visits({
+  view,
+  busy,
+  give,
+  setOpen,
+}: {
+  view: DesksView;
+  busy: boolean;
+  give: Give;
+  setOpen: Dispatch<SetStateAction<Open | undefined>>;
+}) {
+  return (
+    <ul className="lines">
+      {view.inspections.map((inspection) => (
+        <li key={inspection.id}>
+          <StateIcon kind={MARKS[inspection.state]} />
+          <div className="what">
+            <span className="fw-bold">
+              {inspection.areaName} · {inspection.label}
+            </span>{' '}
+            <span className="soft">{inspection.jobName}</span>
+            <div className="small-text">
+              {inspection.when}, {inspection.office}
+              {inspection.state === 'booked' ? '' : `: ${inspection.state}`}
+              {inspection.words && `: ${inspection.words}`}
+            </div>
+            {inspection.unkept && (
+              <div className="small-text bad">The plan cannot keep this day. {inspection.unkept}</div>
+            )}
+          </div>
+          {inspection.state === 'booked' && (
+            <span className="text-nowrap">
+              <Button
+                size="sm"
+                variant="link"
+                className="p-0 me-2"
+                disabled={busy}
+                onClick={() =>
+                  void give(
+                    passInspection,
+                    { id: inspection.id, version: inspection.version, words: '' },
+                    { text: `${inspection.areaName} · ${inspection.label}: passed.` },
+                  )
+                }
+              >
+                Passed
+                <span className="visually-hidden">
+                  : {inspection.areaName} · {inspection.label}
+                </span>
+              </Button>
+              <Button
+                size="sm"
+                variant="link"
+                className="p-0 me-2"
+                onClick={() => setOpen({ what: 'failed', of: inspection })}
+              >
+                Failed
+                <span className="visually-hidden">
+                  : {inspection.areaName} · {inspection.label}
+                </span>
+              </Button>
+              <Button
+                size="sm"
+                variant="link"
+                className="p-0"
+                disabled={busy}
+                onClick={() =>
+                  void give(
+                    cancelInspection,
+                    { id: inspection.id, version: inspection.version },
+                    { text: 'Cancelled; it has to be booked again.' },
+                  )
+                }
+              >
+                Cancel
+                <span className="visually-hidden">
+                  : {inspection.areaName} · {inspection.label}
+                </span>
+              </Button>
+            </span>
+          )}
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -9,6 +9,7 @@ import { LIMITS } from '@/core/schedule/weather';
 import { formatDay } from '@/core/units/day';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { SidePanel } from '../kit/side-panel';
+import type { Dispatch, SetStateAction } from 'react';
 
 /**
  * Ten days of outlook, what the plan keeps off because of them, and what the usual weather of later months would take.
@@ -113,31 +114,46 @@ export function Weather({ view }: { view: DesksView }) {
           </table>
         </details>
       )}
-      <SidePanel title="Outlook for half a day" open={typing} onClose={() => setTyping(false)}>
-        <CommandForm
-          kind={sayOutlook}
-          submit="Keep"
-          onDone={() => setTyping(false)}
-          start={() => ({ halves: [{ day: view.today, half: 0, rain: 0, wind: 5, low: 8 }] })}
-        >
-          <div className="form-pair">
-            <TextField name="halves.0.day" label="Day" type="date" />
-            <SelectField
-              name="halves.0.half"
-              label="Half"
-              options={[
-                ['0', 'morning'],
-                ['1', 'afternoon'],
-              ]}
-            />
-          </div>
-          <div className="form-pair">
-            <TextField name="halves.0.rain" label="Rain, mm" type="number" />
-            <TextField name="halves.0.wind" label="Wind, m/s" type="number" />
-          </div>
-          <TextField name="halves.0.low" label="Lowest, °C" type="number" />
-        </CommandForm>
-      </SidePanel>
+      <WeatherPanel typing={typing} setTyping={setTyping} view={view} />
     </section>
+  );
+}
+
+/** The outlook as somebody types it. */
+function WeatherPanel({
+  typing,
+  setTyping,
+  view,
+}: {
+  typing: boolean;
+  setTyping: Dispatch<SetStateAction<boolean>>;
+  view: DesksView;
+}) {
+  return (
+    <SidePanel title="Outlook for half a day" open={typing} onClose={() => setTyping(false)}>
+      <CommandForm
+        kind={sayOutlook}
+        submit="Keep"
+        onDone={() => setTyping(false)}
+        start={() => ({ halves: [{ day: view.today, half: 0, rain: 0, wind: 5, low: 8 }] })}
+      >
+        <div className="form-pair">
+          <TextField name="halves.0.day" label="Day" type="date" />
+          <SelectField
+            name="halves.0.half"
+            label="Half"
+            options={[
+              ['0', 'morning'],
+              ['1', 'afternoon'],
+            ]}
+          />
+        </div>
+        <div className="form-pair">
+          <TextField name="halves.0.rain" label="Rain, mm" type="number" />
+          <TextField name="halves.0.wind" label="Wind, m/s" type="number" />
+        </div>
+        <TextField name="halves.0.low" label="Lowest, °C" type="number" />
+      </CommandForm>
+    </SidePanel>
   );
 }

@@ -10,8 +10,9 @@ import { CommandForm, SelectField, TextField } from '../kit/form';
 import { Phone } from '../kit/phone';
 import { Notice } from '../kit/notice';
 import { SidePanel } from '../kit/side-panel';
-import { useSend } from '../kit/use-send';
+import { useSend, type Give } from '../kit/use-send';
 import { newId } from '../offline/send';
+import type { Dispatch, SetStateAction } from 'react';
 
 type Open = { what: 'person' | 'sub' | 'holiday' | 'zone' } | { what: 'change' | 'away'; sub: SubView };
 const TITLES = {
@@ -54,81 +55,7 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
           None yet. The plan needs to know who does which trade and how many crews they can send.
         </p>
       )}
-      <table className="table-lines">
-        <thead>
-          <tr>
-            <th style={{ width: '18%' }}>Sub</th>
-            <th style={{ width: '18%' }}>Trade</th>
-            <th style={{ width: '7%' }}>Crews</th>
-            <th style={{ width: '20%' }}>Lead</th>
-            <th style={{ width: '15%' }}>Away</th>
-            <th style={{ width: '8%' }}>Open work</th>
-            <th>
-              <span className="visually-hidden">Change</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {view.subs.map((sub) => (
-            <tr key={sub.id}>
-              <td className="fw-bold">{sub.name}</td>
-              <td>{TRADES[sub.trade]}</td>
-              <td data-label="Crews:">{sub.crews}</td>
-              <td data-label="Lead:">
-                {sub.leadName}
-                {sub.email && <div className="small-text soft">{sub.email}</div>}
-                <Phone number={sub.phone} />
-              </td>
-              <td data-label="Away:">
-                {sub.away.map((away) => (
-                  <div key={away.firstDay} className="small-text">
-                    {formatDay(away.firstDay, view.today)}
-                    {away.lastDay !== away.firstDay && ` to ${formatDay(away.lastDay, view.today)}`}
-                    {office && (
-                      <Button
-                        size="sm"
-                        variant="link"
-                        className="p-0 ms-2"
-                        disabled={busy}
-                        onClick={() =>
-                          void give(
-                            subBack,
-                            { sub: sub.id, firstDay: away.firstDay },
-                            {
-                              text: `${sub.name} is back.`,
-                              undo: () => void give(subAway, { sub: sub.id, ...away }, { text: 'Away again.' }),
-                            },
-                          )
-                        }
-                      >
-                        Back<span className="visually-hidden">: {sub.name}</span>
-                      </Button>
-                    )}
-                  </div>
-                ))}
-              </td>
-              <td data-label="Open work:">{sub.works}</td>
-              <td className="text-nowrap">
-                {office && (
-                  <>
-                    <Button
-                      size="sm"
-                      variant="link"
-                      className="p-0 me-2"
-                      onClick={() => setOpen({ what: 'away', sub })}
-                    >
-                      Days away<span className="visually-hidden"> of {sub.name}</span>
-                    </Button>
-                    <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'change', sub })}>
-                      Change<span className="visually-hidden"> {sub.name}</span>
-                    </Button>
-                  </>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <SubsTable view={view} office={office} busy={busy} give={give} setOpen={setOpen} />
       <div className="columns mt-4">
         <section>
           <div className="block-head">
@@ -186,6 +113,94 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
         {open && <OneForm open={open} view={view} onDone={close} />}
       </SidePanel>
     </div>
+  );
+}
+
+/** The subs with their trades and crews. */
+function SubsTable({
+  view,
+  office,
+  busy,
+  give,
+  setOpen,
+}: {
+  view: FirmView;
+  office: boolean;
+  busy: boolean;
+  give: Give;
+  setOpen: Dispatch<SetStateAction<Open | undefined>>;
+}) {
+  return (
+    <table className="table-lines">
+      <thead>
+        <tr>
+          <th style={{ width: '18%' }}>Sub</th>
+          <th style={{ width: '18%' }}>Trade</th>
+          <th style={{ width: '7%' }}>Crews</th>
+          <th style={{ width: '20%' }}>Lead</th>
+          <th style={{ width: '15%' }}>Away</th>
+          <th style={{ width: '8%' }}>Open work</th>
+          <th>
+            <span className="visually-hidden">Change</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {view.subs.map((sub) => (
+          <tr key={sub.id}>
+            <td className="fw-bold">{sub.name}</td>
+            <td>{TRADES[sub.trade]}</td>
+            <td data-label="Crews:">{sub.crews}</td>
+            <td data-label="Lead:">
+              {sub.leadName}
+              {sub.email && <div className="small-text soft">{sub.email}</div>}
+              <Phone number={sub.phone} />
+            </td>
+            <td data-label="Away:">
+              {sub.away.map((away) => (
+                <div key={away.firstDay} className="small-text">
+                  {formatDay(away.firstDay, view.today)}
+                  {away.lastDay !== away.firstDay && ` to ${formatDay(away.lastDay, view.today)}`}
+                  {office && (
+                    <Button
+                      size="sm"
+                      variant="link"
+                      className="p-0 ms-2"
+                      disabled={busy}
+                      onClick={() =>
+                        void give(
+                          subBack,
+                          { sub: sub.id, firstDay: away.firstDay },
+                          {
+                            text: `${sub.name} is back.`,
+                            undo: () => void give(subAway, { sub: sub.id, ...away }, { text: 'Away again.' }),
+                          },
+                        )
+                      }
+                    >
+                      Back<span className="visually-hidden">: {sub.name}</span>
+                    </Button>
+                  )}
+                </div>
+              ))}
+            </td>
+            <td data-label="Open work:">{sub.works}</td>
+            <td className="text-nowrap">
+              {office && (
+                <>
+                  <Button size="sm" variant="link" className="p-0 me-2" onClick={() => setOpen({ what: 'away', sub })}>
+                    Days away<span className="visually-hidden"> of {sub.name}</span>
+                  </Button>
+                  <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'change', sub })}>
+                    Change<span className="visually-hidden"> {sub.name}</span>
+                  </Button>
+                </>
+              )}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 

@@ -11,13 +11,16 @@ interface Told {
   undo?: () => void;
 }
 
+/** Sends it. @returns whether it was kept */
+export type Give = <Kind extends KnownKind>(kind: Kind, payload: PayloadOf<Kind>, told?: Told) => Promise<boolean>;
+
 /** Sends a change of one button: says what was kept, or why not, and has the screen look again. */
 export function useSend() {
   const router = useRouter();
   const say = useToast();
   const [busy, setBusy] = useState(false);
-  const give = useCallback(
-    async <Kind extends KnownKind>(kind: Kind, payload: PayloadOf<Kind>, told?: Told): Promise<boolean> => {
+  const give = useCallback<Give>(
+    async (kind, payload, told) => {
       setBusy(true);
       const sent = await send(kind, payload);
       setBusy(false);

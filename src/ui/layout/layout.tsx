@@ -14,12 +14,18 @@ import { JobTabs } from '../shell/job-tabs';
 import { StateIcon } from '../kit/state-icon';
 import { PrintButton } from '../kit/print-button';
 import { SidePanel } from '../kit/side-panel';
-import { useSend } from '../kit/use-send';
+import { useSend, type Give } from '../kit/use-send';
 import { useRemove } from '../kit/use-remove';
 import { DrawingView } from './drawing-view';
 import { MoveWall } from './move-wall';
 import { ShapeEditor } from './shape-editor';
 import { OpeningForm, FixtureForm } from './thing-forms';
+import type { Shape } from '@/core/layout/shape';
+import type { AreaKind } from '../../core/sites/area';
+import type { Phase } from '../../core/sequence/phases';
+import type { Trade } from '../../core/sequence/trades';
+import type { Removable } from '../../contract/commands/scope';
+import type { Dispatch, SetStateAction } from 'react';
 
 type Open = { form: 'opening'; thing?: KeptOpening } | { form: 'fixture'; thing?: KeptFixture };
 
@@ -65,31 +71,7 @@ export function Layout({ view }: { view: LayoutView }) {
             {area.name}
           </Link>
         </p>
-        <div className="page-head">
-          <h1>{area.name} to scale</h1>
-          <span className="soft">{area.side}</span>
-          {shape && mode === 'look' && (
-            <span className="push actions no-print">
-              {(shape.kind === 'room' || shape.kind === 'face') && (
-                <Button onClick={() => setOpen({ form: 'opening' })}>An opening</Button>
-              )}
-              {shape.kind === 'room' && (
-                <>
-                  <Button variant="outline-secondary" onClick={() => setOpen({ form: 'fixture' })}>
-                    A thing in it
-                  </Button>
-                  <Button variant="outline-secondary" onClick={() => setMode('move')}>
-                    Move a wall
-                  </Button>
-                </>
-              )}
-              <Button variant="outline-secondary" onClick={() => setMode('draw')}>
-                Measures
-              </Button>
-              <PrintButton>Print</PrintButton>
-            </span>
-          )}
-        </div>
+        <LayoutActions area={area} shape={shape} mode={mode} setOpen={setOpen} setMode={setMode} />
         {mode === 'draw' && (
           <ShapeEditor
             key={view.version}
@@ -146,166 +128,304 @@ export function Layout({ view }: { view: LayoutView }) {
               <Things view={view} onOpen={setOpen} />
             </section>
             <div>
-              <section>
-                <div className="block-head">
-                  <h2>Does it fit</h2>
-                </div>
-                {area.kind !== 'face' && area.kind !== 'roof' && area.kind !== 'ground' && (
-                  <Form.Check
-                    id="sleeping"
-                    className="mt-2 no-print"
-                    label="Somebody sleeps here"
-                    checked={area.sleeping}
-                    onChange={(event) =>
-                      void give(describeArea, { id: area.id, side: area.side, sleeping: event.target.checked })
-                    }
-                  />
-                )}
-                {findings.length === 0 && (
-                  <p className="soft mt-2">
-                    {shape.kind === 'roof'
-                      ? 'Nothing to ask of a roof by its plan.'
-                      : 'Nothing to ask yet: set doors, windows and what is to stand here.'}
-                  </p>
-                )}
-                <ul className="lines">
-                  {(['bad', 'ask', 'good'] as const).flatMap((tone) =>
-                    findings
-                      .filter((finding) => finding.tone === tone)
-                      .map((finding) => (
-                        <li key={finding.key}>
-                          <StateIcon kind={tone === 'bad' ? 'stop' : tone === 'ask' ? 'waiting' : 'done'} />
-                          <div className="what">{finding.text}</div>
-                        </li>
-                      )),
-                  )}
-                </ul>
-              </section>
-              <section>
-                <div className="block-head">
-                  <h2>It measures</h2>
-                </div>
-                <ul className="lines small-text">
-                  {(Object.keys(view.measures) as Measure[]).flatMap((measure) => {
-                    const value = view.measures[measure];
-                    if (typeof value !== 'number' || value <= 0) return [];
-                    const { dimension, label } = MEASURES[measure];
-                    return [
-                      <li key={measure}>
-                        <span className="what soft">{label}</span>
-                        <span className="mono">
-                          {dimension === 'area'
-                            ? `${value.toFixed(2)} m²`
-                            : dimension === 'length'
-                              ? formatLength(value, system)
-                              : value}
-                        </span>
-                      </li>,
-                    ];
-                  })}
-                </ul>
-              </section>
-              <section>
-                <div className="block-head">
-                  <h2>Computed for it</h2>
-                  <Link className="push small-text no-print" href={routes.bench(area.id)}>
-                    open Bench
-                  </Link>
-                </div>
-                {view.calculations.length === 0 && <p className="soft mt-2">Nothing yet.</p>}
-                <ul className="lines">
-                  {view.calculations.map((calculation) => (
-                    <li key={calculation.id}>
-                      <StateIcon kind={calculation.problem ? 'stop' : 'done'} silent />
-                      <div className="what">
-                        <Link href={routes.calculator(calculation.calculator, { kept: calculation.id })}>
-                          {calculation.product || calculation.title}
-                        </Link>
-                        : {calculation.problem ?? calculation.answer}
-                      </div>
-                    </li>
-                  ))}
-                </ul>
-              </section>
-              {view.decisions.length > 0 && (
-                <section>
-                  <div className="block-head">
-                    <h2>Decided</h2>
-                  </div>
-                  <ul className="lines">
-                    {view.decisions.map((decision) => (
-                      <li key={decision.id}>
-                        <StateIcon kind="done" silent />
-                        <div className="what">
-                          {decision.subject}
-                          <div className="small-text soft">
-                            {decision.reason} · {decision.by}, {decision.when}
-                          </div>
-                        </div>
-                      </li>
-                    ))}
-                  </ul>
-                </section>
-              )}
+              <DoesItFit area={area} give={give} findings={findings} shape={shape} />
+              <ItMeasures view={view} system={system} />
+              <ComputedForIt area={area} view={view} />
+              {view.decisions.length > 0 && <Decided view={view} />}
             </div>
           </div>
         )}
-        <SidePanel
-          title={
-            open?.form === 'opening'
-              ? open.thing
-                ? 'Change an opening'
-                : 'An opening'
-              : open?.thing
-                ? 'Change it'
-                : 'A thing in the room'
-          }
-          open={open !== undefined}
-          onClose={close}
-        >
-          {open?.form === 'opening' && shape && (
-            <>
-              <OpeningForm
-                area={area.id}
-                shape={shape}
-                system={system}
-                onDone={close}
-                {...(open.thing ? { opening: open.thing } : {})}
-              />
-              {open.thing && (
-                <TakeAway
-                  onTake={() => {
-                    const { thing } = open;
-                    close();
-                    if (thing) remove('opening', thing.id, thing.name || OPENING_KINDS[thing.kind]);
-                  }}
-                />
-              )}
-            </>
-          )}
-          {open?.form === 'fixture' && shape && (
-            <>
-              <FixtureForm
-                area={area.id}
-                shape={shape}
-                system={system}
-                onDone={close}
-                {...(open.thing ? { thing: open.thing } : {})}
-              />
-              {open.thing && (
-                <TakeAway
-                  onTake={() => {
-                    const { thing } = open;
-                    close();
-                    if (thing) remove('fixture', thing.id, thing.name);
-                  }}
-                />
-              )}
-            </>
-          )}
-        </SidePanel>
+        <LayoutPanel open={open} close={close} shape={shape} area={area} system={system} remove={remove} />
       </div>
     </>
+  );
+}
+
+/** What can be done with the drawing. */
+function LayoutActions({
+  area,
+  shape,
+  mode,
+  setOpen,
+  setMode,
+}: {
+  area: {
+    id: string;
+    name: string;
+    kind: AreaKind;
+    side: string;
+    sleeping: boolean;
+    atGrade: boolean;
+    phases: { phase: Phase; label: string; trade: Trade }[];
+  };
+  shape: Shape | null;
+  mode: 'look' | 'draw' | 'move';
+  setOpen: Dispatch<SetStateAction<Open | undefined>>;
+  setMode: Dispatch<SetStateAction<'look' | 'draw' | 'move'>>;
+}) {
+  return (
+    <div className="page-head">
+      <h1>{area.name} to scale</h1>
+      <span className="soft">{area.side}</span>
+      {shape && mode === 'look' && (
+        <span className="push actions no-print">
+          {(shape.kind === 'room' || shape.kind === 'face') && (
+            <Button onClick={() => setOpen({ form: 'opening' })}>An opening</Button>
+          )}
+          {shape.kind === 'room' && (
+            <>
+              <Button variant="outline-secondary" onClick={() => setOpen({ form: 'fixture' })}>
+                A thing in it
+              </Button>
+              <Button variant="outline-secondary" onClick={() => setMode('move')}>
+                Move a wall
+              </Button>
+            </>
+          )}
+          <Button variant="outline-secondary" onClick={() => setMode('draw')}>
+            Measures
+          </Button>
+          <PrintButton>Print</PrintButton>
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** Decided. */
+function Decided({ view }: { view: LayoutView }) {
+  return (
+    <section>
+      <div className="block-head">
+        <h2>Decided</h2>
+      </div>
+      <ul className="lines">
+        {view.decisions.map((decision) => (
+          <li key={decision.id}>
+            <StateIcon kind="done" silent />
+            <div className="what">
+              {decision.subject}
+              <div className="small-text soft">
+                {decision.reason} · {decision.by}, {decision.when}
+              </div>
+            </div>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Computed for it. */
+function ComputedForIt({
+  area,
+  view,
+}: {
+  area: {
+    id: string;
+    name: string;
+    kind: AreaKind;
+    side: string;
+    sleeping: boolean;
+    atGrade: boolean;
+    phases: { phase: Phase; label: string; trade: Trade }[];
+  };
+  view: LayoutView;
+}) {
+  return (
+    <section>
+      <div className="block-head">
+        <h2>Computed for it</h2>
+        <Link className="push small-text no-print" href={routes.bench(area.id)}>
+          open Bench
+        </Link>
+      </div>
+      {view.calculations.length === 0 && <p className="soft mt-2">Nothing yet.</p>}
+      <ul className="lines">
+        {view.calculations.map((calculation) => (
+          <li key={calculation.id}>
+            <StateIcon kind={calculation.problem ? 'stop' : 'done'} silent />
+            <div className="what">
+              <Link href={routes.calculator(calculation.calculator, { kept: calculation.id })}>
+                {calculation.product || calculation.title}
+              </Link>
+              : {calculation.problem ?? calculation.answer}
+            </div>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** It measures. */
+function ItMeasures({ view, system }: { view: LayoutView; system: 'metric' | 'imperial' }) {
+  return (
+    <section>
+      <div className="block-head">
+        <h2>It measures</h2>
+      </div>
+      <ul className="lines small-text">
+        {(Object.keys(view.measures) as Measure[]).flatMap((measure) => {
+          const value = view.measures[measure];
+          if (typeof value !== 'number' || value <= 0) return [];
+          const { dimension, label } = MEASURES[measure];
+          return [
+            <li key={measure}>
+              <span className="what soft">{label}</span>
+              <span className="mono">
+                {dimension === 'area'
+                  ? `${value.toFixed(2)} m²`
+                  : dimension === 'length'
+                    ? formatLength(value, system)
+                    : value}
+              </span>
+            </li>,
+          ];
+        })}
+      </ul>
+    </section>
+  );
+}
+
+/** Does it fit. */
+function DoesItFit({
+  area,
+  give,
+  findings,
+  shape,
+}: {
+  area: {
+    id: string;
+    name: string;
+    kind: AreaKind;
+    side: string;
+    sleeping: boolean;
+    atGrade: boolean;
+    phases: { phase: Phase; label: string; trade: Trade }[];
+  };
+  give: Give;
+  findings: PlanFinding[];
+  shape: Shape;
+}) {
+  return (
+    <section>
+      <div className="block-head">
+        <h2>Does it fit</h2>
+      </div>
+      {area.kind !== 'face' && area.kind !== 'roof' && area.kind !== 'ground' && (
+        <Form.Check
+          id="sleeping"
+          className="mt-2 no-print"
+          label="Somebody sleeps here"
+          checked={area.sleeping}
+          onChange={(event) =>
+            void give(describeArea, { id: area.id, side: area.side, sleeping: event.target.checked })
+          }
+        />
+      )}
+      {findings.length === 0 && (
+        <p className="soft mt-2">
+          {shape.kind === 'roof'
+            ? 'Nothing to ask of a roof by its plan.'
+            : 'Nothing to ask yet: set doors, windows and what is to stand here.'}
+        </p>
+      )}
+      <ul className="lines">
+        {(['bad', 'ask', 'good'] as const).flatMap((tone) =>
+          findings
+            .filter((finding) => finding.tone === tone)
+            .map((finding) => (
+              <li key={finding.key}>
+                <StateIcon kind={tone === 'bad' ? 'stop' : tone === 'ask' ? 'waiting' : 'done'} />
+                <div className="what">{finding.text}</div>
+              </li>
+            )),
+        )}
+      </ul>
+    </section>
+  );
+}
+
+/** The form of an opening or a fixture, beside the drawing. */
+function LayoutPanel({
+  open,
+  close,
+  shape,
+  area,
+  system,
+  remove,
+}: {
+  open: Open | undefined;
+  close: () => void;
+  shape: Shape | null;
+  area: {
+    id: string;
+    name: string;
+    kind: AreaKind;
+    side: string;
+    sleeping: boolean;
+    atGrade: boolean;
+    phases: { phase: Phase; label: string; trade: Trade }[];
+  };
+  system: 'metric' | 'imperial';
+  remove: (of: Removable, id: string, words: string) => void;
+}) {
+  return (
+    <SidePanel
+      title={
+        open?.form === 'opening'
+          ? open.thing
+            ? 'Change an opening'
+            : 'An opening'
+          : open?.thing
+            ? 'Change it'
+            : 'A thing in the room'
+      }
+      open={open !== undefined}
+      onClose={close}
+    >
+      {open?.form === 'opening' && shape && (
+        <>
+          <OpeningForm
+            area={area.id}
+            shape={shape}
+            system={system}
+            onDone={close}
+            {...(open.thing ? { opening: open.thing } : {})}
+          />
+          {open.thing && (
+            <TakeAway
+              onTake={() => {
+                const { thing } = open;
+                close();
+                if (thing) remove('opening', thing.id, thing.name || OPENING_KINDS[thing.kind]);
+              }}
+            />
+          )}
+        </>
+      )}
+      {open?.form === 'fixture' && shape && (
+        <>
+          <FixtureForm
+            area={area.id}
+            shape={shape}
+            system={system}
+            onDone={close}
+            {...(open.thing ? { thing: open.thing } : {})}
+          />
+          {open.thing && (
+            <TakeAway
+              onTake={() => {
+                const { thing } = open;
+                close();
+                if (thing) remove('fixture', thing.id, thing.name);
+              }}
+            />
+          )}
+        </>
+      )}
+    </SidePanel>
   );
 }
 

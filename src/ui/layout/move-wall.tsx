@@ -12,6 +12,7 @@ import { StateIcon } from '../kit/state-icon';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { DrawingView } from './drawing-view';
+import type { Dispatch, SetStateAction } from 'react';
 
 interface Side {
   name: string;
@@ -126,71 +127,14 @@ export function MoveWall({ view, shape, onDone }: { view: LayoutView; shape: Roo
             void keep();
           }}
         >
-          <Form.Group controlId="move-which">
-            <Form.Label className="mb-1">Which</Form.Label>
-            <Form.Select
-              value={wall}
-              onChange={(event) => {
-                setWall(Number(event.target.value));
-                put(0);
-              }}
-            >
-              {shape.walls.map((entry, index) => (
-                <option key={index} value={index}>
-                  wall {index + 1}, {entry.typed}
-                  {view.neighbours.some((other) => other.wall === index)
-                    ? `, to ${view.neighbours.find((other) => other.wall === index)?.name ?? ''}`
-                    : ''}
-                </option>
-              ))}
-            </Form.Select>
-          </Form.Group>
-          <Form.Group controlId="move-by">
-            <Form.Label className="mb-1">Outward by (inward with a minus)</Form.Label>
-            <Form.Control
-              className="mono"
-              autoComplete="off"
-              value={text}
-              isInvalid={problem !== undefined}
-              aria-describedby="move-said"
-              onChange={(event) => setText(event.target.value)}
-            />
-            <Form.Range
-              className="mt-2"
-              aria-label="How far it moves"
-              min={-REACH * step}
-              max={REACH * step}
-              step={step}
-              value={by}
-              onChange={(event) => put(Number(event.target.value))}
-            />
-            <Form.Text
-              id="move-said"
-              className={problem ? 'bad d-block' : 'd-block'}
-              {...(problem ? { role: 'alert' } : {})}
-            >
-              {problem ?? `in steps of ${formatLength(step, system)}`}
-            </Form.Text>
-          </Form.Group>
+          <WhichWall wall={wall} setWall={setWall} put={put} shape={shape} view={view} />
+          <MoveBy text={text} problem={problem} setText={setText} step={step} by={by} put={put} system={system} />
           {!neighbour && <ShareWall view={view} wall={wall} />}
           <div aria-live="polite">
             <Told side={mine} effect={here} by={by} />
             {theirs && there && <Told side={theirs} effect={there} by={by} />}
           </div>
-          <Form.Group controlId="move-reason">
-            <Form.Label className="mb-1">Why</Form.Label>
-            <Form.Control
-              value={reason}
-              maxLength={300}
-              isInvalid={tried && reason.trim() === ''}
-              onChange={(event) => setReason(event.target.value)}
-            />
-            {tried && reason.trim() === '' && (
-              <Form.Text className="bad" role="alert">
-                Say why, for whoever asks in half a year.
-              </Form.Text>
-            )}
-          </Form.Group>
+          <MoveReason reason={reason} tried={tried} setReason={setReason} />
           <div className="actions">
             <Button type="submit" disabled={busy || by === 0 || problem !== undefined}>
               Move it
@@ -216,6 +160,116 @@ export function MoveWall({ view, shape, onDone }: { view: LayoutView; shape: Roo
         </div>
       </div>
     </section>
+  );
+}
+
+/** Why it moves. */
+function MoveReason({
+  reason,
+  tried,
+  setReason,
+}: {
+  reason: string;
+  tried: boolean;
+  setReason: Dispatch<SetStateAction<string>>;
+}) {
+  return (
+    <Form.Group controlId="move-reason">
+      <Form.Label className="mb-1">Why</Form.Label>
+      <Form.Control
+        value={reason}
+        maxLength={300}
+        isInvalid={tried && reason.trim() === ''}
+        onChange={(event) => setReason(event.target.value)}
+      />
+      {tried && reason.trim() === '' && (
+        <Form.Text className="bad" role="alert">
+          Say why, for whoever asks in half a year.
+        </Form.Text>
+      )}
+    </Form.Group>
+  );
+}
+
+/** Which wall moves. */
+function WhichWall({
+  wall,
+  setWall,
+  put,
+  shape,
+  view,
+}: {
+  wall: number;
+  setWall: Dispatch<SetStateAction<number>>;
+  put: (mm: number) => void;
+  shape: RoomShape;
+  view: LayoutView;
+}) {
+  return (
+    <Form.Group controlId="move-which">
+      <Form.Label className="mb-1">Which</Form.Label>
+      <Form.Select
+        value={wall}
+        onChange={(event) => {
+          setWall(Number(event.target.value));
+          put(0);
+        }}
+      >
+        {shape.walls.map((entry, index) => (
+          <option key={index} value={index}>
+            wall {index + 1}, {entry.typed}
+            {view.neighbours.some((other) => other.wall === index)
+              ? `, to ${view.neighbours.find((other) => other.wall === index)?.name ?? ''}`
+              : ''}
+          </option>
+        ))}
+      </Form.Select>
+    </Form.Group>
+  );
+}
+
+/** How far it moves. */
+function MoveBy({
+  text,
+  problem,
+  setText,
+  step,
+  by,
+  put,
+  system,
+}: {
+  text: string;
+  problem: string | undefined;
+  setText: Dispatch<SetStateAction<string>>;
+  step: 50 | 25.4;
+  by: number;
+  put: (mm: number) => void;
+  system: 'metric' | 'imperial';
+}) {
+  return (
+    <Form.Group controlId="move-by">
+      <Form.Label className="mb-1">Outward by (inward with a minus)</Form.Label>
+      <Form.Control
+        className="mono"
+        autoComplete="off"
+        value={text}
+        isInvalid={problem !== undefined}
+        aria-describedby="move-said"
+        onChange={(event) => setText(event.target.value)}
+      />
+      <Form.Range
+        className="mt-2"
+        aria-label="How far it moves"
+        min={-REACH * step}
+        max={REACH * step}
+        step={step}
+        value={by}
+        onChange={(event) => put(Number(event.target.value))}
+      />
+      <Form.Text id="move-said" className={problem ? 'bad d-block' : 'd-block'} {...(problem ? { role: 'alert' } : {})}>
+        {problem ?? `in steps of ${formatLength(step, system)}`}
+      </Form.Text>
+    </Form.Group>
   );
 }
 

@@ -1,4 +1,5 @@
 'use client';
+import type { Drawing } from '@/core/layout/drawing';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { setShape } from '@/contract/commands/layout';
@@ -10,6 +11,8 @@ import type { AreaKind } from '@/core/sites/area';
 import { formatLength, parseLength, type LengthSystem } from '@/core/units/length';
 import { useSend } from '../kit/use-send';
 import { DrawingView } from './drawing-view';
+import type { Outline } from '@/core/layout/room-outline';
+import type { Dispatch, SetStateAction } from 'react';
 
 interface Terms {
   area: { id: string; name: string; kind: AreaKind };
@@ -179,13 +182,6 @@ export function ShapeEditor({ area, shape, version, system, onDone }: Terms) {
   const drawing = drawn && drawingOf(area.name, drawn, [], [], system);
   const wrong = (field: string): string | undefined =>
     tried && 'field' in outcome && outcome.field === field ? outcome.message : undefined;
-  const line = (at: number, part: number, text: string): void =>
-    setTyped({
-      ...typed,
-      lines: typed.lines.map((entry, index) =>
-        index === at ? entry.map((old, where) => (where === part ? text : old)) : entry,
-      ),
-    });
   const size = (at: number, text: string): void =>
     setTyped({ ...typed, sizes: typed.sizes.map((old, index) => (index === at ? text : old)) });
   const keep = async (): Promise<void> => {
@@ -200,7 +196,6 @@ export function ShapeEditor({ area, shape, version, system, onDone }: Terms) {
     )
       onDone();
   };
-  const plural = typed.kind === 'room' ? 'wall' : typed.kind === 'face' ? 'section' : 'leg';
   return (
     <div className="bench">
       <Form
@@ -241,153 +236,257 @@ export function ShapeEditor({ area, shape, version, system, onDone }: Terms) {
             }
           />
         )}
-        {typed.kind === 'room' && (
-          <div className="form-pair mb-3">
-            <Cell
-              id="shape-height"
-              label="Height"
-              text={typed.height}
-              error={wrong('height')}
-              onText={(text) => setTyped({ ...typed, height: text })}
-            />
-          </div>
-        )}
-        {typed.kind === 'roof' && (
-          <div className="form-pair mb-3">
-            <Cell
-              id="size-0"
-              label="Width on the plan, eaves in"
-              text={typed.sizes[0] ?? ''}
-              error={wrong('size 0')}
-              onText={(text) => size(0, text)}
-            />
-            <Cell
-              id="size-1"
-              label="Length"
-              text={typed.sizes[1] ?? ''}
-              error={wrong('size 1')}
-              onText={(text) => size(1, text)}
-            />
-            <Cell
-              id="size-2"
-              label="Rises in 12"
-              text={typed.sizes[2] ?? ''}
-              error={wrong('size 2')}
-              onText={(text) => size(2, text)}
-            />
-          </div>
-        )}
-        {typed.kind === 'run' && (
-          <div className="form-pair mb-3">
-            <Cell
-              id="size-0"
-              label="Invert at the outlet, against the datum"
-              text={typed.sizes[0] ?? ''}
-              error={wrong('size 0')}
-              onText={(text) => size(0, text)}
-            />
-            <Cell
-              id="size-1"
-              label="Highest the head may lie"
-              text={typed.sizes[1] ?? ''}
-              error={wrong('size 1')}
-              onText={(text) => size(1, text)}
-            />
-          </div>
-        )}
-        {typed.lines.map((parts, at) => (
-          <div key={at} className="shape-line">
-            <span className="soft mono" aria-hidden="true">
-              {at + 1}
-            </span>
-            {parts.map((text, part) => (
-              <Cell
-                key={part}
-                id={`line-${at}-${part}`}
-                label={`${HEADS[typed.kind][part] ?? ''}, ${plural} ${at + 1}`}
-                head={at === 0 ? (HEADS[typed.kind][part] ?? '') : undefined}
-                text={text}
-                error={wrong(`line ${at} ${part}`)}
-                onText={(next) => line(at, part, next)}
-              />
-            ))}
-            <Button
-              size="sm"
-              variant="link"
-              className="px-1"
-              disabled={typed.lines.length <= (typed.kind === 'room' ? 3 : 1)}
-              onClick={() => setTyped({ ...typed, lines: typed.lines.filter((_, index) => index !== at) })}
-            >
-              Take away
-              <span className="visually-hidden">
-                {' '}
-                {plural} {at + 1}
-              </span>
-            </Button>
-          </div>
-        ))}
-        {typed.kind !== 'roof' && (
-          <Button
-            size="sm"
-            variant="outline-secondary"
-            onClick={() => setTyped({ ...typed, lines: [...typed.lines, [...(BLANK[typed.kind][0] ?? [])]] })}
-          >
-            One more {plural}
-          </Button>
-        )}
+        {typed.kind === 'room' && <RoomHeight typed={typed} wrong={wrong} setTyped={setTyped} />}
+        {typed.kind === 'roof' && <RoofFields typed={typed} wrong={wrong} size={size} />}
+        {typed.kind === 'run' && <DrainFields typed={typed} wrong={wrong} size={size} />}
+        <ShapeLines typed={typed} setTyped={setTyped} wrong={wrong} />
         {outline && !outline.ok && (
           <p className="bad mt-2 mb-0" role="alert">
             {outline.problem.message}
           </p>
         )}
         {outline?.ok && outline.value.closing > CLOSES_WITHIN && (
-          <div className="notice mt-3 mb-0" role="status">
-            <div>
-              The walls miss their beginning by{' '}
-              <span className="mono">{formatLength(outline.value.closing, system)}</span>. Measure the longest again, or
-              share it out over all of them.
-              <Form.Check
-                id="shape-spread"
-                className="mt-1"
-                label="Share it out"
-                checked={typed.spread}
-                onChange={(event) => setTyped({ ...typed, spread: event.target.checked })}
-              />
-            </div>
-          </div>
+          <ClosingError outline={outline} system={system} typed={typed} setTyped={setTyped} />
         )}
         {tried && 'field' in outcome && (
           <p className="bad mt-2 mb-0" role="alert">
             Something cannot be read; it is said beside its field.
           </p>
         )}
-        <div className="actions mt-3">
-          <Button type="submit" disabled={busy}>
-            Keep the drawing
-          </Button>
-          {shape && (
-            <Button variant="link" onClick={onDone}>
-              Leave it as it was
-            </Button>
-          )}
-        </div>
+        <EditorActions busy={busy} shape={shape} onDone={onDone} />
       </Form>
-      <div className="sheet">
-        {drawing ? (
-          <DrawingView drawing={drawing} label={`${area.name} as typed so far`} />
-        ) : (
-          <p className="soft mb-0">
-            It is drawn as soon as every measure can be read. Read the walls of a room off clockwise: face each from
-            inside, left to right, then turn right to the next.
-          </p>
-        )}
-        {outline?.ok && (
-          <p className="small-text soft mb-0 mt-2">
-            floor <span className="mono">{outline.value.area.toFixed(2)} m²</span>, all round{' '}
-            <span className="mono">{formatLength(outline.value.perimeter, system)}</span>
-          </p>
-        )}
+      <ShapeSheet name={area.name} drawing={drawing} outline={outline} system={system} />
+    </div>
+  );
+}
+
+/** The measures of what is drawn, a line for each wall, section or leg. */
+function ShapeLines({
+  typed,
+  setTyped,
+  wrong,
+}: {
+  typed: Typed;
+  setTyped: (typed: Typed) => void;
+  wrong: (field: string) => string | undefined;
+}) {
+  const plural = typed.kind === 'room' ? 'wall' : typed.kind === 'face' ? 'section' : 'leg';
+  const line = (at: number, part: number, text: string): void =>
+    setTyped({
+      ...typed,
+      lines: typed.lines.map((entry, index) =>
+        index === at ? entry.map((old, where) => (where === part ? text : old)) : entry,
+      ),
+    });
+  return (
+    <>
+      {typed.lines.map((parts, at) => (
+        <div key={at} className="shape-line">
+          <span className="soft mono" aria-hidden="true">
+            {at + 1}
+          </span>
+          {parts.map((text, part) => (
+            <Cell
+              key={part}
+              id={`line-${at}-${part}`}
+              label={`${HEADS[typed.kind][part] ?? ''}, ${plural} ${at + 1}`}
+              head={at === 0 ? (HEADS[typed.kind][part] ?? '') : undefined}
+              text={text}
+              error={wrong(`line ${at} ${part}`)}
+              onText={(next) => line(at, part, next)}
+            />
+          ))}
+          <Button
+            size="sm"
+            variant="link"
+            className="px-1"
+            disabled={typed.lines.length <= (typed.kind === 'room' ? 3 : 1)}
+            onClick={() => setTyped({ ...typed, lines: typed.lines.filter((_, index) => index !== at) })}
+          >
+            Take away
+            <span className="visually-hidden">
+              {' '}
+              {plural} {at + 1}
+            </span>
+          </Button>
+        </div>
+      ))}
+      {typed.kind !== 'roof' && (
+        <Button
+          size="sm"
+          variant="outline-secondary"
+          onClick={() => setTyped({ ...typed, lines: [...typed.lines, [...(BLANK[typed.kind][0] ?? [])]] })}
+        >
+          One more {plural}
+        </Button>
+      )}
+    </>
+  );
+}
+
+/** What the measures make so far, with its floor and its length all round. */
+function ShapeSheet({
+  name,
+  drawing,
+  outline,
+  system,
+}: {
+  name: string;
+  drawing: Drawing | undefined;
+  outline: ReturnType<typeof outlineOf> | undefined;
+  system: LengthSystem;
+}) {
+  return (
+    <div className="sheet">
+      {drawing ? (
+        <DrawingView drawing={drawing} label={`${name} as typed so far`} />
+      ) : (
+        <p className="soft mb-0">
+          It is drawn as soon as every measure can be read. Read the walls of a room off clockwise: face each from
+          inside, left to right, then turn right to the next.
+        </p>
+      )}
+      {outline?.ok && (
+        <p className="small-text soft mb-0 mt-2">
+          floor <span className="mono">{outline.value.area.toFixed(2)} m²</span>, all round{' '}
+          <span className="mono">{formatLength(outline.value.perimeter, system)}</span>
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** How high a room is. */
+function RoomHeight({
+  typed,
+  wrong,
+  setTyped,
+}: {
+  typed: Typed;
+  wrong: (field: string) => string | undefined;
+  setTyped: Dispatch<SetStateAction<Typed>>;
+}) {
+  return (
+    <div className="form-pair mb-3">
+      <Cell
+        id="shape-height"
+        label="Height"
+        text={typed.height}
+        error={wrong('height')}
+        onText={(text) => setTyped({ ...typed, height: text })}
+      />
+    </div>
+  );
+}
+
+/** Keeping it, or leaving it. */
+function EditorActions({ busy, shape, onDone }: { busy: boolean; shape: Shape | null; onDone: () => void }) {
+  return (
+    <div className="actions mt-3">
+      <Button type="submit" disabled={busy}>
+        Keep the drawing
+      </Button>
+      {shape && (
+        <Button variant="link" onClick={onDone}>
+          Leave it as it was
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** Where walls miss their beginning: by how much, and whether it is shared out. */
+function ClosingError({
+  outline,
+  system,
+  typed,
+  setTyped,
+}: {
+  outline: { ok: true; value: Outline };
+  system: LengthSystem;
+  typed: Typed;
+  setTyped: Dispatch<SetStateAction<Typed>>;
+}) {
+  return (
+    <div className="notice mt-3 mb-0" role="status">
+      <div>
+        The walls miss their beginning by <span className="mono">{formatLength(outline.value.closing, system)}</span>.
+        Measure the longest again, or share it out over all of them.
+        <Form.Check
+          id="shape-spread"
+          className="mt-1"
+          label="Share it out"
+          checked={typed.spread}
+          onChange={(event) => setTyped({ ...typed, spread: event.target.checked })}
+        />
       </div>
+    </div>
+  );
+}
+
+/** The levels of a drain. */
+function DrainFields({
+  typed,
+  wrong,
+  size,
+}: {
+  typed: Typed;
+  wrong: (field: string) => string | undefined;
+  size: (at: number, text: string) => void;
+}) {
+  return (
+    <div className="form-pair mb-3">
+      <Cell
+        id="size-0"
+        label="Invert at the outlet, against the datum"
+        text={typed.sizes[0] ?? ''}
+        error={wrong('size 0')}
+        onText={(text) => size(0, text)}
+      />
+      <Cell
+        id="size-1"
+        label="Highest the head may lie"
+        text={typed.sizes[1] ?? ''}
+        error={wrong('size 1')}
+        onText={(text) => size(1, text)}
+      />
+    </div>
+  );
+}
+
+/** The sizes of a roof. */
+function RoofFields({
+  typed,
+  wrong,
+  size,
+}: {
+  typed: Typed;
+  wrong: (field: string) => string | undefined;
+  size: (at: number, text: string) => void;
+}) {
+  return (
+    <div className="form-pair mb-3">
+      <Cell
+        id="size-0"
+        label="Width on the plan, eaves in"
+        text={typed.sizes[0] ?? ''}
+        error={wrong('size 0')}
+        onText={(text) => size(0, text)}
+      />
+      <Cell
+        id="size-1"
+        label="Length"
+        text={typed.sizes[1] ?? ''}
+        error={wrong('size 1')}
+        onText={(text) => size(1, text)}
+      />
+      <Cell
+        id="size-2"
+        label="Rises in 12"
+        text={typed.sizes[2] ?? ''}
+        error={wrong('size 2')}
+        onText={(text) => size(2, text)}
+      />
     </div>
   );
 }

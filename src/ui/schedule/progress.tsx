@@ -12,6 +12,8 @@ import { CommandForm, TextField } from '../kit/form';
 import { SidePanel } from '../kit/side-panel';
 import { newId } from '../offline/send';
 import { Load, OverTime } from './charts';
+import type { Dispatch, SetStateAction } from 'react';
+import type { Day } from '@/core/units/day';
 
 /** Slips shown before one asks for all. */
 const FIRST = 12;
@@ -99,91 +101,15 @@ export function Progress({ view }: { view: ProgressView }) {
             </div>
           )}
         </dl>
-        {finish.then && (
-          <section>
-            <h2 className="fs-5">
-              {finish.halves === 0
-                ? 'The end stands where it was agreed.'
-                : `The end is ${Math.abs(finish.halves) / 2} worked ` +
-                  `${Math.abs(finish.halves) === 2 ? 'day' : 'days'} ${finish.halves > 0 ? 'later' : 'earlier'} ` +
-                  'than agreed.'}
-            </h2>
-            {finish.causes.length > 0 && (
-              <ul className="small-text">
-                {finish.causes.map((cause) => (
-                  <li key={cause.cause}>
-                    <span className="fw-bold">{cause.days}</span>: {cause.cause}
-                  </li>
-                ))}
-              </ul>
-            )}
-          </section>
-        )}
+        {finish.then && <FinishDays finish={finish} />}
         <section className="mt-3">
           <div className="block-head">
             <h2>Work over time</h2>
           </div>
           <OverTime view={view} />
         </section>
-        {view.slipped.length > 0 && (
-          <section className="mt-3">
-            <div className="block-head">
-              <h2>What slipped, and why</h2>
-            </div>
-            <table className="table-lines">
-              <thead>
-                <tr>
-                  <th style={{ width: '34%' }}>Work</th>
-                  <th style={{ width: '16%' }}>Ends</th>
-                  <th>Causes</th>
-                </tr>
-              </thead>
-              <tbody>
-                {view.slipped.slice(0, all ? undefined : FIRST).map((entry) => (
-                  <tr key={entry.task}>
-                    <td className="fw-bold">
-                      {entry.label}
-                      {entry.state === 'done' && <span className="soft fw-normal"> (done)</span>}
-                    </td>
-                    <td className={entry.halves > 0 ? 'bad' : ''}>{entry.days}</td>
-                    <td className="small-text">
-                      {entry.causes.length > 0 ? (
-                        entry.causes.map((cause) => <div key={cause}>{cause}</div>)
-                      ) : (
-                        <span className="soft">
-                          {entry.state === 'done' ? 'as the walk saw it' : 'as other work moved with it'}
-                        </span>
-                      )}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-            {view.slipped.length > FIRST && (
-              <Button variant="link" className="p-0 mt-2 no-print" onClick={() => setAll(!all)}>
-                {all ? 'Show only the most' : 'Show all'}
-              </Button>
-            )}
-          </section>
-        )}
-        {view.load.trades.length > 0 && (
-          <section className="mt-3">
-            <div className="block-head">
-              <h2>Load of the trades of this job, over all jobs</h2>
-            </div>
-            <p className="soft small-text mt-2">
-              Half-days of work a week; the line is what their crews can do, days away left out.
-            </p>
-            <div className="loads">
-              {view.load.trades.map((trade) => (
-                <figure key={trade.name}>
-                  <figcaption className="small-text fw-bold">{trade.name}</figcaption>
-                  <Load name={trade.name} weeks={view.load.weeks} work={trade.work} most={trade.most} />
-                </figure>
-              ))}
-            </div>
-          </section>
-        )}
+        {view.slipped.length > 0 && <Slipped view={view} all={all} setAll={setAll} />}
+        {view.load.trades.length > 0 && <LoadOfTrades view={view} />}
         <SidePanel title="Keep today’s plan" open={keeping} onClose={() => setKeeping(false)}>
           <p className="soft small-text">From then on every piece of work is measured against where it stands today.</p>
           <CommandForm
@@ -197,5 +123,114 @@ export function Progress({ view }: { view: ProgressView }) {
         </SidePanel>
       </div>
     </>
+  );
+}
+
+/** Load of the trades of this job, over all jobs. */
+function LoadOfTrades({ view }: { view: ProgressView }) {
+  return (
+    <section className="mt-3">
+      <div className="block-head">
+        <h2>Load of the trades of this job, over all jobs</h2>
+      </div>
+      <p className="soft small-text mt-2">
+        Half-days of work a week; the line is what their crews can do, days away left out.
+      </p>
+      <div className="loads">
+        {view.load.trades.map((trade) => (
+          <figure key={trade.name}>
+            <figcaption className="small-text fw-bold">{trade.name}</figcaption>
+            <Load name={trade.name} weeks={view.load.weeks} work={trade.work} most={trade.most} />
+          </figure>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+/** When the job ends: planned, promised, baseline. */
+function FinishDays({
+  finish,
+}: {
+  finish: {
+    now: Day | null;
+    then: Day | null;
+    promise: Day | null;
+    halves: number;
+    causes: { cause: string; days: string }[];
+  };
+}) {
+  return (
+    <section>
+      <h2 className="fs-5">
+        {finish.halves === 0
+          ? 'The end stands where it was agreed.'
+          : `The end is ${Math.abs(finish.halves) / 2} worked ` +
+            `${Math.abs(finish.halves) === 2 ? 'day' : 'days'} ${finish.halves > 0 ? 'later' : 'earlier'} ` +
+            'than agreed.'}
+      </h2>
+      {finish.causes.length > 0 && (
+        <ul className="small-text">
+          {finish.causes.map((cause) => (
+            <li key={cause.cause}>
+              <span className="fw-bold">{cause.days}</span>: {cause.cause}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+/** What slipped, and why. */
+function Slipped({
+  view,
+  all,
+  setAll,
+}: {
+  view: ProgressView;
+  all: boolean;
+  setAll: Dispatch<SetStateAction<boolean>>;
+}) {
+  return (
+    <section className="mt-3">
+      <div className="block-head">
+        <h2>What slipped, and why</h2>
+      </div>
+      <table className="table-lines">
+        <thead>
+          <tr>
+            <th style={{ width: '34%' }}>Work</th>
+            <th style={{ width: '16%' }}>Ends</th>
+            <th>Causes</th>
+          </tr>
+        </thead>
+        <tbody>
+          {view.slipped.slice(0, all ? undefined : FIRST).map((entry) => (
+            <tr key={entry.task}>
+              <td className="fw-bold">
+                {entry.label}
+                {entry.state === 'done' && <span className="soft fw-normal"> (done)</span>}
+              </td>
+              <td className={entry.halves > 0 ? 'bad' : ''}>{entry.days}</td>
+              <td className="small-text">
+                {entry.causes.length > 0 ? (
+                  entry.causes.map((cause) => <div key={cause}>{cause}</div>)
+                ) : (
+                  <span className="soft">
+                    {entry.state === 'done' ? 'as the walk saw it' : 'as other work moved with it'}
+                  </span>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {view.slipped.length > FIRST && (
+        <Button variant="link" className="p-0 mt-2 no-print" onClick={() => setAll(!all)}>
+          {all ? 'Show only the most' : 'Show all'}
+        </Button>
+      )}
+    </section>
   );
 }

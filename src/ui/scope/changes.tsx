@@ -106,98 +106,112 @@ export function Changes({ view }: { view: ChangesView }) {
             )}
             {change.why && <p className="soft mt-2 mb-1">{change.why}</p>}
             <div className="main-and-aside">
-              <table className="table-lines price-lines">
-                <thead>
-                  <tr>
-                    <th>Line</th>
-                    <th className="text-end" style={{ width: '22%' }}>
-                      Quantity
-                    </th>
-                    <th className="text-end" style={{ width: '18%' }}>
-                      One
-                    </th>
-                    <th className="text-end" style={{ width: '20%' }}>
-                      All
-                    </th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {change.lines.map((line, index) => (
-                    <tr key={index}>
-                      <td>
-                        {line.verb} {line.subject}
-                      </td>
-                      <td className="text-end" data-label="Quantity">
-                        <span className="mono">{line.quantity}</span> {line.unit}
-                      </td>
-                      <td className="text-end mono" data-label="One">
-                        {formatMoney(line.unitPrice)}
-                      </td>
-                      <td className="text-end mono" data-label="All">
-                        {formatMoney(priceLines([line], 0, 0).net)}
-                      </td>
-                    </tr>
-                  ))}
-                  {change.price.markup !== 0 && (
-                    <tr>
-                      <td colSpan={3} className="soft">
-                        overhead and profit, {Number((change.markup * 100).toPrecision(10))} %
-                      </td>
-                      <td className="text-end mono">{formatMoney(change.price.markup)}</td>
-                    </tr>
-                  )}
-                  {change.price.tax !== 0 && (
-                    <tr>
-                      <td colSpan={3} className="soft">
-                        tax, {Number((change.taxRate * 100).toPrecision(10))} %
-                      </td>
-                      <td className="text-end mono">{formatMoney(change.price.tax)}</td>
-                    </tr>
-                  )}
-                  <tr>
-                    <td colSpan={3} className="fw-bold">
-                      in all
-                    </td>
-                    <td className="text-end mono fw-bold">{formatMoney(change.price.total)}</td>
-                  </tr>
-                </tbody>
-              </table>
+              <ChangesTable change={change} />
               <Effect change={change} today={view.today} />
             </div>
           </article>
         ))}
-        <SidePanel
-          title={open?.form === 'send' ? 'Send for approval' : open?.form === 'edit' ? 'Change it' : 'A change'}
-          open={open !== undefined}
-          onClose={close}
-        >
-          {open?.form === 'new' && <NewChange view={view} onDone={close} />}
-          {open?.form === 'edit' && <EditChange view={view} change={open.change} onDone={close} />}
-          {open?.form === 'send' && (
-            <CommandForm
-              kind={sendChange}
-              submit="Send"
-              onDone={close}
-              start={() => ({
-                id: open.change.id,
-                version: open.change.version,
-                updateId: newId(),
-                messageId: newId(),
-                linkId: newId(),
-                name: view.client.name,
-                address: view.client.address,
-                expiresOn: addDays(view.today, 30),
-              })}
-            >
-              <p className="mb-0">
-                {open.change.title}: {formatMoney(open.change.price.total)}. {effectWords(open.change, view.today)}
-              </p>
-              <SendFields />
-            </CommandForm>
-          )}
-        </SidePanel>
+        <ChangesPanel open={open} close={close} view={view} />
       </div>
     </>
+  );
+}
+
+/** A new change, beside the list. */
+function ChangesPanel({ open, close, view }: { open: Open | undefined; close: () => void; view: ChangesView }) {
+  return (
+    <SidePanel
+      title={open?.form === 'send' ? 'Send for approval' : open?.form === 'edit' ? 'Change it' : 'A change'}
+      open={open !== undefined}
+      onClose={close}
+    >
+      {open?.form === 'new' && <NewChange view={view} onDone={close} />}
+      {open?.form === 'edit' && <EditChange view={view} change={open.change} onDone={close} />}
+      {open?.form === 'send' && (
+        <CommandForm
+          kind={sendChange}
+          submit="Send"
+          onDone={close}
+          start={() => ({
+            id: open.change.id,
+            version: open.change.version,
+            updateId: newId(),
+            messageId: newId(),
+            linkId: newId(),
+            name: view.client.name,
+            address: view.client.address,
+            expiresOn: addDays(view.today, 30),
+          })}
+        >
+          <p className="mb-0">
+            {open.change.title}: {formatMoney(open.change.price.total)}. {effectWords(open.change, view.today)}
+          </p>
+          <SendFields />
+        </CommandForm>
+      )}
+    </SidePanel>
+  );
+}
+
+/** The lines of a change with their prices. */
+function ChangesTable({ change }: { change: ChangeView }) {
+  return (
+    <table className="table-lines price-lines">
+      <thead>
+        <tr>
+          <th>Line</th>
+          <th className="text-end" style={{ width: '22%' }}>
+            Quantity
+          </th>
+          <th className="text-end" style={{ width: '18%' }}>
+            One
+          </th>
+          <th className="text-end" style={{ width: '20%' }}>
+            All
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {change.lines.map((line, index) => (
+          <tr key={index}>
+            <td>
+              {line.verb} {line.subject}
+            </td>
+            <td className="text-end" data-label="Quantity">
+              <span className="mono">{line.quantity}</span> {line.unit}
+            </td>
+            <td className="text-end mono" data-label="One">
+              {formatMoney(line.unitPrice)}
+            </td>
+            <td className="text-end mono" data-label="All">
+              {formatMoney(priceLines([line], 0, 0).net)}
+            </td>
+          </tr>
+        ))}
+        {change.price.markup !== 0 && (
+          <tr>
+            <td colSpan={3} className="soft">
+              overhead and profit, {Number((change.markup * 100).toPrecision(10))} %
+            </td>
+            <td className="text-end mono">{formatMoney(change.price.markup)}</td>
+          </tr>
+        )}
+        {change.price.tax !== 0 && (
+          <tr>
+            <td colSpan={3} className="soft">
+              tax, {Number((change.taxRate * 100).toPrecision(10))} %
+            </td>
+            <td className="text-end mono">{formatMoney(change.price.tax)}</td>
+          </tr>
+        )}
+        <tr>
+          <td colSpan={3} className="fw-bold">
+            in all
+          </td>
+          <td className="text-end mono fw-bold">{formatMoney(change.price.total)}</td>
+        </tr>
+      </tbody>
+    </table>
   );
 }
 

@@ -16,6 +16,8 @@ import { StateIcon } from '../kit/state-icon';
 import { PrintButton } from '../kit/print-button';
 import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
+import type { MaterialLine } from '@/core/scope/materials';
+import type { Removable } from '../../contract/commands/scope';
 
 /** What the whole job needs, in packs and money, by trade or by delivery; and the results it comes from. */
 export function Materials({ view }: { view: MaterialsView }) {
@@ -97,109 +99,11 @@ export function Materials({ view }: { view: MaterialsView }) {
                 </button>
               ))}
             </div>
-            <table className="table-lines">
-              <thead>
-                <tr>
-                  <th>What</th>
-                  <th style={{ width: '13%' }} className="text-end">
-                    How many
-                  </th>
-                  <th style={{ width: '12%' }} className="text-end">
-                    One
-                  </th>
-                  <th style={{ width: '13%' }} className="text-end">
-                    All
-                  </th>
-                  <th style={{ width: '15%' }}>From</th>
-                  <th style={{ width: '20%' }}>{by === 'trade' ? 'Needed' : 'Whose'}, where</th>
-                </tr>
-              </thead>
-              {groups.map(([head, lines]) => (
-                <tbody key={head}>
-                  <tr>
-                    <th scope="rowgroup" colSpan={6} className="group-head">
-                      {head}
-                    </th>
-                  </tr>
-                  {lines.map((line) => (
-                    <tr
-                      key={`${line.what}${line.unit}${line.needBy ?? ''}${line.supplier}${line.trade ?? ''}${line.unitPrice ?? ''}`}
-                    >
-                      <td className="fw-bold">{line.what}</td>
-                      <td className="text-end" data-label="How many">
-                        <span className="mono">{line.quantity}</span> {packWord(line.quantity, line.unit)}
-                      </td>
-                      <td className="text-end mono" data-label="One">
-                        {line.unitPrice === null ? '' : formatMoney(line.unitPrice)}
-                      </td>
-                      <td className="text-end mono" data-label="All">
-                        {line.price === null ? (
-                          <span className="soon small-text">no price</span>
-                        ) : (
-                          formatMoney(line.price)
-                        )}
-                      </td>
-                      <td data-label="From">{line.supplier}</td>
-                      <td className="small-text" data-label="Needed, where">
-                        {by === 'trade'
-                          ? line.needBy
-                            ? `${formatDay(line.needBy, view.today)} · `
-                            : ''
-                          : line.trade
-                            ? `${TRADES[line.trade].toLowerCase()} · `
-                            : ''}
-                        <span className="soft">{line.areas.join(', ')}</span>
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              ))}
-            </table>
+            <MaterialsTable by={by} groups={groups} view={view} />
             <div className="block-head">
               <h2>Computed for it</h2>
             </div>
-            <ul className="lines">
-              {view.calculations.map((calculation) => (
-                <li key={calculation.id}>
-                  <StateIcon kind={calculation.problem ? 'stop' : 'done'} silent />
-                  <div className="what">
-                    <span className="fw-bold">{calculation.area}</span>{' '}
-                    {calculation.product || calculation.title.toLowerCase()}:{' '}
-                    {calculation.problem ?? calculation.answer}
-                    <div className="small-text soft">
-                      {calculation.title}
-                      {Object.keys(calculation.fed).length > 0 ? ', follows the drawing' : ''}
-                    </div>
-                  </div>
-                  <span className="no-print d-flex gap-2 align-items-start">
-                    <Link
-                      className="btn btn-link btn-sm p-0"
-                      href={routes.calculator(calculation.calculator, { kept: calculation.id })}
-                    >
-                      Open
-                      <span className="visually-hidden">
-                        {' '}
-                        {calculation.product || calculation.title} in {calculation.area}
-                      </span>
-                    </Link>
-                    <Button
-                      size="sm"
-                      variant="link"
-                      className="p-0"
-                      onClick={() =>
-                        remove('calculation', calculation.id, `“${calculation.product || calculation.title}”`)
-                      }
-                    >
-                      Take away
-                      <span className="visually-hidden">
-                        {' '}
-                        {calculation.product || calculation.title} in {calculation.area}
-                      </span>
-                    </Button>
-                  </span>
-                </li>
-              ))}
-            </ul>
+            <ComputedLines view={view} remove={remove} />
             {cuts.map((cut) => (
               <section key={cut.id}>
                 <div className="block-head">
@@ -215,5 +119,124 @@ export function Materials({ view }: { view: MaterialsView }) {
         )}
       </div>
     </>
+  );
+}
+
+/** Every calculation with what it needs. */
+function ComputedLines({
+  view,
+  remove,
+}: {
+  view: MaterialsView;
+  remove: (of: Removable, id: string, words: string) => void;
+}) {
+  return (
+    <ul className="lines">
+      {view.calculations.map((calculation) => (
+        <li key={calculation.id}>
+          <StateIcon kind={calculation.problem ? 'stop' : 'done'} silent />
+          <div className="what">
+            <span className="fw-bold">{calculation.area}</span> {calculation.product || calculation.title.toLowerCase()}
+            : {calculation.problem ?? calculation.answer}
+            <div className="small-text soft">
+              {calculation.title}
+              {Object.keys(calculation.fed).length > 0 ? ', follows the drawing' : ''}
+            </div>
+          </div>
+          <span className="no-print d-flex gap-2 align-items-start">
+            <Link
+              className="btn btn-link btn-sm p-0"
+              href={routes.calculator(calculation.calculator, { kept: calculation.id })}
+            >
+              Open
+              <span className="visually-hidden">
+                {' '}
+                {calculation.product || calculation.title} in {calculation.area}
+              </span>
+            </Link>
+            <Button
+              size="sm"
+              variant="link"
+              className="p-0"
+              onClick={() => remove('calculation', calculation.id, `“${calculation.product || calculation.title}”`)}
+            >
+              Take away
+              <span className="visually-hidden">
+                {' '}
+                {calculation.product || calculation.title} in {calculation.area}
+              </span>
+            </Button>
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Material by where it is needed or bought. */
+function MaterialsTable({
+  by,
+  groups,
+  view,
+}: {
+  by: 'trade' | 'delivery';
+  groups: [string, MaterialLine[]][];
+  view: MaterialsView;
+}) {
+  return (
+    <table className="table-lines">
+      <thead>
+        <tr>
+          <th>What</th>
+          <th style={{ width: '13%' }} className="text-end">
+            How many
+          </th>
+          <th style={{ width: '12%' }} className="text-end">
+            One
+          </th>
+          <th style={{ width: '13%' }} className="text-end">
+            All
+          </th>
+          <th style={{ width: '15%' }}>From</th>
+          <th style={{ width: '20%' }}>{by === 'trade' ? 'Needed' : 'Whose'}, where</th>
+        </tr>
+      </thead>
+      {groups.map(([head, lines]) => (
+        <tbody key={head}>
+          <tr>
+            <th scope="rowgroup" colSpan={6} className="group-head">
+              {head}
+            </th>
+          </tr>
+          {lines.map((line) => (
+            <tr
+              key={`${line.what}${line.unit}${line.needBy ?? ''}${line.supplier}${line.trade ?? ''}${line.unitPrice ?? ''}`}
+            >
+              <td className="fw-bold">{line.what}</td>
+              <td className="text-end" data-label="How many">
+                <span className="mono">{line.quantity}</span> {packWord(line.quantity, line.unit)}
+              </td>
+              <td className="text-end mono" data-label="One">
+                {line.unitPrice === null ? '' : formatMoney(line.unitPrice)}
+              </td>
+              <td className="text-end mono" data-label="All">
+                {line.price === null ? <span className="soon small-text">no price</span> : formatMoney(line.price)}
+              </td>
+              <td data-label="From">{line.supplier}</td>
+              <td className="small-text" data-label="Needed, where">
+                {by === 'trade'
+                  ? line.needBy
+                    ? `${formatDay(line.needBy, view.today)} · `
+                    : ''
+                  : line.trade
+                    ? `${TRADES[line.trade].toLowerCase()} · `
+                    : ''}
+                <span className="soft">{line.areas.join(', ')}</span>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      ))}
+    </table>
   );
 }

@@ -122,59 +122,66 @@ export function Options({ view }: { view: OptionsView }) {
             </ul>
           </section>
         )}
-        <SidePanel
-          title={
-            open?.form === 'choose'
-              ? `Choose ${open.option.name}`
-              : open?.form === 'change'
-                ? 'Change what is compared'
-                : 'Compare'
-          }
-          open={open !== undefined}
-          onClose={close}
-        >
-          {open?.form === 'choose' && (
-            <CommandForm
-              kind={chooseOption}
-              submit="Choose it"
-              onDone={close}
-              start={() => ({
-                id: open.set.id,
-                version: open.set.version,
-                key: open.option.key,
-                reason: '',
-                decisionId: newId(),
-              })}
-            >
-              <p className="mb-0">
-                {open.option.workLabels.length > 0
-                  ? `${open.set.area} is then planned as: ${open.option.workLabels.join(', ')}.`
-                  : 'The work in the area stays as it is planned.'}{' '}
-                {moveWords(open.option)}
-              </p>
-              <TextField name="reason" label="Why" rows={2} />
-            </CommandForm>
-          )}
-          {open?.form === 'new' && <NewSet view={view} onDone={close} />}
-          {open?.form === 'change' && (
-            <CommandForm
-              kind={changeOptions}
-              submit="Keep"
-              onDone={close}
-              start={() => ({
-                id: open.set.id,
-                version: open.set.version,
-                phase: open.set.phase,
-                subject: open.set.subject,
-                options: open.set.options.map(bare),
-              })}
-            >
-              <SetFields areas={view.areas} area={open.set.areaId} />
-            </CommandForm>
-          )}
-        </SidePanel>
+        <OptionsPanel open={open} close={close} view={view} />
       </div>
     </>
+  );
+}
+
+/** A new set of options, beside the list. */
+function OptionsPanel({ open, close, view }: { open: Open | undefined; close: () => void; view: OptionsView }) {
+  return (
+    <SidePanel
+      title={
+        open?.form === 'choose'
+          ? `Choose ${open.option.name}`
+          : open?.form === 'change'
+            ? 'Change what is compared'
+            : 'Compare'
+      }
+      open={open !== undefined}
+      onClose={close}
+    >
+      {open?.form === 'choose' && (
+        <CommandForm
+          kind={chooseOption}
+          submit="Choose it"
+          onDone={close}
+          start={() => ({
+            id: open.set.id,
+            version: open.set.version,
+            key: open.option.key,
+            reason: '',
+            decisionId: newId(),
+          })}
+        >
+          <p className="mb-0">
+            {open.option.workLabels.length > 0
+              ? `${open.set.area} is then planned as: ${open.option.workLabels.join(', ')}.`
+              : 'The work in the area stays as it is planned.'}{' '}
+            {moveWords(open.option)}
+          </p>
+          <TextField name="reason" label="Why" rows={2} />
+        </CommandForm>
+      )}
+      {open?.form === 'new' && <NewSet view={view} onDone={close} />}
+      {open?.form === 'change' && (
+        <CommandForm
+          kind={changeOptions}
+          submit="Keep"
+          onDone={close}
+          start={() => ({
+            id: open.set.id,
+            version: open.set.version,
+            phase: open.set.phase,
+            subject: open.set.subject,
+            options: open.set.options.map(bare),
+          })}
+        >
+          <SetFields areas={view.areas} area={open.set.areaId} />
+        </CommandForm>
+      )}
+    </SidePanel>
   );
 }
 
@@ -282,47 +289,62 @@ function SideBySide({
   ];
   return (
     <div className="side-by-side" style={{ '--options': set.options.length } as React.CSSProperties}>
-      <table>
-        <thead>
-          <tr>
-            <th>
-              <span className="visually-hidden">Compared</span>
+      <SideBySideTable set={set} rows={rows} onChoose={onChoose} />
+    </div>
+  );
+}
+
+/** The options, a column each. */
+function SideBySideTable({
+  set,
+  rows,
+  onChoose,
+}: {
+  set: OptionSetView;
+  rows: [string, (option: OptionView) => React.ReactNode][];
+  onChoose: (option: OptionView) => void;
+}) {
+  return (
+    <table>
+      <thead>
+        <tr>
+          <th>
+            <span className="visually-hidden">Compared</span>
+          </th>
+          {set.options.map((option) => (
+            <th key={option.key} scope="col" className={set.chosen === option.key ? 'chosen' : ''}>
+              {option.name}
             </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(([head, cell]) => (
+          <tr key={head}>
+            <th scope="row">{head}</th>
             {set.options.map((option) => (
-              <th key={option.key} scope="col" className={set.chosen === option.key ? 'chosen' : ''}>
-                {option.name}
-              </th>
+              <td key={option.key} className={set.chosen === option.key ? 'chosen' : ''}>
+                {cell(option)}
+              </td>
             ))}
           </tr>
-        </thead>
-        <tbody>
-          {rows.map(([head, cell]) => (
-            <tr key={head}>
-              <th scope="row">{head}</th>
-              {set.options.map((option) => (
-                <td key={option.key} className={set.chosen === option.key ? 'chosen' : ''}>
-                  {cell(option)}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-        {!set.chosen && (
-          <tfoot className="no-print">
-            <tr>
-              <td />
-              {set.options.map((option) => (
-                <td key={option.key}>
-                  <Button size="sm" variant="outline-secondary" onClick={() => onChoose(option)}>
-                    Choose<span className="visually-hidden"> {option.name}</span>
-                  </Button>
-                </td>
-              ))}
-            </tr>
-          </tfoot>
-        )}
-      </table>
-    </div>
+        ))}
+      </tbody>
+      {!set.chosen && (
+        <tfoot className="no-print">
+          <tr>
+            <td />
+            {set.options.map((option) => (
+              <td key={option.key}>
+                <Button size="sm" variant="outline-secondary" onClick={() => onChoose(option)}>
+                  Choose<span className="visually-hidden"> {option.name}</span>
+                </Button>
+              </td>
+            ))}
+          </tr>
+        </tfoot>
+      )}
+    </table>
   );
 }
 

@@ -22,6 +22,13 @@ import { LineFields } from './line-fields';
 import { Lists } from './lists';
 import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
+import type { FindingView, AssumptionView } from '@/contract/views/scope';
+import type { AreaKind } from '@/core/sites/area';
+import type { Work } from '../../core/sequence/works';
+import type { Phase } from '../../core/sequence/phases';
+import type { Measure } from '@/core/layout/measures';
+import type { Dispatch, SetStateAction } from 'react';
+import type { Removable } from '@/contract/commands/scope';
 
 /** What was agreed and what was not, by area, with its stance beside every line. */
 export function Scope({ view }: { view: ScopePageView }) {
@@ -87,130 +94,178 @@ export function Scope({ view }: { view: ScopePageView }) {
         )}
         <div className="columns">
           {areas.map((area) => (
-            <section key={area.id}>
-              <div className="block-head">
-                <h2>
-                  <Link href={routes.room(view.job.id, area.id)}>{area.name}</Link>
-                </h2>
-                <span className="soft small-text">{[area.place, area.side].filter(Boolean).join(', ')}</span>
-                <Link className="push small-text no-print" href={routes.firstVisit(view.job.id, area.id)}>
-                  go on there
-                </Link>
-              </div>
-              <ul className="lines">
-                {area.lines.map((line) => (
-                  <li key={line.id}>
-                    <div className="what">
-                      {line.verb} {line.subject}
-                      {line.quantity ? (
-                        <>
-                          ,{' '}
-                          <span className="text-nowrap">
-                            {line.quantity} {line.unit ?? ''}
-                          </span>
-                        </>
-                      ) : (
-                        ''
-                      )}
-                      <div className="small-text soft">
-                        {[
-                          line.trade ? TRADES[line.trade].toLowerCase() : '',
-                          line.dependsOn ? `depends on ${line.dependsOn}` : '',
-                          line.measure ? `follows the drawing: ${MEASURES[line.measure].label}` : '',
-                          line.change ? 'by a change' : '',
-                          selectionWords(view, line),
-                        ]
-                          .filter(Boolean)
-                          .join(' · ')}
-                      </div>
-                    </div>
-                    <span className="small-text">
-                      <InclusionIcon stance={line.stance} />
-                    </span>
-                    <span className="no-print d-flex gap-2">
-                      <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(line)}>
-                        Change<span className="visually-hidden"> {line.subject}</span>
-                      </Button>
-                    </span>
-                  </li>
-                ))}
-                {area.findings.map((finding) => (
-                  <li key={finding.id}>
-                    <StateIcon kind={finding.gap ? 'waiting' : 'done'} silent />
-                    <div className="what">
-                      <span className="soft small-text">{FINDING_KINDS[finding.kind].label}</span> {finding.text}
-                      {finding.gap && <div className="small-text soon">{finding.gap}</div>}
-                    </div>
-                  </li>
-                ))}
-                {area.assumptions.map((assumption) => (
-                  <AssumptionLine key={assumption.id} assumption={assumption} today={view.today} />
-                ))}
-              </ul>
-            </section>
+            <AreaScope key={area.id} area={area} view={view} setOpen={setOpen} />
           ))}
         </div>
-        <SidePanel
-          title={open === 'new' ? 'One more line' : open === 'csv' ? 'Lists in and out' : 'Change a line'}
-          open={open !== undefined}
-          onClose={close}
-        >
-          {open === 'new' && (
-            <CommandForm
-              kind={addScope}
-              submit="Add"
-              onDone={close}
-              start={() => ({
-                id: newId(),
-                job: view.job.id,
-                area: view.areas[0]?.id ?? '',
-                stance: 'in' as const,
-                verb: '',
-                subject: '',
-                dependsOn: '',
-              })}
-            >
-              <SelectField name="area" label="Where" options={view.areas.map((area) => [area.id, area.name])} />
-              <LineFields area={undefined} selections={view.selections} />
-            </CommandForm>
-          )}
-          {open === 'csv' && <Lists view={view} onDone={close} />}
-          {open && open !== 'new' && open !== 'csv' && (
-            <CommandForm
-              kind={changeScope}
-              submit="Keep"
-              onDone={close}
-              beside={
-                <Button
-                  variant="link"
-                  onClick={() => {
-                    close();
-                    remove('scope', open.id, `“${open.verb} ${open.subject}”`);
-                  }}
-                >
-                  Take it away
-                </Button>
-              }
-              start={() => ({
-                id: open.id,
-                version: open.version,
-                stance: open.stance,
-                verb: open.verb,
-                subject: open.subject,
-                dependsOn: open.dependsOn,
-                ...(open.quantity === null ? {} : { quantity: open.quantity }),
-                ...(open.unit === null ? {} : { unit: open.unit }),
-                ...(open.trade === null ? {} : { trade: open.trade }),
-                ...(open.measure === null ? {} : { measure: open.measure }),
-                ...(open.selection === null ? {} : { selection: open.selection }),
-              })}
-            >
-              <LineFields area={view.areas.find((area) => area.id === open.areaId)} selections={view.selections} />
-            </CommandForm>
-          )}
-        </SidePanel>
+        <ScopePanel open={open} close={close} view={view} remove={remove} />
       </div>
     </>
+  );
+}
+
+/** A line of scope, beside the list. */
+function ScopePanel({
+  open,
+  close,
+  view,
+  remove,
+}: {
+  open: ScopeView | 'new' | 'csv' | undefined;
+  close: () => void;
+  view: ScopePageView;
+  remove: (of: Removable, id: string, words: string) => void;
+}) {
+  return (
+    <SidePanel
+      title={open === 'new' ? 'One more line' : open === 'csv' ? 'Lists in and out' : 'Change a line'}
+      open={open !== undefined}
+      onClose={close}
+    >
+      {open === 'new' && (
+        <CommandForm
+          kind={addScope}
+          submit="Add"
+          onDone={close}
+          start={() => ({
+            id: newId(),
+            job: view.job.id,
+            area: view.areas[0]?.id ?? '',
+            stance: 'in' as const,
+            verb: '',
+            subject: '',
+            dependsOn: '',
+          })}
+        >
+          <SelectField name="area" label="Where" options={view.areas.map((area) => [area.id, area.name])} />
+          <LineFields area={undefined} selections={view.selections} />
+        </CommandForm>
+      )}
+      {open === 'csv' && <Lists view={view} onDone={close} />}
+      {open && open !== 'new' && open !== 'csv' && (
+        <CommandForm
+          kind={changeScope}
+          submit="Keep"
+          onDone={close}
+          beside={
+            <Button
+              variant="link"
+              onClick={() => {
+                close();
+                remove('scope', open.id, `“${open.verb} ${open.subject}”`);
+              }}
+            >
+              Take it away
+            </Button>
+          }
+          start={() => ({
+            id: open.id,
+            version: open.version,
+            stance: open.stance,
+            verb: open.verb,
+            subject: open.subject,
+            dependsOn: open.dependsOn,
+            ...(open.quantity === null ? {} : { quantity: open.quantity }),
+            ...(open.unit === null ? {} : { unit: open.unit }),
+            ...(open.trade === null ? {} : { trade: open.trade }),
+            ...(open.measure === null ? {} : { measure: open.measure }),
+            ...(open.selection === null ? {} : { selection: open.selection }),
+          })}
+        >
+          <LineFields area={view.areas.find((area) => area.id === open.areaId)} selections={view.selections} />
+        </CommandForm>
+      )}
+    </SidePanel>
+  );
+}
+
+/** The lines of one area. */
+function AreaScope({
+  area,
+  view,
+  setOpen,
+}: {
+  area: {
+    lines: ScopeView[];
+    findings: FindingView[];
+    assumptions: AssumptionView[];
+    id: string;
+    version: number;
+    name: string;
+    kind: AreaKind;
+    place: string;
+    side: string;
+    works: Work[];
+    phases: { phase: Phase; label: string }[];
+    measures: { measure: Measure; value: string }[];
+    drawn: boolean;
+    sections: number;
+    openings: number;
+  };
+  view: ScopePageView;
+  setOpen: Dispatch<SetStateAction<ScopeView | 'new' | 'csv' | undefined>>;
+}) {
+  return (
+    <section>
+      <div className="block-head">
+        <h2>
+          <Link href={routes.room(view.job.id, area.id)}>{area.name}</Link>
+        </h2>
+        <span className="soft small-text">{[area.place, area.side].filter(Boolean).join(', ')}</span>
+        <Link className="push small-text no-print" href={routes.firstVisit(view.job.id, area.id)}>
+          go on there
+        </Link>
+      </div>
+      <ul className="lines">
+        {area.lines.map((line) => (
+          <li key={line.id}>
+            <div className="what">
+              {line.verb} {line.subject}
+              {line.quantity ? (
+                <>
+                  ,{' '}
+                  <span className="text-nowrap">
+                    {line.quantity} {line.unit ?? ''}
+                  </span>
+                </>
+              ) : (
+                ''
+              )}
+              <div className="small-text soft">
+                {[
+                  line.trade ? TRADES[line.trade].toLowerCase() : '',
+                  line.dependsOn ? `depends on ${line.dependsOn}` : '',
+                  line.measure ? `follows the drawing: ${MEASURES[line.measure].label}` : '',
+                  line.change ? 'by a change' : '',
+                  selectionWords(view, line),
+                ]
+                  .filter(Boolean)
+                  .join(' · ')}
+              </div>
+            </div>
+            <span className="small-text">
+              <InclusionIcon stance={line.stance} />
+            </span>
+            <span className="no-print d-flex gap-2">
+              <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(line)}>
+                Change<span className="visually-hidden"> {line.subject}</span>
+              </Button>
+            </span>
+          </li>
+        ))}
+        {area.findings.map((finding) => (
+          <li key={finding.id}>
+            <StateIcon kind={finding.gap ? 'waiting' : 'done'} silent />
+            <div className="what">
+              <span className="soft small-text">{FINDING_KINDS[finding.kind].label}</span> {finding.text}
+              {finding.gap && <div className="small-text soon">{finding.gap}</div>}
+            </div>
+          </li>
+        ))}
+        {area.assumptions.map((assumption) => (
+          <AssumptionLine key={assumption.id} assumption={assumption} today={view.today} />
+        ))}
+      </ul>
+    </section>
   );
 }
 

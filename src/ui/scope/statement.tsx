@@ -18,6 +18,7 @@ import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { ScopeTabs } from './scope-tabs';
 import { SendFields } from '../kit/send-fields';
+import type { StatementVersion } from '@/contract/views/scope';
 
 const STATES = { made: 'not sent yet', sent: 'sent, not agreed yet', agreed: 'agreed' } as const;
 
@@ -99,56 +100,7 @@ export function StatementPage({ view }: { view: StatementView }) {
               <StatementBody content={content} />
             )}
           </div>
-          <aside className="no-print">
-            <section>
-              <div className="block-head">
-                <h2>Versions</h2>
-              </div>
-              <ul className="lines">
-                {view.versions.map((version) => (
-                  <li key={version.id}>
-                    <StateIcon
-                      kind={version.state === 'agreed' ? 'done' : version.state === 'sent' ? 'waiting' : 'not-begun'}
-                      silent
-                    />
-                    <div className="what">
-                      <Link
-                        href={routes.statement(view.job.id, version.number)}
-                        {...(version.id === shown?.id ? { 'aria-current': 'page' as const } : {})}
-                      >
-                        Version {version.number}
-                      </Link>{' '}
-                      <span className="soft small-text">{version.made}</span>
-                      <div className="small-text soft">
-                        {version.agreed ? `agreed by ${version.agreed}` : STATES[version.state]}
-                      </div>
-                    </div>
-                  </li>
-                ))}
-                {view.versions.length === 0 && <li className="soft">none yet</li>}
-              </ul>
-            </section>
-            <section>
-              <div className="block-head">
-                <h2>Before it goes out</h2>
-              </div>
-              {view.gaps.length === 0 && (
-                <p className="good mt-2">
-                  <StateIcon kind="done" silent /> Nothing is missing.
-                </p>
-              )}
-              <ul className="lines">
-                {view.gaps.map((gap) => (
-                  <li key={gap.text}>
-                    <StateIcon kind="waiting" silent />
-                    <Link className="what" href={gap.path}>
-                      {gap.text}
-                    </Link>
-                  </li>
-                ))}
-              </ul>
-            </section>
-          </aside>
+          <Versions view={view} shown={shown} />
         </div>
         <SidePanel title={`Send version ${shown?.number ?? ''}`} open={sending} onClose={() => setSending(false)}>
           {sending && shown && (
@@ -179,5 +131,61 @@ export function StatementPage({ view }: { view: StatementView }) {
         </SidePanel>
       </div>
     </>
+  );
+}
+
+/** Versions. */
+function Versions({ view, shown }: { view: StatementView; shown: StatementVersion | null }) {
+  return (
+    <aside className="no-print">
+      <section>
+        <div className="block-head">
+          <h2>Versions</h2>
+        </div>
+        <ul className="lines">
+          {view.versions.map((version) => (
+            <li key={version.id}>
+              <StateIcon
+                kind={version.state === 'agreed' ? 'done' : version.state === 'sent' ? 'waiting' : 'not-begun'}
+                silent
+              />
+              <div className="what">
+                <Link
+                  href={routes.statement(view.job.id, version.number)}
+                  {...(version.id === shown?.id ? { 'aria-current': 'page' as const } : {})}
+                >
+                  Version {version.number}
+                </Link>{' '}
+                <span className="soft small-text">{version.made}</span>
+                <div className="small-text soft">
+                  {version.agreed ? `agreed by ${version.agreed}` : STATES[version.state]}
+                </div>
+              </div>
+            </li>
+          ))}
+          {view.versions.length === 0 && <li className="soft">none yet</li>}
+        </ul>
+      </section>
+      <section>
+        <div className="block-head">
+          <h2>Before it goes out</h2>
+        </div>
+        {view.gaps.length === 0 && (
+          <p className="good mt-2">
+            <StateIcon kind="done" silent /> Nothing is missing.
+          </p>
+        )}
+        <ul className="lines">
+          {view.gaps.map((gap) => (
+            <li key={gap.text}>
+              <StateIcon kind="waiting" silent />
+              <Link className="what" href={gap.path}>
+                {gap.text}
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </section>
+    </aside>
   );
 }

@@ -24,6 +24,7 @@ import { EverythingExcept } from './everything-except';
 import { FINDING_ORDER, FindingForm } from './finding-form';
 import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
+import type { Dispatch, SetStateAction } from 'react';
 
 type Open = { form: 'finding'; kind: FindingKind } | { form: 'everything' } | { form: 'assumption' } | { form: Making };
 
@@ -100,78 +101,7 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
               <h2>Found here</h2>
             </div>
             <Findings view={view} area={area} onKind={(kind) => setOpen({ form: 'finding', kind })} />
-            <div className="block-head">
-              <h2>Believed, not seen</h2>
-              <Button
-                size="sm"
-                variant="link"
-                className="push p-0 no-print"
-                disabled={area.phases.length === 0}
-                onClick={() => setOpen({ form: 'assumption' })}
-              >
-                Write one down
-              </Button>
-            </div>
-            {area.phases.length === 0 && (
-              <p className="soft small-text mt-2 mb-0">
-                A step shows what is believed:{' '}
-                <Link href={routes.areas(view.job.id)}>choose what is to be done here</Link> first.
-              </p>
-            )}
-            <ul className="lines">
-              {view.assumptions
-                .filter((assumption) => assumption.areaId === area.id)
-                .map((assumption) => (
-                  <AssumptionLine key={assumption.id} assumption={assumption} today={view.today} />
-                ))}
-            </ul>
-            <div className="block-head">
-              <h2>Measured</h2>
-              <Link className="push small-text" href={routes.layout(view.job.id, area.id)}>
-                {area.drawn ? 'to the drawing' : 'draw it'}
-              </Link>
-            </div>
-            <p className="mt-2 mb-0">
-              {area.drawn ? (
-                area.measures
-                  .filter(({ measure }) =>
-                    ['floor', 'wallsNet', 'faceNet', 'roofPlan', 'drainLength', 'height'].includes(measure),
-                  )
-                  .map(({ measure, value }) => (
-                    <span key={measure} className="me-3">
-                      <span className="soft small-text">
-                        {measure === 'wallsNet'
-                          ? 'walls'
-                          : measure === 'faceNet'
-                            ? 'face'
-                            : measure === 'roofPlan'
-                              ? 'on the plan'
-                              : measure === 'drainLength'
-                                ? 'length'
-                                : measure}
-                      </span>{' '}
-                      <span className="mono">{value}</span>
-                    </span>
-                  ))
-              ) : (
-                <span className="soft">Not drawn yet: quantities are as typed.</span>
-              )}
-              {area.openings > 0 && <span className="soft small-text">{area.openings} openings</span>}
-            </p>
-            <div className="actions mt-4 no-print">
-              {next ? (
-                <Button size="lg" onClick={() => go(next.id)}>
-                  {next.name} →
-                </Button>
-              ) : (
-                <Link className="btn btn-primary btn-lg" href={routes.statement(view.job.id)}>
-                  To the statement →
-                </Link>
-              )}
-              <Button variant="outline-secondary" onClick={() => setOpen({ form: 'everything' })}>
-                Everything here except …
-              </Button>
-            </div>
+            <BelievedHere area={area} setOpen={setOpen} view={view} next={next} go={go} />
           </div>
         )}
       </div>
@@ -201,6 +131,119 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
           />
         )}
       </SidePanel>
+    </>
+  );
+}
+
+/** Believed, not seen. */
+function BelievedHere({
+  area,
+  setOpen,
+  view,
+  next,
+  go,
+}: {
+  area: ScopeArea;
+  setOpen: Dispatch<SetStateAction<Open | undefined>>;
+  view: ScopePageView;
+  next: ScopeArea | undefined;
+  go: (id: string) => void;
+}) {
+  return (
+    <>
+      <div className="block-head">
+        <h2>Believed, not seen</h2>
+        <Button
+          size="sm"
+          variant="link"
+          className="push p-0 no-print"
+          disabled={area.phases.length === 0}
+          onClick={() => setOpen({ form: 'assumption' })}
+        >
+          Write one down
+        </Button>
+      </div>
+      {area.phases.length === 0 && (
+        <p className="soft small-text mt-2 mb-0">
+          A step shows what is believed: <Link href={routes.areas(view.job.id)}>choose what is to be done here</Link>{' '}
+          first.
+        </p>
+      )}
+      <ul className="lines">
+        {view.assumptions
+          .filter((assumption) => assumption.areaId === area.id)
+          .map((assumption) => (
+            <AssumptionLine key={assumption.id} assumption={assumption} today={view.today} />
+          ))}
+      </ul>
+      <Measured view={view} area={area} next={next} go={go} setOpen={setOpen} />
+    </>
+  );
+}
+
+/** Measured. */
+function Measured({
+  view,
+  area,
+  next,
+  go,
+  setOpen,
+}: {
+  view: ScopePageView;
+  area: ScopeArea;
+  next: ScopeArea | undefined;
+  go: (id: string) => void;
+  setOpen: Dispatch<SetStateAction<Open | undefined>>;
+}) {
+  return (
+    <>
+      <div className="block-head">
+        <h2>Measured</h2>
+        <Link className="push small-text" href={routes.layout(view.job.id, area.id)}>
+          {area.drawn ? 'to the drawing' : 'draw it'}
+        </Link>
+      </div>
+      <p className="mt-2 mb-0">
+        {area.drawn ? (
+          area.measures
+            .filter(({ measure }) =>
+              ['floor', 'wallsNet', 'faceNet', 'roofPlan', 'drainLength', 'height'].includes(measure),
+            )
+            .map(({ measure, value }) => (
+              <span key={measure} className="me-3">
+                <span className="soft small-text">
+                  {measure === 'wallsNet'
+                    ? 'walls'
+                    : measure === 'faceNet'
+                      ? 'face'
+                      : measure === 'roofPlan'
+                        ? 'on the plan'
+                        : measure === 'drainLength'
+                          ? 'length'
+                          : measure}
+                </span>{' '}
+                <span className="mono">{value}</span>
+              </span>
+            ))
+        ) : (
+          <span className="soft">Not drawn yet: quantities are as typed.</span>
+        )}
+        {area.openings > 0 && <span className="soft small-text">{area.openings} openings</span>}
+      </p>
+      <div className="actions mt-4 no-print">
+        {next ? (
+          <Button size="lg" onClick={() => go(next.id)}>
+            {next.name} →
+          </Button>
+        ) : (
+          <Link className="btn btn-primary btn-lg" href={routes.statement(view.job.id)}>
+            To the statement →
+          </Link>
+        )}
+        <Button variant="outline-secondary" onClick={() => setOpen({ form: 'everything' })}>
+          Everything here except …
+        </Button>
+      </div>
     </>
   );
 }

@@ -13,6 +13,10 @@ import { MoneyField } from '../kit/measure-fields';
 import { SidePanel } from '../kit/side-panel';
 import { newId } from '../offline/send';
 import { PictureField } from './picture-field';
+import type { Dispatch, SetStateAction } from 'react';
+import type { Alternative } from '../../core/selections/states';
+import type { Day } from '@/core/units/day';
+import type { SelectionView } from '@/contract/views/selections';
 
 /** Choices side by side: what each costs, how long it takes, what it asks for later and how it looks. */
 export function Alternatives({ view }: { view: SelectionPageView }) {
@@ -60,6 +64,40 @@ export function Alternatives({ view }: { view: SelectionPageView }) {
     ['Look', (entry) => entry.look],
   ];
   return (
+    <AlternativesTable
+      setOpen={setOpen}
+      alternatives={alternatives}
+      rows={rows}
+      item={item}
+      open={open}
+      view={view}
+      taken={taken}
+      all={all}
+    />
+  );
+}
+
+/** Side by side. */
+function AlternativesTable({
+  setOpen,
+  alternatives,
+  rows,
+  item,
+  open,
+  view,
+  taken,
+  all,
+}: {
+  setOpen: Dispatch<SetStateAction<string | undefined>>;
+  alternatives: (Alternative & { there: Day; after: number | null })[];
+  rows: [string, (entry: Alternative & { there: Day; after: number | null }) => React.ReactNode][];
+  item: SelectionView;
+  open: string | undefined;
+  view: SelectionPageView;
+  taken: (Alternative & { there: Day; after: number | null }) | undefined;
+  all: (price: number | null) => string;
+}) {
+  return (
     <section>
       <div className="block-head">
         <h2>Side by side</h2>
@@ -77,57 +115,7 @@ export function Alternatives({ view }: { view: SelectionPageView }) {
           role="region"
           aria-label="Alternatives side by side"
         >
-          <table>
-            <thead>
-              <tr>
-                <th scope="col">
-                  <span className="visually-hidden">What is compared</span>
-                </th>
-                {alternatives.map((alternative) => (
-                  <th key={alternative.id} scope="col">
-                    {alternative.picture && (
-                      <img
-                        src={api.picture(alternative.picture, 240)}
-                        alt=""
-                        width={120}
-                        height={90}
-                        className="d-block mb-1"
-                        style={{ objectFit: 'cover' }}
-                      />
-                    )}
-                    {alternative.choice}
-                    <div className="mono small-text soft">{alternative.code}</div>
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map(([name, show]) => (
-                <tr key={name}>
-                  <th scope="row">{name}</th>
-                  {alternatives.map((alternative) => (
-                    <td key={alternative.id}>{show(alternative)}</td>
-                  ))}
-                </tr>
-              ))}
-              <tr className="no-print">
-                <th scope="row">
-                  <span className="visually-hidden">Choose</span>
-                </th>
-                {alternatives.map((alternative) => (
-                  <td key={alternative.id}>
-                    {item.code === alternative.code && item.choice === alternative.choice ? (
-                      <span className="good">chosen</span>
-                    ) : (
-                      <Button size="sm" onClick={() => setOpen(alternative.id)}>
-                        Choose<span className="visually-hidden"> {alternative.choice}</span>
-                      </Button>
-                    )}
-                  </td>
-                ))}
-              </tr>
-            </tbody>
-          </table>
+          <ComparedRows alternatives={alternatives} rows={rows} item={item} setOpen={setOpen} />
         </div>
       )}
       <SidePanel
@@ -167,6 +155,73 @@ export function Alternatives({ view }: { view: SelectionPageView }) {
         )}
       </SidePanel>
     </section>
+  );
+}
+
+/** The alternatives, a column each. */
+function ComparedRows({
+  alternatives,
+  rows,
+  item,
+  setOpen,
+}: {
+  alternatives: (Alternative & { there: Day; after: number | null })[];
+  rows: [string, (entry: Alternative & { there: Day; after: number | null }) => React.ReactNode][];
+  item: SelectionView;
+  setOpen: Dispatch<SetStateAction<string | undefined>>;
+}) {
+  return (
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">
+            <span className="visually-hidden">What is compared</span>
+          </th>
+          {alternatives.map((alternative) => (
+            <th key={alternative.id} scope="col">
+              {alternative.picture && (
+                <img
+                  src={api.picture(alternative.picture, 240)}
+                  alt=""
+                  width={120}
+                  height={90}
+                  className="d-block mb-1"
+                  style={{ objectFit: 'cover' }}
+                />
+              )}
+              {alternative.choice}
+              <div className="mono small-text soft">{alternative.code}</div>
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(([name, show]) => (
+          <tr key={name}>
+            <th scope="row">{name}</th>
+            {alternatives.map((alternative) => (
+              <td key={alternative.id}>{show(alternative)}</td>
+            ))}
+          </tr>
+        ))}
+        <tr className="no-print">
+          <th scope="row">
+            <span className="visually-hidden">Choose</span>
+          </th>
+          {alternatives.map((alternative) => (
+            <td key={alternative.id}>
+              {item.code === alternative.code && item.choice === alternative.choice ? (
+                <span className="good">chosen</span>
+              ) : (
+                <Button size="sm" onClick={() => setOpen(alternative.id)}>
+                  Choose<span className="visually-hidden"> {alternative.choice}</span>
+                </Button>
+              )}
+            </td>
+          ))}
+        </tr>
+      </tbody>
+    </table>
   );
 }
 

@@ -14,6 +14,8 @@ import { useToast } from '../kit/toast';
 import { send } from '../offline/send';
 import { dueTone, dueWords } from './due-words';
 import { factsOf } from './facts';
+import type { Row } from '@tanstack/table-core';
+import type { Dispatch, SetStateAction } from 'react';
 
 interface Terms {
   groups: [string, SelectionView[]][];
@@ -258,51 +260,95 @@ export function SelectionGrid({ groups, asked, today, job, suppliers }: Terms) {
         const here = items.flatMap((item) => shown.get(item.id) ?? []);
         return (
           here.length > 0 && (
-            <tbody key={name}>
-              <tr className="group">
-                <th colSpan={columnIds.length} scope="colgroup" className="group-head">
-                  {name} <span className="soft">{here.length}</span>
-                </th>
-              </tr>
-              {here.map((row) => (
-                <tr key={row.id}>
-                  {row.getVisibleCells().map((cell) => {
-                    const column = cell.column.id;
-                    const key = `${row.id}:${column}`;
-                    const edit = mayEdit(row.original, column);
-                    return (
-                      <td
-                        key={cell.id}
-                        role="gridcell"
-                        data-cell={key}
-                        data-label={`${HEADS[column as keyof typeof HEADS]}:`}
-                        tabIndex={focused.row === row.id && focused.column === column ? 0 : -1}
-                        className={`${edit ? 'may-edit' : ''} cell-${column}`}
-                        aria-readonly={!edit}
-                        onFocus={(event) => event.target === event.currentTarget && setAt({ row: row.id, column })}
-                        onKeyDown={(event) => onKey(event, row.original, column)}
-                        onDoubleClick={() => edit && setEditing(key)}
-                      >
-                        {editing === key ? (
-                          <CellEditor
-                            item={row.original}
-                            column={column}
-                            suppliers={suppliers}
-                            onLeave={(move) => (move ? step(row.id, column, ...move) : go(row.id, column))}
-                          />
-                        ) : (
-                          flexRender(cell.column.columnDef.cell, cell.getContext())
-                        )}
-                      </td>
-                    );
-                  })}
-                </tr>
-              ))}
-            </tbody>
+            <GridRows
+              key={name}
+              name={name}
+              columnIds={columnIds}
+              here={here}
+              focused={focused}
+              setAt={setAt}
+              onKey={onKey}
+              setEditing={setEditing}
+              editing={editing}
+              suppliers={suppliers}
+              step={step}
+              go={go}
+            />
           )
         );
       })}
     </table>
+  );
+}
+
+/** The rows of the grid. */
+function GridRows({
+  name,
+  columnIds,
+  here,
+  focused,
+  setAt,
+  onKey,
+  setEditing,
+  editing,
+  suppliers,
+  step,
+  go,
+}: {
+  name: string;
+  columnIds: string[];
+  here: Row<SelectionView>[];
+  focused: { row: string; column: string };
+  setAt: Dispatch<SetStateAction<{ row: string; column: string } | undefined>>;
+  onKey: (event: KeyboardEvent<HTMLElement>, item: SelectionView, column: string) => void;
+  setEditing: Dispatch<SetStateAction<string | undefined>>;
+  editing: string | undefined;
+  suppliers: readonly string[];
+  step: (row: string, column: string, down: number, right: number) => void;
+  go: (row: string, column: string) => void;
+}) {
+  return (
+    <tbody>
+      <tr className="group">
+        <th colSpan={columnIds.length} scope="colgroup" className="group-head">
+          {name} <span className="soft">{here.length}</span>
+        </th>
+      </tr>
+      {here.map((row) => (
+        <tr key={row.id}>
+          {row.getVisibleCells().map((cell) => {
+            const column = cell.column.id;
+            const key = `${row.id}:${column}`;
+            const edit = mayEdit(row.original, column);
+            return (
+              <td
+                key={cell.id}
+                role="gridcell"
+                data-cell={key}
+                data-label={`${HEADS[column as keyof typeof HEADS]}:`}
+                tabIndex={focused.row === row.id && focused.column === column ? 0 : -1}
+                className={`${edit ? 'may-edit' : ''} cell-${column}`}
+                aria-readonly={!edit}
+                onFocus={(event) => event.target === event.currentTarget && setAt({ row: row.id, column })}
+                onKeyDown={(event) => onKey(event, row.original, column)}
+                onDoubleClick={() => edit && setEditing(key)}
+              >
+                {editing === key ? (
+                  <CellEditor
+                    item={row.original}
+                    column={column}
+                    suppliers={suppliers}
+                    onLeave={(move) => (move ? step(row.id, column, ...move) : go(row.id, column))}
+                  />
+                ) : (
+                  flexRender(cell.column.columnDef.cell, cell.getContext())
+                )}
+              </td>
+            );
+          })}
+        </tr>
+      ))}
+    </tbody>
   );
 }
 

@@ -19,6 +19,7 @@ import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { DraftAreas } from './draft-areas';
 import { JobFields } from './job-fields';
+import type { Dispatch, SetStateAction } from 'react';
 
 /** A job's storeys and areas, from a pattern or a list, changed until they fit, and then set out at once. */
 export function Areas({ view }: { view: AreasView }) {
@@ -61,49 +62,7 @@ export function Areas({ view }: { view: AreasView }) {
           />
         ) : (
           <div className="columns">
-            <section>
-              <div className="block-head">
-                <h2>From a pattern</h2>
-              </div>
-              <ul className="lines">
-                {TEMPLATES.map((template) => (
-                  <li key={template.key} className="align-items-center">
-                    <div className="what">
-                      <span className="fw-bold">{template.label}</span>
-                      <div className="small-text soft">{template.areas.map((area) => area.name).join(', ')}</div>
-                    </div>
-                    <Button
-                      variant="outline-secondary"
-                      size="sm"
-                      onClick={() => {
-                        setProblems([]);
-                        setDraft(template);
-                      }}
-                    >
-                      Take<span className="visually-hidden"> {template.label}</span>
-                    </Button>
-                  </li>
-                ))}
-                <li>
-                  <div className="what">
-                    <span className="fw-bold">Nothing yet</span>
-                    <div className="small-text soft">an empty list to fill in</div>
-                  </div>
-                  <Button
-                    variant="outline-secondary"
-                    size="sm"
-                    onClick={() =>
-                      setDraft({
-                        levels: [{ name: 'Ground floor', height: 0 }],
-                        areas: [{ name: '', kind: 'room', level: 'Ground floor', works: ['redecorate'], size: 1 }],
-                      })
-                    }
-                  >
-                    Begin
-                  </Button>
-                </li>
-              </ul>
-            </section>
+            <FromAPattern setProblems={setProblems} setDraft={setDraft} />
             <CsvEntry
               title="From a list (CSV)"
               what="areas"
@@ -145,6 +104,61 @@ export function Areas({ view }: { view: AreasView }) {
         </section>
       </div>
     </>
+  );
+}
+
+/** From a pattern. */
+function FromAPattern({
+  setProblems,
+  setDraft,
+}: {
+  setProblems: Dispatch<SetStateAction<CsvProblem[]>>;
+  setDraft: Dispatch<SetStateAction<Draft | undefined>>;
+}) {
+  return (
+    <section>
+      <div className="block-head">
+        <h2>From a pattern</h2>
+      </div>
+      <ul className="lines">
+        {TEMPLATES.map((template) => (
+          <li key={template.key} className="align-items-center">
+            <div className="what">
+              <span className="fw-bold">{template.label}</span>
+              <div className="small-text soft">{template.areas.map((area) => area.name).join(', ')}</div>
+            </div>
+            <Button
+              variant="outline-secondary"
+              size="sm"
+              onClick={() => {
+                setProblems([]);
+                setDraft(template);
+              }}
+            >
+              Take<span className="visually-hidden"> {template.label}</span>
+            </Button>
+          </li>
+        ))}
+        <li>
+          <div className="what">
+            <span className="fw-bold">Nothing yet</span>
+            <div className="small-text soft">an empty list to fill in</div>
+          </div>
+          <Button
+            variant="outline-secondary"
+            size="sm"
+            onClick={() =>
+              setDraft({
+                levels: [{ name: 'Ground floor', height: 0 }],
+                areas: [{ name: '', kind: 'room', level: 'Ground floor', works: ['redecorate'], size: 1 }],
+              })
+            }
+          >
+            Begin
+          </Button>
+        </li>
+      </ul>
+    </section>
   );
 }
 

@@ -27,104 +27,7 @@ export function DraftAreas({
   };
   return (
     <>
-      <table className="table-lines">
-        <thead>
-          <tr>
-            <th style={{ width: '20%' }}>Area</th>
-            <th style={{ width: '16%' }}>Where</th>
-            <th style={{ width: '15%' }}>Kind</th>
-            <th>What is to be done</th>
-            <th style={{ width: '11%' }}>Size</th>
-            <th style={{ width: '7%' }}>
-              <span className="visually-hidden">Take away</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {areas.map((area, at) => (
-            <tr key={at}>
-              <td>
-                <Form.Control
-                  size="sm"
-                  aria-label={`Name of area ${at + 1}`}
-                  value={area.name}
-                  onChange={(event) => put(at, { name: event.target.value })}
-                  maxLength={60}
-                />
-              </td>
-              <td>
-                {standsOnLevel(area.kind) ? (
-                  <Form.Control
-                    size="sm"
-                    list="draft-levels"
-                    aria-label={`Storey of ${area.name}`}
-                    value={area.level ?? ''}
-                    maxLength={40}
-                    onChange={(event) => put(at, { level: event.target.value || ground })}
-                  />
-                ) : (
-                  <span className="soft">outside</span>
-                )}
-              </td>
-              <td>
-                <Form.Select
-                  size="sm"
-                  aria-label={`Kind of ${area.name}`}
-                  value={area.kind}
-                  onChange={(event) => turn(at, event.target.value as AreaKind)}
-                >
-                  {AREA_KIND_KEYS.map((kind) => (
-                    <option key={kind} value={kind}>
-                      {AREA_KINDS[kind]}
-                    </option>
-                  ))}
-                </Form.Select>
-              </td>
-              <td>
-                <details>
-                  <summary>{area.works.map((work) => workFacts(work).label).join(', ') || 'nothing'}</summary>
-                  {worksFor(area.kind).map((work) => (
-                    <Form.Check
-                      key={work}
-                      id={`work-${at}-${work}`}
-                      label={workFacts(work).label}
-                      checked={area.works.includes(work)}
-                      onChange={(event) =>
-                        put(at, {
-                          works: event.target.checked
-                            ? [...area.works.filter((entry) => entry !== 'none' && work !== 'none'), work]
-                            : area.works.filter((entry) => entry !== work),
-                        })
-                      }
-                    />
-                  ))}
-                </details>
-              </td>
-              <td>
-                <Form.Select
-                  size="sm"
-                  aria-label={`Size of ${area.name}`}
-                  value={area.size}
-                  onChange={(event) => put(at, { size: Number(event.target.value) })}
-                >
-                  {[...new Set([0.5, 0.75, 1, 1.5, 2, 3, area.size])]
-                    .sort((a, b) => a - b)
-                    .map((size) => (
-                      <option key={size} value={size}>
-                        {size === 1 ? 'ordinary' : `× ${size}`}
-                      </option>
-                    ))}
-                </Form.Select>
-              </td>
-              <td>
-                <Button size="sm" variant="link" onClick={() => onChange(areas.filter((_, index) => index !== at))}>
-                  Drop<span className="visually-hidden"> {area.name}</span>
-                </Button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <DraftTable areas={areas} put={put} ground={ground} turn={turn} onChange={onChange} />
       <datalist id="draft-levels">
         {levels.map((level) => (
           <option key={level} value={level} />
@@ -150,5 +53,121 @@ export function DraftAreas({
         One more area
       </Button>
     </>
+  );
+}
+
+/** The areas before they are set out. */
+function DraftTable({
+  areas,
+  put,
+  ground,
+  turn,
+  onChange,
+}: {
+  areas: DraftArea[];
+  put: (at: number, change: Partial<DraftArea>) => void;
+  ground: string;
+  turn: (at: number, kind: AreaKind) => void;
+  onChange: (areas: DraftArea[]) => void;
+}) {
+  return (
+    <table className="table-lines">
+      <thead>
+        <tr>
+          <th style={{ width: '20%' }}>Area</th>
+          <th style={{ width: '16%' }}>Where</th>
+          <th style={{ width: '15%' }}>Kind</th>
+          <th>What is to be done</th>
+          <th style={{ width: '11%' }}>Size</th>
+          <th style={{ width: '7%' }}>
+            <span className="visually-hidden">Take away</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {areas.map((area, at) => (
+          <tr key={at}>
+            <td>
+              <Form.Control
+                size="sm"
+                aria-label={`Name of area ${at + 1}`}
+                value={area.name}
+                onChange={(event) => put(at, { name: event.target.value })}
+                maxLength={60}
+              />
+            </td>
+            <td>
+              {standsOnLevel(area.kind) ? (
+                <Form.Control
+                  size="sm"
+                  list="draft-levels"
+                  aria-label={`Storey of ${area.name}`}
+                  value={area.level ?? ''}
+                  maxLength={40}
+                  onChange={(event) => put(at, { level: event.target.value || ground })}
+                />
+              ) : (
+                <span className="soft">outside</span>
+              )}
+            </td>
+            <td>
+              <Form.Select
+                size="sm"
+                aria-label={`Kind of ${area.name}`}
+                value={area.kind}
+                onChange={(event) => turn(at, event.target.value as AreaKind)}
+              >
+                {AREA_KIND_KEYS.map((kind) => (
+                  <option key={kind} value={kind}>
+                    {AREA_KINDS[kind]}
+                  </option>
+                ))}
+              </Form.Select>
+            </td>
+            <td>
+              <details>
+                <summary>{area.works.map((work) => workFacts(work).label).join(', ') || 'nothing'}</summary>
+                {worksFor(area.kind).map((work) => (
+                  <Form.Check
+                    key={work}
+                    id={`work-${at}-${work}`}
+                    label={workFacts(work).label}
+                    checked={area.works.includes(work)}
+                    onChange={(event) =>
+                      put(at, {
+                        works: event.target.checked
+                          ? [...area.works.filter((entry) => entry !== 'none' && work !== 'none'), work]
+                          : area.works.filter((entry) => entry !== work),
+                      })
+                    }
+                  />
+                ))}
+              </details>
+            </td>
+            <td>
+              <Form.Select
+                size="sm"
+                aria-label={`Size of ${area.name}`}
+                value={area.size}
+                onChange={(event) => put(at, { size: Number(event.target.value) })}
+              >
+                {[...new Set([0.5, 0.75, 1, 1.5, 2, 3, area.size])]
+                  .sort((a, b) => a - b)
+                  .map((size) => (
+                    <option key={size} value={size}>
+                      {size === 1 ? 'ordinary' : `× ${size}`}
+                    </option>
+                  ))}
+              </Form.Select>
+            </td>
+            <td>
+              <Button size="sm" variant="link" onClick={() => onChange(areas.filter((_, index) => index !== at))}>
+                Drop<span className="visually-hidden"> {area.name}</span>
+              </Button>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

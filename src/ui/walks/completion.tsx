@@ -16,6 +16,8 @@ import { useRemove } from '../kit/use-remove';
 import { newId } from '../offline/send';
 import { StartWalk } from './start-walk';
 import { WalkTabs } from './walk-tabs';
+import type { Dispatch, SetStateAction } from 'react';
+import type { Removable } from '../../contract/commands/scope';
 
 type Item = CompletionView['items'][number];
 type Open =
@@ -98,200 +100,256 @@ export function Completion({ view }: { view: CompletionView }) {
                 </ul>
               </section>
             )}
-            <section>
-              <div className="block-head">
-                <h2>The client’s own list</h2>
-              </div>
-              {view.items.length === 0 && (
-                <p className="soft mt-2">Nothing yet. On their page, clients write down what they want put right.</p>
-              )}
-              <ul className="lines">
-                {view.items.map((item) => (
-                  <li key={item.id}>
-                    <StateIcon kind={item.state === 'asked' ? 'waiting' : 'done'} />
-                    <div className="what">
-                      {item.text}
-                      {item.area && <span className="soft"> · {item.area}</span>}
-                      <div className="small-text soft">
-                        {item.name}, {item.when}
-                        {item.state === 'taken up' ? ' · taken up' : item.answer ? ` · answered: ${item.answer}` : ''}
-                      </div>
-                    </div>
-                    {item.state === 'asked' && (
-                      <span className="actions no-print">
-                        <Button
-                          size="sm"
-                          variant="outline-secondary"
-                          disabled={!view.openWalk}
-                          title={view.openWalk ? '' : 'Start a walk first'}
-                          onClick={() => setOpen({ form: 'take-up', item })}
-                        >
-                          Take up
-                        </Button>
-                        <Button size="sm" variant="link" onClick={() => setOpen({ form: 'answer', item })}>
-                          Answer
-                        </Button>
-                      </span>
-                    )}
-                  </li>
-                ))}
-              </ul>
-            </section>
+            <ClientList view={view} setOpen={setOpen} />
           </div>
           <div>
-            <div className="block-head">
-              <h2>Accepted, room by room</h2>
-            </div>
-            <ul className="lines">
-              {view.areas.map((area) => (
-                <li key={area.id}>
-                  <StateIcon kind={area.accepted ? 'done' : area.open > 0 ? 'waiting' : 'not-begun'} />
-                  <div className="what">
-                    {area.name}
-                    {area.accepted ? (
-                      <div className="small-text soft">
-                        {area.accepted.name}
-                        {area.accepted.byClient ? '' : ', with us'}, {area.accepted.when}
-                        {area.accepted.words ? `: ${area.accepted.words}` : ''}
-                      </div>
-                    ) : area.open > 0 ? (
-                      <div className="small-text soft">{area.open} open</div>
-                    ) : null}
-                  </div>
-                  {area.accepted ? (
-                    <Button
-                      size="sm"
-                      variant="link"
-                      className="p-0 no-print"
-                      onClick={() => remove('sign-off', area.accepted?.id ?? '', `The acceptance of ${area.name}`)}
-                    >
-                      Take back<span className="visually-hidden"> {area.name}</span>
-                    </Button>
-                  ) : (
-                    <Button
-                      size="sm"
-                      variant="outline-secondary"
-                      className="no-print"
-                      onClick={() => setOpen({ form: 'accept', area })}
-                    >
-                      Sign off<span className="visually-hidden"> {area.name}</span>
-                    </Button>
-                  )}
-                </li>
-              ))}
-            </ul>
-            <div className="block-head">
-              <h2>Left with the client</h2>
-              <Button
-                size="sm"
-                variant="outline-secondary"
-                className="push no-print"
-                onClick={() => setOpen({ form: 'leave' })}
-              >
-                Add
-              </Button>
-            </div>
-            {view.left.length === 0 && (
-              <p className="soft mt-2">
-                Paint codes, keys, spare tiles and kits, manuals: what they need when we are gone.
-              </p>
-            )}
-            <ul className="lines">
-              {view.left.map((thing) => (
-                <li key={thing.id}>
-                  <span className="soft small-text">{thing.kind}</span>
-                  <div className="what">
-                    {thing.text}
-                    {thing.area && <span className="soft"> · {thing.area}</span>}
-                  </div>
-                  <Button
-                    size="sm"
-                    variant="link"
-                    className="p-0 no-print"
-                    onClick={() => remove('left-with-client', thing.id, thing.text)}
-                  >
-                    Take away<span className="visually-hidden"> {thing.text}</span>
-                  </Button>
-                </li>
-              ))}
-            </ul>
+            <AcceptedRooms view={view} remove={remove} setOpen={setOpen} />
+            <HandedOver setOpen={setOpen} view={view} remove={remove} />
           </div>
         </div>
       </div>
-      <SidePanel
-        title={
-          open?.form === 'accept'
-            ? `Sign off ${open.area.name}`
-            : open?.form === 'leave'
-              ? 'Left with the client'
-              : 'The client’s list'
-        }
-        open={open !== undefined}
-        onClose={close}
-      >
-        {open?.form === 'leave' && (
-          <CommandForm
-            kind={handOver}
-            submit="Keep"
-            onDone={close}
-            start={() => ({ id: newId(), job: view.job.id, kind: 'code' as const, text: '' })}
-          >
-            <SelectField name="kind" label="Kind" options={Object.entries(LEFT_KINDS)} />
-            <TextField name="text" label="What it is" hint="wall paint of the study, chalk matt, CM-12" />
-            <SelectField name="area" label="Room" options={areas} none="the whole house" />
-          </CommandForm>
-        )}
-        {open?.form === 'accept' && (
-          <CommandForm
-            kind={signOff}
-            submit="Sign off"
-            onDone={close}
-            start={() => ({ id: newId(), area: open.area.id, name: '', words: '' })}
-          >
-            <p className="soft">
-              {open.area.open > 0
-                ? `${open.area.open} still open here; it can be accepted all the same, they stay on the list.`
-                : 'The client stands beside you and accepts the room.'}
-            </p>
-            <TextField name="name" label="Who accepts it" />
-            <TextField name="words" label="In their words" rows={2} />
-          </CommandForm>
-        )}
-        {open?.form === 'take-up' && (
-          <CommandForm
-            kind={takeUpItem}
-            submit="Take up as a leftover"
-            onDone={close}
-            start={() => ({
-              id: open.item.id,
-              version: open.item.version,
-              observation: newId(),
-              walk: view.openWalk ?? '',
-              area: open.item.areaId ?? view.areas[0]?.id ?? '',
-              trade: 'finish' as const,
-            })}
-          >
-            <p>{open.item.text}</p>
-            <SelectField name="area" label="Room" options={areas} />
-            <SelectField
-              name="trade"
-              label="Whose work"
-              options={TRADE_KEYS.filter((entry) => entry !== 'nobody').map((entry) => [entry, TRADES[entry]])}
-            />
-          </CommandForm>
-        )}
-        {open?.form === 'answer' && (
-          <CommandForm
-            kind={answerItem}
-            submit="Answer"
-            onDone={close}
-            start={() => ({ id: open.item.id, version: open.item.version, answer: '' })}
-          >
-            <p>{open.item.text}</p>
-            <TextField name="answer" label="The answer they read" rows={2} />
-          </CommandForm>
-        )}
-      </SidePanel>
+      <CompletionPanel open={open} close={close} view={view} areas={areas} />
     </>
+  );
+}
+
+/** What is left with the client. */
+function HandedOver({
+  setOpen,
+  view,
+  remove,
+}: {
+  setOpen: Dispatch<SetStateAction<Open | undefined>>;
+  view: CompletionView;
+  remove: (of: Removable, id: string, words: string) => void;
+}) {
+  return (
+    <>
+      <div className="block-head">
+        <h2>Left with the client</h2>
+        <Button
+          size="sm"
+          variant="outline-secondary"
+          className="push no-print"
+          onClick={() => setOpen({ form: 'leave' })}
+        >
+          Add
+        </Button>
+      </div>
+      {view.left.length === 0 && (
+        <p className="soft mt-2">Paint codes, keys, spare tiles and kits, manuals: what they need when we are gone.</p>
+      )}
+      <ul className="lines">
+        {view.left.map((thing) => (
+          <li key={thing.id}>
+            <span className="soft small-text">{thing.kind}</span>
+            <div className="what">
+              {thing.text}
+              {thing.area && <span className="soft"> · {thing.area}</span>}
+            </div>
+            <Button
+              size="sm"
+              variant="link"
+              className="p-0 no-print"
+              onClick={() => remove('left-with-client', thing.id, thing.text)}
+            >
+              Take away<span className="visually-hidden"> {thing.text}</span>
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+/** Rooms that were accepted, and by whom. */
+function AcceptedRooms({
+  view,
+  remove,
+  setOpen,
+}: {
+  view: CompletionView;
+  remove: (of: Removable, id: string, words: string) => void;
+  setOpen: Dispatch<SetStateAction<Open | undefined>>;
+}) {
+  return (
+    <>
+      <div className="block-head">
+        <h2>Accepted, room by room</h2>
+      </div>
+      <ul className="lines">
+        {view.areas.map((area) => (
+          <li key={area.id}>
+            <StateIcon kind={area.accepted ? 'done' : area.open > 0 ? 'waiting' : 'not-begun'} />
+            <div className="what">
+              {area.name}
+              {area.accepted ? (
+                <div className="small-text soft">
+                  {area.accepted.name}
+                  {area.accepted.byClient ? '' : ', with us'}, {area.accepted.when}
+                  {area.accepted.words ? `: ${area.accepted.words}` : ''}
+                </div>
+              ) : area.open > 0 ? (
+                <div className="small-text soft">{area.open} open</div>
+              ) : null}
+            </div>
+            {area.accepted ? (
+              <Button
+                size="sm"
+                variant="link"
+                className="p-0 no-print"
+                onClick={() => remove('sign-off', area.accepted?.id ?? '', `The acceptance of ${area.name}`)}
+              >
+                Take back<span className="visually-hidden"> {area.name}</span>
+              </Button>
+            ) : (
+              <Button
+                size="sm"
+                variant="outline-secondary"
+                className="no-print"
+                onClick={() => setOpen({ form: 'accept', area })}
+              >
+                Sign off<span className="visually-hidden"> {area.name}</span>
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+/** What the client asked for by themselves. */
+function ClientList({ view, setOpen }: { view: CompletionView; setOpen: Dispatch<SetStateAction<Open | undefined>> }) {
+  return (
+    <section>
+      <div className="block-head">
+        <h2>The client’s own list</h2>
+      </div>
+      {view.items.length === 0 && (
+        <p className="soft mt-2">Nothing yet. On their page, clients write down what they want put right.</p>
+      )}
+      <ul className="lines">
+        {view.items.map((item) => (
+          <li key={item.id}>
+            <StateIcon kind={item.state === 'asked' ? 'waiting' : 'done'} />
+            <div className="what">
+              {item.text}
+              {item.area && <span className="soft"> · {item.area}</span>}
+              <div className="small-text soft">
+                {item.name}, {item.when}
+                {item.state === 'taken up' ? ' · taken up' : item.answer ? ` · answered: ${item.answer}` : ''}
+              </div>
+            </div>
+            {item.state === 'asked' && (
+              <span className="actions no-print">
+                <Button
+                  size="sm"
+                  variant="outline-secondary"
+                  disabled={!view.openWalk}
+                  title={view.openWalk ? '' : 'Start a walk first'}
+                  onClick={() => setOpen({ form: 'take-up', item })}
+                >
+                  Take up
+                </Button>
+                <Button size="sm" variant="link" onClick={() => setOpen({ form: 'answer', item })}>
+                  Answer
+                </Button>
+              </span>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** What is written down at the end of a job, beside it. */
+function CompletionPanel({
+  open,
+  close,
+  view,
+  areas,
+}: {
+  open: Open | undefined;
+  close: () => void;
+  view: CompletionView;
+  areas: (readonly [string, string])[];
+}) {
+  return (
+    <SidePanel
+      title={
+        open?.form === 'accept'
+          ? `Sign off ${open.area.name}`
+          : open?.form === 'leave'
+            ? 'Left with the client'
+            : 'The client’s list'
+      }
+      open={open !== undefined}
+      onClose={close}
+    >
+      {open?.form === 'leave' && (
+        <CommandForm
+          kind={handOver}
+          submit="Keep"
+          onDone={close}
+          start={() => ({ id: newId(), job: view.job.id, kind: 'code' as const, text: '' })}
+        >
+          <SelectField name="kind" label="Kind" options={Object.entries(LEFT_KINDS)} />
+          <TextField name="text" label="What it is" hint="wall paint of the study, chalk matt, CM-12" />
+          <SelectField name="area" label="Room" options={areas} none="the whole house" />
+        </CommandForm>
+      )}
+      {open?.form === 'accept' && (
+        <CommandForm
+          kind={signOff}
+          submit="Sign off"
+          onDone={close}
+          start={() => ({ id: newId(), area: open.area.id, name: '', words: '' })}
+        >
+          <p className="soft">
+            {open.area.open > 0
+              ? `${open.area.open} still open here; it can be accepted all the same, they stay on the list.`
+              : 'The client stands beside you and accepts the room.'}
+          </p>
+          <TextField name="name" label="Who accepts it" />
+          <TextField name="words" label="In their words" rows={2} />
+        </CommandForm>
+      )}
+      {open?.form === 'take-up' && (
+        <CommandForm
+          kind={takeUpItem}
+          submit="Take up as a leftover"
+          onDone={close}
+          start={() => ({
+            id: open.item.id,
+            version: open.item.version,
+            observation: newId(),
+            walk: view.openWalk ?? '',
+            area: open.item.areaId ?? view.areas[0]?.id ?? '',
+            trade: 'finish' as const,
+          })}
+        >
+          <p>{open.item.text}</p>
+          <SelectField name="area" label="Room" options={areas} />
+          <SelectField
+            name="trade"
+            label="Whose work"
+            options={TRADE_KEYS.filter((entry) => entry !== 'nobody').map((entry) => [entry, TRADES[entry]])}
+          />
+        </CommandForm>
+      )}
+      {open?.form === 'answer' && (
+        <CommandForm
+          kind={answerItem}
+          submit="Answer"
+          onDone={close}
+          start={() => ({ id: open.item.id, version: open.item.version, answer: '' })}
+        >
+          <p>{open.item.text}</p>
+          <TextField name="answer" label="The answer they read" rows={2} />
+        </CommandForm>
+      )}
+    </SidePanel>
   );
 }

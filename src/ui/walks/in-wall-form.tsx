@@ -7,6 +7,7 @@ import { parseLength, type LengthSystem } from '@/core/units/length';
 import { IN_WALL_KINDS, type InWallKind } from '@/core/walks/observation';
 import { fixtureWords } from '@/core/walls/wall-record';
 import type { Walking } from './use-walk';
+import type { Dispatch, SetStateAction } from 'react';
 
 const USUAL_WALLS = 4;
 
@@ -90,28 +91,7 @@ export function InWallForm({
   };
   return (
     <Form noValidate className="form-panel form-lines" onSubmit={keep}>
-      <div className="form-pair">
-        <Form.Group controlId="in-wall-wall">
-          <Form.Label className="mb-1">Which wall, facing it</Form.Label>
-          <Form.Select value={wall} onChange={(event) => setWall(Number(event.target.value))}>
-            {walls.map((name, index) => (
-              <option key={name} value={index}>
-                {name}
-              </option>
-            ))}
-          </Form.Select>
-        </Form.Group>
-        <Form.Group controlId="in-wall-what">
-          <Form.Label className="mb-1">What is in it</Form.Label>
-          <Form.Select value={what} onChange={(event) => setWhat(event.target.value as InWallKind)}>
-            {Object.entries(IN_WALL_KINDS).map(([key, label]) => (
-              <option key={key} value={key}>
-                {label}
-              </option>
-            ))}
-          </Form.Select>
-        </Form.Group>
-      </div>
+      <WallAndThing wall={wall} setWall={setWall} walls={walls} what={what} setWhat={setWhat} />
       <Form.Group controlId="in-wall-text">
         <Form.Label className="mb-1">For what</Form.Label>
         <Form.Control
@@ -145,5 +125,47 @@ export function InWallForm({
         </button>
       </div>
     </Form>
+  );
+}
+
+/** In which wall, and what. */
+function WallAndThing({
+  wall,
+  setWall,
+  walls,
+  what,
+  setWhat,
+}: {
+  wall: number;
+  setWall: Dispatch<SetStateAction<number>>;
+  walls: string[];
+  what: 'backing' | 'pipe' | 'drain' | 'duct' | 'cable' | 'box' | 'valve' | 'steel' | 'other' | 'panel';
+  setWhat: Dispatch<
+    SetStateAction<'backing' | 'pipe' | 'drain' | 'duct' | 'cable' | 'box' | 'valve' | 'steel' | 'other' | 'panel'>
+  >;
+}) {
+  return (
+    <div className="form-pair">
+      <Form.Group controlId="in-wall-wall">
+        <Form.Label className="mb-1">Which wall, facing it</Form.Label>
+        <Form.Select value={wall} onChange={(event) => setWall(Number(event.target.value))}>
+          {walls.map((name, index) => (
+            <option key={name} value={index}>
+              {name}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+      <Form.Group controlId="in-wall-what">
+        <Form.Label className="mb-1">What is in it</Form.Label>
+        <Form.Select value={what} onChange={(event) => setWhat(event.target.value as InWallKind)}>
+          {Object.entries(IN_WALL_KINDS).map(([key, label]) => (
+            <option key={key} value={key}>
+              {label}
+            </option>
+          ))}
+        </Form.Select>
+      </Form.Group>
+    </div>
   );
 }

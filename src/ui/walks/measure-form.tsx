@@ -7,6 +7,8 @@ import { differenceWords } from '@/core/walks/measured-again';
 import { simulatedMeter } from '../devices/meter';
 import { InWallForm } from './in-wall-form';
 import type { Walking } from './use-walk';
+import type { Dispatch, SetStateAction } from 'react';
+import type { Outcome } from '../../core/problem';
 
 const METER = simulatedMeter(7);
 
@@ -98,45 +100,16 @@ export function MeasureForm({
           )}
         </Form.Group>
       )}
-      <Form.Group controlId="measure-length">
-        <Form.Label className="mb-1">How long</Form.Label>
-        <div className="d-flex gap-2">
-          <Form.Control
-            className="mono"
-            value={typed}
-            maxLength={40}
-            isInvalid={wrongLength !== undefined}
-            placeholder={units === 'imperial' ? `7' 4 1/2"` : '2248'}
-            onChange={(event) => setTyped(event.target.value)}
-          />
-          <button
-            type="button"
-            className="btn btn-outline-secondary text-nowrap"
-            title="The distance meter is simulated"
-            onClick={() => void fromMeter()}
-          >
-            Meter (simulated)
-          </button>
-        </div>
-        {wrongLength ? (
-          <Form.Text className="bad d-block" role="alert">
-            {wrongLength}
-          </Form.Text>
-        ) : (
-          <Form.Text className="mono d-block">
-            {read.ok && typed
-              ? `${formatLength(read.value, units)} = ${formatLength(read.value, other)}`
-              : units === 'imperial'
-                ? `feet and inches, or 2248 mm`
-                : `millimetres, or 7' 4 1/2"`}
-          </Form.Text>
-        )}
-        {difference && (
-          <Form.Text className={`d-block ${difference.off ? 'bad' : 'good'}`} role="status">
-            {difference.text}
-          </Form.Text>
-        )}
-      </Form.Group>
+      <HowLong
+        typed={typed}
+        wrongLength={wrongLength}
+        units={units}
+        setTyped={setTyped}
+        fromMeter={fromMeter}
+        read={read}
+        other={other}
+        difference={difference}
+      />
       <div className="actions">
         <Button type="submit">Keep</Button>
         <button type="button" className="btn btn-link" onClick={onDone}>
@@ -144,5 +117,68 @@ export function MeasureForm({
         </button>
       </div>
     </Form>
+  );
+}
+
+/** The size, typed or read from the meter. */
+function HowLong({
+  typed,
+  wrongLength,
+  units,
+  setTyped,
+  fromMeter,
+  read,
+  other,
+  difference,
+}: {
+  typed: string;
+  wrongLength: string | undefined;
+  units: LengthSystem;
+  setTyped: Dispatch<SetStateAction<string>>;
+  fromMeter: () => Promise<void>;
+  read: Outcome<number>;
+  other: 'metric' | 'imperial';
+  difference: { off: boolean; text: string } | undefined;
+}) {
+  return (
+    <Form.Group controlId="measure-length">
+      <Form.Label className="mb-1">How long</Form.Label>
+      <div className="d-flex gap-2">
+        <Form.Control
+          className="mono"
+          value={typed}
+          maxLength={40}
+          isInvalid={wrongLength !== undefined}
+          placeholder={units === 'imperial' ? `7' 4 1/2"` : '2248'}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+        <button
+          type="button"
+          className="btn btn-outline-secondary text-nowrap"
+          title="The distance meter is simulated"
+          onClick={() => void fromMeter()}
+        >
+          Meter (simulated)
+        </button>
+      </div>
+      {wrongLength ? (
+        <Form.Text className="bad d-block" role="alert">
+          {wrongLength}
+        </Form.Text>
+      ) : (
+        <Form.Text className="mono d-block">
+          {read.ok && typed
+            ? `${formatLength(read.value, units)} = ${formatLength(read.value, other)}`
+            : units === 'imperial'
+              ? `feet and inches, or 2248 mm`
+              : `millimetres, or 7' 4 1/2"`}
+        </Form.Text>
+      )}
+      {difference && (
+        <Form.Text className={`d-block ${difference.off ? 'bad' : 'good'}`} role="status">
+          {difference.text}
+        </Form.Text>
+      )}
+    </Form.Group>
   );
 }

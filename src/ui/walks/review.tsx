@@ -7,6 +7,8 @@ import { StateIcon } from '../kit/state-icon';
 import { Notice, PlanProblem } from '../kit/notice';
 import { Pictures } from '../kit/pictures';
 import { Unfiled } from './unfiled';
+import type { JobHead } from '../../contract/views/job';
+import type { WalkKind } from '../../core/walks/observation';
 
 const TONES = { good: 'done', bad: 'waiting', plain: 'not-begun' } as const;
 const percent = (fraction: number): string => `${Math.round(fraction * 1000) / 10} %`;
@@ -102,77 +104,101 @@ export function Review({ view }: { view: ReviewView }) {
               </p>
             ))}
             {view.unfiled.length > 0 && <Unfiled lines={view.unfiled} />}
-            <div className="block-head">
-              <h2>What it does to the plan</h2>
-            </div>
-            <p className="mt-2 mb-1">{finishWords(view)}</p>
-            {view.moved.length === 0 && <p className="soft">No other day changes.</p>}
-            <ul className="lines">
-              {view.moved.slice(0, 12).map((work) => {
-                const days = daysBetween(work.from, work.to);
-                return (
-                  <li key={work.label}>
-                    <StateIcon kind={days > 0 ? 'waiting' : 'under-way'} silent />
-                    <div className="what">
-                      <span className="fw-bold">{work.label}</span> {formatDay(work.from, view.today)} →{' '}
-                      {formatDay(work.to, view.today)}{' '}
-                      <span className={days > 0 ? 'bad' : 'good'}>
-                        {Math.abs(days)} {Math.abs(days) === 1 ? 'day' : 'days'} {days > 0 ? 'later' : 'earlier'}
-                      </span>
-                      <div className="small-text soft">{work.reason}</div>
-                    </div>
-                  </li>
-                );
-              })}
-            </ul>
-            {view.moved.length > 12 && (
-              <p className="soft small-text">
-                and {view.moved.length - 12} more on the <Link href={routes.schedule(job.id)}>schedule</Link>
-              </p>
-            )}
-            {view.rates.length > 0 && (
-              <>
-                <div className="block-head">
-                  <h2>How fast it goes</h2>
-                  <span className="push small-text soft">half-days for the whole step</span>
-                </div>
-                <ul className="lines">
-                  {view.rates.map((rate) => (
-                    <li key={rate.label}>
-                      <div className="what">{rate.label}</div>
-                      <span className={rate.observed > rate.planned ? 'bad' : 'good'}>{rate.observed} seen</span>{' '}
-                      <span className="soft">{rate.planned} planned</span>
-                    </li>
-                  ))}
-                </ul>
-              </>
-            )}
-            <div className="block-head">
-              <h2>Who is to be told</h2>
-            </div>
-            {view.drafts.length === 0 && (
-              <p className="soft mt-2">
-                {walk.finished
-                  ? 'The updates are being drafted.'
-                  : 'The updates are drafted when the walk is finished.'}
-              </p>
-            )}
-            <ul className="lines">
-              {view.drafts.map((draft) => (
-                <li key={draft.id}>
-                  <StateIcon kind={draft.state === 'sent' ? 'done' : 'waiting'} />
-                  <div className="what">
-                    <Link className="fw-bold" href={routes.news(job.id, draft.id)}>
-                      {draft.audience === 'client' ? 'Client' : 'Crew'}: {draft.title}
-                    </Link>{' '}
-                    <span className="soft">{draft.state}</span>
-                  </div>
-                </li>
-              ))}
-            </ul>
+            <EffectOnPlan view={view} job={job} />
+            <WhoIsTold view={view} walk={walk} job={job} />
           </div>
         </div>
       </div>
+    </>
+  );
+}
+
+/** Who is to be told, and what they would read. */
+function WhoIsTold({
+  view,
+  walk,
+  job,
+}: {
+  view: ReviewView;
+  walk: { id: string; kind: WalkKind; when: string; by: string; finished: boolean };
+  job: JobHead;
+}) {
+  return (
+    <>
+      <div className="block-head">
+        <h2>Who is to be told</h2>
+      </div>
+      {view.drafts.length === 0 && (
+        <p className="soft mt-2">
+          {walk.finished ? 'The updates are being drafted.' : 'The updates are drafted when the walk is finished.'}
+        </p>
+      )}
+      <ul className="lines">
+        {view.drafts.map((draft) => (
+          <li key={draft.id}>
+            <StateIcon kind={draft.state === 'sent' ? 'done' : 'waiting'} />
+            <div className="what">
+              <Link className="fw-bold" href={routes.news(job.id, draft.id)}>
+                {draft.audience === 'client' ? 'Client' : 'Crew'}: {draft.title}
+              </Link>{' '}
+              <span className="soft">{draft.state}</span>
+            </div>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+/** What the walk does to the plan. */
+function EffectOnPlan({ view, job }: { view: ReviewView; job: JobHead }) {
+  return (
+    <>
+      <div className="block-head">
+        <h2>What it does to the plan</h2>
+      </div>
+      <p className="mt-2 mb-1">{finishWords(view)}</p>
+      {view.moved.length === 0 && <p className="soft">No other day changes.</p>}
+      <ul className="lines">
+        {view.moved.slice(0, 12).map((work) => {
+          const days = daysBetween(work.from, work.to);
+          return (
+            <li key={work.label}>
+              <StateIcon kind={days > 0 ? 'waiting' : 'under-way'} silent />
+              <div className="what">
+                <span className="fw-bold">{work.label}</span> {formatDay(work.from, view.today)} →{' '}
+                {formatDay(work.to, view.today)}{' '}
+                <span className={days > 0 ? 'bad' : 'good'}>
+                  {Math.abs(days)} {Math.abs(days) === 1 ? 'day' : 'days'} {days > 0 ? 'later' : 'earlier'}
+                </span>
+                <div className="small-text soft">{work.reason}</div>
+              </div>
+            </li>
+          );
+        })}
+      </ul>
+      {view.moved.length > 12 && (
+        <p className="soft small-text">
+          and {view.moved.length - 12} more on the <Link href={routes.schedule(job.id)}>schedule</Link>
+        </p>
+      )}
+      {view.rates.length > 0 && (
+        <>
+          <div className="block-head">
+            <h2>How fast it goes</h2>
+            <span className="push small-text soft">half-days for the whole step</span>
+          </div>
+          <ul className="lines">
+            {view.rates.map((rate) => (
+              <li key={rate.label}>
+                <div className="what">{rate.label}</div>
+                <span className={rate.observed > rate.planned ? 'bad' : 'good'}>{rate.observed} seen</span>{' '}
+                <span className="soft">{rate.planned} planned</span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
     </>
   );
 }

@@ -13,7 +13,9 @@ import { MeasureForm } from './measure-form';
 import { AreaBody } from './area-body';
 import { Route } from './route';
 import { Tell } from './tell';
-import { useWalk } from './use-walk';
+import { useWalk, type Walking as WalkingActs } from './use-walk';
+import type { Dispatch, SetStateAction } from 'react';
+import type { WalkArea } from '@/contract/views/walk';
 
 type Panel = 'line' | 'measure' | 'route' | 'tell';
 
@@ -38,16 +40,118 @@ const ASKS: Record<WalkKind, string> = {
   completion: 'What is left, and is it put right?',
 };
 
+/** Pictures of an area: taken or chosen, each one record; what is too large is said. */
+function usePictures(
+  record: WalkingActs['record'],
+  areaId: string | undefined,
+): { input: React.ReactNode; onPicture: (spot?: string) => void } {
+  const say = useToast();
+  const file = useRef<HTMLInputElement>(null);
+  const standpoint = useRef<string>(undefined);
+  const onPicture = useCallback((spot?: string) => {
+    standpoint.current = spot;
+    file.current?.click();
+  }, []);
+  const keepPictures = useCallback(
+    (files: FileList | null, area: string) => {
+      const list = [...(files ?? [])];
+      const [fit, large] = [
+        list.filter((entry) => entry.size <= LARGEST_PICTURE),
+        list.filter((entry) => entry.size > LARGEST_PICTURE),
+      ];
+      fit.forEach((entry, index) =>
+        record(
+          {
+            kind: 'picture',
+            area,
+            picture: '',
+            ...(standpoint.current ? { standpoint: standpoint.current } : {}),
+          },
+          index < fit.length - 1 ? '' : fit.length === 1 ? 'Picture kept' : `${fit.length} pictures kept`,
+          entry,
+        ),
+      );
+      if (large.length > 0)
+        say({
+          text:
+            `${large.map((entry) => entry.name).join(', ')}: a picture has at most ${LARGEST_PICTURE / 1024 / 1024} ` +
+            'MB. Take it smaller.',
+        });
+      standpoint.current = undefined;
+    },
+    [record, say],
+  );
+
+  const input = (
+    <input
+      ref={file}
+      type="file"
+      accept="image/*"
+      multiple
+      className="visually-hidden"
+      tabIndex={-1}
+      aria-label="Picture of this area"
+      onChange={(event) => {
+        if (areaId) keepPictures(event.target.files, areaId);
+        event.target.value = '';
+      }}
+    />
+  );
+  return { input, onPicture };
+}
+
+/** A walk by key: areas left and right, steps up and down, what is recorded by its letter. */
+function useKeys({
+  at,
+  go,
+  onPicture,
+  onward,
+  open,
+  onEscape,
+}: {
+  at: number;
+  go: (to: number) => void;
+  onPicture: () => void;
+  onward: () => void;
+  open: (which: Panel) => void;
+  onEscape: () => void;
+}): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      const bars = [...document.querySelectorAll<HTMLElement>('.walk [role=slider]')];
+      const here = bars.findIndex((bar) => bar === document.activeElement);
+      const acts: Record<string, () => void> = {
+        ArrowRight: () => go(at + 1),
+        ArrowLeft: () => go(at - 1),
+        ArrowDown: () => bars[Math.min(bars.length - 1, here + 1)]?.focus(),
+        ArrowUp: () => bars[Math.max(0, here - 1)]?.focus(),
+        n: () => open('line'),
+        t: () => open('tell'),
+        m: () => open('measure'),
+        p: () => onPicture(),
+        Escape: onEscape,
+        ...(event.target instanceof HTMLElement && /^(BUTTON|A|SUMMARY)$/.test(event.target.tagName)
+          ? {}
+          : { Enter: onward }),
+      };
+      const act = acts[event.key];
+      if (!act) return;
+      event.preventDefault();
+      act();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [at, go, onEscape, onPicture, onward, open]);
+}
+
 function Walking({ given }: { given: WalkPack }) {
   const router = useRouter();
-  const say = useToast();
   const walking = useWalk(given);
   const { pack } = walking;
   const [at, setAt] = useState(0);
   const [panel, setPanel] = useState<Panel>();
   const [finishing, setFinishing] = useState(false);
-  const file = useRef<HTMLInputElement>(null);
-  const standpoint = useRef<string>(undefined);
   const area = pack.areas[at];
   const next = pack.areas[at + 1];
 
@@ -71,80 +175,12 @@ function Walking({ given }: { given: WalkPack }) {
     setPanel(which);
     window.scrollTo(0, 0);
   }, []);
-  const onPicture = useCallback((spot?: string) => {
-    standpoint.current = spot;
-    file.current?.click();
-  }, []);
-  const { record } = walking;
-  const keepPictures = useCallback(
-    (files: FileList | null, areaId: string) => {
-      const list = [...(files ?? [])];
-      const [fit, large] = [
-        list.filter((entry) => entry.size <= LARGEST_PICTURE),
-        list.filter((entry) => entry.size > LARGEST_PICTURE),
-      ];
-      fit.forEach((entry, index) =>
-        record(
-          {
-            kind: 'picture',
-            area: areaId,
-            picture: '',
-            ...(standpoint.current ? { standpoint: standpoint.current } : {}),
-          },
-          index < fit.length - 1 ? '' : fit.length === 1 ? 'Picture kept' : `${fit.length} pictures kept`,
-          entry,
-        ),
-      );
-      if (large.length > 0)
-        say({
-          text:
-            `${large.map((entry) => entry.name).join(', ')}: a picture has at most ${LARGEST_PICTURE / 1024 / 1024} ` +
-            'MB. Take it smaller.',
-        });
-      standpoint.current = undefined;
-    },
-    [record, say],
-  );
-
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
-      const bars = [...document.querySelectorAll<HTMLElement>('.walk [role=slider]')];
-      const here = bars.findIndex((bar) => bar === document.activeElement);
-      const acts: Record<string, () => void> = {
-        ArrowRight: () => go(at + 1),
-        ArrowLeft: () => go(at - 1),
-        ArrowDown: () => bars[Math.min(bars.length - 1, here + 1)]?.focus(),
-        ArrowUp: () => bars[Math.max(0, here - 1)]?.focus(),
-        n: () => open('line'),
-        t: () => open('tell'),
-        m: () => open('measure'),
-        p: () => onPicture(),
-        Escape: () => setPanel(undefined),
-        ...(event.target instanceof HTMLElement && /^(BUTTON|A|SUMMARY)$/.test(event.target.tagName)
-          ? {}
-          : { Enter: onward }),
-      };
-      const act = acts[event.key];
-      if (!act) return;
-      event.preventDefault();
-      act();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [at, go, onPicture, onward, open]);
+  const { input, onPicture } = usePictures(walking.record, area?.id);
+  useKeys({ at, go, onPicture, onward, open, onEscape: () => setPanel(undefined) });
 
   return (
     <div className="walk">
-      <header className="walk-top">
-        <Link
-          href={routes.rooms(pack.job.id)}
-          aria-label={`Leave the walk, back to ${pack.job.name}; it can be gone on with`}
-        >
-          ‹ {pack.job.name}
-        </Link>
-        <Unsent />
-      </header>
+      <WalkTop pack={pack} />
       <main className="walk-body">
         {pack.walk.finished && (
           <p className="soft">
@@ -209,42 +245,76 @@ function Walking({ given }: { given: WalkPack }) {
             )}
           </>
         )}
-        <input
-          ref={file}
-          type="file"
-          accept="image/*"
-          multiple
-          className="visually-hidden"
-          tabIndex={-1}
-          aria-label="Picture of this area"
-          onChange={(event) => {
-            if (area) keepPictures(event.target.files, area.id);
-            event.target.value = '';
-          }}
-        />
+        {input}
       </main>
       {area && (
-        <nav className="thumb" aria-label="Record">
-          <button type="button" onClick={() => onPicture()}>
-            Picture
-          </button>
-          <button type="button" onClick={() => open('line')}>
-            Line
-          </button>
-          <button type="button" onClick={() => open('measure')}>
-            Measure
-          </button>
-          {panel === 'route' ? (
-            <button type="button" className="next" onClick={() => setPanel(undefined)}>
-              Back to {area.name}
-            </button>
-          ) : (
-            <button type="button" className="next" onClick={onward}>
-              {next ? `${next.name} →` : 'All seen →'}
-            </button>
-          )}
-        </nav>
+        <WalkingNav
+          onPicture={onPicture}
+          open={open}
+          panel={panel}
+          setPanel={setPanel}
+          area={area}
+          onward={onward}
+          next={next}
+        />
       )}
     </div>
+  );
+}
+
+/** Back to the job, and what is not sent. */
+function WalkTop({ pack }: { pack: WalkPack }) {
+  return (
+    <header className="walk-top">
+      <Link
+        href={routes.rooms(pack.job.id)}
+        aria-label={`Leave the walk, back to ${pack.job.name}; it can be gone on with`}
+      >
+        ‹ {pack.job.name}
+      </Link>
+      <Unsent />
+    </header>
+  );
+}
+
+/** What is recorded, at the thumb. */
+function WalkingNav({
+  onPicture,
+  open,
+  panel,
+  setPanel,
+  area,
+  onward,
+  next,
+}: {
+  onPicture: (spot?: string) => void;
+  open: (which: Panel) => void;
+  panel: Panel | undefined;
+  setPanel: Dispatch<SetStateAction<Panel | undefined>>;
+  area: WalkArea;
+  onward: () => void;
+  next: WalkArea | undefined;
+}) {
+  return (
+    <nav className="thumb" aria-label="Record">
+      <button type="button" onClick={() => onPicture()}>
+        Picture
+      </button>
+      <button type="button" onClick={() => open('line')}>
+        Line
+      </button>
+      <button type="button" onClick={() => open('measure')}>
+        Measure
+      </button>
+      {panel === 'route' ? (
+        <button type="button" className="next" onClick={() => setPanel(undefined)}>
+          Back to {area.name}
+        </button>
+      ) : (
+        <button type="button" className="next" onClick={onward}>
+          {next ? `${next.name} →` : 'All seen →'}
+        </button>
+      )}
+    </nav>
   );
 }
