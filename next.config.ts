@@ -1,6 +1,13 @@
 import type { NextConfig } from 'next';
 
 const config: NextConfig = {
+  // Pages that got another name; what was kept as a bookmark still leads there.
+  redirects: () =>
+    Promise.resolve([
+      { source: '/jobs/:job/set-out', destination: '/jobs/:job/areas', permanent: true },
+      { source: '/jobs/:job/updates', destination: '/jobs/:job/news', permanent: true },
+      { source: '/desks', destination: '/coordination', permanent: true },
+    ]),
   serverExternalPackages: ['better-sqlite3', 'sharp', '@node-rs/argon2', 'exifr'],
   poweredByHeader: false,
   // Types are a step of their own in the tests; whoever starts the application need not wait for it.

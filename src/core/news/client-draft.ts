@@ -35,8 +35,9 @@ export function clientDraft(news: News): Draft {
         'Settled on the spot',
         news.diff.decisions.map(
           (decision) =>
-            `${place(news, decision.area)}: ` +
-            `${decision.text}${decision.by === 'client' ? `, as ${decision.name ?? 'you'} wished` : ''}${decision.free ? ', at no charge' : ''}.`,
+            `${place(news, decision.area)}: ${decision.text}` +
+            (decision.by === 'client' ? `, as ${decision.name ?? 'you'} wished` : '') +
+            (decision.free ? ', at no charge.' : '.'),
         ),
       ),
       ...paragraph('To be put right', [...setbacks(news), ...wrongSelections(news), ...leftovers(news)]),

@@ -5,6 +5,7 @@ import { checkWords } from '@/core/selections/check';
 import { arrivalOf } from '@/core/selections/arrival';
 import { dueOf } from '@/core/selections/due';
 import { selectionDates, type Closure, type SelectionDates } from '@/core/selections/order-by';
+import type { Of } from '@/core/walks/observation';
 import { daysToCome, expectedOf, isGiven, PARTIES, type Requests } from '@/core/selections/requests';
 import { isOrdered, type Alternative } from '@/core/selections/states';
 import { phaseFacts } from '@/core/sequence/phases';
@@ -70,6 +71,21 @@ function quantityOf(
 ): { quantity: number | null; unit: string } {
   const bought = row.calculation && !isOrdered(row.state) ? purchases.get(row.calculation)?.[0] : undefined;
   return bought ? { quantity: bought.quantity, unit: bought.unit } : { quantity: row.quantity, unit: row.unit };
+}
+
+/** A request that is still open, in words with the day on which it is expected. */
+function waitedFor(requests: Requests, id: string, now: Day): SelectionView['waitsFor'] {
+  const request = requests.get(id);
+  if (!request || isGiven(request)) return [];
+  const expected = expectedOf(request, requests, now);
+  return [{ id, party: PARTIES[request.party], text: requestLabel(request), expected }];
+}
+
+/** How it was found when it came, held against what was ordered. */
+function foundAs(check: Of<'selection-check'>, row: SelectionRow): SelectionView['found'] {
+  const { verdict, text = '', quantity } = check;
+  const seen = { verdict, text, ...(quantity === undefined ? {} : { quantity }) };
+  return { verdict, text: checkWords(seen, row.ordered_as || row.choice, row.unit) };
 }
 
 /**
@@ -162,33 +178,8 @@ export function selectionsOf(
         follows: row.follows && row.follows_as ? { id: row.follows, as: row.follows_as } : null,
         returnTrip: row.return_trip === 1,
         delivery: row.delivery,
-        waitsFor: asked.flatMap((id) => {
-          const request = requests.get(id);
-          return request && !isGiven(request)
-            ? [
-                {
-                  id,
-                  party: PARTIES[request.party],
-                  text: requestLabel(request),
-                  expected: expectedOf(request, requests, now),
-                },
-              ]
-            : [];
-        }),
-        found: check
-          ? {
-              verdict: check.verdict,
-              text: checkWords(
-                {
-                  verdict: check.verdict,
-                  text: check.text ?? '',
-                  ...(check.quantity === undefined ? {} : { quantity: check.quantity }),
-                },
-                row.ordered_as || row.choice,
-                row.unit,
-              ),
-            }
-          : null,
+        waitsFor: asked.flatMap((id) => waitedFor(requests, id, now)),
+        found: check ? foundAs(check, row) : null,
       };
     })
     .sort(

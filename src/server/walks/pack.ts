@@ -1,4 +1,5 @@
 import type { JobPack, NarrationView, WalkArea, WalkPack, WalksView } from '@/contract/views/walk';
+import type { JobId } from '@/core/ids';
 import { recordedOnto } from '@/core/walks/overlay';
 import { groupBy } from '@/core/group-by';
 import { phaseFacts } from '@/core/sequence/phases';
@@ -63,6 +64,33 @@ export const jobPacks = (installation: Installation): JobPack[] =>
       ORDER BY position`,
   ).map(({ id }) => packOf(installation, id));
 
+/** Where each area lies, and what people call it besides. */
+const placesOf = (db: Connection, job: JobId): Map<string, { place: string; called: string }> =>
+  new Map(
+    queryAll<{ id: string; place: string; called: string }>(
+      db,
+      `SELECT area.id, coalesce(level.name, 'outside') AS place, called
+        FROM area
+        LEFT JOIN level ON level.id = area.level
+        WHERE area.job = @job`,
+      { job },
+    ).map((row) => [row.id, row]),
+  );
+
+/** What was chosen and is not fitted yet, by area. */
+const chosenOf = (db: Connection, job: JobId) =>
+  groupBy(
+    queryAll<Omit<WalkArea['selections'][number], 'verdict'> & { area: string }>(
+      db,
+      `SELECT id, area, category, choice, code, colour, finish, quantity, unit, state
+        FROM selection
+        WHERE job = @job AND removed = 0 AND state NOT IN ('fitted', 'left over')
+        ORDER BY rowid`,
+      { job },
+    ),
+    (row) => row.area,
+  );
+
 function packOf(installation: Installation, jobId: string, walk?: WalkRow): JobPack {
   const { db } = installation;
   const time = firmTime(installation);
@@ -72,33 +100,14 @@ function packOf(installation: Installation, jobId: string, walk?: WalkRow): JobP
   const onThis = walk ? seen.filter((observation) => observation.walk === walk.id) : [];
   const mine = groupBy(onThis, (observation) => observation.area);
   const site = readSite(db, jobId, now);
-  const rows = new Map(
-    queryAll<{ id: string; place: string; called: string }>(
-      db,
-      `SELECT area.id, coalesce(level.name, 'outside') AS place, called
-        FROM area
-        LEFT JOIN level ON level.id = area.level
-        WHERE area.job = @job`,
-      { job: jobId },
-    ).map((row) => [row.id, row]),
-  );
+  const rows = placesOf(db, jobId);
   // What was open when the walk began stays in sight, with what this walk said of it; the oldest first, so that none is
   // lost at the end.
   const before = groupBy(
     carriedItems(seen.filter((observation) => observation.walk !== walk?.id)),
     ({ item }) => item.area,
   );
-  const chosen = groupBy(
-    queryAll<Omit<WalkArea['selections'][number], 'verdict'> & { area: string }>(
-      db,
-      `SELECT id, area, category, choice, code, colour, finish, quantity, unit, state
-        FROM selection
-        WHERE job = @job AND removed = 0 AND state NOT IN ('fitted', 'left over')
-        ORDER BY rowid`,
-      { job: jobId },
-    ),
-    (row) => row.area,
-  );
+  const chosen = chosenOf(db, jobId);
   const [believed, added, agreed, closeIns] = [
     assumptionsOf(installation, jobId),
     extrasOf(installation, jobId),

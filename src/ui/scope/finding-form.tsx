@@ -7,6 +7,7 @@ import { FINDING_KINDS, type FindingField, type FindingKind } from '@/core/scope
 import { CommandForm, TextField } from '../kit/form';
 import { MoneyField } from '../kit/measure-fields';
 import { newId } from '../offline/send';
+import type { JSX } from 'react';
 
 interface Terms {
   job: string;
@@ -87,6 +88,36 @@ export function FindingForm({ job, area, kind, finding, onDone }: Terms) {
       </CommandForm>
     );
   }
+  return <NewFinding onDone={onDone} job={job} kind={kind} area={area} fields={fields} />;
+}
+
+/** A finding that is written down for the first time. */
+function NewFinding({
+  onDone,
+  job,
+  kind,
+  area,
+  fields,
+}: {
+  onDone: () => void;
+  job: string;
+  kind:
+    | 'access'
+    | 'refit'
+    | 'parking'
+    | 'penetration'
+    | 'service'
+    | 'salvage'
+    | 'damage'
+    | 'allowance'
+    | 'site-choice'
+    | 'approval'
+    | 'neighbour'
+    | 'boundary'
+    | 'animals';
+  area: string | null;
+  fields: JSX.Element;
+}) {
   return (
     <CommandForm
       kind={addFinding}

@@ -19,6 +19,8 @@ import { newId } from '../offline/send';
 import { ScopeTabs } from './scope-tabs';
 import { SendFields } from '../kit/send-fields';
 import type { StatementVersion } from '@/contract/views/scope';
+import type { Dispatch, SetStateAction } from 'react';
+import type { Statement } from '../../core/scope/statement';
 
 const STATES = { made: 'not sent yet', sent: 'sent, not agreed yet', agreed: 'agreed' } as const;
 
@@ -45,37 +47,16 @@ export function StatementPage({ view }: { view: StatementView }) {
       <JobTabs job={view.job} />
       <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page">
-        <div className="page-head">
-          <h1>Statement</h1>
-          <span className="soft">
-            {shown
-              ? `version ${shown.number}, ${STATES[shown.state]}`
-              : 'as it would be today; no version was made yet'}
-          </span>
-          <span className="push actions no-print">
-            {(!newest || view.outdated) && (
-              <Button
-                variant={newest ? 'outline-secondary' : 'primary'}
-                disabled={busy || content.areas.length === 0}
-                onClick={() => void make()}
-              >
-                Make version {(newest?.number ?? 0) + 1}
-              </Button>
-            )}
-            {shown && shown.id === newest?.id && shown.state !== 'agreed' && (
-              <Button onClick={() => setSending(true)}>
-                {shown.state === 'sent' ? 'Send again' : 'Send to the client'}
-              </Button>
-            )}
-            <a className="btn btn-outline-secondary" href={paper('pdf')}>
-              PDF
-            </a>
-            <a className="btn btn-outline-secondary" href={paper('csv')}>
-              CSV
-            </a>
-            <PrintButton>Print</PrintButton>
-          </span>
-        </div>
+        <StatementHead
+          shown={shown}
+          newest={newest}
+          view={view}
+          busy={busy}
+          content={content}
+          make={make}
+          setSending={setSending}
+          paper={paper}
+        />
         <div className="main-and-aside statement-page">
           <div>
             {shown?.agreed && (
@@ -102,35 +83,105 @@ export function StatementPage({ view }: { view: StatementView }) {
           </div>
           <Versions view={view} shown={shown} />
         </div>
-        <SidePanel title={`Send version ${shown?.number ?? ''}`} open={sending} onClose={() => setSending(false)}>
-          {sending && shown && (
-            <CommandForm
-              kind={sendStatement}
-              submit="Send"
-              onDone={() => setSending(false)}
-              start={() => ({
-                id: shown.id,
-                version: shown.version,
-                updateId: newId(),
-                messageId: newId(),
-                linkId: newId(),
-                name: view.client.name,
-                address: view.client.address,
-                expiresOn: addDays(view.today, 90),
-              })}
-            >
-              {view.gaps.length > 0 && (
-                <p className="soon mb-0">
-                  {view.gaps.length} {view.gaps.length === 1 ? 'thing is' : 'things are'} not settled yet; they stand
-                  beside the statement.
-                </p>
-              )}
-              <SendFields />
-            </CommandForm>
-          )}
-        </SidePanel>
+        <SendPanel shown={shown} sending={sending} setSending={setSending} view={view} />
       </div>
     </>
+  );
+}
+
+/** Which version is shown, and what can be done with it. */
+function StatementHead({
+  shown,
+  newest,
+  view,
+  busy,
+  content,
+  make,
+  setSending,
+  paper,
+}: {
+  shown: StatementVersion | null;
+  newest: StatementVersion | undefined;
+  view: StatementView;
+  busy: boolean;
+  content: Statement;
+  make: () => Promise<void>;
+  setSending: Dispatch<SetStateAction<boolean>>;
+  paper: (kind: 'pdf' | 'csv') => string;
+}) {
+  return (
+    <div className="page-head">
+      <h1>Statement</h1>
+      <span className="soft">
+        {shown ? `version ${shown.number}, ${STATES[shown.state]}` : 'as it would be today; no version was made yet'}
+      </span>
+      <span className="push actions no-print">
+        {(!newest || view.outdated) && (
+          <Button
+            variant={newest ? 'outline-secondary' : 'primary'}
+            disabled={busy || content.areas.length === 0}
+            onClick={() => void make()}
+          >
+            Make version {(newest?.number ?? 0) + 1}
+          </Button>
+        )}
+        {shown && shown.id === newest?.id && shown.state !== 'agreed' && (
+          <Button onClick={() => setSending(true)}>
+            {shown.state === 'sent' ? 'Send again' : 'Send to the client'}
+          </Button>
+        )}
+        <a className="btn btn-outline-secondary" href={paper('pdf')}>
+          PDF
+        </a>
+        <a className="btn btn-outline-secondary" href={paper('csv')}>
+          CSV
+        </a>
+        <PrintButton>Print</PrintButton>
+      </span>
+    </div>
+  );
+}
+
+/** Sending a version to the client. */
+function SendPanel({
+  shown,
+  sending,
+  setSending,
+  view,
+}: {
+  shown: StatementVersion | null;
+  sending: boolean;
+  setSending: Dispatch<SetStateAction<boolean>>;
+  view: StatementView;
+}) {
+  return (
+    <SidePanel title={`Send version ${shown?.number ?? ''}`} open={sending} onClose={() => setSending(false)}>
+      {sending && shown && (
+        <CommandForm
+          kind={sendStatement}
+          submit="Send"
+          onDone={() => setSending(false)}
+          start={() => ({
+            id: shown.id,
+            version: shown.version,
+            updateId: newId(),
+            messageId: newId(),
+            linkId: newId(),
+            name: view.client.name,
+            address: view.client.address,
+            expiresOn: addDays(view.today, 90),
+          })}
+        >
+          {view.gaps.length > 0 && (
+            <p className="soon mb-0">
+              {view.gaps.length} {view.gaps.length === 1 ? 'thing is' : 'things are'} not settled yet; they stand beside
+              the statement.
+            </p>
+          )}
+          <SendFields />
+        </CommandForm>
+      )}
+    </SidePanel>
   );
 }
 

@@ -105,33 +105,52 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
           </div>
         )}
       </div>
-      <SidePanel title={titleOf(open, area)} open={open !== undefined} onClose={close}>
-        {open?.form === 'finding' && (
-          <FindingForm
-            key={open.kind}
-            job={view.job.id}
-            area={ABOUT_ALL.includes(open.kind) ? null : (area?.id ?? null)}
-            kind={open.kind}
-            onDone={close}
-          />
-        )}
-        {open?.form === 'everything' && area && <EverythingExcept job={view.job.id} area={area} onDone={close} />}
-        {open?.form === 'assumption' && area && (
-          <AssumptionForm job={view.job.id} area={area.id} phases={area.phases} onDone={close} />
-        )}
-        {(open?.form === 'add' || open?.form === 'copy' || open?.form === 'split') && (
-          <AreaMaking
-            making={open.form}
-            view={view}
-            area={area}
-            onDone={(id) => {
-              close();
-              if (id) go(id);
-            }}
-          />
-        )}
-      </SidePanel>
+      <VisitPanel open={open} area={area} close={close} view={view} go={go} />
     </>
+  );
+}
+
+/** A line of the visit, beside the list. */
+function VisitPanel({
+  open,
+  area,
+  close,
+  view,
+  go,
+}: {
+  open: Open | undefined;
+  area: ScopeArea | undefined;
+  close: () => void;
+  view: ScopePageView;
+  go: (id: string) => void;
+}) {
+  return (
+    <SidePanel title={titleOf(open, area)} open={open !== undefined} onClose={close}>
+      {open?.form === 'finding' && (
+        <FindingForm
+          key={open.kind}
+          job={view.job.id}
+          area={ABOUT_ALL.includes(open.kind) ? null : (area?.id ?? null)}
+          kind={open.kind}
+          onDone={close}
+        />
+      )}
+      {open?.form === 'everything' && area && <EverythingExcept job={view.job.id} area={area} onDone={close} />}
+      {open?.form === 'assumption' && area && (
+        <AssumptionForm job={view.job.id} area={area.id} phases={area.phases} onDone={close} />
+      )}
+      {(open?.form === 'add' || open?.form === 'copy' || open?.form === 'split') && (
+        <AreaMaking
+          making={open.form}
+          view={view}
+          area={area}
+          onDone={(id) => {
+            close();
+            if (id) go(id);
+          }}
+        />
+      )}
+    </SidePanel>
   );
 }
 

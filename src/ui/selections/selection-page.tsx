@@ -22,6 +22,8 @@ import { SelectionFields } from './selection-fields';
 import { SelectionTabs } from './selection-tabs';
 import { CheckForm, ExpectForm, FitLater, OrderForm, SayForm, StepForm } from './step-forms';
 import { History } from './history';
+import type { SelectionView } from '@/contract/views/selections';
+import type { Give } from '../kit/use-send';
 
 type Open = 'change' | 'order' | 'step' | 'check' | 'say' | 'expect';
 const TITLES: Record<Open, string> = {
@@ -142,75 +144,17 @@ function Next({ view, onOpen }: { view: SelectionPageView; onOpen: (open: Open) 
           {item.there.because}.
         </p>
       )}
-      <div className="actions no-print">
-        {item.state === 'open' && <Button onClick={() => onOpen('change')}>Write down what is chosen</Button>}
-        {steps.includes('ordered') && (
-          <Button onClick={() => onOpen('order')} disabled={item.choice === ''}>
-            Order it
-          </Button>
-        )}
-        {quick.map((to) => (
-          <Button
-            key={to}
-            variant={to === 'approved' ? 'outline-secondary' : 'primary'}
-            disabled={busy}
-            onClick={() =>
-              void give(
-                stepSelection,
-                { id: item.id, version: item.version, to, day: today, note: '', place: '' },
-                {
-                  text: `${item.category}: ${to}.`,
-                  undo: () =>
-                    void give(
-                      stepSelection,
-                      {
-                        id: item.id,
-                        version: item.version + 1,
-                        to: item.state,
-                        day: today,
-                        note: 'taken back',
-                        place: '',
-                      },
-                      { text: 'Taken back.' },
-                    ),
-                },
-              )
-            }
-          >
-            {
-              {
-                approved: 'It is approved',
-                chosen: 'It is chosen',
-                fitted: 'It is fitted',
-                'on site': 'It came today',
-              }[to as 'approved']
-            }
-          </Button>
-        ))}
-        {(item.state === 'on site' || item.state === 'checked') && (
-          <Button variant={item.state === 'on site' ? 'primary' : 'outline-secondary'} onClick={() => onOpen('check')}>
-            Check what came
-          </Button>
-        )}
-        {coming && (
-          <Button variant="outline-secondary" onClick={() => onOpen('say')}>
-            The supplier says …
-          </Button>
-        )}
-        {coming && (
-          <Button variant="outline-secondary" onClick={() => onOpen('expect')}>
-            Another day
-          </Button>
-        )}
-        {(item.state === 'fitted' || item.state === 'checked') && (
-          <Link className="btn btn-outline-secondary" href={routes.deliveries(view.job.id, item.id)}>
-            Something is left over
-          </Link>
-        )}
-        <Button variant="link" onClick={() => onOpen('step')}>
-          Another state
-        </Button>
-      </div>
+      <NextSteps
+        item={item}
+        onOpen={onOpen}
+        steps={steps}
+        quick={quick}
+        busy={busy}
+        give={give}
+        today={today}
+        coming={coming}
+        view={view}
+      />
       {item.follows && !isHere(item.state) && <FitLater view={view} />}
       {view.related.map((entry) => (
         <p key={entry.id} className="mb-0">
@@ -218,6 +162,125 @@ function Next({ view, onOpen }: { view: SelectionPageView; onOpen: (open: Open) 
         </p>
       ))}
     </section>
+  );
+}
+
+/** What can be done with it next. */
+function NextSteps({
+  item,
+  onOpen,
+  steps,
+  quick,
+  busy,
+  give,
+  today,
+  coming,
+  view,
+}: {
+  item: SelectionView;
+  onOpen: (open: Open) => void;
+  steps: readonly (
+    | 'open'
+    | 'chosen'
+    | 'approved'
+    | 'ordered'
+    | 'confirmed'
+    | 'in making'
+    | 'shipped'
+    | 'on site'
+    | 'checked'
+    | 'fitted'
+    | 'left over'
+  )[];
+  quick: (
+    | 'open'
+    | 'chosen'
+    | 'approved'
+    | 'ordered'
+    | 'confirmed'
+    | 'in making'
+    | 'shipped'
+    | 'on site'
+    | 'checked'
+    | 'fitted'
+    | 'left over'
+  )[];
+  busy: boolean;
+  give: Give;
+  today: string;
+  coming: boolean;
+  view: SelectionPageView;
+}) {
+  return (
+    <div className="actions no-print">
+      {item.state === 'open' && <Button onClick={() => onOpen('change')}>Write down what is chosen</Button>}
+      {steps.includes('ordered') && (
+        <Button onClick={() => onOpen('order')} disabled={item.choice === ''}>
+          Order it
+        </Button>
+      )}
+      {quick.map((to) => (
+        <Button
+          key={to}
+          variant={to === 'approved' ? 'outline-secondary' : 'primary'}
+          disabled={busy}
+          onClick={() =>
+            void give(
+              stepSelection,
+              { id: item.id, version: item.version, to, day: today, note: '', place: '' },
+              {
+                text: `${item.category}: ${to}.`,
+                undo: () =>
+                  void give(
+                    stepSelection,
+                    {
+                      id: item.id,
+                      version: item.version + 1,
+                      to: item.state,
+                      day: today,
+                      note: 'taken back',
+                      place: '',
+                    },
+                    { text: 'Taken back.' },
+                  ),
+              },
+            )
+          }
+        >
+          {
+            {
+              approved: 'It is approved',
+              chosen: 'It is chosen',
+              fitted: 'It is fitted',
+              'on site': 'It came today',
+            }[to as 'approved']
+          }
+        </Button>
+      ))}
+      {(item.state === 'on site' || item.state === 'checked') && (
+        <Button variant={item.state === 'on site' ? 'primary' : 'outline-secondary'} onClick={() => onOpen('check')}>
+          Check what came
+        </Button>
+      )}
+      {coming && (
+        <Button variant="outline-secondary" onClick={() => onOpen('say')}>
+          The supplier says …
+        </Button>
+      )}
+      {coming && (
+        <Button variant="outline-secondary" onClick={() => onOpen('expect')}>
+          Another day
+        </Button>
+      )}
+      {(item.state === 'fitted' || item.state === 'checked') && (
+        <Link className="btn btn-outline-secondary" href={routes.deliveries(view.job.id, item.id)}>
+          Something is left over
+        </Link>
+      )}
+      <Button variant="link" onClick={() => onOpen('step')}>
+        Another state
+      </Button>
+    </div>
   );
 }
 
