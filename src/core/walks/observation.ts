@@ -27,7 +27,7 @@ export const DECIDERS = ['client', 'us', 'engineer'] as const;
 export const GATE_STATES = ['booked', 'passed', 'failed', 'waiting'] as const;
 
 /** The words a record was read from, and where in which narration they were said. */
-export interface Quote {
+interface Quote {
   narration: string;
   /** The draft's key among those of its narration. */
   draft: string;

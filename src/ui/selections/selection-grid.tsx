@@ -14,7 +14,7 @@ import { useToast } from '../kit/toast';
 import { send } from '../offline/send';
 import { dueTone, dueWords } from './due-words';
 import { factsOf } from './facts';
-import type { Row } from '@tanstack/table-core';
+import type { Row } from '@tanstack/react-table';
 import type { Dispatch, SetStateAction } from 'react';
 
 interface Terms {
