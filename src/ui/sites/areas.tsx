@@ -37,7 +37,7 @@ export function Areas({ view }: { view: AreasView }) {
       <JobTabs job={job} />
       <div className="page">
         <div className="page-head">
-          <h1>Set out {job.name}</h1>
+          <h1>Areas of {job.name}</h1>
           <span className="soft">storeys, rooms, outside faces, roof and ground, and what is to be done in each</span>
         </div>
         {view.areas.length > 0 && (

@@ -3,7 +3,7 @@ import { installation } from '@/server/installation';
 import { areasView } from '@/server/sites/areas-view';
 import { Areas } from '@/ui/sites/areas';
 
-export const metadata = { title: 'Set out' };
+export const metadata = { title: 'Areas' };
 
 export default async function SetOutPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
