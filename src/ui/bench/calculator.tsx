@@ -17,8 +17,7 @@ import { SidePanel } from '../kit/side-panel';
 import { AskFields } from './ask-fields';
 import { KeepForm } from './keep-form';
 import { HowComputed, Results } from './results';
-import type { Problem } from '../../core/problem';
-import type { Dispatch, SetStateAction } from 'react';
+import type { Problem } from '@/core/problem';
 
 type Area = BenchView['jobs'][number]['areas'][number] & { job: string; jobName: string; units: LengthSystem };
 
@@ -178,55 +177,11 @@ function SizesFromDrawing({
   values: TypedInput;
   problem: Problem | undefined;
   feed: (name: string) => React.ReactNode;
-  fed: Record<
-    string,
-    | 'floor'
-    | 'height'
-    | 'sections'
-    | 'openings'
-    | 'legs'
-    | 'wallsNet'
-    | 'wallsNetLarge'
-    | 'wallsGross'
-    | 'faceNet'
-    | 'faceNetLarge'
-    | 'faceGross'
-    | 'roofPlan'
-    | 'perimeter'
-    | 'skirting'
-    | 'width'
-    | 'openingTrim'
-    | 'drainLength'
-    | 'riseIn12'
-  >;
+  fed: Record<string, Measure | 'riseIn12'>;
   area: Area | undefined;
-  setValues: Dispatch<SetStateAction<TypedInput>>;
+  setValues: (next: TypedInput) => void;
   system: LengthSystem;
-  setFed: Dispatch<
-    SetStateAction<
-      Record<
-        string,
-        | 'floor'
-        | 'height'
-        | 'sections'
-        | 'openings'
-        | 'legs'
-        | 'wallsNet'
-        | 'wallsNetLarge'
-        | 'wallsGross'
-        | 'faceNet'
-        | 'faceNetLarge'
-        | 'faceGross'
-        | 'roofPlan'
-        | 'perimeter'
-        | 'skirting'
-        | 'width'
-        | 'openingTrim'
-        | 'drainLength'
-        | 'riseIn12'
-      >
-    >
-  >;
+  setFed: (next: Record<string, Measure | 'riseIn12'>) => void;
 }) {
   return (
     <section aria-label="What goes in">
@@ -242,64 +197,23 @@ function SizesFromDrawing({
         }
         onChange={setValues}
       />
-      <CalculatorActions setValues={setValues} calculator={calculator} system={system} setFed={setFed} />
+      <div className="actions mt-3 no-print">
+        <Button
+          size="sm"
+          variant="link"
+          className="px-0"
+          onClick={() => {
+            setValues(writeTyped(calculator.asks, calculator.example, system));
+            setFed({});
+          }}
+        >
+          An example
+        </Button>
+        <Button size="sm" variant="link" onClick={() => setValues(emptyNamed(calculator.asks))}>
+          Empty
+        </Button>
+      </div>
     </section>
-  );
-}
-
-/** What can be done with the sizes. */
-function CalculatorActions({
-  setValues,
-  calculator,
-  system,
-  setFed,
-}: {
-  setValues: Dispatch<SetStateAction<TypedInput>>;
-  calculator: AnyCalculator;
-  system: LengthSystem;
-  setFed: Dispatch<
-    SetStateAction<
-      Record<
-        string,
-        | 'floor'
-        | 'height'
-        | 'sections'
-        | 'openings'
-        | 'legs'
-        | 'wallsNet'
-        | 'wallsNetLarge'
-        | 'wallsGross'
-        | 'faceNet'
-        | 'faceNetLarge'
-        | 'faceGross'
-        | 'roofPlan'
-        | 'perimeter'
-        | 'skirting'
-        | 'width'
-        | 'openingTrim'
-        | 'drainLength'
-        | 'riseIn12'
-      >
-    >
-  >;
-}) {
-  return (
-    <div className="actions mt-3 no-print">
-      <Button
-        size="sm"
-        variant="link"
-        className="px-0"
-        onClick={() => {
-          setValues(writeTyped(calculator.asks, calculator.example, system));
-          setFed({});
-        }}
-      >
-        An example
-      </Button>
-      <Button size="sm" variant="link" onClick={() => setValues(emptyNamed(calculator.asks))}>
-        Empty
-      </Button>
-    </div>
   );
 }
 
@@ -376,31 +290,11 @@ function KeepPanel({
 }: {
   kept: CalculationView | undefined;
   keeping: boolean;
-  setKeeping: Dispatch<SetStateAction<boolean>>;
+  setKeeping: (next: boolean) => void;
   calculator: AnyCalculator;
   typed: { input: Record<string, unknown>; problem?: Problem };
   area: Area | undefined;
-  fed: Record<
-    string,
-    | 'floor'
-    | 'height'
-    | 'sections'
-    | 'openings'
-    | 'legs'
-    | 'wallsNet'
-    | 'wallsNetLarge'
-    | 'wallsGross'
-    | 'faceNet'
-    | 'faceNetLarge'
-    | 'faceGross'
-    | 'roofPlan'
-    | 'perimeter'
-    | 'skirting'
-    | 'width'
-    | 'openingTrim'
-    | 'drainLength'
-    | 'riseIn12'
-  >;
+  fed: Record<string, Measure | 'riseIn12'>;
   areas: Area[];
 }) {
   return (
@@ -439,7 +333,7 @@ function AnswerBlock({
   shownInput: Record<string, unknown>;
   system: LengthSystem;
   problem: Problem | undefined;
-  setKeeping: Dispatch<SetStateAction<boolean>>;
+  setKeeping: (next: boolean) => void;
   kept: CalculationView | undefined;
 }) {
   return (

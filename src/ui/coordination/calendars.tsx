@@ -13,8 +13,6 @@ import { SidePanel } from '../kit/side-panel';
 import { useSend, type Give } from '../kit/use-send';
 import { officeZone } from '../offline/clock';
 import { newId } from '../offline/send';
-import type { Dispatch, SetStateAction } from 'react';
-import type { Trade } from '@/core/sequence/trades';
 
 /** Days ahead that a sub's calendar is read for, and how long its reading may take. */
 const AHEAD = 400;
@@ -141,18 +139,7 @@ function BusyCalendars({
 }: {
   view: DesksView;
   office: boolean;
-  setReading: Dispatch<
-    SetStateAction<
-      | {
-          id: string;
-          name: string;
-          trade: Trade;
-          busy: number;
-          source: { name: string; events: number; when: string } | null;
-        }
-      | undefined
-    >
-  >;
+  setReading: (sub: DesksView['subs'][number] | undefined) => void;
   busy: boolean;
   give: Give;
 }) {

@@ -18,7 +18,6 @@ import { Phone } from '../kit/phone';
 import { SidePanel } from '../kit/side-panel';
 import { useSend, type Give } from '../kit/use-send';
 import { newId } from '../offline/send';
-import type { Dispatch, SetStateAction } from 'react';
 
 type Open =
   | { what: 'book'; of: UnbookedView }
@@ -130,7 +129,7 @@ function Visits({
   view: DesksView;
   busy: boolean;
   give: Give;
-  setOpen: Dispatch<SetStateAction<Open | undefined>>;
+  setOpen: (next: Open | undefined) => void;
 }) {
   return (
     <ul className="lines">

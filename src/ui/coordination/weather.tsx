@@ -9,7 +9,6 @@ import { LIMITS } from '@/core/schedule/weather';
 import { formatDay } from '@/core/units/day';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { SidePanel } from '../kit/side-panel';
-import type { Dispatch, SetStateAction } from 'react';
 
 /**
  * Ten days of outlook, what the plan keeps off because of them, and what the usual weather of later months would take.
@@ -126,7 +125,7 @@ function WeatherPanel({
   view,
 }: {
   typing: boolean;
-  setTyping: Dispatch<SetStateAction<boolean>>;
+  setTyping: (next: boolean) => void;
   view: DesksView;
 }) {
   return (

@@ -12,7 +12,6 @@ import { Notice } from '../kit/notice';
 import { SidePanel } from '../kit/side-panel';
 import { useSend, type Give } from '../kit/use-send';
 import { newId } from '../offline/send';
-import type { Dispatch, SetStateAction } from 'react';
 
 type Open = { what: 'person' | 'sub' | 'holiday' | 'zone' } | { what: 'change' | 'away'; sub: SubView };
 const TITLES = {
@@ -128,7 +127,7 @@ function SubsTable({
   office: boolean;
   busy: boolean;
   give: Give;
-  setOpen: Dispatch<SetStateAction<Open | undefined>>;
+  setOpen: (next: Open | undefined) => void;
 }) {
   return (
     <table className="table-lines">

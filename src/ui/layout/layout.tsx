@@ -21,11 +21,10 @@ import { MoveWall } from './move-wall';
 import { ShapeEditor } from './shape-editor';
 import { OpeningForm, FixtureForm } from './thing-forms';
 import type { Shape } from '@/core/layout/shape';
-import type { AreaKind } from '../../core/sites/area';
-import type { Phase } from '../../core/sequence/phases';
-import type { Trade } from '../../core/sequence/trades';
-import type { Removable } from '../../contract/commands/scope';
-import type { Dispatch, SetStateAction } from 'react';
+import type { AreaKind } from '@/core/sites/area';
+import type { Phase } from '@/core/sequence/phases';
+import type { Trade } from '@/core/sequence/trades';
+import type { Removable } from '@/contract/commands/scope';
 
 type Open = { form: 'opening'; thing?: KeptOpening } | { form: 'fixture'; thing?: KeptFixture };
 
@@ -160,8 +159,8 @@ function LayoutActions({
   };
   shape: Shape | null;
   mode: 'look' | 'draw' | 'move';
-  setOpen: Dispatch<SetStateAction<Open | undefined>>;
-  setMode: Dispatch<SetStateAction<'look' | 'draw' | 'move'>>;
+  setOpen: (next: Open | undefined) => void;
+  setMode: (next: 'look' | 'draw' | 'move') => void;
 }) {
   return (
     <div className="page-head">

@@ -12,7 +12,6 @@ import { StateIcon } from '../kit/state-icon';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { DrawingView } from './drawing-view';
-import type { Dispatch, SetStateAction } from 'react';
 
 interface Side {
   name: string;
@@ -171,7 +170,7 @@ function MoveReason({
 }: {
   reason: string;
   tried: boolean;
-  setReason: Dispatch<SetStateAction<string>>;
+  setReason: (next: string) => void;
 }) {
   return (
     <Form.Group controlId="move-reason">
@@ -200,7 +199,7 @@ function WhichWall({
   view,
 }: {
   wall: number;
-  setWall: Dispatch<SetStateAction<number>>;
+  setWall: (next: number) => void;
   put: (mm: number) => void;
   shape: RoomShape;
   view: LayoutView;
@@ -240,7 +239,7 @@ function MoveBy({
 }: {
   text: string;
   problem: string | undefined;
-  setText: Dispatch<SetStateAction<string>>;
+  setText: (next: string) => void;
   step: 50 | 25.4;
   by: number;
   put: (mm: number) => void;

@@ -12,7 +12,6 @@ import { CommandForm, TextField } from '../kit/form';
 import { SidePanel } from '../kit/side-panel';
 import { newId } from '../offline/send';
 import { Load, OverTime } from './charts';
-import type { Dispatch, SetStateAction } from 'react';
 import type { Day } from '@/core/units/day';
 
 /** Slips shown before one asks for all. */
@@ -183,15 +182,7 @@ function FinishDays({
 }
 
 /** What slipped, and why. */
-function Slipped({
-  view,
-  all,
-  setAll,
-}: {
-  view: ProgressView;
-  all: boolean;
-  setAll: Dispatch<SetStateAction<boolean>>;
-}) {
+function Slipped({ view, all, setAll }: { view: ProgressView; all: boolean; setAll: (next: boolean) => void }) {
   return (
     <section className="mt-3">
       <div className="block-head">

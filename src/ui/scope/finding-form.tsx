@@ -101,20 +101,7 @@ function NewFinding({
 }: {
   onDone: () => void;
   job: string;
-  kind:
-    | 'access'
-    | 'refit'
-    | 'parking'
-    | 'penetration'
-    | 'service'
-    | 'salvage'
-    | 'damage'
-    | 'allowance'
-    | 'site-choice'
-    | 'approval'
-    | 'neighbour'
-    | 'boundary'
-    | 'animals';
+  kind: FindingKind;
   area: string | null;
   fields: JSX.Element;
 }) {

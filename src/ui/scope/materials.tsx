@@ -17,7 +17,7 @@ import { PrintButton } from '../kit/print-button';
 import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
 import type { MaterialLine } from '@/core/scope/materials';
-import type { Removable } from '../../contract/commands/scope';
+import type { Removable } from '@/contract/commands/scope';
 
 /** What the whole job needs, in packs and money, by trade or by delivery; and the results it comes from. */
 export function Materials({ view }: { view: MaterialsView }) {

@@ -22,12 +22,7 @@ import { LineFields } from './line-fields';
 import { Lists } from './lists';
 import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
-import type { FindingView, AssumptionView } from '@/contract/views/scope';
-import type { AreaKind } from '@/core/sites/area';
-import type { Work } from '../../core/sequence/works';
-import type { Phase } from '../../core/sequence/phases';
-import type { Measure } from '@/core/layout/measures';
-import type { Dispatch, SetStateAction } from 'react';
+import type { AssumptionView } from '@/contract/views/scope';
 import type { Removable } from '@/contract/commands/scope';
 
 /** What was agreed and what was not, by area, with its stance beside every line. */
@@ -184,25 +179,9 @@ function AreaScope({
   view,
   setOpen,
 }: {
-  area: {
-    lines: ScopeView[];
-    findings: FindingView[];
-    assumptions: AssumptionView[];
-    id: string;
-    version: number;
-    name: string;
-    kind: AreaKind;
-    place: string;
-    side: string;
-    works: Work[];
-    phases: { phase: Phase; label: string }[];
-    measures: { measure: Measure; value: string }[];
-    drawn: boolean;
-    sections: number;
-    openings: number;
-  };
+  area: ScopePageView['areas'][number] & { assumptions: AssumptionView[] };
   view: ScopePageView;
-  setOpen: Dispatch<SetStateAction<ScopeView | 'new' | 'csv' | undefined>>;
+  setOpen: (next: ScopeView | 'new' | 'csv' | undefined) => void;
 }) {
   return (
     <section>

@@ -19,8 +19,7 @@ import { newId } from '../offline/send';
 import { ScopeTabs } from './scope-tabs';
 import { SendFields } from '../kit/send-fields';
 import type { StatementVersion } from '@/contract/views/scope';
-import type { Dispatch, SetStateAction } from 'react';
-import type { Statement } from '../../core/scope/statement';
+import type { Statement } from '@/core/scope/statement';
 
 const STATES = { made: 'not sent yet', sent: 'sent, not agreed yet', agreed: 'agreed' } as const;
 
@@ -106,7 +105,7 @@ function StatementHead({
   busy: boolean;
   content: Statement;
   make: () => Promise<void>;
-  setSending: Dispatch<SetStateAction<boolean>>;
+  setSending: (next: boolean) => void;
   paper: (kind: 'pdf' | 'csv') => string;
 }) {
   return (
@@ -151,7 +150,7 @@ function SendPanel({
 }: {
   shown: StatementVersion | null;
   sending: boolean;
-  setSending: Dispatch<SetStateAction<boolean>>;
+  setSending: (next: boolean) => void;
   view: StatementView;
 }) {
   return (

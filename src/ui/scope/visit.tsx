@@ -24,7 +24,6 @@ import { EverythingExcept } from './everything-except';
 import { FINDING_ORDER, FindingForm } from './finding-form';
 import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
-import type { Dispatch, SetStateAction } from 'react';
 
 type Open = { form: 'finding'; kind: FindingKind } | { form: 'everything' } | { form: 'assumption' } | { form: Making };
 
@@ -163,7 +162,7 @@ function BelievedHere({
   go,
 }: {
   area: ScopeArea;
-  setOpen: Dispatch<SetStateAction<Open | undefined>>;
+  setOpen: (next: Open | undefined) => void;
   view: ScopePageView;
   next: ScopeArea | undefined;
   go: (id: string) => void;
@@ -212,7 +211,7 @@ function Measured({
   area: ScopeArea;
   next: ScopeArea | undefined;
   go: (id: string) => void;
-  setOpen: Dispatch<SetStateAction<Open | undefined>>;
+  setOpen: (next: Open | undefined) => void;
 }) {
   return (
     <>

@@ -13,8 +13,7 @@ import { MoneyField } from '../kit/measure-fields';
 import { SidePanel } from '../kit/side-panel';
 import { newId } from '../offline/send';
 import { PictureField } from './picture-field';
-import type { Dispatch, SetStateAction } from 'react';
-import type { Alternative } from '../../core/selections/states';
+import type { Alternative } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
 import type { SelectionView } from '@/contract/views/selections';
 
@@ -88,7 +87,7 @@ function AlternativesTable({
   taken,
   all,
 }: {
-  setOpen: Dispatch<SetStateAction<string | undefined>>;
+  setOpen: (next: string | undefined) => void;
   alternatives: (Alternative & { there: Day; after: number | null })[];
   rows: [string, (entry: Alternative & { there: Day; after: number | null }) => React.ReactNode][];
   item: SelectionView;
@@ -168,7 +167,7 @@ function ComparedRows({
   alternatives: (Alternative & { there: Day; after: number | null })[];
   rows: [string, (entry: Alternative & { there: Day; after: number | null }) => React.ReactNode][];
   item: SelectionView;
-  setOpen: Dispatch<SetStateAction<string | undefined>>;
+  setOpen: (next: string | undefined) => void;
 }) {
   return (
     <table>

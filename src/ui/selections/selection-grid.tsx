@@ -15,7 +15,6 @@ import { send } from '../offline/send';
 import { dueTone, dueWords } from './due-words';
 import { factsOf } from './facts';
 import type { Row } from '@tanstack/react-table';
-import type { Dispatch, SetStateAction } from 'react';
 
 interface Terms {
   groups: [string, SelectionView[]][];
@@ -299,9 +298,9 @@ function GridRows({
   columnIds: string[];
   here: Row<SelectionView>[];
   focused: { row: string; column: string };
-  setAt: Dispatch<SetStateAction<{ row: string; column: string } | undefined>>;
+  setAt: (next: { row: string; column: string } | undefined) => void;
   onKey: (event: KeyboardEvent<HTMLElement>, item: SelectionView, column: string) => void;
-  setEditing: Dispatch<SetStateAction<string | undefined>>;
+  setEditing: (next: string | undefined) => void;
   editing: string | undefined;
   suppliers: readonly string[];
   step: (row: string, column: string, down: number, right: number) => void;

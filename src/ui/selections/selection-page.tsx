@@ -22,8 +22,6 @@ import { SelectionFields } from './selection-fields';
 import { SelectionTabs } from './selection-tabs';
 import { CheckForm, ExpectForm, FitLater, OrderForm, SayForm, StepForm } from './step-forms';
 import { History } from './history';
-import type { SelectionView } from '@/contract/views/selections';
-import type { Give } from '../kit/use-send';
 
 type Open = 'change' | 'order' | 'step' | 'check' | 'say' | 'expect';
 const TITLES: Record<Open, string> = {
@@ -111,13 +109,6 @@ export function SelectionPage({ view }: { view: SelectionPageView }) {
 /** What is next and by when, with the one button for it. */
 function Next({ view, onOpen }: { view: SelectionPageView; onOpen: (open: Open) => void }) {
   const { item, today } = view;
-  const { give, busy } = useSend();
-  const coming = isComing(item.state);
-  const steps = NEXT_STEPS[item.state] ?? [];
-  const quick = steps.filter(
-    (step) =>
-      step === 'approved' || (step === 'chosen' && item.choice !== '') || step === 'fitted' || step === 'on site',
-  );
   return (
     <section className="next-step">
       <p className={`fs-5 mb-1 ${dueTone(item.due)}`}>
@@ -144,17 +135,7 @@ function Next({ view, onOpen }: { view: SelectionPageView; onOpen: (open: Open) 
           {item.there.because}.
         </p>
       )}
-      <NextSteps
-        item={item}
-        onOpen={onOpen}
-        steps={steps}
-        quick={quick}
-        busy={busy}
-        give={give}
-        today={today}
-        coming={coming}
-        view={view}
-      />
+      <NextSteps view={view} onOpen={onOpen} />
       {item.follows && !isHere(item.state) && <FitLater view={view} />}
       {view.related.map((entry) => (
         <p key={entry.id} className="mb-0">
@@ -166,51 +147,15 @@ function Next({ view, onOpen }: { view: SelectionPageView; onOpen: (open: Open) 
 }
 
 /** What can be done with it next. */
-function NextSteps({
-  item,
-  onOpen,
-  steps,
-  quick,
-  busy,
-  give,
-  today,
-  coming,
-  view,
-}: {
-  item: SelectionView;
-  onOpen: (open: Open) => void;
-  steps: readonly (
-    | 'open'
-    | 'chosen'
-    | 'approved'
-    | 'ordered'
-    | 'confirmed'
-    | 'in making'
-    | 'shipped'
-    | 'on site'
-    | 'checked'
-    | 'fitted'
-    | 'left over'
-  )[];
-  quick: (
-    | 'open'
-    | 'chosen'
-    | 'approved'
-    | 'ordered'
-    | 'confirmed'
-    | 'in making'
-    | 'shipped'
-    | 'on site'
-    | 'checked'
-    | 'fitted'
-    | 'left over'
-  )[];
-  busy: boolean;
-  give: Give;
-  today: string;
-  coming: boolean;
-  view: SelectionPageView;
-}) {
+function NextSteps({ view, onOpen }: { view: SelectionPageView; onOpen: (open: Open) => void }) {
+  const { item, today } = view;
+  const { give, busy } = useSend();
+  const coming = isComing(item.state);
+  const steps = NEXT_STEPS[item.state] ?? [];
+  const quick = steps.filter(
+    (step) =>
+      step === 'approved' || (step === 'chosen' && item.choice !== '') || step === 'fitted' || step === 'on site',
+  );
   return (
     <div className="actions no-print">
       {item.state === 'open' && <Button onClick={() => onOpen('change')}>Write down what is chosen</Button>}

@@ -19,7 +19,6 @@ import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { DraftAreas } from './draft-areas';
 import { JobFields } from './job-fields';
-import type { Dispatch, SetStateAction } from 'react';
 
 /** A job's storeys and areas, from a pattern or a list, changed until they fit, and then set out at once. */
 export function Areas({ view }: { view: AreasView }) {
@@ -112,8 +111,8 @@ function FromAPattern({
   setProblems,
   setDraft,
 }: {
-  setProblems: Dispatch<SetStateAction<CsvProblem[]>>;
-  setDraft: Dispatch<SetStateAction<Draft | undefined>>;
+  setProblems: (next: CsvProblem[]) => void;
+  setDraft: (next: Draft | undefined) => void;
 }) {
   return (
     <section>

@@ -16,8 +16,7 @@ import { useRemove } from '../kit/use-remove';
 import { newId } from '../offline/send';
 import { StartWalk } from './start-walk';
 import { WalkTabs } from './walk-tabs';
-import type { Dispatch, SetStateAction } from 'react';
-import type { Removable } from '../../contract/commands/scope';
+import type { Removable } from '@/contract/commands/scope';
 
 type Item = CompletionView['items'][number];
 type Open =
@@ -119,7 +118,7 @@ function HandedOver({
   view,
   remove,
 }: {
-  setOpen: Dispatch<SetStateAction<Open | undefined>>;
+  setOpen: (next: Open | undefined) => void;
   view: CompletionView;
   remove: (of: Removable, id: string, words: string) => void;
 }) {
@@ -170,7 +169,7 @@ function AcceptedRooms({
 }: {
   view: CompletionView;
   remove: (of: Removable, id: string, words: string) => void;
-  setOpen: Dispatch<SetStateAction<Open | undefined>>;
+  setOpen: (next: Open | undefined) => void;
 }) {
   return (
     <>
@@ -220,7 +219,7 @@ function AcceptedRooms({
 }
 
 /** What the client asked for by themselves. */
-function ClientList({ view, setOpen }: { view: CompletionView; setOpen: Dispatch<SetStateAction<Open | undefined>> }) {
+function ClientList({ view, setOpen }: { view: CompletionView; setOpen: (next: Open | undefined) => void }) {
   return (
     <section>
       <div className="block-head">

@@ -7,7 +7,6 @@ import { parseLength, type LengthSystem } from '@/core/units/length';
 import { IN_WALL_KINDS, type InWallKind } from '@/core/walks/observation';
 import { fixtureWords } from '@/core/walls/wall-record';
 import type { Walking } from './use-walk';
-import type { Dispatch, SetStateAction } from 'react';
 
 const USUAL_WALLS = 4;
 
@@ -137,12 +136,12 @@ function WallAndThing({
   setWhat,
 }: {
   wall: number;
-  setWall: Dispatch<SetStateAction<number>>;
+  setWall: (next: number) => void;
   walls: string[];
   what: 'backing' | 'pipe' | 'drain' | 'duct' | 'cable' | 'box' | 'valve' | 'steel' | 'other' | 'panel';
-  setWhat: Dispatch<
-    SetStateAction<'backing' | 'pipe' | 'drain' | 'duct' | 'cable' | 'box' | 'valve' | 'steel' | 'other' | 'panel'>
-  >;
+  setWhat: (
+    next: 'backing' | 'pipe' | 'drain' | 'duct' | 'cable' | 'box' | 'valve' | 'steel' | 'other' | 'panel',
+  ) => void;
 }) {
   return (
     <div className="form-pair">

@@ -7,8 +7,7 @@ import { differenceWords } from '@/core/walks/measured-again';
 import { simulatedMeter } from '../devices/meter';
 import { InWallForm } from './in-wall-form';
 import type { Walking } from './use-walk';
-import type { Dispatch, SetStateAction } from 'react';
-import type { Outcome } from '../../core/problem';
+import type { Outcome } from '@/core/problem';
 
 const METER = simulatedMeter(7);
 
@@ -134,7 +133,7 @@ function HowLong({
   typed: string;
   wrongLength: string | undefined;
   units: LengthSystem;
-  setTyped: Dispatch<SetStateAction<string>>;
+  setTyped: (next: string) => void;
   fromMeter: () => Promise<void>;
   read: Outcome<number>;
   other: 'metric' | 'imperial';

@@ -7,8 +7,8 @@ import { StateIcon } from '../kit/state-icon';
 import { Notice, PlanProblem } from '../kit/notice';
 import { Pictures } from '../kit/pictures';
 import { Unfiled } from './unfiled';
-import type { JobHead } from '../../contract/views/job';
-import type { WalkKind } from '../../core/walks/observation';
+import type { JobHead } from '@/contract/views/job';
+import type { WalkKind } from '@/core/walks/observation';
 
 const TONES = { good: 'done', bad: 'waiting', plain: 'not-begun' } as const;
 const percent = (fraction: number): string => `${Math.round(fraction * 1000) / 10} %`;

@@ -14,7 +14,6 @@ import { AreaBody } from './area-body';
 import { Route } from './route';
 import { Tell } from './tell';
 import { useWalk, type Walking as WalkingActs } from './use-walk';
-import type { Dispatch, SetStateAction } from 'react';
 import type { WalkArea } from '@/contract/views/walk';
 
 type Panel = 'line' | 'measure' | 'route' | 'tell';
@@ -290,7 +289,7 @@ function WalkingNav({
   onPicture: (spot?: string) => void;
   open: (which: Panel) => void;
   panel: Panel | undefined;
-  setPanel: Dispatch<SetStateAction<Panel | undefined>>;
+  setPanel: (next: Panel | undefined) => void;
   area: WalkArea;
   onward: () => void;
   next: WalkArea | undefined;

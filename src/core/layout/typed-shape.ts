@@ -1,0 +1,138 @@
+import { formatFall, parseFall } from './fall';
+import type { Measured, Shape } from './shape';
+import { parseLength, type LengthSystem } from '../units/length';
+
+/** A shape as it is typed: texts in the order of their fields, whether they can be read or not. */
+export interface TypedShape {
+  kind: Shape['kind'];
+  height: string;
+  spread: boolean;
+  /** Walls: length, turn. Sections: width, height, gable. Legs: length, fall. */
+  lines: string[][];
+  /** Roof: width, length, rise in 12. Drain: outlet, highest head. */
+  sizes: string[];
+}
+
+/** What is typed to begin with: a room of four right angles, one line of the others. */
+export const BLANK_LINES: Record<Shape['kind'], string[][]> = {
+  room: [
+    ['', '90'],
+    ['', '90'],
+    ['', '90'],
+    ['', '90'],
+  ],
+  face: [['', '', '']],
+  roof: [],
+  run: [['', '1:80']],
+};
+/** Nothing typed yet. */
+export const blankShape = (kind: Shape['kind']): TypedShape => ({
+  kind,
+  height: '',
+  spread: false,
+  lines: BLANK_LINES[kind],
+  sizes: ['', '', ''],
+});
+
+/** A drawn shape as it was typed. */
+export function typedOf(shape: Shape): TypedShape {
+  switch (shape.kind) {
+    case 'room':
+      return {
+        ...blankShape('room'),
+        height: shape.height.typed,
+        spread: shape.spread,
+        lines: shape.walls.map((wall) => [wall.typed, String(wall.turn)]),
+      };
+    case 'face':
+      return {
+        ...blankShape('face'),
+        lines: shape.sections.map((section) => [
+          section.width.typed,
+          section.height.typed,
+          section.gableRise.mm > 0 ? section.gableRise.typed : '',
+        ]),
+      };
+    case 'roof':
+      return { ...blankShape('roof'), sizes: [shape.width.typed, shape.length.typed, String(shape.riseIn12)] };
+    case 'run':
+      return {
+        ...blankShape('run'),
+        sizes: [shape.outletInvert.typed, shape.headMaxInvert.typed, ''],
+        lines: shape.legs.map((leg) => [leg.length.typed, formatFall(leg.fall)]),
+      };
+  }
+}
+
+/**
+ * The shape of what is typed, or the first field that cannot be read. Fields are named `height`, `line 2 1`, `size 0`.
+ */
+export function readShape(
+  typed: TypedShape,
+  system: LengthSystem,
+): { shape: Shape } | { field: string; message: string } {
+  let wrong: { field: string; message: string } | undefined;
+  const fail = (field: string, message: string): Measured => {
+    wrong ??= { field, message };
+    return { mm: 0, typed: '' };
+  };
+  const length = (
+    text: string | undefined,
+    field: string,
+    terms: { zero?: boolean; signed?: boolean } = {},
+  ): Measured => {
+    const plain = (text ?? '').trim();
+    if (plain === '') return terms.zero ? { mm: 0, typed: '' } : fail(field, 'This is missing.');
+    const under = terms.signed === true && /^[-−]/.test(plain);
+    const outcome = parseLength(under ? plain.slice(1) : plain, system);
+    if (!outcome.ok) return fail(field, outcome.problem.message);
+    if (outcome.value === 0 && !terms.zero && !terms.signed) return fail(field, 'A length is over 0.');
+    return { mm: under ? -outcome.value : outcome.value, typed: plain };
+  };
+  const number = (text: string | undefined, field: string, most: number, message: string): number => {
+    const value = Number((text ?? '').replace(',', '.').replace('−', '-'));
+    if ((text ?? '').trim() === '' || !Number.isFinite(value) || Math.abs(value) > most) fail(field, message);
+    return value;
+  };
+  const shape = ((): Shape => {
+    switch (typed.kind) {
+      case 'room':
+        return {
+          kind: 'room',
+          walls: typed.lines.map((line, index) => ({
+            ...length(line[0], `line ${index} 0`),
+            turn: number(line[1], `line ${index} 1`, 179, 'A turn is in degrees: 90 to the right, −90 to the left.'),
+          })),
+          height: length(typed.height, 'height'),
+          spread: typed.spread,
+        };
+      case 'face':
+        return {
+          kind: 'face',
+          sections: typed.lines.map((line, index) => ({
+            width: length(line[0], `line ${index} 0`),
+            height: length(line[1], `line ${index} 1`),
+            gableRise: length(line[2], `line ${index} 2`, { zero: true }),
+          })),
+        };
+      case 'roof':
+        return {
+          kind: 'roof',
+          width: length(typed.sizes[0], 'size 0'),
+          length: length(typed.sizes[1], 'size 1'),
+          riseIn12: number(typed.sizes[2], 'size 2', 60, 'How much it rises in 12, like 7.'),
+        };
+      case 'run':
+        return {
+          kind: 'run',
+          outletInvert: length(typed.sizes[0], 'size 0', { signed: true }),
+          headMaxInvert: length(typed.sizes[1], 'size 1', { signed: true }),
+          legs: typed.lines.map((line, index) => ({
+            length: length(line[0], `line ${index} 0`),
+            fall: parseFall(line[1] ?? '') ?? (fail(`line ${index} 1`, 'A fall like 1:80 or 1.25 %.'), 0),
+          })),
+        };
+    }
+  })();
+  return wrong ?? { shape };
+}

@@ -1,0 +1,195 @@
+'use client';
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import { BLANK_LINES, type TypedShape } from '@/core/layout/typed-shape';
+import type { Shape } from '@/core/layout/shape';
+import { parseLength, type LengthSystem } from '@/core/units/length';
+
+const HEADS: Record<Shape['kind'], readonly string[]> = {
+  room: ['Length', 'Then turn'],
+  face: ['Width', 'To the eaves', 'Gable rise'],
+  roof: [],
+  run: ['Length', 'Fall'],
+};
+/** What the sizes of a shape are that has no lines, or has some beside them. */
+const SIZES: Partial<Record<Shape['kind'], readonly string[]>> = {
+  roof: ['Width on the plan, eaves in', 'Length', 'Rises in 12'],
+  run: ['Invert at the outlet, against the datum', 'Highest the head may lie'],
+};
+
+interface Terms {
+  typed: TypedShape;
+  setTyped: (typed: TypedShape) => void;
+  /** Why a field cannot be read, once it was tried. */
+  wrong: (field: string) => string | undefined;
+}
+
+/** The sizes of a roof or of a drain. */
+export function SizeFields({ typed, setTyped, wrong }: Terms) {
+  const sizes = SIZES[typed.kind];
+  return sizes ? (
+    <div className="form-pair mb-3">
+      {sizes.map((label, at) => (
+        <Cell
+          key={label}
+          id={`size-${at}`}
+          label={label}
+          text={typed.sizes[at] ?? ''}
+          error={wrong(`size ${at}`)}
+          onText={(text) => setTyped({ ...typed, sizes: typed.sizes.map((old, index) => (index === at ? text : old)) })}
+        />
+      ))}
+    </div>
+  ) : null;
+}
+
+/** The measures of what is drawn, a line for each wall, section or leg. */
+export function ShapeLines({ typed, setTyped, wrong }: Terms) {
+  const plural = typed.kind === 'room' ? 'wall' : typed.kind === 'face' ? 'section' : 'leg';
+  const line = (at: number, part: number, text: string): void =>
+    setTyped({
+      ...typed,
+      lines: typed.lines.map((entry, index) =>
+        index === at ? entry.map((old, where) => (where === part ? text : old)) : entry,
+      ),
+    });
+  return (
+    <>
+      {typed.lines.map((parts, at) => (
+        <div key={at} className="shape-line">
+          <span className="soft mono" aria-hidden="true">
+            {at + 1}
+          </span>
+          {parts.map((text, part) => (
+            <Cell
+              key={part}
+              id={`line-${at}-${part}`}
+              label={`${HEADS[typed.kind][part] ?? ''}, ${plural} ${at + 1}`}
+              head={at === 0 ? (HEADS[typed.kind][part] ?? '') : undefined}
+              text={text}
+              error={wrong(`line ${at} ${part}`)}
+              onText={(next) => line(at, part, next)}
+            />
+          ))}
+          <Button
+            size="sm"
+            variant="link"
+            className="px-1"
+            disabled={typed.lines.length <= (typed.kind === 'room' ? 3 : 1)}
+            onClick={() => setTyped({ ...typed, lines: typed.lines.filter((_, index) => index !== at) })}
+          >
+            Take away
+            <span className="visually-hidden">
+              {' '}
+              {plural} {at + 1}
+            </span>
+          </Button>
+        </div>
+      ))}
+      {typed.kind !== 'roof' && (
+        <Button
+          size="sm"
+          variant="outline-secondary"
+          onClick={() => setTyped({ ...typed, lines: [...typed.lines, [...(BLANK_LINES[typed.kind][0] ?? [])]] })}
+        >
+          One more {plural}
+        </Button>
+      )}
+    </>
+  );
+}
+
+/** How high a room is. */
+export function RoomHeight({ typed, setTyped, wrong }: Terms) {
+  return (
+    <div className="form-pair mb-3">
+      <Cell
+        id="shape-height"
+        label="Height"
+        text={typed.height}
+        error={wrong('height')}
+        onText={(text) => setTyped({ ...typed, height: text })}
+      />
+    </div>
+  );
+}
+
+function Cell({
+  id,
+  label,
+  head,
+  text,
+  error,
+  onText,
+}: {
+  id: string;
+  label: string;
+  head?: string | undefined;
+  text: string;
+  error: string | undefined;
+  onText: (text: string) => void;
+}) {
+  return (
+    <Form.Group controlId={id}>
+      {head !== undefined && (
+        <div className="small-text soft" aria-hidden="true">
+          {head}
+        </div>
+      )}
+      <Form.Label className={/, (wall|section|leg) \d/.test(label) ? 'visually-hidden' : 'mb-1'}>{label}</Form.Label>
+      <Form.Control
+        className="mono"
+        autoComplete="off"
+        value={text}
+        isInvalid={error !== undefined}
+        aria-invalid={error !== undefined}
+        {...(error ? { 'aria-describedby': `${id}-said` } : {})}
+        onChange={(event) => onText(event.target.value)}
+      />
+      {error && (
+        <Form.Text id={`${id}-said`} className="bad d-block" role="alert">
+          {error}
+        </Form.Text>
+      )}
+    </Form.Group>
+  );
+}
+
+/** Most rooms are rectangles: two measures make four walls. */
+export function Rectangle({
+  system,
+  onRectangle,
+}: {
+  system: LengthSystem;
+  onRectangle: (width: string, length: string) => void;
+}) {
+  const [[width, length], setBoth] = useState<readonly [string, string]>(['', '']);
+  const ready = parseLength(width, system).ok && parseLength(length, system).ok;
+  return (
+    <fieldset className="shape-line mb-3">
+      <legend className="visually-hidden">A rectangle, quickly</legend>
+      <Cell
+        id="rectangle-width"
+        label="Rectangle: this way"
+        text={width}
+        error={undefined}
+        onText={(text) => setBoth([text, length])}
+      />
+      <Cell
+        id="rectangle-length"
+        label="and that way"
+        text={length}
+        error={undefined}
+        onText={(text) => setBoth([width, text])}
+      />
+      <Button
+        variant="outline-secondary"
+        className="align-self-end"
+        disabled={!ready}
+        onClick={() => onRectangle(width, length)}
+      >
+        Four walls
+      </Button>
+    </fieldset>
+  );
+}
