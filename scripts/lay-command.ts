@@ -66,7 +66,7 @@ export function layCommand(files: Files, laying: Laying): Map<string, string> {
     `import \\* as (\\w+) from './${contract.split('/').at(-1)?.replace('.ts', '') ?? ''}'`,
   ).exec(text(index))?.[1];
   const folder = contract.split('/').at(-1)?.replace('.ts', '') ?? subject;
-  return new Map([
+  return new Map<string, string>([
     [
       contract,
       `${text(contract).trimEnd()}\n\n/** What it does, in a sentence. */\nexport const ${name} = command(\n  '${type}',\n` +

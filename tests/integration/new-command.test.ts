@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { exportName, layCommand, type Laying } from '../../scripts/lay-command';
 import { root } from '../support/installations';
 
-const files = new Map(
+const files = new Map<string, string>(
   ['src/contract/commands', 'src/server', 'tests/support', 'tests/integration'].flatMap((folder) =>
     readdirSync(join(root, folder), { recursive: true, encoding: 'utf8' })
       .filter((file) => file.endsWith('.ts'))
