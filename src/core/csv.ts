@@ -8,11 +8,24 @@ export interface CsvProblem {
   message: string;
 }
 
-export interface CsvTerms<Row> {
+/** Says inside `read` that a line cannot be meant, and in which column; caught and told by `readCsv`. */
+class CellRefused extends Error {
+  constructor(
+    readonly column: string | undefined,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+export function refuseCell(column: string | undefined, message: string): never {
+  throw new CellRefused(column, message);
+}
+
+export interface CsvTerms<Row, Column extends string> {
   /** Columns in their usual order; those that must be there come with `true`. */
-  columns: Readonly<Record<string, boolean>>;
-  /** One line as a row, or what is wrong with it. */
-  read: (cells: Record<string, string>, line: number) => Row | Omit<CsvProblem, 'line'>;
+  columns: Readonly<Record<Column, boolean>>;
+  /** One line as a row; a cell that the line has not is empty. What cannot be meant is said by `refuseCell`. */
+  read: (cells: Record<Column, string>, line: number) => Row;
 }
 
 const MOST_LINES = 5_000;
@@ -21,9 +34,9 @@ const MOST_LINES = 5_000;
  * Reads CSV with a header line: commas, semicolons or tabs, a mark at the beginning, quotes. Lines that cannot be meant
  * are told by number and column and left out; the others are kept, so that one slip loses nothing.
  */
-export function readCsv<Row extends object>(
+export function readCsv<Row extends object, Column extends string = string>(
   text: string,
-  { columns, read }: CsvTerms<Row>,
+  { columns, read }: CsvTerms<Row, Column>,
 ): { rows: Row[]; problems: CsvProblem[] } {
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, '').trimEnd(), {
     header: true,
@@ -31,7 +44,8 @@ export function readCsv<Row extends object>(
     transform: (cell) => cell.trim(),
   });
   const names = parsed.meta.fields ?? [];
-  const missing = Object.keys(columns).filter((name) => columns[name] && !names.includes(name));
+  const wanted = Object.keys(columns) as Column[];
+  const missing = wanted.filter((name) => columns[name] && !names.includes(name));
   if (missing.length > 0)
     return {
       rows: [],
@@ -39,7 +53,7 @@ export function readCsv<Row extends object>(
         {
           line: 1,
           message:
-            `The first line must name the columns: ${Object.keys(columns).join(', ')}. There is no column ` +
+            `The first line must name the columns: ${wanted.join(', ')}. There is no column ` +
             `${missing.map((name) => `“${name}”`).join(' and ')}.`,
         },
       ],
@@ -54,9 +68,14 @@ export function readCsv<Row extends object>(
   parsed.data.forEach((cells, index) => {
     // Empty lines are stepped over here and not by the parser, so that the others keep their numbers.
     if (Object.values(cells).every((cell) => typeof cell !== 'string' || cell === '')) return;
-    const row = read(cells, index + 2);
-    if ('message' in row && !('line' in row)) problems.push({ line: index + 2, ...row });
-    else rows.push(row as Row);
+    const whole = Object.fromEntries(wanted.map((name) => [name, cells[name] ?? ''])) as Record<Column, string>;
+    try {
+      rows.push(read(whole, index + 2));
+    } catch (refused) {
+      if (!(refused instanceof CellRefused)) throw refused;
+      const { column, message } = refused;
+      problems.push({ line: index + 2, ...(column === undefined ? {} : { column }), message });
+    }
   });
   return { rows, problems };
 }

@@ -145,23 +145,33 @@ export const sent = (page: Page): Promise<unknown> =>
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
-/** Nothing for axe to find, nothing beyond the right edge. */
-export async function inspect(page: Page, name: string): Promise<void> {
+/**
+ * Nothing for axe to find, nothing beyond the right edge. Where something has slid in, it alone is looked at: the page
+ * under it is a view of its own. Colours are the same at every size and looked at once.
+ */
+export async function inspect(page: Page, name: string, colours = true): Promise<void> {
   await page.evaluate(axe);
-  const found = await page.evaluate(async () => {
+  const found = await page.evaluate(async (contrast) => {
     const runner = (
       window as unknown as {
         axe: {
-          run: () => Promise<{
+          run: (
+            context: Node,
+            options: object,
+          ) => Promise<{
             violations: { id: string; help: string; nodes: { html: string; failureSummary: string }[] }[];
           }>;
         };
       }
     ).axe;
-    return (await runner.run()).violations.flatMap(({ id, nodes }) =>
+    const { violations } = await runner.run(document.querySelector('[role=dialog]') ?? document, {
+      resultTypes: ['violations'],
+      rules: { 'color-contrast': { enabled: contrast } },
+    });
+    return violations.flatMap(({ id, nodes }) =>
       nodes.slice(0, 3).map((node) => `${id}: ${node.html.slice(0, 200)} ${node.failureSummary.slice(0, 300)}`),
     );
-  });
+  }, colours);
   expect(found, `${name}: what axe finds`).toEqual([]);
   const beyond = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
   expect(beyond, `${name}: pixels beyond the right edge`).toBeLessThanOrEqual(0);

@@ -77,7 +77,7 @@ export function lookAtAll(name: string, size: typeof DESK | typeof PHONE): void 
         await page.waitForSelector('main');
         for (const words of 'press' in view ? (view.press ?? []) : []) await press(page, words);
         await atRest(page);
-        await inspect(page, view.name);
+        await inspect(page, view.name, size === DESK);
       },
     );
   });

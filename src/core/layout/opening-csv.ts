@@ -1,6 +1,8 @@
-import { readCsv, writeCsv, type CsvProblem } from '../csv';
-import { parseLength, type LengthSystem } from '../units/length';
+import { readCsv, refuseCell, writeCsv, type CsvProblem } from '../csv';
+import { areaCell, choiceCell, countCell } from '../csv-cells';
+import type { LengthSystem } from '../units/length';
 import { absurdOpening } from './check-openings';
+import { lengthCell } from './length-cell';
 import { OPENING_KINDS, type Measured, type Opening, type OpeningKind } from './shape';
 
 const COLUMNS = {
@@ -20,8 +22,6 @@ export const OPENING_CSV_EXAMPLE =
 
 export type OpeningDraft = Omit<Opening, 'id'> & { area: string };
 
-const isKind = (text: string): text is OpeningKind => Object.hasOwn(OPENING_KINDS, text);
-
 /**
  * Reads openings with sizes as the job writes them. Whether they fit their walls is asked where the walls are known.
  */
@@ -30,7 +30,7 @@ export function readOpeningCsv(
   system: LengthSystem,
   named: ReadonlyMap<string, string>,
 ): { openings: OpeningDraft[]; problems: CsvProblem[] } {
-  const { rows, problems } = readCsv<OpeningDraft>(text, {
+  const { rows, problems } = readCsv<OpeningDraft, keyof typeof COLUMNS>(text, {
     columns: COLUMNS,
     read: (cells) => readRow(cells, system, named),
   });
@@ -38,47 +38,26 @@ export function readOpeningCsv(
 }
 
 function readRow(
-  cells: Record<string, string>,
+  cells: Record<keyof typeof COLUMNS, string>,
   system: LengthSystem,
   named: ReadonlyMap<string, string>,
-): OpeningDraft | Omit<CsvProblem, 'line'> {
-  const area = named.get((cells['area'] ?? '').toLowerCase());
-  if (area === undefined) return { column: 'area', message: `there is no area “${cells['area'] ?? ''}” in this job.` };
-  const kind = (cells['kind'] ?? '').toLowerCase();
-  if (!isKind(kind))
-    return {
-      column: 'kind',
-      message: `“${cells['kind'] ?? ''}” is none of: ${Object.keys(OPENING_KINDS).join(', ')}.`,
-    };
-  const lengths: Partial<Record<'width' | 'height' | 'sill' | 'along', Measured>> = {};
-  for (const column of ['width', 'height', 'sill', 'along'] as const) {
-    const typed = cells[column] ?? '';
-    if (typed === '' && (column === 'sill' || column === 'along')) continue;
-    const read = parseLength(typed, system);
-    if (!read.ok) return { column, message: read.problem.message };
-    lengths[column] = { mm: read.value, typed };
-  }
-  const {
-    width = { mm: 0, typed: '' },
-    height = { mm: 0, typed: '' },
-    sill = { mm: 0, typed: '0' },
-    along = null,
-  } = lengths;
-  const [wall, count] = [Number(cells['wall'] || 1), Number(cells['count'] || 1)];
-  if (!Number.isInteger(wall) || wall < 1 || wall > 200)
-    return { column: 'wall', message: `“${cells['wall'] ?? ''}” is no number of a wall or section; the first is 1.` };
-  if (!Number.isInteger(count) || count < 1 || count > 200)
-    return { column: 'count', message: `“${cells['count'] ?? ''}” is no count; a whole number from 1.` };
+): OpeningDraft {
+  const length = (column: 'width' | 'height' | 'sill' | 'along'): Measured => lengthCell(column, cells[column], system);
+  const area = areaCell(cells.area, named);
+  const kind = choiceCell('kind', cells.kind, Object.keys(OPENING_KINDS) as OpeningKind[]);
+  const [width, height] = [length('width'), length('height')];
+  const along = cells.along === '' ? null : length('along');
   const absurd = absurdOpening({ kind, width, height }, system);
-  if (absurd) return { column: absurd.field ?? 'width', message: absurd.message };
+  if (absurd) refuseCell(absurd.field ?? 'width', absurd.message);
+  const count = countCell('count', cells.count, 200, 'count; a whole number from 1.');
   return {
     area,
-    wall: wall - 1,
+    wall: countCell('wall', cells.wall, 200, 'number of a wall or section; the first is 1.') - 1,
     kind,
-    name: cells['name'] ?? '',
+    name: cells.name,
     width,
     height,
-    sill,
+    sill: cells.sill === '' ? { mm: 0, typed: '0' } : length('sill'),
     along,
     count: along ? 1 : count,
     hinge: 'left',

@@ -1,5 +1,7 @@
-import { readCsv, writeCsv, type CsvProblem } from '../csv';
-import { parseLength, type LengthSystem } from '../units/length';
+import { readCsv, refuseCell, writeCsv, type CsvProblem } from '../csv';
+import { areaCell } from '../csv-cells';
+import type { LengthSystem } from '../units/length';
+import { lengthCell } from './length-cell';
 import { outlineOf } from './room-outline';
 import type { FaceShape, Measured, RoomShape, Section, Shape, Wall } from './shape';
 
@@ -30,7 +32,7 @@ export function readShapeCsv(
   system: LengthSystem,
   named: ReadonlyMap<string, string>,
 ): { shapes: { area: string; name: string; shape: Shape }[]; problems: CsvProblem[] } {
-  const { rows, problems } = readCsv<Line>(text, {
+  const { rows, problems } = readCsv<Line, keyof typeof COLUMNS>(text, {
     columns: COLUMNS,
     read: (cells, line) => readLine(cells, line, system, named),
   });
@@ -53,40 +55,28 @@ export function readShapeCsv(
 }
 
 function readLine(
-  cells: Record<string, string>,
+  cells: Record<keyof typeof COLUMNS, string>,
   line: number,
   system: LengthSystem,
   named: ReadonlyMap<string, string>,
-): Line | Omit<CsvProblem, 'line'> {
-  const area = (cells['area'] ?? '').toLowerCase();
-  if (!named.has(area)) return { column: 'area', message: `there is no area “${cells['area'] ?? ''}” in this job.` };
-  const part = cells['part'];
-  if (part !== 'wall' && part !== 'section')
-    return { column: 'part', message: `“${part ?? ''}” is neither wall nor section.` };
-  const length = parseLength(cells['length'] ?? '', system);
-  if (!length.ok) return { column: 'length', message: length.problem.message };
-  if (length.value <= 0) return { column: 'length', message: 'a length is over 0.' };
-  const [height, rise] = [optional(cells['height'], system), optional(cells['rise'], system)];
-  if (typeof height === 'string') return { column: 'height', message: height };
-  if (typeof rise === 'string') return { column: 'rise', message: rise };
-  const turn = cells['turn'] ? Number(cells['turn']) : 90;
+): Line {
+  areaCell(cells.area, named);
+  const { part } = cells;
+  if (part !== 'wall' && part !== 'section') return refuseCell('part', `“${part}” is neither wall nor section.`);
+  const length = lengthCell('length', cells.length, system);
+  if (length.mm <= 0) refuseCell('length', 'a length is over 0.');
+  const turn = cells.turn ? Number(cells.turn) : 90;
   if (!Number.isFinite(turn) || Math.abs(turn) >= 180)
-    return { column: 'turn', message: `“${cells['turn'] ?? ''}” is no turn; 90 is to the right, -90 to the left.` };
+    refuseCell('turn', `“${cells.turn}” is no turn; 90 is to the right, -90 to the left.`);
   return {
-    area,
+    area: cells.area.toLowerCase(),
     part,
-    length: { mm: length.value, typed: cells['length'] ?? '' },
-    height,
-    rise: rise ?? NOTHING,
+    length,
+    height: cells.height === '' ? null : lengthCell('height', cells.height, system),
+    rise: cells.rise === '' ? NOTHING : lengthCell('rise', cells.rise, system),
     turn,
     line,
   };
-}
-
-function optional(text: string | undefined, system: LengthSystem): Measured | null | string {
-  if (!text) return null;
-  const read = parseLength(text, system);
-  return read.ok ? { mm: read.value, typed: text } : read.problem.message;
 }
 
 function shapeFrom(lines: Line[]): Shape | string {

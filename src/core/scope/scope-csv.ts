@@ -1,5 +1,6 @@
 import { readCsv, writeCsv, type CsvProblem } from '../csv';
-import { isTrade, TRADE_KEYS } from '../sequence/trades';
+import { areaCell, choiceCell, quantityCell, wordsCell } from '../csv-cells';
+import { TRADE_KEYS } from '../sequence/trades';
 import { STANCE_KEYS, STANCES, type Inclusion } from '../sites/area';
 import type { ScopeDraft } from './scope-line';
 
@@ -17,45 +18,23 @@ export const SCOPE_CSV_EXAMPLE =
   'area,stance,verb,subject,quantity,unit,trade,depends on\nLane face,conditional,strip,the ' +
   'boards,46,m²,roofing,overlay or strip\nSlate roof,out,repair,the slates,,,,\n';
 
-const stanceOf = (text: string): Inclusion | undefined =>
-  STANCE_KEYS.find((stance) => stance === text.toLowerCase() || STANCES[stance] === text.toLowerCase());
-
 /** Reads lines of scope. @param named the job's areas by name in small letters */
 export function readScopeCsv(
   text: string,
   named: ReadonlyMap<string, string>,
 ): { lines: (ScopeDraft & { area: string })[]; problems: CsvProblem[] } {
-  const { rows, problems } = readCsv<ScopeDraft & { area: string }>(text, {
+  const { rows, problems } = readCsv<ScopeDraft & { area: string }, keyof typeof COLUMNS>(text, {
     columns: COLUMNS,
     read: (cells) => {
-      const area = named.get((cells['area'] ?? '').toLowerCase());
-      if (area === undefined)
-        return { column: 'area', message: `there is no area “${cells['area'] ?? ''}” in this job.` };
-      const stance = stanceOf(cells['stance'] ?? '');
-      if (!stance)
-        return { column: 'stance', message: `“${cells['stance'] ?? ''}” is none of: ${STANCE_KEYS.join(', ')}.` };
-      const [verb = '', subject = ''] = [cells['verb'], cells['subject']];
-      if (!verb || verb.length > 30)
-        return { column: 'verb', message: verb ? 'a verb has at most 30 characters.' : 'what happens is missing.' };
-      if (!subject || subject.length > 200)
-        return { column: 'subject', message: subject ? 'at most 200 characters.' : 'to what is missing.' };
-      const typed = cells['quantity'] ?? '';
-      const quantity = typed === '' ? undefined : Number(typed.replace(',', '.'));
-      if (quantity !== undefined && !(quantity > 0 && quantity <= 100_000))
-        return { column: 'quantity', message: `“${typed}” is no quantity; a number over 0.` };
-      if (quantity !== undefined && !cells['unit'])
-        return { column: 'unit', message: 'a quantity needs its unit, like m, m² or pieces.' };
-      const trade = (cells['trade'] ?? '').toLowerCase();
-      if (trade !== '' && !isTrade(trade))
-        return { column: 'trade', message: `“${trade}” is none of: ${TRADE_KEYS.join(', ')}.` };
+      const quantity = quantityCell(cells.quantity, cells.unit);
       return {
-        area,
-        stance,
-        verb,
-        subject,
-        dependsOn: (cells['depends on'] ?? '').slice(0, 200),
-        ...(quantity === undefined ? {} : { quantity, unit: (cells['unit'] ?? '').slice(0, 20) }),
-        ...(trade !== '' && isTrade(trade) ? { trade } : {}),
+        area: areaCell(cells.area, named),
+        stance: choiceCell('stance', cells.stance, STANCE_KEYS, STANCES),
+        verb: wordsCell('verb', cells.verb, 30, 'what happens is missing.'),
+        subject: wordsCell('subject', cells.subject, 200, 'to what is missing.'),
+        dependsOn: cells['depends on'].slice(0, 200),
+        ...(quantity === undefined ? {} : { quantity, unit: cells.unit.slice(0, 20) }),
+        ...(cells.trade === '' ? {} : { trade: choiceCell('trade', cells.trade, TRADE_KEYS) }),
       };
     },
   });

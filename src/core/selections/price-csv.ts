@@ -1,5 +1,7 @@
-import { readCsv, type CsvProblem } from '../csv';
-import { isRefused, leadCells, priceCell } from './csv-cells';
+import { readCsv, refuseCell, type CsvProblem } from '../csv';
+import { leadCells, priceCell, wordsCell } from '../csv-cells';
+
+const COLUMNS = { code: true, name: false, unit: false, price: false, 'lead low': false, 'lead high': false };
 
 export const PRICE_CSV_EXAMPLE = 'code,name,unit,price,lead low,lead high\nH-128,Brushed bar handle,piece,4.20,10,14\n';
 
@@ -16,26 +18,21 @@ export interface PriceLine {
 /** Reads a supplier's list of prices and lead times. */
 export function readPriceCsv(text: string): { lines: PriceLine[]; problems: CsvProblem[] } {
   const first = new Map<string, number>();
-  const { rows, problems } = readCsv<PriceLine>(text, {
-    columns: { code: true, name: false, unit: false, price: false, 'lead low': false, 'lead high': false },
+  const { rows, problems } = readCsv<PriceLine, keyof typeof COLUMNS>(text, {
+    columns: COLUMNS,
     read: (cells, line) => {
-      const code = cells['code'] ?? '';
-      if (code === '' || code.length > 40)
-        return { column: 'code', message: code ? 'at most 40 characters.' : 'the code is missing.' };
+      const code = wordsCell('code', cells.code, 40, 'the code is missing.');
       const before = first.get(code.toLowerCase());
-      if (before !== undefined)
-        return { column: 'code', message: `${code} stands on line ${before} already; which of the two holds?` };
-      const unitPrice = priceCell('price', cells['price'] ?? '');
-      if (isRefused(unitPrice)) return unitPrice;
-      const lead = leadCells(cells);
-      if (isRefused(lead)) return lead;
+      if (before !== undefined) refuseCell('code', `${code} stands on line ${before} already; which of the two holds?`);
+      const unitPrice = priceCell('price', cells.price);
+      const lead = leadCells(cells['lead low'], cells['lead high']);
       first.set(code.toLowerCase(), line);
       return {
         code,
-        name: (cells['name'] ?? '').slice(0, 120),
-        unit: (cells['unit'] ?? '').slice(0, 20),
+        name: cells.name.slice(0, 120),
+        unit: cells.unit.slice(0, 20),
         ...lead,
-        ...(unitPrice === null ? {} : { unitPrice }),
+        ...(unitPrice === undefined ? {} : { unitPrice }),
       };
     },
   });

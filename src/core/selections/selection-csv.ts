@@ -1,6 +1,6 @@
-import { readCsv, writeCsv, type CsvProblem } from '../csv';
+import { readCsv, refuseCell, writeCsv, type CsvProblem } from '../csv';
+import { areaCell, choiceCell, leadCells, priceCell, quantityCell, wordsCell } from '../csv-cells';
 import { phaseFacts, type Phase } from '../sequence/phases';
-import { isRefused, leadCells, priceCell } from './csv-cells';
 import { DECIDER_KEYS, DECIDERS, type Decider } from './states';
 
 const COLUMNS = {
@@ -54,10 +54,18 @@ export interface NamedArea {
 /** The same thing twice: one category in one area. */
 export const selectionKey = (area: string, category: string): string => `${area}|${category.trim().toLowerCase()}`;
 
-const decider = (text: string): Decider | undefined =>
-  text === ''
-    ? 'client'
-    : DECIDER_KEYS.find((key) => key === text.toLowerCase() || DECIDERS[key] === text.toLowerCase());
+/** A step of the area by its key or its name. */
+function stepCell(typed: string, area: NamedArea): Phase {
+  const step = typed.toLowerCase();
+  return (
+    area.phases.find((entry) => entry === step || phaseFacts(entry).label.toLowerCase() === step) ??
+    refuseCell(
+      'step',
+      `“${typed}” is no step of ${area.name}; one of: ` +
+        `${area.phases.map((entry) => phaseFacts(entry).label).join(', ') || 'none yet'}.`,
+    )
+  );
+}
 
 /** Reads selections. @param there what the job has already, as `selectionKey`s */
 export function readSelectionCsv(
@@ -67,81 +75,39 @@ export function readSelectionCsv(
 ): { lines: SelectionDraft[]; problems: CsvProblem[] } {
   const named = new Map(areas.map((area) => [area.name.toLowerCase(), area]));
   const first = new Map<string, number>();
-  const { rows, problems } = readCsv<SelectionDraft>(text, {
+  const { rows, problems } = readCsv<SelectionDraft, keyof typeof COLUMNS>(text, {
     columns: COLUMNS,
     read: (cells, line) => {
-      const cell = (name: string): string => cells[name] ?? '';
-      const area = named.get(cell('area').toLowerCase());
-      if (!area) return { column: 'area', message: `there is no area “${cell('area')}” in this job.` };
-      const step = cell('step').toLowerCase();
-      const phase = area.phases.find((entry) => entry === step || phaseFacts(entry).label.toLowerCase() === step);
-      if (!phase)
-        return {
-          column: 'step',
-          message:
-            `“${cell('step')}” is no step of ${area.name}; one of: ` +
-            `${area.phases.map((entry) => phaseFacts(entry).label).join(', ') || 'none yet'}.`,
-        };
-      const category = cell('category');
-      if (category === '' || category.length > 60)
-        return { column: 'category', message: category ? 'at most 60 characters.' : 'what it is is missing.' };
-      for (const [name, most] of [
-        ['choice', 200],
-        ['code', 40],
-        ['colour', 60],
-        ['finish', 60],
-        ['unit', 20],
-        ['supplier', 80],
-        ['approves', 80],
-        ['note', 300],
-      ] as const)
-        if (cell(name).length > most) return { column: name, message: `at most ${most} characters.` };
+      const area = areaCell(cells.area, named);
+      const category = wordsCell('category', cells.category, 60, 'what it is is missing.');
       const key = selectionKey(area.id, category);
       const before = first.get(key);
       if (before !== undefined)
-        return {
-          column: 'category',
-          message: `${category} in ${area.name} stands on line ${before} already; one line for each.`,
-        };
+        refuseCell('category', `${category} in ${area.name} stands on line ${before} already; one line for each.`);
       if (there.has(key))
-        return {
-          column: 'category',
-          message: `${category} in ${area.name} is in the job already; change it in the table.`,
-        };
-      const typed = cell('quantity');
-      const quantity = typed === '' ? undefined : Number(typed.replace(',', '.'));
-      if (quantity !== undefined && !(quantity > 0 && quantity <= 100_000))
-        return { column: 'quantity', message: `“${typed}” is no quantity; a number over 0.` };
-      if (quantity !== undefined && cell('unit') === '')
-        return { column: 'unit', message: 'a quantity needs its unit, like m² or pieces.' };
-      const unitPrice = priceCell('price', cell('price'));
-      if (isRefused(unitPrice)) return unitPrice;
-      const lead = leadCells({
-        'lead low': cell('lead low'),
-        'lead high': cell('lead high') || (cell('lead low') ? '' : '14'),
-      });
-      if (isRefused(lead)) return lead;
-      const decides = decider(cell('decides'));
-      if (!decides)
-        return { column: 'decides', message: `“${cell('decides')}” is none of: ${DECIDER_KEYS.join(', ')}.` };
-      first.set(key, line);
-      return {
+        refuseCell('category', `${category} in ${area.name} is in the job already; change it in the table.`);
+      const quantity = quantityCell(cells.quantity, cells.unit);
+      const unitPrice = priceCell('price', cells.price);
+      const draft: SelectionDraft = {
         area: area.id,
-        phase,
+        phase: stepCell(cells.step, area),
         category,
-        choice: cell('choice'),
-        code: cell('code'),
-        colour: cell('colour'),
-        finish: cell('finish'),
-        unit: cell('unit'),
-        supplier: cell('supplier'),
-        ...lead,
-        decides,
-        approves: cell('approves'),
-        note: cell('note'),
+        choice: wordsCell('choice', cells.choice, 200),
+        code: wordsCell('code', cells.code, 40),
+        colour: wordsCell('colour', cells.colour, 60),
+        finish: wordsCell('finish', cells.finish, 60),
+        unit: wordsCell('unit', cells.unit, 20),
+        supplier: wordsCell('supplier', cells.supplier, 80),
+        // Two weeks where the list says nothing; the table shows it.
+        ...leadCells(cells['lead low'], cells['lead high'] || (cells['lead low'] ? '' : '14')),
+        decides: cells.decides === '' ? 'client' : choiceCell('decides', cells.decides, DECIDER_KEYS, DECIDERS),
+        approves: wordsCell('approves', cells.approves, 80),
+        note: wordsCell('note', cells.note, 300),
         ...(quantity === undefined ? {} : { quantity }),
-        ...(unitPrice === null ? {} : { unitPrice }),
+        ...(unitPrice === undefined ? {} : { unitPrice }),
       };
+      first.set(key, line);
+      return draft;
     },
   });
   return { lines: rows, problems };

@@ -1,4 +1,4 @@
-import { readCsv, type CsvProblem } from '../csv';
+import { readCsv, refuseCell, type CsvProblem } from '../csv';
 import { isWork, WORK_KEYS, worksFor, workFacts, type Work } from '../sequence/works';
 import { AREA_KIND_KEYS, AREA_KINDS, type AreaKind } from './area';
 import { standsOnLevel, type Draft, type DraftArea, type DraftLevel } from './draft-area';
@@ -28,13 +28,7 @@ const USUAL_HEIGHT: Record<string, number> = {
  * Lines that cannot be meant are told by number and left out; the others are kept, so that one slip loses nothing.
  */
 export function readAreaCsv(text: string): AreaCsv {
-  const { rows: areas, problems } = readCsv<DraftArea>(text, {
-    columns: COLUMNS,
-    read: (cells) => {
-      const read = readRow(cells);
-      return typeof read === 'string' ? { message: read } : read;
-    },
-  });
+  const { rows: areas, problems } = readCsv<DraftArea, keyof typeof COLUMNS>(text, { columns: COLUMNS, read: readRow });
   const twice = areas.find(
     (area, index) => areas.findIndex((other) => other.name === area.name && other.level === area.level) < index,
   );
@@ -42,29 +36,41 @@ export function readAreaCsv(text: string): AreaCsv {
   return { levels: levelsOf(areas), areas, problems };
 }
 
-function readRow(row: Record<string, string>): DraftArea | string {
-  const name = row['area'] ?? '';
-  if (name === '') return 'The area has no name.';
-  if (name.length > 60) return 'The name has more than 60 characters.';
-  const kind = kindOf(row['kind'] ?? '');
-  if (!kind) return `“${row['kind'] ?? ''}” is no kind of area; write one of: ${AREA_KIND_KEYS.join(', ')}.`;
-  const works = (row['works'] ?? '')
+function readRow(cells: Record<keyof typeof COLUMNS, string>): DraftArea {
+  const name = cells.area;
+  if (name === '') refuseCell(undefined, 'The area has no name.');
+  if (name.length > 60) refuseCell(undefined, 'The name has more than 60 characters.');
+  const kind = kindOf(cells.kind);
+  if (!kind)
+    return refuseCell(undefined, `“${cells.kind}” is no kind of area; write one of: ${AREA_KIND_KEYS.join(', ')}.`);
+  const size = cells.size ? Number(cells.size.replace(',', '.')) : 1;
+  if (!(size > 0 && size <= 20))
+    refuseCell(undefined, `“${cells.size}” is no size; 1 is an ordinary room, 20 the most.`);
+  return {
+    name,
+    kind,
+    level: standsOnLevel(kind) ? cells.level || 'Ground floor' : null,
+    works: worksIn(cells.works, kind),
+    size,
+  };
+}
+
+/** Works joined by `+`; none where nothing is written. */
+function worksIn(typed: string, kind: AreaKind): Work[] {
+  const works = typed
     .split('+')
     .map((work) => work.trim())
     .filter(Boolean);
   const unknown = works.find((work) => !isWork(work));
-  if (unknown !== undefined) return `“${unknown}” is no work; write one of: ${WORK_KEYS.join(', ')}.`;
-  const odd = (works as Work[]).find((work) => !workFacts(work).kinds.includes(kind));
-  if (odd) return `“${odd}” is not done in an area of the kind ${kind}; there can be: ${worksFor(kind).join(', ')}.`;
-  const size = row['size'] ? Number(row['size'].replace(',', '.')) : 1;
-  if (!(size > 0 && size <= 20)) return `“${row['size'] ?? ''}” is no size; 1 is an ordinary room, 20 the most.`;
-  return {
-    name,
-    kind,
-    level: standsOnLevel(kind) ? row['level'] || 'Ground floor' : null,
-    works: works.length > 0 ? (works as Work[]) : ['none'],
-    size,
-  };
+  if (unknown !== undefined) refuseCell(undefined, `“${unknown}” is no work; write one of: ${WORK_KEYS.join(', ')}.`);
+  const known = works.filter(isWork);
+  const odd = known.find((work) => !workFacts(work).kinds.includes(kind));
+  if (odd)
+    refuseCell(
+      undefined,
+      `“${odd}” is not done in an area of the kind ${kind}; there can be: ${worksFor(kind).join(', ')}.`,
+    );
+  return known.length > 0 ? known : ['none'];
 }
 
 const kindOf = (text: string): AreaKind | undefined =>

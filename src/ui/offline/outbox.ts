@@ -54,6 +54,8 @@ export async function enqueue(command: Command, attached?: Waiting['attached']):
 const FIRST_RETRY_MS = 2_000;
 const LONGEST_RETRY_MS = 60_000;
 let flushing = false;
+/** How often sending was asked for: whoever asks while it is tried may know of a line that came back after the try had failed. */
+let asked = 0;
 let retryMs = FIRST_RETRY_MS;
 let timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -61,14 +63,19 @@ let timer: ReturnType<typeof setTimeout> | undefined;
  * Sends what waits, in order; stops at the first that finds no connection and tries again later. Two tabs take turns.
  */
 export async function flush(): Promise<void> {
+  asked++;
   if (flushing) return;
   flushing = true;
   clearTimeout(timer);
   try {
-    // A second tab would send the same again; the door would say “repeated”, but twice the work on a thin line.
-    await ((navigator.locks as LockManager | undefined)
-      ? navigator.locks.request('aftermist-outbox', sendAll)
-      : sendAll());
+    let answeredFor: number;
+    do {
+      answeredFor = asked;
+      // A second tab would send the same again; the door would say “repeated”, but twice the work on a thin line.
+      await ((navigator.locks as LockManager | undefined)
+        ? navigator.locks.request('aftermist-outbox', sendAll)
+        : sendAll());
+    } while (asked > answeredFor && (await first()));
   } finally {
     flushing = false;
   }
@@ -80,6 +87,7 @@ async function sendAll(): Promise<void> {
   if (!next) tell({ what: 'changed' });
   for (; next; next = await first()) {
     if (!(await settle(next))) {
+      clearTimeout(timer);
       timer = setTimeout(() => void flush(), retryMs);
       retryMs = Math.min(LONGEST_RETRY_MS, retryMs * 2);
       return;
