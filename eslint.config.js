@@ -72,11 +72,15 @@ export default ts.config(
   {
     files: ['src/**/*.{ts,tsx}', 'demo/**/*.ts', 'scripts/**/*.ts', 'bench/**/*.ts'],
     ignores: ['**/*.test.{ts,tsx}'],
-    rules: { complexity: ['error', 20], 'max-lines-per-function': ['error', { max: 120 }] },
+    // A switch over kinds is one decision: its cases are read line by line, and `never` holds them whole.
+    rules: {
+      complexity: ['error', { max: 20, variant: 'modified' }],
+      'max-lines-per-function': ['error', { max: 120 }],
+    },
   },
-  ...Object.entries(RATCHET).map(([file, { complexity = 20, lines = 120 }]) => ({
+  ...Object.entries(RATCHET).map(([file, max]) => ({
     files: [file],
-    rules: { complexity: ['error', complexity], 'max-lines-per-function': ['error', { max: lines }] },
+    rules: { complexity: ['error', { max, variant: 'modified' }] },
   })),
   { files: ['**/*.{ts,tsx,mjs,js}'], rules: { 'max-len': ['error', { code: 140 }] } },
 );

@@ -36,143 +36,173 @@ const every = (from: number, to: number, step: number, draw: (at: number) => str
   return out;
 };
 
+/** The back wall of a room: the corners that everything stands by. */
+interface Wall {
+  left: number;
+  top: number;
+  right: number;
+  bottom: number;
+}
+type Past = (phase: Phase) => boolean;
+
+/** The colour of the last thing that was reached; a list from the newest to the oldest. */
+const newest = (past: Past, colours: readonly (readonly [Phase, string])[], before: string): string =>
+  colours.find(([phase]) => past(phase))?.[1] ?? before;
+
 function room(subject: Subject, random: () => number): string {
-  const past = (phase: Phase): boolean => phaseOrder(subject.phase) >= phaseOrder(phase);
-  const [left, top, right, bottom] = [90 + random() * 60, 70 + random() * 30, 500 + random() * 50, 330 + random() * 30];
-  const closed = past('board');
+  const past: Past = (phase) => phaseOrder(subject.phase) >= phaseOrder(phase);
+  const wall: Wall = {
+    left: 90 + random() * 60,
+    top: 70 + random() * 30,
+    right: 500 + random() * 50,
+    bottom: 330 + random() * 30,
+  };
   const paint = ['#dfe6dc', '#e8e0cf', '#d6dfe4', '#ece8df'][Math.floor(random() * 4)] ?? '#e8e0cf';
-  const wall = past('first-coats')
-    ? paint
-    : past('tape')
-      ? '#d9d4c6'
-      : closed
-        ? '#cfc9ba'
-        : past('tear-out')
-          ? '#9a7d68'
-          : '#b9ad92';
-  const floor = past('flooring') ? '#b38d5f' : past('tear-out') ? '#8b8176' : '#8a6b4b';
-  const parts = [
-    poly(
-      [
-        [0, 0],
-        [WIDTH, 0],
-        [right, top],
-        [left, top],
-      ],
-      closed ? '#e9e6dd' : '#6f5a48',
-    ),
-    poly(
-      [
-        [0, 0],
-        [left, top],
-        [left, bottom],
-        [0, HEIGHT],
-      ],
-      shade(wall, 0.88),
-    ),
-    poly(
-      [
-        [WIDTH, 0],
-        [right, top],
-        [right, bottom],
-        [WIDTH, HEIGHT],
-      ],
-      shade(wall, 0.8),
-    ),
-    poly(
-      [
-        [0, HEIGHT],
-        [left, bottom],
-        [right, bottom],
-        [WIDTH, HEIGHT],
-      ],
-      floor,
-    ),
+  return [
+    ...shell(wall, past, paint),
+    ...(past('board') ? covered(wall, past) : openWall(wall, past)),
+    ...(past('support') && !past('framing') ? props(wall) : []),
+    ...finishes(wall, past, subject.kind),
+    windowOf(wall.right - 120, wall.top + 40, 76, 96, subject.hour),
+    ...(past('first-coats') ? [] : ladder()),
+  ].join('');
+}
+
+/** Ceiling, walls and floor. */
+function shell({ left, top, right, bottom }: Wall, past: Past, paint: string): string[] {
+  const colours = [
+    ['first-coats', paint],
+    ['tape', '#d9d4c6'],
+    ['board', '#cfc9ba'],
+    ['tear-out', '#9a7d68'],
+  ] as const;
+  const wall = newest(past, colours, '#b9ad92');
+  const floor = newest(
+    past,
+    [
+      ['flooring', '#b38d5f'],
+      ['tear-out', '#8b8176'],
+    ],
+    '#8a6b4b',
+  );
+  const side = (fill: string, ...corners: number[][]): string => poly(corners, fill);
+  return [
+    side(past('board') ? '#e9e6dd' : '#6f5a48', [0, 0], [WIDTH, 0], [right, top], [left, top]),
+    side(shade(wall, 0.88), [0, 0], [left, top], [left, bottom], [0, HEIGHT]),
+    side(shade(wall, 0.8), [WIDTH, 0], [right, top], [right, bottom], [WIDTH, HEIGHT]),
+    side(floor, [0, HEIGHT], [left, bottom], [right, bottom], [WIDTH, HEIGHT]),
     rect(left, top, right - left, bottom - top, wall),
   ];
-  if (!closed && past('tear-out')) parts.push(every(top, bottom, 14, (y) => line(left, y, right, y, '#86695a', 1.2)));
-  if (!closed)
-    parts.push(every(0, WIDTH, 46, (x) => line(x, 0, left + ((right - left) * x) / WIDTH, top, '#54412f', 9)));
-  if (past('framing') && !closed)
-    parts.push(
-      every(left, right, 30, (x) => rect(x, top, 8, bottom - top, '#d9b37c')),
-      rect(left, top, right - left, 7, '#d9b37c'),
-      rect(left, bottom - 8, right - left, 8, '#d9b37c'),
-    );
-  if (past('insulation') && !closed)
-    parts.push(every(left + 8, right - 22, 30, (x) => rect(x, top + 7, 22, bottom - top - 15, '#e7d9a6')));
-  if (past('duct-rough') && !closed)
-    parts.push(
-      rect(left + 20, top + 14, right - left - 60, 26, '#b6bcc0', 'rx="12"'),
-      every(left + 30, right - 50, 14, (x) => line(x, top + 14, x, top + 40, '#929aa0', 1.5)),
-    );
-  if (past('plumbing-rough') && !closed)
-    parts.push(
-      line(left + 96, bottom - 8, left + 96, top + 120, '#c06c3e', 6),
-      line(left + 112, bottom - 8, left + 112, top + 120, '#3e74c0', 6),
-    );
-  if (past('wiring-rough') && !closed)
-    parts.push(
-      `<path d="M${left + 180} ${top + 8} q 20 80 -6 130 t 8 60" fill="none" stroke="#f2e14c" stroke-width="4"/>`,
-      rect(left + 170, bottom - 70, 18, 26, '#3b5fa0'),
-    );
-  if (past('support') && phaseOrder(subject.phase) < phaseOrder('framing'))
-    parts.push(
-      every(left + 60, right, 120, (x) => rect(x, top, 12, HEIGHT - top - 60, '#7d8b3c')),
-      rect(left + 30, top + 4, right - left - 40, 14, '#c29a5b'),
-    );
-  if (closed && !past('first-coats'))
-    parts.push(
-      every(left + 80, right, 110, (x) =>
-        line(x, top, x, bottom, past('tape') ? '#f4f1e8' : '#aaa292', past('tape') ? 14 : 2),
-      ),
-    );
-  if (past('waterproofing') && subject.kind === 'wet' && !past('tiling'))
-    parts.push(rect(left, (top + bottom) / 2, right - left, (bottom - top) / 2, '#4f8f86'));
-  if (past('flooring'))
-    parts.push(every(0, WIDTH, 60, (x) => line(x, HEIGHT, left + ((right - left) * x) / WIDTH, bottom, '#94703f', 2)));
-  if (subject.kind === 'wet' && past('tiling'))
-    parts.push(
-      rect(left, (top + bottom) / 2.4, right - left, bottom - (top + bottom) / 2.4, '#a9bba4'),
-      every(left, right, 26, (x) => line(x, (top + bottom) / 2.4, x, bottom, '#dfe6dc', 2)),
-      every((top + bottom) / 2.4, bottom, 16, (y) => line(left, y, right, y, '#dfe6dc', 2)),
-    );
-  if (past('cabinets') && subject.kind === 'room')
-    parts.push(
-      every(
-        left + 10,
-        right - 70,
-        74,
-        (x) => rect(x, bottom - 84, 70, 84, '#ddc79d') + rect(x + 28, bottom - 70, 14, 4, '#6b5a3a'),
-      ),
-    );
-  if (past('worktops') && subject.kind === 'room')
-    parts.push(rect(left + 4, bottom - 94, right - left - 60, 11, '#5d6468'));
-  if (past('trim')) parts.push(rect(left, bottom - 12, right - left, 12, '#f7f4ec'));
-  parts.push(windowOf(right - 120, top + 40, 76, 96, subject.hour));
-  if (!past('first-coats'))
-    parts.push(
-      poly(
-        [
-          [40, HEIGHT],
-          [70, 330],
-          [84, 330],
-          [60, HEIGHT],
-        ],
-        '#c8b48a',
-      ),
-      poly(
-        [
-          [110, HEIGHT],
-          [84, 330],
-          [92, 330],
-          [130, HEIGHT],
-        ],
-        '#c8b48a',
-      ),
-    );
-  return parts.join('');
 }
+
+/** What is seen while a wall is open: laths, joists, studs, and what the trades put between them. */
+function openWall({ left, top, right, bottom }: Wall, past: Past): string[] {
+  const [wide, high] = [right - left, bottom - top];
+  const drawn: readonly (readonly [Phase, () => string[]])[] = [
+    ['tear-out', () => [every(top, bottom, 14, (y) => line(left, y, right, y, '#86695a', 1.2))]],
+    [
+      'framing',
+      () => [
+        every(left, right, 30, (x) => rect(x, top, 8, high, '#d9b37c')),
+        rect(left, top, wide, 7, '#d9b37c'),
+        rect(left, bottom - 8, wide, 8, '#d9b37c'),
+      ],
+    ],
+    ['insulation', () => [every(left + 8, right - 22, 30, (x) => rect(x, top + 7, 22, high - 15, '#e7d9a6'))]],
+    [
+      'duct-rough',
+      () => [
+        rect(left + 20, top + 14, wide - 60, 26, '#b6bcc0', 'rx="12"'),
+        every(left + 30, right - 50, 14, (x) => line(x, top + 14, x, top + 40, '#929aa0', 1.5)),
+      ],
+    ],
+    [
+      'plumbing-rough',
+      () => [
+        line(left + 96, bottom - 8, left + 96, top + 120, '#c06c3e', 6),
+        line(left + 112, bottom - 8, left + 112, top + 120, '#3e74c0', 6),
+      ],
+    ],
+    [
+      'wiring-rough',
+      () => [
+        `<path d="M${left + 180} ${top + 8} q 20 80 -6 130 t 8 60" fill="none" stroke="#f2e14c" stroke-width="4"/>`,
+        rect(left + 170, bottom - 70, 18, 26, '#3b5fa0'),
+      ],
+    ],
+  ];
+  return [
+    every(0, WIDTH, 46, (x) => line(x, 0, left + (wide * x) / WIDTH, top, '#54412f', 9)),
+    ...drawn.flatMap(([phase, draw]) => (past(phase) ? draw() : [])),
+  ];
+}
+
+/** Joints of the boards, taped or not, until the first coat. */
+function covered({ left, top, right, bottom }: Wall, past: Past): string[] {
+  if (past('first-coats')) return [];
+  const [colour, width] = past('tape') ? (['#f4f1e8', 14] as const) : (['#aaa292', 2] as const);
+  return [every(left + 80, right, 110, (x) => line(x, top, x, bottom, colour, width))];
+}
+
+const props = ({ left, top, right }: Wall): string[] => [
+  every(left + 60, right, 120, (x) => rect(x, top, 12, HEIGHT - top - 60, '#7d8b3c')),
+  rect(left + 30, top + 4, right - left - 40, 14, '#c29a5b'),
+];
+
+/** What stays in sight: membrane, floor, tiles, cabinets, trim. */
+function finishes({ left, top, right, bottom }: Wall, past: Past, kind: AreaKind): string[] {
+  const wide = right - left;
+  const [wet, dry] = [kind === 'wet', kind === 'room'];
+  const tiles = (top + bottom) / 2.4;
+  const drawn: readonly (readonly [boolean, () => string[]])[] = [
+    [
+      wet && past('waterproofing') && !past('tiling'),
+      () => [rect(left, (top + bottom) / 2, wide, (bottom - top) / 2, '#4f8f86')],
+    ],
+    [
+      past('flooring'),
+      () => [every(0, WIDTH, 60, (x) => line(x, HEIGHT, left + (wide * x) / WIDTH, bottom, '#94703f', 2))],
+    ],
+    [
+      wet && past('tiling'),
+      () => [
+        rect(left, tiles, wide, bottom - tiles, '#a9bba4'),
+        every(left, right, 26, (x) => line(x, tiles, x, bottom, '#dfe6dc', 2)),
+        every(tiles, bottom, 16, (y) => line(left, y, right, y, '#dfe6dc', 2)),
+      ],
+    ],
+    [
+      dry && past('cabinets'),
+      () => [
+        every(
+          left + 10,
+          right - 70,
+          74,
+          (x) => rect(x, bottom - 84, 70, 84, '#ddc79d') + rect(x + 28, bottom - 70, 14, 4, '#6b5a3a'),
+        ),
+      ],
+    ],
+    [dry && past('worktops'), () => [rect(left + 4, bottom - 94, wide - 60, 11, '#5d6468')]],
+    [past('trim'), () => [rect(left, bottom - 12, wide, 12, '#f7f4ec')]],
+  ];
+  return drawn.flatMap(([there, draw]) => (there ? draw() : []));
+}
+
+const ladder = (): string[] =>
+  [
+    [40, 70, 84, 60],
+    [110, 84, 92, 130],
+  ].map(([foot = 0, head = 0, otherHead = 0, otherFoot = 0]) =>
+    poly(
+      [
+        [foot, HEIGHT],
+        [head, 330],
+        [otherHead, 330],
+        [otherFoot, HEIGHT],
+      ],
+      '#c8b48a',
+    ),
+  );
 
 const windowOf = (x: number, y: number, width: number, height: number, hour: number): string =>
   rect(x - 5, y - 5, width + 10, height + 10, '#f1ede2') +

@@ -298,24 +298,36 @@ class Script {
 
   /** What was sent out and asked for, how things come, what is kept. */
   orders(job: DemoJob): void {
-    const id = (...path: string[]): string => demoId(job.key, ...path);
+    this.sendRequests(job);
+    this.orderAgain(job);
+    this.at(this.when(-1, 17));
+    this.keepThings(job);
+    this.deliveries(job);
+    this.arrangements(job);
+  }
+
+  private sendRequests(job: DemoJob): void {
     for (const { key, sentIn, sent = '', expectedIn } of job.requests ?? []) {
       if (sentIn === undefined) continue;
       this.at(this.when(sentIn, 10));
       this.say('request.send', {
-        id: id('request', key),
+        id: demoId(job.key, 'request', key),
         version: 1,
         sentOn: addDays(this.start, sentIn),
         sent,
         ...(expectedIn === undefined ? {} : { expectedOn: addDays(this.start, expectedIn) }),
       });
     }
+  }
+
+  /** What a walk found wrong is ordered once more. */
+  private orderAgain(job: DemoJob): void {
     for (const { area, category, quantity, unit, again } of job.selections) {
       if (!again || quantity === undefined || unit === undefined) continue;
       const row = queryOne<{ id: string; version: number }>(
         this.installation.db,
         'SELECT id, version FROM selection WHERE follows = @id AND removed = 0',
-        { id: id('selection', area, category) },
+        { id: demoId(job.key, 'selection', area, category) },
       );
       if (!row) throw new Error(`${category} was not found wrong on any walk.`);
       this.at(this.when(again.orderedIn, 9));
@@ -327,26 +339,25 @@ class Script {
         expectedOn: addDays(this.start, again.expectedIn),
       });
     }
-    this.at(this.when(-1, 17));
+  }
+
+  private keepThings(job: DemoJob): void {
     for (const { area, category, keptAt } of job.selections) {
-      const kept =
-        keptAt &&
-        queryOne<{ version: number; state: SelectionState }>(
-          this.installation.db,
-          'SELECT version, state FROM selection WHERE id = @id',
-          {
-            id: id('selection', area, category),
-          },
-        );
-      if (kept)
-        this.say('selection.step', {
-          id: id('selection', area, category),
-          version: kept.version,
-          to: kept.state,
-          day: addDays(this.start, -2),
-          place: keptAt,
-        });
+      if (!keptAt) continue;
+      const id = demoId(job.key, 'selection', area, category);
+      const kept = queryOne<{ version: number; state: SelectionState }>(
+        this.installation.db,
+        'SELECT version, state FROM selection WHERE id = @id',
+        { id },
+      );
+      if (!kept) continue;
+      const day = addDays(this.start, -2);
+      this.say('selection.step', { id, version: kept.version, to: kept.state, day, place: keptAt });
     }
+  }
+
+  private deliveries(job: DemoJob): void {
+    const id = (...path: string[]): string => demoId(job.key, ...path);
     (job.deliveries ?? []).forEach(({ inDays, place, selections, ...delivery }, number) =>
       this.say('delivery.add', {
         id: id('delivery', String(number)),
@@ -357,6 +368,11 @@ class Script {
         selections: selections.map((selection) => id('selection', selection.area, selection.selection)),
       }),
     );
+  }
+
+  /** Others' work, what has to be there, visits booked and what is kept spare. */
+  private arrangements(job: DemoJob): void {
+    const id = (...path: string[]): string => demoId(job.key, ...path);
     for (const { area, expectedIn, ...other } of job.others ?? [])
       this.say('step.others', { area: id('area', area), ...other, expectedOn: addDays(this.start, expectedIn) });
     for (const [number, { area, bookedIn, ...logistic }] of (job.logistics ?? []).entries()) {

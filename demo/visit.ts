@@ -8,8 +8,8 @@ import type { DemoJob, DemoVisit } from './scenario';
 /** A command of the visit; each is checked against its own shape. */
 type Said = { [Type in CommandType]: { type: Type; payload: Input<Type>; by?: Actor } }[CommandType];
 
-/** A first visit as the commands that people would have given. */
-export function visitCommands(job: DemoJob, visit: DemoVisit): Said[] {
+/** How the parts of a visit name areas and write lengths in a job. */
+function writing(job: DemoJob) {
   const id = (...path: string[]): string => demoId(job.key, ...path);
   const area = (key: string): string => {
     if (!job.areas.some((room) => room.key === key)) throw new Error(`${job.name} has no area ${key}.`);
@@ -25,10 +25,24 @@ export function visitCommands(job: DemoJob, visit: DemoVisit): Said[] {
     type: 'shape.set',
     payload: { area: area(key), version: 0, shape: drawn },
   });
-  const each = <Value>(list: readonly Value[] | undefined, say: (value: Value, number: number) => Said): Said[] =>
-    (list ?? []).map(say);
-  const entries = <Value>(record: Record<string, Value> | undefined): [string, Value][] => Object.entries(record ?? {});
-  const nothing = { mm: 0, typed: '' };
+  return { id, area, length, shape };
+}
+
+const each = <Value>(list: readonly Value[] | undefined, say: (value: Value, number: number) => Said): Said[] =>
+  (list ?? []).map(say);
+const entries = <Value>(record: Record<string, Value> | undefined): [string, Value][] => Object.entries(record ?? {});
+const nothing = { mm: 0, typed: '' };
+
+/** A first visit as the commands that people would have given. */
+export const visitCommands = (job: DemoJob, visit: DemoVisit): Said[] => [
+  ...drawn(job, visit),
+  ...found(job, visit),
+  ...(visit.agreedBy ? agreement(job, visit.agreedBy) : []),
+];
+
+/** Rooms, faces, roofs and drains with what stands in them. */
+function drawn(job: DemoJob, visit: DemoVisit): Said[] {
+  const { id, area, length, shape } = writing(job);
   return [
     ...entries(visit.rooms).map(([key, room]) =>
       shape(key, {
@@ -100,6 +114,13 @@ export function visitCommands(job: DemoJob, visit: DemoVisit): Said[] {
       type: 'level.add',
       payload: { ...mark, id: id('level-mark', String(number)), job: id(), level: length(level) },
     })),
+  ];
+}
+
+/** What was found, believed, left open to choose, counted and changed. */
+function found(job: DemoJob, visit: DemoVisit): Said[] {
+  const { id, area } = writing(job);
+  return [
     ...each(visit.findings, ({ area: key, ...finding }, number) => ({
       type: 'finding.add',
       payload: {
@@ -132,7 +153,6 @@ export function visitCommands(job: DemoJob, visit: DemoVisit): Said[] {
         taxRate: 0,
       },
     })),
-    ...(visit.agreedBy ? agreement(job, visit.agreedBy) : []),
   ];
 }
 

@@ -108,141 +108,143 @@ export function checkPlan(
   const outline = outlineOf(shape);
   if (!outline.ok) return [{ tone: 'bad', key: 'outline', text: outline.problem.message, about: [] }];
   const { corners } = outline.value;
-  const say = (mm: number): string => formatLength(Math.max(0, mm), terms.system);
-  const floors = fixtures.map((thing) => ({ thing, floor: footprint(corners, thing), front: frontOf(corners, thing) }));
-  const swings = openings.flatMap((opening) => {
-    const floor = sweep(corners, opening);
-    return floor ? [{ opening, floor }] : [];
-  });
-  const within = (points: readonly Point[]): boolean =>
-    points.every((point) => inside(corners, { x: Math.round(point.x * 10) / 10, y: Math.round(point.y * 10) / 10 }));
+  const room: Room = {
+    openings,
+    floors: fixtures.map((thing) => ({ thing, floor: footprint(corners, thing), front: frontOf(corners, thing) })),
+    swings: openings.flatMap((opening) => {
+      const floor = sweep(corners, opening);
+      return floor ? [{ opening, floor }] : [];
+    }),
+    holds: (points) =>
+      points.every((point) => inside(corners, { x: Math.round(point.x * 10) / 10, y: Math.round(point.y * 10) / 10 })),
+    say: (mm) => formatLength(Math.max(0, mm), terms.system),
+  };
   return [
     ...openings.flatMap((opening) =>
-      checkOpening(shape, opening, openings, terms.system).map((problem): PlanFinding => ({
-        tone: 'bad',
-        key: `${opening.id} ${problem.code}`,
-        text: `${capital(openingName(opening))}: ${problem.message}`,
-        about: [opening.id],
-      })),
+      checkOpening(shape, opening, openings, terms.system).map((problem) =>
+        finding('bad', `${opening.id} ${problem.code}`, `${nameOf(opening)}: ${problem.message}`, opening),
+      ),
     ),
     ...openings
       .filter((opening) => opening.kind !== 'window')
-      .map((opening): PlanFinding => {
-        const passage = opening.kind === 'door' ? clearPassage(opening.width.mm, LEAF_MM, STOP_MM) : opening.width.mm;
-        const passes = passage >= terms.leastPassage - 1e-9;
-        return {
-          tone: passes ? 'good' : 'bad',
-          key: `${opening.id} passage`,
-          text:
-            `${capital(openingName(opening))} lets ${say(passage)} ` +
-            `pass${passes ? '' : `; ${say(terms.leastPassage)} are wanted`}.`,
-          about: [opening.id],
-        };
-      }),
+      .map((opening) => passage(opening, terms.leastPassage, room.say)),
     ...openings
       .filter((opening) => opening.kind === 'pocket' && opening.along)
-      .map((opening): PlanFinding => pocket(shape, opening, openings, say)),
-    ...swings.flatMap(({ opening, floor }): PlanFinding[] => {
-      const hits = [
-        ...floors
-          .filter((entry) => overlap(floor, entry.floor))
-          .map(({ thing }) => ({ id: thing.id, name: thing.name })),
-        ...swings
-          .filter((other) => other.opening.id > opening.id && overlap(floor, other.floor))
-          .map(({ opening: other }) => ({ id: other.id, name: openingName(other) })),
-      ];
-      if (!within(floor))
-        return [
-          {
-            tone: 'bad',
-            key: `${opening.id} swing wall`,
-            text: `${capital(openingName(opening))} cannot swing: its leaf meets a wall.`,
-            about: [opening.id],
-          },
-        ];
-      return hits.length > 0
-        ? hits.map((hit): PlanFinding => ({
-            tone: 'bad',
-            key: `${opening.id} swing ${hit.id}`,
-            text: `${capital(openingName(opening))} swings into ${hit.name}.`,
-            about: [opening.id, hit.id],
-          }))
-        : [
-            {
-              tone: 'good',
-              key: `${opening.id} swing`,
-              text: `${capital(openingName(opening))} swings free.`,
-              about: [opening.id],
-            },
-          ];
-    }),
-    ...floors.flatMap(({ thing, floor, front }, index): PlanFinding[] => {
-      if (!within(floor))
-        return [
-          {
-            tone: 'bad',
-            key: `${thing.id} inside`,
-            text: `${capital(thing.name)} does not stand inside the room.`,
-            about: [thing.id],
-          },
-        ];
-      const meets = floors.slice(index + 1).filter((other) => overlap(floor, other.floor));
-      const shuts = openings.filter(
-        (opening) =>
-          opening.kind !== 'window' &&
-          opening.along &&
-          opening.wall === thing.wall &&
-          opening.along.mm < thing.along.mm + thing.width.mm - TOUCHING &&
-          thing.along.mm < opening.along.mm + opening.width.mm - TOUCHING,
-      );
-      const blocked =
-        thing.front.mm === 0
-          ? []
-          : [
-              ...floors
-                .filter((other) => other.thing.id !== thing.id && overlap(front, other.floor))
-                .map((other) => other.thing.name),
-              ...(within(front) ? [] : ['a wall']),
-            ];
-      return [
-        ...meets.map((other): PlanFinding => ({
-          tone: 'bad',
-          key: `${thing.id} on ${other.thing.id}`,
-          text: `${capital(thing.name)} and ${other.thing.name} stand in the same place.`,
-          about: [thing.id, other.thing.id],
-        })),
-        ...shuts.map((opening): PlanFinding => ({
-          tone: 'bad',
-          key: `${thing.id} before ${opening.id}`,
-          text: `${capital(thing.name)} stands before ${openingName(opening)}.`,
-          about: [thing.id, opening.id],
-        })),
-        ...(thing.front.mm === 0
-          ? []
-          : blocked.length > 0
-            ? [
-                {
-                  tone: 'bad',
-                  key: `${thing.id} front`,
-                  text:
-                    `In front of ${thing.name} ${say(thing.front.mm)} are wanted; ${blocked.join(' and ')} ` +
-                    `${blocked.length > 1 ? 'are' : 'is'} nearer.`,
-                  about: [thing.id],
-                } as const,
-              ]
-            : [
-                {
-                  tone: 'good',
-                  key: `${thing.id} front`,
-                  text: `${capital(thing.name)} has its ${say(thing.front.mm)} in front.`,
-                  about: [thing.id],
-                } as const,
-              ]),
-      ];
-    }),
-    ...runs(shape, fixtures, say),
-    ...(terms.sleeping ? wayOut(openings, terms, say) : []),
+      .map((opening) => pocket(shape, opening, openings, room.say)),
+    ...room.swings.flatMap((swing) => swingFindings(swing, room)),
+    ...room.floors.flatMap((standing, index) => fixtureFindings(standing, room.floors.slice(index + 1), room)),
+    ...runs(shape, fixtures, room.say),
+    ...(terms.sleeping ? wayOut(openings, terms, room.say) : []),
   ];
+}
+
+/** A room with the ground that each thing takes. */
+interface Room {
+  openings: readonly Opening[];
+  floors: readonly Standing[];
+  swings: readonly Swing[];
+  /** Whether all of a floor is inside the room. */
+  holds: (points: readonly Point[]) => boolean;
+  say: (mm: number) => string;
+}
+interface Standing {
+  thing: Fixture;
+  floor: Point[];
+  front: Point[];
+}
+interface Swing {
+  opening: Opening;
+  floor: Point[];
+}
+
+const nameOf = (opening: Opening): string => capital(openingName(opening));
+
+const finding = (
+  tone: PlanFinding['tone'],
+  key: string,
+  text: string,
+  ...about: readonly { id: string }[]
+): PlanFinding => ({ tone, key, text, about: about.map(({ id }) => id) });
+
+/** What can be carried through, clear of leaf and stop. */
+function passage(opening: Opening, least: number, say: Room['say']): PlanFinding {
+  const clear = opening.kind === 'door' ? clearPassage(opening.width.mm, LEAF_MM, STOP_MM) : opening.width.mm;
+  const passes = clear >= least - 1e-9;
+  const text = `${nameOf(opening)} lets ${say(clear)} pass${passes ? '' : `; ${say(least)} are wanted`}.`;
+  return finding(passes ? 'good' : 'bad', `${opening.id} passage`, text, opening);
+}
+
+/** Whether a leaf meets a wall, a thing or another leaf; two leaves are told of once. */
+function swingFindings({ opening, floor }: Swing, { floors, swings, holds }: Room): PlanFinding[] {
+  if (!holds(floor)) {
+    const text = `${nameOf(opening)} cannot swing: its leaf meets a wall.`;
+    return [finding('bad', `${opening.id} swing wall`, text, opening)];
+  }
+  const hits = [
+    ...floors.filter((other) => overlap(floor, other.floor)).map(({ thing }) => thing),
+    ...swings
+      .filter((other) => other.opening.id > opening.id && overlap(floor, other.floor))
+      .map((other) => ({ id: other.opening.id, name: openingName(other.opening) })),
+  ];
+  if (hits.length === 0) return [finding('good', `${opening.id} swing`, `${nameOf(opening)} swings free.`, opening)];
+  return hits.map((hit) =>
+    finding('bad', `${opening.id} swing ${hit.id}`, `${nameOf(opening)} swings into ${hit.name}.`, opening, hit),
+  );
+}
+
+/** Whether a thing stands in the room, on nothing else, before no door, and with room to use it. */
+function fixtureFindings({ thing, floor, front }: Standing, others: readonly Standing[], room: Room): PlanFinding[] {
+  const name = capital(thing.name);
+  if (!room.holds(floor))
+    return [finding('bad', `${thing.id} inside`, `${name} does not stand inside the room.`, thing)];
+  return [
+    ...others
+      .filter((other) => overlap(floor, other.floor))
+      .map((other) =>
+        finding(
+          'bad',
+          `${thing.id} on ${other.thing.id}`,
+          `${name} and ${other.thing.name} stand in the same place.`,
+          thing,
+          other.thing,
+        ),
+      ),
+    ...room.openings
+      .filter((opening) => standsBefore(thing, opening))
+      .map((opening) =>
+        finding(
+          'bad',
+          `${thing.id} before ${opening.id}`,
+          `${name} stands before ${openingName(opening)}.`,
+          thing,
+          opening,
+        ),
+      ),
+    ...(thing.front.mm === 0 ? [] : [frontFinding(thing, front, room)]),
+  ];
+}
+
+/** On the same wall and in the way; under a window it may stand. */
+const standsBefore = (thing: Fixture, opening: Opening): boolean =>
+  opening.kind !== 'window' &&
+  opening.along !== null &&
+  opening.wall === thing.wall &&
+  opening.along.mm < thing.along.mm + thing.width.mm - TOUCHING &&
+  thing.along.mm < opening.along.mm + opening.width.mm - TOUCHING;
+
+function frontFinding(thing: Fixture, front: readonly Point[], { floors, holds, say }: Room): PlanFinding {
+  const blocked = [
+    ...floors
+      .filter((other) => other.thing.id !== thing.id && overlap(front, other.floor))
+      .map((other) => other.thing.name),
+    ...(holds(front) ? [] : ['a wall']),
+  ];
+  const wanted = say(thing.front.mm);
+  const text =
+    blocked.length === 0
+      ? `${capital(thing.name)} has its ${wanted} in front.`
+      : `In front of ${thing.name} ${wanted} are wanted; ${blocked.join(' and ')} ${blocked.length > 1 ? 'are' : 'is'} nearer.`;
+  return finding(blocked.length === 0 ? 'good' : 'bad', `${thing.id} front`, text, thing);
 }
 
 /** A leaf that slides into the wall needs as much free wall beside its opening, with nothing else in it. */

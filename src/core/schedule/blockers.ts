@@ -2,9 +2,9 @@ import { groupBy } from '../group-by';
 import type { Slot } from '../units/slot';
 import { countBefore } from './calendar';
 import type { BoundLink, Compiled } from './compiled';
-import { FULL_OCCUPANCY, type NotBefore } from './network';
+import type { NotBefore } from './network';
 import { linkTime } from './passes';
-import { take, type Placement } from './placing';
+import { areaFull, crewFull, needsOf, take, type Placement } from './placing';
 
 /**
  * One thing that forbids a task to start one slot earlier while everything else stays where it is; `until` is when it
@@ -116,35 +116,29 @@ function loadBlockers(
   // Its own booking is lifted for the question, or it would stand in its own way.
   take(net, placed, task, booked, -1);
   const [start, finish] = [placed.start[task] ?? 0, placed.finish[task] ?? 0];
+  const { crew, demand, plant, area, shares } = needsOf(net, task);
   const on = (list: readonly number[] | undefined, slot: Slot): number[] =>
     (list ?? []).filter(
       (other) => other !== task && (placed.start[other] ?? 0) <= slot && (placed.finish[other] ?? 0) > slot,
     );
-  for (const [crew, wanted] of [
-    [net.crew[task] ?? -1, net.demand[task] ?? 0],
-    [net.plant[task] ?? -1, 1],
-  ] as const) {
-    for (let at = own; crew >= 0 && at < own + duration; at++) {
-      const slot = calendar.worked[at] ?? net.horizon;
-      if (
-        slot < net.horizon &&
-        (placed.crewLoad[crew * net.horizon + slot] ?? 0) + wanted > (placed.capacity[crew] ?? 0)
-      )
+  const worked = Array.from({ length: duration }, (_, index) => calendar.worked[own + index] ?? net.horizon);
+  for (const [who, wanted] of [
+    [crew, demand],
+    [plant, 1],
+  ] as const)
+    for (const slot of worked)
+      if (slot < net.horizon && crewFull(net, placed, who, wanted, slot))
         found.push({
           kind: 'crew',
           until: slot + 1,
-          crew,
+          crew: who,
           slot,
-          holders: on(holders.byCrew.get(crew), slot).filter((other) => worksOn(net, other, slot)),
+          holders: on(holders.byCrew.get(who), slot).filter((other) => worksOn(net, other, slot)),
         });
-    }
-  }
-  const area = net.area[task] ?? -1;
   const last = calendar.worked[own + duration - 1] ?? earlier;
-  for (let slot = earlier; area >= 0 && slot <= last; slot++) {
-    if ((placed.areaLoad[area * net.horizon + slot] ?? 0) + (net.shares[task] ?? 0) > FULL_OCCUPANCY)
+  for (let slot = earlier; slot <= last; slot++)
+    if (areaFull(net, placed, area, shares, slot))
       found.push({ kind: 'area', until: slot + 1, slot, holders: on(holders.byArea.get(area), slot) });
-  }
   take(net, placed, task, booked, 1);
   [placed.start[task], placed.finish[task]] = [start, finish];
   return found;

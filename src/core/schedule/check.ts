@@ -6,9 +6,15 @@ import type { Plan, PlannedTask } from './plan';
  * @returns one sentence for everything that is broken; none for a plan that obeys itself
  */
 export function checkPlan(plan: Plan): string[] {
-  const broken: string[] = [];
-  const tasks = new Map(plan.tasks.map((task) => [task.id, task]));
   const worked = new Map(Object.entries(plan.calendars).map(([id, calendar]) => [id, new Set(calendar.worked)]));
+  return [...checkTasks(plan, worked), ...checkLinks(plan, worked)];
+}
+
+type Worked = ReadonlyMap<string, Set<number>>;
+
+/** Each task by itself, and that together they take no more than there is. */
+function checkTasks(plan: Plan, worked: Worked): string[] {
+  const broken: string[] = [];
   const crews = new Map(
     plan.crewCapacity.map((crew) => [
       crew.sub,
@@ -22,47 +28,46 @@ export function checkPlan(plan: Plan): string[] {
     return sum;
   };
   for (const task of plan.tasks) {
+    if (task.state !== 'done' && task.start < task.floor) broken.push(`${task.id}: starts before ${task.floor}`);
     if (task.state === 'done' || task.duration === 0) {
       if (task.start !== task.finish) broken.push(`${task.id}: takes time though it has none to take`);
-      if (task.state === 'waiting' && task.start < task.floor) broken.push(`${task.id}: starts before ${task.floor}`);
       continue;
     }
     const needs = [
-      [task.crew, task.crews],
-      [task.plant ?? null, 1],
-    ] as const;
-    broken.push(
-      ...checkSlots(
-        task,
-        worked.get(task.calendar) ?? new Set(),
-        needs.flatMap(([id]) => (id === null ? [] : [...(crews.get(id)?.away ?? [])])),
-      ),
-    );
-    if (task.start < task.floor) broken.push(`${task.id}: starts before ${task.floor}`);
-    for (const slot of task.slots) {
-      for (const [id, count] of needs) {
-        const crew = crews.get(id ?? '');
-        if (id !== null && add(`${id}@${slot}`, count) > (crew?.capacity ?? 0) - (crew?.fewer.get(slot) ?? 0))
+      { id: task.crew, count: task.crews },
+      { id: task.plant ?? null, count: 1 },
+    ].flatMap(({ id, count }) => (id === null ? [] : [{ id, count, crew: crews.get(id) }]));
+    const away = needs.flatMap(({ crew }) => [...(crew?.away ?? [])]);
+    broken.push(...checkSlots(task, worked.get(task.calendar) ?? new Set(), away));
+    for (const slot of task.slots)
+      for (const { id, count, crew } of needs)
+        if (add(`${id}@${slot}`, count) > (crew?.capacity ?? 0) - (crew?.fewer.get(slot) ?? 0))
           broken.push(`${task.id}: no crew free on ${slot}`);
-      }
-    }
-    for (let slot = task.start; task.area !== null && slot < task.finish; slot++) {
+    for (let slot = task.start; task.area !== null && slot < task.finish; slot++)
       if (add(`${task.area}#${slot}`, task.shares) > (plan.areaCapacity[task.area] ?? 0))
         broken.push(`${task.id}: area full on ${slot}`);
-    }
-  }
-  for (const link of plan.links) {
-    const [before, after] = [tasks.get(link.before), tasks.get(link.after)];
-    if (!before || !after) broken.push(`${link.before} > ${link.after}: names no task`);
-    else if (after.state === 'waiting' && !linkKept(plan, link, before, after, worked))
-      broken.push(`${link.before} > ${link.after}: ${link.kind} + ${link.lag} ${link.lagUnit} not kept`);
-  }
-  for (const wait of plan.notBefore) {
-    const task = tasks.get(wait.task);
-    if (task && task.state !== 'done' && task.start < wait.slot)
-      broken.push(`${wait.task}: starts before ${wait.slot}`);
   }
   return broken;
+}
+
+/** What must come before what, and what may not begin before its slot. */
+function checkLinks(plan: Plan, worked: Worked): string[] {
+  const tasks = new Map(plan.tasks.map((task) => [task.id, task]));
+  return [
+    ...plan.links.flatMap((link) => {
+      const [before, after] = [tasks.get(link.before), tasks.get(link.after)];
+      if (!before || !after) return [`${link.before} > ${link.after}: names no task`];
+      return after.state === 'waiting' && !linkKept(plan, link, before, after, worked)
+        ? [`${link.before} > ${link.after}: ${link.kind} + ${link.lag} ${link.lagUnit} not kept`]
+        : [];
+    }),
+    ...plan.notBefore.flatMap((wait) => {
+      const task = tasks.get(wait.task);
+      return task && task.state !== 'done' && task.start < wait.slot
+        ? [`${wait.task}: starts before ${wait.slot}`]
+        : [];
+    }),
+  ];
 }
 
 function checkSlots(task: PlannedTask, worked: Set<number>, awayOn: readonly number[]): string[] {
@@ -84,7 +89,7 @@ function linkKept(
   link: Plan['links'][number],
   before: PlannedTask,
   after: PlannedTask,
-  worked: Map<string, Set<number>>,
+  worked: Worked,
 ): boolean {
   const event = link.kind === 'SS' ? before.start : before.finish;
   const due = link.kind === 'FF' ? after.finish : after.start;

@@ -1,8 +1,8 @@
 import { seeded } from '../units/seeded';
 import type { Compiled } from './compiled';
 import { pushedBack } from './justify';
-import type { NotBefore } from './network';
-import { better, opened, scoreOf, scorerOf, type Score, type Scorer } from './objective';
+import type { Exposure, NotBefore } from './network';
+import { better, opened, scoreOf, scorerOf, type Opened, type Score, type Scorer } from './objective';
 import { timesOf } from './passes';
 import { byKey, place, urgency, type Placement } from './placing';
 import { formatDay } from '../units/day';
@@ -111,57 +111,20 @@ class Search {
     }
   }
 
-  private putOff(exposure: Compiled['input']['exposures'][number]): boolean {
+  private putOff(exposure: Exposure): boolean {
     const best = this.found;
     const state = best && opened(this.net, best.placement, exposure);
     if (!best || !state || state.kept || this.net.tasks[state.from]?.state !== 'waiting') return false;
-    const calendar = this.net.jobCalendar[state.from];
-    const started = best.placement.start[state.from] ?? 0;
-    const end = best.placement.finish[state.to] ?? 0;
-    const latest =
-      calendar?.worked[(calendar.before[Math.min(end, calendar.before.length - 1)] ?? 0) - exposure.most] ?? started;
-    const dry = state.rain === undefined ? started : this.dryFrom(state.rain);
-    const slot = Math.max(latest, dry);
-    if (slot <= started) return false;
-    const { input } = this.net;
-    const wait: NotBefore = {
-      task: exposure.from,
-      slot,
-      open: false,
-      kind: 'kept',
-      because:
-        state.rain === undefined
-          ? `it would lie open for ${state.actual} half-days, and at most ${exposure.most} is right: ${exposure.reason}`
-          : `${input.rain?.get(state.rain) ?? 'rain'} on ${formatDay(dayOfSlot(input.origin, state.rain))} would ` +
-            'fall into it',
-    };
+    const slot = this.putOffTo(exposure, state, best.placement);
+    if (slot === undefined) return false;
     const former = { net: this.net, scorer: this.scorer };
-    const floor = Int32Array.from(this.net.floor);
-    floor[state.from] = Math.max(floor[state.from] ?? 0, slot);
-    this.net = {
-      ...this.net,
-      floor,
-      input: {
-        ...input,
-        notBefore: [
-          ...input.notBefore.filter((notBefore) => notBefore.task !== exposure.from || notBefore.kind !== 'kept'),
-          wait,
-        ],
-      },
-    };
+    this.net = withWait(this.net, state.from, this.waitOf(exposure, state, slot));
     this.scorer = { ...this.scorer, net: this.net };
     this.made++;
     const placement = place(this.net, byKey(this.net, best.placement.start), timesOf(this.net));
-    const score = placement && scoreOf(this.scorer, placement);
     const nearer = placement && opened(this.net, placement, exposure);
-    // Less broken, or as much but no longer in this rain: the next round looks again.
-    const helps =
-      score &&
-      nearer &&
-      score.late <= best.score.late &&
-      (score.broken < best.score.broken ||
-        (score.broken === best.score.broken && nearer.rain !== undefined && nearer.rain > (state.rain ?? Infinity)));
-    if (placement && score && helps) {
+    const score = placement && scoreOf(this.scorer, placement);
+    if (placement && score && nearer && helps(best.score, score, state.rain, nearer.rain)) {
       this.found = { placement, score };
       return true;
     }
@@ -170,10 +133,44 @@ class Search {
     return false;
   }
 
+  /** The slot from which it would lie open no longer than is right, or in the dry; undefined where it begins then already. */
+  private putOffTo(exposure: Exposure, state: Opened, placement: Placement): number | undefined {
+    const calendar = this.net.jobCalendar[state.from];
+    const started = placement.start[state.from] ?? 0;
+    const end = placement.finish[state.to] ?? 0;
+    const latest =
+      calendar?.worked[(calendar.before[Math.min(end, calendar.before.length - 1)] ?? 0) - exposure.most] ?? started;
+    const slot = Math.max(latest, state.rain === undefined ? started : this.dryFrom(state.rain));
+    return slot > started ? slot : undefined;
+  }
+
+  private waitOf(exposure: Exposure, { rain, actual }: Opened, slot: number): NotBefore {
+    const { input } = this.net;
+    const because =
+      rain === undefined
+        ? `it would lie open for ${actual} half-days, and at most ${exposure.most} is right: ${exposure.reason}`
+        : `${input.rain?.get(rain) ?? 'rain'} on ${formatDay(dayOfSlot(input.origin, rain))} would fall into it`;
+    return { task: exposure.from, slot, open: false, kind: 'kept', because };
+  }
+
   /** The first slot after an unbroken spell of rain. */
   private dryFrom(slot: number): number {
     let dry = slot + 1;
     while (this.net.input.rain?.has(dry)) dry++;
     return dry;
   }
+}
+
+/** The same network with a task kept back; an older wait of that kind gives way. */
+function withWait(net: Compiled, task: number, wait: NotBefore): Compiled {
+  const floor = Int32Array.from(net.floor);
+  floor[task] = Math.max(floor[task] ?? 0, wait.slot);
+  const others = net.input.notBefore.filter((other) => other.task !== wait.task || other.kind !== 'kept');
+  return { ...net, floor, input: { ...net.input, notBefore: [...others, wait] } };
+}
+
+/** Nobody later than promised and less broken, or as much but no longer in this rain: the next round looks again. */
+function helps(before: Score, after: Score, rainBefore = Infinity, rainAfter = -Infinity): boolean {
+  if (after.late > before.late || after.broken > before.broken) return false;
+  return after.broken < before.broken || rainAfter > rainBefore;
 }

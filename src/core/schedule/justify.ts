@@ -1,7 +1,6 @@
 import { beforeWork, countBefore } from './calendar';
 import type { Compiled } from './compiled';
-import { FULL_OCCUPANCY } from './network';
-import { firstConflict, missing, take, type Placement } from './placing';
+import { areaFull, crewFull, firstConflict, missing, needsOf, take, type Placement } from './placing';
 
 /**
  * The latest each task could start and end in a schedule, its job ending no later and every crew and room held as
@@ -81,27 +80,14 @@ function pushOne(net: Compiled, placed: Placement, task: number, end: number): v
 /** Like `firstConflict`, looked at from the front. */
 function earliestConflict(net: Compiled, placed: Placement, task: number, first: number): number | undefined {
   const last = firstConflict(net, placed, task, first);
-  if (last === undefined || last < 0) return last;
   const calendar = net.calendar[task];
-  if (!calendar) return last;
-  const [crew, plant, area] = [net.crew[task] ?? -1, net.plant[task] ?? -1, net.area[task] ?? -1];
-  const [start, finish] = [
-    calendar.worked[first] ?? 0,
-    (calendar.worked[first + (net.duration[task] ?? 0) - 1] ?? 0) + 1,
-  ];
-  for (let slot = start, at = first; slot < finish; slot++) {
+  if (last === undefined || last < 0 || !calendar) return last;
+  const { crew, demand, plant, area, shares } = needsOf(net, task);
+  for (let slot = calendar.worked[first] ?? 0, at = first; slot < last; slot++) {
     const worked = calendar.worked[at] === slot;
     if (worked) at++;
-    if (
-      worked &&
-      crew >= 0 &&
-      (placed.crewLoad[crew * net.horizon + slot] ?? 0) + (net.demand[task] ?? 0) > (placed.capacity[crew] ?? 0)
-    )
-      return slot;
-    if (worked && plant >= 0 && (placed.crewLoad[plant * net.horizon + slot] ?? 0) >= (placed.capacity[plant] ?? 0))
-      return slot;
-    if (area >= 0 && (placed.areaLoad[area * net.horizon + slot] ?? 0) + (net.shares[task] ?? 0) > FULL_OCCUPANCY)
-      return slot;
+    if (worked && (crewFull(net, placed, crew, demand, slot) || crewFull(net, placed, plant, 1, slot))) return slot;
+    if (areaFull(net, placed, area, shares, slot)) return slot;
   }
   return last;
 }

@@ -170,6 +170,26 @@ function placeOne(
   }
 }
 
+/** Whether so many more of a crew, or one more of a plant, are more than it has on a slot; nobody (-1) is always free. */
+export const crewFull = (net: Compiled, placed: Placement, crew: number, wanted: number, slot: number): boolean =>
+  crew >= 0 && (placed.crewLoad[crew * net.horizon + slot] ?? 0) + wanted > (placed.capacity[crew] ?? 0);
+
+/** Whether so much more is more than an area holds on a slot; nowhere (-1) there is always room. */
+export const areaFull = (net: Compiled, placed: Placement, area: number, shares: number, slot: number): boolean =>
+  area >= 0 && (placed.areaLoad[area * net.horizon + slot] ?? 0) + shares > FULL_OCCUPANCY;
+
+/** What a task takes while it works: crew with how many of it, plant, area with how much of it; -1 for none. */
+export const needsOf = (
+  net: Compiled,
+  task: number,
+): { crew: number; demand: number; plant: number; area: number; shares: number } => ({
+  crew: net.crew[task] ?? -1,
+  demand: net.demand[task] ?? 0,
+  plant: net.plant[task] ?? -1,
+  area: net.area[task] ?? -1,
+  shares: net.shares[task] ?? 0,
+});
+
 /**
  * The last slot that keeps a task from starting at this place of its calendar: its crews or its plant are all taken
  * there, or its area is.
@@ -179,36 +199,15 @@ export function firstConflict(net: Compiled, placed: Placement, task: number, fi
   const calendar = net.calendar[task];
   if (!calendar) return -1;
   const { worked } = calendar;
-  const duration = net.duration[task] ?? 0;
-  const last = worked[first + duration - 1];
-  const start = worked[first];
+  const end = first + (net.duration[task] ?? 0) - 1;
+  const [start, last] = [worked[first], worked[end]];
   if (last === undefined || start === undefined) return -1;
-  const crew = net.crew[task] ?? -1;
-  const plant = net.plant[task] ?? -1;
-  if (crew >= 0) {
-    const free = (placed.capacity[crew] ?? 0) - (net.demand[task] ?? 0);
-    const row = crew * net.horizon;
-    for (let at = first + duration - 1; at >= first; at--) {
-      const slot = worked[at] ?? 0;
-      if ((placed.crewLoad[row + slot] ?? 0) > free) return slot;
-    }
+  const { crew, demand, plant, area, shares } = needsOf(net, task);
+  for (let at = end; at >= first; at--) {
+    const slot = worked[at] ?? 0;
+    if (crewFull(net, placed, crew, demand, slot) || crewFull(net, placed, plant, 1, slot)) return slot;
   }
-  if (plant >= 0) {
-    const capacity = placed.capacity[plant] ?? 0;
-    const row = plant * net.horizon;
-    for (let at = first + duration - 1; at >= first; at--) {
-      const slot = worked[at] ?? 0;
-      if ((placed.crewLoad[row + slot] ?? 0) >= capacity) return slot;
-    }
-  }
-  const area = net.area[task] ?? -1;
-  if (area >= 0) {
-    const free = FULL_OCCUPANCY - (net.shares[task] ?? 0);
-    const row = area * net.horizon;
-    for (let slot = last; slot >= start; slot--) {
-      if ((placed.areaLoad[row + slot] ?? 0) > free) return slot;
-    }
-  }
+  for (let slot = last; slot >= start; slot--) if (areaFull(net, placed, area, shares, slot)) return slot;
   return undefined;
 }
 
@@ -217,22 +216,18 @@ export function take(net: Compiled, placed: Placement, task: number, first: numb
   const calendar = net.calendar[task];
   const duration = net.duration[task] ?? 0;
   if (!calendar || duration === 0) return;
-  const [crew, plant, area] = [net.crew[task] ?? -1, net.plant[task] ?? -1, net.area[task] ?? -1];
+  const { crew, demand, plant, area, shares } = needsOf(net, task);
   const start = calendar.worked[first] ?? 0;
   const finish = (calendar.worked[first + duration - 1] ?? 0) + 1;
-  const crews = sign * (net.demand[task] ?? 0);
+  const add = (load: Uint8Array, who: number, slot: number, amount: number): void => {
+    if (who >= 0) load[who * net.horizon + slot] = (load[who * net.horizon + slot] ?? 0) + sign * amount;
+  };
   for (let at = first; at < first + duration; at++) {
     const slot = calendar.worked[at] ?? 0;
-    if (crew >= 0)
-      placed.crewLoad[crew * net.horizon + slot] = (placed.crewLoad[crew * net.horizon + slot] ?? 0) + crews;
-    if (plant >= 0)
-      placed.crewLoad[plant * net.horizon + slot] = (placed.crewLoad[plant * net.horizon + slot] ?? 0) + sign;
+    add(placed.crewLoad, crew, slot, demand);
+    add(placed.crewLoad, plant, slot, 1);
   }
-  const shares = sign * (net.shares[task] ?? 0);
-  for (let slot = start; area >= 0 && slot < finish; slot++) {
-    const cell = area * net.horizon + slot;
-    placed.areaLoad[cell] = (placed.areaLoad[cell] ?? 0) + shares;
-  }
+  for (let slot = start; area >= 0 && slot < finish; slot++) add(placed.areaLoad, area, slot, shares);
   placed.start[task] = start;
   placed.finish[task] = finish;
 }

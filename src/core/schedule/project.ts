@@ -1,4 +1,4 @@
-import { answer, refuse, type Outcome } from '../problem';
+import { answer, refuse, type Outcome, type Problem } from '../problem';
 import { findLoop } from './network';
 
 /**
@@ -34,58 +34,16 @@ const named = (job: number): string => `job ${job + 1}`;
  * @returns a problem where a duration or a demand cannot be, a job asks for more than there is, or jobs wait for each
  * other in a ring
  */
-export function makeProject({ durations, capacities, demands, followers }: ProjectTerms): Outcome<Project> {
-  const bad = (code: string, message: string): Outcome<Project> => refuse({ code, message });
-  const count = durations.length;
-  for (const [resource, capacity] of capacities.entries())
-    if (!Number.isInteger(capacity) || capacity < 0)
-      return bad(
-        'capacity-unreadable',
-        `Resource ${resource + 1} has a capacity of ${capacity}; a whole number from 0.`,
-      );
-  for (let job = 0; job < count; job++) {
-    const duration = durations[job] ?? Number.NaN;
-    if (!Number.isInteger(duration) || duration < 0)
-      return bad('duration-negative', `${named(job)} takes ${duration}; a whole number from 0.`);
-    for (const [resource, capacity] of capacities.entries()) {
-      const asked = demands[job]?.[resource] ?? Number.NaN;
-      if (!Number.isInteger(asked) || asked < 0)
-        return bad(
-          'demand-unreadable',
-          `${named(job)} asks for ${asked} of resource ${resource + 1}; a whole number from 0.`,
-        );
-      if (asked > capacity && duration > 0)
-        return bad(
-          'demand-too-large',
-          `${named(job)} asks for ${asked} of resource ${resource + 1}, and there are ${capacity}.`,
-        );
-    }
-    for (const follower of followers[job] ?? [])
-      if (!Number.isInteger(follower) || follower < 0 || follower >= count)
-        return bad(
-          'job-unknown',
-          `${named(job)} is followed by job ${follower + 1}, which does not exist; there are ${count}.`,
-        );
-  }
+export function makeProject(terms: ProjectTerms): Outcome<Project> {
+  const { durations, capacities, demands, followers } = terms;
+  const problem = capacityProblem(capacities) ?? firstOf(durations.map((_, job) => () => jobProblem(terms, job)));
+  if (problem) return refuse(problem);
   const before: number[][] = durations.map(() => []);
   followers.forEach((list, job) => {
     for (const follower of new Set(list)) before[follower]?.push(job);
   });
   const order = inOrder(before, followers);
-  if (order.length < count) {
-    const links = followers.flatMap((list, job) =>
-      list.map((follower) => ({ before: String(job), after: String(follower) })),
-    );
-    const loop =
-      findLoop(
-        durations.map((_, job) => String(job)),
-        links,
-      ) ?? [];
-    return bad(
-      'sequence-loop',
-      `These wait for each other in a ring: ${loop.map((job) => named(Number(job))).join(', ')}.`,
-    );
-  }
+  if (order.length < durations.length) return refuse({ code: 'sequence-loop', message: ringWords(followers) });
   return answer({
     duration: Int32Array.from(durations),
     capacity: Int32Array.from(capacities),
@@ -94,6 +52,52 @@ export function makeProject({ durations, capacities, demands, followers }: Proje
     after: followers.map((list) => Int32Array.from(new Set(list))),
     order: Int32Array.from(order),
   });
+}
+
+/** The first thing found; what stands behind it is not asked. */
+function firstOf<Thing>(asks: readonly (() => Thing | undefined)[]): Thing | undefined {
+  for (const ask of asks) {
+    const found = ask();
+    if (found !== undefined) return found;
+  }
+  return undefined;
+}
+
+const isCount = (number: number): boolean => Number.isInteger(number) && number >= 0;
+
+function capacityProblem(capacities: readonly number[]): Problem | undefined {
+  const resource = capacities.findIndex((capacity) => !isCount(capacity));
+  if (resource < 0) return undefined;
+  const message = `Resource ${resource + 1} has a capacity of ${capacities[resource]}; a whole number from 0.`;
+  return { code: 'capacity-unreadable', message };
+}
+
+function jobProblem({ durations, capacities, demands, followers }: ProjectTerms, job: number): Problem | undefined {
+  const duration = durations[job] ?? Number.NaN;
+  if (!isCount(duration))
+    return { code: 'duration-negative', message: `${named(job)} takes ${duration}; a whole number from 0.` };
+  for (const [resource, capacity] of capacities.entries()) {
+    const asked = demands[job]?.[resource] ?? Number.NaN;
+    const asks = `${named(job)} asks for ${asked} of resource ${resource + 1}`;
+    if (!isCount(asked)) return { code: 'demand-unreadable', message: `${asks}; a whole number from 0.` };
+    if (asked > capacity && duration > 0)
+      return { code: 'demand-too-large', message: `${asks}, and there are ${capacity}.` };
+  }
+  const unknown = followers[job]?.find((follower) => !isCount(follower) || follower >= durations.length);
+  if (unknown === undefined) return undefined;
+  return {
+    code: 'job-unknown',
+    message: `${named(job)} is followed by job ${unknown + 1}, which does not exist; there are ${durations.length}.`,
+  };
+}
+
+function ringWords(followers: ProjectTerms['followers']): string {
+  const links = followers.flatMap((list, job) =>
+    list.map((follower) => ({ before: String(job), after: String(follower) })),
+  );
+  const jobs = followers.map((_, job) => String(job));
+  const ring = findLoop(jobs, links) ?? [];
+  return `These wait for each other in a ring: ${ring.map((job) => named(Number(job))).join(', ')}.`;
 }
 
 /** Those with nothing open before them, in turn; shorter than the project where a ring holds the rest. */

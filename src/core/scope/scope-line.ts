@@ -96,55 +96,75 @@ const QUANTITY = /[,\s]+(\d+(?:[.,]\d+)?)\s*(sq ft|[a-zµ]+[²³23]?)\s*$/i;
 
 /** Reads one line; a problem says what is missing. @param text at most a line */
 export function readScopeLine(text: string): Outcome<ScopeDraft> {
-  let rest = text.normalize('NFC').replace(/\s+/g, ' ').trim();
-  const said = STANCE_WORDS.find(([pattern]) => pattern.test(rest));
-  if (said) rest = rest.replace(said[0], '');
-  const condition = /\s+(if|unless|once|depending on)\s+(.+)$/i.exec(rest);
-  // It is read after “depends on”, which a bare clause is not.
-  const dependsOn = condition
-    ? `${/^(?:if|unless)$/i.test(condition[1] ?? '') ? 'whether ' : ''}${condition[2]?.trim() ?? ''}`
-    : '';
-  if (condition) rest = rest.slice(0, condition.index);
-  const measured = QUANTITY.exec(rest);
-  const unit = measured ? UNITS[(measured[2] ?? '').toLowerCase()] : undefined;
-  if (measured && unit) rest = rest.slice(0, measured.index);
+  const whole = text.normalize('NFC').replace(/\s+/g, ' ').trim();
+  const said = STANCE_WORDS.find(([pattern]) => pattern.test(whole));
+  const { rest: unconditional, dependsOn } = takeCondition(said ? whole.replace(said[0], '') : whole);
+  const { rest, measured } = takeQuantity(unconditional);
   const lower = rest.toLowerCase();
   const known = VERBS.find(([verb]) => lower === verb || lower.startsWith(`${verb} `));
-  const verb = known?.[0] ?? said?.[2] ?? '';
-  let subject = known ? rest.slice(known[0].length).trim() : rest.trim();
-  const stance =
-    said?.[1] ??
-    (known?.[0] === 'protect'
-      ? 'protect'
-      : known?.[0] === 'take down and refit' || known?.[0] === 'refit'
-        ? 'refit'
-        : dependsOn
-          ? 'conditional'
-          : 'in');
-  const counted = /^(\d{1,4})\s+(?=\S)/.exec(subject);
-  if (counted && !unit) subject = subject.slice(counted[0].length);
-  if (subject === '' || (verb === '' && !subject.includes(' ') && stance !== 'out')) {
+  const stance = said?.[1] ?? stanceOfVerb(known?.[0]) ?? (dependsOn ? 'conditional' : 'in');
+  const { subject, counted } = takeCount(known ? rest.slice(known[0].length).trim() : rest.trim(), measured);
+  const parts = partsOf(known?.[0] ?? said?.[2] ?? '', subject, stance);
+  if (!parts)
     return refuse({
       code: 'scope-line-unread',
       message: 'Say what happens to what, like “strip the boards 46 m²” or “not: repair the slates”.',
       field: 'line',
     });
-  }
-  const [ownVerb, ...ownSubject] = subject.split(' ');
-  const parts =
-    verb !== ''
-      ? { verb, subject }
-      : stance === 'out'
-        ? { verb: 'touch', subject }
-        : { verb: (ownVerb ?? '').toLowerCase(), subject: ownSubject.join(' ') };
-  const quantity = unit ? Number((measured?.[1] ?? '').replace(',', '.')) : counted ? Number(counted[1]) : undefined;
+  const measure = measured ?? counted;
   return answer({
     stance,
     ...parts,
     dependsOn,
-    ...(quantity && quantity > 0 ? { quantity, unit: unit ?? 'pieces' } : {}),
+    ...(measure && measure.quantity > 0 ? measure : {}),
     ...(known?.[1] ? { trade: known[1] } : {}),
   });
+}
+
+interface Measure {
+  quantity: number;
+  unit: string;
+}
+
+/** “… if the floor is sound”: what it depends on, read after “depends on”, which a bare clause is not. */
+function takeCondition(text: string): { rest: string; dependsOn: string } {
+  const found = /\s+(if|unless|once|depending on)\s+(.+)$/i.exec(text);
+  if (!found) return { rest: text, dependsOn: '' };
+  const [, word = '', clause = ''] = found;
+  return {
+    rest: text.slice(0, found.index),
+    dependsOn: `${/^(?:if|unless)$/i.test(word) ? 'whether ' : ''}${clause.trim()}`,
+  };
+}
+
+/** “… 46 m²” at the end, in a unit that is known. */
+function takeQuantity(text: string): { rest: string; measured?: Measure } {
+  const found = QUANTITY.exec(text);
+  const unit = found && UNITS[(found[2] ?? '').toLowerCase()];
+  if (!found || !unit) return { rest: text };
+  return {
+    rest: text.slice(0, found.index),
+    measured: { quantity: Number((found[1] ?? '').replace(',', '.')), unit },
+  };
+}
+
+/** “12 windows” is twelve pieces, where no measure was said. */
+function takeCount(text: string, measured: Measure | undefined): { subject: string; counted?: Measure } {
+  const found = measured ? undefined : /^(\d{1,4})\s+(?=\S)/.exec(text);
+  if (!found) return { subject: text };
+  return { subject: text.slice(found[0].length), counted: { quantity: Number(found[1]), unit: 'pieces' } };
+}
+
+const stanceOfVerb = (verb: string | undefined): Inclusion | undefined =>
+  verb === 'protect' ? 'protect' : verb === 'take down and refit' || verb === 'refit' ? 'refit' : undefined;
+
+/** What happens to what; undefined where one of both is missing. A word that is no known verb is taken for one. */
+function partsOf(verb: string, subject: string, stance: Inclusion): { verb: string; subject: string } | undefined {
+  if (subject === '') return undefined;
+  if (verb !== '') return { verb, subject };
+  if (stance === 'out') return { verb: 'touch', subject };
+  const [own = '', ...others] = subject.split(' ');
+  return others.length === 0 ? undefined : { verb: own.toLowerCase(), subject: others.join(' ') };
 }
 
 /** What is usually in an area of its kind: what “everything here except …” leaves out by a tick. */

@@ -1,5 +1,5 @@
 import { pattern } from '../pattern';
-import { isDoor, wallName, type Opening, type Fixture } from '../layout/shape';
+import { wallName, type Opening, type Fixture } from '../layout/shape';
 import { inUsualOrder, phaseFacts, phaseOrder, type Phase } from '../sequence/phases';
 import type { CheckVerdict, Observation } from './observation';
 
@@ -79,67 +79,114 @@ export const coveringPhases = (phases: readonly Phase[]): Phase[] =>
  * Keys are stable, so that what was said of a line stays with it when others come and go.
  */
 export function closeInLines(facts: CloseInFacts): CloseInLine[] {
-  const has = (...phases: Phase[]): boolean => phases.some((phase) => facts.phases.includes(phase));
+  const chosen = chosenLines(facts);
+  return [
+    ...chosen,
+    ...agreedLines(facts, chosen),
+    ...drawnLines(facts, chosen),
+    ...roughLines(facts),
+    ...seenLines(facts),
+  ];
+}
+
+const line = (key: string, text: string, because: string, item?: string): CloseInLine => ({
+  key,
+  text,
+  because,
+  ...(item ? { item } : {}),
+});
+
+/** What was chosen and wants something in the wall. */
+const chosenLines = ({ selections }: CloseInFacts): CloseInLine[] =>
+  selections.flatMap(({ id, category, choice }) =>
+    WANTS.filter(({ words }) => words.test(`${category} ${choice}`)).map((wants) =>
+      line(`${wants.key}:${id}`, wants.line(category.toLowerCase()), `chosen: ${category}`),
+    ),
+  );
+
+/** What was agreed and wants backing, unless what was chosen for it has asked for that. */
+function agreedLines({ scope }: CloseInFacts, chosen: readonly CloseInLine[]): CloseInLine[] {
   const lines: CloseInLine[] = [];
-  const add = (key: string, text: string, because: string, item?: string): void =>
-    void lines.push({ key, text, because, ...(item ? { item } : {}) });
-  for (const { id, category, choice } of facts.selections) {
-    for (const { key, words, line } of WANTS)
-      if (words.test(`${category} ${choice}`)) add(`${key}:${id}`, line(category.toLowerCase()), `chosen: ${category}`);
-  }
-  for (const { id, text } of facts.scope)
-    if (
-      WANTS[0]?.words.test(text) &&
-      !lines.some(
-        (line) => line.key.startsWith('backing:') && text.toLowerCase().includes(line.text.split(' ')[2] ?? '—'),
-      )
-    )
-      add(`backing:${id}`, `backing for ${text} is in`, `agreed: ${text}`);
-  for (const thing of facts.fixtures)
-    if (thing.kind === 'cabinet' || thing.kind === 'appliance')
-      add(`backing:${thing.id}`, `backing behind ${thing.name} on ${wallName(thing.wall)}`, `drawn: ${thing.name}`);
-  for (const opening of facts.openings)
-    if (isDoor(opening.kind) && opening.kind === 'pocket' && !lines.some((line) => line.key.startsWith('pocket:')))
-      add(
-        `pocket:${opening.id}`,
-        `${opening.name || 'pocket door'} was hung and run to both ends`,
-        `drawn: ${opening.name || 'pocket door'} in ${wallName(opening.wall)}`,
-      );
-  if (has('wiring-rough')) {
-    add('boxes:height', 'boxes stand at their heights and level with each other', 'wires are in this wall');
-    add('boxes:proud', 'boxes stand proud of the stud by the thickness of the board', 'wires are in this wall');
-    add(
-      'plates:cables',
-      'plates over cables nearer than 32 mm (1 1/4") to the face',
-      'wires are in this wall; the local code gives the depth',
+  const asked = (text: string): boolean =>
+    [...chosen, ...lines].some(
+      (other) => other.key.startsWith('backing:') && text.toLowerCase().includes(other.text.split(' ')[2] ?? '—'),
     );
-  }
-  if (has('plumbing-rough', 'gas-rough')) {
-    add(
-      'plates:pipes',
-      'plates over pipes nearer than 32 mm (1 1/4") to the face',
-      'pipes are in this wall; the local code gives the depth',
-    );
-    add('test:supply', 'supply stands under test pressure, gauge pictured', 'pipes are in this wall');
-    add('test:drain', 'drain holds its water or air test', 'pipes are in this wall');
-  }
-  if (has('duct-rough')) add('ducts:sealed', 'duct joints sealed, ends covered against dust', 'ducts are in this wall');
-  if (has('low-voltage'))
-    add('low:labelled', 'data and bell wires labelled at both ends', 'low voltage is in this wall');
-  for (const { id, text } of facts.liveServices)
-    add(`live:${id}`, `${text} is marked and stays reachable`, 'found on the first visit');
-  for (const { id, text } of facts.assumptions)
-    add(`shown:${id}`, `seen whether ${text}`, 'believed when it was priced; the cover hides it');
-  for (const { id, text } of facts.leftovers) add(`left:${id}`, `done: ${text}`, 'left open on a walk', id);
-  if (facts.walls === 0) add('picture:room', 'a picture of every wall, corner to corner', 'nobody sees it again');
-  for (let wall = 0; wall < facts.walls; wall++)
-    add(
-      `picture:wall-${wall}`,
-      `picture of ${wallName(wall)}, corner to corner, tape in sight`,
-      'nobody sees it again',
-    );
+  for (const { id, text } of scope)
+    if (WANTS[0]?.words.test(text) && !asked(text))
+      lines.push(line(`backing:${id}`, `backing for ${text} is in`, `agreed: ${text}`));
   return lines;
 }
+
+/** What is drawn on a wall or slides into it. */
+function drawnLines({ fixtures, openings }: CloseInFacts, chosen: readonly CloseInLine[]): CloseInLine[] {
+  const backing = fixtures
+    .filter((thing) => thing.kind === 'cabinet' || thing.kind === 'appliance')
+    .map((thing) =>
+      line(`backing:${thing.id}`, `backing behind ${thing.name} on ${wallName(thing.wall)}`, `drawn: ${thing.name}`),
+    );
+  // One line for the pockets of a room: who looks at one looks at all.
+  const pocket = chosen.some((other) => other.key.startsWith('pocket:'))
+    ? undefined
+    : openings.find((opening) => opening.kind === 'pocket');
+  if (!pocket) return backing;
+  const name = pocket.name || 'pocket door';
+  return [
+    ...backing,
+    line(`pocket:${pocket.id}`, `${name} was hung and run to both ends`, `drawn: ${name} in ${wallName(pocket.wall)}`),
+  ];
+}
+
+/** What the trades that work in the wall leave in it; by the steps of the area. */
+const IN_THE_WALL: readonly (readonly [phases: readonly Phase[], lines: readonly CloseInLine[]])[] = [
+  [
+    ['wiring-rough'],
+    [
+      line('boxes:height', 'boxes stand at their heights and level with each other', 'wires are in this wall'),
+      line('boxes:proud', 'boxes stand proud of the stud by the thickness of the board', 'wires are in this wall'),
+      line(
+        'plates:cables',
+        'plates over cables nearer than 32 mm (1 1/4") to the face',
+        'wires are in this wall; the local code gives the depth',
+      ),
+    ],
+  ],
+  [
+    ['plumbing-rough', 'gas-rough'],
+    [
+      line(
+        'plates:pipes',
+        'plates over pipes nearer than 32 mm (1 1/4") to the face',
+        'pipes are in this wall; the local code gives the depth',
+      ),
+      line('test:supply', 'supply stands under test pressure, gauge pictured', 'pipes are in this wall'),
+      line('test:drain', 'drain holds its water or air test', 'pipes are in this wall'),
+    ],
+  ],
+  [['duct-rough'], [line('ducts:sealed', 'duct joints sealed, ends covered against dust', 'ducts are in this wall')]],
+  [['low-voltage'], [line('low:labelled', 'data and bell wires labelled at both ends', 'low voltage is in this wall')]],
+];
+const roughLines = ({ phases }: CloseInFacts): CloseInLine[] =>
+  IN_THE_WALL.flatMap(([wanted, lines]) => (wanted.some((phase) => phases.includes(phase)) ? lines : []));
+
+/** What was found, believed or left open here, and the pictures that are taken last. */
+const seenLines = (facts: CloseInFacts): CloseInLine[] => [
+  ...facts.liveServices.map(({ id, text }) =>
+    line(`live:${id}`, `${text} is marked and stays reachable`, 'found on the first visit'),
+  ),
+  ...facts.assumptions.map(({ id, text }) =>
+    line(`shown:${id}`, `seen whether ${text}`, 'believed when it was priced; the cover hides it'),
+  ),
+  ...facts.leftovers.map(({ id, text }) => line(`left:${id}`, `done: ${text}`, 'left open on a walk', id)),
+  ...(facts.walls === 0
+    ? [line('picture:room', 'a picture of every wall, corner to corner', 'nobody sees it again')]
+    : Array.from({ length: facts.walls }, (_, wall) =>
+        line(
+          `picture:wall-${wall}`,
+          `picture of ${wallName(wall)}, corner to corner, tape in sight`,
+          'nobody sees it again',
+        ),
+      )),
+];
 
 export interface CloseInState extends CloseInLine {
   state: CheckVerdict | 'not looked at';

@@ -1,3 +1,4 @@
+import { given } from '../given';
 import type { Reading } from '../narration/draft';
 import type { Phase } from '../sequence/phases';
 import type { Trade } from '../sequence/trades';
@@ -22,88 +23,56 @@ export function recordOf(
 ): NewObservation {
   const text = line.subject.slice(0, 600);
   switch (line.kind) {
-    case 'progress': {
-      const step = similar(steps, line.phase);
-      return step && line.fraction !== undefined
-        ? { kind: 'progress', area, phase: step.phase, fraction: line.fraction }
-        : {
-            kind: 'note',
-            area,
-            text: `${text}${line.fraction === undefined ? '' : `, ${Math.round(line.fraction * 100)} %`}`,
-          };
+    case 'progress':
+      return progressOrNote(line, area, text, steps);
+    case 'remaining': {
+      const trade =
+        line.trade ?? steps.find((step) => step.fraction < 1 && step.trade !== 'nobody')?.trade ?? 'carpentry';
+      return { kind: 'remaining', area, text, trade, ...given({ quantity: line.quantity, unit: line.unit }) };
     }
-    case 'remaining':
-      return {
-        kind: 'remaining',
-        area,
-        text,
-        trade: line.trade ?? steps.find((step) => step.fraction < 1 && step.trade !== 'nobody')?.trade ?? 'carpentry',
-        ...(line.quantity === undefined ? {} : { quantity: line.quantity }),
-        ...(line.unit === undefined ? {} : { unit: line.unit }),
-      };
-    case 'measurement': {
-      if (line.mm === undefined || line.mm <= 0) return { kind: 'note', area, text };
-      const typed = [line.mm, line.mm2]
-        .flatMap((mm) => (mm === undefined ? [] : [formatLength(mm, system)]))
-        .join(' × ');
-      return {
-        kind: 'measurement',
-        area,
-        text,
-        mm: line.mm,
-        typed,
-        ...(line.mm2 === undefined ? {} : { second: line.mm2 }),
-      };
-    }
+    case 'measurement':
+      return measurementOrNote(line, area, text, system);
     case 'scope':
-      return {
-        kind: 'scope',
-        area,
-        text,
-        stance: line.stance ?? 'in',
-        ...(line.quantity === undefined ? {} : { quantity: line.quantity }),
-      };
+      return { kind: 'scope', area, text, stance: line.stance ?? 'in', ...given({ quantity: line.quantity }) };
     case 'assumption':
-      return {
-        kind: 'assumption',
-        area,
-        text,
-        ...(line.fallback === undefined ? {} : { fallback: line.fallback.slice(0, 200) }),
-      };
+      return { kind: 'assumption', area, text, ...given({ fallback: line.fallback?.slice(0, 200) }) };
     case 'selection':
-      return {
-        kind: 'selection',
-        area,
-        text,
-        ...(line.choice === undefined ? {} : { choice: line.choice.slice(0, 200) }),
-      };
+      return { kind: 'selection', area, text, ...given({ choice: line.choice?.slice(0, 200) }) };
     case 'order':
-      return {
-        kind: 'order',
-        area,
-        text,
-        ...(line.problem === undefined ? {} : { problem: line.problem }),
-        ...(line.days === undefined ? {} : { days: line.days }),
-      };
-    case 'decision':
-      return {
-        kind: 'decision',
-        area,
-        text,
-        by: line.by ?? 'us',
-        ...(/\b(?:no charge|free of charge|for free|on the house)\b/i.test(text) ? { free: true } : {}),
-      };
+      return { kind: 'order', area, text, ...given({ problem: line.problem, days: line.days }) };
+    case 'decision': {
+      const free = /\b(?:no charge|free of charge|for free|on the house)\b/i.test(text);
+      return { kind: 'decision', area, text, by: line.by ?? 'us', ...(free ? { free } : {}) };
+    }
     case 'gate':
-      return { kind: 'gate', area, text, ...(line.state === undefined ? {} : { state: line.state }) };
+      return { kind: 'gate', area, text, ...given({ state: line.state }) };
     case 'short':
-      return {
-        kind: 'short',
-        area,
-        text,
-        ...(line.quantity === undefined ? {} : { quantity: line.quantity }),
-        ...(line.unit === undefined ? {} : { unit: line.unit }),
-      };
+      return { kind: 'short', area, text, ...given({ quantity: line.quantity, unit: line.unit }) };
     default:
       return { kind: line.kind, area, text };
   }
+}
+
+/** How far a step is; a note where the area has no such step or no share was said. */
+function progressOrNote(
+  { phase, fraction }: Pick<Reading, 'phase' | 'fraction'>,
+  area: string,
+  text: string,
+  steps: RecordTerms['steps'],
+): NewObservation {
+  const step = similar(steps, phase);
+  if (step && fraction !== undefined) return { kind: 'progress', area, phase: step.phase, fraction };
+  return { kind: 'note', area, text: fraction === undefined ? text : `${text}, ${Math.round(fraction * 100)} %` };
+}
+
+/** A length or two in the job's own writing; a note where no length was said. */
+function measurementOrNote(
+  { mm, mm2 }: Pick<Reading, 'mm' | 'mm2'>,
+  area: string,
+  text: string,
+  system: LengthSystem,
+): NewObservation {
+  if (mm === undefined || mm <= 0) return { kind: 'note', area, text };
+  const typed = [mm, mm2].flatMap((length) => (length === undefined ? [] : [formatLength(length, system)])).join(' × ');
+  return { kind: 'measurement', area, text, mm, typed, ...given({ second: mm2 }) };
 }

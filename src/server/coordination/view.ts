@@ -9,9 +9,10 @@ import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, slotOf } from '@/core/units/slot';
 import { pathOfFeed } from '../schedule/feeds';
 import { firmTime } from '../zone';
+import type { Connection } from '../database/open';
 import { queryAll, queryOne } from '../database/query';
 import type { Installation } from '../installation';
-import { isWorkday, workdaysAfter } from '../../core/units/workday';
+import { isWorkday, workdaysAfter } from '@/core/units/workday';
 import { officesOf, type InspectionRow } from '../schedule/offices';
 import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { holidaysOf } from '../schedule/read-site';
@@ -34,58 +35,20 @@ const MONTHS = [
 ];
 const month = (number: number): string => MONTHS[number - 1] ?? '';
 
-/** The desks that speak for the world outside: inspection offices, the weather, plant, other people's calendars. */
+/** What a firm arranges with the world outside: inspections, weather, plant, other people's calendars. */
 export function coordinationView(installation: Installation): DesksView {
   const { db } = installation;
-  const time = firmTime(installation);
-  const now = time.today;
+  const { today: now } = firmTime(installation);
   const plan = readPlan(db);
-  const names = {
-    jobs: new Map(
-      queryAll<{ id: string; name: string; weight: number }>(
-        db,
-        `SELECT id, name, weight FROM job WHERE state <> 'closed' ORDER BY position`,
-      ).map((job) => [job.id, job]),
-    ),
-    areas: new Map(
-      queryAll<{ id: string; name: string; job: string }>(db, 'SELECT id, name, job FROM area').map((area) => [
-        area.id,
-        area,
-      ]),
-    ),
-  };
-  const job = (id: string): string => names.jobs.get(id)?.name ?? '';
-  const outlook = queryAll<HalfDayOutlook & { said_at: string }>(
+  const jobs = queryAll<{ id: string; name: string; weight: number }>(
     db,
-    'SELECT * FROM outlook WHERE day >= @now ORDER BY day, half',
-    { now },
+    `SELECT id, name, weight FROM job WHERE state <> 'closed' ORDER BY position`,
   );
-  const normals = queryAll<{ month: number; wet: number; windy: number; frosty: number }>(
-    db,
-    'SELECT * FROM normal ORDER BY month',
-  );
-  const after = plan ? slotOf(plan.origin, addDays(now, OUTLOOK_DAYS)) : 0;
-  const busy = new Map(
-    queryAll<{ sub: string; count: number }>(
-      db,
-      'SELECT sub, count(*) AS count FROM busy WHERE day >= @now GROUP BY sub',
-      {
-        now,
-      },
-    ).map((row) => [row.sub, row.count]),
-  );
-  const sources = new Map(
-    queryAll<{ sub: string; name: string; events: number; read_at: string }>(db, 'SELECT * FROM busy_source').map(
-      (row) => [row.sub, row],
-    ),
-  );
-  const downs = groupBy(
-    queryAll<{ id: string; plant: string; first_day: Day; last_day: Day; units: number; reason: string }>(
-      db,
-      'SELECT * FROM plant_down WHERE last_day >= @now ORDER BY first_day',
-      { now },
-    ),
-    (row) => row.plant,
+  const areas = new Map(
+    queryAll<{ id: string; name: string; job: string }>(db, 'SELECT id, name, job FROM area').map((area) => [
+      area.id,
+      area,
+    ]),
   );
   const subs = queryAll<{ id: string; name: string; trade: Trade }>(
     db,
@@ -93,13 +56,14 @@ export function coordinationView(installation: Installation): DesksView {
   );
   const people = queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM person ORDER BY rowid');
   const targets = [
-    ...[...names.jobs.values()].map(({ id, name }) => ({ kind: 'job' as const, id, name })),
+    ...jobs.map(({ id, name }) => ({ kind: 'job' as const, id, name })),
     ...subs.map(({ id, name }) => ({ kind: 'sub' as const, id, name })),
     ...people.map(({ id, name }) => ({ kind: 'person' as const, id, name })),
   ];
+  const job = (id: string): string => jobs.find((entry) => entry.id === id)?.name ?? '';
   return {
     today: now,
-    inspections: inspectionsOf(installation, plan, names.areas, job, now),
+    inspections: inspectionsOf(installation, plan, areas, job, now),
     unbooked: unbookedOf(installation, plan, now),
     offices: officesOf(db).map((office) => ({
       id: office.id,
@@ -111,6 +75,38 @@ export function coordinationView(installation: Installation): DesksView {
       noticeDays: office.notice_days,
       visitsADay: office.visits_a_day,
     })),
+    ...weatherOf(installation, plan, now),
+    kept: keptBack(plan, job),
+    plant: plantOf(db, plan, now),
+    subs: busyOf(installation, subs, now),
+    feeds: feedsOf(installation, targets),
+    targets,
+    tripWeight: queryOne<{ trip_weight: number }>(db, 'SELECT trip_weight FROM firm')?.trip_weight ?? 0,
+    jobs,
+  };
+}
+
+/** The days ahead with what they forbid, and what the months after them usually cost. */
+function weatherOf(
+  installation: Installation,
+  plan: StoredPlan | undefined,
+  now: Day,
+): Pick<DesksView, 'outlook' | 'saidAt' | 'normals' | 'expected'> {
+  const { db } = installation;
+  const outlook = queryAll<HalfDayOutlook & { said_at: string }>(
+    db,
+    'SELECT * FROM outlook WHERE day >= @now ORDER BY day, half',
+    { now },
+  );
+  const normals = queryAll<{ month: number; wet: number; windy: number; frosty: number }>(
+    db,
+    'SELECT * FROM normal ORDER BY month',
+  );
+  const saidAt = outlook
+    .map((half) => half.said_at)
+    .sort()
+    .at(-1);
+  return {
     outlook: [...groupBy(outlook, (half) => half.day)].slice(0, OUTLOOK_DAYS).map(([day, halves]) => ({
       day,
       halves: halves.map(({ half, rain, wind, low }) => ({
@@ -125,15 +121,7 @@ export function coordinationView(installation: Installation): DesksView {
         ],
       })),
     })),
-    saidAt: outlook[0]
-      ? whenSeen(
-          outlook
-            .map((half) => half.said_at)
-            .sort()
-            .at(-1) ?? '',
-          time,
-        )
-      : null,
+    saidAt: saidAt === undefined ? null : whenSeen(saidAt, firmTime(installation)),
     normals: normals.map((row) => ({ ...row, month: month(row.month) })),
     expected: plan
       ? expectedLost(
@@ -142,67 +130,97 @@ export function coordinationView(installation: Installation): DesksView {
           ),
           plan.origin,
           new Map(normals.map((row) => [row.month, row])),
-          after,
+          slotOf(plan.origin, addDays(now, OUTLOOK_DAYS)),
         ).map((row) => ({ ...row, month: month(row.month) }))
       : [],
-    kept: (plan?.tasks ?? []).flatMap((task) => {
-      const words =
-        task.reason.kind === 'weather'
-          ? task.reason.text
-          : plan?.notBefore.find((wait) => wait.task === task.id && wait.kind === 'kept')?.because;
-      return words && task.state !== 'done'
-        ? [
-            {
-              task: task.id,
-              label: task.label,
-              job: task.job,
-              jobName: job(task.job),
-              text: words.replace(/^Not earlier: /, ''),
-            },
-          ]
-        : [];
-    }),
-    plant: queryAll<{ id: string; version: number; name: string; units: number; phases: string }>(
-      db,
-      'SELECT * FROM plant ORDER BY rowid',
-    ).map((row) => ({
-      id: row.id,
-      version: row.version,
-      name: row.name,
-      units: row.units,
-      phases: JSON.parse(row.phases) as Phase[],
-      down: (downs.get(row.id) ?? []).map((down) => ({
-        id: down.id,
-        firstDay: down.first_day,
-        lastDay: down.last_day,
-        units: down.units,
-        reason: down.reason,
-      })),
-      uses: (plan?.tasks ?? []).filter((task) => task.state !== 'done' && task.plant === plantCrew(row.id)).length,
-    })),
-    subs: subs.map((sub) => {
-      const source = sources.get(sub.id);
-      return {
-        ...sub,
-        busy: busy.get(sub.id) ?? 0,
-        source: source ? { name: source.name, events: source.events, when: whenSeen(source.read_at, time) } : null,
-      };
-    }),
-    feeds: queryAll<{ id: string; kind: 'job' | 'sub' | 'person'; target: string; made_at: string }>(
-      db,
-      'SELECT * FROM feed WHERE closed_at IS NULL ORDER BY made_at',
-    ).map((feed) => ({
-      id: feed.id,
-      kind: feed.kind,
-      name: targets.find((target) => target.kind === feed.kind && target.id === feed.target)?.name ?? '',
-      path: pathOfFeed(installation, feed.id),
-      madeAt: whenSeen(feed.made_at, time),
-    })),
-    targets,
-    tripWeight: queryOne<{ trip_weight: number }>(db, 'SELECT trip_weight FROM firm')?.trip_weight ?? 0,
-    jobs: [...names.jobs.values()],
   };
 }
+
+/** Work that the weather, or what must not lie open, keeps back. */
+const keptBack = (plan: StoredPlan | undefined, job: (id: string) => string): DesksView['kept'] =>
+  (plan?.tasks ?? []).flatMap((task) => {
+    const words =
+      task.reason.kind === 'weather'
+        ? task.reason.text
+        : plan?.notBefore.find((wait) => wait.task === task.id && wait.kind === 'kept')?.because;
+    if (!words || task.state === 'done') return [];
+    const text = words.replace(/^Not earlier: /, '');
+    return [{ task: task.id, label: task.label, job: task.job, jobName: job(task.job), text }];
+  });
+
+/** What the firm has of each kind of plant, when it is away, and how much of the plan needs it. */
+function plantOf(db: Connection, plan: StoredPlan | undefined, now: Day): DesksView['plant'] {
+  const downs = groupBy(
+    queryAll<{ id: string; plant: string; first_day: Day; last_day: Day; units: number; reason: string }>(
+      db,
+      'SELECT * FROM plant_down WHERE last_day >= @now ORDER BY first_day',
+      { now },
+    ),
+    (row) => row.plant,
+  );
+  return queryAll<{ id: string; version: number; name: string; units: number; phases: string }>(
+    db,
+    'SELECT * FROM plant ORDER BY rowid',
+  ).map((row) => ({
+    id: row.id,
+    version: row.version,
+    name: row.name,
+    units: row.units,
+    phases: JSON.parse(row.phases) as Phase[],
+    down: (downs.get(row.id) ?? []).map((down) => ({
+      id: down.id,
+      firstDay: down.first_day,
+      lastDay: down.last_day,
+      units: down.units,
+      reason: down.reason,
+    })),
+    uses: (plan?.tasks ?? []).filter((task) => task.state !== 'done' && task.plant === plantCrew(row.id)).length,
+  }));
+}
+
+/** Each sub with the days ahead on which its own calendar says that it is busy. */
+function busyOf(
+  installation: Installation,
+  subs: readonly { id: string; name: string; trade: Trade }[],
+  now: Day,
+): DesksView['subs'] {
+  const { db } = installation;
+  const busy = new Map(
+    queryAll<{ sub: string; count: number }>(
+      db,
+      'SELECT sub, count(*) AS count FROM busy WHERE day >= @now GROUP BY sub',
+      { now },
+    ).map((row) => [row.sub, row.count]),
+  );
+  const sources = new Map(
+    queryAll<{ sub: string; name: string; events: number; read_at: string }>(db, 'SELECT * FROM busy_source').map(
+      (row) => [row.sub, row],
+    ),
+  );
+  return subs.map((sub) => {
+    const source = sources.get(sub.id);
+    return {
+      ...sub,
+      busy: busy.get(sub.id) ?? 0,
+      source: source
+        ? { name: source.name, events: source.events, when: whenSeen(source.read_at, firmTime(installation)) }
+        : null,
+    };
+  });
+}
+
+/** Calendars that others follow, with their addresses. */
+const feedsOf = (installation: Installation, targets: DesksView['targets']): DesksView['feeds'] =>
+  queryAll<{ id: string; kind: 'job' | 'sub' | 'person'; target: string; made_at: string }>(
+    installation.db,
+    'SELECT * FROM feed WHERE closed_at IS NULL ORDER BY made_at',
+  ).map((feed) => ({
+    id: feed.id,
+    kind: feed.kind,
+    name: targets.find((target) => target.kind === feed.kind && target.id === feed.target)?.name ?? '',
+    path: pathOfFeed(installation, feed.id),
+    madeAt: whenSeen(feed.made_at, firmTime(installation)),
+  }));
 
 type Areas = ReadonlyMap<string, { name: string; job: string }>;
 

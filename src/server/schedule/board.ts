@@ -58,10 +58,10 @@ export function boardOptions(asked: Record<string, string | string[] | undefined
 /** The half-day board: by trade over all jobs, or by room in one. */
 export function scheduleView(installation: Installation, options: BoardOptions & { job?: string }): ScheduleView {
   const { db } = installation;
-  const time = firmTime(installation);
-  const now = time.today;
+  const { today: now } = firmTime(installation);
+  const { job, weeks } = options;
   const whole = readPlan(db);
-  const plan = options.by === 'room' && options.job ? readPlan(db, { job: options.job }) : whole;
+  const plan = options.by === 'room' && job ? readPlan(db, { job }) : whole;
   const asked = plan?.tasks.find((task) => task.id === options.task);
   const thisMonday = mondayOf(now);
   // Work that was asked for brings its own week.
@@ -69,72 +69,91 @@ export function scheduleView(installation: Installation, options: BoardOptions &
     plan && asked
       ? Math.max(0, Math.floor(daysBetween(thisMonday, dayOfSlot(plan.origin, asked.start)) / 7))
       : options.shift;
-  const monday = addDays(thisMonday, 7 * shift);
-  const days = Array.from({ length: options.weeks * 7 }, (_, index) => addDays(monday, index));
-  const holidays = new Set(queryAll<{ day: Day }>(db, 'SELECT day FROM holiday').map((row) => row.day));
+  const first = addDays(thisMonday, 7 * shift);
+  const names = new Map(
+    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((row) => [row.id, row.name]),
+  );
   const window = plan && {
     plan,
-    first: monday,
-    from: slotOf(plan.origin, monday),
-    length: options.weeks * 14,
-    jobs: new Map(
-      queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((job) => [job.id, job.name]),
-    ),
+    first,
+    from: slotOf(plan.origin, first),
+    length: weeks * 14,
+    jobs: names,
     pins: pinned(db),
   };
-  const board: BoardView = {
-    today: now,
-    first: monday,
-    days: days.map((day) => ({
-      day,
-      label: formatDay(day).replace(/ \w+$/, ''),
-      worked: isWorkday(day, holidays),
-    })),
-    todaySlot: shift <= 0 && slotOf(monday, now) < options.weeks * 14 ? slotOf(monday, now) : null,
-    rows: window
-      ? options.by === 'room' && options.job
-        ? roomRows(installation, window, options.job)
-        : tradeRows(window, options)
-      : [],
-    marks: window
-      ? [...marksOf(window, options.job), ...deliveryMarks(installation, window, options.job)].sort(
-          (a, b) => a.slot - b.slot,
-        )
-      : [],
-    weather: window ? weatherOf(db, window) : [],
-    madeAt: plan ? whenSeen(plan.madeAt, time) : '',
-    cause: plan?.cause ?? '',
-    jobs: new Set(plan?.tasks.map((task) => task.job)).size,
-    problem: queryOne<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
-  };
-  const names = new Map(
-    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((job) => [job.id, job.name]),
-  );
-  const end = window ? window.from + window.length : 0;
-  const looks =
-    whole && window
-      ? planFindings(whole, (job) => names.get(job) ?? '').filter(
-          (look) =>
-            (!options.job || look.job === options.job) &&
-            look.slot < end &&
-            (look.kind === 'conflict' || look.slot >= window.from),
-        )
-      : [];
   return {
-    job: options.job ? jobHead(installation, options.job) : null,
+    job: job ? jobHead(installation, job) : null,
     by: options.by,
-    weeks: options.weeks,
+    weeks,
     shift,
     task: asked?.id ?? null,
-    board,
+    board: {
+      ...daysOf(db, first, weeks, now),
+      ...(window
+        ? within(installation, window, options)
+        : { rows: [], marks: [], weather: [], madeAt: '', cause: '', jobs: 0 }),
+      problem: queryOne<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
+    },
     crew: options.crew ?? null,
     crews: (whole?.crewCapacity ?? [])
       .filter((crew) => whole?.tasks.some((task) => task.crew === crew.sub && task.state !== 'done'))
       .map((crew) => ({ id: crew.sub, name: crew.name })),
-    looks: looks.map(({ kind, text, task, job }) => ({ kind, text, task, job })),
-    goal: whole?.bound ? goalOf(db, whole, names, options.job) : null,
+    looks: whole && window ? looksIn(whole, window, job) : [],
+    goal: whole?.bound ? goalOf(db, whole, names, job) : null,
   };
 }
+
+/** The days that the board shows, and where today is among them. */
+function daysOf(
+  db: Connection,
+  first: Day,
+  weeks: number,
+  now: Day,
+): Pick<BoardView, 'today' | 'first' | 'days' | 'todaySlot'> {
+  const holidays = new Set(queryAll<{ day: Day }>(db, 'SELECT day FROM holiday').map((row) => row.day));
+  const today = slotOf(first, now);
+  return {
+    today: now,
+    first,
+    days: Array.from({ length: weeks * 7 }, (_, index) => addDays(first, index)).map((day) => ({
+      day,
+      label: formatDay(day).replace(/ \w+$/, ''),
+      worked: isWorkday(day, holidays),
+    })),
+    todaySlot: today >= 0 && today < weeks * 14 ? today : null,
+  };
+}
+
+/** What the plan has within the board's days. */
+function within(
+  installation: Installation,
+  window: Window,
+  options: BoardOptions & { job?: string },
+): Pick<BoardView, 'rows' | 'marks' | 'weather' | 'madeAt' | 'cause' | 'jobs'> {
+  const { plan } = window;
+  return {
+    rows:
+      options.by === 'room' && options.job ? roomRows(installation, window, options.job) : tradeRows(window, options),
+    marks: [...marksOf(window, options.job), ...deliveryMarks(installation, window, options.job)].sort(
+      (a, b) => a.slot - b.slot,
+    ),
+    weather: weatherOf(installation.db, window),
+    madeAt: whenSeen(plan.madeAt, firmTime(installation)),
+    cause: plan.cause,
+    jobs: new Set(plan.tasks.map((task) => task.job)).size,
+  };
+}
+
+/** What is worth a look before the board's last day; a conflict also where it is behind its first. */
+const looksIn = (whole: StoredPlan, window: Window, job: string | undefined): ScheduleView['looks'] =>
+  planFindings(whole, (id) => window.jobs.get(id) ?? '')
+    .filter(
+      (look) =>
+        (!job || look.job === job) &&
+        look.slot < window.from + window.length &&
+        (look.kind === 'conflict' || look.slot >= window.from),
+    )
+    .map(({ kind, text, task, job: its }) => ({ kind, text, task, job: its }));
 
 const pinned = (db: Connection): Map<string, string> =>
   new Map(

@@ -77,7 +77,7 @@ export function progressView(installation: Installation, job: string, asked?: st
     },
     weeksLeft: finishDay ? Math.max(0, Math.ceil((daysBetween(now, finishDay) + 1) / 7)) : null,
     done: work.share,
-    planned: weekNow >= 0 ? (overTime.planned[weekNow] ?? null) && (overTime.planned[weekNow] ?? 0) / 100 : null,
+    planned: shareIn(overTime.planned[weekNow]),
     hidden: work.hidden,
     words: work.words,
     slipped: baseline && plan ? slippedOf(baseline, plan, holidays, moves) : [],
@@ -85,6 +85,9 @@ export function progressView(installation: Installation, job: string, asked?: st
     load: loadOf(installation, job, now),
   };
 }
+
+/** A percentage as a share; null where there is none, as before the first week. */
+const shareIn = (percent: number | null | undefined): number | null => (percent == null ? null : percent / 100);
 
 /** Half-days worked from the end of one day to the end of another; less than 0 where the second is earlier. */
 function workedBetweenDays(from: Day, to: Day, holidays: ReadonlySet<Day>): number {

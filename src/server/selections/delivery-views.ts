@@ -173,49 +173,61 @@ interface Loaded {
 }
 
 function warningsOf(row: Row, items: readonly Loaded[], room: DeliveryView['room'], now: Day): string[] {
+  return [
+    ...(row.day < now ? [`It was to come ${formatDay(row.day, now)} and nobody has said that it did.`] : []),
+    ...items.flatMap((item) => itemWarnings(item, row.day, now)),
+    ...(room ? roomWarnings(row, room, now) : []),
+    ...liftWarnings(row),
+    ...(row.place && row.protection.trim() === '' ? ['Nothing is said of protecting the way in and the floor.'] : []),
+  ];
+}
+
+/** Whether a thing can be on a delivery of that day, and whether that is soon enough for it. */
+function itemWarnings({ category, ordered, expectedOn, needBy }: Loaded, comes: Day, now: Day): string[] {
+  const warnings: string[] = [];
+  if (!ordered) warnings.push(`${category}: not ordered yet.`);
+  else if (expectedOn && expectedOn > comes)
+    warnings.push(`${category}: promised for ${formatDay(expectedOn, now)}, after this day.`);
+  if (needBy && comes > needBy) warnings.push(`${category}: needed by ${formatDay(needBy, now)}.`);
+  return warnings;
+}
+
+/** Whether the place is worked in until the things are used, and whether they leave room to walk. */
+function roomWarnings(row: Row, room: NonNullable<DeliveryView['room']>, now: Day): string[] {
   const day = (value: Day): string => formatDay(value, now);
   const warnings: string[] = [];
-  if (row.day < now) warnings.push(`It was to come ${day(row.day)} and nobody has said that it did.`);
-  for (const item of items) {
-    if (!item.ordered) warnings.push(`${item.category}: not ordered yet.`);
-    else if (item.expectedOn && item.expectedOn > row.day)
-      warnings.push(`${item.category}: promised for ${day(item.expectedOn)}, after this day.`);
-    if (item.needBy && row.day > item.needBy) warnings.push(`${item.category}: needed by ${day(item.needBy)}.`);
+  const [first] = room.inTheWay;
+  if (first) {
+    const oneDay = first.firstDay === first.lastDay;
+    const when = oneDay ? `on ${day(first.firstDay)}` : `from ${day(first.firstDay)} to ${day(first.lastDay)}`;
+    const others = room.inTheWay.length > 1 ? `, and ${room.inTheWay.length - 1} more` : '';
+    const free = room.freeFrom
+      ? `not before ${day(room.freeFrom)}`
+      : 'there is no day on which it can stand there until it is used; choose another place';
+    warnings.push(`${first.label} ${when} needs the room${others}: ${free}.`);
   }
-  if (room) {
-    const [first] = room.inTheWay;
-    if (first) {
-      const oneDay = first.firstDay === first.lastDay;
-      const when = oneDay ? `on ${day(first.firstDay)}` : `from ${day(first.firstDay)} to ${day(first.lastDay)}`;
-      const others = room.inTheWay.length > 1 ? `, and ${room.inTheWay.length - 1} more` : '';
-      const free = room.freeFrom
-        ? `not before ${day(room.freeFrom)}`
-        : 'there is no day on which it can stand there until it is used; choose another place';
-      warnings.push(`${first.label} ${when} needs the room${others}: ${free}.`);
-    }
-    if (room.left !== null && row.floor_area !== null && row.floor_area > room.left)
-      warnings.push(
-        `It takes ${squares(row.floor_area)} and only ${squares(Math.max(0, room.left))} are free: half the ` +
-          'floor stays clear to walk and work.',
-      );
-  }
-  if (row.heaviest !== null && row.heaviest > ONE_PERSON_KG) {
-    const people = peopleFor(row.heaviest);
-    const short = row.people !== null && row.people < people;
-    if (short && row.carry.trim() === '')
-      warnings.push(
-        `The heaviest piece weighs ${row.heaviest} kg: ${people} people or a machine, and ${row.people} are ` +
-          'there. Your health and safety rules and a risk assessment decide.',
-      );
-    else if (row.people === null && row.carry.trim() === '')
-      warnings.push(
-        `The heaviest piece weighs ${row.heaviest} kg: say how it is carried; ${people} people or a machine by ` +
-          'usual guidance.',
-      );
-  }
-  if (row.place && row.protection.trim() === '')
-    warnings.push('Nothing is said of protecting the way in and the floor.');
+  if (room.left !== null && row.floor_area !== null && row.floor_area > room.left)
+    warnings.push(
+      `It takes ${squares(row.floor_area)} and only ${squares(Math.max(0, room.left))} are free: half the ` +
+        'floor stays clear to walk and work.',
+    );
   return warnings;
+}
+
+/** What one person should not lift alone needs people, a machine or a word on how it is carried. */
+function liftWarnings({ heaviest, people, carry }: Row): string[] {
+  if (heaviest === null || heaviest <= ONE_PERSON_KG || carry.trim() !== '') return [];
+  const wanted = peopleFor(heaviest);
+  if (people === null)
+    return [
+      `The heaviest piece weighs ${heaviest} kg: say how it is carried; ${wanted} people or a machine by usual ` +
+        'guidance.',
+    ];
+  if (people >= wanted) return [];
+  return [
+    `The heaviest piece weighs ${heaviest} kg: ${wanted} people or a machine, and ${people} are there. Your health ` +
+      'and safety rules and a risk assessment decide.',
+  ];
 }
 
 const squares = (area: number): string => `${area.toFixed(1)} m²`;

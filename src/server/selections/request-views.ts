@@ -71,15 +71,16 @@ export function requestViews(installation: Installation, job: string): RequestVi
     .map((row): RequestView => {
       const request = requests.get(row.id);
       if (!request) throw new Error('A request is not among those it was read with.');
-      const [by, expected, standing] = [
-        needed.get(row.id) ?? null,
-        expectedOf(request, requests, now),
-        requestStatus(request, requests),
-      ];
-      const send = by === null ? null : sendBy(by, request);
+      const by = needed.get(row.id) ?? null;
+      const dates: Dates = {
+        by,
+        send: by === null ? null : sendBy(by, request),
+        expected: expectedOf(request, requests, now),
+        promised: row.expected_on ?? (row.sent_on ? addDays(row.sent_on, row.takes_high) : null),
+        standing: requestStatus(request, requests),
+      };
+      const overdue = isOverdue(dates, now);
       const given = isGiven(request);
-      const asking = standing === 'to send' || standing === 'refused';
-      const promised = row.expected_on ?? (row.sent_on ? addDays(row.sent_on, row.takes_high) : null);
       return {
         id: row.id,
         version: row.version,
@@ -91,33 +92,52 @@ export function requestViews(installation: Installation, job: string): RequestVi
         takesHigh: row.takes_high,
         after: row.after,
         afterText: row.after ? (requests.get(row.after)?.subject ?? null) : null,
-        standing,
+        standing: dates.standing,
         sent: row.sent,
         sentOn: row.sent_on,
-        expected,
+        expected: dates.expected,
         named: row.expected_on,
         remindedOn: row.reminded_on,
         outcome: row.outcome,
         conditions: row.conditions,
         answeredBy: row.answered_by,
         neededBy: by,
-        sendBy: send,
-        overdue: standing === 'sent' && promised !== null && promised < now,
-        late:
-          !given &&
-          ((by !== null && expected > by) ||
-            (asking && send !== null && send < now) ||
-            (standing === 'sent' && promised !== null && promised < now)),
-        near:
-          !given &&
-          (asking
-            ? send !== null && send <= addDays(now, NEAR_DAYS)
-            : standing === 'sent' && expected <= addDays(now, NEAR_DAYS)),
+        sendBy: dates.send,
+        overdue,
+        late: !given && (overdue || isLate(dates, now)),
+        near: !given && isNear(dates, now),
         waits: waits.get(row.id) ?? [],
         history: historyOf(db, 'request', row.id, time),
       };
     })
     .sort((a, b) => ORDER.indexOf(a.standing) - ORDER.indexOf(b.standing) || dayOf(a).localeCompare(dayOf(b)));
+}
+
+/** The days of one request and how it stands. */
+interface Dates {
+  /** When the first thing that waits for it is needed. */
+  by: Day | null;
+  /** When it is to be sent so that the answer is there by then. */
+  send: Day | null;
+  expected: Day;
+  /** The day they named, or the longest they usually take. */
+  promised: Day | null;
+  standing: Standing;
+}
+
+const asking = (standing: Standing): boolean => standing === 'to send' || standing === 'refused';
+
+/** Sent, and not answered by the day it was promised for. */
+const isOverdue = ({ standing, promised }: Dates, now: Day): boolean =>
+  standing === 'sent' && promised !== null && promised < now;
+
+const isLate = ({ by, expected, standing, send }: Dates, now: Day): boolean =>
+  (by !== null && expected > by) || (asking(standing) && send !== null && send < now);
+
+/** To be sent, or to be answered, within the days that are looked at. */
+function isNear({ standing, send, expected }: Dates, now: Day): boolean {
+  const soon = addDays(now, NEAR_DAYS);
+  return asking(standing) ? send !== null && send <= soon : standing === 'sent' && expected <= soon;
 }
 
 /** What somebody can do something about comes first. */

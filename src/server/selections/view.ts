@@ -12,7 +12,7 @@ import { leadWords } from '@/core/selections/lead-words';
 import { arrival, orderDay } from '@/core/selections/order-by';
 import { isOrdered } from '@/core/selections/states';
 import { leftoverId, taskId } from '@/core/sequence/site';
-import { daysBetween, formatDay } from '@/core/units/day';
+import { daysBetween, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { checkWords } from '@/core/selections/check';
 import { capital } from '@/core/words';
@@ -189,67 +189,84 @@ function threadOf(
   item: SelectionView,
   plan: StoredPlan | undefined,
 ): SelectionPageView['thread'] {
-  const time = firmTime(installation);
-  const now = time.today;
-  const day = (value: string): string => formatDay(value, now);
-  const lines: SelectionPageView['thread'] = [];
+  const { today: now } = firmTime(installation);
   const id = item.returnTrip ? leftoverId(item.id) : taskId(item.areaId, item.phase);
   const task = plan?.tasks.find((planned) => planned.id === id && planned.state !== 'done');
-  if (!item.needBy || !item.orderBy || !item.decideBy)
-    return [
-      {
-        text: item.returnTrip || !task ? 'The plan has no work that waits for it.' : 'It is not planned yet.',
-        href: null,
-      },
-    ];
-  const lie = item.acclimatiseDays > 0 ? ` and ${dayWords(item.acclimatiseDays)} to lie in the room` : '';
-  const start = workStart(plan, id);
+  const { needBy, orderBy, decideBy } = item;
+  if (!needBy || !orderBy || !decideBy) {
+    const text = item.returnTrip || !task ? 'The plan has no work that waits for it.' : 'It is not planned yet.';
+    return [{ text, href: null }];
+  }
   const at = task ? routes.schedule(job, { by: 'room', task: id }) : null;
-  lines.push({
-    text:
-      `Needed on site by ${day(item.needBy)}: ${item.area} · ${item.step} would start ` +
-      `${start ? day(start) : 'then'} if everything that was chosen were there; ${dayWords(item.checkDays)} to ` +
-      `unpack and look${lie} before that.`,
-    href: at,
-  });
-  if (!isOrdered(item.state)) {
-    lines.push({
-      text:
-        `Order by ${day(item.orderBy)}: it takes ${leadWords(item.leadLow, item.leadHigh)}, counted at the ` +
-        `longest, with ${dayWords(item.bufferDays)} in hand; closed days of the supplier do not count and orders ` +
-        'go out on working days.',
-      href: null,
-    });
-    if (item.waitsFor.length === 0)
-      lines.push({ text: `Decide by ${day(item.decideBy)}: ${item.thinkDays} days to think before that.`, href: null });
-    for (const wait of item.waitsFor)
-      lines.push({
-        text:
-          `The order waits for ${wait.text}, expected ${day(wait.expected)}; what must be granted counts back to ` +
-          `${day(item.decideBy)}.`,
-        href: routes.requests(job, wait.id),
-      });
-  }
-  if (item.there && task) {
-    const besides = task.reason.selection === item.id ? '' : `, held besides by this: ${task.reason.text}`;
-    lines.push({
-      text:
-        item.there.after > 0
-          ? `It comes ${dayWords(item.there.after)} after that: ${item.there.because}. So ${task.label} starts ` +
-            `${plan ? day(dayOfSlot(plan.origin, task.start)) : ''}${besides}.`
-          : `It comes in time: ${item.there.because}.`,
-      href: at,
-    });
-  }
-  const before = plan ? earlier(installation, job, plan.version, item.id) : undefined;
-  if (before && item.due.late && !before.due.late)
-    lines.push({ text: `It became late with the newest plan: ${plan?.cause ?? ''}.`, href: null });
-  else if (before?.needBy && before.needBy !== item.needBy)
-    lines.push({
-      text: `It was needed by ${day(before.needBy)} until the newest plan: ${plan?.cause ?? ''}.`,
-      href: null,
-    });
-  return lines;
+  return [
+    { text: neededWords(item, needBy, workStart(plan, id), now), href: at },
+    ...(isOrdered(item.state) ? [] : orderLines(job, item, orderBy, decideBy, now)),
+    ...(item.there && task && plan ? [{ text: arrivalWords(item, item.there, task, plan, now), href: at }] : []),
+    ...sinceLastPlan(installation, job, item, plan, now),
+  ];
+}
+
+type Thread = SelectionPageView['thread'];
+
+function neededWords(item: SelectionView, needBy: Day, start: Day | null, now: Day): string {
+  const lie = item.acclimatiseDays > 0 ? ` and ${dayWords(item.acclimatiseDays)} to lie in the room` : '';
+  return (
+    `Needed on site by ${formatDay(needBy, now)}: ${item.area} · ${item.step} would start ` +
+    `${start ? formatDay(start, now) : 'then'} if everything that was chosen were there; ${dayWords(item.checkDays)} to ` +
+    `unpack and look${lie} before that.`
+  );
+}
+
+/** By when it is ordered and decided, and what must be granted before that. */
+function orderLines(job: string, item: SelectionView, orderBy: Day, decideBy: Day, now: Day): Thread {
+  const decide = formatDay(decideBy, now);
+  const order =
+    `Order by ${formatDay(orderBy, now)}: it takes ${leadWords(item.leadLow, item.leadHigh)}, counted at the ` +
+    `longest, with ${dayWords(item.bufferDays)} in hand; closed days of the supplier do not count and orders ` +
+    'go out on working days.';
+  return [
+    { text: order, href: null },
+    ...(item.waitsFor.length === 0
+      ? [{ text: `Decide by ${decide}: ${item.thinkDays} days to think before that.`, href: null }]
+      : item.waitsFor.map((wait) => ({
+          text:
+            `The order waits for ${wait.text}, expected ${formatDay(wait.expected, now)}; what must be granted counts ` +
+            `back to ${decide}.`,
+          href: routes.requests(job, wait.id),
+        }))),
+  ];
+}
+
+function arrivalWords(
+  item: SelectionView,
+  there: NonNullable<SelectionView['there']>,
+  task: StoredPlan['tasks'][number],
+  plan: StoredPlan,
+  now: Day,
+): string {
+  if (there.after <= 0) return `It comes in time: ${there.because}.`;
+  const besides = task.reason.selection === item.id ? '' : `, held besides by this: ${task.reason.text}`;
+  return (
+    `It comes ${dayWords(there.after)} after that: ${there.because}. So ${task.label} starts ` +
+    `${formatDay(dayOfSlot(plan.origin, task.start), now)}${besides}.`
+  );
+}
+
+function sinceLastPlan(
+  installation: Installation,
+  job: string,
+  item: SelectionView,
+  plan: StoredPlan | undefined,
+  now: Day,
+): Thread {
+  const before = plan && earlier(installation, job, plan.version, item.id);
+  if (!before) return [];
+  if (item.due.late && !before.due.late)
+    return [{ text: `It became late with the newest plan: ${plan.cause}.`, href: null }];
+  if (!before.needBy || before.needBy === item.needBy) return [];
+  return [
+    { text: `It was needed by ${formatDay(before.needBy, now)} until the newest plan: ${plan.cause}.`, href: null },
+  ];
 }
 
 const dayWords = (count: number): string => (count === 1 ? '1 day' : `${count} days`);

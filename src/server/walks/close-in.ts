@@ -55,23 +55,92 @@ export function closeInsOf(
   job: string,
   seen: readonly Observation[] = notWithdrawn(observationsOf(db, job)),
 ): Map<string, AreaCloseIn> {
-  const steps = groupBy(
-    queryAll<{ area: string; phase: Phase }>(
-      db,
-      'SELECT step.area, phase FROM step JOIN area ON area.id = step.area WHERE area.job = @job',
-      { job },
-    ),
-    (step) => step.area,
-  );
+  const steps = stepsOf(db, job);
   const wanted = queryAll<{ id: string; name: string }>(
     db,
     'SELECT id, name FROM area WHERE job = @job ORDER BY position',
-    {
-      job,
-    },
-  ).filter(({ id }) => isCheckedBeforeCover((steps.get(id) ?? []).map((step) => step.phase)));
+    { job },
+  ).filter(({ id }) => isCheckedBeforeCover(steps.get(id) ?? []));
   if (wanted.length === 0) return new Map();
-  const selections = groupBy(
+  const facts = factsOf(db, job, steps, seen);
+  const signed = signaturesOf(db, job);
+  const progress = progressOf(seen);
+  const byArea = groupBy(seen, (observation) => observation.area);
+  return new Map(
+    wanted.map(({ id, name }): [string, AreaCloseIn] => {
+      const mine = byArea.get(id) ?? [];
+      const state = closeInState(closeInLines(facts(id)), mine);
+      const signature = signed.get(id) ?? null;
+      const hiding = coveringPhases(steps.get(id) ?? []);
+      const at = closedAt(state, signature, mine, progress.get(taskId(id, 'close-in')));
+      return [
+        id,
+        {
+          ...state,
+          area: id,
+          name,
+          signed: signature,
+          begun: signature !== null || mine.some((observation) => observation.kind === 'check'),
+          closed: at !== undefined,
+          ...(at === undefined ? {} : { at }),
+          covers: hiding[0] ?? null,
+          covered: at === undefined && hiding.some((phase) => (progress.get(taskId(id, phase))?.fraction ?? 0) > 0),
+        },
+      ];
+    }),
+  );
+}
+
+/** When the check was closed: by its last line, by a signature that covers what is open, or by a walk that took it as closed. */
+function closedAt(
+  state: CloseIn,
+  signature: Signature | null,
+  seen: readonly Observation[],
+  walked: { fraction: number; at: string } | undefined,
+): string | undefined {
+  if (state.closedAt !== undefined) return state.closedAt;
+  if (signature && state.open.every((line) => signature.lines.includes(line.key))) return signature.at;
+  const reopened = seen.some(
+    (observation) =>
+      observation.kind === 'check' &&
+      observation.verdict === 'open' &&
+      observation.at > (walked?.at ?? '') &&
+      state.open.some((line) => line.key === observation.line),
+  );
+  return walked?.fraction === 1 && !reopened ? walked.at : undefined;
+}
+
+function stepsOf(db: Connection, job: string): Map<string, Phase[]> {
+  const rows = queryAll<{ area: string; phase: Phase }>(
+    db,
+    'SELECT step.area, phase FROM step JOIN area ON area.id = step.area WHERE area.job = @job',
+    { job },
+  );
+  return new Map([...groupBy(rows, (row) => row.area)].map(([area, list]) => [area, list.map((row) => row.phase)]));
+}
+
+/** The newest signature of each area. */
+const signaturesOf = (db: Connection, job: string): Map<string, Signature> =>
+  new Map(
+    queryAll<{ id: string; area: string; name: string; reason: string; signed_at: string; lines: string }>(
+      db,
+      'SELECT * FROM close_in_sign WHERE job = @job AND removed = 0 ORDER BY signed_at',
+      { job },
+    ).map(({ id, area, name, reason, signed_at, lines }) => [
+      area,
+      { id, name, reason, at: signed_at, lines: JSON.parse(lines) as string[] },
+    ]),
+  );
+
+/** What was agreed, chosen, drawn, found and left open in each area of a job, read at once. */
+function factsOf(
+  db: Connection,
+  job: string,
+  steps: ReadonlyMap<string, Phase[]>,
+  seen: readonly Observation[],
+): (area: string) => CloseInFacts {
+  const byArea = <Row extends { area: string }>(rows: Row[]): Map<string, Row[]> => groupBy(rows, (row) => row.area);
+  const selections = byArea(
     queryAll<{ id: string; area: string; category: string; choice: string }>(
       db,
       `SELECT id, area, category, choice
@@ -80,9 +149,8 @@ export function closeInsOf(
         ORDER BY rowid`,
       { job },
     ),
-    (entry) => entry.area,
   );
-  const scope = groupBy(
+  const scope = byArea(
     queryAll<{ id: string; area: string; verb: string; subject: string }>(
       db,
       `SELECT id, area, verb, subject
@@ -91,9 +159,8 @@ export function closeInsOf(
         ORDER BY rowid`,
       { job },
     ),
-    (entry) => entry.area,
   );
-  const live = groupBy(
+  const live = byArea(
     queryAll<{ id: string; area: string; text: string }>(
       db,
       `SELECT id, area, subject AS text
@@ -102,9 +169,8 @@ export function closeInsOf(
         ORDER BY rowid`,
       { job },
     ),
-    (entry) => entry.area,
   );
-  const believed = groupBy(
+  const believed = byArea(
     queryAll<{ id: string; area: string; text: string; phase: Phase }>(
       db,
       `SELECT id, area, text, phase
@@ -113,80 +179,27 @@ export function closeInsOf(
         ORDER BY rowid`,
       { job },
     ),
-    (entry) => entry.area,
-  );
-  const signs = groupBy(
-    queryAll<{ id: string; area: string; name: string; reason: string; signed_at: string; lines: string }>(
-      db,
-      'SELECT * FROM close_in_sign WHERE job = @job AND removed = 0 ORDER BY signed_at',
-      { job },
-    ),
-    (entry) => entry.area,
   );
   const drawn = drawnOf(db, job);
   const open = groupBy(openItems(seen), ({ item }) => item.area);
-  const progress = progressOf(seen);
-  const byArea = groupBy(seen, (observation) => observation.area);
-  return new Map(
-    wanted.map(({ id, name }): [string, AreaCloseIn] => {
-      const phases = (steps.get(id) ?? []).map((step) => step.phase);
-      const hiding = coveringPhases(phases);
-      const facts: CloseInFacts = {
-        phases,
-        ...drawn(id),
-        selections: selections.get(id) ?? [],
-        scope: (scope.get(id) ?? []).map((line) => ({ id: line.id, text: line.subject })),
-        // Only what the cover would hide: paint and doors come after it.
-        leftovers: (open.get(id) ?? [])
-          .filter(({ item }) => ROUGH_TRADES.has(item.trade))
-          .map(({ item }) => ({ id: item.id, text: countedWords(item) })),
-        assumptions: (believed.get(id) ?? []).filter(
-          (entry) => hiding.includes(entry.phase) || phaseFacts(entry.phase).hidden === true,
-        ),
-        liveServices: live.get(id) ?? [],
-      };
-      const mine = byArea.get(id) ?? [];
-      const state = closeInState(closeInLines(facts), mine);
-      const sign = (signs.get(id) ?? []).at(-1);
-      const reading = progress.get(taskId(id, 'close-in'));
-      const reopened = mine.some(
-        (observation) =>
-          observation.kind === 'check' &&
-          observation.verdict === 'open' &&
-          observation.at > (reading?.at ?? '') &&
-          state.open.some((line) => line.key === observation.line),
-      );
-      const uncovered = state.open.filter(
-        (line) => sign === undefined || !(JSON.parse(sign.lines) as string[]).includes(line.key),
-      );
-      const bySign = sign !== undefined && uncovered.length === 0;
-      const byWalk = reading?.fraction === 1 && !reopened;
-      const closed = state.closedAt !== undefined || bySign || byWalk;
-      const at = state.closedAt ?? (bySign ? sign.signed_at : byWalk ? reading.at : undefined);
-      return [
-        id,
-        {
-          ...state,
-          area: id,
-          name,
-          signed: sign
-            ? {
-                id: sign.id,
-                name: sign.name,
-                reason: sign.reason,
-                at: sign.signed_at,
-                lines: JSON.parse(sign.lines) as string[],
-              }
-            : null,
-          begun: sign !== undefined || mine.some((observation) => observation.kind === 'check'),
-          closed,
-          ...(at ? { at } : {}),
-          covers: hiding[0] ?? null,
-          covered: !closed && hiding.some((phase) => (progress.get(taskId(id, phase))?.fraction ?? 0) > 0),
-        },
-      ];
-    }),
-  );
+  return (area) => {
+    const phases = steps.get(area) ?? [];
+    const hiding = coveringPhases(phases);
+    return {
+      phases,
+      ...drawn(area),
+      selections: selections.get(area) ?? [],
+      scope: (scope.get(area) ?? []).map((line) => ({ id: line.id, text: line.subject })),
+      // Only what the cover would hide: paint and doors come after it.
+      leftovers: (open.get(area) ?? [])
+        .filter(({ item }) => ROUGH_TRADES.has(item.trade))
+        .map(({ item }) => ({ id: item.id, text: countedWords(item) })),
+      assumptions: (believed.get(area) ?? []).filter(
+        (entry) => hiding.includes(entry.phase) || phaseFacts(entry.phase).hidden === true,
+      ),
+      liveServices: live.get(area) ?? [],
+    };
+  };
 }
 
 /** What is drawn of a job's areas, read at once. */

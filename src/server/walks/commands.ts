@@ -40,20 +40,28 @@ function checkReferences(context: CommandContext, walk: WalkRow, seen: RecordedO
   if (seen.kind === 'progress') checkProgress(context, job, seen.area, seen.phase, seen.fraction);
   if (seen.kind === 'selection-check') ofJob('selection', seen.selection, 'selection');
   if (seen.kind === 'picture' && seen.standpoint) ofJob('standpoint', seen.standpoint, 'standpoint');
-  if (seen.kind === 'recheck' || seen.kind === 'withdrawal' || seen.kind === 'marks') {
-    const about = requireRow(context, 'observation', seen.about, 'observation.about');
-    if (about.job !== job) throw notFound('observation in this job', 'observation.about');
-    if (seen.kind === 'recheck' && about.kind !== 'remaining' && about.kind !== 'caution')
-      throw unprocessable('not-carried', 'Only remaining work and cautions are looked at again.', 'observation.about');
-    if (seen.kind === 'marks' && about.kind !== 'picture')
-      throw unprocessable('no-picture', 'Marks are drawn on a picture.', 'observation.about');
-    if (seen.kind === 'recheck' && seen.verdict === 'done' && walk.kind === 'completion' && !seen.text && !seen.picture)
-      throw unprocessable(
-        'no-proof',
-        'At the end a leftover is closed with a picture or a word on how it was put right.',
-        'observation.text',
-      );
-  }
+  if (seen.kind === 'recheck' || seen.kind === 'withdrawal' || seen.kind === 'marks') checkAbout(context, walk, seen);
+}
+
+/** What a record of a record is about: it is of the same job, and can be said of it. */
+function checkAbout(
+  context: CommandContext,
+  walk: WalkRow,
+  seen: Extract<RecordedObservation, { kind: 'recheck' | 'withdrawal' | 'marks' }>,
+): void {
+  const about = requireRow(context, 'observation', seen.about, 'observation.about');
+  if (about.job !== walk.job) throw notFound('observation in this job', 'observation.about');
+  if (seen.kind === 'marks' && about.kind !== 'picture')
+    throw unprocessable('no-picture', 'Marks are drawn on a picture.', 'observation.about');
+  if (seen.kind !== 'recheck') return;
+  if (about.kind !== 'remaining' && about.kind !== 'caution')
+    throw unprocessable('not-carried', 'Only remaining work and cautions are looked at again.', 'observation.about');
+  if (seen.verdict === 'done' && walk.kind === 'completion' && !seen.text && !seen.picture)
+    throw unprocessable(
+      'no-proof',
+      'At the end a leftover is closed with a picture or a word on how it was put right.',
+      'observation.text',
+    );
 }
 
 function checkProgress(

@@ -5,6 +5,7 @@ import { readCaptions } from '@/core/narration/captions';
 import { draftKeys } from '@/core/narration/draft';
 import { readNarration } from '@/core/narration/read';
 import { makePlan, type Plan } from '@/core/schedule/plan';
+import { groupBy } from '@/core/group-by';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
 import { TRADES } from '@/core/sequence/trades';
@@ -212,40 +213,60 @@ function narrationsLeft(installation: Installation, walk: WalkRow): ReviewView['
 
 const far = (fraction: number): string => (fraction >= 1 ? 'done' : percent(fraction));
 
+type Line = ReviewView['areas'][number]['lines'][number];
+
+/** What a walk found, area by area in the order in which it is read. */
 function areaLines(news: News): ReviewView['areas'] {
-  const lines = new Map<string, ReviewView['areas'][number]>();
-  const add = (area: string, tone: 'good' | 'bad' | 'plain', text: string): void => {
-    const entry = lines.get(area) ?? { id: area, name: news.areas.get(area) ?? '', lines: [] };
-    entry.lines.push({ tone, text });
-    lines.set(area, entry);
-  };
-  for (const { area, phase, from, to } of news.diff.progress)
-    add(area, to > from ? 'good' : 'bad', `${phaseFacts(phase).label} ${far(from)} → ${far(to)}`);
-  for (const item of news.diff.closed) add(item.area, 'good', `settled: ${item.text}`);
-  for (const item of news.diff.remaining)
-    add(item.area, 'bad', `to do: ${countedWords(item)} · ${TRADES[item.trade].toLowerCase()}`);
-  for (const check of news.diff.selections)
-    add(
-      check.area,
-      check.verdict === 'right' ? 'good' : 'bad',
-      `${news.selections.get(check.selection)?.category ?? 'selection'}: ` +
-        `${check.verdict}${check.text ? ` (${check.text})` : ''}`,
-    );
-  for (const { area, text, verdict, found, fallback } of news.settled)
-    add(
+  const { diff } = news;
+  const said: { area: string; tone: Line['tone']; text: string }[] = [
+    ...diff.progress.map(({ area, phase, from, to }) => ({
       area,
-      verdict === 'held' ? 'good' : 'bad',
-      verdict === 'held' ? `it held: ${text}` : `wrong: ${text}${found ? ` (${found})` : ''}; ${fallback} is added`,
-    );
-  for (const surprise of news.diff.surprises) add(surprise.area, 'bad', `surprise: ${surprise.text}`);
-  for (const decision of news.diff.decisions) add(decision.area, 'plain', `decided: ${recordWords(decision)}`);
-  for (const thing of news.diff.inWalls) add(thing.area, 'good', recordWords(thing));
-  for (const short of news.diff.shorts) add(short.area, 'bad', `short of ${recordWords(short)}`);
-  for (const check of news.diff.checks)
-    if (check.verdict === 'open')
-      add(check.area, 'bad', `open before the wall is closed${check.text ? `: ${check.text}` : ''}`);
-  for (const caution of news.diff.cautions) add(caution.area, 'bad', `caution: ${caution.text}`);
-  for (const note of news.diff.notes) add(note.area, 'plain', note.text);
-  for (const measure of news.diff.measurements) add(measure.area, 'plain', `${measure.text}: ${measure.typed}`);
-  return [...lines.values()];
+      tone: good(to > from),
+      text: `${phaseFacts(phase).label} ${far(from)} → ${far(to)}`,
+    })),
+    ...diff.closed.map(({ area, text }) => ({ area, tone: 'good' as const, text: `settled: ${text}` })),
+    ...diff.remaining.map((item) => ({
+      area: item.area,
+      tone: 'bad' as const,
+      text: `to do: ${countedWords(item)} · ${TRADES[item.trade].toLowerCase()}`,
+    })),
+    ...diff.selections.map(({ area, selection, verdict, text }) => ({
+      area,
+      tone: good(verdict === 'right'),
+      text: `${news.selections.get(selection)?.category ?? 'selection'}: ${verdict}${text ? ` (${text})` : ''}`,
+    })),
+    ...news.settled.map((assumption) => ({
+      area: assumption.area,
+      tone: good(assumption.verdict === 'held'),
+      text: settledWords(assumption),
+    })),
+    ...diff.surprises.map(({ area, text }) => ({ area, tone: 'bad' as const, text: `surprise: ${text}` })),
+    ...diff.decisions.map((decision) => ({
+      area: decision.area,
+      tone: 'plain' as const,
+      text: `decided: ${recordWords(decision)}`,
+    })),
+    ...diff.inWalls.map((thing) => ({ area: thing.area, tone: 'good' as const, text: recordWords(thing) })),
+    ...diff.shorts.map((short) => ({ area: short.area, tone: 'bad' as const, text: `short of ${recordWords(short)}` })),
+    ...diff.checks
+      .filter((check) => check.verdict === 'open')
+      .map(({ area, text }) => ({
+        area,
+        tone: 'bad' as const,
+        text: `open before the wall is closed${text ? `: ${text}` : ''}`,
+      })),
+    ...diff.cautions.map(({ area, text }) => ({ area, tone: 'bad' as const, text: `caution: ${text}` })),
+    ...diff.notes.map(({ area, text }) => ({ area, tone: 'plain' as const, text })),
+    ...diff.measurements.map(({ area, text, typed }) => ({ area, tone: 'plain' as const, text: `${text}: ${typed}` })),
+  ];
+  return [...groupBy(said, ({ area }) => area)].map(([id, lines]) => ({
+    id,
+    name: news.areas.get(id) ?? '',
+    lines: lines.map(({ tone, text }) => ({ tone, text })),
+  }));
 }
+
+const good = (is: boolean): Line['tone'] => (is ? 'good' : 'bad');
+
+const settledWords = ({ text, verdict, found, fallback }: News['settled'][number]): string =>
+  verdict === 'held' ? `it held: ${text}` : `wrong: ${text}${found ? ` (${found})` : ''}; ${fallback} is added`;

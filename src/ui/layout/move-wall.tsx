@@ -1,5 +1,5 @@
 'use client';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { moveWallCommand, shareWall } from '@/contract/commands/layout';
 import type { LayoutView } from '@/contract/views/layout';
@@ -52,6 +52,21 @@ function effectOn(side: Side, wall: number, by: number, system: LengthSystem): E
 const STEP_MM = { metric: 50, imperial: 25.4 } as const;
 const REACH = 24;
 
+/** How far, as it is typed: a sign before a length moves the wall into the room. */
+function movedBy(text: string, system: LengthSystem): { by: number; problem: string | undefined } {
+  const into = /^\s*[-−]/.test(text);
+  const read = parseLength(into ? text.replace(/^\s*[-−]/, '') : text, system);
+  if (!read.ok) return { by: 0, problem: read.problem.message };
+  return { by: into ? -read.value : read.value, problem: undefined };
+}
+
+/** The room on the other side, where it is drawn by its walls. */
+function sideOf(neighbour: LayoutView['neighbours'][number] | undefined, atGrade: boolean): Side | undefined {
+  if (neighbour?.shape.kind !== 'room') return undefined;
+  const { name, shape, openings, fixtures, sleeping } = neighbour;
+  return { name, shape, openings, fixtures, sleeping, atGrade };
+}
+
 /** Moves a wall on the plan: both sides follow at once; kept only with its reason. */
 export function MoveWall({ view, shape, onDone }: { view: LayoutView; shape: RoomShape; onDone: () => void }) {
   const { give, busy } = useSend();
@@ -60,42 +75,16 @@ export function MoveWall({ view, shape, onDone }: { view: LayoutView; shape: Roo
   const [text, setText] = useState('0');
   const [reason, setReason] = useState('');
   const [tried, setTried] = useState(false);
-  const under = /^\s*[-−]/.test(text);
-  const read = parseLength(under ? text.replace(/^\s*[-−]/, '') : text, system);
-  const by = read.ok ? (under ? -read.value : read.value) : 0;
+  const { by, problem: unread } = movedBy(text, system);
   const neighbour = view.neighbours.find((entry) => entry.wall === wall);
-  const mine: Side = useMemo(
-    () => ({
-      name: view.area.name,
-      shape,
-      openings: view.openings,
-      fixtures: view.fixtures,
-      sleeping: view.area.sleeping,
-      atGrade: view.area.atGrade,
-    }),
-    [shape, view],
-  );
-  const theirs: Side | undefined =
-    neighbour?.shape.kind === 'room'
-      ? {
-          name: neighbour.name,
-          shape: neighbour.shape,
-          openings: neighbour.openings,
-          fixtures: neighbour.fixtures,
-          sleeping: neighbour.sleeping,
-          atGrade: view.area.atGrade,
-        }
-      : undefined;
+  const { name, sleeping, atGrade } = view.area;
+  const mine: Side = { name, shape, openings: view.openings, fixtures: view.fixtures, sleeping, atGrade };
+  const theirs = sideOf(neighbour, atGrade);
   const here = effectOn(mine, wall, by, system);
   const there = theirs && neighbour ? effectOn(theirs, neighbour.otherWall, -by, system) : undefined;
-  const problem = !read.ok ? read.problem.message : (here.problem ?? there?.problem);
-  const drawing = planOf(
-    view.area.name,
-    here.moved?.shape ?? shape,
-    here.moved?.openings ?? view.openings,
-    here.moved?.fixtures ?? view.fixtures,
-    system,
-  );
+  const problem = unread ?? here.problem ?? there?.problem;
+  const { shape: moved, openings, fixtures } = here.moved ?? mine;
+  const drawing = planOf(name, moved, openings, fixtures, system);
   const step = STEP_MM[system];
   const put = (mm: number): void => setText(`${mm < 0 ? '-' : ''}${formatLength(Math.abs(mm), system)}`);
   const keep = async (): Promise<void> => {

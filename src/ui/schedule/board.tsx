@@ -194,6 +194,11 @@ function Weather({ view }: { view: BoardView }) {
   );
 }
 
+/** All that a block says, for whoever hears it. */
+const heard = (block: BoardBlock, withJob: boolean): string =>
+  `${withJob ? `${block.job}, ` : ''}${block.label}, ${block.when}${block.tone === 'held' ? ', held' : ''}` +
+  `${block.pin ? `, pinned: ${block.pin}` : ''}. Why here?`;
+
 function Piece({
   block,
   wide,
@@ -218,7 +223,14 @@ function Piece({
   });
   // On a board of many weeks only a long block has room for words; the slip and the tooltip have them all.
   const wordless = wide && block.finish - block.start < WORDS_FROM;
-  const words = elsewhere ? `at ${block.job}` : short ? (block.label.split(' · ')[0] ?? '') : block.label;
+  const look = [
+    elsewhere ? 'of-others' : block.tone,
+    short && 'short',
+    chosen && 'chosen',
+    block.movable && 'movable',
+    block.pin && 'pinned',
+    isDragging && 'dragged',
+  ].filter(Boolean);
   return (
     <>
       <button
@@ -227,10 +239,7 @@ function Piece({
         type="button"
         data-task={block.task}
         title={`${block.label}, ${block.when}`}
-        className={
-          `piece ${elsewhere ? 'of-others' : block.tone} ${short ? 'short' : ''} ${chosen ? 'chosen' : ''} ` +
-          `${block.movable ? 'movable' : ''} ${block.pin ? 'pinned' : ''} ${isDragging ? 'dragged' : ''}`
-        }
+        className={`piece ${look.join(' ')}`}
         style={{
           gridColumn: `${block.start + 1} / ${block.finish + 1}`,
           gridRow: block.lane + 1,
@@ -240,17 +249,12 @@ function Piece({
       >
         {!wordless && (
           <span className="words" aria-hidden="true">
-            {block.finish - block.start > 1 && block.tone === 'held' && <StateIcon kind="stop" silent />}
+            {!short && block.tone === 'held' && <StateIcon kind="stop" silent />}
             {named && <span className="of-job">{block.job.split(' ')[0]} </span>}
-            {soft(words)}
+            {soft(elsewhere ? `at ${block.job}` : short ? (block.label.split(' · ')[0] ?? '') : block.label)}
           </span>
         )}
-        <span className="visually-hidden">
-          {named || elsewhere ? `${block.job}, ` : ''}
-          {block.label}, {block.when}
-          {block.tone === 'held' ? ', held' : ''}
-          {block.pin ? `, pinned: ${block.pin}` : ''}. Why here?
-        </span>
+        <span className="visually-hidden">{heard(block, named || elsewhere)}</span>
       </button>
       {block.float > 0 && !elsewhere && (
         <span

@@ -19,9 +19,19 @@ interface Terms {
 
 /** One finding: asks what matters for its kind and nothing else. */
 export function FindingForm({ job, area, kind, finding, onDone }: Terms) {
+  const fields = <FindingFields kind={kind} />;
+  return finding ? (
+    <ChangeFinding finding={finding} kind={kind} fields={fields} onDone={onDone} />
+  ) : (
+    <NewFinding onDone={onDone} job={job} kind={kind} area={area} fields={fields} />
+  );
+}
+
+/** What is asked of a finding of this kind. */
+function FindingFields({ kind }: { kind: FindingKind }) {
   const { asks, subject } = FINDING_KINDS[kind];
   const asked = (name: FindingField): boolean => (asks as readonly FindingField[]).includes(name);
-  const fields = (
+  return (
     <>
       <TextField name="subject" label="What it is" hint={`like “${subject}”`} />
       {(asked('quantity') || asked('unit')) && (
@@ -44,51 +54,51 @@ export function FindingForm({ job, area, kind, finding, onDone }: Terms) {
       {asked('remedy') && <TextField name="remedy" label="What is done about the cause" hint="Or it comes again." />}
       {asked('place') && <TextField name="place" label={kind === 'approval' ? 'From whom' : 'Where it is kept'} />}
       {asked('leadDays') && <TextField name="leadDays" label="Days it takes" type="number" />}
-      {(asked('allowed') || asked('unitPrice')) && (
-        <div className="form-pair">
-          {asked('allowed') && (
-            <TextField name="allowed" label="Of it allowed for" type="number" hint="In the price; more is extra." />
-          )}
-          {asked('unitPrice') && (
-            <MoneyField name="unitPrice" label={kind === 'damage' ? 'Price of one more' : 'Price of one'} />
-          )}
-        </div>
-      )}
+      {(asked('allowed') || asked('unitPrice')) && <PriceFields kind={kind} asked={asked} />}
       {asked('options') && <OptionsField />}
     </>
   );
-  if (finding) {
-    const { id, version, quantity, unit, need, live, place, cause, remedy, allowed, unitPrice, leadDays, options } =
-      finding;
-    const given = Object.fromEntries(
-      Object.entries({ area: finding.area, quantity, live, allowed, unitPrice, leadDays }).filter(
-        ([, value]) => value !== null,
-      ),
-    );
-    return (
-      <CommandForm
-        kind={changeFinding}
-        submit="Keep"
-        onDone={onDone}
-        start={() => ({
-          id,
-          version,
-          kind,
-          subject: finding.subject,
-          unit,
-          need,
-          place,
-          cause,
-          remedy,
-          options,
-          ...given,
-        })}
-      >
-        {fields}
-      </CommandForm>
-    );
-  }
-  return <NewFinding onDone={onDone} job={job} kind={kind} area={area} fields={fields} />;
+}
+
+/** How much of it the price holds, and what more of it costs. */
+const PriceFields = ({ kind, asked }: { kind: FindingKind; asked: (name: FindingField) => boolean }) => (
+  <div className="form-pair">
+    {asked('allowed') && (
+      <TextField name="allowed" label="Of it allowed for" type="number" hint="In the price; more is extra." />
+    )}
+    {asked('unitPrice') && (
+      <MoneyField name="unitPrice" label={kind === 'damage' ? 'Price of one more' : 'Price of one'} />
+    )}
+  </div>
+);
+
+/** A finding that is there already. */
+function ChangeFinding({
+  finding,
+  kind,
+  fields,
+  onDone,
+}: {
+  finding: FindingView;
+  kind: FindingKind;
+  fields: JSX.Element;
+  onDone: () => void;
+}) {
+  const { id, version, subject, unit, need, place, cause, remedy, options } = finding;
+  const { area, quantity, live, allowed, unitPrice, leadDays } = finding;
+  const numbers = Object.fromEntries(
+    Object.entries({ area, quantity, live, allowed, unitPrice, leadDays }).filter(([, value]) => value !== null),
+  );
+  return (
+    <CommandForm
+      kind={changeFinding}
+      submit="Keep"
+      onDone={onDone}
+      start={() => ({ id, version, kind, subject, unit, need, place, cause, remedy, options, ...numbers })}
+    >
+      {fields}
+    </CommandForm>
+  );
 }
 
 /** A finding that is written down for the first time. */

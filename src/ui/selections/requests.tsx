@@ -96,16 +96,10 @@ export function Requests({ view }: { view: RequestsView }) {
 }
 
 function Item({ request, today, onOpen }: { request: RequestView; today: Day; onOpen: (open: Open) => void }) {
-  const { give, busy } = useSend();
-  const take = useRemove();
-  const day = (value: Day): string => formatDay(value, today);
-  const { id, version, standing } = request;
-  const may =
-    (form: Exclude<Open['form'], 'new'>): (() => void) =>
-    () =>
-      onOpen({ form, request });
+  const { standing } = request;
+  const may: May = (form) => () => onOpen({ form, request });
   return (
-    <article className="request" id={id}>
+    <article className="request" id={request.id}>
       <div className="block-head">
         <h2>
           <StateIcon kind={markOf(request)} silent /> {capital(request.subject)}
@@ -114,30 +108,7 @@ function Item({ request, today, onOpen }: { request: RequestView; today: Day; on
           {request.kind} {request.kind === 'approval' ? 'by' : 'of'} {PARTIES[request.party]}
           {request.who ? `, ${request.who}` : ''}
         </span>
-        <span className="push d-flex gap-3 no-print">
-          {(standing === 'to send' || standing === 'refused') &&
-            (request.party === 'client' ? (
-              <Button size="sm" onClick={may('ask')}>
-                Ask on their page<span className="visually-hidden">: {request.subject}</span>
-              </Button>
-            ) : null)}
-          {(standing === 'to send' || standing === 'refused') && (
-            <Button
-              size="sm"
-              variant={request.party === 'client' ? 'outline-secondary' : 'primary'}
-              onClick={may('send')}
-            >
-              {standing === 'refused' ? 'It was sent again' : 'It was sent'}
-              <span className="visually-hidden">: {request.subject}</span>
-            </Button>
-          )}
-          {standing !== 'answered' && standing !== 'waits for another' && (
-            <Button size="sm" variant={standing === 'sent' ? 'primary' : 'outline-secondary'} onClick={may('answer')}>
-              {request.kind === 'approval' ? 'They answered' : 'It is here'}
-              <span className="visually-hidden">: {request.subject}</span>
-            </Button>
-          )}
-        </span>
+        <NextSteps request={request} may={may} />
       </div>
       <p className={`mb-1 mt-2 ${request.late || standing === 'refused' ? 'bad' : ''}`}>
         {standingWords(request, today)}
@@ -160,53 +131,94 @@ function Item({ request, today, onOpen }: { request: RequestView; today: Day; on
           ))}
         </p>
       )}
-      <div className="d-flex gap-3 small-text no-print">
-        {standing === 'sent' && (
-          <Button size="sm" variant="link" className="p-0" onClick={may('expect')}>
-            They named a day<span className="visually-hidden"> for {request.subject}</span>
-          </Button>
-        )}
-        {standing === 'sent' && (
-          <Button
-            size="sm"
-            variant="link"
-            className="p-0"
-            disabled={busy}
-            onClick={() => void give(remindRequest, { id, version }, { text: 'Reminded today.' })}
-          >
-            I reminded them<span className="visually-hidden"> of {request.subject}</span>
-          </Button>
-        )}
-        {standing === 'sent' && (
-          <a
-            href={`mailto:?subject=${encodeURIComponent(request.subject)}&body=${encodeURIComponent(reminder(request, day))}`}
-          >
-            Write a reminder<span className="visually-hidden"> about {request.subject}</span>
-          </a>
-        )}
-        {request.outcome && (
-          <Button
-            size="sm"
-            variant="link"
-            className="p-0"
-            disabled={busy}
-            onClick={() => void give(reopenRequest, { id, version }, { text: 'It is open again.' })}
-          >
-            Take the answer back<span className="visually-hidden"> of {request.subject}</span>
-          </Button>
-        )}
-        <Button size="sm" variant="link" className="p-0" onClick={may('change')}>
-          Change<span className="visually-hidden"> {request.subject}</span>
-        </Button>
-        <Button size="sm" variant="link" className="p-0" onClick={() => take('request', id, request.subject)}>
-          Take away<span className="visually-hidden"> {request.subject}</span>
-        </Button>
-      </div>
+      <Besides request={request} today={today} may={may} />
       <details className="mt-1">
         <summary className="small-text">What happened</summary>
         <History lines={request.history} />
       </details>
     </article>
+  );
+}
+
+type May = (form: Exclude<Open['form'], 'new'>) => () => void;
+
+/** What is most likely done with it next. */
+function NextSteps({ request, may }: { request: RequestView; may: May }) {
+  const { standing } = request;
+  const client = request.party === 'client';
+  const toSend = standing === 'to send' || standing === 'refused';
+  return (
+    <span className="push d-flex gap-3 no-print">
+      {toSend && client && (
+        <Button size="sm" onClick={may('ask')}>
+          Ask on their page<span className="visually-hidden">: {request.subject}</span>
+        </Button>
+      )}
+      {toSend && (
+        <Button size="sm" variant={client ? 'outline-secondary' : 'primary'} onClick={may('send')}>
+          {standing === 'refused' ? 'It was sent again' : 'It was sent'}
+          <span className="visually-hidden">: {request.subject}</span>
+        </Button>
+      )}
+      {standing !== 'answered' && standing !== 'waits for another' && (
+        <Button size="sm" variant={standing === 'sent' ? 'primary' : 'outline-secondary'} onClick={may('answer')}>
+          {request.kind === 'approval' ? 'They answered' : 'It is here'}
+          <span className="visually-hidden">: {request.subject}</span>
+        </Button>
+      )}
+    </span>
+  );
+}
+
+/** What can be done with it besides. */
+function Besides({ request, today, may }: { request: RequestView; today: Day; may: May }) {
+  const { give, busy } = useSend();
+  const take = useRemove();
+  const day = (value: Day): string => formatDay(value, today);
+  const { id, version, standing } = request;
+  return (
+    <div className="d-flex gap-3 small-text no-print">
+      {standing === 'sent' && (
+        <Button size="sm" variant="link" className="p-0" onClick={may('expect')}>
+          They named a day<span className="visually-hidden"> for {request.subject}</span>
+        </Button>
+      )}
+      {standing === 'sent' && (
+        <Button
+          size="sm"
+          variant="link"
+          className="p-0"
+          disabled={busy}
+          onClick={() => void give(remindRequest, { id, version }, { text: 'Reminded today.' })}
+        >
+          I reminded them<span className="visually-hidden"> of {request.subject}</span>
+        </Button>
+      )}
+      {standing === 'sent' && (
+        <a
+          href={`mailto:?subject=${encodeURIComponent(request.subject)}&body=${encodeURIComponent(reminder(request, day))}`}
+        >
+          Write a reminder<span className="visually-hidden"> about {request.subject}</span>
+        </a>
+      )}
+      {request.outcome && (
+        <Button
+          size="sm"
+          variant="link"
+          className="p-0"
+          disabled={busy}
+          onClick={() => void give(reopenRequest, { id, version }, { text: 'It is open again.' })}
+        >
+          Take the answer back<span className="visually-hidden"> of {request.subject}</span>
+        </Button>
+      )}
+      <Button size="sm" variant="link" className="p-0" onClick={may('change')}>
+        Change<span className="visually-hidden"> {request.subject}</span>
+      </Button>
+      <Button size="sm" variant="link" className="p-0" onClick={() => take('request', id, request.subject)}>
+        Take away<span className="visually-hidden"> {request.subject}</span>
+      </Button>
+    </div>
   );
 }
 

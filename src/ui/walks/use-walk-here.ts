@@ -24,8 +24,10 @@ const readHere = (given: WalkPack): Promise<Here> =>
     queue: await pendingHere(),
   }));
 
-/** What one event of the queue changes here, without reading all of it again. */
-function followed({ pack, queue }: Here, { what, entry }: Extract<QueueEvent, { entry: Waiting }>): Here {
+type EntryEvent = Extract<QueueEvent, { entry: Waiting }>;
+
+/** What one event of the queue changes here, without reading all of it again; the same twice changes nothing more. */
+function followed({ pack, queue }: Here, { what, entry }: EntryEvent): Here {
   if (what === 'kept') return { pack, queue };
   const others = queue.filter((known) => known.id !== entry.id);
   if (what === 'added') return { pack, queue: [...others, entry] };
@@ -46,16 +48,27 @@ export function useWalkHere(given: WalkPack): WalkPack {
     setClock(given.clock);
     prepareOffline();
     let gone = false;
+    // What happens while the store is being read may be missing in what was read: it is laid over it once more.
+    const meanwhile = new Set<EntryEvent[]>();
     // A device without a store walks on with what the page brought.
-    const look = (): void =>
-      void readHere(given).then(
-        (here) => !gone && setHere(here),
-        () => undefined,
-      );
+    const look = (): void => {
+      const events: EntryEvent[] = [];
+      meanwhile.add(events);
+      void readHere(given)
+        .then(
+          (here) => !gone && setHere(events.reduce(followed, here)),
+          () => undefined,
+        )
+        .finally(() => meanwhile.delete(events));
+    };
+    const follow = (event: EntryEvent): void => {
+      meanwhile.forEach((events) => events.push(event));
+      setHere((here) => followed(here, event));
+    };
     void keepWalk(given)
       .catch(() => undefined)
       .then(look);
-    const offQueue = onOutbox((event) => ('entry' in event ? setHere((here) => followed(here, event)) : look()));
+    const offQueue = onOutbox((event) => ('entry' in event ? follow(event) : look()));
     const offPacks = onPack(look);
     return () => {
       gone = true;
