@@ -4,6 +4,7 @@ import { isAsk, type Ask, type Asks } from '@/core/quantities/ask';
 import { emptyLine, emptyNamed, textOf, type Typed, type TypedInput } from '@/core/quantities/typed';
 import type { Problem } from '@/core/problem';
 import { capital } from '@/core/words';
+import { Hidden } from '../kit/hidden';
 
 interface Terms {
   path: string;
@@ -154,16 +155,16 @@ function Lines({ path, ask, value, problem, onChange }: Terms) {
             onClick={() => onChange(lines.filter((_, index) => index !== at))}
           >
             Take away
-            <span className="visually-hidden">
+            <Hidden>
               {' '}
               line {at + 1} of {ask.label}
-            </span>
+            </Hidden>
           </Button>
         </div>
       ))}
       <Said path={path} problem={problem} hint={ask.hint} />
       <Button size="sm" variant="outline-secondary" onClick={() => onChange([...lines, emptyLine(ask)])}>
-        One more<span className="visually-hidden"> in {ask.label}</span>
+        One more<Hidden> in {ask.label}</Hidden>
       </Button>
     </fieldset>
   );

@@ -5,6 +5,8 @@ import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { GROUPS, type Group } from '@/core/quantities/calculator';
 import { CALCULATORS } from '@/core/quantities/registry';
+import { Block, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
 
 /** Every calculator by itself, for a quick answer on site. */
 export function Bench({ area }: { area: string | undefined }) {
@@ -17,8 +19,7 @@ export function Bench({ area }: { area: string | undefined }) {
   );
   return (
     <div className="page">
-      <div className="page-head">
-        <h1>Bench</h1>
+      <PageHead heading="Bench">
         <span className="soft">
           measure, count, check: {CALCULATORS.length} calculators, each with its formula and source
         </span>
@@ -30,31 +31,26 @@ export function Bench({ area }: { area: string | undefined }) {
             onChange={(event) => setAsked(event.target.value)}
           />
         </span>
-      </div>
+      </PageHead>
       {found.length === 0 && <p className="soft">None by that word. Fewer letters find more.</p>}
       <div className="bench-list">
         {(Object.keys(GROUPS) as Group[])
           .filter((group) => found.some((calculator) => calculator.group === group))
           .map((group) => (
-            <section key={group}>
-              <div className="block-head">
-                <h2>{GROUPS[group]}</h2>
-              </div>
-              <ul className="lines">
+            <Block key={group} heading={GROUPS[group]}>
+              <Lines>
                 {found
                   .filter((calculator) => calculator.group === group)
                   .map((calculator) => (
-                    <li key={calculator.name}>
-                      <div className="what">
-                        <Link href={routes.calculator(calculator.name, { area })} className="fw-bold">
-                          {calculator.title}
-                        </Link>
-                        <div className="small-text soft">{calculator.answers}</div>
-                      </div>
-                    </li>
+                    <Line key={calculator.name}>
+                      <Link href={routes.calculator(calculator.name, { area })} className="fw-bold">
+                        {calculator.title}
+                      </Link>
+                      <div className="small-text soft">{calculator.answers}</div>
+                    </Line>
                   ))}
-              </ul>
-            </section>
+              </Lines>
+            </Block>
           ))}
       </div>
     </div>

@@ -18,6 +18,9 @@ import { AskFields } from './ask-fields';
 import { KeepForm } from './keep-form';
 import { HowComputed, Results } from './results';
 import type { Problem } from '@/core/problem';
+import { Hidden } from '../kit/hidden';
+import { PageHead } from '../kit/page';
+import { Sheet } from '../kit/sheet';
 
 type Area = BenchView['jobs'][number]['areas'][number] & { job: string; jobName: string; units: LengthSystem };
 
@@ -95,7 +98,7 @@ function Calculating({
     if (!area || choices.length === 0) return null;
     return (
       <label className="feed small-text">
-        <span className="visually-hidden">{calculator.asks[name]?.label} comes from </span>
+        <Hidden>{calculator.asks[name]?.label} comes from </Hidden>
         <select
           value={fed[name] ?? ''}
           onChange={(event) =>
@@ -234,8 +237,7 @@ function DrawingFed({
   rewrite: (next: LengthSystem) => void;
 }) {
   return (
-    <div className="page-head">
-      <h1>{calculator.title}</h1>
+    <PageHead heading={calculator.title}>
       <span className="soft">{calculator.answers}</span>
       <span className="push actions no-print">
         <label className="d-flex align-items-center gap-2 small-text">
@@ -273,7 +275,7 @@ function DrawingFed({
           ))}
         </span>
       </span>
-    </div>
+    </PageHead>
   );
 }
 
@@ -337,7 +339,7 @@ function AnswerBlock({
   kept: CalculationView | undefined;
 }) {
   return (
-    <section aria-label="What comes out" className="sheet">
+    <Sheet aria-label="What comes out">
       {output ? (
         <Results calculator={calculator} input={shownInput} output={output} system={system} />
       ) : (
@@ -355,7 +357,7 @@ function AnswerBlock({
           {kept ? 'Keep the change' : 'Keep in an area'}
         </Button>
       </div>
-    </section>
+    </Sheet>
   );
 }
 

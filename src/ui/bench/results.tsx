@@ -6,6 +6,7 @@ import type { Ask } from '@/core/quantities/ask';
 import { sayResult } from '@/core/quantities/say';
 import { textOf, writeTyped, type Typed } from '@/core/quantities/typed';
 import { formatLength, type LengthSystem } from '@/core/units/length';
+import { Lines } from '../kit/lines';
 
 interface Terms {
   calculator: AnyCalculator;
@@ -126,14 +127,14 @@ export function HowComputed({ calculator, input, system }: Omit<Terms, 'output'>
       <p className="mt-2">
         <span className="mono text-wrap">{calculator.formula}</span>
       </p>
-      <ul className="lines small-text">
+      <Lines className="small-text">
         {Object.entries(calculator.asks).map(([name, ask]) => (
           <li key={name}>
             <span className="what soft">{ask.label}</span>
             <span className="mono text-wrap text-end">{said(ask, typed[name])}</span>
           </li>
         ))}
-      </ul>
+      </Lines>
       <p className="small-text soft mt-2 mb-0">{calculator.source}</p>
     </details>
   );

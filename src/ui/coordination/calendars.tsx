@@ -13,6 +13,10 @@ import { SidePanel } from '../kit/side-panel';
 import { useSend, type Give } from '../kit/use-send';
 import { officeZone } from '../offline/clock';
 import { newId } from '../offline/send';
+import { Hidden } from '../kit/hidden';
+import { Block, BlockHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 /** Days ahead that a sub's calendar is read for, and how long its reading may take. */
 const AHEAD = 400;
@@ -27,10 +31,7 @@ export function Calendars({ view, office }: { view: DesksView; office: boolean }
   const [target, setTarget] = useState('');
   const chosen = view.targets.find((entry) => `${entry.kind} ${entry.id}` === target);
   return (
-    <section className="mt-4">
-      <div className="block-head">
-        <h2>Calendars of subs</h2>
-      </div>
+    <Block className="mt-4" heading="Calendars of subs">
       <p className="soft small-text mt-2">
         A sub’s own calendar as an .ics file: what keeps them busy counts as away. Titles stay here and go nowhere else.
       </p>
@@ -52,39 +53,37 @@ export function Calendars({ view, office }: { view: DesksView; office: boolean }
           ))}
         </Form.Select>
       )}
-      <div className="block-head mt-4">
-        <h2>Calendars for other programs</h2>
-      </div>
+      <BlockHead className="mt-4" heading="Calendars for other programs" />
       <p className="soft small-text mt-2">
         An address that a phone or an office program can follow. Whoever has it sees the dates; a change of the plan is
         a change of the same event, and what falls away is cancelled.
       </p>
-      <ul className="lines">
+      <Lines>
         {view.feeds.map((feed) => (
-          <li key={feed.id}>
-            <div className="what small-text">
-              <span className="fw-bold">{feed.name}</span>{' '}
-              <a href={feed.path} className="d-block text-break">
-                {feed.path}
-              </a>
-              <span className="soft">made {feed.madeAt}</span>
-            </div>
-            {office && (
-              <Button
-                size="sm"
-                variant="link"
-                className="p-0"
-                disabled={busy}
-                onClick={() =>
-                  void give(closeFeed, { id: feed.id }, { text: 'Closed: the address opens nothing any more.' })
-                }
-              >
-                Close<span className="visually-hidden"> the calendar of {feed.name}</span>
-              </Button>
-            )}
-          </li>
+          <Line
+            key={feed.id}
+            small
+            beside={
+              office && (
+                <LinkButton
+                  disabled={busy}
+                  onClick={() =>
+                    void give(closeFeed, { id: feed.id }, { text: 'Closed: the address opens nothing any more.' })
+                  }
+                >
+                  Close<Hidden> the calendar of {feed.name}</Hidden>
+                </LinkButton>
+              )
+            }
+          >
+            <span className="fw-bold">{feed.name}</span>{' '}
+            <a href={feed.path} className="d-block text-break">
+              {feed.path}
+            </a>
+            <span className="soft">made {feed.madeAt}</span>
+          </Line>
         ))}
-      </ul>
+      </Lines>
       {office && (
         <div className="actions mt-2">
           <Form.Select
@@ -125,7 +124,7 @@ export function Calendars({ view, office }: { view: DesksView; office: boolean }
       >
         {reading && <ReadFile sub={reading} today={view.today} onDone={() => setReading(undefined)} />}
       </SidePanel>
-    </section>
+    </Block>
   );
 }
 
@@ -144,47 +143,47 @@ function BusyCalendars({
   give: Give;
 }) {
   return (
-    <ul className="lines">
+    <Lines>
       {view.subs
         .filter((sub) => sub.source)
         .map((sub) => (
-          <li key={sub.id}>
-            <div className="what small-text">
-              <span className="fw-bold">{sub.name}</span>{' '}
-              <span className="soft">{TRADES[sub.trade].toLowerCase()}</span>
-              {sub.source && (
-                <div>
-                  {sub.source.name}, read {sub.source.when}: {sub.busy} busy half-days ahead
-                </div>
-              )}
-            </div>
-            {office && (
-              <span className="text-nowrap">
-                <Button size="sm" variant="link" className="p-0" onClick={() => setReading(sub)}>
-                  Read<span className="visually-hidden"> the calendar of {sub.name}</span>
-                </Button>
-                {sub.source && (
-                  <Button
-                    size="sm"
-                    variant="link"
-                    className="p-0 ms-2"
-                    disabled={busy}
-                    onClick={() =>
-                      void give(
-                        readBusy,
-                        { sub: sub.id, name: '', events: 0, halves: [] },
-                        { text: `${sub.name}: the calendar is out.` },
-                      )
-                    }
-                  >
-                    Take out<span className="visually-hidden"> the calendar of {sub.name}</span>
-                  </Button>
-                )}
-              </span>
+          <Line
+            key={sub.id}
+            small
+            beside={
+              office && (
+                <span className="text-nowrap">
+                  <LinkButton onClick={() => setReading(sub)}>
+                    Read<Hidden> the calendar of {sub.name}</Hidden>
+                  </LinkButton>
+                  {sub.source && (
+                    <LinkButton
+                      className="ms-2"
+                      disabled={busy}
+                      onClick={() =>
+                        void give(
+                          readBusy,
+                          { sub: sub.id, name: '', events: 0, halves: [] },
+                          { text: `${sub.name}: the calendar is out.` },
+                        )
+                      }
+                    >
+                      Take out<Hidden> the calendar of {sub.name}</Hidden>
+                    </LinkButton>
+                  )}
+                </span>
+              )
+            }
+          >
+            <span className="fw-bold">{sub.name}</span> <span className="soft">{TRADES[sub.trade].toLowerCase()}</span>
+            {sub.source && (
+              <div>
+                {sub.source.name}, read {sub.source.when}: {sub.busy} busy half-days ahead
+              </div>
             )}
-          </li>
+          </Line>
         ))}
-    </ul>
+    </Lines>
   );
 }
 

@@ -5,14 +5,13 @@ import { Goals } from './goals';
 import { Inspections } from './inspections';
 import { Plant } from './plant';
 import { Weather } from './weather';
+import { PageHead } from '../kit/page';
 
 /** What comes from outside and decides days: inspection offices, the weather, plant, other people's calendars. */
 export function Coordination({ view, office }: { view: DesksView; office: boolean }) {
   return (
     <div className="page desks">
-      <div className="page-head">
-        <h1>Inspections, weather, plant, calendars</h1>
-      </div>
+      <PageHead heading="Inspections, weather, plant, calendars" />
       <div className="main-and-aside">
         <div>
           <Inspections view={view} office={office} />

@@ -3,14 +3,12 @@ import { weighGoals } from '@/contract/commands/schedule';
 import type { DesksView } from '@/contract/views/desks';
 import { CommandForm, TextField } from '../kit/form';
 import { FormEffect } from '../kit/effect';
+import { Block } from '../kit/page';
 
 /** What a better plan is to this firm: after hard rules, lateness by job, then trips and the ends of jobs. */
 export function Goals({ view }: { view: DesksView }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>What counts</h2>
-      </div>
+    <Block heading="What counts">
       <p className="soft small-text mt-2">
         First that nothing lies open and no rule is broken; then half-days after a promise, each times its job’s weight;
         then trips, and half-days until jobs end.
@@ -34,6 +32,6 @@ export function Goals({ view }: { view: DesksView }) {
           />
         ))}
       </CommandForm>
-    </section>
+    </Block>
   );
 }

@@ -18,6 +18,10 @@ import { Phone } from '../kit/phone';
 import { SidePanel } from '../kit/side-panel';
 import { useSend, type Give } from '../kit/use-send';
 import { newId } from '../offline/send';
+import { Hidden } from '../kit/hidden';
+import { Block } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 type Open =
   | { what: 'book'; of: UnbookedView }
@@ -32,74 +36,76 @@ export function Inspections({ view, office }: { view: DesksView; office: boolean
   const close = (): void => setOpen(undefined);
   const { busy, give } = useSend();
   return (
-    <section>
-      <div className="block-head">
-        <h2>Inspections</h2>
-        {office && (
-          <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'office', of: null })}>
+    <Block
+      heading="Inspections"
+      beside={
+        office && (
+          <LinkButton className="push" onClick={() => setOpen({ what: 'office', of: null })}>
             Add an office
-          </Button>
-        )}
-      </div>
+          </LinkButton>
+        )
+      }
+    >
       {view.inspections.length === 0 && <p className="soft mt-2">None is booked.</p>}
       <Visits view={view} busy={busy} give={give} setOpen={setOpen} />
       {view.unbooked.length > 0 && (
         <>
           <h3 className="mt-3">To be booked</h3>
-          <ul className="lines">
+          <Lines>
             {view.unbooked.slice(0, 10).map((unbooked) => (
-              <li key={`${unbooked.area}${unbooked.phase}`}>
-                <StateIcon kind={unbooked.late ? 'hazard' : 'waiting'} />
-                <div className="what small-text">
-                  <span className="fw-bold">
-                    {unbooked.areaName} · {unbooked.label}
-                  </span>{' '}
-                  <span className="soft">{unbooked.jobName}</span>
-                  <div className={unbooked.late ? 'bad' : 'soft'}>
-                    ready {formatDay(unbooked.ready, view.today)},{' '}
-                    {unbooked.office
-                      ? unbooked.late
-                        ? `ask ${unbooked.office} today`
-                        : `ask ${unbooked.office} by ${formatDay(unbooked.askBy, view.today)}`
-                      : 'no office is known for it'}
-                  </div>
+              <Line
+                key={`${unbooked.area}${unbooked.phase}`}
+                mark={<StateIcon kind={unbooked.late ? 'hazard' : 'waiting'} />}
+                small
+                beside={
+                  unbooked.office && (
+                    <LinkButton onClick={() => setOpen({ what: 'book', of: unbooked })}>
+                      Book
+                      <Hidden>
+                        : {unbooked.areaName} · {unbooked.label}
+                      </Hidden>
+                    </LinkButton>
+                  )
+                }
+              >
+                <span className="fw-bold">
+                  {unbooked.areaName} · {unbooked.label}
+                </span>{' '}
+                <span className="soft">{unbooked.jobName}</span>
+                <div className={unbooked.late ? 'bad' : 'soft'}>
+                  ready {formatDay(unbooked.ready, view.today)},{' '}
+                  {unbooked.office
+                    ? unbooked.late
+                      ? `ask ${unbooked.office} today`
+                      : `ask ${unbooked.office} by ${formatDay(unbooked.askBy, view.today)}`
+                    : 'no office is known for it'}
                 </div>
-                {unbooked.office && (
-                  <Button
-                    size="sm"
-                    variant="link"
-                    className="p-0"
-                    onClick={() => setOpen({ what: 'book', of: unbooked })}
-                  >
-                    Book
-                    <span className="visually-hidden">
-                      : {unbooked.areaName} · {unbooked.label}
-                    </span>
-                  </Button>
-                )}
-              </li>
+              </Line>
             ))}
-          </ul>
+          </Lines>
         </>
       )}
       <h3 className="mt-3">Offices</h3>
-      <ul className="lines">
+      <Lines>
         {view.offices.map((entry) => (
-          <li key={entry.id}>
-            <div className="what small-text">
-              <span className="fw-bold">{entry.name}</span>: {entry.weekdays.map((day) => WEEKDAYS[day]).join(', ')};{' '}
-              {entry.noticeDays} working {entry.noticeDays === 1 ? 'day' : 'days'} of notice, {entry.visitsADay} visits
-              a day <Phone number={entry.phone} />
-              <div className="soft">{entry.phases.map((phase) => phaseFacts(phase).label).join(', ')}</div>
-            </div>
-            {office && (
-              <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'office', of: entry })}>
-                Change<span className="visually-hidden"> {entry.name}</span>
-              </Button>
-            )}
-          </li>
+          <Line
+            key={entry.id}
+            small
+            beside={
+              office && (
+                <LinkButton onClick={() => setOpen({ what: 'office', of: entry })}>
+                  Change<Hidden> {entry.name}</Hidden>
+                </LinkButton>
+              )
+            }
+          >
+            <span className="fw-bold">{entry.name}</span>: {entry.weekdays.map((day) => WEEKDAYS[day]).join(', ')};{' '}
+            {entry.noticeDays} working {entry.noticeDays === 1 ? 'day' : 'days'} of notice, {entry.visitsADay} visits a
+            day <Phone number={entry.phone} />
+            <div className="soft">{entry.phases.map((phase) => phaseFacts(phase).label).join(', ')}</div>
+          </Line>
         ))}
-      </ul>
+      </Lines>
       <SidePanel title={titleOf(open)} open={open !== undefined} onClose={close}>
         {open?.what === 'book' && (
           <CommandForm
@@ -115,7 +121,7 @@ export function Inspections({ view, office }: { view: DesksView; office: boolean
         {open?.what === 'failed' && <Failed of={open.of} onDone={close} />}
         {open?.what === 'office' && <OfficeForm of={open.of} onDone={close} />}
       </SidePanel>
-    </section>
+    </Block>
   );
 }
 
@@ -132,78 +138,70 @@ function Visits({
   setOpen: (next: Open | undefined) => void;
 }) {
   return (
-    <ul className="lines">
+    <Lines>
       {view.inspections.map((inspection) => (
-        <li key={inspection.id}>
-          <StateIcon kind={MARKS[inspection.state]} />
-          <div className="what">
-            <span className="fw-bold">
-              {inspection.areaName} · {inspection.label}
-            </span>{' '}
-            <span className="soft">{inspection.jobName}</span>
-            <div className="small-text">
-              {inspection.when}, {inspection.office}
-              {inspection.state === 'booked' ? '' : `: ${inspection.state}`}
-              {inspection.words && `: ${inspection.words}`}
-            </div>
-            {inspection.unkept && (
-              <div className="small-text bad">The plan cannot keep this day. {inspection.unkept}</div>
-            )}
+        <Line
+          key={inspection.id}
+          mark={<StateIcon kind={MARKS[inspection.state]} />}
+          beside={
+            inspection.state === 'booked' && (
+              <span className="text-nowrap">
+                <LinkButton
+                  className="me-2"
+                  disabled={busy}
+                  onClick={() =>
+                    void give(
+                      passInspection,
+                      { id: inspection.id, version: inspection.version, words: '' },
+                      { text: `${inspection.areaName} · ${inspection.label}: passed.` },
+                    )
+                  }
+                >
+                  Passed
+                  <Hidden>
+                    : {inspection.areaName} · {inspection.label}
+                  </Hidden>
+                </LinkButton>
+                <LinkButton className="me-2" onClick={() => setOpen({ what: 'failed', of: inspection })}>
+                  Failed
+                  <Hidden>
+                    : {inspection.areaName} · {inspection.label}
+                  </Hidden>
+                </LinkButton>
+                <LinkButton
+                  disabled={busy}
+                  onClick={() =>
+                    void give(
+                      cancelInspection,
+                      { id: inspection.id, version: inspection.version },
+                      { text: 'Cancelled; it has to be booked again.' },
+                    )
+                  }
+                >
+                  Cancel
+                  <Hidden>
+                    : {inspection.areaName} · {inspection.label}
+                  </Hidden>
+                </LinkButton>
+              </span>
+            )
+          }
+        >
+          <span className="fw-bold">
+            {inspection.areaName} · {inspection.label}
+          </span>{' '}
+          <span className="soft">{inspection.jobName}</span>
+          <div className="small-text">
+            {inspection.when}, {inspection.office}
+            {inspection.state === 'booked' ? '' : `: ${inspection.state}`}
+            {inspection.words && `: ${inspection.words}`}
           </div>
-          {inspection.state === 'booked' && (
-            <span className="text-nowrap">
-              <Button
-                size="sm"
-                variant="link"
-                className="p-0 me-2"
-                disabled={busy}
-                onClick={() =>
-                  void give(
-                    passInspection,
-                    { id: inspection.id, version: inspection.version, words: '' },
-                    { text: `${inspection.areaName} · ${inspection.label}: passed.` },
-                  )
-                }
-              >
-                Passed
-                <span className="visually-hidden">
-                  : {inspection.areaName} · {inspection.label}
-                </span>
-              </Button>
-              <Button
-                size="sm"
-                variant="link"
-                className="p-0 me-2"
-                onClick={() => setOpen({ what: 'failed', of: inspection })}
-              >
-                Failed
-                <span className="visually-hidden">
-                  : {inspection.areaName} · {inspection.label}
-                </span>
-              </Button>
-              <Button
-                size="sm"
-                variant="link"
-                className="p-0"
-                disabled={busy}
-                onClick={() =>
-                  void give(
-                    cancelInspection,
-                    { id: inspection.id, version: inspection.version },
-                    { text: 'Cancelled; it has to be booked again.' },
-                  )
-                }
-              >
-                Cancel
-                <span className="visually-hidden">
-                  : {inspection.areaName} · {inspection.label}
-                </span>
-              </Button>
-            </span>
+          {inspection.unkept && (
+            <div className="small-text bad">The plan cannot keep this day. {inspection.unkept}</div>
           )}
-        </li>
+        </Line>
       ))}
-    </ul>
+    </Lines>
   );
 }
 

@@ -1,6 +1,5 @@
 'use client';
 import { useState } from 'react';
-import { Button } from 'react-bootstrap';
 import { breakPlant, mendPlant, setPlant } from '@/contract/commands/schedule';
 import type { DesksView } from '@/contract/views/desks';
 import { PHASE_KEYS, phaseFacts } from '@/core/sequence/phases';
@@ -10,6 +9,10 @@ import { CommandForm, TextField, TicksField } from '../kit/form';
 import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
+import { Hidden } from '../kit/hidden';
+import { Block } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 type One = DesksView['plant'][number];
 
@@ -19,57 +22,54 @@ export function Plant({ view, office }: { view: DesksView; office: boolean }) {
   const close = (): void => setOpen(undefined);
   const { busy, give } = useSend();
   return (
-    <section>
-      <div className="block-head">
-        <h2>Plant</h2>
-        {office && (
-          <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'set', of: null })}>
+    <Block
+      heading="Plant"
+      beside={
+        office && (
+          <LinkButton className="push" onClick={() => setOpen({ what: 'set', of: null })}>
             Add
-          </Button>
-        )}
-      </div>
+          </LinkButton>
+        )
+      }
+    >
       {view.plant.length === 0 && <p className="soft mt-2 small-text">None: work waits for no digger and no hoist.</p>}
-      <ul className="lines">
+      <Lines>
         {view.plant.map((entry) => (
-          <li key={entry.id}>
-            <div className="what small-text">
-              <span className="fw-bold">{entry.name}</span>, {entry.units} of it, {entry.uses}{' '}
-              {entry.uses === 1 ? 'piece' : 'pieces'} of work ahead
-              <div className="soft">{entry.phases.map((phase) => phaseFacts(phase).label).join(', ')}</div>
-              {entry.down.map((down) => (
-                <div key={down.id} className="bad">
-                  {formatDay(down.firstDay, view.today)} to {formatDay(down.lastDay, view.today)}: {down.units} missing,{' '}
-                  {down.reason}{' '}
-                  <Button
-                    size="sm"
-                    variant="link"
-                    className="p-0 align-baseline"
-                    disabled={busy}
-                    onClick={() => void give(mendPlant, { id: down.id }, { text: `${entry.name} works again.` })}
-                  >
-                    Works again<span className="visually-hidden">: {entry.name}</span>
-                  </Button>
-                </div>
-              ))}
-            </div>
-            <span className="text-nowrap">
-              <Button
-                size="sm"
-                variant="link"
-                className="p-0 me-2"
-                onClick={() => setOpen({ what: 'break', of: entry })}
-              >
-                Broken<span className="visually-hidden">: {entry.name}</span>
-              </Button>
-              {office && (
-                <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'set', of: entry })}>
-                  Change<span className="visually-hidden"> {entry.name}</span>
-                </Button>
-              )}
-            </span>
-          </li>
+          <Line
+            key={entry.id}
+            small
+            beside={
+              <span className="text-nowrap">
+                <LinkButton className="me-2" onClick={() => setOpen({ what: 'break', of: entry })}>
+                  Broken<Hidden>: {entry.name}</Hidden>
+                </LinkButton>
+                {office && (
+                  <LinkButton onClick={() => setOpen({ what: 'set', of: entry })}>
+                    Change<Hidden> {entry.name}</Hidden>
+                  </LinkButton>
+                )}
+              </span>
+            }
+          >
+            <span className="fw-bold">{entry.name}</span>, {entry.units} of it, {entry.uses}{' '}
+            {entry.uses === 1 ? 'piece' : 'pieces'} of work ahead
+            <div className="soft">{entry.phases.map((phase) => phaseFacts(phase).label).join(', ')}</div>
+            {entry.down.map((down) => (
+              <div key={down.id} className="bad">
+                {formatDay(down.firstDay, view.today)} to {formatDay(down.lastDay, view.today)}: {down.units} missing,{' '}
+                {down.reason}{' '}
+                <LinkButton
+                  className="align-baseline"
+                  disabled={busy}
+                  onClick={() => void give(mendPlant, { id: down.id }, { text: `${entry.name} works again.` })}
+                >
+                  Works again<Hidden>: {entry.name}</Hidden>
+                </LinkButton>
+              </div>
+            ))}
+          </Line>
         ))}
-      </ul>
+      </Lines>
       <SidePanel title={open?.of?.name ?? 'Plant'} open={open !== undefined} onClose={close}>
         {open?.what === 'set' && (
           <CommandForm
@@ -121,6 +121,6 @@ export function Plant({ view, office }: { view: DesksView; office: boolean }) {
           </CommandForm>
         )}
       </SidePanel>
-    </section>
+    </Block>
   );
 }

@@ -1,7 +1,6 @@
 'use client';
 import { routes } from '@/contract/routes';
 import { useState } from 'react';
-import { Button } from 'react-bootstrap';
 import Link from 'next/link';
 import { sayOutlook } from '@/contract/commands/schedule';
 import type { DesksView } from '@/contract/views/desks';
@@ -9,6 +8,9 @@ import { LIMITS } from '@/core/schedule/weather';
 import { formatDay } from '@/core/units/day';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { SidePanel } from '../kit/side-panel';
+import { Block } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 /**
  * Ten days of outlook, what the plan keeps off because of them, and what the usual weather of later months would take.
@@ -16,13 +18,14 @@ import { SidePanel } from '../kit/side-panel';
 export function Weather({ view }: { view: DesksView }) {
   const [typing, setTyping] = useState(false);
   return (
-    <section>
-      <div className="block-head">
-        <h2>Weather</h2>
-        <Button size="sm" variant="link" className="push p-0" onClick={() => setTyping(true)}>
+    <Block
+      heading="Weather"
+      beside={
+        <LinkButton className="push" onClick={() => setTyping(true)}>
           Type an outlook
-        </Button>
-      </div>
+        </LinkButton>
+      }
+    >
       {view.outlook.length === 0 ? (
         <p className="soft mt-2 small-text">No outlook yet: outdoor work is planned as if it stayed dry.</p>
       ) : (
@@ -58,34 +61,30 @@ export function Weather({ view }: { view: DesksView }) {
       {view.kept.length > 0 && (
         <>
           <h3 className="mt-3">Moved by it</h3>
-          <ul className="lines small-text">
+          <Lines className="small-text">
             {view.kept.map((entry) => (
-              <li key={entry.task}>
-                <div className="what">
-                  <Link href={routes.schedule(entry.job, { task: entry.task })} className="fw-bold">
-                    {entry.label}
-                  </Link>{' '}
-                  <span className="soft">{entry.jobName}</span>
-                  <div>{entry.text}</div>
-                </div>
-              </li>
+              <Line key={entry.task}>
+                <Link href={routes.schedule(entry.job, { task: entry.task })} className="fw-bold">
+                  {entry.label}
+                </Link>{' '}
+                <span className="soft">{entry.jobName}</span>
+                <div>{entry.text}</div>
+              </Line>
             ))}
-          </ul>
+          </Lines>
         </>
       )}
       {view.expected.length > 0 && (
         <>
           <h3 className="mt-3">After the outlook</h3>
-          <ul className="lines small-text">
+          <Lines className="small-text">
             {view.expected.map((entry) => (
-              <li key={entry.month}>
-                <div className="what">
-                  <span className="fw-bold">{entry.month}</span>: {entry.halfDays} half-days of outdoor work; the usual
-                  weather takes about {entry.lost} of them
-                </div>
-              </li>
+              <Line key={entry.month}>
+                <span className="fw-bold">{entry.month}</span>: {entry.halfDays} half-days of outdoor work; the usual
+                weather takes about {entry.lost} of them
+              </Line>
             ))}
-          </ul>
+          </Lines>
         </>
       )}
       {view.normals.length > 0 && (
@@ -114,7 +113,7 @@ export function Weather({ view }: { view: DesksView }) {
         </details>
       )}
       <WeatherPanel typing={typing} setTyping={setTyping} view={view} />
-    </section>
+    </Block>
   );
 }
 

@@ -1,6 +1,5 @@
 'use client';
 import { useState } from 'react';
-import { Button } from 'react-bootstrap';
 import { addHoliday, addPerson, addSub, changeSub, setZone, subAway, subBack } from '@/contract/commands/firm';
 import { ROLES, type Role } from '@/contract/command';
 import type { FirmView, SubView } from '@/contract/views/firm';
@@ -12,6 +11,10 @@ import { Notice } from '../kit/notice';
 import { SidePanel } from '../kit/side-panel';
 import { useSend, type Give } from '../kit/use-send';
 import { newId } from '../offline/send';
+import { Hidden } from '../kit/hidden';
+import { Block, BlockHead, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 type Open = { what: 'person' | 'sub' | 'holiday' | 'zone' } | { what: 'change' | 'away'; sub: SubView };
 const TITLES = {
@@ -31,24 +34,22 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
   const office = role !== 'lead';
   return (
     <div className="page">
-      <div className="page-head">
-        <h1>{view.name}</h1>
+      <PageHead heading={view.name}>
         <span className="soft">{view.town}</span>
-      </div>
+      </PageHead>
       {view.missing.length > 0 && (
         <Notice bad>
           Nobody does {view.missing.map((trade) => TRADES[trade].toLowerCase()).join(', ')}, though open jobs need it:
           that work is planned for one crew of your own. Add the subs who do it.
         </Notice>
       )}
-      <div className="block-head">
-        <h2>Subs</h2>
+      <BlockHead heading="Subs">
         {office && (
-          <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'sub' })}>
+          <LinkButton className="push" onClick={() => setOpen({ what: 'sub' })}>
             Add a sub
-          </Button>
+          </LinkButton>
         )}
-      </div>
+      </BlockHead>
       {view.subs.length === 0 && (
         <p className="soft mt-2">
           None yet. The plan needs to know who does which trade and how many crews they can send.
@@ -56,57 +57,54 @@ export function Firm({ view, role }: { view: FirmView; role: Role }) {
       )}
       <SubsTable view={view} office={office} busy={busy} give={give} setOpen={setOpen} />
       <div className="columns mt-4">
-        <section>
-          <div className="block-head">
-            <h2>People</h2>
-            {role === 'contractor' && (
-              <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'person' })}>
+        <Block
+          heading="People"
+          beside={
+            role === 'contractor' && (
+              <LinkButton className="push" onClick={() => setOpen({ what: 'person' })}>
                 Add a person
-              </Button>
-            )}
-          </div>
-          <ul className="lines">
+              </LinkButton>
+            )
+          }
+        >
+          <Lines>
             {view.people.map((person) => (
-              <li key={person.id}>
-                <div className="what">
-                  <span className="fw-bold">{person.name}</span> <span className="soft">{person.email}</span>{' '}
-                  <Phone number={person.phone} />
-                </div>
-                <span>{person.role}</span>
-              </li>
+              <Line key={person.id} beside={<span>{person.role}</span>}>
+                <span className="fw-bold">{person.name}</span> <span className="soft">{person.email}</span>{' '}
+                <Phone number={person.phone} />
+              </Line>
             ))}
-          </ul>
-        </section>
-        <section>
-          <div className="block-head">
-            <h2>Holidays</h2>
-            {office && (
-              <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'holiday' })}>
+          </Lines>
+        </Block>
+        <Block
+          heading="Holidays"
+          beside={
+            office && (
+              <LinkButton className="push" onClick={() => setOpen({ what: 'holiday' })}>
                 Add a holiday
-              </Button>
-            )}
-          </div>
+              </LinkButton>
+            )
+          }
+        >
           {view.holidays.length === 0 && <p className="soft mt-2">None ahead.</p>}
-          <ul className="lines">
+          <Lines>
             {view.holidays.map((holiday) => (
-              <li key={holiday.day}>
-                <div className="what">{holiday.name}</div>
-                <span>{formatDay(holiday.day, view.today)}</span>
-              </li>
+              <Line key={holiday.day} beside={<span>{formatDay(holiday.day, view.today)}</span>}>
+                {holiday.name}
+              </Line>
             ))}
-          </ul>
-          <div className="block-head mt-4">
-            <h2>Time</h2>
+          </Lines>
+          <BlockHead className="mt-4" heading="Time">
             {role === 'contractor' && (
-              <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'zone' })}>
-                Change<span className="visually-hidden"> the time zone</span>
-              </Button>
+              <LinkButton className="push" onClick={() => setOpen({ what: 'zone' })}>
+                Change<Hidden> the time zone</Hidden>
+              </LinkButton>
             )}
-          </div>
+          </BlockHead>
           <p className="soft mt-2">
             {view.zone.replaceAll('_', ' ')}: it is {formatDay(view.today)}, {view.time} there.
           </p>
-        </section>
+        </Block>
       </div>
       <SidePanel title={open ? TITLES[open.what] : ''} open={open !== undefined} onClose={close}>
         {open && <OneForm open={open} view={view} onDone={close} />}
@@ -140,7 +138,7 @@ function SubsTable({
           <th style={{ width: '15%' }}>Away</th>
           <th style={{ width: '8%' }}>Open work</th>
           <th>
-            <span className="visually-hidden">Change</span>
+            <Hidden>Change</Hidden>
           </th>
         </tr>
       </thead>
@@ -161,10 +159,8 @@ function SubsTable({
                   {formatDay(away.firstDay, view.today)}
                   {away.lastDay !== away.firstDay && ` to ${formatDay(away.lastDay, view.today)}`}
                   {office && (
-                    <Button
-                      size="sm"
-                      variant="link"
-                      className="p-0 ms-2"
+                    <LinkButton
+                      className="ms-2"
                       disabled={busy}
                       onClick={() =>
                         void give(
@@ -177,8 +173,8 @@ function SubsTable({
                         )
                       }
                     >
-                      Back<span className="visually-hidden">: {sub.name}</span>
-                    </Button>
+                      Back<Hidden>: {sub.name}</Hidden>
+                    </LinkButton>
                   )}
                 </div>
               ))}
@@ -187,12 +183,12 @@ function SubsTable({
             <td className="text-nowrap">
               {office && (
                 <>
-                  <Button size="sm" variant="link" className="p-0 me-2" onClick={() => setOpen({ what: 'away', sub })}>
-                    Days away<span className="visually-hidden"> of {sub.name}</span>
-                  </Button>
-                  <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'change', sub })}>
-                    Change<span className="visually-hidden"> {sub.name}</span>
-                  </Button>
+                  <LinkButton className="me-2" onClick={() => setOpen({ what: 'away', sub })}>
+                    Days away<Hidden> of {sub.name}</Hidden>
+                  </LinkButton>
+                  <LinkButton onClick={() => setOpen({ what: 'change', sub })}>
+                    Change<Hidden> {sub.name}</Hidden>
+                  </LinkButton>
                 </>
               )}
             </td>

@@ -3,6 +3,7 @@ import { useState, type ReactNode } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { CsvProblem } from '@/core/csv';
 import { Notice } from './notice';
+import { Block } from './page';
 
 interface Terms {
   title: string;
@@ -18,10 +19,7 @@ interface Terms {
 export function CsvEntry({ title, what, example, problems, onText, children }: Terms) {
   const [text, setText] = useState('');
   return (
-    <section>
-      <div className="block-head">
-        <h2>{title}</h2>
-      </div>
+    <Block heading={title}>
       <Form.Group controlId={`csv-${what}`} className="mt-2">
         <Form.Label>Paste it here, or choose a file</Form.Label>
         <Form.Control
@@ -52,7 +50,7 @@ export function CsvEntry({ title, what, example, problems, onText, children }: T
         </Button>
         {children}
       </div>
-    </section>
+    </Block>
   );
 }
 

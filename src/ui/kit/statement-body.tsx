@@ -9,6 +9,9 @@ import {
 import { formatMoney } from '@/core/units/money';
 import { formatDay } from '@/core/units/day';
 import { InclusionIcon } from './inclusion-icon';
+import { Block } from './page';
+import { Sheet } from './sheet';
+import { Line, Lines } from './lines';
 
 /**
  * A statement as its client reads it: area by area in and out side by side, then what depends, what is allowed for, and
@@ -20,31 +23,24 @@ export function StatementBody({ content }: { content: Statement }) {
       {content.areas.map((area) => {
         const { into, out } = sidesOf(area.lines);
         return (
-          <section key={area.id}>
-            <div className="block-head">
-              <h2>{area.name}</h2>
-              <span className="soft small-text">{area.place}</span>
-            </div>
+          <Block key={area.id} heading={area.name} beside={<span className="soft small-text">{area.place}</span>}>
             <div className="sides">
               <div>
                 <h3>In</h3>
-                <Lines lines={into} marks none="nothing" />
+                <StatementLines lines={into} marks none="nothing" />
               </div>
               <div>
                 <h3>Not included</h3>
-                <Lines lines={out} marks={false} none="nothing named" />
+                <StatementLines lines={out} marks={false} none="nothing named" />
               </div>
             </div>
-          </section>
+          </Block>
         );
       })}
       {STATEMENT_PART_KEYS.filter((part) => content[part].length > 0).map((part) => (
-        <section key={part}>
-          <div className="block-head">
-            <h2>{STATEMENT_PARTS[part]}</h2>
-          </div>
-          <Lines lines={content[part]} marks={false} none="" />
-        </section>
+        <Block key={part} heading={STATEMENT_PARTS[part]}>
+          <StatementLines lines={content[part]} marks={false} none="" />
+        </Block>
       ))}
       <p className="soft small-text mt-4 mb-0">
         As of {formatDay(content.day)}. What is hidden can only be known once it is opened; structure, gas and
@@ -55,25 +51,29 @@ export function StatementBody({ content }: { content: Statement }) {
   );
 }
 
-function Lines({ lines, marks, none }: { lines: readonly StatementLine[]; marks: boolean; none: string }) {
+function StatementLines({ lines, marks, none }: { lines: readonly StatementLine[]; marks: boolean; none: string }) {
   if (lines.length === 0) return <p className="soft small-text mb-0 mt-1">{none}</p>;
   return (
-    <ul className="lines">
+    <Lines>
       {lines.map((line) => (
-        <li key={line.key}>
-          <div className="what">
-            {line.text}
-            {line.note && <div className="small-text soft">{line.note}</div>}
-          </div>
-          {line.amount !== undefined && <span className="mono">{formatMoney(line.amount)}</span>}
-          {marks && line.stance && line.stance !== 'in' && (
-            <span className="small-text">
-              <InclusionIcon stance={line.stance} />
-            </span>
-          )}
-        </li>
+        <Line
+          key={line.key}
+          beside={
+            <>
+              {line.amount !== undefined && <span className="mono">{formatMoney(line.amount)}</span>}
+              {marks && line.stance && line.stance !== 'in' && (
+                <span className="small-text">
+                  <InclusionIcon stance={line.stance} />
+                </span>
+              )}
+            </>
+          }
+        >
+          {line.text}
+          {line.note && <div className="small-text soft">{line.note}</div>}
+        </Line>
       ))}
-    </ul>
+    </Lines>
   );
 }
 
@@ -81,44 +81,35 @@ function Lines({ lines, marks, none }: { lines: readonly StatementLine[]; marks:
 export function StatementChanges({ diff, against }: { diff: StatementDiff; against: number }) {
   const none = diff.added.length + diff.removed.length + diff.changed.length === 0;
   return (
-    <section className="sheet mb-3">
+    <Sheet className="mb-3">
       <h2>What changed since version {against}</h2>
       {none && <p className="soft mb-0">Nothing.</p>}
-      <ul className="lines">
+      <Lines>
         {diff.added.map((line) => (
-          <li key={line.key}>
-            <span className="change-word">new</span>
-            <div className="what">
-              <span className="fw-bold">{line.where}</span> {line.text}
-            </div>
-          </li>
+          <Line key={line.key} mark={<span className="change-word">new</span>}>
+            <span className="fw-bold">{line.where}</span> {line.text}
+          </Line>
         ))}
         {diff.changed.map(({ from, to }) => (
-          <li key={to.key}>
-            <span className="change-word">now</span>
-            <div className="what">
-              <span className="fw-bold">{to.where}</span> {to.text}
-              {to.note ? ` (${to.note})` : ''}
-              <div className="small-text soft">
-                was:{' '}
-                <s>
-                  {from.text}
-                  {from.note ? ` (${from.note})` : ''}
-                  {from.where === to.where ? '' : `, under ${from.where}`}
-                </s>
-              </div>
+          <Line key={to.key} mark={<span className="change-word">now</span>}>
+            <span className="fw-bold">{to.where}</span> {to.text}
+            {to.note ? ` (${to.note})` : ''}
+            <div className="small-text soft">
+              was:{' '}
+              <s>
+                {from.text}
+                {from.note ? ` (${from.note})` : ''}
+                {from.where === to.where ? '' : `, under ${from.where}`}
+              </s>
             </div>
-          </li>
+          </Line>
         ))}
         {diff.removed.map((line) => (
-          <li key={line.key}>
-            <span className="change-word">gone</span>
-            <div className="what">
-              <span className="fw-bold">{line.where}</span> <s>{line.text}</s>
-            </div>
-          </li>
+          <Line key={line.key} mark={<span className="change-word">gone</span>}>
+            <span className="fw-bold">{line.where}</span> <s>{line.text}</s>
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Sheet>
   );
 }

@@ -3,6 +3,7 @@ import { type Path } from '@/contract/routes';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, useRef } from 'react';
+import { Hidden } from './hidden';
 
 export interface SubPlace {
   path: Path;
@@ -29,7 +30,7 @@ export function SubTabs({ of, places }: { of: string; places: readonly SubPlace[
             <span className="soft">
               {' '}
               {waiting}
-              <span className="visually-hidden"> open</span>
+              <Hidden> open</Hidden>
             </span>
           )}
         </Link>

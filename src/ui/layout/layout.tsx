@@ -25,6 +25,10 @@ import type { AreaKind } from '@/core/sites/area';
 import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Removable } from '@/contract/commands/scope';
+import { Hidden } from '../kit/hidden';
+import { Block, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 type Open = { form: 'opening'; thing?: KeptOpening } | { form: 'fixture'; thing?: KeptFixture };
 
@@ -163,8 +167,7 @@ function LayoutActions({
   setMode: (next: 'look' | 'draw' | 'move') => void;
 }) {
   return (
-    <div className="page-head">
-      <h1>{area.name} to scale</h1>
+    <PageHead heading={<>{area.name} to scale</>}>
       <span className="soft">{area.side}</span>
       {shape && mode === 'look' && (
         <span className="push actions no-print">
@@ -187,31 +190,25 @@ function LayoutActions({
           <PrintButton>Print</PrintButton>
         </span>
       )}
-    </div>
+    </PageHead>
   );
 }
 
 /** Decided. */
 function Decided({ view }: { view: LayoutView }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>Decided</h2>
-      </div>
-      <ul className="lines">
+    <Block heading="Decided">
+      <Lines>
         {view.decisions.map((decision) => (
-          <li key={decision.id}>
-            <StateIcon kind="done" silent />
-            <div className="what">
-              {decision.subject}
-              <div className="small-text soft">
-                {decision.reason} · {decision.by}, {decision.when}
-              </div>
+          <Line key={decision.id} mark={<StateIcon kind="done" silent />}>
+            {decision.subject}
+            <div className="small-text soft">
+              {decision.reason} · {decision.by}, {decision.when}
             </div>
-          </li>
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
@@ -232,39 +229,34 @@ function ComputedForIt({
   view: LayoutView;
 }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>Computed for it</h2>
+    <Block
+      heading="Computed for it"
+      beside={
         <Link className="push small-text no-print" href={routes.bench(area.id)}>
           open Bench
         </Link>
-      </div>
+      }
+    >
       {view.calculations.length === 0 && <p className="soft mt-2">Nothing yet.</p>}
-      <ul className="lines">
+      <Lines>
         {view.calculations.map((calculation) => (
-          <li key={calculation.id}>
-            <StateIcon kind={calculation.problem ? 'stop' : 'done'} silent />
-            <div className="what">
-              <Link href={routes.calculator(calculation.calculator, { kept: calculation.id })}>
-                {calculation.product || calculation.title}
-              </Link>
-              : {calculation.problem ?? calculation.answer}
-            </div>
-          </li>
+          <Line key={calculation.id} mark={<StateIcon kind={calculation.problem ? 'stop' : 'done'} silent />}>
+            <Link href={routes.calculator(calculation.calculator, { kept: calculation.id })}>
+              {calculation.product || calculation.title}
+            </Link>
+            : {calculation.problem ?? calculation.answer}
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
 /** It measures. */
 function ItMeasures({ view, system }: { view: LayoutView; system: 'metric' | 'imperial' }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>It measures</h2>
-      </div>
-      <ul className="lines small-text">
+    <Block heading="It measures">
+      <Lines className="small-text">
         {(Object.keys(view.measures) as Measure[]).flatMap((measure) => {
           const value = view.measures[measure];
           if (typeof value !== 'number' || value <= 0) return [];
@@ -282,8 +274,8 @@ function ItMeasures({ view, system }: { view: LayoutView; system: 'metric' | 'im
             </li>,
           ];
         })}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
@@ -308,10 +300,7 @@ function DoesItFit({
   shape: Shape;
 }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>Does it fit</h2>
-      </div>
+    <Block heading="Does it fit">
       {area.kind !== 'face' && area.kind !== 'roof' && area.kind !== 'ground' && (
         <Form.Check
           id="sleeping"
@@ -330,19 +319,21 @@ function DoesItFit({
             : 'Nothing to ask yet: set doors, windows and what is to stand here.'}
         </p>
       )}
-      <ul className="lines">
+      <Lines>
         {(['bad', 'ask', 'good'] as const).flatMap((tone) =>
           findings
             .filter((finding) => finding.tone === tone)
             .map((finding) => (
-              <li key={finding.key}>
-                <StateIcon kind={tone === 'bad' ? 'stop' : tone === 'ask' ? 'waiting' : 'done'} />
-                <div className="what">{finding.text}</div>
-              </li>
+              <Line
+                key={finding.key}
+                mark={<StateIcon kind={tone === 'bad' ? 'stop' : tone === 'ask' ? 'waiting' : 'done'} />}
+              >
+                {finding.text}
+              </Line>
             )),
         )}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
@@ -439,54 +430,48 @@ function Things({ view, onOpen }: { view: LayoutView; onOpen: (open: Open) => vo
   const part = view.shape?.kind === 'face' ? 'section' : 'wall';
   if (view.openings.length + view.fixtures.length === 0) return null;
   return (
-    <ul className="lines">
+    <Lines>
       {view.openings.map((opening) => (
-        <li key={opening.id}>
-          <div className="what">
-            {opening.count > 1 ? `${opening.count} × ` : ''}
-            {opening.name || OPENING_KINDS[opening.kind]}{' '}
-            <span className="mono">
-              {say(opening.width.mm)} × {say(opening.height.mm)}
-            </span>
-            <div className="small-text soft">
-              {opening.name ? `${OPENING_KINDS[opening.kind]}, ` : ''}
-              {part} {opening.wall + 1}
-              {opening.along ? `, ${say(opening.along.mm)} from the left` : ', place not given'}
-              {opening.sill.mm > 0 ? `, sill ${say(opening.sill.mm)}` : ''}
-            </div>
+        <Line
+          key={opening.id}
+          beside={
+            <LinkButton className="no-print" onClick={() => onOpen({ form: 'opening', thing: opening })}>
+              Change<Hidden> {opening.name || OPENING_KINDS[opening.kind]}</Hidden>
+            </LinkButton>
+          }
+        >
+          {opening.count > 1 ? `${opening.count} × ` : ''}
+          {opening.name || OPENING_KINDS[opening.kind]}{' '}
+          <span className="mono">
+            {say(opening.width.mm)} × {say(opening.height.mm)}
+          </span>
+          <div className="small-text soft">
+            {opening.name ? `${OPENING_KINDS[opening.kind]}, ` : ''}
+            {part} {opening.wall + 1}
+            {opening.along ? `, ${say(opening.along.mm)} from the left` : ', place not given'}
+            {opening.sill.mm > 0 ? `, sill ${say(opening.sill.mm)}` : ''}
           </div>
-          <Button
-            size="sm"
-            variant="link"
-            className="p-0 no-print"
-            onClick={() => onOpen({ form: 'opening', thing: opening })}
-          >
-            Change<span className="visually-hidden"> {opening.name || OPENING_KINDS[opening.kind]}</span>
-          </Button>
-        </li>
+        </Line>
       ))}
       {view.fixtures.map((fixture) => (
-        <li key={fixture.id}>
-          <div className="what">
-            {fixture.name}{' '}
-            <span className="mono">
-              {say(fixture.width.mm)} × {say(fixture.depth.mm)}
-            </span>
-            <div className="small-text soft">
-              {part} {fixture.wall + 1}, {say(fixture.along.mm)} from the left
-              {fixture.front.mm > 0 ? `, ${say(fixture.front.mm)} free in front` : ''}
-            </div>
+        <Line
+          key={fixture.id}
+          beside={
+            <LinkButton className="no-print" onClick={() => onOpen({ form: 'fixture', thing: fixture })}>
+              Change<Hidden> {fixture.name}</Hidden>
+            </LinkButton>
+          }
+        >
+          {fixture.name}{' '}
+          <span className="mono">
+            {say(fixture.width.mm)} × {say(fixture.depth.mm)}
+          </span>
+          <div className="small-text soft">
+            {part} {fixture.wall + 1}, {say(fixture.along.mm)} from the left
+            {fixture.front.mm > 0 ? `, ${say(fixture.front.mm)} free in front` : ''}
           </div>
-          <Button
-            size="sm"
-            variant="link"
-            className="p-0 no-print"
-            onClick={() => onOpen({ form: 'fixture', thing: fixture })}
-          >
-            Change<span className="visually-hidden"> {fixture.name}</span>
-          </Button>
-        </li>
+        </Line>
       ))}
-    </ul>
+    </Lines>
   );
 }

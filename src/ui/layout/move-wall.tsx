@@ -12,6 +12,9 @@ import { StateIcon } from '../kit/state-icon';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { DrawingView } from './drawing-view';
+import { Block } from '../kit/page';
+import { Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 interface Side {
   name: string;
@@ -100,13 +103,15 @@ export function MoveWall({ view, shape, onDone }: { view: LayoutView; shape: Roo
       onDone();
   };
   return (
-    <section aria-label="Move a wall">
-      <div className="block-head">
-        <h2>Move a wall</h2>
-        <Button size="sm" variant="link" className="push p-0" onClick={onDone}>
+    <Block
+      aria-label="Move a wall"
+      heading="Move a wall"
+      beside={
+        <LinkButton className="push" onClick={onDone}>
           Leave it
-        </Button>
-      </div>
+        </LinkButton>
+      }
+    >
       <div className="bench mt-2">
         <Form
           className="form-lines"
@@ -147,7 +152,7 @@ export function MoveWall({ view, shape, onDone }: { view: LayoutView; shape: Roo
           )}
         </div>
       </div>
-    </section>
+    </Block>
   );
 }
 
@@ -276,7 +281,7 @@ function Told({ side, effect, by }: { side: Side; effect: Effect; by: number }) 
           </>
         )}
       </p>
-      <ul className="lines small-text">
+      <Lines className="small-text">
         {effect.breaks.map((broken) => (
           <li key={broken.key}>
             <StateIcon kind="stop" />
@@ -292,7 +297,7 @@ function Told({ side, effect, by }: { side: Side; effect: Effect; by: number }) 
           </li>
         ))}
         {by !== 0 && effect.breaks.length + effect.cures.length === 0 && <li className="soft">nothing breaks</li>}
-      </ul>
+      </Lines>
     </div>
   );
 }

@@ -4,6 +4,7 @@ import { Button, Form } from 'react-bootstrap';
 import { BLANK_LINES, type TypedShape } from '@/core/layout/typed-shape';
 import type { Shape } from '@/core/layout/shape';
 import { parseLength, type LengthSystem } from '@/core/units/length';
+import { Hidden } from '../kit/hidden';
 
 const HEADS: Record<Shape['kind'], readonly string[]> = {
   room: ['Length', 'Then turn'],
@@ -79,10 +80,10 @@ export function ShapeLines({ typed, setTyped, wrong }: Terms) {
             onClick={() => setTyped({ ...typed, lines: typed.lines.filter((_, index) => index !== at) })}
           >
             Take away
-            <span className="visually-hidden">
+            <Hidden>
               {' '}
               {plural} {at + 1}
-            </span>
+            </Hidden>
           </Button>
         </div>
       ))}

@@ -11,6 +11,10 @@ import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { MakeLink } from './make-link';
 import { SendForm } from './send-form';
+import { Hidden } from '../kit/hidden';
+import { BlockHead, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 /** Drafts by audience, what went out and what became of it, and the links that are open. */
 export function News({ view }: { view: NewsView }) {
@@ -23,17 +27,14 @@ export function News({ view }: { view: NewsView }) {
     <>
       <JobTabs job={view.job} />
       <div className="page">
-        <div className="page-head">
-          <h1>News</h1>
+        <PageHead heading="News">
           <span className="soft">
             {drafts.length === 0 ? 'everything is sent' : `${drafts.length} to read and send`}
           </span>
-        </div>
+        </PageHead>
         <div className="main-and-aside">
           <div>
-            <div className="block-head">
-              <h2>Drafts</h2>
-            </div>
+            <BlockHead heading="Drafts" />
             {drafts.length === 0 && (
               <p className="soft mt-2">
                 Nothing is waiting. A finished walk drafts one update for the client and one for the crew.
@@ -42,31 +43,28 @@ export function News({ view }: { view: NewsView }) {
             {drafts.map((draft) => (
               <Draft key={draft.id} draft={draft} onEdit={() => setEditing(draft)} onSend={() => setSending(draft)} />
             ))}
-            <div className="block-head">
-              <h2>Sent</h2>
-            </div>
+            <BlockHead heading="Sent" />
             {sent.length === 0 && <p className="soft mt-2">Nothing was sent yet.</p>}
-            <ul className="lines">
+            <Lines>
               {sent.map((update) => (
                 <SentLine key={update.id} update={update} />
               ))}
-            </ul>
+            </Lines>
           </div>
           <aside>
-            <div className="block-head">
-              <h2>Links that were given out</h2>
-              <Button size="sm" variant="link" className="push p-0" onClick={() => setLinking(true)}>
+            <BlockHead heading="Links that were given out">
+              <LinkButton className="push" onClick={() => setLinking(true)}>
                 Make a link
-              </Button>
-            </div>
+              </LinkButton>
+            </BlockHead>
             {view.links.length === 0 && (
               <p className="soft mt-2">None yet. Every update that is sent carries one of its own.</p>
             )}
-            <ul className="lines">
+            <Lines>
               {view.links.map((link) => (
                 <LinkLine key={link.id} link={link} today={view.today} />
               ))}
-            </ul>
+            </Lines>
           </aside>
         </div>
         <SidePanel title="Change the words" open={editing !== undefined} onClose={() => setEditing(undefined)}>
@@ -110,10 +108,10 @@ function Draft({ draft, onEdit, onSend }: { draft: UpdateView; onEdit: () => voi
       <div className="actions mt-3 no-print">
         <Button onClick={onSend}>
           Send
-          <span className="visually-hidden">
+          <Hidden>
             {' '}
             to the {draft.audience}: {draft.title}
-          </span>
+          </Hidden>
         </Button>
         <Button variant="outline-secondary" onClick={onEdit}>
           Change the words
@@ -141,31 +139,33 @@ function Draft({ draft, onEdit, onSend }: { draft: UpdateView; onEdit: () => voi
 
 function SentLine({ update }: { update: UpdateView }) {
   return (
-    <li id={update.id}>
-      <StateIcon
-        kind={
-          update.messages.some((message) => message.state === 'failed')
-            ? 'stop'
-            : update.messages.some((message) => message.state === 'queued')
-              ? 'waiting'
-              : 'done'
-        }
-      />
-      <div className="what">
-        <details>
-          <summary>
-            <span className="fw-bold">{update.title}</span>{' '}
-            <span className="soft small-text">
-              {update.audience}, {update.when}
-            </span>
-          </summary>
-          <div className="update-text sheet mt-2">{update.body}</div>
-        </details>
-        {update.messages.map((message) => (
-          <MessageLine key={message.id} message={message} />
-        ))}
-      </div>
-    </li>
+    <Line
+      id={update.id}
+      mark={
+        <StateIcon
+          kind={
+            update.messages.some((message) => message.state === 'failed')
+              ? 'stop'
+              : update.messages.some((message) => message.state === 'queued')
+                ? 'waiting'
+                : 'done'
+          }
+        />
+      }
+    >
+      <details>
+        <summary>
+          <span className="fw-bold">{update.title}</span>{' '}
+          <span className="soft small-text">
+            {update.audience}, {update.when}
+          </span>
+        </summary>
+        <div className="update-text sheet mt-2">{update.body}</div>
+      </details>
+      {update.messages.map((message) => (
+        <MessageLine key={message.id} message={message} />
+      ))}
+    </Line>
   );
 }
 
@@ -179,15 +179,13 @@ function MessageLine({ message }: { message: MessageView }) {
       {message.failure && <span className="bad">: {message.failure}</span>}
       {message.acknowledged && <span className="good"> · read by {message.acknowledged}</span>}
       {message.state === 'failed' && (
-        <Button
-          size="sm"
-          variant="link"
-          className="p-0 ms-2"
+        <LinkButton
+          className="ms-2"
           disabled={busy}
           onClick={() => void give(retryMessage, { id: message.id }, { text: 'On its way again.' })}
         >
           Try again
-        </Button>
+        </LinkButton>
       )}
     </div>
   );
@@ -196,52 +194,43 @@ function MessageLine({ message }: { message: MessageView }) {
 function LinkLine({ link, today }: { link: LinkView; today: string }) {
   const { busy, give } = useSend();
   return (
-    <li>
-      <StateIcon kind={link.state === 'open' ? 'under-way' : 'stop'} silent />
-      <div className="what">
-        <span className="fw-bold">{link.recipient}</span> <span className="soft small-text">{link.audience}</span>
-        <div className="small-text soft">
-          {link.state === 'open' ? `open until ${formatDay(link.expiresOn, today)}` : link.state} · opened {link.opened}{' '}
-          {link.opened === 1 ? 'time' : 'times'}
-        </div>
-        {link.state === 'open' && (
-          <div className="small-text">
-            <a href={link.path} target="_blank" rel="noreferrer">
-              Look at it<span className="visually-hidden"> as {link.recipient}</span>
-            </a>
-            {' · '}
-            <CopyLink path={link.path} />
-            {' · '}
-            <Button
-              size="sm"
-              variant="link"
-              className="p-0"
-              disabled={busy}
-              onClick={() =>
-                void give(revokeLink, { id: link.id }, { text: `The link of ${link.recipient} opens no more.` })
-              }
-            >
-              Revoke<span className="visually-hidden"> the link of {link.recipient}</span>
-            </Button>
-          </div>
-        )}
+    <Line mark={<StateIcon kind={link.state === 'open' ? 'under-way' : 'stop'} silent />}>
+      <span className="fw-bold">{link.recipient}</span> <span className="soft small-text">{link.audience}</span>
+      <div className="small-text soft">
+        {link.state === 'open' ? `open until ${formatDay(link.expiresOn, today)}` : link.state} · opened {link.opened}{' '}
+        {link.opened === 1 ? 'time' : 'times'}
       </div>
-    </li>
+      {link.state === 'open' && (
+        <div className="small-text">
+          <a href={link.path} target="_blank" rel="noreferrer">
+            Look at it<Hidden> as {link.recipient}</Hidden>
+          </a>
+          {' · '}
+          <CopyLink path={link.path} />
+          {' · '}
+          <LinkButton
+            disabled={busy}
+            onClick={() =>
+              void give(revokeLink, { id: link.id }, { text: `The link of ${link.recipient} opens no more.` })
+            }
+          >
+            Revoke<Hidden> the link of {link.recipient}</Hidden>
+          </LinkButton>
+        </div>
+      )}
+    </Line>
   );
 }
 
 function CopyLink({ path }: { path: string }) {
   const [copied, setCopied] = useState(false);
   return (
-    <Button
-      size="sm"
-      variant="link"
-      className="p-0"
+    <LinkButton
       onClick={() =>
         void navigator.clipboard.writeText(new URL(path, window.location.href).href).then(() => setCopied(true))
       }
     >
       {copied ? 'Copied' : 'Copy'}
-    </Button>
+    </LinkButton>
   );
 }

@@ -6,6 +6,7 @@ import type { NewsView, UpdateView } from '@/contract/views/news';
 import { addDays } from '@/core/units/day';
 import { CommandForm, TextField } from '../kit/form';
 import { newId } from '../offline/send';
+import { LinkButton } from '../kit/link-button';
 
 /** How long a link of an update opens unless said otherwise. */
 const LINK_DAYS = 30;
@@ -85,9 +86,7 @@ function Recipients() {
           </div>
         );
       })}
-      <Button size="sm" variant="link" className="p-0" onClick={() => append(recipient())}>
-        One more
-      </Button>
+      <LinkButton onClick={() => append(recipient())}>One more</LinkButton>
     </fieldset>
   );
 }

@@ -8,6 +8,8 @@ import { SidePanel } from '../kit/side-panel';
 import { useOnItsWay } from './on-its-way';
 import { flush, forget, onOutbox, retry, waiting, type Waiting } from './outbox';
 import { packsHere } from './packs';
+import { Hidden } from '../kit/hidden';
+import { Line, Lines } from '../kit/lines';
 
 const GATHER_MS = 120;
 
@@ -82,11 +84,11 @@ export function Unsent() {
       </button>
       <SidePanel title="Kept on this device" open={open} onClose={close}>
         <p className="soft">These records are safe here and are sent in order as soon as there is a connection.</p>
-        <ul className="lines">
+        <Lines>
           {list.map((entry) => (
-            <Line key={entry.id} one={entry} />
+            <WaitingLine key={entry.id} one={entry} />
           ))}
-        </ul>
+        </Lines>
         <Button className="mt-3" onClick={() => void flush()}>
           Send now
         </Button>
@@ -98,28 +100,25 @@ export function Unsent() {
 /**
  * A refused record stays with its reason until somebody settles it: sent again, put into another room, or taken away.
  */
-function Line({ one }: { one: Waiting }) {
+function WaitingLine({ one }: { one: Waiting }) {
   return (
-    <li>
-      <StateIcon kind={one.refused ? 'stop' : 'waiting'} />
-      <div className="what">
-        {wordsOf(one)}
-        {one.refused && (
-          <>
-            <div className="bad">{one.refused.title}</div>
-            <div className="actions mt-1">
-              <Button size="sm" variant="outline-secondary" onClick={() => void retry(one.order)}>
-                Send again
-              </Button>
-              {one.refused.field === 'observation.area' && <OtherArea one={one} />}
-              <Button size="sm" variant="link" onClick={() => void forget(one.order)}>
-                Take away<span className="visually-hidden"> {wordsOf(one)}</span>
-              </Button>
-            </div>
-          </>
-        )}
-      </div>
-    </li>
+    <Line mark={<StateIcon kind={one.refused ? 'stop' : 'waiting'} />}>
+      {wordsOf(one)}
+      {one.refused && (
+        <>
+          <div className="bad">{one.refused.title}</div>
+          <div className="actions mt-1">
+            <Button size="sm" variant="outline-secondary" onClick={() => void retry(one.order)}>
+              Send again
+            </Button>
+            {one.refused.field === 'observation.area' && <OtherArea one={one} />}
+            <Button size="sm" variant="link" onClick={() => void forget(one.order)}>
+              Take away<Hidden> {wordsOf(one)}</Hidden>
+            </Button>
+          </div>
+        </>
+      )}
+    </Line>
   );
 }
 

@@ -9,6 +9,7 @@ import type { ClientShared } from '@/contract/views/news';
 import { formatMoney } from '@/core/units/money';
 import type { Sent } from '../offline/send';
 import { send } from '../offline/send';
+import { Hidden } from '../kit/hidden';
 
 interface Terms {
   token: string;
@@ -104,10 +105,10 @@ export function AnswerForm({ token, recipient, change }: Terms & { change: { id:
       )}
       <div className="actions">
         <Button type="submit" disabled={busy || name.trim() === ''}>
-          I approve<span className="visually-hidden">: {change.title}</span>
+          I approve<Hidden>: {change.title}</Hidden>
         </Button>
         <Button variant="outline-secondary" disabled={busy || name.trim() === ''} onClick={() => answer('declined')}>
-          I decline<span className="visually-hidden">: {change.title}</span>
+          I decline<Hidden>: {change.title}</Hidden>
         </Button>
       </div>
     </Form>
@@ -154,11 +155,11 @@ export function ReplyForm({
       <div className="actions">
         <Button type="submit" disabled={busy || name.trim() === '' || (request.kind !== 'approval' && !said)}>
           {request.kind === 'approval' ? (said ? 'I approve on this condition' : 'I approve') : 'Send my answer'}
-          <span className="visually-hidden">: {request.subject}</span>
+          <Hidden>: {request.subject}</Hidden>
         </Button>
         {request.kind === 'approval' && (
           <Button variant="outline-secondary" disabled={busy || name.trim() === ''} onClick={() => answer('refused')}>
-            I do not<span className="visually-hidden"> approve: {request.subject}</span>
+            I do not<Hidden> approve: {request.subject}</Hidden>
           </Button>
         )}
       </div>
@@ -233,7 +234,7 @@ export function PickForm({ token, recipient, choice }: Terms & { choice: ClientS
       )}
       <div className="actions">
         <Button type="submit" disabled={busy || picked === '' || name.trim() === ''}>
-          I choose this<span className="visually-hidden"> for {choice.what}</span>
+          I choose this<Hidden> for {choice.what}</Hidden>
         </Button>
       </div>
     </Form>

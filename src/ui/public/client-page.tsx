@@ -10,6 +10,8 @@ import { effectWords } from '../kit/effect-words';
 import { AgreeForm, AnswerForm, PickForm, ReplyForm } from './answer-form';
 import { ClientList } from './completion-forms';
 import { SharedUpdates } from './shared-updates';
+import { Sheet } from '../kit/sheet';
+import { Line, Lines } from '../kit/lines';
 
 /** What a client reads: the news, what is next, what to decide, when it is over. No word of the trade unexplained. */
 export function ClientPage({ view, token }: { view: ClientShared; token: string }) {
@@ -45,40 +47,36 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
       {(view.decisions.length > 0 || view.choices.some((choice) => choice.alternatives.length === 0)) && (
         <>
           <h2>What we need from you</h2>
-          <ul className="lines">
+          <Lines>
             {view.choices
               .filter((choice) => choice.alternatives.length === 0)
               .map((choice) => (
-                <li key={choice.id}>
-                  <StateIcon kind="waiting" />
-                  <div className="what">
-                    Choose: {choice.what}
-                    {choice.by && <span className="soft"> by {formatDay(choice.by, view.today)}</span>}
-                  </div>
-                </li>
+                <Line key={choice.id} mark={<StateIcon kind="waiting" />}>
+                  Choose: {choice.what}
+                  {choice.by && <span className="soft"> by {formatDay(choice.by, view.today)}</span>}
+                </Line>
               ))}
             {view.decisions.map((decision) => (
-              <li key={decision.text}>
-                <StateIcon kind="waiting" />
-                <div className="what">
-                  {decision.text} <span className="soft">by {formatDay(decision.by, view.today)}</span>
-                </div>
-              </li>
+              <Line key={decision.text} mark={<StateIcon kind="waiting" />}>
+                {decision.text} <span className="soft">by {formatDay(decision.by, view.today)}</span>
+              </Line>
             ))}
-          </ul>
+          </Lines>
         </>
       )}
       {view.next.length > 0 && (
         <>
           <h2>What comes next</h2>
-          <ul className="lines">
+          <Lines>
             {view.next.map((next) => (
-              <li key={next.when + next.text}>
-                <div className="what">{next.text}</div>
-                <span className="soft small-text text-nowrap">{next.when}</span>
-              </li>
+              <Line
+                key={next.when + next.text}
+                beside={<span className="soft small-text text-nowrap">{next.when}</span>}
+              >
+                {next.text}
+              </Line>
             ))}
-          </ul>
+          </Lines>
         </>
       )}
       {view.pictures.length > 0 && (
@@ -92,19 +90,16 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
       {view.changes.some((change) => change.answered) && (
         <>
           <h2>Changes you answered</h2>
-          <ul className="lines">
+          <Lines>
             {view.changes
               .filter((change) => change.answered)
               .map((change) => (
-                <li key={change.id}>
-                  <StateIcon kind={change.state === 'approved' ? 'done' : 'stop'} />
-                  <div className="what">
-                    {change.title} <span className="mono">{formatMoney(change.price.total)}</span>
-                    <div className="small-text soft">{change.answered}</div>
-                  </div>
-                </li>
+                <Line key={change.id} mark={<StateIcon kind={change.state === 'approved' ? 'done' : 'stop'} />}>
+                  {change.title} <span className="mono">{formatMoney(change.price.total)}</span>
+                  <div className="small-text soft">{change.answered}</div>
+                </Line>
               ))}
-          </ul>
+          </Lines>
         </>
       )}
       <p className="soft small-text mt-4">
@@ -147,14 +142,14 @@ function ChoiceAsked({
   token: string;
 }) {
   return (
-    <section className="sheet mb-3">
+    <Sheet className="mb-3">
       <h2 className="mt-0">Which do you choose?</h2>
       <p className="mb-1">
         <span className="fw-bold">{choice.what}</span>
         {choice.by ? `, by ${formatDay(choice.by, view.today)}: what is chosen later comes later` : ''}.
       </p>
       <PickForm token={token} recipient={view.recipient} choice={choice} />
-    </section>
+    </Sheet>
   );
 }
 
@@ -168,7 +163,7 @@ function RequestAsked({
   token: string;
 }) {
   return (
-    <section className="sheet mb-3">
+    <Sheet className="mb-3">
       <h2 className="mt-0">We need your {request.kind === 'approval' ? 'approval' : 'word'}</h2>
       <p className="mb-1">
         <span className="fw-bold">{capital(request.subject)}</span>
@@ -176,7 +171,7 @@ function RequestAsked({
         {request.waits.length > 0 ? ` Without it this stands still: ${request.waits.join(', ')}.` : ''}
       </p>
       <ReplyForm token={token} recipient={view.recipient} request={request} />
-    </section>
+    </Sheet>
   );
 }
 
@@ -190,26 +185,24 @@ function ChangeAsked({
   token: string;
 }) {
   return (
-    <section className="sheet mb-3">
+    <Sheet className="mb-3">
       <h2 className="mt-0">Do you approve this change?</h2>
       <p className="mb-1">
         <span className="fw-bold">{change.title}</span>, {change.area}. {change.why}
       </p>
-      <ul className="lines">
+      <Lines>
         {change.lines.map((line, index) => (
-          <li key={index}>
-            <div className="what">
-              {line.verb} {line.subject}, {line.quantity} {line.unit}
-            </div>
-          </li>
+          <Line key={index}>
+            {line.verb} {line.subject}, {line.quantity} {line.unit}
+          </Line>
         ))}
-      </ul>
+      </Lines>
       <p className="mt-2 mb-1">
         {change.price.total < 0 ? 'It saves' : 'It costs'}{' '}
         <span className="mono fw-bold">{formatMoney(Math.abs(change.price.total))}</span>, everything included.{' '}
         {effectWords(change, view.today)}
       </p>
       <AnswerForm token={token} recipient={view.recipient} change={change} />
-    </section>
+    </Sheet>
   );
 }

@@ -6,6 +6,8 @@ import { acceptArea, askItem } from '@/contract/commands/completion';
 import type { ClientShared } from '@/contract/views/news';
 import { StateIcon } from '../kit/state-icon';
 import { newId, send } from '../offline/send';
+import { Hidden } from '../kit/hidden';
+import { Line, Lines } from '../kit/lines';
 
 /** The client's own list, and the rooms they accept: at the end of a job, on their page. */
 export function ClientList({ view, token }: { view: ClientShared; token: string }) {
@@ -73,41 +75,45 @@ export function ClientList({ view, token }: { view: ClientShared; token: string 
           </Button>
         </div>
       </Form>
-      <ul className="lines">
+      <Lines>
         {items.map((item) => (
-          <li key={item.id}>
-            <StateIcon kind={item.state === 'asked' ? 'waiting' : 'done'} />
-            <div className="what">
-              {item.text}
-              {item.area && <span className="soft"> · {item.area}</span>}
-              <div className="small-text soft">
-                {item.state === 'asked'
-                  ? 'we will look at it'
-                  : item.state === 'taken up'
-                    ? 'it is on our list'
-                    : item.answer}
-              </div>
+          <Line key={item.id} mark={<StateIcon kind={item.state === 'asked' ? 'waiting' : 'done'} />}>
+            {item.text}
+            {item.area && <span className="soft"> · {item.area}</span>}
+            <div className="small-text soft">
+              {item.state === 'asked'
+                ? 'we will look at it'
+                : item.state === 'taken up'
+                  ? 'it is on our list'
+                  : item.answer}
             </div>
-          </li>
+          </Line>
         ))}
-      </ul>
+      </Lines>
       <h2>Rooms that are as you want them</h2>
-      <ul className="lines">
+      <Lines>
         {areas.map((entry) => (
-          <li key={entry.id}>
-            <StateIcon kind={entry.accepted ? 'done' : 'not-begun'} />
-            <div className="what">
-              {entry.name}
-              {entry.accepted && <div className="small-text soft">{entry.accepted}</div>}
-            </div>
-            {!entry.accepted && (
-              <Button size="sm" variant="outline-secondary" className="no-print" onClick={() => void accept(entry.id)}>
-                Accept<span className="visually-hidden"> {entry.name}</span>
-              </Button>
-            )}
-          </li>
+          <Line
+            key={entry.id}
+            mark={<StateIcon kind={entry.accepted ? 'done' : 'not-begun'} />}
+            beside={
+              !entry.accepted && (
+                <Button
+                  size="sm"
+                  variant="outline-secondary"
+                  className="no-print"
+                  onClick={() => void accept(entry.id)}
+                >
+                  Accept<Hidden> {entry.name}</Hidden>
+                </Button>
+              )
+            }
+          >
+            {entry.name}
+            {entry.accepted && <div className="small-text soft">{entry.accepted}</div>}
+          </Line>
         ))}
-      </ul>
+      </Lines>
     </section>
   );
 }

@@ -3,6 +3,8 @@ import { formatDay } from '@/core/units/day';
 import { StateIcon } from '../kit/state-icon';
 import { PrintButton } from '../kit/print-button';
 import { SharedUpdates } from './shared-updates';
+import { PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
 
 /** What a crew reads: where, when, in which rooms, what must be ready before, who needs the room next. */
 export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
@@ -11,60 +13,50 @@ export function CrewPage({ view, token }: { view: CrewShared; token: string }) {
       <p className="soft mb-0">
         {view.firm}, for {view.recipient}
       </p>
-      <div className="page-head">
-        <h1>{view.title}</h1>
+      <PageHead heading={view.title}>
         <span className="push">
           <PrintButton>Print</PrintButton>
         </span>
-      </div>
+      </PageHead>
       {view.cautions.length > 0 && (
-        <ul className="lines mb-3">
+        <Lines className="mb-3">
           {view.cautions.map((caution) => (
-            <li key={caution.area + caution.text} className="bad">
-              <StateIcon kind="hazard" />
-              <div className="what">
-                <span className="fw-bold">{caution.area}</span>: {caution.text}
-              </div>
-            </li>
+            <Line key={caution.area + caution.text} className="bad" mark={<StateIcon kind="hazard" />}>
+              <span className="fw-bold">{caution.area}</span>: {caution.text}
+            </Line>
           ))}
-        </ul>
+        </Lines>
       )}
       {view.days.length === 0 && <p>No work is planned for you in the next two weeks.</p>}
       {view.days.map((day) => (
         <section key={day.day}>
           <h2>{formatDay(day.day, view.today)}</h2>
-          <ul className="lines">
+          <Lines>
             {day.works.map((work) => (
-              <li key={work.what + work.crew}>
-                <StateIcon kind="not-begun" silent />
-                <div className="what">
-                  <span className="fw-bold">{work.what}</span> <span className="soft">{work.half}</span>
-                  <div className="small-text">
-                    {work.crew} · {work.job}
-                    {work.address && `, ${work.address}`}
-                  </div>
-                  {work.ready.length > 0 && <div className="small-text soft">before you: {work.ready.join(', ')}</div>}
-                  {work.leaves.length > 0 && <div className="small-text soft">after you: {work.leaves.join(', ')}</div>}
+              <Line key={work.what + work.crew} mark={<StateIcon kind="not-begun" silent />}>
+                <span className="fw-bold">{work.what}</span> <span className="soft">{work.half}</span>
+                <div className="small-text">
+                  {work.crew} · {work.job}
+                  {work.address && `, ${work.address}`}
                 </div>
-              </li>
+                {work.ready.length > 0 && <div className="small-text soft">before you: {work.ready.join(', ')}</div>}
+                {work.leaves.length > 0 && <div className="small-text soft">after you: {work.leaves.join(', ')}</div>}
+              </Line>
             ))}
-          </ul>
+          </Lines>
         </section>
       ))}
       {view.leftovers.length > 0 && (
         <>
           <h2>Left to do</h2>
-          <ul className="lines">
+          <Lines>
             {view.leftovers.map((left) => (
-              <li key={left.area + left.text}>
-                <StateIcon kind="waiting" />
-                <div className="what">
-                  <span className="fw-bold">{left.area}</span>: {left.text}{' '}
-                  <span className="soft small-text">{left.trade.toLowerCase()}</span>
-                </div>
-              </li>
+              <Line key={left.area + left.text} mark={<StateIcon kind="waiting" />}>
+                <span className="fw-bold">{left.area}</span>: {left.text}{' '}
+                <span className="soft small-text">{left.trade.toLowerCase()}</span>
+              </Line>
             ))}
-          </ul>
+          </Lines>
         </>
       )}
       <SharedUpdates view={view} token={token} />

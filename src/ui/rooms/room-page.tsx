@@ -20,6 +20,8 @@ import { KIND_WORDS } from '@/core/walks/record-words';
 import { Compare } from '../pictures/compare';
 import { Conflicts } from './conflicts';
 import { WideLadder } from './wide-ladder';
+import { Block, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
 
 /** The clipboard of one area. */
 export function RoomPage({ view }: { view: RoomView }) {
@@ -36,8 +38,7 @@ export function RoomPage({ view }: { view: RoomView }) {
           </Link>{' '}
           <span className="soft">· {area.level ?? AREA_KINDS[area.kind]}</span>
         </p>
-        <div className="page-head">
-          <h1>{area.name}</h1>
+        <PageHead heading={area.name}>
           <span className="soft">
             {area.caption} · {area.works.map((work) => workFacts(work).label).join(', ')}
           </span>
@@ -52,7 +53,7 @@ export function RoomPage({ view }: { view: RoomView }) {
             <PrintButton>Print page</PrintButton>
             <AreaForms view={view} />
           </span>
-        </div>
+        </PageHead>
         {cautions.map((caution) => (
           <div key={caution.id} className="notice bad">
             <StateIcon kind="hazard" />
@@ -65,13 +66,9 @@ export function RoomPage({ view }: { view: RoomView }) {
           </div>
         ))}
         <div className="main-and-aside">
-          <section>
-            <div className="block-head">
-              <h2>How far</h2>
-              <span className="push small-text soft">first step at the foot</span>
-            </div>
+          <Block heading="How far" beside={<span className="push small-text soft">first step at the foot</span>}>
             <WideLadder view={view} />
-          </section>
+          </Block>
           <div>
             <OpenItems view={view} />
             <Chosen view={view} />
@@ -82,11 +79,8 @@ export function RoomPage({ view }: { view: RoomView }) {
             <Quantities view={view} />
             {view.conflicts.length > 0 && <Conflicts view={view} />}
             {rest.length > 0 && (
-              <section>
-                <div className="block-head">
-                  <h2>Measures and notes</h2>
-                </div>
-                <ul className="lines">
+              <Block heading="Measures and notes">
+                <Lines>
                   {rest.map((remark) => (
                     <li key={remark.id}>
                       <div className={`what ${remark.kind === 'measurement' ? 'mono' : ''}`}>
@@ -100,26 +94,20 @@ export function RoomPage({ view }: { view: RoomView }) {
                       </span>
                     </li>
                   ))}
-                </ul>
-              </section>
+                </Lines>
+              </Block>
             )}
             {view.standpoints.length > 0 && (
-              <section>
-                <div className="block-head">
-                  <h2>From the same spot</h2>
-                </div>
+              <Block heading="From the same spot">
                 {view.standpoints.map((spot) => (
                   <Compare key={spot.id} spot={spot} />
                 ))}
-              </section>
+              </Block>
             )}
             {view.pictures.length > 0 && (
-              <section>
-                <div className="block-head">
-                  <h2>Pictures</h2>
-                </div>
+              <Block heading="Pictures">
                 <Pictures pictures={view.pictures} />
-              </section>
+              </Block>
             )}
           </div>
         </div>
@@ -130,170 +118,171 @@ export function RoomPage({ view }: { view: RoomView }) {
 
 function InTheWalls({ view, walls }: { view: RoomView; walls: NonNullable<RoomView['walls']> }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>Inside the walls</h2>
+    <Block
+      heading="Inside the walls"
+      beside={
         <Link href={routes.walls(view.job.id, view.area.id)} className="push small-text">
           check and record
         </Link>
-      </div>
+      }
+    >
       <p className="mt-2 mb-0">
         <StateIcon kind={walls.closed ? 'done' : 'waiting'} silent />{' '}
         {walls.closed ? 'Closed.' : `${walls.open} of ${walls.lines} lines open before they are closed.`}{' '}
         {walls.things > 0 && `${walls.things} ${walls.things === 1 ? 'thing' : 'things'} recorded with their place.`}
       </p>
-    </section>
+    </Block>
   );
 }
 
 function OpenItems({ view }: { view: RoomView }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>Still to do</h2>
-      </div>
+    <Block heading="Still to do">
       {view.open.length === 0 && <p className="soft mt-2">Nothing was left open on the last walks.</p>}
-      <ul className="lines">
+      <Lines>
         {view.open.map((item) => (
-          <li key={item.id}>
-            <StateIcon kind={item.worse ? 'stop' : 'waiting'} />
-            <div className="what">
-              {item.text}
-              <div className="small-text soft">
-                {TRADES[item.trade].toLowerCase()}, since {item.since}
-                {item.putOff > 0 ? `, found open ${item.putOff + 1} times` : ''}
-                {item.worse ? ', and it got worse' : ''}
-              </div>
+          <Line key={item.id} mark={<StateIcon kind={item.worse ? 'stop' : 'waiting'} />}>
+            {item.text}
+            <div className="small-text soft">
+              {TRADES[item.trade].toLowerCase()}, since {item.since}
+              {item.putOff > 0 ? `, found open ${item.putOff + 1} times` : ''}
+              {item.worse ? ', and it got worse' : ''}
             </div>
-          </li>
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
 function Chosen({ view }: { view: RoomView }) {
   if (view.selections.length === 0) return null;
   return (
-    <section>
-      <div className="block-head">
-        <h2>Chosen for it</h2>
+    <Block
+      heading="Chosen for it"
+      beside={
         <Link href={routes.selections(view.job.id)} className="push small-text">
           all selections
         </Link>
-      </div>
-      <ul className="lines">
+      }
+    >
+      <Lines>
         {view.selections.map((item) => (
-          <li key={item.id}>
-            <StateIcon
-              kind={
-                item.found && item.found.verdict !== 'right' ? 'stop' : item.due.what === 'settled' ? 'done' : 'waiting'
-              }
-            />
-            <div className="what">
-              <Link href={routes.selection(view.job.id, item.id)} className="fw-bold">
-                {item.category}
-              </Link>{' '}
-              {orderWords({ ...item, code: '' }) || <span className="soft">not chosen yet</span>}{' '}
-              {item.code && <span className="mono">{item.code}</span>}
-              <div className="small-text soft">
-                {item.follows?.as === 're-order' ? 'ordered again, ' : item.follows ? 'the rest, ' : ''}
-                {item.state}
-                {item.keptAt && item.due.what === 'settled' ? `, kept ${item.keptAt}` : ''}
-                {item.needBy && item.due.what !== 'settled' ? `, needed ${formatDay(item.needBy, view.today)}` : ''}
-              </div>
-              {item.found && (
-                <div className={`small-text ${item.found.verdict === 'right' ? 'good' : 'bad'}`}>
-                  on site: {item.found.text}
-                </div>
-              )}
+          <Line
+            key={item.id}
+            mark={
+              <StateIcon
+                kind={
+                  item.found && item.found.verdict !== 'right'
+                    ? 'stop'
+                    : item.due.what === 'settled'
+                      ? 'done'
+                      : 'waiting'
+                }
+              />
+            }
+          >
+            <Link href={routes.selection(view.job.id, item.id)} className="fw-bold">
+              {item.category}
+            </Link>{' '}
+            {orderWords({ ...item, code: '' }) || <span className="soft">not chosen yet</span>}{' '}
+            {item.code && <span className="mono">{item.code}</span>}
+            <div className="small-text soft">
+              {item.follows?.as === 're-order' ? 'ordered again, ' : item.follows ? 'the rest, ' : ''}
+              {item.state}
+              {item.keptAt && item.due.what === 'settled' ? `, kept ${item.keptAt}` : ''}
+              {item.needBy && item.due.what !== 'settled' ? `, needed ${formatDay(item.needBy, view.today)}` : ''}
             </div>
-          </li>
+            {item.found && (
+              <div className={`small-text ${item.found.verdict === 'right' ? 'good' : 'bad'}`}>
+                on site: {item.found.text}
+              </div>
+            )}
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
 function Agreed({ view }: { view: RoomView }) {
   if (view.scope.length + view.findings.length === 0) return null;
   return (
-    <section>
-      <div className="block-head">
-        <h2>What was agreed</h2>
+    <Block
+      heading="What was agreed"
+      beside={
         <Link href={routes.scope(view.job.id)} className="push small-text">
           whole scope
         </Link>
-      </div>
-      <ul className="lines">
+      }
+    >
+      <Lines>
         {view.scope.map((line) => (
-          <li key={line.id}>
-            <div className="what">
-              {line.verb} {line.subject}
-              {line.quantity ? `, ${line.quantity} ${line.unit ?? ''}` : ''}
-              {line.dependsOn && <div className="small-text soft">depends on {line.dependsOn}</div>}
-            </div>
-            <span className="small-text">
-              <InclusionIcon stance={line.stance} />
-            </span>
-          </li>
+          <Line
+            key={line.id}
+            beside={
+              <span className="small-text">
+                <InclusionIcon stance={line.stance} />
+              </span>
+            }
+          >
+            {line.verb} {line.subject}
+            {line.quantity ? `, ${line.quantity} ${line.unit ?? ''}` : ''}
+            {line.dependsOn && <div className="small-text soft">depends on {line.dependsOn}</div>}
+          </Line>
         ))}
         {view.findings.map((finding) => (
-          <li key={finding.id}>
-            <StateIcon kind={finding.gap ? 'waiting' : 'done'} silent />
-            <div className="what">
-              <span className="soft small-text">{FINDING_KINDS[finding.kind].label}</span> {finding.text}
-              {finding.gap && <div className="small-text soon">{finding.gap}</div>}
-            </div>
-          </li>
+          <Line key={finding.id} mark={<StateIcon kind={finding.gap ? 'waiting' : 'done'} silent />}>
+            <span className="soft small-text">{FINDING_KINDS[finding.kind].label}</span> {finding.text}
+            {finding.gap && <div className="small-text soon">{finding.gap}</div>}
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
 function Believed({ view }: { view: RoomView }) {
   if (view.assumptions.length === 0) return null;
   return (
-    <section>
-      <div className="block-head">
-        <h2>Believed, not seen</h2>
+    <Block
+      heading="Believed, not seen"
+      beside={
         <Link href={routes.assumptions(view.job.id)} className="push small-text">
           all assumptions
         </Link>
-      </div>
-      <ul className="lines">
+      }
+    >
+      <Lines>
         {view.assumptions.map((assumption) => (
           <AssumptionLine key={assumption.id} assumption={assumption} today={view.today} />
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
 function Quantities({ view }: { view: RoomView }) {
   if (view.quantities.length === 0) return null;
   return (
-    <section>
-      <div className="block-head">
-        <h2>Quantities</h2>
+    <Block
+      heading="Quantities"
+      beside={
         <Link href={routes.materials(view.job.id)} className="push small-text">
           all materials
         </Link>
-      </div>
-      <ul className="lines">
+      }
+    >
+      <Lines>
         {view.quantities.map((quantity) => (
-          <li key={quantity.id}>
-            <StateIcon kind={quantity.problem ? 'stop' : 'done'} silent />
-            <div className="what">
-              <Link href={routes.calculator(quantity.calculator, { kept: quantity.id })}>
-                {quantity.product || quantity.title}
-              </Link>
-              : {quantity.problem ?? quantity.answer}
-            </div>
-          </li>
+          <Line key={quantity.id} mark={<StateIcon kind={quantity.problem ? 'stop' : 'done'} silent />}>
+            <Link href={routes.calculator(quantity.calculator, { kept: quantity.id })}>
+              {quantity.product || quantity.title}
+            </Link>
+            : {quantity.problem ?? quantity.answer}
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }

@@ -9,6 +9,8 @@ import { PrintButton } from '../kit/print-button';
 import { HoldActions } from '../sequence/hold-actions';
 import { StartWalk } from '../walks/start-walk';
 import { Section } from './section';
+import { Block, Empty, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
 
 const isEmpty = (view: RoomsView): boolean =>
   view.levels.every((level) => level.areas.length === 0) &&
@@ -21,17 +23,16 @@ export function Rooms({ view }: { view: RoomsView }) {
     <>
       <JobTabs job={job} />
       {isEmpty(view) ? (
-        <Empty job={job.id} />
+        <NoAreas job={job.id} />
       ) : (
         <div className="rooms">
           <div className="page">
-            <div className="page-head">
-              <h1>{Math.round(view.done * 100)} % of the work is done</h1>
+            <PageHead heading={<>{Math.round(view.done * 100)} % of the work is done</>}>
               <span className="soft">{headline(view)}</span>
               <span className="push no-print">
                 <StartWalk job={job.id} openWalk={job.openWalk} />
               </span>
-            </div>
+            </PageHead>
             <PlanProblem problem={view.problem} />
             <Section view={view} />
             <ul className="legend">
@@ -88,66 +89,57 @@ function headline({ done, hidden, finish, promise, today }: RoomsView): string {
 
 function Holding({ view }: { view: RoomsView }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>What holds this house</h2>
-      </div>
+    <Block heading="What holds this house">
       {view.holds.length === 0 && <p className="soft mt-2">Nothing is waited for.</p>}
-      <ul className="lines">
+      <Lines>
         {view.holds.map((hold) => (
-          <li key={hold.id}>
-            <StateIcon kind={hold.overdue ? 'stop' : 'waiting'} />
-            <div className="what">
-              <Link href={routes.room(view.job.id, hold.areaId)} className="fw-bold">
-                {hold.area}: {hold.label}
-              </Link>
-              <div className="small-text">{hold.text}</div>
-              <div className={`small-text ${hold.overdue ? 'bad' : 'soft'}`}>
-                {hold.overdue ? 'was expected' : 'expected'} {formatDay(hold.expectedOn, view.today)}, before{' '}
-                {hold.phase}
-              </div>
-              <HoldActions hold={hold} job={view.job.id} />
+          <Line key={hold.id} mark={<StateIcon kind={hold.overdue ? 'stop' : 'waiting'} />}>
+            <Link href={routes.room(view.job.id, hold.areaId)} className="fw-bold">
+              {hold.area}: {hold.label}
+            </Link>
+            <div className="small-text">{hold.text}</div>
+            <div className={`small-text ${hold.overdue ? 'bad' : 'soft'}`}>
+              {hold.overdue ? 'was expected' : 'expected'} {formatDay(hold.expectedOn, view.today)}, before {hold.phase}
             </div>
-          </li>
+            <HoldActions hold={hold} job={view.job.id} />
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
 function Next({ view }: { view: RoomsView }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>On site next</h2>
+    <Block
+      heading="On site next"
+      beside={
         <Link href={routes.schedule(view.job.id)} className="push small-text">
           schedule
         </Link>
-      </div>
+      }
+    >
       {view.next.length === 0 && <p className="soft mt-2">Nobody is planned in the next days.</p>}
-      <ul className="lines">
+      <Lines>
         {view.next.map((visit) => (
-          <li key={visit.when}>
-            <StateIcon kind="under-way" silent />
-            <div className="what">
-              <div className="fw-bold">{visit.when}</div>
-              {visit.works.map((work) => (
-                <div key={work.label} className="small-text">
-                  {work.label} <span className="soft">{work.crew}</span>
-                </div>
-              ))}
-            </div>
-          </li>
+          <Line key={visit.when} mark={<StateIcon kind="under-way" silent />}>
+            <div className="fw-bold">{visit.when}</div>
+            {visit.works.map((work) => (
+              <div key={work.label} className="small-text">
+                {work.label} <span className="soft">{work.crew}</span>
+              </div>
+            ))}
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
-function Empty({ job }: { job: string }) {
+function NoAreas({ job }: { job: string }) {
   return (
     <div className="page">
-      <div className="empty">
+      <Empty>
         <h1>No areas yet</h1>
         <p>
           Set out the storeys, rooms, outside faces, roof and ground, and what is to be done in each. From that come the
@@ -156,7 +148,7 @@ function Empty({ job }: { job: string }) {
         <Link href={routes.areas(job)} className="btn btn-primary">
           Set out the areas
         </Link>
-      </div>
+      </Empty>
     </div>
   );
 }

@@ -3,14 +3,15 @@ import Link from 'next/link';
 import type { CSSProperties } from 'react';
 import type { AreaView, RoomsView } from '@/contract/views/job';
 import { Caption, Ladder, RungCell } from '../kit/ladder';
+import { Hidden } from '../kit/hidden';
 
 const doneOf = (area: AreaView): number => area.rungs.filter((rung) => rung.fraction >= 1).length;
 /** What the ladder shows, for those who do not see it. */
 const Said = ({ area }: { area: AreaView }) =>
   area.rungs.length === 0 ? null : (
-    <span className="visually-hidden">
+    <Hidden>
       , {doneOf(area)} of {area.rungs.length} steps done
-    </span>
+    </Hidden>
   );
 
 function Place({ area, job, short }: { area: AreaView; job: string; short?: boolean }) {

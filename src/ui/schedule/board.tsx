@@ -6,6 +6,7 @@ import { formatDay } from '@/core/units/day';
 import { StateIcon } from '../kit/state-icon';
 import type { Moved } from './move-form';
 import { soft } from './soft-words';
+import { Hidden } from '../kit/hidden';
 
 /** A day off takes less room than a worked one. */
 const OFF_SHARE = '0.28fr';
@@ -181,9 +182,9 @@ function Weather({ view }: { view: BoardView }) {
             style={{ gridColumn: `${2 * index + 1} / span 2` }}
             title={`${day.label}: ${words}`}
           >
-            <span className="visually-hidden">
+            <Hidden>
               {day.label}: {words}
-            </span>
+            </Hidden>
             {[am, pm].map((entry, half) => (
               <span key={half} aria-hidden="true" className={entry?.forbids ? 'wet' : 'fair'} />
             ))}
@@ -254,7 +255,7 @@ function Piece({
             {soft(elsewhere ? `at ${block.job}` : short ? (block.label.split(' · ')[0] ?? '') : block.label)}
           </span>
         )}
-        <span className="visually-hidden">{heard(block, named || elsewhere)}</span>
+        <Hidden>{heard(block, named || elsewhere)}</Hidden>
       </button>
       {block.float > 0 && !elsewhere && (
         <span

@@ -5,6 +5,7 @@ import { Button } from 'react-bootstrap';
 import { searchPlan, stopSearch } from '@/contract/commands/schedule';
 import type { GoalView } from '@/contract/views/plan';
 import { useSend } from '../kit/use-send';
+import { Block } from '../kit/page';
 
 const SCHEDULES = 3_000;
 /** How often one looks how far a search is. */
@@ -22,10 +23,7 @@ export function Goal({ goal }: { goal: GoalView }) {
     return () => clearInterval(timer);
   }, [looking, router]);
   return (
-    <section className="goal">
-      <div className="block-head">
-        <h2>How good is this plan?</h2>
-      </div>
+    <Block className="goal" heading="How good is this plan?">
       <table className="table-lines small-text">
         <thead>
           <tr>
@@ -86,6 +84,6 @@ export function Goal({ goal }: { goal: GoalView }) {
         )}
         {looking && <span className="small-text soft">Looking…</span>}
       </div>
-    </section>
+    </Block>
   );
 }

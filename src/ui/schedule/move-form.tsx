@@ -1,10 +1,10 @@
 'use client';
-import { Button } from 'react-bootstrap';
 import { dropPin, setPin } from '@/contract/commands/schedule';
 import type { BoardBlock } from '@/contract/views/plan';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { FormEffect } from '../kit/effect';
 import { useSend } from '../kit/use-send';
+import { LinkButton } from '../kit/link-button';
 
 /** Where a block was dropped, or where it stands. */
 export interface Moved {
@@ -20,10 +20,8 @@ export function MoveForm({ block, to, onDone }: { block: BoardBlock; to: Moved; 
       {block.pin && (
         <p>
           Pinned here: {block.pin}.{' '}
-          <Button
-            size="sm"
-            variant="link"
-            className="p-0 align-baseline"
+          <LinkButton
+            className="align-baseline"
             disabled={busy}
             onClick={() =>
               void give(
@@ -42,7 +40,7 @@ export function MoveForm({ block, to, onDone }: { block: BoardBlock; to: Moved; 
             }
           >
             Take the pin out
-          </Button>
+          </LinkButton>
         </p>
       )}
       <CommandForm

@@ -13,6 +13,7 @@ import { SidePanel } from '../kit/side-panel';
 import { newId } from '../offline/send';
 import { Load, OverTime } from './charts';
 import type { Day } from '@/core/units/day';
+import { Block, Empty, PageHead } from '../kit/page';
 
 /** Slips shown before one asks for all. */
 const FIRST = 12;
@@ -31,8 +32,7 @@ export function Progress({ view }: { view: ProgressView }) {
     <>
       <JobTabs job={view.job} />
       <div className="page">
-        <div className="page-head">
-          <h1>Slip and progress</h1>
+        <PageHead heading="Slip and progress">
           <span className="soft">{view.words}</span>
           <span className="push actions no-print">
             {view.baselines.length > 0 && (
@@ -57,14 +57,14 @@ export function Progress({ view }: { view: ProgressView }) {
               To the board
             </Link>
           </span>
-        </div>
+        </PageHead>
         {view.baselines.length === 0 && (
-          <div className="empty">
+          <Empty>
             <p className="mb-0">
               No plan was kept yet to measure against. Keep today’s when it is agreed with the client: what slips from
               then on is told with its causes.
             </p>
-          </div>
+          </Empty>
         )}
         <dl className="figures">
           <div>
@@ -101,12 +101,9 @@ export function Progress({ view }: { view: ProgressView }) {
           )}
         </dl>
         {finish.then && <FinishDays finish={finish} />}
-        <section className="mt-3">
-          <div className="block-head">
-            <h2>Work over time</h2>
-          </div>
+        <Block className="mt-3" heading="Work over time">
           <OverTime view={view} />
-        </section>
+        </Block>
         {view.slipped.length > 0 && <Slipped view={view} all={all} setAll={setAll} />}
         {view.load.trades.length > 0 && <LoadOfTrades view={view} />}
         <SidePanel title="Keep today’s plan" open={keeping} onClose={() => setKeeping(false)}>
@@ -128,10 +125,7 @@ export function Progress({ view }: { view: ProgressView }) {
 /** Load of the trades of this job, over all jobs. */
 function LoadOfTrades({ view }: { view: ProgressView }) {
   return (
-    <section className="mt-3">
-      <div className="block-head">
-        <h2>Load of the trades of this job, over all jobs</h2>
-      </div>
+    <Block className="mt-3" heading="Load of the trades of this job, over all jobs">
       <p className="soft small-text mt-2">
         Half-days of work a week; the line is what their crews can do, days away left out.
       </p>
@@ -143,7 +137,7 @@ function LoadOfTrades({ view }: { view: ProgressView }) {
           </figure>
         ))}
       </div>
-    </section>
+    </Block>
   );
 }
 
@@ -184,10 +178,7 @@ function FinishDays({
 /** What slipped, and why. */
 function Slipped({ view, all, setAll }: { view: ProgressView; all: boolean; setAll: (next: boolean) => void }) {
   return (
-    <section className="mt-3">
-      <div className="block-head">
-        <h2>What slipped, and why</h2>
-      </div>
+    <Block className="mt-3" heading="What slipped, and why">
       <table className="table-lines">
         <thead>
           <tr>
@@ -222,6 +213,6 @@ function Slipped({ view, all, setAll }: { view: ProgressView; all: boolean; setA
           {all ? 'Show only the most' : 'Show all'}
         </Button>
       )}
-    </section>
+    </Block>
   );
 }

@@ -3,6 +3,7 @@ import { api } from '@/contract/routes';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import type { PullView } from '@/contract/views/plan';
+import { Line, Lines } from '../kit/lines';
 
 /** What would have to give for a piece of work to come sooner, each thing tried on the whole plan. */
 export function Pull({ task }: { task: string }) {
@@ -32,20 +33,18 @@ export function Pull({ task }: { task: string }) {
       {view.pulls.length === 0 && (
         <p>Nothing that anybody could give: it starts as early as the work before it and the rules let it.</p>
       )}
-      <ul className="lines small-text">
+      <Lines className="small-text">
         {view.pulls.map((pull) => (
-          <li key={pull.text}>
-            <div className="what">
-              <span className={pull.wins ? 'fw-bold' : ''}>{pull.text}</span>
-              <div className="soft">
-                {pull.wins
-                  ? `wins ${pull.gain}; the job’s end: ${pull.finish}`
-                  : `wins ${pull.gain} by itself: something else holds it as well`}
-              </div>
+          <Line key={pull.text}>
+            <span className={pull.wins ? 'fw-bold' : ''}>{pull.text}</span>
+            <div className="soft">
+              {pull.wins
+                ? `wins ${pull.gain}; the job’s end: ${pull.finish}`
+                : `wins ${pull.gain} by itself: something else holds it as well`}
             </div>
-          </li>
+          </Line>
         ))}
-      </ul>
+      </Lines>
     </section>
   );
 }

@@ -15,6 +15,9 @@ import { BoardList } from './board-list';
 import { Goal } from './goal';
 import { MoveForm, type Moved } from './move-form';
 import { Pull } from './pull';
+import { Hidden } from '../kit/hidden';
+import { Block, Empty, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
 
 /** Who is where on which half-day; one tap on anything says why it stands there. */
 export function Schedule({ view }: { view: ScheduleView }) {
@@ -36,8 +39,7 @@ export function Schedule({ view }: { view: ScheduleView }) {
     <>
       {job && <JobTabs job={job} />}
       <div className="page">
-        <div className="page-head mb-2">
-          <h1>{job ? 'Schedule' : 'Schedule, all jobs'}</h1>
+        <PageHead className="mb-2" heading={job ? 'Schedule' : 'Schedule, all jobs'}>
           <span className="soft">
             planned {board.madeAt}
             {board.cause && `, because ${board.cause}`}
@@ -90,10 +92,10 @@ export function Schedule({ view }: { view: ScheduleView }) {
             )}
             <PrintButton>Print</PrintButton>
           </span>
-        </div>
+        </PageHead>
         <PlanProblem problem={board.problem} />
         {board.rows.length === 0 ? (
-          <Empty />
+          <NoPlan />
         ) : (
           <>
             <Board
@@ -147,34 +149,33 @@ function Choice({ href, on, children }: { href: string; on?: boolean; children: 
 function Looks({ view, to }: { view: ScheduleView; to: (task: string) => string }) {
   const [all, setAll] = useState(false);
   return (
-    <section>
-      <div className="block-head">
-        <h2>To look at</h2>
-      </div>
+    <Block heading="To look at">
       {view.looks.length === 0 && (
         <p className="soft mt-2 small-text">
           Nothing stands out in these weeks: no conflict, nobody comes twice, nobody stands idle.
         </p>
       )}
-      <ul className="lines small-text">
+      <Lines className="small-text">
         {view.looks.slice(0, all ? undefined : FIRST_LOOKS).map((look) => (
-          <li key={`${look.task}${look.text}`}>
-            <StateIcon kind={look.kind === 'conflict' ? 'hazard' : 'waiting'} silent />
-            <div className="what">
-              <span className="fw-bold">{KINDS[look.kind]}</span> {look.text}
-            </div>
-            <Link href={to(look.task)} scroll={false}>
-              Show<span className="visually-hidden"> {look.text}</span>
-            </Link>
-          </li>
+          <Line
+            key={`${look.task}${look.text}`}
+            mark={<StateIcon kind={look.kind === 'conflict' ? 'hazard' : 'waiting'} silent />}
+            beside={
+              <Link href={to(look.task)} scroll={false}>
+                Show<Hidden> {look.text}</Hidden>
+              </Link>
+            }
+          >
+            <span className="fw-bold">{KINDS[look.kind]}</span> {look.text}
+          </Line>
         ))}
-      </ul>
+      </Lines>
       {view.looks.length > FIRST_LOOKS && (
         <Button variant="link" className="p-0 mt-2 no-print" onClick={() => setAll(!all)}>
           {all ? 'Show the first only' : `Show all ${view.looks.length}`}
         </Button>
       )}
-    </section>
+    </Block>
   );
 }
 
@@ -293,13 +294,13 @@ function Legend() {
   );
 }
 
-function Empty() {
+function NoPlan() {
   return (
-    <div className="empty">
+    <Empty>
       <p className="mb-0">
         Nothing is planned in these weeks. Look later, or set out the areas of a job and what is to be done there: the
         first plan follows within seconds.
       </p>
-    </div>
+    </Empty>
   );
 }

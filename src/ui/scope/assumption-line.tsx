@@ -9,6 +9,9 @@ import { formatMoney } from '@/core/units/money';
 import { StateIcon } from '../kit/state-icon';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
+import { Hidden } from '../kit/hidden';
+import { Line } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 const days = (halfDays: number): string =>
   halfDays === 1 ? 'half a day' : `${halfDays / 2} ${halfDays === 2 ? 'day' : 'days'}`;
@@ -45,76 +48,76 @@ export function AssumptionLine({
     );
   };
   return (
-    <li>
-      <StateIcon kind={assumption.state === 'open' ? 'waiting' : assumption.state === 'held' ? 'done' : 'stop'} />
-      <div className="what">
-        {withArea && <span className="fw-bold">{assumption.area}: </span>}we take it that {assumption.text}
-        {assumption.why && <span className="soft">, {assumption.why}</span>}
-        <div className="small-text soft">
-          {assumption.state === 'open' && (
-            <>
-              {assumption.shownBy} will show it{assumption.shownOn ? `, ${formatDay(assumption.shownOn, today)}` : ''}.
-              If not: {assumption.fallback}, {TRADES[assumption.fallbackTrade].toLowerCase()},{' '}
-              {days(assumption.fallbackHalfDays)}
-              {assumption.fallbackPrice > 0 ? `, ${formatMoney(assumption.fallbackPrice)}` : ''}.
-            </>
+    <Line
+      mark={
+        <StateIcon kind={assumption.state === 'open' ? 'waiting' : assumption.state === 'held' ? 'done' : 'stop'} />
+      }
+      beside={
+        <span className="no-print d-flex gap-2 align-items-start">
+          {assumption.state === 'open' ? (
+            <LinkButton aria-expanded={open} onClick={() => setOpen(!open)}>
+              Settle<Hidden>: {assumption.text}</Hidden>
+            </LinkButton>
+          ) : (
+            <LinkButton
+              disabled={busy}
+              onClick={() => void give(reopenAssumption, { id: assumption.id }, { text: 'It is open again.' })}
+            >
+              Open again<Hidden>: {assumption.text}</Hidden>
+            </LinkButton>
           )}
-          {assumption.state === 'held' && (
-            <>
-              It held{assumption.found ? `: ${assumption.found}` : ''}. {assumption.settled}
-            </>
-          )}
-          {assumption.state === 'wrong' && (
-            <span className="bad">
-              It was wrong{assumption.found ? `: ${assumption.found}` : ''}. {assumption.fallback} is added.{' '}
-              <span className="soft">{assumption.settled}</span>
-            </span>
-          )}
-        </div>
-        {open && (
-          <Form
-            className="actions mt-2"
-            onSubmit={(event) => {
-              event.preventDefault();
-              settle('wrong');
-            }}
-          >
-            <Form.Control
-              size="sm"
-              className="w-auto flex-fill"
-              value={found}
-              maxLength={300}
-              placeholder="What was found?"
-              aria-label={`What was found instead of: ${assumption.text}`}
-              onChange={(event) => setFound(event.target.value)}
-            />
-            <Button size="sm" variant="outline-secondary" disabled={busy} onClick={() => settle('held')}>
-              It holds
-            </Button>
-            <Button size="sm" type="submit" disabled={busy}>
-              It is wrong
-            </Button>
-          </Form>
+          {actions}
+        </span>
+      }
+    >
+      {withArea && <span className="fw-bold">{assumption.area}: </span>}we take it that {assumption.text}
+      {assumption.why && <span className="soft">, {assumption.why}</span>}
+      <div className="small-text soft">
+        {assumption.state === 'open' && (
+          <>
+            {assumption.shownBy} will show it{assumption.shownOn ? `, ${formatDay(assumption.shownOn, today)}` : ''}. If
+            not: {assumption.fallback}, {TRADES[assumption.fallbackTrade].toLowerCase()},{' '}
+            {days(assumption.fallbackHalfDays)}
+            {assumption.fallbackPrice > 0 ? `, ${formatMoney(assumption.fallbackPrice)}` : ''}.
+          </>
+        )}
+        {assumption.state === 'held' && (
+          <>
+            It held{assumption.found ? `: ${assumption.found}` : ''}. {assumption.settled}
+          </>
+        )}
+        {assumption.state === 'wrong' && (
+          <span className="bad">
+            It was wrong{assumption.found ? `: ${assumption.found}` : ''}. {assumption.fallback} is added.{' '}
+            <span className="soft">{assumption.settled}</span>
+          </span>
         )}
       </div>
-      <span className="no-print d-flex gap-2 align-items-start">
-        {assumption.state === 'open' ? (
-          <Button size="sm" variant="link" className="p-0" aria-expanded={open} onClick={() => setOpen(!open)}>
-            Settle<span className="visually-hidden">: {assumption.text}</span>
-          </Button>
-        ) : (
-          <Button
+      {open && (
+        <Form
+          className="actions mt-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            settle('wrong');
+          }}
+        >
+          <Form.Control
             size="sm"
-            variant="link"
-            className="p-0"
-            disabled={busy}
-            onClick={() => void give(reopenAssumption, { id: assumption.id }, { text: 'It is open again.' })}
-          >
-            Open again<span className="visually-hidden">: {assumption.text}</span>
+            className="w-auto flex-fill"
+            value={found}
+            maxLength={300}
+            placeholder="What was found?"
+            aria-label={`What was found instead of: ${assumption.text}`}
+            onChange={(event) => setFound(event.target.value)}
+          />
+          <Button size="sm" variant="outline-secondary" disabled={busy} onClick={() => settle('held')}>
+            It holds
           </Button>
-        )}
-        {actions}
-      </span>
-    </li>
+          <Button size="sm" type="submit" disabled={busy}>
+            It is wrong
+          </Button>
+        </Form>
+      )}
+    </Line>
   );
 }

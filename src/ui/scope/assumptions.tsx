@@ -12,6 +12,10 @@ import { AssumptionForm } from './assumption-form';
 import { AssumptionLine } from './assumption-line';
 import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
+import { Hidden } from '../kit/hidden';
+import { Block, Empty, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 /** Everything that is believed and not yet seen, in the order in which it will show itself. */
 export function Assumptions({ view }: { view: AssumptionsView }) {
@@ -25,24 +29,23 @@ export function Assumptions({ view }: { view: AssumptionsView }) {
       <JobTabs job={view.job} />
       <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page">
-        <div className="page-head">
-          <h1>Assumptions</h1>
+        <PageHead heading="Assumptions">
           <span className="soft">believed, and shown only when something is opened</span>
           <span className="push no-print">
             <Button onClick={() => setOpen('new')} disabled={view.areas.length === 0}>
               Write one down
             </Button>
           </span>
-        </div>
+        </PageHead>
         {view.assumptions.length === 0 && (
-          <div className="empty">
+          <Empty>
             <p className="mb-0">
               Nothing is assumed. Whatever is priced without having been seen belongs here, with what follows if it is
               otherwise: “the sheathing under the old boards is sound; if not, it is replaced, two days”.
             </p>
-          </div>
+          </Empty>
         )}
-        <ul className="lines">
+        <Lines>
           {view.assumptions.map((assumption) => (
             <AssumptionLine
               key={assumption.id}
@@ -52,23 +55,18 @@ export function Assumptions({ view }: { view: AssumptionsView }) {
               actions={
                 assumption.state === 'open' && (
                   <>
-                    <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(assumption)}>
-                      Change<span className="visually-hidden">: {assumption.text}</span>
-                    </Button>
-                    <Button
-                      size="sm"
-                      variant="link"
-                      className="p-0"
-                      onClick={() => remove('assumption', assumption.id, `“${assumption.text}”`)}
-                    >
-                      Take away<span className="visually-hidden">: {assumption.text}</span>
-                    </Button>
+                    <LinkButton onClick={() => setOpen(assumption)}>
+                      Change<Hidden>: {assumption.text}</Hidden>
+                    </LinkButton>
+                    <LinkButton onClick={() => remove('assumption', assumption.id, `“${assumption.text}”`)}>
+                      Take away<Hidden>: {assumption.text}</Hidden>
+                    </LinkButton>
                   </>
                 )
               }
             />
           ))}
-        </ul>
+        </Lines>
         {view.extras.length > 0 && <Extras extras={view.extras} withArea />}
         <SidePanel
           title={open === 'new' ? 'One more assumption' : 'Change an assumption'}
@@ -107,43 +105,40 @@ export function Assumptions({ view }: { view: AssumptionsView }) {
 export function Extras({ extras, withArea }: { extras: ExtraView[]; withArea?: boolean }) {
   const { give, busy } = useSend();
   return (
-    <section>
-      <div className="block-head">
-        <h2>Added work</h2>
-      </div>
-      <ul className="lines">
+    <Block heading="Added work">
+      <Lines>
         {extras.map((extra) => (
-          <li key={extra.id}>
-            <StateIcon kind={extra.state === 'done' ? 'done' : 'waiting'} />
-            <div className="what">
-              {withArea && <span className="fw-bold">{extra.area}: </span>}
-              {extra.text}
-              <div className="small-text soft">
-                {TRADES[extra.trade].toLowerCase()}, {extra.halfDays} {extra.halfDays === 1 ? 'half-day' : 'half-days'},{' '}
-                {extra.when}. {extra.reason}.
-              </div>
+          <Line
+            key={extra.id}
+            mark={<StateIcon kind={extra.state === 'done' ? 'done' : 'waiting'} />}
+            beside={
+              <LinkButton
+                className="no-print"
+                disabled={busy}
+                onClick={() =>
+                  void (extra.state === 'open'
+                    ? give(
+                        finishExtra,
+                        { id: extra.id },
+                        { text: 'Done; the plan follows.', undo: () => void give(reopenExtra, { id: extra.id }) },
+                      )
+                    : give(reopenExtra, { id: extra.id }, { text: 'It is open again.' }))
+                }
+              >
+                {extra.state === 'open' ? 'It is done' : 'Open again'}
+                <Hidden>: {extra.text}</Hidden>
+              </LinkButton>
+            }
+          >
+            {withArea && <span className="fw-bold">{extra.area}: </span>}
+            {extra.text}
+            <div className="small-text soft">
+              {TRADES[extra.trade].toLowerCase()}, {extra.halfDays} {extra.halfDays === 1 ? 'half-day' : 'half-days'},{' '}
+              {extra.when}. {extra.reason}.
             </div>
-            <Button
-              size="sm"
-              variant="link"
-              className="p-0 no-print"
-              disabled={busy}
-              onClick={() =>
-                void (extra.state === 'open'
-                  ? give(
-                      finishExtra,
-                      { id: extra.id },
-                      { text: 'Done; the plan follows.', undo: () => void give(reopenExtra, { id: extra.id }) },
-                    )
-                  : give(reopenExtra, { id: extra.id }, { text: 'It is open again.' }))
-              }
-            >
-              {extra.state === 'open' ? 'It is done' : 'Open again'}
-              <span className="visually-hidden">: {extra.text}</span>
-            </Button>
-          </li>
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }

@@ -20,6 +20,9 @@ import { newId } from '../offline/send';
 import { TRADE_OPTIONS } from './line-fields';
 import { ScopeTabs } from './scope-tabs';
 import { SendFields } from '../kit/send-fields';
+import { Hidden } from '../kit/hidden';
+import { BlockHead, Empty, PageHead } from '../kit/page';
+import { LinkButton } from '../kit/link-button';
 
 const MARKS: Record<ChangeView['state'], StateIconKind> = {
   draft: 'not-begun',
@@ -40,8 +43,7 @@ export function Changes({ view }: { view: ChangesView }) {
       <JobTabs job={view.job} />
       <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page">
-        <div className="page-head">
-          <h1>Changes</h1>
+        <PageHead heading="Changes">
           <span className="soft">
             {approved.length > 0
               ? `${approved.length} approved, ` +
@@ -53,40 +55,40 @@ export function Changes({ view }: { view: ChangesView }) {
               A change
             </Button>
           </span>
-        </div>
+        </PageHead>
         {view.changes.length === 0 && (
-          <div className="empty">
+          <Empty>
             <p className="mb-0">
               No change so far. When the client wants something else, price it here by lines: the days come from the
               plan, and nothing is done before they have approved it.
             </p>
-          </div>
+          </Empty>
         )}
         {view.changes.map((change) => (
           <article key={change.id} className="change">
-            <div className="block-head">
-              <h2>
-                <StateIcon kind={MARKS[change.state]} silent /> {change.number}. {change.title}
-              </h2>
+            <BlockHead
+              heading={
+                <>
+                  <StateIcon kind={MARKS[change.state]} silent /> {change.number}. {change.title}
+                </>
+              }
+            >
               <span className="soft small-text">
                 {change.area}, {change.kind}, {change.state}
               </span>
               <span className="push d-flex gap-2 no-print">
                 {(change.state === 'draft' || change.state === 'declined') && (
-                  <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ form: 'edit', change })}>
-                    Change<span className="visually-hidden"> {change.title}</span>
-                  </Button>
+                  <LinkButton onClick={() => setOpen({ form: 'edit', change })}>
+                    Change<Hidden> {change.title}</Hidden>
+                  </LinkButton>
                 )}
                 {change.state === 'draft' && (
                   <Button size="sm" onClick={() => setOpen({ form: 'send', change })}>
-                    Send for approval<span className="visually-hidden">: {change.title}</span>
+                    Send for approval<Hidden>: {change.title}</Hidden>
                   </Button>
                 )}
                 {change.state === 'sent' && (
-                  <Button
-                    size="sm"
-                    variant="link"
-                    className="p-0"
+                  <LinkButton
                     disabled={busy}
                     onClick={() =>
                       void give(
@@ -96,11 +98,11 @@ export function Changes({ view }: { view: ChangesView }) {
                       )
                     }
                   >
-                    Take back<span className="visually-hidden"> {change.title}</span>
-                  </Button>
+                    Take back<Hidden> {change.title}</Hidden>
+                  </LinkButton>
                 )}
               </span>
-            </div>
+            </BlockHead>
             {change.answered && (
               <p className={`mt-2 mb-1 ${change.state === 'approved' ? 'good' : 'bad'}`}>{change.answered}</p>
             )}
@@ -333,11 +335,7 @@ function ChangeFields({ area }: { area: ChangesView['areas'][number] | undefined
             <TextField name={`lines.${index}.unit`} label="Unit" />
             <MoneyField name={`lines.${index}.unitPrice`} label="Price of one" />
           </div>
-          {fields.length > 1 && (
-            <Button size="sm" variant="link" className="p-0" onClick={() => remove(index)}>
-              Take line {index + 1} away
-            </Button>
-          )}
+          {fields.length > 1 && <LinkButton onClick={() => remove(index)}>Take line {index + 1} away</LinkButton>}
         </fieldset>
       ))}
       <div>

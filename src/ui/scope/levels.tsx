@@ -13,6 +13,10 @@ import { SidePanel } from '../kit/side-panel';
 import { newId } from '../offline/send';
 import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
+import { Hidden } from '../kit/hidden';
+import { Empty, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 type Entry = LevelsView['marks'][number];
 const HEIGHT = 420;
@@ -37,20 +41,19 @@ export function Levels({ view }: { view: LevelsView }) {
       <JobTabs job={view.job} />
       <ScopeTabs job={view.job.id} />
       <div className="page">
-        <div className="page-head">
-          <h1>Levels</h1>
+        <PageHead heading="Levels">
           <span className="soft">against one datum: choose a floor that stays and call it nought</span>
           <span className="push no-print">
             <Button onClick={() => setOpen('new')}>A level</Button>
           </span>
-        </div>
+        </PageHead>
         {view.marks.length === 0 && (
-          <div className="empty">
+          <Empty>
             <p className="mb-0">
               No level yet. Begin with the floor that stays as the datum, at 0, then the ground outside, the gully, the
               footing you dug up.
             </p>
-          </div>
+          </Empty>
         )}
         {view.problems.map((text) => (
           <div key={text} className="notice bad">
@@ -61,31 +64,30 @@ export function Levels({ view }: { view: LevelsView }) {
         {view.marks.length > 0 && (
           <div className="main-and-aside">
             <Staff marks={view.marks} say={say} />
-            <ul className="lines">
+            <Lines>
               {view.marks.map((mark) => (
-                <li key={mark.id}>
-                  <span className="mono text-end" style={{ minWidth: '6.5rem' }}>
-                    {say(mark.mm)}
-                  </span>
-                  <div className="what">
-                    {mark.name} <span className="soft small-text">{LEVEL_KINDS[mark.kind]}</span>
-                  </div>
-                  <span className="no-print d-flex gap-2">
-                    <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(mark)}>
-                      Change<span className="visually-hidden"> {mark.name}</span>
-                    </Button>
-                    <Button
-                      size="sm"
-                      variant="link"
-                      className="p-0"
-                      onClick={() => remove('level', mark.id, mark.name)}
-                    >
-                      Take away<span className="visually-hidden"> {mark.name}</span>
-                    </Button>
-                  </span>
-                </li>
+                <Line
+                  key={mark.id}
+                  mark={
+                    <span className="mono text-end" style={{ minWidth: '6.5rem' }}>
+                      {say(mark.mm)}
+                    </span>
+                  }
+                  beside={
+                    <span className="no-print d-flex gap-2">
+                      <LinkButton onClick={() => setOpen(mark)}>
+                        Change<Hidden> {mark.name}</Hidden>
+                      </LinkButton>
+                      <LinkButton onClick={() => remove('level', mark.id, mark.name)}>
+                        Take away<Hidden> {mark.name}</Hidden>
+                      </LinkButton>
+                    </span>
+                  }
+                >
+                  {mark.name} <span className="soft small-text">{LEVEL_KINDS[mark.kind]}</span>
+                </Line>
               ))}
-            </ul>
+            </Lines>
           </div>
         )}
         <SidePanel title={open === 'new' ? 'A level' : 'Change a level'} open={open !== undefined} onClose={close}>

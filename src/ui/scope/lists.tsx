@@ -12,6 +12,8 @@ import { readScopeCsv, SCOPE_CSV_EXAMPLE } from '@/core/scope/scope-csv';
 import { CsvEntry } from '../kit/csv-entry';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
+import { BlockHead } from '../kit/page';
+import { Lines } from '../kit/lines';
 
 interface Read {
   problems: CsvProblem[];
@@ -110,10 +112,8 @@ export function Lists({ view, onDone }: { view: ScopePageView; onDone: () => voi
           </Button>
         )}
       </CsvEntry>
-      <div className="block-head">
-        <h2>Out, as CSV</h2>
-      </div>
-      <ul className="lines">
+      <BlockHead heading="Out, as CSV" />
+      <Lines>
         <li>
           <a className="what" href={api.jobFile(job, 'scope.csv')}>
             lines of scope
@@ -134,7 +134,7 @@ export function Lists({ view, onDone }: { view: ScopePageView; onDone: () => voi
             materials
           </a>
         </li>
-      </ul>
+      </Lines>
     </>
   );
 }

@@ -2,7 +2,6 @@
 import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
-import { Button } from 'react-bootstrap';
 import type { MaterialsView } from '@/contract/views/scope';
 import { groupBy } from '@/core/group-by';
 import type { Cut } from '@/core/quantities/cut-list';
@@ -18,6 +17,10 @@ import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
 import type { MaterialLine } from '@/core/scope/materials';
 import type { Removable } from '@/contract/commands/scope';
+import { Hidden } from '../kit/hidden';
+import { Block, BlockHead, Empty, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 /** What the whole job needs, in packs and money, by trade or by delivery; and the results it comes from. */
 export function Materials({ view }: { view: MaterialsView }) {
@@ -41,8 +44,7 @@ export function Materials({ view }: { view: MaterialsView }) {
       <JobTabs job={view.job} />
       <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page">
-        <div className="page-head">
-          <h1>Materials</h1>
+        <PageHead heading="Materials">
           <span className="soft">
             {view.lines.length} lines
             {view.lines.length > 0 && (
@@ -64,7 +66,7 @@ export function Materials({ view }: { view: MaterialsView }) {
             </a>
             <PrintButton>Print</PrintButton>
           </span>
-        </div>
+        </PageHead>
         {view.problems.map((problem) => (
           <div key={problem.id} className="notice bad">
             <StateIcon kind="stop" />
@@ -75,7 +77,7 @@ export function Materials({ view }: { view: MaterialsView }) {
           </div>
         ))}
         {view.calculations.length === 0 ? (
-          <div className="empty">
+          <Empty>
             <p>
               Nothing is computed for this job yet. Draw a room or a face, then open a calculator on Bench for it and
               keep the result: the list makes itself.
@@ -83,7 +85,7 @@ export function Materials({ view }: { view: MaterialsView }) {
             <Link className="btn btn-primary" href={routes.bench()}>
               To Bench
             </Link>
-          </div>
+          </Empty>
         ) : (
           <>
             <div className="chips mb-2 no-print" role="group" aria-label="In groups by">
@@ -100,20 +102,20 @@ export function Materials({ view }: { view: MaterialsView }) {
               ))}
             </div>
             <MaterialsTable by={by} groups={groups} view={view} />
-            <div className="block-head">
-              <h2>Computed for it</h2>
-            </div>
+            <BlockHead heading="Computed for it" />
             <ComputedLines view={view} remove={remove} />
             {cuts.map((cut) => (
-              <section key={cut.id}>
-                <div className="block-head">
-                  <h2>
+              <Block
+                key={cut.id}
+                heading={
+                  <>
                     Cut list: {cut.area}
                     {cut.product ? `, ${cut.product}` : ''}
-                  </h2>
-                </div>
+                  </>
+                }
+              >
                 <CutSticks cuts={cut.output?.cuts as Cut[]} system={view.job.units} />
-              </section>
+              </Block>
             ))}
           </>
         )}
@@ -131,45 +133,44 @@ function ComputedLines({
   remove: (of: Removable, id: string, words: string) => void;
 }) {
   return (
-    <ul className="lines">
+    <Lines>
       {view.calculations.map((calculation) => (
-        <li key={calculation.id}>
-          <StateIcon kind={calculation.problem ? 'stop' : 'done'} silent />
-          <div className="what">
-            <span className="fw-bold">{calculation.area}</span> {calculation.product || calculation.title.toLowerCase()}
-            : {calculation.problem ?? calculation.answer}
-            <div className="small-text soft">
-              {calculation.title}
-              {Object.keys(calculation.fed).length > 0 ? ', follows the drawing' : ''}
-            </div>
+        <Line
+          key={calculation.id}
+          mark={<StateIcon kind={calculation.problem ? 'stop' : 'done'} silent />}
+          beside={
+            <span className="no-print d-flex gap-2 align-items-start">
+              <Link
+                className="btn btn-link btn-sm p-0"
+                href={routes.calculator(calculation.calculator, { kept: calculation.id })}
+              >
+                Open
+                <Hidden>
+                  {' '}
+                  {calculation.product || calculation.title} in {calculation.area}
+                </Hidden>
+              </Link>
+              <LinkButton
+                onClick={() => remove('calculation', calculation.id, `“${calculation.product || calculation.title}”`)}
+              >
+                Take away
+                <Hidden>
+                  {' '}
+                  {calculation.product || calculation.title} in {calculation.area}
+                </Hidden>
+              </LinkButton>
+            </span>
+          }
+        >
+          <span className="fw-bold">{calculation.area}</span> {calculation.product || calculation.title.toLowerCase()}:{' '}
+          {calculation.problem ?? calculation.answer}
+          <div className="small-text soft">
+            {calculation.title}
+            {Object.keys(calculation.fed).length > 0 ? ', follows the drawing' : ''}
           </div>
-          <span className="no-print d-flex gap-2 align-items-start">
-            <Link
-              className="btn btn-link btn-sm p-0"
-              href={routes.calculator(calculation.calculator, { kept: calculation.id })}
-            >
-              Open
-              <span className="visually-hidden">
-                {' '}
-                {calculation.product || calculation.title} in {calculation.area}
-              </span>
-            </Link>
-            <Button
-              size="sm"
-              variant="link"
-              className="p-0"
-              onClick={() => remove('calculation', calculation.id, `“${calculation.product || calculation.title}”`)}
-            >
-              Take away
-              <span className="visually-hidden">
-                {' '}
-                {calculation.product || calculation.title} in {calculation.area}
-              </span>
-            </Button>
-          </span>
-        </li>
+        </Line>
       ))}
-    </ul>
+    </Lines>
   );
 }
 

@@ -16,6 +16,10 @@ import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
+import { Hidden } from '../kit/hidden';
+import { Block, Empty, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 type Open =
   { form: 'new' } | { form: 'change'; set: OptionSetView } | { form: 'choose'; set: OptionSetView; option: OptionView };
@@ -31,8 +35,7 @@ export function Options({ view }: { view: OptionsView }) {
       <JobTabs job={view.job} />
       <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page">
-        <div className="page-head">
-          <h1>Options side by side</h1>
+        <PageHead heading="Options side by side">
           <span className="soft">
             {view.finish ? `today’s plan ends on ${formatDay(view.finish, view.today)}` : 'no plan yet'}
           </span>
@@ -41,50 +44,50 @@ export function Options({ view }: { view: OptionsView }) {
               Compare something
             </Button>
           </span>
-        </div>
+        </PageHead>
         {view.sets.length === 0 && (
-          <div className="empty">
+          <Empty>
             <p className="mb-0">
               Nothing is compared. Where there are two honest ways — overlay or strip, keep or replace, plaster or board
               — put them side by side and let the finish date speak too.
             </p>
-          </div>
+          </Empty>
         )}
         {view.sets.map((set) => (
-          <section key={set.id} className="mb-4">
-            <div className="block-head">
-              <h2>
+          <Block
+            key={set.id}
+            className="mb-4"
+            heading={
+              <>
                 {set.area}: {set.subject}
-              </h2>
-              <span className="soft small-text">before {set.phaseLabel}</span>
-              {!set.chosen && (
-                <Button
-                  size="sm"
-                  variant="link"
-                  className="push p-0 no-print"
-                  onClick={() => setOpen({ form: 'change', set })}
-                >
-                  Change<span className="visually-hidden"> {set.subject}</span>
-                </Button>
-              )}
-              {set.chosen && (
-                <Button
-                  size="sm"
-                  variant="link"
-                  className="push p-0 no-print"
-                  disabled={busy}
-                  onClick={() =>
-                    void give(
-                      unchooseOption,
-                      { id: set.id, version: set.version },
-                      { text: 'The choice is open again; the plan follows.' },
-                    )
-                  }
-                >
-                  Open it again<span className="visually-hidden">: {set.subject}</span>
-                </Button>
-              )}
-            </div>
+              </>
+            }
+            beside={
+              <>
+                <span className="soft small-text">before {set.phaseLabel}</span>
+                {!set.chosen && (
+                  <LinkButton className="push no-print" onClick={() => setOpen({ form: 'change', set })}>
+                    Change<Hidden> {set.subject}</Hidden>
+                  </LinkButton>
+                )}
+                {set.chosen && (
+                  <LinkButton
+                    className="push no-print"
+                    disabled={busy}
+                    onClick={() =>
+                      void give(
+                        unchooseOption,
+                        { id: set.id, version: set.version },
+                        { text: 'The choice is open again; the plan follows.' },
+                      )
+                    }
+                  >
+                    Open it again<Hidden>: {set.subject}</Hidden>
+                  </LinkButton>
+                )}
+              </>
+            }
+          >
             {set.chosen && (
               <p className="good mt-2 mb-1">
                 <StateIcon kind="done" silent /> {set.options.find((option) => option.key === set.chosen)?.name}:{' '}
@@ -92,35 +95,29 @@ export function Options({ view }: { view: OptionsView }) {
               </p>
             )}
             <SideBySide set={set} today={view.today} onChoose={(option) => setOpen({ form: 'choose', set, option })} />
-          </section>
+          </Block>
         ))}
         {view.decisions.length > 0 && (
-          <section>
-            <div className="block-head">
-              <h2>Decided so far</h2>
-            </div>
-            <ul className="lines">
+          <Block heading="Decided so far">
+            <Lines>
               {view.decisions.map((decision) => (
-                <li key={decision.id}>
-                  <StateIcon kind="done" silent />
-                  <div className="what">
-                    {decision.subject}
-                    <div className="small-text soft">
-                      {decision.reason} · {decision.by}, {decision.when}
-                    </div>
+                <Line
+                  key={decision.id}
+                  mark={<StateIcon kind="done" silent />}
+                  beside={
+                    <LinkButton className="no-print" onClick={() => remove('decision', decision.id, 'The entry')}>
+                      Take away<Hidden> {decision.subject}</Hidden>
+                    </LinkButton>
+                  }
+                >
+                  {decision.subject}
+                  <div className="small-text soft">
+                    {decision.reason} · {decision.by}, {decision.when}
                   </div>
-                  <Button
-                    size="sm"
-                    variant="link"
-                    className="p-0 no-print"
-                    onClick={() => remove('decision', decision.id, 'The entry')}
-                  >
-                    Take away<span className="visually-hidden"> {decision.subject}</span>
-                  </Button>
-                </li>
+                </Line>
               ))}
-            </ul>
-          </section>
+            </Lines>
+          </Block>
         )}
         <OptionsPanel open={open} close={close} view={view} />
       </div>
@@ -309,7 +306,7 @@ function SideBySideTable({
       <thead>
         <tr>
           <th>
-            <span className="visually-hidden">Compared</span>
+            <Hidden>Compared</Hidden>
           </th>
           {set.options.map((option) => (
             <th key={option.key} scope="col" className={set.chosen === option.key ? 'chosen' : ''}>
@@ -337,7 +334,7 @@ function SideBySideTable({
             {set.options.map((option) => (
               <td key={option.key}>
                 <Button size="sm" variant="outline-secondary" onClick={() => onChoose(option)}>
-                  Choose<span className="visually-hidden"> {option.name}</span>
+                  Choose<Hidden> {option.name}</Hidden>
                 </Button>
               </td>
             ))}
@@ -428,11 +425,7 @@ function SetFields({ areas, area }: { areas: OptionsView['areas']; area: string 
                 .map((work) => [work, workFacts(work).label])}
             />
           )}
-          {fields.length > 2 && (
-            <Button size="sm" variant="link" className="p-0" onClick={() => remove(index)}>
-              Take option {index + 1} away
-            </Button>
-          )}
+          {fields.length > 2 && <LinkButton onClick={() => remove(index)}>Take option {index + 1} away</LinkButton>}
         </fieldset>
       ))}
       {fields.length < 5 && (

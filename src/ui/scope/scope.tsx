@@ -24,6 +24,10 @@ import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
 import type { AssumptionView } from '@/contract/views/scope';
 import type { Removable } from '@/contract/commands/scope';
+import { Hidden } from '../kit/hidden';
+import { Block, Empty, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 /** What was agreed and what was not, by area, with its stance beside every line. */
 export function Scope({ view }: { view: ScopePageView }) {
@@ -45,8 +49,7 @@ export function Scope({ view }: { view: ScopePageView }) {
       <JobTabs job={view.job} />
       <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page">
-        <div className="page-head">
-          <h1>What was agreed</h1>
+        <PageHead heading="What was agreed">
           <span className="soft">
             {lines.length} lines in {view.areas.filter((area) => area.lines.length > 0).length} areas
           </span>
@@ -59,7 +62,7 @@ export function Scope({ view }: { view: ScopePageView }) {
             </Button>
             <PrintButton>Print</PrintButton>
           </span>
-        </div>
+        </PageHead>
         <div className="chips mb-3 no-print" role="group" aria-label="Only lines of one stance">
           {STANCE_KEYS.filter((stance) => lines.some((line) => line.stance === stance)).map((stance) => {
             const count = lines.filter((line) => line.stance === stance).length;
@@ -77,7 +80,7 @@ export function Scope({ view }: { view: ScopePageView }) {
           })}
         </div>
         {lines.length === 0 && (
-          <div className="empty">
+          <Empty>
             <p>
               Nothing is written down yet. Go round once, outside and inside, and begin with what is <em>not</em>{' '}
               included in each room: that is what is forgotten first.
@@ -85,7 +88,7 @@ export function Scope({ view }: { view: ScopePageView }) {
             <Link className="btn btn-primary" href={routes.firstVisit(view.job.id)}>
               Begin the first visit
             </Link>
-          </div>
+          </Empty>
         )}
         <div className="columns">
           {areas.map((area) => (
@@ -184,67 +187,73 @@ function AreaScope({
   setOpen: (next: ScopeView | 'new' | 'csv' | undefined) => void;
 }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>
+    <Block
+      heading={
+        <>
           <Link href={routes.room(view.job.id, area.id)}>{area.name}</Link>
-        </h2>
-        <span className="soft small-text">{[area.place, area.side].filter(Boolean).join(', ')}</span>
-        <Link className="push small-text no-print" href={routes.firstVisit(view.job.id, area.id)}>
-          go on there
-        </Link>
-      </div>
-      <ul className="lines">
+        </>
+      }
+      beside={
+        <>
+          <span className="soft small-text">{[area.place, area.side].filter(Boolean).join(', ')}</span>
+          <Link className="push small-text no-print" href={routes.firstVisit(view.job.id, area.id)}>
+            go on there
+          </Link>
+        </>
+      }
+    >
+      <Lines>
         {area.lines.map((line) => (
-          <li key={line.id}>
-            <div className="what">
-              {line.verb} {line.subject}
-              {line.quantity ? (
-                <>
-                  ,{' '}
-                  <span className="text-nowrap">
-                    {line.quantity} {line.unit ?? ''}
-                  </span>
-                </>
-              ) : (
-                ''
-              )}
-              <div className="small-text soft">
-                {[
-                  line.trade ? TRADES[line.trade].toLowerCase() : '',
-                  line.dependsOn ? `depends on ${line.dependsOn}` : '',
-                  line.measure ? `follows the drawing: ${MEASURES[line.measure].label}` : '',
-                  line.change ? 'by a change' : '',
-                  selectionWords(view, line),
-                ]
-                  .filter(Boolean)
-                  .join(' · ')}
-              </div>
+          <Line
+            key={line.id}
+            beside={
+              <>
+                <span className="small-text">
+                  <InclusionIcon stance={line.stance} />
+                </span>
+                <span className="no-print d-flex gap-2">
+                  <LinkButton onClick={() => setOpen(line)}>
+                    Change<Hidden> {line.subject}</Hidden>
+                  </LinkButton>
+                </span>
+              </>
+            }
+          >
+            {line.verb} {line.subject}
+            {line.quantity ? (
+              <>
+                ,{' '}
+                <span className="text-nowrap">
+                  {line.quantity} {line.unit ?? ''}
+                </span>
+              </>
+            ) : (
+              ''
+            )}
+            <div className="small-text soft">
+              {[
+                line.trade ? TRADES[line.trade].toLowerCase() : '',
+                line.dependsOn ? `depends on ${line.dependsOn}` : '',
+                line.measure ? `follows the drawing: ${MEASURES[line.measure].label}` : '',
+                line.change ? 'by a change' : '',
+                selectionWords(view, line),
+              ]
+                .filter(Boolean)
+                .join(' · ')}
             </div>
-            <span className="small-text">
-              <InclusionIcon stance={line.stance} />
-            </span>
-            <span className="no-print d-flex gap-2">
-              <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(line)}>
-                Change<span className="visually-hidden"> {line.subject}</span>
-              </Button>
-            </span>
-          </li>
+          </Line>
         ))}
         {area.findings.map((finding) => (
-          <li key={finding.id}>
-            <StateIcon kind={finding.gap ? 'waiting' : 'done'} silent />
-            <div className="what">
-              <span className="soft small-text">{FINDING_KINDS[finding.kind].label}</span> {finding.text}
-              {finding.gap && <div className="small-text soon">{finding.gap}</div>}
-            </div>
-          </li>
+          <Line key={finding.id} mark={<StateIcon kind={finding.gap ? 'waiting' : 'done'} silent />}>
+            <span className="soft small-text">{FINDING_KINDS[finding.kind].label}</span> {finding.text}
+            {finding.gap && <div className="small-text soon">{finding.gap}</div>}
+          </Line>
         ))}
         {area.assumptions.map((assumption) => (
           <AssumptionLine key={assumption.id} assumption={assumption} today={view.today} />
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 

@@ -20,6 +20,8 @@ import { ScopeTabs } from './scope-tabs';
 import { SendFields } from '../kit/send-fields';
 import type { StatementVersion } from '@/contract/views/scope';
 import type { Statement } from '@/core/scope/statement';
+import { Block, Empty, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
 
 const STATES = { made: 'not sent yet', sent: 'sent, not agreed yet', agreed: 'agreed' } as const;
 
@@ -70,12 +72,12 @@ export function StatementPage({ view }: { view: StatementView }) {
             )}
             {diff && <StatementChanges diff={diff} against={diff.against} />}
             {content.areas.length === 0 ? (
-              <div className="empty">
+              <Empty>
                 <p>Nothing is written down yet. A statement is made from the lines of the first visit.</p>
                 <Link className="btn btn-primary" href={routes.firstVisit(view.job.id)}>
                   To the first visit
                 </Link>
-              </div>
+              </Empty>
             ) : (
               <StatementBody content={content} />
             )}
@@ -109,8 +111,7 @@ function StatementHead({
   paper: (kind: 'pdf' | 'csv') => string;
 }) {
   return (
-    <div className="page-head">
-      <h1>Statement</h1>
+    <PageHead heading="Statement">
       <span className="soft">
         {shown ? `version ${shown.number}, ${STATES[shown.state]}` : 'as it would be today; no version was made yet'}
       </span>
@@ -137,7 +138,7 @@ function StatementHead({
         </a>
         <PrintButton>Print</PrintButton>
       </span>
-    </div>
+    </PageHead>
   );
 }
 
@@ -188,44 +189,40 @@ function SendPanel({
 function Versions({ view, shown }: { view: StatementView; shown: StatementVersion | null }) {
   return (
     <aside className="no-print">
-      <section>
-        <div className="block-head">
-          <h2>Versions</h2>
-        </div>
-        <ul className="lines">
+      <Block heading="Versions">
+        <Lines>
           {view.versions.map((version) => (
-            <li key={version.id}>
-              <StateIcon
-                kind={version.state === 'agreed' ? 'done' : version.state === 'sent' ? 'waiting' : 'not-begun'}
-                silent
-              />
-              <div className="what">
-                <Link
-                  href={routes.statement(view.job.id, version.number)}
-                  {...(version.id === shown?.id ? { 'aria-current': 'page' as const } : {})}
-                >
-                  Version {version.number}
-                </Link>{' '}
-                <span className="soft small-text">{version.made}</span>
-                <div className="small-text soft">
-                  {version.agreed ? `agreed by ${version.agreed}` : STATES[version.state]}
-                </div>
+            <Line
+              key={version.id}
+              mark={
+                <StateIcon
+                  kind={version.state === 'agreed' ? 'done' : version.state === 'sent' ? 'waiting' : 'not-begun'}
+                  silent
+                />
+              }
+            >
+              <Link
+                href={routes.statement(view.job.id, version.number)}
+                {...(version.id === shown?.id ? { 'aria-current': 'page' as const } : {})}
+              >
+                Version {version.number}
+              </Link>{' '}
+              <span className="soft small-text">{version.made}</span>
+              <div className="small-text soft">
+                {version.agreed ? `agreed by ${version.agreed}` : STATES[version.state]}
               </div>
-            </li>
+            </Line>
           ))}
           {view.versions.length === 0 && <li className="soft">none yet</li>}
-        </ul>
-      </section>
-      <section>
-        <div className="block-head">
-          <h2>Before it goes out</h2>
-        </div>
+        </Lines>
+      </Block>
+      <Block heading="Before it goes out">
         {view.gaps.length === 0 && (
           <p className="good mt-2">
             <StateIcon kind="done" silent /> Nothing is missing.
           </p>
         )}
-        <ul className="lines">
+        <Lines>
           {view.gaps.map((gap) => (
             <li key={gap.text}>
               <StateIcon kind="waiting" silent />
@@ -234,8 +231,8 @@ function Versions({ view, shown }: { view: StatementView; shown: StatementVersio
               </Link>
             </li>
           ))}
-        </ul>
-      </section>
+        </Lines>
+      </Block>
     </aside>
   );
 }

@@ -24,6 +24,10 @@ import { EverythingExcept } from './everything-except';
 import { FINDING_ORDER, FindingForm } from './finding-form';
 import { ScopeTabs } from './scope-tabs';
 import { useRemove } from '../kit/use-remove';
+import { Hidden } from '../kit/hidden';
+import { BlockHead, Empty, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 type Open = { form: 'finding'; kind: FindingKind } | { form: 'everything' } | { form: 'assumption' } | { form: Making };
 
@@ -75,15 +79,14 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
           </Button>
         </nav>
         {!area && (
-          <div className="empty">
+          <Empty>
             <p>No area yet. Begin with the first outside face as you come up to the house.</p>
             <Button onClick={() => setOpen({ form: 'add' })}>The first area</Button>
-          </div>
+          </Empty>
         )}
         {area && (
           <div className="visit-body">
-            <div className="page-head mb-2">
-              <h1>{area.name}</h1>
+            <PageHead className="mb-2" heading={area.name}>
               <span className="soft">{[area.place, area.side].filter(Boolean).join(', ')}</span>
               <span className="push actions no-print">
                 <Button size="sm" variant="outline-secondary" onClick={() => setOpen({ form: 'copy' })}>
@@ -93,12 +96,10 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
                   Split
                 </Button>
               </span>
-            </div>
+            </PageHead>
             <LineEntry key={area.id} job={view.job.id} area={area} />
             <AreaLines view={view} area={area} />
-            <div className="block-head">
-              <h2>Found here</h2>
-            </div>
+            <BlockHead heading="Found here" />
             <Findings view={view} area={area} onKind={(kind) => setOpen({ form: 'finding', kind })} />
             <BelievedHere area={area} setOpen={setOpen} view={view} next={next} go={go} />
           </div>
@@ -169,31 +170,28 @@ function BelievedHere({
 }) {
   return (
     <>
-      <div className="block-head">
-        <h2>Believed, not seen</h2>
-        <Button
-          size="sm"
-          variant="link"
-          className="push p-0 no-print"
+      <BlockHead heading="Believed, not seen">
+        <LinkButton
+          className="push no-print"
           disabled={area.phases.length === 0}
           onClick={() => setOpen({ form: 'assumption' })}
         >
           Write one down
-        </Button>
-      </div>
+        </LinkButton>
+      </BlockHead>
       {area.phases.length === 0 && (
         <p className="soft small-text mt-2 mb-0">
           A step shows what is believed: <Link href={routes.areas(view.job.id)}>choose what is to be done here</Link>{' '}
           first.
         </p>
       )}
-      <ul className="lines">
+      <Lines>
         {view.assumptions
           .filter((assumption) => assumption.areaId === area.id)
           .map((assumption) => (
             <AssumptionLine key={assumption.id} assumption={assumption} today={view.today} />
           ))}
-      </ul>
+      </Lines>
       <Measured view={view} area={area} next={next} go={go} setOpen={setOpen} />
     </>
   );
@@ -215,12 +213,11 @@ function Measured({
 }) {
   return (
     <>
-      <div className="block-head">
-        <h2>Measured</h2>
+      <BlockHead heading="Measured">
         <Link className="push small-text" href={routes.layout(view.job.id, area.id)}>
           {area.drawn ? 'to the drawing' : 'draw it'}
         </Link>
-      </div>
+      </BlockHead>
       <p className="mt-2 mb-0">
         {area.drawn ? (
           area.measures
@@ -363,34 +360,33 @@ function AreaLines({ view, area }: { view: ScopePageView; area: ScopeArea }) {
       </p>
     );
   return (
-    <ul className="lines mt-2" aria-label={`Lines of ${area.name}`}>
+    <Lines className="mt-2" aria-label={`Lines of ${area.name}`}>
       {area.lines.map((line) => (
-        <li key={line.id}>
-          <span className="small-text stance-first" title={STANCES[line.stance]}>
-            <InclusionIcon stance={line.stance} />
-          </span>
-          <div className="what">
-            {line.verb} {line.subject}
-            {line.quantity ? `, ${line.quantity} ${line.unit ?? ''}` : ''}
-            {line.dependsOn && <span className="soft small-text"> · depends on {line.dependsOn}</span>}
-            {line.selection && (
-              <span className="soft small-text">
-                {' '}
-                · {view.selections.find((selection) => selection.id === line.selection)?.category}
-              </span>
-            )}
-          </div>
-          <Button
-            size="sm"
-            variant="link"
-            className="p-0 no-print"
-            onClick={() => remove('scope', line.id, `“${line.verb} ${line.subject}”`)}
-          >
-            Take away<span className="visually-hidden"> {line.subject}</span>
-          </Button>
-        </li>
+        <Line
+          key={line.id}
+          mark={
+            <span className="small-text stance-first" title={STANCES[line.stance]}>
+              <InclusionIcon stance={line.stance} />
+            </span>
+          }
+          beside={
+            <LinkButton className="no-print" onClick={() => remove('scope', line.id, `“${line.verb} ${line.subject}”`)}>
+              Take away<Hidden> {line.subject}</Hidden>
+            </LinkButton>
+          }
+        >
+          {line.verb} {line.subject}
+          {line.quantity ? `, ${line.quantity} ${line.unit ?? ''}` : ''}
+          {line.dependsOn && <span className="soft small-text"> · depends on {line.dependsOn}</span>}
+          {line.selection && (
+            <span className="soft small-text">
+              {' '}
+              · {view.selections.find((selection) => selection.id === line.selection)?.category}
+            </span>
+          )}
+        </Line>
       ))}
-    </ul>
+    </Lines>
   );
 }
 
@@ -418,29 +414,26 @@ function Findings({
           </div>
         ))}
       </div>
-      <ul className="lines mt-1">
+      <Lines className="mt-1">
         {found.map((finding) => (
-          <li key={finding.id}>
-            <StateIcon kind={finding.gap ? 'waiting' : 'done'} silent />
-            <div className="what">
-              <span className="soft small-text">
-                {FINDING_KINDS[finding.kind].label}
-                {finding.area === null ? ', whole job' : ''}
-              </span>{' '}
-              {finding.text}
-              {finding.gap && <div className="small-text soon">{finding.gap}</div>}
-            </div>
-            <Button
-              size="sm"
-              variant="link"
-              className="p-0 no-print"
-              onClick={() => remove('finding', finding.id, `“${finding.subject}”`)}
-            >
-              Take away<span className="visually-hidden"> {finding.subject}</span>
-            </Button>
-          </li>
+          <Line
+            key={finding.id}
+            mark={<StateIcon kind={finding.gap ? 'waiting' : 'done'} silent />}
+            beside={
+              <LinkButton className="no-print" onClick={() => remove('finding', finding.id, `“${finding.subject}”`)}>
+                Take away<Hidden> {finding.subject}</Hidden>
+              </LinkButton>
+            }
+          >
+            <span className="soft small-text">
+              {FINDING_KINDS[finding.kind].label}
+              {finding.area === null ? ', whole job' : ''}
+            </span>{' '}
+            {finding.text}
+            {finding.gap && <div className="small-text soon">{finding.gap}</div>}
+          </Line>
         ))}
-      </ul>
+      </Lines>
     </>
   );
 }

@@ -16,6 +16,9 @@ import { PictureField } from './picture-field';
 import type { Alternative } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
 import type { SelectionView } from '@/contract/views/selections';
+import { Hidden } from '../kit/hidden';
+import { Block } from '../kit/page';
+import { LinkButton } from '../kit/link-button';
 
 /** Choices side by side: what each costs, how long it takes, what it asks for later and how it looks. */
 export function Alternatives({ view }: { view: SelectionPageView }) {
@@ -97,15 +100,16 @@ function AlternativesTable({
   all: (price: number | null) => string;
 }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>Side by side</h2>
+    <Block
+      heading="Side by side"
+      beside={
         <span className="push no-print">
-          <Button size="sm" variant="link" className="p-0" onClick={() => setOpen('change')}>
+          <LinkButton onClick={() => setOpen('change')}>
             {alternatives.length === 0 ? 'Put alternatives beside each other' : 'Change them'}
-          </Button>
+          </LinkButton>
         </span>
-      </div>
+      }
+    >
       {alternatives.length > 0 && (
         <div
           className="side-by-side"
@@ -153,7 +157,7 @@ function AlternativesTable({
           </CommandForm>
         )}
       </SidePanel>
-    </section>
+    </Block>
   );
 }
 
@@ -174,7 +178,7 @@ function ComparedRows({
       <thead>
         <tr>
           <th scope="col">
-            <span className="visually-hidden">What is compared</span>
+            <Hidden>What is compared</Hidden>
           </th>
           {alternatives.map((alternative) => (
             <th key={alternative.id} scope="col">
@@ -205,7 +209,7 @@ function ComparedRows({
         ))}
         <tr className="no-print">
           <th scope="row">
-            <span className="visually-hidden">Choose</span>
+            <Hidden>Choose</Hidden>
           </th>
           {alternatives.map((alternative) => (
             <td key={alternative.id}>
@@ -213,7 +217,7 @@ function ComparedRows({
                 <span className="good">chosen</span>
               ) : (
                 <Button size="sm" onClick={() => setOpen(alternative.id)}>
-                  Choose<span className="visually-hidden"> {alternative.choice}</span>
+                  Choose<Hidden> {alternative.choice}</Hidden>
                 </Button>
               )}
             </td>
@@ -264,9 +268,7 @@ function Fields({ suppliers }: { suppliers: readonly string[] }) {
           <TextField name={`alternatives.${index}.upkeep`} label="Upkeep" />
           <TextField name={`alternatives.${index}.look`} label="Look" />
           <PictureField name={`alternatives.${index}.picture`} label="Picture" />
-          <Button size="sm" variant="link" className="p-0" onClick={() => remove(index)}>
-            Take alternative {index + 1} away
-          </Button>
+          <LinkButton onClick={() => remove(index)}>Take alternative {index + 1} away</LinkButton>
         </fieldset>
       ))}
       <div>

@@ -24,6 +24,10 @@ import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { SelectionTabs } from './selection-tabs';
+import { Hidden } from '../kit/hidden';
+import { Block, BlockHead, Empty, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 type Open = { form: 'new' | 'spare' } | { form: 'change' | 'came'; delivery: DeliveryView };
 const TITLES: Record<Open['form'], string> = {
@@ -46,8 +50,7 @@ export function Deliveries({ view, left }: { view: DeliveriesView; left: string 
       <JobTabs job={view.job} />
       <SelectionTabs job={view.job.id} counts={view.counts} />
       <div className="page">
-        <div className="page-head">
-          <h1>Deliveries and storage</h1>
+        <PageHead heading="Deliveries and storage">
           <span className="soft">{planned.length === 0 ? 'nothing is on its day' : `${planned.length} to come`}</span>
           <span className="push actions no-print">
             <PrintButton>Print</PrintButton>
@@ -55,16 +58,16 @@ export function Deliveries({ view, left }: { view: DeliveriesView; left: string 
               A delivery
             </Button>
           </span>
-        </div>
+        </PageHead>
         <div className="main-and-aside">
           <div>
             {view.deliveries.length === 0 && (
-              <div className="empty">
+              <Empty>
                 <p className="mb-0">
                   No delivery has its day yet. Say what comes together, on which day and into which room: whether it can
                   stand there until it is used follows from the plan and the drawing.
                 </p>
-              </div>
+              </Empty>
             )}
             {view.deliveries.map((delivery) => (
               <Delivery key={delivery.id} delivery={delivery} view={view} onOpen={setOpen} />
@@ -142,16 +145,19 @@ function Delivery({
     .join(', ');
   return (
     <article className="request">
-      <div className="block-head">
-        <h2>
-          <StateIcon
-            kind={delivery.state === 'came' ? 'done' : delivery.warnings.length > 0 ? 'stop' : 'waiting'}
-            silent
-          />{' '}
-          {delivery.state === 'came'
-            ? `Came ${delivery.cameOn ? day(delivery.cameOn) : ''}`
-            : `${day(delivery.day)}${delivery.half ? `, ${delivery.half}` : ''}`}
-        </h2>
+      <BlockHead
+        heading={
+          <>
+            <StateIcon
+              kind={delivery.state === 'came' ? 'done' : delivery.warnings.length > 0 ? 'stop' : 'waiting'}
+              silent
+            />{' '}
+            {delivery.state === 'came'
+              ? `Came ${delivery.cameOn ? day(delivery.cameOn) : ''}`
+              : `${day(delivery.day)}${delivery.half ? `, ${delivery.half}` : ''}`}
+          </>
+        }
+      >
         <span className="soft small-text">
           {delivery.place
             ? `into ${delivery.place}${delivery.placeNote ? `, ${delivery.placeNote}` : ''}`
@@ -162,13 +168,8 @@ function Delivery({
             <Button size="sm" onClick={() => onOpen({ form: 'came', delivery })}>
               It came
             </Button>
-            <Button size="sm" variant="link" className="p-0" onClick={() => onOpen({ form: 'change', delivery })}>
-              Change
-            </Button>
-            <Button
-              size="sm"
-              variant="link"
-              className="p-0"
+            <LinkButton onClick={() => onOpen({ form: 'change', delivery })}>Change</LinkButton>
+            <LinkButton
               disabled={busy}
               onClick={() =>
                 void give(
@@ -179,23 +180,21 @@ function Delivery({
               }
             >
               Drop
-            </Button>
+            </LinkButton>
           </span>
         )}
-      </div>
-      <ul className="lines">
+      </BlockHead>
+      <Lines>
         {delivery.items.map((item) => (
-          <li key={item.id}>
-            <div className="what">
-              <Link href={routes.selection(view.job.id, item.id)}>{item.text}</Link>{' '}
-              <span className="soft">
-                {item.area}
-                {item.needBy ? `, needed ${day(item.needBy)}` : ''}
-              </span>
-            </div>
-          </li>
+          <Line key={item.id}>
+            <Link href={routes.selection(view.job.id, item.id)}>{item.text}</Link>{' '}
+            <span className="soft">
+              {item.area}
+              {item.needBy ? `, needed ${day(item.needBy)}` : ''}
+            </span>
+          </Line>
         ))}
-      </ul>
+      </Lines>
       {heavy && <p className="small-text mb-0 mt-1">{heavy}</p>}
       {delivery.protection && <p className="small-text mb-0">Protected: {delivery.protection}</p>}
       {delivery.room && delivery.room.left !== null && (
@@ -215,28 +214,27 @@ function Delivery({
 
 function Loose({ view }: { view: DeliveriesView }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>In no delivery yet</h2>
-      </div>
-      <ul className="lines">
+    <Block heading="In no delivery yet">
+      <Lines>
         {view.loose.map((entry) => (
-          <li key={entry.id}>
-            <StateIcon kind="waiting" silent />
-            <div className="what">
-              <Link href={routes.selection(view.job.id, entry.id)}>{entry.text}</Link>
-            </div>
-            <span className="small-text soft text-nowrap">
-              {entry.expectedOn
-                ? `comes ${formatDay(entry.expectedOn, view.today)}`
-                : entry.needBy
-                  ? `needed ${formatDay(entry.needBy, view.today)}`
-                  : ''}
-            </span>
-          </li>
+          <Line
+            key={entry.id}
+            mark={<StateIcon kind="waiting" silent />}
+            beside={
+              <span className="small-text soft text-nowrap">
+                {entry.expectedOn
+                  ? `comes ${formatDay(entry.expectedOn, view.today)}`
+                  : entry.needBy
+                    ? `needed ${formatDay(entry.needBy, view.today)}`
+                    : ''}
+              </span>
+            }
+          >
+            <Link href={routes.selection(view.job.id, entry.id)}>{entry.text}</Link>
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
@@ -246,10 +244,7 @@ function Loose({ view }: { view: DeliveriesView }) {
 function StoreMap({ view }: { view: DeliveriesView }) {
   if (view.map.length === 0) return null;
   return (
-    <section>
-      <div className="block-head">
-        <h2>Where there is room</h2>
-      </div>
+    <Block heading="Where there is room">
       <div className="store-map">
         {view.map.map(({ level, rooms }) => (
           <div key={level} className="store-level">
@@ -284,34 +279,33 @@ function StoreMap({ view }: { view: DeliveriesView }) {
       <p className="small-text soft mb-0">
         Hatched: somebody works or lives there today. Half of a drawn floor stays clear.
       </p>
-    </section>
+    </Block>
   );
 }
 
 /** What stands where on the site, place by place. */
 function Storage({ view, onKeep }: { view: DeliveriesView; onKeep: () => void }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>What stands where</h2>
+    <Block
+      heading="What stands where"
+      beside={
         <span className="push no-print">
-          <Button size="sm" variant="link" className="p-0" onClick={onKeep}>
-            Something is kept
-          </Button>
+          <LinkButton onClick={onKeep}>Something is kept</LinkButton>
         </span>
-      </div>
+      }
+    >
       {view.storage.length === 0 && <p className="soft mt-2">Nothing stands on the site.</p>}
       {view.storage.map(({ place, things }) => (
         <div key={place} className="storage-place">
           <h3>{place}</h3>
-          <ul className="lines">
+          <Lines>
             {things.map((thing) => (
               <Stored key={thing.id} thing={thing} today={view.today} />
             ))}
-          </ul>
+          </Lines>
         </div>
       ))}
-    </section>
+    </Block>
   );
 }
 
@@ -349,25 +343,28 @@ function Stored({ thing, today }: { thing: StoredThing; today: Day }) {
       );
   };
   return (
-    <li>
-      <StateIcon
-        kind={thing.kind === 'wrong part' ? 'stop' : thing.from === 'selection' ? 'under-way' : 'done'}
-        silent
-      />
-      <div className="what">
-        {thing.href ? <Link href={thing.href}>{thing.what}</Link> : thing.what}
-        <div className="small-text soft">
-          {thing.kind}, {thing.text}
-          {thing.until ? ` by ${formatDay(thing.until, today)}` : ''}
-        </div>
+    <Line
+      mark={
+        <StateIcon
+          kind={thing.kind === 'wrong part' ? 'stop' : thing.from === 'selection' ? 'under-way' : 'done'}
+          silent
+        />
+      }
+      beside={
+        thing.from !== 'selection' && (
+          <LinkButton className="no-print" disabled={busy} onClick={gone}>
+            {thing.kind === 'wrong part' ? 'Gone back' : thing.from === 'salvage' ? 'Back in place' : 'Used up'}
+            <Hidden>: {thing.what}</Hidden>
+          </LinkButton>
+        )
+      }
+    >
+      {thing.href ? <Link href={thing.href}>{thing.what}</Link> : thing.what}
+      <div className="small-text soft">
+        {thing.kind}, {thing.text}
+        {thing.until ? ` by ${formatDay(thing.until, today)}` : ''}
       </div>
-      {thing.from !== 'selection' && (
-        <Button size="sm" variant="link" className="p-0 no-print" disabled={busy} onClick={gone}>
-          {thing.kind === 'wrong part' ? 'Gone back' : thing.from === 'salvage' ? 'Back in place' : 'Used up'}
-          <span className="visually-hidden">: {thing.what}</span>
-        </Button>
-      )}
-    </li>
+    </Line>
   );
 }
 

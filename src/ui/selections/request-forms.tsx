@@ -9,6 +9,8 @@ import { addDays, type Day } from '@/core/units/day';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { SendFields } from '../kit/send-fields';
 import { newId } from '../offline/send';
+import { Hidden } from '../kit/hidden';
+import { Line, Lines } from '../kit/lines';
 
 /** What is asked for, of whom, what must be there first and what waits for it. */
 export function RequestForm({
@@ -127,20 +129,24 @@ function WaitsField({ view }: { view: RequestsView }) {
     <Form.Group controlId="field-waits">
       <Form.Label className="mb-1">What stands still without it</Form.Label>
       {waits.length > 0 && (
-        <ul className="lines mb-2">
+        <Lines className="mb-2">
           {waits.map((wait) => (
-            <li key={keyOf(wait)}>
-              <div className="what">{names.get(keyOf(wait)) ?? 'something that is no longer there'}</div>
-              <button
-                type="button"
-                className="btn btn-link btn-sm p-0"
-                onClick={() => field.onChange(waits.filter((entry) => keyOf(entry) !== keyOf(wait)))}
-              >
-                Take out<span className="visually-hidden"> {names.get(keyOf(wait))}</span>
-              </button>
-            </li>
+            <Line
+              key={keyOf(wait)}
+              beside={
+                <button
+                  type="button"
+                  className="btn btn-link btn-sm p-0"
+                  onClick={() => field.onChange(waits.filter((entry) => keyOf(entry) !== keyOf(wait)))}
+                >
+                  Take out<Hidden> {names.get(keyOf(wait))}</Hidden>
+                </button>
+              }
+            >
+              {names.get(keyOf(wait)) ?? 'something that is no longer there'}
+            </Line>
           ))}
-        </ul>
+        </Lines>
       )}
       <Form.Select value="" onChange={(event) => add(event.target.value)}>
         <option value="">add an order or a step …</option>

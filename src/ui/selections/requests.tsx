@@ -18,6 +18,9 @@ import { AnswerRequest, AskClient, RequestForm, SendRequest } from './request-fo
 import { byWords } from './due-words';
 import { SelectionTabs } from './selection-tabs';
 import { History } from './history';
+import { Hidden } from '../kit/hidden';
+import { BlockHead, Empty, PageHead } from '../kit/page';
+import { LinkButton } from '../kit/link-button';
 
 type Open = { form: 'new' } | { form: 'change' | 'send' | 'ask' | 'answer' | 'expect'; request: RequestView };
 const TITLES: Record<Open['form'], string> = {
@@ -51,8 +54,7 @@ export function Requests({ view }: { view: RequestsView }) {
       <JobTabs job={view.job} />
       <SelectionTabs job={view.job.id} counts={view.counts} />
       <div className="page">
-        <div className="page-head">
-          <h1>Approvals and answers</h1>
+        <PageHead heading="Approvals and answers">
           <span className={late > 0 ? 'bad' : 'soft'}>
             {waiting.length === 0
               ? 'nothing is waited for'
@@ -61,14 +63,14 @@ export function Requests({ view }: { view: RequestsView }) {
           <span className="push no-print">
             <Button onClick={() => setOpen({ form: 'new' })}>Ask for something</Button>
           </span>
-        </div>
+        </PageHead>
         {view.requests.length === 0 && (
-          <div className="empty">
+          <Empty>
             <p className="mb-0">
               Nothing is asked for. Write down what must be granted before an order goes out, and what the designer, the
               engineer, the client or we ourselves owe: by when it must be asked follows from the plan.
             </p>
-          </div>
+          </Empty>
         )}
         {view.requests.map((request) => (
           <Item key={request.id} request={request} today={view.today} onOpen={setOpen} />
@@ -100,16 +102,19 @@ function Item({ request, today, onOpen }: { request: RequestView; today: Day; on
   const may: May = (form) => () => onOpen({ form, request });
   return (
     <article className="request" id={request.id}>
-      <div className="block-head">
-        <h2>
-          <StateIcon kind={markOf(request)} silent /> {capital(request.subject)}
-        </h2>
+      <BlockHead
+        heading={
+          <>
+            <StateIcon kind={markOf(request)} silent /> {capital(request.subject)}
+          </>
+        }
+      >
         <span className="soft small-text">
           {request.kind} {request.kind === 'approval' ? 'by' : 'of'} {PARTIES[request.party]}
           {request.who ? `, ${request.who}` : ''}
         </span>
         <NextSteps request={request} may={may} />
-      </div>
+      </BlockHead>
       <p className={`mb-1 mt-2 ${request.late || standing === 'refused' ? 'bad' : ''}`}>
         {standingWords(request, today)}
       </p>
@@ -151,19 +156,19 @@ function NextSteps({ request, may }: { request: RequestView; may: May }) {
     <span className="push d-flex gap-3 no-print">
       {toSend && client && (
         <Button size="sm" onClick={may('ask')}>
-          Ask on their page<span className="visually-hidden">: {request.subject}</span>
+          Ask on their page<Hidden>: {request.subject}</Hidden>
         </Button>
       )}
       {toSend && (
         <Button size="sm" variant={client ? 'outline-secondary' : 'primary'} onClick={may('send')}>
           {standing === 'refused' ? 'It was sent again' : 'It was sent'}
-          <span className="visually-hidden">: {request.subject}</span>
+          <Hidden>: {request.subject}</Hidden>
         </Button>
       )}
       {standing !== 'answered' && standing !== 'waits for another' && (
         <Button size="sm" variant={standing === 'sent' ? 'primary' : 'outline-secondary'} onClick={may('answer')}>
           {request.kind === 'approval' ? 'They answered' : 'It is here'}
-          <span className="visually-hidden">: {request.subject}</span>
+          <Hidden>: {request.subject}</Hidden>
         </Button>
       )}
     </span>
@@ -179,45 +184,39 @@ function Besides({ request, today, may }: { request: RequestView; today: Day; ma
   return (
     <div className="d-flex gap-3 small-text no-print">
       {standing === 'sent' && (
-        <Button size="sm" variant="link" className="p-0" onClick={may('expect')}>
-          They named a day<span className="visually-hidden"> for {request.subject}</span>
-        </Button>
+        <LinkButton onClick={may('expect')}>
+          They named a day<Hidden> for {request.subject}</Hidden>
+        </LinkButton>
       )}
       {standing === 'sent' && (
-        <Button
-          size="sm"
-          variant="link"
-          className="p-0"
+        <LinkButton
           disabled={busy}
           onClick={() => void give(remindRequest, { id, version }, { text: 'Reminded today.' })}
         >
-          I reminded them<span className="visually-hidden"> of {request.subject}</span>
-        </Button>
+          I reminded them<Hidden> of {request.subject}</Hidden>
+        </LinkButton>
       )}
       {standing === 'sent' && (
         <a
           href={`mailto:?subject=${encodeURIComponent(request.subject)}&body=${encodeURIComponent(reminder(request, day))}`}
         >
-          Write a reminder<span className="visually-hidden"> about {request.subject}</span>
+          Write a reminder<Hidden> about {request.subject}</Hidden>
         </a>
       )}
       {request.outcome && (
-        <Button
-          size="sm"
-          variant="link"
-          className="p-0"
+        <LinkButton
           disabled={busy}
           onClick={() => void give(reopenRequest, { id, version }, { text: 'It is open again.' })}
         >
-          Take the answer back<span className="visually-hidden"> of {request.subject}</span>
-        </Button>
+          Take the answer back<Hidden> of {request.subject}</Hidden>
+        </LinkButton>
       )}
-      <Button size="sm" variant="link" className="p-0" onClick={may('change')}>
-        Change<span className="visually-hidden"> {request.subject}</span>
-      </Button>
-      <Button size="sm" variant="link" className="p-0" onClick={() => take('request', id, request.subject)}>
-        Take away<span className="visually-hidden"> {request.subject}</span>
-      </Button>
+      <LinkButton onClick={may('change')}>
+        Change<Hidden> {request.subject}</Hidden>
+      </LinkButton>
+      <LinkButton onClick={() => take('request', id, request.subject)}>
+        Take away<Hidden> {request.subject}</Hidden>
+      </LinkButton>
     </div>
   );
 }

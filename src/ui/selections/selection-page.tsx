@@ -22,6 +22,8 @@ import { SelectionFields } from './selection-fields';
 import { SelectionTabs } from './selection-tabs';
 import { CheckForm, ExpectForm, FitLater, OrderForm, SayForm, StepForm } from './step-forms';
 import { History } from './history';
+import { Block, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
 
 type Open = 'change' | 'order' | 'step' | 'check' | 'say' | 'expect';
 const TITLES: Record<Open, string> = {
@@ -46,8 +48,7 @@ export function SelectionPage({ view }: { view: SelectionPageView }) {
       <JobTabs job={view.job} />
       <SelectionTabs job={view.job.id} />
       <div className="page">
-        <div className="page-head">
-          <h1>{item.category}</h1>
+        <PageHead heading={item.category}>
           <span className="soft">
             <Link href={routes.room(view.job.id, item.areaId)}>{item.area}</Link>, for {item.step}
             {item.returnTrip ? ' on a return trip' : ''}
@@ -62,7 +63,7 @@ export function SelectionPage({ view }: { view: SelectionPageView }) {
               </Button>
             )}
           </span>
-        </div>
+        </PageHead>
         <Next view={view} onOpen={setOpen} />
         <div className="main-and-aside">
           <div>
@@ -73,12 +74,9 @@ export function SelectionPage({ view }: { view: SelectionPageView }) {
           </div>
           <div>
             <Requests view={view} />
-            <section>
-              <div className="block-head">
-                <h2>What happened</h2>
-              </div>
+            <Block heading="What happened">
               <History lines={view.history} />
-            </section>
+            </Block>
           </div>
         </div>
         <SidePanel title={open ? TITLES[open] : ''} open={open !== undefined} onClose={close}>
@@ -283,10 +281,7 @@ function Facts({ view }: { view: SelectionPageView }) {
     ['Note', item.note],
   ];
   return (
-    <section>
-      <div className="block-head">
-        <h2>What it is</h2>
-      </div>
+    <Block heading="What it is">
       <div className="facts-and-picture">
         <dl className="facts">
           {lines
@@ -310,16 +305,13 @@ function Facts({ view }: { view: SelectionPageView }) {
           </a>
         )}
       </div>
-    </section>
+    </Block>
   );
 }
 
 function Thread({ view }: { view: SelectionPageView }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>Why these days</h2>
-      </div>
+    <Block heading="Why these days">
       <ol className="thread-back">
         {view.thread.map((line) => (
           <li key={line.text}>{line.href ? <Link href={line.href}>{line.text}</Link> : line.text}</li>
@@ -334,55 +326,55 @@ function Thread({ view }: { view: SelectionPageView }) {
           .
         </p>
       )}
-    </section>
+    </Block>
   );
 }
 
 function Checks({ view }: { view: SelectionPageView }) {
   if (view.checks.length === 0) return null;
   return (
-    <section>
-      <div className="block-head">
-        <h2>Checked on site</h2>
-      </div>
-      <ul className="lines">
+    <Block heading="Checked on site">
+      <Lines>
         {view.checks.map((check) => (
-          <li key={check.id}>
-            <StateIcon kind={check.good ? 'done' : 'stop'} silent />
-            <div className="what">
-              <span className={check.good ? '' : 'bad'}>{check.text}</span>
-              <div className="small-text soft">
-                {check.when}, {check.by}
-              </div>
+          <Line
+            key={check.id}
+            mark={<StateIcon kind={check.good ? 'done' : 'stop'} silent />}
+            beside={
+              check.picture && (
+                <a href={api.picture(check.picture, 1280)} className="plain">
+                  <img
+                    src={api.picture(check.picture, 240)}
+                    alt={`What was found: ${check.text}`}
+                    width={96}
+                    height={72}
+                    style={{ objectFit: 'cover' }}
+                  />
+                </a>
+              )
+            }
+          >
+            <span className={check.good ? '' : 'bad'}>{check.text}</span>
+            <div className="small-text soft">
+              {check.when}, {check.by}
             </div>
-            {check.picture && (
-              <a href={api.picture(check.picture, 1280)} className="plain">
-                <img
-                  src={api.picture(check.picture, 240)}
-                  alt={`What was found: ${check.text}`}
-                  width={96}
-                  height={72}
-                  style={{ objectFit: 'cover' }}
-                />
-              </a>
-            )}
-          </li>
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
 function Requests({ view }: { view: SelectionPageView }) {
   const { item } = view;
   return (
-    <section>
-      <div className="block-head">
-        <h2>What its order waits for</h2>
+    <Block
+      heading="What its order waits for"
+      beside={
         <Link href={routes.requests(view.job.id)} className="push small-text">
           all of them
         </Link>
-      </div>
+      }
+    >
       {view.requests.length === 0 && (
         <p className="soft mt-2">
           {item.approves
@@ -390,21 +382,23 @@ function Requests({ view }: { view: SelectionPageView }) {
             : 'Nothing: it can be ordered once it is chosen.'}
         </p>
       )}
-      <ul className="lines">
+      <Lines>
         {view.requests.map((request) => (
-          <li key={request.id}>
-            <StateIcon kind={request.standing === 'answered' ? 'done' : request.late ? 'stop' : 'waiting'} silent />
-            <div className="what">
-              <Link href={routes.requests(view.job.id, request.id)}>{request.subject}</Link>
-              <div className={`small-text ${request.late ? 'bad' : 'soft'}`}>
-                {request.standing}
-                {request.standing === 'answered' ? '' : `, expected ${formatDay(request.expected, view.today)}`}
-                {request.conditions ? `: ${request.conditions}` : ''}
-              </div>
+          <Line
+            key={request.id}
+            mark={
+              <StateIcon kind={request.standing === 'answered' ? 'done' : request.late ? 'stop' : 'waiting'} silent />
+            }
+          >
+            <Link href={routes.requests(view.job.id, request.id)}>{request.subject}</Link>
+            <div className={`small-text ${request.late ? 'bad' : 'soft'}`}>
+              {request.standing}
+              {request.standing === 'answered' ? '' : `, expected ${formatDay(request.expected, view.today)}`}
+              {request.conditions ? `: ${request.conditions}` : ''}
             </div>
-          </li>
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }

@@ -26,6 +26,7 @@ import { newId } from '../offline/send';
 import { SelectionFields } from './selection-fields';
 import { SelectionGrid } from './selection-grid';
 import { SelectionTabs } from './selection-tabs';
+import { Empty, PageHead } from '../kit/page';
 
 const URGENCY = ['Late', 'In the next two weeks', 'Later', 'On site or fitted'] as const;
 const urgencyOf = ({ due }: SelectionView): (typeof URGENCY)[number] =>
@@ -69,8 +70,7 @@ export function Selections({ view }: { view: SelectionsView }) {
       <JobTabs job={view.job} />
       <SelectionTabs job={view.job.id} counts={view.counts} />
       <div className="page">
-        <div className="page-head">
-          <h1>Selections</h1>
+        <PageHead heading="Selections">
           <span className="soft">
             {view.job.counts.selections > 0
               ? `${view.job.counts.selections} need a decision, an order or a call`
@@ -82,14 +82,14 @@ export function Selections({ view }: { view: SelectionsView }) {
               Add a selection
             </Button>
           </span>
-        </div>
+        </PageHead>
         {view.selections.length === 0 && (
-          <div className="empty">
+          <Empty>
             <p className="mb-0">
               Nothing chosen yet. Add what takes longest to come first: a window, a stone top, a special tile; or read a
               list. From the plan follows by when it must be decided and ordered.
             </p>
-          </div>
+          </Empty>
         )}
         <div className="table-tools no-print">
           <Form.Control

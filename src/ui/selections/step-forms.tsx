@@ -22,6 +22,7 @@ import { Notice } from '../kit/notice';
 import { useSend } from '../kit/use-send';
 import { send } from '../offline/send';
 import { PictureField } from './picture-field';
+import { LinkButton } from '../kit/link-button';
 
 interface Terms {
   view: SelectionPageView;
@@ -254,15 +255,9 @@ export function FitLater({ view }: { view: SelectionPageView }) {
       {item.returnTrip
         ? `Fitted on a return trip${item.expectedOn ? ` after ${formatDay(item.expectedOn, today)}` : ''}.`
         : `${item.step} waits for it.`}{' '}
-      <Button
-        size="sm"
-        variant="link"
-        className="p-0 align-baseline no-print"
-        disabled={busy}
-        onClick={() => put(!item.returnTrip)}
-      >
+      <LinkButton className="align-baseline no-print" disabled={busy} onClick={() => put(!item.returnTrip)}>
         {item.returnTrip ? 'Let the work wait' : 'Fit it on a return trip'}
-      </Button>
+      </LinkButton>
     </p>
   );
 }

@@ -15,6 +15,10 @@ import { Phone } from '../kit/phone';
 import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
+import { Hidden } from '../kit/hidden';
+import { BlockHead, Empty, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 type Supplier = SuppliersView['suppliers'][number];
 type Open = { form: 'new' } | { form: 'change' | 'close' | 'prices'; supplier: Supplier };
@@ -34,8 +38,7 @@ export function Suppliers({ view }: { view: SuppliersView }) {
   const orders = view.suppliers.reduce((sum, supplier) => sum + supplier.orders.length, 0);
   return (
     <div className="page">
-      <div className="page-head">
-        <h1>Suppliers</h1>
+      <PageHead heading="Suppliers">
         <span className="soft">
           {orders === 0 ? 'nothing is on order' : `${orders} orders on their way, over all jobs`}
         </span>
@@ -51,14 +54,14 @@ export function Suppliers({ view }: { view: SuppliersView }) {
           />
           <Button onClick={() => setOpen({ form: 'new' })}>Add a supplier</Button>
         </span>
-      </div>
+      </PageHead>
       {view.suppliers.length === 0 && (
-        <div className="empty">
+        <Empty>
           <p className="mb-0">
             No supplier yet. Whoever is named in a selection becomes one; their closed days and their lists then count
             in every date.
           </p>
-        </div>
+        </Empty>
       )}
       {shown.map((supplier) => (
         <One key={supplier.id} supplier={supplier} today={view.today} onOpen={setOpen} />
@@ -128,8 +131,7 @@ function One({ supplier, today, onOpen }: { supplier: Supplier; today: Day; onOp
   const { give, busy } = useSend();
   return (
     <article className="request">
-      <div className="block-head">
-        <h2>{supplier.name}</h2>
+      <BlockHead heading={supplier.name}>
         <span className="soft small-text">
           {[
             supplier.email,
@@ -141,26 +143,24 @@ function One({ supplier, today, onOpen }: { supplier: Supplier; today: Day; onOp
         </span>
         <Phone number={supplier.phone} />
         <span className="push d-flex gap-3 no-print">
-          <Button size="sm" variant="link" className="p-0" onClick={() => onOpen({ form: 'prices', supplier })}>
-            Read their list<span className="visually-hidden"> of {supplier.name}</span>
-          </Button>
-          <Button size="sm" variant="link" className="p-0" onClick={() => onOpen({ form: 'close', supplier })}>
-            Closed days<span className="visually-hidden"> of {supplier.name}</span>
-          </Button>
-          <Button size="sm" variant="link" className="p-0" onClick={() => onOpen({ form: 'change', supplier })}>
-            Change<span className="visually-hidden"> {supplier.name}</span>
-          </Button>
+          <LinkButton onClick={() => onOpen({ form: 'prices', supplier })}>
+            Read their list<Hidden> of {supplier.name}</Hidden>
+          </LinkButton>
+          <LinkButton onClick={() => onOpen({ form: 'close', supplier })}>
+            Closed days<Hidden> of {supplier.name}</Hidden>
+          </LinkButton>
+          <LinkButton onClick={() => onOpen({ form: 'change', supplier })}>
+            Change<Hidden> {supplier.name}</Hidden>
+          </LinkButton>
         </span>
-      </div>
+      </BlockHead>
       {supplier.note && <p className="soft mb-1 mt-2">{supplier.note}</p>}
       {supplier.closures.map((closure) => (
         <p key={closure.firstDay} className="small-text mb-0 mt-1">
           Closed {formatDay(closure.firstDay, today)} to {formatDay(closure.lastDay, today)}
           {closure.why ? `: ${closure.why}` : ''}{' '}
-          <Button
-            size="sm"
-            variant="link"
-            className="p-0 align-baseline no-print"
+          <LinkButton
+            className="align-baseline no-print"
             disabled={busy}
             onClick={() =>
               void give(
@@ -174,35 +174,32 @@ function One({ supplier, today, onOpen }: { supplier: Supplier; today: Day; onOp
               )
             }
           >
-            Take out<span className="visually-hidden"> {formatDay(closure.firstDay)}</span>
-          </Button>
+            Take out<Hidden> {formatDay(closure.firstDay)}</Hidden>
+          </LinkButton>
         </p>
       ))}
       {supplier.orders.length === 0 && <p className="soft small-text mb-0 mt-1">Nothing is on order.</p>}
-      <ul className="lines">
+      <Lines>
         {supplier.orders.map((order) => (
-          <li key={order.id}>
-            <StateIcon kind={order.after > 0 ? 'stop' : 'under-way'} silent />
-            <div className="what">
-              <Link href={routes.selection(order.job, order.id)}>{order.text}</Link>{' '}
-              <span className="soft">{order.jobName}</span>
-              <div className={`small-text ${order.after > 0 ? 'bad' : 'soft'}`}>
-                {order.state}
-                {order.expectedOn ? `, comes ${formatDay(order.expectedOn, today)}` : ', no day confirmed'}
-                {order.needBy ? `, needed ${formatDay(order.needBy, today)}` : ''}
-                {order.after > 0 ? `: ${order.after} ${order.after === 1 ? 'day' : 'days'} late` : ''}
-              </div>
-              {order.words
-                .filter((word) => word.desk || word.text.includes('instead of'))
-                .map((word) => (
-                  <div key={word.id} className="small-text">
-                    {word.when}: {word.text}
-                  </div>
-                ))}
+          <Line key={order.id} mark={<StateIcon kind={order.after > 0 ? 'stop' : 'under-way'} silent />}>
+            <Link href={routes.selection(order.job, order.id)}>{order.text}</Link>{' '}
+            <span className="soft">{order.jobName}</span>
+            <div className={`small-text ${order.after > 0 ? 'bad' : 'soft'}`}>
+              {order.state}
+              {order.expectedOn ? `, comes ${formatDay(order.expectedOn, today)}` : ', no day confirmed'}
+              {order.needBy ? `, needed ${formatDay(order.needBy, today)}` : ''}
+              {order.after > 0 ? `: ${order.after} ${order.after === 1 ? 'day' : 'days'} late` : ''}
             </div>
-          </li>
+            {order.words
+              .filter((word) => word.desk || word.text.includes('instead of'))
+              .map((word) => (
+                <div key={word.id} className="small-text">
+                  {word.when}: {word.text}
+                </div>
+              ))}
+          </Line>
         ))}
-      </ul>
+      </Lines>
     </article>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { Form } from 'react-bootstrap';
 import { dropGate, setGate } from '@/contract/commands/schedule';
 import type { SequenceView } from '@/contract/views/plan';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
@@ -9,58 +9,57 @@ import { CheckField, CommandForm, TextField } from '../kit/form';
 import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
+import { Hidden } from '../kit/hidden';
+import { Block } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 /** Areas brought to one gate together, milestones, and several steps joined into one visit. */
 export function Gates({ view }: { view: SequenceView }) {
   const [adding, setAdding] = useState(false);
   const { busy, give } = useSend();
   return (
-    <section>
-      <div className="block-head">
-        <h2>Gates and milestones</h2>
-        <Button
-          size="sm"
-          variant="link"
-          className="push p-0"
-          disabled={view.areas.length === 0}
-          onClick={() => setAdding(true)}
-        >
+    <Block
+      heading="Gates and milestones"
+      beside={
+        <LinkButton className="push" disabled={view.areas.length === 0} onClick={() => setAdding(true)}>
           Set one
-        </Button>
-      </div>
+        </LinkButton>
+      }
+    >
       {view.gates.length === 0 && (
         <p className="soft mt-2 small-text">None. A gate has several areas ready before one trade comes, once.</p>
       )}
-      <ul className="lines">
+      <Lines>
         {view.gates.map((gate) => (
-          <li key={gate.id}>
-            <div className="what small-text">
-              <span className="fw-bold">{gate.label}</span> <span className="soft">{gate.when}</span>
-              {gate.before.length > 0 && <div>after {gate.before.join(', ')}</div>}
-              {gate.after.length > 0 && (
-                <div>
-                  before {gate.after.join(', ')}
-                  {gate.together && ', in one visit'}
-                </div>
-              )}
-              <div className="soft">{gate.reason}</div>
-            </div>
-            <Button
-              size="sm"
-              variant="link"
-              className="p-0"
-              disabled={busy}
-              onClick={() => void give(dropGate, { id: gate.id }, { text: `${gate.label} is dropped.` })}
-            >
-              Drop<span className="visually-hidden"> {gate.label}</span>
-            </Button>
-          </li>
+          <Line
+            key={gate.id}
+            small
+            beside={
+              <LinkButton
+                disabled={busy}
+                onClick={() => void give(dropGate, { id: gate.id }, { text: `${gate.label} is dropped.` })}
+              >
+                Drop<Hidden> {gate.label}</Hidden>
+              </LinkButton>
+            }
+          >
+            <span className="fw-bold">{gate.label}</span> <span className="soft">{gate.when}</span>
+            {gate.before.length > 0 && <div>after {gate.before.join(', ')}</div>}
+            {gate.after.length > 0 && (
+              <div>
+                before {gate.after.join(', ')}
+                {gate.together && ', in one visit'}
+              </div>
+            )}
+            <div className="soft">{gate.reason}</div>
+          </Line>
         ))}
-      </ul>
+      </Lines>
       <SidePanel title="Set a gate or milestone" open={adding} onClose={() => setAdding(false)}>
         {adding && <GateForm view={view} onDone={() => setAdding(false)} />}
       </SidePanel>
-    </section>
+    </Block>
   );
 }
 

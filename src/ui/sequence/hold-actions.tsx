@@ -6,6 +6,8 @@ import { Button, Form } from 'react-bootstrap';
 import type { HoldView } from '@/contract/views/job';
 import { expectHold, releaseHold, reopenHold } from '@/contract/commands/sites';
 import { useSend } from '../kit/use-send';
+import { Hidden } from '../kit/hidden';
+import { LinkButton } from '../kit/link-button';
 
 /** Settles a hold, or sets another day for its answer. */
 export function HoldActions({ hold, job }: { hold: HoldView; job: string }) {
@@ -15,7 +17,7 @@ export function HoldActions({ hold, job }: { hold: HoldView; job: string }) {
   if (hold.request)
     return (
       <Link className="small-text no-print" href={routes.requests(job, hold.request)}>
-        Settle it where it was asked for<span className="visually-hidden">: {hold.text}</span>
+        Settle it where it was asked for<Hidden>: {hold.text}</Hidden>
       </Link>
     );
   if (moving) {
@@ -51,10 +53,8 @@ export function HoldActions({ hold, job }: { hold: HoldView; job: string }) {
   }
   return (
     <div className="no-print">
-      <Button
-        size="sm"
-        variant="link"
-        className="p-0 me-3"
+      <LinkButton
+        className="me-3"
         disabled={busy}
         onClick={() =>
           void give(
@@ -67,11 +67,11 @@ export function HoldActions({ hold, job }: { hold: HoldView; job: string }) {
           )
         }
       >
-        Settled<span className="visually-hidden">: {hold.label}</span>
-      </Button>
-      <Button size="sm" variant="link" className="p-0" disabled={busy} onClick={() => setMoving(true)}>
-        Another day<span className="visually-hidden"> for {hold.label}</span>
-      </Button>
+        Settled<Hidden>: {hold.label}</Hidden>
+      </LinkButton>
+      <LinkButton disabled={busy} onClick={() => setMoving(true)}>
+        Another day<Hidden> for {hold.label}</Hidden>
+      </LinkButton>
     </div>
   );
 }

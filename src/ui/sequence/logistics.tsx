@@ -1,6 +1,5 @@
 'use client';
 import { useState } from 'react';
-import { Button } from 'react-bootstrap';
 import { addLogistic, LOGISTIC_KINDS, settleLogistic } from '@/contract/commands/schedule';
 import type { LogisticView, SequenceView } from '@/contract/views/plan';
 import { formatDay } from '@/core/units/day';
@@ -9,6 +8,10 @@ import { CommandForm, SelectField, TextField } from '../kit/form';
 import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
+import { Hidden } from '../kit/hidden';
+import { Block } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 const KIND_WORDS = {
   bin: 'bin',
@@ -26,59 +29,54 @@ export function Logistics({ view }: { view: SequenceView }) {
   const close = (): void => setOpen(undefined);
   const { busy, give } = useSend();
   return (
-    <section>
-      <div className="block-head">
-        <h2>What has to be there</h2>
-        <Button
-          size="sm"
-          variant="link"
-          className="push p-0"
-          disabled={view.areas.length === 0}
-          onClick={() => setOpen('new')}
-        >
+    <Block
+      heading="What has to be there"
+      beside={
+        <LinkButton className="push" disabled={view.areas.length === 0} onClick={() => setOpen('new')}>
           Add
-        </Button>
-      </div>
+        </LinkButton>
+      }
+    >
       {view.logistics.length === 0 && (
         <p className="soft mt-2 small-text">
           Nothing yet: bins, scaffold, a crane, a permit to park, a word to the neighbours.
         </p>
       )}
-      <ul className="lines">
+      <Lines>
         {view.logistics.map((logistic) => (
-          <li key={logistic.id}>
-            <div className="what small-text">
-              <span className="fw-bold">{logistic.label}</span> for {logistic.step}
-              <div className={logistic.late ? 'bad' : 'soft'}>{standing(logistic, view.today)}</div>
-            </div>
-            <span className="text-nowrap">
-              {logistic.state !== 'here' && (
-                <>
-                  <Button size="sm" variant="link" className="p-0 me-2" onClick={() => setOpen(logistic)}>
-                    {logistic.state === 'open' ? 'Booked' : 'Other day'}
-                    <span className="visually-hidden">: {logistic.label}</span>
-                  </Button>
-                  <Button
-                    size="sm"
-                    variant="link"
-                    className="p-0"
-                    disabled={busy}
-                    onClick={() =>
-                      void give(
-                        settleLogistic,
-                        { id: logistic.id, version: logistic.version, state: 'here' },
-                        { text: `${logistic.label} is there.` },
-                      )
-                    }
-                  >
-                    It is there<span className="visually-hidden">: {logistic.label}</span>
-                  </Button>
-                </>
-              )}
-            </span>
-          </li>
+          <Line
+            key={logistic.id}
+            small
+            beside={
+              <span className="text-nowrap">
+                {logistic.state !== 'here' && (
+                  <>
+                    <LinkButton className="me-2" onClick={() => setOpen(logistic)}>
+                      {logistic.state === 'open' ? 'Booked' : 'Other day'}
+                      <Hidden>: {logistic.label}</Hidden>
+                    </LinkButton>
+                    <LinkButton
+                      disabled={busy}
+                      onClick={() =>
+                        void give(
+                          settleLogistic,
+                          { id: logistic.id, version: logistic.version, state: 'here' },
+                          { text: `${logistic.label} is there.` },
+                        )
+                      }
+                    >
+                      It is there<Hidden>: {logistic.label}</Hidden>
+                    </LinkButton>
+                  </>
+                )}
+              </span>
+            }
+          >
+            <span className="fw-bold">{logistic.label}</span> for {logistic.step}
+            <div className={logistic.late ? 'bad' : 'soft'}>{standing(logistic, view.today)}</div>
+          </Line>
         ))}
-      </ul>
+      </Lines>
       <SidePanel
         title={open === 'new' ? 'What has to be there' : (open?.label ?? '')}
         open={open !== undefined}
@@ -122,7 +120,7 @@ export function Logistics({ view }: { view: SequenceView }) {
           )
         )}
       </SidePanel>
-    </section>
+    </Block>
   );
 }
 

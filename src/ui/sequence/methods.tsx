@@ -7,6 +7,10 @@ import { askEffect, Effect } from '../kit/effect';
 import { Notice } from '../kit/notice';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
+import { Hidden } from '../kit/hidden';
+import { Block } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 /**
  * Ways of working in which both variants are right somewhere: picked for the job or one area, after looking at what it
@@ -15,36 +19,36 @@ import { newId } from '../offline/send';
 export function Methods({ view }: { view: SequenceView }) {
   const [open, setOpen] = useState<string>();
   return (
-    <section>
-      <div className="block-head">
-        <h2>Ways of working</h2>
-      </div>
+    <Block heading="Ways of working">
       <p className="soft small-text mt-2 mb-1">
         Both ways are right somewhere. What is not picked follows the usual order.
       </p>
-      <ul className="lines">
+      <Lines>
         {view.methods.map((method) => (
-          <li key={method.key}>
-            <div className="what small-text">
-              <span className="fw-bold">{method.title}</span>: {said(method)}
-              {method.from === 'firm' && <span className="soft"> (the firm’s way)</span>}
-              {method.areas.map((area) => (
-                <div key={area.id} className="soft">
-                  {area.name}:{' '}
-                  {method.variants.find((variant) => variant.key === area.variant)?.label ?? 'the usual order'}
-                </div>
-              ))}
-              {open === method.key && <Choose view={view} method={method} onDone={() => setOpen(undefined)} />}
-            </div>
-            {open !== method.key && (
-              <Button size="sm" variant="link" className="p-0" onClick={() => setOpen(method.key)}>
-                Choose<span className="visually-hidden">: {method.title}</span>
-              </Button>
-            )}
-          </li>
+          <Line
+            key={method.key}
+            small
+            beside={
+              open !== method.key && (
+                <LinkButton onClick={() => setOpen(method.key)}>
+                  Choose<Hidden>: {method.title}</Hidden>
+                </LinkButton>
+              )
+            }
+          >
+            <span className="fw-bold">{method.title}</span>: {said(method)}
+            {method.from === 'firm' && <span className="soft"> (the firm’s way)</span>}
+            {method.areas.map((area) => (
+              <div key={area.id} className="soft">
+                {area.name}:{' '}
+                {method.variants.find((variant) => variant.key === area.variant)?.label ?? 'the usual order'}
+              </div>
+            ))}
+            {open === method.key && <Choose view={view} method={method} onDone={() => setOpen(undefined)} />}
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 

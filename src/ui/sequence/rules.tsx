@@ -9,6 +9,10 @@ import { CommandForm, SelectField, TextField } from '../kit/form';
 import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
+import { Hidden } from '../kit/hidden';
+import { Block } from '../kit/page';
+import { Line } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 type Open = { what: 'write' } | { what: 'rewrite' | 'switch'; rule: RuleView };
 
@@ -21,82 +25,79 @@ export function Rules({ view }: { view: SequenceView }) {
   const { busy, give } = useSend();
   const close = (): void => setOpen(undefined);
   return (
-    <section>
-      <div className="block-head">
-        <h2>The rules and why</h2>
-        <Button size="sm" variant="link" className="push p-0" onClick={() => setOpen({ what: 'write' })}>
+    <Block
+      heading="The rules and why"
+      beside={
+        <LinkButton className="push" onClick={() => setOpen({ what: 'write' })}>
           Write a rule
-        </Button>
-      </div>
+        </LinkButton>
+      }
+    >
       <p className="soft small-text mt-2 mb-1">
         “Must” is physics, cover, safety or inspection; “prefer” gives way where it would go round in a circle. Local
         code and licensed practice decide.
       </p>
       <ol className="lines">
         {view.rules.map((rule) => (
-          <li key={rule.number}>
-            <span className="mono soft" style={{ width: '1.9rem' }}>
-              {rule.number}
-            </span>
-            <div className="what small-text">
-              <span
-                className={
-                  rule.off.some((off) => off.area === null) ? 'fw-bold text-decoration-line-through' : 'fw-bold'
-                }
-              >
-                {rule.title}
-              </span>{' '}
-              <span className="mono">{rule.strength === 'hard' ? 'must' : 'prefer'}</span>
-              {rule.links > 0 && <span className="soft"> · {rule.links} links here</span>}
-              <div className="soft">
-                {rule.reason}
-                {rule.own && !rule.own.job && ' (the firm’s own)'}
-                {rule.own?.job && ' (for this job)'}
-              </div>
-              {rule.off.map((off) => (
-                <div key={off.area?.id ?? String(off.firm)} className="soon">
-                  does not hold {off.area ? `in ${off.area.name}` : off.firm ? 'in the firm' : 'in this job'}:{' '}
-                  {off.reason}{' '}
-                  <Button
-                    size="sm"
-                    variant="link"
-                    className="p-0 align-baseline"
-                    disabled={busy}
-                    onClick={() =>
-                      void give(
-                        unswitchRule,
-                        {
-                          rule: rule.number,
-                          ...(off.firm ? {} : { job: view.job.id }),
-                          ...(off.area ? { area: off.area.id } : {}),
-                        },
-                        { text: `Rule ${rule.number} holds again.` },
-                      )
-                    }
-                  >
-                    Let it hold<span className="visually-hidden"> again: {rule.title}</span>
-                  </Button>
-                </div>
-              ))}
+          <Line
+            key={rule.number}
+            mark={
+              <span className="mono soft" style={{ width: '1.9rem' }}>
+                {rule.number}
+              </span>
+            }
+            small
+            beside={
+              <span className="text-nowrap">
+                {rule.own && (
+                  <LinkButton className="me-2" onClick={() => setOpen({ what: 'rewrite', rule })}>
+                    Change<Hidden> rule {rule.number}</Hidden>
+                  </LinkButton>
+                )}
+                {!rule.stays && (
+                  <LinkButton onClick={() => setOpen({ what: 'switch', rule })}>
+                    Switch<Hidden> rule {rule.number}</Hidden>
+                  </LinkButton>
+                )}
+              </span>
+            }
+          >
+            <span
+              className={rule.off.some((off) => off.area === null) ? 'fw-bold text-decoration-line-through' : 'fw-bold'}
+            >
+              {rule.title}
+            </span>{' '}
+            <span className="mono">{rule.strength === 'hard' ? 'must' : 'prefer'}</span>
+            {rule.links > 0 && <span className="soft"> · {rule.links} links here</span>}
+            <div className="soft">
+              {rule.reason}
+              {rule.own && !rule.own.job && ' (the firm’s own)'}
+              {rule.own?.job && ' (for this job)'}
             </div>
-            <span className="text-nowrap">
-              {rule.own && (
-                <Button
-                  size="sm"
-                  variant="link"
-                  className="p-0 me-2"
-                  onClick={() => setOpen({ what: 'rewrite', rule })}
+            {rule.off.map((off) => (
+              <div key={off.area?.id ?? String(off.firm)} className="soon">
+                does not hold {off.area ? `in ${off.area.name}` : off.firm ? 'in the firm' : 'in this job'}:{' '}
+                {off.reason}{' '}
+                <LinkButton
+                  className="align-baseline"
+                  disabled={busy}
+                  onClick={() =>
+                    void give(
+                      unswitchRule,
+                      {
+                        rule: rule.number,
+                        ...(off.firm ? {} : { job: view.job.id }),
+                        ...(off.area ? { area: off.area.id } : {}),
+                      },
+                      { text: `Rule ${rule.number} holds again.` },
+                    )
+                  }
                 >
-                  Change<span className="visually-hidden"> rule {rule.number}</span>
-                </Button>
-              )}
-              {!rule.stays && (
-                <Button size="sm" variant="link" className="p-0" onClick={() => setOpen({ what: 'switch', rule })}>
-                  Switch<span className="visually-hidden"> rule {rule.number}</span>
-                </Button>
-              )}
-            </span>
-          </li>
+                  Let it hold<Hidden> again: {rule.title}</Hidden>
+                </LinkButton>
+              </div>
+            ))}
+          </Line>
         ))}
       </ol>
       <SidePanel
@@ -114,7 +115,7 @@ export function Rules({ view }: { view: SequenceView }) {
       >
         {open && <OneForm view={view} open={open} onDone={close} />}
       </SidePanel>
-    </section>
+    </Block>
   );
 }
 

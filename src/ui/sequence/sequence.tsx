@@ -22,6 +22,10 @@ import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { useFormContext } from 'react-hook-form';
 import { timeWords } from './time-words';
+import { Hidden } from '../kit/hidden';
+import { Block, Empty, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 type Step = StepView;
 
@@ -37,8 +41,7 @@ export function Sequence({ view }: { view: SequenceView }) {
     <>
       <JobTabs job={view.job} />
       <div className="page">
-        <div className="page-head">
-          <h1>The order of the work</h1>
+        <PageHead heading="The order of the work">
           <span className="soft">{view.steps.length} steps to go</span>
           <span className="push actions no-print">
             <Form.Select
@@ -67,17 +70,17 @@ export function Sequence({ view }: { view: SequenceView }) {
               Agree an order
             </Button>
           </span>
-        </div>
+        </PageHead>
         <PlanProblem problem={view.problem} />
         <div className="main-and-aside">
           <section>
             {view.steps.length === 0 && (
-              <div className="empty">
+              <Empty>
                 <p className="mb-0">
                   No steps yet. They come from what is to be done in each area:{' '}
                   <Link href={routes.areas(view.job.id)}>set out the areas</Link>.
                 </p>
-              </div>
+              </Empty>
             )}
             {through ? (
               <WalkThrough key={area} steps={steps} onChange={setStep} />
@@ -149,115 +152,111 @@ function EndFields({ view, end, label }: { view: SequenceView; end: 'before' | '
 function StepLine({ step, onChange }: { step: Step; onChange: () => void }) {
   const open = step.links.filter((link) => !link.done);
   return (
-    <li>
-      <StateIcon kind={step.state === 'under-way' ? 'under-way' : step.trade === 'nobody' ? 'waiting' : 'not-begun'} />
-      <div className="what">
-        <span className="fw-bold">{step.label}</span>{' '}
-        <span className="soft small-text">{step.trade === 'nobody' ? '' : TRADES[step.trade].toLowerCase()}</span>
-        {step.assumptions.map((text) => (
-          <div key={text} className="small-text soon">
-            will show whether {text}
-          </div>
-        ))}
-        {open.slice(0, 2).map((link) => (
-          <Because key={`${link.from}${link.rule}`} link={link} />
-        ))}
-        {(open.length > 2 || step.links.length > open.length) && (
-          <details className="small-text">
-            <summary className="soft">
-              {open.length === 0
-                ? `after ${step.links.length} that ${step.links.length === 1 ? 'is' : 'are'} done`
-                : `${step.links.length - Math.min(2, open.length)} more ` +
-                  (step.links.length - Math.min(2, open.length) === 1 ? 'reason' : 'reasons')}
-            </summary>
-            {[...open.slice(2), ...step.links.filter((link) => link.done)].map((link) => (
-              <Because key={`${link.from}${link.rule}`} link={link} />
-            ))}
-          </details>
-        )}
-      </div>
-      <span className="text-end small-text">
-        <span className="text-nowrap">{step.when}</span>
-        {step.time && (
-          <Button size="sm" variant="link" className="p-0 d-block ms-auto" onClick={onChange}>
-            {timeWords(step.time)}
-            <span className="visually-hidden">, change {step.label}</span>
-          </Button>
-        )}
-      </span>
-    </li>
+    <Line
+      mark={
+        <StateIcon
+          kind={step.state === 'under-way' ? 'under-way' : step.trade === 'nobody' ? 'waiting' : 'not-begun'}
+        />
+      }
+      beside={
+        <span className="text-end small-text">
+          <span className="text-nowrap">{step.when}</span>
+          {step.time && (
+            <LinkButton className="d-block ms-auto" onClick={onChange}>
+              {timeWords(step.time)}
+              <Hidden>, change {step.label}</Hidden>
+            </LinkButton>
+          )}
+        </span>
+      }
+    >
+      <span className="fw-bold">{step.label}</span>{' '}
+      <span className="soft small-text">{step.trade === 'nobody' ? '' : TRADES[step.trade].toLowerCase()}</span>
+      {step.assumptions.map((text) => (
+        <div key={text} className="small-text soon">
+          will show whether {text}
+        </div>
+      ))}
+      {open.slice(0, 2).map((link) => (
+        <Because key={`${link.from}${link.rule}`} link={link} />
+      ))}
+      {(open.length > 2 || step.links.length > open.length) && (
+        <details className="small-text">
+          <summary className="soft">
+            {open.length === 0
+              ? `after ${step.links.length} that ${step.links.length === 1 ? 'is' : 'are'} done`
+              : `${step.links.length - Math.min(2, open.length)} more ` +
+                (step.links.length - Math.min(2, open.length) === 1 ? 'reason' : 'reasons')}
+          </summary>
+          {[...open.slice(2), ...step.links.filter((link) => link.done)].map((link) => (
+            <Because key={`${link.from}${link.rule}`} link={link} />
+          ))}
+        </details>
+      )}
+    </Line>
   );
 }
 
 function Own({ view }: { view: SequenceView }) {
   const { busy, give } = useSend();
   return (
-    <section>
-      <div className="block-head">
-        <h2>Agreed for this job</h2>
-      </div>
+    <Block heading="Agreed for this job">
       {view.own.length === 0 && <p className="soft mt-2 small-text">No order beyond the rules.</p>}
-      <ul className="lines">
+      <Lines>
         {view.own.map((own) => (
-          <li key={own.id}>
-            <div className="what small-text">
-              <span className="fw-bold">{own.before}</span> before <span className="fw-bold">{own.after}</span>
-              <div className="soft">{own.reason}</div>
-            </div>
-            <Button
-              size="sm"
-              variant="link"
-              className="p-0"
-              disabled={busy}
-              onClick={() =>
-                void give(
-                  removeLink,
-                  { id: own.id },
-                  {
-                    text: 'Dropped; the plan follows.',
-                    undo: () =>
-                      void give(
-                        addLink,
-                        {
-                          id: newId(),
-                          job: view.job.id,
-                          before: own.ends.before,
-                          after: own.ends.after,
-                          reason: own.reason,
-                        },
-                        { text: 'Agreed again.' },
-                      ),
-                  },
-                )
-              }
-            >
-              Drop
-            </Button>
-          </li>
+          <Line
+            key={own.id}
+            small
+            beside={
+              <LinkButton
+                disabled={busy}
+                onClick={() =>
+                  void give(
+                    removeLink,
+                    { id: own.id },
+                    {
+                      text: 'Dropped; the plan follows.',
+                      undo: () =>
+                        void give(
+                          addLink,
+                          {
+                            id: newId(),
+                            job: view.job.id,
+                            before: own.ends.before,
+                            after: own.ends.after,
+                            reason: own.reason,
+                          },
+                          { text: 'Agreed again.' },
+                        ),
+                    },
+                  )
+                }
+              >
+                Drop
+              </LinkButton>
+            }
+          >
+            <span className="fw-bold">{own.before}</span> before <span className="fw-bold">{own.after}</span>
+            <div className="soft">{own.reason}</div>
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
 function Exposures({ view }: { view: SequenceView }) {
   if (view.exposures.length === 0) return null;
   return (
-    <section>
-      <div className="block-head">
-        <h2>Left open or cut off</h2>
-      </div>
-      <ul className="lines">
+    <Block heading="Left open or cut off">
+      <Lines>
         {view.exposures.map((exposure) => (
-          <li key={exposure.label}>
-            <StateIcon kind={exposure.kept ? 'done' : 'hazard'} />
-            <div className="what small-text">
-              <span className="fw-bold">{exposure.label}</span>
-              <div className={exposure.kept ? 'soft' : 'bad'}>{exposure.text}</div>
-            </div>
-          </li>
+          <Line key={exposure.label} mark={<StateIcon kind={exposure.kept ? 'done' : 'hazard'} />} small>
+            <span className="fw-bold">{exposure.label}</span>
+            <div className={exposure.kept ? 'soft' : 'bad'}>{exposure.text}</div>
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }

@@ -6,6 +6,7 @@ import { usePathname } from 'next/navigation';
 import { useState } from 'react';
 import { SidePanel } from '../kit/side-panel';
 import { PLACES, placeOf, type Place } from './places';
+import { Lines } from '../kit/lines';
 
 /** Four places at the thumb and the rest behind them; without a job they lead to Today, where one is chosen. */
 export function BottomNav({ job }: { job: string | null }) {
@@ -39,7 +40,7 @@ export function BottomNav({ job }: { job: string | null }) {
         More
       </button>
       <SidePanel title="More" open={open} onClose={() => setOpen(false)}>
-        <ul className="lines">
+        <Lines>
           {job &&
             PLACES.map((entry) => (
               <li key={entry.name}>
@@ -78,7 +79,7 @@ export function BottomNav({ job }: { job: string | null }) {
               New job
             </Link>
           </li>
-        </ul>
+        </Lines>
       </SidePanel>
     </nav>
   );

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import type { JobHead } from '@/contract/views/job';
 import { PLACES, placeOf } from './places';
+import { Hidden } from '../kit/hidden';
 
 /** The job's seven places as plain words, with what needs attention. */
 export function JobTabs({ job }: { job: JobHead }) {
@@ -17,7 +18,7 @@ export function JobTabs({ job }: { job: JobHead }) {
             {waiting > 0 && (
               <span className="count">
                 {waiting}
-                <span className="visually-hidden"> need attention</span>
+                <Hidden> need attention</Hidden>
               </span>
             )}
           </Link>

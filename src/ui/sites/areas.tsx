@@ -19,6 +19,9 @@ import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { DraftAreas } from './draft-areas';
 import { JobFields } from './job-fields';
+import { Hidden } from '../kit/hidden';
+import { Block, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
 
 /** A job's storeys and areas, from a pattern or a list, changed until they fit, and then set out at once. */
 export function Areas({ view }: { view: AreasView }) {
@@ -35,10 +38,9 @@ export function Areas({ view }: { view: AreasView }) {
     <>
       <JobTabs job={job} />
       <div className="page">
-        <div className="page-head">
-          <h1>Areas of {job.name}</h1>
+        <PageHead heading={<>Areas of {job.name}</>}>
           <span className="soft">storeys, rooms, outside faces, roof and ground, and what is to be done in each</span>
-        </div>
+        </PageHead>
         {view.areas.length > 0 && (
           <p>
             Already there:{' '}
@@ -71,10 +73,7 @@ export function Areas({ view }: { view: AreasView }) {
             />
           </div>
         )}
-        <section>
-          <div className="block-head">
-            <h2>The job itself</h2>
-          </div>
+        <Block heading="The job itself">
           <div className="mt-3">
             <CommandForm
               kind={changeJob}
@@ -100,7 +99,7 @@ export function Areas({ view }: { view: AreasView }) {
               <SelectField name="state" label="It is" options={JOB_STATES.map((state) => [state, state])} />
             </CommandForm>
           </div>
-        </section>
+        </Block>
       </div>
     </>
   );
@@ -115,49 +114,50 @@ function FromAPattern({
   setDraft: (next: Draft | undefined) => void;
 }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>From a pattern</h2>
-      </div>
-      <ul className="lines">
+    <Block heading="From a pattern">
+      <Lines>
         {TEMPLATES.map((template) => (
-          <li key={template.key} className="align-items-center">
-            <div className="what">
-              <span className="fw-bold">{template.label}</span>
-              <div className="small-text soft">{template.areas.map((area) => area.name).join(', ')}</div>
-            </div>
+          <Line
+            key={template.key}
+            className="align-items-center"
+            beside={
+              <Button
+                variant="outline-secondary"
+                size="sm"
+                onClick={() => {
+                  setProblems([]);
+                  setDraft(template);
+                }}
+              >
+                Take<Hidden> {template.label}</Hidden>
+              </Button>
+            }
+          >
+            <span className="fw-bold">{template.label}</span>
+            <div className="small-text soft">{template.areas.map((area) => area.name).join(', ')}</div>
+          </Line>
+        ))}
+        <Line
+          beside={
             <Button
               variant="outline-secondary"
               size="sm"
-              onClick={() => {
-                setProblems([]);
-                setDraft(template);
-              }}
+              onClick={() =>
+                setDraft({
+                  levels: [{ name: 'Ground floor', height: 0 }],
+                  areas: [{ name: '', kind: 'room', level: 'Ground floor', works: ['redecorate'], size: 1 }],
+                })
+              }
             >
-              Take<span className="visually-hidden"> {template.label}</span>
+              Begin
             </Button>
-          </li>
-        ))}
-        <li>
-          <div className="what">
-            <span className="fw-bold">Nothing yet</span>
-            <div className="small-text soft">an empty list to fill in</div>
-          </div>
-          <Button
-            variant="outline-secondary"
-            size="sm"
-            onClick={() =>
-              setDraft({
-                levels: [{ name: 'Ground floor', height: 0 }],
-                areas: [{ name: '', kind: 'room', level: 'Ground floor', works: ['redecorate'], size: 1 }],
-              })
-            }
-          >
-            Begin
-          </Button>
-        </li>
-      </ul>
-    </section>
+          }
+        >
+          <span className="fw-bold">Nothing yet</span>
+          <div className="small-text soft">an empty list to fill in</div>
+        </Line>
+      </Lines>
+    </Block>
   );
 }
 

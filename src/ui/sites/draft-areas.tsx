@@ -3,6 +3,7 @@ import { Button, Form } from 'react-bootstrap';
 import { workFacts, worksFor } from '@/core/sequence/works';
 import { AREA_KIND_KEYS, AREA_KINDS, type AreaKind } from '@/core/sites/area';
 import { standsOnLevel, type DraftArea } from '@/core/sites/draft-area';
+import { Hidden } from '../kit/hidden';
 
 /** The areas before they are set out, each line changed in place. */
 export function DraftAreas({
@@ -80,7 +81,7 @@ function DraftTable({
           <th>What is to be done</th>
           <th style={{ width: '11%' }}>Size</th>
           <th style={{ width: '7%' }}>
-            <span className="visually-hidden">Take away</span>
+            <Hidden>Take away</Hidden>
           </th>
         </tr>
       </thead>
@@ -162,7 +163,7 @@ function DraftTable({
             </td>
             <td>
               <Button size="sm" variant="link" onClick={() => onChange(areas.filter((_, index) => index !== at))}>
-                Drop<span className="visually-hidden"> {area.name}</span>
+                Drop<Hidden> {area.name}</Hidden>
               </Button>
             </td>
           </tr>

@@ -6,15 +6,15 @@ import type { Day } from '@/core/units/day';
 import { CommandForm } from '../kit/form';
 import { newId } from '../offline/send';
 import { JobFields } from './job-fields';
+import { PageHead } from '../kit/page';
 
 export function NewJob({ today }: { today: Day }) {
   const router = useRouter();
   return (
     <div className="page">
-      <div className="page-head">
-        <h1>New job</h1>
+      <PageHead heading="New job">
         <span className="soft">then its rooms, and a first plan</span>
-      </div>
+      </PageHead>
       <CommandForm
         kind={openJob}
         submit="Open the job"

@@ -6,6 +6,8 @@ import { capital } from '@/core/words';
 import { StateIcon } from '../kit/state-icon';
 import { PlanProblem } from '../kit/notice';
 import { StartWalk } from '../walks/start-walk';
+import { Block, Empty, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
 
 const DUE_WORDS = { decide: 'decide', order: 'order', arrive: 'due to arrive' } as const;
 
@@ -14,10 +16,9 @@ export function Today({ view }: { view: TodayView }) {
   if (view.finishes.length === 0) return <NoJobs />;
   return (
     <div className="page">
-      <div className="page-head">
-        <h1>{view.weekday}</h1>
+      <PageHead heading={view.weekday}>
         <span className="soft">{summary(view)}</span>
-      </div>
+      </PageHead>
       <PlanProblem problem={view.problem} />
       <div className="columns">
         <div>
@@ -53,60 +54,56 @@ function summary(view: TodayView): string {
 
 function Sites({ view }: { view: TodayView }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>Walk today</h2>
-      </div>
+    <Block heading="Walk today">
       {view.sites.length === 0 && (
         <p className="soft mt-2">Every site was walked lately. The next is due when its work has moved on.</p>
       )}
-      <ul className="lines">
+      <Lines>
         {view.sites.map((site) => (
-          <li key={site.job} className="align-items-center">
-            <StateIcon kind={site.urgent ? 'stop' : 'waiting'} silent />
-            <div className="what">
-              <Link href={routes.rooms(site.job)} className="fw-bold">
-                {site.name}
-              </Link>
-              <div className={`small-text ${site.urgent ? 'bad' : 'soft'}`}>{site.why.join(' · ')}</div>
-              <div className="soft small-text">
-                {site.address} · last walked {site.walked}
-              </div>
+          <Line
+            key={site.job}
+            className="align-items-center"
+            mark={<StateIcon kind={site.urgent ? 'stop' : 'waiting'} silent />}
+            beside={<StartWalk job={site.job} openWalk={site.openWalk} small />}
+          >
+            <Link href={routes.rooms(site.job)} className="fw-bold">
+              {site.name}
+            </Link>
+            <div className={`small-text ${site.urgent ? 'bad' : 'soft'}`}>{site.why.join(' · ')}</div>
+            <div className="soft small-text">
+              {site.address} · last walked {site.walked}
             </div>
-            <StartWalk job={site.job} openWalk={site.openWalk} small />
-          </li>
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
 function OnSite({ view }: { view: TodayView }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>On site today</h2>
+    <Block
+      heading="On site today"
+      beside={
         <Link href={routes.board()} className="push small-text">
           whole schedule
         </Link>
-      </div>
+      }
+    >
       {view.onSite.length === 0 && <p className="soft mt-2">Nobody is planned on any site today.</p>}
-      <ul className="lines">
+      <Lines>
         {view.onSite.map((row) => (
-          <li key={row.job}>
-            <StateIcon kind="under-way" silent />
-            <div className="what">
-              <Link href={routes.schedule(row.job)} className="fw-bold">
-                {row.name}
-              </Link>
-              <Half name="all day" works={row.morning.filter((work) => row.afternoon.includes(work))} />
-              <Half name="morning" works={row.morning.filter((work) => !row.afternoon.includes(work))} />
-              <Half name="afternoon" works={row.afternoon.filter((work) => !row.morning.includes(work))} />
-            </div>
-          </li>
+          <Line key={row.job} mark={<StateIcon kind="under-way" silent />}>
+            <Link href={routes.schedule(row.job)} className="fw-bold">
+              {row.name}
+            </Link>
+            <Half name="all day" works={row.morning.filter((work) => row.afternoon.includes(work))} />
+            <Half name="morning" works={row.morning.filter((work) => !row.afternoon.includes(work))} />
+            <Half name="afternoon" works={row.afternoon.filter((work) => !row.morning.includes(work))} />
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
@@ -129,65 +126,52 @@ function Half({ name, works }: { name: string; works: string[] }) {
 
 function Holds({ view }: { view: TodayView }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>What blocks</h2>
-      </div>
+    <Block heading="What blocks">
       {view.holds.length === 0 && <p className="soft mt-2">Nothing is waited for in the next ten days.</p>}
-      <ul className="lines">
+      <Lines>
         {view.holds.map((hold) => (
-          <li key={hold.id}>
-            <StateIcon kind={hold.overdue ? 'stop' : 'waiting'} />
-            <div className="what">
-              <Link
-                href={hold.request ? routes.requests(hold.job, hold.request) : routes.room(hold.job, hold.areaId)}
-                className="fw-bold"
-              >
-                {hold.jobName}, {hold.area}: {hold.label}
-              </Link>
-              <div className="small-text">{hold.text}</div>
-              <div className={`small-text ${hold.overdue ? 'bad' : 'soft'}`}>
-                {hold.overdue ? 'was expected' : 'expected'} {formatDay(hold.expectedOn, view.today)}, before{' '}
-                {hold.phase}
-                {hold.askedOn ? `, asked ${formatDay(hold.askedOn, view.today)}` : ''}
-              </div>
+          <Line key={hold.id} mark={<StateIcon kind={hold.overdue ? 'stop' : 'waiting'} />}>
+            <Link
+              href={hold.request ? routes.requests(hold.job, hold.request) : routes.room(hold.job, hold.areaId)}
+              className="fw-bold"
+            >
+              {hold.jobName}, {hold.area}: {hold.label}
+            </Link>
+            <div className="small-text">{hold.text}</div>
+            <div className={`small-text ${hold.overdue ? 'bad' : 'soft'}`}>
+              {hold.overdue ? 'was expected' : 'expected'} {formatDay(hold.expectedOn, view.today)}, before {hold.phase}
+              {hold.askedOn ? `, asked ${formatDay(hold.askedOn, view.today)}` : ''}
             </div>
-          </li>
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
 function Orders({ view }: { view: TodayView }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>Order and decide</h2>
-      </div>
+    <Block heading="Order and decide">
       {view.orders.length === 0 && <p className="soft mt-2">No order and no decision is due in the next two weeks.</p>}
-      <ul className="lines">
+      <Lines>
         {view.orders.map((order) => (
-          <li key={order.selection}>
-            <StateIcon kind={order.late ? 'stop' : 'waiting'} />
-            <div className="what">
-              <Link href={routes.selection(order.job, order.selection)} className="fw-bold">
-                {order.category}
-              </Link>{' '}
-              <span className="soft">
-                {order.jobName}, {order.area}
-              </span>
-              <div className={`small-text ${order.late ? 'bad' : 'soft'}`}>
-                {order.late && order.what !== 'arrive' ? 'late: ' : ''}
-                {DUE_WORDS[order.what]} {order.what === 'arrive' ? '' : 'by '}
-                {formatDay(order.day, view.today)}
-                {order.late && order.what === 'arrive' ? ', later than it is needed' : ''}
-              </div>
+          <Line key={order.selection} mark={<StateIcon kind={order.late ? 'stop' : 'waiting'} />}>
+            <Link href={routes.selection(order.job, order.selection)} className="fw-bold">
+              {order.category}
+            </Link>{' '}
+            <span className="soft">
+              {order.jobName}, {order.area}
+            </span>
+            <div className={`small-text ${order.late ? 'bad' : 'soft'}`}>
+              {order.late && order.what !== 'arrive' ? 'late: ' : ''}
+              {DUE_WORDS[order.what]} {order.what === 'arrive' ? '' : 'by '}
+              {formatDay(order.day, view.today)}
+              {order.late && order.what === 'arrive' ? ', later than it is needed' : ''}
             </div>
-          </li>
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
@@ -201,27 +185,21 @@ const REQUEST_WORDS = {
 function Requests({ view }: { view: TodayView }) {
   if (view.requests.length === 0) return null;
   return (
-    <section>
-      <div className="block-head">
-        <h2>Ask and ask after</h2>
-      </div>
-      <ul className="lines">
+    <Block heading="Ask and ask after">
+      <Lines>
         {view.requests.map((request) => (
-          <li key={request.request}>
-            <StateIcon kind={request.late ? 'stop' : 'waiting'} />
-            <div className="what">
-              <Link href={routes.requests(request.job, request.request)} className="fw-bold">
-                {capital(request.text)}
-              </Link>{' '}
-              <span className="soft">{request.jobName}</span>
-              <div className={`small-text ${request.late ? 'bad' : 'soft'}`}>
-                {REQUEST_WORDS[request.what]} {formatDay(request.day, view.today)}
-              </div>
+          <Line key={request.request} mark={<StateIcon kind={request.late ? 'stop' : 'waiting'} />}>
+            <Link href={routes.requests(request.job, request.request)} className="fw-bold">
+              {capital(request.text)}
+            </Link>{' '}
+            <span className="soft">{request.jobName}</span>
+            <div className={`small-text ${request.late ? 'bad' : 'soft'}`}>
+              {REQUEST_WORDS[request.what]} {formatDay(request.day, view.today)}
             </div>
-          </li>
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
@@ -229,95 +207,84 @@ function Requests({ view }: { view: TodayView }) {
 function Calls({ view }: { view: TodayView }) {
   if (view.calls.length === 0) return null;
   return (
-    <section>
-      <div className="block-head">
-        <h2>Call</h2>
-        {view.run.open > 0 && (
+    <Block
+      heading="Call"
+      beside={
+        view.run.open > 0 && (
           <Link href={routes.runs()} className="push small-text">
             {view.run.open} to buy on one run
           </Link>
-        )}
-      </div>
-      <ul className="lines">
+        )
+      }
+    >
+      <Lines>
         {view.calls.map((call) => (
-          <li key={call.key}>
-            <StateIcon kind={call.late ? 'stop' : 'waiting'} />
-            <div className="what">
-              <Link href={call.href} className="fw-bold">
-                {capital(call.text)}
-              </Link>{' '}
-              <span className="soft">{call.jobName}</span>
-              <div className={`small-text ${call.late ? 'bad' : 'soft'}`}>
-                {call.late ? 'today, or the step waits for it' : `by ${formatDay(call.day, view.today)}`}
-              </div>
+          <Line key={call.key} mark={<StateIcon kind={call.late ? 'stop' : 'waiting'} />}>
+            <Link href={call.href} className="fw-bold">
+              {capital(call.text)}
+            </Link>{' '}
+            <span className="soft">{call.jobName}</span>
+            <div className={`small-text ${call.late ? 'bad' : 'soft'}`}>
+              {call.late ? 'today, or the step waits for it' : `by ${formatDay(call.day, view.today)}`}
             </div>
-          </li>
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
 function Drafts({ view }: { view: TodayView }) {
   if (view.drafts.length === 0) return null;
   return (
-    <section>
-      <div className="block-head">
-        <h2>News not sent yet</h2>
-      </div>
-      <ul className="lines">
+    <Block heading="News not sent yet">
+      <Lines>
         {view.drafts.map((row) => (
-          <li key={row.job}>
-            <StateIcon kind="waiting" silent />
-            <div className="what">
-              <Link href={routes.news(row.job)} className="fw-bold">
-                {row.jobName}
-              </Link>{' '}
-              <span className="soft">{count(row.count, 'draft')}</span>
-            </div>
-          </li>
+          <Line key={row.job} mark={<StateIcon kind="waiting" silent />}>
+            <Link href={routes.news(row.job)} className="fw-bold">
+              {row.jobName}
+            </Link>{' '}
+            <span className="soft">{count(row.count, 'draft')}</span>
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
 function Finishes({ view }: { view: TodayView }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>When each will be done</h2>
-      </div>
-      <ul className="lines">
+    <Block heading="When each will be done">
+      <Lines>
         {view.finishes.map((row) => (
-          <li key={row.job}>
-            <StateIcon kind={row.late > 0 ? 'stop' : row.finish ? 'under-way' : 'not-begun'} silent />
-            <div className="what">
-              <Link href={routes.schedule(row.job)} className="fw-bold">
-                {row.name}
-              </Link>{' '}
-              {row.finish ? formatDay(row.finish, view.today) : 'no plan yet'}
-              {row.promise && (
-                <span className={`small-text ${row.late > 0 ? 'bad' : 'soft'}`}>
-                  {' '}
-                  ·{' '}
-                  {row.late > 0
-                    ? `${count(row.late, 'day')} after the promised ${formatDay(row.promise, view.today)}`
-                    : `promised ${formatDay(row.promise, view.today)}`}
-                </span>
-              )}
-            </div>
-          </li>
+          <Line
+            key={row.job}
+            mark={<StateIcon kind={row.late > 0 ? 'stop' : row.finish ? 'under-way' : 'not-begun'} silent />}
+          >
+            <Link href={routes.schedule(row.job)} className="fw-bold">
+              {row.name}
+            </Link>{' '}
+            {row.finish ? formatDay(row.finish, view.today) : 'no plan yet'}
+            {row.promise && (
+              <span className={`small-text ${row.late > 0 ? 'bad' : 'soft'}`}>
+                {' '}
+                ·{' '}
+                {row.late > 0
+                  ? `${count(row.late, 'day')} after the promised ${formatDay(row.promise, view.today)}`
+                  : `promised ${formatDay(row.promise, view.today)}`}
+              </span>
+            )}
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
 function NoJobs() {
   return (
     <div className="page">
-      <div className="empty">
+      <Empty>
         <h1>No job yet</h1>
         <p>
           Begin with one: its name, the first day of work, then its rooms from a pattern like “a house on two floors” or
@@ -331,7 +298,7 @@ function NoJobs() {
             Name the subs
           </Link>
         </div>
-      </div>
+      </Empty>
     </div>
   );
 }

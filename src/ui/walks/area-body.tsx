@@ -13,6 +13,7 @@ import { PullBar } from './pull-bar';
 import { RecordedLines } from './recorded-lines';
 import { Standpoints } from './standpoints';
 import type { Walking } from './use-walk';
+import { Hidden } from '../kit/hidden';
 
 export interface Terms {
   area: WalkArea;
@@ -77,7 +78,7 @@ export function AreaBody({ kind, ...terms }: Terms & { kind: WalkKind }) {
                 disabled={extra.done}
                 onClick={() => walking.finishExtra(extra.id)}
               >
-                done<span className="visually-hidden">: {extra.text}</span>
+                done<Hidden>: {extra.text}</Hidden>
               </button>
             </div>
           </div>

@@ -17,6 +17,10 @@ import { newId } from '../offline/send';
 import { StartWalk } from './start-walk';
 import { WalkTabs } from './walk-tabs';
 import type { Removable } from '@/contract/commands/scope';
+import { Hidden } from '../kit/hidden';
+import { Block, BlockHead, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 type Item = CompletionView['items'][number];
 type Open =
@@ -39,8 +43,7 @@ export function Completion({ view }: { view: CompletionView }) {
       <JobTabs job={view.job} />
       <WalkTabs job={view.job.id} />
       <div className="page">
-        <div className="page-head">
-          <h1>{left === 0 ? 'Nothing left over' : `${left} left over`}</h1>
+        <PageHead heading={left === 0 ? 'Nothing left over' : `${left} left over`}>
           <span className="soft">
             {accepted} of {view.areas.length} areas accepted
           </span>
@@ -48,56 +51,53 @@ export function Completion({ view }: { view: CompletionView }) {
             <StartWalk job={view.job.id} openWalk={view.openWalk} kind="completion" />
             <PrintButton>Print</PrintButton>
           </span>
-        </div>
+        </PageHead>
         <div className="columns">
           <div>
             {view.trades.length === 0 && (
               <p className="soft">No leftover is open. A completion walk finds what the eye of the client will find.</p>
             )}
             {view.trades.map((trade) => (
-              <section key={trade.trade}>
-                <div className="block-head">
-                  <h2>{trade.trade}</h2>
-                  <span className="push small-text soft">{trade.lines.length}</span>
-                </div>
-                <ul className="lines">
+              <Block
+                key={trade.trade}
+                heading={trade.trade}
+                beside={<span className="push small-text soft">{trade.lines.length}</span>}
+              >
+                <Lines>
                   {trade.lines.map((line) => (
-                    <li key={line.id}>
-                      <StateIcon kind={line.part ? 'waiting' : 'not-begun'} silent />
-                      <div className="what">
-                        {line.text} <span className="soft">· {line.area}</span>
-                        <div className="small-text soft">
-                          {line.days} {line.days === 1 ? 'day' : 'days'} old
-                          {line.putOff > 0 ? `, put off ${line.putOff === 1 ? 'once' : `${line.putOff} times`}` : ''}
-                          {line.part ? ` · waits for ${line.part}` : ''}
-                        </div>
+                    <Line
+                      key={line.id}
+                      mark={<StateIcon kind={line.part ? 'waiting' : 'not-begun'} silent />}
+                      beside={<span className="soft small-text text-nowrap">{line.when}</span>}
+                    >
+                      {line.text} <span className="soft">· {line.area}</span>
+                      <div className="small-text soft">
+                        {line.days} {line.days === 1 ? 'day' : 'days'} old
+                        {line.putOff > 0 ? `, put off ${line.putOff === 1 ? 'once' : `${line.putOff} times`}` : ''}
+                        {line.part ? ` · waits for ${line.part}` : ''}
                       </div>
-                      <span className="soft small-text text-nowrap">{line.when}</span>
-                    </li>
+                    </Line>
                   ))}
-                </ul>
-              </section>
+                </Lines>
+              </Block>
             ))}
             {view.parts.length > 0 && (
-              <section>
-                <div className="block-head">
-                  <h2>Ordered again</h2>
-                </div>
-                <ul className="lines">
+              <Block heading="Ordered again">
+                <Lines>
                   {view.parts.map((part) => (
-                    <li key={part.id}>
-                      <StateIcon kind="waiting" />
-                      <div className="what">
-                        <Link href={routes.selection(view.job.id, part.id)}>{part.category}</Link>{' '}
-                        <span className="soft">
-                          · {part.area}, {part.state}
-                        </span>
-                      </div>
-                      {part.due && <span className="soft small-text">{formatDay(part.due, view.today)}</span>}
-                    </li>
+                    <Line
+                      key={part.id}
+                      mark={<StateIcon kind="waiting" />}
+                      beside={part.due && <span className="soft small-text">{formatDay(part.due, view.today)}</span>}
+                    >
+                      <Link href={routes.selection(view.job.id, part.id)}>{part.category}</Link>{' '}
+                      <span className="soft">
+                        · {part.area}, {part.state}
+                      </span>
+                    </Line>
                   ))}
-                </ul>
-              </section>
+                </Lines>
+              </Block>
             )}
             <ClientList view={view} setOpen={setOpen} />
           </div>
@@ -124,8 +124,7 @@ function HandedOver({
 }) {
   return (
     <>
-      <div className="block-head">
-        <h2>Left with the client</h2>
+      <BlockHead heading="Left with the client">
         <Button
           size="sm"
           variant="outline-secondary"
@@ -134,29 +133,26 @@ function HandedOver({
         >
           Add
         </Button>
-      </div>
+      </BlockHead>
       {view.left.length === 0 && (
         <p className="soft mt-2">Paint codes, keys, spare tiles and kits, manuals: what they need when we are gone.</p>
       )}
-      <ul className="lines">
+      <Lines>
         {view.left.map((thing) => (
-          <li key={thing.id}>
-            <span className="soft small-text">{thing.kind}</span>
-            <div className="what">
-              {thing.text}
-              {thing.area && <span className="soft"> · {thing.area}</span>}
-            </div>
-            <Button
-              size="sm"
-              variant="link"
-              className="p-0 no-print"
-              onClick={() => remove('left-with-client', thing.id, thing.text)}
-            >
-              Take away<span className="visually-hidden"> {thing.text}</span>
-            </Button>
-          </li>
+          <Line
+            key={thing.id}
+            mark={<span className="soft small-text">{thing.kind}</span>}
+            beside={
+              <LinkButton className="no-print" onClick={() => remove('left-with-client', thing.id, thing.text)}>
+                Take away<Hidden> {thing.text}</Hidden>
+              </LinkButton>
+            }
+          >
+            {thing.text}
+            {thing.area && <span className="soft"> · {thing.area}</span>}
+          </Line>
         ))}
-      </ul>
+      </Lines>
     </>
   );
 }
@@ -173,47 +169,45 @@ function AcceptedRooms({
 }) {
   return (
     <>
-      <div className="block-head">
-        <h2>Accepted, room by room</h2>
-      </div>
-      <ul className="lines">
+      <BlockHead heading="Accepted, room by room" />
+      <Lines>
         {view.areas.map((area) => (
-          <li key={area.id}>
-            <StateIcon kind={area.accepted ? 'done' : area.open > 0 ? 'waiting' : 'not-begun'} />
-            <div className="what">
-              {area.name}
-              {area.accepted ? (
-                <div className="small-text soft">
-                  {area.accepted.name}
-                  {area.accepted.byClient ? '' : ', with us'}, {area.accepted.when}
-                  {area.accepted.words ? `: ${area.accepted.words}` : ''}
-                </div>
-              ) : area.open > 0 ? (
-                <div className="small-text soft">{area.open} open</div>
-              ) : null}
-            </div>
+          <Line
+            key={area.id}
+            mark={<StateIcon kind={area.accepted ? 'done' : area.open > 0 ? 'waiting' : 'not-begun'} />}
+            beside={
+              area.accepted ? (
+                <LinkButton
+                  className="no-print"
+                  onClick={() => remove('sign-off', area.accepted?.id ?? '', `The acceptance of ${area.name}`)}
+                >
+                  Take back<Hidden> {area.name}</Hidden>
+                </LinkButton>
+              ) : (
+                <Button
+                  size="sm"
+                  variant="outline-secondary"
+                  className="no-print"
+                  onClick={() => setOpen({ form: 'accept', area })}
+                >
+                  Sign off<Hidden> {area.name}</Hidden>
+                </Button>
+              )
+            }
+          >
+            {area.name}
             {area.accepted ? (
-              <Button
-                size="sm"
-                variant="link"
-                className="p-0 no-print"
-                onClick={() => remove('sign-off', area.accepted?.id ?? '', `The acceptance of ${area.name}`)}
-              >
-                Take back<span className="visually-hidden"> {area.name}</span>
-              </Button>
-            ) : (
-              <Button
-                size="sm"
-                variant="outline-secondary"
-                className="no-print"
-                onClick={() => setOpen({ form: 'accept', area })}
-              >
-                Sign off<span className="visually-hidden"> {area.name}</span>
-              </Button>
-            )}
-          </li>
+              <div className="small-text soft">
+                {area.accepted.name}
+                {area.accepted.byClient ? '' : ', with us'}, {area.accepted.when}
+                {area.accepted.words ? `: ${area.accepted.words}` : ''}
+              </div>
+            ) : area.open > 0 ? (
+              <div className="small-text soft">{area.open} open</div>
+            ) : null}
+          </Line>
         ))}
-      </ul>
+      </Lines>
     </>
   );
 }
@@ -221,45 +215,44 @@ function AcceptedRooms({
 /** What the client asked for by themselves. */
 function ClientList({ view, setOpen }: { view: CompletionView; setOpen: (next: Open | undefined) => void }) {
   return (
-    <section>
-      <div className="block-head">
-        <h2>The client’s own list</h2>
-      </div>
+    <Block heading="The client’s own list">
       {view.items.length === 0 && (
         <p className="soft mt-2">Nothing yet. On their page, clients write down what they want put right.</p>
       )}
-      <ul className="lines">
+      <Lines>
         {view.items.map((item) => (
-          <li key={item.id}>
-            <StateIcon kind={item.state === 'asked' ? 'waiting' : 'done'} />
-            <div className="what">
-              {item.text}
-              {item.area && <span className="soft"> · {item.area}</span>}
-              <div className="small-text soft">
-                {item.name}, {item.when}
-                {item.state === 'taken up' ? ' · taken up' : item.answer ? ` · answered: ${item.answer}` : ''}
-              </div>
+          <Line
+            key={item.id}
+            mark={<StateIcon kind={item.state === 'asked' ? 'waiting' : 'done'} />}
+            beside={
+              item.state === 'asked' && (
+                <span className="actions no-print">
+                  <Button
+                    size="sm"
+                    variant="outline-secondary"
+                    disabled={!view.openWalk}
+                    title={view.openWalk ? '' : 'Start a walk first'}
+                    onClick={() => setOpen({ form: 'take-up', item })}
+                  >
+                    Take up
+                  </Button>
+                  <Button size="sm" variant="link" onClick={() => setOpen({ form: 'answer', item })}>
+                    Answer
+                  </Button>
+                </span>
+              )
+            }
+          >
+            {item.text}
+            {item.area && <span className="soft"> · {item.area}</span>}
+            <div className="small-text soft">
+              {item.name}, {item.when}
+              {item.state === 'taken up' ? ' · taken up' : item.answer ? ` · answered: ${item.answer}` : ''}
             </div>
-            {item.state === 'asked' && (
-              <span className="actions no-print">
-                <Button
-                  size="sm"
-                  variant="outline-secondary"
-                  disabled={!view.openWalk}
-                  title={view.openWalk ? '' : 'Start a walk first'}
-                  onClick={() => setOpen({ form: 'take-up', item })}
-                >
-                  Take up
-                </Button>
-                <Button size="sm" variant="link" onClick={() => setOpen({ form: 'answer', item })}>
-                  Answer
-                </Button>
-              </span>
-            )}
-          </li>
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 

@@ -13,6 +13,8 @@ import { KIND_WORDS } from '@/core/walks/record-words';
 import { readShorthand, writeShorthand } from '@/core/walks/shorthand';
 import { understood } from './line-form';
 import type { Walking } from './use-walk';
+import { Hidden } from '../kit/hidden';
+import { Line, Lines } from '../kit/lines';
 
 interface Proposed {
   key: string;
@@ -112,7 +114,7 @@ export function Drafts({
           Keys on a draft: Enter accept · e put right · x drop · ↑ ↓ to the next
         </p>
       )}
-      <ul ref={list} className="lines">
+      <Lines ref={list}>
         {open.map((proposed) => (
           <Row
             key={proposed.key}
@@ -135,7 +137,7 @@ export function Drafts({
               : {})}
           />
         ))}
-      </ul>
+      </Lines>
     </section>
   );
 }
@@ -194,77 +196,75 @@ function Row({ one: { draft, fresh }, reading, walking, onAccept, onDrop, onMove
     act();
   };
   return (
-    <li className="draft" tabIndex={reading ? -1 : 0} aria-label={understood(now, areas)} onKeyDown={onKeyDown}>
-      <div className="what">
-        <div>
-          <span className="fw-bold">{understood(now, areas)}</span>{' '}
-          <span className="soft small-text">
-            {name}
-            {draft.area === null ? ' (said of the whole job)' : ''}
-          </span>
-        </div>
-        <div className="small-text said-words">
-          {onPlay ? (
-            <button type="button" className="btn btn-link btn-sm p-0 mono" onClick={onPlay}>
-              {clock(draft.start)}
-              <span className="visually-hidden"> play</span>
-            </button>
-          ) : (
-            <span className="mono">{clock(draft.start)}</span>
-          )}{' '}
-          “{draft.words}”
-        </div>
-        {editing && (
-          <div className="d-flex gap-2 mt-1 flex-wrap">
-            <Form.Control
-              autoFocus
-              value={typed}
-              maxLength={620}
-              aria-label={`Put right: ${understood(fresh, areas)}`}
-              isInvalid={read !== undefined && !read.ok}
-              onChange={(event) => setTyped(event.target.value)}
-              onKeyDown={(event) => {
-                if (event.key === 'Enter') {
-                  event.preventDefault();
-                  keep();
-                }
-              }}
-            />
-            <Form.Select
-              value={area}
-              style={{ maxWidth: '12rem' }}
-              aria-label={`Room of: ${understood(fresh, areas)}`}
-              onChange={(event) => setArea(event.target.value)}
-            >
-              {areas.map((room) => (
-                <option key={room.id} value={room.id}>
-                  {room.name}
-                </option>
-              ))}
-            </Form.Select>
-            {read && !read.ok && (
-              <Form.Text className="bad d-block" role="alert">
-                {read.problem.message}
-              </Form.Text>
-            )}
-          </div>
-        )}
-        {!reading && (
-          <div className="verdicts">
-            <Button onClick={keep}>
-              Accept<span className="visually-hidden">: {understood(now, areas)}</span>
-            </Button>
-            {!editing && (
-              <button type="button" onClick={() => setEditing(true)}>
-                Put right<span className="visually-hidden">: {understood(now, areas)}</span>
-              </button>
-            )}
-            <button type="button" onClick={onDrop}>
-              Drop<span className="visually-hidden">: {understood(now, areas)}</span>
-            </button>
-          </div>
-        )}
+    <Line className="draft" tabIndex={reading ? -1 : 0} aria-label={understood(now, areas)} onKeyDown={onKeyDown}>
+      <div>
+        <span className="fw-bold">{understood(now, areas)}</span>{' '}
+        <span className="soft small-text">
+          {name}
+          {draft.area === null ? ' (said of the whole job)' : ''}
+        </span>
       </div>
-    </li>
+      <div className="small-text said-words">
+        {onPlay ? (
+          <button type="button" className="btn btn-link btn-sm p-0 mono" onClick={onPlay}>
+            {clock(draft.start)}
+            <Hidden> play</Hidden>
+          </button>
+        ) : (
+          <span className="mono">{clock(draft.start)}</span>
+        )}{' '}
+        “{draft.words}”
+      </div>
+      {editing && (
+        <div className="d-flex gap-2 mt-1 flex-wrap">
+          <Form.Control
+            autoFocus
+            value={typed}
+            maxLength={620}
+            aria-label={`Put right: ${understood(fresh, areas)}`}
+            isInvalid={read !== undefined && !read.ok}
+            onChange={(event) => setTyped(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter') {
+                event.preventDefault();
+                keep();
+              }
+            }}
+          />
+          <Form.Select
+            value={area}
+            style={{ maxWidth: '12rem' }}
+            aria-label={`Room of: ${understood(fresh, areas)}`}
+            onChange={(event) => setArea(event.target.value)}
+          >
+            {areas.map((room) => (
+              <option key={room.id} value={room.id}>
+                {room.name}
+              </option>
+            ))}
+          </Form.Select>
+          {read && !read.ok && (
+            <Form.Text className="bad d-block" role="alert">
+              {read.problem.message}
+            </Form.Text>
+          )}
+        </div>
+      )}
+      {!reading && (
+        <div className="verdicts">
+          <Button onClick={keep}>
+            Accept<Hidden>: {understood(now, areas)}</Hidden>
+          </Button>
+          {!editing && (
+            <button type="button" onClick={() => setEditing(true)}>
+              Put right<Hidden>: {understood(now, areas)}</Hidden>
+            </button>
+          )}
+          <button type="button" onClick={onDrop}>
+            Drop<Hidden>: {understood(now, areas)}</Hidden>
+          </button>
+        </div>
+      )}
+    </Line>
   );
 }

@@ -8,6 +8,7 @@ import { StateIcon } from '../kit/state-icon';
 import { AnnotatedPicture } from '../pictures/annotated-picture';
 import { AnnotationEditor } from '../pictures/annotation-editor';
 import type { Terms } from './area-body';
+import { Hidden } from '../kit/hidden';
 
 export const pictureSource = (picture: string, width: 240 | 1280): string =>
   picture.startsWith('blob:') ? picture : api.picture(picture, width);
@@ -50,7 +51,7 @@ export function RecordedLines({ area, walking }: Terms) {
               style={{ minHeight: 48 }}
               onClick={() => walking.withdraw(area.id, line.id)}
             >
-              Take back<span className="visually-hidden"> {line.text}</span>
+              Take back<Hidden> {line.text}</Hidden>
             </button>
           </div>
           {line.kind !== 'caution' &&

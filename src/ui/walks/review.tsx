@@ -9,6 +9,8 @@ import { Pictures } from '../kit/pictures';
 import { Unfiled } from './unfiled';
 import type { JobHead } from '@/contract/views/job';
 import type { WalkKind } from '@/core/walks/observation';
+import { BlockHead, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
 
 const TONES = { good: 'done', bad: 'waiting', plain: 'not-begun' } as const;
 const percent = (fraction: number): string => `${Math.round(fraction * 1000) / 10} %`;
@@ -20,14 +22,15 @@ export function Review({ view }: { view: ReviewView }) {
     <>
       <JobTabs job={job} />
       <div className="page">
-        <div className="page-head">
-          <h1>
-            {view.gain > 0.0005
+        <PageHead
+          heading={
+            view.gain > 0.0005
               ? `${percent(view.gain)} further`
               : view.areas.length > 0
                 ? 'What this walk found'
-                : 'Nothing new found'}
-          </h1>
+                : 'Nothing new found'
+          }
+        >
           <span className="soft">
             {walk.kind} walk by {walk.by}, {walk.when} · {Math.round(view.done * 100)} % of the work is done
           </span>
@@ -36,57 +39,47 @@ export function Review({ view }: { view: ReviewView }) {
               Go on walking
             </Link>
           )}
-        </div>
+        </PageHead>
         <PlanProblem problem={view.problem} />
         {view.planning && <Notice>The plan is being computed; this page follows by itself.</Notice>}
         <div className="columns">
           <div>
-            <div className="block-head">
-              <h2>What changed</h2>
-            </div>
+            <BlockHead heading="What changed" />
             {view.areas.length === 0 && <p className="soft mt-2">Every room was found as it was.</p>}
-            <ul className="lines">
+            <Lines>
               {view.areas.map((area) => (
-                <li key={area.id}>
-                  <div className="what">
-                    <Link className="fw-bold" href={routes.room(job.id, area.id)}>
-                      {area.name}
-                    </Link>
-                    {area.lines.map((line) => (
-                      <div key={line.text}>
-                        <StateIcon kind={TONES[line.tone]} silent /> {line.text}
-                      </div>
-                    ))}
-                  </div>
-                </li>
+                <Line key={area.id}>
+                  <Link className="fw-bold" href={routes.room(job.id, area.id)}>
+                    {area.name}
+                  </Link>
+                  {area.lines.map((line) => (
+                    <div key={line.text}>
+                      <StateIcon kind={TONES[line.tone]} silent /> {line.text}
+                    </div>
+                  ))}
+                </Line>
               ))}
-            </ul>
+            </Lines>
             {view.passedBy.length > 0 && (
               <>
-                <div className="block-head">
-                  <h2>Not looked at</h2>
+                <BlockHead heading="Not looked at">
                   <span className="push small-text soft">carried to the next walk</span>
-                </div>
-                <ul className="lines">
+                </BlockHead>
+                <Lines>
                   {view.passedBy.map((item) => (
-                    <li key={item.area + item.text}>
-                      <StateIcon kind="waiting" silent />
-                      <div className="what">
-                        {item.text}{' '}
-                        <span className="soft">
-                          · {item.area}, {item.days} {item.days === 1 ? 'day' : 'days'} old
-                        </span>
-                      </div>
-                    </li>
+                    <Line key={item.area + item.text} mark={<StateIcon kind="waiting" silent />}>
+                      {item.text}{' '}
+                      <span className="soft">
+                        · {item.area}, {item.days} {item.days === 1 ? 'day' : 'days'} old
+                      </span>
+                    </Line>
                   ))}
-                </ul>
+                </Lines>
               </>
             )}
             {view.pictures.length > 0 && (
               <>
-                <div className="block-head">
-                  <h2>Pictures</h2>
-                </div>
+                <BlockHead heading="Pictures" />
                 <Pictures pictures={view.pictures} />
               </>
             )}
@@ -125,27 +118,22 @@ function WhoIsTold({
 }) {
   return (
     <>
-      <div className="block-head">
-        <h2>Who is to be told</h2>
-      </div>
+      <BlockHead heading="Who is to be told" />
       {view.drafts.length === 0 && (
         <p className="soft mt-2">
           {walk.finished ? 'The updates are being drafted.' : 'The updates are drafted when the walk is finished.'}
         </p>
       )}
-      <ul className="lines">
+      <Lines>
         {view.drafts.map((draft) => (
-          <li key={draft.id}>
-            <StateIcon kind={draft.state === 'sent' ? 'done' : 'waiting'} />
-            <div className="what">
-              <Link className="fw-bold" href={routes.news(job.id, draft.id)}>
-                {draft.audience === 'client' ? 'Client' : 'Crew'}: {draft.title}
-              </Link>{' '}
-              <span className="soft">{draft.state}</span>
-            </div>
-          </li>
+          <Line key={draft.id} mark={<StateIcon kind={draft.state === 'sent' ? 'done' : 'waiting'} />}>
+            <Link className="fw-bold" href={routes.news(job.id, draft.id)}>
+              {draft.audience === 'client' ? 'Client' : 'Crew'}: {draft.title}
+            </Link>{' '}
+            <span className="soft">{draft.state}</span>
+          </Line>
         ))}
-      </ul>
+      </Lines>
     </>
   );
 }
@@ -154,29 +142,24 @@ function WhoIsTold({
 function EffectOnPlan({ view, job }: { view: ReviewView; job: JobHead }) {
   return (
     <>
-      <div className="block-head">
-        <h2>What it does to the plan</h2>
-      </div>
+      <BlockHead heading="What it does to the plan" />
       <p className="mt-2 mb-1">{finishWords(view)}</p>
       {view.moved.length === 0 && <p className="soft">No other day changes.</p>}
-      <ul className="lines">
+      <Lines>
         {view.moved.slice(0, 12).map((work) => {
           const days = daysBetween(work.from, work.to);
           return (
-            <li key={work.label}>
-              <StateIcon kind={days > 0 ? 'waiting' : 'under-way'} silent />
-              <div className="what">
-                <span className="fw-bold">{work.label}</span> {formatDay(work.from, view.today)} →{' '}
-                {formatDay(work.to, view.today)}{' '}
-                <span className={days > 0 ? 'bad' : 'good'}>
-                  {Math.abs(days)} {Math.abs(days) === 1 ? 'day' : 'days'} {days > 0 ? 'later' : 'earlier'}
-                </span>
-                <div className="small-text soft">{work.reason}</div>
-              </div>
-            </li>
+            <Line key={work.label} mark={<StateIcon kind={days > 0 ? 'waiting' : 'under-way'} silent />}>
+              <span className="fw-bold">{work.label}</span> {formatDay(work.from, view.today)} →{' '}
+              {formatDay(work.to, view.today)}{' '}
+              <span className={days > 0 ? 'bad' : 'good'}>
+                {Math.abs(days)} {Math.abs(days) === 1 ? 'day' : 'days'} {days > 0 ? 'later' : 'earlier'}
+              </span>
+              <div className="small-text soft">{work.reason}</div>
+            </Line>
           );
         })}
-      </ul>
+      </Lines>
       {view.moved.length > 12 && (
         <p className="soft small-text">
           and {view.moved.length - 12} more on the <Link href={routes.schedule(job.id)}>schedule</Link>
@@ -184,19 +167,24 @@ function EffectOnPlan({ view, job }: { view: ReviewView; job: JobHead }) {
       )}
       {view.rates.length > 0 && (
         <>
-          <div className="block-head">
-            <h2>How fast it goes</h2>
+          <BlockHead heading="How fast it goes">
             <span className="push small-text soft">half-days for the whole step</span>
-          </div>
-          <ul className="lines">
+          </BlockHead>
+          <Lines>
             {view.rates.map((rate) => (
-              <li key={rate.label}>
-                <div className="what">{rate.label}</div>
-                <span className={rate.observed > rate.planned ? 'bad' : 'good'}>{rate.observed} seen</span>{' '}
-                <span className="soft">{rate.planned} planned</span>
-              </li>
+              <Line
+                key={rate.label}
+                beside={
+                  <>
+                    <span className={rate.observed > rate.planned ? 'bad' : 'good'}>{rate.observed} seen</span>{' '}
+                    <span className="soft">{rate.planned} planned</span>
+                  </>
+                }
+              >
+                {rate.label}
+              </Line>
             ))}
-          </ul>
+          </Lines>
         </>
       )}
     </>

@@ -7,6 +7,8 @@ import type { RunView } from '@/contract/views/walk';
 import { formatDay } from '@/core/units/day';
 import { PrintButton } from '../kit/print-button';
 import { useSend } from '../kit/use-send';
+import { Block, Empty, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
 
 /** One run for all sites: by supplier, the soonest first, ticked where it is bought. */
 export function RunList({ view }: { view: RunView }) {
@@ -14,8 +16,7 @@ export function RunList({ view }: { view: RunView }) {
   const open = view.stops.reduce((sum, stop) => sum + stop.lines.filter((line) => !line.bought).length, 0);
   return (
     <div className="page">
-      <div className="page-head">
-        <h1>Run list</h1>
+      <PageHead heading="Run list">
         <span className="soft">
           {open === 0
             ? 'nothing to buy'
@@ -24,54 +25,56 @@ export function RunList({ view }: { view: RunView }) {
         <span className="push no-print">
           <PrintButton>Print</PrintButton>
         </span>
-      </div>
+      </PageHead>
       {view.stops.length === 0 && (
-        <div className="empty">
+        <Empty>
           <p className="mb-0">
             What runs out is kept on a walk with a line that begins with <span className="mono">$</span>, like{' '}
             <span className="mono">$ 2 tubes sealant</span>. All sites come together here, so that nobody drives twice.
           </p>
-        </div>
+        </Empty>
       )}
       {view.stops.map((stop) => (
-        <section key={stop.supplier}>
-          <div className="block-head">
-            <h2>{stop.supplier}</h2>
+        <Block
+          key={stop.supplier}
+          heading={stop.supplier}
+          beside={
             <span className={`push small-text ${stop.late ? 'bad' : 'soft'}`}>
               {stop.lines.some((line) => !line.bought) ? `needed ${formatDay(stop.day, view.today)}` : 'all bought'}
             </span>
-          </div>
-          <ul className="lines">
+          }
+        >
+          <Lines>
             {stop.lines.map((line) => (
-              <li key={line.id}>
-                <div className="what">
-                  <Form.Check
-                    id={`bought-${line.id}`}
-                    className="run-tick"
-                    checked={line.bought}
-                    label={line.text}
-                    onChange={() =>
-                      void (line.bought
-                        ? give(unpurchaseShortage, { about: line.id }, { text: `${line.text} is open again.` })
-                        : give(
-                            purchaseShortage,
-                            { about: line.id },
-                            {
-                              text: `${line.text}: bought.`,
-                              undo: () => void give(unpurchaseShortage, { about: line.id }),
-                            },
-                          ))
-                    }
-                  />
-                  <div className="small-text soft">
-                    <Link href={routes.rooms(line.job)}>{line.jobName}</Link>, {line.area} · since {line.since}
-                  </div>
+              <Line
+                key={line.id}
+                beside={<span className="soft small-text text-nowrap">{formatDay(line.day, view.today)}</span>}
+              >
+                <Form.Check
+                  id={`bought-${line.id}`}
+                  className="run-tick"
+                  checked={line.bought}
+                  label={line.text}
+                  onChange={() =>
+                    void (line.bought
+                      ? give(unpurchaseShortage, { about: line.id }, { text: `${line.text} is open again.` })
+                      : give(
+                          purchaseShortage,
+                          { about: line.id },
+                          {
+                            text: `${line.text}: bought.`,
+                            undo: () => void give(unpurchaseShortage, { about: line.id }),
+                          },
+                        ))
+                  }
+                />
+                <div className="small-text soft">
+                  <Link href={routes.rooms(line.job)}>{line.jobName}</Link>, {line.area} · since {line.since}
                 </div>
-                <span className="soft small-text text-nowrap">{formatDay(line.day, view.today)}</span>
-              </li>
+              </Line>
             ))}
-          </ul>
-        </section>
+          </Lines>
+        </Block>
       ))}
     </div>
   );

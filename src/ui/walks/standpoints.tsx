@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import type { Terms } from './area-body';
 import { pictureSource } from './recorded-lines';
+import { Hidden } from '../kit/hidden';
 
 /** Spots from which a picture is taken again on every walk, so that two of them show what changed. */
 export function Standpoints({ area, walking, onPicture }: Terms) {
@@ -26,7 +27,7 @@ export function Standpoints({ area, walking, onPicture }: Terms) {
             <span className="d-block small-text soft">{spot.last ? `last ${spot.last.when}` : 'not taken yet'}</span>
           </span>
           <button type="button" className="btn btn-outline-secondary" onClick={() => onPicture(spot.id)}>
-            Take it again<span className="visually-hidden">: {spot.name}</span>
+            Take it again<Hidden>: {spot.name}</Hidden>
           </button>
         </div>
       ))}

@@ -10,6 +10,9 @@ import { KIND_WORDS } from '@/core/walks/record-words';
 import { StateIcon } from '../kit/state-icon';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
+import { Hidden } from '../kit/hidden';
+import { Block } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
 
 const WORDS: Record<FiledAs, string> = {
   scope: 'scope',
@@ -47,58 +50,55 @@ export function Unfiled({ lines }: { lines: UnfiledView[] }) {
     );
   const open = lines.filter((line) => line.filedAs === null).length;
   return (
-    <section aria-label="To be put in its place">
-      <div className="block-head">
-        <h2>
-          {open === 0
-            ? 'Everything said has its place'
-            : `${open} to be put in ${open === 1 ? 'its place' : 'their places'}`}
-        </h2>
-      </div>
-      <ul className="lines">
+    <Block
+      aria-label="To be put in its place"
+      heading={
+        open === 0
+          ? 'Everything said has its place'
+          : `${open} to be put in ${open === 1 ? 'its place' : 'their places'}`
+      }
+    >
+      <Lines>
         {lines.map((line) => (
-          <li key={line.id}>
-            <StateIcon kind={line.filedAs ? 'done' : 'waiting'} />
-            <div className="what">
-              <span className="soft small-text">{KIND_WORDS[line.kind]}</span> {line.text}{' '}
-              <span className="soft">· {line.area}</span>
-              {line.filedAs ? (
-                <div className="small-text soft">
-                  now a {WORDS[line.filedAs]}
-                  {line.href && (
-                    <>
-                      , <Link href={line.href}>to it</Link>
-                    </>
-                  )}{' '}
-                  <button
-                    type="button"
-                    className="btn btn-link btn-sm p-0"
-                    onClick={() =>
-                      void give(unfileObservation, { about: line.id }, { text: 'It waits for its place again.' })
-                    }
-                  >
-                    Take back<span className="visually-hidden"> {line.text}</span>
-                  </button>
-                </div>
-              ) : (
-                <div className="chips mt-1">
-                  {(LIKELY[line.kind] ?? ['remark']).map((filedAs) =>
-                    filedAs === 'wait' ? (
-                      <WaitFor key={filedAs} line={line} onPlace={(party) => place(line, filedAs, party)} />
-                    ) : (
-                      <button key={filedAs} type="button" className="chip" onClick={() => place(line, filedAs)}>
-                        {WORDS[filedAs]}
-                        <span className="visually-hidden">: {line.text}</span>
-                      </button>
-                    ),
-                  )}
-                </div>
-              )}
-            </div>
-          </li>
+          <Line key={line.id} mark={<StateIcon kind={line.filedAs ? 'done' : 'waiting'} />}>
+            <span className="soft small-text">{KIND_WORDS[line.kind]}</span> {line.text}{' '}
+            <span className="soft">· {line.area}</span>
+            {line.filedAs ? (
+              <div className="small-text soft">
+                now a {WORDS[line.filedAs]}
+                {line.href && (
+                  <>
+                    , <Link href={line.href}>to it</Link>
+                  </>
+                )}{' '}
+                <button
+                  type="button"
+                  className="btn btn-link btn-sm p-0"
+                  onClick={() =>
+                    void give(unfileObservation, { about: line.id }, { text: 'It waits for its place again.' })
+                  }
+                >
+                  Take back<Hidden> {line.text}</Hidden>
+                </button>
+              </div>
+            ) : (
+              <div className="chips mt-1">
+                {(LIKELY[line.kind] ?? ['remark']).map((filedAs) =>
+                  filedAs === 'wait' ? (
+                    <WaitFor key={filedAs} line={line} onPlace={(party) => place(line, filedAs, party)} />
+                  ) : (
+                    <button key={filedAs} type="button" className="chip" onClick={() => place(line, filedAs)}>
+                      {WORDS[filedAs]}
+                      <Hidden>: {line.text}</Hidden>
+                    </button>
+                  ),
+                )}
+              </div>
+            )}
+          </Line>
         ))}
-      </ul>
-    </section>
+      </Lines>
+    </Block>
   );
 }
 
@@ -121,7 +121,7 @@ function WaitFor({ line, onPlace }: { line: UnfiledView; onPlace: (party: HoldKi
       </Form.Select>
       <button type="button" className="chip" onClick={() => onPlace(party)}>
         wait
-        <span className="visually-hidden">: {line.text}</span>
+        <Hidden>: {line.text}</Hidden>
       </button>
     </span>
   );

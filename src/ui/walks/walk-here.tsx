@@ -6,6 +6,7 @@ import { WALK_KINDS, type WalkKind } from '@/core/walks/observation';
 import { beginHere, packsHere, walkHere } from '../offline/packs';
 import { Unsent } from '../offline/unsent';
 import { Walk } from './walk';
+import { Hidden } from '../kit/hidden';
 
 /** Without a connection: the walk of this address as this device keeps it, or what can be walked from here. */
 export function WalkHere() {
@@ -90,7 +91,7 @@ function Begin({ job }: { job: JobPack }) {
         ))}
       </select>
       <button type="button" className="btn btn-primary" onClick={() => void begin()}>
-        Begin<span className="visually-hidden"> a walk in {job.job.name}</span>
+        Begin<Hidden> a walk in {job.job.name}</Hidden>
       </button>
     </div>
   );

@@ -9,6 +9,8 @@ import { JobTabs } from '../shell/job-tabs';
 import { StateIcon } from '../kit/state-icon';
 import { StartWalk } from './start-walk';
 import { WalkTabs } from './walk-tabs';
+import { Empty, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
 
 /** Every walk of the job, the newest first. */
 export function Walks({ view }: { view: WalksView }) {
@@ -18,8 +20,7 @@ export function Walks({ view }: { view: WalksView }) {
       <JobTabs job={view.job} />
       <WalkTabs job={view.job.id} />
       <div className="page">
-        <div className="page-head">
-          <h1>Walks</h1>
+        <PageHead heading="Walks">
           <span className="soft">{view.job.walked}</span>
           <span className="push actions">
             {!view.job.openWalk && (
@@ -38,37 +39,39 @@ export function Walks({ view }: { view: WalksView }) {
             )}
             <StartWalk job={view.job.id} openWalk={view.job.openWalk} kind={kind} />
           </span>
-        </div>
+        </PageHead>
         {view.walks.length === 0 && (
-          <div className="empty">
+          <Empty>
             <p className="mb-0">
               Nobody has walked this job yet. The first walk is usually the scope walk: room by room, outside faces too,
               what is to be done, what is not, and what can only be known once it is opened.
             </p>
-          </div>
+          </Empty>
         )}
-        <ul className="lines">
+        <Lines>
           {view.walks.map((walk) => (
-            <li key={walk.id}>
-              <StateIcon kind={walk.finished ? 'done' : 'under-way'} />
-              <div className="what">
-                <Link
-                  className="fw-bold"
-                  href={walk.finished ? routes.review(view.job.id, walk.id) : routes.walk(walk.id)}
-                >
-                  {walk.when}, {walk.kind} walk
-                </Link>{' '}
-                <span className="soft">{walk.by}</span>
-                <div className="small-text soft">{walk.finished ? walk.summary : 'not finished'}</div>
-              </div>
-              {walk.finished && (
-                <Link className="small-text" href={routes.review(view.job.id, walk.id)}>
-                  what it changed
-                </Link>
-              )}
-            </li>
+            <Line
+              key={walk.id}
+              mark={<StateIcon kind={walk.finished ? 'done' : 'under-way'} />}
+              beside={
+                walk.finished && (
+                  <Link className="small-text" href={routes.review(view.job.id, walk.id)}>
+                    what it changed
+                  </Link>
+                )
+              }
+            >
+              <Link
+                className="fw-bold"
+                href={walk.finished ? routes.review(view.job.id, walk.id) : routes.walk(walk.id)}
+              >
+                {walk.when}, {walk.kind} walk
+              </Link>{' '}
+              <span className="soft">{walk.by}</span>
+              <div className="small-text soft">{walk.finished ? walk.summary : 'not finished'}</div>
+            </Line>
           ))}
-        </ul>
+        </Lines>
       </div>
     </>
   );

@@ -14,6 +14,9 @@ import { useRemove } from '../kit/use-remove';
 import { DrawingView } from '../layout/drawing-view';
 import { newId } from '../offline/send';
 import { StartWalk } from '../walks/start-walk';
+import { Block, BlockHead, Empty, PageHead } from '../kit/page';
+import { Line, Lines } from '../kit/lines';
+import { LinkButton } from '../kit/link-button';
 
 /** Before a wall is closed: what has to be right. Afterwards: what is in it, and where with a tape. */
 export function Walls({ view }: { view: WallsView }) {
@@ -27,8 +30,7 @@ export function Walls({ view }: { view: WallsView }) {
             {area.name}
           </Link>
         </p>
-        <div className="page-head">
-          <h1>Inside the walls</h1>
+        <PageHead heading="Inside the walls">
           <span className="soft">
             {walls.length === 0
               ? 'nothing recorded yet'
@@ -43,27 +45,31 @@ export function Walls({ view }: { view: WallsView }) {
               </a>
             )}
           </span>
-        </div>
+        </PageHead>
         <div className="columns">
           <div>
             {walls.length === 0 && (
-              <div className="empty">
+              <Empty>
                 <p className="mb-0">
                   On a walk, Measure and then “Something in a wall” keeps what goes into it: how far from its left
                   corner, how high, with a picture. It is found again here, on paper and by Ctrl K, years after the
                   board is on.
                 </p>
-              </div>
+              </Empty>
             )}
             {walls.map((wall) => (
-              <section key={wall.wall} id={`wall-${wall.wall + 1}`} className="wall-record">
-                <div className="block-head">
-                  <h2>{wall.name}</h2>
+              <Block
+                key={wall.wall}
+                id={`wall-${wall.wall + 1}`}
+                className="wall-record"
+                heading={wall.name}
+                beside={
                   <span className="push small-text no-print">
                     <a href={api.areaFile(area.id, `inside-${wall.wall + 1}.svg`)}>SVG</a> ·{' '}
                     <a href={api.areaFile(area.id, `inside-${wall.wall + 1}.dxf`)}>DXF</a>
                   </span>
-                </div>
+                }
+              >
                 <DrawingView
                   drawing={wall.drawing}
                   label={
@@ -71,31 +77,33 @@ export function Walls({ view }: { view: WallsView }) {
                     wall.things.map((thing) => `${thing.number} ${thing.what}`).join(', ')
                   }
                 />
-                <ul className="lines">
+                <Lines>
                   {wall.things.map((thing) => (
-                    <li key={thing.id}>
-                      <span className="fw-bold mono">{thing.number}</span>
-                      <div className="what">
-                        {thing.place}
-                        <div className="small-text soft">
-                          {thing.by}, {thing.when}
-                        </div>
+                    <Line
+                      key={thing.id}
+                      mark={<span className="fw-bold mono">{thing.number}</span>}
+                      beside={
+                        thing.picture && (
+                          <a href={api.picture(thing.picture, 1280)}>
+                            <img
+                              src={api.picture(thing.picture, 240)}
+                              alt={`${thing.what} in ${wall.name}`}
+                              width={72}
+                              height={54}
+                              style={{ objectFit: 'cover' }}
+                            />
+                          </a>
+                        )
+                      }
+                    >
+                      {thing.place}
+                      <div className="small-text soft">
+                        {thing.by}, {thing.when}
                       </div>
-                      {thing.picture && (
-                        <a href={api.picture(thing.picture, 1280)}>
-                          <img
-                            src={api.picture(thing.picture, 240)}
-                            alt={`${thing.what} in ${wall.name}`}
-                            width={72}
-                            height={54}
-                            style={{ objectFit: 'cover' }}
-                          />
-                        </a>
-                      )}
-                    </li>
+                    </Line>
                   ))}
-                </ul>
-              </section>
+                </Lines>
+              </Block>
             ))}
           </div>
           {check && <Check view={view} check={check} />}
@@ -110,12 +118,11 @@ function Check({ view: { area, job }, check }: { view: WallsView; check: NonNull
   const remove = useRemove();
   return (
     <div>
-      <div className="block-head">
-        <h2>Before the walls are closed</h2>
+      <BlockHead heading="Before the walls are closed">
         <span className="push small-text soft">
           {check.lines.length - check.open} of {check.lines.length} settled
         </span>
-      </div>
+      </BlockHead>
       {check.closed ? (
         <p className="good mt-2">
           <StateIcon kind="done" silent /> Closed {check.closed}.
@@ -132,14 +139,9 @@ function Check({ view: { area, job }, check }: { view: WallsView; check: NonNull
       {check.signed && (
         <p className="mt-2">
           {check.signed.name} answers for what was open, {check.signed.when}: {check.signed.reason}{' '}
-          <Button
-            size="sm"
-            variant="link"
-            className="p-0"
-            onClick={() => remove('close-in-sign', check.signed?.id ?? '', 'The signature')}
-          >
+          <LinkButton onClick={() => remove('close-in-sign', check.signed?.id ?? '', 'The signature')}>
             Take it back
-          </Button>
+          </LinkButton>
         </p>
       )}
       {!check.closed && check.open > 0 && (
@@ -149,29 +151,31 @@ function Check({ view: { area, job }, check }: { view: WallsView; check: NonNull
           </Button>
         </p>
       )}
-      <ul className="lines">
+      <Lines>
         {check.lines.map((line) => (
-          <li key={line.key}>
-            <StateIcon
-              kind={
-                line.state === 'right' || line.state === 'not here'
-                  ? 'done'
-                  : line.state === 'open'
-                    ? 'stop'
-                    : 'not-begun'
-              }
-            />
-            <div className="what">
-              {line.text}
-              <div className="small-text soft">
-                {line.because}
-                {line.said ? ` · ${line.said}` : ''}
-                {line.state === 'not here' ? ' · not here' : ''}
-              </div>
+          <Line
+            key={line.key}
+            mark={
+              <StateIcon
+                kind={
+                  line.state === 'right' || line.state === 'not here'
+                    ? 'done'
+                    : line.state === 'open'
+                      ? 'stop'
+                      : 'not-begun'
+                }
+              />
+            }
+          >
+            {line.text}
+            <div className="small-text soft">
+              {line.because}
+              {line.said ? ` · ${line.said}` : ''}
+              {line.state === 'not here' ? ' · not here' : ''}
             </div>
-          </li>
+          </Line>
         ))}
-      </ul>
+      </Lines>
       <SidePanel title="Closing with lines open" open={signing} onClose={() => setSigning(false)}>
         <p className="soft">
           The walls of {area.name} are closed although {check.open} {check.open === 1 ? 'line is' : 'lines are'} open.
