@@ -9,7 +9,7 @@ export function Welcome() {
   return (
     <main className="letter">
       <p className="d-flex align-items-center gap-2 fw-bold">
-        <span style={{ width: 30 }}>
+        <span className="small-mark">
           <HouseMark />
         </span>{' '}
         Aftermist

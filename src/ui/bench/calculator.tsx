@@ -243,8 +243,7 @@ function DrawingFed({
         <label className="d-flex align-items-center gap-2 small-text">
           for
           <select
-            className="form-select form-select-sm"
-            style={{ maxWidth: '17rem' }}
+            className="form-select form-select-sm long-field"
             aria-label="For which area"
             value={areaId ?? ''}
             onChange={(event) => enter(event.target.value)}

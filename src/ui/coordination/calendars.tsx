@@ -39,8 +39,7 @@ export function Calendars({ view, office }: { view: DesksView; office: boolean }
       {office && (
         <Form.Select
           size="sm"
-          style={{ width: '16rem' }}
-          className="mt-2"
+          className="mt-2 long-field"
           aria-label="Read the calendar of"
           value=""
           onChange={(event) => setReading(view.subs.find((sub) => sub.id === event.target.value))}
@@ -88,7 +87,7 @@ export function Calendars({ view, office }: { view: DesksView; office: boolean }
         <div className="actions mt-2">
           <Form.Select
             size="sm"
-            style={{ width: '16rem' }}
+            className="long-field"
             aria-label="Whose calendar"
             value={target}
             onChange={(event) => setTarget(event.target.value)}

@@ -21,7 +21,13 @@ interface FormTerms<Kind extends KnownKind> {
   kind: Kind;
   /** Starting values and those the form does not show (ids, versions). */
   start: () => Partial<PayloadOf<Kind>> & FieldValues;
-  submit: string;
+  /** The words of the button, or the buttons themselves where there is more than one way to end it. */
+  submit: ReactNode;
+  /** What it is about, where a page has several such forms: their fields are told apart by it. */
+  about?: string;
+  /** Of a page that is opened by a link. */
+  link?: string;
+  className?: string;
   onDone?: (payload: PayloadOf<Kind>) => void;
   /** Another way than straight to the door, such as a walk's outbox. */
   deliver?: (payload: PayloadOf<Kind>) => Promise<Sent>;
@@ -37,6 +43,9 @@ export function CommandForm<Kind extends KnownKind>({
   kind,
   start,
   submit,
+  about = '',
+  link,
+  className = '',
   onDone,
   deliver,
   beside,
@@ -54,7 +63,7 @@ export function CommandForm<Kind extends KnownKind>({
   const [element, setElement] = useState<HTMLFormElement | null>(null);
   const onSubmit = form.handleSubmit(async (payload) => {
     setProblem(undefined);
-    const sent = await (deliver ?? ((given) => send(kind, given)))(payload as PayloadOf<Kind>);
+    const sent = await (deliver ?? ((given) => send(kind, given, link)))(payload as PayloadOf<Kind>);
     if (sent.ok) {
       onDone?.(payload as PayloadOf<Kind>);
       // What went another way is not at the server yet, and without a signal looking there would lose the page.
@@ -69,8 +78,15 @@ export function CommandForm<Kind extends KnownKind>({
   });
   return (
     <FormProvider {...form}>
-      <Form ref={setElement} noValidate onSubmit={(event) => void onSubmit(event)} className="form-lines">
-        <Labels value={labels}>{children}</Labels>
+      <Form
+        ref={setElement}
+        noValidate
+        onSubmit={(event) => void onSubmit(event)}
+        className={`form-lines ${className}`.trim()}
+      >
+        <About value={about}>
+          <Labels value={labels}>{children}</Labels>
+        </About>
         {problem && (
           <Notice bad>
             {problem.title}
@@ -86,15 +102,53 @@ export function CommandForm<Kind extends KnownKind>({
           </Notice>
         )}
         <div className="actions">
-          <Button type="submit" disabled={form.formState.isSubmitting}>
-            {form.formState.isSubmitting ? 'Keeping…' : submit}
-          </Button>
+          {typeof submit === 'string' ? (
+            <Button type="submit" disabled={form.formState.isSubmitting}>
+              {form.formState.isSubmitting ? 'Keeping…' : submit}
+            </Button>
+          ) : (
+            submit
+          )}
           {beside}
         </div>
       </Form>
     </FormProvider>
   );
 }
+
+/** One of several ways to end a form: the same fields with this answer. The first of them is what Enter does. */
+export function SubmitAs({
+  name,
+  value,
+  variant = 'primary',
+  disabled = false,
+  children,
+}: {
+  name?: string;
+  value?: string;
+  variant?: 'primary' | 'outline-secondary';
+  disabled?: boolean;
+  children: ReactNode;
+}) {
+  const { setValue, formState } = useFormContext();
+  return (
+    <Button
+      type="submit"
+      variant={variant}
+      disabled={disabled || formState.isSubmitting}
+      onClick={() => name !== undefined && setValue(name, value)}
+    >
+      {children}
+    </Button>
+  );
+}
+
+const About = createContext('');
+/** The id of a field in its form; labels and what is said beside it refer to it. */
+const useFieldId = (name: string): string => {
+  const about = useContext(About);
+  return about === '' ? `field-${name}` : `field-${about}-${name}`;
+};
 
 /** The fields that a form shows, by name, with their labels: what is refused is told by them. */
 const Labels = createContext(new Map<string, string>());
@@ -179,17 +233,18 @@ function Around({
   children,
 }: FieldTerms & { error: string | undefined; children: ReactNode }) {
   useLabel(name, label);
+  const id = useFieldId(name);
   return (
-    <Form.Group controlId={`field-${name}`}>
+    <Form.Group controlId={id}>
       <Form.Label className="mb-1">{label}</Form.Label>
       {children}
       {error ? (
-        <Form.Text id={`field-${name}-said`} className="bad d-block" role="alert">
+        <Form.Text id={`${id}-said`} className="bad d-block" role="alert">
           {sentence(error)}
         </Form.Text>
       ) : (
         hint && (
-          <Form.Text id={`field-${name}-said`} className="d-block">
+          <Form.Text id={`${id}-said`} className="d-block">
             {hint}
           </Form.Text>
         )
@@ -198,8 +253,8 @@ function Around({
   );
 }
 
-const described = (name: string, hint: string | undefined, error: string | undefined) =>
-  hint || error ? { 'aria-describedby': `field-${name}-said` } : {};
+const described = (id: string, hint: string | undefined, error: string | undefined) =>
+  hint || error ? { 'aria-describedby': `${id}-said` } : {};
 
 export function TextField({
   name,
@@ -216,11 +271,12 @@ export function TextField({
   list?: readonly string[];
 }) {
   const { error, register } = useField(name);
+  const id = useFieldId(name);
   const shared = {
     isInvalid: error !== undefined,
     'aria-invalid': error !== undefined,
     autoComplete,
-    ...described(name, hint, error),
+    ...described(id, hint, error),
     ...register,
   };
   return (
@@ -231,12 +287,12 @@ export function TextField({
         <Form.Control
           type={type === 'number' ? 'text' : type}
           {...(type === 'number' ? { inputMode: 'decimal' as const } : {})}
-          {...(list ? { list: `list-${name}` } : {})}
+          {...(list ? { list: `list-${id}` } : {})}
           {...shared}
         />
       )}
       {list && (
-        <datalist id={`list-${name}`}>
+        <datalist id={`list-${id}`}>
           {list.map((entry) => (
             <option key={entry} value={entry} />
           ))}
@@ -254,12 +310,13 @@ export function SelectField({
   none,
 }: FieldTerms & { options: readonly (readonly [string, string])[]; none?: string }) {
   const { error, register } = useField(name);
+  const id = useFieldId(name);
   return (
     <Around {...{ name, label, error, ...(hint ? { hint } : {}) }}>
       <Form.Select
         isInvalid={error !== undefined}
         aria-invalid={error !== undefined}
-        {...described(name, hint, error)}
+        {...described(id, hint, error)}
         {...register}
       >
         {none !== undefined && <option value="">{none}</option>}
@@ -276,7 +333,7 @@ export function SelectField({
 export function CheckField({ name, label }: FieldTerms) {
   const { register } = useFormContext();
   useLabel(name, label);
-  return <Form.Check id={`field-${name}`} label={label} {...register(name)} />;
+  return <Form.Check id={useFieldId(name)} label={label} {...register(name)} />;
 }
 
 /** Several of a list, as ticks. */
@@ -284,14 +341,43 @@ export function TicksField({ name, label, options }: FieldTerms & { options: rea
   const { error } = useField(name);
   const { register } = useFormContext();
   useLabel(name, label);
+  const id = useFieldId(name);
   return (
     <fieldset>
       <legend className="form-label fs-6 mb-1">{label}</legend>
       <div className="ticks">
         {options.map(([value, text]) => (
-          <Form.Check key={value} id={`field-${name}-${value}`} value={value} label={text} {...register(name)} />
+          <Form.Check key={value} id={`${id}-${value}`} value={value} label={text} {...register(name)} />
         ))}
       </div>
+      {error && (
+        <Form.Text className="bad d-block" role="alert">
+          {sentence(error)}
+        </Form.Text>
+      )}
+    </fieldset>
+  );
+}
+
+/** One of several, each with what is known of it. */
+export function ChoiceField({
+  name,
+  label,
+  options,
+}: {
+  name: string;
+  label: string;
+  options: readonly { value: string; shown: ReactNode }[];
+}) {
+  const { error, register } = useField(name);
+  useLabel(name, label);
+  const id = useFieldId(name);
+  return (
+    <fieldset>
+      <legend className="visually-hidden">{label}</legend>
+      {options.map(({ value, shown }) => (
+        <Form.Check key={value} type="radio" id={`${id}-${value}`} value={value} label={shown} {...register} />
+      ))}
       {error && (
         <Form.Text className="bad d-block" role="alert">
           {sentence(error)}

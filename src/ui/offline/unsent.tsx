@@ -137,7 +137,7 @@ function OtherArea({ one }: { one: Waiting }) {
   return (
     <Form.Select
       size="sm"
-      style={{ width: '14rem' }}
+      className="long-field"
       aria-label={`Another room for ${wordsOf(one)}`}
       defaultValue=""
       onChange={(event) =>

@@ -80,8 +80,7 @@ export function AnnotationEditor({
       )}
       <div
         ref={area}
-        className="canvas"
-        style={{ touchAction: 'none' }}
+        className="canvas drawn-on"
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);
           const from = spot(event);

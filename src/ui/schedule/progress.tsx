@@ -38,7 +38,7 @@ export function Progress({ view }: { view: ProgressView }) {
             {view.baselines.length > 0 && (
               <Form.Select
                 size="sm"
-                style={{ width: '16rem' }}
+                className="long-field"
                 aria-label="Against which agreement"
                 value={view.chosen ?? ''}
                 onChange={(event) => router.push(routes.progress(view.job.id, event.target.value), { scroll: false })}

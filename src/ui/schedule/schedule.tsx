@@ -65,7 +65,7 @@ export function Schedule({ view }: { view: ScheduleView }) {
             {view.by === 'trade' && (
               <Form.Select
                 size="sm"
-                style={{ width: '10.5rem' }}
+                className="mid-field"
                 aria-label="Show one crew alone"
                 value={view.crew ?? ''}
                 onChange={(event) => router.push(to({ crew: event.target.value }), { scroll: false })}

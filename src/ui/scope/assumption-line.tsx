@@ -1,12 +1,13 @@
 'use client';
 import { useState, type ReactNode } from 'react';
-import { Button, Form } from 'react-bootstrap';
 import { reopenAssumption, settleAssumption } from '@/contract/commands/scope';
 import type { AssumptionView } from '@/contract/views/scope';
 import { TRADES } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
+import { CommandForm, SubmitAs, TextField } from '../kit/form';
 import { StateIcon } from '../kit/state-icon';
+import { useToast } from '../kit/toast';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { Hidden } from '../kit/hidden';
@@ -29,23 +30,15 @@ export function AssumptionLine({
   actions?: ReactNode;
 }) {
   const { give, busy } = useSend();
-  const [found, setFound] = useState('');
+  const say = useToast();
   const [open, setOpen] = useState(false);
-  const settle = (verdict: 'held' | 'wrong'): void => {
+  const settled = (verdict: 'held' | 'wrong'): void => {
     setOpen(false);
-    void give(
-      settleAssumption,
-      { id: assumption.id, verdict, found: found.trim(), extraId: newId() },
-      {
-        text:
-          verdict === 'held'
-            ? 'It held.'
-            : assumption.fallbackHalfDays > 0
-              ? `Wrong: “${assumption.fallback}” is added to the sequence.`
-              : 'Wrong.',
-        undo: () => void give(reopenAssumption, { id: assumption.id }, { text: 'It is open again.' }),
-      },
-    );
+    const added = assumption.fallbackHalfDays > 0 ? `: “${assumption.fallback}” is added to the sequence` : '';
+    say({
+      text: verdict === 'held' ? 'It held.' : `Wrong${added}.`,
+      undo: () => void give(reopenAssumption, { id: assumption.id }, { text: 'It is open again.' }),
+    });
   };
   return (
     <Line
@@ -94,29 +87,25 @@ export function AssumptionLine({
         )}
       </div>
       {open && (
-        <Form
-          className="actions mt-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            settle('wrong');
-          }}
+        <CommandForm
+          kind={settleAssumption}
+          about={assumption.id}
+          className="mt-2"
+          start={() => ({ id: assumption.id, found: '', extraId: newId() })}
+          submit={
+            <>
+              <SubmitAs name="verdict" value="wrong">
+                It is wrong
+              </SubmitAs>
+              <SubmitAs name="verdict" value="held" variant="outline-secondary">
+                It holds
+              </SubmitAs>
+            </>
+          }
+          onDone={({ verdict }) => settled(verdict)}
         >
-          <Form.Control
-            size="sm"
-            className="w-auto flex-fill"
-            value={found}
-            maxLength={300}
-            placeholder="What was found?"
-            aria-label={`What was found instead of: ${assumption.text}`}
-            onChange={(event) => setFound(event.target.value)}
-          />
-          <Button size="sm" variant="outline-secondary" disabled={busy} onClick={() => settle('held')}>
-            It holds
-          </Button>
-          <Button size="sm" type="submit" disabled={busy}>
-            It is wrong
-          </Button>
-        </Form>
+          <TextField name="found" label="What was found" />
+        </CommandForm>
       )}
     </Line>
   );

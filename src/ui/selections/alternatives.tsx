@@ -188,8 +188,7 @@ function ComparedRows({
                   alt=""
                   width={120}
                   height={90}
-                  className="d-block mb-1"
-                  style={{ objectFit: 'cover' }}
+                  className="d-block mb-1 object-fit-cover"
                 />
               )}
               {alternative.choice}

@@ -36,7 +36,7 @@ export function PictureField({ name, label }: { name: string; label: string }) {
             alt="What is kept so far"
             width={72}
             height={54}
-            style={{ objectFit: 'cover' }}
+            className="object-fit-cover"
           />
         )}
         <Form.Control

@@ -300,7 +300,7 @@ function Facts({ view }: { view: SelectionPageView }) {
               alt={`${item.category}, ${item.choice}`}
               width={200}
               height={150}
-              style={{ objectFit: 'cover' }}
+              className="object-fit-cover"
             />
           </a>
         )}
@@ -347,7 +347,7 @@ function Checks({ view }: { view: SelectionPageView }) {
                     alt={`What was found: ${check.text}`}
                     width={96}
                     height={72}
-                    style={{ objectFit: 'cover' }}
+                    className="object-fit-cover"
                   />
                 </a>
               )

@@ -45,7 +45,7 @@ export function Suppliers({ view }: { view: SuppliersView }) {
         <span className="push actions no-print">
           <Form.Control
             size="sm"
-            style={{ width: '12rem' }}
+            className="mid-field"
             type="search"
             placeholder="Search"
             aria-label="Search suppliers"

@@ -2,9 +2,11 @@
 import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { Button } from 'react-bootstrap';
 import type { HoldView } from '@/contract/views/job';
 import { expectHold, releaseHold, reopenHold } from '@/contract/commands/sites';
+import { CommandForm, TextField } from '../kit/form';
+import { useToast } from '../kit/toast';
 import { useSend } from '../kit/use-send';
 import { Hidden } from '../kit/hidden';
 import { LinkButton } from '../kit/link-button';
@@ -12,6 +14,7 @@ import { LinkButton } from '../kit/link-button';
 /** Settles a hold, or sets another day for its answer. */
 export function HoldActions({ hold, job }: { hold: HoldView; job: string }) {
   const { busy, give } = useSend();
+  const say = useToast();
   const [moving, setMoving] = useState(false);
   const { id, version } = hold;
   if (hold.request)
@@ -20,37 +23,27 @@ export function HoldActions({ hold, job }: { hold: HoldView; job: string }) {
         Settle it where it was asked for<Hidden>: {hold.text}</Hidden>
       </Link>
     );
-  if (moving) {
+  if (moving)
     return (
-      <Form
-        className="d-flex gap-2 mt-1"
-        onSubmit={(event) => {
-          event.preventDefault();
-          const expectedOn = new FormData(event.currentTarget).get('expectedOn');
-          void give(
-            expectHold,
-            { id, version, expectedOn: typeof expectedOn === 'string' ? expectedOn : '' },
-            { text: `${hold.label}: another day was set; the plan follows.` },
-          ).then((ok) => ok && setMoving(false));
+      <CommandForm
+        kind={expectHold}
+        about={id}
+        className="mt-1"
+        start={() => ({ id, version, expectedOn: hold.expectedOn })}
+        submit="Set"
+        beside={
+          <Button size="sm" variant="link" onClick={() => setMoving(false)}>
+            Leave
+          </Button>
+        }
+        onDone={() => {
+          setMoving(false);
+          say({ text: `${hold.label}: another day was set; the plan follows.` });
         }}
       >
-        <Form.Control
-          size="sm"
-          type="date"
-          name="expectedOn"
-          defaultValue={hold.expectedOn}
-          aria-label={`Expected day of ${hold.label}`}
-          required
-        />
-        <Button size="sm" type="submit" disabled={busy}>
-          Set
-        </Button>
-        <Button size="sm" variant="link" onClick={() => setMoving(false)}>
-          Leave
-        </Button>
-      </Form>
+        <TextField name="expectedOn" label={`Expected day of ${hold.label}`} type="date" />
+      </CommandForm>
     );
-  }
   return (
     <div className="no-print">
       <LinkButton

@@ -46,7 +46,7 @@ export function Sequence({ view }: { view: SequenceView }) {
           <span className="push actions no-print">
             <Form.Select
               size="sm"
-              style={{ width: '12rem' }}
+              className="mid-field"
               aria-label="Show the steps of one area"
               value={area}
               onChange={(event) => setArea(event.target.value)}

@@ -6,6 +6,7 @@ import type { WalkKind } from '@/core/walks/observation';
 import { SELECTION_VERDICTS, type SelectionVerdict } from '@/core/walks/observation';
 import { orderWords } from '@/core/selections/states';
 import { TRADES } from '@/core/sequence/trades';
+import { WordForm } from '../kit/word-form';
 import { InclusionIcon } from '../kit/inclusion-icon';
 import { Checks } from './checks';
 import { OpenItems } from './open-items';
@@ -146,7 +147,6 @@ export function AreaBody({ kind, ...terms }: Terms & { kind: WalkKind }) {
 
 /** What was believed when it was priced: one tap where it holds, a word where it does not. */
 function AssumptionCheck({ one, walking }: { one: WalkArea['assumptions'][number]; walking: Walking }) {
-  const [found, setFound] = useState('');
   const [asking, setAsking] = useState(false);
   return (
     <div className="check-line" role="group" aria-label={one.text}>
@@ -175,24 +175,17 @@ function AssumptionCheck({ one, walking }: { one: WalkArea['assumptions'][number
         </button>
       </div>
       {asking && (
-        <Form
-          className="d-flex gap-2 mt-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            walking.settle(one.id, 'wrong', found.trim());
+        <WordForm
+          focus
+          label={`What was found instead of: ${one.text}`}
+          placeholder="What was found?"
+          submit="Keep"
+          most={300}
+          onKeep={(found) => {
+            walking.settle(one.id, 'wrong', found);
             setAsking(false);
           }}
-        >
-          <Form.Control
-            autoFocus
-            value={found}
-            maxLength={300}
-            placeholder="What was found?"
-            aria-label={`What was found instead of: ${one.text}`}
-            onChange={(event) => setFound(event.target.value)}
-          />
-          <Button type="submit">Keep</Button>
-        </Form>
+        />
       )}
     </div>
   );
@@ -321,7 +314,7 @@ function SelectionCheck({
         >
           <div className="d-flex gap-2">
             <Form.Control
-              style={{ maxWidth: '6rem' }}
+              className="short-field"
               inputMode="decimal"
               value={many}
               onChange={(event) => setMany(event.target.value)}

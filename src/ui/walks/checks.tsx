@@ -1,9 +1,9 @@
 'use client';
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
 import type { WalkArea } from '@/contract/views/walk';
 import { CHECK_VERDICTS, type CheckVerdict } from '@/core/walks/observation';
 import { StateIcon } from '../kit/state-icon';
+import { WordForm } from '../kit/word-form';
 import type { Terms } from './area-body';
 import type { Walking } from './use-walk';
 
@@ -27,7 +27,7 @@ export function Checks({ area, walking }: Terms) {
       {[...area.checks]
         .sort((a, b) => (order.get(a.key) ?? 0) - (order.get(b.key) ?? 0))
         .map((line) => (
-          <Line key={line.key} line={line} area={area} walking={walking} />
+          <CheckLine key={line.key} line={line} area={area} walking={walking} />
         ))}
     </section>
   );
@@ -35,9 +35,8 @@ export function Checks({ area, walking }: Terms) {
 
 const isSettled = (line: WalkArea['checks'][number]): boolean => line.state === 'right' || line.state === 'not here';
 
-function Line({ line, area, walking }: { line: WalkArea['checks'][number]; area: WalkArea; walking: Walking }) {
+function CheckLine({ line, area, walking }: { line: WalkArea['checks'][number]; area: WalkArea; walking: Walking }) {
   const [asking, setAsking] = useState(false);
-  const [words, setWords] = useState('');
   const item = line.key.startsWith('left:') ? line.key.slice('left:'.length) : undefined;
   const put = (verdict: CheckVerdict, text?: string): void => {
     // A leftover that is right is done, there and everywhere else.
@@ -81,23 +80,14 @@ function Line({ line, area, walking }: { line: WalkArea['checks'][number]; area:
         ))}
       </div>
       {asking && (
-        <Form
-          className="d-flex gap-2 mt-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            put('open', words.trim());
-          }}
-        >
-          <Form.Control
-            autoFocus
-            value={words}
-            maxLength={600}
-            placeholder="What is missing?"
-            aria-label={`What is missing: ${line.text}`}
-            onChange={(event) => setWords(event.target.value)}
-          />
-          <Button type="submit">Keep: open</Button>
-        </Form>
+        <WordForm
+          focus
+          label={`What is missing: ${line.text}`}
+          placeholder="What is missing?"
+          submit="Keep: open"
+          most={600}
+          onKeep={(words) => put('open', words)}
+        />
       )}
     </div>
   );

@@ -233,7 +233,7 @@ function Row({ one: { draft, fresh }, reading, walking, onAccept, onDrop, onMove
           />
           <Form.Select
             value={area}
-            style={{ maxWidth: '12rem' }}
+            className="mid-field"
             aria-label={`Room of: ${understood(fresh, areas)}`}
             onChange={(event) => setArea(event.target.value)}
           >

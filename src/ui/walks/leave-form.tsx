@@ -85,7 +85,7 @@ export function LeaveForm({ walking }: { walking: Walking }) {
           max={10}
           step={1}
           value={bin === undefined ? Math.round((left?.bin ?? 0) * 10) : bin * 10}
-          style={{ minHeight: 48 }}
+          className="for-thumbs"
           onChange={(event) => setBin(Number(event.target.value) / 10)}
         />
       </div>

@@ -47,8 +47,7 @@ export function RecordedLines({ area, walking }: Terms) {
             )}
             <button
               type="button"
-              className="btn btn-link"
-              style={{ minHeight: 48 }}
+              className="btn btn-link for-thumbs"
               onClick={() => walking.withdraw(area.id, line.id)}
             >
               Take back<Hidden> {line.text}</Hidden>

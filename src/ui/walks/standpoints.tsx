@@ -1,13 +1,11 @@
 'use client';
-import { useState } from 'react';
-import { Form } from 'react-bootstrap';
 import type { Terms } from './area-body';
 import { pictureSource } from './recorded-lines';
 import { Hidden } from '../kit/hidden';
+import { WordForm } from '../kit/word-form';
 
 /** Spots from which a picture is taken again on every walk, so that two of them show what changed. */
 export function Standpoints({ area, walking, onPicture }: Terms) {
-  const [name, setName] = useState('');
   return (
     <section aria-label="Pictures from the same spot">
       <h2>Pictures from the same spot</h2>
@@ -19,7 +17,7 @@ export function Standpoints({ area, walking, onPicture }: Terms) {
               alt={`${area.name}, ${spot.name}, ${spot.last.when}`}
               width={96}
               height={72}
-              style={{ objectFit: 'cover' }}
+              className="object-fit-cover"
             />
           )}
           <span className="flex-fill">
@@ -31,26 +29,15 @@ export function Standpoints({ area, walking, onPicture }: Terms) {
           </button>
         </div>
       ))}
-      <Form
-        className="check-line d-flex gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (name.trim() === '') return;
-          onPicture(walking.addStandpoint(area.id, name.trim()));
-          setName('');
-        }}
-      >
-        <Form.Control
-          value={name}
-          maxLength={60}
-          placeholder="from the door, towards the window"
-          aria-label={`A new standpoint in ${area.name}`}
-          onChange={(event) => setName(event.target.value)}
-        />
-        <button type="submit" className="btn btn-outline-secondary text-nowrap" disabled={name.trim() === ''}>
-          New spot
-        </button>
-      </Form>
+      <WordForm
+        className="check-line"
+        label={`A new standpoint in ${area.name}`}
+        placeholder="from the door, towards the window"
+        submit="New spot"
+        most={60}
+        missing="Say where you stand and where you look, so that the next picture is taken from there."
+        onKeep={(name) => onPicture(walking.addStandpoint(area.id, name))}
+      />
     </section>
   );
 }

@@ -80,8 +80,7 @@ function Begin({ job }: { job: JobPack }) {
     <div className="check-line d-flex gap-2 align-items-center">
       <span className="flex-fill fw-bold">{job.job.name}</span>
       <select
-        className="form-select"
-        style={{ width: '9rem' }}
+        className="form-select field"
         aria-label={`Kind of walk in ${job.job.name}`}
         value={kind}
         onChange={(event) => setKind(event.target.value as WalkKind)}

@@ -25,7 +25,7 @@ export function Walks({ view }: { view: WalksView }) {
           <span className="push actions">
             {!view.job.openWalk && (
               <Form.Select
-                style={{ width: '11rem' }}
+                className="mid-field"
                 aria-label="Kind of walk"
                 value={kind}
                 onChange={(event) => setKind(event.target.value as WalkKind)}

@@ -90,7 +90,7 @@ export function Walls({ view }: { view: WallsView }) {
                               alt={`${thing.what} in ${wall.name}`}
                               width={72}
                               height={54}
-                              style={{ objectFit: 'cover' }}
+                              className="object-fit-cover"
                             />
                           </a>
                         )
