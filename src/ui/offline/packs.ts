@@ -34,11 +34,12 @@ export async function packsHere(): Promise<{ jobs: JobPack[]; walks: WalkPack[] 
 /**
  * Fetches what every job needs for a walk; nothing where there is no connection. Walks that ended elsewhere are let go
  * of.
+ * @returns whether they are kept now
  */
-export async function keepJobs(): Promise<void> {
+export async function keepJobs(): Promise<boolean> {
   try {
     const response = await fetch(api.walkPacks());
-    if (!response.ok) return;
+    if (!response.ok) return false;
     const jobs = (await response.json()) as JobPack[];
     const known = new Set(jobs.map((job) => `job:${job.job.id}`));
     const stale = (await store.packs.toArray())
@@ -46,8 +47,10 @@ export async function keepJobs(): Promise<void> {
       .map((kept) => kept.key);
     await store.packs.bulkDelete(stale);
     await store.packs.bulkPut(jobs.map((job) => ({ key: `job:${job.job.id}`, job })));
+    return true;
   } catch {
     // Without a connection the packs of before are as good as it gets.
+    return false;
   }
 }
 

@@ -1,16 +1,43 @@
 import { keepJobs } from './packs';
 
+/** The page that was asked for comes first: what is fetched ahead waits until it stands. */
+const SETTLED_MS = 1_500;
+/** Often enough for a phone that loses its signal, seldom enough that pages do not queue behind it. */
+const EVERY_MS = 60_000;
+const LAST = 'aftermist-prepared';
+
+let coming: ReturnType<typeof setTimeout> | undefined;
+
 /** Has the service worker serve Walk where there is no signal, and keeps it and the packs of the jobs current. */
 export function prepareOffline(): void {
-  if (!('serviceWorker' in navigator)) return;
-  void navigator.serviceWorker
-    .register('/service-worker.js')
-    .then(() => navigator.serviceWorker.ready)
-    .then(
-      (ready) => {
-        ready.active?.postMessage('renew');
-        return keepJobs();
-      },
-      () => undefined,
-    );
+  if (!('serviceWorker' in navigator) || coming !== undefined) return;
+  coming = setTimeout(() => {
+    coming = undefined;
+    if (isDue()) void prepare().catch(() => undefined);
+  }, SETTLED_MS);
+}
+
+async function prepare(): Promise<void> {
+  await navigator.serviceWorker.register('/service-worker.js');
+  const ready = await navigator.serviceWorker.ready;
+  ready.active?.postMessage('renew');
+  if (await keepJobs()) remember();
+}
+
+/** Whether it is a while since this device was prepared; one that cannot remember is always due. */
+function isDue(): boolean {
+  try {
+    const since = Date.now() - Number(localStorage.getItem(LAST) ?? 0);
+    return since < 0 || since >= EVERY_MS;
+  } catch {
+    return true;
+  }
+}
+
+function remember(): void {
+  try {
+    localStorage.setItem(LAST, String(Date.now()));
+  } catch {
+    // It is prepared once more than it need be.
+  }
 }
