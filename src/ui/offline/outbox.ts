@@ -53,6 +53,7 @@ export async function enqueue(command: Command, attached?: Waiting['attached']):
 
 const FIRST_RETRY_MS = 2_000;
 const LONGEST_RETRY_MS = 60_000;
+const PATIENCE_MS = 30_000;
 let flushing = false;
 /** How often sending was asked for: whoever asks while it is tried may know of a line that came back after the try had failed. */
 let asked = 0;
@@ -120,7 +121,8 @@ async function settle(next: Waiting): Promise<boolean> {
       row.command = named;
     });
   }
-  const sent = await post(command);
+  // A line that is there in name only would hold up all the others.
+  const sent = await post(command, { patienceMs: PATIENCE_MS });
   if (sent.ok) await answered({ ...next, command });
   // Signed out or a server that restarts is no answer to this record: it waits.
   else if (sent.problem.status === 0 || sent.problem.status >= 500 || sent.problem.status === 401) return false;

@@ -62,7 +62,7 @@ describe('a command on its way', () => {
     await send(startWalk, { id: newId(), job: newId(), kind: 'progress' });
     expect(given().headers).not.toHaveProperty('x-aftermist-link');
     answer(200, { id: '', status: 'applied', seq: 1, result: null });
-    await post(command, 'secret');
+    await post(command, { link: 'secret' });
     expect(given().headers).toMatchObject({ 'x-aftermist-link': 'secret' });
   });
 

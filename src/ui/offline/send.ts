@@ -29,11 +29,18 @@ const FAILED: ProblemDocument = {
 };
 
 /** Hands one command to the door. Never throws: no connection is a problem like any other, told by its code. */
-export const post = (command: Command, link?: string): Promise<Sent> => onItsWay(() => deliver(command, link));
+export const post = (command: Command, terms: Terms = {}): Promise<Sent> => onItsWay(() => deliver(command, terms));
 
-async function deliver(command: Command, link?: string): Promise<Sent> {
+interface Terms {
+  link?: string | undefined;
+  /** How long an answer is waited for: for whoever sends the same again. */
+  patienceMs?: number;
+}
+
+async function deliver(command: Command, { link, patienceMs }: Terms): Promise<Sent> {
   try {
     const response = await fetch(api.commands(), {
+      ...(patienceMs === undefined ? {} : { signal: AbortSignal.timeout(patienceMs) }),
       method: 'POST',
       body: JSON.stringify({ ...command, sent: now() }),
       headers: { 'content-type': 'application/json', ...(link ? { 'x-aftermist-link': link } : {}) },
@@ -49,4 +56,4 @@ async function deliver(command: Command, link?: string): Promise<Sent> {
 
 /** Sends a change at once, from a desk; a walk goes through the outbox instead. */
 export const send = <Kind extends KnownKind>(kind: Kind, payload: PayloadOf<Kind>, link?: string): Promise<Sent> =>
-  post(commandOf(kind.type, payload), link);
+  post(commandOf(kind.type, payload), { link });

@@ -10,6 +10,8 @@ import { prepareOffline } from '../offline/worker';
 
 /** Changes come in bursts; the walk looks again once for all of them. */
 const GATHER_MS = 400;
+/** What was answered looks the same before and after; a whole day's records come back so many at a time. */
+const ANSWERED_MS = 250;
 
 /** What is kept here of a walk: its newest pack, and the queue. */
 interface Here {
@@ -61,9 +63,20 @@ export function useWalkHere(given: WalkPack): WalkPack {
         )
         .finally(() => meanwhile.delete(events));
     };
+    let answered: EntryEvent[] = [];
+    let gathering: ReturnType<typeof setTimeout> | undefined;
+    const settle = (): void => {
+      const events = answered;
+      answered = [];
+      gathering = undefined;
+      setHere((here) => events.reduce(followed, here));
+    };
     const follow = (event: EntryEvent): void => {
       meanwhile.forEach((events) => events.push(event));
-      setHere((here) => followed(here, event));
+      if (event.what === 'answered') {
+        answered.push(event);
+        gathering ??= setTimeout(settle, ANSWERED_MS);
+      } else setHere((here) => followed(here, event));
     };
     void keepWalk(given)
       .catch(() => undefined)
@@ -72,18 +85,20 @@ export function useWalkHere(given: WalkPack): WalkPack {
     const offPacks = onPack(look);
     return () => {
       gone = true;
+      clearTimeout(gathering);
       offQueue();
       offPacks();
     };
   }, [given]);
 
-  // Others walk too, and what was sent from here comes back with all that follows from it.
   const waiting = queue.length;
+  const before = useRef(waiting);
+  // Others walk too. What is sent from here is looked up once all of it is there, not after each record.
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const soon = (): void => {
       clearTimeout(timer);
-      timer = setTimeout(() => void fetchWalk(walk), GATHER_MS);
+      timer = setTimeout(() => before.current === 0 && void fetchWalk(walk), GATHER_MS);
     };
     const stream = new EventSource(api.changes());
     stream.onmessage = soon;
@@ -95,7 +110,6 @@ export function useWalkHere(given: WalkPack): WalkPack {
     };
   }, [walk]);
   // Once the queue is empty nothing is on its way that the server does not know.
-  const before = useRef(waiting);
   useEffect(() => {
     if (before.current > 0 && waiting === 0) void fetchWalk(walk);
     before.current = waiting;
