@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoId } from '../../demo/seed';
-import { seesText } from '../support/browser';
+import { seesText, sent } from '../support/browser';
 import { stage } from '../support/stage';
 
 const on = stage();
@@ -8,6 +8,7 @@ const on = stage();
 describe('by keyboard alone', () => {
   it('finds a room and comes to its ladder', async () => {
     const page = await on.at('/');
+    await sent(page);
     await seesText(page, 'Walk today');
     await page.keyboard.down('Control');
     await page.keyboard.press('k');
@@ -26,6 +27,8 @@ describe('by keyboard alone', () => {
 
   it('walks with arrows and digits', async () => {
     const page = await on.at(`/walk/${demoId('signal', 'walk', '2')}`);
+    // Its words come with the page; keys are heard once the page has begun to work, which its top line tells.
+    await sent(page);
     await seesText(page, '1 of 18');
     await page.keyboard.press('ArrowRight');
     await seesText(page, '2 of 18');
