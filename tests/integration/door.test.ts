@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { ROLES, type Permission } from '@/contract/command';
+import { COMMANDS } from '@/contract/commands';
 import { queryAll, queryOne } from '@/server/database/query';
 import { dispatch } from '@/server/dispatch/dispatch';
 import type { Actor } from '@/server/dispatch/actor';
@@ -273,6 +275,28 @@ describe('the door', () => {
     expect(
       give(installation, 'walk.start', { id: newId(), job: signalHouse, kind: 'progress' }, { kind: 'founder' }),
     ).toMatchObject({ status: 'refused', httpStatus: 401 });
+  });
+
+  it('opens no command to anybody it is not for, whatever he sends, and leaves no trace of it', () => {
+    const installation = demoHouse();
+    const untouched = traces(installation);
+    const actors: [Permission, Actor][] = [
+      ...ROLES.map((role): [Permission, Actor] => [
+        role,
+        { kind: 'person', id: demoId('person', 'maren'), name: 'Somebody', role },
+      ]),
+      ['link', { kind: 'link', id: newId(), audience: 'client', job: signalHouse, sub: null }],
+      ['founder', { kind: 'founder' }],
+    ];
+    const closed = Object.values(COMMANDS).flatMap((kind) =>
+      actors.filter(([may]) => !(kind.may as readonly Permission[]).includes(may)).map(([, who]) => ({ kind, who })),
+    );
+    expect(closed.length).toBeGreaterThan(Object.keys(COMMANDS).length);
+    for (const { kind, who } of closed)
+      expect([kind.type, dispatch(installation, who, raw(kind.type, {}))], `${kind.type} by ${who.kind}`).toMatchObject(
+        [kind.type, { status: 'refused', httpStatus: who.kind === 'founder' ? 401 : 403 }],
+      );
+    expect(traces(installation)).toBe(untouched);
   });
 
   it('founds a firm once and keeps its password out of the log', () => {

@@ -94,9 +94,10 @@ function wholeAt(words: readonly string[], at: number): (Group & { pairs: boolea
   if (/^\d{1,3},\d{3}$/.test(word)) return { value: Number(word.replace(',', '')), to: at + 1, pairs: false };
   if (word === 'a' && words[at + 1] === 'dozen') return { value: 12, to: at + 2, pairs: false };
   if (word === 'dozen') return { value: 12, to: at + 1, pairs: false };
-  if (word === 'a' && words[at + 1] === 'hundred') return { value: 100, to: at + 2, pairs: false };
   if (word === 'oh') return undefined;
-  const first = group(words, at);
+  // “A hundred and ten”, “a thousand”.
+  const one = word === 'a' && /^(?:hundred|thousand)$/.test(words[at + 1] ?? '');
+  const first = one ? { value: 1, to: at + 1 } : group(words, at);
   if (!first) return undefined;
   let { value, to } = first;
   if (words[to] === 'thousand') {
