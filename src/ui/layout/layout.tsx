@@ -361,57 +361,26 @@ function LayoutPanel({
   system: 'metric' | 'imperial';
   remove: (of: Removable, id: string, words: string) => void;
 }) {
+  const drawn = { area: area.id, system, onDone: close };
+  const take = (): void => {
+    close();
+    if (!open?.thing) return;
+    const { id, name } = open.thing;
+    remove(open.form, id, open.form === 'opening' ? name || OPENING_KINDS[open.thing.kind] : name);
+  };
   return (
-    <SidePanel
-      title={
-        open?.form === 'opening'
-          ? open.thing
-            ? 'Change an opening'
-            : 'An opening'
-          : open?.thing
-            ? 'Change it'
-            : 'A thing in the room'
-      }
-      open={open !== undefined}
-      onClose={close}
-    >
-      {open?.form === 'opening' && shape && (
+    <SidePanel title={open ? titleOf(open) : ''} open={open !== undefined} onClose={close}>
+      {open && shape && (
         <>
-          <OpeningForm
-            area={area.id}
-            shape={shape}
-            system={system}
-            onDone={close}
-            {...(open.thing ? { opening: open.thing } : {})}
-          />
-          {open.thing && (
-            <TakeAway
-              onTake={() => {
-                const { thing } = open;
-                close();
-                if (thing) remove('opening', thing.id, thing.name || OPENING_KINDS[thing.kind]);
-              }}
-            />
+          {open.form === 'opening' ? (
+            <OpeningForm {...drawn} shape={shape} {...(open.thing ? { opening: open.thing } : {})} />
+          ) : (
+            <FixtureForm {...drawn} shape={shape} {...(open.thing ? { thing: open.thing } : {})} />
           )}
-        </>
-      )}
-      {open?.form === 'fixture' && shape && (
-        <>
-          <FixtureForm
-            area={area.id}
-            shape={shape}
-            system={system}
-            onDone={close}
-            {...(open.thing ? { thing: open.thing } : {})}
-          />
           {open.thing && (
-            <TakeAway
-              onTake={() => {
-                const { thing } = open;
-                close();
-                if (thing) remove('fixture', thing.id, thing.name);
-              }}
-            />
+            <Button variant="link" className="px-0 mt-2" onClick={take}>
+              Take it away
+            </Button>
           )}
         </>
       )}
@@ -419,11 +388,8 @@ function LayoutPanel({
   );
 }
 
-const TakeAway = ({ onTake }: { onTake: () => void }) => (
-  <Button variant="link" className="px-0 mt-2" onClick={onTake}>
-    Take it away
-  </Button>
-);
+const titleOf = ({ form, thing }: Open): string =>
+  form === 'opening' ? (thing ? 'Change an opening' : 'An opening') : thing ? 'Change it' : 'A thing in the room';
 
 function Things({ view, onOpen }: { view: LayoutView; onOpen: (open: Open) => void }) {
   const say = (mm: number): string => formatLength(mm, view.job.units);
