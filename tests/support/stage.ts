@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, afterEach, beforeAll } from 'vitest';
 import type { StoredPlan } from '@/server/schedule/read-plan';
-import { DESK, launch, visit, type PHONE } from './browser';
+import { DESK, endSessions, launch, visit, type PHONE } from './browser';
 import { copyDemo } from './installations';
 import { serve, type Server } from './server';
 
@@ -47,12 +47,7 @@ export function stage({ empty = false }: { empty?: boolean } = {}): Stage {
   afterEach(async () => {
     set.complaints.length = 0;
     // Sessions end while their server still answers: a page that waits for it would keep its session open.
-    await Promise.all(
-      set.browser
-        .browserContexts()
-        .slice(1)
-        .map((context) => context.close()),
-    );
+    await endSessions(set.browser, set.server.url);
   });
   afterAll(async () => {
     await set.browser.close();
