@@ -8,8 +8,6 @@
 export const RATCHET = {
   // A number with what is measured by it; which of two sizes stands before which.
   'src/core/narration/measures-said.ts': 23,
-  // Tens, hundreds, halves and “a dozen” in one run of words.
-  'src/core/narration/numbers.ts': 21,
   // Whether a sentence goes to another room, comes back, or only names one.
   'src/core/narration/places.ts': 64,
   // “Half”, “two of three walls”, “all but the corner”: one share from many ways of saying it.

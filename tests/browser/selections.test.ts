@@ -74,7 +74,7 @@ describe('the longest order of a job', () => {
     );
 
     // The thread leads to the block on the board, and from there back to what it waits for.
-    await click(page, '.thread-back a::-p-text(So Lantern roof)');
+    await click(page, '.back-from-work a::-p-text(So Lantern roof)');
     await seesText(page, 'Why here?');
     await press(page, 'Look at what it waits for');
     await seesText(page, 'Why these days');

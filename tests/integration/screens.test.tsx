@@ -201,6 +201,63 @@ describe('public pages', () => {
     ],
   };
 
+  it('keep every form’s fields apart from those of the others, each under its own label', () => {
+    const change = (number: number): ClientShared['changes'][number] => ({
+      id: `change-${number}`,
+      number,
+      area: 'Study',
+      title: `a hatch ${number}`,
+      why: 'asked for',
+      lines: [],
+      price: { net: 42_000, markup: 0, tax: 0, total: 42_000 },
+      before: null,
+      after: null,
+      state: 'sent',
+      answered: null,
+    });
+    const choice = (id: string): ClientShared['choices'][number] => ({
+      id,
+      what: `the tap ${id}`,
+      by: null,
+      alternatives: ['a', 'b'].map((key) => ({
+        id: `${id}-${key}`,
+        choice: `tap ${key}`,
+        price: null,
+        look: '',
+        upkeep: '',
+        picture: null,
+      })),
+    });
+    const asked = (id: string, kind: 'approval' | 'answer'): ClientShared['requests'][number] => ({
+      id,
+      kind,
+      subject: `the ${id}`,
+      by: null,
+      waits: [],
+    });
+    const drawn = html(
+      <ClientPage
+        view={{
+          ...client,
+          changes: [change(1), change(2)],
+          choices: [choice('one'), choice('two')],
+          requests: [asked('colour', 'approval'), asked('height', 'answer')],
+          completion: { items: [], areas: [{ id: 'r', name: 'Study', accepted: null }] },
+        }}
+        token="secret"
+      />,
+    );
+    const ids = [...drawn.matchAll(/ id="([^"]+)"/g)].map(([, id]) => id);
+    expect(ids.filter((id, index) => ids.indexOf(id) !== index)).toEqual([]);
+    const labels = [...drawn.matchAll(/ for="([^"]+)"/g)].map(([, id]) => id);
+    expect(labels.length).toBeGreaterThan(14);
+    expect(labels.filter((id) => !ids.includes(id))).toEqual([]);
+    // Whoever the link is for need not write the name again.
+    expect(count(drawn, 'value="A"')).toBe(count(drawn, '>Your name<'));
+    expect(words(drawn)).toMatch(/I approve: a hatch 1 .*I decline: a hatch 1 .*I approve: a hatch 2/);
+    expect(words(drawn)).toContain('I choose this for the tap two');
+  });
+
   it('let the client acknowledge the newest news alone, and fetch pictures through the link', () => {
     const drawn = html(<ClientPage view={client} token="secret" />);
     expect(count(drawn, 'I have read it')).toBe(1);

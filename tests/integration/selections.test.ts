@@ -329,7 +329,7 @@ describe('the chain of the lantern glazing', () => {
     expect(glazing().day >= addDays(settled, 11)).toBe(true);
     expect(glazing().reason.text).toMatch(/12 days later than promised: the kiln broke/);
     const page = selectionPage(installation, signalHouse, GLAZING);
-    expect(page.thread.map((line) => line.text).join('\n')).toMatch(
+    expect(page.explanation.map((line) => line.text).join('\n')).toMatch(
       /Needed on site by[\s\S]*days? after that: the delivery of lantern glazing is expected[\s\S]*the kiln broke/,
     );
     // The desk speaks by the time of day at which this runs, people here always at nine: which came first is not asked.

@@ -105,7 +105,7 @@ export interface SelectionPageView {
   alternatives: (Alternative & { there: Day; after: number | null })[];
   closures: Closure[];
   /** Why its days are what they are, from the work back, each line leading on. */
-  thread: { text: string; href: string | null }[];
+  explanation: { text: string; href: string | null }[];
   /** What other selections have to do with it. */
   related: { id: string; text: string }[];
   requests: RequestView[];

@@ -2,10 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { mayCount, numberAt, partAt } from './numbers';
 
-const ONES =
-  'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'.split(
-    ' ',
-  );
+const ONES = (
+  'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen ' +
+  'seventeen eighteen nineteen'
+).split(' ');
 const TENS = 'twenty thirty forty fifty sixty seventy eighty ninety'.split(' ');
 
 /** A number under a hundred as it is spoken. */
@@ -19,7 +19,8 @@ function spoken(value: number, and: boolean): string {
   if (value < 100) return underHundred(value);
   if (value < 1000) return `${underHundred(Math.floor(value / 100))} hundred${rest(value % 100)}`;
   const hundreds = value % 1000;
-  return `${underHundred(Math.floor(value / 1000))} thousand${hundreds === 0 ? '' : hundreds < 100 ? rest(hundreds) : ` ${spoken(hundreds, and)}`}`;
+  const said = hundreds < 100 ? rest(hundreds) : ` ${spoken(hundreds, and)}`;
+  return `${underHundred(Math.floor(value / 1000))} thousand${said}`;
 }
 
 describe('a number in speech', () => {

@@ -88,7 +88,9 @@ export function partAt(words: readonly string[], at: number): Group | undefined 
   return many !== undefined && part !== undefined && many > 0 ? { value: many / part, to: at + 2 } : undefined;
 }
 
-function wholeAt(words: readonly string[], at: number): (Group & { pairs: boolean }) | undefined {
+type Whole = Group & { pairs: boolean };
+
+function wholeAt(words: readonly string[], at: number): Whole | undefined {
   const word = words[at] ?? '';
   if (DIGITS.test(word)) return { value: Number(word), to: at + 1, pairs: false };
   if (/^\d{1,3},\d{3}$/.test(word)) return { value: Number(word.replace(',', '')), to: at + 1, pairs: false };
@@ -99,21 +101,25 @@ function wholeAt(words: readonly string[], at: number): (Group & { pairs: boolea
   const one = word === 'a' && /^(?:hundred|thousand)$/.test(words[at + 1] ?? '');
   const first = one ? { value: 1, to: at + 1 } : group(words, at);
   if (!first) return undefined;
+  const unit = words[first.to];
+  const next = words[first.to + 1] === 'and' ? first.to + 2 : first.to + 1;
+  if (unit === 'thousand') {
+    const rest = wholeAt(words, next);
+    return together(first, 1000, rest && rest.value < 1000 ? rest : undefined);
+  }
+  return unit === 'hundred' ? together(first, 100, group(words, next)) : inPairs(words, first);
+}
+
+/** `eighteen` hundred and `forty`. */
+const together = (many: Group, unit: number, rest: Group | undefined): Whole => ({
+  value: many.value * unit + (rest?.value ?? 0),
+  to: rest?.to ?? many.to + 1,
+  pairs: false,
+});
+
+/** The builder's pairs: `eighteen forty`, `two seven fifty`; up to four digits. */
+function inPairs(words: readonly string[], first: Group): Whole {
   let { value, to } = first;
-  if (words[to] === 'thousand') {
-    value *= 1000;
-    to += 1;
-    const rest = wholeAt(words, words[to] === 'and' ? to + 1 : to);
-    return rest && rest.value < 1000
-      ? { value: value + rest.value, to: rest.to, pairs: false }
-      : { value, to, pairs: false };
-  }
-  if (words[to] === 'hundred') {
-    value *= 100;
-    to += 1;
-    const rest = group(words, words[to] === 'and' ? to + 1 : to);
-    return rest ? { value: value + rest.value, to: rest.to, pairs: false } : { value, to, pairs: false };
-  }
   let digits = String(value);
   for (
     let next = group(words, to);
@@ -123,7 +129,8 @@ function wholeAt(words: readonly string[], at: number): (Group & { pairs: boolea
     digits += String(next.value);
     to = next.to;
   }
-  return { value: Number(digits), to, pairs: to !== first.to };
+  value = Number(digits);
+  return { value, to, pairs: to !== first.to };
 }
 
 /** The number that begins at this word, the longest reading; undefined where none does. */

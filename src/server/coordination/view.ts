@@ -1,4 +1,4 @@
-import type { DesksView, InspectionView, UnbookedView } from '@/contract/views/desks';
+import type { CoordinationView, InspectionView, UnbookedView } from '@/contract/views/coordination';
 import { groupBy } from '@/core/group-by';
 import { expectedLost, LIMITS, type HalfDayOutlook } from '@/core/schedule/weather';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
@@ -36,7 +36,7 @@ const MONTHS = [
 const month = (number: number): string => MONTHS[number - 1] ?? '';
 
 /** What a firm arranges with the world outside: inspections, weather, plant, other people's calendars. */
-export function coordinationView(installation: Installation): DesksView {
+export function coordinationView(installation: Installation): CoordinationView {
   const { db } = installation;
   const { today: now } = firmTime(installation);
   const plan = readPlan(db);
@@ -91,7 +91,7 @@ function weatherOf(
   installation: Installation,
   plan: StoredPlan | undefined,
   now: Day,
-): Pick<DesksView, 'outlook' | 'saidAt' | 'normals' | 'expected'> {
+): Pick<CoordinationView, 'outlook' | 'saidAt' | 'normals' | 'expected'> {
   const { db } = installation;
   const outlook = queryAll<HalfDayOutlook & { said_at: string }>(
     db,
@@ -137,7 +137,7 @@ function weatherOf(
 }
 
 /** Work that the weather, or what must not lie open, keeps back. */
-const keptBack = (plan: StoredPlan | undefined, job: (id: string) => string): DesksView['kept'] =>
+const keptBack = (plan: StoredPlan | undefined, job: (id: string) => string): CoordinationView['kept'] =>
   (plan?.tasks ?? []).flatMap((task) => {
     const words =
       task.reason.kind === 'weather'
@@ -149,7 +149,7 @@ const keptBack = (plan: StoredPlan | undefined, job: (id: string) => string): De
   });
 
 /** What the firm has of each kind of plant, when it is away, and how much of the plan needs it. */
-function plantOf(db: Connection, plan: StoredPlan | undefined, now: Day): DesksView['plant'] {
+function plantOf(db: Connection, plan: StoredPlan | undefined, now: Day): CoordinationView['plant'] {
   const downs = groupBy(
     queryAll<{ id: string; plant: string; first_day: Day; last_day: Day; units: number; reason: string }>(
       db,
@@ -183,7 +183,7 @@ function busyOf(
   installation: Installation,
   subs: readonly { id: string; name: string; trade: Trade }[],
   now: Day,
-): DesksView['subs'] {
+): CoordinationView['subs'] {
   const { db } = installation;
   const busy = new Map(
     queryAll<{ sub: string; count: number }>(
@@ -210,7 +210,7 @@ function busyOf(
 }
 
 /** Calendars that others follow, with their addresses. */
-const feedsOf = (installation: Installation, targets: DesksView['targets']): DesksView['feeds'] =>
+const feedsOf = (installation: Installation, targets: CoordinationView['targets']): CoordinationView['feeds'] =>
   queryAll<{ id: string; kind: 'job' | 'sub' | 'person'; target: string; made_at: string }>(
     installation.db,
     'SELECT * FROM feed WHERE closed_at IS NULL ORDER BY made_at',

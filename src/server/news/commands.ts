@@ -1,7 +1,7 @@
 import { insert, queryOne, execute } from '../database/query';
 import { handlers, requireRow, requireVersion, type CommandContext } from '../dispatch/handler';
 import { Refusal, unprocessable } from '../dispatch/refusal';
-import { addLink } from './tell-client';
+import { addLink } from './notify-client';
 import type { Rows } from '../database/rows';
 
 type UpdateRow = Pick<Rows['job_update'], 'id' | 'job' | 'audience' | 'state' | 'version'>;

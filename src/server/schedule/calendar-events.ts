@@ -27,7 +27,7 @@ const eventOf = (
  * sequence up. What is under way keeps the day it began; what is done stays as it was; what is no longer planned is
  * cancelled.
  */
-export function tellCalendars(db: Connection, plan: Plan, now: string): void {
+export function noteCalendarEvents(db: Connection, plan: Plan, now: string): void {
   const known = new Map(queryAll<EventRow>(db, 'SELECT * FROM calendar_event').map((row) => [row.task, row]));
   for (const task of plan.tasks) {
     const row = known.get(task.id);

@@ -11,7 +11,7 @@ import type { Connection } from '../database/open';
 import { planInput } from './plan-input';
 import { holidaysOf } from './read-site';
 import { currentVersion, readPlan, type StoredPlan } from './read-plan';
-import { tellCalendars } from './calendar-events';
+import { noteCalendarEvents } from './calendar-events';
 
 /** Old versions can be computed no more, but nobody asks for them: those of walks and the last few stay. */
 const KEPT_VERSIONS = 30;
@@ -108,7 +108,7 @@ export function storePlan(
       finish_day: finish === undefined ? null : lastDay(origin, finish),
     });
   }
-  tellCalendars(db, plan, now);
+  noteCalendarEvents(db, plan, now);
   if (former) keepMoves(db, former, plan, { version, now, cause, causes });
   return version;
 }

@@ -21,7 +21,7 @@ import {
 } from '../dispatch/handler';
 import { notFound, unprocessable } from '../dispatch/refusal';
 import { finishIf } from '../schedule/what-if';
-import { needClientOf, tellClient } from '../news/tell-client';
+import { needClientOf, notifyClient } from '../news/notify-client';
 import type { Rows } from '../database/rows';
 
 export interface ChangeLine {
@@ -167,7 +167,7 @@ export const changeHandlers = handlers({
       before && after && before !== after
         ? ` The work would then end on ${formatDay(after, day)} instead of ${formatDay(before, day)}.`
         : ' The work would end on the same day.';
-    tellClient(
+    notifyClient(
       context,
       row.job,
       {

@@ -7,7 +7,7 @@ import { handlers, requireRow, requireVersion } from '../dispatch/handler';
 import { notFound, unprocessable } from '../dispatch/refusal';
 import type { Installation } from '../installation';
 import { jobHead, requireJob } from '../sites/queries';
-import { needClientOf, tellClient } from '../news/tell-client';
+import { needClientOf, notifyClient } from '../news/notify-client';
 import { whenSeen } from '../words';
 import { composeStatement, statementGaps } from './compose-statement';
 import { scopeCounts } from './read-scope';
@@ -53,7 +53,7 @@ export const statementHandlers = handlers({
     if (newest !== row.number) throw unprocessable('not-the-newest', 'There is a newer version; send that one.', 'id');
     update(context.db, 'statement', id, { state: 'sent', sent_at: context.now });
     const { name } = requireJob(context.db, row.job);
-    tellClient(
+    notifyClient(
       context,
       row.job,
       {

@@ -26,7 +26,7 @@ import {
 } from '../dispatch/handler';
 import { notFound, conflict, unprocessable } from '../dispatch/refusal';
 import { recordDecision } from '../scope/decisions';
-import { needClientOf } from '../news/tell-client';
+import { needClientOf } from '../news/notify-client';
 import { settleCheck } from './checks';
 import { requireDayInJob, requirePastDay } from './days';
 import { addHistory } from './history';

@@ -15,7 +15,7 @@ import {
   type PlanContext,
 } from '../dispatch/handler';
 import { notFound, unprocessable } from '../dispatch/refusal';
-import { needClientOf, tellClient } from '../news/tell-client';
+import { needClientOf, notifyClient } from '../news/notify-client';
 import { requirePastDay } from './days';
 import { requestOf, requestRows, requestsOf, waitRows, type RequestRow } from './rows';
 import { addHistory } from './history';
@@ -200,7 +200,7 @@ export const requestHandlers = handlers({
     const now = today(context.installation);
     update(context.db, 'request', id, { sent: 'asked on their page', sent_on: now, expected_on: null, ...SENT });
     addHistory(context, about(row), `asked of ${to.name} on their page`);
-    tellClient(
+    notifyClient(
       context,
       row.job,
       {

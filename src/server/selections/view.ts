@@ -142,7 +142,7 @@ export function selectionPage(installation: Installation, job: string, id: strin
         after: item.needBy === null ? null : Math.max(0, daysBetween(item.needBy, there)),
       };
     }),
-    thread: threadOf(installation, job, item, plan),
+    explanation: dateExplanation(installation, job, item, plan),
     related: items
       .filter((selection) => selection.id === item.follows?.id || selection.follows?.id === id)
       .map((selection) => ({
@@ -183,12 +183,12 @@ export function selectionPage(installation: Installation, job: string, id: strin
  * From the work back: why it is needed then, and so ordered and decided by then; what became late since the plan
  * before.
  */
-function threadOf(
+function dateExplanation(
   installation: Installation,
   job: string,
   item: SelectionView,
   plan: StoredPlan | undefined,
-): SelectionPageView['thread'] {
+): SelectionPageView['explanation'] {
   const { today: now } = firmTime(installation);
   const id = item.returnTrip ? leftoverId(item.id) : taskId(item.areaId, item.phase);
   const task = plan?.tasks.find((planned) => planned.id === id && planned.state !== 'done');
@@ -206,7 +206,7 @@ function threadOf(
   ];
 }
 
-type Thread = SelectionPageView['thread'];
+type Explanation = SelectionPageView['explanation'];
 
 function neededWords(item: SelectionView, needBy: Day, start: Day | null, now: Day): string {
   const lie = item.acclimatiseDays > 0 ? ` and ${dayWords(item.acclimatiseDays)} to lie in the room` : '';
@@ -218,7 +218,7 @@ function neededWords(item: SelectionView, needBy: Day, start: Day | null, now: D
 }
 
 /** By when it is ordered and decided, and what must be granted before that. */
-function orderLines(job: string, item: SelectionView, orderBy: Day, decideBy: Day, now: Day): Thread {
+function orderLines(job: string, item: SelectionView, orderBy: Day, decideBy: Day, now: Day): Explanation {
   const decide = formatDay(decideBy, now);
   const order =
     `Order by ${formatDay(orderBy, now)}: it takes ${leadWords(item.leadLow, item.leadHigh)}, counted at the ` +
@@ -258,7 +258,7 @@ function sinceLastPlan(
   item: SelectionView,
   plan: StoredPlan | undefined,
   now: Day,
-): Thread {
+): Explanation {
   const before = plan && earlier(installation, job, plan.version, item.id);
   if (!before) return [];
   if (item.due.late && !before.due.late)

@@ -2,7 +2,7 @@ import { insert, queryOne, orNull, execute, update } from '../database/query';
 import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext } from '../dispatch/handler';
 import { notFound, unprocessable } from '../dispatch/refusal';
 import { personOf } from '../scope/decisions';
-import { needClientOf } from '../news/tell-client';
+import { needClientOf } from '../news/notify-client';
 import { walker } from './commands';
 import type { Rows } from '../database/rows';
 

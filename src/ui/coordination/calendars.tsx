@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { closeFeed, openFeed, readBusy } from '@/contract/commands/schedule';
-import type { DesksView } from '@/contract/views/desks';
+import type { CoordinationView } from '@/contract/views/coordination';
 import type { BusyCalendar } from '@/core/schedule/busy-calendar';
 import type { Outcome } from '@/core/problem';
 import { TRADES } from '@/core/sequence/trades';
@@ -22,10 +22,10 @@ import { LinkButton } from '../kit/link-button';
 const AHEAD = 400;
 const PATIENCE_MS = 6_000;
 
-type Sub = DesksView['subs'][number];
+type Sub = CoordinationView['subs'][number];
 
 /** Subs' own busy times, read in as days away; calendars for programs outside, by job, sub and person. */
-export function Calendars({ view, office }: { view: DesksView; office: boolean }) {
+export function Calendars({ view, office }: { view: CoordinationView; office: boolean }) {
   const [reading, setReading] = useState<Sub>();
   const { busy, give } = useSend();
   const [target, setTarget] = useState('');
@@ -135,9 +135,9 @@ function BusyCalendars({
   busy,
   give,
 }: {
-  view: DesksView;
+  view: CoordinationView;
   office: boolean;
-  setReading: (sub: DesksView['subs'][number] | undefined) => void;
+  setReading: (sub: CoordinationView['subs'][number] | undefined) => void;
   busy: boolean;
   give: Give;
 }) {

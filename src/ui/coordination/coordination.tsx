@@ -1,5 +1,5 @@
 'use client';
-import type { DesksView } from '@/contract/views/desks';
+import type { CoordinationView } from '@/contract/views/coordination';
 import { Calendars } from './calendars';
 import { Goals } from './goals';
 import { Inspections } from './inspections';
@@ -8,7 +8,7 @@ import { Weather } from './weather';
 import { PageHead } from '../kit/page';
 
 /** What comes from outside and decides days: inspection offices, the weather, plant, other people's calendars. */
-export function Coordination({ view, office }: { view: DesksView; office: boolean }) {
+export function Coordination({ view, office }: { view: CoordinationView; office: boolean }) {
   return (
     <div className="page desks">
       <PageHead heading="Inspections, weather, plant, calendars" />

@@ -1,12 +1,12 @@
 'use client';
 import { weighGoals } from '@/contract/commands/schedule';
-import type { DesksView } from '@/contract/views/desks';
+import type { CoordinationView } from '@/contract/views/coordination';
 import { CommandForm, TextField } from '../kit/form';
 import { FormEffect } from '../kit/effect';
 import { Block } from '../kit/page';
 
 /** What a better plan is to this firm: after hard rules, lateness by job, then trips and the ends of jobs. */
-export function Goals({ view }: { view: DesksView }) {
+export function Goals({ view }: { view: CoordinationView }) {
   return (
     <Block heading="What counts">
       <p className="soft small-text mt-2">

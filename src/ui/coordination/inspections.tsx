@@ -8,7 +8,7 @@ import {
   passInspection,
   setOffice,
 } from '@/contract/commands/schedule';
-import type { DesksView, InspectionView, OfficeView, UnbookedView } from '@/contract/views/desks';
+import type { CoordinationView, InspectionView, OfficeView, UnbookedView } from '@/contract/views/coordination';
 import { PHASE_KEYS, phaseFacts } from '@/core/sequence/phases';
 import { TRADE_KEYS, TRADES, type Trade } from '@/core/sequence/trades';
 import { formatDay } from '@/core/units/day';
@@ -31,7 +31,7 @@ const MARKS = { booked: 'waiting', passed: 'done', failed: 'stop', cancelled: 'n
 const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const;
 
 /** Visits that are booked and how they went; what still has to be booked, and by when. */
-export function Inspections({ view, office }: { view: DesksView; office: boolean }) {
+export function Inspections({ view, office }: { view: CoordinationView; office: boolean }) {
   const [open, setOpen] = useState<Open>();
   const close = (): void => setOpen(undefined);
   const { busy, give } = useSend();
@@ -132,7 +132,7 @@ function Visits({
   give,
   setOpen,
 }: {
-  view: DesksView;
+  view: CoordinationView;
   busy: boolean;
   give: Give;
   setOpen: (next: Open | undefined) => void;

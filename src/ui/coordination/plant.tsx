@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { breakPlant, mendPlant, setPlant } from '@/contract/commands/schedule';
-import type { DesksView } from '@/contract/views/desks';
+import type { CoordinationView } from '@/contract/views/coordination';
 import { PHASE_KEYS, phaseFacts } from '@/core/sequence/phases';
 import { formatDay } from '@/core/units/day';
 import { FormEffect } from '../kit/effect';
@@ -14,10 +14,10 @@ import { Block } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
 
-type One = DesksView['plant'][number];
+type One = CoordinationView['plant'][number];
 
 /** Diggers, hoists, saws: so many over all jobs, and when some are broken. */
-export function Plant({ view, office }: { view: DesksView; office: boolean }) {
+export function Plant({ view, office }: { view: CoordinationView; office: boolean }) {
   const [open, setOpen] = useState<{ what: 'set'; of: One | null } | { what: 'break'; of: One }>();
   const close = (): void => setOpen(undefined);
   const { busy, give } = useSend();

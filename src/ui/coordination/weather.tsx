@@ -3,7 +3,7 @@ import { routes } from '@/contract/routes';
 import { useState } from 'react';
 import Link from 'next/link';
 import { sayOutlook } from '@/contract/commands/schedule';
-import type { DesksView } from '@/contract/views/desks';
+import type { CoordinationView } from '@/contract/views/coordination';
 import { LIMITS } from '@/core/schedule/weather';
 import { formatDay } from '@/core/units/day';
 import { CommandForm, SelectField, TextField } from '../kit/form';
@@ -15,7 +15,7 @@ import { LinkButton } from '../kit/link-button';
 /**
  * Ten days of outlook, what the plan keeps off because of them, and what the usual weather of later months would take.
  */
-export function Weather({ view }: { view: DesksView }) {
+export function Weather({ view }: { view: CoordinationView }) {
   const [typing, setTyping] = useState(false);
   return (
     <Block
@@ -125,7 +125,7 @@ function WeatherPanel({
 }: {
   typing: boolean;
   setTyping: (next: boolean) => void;
-  view: DesksView;
+  view: CoordinationView;
 }) {
   return (
     <SidePanel title="Outlook for half a day" open={typing} onClose={() => setTyping(false)}>

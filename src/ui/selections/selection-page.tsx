@@ -68,7 +68,7 @@ export function SelectionPage({ view }: { view: SelectionPageView }) {
         <div className="main-and-aside">
           <div>
             <Facts view={view} />
-            <Thread view={view} />
+            <DateExplanation view={view} />
             {!isOrdered(item.state) && <Alternatives view={view} />}
             <Checks view={view} />
           </div>
@@ -309,11 +309,11 @@ function Facts({ view }: { view: SelectionPageView }) {
   );
 }
 
-function Thread({ view }: { view: SelectionPageView }) {
+function DateExplanation({ view }: { view: SelectionPageView }) {
   return (
     <Block heading="Why these days">
-      <ol className="thread-back">
-        {view.thread.map((line) => (
+      <ol className="back-from-work">
+        {view.explanation.map((line) => (
           <li key={line.text}>{line.href ? <Link href={line.href}>{line.text}</Link> : line.text}</li>
         ))}
       </ol>

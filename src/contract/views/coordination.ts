@@ -48,7 +48,7 @@ interface WeatherDayView {
   halves: { half: 0 | 1; rain: number; wind: number; low: number; forbids: string[] }[];
 }
 
-export interface DesksView {
+export interface CoordinationView {
   today: Day;
   inspections: InspectionView[];
   unbooked: UnbookedView[];

@@ -40,7 +40,7 @@ export interface Sending {
 }
 
 /** Sends the client of a job a message with a link of their own: news that is not about a walk. */
-export function tellClient(
+export function notifyClient(
   context: CommandContext,
   job: string,
   words: { title: string; body: string },
