@@ -253,7 +253,7 @@ describe('public pages', () => {
     expect(labels.length).toBeGreaterThan(14);
     expect(labels.filter((id) => !ids.includes(id))).toEqual([]);
     expect(count(drawn, '>Your name<')).toBe(8);
-    expect(words(drawn)).toMatch(/I approve: a hatch 1 .*I decline: a hatch 1 .*I approve: a hatch 2/);
+    expect(words(drawn)).toMatch(/I approve : a hatch 1 .*I decline : a hatch 1 .*I approve : a hatch 2/);
     expect(words(drawn)).toContain('I choose this for the tap two');
   });
 
