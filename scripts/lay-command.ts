@@ -41,13 +41,13 @@ function afterLast(text: string, subject: string, entry: string): string {
   return [...lines.slice(0, end + 1), ...entry.split('\n'), ...lines.slice(end + 1)].join('\n');
 }
 
-/** The text with a name more in what it takes from the handlers' own file. */
-const importing = (text: string, name: string): string =>
+/** The text with a name more in what it takes from another file; a text that has the name, or no such import, stays. */
+const importing = (text: string, name: string, from: string): string =>
   new RegExp(`\\b${name}\\b`).test(text)
     ? text
     : text.replace(
-        /import \{([^}]*?),?\s*\} from '\.\.\/dispatch\/handler';/,
-        `import {$1, ${name} } from '../dispatch/handler';`,
+        new RegExp(`import \\{([^}]*?),?\\s*\\} from '${from.replaceAll('.', '\\.')}';`),
+        `import {$1, ${name} } from '${from}';`,
       );
 
 const follow = { plan: 'context.replan(row.job, `${row.id} changed`);', job: 'context.logFor(row.job);', firm: '' };
@@ -76,7 +76,7 @@ export function layCommand(files: Files, laying: Laying): Map<string, string> {
     [
       handlers,
       afterLast(
-        importing(text(handlers), 'requireVersion'),
+        importing(importing(text(handlers), 'requireVersion', '../dispatch/handler'), 'update', '../database/query'),
         subject,
         `  '${type}': (context, { id, version }) => {\n    const row = requireVersion(context, '${table}', id, version);\n` +
           `    update(context.db, '${table}', row.id, {});\n    ${follow[affects]}\n  },`,

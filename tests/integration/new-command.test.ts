@@ -40,6 +40,13 @@ describe('a new command', () => {
     );
   });
 
+  it('takes what its handler calls from where it is', () => {
+    const laid = layCommand(files, { subject: 'standpoint', verb: 'rename', affects: 'job', table: 'standpoint' });
+    const handlers = laid.get('src/server/walks/commands.ts') ?? '';
+    expect(handlers).toMatch(/import \{[^}]*\bupdate\b[^}]*\} from '\.\.\/database\/query'/);
+    expect(handlers).toMatch(/import \{[^}]*\brequireVersion\b[^}]*\} from '\.\.\/dispatch\/handler'/);
+  });
+
   it('is refused where there is one of that name, or the subject has no files yet', () => {
     expect(() => layCommand(files, { ...laying, verb: 'order' })).toThrow(
       'There is a command selection.order already.',
