@@ -34,6 +34,8 @@ describe('holds', () => {
     await seesText(other, 'Kitchen: engineer');
     await press(one, 'Settled: engineer');
     await seesText(one, 'is settled; the plan follows');
+    // What is said stays while somebody points at it, however long the others take to hear of it.
+    await one.locator('.said button').hover();
     await gone(other, 'Kitchen: engineer');
     await press(one, 'Undo');
     await seesText(other, 'Kitchen: engineer');

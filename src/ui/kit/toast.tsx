@@ -14,18 +14,26 @@ export const useToast = (): ((saying: Saying) => void) => use(Say);
 export function ToastProvider({ children }: { children: ReactNode }) {
   const [saying, setSaying] = useState<Saying>();
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const say = useCallback((next: Saying) => {
-    clearTimeout(timer.current);
-    setSaying(next);
+  const hold = useCallback(() => clearTimeout(timer.current), []);
+  const fade = useCallback(() => {
+    hold();
     timer.current = setTimeout(() => setSaying(undefined), SHOWN_MS);
-  }, []);
+  }, [hold]);
+  const say = useCallback(
+    (next: Saying) => {
+      setSaying(next);
+      fade();
+    },
+    [fade],
+  );
   const undo = saying?.undo;
   return (
     <Say value={say}>
       {children}
       <div className="said" role="status" aria-live="polite">
         {saying && (
-          <div>
+          // Whoever points at it or has come to it by key is about to use it.
+          <div onPointerEnter={hold} onPointerLeave={fade} onFocus={hold} onBlur={fade}>
             <span>{saying.text}</span>
             {undo && (
               <button
