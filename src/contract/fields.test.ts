@@ -35,6 +35,7 @@ describe('fields', () => {
   it.each<[string, Schema, unknown, string]>([
     ['an id of somebody else', field.id(), 'abc', 'not an id of ours'],
     ['no id', field.id(), undefined, 'an id is missing'],
+    ['nothing chosen', field.id('your choice'), undefined, 'your choice is missing'],
     ['a blank line', field.line('the name'), '   ', 'the name is missing'],
     ['a line without end', field.line('the name', 5), 'abcdef', 'the name has more than 5 characters'],
     [

@@ -8,7 +8,8 @@ import { isTrade, type Trade } from '@/core/sequence/trades';
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/;
 
-export const id = () => string().required('an id is missing').matches(UUID, 'not an id of ours');
+/** @param what how a person calls what is chosen, where it is chosen from a list */
+export const id = (what = 'an id') => string().required(`${what} is missing`).matches(UUID, 'not an id of ours');
 export const line = (what: string, max = 200) =>
   string()
     .required(`${what} is missing`)

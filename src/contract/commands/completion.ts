@@ -81,7 +81,7 @@ export const takeUpItem = command(
     version: field.version(),
     observation: field.id(),
     walk: field.id(),
-    area: field.id(),
+    area: field.id('the area'),
     trade: field.trade(),
   }).noUnknown(),
 );
@@ -94,7 +94,7 @@ export const answerItem = command(
 
 const acceptance = {
   id: field.id(),
-  area: field.id(),
+  area: field.id('the area'),
   name: field.line('the name', 80),
   words: field.optionalLine('the words', 300).default(''),
 };

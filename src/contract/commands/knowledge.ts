@@ -109,7 +109,7 @@ export const timeStep = command(
   EVERYBODY,
   'plan',
   object({
-    area: field.id(),
+    area: field.id('the area'),
     phase: field.phase(),
     basis: field.oneOf('where the time comes from', ['size', 'quantity', 'hand'] as const),
     halfDays: number()

@@ -99,7 +99,7 @@ export const setShape = command(
   'shape.set',
   EVERYBODY,
   'plan',
-  object({ area: field.id(), version: field.whole('version', 0, 1_000_000), shape: shape() }).noUnknown(),
+  object({ area: field.id('the area'), version: field.whole('version', 0, 1_000_000), shape: shape() }).noUnknown(),
 );
 export const importShapes = command(
   'shapes.import',
@@ -107,7 +107,7 @@ export const importShapes = command(
   'plan',
   object({
     job: field.id(),
-    shapes: array(object({ area: field.id(), shape: shape() }).noUnknown())
+    shapes: array(object({ area: field.id('the area'), shape: shape() }).noUnknown())
       .required()
       .min(1, 'nothing was read')
       .max(300),
@@ -135,7 +135,7 @@ export const addOpening = command(
   'opening.add',
   EVERYBODY,
   'plan',
-  object({ id: field.id(), area: field.id(), ...openingFields }).noUnknown(),
+  object({ id: field.id(), area: field.id('the area'), ...openingFields }).noUnknown(),
 );
 export const changeOpening = command(
   'opening.change',
@@ -149,7 +149,7 @@ export const importOpenings = command(
   'plan',
   object({
     job: field.id(),
-    openings: array(object({ id: field.id(), area: field.id(), ...openingFields }).noUnknown())
+    openings: array(object({ id: field.id(), area: field.id('the area'), ...openingFields }).noUnknown())
       .required()
       .min(1, 'nothing was read')
       .max(1000),
@@ -169,7 +169,7 @@ export const addFixture = command(
   'fixture.add',
   EVERYBODY,
   'job',
-  object({ id: field.id(), area: field.id(), ...placedFields }).noUnknown(),
+  object({ id: field.id(), area: field.id('the area'), ...placedFields }).noUnknown(),
 );
 export const changeFixture = command(
   'fixture.change',
@@ -189,7 +189,7 @@ export const describeArea = command(
   }).noUnknown(),
 );
 
-const end = () => ({ area: field.id(), wall: field.whole('the wall', 0, 200) });
+const end = () => ({ area: field.id('the area'), wall: field.whole('the wall', 0, 200) });
 /** Says that a wall here and a wall there are the two sides of one. */
 export const shareWall = command(
   'wall.share',
@@ -205,7 +205,7 @@ export const moveWallCommand = command(
   OFFICE,
   'plan',
   object({
-    area: field.id(),
+    area: field.id('the area'),
     version: field.version(),
     wall: field.whole('the wall', 0, 200),
     by: number()

@@ -34,7 +34,7 @@ export const keepCalculation = command(
   'calculation.keep',
   EVERYBODY,
   'job',
-  object({ id: field.id(), area: field.id(), ...kept }).noUnknown(),
+  object({ id: field.id(), area: field.id('the area'), ...kept }).noUnknown(),
 );
 export const changeCalculation = command(
   'calculation.change',

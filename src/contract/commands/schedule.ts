@@ -3,7 +3,7 @@ import { command, EVERYBODY, OFFICE } from '../command';
 import * as field from '../fields';
 
 const half = (what: string) => field.whole(what, 0, 1).default(0);
-const step = () => object({ area: field.id(), phase: field.phase() }).noUnknown();
+const step = () => object({ area: field.id('the area'), phase: field.phase() }).noUnknown();
 const task = () => field.line('the piece of work', 160);
 
 /** Fixes the start of a piece of work; refused with what keeps it from there. */
@@ -26,7 +26,7 @@ export const splitStep = command(
   EVERYBODY,
   'plan',
   object({
-    area: field.id(),
+    area: field.id('the area'),
     phase: field.phase(),
     parts: array(
       object({ label: field.line('what this part is', 60), halfDays: field.whole('half-days', 1, 400) }).noUnknown(),
@@ -67,7 +67,7 @@ export const giveToOthers = command(
   EVERYBODY,
   'plan',
   object({
-    area: field.id(),
+    area: field.id('the area'),
     phase: field.phase(),
     who: field.optionalLine('who does it', 60).default(''),
     expectedOn: field.optionalDay('the day they said'),
@@ -85,7 +85,7 @@ export const addLogistic = command(
     job: field.id(),
     kind: field.oneOf('the kind', LOGISTIC_KINDS),
     label: field.line('what has to be there', 80),
-    area: field.id(),
+    area: field.id('the area'),
     phase: field.phase(),
     leadDays: field.whole('days it takes', 0, 200),
   }).noUnknown(),
@@ -133,7 +133,7 @@ export const bookInspection = command(
   'plan',
   object({
     id: field.id(),
-    area: field.id(),
+    area: field.id('the area'),
     phase: field.phase(),
     wishedOn: field.optionalDay('the wished day'),
   }).noUnknown(),
@@ -283,7 +283,7 @@ export const openFeed = command(
   object({
     id: field.id(),
     kind: field.oneOf('the kind', ['job', 'sub', 'person'] as const),
-    target: field.id(),
+    target: field.id('the job, sub or person'),
   }).noUnknown(),
 );
 export const closeFeed = command('feed.close', OFFICE, 'firm', object({ id: field.id() }).noUnknown());

@@ -28,7 +28,7 @@ export const addScope = command(
   'scope.add',
   EVERYBODY,
   'job',
-  object({ id: field.id(), job: field.id(), area: field.id(), ...scopeFields }).noUnknown(),
+  object({ id: field.id(), job: field.id(), area: field.id('the area'), ...scopeFields }).noUnknown(),
 );
 export const changeScope = command(
   'scope.change',
@@ -43,7 +43,7 @@ export const addManyScope = command(
   'job',
   object({
     job: field.id(),
-    lines: array(object({ id: field.id(), area: field.id(), ...scopeFields }).noUnknown())
+    lines: array(object({ id: field.id(), area: field.id('the area'), ...scopeFields }).noUnknown())
       .required('the lines are missing')
       .min(1, 'at least one line')
       .max(1000, 'at most 1000 lines at once'),
@@ -158,7 +158,7 @@ export const addAssumption = command(
   'assumption.add',
   EVERYBODY,
   'job',
-  object({ id: field.id(), job: field.id(), area: field.id(), ...assumptionFields }).noUnknown(),
+  object({ id: field.id(), job: field.id(), area: field.id('the area'), ...assumptionFields }).noUnknown(),
 );
 export const changeAssumption = command(
   'assumption.change',
@@ -215,7 +215,7 @@ export const addOptions = command(
   'options.add',
   EVERYBODY,
   'job',
-  object({ id: field.id(), job: field.id(), area: field.id(), ...optionFields }).noUnknown(),
+  object({ id: field.id(), job: field.id(), area: field.id('the area'), ...optionFields }).noUnknown(),
 );
 export const changeOptions = command(
   'options.change',
@@ -321,7 +321,7 @@ export const addChange = command(
   'change.add',
   OFFICE,
   'job',
-  object({ id: field.id(), job: field.id(), area: field.id(), ...changeFields }).noUnknown(),
+  object({ id: field.id(), job: field.id(), area: field.id('the area'), ...changeFields }).noUnknown(),
 );
 export const editChange = command(
   'change.edit',

@@ -56,7 +56,7 @@ const facts = {
   /** Said when a code that is built otherwise than its kind was asked about. */
   codeMeant: boolean().default(false),
 };
-const what = { area: field.id(), phase: field.phase(), category: field.line('the category', 60) };
+const what = { area: field.id('the area'), phase: field.phase(), category: field.line('the category', 60) };
 
 export const addSelection = command(
   'selection.add',
@@ -170,7 +170,7 @@ export const chooseAlternative = command(
   object({
     id: field.id(),
     version: field.version(),
-    alternative: field.id(),
+    alternative: field.id('your choice'),
     reason: field.line('the reason', 300),
   }).noUnknown(),
 );
@@ -182,7 +182,7 @@ export const pickAlternative = command(
   'plan',
   object({
     id: field.id(),
-    alternative: field.id(),
+    alternative: field.id('your choice'),
     name: field.line('your name', 80),
     words: field.optionalLine('your words', 300).default(''),
   }).noUnknown(),

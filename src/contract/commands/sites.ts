@@ -110,14 +110,14 @@ export const changeStep = command(
   EVERYBODY,
   'plan',
   object({
-    area: field.id(),
+    area: field.id('the area'),
     phase: field.phase(),
     trade: field.trade(),
     halfDays: field.whole('half-days', 1, 400),
   }).noUnknown(),
 );
 
-const end = () => object({ area: field.id(), phase: field.phase() }).noUnknown();
+const end = () => object({ area: field.id('the area'), phase: field.phase() }).noUnknown();
 export const addLink = command(
   'link.add',
   EVERYBODY,
@@ -151,7 +151,7 @@ export const addHold = command(
   object({
     id: field.id(),
     job: field.id(),
-    area: field.id(),
+    area: field.id('the area'),
     phase: field.phase(),
     kind: field.oneOf('the kind of hold', HOLD_KINDS),
     label: field.line('the short name', 24),

@@ -43,7 +43,7 @@ const said = () =>
     .noUnknown()
     .default(undefined)
     .optional();
-const where = { id: field.id(), walk: field.id(), area: field.id(), said: said() };
+const where = { id: field.id(), walk: field.id(), area: field.id('the area'), said: said() };
 const text = () => field.line('the text', 600);
 const hash = (what: string) => string().matches(/^[0-9a-f]{64}$/, `${what} is not a picture of ours`);
 const millimetres = (what: string) =>
@@ -270,7 +270,7 @@ export const addStandpoint = command(
   'standpoint.add',
   EVERYBODY,
   'job',
-  object({ id: field.id(), area: field.id(), name: field.line('what the picture looks at', 60) }).noUnknown(),
+  object({ id: field.id(), area: field.id('the area'), name: field.line('what the picture looks at', 60) }).noUnknown(),
 );
 
 /** What the tape says takes the place of what is drawn. */
@@ -306,7 +306,7 @@ export const signCloseIn = command(
   'plan',
   object({
     id: field.id(),
-    area: field.id(),
+    area: field.id('the area'),
     name: field.line('who answers for it', 80),
     reason: field.line('why it is closed all the same', 300),
   }).noUnknown(),

@@ -1,3 +1,4 @@
+import { given } from '../given';
 import { pattern } from '../pattern';
 import type { Cue } from './captions';
 import type { Draft, DraftKind } from './draft';
@@ -368,9 +369,6 @@ function draftOf(thought: Thought, words: readonly Word[], cues: readonly Cue[],
   };
   return { ...draft, ...fieldsOf(thought, texts, text) };
 }
-
-const given = <Fields extends object>(fields: Fields): Fields =>
-  Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Fields;
 
 function fieldsOf(thought: Thought, words: readonly string[], text: string): Partial<Draft> {
   switch (thought.kind) {

@@ -31,15 +31,18 @@ export interface CloseInLine {
   item?: string;
 }
 
+/** What hangs on a wall and wants something behind it. */
+const HANGS = pattern(
+  'i',
+  String.raw`\b(?:rails?|handrail|grab|shelf|shelves|cabinets?|vanity|basin|mirror|radiator|towel|tv|`,
+  String.raw`screen|hooks?|curtain|rack|toilet|wc|stove|hood)\b`,
+);
+
 /** Chosen things that need something in the wall, by what they are called. */
 const WANTS: readonly { words: RegExp; line: (what: string) => string; key: string }[] = [
   {
     key: 'backing',
-    words: pattern(
-      'i',
-      String.raw`\b(?:rails?|handrail|grab|shelf|shelves|cabinets?|vanity|basin|mirror|radiator|towel|tv|`,
-      String.raw`screen|hooks?|curtain|rack|toilet|wc|stove|hood)\b`,
-    ),
+    words: HANGS,
     line: (what) => `backing for ${what} is in, at its height`,
   },
   {
@@ -112,7 +115,7 @@ function agreedLines({ scope }: CloseInFacts, chosen: readonly CloseInLine[]): C
       (other) => other.key.startsWith('backing:') && text.toLowerCase().includes(other.text.split(' ')[2] ?? '—'),
     );
   for (const { id, text } of scope)
-    if (WANTS[0]?.words.test(text) && !asked(text))
+    if (HANGS.test(text) && !asked(text))
       lines.push(line(`backing:${id}`, `backing for ${text} is in`, `agreed: ${text}`));
   return lines;
 }

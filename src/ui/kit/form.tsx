@@ -145,7 +145,7 @@ export function SubmitAs({
 
 const About = createContext('');
 /** The id of a field in its form; labels and what is said beside it refer to it. */
-const useFieldId = (name: string): string => {
+export const useFieldId = (name: string): string => {
   const about = useContext(About);
   return about === '' ? `field-${name}` : `field-${about}-${name}`;
 };
@@ -210,7 +210,7 @@ function useLabel(name: string, label: string): void {
   }, [labels, name, label]);
 }
 
-interface FieldTerms {
+export interface FieldTerms {
   name: string;
   label: string;
   hint?: string;
@@ -225,14 +225,14 @@ function useField(name: string): {
   return { error, register: register(name, { setValueAs: emptyIsNone }) };
 }
 
-function Around({
+/** A field between its label and what is said beside it: what is wrong, or how it is meant. */
+export function FieldFrame({
   name,
   label,
   hint,
   error,
   children,
 }: FieldTerms & { error: string | undefined; children: ReactNode }) {
-  useLabel(name, label);
   const id = useFieldId(name);
   return (
     <Form.Group controlId={id}>
@@ -253,7 +253,13 @@ function Around({
   );
 }
 
-const described = (id: string, hint: string | undefined, error: string | undefined) =>
+/** The frame of a field whose value can be read out beside somebody else's. */
+function Around(terms: FieldTerms & { error: string | undefined; children: ReactNode }) {
+  useLabel(terms.name, terms.label);
+  return <FieldFrame {...terms} />;
+}
+
+export const described = (id: string, hint: string | undefined, error: string | undefined) =>
   hint || error ? { 'aria-describedby': `${id}-said` } : {};
 
 export function TextField({

@@ -4,13 +4,7 @@ import { Form } from 'react-bootstrap';
 import { useController, useFormContext } from 'react-hook-form';
 import { parseLength, type LengthSystem } from '@/core/units/length';
 import { parseMoney } from '@/core/units/money';
-import { sentence } from '@/core/words';
-
-interface Terms {
-  name: string;
-  label: string;
-  hint?: string;
-}
+import { described, FieldFrame, useFieldId, type FieldTerms } from './form';
 
 function Typed({
   name,
@@ -22,7 +16,7 @@ function Typed({
   onText,
   onBlur,
   inputRef,
-}: Terms & {
+}: FieldTerms & {
   mono?: boolean;
   text: string;
   error: string | undefined;
@@ -31,8 +25,7 @@ function Typed({
   inputRef: React.Ref<HTMLInputElement>;
 }) {
   return (
-    <Form.Group controlId={`field-${name}`}>
-      <Form.Label className="mb-1">{label}</Form.Label>
+    <FieldFrame {...{ name, label, error, ...(hint ? { hint } : {}) }}>
       <Form.Control
         ref={inputRef}
         name={name}
@@ -42,22 +35,11 @@ function Typed({
         value={text}
         isInvalid={error !== undefined}
         aria-invalid={error !== undefined}
-        {...(error || hint ? { 'aria-describedby': `field-${name}-said` } : {})}
+        {...described(useFieldId(name), hint, error)}
         onChange={(event) => onText(event.target.value)}
         onBlur={onBlur}
       />
-      {error ? (
-        <Form.Text id={`field-${name}-said`} className="bad d-block" role="alert">
-          {sentence(error)}
-        </Form.Text>
-      ) : (
-        hint && (
-          <Form.Text id={`field-${name}-said`} className="d-block">
-            {hint}
-          </Form.Text>
-        )
-      )}
-    </Form.Group>
+    </FieldFrame>
   );
 }
 
@@ -80,7 +62,7 @@ export function LengthField({
   none,
   signed,
   ...terms
-}: Terms & { system: LengthSystem; none?: boolean; signed?: boolean }) {
+}: FieldTerms & { system: LengthSystem; none?: boolean; signed?: boolean }) {
   const { control, setError, clearErrors } = useFormContext();
   const { field, fieldState } = useController({ name: terms.name, control });
   const [text, setText] = useState(() => (field.value as { typed?: string } | null | undefined)?.typed ?? '');
@@ -117,7 +99,7 @@ export function LengthField({
 }
 
 /** A sum, kept in minor units. */
-export function MoneyField(terms: Terms) {
+export function MoneyField(terms: FieldTerms) {
   const { control } = useFormContext();
   const { field, fieldState } = useController({ name: terms.name, control });
   const [text, setText] = useState(() => (typeof field.value === 'number' ? (field.value / 100).toFixed(2) : ''));
@@ -141,7 +123,7 @@ export function MoneyField(terms: Terms) {
 }
 
 /** A part of the whole, typed in per cent. */
-export function PercentField(terms: Terms) {
+export function PercentField(terms: FieldTerms) {
   const { control } = useFormContext();
   const { field, fieldState } = useController({ name: terms.name, control });
   const [text, setText] = useState(() =>

@@ -14,17 +14,26 @@ export const useToast = (): ((saying: Saying) => void) => use(Say);
 export function ToastProvider({ children }: { children: ReactNode }) {
   const [saying, setSaying] = useState<Saying>();
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const hold = useCallback(() => clearTimeout(timer.current), []);
-  const fade = useCallback(() => {
-    hold();
-    timer.current = setTimeout(() => setSaying(undefined), SHOWN_MS);
-  }, [hold]);
+  // The next line stays too where somebody points at the place of the one before.
+  const held = useRef(false);
+  const restart = useCallback(() => {
+    clearTimeout(timer.current);
+    if (!held.current) timer.current = setTimeout(() => setSaying(undefined), SHOWN_MS);
+  }, []);
+  const hold = (): void => {
+    held.current = true;
+    restart();
+  };
+  const fade = (): void => {
+    held.current = false;
+    restart();
+  };
   const say = useCallback(
     (next: Saying) => {
       setSaying(next);
-      fade();
+      restart();
     },
-    [fade],
+    [restart],
   );
   const undo = saying?.undo;
   return (
@@ -39,6 +48,7 @@ export function ToastProvider({ children }: { children: ReactNode }) {
               <button
                 type="button"
                 onClick={() => {
+                  held.current = false;
                   setSaying(undefined);
                   undo();
                 }}
