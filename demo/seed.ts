@@ -11,7 +11,8 @@ import { dispatch } from '@/server/dispatch/dispatch';
 import type { Actor } from '@/server/dispatch/actor';
 import { keepPicture } from '@/server/files/pictures';
 import { LEFT_ITEM_KEYS } from '@/core/walks/housekeeping';
-import { closeInsOf } from '@/server/walks/close-in';
+import { closeInsOf } from '@/server/reading/close-ins';
+import { readJob } from '@/server/reading/reading';
 import { queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { renewOnce } from '@/server/schedule/renew';
@@ -59,7 +60,7 @@ export async function seedDemo(installation: Installation): Promise<void> {
     installation.clock = real;
     installation.db.pragma('synchronous = FULL');
   }
-  renewOnce(installation.db, start, real.now().toISOString());
+  renewOnce(installation);
 }
 
 /** Numbers that ring nowhere. */
@@ -402,7 +403,7 @@ class Script {
     const walkId = demoId(job.key, 'walk', String(number));
     // A plan from before the walk is what its news are measured against.
     this.at(this.when(walk.day, walk.hour - 1));
-    renewOnce(this.installation.db, addDays(this.start, walk.day), this.installation.clock.now().toISOString());
+    renewOnce(this.installation);
     let minute = 0;
     const next = (): void => this.at(this.when(walk.day, walk.hour, minute++ / 2));
     next();
@@ -437,7 +438,7 @@ class Script {
     for (const picture of walk.pictures) await this.picture(job, walk, walkId, picture, next);
     next();
     this.say('walk.finish', { id: walkId });
-    renewOnce(this.installation.db, addDays(this.start, walk.day), this.installation.clock.now().toISOString());
+    renewOnce(this.installation);
     // What was agreed after the first walk is what all later plans are measured against.
     if (number === 0)
       this.say('baseline.keep', {
@@ -497,7 +498,7 @@ class Script {
 
   /** Every line of the check before covering, found right; those whose words are named stay open. */
   private checkAll(job: DemoJob, walkId: string, area: string, next: () => void, open: readonly string[] = []): void {
-    const check = closeInsOf(this.installation.db, demoId(job.key)).get(demoId(job.key, 'area', area));
+    const check = closeInsOf(readJob(this.installation, demoId(job.key))).get(demoId(job.key, 'area', area));
     const left = new Set(open);
     for (const line of check?.lines ?? []) {
       if (left.delete(line.text)) continue;

@@ -15,6 +15,9 @@ function query(values: object): string {
   return given.size > 0 ? `?${given}` : '';
 }
 
+/** The same page with what was before an instant. */
+export const before = (page: Path, instant: string): Path => `${page}${query({ before: instant })}`;
+
 /** The place on a page of one thing. */
 const hash = (id: string | undefined): string => (id === undefined ? '' : `#${id}`);
 

@@ -7,6 +7,7 @@ import { readZone } from './environment.mjs';
 import { openDatabase, type Connection } from './database/open';
 import type { Outside } from './outside/ports';
 import { simulatedOutside } from './outside/simulated';
+import { rebuildStanding, staleStanding } from './walks/rebuild';
 
 /** One installation: its file, its folder of pictures, its secret and its clock. */
 export interface Installation {
@@ -46,16 +47,26 @@ export function openInstallation({
   // A zone that does not exist is refused before anything is touched.
   readZone(process.env);
   mkdirSync(folder, { recursive: true });
+  const db = openDatabase(databaseFile(folder), join(root, 'migrations'));
+  bringUpToDate(db);
   return {
     folder,
     root,
-    db: openDatabase(databaseFile(folder), join(root, 'migrations')),
+    db,
     clock,
     secret: secretOf(folder),
     demo,
     outside: { ...simulatedOutside, ...outside },
     news: new EventEmitter().setMaxListeners(0),
   };
+}
+
+/** What was computed from records and does not fit them is said and computed anew. */
+function bringUpToDate(db: Connection): void {
+  const stale = staleStanding(db);
+  if (stale === undefined) return;
+  const kept = rebuildStanding(db);
+  if (kept > 0) console.warn(`What stands of the walks was computed anew, since ${stale}: ${kept} lines.`);
 }
 
 export const databaseFile = (folder: string): string => join(folder, 'aftermist.sqlite');

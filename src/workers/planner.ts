@@ -3,7 +3,6 @@ import { makeClock } from '@/server/clock';
 import { openDatabase } from '@/server/database/open';
 import { renewOnce } from '@/server/schedule/renew';
 import { searchOnce } from '@/server/schedule/search';
-import { today } from '@/server/zone';
 
 /**
  * The planner's thread: at every knock it computes the jobs that are marked, so that no request waits for a plan; then,
@@ -12,7 +11,6 @@ import { today } from '@/server/zone';
 const { file, migrations, setTo } = workerData as { file: string; migrations: string; setTo: Date | undefined };
 const db = openDatabase(file, migrations);
 const clock = makeClock(setTo);
-const now = (): string => clock.now().toISOString();
 
 function tell(seq: number | undefined): void {
   if (seq !== undefined) parentPort?.postMessage({ seq });
@@ -20,8 +18,8 @@ function tell(seq: number | undefined): void {
 
 parentPort?.on('message', () => {
   try {
-    tell(renewOnce(db, today({ db, clock }), now()));
-    tell(searchOnce(db, today({ db, clock }), now));
+    tell(renewOnce({ db, clock }));
+    tell(searchOnce({ db, clock }));
   } catch (error) {
     parentPort?.postMessage({ error: error instanceof Error ? (error.stack ?? error.message) : String(error) });
   }

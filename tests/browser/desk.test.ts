@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
-import type { StoredPlan } from '@/server/schedule/read-plan';
+import type { StoredPlan } from '@/server/reading/plan';
 import { demoId } from '../../demo/seed';
 import {
   choose,

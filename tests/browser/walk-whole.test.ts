@@ -7,7 +7,7 @@ import { describe, expect, it } from 'vitest';
 import type { WalkKind } from '@/core/walks/observation';
 import { seeded } from '@/core/units/seeded';
 import { demoId } from '../../demo/ids';
-import type { StoredPlan } from '@/server/schedule/read-plan';
+import type { StoredPlan } from '@/server/reading/plan';
 import { click, PHONE, press, seesText, sent, textFits, type, upload, visit } from '../support/browser';
 import { fillIn } from '../support/forms';
 import { areaOf, command, folder, newId, signalHouse } from '../support/installations';

@@ -1,3 +1,4 @@
+import { readFirm } from '@/server/reading/reading';
 import { describe, expect, it } from 'vitest';
 import { reviewView } from '@/server/walks/review';
 import { walkPack } from '@/server/walks/pack';
@@ -89,7 +90,7 @@ describe('the review of a walk', () => {
       verdict: 'damaged',
       text: 'two dented',
     });
-    const view = reviewView(installation, signalHouse, walk);
+    const view = reviewView(readFirm(installation).job(signalHouse), walk);
     expect(view.areas).toEqual([
       {
         id: areaOf('guest'),
@@ -109,7 +110,7 @@ describe('the review of a walk', () => {
 
   it('is of its own job only', () => {
     const installation = demoHouse();
-    expect(() => reviewView(installation, demoId('tannery'), demoId('signal', 'walk', '2'))).toThrow(
+    expect(() => reviewView(readFirm(installation).job(demoId('tannery')), demoId('signal', 'walk', '2'))).toThrow(
       'There is no such walk of this job here.',
     );
     expect(() => walkPack(installation, newId())).toThrow('There is no such walk here.');

@@ -1,3 +1,4 @@
+import { readFirm } from '@/server/reading/reading';
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
@@ -8,7 +9,7 @@ import { readNow, readZone } from '@/server/environment.mjs';
 import { planInput } from '@/server/schedule/plan-input';
 import { todayView } from '@/server/today/queries';
 import { ago, whenSeen } from '@/server/words';
-import { firmTime, today } from '@/server/zone';
+import { firmTime } from '@/server/zone';
 import { demoHouse, emptyHouse, folder, give, must, newId, root, signalHouse, TODAY } from '../support/installations';
 
 describe('the clock', () => {
@@ -61,8 +62,8 @@ describe('the firm’s day', () => {
     must(installation, 'firm.set-zone', { zone });
     installation.clock = standingClock(new Date(instant));
     expect(firmTime(installation)).toEqual({ zone, today: day });
-    expect(todayView(installation).today).toBe(day);
-    expect(planInput(installation.db, today(installation)).origin).toBe(day);
+    expect(todayView(readFirm(installation)).today).toBe(day);
+    expect(planInput(readFirm(installation)).origin).toBe(day);
   });
 
   it('moves no work that was seen when the zone changes, and plans anew', () => {

@@ -1,3 +1,4 @@
+import { readFirm, readJob } from '@/server/reading/reading';
 import { beforeAll, describe, expect, inject, it } from 'vitest';
 import { phaseFacts } from '@/core/sequence/phases';
 import { daysBetween, formatDay } from '@/core/units/day';
@@ -5,12 +6,12 @@ import { dayOfSlot } from '@/core/units/slot';
 import { queryOne } from '@/server/database/query';
 import { openInstallation, type Installation } from '@/server/installation';
 import type { PlannedTask } from '@/core/schedule/plan';
-import { readPlan, type StoredPlan } from '@/server/schedule/read-plan';
+import { readPlan, type StoredPlan } from '@/server/reading/plan';
 import { scheduleView } from '@/server/schedule/board';
 import { scopeView } from '@/server/scope/queries';
 import { selectionsOf } from '@/server/selections/queries';
 import { sequenceView } from '@/server/sequence/queries';
-import { holdsOf } from '@/server/sites/queries';
+import { holdsOf } from '@/server/sites/holds';
 import { roomView } from '@/server/sites/room';
 import { roomsView } from '@/server/sites/rooms';
 import { todayView } from '@/server/today/queries';
@@ -40,7 +41,9 @@ const links = (before: PlannedTask, after: PlannedTask) =>
 
 describe('the demo tells its stories', () => {
   it('1: the kitchen cabinets of Tannery Row slipped by nine days last evening, and the plan knows', () => {
-    const cabinets = selectionsOf(installation, job('tannery')).find((item) => item.category === 'Kitchen cabinets');
+    const cabinets = selectionsOf(readJob(installation, job('tannery'))).find(
+      (item) => item.category === 'Kitchen cabinets',
+    );
     expect(cabinets?.there?.because).toContain('9 days later than promised: the maker’s press broke down');
     expect(cabinets?.state).toBe('in making');
     const fitting = task('tannery', 'kitchen', 'cabinets');
@@ -55,7 +58,9 @@ describe('the demo tells its stories', () => {
     const wait = plan.notBefore.find((each) => each.task === beam.id);
     expect(wait).toMatchObject({ open: true });
     expect(wait?.because).toContain('the engineer has not answered');
-    expect(roomsView(installation, job('signal')).holds.find((hold) => hold.label === 'engineer')).toMatchObject({
+    expect(
+      roomsView(readJob(installation, job('signal'))).holds.find((hold) => hold.label === 'engineer'),
+    ).toMatchObject({
       area: 'Kitchen',
       phase: 'structure',
     });
@@ -66,24 +71,24 @@ describe('the demo tells its stories', () => {
     expect(links(scan, cut)[0]).toMatchObject({ rule: 6 });
     expect(cut.reason.held).toBe(true);
     expect(
-      roomsView(installation, job('signal'))
+      roomsView(readJob(installation, job('signal')))
         .levels.flatMap((level) => level.areas)
         .find((area) => area.name === 'Wet room'),
     ).toMatchObject({ standing: 'stuck', caption: 'waits: cables?' });
   });
 
   it('4: the lantern glazing takes twenty-two weeks and is the longest order of the job', () => {
-    const items = selectionsOf(installation, job('signal'));
+    const items = selectionsOf(readJob(installation, job('signal')));
     const glazing = items.find((item) => item.category === 'Lantern glazing');
     expect(glazing?.leadHigh).toBe(154);
     expect(Math.max(...items.map((item) => item.leadHigh))).toBe(154);
     expect(glazing?.due).toMatchObject({ what: 'order' });
     expect(items[0]?.category).toBe('Lantern glazing');
-    expect(todayView(installation).orders.map((order) => order.category)).toContain('Lantern glazing');
+    expect(todayView(readFirm(installation)).orders.map((order) => order.category)).toContain('Lantern glazing');
   });
 
   it('5: the upper bath is the only toilet, and stays so until the wet room is in use', () => {
-    const bath = roomsView(installation, job('signal'))
+    const bath = roomsView(readJob(installation, job('signal')))
       .levels.flatMap((level) => level.areas)
       .find((area) => area.name === 'Bath');
     expect(bath?.caption).toMatch(/^the only toilet until/);
@@ -93,10 +98,10 @@ describe('the demo tells its stories', () => {
   });
 
   it('6: a close-in is due tomorrow with two of fourteen checks open', () => {
-    const today = todayView(installation);
+    const today = todayView(readFirm(installation));
     expect(today.sites[0]).toMatchObject({ name: 'Signal House', urgent: true });
     expect(today.sites[0]?.why).toContain('Study: close-in tomorrow');
-    expect(holdsOf(installation.db, job('signal'), TODAY)[0]).toMatchObject({
+    expect(holdsOf(readJob(installation, job('signal')))[0]).toMatchObject({
       kind: 'close-in',
       text: expect.stringContaining(
         '2 of 14 checks before the walls are closed are open: done: 6 pieces backing for the shelves',
@@ -105,13 +110,15 @@ describe('the demo tells its stories', () => {
   });
 
   it('7: the landward face is painted a step from the neighbour, who must be told', () => {
-    const hold = holdsOf(installation.db, job('signal'), TODAY).find((each) => each.kind === 'neighbour');
+    const hold = holdsOf(readJob(installation, job('signal'))).find((each) => each.kind === 'neighbour');
     expect(hold).toMatchObject({ area: 'Landward face', phase: phaseFacts('face-paint').label });
     expect(dayOfSlot(plan.origin, task('signal', 'land', 'face-paint').start) >= (hold?.expectedOn ?? '9')).toBe(true);
   });
 
   it('8: Linden has leftovers, wrong and missing parts for its return trips', () => {
-    const found = selectionsOf(installation, job('linden')).flatMap((item) => (item.found ? [item.found.verdict] : []));
+    const found = selectionsOf(readJob(installation, job('linden'))).flatMap((item) =>
+      item.found ? [item.found.verdict] : [],
+    );
     expect(found).toEqual(expect.arrayContaining(['wrong', 'missing']));
     expect(
       plan.tasks.filter((each) => each.job === job('linden') && each.id.startsWith('item:')).length,
@@ -124,12 +131,12 @@ describe('the demo tells its stories', () => {
     const exposure = plan.exposures.find((each) => each.from === opening.id);
     expect(exposure).toMatchObject({ rule: 12 });
     expect(exposure?.cure).toContain('cover');
-    expect(sequenceView(installation, job('signal')).exposures.length).toBeGreaterThanOrEqual(3);
+    expect(sequenceView(readJob(installation, job('signal'))).exposures.length).toBeGreaterThanOrEqual(3);
   });
 
   it('10: the statement of the Old Dairy lacks a decision on overlay or strip', () => {
-    expect(holdsOf(installation.db, job('dairy'), TODAY).map((hold) => hold.label)).toContain('overlay or strip');
-    const lines = scopeView(installation, job('dairy')).areas.flatMap((area) => area.lines);
+    expect(holdsOf(readJob(installation, job('dairy'))).map((hold) => hold.label)).toContain('overlay or strip');
+    const lines = scopeView(readJob(installation, job('dairy'))).areas.flatMap((area) => area.lines);
     expect(new Set(lines.map((line) => line.stance)).size).toBeGreaterThanOrEqual(4);
     expect(lines.some((line) => line.stance === 'conditional' && line.dependsOn !== '')).toBe(true);
   });
@@ -146,7 +153,7 @@ describe('the demo firm', () => {
   });
 
   it('has pictures of the same standpoint from several walks', () => {
-    const guest = roomView(installation, job('signal'), areaId('signal', 'guest'));
+    const guest = roomView(readJob(installation, job('signal')), areaId('signal', 'guest'));
     expect(guest.pictures.length).toBeGreaterThanOrEqual(3);
     expect(new Set(guest.pictures.map((picture) => picture.hash)).size).toBe(guest.pictures.length);
     expect(
@@ -159,7 +166,9 @@ describe('the demo firm', () => {
   });
 
   it('promises what nearly holds: no job ends more than three weeks after its promise', () => {
-    const promised = todayView(installation).finishes.filter((each) => each.promise !== null && each.finish !== null);
+    const promised = todayView(readFirm(installation)).finishes.filter(
+      (each) => each.promise !== null && each.finish !== null,
+    );
     expect(promised.length).toBeGreaterThanOrEqual(3);
     for (const row of promised)
       expect(
@@ -169,7 +178,7 @@ describe('the demo firm', () => {
   });
 
   it('shows on the board only work of its weeks, each once, and nothing of a crew beyond what it can send', () => {
-    const { board } = scheduleView(installation, { by: 'trade', weeks: 2, shift: 0 });
+    const { board } = scheduleView(readFirm(installation), { by: 'trade', weeks: 2, shift: 0 });
     const blocks = board.rows.flatMap((row) => row.blocks);
     expect(new Set(blocks.map((block) => block.task)).size).toBe(blocks.length);
     expect(blocks.every((block) => block.start >= 0 && block.finish <= 28 && block.start < block.finish)).toBe(true);
@@ -188,7 +197,7 @@ describe('the demo firm', () => {
   });
 
   it('by room leaves nobody else in a room that somebody has alone', () => {
-    const { board } = scheduleView(installation, { job: job('signal'), by: 'room', weeks: 3, shift: 1 });
+    const { board } = scheduleView(readFirm(installation), { job: job('signal'), by: 'room', weeks: 3, shift: 1 });
     expect(board.todaySlot).toBeNull();
     const shares = new Map(plan.tasks.map((each) => [each.id, each.shares]));
     for (const row of board.rows) {

@@ -1,3 +1,4 @@
+import { readFirm, readJob } from '@/server/reading/reading';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
 import { measured, type RoomShape } from '@/core/layout/shape';
@@ -10,14 +11,14 @@ import { layoutView } from '@/server/layout/queries';
 import { materialsView } from '@/server/quantities/queries';
 import { renewOnce } from '@/server/schedule/renew';
 import { finishIf } from '@/server/schedule/what-if';
-import { readPlan } from '@/server/schedule/read-plan';
+import { readPlan } from '@/server/reading/plan';
 import { optionsView, scopeView } from '@/server/scope/queries';
 import { statementView } from '@/server/scope/statements';
 import { openLink, sharedView } from '@/server/public/shared';
 import { tokenOf } from '@/server/access/tokens';
 import { walkPack } from '@/server/walks/pack';
 import { demoId } from '../../demo/seed';
-import { areaOf, command, demoHouse, giveRaw, MAREN, must, newId, TODAY } from '../support/installations';
+import { areaOf, command, demoHouse, giveRaw, MAREN, must, newId } from '../support/installations';
 import { dispatch } from '@/server/dispatch/dispatch';
 
 const dairy = demoId('dairy');
@@ -28,8 +29,7 @@ const square = (mm: number): RoomShape => ({
   spread: false,
   walls: [mm, mm, mm, mm].map((wall) => ({ ...measured(wall), turn: 90 })),
 });
-const renew = (installation: Installation): void =>
-  void renewOnce(installation.db, TODAY, installation.clock.now().toISOString());
+const renew = (installation: Installation): void => void renewOnce(installation);
 const opening = (over: Partial<Input<'opening.add'>> = {}) => ({
   wall: 0,
   kind: 'window' as const,
@@ -126,9 +126,9 @@ describe('what follows the drawing', () => {
   it('says so where the drawing measures it no longer, and is left out of the list until it does', () => {
     const installation = demoHouse();
     const planks = demoId('dairy', 'calculation', '0');
-    const drawn = layoutView(installation, dairy, dairyArea('east'));
+    const drawn = layoutView(readJob(installation, dairy), dairyArea('east'));
     const listed = (): boolean =>
-      materialsView(installation, dairy).lines.some((line) => line.what.startsWith('Larch'));
+      materialsView(readJob(installation, dairy)).lines.some((line) => line.what.startsWith('Larch'));
     expect(listed()).toBe(true);
     must(installation, 'shape.set', {
       area: dairyArea('east'),
@@ -137,7 +137,7 @@ describe('what follows the drawing', () => {
     });
     // Its window is larger than the whole face now: the plan says so, and nothing is left to clad.
     expect(calculationOf(installation, planks)).toMatchObject({ output: null });
-    expect(materialsView(installation, dairy).problems.map((problem) => problem.id)).toContain(planks);
+    expect(materialsView(readJob(installation, dairy)).problems.map((problem) => problem.id)).toContain(planks);
     expect(listed()).toBe(false);
   });
 
@@ -172,7 +172,7 @@ describe('drawings at the door', () => {
     () => {
       const installation = demoHouse();
       const area = dairyArea('workshop');
-      const { version } = layoutView(installation, dairy, area);
+      const { version } = layoutView(readJob(installation, dairy), area);
       const crossed = {
         ...square(3000),
         walls: [
@@ -237,7 +237,7 @@ describe('drawings at the door', () => {
   it('move a wall on both sides or on none', () => {
     const installation = demoHouse();
     const area = dairyArea('workshop');
-    const view = layoutView(installation, dairy, area);
+    const view = layoutView(readJob(installation, dairy), area);
     expect(view.neighbours[0]).toMatchObject({ name: 'Milk store', wall: 1, otherWall: 3 });
     expect(
       refused(installation, 'wall.move', {
@@ -249,7 +249,7 @@ describe('drawings at the door', () => {
         decisionId: newId(),
       }).title,
     ).toMatch(/^Milk store: That is further/);
-    expect(layoutView(installation, dairy, area).version).toBe(view.version);
+    expect(layoutView(readJob(installation, dairy), area).version).toBe(view.version);
     must(installation, 'wall.move', {
       area,
       version: view.version,
@@ -258,7 +258,10 @@ describe('drawings at the door', () => {
       reason: 'the bench',
       decisionId: newId(),
     });
-    const [mine, theirs] = [layoutView(installation, dairy, area), layoutView(installation, dairy, dairyArea('milk'))];
+    const [mine, theirs] = [
+      layoutView(readJob(installation, dairy), area),
+      layoutView(readJob(installation, dairy), dairyArea('milk')),
+    ];
     expect(Number(mine.measures.floor) - Number(view.measures.floor)).toBeCloseTo(0.25 * 4.2, 1);
     expect(theirs.measures.floor).toBeCloseTo((3.05 - 0.25) * 4.2, 3);
     expect(mine.decisions[0]).toMatchObject({
@@ -301,7 +304,7 @@ describe('an assumption', () => {
     expect(plan?.links.find((link) => link.after === `extra:${extraId}`)?.reason).toContain(
       'turned out wrong: black and soft',
     );
-    expect(scopeView(installation, dairy).assumptions.find((entry) => entry.id === assumption)).toMatchObject({
+    expect(scopeView(readJob(installation, dairy)).assumptions.find((entry) => entry.id === assumption)).toMatchObject({
       state: 'wrong',
       walk,
     });
@@ -329,7 +332,7 @@ describe('an assumption', () => {
     ).toMatchObject({ code: 'settled-already' });
     must(installation, 'assumption.reopen', { id: assumption });
     must(installation, 'line.remove', { of: 'assumption', id: assumption });
-    expect(scopeView(installation, dairy).assumptions.some((entry) => entry.id === assumption)).toBe(false);
+    expect(scopeView(readJob(installation, dairy)).assumptions.some((entry) => entry.id === assumption)).toBe(false);
   });
 
   it('keeps the newest word, however late an older one arrives', () => {
@@ -352,7 +355,7 @@ describe('options', () => {
   it('are told apart by what they do to the area’s own finish, and the choice becomes its work', () => {
     const installation = demoHouse();
     renew(installation);
-    const [set] = optionsView(installation, dairy).sets;
+    const [set] = optionsView(readFirm(installation).job(dairy)).sets;
     const [overlay, strip] = set?.options ?? [];
     expect(overlay?.areaDone && strip?.areaDone && overlay.areaDone < strip.areaDone).toBe(true);
     must(installation, 'options.choose', {
@@ -363,9 +366,9 @@ describe('options', () => {
       decisionId: newId(),
     });
     renew(installation);
-    expect(finishIf(installation.db, TODAY, dairy).areas.get(dairyArea('front'))).toBe(overlay?.areaDone);
+    expect(finishIf(readFirm(installation), dairy).areas.get(dairyArea('front'))).toBe(overlay?.areaDone);
     expect(
-      statementView(installation, dairy)
+      statementView(readJob(installation, dairy))
         .gaps.map((gap) => gap.text)
         .join(),
     ).not.toContain('overlay or strip is not decided');
@@ -391,7 +394,7 @@ describe('a change', () => {
     renew(installation);
     const asked = change('workshop');
     must(installation, 'change.add', asked);
-    const before = finishIf(installation.db, TODAY, dairy).job;
+    const before = finishIf(readFirm(installation), dairy).job;
     const client = send(installation, 'change.send', asked.id, 1);
     const told = queryOne<{ finish_before: string; finish_after: string }>(
       installation.db,
@@ -400,7 +403,7 @@ describe('a change', () => {
     );
     expect(told?.finish_before).toBe(before);
     expect(told && told.finish_after > told.finish_before).toBe(true);
-    expect(finishIf(installation.db, TODAY, dairy).job).toBe(before);
+    expect(finishIf(readFirm(installation), dairy).job).toBe(before);
     expect(
       refused(installation, 'change.answer', { id: asked.id, verdict: 'approved', name: 'Somebody' }, {
         ...client,
@@ -409,11 +412,11 @@ describe('a change', () => {
     ).toMatchObject({ code: 'not-allowed' });
     must(installation, 'change.answer', { id: asked.id, verdict: 'approved', name: 'Hesper' }, client);
     renew(installation);
-    expect(finishIf(installation.db, TODAY, dairy).job).toBe(told?.finish_after);
+    expect(finishIf(readFirm(installation), dairy).job).toBe(told?.finish_after);
     expect(
       refused(installation, 'change.answer', { id: asked.id, verdict: 'declined', name: 'Hesper' }, client),
     ).toMatchObject({ code: 'not-asked' });
-    expect(statementView(installation, dairy).content.changes).toMatchObject([
+    expect(statementView(readJob(installation, dairy)).content.changes).toMatchObject([
       { text: '1. a loft hatch', amount: 66_240 },
     ]);
   });
@@ -478,9 +481,12 @@ describe('a statement', () => {
       verb: 'paint',
       subject: 'the ceiling',
     });
-    expect(statementView(installation, dairy)).toMatchObject({ outdated: true, shown: { number: 1, state: 'agreed' } });
+    expect(statementView(readJob(installation, dairy))).toMatchObject({
+      outdated: true,
+      shown: { number: 1, state: 'agreed' },
+    });
     must(installation, 'statement.make', { id: second, job: dairy });
-    const view = statementView(installation, dairy);
+    const view = statementView(readJob(installation, dairy));
     expect(view.diff).toMatchObject({
       against: 1,
       removed: [],
@@ -490,7 +496,7 @@ describe('a statement', () => {
     // Not sent yet: the client still has what they agreed to.
     expect(seen()).toMatchObject({ statement: { number: 1 } });
     expect(
-      statementView(installation, dairy, 1)
+      statementView(readJob(installation, dairy), 1)
         .content.areas.find((area) => area.name === 'Milk store')
         ?.lines.some((line) => line.text === 'paint the ceiling'),
     ).toBe(false);
@@ -498,7 +504,7 @@ describe('a statement', () => {
 
   it('tells what is missing before it goes out, and where to put it right', () => {
     const installation = demoHouse();
-    const gaps = statementView(installation, dairy).gaps;
+    const gaps = statementView(readJob(installation, dairy)).gaps;
     expect(gaps.map((gap) => gap.text)).toEqual(
       expect.arrayContaining([
         'Workshop: nothing is said of it. Write at least what is not included.',
@@ -522,12 +528,12 @@ describe('a statement', () => {
       verb: 'paint',
       subject: 'the doors',
     });
-    expect(statementView(installation, dairy).gaps).toContainEqual({
+    expect(statementView(readJob(installation, dairy)).gaps).toContainEqual({
       text: 'Tool shed: there is work in it, but none was chosen to be planned.',
       path: `/jobs/${dairy}/areas`,
     });
     must(installation, 'line.remove', { of: 'scope', id: line });
-    expect(statementView(installation, dairy).gaps.map((gap) => gap.text)).not.toContain(
+    expect(statementView(readJob(installation, dairy)).gaps.map((gap) => gap.text)).not.toContain(
       'Tool shed: there is work in it, but none was chosen to be planned.',
     );
   });
@@ -562,8 +568,8 @@ describe('areas taken from others', () => {
       parts: ['scope', 'findings', 'layout'],
     });
     const [first, second] = [
-      layoutView(installation, dairy, dairyArea('workshop')),
-      layoutView(installation, dairy, twin),
+      layoutView(readJob(installation, dairy), dairyArea('workshop')),
+      layoutView(readJob(installation, dairy), twin),
     ];
     // Its walls close to some 20 mm: what that makes of the floor depends on the corner one begins at.
     for (const [measure, value] of Object.entries(first.measures))
@@ -592,7 +598,7 @@ describe('areas taken from others', () => {
   it('are given every section, opening and metre of the one that is split, and nothing twice', () => {
     const installation = demoHouse();
     const [front, second] = [dairyArea('front'), newId()];
-    const before = layoutView(installation, dairy, front);
+    const before = layoutView(readJob(installation, dairy), front);
     const size = sizeOf(installation, front);
     for (const fromSection of [1, 4])
       expect(
@@ -605,7 +611,7 @@ describe('areas taken from others', () => {
           fromSection,
         }),
       ).toMatchObject({ field: 'fromSection' });
-    expect(layoutView(installation, dairy, front)).toMatchObject({
+    expect(layoutView(readJob(installation, dairy), front)).toMatchObject({
       version: before.version,
       openings: before.openings,
     });
@@ -617,7 +623,10 @@ describe('areas taken from others', () => {
       secondName: 'Right',
       fromSection: 2,
     });
-    const [left, right] = [layoutView(installation, dairy, front), layoutView(installation, dairy, second)];
+    const [left, right] = [
+      layoutView(readJob(installation, dairy), front),
+      layoutView(readJob(installation, dairy), second),
+    ];
     for (const measure of ['faceGross', 'faceNet', 'width'] as const)
       expect(Number(left.measures[measure]) + Number(right.measures[measure]), measure).toBeCloseTo(
         Number(before.measures[measure]),
@@ -697,7 +706,7 @@ describe('steps, work and decisions', () => {
     });
     must(installation, 'wall.move', {
       area: dairyArea('workshop'),
-      version: layoutView(installation, dairy, dairyArea('workshop')).version,
+      version: layoutView(readJob(installation, dairy), dairyArea('workshop')).version,
       wall: 2,
       by: 100,
       reason: 'the bench',

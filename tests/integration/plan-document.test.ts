@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { checkPlan } from '@/core/schedule/check';
 import type { Plan } from '@/core/schedule/plan';
-import { readPlan } from '@/server/schedule/read-plan';
+import { readPlan } from '@/server/reading/plan';
 import { demoHouse } from '../support/installations';
 
 /** As it goes over the wire: nothing but the document. */

@@ -1,3 +1,5 @@
+import { readFirm, readJob } from '@/server/reading/reading';
+import { pathOfFeed } from '@/server/schedule/feeds';
 import { pattern } from '@/core/pattern';
 import ICAL from 'ical.js';
 import { describe, expect, it } from 'vitest';
@@ -14,7 +16,7 @@ import { pollWeather } from '@/server/schedule/poll-weather';
 import { feedFile } from '@/server/schedule/feeds';
 import { progressView } from '@/server/schedule/progress';
 import { pullView } from '@/server/schedule/pull';
-import { readPlan, type StoredPlan } from '@/server/schedule/read-plan';
+import { readPlan, type StoredPlan } from '@/server/reading/plan';
 import { renewOnce } from '@/server/schedule/renew';
 import { searchOnce } from '@/server/schedule/search';
 import { sequenceView } from '@/server/sequence/queries';
@@ -34,7 +36,7 @@ import {
 import { build } from '../support/synthetic';
 
 const renew = (installation: Installation): StoredPlan => {
-  renewOnce(installation.db, TODAY, installation.clock.now().toISOString());
+  renewOnce(installation);
   const plan = readPlan(installation.db);
   if (!plan) throw new Error('There is no plan.');
   expect(queryOne(installation.db, 'SELECT message FROM plan_problem')).toBeUndefined();
@@ -102,7 +104,7 @@ describe('knowledge of the firm', () => {
     });
     must(installation, 'method.choose', { id: newId(), method: 'tear-out', job: signalHouse });
     expect(halfDays('kitchen')).toBeLessThan(8);
-    const view = sequenceView(installation, signalHouse).methods.find((method) => method.key === 'tear-out');
+    const view = sequenceView(readJob(installation, signalHouse)).methods.find((method) => method.key === 'tear-out');
     expect(view).toMatchObject({ chosen: null, from: 'job', areas: [{ name: 'Bath', variant: 'fast' }] });
   });
 
@@ -178,9 +180,9 @@ describe('knowledge of the firm', () => {
       expect(links[0]).toMatchObject({ lag: 4, lagUnit: 'elapsed', reason: 'our paint stays soft for two days' });
       expect(plan.links.some((link) => link.rule === 23 && link.after.startsWith(areaOf('boot')))).toBe(false);
       expect(plan.links.some((link) => link.rule === 23 && link.after.startsWith(areaOf('guest')))).toBe(true);
-      expect(sequenceView(installation, signalHouse).rules.find((rule) => rule.number === 23)?.off).toMatchObject([
-        { area: { name: 'Boot room' }, reason: 'the boot room has no costly floor' },
-      ]);
+      expect(
+        sequenceView(readJob(installation, signalHouse)).rules.find((rule) => rule.number === 23)?.off,
+      ).toMatchObject([{ area: { name: 'Boot room' }, reason: 'the boot room has no costly floor' }]);
     },
   );
 
@@ -347,7 +349,7 @@ describe('from scope to tasks', () => {
       reason: 'nobody carries it in by hand',
     });
     expect(crane?.reason).toMatchObject({ held: true, text: expect.stringContaining('not asked for yet') as string });
-    const view = sequenceView(demoHouse(), signalHouse).logistics.find((logistic) =>
+    const view = sequenceView(readJob(demoHouse(), signalHouse)).logistics.find((logistic) =>
       logistic.label.startsWith('Crane'),
     );
     expect(view?.askBy).not.toBeNull();
@@ -366,7 +368,11 @@ describe('inspections', () => {
         .map((task) => new Date(`${dayOfSlot(plan.origin, task.start)}T00:00:00Z`).getUTCDay()),
     );
     expect([...office].every((day) => day >= 1 && day <= 5)).toBe(true);
-    expect(coordinationView(installation).unbooked.every((unbooked) => unbooked.askBy <= unbooked.ready)).toBe(true);
+    expect(
+      coordinationView(readFirm(installation), (feed) => pathOfFeed(installation, feed)).unbooked.every(
+        (unbooked) => unbooked.askBy <= unbooked.ready,
+      ),
+    ).toBe(true);
   });
 
   it('that fail bring the work that puts it right and the next visit; what follows moves, with the cause in the log', () => {
@@ -397,7 +403,7 @@ describe('inspections', () => {
         { task: signal('study', 'insulation') },
       ),
     ).toMatchObject({ cause: 'Study: rough inspections failed (a box without its clamp)' });
-    const slipped = progressView(installation, signalHouse).slipped.filter((entry) =>
+    const slipped = progressView(readJob(installation, signalHouse)).slipped.filter((entry) =>
       entry.task.startsWith(areaOf('study')),
     );
     expect(slipped.flatMap((entry) => entry.causes).join()).toContain(
@@ -514,7 +520,9 @@ describe('what others decide', () => {
     expect(outdoors.length).toBeGreaterThan(5);
     expect(outdoors.every((task) => task.slots.every((slot) => slot >= slotOf(TODAY, '2027-03-13')))).toBe(true);
     expect(outdoors.some((task) => task.reason.text.includes('rain, 9 mm, on Fri 12 Mar'))).toBe(true);
-    expect(coordinationView(installation).kept.length).toBeGreaterThan(0);
+    expect(
+      coordinationView(readFirm(installation), (feed) => pathOfFeed(installation, feed)).kept.length,
+    ).toBeGreaterThan(0);
   });
 
   it('a broken digger holds what needs it', () => {
@@ -540,7 +548,10 @@ describe('calendars for programs outside', () => {
   const open = (installation: Installation, kind: 'job' | 'sub' | 'person', target: string): (() => ICAL.Event[]) => {
     const id = newId();
     must(installation, 'feed.open', { id, kind, target });
-    const path = coordinationView(installation).feeds.find((feed) => feed.id === id)?.path ?? '';
+    const path =
+      coordinationView(readFirm(installation), (feed) => pathOfFeed(installation, feed)).feeds.find(
+        (feed) => feed.id === id,
+      )?.path ?? '';
     const token = path.replace(/^\/calendar\/|\.ics$/g, '');
     return () =>
       new ICAL.Component(ICAL.parse(feedFile(installation, token)?.content ?? '') as never)
@@ -613,7 +624,7 @@ describe('calendars for programs outside', () => {
     expect(read().map((event) => event.summary)).toEqual(
       expect.arrayContaining(['Signal House: Study · rough inspections', 'Signal House: Bin for the slab, 6 m³']),
     );
-    const feed = coordinationView(installation).feeds[0];
+    const feed = coordinationView(readFirm(installation), (feed) => pathOfFeed(installation, feed)).feeds[0];
     must(installation, 'feed.close', { id: feed!.id });
     expect(feedFile(installation, feed?.path.replace(/^\/calendar\/|\.ics$/g, '') ?? '')).toBeUndefined();
     expect(feedFile(installation, 'guessed')).toBeUndefined();
@@ -629,7 +640,7 @@ describe('the plan as a whole', () => {
       status: 'refused',
       problem: { code: 'search-under-way' },
     });
-    expect(searchOnce(installation.db, TODAY, () => installation.clock.now().toISOString())).toBeGreaterThan(0);
+    expect(searchOnce(installation)).toBeGreaterThan(0);
     const after = readPlan(installation.db) as StoredPlan;
     expect(checkPlan(after)).toEqual([]);
     expect(
@@ -642,7 +653,7 @@ describe('the plan as a whole', () => {
       state: 'done',
       words: expect.stringMatching(/found/) as string,
     });
-    expect(searchOnce(installation.db, TODAY, () => installation.clock.now().toISOString())).toBeUndefined();
+    expect(searchOnce(installation)).toBeUndefined();
     // What was found is where the next plan begins.
     must(installation, 'hold.expect', { id: demoId('signal', 'hold', '4'), version: 1, expectedOn: '2027-04-03' });
     expect(renew(installation).score.cost).toBeLessThanOrEqual(after.score.cost + 40);
@@ -650,20 +661,24 @@ describe('the plan as a whole', () => {
 
   it('shows its bound, what to look at, and what would pull work forward', () => {
     const installation = demoHouse();
-    const view = scheduleView(installation, { by: 'trade', weeks: 12, shift: 0 });
+    const view = scheduleView(readFirm(installation), { by: 'trade', weeks: 12, shift: 0 });
     expect(view.goal?.jobs.every((job) => job.room >= 0)).toBe(true);
     expect(view.looks.map((entry) => entry.kind)).toEqual(expect.arrayContaining(['conflict', 'trip']));
     expect(view.board.weather).toContainEqual({ slot: 9, text: '9 mm, wind 13 m/s', forbids: true });
     const pulls = pullView(installation, signal('lroof', 'glazing')).pulls;
     expect(pulls[0]).toMatchObject({ wins: true, text: expect.stringContaining('lantern glazing') as string });
-    const crew = scheduleView(installation, { by: 'trade', weeks: 2, shift: 0, crew: demoId('sub', 'plumbing') }).board
-      .rows;
+    const crew = scheduleView(readFirm(installation), {
+      by: 'trade',
+      weeks: 2,
+      shift: 0,
+      crew: demoId('sub', 'plumbing'),
+    }).board.rows;
     expect(crew.map((row) => row.name)).toEqual(['Plumbing']);
   });
 
   it('measures slip against what was agreed, in worked days, with causes, and work by work and not by looks', () => {
     const installation = demoHouse();
-    const view = progressView(installation, signalHouse);
+    const view = progressView(readJob(installation, signalHouse));
     expect(view.baselines[0]?.name).toBe('agreed with the client');
     expect(
       view.slipped.some(

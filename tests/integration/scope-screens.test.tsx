@@ -1,3 +1,4 @@
+import { readFirm, readJob, readOpenJobs } from '@/server/reading/reading';
 import { describe, expect, it } from 'vitest';
 import { drawingOf } from '@/core/layout/drawing';
 import { CALCULATORS, calculatorNamed } from '@/core/quantities/registry';
@@ -36,7 +37,7 @@ const dairyArea = (key: string): string => areaOf(key, 'dairy');
 
 describe('scope by area', () => {
   it('reads line, stance and condition together, with what was found and what is believed there', () => {
-    const page = read(<Scope view={scopeView(demoHouse(), dairy)} />, `/jobs/${dairy}/scope`);
+    const page = read(<Scope view={scopeView(readJob(demoHouse(), dairy))} />, `/jobs/${dairy}/scope`);
     expect(page).toMatch(
       /strip boards of the lane face, 46 m² cladding and roofing · depends on overlay or strip depends on what is found Change/,
     );
@@ -53,20 +54,20 @@ describe('scope by area', () => {
 
   it('offers the first visit where nothing is written down', () => {
     const installation = demoHouse();
-    for (const line of scopeView(installation, dairy).areas.flatMap((area) => area.lines))
+    for (const line of scopeView(readJob(installation, dairy)).areas.flatMap((area) => area.lines))
       must(installation, 'line.remove', { of: 'scope', id: line.id });
-    expect(read(<Scope view={scopeView(installation, dairy)} />)).toContain('Begin the first visit');
+    expect(read(<Scope view={scopeView(readJob(installation, dairy))} />)).toContain('Begin the first visit');
   });
 });
 
 describe('the first visit', () => {
   it('is at the area asked for, tells those that were spoken of from those that were not, and leads on', () => {
-    const page = html(<Visit view={scopeView(demoHouse(), dairy)} at={dairyArea('roof')} />);
+    const page = html(<Visit view={scopeView(readJob(demoHouse(), dairy))} at={dairyArea('roof')} />);
     expect(page).toMatch(/<h1>Slate roof<\/h1>/);
     expect(words(page)).toContain('Drain, lane to yard →');
     expect(words(page)).toContain('on the plan 75.24 m²');
     expect(page).toMatch(/area=[^"]*"[^>]*aria-current="page"|aria-current="page"[^>]*area=/);
-    expect(words(html(<Visit view={scopeView(demoHouse(), dairy)} at={dairyArea('milk')} />))).toContain(
+    expect(words(html(<Visit view={scopeView(readJob(demoHouse(), dairy))} at={dairyArea('milk')} />))).toContain(
       'To the statement →',
     );
   });
@@ -75,7 +76,7 @@ describe('the first visit', () => {
     const installation = demoHouse();
     const job = newId();
     must(installation, 'job.open', { id: job, name: 'Empty', units: 'metric', startDay: '2027-04-01' });
-    expect(read(<Visit view={scopeView(installation, job)} at={undefined} />)).toContain(
+    expect(read(<Visit view={scopeView(readJob(installation, job))} at={undefined} />)).toContain(
       'Begin with the first outside face as you come up to the house.',
     );
   });
@@ -91,20 +92,20 @@ describe('assumptions, options, changes', () => {
       found: 'slate at 60 cm',
       extraId,
     });
-    const page = read(<Assumptions view={assumptionsView(installation, dairy)} />);
+    const page = read(<Assumptions view={assumptionsView(readJob(installation, dairy))} />);
     expect(page).toMatch(/It was wrong: slate at 60 cm ?\. break rock by machine is added\./);
     expect(page).toMatch(
       /Added work Drain, lane to yard: break rock by machine ground works and concrete, 6 half-days, being planned\./,
     );
     must(installation, 'extra.finish', { id: extraId });
-    expect(read(<Assumptions view={assumptionsView(installation, dairy)} />)).toMatch(
+    expect(read(<Assumptions view={assumptionsView(readJob(installation, dairy))} />)).toMatch(
       /6 half-days, done\..*Open again/,
     );
   });
 
   it('put options side by side and say which is least, and by which reason one was chosen', () => {
     const installation = demoHouse();
-    const page = html(<Options view={optionsView(installation, dairy)} />);
+    const page = html(<Options view={optionsView(readFirm(installation).job(dairy))} />);
     expect(count(page, 'scope="row"')).toBe(9);
     expect(words(page)).toMatch(/Costs 6 120\.00 least 9 480\.00/);
     expect(words(page)).toMatch(/A year of it 480\.00 360\.86 least/);
@@ -115,13 +116,13 @@ describe('assumptions, options, changes', () => {
       reason: 'it lasts',
       decisionId: newId(),
     });
-    expect(read(<Options view={optionsView(installation, dairy)} />)).toMatch(
+    expect(read(<Options view={optionsView(readFirm(installation).job(dairy))} />)).toMatch(
       /Strip and reclad: it lasts Maren, today/,
     );
   });
 
   it('price a change line by line and tell what it does to the finish', () => {
-    const page = read(<Changes view={changesView(demoHouse(), demoId('tannery'))} />);
+    const page = read(<Changes view={changesView(readFirm(demoHouse()).job(demoId('tannery')))} />);
     expect(page).toMatch(
       /fit double sockets, chased in 2 pieces 112\.00 224\.00 overhead and profit, 15 % 33\.60 in all 257\.60/,
     );
@@ -132,16 +133,16 @@ describe('assumptions, options, changes', () => {
 describe('the statement', () => {
   it('stands with what is missing beside it until it is made, and with its name and time once agreed', () => {
     const installation = demoHouse();
-    const draft = read(<StatementPage view={statementView(installation, dairy)} />);
+    const draft = read(<StatementPage view={statementView(readJob(installation, dairy))} />);
     expect(draft).toContain('as it would be today; no version was made yet');
     expect(draft).toContain('Workshop: an old gas pipe under the window: nobody has proved whether it is live.');
-    expect(read(<StatementPage view={statementView(installation, demoId('tannery'))} />)).toContain(
+    expect(read(<StatementPage view={statementView(readJob(installation, demoId('tannery')))} />)).toContain(
       'Agreed by Fen of Tannery Row, ',
     );
   });
 
   it('shows in beside not included, marks with their words, and amounts', () => {
-    const { content } = statementView(demoHouse(), dairy);
+    const { content } = statementView(readJob(demoHouse(), dairy));
     const page = read(<StatementBody content={content} />);
     expect(page).toMatch(
       /Slate roof outside In 40 pieces of spare slates.* take down and refit Not included repair the slates/,
@@ -151,7 +152,7 @@ describe('the statement', () => {
   });
 
   it('strikes out what it said before where it says something else', () => {
-    const { content } = statementView(demoHouse(), dairy);
+    const { content } = statementView(readJob(demoHouse(), dairy));
     const [first, ...others] = content.areas;
     if (!first) throw new Error('no area');
     const later = {
@@ -185,7 +186,7 @@ describe('the statement', () => {
 
 describe('drawings on screen', () => {
   it('have every wall to be picked, and words for whoever cannot see them', () => {
-    const view = layoutView(demoHouse(), dairy, dairyArea('workshop'));
+    const view = layoutView(readJob(demoHouse(), dairy), dairyArea('workshop'));
     if (!view.shape) throw new Error('not drawn');
     const drawing = drawingOf('Workshop', view.shape, view.openings, view.fixtures, 'metric');
     if (!drawing) throw new Error('not drawn');
@@ -208,22 +209,24 @@ describe('drawings on screen', () => {
       depth: { mm: 700, typed: '700' },
       front: { mm: 0, typed: '' },
     });
-    const page = read(<Layout view={layoutView(installation, dairy, dairyArea('workshop'))} />);
+    const page = read(<Layout view={layoutView(readJob(installation, dairy), dairyArea('workshop'))} />);
     expect(page).toMatch(
       /Does it fit.*Yard door swings into lathe\..*Lathe stands before yard door\..*Yard door lets 898 mm pass\./,
     );
     expect(page).toContain('floor 30.95 m²');
-    expect(read(<Layout view={layoutView(installation, dairy, dairyArea('lower'))} />)).toContain(
+    expect(read(<Layout view={layoutView(readJob(installation, dairy), dairyArea('lower'))} />)).toContain(
       'It runs by gravity, with 233 mm to spare at the head.',
     );
-    expect(read(<Layout view={layoutView(installation, dairy, dairyArea('upper'))} />)).toContain('It runs by gravity');
+    expect(read(<Layout view={layoutView(readJob(installation, dairy), dairyArea('upper'))} />)).toContain(
+      'It runs by gravity',
+    );
     expect(
-      read(<Layout view={layoutView(installation, demoId('linden'), roomOf(installation, 'linden'))} />),
+      read(<Layout view={layoutView(readJob(installation, demoId('linden')), roomOf(installation, 'linden'))} />),
     ).toContain('Four walls');
   });
 
   it('of levels keep their words apart and name the datum', () => {
-    const page = html(<Levels view={levelsView(demoHouse(), dairy)} />);
+    const page = html(<Levels view={levelsView(readJob(demoHouse(), dairy))} />);
     const places = [...page.matchAll(/<text x="148" y="([\d.]+)"/g)].map((match) => Number(match[1]));
     expect(places).toHaveLength(6);
     expect(places.every((y, index) => index === 0 || y - (places[index - 1] ?? 0) >= 24 - 1e-6)).toBe(true);
@@ -251,11 +254,11 @@ describe('Bench', () => {
 
   it('begins with the example, or with what was kept, fed by the drawing', () => {
     const installation = demoHouse();
-    const view = benchView(installation);
+    const view = benchView(readOpenJobs(installation));
     expect(read(<CalculatorPage name="tiles" view={view} area={undefined} kept={undefined} />)).toMatch(
       /tiles 139 .*How this is computed/,
     );
-    const kept = keptCalculation(installation, demoId('dairy', 'calculation', '0'));
+    const kept = keptCalculation(readOpenJobs(installation), demoId('dairy', 'calculation', '0'));
     const page = html(<CalculatorPage name={kept.calculator} view={view} area={undefined} kept={kept} />);
     expect(page).toMatch(/readOnly="" id="ask-netArea"[^>]*value="23.04"|value="23.04"[^>]*readOnly=""/i);
     expect(words(page)).toContain('Keep the change');
@@ -278,14 +281,14 @@ describe('Bench', () => {
 
 describe('materials and rooms', () => {
   it('say what to buy in packs, for when and for whom, and where it comes from', () => {
-    const page = read(<Materials view={materialsView(demoHouse(), dairy)} />);
+    const page = read(<Materials view={materialsView(readJob(demoHouse(), dairy))} />);
     expect(page).toMatch(/Larch plank, 180 mm 44 planks 31\.50 1 386\.00 Fathom Timber \w{3} \d+ \w{3} · East gable/);
     expect(page).toMatch(/Facade paint, moss: paint, cans of 10 L 1 can 235\.00/);
     expect(page).toContain('Cut list: Workshop, Stud 45 × 95');
   });
 
   it('carry the room’s quantities and what is believed of it on its own page', () => {
-    const page = read(<RoomPage view={roomView(demoHouse(), dairy, dairyArea('workshop'))} />);
+    const page = read(<RoomPage view={roomView(readJob(demoHouse(), dairy), dairyArea('workshop'))} />);
     expect(page).toContain('we take it that the wall to the milk store carries nothing');
     expect(page).toMatch(/Quantities .* Board 12\.5 mm, 1200 × 2600 : 20 sheets/);
     expect(page).toContain('nobody has proved whether it is live');

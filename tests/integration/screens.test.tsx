@@ -1,3 +1,5 @@
+import { readFirm, readJob } from '@/server/reading/reading';
+import { pathOfFeed } from '@/server/schedule/feeds';
 import { beforeAll, describe, expect, inject, it } from 'vitest';
 import type { ClientShared, CrewShared } from '@/contract/views/news';
 import type { RoomsView } from '@/contract/views/job';
@@ -31,7 +33,7 @@ beforeAll(() => {
   installation = openInstallation({ folder: inject('demo'), root, clock: testClock() });
 });
 
-const rooms = (job = signalHouse): RoomsView => roomsView(installation, job);
+const rooms = (job = signalHouse): RoomsView => roomsView(readJob(installation, job));
 
 describe('the section', () => {
   it('draws every area once, and each leads to its page', () => {
@@ -83,7 +85,7 @@ describe('the section', () => {
 
 describe('the ladder opened wide', () => {
   it('has the first step at its foot, each with its reason or the day it was done', () => {
-    const view = roomView(installation, signalHouse, areaOf('guest'));
+    const view = roomView(readJob(installation, signalHouse), areaOf('guest'));
     const drawn = html(<WideLadder view={view} />);
     expect(count(drawn, '<li>')).toBe(view.steps.length);
     const read = words(drawn);
@@ -97,16 +99,16 @@ describe('the ladder opened wide', () => {
   });
 
   it('says so where nothing is to be done', () => {
-    expect(words(html(<WideLadder view={roomView(installation, signalHouse, areaOf('landing'))} />))).toContain(
-      'No work is agreed here.',
-    );
+    expect(
+      words(html(<WideLadder view={roomView(readJob(installation, signalHouse), areaOf('landing'))} />)),
+    ).toContain('No work is agreed here.');
   });
 });
 
 describe('the half-day board', () => {
   const noop = (): void => undefined;
   const board = (by: 'trade' | 'room') =>
-    scheduleView(installation, { job: signalHouse, by, weeks: 2, shift: 0 }).board;
+    scheduleView(readFirm(installation), { job: signalHouse, by, weeks: 2, shift: 0 }).board;
 
   it('places every block on its half-days and says what it is', () => {
     const view = board('room');
@@ -138,7 +140,7 @@ describe('the half-day board', () => {
       words(
         html(
           <BoardList
-            view={scheduleView(installation, { by: 'trade', weeks: 2, shift: 0 }).board}
+            view={scheduleView(readFirm(installation), { by: 'trade', weeks: 2, shift: 0 }).board}
             job={undefined}
             onChoose={noop}
           />,
@@ -355,7 +357,7 @@ describe('the route of a walk', () => {
 describe('the screens of sequence and schedule', () => {
   it('read the order with its times and reasons, the ways of working, the rules, and what has to be there', () => {
     const page = words(
-      html(<Sequence view={sequenceView(installation, signalHouse)} />, `/jobs/${signalHouse}/sequence`),
+      html(<Sequence view={sequenceView(readJob(installation, signalHouse))} />, `/jobs/${signalHouse}/sequence`),
     );
     expect(page).toMatch(
       /Boiler cupboard · gas pipe gas after Boiler cupboard · pipes : a wire can go round a pipe, a pipe cannot go round a duct must 8/,
@@ -370,7 +372,14 @@ describe('the screens of sequence and schedule', () => {
   });
 
   it('read the desks: what is booked, what to book by when, what the outlook forbids and moved, plant that is broken', () => {
-    const page = words(html(<Coordination view={coordinationView(installation)} office />));
+    const page = words(
+      html(
+        <Coordination
+          view={coordinationView(readFirm(installation), (feed) => pathOfFeed(installation, feed))}
+          office
+        />,
+      ),
+    );
     expect(page).toMatch(
       /Study · rough inspections Signal House Thu 11 Mar, morning, Port Ellery building office Passed/,
     );
@@ -378,19 +387,29 @@ describe('the screens of sequence and schedule', () => {
     expect(page).toMatch(/Fri 12 Mar 4.2 mm, 10 m\/s, 6 °C 9 mm, 13 m\/s, 7 °C/);
     expect(page).toMatch(/Boat store · open roof Signal House rain, 4.2 mm, on Fri 12 Mar/);
     expect(page).toMatch(/Small digger , 1 of it, 5 pieces of work ahead/);
-    const lead = words(html(<Coordination view={coordinationView(installation)} office={false} />));
+    const lead = words(
+      html(
+        <Coordination
+          view={coordinationView(readFirm(installation), (feed) => pathOfFeed(installation, feed))}
+          office={false}
+        />,
+      ),
+    );
     expect(lead).not.toMatch(/Add an office|What counts|Open a calendar/);
   });
 
   it('read slip against what was agreed, and how good the plan is', () => {
     const page = words(
-      html(<Progress view={progressView(installation, signalHouse)} />, `/jobs/${signalHouse}/schedule/progress`),
+      html(
+        <Progress view={progressView(readJob(installation, signalHouse))} />,
+        `/jobs/${signalHouse}/schedule/progress`,
+      ),
     );
     expect(page).toMatch(
       /Ends \w{3} \d+ \w{3} Was agreed for \w{3} \d+ \w{3} Promised Sat 25 Sep Weeks left \d+ Work done \d+ %/,
     );
     expect(page).toMatch(/What slipped, and why Work Ends Causes/);
-    const view = scheduleView(installation, { by: 'trade', weeks: 2, shift: 0 });
+    const view = scheduleView(readFirm(installation), { by: 'trade', weeks: 2, shift: 0 });
     const board = words(html(<Schedule view={view} />, '/schedule'));
     expect(board).toMatch(/How good is this plan\? Job Ends No plan ends before Between Against promise Signal House/);
     expect(board).toMatch(/To look at Conflict: /);
@@ -399,10 +418,12 @@ describe('the screens of sequence and schedule', () => {
 
   it('say what to do first where there is no plan', () => {
     const { installation: fresh, job } = build({ Room: { works: ['floor'] } });
-    expect(words(html(<Progress view={progressView(fresh, job)} />, `/jobs/${job}/schedule/progress`))).toContain(
-      'No plan was kept yet to measure against',
+    expect(
+      words(html(<Progress view={progressView(readJob(fresh, job))} />, `/jobs/${job}/schedule/progress`)),
+    ).toContain('No plan was kept yet to measure against');
+    const desks = words(
+      html(<Coordination view={coordinationView(readFirm(fresh), (feed) => pathOfFeed(fresh, feed))} office />),
     );
-    const desks = words(html(<Coordination view={coordinationView(fresh)} office />));
     expect(desks).toMatch(/None is booked\./);
     expect(desks).toMatch(/No outlook yet: outdoor work is planned as if it stayed dry\./);
   });

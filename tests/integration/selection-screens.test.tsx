@@ -1,3 +1,4 @@
+import { readFirm, readJob, readOpenJobs } from '@/server/reading/reading';
 import { pattern } from '@/core/pattern';
 import { describe, expect, it } from 'vitest';
 import type { DeliveryView, RequestView, SelectionView, SelectionsView } from '@/contract/views/selections';
@@ -23,7 +24,7 @@ const chosen = (area: string, category: string, job = 'signal'): string => demoI
 const GLAZING = chosen('lroof', 'Lantern glazing');
 
 describe('the table of selections', () => {
-  const view = (): SelectionsView => selectionsView(demoHouse(), signalHouse);
+  const view = (): SelectionsView => selectionsView(readJob(demoHouse(), signalHouse));
 
   it('reads a line as it matters: what, where, chosen, how many, from whom, how long, next, needed, state', () => {
     const page = read(<Selections view={view()} />, `/jobs/${signalHouse}/selections`);
@@ -61,11 +62,11 @@ describe('the table of selections', () => {
 
   it('says what to do first where nothing is chosen, and where nothing is set out', () => {
     const built = build({ Room: { works: ['kitchen'] } });
-    expect(read(<Selections view={selectionsView(built.installation, built.job)} />)).toContain(
+    expect(read(<Selections view={selectionsView(readJob(built.installation, built.job))} />)).toContain(
       'Add what takes longest to come first',
     );
     const bare = build({});
-    expect(html(<Selections view={selectionsView(bare.installation, bare.job)} />)).toMatch(
+    expect(html(<Selections view={selectionsView(readJob(bare.installation, bare.job))} />)).toMatch(
       /<button[^>]*disabled=""[^>]*>Add a selection/,
     );
   });
@@ -94,7 +95,7 @@ describe('the words of a date', () => {
 describe('one selection', () => {
   it('tells its days back from the work, and offers the step that is next', () => {
     const installation = demoHouse();
-    const page = read(<SelectionPage view={selectionPage(installation, signalHouse, GLAZING)} />);
+    const page = read(<SelectionPage view={selectionPage(readJob(installation, signalHouse), GLAZING)} />);
     expect(page).toMatch(/chosen: order at once \( ?should have been ordered by Wed 21 Oct 2026 ?\)/);
     expect(page).toContain(
       'Needed on site by Fri 26 Mar: Lantern roof · roof glazing would start Mon 29 Mar if everything that was ' +
@@ -123,7 +124,7 @@ describe('one selection', () => {
         ['The supplier says …'],
       ],
     ] as const) {
-      const buttons = read(<SelectionPage view={selectionPage(installation, demoId(job), id)} />);
+      const buttons = read(<SelectionPage view={selectionPage(readJob(installation, demoId(job)), id)} />);
       for (const one of offered) expect(buttons, id).toContain(one);
       for (const one of not) expect(buttons, id).not.toContain(one);
     }
@@ -131,12 +132,12 @@ describe('one selection', () => {
 
   it('is sent back whole when one of its facts is changed', () => {
     const installation = demoHouse();
-    for (const item of selectionsView(installation, signalHouse).selections) {
+    for (const item of selectionsView(readJob(installation, signalHouse)).selections) {
       const facts = factsOf(item);
       expect(changeSelection.schema.isValidSync(facts, { strict: true }), item.category).toBe(true);
       const answer = give(installation, 'selection.change', facts);
       expect(answer).toMatchObject({ status: 'applied' });
-      const [now] = selectionsView(installation, signalHouse).selections.filter(
+      const [now] = selectionsView(readJob(installation, signalHouse)).selections.filter(
         (selection) => selection.id === item.id,
       );
       expect({ ...now, version: 0, needBy: 0, orderBy: 0, orderLatest: 0, decideBy: 0, due: 0, there: 0 }).toEqual({
@@ -155,7 +156,7 @@ describe('one selection', () => {
 
 describe('approvals and answers', () => {
   const shown = (over: Partial<RequestView>): string => {
-    const view = requestsView(demoHouse(), signalHouse);
+    const view = requestsView(readJob(demoHouse(), signalHouse));
     const [first] = view.requests;
     return read(<Requests view={{ ...view, requests: [{ ...(first as RequestView), ...over }] }} />);
   };
@@ -186,7 +187,7 @@ describe('approvals and answers', () => {
     ).toMatch(/Granted by Odo, Mon 8 Mar\. On condition: clear glass/);
     expect(shown({ standing: 'to send', party: 'client' })).toContain('Ask on their page');
     expect(shown({ standing: 'waits for another' })).not.toContain('They answered');
-    expect(html(<Requests view={requestsView(demoHouse(), signalHouse)} />)).toMatch(
+    expect(html(<Requests view={requestsView(readJob(demoHouse(), signalHouse))} />)).toMatch(
       /href="mailto:\?subject=curved%20glazing[^"]*Without%20it%20this%20stands%20still/,
     );
   });
@@ -195,7 +196,7 @@ describe('approvals and answers', () => {
 describe('deliveries and suppliers', () => {
   it('show what comes, where it fits, what stands where, and what a supplier said', () => {
     const installation = demoHouse();
-    const page = read(<Deliveries view={deliveriesView(installation, signalHouse)} left={undefined} />);
+    const page = read(<Deliveries view={deliveriesView(readJob(installation, signalHouse))} left={undefined} />);
     expect(page).toMatch(
       /Mon 22 Mar, morning into Boat store, on bearers along the north wall .*cladding boards, 704 sq ft Seaward face/,
     );
@@ -204,7 +205,7 @@ describe('deliveries and suppliers', () => {
     expect(page).toMatch(
       /boat store, on battens 190 sq ft of oak boards of the old day room floor salvage, from Day room, to be used again/,
     );
-    const view = deliveriesView(installation, signalHouse);
+    const view = deliveriesView(readJob(installation, signalHouse));
     const [first] = view.deliveries;
     expect(
       read(
@@ -217,7 +218,7 @@ describe('deliveries and suppliers', () => {
         />,
       ),
     ).toContain('Came Mon 8 Mar');
-    const suppliers = read(<Suppliers view={suppliersView(installation)} />);
+    const suppliers = read(<Suppliers view={suppliersView(readOpenJobs(installation))} />);
     expect(suppliers).toMatch(
       /Saltbox Cabinets office@saltbox\.example .*Closed Sat 8 May to Fri 14 May: stock-taking/,
     );
@@ -233,13 +234,15 @@ describe('deliveries and suppliers', () => {
 
   it('say what to do first where there is nothing', () => {
     const built = build({ Room: { works: ['kitchen'] } });
-    expect(read(<Deliveries view={deliveriesView(built.installation, built.job)} left={undefined} />)).toMatch(
+    expect(read(<Deliveries view={deliveriesView(readJob(built.installation, built.job))} left={undefined} />)).toMatch(
       /No delivery has its day yet[\s\S]*Nothing stands on the site/,
     );
-    expect(read(<Suppliers view={suppliersView(built.installation)} />)).toContain(
+    expect(read(<Suppliers view={suppliersView(readOpenJobs(built.installation))} />)).toContain(
       'Whoever is named in a selection becomes one',
     );
-    expect(read(<Requests view={requestsView(built.installation, built.job)} />)).toContain('Nothing is asked for.');
+    expect(read(<Requests view={requestsView(readJob(built.installation, built.job))} />)).toContain(
+      'Nothing is asked for.',
+    );
   });
 });
 
@@ -252,10 +255,10 @@ describe('the first page', () => {
       outcome: 'granted',
       answeredOn: TODAY,
     });
-    const page = html(<Today view={todayView(installation)} />);
+    const page = html(<Today view={todayView(readFirm(installation))} />);
     expect(page).toContain(`href="/jobs/${signalHouse}/selections/${GLAZING}"`);
     expect(page).toContain(`href="/jobs/${signalHouse}/selections/requests#${demoId('signal', 'request', 'frame')}"`);
-    expect(read(<Today view={todayView(installation)} />)).toMatch(
+    expect(read(<Today view={todayView(readFirm(installation))} />)).toMatch(
       /Ask and ask after The designer \(measured drawing of the lantern’s frame\) Signal House to be sent by/,
     );
   });

@@ -1,3 +1,4 @@
+import { readFirm, readJob, readOpenJobs } from '@/server/reading/reading';
 import { pattern } from '@/core/pattern';
 import fc from 'fast-check';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
@@ -18,13 +19,13 @@ import type { Installation } from '@/server/installation';
 import { finishIf } from '@/server/schedule/what-if';
 import { renewOnce } from '@/server/schedule/renew';
 import { scheduleView } from '@/server/schedule/board';
-import { readPlan } from '@/server/schedule/read-plan';
+import { readPlan } from '@/server/reading/plan';
 import { deliveriesView } from '@/server/selections/delivery-views';
 import { pollSuppliers } from '@/server/selections/poll-suppliers';
 import { selectionsOf } from '@/server/selections/queries';
 import { suppliersView } from '@/server/selections/supplier-views';
 import { requestsView, selectionPage, selectionsView } from '@/server/selections/view';
-import { holdsOf } from '@/server/sites/queries';
+import { holdsOf } from '@/server/sites/holds';
 import { sheetAreas } from '@/server/sites/room-sheet';
 import { roomView } from '@/server/sites/room';
 import { todayView } from '@/server/today/queries';
@@ -52,7 +53,7 @@ const [GLAZING, association, frame] = [
   demoId('signal', 'request', 'frame'),
 ];
 const item = (installation: Installation, id: string, job = signalHouse): SelectionView => {
-  const found = selectionsOf(installation, job).find((selection) => selection.id === id);
+  const found = selectionsOf(readJob(installation, job)).find((selection) => selection.id === id);
   if (!found) throw new Error('It is not among the selections.');
   return found;
 };
@@ -67,7 +68,7 @@ const at = (
 });
 const renew = (installation: Installation, job = signalHouse): void => {
   installation.db.prepare(`INSERT INTO plan_mark (job, cause) VALUES (?, 'asked by a test')`).run(job);
-  renewOnce(installation.db, TODAY, installation.clock.now().toISOString());
+  renewOnce(installation);
 };
 const task = (installation: Installation, id: string) => {
   const plan = readPlan(installation.db);
@@ -245,14 +246,14 @@ describe('the chain of the lantern glazing', () => {
   it('moves the job step by step, and every step says why', () => {
     const installation = demoHouse();
     const glazing = (): ReturnType<typeof task> => task(installation, `${areaOf('lroof')}:glazing`);
-    const finish = (): Day => finishIf(installation.db, TODAY, signalHouse).job ?? '';
+    const finish = (): Day => finishIf(readFirm(installation), signalHouse).job ?? '';
     expect(glazing().reason).toMatchObject({
       kind: 'not-before',
       held: true,
       selection: GLAZING,
       text: expect.stringContaining('waits for the designer (measured drawing of the lantern’s frame)') as string,
     });
-    expect(holdsOf(installation.db, signalHouse, TODAY).find((hold) => hold.request === association)).toMatchObject({
+    expect(holdsOf(readJob(installation, signalHouse)).find((hold) => hold.request === association)).toMatchObject({
       area: 'Lantern roof',
       kind: 'association',
       expectedOn: '2027-03-29',
@@ -284,7 +285,7 @@ describe('the chain of the lantern glazing', () => {
     // The association answered twenty days early: the drawing is asked for now, and everything after it comes forward.
     expect(glazing().day < start).toBe(true);
     expect(finish() <= end).toBe(true);
-    expect(requestsView(installation, signalHouse).requests[0]).toMatchObject({
+    expect(requestsView(readJob(installation, signalHouse)).requests[0]).toMatchObject({
       id: frame,
       standing: 'to send',
       late: true,
@@ -328,7 +329,7 @@ describe('the chain of the lantern glazing', () => {
     renew(installation);
     expect(glazing().day >= addDays(settled, 11)).toBe(true);
     expect(glazing().reason.text).toMatch(/12 days later than promised: the kiln broke/);
-    const page = selectionPage(installation, signalHouse, GLAZING);
+    const page = selectionPage(readJob(installation, signalHouse), GLAZING);
     expect(page.explanation.map((line) => line.text).join('\n')).toMatch(
       /Needed on site by[\s\S]*days? after that: the delivery of lantern glazing is expected[\s\S]*the kiln broke/,
     );
@@ -357,7 +358,7 @@ describe('the chain of the lantern glazing', () => {
       unit: 'panes',
       despite: 'the kiln has one slot left',
     });
-    expect(selectionPage(installation, signalHouse, GLAZING).history[0]?.text).toContain(
+    expect(selectionPage(readJob(installation, signalHouse), GLAZING).history[0]?.text).toContain(
       'although it waits for the association (curved glazing of the lantern) and the designer (measured drawing ' +
         'of the lantern’s frame): the kiln has one slot left',
     );
@@ -372,19 +373,19 @@ describe('the chain of the lantern glazing', () => {
       answeredOn: TODAY,
     });
     renew(installation);
-    expect(requestsView(installation, signalHouse).requests[0]).toMatchObject({
+    expect(requestsView(readJob(installation, signalHouse)).requests[0]).toMatchObject({
       id: association,
       standing: 'refused',
       late: true,
     });
-    expect(holdsOf(installation.db, signalHouse, TODAY).some((hold) => hold.request === association)).toBe(true);
+    expect(holdsOf(readJob(installation, signalHouse)).some((hold) => hold.request === association)).toBe(true);
     must(installation, 'request.send', {
       ...at(installation, 'request', association),
       sentOn: TODAY,
       sent: 'with a blind',
     });
     expect(
-      requestsView(installation, signalHouse).requests.find((request) => request.id === association),
+      requestsView(readJob(installation, signalHouse)).requests.find((request) => request.id === association),
     ).toMatchObject({
       standing: 'sent',
       outcome: null,
@@ -425,7 +426,7 @@ describe('what came is not right', () => {
   const tannery = demoId('tannery');
   const CABINETS = chosen('kitchen', 'Kitchen cabinets', 'tannery');
   const again = (installation: Installation): SelectionView | undefined =>
-    selectionsOf(installation, tannery).find((selection) => selection.follows?.id === CABINETS);
+    selectionsOf(readJob(installation, tannery)).find((selection) => selection.follows?.id === CABINETS);
 
   it('on a walk: ordered again with its own dates, the wrong ones go back, and the work waits or not', () => {
     const installation = demoHouse();
@@ -467,12 +468,12 @@ describe('what came is not right', () => {
     expect(leftover.day > (reorder?.there?.day ?? '9')).toBe(true);
     expect(leftover.reason).toMatchObject({ selection: reorder?.id });
     expect(
-      deliveriesView(installation, tannery)
+      deliveriesView(readJob(installation, tannery))
         .storage.find(({ place }) => place === 'shop store')
         ?.things.map((thing) => [thing.kind, thing.what]),
     ).toContainEqual(['wrong part', 'Kitchen cabinets: grey laminate, 2 cabinets']);
     expect(
-      roomView(installation, tannery, areaOf('kitchen', 'tannery')).selections.filter(
+      roomView(readJob(installation, tannery), areaOf('kitchen', 'tannery')).selections.filter(
         (selection) => selection.category === 'Kitchen cabinets',
       ),
     ).toHaveLength(2);
@@ -505,7 +506,7 @@ describe('what came is not right', () => {
     see({ kind: 'selection-check', selection: CABINETS, verdict: 'damaged', quantity: 1, text: 'a corner' });
     see({ kind: 'selection-check', selection: CABINETS, verdict: 'missing', quantity: 3, text: 'the tall ones' });
     expect(
-      selectionsOf(installation, tannery)
+      selectionsOf(readJob(installation, tannery))
         .filter((selection) => selection.follows?.id === CABINETS)
         .map((selection) => selection.quantity),
     ).toEqual([3]);
@@ -533,7 +534,7 @@ describe('what came is not right', () => {
 
   it('in the demo, the end panel of Linden came too narrow, is ordered again and is a trip of its own', () => {
     const installation = demoHouse();
-    const panel = selectionsOf(installation, demoId('linden')).find((selection) => selection.follows);
+    const panel = selectionsOf(readJob(installation, demoId('linden'))).find((selection) => selection.follows);
     expect(panel).toMatchObject({
       category: 'End panel',
       state: 'ordered',
@@ -556,7 +557,7 @@ describe('suppliers', () => {
       text: 'one bundle was split',
     });
     renew(installation);
-    const rest = selectionsOf(installation, signalHouse).find((selection) => selection.follows?.id === boards);
+    const rest = selectionsOf(readJob(installation, signalHouse)).find((selection) => selection.follows?.id === boards);
     expect([item(installation, boards).quantity, rest?.quantity, rest?.expectedOn, rest?.state]).toEqual([
       500,
       204,
@@ -583,7 +584,7 @@ describe('suppliers', () => {
     renew(installation);
     expect(item(installation, boards)).toMatchObject({ state: 'chosen', orderedOn: null, due: { what: 'order' } });
     expect(
-      suppliersView(installation)
+      suppliersView(readOpenJobs(installation))
         .suppliers.find((supplier) => supplier.name === 'Fathom Timber')
         ?.orders.map((order) => order.id),
     ).not.toContain(boards);
@@ -674,7 +675,7 @@ describe('suppliers', () => {
                 break;
               }
               words.push((answer.result as { says: string }).says);
-              const all_ = selectionsOf(installation, job);
+              const all_ = selectionsOf(readJob(installation, job));
               expect(all_.reduce((sum, selection) => sum + (selection.quantity ?? 0), 0)).toBe(quantity);
               for (const one_ of all_)
                 expect(
@@ -688,7 +689,7 @@ describe('suppliers', () => {
             built.renew();
             const plan = readPlan(installation.db);
             expect(plan && checkPlan(plan)).toEqual([]);
-            for (const one_ of selectionsOf(installation, job))
+            for (const one_ of selectionsOf(readJob(installation, job)))
               expect(task(installation, `${built.areas.Room ?? ''}:cabinets`).day > (one_.expectedOn ?? '9')).toBe(
                 true,
               );
@@ -720,7 +721,7 @@ describe('the house as places to keep things', () => {
   it('says where somebody works, how much floor is free and what stands there', () => {
     const installation = demoHouse();
     const rooms = (): DeliveriesView['map'][number]['rooms'] =>
-      deliveriesView(installation, signalHouse).map.flatMap((level) => level.rooms);
+      deliveriesView(readJob(installation, signalHouse)).map.flatMap((level) => level.rooms);
     const guest = rooms().find((room) => room.name === 'Guest suite');
     // It was drawn as 13' 2" by 11' 4": half of it is free until something comes.
     expect(guest?.floor).toBeCloseTo(13.87, 1);
@@ -731,7 +732,7 @@ describe('the house as places to keep things', () => {
     expect(rooms().find((room) => room.name === 'Landing')?.kept).toBe('lived in');
     expect(rooms().some((room) => room.name === 'Seaward face')).toBe(false);
     expect(rooms().find((room) => room.name === 'Boat store')?.things).toEqual(['sage tiles, one opened box']);
-    expect(deliveriesView(installation, signalHouse).map.map((level) => level.level)).toEqual([
+    expect(deliveriesView(readJob(installation, signalHouse)).map.map((level) => level.level)).toEqual([
       'Lantern',
       'Upper',
       'Ground',
@@ -754,7 +755,7 @@ describe('the house as places to keep things', () => {
     });
     // Its day stands on the board too.
     expect(
-      scheduleView(installation, { job: signalHouse, by: 'room', weeks: 2, shift: 0 }).board.marks.map(
+      scheduleView(readFirm(installation), { job: signalHouse, by: 'room', weeks: 2, shift: 0 }).board.marks.map(
         (mark) => mark.text,
       ),
     ).toContain('delivery of shower valve into Guest suite');
@@ -775,7 +776,7 @@ describe('deliveries', () => {
       people: 2,
       selections: [worktop],
     });
-    const found = deliveriesView(installation, signalHouse).deliveries.find((delivery) =>
+    const found = deliveriesView(readJob(installation, signalHouse)).deliveries.find((delivery) =>
       delivery.items.some((thing) => thing.id === worktop),
     );
     expect(found?.room?.fits).toBe(false);
@@ -787,12 +788,12 @@ describe('deliveries', () => {
       ),
     );
     // Settled one by one it has nothing more to say.
-    expect(deliveriesView(installation, demoId('tannery')).deliveries[0]?.warnings).toEqual([]);
+    expect(deliveriesView(readJob(installation, demoId('tannery'))).deliveries[0]?.warnings).toEqual([]);
   });
 
   it('come: everything in them is on site, where it was put, and its work may start', () => {
     const installation = demoHouse();
-    const [delivery] = deliveriesView(installation, signalHouse).deliveries.filter(
+    const [delivery] = deliveriesView(readJob(installation, signalHouse)).deliveries.filter(
       (entry) => entry.place === 'Boat store',
     );
     must(installation, 'delivery.came', { id: delivery!.id, version: delivery!.version, day: TODAY });
@@ -806,7 +807,7 @@ describe('deliveries', () => {
     expect(
       readPlan(installation.db)?.notBefore.find((wait) => wait.selection === chosen('sea', 'Cladding boards'))?.because,
     ).toContain('with 3 days in the room before use');
-    expect(deliveriesView(installation, signalHouse).storage.map(({ place }) => place)).toContain(
+    expect(deliveriesView(readJob(installation, signalHouse)).storage.map(({ place }) => place)).toContain(
       'Boat store, on bearers along the north wall',
     );
   });
@@ -839,7 +840,7 @@ describe('the first page', () => {
     const horizon = addDays(TODAY, 14);
     // By hand, from the rows and the plan alone.
     const expected = jobs.flatMap((job) =>
-      selectionsOf(installation, job)
+      selectionsOf(readJob(installation, job))
         .filter((selection) => {
           if (['on site', 'checked', 'fitted', 'left over'].includes(selection.state)) return false;
           const coming = ['ordered', 'confirmed', 'in making', 'shipped'].includes(selection.state);
@@ -852,7 +853,7 @@ describe('the first page', () => {
         })
         .map((selection) => selection.id),
     );
-    const today = todayView(installation);
+    const today = todayView(readFirm(installation));
     expect(today.orders.map((order) => order.selection).sort()).toEqual(expected.sort());
     expect(new Set(today.orders.map((order) => order.jobName)).size).toBe(4);
     expect(today.requests.map((request) => [request.request, request.what])).toContainEqual([association, 'answer']);
@@ -862,16 +863,17 @@ describe('the first page', () => {
       outcome: 'granted',
       answeredOn: TODAY,
     });
-    expect(todayView(installation).requests.map((request) => [request.request, request.what])).toContainEqual([
-      frame,
-      'send',
-    ]);
+    expect(todayView(readFirm(installation)).requests.map((request) => [request.request, request.what])).toContainEqual(
+      [frame, 'send'],
+    );
     must(installation, 'selection.step', {
       ...at(installation, 'selection', chosen('wet', 'Shower valve')),
       to: 'on site',
       day: TODAY,
     });
-    expect(todayView(installation).orders.map((order) => order.selection)).not.toContain(chosen('wet', 'Shower valve'));
+    expect(todayView(readFirm(installation)).orders.map((order) => order.selection)).not.toContain(
+      chosen('wet', 'Shower valve'),
+    );
   });
 });
 
@@ -918,7 +920,9 @@ describe('the client', () => {
       { id: request, name: 'Averill', outcome: 'conditions', conditions: 'only if it is not polished' },
       who,
     );
-    expect(requestsView(installation, signalHouse).requests.find((entry) => entry.id === request)).toMatchObject({
+    expect(
+      requestsView(readJob(installation, signalHouse)).requests.find((entry) => entry.id === request),
+    ).toMatchObject({
       standing: 'answered',
       conditions: 'only if it is not polished',
       answeredBy: 'Averill',
@@ -978,7 +982,7 @@ describe('what is the client’s to choose', () => {
       supplier: 'Quayside Fittings',
       leadHigh: 49,
     });
-    expect(selectionPage(installation, signalHouse, tiles).history[0]).toMatchObject({
+    expect(selectionPage(readJob(installation, signalHouse), tiles).history[0]).toMatchObject({
       who: 'Averill',
       text: expect.stringContaining('Averill says: it is the sea') as string,
     });
@@ -1193,7 +1197,7 @@ describe('what is printed and read', () => {
   it('is one page a room with a code to its live page, and one set for the job', async () => {
     const installation = demoHouse();
     for (const job of ['signal', 'tannery', 'linden', 'dairy']) {
-      const rooms = sheetAreas(installation, demoId(job));
+      const rooms = sheetAreas(readJob(installation, demoId(job)));
       const pdf = await jobPaper(installation, demoId(job), 'room-sheets.pdf', { origin: 'https://house.example' });
       const document = await getDocument({ data: new Uint8Array(pdf.body as Buffer), verbosity: 0 }).promise;
       expect(document.numPages, job).toBe(rooms.length);
@@ -1231,7 +1235,9 @@ describe('what is printed and read', () => {
         'high,decides,approves,note,state,ordered,expected,needed by,order by,decide by',
     );
     expect(csv).toContain("'=1+1");
-    expect(csv.trim().split('\r\n')).toHaveLength(selectionsView(installation, signalHouse).selections.length + 1);
+    expect(csv.trim().split('\r\n')).toHaveLength(
+      selectionsView(readJob(installation, signalHouse)).selections.length + 1,
+    );
   });
 
   it('follows a kept result until it is ordered', () => {

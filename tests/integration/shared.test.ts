@@ -1,9 +1,10 @@
+import { readJob } from '@/server/reading/reading';
 import { describe, expect, it } from 'vitest';
 import type { ClientShared, CrewShared } from '@/contract/views/news';
 import { pathOf } from '@/server/access/tokens';
 import { queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
-import { openLink, sharedView } from '@/server/public/shared';
+import { countOpening, openLink, sharedView } from '@/server/public/shared';
 import { newsView } from '@/server/news/queries';
 import type { Input } from '@/contract/commands';
 import { demoId } from '../../demo/seed';
@@ -44,7 +45,9 @@ describe('what a client reads', () => {
   it('has only what was sent, never a draft', () => {
     const installation = demoHouse();
     expect(client(installation).updates).toEqual([]);
-    const draft = newsView(installation, signalHouse).updates.find((update) => update.audience === 'client');
+    const draft = newsView(readJob(installation, signalHouse), (link) => pathOf(installation, link)).updates.find(
+      (update) => update.audience === 'client',
+    );
     must(installation, 'update.send', {
       id: draft!.id,
       version: draft!.version,
@@ -59,7 +62,9 @@ describe('what a client reads', () => {
 
   it('is counted each time it is opened, and acknowledged once', () => {
     const installation = demoHouse();
-    const draft = newsView(installation, signalHouse).updates.find((update) => update.audience === 'client');
+    const draft = newsView(readJob(installation, signalHouse), (link) => pathOf(installation, link)).updates.find(
+      (update) => update.audience === 'client',
+    );
     const [messageId, linkId] = [newId(), newId()];
     must(installation, 'update.send', {
       id: draft!.id,
@@ -71,8 +76,8 @@ describe('what a client reads', () => {
     });
     const link = openLink(installation, pathOf(installation, linkId).slice(3));
     if (!link) throw new Error('The link does not open.');
-    sharedView(installation, link);
-    sharedView(installation, link);
+    countOpening(installation, link);
+    countOpening(installation, link);
     expect(queryOne(installation.db, 'SELECT opened FROM share_link WHERE id = @linkId', { linkId })).toEqual({
       opened: 2,
     });
@@ -176,6 +181,10 @@ describe('a link that cannot be', () => {
       status: 'refused',
       problem: { code: 'revoked-already' },
     });
-    expect(newsView(installation, signalHouse).links.find((link) => link.id === id)?.state).toBe('revoked');
+    expect(
+      newsView(readJob(installation, signalHouse), (link) => pathOf(installation, link)).links.find(
+        (link) => link.id === id,
+      )?.state,
+    ).toBe('revoked');
   });
 });

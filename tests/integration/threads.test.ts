@@ -3,7 +3,7 @@ import { describe, expect, it, onTestFinished } from 'vitest';
 import { queryAll, queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { startPlanner } from '@/server/schedule/planner';
-import { currentVersion } from '@/server/schedule/read-plan';
+import { currentVersion } from '@/server/reading/plan';
 import { emptyOutbox, startOutbox } from '@/server/news/outbox';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, must, newId, root, signalHouse } from '../support/installations';

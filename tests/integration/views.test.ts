@@ -1,25 +1,28 @@
+import { reviewView } from '@/server/walks/review';
+import { readFirm, readJob } from '@/server/reading/reading';
+import { pathOf } from '@/server/access/tokens';
 import { describe, expect, it } from 'vitest';
-import { queryAll, queryOne } from '@/server/database/query';
+import { queryAll } from '@/server/database/query';
 import { findable } from '@/server/find/queries';
 import { firmView } from '@/server/firm/queries';
 import { boardOptions, scheduleView } from '@/server/schedule/board';
 import { renewOnce } from '@/server/schedule/renew';
-import { currentVersion, readPlan } from '@/server/schedule/read-plan';
+import { currentVersion, readPlan } from '@/server/reading/plan';
 import { selectionsOf } from '@/server/selections/queries';
 import { sequenceView } from '@/server/sequence/queries';
-import { frameView, jobHead } from '@/server/sites/queries';
+import { frameView, jobHead } from '@/server/sites/job-head';
 import { roomView } from '@/server/sites/room';
 import { roomsView } from '@/server/sites/rooms';
 import { areasView } from '@/server/sites/areas-view';
 import { todayView } from '@/server/today/queries';
 import { newsView } from '@/server/news/queries';
-import { walksView } from '@/server/walks/pack';
+import { walksView } from '@/server/walks/walks-view';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, give, must, newId, signalHouse, TODAY } from '../support/installations';
 import { build, type Built } from '../support/synthetic';
 
 const areaIn = ({ installation, job }: Built, name: string) =>
-  roomsView(installation, job)
+  roomsView(readJob(installation, job))
     .levels.flatMap((level) => level.areas)
     .find((area) => area.name === name);
 
@@ -80,11 +83,11 @@ describe('how an area stands', () => {
 describe('the rooms of a job', () => {
   it('count work, not looks, and say how much of it nobody will see', () => {
     const built = build({ Room: { works: ['services'] } });
-    expect(roomsView(built.installation, built.job)).toMatchObject({ done: 0, finish: null, next: [] });
+    expect(roomsView(readJob(built.installation, built.job))).toMatchObject({ done: 0, finish: null, next: [] });
     built.see('Room', 'plumbing-rough', 1);
     built.see('Room', 'wiring-rough', 1);
     built.renew();
-    const view = roomsView(built.installation, built.job);
+    const view = roomsView(readJob(built.installation, built.job));
     expect(view.done).toBeGreaterThan(0.2);
     expect(view.hidden).toBe(1);
     expect(view.finish).not.toBeNull();
@@ -97,7 +100,7 @@ describe('the rooms of a job', () => {
     see('Room', 'protect', 1);
     see('Room', 'isolate', 0.4);
     renew();
-    const view = roomView(installation, job, areas.Room ?? '');
+    const view = roomView(readJob(installation, job), areas.Room ?? '');
     expect(view.steps.map((step) => step.phase)).not.toContain('board');
     expect(view.steps[0]).toMatchObject({ fraction: 1, seen: 'Tue 9 Mar', when: '' });
     for (const step of view.steps.slice(1))
@@ -122,34 +125,35 @@ describe('a plan that cannot be made', () => {
     built.renew();
     expect(currentVersion(built.installation.db)).toBe(version);
     for (const problem of [
-      roomsView(built.installation, built.job).problem,
-      todayView(built.installation).problem,
-      sequenceView(built.installation, built.job).problem,
-      scheduleView(built.installation, { by: 'trade', weeks: 2, shift: 0 }).board.problem,
+      roomsView(readJob(built.installation, built.job)).problem,
+      todayView(readFirm(built.installation)).problem,
+      sequenceView(readJob(built.installation, built.job)).problem,
+      scheduleView(readFirm(built.installation), { by: 'trade', weeks: 2, shift: 0 }).board.problem,
     ]) {
       expect(problem).toMatch(/^These wait for each other in a ring: .*framing.*board/);
     }
     must(built.installation, 'link.remove', { id: loop }, built.owner);
-    renewOnce(built.installation.db, TODAY, built.installation.clock.now().toISOString());
-    expect(roomsView(built.installation, built.job).problem).toBeNull();
+    renewOnce(built.installation);
+    expect(roomsView(readJob(built.installation, built.job)).problem).toBeNull();
     expect(currentVersion(built.installation.db)).toBe((version ?? 0) + 1);
   });
 
-  it('keeps the versions that walks are measured by, and of the others the last', () => {
+  it('keeps the last plans alone, and with each walk what it did to the plan of its time', () => {
     const built = build({ Room: { works: ['floor'] } });
     built.renew();
+    built.see('Room', 'flooring', 0.5);
     must(built.installation, 'walk.finish', { id: built.walk }, built.owner);
     built.renew();
-    const measured =
-      queryOne<{ after_version: number }>(built.installation.db, 'SELECT after_version FROM walk_plan')
-        ?.after_version ?? 0;
+    const told = (): object => {
+      const { moved, finish, planning } = reviewView(readFirm(built.installation).job(built.job), built.walk);
+      return { moved, finish, planning };
+    };
+    const after = told();
+    expect(after).toMatchObject({ planning: false, finish: { before: expect.any(String) as string } });
     for (let time = 0; time < 40; time++) built.renew();
-    const kept = queryAll<{ version: number }>(built.installation.db, 'SELECT version FROM plan ORDER BY version').map(
-      (row) => row.version,
-    );
-    expect(kept).toContain(measured);
+    const kept = queryAll<{ version: number }>(built.installation.db, 'SELECT version FROM plan ORDER BY version');
     expect(kept.length).toBeLessThan(36);
-    expect(readPlan(built.installation.db, { version: measured })?.tasks.length).toBeGreaterThan(0);
+    expect(told()).toEqual(after);
     expect(readPlan(built.installation.db, { version: 10_000 })).toBeUndefined();
   });
 });
@@ -183,7 +187,10 @@ describe('dates of selections', () => {
     add('Here', { state: 'on site' });
     built.renew();
     const due = Object.fromEntries(
-      selectionsOf(built.installation, built.job).map((item) => [item.category, [item.due.what, item.due.late]]),
+      selectionsOf(readJob(built.installation, built.job)).map((item) => [
+        item.category,
+        [item.due.what, item.due.late],
+      ]),
     );
     expect(due).toMatchObject({
       Soon: ['decide', false],
@@ -194,14 +201,14 @@ describe('dates of selections', () => {
     // The cabinets would stand long before 200 days are over, so the order is late although nothing but itself holds
     // them.
     expect(due.Late).toEqual(['order', true]);
-    expect(selectionsOf(built.installation, built.job).at(-1)?.category).toBe('Here');
+    expect(selectionsOf(readJob(built.installation, built.job)).at(-1)?.category).toBe('Here');
   });
 });
 
 describe('today', () => {
   it('asks for a walk where none was, and where work begins', () => {
     const built = build({ Room: { works: ['redecorate'] } });
-    const { sites } = todayView(built.installation);
+    const { sites } = todayView(readFirm(built.installation));
     expect(sites).toMatchObject([{ name: 'One House', why: ['never walked'], walked: 'never', openWalk: built.walk }]);
   });
 
@@ -211,7 +218,7 @@ describe('today', () => {
     built.hold('Room', 'close-in', 'close-in', TODAY);
     built.hold('Room', 'tear-out', 'client', '2027-05-16');
     built.renew();
-    const view = todayView(built.installation);
+    const view = todayView(readFirm(built.installation));
     expect(view.sites[0]).toMatchObject({
       urgent: true,
       why: expect.arrayContaining(['Room: close-in today']) as string[],
@@ -270,7 +277,7 @@ describe('the frame', () => {
     expect(frame.seq).toBeGreaterThan(500);
     expect(frame.clock).toMatchObject({ zone: 'UTC' });
     expect(frame.clock.shiftMs).not.toBe(0);
-    expect(jobHead(demo, signalHouse)).toMatchObject({
+    expect(jobHead(readJob(demo, signalHouse))).toMatchObject({
       units: 'imperial',
       walked: 'walked yesterday 16:00',
       openWalk: null,
@@ -290,7 +297,7 @@ describe('the frame', () => {
   });
 
   it('shows what a job has when more is set out', () => {
-    const view = areasView(installation(), signalHouse);
+    const view = areasView(readJob(installation(), signalHouse));
     expect(view.levels.map((level) => level.name)).toEqual(['Ground', 'Upper', 'Lantern']);
     expect(view.details).toMatchObject({ livedIn: true, loudHalf: 'morning', startDay: '2027-01-27' });
     expect(
@@ -306,14 +313,14 @@ describe('the frame', () => {
   });
 
   it('suggests to whom an update goes: the client, and the leads of those who have work', () => {
-    const { suggested, subs } = newsView(installation(), signalHouse);
+    const { suggested, subs } = newsView(readJob(installation(), signalHouse), (link) => pathOf(installation(), link));
     expect(suggested.client).toEqual([{ name: 'The Averill family', address: 'averill@watchsteps.example' }]);
     expect(suggested.crew.map((crew) => crew.name)).toContain('Petra, Halyard Wiring');
     expect(subs.length).toBe(suggested.crew.length);
   });
 
   it('lists the walks of a job, the newest first', () => {
-    const { walks } = walksView(installation(), signalHouse);
+    const { walks } = walksView(readJob(installation(), signalHouse));
     expect(walks.map((walk) => [walk.when, walk.finished])).toEqual([
       ['yesterday 16:00', true],
       ['Tue 2 Mar', true],
@@ -344,7 +351,7 @@ describe('what the board is asked for', () => {
 
   it('marks waits and deliveries on their day, and cuts blocks at its edges', () => {
     const demo = demoHouse();
-    const { board } = scheduleView(demo, { job: signalHouse, by: 'room', weeks: 2, shift: 0 });
+    const { board } = scheduleView(readFirm(demo), { job: signalHouse, by: 'room', weeks: 2, shift: 0 });
     expect(board.marks.find((mark) => mark.text.startsWith('Kitchen · structure'))).toMatchObject({
       tone: 'hold',
       slot: 10,

@@ -1,3 +1,4 @@
+import { readFirm, readJob } from '@/server/reading/reading';
 import sharp from 'sharp';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -11,31 +12,19 @@ import { keepRecording, recordingResponse } from '@/server/files/recordings';
 import { findable } from '@/server/find/queries';
 import type { WalkKind } from '@/core/walks/observation';
 import type { Installation } from '@/server/installation';
-import { readPlan } from '@/server/schedule/read-plan';
+import { readPlan } from '@/server/reading/plan';
 import { renewOnce } from '@/server/schedule/renew';
 import { roomView } from '@/server/sites/room';
-import { closeInsOf } from '@/server/walks/close-in';
+import { closeInsOf } from '@/server/reading/close-ins';
 import { completionView } from '@/server/walks/completion-view';
 import { jobPacks, walkPack } from '@/server/walks/pack';
 import { reviewView } from '@/server/walks/review';
 import { runView } from '@/server/walks/run-list';
 import { sharedView } from '@/server/public/shared';
 import { demoId } from '../../demo/seed';
-import {
-  areaOf,
-  command,
-  demoHouse,
-  give,
-  giveRaw,
-  MAREN,
-  must,
-  newId,
-  signalHouse,
-  TODAY,
-} from '../support/installations';
+import { areaOf, command, demoHouse, give, giveRaw, MAREN, must, newId, signalHouse } from '../support/installations';
 
-const renew = (installation: Installation): void =>
-  void renewOnce(installation.db, TODAY, installation.clock.now().toISOString());
+const renew = (installation: Installation): void => void renewOnce(installation);
 const start = (installation: Installation, kind: WalkKind, job = signalHouse): string => {
   const walk = newId();
   must(installation, 'walk.start', { id: walk, job, kind });
@@ -61,7 +50,7 @@ describe('before a wall is closed', () => {
   it('what covers does not start in the plan until the last line is settled', () => {
     const installation = demoHouse();
     const walk = start(installation, 'close-in');
-    const check = () => closeInsOf(installation.db, signalHouse).get(areaOf('study'));
+    const check = () => closeInsOf(readJob(installation, signalHouse)).get(areaOf('study'));
     expect(check()).toMatchObject({ closed: false, covers: 'insulation' });
     expect(check()?.open.map((line) => line.text)).toEqual([
       'done: 6 pieces backing for the shelves, north wall',
@@ -99,7 +88,7 @@ describe('before a wall is closed', () => {
       name: 'Ines',
       reason: 'shelves stand on the floor',
     });
-    expect(closeInsOf(installation.db, signalHouse).get(areaOf('study'))).toMatchObject({
+    expect(closeInsOf(readJob(installation, signalHouse)).get(areaOf('study'))).toMatchObject({
       closed: true,
       signed: { name: 'Ines', reason: 'shelves stand on the floor' },
     });
@@ -115,9 +104,9 @@ describe('before a wall is closed', () => {
       leadHigh: 2,
       state: 'chosen',
     });
-    expect(closeInsOf(installation.db, signalHouse).get(areaOf('study'))?.closed).toBe(false);
+    expect(closeInsOf(readJob(installation, signalHouse)).get(areaOf('study'))?.closed).toBe(false);
     must(installation, 'line.remove', { of: 'close-in-sign', id });
-    expect(closeInsOf(installation.db, signalHouse).get(areaOf('study'))).toMatchObject({
+    expect(closeInsOf(readJob(installation, signalHouse)).get(areaOf('study'))).toMatchObject({
       closed: false,
       signed: null,
     });
@@ -130,7 +119,7 @@ describe('before a wall is closed', () => {
     const installation = demoHouse();
     record(installation, start(installation, 'progress'), { kind: 'progress', phase: 'insulation', fraction: 0.4 });
     expect(
-      todayView(installation).holds.find((hold) => hold.kind === 'close-in' && hold.area === 'Study'),
+      todayView(readFirm(installation)).holds.find((hold) => hold.kind === 'close-in' && hold.area === 'Study'),
     ).toMatchObject({
       overdue: true,
       text: expect.stringContaining('covering was begun all the same') as string,
@@ -281,7 +270,8 @@ describe('a narration', () => {
         text: 'WEBVTT\n\nnow --> then\nhello',
       }),
     ).toMatchObject({ code: 'narration-empty', field: 'text' });
-    const open = (): number | undefined => reviewView(installation, signalHouse, walk).narrations[0]?.open;
+    const open = (): number | undefined =>
+      reviewView(readFirm(installation).job(signalHouse), walk).narrations[0]?.open;
     expect(open()).toBe(2);
     const accepted = record(installation, walk, {
       kind: 'caution',
@@ -344,7 +334,7 @@ describe('pictures', () => {
       expect((await sharp(left).metadata()).exif).toBeUndefined();
     }
     record(installation, start(installation, 'progress'), { area: areaOf('day'), kind: 'picture', picture: hash });
-    expect(roomView(installation, signalHouse, areaOf('day')).pictures[0]?.when).toMatch(
+    expect(roomView(readJob(installation, signalHouse), areaOf('day')).pictures[0]?.when).toMatch(
       /^today 0?8:30$|^today \d\d:30$/,
     );
     // The smaller copy is made once and is the same afterwards.
@@ -387,7 +377,7 @@ describe('pictures', () => {
 
   it('from one spot stand beside each other with what was drawn on them', () => {
     const installation = demoHouse();
-    const view = roomView(installation, signalHouse, areaOf('kitchen'));
+    const view = roomView(readJob(installation, signalHouse), areaOf('kitchen'));
     expect(view.standpoints).toMatchObject([
       { name: 'from the door', pictures: [{ marks: [] }, { marks: [] }, { marks: [] }] },
     ]);
@@ -406,9 +396,9 @@ describe('pictures', () => {
         { form: 'measure', from: [0, 0], to: [1, 0], text: `8' 0"` },
       ],
     });
-    expect(roomView(installation, signalHouse, areaOf('kitchen')).standpoints[0]?.pictures.at(-1)?.marks).toHaveLength(
-      2,
-    );
+    expect(
+      roomView(readJob(installation, signalHouse), areaOf('kitchen')).standpoints[0]?.pictures.at(-1)?.marks,
+    ).toHaveLength(2);
     expect(
       refused(installation, 'observation.record', {
         observation: {
@@ -452,7 +442,7 @@ describe('what a walk found', () => {
       kind: 'engineer',
       text: 'engineer to look at the flue',
     });
-    expect(reviewView(installation, signalHouse, walk).unfiled.map((line) => line.filedAs)).toEqual([
+    expect(reviewView(readFirm(installation).job(signalHouse), walk).unfiled.map((line) => line.filedAs)).toEqual([
       'change',
       'scope',
       'wait',
@@ -483,7 +473,7 @@ describe('what a walk found', () => {
       about: demoId('signal', 'item', 'boxes'),
       verdict: 'not seen',
     });
-    const view = reviewView(installation, signalHouse, walk);
+    const view = reviewView(readFirm(installation).job(signalHouse), walk);
     expect(view.passedBy.map((item) => item.text)).toEqual(
       expect.arrayContaining(['boxes too low on the east wall', 'duct collar unsealed at the ceiling']),
     );
@@ -519,7 +509,7 @@ describe('what a walk found', () => {
       mm: 2413,
       of: { what: 'height' },
     });
-    const shown = () => roomView(installation, signalHouse, areaOf('guest')).conflicts;
+    const shown = () => roomView(readJob(installation, signalHouse), areaOf('guest')).conflicts;
     expect(shown()).toMatchObject([{ id, text: `1" less than drawn (8' 0")` }]);
     must(installation, 'measurement.adopt', { about: id });
     expect(shown()).toEqual([]);
@@ -549,7 +539,7 @@ describe('the end of a job', () => {
     });
     must(installation, 'observation.record', done({ text: 'planed the head, hangs free' }));
     expect(
-      completionView(installation, linden).trades.flatMap((trade) => trade.lines.map((line) => line.text)),
+      completionView(readJob(installation, linden)).trades.flatMap((trade) => trade.lines.map((line) => line.text)),
     ).toEqual(['touch up the scuffed corner']);
   });
 
@@ -587,7 +577,7 @@ describe('the end of a job', () => {
 describe('the house keeps', () => {
   it('one run list over all sites, by supplier, ticked once', () => {
     const installation = demoHouse();
-    const view = runView(installation);
+    const view = runView(readFirm(installation));
     expect(view.stops.map((stop) => [stop.supplier, stop.lines.map((line) => line.jobName)])).toEqual(
       expect.arrayContaining([['Brackwater Plumbing', expect.arrayContaining(['Signal House', 'Linden Gatehouse'])]]),
     );
@@ -595,12 +585,12 @@ describe('the house keeps', () => {
     must(installation, 'shortage.purchase', { about: line!.id });
     must(installation, 'shortage.purchase', { about: line!.id });
     expect(
-      runView(installation)
+      runView(readFirm(installation))
         .stops.flatMap((stop) => stop.lines)
         .filter((entry) => entry.bought)
         .map((entry) => entry.id),
     ).toEqual([line?.id]);
-    expect(todayView(installation).run.open).toBe(view.stops.flatMap((stop) => stop.lines).length - 1);
+    expect(todayView(readFirm(installation)).run.open).toBe(view.stops.flatMap((stop) => stop.lines).length - 1);
   });
 
   it('how sites are left, and has the bin swapped before it is full', () => {
@@ -613,8 +603,9 @@ describe('the house keeps', () => {
       }),
     ).toMatchObject({ code: 'not-said', field: 'items[0].text' });
     expect(
-      todayView(installation).calls.find((call) => call.jobName === 'Signal House' && call.text.startsWith('Bin'))
-        ?.text,
+      todayView(readFirm(installation)).calls.find(
+        (call) => call.jobName === 'Signal House' && call.text.startsWith('Bin'),
+      )?.text,
     ).toMatch(/^Bin: swap by /);
   });
 

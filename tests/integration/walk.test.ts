@@ -1,8 +1,10 @@
+import { readFirm, readJob } from '@/server/reading/reading';
+import { pathOf } from '@/server/access/tokens';
 import { describe, expect, it } from 'vitest';
 import { queryAll, queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { renewOnce } from '@/server/schedule/renew';
-import { readPlan } from '@/server/schedule/read-plan';
+import { readPlan } from '@/server/reading/plan';
 import { selectionsOf } from '@/server/selections/queries';
 import { roomsView } from '@/server/sites/rooms';
 import { roomView } from '@/server/sites/room';
@@ -12,17 +14,7 @@ import { walkPack } from '@/server/walks/pack';
 import { reviewView } from '@/server/walks/review';
 import { checkPlan } from '@/core/schedule/check';
 import { demoId } from '../../demo/seed';
-import {
-  areaOf,
-  demoHouse,
-  emptyHouse,
-  give,
-  giveRaw,
-  must,
-  newId,
-  signalHouse,
-  TODAY,
-} from '../support/installations';
+import { areaOf, demoHouse, emptyHouse, give, giveRaw, must, newId, signalHouse } from '../support/installations';
 
 const startWalk = (installation: Installation): string => {
   const id = newId();
@@ -37,13 +29,13 @@ const record = (installation: Installation, walk: string, seen: object, at = '20
   if (answer.status === 'refused') throw new Error(`${at} ${JSON.stringify(answer.problem)}`);
   return id;
 };
-const renew = (installation: Installation): void => void renewOnce(installation.db, TODAY, '2027-03-09T12:00:00.000Z');
-const guest = (installation: Installation) => roomView(installation, signalHouse, areaOf('guest'));
+const renew = (installation: Installation): void => void renewOnce(installation);
+const guest = (installation: Installation) => roomView(readJob(installation, signalHouse), areaOf('guest'));
 
 describe('a walk', () => {
   it('moves the section, the plan and the drafts', () => {
     const installation = demoHouse();
-    const before = roomsView(installation, signalHouse);
+    const before = roomsView(readJob(installation, signalHouse));
     const walk = startWalk(installation);
     record(installation, walk, { kind: 'progress', phase: 'wiring-rough', fraction: 1 });
     const sweep = record(installation, walk, {
@@ -62,7 +54,7 @@ describe('a walk', () => {
     must(installation, 'walk.finish', { id: walk });
     renew(installation);
 
-    const rooms = roomsView(installation, signalHouse);
+    const rooms = roomsView(readJob(installation, signalHouse));
     expect(rooms.done).toBeGreaterThan(before.done);
     expect(guest(installation).steps.find((step) => step.phase === 'wiring-rough')).toMatchObject({
       fraction: 1,
@@ -71,12 +63,14 @@ describe('a walk', () => {
     expect(guest(installation).open.map((item) => item.text)).toContain('3 m chase for the bell wire');
     const task = readPlan(installation.db)?.tasks.find((planned) => planned.id === `item:${sweep}`);
     expect(task).toMatchObject({ trade: 'wiring', job: signalHouse });
-    expect(selectionsOf(installation, signalHouse).find((item) => item.category === 'Inside doors')?.found).toEqual({
+    expect(
+      selectionsOf(readJob(installation, signalHouse)).find((item) => item.category === 'Inside doors')?.found,
+    ).toEqual({
       verdict: 'wrong',
       text: 'ordered as Flush, birch, 2\' 8", but came as oak, not birch',
     });
 
-    const review = reviewView(installation, signalHouse, walk);
+    const review = reviewView(readFirm(installation).job(signalHouse), walk);
     expect(review.gain).toBeGreaterThan(0);
     expect(review.areas.find((area) => area.name === 'Guest suite')?.lines.map((line) => line.text)).toEqual([
       'wires 30 % → done',
@@ -127,7 +121,7 @@ describe('a walk', () => {
     expect(queryAll(installation.db, 'SELECT * FROM plan_mark')).toHaveLength(1);
     renew(installation);
     expect(queryAll(installation.db, 'SELECT * FROM plan_mark')).toHaveLength(0);
-    expect(renewOnce(installation.db, TODAY, '2027-03-09T12:01:00.000Z')).toBeUndefined();
+    expect(renewOnce(installation)).toBeUndefined();
     expect(queryAll(installation.db, 'SELECT * FROM job_update WHERE walk = @walk', { walk })).toHaveLength(2);
   });
 });
@@ -135,7 +129,7 @@ describe('a walk', () => {
 describe('sending', () => {
   it('hands a message over once, tells of failures and lets it be tried again', () => {
     const installation = demoHouse();
-    const draft = newsView(installation, signalHouse).updates.find(
+    const draft = newsView(readJob(installation, signalHouse), (link) => pathOf(installation, link)).updates.find(
       (update) => update.state === 'draft' && update.audience === 'client',
     );
     if (!draft) throw new Error('The demo has no draft.');
@@ -158,7 +152,9 @@ describe('sending', () => {
     });
     expect(emptyOutbox(installation)).toBe(2);
     expect(emptyOutbox(installation)).toBe(0);
-    const sent = newsView(installation, signalHouse).updates.find((update) => update.id === draft.id);
+    const sent = newsView(readJob(installation, signalHouse), (link) => pathOf(installation, link)).updates.find(
+      (update) => update.id === draft.id,
+    );
     expect(sent).toMatchObject({ state: 'sent', body: 'As changed by hand.' });
     expect(sent?.messages.find((message) => message.recipient === 'Nobody')).toMatchObject({
       state: 'failed',
@@ -172,12 +168,16 @@ describe('sending', () => {
         queryAll(installation.db, 'SELECT * FROM share_link'),
         queryAll(installation.db, 'SELECT * FROM command_log'),
       ]),
-    ).not.toContain(newsView(installation, signalHouse).links[0]?.path.slice(3));
+    ).not.toContain(
+      newsView(readJob(installation, signalHouse), (link) => pathOf(installation, link)).links[0]?.path.slice(3),
+    );
   });
 
   it('refuses to send to nobody or to no address', () => {
     const installation = demoHouse();
-    const draft = newsView(installation, signalHouse).updates.find((update) => update.state === 'draft');
+    const draft = newsView(readJob(installation, signalHouse), (link) => pathOf(installation, link)).updates.find(
+      (update) => update.state === 'draft',
+    );
     const payload = { id: draft?.id, version: draft?.version, title: 'T', body: 'B', expiresOn: '2027-04-08' };
     expect(giveRaw(installation, 'update.send', { ...payload, recipients: [] })).toMatchObject({
       status: 'refused',
@@ -209,7 +209,7 @@ describe('a job made from nothing', () => {
       startDay: '2027-03-15',
       promiseDay: '2027-05-01',
     });
-    expect(roomsView(installation, job)).toMatchObject({ done: 0, finish: null, levels: [] });
+    expect(roomsView(readJob(installation, job))).toMatchObject({ done: 0, finish: null, levels: [] });
     must(installation, 'areas.add', {
       job,
       levels: [{ id: level, name: 'Ground floor', height: 0 }],
@@ -223,6 +223,6 @@ describe('a job made from nothing', () => {
     expect(plan && checkPlan(plan)).toEqual([]);
     expect(plan?.tasks.every((task) => task.reason.text.length > 0)).toBe(true);
     expect(plan?.tasks.find((task) => task.phase === 'protect')).toMatchObject({ label: 'Kitchen · protect' });
-    expect(roomsView(installation, job).finish).toMatch(/^2027-0[3-6]/);
+    expect(roomsView(readJob(installation, job)).finish).toMatch(/^2027-0[3-6]/);
   });
 });

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import { afterAll, afterEach, beforeAll } from 'vitest';
-import type { StoredPlan } from '@/server/schedule/read-plan';
+import type { StoredPlan } from '@/server/reading/plan';
 import { DESK, endSessions, launch, visit, type PHONE } from './browser';
 import { copyDemo } from './installations';
 import { serve, type Server } from './server';

@@ -80,7 +80,7 @@ export function build(
     },
     renew: () => {
       installation.db.prepare(`INSERT INTO plan_mark (job, cause) VALUES (?, 'asked by a test')`).run(job);
-      renewOnce(installation.db, TODAY, installation.clock.now().toISOString());
+      renewOnce(installation);
     },
   };
 }

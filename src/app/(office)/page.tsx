@@ -1,11 +1,11 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readFirm } from '@/server/reading/reading';
 import { todayView } from '@/server/today/queries';
 import { Today } from '@/ui/today/today';
 
 export const metadata = { title: 'Today' };
 
 export default async function TodayPage() {
-  const { view } = await shown(() => todayView(installation()));
+  const { view } = await shown((installation) => todayView(readFirm(installation)));
   return <Today view={view} />;
 }

@@ -111,6 +111,14 @@ export interface RoomsView {
   problem: string | null;
 }
 
+/** What of a long past is shown. */
+export interface PastShown {
+  /** What is shown was before this instant; null for the newest. */
+  before: string | null;
+  /** There is more before this instant; null where all is shown. */
+  earlier: string | null;
+}
+
 export interface RoomView {
   job: JobHead;
   today: Day;
@@ -143,6 +151,7 @@ export interface RoomView {
   /** The check before covering, and how many things are recorded in the walls. */
   walls: { open: number; lines: number; closed: boolean; things: number } | null;
   remarks: { id: string; kind: ObservationKind; text: string; when: string; by: string }[];
+  past: PastShown;
 }
 
 /** Pictures from one spot, the oldest first. */

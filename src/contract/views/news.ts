@@ -1,7 +1,7 @@
 import type { Day } from '@/core/units/day';
 import type { Audience } from '../commands/news';
 import type { Statement, StatementDiff } from '@/core/scope/statement';
-import type { JobHead, PictureView } from './job';
+import type { JobHead, PastShown, PictureView } from './job';
 import type { ChangeView } from './scope';
 
 export interface UpdateView {
@@ -39,6 +39,7 @@ export interface NewsView {
   job: JobHead;
   today: Day;
   updates: UpdateView[];
+  past: PastShown;
   links: LinkView[];
   /** Whom to send to, by audience. */
   suggested: { client: { name: string; address: string }[]; crew: { name: string; address: string }[] };

@@ -5,7 +5,7 @@ import type { MovedWork } from '@/core/news/news';
 import type { Drawing } from '@/core/layout/drawing';
 import type { NarrationView, WalkArea } from '@/core/walks/walk-screen';
 import type { FiledAs } from '../commands/walks';
-import type { ServerClock, JobHead, PictureView } from './job';
+import type { ServerClock, JobHead, PastShown, PictureView } from './job';
 
 /** All that a walk needs in the hand: one area after the other, in walking order. */
 export interface WalkPack {
@@ -36,6 +36,7 @@ export interface WalksView {
     records: number;
     summary: string;
   }[];
+  past: PastShown;
 }
 
 /** Something said on a walk that waits for its place, or has it. */

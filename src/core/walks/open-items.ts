@@ -1,7 +1,7 @@
 import type { Observation, Of } from './observation';
 
 /** Remaining work and cautions are looked at again on every walk until somebody finds them done. */
-type Carried = Of<'remaining'> | Of<'caution'>;
+export type Carried = Of<'remaining'> | Of<'caution'>;
 
 /** Something that a walk found open, with its history over the walks since. */
 export interface OpenItem<Item extends Carried = Carried> {

@@ -2,6 +2,7 @@ import { routes } from '@/contract/routes';
 import { notFound, redirect } from 'next/navigation';
 import type { PersonView } from '@/contract/views/job';
 import { Refusal } from '../dispatch/refusal';
+import { installation, type Installation } from '../installation';
 import { isFounded, signedIn } from './session';
 
 /** Who looks at a page; sends everybody else to where they can come in. */
@@ -10,11 +11,14 @@ export async function visitor(): Promise<PersonView> {
   return (await signedIn()) ?? redirect(routes.signIn());
 }
 
-/** What a query answers for a page; an id that is not ours is a page that does not exist. */
-export async function shown<View>(query: () => View): Promise<{ person: PersonView; view: View }> {
+/** What a page shows, read of one moment; an id that is not ours is a page that does not exist. */
+export async function shown<View>(
+  query: (installation: Installation) => View,
+): Promise<{ person: PersonView; view: View }> {
   const person = await visitor();
+  const read = installation();
   try {
-    return { person, view: query() };
+    return { person, view: read.db.transaction(() => query(read))() };
   } catch (error) {
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;

@@ -1,23 +1,35 @@
+import type { Path } from '@/contract/routes';
 import type { CoordinationView, InspectionView, UnbookedView } from '@/contract/views/coordination';
 import { groupBy } from '@/core/group-by';
-import { expectedLost, LIMITS, type HalfDayOutlook } from '@/core/schedule/weather';
-import { phaseFacts, type Phase } from '@/core/sequence/phases';
+import { expectedLost, LIMITS } from '@/core/schedule/weather';
+import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
 import { plantCrew } from '@/core/sequence/crews';
 import type { Trade } from '@/core/sequence/trades';
-import { addDays, formatDay, type Day } from '@/core/units/day';
+import { addDays, formatDay } from '@/core/units/day';
 import { dayOfSlot, slotOf } from '@/core/units/slot';
-import { pathOfFeed } from '../schedule/feeds';
-import { firmTime } from '../zone';
-import type { Connection } from '../database/open';
-import { queryAll, queryOne } from '../database/query';
-import type { Installation } from '../installation';
 import { isWorkday, workdaysAfter } from '@/core/units/workday';
-import { officesOf, type InspectionRow } from '../schedule/offices';
-import { readPlan, type StoredPlan } from '../schedule/read-plan';
-import { holidaysOf } from '../schedule/read-site';
-import { whenSeen } from '../words';
 import { OUTLOOK_DAYS } from '../outside/ports';
+import { busyRows } from '../reading/crews';
+import {
+  busySources,
+  feedRows,
+  firmRow,
+  holidaysOf,
+  normalRows,
+  officesOf,
+  openJobRows,
+  outlookRows,
+  peopleOf,
+  plantDownRows,
+  plantRows,
+  subRows,
+} from '../reading/firm';
+import { areaNames, jobNames } from '../reading/job';
+import { wholePlan, type StoredPlan } from '../reading/plan';
+import { ofFirm, type FirmReading } from '../reading/reading';
+import { inspectionRows, visitRows } from '../reading/sequence';
+import { whenSeen } from '../words';
 
 const MONTHS = [
   'January',
@@ -35,37 +47,26 @@ const MONTHS = [
 ];
 const month = (number: number): string => MONTHS[number - 1] ?? '';
 
-/** What a firm arranges with the world outside: inspections, weather, plant, other people's calendars. */
-export function coordinationView(installation: Installation): CoordinationView {
-  const { db } = installation;
-  const { today: now } = firmTime(installation);
-  const plan = readPlan(db);
-  const jobs = queryAll<{ id: string; name: string; weight: number }>(
-    db,
-    `SELECT id, name, weight FROM job WHERE state <> 'closed' ORDER BY position`,
-  );
-  const areas = new Map(
-    queryAll<{ id: string; name: string; job: string }>(db, 'SELECT id, name, job FROM area').map((area) => [
-      area.id,
-      area,
-    ]),
-  );
-  const subs = queryAll<{ id: string; name: string; trade: Trade }>(
-    db,
-    'SELECT id, name, trade FROM sub ORDER BY name',
-  );
-  const people = queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM person ORDER BY rowid');
+/**
+ * What a firm arranges with the world outside: inspections, weather, plant, other people's calendars.
+ * @param pathOf the address of a feed
+ */
+export function coordinationView(firm: FirmReading, pathOf: (feed: string) => Path): CoordinationView {
+  const { today: now } = firm;
+  const plan = wholePlan(firm);
+  const jobs = openJobRows(firm).map(({ id, name, weight }) => ({ id, name, weight }));
+  const subs = subRows(firm).map(({ id, name, trade }) => ({ id, name, trade }));
   const targets = [
     ...jobs.map(({ id, name }) => ({ kind: 'job' as const, id, name })),
     ...subs.map(({ id, name }) => ({ kind: 'sub' as const, id, name })),
-    ...people.map(({ id, name }) => ({ kind: 'person' as const, id, name })),
+    ...peopleOf(firm).map(({ id, name }) => ({ kind: 'person' as const, id, name })),
   ];
   const job = (id: string): string => jobs.find((entry) => entry.id === id)?.name ?? '';
   return {
     today: now,
-    inspections: inspectionsOf(installation, plan, areas, job, now),
-    unbooked: unbookedOf(installation, plan, now),
-    offices: officesOf(db).map((office) => ({
+    inspections: inspectionsOf(firm),
+    unbooked: unbookedOf(firm),
+    offices: officesOf(firm).map((office) => ({
       id: office.id,
       version: office.version,
       name: office.name,
@@ -75,33 +76,23 @@ export function coordinationView(installation: Installation): CoordinationView {
       noticeDays: office.notice_days,
       visitsADay: office.visits_a_day,
     })),
-    ...weatherOf(installation, plan, now),
+    ...weatherOf(firm),
     kept: keptBack(plan, job),
-    plant: plantOf(db, plan, now),
-    subs: busyOf(installation, subs, now),
-    feeds: feedsOf(installation, targets),
+    plant: plantOf(firm),
+    subs: busyOf(firm, subs),
+    feeds: feedsOf(firm, targets, pathOf),
     targets,
-    tripWeight: queryOne<{ trip_weight: number }>(db, 'SELECT trip_weight FROM firm')?.trip_weight ?? 0,
+    tripWeight: firmRow(firm)?.trip_weight ?? 0,
     jobs,
   };
 }
 
 /** The days ahead with what they forbid, and what the months after them usually cost. */
-function weatherOf(
-  installation: Installation,
-  plan: StoredPlan | undefined,
-  now: Day,
-): Pick<CoordinationView, 'outlook' | 'saidAt' | 'normals' | 'expected'> {
-  const { db } = installation;
-  const outlook = queryAll<HalfDayOutlook & { said_at: string }>(
-    db,
-    'SELECT * FROM outlook WHERE day >= @now ORDER BY day, half',
-    { now },
-  );
-  const normals = queryAll<{ month: number; wet: number; windy: number; frosty: number }>(
-    db,
-    'SELECT * FROM normal ORDER BY month',
-  );
+function weatherOf(firm: FirmReading): Pick<CoordinationView, 'outlook' | 'saidAt' | 'normals' | 'expected'> {
+  const { today: now } = firm;
+  const plan = wholePlan(firm);
+  const outlook = outlookRows(firm);
+  const normals = normalRows(firm);
   const saidAt = outlook
     .map((half) => half.said_at)
     .sort()
@@ -121,7 +112,7 @@ function weatherOf(
         ],
       })),
     })),
-    saidAt: saidAt === undefined ? null : whenSeen(saidAt, firmTime(installation)),
+    saidAt: saidAt === undefined ? null : whenSeen(saidAt, firm),
     normals: normals.map((row) => ({ ...row, month: month(row.month) })),
     expected: plan
       ? expectedLost(
@@ -149,24 +140,15 @@ const keptBack = (plan: StoredPlan | undefined, job: (id: string) => string): Co
   });
 
 /** What the firm has of each kind of plant, when it is away, and how much of the plan needs it. */
-function plantOf(db: Connection, plan: StoredPlan | undefined, now: Day): CoordinationView['plant'] {
-  const downs = groupBy(
-    queryAll<{ id: string; plant: string; first_day: Day; last_day: Day; units: number; reason: string }>(
-      db,
-      'SELECT * FROM plant_down WHERE last_day >= @now ORDER BY first_day',
-      { now },
-    ),
-    (row) => row.plant,
-  );
-  return queryAll<{ id: string; version: number; name: string; units: number; phases: string }>(
-    db,
-    'SELECT * FROM plant ORDER BY rowid',
-  ).map((row) => ({
+function plantOf(firm: FirmReading): CoordinationView['plant'] {
+  const plan = wholePlan(firm);
+  const downs = plantDownRows(firm);
+  return plantRows(firm).map((row) => ({
     id: row.id,
     version: row.version,
     name: row.name,
     units: row.units,
-    phases: JSON.parse(row.phases) as Phase[],
+    phases: row.phases,
     down: (downs.get(row.id) ?? []).map((down) => ({
       id: down.id,
       firstDay: down.first_day,
@@ -180,67 +162,44 @@ function plantOf(db: Connection, plan: StoredPlan | undefined, now: Day): Coordi
 
 /** Each sub with the days ahead on which its own calendar says that it is busy. */
 function busyOf(
-  installation: Installation,
+  firm: FirmReading,
   subs: readonly { id: string; name: string; trade: Trade }[],
-  now: Day,
 ): CoordinationView['subs'] {
-  const { db } = installation;
-  const busy = new Map(
-    queryAll<{ sub: string; count: number }>(
-      db,
-      'SELECT sub, count(*) AS count FROM busy WHERE day >= @now GROUP BY sub',
-      { now },
-    ).map((row) => [row.sub, row.count]),
-  );
-  const sources = new Map(
-    queryAll<{ sub: string; name: string; events: number; read_at: string }>(db, 'SELECT * FROM busy_source').map(
-      (row) => [row.sub, row],
-    ),
-  );
+  const busy = busyRows(firm);
+  const sources = busySources(firm);
   return subs.map((sub) => {
     const source = sources.get(sub.id);
     return {
       ...sub,
-      busy: busy.get(sub.id) ?? 0,
-      source: source
-        ? { name: source.name, events: source.events, when: whenSeen(source.read_at, firmTime(installation)) }
-        : null,
+      busy: busy.get(sub.id)?.length ?? 0,
+      source: source ? { name: source.name, events: source.events, when: whenSeen(source.read_at, firm) } : null,
     };
   });
 }
 
 /** Calendars that others follow, with their addresses. */
-const feedsOf = (installation: Installation, targets: CoordinationView['targets']): CoordinationView['feeds'] =>
-  queryAll<{ id: string; kind: 'job' | 'sub' | 'person'; target: string; made_at: string }>(
-    installation.db,
-    'SELECT * FROM feed WHERE closed_at IS NULL ORDER BY made_at',
-  ).map((feed) => ({
+const feedsOf = (
+  firm: FirmReading,
+  targets: CoordinationView['targets'],
+  pathOf: (feed: string) => Path,
+): CoordinationView['feeds'] =>
+  feedRows(firm).map((feed) => ({
     id: feed.id,
     kind: feed.kind,
     name: targets.find((target) => target.kind === feed.kind && target.id === feed.target)?.name ?? '',
-    path: pathOfFeed(installation, feed.id),
-    madeAt: whenSeen(feed.made_at, firmTime(installation)),
+    path: pathOf(feed.id),
+    madeAt: whenSeen(feed.made_at, firm),
   }));
 
-type Areas = ReadonlyMap<string, { name: string; job: string }>;
+/** Days for which a visit that is over stays in sight. */
+const SETTLED_DAYS = 30;
 
-function inspectionsOf(
-  installation: Installation,
-  plan: StoredPlan | undefined,
-  areas: Areas,
-  job: (id: string) => string,
-  now: Day,
-): InspectionView[] {
-  const offices = new Map(officesOf(installation.db).map((office) => [office.id, office.name]));
-  const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
-  return queryAll<InspectionRow>(
-    installation.db,
-    `SELECT *
-      FROM inspection
-      WHERE state = 'booked' OR day >= @since
-      ORDER BY state <> 'booked', day, half`,
-    { since: addDays(now, -30) },
-  ).map((row) => {
+function inspectionsOf(firm: FirmReading): InspectionView[] {
+  const { today: now } = firm;
+  const plan = wholePlan(firm);
+  const offices = new Map(officesOf(firm).map((office) => [office.id, office.name]));
+  const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id as string, task]));
+  return visitRows(firm, addDays(now, -SETTLED_DAYS)).map((row) => {
     const task = tasks.get(taskId(row.area, row.phase));
     const kept =
       !plan || !task || row.state !== 'booked' || (row.day >= now && dayOfSlot(plan.origin, task.start) === row.day);
@@ -248,9 +207,9 @@ function inspectionsOf(
       id: row.id,
       version: row.version,
       job: row.job,
-      jobName: job(row.job),
+      jobName: row.job_name,
       area: row.area,
-      areaName: areas.get(row.area)?.name ?? '',
+      areaName: row.area_name,
       phase: row.phase,
       label: phaseFacts(row.phase).label,
       office: offices.get(row.office) ?? '',
@@ -263,21 +222,18 @@ function inspectionsOf(
 }
 
 /** Inspections ahead without a visit, the nearest first. */
-export function unbookedOf(installation: Installation, plan: StoredPlan | undefined, now: Day): UnbookedView[] {
+export const unbookedOf = ofFirm((firm): UnbookedView[] => {
+  const { today: now } = firm;
+  const plan = wholePlan(firm);
   if (!plan) return [];
-  const areas = new Map(
-    queryAll<{ id: string; name: string; job_name: string }>(
-      installation.db,
-      'SELECT area.id, area.name, job.name AS job_name FROM area JOIN job ON job.id = area.job',
-    ).map((area) => [area.id, area]),
-  );
-  const offices = officesOf(installation.db);
-  const holidays = holidaysOf(installation.db);
+  const offices = officesOf(firm);
+  const holidays = holidaysOf(firm);
   const booked = new Set(
-    queryAll<{ area: string; phase: Phase }>(
-      installation.db,
-      `SELECT area, phase FROM inspection WHERE state = 'booked'`,
-    ).map((row) => taskId(row.area, row.phase)),
+    firm.jobs.flatMap((id) =>
+      inspectionRows(firm.job(id)).flatMap((row) =>
+        row.state === 'booked' ? [taskId(row.area, row.phase) as string] : [],
+      ),
+    ),
   );
   return plan.tasks
     .flatMap((task): UnbookedView[] => {
@@ -300,9 +256,9 @@ export function unbookedOf(installation: Installation, plan: StoredPlan | undefi
       return [
         {
           job: task.job,
-          jobName: areas.get(area)?.job_name ?? '',
+          jobName: jobNames(firm).get(task.job) ?? '',
           area,
-          areaName: areas.get(area)?.name ?? '',
+          areaName: areaNames(firm.job(task.job)).get(area) ?? '',
           phase,
           label: phaseFacts(phase).label,
           office: office?.name ?? null,
@@ -314,4 +270,4 @@ export function unbookedOf(installation: Installation, plan: StoredPlan | undefi
     })
     .sort((a, b) => (a.ready < b.ready ? -1 : a.ready > b.ready ? 1 : 0))
     .slice(0, 30);
-}
+});

@@ -647,6 +647,12 @@ export interface Rows {
     lead_high: number;
     read_at: string;
   };
+  projection: {
+    name: string;
+    form: number;
+    records: number;
+    kept: number;
+  };
   purchased: {
     observation: string;
     at: string;
@@ -826,6 +832,13 @@ export interface Rows {
     state: 'kept' | 'gone';
     version: number;
   };
+  standing: {
+    matter: string;
+    job: JobId;
+    observation: string;
+    at: string;
+    state: string;
+  };
   standing_observation: {
     id: string;
     walk: WalkId;
@@ -944,6 +957,7 @@ export interface Rows {
     walk: WalkId;
     before_version: number | null;
     after_version: number;
+    effect: string | null;
   };
 }
 
@@ -1090,6 +1104,7 @@ export interface Defaults {
   plant: 'version';
   plant_down: never;
   price: 'name' | 'unit' | 'unit_price';
+  projection: never;
   purchased: 'person';
   rate: never;
   recording: never;
@@ -1153,6 +1168,7 @@ export interface Defaults {
   sign_off: 'words' | 'removed' | 'version';
   site_close_down: 'walk' | 'bin' | 'note';
   spare: 'selection' | 'quantity' | 'unit' | 'place' | 'kept_at' | 'observation' | 'version';
+  standing: 'state';
   standpoint: 'removed' | 'version';
   statement: 'made_by' | 'sent_at' | 'agreed_at' | 'agreed_by' | 'version';
   step: 'basis' | 'crews' | 'others' | 'others_on';
@@ -1161,5 +1177,5 @@ export interface Defaults {
   supplier: 'email' | 'note' | 'desk' | 'version' | 'phone';
   supplier_closure: 'why';
   walk: 'finished_at';
-  walk_plan: 'before_version';
+  walk_plan: 'before_version' | 'effect';
 }

@@ -12,6 +12,7 @@ import { today } from '../zone';
 import { queryAll } from '../database/query';
 import type { Installation } from '../installation';
 import { planInput } from '../schedule/plan-input';
+import { readFirm } from '../reading/reading';
 import { dispatch } from './dispatch';
 import type { Actor } from './actor';
 
@@ -46,7 +47,7 @@ export function preview(
 }
 
 type Picture = ReturnType<typeof placedLike>;
-const picture = (installation: Installation): Picture => placedLike(planInput(installation.db, today(installation)));
+const picture = (installation: Installation): Picture => placedLike(planInput(readFirm(installation)));
 
 function compared(installation: Installation, before: Picture, after: Picture): PreviewView {
   const none = { jobs: [], trips: 0, added: [], gone: [], broken: [] };

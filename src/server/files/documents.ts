@@ -4,20 +4,19 @@ import { writeShapeCsv } from '@/core/layout/shape-csv';
 import { svgOf } from '@/core/layout/svg';
 import { writeScopeCsv } from '@/core/scope/scope-csv';
 import { writeSelectionCsv } from '@/core/selections/selection-csv';
-import { queryOne } from '../database/query';
 import { notFound } from '../dispatch/refusal';
 import type { Installation } from '../installation';
-import { areaDrawing } from '../layout/queries';
-import { readLayout } from '../layout/read-layout';
+import { areaDrawing, jobOfArea } from '../layout/queries';
 import { materialsCsv, materialsPaper } from '../quantities/materials-paper';
 import { materialsView } from '../quantities/queries';
-import { areasOf } from '../scope/queries';
 import { scopeOf } from '../scope/read-scope';
 import { statementCsv, statementPaper } from '../scope/statement-paper';
 import { statementView } from '../scope/statements';
 import { selectionsOf } from '../selections/queries';
-import { requireJob } from '../sites/queries';
 import { roomSheets, sheetAreas } from '../sites/room-sheet';
+import { areaNames, areaRow, areasUpward, jobRow } from '../reading/job';
+import { layoutOf } from '../reading/layouts';
+import { readJob } from '../reading/reading';
 import { wallPaper } from '../walks/wall-paper';
 import { wallsOf } from '../walks/walls';
 import { dxfOf } from './dxf';
@@ -45,16 +44,16 @@ const named = (...parts: string[]): string =>
 /** A paper of a job by its name: what Scope prints, and the lists that are read back in. */
 export async function jobPaper(
   installation: Installation,
-  job: string,
+  id: string,
   file: string,
   { version, origin = '' }: { version?: number; origin?: string } = {},
 ): Promise<PaperFile> {
-  const { name } = requireJob(installation.db, job);
-  const { db } = installation;
+  const job = readJob(installation, id);
+  const { name } = jobRow(job);
   switch (file) {
     case 'statement.pdf':
     case 'statement.csv': {
-      const view = statementView(installation, job, version);
+      const view = statementView(job, version);
       const fileName = named(name, 'statement', view.shown ? String(view.shown.number) : 'draft');
       if (file === 'statement.csv') return { name: `${fileName}.csv`, type: CSV, body: statementCsv(view.content) };
       return {
@@ -74,32 +73,32 @@ export async function jobPaper(
       return {
         name: `${named(name, 'materials')}.pdf`,
         type: PDF,
-        body: await makePdf(installation.root, materialsPaper(materialsView(installation, job))),
+        body: await makePdf(installation.root, materialsPaper(materialsView(job))),
       };
     case 'materials.csv':
       return {
         name: `${named(name, 'materials')}.csv`,
         type: CSV,
-        body: materialsCsv(materialsView(installation, job)),
+        body: materialsCsv(materialsView(job)),
       };
     case 'selections.csv':
       return {
         name: `${named(name, 'selections')}.csv`,
         type: CSV,
-        body: writeSelectionCsv(selectionsOf(installation, job)),
+        body: writeSelectionCsv(selectionsOf(job)),
       };
     case 'room-sheets.pdf':
       return {
         name: `${named(name, 'room sheets')}.pdf`,
         type: PDF,
-        body: await makePdf(installation.root, roomSheets(installation, job, sheetAreas(installation, job), origin)),
+        body: await makePdf(installation.root, roomSheets(job, sheetAreas(job), origin)),
       };
     case 'scope.csv': {
-      const names = new Map(areasOf(db, job).map((area) => [area.id, area.name]));
+      const names = areaNames(job);
       return {
         name: `${named(name, 'scope')}.csv`,
         type: CSV,
-        body: writeScopeCsv(scopeOf(db, job).map((line) => ({ ...line, area: names.get(line.areaId) ?? '' }))),
+        body: writeScopeCsv(scopeOf(job).map((line) => ({ ...line, area: names.get(line.areaId) ?? '' }))),
       };
     }
     case 'walls-and-sections.csv':
@@ -107,8 +106,8 @@ export async function jobPaper(
         name: `${named(name, 'walls')}.csv`,
         type: CSV,
         body: writeShapeCsv(
-          areasOf(db, job).flatMap((area) => {
-            const { shape } = readLayout(db, area.id);
+          areasUpward(job).flatMap((area) => {
+            const { shape } = layoutOf(job, area.id);
             return shape ? [{ name: area.name, shape }] : [];
           }),
         ),
@@ -118,8 +117,8 @@ export async function jobPaper(
         name: `${named(name, 'openings')}.csv`,
         type: CSV,
         body: writeOpeningCsv(
-          areasOf(db, job).flatMap((area) =>
-            readLayout(db, area.id).openings.map((opening) => ({ ...opening, area: area.name })),
+          areasUpward(job).flatMap((area) =>
+            layoutOf(job, area.id).openings.map((opening) => ({ ...opening, area: area.name })),
           ),
         ),
       };
@@ -139,16 +138,11 @@ export async function areaPaper(
   origin: string,
 ): Promise<PaperFile> {
   if (file === 'sheet.pdf') {
-    const row = queryOne<{ job: string; name: string }>(
-      installation.db,
-      'SELECT job, name FROM area WHERE id = @area',
-      { area },
-    );
-    if (!row) throw notFound('area');
+    const job = jobOfArea(installation, area);
     return {
-      name: `${named(row.name, 'sheet')}.pdf`,
+      name: `${named(areaRow(job, area).name, 'sheet')}.pdf`,
       type: PDF,
-      body: await makePdf(installation.root, roomSheets(installation, row.job, [area], origin)),
+      body: await makePdf(installation.root, roomSheets(job, [area], origin)),
     };
   }
   if (file === 'walls.pdf') {
@@ -157,12 +151,14 @@ export async function areaPaper(
   }
   const inside = /^inside-(\d{1,3})\.(svg|dxf)$/.exec(file);
   if (inside) {
-    const record = wallsOf(installation, area).find(({ wall }) => wall === Number(inside[1]) - 1);
+    const record = wallsOf(jobOfArea(installation, area), area).find(({ wall }) => wall === Number(inside[1]) - 1);
     if (!record) throw notFound('record of this wall');
     return drawn(record.drawing, inside[2]);
   }
   const asked = /^(?:drawing|wall-(\d{1,3}))\.(svg|dxf)$/.exec(file);
-  const found = asked && areaDrawing(installation, area, asked[1] === undefined ? undefined : Number(asked[1]) - 1);
+  const found =
+    asked &&
+    areaDrawing(jobOfArea(installation, area), area, asked[1] === undefined ? undefined : Number(asked[1]) - 1);
   if (!found) throw notFound('drawing of this area');
   return drawn(found.drawing, asked[2]);
 }

@@ -2,9 +2,10 @@ import { routes } from '@/contract/routes';
 import type { Found } from '@/contract/views/find';
 import { CALCULATORS } from '@/core/quantities/registry';
 import { TRADES, type Trade } from '@/core/sequence/trades';
-import { IN_WALL_KINDS, type InWallKind } from '@/core/walks/observation';
+import { IN_WALL_KINDS } from '@/core/walks/observation';
 import { queryAll } from '../database/query';
 import type { Installation } from '../installation';
+import { inEveryWall } from '../reading/records';
 
 /** Everything with a name and a place of its own. */
 export function findable({ db }: Installation): Found[] {
@@ -28,23 +29,7 @@ export function findable({ db }: Installation): Found[] {
       path: routes.firm(),
     })),
     // “Where is the backing in the bath's wall 1?”: found again long after the wall was closed.
-    ...queryAll<{
-      what: InWallKind;
-      wall: number;
-      text: string | null;
-      area: string;
-      name: string;
-      job: string;
-      jobName: string;
-    }>(
-      db,
-      `SELECT json_extract(facts, '$.what') AS what, json_extract(facts, '$.wall') AS wall, text, seen.area,
-          area.name, seen.job, job.name AS jobName
-        FROM standing_observation AS seen
-        JOIN area ON area.id = seen.area
-        JOIN job ON job.id = seen.job
-        WHERE seen.kind = 'in-wall'`,
-    ).map((row): Found => ({
+    ...inEveryWall(db).map((row): Found => ({
       label:
         `${IN_WALL_KINDS[row.what]}${row.text ? ` ${row.text}` : ''}, ${row.name} wall ${row.wall + 1}, ` + row.jobName,
       kind: 'in a wall',

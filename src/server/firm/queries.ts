@@ -1,36 +1,22 @@
-import type { FirmView, SubView } from '@/contract/views/firm';
+import type { FirmView } from '@/contract/views/firm';
 import { groupBy } from '@/core/group-by';
 import type { Trade } from '@/core/sequence/trades';
-import type { Day } from '@/core/units/day';
 import { timeIn } from '@/core/units/zone';
-import { firmTime } from '../zone';
-import { queryAll, queryOne } from '../database/query';
+import { queryAll } from '../database/query';
 import type { Installation } from '../installation';
-import { readPlan } from '../schedule/read-plan';
+import { awayRows } from '../reading/crews';
+import { firmRow, subRows } from '../reading/firm';
+import { wholePlan } from '../reading/plan';
+import { readFirm } from '../reading/reading';
 
 /** Who the firm is and whom it calls in. */
 export function firmView(installation: Installation): FirmView {
-  const { db } = installation;
-  const { zone, today: now } = firmTime(installation);
-  const open = (readPlan(db)?.tasks ?? []).filter((task) => task.state !== 'done');
+  const firm = readFirm(installation);
+  const { db, zone, today: now } = firm;
+  const open = (wholePlan(firm)?.tasks ?? []).filter((task) => task.state !== 'done');
   const works = groupBy(open, (task) => task.crew ?? '');
-  const away = groupBy(
-    queryAll<{ sub: string; firstDay: Day; lastDay: Day }>(
-      db,
-      `SELECT sub, first_day AS firstDay, last_day AS lastDay
-        FROM day_away
-        WHERE last_day >= @now
-        ORDER BY first_day`,
-      { now },
-    ),
-    (row) => row.sub,
-  );
-  const subs = queryAll<Omit<SubView, 'away' | 'works'>>(
-    db,
-    `SELECT id, version, name, trade, crews, lead_name AS leadName, email, phone
-      FROM sub
-      ORDER BY trade, name`,
-  );
+  const away = awayRows(firm);
+  const subs = [...subRows(firm)].sort((a, b) => (a.trade < b.trade ? -1 : a.trade > b.trade ? 1 : 0));
   const known = new Set(subs.map((sub) => sub.trade));
   const needed = queryAll<{ trade: Trade }>(
     db,
@@ -42,14 +28,22 @@ export function firmView(installation: Installation): FirmView {
       ORDER BY step.trade`,
   );
   return {
-    ...(queryOne<{ name: string; town: string }>(db, 'SELECT name, town FROM firm') ?? { name: '', town: '' }),
+    name: firmRow(firm)?.name ?? '',
+    town: firmRow(firm)?.town ?? '',
     zone,
     today: now,
     time: timeIn(zone, installation.clock.now()),
     people: queryAll(db, 'SELECT id, name, role, email, phone FROM person ORDER BY rowid'),
     subs: subs.map((sub) => ({
-      ...sub,
-      away: (away.get(sub.id) ?? []).map(({ firstDay, lastDay }) => ({ firstDay, lastDay })),
+      id: sub.id,
+      version: sub.version,
+      name: sub.name,
+      trade: sub.trade,
+      crews: sub.crews,
+      leadName: sub.lead_name,
+      email: sub.email,
+      phone: sub.phone,
+      away: (away.get(sub.id) ?? []).map((row) => ({ firstDay: row.first_day, lastDay: row.last_day })),
       works: works.get(sub.id)?.length ?? 0,
     })),
     holidays: queryAll(db, 'SELECT day, name FROM holiday WHERE day >= @now ORDER BY day', { now }),

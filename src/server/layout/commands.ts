@@ -18,8 +18,8 @@ import {
 import { Refusal, conflict, unprocessable } from '../dispatch/refusal';
 import { recalculateArea } from '../quantities/recalculate';
 import { recordDecision } from '../scope/decisions';
-import { shaped } from '../walks/queries';
-import { openingsOf, fixturesOf, readLayout } from './read-layout';
+import { layoutNow } from '../reading/layouts';
+import { shaped } from '../reading/records';
 import type { Rows } from '../database/rows';
 
 type AreaRow = Pick<Rows['area'], 'id' | 'job' | 'name' | 'kind'>;
@@ -65,7 +65,7 @@ type Fields = Omit<InferType<typeof addOpening.schema>, 'id' | 'area'>;
 /** The opening, if its wall takes it; the first thing that does not fit is said beside its field. */
 function checked(context: CommandContext, area: AreaRow, id: string, fields: Fields, prefix = ''): Opening {
   const opening = { ...fields, id };
-  const { shape, openings } = readLayout(context.db, area.id);
+  const { shape, openings } = layoutNow(context.installation, area.id);
   if (!shape)
     throw unprocessable(
       'not-drawn',
@@ -80,7 +80,7 @@ function checked(context: CommandContext, area: AreaRow, id: string, fields: Fie
 const content = ({ id: _, ...rest }: { id: string }): string => JSON.stringify(rest);
 
 function checkPlaced(context: CommandContext, area: AreaRow, wall: number, along: number, width: number): void {
-  const { shape } = readLayout(context.db, area.id);
+  const { shape } = layoutNow(context.installation, area.id);
   if (shape?.kind !== 'room') throw unprocessable('not-drawn', 'Draw the room first.', 'wall');
   const length = wallLength(shape, wall);
   if (length === undefined) throw unprocessable('no-such-wall', `There is no ${wallName(wall)} here.`, 'wall');
@@ -119,7 +119,7 @@ export const layoutHandlers = handlers({
       throw unprocessable('not-drawn', 'This size belongs to nothing that is drawn.', 'about');
     const area = needArea(context, seen.area);
     const size = { mm: seen.mm, typed: seen.typed };
-    const { shape, openings } = readLayout(context.db, area.id);
+    const { shape, openings } = layoutNow(context.installation, area.id);
     if (of.what === 'opening') {
       const known = openings.find((opening) => opening.id === of.opening);
       if (!known) throw unprocessable('no-such-opening', 'This opening is not in the drawing any more.', 'about');
@@ -191,7 +191,7 @@ export const layoutHandlers = handlers({
       [here, 'one.wall'],
       [there, 'other.wall'],
     ] as const) {
-      const { shape } = readLayout(context.db, end.area);
+      const { shape } = layoutNow(context.installation, end.area);
       if (shape?.kind !== 'room' || !shape.walls[end.wall])
         throw unprocessable('no-such-wall', `There is no ${wallName(end.wall)} there; draw the room first.`, field);
     }
@@ -250,11 +250,10 @@ export const layoutHandlers = handlers({
 
 /** One side of a moved wall: the room, and what stands on its walls. */
 function moveOne(context: PlanContext, area: AreaRow, wall: number, outward: number, version?: number): void {
-  const { shape, version: known } = readLayout(context.db, area.id);
+  const { shape, version: known, openings, fixtures } = layoutNow(context.installation, area.id);
   if (version !== undefined && version !== known) throw conflict('drawing', { version: known });
   if (shape?.kind !== 'room') throw unprocessable('not-drawn', `${area.name} is not drawn yet.`, 'wall');
   if (!shape.walls[wall]) throw unprocessable('no-such-wall', `There is no ${wallName(wall)} in ${area.name}.`, 'wall');
-  const [openings, fixtures] = [openingsOf(context.db, area.id), fixturesOf(context.db, area.id)];
   const moved = moveWall(shape satisfies RoomShape, openings, fixtures, wall, outward);
   if (!moved.ok) throw unprocessable(moved.problem.code, `${area.name}: ${moved.problem.message}`, 'by');
   putShape(context, area.id, moved.value.shape);

@@ -1,121 +1,86 @@
 import type { LayoutView, LevelsView, Neighbour } from '@/contract/views/layout';
-import { checkLevels, type LevelKind } from '@/core/fit/levels';
+import { checkLevels } from '@/core/fit/levels';
 import type { Drawing } from '@/core/layout/drawing';
 import { drawingOf, wallElevation } from '@/core/layout/drawing';
 import { measuresOf } from '@/core/layout/measures';
-import { phaseFacts, phaseOrder, type Phase } from '@/core/sequence/phases';
-import type { Trade } from '@/core/sequence/trades';
+import { phaseFacts, phaseOrder } from '@/core/sequence/phases';
 import { formatLength } from '@/core/units/length';
-import { queryAll, queryOne } from '../database/query';
+import { queryOne } from '../database/query';
 import { notFound } from '../dispatch/refusal';
-import type { Installation } from '../installation';
 import { calculationsOf } from '../quantities/queries';
-import type { AreaRow } from '../schedule/read-site';
 import { decisionsOf, findingsOf, scopeOf } from '../scope/read-scope';
-import { jobHead, requireJob } from '../sites/queries';
-import { readLayout } from './read-layout';
-
-type Row = AreaRow & { side: string; sleeping: 0 | 1 };
-
-function needArea(installation: Installation, job: string, area: string): Row {
-  const row = queryOne<Row>(installation.db, 'SELECT * FROM area WHERE id = @area AND job = @job', { area, job });
-  if (!row) throw notFound('area in this job');
-  return row;
-}
+import { jobHead } from '../sites/job-head';
+import { areaRow, areaRows, jobRow, stepsByArea } from '../reading/job';
+import { layoutOf } from '../reading/layouts';
+import { levelMarkRows, sharedWallRows } from '../reading/levels';
+import { readJob, type JobReading, type Source } from '../reading/reading';
 
 /** One area as it is drawn, with what is behind its walls and what follows from it. */
-export function layoutView(installation: Installation, job: string, area: string): LayoutView {
-  const { db } = installation;
-  const row = needArea(installation, job, area);
-  const { units } = requireJob(db, job);
-  const layout = readLayout(db, area);
-  const height =
-    queryOne<{ height: number }>(db, 'SELECT height FROM level WHERE id = @level', { level: row.level })?.height ?? 0;
-  const rooms = queryAll<{ id: string; name: string; shape: string }>(
-    db,
-    `SELECT area.id, area.name, shape
-      FROM area
-      JOIN shape ON shape.area = area.id
-      WHERE area.job = @job AND area.id <> @area
-      ORDER BY area.position`,
-    { job, area },
-  );
+export function layoutView(job: JobReading, area: string): LayoutView {
+  const row = areaRow(job, area);
+  const layout = layoutOf(job, area);
   return {
-    job: jobHead(installation, job),
+    job: jobHead(job),
     area: {
       id: area,
       name: row.name,
       kind: row.kind,
       side: row.side,
       sleeping: row.sleeping === 1,
-      atGrade: height === 0,
-      phases: queryAll<{ phase: Phase; trade: Trade }>(db, 'SELECT phase, trade FROM step WHERE area = @area', { area })
-        .sort((a, b) => phaseOrder(a.phase) - phaseOrder(b.phase))
-        .map((step) => ({ ...step, label: phaseFacts(step.phase).label })),
+      atGrade: (row.level_height ?? 0) === 0,
+      phases: (stepsByArea(job).get(area) ?? [])
+        .map(({ phase, trade }) => ({ phase, trade, label: phaseFacts(phase).label }))
+        .sort((a, b) => phaseOrder(a.phase) - phaseOrder(b.phase)),
     },
     shape: layout.shape,
     version: layout.version,
     openings: layout.openings,
     fixtures: layout.fixtures,
     measures: layout.shape ? measuresOf(layout.shape, layout.openings) : {},
-    neighbours: neighboursOf(installation, area),
-    rooms: rooms.flatMap(({ id, name, shape }) => {
-      const parsed = JSON.parse(shape) as { kind: string; walls?: unknown[] };
-      return parsed.kind === 'room' ? [{ id, name, walls: parsed.walls?.length ?? 0 }] : [];
+    neighbours: neighboursOf(job, area),
+    rooms: areaRows(job).flatMap(({ id, name }) => {
+      const { shape } = layoutOf(job, id);
+      return id !== area && shape?.kind === 'room' ? [{ id, name, walls: shape.walls.length }] : [];
     }),
-    calculations: calculationsOf(db, job, units, area),
-    decisions: decisionsOf(installation, job, area),
-    findings: findingsOf(db, job).filter((finding) => finding.area === area),
-    scope: scopeOf(db, job)
+    calculations: calculationsOf(job, area),
+    decisions: decisionsOf(job).flatMap(({ areaId, ...decision }) => (areaId === area ? [decision] : [])),
+    findings: findingsOf(job).filter((finding) => finding.area === area),
+    scope: scopeOf(job)
       .filter((line) => line.areaId === area)
       .map((line) => ({ id: line.id, text: `${line.verb} ${line.subject}` })),
   };
 }
 
-function neighboursOf(installation: Installation, area: string): Neighbour[] {
-  return queryAll<{ wall: number; area: string; name: string; other_wall: number; sleeping: 0 | 1 }>(
-    installation.db,
-    `SELECT one_wall AS wall, other AS area, area.name, other_wall, area.sleeping
-      FROM shared_wall
-      JOIN area ON area.id = other
-      WHERE one = @area
-      ORDER BY one_wall`,
-    { area },
-  ).flatMap((row) => {
-    const { shape, openings, fixtures: fixtures } = readLayout(installation.db, row.area);
-    return shape
+const neighboursOf = (job: JobReading, area: string): Neighbour[] =>
+  sharedWallRows(job).flatMap((row): Neighbour[] => {
+    if (row.one !== area) return [];
+    const { shape, openings, fixtures } = layoutOf(job, row.other);
+    const other = areaRows(job).find(({ id }) => id === row.other);
+    return shape && other
       ? [
           {
-            wall: row.wall,
-            area: row.area,
-            name: row.name,
+            wall: row.one_wall,
+            area: row.other,
+            name: other.name,
             otherWall: row.other_wall,
             shape,
             openings,
             fixtures,
-            sleeping: row.sleeping === 1,
+            sleeping: other.sleeping === 1,
           },
         ]
       : [];
   });
-}
 
 /** Limits of the usual guidance; a job's own are asked on Bench. mm */
 const LIMITS = { groundBelowFloor: 150, footingBelowGround: 450, stepsAlike: 9.5 };
 
-export function levelsView(installation: Installation, job: string): LevelsView {
-  const marks = queryAll<LevelsView['marks'][number] & { kind: LevelKind }>(
-    installation.db,
-    `SELECT id, version, name, kind, mm, typed
-      FROM level_mark
-      WHERE job = @job AND removed = 0
-      ORDER BY mm DESC`,
-    { job },
-  );
-  const { units } = requireJob(installation.db, job);
+export function levelsView(job: JobReading): LevelsView {
+  const { units } = jobRow(job);
+  const marks = levelMarkRows(job);
   return {
-    job: jobHead(installation, job),
-    marks,
+    job: jobHead(job),
+    marks: marks.map(({ id, version, name, kind, mm, typed }) => ({ id, version, name, kind, mm, typed })),
     problems: checkLevels(
       marks.map(({ name, kind, mm }) => ({ name, kind, level: mm })),
       LIMITS,
@@ -126,20 +91,26 @@ export function levelsView(installation: Installation, job: string): LevelsView 
 
 /** The drawing of an area, or of one wall of a room; nothing where it is not drawn. */
 export function areaDrawing(
-  installation: Installation,
+  job: JobReading,
   area: string,
   wall?: number,
 ): { drawing: Drawing; name: string } | undefined {
-  const row = queryOne<Row>(installation.db, 'SELECT * FROM area WHERE id = @area', { area });
-  if (!row) throw notFound('area');
-  const { units } = requireJob(installation.db, row.job);
-  const { shape, openings, fixtures: fixtures } = readLayout(installation.db, area);
+  const { name } = areaRow(job, area);
+  const { units } = jobRow(job);
+  const { shape, openings, fixtures } = layoutOf(job, area);
   const drawing = !shape
     ? undefined
     : wall === undefined
-      ? drawingOf(row.name, shape, openings, fixtures, units)
+      ? drawingOf(name, shape, openings, fixtures, units)
       : shape.kind === 'room'
-        ? wallElevation(row.name, shape, openings, wall, units)
+        ? wallElevation(name, shape, openings, wall, units)
         : undefined;
-  return drawing && { drawing, name: row.name };
+  return drawing && { drawing, name };
+}
+
+/** The job that an area belongs to. */
+export function jobOfArea(source: Source, area: string): JobReading {
+  const row = queryOne<{ job: string }>(source.db, 'SELECT job FROM area WHERE id = @area', { area });
+  if (!row) throw notFound('area');
+  return readJob(source, row.job);
 }

@@ -1,90 +1,69 @@
+import type { Path } from '@/contract/routes';
 import type { LinkView, MessageView, NewsView } from '@/contract/views/news';
 import { groupBy } from '@/core/group-by';
 import type { Day } from '@/core/units/day';
-import { pathOf } from '../access/tokens';
-import { firmTime, type FirmTime } from '../zone';
-import { queryAll } from '../database/query';
-import type { Installation } from '../installation';
-import { readPlan } from '../schedule/read-plan';
-import { jobHead, requireJob } from '../sites/queries';
-import { whenSeen } from '../words';
 import type { Rows } from '../database/rows';
+import { jobHead } from '../sites/job-head';
+import { subRows } from '../reading/firm';
+import { jobRow } from '../reading/job';
+import { planOf } from '../reading/plan';
+import type { FirmReading, JobReading } from '../reading/reading';
+import { draftUpdates, linkRows, messagesOf, newestSent } from '../reading/updates';
+import { whenSeen } from '../words';
 
-type LinkRow = Pick<Rows['share_link'], 'id' | 'audience' | 'recipient' | 'expires_on' | 'revoked_at' | 'opened'>;
-
-interface MessageRow extends Omit<MessageView, 'acknowledged' | 'linkId'> {
-  job_update: string;
-  share_link: string;
-  acknowledged_at: string | null;
-  acknowledged_by: string | null;
-}
+/** How much of a job's news is on its page at once, and how many links that open nothing any more. */
+const SHOWN = { updates: 40, closedLinks: 20 };
 
 export const linkState = (link: { revoked_at: string | null; expires_on: Day }, now: Day): LinkView['state'] =>
   link.revoked_at ? 'revoked' : link.expires_on < now ? 'expired' : 'open';
 
-export function newsView(installation: Installation, job: string): NewsView {
-  const { db } = installation;
-  const time = firmTime(installation);
-  const now = time.today;
-  const row = requireJob(db, job);
+/**
+ * What was told and is to be told of a job, the newest first.
+ * @param pathOf the address of a link
+ * @param before an instant: what was made before it
+ */
+export function newsView(job: JobReading, pathOf: (link: string) => Path, before?: string): NewsView {
+  const { firm } = job;
+  const row = jobRow(job);
+  const sent = newestSent(job, SHOWN.updates + 1, before);
+  const shown = [...draftUpdates(job), ...sent.slice(0, SHOWN.updates)];
   const messages = groupBy(
-    queryAll<MessageRow>(
-      db,
-      `SELECT message.*
-        FROM message
-        JOIN job_update ON job_update.id = message.job_update
-        WHERE job_update.job = @job
-        ORDER BY queued_at`,
-      { job },
+    messagesOf(
+      firm,
+      shown.map(({ id }) => id),
     ),
     (message) => message.job_update,
   );
-  const updates = queryAll<{
-    id: string;
-    version: number;
-    audience: 'client' | 'crew';
-    title: string;
-    body: string;
-    state: 'draft' | 'sent' | 'dropped';
-    made_at: string;
-    sent_at: string | null;
-  }>(
-    db,
-    `SELECT *
-      FROM job_update
-      WHERE job = @job AND state <> 'dropped'
-      ORDER BY coalesce(sent_at, made_at) DESC, audience`,
-    { job },
-  );
-  const crews = new Set(
-    (readPlan(db, { job })?.tasks ?? []).filter((task) => task.state !== 'done').map((task) => task.crew),
-  );
-  const subs = queryAll<{ id: string; name: string; email: string; lead_name: string }>(
-    db,
-    'SELECT id, name, email, lead_name FROM sub ORDER BY name',
-  ).filter((sub) => crews.has(sub.id));
+  const crews = new Set((planOf(job)?.tasks ?? []).filter((task) => task.state !== 'done').map((task) => task.crew));
+  const subs = subRows(firm).filter((sub) => crews.has(sub.id));
   return {
-    job: jobHead(installation, job),
-    today: now,
-    updates: updates.map(({ made_at, sent_at, ...update }) => ({
-      ...update,
-      when: sent_at ? `sent ${whenSeen(sent_at, time)}` : `drafted ${whenSeen(made_at, time)}`,
-      messages: (messages.get(update.id) ?? []).map((message) => messageView(message, time)),
+    job: jobHead(job),
+    today: firm.today,
+    updates: shown.map(({ id, version, audience, title, body, state, made_at, sent_at }) => ({
+      id,
+      version,
+      audience,
+      title,
+      body,
+      state,
+      when: sent_at ? `sent ${whenSeen(sent_at, firm)}` : `drafted ${whenSeen(made_at, firm)}`,
+      messages: (messages.get(id) ?? []).map((message) => messageView(message, firm)),
     })),
-    links: queryAll<LinkRow>(
-      db,
-      `SELECT *
-        FROM share_link
-        WHERE job = @job OR (audience = 'sub' AND sub IN (SELECT value FROM json_each(@subs)))
-        ORDER BY made_at DESC`,
-      { job, subs: JSON.stringify(subs.map((sub) => sub.id)) },
+    past: {
+      before: before ?? null,
+      earlier: sent.length > SHOWN.updates ? (shown.at(-1)?.sent_at ?? null) : null,
+    },
+    links: linkRows(
+      job,
+      subs.map((sub) => sub.id),
+      SHOWN.closedLinks,
     ).map((link) => ({
       id: link.id,
       audience: link.audience,
       recipient: link.recipient,
-      path: pathOf(installation, link.id),
+      path: pathOf(link.id),
       expiresOn: link.expires_on,
-      state: linkState(link, now),
+      state: linkState(link, firm.today),
       opened: link.opened,
     })),
     suggested: {
@@ -98,8 +77,8 @@ export function newsView(installation: Installation, job: string): NewsView {
 }
 
 function messageView(
-  { job_update: _, share_link, acknowledged_at, acknowledged_by, id, recipient, address, state, failure }: MessageRow,
-  time: FirmTime,
+  { share_link, acknowledged_at, acknowledged_by, id, recipient, address, state, failure }: Rows['message'],
+  firm: FirmReading,
 ): MessageView {
   return {
     id,
@@ -108,6 +87,6 @@ function messageView(
     state,
     failure,
     linkId: share_link,
-    acknowledged: acknowledged_at ? `${acknowledged_by ?? ''}, ${whenSeen(acknowledged_at, time)}` : null,
+    acknowledged: acknowledged_at ? `${acknowledged_by ?? ''}, ${whenSeen(acknowledged_at, firm)}` : null,
   };
 }

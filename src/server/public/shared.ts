@@ -3,32 +3,35 @@ import type { Audience } from '@/contract/commands/news';
 import { groupBy } from '@/core/group-by';
 import { statementDiff } from '@/core/scope/statement';
 import { phaseFacts } from '@/core/sequence/phases';
-import { TRADES, type Trade } from '@/core/sequence/trades';
+import { TRADES } from '@/core/sequence/trades';
 import { formatDay, type Day } from '@/core/units/day';
 import { capital } from '@/core/words';
 import { workDone } from '@/core/walks/diff';
-import { notWithdrawn } from '@/core/walks/observation';
-import { openCautions, openItems } from '@/core/walks/open-items';
-import { progressOf } from '@/core/walks/progress';
 import { countedWords } from '@/core/walks/record-words';
 import { hashOf } from '../access/tokens';
-import { firmTime, today, type FirmTime } from '../zone';
-import { queryAll, queryOne, execute } from '../database/query';
+import { today } from '../zone';
+import { queryOne, execute } from '../database/query';
 import type { Installation } from '../installation';
+import { linkState } from '../news/queries';
 import { nextWork } from '../schedule/effect';
-import { readPlan, type StoredPlan } from '../schedule/read-plan';
-import type { ChangeRow } from '../scope/changes';
 import { changeView } from '../scope/queries';
-import { contentOf, statementsOf, type StatementRow } from '../scope/statements';
+import { contentOf } from '../scope/statements';
 import { alternativesOf, selectionsOf } from '../selections/queries';
 import { requestViews } from '../selections/request-views';
-import { holdsOf, requireJob } from '../sites/queries';
-import { picturesOf } from '../sites/room';
+import { holdsOf } from '../sites/holds';
+import { pictureViews } from '../sites/room';
+import { firmRow, subRows } from '../reading/firm';
+import { areaNames, areaRows, jobRow } from '../reading/job';
+import { finishDay, planOf, wholePlan, type StoredPlan } from '../reading/plan';
+import { readFirm, readJob, type FirmReading, type JobReading } from '../reading/reading';
+import { carriedOf, newestPictures, progressOf } from '../reading/records';
+import { changeRows } from '../reading/scope';
+import { statementRows, type StatementRow } from '../reading/statements';
+import { messageOfLink, sentUpdates } from '../reading/updates';
+import { signOffRows } from '../reading/walks';
+import { weightsOf } from '../reading/weights';
 import { clientItems } from '../walks/completion-view';
-import { observationsOf } from '../walks/queries';
 import { whenSeen } from '../words';
-import { weightsOf } from '../news/compose-drafts';
-import { linkState } from '../news/queries';
 
 export interface OpenLink {
   id: string;
@@ -67,19 +70,26 @@ export const sharesPicture = (installation: Installation, link: OpenLink, hash: 
       { job: link.job, hash },
     ) !== undefined);
 
-/** What a link shows, counted as an opening. */
-export function sharedView(installation: Installation, link: OpenLink): SharedView {
-  execute(installation.db, 'UPDATE share_link SET opened = opened + 1, opened_at = @now WHERE id = @id', {
-    id: link.id,
-    now: installation.clock.now().toISOString(),
-  });
-  return link.audience === 'client' && link.job
-    ? clientShared(installation, link, link.job)
-    : crewShared(installation, link);
+/** Counts an opening of a link. What it shows does not wait for that, nor fail with it. */
+export function countOpening(installation: Installation, link: OpenLink): void {
+  try {
+    execute(installation.db, 'UPDATE share_link SET opened = opened + 1, opened_at = @now WHERE id = @id', {
+      id: link.id,
+      now: installation.clock.now().toISOString(),
+    });
+  } catch (error) {
+    console.error('An opening was not counted:', error);
+  }
 }
 
+/** What a link shows. */
+export const sharedView = (installation: Installation, link: OpenLink): SharedView =>
+  link.audience === 'client' && link.job
+    ? clientShared(readFirm(installation).job(link.job), link)
+    : crewShared(link.job ? readJob(installation, link.job).firm : readFirm(installation), link);
+
 function base(
-  installation: Installation,
+  firm: FirmReading,
   link: OpenLink,
 ): Omit<
   ClientShared,
@@ -97,67 +107,47 @@ function base(
   | 'statement'
   | 'changes'
 > {
-  const time = firmTime(installation);
-  const now = time.today;
-  const message = queryOne<{ acknowledged_at: string | null; acknowledged_by: string | null }>(
-    installation.db,
-    'SELECT acknowledged_at, acknowledged_by FROM message WHERE share_link = @id',
-    { id: link.id },
-  );
+  const message = messageOfLink(firm, link.id);
   return {
-    firm: queryOne<{ name: string }>(installation.db, 'SELECT name FROM firm')?.name ?? '',
+    firm: firmRow(firm)?.name ?? '',
     recipient: link.recipient,
-    today: now,
+    today: firm.today,
     expiresOn: link.expires_on,
     acknowledged: message?.acknowledged_at
-      ? `${message.acknowledged_by ?? ''}, ${whenSeen(message.acknowledged_at, time)}`
+      ? `${message.acknowledged_by ?? ''}, ${whenSeen(message.acknowledged_at, firm)}`
       : null,
     canAcknowledge: message !== undefined,
   };
 }
 
-/** Updates that were sent for this audience, the newest first. */
-const sentUpdates = (
-  installation: Installation,
-  job: string,
-  audience: 'client' | 'crew',
-): { title: string; body: string; when: string }[] =>
-  queryAll<{ title: string; body: string; sent_at: string }>(
-    installation.db,
-    `SELECT title, body, sent_at
-      FROM job_update
-      WHERE job = @job AND audience = @audience AND state = 'sent' AND sent_at IS NOT NULL
-      ORDER BY sent_at DESC
-      LIMIT 10`,
-    { job, audience },
-  ).map(({ title, body, sent_at }) => ({ title, body, when: whenSeen(sent_at, firmTime(installation)) }));
+/** How many updates a link shows: the newest. */
+const UPDATES = 10;
 
-function clientShared(installation: Installation, link: OpenLink, job: string): ClientShared {
-  const time = firmTime(installation);
-  const now = time.today;
-  const { name, address } = requireJob(installation.db, job);
-  const seen = notWithdrawn(observationsOf(installation.db, job));
-  const progress = progressOf(seen);
-  const plan = readPlan(installation.db, { job });
-  const names = new Map(
-    queryAll<{ id: string; name: string }>(installation.db, 'SELECT id, name FROM area WHERE job = @job', { job }).map(
-      (area) => [area.id, area.name],
-    ),
-  );
+const updatesFor = (job: JobReading, audience: 'client' | 'crew'): { title: string; body: string; when: string }[] =>
+  sentUpdates(job, audience, UPDATES).map(({ title, body, sent_at }) => ({
+    title,
+    body,
+    when: sent_at ? whenSeen(sent_at, job.firm) : '',
+  }));
+
+/** How many pictures a client is shown: the newest. */
+const PICTURES = 8;
+
+function clientShared(job: JobReading, link: OpenLink): ClientShared {
+  const now = job.firm.today;
+  const { name, address } = jobRow(job);
+  const progress = progressOf(job);
+  const plan = planOf(job);
+  const names = areaNames(job);
   return {
-    ...base(installation, link),
+    ...base(job.firm, link),
     audience: 'client',
     job: { name, address },
-    done: workDone(weightsOf(installation.db, job), (task) => progress.get(task)?.fraction ?? 0),
-    finish:
-      queryOne<{ finish_day: Day | null }>(
-        installation.db,
-        'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC',
-        { job },
-      )?.finish_day ?? null,
-    updates: sentUpdates(installation, job, 'client'),
+    done: workDone(weightsOf(job), (task) => progress.get(task)?.fraction ?? 0),
+    finish: finishDay(job),
+    updates: updatesFor(job, 'client'),
     next: plan
-      ? nextWork(plan, new Set([job]), now, 7, (task) => task.crew !== null && task.phase !== null)
+      ? nextWork(plan, new Set([job.id]), now, 7, (task) => task.crew !== null && task.phase !== null)
           .slice(0, 10)
           .map((work) => ({
             when: `${formatDay(work.day, now)}${work.afternoon ? ', afternoon' : ''}`,
@@ -166,11 +156,11 @@ function clientShared(installation: Installation, link: OpenLink, job: string): 
             ),
           }))
       : [],
-    decisions: holdsOf(installation.db, job, now)
+    decisions: holdsOf(job)
       .filter((hold) => hold.kind === 'client' && hold.request === null)
       .map((hold) => ({ text: capital(hold.text), by: hold.expectedOn })),
-    choices: choicesOf(installation, job),
-    requests: requestViews(installation, job)
+    choices: choicesOf(job),
+    requests: requestViews(job)
       .filter((request) => request.party === 'client' && request.standing === 'sent')
       .map((request) => ({
         id: request.id,
@@ -179,83 +169,61 @@ function clientShared(installation: Installation, link: OpenLink, job: string): 
         by: request.neededBy,
         waits: request.waits.map((wait) => wait.text),
       })),
-    pictures: picturesOf(installation.db, seen, time).slice(0, 8),
-    completion: completionShared(installation, job, time),
-    statement: statementShared(installation, job, time),
-    changes: queryAll<ChangeRow>(
-      installation.db,
-      `SELECT * FROM change_order WHERE job = @job AND state <> 'draft' ORDER BY number DESC`,
-      { job },
-    ).map((row) => changeView(installation, row, names.get(row.area) ?? '', time)),
+    pictures: pictureViews(job, newestPictures(job, PICTURES)),
+    completion: completionShared(job),
+    statement: statementShared(job),
+    changes: changeRows(job)
+      .filter((row) => row.state !== 'draft')
+      .map((row) => changeView(job, row)),
   };
 }
 
 /** What is open and the client's to choose. Prices are for all of it, where it is known how many. */
-function choicesOf(installation: Installation, job: string): ClientShared['choices'] {
-  return selectionsOf(installation, job)
+function choicesOf(job: JobReading): ClientShared['choices'] {
+  return selectionsOf(job)
     .filter((item) => item.state === 'open' && item.decides === 'client')
     .map((item) => ({
       id: item.id,
       what: `${item.category}, ${item.area}`,
       by: item.decideBy,
-      alternatives: alternativesOf(installation.db, item.id).map(
-        ({ id, choice, unitPrice, look, upkeep, picture }) => ({
-          id,
-          choice,
-          look,
-          upkeep,
-          picture,
-          price: unitPrice === null ? null : Math.round(unitPrice * (item.quantity ?? 1)),
-        }),
-      ),
+      alternatives: alternativesOf(job, item.id).map(({ id, choice, unitPrice, look, upkeep, picture }) => ({
+        id,
+        choice,
+        look,
+        upkeep,
+        picture,
+        price: unitPrice === null ? null : Math.round(unitPrice * (item.quantity ?? 1)),
+      })),
     }));
 }
 
 /** The newest statement that the client was sent. */
-export const sentStatement = (installation: Installation, job: string): StatementRow | undefined =>
-  statementsOf(installation.db, job).find((row) => row.state !== 'made');
+export const sentStatement = (job: JobReading): StatementRow | undefined =>
+  statementRows(job).find((row) => row.state !== 'made');
 
 /** Their list and their rooms, once the job comes to its end. */
-function completionShared(installation: Installation, job: string, time: FirmTime): ClientShared['completion'] {
-  if (!['completing', 'closed'].includes(requireJob(installation.db, job).state)) return null;
-  const accepted = new Map(
-    queryAll<{ area: string; name: string; at: string }>(
-      installation.db,
-      'SELECT area, name, at FROM sign_off WHERE job = @job AND removed = 0',
-      { job },
-    ).map((row) => [row.area, `${row.name}, ${whenSeen(row.at, time)}`]),
+function completionShared(job: JobReading): ClientShared['completion'] {
+  if (!['completing', 'closed'].includes(jobRow(job).state)) return null;
+  const accepted = new Map<string, string>(
+    signOffRows(job).map((row) => [row.area, `${row.name}, ${whenSeen(row.at, job.firm)}`]),
   );
   return {
-    items: clientItems(installation.db, job, time).map(({ id, text, area, state, answer }) => ({
-      id,
-      text,
-      area,
-      state,
-      answer,
-    })),
-    areas: queryAll<{ id: string; name: string }>(
-      installation.db,
-      'SELECT id, name FROM area WHERE job = @job ORDER BY position',
-      {
-        job,
-      },
-    ).map((area) => ({ ...area, accepted: accepted.get(area.id) ?? null })),
+    items: clientItems(job).map(({ id, text, area, state, answer }) => ({ id, text, area, state, answer })),
+    areas: areaRows(job).map(({ id, name }) => ({ id, name, accepted: accepted.get(id) ?? null })),
   };
 }
 
-function statementShared(installation: Installation, job: string, time: FirmTime): ClientShared['statement'] {
-  const row = sentStatement(installation, job);
+function statementShared(job: JobReading): ClientShared['statement'] {
+  const row = sentStatement(job);
   if (!row) return null;
   // What they see as changed is against what they were sent before.
-  const former = statementsOf(installation.db, job).find(
-    (statement) => statement.number < row.number && statement.state !== 'made',
-  );
+  const former = statementRows(job).find((statement) => statement.number < row.number && statement.state !== 'made');
   return {
     id: row.id,
     number: row.number,
     content: contentOf(row),
     diff: former ? { ...statementDiff(contentOf(former), contentOf(row)), against: former.number } : null,
-    agreed: row.agreed_at ? `${row.agreed_by ?? ''}, ${whenSeen(row.agreed_at, time)}` : null,
+    agreed: row.agreed_at ? `${row.agreed_by ?? ''}, ${whenSeen(row.agreed_at, job.firm)}` : null,
   };
 }
 
@@ -263,50 +231,32 @@ function statementShared(installation: Installation, job: string, time: FirmTime
  * A job's crews, or one sub over all its jobs: who, where, when, what must be ready before, and who needs the room
  * next.
  */
-function crewShared(installation: Installation, link: OpenLink): CrewShared {
-  const { db } = installation;
-  const time = firmTime(installation);
-  const now = time.today;
-  const plan = readPlan(db, link.job ? { job: link.job } : {});
-  const jobs = new Map(
-    queryAll<{ id: string; name: string; address: string }>(db, 'SELECT id, name, address FROM job').map((job) => [
-      job.id,
-      job,
-    ]),
-  );
+function crewShared(firm: FirmReading, link: OpenLink): CrewShared {
+  const now = firm.today;
+  const plan = link.job ? planOf(firm.job(link.job)) : wholePlan(firm);
   const mine = (plan?.tasks ?? []).filter(
     (task) => task.crew !== null && (link.sub === null || task.crew === link.sub),
   );
-  const jobIds = new Set(link.job ? [link.job] : mine.map((task) => task.job));
-  const areas = new Map(
-    queryAll<{ id: string; name: string; job: string }>(db, 'SELECT id, name, job FROM area').map((area) => [
-      area.id,
-      area,
-    ]),
-  );
-  const seen = [...jobIds].flatMap((job) => notWithdrawn(observationsOf(db, job)));
-  const trade = link.sub
-    ? queryOne<{ trade: Trade }>(db, 'SELECT trade FROM sub WHERE id = @id', { id: link.sub })?.trade
-    : undefined;
+  const jobIds = new Set<string>(link.job ? [link.job] : mine.map((task) => task.job));
+  const jobs = new Map([...jobIds].map((id) => [id, jobRow(firm.job(id))]));
+  const carried = [...jobIds].flatMap((id) => carriedOf(firm.job(id)).map(({ item }) => item));
+  const nameOf = (item: { job: string; area: string }): string => areaNames(firm.job(item.job)).get(item.area) ?? '';
+  const sub = subRows(firm).find(({ id }) => id === link.sub);
   const inMyRooms = new Set(mine.filter((task) => task.state !== 'done').map((task) => task.area));
   return {
-    ...base(installation, link),
+    ...base(firm, link),
     audience: link.audience === 'sub' ? 'sub' : 'crew',
-    title: link.job
-      ? (jobs.get(link.job)?.name ?? '')
-      : (queryOne<{ name: string }>(db, 'SELECT name FROM sub WHERE id = @id', { id: link.sub })?.name ?? ''),
-    updates: link.job ? sentUpdates(installation, link.job, 'crew') : [],
+    title: link.job ? (jobs.get(link.job)?.name ?? '') : (sub?.name ?? ''),
+    updates: link.job ? updatesFor(firm.job(link.job), 'crew') : [],
     days: plan ? daysOf(plan, jobIds, now, link.sub, jobs) : [],
-    cautions: openCautions(seen)
-      .filter((caution) => inMyRooms.has(caution.area))
-      .map((caution) => ({ area: areas.get(caution.area)?.name ?? '', text: caution.text })),
-    leftovers: openItems(seen)
-      .filter(({ item }) => !trade || item.trade === trade)
-      .map(({ item }) => ({
-        area: areas.get(item.area)?.name ?? '',
-        text: countedWords(item),
-        trade: TRADES[item.trade],
-      })),
+    cautions: carried.flatMap((item) =>
+      item.kind === 'caution' && inMyRooms.has(item.area) ? [{ area: nameOf(item), text: item.text }] : [],
+    ),
+    leftovers: carried.flatMap((item) =>
+      item.kind === 'remaining' && (!sub || item.trade === sub.trade)
+        ? [{ area: nameOf(item), text: countedWords(item), trade: TRADES[item.trade] }]
+        : [],
+    ),
   };
 }
 
@@ -315,7 +265,7 @@ function daysOf(
   jobIds: ReadonlySet<string>,
   now: Day,
   sub: string | null,
-  jobs: Map<string, { name: string; address: string }>,
+  jobs: ReadonlyMap<string, { name: string; address: string }>,
 ): CrewShared['days'] {
   const after = groupBy(plan.links, (link) => link.before);
   const byLabel = new Map(plan.tasks.map((task) => [`${task.job}|${task.label}`, task]));

@@ -5,7 +5,7 @@ import { recalculate, type Calculated } from '@/core/scope/feed';
 import { insert, orNull, update } from '../database/query';
 import { handlers, requireRow, requireVersion, type CommandContext } from '../dispatch/handler';
 import { Refusal } from '../dispatch/refusal';
-import { measuresIn } from '../layout/read-layout';
+import { measuresNow } from '../reading/layouts';
 
 type Kept = InferType<typeof keepCalculation.schema>;
 
@@ -13,7 +13,7 @@ type Kept = InferType<typeof keepCalculation.schema>;
 function computed(context: CommandContext, area: string, kept: Pick<Kept, 'calculator' | 'input' | 'fed'>): Calculated {
   const outcome = recalculate(
     { calculator: kept.calculator, input: kept.input, fed: kept.fed as Record<string, Measure> },
-    measuresIn(context.db, area),
+    measuresNow(context.installation, area),
   );
   if (!outcome.ok)
     throw new Refusal(422, {

@@ -5,53 +5,21 @@ import { calculatorNamed } from '@/core/quantities/registry';
 import type { Purchase } from '@/core/quantities/calculator';
 import { sayAnswer } from '@/core/quantities/say';
 import { materialsList, materialsTotal, type Needed } from '@/core/scope/materials';
-import { phaseFacts, type Phase } from '@/core/sequence/phases';
+import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
-import type { Trade } from '@/core/sequence/trades';
 import type { Measure } from '@/core/layout/measures';
 import type { LengthSystem } from '@/core/units/length';
 import { dayOfSlot } from '@/core/units/slot';
 import { capital } from '@/core/words';
-import { today } from '../zone';
-import { queryAll, queryOne } from '../database/query';
-import type { Connection } from '../database/open';
+import { queryOne } from '../database/query';
 import { notFound } from '../dispatch/refusal';
-import type { Installation } from '../installation';
-import { measuresIn } from '../layout/read-layout';
-import { readPlan } from '../schedule/read-plan';
-import { areasOf, phasesOf } from '../scope/queries';
 import { scopeCounts, scopeOf } from '../scope/read-scope';
-import { jobHead, requireJob } from '../sites/queries';
-
-interface Row {
-  id: string;
-  version: number;
-  area: string;
-  area_name: string;
-  scope_item: string | null;
-  calculator: string;
-  product: string;
-  input: string;
-  fed: string;
-  output: string | null;
-  purchases: string;
-  problem: string | null;
-  unit_price: number | null;
-  supplier: string;
-  trade: Trade | null;
-  phase: Phase | null;
-}
-
-const rowsOf = (db: Connection, job: string): Row[] =>
-  queryAll<Row>(
-    db,
-    `SELECT calculation.*, area.name AS area_name
-      FROM calculation
-      JOIN area ON area.id = calculation.area
-      WHERE calculation.job = @job AND calculation.removed = 0
-      ORDER BY area.position, calculation.rowid`,
-    { job },
-  );
+import { jobHead } from '../sites/job-head';
+import { areasUpward, jobRow, phasesOf } from '../reading/job';
+import { measuresIn } from '../reading/layouts';
+import { planOf, tasksOf } from '../reading/plan';
+import { ofJob, type FirmReading, type JobReading } from '../reading/reading';
+import { calculationRows, type CalculationRow as Row } from '../reading/selections';
 
 function viewOf(row: Row, system: LengthSystem): CalculationView {
   const calculator = calculatorNamed(row.calculator);
@@ -77,32 +45,26 @@ function viewOf(row: Row, system: LengthSystem): CalculationView {
   };
 }
 
+const calculationViews = ofJob((job): CalculationView[] =>
+  calculationRows(job).map((row) => viewOf(row, jobRow(job).units)),
+);
+
 /** Results kept in a job's areas, or in one of them. */
-export const calculationsOf = (db: Connection, job: string, system: LengthSystem, area?: string): CalculationView[] =>
-  rowsOf(db, job)
-    .filter((row) => area === undefined || row.area === area)
-    .map((row) => viewOf(row, system));
+export const calculationsOf = (job: JobReading, area?: string): CalculationView[] =>
+  calculationViews(job).filter((kept) => area === undefined || kept.areaId === area);
 
 /** One kept result, to be changed on Bench. */
-export function keptCalculation(installation: Installation, id: string): CalculationView {
-  const row = queryOne<Row & { units: LengthSystem }>(
-    installation.db,
-    `SELECT calculation.*, area.name AS area_name, units
-      FROM calculation
-      JOIN area ON area.id = calculation.area
-      JOIN job ON job.id = calculation.job
-      WHERE calculation.id = @id AND calculation.removed = 0`,
-    { id },
-  );
-  if (!row) throw notFound('kept result');
-  return viewOf(row, row.units);
+export function keptCalculation(firm: FirmReading, id: string): CalculationView {
+  const job = queryOne<{ job: string }>(firm.db, 'SELECT job FROM calculation WHERE id = @id', { id })?.job;
+  const kept = job && calculationsOf(firm.job(job)).find((entry) => entry.id === id);
+  if (!kept) throw notFound('kept result');
+  return kept;
 }
 
 /** What all kept calculations buy, with the day on which the work that uses it begins. */
-function neededOf(db: Connection, job: string): Needed[] {
-  const plan = readPlan(db, { job });
-  const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
-  return rowsOf(db, job).flatMap((row) => {
+function neededOf(job: JobReading): Needed[] {
+  const [plan, tasks] = [planOf(job), tasksOf(job)];
+  return calculationRows(job).flatMap((row) => {
     const task = row.phase && tasks.get(taskId(row.area, row.phase));
     const purchases = JSON.parse(row.purchases) as Purchase[];
     return purchases.map((purchase): Needed => ({
@@ -124,19 +86,18 @@ function neededOf(db: Connection, job: string): Needed[] {
   });
 }
 
-export function materialsView(installation: Installation, job: string): MaterialsView {
-  const { units } = requireJob(installation.db, job);
-  const lines = materialsList(neededOf(installation.db, job));
-  const calculations = calculationsOf(installation.db, job, units);
+export function materialsView(job: JobReading): MaterialsView {
+  const lines = materialsList(neededOf(job));
+  const calculations = calculationsOf(job);
   const { price, unpriced } = materialsTotal(lines);
   return {
-    job: jobHead(installation, job),
-    today: today(installation),
+    job: jobHead(job),
+    today: job.firm.today,
     lines,
     total: price,
     unpriced,
     calculations,
-    counts: scopeCounts(installation.db, job),
+    counts: scopeCounts(job),
     problems: calculations.flatMap((calculation) =>
       calculation.problem
         ? [
@@ -154,27 +115,23 @@ export function materialsView(installation: Installation, job: string): Material
 }
 
 /** Where a result from Bench can be kept. */
-export function benchView(installation: Installation): BenchView {
-  const { db } = installation;
-  const jobs = queryAll<{ id: string; name: string; units: LengthSystem }>(
-    db,
-    `SELECT id, name, units FROM job WHERE state <> 'closed' ORDER BY position`,
-  );
-  return {
-    today: today(installation),
-    jobs: jobs.map((job) => {
-      const phases = phasesOf(db, job.id);
-      const lines = groupBy(scopeOf(db, job.id), (line) => line.areaId);
-      return {
-        ...job,
-        areas: areasOf(db, job.id).map(({ id, name }) => ({
-          id,
-          name,
-          measures: measuresIn(db, id),
-          phases: phases.get(id) ?? [],
-          lines: (lines.get(id) ?? []).map((line) => ({ id: line.id, text: `${line.verb} ${line.subject}` })),
-        })),
-      };
-    }),
-  };
-}
+export const benchView = (firm: FirmReading): BenchView => ({
+  today: firm.today,
+  jobs: firm.jobs.map((id) => {
+    const job = firm.job(id);
+    const { name, units } = jobRow(job);
+    const lines = groupBy(scopeOf(job), (line) => line.areaId);
+    return {
+      id,
+      name,
+      units,
+      areas: areasUpward(job).map((area) => ({
+        id: area.id,
+        name: area.name,
+        measures: measuresIn(job, area.id),
+        phases: phasesOf(job).get(area.id) ?? [],
+        lines: (lines.get(area.id) ?? []).map((line) => ({ id: line.id, text: `${line.verb} ${line.subject}` })),
+      })),
+    };
+  }),
+});

@@ -1,10 +1,10 @@
 import type { Measure } from '@/core/layout/measures';
+import { measuredQuantity, measureUnit } from '@/core/quantities/measured';
 import { recalculate, type Calculation } from '@/core/scope/feed';
 import { queryAll, execute } from '../database/query';
 import type { PlanContext } from '../dispatch/handler';
-import { measuresIn } from '../layout/read-layout';
+import { measuresNow } from '../reading/layouts';
 import { timeTrack } from '../sequence/lay-track';
-import { measuredQuantity, measureUnit } from './measured';
 
 interface Row {
   id: string;
@@ -25,7 +25,7 @@ const calculationOf = (row: Omit<Row, 'id'>): Calculation => ({
  */
 export function recalculateArea(context: PlanContext, area: string): void {
   const { db } = context;
-  const measures = measuresIn(db, area);
+  const measures = measuresNow(context.installation, area);
   for (const row of queryAll<Row>(
     db,
     `SELECT id, calculator, input, fed
@@ -54,7 +54,7 @@ export function recalculateArea(context: PlanContext, area: string): void {
     { area },
   )) {
     // What can no longer be measured has no quantity: an old figure that looks valid is worse than none.
-    const quantity = measuredQuantity(db, area, line.measure) ?? null;
+    const quantity = measuredQuantity(measures, line.measure) ?? null;
     execute(
       db,
       `UPDATE scope_item
@@ -63,7 +63,7 @@ export function recalculateArea(context: PlanContext, area: string): void {
       { id: line.id, quantity, unit: measureUnit(line.measure) },
     );
   }
-  const timed = timeTrack(db, area, 'quantity');
+  const timed = timeTrack(context.installation, area, 'quantity');
   if (timed) context.replan(timed, 'the drawing changed how long it takes');
   else context.planStays();
 }

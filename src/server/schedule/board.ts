@@ -4,18 +4,19 @@ import type { BoardBlock, BoardRow, BoardView, GoalView, ScheduleView } from '@/
 import { groupBy } from '@/core/group-by';
 import { planFindings } from '@/core/schedule/plan-findings';
 import { jobFinish, tripsIn, type PlannedTask } from '@/core/schedule/plan';
-import { LIMITS, type HalfDayOutlook } from '@/core/schedule/weather';
+import { LIMITS } from '@/core/schedule/weather';
 import { TRADES } from '@/core/sequence/trades';
 import { addDays, daysBetween, formatDay, mondayOf, type Day } from '@/core/units/day';
 import { isWorkday } from '@/core/units/workday';
 import { dayOfSlot, formatSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
-import { firmTime } from '../zone';
-import { queryAll, queryOne } from '../database/query';
-import type { Connection } from '../database/open';
-import type { Installation } from '../installation';
-import { jobHead } from '../sites/queries';
+import { jobHead } from '../sites/job-head';
+import { holidaysOf, outlookRows, planProblem, searchRow } from '../reading/firm';
+import { areaNames, areaRows, jobNames } from '../reading/job';
+import { planOf, wholePlan, type StoredPlan } from '../reading/plan';
+import type { FirmReading, JobReading } from '../reading/reading';
+import { deliveryRows, selectionRows } from '../reading/selections';
+import { pinRows } from '../reading/sequence';
 import { whenSeen } from '../words';
-import { readPlan, type StoredPlan } from './read-plan';
 
 interface Window {
   plan: StoredPlan;
@@ -23,7 +24,7 @@ interface Window {
   /** The board's first half-day, in the plan's count, and how many it shows. */
   from: number;
   length: number;
-  jobs: Map<string, string>;
+  jobs: ReadonlyMap<string, string>;
   /** Why each pinned piece of work is pinned. */
   pins: Map<string, string>;
 }
@@ -56,12 +57,12 @@ export function boardOptions(asked: Record<string, string | string[] | undefined
 }
 
 /** The half-day board: by trade over all jobs, or by room in one. */
-export function scheduleView(installation: Installation, options: BoardOptions & { job?: string }): ScheduleView {
-  const { db } = installation;
-  const { today: now } = firmTime(installation);
-  const { job, weeks } = options;
-  const whole = readPlan(db);
-  const plan = options.by === 'room' && job ? readPlan(db, { job }) : whole;
+export function scheduleView(firm: FirmReading, options: BoardOptions & { job?: string }): ScheduleView {
+  const { today: now } = firm;
+  const { weeks } = options;
+  const job = options.job === undefined ? undefined : firm.job(options.job);
+  const whole = wholePlan(firm);
+  const plan = options.by === 'room' && job ? planOf(job) : whole;
   const asked = plan?.tasks.find((task) => task.id === options.task);
   const thisMonday = mondayOf(now);
   // Work that was asked for brings its own week.
@@ -70,47 +71,45 @@ export function scheduleView(installation: Installation, options: BoardOptions &
       ? Math.max(0, Math.floor(daysBetween(thisMonday, dayOfSlot(plan.origin, asked.start)) / 7))
       : options.shift;
   const first = addDays(thisMonday, 7 * shift);
-  const names = new Map(
-    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM job').map((row) => [row.id, row.name]),
-  );
+  const names = jobNames(firm);
   const window = plan && {
     plan,
     first,
     from: slotOf(plan.origin, first),
     length: weeks * 14,
     jobs: names,
-    pins: pinned(db),
+    pins: pinned(firm),
   };
   return {
-    job: job ? jobHead(installation, job) : null,
+    job: job ? jobHead(job) : null,
     by: options.by,
     weeks,
     shift,
     task: asked?.id ?? null,
     board: {
-      ...daysOf(db, first, weeks, now),
+      ...daysOf(firm, first, weeks),
       ...(window
-        ? within(installation, window, options)
+        ? within(firm, window, options)
         : { rows: [], marks: [], weather: [], madeAt: '', cause: '', jobs: 0 }),
-      problem: queryOne<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
+      problem: planProblem(firm),
     },
     crew: options.crew ?? null,
     crews: (whole?.crewCapacity ?? [])
       .filter((crew) => whole?.tasks.some((task) => task.crew === crew.sub && task.state !== 'done'))
       .map((crew) => ({ id: crew.sub, name: crew.name })),
-    looks: whole && window ? looksIn(whole, window, job) : [],
-    goal: whole?.bound ? goalOf(db, whole, names, job) : null,
+    looks: whole && window ? looksIn(whole, window, options.job) : [],
+    goal: whole?.bound ? goalOf(firm, whole, names, options.job) : null,
   };
 }
 
 /** The days that the board shows, and where today is among them. */
 function daysOf(
-  db: Connection,
+  firm: FirmReading,
   first: Day,
   weeks: number,
-  now: Day,
 ): Pick<BoardView, 'today' | 'first' | 'days' | 'todaySlot'> {
-  const holidays = new Set(queryAll<{ day: Day }>(db, 'SELECT day FROM holiday').map((row) => row.day));
+  const { today: now } = firm;
+  const holidays = holidaysOf(firm);
   const today = slotOf(first, now);
   return {
     today: now,
@@ -126,19 +125,18 @@ function daysOf(
 
 /** What the plan has within the board's days. */
 function within(
-  installation: Installation,
+  firm: FirmReading,
   window: Window,
   options: BoardOptions & { job?: string },
 ): Pick<BoardView, 'rows' | 'marks' | 'weather' | 'madeAt' | 'cause' | 'jobs'> {
   const { plan } = window;
   return {
-    rows:
-      options.by === 'room' && options.job ? roomRows(installation, window, options.job) : tradeRows(window, options),
-    marks: [...marksOf(window, options.job), ...deliveryMarks(installation, window, options.job)].sort(
+    rows: options.by === 'room' && options.job ? roomRows(firm.job(options.job), window) : tradeRows(window, options),
+    marks: [...marksOf(window, options.job), ...deliveryMarks(firm, window, options.job)].sort(
       (a, b) => a.slot - b.slot,
     ),
-    weather: weatherOf(installation.db, window),
-    madeAt: whenSeen(plan.madeAt, firmTime(installation)),
+    weather: weatherOf(firm, window),
+    madeAt: whenSeen(plan.madeAt, firm),
     cause: plan.cause,
     jobs: new Set(plan.tasks.map((task) => task.job)).size,
   };
@@ -155,19 +153,12 @@ const looksIn = (whole: StoredPlan, window: Window, job: string | undefined): Sc
     )
     .map(({ kind, text, task, job: its }) => ({ kind, text, task, job: its }));
 
-const pinned = (db: Connection): Map<string, string> =>
-  new Map(
-    queryAll<{ task: string; reason: string }>(db, 'SELECT task, reason FROM pin').map((pin) => [pin.task, pin.reason]),
-  );
+const pinned = (firm: FirmReading): Map<string, string> =>
+  new Map(firm.jobs.flatMap((id) => pinRows(firm.job(id)).map((pin) => [pin.task, pin.reason] as const)));
 
 /** How good the plan is: what it ends at and what nothing could end before. */
-function goalOf(db: Connection, plan: StoredPlan, names: ReadonlyMap<string, string>, job?: string): GoalView {
-  const search = queryOne<{
-    state: 'asked' | 'running' | 'stopping' | 'done';
-    made: number;
-    schedules: number;
-    words: string;
-  }>(db, 'SELECT state, made, schedules, words FROM plan_search');
+function goalOf(firm: FirmReading, plan: StoredPlan, names: ReadonlyMap<string, string>, job?: string): GoalView {
+  const search = searchRow(firm);
   const worked = (id: string, from: number, to: number): number =>
     (plan.calendars[plan.jobCalendars[id] ?? '']?.worked ?? []).filter((slot) => slot >= from && slot < to).length / 2;
   return {
@@ -187,13 +178,15 @@ function goalOf(db: Connection, plan: StoredPlan, names: ReadonlyMap<string, str
       ];
     }),
     trips: tripsIn(plan, job),
-    search: search ?? { state: 'none', made: 0, schedules: 0, words: '' },
+    search: search
+      ? { state: search.state, made: search.made, schedules: search.schedules, words: search.words }
+      : { state: 'none', made: 0, schedules: 0, words: '' },
   };
 }
 
 /** The outlook over the board's first half-days. */
-function weatherOf(db: Connection, window: Window): BoardView['weather'] {
-  return queryAll<HalfDayOutlook>(db, 'SELECT day, half, rain, wind, low FROM outlook').flatMap((half) => {
+function weatherOf(firm: FirmReading, window: Window): BoardView['weather'] {
+  return outlookRows(firm).flatMap((half) => {
     const slot = slotOf(window.first, half.day, half.half);
     if (slot < 0 || slot >= window.length) return [];
     const rain = half.rain >= LIMITS.rain;
@@ -239,20 +232,13 @@ function tradeRows(window: Window, { job, crew: only }: BoardOptions & { job?: s
   });
 }
 
-function roomRows(installation: Installation, window: Window, job: string): BoardRow[] {
+function roomRows(job: JobReading, window: Window): BoardRow[] {
   const byArea = groupBy(
     window.plan.tasks.filter((task) => task.area !== null && shown(window, task)),
     (task) => task.area ?? '',
   );
-  return queryAll<{ id: string; name: string; level: string | null }>(
-    installation.db,
-    `SELECT area.id, area.name, level.name AS level
-      FROM area
-      LEFT JOIN level ON level.id = area.level
-      WHERE area.job = @job
-      ORDER BY coalesce(level.height, -1) DESC, area.position`,
-    { job },
-  ).flatMap((area) => {
+  const areas = [...areaRows(job)].sort((a, b) => (b.level_height ?? -1) - (a.level_height ?? -1));
+  return areas.flatMap((area) => {
     const tasks = byArea.get(area.id) ?? [];
     return tasks.length === 0
       ? []
@@ -260,7 +246,7 @@ function roomRows(installation: Installation, window: Window, job: string): Boar
           {
             id: area.id,
             name: area.name,
-            note: area.level ?? 'outside',
+            note: area.level_name ?? 'outside',
             blocks: blocksOf(window, tasks).map((block) => ({
               ...block,
               label: block.label.split(' · ').slice(1).join(' · ') || block.label,
@@ -339,26 +325,26 @@ function marksOf(window: Window, job?: string): BoardView['marks'] {
 }
 
 /** Deliveries that have their day, inside the window. */
-function deliveryMarks(installation: Installation, window: Window, job?: string): BoardView['marks'] {
-  return queryAll<{ job: string; day: Day; half: string | null; place: string | null; items: string | null }>(
-    installation.db,
-    `SELECT delivery.job, day, half, area.name AS place, (SELECT group_concat(lower(category),
-        ', ') FROM selection WHERE selection.delivery = delivery.id AND removed = 0) AS items
-      FROM delivery
-      LEFT JOIN area ON area.id = delivery.place
-      WHERE delivery.state = 'planned'`,
-  ).flatMap((row) => {
-    const slot = slotOf(window.first, row.day, row.half === 'afternoon' ? 1 : 0);
-    return (job && row.job !== job) || slot < 0 || slot >= window.length
-      ? []
-      : [
-          {
-            slot,
-            text:
-              `${job ? '' : `${window.jobs.get(row.job) ?? ''}: `}delivery of ` +
-              `${row.items ?? 'something'}${row.place ? ` into ${row.place}` : ''}`,
-            tone: 'delivery' as const,
-          },
-        ];
+function deliveryMarks(firm: FirmReading, window: Window, only?: string): BoardView['marks'] {
+  return firm.jobs.flatMap((id) => {
+    if (only && id !== only) return [];
+    const job = firm.job(id);
+    return deliveryRows(job).flatMap((row) => {
+      const slot = slotOf(window.first, row.day, row.half === 'afternoon' ? 1 : 0);
+      if (row.state !== 'planned' || slot < 0 || slot >= window.length) return [];
+      const items = selectionRows(job).flatMap((item) =>
+        item.delivery === row.id ? [item.category.toLowerCase()] : [],
+      );
+      const place = row.place === null ? undefined : areaNames(job).get(row.place);
+      return [
+        {
+          slot,
+          text:
+            `${only ? '' : `${window.jobs.get(id) ?? ''}: `}delivery of ` +
+            `${items.join(', ') || 'something'}${place ? ` into ${place}` : ''}`,
+          tone: 'delivery' as const,
+        },
+      ];
+    });
   });
 }

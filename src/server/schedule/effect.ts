@@ -8,12 +8,13 @@ import { phaseFacts } from '@/core/sequence/phases';
 
 type Part = Pick<Plan, 'origin' | 'tasks' | 'links' | 'crewCapacity'>;
 
+export interface Effect {
+  moved: MovedWork[];
+  finish: News['finish'];
+}
+
 /** What one plan changed against another for a job, in days. */
-export function effectOf(
-  before: Part | undefined,
-  after: Part,
-  job: string,
-): { moved: MovedWork[]; finish: News['finish'] } {
+export function effectOf(before: Part | undefined, after: Part, job: string): Effect {
   const diff = planDiff(before, after, job);
   const day = (slot: number): Day => dayOfSlot(after.origin, slot);
   return {

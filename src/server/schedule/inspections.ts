@@ -5,11 +5,13 @@ import { queryAll, insert, queryOne, orNull, update } from '../database/query';
 import type { Connection } from '../database/open';
 import { handlers, openJobs, requireRow, requireStep, requireVersion, type CommandContext } from '../dispatch/handler';
 import { Refusal, conflict, unprocessable } from '../dispatch/refusal';
-import { workdaysAfter } from '../../core/units/workday';
-import { officesOf, type InspectionRow } from './offices';
-import { holidaysOf } from './read-site';
+import { workdaysAfter } from '@/core/units/workday';
+import { holidaysOf, officesOf } from '../reading/firm';
+import type { Rows } from '../database/rows';
+import { readHouse } from '../reading/reading';
 
-const officeFor = (db: Connection, phase: Phase) => officesOf(db).find((office) => office.phases.includes(phase));
+const officeFor = (context: CommandContext, phase: Phase) =>
+  officesOf(readHouse(context.installation)).find((office) => office.phases.includes(phase));
 
 function book(
   context: CommandContext,
@@ -18,7 +20,7 @@ function book(
   phase: Phase,
   wishedOn?: Day,
 ): { day: Day; half: 0 | 1; office: string } {
-  const office = officeFor(context.db, phase);
+  const office = officeFor(context, phase);
   if (!office)
     throw unprocessable(
       'no-office',
@@ -49,7 +51,7 @@ function book(
     { weekdays: office.weekdays, noticeDays: office.notice_days, visitsADay: office.visits_a_day },
     { on, ...(wishedOn ? { wished: wishedOn } : {}) },
     taken,
-    holidaysOf(context.db),
+    holidaysOf(readHouse(context.installation)),
   );
   if (!offer) throw unprocessable('office-full', `${office.name} has no visit free within half a year.`, 'wishedOn');
   insert(context.db, 'inspection', {
@@ -72,7 +74,7 @@ function settle(
   version: number,
   state: 'passed' | 'failed' | 'cancelled',
   words: string,
-): InspectionRow {
+): Rows['inspection'] {
   const row = requireVersion(context, 'inspection', id, version);
   if (row.state !== 'booked') throw conflict('inspection', row);
   update(context.db, 'inspection', id, { state, words, settled_at: context.now });
@@ -153,7 +155,7 @@ export const inspectionHandlers = handlers({
       again,
       { id: row.area, job: row.job },
       row.phase,
-      workdaysAfter(row.day > on ? row.day : on, working, holidaysOf(context.db)),
+      workdaysAfter(row.day > on ? row.day : on, working, holidaysOf(readHouse(context.installation))),
     );
     context.replan(
       row.job,

@@ -7,12 +7,13 @@ import { today } from '../zone';
 import { insert, queryOne, execute } from '../database/query';
 import { handlers, type CommandContext } from '../dispatch/handler';
 import { notFound, unprocessable } from '../dispatch/refusal';
+import { readFirm } from '../reading/reading';
 import { planInput } from './plan-input';
 
 /** Says why a pin cannot hold, in the words of the rule, the delivery or the crew that keeps the work from there. */
 function refuseUnlessHeld(context: CommandContext, task: string, slot: number): void {
   const on = today(context.installation);
-  const placed = placedLike(planInput(context.db, on));
+  const placed = placedLike(planInput(readFirm(context.installation)));
   if (!placed.ok) throw unprocessable(placed.problem.code, placed.problem.message, 'task');
   const { net, placement } = placed.value;
   const number = net.index.get(task) ?? -1;
@@ -39,7 +40,7 @@ export const pinHandlers = handlers({
   'pin.set': (context, { task, day, half, reason }) => {
     const on = today(context.installation);
     if (day < on) throw unprocessable('pin-past', 'That day is over; choose today or a later one.', 'day');
-    const known = placedLike(planInput(context.db, on));
+    const known = placedLike(planInput(readFirm(context.installation)));
     const facts = known.ok ? known.value.net.tasks[known.value.net.index.get(task) ?? -1] : undefined;
     if (!facts) throw notFound('piece of work', 'task');
     if (facts.state !== 'waiting')

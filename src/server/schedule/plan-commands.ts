@@ -5,7 +5,7 @@ import { insert, queryOne, orNull, execute } from '../database/query';
 import { handlers, requireRow } from '../dispatch/handler';
 import { Refusal, notFound, unprocessable } from '../dispatch/refusal';
 import { feedLink } from './feeds';
-import { readPlan } from './read-plan';
+import { readPlan } from '../reading/plan';
 
 export const planHandlers = handlers({
   'baseline.keep': (context, { id, job, name }) => {

@@ -10,18 +10,15 @@ import type { Trade } from '@/core/sequence/trades';
 import { weekday, type Day } from '@/core/units/day';
 import { isAfternoon, slotOf, type Slot } from '@/core/units/slot';
 import { dayIn, halfIn } from '@/core/units/zone';
-import { queryAll, queryOne } from '../database/query';
-import type { Connection } from '../database/open';
 import { waitsOf } from '../selections/waits';
-import { crewsByTrade, plantOf } from './crews';
-import { officesOf } from './offices';
-import { readPlan } from './read-plan';
-import { holidaysOf, readSite } from './read-site';
-import { bookingsOf, gateWaits, holds, logisticWaits, othersOf, pinsOf } from './waits-by-hand';
-import { zoneOf } from '../zone';
-
-/** Jobs whose work is planned: from the first visit until all is handed over. */
-const PLANNED = `state IN ('scoping', 'booked', 'active', 'completing')`;
+import { crewsByTrade, plantCrews } from '../reading/crews';
+import { firmRow, holidaysOf, officesOf, outlookRows } from '../reading/firm';
+import { jobRow } from '../reading/job';
+import { wholePlan } from '../reading/plan';
+import type { FirmReading, JobReading } from '../reading/reading';
+import { siteOf } from '../reading/site';
+import { lastWalk } from '../reading/walks';
+import { holdWaits, waitsByHand } from './waits-by-hand';
 
 /** What one job would be if something were decided otherwise: for asking what it would do to the finish. */
 export interface WhatIf {
@@ -30,59 +27,55 @@ export interface WhatIf {
   notBefore?: readonly NotBefore[];
 }
 
-/** Everything that plans are computed from, over all jobs, as of today. */
-export function planInput(db: Connection, today: Day, whatIf?: WhatIf): PlanInput {
-  const holidays = holidaysOf(db);
-  const jobs = queryAll<{ id: string }>(db, `SELECT id FROM job WHERE ${PLANNED} ORDER BY position, id`);
-  const subs = crewsByTrade(db, today);
-  const outlook = outlookOf(db, today);
+/** Everything that plans are computed from, over all jobs of a reading, as of today. */
+export function planInput(firm: FirmReading, whatIf?: WhatIf): PlanInput {
+  const { today } = firm;
+  const holidays = holidaysOf(firm);
+  const subs = crewsByTrade(firm);
+  const outlook = outlookRows(firm);
   const input: PlanInput = {
     origin: today,
     tasks: [],
     links: [],
     notBefore: [],
     exposures: [],
-    crews: [...[...subs.values()].flat(), ...plantOf(db, today)],
+    crews: [...[...subs.values()].flat(), ...plantCrews(firm)],
     calendars: { [ALWAYS]: () => true },
     jobCalendars: {},
     promises: {},
     keptOff: {},
     rain: rainOf(outlook, today),
-    order: orderOf(db),
-    weights: weightsOf(db),
+    order: orderOf(firm),
+    weights: weightsOf(firm),
   };
   const days = weekdaysFrom(today, holidays);
-  for (const office of officesOf(db))
+  for (const office of officesOf(firm))
     input.calendars[officeCalendar(office.id)] = (slot) =>
       days(slot) && office.weekdays.includes(weekdayOf(today, slot));
-  jobs.forEach(({ id }, number) => {
-    const known = readSite(db, id, today);
-    const site = whatIf?.job === id ? whatIf.site(known) : known;
+  firm.jobs.forEach((id, number) => {
+    const job = firm.job(id);
+    const site = whatIf?.job === id ? whatIf.site(siteOf(job)) : siteOf(job);
     const sequence = sequenceOf(site);
     input.tasks.push(
       ...tasksOf(site, sequence.added, {
         origin: today,
-        now: walkedUntil(db, id, today),
+        now: walkedUntil(job),
         crewFor: (trade) => crewFor(subs, trade, number),
       }),
     );
     input.links.push(...sequence.links);
     input.exposures.push(...sequence.exposures);
     input.notBefore.push(
-      ...holds(db, id, today),
-      ...waitsOf(db, id, today),
-      ...pinsOf(db, id, today),
-      ...bookingsOf(db, site, today, holidays),
-      ...othersOf(db, id, today),
-      ...logisticWaits(db, id, today),
-      ...gateWaits(db, id, today),
+      ...holdWaits(job),
+      ...waitsOf(job),
+      ...waitsByHand(job),
       ...(whatIf?.job === id ? (whatIf.notBefore ?? []) : []),
     );
     input.calendars[jobCalendar(id)] = days;
     input.jobCalendars[id] = jobCalendar(id);
     if (site.promise) input.promises[id] = Math.max(0, slotOf(today, site.promise, 1) + 1);
   });
-  narrowCalendars(input, outlook, days, db);
+  narrowCalendars(firm, input, outlook, days);
   return input;
 }
 
@@ -91,20 +84,15 @@ export function planInput(db: Connection, today: Day, whatIf?: WhatIf): PlanInpu
  * forbids.
  */
 function narrowCalendars(
+  firm: FirmReading,
   input: PlanInput,
   outlook: readonly HalfDayOutlook[],
   days: (slot: Slot) => boolean,
-  db: Connection,
 ): void {
-  const loud = new Map(
-    queryAll<{ id: string; loud_half: 'morning' | 'afternoon' | null }>(db, 'SELECT id, loud_half FROM job').map(
-      (job) => [job.id, job.loud_half],
-    ),
-  );
   for (const { job, calendar } of input.tasks) {
     if (input.calendars[calendar]) continue;
     const narrowed = narrowingsOf(calendar);
-    const half = narrowed.includes('loud') ? loud.get(job) : undefined;
+    const half = narrowed.includes('loud') ? jobRow(firm.job(job)).loud_half : undefined;
     const base = half ? (slot: Slot): boolean => days(slot) && isAfternoon(slot) === (half === 'afternoon') : days;
     const off = keptOff(
       outlook,
@@ -121,46 +109,25 @@ function narrowCalendars(
 
 const weekdayOf = (today: Day, slot: Slot): number => (((weekday(today) + Math.floor(slot / 2)) % 7) + 7) % 7;
 
-const outlookOf = (db: Connection, today: Day): HalfDayOutlook[] =>
-  queryAll<HalfDayOutlook>(
-    db,
-    'SELECT day, half, rain, wind, low FROM outlook WHERE day >= @today ORDER BY day, half',
-    {
-      today,
-    },
-  );
-
 /** The starts of the newest plan: what comes next begins from them, so that nothing moves without need. */
-function orderOf(db: Connection): ReadonlyMap<string, number> {
-  return new Map(readPlan(db)?.tasks.map((task) => [task.id, task.start]));
-}
+const orderOf = (firm: FirmReading): ReadonlyMap<string, number> =>
+  new Map(wholePlan(firm)?.tasks.map((task) => [task.id, task.start]));
 
-function weightsOf(db: Connection): Weights {
-  const late = Object.fromEntries(
-    queryAll<{ id: string; weight: number }>(db, 'SELECT id, weight FROM job').map((job) => [job.id, job.weight]),
-  );
-  return {
-    ...USUAL_WEIGHTS,
-    late,
-    trip: queryOne<{ trip_weight: number }>(db, 'SELECT trip_weight FROM firm')?.trip_weight ?? USUAL_WEIGHTS.trip,
-  };
-}
+const weightsOf = (firm: FirmReading): Weights => ({
+  ...USUAL_WEIGHTS,
+  late: Object.fromEntries(firm.jobs.map((id) => [id, jobRow(firm.job(id)).weight])),
+  trip: firmRow(firm)?.trip_weight ?? USUAL_WEIGHTS.trip,
+});
 
 /** A job keeps one sub of a trade; jobs are dealt out among the subs in turn. */
-const crewFor = (crews: Map<Trade, Crew[]>, trade: Trade, job: number): string | null => {
+const crewFor = (crews: ReadonlyMap<Trade, Crew[]>, trade: Trade, job: number): string | null => {
   const list = crews.get(trade) ?? [];
   return list[job % Math.max(1, list.length)]?.id ?? null;
 };
 
 /** What remains never starts before the walk that saw it. */
-function walkedUntil(db: Connection, job: string, today: Day): Slot {
-  const newest = queryOne<{ at: string | null }>(
-    db,
-    'SELECT max(at) AS at FROM standing_observation WHERE job = @job',
-    {
-      job,
-    },
-  )?.at;
-  const zone = zoneOf(db);
+function walkedUntil(job: JobReading): Slot {
+  const { today, zone } = job.firm;
+  const newest = lastWalk(job).seen;
   return newest && dayIn(zone, newest) >= today ? slotOf(today, today, halfIn(zone, newest)) : 0;
 }

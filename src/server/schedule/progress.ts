@@ -8,20 +8,16 @@ import { taskRef } from '@/core/sequence/site';
 import { TRADES, type Trade } from '@/core/sequence/trades';
 import { addDays, daysBetween, formatDay, mondayOf, type Day } from '@/core/units/day';
 import { lastDay, slotOf } from '@/core/units/slot';
-import { notWithdrawn } from '@/core/walks/observation';
-import { progressOf } from '@/core/walks/progress';
 import { dayIn, type Zone } from '@/core/units/zone';
-import { firmTime, type FirmTime } from '../zone';
-import { queryAll } from '../database/query';
-import type { Installation } from '../installation';
-import { jobHead, requireJob } from '../sites/queries';
-import { observationsOf } from '../walks/queries';
+import { jobHead } from '../sites/job-head';
+import { baselineRows, movesSince } from '../reading/baselines';
+import { holidaysOf } from '../reading/firm';
+import { jobRow } from '../reading/job';
+import { planOf, wholePlan, type StoredPlan } from '../reading/plan';
+import type { JobReading } from '../reading/reading';
+import { progressOf } from '../reading/records';
+import { siteOf } from '../reading/site';
 import { whenSeen } from '../words';
-import { readPlan, type StoredPlan } from './read-plan';
-import { holidaysOf, readSite } from './read-site';
-import type { Rows } from '../database/rows';
-
-type BaselineRow = Rows['baseline'];
 
 const LOAD_WEEKS = 8;
 /** Rows of the list of slips. */
@@ -34,35 +30,28 @@ const daysWords = (halves: number): string =>
  * A job against one of its baselines (the first unless another is asked for): what slipped and why, work done over
  * time, load of trades.
  */
-export function progressView(installation: Installation, job: string, asked?: string): ProgressView {
-  const { db } = installation;
-  const row = requireJob(db, job);
-  const time = firmTime(installation);
-  const { today: now, zone } = time;
-  const plan = readPlan(db, { job });
-  const rows = queryAll<BaselineRow>(db, 'SELECT * FROM baseline WHERE job = @job ORDER BY made_at', { job });
+export function progressView(job: JobReading, asked?: string): ProgressView {
+  const { firm } = job;
+  const { today: now, zone } = firm;
+  const row = jobRow(job);
+  const plan = planOf(job);
+  const rows = baselineRows(job);
   const chosen = rows.find((entry) => entry.id === asked) ?? rows[0];
-  const holidays = holidaysOf(db);
-  const finish = plan && jobFinish(plan, job);
+  const holidays = holidaysOf(firm);
+  const finish = plan && jobFinish(plan, job.id);
   const finishDay = plan && finish !== undefined ? lastDay(plan.origin, finish) : null;
-  const moves = chosen
-    ? queryAll<{ task: string | null; halves: number; cause: string }>(
-        db,
-        'SELECT task, halves, cause FROM plan_move WHERE job = @job AND made_at > @since ORDER BY id',
-        { job, since: chosen.made_at },
-      )
-    : [];
-  const work = workOf(installation, job, time);
+  const moves = chosen ? movesSince(job, chosen.made_at) : [];
+  const work = workOf(job);
   const baseline = chosen && { ...chosen, work: JSON.parse(chosen.tasks) as Baseline['tasks'] };
-  const overTime = timeline(work, plan, job, baseline, { start: row.start_day, now, finish: finishDay, zone });
+  const overTime = timeline(work, plan, job.id, baseline, { start: row.start_day, now, finish: finishDay, zone });
   const weekNow = overTime.weeks.findLastIndex((week) => week <= now);
   return {
-    job: jobHead(installation, job),
+    job: jobHead(job),
     today: now,
     baselines: rows.map((entry) => ({
       id: entry.id,
       name: entry.name,
-      when: whenSeen(entry.made_at, time),
+      when: whenSeen(entry.made_at, firm),
       finish: entry.finish_day ? formatDay(entry.finish_day, now) : '',
     })),
     chosen: chosen?.id ?? null,
@@ -82,7 +71,7 @@ export function progressView(installation: Installation, job: string, asked?: st
     words: work.words,
     slipped: baseline && plan ? slippedOf(baseline, plan, holidays, moves) : [],
     overTime,
-    load: loadOf(installation, job, now),
+    load: loadOf(job),
   };
 }
 
@@ -132,8 +121,9 @@ interface Work {
 }
 
 /** Work counted by planned half-days, as walks saw it; waits of nobody are no work. */
-function workOf(installation: Installation, job: string, { zone, today: now }: FirmTime): Work {
-  const site = readSite(installation.db, job, now);
+function workOf(job: JobReading): Work {
+  const { zone, today: now } = job.firm;
+  const site = siteOf(job);
   const steps = new Map<string, { halfDays: number; hidden: boolean; fraction: number }>(
     site.areas.flatMap((area) =>
       area.track
@@ -148,7 +138,7 @@ function workOf(installation: Installation, job: string, { zone, today: now }: F
     ),
   );
   const whole = [...steps.values()].reduce((sum, step) => sum + step.halfDays, 0);
-  const done = [...progressOf(notWithdrawn(observationsOf(installation.db, job)))].flatMap(([key, known]) => {
+  const done = [...progressOf(job)].flatMap(([key, known]) => {
     const step = steps.get(key);
     if (!step) return [];
     return known.readings.map((reading, index) => ({
@@ -231,15 +221,16 @@ const waits = (task: string): boolean => {
 };
 
 /** The trades that this job still needs, over all jobs, week by week, against what their crews can do. */
-function loadOf(installation: Installation, job: string, now: Day): ProgressView['load'] {
-  const plan = readPlan(installation.db);
+function loadOf(job: JobReading): ProgressView['load'] {
+  const now = job.firm.today;
+  const plan = wholePlan(job.firm);
   const monday = mondayOf(now);
   const weeks = Array.from({ length: LOAD_WEEKS }, (_, index) => addDays(monday, 7 * index));
   if (!plan) return { weeks, trades: [] };
   const slots = weeks.map((week) => ({ from: slotOf(plan.origin, week), to: slotOf(plan.origin, addDays(week, 7)) }));
   const open = plan.tasks.filter((task) => task.state !== 'done' && task.crew !== null);
-  const needed = new Set(open.filter((task) => task.job === job).map((task) => task.trade));
-  const worked = plan.calendars[plan.jobCalendars[job] ?? '']?.worked ?? [];
+  const needed = new Set(open.filter((task) => task.job === job.id).map((task) => task.trade));
+  const worked = plan.calendars[plan.jobCalendars[job.id] ?? '']?.worked ?? [];
   const crews = groupBy([...new Map(open.map((task) => [task.crew ?? '', task.trade]))], ([, trade]) => trade);
   const loads = loadByWeek(open, slots);
   return {

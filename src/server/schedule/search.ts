@@ -1,12 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { better } from '@/core/schedule/objective';
 import { makePlan } from '@/core/schedule/plan';
-import type { Day } from '@/core/units/day';
 import { insert, queryOne, execute } from '../database/query';
-import type { Connection } from '../database/open';
+import { readPlan } from '../reading/plan';
+import { readFirm, type Source } from '../reading/reading';
 import { planInput } from './plan-input';
-import { readPlan } from './read-plan';
-import { storePlan } from './store-plan';
+import { rowsOfPlan, storePlan } from './store-plan';
 import type { Rows } from '../database/rows';
 
 type SearchRow = Rows['plan_search'];
@@ -19,7 +18,9 @@ const LOOKS_UP_MS = 150;
  * kept, and the marks are planned from there.
  * @returns the log number, undefined where nothing was asked
  */
-export function searchOnce(db: Connection, today: Day, now: () => string): number | undefined {
+export function searchOnce(source: Source): number | undefined {
+  const { db } = source;
+  const now = (): string => source.clock.now().toISOString();
   const asked = queryOne<SearchRow>(db, `SELECT * FROM plan_search WHERE state IN ('asked', 'running')`);
   if (!asked) return undefined;
   execute(db, `UPDATE plan_search SET state = 'running', made = 0, words = ''`);
@@ -34,14 +35,16 @@ export function searchOnce(db: Connection, today: Day, now: () => string): numbe
       queryOne(db, `SELECT 1 FROM plan_search WHERE state <> 'running' UNION ALL SELECT 1 FROM plan_mark`) !== undefined
     );
   };
-  const plan = makePlan(planInput(db, today), { schedules: asked.schedules, seed: asked.seed, stop });
+  const firm = readFirm(source);
+  const input = db.transaction(() => planInput(firm))();
+  const plan = makePlan(input, { schedules: asked.schedules, seed: asked.seed, stop });
   return db
     .transaction((): number => {
       const current = readPlan(db);
       let words = plan.ok ? 'No better plan was found.' : plan.problem.message;
       // A plan of an older form has no score of its own; what was found then counts as better.
       if (plan.ok && (!current?.score || better(plan.value.score, current.score))) {
-        storePlan(db, plan.value, now(), 'a better order was found');
+        storePlan(db, rowsOfPlan(firm, plan.value, now(), 'a better order was found'));
         words = 'A better plan was found and is kept.';
       }
       execute(db, `UPDATE plan_search SET state = 'done', made = @made, words = @words`, { made, words });

@@ -1,40 +1,44 @@
 import type { NotBefore } from '@/core/schedule/network';
-import type { Phase } from '@/core/sequence/phases';
-import { gateId, logisticId, taskId, type Site } from '@/core/sequence/site';
-import { addDays, formatDay, type Day } from '@/core/units/day';
+import { gateId, logisticId, taskId } from '@/core/sequence/site';
+import { addDays, formatDay } from '@/core/units/day';
 import { slotOf } from '@/core/units/slot';
-import { queryAll } from '../database/query';
-import type { Connection } from '../database/open';
-import { workdaysAfter } from '../../core/units/workday';
-import { officesOf } from './offices';
-import type { Rows } from '../database/rows';
+import { workdaysAfter } from '@/core/units/workday';
+import { holidaysOf, officesOf } from '../reading/firm';
+import { stepRows } from '../reading/job';
+import type { JobReading } from '../reading/reading';
+import { gateRows, holdRows, inspectionRows, logisticRows, pinRows } from '../reading/sequence';
+import { siteOf } from '../reading/site';
 
 /** What work waits for because somebody said so: pins, booked visits, others' days, things on their way, holds. */
+export const waitsByHand = (job: JobReading): NotBefore[] => [
+  ...pinsOf(job),
+  ...bookingsOf(job),
+  ...othersOf(job),
+  ...logisticWaits(job),
+  ...gateWaits(job),
+];
 
-export const pinsOf = (db: Connection, job: string, today: Day): NotBefore[] =>
-  queryAll<{ task: string; day: Day; half: 0 | 1; reason: string }>(
-    db,
-    'SELECT task, day, half, reason FROM pin WHERE job = @job AND day >= @today ORDER BY task',
-    { job, today },
-  ).map((pin) => ({
-    task: pin.task,
-    slot: slotOf(today, pin.day, pin.half),
-    because: pin.reason,
-    open: false,
-    kind: 'pin' as const,
-  }));
+const pinsOf = (job: JobReading): NotBefore[] => {
+  const { today } = job.firm;
+  return pinRows(job)
+    .filter((pin) => pin.day >= today)
+    .map((pin) => ({
+      task: pin.task,
+      slot: slotOf(today, pin.day, pin.half),
+      because: pin.reason,
+      open: false,
+      kind: 'pin' as const,
+    }));
+};
 
 /** A booked visit is fixed to its day; one that is not booked yet cannot be before the office's notice is over. */
-export function bookingsOf(db: Connection, site: Site, today: Day, holidays: ReadonlySet<Day>): NotBefore[] {
+function bookingsOf(job: JobReading): NotBefore[] {
+  const { today } = job.firm;
   const booked = new Map(
-    queryAll<{ area: string; phase: Phase; day: Day; half: 0 | 1; asked_on: Day }>(
-      db,
-      `SELECT * FROM inspection WHERE job = @job AND state = 'booked'`,
-      { job: site.id },
-    ).map((row) => [taskId(row.area, row.phase), row]),
+    inspectionRows(job).flatMap((row) => (row.state === 'booked' ? [[taskId(row.area, row.phase), row] as const] : [])),
   );
-  const offices = new Map(officesOf(db).map((office) => [office.id, office]));
-  return site.areas.flatMap((area) =>
+  const offices = new Map(officesOf(job.firm).map((office) => [office.id, office]));
+  return siteOf(job).areas.flatMap((area) =>
     area.track.flatMap((step): NotBefore[] => {
       const office = offices.get(step.office ?? '');
       if (!office || step.fraction >= 1) return [];
@@ -54,7 +58,7 @@ export function bookingsOf(db: Connection, site: Site, today: Day, holidays: Rea
       return [
         {
           task,
-          slot: slotOf(today, workdaysAfter(today, office.notice_days, holidays)),
+          slot: slotOf(today, workdaysAfter(today, office.notice_days, holidaysOf(job.firm))),
           because:
             `${office.name} wants ${office.notice_days} working ${office.notice_days === 1 ? 'day' : 'days'} of ` +
             'notice, and ' +
@@ -67,16 +71,10 @@ export function bookingsOf(db: Connection, site: Site, today: Day, holidays: Rea
 }
 
 /** Work by others is waited for: not before the day they named, and hoped for where they named none. */
-export const othersOf = (db: Connection, job: string, today: Day): NotBefore[] =>
-  queryAll<{ area: string; phase: Phase; others: string; others_on: Day | null }>(
-    db,
-    `SELECT step.*
-      FROM step
-      JOIN area ON area.id = step.area
-      WHERE area.job = @job AND others IS NOT NULL
-      ORDER BY step.area, step.phase`,
-    { job },
-  ).flatMap((row) => {
+const othersOf = (job: JobReading): NotBefore[] => {
+  const { today } = job.firm;
+  return stepRows(job).flatMap((row) => {
+    if (row.others === null) return [];
     const expected = row.others_on && row.others_on >= today ? row.others_on : addDays(today, row.others_on ? 1 : 0);
     const when = row.others_on
       ? `${row.others_on < today ? 'had said' : 'said'} ${formatDay(row.others_on, today)}`
@@ -90,46 +88,53 @@ export const othersOf = (db: Connection, job: string, today: Day): NotBefore[] =
       },
     ];
   });
+};
 
 /** A milestone that was given a day is not reached before it. */
-export const gateWaits = (db: Connection, job: string, today: Day): NotBefore[] =>
-  queryAll<{ id: string; label: string; not_before: Day }>(
-    db,
-    'SELECT id, label, not_before FROM gate WHERE job = @job AND not_before IS NOT NULL',
-    { job },
-  ).map((gate) => ({
-    task: gateId(gate.id),
-    slot: slotOf(today, gate.not_before),
-    because: `${gate.label} was set for ${formatDay(gate.not_before, today)}`,
-    open: false,
-  }));
+const gateWaits = (job: JobReading): NotBefore[] =>
+  gateRows(job).flatMap((gate) =>
+    gate.not_before === null
+      ? []
+      : [
+          {
+            task: gateId(gate.id),
+            slot: slotOf(job.firm.today, gate.not_before),
+            because: `${gate.label} was set for ${formatDay(gate.not_before, job.firm.today)}`,
+            open: false,
+          },
+        ],
+  );
 
-export const logisticWaits = (db: Connection, job: string, today: Day): NotBefore[] =>
-  queryAll<{ id: string; label: string; lead_days: number; state: 'open' | 'booked'; booked_on: Day | null }>(
-    db,
-    `SELECT * FROM logistic WHERE job = @job AND state IN ('open', 'booked') ORDER BY rowid`,
-    { job },
-  ).map((row) => {
+const logisticWaits = (job: JobReading): NotBefore[] => {
+  const { today } = job.firm;
+  return logisticRows(job).flatMap((row): NotBefore[] => {
+    if (row.state === 'here') return [];
     if (row.booked_on)
-      return {
+      return [
+        {
+          task: logisticId(row.id),
+          slot: slotOf(today, row.booked_on < today ? today : row.booked_on),
+          because: `${row.label} is booked for ${formatDay(row.booked_on, today)}`,
+          open: false,
+        },
+      ];
+    return [
+      {
         task: logisticId(row.id),
-        slot: slotOf(today, row.booked_on < today ? today : row.booked_on),
-        because: `${row.label} is booked for ${formatDay(row.booked_on, today)}`,
-        open: false,
-      };
-    return {
-      task: logisticId(row.id),
-      slot: slotOf(today, addDays(today, row.lead_days)),
-      because: `${row.label} takes ${row.lead_days} ${row.lead_days === 1 ? 'day' : 'days'} and is not asked for yet`,
-      open: true,
-    };
+        slot: slotOf(today, addDays(today, row.lead_days)),
+        because: `${row.label} takes ${row.lead_days} ${row.lead_days === 1 ? 'day' : 'days'} and is not asked for yet`,
+        open: true,
+      },
+    ];
   });
+};
 
-type HoldRow = Pick<Rows['hold'], 'area' | 'phase' | 'text' | 'asked_on' | 'expected_on'>;
-
-export function holds(db: Connection, job: string, today: Day): NotBefore[] {
-  return queryAll<HoldRow>(db, `SELECT * FROM hold WHERE job = @job AND state = 'open' ORDER BY id`, { job }).map(
-    (hold) => {
+/** What is waited for without being ordered or booked: an answer, an outlook. */
+export const holdWaits = (job: JobReading): NotBefore[] => {
+  const { today } = job.firm;
+  return [...holdRows(job)]
+    .sort((a, b) => (a.id < b.id ? -1 : 1))
+    .map((hold) => {
       // What was expected for a day that has passed is not here yet: tomorrow is the earliest.
       const overdue = hold.expected_on < today;
       const expected = overdue ? addDays(today, 1) : hold.expected_on;
@@ -143,6 +148,5 @@ export function holds(db: Connection, job: string, today: Day): NotBefore[] {
         because: `${hold.text} (${when}${asked})`,
         open: true,
       };
-    },
-  );
-}
+    });
+};

@@ -1,7 +1,7 @@
 import { endsOf } from '@/core/schedule/plan';
 import type { Day } from '@/core/units/day';
 import { lastDay } from '@/core/units/slot';
-import type { Connection } from '../database/open';
+import type { FirmReading } from '../reading/reading';
 import { planInput, type WhatIf } from './plan-input';
 
 export interface Finishes {
@@ -12,8 +12,8 @@ export interface Finishes {
 }
 
 /** When a job and each of its areas would end, as it is or if something were decided otherwise. */
-export function finishIf(db: Connection, today: Day, job: string, whatIf?: Omit<WhatIf, 'job'>): Finishes {
-  const input = planInput(db, today, whatIf && { job, ...whatIf });
+export function finishIf(firm: FirmReading, job: string, whatIf?: Omit<WhatIf, 'job'>): Finishes {
+  const input = planInput(firm, whatIf && { job, ...whatIf });
   const ends = endsOf(input);
   if (!ends.ok) return { job: null, areas: new Map() };
   const latest = new Map<string | null, number>();

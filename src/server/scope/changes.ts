@@ -9,7 +9,6 @@ import { formatMoney } from '@/core/units/money';
 import { today } from '../zone';
 import { uuid } from '../database/id';
 import { insert, queryOne, execute, update } from '../database/query';
-import type { Connection } from '../database/open';
 import {
   handlers,
   requireRow,
@@ -22,6 +21,7 @@ import {
 import { notFound, unprocessable } from '../dispatch/refusal';
 import { finishIf } from '../schedule/what-if';
 import { needClientOf, notifyClient } from '../news/notify-client';
+import { readFirm, type FirmReading } from '../reading/reading';
 import type { Rows } from '../database/rows';
 
 export interface ChangeLine {
@@ -104,13 +104,9 @@ function withChange(row: Pick<ChangeRow, 'id' | 'area' | 'title' | 'work' | 'dro
 }
 
 /** The finish without it and with it, as the plan of today says. */
-export const effectOfChange = (
-  db: Connection,
-  day: Day,
-  row: ChangeRow,
-): { before: Day | null; after: Day | null } => ({
-  before: finishIf(db, day, row.job).job,
-  after: finishIf(db, day, row.job, { site: withChange(row) }).job,
+export const effectOfChange = (firm: FirmReading, row: ChangeRow): { before: Day | null; after: Day | null } => ({
+  before: finishIf(firm, row.job).job,
+  after: finishIf(firm, row.job, { site: withChange(row) }).job,
 });
 
 function needState(context: CommandContext, id: string, version: number, states: ChangeRow['state'][]): ChangeRow {
@@ -155,7 +151,7 @@ export const changeHandlers = handlers({
   'change.send': (context, { id, version, ...to }) => {
     const row = needState(context, id, version, ['draft']);
     const day = today(context.installation);
-    const { before, after } = effectOfChange(context.db, day, row);
+    const { before, after } = effectOfChange(readFirm(context.installation), row);
     update(context.db, 'change_order', id, {
       state: 'sent',
       sent_at: context.now,
@@ -230,7 +226,7 @@ function carryOut(context: PlanContext, row: ChangeRow): void {
       `DELETE
         FROM step
         WHERE area = @area AND phase = @phase AND NOT EXISTS (SELECT 1 FROM standing_observation AS seen
-          WHERE seen.area = @area AND kind = 'progress' AND seen.phase = @phase AND fraction > 0)`,
+          WHERE seen.matter = 'step:' || @area || ':' || @phase AND fraction > 0)`,
       { area: row.area, phase },
     );
   }

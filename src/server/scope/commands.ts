@@ -2,6 +2,7 @@ import type { InferType } from 'yup';
 import { addFinding, addScope, type Removable } from '@/contract/commands/scope';
 import { mirror } from '@/core/layout/mirror';
 import type { FaceShape } from '@/core/layout/shape';
+import { measuredQuantity, measureUnit } from '@/core/quantities/measured';
 import { isComing, type SelectionState } from '@/core/selections/states';
 import { uuid } from '../database/id';
 import { queryAll, flag, insert, orNull, execute, update } from '../database/query';
@@ -15,11 +16,9 @@ import {
   type PlanContext,
 } from '../dispatch/handler';
 import { notFound, unprocessable } from '../dispatch/refusal';
-import { readLayout } from '../layout/read-layout';
-import { measuredQuantity, measureUnit } from '../quantities/measured';
 import { recalculateArea } from '../quantities/recalculate';
-import type { AreaRow } from '../schedule/read-site';
 import { addHistory } from '../selections/history';
+import { layoutNow, measuresNow } from '../reading/layouts';
 import { recordDecision } from './decisions';
 
 type ScopeFields = Omit<InferType<typeof addScope.schema>, 'id' | 'job' | 'area'>;
@@ -28,7 +27,7 @@ type ScopeFields = Omit<InferType<typeof addScope.schema>, 'id' | 'job' | 'area'
 function scopeValues(context: CommandContext, job: string, area: string, item: ScopeFields) {
   if (item.selection && requireRow(context, 'selection', item.selection, 'selection').job !== job)
     throw notFound('selection in this job', 'selection');
-  const measured = item.measure ? measuredQuantity(context.db, area, item.measure) : undefined;
+  const measured = item.measure ? measuredQuantity(measuresNow(context.installation, area), item.measure) : undefined;
   return {
     stance: item.stance,
     verb: item.verb,
@@ -138,7 +137,13 @@ function setRemoved(context: PlanContext, of: Removable, id: string, removed: 0 
 }
 
 /** A new area after the one it is taken from, with the same work in it. */
-function twin(context: CommandContext, from: AreaRow, id: string, name: string, over: Partial<Rows['area']>): void {
+function twin(
+  context: CommandContext,
+  from: Rows['area'],
+  id: string,
+  name: string,
+  over: Partial<Rows['area']>,
+): void {
   const { version: _, position, ...row } = from;
   execute(context.db, 'UPDATE area SET position = position + 1 WHERE job = @job AND position > @position', {
     job: from.job,
@@ -171,7 +176,7 @@ function copyRows(context: CommandContext, table: 'scope_item' | 'finding', from
 }
 
 function copyLayout(context: CommandContext, from: string, to: string, mirrored: boolean): void {
-  const { shape, openings, fixtures: fixtures } = readLayout(context.db, from);
+  const { shape, openings, fixtures: fixtures } = layoutNow(context.installation, from);
   if (!shape) return;
   const copied = mirrored ? mirror(shape, openings, fixtures) : { shape, openings, fixtures };
   insert(context.db, 'shape', { area: to, shape: JSON.stringify(copied.shape) });
@@ -229,7 +234,7 @@ export const scopeHandlers = handlers({
   },
   'area.split': (context, { id, version, name, secondId, secondName, fromSection }) => {
     const row = requireVersion(context, 'area', id, version);
-    const { shape, openings } = readLayout(context.db, id);
+    const { shape, openings } = layoutNow(context.installation, id);
     if (fromSection !== undefined && (shape?.kind !== 'face' || fromSection > shape.sections.length))
       throw unprocessable('no-such-section', 'A face is split at one of its sections; draw them first.', 'fromSection');
     // Without a section it is taken for two halves.

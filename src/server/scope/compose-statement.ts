@@ -4,17 +4,18 @@ import { householdLines } from '@/core/scope/household';
 import type { Statement, StatementLine } from '@/core/scope/statement';
 import type { FindingView } from '@/contract/views/scope';
 import type { ScopeView } from '@/contract/views/job';
-import { formatDay, type Day } from '@/core/units/day';
+import { formatDay } from '@/core/units/day';
 import { halfUp } from '@/core/units/rounding';
 import { formatMoney } from '@/core/units/money';
-import { today } from '../zone';
-import { queryAll, queryOne } from '../database/query';
-import type { Installation } from '../installation';
-import { readSite } from '../schedule/read-site';
 import { leadWords } from '@/core/selections/lead-words';
 import { selectionsOf } from '../selections/queries';
-import { requireJob } from '../sites/queries';
-import { priceOfChange, type ChangeRow } from './changes';
+import { firmRow } from '../reading/firm';
+import { areaNames, areaRows, areasUpward, jobRow } from '../reading/job';
+import { finishDay } from '../reading/plan';
+import type { JobReading } from '../reading/reading';
+import { changeRows, optionRows } from '../reading/scope';
+import { siteOf } from '../reading/site';
+import { priceOfChange } from './changes';
 import { assumptionsOf, findingsOf, scopeOf } from './read-scope';
 
 const IN_AREA: readonly FindingKind[] = ['damage', 'penetration', 'service', 'refit', 'salvage'];
@@ -64,49 +65,30 @@ function findingLine(finding: FindingView): StatementLine {
 }
 
 /** What the job stands for today, as its client would read it. */
-export function composeStatement(installation: Installation, job: string): Statement {
-  const { db } = installation;
-  const now = today(installation);
-  const row = requireJob(db, job);
-  const [lines, findings] = [scopeOf(db, job), findingsOf(db, job)];
-  const finish =
-    queryOne<{ finish_day: Day | null }>(
-      db,
-      'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC',
-      {
-        job,
-      },
-    )?.finish_day ?? null;
-  const changes = queryAll<ChangeRow>(
-    db,
-    `SELECT * FROM change_order WHERE job = @job AND state = 'approved' ORDER BY number`,
-    { job },
-  );
-  const areas = queryAll<{ id: string; name: string; place: string; side: string }>(
-    db,
-    `SELECT area.id, area.name, coalesce(level.name, '') AS place, side
-      FROM area
-      LEFT JOIN level ON level.id = area.level
-      WHERE area.job = @job
-      ORDER BY coalesce(level.height, -99), area.position`,
-    { job },
-  );
+export function composeStatement(job: JobReading): Statement {
+  const now = job.firm.today;
+  const row = jobRow(job);
+  const [lines, findings] = [scopeOf(job), findingsOf(job)];
+  const finish = finishDay(job);
+  const changes = changeRows(job)
+    .filter((change) => change.state === 'approved')
+    .reverse();
   return {
     job: { name: row.name, address: row.address, client: row.client },
-    firm: queryOne<{ name: string }>(db, 'SELECT name FROM firm')?.name ?? '',
+    firm: firmRow(job.firm)?.name ?? '',
     day: now,
-    areas: areas
-      .map(({ id, name, place, side }) => ({
+    areas: areasUpward(job)
+      .map(({ id, name, level_name, side }) => ({
         id,
         name,
-        place: [place || 'outside', side].filter(Boolean).join(', '),
+        place: [level_name ?? 'outside', side].filter(Boolean).join(', '),
         lines: [
           ...lines.filter((item) => item.areaId === id).map(lineOf),
           ...findings.filter((finding) => finding.area === id && IN_AREA.includes(finding.kind)).map(findingLine),
         ],
       }))
       .filter((area) => area.lines.length > 0),
-    depends: assumptionsOf(installation, job).map((assumption) => ({
+    depends: assumptionsOf(job).map((assumption) => ({
       key: `assumption ${assumption.id}`,
       stance: 'conditional',
       text: `${assumption.area}: we take it that ${assumption.text}${assumption.why ? ` (${assumption.why})` : ''}`,
@@ -126,7 +108,7 @@ export function composeStatement(installation: Installation, job: string): State
         text: `${finding.areaName ? `${finding.areaName}: ` : ''}${finding.text}`,
         ...(finding.unitPrice === null ? {} : { amount: halfUp(finding.unitPrice * (finding.quantity ?? 1)) }),
       })),
-    selections: selectionsOf(installation, job).map((item) => ({
+    selections: selectionsOf(job).map((item) => ({
       key: `selection ${item.id}`,
       text:
         `${item.area}: ` +
@@ -139,7 +121,7 @@ export function composeStatement(installation: Installation, job: string): State
         .filter(Boolean)
         .join('; '),
     })),
-    household: householdLines(readSite(db, job, now)),
+    household: householdLines(siteOf(job)),
     ground: findings
       .filter((finding) => ON_GROUND.includes(finding.kind))
       .map((finding) => ({
@@ -171,15 +153,11 @@ const halfDayWords = (halfDays: number): string =>
   halfDays === 0 ? 'no day' : halfDays === 1 ? 'half a day' : halfDays === 2 ? 'a day' : `${halfDays / 2} days`;
 
 /** What a statement still lacks before a client should read it, each with where it is put right. */
-export function statementGaps(installation: Installation, job: string): { text: string; path: string }[] {
-  const { db } = installation;
-  const scope = routes.scope(job);
-  const lines = scopeOf(db, job);
-  const areas = queryAll<{ id: string; name: string; works: string }>(
-    db,
-    'SELECT id, name, works FROM area WHERE job = @job ORDER BY position',
-    { job },
-  );
+export function statementGaps(job: JobReading): { text: string; path: string }[] {
+  const scope = routes.scope(job.id);
+  const lines = scopeOf(job);
+  const areas = areaRows(job);
+  const names = areaNames(job);
   return [
     ...areas
       .filter((area) => !lines.some((line) => line.areaId === area.id))
@@ -191,12 +169,12 @@ export function statementGaps(installation: Installation, job: string): { text: 
       .filter((area) => area.works === '[]' && lines.some((line) => line.areaId === area.id && line.stance === 'in'))
       .map((area) => ({
         text: `${area.name}: there is work in it, but none was chosen to be planned.`,
-        path: routes.areas(job),
+        path: routes.areas(job.id),
       })),
     ...lines
       .filter((line) => line.stance === 'conditional' && !line.dependsOn)
       .map((line) => ({ text: `${line.verb} ${line.subject}: what it depends on is not said.`, path: scope })),
-    ...findingsOf(db, job).flatMap((finding) =>
+    ...findingsOf(job).flatMap((finding) =>
       finding.gap
         ? [
             {
@@ -206,13 +184,11 @@ export function statementGaps(installation: Installation, job: string): { text: 
           ]
         : [],
     ),
-    ...queryAll<{ subject: string; name: string }>(
-      db,
-      `SELECT subject, area.name
-        FROM option_set
-        JOIN area ON area.id = option_set.area
-        WHERE option_set.job = @job AND chosen IS NULL`,
-      { job },
-    ).map((set) => ({ text: `${set.name}: ${set.subject} is not decided.`, path: `${scope}/options` })),
+    ...optionRows(job)
+      .filter((set) => set.chosen === null)
+      .map((set) => ({
+        text: `${names.get(set.area) ?? ''}: ${set.subject} is not decided.`,
+        path: `${scope}/options`,
+      })),
   ];
 }

@@ -1,24 +1,21 @@
 import type { StatementVersion, StatementView } from '@/contract/views/scope';
 import { isEmptyDiff, statementDiff, type Statement } from '@/core/scope/statement';
-import { firmTime, today } from '../zone';
-import { queryAll, insert, queryOne, update } from '../database/query';
-import type { Connection } from '../database/open';
+import { insert, queryOne, update } from '../database/query';
 import { handlers, requireRow, requireVersion } from '../dispatch/handler';
 import { notFound, unprocessable } from '../dispatch/refusal';
-import type { Installation } from '../installation';
-import { jobHead, requireJob } from '../sites/queries';
+import { jobHead } from '../sites/job-head';
 import { needClientOf, notifyClient } from '../news/notify-client';
 import { whenSeen } from '../words';
 import { composeStatement, statementGaps } from './compose-statement';
 import { scopeCounts } from './read-scope';
-import type { Rows } from '../database/rows';
-
-export type StatementRow = Rows['statement'];
+import { jobRow } from '../reading/job';
+import { readJob, type FirmReading, type JobReading } from '../reading/reading';
+import { statementRows, type StatementRow } from '../reading/statements';
 
 export const statementHandlers = handlers({
   'statement.make': (context, { id, job }) => {
     requireRow(context, 'job', job, 'job');
-    const content = composeStatement(context.installation, job);
+    const content = composeStatement(readJob(context.installation, job));
     if (content.areas.length === 0)
       throw unprocessable(
         'nothing-to-state',
@@ -52,7 +49,7 @@ export const statementHandlers = handlers({
     )?.number;
     if (newest !== row.number) throw unprocessable('not-the-newest', 'There is a newer version; send that one.', 'id');
     update(context.db, 'statement', id, { state: 'sent', sent_at: context.now });
-    const { name } = requireJob(context.db, row.job);
+    const { name } = requireRow(context, 'job', row.job);
     notifyClient(
       context,
       row.job,
@@ -91,11 +88,7 @@ export const statementHandlers = handlers({
 
 export const contentOf = (row: Pick<StatementRow, 'content'>): Statement => JSON.parse(row.content) as Statement;
 
-export const statementsOf = (db: Connection, job: string): StatementRow[] =>
-  queryAll<StatementRow>(db, 'SELECT * FROM statement WHERE job = @job ORDER BY number DESC', { job });
-
-function versionView(installation: Installation, row: StatementRow): StatementVersion {
-  const time = firmTime(installation);
+function versionView(time: FirmReading, row: StatementRow): StatementVersion {
   return {
     id: row.id,
     version: row.version,
@@ -109,26 +102,26 @@ function versionView(installation: Installation, row: StatementRow): StatementVe
 /**
  * A version (the newest unless named), what it says, and what it changed; before the first, what it would say today.
  */
-export function statementView(installation: Installation, job: string, number?: number): StatementView {
-  const rows = statementsOf(installation.db, job);
+export function statementView(job: JobReading, number?: number): StatementView {
+  const rows = statementRows(job);
   const row = number === undefined ? rows[0] : rows.find((statement) => statement.number === number);
   if (number !== undefined && !row) throw notFound('version of this statement');
-  const today_ = composeStatement(installation, job);
+  const today_ = composeStatement(job);
   const content = row ? contentOf(row) : today_;
   const former = row && rows.find((statement) => statement.number < row.number);
-  const { client, client_email } = requireJob(installation.db, job);
+  const { client, client_email } = jobRow(job);
   // The dates move with every plan; what was agreed does not.
   const undated = (statement: Statement): Statement => ({ ...statement, dates: [] });
   return {
-    job: jobHead(installation, job),
-    today: today(installation),
-    versions: rows.map((statement) => versionView(installation, statement)),
-    shown: row ? versionView(installation, row) : null,
+    job: jobHead(job),
+    today: job.firm.today,
+    versions: rows.map((statement) => versionView(job.firm, statement)),
+    shown: row ? versionView(job.firm, row) : null,
     content,
     diff: former ? { ...statementDiff(contentOf(former), content), against: former.number } : null,
     outdated: rows[0] !== undefined && !isEmptyDiff(statementDiff(undated(contentOf(rows[0])), undated(today_))),
-    gaps: statementGaps(installation, job),
+    gaps: statementGaps(job),
     client: { name: client || 'Client', address: client_email },
-    counts: scopeCounts(installation.db, job),
+    counts: scopeCounts(job),
   };
 }

@@ -1,14 +1,14 @@
 import { afterCheck, checkWords, type Check } from '@/core/selections/check';
 import { isBefore, isHere, isOrdered } from '@/core/selections/states';
 import { taskId } from '@/core/sequence/site';
-import { progressOf } from '@/core/walks/progress';
 import { today } from '../zone';
 import { uuid } from '../database/id';
 import { queryAll, insert, queryOne, execute, update } from '../database/query';
 import type { Rows } from '../database/rows';
 import { requireRow, type CommandContext, type PlanContext } from '../dispatch/handler';
-import { observationsOfKind } from '../walks/queries';
-import type { SelectionRow } from './rows';
+import { readJob } from '../reading/reading';
+import { progressOf } from '../reading/records';
+import type { SelectionRow } from '../reading/selections';
 import { addHistory } from './history';
 
 /**
@@ -38,8 +38,7 @@ export function settleCheck(context: PlanContext, id: string, check: Check, obse
   });
   if (after.again !== null) {
     const begun =
-      (progressOf(observationsOfKind(context.db, row.job, 'progress')).get(taskId(row.area, row.phase))?.fraction ??
-        0) > 0;
+      (progressOf(readJob(context.installation, row.job)).get(taskId(row.area, row.phase))?.fraction ?? 0) > 0;
     const again = orderAgain(context, row, after.again, {
       follows_as: 're-order',
       return_trip: begun ? 1 : 0,

@@ -1,6 +1,6 @@
 import { routes } from '@/contract/routes';
 import type { DeliveriesView, DeliveryView, StoredThing } from '@/contract/views/selections';
-import { SPARE_KINDS, type SpareKind } from '@/contract/commands/selections';
+import { SPARE_KINDS } from '@/contract/commands/selections';
 import { groupBy } from '@/core/group-by';
 import { isHere, isOrdered } from '@/core/selections/states';
 import { ONE_PERSON_KG, peopleFor, STORED_PART, storageCheck, type RoomWork } from '@/core/selections/storage';
@@ -8,32 +8,17 @@ import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, lastDay } from '@/core/units/slot';
 import { FULL_OCCUPANCY } from '@/core/schedule/network';
 import { findingText } from '@/core/scope/finding';
-import { today } from '../zone';
-import { queryAll } from '../database/query';
-import type { Installation } from '../installation';
-import { measuresIn } from '../layout/read-layout';
-import { readPlan, type StoredPlan } from '../schedule/read-plan';
 import { findingsOf } from '../scope/read-scope';
-import { jobHead } from '../sites/queries';
-import { areasOf } from '../scope/queries';
+import { jobHead } from '../sites/job-head';
+import { areasUpward, type AreaRow } from '../reading/job';
+import { measuresIn } from '../reading/layouts';
+import { planOf, type StoredPlan } from '../reading/plan';
+import type { JobReading } from '../reading/reading';
+import { deliveryRows, spareRows } from '../reading/selections';
 import { selectionsOf } from './queries';
 import { selectionCounts } from './view';
 
-interface Row {
-  id: string;
-  version: number;
-  day: Day;
-  half: 'morning' | 'afternoon' | null;
-  place: string | null;
-  place_note: string;
-  protection: string;
-  floor_area: number | null;
-  heaviest: number | null;
-  people: number | null;
-  carry: string;
-  state: 'planned' | 'came' | 'dropped';
-  came_on: Day | null;
-}
+type Row = ReturnType<typeof deliveryRows>[number];
 
 /** Work that takes a whole room, in days: nothing can be stored in its way. */
 function workIn(plan: StoredPlan | undefined, area: string): RoomWork[] {
@@ -52,26 +37,19 @@ const many = ({ quantity, unit, category }: { quantity: number | null; unit: str
   `${category.toLowerCase()}${quantity === null ? '' : `, ${quantity} ${unit}`}`;
 
 /** How things come on a job's site, where they are put and what stands there. */
-export function deliveriesView(installation: Installation, job: string): DeliveriesView {
-  const { db } = installation;
-  const now = today(installation);
-  const plan = readPlan(db, { job });
-  const items = selectionsOf(installation, job, plan);
-  const areas = areasOf(db, job).filter(({ kind }) => kind !== 'face' && kind !== 'roof');
-  const names = new Map(areas.map((area) => [area.id, area.name]));
+export function deliveriesView(job: JobReading): DeliveriesView {
+  const now = job.firm.today;
+  const plan = planOf(job);
+  const items = selectionsOf(job);
+  const areas = areasUpward(job).filter(({ kind }) => kind !== 'face' && kind !== 'roof');
+  const names = new Map(areas.map((area) => [area.id as string, area.name]));
   const floors = new Map(
     areas.map((area) => {
-      const { floor } = measuresIn(db, area.id);
+      const { floor } = measuresIn(job, area.id);
       return [area.id, typeof floor === 'number' ? floor : null];
     }),
   );
-  const rows = queryAll<Row>(
-    db,
-    `SELECT * FROM delivery WHERE job = @job AND state <> 'dropped' ORDER BY state DESC, day`,
-    {
-      job,
-    },
-  );
+  const rows = deliveryRows(job);
   const deliveries = rows.map((row): DeliveryView => {
     const mine = items.filter((item) => item.delivery === row.id);
     const useDay =
@@ -143,7 +121,7 @@ export function deliveriesView(installation: Installation, job: string): Deliver
   });
   const coming = items.filter((item) => !isHere(item.state));
   return {
-    job: jobHead(installation, job),
+    job: jobHead(job),
     today: now,
     deliveries,
     loose: coming
@@ -155,12 +133,12 @@ export function deliveriesView(installation: Installation, job: string): Deliver
         expectedOn: item.expectedOn,
       })),
     places: areas.map((area) => ({ id: area.id, name: area.name, floor: floors.get(area.id) ?? null })),
-    map: mapOf(installation, job, { areas, rows, items, plan, floors }),
-    storage: storageOf(installation, job, items, names),
+    map: mapOf(job, { areas, rows, items, plan, floors }),
+    storage: storageOf(job, items, names),
     fitted: items
       .filter((item) => item.state === 'fitted' || item.state === 'checked')
       .map((item) => ({ id: item.id, text: `${item.category}, ${item.area}` })),
-    counts: selectionCounts(installation, job),
+    counts: selectionCounts(job),
     spareKinds: SPARE_KINDS,
   };
 }
@@ -233,7 +211,7 @@ function liftWarnings({ heaviest, people, carry }: Row): string[] {
 const squares = (area: number): string => `${area.toFixed(1)} m²`;
 
 interface Stored {
-  areas: ReturnType<typeof areasOf>;
+  areas: readonly AreaRow[];
   rows: readonly Row[];
   items: ReturnType<typeof selectionsOf>;
   plan: StoredPlan | undefined;
@@ -244,24 +222,9 @@ interface Stored {
 const MAP_DAYS = 14;
 
 /** Every room of a job as a place to keep things. */
-function mapOf(
-  installation: Installation,
-  job: string,
-  { areas, rows, items, plan, floors }: Stored,
-): DeliveriesView['map'] {
-  const now = today(installation);
-  const used = new Map(
-    queryAll<{ id: string; lived_in: 0 | 1; passage: 0 | 1 }>(
-      installation.db,
-      'SELECT id, lived_in, passage FROM area WHERE job = @job',
-      { job },
-    ).map((area) => [area.id, area]),
-  );
-  const spares = queryAll<{ place: string; what: string }>(
-    installation.db,
-    `SELECT place, what FROM spare WHERE job = @job AND state = 'kept' AND place IS NOT NULL`,
-    { job },
-  );
+function mapOf(job: JobReading, { areas, rows, items, plan, floors }: Stored): DeliveriesView['map'] {
+  const now = job.firm.today;
+  const spares = spareRows(job);
   const standing = (delivery: Row): boolean =>
     delivery.state === 'came' &&
     items.some((item) => item.delivery === delivery.id && (item.state === 'on site' || item.state === 'checked'));
@@ -282,11 +245,11 @@ function mapOf(
         work[0] ? { label: work[0].label, from: work[0].firstDay, until: work[0].lastDay } : null,
       );
     return {
-      level: area.place ?? 'outside',
+      level: area.level_name ?? 'outside',
       room: {
         id: area.id,
         name: area.name,
-        kept: used.get(area.id)?.lived_in ? 'lived in' : used.get(area.id)?.passage ? 'everybody’s way through' : null,
+        kept: area.lived_in ? 'lived in' : area.passage ? 'everybody’s way through' : null,
         floor,
         left:
           floor === null
@@ -307,12 +270,10 @@ function mapOf(
 
 /** What stands on the site and where: things not fitted yet, what is kept, what was salvaged. */
 function storageOf(
-  installation: Installation,
-  job: string,
+  job: JobReading,
   items: ReturnType<typeof selectionsOf>,
   names: ReadonlyMap<string, string>,
 ): DeliveriesView['storage'] {
-  const { db } = installation;
   const things: { place: string; thing: StoredThing }[] = [
     ...items
       .filter((item) => item.state === 'on site' || item.state === 'checked')
@@ -325,21 +286,11 @@ function storageOf(
           text: `for ${item.area} · ${item.step}`,
           from: 'selection' as const,
           kind: item.state,
-          href: routes.selection(job, item.id),
+          href: routes.selection(job.id, item.id),
           until: item.needBy,
         },
       })),
-    ...queryAll<{
-      id: string;
-      version: number;
-      selection: string | null;
-      kind: SpareKind;
-      what: string;
-      quantity: number | null;
-      unit: string;
-      place: string | null;
-      kept_at: string;
-    }>(db, `SELECT * FROM spare WHERE job = @job AND state = 'kept' ORDER BY rowid`, { job }).map((row) => ({
+    ...spareRows(job).map((row) => ({
       place: row.kept_at || (row.place ? (names.get(row.place) ?? '') : 'place not said'),
       thing: {
         id: row.id,
@@ -348,11 +299,11 @@ function storageOf(
         text: row.kind === 'wrong part' ? 'goes back' : 'stays',
         from: 'spare' as const,
         kind: row.kind,
-        href: row.selection ? routes.selection(job, row.selection) : null,
+        href: row.selection ? routes.selection(job.id, row.selection) : null,
         until: null,
       },
     })),
-    ...findingsOf(db, job)
+    ...findingsOf(job)
       .filter((finding) => (finding.kind === 'salvage' || finding.kind === 'refit') && finding.kept === 'kept')
       .map((finding) => ({
         place: finding.place || 'place not said',

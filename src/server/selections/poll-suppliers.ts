@@ -3,7 +3,8 @@ import { today } from '../zone';
 import { queryAll } from '../database/query';
 import { dispatch } from '../dispatch/dispatch';
 import type { Installation } from '../installation';
-import { onOrderRows } from './rows';
+import { readHouse } from '../reading/reading';
+import { onOrderRows } from '../reading/selections';
 import { orderOf } from './suppliers';
 
 /** Has the desk say all that is due by today, each through the one door. @returns how often it spoke */
@@ -11,11 +12,12 @@ export function pollSuppliers(installation: Installation): number {
   const answering = new Set(
     queryAll<{ id: string }>(installation.db, 'SELECT id FROM supplier WHERE desk = 1').map((row) => row.id),
   );
+  const house = readHouse(installation);
   let spoken = 0;
   for (const row of onOrderRows(installation.db).filter(
     (selection) => selection.supplier !== null && answering.has(selection.supplier),
   )) {
-    const word = installation.outside.suppliers.next(orderOf(installation.db, row));
+    const word = installation.outside.suppliers.next(orderOf(house, row));
     // A confirmation comes as soon as the order is read; what is made takes its days.
     if (!word || (word.says !== 'confirms' && word.on > today(installation))) continue;
     const { says, text, day, quantity } = word;

@@ -9,17 +9,24 @@ import type { Of } from '@/core/walks/observation';
 import { daysToCome, expectedOf, isGiven, PARTIES, type Requests } from '@/core/selections/requests';
 import { isOrdered, type Alternative } from '@/core/selections/states';
 import { phaseFacts } from '@/core/sequence/phases';
-import type { Trade } from '@/core/sequence/trades';
+import { taskId } from '@/core/sequence/site';
 import { daysBetween, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
-import { firmTime, type FirmTime } from '../zone';
-import { queryAll, queryOne } from '../database/query';
-import type { Connection } from '../database/open';
-import type { Installation } from '../installation';
-import { readPlan, type StoredPlan } from '../schedule/read-plan';
-import { observationsOfKind } from '../walks/queries';
+import { closuresOf } from '../reading/firm';
+import { newestHistory, type HistoryRow } from '../reading/history';
+import { stepRows } from '../reading/job';
+import { planOf, type StoredPlan } from '../reading/plan';
+import { ofJob, type FirmReading, type JobReading } from '../reading/reading';
+import { foundOf } from '../reading/records';
+import {
+  calculationRows,
+  orderedOf,
+  requestsOf,
+  selectionRows,
+  waitRows,
+  type SelectionRow,
+} from '../reading/selections';
 import { whenSeen } from '../words';
-import { closuresOf, orderedOf, requestRows, requestsOf, selectionRows, waitRows, type SelectionRow } from './rows';
 import { openRequests, requestLabel, taskOf } from './waits';
 
 /**
@@ -92,38 +99,22 @@ function foundAs(check: Of<'selection-check'>, row: SelectionRow): SelectionView
  * A job's selections with their dates from the plan, the most urgent first. Need-by is the day on which the work that
  * uses the thing would start if everything chosen were on site, less the days to look at it and to let it lie.
  */
-export function selectionsOf(
-  installation: Installation,
-  job: string,
-  plan: StoredPlan | undefined = readPlan(installation.db, { job }),
-): SelectionView[] {
-  const { db } = installation;
-  const time = firmTime(installation);
-  const now = time.today;
-  const closures = closuresOf(db);
-  const requests = requestsOf(requestRows(db, job));
-  const waits = waitRows(db, job);
+export const selectionsOf = ofJob((job): SelectionView[] => selectionsBy(job, planOf(job)));
+
+/** The same by another plan than the newest. */
+export function selectionsBy(job: JobReading, plan: StoredPlan | undefined): SelectionView[] {
+  const now = job.firm.today;
+  const closures = closuresOf(job.firm);
+  const requests = requestsOf(job);
   const waiting = groupBy(
-    waits.filter((wait) => wait.selection !== null),
+    waitRows(job).filter((wait) => wait.selection !== null),
     (wait) => wait.selection ?? '',
   );
-  const open = openRequests(waits, requests, now);
-  const checks = new Map(observationsOfKind(db, job, 'selection-check').map((check) => [check.selection, check]));
-  const trades = new Map(
-    queryAll<{ area: string; phase: string; trade: Trade }>(
-      db,
-      'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job',
-      { job },
-    ).map((step) => [`${step.area}:${step.phase}`, step.trade]),
-  );
-  const purchases = new Map(
-    queryAll<{ id: string; purchases: string }>(
-      db,
-      'SELECT id, purchases FROM calculation WHERE job = @job AND removed = 0',
-      { job },
-    ).map((row) => [row.id, JSON.parse(row.purchases) as Purchase[]]),
-  );
-  return selectionRows(db, job)
+  const open = openRequests(job);
+  const checks = foundOf(job);
+  const trades = new Map(stepRows(job).map((step) => [taskId(step.area, step.phase), step.trade]));
+  const purchases = new Map(calculationRows(job).map((row) => [row.id, JSON.parse(row.purchases) as Purchase[]]));
+  return selectionRows(job)
     .map((row): SelectionView => {
       const closed = (row.supplier && closures.get(row.supplier)) || [];
       const asked = (waiting.get(row.id) ?? []).map((wait) => wait.request);
@@ -137,7 +128,7 @@ export function selectionsOf(
         area: row.area_name,
         phase: row.phase,
         step: phaseFacts(row.phase).label,
-        trade: trades.get(`${row.area}:${row.phase}`) ?? phaseFacts(row.phase).trade,
+        trade: trades.get(taskId(row.area, row.phase)) ?? phaseFacts(row.phase).trade,
         category: row.category,
         choice: row.choice,
         code: row.code,
@@ -191,17 +182,20 @@ export function selectionsOf(
 }
 
 /** What a selection can be chosen from. */
-export const alternativesOf = (db: Connection, id: string): Alternative[] =>
-  JSON.parse(
-    queryOne<{ alternatives: string }>(db, 'SELECT alternatives FROM selection WHERE id = @id', { id })?.alternatives ??
-      '[]',
-  ) as Alternative[];
+export const alternativesOf = (job: JobReading, id: string): Alternative[] =>
+  JSON.parse(selectionRows(job).find((row) => row.id === id)?.alternatives ?? '[]') as Alternative[];
+
+/** How many lines of a history are told at once. */
+const HISTORY_LINES = 60;
 
 /** The history of a selection or a request, the newest first. */
-export function historyOf(db: Connection, of: 'selection' | 'request', id: string, time: FirmTime): HistoryLine[] {
-  return queryAll<{ id: string; at: string; who: string; text: string; desk: 0 | 1 }>(
-    db,
-    `SELECT id, at, who, text, desk FROM history WHERE ${of} = @id ORDER BY at DESC, rowid DESC`,
-    { id },
-  ).map(({ id: line, at, who, text, desk }) => ({ id: line, when: whenSeen(at, time), who, text, desk: desk === 1 }));
-}
+export const historyOf = (firm: FirmReading, of: 'selection' | 'request', id: string): HistoryLine[] =>
+  newestHistory(firm.db, of, [id], HISTORY_LINES).map((row) => historyLine(firm, row));
+
+export const historyLine = (firm: FirmReading, { id, at, who, text, desk }: HistoryRow): HistoryLine => ({
+  id,
+  when: whenSeen(at, firm),
+  who,
+  text,
+  desk: desk === 1,
+});

@@ -6,42 +6,38 @@ import { expectedOf, isGiven, neededBy, sendBy, requestStatus, type Standing } f
 import { NEAR_DAYS } from '@/core/selections/due';
 import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
-import { firmTime } from '../zone';
-import { queryAll } from '../database/query';
-import type { Installation } from '../installation';
-import { readPlan } from '../schedule/read-plan';
-import { selectionsOf, historyOf, workStart } from './queries';
-import { requestRows, requestsOf, waitRows } from './rows';
+import { newestHistory } from '../reading/history';
+import { areaNames } from '../reading/job';
+import { planOf, tasksOf } from '../reading/plan';
+import { ofJob } from '../reading/reading';
+import { requestRows, requestsOf, waitRows } from '../reading/selections';
+import { historyLine, selectionsOf, workStart } from './queries';
+
+/** How many lines of a request's history are told at once. */
+const HISTORY_LINES = 20;
 
 /** A job's approvals, answers and drawings with their dates from the plan, the most urgent first. */
-export function requestViews(installation: Installation, job: string): RequestView[] {
-  const { db } = installation;
-  const time = firmTime(installation);
-  const now = time.today;
-  const rows = requestRows(db, job);
+export const requestViews = ofJob((job): RequestView[] => {
+  const now = job.firm.today;
+  const rows = requestRows(job);
   if (rows.length === 0) return [];
-  const requests = requestsOf(rows);
-  const plan = readPlan(db, { job });
-  const selections = new Map(selectionsOf(installation, job, plan).map((item) => [item.id, item]));
-  const areas = new Map(
-    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [
-      area.id,
-      area.name,
-    ]),
-  );
+  const requests = requestsOf(job);
+  const plan = planOf(job);
+  const selections = new Map(selectionsOf(job).map((item) => [item.id, item]));
+  const areas = areaNames(job);
   const waits = new Map(
-    [...groupBy(waitRows(db, job), (wait) => wait.request)].map(([request, list]) => [
+    [...groupBy(waitRows(job), (wait) => wait.request)].map(([request, list]) => [
       request,
       list.flatMap(({ selection, area, phase }): RequestView['waits'] => {
         if (area && phase) {
-          const task = plan?.tasks.find((task) => task.id === taskId(area, phase));
+          const task = tasksOf(job).get(taskId(area, phase));
           return [
             {
               selection,
               area,
               phase,
               text: `${areas.get(area) ?? ''} · ${phaseFacts(phase).label}`,
-              href: task ? routes.schedule(job, { by: 'room', task: task.id }) : routes.room(job, area),
+              href: task ? routes.schedule(job.id, { by: 'room', task: task.id }) : routes.room(job.id, area),
               by: workStart(plan, taskId(area, phase)),
             },
           ];
@@ -55,13 +51,22 @@ export function requestViews(installation: Installation, job: string): RequestVi
                 area: null,
                 phase: null,
                 text: `the order of ${item.category.toLowerCase()}, ${item.area}`,
-                href: routes.selection(job, item.id),
+                href: routes.selection(job.id, item.id),
                 by: item.due.what === 'decide' || item.due.what === 'order' ? item.orderBy : null,
               },
             ]
           : [];
       }),
     ]),
+  );
+  const histories = groupBy(
+    newestHistory(
+      job.firm.db,
+      'request',
+      rows.map((row) => row.id),
+      HISTORY_LINES,
+    ),
+    (line) => line.request ?? '',
   );
   const needed = neededBy(
     requests,
@@ -107,11 +112,11 @@ export function requestViews(installation: Installation, job: string): RequestVi
         late: !given && (overdue || isLate(dates, now)),
         near: !given && isNear(dates, now),
         waits: waits.get(row.id) ?? [],
-        history: historyOf(db, 'request', row.id, time),
+        history: (histories.get(row.id) ?? []).map((line) => historyLine(job.firm, line)),
       };
     })
     .sort((a, b) => ORDER.indexOf(a.standing) - ORDER.indexOf(b.standing) || dayOf(a).localeCompare(dayOf(b)));
-}
+});
 
 /** The days of one request and how it stands. */
 interface Dates {

@@ -17,7 +17,8 @@ import {
 import { notFound, unprocessable } from '../dispatch/refusal';
 import { needClientOf, notifyClient } from '../news/notify-client';
 import { requirePastDay } from './days';
-import { requestOf, requestRows, requestsOf, waitRows, type RequestRow } from './rows';
+import { readJob } from '../reading/reading';
+import { requestOf, requestsOf, waitRows, type RequestRow } from '../reading/selections';
 import { addHistory } from './history';
 import { requestLabel } from './waits';
 
@@ -26,8 +27,9 @@ type Fields = Omit<InferType<typeof addRequest.schema>, 'id' | 'job'>;
 /** What a selection's order still waits for, in words; undefined where it may go out. */
 export function ungranted(context: CommandContext, selection: string): string | undefined {
   const { job } = requireRow(context, 'selection', selection);
-  const requests = requestsOf(requestRows(context.db, job));
-  const open = waitRows(context.db, job).flatMap((wait) => {
+  const state = readJob(context.installation, job);
+  const requests = requestsOf(state);
+  const open = waitRows(state).flatMap((wait) => {
     const request = wait.selection === selection ? requests.get(wait.request) : undefined;
     return request && !isGiven(request) ? [requestLabel(request)] : [];
   });
@@ -41,7 +43,7 @@ function keep(
   { waits, after, ...fields }: Fields,
   write: (row: Omit<NewRow<'request'>, 'id' | 'job'>) => void,
 ): void {
-  const all = requestsOf(requestRows(context.db, job));
+  const all = requestsOf(readJob(context.installation, job));
   if (after) {
     if (!all.has(after)) throw notFound('request in this job', 'after');
     const ring = after === id ? [id] : ringOf(id, after, all);

@@ -3,7 +3,6 @@ import { isComing } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
 import { formatDay } from '@/core/units/day';
 import { queryAll, flag, insert, queryOne, orNull, execute, update } from '../database/query';
-import type { Connection } from '../database/open';
 import type { Rows } from '../database/rows';
 import type { SupplierOrder } from '../outside/ports';
 import {
@@ -19,7 +18,8 @@ import { notFound, unprocessable } from '../dispatch/refusal';
 import { orderAgain } from './checks';
 import { moveArrival } from './commands';
 import { requireDayInJob } from './days';
-import { closuresOf } from './rows';
+import { closuresOf } from '../reading/firm';
+import { readHouse, type FirmReading } from '../reading/reading';
 import { addHistory } from './history';
 
 /** Plans of every job that has something on order with a supplier follow its calendar. */
@@ -205,7 +205,7 @@ export const supplierHandlers = handlers({
         'The simulated desk does not answer for this supplier; write down what they say, or mark them under Suppliers.',
         'selection',
       );
-    const word = context.installation.outside.suppliers.next(orderOf(context.db, row));
+    const word = context.installation.outside.suppliers.next(orderOf(readHouse(context.installation), row));
     if (!word)
       throw unprocessable('nothing-more', 'The desk has nothing more to say of this: it is on its way.', 'selection');
     const { on: _, ...said } = word;
@@ -259,7 +259,8 @@ function followPrices(context: CommandContext, supplier: string): number {
 }
 
 /** An order as its supplier knows it. */
-export function orderOf(db: Connection, row: Rows['selection']): SupplierOrder {
+export function orderOf(firm: FirmReading, row: Rows['selection']): SupplierOrder {
+  const { db } = firm;
   const spoken =
     queryOne<{ count: number }>(db, 'SELECT count(*) AS count FROM history WHERE selection = @id AND desk = 1', {
       id: row.id,
@@ -273,7 +274,7 @@ export function orderOf(db: Connection, row: Rows['selection']): SupplierOrder {
     leadHigh: row.lead_high,
     quantity: row.quantity,
     unit: row.unit,
-    closures: (row.supplier && closuresOf(db).get(row.supplier)) || [],
+    closures: (row.supplier && closuresOf(firm).get(row.supplier)) || [],
     spoken,
   };
 }

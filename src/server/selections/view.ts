@@ -14,135 +14,108 @@ import { isOrdered } from '@/core/selections/states';
 import { leftoverId, taskId } from '@/core/sequence/site';
 import { daysBetween, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
+import { ofKind } from '@/core/walks/observation';
 import { checkWords } from '@/core/selections/check';
 import { capital } from '@/core/words';
-import { firmTime, today } from '../zone';
-import { queryAll, queryOne } from '../database/query';
-import type { Connection } from '../database/open';
 import { notFound } from '../dispatch/refusal';
-import type { Installation } from '../installation';
-import { readPlan, type StoredPlan } from '../schedule/read-plan';
-import { areasOf, phasesOf } from '../scope/queries';
-import { jobHead, requireJob } from '../sites/queries';
-import { observationsOfKind } from '../walks/queries';
+import { jobHead } from '../sites/job-head';
+import { closuresOf, personNames, supplierRows } from '../reading/firm';
+import { areasUpward, jobRow, phasesOf } from '../reading/job';
+import { planOf, readPlan, tasksOf, type StoredPlan } from '../reading/plan';
+import { ofJob, type FirmReading, type JobReading } from '../reading/reading';
+import { recordsOfMatters } from '../reading/records';
+import { calculationRows, deliveryRows, selectionRows } from '../reading/selections';
 import { whenSeen } from '../words';
-import { alternativesOf, selectionsOf, historyOf, workStart } from './queries';
+import { alternativesOf, selectionsBy, selectionsOf, historyOf, workStart } from './queries';
 import { requestViews } from './request-views';
-import { closuresOf } from './rows';
 
 /** A job's areas that have work, with their steps in the usual order. */
-function stepsOf(db: Connection, job: string): StepsOf[] {
-  const phases = phasesOf(db, job);
-  return areasOf(db, job).flatMap(({ id, name }) =>
-    phases.has(id) ? [{ id, name, phases: phases.get(id) ?? [] }] : [],
-  );
-}
+const stepsOf = ofJob((job): StepsOf[] =>
+  areasUpward(job).flatMap(({ id, name }) => {
+    const phases = phasesOf(job).get(id);
+    return phases ? [{ id, name, phases }] : [];
+  }),
+);
 
-const supplierNames = (db: Connection): string[] =>
-  queryAll<{ name: string }>(db, 'SELECT name FROM supplier ORDER BY name').map((row) => row.name);
+const supplierNames = (firm: FirmReading): string[] => supplierRows(firm).map((row) => row.name);
 
-export function selectionCounts(installation: Installation, job: string): SelectionCounts {
-  return {
-    requests: requestViews(installation, job).filter((request) => request.late || request.near).length,
-    deliveries:
-      queryOne<{ count: number }>(
-        installation.db,
-        `SELECT count(*) AS count FROM delivery WHERE job = @job AND state = 'planned'`,
-        { job },
-      )?.count ?? 0,
-  };
-}
+export const selectionCounts = ofJob((job): SelectionCounts => ({
+  requests: requestViews(job).filter((request) => request.late || request.near).length,
+  deliveries: deliveryRows(job).filter((row) => row.state === 'planned').length,
+}));
 
 /** The table of selections, and the steps that a new one could be for. */
-export function selectionsView(installation: Installation, job: string): SelectionsView {
-  return {
-    job: jobHead(installation, job),
-    today: today(installation),
-    selections: selectionsOf(installation, job),
-    areas: stepsOf(installation.db, job),
-    suppliers: supplierNames(installation.db),
-    counts: selectionCounts(installation, job),
-  };
-}
+export const selectionsView = (job: JobReading): SelectionsView => ({
+  job: jobHead(job),
+  today: job.firm.today,
+  selections: selectionsOf(job),
+  areas: stepsOf(job),
+  suppliers: supplierNames(job.firm),
+  counts: selectionCounts(job),
+});
 
-export function requestsView(installation: Installation, job: string): RequestsView {
-  const row = requireJob(installation.db, job);
+export function requestsView(job: JobReading): RequestsView {
+  const row = jobRow(job);
   return {
-    job: jobHead(installation, job),
-    today: today(installation),
+    job: jobHead(job),
+    today: job.firm.today,
     client: { name: row.client, address: row.client_email },
-    requests: requestViews(installation, job),
-    areas: stepsOf(installation.db, job),
-    selections: selectionsOf(installation, job).map((item) => ({
+    requests: requestViews(job),
+    areas: stepsOf(job),
+    selections: selectionsOf(job).map((item) => ({
       id: item.id,
       text: `${item.category}, ${item.area}`,
     })),
-    counts: selectionCounts(installation, job),
+    counts: selectionCounts(job),
   };
 }
 
 /** All that is known of one selection. */
-export function selectionPage(installation: Installation, job: string, id: string): SelectionPageView {
-  const { db } = installation;
-  const time = firmTime(installation);
-  const now = time.today;
-  const plan = readPlan(db, { job });
-  const items = selectionsOf(installation, job, plan);
+export function selectionPage(job: JobReading, id: string): SelectionPageView {
+  const { firm } = job;
+  const now = firm.today;
+  const items = selectionsOf(job);
   const item = items.find((selection) => selection.id === id);
   if (!item) throw notFound('selection in this job');
-  const row = queryOne<{ desk: 0 | 1 | null }>(
-    db,
-    `SELECT desk
-      FROM selection
-      LEFT JOIN supplier ON supplier.id = selection.supplier
-      WHERE selection.id = @id`,
-    { id },
-  );
-  const closures = (item.supplierId && closuresOf(db).get(item.supplierId)) || [];
-  const people = new Map(
-    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]),
-  );
+  const row = selectionRows(job).find((entry) => entry.id === id);
+  const suppliers = supplierRows(firm);
+  const closed = (supplier: string | null | undefined) => (supplier && closuresOf(firm).get(supplier)) || [];
   return {
-    job: jobHead(installation, job),
+    job: jobHead(job),
     today: now,
     item,
-    steps: stepsOf(db, job).find((area) => area.id === item.areaId)?.phases ?? [],
-    suppliers: supplierNames(db),
-    closures,
-    calculations: queryAll<{ id: string; product: string; calculator: string; purchases: string }>(
-      db,
-      'SELECT id, product, calculator, purchases FROM calculation WHERE area = @area AND removed = 0',
-      { area: item.areaId },
-    ).flatMap((kept) => {
-      const [bought] = JSON.parse(kept.purchases) as Purchase[];
-      return bought
-        ? [
-            {
-              id: kept.id,
-              text: `${kept.product || capital(bought.what)}: ${bought.quantity} ${bought.unit}`,
-              quantity: bought.quantity,
-              unit: bought.unit,
-            },
-          ]
-        : [];
-    }),
-    alternatives: alternativesOf(db, id).map((alternative) => {
-      const supplier = queryOne<{ id: string }>(db, 'SELECT id FROM supplier WHERE name = @name', {
-        name: alternative.supplier,
-      });
-      const closed = (supplier && closuresOf(db).get(supplier.id)) || [];
+    steps: stepsOf(job).find((area) => area.id === item.areaId)?.phases ?? [],
+    suppliers: supplierNames(firm),
+    closures: closed(item.supplierId),
+    calculations: calculationRows(job)
+      .filter((kept) => kept.area === item.areaId)
+      .flatMap((kept) => {
+        const [bought] = JSON.parse(kept.purchases) as Purchase[];
+        return bought
+          ? [
+              {
+                id: kept.id,
+                text: `${kept.product || capital(bought.what)}: ${bought.quantity} ${bought.unit}`,
+                quantity: bought.quantity,
+                unit: bought.unit,
+              },
+            ]
+          : [];
+      }),
+    alternatives: alternativesOf(job, id).map((alternative) => {
+      const days = closed(suppliers.find((supplier) => supplier.name === alternative.supplier)?.id);
       const last = item.waitsFor
         .map((wait) => wait.expected)
         .sort()
         .at(-1);
-      const there = arrival(orderDay(last && last > now ? last : now, closed), alternative.leadHigh, closed);
+      const there = arrival(orderDay(last && last > now ? last : now, days), alternative.leadHigh, days);
       return {
         ...alternative,
         there,
         after: item.needBy === null ? null : Math.max(0, daysBetween(item.needBy, there)),
       };
     }),
-    explanation: dateExplanation(installation, job, item, plan),
+    explanation: dateExplanation(job, item),
     related: items
       .filter((selection) => selection.id === item.follows?.id || selection.follows?.id === id)
       .map((selection) => ({
@@ -154,14 +127,13 @@ export function selectionPage(installation: Installation, job: string, id: strin
             : `it is ${item.follows?.as === 'rest' ? 'the rest of' : 'ordered again for'} ` +
               `${selection.category.toLowerCase()}, ${selection.state}`,
       })),
-    requests: requestViews(installation, job).filter((request) => request.waits.some((wait) => wait.selection === id)),
-    checks: observationsOfKind(db, job, 'selection-check')
-      .filter((check) => check.selection === id)
+    requests: requestViews(job).filter((request) => request.waits.some((wait) => wait.selection === id)),
+    checks: ofKind(recordsOfMatters(firm.db, [`selection:${id}`]), 'selection-check')
       .reverse()
       .map((check) => ({
         id: check.id,
-        when: whenSeen(check.at, time),
-        by: people.get(check.person) ?? '',
+        when: whenSeen(check.at, firm),
+        by: personNames(firm).get(check.person) ?? '',
         good: check.verdict === 'right',
         picture: check.picture ?? null,
         text: checkWords(
@@ -174,8 +146,8 @@ export function selectionPage(installation: Installation, job: string, id: strin
           item.unit,
         ),
       })),
-    history: historyOf(db, 'selection', id, time),
-    desk: row?.desk === 1,
+    history: historyOf(firm, 'selection', id),
+    desk: suppliers.find((supplier) => supplier.id === row?.supplier)?.desk === 1,
   };
 }
 
@@ -183,26 +155,23 @@ export function selectionPage(installation: Installation, job: string, id: strin
  * From the work back: why it is needed then, and so ordered and decided by then; what became late since the plan
  * before.
  */
-function dateExplanation(
-  installation: Installation,
-  job: string,
-  item: SelectionView,
-  plan: StoredPlan | undefined,
-): SelectionPageView['explanation'] {
-  const { today: now } = firmTime(installation);
+function dateExplanation(job: JobReading, item: SelectionView): SelectionPageView['explanation'] {
+  const now = job.firm.today;
+  const plan = planOf(job);
   const id = item.returnTrip ? leftoverId(item.id) : taskId(item.areaId, item.phase);
-  const task = plan?.tasks.find((planned) => planned.id === id && planned.state !== 'done');
+  const planned = tasksOf(job).get(id);
+  const task = planned?.state === 'done' ? undefined : planned;
   const { needBy, orderBy, decideBy } = item;
   if (!needBy || !orderBy || !decideBy) {
     const text = item.returnTrip || !task ? 'The plan has no work that waits for it.' : 'It is not planned yet.';
     return [{ text, href: null }];
   }
-  const at = task ? routes.schedule(job, { by: 'room', task: id }) : null;
+  const at = task ? routes.schedule(job.id, { by: 'room', task: id }) : null;
   return [
     { text: neededWords(item, needBy, workStart(plan, id), now), href: at },
-    ...(isOrdered(item.state) ? [] : orderLines(job, item, orderBy, decideBy, now)),
+    ...(isOrdered(item.state) ? [] : orderLines(job.id, item, orderBy, decideBy, now)),
     ...(item.there && task && plan ? [{ text: arrivalWords(item, item.there, task, plan, now), href: at }] : []),
-    ...sinceLastPlan(installation, job, item, plan, now),
+    ...sinceLastPlan(job, item),
   ];
 }
 
@@ -252,14 +221,10 @@ function arrivalWords(
   );
 }
 
-function sinceLastPlan(
-  installation: Installation,
-  job: string,
-  item: SelectionView,
-  plan: StoredPlan | undefined,
-  now: Day,
-): Explanation {
-  const before = plan && earlier(installation, job, plan.version, item.id);
+function sinceLastPlan(job: JobReading, item: SelectionView): Explanation {
+  const now = job.firm.today;
+  const plan = planOf(job);
+  const before = plan && earlier(job, plan.version, item.id);
   if (!before) return [];
   if (item.due.late && !before.due.late)
     return [{ text: `It became late with the newest plan: ${plan.cause}.`, href: null }];
@@ -272,7 +237,7 @@ function sinceLastPlan(
 const dayWords = (count: number): string => (count === 1 ? '1 day' : `${count} days`);
 
 /** The same selection by the plan before this one. */
-function earlier(installation: Installation, job: string, version: number, id: string): SelectionView | undefined {
-  const plan = readPlan(installation.db, { job, version: version - 1 });
-  return plan && selectionsOf(installation, job, plan).find((item) => item.id === id);
+function earlier(job: JobReading, version: number, id: string): SelectionView | undefined {
+  const plan = readPlan(job.firm.db, { job: job.id, version: version - 1 });
+  return plan && selectionsBy(job, plan).find((item) => item.id === id);
 }

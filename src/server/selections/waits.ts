@@ -1,29 +1,22 @@
 import { groupBy } from '@/core/group-by';
 import type { NotBefore } from '@/core/schedule/network';
 import { arrivalOf, type OpenRequest } from '@/core/selections/arrival';
-import { expectedOf, isGiven, PARTIES, type Request, type Requests } from '@/core/selections/requests';
+import { expectedOf, isGiven, PARTIES, type Request } from '@/core/selections/requests';
 import { leftoverId, taskId } from '@/core/sequence/site';
-import { formatDay, type Day } from '@/core/units/day';
+import { formatDay } from '@/core/units/day';
 import { slotOf } from '@/core/units/slot';
-import type { Connection } from '../database/open';
-import {
-  closuresOf,
-  orderedOf,
-  requestRows,
-  requestsOf,
-  selectionRows,
-  waitRows,
-  type SelectionRow,
-  type WaitRow,
-} from './rows';
+import { closuresOf } from '../reading/firm';
+import { ofJob, type JobReading } from '../reading/reading';
+import { orderedOf, requestsOf, selectionRows, waitRows, type SelectionRow } from '../reading/selections';
 
 export const requestLabel = (request: Pick<Request, 'party' | 'subject'>): string =>
   `${PARTIES[request.party]} (${request.subject})`;
 
 /** The open requests that each selection's order waits for. */
-export function openRequests(waits: readonly WaitRow[], requests: Requests, today: Day): Map<string, OpenRequest[]> {
+export const openRequests = ofJob((job): ReadonlyMap<string, OpenRequest[]> => {
+  const requests = requestsOf(job);
   const ofSelections = groupBy(
-    waits.filter((wait) => wait.selection !== null),
+    waitRows(job).filter((wait) => wait.selection !== null),
     (wait) => wait.selection ?? '',
   );
   return new Map(
@@ -32,24 +25,24 @@ export function openRequests(waits: readonly WaitRow[], requests: Requests, toda
       list.flatMap((wait) => {
         const request = requests.get(wait.request);
         return request && !isGiven(request)
-          ? [{ label: requestLabel(request), expected: expectedOf(request, requests, today) }]
+          ? [{ label: requestLabel(request), expected: expectedOf(request, requests, job.firm.today) }]
           : [];
       }),
     ]),
   );
-}
+});
 
 /** The task that a selection is for: the step that uses it, or the return trip on which it is fitted. */
 export const taskOf = (row: Pick<SelectionRow, 'id' | 'area' | 'phase' | 'return_trip'>): string =>
   row.return_trip ? leftoverId(row.id) : taskId(row.area, row.phase);
 
 /** Work waits for what it uses, and for what must be granted or answered first. */
-export function waitsOf(db: Connection, job: string, today: Day): NotBefore[] {
-  const closures = closuresOf(db);
-  const requests = requestsOf(requestRows(db, job));
-  const waits = waitRows(db, job);
-  const open = openRequests(waits, requests, today);
-  const deliveries = selectionRows(db, job).flatMap((row): NotBefore[] => {
+export const waitsOf = (job: JobReading): NotBefore[] => {
+  const { today } = job.firm;
+  const closures = closuresOf(job.firm);
+  const requests = requestsOf(job);
+  const open = openRequests(job);
+  const deliveries = selectionRows(job).flatMap((row): NotBefore[] => {
     const coming = arrivalOf(
       orderedOf(row),
       (row.supplier && closures.get(row.supplier)) || [],
@@ -68,7 +61,7 @@ export function waitsOf(db: Connection, job: string, today: Day): NotBefore[] {
         ]
       : [];
   });
-  const answers = waits.flatMap((wait): NotBefore[] => {
+  const answers = waitRows(job).flatMap((wait): NotBefore[] => {
     const request = requests.get(wait.request);
     if (!wait.area || !wait.phase || !request || isGiven(request)) return [];
     const expected = expectedOf(request, requests, today);
@@ -86,4 +79,4 @@ export function waitsOf(db: Connection, job: string, today: Day): NotBefore[] {
     ];
   });
   return [...deliveries, ...answers];
-}
+};

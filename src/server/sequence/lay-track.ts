@@ -1,45 +1,27 @@
 import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
-import { halfDaysOf, RATES } from '@/core/sequence/rates';
 import { cleanUpOf, withMethods, halfDaysWithMethods } from '@/core/sequence/methods';
 import { halfDaysFor, trackOf, type Work } from '@/core/sequence/works';
+import { taskRef } from '@/core/sequence/site';
 import { queryAll, insert, queryOne, execute } from '../database/query';
-import type { Connection } from '../database/open';
-import { measuredQuantity } from '../quantities/measured';
-import { choicesFor } from './knowledge';
-
-/**
- * What one crew does of a step in half a day: the firm's own figure, else the one that ships; undefined where it is not
- * measured.
- */
-function rateOf(
-  db: Connection,
-  phase: Phase,
-): { measure: NonNullable<(typeof RATES)[Phase]>['measure']; perHalfDay: number; unit: string } | undefined {
-  const shipped = RATES[phase];
-  if (!shipped) return undefined;
-  const own = queryOne<{ per_half_day: number }>(db, 'SELECT per_half_day FROM rate WHERE phase = @phase', { phase });
-  return own ? { ...shipped, perHalfDay: own.per_half_day } : shipped;
-}
-
-/** Half-days of a step from its drawing and the rate; undefined where it is not drawn or not measured. */
-export function measuredHalfDays(db: Connection, area: string, phase: Phase): number | undefined {
-  const rate = rateOf(db, phase);
-  const quantity = rate && measuredQuantity(db, area, rate.measure);
-  return rate && quantity !== undefined ? halfDaysOf(quantity, rate.perHalfDay) : undefined;
-}
+import { choicesFor } from '../reading/knowledge';
+import { progressOf } from '../reading/records';
+import { measuredHalfDays } from '../reading/rates';
+import { readJob, type Source } from '../reading/reading';
 
 /**
  * Brings the track of an area to what is to be done there, in the way its methods have it; phases that have been worked
  * on stay.
  */
-export function layTrack(db: Connection, area: string): void {
+export function layTrack(source: Source, area: string): void {
+  const { db } = source;
   const row = queryOne<{ job: string; works: string; size: number }>(
     db,
     'SELECT job, works, size FROM area WHERE id = @area',
     { area },
   );
   if (!row) return;
-  const choices = choicesFor(db, row.job, area);
+  const job = readJob(source, row.job);
+  const choices = choicesFor(job, area);
   const wanted = new Set<Phase>(withMethods(trackOf(JSON.parse(row.works) as Work[]), choices));
   const kept = new Map(
     queryAll<{ phase: Phase; basis: 'size' | 'quantity' | 'hand'; half_days: number }>(
@@ -49,13 +31,10 @@ export function layTrack(db: Connection, area: string): void {
     ).map((step) => [step.phase, step]),
   );
   const begun = new Set(
-    queryAll<{ phase: Phase }>(
-      db,
-      `SELECT DISTINCT phase
-        FROM standing_observation
-        WHERE area = @area AND kind = 'progress' AND phase IS NOT NULL AND fraction > 0`,
-      { area },
-    ).map((step) => step.phase),
+    [...progressOf(job)].flatMap(([task, { fraction, readings }]) => {
+      const { area: its, phase } = taskRef(task);
+      return its === area && phase && (fraction > 0 || readings.some((reading) => reading.fraction > 0)) ? [phase] : [];
+    }),
   );
   for (const phase of kept.keys())
     if (!wanted.has(phase) && !begun.has(phase))
@@ -63,7 +42,9 @@ export function layTrack(db: Connection, area: string): void {
   for (const phase of inUsualOrder(wanted)) {
     const step = kept.get(phase);
     const itself =
-      step?.basis === 'quantity' ? (measuredHalfDays(db, area, phase) ?? step.half_days) : halfDaysFor(phase, row.size);
+      step?.basis === 'quantity'
+        ? (measuredHalfDays(job, area, phase) ?? step.half_days)
+        : halfDaysFor(phase, row.size);
     const methodDays = halfDaysWithMethods(phase, itself, choices);
     const half_days = phaseFacts(phase).trade === 'nobody' ? itself : methodDays + cleanUpOf(methodDays, choices);
     if (!step) insert(db, 'step', { area, phase, trade: phaseFacts(phase).trade, half_days });
@@ -75,10 +56,12 @@ export function layTrack(db: Connection, area: string): void {
  * @param only those of one basis
  * @returns the job where any time changed
  */
-export function timeTrack(db: Connection, area: string, only?: 'quantity'): string | undefined {
+export function timeTrack(source: Source, area: string, only?: 'quantity'): string | undefined {
+  const { db } = source;
   const row = queryOne<{ job: string; size: number }>(db, 'SELECT job, size FROM area WHERE id = @area', { area });
   if (!row) return undefined;
-  const choices = choicesFor(db, row.job, area);
+  const job = readJob(source, row.job);
+  const choices = choicesFor(job, area);
   let changed = 0;
   for (const { phase, basis } of queryAll<{ phase: Phase; basis: 'size' | 'quantity' }>(
     db,
@@ -86,7 +69,7 @@ export function timeTrack(db: Connection, area: string, only?: 'quantity'): stri
     { area },
   )) {
     if (only && basis !== only) continue;
-    const itself = basis === 'quantity' ? measuredHalfDays(db, area, phase) : halfDaysFor(phase, row.size);
+    const itself = basis === 'quantity' ? measuredHalfDays(job, area, phase) : halfDaysFor(phase, row.size);
     if (itself === undefined || phaseFacts(phase).trade === 'nobody') continue;
     const methodDays = halfDaysWithMethods(phase, itself, choices);
     changed += execute(

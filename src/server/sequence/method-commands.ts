@@ -4,7 +4,9 @@ import { RATES } from '@/core/sequence/rates';
 import { queryAll, insert, queryOne, orNull, execute } from '../database/query';
 import { handlers, requireRow, requireAreaOf, requireStep, type CommandContext } from '../dispatch/handler';
 import { unprocessable } from '../dispatch/refusal';
-import { layTrack, measuredHalfDays, timeTrack } from './lay-track';
+import { measuredHalfDays } from '../reading/rates';
+import { readJob } from '../reading/reading';
+import { layTrack, timeTrack } from './lay-track';
 import { jobsOf, refuseLoop } from './rule-commands';
 
 /** Areas that a word about the firm, a job or one area is about, by job. */
@@ -36,8 +38,8 @@ export const methodHandlers = handlers({
     const chosen = facts && variant !== undefined ? variantOf(facts, variant)?.label : undefined;
     for (const of of jobsOf(context, job)) {
       for (const each of areasOf(context, of, area)) {
-        layTrack(context.db, each);
-        timeTrack(context.db, each);
+        layTrack(context.installation, each);
+        timeTrack(context.installation, each);
       }
       refuseLoop(context, of, 'variant');
       context.replan(of, `${facts?.title ?? method}: ${chosen ?? 'the usual order'}`);
@@ -62,17 +64,18 @@ export const methodHandlers = handlers({
       `SELECT step.area, area.job
         FROM step
         JOIN area ON area.id = step.area
-        WHERE step.phase = @phase AND basis = 'quantity'`,
+        JOIN job ON job.id = area.job
+        WHERE step.phase = @phase AND basis = 'quantity' AND job.state <> 'closed'`,
       { phase },
     )) {
-      timeTrack(context.db, area);
+      timeTrack(context.installation, area);
       context.replan(job, `the rate of ${phaseFacts(phase).label} changed`);
     }
   },
   'step.time': (context, { area, phase, basis, halfDays, crews }) => {
     const { job, name } = requireRow(context, 'area', area, 'area');
     requireStep(context, area, phase, 'phase');
-    if (basis === 'quantity' && measuredHalfDays(context.db, area, phase) === undefined)
+    if (basis === 'quantity' && measuredHalfDays(readJob(context.installation, job), area, phase) === undefined)
       throw unprocessable(
         'not-drawn',
         RATES[phase]
@@ -97,7 +100,7 @@ export const methodHandlers = handlers({
         WHERE area = @area AND phase = @phase`,
       { area, phase, basis, crews, halfDays: basis === 'hand' ? (halfDays ?? null) : null },
     );
-    timeTrack(context.db, area);
+    timeTrack(context.installation, area);
     context.replan(job, `${name}: time of ${phaseFacts(phase).label} changed`);
   },
 });

@@ -1,60 +1,40 @@
 import type { RuleView, MethodView, SequenceView, StepView } from '@/contract/views/plan';
 import { groupBy } from '@/core/group-by';
 import type { Link } from '@/core/schedule/network';
-import type { PlannedTask } from '@/core/schedule/plan';
-import { phaseFacts, type Phase } from '@/core/sequence/phases';
+import { phaseFacts } from '@/core/sequence/phases';
 import { NEVER_OFF, RULES } from '@/core/sequence/rules';
 import { METHODS } from '@/core/sequence/methods';
-import { taskId } from '@/core/sequence/site';
+import { gateId, taskId } from '@/core/sequence/site';
 import { formatSlot } from '@/core/units/slot';
-import { today } from '../zone';
-import { queryAll, queryOne } from '../database/query';
-import type { Connection } from '../database/open';
-import type { Installation } from '../installation';
-import { readPlan, type StoredPlan } from '../schedule/read-plan';
-import { holdsOf, jobHead } from '../sites/queries';
-import { choiceRows, ownRules, ruleOf, type OwnRuleRow } from './knowledge';
-import { measuredHalfDays } from './lay-track';
+import { jobHead } from '../sites/job-head';
+import { holdsOf } from '../sites/holds';
+import { planProblem } from '../reading/firm';
+import { areaNames, areaRows, partRows, phasesOf, stepRows } from '../reading/job';
+import { choiceRows, ownRules, ruleOf, switchRows, type OwnRuleRow } from '../reading/knowledge';
+import { planOf, tasksOf } from '../reading/plan';
+import { measuredHalfDays } from '../reading/rates';
+import type { JobReading } from '../reading/reading';
+import { assumptionRows } from '../reading/scope';
+import { gateEndRows, gateRows, ownLinkRows } from '../reading/sequence';
 import { logisticsOf } from './logistics';
-import type { Rows } from '../database/rows';
-
-type OwnRow = Rows['own_link'] & { before_name: string; after_name: string };
 
 /** A job's order as steps to read, each with what it waits for and why. */
-export function sequenceView(installation: Installation, job: string): SequenceView {
-  const { db } = installation;
-  const plan = readPlan(db, { job });
-  const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
-  const steps = queryAll<{ area: string; name: string; phase: Phase }>(
-    db,
-    `SELECT area.id AS area, area.name, step.phase
-      FROM step
-      JOIN area ON area.id = step.area
-      WHERE area.job = @job
-      ORDER BY area.position`,
-    { job },
-  );
+export function sequenceView(job: JobReading): SequenceView {
+  const plan = planOf(job);
+  const tasks = tasksOf(job);
+  const names = areaNames(job);
   return {
-    job: jobHead(installation, job),
-    today: today(installation),
-    areas: [...groupBy(steps, (step) => step.area)].map(([id, list]) => ({
-      id,
-      name: list[0]?.name ?? '',
-      steps: list.map((step) => ({ phase: step.phase, label: phaseFacts(step.phase).label })),
-    })),
-    steps: stepsOf(db, job, plan, tasks),
-    own: queryAll<OwnRow>(
-      db,
-      `SELECT own_link.*, b.name AS before_name, a.name AS after_name
-        FROM own_link
-        JOIN area b ON b.id = before_area
-        JOIN area a ON a.id = after_area
-        WHERE own_link.job = @job`,
-      { job },
-    ).map((row) => ({
+    job: jobHead(job),
+    today: job.firm.today,
+    areas: areaRows(job).flatMap(({ id, name }) => {
+      const steps = phasesOf(job).get(id);
+      return steps ? [{ id, name, steps }] : [];
+    }),
+    steps: stepsOf(job),
+    own: ownLinkRows(job).map((row) => ({
       id: row.id,
-      before: `${row.before_name} · ${phaseFacts(row.before_phase).label}`,
-      after: `${row.after_name} · ${phaseFacts(row.after_phase).label}`,
+      before: `${names.get(row.before_area) ?? ''} · ${phaseFacts(row.before_phase).label}`,
+      after: `${names.get(row.after_area) ?? ''} · ${phaseFacts(row.after_phase).label}`,
       reason: row.reason,
       ends: {
         before: { area: row.before_area, phase: row.before_phase },
@@ -75,52 +55,26 @@ export function sequenceView(installation: Installation, job: string): SequenceV
             `${exposure.most}${exposure.rain === undefined ? '' : ', and rain comes meanwhile'}: ` +
             `${exposure.reason}. What would cure it: ${exposure.cure}.`,
       })),
-    holds: holdsOf(db, job, today(installation)),
-    methods: methodsOf(db, job),
-    rules: rulesOf(db, job, plan),
-    gates: gatesOf(db, job, plan, tasks),
-    logistics: logisticsOf(db, job, plan, today(installation)),
-    problem: queryOne<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
+    holds: holdsOf(job),
+    methods: methodsOf(job),
+    rules: rulesOf(job),
+    gates: gatesOf(job),
+    logistics: logisticsOf(job),
+    problem: planProblem(job.firm),
   };
 }
 
-type TimeRow = Rows['step'];
-
-function stepsOf(
-  db: Connection,
-  job: string,
-  plan: StoredPlan | undefined,
-  tasks: ReadonlyMap<string, PlannedTask>,
-): StepView[] {
+function stepsOf(job: JobReading): StepView[] {
+  const plan = planOf(job);
+  const tasks = tasksOf(job);
   const into = groupBy(plan?.links ?? [], (link) => link.after);
   const outOf = groupBy(plan?.links ?? [], (link) => link.before);
   const believed = groupBy(
-    queryAll<{ task: string; text: string }>(
-      db,
-      `SELECT area || ':' || phase AS task, text
-        FROM assumption
-        WHERE job = @job AND state = 'open' AND removed = 0`,
-      { job },
-    ),
-    (row) => row.task,
+    assumptionRows(job).filter((row) => row.state === 'open'),
+    (row) => taskId(row.area, row.phase) as string,
   );
-  const times = new Map(
-    queryAll<TimeRow>(db, 'SELECT step.* FROM step JOIN area ON area.id = step.area WHERE area.job = @job', {
-      job,
-    }).map((row) => [taskId(row.area, row.phase), row]),
-  );
-  const parts = groupBy(
-    queryAll<{ area: string; phase: Phase; label: string; half_days: number }>(
-      db,
-      `SELECT step_part.*
-        FROM step_part
-        JOIN area ON area.id = step_part.area
-        WHERE area.job = @job
-        ORDER BY part`,
-      { job },
-    ),
-    (row) => taskId(row.area, row.phase),
-  );
+  const times = new Map(stepRows(job).map((row) => [taskId(row.area, row.phase), row]));
+  const parts = groupBy(partRows(job), (row) => taskId(row.area, row.phase) as string);
   const open = [...tasks.values()]
     .filter((task) => task.state !== 'done')
     .sort((a, b) => a.start - b.start || a.finish - b.finish || (a.label < b.label ? -1 : 1));
@@ -149,7 +103,7 @@ function stepsOf(
             halfDays: time.half_days,
             crews: time.crews,
             basis: time.basis,
-            measured: measuredHalfDays(db, time.area, time.phase) ?? null,
+            measured: measuredHalfDays(job, time.area, time.phase) ?? null,
             parts: (parts.get(task.id) ?? []).map((part) => ({ label: part.label, halfDays: part.half_days })),
             others: time.others,
             othersOn: time.others_on,
@@ -168,14 +122,9 @@ function lagWords(link: Link): string {
   );
 }
 
-function methodsOf(db: Connection, job: string): MethodView[] {
-  const rows = choiceRows(db, job);
-  const names = new Map(
-    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job', { job }).map((area) => [
-      area.id,
-      area.name,
-    ]),
-  );
+function methodsOf(job: JobReading): MethodView[] {
+  const rows = choiceRows(job);
+  const names = areaNames(job);
   return METHODS.map(({ key, title, variants }) => {
     const [ofFirm, ofJob] = [
       rows.find((row) => row.method === key && row.job === null),
@@ -197,18 +146,14 @@ function methodsOf(db: Connection, job: string): MethodView[] {
   });
 }
 
-function rulesOf(db: Connection, job: string, plan: StoredPlan | undefined): RuleView[] {
-  const counts = groupBy(plan?.links ?? [], (link) => link.rule);
+function rulesOf(job: JobReading): RuleView[] {
+  const counts = groupBy(planOf(job)?.links ?? [], (link) => link.rule);
   const off = groupBy(
-    queryAll<{ rule: number; job: string | null; area: string | null; area_name: string | null; reason: string }>(
-      db,
-      `SELECT rule_switch.*, area.name AS area_name FROM rule_switch LEFT JOIN area ON area.id = rule_switch.area
-    WHERE holds = 0 AND (rule_switch.job IS NULL OR rule_switch.job = @job)`,
-      { job },
-    ),
+    switchRows(job).filter((row) => row.holds === 0),
     (row) => row.rule,
   );
-  const own = ownRules(db, job);
+  const names = areaNames(job);
+  const own = ownRules(job);
   const view = (
     { number, title, reason, strength }: (typeof RULES)[number],
     row: OwnRuleRow | undefined,
@@ -220,7 +165,7 @@ function rulesOf(db: Connection, job: string, plan: StoredPlan | undefined): Rul
     links: counts.get(number)?.length ?? 0,
     stays: NEVER_OFF.includes(number),
     off: (off.get(number) ?? []).map((word) => ({
-      area: word.area ? { id: word.area, name: word.area_name ?? '' } : null,
+      area: word.area ? { id: word.area, name: names.get(word.area) ?? '' } : null,
       firm: word.job === null,
       reason: word.reason,
     })),
@@ -251,35 +196,15 @@ function rulesOf(db: Connection, job: string, plan: StoredPlan | undefined): Rul
   ];
 }
 
-function gatesOf(
-  db: Connection,
-  job: string,
-  plan: StoredPlan | undefined,
-  tasks: ReadonlyMap<string, PlannedTask>,
-): SequenceView['gates'] {
-  const ends = groupBy(
-    queryAll<{ gate: string; side: 'before' | 'after'; name: string; phase: Phase }>(
-      db,
-      `SELECT gate_end.*, area.name
-        FROM gate_end
-        JOIN gate ON gate.id = gate_end.gate
-        JOIN area ON area.id = gate_end.area
-        WHERE gate.job = @job
-        ORDER BY place`,
-      { job },
-    ),
-    (end) => end.gate,
-  );
+function gatesOf(job: JobReading): SequenceView['gates'] {
+  const [plan, tasks, names] = [planOf(job), tasksOf(job), areaNames(job)];
+  const ends = groupBy(gateEndRows(job), (end) => end.gate);
   const side = (gate: string, which: 'before' | 'after'): string[] =>
     (ends.get(gate) ?? []).flatMap((end) =>
-      end.side === which ? [`${end.name} · ${phaseFacts(end.phase).label}`] : [],
+      end.side === which ? [`${names.get(end.area) ?? ''} · ${phaseFacts(end.phase).label}`] : [],
     );
-  return queryAll<{ id: string; label: string; reason: string; together: 0 | 1 }>(
-    db,
-    'SELECT * FROM gate WHERE job = @job ORDER BY rowid',
-    { job },
-  ).map(({ id, label, reason, together }) => {
-    const task = tasks.get(`gate:${id}`);
+  return gateRows(job).map(({ id, label, reason, together }) => {
+    const task = tasks.get(gateId(id));
     return {
       id,
       label,

@@ -8,9 +8,9 @@ import type { Payload } from '@/contract/commands';
 import { queryAll, insert, queryOne, orNull, execute } from '../database/query';
 import { handlers, requireAreaOf, requireRow, type CommandContext, type PlanContext } from '../dispatch/handler';
 import { notFound, conflict, unprocessable } from '../dispatch/refusal';
-import { readSite } from '../schedule/read-site';
-import { nextRuleNumber, type OwnRuleRow } from './knowledge';
-import { today } from '../zone';
+import { readJob } from '../reading/reading';
+import { siteOf } from '../reading/site';
+import type { OwnRuleRow } from '../reading/knowledge';
 
 /** The jobs that a word of the firm, or of one job, is about. */
 export const jobsOf = (context: CommandContext, job?: string | null): string[] =>
@@ -26,7 +26,7 @@ export const jobsOf = (context: CommandContext, job?: string | null): string[] =
 
 /** Refuses an order that would make work wait for itself, naming the ring step by step. */
 export function refuseLoop(context: CommandContext, job: string, field: string): void {
-  const site = readSite(context.db, job, today(context.installation));
+  const site = siteOf(readJob(context.installation, job));
   const { links } = sequenceOf(site);
   const loop = findLoop([...new Set(links.flatMap((link) => [link.before, link.after]))], links);
   if (!loop) return;
@@ -68,7 +68,8 @@ const said = (rule: { before: string; after: string }): string =>
 export const ruleHandlers = handlers({
   'rule.write': (context, { id, job, ...rule }) => {
     if (job) requireRow(context, 'job', job, 'job');
-    const number = nextRuleNumber(context.db);
+    const last = queryOne<{ number: number | null }>(context.db, 'SELECT max(number) AS number FROM own_rule')?.number;
+    const number = Math.max(OWN_RULES, (last ?? OWN_RULES - 1) + 1);
     insert(context.db, 'own_rule', { number, id, job: orNull(job), ...columns(rule) });
     markJobs(context, job, `a rule was written: ${said(rule)}`, 'after');
     return { number };

@@ -1,13 +1,13 @@
 import type { AreasView } from '@/contract/views/firm';
-import { queryAll } from '../database/query';
-import type { Installation } from '../installation';
-import { jobHead, requireJob } from './queries';
+import { areaRows, jobRow, levelRows } from '../reading/job';
+import type { JobReading } from '../reading/reading';
+import { jobHead } from './job-head';
 
 /** What is known of a job before its areas are set out, and those that are. */
-export function areasView(installation: Installation, job: string): AreasView {
-  const row = requireJob(installation.db, job);
+export function areasView(job: JobReading): AreasView {
+  const row = jobRow(job);
   return {
-    job: jobHead(installation, job),
+    job: jobHead(job),
     details: {
       version: row.version,
       name: row.name,
@@ -21,15 +21,7 @@ export function areasView(installation: Installation, job: string): AreasView {
       livedIn: row.lived_in === 1,
       loudHalf: row.loud_half,
     },
-    levels: queryAll(installation.db, 'SELECT id, name, height FROM level WHERE job = @job ORDER BY height', { job }),
-    areas: queryAll(
-      installation.db,
-      `SELECT area.id, area.name, level.name AS level
-        FROM area
-        LEFT JOIN level ON level.id = area.level
-        WHERE area.job = @job
-        ORDER BY area.position`,
-      { job },
-    ),
+    levels: [...levelRows(job)].reverse().map(({ id, name, height }) => ({ id, name, height })),
+    areas: areaRows(job).map(({ id, name, level_name }) => ({ id, name, level: level_name })),
   };
 }

@@ -26,7 +26,7 @@ export function setWorks(
     id: area.id,
     works: JSON.stringify(works),
   });
-  layTrack(context.db, area.id);
+  layTrack(context.installation, area.id);
 }
 
 export const siteHandlers = handlers({
@@ -127,7 +127,7 @@ export const siteHandlers = handlers({
         provides: JSON.stringify(area.provides),
         shelters: JSON.stringify(shelters),
       });
-      layTrack(context.db, area.id);
+      layTrack(context.installation, area.id);
     });
     context.replan(job, 'areas were set out');
   },
@@ -150,7 +150,7 @@ export const siteHandlers = handlers({
         called: orNull(called),
       },
     );
-    layTrack(context.db, id);
+    layTrack(context.installation, id);
     context.replan(area.job, `${name} was changed`);
   },
   'area.beside': (context, payload) => {

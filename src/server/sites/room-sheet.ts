@@ -7,12 +7,12 @@ import { orderWords } from '@/core/selections/states';
 import { PARTIES } from '@/core/selections/requests';
 import { TRADES } from '@/core/sequence/trades';
 import { formatDay, type Day } from '@/core/units/day';
-import { today } from '../zone';
-import type { Installation } from '../installation';
 import { HAIRLINES, rule, type PaperDocument } from '../files/pdf';
-import { measuresIn } from '../layout/read-layout';
-import { areasOf, measureWords, phasesOf } from '../scope/queries';
+import { measureWords } from '../scope/queries';
 import { requestViews } from '../selections/request-views';
+import { areasUpward, phasesOf } from '../reading/job';
+import { measuresIn } from '../reading/layouts';
+import type { JobReading } from '../reading/reading';
 import { roomView } from './room';
 
 /** A sheet hangs on a wall: one page, so each part has an end; what goes beyond stands on the live page. */
@@ -146,22 +146,17 @@ function sheet(
  * The sheets of some areas of a job, a page each.
  * @param origin where the live pages stand, as the crew's phones reach it
  */
-export function roomSheets(
-  installation: Installation,
-  job: string,
-  areas: readonly string[],
-  origin: string,
-): PaperDocument {
-  const requests = requestViews(installation, job);
-  const views = areas.map((area) => roomView(installation, job, area));
+export function roomSheets(job: JobReading, areas: readonly string[], origin: string): PaperDocument {
+  const requests = requestViews(job);
+  const views = areas.map((area) => roomView(job, area));
   const [first] = views;
   return {
     title: `${first?.job.name ?? ''}: room sheets`,
     plain: true,
     subtitle: '',
-    foot: `${first?.job.name ?? ''}, room sheet of ${formatDay(today(installation), '0000-00-00')}`,
+    foot: `${first?.job.name ?? ''}, room sheet of ${formatDay(job.firm.today, '0000-00-00')}`,
     content: views.flatMap((view, index) => {
-      const measured = measureWords(measuresIn(installation.db, view.area.id), view.job.units)
+      const measured = measureWords(measuresIn(job, view.area.id), view.job.units)
         .filter(({ measure }) => TAPED.includes(measure))
         .map(({ measure, value }) => `${value}  ${MEASURES[measure].label}`);
       const taken = view.remarks.filter((remark) => remark.kind === 'measurement').map((remark) => remark.text);
@@ -170,15 +165,11 @@ export function roomSheets(
           (wait) => wait.area === view.area.id || view.selections.some((item) => item.id === wait.selection),
         ),
       );
-      return sheet(view, mine, [...taken, ...measured], `${origin}${routes.room(job, view.area.id)}`, index);
+      return sheet(view, mine, [...taken, ...measured], `${origin}${routes.room(job.id, view.area.id)}`, index);
     }),
   };
 }
 
 /** Areas that have work, in walking order: each gets its sheet. */
-export function sheetAreas(installation: Installation, job: string): string[] {
-  const phases = phasesOf(installation.db, job);
-  return areasOf(installation.db, job)
-    .filter((area) => phases.has(area.id))
-    .map((area) => area.id);
-}
+export const sheetAreas = (job: JobReading): string[] =>
+  areasUpward(job).flatMap(({ id }) => (phasesOf(job).has(id) ? [id] : []));

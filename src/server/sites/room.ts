@@ -4,54 +4,53 @@ import { taskId } from '@/core/sequence/site';
 import type { Work } from '@/core/sequence/works';
 import { formatDay } from '@/core/units/day';
 import { formatSlot } from '@/core/units/slot';
-import { ofKind, notWithdrawn, type Observation } from '@/core/walks/observation';
+import { inOrderSeen, ofKind, type Observation, type ObservationKind, type Of } from '@/core/walks/observation';
 import { conflicts, differenceWords } from '@/core/walks/measured-again';
-import { openCautions, openItems } from '@/core/walks/open-items';
 import { countedWords, recordWords } from '@/core/walks/record-words';
-import { firmTime, type FirmTime } from '../zone';
-import { queryAll, queryOne } from '../database/query';
-import type { Connection } from '../database/open';
 import { notFound } from '../dispatch/refusal';
-import type { Installation } from '../installation';
-import { readSite, type AreaRow } from '../schedule/read-site';
-import { readPlan } from '../schedule/read-plan';
-import { selectionsOf } from '../selections/queries';
-import { readLayout } from '../layout/read-layout';
-import { closeInsOf } from '../walks/close-in';
-import { drawnOf } from '../walks/drawn';
-import { observationsOf } from '../walks/queries';
-import { whenSeen } from '../words';
 import { calculationsOf } from '../quantities/queries';
 import { assumptionsOf, extrasOf, findingsOf, scopeOf } from '../scope/read-scope';
-import { jobHead, requireJob } from './queries';
+import { selectionsOf } from '../selections/queries';
+import { closeInsOf } from '../reading/close-ins';
+import { personNames } from '../reading/firm';
+import { areaNames, areaRow, jobRow } from '../reading/job';
+import { layoutOf } from '../reading/layouts';
+import { planOf, tasksOf } from '../reading/plan';
+import type { JobReading } from '../reading/reading';
+import { carriedOf, inWallsOf, marksOn, newestIn, picturesFrom, recordsThat, takenAtOf } from '../reading/records';
+import { siteOf } from '../reading/site';
+import { standpointRows } from '../reading/walks';
+import { drawnOf } from '../walks/drawn';
+import { whenSeen } from '../words';
+import { jobHead } from './job-head';
 import { areaViews } from './rooms';
 
-/** The clipboard of one area. */
-export function roomView(installation: Installation, job: string, area: string): RoomView {
-  const { db } = installation;
-  const time = firmTime(installation);
-  const now = time.today;
-  const row = queryOne<AreaRow>(db, 'SELECT * FROM area WHERE id = @area AND job = @job', { area, job });
-  if (!row) throw notFound('area in this job');
-  const site = readSite(db, job, now);
-  const plan = readPlan(db, { job });
-  const view = areaViews(installation, site, plan, now).get(area);
+/** How much of a room's past is on its page at once; what was before is a page further back. */
+const SHOWN = { pictures: 40, remarks: 60, ofEachSpot: 12 };
+
+/** The clipboard of one area. @param before an instant: its pictures and remarks from before then */
+export function roomView(job: JobReading, area: string, before?: string): RoomView {
+  const row = areaRow(job, area);
+  const { units } = jobRow(job);
+  const plan = planOf(job);
+  const view = areaViews(job).get(area);
   if (!view) throw notFound('area in this job');
-  const seen = notWithdrawn(observationsOf(db, job)).filter((observation) => observation.area === area);
-  const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
+  const tasks = tasksOf(job);
   const crews = new Map((plan?.crewCapacity ?? []).map((crew) => [crew.sub, crew.name]));
+  const past = pastOf(job, area, before);
+  const measured = recordsThat(job, 'measurement').filter((record) => record.area === area);
   return {
-    job: jobHead(installation, job),
-    today: now,
+    job: jobHead(job),
+    today: job.firm.today,
     area: {
       ...view,
       version: row.version,
       works: JSON.parse(row.works) as Work[],
       size: row.size,
       passage: row.passage === 1,
-      level: queryOne<{ name: string }>(db, 'SELECT name FROM level WHERE id = @id', { id: row.level })?.name ?? null,
+      level: row.level_name,
     },
-    steps: (site.areas.find((room) => room.id === area)?.track ?? []).map((step) => {
+    steps: (siteOf(job).areas.find((room) => room.id === area)?.track ?? []).map((step) => {
       const task = tasks.get(taskId(area, step.phase));
       return {
         phase: step.phase,
@@ -62,44 +61,50 @@ export function roomView(installation: Installation, job: string, area: string):
         when: !plan || !task || task.state === 'done' ? '' : formatSlot(plan.origin, task.start),
         reason: task?.reason.text ?? '',
         held: task?.reason.held === true,
-        seen: step.seen ? formatDay(step.seen.day, now) : null,
+        seen: step.seen ? formatDay(step.seen.day, job.firm.today) : null,
         crew: task?.crew ? (crews.get(task.crew) ?? '') : '',
       };
     }),
-    open: openItems(seen).map(({ item, putOff, worse }) => ({
-      id: item.id,
-      text: countedWords(item),
-      trade: item.trade,
-      putOff,
-      worse,
-      since: whenSeen(item.at, time),
-    })),
-    selections: selectionsOf(installation, job).filter((item) => item.areaId === area),
-    scope: scopeOf(db, job).filter((item) => item.areaId === area),
-    findings: findingsOf(db, job).filter((finding) => finding.area === area),
-    assumptions: assumptionsOf(installation, job).filter((assumption) => assumption.areaId === area),
-    extras: extrasOf(installation, job).filter((extra) => extra.areaId === area),
-    quantities: calculationsOf(db, job, requireJob(db, job).units, area),
-    drawn: queryOne(db, 'SELECT 1 FROM shape WHERE area = @area', { area }) !== undefined,
-    pictures: picturesOf(db, seen, time),
-    remarks: remarksOf(db, seen, time),
-    standpoints: standpointViews(db, area, seen, time),
-    conflicts: conflicts(ofKind(seen, 'measurement'), drawnOf(readLayout(db, area)).drawn).map(
-      ({ id, label, of, measured, drawn }) => ({
+    open: carriedOf(job).flatMap(({ item, putOff, worse }) =>
+      item.kind === 'remaining' && item.area === area
+        ? [
+            {
+              id: item.id,
+              text: countedWords(item),
+              trade: item.trade,
+              putOff,
+              worse,
+              since: whenSeen(item.at, job.firm),
+            },
+          ]
+        : [],
+    ),
+    selections: selectionsOf(job).filter((item) => item.areaId === area),
+    scope: scopeOf(job).filter((item) => item.areaId === area),
+    findings: findingsOf(job).filter((finding) => finding.area === area),
+    assumptions: assumptionsOf(job).filter((assumption) => assumption.areaId === area),
+    extras: extrasOf(job).filter((extra) => extra.areaId === area),
+    quantities: calculationsOf(job, area),
+    drawn: layoutOf(job, area).shape !== null,
+    pictures: pictureViews(job, past.pictures),
+    remarks: remarkViews(job, past.remarks),
+    past: { before: before ?? null, earlier: past.earlier },
+    standpoints: standpointViews(job, area),
+    conflicts: conflicts(measured, drawnOf(layoutOf(job, area)).drawn).map(
+      ({ id, label, of, measured: mm, drawn }) => ({
         id,
         label,
         of,
-        text: differenceWords(measured, drawn, requireJob(db, job).units).text,
+        text: differenceWords(mm, drawn, units).text,
       }),
     ),
     called: row.called,
-    walls: wallsIn(db, job, area, seen),
+    walls: wallsIn(job, area),
   };
 }
 
-const REMARKS: ReadonlySet<string> = new Set([
+const REMARKS: readonly ObservationKind[] = [
   'note',
-  'caution',
   'measurement',
   'surprise',
   'decision',
@@ -107,32 +112,50 @@ const REMARKS: ReadonlySet<string> = new Set([
   'order',
   'gate',
   'selection',
-]);
+];
 
-/** Pictures among observations, the newest first. */
-export function picturesOf(db: Connection, seen: readonly Observation[], time: FirmTime): PictureView[] {
-  const names = new Map(
-    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM area').map((area) => [area.id, area.name]),
+/** A room's newest pictures and remarks, and from when on those before them were seen, where there are any. */
+function pastOf(
+  job: JobReading,
+  area: string,
+  before: string | undefined,
+): { pictures: Of<'picture'>[]; remarks: Observation[]; earlier: string | null } {
+  const { db } = job.firm;
+  const pictures = ofKind(newestIn(db, area, ['picture'], SHOWN.pictures + 1, before), 'picture');
+  const remarks = newestIn(db, area, REMARKS, SHOWN.remarks + 1, before);
+  // A caution is said however old it is, until it was made safe.
+  const cautions = carriedOf(job).flatMap(({ item }) =>
+    item.kind === 'caution' && item.area === area ? [item as Observation] : [],
   );
-  const taken = new Map(
-    queryAll<{ hash: string; taken_at: string }>(
-      db,
-      'SELECT hash, taken_at FROM picture WHERE taken_at IS NOT NULL',
-    ).map((row) => [row.hash, row.taken_at]),
+  const oldest = [
+    ...(pictures.length > SHOWN.pictures ? [pictures[SHOWN.pictures - 1]?.at ?? ''] : []),
+    ...(remarks.length > SHOWN.remarks ? [remarks[SHOWN.remarks - 1]?.at ?? ''] : []),
+  ];
+  return {
+    pictures: pictures.slice(0, SHOWN.pictures),
+    remarks: [...cautions, ...remarks.slice(0, SHOWN.remarks)].sort((a, b) => inOrderSeen(b, a)),
+    earlier: oldest.sort().at(-1) ?? null,
+  };
+}
+
+/** Pictures as they are shown, in the order given. */
+export function pictureViews(job: JobReading, pictures: readonly Of<'picture'>[]): PictureView[] {
+  const names = areaNames(job);
+  const taken = takenAtOf(
+    job.firm.db,
+    pictures.map((picture) => picture.picture),
   );
-  return ofKind(seen, 'picture')
-    .map((picture) => {
-      const area = names.get(picture.area) ?? '';
-      const when = whenSeen(takenAt(picture.at, taken.get(picture.picture)), time);
-      return {
-        hash: picture.picture,
-        area,
-        when,
-        text: picture.text ?? null,
-        alt: `${area}, ${when}${picture.text ? `: ${picture.text}` : ''}`,
-      };
-    })
-    .reverse();
+  return pictures.map((picture) => {
+    const area = names.get(picture.area) ?? '';
+    const when = whenSeen(takenAt(picture.at, taken.get(picture.picture)), job.firm);
+    return {
+      hash: picture.picture,
+      area,
+      when,
+      text: picture.text ?? null,
+      alt: `${area}, ${when}${picture.text ? `: ${picture.text}` : ''}`,
+    };
+  });
 }
 
 /** A camera's clock that is off by more is not believed. */
@@ -145,52 +168,50 @@ function takenAt(kept: string, said: string | undefined): string {
 }
 
 /** Pictures of each spot, the oldest first, with what was drawn on them. */
-function standpointViews(db: Connection, area: string, seen: readonly Observation[], time: FirmTime): StandpointView[] {
-  const marks = new Map(ofKind(seen, 'marks').map((entry) => [entry.about, entry.marks]));
-  return queryAll<{ id: string; name: string }>(
-    db,
-    'SELECT id, name FROM standpoint WHERE area = @area AND removed = 0 ORDER BY rowid',
-    { area },
-  ).flatMap(({ id, name }) => {
-    const mine = ofKind(seen, 'picture').filter((picture) => picture.standpoint === id);
-    const views = picturesOf(db, mine, time).reverse();
+function standpointViews(job: JobReading, area: string): StandpointView[] {
+  const spots = standpointRows(job).filter((spot) => spot.area === area);
+  if (spots.length === 0) return [];
+  const taken = picturesFrom(
+    job.firm.db,
+    spots.map(({ id }) => id),
+    SHOWN.ofEachSpot,
+  );
+  const marks = marksOn(
+    job.firm.db,
+    taken.map(({ id }) => id),
+  );
+  return spots.flatMap(({ id, name }) => {
+    const mine = taken.filter((picture) => picture.standpoint === id);
     return mine.length > 0
       ? [
           {
             id,
             name,
-            pictures: views.map((view, index) => ({ ...view, marks: marks.get(mine[index]?.id ?? '') ?? [] })),
+            pictures: pictureViews(job, mine).map((view, index) => ({
+              ...view,
+              marks: marks.get(mine[index]?.id ?? '') ?? [],
+            })),
           },
         ]
       : [];
   });
 }
 
-function wallsIn(db: Connection, job: string, area: string, seen: readonly Observation[]): RoomView['walls'] {
-  const check = closeInsOf(db, job).get(area);
-  const things = ofKind(seen, 'in-wall').length;
+function wallsIn(job: JobReading, area: string): RoomView['walls'] {
+  const check = closeInsOf(job).get(area);
+  const things = inWallsOf(job).get(area)?.length ?? 0;
   return check || things > 0
     ? { open: check?.open.length ?? 0, lines: check?.lines.length ?? 0, closed: check?.closed ?? true, things }
     : null;
 }
 
-function remarksOf(db: Connection, seen: readonly Observation[], time: FirmTime): RoomView['remarks'] {
-  const people = new Map(
-    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]),
-  );
-  const holds = new Set(openCautions(seen).map((caution) => caution.id));
-  return seen
-    .flatMap((observation) => {
-      if (!REMARKS.has(observation.kind) || (observation.kind === 'caution' && !holds.has(observation.id))) return [];
-      return [
-        {
-          id: observation.id,
-          kind: observation.kind,
-          text: recordWords(observation),
-          when: whenSeen(observation.at, time),
-          by: people.get(observation.person) ?? '',
-        },
-      ];
-    })
-    .reverse();
+function remarkViews(job: JobReading, remarks: readonly Observation[]): RoomView['remarks'] {
+  const people = personNames(job.firm);
+  return remarks.map((record) => ({
+    id: record.id,
+    kind: record.kind,
+    text: recordWords(record),
+    when: whenSeen(record.at, job.firm),
+    by: people.get(record.person) ?? '',
+  }));
 }

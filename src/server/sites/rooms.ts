@@ -1,105 +1,78 @@
 import type { AreaView, RoomsView, Rung, Standing } from '@/contract/views/job';
 import type { HoldKind } from '@/contract/commands/sites';
 import { groupBy } from '@/core/group-by';
-import { phaseFacts, type Phase } from '@/core/sequence/phases';
+import { phaseFacts } from '@/core/sequence/phases';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { taskId, type Site, type SiteArea } from '@/core/sequence/site';
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { workDone } from '@/core/walks/diff';
-import { today } from '../zone';
-import { queryAll, queryOne } from '../database/query';
-import type { Installation } from '../installation';
 import { nextWork } from '../schedule/effect';
-import { readSite, type AreaRow } from '../schedule/read-site';
-import { readPlan, type StoredPlan } from '../schedule/read-plan';
-import { weightsOf } from '../news/compose-drafts';
-import { holdsOf, jobHead, requireJob } from './queries';
+import { planProblem } from '../reading/firm';
+import { areaRows, jobRow, levelRows } from '../reading/job';
+import { finishDay, planOf, type StoredPlan } from '../reading/plan';
+import { ofJob, type JobReading } from '../reading/reading';
+import { holdRows } from '../reading/sequence';
+import { siteOf } from '../reading/site';
+import { weightsOf } from '../reading/weights';
+import { holdsOf } from './holds';
+import { jobHead } from './job-head';
 
-interface OpenHold {
-  area: string;
-  phase: Phase;
-  kind: HoldKind;
-  label: string;
-}
+type OpenHold = ReturnType<typeof holdRows>[number];
 
 /** The face of a job: its section with a ladder an area, what holds it and who comes next. */
-export function roomsView(installation: Installation, job: string): RoomsView {
-  const { db } = installation;
-  const now = today(installation);
-  const row = requireJob(db, job);
-  const site = readSite(db, job, now);
-  const plan = readPlan(db, { job });
-  const areas = areaViews(installation, site, plan, now);
-  const rows = queryAll<AreaRow>(db, 'SELECT * FROM area WHERE job = @job ORDER BY position', { job });
+export function roomsView(job: JobReading): RoomsView {
+  const now = job.firm.today;
+  const plan = planOf(job);
+  const areas = areaViews(job);
+  const rows = areaRows(job);
   const of = (kind: string): AreaView[] =>
     rows.filter((area) => area.kind === kind && area.level === null).flatMap((area) => areas.get(area.id) ?? []);
-  const fraction = new Map(
-    site.areas.flatMap((area) => area.track.map((step) => [taskId(area.id, step.phase), step] as const)),
+  const steps = new Map(
+    siteOf(job).areas.flatMap((area) =>
+      area.track.map((step) => [taskId(area.id, step.phase) as string, step] as const),
+    ),
   );
-  const weights = weightsOf(db, job);
-  const done = workDone(weights, (task) => fraction.get(task)?.fraction ?? 0);
-  const hidden = workDone(new Map([...weights].filter(([task]) => (fraction.get(task)?.fraction ?? 0) > 0)), (task) =>
-    phaseFacts(fraction.get(task)?.phase ?? 'clean').hidden ? 1 : 0,
+  const weights = weightsOf(job);
+  const fraction = (task: string): number => steps.get(task)?.fraction ?? 0;
+  const done = workDone(weights, fraction);
+  const hidden = workDone(new Map([...weights].filter(([task]) => fraction(task) > 0)), (task) =>
+    phaseFacts(steps.get(task)?.phase ?? 'clean').hidden ? 1 : 0,
   );
   return {
-    job: jobHead(installation, job),
+    job: jobHead(job),
     today: now,
     done,
     hidden,
-    finish:
-      queryOne<{ finish_day: Day | null }>(
-        db,
-        'SELECT finish_day FROM plan_part WHERE job = @job ORDER BY version DESC',
-        {
-          job,
-        },
-      )?.finish_day ?? null,
-    promise: row.promise_day,
-    levels: queryAll<{ id: string; name: string; note: string }>(
-      db,
-      'SELECT id, name, note FROM level WHERE job = @job ORDER BY height DESC',
-      { job },
-    ).map((level) => ({
-      ...level,
-      areas: rows.filter((area) => area.level === level.id).flatMap((area) => areas.get(area.id) ?? []),
+    finish: finishDay(job),
+    promise: jobRow(job).promise_day,
+    levels: levelRows(job).map(({ id, name, note }) => ({
+      id,
+      name,
+      note,
+      areas: rows.filter((area) => area.level === id).flatMap((area) => areas.get(area.id) ?? []),
     })),
     faces: of('face'),
     roofs: of('roof'),
     ground: of('ground'),
     outbuildings: of('outbuilding'),
-    holds: holdsOf(db, job, now),
-    next: plan ? nextVisits(plan, job, now) : [],
-    problem: queryOne<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
+    holds: holdsOf(job),
+    next: plan ? nextVisits(plan, job.id, now) : [],
+    problem: planProblem(job.firm),
   };
 }
 
 /** Every area's ladder and caption, by id. */
-export function areaViews(
-  installation: Installation,
-  site: Site,
-  plan: StoredPlan | undefined,
-  now: Day,
-): Map<string, AreaView> {
-  const holds = groupBy(
-    queryAll<OpenHold>(
-      installation.db,
-      `SELECT area, phase, kind, label FROM hold WHERE job = @job AND state = 'open'`,
-      {
-        job: site.id,
-      },
-    ),
-    (hold) => hold.area,
-  );
+export const areaViews = ofJob((job): ReadonlyMap<string, AreaView> => {
+  const now = job.firm.today;
+  const site = siteOf(job);
+  const plan = planOf(job);
+  const holds = groupBy(holdRows(job), (hold) => hold.area as string);
   const tasks = groupBy(
     (plan?.tasks ?? []).filter((task) => task.area !== null && task.state !== 'done'),
     (task) => task.area ?? '',
   );
-  const lived = new Set(
-    queryAll<{ id: string }>(installation.db, 'SELECT id FROM area WHERE job = @job AND lived_in = 1', {
-      job: site.id,
-    }).map((area) => area.id),
-  );
+  const lived = new Set(areaRows(job).flatMap((area) => (area.lived_in === 1 ? [area.id as string] : [])));
   return new Map(
     site.areas.map((area) => {
       const ofArea = holds.get(area.id) ?? [];
@@ -128,7 +101,7 @@ export function areaViews(
       ];
     }),
   );
-}
+});
 
 function frontOf(area: SiteArea, now: Day): AreaView['front'] {
   const last = area.track.findLast((step) => step.fraction > 0);

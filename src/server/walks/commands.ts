@@ -1,4 +1,3 @@
-import {} from '@/contract/commands/walks';
 import type { RecordedObservation } from '@/core/walks/observation';
 import { formatDay } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
@@ -15,8 +14,10 @@ import {
 import { notFound, Refusal, unprocessable } from '../dispatch/refusal';
 import { recordDecision } from '../scope/decisions';
 import { settleCheck, takeCheckBack } from '../selections/checks';
-import { closeInsOf, openWords } from './close-in';
-import { observationsOfKind } from './queries';
+import { closeInsOf, openWords } from '../reading/close-ins';
+import { readJob } from '../reading/reading';
+import { recordsOfMatters } from '../reading/records';
+import { writeRecord } from './write';
 import { zoneOf } from '../zone';
 
 type WalkRow = Pick<Rows['walk'], 'id' | 'job' | 'kind' | 'finished_at'>;
@@ -73,7 +74,7 @@ function checkProgress(
 ): void {
   requireStep(context, area, phase, 'observation.phase');
   if (phase !== 'close-in' || fraction < 1) return;
-  const check = closeInsOf(context.db, job).get(area);
+  const check = closeInsOf(readJob(context.installation, job)).get(area);
   // A wall is closed by settling its lines or by somebody's name, never by a word that says it is.
   if (check && !check.closed)
     throw unprocessable(
@@ -119,15 +120,13 @@ function rowOf(
  * What came is held against what was ordered; a check said anew or withdrawn takes back what followed from the one
  * before.
  */
-function followCheck(context: PlanContext, job: string, seen: RecordedObservation): void {
+function followCheck(context: PlanContext, seen: RecordedObservation): void {
   if (seen.kind === 'withdrawal') {
     const about = requireRow(context, 'observation', seen.about, 'about');
     if (about.kind === 'selection-check' && about.selection) takeCheckBack(context, about.selection, seen.about);
   }
   if (seen.kind !== 'selection-check') return;
-  const checks = observationsOfKind(context.db, job, 'selection-check').filter(
-    (check) => check.selection === seen.selection,
-  );
+  const checks = recordsOfMatters(context.db, [`selection:${seen.selection}`]);
   // One that arrives late, after a newer one, changes nothing any more.
   if (checks.at(-1)?.id !== seen.id) return;
   const former = checks.at(-2);
@@ -173,19 +172,21 @@ export const walkHandlers = handlers({
     const walk = requireRow(context, 'walk', seen.walk, 'observation.walk');
     requireAreaOf(context, walk.job, seen.area, 'observation.area');
     checkReferences(context, walk, seen);
-    insert(context.db, 'observation', {
+    writeRecord(context.db, {
       ...rowOf(seen, context.clock),
       job: walk.job,
       person: walker(context),
       at: context.at,
     });
-    followCheck(context, walk.job, seen);
+    followCheck(context, seen);
     followDecision(context, walk.job, seen);
     // A record that arrives after its walk was finished still belongs to it, and moves the plan; so does what settles a
     // line of the check before covering, which somebody may be waiting for.
     const settles =
       seen.kind === 'check' ||
-      (seen.kind === 'recheck' && seen.verdict === 'done' && closeInsOf(context.db, walk.job).has(seen.area));
+      (seen.kind === 'recheck' &&
+        seen.verdict === 'done' &&
+        closeInsOf(readJob(context.installation, walk.job)).has(seen.area));
     if (walk.finished_at || settles)
       context.replan(walk.job, settles ? 'a check before covering was settled' : 'a late record of a walk arrived');
     else context.planStays(walk.job);

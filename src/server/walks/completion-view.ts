@@ -4,57 +4,35 @@ import { leftoverId } from '@/core/sequence/site';
 import { TRADES } from '@/core/sequence/trades';
 import { daysBetween, formatDay } from '@/core/units/day';
 import { formatSlot } from '@/core/units/slot';
-import { notWithdrawn } from '@/core/walks/observation';
-import { openItems } from '@/core/walks/open-items';
 import { countedWords } from '@/core/walks/record-words';
 import { dayIn } from '@/core/units/zone';
-import { firmTime, type FirmTime } from '../zone';
-import { queryAll, queryOne } from '../database/query';
-import type { Connection } from '../database/open';
-import type { Installation } from '../installation';
-import { readPlan } from '../schedule/read-plan';
+import type { Rows } from '../database/rows';
 import { selectionsOf } from '../selections/queries';
-import { jobHead } from '../sites/queries';
+import { jobHead } from '../sites/job-head';
+import { clientItemRows, handedOverRows } from '../reading/completion';
+import { areaNames } from '../reading/job';
+import { planOf, tasksOf } from '../reading/plan';
+import { ofJob, type JobReading } from '../reading/reading';
+import { carriedOf } from '../reading/records';
+import { lastWalk, signOffRows } from '../reading/walks';
 import { whenSeen } from '../words';
-import { observationsOf } from './queries';
 
 /**
  * What is left at the end of a job: leftovers by trade, parts that come, the client's list, what stays with them, rooms
  * accepted.
  */
-export function completionView(installation: Installation, job: string): CompletionView {
-  const { db } = installation;
-  const time = firmTime(installation);
-  const { today: now, zone } = time;
-  const plan = readPlan(db, { job });
-  const names = new Map(
-    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM area WHERE job = @job ORDER BY position', {
-      job,
-    }).map((area) => [area.id, area.name]),
-  );
-  const open = openItems(notWithdrawn(observationsOf(db, job)));
-  const tasks = new Map((plan?.tasks ?? []).map((task) => [task.id, task]));
-  const parts = selectionsOf(installation, job).filter(
+export function completionView(job: JobReading): CompletionView {
+  const { today: now, zone } = job.firm;
+  const [plan, tasks, names] = [planOf(job), tasksOf(job), areaNames(job)];
+  const open = carriedOf(job).flatMap(({ item, ...since }) => (item.kind === 'remaining' ? [{ item, ...since }] : []));
+  const parts = selectionsOf(job).filter(
     (item) => item.follows !== null && item.state !== 'fitted' && item.state !== 'left over',
   );
-  const accepted = new Map(
-    queryAll<{ id: string; area: string; name: string; words: string; at: string; by_client: 0 | 1 }>(
-      db,
-      'SELECT * FROM sign_off WHERE job = @job AND removed = 0',
-      { job },
-    ).map((row) => [row.area, row]),
-  );
+  const accepted = new Map<string, Rows['sign_off']>(signOffRows(job).map((row) => [row.area, row]));
   return {
-    job: jobHead(installation, job),
+    job: jobHead(job),
     today: now,
-    openWalk:
-      queryOne<{ id: string }>(
-        db,
-        'SELECT id FROM walk WHERE job = @job AND finished_at IS NULL ORDER BY started_at DESC',
-        {
-          job,
-        },
-      )?.id ?? null,
+    openWalk: lastWalk(job).open,
     trades: [...groupBy(open, ({ item }) => item.trade)].map(([trade, list]) => ({
       trade: TRADES[trade],
       lines: list.map(({ item, putOff }) => {
@@ -83,20 +61,13 @@ export function completionView(installation: Installation, job: string): Complet
       state: item.state,
       due: item.expectedOn,
     })),
-    items: clientItems(db, job, time),
-    left: queryAll<{ id: string; kind: string; area: string | null; text: string; at: string }>(
-      db,
-      `SELECT id, kind, area, text, at
-        FROM handed_over
-        WHERE job = @job AND removed = 0
-        ORDER BY rowid`,
-      { job },
-    ).map((row) => ({
+    items: clientItems(job),
+    left: handedOverRows(job).map((row) => ({
       id: row.id,
       kind: row.kind,
       area: row.area ? (names.get(row.area) ?? '') : null,
       text: row.text,
-      when: whenSeen(row.at, time),
+      when: whenSeen(row.at, job.firm),
     })),
     areas: [...names].map(([id, name]) => {
       const row = accepted.get(id);
@@ -109,7 +80,7 @@ export function completionView(installation: Installation, job: string): Complet
               id: row.id,
               name: row.name,
               words: row.words,
-              when: whenSeen(row.at, time),
+              when: whenSeen(row.at, job.firm),
               byClient: row.by_client === 1,
             }
           : null,
@@ -119,31 +90,16 @@ export function completionView(installation: Installation, job: string): Complet
 }
 
 /** The client's own list, what is not answered first. */
-export function clientItems(db: Connection, job: string, time: FirmTime): CompletionView['items'] {
-  return queryAll<{
-    id: string;
-    version: number;
-    area: string | null;
-    area_name: string | null;
-    text: string;
-    name: string;
-    at: string;
-    state: 'asked' | 'taken up' | 'answered';
-    answer: string;
-  }>(
-    db,
-    `SELECT client_item.*, area.name AS area_name FROM client_item LEFT JOIN area ON area.id = client_item.area
-    WHERE client_item.job = @job ORDER BY state <> 'asked', client_item.at DESC`,
-    { job },
-  ).map((row) => ({
+export const clientItems = ofJob((job): CompletionView['items'] =>
+  clientItemRows(job).map((row) => ({
     id: row.id,
     version: row.version,
-    area: row.area_name,
+    area: row.area === null ? null : (areaNames(job).get(row.area) ?? null),
     areaId: row.area,
     text: row.text,
     name: row.name,
-    when: whenSeen(row.at, time),
+    when: whenSeen(row.at, job.firm),
     state: row.state,
     answer: row.answer,
-  }));
-}
+  })),
+);

@@ -1,9 +1,10 @@
-import { insert, queryOne, orNull, execute, update } from '../database/query';
+import { insert, queryOne, orNull, update } from '../database/query';
 import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext } from '../dispatch/handler';
 import { notFound, unprocessable } from '../dispatch/refusal';
 import { personOf } from '../scope/decisions';
 import { needClientOf } from '../news/notify-client';
 import { walker } from './commands';
+import { writePurchase, writeRecord } from './write';
 import type { Rows } from '../database/rows';
 
 function needShort(context: CommandContext, about: string): { job: string } {
@@ -60,16 +61,12 @@ export const completionHandlers = handlers({
   },
   'shortage.purchase': (context, { about }) => {
     const { job } = needShort(context, about);
-    execute(context.db, 'INSERT OR IGNORE INTO purchased (observation, at, person) VALUES (@about, @at, @person)', {
-      about,
-      at: context.at,
-      person: personOf(context),
-    });
+    writePurchase(context.db, about, { at: context.at, person: personOf(context) });
     context.logFor(job);
   },
   'shortage.unpurchase': (context, { about }) => {
     const { job } = needShort(context, about);
-    execute(context.db, 'DELETE FROM purchased WHERE observation = @about', { about });
+    writePurchase(context.db, about, null);
     context.logFor(job);
   },
   'client.hand-over': (context, { id, job, area, kind, text }) => {
@@ -90,7 +87,7 @@ export const completionHandlers = handlers({
     const row = needAsked(context, id, version);
     if (requireRow(context, 'walk', walk, 'walk').job !== row.job) throw notFound('walk of this job', 'walk');
     requireAreaOf(context, row.job, area);
-    insert(context.db, 'observation', {
+    writeRecord(context.db, {
       id: observation,
       walk,
       job: row.job,

@@ -1,9 +1,9 @@
 import type { WalkArea } from '@/contract/views/walk';
 import { OPENING_KINDS, wallName } from '@/core/layout/shape';
-import type { readLayout } from '../layout/read-layout';
+import type { Layout } from '../reading/layouts';
 
 /** What of a room is drawn and can be measured again, with its size as drawn. */
-export function drawnOf({ shape, openings }: ReturnType<typeof readLayout>): Pick<WalkArea, 'drawn' | 'walls'> {
+export function drawnOf({ shape, openings }: Layout): Pick<WalkArea, 'drawn' | 'walls'> {
   if (shape?.kind !== 'room') return { drawn: [], walls: [] };
   return {
     walls: shape.walls.map((_, wall) => wallName(wall)),

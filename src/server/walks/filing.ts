@@ -1,12 +1,13 @@
 import { type FiledAs } from '@/contract/commands/walks';
 import { phaseFacts, phaseOrder, type Phase } from '@/core/sequence/phases';
+import { taskId } from '@/core/sequence/site';
 import type { Trade } from '@/core/sequence/trades';
 import type { Inclusion } from '@/core/sites/area';
 import { addDays } from '@/core/units/day';
 import { UNFILED_KINDS, type Of, type UnplacedKind } from '@/core/walks/observation';
 import { today } from '../zone';
 import type { HoldKind } from '@/contract/commands/sites';
-import { queryAll, insert, queryOne, execute } from '../database/query';
+import { insert, queryOne, execute } from '../database/query';
 import { carryOut, handlers, requireRow, type CommandContext, type PlanContext } from '../dispatch/handler';
 import { assumptionHandlers } from '../scope/assumptions';
 import { changeHandlers, dropDraftChange } from '../scope/changes';
@@ -15,7 +16,9 @@ import { selectionHandlers } from '../selections/commands';
 import { sequenceHandlers } from '../sequence/commands';
 import { unprocessable } from '../dispatch/refusal';
 import { personOf } from '../scope/decisions';
-import { shaped } from './queries';
+import { stepsByArea } from '../reading/job';
+import { readJob } from '../reading/reading';
+import { progressOf, shaped } from '../reading/records';
 
 type Placeable = Of<UnplacedKind>;
 
@@ -37,15 +40,12 @@ const USUAL_LEAD_DAYS = 14;
 
 /** The step that comes next in an area: what is found there is settled before or with it. */
 function nextStep(context: CommandContext, area: string): { phase: Phase; trade: Trade } {
-  const steps = queryAll<{ phase: Phase; trade: Trade; fraction: number | null }>(
-    context.db,
-    `SELECT phase, trade, (SELECT fraction FROM standing_observation AS seen WHERE seen.area = step.area
-        AND kind = 'progress' AND seen.phase = step.phase ORDER BY at DESC, id DESC LIMIT 1) AS fraction
-      FROM step
-      WHERE area = @area`,
-    { area },
-  ).sort((a, b) => phaseOrder(a.phase) - phaseOrder(b.phase));
-  const next = steps.find((step) => (step.fraction ?? 0) < 1 && step.trade !== 'nobody') ?? steps.at(-1);
+  const { job } = requireRow(context, 'area', area, 'about');
+  const state = readJob(context.installation, job);
+  const steps = (stepsByArea(state).get(area) ?? [])
+    .map(({ phase, trade }) => ({ phase, trade, fraction: progressOf(state).get(taskId(area, phase))?.fraction ?? 0 }))
+    .sort((a, b) => phaseOrder(a.phase) - phaseOrder(b.phase));
+  const next = steps.find((step) => step.fraction < 1 && step.trade !== 'nobody') ?? steps.at(-1);
   if (!next) throw unprocessable('no-work', 'No work is agreed in this area yet; put its works in first.', 'about');
   return next;
 }

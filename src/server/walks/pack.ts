@@ -1,134 +1,103 @@
-import type { JobPack, NarrationView, WalkArea, WalkPack, WalksView } from '@/contract/views/walk';
-import type { JobId } from '@/core/ids';
+import type { ServerClock } from '@/contract/views/job';
+import type { JobPack, WalkArea, WalkPack } from '@/contract/views/walk';
 import { recordedOnto } from '@/core/walks/overlay';
 import { groupBy } from '@/core/group-by';
 import { phaseFacts } from '@/core/sequence/phases';
 import { daysBetween } from '@/core/units/day';
-import { ofKind, notWithdrawn, type Observation } from '@/core/walks/observation';
-import { carriedItems } from '@/core/walks/open-items';
 import { countedWords } from '@/core/walks/record-words';
 import { walkingOrder } from '@/core/walks/route';
 import { dayIn } from '@/core/units/zone';
-import { firmTime, type FirmTime, clockFor } from '../zone';
-import { queryAll, queryOne } from '../database/query';
-import type { Connection } from '../database/open';
-import { notFound } from '../dispatch/refusal';
 import type { Installation } from '../installation';
-import { readLayout } from '../layout/read-layout';
-import { readSite } from '../schedule/read-site';
 import { assumptionsOf, extrasOf, scopeOf } from '../scope/read-scope';
-import { jobHead, requireJob } from '../sites/queries';
+import { closeInsOf } from '../reading/close-ins';
+import { personNames, supplierRows } from '../reading/firm';
+import { areaRows, jobRow } from '../reading/job';
+import { layoutOf } from '../reading/layouts';
+import { readFirm, readJob, type JobReading } from '../reading/reading';
+import { carriedBefore, carriedOf, recordsOfWalk, recordsThat } from '../reading/records';
+import { selectionRows } from '../reading/selections';
+import { siteOf } from '../reading/site';
+import { narrationsOf, walkRow, type WalkRow } from '../reading/walk';
+import { lastLeft, signOffRows, standpointRows } from '../reading/walks';
 import { whenSeen } from '../words';
-import { closeInsOf } from './close-in';
+import { clockFor } from '../zone';
 import { drawnOf } from './drawn';
-import { observationsOf } from './queries';
-import type { Rows } from '../database/rows';
-
-export type WalkRow = Rows['walk'];
-
-export function requireWalk(installation: Installation, id: string): WalkRow {
-  const row = queryOne<WalkRow>(installation.db, 'SELECT * FROM walk WHERE id = @id', { id });
-  if (!row) throw notFound('walk');
-  return row;
-}
-
-export const personNames = (db: Connection): Map<string, string> =>
-  new Map(
-    queryAll<{ id: string; name: string }>(db, 'SELECT id, name FROM person').map((person) => [person.id, person.name]),
-  );
+import { synonymsOf } from './spoken-names';
 
 /** Everything a walk needs in the hand. */
 export function walkPack(installation: Installation, id: string): WalkPack {
-  const walk = requireWalk(installation, id);
-  const names = personNames(installation.db);
+  const walk = walkRow(installation.db, id);
+  const job = readJob(installation, walk.job);
   return {
-    ...packOf(installation, walk.job, walk),
+    ...packOf(job, clockFor(installation), walk),
     narrations: narrationsOf(installation.db, id),
     walk: {
       id,
       kind: walk.kind,
       startedAt: walk.started_at,
       finished: walk.finished_at !== null,
-      by: names.get(walk.person) ?? '',
+      by: personNames(job.firm).get(walk.person) ?? '',
     },
   };
 }
 
 /** What a device keeps of every job that is walked, so that one can be begun where there is no signal. */
-export const jobPacks = (installation: Installation): JobPack[] =>
-  queryAll<{ id: string }>(
-    installation.db,
-    `SELECT id
-      FROM job
-      WHERE state IN ('scoping', 'booked', 'active', 'completing')
-      ORDER BY position`,
-  ).map(({ id }) => packOf(installation, id));
-
-/** Where each area lies, and what people call it besides. */
-const placesOf = (db: Connection, job: JobId): Map<string, { place: string; called: string }> =>
-  new Map(
-    queryAll<{ id: string; place: string; called: string }>(
-      db,
-      `SELECT area.id, coalesce(level.name, 'outside') AS place, called
-        FROM area
-        LEFT JOIN level ON level.id = area.level
-        WHERE area.job = @job`,
-      { job },
-    ).map((row) => [row.id, row]),
-  );
+export function jobPacks(installation: Installation): JobPack[] {
+  const firm = readFirm(installation);
+  return firm.jobs.map((id) => packOf(firm.job(id), clockFor(installation)));
+}
 
 /** What was chosen and is not fitted yet, by area. */
-const chosenOf = (db: Connection, job: JobId) =>
-  groupBy(
-    queryAll<Omit<WalkArea['selections'][number], 'verdict'> & { area: string }>(
-      db,
-      `SELECT id, area, category, choice, code, colour, finish, quantity, unit, state
-        FROM selection
-        WHERE job = @job AND removed = 0 AND state NOT IN ('fitted', 'left over')
-        ORDER BY rowid`,
-      { job },
-    ),
-    (row) => row.area,
+const chosenOf = (job: JobReading): Map<string, WalkArea['selections']> =>
+  new Map(
+    [
+      ...groupBy(
+        selectionRows(job).filter(({ state }) => state !== 'fitted' && state !== 'left over'),
+        (row) => row.area as string,
+      ),
+    ].map(([area, rows]) => [
+      area,
+      rows.map(({ id, category, choice, code, colour, finish, quantity, unit, state }) => ({
+        id,
+        category,
+        choice,
+        code,
+        colour,
+        finish,
+        quantity,
+        unit,
+        state,
+        verdict: null,
+      })),
+    ]),
   );
 
-function packOf(installation: Installation, jobId: string, walk?: WalkRow): JobPack {
-  const { db } = installation;
-  const time = firmTime(installation);
-  const { today: now, zone } = time;
-  const job = requireJob(db, jobId);
-  const seen = notWithdrawn(observationsOf(db, jobId));
-  const onThis = walk ? seen.filter((observation) => observation.walk === walk.id) : [];
-  const mine = groupBy(onThis, (observation) => observation.area);
-  const site = readSite(db, jobId, now);
-  const rows = placesOf(db, jobId);
+function packOf(job: JobReading, clock: ServerClock, walk?: WalkRow): JobPack {
+  const { today: now, zone, db } = job.firm;
+  const its = jobRow(job);
+  const mine = groupBy(walk ? recordsOfWalk(db, walk.id) : [], (record) => record.area);
+  const rows = new Map(areaRows(job).map((area) => [area.id as string, area]));
   // What was open when the walk began stays in sight, with what this walk said of it; the oldest first, so that none is
   // lost at the end.
-  const before = groupBy(
-    carriedItems(seen.filter((observation) => observation.walk !== walk?.id)),
-    ({ item }) => item.area,
-  );
-  const chosen = chosenOf(db, jobId);
+  const before = groupBy(walk ? carriedBefore(job, walk.id) : carriedOf(job), ({ item }) => item.area);
+  const chosen = chosenOf(job);
   const [believed, added, agreed, closeIns] = [
-    assumptionsOf(installation, jobId),
-    extrasOf(installation, jobId),
-    groupBy(scopeOf(db, jobId), (line) => line.areaId),
-    closeInsOf(db, jobId, seen),
+    assumptionsOf(job),
+    extrasOf(job),
+    groupBy(scopeOf(job), (line) => line.areaId),
+    closeInsOf(job),
   ];
-  const spots = standpointsOf(db, jobId, seen, time);
-  const accepted = new Map(
-    queryAll<{ area: string; name: string }>(db, 'SELECT area, name FROM sign_off WHERE job = @job AND removed = 0', {
-      job: jobId,
-    }).map((row) => [row.area, row.name]),
-  );
-  const names = personNames(db);
-  const areas = walkingOrder(site.areas).map((area): WalkArea => {
+  const spots = standpointsOf(job);
+  const accepted = new Map(signOffRows(job).map((row) => [row.area as string, row.name]));
+  const names = personNames(job.firm);
+  const areas = walkingOrder(siteOf(job).areas).map((area): WalkArea => {
     const check = closeIns.get(area.id);
-    const layout = readLayout(db, area.id);
+    const row = rows.get(area.id);
     const bare: WalkArea = {
       id: area.id,
       name: area.name,
-      place: rows.get(area.id)?.place ?? '',
-      called: namesOf(area.name, rows.get(area.id)?.called ?? ''),
+      place: row?.level_name ?? 'outside',
+      called: synonymsOf(area.name, row?.called ?? ''),
       steps: area.track.map((step) => ({
         phase: step.phase,
         label: phaseFacts(step.phase).label,
@@ -146,13 +115,10 @@ function packOf(installation: Installation, jobId: string, walk?: WalkRow): JobP
           worse,
           days: daysBetween(dayIn(zone, item.at), now),
           verdict: null,
-          since: whenSeen(item.at, time),
+          since: whenSeen(item.at, job.firm),
         }))
         .sort((a, b) => b.days - a.days),
-      selections: (chosen.get(area.id) ?? []).map(({ area: _, ...item }) => ({
-        ...item,
-        verdict: null,
-      })),
+      selections: chosen.get(area.id) ?? [],
       assumptions: believed
         .filter(
           (assumption) =>
@@ -171,7 +137,7 @@ function packOf(installation: Installation, jobId: string, walk?: WalkRow): JobP
       })),
       closed: check?.closed ?? false,
       standpoints: spots.get(area.id) ?? [],
-      ...drawnOf(layout),
+      ...drawnOf(layoutOf(job, area.id)),
       scope: (agreed.get(area.id) ?? []).map((line) => ({ stance: line.stance, text: `${line.verb} ${line.subject}` })),
       accepted: accepted.get(area.id) ?? null,
       recorded: [],
@@ -183,124 +149,30 @@ function packOf(installation: Installation, jobId: string, walk?: WalkRow): JobP
       bare,
     );
   });
-  const left = queryOne<{ at: string; bin: number | null }>(
-    db,
-    'SELECT at, bin FROM site_close_down WHERE job = @job ORDER BY at DESC',
-    { job: jobId },
-  );
+  const left = lastLeft(job);
   return {
-    job: { id: job.id, name: job.name, units: job.units, leaves: job.leaves },
+    job: { id: job.id, name: its.name, units: its.units, leaves: its.leaves },
     areas,
-    suppliers: queryAll<{ name: string }>(db, 'SELECT name FROM supplier ORDER BY name').map((row) => row.name),
-    left: left ? { when: whenSeen(left.at, time), bin: left.bin } : null,
-    clock: clockFor(installation),
+    suppliers: supplierRows(job.firm).map((row) => row.name),
+    left: left ? { when: whenSeen(left.at, job.firm), bin: left.bin } : null,
+    clock,
     today: now,
   };
 }
 
-/** Areas of a job with all that they are called: what a narration is read with. */
-export const areaNamesOf = (db: Connection, job: string): { name: string; synonyms: string[] }[] =>
-  queryAll<{ name: string; called: string }>(db, 'SELECT name, called FROM area WHERE job = @job ORDER BY position', {
-    job,
-  }).map(({ name, called }) => ({ name, synonyms: namesOf(name, called) }));
-
-const namesOf = (name: string, called: string): string[] => [
-  ...usualNames(name),
-  ...called
-    .split(';')
-    .map((entry) => entry.trim())
-    .filter(Boolean),
-];
-
-/** Short for a long name: “Yard and drain run” is the yard, and the drain run. */
-const usualNames = (name: string): string[] =>
-  name
-    .split(/ and | & |, /)
-    .map((part) => part.trim().replace(/’/g, "'"))
-    .filter((part) => part !== name && part.length > 2);
-
-/** Spots from which pictures are taken again, each with its newest one. */
-function standpointsOf(
-  db: Connection,
-  job: string,
-  seen: readonly Observation[],
-  time: FirmTime,
-): Map<string, WalkArea['standpoints']> {
+/** Spots from which pictures are taken again, each with its newest one, by area. */
+function standpointsOf(job: JobReading): Map<string, WalkArea['standpoints']> {
   const last = new Map(
-    ofKind(seen, 'picture').flatMap((picture) =>
+    recordsThat(job, 'picture').flatMap((picture) =>
       picture.standpoint
-        ? [[picture.standpoint, { hash: picture.picture, when: whenSeen(picture.at, time) }] as const]
+        ? [[picture.standpoint, { hash: picture.picture, when: whenSeen(picture.at, job.firm) }] as const]
         : [],
     ),
   );
-  const rows = queryAll<{ id: string; area: string; name: string }>(
-    db,
-    'SELECT id, area, name FROM standpoint WHERE job = @job AND removed = 0 ORDER BY rowid',
-    { job },
-  );
   return new Map(
-    [...groupBy(rows, (row) => row.area)].map(([area, list]) => [
+    [...groupBy(standpointRows(job), (row) => row.area as string)].map(([area, list]) => [
       area,
       list.map(({ id, name }) => ({ id, name, last: last.get(id) ?? null })),
     ]),
   );
-}
-
-export function narrationsOf(db: Connection, walk: string): NarrationView[] {
-  const dropped = groupBy(
-    queryAll<{ narration: string; draft: string }>(
-      db,
-      `SELECT dropped_draft.*
-        FROM dropped_draft
-        JOIN narration ON narration.id = narration
-        WHERE walk = @walk`,
-      { walk },
-    ),
-    (row) => row.narration,
-  );
-  const accepted = groupBy(
-    queryAll<{ narration: string; draft: string }>(
-      db,
-      `SELECT json_extract(facts, '$.said.narration') AS narration, json_extract(facts, '$.said.draft') AS draft
-        FROM standing_observation
-        WHERE walk = @walk AND json_extract(facts, '$.said.narration') IS NOT NULL`,
-      { walk },
-    ),
-    (row) => row.narration,
-  );
-  return queryAll<{ id: string; name: string; text: string; recording: string | null }>(
-    db,
-    'SELECT id, name, text, recording FROM narration WHERE walk = @walk ORDER BY kept_at, id',
-    { walk },
-  ).map((row) => ({
-    ...row,
-    dropped: (dropped.get(row.id) ?? []).map((entry) => entry.draft),
-    accepted: (accepted.get(row.id) ?? []).map((entry) => entry.draft),
-  }));
-}
-
-export function walksView(installation: Installation, job: string): WalksView {
-  const time = firmTime(installation);
-  const rows = queryAll<WalkRow & { name: string; records: number; pictures: number }>(
-    installation.db,
-    `SELECT walk.*, person.name, (SELECT count(*) FROM standing_observation WHERE walk = walk.id) AS records,
-        (SELECT count(*) FROM standing_observation WHERE walk = walk.id AND kind = 'picture') AS pictures
-      FROM walk
-      JOIN person ON person.id = walk.person
-      WHERE walk.job = @job
-      ORDER BY started_at DESC`,
-    { job },
-  );
-  return {
-    job: jobHead(installation, job),
-    walks: rows.map((row) => ({
-      id: row.id,
-      kind: row.kind,
-      when: whenSeen(row.started_at, time),
-      by: row.name,
-      finished: row.finished_at !== null,
-      records: row.records,
-      summary: `${row.records} records, ${row.pictures} pictures`,
-    })),
-  };
 }

@@ -4,99 +4,87 @@ import type { ReviewView } from '@/contract/views/walk';
 import { readCaptions } from '@/core/narration/captions';
 import { draftKeys } from '@/core/narration/draft';
 import { readNarration } from '@/core/narration/read';
-import { makePlan, type Plan } from '@/core/schedule/plan';
+import { makePlan } from '@/core/schedule/plan';
 import { groupBy } from '@/core/group-by';
-import { phaseFacts, type Phase } from '@/core/sequence/phases';
+import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
 import { TRADES } from '@/core/sequence/trades';
 import type { News } from '@/core/news/news';
 import { percent } from '@/core/news/news';
 import { daysBetween } from '@/core/units/day';
-import { ofKind, notWithdrawn, UNFILED_KINDS, type Observation } from '@/core/walks/observation';
-import { carriedItems } from '@/core/walks/open-items';
-import { progressOf } from '@/core/walks/progress';
+import { inOrderSeen, ofKind, UNFILED_KINDS, type Observation } from '@/core/walks/observation';
 import { countedWords, recordWords } from '@/core/walks/record-words';
 import { dayIn } from '@/core/units/zone';
-import { firmTime, today, type FirmTime, zoneOf } from '../zone';
-import { queryAll, queryOne } from '../database/query';
 import { notFound } from '../dispatch/refusal';
-import type { Installation } from '../installation';
-import { planInput } from '../schedule/plan-input';
-import { holidaysOf, workedBetween } from '../schedule/read-site';
-import { readPlan } from '../schedule/read-plan';
 import { newsOf } from '../news/compose-drafts';
-import { jobHead } from '../sites/queries';
-import { picturesOf } from '../sites/room';
+import { effectOf, type Effect } from '../schedule/effect';
+import { planInput } from '../schedule/plan-input';
+import { jobHead } from '../sites/job-head';
+import { pictureViews } from '../sites/room';
+import { personNames } from '../reading/firm';
+import { areaNames, stepRows } from '../reading/job';
+import { readPlan, wholePlan } from '../reading/plan';
+import type { JobReading } from '../reading/reading';
+import { carriedOf, closedSince, progressOf, recordsOfWalk } from '../reading/records';
+import { workedHalfDays } from '../reading/site';
+import { draftsOfWalk, filingsOfWalk, narrationsOf, planOfWalk, walkRow, type WalkRow } from '../reading/walk';
 import { whenSeen } from '../words';
-import { areaNamesOf, narrationsOf, requireWalk, type WalkRow } from './pack';
-import { observationsOf } from './queries';
+import { spokenNames } from './spoken-names';
 
 /**
  * The end of a walk: what it changed, what that does to the plan, and the updates. Before it is finished the effect is
  * worked out on the spot; afterwards it is the one that was stored.
  */
-export function reviewView(installation: Installation, job: string, id: string): ReviewView {
-  const walk = requireWalk(installation, id);
-  if (walk.job !== job) throw notFound('walk of this job');
-  const time = firmTime(installation);
-  const now = time.today;
-  const { before, after, planning, problem } = plansOf(installation, walk);
-  const news = after && newsOf(installation.db, walk, before, after);
-  const seen = notWithdrawn(observationsOf(installation.db, walk.job)).filter((observation) => observation.walk === id);
+export function reviewView(job: JobReading, id: string): ReviewView {
+  const { db, today: now } = job.firm;
+  const walk = walkRow(db, id);
+  if (walk.job !== job.id) throw notFound('walk of this job');
+  const { effect, planning, problem } = effectIn(job, walk);
+  const news = effect && newsOf(job, walk, effect, undefined);
+  const seen = recordsOfWalk(db, id);
   return {
-    job: jobHead(installation, walk.job),
+    job: jobHead(job),
     walk: {
       id,
       kind: walk.kind,
-      when: whenSeen(walk.started_at, time),
+      when: whenSeen(walk.started_at, job.firm),
       finished: walk.finished_at !== null,
-      by:
-        queryOne<{ name: string }>(installation.db, 'SELECT name FROM person WHERE id = @id', { id: walk.person })
-          ?.name ?? '',
+      by: personNames(job.firm).get(walk.person) ?? '',
     },
     gain: news?.diff.gain ?? 0,
     done: news?.done ?? 0,
     areas: news ? areaLines(news) : [],
-    ...openOf(installation, walk, seen, time),
-    rates: news ? ratesOf(installation, walk, seen) : [],
-    narrations: narrationsLeft(installation, walk),
-    pictures: picturesOf(installation.db, seen, time),
+    ...openOf(job, walk, seen),
+    rates: news ? ratesOf(job, seen) : [],
+    narrations: narrationsLeft(job, walk),
+    pictures: pictureViews(job, ofKind(seen, 'picture').reverse()),
     moved: news?.moved ?? [],
     finish: news?.finish ?? {},
     planning,
     problem,
-    drafts: queryAll(
-      installation.db,
-      `SELECT id, audience, title, state
-        FROM job_update
-        WHERE walk = @id AND state <> 'dropped'
-        ORDER BY audience`,
-      { id },
-    ),
+    drafts: draftsOfWalk(db, id),
     today: now,
   };
 }
 
-function plansOf(
-  installation: Installation,
+/** What the walk did to the plan: as it was kept, or, while nothing is, worked out on the spot. */
+function effectIn(
+  job: JobReading,
   walk: WalkRow,
-): { before?: Plan; after?: Plan; planning: boolean; problem: string | null } {
-  const stored = queryOne<{ before_version: number | null; after_version: number }>(
-    installation.db,
-    'SELECT * FROM walk_plan WHERE walk = @id',
-    { id: walk.id },
-  );
+): { effect: Effect | null; planning: boolean; problem: string | null } {
+  const { db } = job.firm;
+  const stored = planOfWalk(db, walk.id);
+  if (stored?.effect) return { effect: JSON.parse(stored.effect) as Effect, planning: false, problem: null };
   if (stored) {
-    const before =
-      stored.before_version === null ? undefined : readPlan(installation.db, { version: stored.before_version });
-    const after = readPlan(installation.db, { version: stored.after_version });
-    return { ...(before ? { before } : {}), ...(after ? { after } : {}), planning: false, problem: null };
+    const before = stored.before_version === null ? undefined : readPlan(db, { version: stored.before_version });
+    const after = readPlan(db, { version: stored.after_version });
+    return { effect: after ? effectOf(before, after, job.id) : null, planning: false, problem: null };
   }
-  const before = readPlan(installation.db);
-  const outcome = makePlan(planInput(installation.db, today(installation)));
+  const before = wholePlan(job.firm);
+  const outcome = makePlan(planInput(job.firm));
+  const after = outcome.ok ? outcome.value : before;
   return {
-    ...(before ? { before } : {}),
-    ...(outcome.ok ? { after: outcome.value } : before ? { after: before } : {}),
+    effect: after ? effectOf(before, after, job.id) : null,
     planning: walk.finished_at !== null,
     problem: outcome.ok ? null : outcome.problem.message,
   };
@@ -104,42 +92,30 @@ function plansOf(
 
 /** What nobody looked at, and what was said and has no place yet. */
 function openOf(
-  installation: Installation,
+  job: JobReading,
   walk: WalkRow,
   seen: readonly Observation[],
-  { zone, today: now }: FirmTime,
 ): Pick<ReviewView, 'passedBy' | 'unfiled'> {
-  const names = new Map(
-    queryAll<{ id: string; name: string }>(installation.db, 'SELECT id, name FROM area WHERE job = @job', {
-      job: walk.job,
-    }).map((area) => [area.id, area.name]),
-  );
-  const before = carriedItems(
-    notWithdrawn(observationsOf(installation.db, walk.job)).filter(
-      (observation) => observation.walk !== walk.id && observation.at <= walk.started_at,
-    ),
-  );
+  const { zone, today: now, db } = job.firm;
+  const names = areaNames(job);
+  // Open when the walk began: what is open still, and what was found done since.
+  const carried = carriedOf(job).map(({ item }) => item);
+  const open = [...carried, ...closedSince(job, walk.started_at)]
+    .filter((item) => item.walk !== walk.id && item.at <= walk.started_at)
+    .sort(inOrderSeen);
+  const before = [...new Map(open.map((item) => [item.id, item])).values()];
   const looked = new Set(
     ofKind(seen, 'recheck')
       .filter((check) => check.verdict !== 'not seen')
       .map((check) => check.about),
   );
-  const placed = new Map(
-    queryAll<{ observation: string; filedAs: FiledAs; target: string | null }>(
-      installation.db,
-      `SELECT filing.observation, filing.filed_as AS filedAs, filing.target
-        FROM filing
-        JOIN standing_observation AS seen ON seen.id = filing.observation
-        WHERE walk = @id`,
-      { id: walk.id },
-    ).map((row) => [row.observation, row]),
-  );
+  const placed = filingsOfWalk(db, walk.id);
   return {
     passedBy: before
-      .filter(({ item }) => !looked.has(item.id))
-      .map(({ item }) => ({
+      .filter((item) => !looked.has(item.id))
+      .map((item) => ({
         area: names.get(item.area) ?? '',
-        text: item.text,
+        text: 'text' in item ? (item.text ?? '') : '',
         days: daysBetween(dayIn(zone, item.at), now),
       }))
       .sort((a, b) => b.days - a.days),
@@ -170,27 +146,19 @@ const PAGES: Record<FiledAs, ((job: string, target: string | null) => Path) | nu
 };
 
 /** Steps that moved on this walk against the walk before, by how fast that was. */
-function ratesOf(installation: Installation, walk: WalkRow, seen: readonly Observation[]): ReviewView['rates'] {
-  const between = workedBetween(zoneOf(installation.db), holidaysOf(installation.db));
-  const steps = new Map(
-    queryAll<{ area: string; phase: Phase; half_days: number; name: string }>(
-      installation.db,
-      `SELECT step.area, phase, half_days, area.name
-        FROM step
-        JOIN area ON area.id = step.area
-        WHERE area.job = @job`,
-      { job: walk.job },
-    ).map((step) => [taskId(step.area, step.phase), step]),
-  );
-  const moved = new Set(ofKind(seen, 'progress').map((entry) => taskId(entry.area, entry.phase)));
-  return [...progressOf(notWithdrawn(observationsOf(installation.db, walk.job)))].flatMap(([key, { readings }]) => {
+function ratesOf(job: JobReading, seen: readonly Observation[]): ReviewView['rates'] {
+  const between = workedHalfDays(job.firm);
+  const names = areaNames(job);
+  const steps = new Map(stepRows(job).map((step) => [taskId(step.area, step.phase) as string, step]));
+  const moved = new Set(ofKind(seen, 'progress').map((entry) => taskId(entry.area, entry.phase) as string));
+  return [...progressOf(job)].flatMap(([key, { readings }]) => {
     const [former, last, step] = [readings.at(-2), readings.at(-1), steps.get(key)];
     if (!moved.has(key) || !former || !last || !step || last.fraction <= former.fraction) return [];
     const halfDays = between(former.at, last.at);
     return halfDays > 0
       ? [
           {
-            label: `${step.name} · ${phaseFacts(step.phase).label}`,
+            label: `${names.get(step.area) ?? ''} · ${phaseFacts(step.phase).label}`,
             planned: step.half_days,
             observed: Math.round((halfDays / (last.fraction - former.fraction)) * 10) / 10,
           },
@@ -200,10 +168,10 @@ function ratesOf(installation: Installation, walk: WalkRow, seen: readonly Obser
 }
 
 /** Narrations with drafts that nobody has settled. */
-function narrationsLeft(installation: Installation, walk: WalkRow): ReviewView['narrations'] {
-  const kept = narrationsOf(installation.db, walk.id);
+function narrationsLeft(job: JobReading, walk: WalkRow): ReviewView['narrations'] {
+  const kept = narrationsOf(job.firm.db, walk.id);
   if (kept.length === 0) return [];
-  const areas = areaNamesOf(installation.db, walk.job);
+  const areas = spokenNames(job);
   return kept.map(({ id, name, text, dropped, accepted }) => {
     const captions = readCaptions(text);
     const keys = captions.ok ? draftKeys(readNarration(captions.value.cues, areas)) : [];

@@ -5,26 +5,22 @@ import { IN_WALL_KINDS } from '@/core/walks/observation';
 import { fixtureWords } from '@/core/walls/wall-record';
 import { formatDay } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
-import { firmTime } from '../zone';
-import { queryOne } from '../database/query';
-import { notFound } from '../dispatch/refusal';
+import { jobOfArea } from '../layout/queries';
 import { HAIRLINES, type PaperDocument } from '../files/pdf';
 import { servePicture } from '../files/pictures';
 import type { Installation } from '../installation';
-import { requireJob } from '../sites/queries';
-import { personNames } from './pack';
+import { personNames } from '../reading/firm';
+import { areaRow, jobRow } from '../reading/job';
 import { wallsOf } from './walls';
 
 /** The wall record of an area on paper: each wall drawn, what is in it with its place, and its pictures. */
 export async function wallPaper(installation: Installation, area: string): Promise<PaperDocument> {
-  const row = queryOne<{ job: string; name: string }>(installation.db, 'SELECT job, name FROM area WHERE id = @area', {
-    area,
-  });
-  if (!row) throw notFound('area');
-  const { name, address, units } = requireJob(installation.db, row.job);
-  const { zone, today: now } = firmTime(installation);
-  const names = personNames(installation.db);
-  const walls = wallsOf(installation, area);
+  const job = jobOfArea(installation, area);
+  const room = areaRow(job, area);
+  const { name, address, units } = jobRow(job);
+  const { zone, today: now } = job.firm;
+  const names = personNames(job.firm);
+  const walls = wallsOf(job, area);
   const content: Content[] = [];
   for (const { wall, drawing, things } of walls) {
     const pictures: Content[] = [];
@@ -50,11 +46,11 @@ export async function wallPaper(installation: Installation, area: string): Promi
   }
   if (walls.length === 0) content.push({ text: 'Nothing was recorded in the walls of this room.' });
   return {
-    title: `${row.name}: what is inside the walls`,
+    title: `${room.name}: what is inside the walls`,
     subtitle:
       `${name}${address ? `, ${address}` : ''}. Each wall as one faces it from inside; lengths from its left ` +
       'corner and from the floor.',
-    foot: `${name}, ${row.name}`,
+    foot: `${name}, ${room.name}`,
     content,
   };
 }

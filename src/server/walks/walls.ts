@@ -3,43 +3,35 @@ import { wallName, type RoomShape } from '@/core/layout/shape';
 import type { Drawing } from '@/core/layout/drawing';
 import { phaseFacts } from '@/core/sequence/phases';
 import { byWall, fixtureWords, wallRecord, type Numbered } from '@/core/walls/wall-record';
-import { IN_WALL_KINDS, ofKind, notWithdrawn, type Of } from '@/core/walks/observation';
-import { firmTime } from '../zone';
-import { queryOne } from '../database/query';
-import { notFound } from '../dispatch/refusal';
-import type { Installation } from '../installation';
-import { readLayout } from '../layout/read-layout';
-import { jobHead, requireJob } from '../sites/queries';
-import { picturesOf } from '../sites/room';
+import { IN_WALL_KINDS, ofKind, type Of } from '@/core/walks/observation';
+import { jobHead } from '../sites/job-head';
+import { pictureViews } from '../sites/room';
+import { closeInsOf } from '../reading/close-ins';
+import { personNames } from '../reading/firm';
+import { areaRow, jobRow } from '../reading/job';
+import { layoutOf } from '../reading/layouts';
+import type { JobReading } from '../reading/reading';
+import { inWallsOf, newestIn } from '../reading/records';
 import { whenSeen } from '../words';
-import { closeInsOf } from './close-in';
-import { personNames } from './pack';
-import { observationsOf } from './queries';
 
 type InWallSeen = Numbered & Of<'in-wall'>;
+
+/** How many pictures of a room are shown beside its walls: the newest. */
+const PICTURES = 40;
 
 /**
  * What is in the walls of an area, each wall with its drawing: before it is closed a checklist, afterwards where to
  * find it again.
  */
-export function wallsView(installation: Installation, job: string, area: string): WallsView {
-  const row = queryOne<{ name: string }>(installation.db, 'SELECT name FROM area WHERE id = @area AND job = @job', {
-    area,
-    job,
-  });
-  if (!row) throw notFound('area in this job');
-  const time = firmTime(installation);
-  const seen = notWithdrawn(observationsOf(installation.db, job));
-  const check = closeInsOf(installation.db, job, seen).get(area);
-  const names = personNames(installation.db);
-  const { units } = requireJob(installation.db, job);
-  const walls = wallsOf(
-    installation,
-    area,
-    seen.filter((observation) => observation.area === area),
-  );
+export function wallsView(job: JobReading, area: string): WallsView {
+  const row = areaRow(job, area);
+  const time = job.firm;
+  const check = closeInsOf(job).get(area);
+  const names = personNames(job.firm);
+  const { units } = jobRow(job);
+  const walls = wallsOf(job, area);
   return {
-    job: jobHead(installation, job),
+    job: jobHead(job),
     area: { id: area, name: row.name },
     check: check
       ? {
@@ -78,35 +70,19 @@ export function wallsView(installation: Installation, job: string, area: string)
         when: whenSeen(thing.at, time),
       })),
     })),
-    pictures: picturesOf(
-      installation.db,
-      seen.filter((observation) => observation.area === area),
-      time,
-    ),
+    pictures: pictureViews(job, ofKind(newestIn(job.firm.db, area, ['picture'], PICTURES), 'picture')),
   };
 }
 
 /** The walls of an area in which something was recorded, drawn. */
-export function wallsOf(
-  installation: Installation,
-  area: string,
-  seen = areaSeen(installation, area),
-): { wall: number; drawing: Drawing; things: InWallSeen[] }[] {
-  const row = queryOne<{ job: string; name: string }>(installation.db, 'SELECT job, name FROM area WHERE id = @area', {
-    area,
-  });
-  if (!row) throw notFound('area');
-  const { units } = requireJob(installation.db, row.job);
-  const { shape, openings } = readLayout(installation.db, area);
+export function wallsOf(job: JobReading, area: string): { wall: number; drawing: Drawing; things: InWallSeen[] }[] {
+  const { name } = areaRow(job, area);
+  const { units } = jobRow(job);
+  const { shape, openings } = layoutOf(job, area);
   const room: RoomShape | undefined = shape?.kind === 'room' ? shape : undefined;
-  return [...byWall(ofKind(seen, 'in-wall'))].map(([wall, things]) => ({
+  return [...byWall(inWallsOf(job).get(area) ?? [])].map(([wall, things]) => ({
     wall,
-    drawing: wallRecord(row.name, room, openings, wall, things, units),
+    drawing: wallRecord(name, room, openings, wall, things, units),
     things: things as InWallSeen[],
   }));
-}
-
-function areaSeen(installation: Installation, area: string): ReturnType<typeof notWithdrawn> {
-  const job = queryOne<{ job: string }>(installation.db, 'SELECT job FROM area WHERE id = @area', { area })?.job ?? '';
-  return notWithdrawn(observationsOf(installation.db, job)).filter((observation) => observation.area === area);
 }

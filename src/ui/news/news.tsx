@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { restoreUpdate, dropUpdate, editUpdate, retryMessage, revokeLink } from '@/contract/commands/news';
+import { routes } from '@/contract/routes';
 import type { LinkView, MessageView, NewsView, UpdateView } from '@/contract/views/news';
 import { formatDay } from '@/core/units/day';
 import { JobTabs } from '../shell/job-tabs';
@@ -14,6 +15,7 @@ import { SendForm } from './send-form';
 import { Hidden } from '../kit/hidden';
 import { BlockHead, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
+import { PastLinks } from '../kit/past-links';
 import { LinkButton } from '../kit/link-button';
 
 /** Drafts by audience, what went out and what became of it, and the links that are open. */
@@ -50,6 +52,7 @@ export function News({ view }: { view: NewsView }) {
                 <SentLine key={update.id} update={update} />
               ))}
             </Lines>
+            <PastLinks past={view.past} page={routes.news(view.job.id)} />
           </div>
           <aside>
             <BlockHead heading="Links that were given out">

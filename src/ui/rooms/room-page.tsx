@@ -22,6 +22,7 @@ import { Conflicts } from './conflicts';
 import { WideLadder } from './wide-ladder';
 import { Block, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
+import { PastLinks } from '../kit/past-links';
 
 /** The clipboard of one area. */
 export function RoomPage({ view }: { view: RoomView }) {
@@ -109,6 +110,7 @@ export function RoomPage({ view }: { view: RoomView }) {
                 <Pictures pictures={view.pictures} />
               </Block>
             )}
+            <PastLinks past={view.past} page={routes.room(job.id, area.id)} />
           </div>
         </div>
       </div>

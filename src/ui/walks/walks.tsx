@@ -11,6 +11,7 @@ import { StartWalk } from './start-walk';
 import { WalkTabs } from './walk-tabs';
 import { Empty, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
+import { PastLinks } from '../kit/past-links';
 
 /** Every walk of the job, the newest first. */
 export function Walks({ view }: { view: WalksView }) {
@@ -72,6 +73,7 @@ export function Walks({ view }: { view: WalksView }) {
             </Line>
           ))}
         </Lines>
+        <PastLinks past={view.past} page={routes.walks(view.job.id)} />
       </div>
     </>
   );

@@ -1,11 +1,10 @@
 import { shown } from '@/server/access/visitor';
 import { firmView } from '@/server/firm/queries';
-import { installation } from '@/server/installation';
 import { Firm } from '@/ui/firm/firm';
 
 export const metadata = { title: 'Firm' };
 
 export default async function FirmPage() {
-  const { person, view } = await shown(() => firmView(installation()));
+  const { person, view } = await shown((installation) => firmView(installation));
   return <Firm view={view} role={person.role} />;
 }

@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readFirm } from '@/server/reading/reading';
 import { runView } from '@/server/walks/run-list';
 import { RunList } from '@/ui/walks/run-list';
 
@@ -7,6 +7,6 @@ export const dynamic = 'force-dynamic';
 export const metadata = { title: 'Run list' };
 
 export default async function RunsPage() {
-  const { view } = await shown(() => runView(installation()));
+  const { view } = await shown((installation) => runView(readFirm(installation)));
   return <RunList view={view} />;
 }

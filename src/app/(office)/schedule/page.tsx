@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readFirm } from '@/server/reading/reading';
 import { boardOptions, scheduleView } from '@/server/schedule/board';
 import { Schedule } from '@/ui/schedule/schedule';
 
@@ -11,6 +11,6 @@ export default async function WholeSchedulePage({
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
   const options = boardOptions(await searchParams);
-  const { view } = await shown(() => scheduleView(installation(), { ...options, by: 'trade' }));
+  const { view } = await shown((installation) => scheduleView(readFirm(installation), { ...options, by: 'trade' }));
   return <Schedule key={view.task} view={view} />;
 }

@@ -1,11 +1,11 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readOpenJobs } from '@/server/reading/reading';
 import { suppliersView } from '@/server/selections/supplier-views';
 import { Suppliers } from '@/ui/selections/suppliers';
 
 export const metadata = { title: 'Suppliers' };
 
 export default async function SuppliersPage() {
-  const { view } = await shown(() => suppliersView(installation()));
+  const { view } = await shown((installation) => suppliersView(readOpenJobs(installation)));
   return <Suppliers view={view} />;
 }

@@ -1,6 +1,6 @@
 import { route } from '@/server/route';
 import { Refusal } from '@/server/dispatch/refusal';
-import { readPlan } from '@/server/schedule/read-plan';
+import { readPlan } from '@/server/reading/plan';
 
 /** The newest plan over all jobs as a document that can be checked by itself. */
 export const GET = route({ session: true }, (installation) => {

@@ -1,5 +1,6 @@
+import { after } from 'next/server';
 import { installation } from '@/server/installation';
-import { openLink, sharedView } from '@/server/public/shared';
+import { countOpening, openLink, sharedView } from '@/server/public/shared';
 import { ClosedLink } from '@/ui/public/closed-link';
 import { ClientPage } from '@/ui/public/client-page';
 import { CrewPage } from '@/ui/public/crew-page';
@@ -12,6 +13,8 @@ export default async function SharedPage({ params }: { params: Promise<{ token: 
   const { token } = await params;
   const link = openLink(installation(), token);
   if (!link) return <ClosedLink />;
-  const view = sharedView(installation(), link);
+  const read = installation();
+  const view = read.db.transaction(() => sharedView(read, link))();
+  after(() => countOpening(read, link));
   return view.audience === 'client' ? <ClientPage view={view} token={token} /> : <CrewPage view={view} token={token} />;
 }

@@ -1,5 +1,4 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
 import { walkPack } from '@/server/walks/pack';
 import { Walk } from '@/ui/walks/walk';
 
@@ -8,6 +7,6 @@ export const metadata = { title: 'Walk' };
 
 export default async function WalkPage({ params }: { params: Promise<{ walk: string }> }) {
   const { walk } = await params;
-  const { view } = await shown(() => walkPack(installation(), walk));
+  const { view } = await shown((installation) => walkPack(installation, walk));
   return <Walk pack={view} />;
 }

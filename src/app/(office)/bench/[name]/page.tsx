@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { calculatorNamed } from '@/core/quantities/registry';
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readOpenJobs } from '@/server/reading/reading';
 import { benchView, keptCalculation } from '@/server/quantities/queries';
 import { CalculatorPage } from '@/ui/bench/calculator';
 
@@ -18,9 +18,9 @@ export default async function BenchCalculatorPage({ params, searchParams }: Term
   const { name } = await params;
   const { area, kept } = await searchParams;
   if (!calculatorNamed(name)) notFound();
-  const { view } = await shown(() => ({
-    bench: benchView(installation()),
-    kept: typeof kept === 'string' ? keptCalculation(installation(), kept) : undefined,
+  const { view } = await shown((installation) => ({
+    bench: benchView(readOpenJobs(installation)),
+    kept: typeof kept === 'string' ? keptCalculation(readOpenJobs(installation), kept) : undefined,
   }));
   return (
     <CalculatorPage name={name} view={view.bench} area={typeof area === 'string' ? area : undefined} kept={view.kept} />

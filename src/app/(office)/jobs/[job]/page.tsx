@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readJob } from '@/server/reading/reading';
 import { roomsView } from '@/server/sites/rooms';
 import { Rooms } from '@/ui/rooms/rooms';
 
@@ -7,6 +7,6 @@ export const metadata = { title: 'Rooms' };
 
 export default async function RoomsPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown(() => roomsView(installation(), job));
+  const { view } = await shown((installation) => roomsView(readJob(installation, job)));
   return <Rooms view={view} />;
 }

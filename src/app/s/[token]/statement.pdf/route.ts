@@ -2,11 +2,13 @@ import { route } from '@/server/route';
 import { Refusal } from '@/server/dispatch/refusal';
 import { jobPaper, paperResponse } from '@/server/files/documents';
 import { openLink, sentStatement } from '@/server/public/shared';
+import { readJob } from '@/server/reading/reading';
 
 /** The statement as its client has it on their link, as a paper. */
 export const GET = route<{ token: string }>({ session: false }, async (installation, _request, params) => {
   const link = openLink(installation, params.token);
-  const number = link?.audience === 'client' && link.job ? sentStatement(installation, link.job)?.number : undefined;
+  const number =
+    link?.audience === 'client' && link.job ? sentStatement(readJob(installation, link.job))?.number : undefined;
   if (!link?.job || number === undefined)
     throw new Refusal(404, { code: 'link-closed', message: 'This link does not open that.' });
   return paperResponse(await jobPaper(installation, link.job, 'statement.pdf', { version: number }));

@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readJob } from '@/server/reading/reading';
 import { areasView } from '@/server/sites/areas-view';
 import { Areas } from '@/ui/sites/areas';
 
@@ -7,6 +7,6 @@ export const metadata = { title: 'Areas' };
 
 export default async function SetOutPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown(() => areasView(installation(), job));
+  const { view } = await shown((installation) => areasView(readJob(installation, job)));
   return <Areas view={view} />;
 }

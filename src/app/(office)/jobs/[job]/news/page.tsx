@@ -1,12 +1,22 @@
+import { beforeIn } from '@/contract/past';
+import { pathOf } from '@/server/access/tokens';
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
 import { newsView } from '@/server/news/queries';
+import { readJob } from '@/server/reading/reading';
 import { News } from '@/ui/news/news';
 
 export const metadata = { title: 'News' };
 
-export default async function UpdatesPage({ params }: { params: Promise<{ job: string }> }) {
+interface Terms {
+  params: Promise<{ job: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
+
+export default async function UpdatesPage({ params, searchParams }: Terms) {
   const { job } = await params;
-  const { view } = await shown(() => newsView(installation(), job));
+  const before = beforeIn(await searchParams);
+  const { view } = await shown((installation) =>
+    newsView(readJob(installation, job), (link) => pathOf(installation, link), before),
+  );
   return <News view={view} />;
 }

@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readFirm } from '@/server/reading/reading';
 import { boardOptions, scheduleView } from '@/server/schedule/board';
 import { Schedule } from '@/ui/schedule/schedule';
 
@@ -14,6 +14,6 @@ export default async function SchedulePage({
 }) {
   const { job } = await params;
   const options = boardOptions(await searchParams);
-  const { view } = await shown(() => scheduleView(installation(), { ...options, job }));
+  const { view } = await shown((installation) => scheduleView(readFirm(installation), { ...options, job }));
   return <Schedule key={view.task} view={view} />;
 }

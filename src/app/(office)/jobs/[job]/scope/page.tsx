@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readJob } from '@/server/reading/reading';
 import { scopeView } from '@/server/scope/queries';
 import { Scope } from '@/ui/scope/scope';
 
@@ -7,6 +7,6 @@ export const metadata = { title: 'Scope' };
 
 export default async function ScopePage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown(() => scopeView(installation(), job));
+  const { view } = await shown((installation) => scopeView(readJob(installation, job)));
   return <Scope view={view} />;
 }

@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readJob } from '@/server/reading/reading';
 import { selectionsView } from '@/server/selections/view';
 import { Selections } from '@/ui/selections/selections';
 
@@ -7,6 +7,6 @@ export const metadata = { title: 'Selections' };
 
 export default async function SelectionsPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown(() => selectionsView(installation(), job));
+  const { view } = await shown((installation) => selectionsView(readJob(installation, job)));
   return <Selections view={view} />;
 }

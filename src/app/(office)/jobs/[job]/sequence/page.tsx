@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readJob } from '@/server/reading/reading';
 import { sequenceView } from '@/server/sequence/queries';
 import { Sequence } from '@/ui/sequence/sequence';
 
@@ -7,6 +7,6 @@ export const metadata = { title: 'Sequence' };
 
 export default async function SequencePage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown(() => sequenceView(installation(), job));
+  const { view } = await shown((installation) => sequenceView(readJob(installation, job)));
   return <Sequence view={view} />;
 }

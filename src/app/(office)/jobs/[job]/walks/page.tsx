@@ -1,12 +1,19 @@
+import { beforeIn } from '@/contract/past';
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
-import { walksView } from '@/server/walks/pack';
+import { readJob } from '@/server/reading/reading';
+import { walksView } from '@/server/walks/walks-view';
 import { Walks } from '@/ui/walks/walks';
 
 export const metadata = { title: 'Walks' };
 
-export default async function WalksPage({ params }: { params: Promise<{ job: string }> }) {
+interface Terms {
+  params: Promise<{ job: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
+
+export default async function WalksPage({ params, searchParams }: Terms) {
   const { job } = await params;
-  const { view } = await shown(() => walksView(installation(), job));
+  const before = beforeIn(await searchParams);
+  const { view } = await shown((installation) => walksView(readJob(installation, job), before));
   return <Walks view={view} />;
 }

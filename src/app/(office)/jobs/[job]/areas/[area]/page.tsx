@@ -1,12 +1,19 @@
+import { beforeIn } from '@/contract/past';
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readJob } from '@/server/reading/reading';
 import { roomView } from '@/server/sites/room';
 import { RoomPage } from '@/ui/rooms/room-page';
 
 export const metadata = { title: 'Room' };
 
-export default async function AreaPage({ params }: { params: Promise<{ job: string; area: string }> }) {
+interface Terms {
+  params: Promise<{ job: string; area: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
+
+export default async function AreaPage({ params, searchParams }: Terms) {
   const { job, area } = await params;
-  const { view } = await shown(() => roomView(installation(), job, area));
+  const before = beforeIn(await searchParams);
+  const { view } = await shown((installation) => roomView(readJob(installation, job), area, before));
   return <RoomPage view={view} />;
 }

@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readJob } from '@/server/reading/reading';
 import { progressView } from '@/server/schedule/progress';
 import { Progress } from '@/ui/schedule/progress';
 
@@ -14,8 +14,8 @@ export default async function ProgressPage({
 }) {
   const { job } = await params;
   const { against } = await searchParams;
-  const { view } = await shown(() =>
-    progressView(installation(), job, typeof against === 'string' ? against : undefined),
+  const { view } = await shown((installation) =>
+    progressView(readJob(installation, job), typeof against === 'string' ? against : undefined),
   );
   return <Progress view={view} />;
 }

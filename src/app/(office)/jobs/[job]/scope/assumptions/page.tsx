@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readJob } from '@/server/reading/reading';
 import { assumptionsView } from '@/server/scope/queries';
 import { Assumptions } from '@/ui/scope/assumptions';
 
@@ -7,6 +7,6 @@ export const metadata = { title: 'Assumptions' };
 
 export default async function AssumptionsPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown(() => assumptionsView(installation(), job));
+  const { view } = await shown((installation) => assumptionsView(readJob(installation, job)));
   return <Assumptions view={view} />;
 }

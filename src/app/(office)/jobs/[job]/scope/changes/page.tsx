@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readFirm } from '@/server/reading/reading';
 import { changesView } from '@/server/scope/queries';
 import { Changes } from '@/ui/scope/changes';
 
@@ -7,6 +7,6 @@ export const metadata = { title: 'Changes' };
 
 export default async function ChangesPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown(() => changesView(installation(), job));
+  const { view } = await shown((installation) => changesView(readFirm(installation).job(job)));
   return <Changes view={view} />;
 }

@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readJob } from '@/server/reading/reading';
 import { levelsView } from '@/server/layout/queries';
 import { Levels } from '@/ui/scope/levels';
 
@@ -7,6 +7,6 @@ export const metadata = { title: 'Levels' };
 
 export default async function LevelsPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown(() => levelsView(installation(), job));
+  const { view } = await shown((installation) => levelsView(readJob(installation, job)));
   return <Levels view={view} />;
 }

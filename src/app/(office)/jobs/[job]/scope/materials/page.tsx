@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readJob } from '@/server/reading/reading';
 import { materialsView } from '@/server/quantities/queries';
 import { Materials } from '@/ui/scope/materials';
 
@@ -7,6 +7,6 @@ export const metadata = { title: 'Materials' };
 
 export default async function MaterialsPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown(() => materialsView(installation(), job));
+  const { view } = await shown((installation) => materialsView(readJob(installation, job)));
   return <Materials view={view} />;
 }

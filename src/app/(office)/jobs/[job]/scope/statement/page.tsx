@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readJob } from '@/server/reading/reading';
 import { statementView } from '@/server/scope/statements';
 import { StatementPage } from '@/ui/scope/statement';
 
@@ -13,8 +13,8 @@ interface Terms {
 export default async function JobStatementPage({ params, searchParams }: Terms) {
   const { job } = await params;
   const version = Number((await searchParams).version ?? Number.NaN);
-  const { view } = await shown(() =>
-    statementView(installation(), job, Number.isInteger(version) ? version : undefined),
+  const { view } = await shown((installation) =>
+    statementView(readJob(installation, job), Number.isInteger(version) ? version : undefined),
   );
   return <StatementPage view={view} />;
 }

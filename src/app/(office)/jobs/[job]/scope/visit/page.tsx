@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readJob } from '@/server/reading/reading';
 import { scopeView } from '@/server/scope/queries';
 import { Visit } from '@/ui/scope/visit';
 
@@ -13,6 +13,6 @@ interface Terms {
 export default async function VisitPage({ params, searchParams }: Terms) {
   const { job } = await params;
   const { area } = await searchParams;
-  const { view } = await shown(() => scopeView(installation(), job));
+  const { view } = await shown((installation) => scopeView(readJob(installation, job)));
   return <Visit view={view} at={typeof area === 'string' ? area : undefined} />;
 }

@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readJob } from '@/server/reading/reading';
 import { selectionPage } from '@/server/selections/view';
 import { SelectionPage } from '@/ui/selections/selection-page';
 
@@ -7,6 +7,6 @@ export const metadata = { title: 'Selection' };
 
 export default async function OneSelectionPage({ params }: { params: Promise<{ job: string; selection: string }> }) {
   const { job, selection } = await params;
-  const { view } = await shown(() => selectionPage(installation(), job, selection));
+  const { view } = await shown((installation) => selectionPage(readJob(installation, job), selection));
   return <SelectionPage key={view.item.id} view={view} />;
 }

@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readJob } from '@/server/reading/reading';
 import { deliveriesView } from '@/server/selections/delivery-views';
 import { Deliveries } from '@/ui/selections/deliveries';
 
@@ -13,6 +13,6 @@ export default async function DeliveriesPage({
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
   const [{ job }, { left }] = await Promise.all([params, searchParams]);
-  const { view } = await shown(() => deliveriesView(installation(), job));
+  const { view } = await shown((installation) => deliveriesView(readJob(installation, job)));
   return <Deliveries view={view} left={typeof left === 'string' ? left : undefined} />;
 }

@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readJob } from '@/server/reading/reading';
 import { requestsView } from '@/server/selections/view';
 import { Requests } from '@/ui/selections/requests';
 
@@ -7,6 +7,6 @@ export const metadata = { title: 'Approvals and answers' };
 
 export default async function RequestsPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown(() => requestsView(installation(), job));
+  const { view } = await shown((installation) => requestsView(readJob(installation, job)));
   return <Requests view={view} />;
 }

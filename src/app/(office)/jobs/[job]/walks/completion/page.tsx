@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readJob } from '@/server/reading/reading';
 import { completionView } from '@/server/walks/completion-view';
 import { Completion } from '@/ui/walks/completion';
 
@@ -8,6 +8,6 @@ export const metadata = { title: 'Completion' };
 
 export default async function CompletionPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown(() => completionView(installation(), job));
+  const { view } = await shown((installation) => completionView(readJob(installation, job)));
   return <Completion view={view} />;
 }

@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readJob } from '@/server/reading/reading';
 import { layoutView } from '@/server/layout/queries';
 import { Layout } from '@/ui/layout/layout';
 
@@ -7,6 +7,6 @@ export const metadata = { title: 'To scale' };
 
 export default async function LayoutPage({ params }: { params: Promise<{ job: string; area: string }> }) {
   const { job, area } = await params;
-  const { view } = await shown(() => layoutView(installation(), job, area));
+  const { view } = await shown((installation) => layoutView(readJob(installation, job), area));
   return <Layout view={view} />;
 }

@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
+import { readJob } from '@/server/reading/reading';
 import { wallsView } from '@/server/walks/walls';
 import { Walls } from '@/ui/walls/walls';
 
@@ -8,6 +8,6 @@ export const metadata = { title: 'Inside the walls' };
 
 export default async function WallsPage({ params }: { params: Promise<{ job: string; area: string }> }) {
   const { job, area } = await params;
-  const { view } = await shown(() => wallsView(installation(), job, area));
+  const { view } = await shown((installation) => wallsView(readJob(installation, job), area));
   return <Walls view={view} />;
 }

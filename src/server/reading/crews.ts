@@ -4,32 +4,38 @@ import { ownCrew, plantCrew } from '@/core/sequence/crews';
 import { TRADE_KEYS, TRADES, type Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
 import { slotOf, type Slot } from '@/core/units/slot';
+import { daysFrom } from '@/core/units/workday';
 import { queryAll } from '../database/query';
-import type { Connection } from '../database/open';
-import { daysFrom } from '../../core/units/workday';
+import type { Rows } from '../database/rows';
+import { plantDownRows, plantRows, subRows } from './firm';
+import { ofFirm } from './reading';
+
+/** Days from today on on which subs do not come, the nearest first. */
+export const awayRows = ofFirm(({ db, today }) =>
+  groupBy(
+    queryAll<Rows['day_away']>(db, 'SELECT * FROM day_away WHERE last_day >= @today ORDER BY first_day', { today }),
+    (row) => row.sub as string,
+  ),
+);
+
+/** Half-days from today on of which a sub's own calendar says that it is busy. */
+export const busyRows = ofFirm(({ db, today }) =>
+  groupBy(
+    queryAll<Pick<Rows['busy'], 'sub' | 'day' | 'half'>>(db, 'SELECT sub, day, half FROM busy WHERE day >= @today', {
+      today,
+    }),
+    (row) => row.sub as string,
+  ),
+);
 
 /** Subs by trade; where the firm has none for a trade, its own people: one crew. */
-export function crewsByTrade(db: Connection, today: Day): Map<Trade, Crew[]> {
-  const away = groupBy(
-    queryAll<{ sub: string; first_day: Day; last_day: Day }>(db, 'SELECT * FROM day_away WHERE last_day >= @today', {
-      today,
-    }),
-    (row) => row.sub,
-  );
-  const busy = groupBy(
-    queryAll<{ sub: string; day: Day; half: 0 | 1 }>(db, 'SELECT sub, day, half FROM busy WHERE day >= @today', {
-      today,
-    }),
-    (row) => row.sub,
-  );
+export const crewsByTrade = ofFirm((firm): ReadonlyMap<Trade, Crew[]> => {
+  const { today } = firm;
   const crews = new Map<Trade, Crew[]>(TRADE_KEYS.filter((trade) => trade !== 'nobody').map((trade) => [trade, []]));
-  for (const sub of queryAll<{ id: string; name: string; trade: Trade; crews: number }>(
-    db,
-    'SELECT id, name, trade, crews FROM sub ORDER BY name, id',
-  )) {
+  for (const sub of subRows(firm)) {
     const slots = [
-      ...(away.get(sub.id) ?? []).flatMap((row) => slotsOf(today, row.first_day, row.last_day)),
-      ...(busy.get(sub.id) ?? []).map((row) => slotOf(today, row.day, row.half)),
+      ...(awayRows(firm).get(sub.id) ?? []).flatMap((row) => slotsOf(today, row.first_day, row.last_day)),
+      ...(busyRows(firm).get(sub.id) ?? []).map((row) => slotOf(today, row.day, row.half)),
     ];
     crews.get(sub.trade)?.push({ id: sub.id, name: sub.name, capacity: sub.crews, away: new Set(slots) });
   }
@@ -37,26 +43,18 @@ export function crewsByTrade(db: Connection, today: Day): Map<Trade, Crew[]> {
     if (list.length === 0)
       list.push({ id: ownCrew(trade), name: `our own ${TRADES[trade].toLowerCase()}`, capacity: 1, away: new Set() });
   return crews;
-}
+});
 
 const slotsOf = (today: Day, first: Day, last: Day): Slot[] =>
   daysFrom(first, last).flatMap((day) => [slotOf(today, day), slotOf(today, day, 1)]);
 
 /** Plant as crews: away when all of it is broken, else so many fewer. */
-export function plantOf(db: Connection, today: Day): Crew[] {
-  return queryAll<{ id: string; name: string; units: number }>(
-    db,
-    'SELECT id, name, units FROM plant ORDER BY rowid',
-  ).map((plant) => {
+export const plantCrews = ofFirm((firm): Crew[] =>
+  plantRows(firm).map((plant) => {
     const fewer = new Map<Slot, number>();
-    for (const down of queryAll<{ first_day: Day; last_day: Day; units: number }>(
-      db,
-      'SELECT * FROM plant_down WHERE plant = @id AND last_day >= @today',
-      { id: plant.id, today },
-    )) {
-      for (const slot of slotsOf(today, down.first_day, down.last_day))
+    for (const down of plantDownRows(firm).get(plant.id) ?? [])
+      for (const slot of slotsOf(firm.today, down.first_day, down.last_day))
         fewer.set(slot, (fewer.get(slot) ?? 0) + down.units);
-    }
     const away = [...fewer].flatMap(([slot, units]) => (units >= plant.units ? [slot] : []));
     for (const slot of away) fewer.delete(slot);
     return {
@@ -66,5 +64,5 @@ export function plantOf(db: Connection, today: Day): Crew[] {
       away: new Set(away),
       ...(fewer.size > 0 ? { fewer } : {}),
     };
-  });
-}
+  }),
+);

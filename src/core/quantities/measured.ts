@@ -1,6 +1,4 @@
-import { MEASURES, type Measure } from '@/core/layout/measures';
-import type { Connection } from '../database/open';
-import { measuresIn } from '../layout/read-layout';
+import { MEASURES, type Measure, type Measures } from '../layout/measures';
 
 /** The unit of a line whose quantity follows the drawing. */
 export const measureUnit = (measure: Measure): string =>
@@ -10,8 +8,8 @@ export const measureUnit = (measure: Measure): string =>
  * The quantity of such a line: areas as they are, lengths in m, both to the second decimal; undefined where it is not
  * drawn.
  */
-export function measuredQuantity(db: Connection, area: string, measure: Measure): number | undefined {
-  const value = measuresIn(db, area)[measure];
+export function measuredQuantity(measures: Measures, measure: Measure): number | undefined {
+  const value = measures[measure];
   if (typeof value !== 'number' || value <= 0) return undefined;
   return Math.round((MEASURES[measure].dimension === 'length' ? value / 1000 : value) * 100) / 100;
 }

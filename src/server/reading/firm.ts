@@ -1,0 +1,110 @@
+import type { Phase } from '@/core/sequence/phases';
+import type { Closure } from '@/core/selections/order-by';
+import { groupBy } from '@/core/group-by';
+import type { Day } from '@/core/units/day';
+import { queryAll, queryOne } from '../database/query';
+import type { Rows } from '../database/rows';
+import { ofFirm } from './reading';
+
+/** What belongs to the firm and to no job. */
+
+export const firmRow = ofFirm(({ db }) => queryOne<Rows['firm']>(db, 'SELECT * FROM firm'));
+
+/** The people of the firm in the order in which they came. */
+export const peopleOf = ofFirm(({ db }) =>
+  queryAll<Pick<Rows['person'], 'id' | 'name' | 'role'>>(db, 'SELECT id, name, role FROM person ORDER BY rowid'),
+);
+
+export const personNames = ofFirm(
+  (firm): ReadonlyMap<string, string> => new Map(peopleOf(firm).map(({ id, name }) => [id, name])),
+);
+
+export const subRows = ofFirm(({ db }) => queryAll<Rows['sub']>(db, 'SELECT * FROM sub ORDER BY name, id'));
+
+export const supplierRows = ofFirm(({ db }) => queryAll<Rows['supplier']>(db, 'SELECT * FROM supplier ORDER BY name'));
+
+/** Closed days by supplier, the nearest first. */
+export const closureRows = ofFirm(({ db }) =>
+  groupBy(
+    queryAll<Rows['supplier_closure']>(db, 'SELECT * FROM supplier_closure ORDER BY first_day'),
+    (row) => row.supplier as string,
+  ),
+);
+
+/** Closed days by supplier, as dates are counted by. */
+export const closuresOf = ofFirm(
+  (firm): ReadonlyMap<string, Closure[]> =>
+    new Map(
+      [...closureRows(firm)].map(([supplier, list]) => [
+        supplier,
+        list.map((row) => ({ firstDay: row.first_day, lastDay: row.last_day })),
+      ]),
+    ),
+);
+
+export const holidaysOf = ofFirm(
+  ({ db }): ReadonlySet<Day> => new Set(queryAll<{ day: Day }>(db, 'SELECT day FROM holiday').map((row) => row.day)),
+);
+
+export type Office = Omit<Rows['office'], 'phases' | 'weekdays'> & { phases: Phase[]; weekdays: number[] };
+
+/** The offices, with what each inspects; of two that inspect the same the first named. */
+export const officesOf = ofFirm(({ db }): Office[] =>
+  queryAll<Rows['office']>(db, 'SELECT * FROM office ORDER BY rowid').map((row) => ({
+    ...row,
+    phases: JSON.parse(row.phases) as Phase[],
+    weekdays: JSON.parse(row.weekdays) as number[],
+  })),
+);
+
+export type Plant = Omit<Rows['plant'], 'phases'> & { phases: Phase[] };
+
+export const plantRows = ofFirm(({ db }): Plant[] =>
+  queryAll<Rows['plant']>(db, 'SELECT * FROM plant ORDER BY rowid').map((row) => ({
+    ...row,
+    phases: JSON.parse(row.phases) as Phase[],
+  })),
+);
+
+/** When plant is away from today on, by what is away, the nearest first. */
+export const plantDownRows = ofFirm(({ db, today }) =>
+  groupBy(
+    queryAll<Rows['plant_down']>(db, 'SELECT * FROM plant_down WHERE last_day >= @today ORDER BY first_day', { today }),
+    (row) => row.plant,
+  ),
+);
+
+/** The outlook from today on. */
+export const outlookRows = ofFirm(({ db, today }) =>
+  queryAll<Rows['outlook']>(db, 'SELECT * FROM outlook WHERE day >= @today ORDER BY day, half', { today }),
+);
+
+/** Why there is no plan; null where there is one. */
+export const planProblem = ofFirm(
+  ({ db }): string | null => queryOne<{ message: string }>(db, 'SELECT message FROM plan_problem')?.message ?? null,
+);
+
+/** Names of the jobs that are not closed, in their order. */
+export const openJobRows = ofFirm(({ db }) =>
+  queryAll<Pick<Rows['job'], 'id' | 'name' | 'state' | 'weight' | 'units'>>(
+    db,
+    `SELECT id, name, state, weight, units FROM job WHERE state <> 'closed' ORDER BY position`,
+  ),
+);
+
+/** The search for a better plan: how far it is, or how it ended. */
+export const searchRow = ofFirm(({ db }) => queryOne<Rows['plan_search']>(db, 'SELECT * FROM plan_search'));
+
+/** How many days of each month the weather usually takes. */
+export const normalRows = ofFirm(({ db }) => queryAll<Rows['normal']>(db, 'SELECT * FROM normal ORDER BY month'));
+
+/** Where a sub's own calendar was read from, by sub. */
+export const busySources = ofFirm(
+  ({ db }) =>
+    new Map(queryAll<Rows['busy_source']>(db, 'SELECT * FROM busy_source').map((row) => [row.sub as string, row])),
+);
+
+/** Calendars that others follow. */
+export const feedRows = ofFirm(({ db }) =>
+  queryAll<Rows['feed']>(db, 'SELECT * FROM feed WHERE closed_at IS NULL ORDER BY made_at'),
+);

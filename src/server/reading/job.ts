@@ -1,0 +1,92 @@
+import { groupBy } from '@/core/group-by';
+import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
+import type { Rows } from '../database/rows';
+import { notFound } from '../dispatch/refusal';
+import { OF_JOBS, ofFirm, ofJob, rowsOf, type JobReading } from './reading';
+
+/** A job itself: its row, its levels, its areas and the steps of their work. */
+
+export type JobRow = Rows['job'];
+export type AreaRow = Rows['area'] & { level_name: string | null; level_height: number | null };
+
+const jobRows = rowsOf<JobRow & { job: string }>(`SELECT job.*, id AS job FROM job WHERE id ${OF_JOBS}`);
+
+/** The row of the job; refused where there is no such job. */
+export const jobRow = ofJob((job): JobRow => {
+  const [row] = jobRows(job);
+  if (!row) throw notFound('job', 'job');
+  return row;
+});
+
+/** The highest first. */
+export const levelRows = rowsOf<Rows['level']>(`SELECT * FROM level WHERE job ${OF_JOBS} ORDER BY height DESC`);
+
+/** Areas in the order in which they were set out, with their level. */
+export const areaRows = rowsOf<AreaRow>(
+  `SELECT area.*, level.name AS level_name, level.height AS level_height
+    FROM area
+    LEFT JOIN level ON level.id = area.level
+    WHERE area.job ${OF_JOBS}
+    ORDER BY area.position`,
+);
+
+/** Areas from the lowest level up, what is outside before them. */
+export const areasUpward = ofJob((job): AreaRow[] =>
+  [...areaRows(job)].sort((a, b) => (a.level_height ?? -99) - (b.level_height ?? -99)),
+);
+
+export const areaNames = ofJob(
+  (job): ReadonlyMap<string, string> => new Map(areaRows(job).map(({ id, name }) => [id, name])),
+);
+
+/** The row of an area of this job, or a refusal. */
+export function areaRow(job: JobReading, id: string): AreaRow {
+  const row = areaRows(job).find((area) => area.id === id);
+  if (!row) throw notFound('area in this job');
+  return row;
+}
+
+export type StepRow = Rows['step'] & { job: string };
+
+export const stepRows = rowsOf<StepRow>(
+  `SELECT step.*, area.job
+    FROM step
+    JOIN area ON area.id = step.area
+    WHERE area.job ${OF_JOBS}
+    ORDER BY area.position, step.phase`,
+);
+
+export const stepsByArea = ofJob((job): ReadonlyMap<string, StepRow[]> => groupBy(stepRows(job), (step) => step.area));
+
+export interface NamedPhase {
+  phase: Phase;
+  label: string;
+}
+
+/** The steps of every area that has work, in their usual order. */
+export const phasesOf = ofJob(
+  (job): ReadonlyMap<string, NamedPhase[]> =>
+    new Map(
+      [...stepsByArea(job)].map(([area, list]) => [
+        area,
+        inUsualOrder(list.map(({ phase }) => phase)).map((phase) => ({ phase, label: phaseFacts(phase).label })),
+      ]),
+    ),
+);
+
+export const partRows = rowsOf<Rows['step_part'] & { job: string }>(
+  `SELECT step_part.*, area.job
+    FROM step_part
+    JOIN area ON area.id = step_part.area
+    WHERE area.job ${OF_JOBS}
+    ORDER BY part`,
+);
+
+export const besideRows = rowsOf<Rows['beside'] & { job: string }>(
+  `SELECT beside.*, area.job FROM beside JOIN area ON area.id = beside.one WHERE area.job ${OF_JOBS}`,
+);
+
+/** Names of the jobs of a reading. */
+export const jobNames = ofFirm(
+  (firm): ReadonlyMap<string, string> => new Map(firm.jobs.map((id) => [id, jobRow(firm.job(id)).name])),
+);

@@ -1,0 +1,104 @@
+import type { JobId } from '@/core/ids';
+import type { Day } from '@/core/units/day';
+import { dayIn, type Zone } from '@/core/units/zone';
+import type { Clock } from '../clock';
+import { queryAll, type Values } from '../database/query';
+import type { Connection } from '../database/open';
+import { zoneOf } from '../zone';
+
+/**
+ * One reading of the firm: what a page, a plan or a paper is made from. Each part is read when it is first asked for and
+ * then kept, so that a page asks every table once. A reading is made for one request and knows nothing of what is
+ * written after; whoever writes and wants to see it makes another.
+ */
+export interface FirmReading {
+  readonly db: Connection;
+  readonly zone: Zone;
+  readonly today: Day;
+  /** The jobs that this reading is of: what one of them is asked, is read of all of them at once. */
+  readonly jobs: readonly JobId[];
+  readonly parts: Map<unknown, unknown>;
+  readonly job: (id: JobId) => JobReading;
+}
+
+/** One job within a reading. */
+export interface JobReading {
+  readonly id: JobId;
+  readonly firm: FirmReading;
+  readonly parts: Map<unknown, unknown>;
+}
+
+export interface Source {
+  db: Connection;
+  clock: Clock;
+}
+
+/** Jobs whose work is planned: from the first visit until all is handed over. */
+const PLANNED = `state IN ('scoping', 'booked', 'active', 'completing')`;
+
+/** A reading of all jobs whose work is planned. */
+export const readFirm = (source: Source): FirmReading => readingOf(source, PLANNED);
+
+/** A reading of all jobs that are not closed, those that are only talked of among them. */
+export const readOpenJobs = (source: Source): FirmReading => readingOf(source, `state <> 'closed'`);
+
+function readingOf(source: Source, which: string): FirmReading {
+  const jobs = queryAll<{ id: JobId }>(source.db, `SELECT id FROM job WHERE ${which} ORDER BY position, id`);
+  return reading(
+    source,
+    jobs.map(({ id }) => id),
+  );
+}
+
+/** A reading of one job, whatever its state. */
+export const readJob = (source: Source, id: JobId): JobReading => reading(source, [id]).job(id);
+
+/** A reading of what belongs to no job. */
+export const readHouse = (source: Source): FirmReading => reading(source, []);
+
+function reading({ db, clock }: Source, jobs: readonly JobId[]): FirmReading {
+  const zone = zoneOf(db);
+  const known = new Map<JobId, JobReading>();
+  const firm: FirmReading = {
+    db,
+    zone,
+    today: dayIn(zone, clock.now()),
+    jobs,
+    parts: new Map(),
+    job: (id) => {
+      const job = known.get(id) ?? { id, firm, parts: new Map() };
+      known.set(id, job);
+      return job;
+    },
+  };
+  return firm;
+}
+
+/** A part of a reading that is made once, however often it is asked for. */
+function once<State extends { parts: Map<unknown, unknown> }, Part>(read: (state: State) => Part) {
+  return (state: State): Part => {
+    if (!state.parts.has(read)) state.parts.set(read, read(state));
+    return state.parts.get(read) as Part;
+  };
+}
+
+export const ofFirm: <Part>(read: (firm: FirmReading) => Part) => (firm: FirmReading) => Part = once;
+export const ofJob: <Part>(read: (job: JobReading) => Part) => (job: JobReading) => Part = once;
+
+/**
+ * Rows that belong to jobs, read at once for all jobs of the reading.
+ * @param sql selects rows with their `job`, of the jobs in `@jobs` (a JSON list); their order stays
+ */
+export function rowsOf<Row extends { job: string }>(sql: string): (job: JobReading) => Row[] {
+  const read = (firm: FirmReading, jobs: readonly string[]): Map<string, Row[]> => {
+    const byJob = new Map<string, Row[]>(jobs.map((id) => [id, []]));
+    const values: Values = { jobs: JSON.stringify(jobs) };
+    for (const row of queryAll<Row>(firm.db, sql, values)) byJob.get(row.job)?.push(row);
+    return byJob;
+  };
+  const ofAll = ofFirm((firm) => read(firm, firm.jobs));
+  return ofJob((job) => ofAll(job.firm).get(job.id) ?? read(job.firm, [job.id]).get(job.id) ?? []);
+}
+
+/** The condition that keeps rows to the jobs that are read. */
+export const OF_JOBS = 'IN (SELECT value FROM json_each(@jobs))';

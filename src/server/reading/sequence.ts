@@ -1,0 +1,47 @@
+import type { Day } from '@/core/units/day';
+import { queryAll } from '../database/query';
+import type { Rows } from '../database/rows';
+import { OF_JOBS, rowsOf, type FirmReading } from './reading';
+
+/** What somebody said of the order of a job's work, and what it waits for. */
+
+export const ownLinkRows = rowsOf<Rows['own_link']>(`SELECT * FROM own_link WHERE job ${OF_JOBS}`);
+
+export const gateRows = rowsOf<Rows['gate']>(`SELECT * FROM gate WHERE job ${OF_JOBS} ORDER BY rowid`);
+
+export const gateEndRows = rowsOf<Rows['gate_end'] & { job: string }>(
+  `SELECT gate_end.*, gate.job FROM gate_end JOIN gate ON gate.id = gate_end.gate WHERE gate.job ${OF_JOBS} ORDER BY place`,
+);
+
+/** What has to be there for a step; what was dropped is left out. */
+export const logisticRows = rowsOf<Rows['logistic']>(
+  `SELECT * FROM logistic WHERE job ${OF_JOBS} AND state <> 'dropped' ORDER BY rowid`,
+);
+
+/** What work waits for, the nearest first. */
+export const holdRows = rowsOf<Rows['hold']>(
+  `SELECT * FROM hold WHERE job ${OF_JOBS} AND state = 'open' ORDER BY expected_on, id`,
+);
+
+export const pinRows = rowsOf<Rows['pin']>(`SELECT * FROM pin WHERE job ${OF_JOBS} ORDER BY task`);
+
+/** Visits of offices that are booked or were passed. */
+export const inspectionRows = rowsOf<Rows['inspection']>(
+  `SELECT * FROM inspection WHERE job ${OF_JOBS} AND state IN ('booked', 'passed') ORDER BY rowid`,
+);
+
+/** Visits that are booked, and those since a day, over all jobs, the booked ones first. */
+export const visitRows = (
+  firm: FirmReading,
+  since: Day,
+): (Rows['inspection'] & { area_name: string; job_name: string })[] =>
+  queryAll(
+    firm.db,
+    `SELECT inspection.*, area.name AS area_name, job.name AS job_name
+      FROM inspection
+      JOIN area ON area.id = inspection.area
+      JOIN job ON job.id = inspection.job
+      WHERE inspection.state = 'booked' OR day >= @since
+      ORDER BY inspection.state <> 'booked', day, half`,
+    { since },
+  );

@@ -1,0 +1,238 @@
+import { groupBy } from '@/core/group-by';
+import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
+import {
+  taskId,
+  type ExtraWork,
+  type Gate,
+  type Leftover,
+  type Logistic,
+  type OwnLink,
+  type Site,
+  type SiteArea,
+  type TrackStep,
+} from '@/core/sequence/site';
+import { addDays, daysBetween, type Day } from '@/core/units/day';
+import { isWorkday } from '@/core/units/workday';
+import { remainingHalfDays, type PhaseProgress } from '@/core/walks/progress';
+import { dayIn, halfIn, type Zone } from '@/core/units/zone';
+import type { LogisticKind } from '@/contract/commands/schedule';
+import { closeInsOf, type AreaCloseIn } from './close-ins';
+import { holidaysOf, officesOf, plantRows } from './firm';
+import { areaRows, besideRows, jobRow, partRows, stepsByArea, type StepRow } from './job';
+import { knowledgeOf } from './knowledge';
+import { ofFirm, ofJob, type JobReading } from './reading';
+import { carriedOf, progressOf } from './records';
+import { extraRows } from './scope';
+import { selectionRows } from './selections';
+import { gateEndRows, gateRows, inspectionRows, logisticRows, ownLinkRows } from './sequence';
+
+/** Worked half-days between two instants by the firm's days: weekdays that are no holiday. */
+function workedBetween(zone: Zone, holidays: ReadonlySet<Day>): (from: string, to: string) => number {
+  return (from, to) => {
+    const first = dayIn(zone, from);
+    let count = halfIn(zone, to) - halfIn(zone, from);
+    const last = daysBetween(first, dayIn(zone, to));
+    for (let day = 0; day < last; day++) {
+      const date = addDays(first, day);
+      if (isWorkday(date, holidays)) count += 2;
+    }
+    return count;
+  };
+}
+
+/** The same by the holidays and the zone of the firm. */
+export const workedHalfDays = ofFirm((firm) => workedBetween(firm.zone, holidaysOf(firm)));
+
+/** A job as the sequence sees it, with what its walks have found. */
+export const siteOf = ofJob((job): Site => {
+  const row = jobRow(job);
+  const steps = stepsByArea(job);
+  const beside = besideRows(job);
+  const extras = stepExtras(job);
+  return {
+    id: row.id,
+    name: row.name,
+    startDay: row.start_day,
+    livedIn: row.lived_in === 1,
+    areas: areaRows(job).map((area): SiteArea => ({
+      id: area.id,
+      name: area.name,
+      kind: area.kind,
+      position: area.position,
+      passage: area.passage === 1,
+      ...(area.level !== null && area.level_height !== null
+        ? { level: { id: area.level, height: area.level_height, name: area.level_name ?? '' } }
+        : {}),
+      provides: JSON.parse(area.provides) as string[],
+      shelters: JSON.parse(area.shelters) as string[],
+      beside: beside.flatMap((pair) =>
+        pair.one === area.id ? [pair.other] : pair.other === area.id ? [pair.one] : [],
+      ),
+      track: trackOf(steps.get(area.id) ?? [], progressOf(job), extras),
+    })),
+    ...(row.promise_day ? { promise: row.promise_day } : {}),
+    ...(row.loud_half ? { loudHalf: row.loud_half } : {}),
+    ownLinks: ownLinks(job),
+    leftovers: [
+      ...carriedOf(job).flatMap(({ item }) =>
+        item.kind === 'remaining' ? [{ id: item.id, area: item.area, text: item.text, trade: item.trade }] : [],
+      ),
+      ...fittedLater(job),
+    ],
+    extras: extrasOf(job),
+    ...knowledgeOf(job),
+    gates: gatesOf(job),
+    logistics: logisticsOf(job),
+  };
+});
+
+/** What stands beside the steps of a job. */
+interface StepExtras {
+  zone: Zone;
+  today: Day;
+  between: (from: string, to: string) => number;
+  passed: ReadonlyMap<string, { day: Day; half: 0 | 1 }>;
+  closeIns: ReadonlyMap<string, AreaCloseIn>;
+  offices: ReturnType<typeof officesOf>;
+  parts: ReadonlyMap<string, { label: string; half_days: number }[]>;
+  plant: readonly { phase: Phase; id: string }[];
+}
+
+const stepExtras = (job: JobReading): StepExtras => ({
+  zone: job.firm.zone,
+  today: job.firm.today,
+  between: workedHalfDays(job.firm),
+  passed: new Map(
+    inspectionRows(job).flatMap((row) => (row.state === 'passed' ? [[taskId(row.area, row.phase), row] as const] : [])),
+  ),
+  offices: officesOf(job.firm),
+  closeIns: closeInsOf(job),
+  parts: groupBy(partRows(job), (part) => taskId(part.area, part.phase) as string),
+  plant: plantRows(job.firm).flatMap((row) => row.phases.map((phase) => ({ phase, id: row.id }))),
+});
+
+const earlier = (entry: Day, other: Day): Day => (entry < other ? entry : other);
+
+function trackOf(
+  steps: readonly StepRow[],
+  progress: ReadonlyMap<string, PhaseProgress>,
+  extra: StepExtras,
+): TrackStep[] {
+  const { today, between } = extra;
+  const byPhase = new Map(steps.map((step) => [step.phase, step]));
+  return inUsualOrder(byPhase.keys()).flatMap((phase) => {
+    const step = byPhase.get(phase);
+    if (!step) return [];
+    const known =
+      phase === 'close-in'
+        ? checked(extra.closeIns.get(step.area), progress.get(taskId(step.area, phase)))
+        : progress.get(taskId(step.area, phase));
+    const passed = extra.passed.get(taskId(step.area, phase));
+    const parts = extra.parts.get(taskId(step.area, phase));
+    const plant = extra.plant.find((entry) => entry.phase === phase)?.id;
+    const office = extra.offices.find((entry) => entry.phases.includes(phase))?.id;
+    if (passed)
+      return [
+        {
+          phase,
+          trade: step.trade,
+          halfDays: step.half_days,
+          fraction: 1,
+          remaining: 0,
+          seen: { day: earlier(passed.day, today), half: passed.half },
+        },
+      ];
+    return [
+      {
+        phase,
+        trade: step.trade,
+        halfDays: step.half_days,
+        fraction: known?.fraction ?? 0,
+        remaining: remainingHalfDays(step.half_days, known, between),
+        ...(step.crews > 1 ? { crews: step.crews } : {}),
+        ...(step.others ? { others: step.others } : {}),
+        ...(plant ? { plant } : {}),
+        ...(office ? { office } : {}),
+        ...(parts ? { parts: parts.map((part) => ({ label: part.label, halfDays: part.half_days })) } : {}),
+        ...(known
+          ? { seen: { day: earlier(dayIn(extra.zone, known.at), today), half: halfIn(extra.zone, known.at) } }
+          : {}),
+      },
+    ];
+  });
+}
+
+/** How far the check before covering is: never done while a line is open, done with its last one. */
+function checked(check: AreaCloseIn | undefined, known: PhaseProgress | undefined): PhaseProgress | undefined {
+  if (!check) return known;
+  if (check.closed) return { fraction: 1, at: check.at ?? known?.at ?? '', readings: [] };
+  if (!check.begun) return known && known.fraction >= 1 ? { ...known, fraction: 0.9 } : known;
+  const at =
+    check.lines
+      .flatMap((line) => line.at ?? [])
+      .sort()
+      .at(-1) ?? known?.at;
+  return at === undefined
+    ? known
+    : { fraction: Math.min(0.9, (check.lines.length - check.open.length) / check.lines.length), at, readings: [] };
+}
+
+function ownLinks(job: JobReading): OwnLink[] {
+  return ownLinkRows(job).map((row) => ({
+    id: row.id,
+    before: { area: row.before_area, phase: row.before_phase },
+    after: { area: row.after_area, phase: row.after_phase },
+    reason: row.reason,
+  }));
+}
+
+/** What was wrong when it came and is fitted on a return trip, once the right one is there. */
+function fittedLater(job: JobReading): Leftover[] {
+  return selectionRows(job).flatMap(({ id, area, phase, category, return_trip, state }) => {
+    if (!return_trip || state === 'fitted' || state === 'left over') return [];
+    const step = stepsByArea(job)
+      .get(area)
+      ?.find((entry) => entry.phase === phase);
+    return [{ id, area, text: `fit ${category.toLowerCase()}`, trade: step?.trade ?? phaseFacts(phase).trade }];
+  });
+}
+
+/** Added work that is not done: from assumptions that were wrong and from changes that were approved. */
+const extrasOf = (job: JobReading): ExtraWork[] =>
+  extraRows(job).flatMap(({ id, area, text, trade, half_days, after_phase, reason, state }) =>
+    state === 'open' ? [{ id, area, text, trade, halfDays: half_days, after: after_phase, reason }] : [],
+  );
+
+function gatesOf(job: JobReading): Gate[] {
+  const ends = groupBy(gateEndRows(job), (end) => end.gate);
+  const side = (gate: string, which: 'before' | 'after'): { area: string; phase: Phase }[] =>
+    (ends.get(gate) ?? []).flatMap(({ side: at, area, phase }) => (at === which ? [{ area, phase }] : []));
+  return gateRows(job).map(({ id, label, reason, together }) => ({
+    id,
+    label,
+    reason,
+    together: together === 1,
+    before: side(id, 'before'),
+    after: side(id, 'after'),
+  }));
+}
+
+const LOGISTIC_REASONS: Record<LogisticKind, string> = {
+  bin: 'what is torn out has to go somewhere',
+  scaffold: 'nobody works at a height without it',
+  crane: 'nobody carries it in by hand',
+  pump: 'concrete waits for nobody',
+  parking: 'the lorry may not stand there without it',
+  neighbours: 'they have to be told before it is loud or in their way',
+  other: 'it has to be there first',
+};
+
+const logisticsOf = (job: JobReading): Logistic[] =>
+  logisticRows(job).map(({ id, kind, label, area, phase, state }) => ({
+    id,
+    label,
+    area,
+    phase,
+    reason: LOGISTIC_REASONS[kind],
+    here: state === 'here',
+  }));

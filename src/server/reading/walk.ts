@@ -1,0 +1,102 @@
+import type { FiledAs } from '@/contract/commands/walks';
+import type { NarrationView } from '@/contract/views/walk';
+import { groupBy } from '@/core/group-by';
+import { queryAll, queryOne } from '../database/query';
+import type { Connection } from '../database/open';
+import type { Rows } from '../database/rows';
+import { notFound } from '../dispatch/refusal';
+
+/** One walk and what belongs to it. */
+
+export type WalkRow = Rows['walk'];
+
+/** The walk of that id, or a refusal. */
+export function walkRow(db: Connection, id: string): WalkRow {
+  const row = queryOne<WalkRow>(db, 'SELECT * FROM walk WHERE id = @id', { id });
+  if (!row) throw notFound('walk');
+  return row;
+}
+
+/** The plans before and after a walk; undefined while it is not planned. */
+export const planOfWalk = (db: Connection, walk: string): Rows['walk_plan'] | undefined =>
+  queryOne<Rows['walk_plan']>(db, 'SELECT * FROM walk_plan WHERE walk = @walk', { walk });
+
+/** The updates that a walk drafted, without those that were dropped. */
+export const draftsOfWalk = (
+  db: Connection,
+  walk: string,
+): Pick<Rows['job_update'], 'id' | 'audience' | 'title' | 'state'>[] =>
+  queryAll(
+    db,
+    `SELECT id, audience, title, state FROM job_update WHERE walk = @walk AND state <> 'dropped' ORDER BY audience`,
+    { walk },
+  );
+
+/** Where the records of a walk were put, by record. */
+export const filingsOfWalk = (
+  db: Connection,
+  walk: string,
+): ReadonlyMap<string, { filedAs: FiledAs; target: string | null }> =>
+  new Map(
+    queryAll<{ observation: string; filedAs: FiledAs; target: string | null }>(
+      db,
+      `SELECT filing.observation, filing.filed_as AS filedAs, filing.target
+        FROM standing_observation AS seen
+        JOIN filing ON filing.observation = seen.id
+        WHERE seen.walk = @walk`,
+      { walk },
+    ).map((row) => [row.observation, row]),
+  );
+
+/** What was dictated on a walk, with the drafts that somebody dropped or accepted. */
+export function narrationsOf(db: Connection, walk: string): NarrationView[] {
+  const dropped = groupBy(
+    queryAll<{ narration: string; draft: string }>(
+      db,
+      `SELECT dropped_draft.*
+        FROM dropped_draft
+        JOIN narration ON narration.id = narration
+        WHERE walk = @walk`,
+      { walk },
+    ),
+    (row) => row.narration,
+  );
+  const accepted = groupBy(
+    queryAll<{ narration: string; draft: string }>(
+      db,
+      `SELECT json_extract(facts, '$.said.narration') AS narration, json_extract(facts, '$.said.draft') AS draft
+        FROM standing_observation
+        WHERE walk = @walk AND json_extract(facts, '$.said.narration') IS NOT NULL`,
+      { walk },
+    ),
+    (row) => row.narration,
+  );
+  return queryAll<{ id: string; name: string; text: string; recording: string | null }>(
+    db,
+    'SELECT id, name, text, recording FROM narration WHERE walk = @walk ORDER BY kept_at, id',
+    { walk },
+  ).map((row) => ({
+    ...row,
+    dropped: (dropped.get(row.id) ?? []).map((entry) => entry.draft),
+    accepted: (accepted.get(row.id) ?? []).map((entry) => entry.draft),
+  }));
+}
+
+/** The newest walks of a job, begun before an instant where one is given, each with how much it recorded. */
+export const walksOf = (
+  db: Connection,
+  job: string,
+  most: number,
+  before = '9',
+): (WalkRow & { name: string; records: number; pictures: number })[] =>
+  queryAll(
+    db,
+    `SELECT walk.*, person.name, (SELECT count(*) FROM standing_observation WHERE walk = walk.id) AS records,
+        (SELECT count(*) FROM standing_observation WHERE walk = walk.id AND kind = 'picture') AS pictures
+      FROM walk
+      JOIN person ON person.id = walk.person
+      WHERE walk.job = @job AND started_at < @before
+      ORDER BY started_at DESC
+      LIMIT @most`,
+    { job, before, most },
+  );

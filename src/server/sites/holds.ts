@@ -1,0 +1,110 @@
+import type { HoldKind } from '@/contract/commands/sites';
+import type { HoldView } from '@/contract/views/job';
+import { phaseFacts } from '@/core/sequence/phases';
+import { expectedOf, isGiven, PARTIES, type Party } from '@/core/selections/requests';
+import { taskId } from '@/core/sequence/site';
+import { addDays } from '@/core/units/day';
+import { dayOfSlot } from '@/core/units/slot';
+import { closeInsOf, openWords } from '../reading/close-ins';
+import { areaNames } from '../reading/job';
+import { planOf, tasksOf } from '../reading/plan';
+import { ofJob, type JobReading } from '../reading/reading';
+import { requestRows, requestsOf, waitRows } from '../reading/selections';
+import { holdRows } from '../reading/sequence';
+
+/** What a job's work waits for, the nearest first. */
+export const holdsOf = ofJob((job): HoldView[] => {
+  const names = areaNames(job);
+  const holds = holdRows(job).map((row): HoldView => ({
+    id: row.id,
+    version: row.version,
+    request: null,
+    area: names.get(row.area) ?? '',
+    areaId: row.area,
+    phase: phaseFacts(row.phase).label,
+    kind: row.kind,
+    label: row.label,
+    text: row.text,
+    expectedOn: row.expected_on,
+    askedOn: row.asked_on,
+    overdue: row.expected_on < job.firm.today,
+  }));
+  return [...holds, ...requestHolds(job), ...closeInHolds(job)].sort((a, b) =>
+    a.expectedOn.localeCompare(b.expectedOn),
+  );
+});
+
+/** Steps of the work that wait for an approval, an answer or a drawing. */
+function requestHolds(job: JobReading): HoldView[] {
+  const now = job.firm.today;
+  const requests = requestsOf(job);
+  const rows = new Map(requestRows(job).map((row) => [row.id as string, row]));
+  const areas = areaNames(job);
+  return waitRows(job).flatMap(({ request: id, area, phase }): HoldView[] => {
+    const [request, row] = [requests.get(id), rows.get(id)];
+    if (!request || !row || !area || !phase || isGiven(request)) return [];
+    const promised = row.expected_on ?? (row.sent_on ? addDays(row.sent_on, row.takes_high) : null);
+    return [
+      {
+        id: `${id}:${area}:${phase}`,
+        version: row.version,
+        request: id,
+        area: areas.get(area) ?? '',
+        areaId: area,
+        phase: phaseFacts(phase).label,
+        kind: HOLD_OF[request.party],
+        label: request.party,
+        text:
+          `${request.kind} ${request.kind === 'drawing' ? 'owed by' : 'by'} ${PARTIES[request.party]}: ` +
+          request.subject,
+        expectedOn: expectedOf(request, requests, now),
+        askedOn: row.sent_on,
+        overdue: promised !== null && promised < now,
+      },
+    ];
+  });
+}
+
+/** Days ahead that a check before covering is told of. */
+const CHECK_AHEAD = 2;
+
+/**
+ * Checks before covering that were begun, or whose wall is about to be closed or was closed with lines open: they hold
+ * what covers.
+ */
+function closeInHolds(job: JobReading): HoldView[] {
+  const now = job.firm.today;
+  const plan = planOf(job);
+  return [...closeInsOf(job).values()].flatMap((check): HoldView[] => {
+    if (check.closed || check.open.length === 0) return [];
+    const task = tasksOf(job).get(taskId(check.area, 'close-in'));
+    const due = plan && task ? dayOfSlot(plan.origin, task.start) : now;
+    if (!check.covered && !check.begun && due > addDays(now, CHECK_AHEAD)) return [];
+    return [
+      {
+        id: `close-in:${check.area}`,
+        version: 1,
+        request: null,
+        area: check.name,
+        areaId: check.area,
+        phase: phaseFacts('close-in').label,
+        kind: 'close-in',
+        label: 'close-in',
+        text: `${openWords(check)}${check.covered ? '; covering was begun all the same' : ''}`,
+        expectedOn: due,
+        askedOn: null,
+        overdue: check.covered,
+      },
+    ];
+  });
+}
+
+const HOLD_OF: Record<Party, HoldKind> = {
+  client: 'client',
+  association: 'association',
+  authority: 'authority',
+  conservation: 'authority',
+  engineer: 'engineer',
+  designer: 'unknown',
+  us: 'unknown',
+};

@@ -1,0 +1,27 @@
+import type { WalksView } from '@/contract/views/walk';
+import { jobHead } from '../sites/job-head';
+import type { JobReading } from '../reading/reading';
+import { walksOf } from '../reading/walk';
+import { whenSeen } from '../words';
+
+/** How many walks are listed at once. */
+const SHOWN = 40;
+
+/** The walks of a job, the newest first. @param before an instant: walks that began before it */
+export function walksView(job: JobReading, before?: string): WalksView {
+  const rows = walksOf(job.firm.db, job.id, SHOWN + 1, before);
+  const shown = rows.slice(0, SHOWN);
+  return {
+    job: jobHead(job),
+    walks: shown.map((row) => ({
+      id: row.id,
+      kind: row.kind,
+      when: whenSeen(row.started_at, job.firm),
+      by: row.name,
+      finished: row.finished_at !== null,
+      records: row.records,
+      summary: `${row.records} records, ${row.pictures} pictures`,
+    })),
+    past: { before: before ?? null, earlier: rows.length > SHOWN ? (shown.at(-1)?.started_at ?? null) : null },
+  };
+}

@@ -1,0 +1,22 @@
+import Link from 'next/link';
+import { before, type Path } from '@/contract/routes';
+import type { PastShown } from '@/contract/views/job';
+
+/** The way back through a long past, and to its newest end again; nothing where all of it is shown. */
+export function PastLinks({ past, page }: { past: PastShown; page: Path }) {
+  if (past.earlier === null && past.before === null) return null;
+  return (
+    <p className="actions small-text no-print">
+      {past.before !== null && (
+        <Link href={page} scroll={false}>
+          The newest
+        </Link>
+      )}
+      {past.earlier !== null && (
+        <Link href={before(page, past.earlier)} scroll={false}>
+          What was before
+        </Link>
+      )}
+    </p>
+  );
+}

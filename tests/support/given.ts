@@ -1,0 +1,317 @@
+import { queryAll, queryOne } from '@/server/database/query';
+import type { Installation } from '@/server/installation';
+import { demoId } from '../../demo/seed';
+import { areaOf, must, newId, signalHouse } from './installations';
+import { FIRST_VISIT, type Given } from './first-visit-commands';
+import { SCHEDULE } from './schedule-commands';
+import { SELECTIONS } from './selection-commands';
+import { WALKS } from './walk-commands';
+
+const id = newId();
+const other = newId();
+const walk = demoId('signal', 'walk', '2');
+const row = (installation: Installation, table: string, key: string): Record<string, unknown> | undefined =>
+  queryOne(installation.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
+const version = (installation: Installation, table: string, key: string): number =>
+  Number(row(installation, table, key)?.version);
+const draft = (installation: Installation): { id: string; version: number } =>
+  queryOne(
+    installation.db,
+    `SELECT id, version
+      FROM job_update
+      WHERE job = @job AND state = 'draft' AND audience = 'client'
+      ORDER BY made_at DESC`,
+    { job: signalHouse },
+  ) ?? { id: '', version: 0 };
+const jobFacts = {
+  name: 'New House',
+  units: 'metric',
+  startDay: '2027-03-15',
+  promiseDay: '2027-06-01',
+  client: 'C',
+  clientEmail: 'c@c.example',
+  livedIn: true,
+  loudHalf: 'morning',
+};
+
+/** Every command once: what it is given after, what it is given, and what it leaves. */
+export const GIVEN: Record<string, Given> = {
+  ...FIRST_VISIT,
+  ...SELECTIONS,
+  ...WALKS,
+  ...SCHEDULE,
+  'person.add': {
+    payload: { id, name: 'New', role: 'lead', email: 'New@Firm.example' },
+    leaves: (installation) => row(installation, 'person', id),
+    expected: { name: 'New', email: 'new@firm.example', password_hash: null },
+  },
+  'sub.add': {
+    payload: { id, trade: 'paint', name: 'Third Bucket', crews: 1, phone: '+44 20 7946 0011' },
+    leaves: (installation) => row(installation, 'sub', id),
+    expected: { crews: 1, trade: 'paint', phone: '+44 20 7946 0011' },
+    plans: true,
+  },
+  'sub.change': {
+    payload: { id: demoId('sub', 'paint'), version: 1, name: 'Two Buckets', crews: 3 },
+    leaves: (installation) => row(installation, 'sub', demoId('sub', 'paint')),
+    expected: { crews: 3, version: 2 },
+    plans: true,
+  },
+  'sub.away': {
+    payload: { sub: demoId('sub', 'tile'), firstDay: '2027-05-03', lastDay: '2027-05-04' },
+    leaves: (installation) => queryAll(installation.db, `SELECT last_day FROM day_away WHERE first_day = '2027-05-03'`),
+    expected: [{ last_day: '2027-05-04' }],
+    plans: true,
+  },
+  'sub.back': {
+    before: (installation) =>
+      must(installation, 'sub.away', { sub: demoId('sub', 'tile'), firstDay: '2027-05-03', lastDay: '2027-05-04' }),
+    payload: { sub: demoId('sub', 'tile'), firstDay: '2027-05-03' },
+    leaves: (installation) => queryAll(installation.db, `SELECT * FROM day_away WHERE first_day = '2027-05-03'`),
+    expected: [],
+    plans: true,
+  },
+  'firm.set-zone': {
+    payload: { zone: 'Pacific/Auckland' },
+    leaves: (installation) => queryOne(installation.db, 'SELECT zone FROM firm'),
+    expected: { zone: 'Pacific/Auckland' },
+    plans: true,
+  },
+  'holiday.add': {
+    payload: { day: '2027-05-17', name: 'Harbour day' },
+    leaves: (installation) => queryOne(installation.db, `SELECT name FROM holiday WHERE day = '2027-05-17'`),
+    expected: { name: 'Harbour day' },
+    plans: true,
+  },
+  'job.open': {
+    payload: { id, ...jobFacts },
+    leaves: (installation) => row(installation, 'job', id),
+    expected: { state: 'scoping', lived_in: 1, loud_half: 'morning', position: 4 },
+  },
+  'job.change': {
+    payload: (installation) => ({
+      id: signalHouse,
+      version: version(installation, 'job', signalHouse),
+      state: 'active',
+      ...jobFacts,
+      units: 'imperial',
+    }),
+    leaves: (installation) => row(installation, 'job', signalHouse),
+    expected: { name: 'New House', units: 'imperial' },
+    plans: true,
+  },
+  'areas.add': {
+    payload: {
+      job: signalHouse,
+      levels: [{ id, name: 'Cellar', height: -1 }],
+      areas: [{ id: other, level: id, name: 'Store', kind: 'room', works: ['floor', 'redecorate'], size: 2 }],
+    },
+    leaves: (installation) =>
+      queryAll<{ phase: string }>(installation.db, 'SELECT phase FROM step WHERE area = @other', { other })
+        .map((step) => step.phase)
+        .sort(),
+    expected: ['clean', 'final-coat', 'first-coats', 'flooring', 'hand-over', 'protect'],
+    plans: true,
+  },
+  'area.change': {
+    payload: (installation) => ({
+      id: areaOf('children'),
+      version: version(installation, 'area', areaOf('children')),
+      name: 'Nursery',
+      works: ['floor'],
+      size: 1,
+    }),
+    leaves: (installation) => row(installation, 'area', areaOf('children')),
+    expected: { name: 'Nursery', works: '["floor"]' },
+    plans: true,
+  },
+  'area.beside': {
+    payload: { one: areaOf('main'), other: areaOf('children') },
+    leaves: (installation) =>
+      queryAll(installation.db, 'SELECT * FROM beside WHERE @a IN (one, other) AND @b IN (one, other)', {
+        a: areaOf('main'),
+        b: areaOf('children'),
+      }).length,
+    expected: 1,
+    plans: true,
+  },
+  'step.change': {
+    payload: { area: areaOf('boot'), phase: 'tape', trade: 'paint', halfDays: 7 },
+    leaves: (installation) =>
+      queryOne(installation.db, `SELECT trade, half_days FROM step WHERE area = @area AND phase = 'tape'`, {
+        area: areaOf('boot'),
+      }),
+    expected: { trade: 'paint', half_days: 7 },
+    plans: true,
+  },
+  'link.add': {
+    payload: {
+      id,
+      job: signalHouse,
+      before: { area: areaOf('boot'), phase: 'board' },
+      after: { area: areaOf('guest'), phase: 'board' },
+      reason: 'one delivery',
+    },
+    leaves: (installation) => row(installation, 'own_link', id),
+    expected: { reason: 'one delivery' },
+    plans: true,
+  },
+  'link.remove': {
+    before: (installation) =>
+      must(installation, 'link.add', {
+        id,
+        job: signalHouse,
+        before: { area: areaOf('boot'), phase: 'board' },
+        after: { area: areaOf('guest'), phase: 'board' },
+        reason: 'one delivery',
+      }),
+    payload: { id },
+    leaves: (installation) => row(installation, 'own_link', id),
+    expected: undefined,
+    plans: true,
+  },
+  'hold.add': {
+    payload: {
+      id,
+      job: signalHouse,
+      area: areaOf('boot'),
+      phase: 'tape',
+      kind: 'client',
+      label: 'colour',
+      text: 'which white',
+      expectedOn: '2027-03-20',
+    },
+    leaves: (installation) => row(installation, 'hold', id),
+    expected: { state: 'open', asked_on: null },
+    plans: true,
+  },
+  'hold.expect': {
+    payload: { id: demoId('signal', 'hold', '0'), version: 1, expectedOn: '2027-03-30' },
+    leaves: (installation) => row(installation, 'hold', demoId('signal', 'hold', '0')),
+    expected: { expected_on: '2027-03-30', version: 2 },
+    plans: true,
+  },
+  'hold.release': {
+    payload: { id: demoId('signal', 'hold', '0'), version: 1 },
+    leaves: (installation) => row(installation, 'hold', demoId('signal', 'hold', '0')),
+    expected: { state: 'released' },
+    plans: true,
+  },
+  'hold.reopen': {
+    before: (installation) => must(installation, 'hold.release', { id: demoId('signal', 'hold', '0'), version: 1 }),
+    payload: { id: demoId('signal', 'hold', '0'), version: 2 },
+    leaves: (installation) => row(installation, 'hold', demoId('signal', 'hold', '0')),
+    expected: { state: 'open', version: 3 },
+    plans: true,
+  },
+  'scope.add': {
+    payload: { id, job: signalHouse, area: areaOf('bath'), stance: 'out', verb: 'move', subject: 'the window' },
+    leaves: (installation) => row(installation, 'scope_item', id),
+    expected: { stance: 'out', quantity: null },
+  },
+  'scope.change': {
+    payload: {
+      id: demoId('signal', 'scope', '0'),
+      version: 1,
+      stance: 'conditional',
+      verb: 'open',
+      subject: 'the wall',
+      dependsOn: 'the engineer',
+    },
+    leaves: (installation) => row(installation, 'scope_item', demoId('signal', 'scope', '0')),
+    expected: { stance: 'conditional', version: 2 },
+  },
+  'walk.start': {
+    payload: { id, job: signalHouse, kind: 'close-in' },
+    leaves: (installation) => row(installation, 'walk', id),
+    expected: { kind: 'close-in', finished_at: null, person: demoId('person', 'maren') },
+  },
+  'walk.finish': {
+    before: (installation) => must(installation, 'walk.start', { id, job: signalHouse, kind: 'progress' }),
+    payload: { id },
+    leaves: (installation) => row(installation, 'walk', id)?.finished_at !== null,
+    expected: true,
+    plans: true,
+  },
+  'observation.record': {
+    payload: { observation: { id, walk, area: areaOf('guest'), kind: 'caution', text: 'loose tread' } },
+    leaves: (installation) => row(installation, 'observation', id),
+    expected: { kind: 'caution', text: 'loose tread', job: signalHouse },
+    plans: true,
+  },
+  'update.edit': {
+    payload: (installation) => ({ ...draft(installation), title: 'T', body: 'B' }),
+    leaves: (installation) => row(installation, 'job_update', draft(installation).id),
+    expected: { title: 'T', version: 2 },
+  },
+  'update.drop': {
+    payload: draft,
+    leaves: (installation) => queryAll(installation.db, `SELECT * FROM job_update WHERE state = 'dropped'`).length,
+    expected: 1,
+  },
+  'update.restore': {
+    before: (installation) => must(installation, 'update.drop', draft(installation)),
+    payload: (installation) =>
+      queryOne(installation.db, `SELECT id, version FROM job_update WHERE state = 'dropped'`) ?? {},
+    leaves: (installation) => queryAll(installation.db, `SELECT * FROM job_update WHERE state = 'dropped'`).length,
+    expected: 0,
+  },
+  'update.send': {
+    payload: (installation) => ({
+      ...draft(installation),
+      title: 'T',
+      body: 'B',
+      expiresOn: '2027-03-09',
+      recipients: [{ messageId: id, linkId: other, name: 'A', address: 'a@a.example' }],
+    }),
+    leaves: (installation) => row(installation, 'message', id),
+    expected: { state: 'queued', share_link: other },
+  },
+  'share.make': {
+    payload: { id, audience: 'crew', job: signalHouse, recipient: 'All', expiresOn: '2027-04-01' },
+    leaves: (installation) => row(installation, 'share_link', id),
+    expected: { audience: 'crew', sub: null, revoked_at: null },
+  },
+  'share.revoke': {
+    before: (installation) =>
+      must(installation, 'share.make', {
+        id,
+        audience: 'crew',
+        job: signalHouse,
+        recipient: 'All',
+        expiresOn: '2027-04-01',
+      }),
+    payload: { id },
+    leaves: (installation) => row(installation, 'share_link', id)?.revoked_at !== null,
+    expected: true,
+  },
+  'message.retry': {
+    before: (installation) => {
+      must(installation, 'update.send', {
+        ...draft(installation),
+        title: 'T',
+        body: 'B',
+        expiresOn: '2027-03-09',
+        recipients: [{ messageId: id, linkId: other, name: 'A', address: 'a@a.example' }],
+      });
+      installation.db.prepare(`UPDATE message SET state = 'failed', failure = 'no' WHERE id = ?`).run(id);
+    },
+    payload: { id },
+    leaves: (installation) => row(installation, 'message', id),
+    expected: { state: 'queued', failure: null },
+  },
+  'message.acknowledge': {
+    before: (installation) =>
+      must(installation, 'update.send', {
+        ...draft(installation),
+        title: 'T',
+        body: 'B',
+        expiresOn: '2027-03-09',
+        recipients: [{ messageId: id, linkId: other, name: 'A', address: 'a@a.example' }],
+      }),
+    who: { kind: 'link', id: other, audience: 'client', job: signalHouse, sub: null },
+    payload: { name: 'Averill' },
+    leaves: (installation) => row(installation, 'message', id),
+    expected: { acknowledged_by: 'Averill' },
+  },
+};
