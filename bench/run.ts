@@ -2,7 +2,7 @@ import { doorFigures } from './door';
 import { narrationFigures } from './narration';
 import { planFigures } from './plan';
 import { quantityFigures } from './quantities';
-import { roomsFigures } from './rooms';
+import { pageFigures } from './pages';
 import { scheduleFigures } from './schedule';
 
 /** `npm run bench [-- NAME]`: one JSON object a line; ratios against something plain, taken in the same run. */
@@ -10,7 +10,7 @@ const QUESTIONS = {
   plan: planFigures,
   door: doorFigures,
   quantities: quantityFigures,
-  rooms: roomsFigures,
+  pages: pageFigures,
   schedule: scheduleFigures,
   narration: narrationFigures,
 };

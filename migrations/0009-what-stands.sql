@@ -30,7 +30,7 @@ CREATE TABLE standing (
   -- What the words before it add up to, as JSON.
   state TEXT NOT NULL DEFAULT '{}'
 ) STRICT, WITHOUT ROWID;
-CREATE INDEX standing_job ON standing (job);
+CREATE INDEX standing_job ON standing (job, matter);
 CREATE INDEX standing_observation_of ON standing (observation);
 
 -- From how many records what stands was made, and in which form: what does not fit is made again at the start.

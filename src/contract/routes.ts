@@ -97,7 +97,8 @@ export const api = {
   commands: (): Path => '/api/commands',
   preview: (): Path => '/api/preview',
   changes: (): Path => '/api/changes',
-  find: (): Path => '/api/find',
+  /** What can be found: in open jobs all of it, with words what closed jobs have by them. */
+  find: (q?: string): Path => `/api/find${query({ q })}`,
   session: (): Path => '/api/session',
   sessionPerson: (): Path => '/api/session/person',
   plan: (): Path => '/api/plan.json',

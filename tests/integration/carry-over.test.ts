@@ -1,4 +1,4 @@
-import { readFirm } from '@/server/reading/reading';
+import { readFirm, readJob } from '@/server/reading/reading';
 import { describe, expect, it } from 'vitest';
 import { reviewView } from '@/server/walks/review';
 import { walkPack } from '@/server/walks/pack';
@@ -90,7 +90,7 @@ describe('the review of a walk', () => {
       verdict: 'damaged',
       text: 'two dented',
     });
-    const view = reviewView(readFirm(installation).job(signalHouse), walk);
+    const view = reviewView(readJob(installation, signalHouse), walk, () => readFirm(installation));
     expect(view.areas).toEqual([
       {
         id: areaOf('guest'),
@@ -110,9 +110,9 @@ describe('the review of a walk', () => {
 
   it('is of its own job only', () => {
     const installation = demoHouse();
-    expect(() => reviewView(readFirm(installation).job(demoId('tannery')), demoId('signal', 'walk', '2'))).toThrow(
-      'There is no such walk of this job here.',
-    );
+    expect(() =>
+      reviewView(readJob(installation, demoId('tannery')), demoId('signal', 'walk', '2'), () => readFirm(installation)),
+    ).toThrow('There is no such walk of this job here.');
     expect(() => walkPack(installation, newId())).toThrow('There is no such walk here.');
   });
 });

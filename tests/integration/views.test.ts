@@ -1,5 +1,5 @@
 import { reviewView } from '@/server/walks/review';
-import { readFirm, readJob } from '@/server/reading/reading';
+import { readFirm, readHouse, readJob } from '@/server/reading/reading';
 import { pathOf } from '@/server/access/tokens';
 import { describe, expect, it } from 'vitest';
 import { queryAll } from '@/server/database/query';
@@ -145,7 +145,9 @@ describe('a plan that cannot be made', () => {
     must(built.installation, 'walk.finish', { id: built.walk }, built.owner);
     built.renew();
     const told = (): object => {
-      const { moved, finish, planning } = reviewView(readFirm(built.installation).job(built.job), built.walk);
+      const { moved, finish, planning } = reviewView(readJob(built.installation, built.job), built.walk, () =>
+        readFirm(built.installation),
+      );
       return { moved, finish, planning };
     };
     const after = told();
@@ -286,7 +288,7 @@ describe('the frame', () => {
   });
 
   it('finds areas, subs and selections by name', () => {
-    const labels = findable(installation()).map((found) => found.label);
+    const labels = findable(readHouse(installation())).map((found) => found.label);
     expect(labels).toEqual(
       expect.arrayContaining([
         'Guest suite, Signal House',

@@ -1,4 +1,4 @@
-import { readFirm, readJob } from '@/server/reading/reading';
+import { readFirm, readHouse, readJob } from '@/server/reading/reading';
 import sharp from 'sharp';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -129,8 +129,9 @@ describe('before a wall is closed', () => {
   it('what is in a wall is found again, drawn and printed', async () => {
     const installation = demoHouse();
     expect(
-      findable(installation).find((found) => found.label === 'backing for the desk top, Study wall 1, Signal House')
-        ?.path,
+      findable(readHouse(installation)).find(
+        (found) => found.label === 'backing for the desk top, Study wall 1, Signal House',
+      )?.path,
     ).toBe(`/jobs/${signalHouse}/areas/${areaOf('study')}/walls#wall-1`);
     const svg = String((await areaPaper(installation, areaOf('study'), 'inside-1.svg', '')).body);
     expect(svg).toMatch(/<title>Study, wall 1: what is inside<\/title>[\s\S]*>11&#39; 2&#34;<[\s\S]*>3<\/text>/);
@@ -271,7 +272,7 @@ describe('a narration', () => {
       }),
     ).toMatchObject({ code: 'narration-empty', field: 'text' });
     const open = (): number | undefined =>
-      reviewView(readFirm(installation).job(signalHouse), walk).narrations[0]?.open;
+      reviewView(readJob(installation, signalHouse), walk, () => readFirm(installation)).narrations[0]?.open;
     expect(open()).toBe(2);
     const accepted = record(installation, walk, {
       kind: 'caution',
@@ -442,11 +443,11 @@ describe('what a walk found', () => {
       kind: 'engineer',
       text: 'engineer to look at the flue',
     });
-    expect(reviewView(readFirm(installation).job(signalHouse), walk).unfiled.map((line) => line.filedAs)).toEqual([
-      'change',
-      'scope',
-      'wait',
-    ]);
+    expect(
+      reviewView(readJob(installation, signalHouse), walk, () => readFirm(installation)).unfiled.map(
+        (line) => line.filedAs,
+      ),
+    ).toEqual(['change', 'scope', 'wait']);
     expect(
       refused(installation, 'observation.file', { about: seen.surprise, filedAs: 'scope', target: newId() }),
     ).toMatchObject({ code: 'placed-already' });
@@ -473,7 +474,7 @@ describe('what a walk found', () => {
       about: demoId('signal', 'item', 'boxes'),
       verdict: 'not seen',
     });
-    const view = reviewView(readFirm(installation).job(signalHouse), walk);
+    const view = reviewView(readJob(installation, signalHouse), walk, () => readFirm(installation));
     expect(view.passedBy.map((item) => item.text)).toEqual(
       expect.arrayContaining(['boxes too low on the east wall', 'duct collar unsealed at the ceiling']),
     );

@@ -70,7 +70,7 @@ describe('a walk', () => {
       text: 'ordered as Flush, birch, 2\' 8", but came as oak, not birch',
     });
 
-    const review = reviewView(readFirm(installation).job(signalHouse), walk);
+    const review = reviewView(readJob(installation, signalHouse), walk, () => readFirm(installation));
     expect(review.gain).toBeGreaterThan(0);
     expect(review.areas.find((area) => area.name === 'Guest suite')?.lines.map((line) => line.text)).toEqual([
       'wires 30 % → done',

@@ -1,4 +1,4 @@
-import { readFirm } from '@/server/reading/reading';
+import { readFirm, readJob } from '@/server/reading/reading';
 import { describe, expect, it } from 'vitest';
 import { queryAll, queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
@@ -80,7 +80,7 @@ describe('what was taken back counts nowhere', () => {
       status: 'refused',
       problem: { code: 'withdrawn', field: 'about' },
     });
-    expect(reviewView(readFirm(installation).job(signalHouse), walk).unfiled).toEqual([]);
+    expect(reviewView(readJob(installation, signalHouse), walk, () => readFirm(installation)).unfiled).toEqual([]);
   });
 });
 

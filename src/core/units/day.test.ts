@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays, backToWeekday, daysBetween, formatDay, isDay, weekday } from './day';
 import { dayOfSlot, formatSlot, isAfternoon, slotOf } from './slot';
+import { isWorkday, workdaysBetween } from './workday';
 
 describe('days and half-days', () => {
   it('are said with their weekday, and with the year where it is another', () => {
@@ -34,4 +35,24 @@ describe('days and half-days', () => {
         expect(daysBetween(backToWeekday(day), day)).toBeLessThanOrEqual(2);
       }),
     ));
+});
+
+describe('working days between two days', () => {
+  it('are those that one would count one by one', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 4000 }),
+        fc.integer({ min: -30, max: 900 }),
+        fc.array(fc.integer({ min: -5, max: 900 }), { maxLength: 12 }),
+        (start, length, free) => {
+          const first = addDays('2020-01-01', start);
+          const last = addDays(first, length);
+          const holidays = new Set(free.map((day) => addDays(first, day)));
+          let count = 0;
+          for (let day = first; day < last; day = addDays(day, 1)) if (isWorkday(day, holidays)) count++;
+          expect(workdaysBetween(first, last, holidays)).toBe(count);
+        },
+      ),
+    );
+  });
 });

@@ -7,6 +7,28 @@ export type Day = string;
 
 const dateOf = (day: Day): UTCDate => new UTCDate(parseISO(day, { in: tz }));
 
+/** Work is counted in few different days, each asked for thousands of times: what was worked out of one is kept. */
+function kept<Key, Answer>(work: (key: Key) => Answer): (key: Key) => Answer {
+  const known = new Map<Key, Answer>();
+  return (key) => {
+    const found = known.get(key);
+    if (found !== undefined) return found;
+    if (known.size >= MOST_KEPT) known.clear();
+    const answer = work(key);
+    known.set(key, answer);
+    return answer;
+  };
+}
+/** Some 50 years of days. */
+const MOST_KEPT = 20_000;
+
+const FIRST = dateOf('2000-01-01');
+/** Days since the first of 2000; less than 0 before it. */
+const numberOf = kept((day: Day) => differenceInCalendarDays(dateOf(day), FIRST));
+const dayOf = kept((number: number) => format(plusDays(FIRST, number), 'yyyy-MM-dd'));
+const weekdayOf = kept((day: Day) => getDay(dateOf(day)));
+const inWords = kept((day: Day) => format(dateOf(day), 'EEE d MMM'));
+
 /** Whether the text is a day that exists, written `YYYY-MM-DD`, in the years this program plans for. */
 export function isDay(text: string): boolean {
   return /^(19|20|21)\d\d-\d\d-\d\d$/.test(text) && isValid(parseISO(text, { in: tz }));
@@ -14,17 +36,17 @@ export function isDay(text: string): boolean {
 
 /** The day `count` days later (earlier when negative). */
 export function addDays(day: Day, count: number): Day {
-  return format(plusDays(dateOf(day), count), 'yyyy-MM-dd');
+  return dayOf(numberOf(day) + count);
 }
 
 /** Days from the first to the second; negative when the second is earlier. */
 export function daysBetween(from: Day, to: Day): number {
-  return differenceInCalendarDays(dateOf(to), dateOf(from));
+  return numberOf(to) - numberOf(from);
 }
 
 /** 0 Sunday … 6 Saturday. */
 export function weekday(day: Day): number {
-  return getDay(dateOf(day));
+  return weekdayOf(day);
 }
 
 /** Saturday or Sunday, of a number from 0 for Sunday to 6. */
@@ -39,7 +61,7 @@ export const mondayOf = (day: Day): Day => addDays(day, -((weekday(day) + 6) % 7
 /** As people say it: `Tue 9 Mar`; with the year where it is not the one of `near`. */
 export function formatDay(day: Day, near?: Day): string {
   const otherYear = near !== undefined && near.slice(0, 4) !== day.slice(0, 4);
-  return format(dateOf(day), otherYear ? 'EEE d MMM yyyy' : 'EEE d MMM');
+  return otherYear ? format(dateOf(day), 'EEE d MMM yyyy') : inWords(day);
 }
 
 /** The same day, else the weekday after it: offices answer and lorries come on weekdays. */

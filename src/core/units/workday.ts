@@ -3,6 +3,17 @@ import { addDays, daysBetween, isWeekend, type Day } from './day';
 /** Whether offices and crews work: weekdays that are no holiday. */
 export const isWorkday = (day: Day, holidays: ReadonlySet<Day>): boolean => !isWeekend(day) && !holidays.has(day);
 
+/** How many working days there are from the first day on, the last not among them. */
+export function workdaysBetween(first: Day, last: Day, holidays: ReadonlySet<Day>): number {
+  const days = daysBetween(first, last);
+  if (days <= 0) return 0;
+  const weeks = Math.floor(days / 7);
+  let count = 5 * weeks;
+  for (let day = addDays(first, 7 * weeks); day < last; day = addDays(day, 1)) if (!isWeekend(day)) count++;
+  for (const holiday of holidays) if (holiday >= first && holiday < last && !isWeekend(holiday)) count--;
+  return count;
+}
+
 /** So many working days after a day. */
 export function workdaysAfter(day: Day, count: number, holidays: ReadonlySet<Day>): Day {
   let at = day;

@@ -41,8 +41,8 @@ export function remainingHalfDays(
   const intervals: Interval[] = readings.slice(1).flatMap((reading, index) => {
     const former = readings[index] ?? reading;
     const gain = reading.fraction - former.fraction;
-    const halfDays = workedBetween(former.at, reading.at);
-    return gain > 0 && halfDays > 0 ? [{ gain, halfDays }] : [];
+    const halfDays = gain > 0 ? workedBetween(former.at, reading.at) : 0;
+    return halfDays > 0 ? [{ gain, halfDays }] : [];
   });
   return remainingWork(planned, progress.fraction, intervals.slice(-4));
 }

@@ -4,7 +4,6 @@ import {
   notWithdrawn,
   ofKind,
   type Annotation,
-  type InWallKind,
   type Observation,
   type ObservationKind,
   type Of,
@@ -22,15 +21,14 @@ import { OF_JOBS, ofFirm, ofJob, rowsOf, type JobReading } from './reading';
 
 export type RecordRow = Rows['observation'] & { matter: string | null };
 
-const LEFT_OUT = new Set(['facts', 'matter']);
-
 /**
  * Columns that a kind has not are NULL; leaving them out, with the facts that have no column, gives the core's shape.
  */
 export function shaped(row: Rows['observation']): Observation {
-  const given = Object.fromEntries(Object.entries(row).filter(([key, value]) => value !== null && !LEFT_OUT.has(key)));
-  const facts = row.facts === '{}' ? {} : (JSON.parse(row.facts) as object);
-  return { ...given, ...facts } as unknown as Observation;
+  const { facts, matter: _, ...columns } = row as RecordRow;
+  const given: Record<string, unknown> = facts === '{}' ? {} : (JSON.parse(facts) as Record<string, unknown>);
+  for (const [column, value] of Object.entries(columns)) if (value !== null) given[column] ??= value;
+  return given as unknown as Observation;
 }
 
 type StandingRow = RecordRow & { newest: string; state: string };
@@ -86,21 +84,30 @@ export const recordsOfMatters = (db: Connection, matters: readonly string[]): Ob
   ).map(shaped);
 
 /**
- * What a walk recorded and all else that was ever said of the same matters, none withdrawn: what a walk changed is seen
- * from these alone.
+ * What a walk recorded, and of what it spoke of what was known before and is known since: of a step the last word before
+ * the walk, of an item all words. What a walk changed is seen from these alone.
  */
 export const recordsAround = (db: Connection, walk: string): Observation[] =>
   queryAll<RecordRow>(
     db,
-    `SELECT *
+    `WITH mine AS (SELECT id, kind, matter, at FROM standing_observation WHERE walk = @walk)
+      SELECT *
       FROM standing_observation
       WHERE id IN (
-        SELECT id FROM observation WHERE walk = @walk
+        SELECT id FROM mine
         UNION
         SELECT other.id
-          FROM observation AS mine
+          FROM mine
           JOIN observation AS other ON other.matter = mine.matter
-          WHERE mine.walk = @walk)
+          WHERE mine.kind IN ('remaining', 'caution', 'recheck')
+        UNION
+        SELECT (SELECT id
+            FROM standing_observation AS before
+            WHERE before.matter = mine.matter AND before.walk <> @walk AND before.at < (SELECT min(at) FROM mine)
+            ORDER BY before.at DESC, before.id DESC
+            LIMIT 1)
+          FROM mine
+          WHERE mine.kind = 'progress')
       ORDER BY at, id`,
     { walk },
   ).map(shaped);
@@ -231,27 +238,4 @@ export const newestPictures = (job: JobReading, most: number): Of<'picture'>[] =
       { job: job.id, most },
     ).map(shaped),
     'picture',
-  );
-
-/** What is recorded in walls, over all jobs, closed ones too. */
-export const inEveryWall = (
-  db: Connection,
-): {
-  what: InWallKind;
-  wall: number;
-  text: string | null;
-  area: string;
-  name: string;
-  job: string;
-  jobName: string;
-}[] =>
-  queryAll(
-    db,
-    `SELECT json_extract(facts, '$.what') AS what, json_extract(facts, '$.wall') AS wall, text, seen.area,
-        area.name, seen.job, job.name AS jobName
-      FROM standing
-      JOIN observation AS seen ON seen.id = standing.observation
-      JOIN area ON area.id = seen.area
-      JOIN job ON job.id = seen.job
-      WHERE standing.matter >= 'thing:' AND standing.matter < 'thing;'`,
   );

@@ -11,8 +11,8 @@ import {
   type SiteArea,
   type TrackStep,
 } from '@/core/sequence/site';
-import { addDays, daysBetween, type Day } from '@/core/units/day';
-import { isWorkday } from '@/core/units/workday';
+import type { Day } from '@/core/units/day';
+import { workdaysBetween } from '@/core/units/workday';
 import { remainingHalfDays, type PhaseProgress } from '@/core/walks/progress';
 import { dayIn, halfIn, type Zone } from '@/core/units/zone';
 import type { LogisticKind } from '@/contract/commands/schedule';
@@ -28,16 +28,8 @@ import { gateEndRows, gateRows, inspectionRows, logisticRows, ownLinkRows } from
 
 /** Worked half-days between two instants by the firm's days: weekdays that are no holiday. */
 function workedBetween(zone: Zone, holidays: ReadonlySet<Day>): (from: string, to: string) => number {
-  return (from, to) => {
-    const first = dayIn(zone, from);
-    let count = halfIn(zone, to) - halfIn(zone, from);
-    const last = daysBetween(first, dayIn(zone, to));
-    for (let day = 0; day < last; day++) {
-      const date = addDays(first, day);
-      if (isWorkday(date, holidays)) count += 2;
-    }
-    return count;
-  };
+  return (from, to) =>
+    2 * workdaysBetween(dayIn(zone, from), dayIn(zone, to), holidays) + halfIn(zone, to) - halfIn(zone, from);
 }
 
 /** The same by the holidays and the zone of the firm. */

@@ -20,6 +20,8 @@ import { siteOf } from '../reading/site';
 import { whenSeen } from '../words';
 
 const LOAD_WEEKS = 8;
+/** Weeks that are drawn. */
+const WEEKS = 80;
 /** Rows of the list of slips. */
 const SHOWN = 300;
 
@@ -180,9 +182,10 @@ function timeline(
     ...(baseline ? baseline.work.map((task) => lastDay(baseline.origin, task.finish)) : []),
   ].sort();
   const last = ends.at(-1) ?? now;
-  const weeks = Array.from({ length: Math.min(120, Math.floor(daysBetween(first, last) / 7) + 1) }, (_, index) =>
-    addDays(first, 7 * index),
-  );
+  // Of a job of many years the last weeks are drawn; what was done before them stands at their beginning.
+  const count = Math.floor(daysBetween(first, last) / 7) + 1;
+  const from = count > WEEKS ? addDays(first, 7 * (count - WEEKS)) : first;
+  const weeks = Array.from({ length: Math.min(WEEKS, count) }, (_, index) => addDays(from, 7 * index));
   // A week's figure is what is reached by its end.
   const by = weeks.map((week) => addDays(week, 6));
   const percent = (shares: number[]): number[] => shares.map((share) => Math.round(1000 * Math.min(1, share)) / 10);

@@ -26,7 +26,7 @@ import { jobHead } from './job-head';
 import { areaViews } from './rooms';
 
 /** How much of a room's past is on its page at once; what was before is a page further back. */
-const SHOWN = { pictures: 40, remarks: 60, ofEachSpot: 12 };
+const SHOWN = { pictures: 12, remarks: 20, ofEachSpot: 8 };
 
 /** The clipboard of one area. @param before an instant: its pictures and remarks from before then */
 export function roomView(job: JobReading, area: string, before?: string): RoomView {

@@ -24,7 +24,7 @@ import { pictureViews } from '../sites/room';
 import { personNames } from '../reading/firm';
 import { areaNames, stepRows } from '../reading/job';
 import { readPlan, wholePlan } from '../reading/plan';
-import type { JobReading } from '../reading/reading';
+import type { FirmReading, JobReading } from '../reading/reading';
 import { carriedOf, closedSince, progressOf, recordsOfWalk } from '../reading/records';
 import { workedHalfDays } from '../reading/site';
 import { draftsOfWalk, filingsOfWalk, narrationsOf, planOfWalk, walkRow, type WalkRow } from '../reading/walk';
@@ -34,12 +34,13 @@ import { spokenNames } from './spoken-names';
 /**
  * The end of a walk: what it changed, what that does to the plan, and the updates. Before it is finished the effect is
  * worked out on the spot; afterwards it is the one that was stored.
+ * @param allJobs a reading of all jobs, made only where the plan is worked out here
  */
-export function reviewView(job: JobReading, id: string): ReviewView {
+export function reviewView(job: JobReading, id: string, allJobs: () => FirmReading): ReviewView {
   const { db, today: now } = job.firm;
   const walk = walkRow(db, id);
   if (walk.job !== job.id) throw notFound('walk of this job');
-  const { effect, planning, problem } = effectIn(job, walk);
+  const { effect, planning, problem } = effectIn(job, walk, allJobs);
   const news = effect && newsOf(job, walk, effect, undefined);
   const seen = recordsOfWalk(db, id);
   return {
@@ -71,6 +72,7 @@ export function reviewView(job: JobReading, id: string): ReviewView {
 function effectIn(
   job: JobReading,
   walk: WalkRow,
+  allJobs: () => FirmReading,
 ): { effect: Effect | null; planning: boolean; problem: string | null } {
   const { db } = job.firm;
   const stored = planOfWalk(db, walk.id);
@@ -80,8 +82,9 @@ function effectIn(
     const after = readPlan(db, { version: stored.after_version });
     return { effect: after ? effectOf(before, after, job.id) : null, planning: false, problem: null };
   }
-  const before = wholePlan(job.firm);
-  const outcome = makePlan(planInput(job.firm));
+  const firm = allJobs();
+  const before = wholePlan(firm);
+  const outcome = makePlan(planInput(firm));
   const after = outcome.ok ? outcome.value : before;
   return {
     effect: after ? effectOf(before, after, job.id) : null,

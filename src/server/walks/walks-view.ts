@@ -5,7 +5,7 @@ import { walksOf } from '../reading/walk';
 import { whenSeen } from '../words';
 
 /** How many walks are listed at once. */
-const SHOWN = 40;
+const SHOWN = 20;
 
 /** The walks of a job, the newest first. @param before an instant: walks that began before it */
 export function walksView(job: JobReading, before?: string): WalksView {

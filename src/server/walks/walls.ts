@@ -17,7 +17,7 @@ import { whenSeen } from '../words';
 type InWallSeen = Numbered & Of<'in-wall'>;
 
 /** How many pictures of a room are shown beside its walls: the newest. */
-const PICTURES = 40;
+const PICTURES = 12;
 
 /**
  * What is in the walls of an area, each wall with its drawing: before it is closed a checklist, afterwards where to

@@ -1,5 +1,5 @@
 'use client';
-import { api, routes } from '@/contract/routes';
+import { api, routes, type Path } from '@/contract/routes';
 import { Search } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
@@ -17,6 +17,14 @@ const ALWAYS: Found[] = [
   { label: 'New job', kind: 'place', path: routes.newJob() },
 ];
 const MOST = 12;
+
+/** How long somebody may take from letter to letter. */
+const TYPING_MS = 250;
+
+const ask = (path: Path): Promise<Found[]> =>
+  fetch(path)
+    .then((response) => (response.ok ? response.json() : []) as Promise<Found[]>)
+    .catch(() => []);
 
 const matches = (label: string, asked: string): boolean =>
   asked
@@ -44,10 +52,26 @@ export function Find({ jobs }: { jobs: ShellView['jobs'] }) {
   const look = (): void => {
     setAsked('');
     setAt(0);
-    void fetch(api.find())
-      .then((response) => (response.ok ? response.json() : []) as Promise<Found[]>)
-      .then(setThings, () => undefined);
+    void ask(api.find()).then(setThings);
   };
+  // What closed jobs have is asked for by its name, once somebody stops typing.
+  const [closed, setClosed] = useState<Found[]>([]);
+  useEffect(() => {
+    setClosed([]);
+    if (asked.trim() === '') return undefined;
+    let gone = false;
+    const timer = setTimeout(
+      () =>
+        void ask(api.find(asked.trim())).then((more) => {
+          if (!gone) setClosed(more);
+        }),
+      TYPING_MS,
+    );
+    return () => {
+      gone = true;
+      clearTimeout(timer);
+    };
+  }, [asked]);
   const all = [
     ...jobs.flatMap((job) =>
       PLACES.map((place): Found => ({
@@ -58,6 +82,7 @@ export function Find({ jobs }: { jobs: ShellView['jobs'] }) {
     ),
     ...ALWAYS,
     ...things,
+    ...closed,
   ];
   const found =
     asked.trim() === ''

@@ -1,6 +1,10 @@
 import { route } from '@/server/route';
-import { findable } from '@/server/find/queries';
+import { findable, foundInClosed } from '@/server/find/queries';
+import { readHouse } from '@/server/reading/reading';
 
-export const GET = route({ session: true }, (installation) => {
-  return Response.json(findable(installation));
+/** Without `q` all that has a name in open jobs; with it what closed jobs have by those words. */
+export const GET = route({ session: true }, (installation, request) => {
+  const asked = new URL(request.url).searchParams.get('q');
+  const house = readHouse(installation);
+  return Response.json(asked === null ? findable(house) : foundInClosed(house, asked));
 });

@@ -1,0 +1,82 @@
+import { execFileSync } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { api, routes, type Path } from '@/contract/routes';
+import { demoId } from '../demo/seed';
+import { serve, type Running } from '../scripts/demo-server';
+import { figure, inTurn, median, type Figure } from './measure';
+
+const job = demoId('signal');
+const area = demoId('signal', 'area', 'guest');
+const walk = demoId('signal', 'walk', '2');
+
+/** The pages that are held to stay flat, by their names. */
+const PAGES: Record<string, Path> = {
+  Today: routes.today(),
+  Rooms: routes.rooms(job),
+  Room: routes.room(job, area),
+  Walls: routes.walls(job, area),
+  Scope: routes.scope(job),
+  Selections: routes.selections(job),
+  Sequence: routes.sequence(job),
+  Schedule: routes.schedule(job),
+  Progress: routes.progress(job),
+  Walks: routes.walks(job),
+  Review: routes.review(job, walk),
+  Walk: routes.walk(walk),
+  Updates: routes.news(job),
+  Find: api.find(),
+};
+const SIMPLEST: Path = '/s/none';
+const ROUNDS = 30;
+const NOW = '2027-03-09T16:30:00.000Z';
+
+/** A firm of some years in a folder; `AFTERMIST_GROWN` names one where it is made once and kept. */
+function grown(name: string, ...terms: string[]): { folder: string; gone: () => void } {
+  const { AFTERMIST_GROWN } = process.env;
+  const base = AFTERMIST_GROWN ?? mkdtempSync(join(tmpdir(), 'aftermist-grown-'));
+  const folder = join(base, name);
+  if (!existsSync(folder))
+    execFileSync(join('node_modules', '.bin', 'tsx'), ['scripts/grow.ts', '--into', folder, ...terms], {
+      env: { ...process.env, AFTERMIST_NOW: NOW },
+      stdio: ['ignore', 2, 2],
+    });
+  return { folder, gone: () => (AFTERMIST_GROWN ? undefined : rmSync(base, { recursive: true, force: true })) };
+}
+
+/**
+ * Each page at ten years against the same open jobs without their past, and against the simplest page of the same server;
+ * over HTTP, in turn.
+ */
+export async function pageFigures(): Promise<Figure[]> {
+  execFileSync(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 2, 2] });
+  const folders = [grown('without-past', '--past', 'none'), grown('ten-years', '--years', '10')];
+  const servers: Running[] = [];
+  try {
+    for (const { folder } of folders) servers.push(await serve(folder, { demo: true, now: NOW }));
+    const [bare, old] = servers;
+    if (!bare || !old) throw new Error('There are not two servers.');
+    const get = (server: Running, path: string) => async (): Promise<void> => {
+      const response = await fetch(`${server.url}${path}`);
+      const text = await response.text();
+      if (response.status !== 200 || text.length < 100) throw new Error(`${path} answered ${response.status}`);
+    };
+    const figures: Figure[] = [];
+    for (const [name, path] of Object.entries(PAGES)) {
+      const [without = [], ten = [], simple = []] = await inTurn(ROUNDS, [
+        get(bare, path),
+        get(old, path),
+        get(old, SIMPLEST),
+      ]);
+      figures.push(
+        figure(`${name} at ten years`, median(ten), 'ms', 'the same open jobs without their past', median(without)),
+        figure(`${name} at ten years`, median(ten), 'ms', 'simplest dynamic page of the same server', median(simple)),
+      );
+    }
+    return figures;
+  } finally {
+    await Promise.all(servers.map((server) => server.kill()));
+    for (const { gone } of folders) gone();
+  }
+}
