@@ -54,11 +54,11 @@ export function copyJob(db: Connection, template: Template, terms: CopyTerms): s
     [...new Set(own.map(String))].sort().map((id, rank) => [id, idAt(began + rank, 'copy', terms.number, id)]),
   );
   const moved = (text: string): string => {
-    const renamed = text.replace(UUID, (id) => ids.get(id) ?? id);
+    const renamed = text.replace(UUID, (id: string): string => ids.get(id) ?? id);
     return terms.earlier === 0 ? renamed : renamed.replace(DAY, (day) => addDays(day, -terms.earlier));
   };
   const copied = (row: Row): Row =>
-    Object.fromEntries(
+    Object.fromEntries<string | number | null>(
       Object.entries(row).map(([column, value]) => {
         if (typeof value !== 'string') return [column, value];
         if (column === 'token_hash')

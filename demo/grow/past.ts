@@ -35,7 +35,7 @@ function walked(db: Connection, job: string): Walked {
     areas: all<{ id: string }>('SELECT id FROM area WHERE job = @job ORDER BY position').map(({ id }) => id),
     steps: all<Step>(
       `SELECT area, phase, fraction
-        FROM observation
+        FROM standing_observation
         WHERE job = @job AND kind = 'progress' AND phase <> 'close-in'
         GROUP BY area, phase
         HAVING at = min(at)
@@ -55,21 +55,24 @@ function walked(db: Connection, job: string): Walked {
 
 function writersOf(db: Connection): Writers {
   const made = new Map<string, (row: Record<string, string | number | null>) => void>();
-  return new Proxy({} as Writers, {
-    get: (_, table: string) => (row: Record<string, string | number | null>) => {
-      const columns = Object.keys(row);
-      const key = `${table} ${columns.join()}`;
-      let write = made.get(key);
-      if (!write) {
-        const statement = db.prepare(
-          `INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map((column) => `@${column}`).join(', ')})`,
-        );
-        write = (values) => void statement.run(values);
-        made.set(key, write);
-      }
-      write(row);
+  return new Proxy(
+    {},
+    {
+      get: (_, table: string) => (row: Record<string, string | number | null>) => {
+        const columns = Object.keys(row);
+        const key = `${table} ${columns.join()}`;
+        let write = made.get(key);
+        if (!write) {
+          const statement = db.prepare(
+            `INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map((column) => `@${column}`).join(', ')})`,
+          );
+          write = (values) => void statement.run(values);
+          made.set(key, write);
+        }
+        write(row);
+      },
     },
-  });
+  );
 }
 
 const WORKDAYS = 5;
@@ -158,7 +161,7 @@ function addWalk(write: Writers, site: Walked, day: Day, number: number): number
     person,
     at: at(62),
     items: '[]',
-    bin: (number % 9) / 10,
+    bin: null,
     note: '',
   });
   addNews(write, site, { day, walk, number, at, id });

@@ -3,6 +3,7 @@ import { notFound, redirect } from 'next/navigation';
 import type { PersonView } from '@/contract/views/job';
 import { Refusal } from '../dispatch/refusal';
 import { installation, type Installation } from '../installation';
+import { sharing } from '../reading/kept';
 import { isFounded, signedIn } from './session';
 
 /** Who looks at a page; sends everybody else to where they can come in. */
@@ -18,7 +19,7 @@ export async function shown<View>(
   const person = await visitor();
   const read = installation();
   try {
-    return { person, view: read.db.transaction(() => query(read))() };
+    return { person, view: read.db.transaction(() => query(sharing(read)))() };
   } catch (error) {
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;

@@ -12,7 +12,7 @@ import { draftUpdates, linkRows, messagesOf, newestSent } from '../reading/updat
 import { whenSeen } from '../words';
 
 /** How much of a job's news is on its page at once, and how many links that open nothing any more. */
-const SHOWN = { updates: 20, closedLinks: 10 };
+const SHOWN = { updates: 10, closedLinks: 10 };
 
 export const linkState = (link: { revoked_at: string | null; expires_on: Day }, now: Day): LinkView['state'] =>
   link.revoked_at ? 'revoked' : link.expires_on < now ? 'expired' : 'open';

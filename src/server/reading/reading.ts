@@ -31,39 +31,44 @@ export interface JobReading {
 export interface Source {
   db: Connection;
   clock: Clock;
+  /** Readings of this very moment that were made for others; none where something is about to be written. */
+  kept?: KeptReadings;
 }
+
+/** Readings by what they are of. */
+export type KeptReadings = Map<string, FirmReading>;
 
 /** Jobs whose work is planned: from the first visit until all is handed over. */
 const PLANNED = `state IN ('scoping', 'booked', 'active', 'completing')`;
 
 /** A reading of all jobs whose work is planned. */
-export const readFirm = (source: Source): FirmReading => readingOf(source, PLANNED);
+export const readFirm = (source: Source): FirmReading => reading(source, 'planned', () => jobsThat(source.db, PLANNED));
 
 /** A reading of all jobs that are not closed, those that are only talked of among them. */
-export const readOpenJobs = (source: Source): FirmReading => readingOf(source, `state <> 'closed'`);
-
-function readingOf(source: Source, which: string): FirmReading {
-  const jobs = queryAll<{ id: JobId }>(source.db, `SELECT id FROM job WHERE ${which} ORDER BY position, id`);
-  return reading(
-    source,
-    jobs.map(({ id }) => id),
-  );
-}
+export const readOpenJobs = (source: Source): FirmReading =>
+  reading(source, 'open', () => jobsThat(source.db, `state <> 'closed'`));
 
 /** A reading of one job, whatever its state. */
-export const readJob = (source: Source, id: JobId): JobReading => reading(source, [id]).job(id);
+export const readJob = (source: Source, id: JobId): JobReading => reading(source, id, () => [id]).job(id);
 
 /** A reading of what belongs to no job. */
-export const readHouse = (source: Source): FirmReading => reading(source, []);
+export const readHouse = (source: Source): FirmReading => reading(source, 'house', () => []);
 
-function reading({ db, clock }: Source, jobs: readonly JobId[]): FirmReading {
+const jobsThat = (db: Connection, condition: string): JobId[] =>
+  queryAll<{ id: JobId }>(db, `SELECT id FROM job WHERE ${condition} ORDER BY position, id`).map(({ id }) => id);
+
+function reading({ db, clock, kept }: Source, of: string, jobs: () => readonly JobId[]): FirmReading {
   const zone = zoneOf(db);
+  const today = dayIn(zone, clock.now());
+  const key = `${of} ${today} ${zone}`;
+  const found = kept?.get(key);
+  if (found) return found;
   const known = new Map<JobId, JobReading>();
   const firm: FirmReading = {
     db,
     zone,
-    today: dayIn(zone, clock.now()),
-    jobs,
+    today,
+    jobs: jobs(),
     parts: new Map(),
     job: (id) => {
       const job = known.get(id) ?? { id, firm, parts: new Map() };
@@ -71,16 +76,20 @@ function reading({ db, clock }: Source, jobs: readonly JobId[]): FirmReading {
       return job;
     },
   };
+  kept?.set(key, firm);
   return firm;
 }
 
 /** A part of a reading that is made once, however often it is asked for. */
 function once<State extends { parts: Map<unknown, unknown> }, Part>(read: (state: State) => Part) {
   return (state: State): Part => {
-    if (!state.parts.has(read)) state.parts.set(read, read(state));
+    // Whoever is given a part shares it with others: a list that somebody sorts in place would be another's.
+    if (!state.parts.has(read)) state.parts.set(read, frozen(read(state)));
     return state.parts.get(read) as Part;
   };
 }
+
+const frozen = <Part>(part: Part): Part => (Array.isArray(part) ? (Object.freeze(part) as Part) : part);
 
 export const ofFirm: <Part>(read: (firm: FirmReading) => Part) => (firm: FirmReading) => Part = once;
 export const ofJob: <Part>(read: (job: JobReading) => Part) => (job: JobReading) => Part = once;

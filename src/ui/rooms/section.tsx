@@ -1,3 +1,4 @@
+'use client';
 import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import type { CSSProperties } from 'react';

@@ -55,15 +55,15 @@ export function Find({ jobs }: { jobs: ShellView['jobs'] }) {
     void ask(api.find()).then(setThings);
   };
   // What closed jobs have is asked for by its name, once somebody stops typing.
-  const [closed, setClosed] = useState<Found[]>([]);
+  const [closed, setClosed] = useState<{ by: string; found: Found[] }>({ by: '', found: [] });
+  const words = asked.trim();
   useEffect(() => {
-    setClosed([]);
-    if (asked.trim() === '') return undefined;
+    if (words === '') return undefined;
     let gone = false;
     const timer = setTimeout(
       () =>
-        void ask(api.find(asked.trim())).then((more) => {
-          if (!gone) setClosed(more);
+        void ask(api.find(words)).then((found) => {
+          if (!gone) setClosed({ by: words, found });
         }),
       TYPING_MS,
     );
@@ -71,7 +71,7 @@ export function Find({ jobs }: { jobs: ShellView['jobs'] }) {
       gone = true;
       clearTimeout(timer);
     };
-  }, [asked]);
+  }, [words]);
   const all = [
     ...jobs.flatMap((job) =>
       PLACES.map((place): Found => ({
@@ -82,12 +82,12 @@ export function Find({ jobs }: { jobs: ShellView['jobs'] }) {
     ),
     ...ALWAYS,
     ...things,
-    ...closed,
+    ...(closed.by === words ? closed.found : []),
   ];
   const found =
-    asked.trim() === ''
+    words === ''
       ? ALWAYS.concat(jobs.map((job) => ({ label: job.name, kind: 'job', path: routes.rooms(job.id) })))
-      : all.filter((entry) => matches(entry.label, asked.trim())).slice(0, MOST);
+      : all.filter((entry) => matches(entry.label, words)).slice(0, MOST);
   const go = (to: Found | undefined): void => {
     if (!to) return;
     setOpen(false);

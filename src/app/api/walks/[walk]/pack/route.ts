@@ -1,7 +1,9 @@
 import { route } from '@/server/route';
+import { sharing } from '@/server/reading/kept';
 import { walkPack } from '@/server/walks/pack';
 
 /** One walk as it stands, with what every device has sent. */
 export const GET = route<{ walk: string }>({ session: true }, (installation, _request, params) => {
-  return Response.json(walkPack(installation, params.walk), { headers: { 'cache-control': 'no-store' } });
+  const pack = installation.db.transaction(() => walkPack(sharing(installation), params.walk))();
+  return Response.json(pack, { headers: { 'cache-control': 'no-store' } });
 });

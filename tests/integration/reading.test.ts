@@ -1,0 +1,181 @@
+import { describe, expect, it } from 'vitest';
+import { openDatabase } from '@/server/database/open';
+import { databaseFile, type Installation } from '@/server/installation';
+import { coordinationView } from '@/server/coordination/view';
+import { findable } from '@/server/find/queries';
+import { layoutView } from '@/server/layout/queries';
+import { newsView } from '@/server/news/queries';
+import { sharing } from '@/server/reading/kept';
+import { readFirm, readHouse, readJob, readOpenJobs } from '@/server/reading/reading';
+import { jobRow } from '@/server/reading/job';
+import { planInput } from '@/server/schedule/plan-input';
+import { progressView } from '@/server/schedule/progress';
+import { scheduleView } from '@/server/schedule/board';
+import { assumptionsView, changesView, scopeView } from '@/server/scope/queries';
+import { statementView } from '@/server/scope/statements';
+import { deliveriesView } from '@/server/selections/delivery-views';
+import { suppliersView } from '@/server/selections/supplier-views';
+import { requestsView, selectionPage, selectionsView } from '@/server/selections/view';
+import { sequenceView } from '@/server/sequence/queries';
+import { frameView } from '@/server/sites/job-head';
+import { roomView } from '@/server/sites/room';
+import { roomsView } from '@/server/sites/rooms';
+import { benchView, materialsView } from '@/server/quantities/queries';
+import { todayView } from '@/server/today/queries';
+import { completionView } from '@/server/walks/completion-view';
+import { jobPacks, walkPack } from '@/server/walks/pack';
+import { reviewView } from '@/server/walks/review';
+import { walksView } from '@/server/walks/walks-view';
+import { wallsView } from '@/server/walks/walls';
+import { demoId } from '../../demo/seed';
+import { grow } from '../../demo/grow/grow';
+import { areaOf, demoHouse, must, root, signalHouse } from '../support/installations';
+
+const walk = demoId('signal', 'walk', '2');
+const guest = areaOf('guest');
+const path = (): '/x' => '/x';
+
+/** What every page, pack and plan is made from. */
+const PAGES: Record<string, (installation: Installation) => unknown> = {
+  frame: (installation) => frameView(installation, { id: 'm', name: 'Maren', role: 'contractor' }),
+  Today: (installation) => todayView(readFirm(installation)),
+  Rooms: (installation) => roomsView(readJob(installation, signalHouse)),
+  Room: (installation) => roomView(readJob(installation, signalHouse), guest),
+  'To scale': (installation) => layoutView(readJob(installation, signalHouse), guest),
+  Walls: (installation) => wallsView(readJob(installation, signalHouse), guest),
+  Scope: (installation) => scopeView(readJob(installation, signalHouse)),
+  Assumptions: (installation) => assumptionsView(readJob(installation, signalHouse)),
+  Changes: (installation) => changesView(readFirm(installation).job(signalHouse)),
+  Statement: (installation) => statementView(readJob(installation, signalHouse)),
+  Materials: (installation) => materialsView(readJob(installation, signalHouse)),
+  Selections: (installation) => selectionsView(readJob(installation, signalHouse)),
+  Selection: (installation) =>
+    selectionPage(readJob(installation, signalHouse), demoId('signal', 'selection', 'lroof', 'Lantern glazing')),
+  Requests: (installation) => requestsView(readJob(installation, signalHouse)),
+  Deliveries: (installation) => deliveriesView(readJob(installation, signalHouse)),
+  Suppliers: (installation) => suppliersView(readOpenJobs(installation)),
+  Sequence: (installation) => sequenceView(readJob(installation, signalHouse)),
+  Schedule: (installation) =>
+    scheduleView(readFirm(installation), { job: signalHouse, by: 'room', weeks: 2, shift: 0 }),
+  Progress: (installation) => progressView(readJob(installation, signalHouse)),
+  Coordination: (installation) => coordinationView(readFirm(installation), path),
+  Walks: (installation) => walksView(readJob(installation, signalHouse)),
+  Review: (installation) => reviewView(readJob(installation, signalHouse), walk, () => readFirm(installation)),
+  Completion: (installation) => completionView(readJob(installation, signalHouse)),
+  Walk: (installation) => walkPack(installation, walk),
+  'walk packs': jobPacks,
+  News: (installation) => newsView(readJob(installation, signalHouse), path),
+  Find: (installation) => findable(readHouse(installation)),
+  Bench: (installation) => benchView(readOpenJobs(installation)),
+  plan: (installation) => planInput(readFirm(installation)),
+};
+
+const MOST_STATEMENTS = 60;
+
+/** How many statements something asks the file. */
+function statementsOf(installation: Installation, act: () => unknown): number {
+  const asked = Object.getPrototypeOf(installation.db.prepare('SELECT 1')) as {
+    all: (...values: unknown[]) => unknown;
+    get: (...values: unknown[]) => unknown;
+  };
+  const { all, get } = asked;
+  let count = 0;
+  asked.all = function (...values) {
+    count++;
+    return all.apply(this, values);
+  };
+  asked.get = function (...values) {
+    count++;
+    return get.apply(this, values);
+  };
+  try {
+    act();
+  } finally {
+    Object.assign(asked, { all, get });
+  }
+  return count;
+}
+
+describe('one reading', () => {
+  it('asks each table once, for any page and with however many jobs', () => {
+    const [few, many] = [demoHouse(), demoHouse()];
+    grow(many, { jobs: 9, open: 7, observations: 200 });
+    for (const [name, page] of Object.entries(PAGES)) {
+      const asked = statementsOf(few, () => page(few));
+      expect(asked, name).toBeLessThanOrEqual(MOST_STATEMENTS);
+      expect(
+        statementsOf(many, () => page(many)),
+        `${name}, of a firm with more jobs`,
+      ).toBeLessThanOrEqual(asked + 4);
+    }
+  });
+
+  it('is shared while nothing is written, and by nobody after', () => {
+    const installation = demoHouse();
+    const { db } = installation;
+    const look = (): unknown => db.transaction(() => readJob(sharing(installation), signalHouse).firm)();
+    const first = look();
+    expect(look()).toBe(first);
+    must(installation, 'supplier.add', { id: demoId('x'), name: 'New', email: 'n@new.example' });
+    const second = look();
+    expect(second).not.toBe(first);
+    // Another connection, as the planner's thread has one.
+    const other = openDatabase(databaseFile(installation.folder), `${root}/migrations`);
+    other.exec(`UPDATE job SET name = 'Elsewhere' WHERE id = '${signalHouse}'`);
+    other.close();
+    expect(db.transaction(() => jobRow(readJob(sharing(installation), signalHouse)).name)()).toBe('Elsewhere');
+    // What is taken back was never there.
+    const before = look();
+    try {
+      db.transaction(() => {
+        db.exec(`UPDATE job SET name = 'Never' WHERE id = '${signalHouse}'`);
+        throw new Error('taken back');
+      })();
+    } catch {
+      // As it has to be.
+    }
+    expect(look()).not.toBe(before);
+    expect(db.transaction(() => jobRow(readJob(sharing(installation), signalHouse)).name)()).toBe('Elsewhere');
+  });
+
+  it('is another one on another day', () => {
+    const installation = demoHouse();
+    const { db } = installation;
+    const today = (clock = installation.clock): string =>
+      db.transaction(() => readHouse(sharing({ ...installation, clock })).today)();
+    expect(today()).toBe('2027-03-09');
+    expect(today({ now: () => new Date('2027-03-10T12:00:00.000Z'), shiftMs: 0 })).toBe('2027-03-10');
+  });
+});
+
+/** What a page shows, but for the clock it goes by. */
+const shown = (installation: Installation, page: string): unknown => ({
+  ...(PAGES[page]?.(installation) as object),
+  clock: null,
+});
+
+describe('a firm that grew', () => {
+  it('shows of its open jobs what they showed, and holds every key and everything that stands', () => {
+    const [young, old] = [demoHouse(), demoHouse()];
+    grow(young, { jobs: 6, open: 6, observations: 0 });
+    grow(old, { jobs: 12, open: 6, observations: 3000 });
+    expect(old.db.pragma('foreign_key_check')).toEqual([]);
+    expect(old.db.pragma('integrity_check', { simple: true })).toBe('ok');
+    const count = (installation: Installation): unknown =>
+      installation.db.prepare('SELECT count(*) FROM observation').pluck().get();
+    expect(Number(count(old))).toBeGreaterThan(Number(count(young)) + 3000);
+    for (const name of ['Today', 'Rooms', 'Sequence', 'Scope', 'Selections', 'Deliveries', 'Walk'])
+      expect(shown(old, name), name).toEqual(shown(young, name));
+  }, 30_000);
+
+  it('is the same each time', () => {
+    const dump = (): unknown => {
+      const installation = demoHouse();
+      grow(installation, { jobs: 7, open: 5, observations: 300 });
+      return ['observation', 'share_link', 'area', 'history'].map((table) =>
+        installation.db.prepare(`SELECT * FROM ${table} ORDER BY id`).all(),
+      );
+    };
+    expect(dump()).toEqual(dump());
+  });
+});
