@@ -2,26 +2,31 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { bin, contentHash, once, root, run } from './toolchain.mjs';
 
-/** Builds the application and the planner's thread, unless both are built from just this source. */
+/** Threads of the server, bundled since Node loads them itself. */
+const THREADS = ['planner', 'desk'];
+
+/** Builds the application and the threads, unless all are built from just this source. */
 export function build() {
-  const made = [join(root, '.next', 'BUILD_ID'), join(root, '.built', 'planner.mjs')].every((file) => existsSync(file));
+  const made = [join(root, '.next', 'BUILD_ID'), ...THREADS.map((name) => join(root, '.built', `${name}.mjs`))].every(
+    (file) => existsSync(file),
+  );
   once(
     'built',
-    contentHash(['src', 'package-lock.json', 'next.config.ts', 'tsconfig.json']),
+    contentHash(['src', 'scripts/build.mjs', 'package-lock.json', 'next.config.ts', 'tsconfig.json']),
     () => {
       console.log('Building …');
-      const thread = run(bin('esbuild'), [
-        'src/workers/planner.ts',
+      const threads = run(bin('esbuild'), [
+        ...THREADS.map((name) => `src/workers/${name}.ts`),
         '--bundle',
         '--platform=node',
         '--format=esm',
         '--target=node20',
-        '--external:better-sqlite3',
+        '--packages=external',
         '--log-level=warning',
-        '--outfile=.built/planner.mjs',
-        "--banner:js=import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+        '--outdir=.built',
+        '--out-extension:.js=.mjs',
       ]);
-      if (!thread || !run(bin('next'), ['build'])) process.exit(1);
+      if (!threads || !run(bin('next'), ['build'])) process.exit(1);
     },
     made,
   );

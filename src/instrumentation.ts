@@ -7,10 +7,12 @@ export async function register(): Promise<void> {
   const { refuseWrongEnvironment } = await import('./server/environment.mjs');
   refuseWrongEnvironment();
   const { installation } = await import('./server/installation');
+  const { serve } = await import('./server/threads/serving');
   const { startPlanner } = await import('./server/schedule/planner');
   const { startOutbox } = await import('./server/news/outbox');
   const { startSuppliers } = await import('./server/selections/poll-suppliers');
   const { startWeather } = await import('./server/schedule/poll-weather');
+  serve();
   startPlanner(installation());
   startOutbox(installation());
   startSuppliers(installation());

@@ -1,8 +1,9 @@
 import type { ProblemDocument } from '@/contract/command';
-import { Refusal } from './dispatch/refusal';
+import { BUSY, isBusy, Refusal } from './dispatch/refusal';
 
 /** RFC 9457 problem JSON; a programmer's mistake is logged whole and told as nothing but itself. */
-export function problemResponse(error: unknown): Response {
+export function problemResponse(thrown: unknown): Response {
+  const error = isBusy(thrown) ? new Refusal(503, BUSY) : thrown;
   if (error instanceof Refusal) {
     const { message, ...rest } = error.problem;
     return problem({ type: `/problems/${error.problem.code}`, title: message, status: error.status, ...rest });
@@ -11,7 +12,14 @@ export function problemResponse(error: unknown): Response {
 }
 
 export const problem = (document: ProblemDocument): Response =>
-  Response.json(document, { status: document.status, headers: { 'content-type': 'application/problem+json' } });
+  Response.json(document, {
+    status: document.status,
+    headers: {
+      'content-type': 'application/problem+json',
+      // Busy: in a moment it is free again.
+      ...(document.status === 503 ? { 'retry-after': '2' } : {}),
+    },
+  });
 
 /** The body as JSON up to a size, or a refusal; never an exception from the parser. */
 export async function jsonBody(request: Request, most = 1_000_000): Promise<unknown> {

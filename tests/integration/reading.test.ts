@@ -5,6 +5,7 @@ import { coordinationView } from '@/server/coordination/view';
 import { findable } from '@/server/find/queries';
 import { layoutView } from '@/server/layout/queries';
 import { newsView } from '@/server/news/queries';
+import { readAhead } from '@/server/reading/ahead';
 import { sharing } from '@/server/reading/kept';
 import { readFirm, readHouse, readJob, readOpenJobs } from '@/server/reading/reading';
 import { jobRow } from '@/server/reading/job';
@@ -108,6 +109,13 @@ describe('one reading', () => {
         `${name}, of a firm with more jobs`,
       ).toBeLessThanOrEqual(asked + 4);
     }
+  });
+
+  it('ahead leaves nothing to be asked once the moment is over', () => {
+    const installation = demoHouse();
+    const firm = readFirm(installation);
+    readAhead(firm);
+    expect(statementsOf(installation, () => planInput(firm))).toBe(0);
   });
 
   it('is shared while nothing is written, and by nobody after', () => {

@@ -6,7 +6,19 @@ import { startPlanner } from '@/server/schedule/planner';
 import { currentVersion } from '@/server/reading/plan';
 import { emptyOutbox, startOutbox } from '@/server/news/outbox';
 import { demoId } from '../../demo/seed';
-import { areaOf, demoHouse, must, newId, root, signalHouse } from '../support/installations';
+import { openDatabase } from '@/server/database/open';
+import { databaseFile } from '@/server/installation';
+import { dispatchSoon } from '@/server/dispatch/dispatch-soon';
+import { preview } from '@/server/dispatch/preview';
+import { makePdf } from '@/server/files/pdf';
+import { readFirm, readJob } from '@/server/reading/reading';
+import { planInput } from '@/server/schedule/plan-input';
+import { renewOnce } from '@/server/schedule/renew';
+import { optionsView } from '@/server/scope/queries';
+import { roomsView } from '@/server/sites/rooms';
+import { endThreads, inThread } from '@/server/threads/in-thread';
+import { serve } from '@/server/threads/serving';
+import { areaOf, command, demoHouse, MAREN, must, newId, root, signalHouse } from '../support/installations';
 
 const bundle = join(root, '.built', 'planner.mjs');
 
@@ -96,5 +108,131 @@ describe('the outbox', () => {
     expect(handed.map(({ id }) => id).sort()).toEqual([...ids].sort());
     const links = handed.map(({ text }) => /\/s\/\S+/.exec(text)?.[0]);
     expect(new Set(links).size).toBe(3);
+  });
+});
+
+describe('what takes long', () => {
+  const open = (): Installation => {
+    const installation = demoHouse();
+    onTestFinished(() => endThreads(installation));
+    return installation;
+  };
+
+  it('is refused where requests are answered', () => {
+    const thread = globalThis as typeof globalThis & { aftermistServes?: boolean };
+    const installation = demoHouse();
+    serve();
+    onTestFinished(() => {
+      delete thread.aftermistServes;
+    });
+    const input = command('pin.drop', { task: 'none' });
+    expect(() => planInput(readFirm(installation))).toThrow(/in a thread/);
+    expect(() => preview(installation, MAREN, input)).toThrow(/in a thread/);
+    expect(() => makePdf(root, { title: '', subtitle: '', foot: '', content: [] })).toThrow(/in a thread/);
+    // A page that needs no plan made is answered there as ever.
+    expect(() => roomsView(readJob(installation, signalHouse))).not.toThrow();
+  });
+
+  it('answers from a thread as it would here, and refuses in the same words', async () => {
+    const installation = open();
+    const firm = readFirm(installation);
+    expect(await inThread(installation, { name: 'options' }, signalHouse)).toEqual(optionsView(firm.job(signalHouse)));
+    const away = command('sub.away', {
+      sub: demoId('sub', 'tile'),
+      firstDay: '2027-05-03',
+      lastDay: '2027-05-14',
+    });
+    expect(await inThread(installation, { name: 'preview' }, MAREN, away)).toEqual(preview(installation, MAREN, away));
+    await expect(inThread(installation, { name: 'pull' }, 'none')).rejects.toMatchObject({
+      status: 404,
+      problem: { field: 'task' },
+    });
+    const paper = await inThread(installation, { name: 'job paper' }, signalHouse, 'materials.pdf', {});
+    expect(Buffer.from(paper.body).subarray(0, 5).toString()).toBe('%PDF-');
+  });
+
+  it('leaves this thread to others meanwhile, and stops when nobody waits for it', async () => {
+    const installation = open();
+    let turns = 0;
+    const timer = setInterval(() => turns++, 5);
+    onTestFinished(() => clearInterval(timer));
+    await inThread(installation, { name: 'job paper' }, signalHouse, 'room-sheets.pdf', {});
+    // A paper takes its second; were it set here, no timer would have had its turn.
+    expect(turns).toBeGreaterThan(20);
+    const gone = new AbortController();
+    const stopped = inThread(
+      installation,
+      { name: 'job paper', signal: gone.signal },
+      signalHouse,
+      'room-sheets.pdf',
+      {},
+    );
+    const behind = inThread(
+      installation,
+      { name: 'job paper', signal: gone.signal },
+      signalHouse,
+      'room-sheets.pdf',
+      {},
+    );
+    const other = inThread(installation, { name: 'plan document' });
+    gone.abort();
+    await expect(stopped).rejects.toThrow(/Nobody waits/);
+    await expect(behind).rejects.toThrow(/Nobody waits/);
+    expect(JSON.parse(await other)).toMatchObject({ origin: '2027-03-09' });
+  });
+});
+
+describe('a write lock that somebody else holds', () => {
+  it('is waited for while others are served, and said where it takes long', async () => {
+    const installation = demoHouse();
+    const other = openDatabase(databaseFile(installation.folder), join(root, 'migrations'));
+    onTestFinished(() => void other.close());
+    const note = command('supplier.add', { id: newId(), name: 'Late', email: 'l@late.example' });
+    other.exec('BEGIN IMMEDIATE');
+    let turns = 0;
+    const timer = setInterval(() => turns++, 5);
+    onTestFinished(() => clearInterval(timer));
+    setTimeout(() => other.exec('COMMIT'), 400);
+    expect(await dispatchSoon(installation, MAREN, note)).toMatchObject({ status: 'applied' });
+    expect(turns).toBeGreaterThan(5);
+    other.exec('BEGIN IMMEDIATE');
+    expect(
+      await dispatchSoon(installation, MAREN, command('supplier.add', { id: newId(), name: 'Later', email: '' })),
+    ).toMatchObject({
+      status: 'refused',
+      httpStatus: 503,
+      problem: { code: 'busy', title: expect.stringContaining('try again') as string },
+    });
+    other.exec('ROLLBACK');
+  }, 15_000);
+});
+
+describe('a plan that is being made', () => {
+  it('takes up what is marked meanwhile, and holds nobody up', () => {
+    const installation = demoHouse();
+    const { db } = installation;
+    const mark = (cause: string): void =>
+      void db.prepare('INSERT INTO plan_mark (job, walk, cause) VALUES (?, NULL, ?)').run(signalHouse, cause);
+    mark('first');
+    let asked = 0;
+    // Asked between schedules: the moment at which a plan is made and no transaction is open.
+    const seq = renewOnce(installation, {
+      schedules: 3,
+      stop: () => {
+        expect(db.inTransaction).toBe(false);
+        if (asked++ === 0) mark('second');
+        return false;
+      },
+    });
+    expect(asked).toBeGreaterThan(3);
+    expect(queryOne(db, 'SELECT cause FROM plan ORDER BY version DESC')).toEqual({ cause: 'second' });
+    expect(queryOne(db, 'SELECT 1 FROM plan_mark')).toBeUndefined();
+    expect(queryOne(db, 'SELECT type FROM command_log WHERE seq = @seq', { seq: seq ?? 0 })).toEqual({
+      type: 'plan.renewed',
+    });
+    // Where something new comes each time, the plan is kept all the same and the newest waits for the next.
+    mark('third');
+    renewOnce(installation, { schedules: 1, stop: () => (mark('again'), false) });
+    expect(queryOne<{ count: number }>(db, 'SELECT count(*) AS count FROM plan_mark')?.count).toBeGreaterThan(0);
   });
 });

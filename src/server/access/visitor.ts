@@ -4,6 +4,8 @@ import type { PersonView } from '@/contract/views/job';
 import { Refusal } from '../dispatch/refusal';
 import { installation, type Installation } from '../installation';
 import { sharing } from '../reading/kept';
+import { inThread, type Terms as ThreadTermsOf } from '../threads/in-thread';
+import type { Tasks } from '../threads/tasks';
 import { isFounded, signedIn } from './session';
 
 /** Who looks at a page; sends everybody else to where they can come in. */
@@ -20,6 +22,20 @@ export async function shown<View>(
   const read = installation();
   try {
     return { person, view: read.db.transaction(() => query(sharing(read)))() };
+  } catch (error) {
+    if (error instanceof Refusal && error.status === 404) notFound();
+    throw error;
+  }
+}
+
+/** The same for what takes long to be worked out: in a thread, so that nobody else waits for it. */
+export async function shownFromThread<Name extends keyof Tasks>(
+  name: Name,
+  ...terms: ThreadTermsOf<Name>
+): Promise<{ person: PersonView; view: Awaited<ReturnType<Tasks[Name]>> }> {
+  const person = await visitor();
+  try {
+    return { person, view: await inThread(installation(), { name }, ...terms) };
   } catch (error) {
     if (error instanceof Refusal && error.status === 404) notFound();
     throw error;

@@ -7,7 +7,8 @@ import { insert, queryOne } from '../database/query';
 import type { Installation } from '../installation';
 import { HANDLERS } from './handlers';
 import type { PlanContext } from './handler';
-import { Refusal } from './refusal';
+import type { Prepared } from './prepare';
+import { BUSY, isBusy, Refusal } from './refusal';
 import { actorKey, permissionOf, type Actor } from './actor';
 
 const envelope = object({
@@ -30,11 +31,13 @@ interface Logged {
 /**
  * The one way in for every change: who, shape, once, apply in one transaction, log, tell.
  * Never throws for bad input: the answer says what was wrong and nothing has changed.
+ * @param prepared what was worked out for its handler beforehand, outside of any transaction
  */
 export function dispatch(
   installation: Installation,
   who: Actor,
   input: unknown,
+  prepared?: Partial<Prepared>,
 ): CommandAnswer & { httpStatus: number } {
   const id =
     typeof input === 'object' && input !== null && typeof (input as { id?: unknown }).id === 'string'
@@ -56,7 +59,7 @@ export function dispatch(
         message: who.kind === 'founder' ? 'Sign in first.' : `As ${may} one may not do this.`,
       });
     }
-    return apply(installation, who, { ...command, type: command.type });
+    return apply(installation, who, { ...command, type: command.type }, prepared);
   } catch (error) {
     const { status, ...problem } = refusalOf(error);
     return {
@@ -81,9 +84,14 @@ interface Noted {
   wakes: boolean;
 }
 
-function apply(installation: Installation, who: Actor, command: KnownCommand): Answered {
+function apply(
+  installation: Installation,
+  who: Actor,
+  command: KnownCommand,
+  prepared: Partial<Prepared> | undefined,
+): Answered {
   const noted: Noted = { job: null, replans: [], planStays: false, wakes: false };
-  const answer = installation.db.transaction(() => applyOnce(installation, who, command, noted)).immediate();
+  const answer = installation.db.transaction(() => applyOnce(installation, who, command, noted, prepared)).immediate();
   if (answer.status === 'applied') {
     installation.news.emit('log', answer.seq);
     if (noted.replans.length > 0 || noted.wakes) installation.news.emit('marked');
@@ -91,7 +99,13 @@ function apply(installation: Installation, who: Actor, command: KnownCommand): A
   return answer;
 }
 
-function applyOnce(installation: Installation, who: Actor, command: KnownCommand, noted: Noted): Answered {
+function applyOnce(
+  installation: Installation,
+  who: Actor,
+  command: KnownCommand,
+  noted: Noted,
+  prepared: Partial<Prepared> | undefined,
+): Answered {
   const { db } = installation;
   const before = appliedBefore(installation, who, command);
   if (before) return before;
@@ -99,7 +113,9 @@ function applyOnce(installation: Installation, who: Actor, command: KnownCommand
   const payload = shaped<AnyObject>(kind.schema, command.payload);
   const now = installation.clock.now().toISOString();
   const handle = HANDLERS[command.type] as (context: PlanContext, payload: AnyObject) => unknown;
-  const result = handle(contextOf(installation, who, command, now, noted), payload) ?? null;
+  const result =
+    handle({ ...contextOf(installation, who, command, now, noted), ...(prepared ? { prepared } : {}) }, payload) ??
+    null;
   if (result instanceof Promise) throw new Error(`The handler of ${command.type} is not synchronous.`);
   refuseForgotten(command.type, kind.affects, noted);
   for (const { job, cause, walk } of noted.replans) insert(db, 'plan_mark', { job, cause, walk: walk ?? null });
@@ -214,6 +230,7 @@ function refusalOf(error: unknown): Refused {
     const first = problems[0] ?? { message: error.message };
     return { code: 'bad-input', ...first, status: 400, problems };
   }
+  if (isBusy(error)) return { ...BUSY, status: 503 };
   // The file's own rules (foreign keys, closed sets, one of a kind) are the last line; what they refuse is bad input
   // too.
   if (error instanceof Error && 'code' in error && String(error.code).startsWith('SQLITE_CONSTRAINT')) {

@@ -7,6 +7,7 @@ import type { Connection } from '../database/open';
 import type { Installation } from '../installation';
 import { notFound, conflict, unprocessable } from './refusal';
 import type { Actor } from './actor';
+import type { Prepared } from './prepare';
 
 /** What a handler may use: the open transaction, who asks, and when. */
 export interface CommandContext {
@@ -19,6 +20,8 @@ export interface CommandContext {
   now: string;
   /** What the device took the time for, where its clock was wrong. */
   clock?: string;
+  /** What was worked out for it beforehand, where it was; a handler that finds nothing works it out itself. */
+  prepared?: Partial<Prepared>;
   /** Names the job whose screens this touches, for the log. */
   logFor: (job: string) => void;
   /** Has the planner look once this is committed, though no job is to be planned anew. */

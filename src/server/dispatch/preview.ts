@@ -8,11 +8,12 @@ import { countBefore } from '@/core/schedule/calendar';
 import { roundsOf, tripsOf } from '@/core/schedule/trips';
 import { formatDay } from '@/core/units/day';
 import { lastDay } from '@/core/units/slot';
-import { today } from '../zone';
-import { queryAll } from '../database/query';
 import type { Installation } from '../installation';
 import { planInput } from '../schedule/plan-input';
-import { readFirm } from '../reading/reading';
+import { readAhead } from '../reading/ahead';
+import { jobNames } from '../reading/job';
+import { readFirm, type FirmReading } from '../reading/reading';
+import { refuseWhereServed } from '../threads/serving';
 import { dispatch } from './dispatch';
 import type { Actor } from './actor';
 
@@ -27,35 +28,53 @@ export function preview(
   who: Actor,
   input: unknown,
 ): { problem: ProblemDocument } | { view: PreviewView } {
+  refuseWhereServed('A preview');
   // Nobody outside hears of what does not happen.
   const quiet: Installation = { ...installation, news: new EventEmitter() };
-  let answer: { problem: ProblemDocument } | { view: PreviewView } | undefined;
+  const before = readFirm(installation);
+  installation.db.transaction(() => readAhead(before))();
+  const after = whatWouldBe(quiet, who, input);
+  if ('problem' in after) return after;
+  return { view: compared(before, picture(before), picture(after.firm)) };
+}
+
+/** The firm as it would be: the command is dispatched, what a plan is made from is read, and all is taken back. */
+function whatWouldBe(
+  installation: Installation,
+  who: Actor,
+  input: unknown,
+): { problem: ProblemDocument } | { firm: FirmReading } {
+  let answer: { problem: ProblemDocument } | { firm: FirmReading } | undefined;
   try {
     installation.db
       .transaction(() => {
-        const before = picture(installation);
-        const received = dispatch(quiet, who, input);
+        const received = dispatch(installation, who, input);
         if (received.status === 'refused') answer = { problem: received.problem };
-        else answer = { view: compared(installation, before, picture(installation)) };
+        else {
+          const firm = readFirm(installation);
+          readAhead(firm);
+          answer = { firm };
+        }
         throw new TakenBack();
       })
       .immediate();
   } catch (error) {
     if (!(error instanceof TakenBack)) throw error;
   }
-  return answer ?? { view: { jobs: [], trips: 0, added: [], gone: [], broken: [], problem: null } };
+  if (!answer) throw new Error('A preview was neither refused nor read.');
+  return answer;
 }
 
 type Picture = ReturnType<typeof placedLike>;
-const picture = (installation: Installation): Picture => placedLike(planInput(readFirm(installation)));
+const picture = (firm: FirmReading): Picture => placedLike(planInput(firm));
 
-function compared(installation: Installation, before: Picture, after: Picture): PreviewView {
+function compared(firm: FirmReading, before: Picture, after: Picture): PreviewView {
   const none = { jobs: [], trips: 0, added: [], gone: [], broken: [] };
   if (!after.ok) return { ...none, problem: after.problem.message };
   if (!before.ok) return { ...none, problem: null };
-  const on = today(installation);
+  const on = firm.today;
   const [was, is] = [before.value, after.value];
-  const names = queryAll<{ id: string; name: string }>(installation.db, 'SELECT id, name FROM job ORDER BY position');
+  const names = [...jobNames(firm)].map(([id, name]) => ({ id, name }));
   const trips = ({ net, placement }: typeof was): number => tripsOf(net, roundsOf(net), placement);
   const labels = ({ net }: typeof was): Map<string, string> =>
     new Map(net.tasks.flatMap((task) => (task.state === 'done' ? [] : [[task.id, task.label] as const])));

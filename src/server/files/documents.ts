@@ -20,16 +20,10 @@ import { readJob } from '../reading/reading';
 import { wallPaper } from '../walks/wall-paper';
 import { wallsOf } from '../walks/walls';
 import { dxfOf } from './dxf';
+import { PDF, type PaperFile } from './paper-response';
 import { makePdf } from './pdf';
 
-export interface PaperFile {
-  name: string;
-  type: string;
-  body: string | Buffer;
-}
-
 const CSV = 'text/csv; charset=utf-8';
-const PDF = 'application/pdf';
 
 /** A file name that every system takes. */
 const named = (...parts: string[]): string =>
@@ -168,18 +162,4 @@ function drawn(drawing: Drawing, form: string | undefined): PaperFile {
   return form === 'svg'
     ? { name: `${name}.svg`, type: 'image/svg+xml', body: svgOf(drawing) }
     : { name: `${name}.dxf`, type: 'image/vnd.dxf', body: dxfOf(drawing) };
-}
-
-/** Answers with a paper: shown where a browser can, saved under its name. */
-export function paperResponse({ name, type, body }: PaperFile): Response {
-  const svg = type.startsWith('image/svg');
-  return new Response(typeof body === 'string' ? body : new Uint8Array(body), {
-    headers: {
-      'content-type': type,
-      'content-disposition': `${svg || type === PDF ? 'inline' : 'attachment'}; filename="${name}"`,
-      'cache-control': 'no-store',
-      // A drawing is shown by itself and runs nothing.
-      ...(svg ? { 'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'" } : {}),
-    },
-  });
 }

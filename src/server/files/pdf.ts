@@ -2,6 +2,8 @@ import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 
+import { refuseWhereServed } from '../threads/serving';
+
 interface Pdfmake {
   setFonts: (fonts: Record<string, Record<string, string>>) => void;
   setUrlAccessPolicy: (may: (url: string) => boolean) => void;
@@ -47,6 +49,7 @@ export interface PaperDocument {
 
 /** A plain sheet, black on white, A4, its pages numbered. */
 export function makePdf(root: string, { title, subtitle, foot, content, plain }: PaperDocument): Promise<Buffer> {
+  refuseWhereServed('Setting a paper');
   return pdfmake(root)
     .createPdf({
       pageSize: 'A4',

@@ -2,27 +2,49 @@ import { isOfficeCalendar } from '@/core/sequence/calendars';
 import { placedLike } from '@/core/schedule/plan';
 import { firstFrom } from '@/core/schedule/objective';
 import { reasonFor } from '@/core/schedule/reasons';
+import type { Day } from '@/core/units/day';
 import { formatSlot, slotOf } from '@/core/units/slot';
 import { today } from '../zone';
 import { insert, queryOne, execute } from '../database/query';
-import { handlers, type CommandContext } from '../dispatch/handler';
-import { notFound, unprocessable } from '../dispatch/refusal';
-import { readFirm } from '../reading/reading';
+import { handlers } from '../dispatch/handler';
+import { notFound, unprocessable, type Refusal } from '../dispatch/refusal';
+import { readFirm, type FirmReading } from '../reading/reading';
 import { planInput } from './plan-input';
 
-/** Says why a pin cannot hold, in the words of the rule, the delivery or the crew that keeps the work from there. */
-function refuseUnlessHeld(context: CommandContext, task: string, slot: number): void {
-  const on = today(context.installation);
-  const placed = placedLike(planInput(readFirm(context.installation)));
-  if (!placed.ok) throw unprocessable(placed.problem.code, placed.problem.message, 'task');
+/** Whether a piece of work can be pinned to a half-day; the work's job and name where it can. */
+export type PinVerdict = { job: string; label: string } | { code: string; message: string; field: 'task' | 'day' };
+
+const no = (code: string, message: string, field: 'task' | 'day'): PinVerdict => ({ code, message, field });
+
+/**
+ * Places all work with the pin and says why it cannot hold, in the words of the rule, the delivery or the crew that keeps
+ * the work from there.
+ */
+export function pinVerdict(firm: FirmReading, task: string, day: Day, half: 0 | 1): PinVerdict {
+  const input = planInput(firm);
+  const facts = input.tasks.find(({ id }) => id === task);
+  if (!facts) return no('unknown-id', 'There is no such piece of work here.', 'task');
+  if (facts.state !== 'waiting')
+    return no(
+      'pin-begun',
+      `${facts.label} is ${facts.state === 'done' ? 'done' : 'under way'}; only what has not begun can be moved.`,
+      'task',
+    );
+  if (isOfficeCalendar(facts.calendar))
+    return no('pin-office', 'The office’s day is set by booking its visit.', 'task');
+  const slot = slotOf(firm.today, day, half);
+  const others = input.notBefore.filter((wait) => wait.kind !== 'pin' || wait.task !== task);
+  const pin = { task, slot, because: 'it is asked whether it can be here', open: false, kind: 'pin' as const };
+  const placed = placedLike({ ...input, notBefore: [...others, pin] });
+  if (!placed.ok) return no(placed.problem.code, placed.problem.message, 'task');
   const { net, placement } = placed.value;
   const number = net.index.get(task) ?? -1;
-  const when = formatSlot(on, slot);
+  const when = formatSlot(firm.today, slot);
   if (firstFrom(net, number, slot) !== slot) {
-    const crew = net.input.crews.find((crew) => crew.id === net.tasks[number]?.crew);
+    const crew = net.input.crews.find((entry) => entry.id === net.tasks[number]?.crew);
     const weather = net.input.keptOff?.[net.tasks[number]?.calendar ?? '']?.slots.get(slot);
     const worked = net.base[number]?.worked.includes(slot);
-    throw unprocessable(
+    return no(
       'pin-refused',
       !worked
         ? `Nobody works at this on ${when}.`
@@ -32,29 +54,24 @@ function refuseUnlessHeld(context: CommandContext, task: string, slot: number): 
       'day',
     );
   }
-  if (placement.start[number] === slot) return;
-  throw unprocessable('pin-refused', `It cannot start on ${when}. ${reasonFor(net, placement, number).text}`, 'day');
+  return placement.start[number] === slot
+    ? { job: facts.job, label: facts.label }
+    : no('pin-refused', `It cannot start on ${when}. ${reasonFor(net, placement, number).text}`, 'day');
 }
+
+const refusalOf = ({ code, message, field }: Extract<PinVerdict, { code: string }>): Refusal =>
+  code === 'unknown-id' ? notFound('piece of work', field) : unprocessable(code, message, field);
 
 export const pinHandlers = handlers({
   'pin.set': (context, { task, day, half, reason }) => {
-    const on = today(context.installation);
-    if (day < on) throw unprocessable('pin-past', 'That day is over; choose today or a later one.', 'day');
-    const known = placedLike(planInput(readFirm(context.installation)));
-    const facts = known.ok ? known.value.net.tasks[known.value.net.index.get(task) ?? -1] : undefined;
-    if (!facts) throw notFound('piece of work', 'task');
-    if (facts.state !== 'waiting')
-      throw unprocessable(
-        'pin-begun',
-        `${facts.label} is ${facts.state === 'done' ? 'done' : 'under way'}; only what has not begun can be moved.`,
-        'task',
-      );
-    if (isOfficeCalendar(facts.calendar))
-      throw unprocessable('pin-office', 'The office’s day is set by booking its visit.', 'task');
+    if (day < today(context.installation))
+      throw unprocessable('pin-past', 'That day is over; choose today or a later one.', 'day');
+    const at = half === 1 ? 1 : 0;
+    const verdict = context.prepared?.['pin.set'] ?? pinVerdict(readFirm(context.installation), task, day, at);
+    if ('code' in verdict) throw refusalOf(verdict);
     execute(context.db, 'DELETE FROM pin WHERE task = @task', { task });
-    insert(context.db, 'pin', { task, job: facts.job, day, half: half === 1 ? 1 : 0, reason, made_at: context.now });
-    refuseUnlessHeld(context, task, slotOf(on, day, half === 1 ? 1 : 0));
-    context.replan(facts.job, `${facts.label} was pinned: ${reason}`);
+    insert(context.db, 'pin', { task, job: verdict.job, day, half: at, reason, made_at: context.now });
+    context.replan(verdict.job, `${verdict.label} was pinned: ${reason}`);
   },
   'pin.drop': (context, { task }) => {
     const pin = queryOne<{ job: string }>(context.db, 'SELECT job FROM pin WHERE task = @task', { task });

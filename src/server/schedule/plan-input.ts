@@ -18,6 +18,7 @@ import { wholePlan } from '../reading/plan';
 import type { FirmReading, JobReading } from '../reading/reading';
 import { siteOf } from '../reading/site';
 import { lastWalk } from '../reading/walks';
+import { refuseWhereServed } from '../threads/serving';
 import { holdWaits, waitsByHand } from './waits-by-hand';
 
 /** What one job would be if something were decided otherwise: for asking what it would do to the finish. */
@@ -29,6 +30,7 @@ export interface WhatIf {
 
 /** Everything that plans are computed from, over all jobs of a reading, as of today. */
 export function planInput(firm: FirmReading, whatIf?: WhatIf): PlanInput {
+  refuseWhereServed('Placing a plan');
   const { today } = firm;
   const holidays = holidaysOf(firm);
   const subs = crewsByTrade(firm);

@@ -2,8 +2,7 @@ import type { PullView } from '@/contract/views/plan';
 import { placedLike } from '@/core/schedule/plan';
 import { pullForward } from '@/core/schedule/pull-forward';
 import { notFound } from '../dispatch/refusal';
-import type { Installation } from '../installation';
-import { readFirm } from '../reading/reading';
+import type { FirmReading } from '../reading/reading';
 import { planInput } from './plan-input';
 
 const words = (halves: number, sooner: string, later: string): string => {
@@ -13,8 +12,8 @@ const words = (halves: number, sooner: string, later: string): string => {
 };
 
 /** What would pull a piece of work forward, each thing tried by placing all work anew without it. */
-export function pullView(installation: Installation, task: string): PullView {
-  const placed = placedLike(planInput(readFirm(installation)));
+export function pullView(firm: FirmReading, task: string): PullView {
+  const placed = placedLike(planInput(firm));
   const number = placed.ok ? placed.value.net.index.get(task) : undefined;
   if (!placed.ok || number === undefined) throw notFound('piece of work', 'task');
   const { net, placement } = placed.value;

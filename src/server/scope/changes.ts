@@ -9,6 +9,7 @@ import { formatMoney } from '@/core/units/money';
 import { today } from '../zone';
 import { uuid } from '../database/id';
 import { insert, queryOne, execute, update } from '../database/query';
+import type { Connection } from '../database/open';
 import {
   handlers,
   requireRow,
@@ -103,8 +104,20 @@ function withChange(row: Pick<ChangeRow, 'id' | 'area' | 'title' | 'work' | 'dro
   });
 }
 
+/** A change as it stands, or a refusal. */
+export function changeNow(db: Connection, id: string): ChangeRow {
+  const row = queryOne<ChangeRow>(db, 'SELECT * FROM change_order WHERE id = @id', { id });
+  if (!row) throw notFound('change', 'id');
+  return row;
+}
+
+export interface ChangeEffect {
+  before: Day | null;
+  after: Day | null;
+}
+
 /** The finish without it and with it, as the plan of today says. */
-export const effectOfChange = (firm: FirmReading, row: ChangeRow): { before: Day | null; after: Day | null } => ({
+export const effectOfChange = (firm: FirmReading, row: ChangeRow): ChangeEffect => ({
   before: finishIf(firm, row.job).job,
   after: finishIf(firm, row.job, { site: withChange(row) }).job,
 });
@@ -151,7 +164,7 @@ export const changeHandlers = handlers({
   'change.send': (context, { id, version, ...to }) => {
     const row = needState(context, id, version, ['draft']);
     const day = today(context.installation);
-    const { before, after } = effectOfChange(readFirm(context.installation), row);
+    const { before, after } = context.prepared?.['change.send'] ?? effectOfChange(readFirm(context.installation), row);
     update(context.db, 'change_order', id, {
       state: 'sent',
       sent_at: context.now,

@@ -45,7 +45,8 @@ async function deliver(command: Command, { link, patienceMs }: Terms): Promise<S
       body: JSON.stringify({ ...command, sent: now() }),
       headers: { 'content-type': 'application/json', ...(link ? { 'x-aftermist-link': link } : {}) },
     });
-    if (response.status >= 500) return { ok: false, problem: FAILED };
+    // Busy says so itself; whatever else goes wrong on the server says nothing that a person could use.
+    if (response.status >= 500 && response.status !== 503) return { ok: false, problem: FAILED };
     const body = (await response.json()) as CommandAnswer | ProblemDocument;
     if (response.ok && 'seq' in body) return { ok: true, result: body.result };
     return { ok: false, problem: body as unknown as ProblemDocument };

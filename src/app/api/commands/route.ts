@@ -1,5 +1,5 @@
 import { route } from '@/server/route';
-import { dispatch } from '@/server/dispatch/dispatch';
+import { dispatchSoon } from '@/server/dispatch/dispatch-soon';
 import { foundFirm } from '@/contract/commands/firm';
 import { signIn, whoAsks } from '@/server/access/session';
 import type { Installation } from '@/server/installation';
@@ -7,6 +7,8 @@ import { jsonBody, problem } from '@/server/http';
 import { openLink } from '@/server/public/shared';
 import { Refusal } from '@/server/dispatch/refusal';
 import type { Actor } from '@/server/dispatch/actor';
+import { isPrepared, type Prepared } from '@/server/dispatch/prepare';
+import { inThread } from '@/server/threads/in-thread';
 
 async function standing(installation: Installation, request: Request): Promise<Actor> {
   const token = request.headers.get('x-aftermist-link');
@@ -16,9 +18,23 @@ async function standing(installation: Installation, request: Request): Promise<A
   return { kind: 'link', id: link.id, audience: link.audience, job: link.job, sub: link.sub };
 }
 
+/** What its handler wants to know and takes too long to be asked where everybody waits. */
+async function preparedFor(
+  installation: Installation,
+  who: Actor,
+  body: unknown,
+): Promise<Partial<Prepared> | undefined> {
+  const { type } = (body ?? {}) as { type?: unknown };
+  if (!isPrepared(type)) return undefined;
+  const prepared = await inThread(installation, { name: 'prepare' }, who, body);
+  return prepared && { [type]: prepared };
+}
+
 export const POST = route({ session: false }, async (installation, request) => {
   const body = await jsonBody(request);
-  const { httpStatus, ...answer } = dispatch(installation, await standing(installation, request), body);
+  const who = await standing(installation, request);
+  const prepared = await preparedFor(installation, who, body);
+  const { httpStatus, ...answer } = await dispatchSoon(installation, who, body, prepared);
   if (answer.status === 'refused') return problem({ ...answer.problem, ...{ id: answer.id } });
   // Whoever founds the firm is its owner and comes in with it.
   if (answer.status === 'applied' && (body as { type?: unknown }).type === foundFirm.type)

@@ -1,7 +1,8 @@
 import { route } from '@/server/route';
-import { pullView } from '@/server/schedule/pull';
+import { inThread } from '@/server/threads/in-thread';
 
 /** What would pull the named piece of work forward. */
-export const GET = route({ session: true }, (installation, request) => {
-  return Response.json(pullView(installation, new URL(request.url).searchParams.get('task') ?? ''));
+export const GET = route({ session: true }, async (installation, request) => {
+  const task = new URL(request.url).searchParams.get('task') ?? '';
+  return Response.json(await inThread(installation, { name: 'pull', signal: request.signal }, task));
 });

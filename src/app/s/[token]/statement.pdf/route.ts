@@ -1,6 +1,7 @@
 import { route } from '@/server/route';
 import { Refusal } from '@/server/dispatch/refusal';
-import { jobPaper, paperResponse } from '@/server/files/documents';
+import { paperResponse } from '@/server/files/paper-response';
+import { inThread } from '@/server/threads/in-thread';
 import { openLink, sentStatement } from '@/server/public/shared';
 import { readJob } from '@/server/reading/reading';
 
@@ -11,5 +12,7 @@ export const GET = route<{ token: string }>({ session: false }, async (installat
     link?.audience === 'client' && link.job ? sentStatement(readJob(installation, link.job))?.number : undefined;
   if (!link?.job || number === undefined)
     throw new Refusal(404, { code: 'link-closed', message: 'This link does not open that.' });
-  return paperResponse(await jobPaper(installation, link.job, 'statement.pdf', { version: number }));
+  return paperResponse(
+    await inThread(installation, { name: 'job paper' }, link.job, 'statement.pdf', { version: number }),
+  );
 });

@@ -1,8 +1,10 @@
 import { route } from '@/server/route';
-import { areaPaper, paperResponse } from '@/server/files/documents';
+import { paperResponse } from '@/server/files/paper-response';
 import { originOf } from '@/server/http';
+import { inThread } from '@/server/threads/in-thread';
 
 export const GET = route<{ area: string; file: string }>({ session: true }, async (installation, request, params) => {
   const { area, file } = params;
-  return paperResponse(await areaPaper(installation, area, file, originOf(request)));
+  const asked = { name: 'area paper', signal: request.signal } as const;
+  return paperResponse(await inThread(installation, asked, area, file, originOf(request)));
 });

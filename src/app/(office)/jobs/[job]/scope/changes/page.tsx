@@ -1,12 +1,10 @@
-import { shown } from '@/server/access/visitor';
-import { readFirm } from '@/server/reading/reading';
-import { changesView } from '@/server/scope/queries';
+import { shownFromThread } from '@/server/access/visitor';
 import { Changes } from '@/ui/scope/changes';
 
 export const metadata = { title: 'Changes' };
 
 export default async function ChangesPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown((installation) => changesView(readFirm(installation).job(job)));
+  const { view } = await shownFromThread('changes', job);
   return <Changes view={view} />;
 }

@@ -1,12 +1,10 @@
-import { shown } from '@/server/access/visitor';
-import { readFirm } from '@/server/reading/reading';
-import { optionsView } from '@/server/scope/queries';
+import { shownFromThread } from '@/server/access/visitor';
 import { Options } from '@/ui/scope/options';
 
 export const metadata = { title: 'Options' };
 
 export default async function OptionsPage({ params }: { params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const { view } = await shown((installation) => optionsView(readFirm(installation).job(job)));
+  const { view } = await shownFromThread('options', job);
   return <Options view={view} />;
 }

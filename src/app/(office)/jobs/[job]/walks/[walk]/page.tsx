@@ -1,14 +1,10 @@
-import { shown } from '@/server/access/visitor';
-import { readFirm, readJob } from '@/server/reading/reading';
-import { reviewView } from '@/server/walks/review';
+import { shownFromThread } from '@/server/access/visitor';
 import { Review } from '@/ui/walks/review';
 
 export const metadata = { title: 'Review of a walk' };
 
 export default async function ReviewPage({ params }: { params: Promise<{ job: string; walk: string }> }) {
   const { job, walk } = await params;
-  const { view } = await shown((installation) =>
-    reviewView(readJob(installation, job), walk, () => readFirm(installation)),
-  );
+  const { view } = await shownFromThread('review', job, walk);
   return <Review view={view} />;
 }

@@ -1,14 +1,11 @@
 import { route } from '@/server/route';
-import { jobPaper, paperResponse } from '@/server/files/documents';
+import { paperResponse } from '@/server/files/paper-response';
 import { originOf } from '@/server/http';
+import { inThread } from '@/server/threads/in-thread';
 
 export const GET = route<{ job: string; file: string }>({ session: true }, async (installation, request, params) => {
   const { job, file } = params;
   const version = Number(new URL(request.url).searchParams.get('version') ?? Number.NaN);
-  return paperResponse(
-    await jobPaper(installation, job, file, {
-      origin: originOf(request),
-      ...(Number.isInteger(version) ? { version } : {}),
-    }),
-  );
+  const terms = { origin: originOf(request), ...(Number.isInteger(version) ? { version } : {}) };
+  return paperResponse(await inThread(installation, { name: 'job paper', signal: request.signal }, job, file, terms));
 });

@@ -1,0 +1,17 @@
+import type { Refusal } from '../dispatch/refusal';
+
+/** What a thread is begun with. */
+export interface ThreadTerms {
+  folder: string;
+  root: string;
+  demo: boolean;
+  setTo: Date | undefined;
+}
+
+export interface Asked {
+  id: number;
+  name: string;
+  terms: unknown[];
+}
+
+export type Answered = { answer: unknown } | { refusal: Pick<Refusal, 'status' | 'problem'> };

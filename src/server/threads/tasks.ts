@@ -1,0 +1,48 @@
+import { preview } from '../dispatch/preview';
+import { prepare } from '../dispatch/prepare';
+import type { Actor } from '../dispatch/actor';
+import { notFound } from '../dispatch/refusal';
+import { areaPaper, jobPaper } from '../files/documents';
+import type { PaperFile } from '../files/paper-response';
+import type { Installation } from '../installation';
+import { readPlan } from '../reading/plan';
+import { readFirm, readJob } from '../reading/reading';
+import { pullView } from '../schedule/pull';
+import { changesView, optionsView } from '../scope/queries';
+import { reviewView } from '../walks/review';
+
+/** Read of one moment: what is asked for together is true together. */
+const read =
+  <Terms extends unknown[], Answer>(look: (installation: Installation, ...terms: Terms) => Answer) =>
+  (installation: Installation, ...terms: Terms): Answer =>
+    installation.db.transaction(() => look(installation, ...terms))();
+
+/**
+ * What takes longer than a request may hold the server: placing plans, setting papers, reading long texts. It runs in
+ * threads that have a connection of their own; nobody waits for somebody else's.
+ */
+export const TASKS = {
+  preview: (installation: Installation, who: Actor, input: unknown) => preview(installation, who, input),
+  prepare: (installation: Installation, who: Actor, input: unknown) => prepare(installation, who, input),
+  pull: read((installation, task: string) => pullView(readFirm(installation), task)),
+  options: read((installation, job: string) => optionsView(readFirm(installation).job(job))),
+  changes: read((installation, job: string) => changesView(readFirm(installation).job(job))),
+  review: read((installation, job: string, walk: string) =>
+    reviewView(readJob(installation, job), walk, () => readFirm(installation)),
+  ),
+  'job paper': (
+    installation: Installation,
+    job: string,
+    file: string,
+    terms: { version?: number; origin?: string },
+  ): Promise<PaperFile> => jobPaper(installation, job, file, terms),
+  'area paper': (installation: Installation, area: string, file: string, origin: string): Promise<PaperFile> =>
+    areaPaper(installation, area, file, origin),
+  'plan document': read((installation): string => {
+    const plan = readPlan(installation.db);
+    if (!plan) throw notFound('plan yet; set out the areas of a job first');
+    return JSON.stringify(plan);
+  }),
+};
+
+export type Tasks = typeof TASKS;
