@@ -24,7 +24,7 @@ import { roomsView } from '@/server/sites/rooms';
 import { benchView, materialsView } from '@/server/quantities/queries';
 import { todayView } from '@/server/today/queries';
 import { completionView } from '@/server/walks/completion-view';
-import { jobPacks, walkPack } from '@/server/walks/pack';
+import { packNews, walkPack } from '@/server/walks/pack';
 import { reviewView } from '@/server/walks/review';
 import { walksView } from '@/server/walks/walks-view';
 import { wallsView } from '@/server/walks/walls';
@@ -64,7 +64,7 @@ const PAGES: Record<string, (installation: Installation) => unknown> = {
   Review: (installation) => reviewView(readJob(installation, signalHouse), walk, () => readFirm(installation)),
   Completion: (installation) => completionView(readJob(installation, signalHouse)),
   Walk: (installation) => walkPack(installation, walk),
-  'walk packs': jobPacks,
+  'walk packs': (installation) => packNews(installation, {}),
   News: (installation) => newsView(readJob(installation, signalHouse), path),
   Find: (installation) => findable(readHouse(installation)),
   Bench: (installation) => benchView(readOpenJobs(installation)),

@@ -17,7 +17,7 @@ import { renewOnce } from '@/server/schedule/renew';
 import { roomView } from '@/server/sites/room';
 import { closeInsOf } from '@/server/reading/close-ins';
 import { completionView } from '@/server/walks/completion-view';
-import { jobPacks, walkPack } from '@/server/walks/pack';
+import { packNews, walkPack } from '@/server/walks/pack';
 import { reviewView } from '@/server/walks/review';
 import { runView } from '@/server/walks/run-list';
 import { sharedView } from '@/server/public/shared';
@@ -611,8 +611,8 @@ describe('the house keeps', () => {
   });
 
   it('all that a walk needs for each job, so that it opens without a signal', () => {
-    const packs = jobPacks(demoHouse());
-    expect(packs.map((pack) => pack.job.name)).toEqual([
+    const packs = packNews(demoHouse(), {}).jobs;
+    expect(packs.map((pack) => pack.rest?.job.name)).toEqual([
       'Signal House',
       'Tannery Row 9',
       'Linden Gatehouse',

@@ -23,6 +23,25 @@ export interface WalkPack {
 /** What a device keeps of a job, so that a walk can be begun without a signal. */
 export type JobPack = Omit<WalkPack, 'walk' | 'narrations'>;
 
+/** What of a pack a device has: a mark of each area by its id, and of all else by the empty one. */
+export type PackMarks = Record<string, string>;
+
+/** What is new in the packs that a device keeps, against the marks of what it has. */
+export interface PackNews {
+  clock: ServerClock;
+  today: Day;
+  jobs: {
+    id: string;
+    marks: PackMarks;
+    /** Its areas in walking order, those that are as they were among them. */
+    order: string[];
+    /** All but the areas; missing where it is as it was. */
+    rest?: Omit<JobPack, 'areas' | 'clock' | 'today'>;
+    /** Only those that are not as they were. */
+    areas: WalkArea[];
+  }[];
+}
+
 export type { NarrationView, Recorded, WalkArea } from '@/core/walks/walk-screen';
 
 export interface WalksView {

@@ -64,6 +64,11 @@ const NO_NOUN = pattern(
 const DESCRIBES =
   /^(?:new|old|rough|first|second|final|last|floor|wall|window|door|cabinet|temporary|underfloor|rest|more|half|most|all|any)$/;
 
+/**
+ * Words that a sentence holds at most, whatever is said: a draft takes no more of them, and what looks through a sentence
+ * again and again stays quick.
+ */
+const MOST = 80;
 /** Words an unpunctuated sentence may hold before a restart is looked for harder. */
 const LONG = 26;
 
@@ -86,6 +91,7 @@ export function sentencesOf(
   let from = 0;
   for (let at = 1; at < words.length; at++) {
     const cut =
+      at - from >= MOST ||
       words[at - 1]?.stop === '.' ||
       (places[at] !== places[at - 1] && (!punctuated || words[at - 1]?.stop !== '')) ||
       (punctuated ? clauseStarts(words, at, from) : guessed(words, at, from, nouns));

@@ -1,3 +1,4 @@
+import type { PackMarks } from '@/contract/views/walk';
 import { preview } from '../dispatch/preview';
 import { prepare } from '../dispatch/prepare';
 import type { Actor } from '../dispatch/actor';
@@ -9,6 +10,7 @@ import { readPlan } from '../reading/plan';
 import { readFirm, readJob } from '../reading/reading';
 import { pullView } from '../schedule/pull';
 import { changesView, optionsView } from '../scope/queries';
+import { packNews } from '../walks/pack';
 import { reviewView } from '../walks/review';
 
 /** Read of one moment: what is asked for together is true together. */
@@ -30,6 +32,7 @@ export const TASKS = {
   review: read((installation, job: string, walk: string) =>
     reviewView(readJob(installation, job), walk, () => readFirm(installation)),
   ),
+  packs: read((installation, have: Record<string, PackMarks>) => packNews(installation, have)),
   'job paper': (
     installation: Installation,
     job: string,

@@ -1,5 +1,6 @@
 import type { ServerClock } from '@/contract/views/job';
-import type { JobPack, WalkArea, WalkPack } from '@/contract/views/walk';
+import { createHash } from 'node:crypto';
+import type { JobPack, PackMarks, PackNews, WalkArea, WalkPack } from '@/contract/views/walk';
 import { recordedOnto } from '@/core/walks/overlay';
 import { groupBy } from '@/core/group-by';
 import { phaseFacts } from '@/core/sequence/phases';
@@ -41,11 +42,35 @@ export function walkPack(installation: Installation, id: string): WalkPack {
   };
 }
 
-/** What a device keeps of every job that is walked, so that one can be begun where there is no signal. */
-export function jobPacks(installation: Installation): JobPack[] {
+/**
+ * What a device keeps of every job that is walked, so that one can be begun where there is no signal: only what it has not
+ * yet, or has otherwise.
+ * @param have the marks of what it has, by job
+ */
+export function packNews(installation: Installation, have: Record<string, PackMarks>): PackNews {
   const firm = readFirm(installation);
-  return firm.jobs.map((id) => packOf(firm.job(id), clockFor(installation)));
+  const clock = clockFor(installation);
+  return {
+    clock,
+    today: firm.today,
+    jobs: firm.jobs.map((id) => {
+      const { areas, clock: _, today: __, ...rest } = packOf(firm.job(id), clock);
+      const known = have[id] ?? {};
+      const marks: PackMarks = { '': markOf(rest) };
+      for (const area of areas) marks[area.id] = markOf(area);
+      return {
+        id,
+        marks,
+        order: areas.map((area) => area.id),
+        ...(known[''] === marks[''] ? {} : { rest }),
+        areas: areas.filter((area) => known[area.id] !== marks[area.id]),
+      };
+    }),
+  };
 }
+
+const markOf = (part: object): string =>
+  createHash('sha256').update(JSON.stringify(part)).digest('base64url').slice(0, 16);
 
 /** What was chosen and is not fitted yet, by area. */
 const chosenOf = (job: JobReading): Map<string, WalkArea['selections']> =>

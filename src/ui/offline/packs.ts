@@ -1,9 +1,10 @@
 import { api } from '@/contract/routes';
-import type { JobPack, WalkPack } from '@/contract/views/walk';
+import type { JobPack, PackMarks, PackNews, WalkPack } from '@/contract/views/walk';
 import type { WalkKind } from '@/core/walks/observation';
 import { startWalk } from '@/contract/commands/walks';
 import { answersSoFar, enqueue } from './outbox';
 import { setClock } from './clock';
+import { mergedPack, type KeptPack } from './merge-pack';
 import { makeCommand, newId } from './send';
 import { store } from './store';
 
@@ -32,26 +33,47 @@ export async function packsHere(): Promise<{ jobs: JobPack[]; walks: WalkPack[] 
 }
 
 /**
- * Fetches what every job needs for a walk; nothing where there is no connection. Walks that ended elsewhere are let go
- * of.
+ * Fetches what is new of what every job needs for a walk; nothing where there is no connection. Jobs that are walked no more
+ * are let go of.
  * @returns whether they are kept now
  */
 export async function keepJobs(): Promise<boolean> {
   try {
-    const response = await fetch(api.walkPacks());
-    if (!response.ok) return false;
-    const jobs = (await response.json()) as JobPack[];
-    const known = new Set(jobs.map((job) => `job:${job.job.id}`));
-    const stale = (await store.packs.toArray())
-      .filter((kept) => kept.job && !known.has(kept.key))
-      .map((kept) => kept.key);
-    await store.packs.bulkDelete(stale);
-    await store.packs.bulkPut(jobs.map((job) => ({ key: `job:${job.job.id}`, job })));
+    const kept = (await store.packs.toArray()).flatMap(({ job, marks }) => (job ? [{ job, marks: marks ?? {} }] : []));
+    const news = await newsSince(Object.fromEntries(kept.map(({ job, marks }) => [job.job.id, marks])));
+    if (!news) return false;
+    const known = new Map(kept.map((pack) => [pack.job.job.id, pack]));
+    const merged = news.jobs.map((one) => mergedPack(known.get(one.id), one, news));
+    if (merged.includes(undefined)) return await keepAllAnew();
+    await keepPacks(merged.flatMap((pack) => pack ?? []));
     return true;
   } catch {
     // Without a connection the packs of before are as good as it gets.
     return false;
   }
+}
+
+async function newsSince(have: Record<string, PackMarks>): Promise<PackNews | undefined> {
+  const response = await fetch(api.walkPacks(), {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ have }),
+  });
+  return response.ok ? ((await response.json()) as PackNews) : undefined;
+}
+
+/** What is kept here does not fit together: it is fetched as if there were nothing. */
+async function keepAllAnew(): Promise<boolean> {
+  const news = await newsSince({});
+  if (news) await keepPacks(news.jobs.flatMap((one) => mergedPack(undefined, one, news) ?? []));
+  return news !== undefined;
+}
+
+async function keepPacks(packs: readonly KeptPack[]): Promise<void> {
+  const known = new Set(packs.map(({ job }) => `job:${job.job.id}`));
+  const stale = (await store.packs.toArray()).filter(({ key, job }) => job && !known.has(key)).map(({ key }) => key);
+  await store.packs.bulkDelete(stale);
+  await store.packs.bulkPut(packs.map(({ job, marks }) => ({ key: `job:${job.job.id}`, job, marks })));
 }
 
 /** Keeps the walk as the server knows it now; where nobody answers, what is kept here stays. */

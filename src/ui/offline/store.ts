@@ -1,6 +1,6 @@
 import Dexie, { type EntityTable } from 'dexie';
 import type { Command, ProblemDocument } from '@/contract/command';
-import type { JobPack, WalkPack } from '@/contract/views/walk';
+import type { JobPack, PackMarks, WalkPack } from '@/contract/views/walk';
 
 /** One change that waits on this device until the door has answered it. */
 export interface Waiting {
@@ -19,6 +19,8 @@ export interface Kept {
   key: string;
   walk?: WalkPack;
   job?: JobPack;
+  /** Of a job: the marks of what is kept of it, by which the server sends only what is new. */
+  marks?: PackMarks;
 }
 
 /**
