@@ -1,10 +1,8 @@
 import { execFileSync } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { api, routes, type Path } from '@/contract/routes';
 import { demoId } from '../demo/seed';
 import { serve, type Running } from '../scripts/demo-server';
+import { grown, NOW } from './grown';
 import { figure, inTurn, median, type Figure } from './measure';
 
 const job = demoId('signal');
@@ -30,20 +28,6 @@ const PAGES: Record<string, Path> = {
 };
 const SIMPLEST: Path = '/s/none';
 const ROUNDS = 30;
-const NOW = '2027-03-09T16:30:00.000Z';
-
-/** A firm of some years in a folder; `AFTERMIST_GROWN` names one where it is made once and kept. */
-function grown(name: string, ...terms: string[]): { folder: string; gone: () => void } {
-  const { AFTERMIST_GROWN } = process.env;
-  const base = AFTERMIST_GROWN ?? mkdtempSync(join(tmpdir(), 'aftermist-grown-'));
-  const folder = join(base, name);
-  if (!existsSync(folder))
-    execFileSync(join('node_modules', '.bin', 'tsx'), ['scripts/grow.ts', '--into', folder, ...terms], {
-      env: { ...process.env, AFTERMIST_NOW: NOW },
-      stdio: ['ignore', 2, 2],
-    });
-  return { folder, gone: () => (AFTERMIST_GROWN ? undefined : rmSync(base, { recursive: true, force: true })) };
-}
 
 /**
  * Each page at ten years against the same open jobs without their past, and against the simplest page of the same server;

@@ -2,6 +2,7 @@ import { doorFigures } from './door';
 import { narrationFigures } from './narration';
 import { planFigures } from './plan';
 import { quantityFigures } from './quantities';
+import { busyFigures } from './busy';
 import { pageFigures } from './pages';
 import { scheduleFigures } from './schedule';
 
@@ -11,6 +12,7 @@ const QUESTIONS = {
   door: doorFigures,
   quantities: quantityFigures,
   pages: pageFigures,
+  busy: busyFigures,
   schedule: scheduleFigures,
   narration: narrationFigures,
 };

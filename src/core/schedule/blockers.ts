@@ -22,30 +22,39 @@ export type Blocker =
   | { kind: 'crew'; until: Slot; crew: number; slot: Slot; holders: number[] }
   | { kind: 'area'; until: Slot; slot: Slot; holders: number[] };
 
-/** Who holds what, kept so that asking for one task does not read the whole plan. */
+/** Who holds what on which slot, kept so that asking for one task does not read the whole plan. */
 export interface Holders {
-  byCrew: Map<number, number[]>;
-  byArea: Map<number, number[]>;
-  waits: Map<string, NotBefore[]>;
+  /** Tasks that span a slot, by crew (or plant) and by area. */
+  ofCrew: (crew: number, slot: Slot) => readonly number[];
+  ofArea: (area: number, slot: Slot) => readonly number[];
+  waits: ReadonlyMap<string, NotBefore[]>;
 }
 
-export function holdersOf(net: Compiled): Holders {
-  const working = net.tasks.flatMap((_, number) => ((net.duration[number] ?? 0) > 0 ? [number] : []));
-  const held = working.flatMap((task) =>
-    [net.crew[task] ?? -1, net.plant[task] ?? -1].flatMap((who) => (who >= 0 ? [{ who, task }] : [])),
-  );
-  const byCrew = new Map(
-    [...groupBy(held, ({ who }) => who)].map(([who, list]) => [who, list.map(({ task }) => task)]),
-  );
-  return {
-    byCrew,
-    byArea: groupBy(
-      working.filter((task) => (net.area[task] ?? -1) >= 0),
-      (task) => net.area[task] ?? -1,
-    ),
-    waits: groupBy(net.input.notBefore, (wait) => wait.task),
+export function holdersOf(net: Compiled, placed: Pick<Placement, 'start' | 'finish'>): Holders {
+  const [byCrew, byArea] = [new Map<number, number[]>(), new Map<number, number[]>()];
+  const hold = (held: Map<number, number[]>, who: number, task: number): void => {
+    if (who < 0) return;
+    for (let slot = placed.start[task] ?? 0, end = placed.finish[task] ?? 0; slot < end; slot++) {
+      const key = who * net.horizon + slot;
+      const there = held.get(key);
+      if (there) there.push(task);
+      else held.set(key, [task]);
+    }
   };
+  for (let task = 0; task < net.tasks.length; task++) {
+    if (net.duration[task] === 0) continue;
+    hold(byCrew, net.crew[task] ?? -1, task);
+    hold(byCrew, net.plant[task] ?? -1, task);
+    hold(byArea, net.area[task] ?? -1, task);
+  }
+  const at =
+    (held: ReadonlyMap<number, number[]>) =>
+    (who: number, slot: Slot): readonly number[] =>
+      held.get(who * net.horizon + slot) ?? NOBODY;
+  return { ofCrew: at(byCrew), ofArea: at(byArea), waits: groupBy(net.input.notBefore, (wait) => wait.task as string) };
 }
+
+const NOBODY: readonly number[] = [];
 
 /**
  * The slot before a task's start, in the calendar of its job; for a milestone any slot.
@@ -117,10 +126,7 @@ function loadBlockers(
   take(net, placed, task, booked, -1);
   const [start, finish] = [placed.start[task] ?? 0, placed.finish[task] ?? 0];
   const { crew, demand, plant, area, shares } = needsOf(net, task);
-  const on = (list: readonly number[] | undefined, slot: Slot): number[] =>
-    (list ?? []).filter(
-      (other) => other !== task && (placed.start[other] ?? 0) <= slot && (placed.finish[other] ?? 0) > slot,
-    );
+  const others = (list: readonly number[]): number[] => list.filter((other) => other !== task);
   const worked = Array.from({ length: duration }, (_, index) => calendar.worked[own + index] ?? net.horizon);
   for (const [who, wanted] of [
     [crew, demand],
@@ -133,12 +139,12 @@ function loadBlockers(
           until: slot + 1,
           crew: who,
           slot,
-          holders: on(holders.byCrew.get(who), slot).filter((other) => worksOn(net, other, slot)),
+          holders: others(holders.ofCrew(who, slot)).filter((other) => worksOn(net, other, slot)),
         });
   const last = calendar.worked[own + duration - 1] ?? earlier;
   for (let slot = earlier; slot <= last; slot++)
     if (areaFull(net, placed, area, shares, slot))
-      found.push({ kind: 'area', until: slot + 1, slot, holders: on(holders.byArea.get(area), slot) });
+      found.push({ kind: 'area', until: slot + 1, slot, holders: others(holders.ofArea(area, slot)) });
   take(net, placed, task, booked, 1);
   [placed.start[task], placed.finish[task]] = [start, finish];
   return found;

@@ -190,19 +190,28 @@ interface Calendars {
   free: (id: string, crew: string | null, plant: string | null) => Calendar;
 }
 
+const never = (): boolean => false;
+
 /** Most jobs work the same days, so each different pair of days worked and days away is worked out once. */
 function calendarMaker(input: PlanInput, horizon: number): Calendars {
   const byId = new Map<string, Calendar>();
   const byContent = new Map<string, Calendar>();
   const withAbsences = new Map<string, Map<Calendar, Calendar>>();
   const away = new Map(input.crews.map((crew) => [crew.id, crew.away]));
-  const plain = (id: string): Calendar => {
-    const known = byId.get(id);
-    if (known) return known;
-    const made = makeCalendar(horizon, input.calendars[id] ?? (() => false));
+  // Most jobs work on the same days: those of one function are counted out once, those that come to the same are one.
+  const byDays = new Map<(slot: number) => boolean, Calendar>();
+  const shared = (made: Calendar): Calendar => {
     const content = made.worked.join();
     const calendar = byContent.get(content) ?? made;
     byContent.set(content, calendar);
+    return calendar;
+  };
+  const plain = (id: string): Calendar => {
+    const known = byId.get(id);
+    if (known) return known;
+    const isWorked = input.calendars[id] ?? never;
+    const calendar = byDays.get(isWorked) ?? shared(makeCalendar(horizon, isWorked));
+    byDays.set(isWorked, calendar);
     byId.set(id, calendar);
     return calendar;
   };

@@ -49,7 +49,7 @@ function looked(network: PlanInput): {
   const placed = placedLike(network);
   if (!placed.ok) throw new Error(placed.problem.message);
   const { net, placement } = placed.value;
-  const holders = holdersOf(net);
+  const holders = holdersOf(net, placement);
   const plan = planned(network);
   const asked = waiting(plan).map((plannedTask) => {
     const number = net.index.get(plannedTask.id) ?? -1;

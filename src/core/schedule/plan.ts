@@ -153,9 +153,7 @@ function document(net: Compiled, placed: Placement): Omit<Plan, 'wanted' | 'boun
     origin: input.origin,
     tasks,
     links: input.links.filter((link) => net.index.has(link.before) && net.index.has(link.after)),
-    calendars: Object.fromEntries(
-      Object.entries(input.calendars).map(([id, isWorked]) => [id, { worked: slotsUpTo(end, isWorked) }]),
-    ),
+    calendars: workedUpTo(end, input.calendars),
     jobCalendars: input.jobCalendars,
     crewCapacity: input.crews.map((crew) => ({
       sub: crew.id,
@@ -171,8 +169,29 @@ function document(net: Compiled, placed: Placement): Omit<Plan, 'wanted' | 'boun
   };
 }
 
+/** The worked slots of every calendar; most jobs work on the same days, which are counted out once. */
+function workedUpTo(end: Slot, calendars: PlanInput['calendars']): Plan['calendars'] {
+  const known = new Map<(slot: Slot) => boolean, Slot[]>();
+  return Object.fromEntries(
+    Object.entries(calendars).map(([id, isWorked]) => {
+      const worked = known.get(isWorked) ?? slotsUpTo(end, isWorked);
+      known.set(isWorked, worked);
+      return [id, { worked }];
+    }),
+  );
+}
+
 function slotsUpTo(end: Slot, isWorked: (slot: Slot) => boolean): Slot[] {
-  return Array.from({ length: Math.max(0, end) }, (_, slot) => slot).filter(isWorked);
+  const worked: Slot[] = [];
+  for (let slot = 0; slot < end; slot++) if (isWorked(slot)) worked.push(slot);
+  return worked;
+}
+
+/** The worked slots that a task of this length takes from its first one on. */
+function slotsTaken(worked: Int32Array, first: number, duration: number): Slot[] {
+  const slots = new Array<Slot>(duration);
+  for (let index = 0; index < duration; index++) slots[index] = worked[first + index] ?? 0;
+  return slots;
 }
 
 function plannedTask(
@@ -187,7 +206,10 @@ function plannedTask(
   const finish = placed.finish[number] ?? 0;
   const calendar = net.calendar[number];
   const first = calendar ? countBefore(calendar, start) : 0;
-  const slots = calendar && task.duration > 0 ? [...calendar.worked.subarray(first, first + task.duration)] : [];
+  const slots =
+    calendar && task.duration > 0
+      ? slotsTaken(calendar.worked, first, Math.min(task.duration, calendar.worked.length - first))
+      : [];
   const lateStart = latest.start[number] ?? start;
   const counted = net.jobCalendar[number];
   const slack = task.state === 'done' || !counted ? 0 : countBefore(counted, lateStart) - countBefore(counted, start);

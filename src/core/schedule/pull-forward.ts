@@ -29,7 +29,7 @@ const ASKED = 40;
  * @returns the most useful first; none where it starts as early as anything could
  */
 export function pullForward(net: Compiled, placed: Placement, task: number): Pull[] {
-  const holders = holdersOf(net);
+  const holders = holdersOf(net, placed);
   const order = byKey(net, placed.start);
   const tried = new Map<string, Pull>();
   const seen = new Set<number>();

@@ -28,13 +28,13 @@ export interface Reason {
 
 /** A reason for every start, in the order of the tasks. */
 export function reasonsOf(net: Compiled, placed: Placement): Reason[] {
-  const holders = holdersOf(net);
+  const holders = holdersOf(net, placed);
   return net.tasks.map((task, number) => reasonOf(net, placed, task, number, holders));
 }
 
 /** Why one task starts when it does. */
 export const reasonFor = (net: Compiled, placed: Placement, number: number): Reason =>
-  reasonOf(net, placed, net.tasks[number] as Task, number, holdersOf(net));
+  reasonOf(net, placed, net.tasks[number] as Task, number, holdersOf(net, placed));
 
 function reasonOf(net: Compiled, placed: Placement, task: Task, number: number, holders: Holders): Reason {
   if (task.state === 'done') return { kind: 'done', text: 'Done.' };
@@ -50,16 +50,18 @@ function reasonOf(net: Compiled, placed: Placement, task: Task, number: number, 
     : isOfficeCalendar(task.calendar)
       ? ' The office comes on its own days.'
       : '';
-  const told = blockersOf(net, placed, number, holders)
-    .sort((a, b) => b.until - a.until || weight(net, a) - weight(net, b))
-    .map((blocker) => tell(net, placed, number, blocker));
+  const blockers = blockersOf(net, placed, number, holders).sort(
+    (a, b) => b.until - a.until || weight(net, a) - weight(net, b),
+  );
+  const told = blockers.map((blocker) => tell(net, placed, number, blocker));
   const [first, ...rest] = told.filter(({ text }, index) => told.findIndex((other) => other.text === text) === index);
   if (!first)
     return slotBefore(net, placed, number) < 0
       ? nowReason(net, task)
       : { kind: 'none', text: 'Nothing holds it: it could be pulled forward.' };
   const start = placed.start[number] ?? 0;
-  if (hours && blockersEnd(net, placed, number, holders) < start) first.text += hours;
+  // The first of them lets go last.
+  if (hours && (blockers[0]?.until ?? start) < start) first.text += hours;
   return rest.length === 0
     ? first
     : {
@@ -67,10 +69,6 @@ function reasonOf(net: Compiled, placed: Placement, task: Task, number: number, 
         also: rest.map(({ kind, text, task: other }) => ({ kind, text, ...(other ? { task: other } : {}) })),
       };
 }
-
-/** When the last of what holds a task lets go. */
-const blockersEnd = (net: Compiled, placed: Placement, number: number, holders: Holders): Slot =>
-  Math.max(...blockersOf(net, placed, number, holders).map((blocker) => blocker.until));
 
 /** Of two that let go at the same moment the one that a person would name first. */
 function weight(net: Compiled, blocker: Blocker): number {
