@@ -127,12 +127,10 @@ function loadBlockers(
   const [start, finish] = [placed.start[task] ?? 0, placed.finish[task] ?? 0];
   const { crew, demand, plant, area, shares } = needsOf(net, task);
   const others = (list: readonly number[]): number[] => list.filter((other) => other !== task);
-  const worked = Array.from({ length: duration }, (_, index) => calendar.worked[own + index] ?? net.horizon);
-  for (const [who, wanted] of [
-    [crew, demand],
-    [plant, 1],
-  ] as const)
-    for (const slot of worked)
+  const busy = (who: number, wanted: number): void => {
+    if (who < 0) return;
+    for (let index = 0; index < duration; index++) {
+      const slot = calendar.worked[own + index] ?? net.horizon;
       if (slot < net.horizon && crewFull(net, placed, who, wanted, slot))
         found.push({
           kind: 'crew',
@@ -141,6 +139,10 @@ function loadBlockers(
           slot,
           holders: others(holders.ofCrew(who, slot)).filter((other) => worksOn(net, other, slot)),
         });
+    }
+  };
+  busy(crew, demand);
+  busy(plant, 1);
   const last = calendar.worked[own + duration - 1] ?? earlier;
   for (let slot = earlier; slot <= last; slot++)
     if (areaFull(net, placed, area, shares, slot))

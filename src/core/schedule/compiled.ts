@@ -67,8 +67,10 @@ export function compile(input: PlanInput, horizon: number): Outcome<Compiled> {
 
   const crews = new Map(input.crews.map((crew, number) => [crew.id, number]));
   const calendars = calendarMaker(input, horizon);
-  const problem = tasks.map((task) => problemOf(input, task, crews, calendars)).find((found) => found !== undefined);
-  if (problem) return refuse(problem);
+  for (const task of tasks) {
+    const problem = problemOf(input, task, crews, calendars);
+    if (problem) return refuse(problem);
+  }
   const areas = new Map<string, number>();
   const floor = Int32Array.from(tasks, (task) => task.floor);
   const pin = new Int32Array(tasks.length).fill(-1);
@@ -123,27 +125,10 @@ function problemOf(
       field: task.id,
     };
   if (task.state === 'done' || task.duration === 0) return undefined;
-  for (const [id, wanted] of [
-    [task.crew, task.crews ?? 1],
-    [task.plant ?? null, 1],
-  ] as const) {
-    if (id === null) continue;
-    const crew = input.crews[crews.get(id) ?? -1];
-    if (!crew)
-      return {
-        code: 'crew-unknown',
-        message: `${task.label} is given to a crew that is not on the list.`,
-        field: task.id,
-      };
-    if (crew.capacity < wanted)
-      return {
-        code: 'crew-too-few',
-        message:
-          `${task.label} wants ${wanted} of ${crew.name} at once, and there ` +
-          `${crew.capacity === 1 ? 'is 1' : `are ${crew.capacity}`}.`,
-        field: task.id,
-      };
-  }
+  const lacking =
+    crewProblem(input, task, crews, task.crew, task.crews ?? 1) ??
+    crewProblem(input, task, crews, task.plant ?? null, 1);
+  if (lacking) return lacking;
   const worked = calendars.plain(input.keptOff?.[task.calendar]?.base ?? task.calendar).worked[0];
   if (worked === undefined || worked >= YEAR)
     return {
@@ -152,6 +137,32 @@ function problemOf(
       field: task.id,
     };
   return undefined;
+}
+
+/** What of a crew or a plant a task cannot have; undefined where it can, or wants none. */
+function crewProblem(
+  input: PlanInput,
+  task: Task,
+  crews: ReadonlyMap<string, number>,
+  id: string | null,
+  wanted: number,
+): Problem | undefined {
+  if (id === null) return undefined;
+  const crew = input.crews[crews.get(id) ?? -1];
+  if (!crew)
+    return {
+      code: 'crew-unknown',
+      message: `${task.label} is given to a crew that is not on the list.`,
+      field: task.id,
+    };
+  if (crew.capacity >= wanted) return undefined;
+  return {
+    code: 'crew-too-few',
+    message:
+      `${task.label} wants ${wanted} of ${crew.name} at once, and there ` +
+      `${crew.capacity === 1 ? 'is 1' : `are ${crew.capacity}`}.`,
+    field: task.id,
+  };
 }
 
 function topological(into: BoundLink[][], outOf: BoundLink[][]): number[] {

@@ -24,7 +24,7 @@ export function linkTime(net: Compiled, bound: BoundLink, start: Int32Array, fin
  */
 export function earliestByLinks(net: Compiled, task: number, start: Int32Array, finish: Int32Array): number {
   const calendar = net.calendar[task];
-  const duration = net.tasks[task]?.duration ?? 0;
+  const duration = net.duration[task] ?? 0;
   let moment = net.floor[task] ?? 0;
   let endBy = 0;
   for (const bound of net.into[task] ?? []) {
@@ -47,11 +47,12 @@ export function forwardPass(net: Compiled): Pick<Times, 'earlyStart' | 'earlyFin
     const calendar = net.calendar[task];
     if (!facts || !calendar) continue;
     const first = earliestByLinks(net, task, start, finish);
-    if (facts.state === 'done' || facts.duration === 0) {
+    const duration = net.duration[task] ?? 0;
+    if (duration === 0) {
       start[task] = finish[task] = facts.state === 'done' ? facts.floor : first;
     } else {
       start[task] = calendar.worked[first] ?? net.horizon;
-      finish[task] = (calendar.worked[first + facts.duration - 1] ?? net.horizon) + 1;
+      finish[task] = (calendar.worked[first + duration - 1] ?? net.horizon) + 1;
     }
   }
   return { earlyStart: start, earlyFinish: finish };
@@ -87,7 +88,7 @@ export function timesOf(net: Compiled): Times {
 
 function endWhenStartedAt(net: Compiled, task: number, start: number): number {
   const calendar = net.calendar[task];
-  const duration = net.tasks[task]?.duration ?? 0;
+  const duration = net.duration[task] ?? 0;
   if (!calendar || duration === 0) return start;
   return (calendar.worked[countBefore(calendar, start) + duration - 1] ?? net.horizon) + 1;
 }

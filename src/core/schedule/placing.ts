@@ -219,15 +219,15 @@ export function take(net: Compiled, placed: Placement, task: number, first: numb
   const { crew, demand, plant, area, shares } = needsOf(net, task);
   const start = calendar.worked[first] ?? 0;
   const finish = (calendar.worked[first + duration - 1] ?? 0) + 1;
-  const add = (load: Uint8Array, who: number, slot: number, amount: number): void => {
-    if (who >= 0) load[who * net.horizon + slot] = (load[who * net.horizon + slot] ?? 0) + sign * amount;
-  };
+  const { crewLoad, areaLoad } = placed;
+  const [ofCrew, ofPlant, ofArea] = [crew * net.horizon, plant * net.horizon, area * net.horizon];
   for (let at = first; at < first + duration; at++) {
     const slot = calendar.worked[at] ?? 0;
-    add(placed.crewLoad, crew, slot, demand);
-    add(placed.crewLoad, plant, slot, 1);
+    if (crew >= 0) crewLoad[ofCrew + slot] = (crewLoad[ofCrew + slot] ?? 0) + sign * demand;
+    if (plant >= 0) crewLoad[ofPlant + slot] = (crewLoad[ofPlant + slot] ?? 0) + sign;
   }
-  for (let slot = start; area >= 0 && slot < finish; slot++) add(placed.areaLoad, area, slot, shares);
+  for (let slot = start; area >= 0 && slot < finish; slot++)
+    areaLoad[ofArea + slot] = (areaLoad[ofArea + slot] ?? 0) + sign * shares;
   placed.start[task] = start;
   placed.finish[task] = finish;
 }

@@ -120,11 +120,13 @@ function wantedStarts(input: PlanInput, { start }: Placement): Outcome<Record<st
  * When each task would end, without the reasons that make most of a plan's work: for asking what something would do to
  * a finish.
  */
-export function endsOf(input: PlanInput): Outcome<(Task & { finish: Slot })[]> {
+export function endsOf(input: PlanInput): Outcome<(Pick<Task, 'job' | 'area' | 'state'> & { finish: Slot })[]> {
   const placed = placedLike(input);
   if (!placed.ok) return placed;
   const { net, placement } = placed.value;
-  return answer(net.tasks.map((task, number) => ({ ...task, finish: placement.finish[number] ?? 0 })));
+  return answer(
+    net.tasks.map(({ job, area, state }, number) => ({ job, area, state, finish: placement.finish[number] ?? 0 })),
+  );
 }
 
 function withHorizon<Found>(input: PlanInput, look: (net: Compiled) => Found | undefined): Outcome<Found> {
@@ -213,8 +215,21 @@ function plannedTask(
   const lateStart = latest.start[number] ?? start;
   const counted = net.jobCalendar[number];
   const slack = task.state === 'done' || !counted ? 0 : countBefore(counted, lateStart) - countBefore(counted, start);
-  return {
-    ...task,
+  // Field by field: thousands of tasks are written out, and spreading one costs a hundred times as much.
+  const planned: PlannedTask = {
+    id: task.id,
+    job: task.job,
+    area: task.area,
+    phase: task.phase,
+    label: task.label,
+    trade: task.trade,
+    crew: task.crew,
+    duration: task.duration,
+    shares: task.shares,
+    state: task.state,
+    floor: task.floor,
+    calendar: task.calendar,
+    rank: task.rank,
     crews: task.duration === 0 ? 0 : (net.demand[number] ?? 0),
     start,
     finish,
@@ -225,6 +240,8 @@ function plannedTask(
     float: task.state === 'done' ? 0 : Math.min(slack, floatOf(net, placed, number)),
     critical: task.state !== 'done' && slack === 0,
   };
+  if (task.plant !== undefined) planned.plant = task.plant;
+  return planned;
 }
 
 /** Worked slots of the job between its end and the first follower that waits for it. */

@@ -44,30 +44,31 @@ function reasonOf(net: Compiled, placed: Placement, task: Task, number: number, 
   ) {
     return { kind: 'under-way', text: 'It is under way; what remains goes on from here.' };
   }
-  // A calendar of its own says why it waits on, where nothing else does.
-  const hours = narrowingsOf(task.calendar).includes('loud')
-    ? ' Loud work keeps to the hours told to the neighbours.'
-    : isOfficeCalendar(task.calendar)
-      ? ' The office comes on its own days.'
-      : '';
   const blockers = blockersOf(net, placed, number, holders).sort(
     (a, b) => b.until - a.until || weight(net, a) - weight(net, b),
   );
   const told = blockers.map((blocker) => tell(net, placed, number, blocker));
-  const [first, ...rest] = told.filter(({ text }, index) => told.findIndex((other) => other.text === text) === index);
+  const [first, ...rest] =
+    told.length < 2 ? told : told.filter(({ text }, index) => told.findIndex((other) => other.text === text) === index);
   if (!first)
     return slotBefore(net, placed, number) < 0
       ? nowReason(net, task)
       : { kind: 'none', text: 'Nothing holds it: it could be pulled forward.' };
   const start = placed.start[number] ?? 0;
-  // The first of them lets go last.
-  if (hours && (blockers[0]?.until ?? start) < start) first.text += hours;
+  // The first of them lets go last: a calendar of its own says why it waits on, where nothing else does.
+  if ((blockers[0]?.until ?? start) < start) first.text += hoursOf(task);
   return rest.length === 0
     ? first
     : {
         ...first,
         also: rest.map(({ kind, text, task: other }) => ({ kind, text, ...(other ? { task: other } : {}) })),
       };
+}
+
+/** What a calendar of its own keeps a task to; nothing where it is the job's. */
+function hoursOf(task: Task): string {
+  if (narrowingsOf(task.calendar).includes('loud')) return ' Loud work keeps to the hours told to the neighbours.';
+  return isOfficeCalendar(task.calendar) ? ' The office comes on its own days.' : '';
 }
 
 /** Of two that let go at the same moment the one that a person would name first. */

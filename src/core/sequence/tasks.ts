@@ -81,7 +81,7 @@ function trackTask(site: Site, area: SiteArea, step: TrackStep, terms: TaskTerms
   const state = step.fraction >= 1 ? 'done' : step.fraction > 0 ? 'under-way' : 'waiting';
   const seen = step.seen ? slotOf(terms.origin, step.seen.day, step.seen.half) + 1 : terms.now;
   const crews = step.crews ?? 1;
-  return {
+  const task: Task = {
     id: taskId(area.id, step.phase),
     job: site.id,
     area: area.id,
@@ -101,9 +101,10 @@ function trackTask(site: Site, area: SiteArea, step: TrackStep, terms: TaskTerms
         ? rulesOf(site)
         : rulesOf(site).filter((rule) => ruleHolds(site, rule, area.id)),
     ),
-    ...(crews > 1 && !step.others ? { crews } : {}),
-    ...(step.plant && !step.others ? { plant: plantCrew(step.plant) } : {}),
   };
+  if (crews > 1 && !step.others) task.crews = crews;
+  if (step.plant && !step.others) task.plant = plantCrew(step.plant);
+  return task;
 }
 
 function calendarOf(site: Site, step: TrackStep): string {
