@@ -35,7 +35,7 @@ async function commandsFor(server: Running, seconds: number): Promise<number[]> 
     sent.push(
       give(server, 'observation.record', {
         observation: { id: v7(), walk, area: demoId('signal', 'area', 'guest'), kind: 'note', text: 'one more' },
-      } as Input<'observation.record'>),
+      }),
     );
     await pause(Math.max(0, began + (sent.length * 1000) / A_SECOND - performance.now()));
   }

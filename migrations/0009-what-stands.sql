@@ -55,3 +55,5 @@ DROP INDEX plan_part_job;
 CREATE INDEX plan_part_finish ON plan_part (job, version, finish_day);
 -- What a walk did to the plan, kept with the walk: the plans themselves need not be kept for it.
 ALTER TABLE walk_plan ADD COLUMN effect TEXT;
+-- What calendars outside know and was not taken back.
+CREATE INDEX calendar_event_told ON calendar_event (job) WHERE cancelled = 0;

@@ -63,6 +63,8 @@ export const jobRoutes = {
   completion: (job: JobId): Path => `/jobs/${job}/walks/completion`,
 
   news: (job: JobId, update?: string): Path => `/jobs/${job}/news${hash(update)}`,
+  /** News with every link that opens. */
+  newsWithLinks: (job: JobId): Path => `/jobs/${job}/news${query({ links: 'all' })}`,
 } as const;
 
 /** The pages that belong to no one job. */

@@ -41,6 +41,8 @@ export interface NewsView {
   updates: UpdateView[];
   past: PastShown;
   links: LinkView[];
+  /** There may be more links that open than those. */
+  moreLinks: boolean;
   /** Whom to send to, by audience. */
   suggested: { client: { name: string; address: string }[]; crew: { name: string; address: string }[] };
   subs: { id: string; name: string }[];

@@ -51,7 +51,7 @@ export function holdersOf(net: Compiled, placed: Pick<Placement, 'start' | 'fini
     (held: ReadonlyMap<number, number[]>) =>
     (who: number, slot: Slot): readonly number[] =>
       held.get(who * net.horizon + slot) ?? NOBODY;
-  return { ofCrew: at(byCrew), ofArea: at(byArea), waits: groupBy(net.input.notBefore, (wait) => wait.task as string) };
+  return { ofCrew: at(byCrew), ofArea: at(byArea), waits: groupBy(net.input.notBefore, (wait) => wait.task) };
 }
 
 const NOBODY: readonly number[] = [];

@@ -12,7 +12,9 @@ import { draftUpdates, linkRows, messagesOf, newestSent } from '../reading/updat
 import { whenSeen } from '../words';
 
 /** How much of a job's news is on its page at once, and how many links that open nothing any more. */
-const SHOWN = { updates: 10, closedLinks: 10 };
+const SHOWN = { updates: 10, links: { open: 12, closed: 6 } };
+/** Where somebody wants to see all links that open. */
+const ALL_LINKS = { open: 2_000, closed: 100 };
 
 export const linkState = (link: { revoked_at: string | null; expires_on: Day }, now: Day): LinkView['state'] =>
   link.revoked_at ? 'revoked' : link.expires_on < now ? 'expired' : 'open';
@@ -20,9 +22,13 @@ export const linkState = (link: { revoked_at: string | null; expires_on: Day }, 
 /**
  * What was told and is to be told of a job, the newest first.
  * @param pathOf the address of a link
- * @param before an instant: what was made before it
+ * @param terms `before` an instant: what was sent before it; `allLinks` however many there are
  */
-export function newsView(job: JobReading, pathOf: (link: string) => Path, before?: string): NewsView {
+export function newsView(
+  job: JobReading,
+  pathOf: (link: string) => Path,
+  { before, allLinks = false }: { before?: string | undefined; allLinks?: boolean } = {},
+): NewsView {
   const { firm } = job;
   const row = jobRow(job);
   const sent = newestSent(job, SHOWN.updates + 1, before);
@@ -36,6 +42,12 @@ export function newsView(job: JobReading, pathOf: (link: string) => Path, before
   );
   const crews = new Set((planOf(job)?.tasks ?? []).filter((task) => task.state !== 'done').map((task) => task.crew));
   const subs = subRows(firm).filter((sub) => crews.has(sub.id));
+  const most = allLinks ? ALL_LINKS : SHOWN.links;
+  const links = linkRows(
+    job,
+    subs.map((sub) => sub.id),
+    most,
+  );
   return {
     job: jobHead(job),
     today: firm.today,
@@ -53,11 +65,7 @@ export function newsView(job: JobReading, pathOf: (link: string) => Path, before
       before: before ?? null,
       earlier: sent.length > SHOWN.updates ? (shown.at(-1)?.sent_at ?? null) : null,
     },
-    links: linkRows(
-      job,
-      subs.map((sub) => sub.id),
-      SHOWN.closedLinks,
-    ).map((link) => ({
+    links: links.map((link) => ({
       id: link.id,
       audience: link.audience,
       recipient: link.recipient,
@@ -66,6 +74,7 @@ export function newsView(job: JobReading, pathOf: (link: string) => Path, before
       state: linkState(link, firm.today),
       opened: link.opened,
     })),
+    moreLinks: !allLinks && links.filter((link) => linkState(link, firm.today) === 'open').length >= most.open,
     suggested: {
       client: row.client_email ? [{ name: row.client || 'Client', address: row.client_email }] : [],
       crew: subs

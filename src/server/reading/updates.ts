@@ -41,23 +41,27 @@ export const messagesOf = (firm: FirmReading, updates: readonly string[]): Rows[
     { updates: JSON.stringify(updates) },
   );
 
-/** Every link of a job or of some subs that opens today, and the newest of those that do not any more. */
-export const linkRows = (job: JobReading, subs: readonly string[], closed: number): Rows['share_link'][] =>
+/** The newest links of a job or of some subs that open today, and the newest of the job's that do not any more. */
+export const linkRows = (
+  job: JobReading,
+  subs: readonly string[],
+  most: { open: number; closed: number },
+): Rows['share_link'][] =>
   queryAll<Rows['share_link']>(
     job.firm.db,
     `SELECT *
       FROM share_link
       WHERE id IN (
-        SELECT id FROM share_link WHERE job = @job AND expires_on >= @today AND revoked_at IS NULL
-        UNION ALL
-        SELECT id FROM share_link
-          WHERE sub IN (SELECT value FROM json_each(@subs)) AND audience = 'sub' AND expires_on >= @today
-            AND revoked_at IS NULL
+        SELECT id FROM (SELECT id FROM share_link
+          WHERE (job = @job OR (audience = 'sub' AND sub IN (SELECT value FROM json_each(@subs))))
+            AND expires_on >= @today AND revoked_at IS NULL
+          ORDER BY made_at DESC
+          LIMIT @open)
         UNION ALL
         SELECT id FROM (SELECT id FROM share_link
           WHERE job = @job AND (expires_on < @today OR revoked_at IS NOT NULL) ORDER BY made_at DESC LIMIT @closed))
       ORDER BY made_at DESC`,
-    { job: job.id, subs: JSON.stringify(subs), today: job.firm.today, closed },
+    { job: job.id, subs: JSON.stringify(subs), today: job.firm.today, ...most },
   );
 
 /** Updates that were sent for an audience, the newest first. */

@@ -22,13 +22,29 @@ const eventOf = (
   last_half: isAfternoon(task.finish - 1) ? 1 : 0,
 });
 
+/** What a new plan changes of what calendars outside know. */
+export interface EventChanges {
+  told: Omit<EventRow, 'sequence' | 'cancelled' | 'changed_at'>[];
+  cancelled: string[];
+}
+
 /**
- * Brings the events that feeds are made of to a new plan: a piece of work keeps its event, and every change counts its
+ * What is to be told to calendars outside after a plan: a piece of work keeps its event, and every change counts its
  * sequence up. What is under way keeps the day it began; what is done stays as it was; what is no longer planned is
  * cancelled.
  */
-export function noteCalendarEvents(db: Connection, plan: Plan, now: string): void {
-  const known = new Map(queryAll<EventRow>(db, 'SELECT * FROM calendar_event').map((row) => [row.task, row]));
+export function eventChanges(db: Connection, plan: Plan): EventChanges {
+  const jobs = [...new Set(plan.tasks.map((task) => task.job))];
+  const known = new Map(
+    queryAll<EventRow>(
+      db,
+      `SELECT *
+        FROM calendar_event
+        WHERE cancelled = 0 OR job IN (SELECT value FROM json_each(@jobs))`,
+      { jobs: JSON.stringify(jobs) },
+    ).map((row) => [row.task, row]),
+  );
+  const told: EventChanges['told'] = [];
   for (const task of plan.tasks) {
     const row = known.get(task.id);
     known.delete(task.id);
@@ -38,7 +54,13 @@ export function noteCalendarEvents(db: Connection, plan: Plan, now: string): voi
       task.state === 'under-way' && row ? { ...made, first_day: row.first_day, first_half: row.first_half } : made;
     const same =
       row?.cancelled === 0 && (Object.keys(event) as (keyof typeof event)[]).every((key) => row[key] === event[key]);
-    if (same) continue;
+    if (!same) told.push(event);
+  }
+  return { told, cancelled: [...known.values()].flatMap((row) => (row.cancelled === 0 ? [row.task] : [])) };
+}
+
+export function writeEventChanges(db: Connection, { told, cancelled }: EventChanges, now: string): void {
+  for (const event of told)
     execute(
       db,
       `INSERT INTO calendar_event (task, job, sub, label, first_day, first_half, last_day, last_half, sequence,
@@ -49,14 +71,12 @@ export function noteCalendarEvents(db: Connection, plan: Plan, now: string): voi
           last_half = excluded.last_half, sequence = sequence + 1, cancelled = 0, changed_at = excluded.changed_at`,
       { ...event, now },
     );
-  }
-  for (const row of known.values())
-    if (row.cancelled === 0)
-      execute(
-        db,
-        `UPDATE calendar_event
-          SET cancelled = 1, sequence = sequence + 1, changed_at = @now
-          WHERE task = @task`,
-        { task: row.task, now },
-      );
+  for (const task of cancelled)
+    execute(
+      db,
+      `UPDATE calendar_event
+        SET cancelled = 1, sequence = sequence + 1, changed_at = @now
+        WHERE task = @task`,
+      { task, now },
+    );
 }

@@ -9,14 +9,15 @@ import type { Connection } from '../database/open';
 import { holidaysOf } from '../reading/firm';
 import { readPlan, type StoredPlan } from '../reading/plan';
 import type { FirmReading } from '../reading/reading';
-import { noteCalendarEvents } from './calendar-events';
+import { eventChanges, writeEventChanges, type EventChanges } from './calendar-events';
 
 /** A plan as it is stored: made ready outside of the transaction that stores it. */
 export interface PlanRows {
-  plan: Plan;
   row: Omit<NewRow<'plan'>, 'version'>;
   parts: Omit<NewRow<'plan_part'>, 'version'>[];
   moves: Omit<NewRow<'plan_move'>, 'version'>[];
+  /** What calendars outside are told. */
+  events: EventChanges;
 }
 
 /**
@@ -35,7 +36,6 @@ export function rowsOfPlan(
   const linksByJob = groupBy(links, (link) => jobOf.get(link.after) ?? '');
   const former = readPlan(firm.db);
   return {
-    plan,
     row: { made_at: now, origin, cause, frame: JSON.stringify(frame) },
     parts: [...groupBy(tasks, (task) => task.job)].map(([job, ofJob]) => {
       const finish = jobFinish(plan, job);
@@ -47,15 +47,16 @@ export function rowsOfPlan(
       };
     }),
     moves: former ? movesOf(firm, former, plan, { now, cause, causes }) : [],
+    events: eventChanges(firm.db, plan),
   };
 }
 
 /** Stores a plan as the newest version, with what it moved and what calendars outside are to know. */
-export function storePlan(db: Connection, { plan, row, parts, moves }: PlanRows): number {
+export function storePlan(db: Connection, { row, parts, moves, events }: PlanRows): number {
   const version = (queryOne<{ last: number | null }>(db, 'SELECT max(version) AS last FROM plan')?.last ?? 0) + 1;
   insert(db, 'plan', { ...row, version });
   for (const part of parts) insert(db, 'plan_part', { ...part, version });
-  noteCalendarEvents(db, plan, row.made_at);
+  writeEventChanges(db, events, row.made_at);
   for (const move of moves) insert(db, 'plan_move', { ...move, version });
   return version;
 }

@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { restoreUpdate, dropUpdate, editUpdate, retryMessage, revokeLink } from '@/contract/commands/news';
@@ -68,6 +69,13 @@ export function News({ view }: { view: NewsView }) {
                 <LinkLine key={link.id} link={link} today={view.today} />
               ))}
             </Lines>
+            {view.moreLinks && (
+              <p className="small-text">
+                <Link href={routes.newsWithLinks(view.job.id)} scroll={false}>
+                  All links that open
+                </Link>
+              </p>
+            )}
           </aside>
         </div>
         <SidePanel title="Change the words" open={editing !== undefined} onClose={() => setEditing(undefined)}>

@@ -1,3 +1,4 @@
+'use client';
 import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import type { RoomView } from '@/contract/views/job';

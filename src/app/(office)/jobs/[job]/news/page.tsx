@@ -14,9 +14,10 @@ interface Terms {
 
 export default async function UpdatesPage({ params, searchParams }: Terms) {
   const { job } = await params;
-  const before = beforeIn(await searchParams);
+  const asked = await searchParams;
+  const terms = { before: beforeIn(asked), allLinks: asked.links === 'all' };
   const { view } = await shown((installation) =>
-    newsView(readJob(installation, job), (link) => pathOf(installation, link), before),
+    newsView(readJob(installation, job), (link) => pathOf(installation, link), terms),
   );
   return <News view={view} />;
 }
