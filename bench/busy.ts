@@ -45,14 +45,14 @@ async function commandsFor(server: Running, seconds: number): Promise<number[]> 
 /** What a small request waits, asked again and again while something goes on. */
 async function besides(server: Running, act: () => Promise<unknown>): Promise<number[]> {
   const times: number[] = [];
-  let over = false;
-  const going = act().finally(() => (over = true));
+  const state = { over: false };
+  const going = act().finally(() => (state.over = true));
   do {
     const began = performance.now();
     await (await fetch(`${server.url}/s/none`)).arrayBuffer();
     times.push(performance.now() - began);
     await pause(5);
-  } while (!over);
+  } while (!state.over);
   await going;
   return times;
 }
@@ -68,9 +68,9 @@ export async function busyFigures(): Promise<Figure[]> {
     await give(server, 'walk.start', { id: walk, job, kind: 'progress' });
     await commandsFor(server, 2);
     const alone = await commandsFor(server, SECONDS);
-    let planning = true;
+    const state = { planning: true };
     const plans = (async () => {
-      for (let turn = 0; planning; turn++) {
+      for (let turn = 0; state.planning; turn++) {
         const sub = demoId('sub', 'tile');
         if (turn % 2 === 0) await give(server, 'sub.away', { sub, firstDay: '2027-05-03', lastDay: '2027-05-14' });
         else await give(server, 'sub.back', { sub, firstDay: '2027-05-03' });
@@ -78,7 +78,7 @@ export async function busyFigures(): Promise<Figure[]> {
       }
     })();
     const beside = await commandsFor(server, SECONDS);
-    planning = false;
+    state.planning = false;
     await plans;
     await pause(3000);
     const figures = [
