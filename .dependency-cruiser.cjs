@@ -40,6 +40,12 @@ module.exports = {
       'the server carries, it does not draw',
     ),
     never(
+      'reading-below',
+      { path: '^src/server/reading' },
+      { path: '^src/server/(?!reading/|database/|dispatch/refusal|clock|zone)' },
+      'subjects are made from readings; a reading knows none of them',
+    ),
+    never(
       'outside-by-its-port',
       { path: '^src/server', pathNot: '^src/server/(installation\\.ts|outside/simulated)' },
       { path: '^src/server/outside/simulated' },
