@@ -7,12 +7,14 @@ export async function register(): Promise<void> {
   const { refuseWrongEnvironment } = await import('./server/environment.mjs');
   refuseWrongEnvironment();
   const { installation } = await import('./server/installation');
+  const { readyThread } = await import('./server/threads/in-thread');
   const { serve } = await import('./server/threads/serving');
   const { startPlanner } = await import('./server/schedule/planner');
   const { startOutbox } = await import('./server/news/outbox');
   const { startSuppliers } = await import('./server/selections/poll-suppliers');
   const { startWeather } = await import('./server/schedule/poll-weather');
   serve();
+  readyThread(installation());
   startPlanner(installation());
   startOutbox(installation());
   startSuppliers(installation());

@@ -37,6 +37,11 @@ function handsOf({ folder }: Installation): Hand[] {
   return hands;
 }
 
+/** Begins a thread before it is asked for anything: whoever asks first need not wait for its start. */
+export function readyThread(installation: Installation): void {
+  if (handsOf(installation).length === 0) begin(installation);
+}
+
 /** Ends the threads of an installation that is closed. */
 export async function endThreads(installation: Installation): Promise<void> {
   await Promise.all(
