@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { bin, contentHash, once, root, run } from './toolchain.mjs';
+import { bin, bundle, contentHash, once, root, run } from './toolchain.mjs';
 
 /** Threads of the server, bundled since Node loads them itself. */
 const THREADS = ['planner', 'desk'];
@@ -12,20 +12,21 @@ export function build() {
   );
   once(
     'built',
-    contentHash(['src', 'scripts/build.mjs', 'package-lock.json', 'next.config.ts', 'tsconfig.json']),
+    contentHash([
+      'src',
+      'scripts/build.mjs',
+      'scripts/toolchain.mjs',
+      'package-lock.json',
+      'next.config.ts',
+      'tsconfig.json',
+    ]),
     () => {
       console.log('Building …');
-      const threads = run(bin('esbuild'), [
-        ...THREADS.map((name) => `src/workers/${name}.ts`),
-        '--bundle',
-        '--platform=node',
-        '--format=esm',
-        '--target=node20',
-        '--packages=external',
-        '--log-level=warning',
+      const threads = bundle(
+        THREADS.map((name) => `src/workers/${name}.ts`),
         '--outdir=.built',
         '--out-extension:.js=.mjs',
-      ]);
+      );
       if (!threads || !run(bin('next'), ['build'])) process.exit(1);
     },
     made,

@@ -19,6 +19,19 @@ export function run(command, args, env = {}) {
   return done.status === 0;
 }
 
+/** Bundles for Node, which loads it itself: packages are left where they are. */
+export const bundle = (entries, ...out) =>
+  run(bin('esbuild'), [
+    ...entries,
+    '--bundle',
+    '--platform=node',
+    '--format=esm',
+    '--target=node20',
+    '--packages=external',
+    '--log-level=warning',
+    ...out,
+  ]);
+
 /** Runs to the end, gathering what it prints and showing it: as it comes, or `atEnd`, beside something else that prints. */
 export function runAndRead(command, args, env = {}, atEnd = false) {
   return new Promise((resolve) => {

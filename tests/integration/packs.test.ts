@@ -3,7 +3,7 @@ import { mergedPack, type KeptPack } from '@/ui/offline/merge-pack';
 import { packNews } from '@/server/walks/pack';
 import type { PackMarks } from '@/contract/views/walk';
 import type { Installation } from '@/server/installation';
-import { areaOf, demoHouse, must, newId, signalHouse } from '../support/installations';
+import { demoHouse, signalHouse, walkSeeing } from '../support/installations';
 
 /** A device that keeps what it is told. */
 function device(installation: Installation) {
@@ -31,18 +31,7 @@ describe('what a phone keeps of every job', () => {
     const whole = phone.look();
     const marks = phone.look();
     expect(marks).toBeLessThan(whole / 8);
-    const walk = newId();
-    must(installation, 'walk.start', { id: walk, job: signalHouse, kind: 'progress' });
-    must(installation, 'observation.record', {
-      observation: {
-        id: newId(),
-        walk,
-        area: areaOf('guest'),
-        kind: 'remaining',
-        text: 'caulk the sill',
-        trade: 'paint',
-      },
-    });
+    walkSeeing(installation, { kind: 'remaining', text: 'caulk the sill', trade: 'paint' });
     const news = phone.look();
     expect(news).toBeGreaterThan(marks);
     expect(news).toBeLessThan(whole / 4);

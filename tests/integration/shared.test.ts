@@ -8,7 +8,16 @@ import { countOpening, openLink, sharedView } from '@/server/public/shared';
 import { newsView } from '@/server/news/queries';
 import type { Input } from '@/contract/commands';
 import { demoId } from '../../demo/seed';
-import { areaOf, demoHouse, give, giveRaw, must, newId, signalHouse, TODAY } from '../support/installations';
+import {
+  demoHouse,
+  give,
+  giveRaw,
+  must,
+  newId,
+  signalHouse,
+  TODAY,
+  walkSeeing,
+} from '../support/installations';
 
 function shared(
   installation: Installation,
@@ -130,23 +139,11 @@ describe('what a crew reads', () => {
       shared(installation, { audience: 'sub', sub: demoId('sub', 'wiring') }) as CrewShared;
     expect(new Set(mine().days.flatMap((day) => day.works.map((work) => work.job))).size).toBeGreaterThan(1);
     expect(mine().title).toBe('Halyard Wiring');
-    const walk = newId();
-    must(installation, 'walk.start', { id: walk, job: signalHouse, kind: 'progress' });
-    must(installation, 'observation.record', {
-      observation: {
-        id: newId(),
-        walk,
-        area: areaOf('guest'),
-        kind: 'remaining',
-        text: 'bell wire',
-        trade: 'wiring',
-        quantity: 3,
-        unit: 'm',
-      },
-    });
-    must(installation, 'observation.record', {
-      observation: { id: newId(), walk, area: areaOf('guest'), kind: 'remaining', text: 'a shelf', trade: 'finish' },
-    });
+    walkSeeing(
+      installation,
+      { kind: 'remaining', text: 'bell wire', trade: 'wiring', quantity: 3, unit: 'm' },
+      { kind: 'remaining', text: 'a shelf', trade: 'finish' },
+    );
     expect(mine().leftovers.map((left) => left.text)).toContain('3 m bell wire');
     expect(mine().leftovers.map((left) => left.text)).not.toContain('a shelf');
   });

@@ -1,3 +1,4 @@
+import type { Input } from '@/contract/commands';
 import { queryAll, queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { demoId } from '../../demo/seed';
@@ -23,6 +24,13 @@ const draft = (installation: Installation): { id: string; version: number } =>
       ORDER BY made_at DESC`,
     { job: signalHouse },
   ) ?? { id: '', version: 0 };
+const letter = (installation: Installation): Input<'update.send'> => ({
+  ...draft(installation),
+  title: 'T',
+  body: 'B',
+  expiresOn: '2027-03-09',
+  recipients: [{ messageId: id, linkId: other, name: 'A', address: 'a@a.example' }],
+});
 const jobFacts = {
   name: 'New House',
   units: 'metric',
@@ -257,13 +265,7 @@ export const GIVEN: Record<string, Given> = {
     expected: 0,
   },
   'update.send': {
-    payload: (installation) => ({
-      ...draft(installation),
-      title: 'T',
-      body: 'B',
-      expiresOn: '2027-03-09',
-      recipients: [{ messageId: id, linkId: other, name: 'A', address: 'a@a.example' }],
-    }),
+    payload: letter,
     leaves: (installation) => row(installation, 'message', id),
     expected: { state: 'queued', share_link: other },
   },
@@ -287,13 +289,7 @@ export const GIVEN: Record<string, Given> = {
   },
   'message.retry': {
     before: (installation) => {
-      must(installation, 'update.send', {
-        ...draft(installation),
-        title: 'T',
-        body: 'B',
-        expiresOn: '2027-03-09',
-        recipients: [{ messageId: id, linkId: other, name: 'A', address: 'a@a.example' }],
-      });
+      must(installation, 'update.send', letter(installation));
       installation.db.prepare(`UPDATE message SET state = 'failed', failure = 'no' WHERE id = ?`).run(id);
     },
     payload: { id },
@@ -301,14 +297,7 @@ export const GIVEN: Record<string, Given> = {
     expected: { state: 'queued', failure: null },
   },
   'message.acknowledge': {
-    before: (installation) =>
-      must(installation, 'update.send', {
-        ...draft(installation),
-        title: 'T',
-        body: 'B',
-        expiresOn: '2027-03-09',
-        recipients: [{ messageId: id, linkId: other, name: 'A', address: 'a@a.example' }],
-      }),
+    before: (installation) => must(installation, 'update.send', letter(installation)),
     who: { kind: 'link', id: other, audience: 'client', job: signalHouse, sub: null },
     payload: { name: 'Averill' },
     leaves: (installation) => row(installation, 'message', id),

@@ -92,3 +92,14 @@ export function must<Type extends CommandType>(
   if (answer.status === 'refused') throw new Error(`${type}: ${JSON.stringify(answer.problem)}`);
   return answer.result;
 }
+
+/** A walk through the house by the signal box on which some things were seen in the guest suite. */
+export function walkSeeing(installation: Installation, ...seen: readonly object[]): void {
+  const walk = newId();
+  must(installation, 'walk.start', { id: walk, job: signalHouse, kind: 'progress' });
+  for (const one of seen) {
+    const observation = { id: newId(), walk, area: areaOf('guest'), ...one };
+    if (giveRaw(installation, 'observation.record', { observation }).status === 'refused')
+      throw new Error(`Refused: ${JSON.stringify(one)}`);
+  }
+}

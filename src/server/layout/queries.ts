@@ -5,15 +5,13 @@ import { drawingOf, wallElevation } from '@/core/layout/drawing';
 import { measuresOf } from '@/core/layout/measures';
 import { phaseFacts, phaseOrder } from '@/core/sequence/phases';
 import { formatLength } from '@/core/units/length';
-import { queryOne } from '../database/query';
-import { notFound } from '../dispatch/refusal';
 import { calculationsOf } from '../quantities/queries';
 import { decisionsOf, findingsOf, scopeOf } from '../scope/read-scope';
 import { jobHead } from '../sites/job-head';
 import { areaRow, areaRows, jobRow, stepsByArea } from '../reading/job';
 import { layoutOf } from '../reading/layouts';
 import { levelMarkRows, sharedWallRows } from '../reading/levels';
-import { readJob, type JobReading, type Source } from '../reading/reading';
+import type { JobReading } from '../reading/reading';
 
 /** One area as it is drawn, with what is behind its walls and what follows from it. */
 export function layoutView(job: JobReading, area: string): LayoutView {
@@ -106,11 +104,4 @@ export function areaDrawing(
         ? wallElevation(name, shape, openings, wall, units)
         : undefined;
   return drawing && { drawing, name };
-}
-
-/** The job that an area belongs to. */
-export function jobOfArea(source: Source, area: string): JobReading {
-  const row = queryOne<{ job: string }>(source.db, 'SELECT job FROM area WHERE id = @area', { area });
-  if (!row) throw notFound('area');
-  return readJob(source, row.job);
 }

@@ -5,7 +5,7 @@ import { choiceRows, ownRules, switchRows } from './knowledge';
 import { layoutOf } from './layouts';
 import { wholePlan } from './plan';
 import type { FirmReading } from './reading';
-import { standingOf } from './records';
+import { standingOf } from './standing';
 import { assumptionRows, extraRows, findingRows, scopeRows } from './scope';
 import { requestRows, selectionRows, waitRows } from './selections';
 import { gateEndRows, gateRows, holdRows, inspectionRows, logisticRows, ownLinkRows, pinRows } from './sequence';

@@ -14,7 +14,7 @@ import { countedWords } from '@/core/walks/record-words';
 import { areaRows, stepsByArea } from './job';
 import { layoutOf } from './layouts';
 import { ofJob, type JobReading } from './reading';
-import { carriedOf, progressOf, standingOf } from './records';
+import { carriedOf, progressOf, standingOf } from './standing';
 import { assumptionRows, findingRows, scopeRows } from './scope';
 import { selectionRows } from './selections';
 import { signRows } from './walks';

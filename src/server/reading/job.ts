@@ -1,8 +1,10 @@
 import { groupBy } from '@/core/group-by';
 import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
+import type { JobId } from '@/core/ids';
+import { queryOne } from '../database/query';
 import type { Rows } from '../database/rows';
 import { notFound } from '../dispatch/refusal';
-import { OF_JOBS, ofFirm, ofJob, rowsOf, type JobReading } from './reading';
+import { OF_JOBS, ofFirm, ofJob, readJob, rowsOf, type JobReading, type Source } from './reading';
 
 /** A job itself: its row, its levels, its areas and the steps of their work. */
 
@@ -44,6 +46,13 @@ export function areaRow(job: JobReading, id: string): AreaRow {
   const row = areaRows(job).find((area) => area.id === id);
   if (!row) throw notFound('area in this job');
   return row;
+}
+
+/** The job that an area belongs to; refused where there is no such area. */
+export function jobOfArea(source: Source, area: string): JobReading {
+  const row = queryOne<{ job: JobId }>(source.db, 'SELECT job FROM area WHERE id = @area', { area });
+  if (!row) throw notFound('area');
+  return readJob(source, row.job);
 }
 
 export type StepRow = Rows['step'] & { job: string };

@@ -1,9 +1,9 @@
 import { measuresOf, type Measures } from '@/core/layout/measures';
 import type { Opening, Fixture, Shape } from '@/core/layout/shape';
 import { groupBy } from '@/core/group-by';
-import { queryOne } from '../database/query';
 import type { Rows } from '../database/rows';
-import { readJob, OF_JOBS, ofJob, rowsOf, type JobReading, type Source } from './reading';
+import { jobOfArea } from './job';
+import { OF_JOBS, ofJob, rowsOf, type JobReading, type Source } from './reading';
 
 type Kept<Thing> = Thing & { version: number };
 
@@ -72,10 +72,7 @@ const measured = ({ shape, openings }: Layout): Measures => (shape ? measuresOf(
 export const measuresIn = (job: JobReading, area: string): Measures => measured(layoutOf(job, area));
 
 /** What is drawn of an area as it is now, for whoever is about to change it. */
-export function layoutNow(source: Source, area: string): Layout {
-  const row = queryOne<{ job: string }>(source.db, 'SELECT job FROM area WHERE id = @area', { area });
-  return row ? layoutOf(readJob(source, row.job), area) : NOTHING;
-}
+export const layoutNow = (source: Source, area: string): Layout => layoutOf(jobOfArea(source, area), area);
 
 /** What an area measures as it is drawn now. */
 export const measuresNow = (source: Source, area: string): Measures => measured(layoutNow(source, area));

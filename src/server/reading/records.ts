@@ -1,23 +1,11 @@
-import { carriedIn, foldedFrom, progressIn, recordsIn, type Standing } from '@/core/walks/standing';
-import {
-  inOrderSeen,
-  notWithdrawn,
-  ofKind,
-  type Annotation,
-  type Observation,
-  type ObservationKind,
-  type Of,
-} from '@/core/walks/observation';
+import { notWithdrawn, type Observation, type ObservationKind, type Of } from '@/core/walks/observation';
 import { addDays } from '@/core/units/day';
-import { groupBy } from '@/core/group-by';
-import type { PhaseProgress } from '@/core/walks/progress';
-import type { OpenItem } from '@/core/walks/open-items';
 import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
 import type { Rows } from '../database/rows';
-import { OF_JOBS, ofFirm, ofJob, rowsOf, type JobReading } from './reading';
+import { ofFirm, type JobReading } from './reading';
 
-/** What walks recorded. Pages and plans read what stands of it; what was seen long ago is read only by whom it is asked. */
+/** What walks recorded, read only by whom it is asked: pages and plans read what stands of it. */
 
 export type RecordRow = Rows['observation'] & { matter: string | null };
 
@@ -30,43 +18,6 @@ export function shaped(row: Rows['observation']): Observation {
   for (const [column, value] of Object.entries(columns)) if (value !== null) given[column] ??= value;
   return given as unknown as Observation;
 }
-
-type StandingRow = RecordRow & { newest: string; state: string };
-
-const standingRows = rowsOf<StandingRow>(
-  `SELECT observation.*, standing.at AS newest, standing.state
-    FROM standing
-    JOIN observation ON observation.id = standing.observation
-    WHERE standing.job ${OF_JOBS}
-    ORDER BY observation.at, observation.id`,
-);
-
-/** What stands of a job's records, in the order seen. */
-export const standingOf = ofJob((job): Standing[] =>
-  standingRows(job).map(({ newest, state, ...row }) => ({
-    record: shaped(row),
-    at: newest,
-    ...(JSON.parse(state) as Pick<Standing, 'readings' | 'since'>),
-  })),
-);
-
-/** How far every step is that was looked at, by task id. */
-export const progressOf = ofJob((job): ReadonlyMap<string, PhaseProgress> => progressIn(standingOf(job)));
-
-/** Remaining work and cautions that no walk found done, the oldest first. */
-export const carriedOf = ofJob((job): readonly OpenItem[] => carriedIn(standingOf(job)));
-
-/** How what came was found, by selection. */
-export const foundOf = ofJob(
-  (job) => new Map(recordsThat(job, 'selection-check').map((check) => [check.selection, check])),
-);
-
-/** The records of one kind that stand: the newest of each matter. */
-export const recordsThat = <Kind extends ObservationKind>(job: JobReading, kind: Kind): Of<Kind>[] =>
-  recordsIn(standingOf(job), kind);
-
-/** What is recorded in the walls of a job's rooms, by area. */
-export const inWallsOf = ofJob((job) => groupBy(recordsThat(job, 'in-wall'), (thing) => thing.area));
 
 /** Every record of a walk that was not withdrawn, in the order seen. */
 export const recordsOfWalk = (db: Connection, walk: string): Observation[] =>
@@ -112,22 +63,6 @@ export const recordsAround = (db: Connection, walk: string): Observation[] =>
     { walk },
   ).map(shaped);
 
-/** What was carried when a walk began, without what that walk said of it, the oldest first. */
-export function carriedBefore(job: JobReading, walk: string): OpenItem[] {
-  const { db } = job.firm;
-  const touched = new Set(ofKind(recordsOfWalk(db, walk), 'recheck').map((check) => check.about));
-  const others = carriedOf(job).filter(({ item }) => item.walk !== walk && !touched.has(item.id));
-  const records = groupBy(
-    recordsOfMatters(
-      db,
-      [...touched].map((id) => `item:${id}`),
-    ).filter((record) => record.walk !== walk),
-    (record) => (record.kind === 'recheck' ? record.about : record.id),
-  );
-  const again = [...records.values()].flatMap((list) => foldedFrom(list) ?? []);
-  return [...others, ...carriedIn(again)].sort((a, b) => inOrderSeen(a.item, b.item));
-}
-
 /** Items that were found done after an instant, by whatever walk. */
 export const closedSince = (job: JobReading, since: string): Observation[] =>
   queryAll<RecordRow>(
@@ -165,50 +100,7 @@ export const newestIn = (
     { kinds: JSON.stringify(kinds), area, most, before },
   ).map(shaped);
 
-/** The newest pictures from each of some spots and the first one, the oldest first. */
-export const picturesFrom = (db: Connection, spots: readonly string[], most: number): Of<'picture'>[] =>
-  ofKind(
-    queryAll<RecordRow>(
-      db,
-      `SELECT seen.*
-        FROM json_each(@matters) AS spot
-        JOIN observation AS seen ON seen.id IN (
-          SELECT id FROM (SELECT id FROM standing_observation WHERE matter = spot.value ORDER BY at DESC LIMIT @most)
-          UNION
-          SELECT id FROM (SELECT id FROM standing_observation WHERE matter = spot.value ORDER BY at LIMIT 1))
-        ORDER BY seen.at, seen.id`,
-      { matters: JSON.stringify(spots.map((spot) => `spot:${spot}`)), most },
-    ).map(shaped),
-    'picture',
-  );
-
-/** What was drawn on some pictures, by the record of the picture: the newest drawing of each. */
-export const marksOn = (db: Connection, pictures: readonly string[]): ReadonlyMap<string, Annotation[]> =>
-  new Map(
-    ofKind(
-      queryAll<RecordRow>(
-        db,
-        `SELECT *
-          FROM standing_observation
-          WHERE about IN (SELECT value FROM json_each(@pictures)) AND kind = 'marks'
-          ORDER BY at, id`,
-        { pictures: JSON.stringify(pictures) },
-      ).map(shaped),
-      'marks',
-    ).map((entry) => [entry.about, entry.marks]),
-  );
-
-/** When pictures were taken as their own files say, by hash. */
-export const takenAtOf = (db: Connection, hashes: readonly string[]): ReadonlyMap<string, string> =>
-  new Map(
-    queryAll<{ hash: string; taken_at: string }>(
-      db,
-      'SELECT hash, taken_at FROM picture WHERE taken_at IS NOT NULL AND hash IN (SELECT value FROM json_each(@hashes))',
-      { hashes: JSON.stringify(hashes) },
-    ).map((row) => [row.hash, row.taken_at]),
-  );
-
-/** What ran out and was bought since some days ago, with when. */
+/** How long what was bought still stands on the list, as bought. */
 const DAYS_OF_PURCHASES = 3;
 
 const purchases = ofFirm((firm) =>
@@ -223,19 +115,9 @@ const purchases = ofFirm((firm) =>
   ),
 );
 
+/** What ran out of a job and was bought of late, with when. */
 export const purchasedLately = (job: JobReading): { seen: Of<'short'>; at: string }[] =>
   purchases(job.firm).flatMap(({ bought_at, ...row }) => {
     const seen = shaped(row);
     return seen.job === job.id && seen.kind === 'short' ? [{ seen, at: bought_at }] : [];
   });
-
-/** The newest pictures of a job, the newest first. */
-export const newestPictures = (job: JobReading, most: number): Of<'picture'>[] =>
-  ofKind(
-    queryAll<RecordRow>(
-      job.firm.db,
-      `SELECT * FROM standing_observation WHERE job = @job AND kind = 'picture' ORDER BY at DESC, id DESC LIMIT @most`,
-      { job: job.id, most },
-    ).map(shaped),
-    'picture',
-  );

@@ -1,7 +1,8 @@
 import type { Day } from '@/core/units/day';
+import { groupBy } from '@/core/group-by';
 import { queryAll } from '../database/query';
 import type { Rows } from '../database/rows';
-import { OF_JOBS, rowsOf, type FirmReading } from './reading';
+import { OF_JOBS, rowsOf, type FirmReading, type JobReading } from './reading';
 
 /** What somebody said of the order of a job's work, and what it waits for. */
 
@@ -12,6 +13,21 @@ export const gateRows = rowsOf<Rows['gate']>(`SELECT * FROM gate WHERE job ${OF_
 export const gateEndRows = rowsOf<Rows['gate_end'] & { job: string }>(
   `SELECT gate_end.*, gate.job FROM gate_end JOIN gate ON gate.id = gate_end.gate WHERE gate.job ${OF_JOBS} ORDER BY place`,
 );
+
+/** The gates of a job: on each side its ends, as they are told. */
+export const gatesWith = <End>(job: JobReading, told: (end: Pick<Rows['gate_end'], 'area' | 'phase'>) => End) => {
+  const ends = groupBy(gateEndRows(job), (end) => end.gate);
+  const side = (gate: string, which: 'before' | 'after'): End[] =>
+    (ends.get(gate) ?? []).flatMap((end) => (end.side === which ? [told(end)] : []));
+  return gateRows(job).map(({ id, label, reason, together }) => ({
+    id,
+    label,
+    reason,
+    together: together === 1,
+    before: side(id, 'before'),
+    after: side(id, 'after'),
+  }));
+};
 
 /** What has to be there for a step; what was dropped is left out. */
 export const logisticRows = rowsOf<Rows['logistic']>(

@@ -21,10 +21,10 @@ import { holidaysOf, officesOf, plantRows } from './firm';
 import { areaRows, besideRows, jobRow, partRows, stepsByArea, type StepRow } from './job';
 import { knowledgeOf } from './knowledge';
 import { ofFirm, ofJob, type JobReading } from './reading';
-import { carriedOf, progressOf } from './records';
+import { carriedOf, progressOf } from './standing';
 import { extraRows } from './scope';
 import { selectionRows } from './selections';
-import { gateEndRows, gateRows, inspectionRows, logisticRows, ownLinkRows } from './sequence';
+import { gatesWith, inspectionRows, logisticRows, ownLinkRows } from './sequence';
 
 /** Worked half-days between two instants by the firm's days: weekdays that are no holiday. */
 function workedBetween(zone: Zone, holidays: ReadonlySet<Day>): (from: string, to: string) => number {
@@ -195,19 +195,7 @@ const extrasOf = (job: JobReading): ExtraWork[] =>
     state === 'open' ? [{ id, area, text, trade, halfDays: half_days, after: after_phase, reason }] : [],
   );
 
-function gatesOf(job: JobReading): Gate[] {
-  const ends = groupBy(gateEndRows(job), (end) => end.gate);
-  const side = (gate: string, which: 'before' | 'after'): { area: string; phase: Phase }[] =>
-    (ends.get(gate) ?? []).flatMap(({ side: at, area, phase }) => (at === which ? [{ area, phase }] : []));
-  return gateRows(job).map(({ id, label, reason, together }) => ({
-    id,
-    label,
-    reason,
-    together: together === 1,
-    before: side(id, 'before'),
-    after: side(id, 'after'),
-  }));
-}
+const gatesOf = (job: JobReading): Gate[] => gatesWith(job, ({ area, phase }) => ({ area, phase }));
 
 const LOGISTIC_REASONS: Record<LogisticKind, string> = {
   bin: 'what is torn out has to go somewhere',

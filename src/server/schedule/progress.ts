@@ -15,7 +15,7 @@ import { holidaysOf } from '../reading/firm';
 import { jobRow } from '../reading/job';
 import { planOf, wholePlan, type StoredPlan } from '../reading/plan';
 import type { JobReading } from '../reading/reading';
-import { progressOf } from '../reading/records';
+import { progressOf } from '../reading/standing';
 import { siteOf } from '../reading/site';
 import { whenSeen } from '../words';
 

@@ -7,7 +7,7 @@ import { queryAll, insert, queryOne, execute, update } from '../database/query';
 import type { Rows } from '../database/rows';
 import { requireRow, type CommandContext, type PlanContext } from '../dispatch/handler';
 import { readJob } from '../reading/reading';
-import { progressOf } from '../reading/records';
+import { progressOf } from '../reading/standing';
 import type { SelectionRow } from '../reading/selections';
 import { addHistory } from './history';
 

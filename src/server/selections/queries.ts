@@ -17,7 +17,7 @@ import { newestHistory, type HistoryRow } from '../reading/history';
 import { stepRows } from '../reading/job';
 import { planOf, type StoredPlan } from '../reading/plan';
 import { ofJob, type FirmReading, type JobReading } from '../reading/reading';
-import { foundOf } from '../reading/records';
+import { foundOf } from '../reading/standing';
 import {
   calculationRows,
   orderedOf,

@@ -4,7 +4,7 @@ import { halfDaysFor, trackOf, type Work } from '@/core/sequence/works';
 import { taskRef } from '@/core/sequence/site';
 import { queryAll, insert, queryOne, execute } from '../database/query';
 import { choicesFor } from '../reading/knowledge';
-import { progressOf } from '../reading/records';
+import { progressOf } from '../reading/standing';
 import { measuredHalfDays } from '../reading/rates';
 import { readJob, type Source } from '../reading/reading';
 

@@ -15,7 +15,7 @@ import { planOf, tasksOf } from '../reading/plan';
 import { measuredHalfDays } from '../reading/rates';
 import type { JobReading } from '../reading/reading';
 import { assumptionRows } from '../reading/scope';
-import { gateEndRows, gateRows, ownLinkRows } from '../reading/sequence';
+import { gatesWith, ownLinkRows } from '../reading/sequence';
 import { logisticsOf } from './logistics';
 
 /** A job's order as steps to read, each with what it waits for and why. */
@@ -198,21 +198,8 @@ function rulesOf(job: JobReading): RuleView[] {
 
 function gatesOf(job: JobReading): SequenceView['gates'] {
   const [plan, tasks, names] = [planOf(job), tasksOf(job), areaNames(job)];
-  const ends = groupBy(gateEndRows(job), (end) => end.gate);
-  const side = (gate: string, which: 'before' | 'after'): string[] =>
-    (ends.get(gate) ?? []).flatMap((end) =>
-      end.side === which ? [`${names.get(end.area) ?? ''} · ${phaseFacts(end.phase).label}`] : [],
-    );
-  return gateRows(job).map(({ id, label, reason, together }) => {
-    const task = tasks.get(gateId(id));
-    return {
-      id,
-      label,
-      reason,
-      together: together === 1,
-      before: side(id, 'before'),
-      after: side(id, 'after'),
-      when: plan && task ? formatSlot(plan.origin, task.start) : '',
-    };
+  return gatesWith(job, ({ area, phase }) => `${names.get(area) ?? ''} · ${phaseFacts(phase).label}`).map((gate) => {
+    const task = tasks.get(gateId(gate.id));
+    return { ...gate, when: plan && task ? formatSlot(plan.origin, task.start) : '' };
   });
 }

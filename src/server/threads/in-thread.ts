@@ -29,7 +29,6 @@ const MOST = 2;
 
 /** The threads of each folder. */
 const known = new Map<string, Hand[]>();
-let count = 0;
 
 function handsOf({ folder }: Installation): Hand[] {
   const hands = known.get(folder) ?? [];
@@ -61,12 +60,11 @@ export async function inThread<Name extends keyof Tasks>(
   { name, signal }: { name: Name; signal?: AbortSignal },
   ...terms: Terms<Name>
 ): Promise<Awaited<ReturnType<Tasks[Name]>>> {
-  const hand = freest(installation);
   const answer = await new Promise<Answered>((settle, fail) => {
-    const waiting: Waiting = { asked: { id: ++count, name, terms }, settle, fail };
-    hand.waiting.push(waiting);
-    if (hand.waiting.length === 1) hand.worker.postMessage(waiting.asked);
-    signal?.addEventListener('abort', () => giveUp(installation, hand, waiting), { once: true });
+    const waiting: Waiting = { asked: { name, terms }, settle, fail };
+    if (signal?.aborted) return fail(nobodyWaits());
+    give(freest(installation), waiting);
+    signal?.addEventListener('abort', () => giveUp(installation, waiting), { once: true });
   });
   if ('refusal' in answer) throw new Refusal(answer.refusal.status, answer.refusal.problem);
   return answer.answer as Awaited<ReturnType<Tasks[Name]>>;
@@ -103,24 +101,27 @@ function begin(installation: Installation): Hand {
   return hand;
 }
 
-/** Nobody waits for it any more. */
-function giveUp(installation: Installation, hand: Hand, waiting: Waiting): void {
+function give(hand: Hand, waiting: Waiting): void {
+  hand.waiting.push(waiting);
+  if (hand.waiting.length === 1) hand.worker.postMessage(waiting.asked);
+}
+
+const nobodyWaits = (): Error => new Error('Nobody waits for it any more.');
+
+/** Of what was answered already nothing is left to give up. */
+function giveUp(installation: Installation, waiting: Waiting): void {
+  const hands = handsOf(installation);
+  const hand = hands.find((one) => one.waiting.includes(waiting));
+  if (!hand) return;
+  waiting.fail(nobodyWaits());
   const at = hand.waiting.indexOf(waiting);
-  if (at < 0) return;
-  waiting.fail(new Error('Nobody waits for it any more.'));
   if (at > 0) {
     hand.waiting.splice(at, 1);
     return;
   }
   // What is under way cannot be told to stop; what waited behind it is given to another thread.
-  const others = hand.waiting.slice(1);
-  hand.waiting.splice(0);
-  const hands = handsOf(installation);
+  const [, ...others] = hand.waiting.splice(0);
   hands.splice(hands.indexOf(hand), 1);
   void hand.worker.terminate();
-  for (const other of others) {
-    const next = freest(installation);
-    next.waiting.push(other);
-    if (next.waiting.length === 1) next.worker.postMessage(other.asked);
-  }
+  for (const other of others) give(freest(installation), other);
 }

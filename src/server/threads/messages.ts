@@ -9,7 +9,6 @@ export interface ThreadTerms {
 }
 
 export interface Asked {
-  id: number;
   name: string;
   terms: unknown[];
 }

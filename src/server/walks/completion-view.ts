@@ -13,7 +13,7 @@ import { clientItemRows, handedOverRows } from '../reading/completion';
 import { areaNames } from '../reading/job';
 import { planOf, tasksOf } from '../reading/plan';
 import { ofJob, type JobReading } from '../reading/reading';
-import { carriedOf } from '../reading/records';
+import { carriedOf } from '../reading/standing';
 import { lastWalk, signOffRows } from '../reading/walks';
 import { whenSeen } from '../words';
 

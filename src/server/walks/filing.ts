@@ -18,7 +18,8 @@ import { unprocessable } from '../dispatch/refusal';
 import { personOf } from '../scope/decisions';
 import { stepsByArea } from '../reading/job';
 import { readJob } from '../reading/reading';
-import { progressOf, shaped } from '../reading/records';
+import { shaped } from '../reading/records';
+import { progressOf } from '../reading/standing';
 
 type Placeable = Of<UnplacedKind>;
 

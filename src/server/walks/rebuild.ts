@@ -1,25 +1,19 @@
-import { foldedFrom, type Standing } from '@/core/walks/standing';
+import { groupBy } from '@/core/group-by';
+import { foldedFrom } from '@/core/walks/standing';
 import { execute, insert, queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
+import type { Rows } from '../database/rows';
 import { shaped, type RecordRow } from '../reading/records';
-import { stateOf } from './write';
+import { COUNTING, standingRow } from './write';
 
 /** Counted up whenever what stands is folded otherwise: kept rows of an older form are made anew. */
 const FORM = 1;
 
-interface Kept {
-  matter: string;
-  job: string;
-  observation: string;
-  at: string;
-  state: string;
-}
-
 /** Rows of what stands that are not as the records say. */
 interface Unlike {
   matter: string;
-  kept: Kept | undefined;
-  computed: Kept | undefined;
+  kept: Rows['standing'] | undefined;
+  computed: Rows['standing'] | undefined;
 }
 
 /**
@@ -40,29 +34,16 @@ export function staleStanding(db: Connection): string | undefined {
   return kept === made.kept ? undefined : `it had ${made.kept} lines and has ${kept}`;
 }
 
-/** What stands by the records alone, job by job. */
-function computed(db: Connection, job: string): Map<string, Kept> {
-  const records = new Map<string, ReturnType<typeof shaped>[]>();
-  for (const row of queryAll<RecordRow>(
-    db,
-    `SELECT *
-      FROM standing_observation AS seen
-      WHERE job = @job AND matter IS NOT NULL
-        AND NOT (kind = 'short' AND EXISTS (SELECT 1 FROM purchased WHERE purchased.observation = seen.id))
-      ORDER BY at, id`,
-    { job },
-  )) {
-    const matter = row.matter ?? '';
-    const list = records.get(matter) ?? [];
-    list.push(shaped(row));
-    records.set(matter, list);
-  }
+/** What stands of a job by its records alone. */
+function computed(db: Connection, job: string): Map<string, Rows['standing']> {
+  const said = groupBy(
+    queryAll<RecordRow>(db, `${COUNTING} AND job = @job AND matter IS NOT NULL ORDER BY at, id`, { job }),
+    ({ matter }) => matter ?? '',
+  );
   return new Map(
-    [...records].flatMap(([matter, list]) => {
-      const standing: Standing | undefined = foldedFrom(list);
-      return standing
-        ? [[matter, { matter, job, observation: standing.record.id, at: standing.at, state: stateOf(standing) }]]
-        : [];
+    [...said].flatMap(([matter, records]) => {
+      const standing = foldedFrom(records.map(shaped));
+      return standing ? [[matter, standingRow(matter, standing)]] : [];
     }),
   );
 }
@@ -74,7 +55,10 @@ export function unlikeRecords(db: Connection): Unlike[] {
   return jobsOf(db).flatMap((job) => {
     const right = computed(db, job);
     const rows = new Map(
-      queryAll<Kept>(db, 'SELECT * FROM standing WHERE job = @job', { job }).map((row) => [row.matter, row]),
+      queryAll<Rows['standing']>(db, 'SELECT * FROM standing WHERE job = @job', { job }).map((row) => [
+        row.matter,
+        row,
+      ]),
     );
     return [...new Set([...right.keys(), ...rows.keys()])].flatMap((matter): Unlike[] => {
       const [kept, should] = [rows.get(matter), right.get(matter)];

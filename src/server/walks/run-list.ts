@@ -8,7 +8,8 @@ import { dayIn } from '@/core/units/zone';
 import { areaNames, jobRow } from '../reading/job';
 import { planOf } from '../reading/plan';
 import { ofFirm, type JobReading } from '../reading/reading';
-import { purchasedLately, recordsThat } from '../reading/records';
+import { purchasedLately } from '../reading/records';
+import { recordsThat } from '../reading/standing';
 import { whenSeen } from '../words';
 
 /** Bought things stay in sight for so many days, so that a tick can be taken back. */

@@ -5,12 +5,11 @@ import { IN_WALL_KINDS } from '@/core/walks/observation';
 import { fixtureWords } from '@/core/walls/wall-record';
 import { formatDay } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
-import { jobOfArea } from '../layout/queries';
 import { HAIRLINES, type PaperDocument } from '../files/pdf';
 import { servePicture } from '../files/pictures';
 import type { Installation } from '../installation';
 import { personNames } from '../reading/firm';
-import { areaRow, jobRow } from '../reading/job';
+import { areaRow, jobOfArea, jobRow } from '../reading/job';
 import { wallsOf } from './walls';
 
 /** The wall record of an area on paper: each wall drawn, what is in it with its place, and its pictures. */

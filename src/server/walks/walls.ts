@@ -11,7 +11,8 @@ import { personNames } from '../reading/firm';
 import { areaRow, jobRow } from '../reading/job';
 import { layoutOf } from '../reading/layouts';
 import type { JobReading } from '../reading/reading';
-import { inWallsOf, newestIn } from '../reading/records';
+import { newestIn } from '../reading/records';
+import { inWallsOf } from '../reading/standing';
 import { whenSeen } from '../words';
 
 type InWallSeen = Numbered & Of<'in-wall'>;

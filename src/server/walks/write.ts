@@ -1,7 +1,9 @@
 import { folded, foldedFrom, type Standing } from '@/core/walks/standing';
 import { execute, insert, queryAll, queryOne, type NewRow } from '../database/query';
 import type { Connection } from '../database/open';
+import type { Rows } from '../database/rows';
 import { shaped, type RecordRow } from '../reading/records';
+import { standingFrom } from '../reading/standing';
 
 /**
  * Records are written here and nowhere else: each with what stands after it, in the transaction of the command it came
@@ -39,53 +41,38 @@ function requireRecord(db: Connection, id: string): RecordRow {
 /** One word more on a matter: added to what stood, or, where it comes late, everything said of the matter anew. */
 function foldOn(db: Connection, row: RecordRow): void {
   if (row.matter === null) return;
-  const former = queryOne<{ observation: string; at: string; state: string }>(
-    db,
-    'SELECT observation, at, state FROM standing WHERE matter = @matter',
-    { matter: row.matter },
-  );
+  const former = queryOne<Rows['standing']>(db, 'SELECT * FROM standing WHERE matter = @matter', {
+    matter: row.matter,
+  });
   if (!former || former.at >= row.at) return foldAnew(db, row.matter);
-  const stood: Standing = {
-    record: shaped(requireRecord(db, former.observation)),
-    at: former.at,
-    ...(JSON.parse(former.state) as Pick<Standing, 'readings' | 'since'>),
-  };
+  const stood = standingFrom(requireRecord(db, former.observation), former);
   keep(db, row.matter, folded(stood, shaped(row)));
 }
 
-/** Everything said of a matter, none of it withdrawn, bought or unknown, anew. */
+/** Everything that counts of a matter, anew. */
 function foldAnew(db: Connection, matter: string | null): void {
-  if (matter !== null) keep(db, matter, whatStands(db, matter));
+  if (matter === null) return;
+  const said = queryAll<RecordRow>(db, `${COUNTING} AND matter = @matter ORDER BY at, id`, { matter });
+  keep(db, matter, foldedFrom(said.map(shaped)));
 }
 
-/** What stands of a matter by its records alone. */
-const whatStands = (db: Connection, matter: string): Standing | undefined =>
-  foldedFrom(
-    queryAll<RecordRow>(
-      db,
-      `SELECT *
-        FROM standing_observation AS seen
-        WHERE matter = @matter
-          AND NOT (kind = 'short' AND EXISTS (SELECT 1 FROM purchased WHERE purchased.observation = seen.id))
-        ORDER BY at, id`,
-      { matter },
-    ).map(shaped),
-  );
+/** The records that count for what stands: not withdrawn, and not bought since. */
+export const COUNTING = `SELECT *
+  FROM standing_observation AS seen
+  WHERE NOT (kind = 'short' AND EXISTS (SELECT 1 FROM purchased WHERE purchased.observation = seen.id))`;
 
-/** What a row of what stands keeps besides the record itself. */
-export const stateOf = ({ readings, since }: Standing): string =>
-  JSON.stringify({ ...(readings ? { readings } : {}), ...(since ? { since } : {}) });
+/** What stands of a matter as it is kept. */
+export const standingRow = (matter: string, { record, at, readings, since }: Standing): Rows['standing'] => ({
+  matter,
+  job: record.job,
+  observation: record.id,
+  at,
+  state: JSON.stringify({ ...(readings ? { readings } : {}), ...(since ? { since } : {}) }),
+});
 
 function keep(db: Connection, matter: string, standing: Standing | undefined): void {
   const gone = execute(db, 'DELETE FROM standing WHERE matter = @matter', { matter });
-  if (standing)
-    insert(db, 'standing', {
-      matter,
-      job: standing.record.job,
-      observation: standing.record.id,
-      at: standing.at,
-      state: stateOf(standing),
-    });
+  if (standing) insert(db, 'standing', standingRow(matter, standing));
   const more = (standing ? 1 : 0) - gone;
   if (more !== 0) execute(db, `UPDATE projection SET kept = kept + @more WHERE name = 'standing'`, { more });
 }

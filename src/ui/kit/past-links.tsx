@@ -9,12 +9,12 @@ export function PastLinks({ past, page }: { past: PastShown; page: Path }) {
     <p className="actions small-text no-print">
       {past.before !== null && (
         <Link href={page} scroll={false}>
-          The newest
+          Newest
         </Link>
       )}
       {past.earlier !== null && (
         <Link href={before(page, past.earlier)} scroll={false}>
-          What was before
+          Earlier
         </Link>
       )}
     </p>

@@ -21,10 +21,11 @@ const MOST = 12;
 /** How long somebody may take from letter to letter. */
 const TYPING_MS = 250;
 
-const ask = (path: Path): Promise<Found[]> =>
+/** Nothing where nobody answers: what was found before stays. */
+const ask = (path: Path): Promise<Found[] | undefined> =>
   fetch(path)
-    .then((response) => (response.ok ? response.json() : []) as Promise<Found[]>)
-    .catch(() => []);
+    .then((response) => (response.ok ? (response.json() as Promise<Found[]>) : undefined))
+    .catch(() => undefined);
 
 const matches = (label: string, asked: string): boolean =>
   asked
@@ -52,7 +53,7 @@ export function Find({ jobs }: { jobs: ShellView['jobs'] }) {
   const look = (): void => {
     setAsked('');
     setAt(0);
-    void ask(api.find()).then(setThings);
+    void ask(api.find()).then((found) => found && setThings(found));
   };
   // What closed jobs have is asked for by its name, once somebody stops typing.
   const [closed, setClosed] = useState<{ by: string; found: Found[] }>({ by: '', found: [] });
@@ -63,7 +64,7 @@ export function Find({ jobs }: { jobs: ShellView['jobs'] }) {
     const timer = setTimeout(
       () =>
         void ask(api.find(words)).then((found) => {
-          if (!gone) setClosed({ by: words, found });
+          if (found && !gone) setClosed({ by: words, found });
         }),
       TYPING_MS,
     );
