@@ -30,7 +30,11 @@ export default ts.config(
   {
     files: ['src/server/**/*.ts', 'demo/**/*.ts'],
     // Those that write what stands, and that read what a record was made of.
-    ignores: ['src/server/reading/{records,pictures,standing,named}.ts', 'src/server/walks/write.ts', 'src/server/walks/rebuild.ts'],
+    ignores: [
+      'src/server/reading/{records,pictures,standing,named}.ts',
+      'src/server/walks/write.ts',
+      'src/server/walks/rebuild.ts',
+    ],
     rules: {
       'no-restricted-syntax': [
         'error',

@@ -8,16 +8,7 @@ import { countOpening, openLink, sharedView } from '@/server/public/shared';
 import { newsView } from '@/server/news/queries';
 import type { Input } from '@/contract/commands';
 import { demoId } from '../../demo/seed';
-import {
-  demoHouse,
-  give,
-  giveRaw,
-  must,
-  newId,
-  signalHouse,
-  TODAY,
-  walkSeeing,
-} from '../support/installations';
+import { demoHouse, give, giveRaw, must, newId, signalHouse, TODAY, walkSeeing } from '../support/installations';
 
 function shared(
   installation: Installation,
