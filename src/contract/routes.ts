@@ -1,3 +1,4 @@
+import { placeWords, type PastPlace } from './past';
 import type { AreaId, JobId, RequestId, SelectionId, TaskId, WalkId } from '@/core/ids';
 
 /**
@@ -15,8 +16,8 @@ function query(values: object): string {
   return given.size > 0 ? `?${given}` : '';
 }
 
-/** The same page with what was before an instant. */
-export const before = (page: Path, instant: string): Path => `${page}${query({ before: instant })}`;
+/** The same page with what was before a place in the past. */
+export const before = (page: Path, place: PastPlace): Path => `${page}${query({ before: placeWords(place) })}`;
 
 /** The place on a page of one thing. */
 const hash = (id: string | undefined): string => (id === undefined ? '' : `#${id}`);

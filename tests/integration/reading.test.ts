@@ -1,4 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { beforeIn, type PastPlace } from '@/contract/past';
+import { before, routes } from '@/contract/routes';
+import type { PastShown } from '@/contract/views/job';
 import { openDatabase } from '@/server/database/open';
 import { databaseFile, type Installation } from '@/server/installation';
 import { coordinationView } from '@/server/coordination/view';
@@ -7,7 +10,7 @@ import { layoutView } from '@/server/layout/queries';
 import { newsView } from '@/server/news/queries';
 import { readAhead } from '@/server/reading/ahead';
 import { sharing } from '@/server/reading/kept';
-import { readFirm, readHouse, readJob, readOpenJobs } from '@/server/reading/reading';
+import { readFirm, readHouse, readJob, readOpenJobs, type JobReading } from '@/server/reading/reading';
 import { jobRow } from '@/server/reading/job';
 import { planInput } from '@/server/schedule/plan-input';
 import { progressView } from '@/server/schedule/progress';
@@ -27,6 +30,7 @@ import { completionView } from '@/server/walks/completion-view';
 import { packNews, walkPack } from '@/server/walks/pack';
 import { reviewView } from '@/server/walks/review';
 import { walksView } from '@/server/walks/walks-view';
+import { rebuildStanding } from '@/server/walks/rebuild';
 import { wallsView } from '@/server/walks/walls';
 import { demoId } from '../../demo/seed';
 import { grow } from '../../demo/grow/grow';
@@ -185,5 +189,59 @@ describe('a firm that grew', () => {
       );
     };
     expect(dump()).toEqual(dump());
+  });
+});
+
+/** Kinds that a room's remarks are of, some of them. */
+const KINDS = ['note', 'measurement', 'surprise'];
+
+describe('what was before', () => {
+  it('is all reached page by page, however many things are of one instant', () => {
+    const installation = demoHouse();
+    const { db } = installation;
+    grow(installation, { jobs: 6, open: 6, observations: 4000 });
+    // As when a whole folder of pictures is put in, or all letters of a day go out at once.
+    db.exec(
+      `UPDATE observation SET at = '2026-05-04T15:00:00.000Z' WHERE kind IN ('picture', 'note') AND at < '2026-10-01'`,
+    );
+    db.exec(`UPDATE observation SET text = id WHERE kind = 'picture'`);
+    db.exec(`UPDATE job_update SET sent_at = '2026-05-04T16:00:00.000Z' WHERE state = 'sent'`);
+    rebuildStanding(db);
+    const job = (): JobReading => readJob(installation, signalHouse);
+    const ids = (sql: string): unknown[] => db.prepare(sql).pluck().all({ job: signalHouse, guest });
+    const reached = (page: (before?: PastPlace) => { past: PastShown; things: string[] }): string[] => {
+      const seen = new Set<string>();
+      let { past, things } = page();
+      for (let pages = 1; ; pages++) {
+        for (const thing of things) seen.add(thing);
+        if (!past.earlier) return [...seen].sort();
+        if (pages === 400) throw new Error('The past has no end.');
+        const next = before(routes.walks(signalHouse), past.earlier);
+        ({ past, things } = page(beforeIn(Object.fromEntries(new URL(next, 'http://x').searchParams))));
+      }
+    };
+    expect(
+      reached((from) => {
+        const { walks, past } = walksView(job(), from);
+        return { past, things: walks.map(({ id }) => id) };
+      }),
+    ).toEqual(ids('SELECT id FROM walk WHERE job = @job ORDER BY id'));
+    expect(
+      reached((from) => {
+        const { updates, past } = newsView(job(), path, { before: from });
+        return { past, things: updates.filter(({ state }) => state === 'sent').map(({ id }) => id) };
+      }),
+    ).toEqual(ids(`SELECT id FROM job_update WHERE job = @job AND state = 'sent' ORDER BY id`));
+    expect(
+      reached((from) => {
+        const { pictures, remarks, past } = roomView(job(), guest, from);
+        const said = remarks.filter(({ kind }) => KINDS.includes(kind));
+        return { past, things: [...pictures.map(({ text }) => text ?? ''), ...said.map(({ id }) => id)] };
+      }),
+    ).toEqual(
+      ids(
+        `SELECT id FROM standing_observation WHERE area = @guest AND kind IN ('picture', '${KINDS.join("', '")}') ORDER BY id`,
+      ),
+    );
   });
 });

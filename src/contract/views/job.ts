@@ -8,6 +8,7 @@ import type { Day } from '@/core/units/day';
 import type { Zone } from '@/core/units/zone';
 import type { HoldKind } from '../commands/sites';
 import type { Role } from '../command';
+import type { PastPlace } from '../past';
 import type { SelectionView } from './selections';
 import type { AssumptionView, CalculationView, ExtraView, FindingView } from './scope';
 
@@ -111,12 +112,11 @@ export interface RoomsView {
   problem: string | null;
 }
 
-/** What of a long past is shown. */
+/** What of a long past is shown: the newest, or what was before a place in it. */
 export interface PastShown {
-  /** What is shown was before this instant; null for the newest. */
-  before: string | null;
-  /** There is more before this instant; null where all is shown. */
-  earlier: string | null;
+  newest: boolean;
+  /** Where what was still earlier begins; null where all is shown. */
+  earlier: PastPlace | null;
 }
 
 export interface RoomView {

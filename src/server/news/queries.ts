@@ -1,3 +1,4 @@
+import type { PastPlace } from '@/contract/past';
 import type { Path } from '@/contract/routes';
 import type { LinkView, MessageView, NewsView } from '@/contract/views/news';
 import { groupBy } from '@/core/group-by';
@@ -8,6 +9,7 @@ import { subRows } from '../reading/firm';
 import { jobRow } from '../reading/job';
 import { planOf } from '../reading/plan';
 import type { FirmReading, JobReading } from '../reading/reading';
+import { pastShown } from '../reading/past';
 import { draftUpdates, linkRows, messagesOf, newestSent } from '../reading/updates';
 import { whenSeen } from '../words';
 
@@ -22,16 +24,17 @@ export const linkState = (link: { revoked_at: string | null; expires_on: Day }, 
 /**
  * What was told and is to be told of a job, the newest first.
  * @param pathOf the address of a link
- * @param terms `before` an instant: what was sent before it; `allLinks` however many there are
+ * @param terms `before` a place in the past: what was sent before it; `allLinks` however many there are
  */
 export function newsView(
   job: JobReading,
   pathOf: (link: string) => Path,
-  { before, allLinks = false }: { before?: string | undefined; allLinks?: boolean } = {},
+  { before, allLinks = false }: { before?: PastPlace | undefined; allLinks?: boolean } = {},
 ): NewsView {
   const { firm } = job;
   const row = jobRow(job);
   const sent = newestSent(job, SHOWN.updates + 1, before);
+  const oldest = sent[SHOWN.updates - 1];
   const shown = [...draftUpdates(job), ...sent.slice(0, SHOWN.updates)];
   const messages = groupBy(
     messagesOf(
@@ -61,10 +64,7 @@ export function newsView(
       when: sent_at ? `sent ${whenSeen(sent_at, firm)}` : `drafted ${whenSeen(made_at, firm)}`,
       messages: (messages.get(id) ?? []).map((message) => messageView(message, firm)),
     })),
-    past: {
-      before: before ?? null,
-      earlier: sent.length > SHOWN.updates ? (shown.at(-1)?.sent_at ?? null) : null,
-    },
+    past: pastShown(before, oldest && sent.length > SHOWN.updates ? { at: oldest.sent_at ?? '', id: oldest.id } : null),
     links: links.map((link) => ({
       id: link.id,
       audience: link.audience,

@@ -1,9 +1,11 @@
+import type { PastPlace } from '@/contract/past';
 import { notWithdrawn, type Observation, type ObservationKind, type Of } from '@/core/walks/observation';
 import { addDays } from '@/core/units/day';
 import { queryAll } from '../database/query';
 import type { Connection } from '../database/open';
 import type { Rows } from '../database/rows';
 import { ofFirm, type JobReading } from './reading';
+import { NEWEST } from './past';
 
 /** What walks recorded, read only by whom it is asked: pages and plans read what stands of it. */
 
@@ -76,7 +78,7 @@ export const closedSince = (job: JobReading, since: string): Observation[] =>
   ).map(shaped);
 
 /**
- * The newest records of a room of each of some kinds, seen before an instant where one is given, the newest first.
+ * The newest records of a room of each of some kinds, before a place in the past where one is given, the newest first.
  * @param most how many of each kind
  */
 export const newestIn = (
@@ -84,7 +86,7 @@ export const newestIn = (
   area: string,
   kinds: readonly ObservationKind[],
   most: number,
-  before = '9',
+  before: PastPlace = NEWEST,
 ): Observation[] =>
   queryAll<RecordRow>(
     db,
@@ -93,11 +95,11 @@ export const newestIn = (
       JOIN observation AS seen ON seen.id IN (
         SELECT id
         FROM standing_observation AS newest
-        WHERE newest.area = @area AND newest.kind = asked.value AND newest.at < @before
+        WHERE newest.area = @area AND newest.kind = asked.value AND (newest.at, newest.id) < (@at, @id)
         ORDER BY newest.at DESC, newest.id DESC
         LIMIT @most)
       ORDER BY seen.at DESC, seen.id DESC`,
-    { kinds: JSON.stringify(kinds), area, most, before },
+    { kinds: JSON.stringify(kinds), area, most, ...before },
   ).map(shaped);
 
 /** How long what was bought still stands on the list, as bought. */

@@ -1,6 +1,8 @@
+import type { PastPlace } from '@/contract/past';
 import { queryAll, queryOne } from '../database/query';
 import type { Rows } from '../database/rows';
 import { OF_JOBS, ofJob, rowsOf, type FirmReading, type JobReading } from './reading';
+import { NEWEST } from './past';
 
 /** What is told to clients and crews, and the links it goes out with. */
 
@@ -22,15 +24,15 @@ export const draftUpdates = (job: JobReading): UpdateRow[] =>
   );
 
 /** The newest updates that were sent of a job, before an instant where one is given. */
-export const newestSent = (job: JobReading, most: number, before = '9'): UpdateRow[] =>
+export const newestSent = (job: JobReading, most: number, before: PastPlace = NEWEST): UpdateRow[] =>
   queryAll<UpdateRow>(
     job.firm.db,
     `SELECT *
       FROM job_update
-      WHERE job = @job AND state = 'sent' AND sent_at < @before
-      ORDER BY sent_at DESC, audience
+      WHERE job = @job AND state = 'sent' AND (sent_at, id) < (@at, @id)
+      ORDER BY sent_at DESC, id DESC
       LIMIT @most`,
-    { job: job.id, before, most },
+    { job: job.id, ...before, most },
   );
 
 /** Messages that went out with some updates, in their order. */

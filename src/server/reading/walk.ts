@@ -1,3 +1,4 @@
+import type { PastPlace } from '@/contract/past';
 import type { FiledAs } from '@/contract/commands/walks';
 import type { NarrationView } from '@/contract/views/walk';
 import { groupBy } from '@/core/group-by';
@@ -5,6 +6,7 @@ import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import type { Rows } from '../database/rows';
 import { notFound } from '../dispatch/refusal';
+import { NEWEST } from './past';
 
 /** One walk and what belongs to it. */
 
@@ -82,12 +84,12 @@ export function narrationsOf(db: Connection, walk: string): NarrationView[] {
   }));
 }
 
-/** The newest walks of a job, begun before an instant where one is given, each with how much it recorded. */
+/** The newest walks of a job, before a place in the past where one is given, each with how much it recorded. */
 export const walksOf = (
   db: Connection,
   job: string,
   most: number,
-  before = '9',
+  before: PastPlace = NEWEST,
 ): (WalkRow & { name: string; records: number; pictures: number })[] =>
   queryAll(
     db,
@@ -95,8 +97,8 @@ export const walksOf = (
         (SELECT count(*) FROM standing_observation WHERE walk = walk.id AND kind = 'picture') AS pictures
       FROM walk
       JOIN person ON person.id = walk.person
-      WHERE walk.job = @job AND started_at < @before
-      ORDER BY started_at DESC
+      WHERE walk.job = @job AND (started_at, walk.id) < (@at, @id)
+      ORDER BY started_at DESC, walk.id DESC
       LIMIT @most`,
-    { job, before, most },
+    { job, ...before, most },
   );

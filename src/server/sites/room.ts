@@ -1,3 +1,4 @@
+import type { PastPlace } from '@/contract/past';
 import type { PictureView, RoomView, StandpointView } from '@/contract/views/job';
 import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
@@ -20,6 +21,7 @@ import type { JobReading } from '../reading/reading';
 import { marksOn, picturesFrom, takenAtOf } from '../reading/pictures';
 import { newestIn } from '../reading/records';
 import { carriedOf, inWallsOf, recordsThat } from '../reading/standing';
+import { pastShown } from '../reading/past';
 import { siteOf } from '../reading/site';
 import { standpointRows } from '../reading/walks';
 import { drawnOf } from '../walks/drawn';
@@ -30,8 +32,8 @@ import { areaViews } from './rooms';
 /** How much of a room's past is on its page at once; what was before is a page further back. */
 const SHOWN = { pictures: 12, remarks: 20, ofEachSpot: 8 };
 
-/** The clipboard of one area. @param before an instant: its pictures and remarks from before then */
-export function roomView(job: JobReading, area: string, before?: string): RoomView {
+/** The clipboard of one area. @param before a place in the past: its pictures and remarks from before it */
+export function roomView(job: JobReading, area: string, before?: PastPlace): RoomView {
   const row = areaRow(job, area);
   const { units } = jobRow(job);
   const plan = planOf(job);
@@ -90,7 +92,7 @@ export function roomView(job: JobReading, area: string, before?: string): RoomVi
     drawn: layoutOf(job, area).shape !== null,
     pictures: pictureViews(job, past.pictures),
     remarks: remarkViews(job, past.remarks),
-    past: { before: before ?? null, earlier: past.earlier },
+    past: pastShown(before, past.earlier),
     standpoints: standpointViews(job, area),
     conflicts: conflicts(measured, drawnOf(layoutOf(job, area)).drawn).map(
       ({ id, label, of, measured: mm, drawn }) => ({
@@ -120,8 +122,8 @@ const REMARKS: readonly ObservationKind[] = [
 function pastOf(
   job: JobReading,
   area: string,
-  before: string | undefined,
-): { pictures: Of<'picture'>[]; remarks: Observation[]; earlier: string | null } {
+  before: PastPlace | undefined,
+): { pictures: Of<'picture'>[]; remarks: Observation[]; earlier: PastPlace | null } {
   const { db } = job.firm;
   const pictures = ofKind(newestIn(db, area, ['picture'], SHOWN.pictures + 1, before), 'picture');
   const remarks = newestIn(db, area, REMARKS, SHOWN.remarks + 1, before);
@@ -129,14 +131,16 @@ function pastOf(
   const cautions = carriedOf(job).flatMap(({ item }) =>
     item.kind === 'caution' && item.area === area ? [item as Observation] : [],
   );
-  const oldest = [
-    ...(pictures.length > SHOWN.pictures ? [pictures[SHOWN.pictures - 1]?.at ?? ''] : []),
-    ...(remarks.length > SHOWN.remarks ? [remarks[SHOWN.remarks - 1]?.at ?? ''] : []),
-  ];
+  // Of the two lists the one that goes back less far: from there on nothing is left out of either.
+  const cut = [
+    pictures.length > SHOWN.pictures ? pictures[SHOWN.pictures - 1] : undefined,
+    remarks.length > SHOWN.remarks ? remarks[SHOWN.remarks - 1] : undefined,
+  ].flatMap((record) => record ?? []);
+  const [last] = cut.sort((a, b) => inOrderSeen(b, a));
   return {
     pictures: pictures.slice(0, SHOWN.pictures),
     remarks: [...cautions, ...remarks.slice(0, SHOWN.remarks)].sort((a, b) => inOrderSeen(b, a)),
-    earlier: oldest.sort().at(-1) ?? null,
+    earlier: last ? { at: last.at, id: last.id } : null,
   };
 }
 

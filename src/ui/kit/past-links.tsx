@@ -4,10 +4,10 @@ import type { PastShown } from '@/contract/views/job';
 
 /** The way back through a long past, and to its newest end again; nothing where all of it is shown. */
 export function PastLinks({ past, page }: { past: PastShown; page: Path }) {
-  if (past.earlier === null && past.before === null) return null;
+  if (past.newest && past.earlier === null) return null;
   return (
     <p className="actions small-text no-print">
-      {past.before !== null && (
+      {!past.newest && (
         <Link href={page} scroll={false}>
           Newest
         </Link>
