@@ -1,6 +1,38 @@
 /** Which part of the application may look at which: app → ui, server → contract → core, never back. */
 const never = (name, from, to, comment) => ({ name, severity: 'error', comment, from, to });
 
+/** The server from the ground up; whoever stands on a line may look at it and at all before it, never at one behind. */
+const SERVER = [
+  ['clock', 'zone', 'words', 'refusal', 'serving', 'environment', 'installation', 'tokens', 'database', 'outside'],
+  ['reading'],
+  ['door', 'files'],
+  ...['firm', 'news', 'schedule', 'sequence', 'sites', 'quantities', 'layout', 'selections', 'scope', 'walks'].map(
+    (subject) => [subject],
+  ),
+  ['plan'],
+  ['views'],
+  ['public', 'papers'],
+  ['dispatch'],
+  ['threads', 'polls'],
+  ['open-installation', 'access', 'http', 'route'],
+];
+const inServer = (names) => `^src/server/(${names.join('|')})(/|\\.)`;
+const upward = SERVER.slice(0, -1).map((names, at) =>
+  never(
+    `server-${names[0]}-below`,
+    { path: inServer(names) },
+    { path: inServer(SERVER.slice(at + 1).flat()) },
+    'readings, then the door, the subjects, the plan, the views, the papers and public pages, and what dispatches to all',
+  ),
+);
+/** A part of the server that has no place yet is given one above. */
+const placed = never(
+  'server-placed',
+  { path: '^src/server/', pathNot: inServer(SERVER.flat()) },
+  {},
+  'a new folder of the server is put on its line in SERVER',
+);
+
 module.exports = {
   forbidden: [
     never(
@@ -39,15 +71,17 @@ module.exports = {
       { path: '^src/(ui|app|workers)' },
       'the server carries, it does not draw',
     ),
+    ...upward,
+    placed,
     never(
-      'reading-below',
-      { path: '^src/server/reading' },
-      { path: '^src/server/(?!reading/|database/|dispatch/refusal|clock|zone)' },
-      'subjects are made from readings; a reading knows none of them',
+      'views-plain',
+      { path: '^src/server/(views|papers)/' },
+      { path: '^src/server/database/query' },
+      'a view is made from readings; it asks no table',
     ),
     never(
       'outside-by-its-port',
-      { path: '^src/server', pathNot: '^src/server/(installation\\.ts|outside/simulated)' },
+      { path: '^src/server', pathNot: '^src/server/(open-installation\\.ts|outside/simulated)' },
       { path: '^src/server/outside/simulated' },
       'whoever needs the world outside asks its port; only the installation chooses who answers',
     ),

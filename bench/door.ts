@@ -4,8 +4,8 @@ import { join } from 'node:path';
 import { v7 } from 'uuid';
 import { insert } from '@/server/database/query';
 import { dispatch } from '@/server/dispatch/dispatch';
-import type { Actor } from '@/server/dispatch/actor';
-import { openInstallation } from '@/server/installation';
+import type { Actor } from '@/server/door/actor';
+import { openInstallation } from '@/server/open-installation';
 import { figure, inTurn, median, type Figure } from './measure';
 
 const MANY = 200;

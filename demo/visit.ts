@@ -1,7 +1,7 @@
 import type { CommandType, Input } from '@/contract/commands';
 import { parseLength } from '@/core/units/length';
 import type { Measured } from '@/core/layout/shape';
-import type { Actor } from '@/server/dispatch/actor';
+import type { Actor } from '@/server/door/actor';
 import { demoId } from './ids';
 import type { DemoJob, DemoVisit } from './scenario';
 

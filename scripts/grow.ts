@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, readdirSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { openInstallation } from '../src/server/installation';
+import { openInstallation } from '../src/server/open-installation';
 import { refuseWrongEnvironment } from '../src/server/environment.mjs';
 import { seedDemo } from '../demo/seed';
 import { grow, yearsOf } from '../demo/grow/grow';

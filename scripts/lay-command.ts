@@ -76,7 +76,7 @@ export function layCommand(files: Files, laying: Laying): Map<string, string> {
     [
       handlers,
       afterLast(
-        importing(importing(text(handlers), 'requireVersion', '../dispatch/handler'), 'update', '../database/query'),
+        importing(importing(text(handlers), 'requireVersion', '../door/handler'), 'update', '../database/query'),
         subject,
         `  '${type}': (context, { id, version }) => {\n    const row = requireVersion(context, '${table}', id, version);\n` +
           `    update(context.db, '${table}', row.id, {});\n    ${follow[affects]}\n  },`,

@@ -1,5 +1,6 @@
 import { existsSync, readdirSync, renameSync } from 'node:fs';
-import { databaseFile, openInstallation } from '@/server/installation';
+import { openInstallation } from '@/server/open-installation';
+import { databaseFile } from '@/server/installation';
 import { refuseWrongEnvironment } from '@/server/environment.mjs';
 import { seedDemo } from '../demo/seed';
 

@@ -6,13 +6,13 @@ export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
   const { refuseWrongEnvironment } = await import('./server/environment.mjs');
   refuseWrongEnvironment();
-  const { installation } = await import('./server/installation');
+  const { installation } = await import('./server/open-installation');
   const { readyThread } = await import('./server/threads/in-thread');
-  const { serve } = await import('./server/threads/serving');
-  const { startPlanner } = await import('./server/schedule/planner');
+  const { serve } = await import('./server/serving');
+  const { startPlanner } = await import('./server/plan/planner');
   const { startOutbox } = await import('./server/news/outbox');
-  const { startSuppliers } = await import('./server/selections/poll-suppliers');
-  const { startWeather } = await import('./server/schedule/poll-weather');
+  const { startSuppliers } = await import('./server/polls/suppliers');
+  const { startWeather } = await import('./server/polls/weather');
   serve();
   readyThread(installation());
   startPlanner(installation());

@@ -1,5 +1,5 @@
 import type { Installation } from '@/server/installation';
-import { renewOnce } from '@/server/schedule/renew';
+import { renewOnce } from '@/server/plan/renew';
 import { rebuildStanding } from '@/server/walks/rebuild';
 import { queryAll } from '@/server/database/query';
 import { belongingsOf } from './belongings';

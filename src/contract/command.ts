@@ -1,4 +1,4 @@
-import type { InferType, ObjectSchema, AnyObject } from 'yup';
+import type { ObjectSchema, AnyObject } from 'yup';
 
 export const ROLES = ['contractor', 'lead', 'office'] as const;
 export type Role = (typeof ROLES)[number];
@@ -13,11 +13,7 @@ export type Permission = Role | 'link' | 'desk' | 'founder';
 export type Affects = 'plan' | 'job' | 'firm';
 
 /** The shape of one kind of change, shared by the browser that makes it and the door that checks it. */
-export interface CommandKind<
-  Schema extends ObjectSchema<AnyObject>,
-  Type extends string = string,
-  Touched extends Affects = Affects,
-> {
+export interface CommandKind<Schema, Type extends string = string, Touched extends Affects = Affects> {
   type: Type;
   may: readonly Permission[];
   /** The door sees to it: a handler of the plan's that forgot to have it made anew is refused by the first test. */
@@ -27,25 +23,31 @@ export interface CommandKind<
   secret?: readonly string[];
 }
 
-export const command = <
-  const Type extends string,
-  const Touched extends Affects,
-  Schema extends ObjectSchema<AnyObject>,
->(
+export const command = <const Type extends string, const Touched extends Affects, Value extends AnyObject, Default>(
   type: Type,
   may: readonly Permission[],
   affects: Touched,
-  schema: Schema,
+  schema: ObjectSchema<Value, AnyObject, Default>,
   secret?: readonly string[],
-): CommandKind<Schema, Type, Touched> => ({ type, may, affects, schema, ...(secret ? { secret } : {}) });
+): CommandKind<ObjectSchema<Value, AnyObject, Default>, Type, Touched> => ({
+  type,
+  may,
+  affects,
+  schema,
+  ...(secret ? { secret } : {}),
+});
 
-export type PayloadOf<Kind> = Kind extends CommandKind<infer Schema> ? InferType<Schema> : never;
+/** A kind of any schema, by what the compiler reads off it at once; comparing whole schemas takes it seconds. */
+interface Kinded<Schema> {
+  schema: Schema;
+}
+
+export type PayloadOf<Kind> = Kind extends Kinded<{ readonly __outputType: infer Payload }> ? Payload : never;
 
 /** The keys with a default may be left out by whoever gives a command. */
-type Defaulted<Schema> =
-  Schema extends ObjectSchema<AnyObject, AnyObject, infer Default>
-    ? { [Key in keyof Default]: undefined extends Default[Key] ? never : Key }[keyof Default]
-    : never;
+type Defaulted<Schema> = Schema extends { readonly __default: infer Default }
+  ? { [Key in keyof Default]: undefined extends Default[Key] ? never : Key }[keyof Default]
+  : never;
 /** Of the items of a list only their kinds are known here, not which of their keys have a default. */
 type ItemsOf<Value> = Value extends readonly (infer Item)[]
   ? readonly (Item extends object ? Partial<Loose<Item>> : Item)[]
@@ -53,8 +55,7 @@ type ItemsOf<Value> = Value extends readonly (infer Item)[]
 type Loose<Value> = { [Key in keyof Value]: ItemsOf<Value[Key]> };
 type Lenient<Value, Optional> = Omit<Loose<Value>, Extract<Optional, keyof Value>> &
   Partial<Pick<Loose<Value>, Extract<Optional, keyof Value>>>;
-export type InputOf<Kind> =
-  Kind extends CommandKind<infer Schema> ? Lenient<InferType<Schema>, Defaulted<Schema>> : never;
+export type InputOf<Kind> = Kind extends Kinded<infer Schema> ? Lenient<PayloadOf<Kind>, Defaulted<Schema>> : never;
 
 export const EVERYBODY = ROLES;
 export const OFFICE = ['contractor', 'office'] as const;

@@ -1,5 +1,5 @@
 import type { ProblemDocument } from '@/contract/command';
-import { BUSY, isBusy, Refusal } from './dispatch/refusal';
+import { BUSY, isBusy, Refusal } from './refusal';
 
 /** RFC 9457 problem JSON; a programmer's mistake is logged whole and told as nothing but itself. */
 export function problemResponse(thrown: unknown): Response {

@@ -1,5 +1,6 @@
 import { needSession } from './access/session';
-import { installation, type Installation } from './installation';
+import { installation } from './open-installation';
+import type { Installation } from './installation';
 import { problemResponse, refuseForeignOrigin } from './http';
 
 type Answer = Response | Promise<Response>;

@@ -1,7 +1,7 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { makeClock } from '@/server/clock';
-import { Refusal } from '@/server/dispatch/refusal';
-import { openInstallation } from '@/server/installation';
+import { Refusal } from '@/server/refusal';
+import { openInstallation } from '@/server/open-installation';
 import type { Answered, Asked, ThreadTerms } from '@/server/threads/messages';
 import { TASKS } from '@/server/threads/tasks';
 

@@ -1,8 +1,8 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { makeClock } from '@/server/clock';
 import { openDatabase } from '@/server/database/open';
-import { renewOnce } from '@/server/schedule/renew';
-import { searchOnce } from '@/server/schedule/search';
+import { renewOnce } from '@/server/plan/renew';
+import { searchOnce } from '@/server/plan/search';
 
 /**
  * The planner's thread: at every knock it computes the jobs that are marked, so that no request waits for a plan; then,

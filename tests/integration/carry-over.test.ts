@@ -1,7 +1,7 @@
 import { readFirm, readJob } from '@/server/reading/reading';
 import { describe, expect, it } from 'vitest';
-import { reviewView } from '@/server/walks/review';
-import { walkPack } from '@/server/walks/pack';
+import { reviewView } from '@/server/views/review';
+import { walkPack } from '@/server/views/pack';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, must, newId, signalHouse } from '../support/installations';
 import type { Installation } from '@/server/installation';

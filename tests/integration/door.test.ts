@@ -3,7 +3,7 @@ import { ROLES, type Permission } from '@/contract/command';
 import { COMMANDS } from '@/contract/commands';
 import { queryAll, queryOne } from '@/server/database/query';
 import { dispatch } from '@/server/dispatch/dispatch';
-import type { Actor } from '@/server/dispatch/actor';
+import type { Actor } from '@/server/door/actor';
 import type { Installation } from '@/server/installation';
 import { demoId } from '../../demo/seed';
 import {

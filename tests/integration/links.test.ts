@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { pathOf } from '@/server/access/tokens';
+import { pathOf } from '@/server/tokens';
 import { standingClock } from '@/server/clock';
 import { queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { mergedPack, type KeptPack } from '@/ui/offline/merge-pack';
-import { packNews } from '@/server/walks/pack';
+import { packNews } from '@/server/views/pack';
 import type { PackMarks } from '@/contract/views/walk';
 import type { Installation } from '@/server/installation';
 import { demoHouse, signalHouse, walkSeeing } from '../support/installations';

@@ -1,5 +1,5 @@
 import { readFirm, readJob } from '@/server/reading/reading';
-import { pathOfFeed } from '@/server/schedule/feeds';
+import { pathOfFeed } from '@/server/tokens';
 import { pattern } from '@/core/pattern';
 import ICAL from 'ical.js';
 import { describe, expect, it } from 'vitest';
@@ -8,18 +8,18 @@ import { checkPlan } from '@/core/schedule/check';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { dayOfSlot, formatSlot, slotOf } from '@/core/units/slot';
 import { queryOne } from '@/server/database/query';
-import { coordinationView } from '@/server/coordination/view';
+import { coordinationView } from '@/server/views/coordination';
 import { preview } from '@/server/dispatch/preview';
 import type { Installation } from '@/server/installation';
-import { scheduleView } from '@/server/schedule/board';
-import { pollWeather } from '@/server/schedule/poll-weather';
-import { feedFile } from '@/server/schedule/feeds';
-import { progressView } from '@/server/schedule/progress';
-import { pullView } from '@/server/schedule/pull';
+import { scheduleView } from '@/server/views/board';
+import { pollWeather } from '@/server/polls/weather';
+import { feedFile } from '@/server/public/feeds';
+import { progressView } from '@/server/views/progress';
+import { pullView } from '@/server/plan/pull';
 import { readPlan, type StoredPlan } from '@/server/reading/plan';
-import { renewOnce } from '@/server/schedule/renew';
-import { searchOnce } from '@/server/schedule/search';
-import { sequenceView } from '@/server/sequence/queries';
+import { renewOnce } from '@/server/plan/renew';
+import { searchOnce } from '@/server/plan/search';
+import { sequenceView } from '@/server/views/sequence';
 import { demoId } from '../../demo/seed';
 import {
   areaOf,

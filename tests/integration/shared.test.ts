@@ -1,11 +1,11 @@
 import { readJob } from '@/server/reading/reading';
 import { describe, expect, it } from 'vitest';
 import type { ClientShared, CrewShared } from '@/contract/views/news';
-import { pathOf } from '@/server/access/tokens';
+import { pathOf } from '@/server/tokens';
 import { queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { countOpening, openLink, sharedView } from '@/server/public/shared';
-import { newsView } from '@/server/news/queries';
+import { newsView } from '@/server/views/news';
 import type { Input } from '@/contract/commands';
 import { demoId } from '../../demo/seed';
 import { demoHouse, give, giveRaw, must, newId, signalHouse, TODAY, walkSeeing } from '../support/installations';

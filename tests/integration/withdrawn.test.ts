@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { queryAll, queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { openLink, sharesPicture } from '@/server/public/shared';
-import { pathOf } from '@/server/access/tokens';
-import { reviewView } from '@/server/walks/review';
+import { pathOf } from '@/server/tokens';
+import { reviewView } from '@/server/views/review';
 import { areaOf, demoHouse, giveRaw, must, newId, signalHouse } from '../support/installations';
 
 /** Records one thing on a walk of its own, and takes it back where asked. */

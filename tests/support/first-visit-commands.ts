@@ -1,6 +1,6 @@
 import { measured } from '@/core/layout/shape';
 import { queryAll, queryOne } from '@/server/database/query';
-import type { Actor } from '@/server/dispatch/actor';
+import type { Actor } from '@/server/door/actor';
 import type { Installation } from '@/server/installation';
 import { demoId } from '../../demo/seed';
 import { areaOf, must, newId } from './installations';

@@ -1,5 +1,5 @@
 import { queryOne } from '@/server/database/query';
-import type { Actor } from '@/server/dispatch/actor';
+import type { Actor } from '@/server/door/actor';
 import type { Installation } from '@/server/installation';
 import { demoId } from '../../demo/seed';
 import type { Given } from './first-visit-commands';

@@ -3,9 +3,9 @@ import type { Phase } from '@/core/sequence/phases';
 import type { Work } from '@/core/sequence/works';
 import type { AreaKind } from '@/core/sites/area';
 import type { Installation } from '@/server/installation';
-import { renewOnce } from '@/server/schedule/renew';
+import { renewOnce } from '@/server/plan/renew';
 import { emptyHouse, must, newId, TODAY } from './installations';
-import type { Actor } from '@/server/dispatch/actor';
+import type { Actor } from '@/server/door/actor';
 
 export interface Built {
   installation: Installation;

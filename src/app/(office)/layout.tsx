@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { visitor } from '@/server/access/visitor';
-import { installation } from '@/server/installation';
-import { frameView } from '@/server/sites/job-head';
+import { installation } from '@/server/open-installation';
+import { frameView } from '@/server/views/job-head';
 import { AppShell } from '@/ui/shell/app-shell';
 
 export const dynamic = 'force-dynamic';

@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readFirm } from '@/server/reading/reading';
-import { todayView } from '@/server/today/queries';
+import { todayView } from '@/server/views/today';
 import { Today } from '@/ui/today/today';
 
 export const metadata = { title: 'Today' };

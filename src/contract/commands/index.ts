@@ -9,7 +9,8 @@ import * as selections from './selections';
 import * as sites from './sites';
 import * as updates from './news';
 import * as walks from './walks';
-import type { InputOf, PayloadOf } from '../command';
+import type { AnyObject, ObjectSchema } from 'yup';
+import type { CommandKind, InputOf, PayloadOf } from '../command';
 
 /** Every change there is, by its name: what the door takes, forms make, tests and the demo give. */
 export const COMMANDS = {
@@ -180,3 +181,8 @@ export type KindOf<Type extends CommandType> = (typeof COMMANDS)[Type];
 export type Payload<Type extends CommandType> = PayloadOf<KindOf<Type>>;
 /** What may be left out by whoever gives it has a default. */
 export type Input<Type extends CommandType> = InputOf<KindOf<Type>>;
+
+/** The same by a type that is known only when it comes: some schema of an object, whoever may give it, what it affects. */
+export const kindOf = (type: CommandType): CommandKind<ObjectSchema<AnyObject>> =>
+  // By way of unknown: that each is one of these was checked where it was made, and comparing them all takes long.
+  (COMMANDS as unknown as Record<CommandType, CommandKind<ObjectSchema<AnyObject>>>)[type];

@@ -118,3 +118,7 @@ export function ringOf(request: string, after: string, all: Requests): string[] 
   }
   return undefined;
 }
+
+/** A request as it is called in a line: whom it is asked of, and what it is about. */
+export const requestLabel = (request: Pick<Request, 'party' | 'subject'>): string =>
+  `${PARTIES[request.party]} (${request.subject})`;

@@ -4,9 +4,9 @@ import { getIronSession, type SessionOptions } from 'iron-session';
 import { cookies } from 'next/headers';
 import type { PersonView } from '@/contract/views/job';
 import { queryOne } from '../database/query';
-import { notFound, Refusal } from '../dispatch/refusal';
-import { installation } from '../installation';
-import type { Actor } from '../dispatch/actor';
+import { notFound, Refusal } from '../refusal';
+import { installation } from '../open-installation';
+import type { Actor } from '../door/actor';
 
 interface Session {
   person?: string;

@@ -1,8 +1,9 @@
 import { routes } from '@/contract/routes';
 import { notFound, redirect } from 'next/navigation';
 import type { PersonView } from '@/contract/views/job';
-import { Refusal } from '../dispatch/refusal';
-import { installation, type Installation } from '../installation';
+import { Refusal } from '../refusal';
+import { installation } from '../open-installation';
+import type { Installation } from '../installation';
 import { sharing } from '../reading/kept';
 import { inThread, type Terms as ThreadTermsOf } from '../threads/in-thread';
 import type { Tasks } from '../threads/tasks';

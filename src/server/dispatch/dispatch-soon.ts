@@ -1,8 +1,8 @@
 import type { Installation } from '../installation';
-import type { Actor } from './actor';
+import type { Actor } from '../door/actor';
 import { dispatch } from './dispatch';
-import type { Prepared } from './prepare';
-import { BUSY } from './refusal';
+import type { Prepared } from '../door/prepared';
+import { BUSY } from '../refusal';
 
 /** How long the file's lock is waited for on the spot, how long between two tries, and how long at all. In ms. */
 const [ON_THE_SPOT, BETWEEN, AT_ALL] = [20, 30, 5_000];
@@ -10,6 +10,15 @@ const [ON_THE_SPOT, BETWEEN, AT_ALL] = [20, 30, 5_000];
 const USUAL = 5_000;
 
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** Whatever comes of it, everything else waits as long as ever. */
+function thenUsual<Answer>({ db }: Installation, act: () => Answer): Answer {
+  try {
+    return act();
+  } finally {
+    db.pragma(`busy_timeout = ${USUAL}`);
+  }
+}
 
 /**
  * Dispatches a command once the file's one write lock is free: while somebody else has it, others are served.
@@ -23,8 +32,7 @@ export async function dispatchSoon(
 ): Promise<ReturnType<typeof dispatch>> {
   for (const until = performance.now() + AT_ALL; ; await pause(BETWEEN)) {
     installation.db.pragma(`busy_timeout = ${ON_THE_SPOT}`);
-    const answer = dispatch(installation, who, input, prepared);
-    installation.db.pragma(`busy_timeout = ${USUAL}`);
+    const answer = thenUsual(installation, () => dispatch(installation, who, input, prepared));
     const busy = answer.status === 'refused' && answer.problem.code === BUSY.code;
     if (!busy || performance.now() > until) return answer;
   }

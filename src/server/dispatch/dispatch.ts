@@ -1,15 +1,16 @@
-import { object, string, ValidationError, type AnyObject, type ObjectSchema } from 'yup';
-import type { Affects, Command, CommandAnswer, CommandKind, ProblemDocument } from '@/contract/command';
-import { COMMANDS, type CommandType } from '@/contract/commands';
+import { object, string, ValidationError, type AnyObject } from 'yup';
+import type { Affects, Command, CommandAnswer, ProblemDocument } from '@/contract/command';
+import { COMMANDS, kindOf, type CommandType } from '@/contract/commands';
 import * as field from '@/contract/fields';
 import type { Problem } from '@/core/problem';
 import { insert, queryOne } from '../database/query';
 import type { Installation } from '../installation';
 import { HANDLERS } from './handlers';
-import type { PlanContext } from './handler';
-import type { Prepared } from './prepare';
-import { BUSY, isBusy, Refusal } from './refusal';
-import { actorKey, permissionOf, type Actor } from './actor';
+import type { PlanContext } from '../door/handler';
+import type { Prepared } from '../door/prepared';
+import { isPrepared, prepare } from './prepare';
+import { BUSY, isBusy, Refusal } from '../refusal';
+import { actorKey, permissionOf, type Actor } from '../door/actor';
 
 const envelope = object({
   id: field.id(),
@@ -31,7 +32,7 @@ interface Logged {
 /**
  * The one way in for every change: who, shape, once, apply in one transaction, log, tell.
  * Never throws for bad input: the answer says what was wrong and nothing has changed.
- * @param prepared what was worked out for its handler beforehand, outside of any transaction
+ * @param prepared what was worked out for its handler beforehand; where nothing is given, it is worked out here
  */
 export function dispatch(
   installation: Installation,
@@ -51,7 +52,7 @@ export function dispatch(
         message: `There is no command “${command.type}”.`,
         field: 'type',
       });
-    const kind = COMMANDS[command.type];
+    const kind = kindOf(command.type);
     const may = permissionOf(who);
     if (!kind.may.includes(may)) {
       throw new Refusal(who.kind === 'founder' ? 401 : 403, {
@@ -91,12 +92,20 @@ function apply(
   prepared: Partial<Prepared> | undefined,
 ): Answered {
   const noted: Noted = { job: null, replans: [], planStays: false, wakes: false };
-  const answer = installation.db.transaction(() => applyOnce(installation, who, command, noted, prepared)).immediate();
+  const known = prepared ?? preparedHere(installation, who, command);
+  const answer = installation.db.transaction(() => applyOnce(installation, who, command, noted, known)).immediate();
   if (answer.status === 'applied') {
     installation.news.emit('log', answer.seq);
     if (noted.replans.length > 0 || noted.wakes) installation.news.emit('marked');
   }
   return answer;
+}
+
+/** What its handler wants to know, looked up before the lock is held; nothing for what was applied before. */
+function preparedHere(installation: Installation, who: Actor, command: KnownCommand): Partial<Prepared> | undefined {
+  const { type } = command;
+  if (!isPrepared(type) || appliedBefore(installation, who, command)) return undefined;
+  return { [type]: prepare(installation, who, command) };
 }
 
 function applyOnce(
@@ -109,7 +118,7 @@ function applyOnce(
   const { db } = installation;
   const before = appliedBefore(installation, who, command);
   if (before) return before;
-  const kind: CommandKind<ObjectSchema<AnyObject>> = COMMANDS[command.type];
+  const kind = kindOf(command.type);
   const payload = shaped<AnyObject>(kind.schema, command.payload);
   const now = installation.clock.now().toISOString();
   const handle = HANDLERS[command.type] as (context: PlanContext, payload: AnyObject) => unknown;

@@ -26,7 +26,7 @@ import { walkHandlers } from '../walks/commands';
 import { completionHandlers } from '../walks/completion';
 import { narrationHandlers } from '../walks/narrations';
 import { filingHandlers } from '../walks/filing';
-import type { Handle } from './handler';
+import type { Handle } from '../door/handler';
 
 /** One for all subjects; where two would take the same command, its name is told by the compiler. */
 type Joined<Lists extends readonly object[], Before = unknown> = Lists extends readonly [

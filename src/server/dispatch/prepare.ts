@@ -1,19 +1,17 @@
-import { COMMANDS, type CommandType, type Payload } from '@/contract/commands';
+import { kindOf, type Payload } from '@/contract/commands';
 import type { Installation } from '../installation';
-import { readFirm } from '../reading/reading';
-import { pinVerdict, type PinVerdict } from '../schedule/pins';
-import { changeNow, effectOfChange, type ChangeEffect } from '../scope/changes';
-import { permissionOf, type Actor } from './actor';
-
-/** What handlers want to know before they begin, and what takes too long to be asked inside their transaction. */
-export interface Prepared {
-  'pin.set': PinVerdict;
-  'change.send': ChangeEffect;
-}
+import { readFirm, readJob } from '../reading/reading';
+import { effectOfChange } from '../plan/change-effect';
+import { pinVerdict } from '../plan/pin-verdict';
+import { changeNow } from '../scope/changes';
+import { composeStatement } from '../views/compose-statement';
+import type { Prepared } from '../door/prepared';
+import { permissionOf, type Actor } from '../door/actor';
 
 const PREPARE: { [Type in keyof Prepared]: (installation: Installation, payload: Payload<Type>) => Prepared[Type] } = {
   'pin.set': (installation, { task, day, half }) => pinVerdict(readFirm(installation), task, day, half === 1 ? 1 : 0),
   'change.send': (installation, { id }) => effectOfChange(readFirm(installation), changeNow(installation.db, id)),
+  'statement.make': (installation, { job }) => composeStatement(readJob(installation, job)),
 };
 
 /** Whether a command is prepared before it is dispatched. */
@@ -30,8 +28,8 @@ export function prepare<Type extends keyof Prepared>(
   input: unknown,
 ): Prepared[Type] | undefined {
   const { type, payload } = (input ?? {}) as { type?: unknown; payload?: unknown };
-  if (!isPrepared(type) || !COMMANDS[type].may.includes(permissionOf(who))) return undefined;
-  const { schema } = COMMANDS[type as CommandType];
+  if (!isPrepared(type) || !kindOf(type).may.includes(permissionOf(who))) return undefined;
+  const { schema } = kindOf(type);
   if (!schema.isValidSync(payload)) return undefined;
   const look = PREPARE[type] as (installation: Installation, payload: unknown) => Prepared[Type];
   return installation.db.transaction(() => look(installation, schema.cast(payload)))();

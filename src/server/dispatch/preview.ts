@@ -9,13 +9,13 @@ import { roundsOf, tripsOf } from '@/core/schedule/trips';
 import { formatDay } from '@/core/units/day';
 import { lastDay } from '@/core/units/slot';
 import type { Installation } from '../installation';
-import { planInput } from '../schedule/plan-input';
+import { planInput } from '../plan/plan-input';
 import { readAhead } from '../reading/ahead';
 import { jobNames } from '../reading/job';
 import { readFirm, type FirmReading } from '../reading/reading';
-import { refuseWhereServed } from '../threads/serving';
+import { refuseWhereServed } from '../serving';
 import { dispatch } from './dispatch';
-import type { Actor } from './actor';
+import type { Actor } from '../door/actor';
 
 class TakenBack extends Error {}
 

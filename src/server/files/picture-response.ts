@@ -1,4 +1,4 @@
-import { Refusal } from '../dispatch/refusal';
+import { Refusal } from '../refusal';
 import type { Installation } from '../installation';
 import { servePicture } from './pictures';
 

@@ -9,7 +9,7 @@ import { dirname, join } from 'node:path';
 import sharp from 'sharp';
 import { LARGEST_PICTURE } from '@/contract/commands/walks';
 import { queryOne, execute } from '../database/query';
-import { Refusal } from '../dispatch/refusal';
+import { Refusal } from '../refusal';
 import type { Installation } from '../installation';
 
 /** Pictures by the hash of their content: the same file twice is one file. */

@@ -3,7 +3,7 @@ import { createReadStream, existsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { queryOne, execute } from '../database/query';
-import { Refusal } from '../dispatch/refusal';
+import { Refusal } from '../refusal';
 import type { Installation } from '../installation';
 import { store } from './pictures';
 

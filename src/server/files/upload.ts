@@ -1,4 +1,4 @@
-import { Refusal } from '../dispatch/refusal';
+import { Refusal } from '../refusal';
 
 /** The body of a request up to a size, read as it comes: what is larger is refused before it fills the memory. */
 export async function bodyUpTo(request: Request, most: number, refusal: Refusal): Promise<Buffer> {

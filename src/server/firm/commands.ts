@@ -1,8 +1,8 @@
 import { hashSync } from '@node-rs/argon2';
 import { insert, queryOne, execute } from '../database/query';
 import type { Rows } from '../database/rows';
-import { handlers, openJobs, requireRow, requireVersion, type CommandContext } from '../dispatch/handler';
-import { Refusal, unprocessable } from '../dispatch/refusal';
+import { handlers, openJobs, requireRow, requireVersion, type CommandContext } from '../door/handler';
+import { Refusal, unprocessable } from '../refusal';
 import { zoneOf } from '../zone';
 
 const addOnePerson = (

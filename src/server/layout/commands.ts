@@ -14,10 +14,10 @@ import {
   requireVersion,
   type CommandContext,
   type PlanContext,
-} from '../dispatch/handler';
-import { Refusal, conflict, unprocessable } from '../dispatch/refusal';
+} from '../door/handler';
+import { Refusal, conflict, unprocessable } from '../refusal';
 import { recalculateArea } from '../quantities/recalculate';
-import { recordDecision } from '../scope/decisions';
+import { recordDecision } from '../sites/decisions';
 import { layoutNow } from '../reading/layouts';
 import { shaped } from '../reading/records';
 import type { Rows } from '../database/rows';

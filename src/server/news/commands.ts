@@ -1,6 +1,6 @@
 import { insert, queryOne, execute } from '../database/query';
-import { handlers, requireRow, requireVersion, type CommandContext } from '../dispatch/handler';
-import { Refusal, unprocessable } from '../dispatch/refusal';
+import { handlers, requireRow, requireVersion, type CommandContext } from '../door/handler';
+import { Refusal, unprocessable } from '../refusal';
 import { addLink } from './notify-client';
 import type { Rows } from '../database/rows';
 

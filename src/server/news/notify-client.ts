@@ -1,9 +1,9 @@
 import type { Audience } from '@/contract/commands/news';
-import { hashOf, tokenOf } from '../access/tokens';
+import { hashOf, tokenOf } from '../tokens';
 import { today } from '../zone';
 import { insert, orNull } from '../database/query';
-import type { CommandContext } from '../dispatch/handler';
-import { Refusal, unprocessable } from '../dispatch/refusal';
+import type { CommandContext } from '../door/handler';
+import { Refusal, unprocessable } from '../refusal';
 
 export function addLink(
   context: CommandContext,

@@ -1,4 +1,4 @@
-import { pathOf } from '../access/tokens';
+import { pathOf } from '../tokens';
 import { queryAll, insert, queryOne, execute } from '../database/query';
 import type { Installation } from '../installation';
 

@@ -3,8 +3,8 @@ import { keepCalculation } from '@/contract/commands/quantities';
 import type { Measure } from '@/core/layout/measures';
 import { recalculate, type Calculated } from '@/core/scope/feed';
 import { insert, orNull, update } from '../database/query';
-import { handlers, requireRow, requireVersion, type CommandContext } from '../dispatch/handler';
-import { Refusal } from '../dispatch/refusal';
+import { handlers, requireRow, requireVersion, type CommandContext } from '../door/handler';
+import { Refusal } from '../refusal';
 import { measuresNow } from '../reading/layouts';
 
 type Kept = InferType<typeof keepCalculation.schema>;

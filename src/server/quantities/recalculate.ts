@@ -2,7 +2,7 @@ import type { Measure } from '@/core/layout/measures';
 import { measuredQuantity, measureUnit } from '@/core/quantities/measured';
 import { recalculate, type Calculation } from '@/core/scope/feed';
 import { queryAll, execute } from '../database/query';
-import type { PlanContext } from '../dispatch/handler';
+import type { PlanContext } from '../door/handler';
 import { measuresNow } from '../reading/layouts';
 import { timeTrack } from '../sequence/lay-track';
 

@@ -1,4 +1,5 @@
 import type { Phase } from '@/core/sequence/phases';
+import type { Trade } from '@/core/sequence/trades';
 import type { Closure } from '@/core/selections/order-by';
 import { groupBy } from '@/core/group-by';
 import type { Day } from '@/core/units/day';
@@ -12,7 +13,10 @@ export const firmRow = ofFirm(({ db }) => queryOne<Rows['firm']>(db, 'SELECT * F
 
 /** The people of the firm in the order in which they came. */
 export const peopleOf = ofFirm(({ db }) =>
-  queryAll<Pick<Rows['person'], 'id' | 'name' | 'role'>>(db, 'SELECT id, name, role FROM person ORDER BY rowid'),
+  queryAll<Pick<Rows['person'], 'id' | 'name' | 'role' | 'email' | 'phone'>>(
+    db,
+    'SELECT id, name, role, email, phone FROM person ORDER BY rowid',
+  ),
 );
 
 export const personNames = ofFirm(
@@ -42,8 +46,21 @@ export const closuresOf = ofFirm(
     ),
 );
 
-export const holidaysOf = ofFirm(
-  ({ db }): ReadonlySet<Day> => new Set(queryAll<{ day: Day }>(db, 'SELECT day FROM holiday').map((row) => row.day)),
+export const holidayRows = ofFirm(({ db }) => queryAll<Rows['holiday']>(db, 'SELECT * FROM holiday ORDER BY day'));
+
+export const holidaysOf = ofFirm((firm): ReadonlySet<Day> => new Set(holidayRows(firm).map((row) => row.day)));
+
+/** The trades that the steps of open jobs need, by name. */
+export const tradesNeeded = ofFirm(({ db }): Trade[] =>
+  queryAll<{ trade: Trade }>(
+    db,
+    `SELECT DISTINCT step.trade
+      FROM step
+      JOIN area ON area.id = step.area
+      JOIN job ON job.id = area.job
+      WHERE job.state <> 'closed' AND step.trade <> 'nobody'
+      ORDER BY step.trade`,
+  ).map((row) => row.trade),
 );
 
 export type Office = Omit<Rows['office'], 'phases' | 'weekdays'> & { phases: Phase[]; weekdays: number[] };

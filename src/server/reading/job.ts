@@ -3,7 +3,7 @@ import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
 import type { JobId } from '@/core/ids';
 import { queryOne } from '../database/query';
 import type { Rows } from '../database/rows';
-import { notFound } from '../dispatch/refusal';
+import { notFound } from '../refusal';
 import { OF_JOBS, ofFirm, ofJob, readJob, rowsOf, type JobReading, type Source } from './reading';
 
 /** A job itself: its row, its levels, its areas and the steps of their work. */

@@ -1,6 +1,6 @@
 import type { Ordered } from '@/core/selections/arrival';
 import type { Request, Requests } from '@/core/selections/requests';
-import { queryAll } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import type { Rows } from '../database/rows';
 import { OF_JOBS, ofJob, rowsOf } from './reading';
@@ -81,6 +81,10 @@ export const calculationRows = rowsOf<CalculationRow>(
     WHERE calculation.job ${OF_JOBS} AND calculation.removed = 0
     ORDER BY area.position, calculation.rowid`,
 );
+
+/** The job that a kept result belongs to; undefined where there is no such result. */
+export const jobOfCalculation = ({ db }: { db: Connection }, id: string): string | undefined =>
+  queryOne<{ job: string }>(db, 'SELECT job FROM calculation WHERE id = @id', { id })?.job;
 
 /** What was dropped is left out. */
 export const deliveryRows = rowsOf<Rows['delivery']>(

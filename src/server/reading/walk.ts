@@ -5,7 +5,7 @@ import { groupBy } from '@/core/group-by';
 import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import type { Rows } from '../database/rows';
-import { notFound } from '../dispatch/refusal';
+import { notFound } from '../refusal';
 import { NEWEST } from './past';
 
 /** One walk and what belongs to it. */

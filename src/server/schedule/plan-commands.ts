@@ -1,10 +1,9 @@
 import { lastDay } from '@/core/units/slot';
 import { jobFinish } from '@/core/schedule/plan';
-import { hashOf, tokenOf } from '../access/tokens';
+import { feedLink, hashOf, tokenOf } from '../tokens';
 import { insert, queryOne, orNull, execute } from '../database/query';
-import { handlers, requireRow } from '../dispatch/handler';
-import { Refusal, notFound, unprocessable } from '../dispatch/refusal';
-import { feedLink } from './feeds';
+import { handlers, requireRow } from '../door/handler';
+import { Refusal, notFound, unprocessable } from '../refusal';
 import { readPlan } from '../reading/plan';
 
 export const planHandlers = handlers({

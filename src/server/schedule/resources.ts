@@ -1,6 +1,6 @@
 import { insert, queryOne, execute, update } from '../database/query';
-import { handlers, openJobs, requireRow, requireVersion } from '../dispatch/handler';
-import { notFound, unprocessable } from '../dispatch/refusal';
+import { handlers, openJobs, requireRow, requireVersion } from '../door/handler';
+import { notFound, unprocessable } from '../refusal';
 
 export const resourceHandlers = handlers({
   'plant.set': (context, { id, version, name, units, phases }) => {

@@ -9,8 +9,8 @@ import {
   requireStep,
   type CommandContext,
   type PlanContext,
-} from '../dispatch/handler';
-import { notFound, Refusal, unprocessable } from '../dispatch/refusal';
+} from '../door/handler';
+import { notFound, Refusal, unprocessable } from '../refusal';
 
 type Fields = Omit<InferType<typeof addAssumption.schema>, 'id' | 'job' | 'area'>;
 

@@ -2,9 +2,8 @@ import type { InferType } from 'yup';
 import { addChange } from '@/contract/commands/scope';
 import { priceLines } from '@/core/quantities/price-change';
 import type { Phase } from '@/core/sequence/phases';
-import type { Site } from '@/core/sequence/site';
 import type { Trade } from '@/core/sequence/trades';
-import { formatDay, type Day } from '@/core/units/day';
+import { formatDay } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
 import { today } from '../zone';
 import { uuid } from '../database/id';
@@ -12,17 +11,16 @@ import { insert, queryOne, execute, update } from '../database/query';
 import type { Connection } from '../database/open';
 import {
   handlers,
+  prepared,
   requireRow,
   requireAreaOf,
   requireVersion,
   requireStep,
   type CommandContext,
   type PlanContext,
-} from '../dispatch/handler';
-import { notFound, unprocessable } from '../dispatch/refusal';
-import { finishIf } from '../schedule/what-if';
+} from '../door/handler';
+import { notFound, unprocessable } from '../refusal';
 import { needClientOf, notifyClient } from '../news/notify-client';
-import { readFirm, type FirmReading } from '../reading/reading';
 import type { Rows } from '../database/rows';
 
 export interface ChangeLine {
@@ -77,50 +75,12 @@ function values(context: CommandContext, job: string, area: string, fields: Fiel
   };
 }
 
-/** The job as it would be with this change. */
-function withChange(row: Pick<ChangeRow, 'id' | 'area' | 'title' | 'work' | 'drops'>): (site: Site) => Site {
-  const [work, drops] = [workOfChange(row), dropsOfChange(row)];
-  return (site) => ({
-    ...site,
-    areas: site.areas.map((area) =>
-      area.id === row.area
-        ? { ...area, track: area.track.filter((step) => step.fraction > 0 || !drops.includes(step.phase)) }
-        : area,
-    ),
-    extras: work
-      ? [
-          ...site.extras,
-          {
-            id: row.id,
-            area: row.area,
-            text: row.title,
-            trade: work.trade,
-            halfDays: work.halfDays,
-            after: work.after ?? null,
-            reason: `it comes with the change “${row.title}”`,
-          },
-        ]
-      : site.extras,
-  });
-}
-
 /** A change as it stands, or a refusal. */
 export function changeNow(db: Connection, id: string): ChangeRow {
   const row = queryOne<ChangeRow>(db, 'SELECT * FROM change_order WHERE id = @id', { id });
   if (!row) throw notFound('change', 'id');
   return row;
 }
-
-export interface ChangeEffect {
-  before: Day | null;
-  after: Day | null;
-}
-
-/** The finish without it and with it, as the plan of today says. */
-export const effectOfChange = (firm: FirmReading, row: ChangeRow): ChangeEffect => ({
-  before: finishIf(firm, row.job).job,
-  after: finishIf(firm, row.job, { site: withChange(row) }).job,
-});
 
 function needState(context: CommandContext, id: string, version: number, states: ChangeRow['state'][]): ChangeRow {
   const row = requireVersion(context, 'change_order', id, version);
@@ -164,7 +124,7 @@ export const changeHandlers = handlers({
   'change.send': (context, { id, version, ...to }) => {
     const row = needState(context, id, version, ['draft']);
     const day = today(context.installation);
-    const { before, after } = context.prepared?.['change.send'] ?? effectOfChange(readFirm(context.installation), row);
+    const { before, after } = prepared(context, 'change.send');
     update(context.db, 'change_order', id, {
       state: 'sent',
       sent_at: context.now,

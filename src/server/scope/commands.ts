@@ -14,12 +14,12 @@ import {
   requireVersion,
   type CommandContext,
   type PlanContext,
-} from '../dispatch/handler';
-import { notFound, unprocessable } from '../dispatch/refusal';
+} from '../door/handler';
+import { notFound, unprocessable } from '../refusal';
 import { recalculateArea } from '../quantities/recalculate';
 import { addHistory } from '../selections/history';
 import { layoutNow, measuresNow } from '../reading/layouts';
-import { recordDecision } from './decisions';
+import { recordDecision } from '../sites/decisions';
 
 type ScopeFields = Omit<InferType<typeof addScope.schema>, 'id' | 'job' | 'area'>;
 

@@ -10,10 +10,11 @@ import {
   requireVersion,
   requireStep,
   type CommandContext,
-} from '../dispatch/handler';
-import { unprocessable } from '../dispatch/refusal';
+  personOf,
+} from '../door/handler';
+import { unprocessable } from '../refusal';
 import { checkWorks, setWorks } from '../sites/commands';
-import { personOf, recordDecision } from './decisions';
+import { recordDecision } from '../sites/decisions';
 
 type Fields = Pick<InferType<typeof addOptions.schema>, 'phase' | 'options'>;
 

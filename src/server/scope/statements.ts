@@ -1,21 +1,12 @@
-import type { StatementVersion, StatementView } from '@/contract/views/scope';
-import { isEmptyDiff, statementDiff, type Statement } from '@/core/scope/statement';
 import { insert, queryOne, update } from '../database/query';
-import { handlers, requireRow, requireVersion } from '../dispatch/handler';
-import { notFound, unprocessable } from '../dispatch/refusal';
-import { jobHead } from '../sites/job-head';
+import { handlers, prepared, requireRow, requireVersion } from '../door/handler';
 import { needClientOf, notifyClient } from '../news/notify-client';
-import { whenSeen } from '../words';
-import { composeStatement, statementGaps } from './compose-statement';
-import { scopeCounts } from './read-scope';
-import { jobRow } from '../reading/job';
-import { readJob, type FirmReading, type JobReading } from '../reading/reading';
-import { statementRows, type StatementRow } from '../reading/statements';
+import { unprocessable } from '../refusal';
 
 export const statementHandlers = handlers({
   'statement.make': (context, { id, job }) => {
     requireRow(context, 'job', job, 'job');
-    const content = composeStatement(readJob(context.installation, job));
+    const content = prepared(context, 'statement.make');
     if (content.areas.length === 0)
       throw unprocessable(
         'nothing-to-state',
@@ -85,43 +76,3 @@ export const statementHandlers = handlers({
     context.logFor(row.job);
   },
 });
-
-export const contentOf = (row: Pick<StatementRow, 'content'>): Statement => JSON.parse(row.content) as Statement;
-
-function versionView(time: FirmReading, row: StatementRow): StatementVersion {
-  return {
-    id: row.id,
-    version: row.version,
-    number: row.number,
-    state: row.state,
-    made: whenSeen(row.made_at, time),
-    agreed: row.agreed_at ? `${row.agreed_by ?? ''}, ${whenSeen(row.agreed_at, time)}` : null,
-  };
-}
-
-/**
- * A version (the newest unless named), what it says, and what it changed; before the first, what it would say today.
- */
-export function statementView(job: JobReading, number?: number): StatementView {
-  const rows = statementRows(job);
-  const row = number === undefined ? rows[0] : rows.find((statement) => statement.number === number);
-  if (number !== undefined && !row) throw notFound('version of this statement');
-  const today_ = composeStatement(job);
-  const content = row ? contentOf(row) : today_;
-  const former = row && rows.find((statement) => statement.number < row.number);
-  const { client, client_email } = jobRow(job);
-  // The dates move with every plan; what was agreed does not.
-  const undated = (statement: Statement): Statement => ({ ...statement, dates: [] });
-  return {
-    job: jobHead(job),
-    today: job.firm.today,
-    versions: rows.map((statement) => versionView(job.firm, statement)),
-    shown: row ? versionView(job.firm, row) : null,
-    content,
-    diff: former ? { ...statementDiff(contentOf(former), content), against: former.number } : null,
-    outdated: rows[0] !== undefined && !isEmptyDiff(statementDiff(undated(contentOf(rows[0])), undated(today_))),
-    gaps: statementGaps(job),
-    client: { name: client || 'Client', address: client_email },
-    counts: scopeCounts(job),
-  };
-}

@@ -5,7 +5,7 @@ import { today } from '../zone';
 import { uuid } from '../database/id';
 import { queryAll, insert, queryOne, execute, update } from '../database/query';
 import type { Rows } from '../database/rows';
-import { requireRow, type CommandContext, type PlanContext } from '../dispatch/handler';
+import { requireRow, type CommandContext, type PlanContext } from '../door/handler';
 import { readJob } from '../reading/reading';
 import { progressOf } from '../reading/standing';
 import type { SelectionRow } from '../reading/selections';

@@ -23,9 +23,9 @@ import {
   requireStep,
   type CommandContext,
   type PlanContext,
-} from '../dispatch/handler';
-import { notFound, conflict, unprocessable } from '../dispatch/refusal';
-import { recordDecision } from '../scope/decisions';
+} from '../door/handler';
+import { notFound, conflict, unprocessable } from '../refusal';
+import { recordDecision } from '../sites/decisions';
 import { needClientOf } from '../news/notify-client';
 import { settleCheck } from './checks';
 import { requireDayInJob, requirePastDay } from './days';

@@ -1,7 +1,7 @@
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
-import { requireRow, type CommandContext } from '../dispatch/handler';
-import { unprocessable } from '../dispatch/refusal';
+import { requireRow, type CommandContext } from '../door/handler';
+import { unprocessable } from '../refusal';
 
 /** Nothing comes to a site before the job begins. */
 export function requireDayInJob(context: CommandContext, job: string, day: Day | undefined, field: string): void {

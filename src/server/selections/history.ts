@@ -1,6 +1,6 @@
 import { uuid } from '../database/id';
 import { insert, queryOne } from '../database/query';
-import type { CommandContext } from '../dispatch/handler';
+import type { CommandContext } from '../door/handler';
 
 /** The name of whoever did it, as the history keeps it. */
 function whoSays(context: CommandContext): string {

@@ -13,14 +13,14 @@ import {
   requireVersion,
   type CommandContext,
   type PlanContext,
-} from '../dispatch/handler';
-import { notFound, unprocessable } from '../dispatch/refusal';
+} from '../door/handler';
+import { notFound, unprocessable } from '../refusal';
 import { needClientOf, notifyClient } from '../news/notify-client';
 import { requirePastDay } from './days';
 import { readJob } from '../reading/reading';
 import { requestOf, requestsOf, waitRows, type RequestRow } from '../reading/selections';
 import { addHistory } from './history';
-import { requestLabel } from './waits';
+import { requestLabel } from '@/core/selections/requests';
 
 type Fields = Omit<InferType<typeof addRequest.schema>, 'id' | 'job'>;
 

@@ -13,8 +13,8 @@ import {
   requireVersion,
   type CommandContext,
   type PlanContext,
-} from '../dispatch/handler';
-import { notFound, unprocessable } from '../dispatch/refusal';
+} from '../door/handler';
+import { notFound, unprocessable } from '../refusal';
 import { orderAgain } from './checks';
 import { moveArrival } from './commands';
 import { requireDayInJob } from './days';

@@ -1,7 +1,7 @@
 import { phaseFacts } from '@/core/sequence/phases';
 import { insert, orNull, execute } from '../database/query';
-import { handlers, requireRow, requireAreaOf, requireVersion, requireStep } from '../dispatch/handler';
-import { unprocessable } from '../dispatch/refusal';
+import { handlers, requireRow, requireAreaOf, requireVersion, requireStep } from '../door/handler';
+import { unprocessable } from '../refusal';
 import { refuseLoop } from './rule-commands';
 
 export const sequenceHandlers = handlers({

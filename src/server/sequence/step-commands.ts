@@ -1,15 +1,8 @@
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { formatDay } from '@/core/units/day';
 import { flag, insert, queryOne, orNull, execute, update } from '../database/query';
-import {
-  handlers,
-  requireRow,
-  requireAreaOf,
-  requireStep,
-  requireVersion,
-  type CommandContext,
-} from '../dispatch/handler';
-import { unprocessable } from '../dispatch/refusal';
+import { handlers, requireRow, requireAreaOf, requireStep, requireVersion, type CommandContext } from '../door/handler';
+import { unprocessable } from '../refusal';
 import { refuseLoop } from './rule-commands';
 
 const nameOf = (context: CommandContext, area: string): { job: string; name: string } =>

@@ -1,7 +1,7 @@
 import { workFacts, type Work } from '@/core/sequence/works';
 import { queryAll, flag, insert, queryOne, orNull, execute } from '../database/query';
-import { handlers, requireRow, requireVersion, type CommandContext } from '../dispatch/handler';
-import { Refusal, unprocessable } from '../dispatch/refusal';
+import { handlers, requireRow, requireVersion, type CommandContext } from '../door/handler';
+import { Refusal, unprocessable } from '../refusal';
 import { layTrack } from '../sequence/lay-track';
 import type { Rows } from '../database/rows';
 

@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import type { Worker } from 'node:worker_threads';
-import { Refusal } from '../dispatch/refusal';
+import { Refusal } from '../refusal';
 import type { Installation } from '../installation';
 import type { Answered, Asked, ThreadTerms } from './messages';
 import type { Tasks } from './tasks';

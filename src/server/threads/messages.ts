@@ -1,4 +1,4 @@
-import type { Refusal } from '../dispatch/refusal';
+import type { Refusal } from '../refusal';
 
 /** What a thread is begun with. */
 export interface ThreadTerms {

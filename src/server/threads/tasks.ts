@@ -1,17 +1,17 @@
 import type { PackMarks } from '@/contract/views/walk';
 import { preview } from '../dispatch/preview';
 import { prepare } from '../dispatch/prepare';
-import type { Actor } from '../dispatch/actor';
-import { notFound } from '../dispatch/refusal';
-import { areaPaper, jobPaper } from '../files/documents';
-import type { PaperFile } from '../files/paper-response';
+import type { Actor } from '../door/actor';
+import { notFound } from '../refusal';
+import { areaPaper, jobPaper } from '../papers/documents';
+import type { PaperFile } from '../papers/paper-response';
 import type { Installation } from '../installation';
 import { readPlan } from '../reading/plan';
 import { readFirm, readJob } from '../reading/reading';
-import { pullView } from '../schedule/pull';
-import { changesView, optionsView } from '../scope/queries';
-import { packNews } from '../walks/pack';
-import { reviewView } from '../walks/review';
+import { pullView } from '../plan/pull';
+import { changesView, optionsView } from '../views/scope';
+import { packNews } from '../views/pack';
+import { reviewView } from '../views/review';
 
 /** Read of one moment: what is asked for together is true together. */
 const read =

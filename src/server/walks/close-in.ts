@@ -1,7 +1,6 @@
 import { insert } from '../database/query';
-import { handlers, requireRow } from '../dispatch/handler';
-import { unprocessable } from '../dispatch/refusal';
-import { personOf } from '../scope/decisions';
+import { handlers, requireRow, personOf } from '../door/handler';
+import { unprocessable } from '../refusal';
 import { closeInsOf } from '../reading/close-ins';
 import { readJob } from '../reading/reading';
 

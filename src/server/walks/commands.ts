@@ -10,9 +10,9 @@ import {
   requireStep,
   type CommandContext,
   type PlanContext,
-} from '../dispatch/handler';
-import { notFound, Refusal, unprocessable } from '../dispatch/refusal';
-import { recordDecision } from '../scope/decisions';
+} from '../door/handler';
+import { notFound, Refusal, unprocessable } from '../refusal';
+import { recordDecision } from '../sites/decisions';
 import { settleCheck, takeCheckBack } from '../selections/checks';
 import { closeInsOf, openWords } from '../reading/close-ins';
 import { readJob } from '../reading/reading';

@@ -1,7 +1,6 @@
 import { insert, queryOne, orNull, update } from '../database/query';
-import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext } from '../dispatch/handler';
-import { notFound, unprocessable } from '../dispatch/refusal';
-import { personOf } from '../scope/decisions';
+import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext, personOf } from '../door/handler';
+import { notFound, unprocessable } from '../refusal';
 import { needClientOf } from '../news/notify-client';
 import { walker } from './commands';
 import { writePurchase, writeRecord } from './write';

@@ -8,14 +8,13 @@ import { UNFILED_KINDS, type Of, type UnplacedKind } from '@/core/walks/observat
 import { today } from '../zone';
 import type { HoldKind } from '@/contract/commands/sites';
 import { insert, queryOne, execute } from '../database/query';
-import { carryOut, handlers, requireRow, type CommandContext, type PlanContext } from '../dispatch/handler';
+import { carryOut, handlers, requireRow, type CommandContext, type PlanContext, personOf } from '../door/handler';
 import { assumptionHandlers } from '../scope/assumptions';
 import { changeHandlers, dropDraftChange } from '../scope/changes';
 import { scopeHandlers } from '../scope/commands';
 import { selectionHandlers } from '../selections/commands';
 import { sequenceHandlers } from '../sequence/commands';
-import { unprocessable } from '../dispatch/refusal';
-import { personOf } from '../scope/decisions';
+import { unprocessable } from '../refusal';
 import { stepsByArea } from '../reading/job';
 import { readJob } from '../reading/reading';
 import { shaped } from '../reading/records';

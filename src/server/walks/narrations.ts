@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
 import { readCaptions } from '@/core/narration/captions';
 import { insert, queryOne, orNull, execute } from '../database/query';
-import { handlers, requireRow, type CommandContext } from '../dispatch/handler';
-import { Refusal, unprocessable } from '../dispatch/refusal';
+import { handlers, requireRow, type CommandContext } from '../door/handler';
+import { Refusal, unprocessable } from '../refusal';
 import { walker } from './commands';
 
 const hashOf = (text: string): string => createHash('sha256').update(text).digest('hex');

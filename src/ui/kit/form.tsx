@@ -11,6 +11,7 @@ import {
   type FieldValues,
   type Resolver,
 } from 'react-hook-form';
+import type { AnyObject, ObjectSchema } from 'yup';
 import type { PayloadOf, ProblemDocument } from '@/contract/command';
 import type { KnownKind } from '@/contract/commands';
 import { sentence } from '@/core/words';
@@ -55,7 +56,7 @@ export function CommandForm<Kind extends KnownKind>({
   const [problem, setProblem] = useState<ProblemDocument>();
   const [first] = useState(start);
   const form = useForm({
-    resolver: yupResolver(kind.schema) as unknown as Resolver,
+    resolver: yupResolver(kind.schema as unknown as ObjectSchema<AnyObject>) as unknown as Resolver,
     defaultValues: first as unknown as DefaultValues<FieldValues>,
     mode: 'onTouched',
   });

@@ -1,7 +1,7 @@
 import { shown } from '@/server/access/visitor';
-import { pathOfFeed } from '@/server/schedule/feeds';
+import { pathOfFeed } from '@/server/tokens';
 import { readFirm } from '@/server/reading/reading';
-import { coordinationView } from '@/server/coordination/view';
+import { coordinationView } from '@/server/views/coordination';
 import { Coordination } from '@/ui/coordination/coordination';
 
 export const metadata = { title: 'Inspections, weather, plant, calendars' };

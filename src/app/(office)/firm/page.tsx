@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { firmView } from '@/server/firm/queries';
+import { firmView } from '@/server/views/firm';
 import { Firm } from '@/ui/firm/firm';
 
 export const metadata = { title: 'Firm' };

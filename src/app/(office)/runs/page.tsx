@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readFirm } from '@/server/reading/reading';
-import { runView } from '@/server/walks/run-list';
+import { runView } from '@/server/views/run-list';
 import { RunList } from '@/ui/walks/run-list';
 
 export const dynamic = 'force-dynamic';

@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readFirm } from '@/server/reading/reading';
-import { boardOptions, scheduleView } from '@/server/schedule/board';
+import { boardOptions, scheduleView } from '@/server/views/board';
 import { Schedule } from '@/ui/schedule/schedule';
 
 export const metadata = { title: 'Schedule, all jobs' };

@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readOpenJobs } from '@/server/reading/reading';
-import { suppliersView } from '@/server/selections/supplier-views';
+import { suppliersView } from '@/server/views/suppliers';
 import { Suppliers } from '@/ui/selections/suppliers';
 
 export const metadata = { title: 'Suppliers' };

@@ -1,8 +1,8 @@
 import { signedIn } from '@/server/access/session';
-import { installation } from '@/server/installation';
-import { Refusal } from '@/server/dispatch/refusal';
+import { installation } from '@/server/open-installation';
+import { Refusal } from '@/server/refusal';
 import { problemResponse } from '@/server/http';
-import { newestChange } from '@/server/dispatch/queries';
+import { newestChange } from '@/server/reading/log';
 
 export const dynamic = 'force-dynamic';
 const HEARTBEAT_MS = 20_000;

@@ -5,9 +5,10 @@ import { signIn, whoAsks } from '@/server/access/session';
 import type { Installation } from '@/server/installation';
 import { jsonBody, problem } from '@/server/http';
 import { openLink } from '@/server/public/shared';
-import { Refusal } from '@/server/dispatch/refusal';
-import type { Actor } from '@/server/dispatch/actor';
-import { isPrepared, type Prepared } from '@/server/dispatch/prepare';
+import { Refusal } from '@/server/refusal';
+import type { Actor } from '@/server/door/actor';
+import { isPrepared } from '@/server/dispatch/prepare';
+import type { Prepared } from '@/server/door/prepared';
 import { inThread } from '@/server/threads/in-thread';
 
 async function standing(installation: Installation, request: Request): Promise<Actor> {

@@ -1,5 +1,5 @@
 import { route } from '@/server/route';
-import { findable, foundInClosed } from '@/server/find/queries';
+import { findable, foundInClosed } from '@/server/views/find';
 import { readHouse } from '@/server/reading/reading';
 
 /** Without `q` all that has a name in open jobs; with it what closed jobs have by those words. */

@@ -1,5 +1,5 @@
 import { route } from '@/server/route';
-import { Refusal } from '@/server/dispatch/refusal';
+import { Refusal } from '@/server/refusal';
 import { LARGEST_PICTURE } from '@/contract/commands/walks';
 import { keepPicture } from '@/server/files/pictures';
 import { bodyUpTo } from '@/server/files/upload';

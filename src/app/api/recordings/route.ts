@@ -1,5 +1,5 @@
 import { route } from '@/server/route';
-import { Refusal } from '@/server/dispatch/refusal';
+import { Refusal } from '@/server/refusal';
 import { keepRecording, LARGEST_RECORDING } from '@/server/files/recordings';
 import { bodyUpTo } from '@/server/files/upload';
 

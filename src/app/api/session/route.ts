@@ -2,7 +2,7 @@ import { route } from '@/server/route';
 import { ValidationError } from 'yup';
 import { signInSchema } from '@/contract/sign-in';
 import { checkPassword, signIn, signOut } from '@/server/access/session';
-import { Refusal } from '@/server/dispatch/refusal';
+import { Refusal } from '@/server/refusal';
 import { jsonBody } from '@/server/http';
 
 export const POST = route({ session: false }, async (_house, request) => {

@@ -1,6 +1,6 @@
 import { route } from '@/server/route';
 import { jsonBody } from '@/server/http';
-import { Refusal } from '@/server/dispatch/refusal';
+import { Refusal } from '@/server/refusal';
 import { inThread } from '@/server/threads/in-thread';
 import type { PackMarks } from '@/contract/views/walk';
 

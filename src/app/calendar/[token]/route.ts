@@ -1,6 +1,6 @@
 import { route } from '@/server/route';
-import { Refusal } from '@/server/dispatch/refusal';
-import { feedFile } from '@/server/schedule/feeds';
+import { Refusal } from '@/server/refusal';
+import { feedFile } from '@/server/public/feeds';
 
 /** A calendar for programs outside: whoever has its address may read it, and nothing else. */
 export const GET = route<{ token: string }>({ session: false }, (installation, _request, params) => {

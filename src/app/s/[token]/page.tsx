@@ -1,5 +1,5 @@
 import { after } from 'next/server';
-import { installation } from '@/server/installation';
+import { installation } from '@/server/open-installation';
 import { countOpening, openLink, sharedView } from '@/server/public/shared';
 import { ClosedLink } from '@/ui/public/closed-link';
 import { ClientPage } from '@/ui/public/client-page';

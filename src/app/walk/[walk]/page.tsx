@@ -1,5 +1,5 @@
 import { shown } from '@/server/access/visitor';
-import { walkPack } from '@/server/walks/pack';
+import { walkPack } from '@/server/views/pack';
 import { Walk } from '@/ui/walks/walk';
 
 export const dynamic = 'force-dynamic';

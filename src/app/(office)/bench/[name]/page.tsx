@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation';
 import { calculatorNamed } from '@/core/quantities/registry';
 import { shown } from '@/server/access/visitor';
 import { readOpenJobs } from '@/server/reading/reading';
-import { benchView, keptCalculation } from '@/server/quantities/queries';
+import { benchView, keptCalculation } from '@/server/views/quantities';
 import { CalculatorPage } from '@/ui/bench/calculator';
 
 interface Terms {

@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
-import { roomsView } from '@/server/sites/rooms';
+import { roomsView } from '@/server/views/rooms';
 import { Rooms } from '@/ui/rooms/rooms';
 
 export const metadata = { title: 'Rooms' };

@@ -1,6 +1,6 @@
 import { visitor } from '@/server/access/visitor';
 import { today } from '@/server/zone';
-import { installation } from '@/server/installation';
+import { installation } from '@/server/open-installation';
 import { NewJob } from '@/ui/sites/new-job';
 
 export const metadata = { title: 'New job' };

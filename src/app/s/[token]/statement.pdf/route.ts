@@ -1,6 +1,6 @@
 import { route } from '@/server/route';
-import { Refusal } from '@/server/dispatch/refusal';
-import { paperResponse } from '@/server/files/paper-response';
+import { Refusal } from '@/server/refusal';
+import { paperResponse } from '@/server/papers/paper-response';
 import { inThread } from '@/server/threads/in-thread';
 import { openLink, sentStatement } from '@/server/public/shared';
 import { readJob } from '@/server/reading/reading';

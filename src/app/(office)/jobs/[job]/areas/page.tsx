@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
-import { areasView } from '@/server/sites/areas-view';
+import { areasView } from '@/server/views/areas';
 import { Areas } from '@/ui/sites/areas';
 
 export const metadata = { title: 'Areas' };

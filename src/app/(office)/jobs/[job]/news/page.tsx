@@ -1,7 +1,7 @@
 import { beforeIn } from '@/contract/past';
-import { pathOf } from '@/server/access/tokens';
+import { pathOf } from '@/server/tokens';
 import { shown } from '@/server/access/visitor';
-import { newsView } from '@/server/news/queries';
+import { newsView } from '@/server/views/news';
 import { readJob } from '@/server/reading/reading';
 import { News } from '@/ui/news/news';
 

@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
-import { selectionsView } from '@/server/selections/view';
+import { selectionsView } from '@/server/views/selections';
 import { Selections } from '@/ui/selections/selections';
 
 export const metadata = { title: 'Selections' };

@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
-import { sequenceView } from '@/server/sequence/queries';
+import { sequenceView } from '@/server/views/sequence';
 import { Sequence } from '@/ui/sequence/sequence';
 
 export const metadata = { title: 'Sequence' };

@@ -1,7 +1,7 @@
 import { beforeIn } from '@/contract/past';
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
-import { walksView } from '@/server/walks/walks-view';
+import { walksView } from '@/server/views/walks';
 import { Walks } from '@/ui/walks/walks';
 
 export const metadata = { title: 'Walks' };

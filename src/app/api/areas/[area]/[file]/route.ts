@@ -1,5 +1,5 @@
 import { route } from '@/server/route';
-import { paperResponse } from '@/server/files/paper-response';
+import { paperResponse } from '@/server/papers/paper-response';
 import { originOf } from '@/server/http';
 import { inThread } from '@/server/threads/in-thread';
 

@@ -1,6 +1,6 @@
 import { route } from '@/server/route';
 import { sharing } from '@/server/reading/kept';
-import { walkPack } from '@/server/walks/pack';
+import { walkPack } from '@/server/views/pack';
 
 /** One walk as it stands, with what every device has sent. */
 export const GET = route<{ walk: string }>({ session: true }, (installation, _request, params) => {

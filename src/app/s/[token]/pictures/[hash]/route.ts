@@ -1,5 +1,5 @@
 import { route } from '@/server/route';
-import { Refusal } from '@/server/dispatch/refusal';
+import { Refusal } from '@/server/refusal';
 import { pictureResponse } from '@/server/files/picture-response';
 import { openLink, sharesPicture } from '@/server/public/shared';
 

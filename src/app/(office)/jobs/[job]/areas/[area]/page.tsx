@@ -1,7 +1,7 @@
 import { beforeIn } from '@/contract/past';
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
-import { roomView } from '@/server/sites/room';
+import { roomView } from '@/server/views/room';
 import { RoomPage } from '@/ui/rooms/room-page';
 
 export const metadata = { title: 'Room' };

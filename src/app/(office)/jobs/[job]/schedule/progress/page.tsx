@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
-import { progressView } from '@/server/schedule/progress';
+import { progressView } from '@/server/views/progress';
 import { Progress } from '@/ui/schedule/progress';
 
 export const metadata = { title: 'Slip and progress' };

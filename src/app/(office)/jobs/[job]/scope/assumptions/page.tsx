@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
-import { assumptionsView } from '@/server/scope/queries';
+import { assumptionsView } from '@/server/views/scope';
 import { Assumptions } from '@/ui/scope/assumptions';
 
 export const metadata = { title: 'Assumptions' };

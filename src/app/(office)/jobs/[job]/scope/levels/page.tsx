@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
-import { levelsView } from '@/server/layout/queries';
+import { levelsView } from '@/server/views/layout';
 import { Levels } from '@/ui/scope/levels';
 
 export const metadata = { title: 'Levels' };

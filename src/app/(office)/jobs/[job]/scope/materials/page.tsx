@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
-import { materialsView } from '@/server/quantities/queries';
+import { materialsView } from '@/server/views/quantities';
 import { Materials } from '@/ui/scope/materials';
 
 export const metadata = { title: 'Materials' };

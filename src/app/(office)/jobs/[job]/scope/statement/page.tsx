@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
-import { statementView } from '@/server/scope/statements';
+import { statementView } from '@/server/views/statement';
 import { StatementPage } from '@/ui/scope/statement';
 
 export const metadata = { title: 'Statement' };

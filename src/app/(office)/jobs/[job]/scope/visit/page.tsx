@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
-import { scopeView } from '@/server/scope/queries';
+import { scopeView } from '@/server/views/scope';
 import { Visit } from '@/ui/scope/visit';
 
 export const metadata = { title: 'First visit' };

@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
-import { selectionPage } from '@/server/selections/view';
+import { selectionPage } from '@/server/views/selections';
 import { SelectionPage } from '@/ui/selections/selection-page';
 
 export const metadata = { title: 'Selection' };

@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
-import { deliveriesView } from '@/server/selections/delivery-views';
+import { deliveriesView } from '@/server/views/deliveries';
 import { Deliveries } from '@/ui/selections/deliveries';
 
 export const metadata = { title: 'Deliveries and storage' };

@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
-import { requestsView } from '@/server/selections/view';
+import { requestsView } from '@/server/views/selections';
 import { Requests } from '@/ui/selections/requests';
 
 export const metadata = { title: 'Approvals and answers' };

@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
-import { completionView } from '@/server/walks/completion-view';
+import { completionView } from '@/server/views/completion';
 import { Completion } from '@/ui/walks/completion';
 
 export const dynamic = 'force-dynamic';

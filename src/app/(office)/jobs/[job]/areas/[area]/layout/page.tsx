@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
-import { layoutView } from '@/server/layout/queries';
+import { layoutView } from '@/server/views/layout';
 import { Layout } from '@/ui/layout/layout';
 
 export const metadata = { title: 'To scale' };

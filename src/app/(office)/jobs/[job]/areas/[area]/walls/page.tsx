@@ -1,6 +1,6 @@
 import { shown } from '@/server/access/visitor';
 import { readJob } from '@/server/reading/reading';
-import { wallsView } from '@/server/walks/walls';
+import { wallsView } from '@/server/views/walls';
 import { Walls } from '@/ui/walls/walls';
 
 export const dynamic = 'force-dynamic';

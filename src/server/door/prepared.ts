@@ -1,0 +1,21 @@
+import type { Statement } from '@/core/scope/statement';
+import type { Day } from '@/core/units/day';
+
+/** Whether a piece of work can be pinned to a half-day; the work's job and name where it can. */
+export type PinVerdict = { job: string; label: string } | { code: string; message: string; field: 'task' | 'day' };
+
+/** The finish of a job without a change and with it, as the plan of today says. */
+export interface ChangeEffect {
+  before: Day | null;
+  after: Day | null;
+}
+
+/**
+ * What handlers want to know before they begin, and what takes too long, or sees too much, to be asked inside their
+ * transaction.
+ */
+export interface Prepared {
+  'pin.set': PinVerdict;
+  'change.send': ChangeEffect;
+  'statement.make': Statement;
+}

@@ -1,0 +1,165 @@
+import type { Drawing } from '@/core/layout/drawing';
+import { writeOpeningCsv } from '@/core/layout/opening-csv';
+import { writeShapeCsv } from '@/core/layout/shape-csv';
+import { svgOf } from '@/core/layout/svg';
+import { writeScopeCsv } from '@/core/scope/scope-csv';
+import { writeSelectionCsv } from '@/core/selections/selection-csv';
+import { notFound } from '../refusal';
+import type { Installation } from '../installation';
+import { areaDrawing } from '../views/layout';
+import { materialsCsv, materialsPaper } from './materials';
+import { materialsView } from '../views/quantities';
+import { scopeOf } from '../views/scope-parts';
+import { statementCsv, statementPaper } from './statement';
+import { statementView } from '../views/statement';
+import { selectionsOf } from '../views/selection';
+import { roomSheets, sheetAreas } from './room-sheet';
+import { areaNames, areaRow, areasUpward, jobOfArea, jobRow } from '../reading/job';
+import { layoutOf } from '../reading/layouts';
+import { readJob } from '../reading/reading';
+import { wallPaper } from './wall';
+import { wallsOf } from '../views/walls';
+import { dxfOf } from './dxf';
+import { PDF, type PaperFile } from './paper-response';
+import { makePdf } from './pdf';
+
+const CSV = 'text/csv; charset=utf-8';
+
+/** A file name that every system takes. */
+const named = (...parts: string[]): string =>
+  parts
+    .join(' ')
+    .normalize('NFKD')
+    .replace(/[^\w .-]/g, '')
+    .trim()
+    .replace(/\s+/g, '-')
+    .toLowerCase();
+
+/** A paper of a job by its name: what Scope prints, and the lists that are read back in. */
+export async function jobPaper(
+  installation: Installation,
+  id: string,
+  file: string,
+  { version, origin = '' }: { version?: number; origin?: string } = {},
+): Promise<PaperFile> {
+  const job = readJob(installation, id);
+  const { name } = jobRow(job);
+  switch (file) {
+    case 'statement.pdf':
+    case 'statement.csv': {
+      const view = statementView(job, version);
+      const fileName = named(name, 'statement', view.shown ? String(view.shown.number) : 'draft');
+      if (file === 'statement.csv') return { name: `${fileName}.csv`, type: CSV, body: statementCsv(view.content) };
+      return {
+        name: `${fileName}.pdf`,
+        type: PDF,
+        body: await makePdf(
+          installation.root,
+          statementPaper(view.content, {
+            number: view.shown?.number ?? null,
+            agreed: view.shown?.agreed ?? null,
+            diff: view.diff,
+          }),
+        ),
+      };
+    }
+    case 'materials.pdf':
+      return {
+        name: `${named(name, 'materials')}.pdf`,
+        type: PDF,
+        body: await makePdf(installation.root, materialsPaper(materialsView(job))),
+      };
+    case 'materials.csv':
+      return {
+        name: `${named(name, 'materials')}.csv`,
+        type: CSV,
+        body: materialsCsv(materialsView(job)),
+      };
+    case 'selections.csv':
+      return {
+        name: `${named(name, 'selections')}.csv`,
+        type: CSV,
+        body: writeSelectionCsv(selectionsOf(job)),
+      };
+    case 'room-sheets.pdf':
+      return {
+        name: `${named(name, 'room sheets')}.pdf`,
+        type: PDF,
+        body: await makePdf(installation.root, roomSheets(job, sheetAreas(job), origin)),
+      };
+    case 'scope.csv': {
+      const names = areaNames(job);
+      return {
+        name: `${named(name, 'scope')}.csv`,
+        type: CSV,
+        body: writeScopeCsv(scopeOf(job).map((line) => ({ ...line, area: names.get(line.areaId) ?? '' }))),
+      };
+    }
+    case 'walls-and-sections.csv':
+      return {
+        name: `${named(name, 'walls')}.csv`,
+        type: CSV,
+        body: writeShapeCsv(
+          areasUpward(job).flatMap((area) => {
+            const { shape } = layoutOf(job, area.id);
+            return shape ? [{ name: area.name, shape }] : [];
+          }),
+        ),
+      };
+    case 'openings.csv':
+      return {
+        name: `${named(name, 'openings')}.csv`,
+        type: CSV,
+        body: writeOpeningCsv(
+          areasUpward(job).flatMap((area) =>
+            layoutOf(job, area.id).openings.map((opening) => ({ ...opening, area: area.name })),
+          ),
+        ),
+      };
+    default:
+      throw notFound('paper of this job');
+  }
+}
+
+/**
+ * The sheet for the wall of an area, its drawing, or that of one wall of it, empty or with what is in it: `sheet.pdf`,
+ * `drawing.svg`, `wall-2.dxf`, `walls.pdf`, `inside-2.svg`.
+ */
+export async function areaPaper(
+  installation: Installation,
+  area: string,
+  file: string,
+  origin: string,
+): Promise<PaperFile> {
+  if (file === 'sheet.pdf') {
+    const job = jobOfArea(installation, area);
+    return {
+      name: `${named(areaRow(job, area).name, 'sheet')}.pdf`,
+      type: PDF,
+      body: await makePdf(installation.root, roomSheets(job, [area], origin)),
+    };
+  }
+  if (file === 'walls.pdf') {
+    const paper = await wallPaper(installation, area);
+    return { name: `${named(paper.title)}.pdf`, type: PDF, body: await makePdf(installation.root, paper) };
+  }
+  const inside = /^inside-(\d{1,3})\.(svg|dxf)$/.exec(file);
+  if (inside) {
+    const record = wallsOf(jobOfArea(installation, area), area).find(({ wall }) => wall === Number(inside[1]) - 1);
+    if (!record) throw notFound('record of this wall');
+    return drawn(record.drawing, inside[2]);
+  }
+  const asked = /^(?:drawing|wall-(\d{1,3}))\.(svg|dxf)$/.exec(file);
+  const found =
+    asked &&
+    areaDrawing(jobOfArea(installation, area), area, asked[1] === undefined ? undefined : Number(asked[1]) - 1);
+  if (!found) throw notFound('drawing of this area');
+  return drawn(found.drawing, asked[2]);
+}
+
+function drawn(drawing: Drawing, form: string | undefined): PaperFile {
+  const name = named(drawing.title);
+  return form === 'svg'
+    ? { name: `${name}.svg`, type: 'image/svg+xml', body: svgOf(drawing) }
+    : { name: `${name}.dxf`, type: 'image/vnd.dxf', body: dxfOf(drawing) };
+}

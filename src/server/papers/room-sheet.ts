@@ -1,0 +1,175 @@
+import { routes } from '@/contract/routes';
+import type { Content, TableCell } from 'pdfmake/interfaces';
+import type { RoomView } from '@/contract/views/job';
+import type { RequestView } from '@/contract/views/selections';
+import { MEASURES, type Measure } from '@/core/layout/measures';
+import { orderWords } from '@/core/selections/states';
+import { PARTIES } from '@/core/selections/requests';
+import { TRADES } from '@/core/sequence/trades';
+import { formatDay, type Day } from '@/core/units/day';
+import { HAIRLINES, rule, type PaperDocument } from './pdf';
+import { measureWords } from '../views/scope';
+import { requestViews } from '../views/requests';
+import { areasUpward, phasesOf } from '../reading/job';
+import { measuresIn } from '../reading/layouts';
+import type { JobReading } from '../reading/reading';
+import { roomView } from '../views/room';
+
+/** A sheet hangs on a wall: one page, so each part has an end; what goes beyond stands on the live page. */
+const MOST = { chosen: 10, measures: 7, steps: 16, cautions: 4, questions: 7 } as const;
+/** States in which a thing is somewhere here, and may be looked for. */
+const HERE: ReadonlySet<string> = new Set(['on site', 'checked', 'left over']);
+/** What a hand with a tape asks for; the rest is for calculators. */
+const TAPED: readonly Measure[] = ['height', 'floor', 'perimeter', 'wallsNet', 'width', 'faceNet', 'drainLength'];
+const TICK =
+  '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9" viewBox="0 0 9 9"><rect x="0.5" y="0.5" ' +
+  'width="8" height="8" fill="none" stroke="#000000" stroke-width="0.8"/></svg>';
+const LONGEST = 130;
+
+const cut = (text: string): string => (text.length > LONGEST ? `${text.slice(0, LONGEST - 1)}…` : text);
+
+function block(head: string, lines: readonly Content[], most: number): Content[] {
+  if (lines.length === 0) return [];
+  const more = lines.length - most;
+  return [
+    { text: head, style: 'head' },
+    rule(),
+    ...lines.slice(0, most),
+    ...(more > 0 ? [{ text: `and ${more} more on the live page`, style: 'note' } as Content] : []),
+  ];
+}
+
+const table = (widths: (number | string)[], rows: TableCell[][]): Content => ({
+  table: { widths, body: rows },
+  layout: HAIRLINES,
+});
+
+/** One room on one page: what is chosen with codes, measures, who comes in which order, cautions, open questions. */
+function sheet(
+  view: RoomView,
+  requests: readonly RequestView[],
+  measures: string[],
+  live: string,
+  at: number,
+): Content[] {
+  const { area, job } = view;
+  const day = (value: Day): string => formatDay(value, view.today);
+  const chosen = view.selections.map((item) =>
+    table(
+      [120, '*', 92],
+      [
+        [
+          { text: item.category, bold: true },
+          {
+            stack: [
+              { text: cut(orderWords({ ...item, code: '' }) || 'not chosen yet') },
+              ...(item.code ? [{ text: item.code, style: 'mono' }] : []),
+              ...(item.found && item.found.verdict !== 'right' ? [{ text: cut(item.found.text), style: 'note' }] : []),
+            ],
+          },
+          {
+            text: item.keptAt && HERE.has(item.state) ? `${item.state}: ${item.keptAt}` : item.state,
+            style: 'note',
+          },
+        ],
+      ],
+    ),
+  );
+  const steps = view.steps
+    .filter((step) => step.fraction < 1)
+    .map((step) =>
+      table(
+        [14, 132, '*', 120],
+        [
+          [
+            { svg: TICK, width: 9 },
+            { text: step.label, bold: step.fraction > 0 },
+            {
+              text: step.crew || (step.trade === 'nobody' ? 'inspection, check or cure' : TRADES[step.trade]),
+              style: 'note',
+            },
+            { text: step.held ? `waits, ${step.when}` : step.fraction > 0 ? 'under way' : step.when, style: 'note' },
+          ],
+        ],
+      ),
+    );
+  const questions: Content[] = [
+    ...requests
+      .filter((request) => request.standing !== 'answered')
+      .map((request) => `${PARTIES[request.party]}: ${request.subject}, expected ${day(request.expected)}`),
+    ...view.selections
+      .filter((item) => item.state === 'open')
+      .map((item) => `${item.category} ${item.decideBy ? `to be chosen by ${day(item.decideBy)}` : 'not chosen yet'}`),
+    ...view.assumptions
+      .filter((assumption) => assumption.state === 'open')
+      .map((assumption) => `We take it that ${assumption.text}. If not: ${assumption.fallback}.`),
+    ...view.open.map((entry) => `still to do: ${entry.text}`),
+  ].map((text): Content => ({ text: `•  ${cut(text)}`, margin: [0, 1, 0, 1] }));
+  return [
+    {
+      ...(at > 0 ? { pageBreak: 'before' as const } : {}),
+      columns: [
+        {
+          stack: [
+            { text: area.name, fontSize: 30, bold: true },
+            { text: [job.name, area.level ?? 'outside', job.address].filter(Boolean).join(' · '), style: 'subtitle' },
+            { text: `As of ${formatDay(view.today, '0000-00-00')}. Scan for what is known now.`, style: 'note' },
+          ],
+        },
+        { qr: live, fit: 86, width: 92, eccLevel: 'M' },
+      ],
+    },
+    ...block(
+      'Careful',
+      view.remarks
+        .filter((remark) => remark.kind === 'caution')
+        .map((remark): Content => ({ text: `!  ${cut(remark.text)}`, bold: true, margin: [0, 1, 0, 1] })),
+      MOST.cautions,
+    ),
+    ...block('Chosen for this room', chosen, MOST.chosen),
+    ...block(
+      'Measures',
+      measures.map((text): Content => ({ text, style: 'mono' })),
+      MOST.measures,
+    ),
+    ...block('Who comes, in this order', steps, MOST.steps),
+    ...block('Open', questions, MOST.questions),
+    {
+      text: 'Structure, gas, electricity and dust: licensed people and the local code decide, not this sheet.',
+      style: 'note',
+      margin: [0, 10, 0, 0],
+    },
+  ];
+}
+
+/**
+ * The sheets of some areas of a job, a page each.
+ * @param origin where the live pages stand, as the crew's phones reach it
+ */
+export function roomSheets(job: JobReading, areas: readonly string[], origin: string): PaperDocument {
+  const requests = requestViews(job);
+  const views = areas.map((area) => roomView(job, area));
+  const [first] = views;
+  return {
+    title: `${first?.job.name ?? ''}: room sheets`,
+    plain: true,
+    subtitle: '',
+    foot: `${first?.job.name ?? ''}, room sheet of ${formatDay(job.firm.today, '0000-00-00')}`,
+    content: views.flatMap((view, index) => {
+      const measured = measureWords(measuresIn(job, view.area.id), view.job.units)
+        .filter(({ measure }) => TAPED.includes(measure))
+        .map(({ measure, value }) => `${value}  ${MEASURES[measure].label}`);
+      const taken = view.remarks.filter((remark) => remark.kind === 'measurement').map((remark) => remark.text);
+      const mine = requests.filter((request) =>
+        request.waits.some(
+          (wait) => wait.area === view.area.id || view.selections.some((item) => item.id === wait.selection),
+        ),
+      );
+      return sheet(view, mine, [...taken, ...measured], `${origin}${routes.room(job.id, view.area.id)}`, index);
+    }),
+  };
+}
+
+/** Areas that have work, in walking order: each gets its sheet. */
+export const sheetAreas = (job: JobReading): string[] =>
+  areasUpward(job).flatMap(({ id }) => (phasesOf(job).has(id) ? [id] : []));

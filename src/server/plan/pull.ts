@@ -1,0 +1,32 @@
+import type { PullView } from '@/contract/views/plan';
+import { placedLike } from '@/core/schedule/plan';
+import { pullForward } from '@/core/schedule/pull-forward';
+import { notFound } from '../refusal';
+import type { FirmReading } from '../reading/reading';
+import { planInput } from './plan-input';
+
+const words = (halves: number, sooner: string, later: string): string => {
+  if (halves === 0) return 'nothing';
+  const days = Math.abs(halves) / 2;
+  return `${days} ${days === 1 ? 'day' : 'days'} ${halves > 0 ? sooner : later}`;
+};
+
+/** What would pull a piece of work forward, each thing tried by placing all work anew without it. */
+export function pullView(firm: FirmReading, task: string): PullView {
+  const placed = placedLike(planInput(firm));
+  const number = placed.ok ? placed.value.net.index.get(task) : undefined;
+  if (!placed.ok || number === undefined) throw notFound('piece of work', 'task');
+  const { net, placement } = placed.value;
+  return {
+    task,
+    label: net.tasks[number]?.label ?? '',
+    pulls: pullForward(net, placement, number)
+      .slice(0, 12)
+      .map((pull) => ({
+        text: pull.text,
+        gain: words(pull.gain, 'sooner', 'later'),
+        finish: words(pull.finish, 'sooner', 'later'),
+        wins: pull.gain > 0,
+      })),
+  };
+}

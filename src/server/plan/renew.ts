@@ -1,0 +1,157 @@
+import { randomUUID } from 'node:crypto';
+import { groupBy } from '@/core/group-by';
+import type { Problem } from '@/core/problem';
+import { makePlan, type Plan, type PlanTerms } from '@/core/schedule/plan';
+import { execute, insert, queryAll, queryOne, type NewRow } from '../database/query';
+import type { Connection } from '../database/open';
+import { draftsOf, keepDrafts } from './drafts';
+import { readPlan } from '../reading/plan';
+import { readFirm, type FirmReading, type Source } from '../reading/reading';
+import { effectOf } from './effect';
+import { planInput } from './plan-input';
+import { rowsOfPlan, storePlan, type PlanRows } from './store-plan';
+
+/** Old versions can be computed no more, but nobody asks for them: the last few stay. */
+const KEPT_VERSIONS = 30;
+
+/** How often a plan is begun anew because something was marked meanwhile; then the newest marks wait for the next. */
+const ATTEMPTS = 3;
+
+interface Mark {
+  id: number;
+  job: string;
+  walk: string | null;
+  cause: string;
+}
+
+/** What one round found and made, all of it from one reading. */
+interface Round {
+  marks: Mark[];
+  /** The newest of them. */
+  last: Mark;
+  cause: string;
+  jobs: string[];
+  before: number | null;
+  made: { ok: true; rows: PlanRows; walks: WalkEffect[] } | { ok: false; problem: Problem };
+}
+
+interface WalkEffect {
+  walk: string;
+  effect: string;
+  drafts: NewRow<'job_update'>[];
+}
+
+/**
+ * One round of the planner: computes what is marked, drafts the updates of the walks that waited for it, and writes
+ * both into the log. Read in one read transaction and computed outside of any, so that nobody waits for it; written
+ * once it is seen that nothing was marked meanwhile. A crash anywhere leaves the marks to be done.
+ * @returns the log number, undefined where nothing was marked
+ */
+export function renewOnce(source: Source, terms: PlanTerms = {}): number | undefined {
+  const { db } = source;
+  for (let attempt = 1; ; attempt++) {
+    const now = source.clock.now().toISOString();
+    const round = computeRound(source, now, terms);
+    if (!round) return undefined;
+    const seq = db
+      .transaction((): number | undefined =>
+        attempt < ATTEMPTS && newestMark(db) !== round.last.id ? undefined : writeRound(db, round, now),
+      )
+      .immediate();
+    if (seq !== undefined) return seq;
+  }
+}
+
+const newestMark = (db: Connection): number | undefined =>
+  queryOne<{ id: number | null }>(db, 'SELECT max(id) AS id FROM plan_mark')?.id ?? undefined;
+
+function computeRound(source: Source, now: string, terms: PlanTerms): Round | undefined {
+  const { db } = source;
+  const read = db.transaction(() => {
+    const marks = queryAll<Mark>(db, 'SELECT * FROM plan_mark ORDER BY id');
+    const last = marks.at(-1);
+    if (!last) return undefined;
+    const firm = readFirm(source);
+    return { firm, marks, last, input: planInput(firm), former: readPlan(db) };
+  })();
+  if (!read) return undefined;
+  const { firm, marks, last, former } = read;
+  const found = {
+    marks,
+    last,
+    cause: last.cause,
+    jobs: [...new Set(marks.map((mark) => mark.job))],
+    before: former?.version ?? null,
+  };
+  const plan = makePlan(read.input, terms);
+  if (!plan.ok) return { ...found, made: { ok: false, problem: plan.problem } };
+  const causes = new Map(
+    [...groupBy(marks, (mark) => mark.job)].map(([job, list]) => [
+      job,
+      [...new Set(list.map((mark) => mark.cause))].slice(-3).join('; '),
+    ]),
+  );
+  const walks = marks.flatMap((mark) => mark.walk ?? []);
+  // What is read besides is read of one moment too.
+  const made = db.transaction(() => ({
+    rows: rowsOfPlan(firm, plan.value, now, last.cause, causes),
+    walks: walks.map((walk) => walkEffect(firm, walk, former, plan.value, now)),
+  }))();
+  return { ...found, made: { ok: true, ...made } };
+}
+
+function walkEffect(firm: FirmReading, walk: string, before: Plan | undefined, after: Plan, now: string): WalkEffect {
+  const job = queryOne<{ job: string }>(firm.db, 'SELECT job FROM walk WHERE id = @walk', { walk })?.job ?? '';
+  return {
+    walk,
+    effect: JSON.stringify(effectOf(before, after, job)),
+    drafts: draftsOf(firm.job(job), walk, before, after, now),
+  };
+}
+
+/** Writes what a round made and takes its marks away; those that came meanwhile stay. */
+function writeRound(db: Connection, { last, cause, jobs, before, made }: Round, now: string): number {
+  execute(db, 'DELETE FROM plan_mark WHERE id <= @last', { last: last.id });
+  execute(db, 'DELETE FROM plan_problem');
+  let version: number | null = null;
+  if (made.ok) {
+    version = storePlan(db, made.rows);
+    for (const { walk, effect, drafts } of made.walks) {
+      execute(
+        db,
+        `INSERT OR REPLACE INTO walk_plan (walk, before_version, after_version, effect)
+          VALUES (@walk, @before, @version, @effect)`,
+        { walk, before, version, effect },
+      );
+      keepDrafts(db, walk, drafts);
+    }
+    dropOldPlans(db, version);
+  } else {
+    const { code, message } = made.problem;
+    insert(db, 'plan_problem', { id: 1, code, message, made_at: now });
+  }
+  insert(db, 'command_log', {
+    id: randomUUID(),
+    type: 'plan.renewed',
+    at: now,
+    applied_at: now,
+    who: 'planner',
+    job: jobs.length === 1 ? (jobs[0] ?? null) : null,
+    payload: JSON.stringify({ cause, jobs }),
+    result: JSON.stringify({ version, problem: made.ok ? null : made.problem }),
+  });
+  return queryOne<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
+}
+
+/** Of walks from before their effect was kept with them, the plans stay that it is seen from. */
+function dropOldPlans(db: Connection, version: number): void {
+  execute(
+    db,
+    `DELETE FROM plan
+      WHERE version < @oldest AND version NOT IN (
+        SELECT after_version FROM walk_plan WHERE effect IS NULL
+        UNION
+        SELECT before_version FROM walk_plan WHERE effect IS NULL AND before_version IS NOT NULL)`,
+    { oldest: version - KEPT_VERSIONS },
+  );
+}

@@ -1,0 +1,79 @@
+import { groupBy } from '@/core/group-by';
+import type { NotBefore } from '@/core/schedule/network';
+import { arrivalOf, type OpenRequest } from '@/core/selections/arrival';
+import { expectedOf, isGiven, requestLabel } from '@/core/selections/requests';
+import { leftoverId, taskId } from '@/core/sequence/site';
+import { formatDay } from '@/core/units/day';
+import { slotOf } from '@/core/units/slot';
+import { closuresOf } from '../reading/firm';
+import { ofJob, type JobReading } from '../reading/reading';
+import { orderedOf, requestsOf, selectionRows, waitRows, type SelectionRow } from '../reading/selections';
+
+/** The open requests that each selection's order waits for. */
+export const openRequests = ofJob((job): ReadonlyMap<string, OpenRequest[]> => {
+  const requests = requestsOf(job);
+  const ofSelections = groupBy(
+    waitRows(job).filter((wait) => wait.selection !== null),
+    (wait) => wait.selection ?? '',
+  );
+  return new Map(
+    [...ofSelections].map(([selection, list]) => [
+      selection,
+      list.flatMap((wait) => {
+        const request = requests.get(wait.request);
+        return request && !isGiven(request)
+          ? [{ label: requestLabel(request), expected: expectedOf(request, requests, job.firm.today) }]
+          : [];
+      }),
+    ]),
+  );
+});
+
+/** The task that a selection is for: the step that uses it, or the return trip on which it is fitted. */
+export const taskOf = (row: Pick<SelectionRow, 'id' | 'area' | 'phase' | 'return_trip'>): string =>
+  row.return_trip ? leftoverId(row.id) : taskId(row.area, row.phase);
+
+/** Work waits for what it uses, and for what must be granted or answered first. */
+export const waitsOf = (job: JobReading): NotBefore[] => {
+  const { today } = job.firm;
+  const closures = closuresOf(job.firm);
+  const requests = requestsOf(job);
+  const open = openRequests(job);
+  const deliveries = selectionRows(job).flatMap((row): NotBefore[] => {
+    const coming = arrivalOf(
+      orderedOf(row),
+      (row.supplier && closures.get(row.supplier)) || [],
+      open.get(row.id) ?? [],
+      today,
+    );
+    return coming
+      ? [
+          {
+            task: taskOf(row),
+            slot: slotOf(today, coming.usable),
+            because: coming.because,
+            open: coming.open,
+            selection: row.id,
+          },
+        ]
+      : [];
+  });
+  const answers = waitRows(job).flatMap((wait): NotBefore[] => {
+    const request = requests.get(wait.request);
+    if (!wait.area || !wait.phase || !request || isGiven(request)) return [];
+    const expected = expectedOf(request, requests, today);
+    const asked = request.sentOn ? `asked ${formatDay(request.sentOn, today)}` : 'not asked yet';
+    return [
+      {
+        task: taskId(wait.area, wait.phase),
+        slot: slotOf(today, expected),
+        because:
+          `${request.kind === 'drawing' ? 'the drawing by' : request.kind === 'answer' ? 'the answer of' : 'the approval by'} ` +
+          `${requestLabel(request)} is not here, expected ${formatDay(expected, today)} (${asked})`,
+        open: true,
+        request: request.id,
+      },
+    ];
+  });
+  return [...deliveries, ...answers];
+};

@@ -1,0 +1,350 @@
+import { isOfficeCalendar } from '@/core/sequence/calendars';
+import { routes } from '@/contract/routes';
+import type { BoardBlock, BoardRow, BoardView, GoalView, ScheduleView } from '@/contract/views/plan';
+import { groupBy } from '@/core/group-by';
+import { planFindings } from '@/core/schedule/plan-findings';
+import { jobFinish, tripsIn, type PlannedTask } from '@/core/schedule/plan';
+import { LIMITS } from '@/core/schedule/weather';
+import { TRADES } from '@/core/sequence/trades';
+import { addDays, daysBetween, formatDay, mondayOf, type Day } from '@/core/units/day';
+import { isWorkday } from '@/core/units/workday';
+import { dayOfSlot, formatSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
+import { jobHead } from './job-head';
+import { holidaysOf, outlookRows, planProblem, searchRow } from '../reading/firm';
+import { areaNames, areaRows, jobNames } from '../reading/job';
+import { planOf, wholePlan, type StoredPlan } from '../reading/plan';
+import type { FirmReading, JobReading } from '../reading/reading';
+import { deliveryRows, selectionRows } from '../reading/selections';
+import { pinRows } from '../reading/sequence';
+import { whenSeen } from '../words';
+
+interface Window {
+  plan: StoredPlan;
+  first: Day;
+  /** The board's first half-day, in the plan's count, and how many it shows. */
+  from: number;
+  length: number;
+  jobs: ReadonlyMap<string, string>;
+  /** Why each pinned piece of work is pinned. */
+  pins: Map<string, string>;
+}
+
+export interface BoardOptions {
+  by: 'trade' | 'room';
+  weeks: number;
+  shift: number;
+  /** A piece of work that is to be on the board and open. */
+  task?: string;
+  /** One crew alone. */
+  crew?: string;
+}
+
+/** How many weeks one may look at at once. */
+const ZOOMS = [2, 3, 6, 12];
+
+/** What the address asks for; anything that is none of the choices is the usual board. */
+export function boardOptions(asked: Record<string, string | string[] | undefined>): BoardOptions {
+  const shift = Number(asked['shift'] ?? 0);
+  const [task, crew] = [asked['task'], asked['crew']];
+  const weeks = Number(asked['weeks']);
+  return {
+    by: asked['by'] === 'room' ? 'room' : 'trade',
+    weeks: ZOOMS.includes(weeks) ? weeks : 2,
+    ...(typeof crew === 'string' && crew !== '' ? { crew } : {}),
+    shift: Number.isInteger(shift) && Math.abs(shift) <= 200 ? shift : 0,
+    ...(typeof task === 'string' ? { task } : {}),
+  };
+}
+
+/** The half-day board: by trade over all jobs, or by room in one. */
+export function scheduleView(firm: FirmReading, options: BoardOptions & { job?: string }): ScheduleView {
+  const { today: now } = firm;
+  const { weeks } = options;
+  const job = options.job === undefined ? undefined : firm.job(options.job);
+  const whole = wholePlan(firm);
+  const plan = options.by === 'room' && job ? planOf(job) : whole;
+  const asked = plan?.tasks.find((task) => task.id === options.task);
+  const thisMonday = mondayOf(now);
+  // Work that was asked for brings its own week.
+  const shift =
+    plan && asked
+      ? Math.max(0, Math.floor(daysBetween(thisMonday, dayOfSlot(plan.origin, asked.start)) / 7))
+      : options.shift;
+  const first = addDays(thisMonday, 7 * shift);
+  const names = jobNames(firm);
+  const window = plan && {
+    plan,
+    first,
+    from: slotOf(plan.origin, first),
+    length: weeks * 14,
+    jobs: names,
+    pins: pinned(firm),
+  };
+  return {
+    job: job ? jobHead(job) : null,
+    by: options.by,
+    weeks,
+    shift,
+    task: asked?.id ?? null,
+    board: {
+      ...daysOf(firm, first, weeks),
+      ...(window
+        ? within(firm, window, options)
+        : { rows: [], marks: [], weather: [], madeAt: '', cause: '', jobs: 0 }),
+      problem: planProblem(firm),
+    },
+    crew: options.crew ?? null,
+    crews: (whole?.crewCapacity ?? [])
+      .filter((crew) => whole?.tasks.some((task) => task.crew === crew.sub && task.state !== 'done'))
+      .map((crew) => ({ id: crew.sub, name: crew.name })),
+    looks: whole && window ? looksIn(whole, window, options.job) : [],
+    goal: whole?.bound ? goalOf(firm, whole, names, options.job) : null,
+  };
+}
+
+/** The days that the board shows, and where today is among them. */
+function daysOf(
+  firm: FirmReading,
+  first: Day,
+  weeks: number,
+): Pick<BoardView, 'today' | 'first' | 'days' | 'todaySlot'> {
+  const { today: now } = firm;
+  const holidays = holidaysOf(firm);
+  const today = slotOf(first, now);
+  return {
+    today: now,
+    first,
+    days: Array.from({ length: weeks * 7 }, (_, index) => addDays(first, index)).map((day) => ({
+      day,
+      label: formatDay(day).replace(/ \w+$/, ''),
+      worked: isWorkday(day, holidays),
+    })),
+    todaySlot: today >= 0 && today < weeks * 14 ? today : null,
+  };
+}
+
+/** What the plan has within the board's days. */
+function within(
+  firm: FirmReading,
+  window: Window,
+  options: BoardOptions & { job?: string },
+): Pick<BoardView, 'rows' | 'marks' | 'weather' | 'madeAt' | 'cause' | 'jobs'> {
+  const { plan } = window;
+  return {
+    rows: options.by === 'room' && options.job ? roomRows(firm.job(options.job), window) : tradeRows(window, options),
+    marks: [...marksOf(window, options.job), ...deliveryMarks(firm, window, options.job)].sort(
+      (a, b) => a.slot - b.slot,
+    ),
+    weather: weatherOf(firm, window),
+    madeAt: whenSeen(plan.madeAt, firm),
+    cause: plan.cause,
+    jobs: new Set(plan.tasks.map((task) => task.job)).size,
+  };
+}
+
+/** What is worth a look before the board's last day; a conflict also where it is behind its first. */
+const looksIn = (whole: StoredPlan, window: Window, job: string | undefined): ScheduleView['looks'] =>
+  planFindings(whole, (id) => window.jobs.get(id) ?? '')
+    .filter(
+      (look) =>
+        (!job || look.job === job) &&
+        look.slot < window.from + window.length &&
+        (look.kind === 'conflict' || look.slot >= window.from),
+    )
+    .map(({ kind, text, task, job: its }) => ({ kind, text, task, job: its }));
+
+const pinned = (firm: FirmReading): Map<string, string> =>
+  new Map(firm.jobs.flatMap((id) => pinRows(firm.job(id)).map((pin) => [pin.task, pin.reason] as const)));
+
+/** How good the plan is: what it ends at and what nothing could end before. */
+function goalOf(firm: FirmReading, plan: StoredPlan, names: ReadonlyMap<string, string>, job?: string): GoalView {
+  const search = searchRow(firm);
+  const worked = (id: string, from: number, to: number): number =>
+    (plan.calendars[plan.jobCalendars[id] ?? '']?.worked ?? []).filter((slot) => slot >= from && slot < to).length / 2;
+  return {
+    jobs: Object.entries(plan.bound.jobs).flatMap(([id, bound]) => {
+      const finish = jobFinish(plan, id);
+      if (finish === undefined || (job !== undefined && id !== job)) return [];
+      const promise = plan.promises[id];
+      return [
+        {
+          id,
+          name: names.get(id) ?? '',
+          finish: formatDay(lastDay(plan.origin, finish), plan.origin),
+          bound: formatDay(lastDay(plan.origin, bound), plan.origin),
+          room: worked(id, bound, finish),
+          late: promise === undefined ? 0 : worked(id, promise, finish),
+        },
+      ];
+    }),
+    trips: tripsIn(plan, job),
+    search: search
+      ? { state: search.state, made: search.made, schedules: search.schedules, words: search.words }
+      : { state: 'none', made: 0, schedules: 0, words: '' },
+  };
+}
+
+/** The outlook over the board's first half-days. */
+function weatherOf(firm: FirmReading, window: Window): BoardView['weather'] {
+  return outlookRows(firm).flatMap((half) => {
+    const slot = slotOf(window.first, half.day, half.half);
+    if (slot < 0 || slot >= window.length) return [];
+    const rain = half.rain >= LIMITS.rain;
+    const [wind, frost] = [half.wind >= LIMITS.wind, half.low <= LIMITS.frost];
+    return [
+      {
+        slot,
+        forbids: rain || wind,
+        text: [
+          half.rain > 0 ? `${half.rain} mm` : 'dry',
+          ...(wind ? [`wind ${half.wind} m/s`] : []),
+          ...(frost ? [`${half.low} °C`] : []),
+        ].join(', '),
+      },
+    ];
+  });
+}
+
+const shown = (window: Window, task: PlannedTask): boolean =>
+  task.state !== 'done' && task.duration > 0 && task.finish > window.from && task.start < window.from + window.length;
+
+/**
+ * A row a crew: with a job named, only crews that come there, and their work elsewhere drawn too, since it is why they
+ * are not here.
+ */
+function tradeRows(window: Window, { job, crew: only }: BoardOptions & { job?: string }): BoardRow[] {
+  const byCrew = groupBy(
+    window.plan.tasks.filter((task) => task.crew !== null && shown(window, task)),
+    (task) => task.crew ?? '',
+  );
+  return window.plan.crewCapacity.flatMap((crew): BoardRow[] => {
+    const tasks = byCrew.get(crew.sub) ?? [];
+    const first = tasks[0];
+    if (!first || (only ? crew.sub !== only : job && !tasks.some((task) => task.job === job))) return [];
+    return [
+      {
+        id: crew.sub,
+        name: TRADES[first.trade],
+        note: `${crew.name}, ${crew.capacity} ${crew.capacity === 1 ? 'crew' : 'crews'}`,
+        blocks: blocksOf(window, tasks),
+      },
+    ];
+  });
+}
+
+function roomRows(job: JobReading, window: Window): BoardRow[] {
+  const byArea = groupBy(
+    window.plan.tasks.filter((task) => task.area !== null && shown(window, task)),
+    (task) => task.area ?? '',
+  );
+  const areas = [...areaRows(job)].sort((a, b) => (b.level_height ?? -1) - (a.level_height ?? -1));
+  return areas.flatMap((area) => {
+    const tasks = byArea.get(area.id) ?? [];
+    return tasks.length === 0
+      ? []
+      : [
+          {
+            id: area.id,
+            name: area.name,
+            note: area.level_name ?? 'outside',
+            blocks: blocksOf(window, tasks).map((block) => ({
+              ...block,
+              label: block.label.split(' · ').slice(1).join(' · ') || block.label,
+            })),
+          },
+        ];
+  });
+}
+
+/** Blocks in lanes: those that overlap stand under each other. */
+function blocksOf(window: Window, tasks: PlannedTask[]): BoardBlock[] {
+  const lanes: number[] = [];
+  return [...tasks]
+    .sort((a, b) => a.start - b.start || a.finish - b.finish)
+    .map((task) => {
+      const [start, finish] = [
+        Math.max(0, task.start - window.from),
+        Math.min(window.length, task.finish - window.from),
+      ];
+      const free = lanes.findIndex((end) => end <= start);
+      const lane = free === -1 ? lanes.length : free;
+      lanes[lane] = finish;
+      return {
+        task: task.id,
+        label: task.label,
+        job: window.jobs.get(task.job) ?? '',
+        jobId: task.job,
+        area: task.area,
+        start,
+        finish,
+        lane,
+        cutLeft: task.start < window.from,
+        cutRight: task.finish > window.from + window.length,
+        float: Math.min(task.float, window.length - finish),
+        tone: toneOf(task),
+        when: [...new Set([task.start, task.finish - 1])]
+          .map((slot) => formatSlot(window.plan.origin, slot))
+          .join(' to '),
+        reason: task.reason.text,
+        because: task.reason.task ?? null,
+        leads: leadsTo(task),
+        also: (task.reason.also ?? []).map((other) => other.text),
+        pin: window.pins.get(task.id) ?? null,
+        movable: task.state === 'waiting' && !isOfficeCalendar(task.calendar),
+        day: dayOfSlot(window.plan.origin, task.start),
+        half: isAfternoon(task.start) ? 1 : 0,
+      };
+    });
+}
+
+/** Where the thread goes on from a reason that is no other task. */
+function leadsTo({ job, reason }: PlannedTask): string | null {
+  if (reason.selection) return routes.selection(job, reason.selection);
+  return reason.request ? routes.requests(job, reason.request) : null;
+}
+
+function toneOf(task: PlannedTask): BoardBlock['tone'] {
+  if (task.reason.held) return 'held';
+  if (task.state === 'under-way') return 'under-way';
+  if (task.crew === null) return 'check';
+  return task.critical ? 'critical' : 'waiting';
+}
+
+/** Holds and deliveries inside the window, one mark a day and text. */
+function marksOf(window: Window, job?: string): BoardView['marks'] {
+  const tasks = new Map(window.plan.tasks.map((task) => [task.id, task]));
+  const marks = window.plan.notBefore.flatMap((wait) => {
+    const task = tasks.get(wait.task);
+    const slot = wait.slot - window.from;
+    if (!task || task.state === 'done' || (job && task.job !== job) || slot < 0 || slot >= window.length) return [];
+    return [
+      { slot, text: `${task.label}: ${wait.because}`, tone: wait.open ? ('hold' as const) : ('delivery' as const) },
+    ];
+  });
+  return marks;
+}
+
+/** Deliveries that have their day, inside the window. */
+function deliveryMarks(firm: FirmReading, window: Window, only?: string): BoardView['marks'] {
+  return firm.jobs.flatMap((id) => {
+    if (only && id !== only) return [];
+    const job = firm.job(id);
+    return deliveryRows(job).flatMap((row) => {
+      const slot = slotOf(window.first, row.day, row.half === 'afternoon' ? 1 : 0);
+      if (row.state !== 'planned' || slot < 0 || slot >= window.length) return [];
+      const items = selectionRows(job).flatMap((item) =>
+        item.delivery === row.id ? [item.category.toLowerCase()] : [],
+      );
+      const place = row.place === null ? undefined : areaNames(job).get(row.place);
+      return [
+        {
+          slot,
+          text:
+            `${only ? '' : `${window.jobs.get(id) ?? ''}: `}delivery of ` +
+            `${items.join(', ') || 'something'}${place ? ` into ${place}` : ''}`,
+          tone: 'delivery' as const,
+        },
+      ];
+    });
+  });
+}

@@ -1,0 +1,194 @@
+import { routes } from '@/contract/routes';
+import { FINDING_KINDS, type FindingKind } from '@/core/scope/finding';
+import { householdLines } from '@/core/scope/household';
+import type { Statement, StatementLine } from '@/core/scope/statement';
+import type { FindingView } from '@/contract/views/scope';
+import type { ScopeView } from '@/contract/views/job';
+import { formatDay } from '@/core/units/day';
+import { halfUp } from '@/core/units/rounding';
+import { formatMoney } from '@/core/units/money';
+import { leadWords } from '@/core/selections/lead-words';
+import { selectionsOf } from './selection';
+import { firmRow } from '../reading/firm';
+import { areaNames, areaRows, areasUpward, jobRow } from '../reading/job';
+import { finishDay } from '../reading/plan';
+import type { JobReading } from '../reading/reading';
+import { changeRows, optionRows } from '../reading/scope';
+import { siteOf } from '../reading/site';
+import { priceOfChange } from '../scope/changes';
+import { assumptionsOf, findingsOf, scopeOf } from './scope-parts';
+
+const IN_AREA: readonly FindingKind[] = ['damage', 'penetration', 'service', 'refit', 'salvage'];
+const ON_GROUND: readonly FindingKind[] = ['access', 'neighbour', 'boundary', 'animals', 'parking', 'approval'];
+
+const number = (value: number): string => String(Math.round(value * 100) / 100);
+
+function lineOf(item: ScopeView): StatementLine {
+  return {
+    key: `scope ${item.id}`,
+    stance: item.stance,
+    text:
+      `${item.verb} ` +
+      `${item.subject}${item.quantity ? `, ${number(item.quantity)} ${item.unit ?? ''}`.trimEnd() : ''}`,
+    ...(item.dependsOn
+      ? { note: `depends on ${item.dependsOn}` }
+      : item.change
+        ? { note: 'by a change that was approved' }
+        : {}),
+  };
+}
+
+/** Damage says what is in the price and what more would cost. */
+function findingLine(finding: FindingView): StatementLine {
+  const { kind, allowed, unitPrice, unit } = finding;
+  const each = unit ? `a ${unit.replace(/s$/, '')}` : 'each';
+  const extra = unitPrice === null ? 'more is extra' : `more is extra at ${formatMoney(unitPrice)} ${each}`;
+  const more = kind === 'damage' && allowed !== null ? `${number(allowed)} ${unit} allowed for; ${extra}` : '';
+  return {
+    key: `finding ${finding.id}`,
+    text: `${kind === 'damage' ? 'repair ' : ''}${finding.text}`,
+    ...(kind === 'refit'
+      ? { stance: 'refit' }
+      : kind === 'service'
+        ? finding.live === false
+          ? { stance: 'in' }
+          : { stance: 'keep-live' }
+        : kind === 'salvage'
+          ? { stance: 'refit' }
+          : { stance: 'in' }),
+    ...(more
+      ? { note: more }
+      : kind === 'penetration' || kind === 'salvage'
+        ? { note: FINDING_KINDS[kind].label }
+        : {}),
+  };
+}
+
+/** What the job stands for today, as its client would read it. */
+export function composeStatement(job: JobReading): Statement {
+  const now = job.firm.today;
+  const row = jobRow(job);
+  const [lines, findings] = [scopeOf(job), findingsOf(job)];
+  const finish = finishDay(job);
+  const changes = changeRows(job)
+    .filter((change) => change.state === 'approved')
+    .reverse();
+  return {
+    job: { name: row.name, address: row.address, client: row.client },
+    firm: firmRow(job.firm)?.name ?? '',
+    day: now,
+    areas: areasUpward(job)
+      .map(({ id, name, level_name, side }) => ({
+        id,
+        name,
+        place: [level_name ?? 'outside', side].filter(Boolean).join(', '),
+        lines: [
+          ...lines.filter((item) => item.areaId === id).map(lineOf),
+          ...findings.filter((finding) => finding.area === id && IN_AREA.includes(finding.kind)).map(findingLine),
+        ],
+      }))
+      .filter((area) => area.lines.length > 0),
+    depends: assumptionsOf(job).map((assumption) => ({
+      key: `assumption ${assumption.id}`,
+      stance: 'conditional',
+      text: `${assumption.area}: we take it that ${assumption.text}${assumption.why ? ` (${assumption.why})` : ''}`,
+      note:
+        assumption.state === 'held'
+          ? 'seen: it is so'
+          : assumption.state === 'wrong'
+            ? `seen: it is not so${assumption.found ? `, ${assumption.found}` : ''}; ${assumption.fallback} is added`
+            : `shown when we ${assumption.shownBy === 'strip' ? 'strip' : `come to: ${assumption.shownBy}`}; if ` +
+              `not: ${assumption.fallback}, ${halfDayWords(assumption.fallbackHalfDays)} more`,
+      ...(assumption.fallbackPrice > 0 ? { amount: assumption.fallbackPrice } : {}),
+    })),
+    allowances: findings
+      .filter((finding) => finding.kind === 'allowance')
+      .map((finding) => ({
+        key: `finding ${finding.id}`,
+        text: `${finding.areaName ? `${finding.areaName}: ` : ''}${finding.text}`,
+        ...(finding.unitPrice === null ? {} : { amount: halfUp(finding.unitPrice * (finding.quantity ?? 1)) }),
+      })),
+    selections: selectionsOf(job).map((item) => ({
+      key: `selection ${item.id}`,
+      text:
+        `${item.area}: ` +
+        `${item.category}${item.choice ? `, ${item.choice}` : ', not chosen yet'}${item.code ? ` (${item.code})` : ''}`,
+      note: [
+        item.leadHigh > 0 ? `takes ${leadWords(item.leadLow, item.leadHigh)} to come` : '',
+        item.state === 'open' && item.decideBy ? `please choose by ${formatDay(item.decideBy, now)}` : '',
+        item.state !== 'open' && item.expectedOn ? `comes ${formatDay(item.expectedOn, now)}` : '',
+      ]
+        .filter(Boolean)
+        .join('; '),
+    })),
+    household: householdLines(siteOf(job)),
+    ground: findings
+      .filter((finding) => ON_GROUND.includes(finding.kind))
+      .map((finding) => ({
+        key: `finding ${finding.id}`,
+        text: `${finding.areaName ? `${finding.areaName}: ` : ''}${finding.text}`,
+        note: FINDING_KINDS[finding.kind].label,
+      })),
+    siteChoices: findings
+      .filter((finding) => finding.kind === 'site-choice')
+      .map((finding) => ({
+        key: `finding ${finding.id}`,
+        text: `${finding.areaName ? `${finding.areaName}: ` : ''}${finding.text}`,
+      })),
+    changes: changes.map((change) => ({
+      key: `change ${change.id}`,
+      text: `${change.number}. ${change.title}`,
+      note: `approved by ${change.answered_by ?? ''}`,
+      amount: priceOfChange(change).total,
+    })),
+    dates: [
+      { key: 'start', text: `The work begins on ${formatDay(row.start_day, now)} at the earliest.` },
+      ...(finish ? [{ key: 'finish', text: `By today’s plan it ends on ${formatDay(finish, now)}.` }] : []),
+      ...(row.promise_day ? [{ key: 'promise', text: `Promised for ${formatDay(row.promise_day, now)}.` }] : []),
+    ],
+  };
+}
+
+const halfDayWords = (halfDays: number): string =>
+  halfDays === 0 ? 'no day' : halfDays === 1 ? 'half a day' : halfDays === 2 ? 'a day' : `${halfDays / 2} days`;
+
+/** What a statement still lacks before a client should read it, each with where it is put right. */
+export function statementGaps(job: JobReading): { text: string; path: string }[] {
+  const scope = routes.scope(job.id);
+  const lines = scopeOf(job);
+  const areas = areaRows(job);
+  const names = areaNames(job);
+  return [
+    ...areas
+      .filter((area) => !lines.some((line) => line.areaId === area.id))
+      .map((area) => ({
+        text: `${area.name}: nothing is said of it. Write at least what is not included.`,
+        path: `${scope}/visit?area=${area.id}`,
+      })),
+    ...areas
+      .filter((area) => area.works === '[]' && lines.some((line) => line.areaId === area.id && line.stance === 'in'))
+      .map((area) => ({
+        text: `${area.name}: there is work in it, but none was chosen to be planned.`,
+        path: routes.areas(job.id),
+      })),
+    ...lines
+      .filter((line) => line.stance === 'conditional' && !line.dependsOn)
+      .map((line) => ({ text: `${line.verb} ${line.subject}: what it depends on is not said.`, path: scope })),
+    ...findingsOf(job).flatMap((finding) =>
+      finding.gap
+        ? [
+            {
+              text: `${finding.areaName ? `${finding.areaName}: ` : ''}${finding.subject}: ${finding.gap}.`,
+              path: finding.area ? `${scope}/visit?area=${finding.area}` : scope,
+            },
+          ]
+        : [],
+    ),
+    ...optionRows(job)
+      .filter((set) => set.chosen === null)
+      .map((set) => ({
+        text: `${names.get(set.area) ?? ''}: ${set.subject} is not decided.`,
+        path: `${scope}/options`,
+      })),
+  ];
+}

@@ -1,0 +1,327 @@
+import { routes } from '@/contract/routes';
+import type { DeliveriesView, DeliveryView, StoredThing } from '@/contract/views/selections';
+import { SPARE_KINDS } from '@/contract/commands/selections';
+import { groupBy } from '@/core/group-by';
+import { isHere, isOrdered } from '@/core/selections/states';
+import { ONE_PERSON_KG, peopleFor, STORED_PART, storageCheck, type RoomWork } from '@/core/selections/storage';
+import { addDays, formatDay, type Day } from '@/core/units/day';
+import { dayOfSlot, lastDay } from '@/core/units/slot';
+import { FULL_OCCUPANCY } from '@/core/schedule/network';
+import { findingText } from '@/core/scope/finding';
+import { findingsOf } from './scope-parts';
+import { jobHead } from './job-head';
+import { areasUpward, type AreaRow } from '../reading/job';
+import { measuresIn } from '../reading/layouts';
+import { planOf, type StoredPlan } from '../reading/plan';
+import type { JobReading } from '../reading/reading';
+import { deliveryRows, spareRows } from '../reading/selections';
+import { selectionsOf } from './selection';
+import { selectionCounts } from './selections';
+
+type Row = ReturnType<typeof deliveryRows>[number];
+
+/** Work that takes a whole room, in days: nothing can be stored in its way. */
+function workIn(plan: StoredPlan | undefined, area: string): RoomWork[] {
+  return (plan?.tasks ?? [])
+    .filter(
+      (task) => task.area === area && task.state !== 'done' && task.shares === FULL_OCCUPANCY && task.duration > 0,
+    )
+    .map((task) => ({
+      label: task.label,
+      firstDay: dayOfSlot(plan?.origin ?? '', task.start),
+      lastDay: lastDay(plan?.origin ?? '', task.finish),
+    }));
+}
+
+const many = ({ quantity, unit, category }: { quantity: number | null; unit: string; category: string }): string =>
+  `${category.toLowerCase()}${quantity === null ? '' : `, ${quantity} ${unit}`}`;
+
+/** How things come on a job's site, where they are put and what stands there. */
+export function deliveriesView(job: JobReading): DeliveriesView {
+  const now = job.firm.today;
+  const plan = planOf(job);
+  const items = selectionsOf(job);
+  const areas = areasUpward(job).filter(({ kind }) => kind !== 'face' && kind !== 'roof');
+  const names = new Map(areas.map((area) => [area.id as string, area.name]));
+  const floors = new Map(
+    areas.map((area) => {
+      const { floor } = measuresIn(job, area.id);
+      return [area.id, typeof floor === 'number' ? floor : null];
+    }),
+  );
+  const rows = deliveryRows(job);
+  const deliveries = rows.map((row): DeliveryView => {
+    const mine = items.filter((item) => item.delivery === row.id);
+    const useDay =
+      mine
+        .map((item) => item.needBy)
+        .filter((day) => day !== null)
+        .sort()[0] ?? null;
+    const taken = rows
+      .filter(
+        (other) =>
+          other.id !== row.id &&
+          other.place === row.place &&
+          other.day <= row.day &&
+          (other.state === 'came'
+            ? items.some((item) => item.delivery === other.id && !['fitted', 'left over'].includes(item.state))
+            : true),
+      )
+      .reduce((sum, other) => sum + (other.floor_area ?? 0), 0);
+    const room =
+      row.place && row.state === 'planned'
+        ? storageCheck({
+            day: row.day,
+            useDay,
+            work: workIn(plan, row.place),
+            floor: floors.get(row.place) ?? null,
+            takes: row.floor_area,
+            taken,
+          })
+        : null;
+    return {
+      id: row.id,
+      version: row.version,
+      day: row.day,
+      half: row.half,
+      placeId: row.place,
+      place: row.place ? (names.get(row.place) ?? '') : '',
+      placeNote: row.place_note,
+      protection: row.protection,
+      floorArea: row.floor_area,
+      heaviest: row.heaviest,
+      people: row.people,
+      carry: row.carry,
+      state: row.state,
+      cameOn: row.came_on,
+      items: mine.map((item) => ({
+        id: item.id,
+        text: many(item),
+        area: item.area,
+        needBy: item.needBy,
+        expectedOn: item.expectedOn,
+      })),
+      room,
+      warnings:
+        row.state === 'planned'
+          ? warningsOf(
+              row,
+              mine.map((item) => ({
+                category: item.category,
+                expectedOn: item.expectedOn,
+                needBy: item.needBy,
+                ordered: isOrdered(item.state),
+              })),
+              room,
+              now,
+            )
+          : [],
+      late: row.state === 'planned' && row.day < now,
+    };
+  });
+  const coming = items.filter((item) => !isHere(item.state));
+  return {
+    job: jobHead(job),
+    today: now,
+    deliveries,
+    loose: coming
+      .filter((item) => item.delivery === null)
+      .map((item) => ({
+        id: item.id,
+        text: `${item.category}, ${item.area}`,
+        needBy: item.needBy,
+        expectedOn: item.expectedOn,
+      })),
+    places: areas.map((area) => ({ id: area.id, name: area.name, floor: floors.get(area.id) ?? null })),
+    map: mapOf(job, { areas, rows, items, plan, floors }),
+    storage: storageOf(job, items, names),
+    fitted: items
+      .filter((item) => item.state === 'fitted' || item.state === 'checked')
+      .map((item) => ({ id: item.id, text: `${item.category}, ${item.area}` })),
+    counts: selectionCounts(job),
+    spareKinds: SPARE_KINDS,
+  };
+}
+
+interface Loaded {
+  category: string;
+  expectedOn: Day | null;
+  needBy: Day | null;
+  ordered: boolean;
+}
+
+function warningsOf(row: Row, items: readonly Loaded[], room: DeliveryView['room'], now: Day): string[] {
+  return [
+    ...(row.day < now ? [`It was to come ${formatDay(row.day, now)} and nobody has said that it did.`] : []),
+    ...items.flatMap((item) => itemWarnings(item, row.day, now)),
+    ...(room ? roomWarnings(row, room, now) : []),
+    ...liftWarnings(row),
+    ...(row.place && row.protection.trim() === '' ? ['Nothing is said of protecting the way in and the floor.'] : []),
+  ];
+}
+
+/** Whether a thing can be on a delivery of that day, and whether that is soon enough for it. */
+function itemWarnings({ category, ordered, expectedOn, needBy }: Loaded, comes: Day, now: Day): string[] {
+  const warnings: string[] = [];
+  if (!ordered) warnings.push(`${category}: not ordered yet.`);
+  else if (expectedOn && expectedOn > comes)
+    warnings.push(`${category}: promised for ${formatDay(expectedOn, now)}, after this day.`);
+  if (needBy && comes > needBy) warnings.push(`${category}: needed by ${formatDay(needBy, now)}.`);
+  return warnings;
+}
+
+/** Whether the place is worked in until the things are used, and whether they leave room to walk. */
+function roomWarnings(row: Row, room: NonNullable<DeliveryView['room']>, now: Day): string[] {
+  const day = (value: Day): string => formatDay(value, now);
+  const warnings: string[] = [];
+  const [first] = room.inTheWay;
+  if (first) {
+    const oneDay = first.firstDay === first.lastDay;
+    const when = oneDay ? `on ${day(first.firstDay)}` : `from ${day(first.firstDay)} to ${day(first.lastDay)}`;
+    const others = room.inTheWay.length > 1 ? `, and ${room.inTheWay.length - 1} more` : '';
+    const free = room.freeFrom
+      ? `not before ${day(room.freeFrom)}`
+      : 'there is no day on which it can stand there until it is used; choose another place';
+    warnings.push(`${first.label} ${when} needs the room${others}: ${free}.`);
+  }
+  if (room.left !== null && row.floor_area !== null && row.floor_area > room.left)
+    warnings.push(
+      `It takes ${squares(row.floor_area)} and only ${squares(Math.max(0, room.left))} are free: half the ` +
+        'floor stays clear to walk and work.',
+    );
+  return warnings;
+}
+
+/** What one person should not lift alone needs people, a machine or a word on how it is carried. */
+function liftWarnings({ heaviest, people, carry }: Row): string[] {
+  if (heaviest === null || heaviest <= ONE_PERSON_KG || carry.trim() !== '') return [];
+  const wanted = peopleFor(heaviest);
+  if (people === null)
+    return [
+      `The heaviest piece weighs ${heaviest} kg: say how it is carried; ${wanted} people or a machine by usual ` +
+        'guidance.',
+    ];
+  if (people >= wanted) return [];
+  return [
+    `The heaviest piece weighs ${heaviest} kg: ${wanted} people or a machine, and ${people} are there. Your health ` +
+      'and safety rules and a risk assessment decide.',
+  ];
+}
+
+const squares = (area: number): string => `${area.toFixed(1)} m²`;
+
+interface Stored {
+  areas: readonly AreaRow[];
+  rows: readonly Row[];
+  items: ReturnType<typeof selectionsOf>;
+  plan: StoredPlan | undefined;
+  floors: ReadonlyMap<string, number | null>;
+}
+
+/** How far ahead the map looks for work in a room. */
+const MAP_DAYS = 14;
+
+/** Every room of a job as a place to keep things. */
+function mapOf(job: JobReading, { areas, rows, items, plan, floors }: Stored): DeliveriesView['map'] {
+  const now = job.firm.today;
+  const spares = spareRows(job);
+  const standing = (delivery: Row): boolean =>
+    delivery.state === 'came' &&
+    items.some((item) => item.delivery === delivery.id && (item.state === 'on site' || item.state === 'checked'));
+  const rooms = areas.map((area) => {
+    const here = rows.filter((row) => row.place === area.id && standing(row));
+    const floor = floors.get(area.id) ?? null;
+    const work = workIn(plan, area.id)
+      .filter((roomWork) => roomWork.firstDay <= addDays(now, MAP_DAYS))
+      .sort((a, b) => (a.firstDay < b.firstDay ? -1 : 1));
+    // Work that follows on within a day keeps the room as one.
+    const block = work
+      .slice(1)
+      .reduce(
+        (sum, roomWork) =>
+          sum && roomWork.firstDay <= addDays(sum.until, 3)
+            ? { ...sum, until: roomWork.lastDay > sum.until ? roomWork.lastDay : sum.until }
+            : sum,
+        work[0] ? { label: work[0].label, from: work[0].firstDay, until: work[0].lastDay } : null,
+      );
+    return {
+      level: area.level_name ?? 'outside',
+      room: {
+        id: area.id,
+        name: area.name,
+        kept: area.lived_in ? 'lived in' : area.passage ? 'everybody’s way through' : null,
+        floor,
+        left:
+          floor === null
+            ? null
+            : Math.max(0, floor * STORED_PART - here.reduce((sum, row) => sum + (row.floor_area ?? 0), 0)),
+        busy: block,
+        things: [
+          ...items.filter((item) => here.some((row) => row.id === item.delivery)).map(many),
+          ...spares.filter((spare) => spare.place === area.id).map((spare) => spare.what),
+        ],
+      },
+    };
+  });
+  return [...groupBy(rooms, (entry) => entry.level)]
+    .map(([level, list]) => ({ level, rooms: list.map((entry) => entry.room) }))
+    .reverse();
+}
+
+/** What stands on the site and where: things not fitted yet, what is kept, what was salvaged. */
+function storageOf(
+  job: JobReading,
+  items: ReturnType<typeof selectionsOf>,
+  names: ReadonlyMap<string, string>,
+): DeliveriesView['storage'] {
+  const things: { place: string; thing: StoredThing }[] = [
+    ...items
+      .filter((item) => item.state === 'on site' || item.state === 'checked')
+      .map((item) => ({
+        place: item.keptAt || 'place not said',
+        thing: {
+          id: item.id,
+          version: item.version,
+          what: many(item),
+          text: `for ${item.area} · ${item.step}`,
+          from: 'selection' as const,
+          kind: item.state,
+          href: routes.selection(job.id, item.id),
+          until: item.needBy,
+        },
+      })),
+    ...spareRows(job).map((row) => ({
+      place: row.kept_at || (row.place ? (names.get(row.place) ?? '') : 'place not said'),
+      thing: {
+        id: row.id,
+        version: row.version,
+        what: `${row.what}${row.quantity === null ? '' : `, ${row.quantity} ${row.unit}`}`,
+        text: row.kind === 'wrong part' ? 'goes back' : 'stays',
+        from: 'spare' as const,
+        kind: row.kind,
+        href: row.selection ? routes.selection(job.id, row.selection) : null,
+        until: null,
+      },
+    })),
+    ...findingsOf(job)
+      .filter((finding) => (finding.kind === 'salvage' || finding.kind === 'refit') && finding.kept === 'kept')
+      .map((finding) => ({
+        place: finding.place || 'place not said',
+        thing: {
+          id: finding.id,
+          version: finding.version,
+          what: findingText({ ...finding, place: 'x' }).replace(', kept x', ''),
+          text:
+            (finding.area ? `from ${names.get(finding.area) ?? ''}, ` : '') +
+            (finding.kind === 'refit' ? 'to be fitted again' : 'to be used again'),
+          from: 'salvage' as const,
+          kind: finding.kind,
+          href: null,
+          until: null,
+        },
+      })),
+  ];
+  return [...groupBy(things, (entry) => entry.place)]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([place, list]) => ({ place, things: list.map((entry) => entry.thing) }));
+}

@@ -1,0 +1,43 @@
+import type { FirmView } from '@/contract/views/firm';
+import { groupBy } from '@/core/group-by';
+import { timeIn } from '@/core/units/zone';
+import type { Installation } from '../installation';
+import { awayRows } from '../reading/crews';
+import { firmRow, holidayRows, peopleOf, subRows, tradesNeeded } from '../reading/firm';
+import { wholePlan } from '../reading/plan';
+import { readFirm } from '../reading/reading';
+
+/** Who the firm is and whom it calls in. */
+export function firmView(installation: Installation): FirmView {
+  const firm = readFirm(installation);
+  const { zone, today: now } = firm;
+  const open = (wholePlan(firm)?.tasks ?? []).filter((task) => task.state !== 'done');
+  const works = groupBy(open, (task) => task.crew ?? '');
+  const away = awayRows(firm);
+  const subs = [...subRows(firm)].sort((a, b) => (a.trade < b.trade ? -1 : a.trade > b.trade ? 1 : 0));
+  const known = new Set(subs.map((sub) => sub.trade));
+  return {
+    name: firmRow(firm)?.name ?? '',
+    town: firmRow(firm)?.town ?? '',
+    zone,
+    today: now,
+    time: timeIn(zone, installation.clock.now()),
+    people: peopleOf(firm),
+    subs: subs.map((sub) => ({
+      id: sub.id,
+      version: sub.version,
+      name: sub.name,
+      trade: sub.trade,
+      crews: sub.crews,
+      leadName: sub.lead_name,
+      email: sub.email,
+      phone: sub.phone,
+      away: (away.get(sub.id) ?? []).map((row) => ({ firstDay: row.first_day, lastDay: row.last_day })),
+      works: works.get(sub.id)?.length ?? 0,
+    })),
+    holidays: holidayRows(firm)
+      .filter(({ day }) => day >= now)
+      .map(({ day, name }) => ({ day, name })),
+    missing: tradesNeeded(firm).flatMap((trade) => (known.has(trade) ? [] : [trade])),
+  };
+}

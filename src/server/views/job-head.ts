@@ -1,0 +1,48 @@
+import type { ShellView, JobHead, PersonView } from '@/contract/views/job';
+import { isDue } from '@/core/selections/due';
+import { clockFor } from '../zone';
+import { newestChange } from '../reading/log';
+import type { Installation } from '../installation';
+import { selectionsOf } from './selection';
+import { firmRow, openJobRows, peopleOf } from '../reading/firm';
+import { jobRow } from '../reading/job';
+import { readHouse, ofJob } from '../reading/reading';
+import { draftCount } from '../reading/updates';
+import { lastWalk } from '../reading/walks';
+import { whenSeen } from '../words';
+import { holdsOf } from './holds';
+
+/** What stands around every page: the firm, who is signed in, the open jobs. */
+export function frameView(installation: Installation, person: PersonView): ShellView {
+  const house = readHouse(installation);
+  return {
+    firm: firmRow(house)?.name ?? 'Aftermist',
+    person,
+    people: installation.demo ? peopleOf(house) : [],
+    jobs: openJobRows(house).map(({ id, name, state }) => ({ id, name, state })),
+    today: house.today,
+    demo: installation.demo,
+    seq: newestChange(installation.db),
+    clock: clockFor(installation),
+  };
+}
+
+/** A job's head and the counts at its tabs. */
+export const jobHead = ofJob((job): JobHead => {
+  const row = jobRow(job);
+  const { at, open } = lastWalk(job);
+  return {
+    id: job.id,
+    name: row.name,
+    address: row.address,
+    state: row.state,
+    units: row.units,
+    walked: at ? `walked ${whenSeen(at, job.firm)}` : 'not walked yet',
+    openWalk: open,
+    counts: {
+      selections: selectionsOf(job).filter((item) => isDue(item.due)).length,
+      schedule: holdsOf(job).filter((hold) => hold.overdue).length,
+      news: draftCount(job),
+    },
+  };
+});

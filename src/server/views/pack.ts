@@ -1,0 +1,204 @@
+import type { ServerClock } from '@/contract/views/job';
+import { createHash } from 'node:crypto';
+import type { JobPack, PackMarks, PackNews, WalkArea, WalkPack } from '@/contract/views/walk';
+import { recordedOnto } from '@/core/walks/overlay';
+import { groupBy } from '@/core/group-by';
+import { phaseFacts } from '@/core/sequence/phases';
+import { daysBetween } from '@/core/units/day';
+import { countedWords } from '@/core/walks/record-words';
+import { walkingOrder } from '@/core/walks/route';
+import { dayIn } from '@/core/units/zone';
+import type { Installation } from '../installation';
+import { assumptionsOf, extrasOf, scopeOf } from './scope-parts';
+import { closeInsOf } from '../reading/close-ins';
+import { personNames, supplierRows } from '../reading/firm';
+import { areaRows, jobRow } from '../reading/job';
+import { layoutOf } from '../reading/layouts';
+import { readFirm, readJob, type JobReading } from '../reading/reading';
+import { recordsOfWalk } from '../reading/records';
+import { carriedBefore, carriedOf, recordsThat } from '../reading/standing';
+import { selectionRows } from '../reading/selections';
+import { siteOf } from '../reading/site';
+import { narrationsOf, walkRow, type WalkRow } from '../reading/walk';
+import { lastLeft, signOffRows, standpointRows } from '../reading/walks';
+import { whenSeen } from '../words';
+import { clockFor } from '../zone';
+import { drawnOf } from './drawn';
+import { synonymsOf } from './spoken-names';
+
+/** Everything a walk needs in the hand. */
+export function walkPack(installation: Installation, id: string): WalkPack {
+  const walk = walkRow(installation.db, id);
+  const job = readJob(installation, walk.job);
+  return {
+    ...packOf(job, clockFor(installation), walk),
+    narrations: narrationsOf(installation.db, id),
+    walk: {
+      id,
+      kind: walk.kind,
+      startedAt: walk.started_at,
+      finished: walk.finished_at !== null,
+      by: personNames(job.firm).get(walk.person) ?? '',
+    },
+  };
+}
+
+/**
+ * What a device keeps of every job that is walked, so that one can be begun where there is no signal: only what it has not
+ * yet, or has otherwise.
+ * @param have the marks of what it has, by job
+ */
+export function packNews(installation: Installation, have: Record<string, PackMarks>): PackNews {
+  const firm = readFirm(installation);
+  const clock = clockFor(installation);
+  return {
+    clock,
+    today: firm.today,
+    jobs: firm.jobs.map((id) => {
+      const { areas, clock: _, today: __, ...rest } = packOf(firm.job(id), clock);
+      const known = have[id] ?? {};
+      const marks: PackMarks = { '': markOf(rest) };
+      for (const area of areas) marks[area.id] = markOf(area);
+      return {
+        id,
+        marks,
+        order: areas.map((area) => area.id),
+        ...(known[''] === marks[''] ? {} : { rest }),
+        areas: areas.filter((area) => known[area.id] !== marks[area.id]),
+      };
+    }),
+  };
+}
+
+const markOf = (part: object): string =>
+  createHash('sha256').update(JSON.stringify(part)).digest('base64url').slice(0, 16);
+
+/** What was chosen and is not fitted yet, by area. */
+const chosenOf = (job: JobReading): Map<string, WalkArea['selections']> =>
+  new Map(
+    [
+      ...groupBy(
+        selectionRows(job).filter(({ state }) => state !== 'fitted' && state !== 'left over'),
+        (row) => row.area as string,
+      ),
+    ].map(([area, rows]) => [
+      area,
+      rows.map(({ id, category, choice, code, colour, finish, quantity, unit, state }) => ({
+        id,
+        category,
+        choice,
+        code,
+        colour,
+        finish,
+        quantity,
+        unit,
+        state,
+        verdict: null,
+      })),
+    ]),
+  );
+
+function packOf(job: JobReading, clock: ServerClock, walk?: WalkRow): JobPack {
+  const { today: now, zone, db } = job.firm;
+  const its = jobRow(job);
+  const mine = groupBy(walk ? recordsOfWalk(db, walk.id) : [], (record) => record.area);
+  const rows = new Map(areaRows(job).map((area) => [area.id as string, area]));
+  // What was open when the walk began stays in sight, with what this walk said of it; the oldest first, so that none is
+  // lost at the end.
+  const before = groupBy(walk ? carriedBefore(job, walk.id) : carriedOf(job), ({ item }) => item.area);
+  const chosen = chosenOf(job);
+  const [believed, added, agreed, closeIns] = [
+    assumptionsOf(job),
+    extrasOf(job),
+    groupBy(scopeOf(job), (line) => line.areaId),
+    closeInsOf(job),
+  ];
+  const spots = standpointsOf(job);
+  const accepted = new Map(signOffRows(job).map((row) => [row.area as string, row.name]));
+  const names = personNames(job.firm);
+  const areas = walkingOrder(siteOf(job).areas).map((area): WalkArea => {
+    const check = closeIns.get(area.id);
+    const row = rows.get(area.id);
+    const bare: WalkArea = {
+      id: area.id,
+      name: area.name,
+      place: row?.level_name ?? 'outside',
+      called: synonymsOf(area.name, row?.called ?? ''),
+      steps: area.track.map((step) => ({
+        phase: step.phase,
+        label: phaseFacts(step.phase).label,
+        fraction: step.fraction,
+        trade: step.trade,
+      })),
+      open: (before.get(area.id) ?? [])
+        .map(({ item, putOff, notSeen, worse }) => ({
+          id: item.id,
+          kind: item.kind,
+          text: item.kind === 'remaining' ? countedWords(item) : item.text,
+          trade: item.kind === 'remaining' ? item.trade : null,
+          putOff,
+          notSeen,
+          worse,
+          days: daysBetween(dayIn(zone, item.at), now),
+          verdict: null,
+          since: whenSeen(item.at, job.firm),
+        }))
+        .sort((a, b) => b.days - a.days),
+      selections: chosen.get(area.id) ?? [],
+      assumptions: believed
+        .filter(
+          (assumption) =>
+            assumption.areaId === area.id && (assumption.state === 'open' || (walk && assumption.walk === walk.id)),
+        )
+        .map(({ id, text, fallback, shownBy, state }) => ({ id, text, fallback, shownBy, state })),
+      extras: added
+        .filter((extra) => extra.areaId === area.id && extra.state === 'open')
+        .map((extra) => ({ id: extra.id, text: extra.text, trade: extra.trade, done: false })),
+      checks: (check?.lines ?? []).map(({ key, text, because, state, said }) => ({
+        key,
+        text,
+        because,
+        state,
+        said: said ?? '',
+      })),
+      closed: check?.closed ?? false,
+      standpoints: spots.get(area.id) ?? [],
+      ...drawnOf(layoutOf(job, area.id)),
+      scope: (agreed.get(area.id) ?? []).map((line) => ({ stance: line.stance, text: `${line.verb} ${line.subject}` })),
+      accepted: accepted.get(area.id) ?? null,
+      recorded: [],
+    };
+    // What this walk recorded itself is laid on as the device lays on what it has not sent.
+    return (mine.get(area.id) ?? []).reduce(
+      (now, record) =>
+        recordedOnto(now, record, record.person === walk?.person ? {} : { by: names.get(record.person) ?? '' }),
+      bare,
+    );
+  });
+  const left = lastLeft(job);
+  return {
+    job: { id: job.id, name: its.name, units: its.units, leaves: its.leaves },
+    areas,
+    suppliers: supplierRows(job.firm).map((row) => row.name),
+    left: left ? { when: whenSeen(left.at, job.firm), bin: left.bin } : null,
+    clock,
+    today: now,
+  };
+}
+
+/** Spots from which pictures are taken again, each with its newest one, by area. */
+function standpointsOf(job: JobReading): Map<string, WalkArea['standpoints']> {
+  const last = new Map(
+    recordsThat(job, 'picture').flatMap((picture) =>
+      picture.standpoint
+        ? [[picture.standpoint, { hash: picture.picture, when: whenSeen(picture.at, job.firm) }] as const]
+        : [],
+    ),
+  );
+  return new Map(
+    [...groupBy(standpointRows(job), (row) => row.area as string)].map(([area, list]) => [
+      area,
+      list.map(({ id, name }) => ({ id, name, last: last.get(id) ?? null })),
+    ]),
+  );
+}

@@ -1,0 +1,136 @@
+import type { BenchView } from '@/contract/views/layout';
+import type { CalculationView, MaterialsView } from '@/contract/views/scope';
+import { groupBy } from '@/core/group-by';
+import { calculatorNamed } from '@/core/quantities/registry';
+import type { Purchase } from '@/core/quantities/calculator';
+import { sayAnswer } from '@/core/quantities/say';
+import { materialsList, materialsTotal, type Needed } from '@/core/scope/materials';
+import { phaseFacts } from '@/core/sequence/phases';
+import { taskId } from '@/core/sequence/site';
+import type { Measure } from '@/core/layout/measures';
+import type { LengthSystem } from '@/core/units/length';
+import { dayOfSlot } from '@/core/units/slot';
+import { capital } from '@/core/words';
+import { notFound } from '../refusal';
+import { scopeCounts, scopeOf } from './scope-parts';
+import { jobHead } from './job-head';
+import { areasUpward, jobRow, phasesOf } from '../reading/job';
+import { measuresIn } from '../reading/layouts';
+import { planOf, tasksOf } from '../reading/plan';
+import { ofJob, type FirmReading, type JobReading } from '../reading/reading';
+import { calculationRows, jobOfCalculation, type CalculationRow as Row } from '../reading/selections';
+
+function viewOf(row: Row, system: LengthSystem): CalculationView {
+  const calculator = calculatorNamed(row.calculator);
+  const output = row.output === null ? null : (JSON.parse(row.output) as Record<string, unknown>);
+  return {
+    id: row.id,
+    version: row.version,
+    areaId: row.area,
+    area: row.area_name,
+    scopeItem: row.scope_item,
+    calculator: row.calculator,
+    title: calculator?.title ?? row.calculator,
+    product: row.product,
+    input: JSON.parse(row.input) as Record<string, unknown>,
+    fed: JSON.parse(row.fed) as Record<string, Measure>,
+    output,
+    answer: calculator && output ? sayAnswer(calculator, output, system) : '',
+    problem: row.problem,
+    unitPrice: row.unit_price,
+    supplier: row.supplier,
+    trade: row.trade,
+    phase: row.phase,
+  };
+}
+
+const calculationViews = ofJob((job): CalculationView[] =>
+  calculationRows(job).map((row) => viewOf(row, jobRow(job).units)),
+);
+
+/** Results kept in a job's areas, or in one of them. */
+export const calculationsOf = (job: JobReading, area?: string): CalculationView[] =>
+  calculationViews(job).filter((kept) => area === undefined || kept.areaId === area);
+
+/** One kept result, to be changed on Bench. */
+export function keptCalculation(firm: FirmReading, id: string): CalculationView {
+  const job = jobOfCalculation(firm, id);
+  const kept = job && calculationsOf(firm.job(job)).find((entry) => entry.id === id);
+  if (!kept) throw notFound('kept result');
+  return kept;
+}
+
+/** What all kept calculations buy, with the day on which the work that uses it begins. */
+function neededOf(job: JobReading): Needed[] {
+  const [plan, tasks] = [planOf(job), tasksOf(job)];
+  return calculationRows(job).flatMap((row) => {
+    const task = row.phase && tasks.get(taskId(row.area, row.phase));
+    const purchases = JSON.parse(row.purchases) as Purchase[];
+    return purchases.map((purchase): Needed => ({
+      what: row.product
+        ? purchases.length > 1
+          ? `${row.product}: ${purchase.what}`
+          : row.product
+        : capital(purchase.what),
+      quantity: purchase.quantity,
+      unit: purchase.unit,
+      // The price of one is of what is bought alone; where there are several kinds only the calculator knows.
+      unitPrice: purchases.length === 1 ? row.unit_price : null,
+      price: purchase.price ?? null,
+      supplier: row.supplier,
+      trade: row.trade ?? (row.phase ? phaseFacts(row.phase).trade : null),
+      area: row.area_name,
+      needBy: plan && task && task.state !== 'done' ? dayOfSlot(plan.origin, task.start) : null,
+    }));
+  });
+}
+
+export function materialsView(job: JobReading): MaterialsView {
+  const lines = materialsList(neededOf(job));
+  const calculations = calculationsOf(job);
+  const { price, unpriced } = materialsTotal(lines);
+  return {
+    job: jobHead(job),
+    today: job.firm.today,
+    lines,
+    total: price,
+    unpriced,
+    calculations,
+    counts: scopeCounts(job),
+    problems: calculations.flatMap((calculation) =>
+      calculation.problem
+        ? [
+            {
+              id: calculation.id,
+              area: calculation.area,
+              areaId: calculation.areaId,
+              title: calculation.product || calculation.title,
+              problem: calculation.problem,
+            },
+          ]
+        : [],
+    ),
+  };
+}
+
+/** Where a result from Bench can be kept. */
+export const benchView = (firm: FirmReading): BenchView => ({
+  today: firm.today,
+  jobs: firm.jobs.map((id) => {
+    const job = firm.job(id);
+    const { name, units } = jobRow(job);
+    const lines = groupBy(scopeOf(job), (line) => line.areaId);
+    return {
+      id,
+      name,
+      units,
+      areas: areasUpward(job).map((area) => ({
+        id: area.id,
+        name: area.name,
+        measures: measuresIn(job, area.id),
+        phases: phasesOf(job).get(area.id) ?? [],
+        lines: (lines.get(area.id) ?? []).map((line) => ({ id: line.id, text: `${line.verb} ${line.subject}` })),
+      })),
+    };
+  }),
+});

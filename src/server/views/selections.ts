@@ -1,0 +1,243 @@
+import { routes } from '@/contract/routes';
+import type {
+  RequestsView,
+  SelectionCounts,
+  SelectionPageView,
+  SelectionsView,
+  SelectionView,
+  StepsOf,
+} from '@/contract/views/selections';
+import type { Purchase } from '@/core/quantities/calculator';
+import { leadWords } from '@/core/selections/lead-words';
+import { arrival, orderDay } from '@/core/selections/order-by';
+import { isOrdered } from '@/core/selections/states';
+import { leftoverId, taskId } from '@/core/sequence/site';
+import { daysBetween, formatDay, type Day } from '@/core/units/day';
+import { dayOfSlot } from '@/core/units/slot';
+import { ofKind } from '@/core/walks/observation';
+import { checkWords } from '@/core/selections/check';
+import { capital } from '@/core/words';
+import { notFound } from '../refusal';
+import { jobHead } from './job-head';
+import { closuresOf, personNames, supplierRows } from '../reading/firm';
+import { areasUpward, jobRow, phasesOf } from '../reading/job';
+import { planOf, readPlan, tasksOf, type StoredPlan } from '../reading/plan';
+import { ofJob, type FirmReading, type JobReading } from '../reading/reading';
+import { recordsOfMatters } from '../reading/records';
+import { calculationRows, deliveryRows, selectionRows } from '../reading/selections';
+import { whenSeen } from '../words';
+import { alternativesOf, selectionsBy, selectionsOf, historyOf, workStart } from './selection';
+import { requestViews } from './requests';
+
+/** A job's areas that have work, with their steps in the usual order. */
+const stepsOf = ofJob((job): StepsOf[] =>
+  areasUpward(job).flatMap(({ id, name }) => {
+    const phases = phasesOf(job).get(id);
+    return phases ? [{ id, name, phases }] : [];
+  }),
+);
+
+const supplierNames = (firm: FirmReading): string[] => supplierRows(firm).map((row) => row.name);
+
+export const selectionCounts = ofJob((job): SelectionCounts => ({
+  requests: requestViews(job).filter((request) => request.late || request.near).length,
+  deliveries: deliveryRows(job).filter((row) => row.state === 'planned').length,
+}));
+
+/** The table of selections, and the steps that a new one could be for. */
+export const selectionsView = (job: JobReading): SelectionsView => ({
+  job: jobHead(job),
+  today: job.firm.today,
+  selections: selectionsOf(job),
+  areas: stepsOf(job),
+  suppliers: supplierNames(job.firm),
+  counts: selectionCounts(job),
+});
+
+export function requestsView(job: JobReading): RequestsView {
+  const row = jobRow(job);
+  return {
+    job: jobHead(job),
+    today: job.firm.today,
+    client: { name: row.client, address: row.client_email },
+    requests: requestViews(job),
+    areas: stepsOf(job),
+    selections: selectionsOf(job).map((item) => ({
+      id: item.id,
+      text: `${item.category}, ${item.area}`,
+    })),
+    counts: selectionCounts(job),
+  };
+}
+
+/** All that is known of one selection. */
+export function selectionPage(job: JobReading, id: string): SelectionPageView {
+  const { firm } = job;
+  const now = firm.today;
+  const items = selectionsOf(job);
+  const item = items.find((selection) => selection.id === id);
+  if (!item) throw notFound('selection in this job');
+  const row = selectionRows(job).find((entry) => entry.id === id);
+  const suppliers = supplierRows(firm);
+  const closed = (supplier: string | null | undefined) => (supplier && closuresOf(firm).get(supplier)) || [];
+  return {
+    job: jobHead(job),
+    today: now,
+    item,
+    steps: stepsOf(job).find((area) => area.id === item.areaId)?.phases ?? [],
+    suppliers: supplierNames(firm),
+    closures: closed(item.supplierId),
+    calculations: calculationRows(job)
+      .filter((kept) => kept.area === item.areaId)
+      .flatMap((kept) => {
+        const [bought] = JSON.parse(kept.purchases) as Purchase[];
+        return bought
+          ? [
+              {
+                id: kept.id,
+                text: `${kept.product || capital(bought.what)}: ${bought.quantity} ${bought.unit}`,
+                quantity: bought.quantity,
+                unit: bought.unit,
+              },
+            ]
+          : [];
+      }),
+    alternatives: alternativesOf(job, id).map((alternative) => {
+      const days = closed(suppliers.find((supplier) => supplier.name === alternative.supplier)?.id);
+      const last = item.waitsFor
+        .map((wait) => wait.expected)
+        .sort()
+        .at(-1);
+      const there = arrival(orderDay(last && last > now ? last : now, days), alternative.leadHigh, days);
+      return {
+        ...alternative,
+        there,
+        after: item.needBy === null ? null : Math.max(0, daysBetween(item.needBy, there)),
+      };
+    }),
+    explanation: dateExplanation(job, item),
+    related: items
+      .filter((selection) => selection.id === item.follows?.id || selection.follows?.id === id)
+      .map((selection) => ({
+        id: selection.id,
+        text:
+          selection.follows?.id === id
+            ? `${selection.follows.as === 'rest' ? 'the rest' : 'ordered again'}: ${selection.quantity ?? ''} ${selection.unit}, ` +
+              selection.state
+            : `it is ${item.follows?.as === 'rest' ? 'the rest of' : 'ordered again for'} ` +
+              `${selection.category.toLowerCase()}, ${selection.state}`,
+      })),
+    requests: requestViews(job).filter((request) => request.waits.some((wait) => wait.selection === id)),
+    checks: ofKind(recordsOfMatters(firm.db, [`selection:${id}`]), 'selection-check')
+      .reverse()
+      .map((check) => ({
+        id: check.id,
+        when: whenSeen(check.at, firm),
+        by: personNames(firm).get(check.person) ?? '',
+        good: check.verdict === 'right',
+        picture: check.picture ?? null,
+        text: checkWords(
+          {
+            verdict: check.verdict,
+            text: check.text ?? '',
+            ...(check.quantity === undefined ? {} : { quantity: check.quantity }),
+          },
+          item.orderedAs || item.choice,
+          item.unit,
+        ),
+      })),
+    history: historyOf(firm, 'selection', id),
+    desk: suppliers.find((supplier) => supplier.id === row?.supplier)?.desk === 1,
+  };
+}
+
+/**
+ * From the work back: why it is needed then, and so ordered and decided by then; what became late since the plan
+ * before.
+ */
+function dateExplanation(job: JobReading, item: SelectionView): SelectionPageView['explanation'] {
+  const now = job.firm.today;
+  const plan = planOf(job);
+  const id = item.returnTrip ? leftoverId(item.id) : taskId(item.areaId, item.phase);
+  const planned = tasksOf(job).get(id);
+  const task = planned?.state === 'done' ? undefined : planned;
+  const { needBy, orderBy, decideBy } = item;
+  if (!needBy || !orderBy || !decideBy) {
+    const text = item.returnTrip || !task ? 'The plan has no work that waits for it.' : 'It is not planned yet.';
+    return [{ text, href: null }];
+  }
+  const at = task ? routes.schedule(job.id, { by: 'room', task: id }) : null;
+  return [
+    { text: neededWords(item, needBy, workStart(plan, id), now), href: at },
+    ...(isOrdered(item.state) ? [] : orderLines(job.id, item, orderBy, decideBy, now)),
+    ...(item.there && task && plan ? [{ text: arrivalWords(item, item.there, task, plan, now), href: at }] : []),
+    ...sinceLastPlan(job, item),
+  ];
+}
+
+type Explanation = SelectionPageView['explanation'];
+
+function neededWords(item: SelectionView, needBy: Day, start: Day | null, now: Day): string {
+  const lie = item.acclimatiseDays > 0 ? ` and ${dayWords(item.acclimatiseDays)} to lie in the room` : '';
+  return (
+    `Needed on site by ${formatDay(needBy, now)}: ${item.area} · ${item.step} would start ` +
+    `${start ? formatDay(start, now) : 'then'} if everything that was chosen were there; ${dayWords(item.checkDays)} to ` +
+    `unpack and look${lie} before that.`
+  );
+}
+
+/** By when it is ordered and decided, and what must be granted before that. */
+function orderLines(job: string, item: SelectionView, orderBy: Day, decideBy: Day, now: Day): Explanation {
+  const decide = formatDay(decideBy, now);
+  const order =
+    `Order by ${formatDay(orderBy, now)}: it takes ${leadWords(item.leadLow, item.leadHigh)}, counted at the ` +
+    `longest, with ${dayWords(item.bufferDays)} in hand; closed days of the supplier do not count and orders ` +
+    'go out on working days.';
+  return [
+    { text: order, href: null },
+    ...(item.waitsFor.length === 0
+      ? [{ text: `Decide by ${decide}: ${item.thinkDays} days to think before that.`, href: null }]
+      : item.waitsFor.map((wait) => ({
+          text:
+            `The order waits for ${wait.text}, expected ${formatDay(wait.expected, now)}; what must be granted counts ` +
+            `back to ${decide}.`,
+          href: routes.requests(job, wait.id),
+        }))),
+  ];
+}
+
+function arrivalWords(
+  item: SelectionView,
+  there: NonNullable<SelectionView['there']>,
+  task: StoredPlan['tasks'][number],
+  plan: StoredPlan,
+  now: Day,
+): string {
+  if (there.after <= 0) return `It comes in time: ${there.because}.`;
+  const besides = task.reason.selection === item.id ? '' : `, held besides by this: ${task.reason.text}`;
+  return (
+    `It comes ${dayWords(there.after)} after that: ${there.because}. So ${task.label} starts ` +
+    `${formatDay(dayOfSlot(plan.origin, task.start), now)}${besides}.`
+  );
+}
+
+function sinceLastPlan(job: JobReading, item: SelectionView): Explanation {
+  const now = job.firm.today;
+  const plan = planOf(job);
+  const before = plan && earlier(job, plan.version, item.id);
+  if (!before) return [];
+  if (item.due.late && !before.due.late)
+    return [{ text: `It became late with the newest plan: ${plan.cause}.`, href: null }];
+  if (!before.needBy || before.needBy === item.needBy) return [];
+  return [
+    { text: `It was needed by ${formatDay(before.needBy, now)} until the newest plan: ${plan.cause}.`, href: null },
+  ];
+}
+
+const dayWords = (count: number): string => (count === 1 ? '1 day' : `${count} days`);
+
+/** The same selection by the plan before this one. */
+function earlier(job: JobReading, version: number, id: string): SelectionView | undefined {
+  const plan = readPlan(job.firm.db, { job: job.id, version: version - 1 });
+  return plan && selectionsBy(job, plan).find((item) => item.id === id);
+}

@@ -1,0 +1,205 @@
+import type { RuleView, MethodView, SequenceView, StepView } from '@/contract/views/plan';
+import { groupBy } from '@/core/group-by';
+import type { Link } from '@/core/schedule/network';
+import { phaseFacts } from '@/core/sequence/phases';
+import { NEVER_OFF, RULES } from '@/core/sequence/rules';
+import { METHODS } from '@/core/sequence/methods';
+import { gateId, taskId } from '@/core/sequence/site';
+import { formatSlot } from '@/core/units/slot';
+import { jobHead } from './job-head';
+import { holdsOf } from './holds';
+import { planProblem } from '../reading/firm';
+import { areaNames, areaRows, partRows, phasesOf, stepRows } from '../reading/job';
+import { choiceRows, ownRules, ruleOf, switchRows, type OwnRuleRow } from '../reading/knowledge';
+import { planOf, tasksOf } from '../reading/plan';
+import { measuredHalfDays } from '../reading/rates';
+import type { JobReading } from '../reading/reading';
+import { assumptionRows } from '../reading/scope';
+import { gatesWith, ownLinkRows } from '../reading/sequence';
+import { logisticsOf } from './logistics';
+
+/** A job's order as steps to read, each with what it waits for and why. */
+export function sequenceView(job: JobReading): SequenceView {
+  const plan = planOf(job);
+  const tasks = tasksOf(job);
+  const names = areaNames(job);
+  return {
+    job: jobHead(job),
+    today: job.firm.today,
+    areas: areaRows(job).flatMap(({ id, name }) => {
+      const steps = phasesOf(job).get(id);
+      return steps ? [{ id, name, steps }] : [];
+    }),
+    steps: stepsOf(job),
+    own: ownLinkRows(job).map((row) => ({
+      id: row.id,
+      before: `${names.get(row.before_area) ?? ''} · ${phaseFacts(row.before_phase).label}`,
+      after: `${names.get(row.after_area) ?? ''} · ${phaseFacts(row.after_phase).label}`,
+      reason: row.reason,
+      ends: {
+        before: { area: row.before_area, phase: row.before_phase },
+        after: { area: row.after_area, phase: row.after_phase },
+      },
+    })),
+    exposures: (plan?.exposures ?? [])
+      .filter((exposure) => tasks.has(exposure.from))
+      .map((exposure) => ({
+        label:
+          exposure.from === exposure.to
+            ? (tasks.get(exposure.from)?.label ?? '')
+            : `${tasks.get(exposure.from)?.label ?? ''} to ${tasks.get(exposure.to)?.label ?? ''}`,
+        kept: exposure.kept,
+        text: exposure.kept
+          ? `${exposure.actual} of at most ${exposure.most} worked half-days.`
+          : `${exposure.actual} worked half-days, at most ` +
+            `${exposure.most}${exposure.rain === undefined ? '' : ', and rain comes meanwhile'}: ` +
+            `${exposure.reason}. What would cure it: ${exposure.cure}.`,
+      })),
+    holds: holdsOf(job),
+    methods: methodsOf(job),
+    rules: rulesOf(job),
+    gates: gatesOf(job),
+    logistics: logisticsOf(job),
+    problem: planProblem(job.firm),
+  };
+}
+
+function stepsOf(job: JobReading): StepView[] {
+  const plan = planOf(job);
+  const tasks = tasksOf(job);
+  const into = groupBy(plan?.links ?? [], (link) => link.after);
+  const outOf = groupBy(plan?.links ?? [], (link) => link.before);
+  const believed = groupBy(
+    assumptionRows(job).filter((row) => row.state === 'open'),
+    (row) => taskId(row.area, row.phase) as string,
+  );
+  const times = new Map(stepRows(job).map((row) => [taskId(row.area, row.phase), row]));
+  const parts = groupBy(partRows(job), (row) => taskId(row.area, row.phase) as string);
+  const open = [...tasks.values()]
+    .filter((task) => task.state !== 'done')
+    .sort((a, b) => a.start - b.start || a.finish - b.finish || (a.label < b.label ? -1 : 1));
+  return open.map((task) => {
+    const time = times.get(task.id);
+    return {
+      task: task.id,
+      label: task.label,
+      area: task.area,
+      phase: task.phase,
+      trade: task.trade,
+      state: task.state,
+      when: plan ? formatSlot(plan.origin, task.start) : '',
+      links: (into.get(task.id) ?? []).map((link) => ({
+        from: tasks.get(link.before)?.label ?? '',
+        rule: link.rule,
+        strength: link.strength,
+        reason: link.reason,
+        lag: lagWords(link),
+        done: tasks.get(link.before)?.state === 'done',
+      })),
+      frees: (outOf.get(task.id) ?? []).flatMap((link) => tasks.get(link.after)?.label ?? []),
+      assumptions: (believed.get(task.id) ?? []).map((row) => row.text),
+      time: time
+        ? {
+            halfDays: time.half_days,
+            crews: time.crews,
+            basis: time.basis,
+            measured: measuredHalfDays(job, time.area, time.phase) ?? null,
+            parts: (parts.get(task.id) ?? []).map((part) => ({ label: part.label, halfDays: part.half_days })),
+            others: time.others,
+            othersOn: time.others_on,
+          }
+        : null,
+    };
+  });
+}
+
+function lagWords(link: Link): string {
+  const kind = link.kind === 'SS' ? 'has begun' : link.kind === 'FF' ? 'ends first' : '';
+  if (link.lag === 0) return kind;
+  return (
+    `${kind ? `${kind}, and ` : ''}${link.lag / 2} ${link.lag === 2 ? 'day' : 'days'} ` +
+    (link.lagUnit === 'elapsed' ? 'to dry or cure' : 'of making time')
+  );
+}
+
+function methodsOf(job: JobReading): MethodView[] {
+  const rows = choiceRows(job);
+  const names = areaNames(job);
+  return METHODS.map(({ key, title, variants }) => {
+    const [ofFirm, ofJob] = [
+      rows.find((row) => row.method === key && row.job === null),
+      rows.find((row) => row.method === key && row.job !== null && row.area === null),
+    ];
+    const word = ofJob ?? ofFirm;
+    return {
+      key,
+      title,
+      variants: variants.map((variant) => ({ key: variant.key, label: variant.label, why: variant.why })),
+      chosen: word?.variant ?? null,
+      from: ofJob ? 'job' : ofFirm ? 'firm' : 'nobody',
+      areas: rows.flatMap((row) =>
+        row.method === key && row.area !== null
+          ? [{ id: row.area, name: names.get(row.area) ?? '', variant: row.variant }]
+          : [],
+      ),
+    };
+  });
+}
+
+function rulesOf(job: JobReading): RuleView[] {
+  const counts = groupBy(planOf(job)?.links ?? [], (link) => link.rule);
+  const off = groupBy(
+    switchRows(job).filter((row) => row.holds === 0),
+    (row) => row.rule,
+  );
+  const names = areaNames(job);
+  const own = ownRules(job);
+  const view = (
+    { number, title, reason, strength }: (typeof RULES)[number],
+    row: OwnRuleRow | undefined,
+  ): RuleView => ({
+    number,
+    title,
+    reason,
+    strength,
+    links: counts.get(number)?.length ?? 0,
+    stays: NEVER_OFF.includes(number),
+    off: (off.get(number) ?? []).map((word) => ({
+      area: word.area ? { id: word.area, name: names.get(word.area) ?? '' } : null,
+      firm: word.job === null,
+      reason: word.reason,
+    })),
+    own: row
+      ? {
+          id: row.id,
+          version: row.version,
+          job: row.job,
+          before: row.before_phase,
+          after: row.after_phase,
+          within: row.within,
+          kind: row.kind,
+          lag: row.lag,
+          lagUnit: row.lag_unit,
+          strength: row.strength,
+          reason: row.reason,
+        }
+      : null,
+  });
+  return [
+    ...RULES.map((rule) => view(rule, undefined)),
+    ...own.map((row) =>
+      view(
+        { ...ruleOf(row), title: `${phaseFacts(row.before_phase).label} before ${phaseFacts(row.after_phase).label}` },
+        row,
+      ),
+    ),
+  ];
+}
+
+function gatesOf(job: JobReading): SequenceView['gates'] {
+  const [plan, tasks, names] = [planOf(job), tasksOf(job), areaNames(job)];
+  return gatesWith(job, ({ area, phase }) => `${names.get(area) ?? ''} · ${phaseFacts(phase).label}`).map((gate) => {
+    const task = tasks.get(gateId(gate.id));
+    return { ...gate, when: plan && task ? formatSlot(plan.origin, task.start) : '' };
+  });
+}

@@ -1,0 +1,221 @@
+import { routes } from '@/contract/routes';
+import type { TodayView } from '@/contract/views/plan';
+import type { JobState } from '@/core/sites/area';
+import { addDays, daysBetween, formatDay } from '@/core/units/day';
+import { slotOf } from '@/core/units/slot';
+import { dayIn } from '@/core/units/zone';
+import { isDue } from '@/core/selections/due';
+import { binSwapDay, isDueToLeave } from '@/core/walks/housekeeping';
+import { unbookedOf } from './coordination';
+import { selectionsOf } from './selection';
+import { requestViews } from './requests';
+import { requestLabel } from '@/core/selections/requests';
+import { logisticsOf } from './logistics';
+import { holdsOf } from './holds';
+import { planProblem } from '../reading/firm';
+import { jobRow } from '../reading/job';
+import { finishDay, planOf, wholePlan, type StoredPlan } from '../reading/plan';
+import type { FirmReading, JobReading } from '../reading/reading';
+import { draftCount } from '../reading/updates';
+import { binLevelsOf, lastLeftDay, lastWalk } from '../reading/walks';
+import { runView } from './run-list';
+import { ago } from '../words';
+
+/** How long a site of each state may go without a walk. */
+const WALK_EVERY: Partial<Record<JobState, number>> = { active: 2, completing: 4, scoping: 14, booked: 14 };
+
+/** The next hours over all jobs, every line leading to where it is settled. */
+export function todayView(firm: FirmReading): TodayView {
+  const now = firm.today;
+  const plan = wholePlan(firm);
+  const jobs = firm.jobs.map((id) => firm.job(id));
+  const name = (job: JobReading): string => jobRow(job).name;
+  return {
+    today: now,
+    weekday: formatDay(now),
+    sites: jobs
+      .map(site)
+      .filter((entry) => entry.why.length > 0 || entry.openWalk)
+      .sort((a, b) => Number(b.urgent) - Number(a.urgent)),
+    onSite: jobs
+      .map((job) => ({
+        job: job.id,
+        name: name(job),
+        morning: crewsAt(plan, job.id, slotOf(plan?.origin ?? now, now)),
+        afternoon: crewsAt(plan, job.id, slotOf(plan?.origin ?? now, now, 1)),
+      }))
+      .filter((row) => row.morning.length + row.afternoon.length > 0),
+    holds: jobs
+      .flatMap((job) =>
+        holdsOf(job)
+          .filter((hold) => hold.expectedOn <= addDays(now, 10))
+          .map((hold) => ({ ...hold, job: job.id, jobName: name(job) })),
+      )
+      .sort((a, b) => (a.expectedOn < b.expectedOn ? -1 : 1)),
+    orders: jobs
+      .flatMap((job) =>
+        selectionsOf(job).flatMap((item) => {
+          const { what, day, late } = item.due;
+          return day && what !== 'settled' && isDue(item.due)
+            ? [
+                {
+                  job: job.id,
+                  jobName: name(job),
+                  selection: item.id,
+                  category: item.category,
+                  area: item.area,
+                  what,
+                  day,
+                  late,
+                },
+              ]
+            : [];
+        }),
+      )
+      .sort((a, b) => (a.day < b.day ? -1 : 1)),
+    requests: jobs
+      .flatMap((job) =>
+        requestViews(job)
+          .filter((request) => request.late || request.near)
+          .flatMap((request) => {
+            if (request.standing === 'waits for another') return [];
+            const what = request.overdue ? 'remind' : request.standing === 'sent' ? 'answer' : 'send';
+            const day = what === 'send' ? request.sendBy : (request.named ?? request.expected);
+            return day
+              ? [
+                  {
+                    job: job.id,
+                    jobName: name(job),
+                    request: request.id,
+                    text: requestLabel(request),
+                    what,
+                    day,
+                    late: request.late,
+                  } as const,
+                ]
+              : [];
+          }),
+      )
+      .sort((a, b) => (a.day < b.day ? -1 : 1)),
+    calls: callsOf(firm),
+    run: {
+      open: runView(firm).stops.reduce((sum, stop) => sum + stop.lines.filter((line) => !line.bought).length, 0),
+    },
+    drafts: jobs.flatMap((job) => {
+      const count = draftCount(job);
+      return count > 0 ? [{ job: job.id, jobName: name(job), count }] : [];
+    }),
+    finishes: jobs.map((job) => {
+      const finish = finishDay(job);
+      const { promise_day: promise } = jobRow(job);
+      return {
+        job: job.id,
+        name: name(job),
+        finish,
+        promise,
+        late: finish && promise ? Math.max(0, daysBetween(promise, finish)) : 0,
+      };
+    }),
+    problem: planProblem(firm),
+  };
+}
+
+/** Days ahead that a call is told of. */
+const CALL_AHEAD = 3;
+
+/** Whom to call in the next days: offices for a visit, and for what has to be there. */
+function callsOf(firm: FirmReading): TodayView['calls'] {
+  const now = firm.today;
+  const jobs = firm.jobs.map((id) => firm.job(id));
+  const until = addDays(now, CALL_AHEAD);
+  const visits = unbookedOf(firm)
+    .filter((visit) => visit.office !== null && visit.askBy <= until)
+    .map((visit) => ({
+      key: `${visit.area}${visit.phase}`,
+      text: `${visit.office ?? ''} for ${visit.areaName} · ${visit.label}, ready ${formatDay(visit.ready, now)}`,
+      jobName: visit.jobName,
+      href: routes.coordination(),
+      day: visit.askBy,
+      late: visit.late,
+    }));
+  const things = jobs.flatMap((job) =>
+    logisticsOf(job)
+      .filter((logistic) => logistic.state === 'open' && logistic.askBy !== null && logistic.askBy <= until)
+      .map((logistic) => ({
+        key: logistic.id,
+        text: `${logistic.label} for ${logistic.step}`,
+        jobName: jobRow(job).name,
+        href: routes.sequence(job.id),
+        day: logistic.askBy ?? now,
+        late: logistic.late,
+      })),
+  );
+  // A bin is swapped before it is full: the day is computed from how it filled.
+  const bins = jobs.flatMap((job) => {
+    const swap = binSwapDay(binLevelsOf(job), now);
+    return swap && swap <= until
+      ? [
+          {
+            key: `bin-${job.id}`,
+            text: `Bin: swap by ${formatDay(swap, now)}`,
+            jobName: jobRow(job).name,
+            href: routes.walks(job.id),
+            day: swap,
+            late: swap <= now,
+          },
+        ]
+      : [];
+  });
+  return [...visits, ...things, ...bins].sort((a, b) => (a.day < b.day ? -1 : 1));
+}
+
+/** Why a site wants a walk today; nothing where it does not. */
+function site(job: JobReading): TodayView['sites'][number] {
+  const { zone, today: now } = job.firm;
+  const plan = planOf(job);
+  const row = jobRow(job);
+  const walked = lastWalk(job);
+  const why: string[] = [];
+  const days = walked.at ? daysBetween(dayIn(zone, walked.at), now) : undefined;
+  const checks = holdsOf(job).filter((hold) => hold.kind === 'close-in' && hold.expectedOn <= addDays(now, 1));
+  for (const check of checks) why.push(`${check.area}: close-in ${check.expectedOn <= now ? 'today' : 'tomorrow'}`);
+  const covering = (plan?.tasks ?? []).filter(
+    (task) =>
+      task.phase === 'close-in' &&
+      task.state !== 'done' &&
+      plan &&
+      task.start < slotOf(plan.origin, addDays(now, 2)) &&
+      !checks.some((check) => check.areaId === task.area),
+  );
+  for (const task of covering) why.push(`${task.label} is due`);
+  if (row.state === 'active' && isDueToLeave(row.leaves, lastLeftDay(job), now))
+    why.push('how it is left was not said');
+  if (days === undefined) why.push('never walked');
+  else if (days >= (WALK_EVERY[row.state] ?? 7)) why.push(`last walk ${days} days ago`);
+  const starting = (plan?.tasks ?? []).filter(
+    (task) =>
+      task.crew !== null &&
+      task.state === 'waiting' &&
+      plan &&
+      task.start >= slotOf(plan.origin, now) &&
+      task.start < slotOf(plan.origin, addDays(now, 1)),
+  );
+  if (starting.length > 0 && row.state === 'active')
+    why.push(`${starting.length} ${starting.length === 1 ? 'piece of work begins' : 'pieces of work begin'} today`);
+  return {
+    job: job.id,
+    name: row.name,
+    address: row.address,
+    why,
+    walked: walked.at ? ago(dayIn(zone, walked.at), now) : 'never',
+    openWalk: walked.open,
+    urgent: checks.length > 0,
+  };
+}
+
+function crewsAt(plan: StoredPlan | undefined, job: string, slot: number): string[] {
+  const names = new Map((plan?.crewCapacity ?? []).map((crew) => [crew.sub, crew.name]));
+  return (plan?.tasks ?? [])
+    .filter((task) => task.job === job && task.crew !== null && task.slots.includes(slot))
+    .map((task) => `${names.get(task.crew ?? '') ?? ''}: ${task.label}`);
+}
