@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { clockOfEnvironment, type Clock } from './clock';
 import { databaseFile, type Installation } from './installation';
 import { readZone } from './environment.mjs';
+import { noteChanges } from './database/changes';
 import { openDatabase, type Connection } from './database/open';
 import type { Outside } from './outside/ports';
 import { simulatedOutside } from './outside/simulated';
@@ -33,6 +34,7 @@ export function openInstallation({
   mkdirSync(folder, { recursive: true });
   const db = openDatabase(databaseFile(folder), join(root, 'migrations'));
   bringUpToDate(db);
+  noteChanges(db);
   return {
     folder,
     root,

@@ -316,18 +316,4 @@ describe('the door', () => {
     expect(JSON.stringify(queryAll(installation.db, 'SELECT * FROM command_log'))).not.toContain('long enough');
     expect(JSON.stringify(queryAll(installation.db, 'SELECT password_hash FROM person'))).toContain('$argon2id$');
   });
-
-  it('takes back what can be undone', () => {
-    const installation = demoHouse();
-    const hold = { id: demoId('signal', 'hold', '0'), version: 1 };
-    must(installation, 'hold.release', hold);
-    expect(give(installation, 'hold.release', { ...hold, version: 2 })).toMatchObject({
-      status: 'refused',
-      problem: { code: 'released-already' },
-    });
-    must(installation, 'hold.reopen', { ...hold, version: 2 });
-    expect(queryOne(installation.db, 'SELECT state FROM hold WHERE id = @id', { id: hold.id })).toEqual({
-      state: 'open',
-    });
-  });
 });

@@ -20,6 +20,7 @@ import {
   root,
   signalHouse,
   testClock,
+  trying,
 } from '../support/installations';
 import { dispatch } from '@/server/dispatch/dispatch';
 
@@ -33,22 +34,6 @@ const DRAWN: readonly CommandType[] = [
   'shortage.purchase',
   'shortage.unpurchase',
 ];
-
-class TakenBack extends Error {}
-
-/** Does something and takes it back, so that one firm serves for many tries. */
-function trying(installation: Installation, act: () => void): void {
-  try {
-    installation.db
-      .transaction(() => {
-        act();
-        throw new TakenBack();
-      })
-      .immediate();
-  } catch (error) {
-    if (!(error instanceof TakenBack)) throw error;
-  }
-}
 
 describe('what stands of the walks', () => {
   it('is right after every command, and only those drawn here touch what it is made from', () => {

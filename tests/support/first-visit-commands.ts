@@ -118,12 +118,6 @@ export const FIRST_VISIT: Record<string, Given> = {
     leaves: (installation) => row(installation, 'scope_item', demoId('dairy', 'scope', '0')),
     expected: { removed: 1 },
   },
-  'line.restore': {
-    before: (installation) => must(installation, 'line.remove', { of: 'finding', id: demoId('dairy', 'finding', '0') }),
-    payload: { of: 'finding', id: demoId('dairy', 'finding', '0') },
-    leaves: (installation) => row(installation, 'finding', demoId('dairy', 'finding', '0')),
-    expected: { removed: 0, version: 3 },
-  },
   'finding.add': {
     payload: { id, job: dairy, area: dairyArea('milk'), kind: 'service', subject: 'old pipe', live: false },
     leaves: (installation) => row(installation, 'finding', id),

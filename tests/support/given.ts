@@ -2,7 +2,8 @@ import type { Input } from '@/contract/commands';
 import { queryAll, queryOne } from '@/server/database/query';
 import type { Installation } from '@/server/installation';
 import { demoId } from '../../demo/seed';
-import { areaOf, must, newId, signalHouse } from './installations';
+import { dispatch } from '@/server/dispatch/dispatch';
+import { areaOf, MAREN, must, newId, raw, signalHouse } from './installations';
 import { FIRST_VISIT, type Given } from './first-visit-commands';
 import { SCHEDULE } from './schedule-commands';
 import { SELECTIONS } from './selection-commands';
@@ -10,6 +11,7 @@ import { WALKS } from './walk-commands';
 
 const id = newId();
 const other = newId();
+const third = newId();
 const walk = demoId('signal', 'walk', '2');
 const row = (installation: Installation, table: string, key: string): Record<string, unknown> | undefined =>
   queryOne(installation.db, `SELECT * FROM ${table} WHERE id = @key`, { key });
@@ -205,13 +207,6 @@ export const GIVEN: Record<string, Given> = {
     expected: { state: 'released' },
     plans: true,
   },
-  'hold.reopen': {
-    before: (installation) => must(installation, 'hold.release', { id: demoId('signal', 'hold', '0'), version: 1 }),
-    payload: { id: demoId('signal', 'hold', '0'), version: 2 },
-    leaves: (installation) => row(installation, 'hold', demoId('signal', 'hold', '0')),
-    expected: { state: 'open', version: 3 },
-    plans: true,
-  },
   'scope.add': {
     payload: { id, job: signalHouse, area: areaOf('bath'), stance: 'out', verb: 'move', subject: 'the window' },
     leaves: (installation) => row(installation, 'scope_item', id),
@@ -252,17 +247,23 @@ export const GIVEN: Record<string, Given> = {
     leaves: (installation) => row(installation, 'job_update', draft(installation).id),
     expected: { title: 'T', version: 2 },
   },
+  undo: {
+    before: (installation) => {
+      dispatch(
+        installation,
+        MAREN,
+        raw('hold.release', { id: demoId('signal', 'hold', '0'), version: 1 }, { id: third }),
+      );
+    },
+    payload: { command: third },
+    leaves: (installation) => row(installation, 'hold', demoId('signal', 'hold', '0')),
+    expected: { state: 'open', version: 3 },
+    plans: true,
+  },
   'update.drop': {
     payload: draft,
     leaves: (installation) => queryAll(installation.db, `SELECT * FROM job_update WHERE state = 'dropped'`).length,
     expected: 1,
-  },
-  'update.restore': {
-    before: (installation) => must(installation, 'update.drop', draft(installation)),
-    payload: (installation) =>
-      queryOne(installation.db, `SELECT id, version FROM job_update WHERE state = 'dropped'`) ?? {},
-    leaves: (installation) => queryAll(installation.db, `SELECT * FROM job_update WHERE state = 'dropped'`).length,
-    expected: 0,
   },
   'update.send': {
     payload: letter,

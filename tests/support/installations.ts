@@ -104,3 +104,19 @@ export function walkSeeing(installation: Installation, ...seen: readonly object[
       throw new Error(`Refused: ${JSON.stringify(one)}`);
   }
 }
+
+class TakenBack extends Error {}
+
+/** Does something and takes it back, so that one firm serves for many tries. */
+export function trying(installation: Installation, act: () => void): void {
+  try {
+    installation.db
+      .transaction(() => {
+        act();
+        throw new TakenBack();
+      })
+      .immediate();
+  } catch (error) {
+    if (!(error instanceof TakenBack)) throw error;
+  }
+}

@@ -8,6 +8,7 @@ import * as scope from './scope';
 import * as selections from './selections';
 import * as sites from './sites';
 import * as updates from './news';
+import * as undo from './undo';
 import * as walks from './walks';
 import type { AnyObject, ObjectSchema } from 'yup';
 import type { CommandKind, InputOf, PayloadOf } from '../command';
@@ -82,7 +83,6 @@ export const COMMANDS = {
   'scope.change': scope.changeScope,
   'scope.add-many': scope.addManyScope,
   'line.remove': scope.removeLine,
-  'line.restore': scope.restoreLine,
   'finding.add': scope.addFinding,
   'finding.change': scope.changeFinding,
   'area.copy': scope.copyArea,
@@ -151,10 +151,8 @@ export const COMMANDS = {
   'hold.add': sites.addHold,
   'hold.expect': sites.expectHold,
   'hold.release': sites.releaseHold,
-  'hold.reopen': sites.reopenHold,
   'update.edit': updates.editUpdate,
   'update.drop': updates.dropUpdate,
-  'update.restore': updates.restoreUpdate,
   'update.send': updates.sendUpdate,
   'share.make': updates.makeLink,
   'share.revoke': updates.revokeLink,
@@ -171,6 +169,7 @@ export const COMMANDS = {
   'draft.drop': walks.dropDraft,
   'draft.restore': walks.restoreDraft,
   'close-in.sign': walks.signCloseIn,
+  undo: undo.undo,
 } as const;
 
 export type CommandType = keyof typeof COMMANDS;

@@ -15,13 +15,6 @@ export const dropUpdate = command(
   'job',
   object({ id: field.id(), version: field.version() }).noUnknown(),
 );
-/** Takes a drop back. */
-export const restoreUpdate = command(
-  'update.restore',
-  EVERYBODY,
-  'job',
-  object({ id: field.id(), version: field.version() }).noUnknown(),
-);
 export const sendUpdate = command(
   'update.send',
   EVERYBODY,

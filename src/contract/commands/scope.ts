@@ -74,12 +74,6 @@ export const removeLine = command(
   'plan',
   object({ of: field.oneOf('what is taken away', REMOVABLE), id: field.id() }).noUnknown(),
 );
-export const restoreLine = command(
-  'line.restore',
-  EVERYBODY,
-  'plan',
-  object({ of: field.oneOf('what is brought back', REMOVABLE), id: field.id() }).noUnknown(),
-);
 
 const findingFields = {
   area: field.id().notRequired().nonNullable(),

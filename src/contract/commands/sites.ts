@@ -172,10 +172,3 @@ export const releaseHold = command(
   'plan',
   object({ id: field.id(), version: field.version() }).noUnknown(),
 );
-/** Takes a release back. */
-export const reopenHold = command(
-  'hold.reopen',
-  EVERYBODY,
-  'plan',
-  object({ id: field.id(), version: field.version() }).noUnknown(),
-);

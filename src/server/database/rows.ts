@@ -148,6 +148,11 @@ export interface Rows {
     removed: 0 | 1;
     version: number;
   };
+  command_inverse: {
+    seq: number;
+    rows: string;
+    taken_back_by: string | null;
+  };
   command_log: {
     seq: number;
     id: string;
@@ -1008,6 +1013,7 @@ export interface Defaults {
     | 'version';
   client_item: 'area' | 'answer' | 'observation' | 'version';
   close_in_sign: 'person' | 'removed' | 'version';
+  command_inverse: 'seq' | 'taken_back_by';
   command_log: 'seq' | 'job';
   day_away: never;
   decision: 'area' | 'made_by' | 'removed' | 'version';

@@ -3,6 +3,7 @@ import type { Affects, Command, CommandAnswer, ProblemDocument } from '@/contrac
 import { COMMANDS, kindOf, type CommandType } from '@/contract/commands';
 import * as field from '@/contract/fields';
 import type { Problem } from '@/core/problem';
+import { changesSince } from '../database/changes';
 import { insert, queryOne } from '../database/query';
 import type { Installation } from '../installation';
 import { HANDLERS } from './handlers';
@@ -121,12 +122,15 @@ function applyOnce(
   const kind = kindOf(command.type);
   const payload = shaped<AnyObject>(kind.schema, command.payload);
   const now = installation.clock.now().toISOString();
+  // What was written outside of any command is nobody's to take back.
+  changesSince(db);
   const handle = HANDLERS[command.type] as (context: PlanContext, payload: AnyObject) => unknown;
   const result =
     handle({ ...contextOf(installation, who, command, now, noted), ...(prepared ? { prepared } : {}) }, payload) ??
     null;
   if (result instanceof Promise) throw new Error(`The handler of ${command.type} is not synchronous.`);
   refuseForgotten(command.type, kind.affects, noted);
+  const changes = changesSince(db);
   for (const { job, cause, walk } of noted.replans) insert(db, 'plan_mark', { job, cause, walk: walk ?? null });
   insert(db, 'command_log', {
     id: command.id,
@@ -139,6 +143,7 @@ function applyOnce(
     result: JSON.stringify(result),
   });
   const seq = queryOne<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
+  if (changes.length > 0) insert(db, 'command_inverse', { seq, rows: JSON.stringify(changes) });
   return { id: command.id, status: 'applied', seq, result, httpStatus: 200 };
 }
 
@@ -161,6 +166,7 @@ function contextOf(installation: Installation, who: Actor, command: Command, now
   return {
     installation,
     db: installation.db,
+    command: command.id,
     who,
     now,
     ...timeOf(command, now),

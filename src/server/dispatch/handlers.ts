@@ -26,6 +26,7 @@ import { walkHandlers } from '../walks/commands';
 import { completionHandlers } from '../walks/completion';
 import { narrationHandlers } from '../walks/narrations';
 import { filingHandlers } from '../walks/filing';
+import { undoHandlers } from './undo';
 import type { Handle } from '../door/handler';
 
 /** One for all subjects; where two would take the same command, its name is told by the compiler. */
@@ -70,4 +71,5 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   completionHandlers,
   narrationHandlers,
   filingHandlers,
+  undoHandlers,
 );

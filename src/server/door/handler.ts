@@ -13,6 +13,8 @@ export interface CommandContext {
   installation: Installation;
   db: Connection;
   who: Actor;
+  /** The id of the command. */
+  command: string;
   /** When it was made, by whoever made it; corrected where their clock runs ahead. */
   at: string;
   /** When it arrived. */
@@ -102,7 +104,8 @@ const WORDS: Partial<Record<Table, string>> = {
 type WithId = { [Name in Table]: Rows[Name] extends { id: string } ? Name : never }[Table];
 type WithHash = 'picture' | 'recording';
 
-const wordFor = (table: Table): string => WORDS[table] ?? table;
+/** What people call a row of a table. */
+export const wordFor = (table: string): string => WORDS[table as Table] ?? table;
 
 /** The row of that id, or a refusal that says what is missing. */
 export function requireRow<Name extends WithId | WithHash>(

@@ -34,13 +34,6 @@ export const updateHandlers = handlers({
     execute(context.db, `UPDATE job_update SET state = 'dropped', version = version + 1 WHERE id = @id`, { id });
     context.logFor(job);
   },
-  'update.restore': (context, { id, version }) => {
-    const row = requireVersion(context, 'job_update', id, version);
-    if (row.state !== 'dropped')
-      throw unprocessable('not-dropped', 'Only a draft that was dropped is taken up again.', 'id');
-    execute(context.db, `UPDATE job_update SET state = 'draft', version = version + 1 WHERE id = @id`, { id });
-    context.logFor(row.job);
-  },
   'update.send': (context, { id, version, title, body, expiresOn, recipients }) => {
     const draft = needDraft(context, id, version);
     execute(

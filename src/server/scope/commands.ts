@@ -110,29 +110,25 @@ const TABLES = {
 } as const satisfies Record<Removable, string>;
 
 /** Takes a thing away or brings it back; what follows from the drawing follows. */
-function setRemoved(context: PlanContext, of: Removable, id: string, removed: 0 | 1): void {
+function takeAway(context: PlanContext, of: Removable, id: string): void {
   // Each of these tables has its own columns; what is asked here is there or not.
   const row: { removed: 0 | 1; state?: string; area?: string | null; job?: string } = requireRow(
     context,
     TABLES[of],
     id,
   );
-  if (row.removed === removed)
-    throw unprocessable('so-already', removed ? 'This was taken away already.' : 'This is there.', 'id');
+  if (row.removed) throw unprocessable('so-already', 'This was taken away already.', 'id');
   // What was settled is part of the job’s story, and may have brought work.
   if (of === 'assumption' && row.state !== 'open')
     throw unprocessable('settled-already', 'This is settled; open it again to take it away.', 'id');
-  update(context.db, TABLES[of], id, { removed });
+  update(context.db, TABLES[of], id, { removed: 1 });
   if (of === 'opening' && row.area) recalculateArea(context, row.area);
   // What is ordered is coming, whatever the list says.
-  if (of === 'selection' && removed && isComing(row.state as SelectionState))
+  if (of === 'selection' && isComing(row.state as SelectionState))
     throw unprocessable('ordered-already', 'This is ordered and on its way; take the order back first.', 'id');
   const job = row.job ?? requireRow(context, 'area', row.area ?? '', 'area').job;
   if (of === 'selection' || of === 'request' || of === 'close-in-sign')
-    context.replan(
-      job,
-      `a ${of === 'close-in-sign' ? 'signature' : of} was ${removed ? 'taken away' : 'brought back'}`,
-    );
+    context.replan(job, `a ${of === 'close-in-sign' ? 'signature' : of} was taken away`);
   else context.planStays(job);
 }
 
@@ -204,8 +200,7 @@ export const scopeHandlers = handlers({
     });
     context.logFor(job);
   },
-  'line.remove': (context, { of, id }) => setRemoved(context, of, id, 1),
-  'line.restore': (context, { of, id }) => setRemoved(context, of, id, 0),
+  'line.remove': (context, { of, id }) => takeAway(context, of, id),
   'finding.add': (context, { id, job, ...finding }) => {
     requireRow(context, 'job', job, 'job');
     insert(context.db, 'finding', { id, job, ...findingValues(context, job, finding) });

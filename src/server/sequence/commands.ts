@@ -75,10 +75,4 @@ export const sequenceHandlers = handlers({
     execute(context.db, `UPDATE hold SET state = 'released', version = version + 1 WHERE id = @id`, { id });
     context.replan(hold.job, `${hold.label} was released`);
   },
-  'hold.reopen': (context, { id, version }) => {
-    const hold = requireVersion(context, 'hold', id, version);
-    if (hold.state === 'open') throw unprocessable('open-already', 'This is open.', 'id');
-    execute(context.db, `UPDATE hold SET state = 'open', version = version + 1 WHERE id = @id`, { id });
-    context.replan(hold.job, `${hold.label} holds again`);
-  },
 });

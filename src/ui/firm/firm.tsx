@@ -168,7 +168,7 @@ function SubsTable({
                           { sub: sub.id, firstDay: away.firstDay },
                           {
                             text: `${sub.name} is back.`,
-                            undo: () => void give(subAway, { sub: sub.id, ...away }, { text: 'Away again.' }),
+                            back: 'Away again.',
                           },
                         )
                       }

@@ -1,5 +1,5 @@
 'use client';
-import { removeLine, restoreLine, type Removable } from '@/contract/commands/scope';
+import { removeLine, type Removable } from '@/contract/commands/scope';
 import { useSend } from './use-send';
 
 /** Takes a thing away at once, with a way back in the line at the foot. */
@@ -11,7 +11,7 @@ export function useRemove(): (of: Removable, id: string, words: string) => void 
       { of, id },
       {
         text: `${words} was taken away.`,
-        undo: () => void give(restoreLine, { of, id }, { text: `${words} is back.` }),
+        back: `${words} is back.`,
       },
     );
 }

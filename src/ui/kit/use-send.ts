@@ -3,12 +3,14 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useState } from 'react';
 import type { PayloadOf } from '@/contract/command';
 import type { KnownKind } from '@/contract/commands';
+import { undo } from '@/contract/commands/undo';
 import { send } from '../offline/send';
 import { useToast } from './toast';
 
 interface Told {
   text: string;
-  undo?: () => void;
+  /** What is said when it was taken back; without it there is no way back from here. */
+  back?: string;
 }
 
 /** Sends it. @returns whether it was kept */
@@ -20,12 +22,16 @@ export function useSend() {
   const say = useToast();
   const [busy, setBusy] = useState(false);
   const give = useCallback<Give>(
-    async (kind, payload, told) => {
+    async function give(kind, payload, told): Promise<boolean> {
       setBusy(true);
       const sent = await send(kind, payload);
       setBusy(false);
       if (!sent.ok) say({ text: sent.problem.title });
-      else if (told) say(told);
+      else if (told) {
+        const { text, back } = told;
+        const takeBack = () => void give(undo, { command: sent.command }, { text: back ?? '' });
+        say({ text, ...(back ? { undo: takeBack } : {}) });
+      }
       router.refresh();
       return sent.ok;
     },

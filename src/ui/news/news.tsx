@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { restoreUpdate, dropUpdate, editUpdate, retryMessage, revokeLink } from '@/contract/commands/news';
+import { dropUpdate, editUpdate, retryMessage, revokeLink } from '@/contract/commands/news';
 import { routes } from '@/contract/routes';
 import type { LinkView, MessageView, NewsView, UpdateView } from '@/contract/views/news';
 import { formatDay } from '@/core/units/day';
@@ -136,7 +136,7 @@ function Draft({ draft, onEdit, onSend }: { draft: UpdateView; onEdit: () => voi
               { id, version },
               {
                 text: 'Dropped.',
-                undo: () => void give(restoreUpdate, { id, version: version + 1 }, { text: 'Taken up again.' }),
+                back: 'Taken up again.',
               },
             )
           }

@@ -21,9 +21,9 @@ afterEach(() => {
 describe('a command on its way', () => {
   it('was applied, now or before', async () => {
     answer(200, { id: command.id, status: 'applied', seq: 7, result: { id: 'x' } });
-    expect(await post(command)).toEqual({ ok: true, result: { id: 'x' } });
+    expect(await post(command)).toEqual({ ok: true, result: { id: 'x' }, command: command.id });
     answer(200, { id: command.id, status: 'repeated', seq: 7, result: null });
-    expect(await post(command)).toEqual({ ok: true, result: null });
+    expect(await post(command)).toEqual({ ok: true, result: null, command: command.id });
   });
 
   it('was refused, with what the door said', async () => {

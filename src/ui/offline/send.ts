@@ -5,7 +5,8 @@ import type { CommandType, Input, KnownKind } from '@/contract/commands';
 import { now } from './clock';
 import { onItsWay } from './on-its-way';
 
-export type Sent<Result = unknown> = { ok: true; result: Result } | { ok: false; problem: ProblemDocument };
+export type Sent<Result = unknown> =
+  { ok: true; result: Result; command: string } | { ok: false; problem: ProblemDocument };
 
 export const newId = (): string => uuid();
 
@@ -48,7 +49,7 @@ async function deliver(command: Command, { link, patienceMs }: Terms): Promise<S
     // Busy says so itself; whatever else goes wrong on the server says nothing that a person could use.
     if (response.status >= 500 && response.status !== 503) return { ok: false, problem: FAILED };
     const body = (await response.json()) as CommandAnswer | ProblemDocument;
-    if (response.ok && 'seq' in body) return { ok: true, result: body.result };
+    if (response.ok && 'seq' in body) return { ok: true, result: body.result, command: command.id };
     return { ok: false, problem: body as unknown as ProblemDocument };
   } catch {
     return { ok: false, problem: NO_CONNECTION };

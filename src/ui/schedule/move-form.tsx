@@ -29,12 +29,7 @@ export function MoveForm({ block, to, onDone }: { block: BoardBlock; to: Moved; 
                 { task: block.task },
                 {
                   text: 'The pin is out; the plan follows.',
-                  undo: () =>
-                    void give(
-                      setPin,
-                      { task: block.task, day: block.day, half: block.half, reason: block.pin ?? '' },
-                      { text: 'Pinned again.' },
-                    ),
+                  back: 'Pinned again.',
                 },
               )
             }

@@ -117,11 +117,7 @@ export function Extras({ extras, withArea }: { extras: ExtraView[]; withArea?: b
                 disabled={busy}
                 onClick={() =>
                   void (extra.state === 'open'
-                    ? give(
-                        finishExtra,
-                        { id: extra.id },
-                        { text: 'Done; the plan follows.', undo: () => void give(reopenExtra, { id: extra.id }) },
-                      )
+                    ? give(finishExtra, { id: extra.id }, { text: 'Done; the plan follows.', back: 'Taken back.' })
                     : give(reopenExtra, { id: extra.id }, { text: 'It is open again.' }))
                 }
               >

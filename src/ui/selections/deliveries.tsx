@@ -319,12 +319,7 @@ function Stored({ thing, today }: { thing: StoredThing; today: Day }) {
         { id, version, state: 'gone' },
         {
           text: `${thing.what}: gone.`,
-          undo: () =>
-            void give(
-              settleSpare,
-              { id, version: version + 1, state: 'kept' },
-              { text: `${thing.what} is kept again.` },
-            ),
+          back: `${thing.what} is kept again.`,
         },
       );
     if (thing.from === 'salvage')
@@ -333,12 +328,7 @@ function Stored({ thing, today }: { thing: StoredThing; today: Day }) {
         { id, version, kept: 'back', place: '' },
         {
           text: `${thing.what}: back in the house.`,
-          undo: () =>
-            void give(
-              keepSalvage,
-              { id, version: version + 1, kept: 'kept', place: '' },
-              { text: `${thing.what} is kept again.` },
-            ),
+          back: `${thing.what} is kept again.`,
         },
       );
   };

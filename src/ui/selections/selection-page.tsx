@@ -173,19 +173,7 @@ function NextSteps({ view, onOpen }: { view: SelectionPageView; onOpen: (open: O
               { id: item.id, version: item.version, to, day: today, note: '', place: '' },
               {
                 text: `${item.category}: ${to}.`,
-                undo: () =>
-                  void give(
-                    stepSelection,
-                    {
-                      id: item.id,
-                      version: item.version + 1,
-                      to: item.state,
-                      day: today,
-                      note: 'taken back',
-                      place: '',
-                    },
-                    { text: 'Taken back.' },
-                  ),
+                back: 'Taken back.',
               },
             )
           }

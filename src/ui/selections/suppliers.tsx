@@ -168,8 +168,7 @@ function One({ supplier, today, onOpen }: { supplier: Supplier; today: Day; onOp
                 { supplier: supplier.id, firstDay: closure.firstDay },
                 {
                   text: 'They are not closed then; every date follows.',
-                  undo: () =>
-                    void give(closeSupplier, { supplier: supplier.id, ...closure }, { text: 'They are closed then.' }),
+                  back: 'They are closed then.',
                 },
               )
             }

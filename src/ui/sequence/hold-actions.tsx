@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import type { HoldView } from '@/contract/views/job';
-import { expectHold, releaseHold, reopenHold } from '@/contract/commands/sites';
+import { expectHold, releaseHold } from '@/contract/commands/sites';
 import { CommandForm, TextField } from '../kit/form';
 import { useToast } from '../kit/toast';
 import { useSend } from '../kit/use-send';
@@ -55,7 +55,7 @@ export function HoldActions({ hold, job }: { hold: HoldView; job: string }) {
             { id, version },
             {
               text: `${hold.label} is settled; the plan follows.`,
-              undo: () => void give(reopenHold, { id, version: version + 1 }, { text: `${hold.label} holds again.` }),
+              back: `${hold.label} holds again.`,
             },
           )
         }

@@ -216,18 +216,7 @@ function Own({ view }: { view: SequenceView }) {
                     { id: own.id },
                     {
                       text: 'Dropped; the plan follows.',
-                      undo: () =>
-                        void give(
-                          addLink,
-                          {
-                            id: newId(),
-                            job: view.job.id,
-                            before: own.ends.before,
-                            after: own.ends.after,
-                            reason: own.reason,
-                          },
-                          { text: 'Agreed again.' },
-                        ),
+                      back: 'Agreed again.',
                     },
                   )
                 }

@@ -63,7 +63,7 @@ export function RunList({ view }: { view: RunView }) {
                           { about: line.id },
                           {
                             text: `${line.text}: bought.`,
-                            undo: () => void give(unpurchaseShortage, { about: line.id }),
+                            back: `${line.text} is open again.`,
                           },
                         ))
                   }

@@ -45,7 +45,7 @@ export function Unfiled({ lines }: { lines: UnfiledView[] }) {
           'priceds',
           'priced',
         ),
-        undo: () => void give(unfileObservation, { about: line.id }, { text: 'It waits for its place again.' }),
+        back: 'It waits for its place again.',
       },
     );
   const open = lines.filter((line) => line.filedAs === null).length;

@@ -1,0 +1,217 @@
+import { groupBy } from '@/core/group-by';
+import { queryAll, execute, queryOne } from './query';
+import type { Connection } from './open';
+
+/** A value of a column as it is written down; real numbers are text with all their digits. */
+type Kept = string | number | null;
+export type Columns = Record<string, Kept>;
+
+/** What became of one row: of a new one there is no before, of one that is gone no after. */
+export interface RowChange {
+  table: string;
+  key: Columns;
+  before: Columns | null;
+  after: Columns | null;
+}
+
+/** Of these it is only noted that a row was added: what was told, or recorded on a walk, is not put back like a row. */
+export const LASTING_TABLES: ReadonlySet<string> = new Set(['message', 'observation', 'purchased']);
+
+/** Tables that are not watched. */
+const UNWATCHED = new Set([
+  // What stands of the records follows from them.
+  'standing',
+  'projection',
+  // Files lie beside the database.
+  'picture',
+  'recording',
+  // The log, and what the planner makes of everything else.
+  'command_log',
+  'command_inverse',
+  'calendar_event',
+  'plan',
+  'plan_part',
+  'plan_mark',
+  'plan_move',
+  'plan_problem',
+  'plan_search',
+  'walk_plan',
+]);
+
+interface Column {
+  name: string;
+  type: string;
+  pk: number;
+  hidden: number;
+}
+
+const columnsOf = (db: Connection, table: string): Column[] =>
+  (db.pragma(`table_xinfo(${table})`) as Column[]).filter((column) => column.hidden === 0);
+
+/** Expression for a row, or part of it, as JSON; `row` is NEW, OLD or the table itself. */
+const json = (columns: readonly Column[], row: string): string =>
+  `json_object(${columns
+    .map(({ name, type }) => {
+      const value = `${row}."${name}"`;
+      return `'${name}', ${type === 'REAL' ? `iif(${value} IS NULL, NULL, format('%!.17g', ${value}))` : value}`;
+    })
+    .join(', ')})`;
+
+interface ForeignKey {
+  /** Which of its table's keys a column belongs to. */
+  id: number;
+  /** The table that is named, by which column, and the column that names it. */
+  table: string;
+  to: string | null;
+  from: string;
+  on_delete: string;
+}
+type Columned = [ForeignKey, ...ForeignKey[]];
+
+const tableNames = (db: Connection): string[] =>
+  (db.pragma('main.table_list') as { name: string; type: string }[])
+    .filter(({ name, type }) => type === 'table' && !name.startsWith('sqlite_'))
+    .map(({ name }) => name);
+
+/** What a table names of others, each key by its columns. */
+const foreignKeys = (db: Connection, table: string): Columned[] => [
+  ...(groupBy(db.pragma(`foreign_key_list(${table})`) as ForeignKey[], ({ id }) => id).values() as Iterable<Columned>),
+];
+
+interface Watched {
+  columns: readonly Column[];
+  /** What a row is found by: its key, or where the table has none its number in the file. */
+  key: readonly Column[];
+  /** The tables that name its rows. */
+  named: { by: string; columns: Columned }[];
+}
+
+const watched = new WeakMap<Connection, ReadonlyMap<string, Watched>>();
+
+function tablesOf(db: Connection): ReadonlyMap<string, Watched> {
+  const tables = watched.get(db);
+  if (!tables) throw new Error('This connection does not note what is written.');
+  return tables;
+}
+
+/** Has a connection note every row that is written to from now on; asked once, where it is opened. */
+export function noteChanges(db: Connection): void {
+  const tables = new Map<string, Watched>();
+  db.exec(
+    'CREATE TEMP TABLE row_change (n INTEGER PRIMARY KEY, name TEXT NOT NULL, key TEXT NOT NULL, before TEXT, after TEXT)',
+  );
+  const names = tableNames(db);
+  for (const name of names) {
+    if (UNWATCHED.has(name)) continue;
+    const columns = columnsOf(db, name);
+    const keys = columns.filter((column) => column.pk > 0);
+    const key = keys.length > 0 ? keys : [{ name: 'rowid', type: 'INTEGER', pk: 1, hidden: 0 }];
+    tables.set(name, { columns, key, named: [] });
+    const [was, is] = [json(columns, 'OLD'), json(columns, 'NEW')];
+    const lasting = LASTING_TABLES.has(name);
+    const note = (act: string, row: string, before: string, after: string): string =>
+      `CREATE TEMP TRIGGER noted_${name}_${act} AFTER ${act} ON main.${name} BEGIN
+        INSERT INTO row_change (name, key, before, after) VALUES ('${name}', ${json(key, row)}, ${before}, ${after});
+      END;`;
+    db.exec(note('insert', 'NEW', 'NULL', lasting ? `'{}'` : is));
+    if (!lasting) db.exec(note('update', 'OLD', was, is) + note('delete', 'OLD', was, 'NULL'));
+  }
+  for (const table of names)
+    for (const columns of foreignKeys(db, table)) tables.get(columns[0].table)?.named.push({ by: table, columns });
+  watched.set(db, tables);
+}
+
+interface NotedRow {
+  name: string;
+  key: string;
+  before: string | null;
+  after: string | null;
+}
+
+const read = (text: string | null): Columns | null => (text === null ? null : (JSON.parse(text) as Columns));
+
+/** What has been written since this was asked last, each row once: as it was at first and as it is at last. */
+export function changesSince(db: Connection): RowChange[] {
+  const noted = queryAll<NotedRow>(db, 'SELECT name, key, before, after FROM row_change ORDER BY n');
+  if (noted.length === 0) return [];
+  execute(db, 'DELETE FROM row_change');
+  const rows = new Map<string, NotedRow>();
+  for (const row of noted) {
+    const id = `${row.name} ${row.key}`;
+    rows.set(id, { ...row, before: (rows.get(id) ?? row).before });
+  }
+  return [...rows.values()].flatMap(({ name, key, before, after }) =>
+    before === after ? [] : [{ table: name, key: read(key) ?? {}, ...differing(read(before), read(after)) }],
+  );
+}
+
+/** Of a row that was changed only the columns in which it differs. */
+function differing(before: Columns | null, after: Columns | null): Pick<RowChange, 'before' | 'after'> {
+  if (!before || !after) return { before, after };
+  const names = Object.keys(after).filter((name) => before[name] !== after[name]);
+  const only = (row: Columns): Columns => Object.fromEntries(names.map((name) => [name, row[name] ?? null]));
+  return { before: only(before), after: only(after) };
+}
+
+const where = (key: readonly Column[]): string => key.map(({ name }) => `"${name}" = @key_${name}`).join(' AND ');
+const keyValues = (key: Columns): Columns =>
+  Object.fromEntries(Object.entries(key).map(([name, value]) => [`key_${name}`, value]));
+
+/** A row as it is now; undefined where there is none. */
+export function rowNow(db: Connection, { table, key }: Pick<RowChange, 'table' | 'key'>): Columns | undefined {
+  const known = tablesOf(db).get(table);
+  if (!known) return undefined;
+  const row = queryOne<{ row: string }>(
+    db,
+    `SELECT ${json(known.columns, table)} AS row FROM ${table} WHERE ${where(known.key)}`,
+    keyValues(key),
+  );
+  return row && (JSON.parse(row.row) as Columns);
+}
+
+/** How many rows of which table name a row; of those that the file itself would let go with it, or of any. */
+export function standingOn(
+  db: Connection,
+  { table, key }: Pick<RowChange, 'table' | 'key'>,
+  which: 'would go with it' | 'any',
+): { table: string; count: number }[] {
+  return (tablesOf(db).get(table)?.named ?? []).flatMap(({ by, columns }) => {
+    if (which !== 'any' && columns[0].on_delete !== 'CASCADE') return [];
+    const named = columns.map(({ to, from }) => [`"${from}" = @${to ?? 'id'}`, to ?? 'id'] as const);
+    if (named.some(([, to]) => key[to] === undefined)) return [];
+    const count =
+      queryOne<{ count: number }>(
+        db,
+        `SELECT count(*) AS count FROM ${by} WHERE ${named.map(([is]) => is).join(' AND ')}`,
+        Object.fromEntries(named.map(([, to]) => [to, key[to] ?? null])),
+      )?.count ?? 0;
+    return count > 0 ? [{ table: by, count }] : [];
+  });
+}
+
+/** Puts a row back as it was before; its version goes on counting, so that whoever looks at it hears of it. */
+export function putBack(db: Connection, { table, key, before, after }: RowChange): void {
+  const known = tablesOf(db).get(table);
+  if (!known) throw new Error(`${table} is not watched.`);
+  if (!before) {
+    execute(db, `DELETE FROM ${table} WHERE ${where(known.key)}`, keyValues(key));
+    return;
+  }
+  const names = Object.keys(before).filter((name) => name !== 'version' || !after);
+  if (!after) {
+    execute(
+      db,
+      `INSERT INTO ${table} (${names.map((name) => `"${name}"`).join(', ')})
+        VALUES (${names.map((name) => `@${name}`).join(', ')})`,
+      before,
+    );
+    return;
+  }
+  const set = names.map((name) => `"${name}" = @${name}`);
+  if ('version' in before) set.push('version = version + 1');
+  if (set.length === 0) return;
+  execute(db, `UPDATE ${table} SET ${set.join(', ')} WHERE ${where(known.key)}`, {
+    ...Object.fromEntries(names.map((name) => [name, before[name] ?? null])),
+    ...keyValues(key),
+  });
+}

@@ -1,0 +1,149 @@
+import { describe, expect, it } from 'vitest';
+import type { CommandType } from '@/contract/commands';
+import type { Connection } from '@/server/database/open';
+import { queryAll, queryOne } from '@/server/database/query';
+import { dispatch } from '@/server/dispatch/dispatch';
+import type { Installation } from '@/server/installation';
+import { demoId } from '../../demo/seed';
+import { GIVEN } from '../support/given';
+import { demoHouse, giveRaw, MAREN, newId, raw, trying, type Answer } from '../support/installations';
+
+/** What is only added to, and what the planner makes of everything else. */
+const ASIDE = /^(command_.*|plan.*|calendar_event|walk_plan|sqlite_.*|observation|standing|projection)$/;
+
+/** Everything the file holds but versions, which go on counting. */
+function everything(db: Connection): string[] {
+  const tables = queryAll<{ name: string }>(db, `SELECT name FROM sqlite_schema WHERE type = 'table' ORDER BY name`);
+  return tables.flatMap(({ name }) => {
+    if (ASIDE.test(name)) return [];
+    const rows = queryAll<Record<string, unknown>>(db, `SELECT * FROM ${name}`);
+    return rows.map(({ version: _, ...row }) => `${name} ${JSON.stringify(row)}`).sort();
+  });
+}
+
+const unlike = (one: readonly string[], other: readonly string[]): string[] => {
+  const [left, right] = [new Set(one), new Set(other)];
+  return [
+    ...one.filter((row) => !right.has(row)).map((row) => `− ${row}`),
+    ...other.filter((row) => !left.has(row)).map((row) => `+ ${row}`),
+  ];
+};
+
+/** What stays, and why; everything else that can be given is taken back whole. */
+const STAYS: Partial<Record<CommandType, string>> = {
+  // What somebody outside said is theirs.
+  'area.accept': 'not-allowed',
+  'change.answer': 'not-allowed',
+  'client.ask': 'not-allowed',
+  'message.acknowledge': 'not-allowed',
+  'request.reply': 'not-allowed',
+  'selection.pick': 'not-allowed',
+  'statement.agree': 'not-allowed',
+  // What was told was told, and what was recorded is withdrawn where it was recorded.
+  'change.send': 'undo-told',
+  'client.take-up': 'undo-told',
+  'request.ask-client': 'undo-told',
+  'statement.send': 'undo-told',
+  'update.send': 'undo-told',
+  // What leaves nothing behind.
+  'message.retry': 'undo-nothing',
+  'plan.search': 'undo-nothing',
+  'plan.search-stop': 'undo-nothing',
+  'walk.finish': 'undo-lasting',
+};
+
+const undo = (installation: Installation, command: string): Answer => giveRaw(installation, 'undo', { command });
+const codeOf = (answer: Answer): string => (answer.status === 'refused' ? answer.problem.code : answer.status);
+
+const payloadOf = (type: CommandType, installation: Installation): object => {
+  const { payload } = GIVEN[type]!;
+  return typeof payload === 'function' ? (payload as (of: Installation) => object)(installation) : payload;
+};
+const holdOn = (installation: Installation): object => ({ ...payloadOf('hold.add', installation), id: newId() });
+
+describe('what was done', () => {
+  it('is taken back whole, whatever it was, and stands again when that is taken back too', () => {
+    const installation = demoHouse();
+    const { db } = installation;
+    const stays: Record<string, string> = {};
+    let backAndForth = 0;
+    for (const type of Object.keys(GIVEN) as CommandType[]) {
+      const { before, payload, who = MAREN } = GIVEN[type]!;
+      trying(installation, () => {
+        before?.(installation);
+        const stood = everything(db);
+        const command = raw(type, typeof payload === 'function' ? payload(installation) : payload);
+        expect(dispatch(installation, who, command).status, type).toBe('applied');
+        const done = everything(db);
+        const back = raw('undo', { command: command.id });
+        const answer = dispatch(installation, MAREN, back);
+        if (answer.status === 'refused') {
+          stays[type] = answer.problem.code;
+          expect(unlike(done, everything(db)), type).toEqual([]);
+          return;
+        }
+        if (type === 'observation.record') {
+          expect(codeOf(undo(installation, command.id))).toBe('undone-already');
+          return;
+        }
+        expect(unlike(stood, everything(db)), type).toEqual([]);
+        // What stands among the records of walks is said anew rather than taken back twice.
+        if (type.startsWith('shortage.')) return;
+        backAndForth += 1;
+        expect(codeOf(undo(installation, command.id)), type).toBe('undone-already');
+        expect(codeOf(undo(installation, back.id)), type).toBe('applied');
+        expect(unlike(done, everything(db)), type).toEqual([]);
+      });
+    }
+    expect(stays).toEqual(STAYS);
+    expect(backAndForth).toBeGreaterThan(100);
+  });
+
+  it('is not taken back where somebody has built on it since, and it is said who, when and what', () => {
+    const installation = demoHouse();
+    const add = raw('hold.add', holdOn(installation));
+    const hold = (add.payload as { id: string }).id;
+    expect(dispatch(installation, MAREN, add).status).toBe('applied');
+    const version = queryOne<{ version: number }>(installation.db, 'SELECT version FROM hold WHERE id = @hold', {
+      hold,
+    });
+    const expecting = raw('hold.expect', { id: hold, version: version!.version, expectedOn: '2027-04-01' });
+    expect(dispatch(installation, MAREN, expecting)).toMatchObject({ status: 'applied' });
+    expect(undo(installation, add.id)).toMatchObject({
+      problem: {
+        code: 'undo-later',
+        field: 'command',
+        title: expect.stringMatching(/^The hold was changed again by .+ on .+ at \d\d:\d\d; take that back first\.$/),
+      },
+    });
+    expect(undo(installation, expecting.id).status).toBe('applied');
+    expect(undo(installation, add.id).status).toBe('applied');
+    expect(queryOne(installation.db, 'SELECT 1 FROM hold WHERE id = @hold', { hold })).toBeUndefined();
+  });
+
+  it('is not taken back where other rows name it', () => {
+    const installation = demoHouse();
+    const supplier = newId();
+    const add = raw('supplier.add', { ...payloadOf('supplier.add', installation), id: supplier });
+    expect(dispatch(installation, MAREN, add)).toMatchObject({ status: 'applied' });
+    const selection = { ...payloadOf('selection.add', installation), supplier: 'New Kiln' };
+    expect(giveRaw(installation, 'selection.add', selection)).toMatchObject({ status: 'applied' });
+    expect(undo(installation, add.id)).toMatchObject({
+      problem: {
+        code: 'undo-stood-on',
+        title: 'The supplier is in use: a selection stands on it. Take that away first.',
+      },
+    });
+    expect(queryOne(installation.db, 'SELECT 1 FROM supplier WHERE id = @supplier', { supplier })).toBeDefined();
+  });
+
+  it('is taken back only by those who may do it', () => {
+    const installation = demoHouse();
+    const add = raw('person.add', payloadOf('person.add', installation));
+    expect(dispatch(installation, MAREN, add).status).toBe('applied');
+    const lead = { kind: 'person', id: demoId('person', 'tobin'), name: 'T', role: 'lead' } as const;
+    expect(codeOf(giveRaw(installation, 'undo', { command: add.id }, lead))).toBe('not-allowed');
+    expect(codeOf(undo(installation, newId()))).toBe('unknown-id');
+    expect(codeOf(undo(installation, add.id))).toBe('applied');
+  });
+});
