@@ -239,7 +239,7 @@ function addNews(write: Writers, { job, selections, tasks }: Walked, { day, walk
       type,
       at: at(75),
       applied_at: at(75),
-      who: 'person',
+      who: type === 'plan.renewed' ? 'planner' : 'person',
       job,
       payload: JSON.stringify({ walk, number }),
       result: 'null',
