@@ -10,7 +10,7 @@ const area = demoId('signal', 'area', 'guest');
 const walk = demoId('signal', 'walk', '2');
 
 /** The pages that are held to stay flat, by their names. */
-const PAGES: Record<string, Path> = {
+export const PAGES: Record<string, Path> = {
   Today: routes.today(),
   Rooms: routes.rooms(job),
   Room: routes.room(job, area),
@@ -29,12 +29,17 @@ const PAGES: Record<string, Path> = {
 const SIMPLEST: Path = '/s/none';
 const ROUNDS = 30;
 
+/** What is measured is what is built from the code as it is. */
+export function buildForBench(): void {
+  execFileSync(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 2, 2] });
+}
+
 /**
  * Each page at ten years against the same open jobs without their past, and against the simplest page of the same server;
  * over HTTP, in turn.
  */
 export async function pageFigures(): Promise<Figure[]> {
-  execFileSync(process.execPath, ['scripts/build.mjs'], { stdio: ['ignore', 2, 2] });
+  buildForBench();
   const folders = [grown('without-past', '--past', 'none'), grown('ten-years', '--years', '10')];
   const servers: Running[] = [];
   try {

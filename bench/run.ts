@@ -4,6 +4,7 @@ import { planFigures } from './plan';
 import { quantityFigures } from './quantities';
 import { busyFigures } from './busy';
 import { pageFigures } from './pages';
+import { scriptFigures } from './script';
 import { scheduleFigures } from './schedule';
 
 /** `npm run bench [-- NAME]`: one JSON object a line; ratios against something plain, taken in the same run. */
@@ -12,6 +13,7 @@ const QUESTIONS = {
   door: doorFigures,
   quantities: quantityFigures,
   pages: pageFigures,
+  script: scriptFigures,
   busy: busyFigures,
   schedule: scheduleFigures,
   narration: narrationFigures,

@@ -1,5 +1,6 @@
 'use client';
 import { routes } from '@/contract/routes';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -11,9 +12,18 @@ import { JobTabs } from '../shell/job-tabs';
 import { CommandForm, TextField } from '../kit/form';
 import { SidePanel } from '../kit/side-panel';
 import { newId } from '../offline/send';
-import { Load, OverTime } from './charts';
 import type { Day } from '@/core/units/day';
 import { Block, Empty, PageHead } from '../kit/page';
+
+/** What draws charts is a third of this page's script: it comes after the page stands, and its place is kept for it. */
+const OverTime = dynamic(() => import('./charts').then((charts) => charts.OverTime), {
+  ssr: false,
+  loading: () => <div className="chart" />,
+});
+const Load = dynamic(() => import('./charts').then((charts) => charts.Load), {
+  ssr: false,
+  loading: () => <div className="chart small" />,
+});
 
 /** Slips shown before one asks for all. */
 const FIRST = 12;

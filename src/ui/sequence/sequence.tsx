@@ -29,11 +29,15 @@ import { LinkButton } from '../kit/link-button';
 
 type Step = StepView;
 
+/** Steps shown before one asks for all: the weeks that are looked at. */
+const FIRST = 40;
+
 /** The job's order as steps to read from the top: when, what, who, and the reason on every link. */
 export function Sequence({ view }: { view: SequenceView }) {
   const [area, setArea] = useState('');
   const [adding, setAdding] = useState(false);
   const [through, setThrough] = useState(false);
+  const [all, setAll] = useState(false);
   const [step, setStep] = useState<string>();
   const chosen = view.steps.find((entry) => entry.task === step);
   const steps = view.steps.filter((entry) => area === '' || entry.area === area);
@@ -85,11 +89,18 @@ export function Sequence({ view }: { view: SequenceView }) {
             {through ? (
               <WalkThrough key={area} steps={steps} onChange={setStep} />
             ) : (
-              <ol className="lines">
-                {steps.map((entry) => (
-                  <StepLine key={entry.task} step={entry} onChange={() => setStep(entry.task)} />
-                ))}
-              </ol>
+              <>
+                <ol className="lines">
+                  {(all ? steps : steps.slice(0, FIRST)).map((entry) => (
+                    <StepLine key={entry.task} step={entry} onChange={() => setStep(entry.task)} />
+                  ))}
+                </ol>
+                {!all && steps.length > FIRST && (
+                  <Button className="mt-3" variant="outline-secondary" onClick={() => setAll(true)}>
+                    Show the {steps.length - FIRST} later steps too
+                  </Button>
+                )}
+              </>
             )}
           </section>
           <aside>
@@ -180,20 +191,25 @@ function StepLine({ step, onChange }: { step: Step; onChange: () => void }) {
       {open.slice(0, 2).map((link) => (
         <Because key={`${link.from}${link.rule}`} link={link} />
       ))}
-      {(open.length > 2 || step.links.length > open.length) && (
-        <details className="small-text">
-          <summary className="soft">
-            {open.length === 0
-              ? `after ${step.links.length} that ${step.links.length === 1 ? 'is' : 'are'} done`
-              : `${step.links.length - Math.min(2, open.length)} more ` +
-                (step.links.length - Math.min(2, open.length) === 1 ? 'reason' : 'reasons')}
-          </summary>
-          {[...open.slice(2), ...step.links.filter((link) => link.done)].map((link) => (
-            <Because key={`${link.from}${link.rule}`} link={link} />
-          ))}
-        </details>
-      )}
+      <MoreReasons open={open.slice(2)} done={step.links.filter((link) => link.done)} shown={open.length} />
     </Line>
+  );
+}
+
+/** What else a step comes after; made only once somebody unfolds it. */
+function MoreReasons({ open, done, shown }: { open: Step['links']; done: Step['links']; shown: number }) {
+  const [unfolded, setUnfolded] = useState(false);
+  const count = open.length + done.length;
+  if (count === 0) return null;
+  return (
+    <details className="small-text" onToggle={(event) => setUnfolded(event.currentTarget.open)}>
+      <summary className="soft">
+        {shown === 0
+          ? `after ${count} that ${count === 1 ? 'is' : 'are'} done`
+          : `${count} more ${count === 1 ? 'reason' : 'reasons'}`}
+      </summary>
+      {unfolded && [...open, ...done].map((link) => <Because key={`${link.from}${link.rule}`} link={link} />)}
+    </details>
   );
 }
 
