@@ -16,9 +16,11 @@ import { planInput } from '@/server/plan/plan-input';
 import { renewOnce } from '@/server/plan/renew';
 import { optionsView } from '@/server/views/scope';
 import { roomsView } from '@/server/views/rooms';
+import { dispatchLarge, isLarge } from '@/server/threads/dispatch-large';
 import { endThreads, inThread } from '@/server/threads/in-thread';
 import { serve } from '@/server/serving';
-import { areaOf, command, demoHouse, MAREN, must, newId, root, signalHouse } from '../support/installations';
+import { GIVEN } from '../support/given';
+import { areaOf, command, demoHouse, MAREN, must, newId, raw, root, signalHouse } from '../support/installations';
 
 const bundle = join(root, '.built', 'planner.mjs');
 
@@ -50,6 +52,35 @@ const stateOf = (installation: Installation, id: string) =>
     'SELECT state, tries, failure FROM message WHERE id = @id',
     { id },
   );
+
+describe('a large command', () => {
+  it('is carried out in a thread, once, and is heard of here', async () => {
+    const installation = demoHouse();
+    onTestFinished(() => endThreads(installation));
+    const one = (GIVEN['selections.import']!.payload as { lines: object[] }).lines[0];
+    const lines = (): object[] =>
+      Array.from({ length: 900 }, (_, at) => ({ ...one, id: newId(), category: `Tile ${at}` }));
+    const list = raw('selections.import', { job: signalHouse, lines: lines() });
+    expect(isLarge(list)).toBe(true);
+    expect(isLarge(command('hold.release', { id: newId(), version: 1 }))).toBe(false);
+    const heard: string[] = [];
+    for (const event of ['log', 'marked']) installation.news.on(event, () => heard.push(event));
+    let [last, longest] = [performance.now(), 0];
+    const beat = setInterval(() => {
+      longest = Math.max(longest, performance.now() - last);
+      last = performance.now();
+    }, 2);
+    onTestFinished(() => clearInterval(beat));
+    const began = performance.now();
+    expect(await dispatchLarge(installation, MAREN, list)).toMatchObject({ status: 'applied' });
+    expect(longest).toBeLessThan((performance.now() - began) / 2);
+    clearInterval(beat);
+    expect(heard).toEqual(['log', 'marked']);
+    expect(queryAll(installation.db, `SELECT 1 FROM selection WHERE category LIKE 'Tile %'`)).toHaveLength(900);
+    expect(await dispatchLarge(installation, MAREN, list)).toMatchObject({ status: 'repeated' });
+    expect(heard).toHaveLength(2);
+  });
+});
 
 describe('the planner’s thread', () => {
   it('plans what is marked while others go on, tells the screens, and drafts what waited for it', async () => {

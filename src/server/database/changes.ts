@@ -86,27 +86,33 @@ interface Watched {
   named: { by: string; columns: Columned }[];
 }
 
-const watched = new WeakMap<Connection, ReadonlyMap<string, Watched>>();
+const known = new WeakMap<Connection, ReadonlyMap<string, Watched>>();
 
+/** The tables whose rows are noted; looked up where it is asked, since the framework loads this file more than once. */
 function tablesOf(db: Connection): ReadonlyMap<string, Watched> {
-  const tables = watched.get(db);
-  if (!tables) throw new Error('This connection does not note what is written.');
-  return tables;
-}
-
-/** Has a connection note every row that is written to from now on; asked once, where it is opened. */
-export function noteChanges(db: Connection): void {
-  const tables = new Map<string, Watched>();
-  db.exec(
-    'CREATE TEMP TABLE row_change (n INTEGER PRIMARY KEY, name TEXT NOT NULL, key TEXT NOT NULL, before TEXT, after TEXT)',
-  );
+  const before = known.get(db);
+  if (before) return before;
   const names = tableNames(db);
+  const tables = new Map<string, Watched>();
   for (const name of names) {
     if (UNWATCHED.has(name)) continue;
     const columns = columnsOf(db, name);
     const keys = columns.filter((column) => column.pk > 0);
     const key = keys.length > 0 ? keys : [{ name: 'rowid', type: 'INTEGER', pk: 1, hidden: 0 }];
     tables.set(name, { columns, key, named: [] });
+  }
+  for (const table of names)
+    for (const columns of foreignKeys(db, table)) tables.get(columns[0].table)?.named.push({ by: table, columns });
+  known.set(db, tables);
+  return tables;
+}
+
+/** Has a connection note every row that is written to from now on; asked once, where it is opened. */
+export function noteChanges(db: Connection): void {
+  db.exec(
+    'CREATE TEMP TABLE row_change (n INTEGER PRIMARY KEY, name TEXT NOT NULL, key TEXT NOT NULL, before TEXT, after TEXT)',
+  );
+  for (const [name, { columns, key }] of tablesOf(db)) {
     const [was, is] = [json(columns, 'OLD'), json(columns, 'NEW')];
     const lasting = LASTING_TABLES.has(name);
     const note = (act: string, row: string, before: string, after: string): string =>
@@ -116,9 +122,6 @@ export function noteChanges(db: Connection): void {
     db.exec(note('insert', 'NEW', 'NULL', lasting ? `'{}'` : is));
     if (!lasting) db.exec(note('update', 'OLD', was, is) + note('delete', 'OLD', was, 'NULL'));
   }
-  for (const table of names)
-    for (const columns of foreignKeys(db, table)) tables.get(columns[0].table)?.named.push({ by: table, columns });
-  watched.set(db, tables);
 }
 
 interface NotedRow {
@@ -159,11 +162,11 @@ const keyValues = (key: Columns): Columns =>
 
 /** A row as it is now; undefined where there is none. */
 export function rowNow(db: Connection, { table, key }: Pick<RowChange, 'table' | 'key'>): Columns | undefined {
-  const known = tablesOf(db).get(table);
-  if (!known) return undefined;
+  const watched = tablesOf(db).get(table);
+  if (!watched) return undefined;
   const row = queryOne<{ row: string }>(
     db,
-    `SELECT ${json(known.columns, table)} AS row FROM ${table} WHERE ${where(known.key)}`,
+    `SELECT ${json(watched.columns, table)} AS row FROM ${table} WHERE ${where(watched.key)}`,
     keyValues(key),
   );
   return row && (JSON.parse(row.row) as Columns);
@@ -191,10 +194,10 @@ export function standingOn(
 
 /** Puts a row back as it was before; its version goes on counting, so that whoever looks at it hears of it. */
 export function putBack(db: Connection, { table, key, before, after }: RowChange): void {
-  const known = tablesOf(db).get(table);
-  if (!known) throw new Error(`${table} is not watched.`);
+  const watched = tablesOf(db).get(table);
+  if (!watched) throw new Error(`${table} is not watched.`);
   if (!before) {
-    execute(db, `DELETE FROM ${table} WHERE ${where(known.key)}`, keyValues(key));
+    execute(db, `DELETE FROM ${table} WHERE ${where(watched.key)}`, keyValues(key));
     return;
   }
   const names = Object.keys(before).filter((name) => name !== 'version' || !after);
@@ -210,7 +213,7 @@ export function putBack(db: Connection, { table, key, before, after }: RowChange
   const set = names.map((name) => `"${name}" = @${name}`);
   if ('version' in before) set.push('version = version + 1');
   if (set.length === 0) return;
-  execute(db, `UPDATE ${table} SET ${set.join(', ')} WHERE ${where(known.key)}`, {
+  execute(db, `UPDATE ${table} SET ${set.join(', ')} WHERE ${where(watched.key)}`, {
     ...Object.fromEntries(names.map((name) => [name, before[name] ?? null])),
     ...keyValues(key),
   });

@@ -1,4 +1,5 @@
 import type { PackMarks } from '@/contract/views/walk';
+import { dispatch } from '../dispatch/dispatch';
 import { preview } from '../dispatch/preview';
 import { prepare } from '../dispatch/prepare';
 import type { Actor } from '../door/actor';
@@ -24,6 +25,7 @@ const read =
  * threads that have a connection of their own; nobody waits for somebody else's.
  */
 export const TASKS = {
+  dispatch: (installation: Installation, who: Actor, input: unknown) => dispatch(installation, who, input),
   preview: (installation: Installation, who: Actor, input: unknown) => preview(installation, who, input),
   prepare: (installation: Installation, who: Actor, input: unknown) => prepare(installation, who, input),
   pull: read((installation, task: string) => pullView(readFirm(installation), task)),

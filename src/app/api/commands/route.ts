@@ -9,6 +9,7 @@ import { Refusal } from '@/server/refusal';
 import type { Actor } from '@/server/door/actor';
 import { isPrepared } from '@/server/dispatch/prepare';
 import type { Prepared } from '@/server/door/prepared';
+import { dispatchLarge, isLarge } from '@/server/threads/dispatch-large';
 import { inThread } from '@/server/threads/in-thread';
 
 async function standing(installation: Installation, request: Request): Promise<Actor> {
@@ -31,11 +32,15 @@ async function preparedFor(
   return prepared && { [type]: prepared };
 }
 
+async function dispatched(installation: Installation, who: Actor, body: unknown): ReturnType<typeof dispatchSoon> {
+  if (isLarge(body)) return dispatchLarge(installation, who, body);
+  return dispatchSoon(installation, who, body, await preparedFor(installation, who, body));
+}
+
 export const POST = route({ session: false }, async (installation, request) => {
   const body = await jsonBody(request);
   const who = await standing(installation, request);
-  const prepared = await preparedFor(installation, who, body);
-  const { httpStatus, ...answer } = await dispatchSoon(installation, who, body, prepared);
+  const { httpStatus, ...answer } = await dispatched(installation, who, body);
   if (answer.status === 'refused') return problem({ ...answer.problem, ...{ id: answer.id } });
   // Whoever founds the firm is its owner and comes in with it.
   if (answer.status === 'applied' && (body as { type?: unknown }).type === foundFirm.type)
