@@ -6,6 +6,11 @@ import { readNarration } from '../src/core/narration/read';
 import { wordsOf } from '../src/core/narration/words';
 import { figure, inTurn, median, type Figure } from './measure';
 
+/** Speech of that many characters that never comes to an end, full of what could be a measure or a place. */
+const endless = (characters: number): Cue[] => [
+  { start: 0, end: 600, text: 'and then two and a half by the kitchen wall and '.repeat(characters / 48) },
+];
+
 /**
  * Half an hour of speech made of the demo's narrations, read anew each time; held against only cutting it into words.
  */
@@ -27,5 +32,12 @@ export async function narrationFigures(): Promise<Figure[]> {
     clock = (cues.at(-1)?.end ?? 0) + 2;
   }
   const [read = [], cut = []] = await inTurn(20, [() => readNarration(cues, areas), () => wordsOf(cues)]);
-  return [figure('half an hour of narration read', median(read), 'ms', 'the same cut into words', median(cut))];
+  const [long = [], half = []] = await inTurn(5, [
+    () => readNarration(endless(60_000), areas),
+    () => readNarration(endless(30_000), areas),
+  ]);
+  return [
+    figure('half an hour of narration read', median(read), 'ms', 'the same cut into words', median(cut)),
+    figure('60 kB without a full stop read', median(long), 'ms', '30 kB of the same', median(half)),
+  ];
 }
