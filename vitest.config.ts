@@ -20,7 +20,7 @@ export default defineConfig({
           name: 'integration',
           globalSetup: 'tests/support/global-setup.ts',
           include: ['tests/integration/**/*.test.{ts,tsx}'],
-          testTimeout: 60_000,
+          testTimeout: 120_000,
           hookTimeout: 120_000,
         },
       },

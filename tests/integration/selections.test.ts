@@ -220,7 +220,7 @@ describe('dates from the plan', () => {
               });
           },
         ),
-        { numRuns: 25 },
+        { numRuns: 10 },
       ),
     120_000,
   );
@@ -695,7 +695,7 @@ describe('suppliers', () => {
               );
           },
         ),
-        { numRuns: 30 },
+        { numRuns: 12 },
       ),
     60_000,
   );

@@ -209,5 +209,5 @@ describe('what stands of the walks', () => {
       status: 0,
       said: expect.stringContaining('as its records say') as string,
     });
-  }, 30_000);
+  });
 });

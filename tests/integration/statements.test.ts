@@ -116,7 +116,7 @@ describe('every statement of the server', () => {
   // The compiler reads the whole server for it, beside everything else that runs.
   beforeAll(() => {
     all = queries();
-  }, 60_000);
+  }, 300_000);
 
   it('is one that the file understands, with tables and columns that are there', () => {
     const { db } = emptyHouse();

@@ -109,19 +109,22 @@ function tablesOf(db: Connection): ReadonlyMap<string, Watched> {
 
 /** Has a connection note every row that is written to from now on; asked once, where it is opened. */
 export function noteChanges(db: Connection): void {
-  db.exec(
-    'CREATE TEMP TABLE row_change (n INTEGER PRIMARY KEY, name TEXT NOT NULL, key TEXT NOT NULL, before TEXT, after TEXT)',
-  );
-  for (const [name, { columns, key }] of tablesOf(db)) {
-    const [was, is] = [json(columns, 'OLD'), json(columns, 'NEW')];
-    const lasting = LASTING_TABLES.has(name);
-    const note = (act: string, row: string, before: string, after: string): string =>
-      `CREATE TEMP TRIGGER noted_${name}_${act} AFTER ${act} ON main.${name} BEGIN
-        INSERT INTO row_change (name, key, before, after) VALUES ('${name}', ${json(key, row)}, ${before}, ${after});
-      END;`;
-    db.exec(note('insert', 'NEW', 'NULL', lasting ? `'{}'` : is));
-    if (!lasting) db.exec(note('update', 'OLD', was, is) + note('delete', 'OLD', was, 'NULL'));
-  }
+  // It lives only as long as the connection does.
+  db.pragma('temp_store = MEMORY');
+  db.exec(`BEGIN; ${NOTES} ${[...tablesOf(db)].map(([name, watched]) => triggersOf(name, watched)).join('\n')} COMMIT`);
+}
+
+const NOTES =
+  'CREATE TEMP TABLE row_change (n INTEGER PRIMARY KEY, name TEXT NOT NULL, key TEXT NOT NULL, before TEXT, after TEXT);';
+
+function triggersOf(name: string, { columns, key }: Watched): string {
+  const [was, is] = [json(columns, 'OLD'), json(columns, 'NEW')];
+  const note = (act: string, row: string, before: string, after: string): string =>
+    `CREATE TEMP TRIGGER noted_${name}_${act} AFTER ${act} ON main.${name} BEGIN
+      INSERT INTO row_change (name, key, before, after) VALUES ('${name}', ${json(key, row)}, ${before}, ${after});
+    END;`;
+  if (LASTING_TABLES.has(name)) return note('insert', 'NEW', 'NULL', `'{}'`);
+  return note('insert', 'NEW', 'NULL', is) + note('update', 'OLD', was, is) + note('delete', 'OLD', was, 'NULL');
 }
 
 interface NotedRow {
