@@ -222,7 +222,7 @@ describe('dates from the plan', () => {
         ),
         { numRuns: 10 },
       ),
-    120_000,
+    300_000,
   );
 
   it('count what must be granted before the order, and the closed days of the supplier', () => {
@@ -697,7 +697,7 @@ describe('suppliers', () => {
         ),
         { numRuns: 12 },
       ),
-    60_000,
+    300_000,
   );
 
   it('have lists: what is not ordered follows by its code, what is ordered stays', () => {
