@@ -131,7 +131,7 @@ describe('what was done', () => {
     expect(undo(installation, add.id)).toMatchObject({
       problem: {
         code: 'undo-stood-on',
-        title: 'The supplier is in use: a selection stands on it. Take that away first.',
+        title: 'The supplier is used by a selection since. Take that away first.',
       },
     });
     expect(queryOne(installation.db, 'SELECT 1 FROM supplier WHERE id = @supplier', { supplier })).toBeDefined();
@@ -145,5 +145,18 @@ describe('what was done', () => {
     expect(codeOf(giveRaw(installation, 'undo', { command: add.id }, lead))).toBe('not-allowed');
     expect(codeOf(undo(installation, newId()))).toBe('unknown-id');
     expect(codeOf(undo(installation, add.id))).toBe('applied');
+  });
+
+  it('keeps no password where it keeps what takes a change back', () => {
+    const installation = demoHouse();
+    const add = raw('person.add', {
+      ...payloadOf('person.add', installation),
+      id: newId(),
+      email: 'own@firm.example',
+      password: 'as long as it takes',
+    });
+    expect(dispatch(installation, MAREN, add)).toMatchObject({ status: 'applied' });
+    expect(JSON.stringify(queryAll(installation.db, 'SELECT rows FROM command_inverse'))).not.toContain('$argon2id$');
+    expect(codeOf(undo(installation, add.id))).toBe('undo-nothing');
   });
 });

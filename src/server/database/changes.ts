@@ -175,24 +175,23 @@ export function rowNow(db: Connection, { table, key }: Pick<RowChange, 'table' |
   return row && (JSON.parse(row.row) as Columns);
 }
 
-/** How many rows of which table name a row; of those that the file itself would let go with it, or of any. */
-export function standingOn(
+/**
+ * A table with rows that name a row: of those that the file itself would let go with it, or of any; undefined where nothing
+ * names it.
+ */
+export function namedBy(
   db: Connection,
   { table, key }: Pick<RowChange, 'table' | 'key'>,
   which: 'would go with it' | 'any',
-): { table: string; count: number }[] {
-  return (tablesOf(db).get(table)?.named ?? []).flatMap(({ by, columns }) => {
-    if (which !== 'any' && columns[0].on_delete !== 'CASCADE') return [];
-    const named = columns.map(({ to, from }) => [`"${from}" = @${to ?? 'id'}`, to ?? 'id'] as const);
-    if (named.some(([, to]) => key[to] === undefined)) return [];
-    const count =
-      queryOne<{ count: number }>(
-        db,
-        `SELECT count(*) AS count FROM ${by} WHERE ${named.map(([is]) => is).join(' AND ')}`,
-        Object.fromEntries(named.map(([, to]) => [to, key[to] ?? null])),
-      )?.count ?? 0;
-    return count > 0 ? [{ table: by, count }] : [];
-  });
+): string | undefined {
+  const named = tablesOf(db).get(table)?.named ?? [];
+  return named.find(({ by, columns }) => {
+    if (which !== 'any' && columns[0].on_delete !== 'CASCADE') return false;
+    const values = Object.fromEntries(columns.map(({ from, to }) => [from, key[to ?? 'id'] ?? null]));
+    if (Object.values(values).includes(null)) return false;
+    const same = Object.keys(values).map((column) => `"${column}" = @${column}`);
+    return queryOne(db, `SELECT 1 FROM ${by} WHERE ${same.join(' AND ')}`, values) !== undefined;
+  })?.by;
 }
 
 /** Puts a row back as it was before; its version goes on counting, so that whoever looks at it hears of it. */

@@ -9,7 +9,7 @@ import type { Installation } from '../installation';
 import { HANDLERS } from './handlers';
 import type { PlanContext } from '../door/handler';
 import type { Prepared } from '../door/prepared';
-import { isPrepared, prepare } from './prepare';
+import { isPrepared, preparedFor } from './prepare';
 import { BUSY, isBusy, Refusal } from '../refusal';
 import { actorKey, permissionOf, type Actor } from '../door/actor';
 
@@ -104,9 +104,8 @@ function apply(
 
 /** What its handler wants to know, looked up before the lock is held; nothing for what was applied before. */
 function preparedHere(installation: Installation, who: Actor, command: KnownCommand): Partial<Prepared> | undefined {
-  const { type } = command;
-  if (!isPrepared(type) || appliedBefore(installation, who, command)) return undefined;
-  return { [type]: prepare(installation, who, command) };
+  if (!isPrepared(command.type) || appliedBefore(installation, who, command)) return undefined;
+  return preparedFor(installation, who, command);
 }
 
 function applyOnce(
@@ -143,7 +142,9 @@ function applyOnce(
     result: JSON.stringify(result),
   });
   const seq = queryOne<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
-  if (changes.length > 0) insert(db, 'command_inverse', { seq, rows: JSON.stringify(changes) });
+  // What is kept out of the log is kept out of here too.
+  const secret = kind.secret?.some((key) => payload[key] !== undefined);
+  if (changes.length > 0 && !secret) insert(db, 'command_inverse', { seq, rows: JSON.stringify(changes) });
   return { id: command.id, status: 'applied', seq, result, httpStatus: 200 };
 }
 

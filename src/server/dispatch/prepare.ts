@@ -34,3 +34,9 @@ export function prepare<Type extends keyof Prepared>(
   const look = PREPARE[type] as (installation: Installation, payload: unknown) => Prepared[Type];
   return installation.db.transaction(() => look(installation, schema.cast(payload)))();
 }
+
+/** The same as a handler finds it in its context; undefined where a command of its kind is not prepared. */
+export function preparedFor(installation: Installation, who: Actor, input: unknown): Partial<Prepared> | undefined {
+  const { type } = (input ?? {}) as { type?: unknown };
+  return isPrepared(type) ? { [type]: prepare(installation, who, input) } : undefined;
+}

@@ -14,7 +14,10 @@ import { readAhead } from '../reading/ahead';
 import { jobNames } from '../reading/job';
 import { readFirm, type FirmReading } from '../reading/reading';
 import { refuseWhereServed } from '../serving';
+import type { Prepared } from '../door/prepared';
+import { Refusal } from '../refusal';
 import { dispatch } from './dispatch';
+import { preparedFor } from './prepare';
 import type { Actor } from '../door/actor';
 
 class TakenBack extends Error {}
@@ -33,9 +36,19 @@ export function preview(
   const quiet: Installation = { ...installation, news: new EventEmitter() };
   const before = readFirm(installation);
   installation.db.transaction(() => readAhead(before))();
-  const after = whatWouldBe(quiet, who, input);
+  const after = whatWouldBe(quiet, who, input, lookedUp(quiet, who, input));
   if ('problem' in after) return after;
   return { view: compared(before, picture(before), picture(after.firm)) };
+}
+
+/** What the command's handler wants to know, before the lock is held; what is refused there the door refuses again. */
+function lookedUp(installation: Installation, who: Actor, input: unknown): Partial<Prepared> | undefined {
+  try {
+    return preparedFor(installation, who, input);
+  } catch (error) {
+    if (error instanceof Refusal) return undefined;
+    throw error;
+  }
 }
 
 /** The firm as it would be: the command is dispatched, what a plan is made from is read, and all is taken back. */
@@ -43,12 +56,13 @@ function whatWouldBe(
   installation: Installation,
   who: Actor,
   input: unknown,
+  prepared: Partial<Prepared> | undefined,
 ): { problem: ProblemDocument } | { firm: FirmReading } {
   let answer: { problem: ProblemDocument } | { firm: FirmReading } | undefined;
   try {
     installation.db
       .transaction(() => {
-        const received = dispatch(installation, who, input);
+        const received = dispatch(installation, who, input, prepared);
         if (received.status === 'refused') answer = { problem: received.problem };
         else {
           const firm = readFirm(installation);

@@ -2,7 +2,7 @@ import { kindOf, type CommandType } from '@/contract/commands';
 import type { RecordedObservation } from '@/core/walks/observation';
 import { formatDay } from '@/core/units/day';
 import { dayIn, timeIn } from '@/core/units/zone';
-import { LASTING_TABLES, putBack, rowNow, standingOn, type RowChange } from '../database/changes';
+import { LASTING_TABLES, namedBy, putBack, rowNow, type RowChange } from '../database/changes';
 import { uuid } from '../database/id';
 import { execute, queryOne } from '../database/query';
 import type { Rows } from '../database/rows';
@@ -150,14 +150,12 @@ const requireName = (db: CommandContext['db'], sql: string, id: string): string 
 
 /** Nothing may name a row that is to go. */
 function needNothingOn({ db }: CommandContext, change: RowChange, which: 'would go with it' | 'any'): void {
-  const [first] = standingOn(db, change, which);
-  if (!first) return;
-  const what = wordFor(first.table);
-  throw refused(
-    'undo-stood-on',
-    `The ${wordFor(change.table)} is in use: ` +
-      `${first.count === 1 ? `a ${what} stands` : `${first.count} of ${what} stand`} on it. Take that away first.`,
-  );
+  const by = namedBy(db, change, which);
+  if (by)
+    throw refused(
+      'undo-stood-on',
+      `The ${wordFor(change.table)} is used by a ${wordFor(by)} since. Take that away first.`,
+    );
 }
 
 /** It is noted who took it back; whoever takes that back has it stand again. */

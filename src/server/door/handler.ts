@@ -105,7 +105,7 @@ type WithId = { [Name in Table]: Rows[Name] extends { id: string } ? Name : neve
 type WithHash = 'picture' | 'recording';
 
 /** What people call a row of a table. */
-export const wordFor = (table: string): string => WORDS[table as Table] ?? table;
+export const wordFor = (table: string): string => WORDS[table as Table] ?? table.replaceAll('_', ' ');
 
 /** The row of that id, or a refusal that says what is missing. */
 export function requireRow<Name extends WithId | WithHash>(
