@@ -44,7 +44,7 @@ describe('a new command', () => {
     const laid = layCommand(files, { subject: 'standpoint', verb: 'rename', affects: 'job', table: 'standpoint' });
     const handlers = laid.get('src/server/walks/commands.ts') ?? '';
     expect(handlers).toMatch(/import \{[^}]*\bupdate\b[^}]*\} from '\.\.\/database\/query'/);
-    expect(handlers).toMatch(/import \{[^}]*\brequireVersion\b[^}]*\} from '\.\.\/dispatch\/handler'/);
+    expect(handlers).toMatch(/import \{[^}]*\brequireVersion\b[^}]*\} from '\.\.\/door\/handler'/);
   });
 
   it('is refused where there is one of that name, or the subject has no files yet', () => {
