@@ -23,6 +23,11 @@ const LONG = {
         { PROPERTY_SEED: String(seed) },
       );
     }),
+  /** A firm that grew, with so many times the past: `npm run long -- years 100` is about one of three years. */
+  years: ([times = '100']) =>
+    run(bin('vitest'), ['run', '--project', 'integration', '--reporter=dot', 'reading.test', 'thin.test'], {
+      GROWN_TIMES: times,
+    }),
 };
 
 /** Test files that draw their cases. */

@@ -57,7 +57,8 @@ export const jobRoutes = {
 
   sequence: (job: JobId): Path => `/jobs/${job}/sequence`,
   schedule: (job: JobId, show: BoardShown = {}): Path => `/jobs/${job}/schedule${query(show)}`,
-  progress: (job: JobId, against?: string): Path => `/jobs/${job}/schedule/progress${query({ against })}`,
+  progress: (job: JobId, { against, slips }: { against?: string | undefined; slips?: 'all' } = {}): Path =>
+    `/jobs/${job}/schedule/progress${query({ against, slips })}`,
 
   walks: (job: JobId): Path => `/jobs/${job}/walks`,
   review: (job: JobId, walk: WalkId): Path => `/jobs/${job}/walks/${walk}`,

@@ -4,11 +4,12 @@ import { openDatabase } from '@/server/database/open';
 import { renewOnce } from '@/server/plan/renew';
 import { searchOnce } from '@/server/plan/search';
 import { thin } from '@/server/plan/thin';
+import { readNarrations } from '@/server/walks/read-narrations';
 
 /**
- * The planner's thread: at every knock it computes the jobs that are marked, so that no request waits for a plan; then,
- * if it was asked, it looks longer for a better one, and marks that come meanwhile end that. Once a day it thins what
- * old plans have left.
+ * The planner's thread: at every knock it computes the jobs that are marked, so that no request waits for a plan, and
+ * reads the narrations that came; then, if it was asked, it looks longer for a better plan, and marks that come meanwhile
+ * end that. Once a day it thins what old plans have left.
  */
 const { file, migrations, setTo } = workerData as { file: string; migrations: string; setTo: Date | undefined };
 const db = openDatabase(file, migrations);
@@ -29,6 +30,7 @@ function thinDaily(): void {
 parentPort?.on('message', () => {
   try {
     tell(renewOnce({ db, clock }));
+    readNarrations({ db, clock });
     tell(searchOnce({ db, clock }));
     thinDaily();
   } catch (error) {

@@ -3,7 +3,7 @@ import sharp from 'sharp';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { todayView } from '@/server/views/today';
-import { queryAll, queryOne } from '@/server/database/query';
+import { execute, queryAll, queryOne } from '@/server/database/query';
 import { dispatch } from '@/server/dispatch/dispatch';
 import { Refusal } from '@/server/refusal';
 import { areaPaper } from '@/server/papers/documents';
@@ -21,6 +21,7 @@ import { packNews, walkPack } from '@/server/views/pack';
 import { reviewView } from '@/server/views/review';
 import { runView } from '@/server/views/run-list';
 import { sharedView } from '@/server/public/shared';
+import { readNarrations } from '@/server/walks/read-narrations';
 import { demoId } from '../../demo/seed';
 import { areaOf, command, demoHouse, give, giveRaw, MAREN, must, newId, signalHouse } from '../support/installations';
 
@@ -290,6 +291,32 @@ describe('a narration', () => {
     expect(open()).toBe(0);
     record(installation, walk, { kind: 'withdrawal', about: accepted });
     expect(open()).toBe(1);
+  });
+
+  it('is read once, when it was kept, and again only where an area is called something else since', () => {
+    const installation = demoHouse();
+    const { db } = installation;
+    const walk = start(installation, 'progress');
+    const kept = {
+      id: newId(),
+      walk,
+      name: 'round.vtt',
+      text: 'Kitchen. Framing is half done. Larder. Mind the open edge.',
+    };
+    const open = (): number | undefined =>
+      reviewView(readJob(installation, signalHouse), walk, () => readFirm(installation)).narrations[0]?.open;
+    // The demo's own were kept before.
+    readNarrations(installation);
+    const { id: command } = give(installation, 'narration.keep', kept);
+    const found = open();
+    expect([readNarrations(installation), readNarrations(installation), open()]).toEqual([1, 0, found]);
+    // What is shown is what was kept, until it was read with other names.
+    execute(db, `UPDATE narration_reading SET drafts = '["a","b","c","d"]'`);
+    expect(open()).toBe(4);
+    execute(db, `UPDATE area SET called = 'Larder' WHERE id = @id`, { id: areaOf('study') });
+    expect(open()).toBe(found);
+    must(installation, 'undo', { command });
+    expect(queryOne(db, 'SELECT 1 FROM narration_reading WHERE narration = @id', { id: kept.id })).toBeUndefined();
   });
 
   it('brings its recording, which is what its first bytes say and is played from any second', async () => {

@@ -20,6 +20,8 @@ export interface ProgressView {
   planned: number | null;
   hidden: number;
   words: string;
+  /** How many pieces of work slipped; those that slipped most are told, or all of them where that is asked for. */
+  slips: number;
   slipped: {
     task: string;
     label: string;

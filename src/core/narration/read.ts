@@ -45,6 +45,9 @@ interface Thought {
   measure?: MeasureSaid;
 }
 
+/** What was read is kept. One more wherever the same text comes to other drafts than before. */
+export const READING_FORM = 1;
+
 /** What must speak for a draft before it is proposed. */
 const ENOUGH = 2.2;
 /** What may be part of something said over several sentences. */

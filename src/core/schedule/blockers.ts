@@ -31,27 +31,45 @@ export interface Holders {
 }
 
 export function holdersOf(net: Compiled, placed: Pick<Placement, 'start' | 'finish'>): Holders {
-  const [byCrew, byArea] = [new Map<number, number[]>(), new Map<number, number[]>()];
-  const hold = (held: Map<number, number[]>, who: number, task: number): void => {
-    if (who < 0) return;
-    for (let slot = placed.start[task] ?? 0, end = placed.finish[task] ?? 0; slot < end; slot++) {
-      const key = who * net.horizon + slot;
-      const there = held.get(key);
-      if (there) there.push(task);
-      else held.set(key, [task]);
-    }
-  };
+  const ofCrew: number[][] = Array.from({ length: net.crewCount }, () => []);
+  const ofArea: number[][] = Array.from({ length: net.areaCount }, () => []);
   for (let task = 0; task < net.tasks.length; task++) {
     if (net.duration[task] === 0) continue;
-    hold(byCrew, net.crew[task] ?? -1, task);
-    hold(byCrew, net.plant[task] ?? -1, task);
-    hold(byArea, net.area[task] ?? -1, task);
+    ofCrew[net.crew[task] ?? -1]?.push(task);
+    ofCrew[net.plant[task] ?? -1]?.push(task);
+    ofArea[net.area[task] ?? -1]?.push(task);
   }
-  const at =
-    (held: ReadonlyMap<number, number[]>) =>
-    (who: number, slot: Slot): readonly number[] =>
-      held.get(who * net.horizon + slot) ?? NOBODY;
-  return { ofCrew: at(byCrew), ofArea: at(byArea), waits: groupBy(net.input.notBefore, (wait) => wait.task) };
+  return {
+    ofCrew: spanning(placed, ofCrew, net.horizon),
+    ofArea: spanning(placed, ofArea, net.horizon),
+    waits: groupBy(net.input.notBefore, (wait) => wait.task),
+  };
+}
+
+/**
+ * Tasks of one holder that span a slot, in the order of their numbers. Each holder's slots are laid out when it is first
+ * asked for: most are never.
+ */
+function spanning(
+  { start, finish }: Pick<Placement, 'start' | 'finish'>,
+  of: readonly (readonly number[])[],
+  horizon: Slot,
+): (who: number, slot: Slot) => readonly number[] {
+  const laid: (number[] | undefined)[][] = [];
+  const layOut = (tasks: readonly number[]): (number[] | undefined)[] => {
+    const slots = new Array<number[] | undefined>(horizon);
+    for (const task of tasks)
+      for (let slot = start[task] ?? 0, end = finish[task] ?? 0; slot < end; slot++) {
+        const there = slots[slot];
+        if (there) there.push(task);
+        else slots[slot] = [task];
+      }
+    return slots;
+  };
+  return (who, slot) => {
+    const slots = (laid[who] ??= layOut(of[who] ?? []));
+    return slots[slot] ?? NOBODY;
+  };
 }
 
 const NOBODY: readonly number[] = [];

@@ -1,7 +1,6 @@
-import { groupBy } from '../group-by';
-import { countBefore } from './calendar';
+import { countBefore, type Calendar } from './calendar';
 import type { Compiled } from './compiled';
-import { forwardPass } from './passes';
+import type { Times } from './passes';
 
 /** No plan over the same work ends earlier: by job and for all of them, as the slot after the last one taken. */
 export interface Bound {
@@ -9,57 +8,56 @@ export interface Bound {
   all: number;
 }
 
+/** All that one crew has to do, at one job or at all of them. */
+interface Work {
+  /** Half-days, each counted for every crew it takes at once. */
+  halfDays: number;
+  /** The first moment at which any of it can begin. */
+  from: number;
+  calendars: Set<Calendar>;
+}
+
 /**
  * Two bounds that every plan obeys, the later counts: the longest chain of links in their calendars, and the work of
  * each crew over the crews there are, from the first moment at which any of it can begin.
+ * @param times by links and calendars alone, of the same work
  */
-export function boundOf(net: Compiled): Bound {
-  const { earlyStart, earlyFinish } = forwardPass(net);
+export function boundOf(net: Compiled, { earlyStart, earlyFinish }: Pick<Times, 'earlyStart' | 'earlyFinish'>): Bound {
   const jobs: Record<string, number> = {};
-  net.tasks.forEach((task, number) => {
-    if (task.state !== 'done') jobs[task.job] = Math.max(jobs[task.job] ?? 0, earlyFinish[number] ?? 0);
+  const atJob = new Map<string, Map<number, Work>>();
+  const ofCrew = new Map<number, Work>();
+  net.tasks.forEach(({ job, state }, task) => {
+    if (state === 'done') return;
+    jobs[job] = Math.max(jobs[job] ?? 0, earlyFinish[task] ?? 0);
+    const crew = net.crew[task] ?? -1;
+    if (crew < 0 || (net.duration[task] ?? 0) === 0) return;
+    const here = atJob.get(job) ?? new Map<number, Work>();
+    atJob.set(job, here);
+    add(net, here, crew, task, earlyStart);
+    add(net, ofCrew, crew, task, earlyStart);
   });
-  const open = net.tasks.flatMap((task, number) =>
-    (net.crew[number] ?? -1) >= 0 && (net.duration[number] ?? 0) > 0 ? [{ job: task.job, number }] : [],
-  );
-  for (const [job, ofJob] of groupBy(open, (entry) => entry.job)) {
-    for (const ofCrew of groupBy(ofJob, ({ number }) => net.crew[number]).values())
-      jobs[job] = Math.max(
-        jobs[job] ?? 0,
-        workEnd(
-          net,
-          earlyStart,
-          ofCrew.map(({ number }) => number),
-        ),
-      );
-  }
+  for (const [job, crews] of atJob)
+    for (const [crew, work] of crews) jobs[job] = Math.max(jobs[job] ?? 0, workEnd(net, crew, work));
   let all = Math.max(0, ...Object.values(jobs));
-  for (const ofCrew of groupBy(open, ({ number }) => net.crew[number]).values())
-    all = Math.max(
-      all,
-      workEnd(
-        net,
-        earlyStart,
-        ofCrew.map(({ number }) => number),
-      ),
-    );
+  for (const [crew, work] of ofCrew) all = Math.max(all, workEnd(net, crew, work));
   return { jobs, all };
 }
 
-/** When a crew has done all of these at the earliest, if it worked on every slot that any of them could take. */
-function workEnd(net: Compiled, earlyStart: Int32Array, tasks: readonly number[]): number {
-  const capacity = net.input.crews[net.crew[tasks[0] ?? 0] ?? -1]?.capacity ?? 1;
-  let work = 0;
-  let from = net.horizon;
-  for (const task of tasks) {
-    work += (net.duration[task] ?? 0) * (net.demand[task] ?? 1);
-    from = Math.min(from, earlyStart[task] ?? 0);
-  }
-  const slots = Math.ceil(work / capacity);
-  // Calendars differ by job and weather: the one that gets there first is the bound.
+function add(net: Compiled, works: Map<number, Work>, crew: number, task: number, earlyStart: Int32Array): void {
+  const work = works.get(crew) ?? { halfDays: 0, from: net.horizon, calendars: new Set() };
+  works.set(crew, work);
+  work.halfDays += (net.duration[task] ?? 0) * (net.demand[task] ?? 1);
+  work.from = Math.min(work.from, earlyStart[task] ?? 0);
+  const calendar = net.base[task];
+  if (calendar) work.calendars.add(calendar);
+}
+
+/** When a crew has done it all at the earliest, if it worked on every slot that any of it could take. */
+function workEnd(net: Compiled, crew: number, { halfDays, from, calendars }: Work): number {
+  const slots = Math.ceil(halfDays / (net.input.crews[crew]?.capacity ?? 1));
   let end = net.horizon;
-  for (const calendar of new Set(tasks.map((task) => net.base[task])))
-    if (calendar)
-      end = Math.min(end, (calendar.worked[countBefore(calendar, from) + slots - 1] ?? net.horizon - 1) + 1);
+  // Calendars differ by job and weather: the one that gets there first is the bound.
+  for (const calendar of calendars)
+    end = Math.min(end, (calendar.worked[countBefore(calendar, from) + slots - 1] ?? net.horizon - 1) + 1);
   return end;
 }

@@ -1,9 +1,9 @@
 import { seeded } from '../units/seeded';
 import type { Compiled } from './compiled';
-import { pushedBack } from './justify';
+import { pushedBack, type Latest } from './justify';
 import type { Exposure, NotBefore } from './network';
 import { better, opened, scoreOf, scorerOf, type Opened, type Score, type Scorer } from './objective';
-import { timesOf } from './passes';
+import { timesOf, type Times } from './passes';
 import { byKey, place, urgency, type Placement } from './placing';
 import { formatDay } from '../units/day';
 import { dayOfSlot } from '../units/slot';
@@ -20,6 +20,10 @@ export interface Improved {
   net: Compiled;
   placement: Placement;
   score: Score;
+  /** The same schedule pushed to its end, worked out where it is asked for. */
+  latest: () => Latest;
+  /** Times of the work as it was given, by links and calendars alone. */
+  given: Times;
 }
 
 /**
@@ -45,18 +49,23 @@ class Search {
   private net: Compiled;
   private scorer: Scorer;
   private found: { placement: Placement; score: Score } | undefined;
+  private readonly given: Times;
+  /** Placements that were pushed to their end: the best one is asked for again. */
+  private readonly pushed = new WeakMap<Placement, Latest>();
 
   constructor(net: Compiled) {
     this.net = net;
     this.scorer = scorerOf(net);
+    this.given = timesOf(net);
   }
 
   get best(): Improved | undefined {
-    return this.found && { net: this.net, ...this.found };
+    const { found, net, given } = this;
+    return found && { net, ...found, latest: () => this.latest(found.placement), given };
   }
 
   private get times() {
-    return this.found?.placement.times ?? timesOf(this.net);
+    return this.found?.placement.times ?? this.given;
   }
 
   /** Places in an order and keeps it if it is better. */
@@ -69,8 +78,14 @@ class Search {
     return placement;
   }
 
+  private latest(placement: Placement): Latest {
+    const latest = this.pushed.get(placement) ?? pushedBack(this.net, placement);
+    this.pushed.set(placement, latest);
+    return latest;
+  }
+
   private justified(placement: Placement): void {
-    this.attempt(byKey(this.net, pushedBack(this.net, placement).start));
+    this.attempt(byKey(this.net, this.latest(placement).start));
   }
 
   begin(): boolean {

@@ -6,6 +6,7 @@ import { boundOf } from './bound';
 import { checkPlan } from './check';
 import { compile, type Compiled } from './compiled';
 import { pushedBack } from './justify';
+import { forwardPass } from './passes';
 import { better } from './objective';
 import type { Plan, PlannedTask } from './plan';
 import { makePlan, placedLike } from './plan';
@@ -174,7 +175,10 @@ describe('reasons', () => {
 });
 
 describe('the bound', () => {
-  const bound = (network: PlanInput): ReturnType<typeof boundOf> => boundOf(netOf(network));
+  const bound = (network: PlanInput): ReturnType<typeof boundOf> => {
+    const net = netOf(network);
+    return boundOf(net, forwardPass(net));
+  };
 
   it('is never above the plan', () =>
     fc.assert(

@@ -6,7 +6,7 @@ import { boundOf, type Bound } from './bound';
 import { countBefore } from './calendar';
 import { compile, type Compiled } from './compiled';
 import { improve } from './improve';
-import { pushedBack, type Latest } from './justify';
+import type { Latest } from './justify';
 import { FULL_OCCUPANCY, type Exposure, type Link, type NotBefore, type Task } from './network';
 import { opened, type Score } from './objective';
 import { linkTime } from './passes';
@@ -83,12 +83,12 @@ export function makePlan(input: PlanInput, terms: PlanTerms = {}): Outcome<Plan>
   const found = withHorizon(input, (net) => {
     const improved = improve(net, { schedules: 0, ...terms });
     // The bound is of the work as it was given: what the placing put off by itself is a choice, and no limit.
-    return improved && { ...improved, bound: boundOf(net) };
+    return improved && { ...improved, bound: boundOf(net, improved.given) };
   });
   if (!found.ok) return found;
-  const { net, placement, score, bound } = found.value;
+  const { net, placement, latest, score, bound } = found.value;
   const wanted = wantedStarts(input, placement);
-  return wanted.ok ? answer({ ...document(net, placement), wanted: wanted.value, bound, score }) : wanted;
+  return wanted.ok ? answer({ ...document(net, placement, latest()), wanted: wanted.value, bound, score }) : wanted;
 }
 
 /** A schedule to ask questions of, the work in the order of the plan it is given. */
@@ -142,11 +142,10 @@ function withHorizon<Found>(input: PlanInput, look: (net: Compiled) => Found | u
   });
 }
 
-function document(net: Compiled, placed: Placement): Omit<Plan, 'wanted' | 'bound' | 'score'> {
+function document(net: Compiled, placed: Placement, latest: Latest): Omit<Plan, 'wanted' | 'bound' | 'score'> {
   const { input } = net;
   const end = placed.finish.reduce((latest, finish) => Math.max(latest, finish), 0) + 1;
   const reasons = reasonsOf(net, placed);
-  const latest = pushedBack(net, placed);
   const tasks = net.tasks.map((task, number) =>
     plannedTask(net, placed, latest, task, number, reasons[number] ?? { kind: 'none', text: '' }),
   );

@@ -47,9 +47,7 @@ function reasonOf(net: Compiled, placed: Placement, task: Task, number: number, 
   const blockers = blockersOf(net, placed, number, holders).sort(
     (a, b) => b.until - a.until || weight(net, a) - weight(net, b),
   );
-  const told = blockers.map((blocker) => tell(net, placed, number, blocker));
-  const [first, ...rest] =
-    told.length < 2 ? told : told.filter(({ text }, index) => told.findIndex((other) => other.text === text) === index);
+  const [first, ...rest] = told(net, placed, number, blockers);
   if (!first)
     return slotBefore(net, placed, number) < 0
       ? nowReason(net, task)
@@ -57,12 +55,24 @@ function reasonOf(net: Compiled, placed: Placement, task: Task, number: number, 
   const start = placed.start[number] ?? 0;
   // The first of them lets go last: a calendar of its own says why it waits on, where nothing else does.
   if ((blockers[0]?.until ?? start) < start) first.text += hoursOf(task);
-  return rest.length === 0
-    ? first
-    : {
-        ...first,
-        also: rest.map(({ kind, text, task: other }) => ({ kind, text, ...(other ? { task: other } : {}) })),
-      };
+  if (rest.length > 0)
+    first.also = rest.map(({ kind, text, task: other }) => (other ? { kind, text, task: other } : { kind, text }));
+  return first;
+}
+
+/** A reason for each blocker; what sounds alike is said once. */
+function told(net: Compiled, placed: Placement, number: number, blockers: readonly Blocker[]): Reason[] {
+  const reasons: Reason[] = [];
+  for (const blocker of blockers) {
+    const reason = tell(net, placed, number, blocker);
+    if (!reasons.some(({ text }) => text === reason.text)) reasons.push(reason);
+  }
+  return reasons;
+}
+
+/** Thousands of them are made at once, so it is built without spreading one object into another. */
+function because(kind: ReasonKind, text: string, task?: Task): Reason {
+  return task ? { kind, text, task: task.id } : { kind, text };
 }
 
 /** What a calendar of its own keeps a task to; nothing where it is the job's. */
@@ -130,21 +140,13 @@ function tell(net: Compiled, placed: Placement, number: number, blocker: Blocker
       const other = net.tasks[blocker.holders[0] ?? -1];
       const name = net.input.crews[blocker.crew]?.name ?? 'the crew';
       const day = formatDay(dayOfSlot(origin, blocker.slot));
-      return {
-        kind: 'crew',
-        text: other
-          ? `Not earlier: ${name} is at ${other.label} on ${day}.`
-          : `Not earlier: ${name} is missing on ${day}.`,
-        ...(other ? { task: other.id } : {}),
-      };
+      const where = other ? `is at ${other.label}` : 'is missing';
+      return because('crew', `Not earlier: ${name} ${where} on ${day}.`, other);
     }
     case 'area': {
       const other = net.tasks[blocker.holders[0] ?? -1];
-      return {
-        kind: 'area',
-        text: `Not earlier: ${other?.label ?? 'other work'} has the room until ${formatSlot(origin, blocker.slot)}.`,
-        ...(other ? { task: other.id } : {}),
-      };
+      const until = formatSlot(origin, blocker.slot);
+      return because('area', `Not earlier: ${other?.label ?? 'other work'} has the room until ${until}.`, other);
     }
   }
 }

@@ -28,6 +28,7 @@ const numberOf = kept((day: Day) => differenceInCalendarDays(dateOf(day), FIRST)
 const dayOf = kept((number: number) => format(plusDays(FIRST, number), 'yyyy-MM-dd'));
 const weekdayOf = kept((day: Day) => getDay(dateOf(day)));
 const inWords = kept((day: Day) => format(dateOf(day), 'EEE d MMM'));
+const inWordsWithYear = kept((day: Day) => format(dateOf(day), 'EEE d MMM yyyy'));
 
 /** Whether the text is a day that exists, written `YYYY-MM-DD`, in the years this program plans for. */
 export function isDay(text: string): boolean {
@@ -61,7 +62,7 @@ export const mondayOf = (day: Day): Day => addDays(day, -((weekday(day) + 6) % 7
 /** As people say it: `Tue 9 Mar`; with the year where it is not the one of `near`. */
 export function formatDay(day: Day, near?: Day): string {
   const otherYear = near !== undefined && near.slice(0, 4) !== day.slice(0, 4);
-  return otherYear ? format(dateOf(day), 'EEE d MMM yyyy') : inWords(day);
+  return otherYear ? inWordsWithYear(day) : inWords(day);
 }
 
 /** The same day, else the weekday after it: offices answer and lorries come on weekdays. */

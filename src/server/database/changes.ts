@@ -19,9 +19,10 @@ export const LASTING_TABLES: ReadonlySet<string> = new Set(['message', 'observat
 
 /** Tables that are not watched. */
 const UNWATCHED = new Set([
-  // What stands of the records follows from them.
+  // What stands of the records, and what narrations are read as, follows from them.
   'standing',
   'projection',
+  'narration_reading',
   // Files lie beside the database.
   'picture',
   'recording',
@@ -186,6 +187,8 @@ export function namedBy(
 ): string | undefined {
   const named = tablesOf(db).get(table)?.named ?? [];
   return named.find(({ by, columns }) => {
+    // What only follows from a row does not stand on it.
+    if (UNWATCHED.has(by) && columns[0].on_delete === 'CASCADE') return false;
     if (which !== 'any' && columns[0].on_delete !== 'CASCADE') return false;
     const values = Object.fromEntries(columns.map(({ from, to }) => [from, key[to ?? 'id'] ?? null]));
     if (Object.values(values).includes(null)) return false;

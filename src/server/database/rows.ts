@@ -446,6 +446,11 @@ export interface Rows {
     kept_at: string;
     person: PersonId;
   };
+  narration_reading: {
+    narration: string;
+    read_with: string;
+    drafts: string;
+  };
   normal: {
     month: number;
     wet: number;
@@ -1076,6 +1081,7 @@ export interface Defaults {
   method_choice: 'job' | 'area' | 'variant';
   migration: 'number';
   narration: 'recording';
+  narration_reading: never;
   normal: 'month';
   observation:
     | 'phase'

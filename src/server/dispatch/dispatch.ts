@@ -4,10 +4,12 @@ import { COMMANDS, kindOf, type CommandType } from '@/contract/commands';
 import * as field from '@/contract/fields';
 import type { Problem } from '@/core/problem';
 import { changesSince } from '../database/changes';
-import { insert, queryOne } from '../database/query';
+import { queryOne } from '../database/query';
 import type { Installation } from '../installation';
 import { HANDLERS } from './handlers';
 import type { PlanContext } from '../door/handler';
+import { keepInverse, writeLog } from '../door/log';
+import { markPlan } from '../door/marks';
 import type { Prepared } from '../door/prepared';
 import { isPrepared, preparedFor } from './prepare';
 import { BUSY, isBusy, Refusal } from '../refusal';
@@ -130,8 +132,8 @@ function applyOnce(
   if (result instanceof Promise) throw new Error(`The handler of ${command.type} is not synchronous.`);
   refuseForgotten(command.type, kind.affects, noted);
   const changes = changesSince(db);
-  for (const { job, cause, walk } of noted.replans) insert(db, 'plan_mark', { job, cause, walk: walk ?? null });
-  insert(db, 'command_log', {
+  for (const { job, cause, walk } of noted.replans) markPlan(db, { job, cause, walk: walk ?? null });
+  const seq = writeLog(db, {
     id: command.id,
     type: command.type,
     at: command.at,
@@ -141,10 +143,9 @@ function applyOnce(
     payload: JSON.stringify(withoutSecrets(payload, kind.secret)),
     result: JSON.stringify(result),
   });
-  const seq = queryOne<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
   // What is kept out of the log is kept out of here too.
   const secret = kind.secret?.some((key) => payload[key] !== undefined);
-  if (changes.length > 0 && !secret) insert(db, 'command_inverse', { seq, rows: JSON.stringify(changes) });
+  if (changes.length > 0 && !secret) keepInverse(db, seq, changes);
   return { id: command.id, status: 'applied', seq, result, httpStatus: 200 };
 }
 

@@ -15,7 +15,9 @@ import { sequenceHandlers } from '../sequence/commands';
 import { inspectionHandlers } from '../schedule/inspections';
 import { pinHandlers } from '../schedule/pins';
 import { planHandlers } from '../schedule/plan-commands';
+import { takeAwayHandlers } from '../scope/take-away';
 import { resourceHandlers } from '../schedule/resources';
+import { goalHandlers } from '../sites/goals';
 import { ruleHandlers } from '../sequence/rule-commands';
 import { methodHandlers } from '../sequence/method-commands';
 import { stepHandlers } from '../sequence/step-commands';
@@ -61,6 +63,8 @@ export const HANDLERS: { readonly [Type in CommandType]: Handle<Type> } = joined
   pinHandlers,
   planHandlers,
   resourceHandlers,
+  takeAwayHandlers,
+  goalHandlers,
   ruleHandlers,
   methodHandlers,
   stepHandlers,

@@ -4,7 +4,7 @@ import { formatDay } from '@/core/units/day';
 import { dayIn, timeIn } from '@/core/units/zone';
 import { LASTING_TABLES, namedBy, putBack, rowNow, type RowChange } from '../database/changes';
 import { uuid } from '../database/id';
-import { execute, queryOne } from '../database/query';
+import { queryOne } from '../database/query';
 import type { Rows } from '../database/rows';
 import { permissionOf } from '../door/actor';
 import {
@@ -16,6 +16,7 @@ import {
   type CommandContext,
   type PlanContext,
 } from '../door/handler';
+import { markStanding, markTakenBack } from '../door/log';
 import { notFound, Refusal, unprocessable } from '../refusal';
 import { completionHandlers } from '../walks/completion';
 import { walkHandlers } from '../walks/commands';
@@ -50,7 +51,7 @@ export const undoHandlers = handlers({
     const ownWay = OWN_WAY[entry.type];
     if (ownWay) return ownWay(context, entry);
     takeBack(context, entry);
-    markTakenBack(context, entry);
+    noteTakenBack(context, entry);
     sayWhatFollows(context, entry);
   },
 });
@@ -159,9 +160,9 @@ function needNothingOn({ db }: CommandContext, change: RowChange, which: 'would 
 }
 
 /** It is noted who took it back; whoever takes that back has it stand again. */
-function markTakenBack({ db, command }: CommandContext, { id, seq, type }: Entry): void {
-  if (type === 'undo') execute(db, 'UPDATE command_inverse SET taken_back_by = NULL WHERE taken_back_by = @id', { id });
-  execute(db, 'UPDATE command_inverse SET taken_back_by = @by WHERE seq = @seq', { seq, by: command });
+function noteTakenBack({ db, command }: CommandContext, { id, seq, type }: Entry): void {
+  if (type === 'undo') markStanding(db, id);
+  markTakenBack(db, seq, command);
 }
 
 function sayWhatFollows(context: PlanContext, { type, job }: Entry): void {

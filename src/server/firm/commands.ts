@@ -1,5 +1,6 @@
 import { hashSync } from '@node-rs/argon2';
 import { insert, queryOne, execute } from '../database/query';
+import type { Connection } from '../database/open';
 import type { Rows } from '../database/rows';
 import { handlers, openJobs, requireRow, requireVersion, type CommandContext } from '../door/handler';
 import { Refusal, unprocessable } from '../refusal';
@@ -24,6 +25,10 @@ const addOnePerson = (
     phone: person.phone ?? '',
     password_hash: person.password ? hashSync(person.password) : null,
   });
+
+/** What a trip counts against half-days, for the firm. */
+export const weighTrips = (db: Connection, weight: number): void =>
+  void execute(db, 'UPDATE firm SET trip_weight = @weight', { weight });
 
 export const firmHandlers = handlers({
   'firm.found': (context, payload) => {

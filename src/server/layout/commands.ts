@@ -1,9 +1,9 @@
 import type { InferType } from 'yup';
-import { addOpening, asShape } from '@/contract/commands/layout';
+import { addOpening as addOpeningCommand, asShape } from '@/contract/commands/layout';
 import { checkOpening, wallLength } from '@/core/layout/check-openings';
 import { moveWall } from '@/core/layout/move-wall';
 import { outlineOf } from '@/core/layout/room-outline';
-import { wallName, type Opening, type Fixture, type RoomShape, type Shape } from '@/core/layout/shape';
+import { wallName, type Opening, type RoomShape, type Shape } from '@/core/layout/shape';
 import { formatLength, type LengthSystem } from '@/core/units/length';
 import type { AreaKind } from '@/core/sites/area';
 import { flag, insert, queryOne, execute, update } from '../database/query';
@@ -17,10 +17,12 @@ import {
 } from '../door/handler';
 import { Refusal, conflict, unprocessable } from '../refusal';
 import { recalculateArea } from '../quantities/recalculate';
+import { changeArea, putBeside } from '../sites/areas';
 import { recordDecision } from '../sites/decisions';
 import { layoutNow } from '../reading/layouts';
 import { shaped } from '../reading/records';
 import type { Rows } from '../database/rows';
+import { addFixture, addOpening, changeFixture, changeOpening, putShape } from './drawing';
 
 type AreaRow = Pick<Rows['area'], 'id' | 'job' | 'name' | 'kind'>;
 
@@ -50,17 +52,7 @@ function checkShape(area: AreaRow, shape: Shape, field: string): void {
     throw new Refusal(422, { ...outline.problem, field: `${field}.${outline.problem.field ?? 'walls'}` });
 }
 
-function putShape(context: CommandContext, area: string, shape: Shape): void {
-  execute(
-    context.db,
-    `INSERT INTO shape (area, shape)
-      VALUES (@area, @shape)
-      ON CONFLICT (area) DO UPDATE SET shape = excluded.shape, version = version + 1`,
-    { area, shape: JSON.stringify(shape) },
-  );
-}
-
-type Fields = Omit<InferType<typeof addOpening.schema>, 'id' | 'area'>;
+type Fields = Omit<InferType<typeof addOpeningCommand.schema>, 'id' | 'area'>;
 
 /** The opening, if its wall takes it; the first thing that does not fit is said beside its field. */
 function checked(context: CommandContext, area: AreaRow, id: string, fields: Fields, prefix = ''): Opening {
@@ -76,8 +68,6 @@ function checked(context: CommandContext, area: AreaRow, id: string, fields: Fie
   if (problem) throw new Refusal(422, { ...problem, field: `${prefix}${problem.field ?? 'wall'}` });
   return opening;
 }
-
-const content = ({ id: _, ...rest }: { id: string }): string => JSON.stringify(rest);
 
 function checkPlaced(context: CommandContext, area: AreaRow, wall: number, along: number, width: number): void {
   const { shape } = layoutNow(context.installation, area.id);
@@ -98,7 +88,7 @@ export const layoutHandlers = handlers({
     const known = queryOne<{ version: number }>(context.db, 'SELECT version FROM shape WHERE area = @area', { area });
     if ((known?.version ?? 0) !== version) throw conflict('drawing', known);
     checkShape(row, asShape(shape), 'shape');
-    putShape(context, area, asShape(shape));
+    putShape(context.db, area, asShape(shape));
     recalculateArea(context, area);
     context.logFor(row.job);
   },
@@ -106,7 +96,7 @@ export const layoutHandlers = handlers({
     shapes.forEach(({ area, shape }, index) => {
       requireAreaOf(context, job, area, `shapes[${index}].area`);
       checkShape(needArea(context, area), asShape(shape), `shapes[${index}].shape`);
-      putShape(context, area, asShape(shape));
+      putShape(context.db, area, asShape(shape));
       recalculateArea(context, area);
     });
     context.logFor(job);
@@ -124,9 +114,7 @@ export const layoutHandlers = handlers({
       const known = openings.find((opening) => opening.id === of.opening);
       if (!known) throw unprocessable('no-such-opening', 'This opening is not in the drawing any more.', 'about');
       const { version: _, ...opening } = known;
-      update(context.db, 'opening', opening.id, {
-        opening: content(checked(context, area, opening.id, { ...opening, [of.side]: size })),
-      });
+      changeOpening(context.db, checked(context, area, opening.id, { ...opening, [of.side]: size }));
     } else {
       if (shape?.kind !== 'room') throw unprocessable('not-drawn', 'The room is not drawn any more.', 'about');
       const walls =
@@ -135,32 +123,28 @@ export const layoutHandlers = handlers({
           : shape.walls;
       const changed: RoomShape = { ...shape, walls, ...(of.what === 'height' ? { height: size } : {}) };
       checkShape(area, changed, 'about');
-      putShape(context, area.id, changed);
+      putShape(context.db, area.id, changed);
     }
     recalculateArea(context, area.id);
     context.logFor(area.job);
   },
   'opening.add': (context, { id, area, ...fields }) => {
     const row = needArea(context, area);
-    insert(context.db, 'opening', { id, area, opening: content(checked(context, row, id, fields)) });
+    addOpening(context.db, area, checked(context, row, id, fields));
     recalculateArea(context, area);
     context.logFor(row.job);
   },
   'opening.change': (context, { id, version, ...fields }) => {
     const { area } = requireVersion(context, 'opening', id, version);
     const row = needArea(context, area);
-    update(context.db, 'opening', id, { opening: content(checked(context, row, id, fields)) });
+    changeOpening(context.db, checked(context, row, id, fields));
     recalculateArea(context, area);
     context.logFor(row.job);
   },
   'openings.import': (context, { job, openings }) => {
     openings.forEach(({ id, area, ...fields }, index) => {
       requireAreaOf(context, job, area, `openings[${index}].area`);
-      insert(context.db, 'opening', {
-        id,
-        area,
-        opening: content(checked(context, needArea(context, area), id, fields, `openings[${index}].`)),
-      });
+      addOpening(context.db, area, checked(context, needArea(context, area), id, fields, `openings[${index}].`));
     });
     for (const area of new Set(openings.map((opening) => opening.area))) recalculateArea(context, area);
     context.logFor(job);
@@ -168,19 +152,19 @@ export const layoutHandlers = handlers({
   'fixture.add': (context, { id, area, ...thing }) => {
     const row = needArea(context, area);
     checkPlaced(context, row, thing.wall, thing.along.mm, thing.width.mm);
-    insert(context.db, 'fixture', { id, area, fixture: JSON.stringify(thing) });
+    addFixture(context.db, area, { id, ...thing });
     context.logFor(row.job);
   },
   'fixture.change': (context, { id, version, ...thing }) => {
     const { area } = requireVersion(context, 'fixture', id, version);
     const row = needArea(context, area);
     checkPlaced(context, row, thing.wall, thing.along.mm, thing.width.mm);
-    update(context.db, 'fixture', id, { fixture: JSON.stringify(thing) });
+    changeFixture(context.db, { id, ...thing });
     context.logFor(row.job);
   },
   'area.describe': (context, { id, side, sleeping }) => {
     const row = needArea(context, id, 'id');
-    update(context.db, 'area', id, { side, sleeping: flag(sleeping) });
+    changeArea(context.db, id, { side, sleeping: flag(sleeping) });
     context.logFor(row.job);
   },
   'wall.share': (context, { one: here, other: there }) => {
@@ -208,10 +192,7 @@ export const layoutHandlers = handlers({
       [there, here],
     ] as const)
       insert(context.db, 'shared_wall', { one: a.area, one_wall: a.wall, other: b.area, other_wall: b.wall });
-    execute(context.db, 'INSERT OR IGNORE INTO beside (one, other) VALUES (@one, @other)', {
-      one: here.area < there.area ? here.area : there.area,
-      other: here.area < there.area ? there.area : here.area,
-    });
+    putBeside(context.db, here.area, there.area);
     context.replan(first.job, 'a shared wall was set');
   },
   'wall.move': (context, { area, version, wall, by, reason, decisionId }) => {
@@ -256,19 +237,12 @@ function moveOne(context: PlanContext, area: AreaRow, wall: number, outward: num
   if (!shape.walls[wall]) throw unprocessable('no-such-wall', `There is no ${wallName(wall)} in ${area.name}.`, 'wall');
   const moved = moveWall(shape satisfies RoomShape, openings, fixtures, wall, outward);
   if (!moved.ok) throw unprocessable(moved.problem.code, `${area.name}: ${moved.problem.message}`, 'by');
-  putShape(context, area.id, moved.value.shape);
-  const keep = <Thing extends Opening | Fixture>(
-    table: 'opening' | 'fixture',
-    things: readonly Thing[],
-    before: readonly Thing[],
-  ): void => {
-    for (const [at, thing] of things.entries()) {
-      if (thing === before[at]) continue;
-      const { id, version: _, ...rest } = thing as Thing & { version: number };
-      update(context.db, table, id, { [table]: JSON.stringify(rest) });
-    }
-  };
-  keep('opening', moved.value.openings, openings);
-  keep('fixture', moved.value.fixtures, fixtures);
+  putShape(context.db, area.id, moved.value.shape);
+  moved.value.openings.forEach((opening, at) => {
+    if (opening !== openings[at]) changeOpening(context.db, opening);
+  });
+  moved.value.fixtures.forEach((fixture, at) => {
+    if (fixture !== fixtures[at]) changeFixture(context.db, fixture);
+  });
   recalculateArea(context, area.id);
 }

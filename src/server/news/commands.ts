@@ -1,7 +1,8 @@
 import { insert, queryOne, execute } from '../database/query';
 import { handlers, requireRow, requireVersion, type CommandContext } from '../door/handler';
 import { Refusal, unprocessable } from '../refusal';
-import { addLink } from './notify-client';
+import { addLink, revokeLink } from './links';
+import { changeDraft, sendDraft } from './updates';
 import type { Rows } from '../database/rows';
 
 type UpdateRow = Pick<Rows['job_update'], 'id' | 'job' | 'audience' | 'state' | 'version'>;
@@ -22,27 +23,17 @@ function needDraft(context: CommandContext, id: string, version: number): Update
 export const updateHandlers = handlers({
   'update.edit': (context, { id, version, title, body }) => {
     const { job } = needDraft(context, id, version);
-    execute(context.db, 'UPDATE job_update SET title = @title, body = @body, version = version + 1 WHERE id = @id', {
-      id,
-      title,
-      body,
-    });
+    changeDraft(context.db, id, { title, body });
     context.logFor(job);
   },
   'update.drop': (context, { id, version }) => {
     const { job } = needDraft(context, id, version);
-    execute(context.db, `UPDATE job_update SET state = 'dropped', version = version + 1 WHERE id = @id`, { id });
+    changeDraft(context.db, id, { state: 'dropped' });
     context.logFor(job);
   },
   'update.send': (context, { id, version, title, body, expiresOn, recipients }) => {
     const draft = needDraft(context, id, version);
-    execute(
-      context.db,
-      `UPDATE job_update
-        SET title = @title, body = @body, state = 'sent', sent_at = @now, version = version + 1
-        WHERE id = @id`,
-      { id, title, body, now: context.now },
-    );
+    sendDraft(context.db, id, { title, body, sent_at: context.now });
     for (const { messageId, linkId, name, address } of recipients) {
       addLink(context, { id: linkId, audience: draft.audience, job: draft.job, recipient: name, expiresOn });
       insert(context.db, 'message', {
@@ -67,7 +58,7 @@ export const updateHandlers = handlers({
   'share.revoke': (context, { id }) => {
     const link = requireRow(context, 'share_link', id);
     if (link.revoked_at) throw unprocessable('revoked-already', 'This link is revoked already.', 'id');
-    execute(context.db, 'UPDATE share_link SET revoked_at = @now WHERE id = @id', { id, now: context.now });
+    revokeLink(context.db, id, context.now);
     if (link.job) context.logFor(link.job);
   },
   'message.retry': (context, { id }) => {

@@ -1,34 +1,8 @@
-import type { Audience } from '@/contract/commands/news';
-import { hashOf, tokenOf } from '../tokens';
-import { today } from '../zone';
-import { insert, orNull } from '../database/query';
+import { insert } from '../database/query';
 import type { CommandContext } from '../door/handler';
-import { Refusal, unprocessable } from '../refusal';
-
-export function addLink(
-  context: CommandContext,
-  link: {
-    id: string;
-    audience: Audience;
-    job?: string | undefined;
-    sub?: string | undefined;
-    recipient: string;
-    expiresOn: string;
-  },
-): void {
-  if (link.expiresOn < today(context.installation))
-    throw unprocessable('expired', 'The last day of the link is in the past; choose today or later.', 'expiresOn');
-  insert(context.db, 'share_link', {
-    id: link.id,
-    job: orNull(link.job),
-    sub: orNull(link.sub),
-    audience: link.audience,
-    recipient: link.recipient,
-    token_hash: hashOf(tokenOf(context.installation, link.id)),
-    made_at: context.now,
-    expires_on: link.expiresOn,
-  });
-}
+import { Refusal } from '../refusal';
+import { addLink } from './links';
+import { addSent } from './updates';
 
 export interface Sending {
   updateId: string;
@@ -47,16 +21,7 @@ export function notifyClient(
   to: Sending,
 ): void {
   addLink(context, { id: to.linkId, audience: 'client', job, recipient: to.name, expiresOn: to.expiresOn });
-  insert(context.db, 'job_update', {
-    id: to.updateId,
-    job,
-    walk: null,
-    audience: 'client',
-    ...words,
-    made_at: context.now,
-    state: 'sent',
-    sent_at: context.now,
-  });
+  addSent(context.db, { id: to.updateId, job, audience: 'client', ...words }, context.now);
   insert(context.db, 'message', {
     id: to.messageId,
     job_update: to.updateId,

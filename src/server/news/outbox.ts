@@ -1,5 +1,6 @@
 import { pathOf } from '../tokens';
-import { queryAll, insert, queryOne, execute } from '../database/query';
+import { queryAll, execute } from '../database/query';
+import { writeLog } from '../door/log';
 import type { Installation } from '../installation';
 
 interface Queued {
@@ -45,7 +46,7 @@ export function emptyOutbox(installation: Installation): number {
             WHERE id = @id`,
           { id: message.id, state: failure ? 'failed' : 'delivered', failure: failure ?? null, now },
         );
-        insert(db, 'command_log', {
+        return writeLog(db, {
           id: crypto.randomUUID(),
           type: 'message.settled',
           at: now,
@@ -55,7 +56,6 @@ export function emptyOutbox(installation: Installation): number {
           payload: JSON.stringify({ message: message.id }),
           result: JSON.stringify({ failure: failure ?? null }),
         });
-        return queryOne<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
       })
       .immediate();
     installation.news.emit('log', seq);

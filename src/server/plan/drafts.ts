@@ -6,8 +6,7 @@ import { diffOf, workDone } from '@/core/walks/diff';
 import { ofKind } from '@/core/walks/observation';
 import type { Plan } from '@/core/schedule/plan';
 import { dayIn } from '@/core/units/zone';
-import { insert, queryOne, type NewRow } from '../database/query';
-import type { Connection } from '../database/open';
+import { queryOne, type NewRow } from '../database/query';
 import { effectOf, nextWork, type Effect } from './effect';
 import { areaNames, jobRow } from '../reading/job';
 import type { JobReading } from '../reading/reading';
@@ -80,10 +79,4 @@ export function draftsOf(
     made_at: now,
     state: 'draft',
   }));
-}
-
-/** Keeps the drafts of a walk; a walk that has them already keeps what it has. */
-export function keepDrafts(db: Connection, walk: string, drafts: readonly NewRow<'job_update'>[]): void {
-  if (queryOne(db, 'SELECT 1 FROM job_update WHERE walk = @walk', { walk })) return;
-  for (const draft of drafts) insert(db, 'job_update', draft);
 }

@@ -2,9 +2,12 @@ import { randomUUID } from 'node:crypto';
 import { groupBy } from '@/core/group-by';
 import type { Problem } from '@/core/problem';
 import { makePlan, type Plan, type PlanTerms } from '@/core/schedule/plan';
-import { execute, insert, queryAll, queryOne, type NewRow } from '../database/query';
+import { execute, insert, queryOne, type NewRow } from '../database/query';
 import type { Connection } from '../database/open';
-import { draftsOf, keepDrafts } from './drafts';
+import { writeLog } from '../door/log';
+import { clearMarks, marksOf, newestMark, type Mark } from '../door/marks';
+import { keepDrafts } from '../news/updates';
+import { draftsOf } from './drafts';
 import { readPlan } from '../reading/plan';
 import { readFirm, type FirmReading, type Source } from '../reading/reading';
 import { effectOf } from './effect';
@@ -16,13 +19,6 @@ const KEPT_VERSIONS = 30;
 
 /** How often a plan is begun anew because something was marked meanwhile; then the newest marks wait for the next. */
 const ATTEMPTS = 3;
-
-interface Mark {
-  id: number;
-  job: string;
-  walk: string | null;
-  cause: string;
-}
 
 /** What one round found and made, all of it from one reading. */
 interface Round {
@@ -62,13 +58,10 @@ export function renewOnce(source: Source, terms: PlanTerms = {}): number | undef
   }
 }
 
-const newestMark = (db: Connection): number | undefined =>
-  queryOne<{ id: number | null }>(db, 'SELECT max(id) AS id FROM plan_mark')?.id ?? undefined;
-
 function computeRound(source: Source, now: string, terms: PlanTerms): Round | undefined {
   const { db } = source;
   const read = db.transaction(() => {
-    const marks = queryAll<Mark>(db, 'SELECT * FROM plan_mark ORDER BY id');
+    const marks = marksOf(db);
     const last = marks.at(-1);
     if (!last) return undefined;
     const firm = readFirm(source);
@@ -111,7 +104,7 @@ function walkEffect(firm: FirmReading, walk: string, before: Plan | undefined, a
 
 /** Writes what a round made and takes its marks away; those that came meanwhile stay. */
 function writeRound(db: Connection, { last, cause, jobs, before, made }: Round, now: string): number {
-  execute(db, 'DELETE FROM plan_mark WHERE id <= @last', { last: last.id });
+  clearMarks(db, last.id);
   execute(db, 'DELETE FROM plan_problem');
   let version: number | null = null;
   if (made.ok) {
@@ -130,7 +123,7 @@ function writeRound(db: Connection, { last, cause, jobs, before, made }: Round, 
     const { code, message } = made.problem;
     insert(db, 'plan_problem', { id: 1, code, message, made_at: now });
   }
-  insert(db, 'command_log', {
+  return writeLog(db, {
     id: randomUUID(),
     type: 'plan.renewed',
     at: now,
@@ -140,7 +133,6 @@ function writeRound(db: Connection, { last, cause, jobs, before, made }: Round, 
     payload: JSON.stringify({ cause, jobs }),
     result: JSON.stringify({ version, problem: made.ok ? null : made.problem }),
   });
-  return queryOne<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
 }
 
 /** Of walks from before their effect was kept with them, the plans stay that it is seen from. */

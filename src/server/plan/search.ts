@@ -1,14 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { better } from '@/core/schedule/objective';
 import { makePlan } from '@/core/schedule/plan';
-import { insert, queryOne, execute } from '../database/query';
+import { writeLog } from '../door/log';
+import { newestMark } from '../door/marks';
 import { readPlan } from '../reading/plan';
 import { readFirm, type Source } from '../reading/reading';
+import { askedSearch, beginSearch, endSearch, noteSearched, searchRuns } from '../schedule/plan-search';
 import { planInput } from './plan-input';
 import { rowsOfPlan, storePlan } from './store-plan';
-import type { Rows } from '../database/rows';
-
-type SearchRow = Rows['plan_search'];
 
 /** How often the search looks up: whether it was stopped, whether something new has to be planned first. */
 const LOOKS_UP_MS = 150;
@@ -21,19 +20,17 @@ const LOOKS_UP_MS = 150;
 export function searchOnce(source: Source): number | undefined {
   const { db } = source;
   const now = (): string => source.clock.now().toISOString();
-  const asked = queryOne<SearchRow>(db, `SELECT * FROM plan_search WHERE state IN ('asked', 'running')`);
+  const asked = askedSearch(db);
   if (!asked) return undefined;
-  execute(db, `UPDATE plan_search SET state = 'running', made = 0, words = ''`);
+  beginSearch(db);
   let looked = Date.now();
   let made = 0;
   const stop = (): boolean => {
     made++;
     if (Date.now() - looked < LOOKS_UP_MS) return false;
     looked = Date.now();
-    execute(db, 'UPDATE plan_search SET made = @made', { made });
-    return (
-      queryOne(db, `SELECT 1 FROM plan_search WHERE state <> 'running' UNION ALL SELECT 1 FROM plan_mark`) !== undefined
-    );
+    noteSearched(db, made);
+    return !searchRuns(db) || newestMark(db) !== undefined;
   };
   const firm = readFirm(source);
   const input = db.transaction(() => planInput(firm))();
@@ -47,8 +44,8 @@ export function searchOnce(source: Source): number | undefined {
         storePlan(db, rowsOfPlan(firm, plan.value, now(), 'a better order was found'));
         words = 'A better plan was found and is kept.';
       }
-      execute(db, `UPDATE plan_search SET state = 'done', made = @made, words = @words`, { made, words });
-      insert(db, 'command_log', {
+      endSearch(db, made, words);
+      return writeLog(db, {
         id: randomUUID(),
         type: 'plan.searched',
         at: now(),
@@ -58,7 +55,6 @@ export function searchOnce(source: Source): number | undefined {
         payload: JSON.stringify({ schedules: asked.schedules, seed: asked.seed }),
         result: JSON.stringify({ made, words }),
       });
-      return queryOne<{ seq: number }>(db, 'SELECT last_insert_rowid() AS seq')?.seq ?? 0;
     })
     .immediate();
 }

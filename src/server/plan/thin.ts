@@ -1,5 +1,6 @@
 import { sumMoves, type Move } from '@/core/schedule/sum-moves';
 import { execute, queryAll } from '../database/query';
+import { dropFromLog, dropInverse, oldInverses, oldRenewals } from '../door/log';
 import type { Connection } from '../database/open';
 
 /** What is younger is left as it is. In days. */
@@ -20,39 +21,34 @@ const before = (now: string, days: number): string => new Date(Date.parse(now) -
  */
 export function thin(db: Connection, now: string): number {
   const [young, told] = [before(now, YOUNG), before(now, LONG_TOLD)];
-  const inverses = letGo(
-    db,
-    `SELECT command_inverse.seq AS key
-      FROM command_inverse
-      JOIN command_log ON command_log.seq = command_inverse.seq
-      WHERE applied_at < @before`,
-    'DELETE FROM command_inverse WHERE seq = @key',
-    young,
-  );
-  const renewals = letGo(
-    db,
-    `SELECT seq AS key FROM command_log WHERE who = 'planner' AND applied_at < @before`,
-    'DELETE FROM command_log WHERE seq = @key',
-    young,
-  );
-  const events = letGo(
-    db,
-    `SELECT task AS key
-      FROM calendar_event
-      JOIN job ON job.id = calendar_event.job
-      WHERE cancelled = 1 AND changed_at < @before AND job.state = 'closed'`,
-    'DELETE FROM calendar_event WHERE task = @key',
-    told,
-  );
+  const inverses = letGo(db, oldInverses(db, young), dropInverse);
+  const renewals = letGo(db, oldRenewals(db, young), dropFromLog);
+  const events = letGo(db, oldEvents(db, told), dropEvent);
   return inverses + renewals + events + thinMoves(db, young);
 }
 
-/** Looks for rows before the write lock is taken, and lets them go in one short transaction after the other. */
-function letGo(db: Connection, old: string, go: string, before: string): number {
-  const keys = queryAll<{ key: string | number }>(db, old, { before });
+/** Cancelled events of closed jobs from before an instant. */
+const oldEvents = (db: Connection, before: string): string[] =>
+  queryAll<{ task: string }>(
+    db,
+    `SELECT task
+      FROM calendar_event
+      JOIN job ON job.id = calendar_event.job
+      WHERE cancelled = 1 AND changed_at < @before AND job.state = 'closed'`,
+    { before },
+  ).map(({ task }) => task);
+
+const dropEvent = (db: Connection, task: string): void =>
+  void execute(db, 'DELETE FROM calendar_event WHERE task = @task', { task });
+
+/**
+ * Lets rows go that were looked up before the write lock is taken, in one short transaction after the other.
+ * @returns how many
+ */
+function letGo<Key>(db: Connection, keys: readonly Key[], drop: (db: Connection, key: Key) => void): number {
   for (let from = 0; from < keys.length; from += AT_ONCE)
     db.transaction(() => {
-      for (const { key } of keys.slice(from, from + AT_ONCE)) execute(db, go, { key });
+      for (const key of keys.slice(from, from + AT_ONCE)) drop(db, key);
     })();
   return keys.length;
 }

@@ -10,7 +10,8 @@ import { workDone } from '@/core/walks/diff';
 import { countedWords } from '@/core/walks/record-words';
 import { hashOf } from '../tokens';
 import { today } from '../zone';
-import { queryOne, execute } from '../database/query';
+import { queryOne } from '../database/query';
+import { countOpened } from '../news/links';
 import type { Installation } from '../installation';
 import { linkState } from '../views/news';
 import { nextWork } from '../plan/effect';
@@ -74,10 +75,7 @@ export const sharesPicture = (installation: Installation, link: OpenLink, hash: 
 /** Counts an opening of a link. What it shows does not wait for that, nor fail with it. */
 export function countOpening(installation: Installation, link: OpenLink): void {
   try {
-    execute(installation.db, 'UPDATE share_link SET opened = opened + 1, opened_at = @now WHERE id = @id', {
-      id: link.id,
-      now: installation.clock.now().toISOString(),
-    });
+    countOpened(installation.db, link.id, installation.clock.now().toISOString());
   } catch (error) {
     console.error('An opening was not counted:', error);
   }

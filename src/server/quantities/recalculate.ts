@@ -5,6 +5,7 @@ import { queryAll, execute } from '../database/query';
 import type { PlanContext } from '../door/handler';
 import { measuresNow } from '../reading/layouts';
 import { timeTrack } from '../sequence/lay-track';
+import { measureLine } from './lines';
 
 interface Row {
   id: string;
@@ -55,13 +56,7 @@ export function recalculateArea(context: PlanContext, area: string): void {
   )) {
     // What can no longer be measured has no quantity: an old figure that looks valid is worse than none.
     const quantity = measuredQuantity(measures, line.measure) ?? null;
-    execute(
-      db,
-      `UPDATE scope_item
-          SET quantity = @quantity, unit = @unit, version = version + 1
-          WHERE id = @id AND quantity IS NOT @quantity`,
-      { id: line.id, quantity, unit: measureUnit(line.measure) },
-    );
+    measureLine(db, line.id, quantity, measureUnit(line.measure));
   }
   const timed = timeTrack(context.installation, area, 'quantity');
   if (timed) context.replan(timed, 'the drawing changed how long it takes');

@@ -9,6 +9,7 @@ import { workdaysAfter } from '@/core/units/workday';
 import { holidaysOf, officesOf } from '../reading/firm';
 import type { Rows } from '../database/rows';
 import { readHouse } from '../reading/reading';
+import { addExtraWork } from './extra-work';
 
 const officeFor = (context: CommandContext, phase: Phase) =>
   officesOf(readHouse(context.installation)).find((office) => office.phases.includes(phase));
@@ -135,7 +136,7 @@ export const inspectionHandlers = handlers({
     const { name } = requireRow(context, 'area', row.area);
     const after = stepBefore(context.db, row.area, row.phase);
     for (const fix of fixes) {
-      insert(context.db, 'extra_work', {
+      addExtraWork(context.db, {
         id: fix.id,
         job: row.job,
         area: row.area,
@@ -144,7 +145,6 @@ export const inspectionHandlers = handlers({
         half_days: fix.halfDays,
         after_phase: orNull(after ?? undefined),
         reason: `${phaseFacts(row.phase).label} failed on ${formatDay(row.day)}: ${fix.text}`,
-        state: 'open',
       });
     }
     // The office comes again when what failed can have been put right, a day to spare.

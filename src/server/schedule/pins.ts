@@ -1,11 +1,16 @@
 import { today } from '../zone';
 import { insert, queryOne, execute } from '../database/query';
+import type { Connection } from '../database/open';
 import { handlers, prepared } from '../door/handler';
 import type { PinVerdict } from '../door/prepared';
 import { notFound, unprocessable, type Refusal } from '../refusal';
 
 const refusalOf = ({ code, message, field }: Extract<PinVerdict, { code: string }>): Refusal =>
   code === 'unknown-id' ? notFound('piece of work', field) : unprocessable(code, message, field);
+
+/** What was pinned of the parts of a step goes with them. */
+export const dropPinsOfParts = (db: Connection, job: string, step: string): void =>
+  void execute(db, 'DELETE FROM pin WHERE job = @job AND task LIKE @tasks', { job, tasks: `${step}~%` });
 
 export const pinHandlers = handlers({
   'pin.set': (context, { task, day, half, reason }) => {

@@ -1,10 +1,11 @@
 import { lastDay } from '@/core/units/slot';
 import { jobFinish } from '@/core/schedule/plan';
 import { feedLink, hashOf, tokenOf } from '../tokens';
-import { insert, queryOne, orNull, execute } from '../database/query';
+import { insert, orNull, execute } from '../database/query';
 import { handlers, requireRow } from '../door/handler';
-import { Refusal, notFound, unprocessable } from '../refusal';
+import { notFound, unprocessable } from '../refusal';
 import { readPlan } from '../reading/plan';
+import { askSearch, stopSearch } from './plan-search';
 
 export const planHandlers = handlers({
   'baseline.keep': (context, { id, job, name }) => {
@@ -55,19 +56,8 @@ export const planHandlers = handlers({
       throw notFound('feed', 'id');
   },
   'plan.search': (context, { schedules, seed }) => {
-    const state = queryOne<{ state: string }>(context.db, 'SELECT state FROM plan_search')?.state;
-    if (state === 'asked' || state === 'running')
-      throw new Refusal(409, { code: 'search-under-way', message: 'A search is under way already; stop it first.' });
-    execute(context.db, 'DELETE FROM plan_search');
-    insert(context.db, 'plan_search', { id: 1, state: 'asked', schedules, seed, asked_at: context.now });
+    askSearch(context.db, { schedules, seed, asked_at: context.now });
     context.wakePlanner();
   },
-  'plan.search-stop': (context) => {
-    execute(
-      context.db,
-      `UPDATE plan_search
-        SET state = CASE state WHEN 'running' THEN 'stopping' ELSE 'done' END
-        WHERE state IN ('asked', 'running')`,
-    );
-  },
+  'plan.search-stop': (context) => stopSearch(context.db),
 });

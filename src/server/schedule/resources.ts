@@ -68,12 +68,4 @@ export const resourceHandlers = handlers({
       halves.length > 0 ? `${row.name}’s own calendar was read` : `${row.name}’s own calendar was taken out`,
     );
   },
-  'goals.weigh': (context, { tripWeight, jobs }) => {
-    execute(context.db, 'UPDATE firm SET trip_weight = @tripWeight', { tripWeight });
-    for (const { job, weight } of jobs) {
-      requireRow(context, 'job', job, 'jobs');
-      execute(context.db, 'UPDATE job SET weight = @weight WHERE id = @job', { job, weight });
-    }
-    context.replanAll(openJobs(context), 'what counts was weighed anew');
-  },
 });

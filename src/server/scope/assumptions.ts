@@ -1,6 +1,6 @@
 import type { InferType } from 'yup';
 import { addAssumption } from '@/contract/commands/scope';
-import { insert, orNull, execute, update } from '../database/query';
+import { insert, orNull, update } from '../database/query';
 import {
   handlers,
   requireRow,
@@ -11,6 +11,7 @@ import {
   type PlanContext,
 } from '../door/handler';
 import { notFound, Refusal, unprocessable } from '../refusal';
+import { addExtraWork, dropExtraWorkOf, setExtraWork } from '../schedule/extra-work';
 
 type Fields = Omit<InferType<typeof addAssumption.schema>, 'id' | 'job' | 'area'>;
 
@@ -26,16 +27,6 @@ function values(context: CommandContext, area: string, fields: Fields) {
     fallback_price: fields.fallbackPrice,
   };
 }
-
-/** What a wrong assumption brought goes again, unless it was done already. */
-const dropExtra = (context: CommandContext, assumption: string): void =>
-  void execute(
-    context.db,
-    `UPDATE extra_work
-      SET state = 'dropped', version = version + 1
-      WHERE assumption = @assumption AND state = 'open'`,
-    { assumption },
-  );
 
 export const assumptionHandlers = handlers({
   'assumption.add': (context, { id, job, area, ...fields }) => {
@@ -67,9 +58,9 @@ export const assumptionHandlers = handlers({
       settled_by: context.who.id,
       settled_walk: orNull(walk),
     });
-    dropExtra(context, id);
+    dropExtraWorkOf(context.db, id);
     if (verdict === 'wrong' && row.fallback_half_days > 0) {
-      insert(context.db, 'extra_work', {
+      addExtraWork(context.db, {
         id: extraId,
         job: row.job,
         area: row.area,
@@ -80,7 +71,6 @@ export const assumptionHandlers = handlers({
         reason: `“${row.text}” turned out wrong${found ? `: ${found}` : ''}`,
         assumption: id,
         change_order: null,
-        state: 'open',
       });
     }
     context.replan(
@@ -99,7 +89,7 @@ export const assumptionHandlers = handlers({
       settled_by: null,
       settled_walk: null,
     });
-    dropExtra(context, id);
+    dropExtraWorkOf(context.db, id);
     context.replan(row.job, `an assumption is open again: ${row.text}`);
   },
   'extra.finish': (context, { id }) => setExtra(context, id, 'open', 'done', 'added work was finished'),
@@ -109,6 +99,6 @@ export const assumptionHandlers = handlers({
 function setExtra(context: PlanContext, id: string, from: 'open' | 'done', to: 'open' | 'done', cause: string): void {
   const row = requireRow(context, 'extra_work', id);
   if (row.state !== from) throw unprocessable('so-already', `This added work is ${row.state}.`, 'id');
-  update(context.db, 'extra_work', id, { state: to });
+  setExtraWork(context.db, id, to);
   context.replan(row.job, `${cause}: ${row.text}`);
 }

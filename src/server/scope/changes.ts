@@ -7,7 +7,7 @@ import { formatDay } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
 import { today } from '../zone';
 import { uuid } from '../database/id';
-import { insert, queryOne, execute, update } from '../database/query';
+import { insert, queryOne, update } from '../database/query';
 import type { Connection } from '../database/open';
 import {
   handlers,
@@ -21,6 +21,9 @@ import {
 } from '../door/handler';
 import { notFound, unprocessable } from '../refusal';
 import { needClientOf, notifyClient } from '../news/notify-client';
+import { addLine, changeLine } from '../quantities/lines';
+import { addExtraWork } from '../schedule/extra-work';
+import { dropStepUnlessBegun } from '../sequence/track';
 import type { Rows } from '../database/rows';
 
 export interface ChangeLine {
@@ -177,7 +180,7 @@ export const changeHandlers = handlers({
 /** An approved change is part of the scope: its lines, its work, and what falls away. */
 function carryOut(context: PlanContext, row: ChangeRow): void {
   for (const line of linesOfChange(row).filter((changeLine) => changeLine.quantity > 0)) {
-    insert(context.db, 'scope_item', {
+    addLine(context.db, {
       id: uuid(),
       job: row.job,
       area: row.area,
@@ -192,20 +195,11 @@ function carryOut(context: PlanContext, row: ChangeRow): void {
     });
   }
   for (const item of JSON.parse(row.omits) as string[])
-    update(context.db, 'scope_item', item, { stance: 'out', change_order: row.id });
-  for (const phase of dropsOfChange(row)) {
-    execute(
-      context.db,
-      `DELETE
-        FROM step
-        WHERE area = @area AND phase = @phase AND NOT EXISTS (SELECT 1 FROM standing_observation AS seen
-          WHERE seen.matter = 'step:' || @area || ':' || @phase AND fraction > 0)`,
-      { area: row.area, phase },
-    );
-  }
+    changeLine(context.db, item, { stance: 'out', change_order: row.id });
+  for (const phase of dropsOfChange(row)) dropStepUnlessBegun(context.db, { area: row.area, phase });
   const work = workOfChange(row);
   if (work) {
-    insert(context.db, 'extra_work', {
+    addExtraWork(context.db, {
       id: uuid(),
       job: row.job,
       area: row.area,
@@ -216,7 +210,6 @@ function carryOut(context: PlanContext, row: ChangeRow): void {
       reason: `it comes with change ${row.number}, “${row.title}”`,
       assumption: null,
       change_order: row.id,
-      state: 'open',
     });
   }
   context.replan(row.job, `change ${row.number} was approved: ${row.title}`);

@@ -1,23 +1,20 @@
 import type { InferType } from 'yup';
-import { addFinding, addScope, type Removable } from '@/contract/commands/scope';
+import { addFinding, addScope } from '@/contract/commands/scope';
 import { mirror } from '@/core/layout/mirror';
 import type { FaceShape } from '@/core/layout/shape';
 import { measuredQuantity, measureUnit } from '@/core/quantities/measured';
-import { isComing, type SelectionState } from '@/core/selections/states';
 import { uuid } from '../database/id';
-import { queryAll, flag, insert, orNull, execute, update } from '../database/query';
+import { queryAll, flag, insert, orNull, update } from '../database/query';
 import type { Rows } from '../database/rows';
-import {
-  handlers,
-  requireRow,
-  requireAreaOf,
-  requireVersion,
-  type CommandContext,
-  type PlanContext,
-} from '../door/handler';
+import { handlers, requireRow, requireAreaOf, requireVersion, type CommandContext } from '../door/handler';
 import { notFound, unprocessable } from '../refusal';
+import { addFixture, addOpening, changeOpening, putShape } from '../layout/drawing';
+import { addLine, changeLine } from '../quantities/lines';
 import { recalculateArea } from '../quantities/recalculate';
 import { addHistory } from '../selections/history';
+import { writeRequest } from '../selections/requests';
+import { copyTrack } from '../sequence/track';
+import { addAreaAfter, changeArea } from '../sites/areas';
 import { layoutNow, measuresNow } from '../reading/layouts';
 import { recordDecision } from '../sites/decisions';
 
@@ -79,7 +76,7 @@ function askFor(
   { subject, place, leadDays = USUAL_APPROVAL_DAYS }: FindingFields,
 ): void {
   const request = uuid();
-  insert(context.db, 'request', {
+  writeRequest(context, {
     id: request,
     job,
     kind: 'approval',
@@ -92,46 +89,6 @@ function askFor(
   addHistory(context, { job, request }, 'found on a visit');
 }
 
-const TABLES = {
-  scope: 'scope_item',
-  finding: 'finding',
-  opening: 'opening',
-  fixture: 'fixture',
-  level: 'level_mark',
-  calculation: 'calculation',
-  assumption: 'assumption',
-  decision: 'decision',
-  selection: 'selection',
-  request: 'request',
-  standpoint: 'standpoint',
-  'close-in-sign': 'close_in_sign',
-  'left-with-client': 'handed_over',
-  'sign-off': 'sign_off',
-} as const satisfies Record<Removable, string>;
-
-/** Takes a thing away or brings it back; what follows from the drawing follows. */
-function takeAway(context: PlanContext, of: Removable, id: string): void {
-  // Each of these tables has its own columns; what is asked here is there or not.
-  const row: { removed: 0 | 1; state?: string; area?: string | null; job?: string } = requireRow(
-    context,
-    TABLES[of],
-    id,
-  );
-  if (row.removed) throw unprocessable('so-already', 'This was taken away already.', 'id');
-  // What was settled is part of the job’s story, and may have brought work.
-  if (of === 'assumption' && row.state !== 'open')
-    throw unprocessable('settled-already', 'This is settled; open it again to take it away.', 'id');
-  update(context.db, TABLES[of], id, { removed: 1 });
-  if (of === 'opening' && row.area) recalculateArea(context, row.area);
-  // What is ordered is coming, whatever the list says.
-  if (of === 'selection' && isComing(row.state as SelectionState))
-    throw unprocessable('ordered-already', 'This is ordered and on its way; take the order back first.', 'id');
-  const job = row.job ?? requireRow(context, 'area', row.area ?? '', 'area').job;
-  if (of === 'selection' || of === 'request' || of === 'close-in-sign')
-    context.replan(job, `a ${of === 'close-in-sign' ? 'signature' : of} was taken away`);
-  else context.planStays(job);
-}
-
 /** A new area after the one it is taken from, with the same work in it. */
 function twin(
   context: CommandContext,
@@ -141,66 +98,51 @@ function twin(
   over: Partial<Rows['area']>,
 ): void {
   const { version: _, position, ...row } = from;
-  execute(context.db, 'UPDATE area SET position = position + 1 WHERE job = @job AND position > @position', {
-    job: from.job,
-    position,
-  });
-  insert(context.db, 'area', { ...row, id, name, position: position + 1, ...over });
-  for (const step of queryAll<Pick<Rows['step'], 'phase' | 'trade' | 'half_days'>>(
-    context.db,
-    'SELECT phase, trade, half_days FROM step WHERE area = @area',
-    { area: from.id },
-  ))
-    insert(context.db, 'step', { area: id, ...step });
+  addAreaAfter(context.db, position, { ...row, id, name, ...over });
+  copyTrack(context.db, from.id, id);
 }
 
-function copyRows(context: CommandContext, table: 'scope_item' | 'finding', from: string, to: string): void {
-  const rows = queryAll<Rows[typeof table]>(
-    context.db,
-    `SELECT * FROM ${table} WHERE area = @from AND removed = 0 ORDER BY rowid`,
-    { from },
-  );
-  // A copy is a row of its own; what a change brought stays with the change.
-  for (const row of rows)
-    insert(context.db, table, {
-      ...row,
-      id: uuid(),
-      version: 1,
-      area: to,
-      ...('change_order' in row ? { change_order: null } : {}),
-    });
+const standingIn = <Row>({ db }: CommandContext, table: 'scope_item' | 'finding', area: string): Row[] =>
+  queryAll<Row>(db, `SELECT * FROM ${table} WHERE area = @area AND removed = 0 ORDER BY rowid`, { area });
+
+/** A copy is a line of its own; what a change brought stays with the change. */
+function copyLines(context: CommandContext, from: string, to: string): void {
+  for (const line of standingIn<Rows['scope_item']>(context, 'scope_item', from))
+    addLine(context.db, { ...line, id: uuid(), version: 1, area: to, change_order: null });
+}
+
+function copyFindings(context: CommandContext, from: string, to: string): void {
+  for (const finding of standingIn<Rows['finding']>(context, 'finding', from))
+    insert(context.db, 'finding', { ...finding, id: uuid(), version: 1, area: to });
 }
 
 function copyLayout(context: CommandContext, from: string, to: string, mirrored: boolean): void {
   const { shape, openings, fixtures: fixtures } = layoutNow(context.installation, from);
   if (!shape) return;
   const copied = mirrored ? mirror(shape, openings, fixtures) : { shape, openings, fixtures };
-  insert(context.db, 'shape', { area: to, shape: JSON.stringify(copied.shape) });
-  const bare = (thing: object): string => JSON.stringify({ ...thing, id: undefined, version: undefined });
-  for (const opening of copied.openings)
-    insert(context.db, 'opening', { id: uuid(), area: to, opening: bare(opening) });
-  for (const thing of copied.fixtures) insert(context.db, 'fixture', { id: uuid(), area: to, fixture: bare(thing) });
+  putShape(context.db, to, copied.shape);
+  for (const opening of copied.openings) addOpening(context.db, to, { ...opening, id: uuid() });
+  for (const fixture of copied.fixtures) addFixture(context.db, to, { ...fixture, id: uuid() });
 }
 
 export const scopeHandlers = handlers({
   'scope.add': (context, { id, job, area, ...item }) => {
     requireAreaOf(context, job, area);
-    insert(context.db, 'scope_item', { id, job, area, ...scopeValues(context, job, area, item) });
+    addLine(context.db, { id, job, area, ...scopeValues(context, job, area, item) });
     context.logFor(job);
   },
   'scope.change': (context, { id, version, ...item }) => {
     const { job, area } = requireVersion(context, 'scope_item', id, version);
-    update(context.db, 'scope_item', id, scopeValues(context, job, area, item));
+    changeLine(context.db, id, scopeValues(context, job, area, item));
     context.logFor(job);
   },
   'scope.add-many': (context, { job, lines }) => {
     lines.forEach(({ id, area, ...item }, index) => {
       requireAreaOf(context, job, area, `lines[${index}].area`);
-      insert(context.db, 'scope_item', { id, job, area, ...scopeValues(context, job, area, item) });
+      addLine(context.db, { id, job, area, ...scopeValues(context, job, area, item) });
     });
     context.logFor(job);
   },
-  'line.remove': (context, { of, id }) => takeAway(context, of, id),
   'finding.add': (context, { id, job, ...finding }) => {
     requireRow(context, 'job', job, 'job');
     insert(context.db, 'finding', { id, job, ...findingValues(context, job, finding) });
@@ -212,6 +154,17 @@ export const scopeHandlers = handlers({
     update(context.db, 'finding', id, findingValues(context, job, finding));
     context.logFor(job);
   },
+  'salvage.settle': (context, { id, version, kept, place }) => {
+    const row = requireVersion(context, 'finding', id, version);
+    if (row.kind !== 'salvage' && row.kind !== 'refit')
+      throw unprocessable(
+        'not-salvage',
+        'Only what is kept for use again, or taken down to be refitted, has a place.',
+        'id',
+      );
+    update(context.db, 'finding', id, { kept, place: place || row.place });
+    context.logFor(row.job);
+  },
   'decision.add': (context, { id, job, area, subject, reason }) => {
     requireRow(context, 'job', job, 'job');
     if (area) requireAreaOf(context, job, area);
@@ -221,8 +174,8 @@ export const scopeHandlers = handlers({
   'area.copy': (context, { from, id, name, side, mirrored, parts }) => {
     const row = requireRow(context, 'area', from, 'from');
     twin(context, row, id, name, { side });
-    if (parts.includes('scope')) copyRows(context, 'scope_item', from, id);
-    if (parts.includes('findings')) copyRows(context, 'finding', from, id);
+    if (parts.includes('scope')) copyLines(context, from, id);
+    if (parts.includes('findings')) copyFindings(context, from, id);
     if (parts.includes('layout')) copyLayout(context, from, id, mirrored);
     recalculateArea(context, id);
     context.replan(row.job, `${name} was copied from ${row.name}`);
@@ -238,22 +191,13 @@ export const scopeHandlers = handlers({
         ? widthFrom(shape, fromSection - 1) / widthFrom(shape, 0)
         : 0.5;
     twin(context, row, secondId, secondName, { size: Math.max(0.1, row.size * part) });
-    update(context.db, 'area', id, { name, size: Math.max(0.1, row.size * (1 - part)) });
+    changeArea(context.db, id, { name, size: Math.max(0.1, row.size * (1 - part)) });
     if (fromSection !== undefined && shape?.kind === 'face') {
       const from = fromSection - 1;
-      execute(context.db, 'UPDATE shape SET shape = @shape, version = version + 1 WHERE area = @id', {
-        id,
-        shape: JSON.stringify({ ...shape, sections: shape.sections.slice(0, from) }),
-      });
-      insert(context.db, 'shape', {
-        area: secondId,
-        shape: JSON.stringify({ ...shape, sections: shape.sections.slice(from) }),
-      });
-      for (const { id: opening, version: _, ...rest } of openings.filter((opening) => opening.wall >= from))
-        update(context.db, 'opening', opening, {
-          area: secondId,
-          opening: JSON.stringify({ ...rest, wall: rest.wall - from }),
-        });
+      putShape(context.db, id, { ...shape, sections: shape.sections.slice(0, from) });
+      putShape(context.db, secondId, { ...shape, sections: shape.sections.slice(from) });
+      for (const opening of openings.filter(({ wall }) => wall >= from))
+        changeOpening(context.db, { ...opening, wall: opening.wall - from }, secondId);
     }
     recalculateArea(context, id);
     recalculateArea(context, secondId);

@@ -130,15 +130,4 @@ export const deliveryHandlers = handlers({
       );
     context.logFor(row.job);
   },
-  'salvage.settle': (context, { id, version, kept, place }) => {
-    const row = requireVersion(context, 'finding', id, version);
-    if (row.kind !== 'salvage' && row.kind !== 'refit')
-      throw unprocessable(
-        'not-salvage',
-        'Only what is kept for use again, or taken down to be refitted, has a place.',
-        'id',
-      );
-    update(context.db, 'finding', id, { kept, place: place || row.place });
-    context.logFor(row.job);
-  },
 });

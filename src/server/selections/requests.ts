@@ -128,10 +128,13 @@ function settle(
   context.replan(row.job, `${row.subject}: ${outcome === 'refused' ? 'refused' : 'answered'} by ${PARTIES[row.party]}`);
 }
 
+export const writeRequest = ({ db }: CommandContext, request: NewRow<'request'>): void =>
+  insert(db, 'request', request);
+
 export const requestHandlers = handlers({
   'request.add': (context, { id, job, ...fields }) => {
     requireRow(context, 'job', job, 'job');
-    keep(context, id, job, fields, (row) => insert(context.db, 'request', { id, job, ...row }));
+    keep(context, id, job, fields, (row) => writeRequest(context, { id, job, ...row }));
     addHistory(context, { job, request: id }, 'written down');
     context.replan(job, `${fields.subject} is asked for`);
   },

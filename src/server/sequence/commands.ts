@@ -3,18 +3,13 @@ import { insert, orNull, execute } from '../database/query';
 import { handlers, requireRow, requireAreaOf, requireVersion, requireStep } from '../door/handler';
 import { unprocessable } from '../refusal';
 import { refuseLoop } from './rule-commands';
+import { changeStep } from './track';
 
 export const sequenceHandlers = handlers({
   'step.change': (context, { area, phase, trade, halfDays }) => {
     const { job, name } = requireRow(context, 'area', area, 'area');
     requireStep(context, area, phase, 'phase');
-    execute(
-      context.db,
-      `UPDATE step
-        SET trade = @trade, half_days = @halfDays, basis = 'hand'
-        WHERE area = @area AND phase = @phase`,
-      { area, phase, trade, halfDays },
-    );
+    changeStep(context.db, { area, phase }, { trade, half_days: halfDays, basis: 'hand' });
     context.replan(job, `${name}: ${phaseFacts(phase).label} changed`);
   },
   'link.add': (context, { id, job, before, after, reason }) => {

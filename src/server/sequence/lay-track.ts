@@ -2,11 +2,12 @@ import { inUsualOrder, phaseFacts, type Phase } from '@/core/sequence/phases';
 import { cleanUpOf, withMethods, halfDaysWithMethods } from '@/core/sequence/methods';
 import { halfDaysFor, trackOf, type Work } from '@/core/sequence/works';
 import { taskRef } from '@/core/sequence/site';
-import { queryAll, insert, queryOne, execute } from '../database/query';
+import { queryAll, queryOne } from '../database/query';
 import { choicesFor } from '../reading/knowledge';
 import { progressOf } from '../reading/standing';
 import { measuredHalfDays } from '../reading/rates';
 import { readJob, type Source } from '../reading/reading';
+import { addStep, dropStep, timeStep } from './track';
 
 /**
  * Brings the track of an area to what is to be done there, in the way its methods have it; phases that have been worked
@@ -36,9 +37,7 @@ export function layTrack(source: Source, area: string): void {
       return its === area && phase && (fraction > 0 || readings.some((reading) => reading.fraction > 0)) ? [phase] : [];
     }),
   );
-  for (const phase of kept.keys())
-    if (!wanted.has(phase) && !begun.has(phase))
-      execute(db, 'DELETE FROM step WHERE area = @area AND phase = @phase', { area, phase });
+  for (const phase of kept.keys()) if (!wanted.has(phase) && !begun.has(phase)) dropStep(db, { area, phase });
   for (const phase of inUsualOrder(wanted)) {
     const step = kept.get(phase);
     const itself =
@@ -47,7 +46,7 @@ export function layTrack(source: Source, area: string): void {
         : halfDaysFor(phase, row.size);
     const methodDays = halfDaysWithMethods(phase, itself, choices);
     const half_days = phaseFacts(phase).trade === 'nobody' ? itself : methodDays + cleanUpOf(methodDays, choices);
-    if (!step) insert(db, 'step', { area, phase, trade: phaseFacts(phase).trade, half_days });
+    if (!step) addStep(db, { area, phase, trade: phaseFacts(phase).trade, half_days });
   }
 }
 
@@ -62,7 +61,7 @@ export function timeTrack(source: Source, area: string, only?: 'quantity'): stri
   if (!row) return undefined;
   const job = readJob(source, row.job);
   const choices = choicesFor(job, area);
-  let changed = 0;
+  let changed = false;
   for (const { phase, basis } of queryAll<{ phase: Phase; basis: 'size' | 'quantity' }>(
     db,
     `SELECT phase, basis FROM step WHERE area = @area AND basis <> 'hand'`,
@@ -72,13 +71,7 @@ export function timeTrack(source: Source, area: string, only?: 'quantity'): stri
     const itself = basis === 'quantity' ? measuredHalfDays(job, area, phase) : halfDaysFor(phase, row.size);
     if (itself === undefined || phaseFacts(phase).trade === 'nobody') continue;
     const methodDays = halfDaysWithMethods(phase, itself, choices);
-    changed += execute(
-      db,
-      `UPDATE step
-        SET half_days = @halfDays
-        WHERE area = @area AND phase = @phase AND half_days <> @halfDays`,
-      { area, phase, halfDays: methodDays + cleanUpOf(methodDays, choices) },
-    );
+    if (timeStep(db, { area, phase }, methodDays + cleanUpOf(methodDays, choices))) changed = true;
   }
-  return changed > 0 ? row.job : undefined;
+  return changed ? row.job : undefined;
 }

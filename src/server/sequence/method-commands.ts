@@ -8,6 +8,7 @@ import { measuredHalfDays } from '../reading/rates';
 import { readJob } from '../reading/reading';
 import { layTrack, timeTrack } from './lay-track';
 import { jobsOf, refuseLoop } from './rule-commands';
+import { changeStep } from './track';
 
 /** Areas that a word about the firm, a job or one area is about, by job. */
 const areasOf = (context: CommandContext, job: string, area?: string): string[] =>
@@ -93,12 +94,10 @@ export const methodHandlers = handlers({
     )?.crews;
     if (crews > (most ?? 1))
       throw unprocessable('crews-too-many', `No sub of this trade sends more than ${most ?? 1} at once.`, 'crews');
-    execute(
+    changeStep(
       context.db,
-      `UPDATE step
-        SET basis = @basis, crews = @crews, half_days = coalesce(@halfDays, half_days)
-        WHERE area = @area AND phase = @phase`,
-      { area, phase, basis, crews, halfDays: basis === 'hand' ? (halfDays ?? null) : null },
+      { area, phase },
+      { basis, crews, ...(basis === 'hand' && halfDays !== undefined ? { half_days: halfDays } : {}) },
     );
     timeTrack(context.installation, area);
     context.replan(job, `${name}: time of ${phaseFacts(phase).label} changed`);

@@ -3,7 +3,9 @@ import { formatDay } from '@/core/units/day';
 import { flag, insert, queryOne, orNull, execute, update } from '../database/query';
 import { handlers, requireRow, requireAreaOf, requireStep, requireVersion, type CommandContext } from '../door/handler';
 import { unprocessable } from '../refusal';
+import { dropPinsOfParts } from '../schedule/pins';
 import { refuseLoop } from './rule-commands';
+import { changeStep } from './track';
 
 const nameOf = (context: CommandContext, area: string): { job: string; name: string } =>
   requireRow(context, 'area', area, 'area');
@@ -40,8 +42,7 @@ export const stepHandlers = handlers({
     parts.forEach((part, index) =>
       insert(context.db, 'step_part', { area, phase, part: index + 1, label: part.label, half_days: part.halfDays }),
     );
-    // What was pinned of the former parts is no more.
-    execute(context.db, `DELETE FROM pin WHERE job = @job AND task LIKE @tasks`, { job, tasks: `${area}:${phase}~%` });
+    dropPinsOfParts(context.db, job, `${area}:${phase}`);
     context.replan(
       job,
       `${name}: ${phaseFacts(phase).label} ${parts.length > 0 ? `in ${parts.length} parts` : 'in one piece again'}`,
@@ -104,12 +105,7 @@ export const stepHandlers = handlers({
     requireStep(context, area, phase);
     if (phaseFacts(phase).trade === 'nobody')
       throw unprocessable('nobody-works', 'Here nobody works: it is a wait already.', 'phase');
-    execute(context.db, 'UPDATE step SET others = @who, others_on = @on WHERE area = @area AND phase = @phase', {
-      area,
-      phase,
-      who: who || null,
-      on: who ? orNull(expectedOn) : null,
-    });
+    changeStep(context.db, { area, phase }, { others: who || null, others_on: who ? orNull(expectedOn) : null });
     context.replan(
       job,
       who

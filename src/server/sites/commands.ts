@@ -4,6 +4,7 @@ import { handlers, requireRow, requireVersion, type CommandContext } from '../do
 import { Refusal, unprocessable } from '../refusal';
 import { layTrack } from '../sequence/lay-track';
 import type { Rows } from '../database/rows';
+import { addArea, changeArea, putBeside } from './areas';
 
 type AreaRow = Pick<Rows['area'], 'id' | 'job' | 'kind' | 'version'>;
 
@@ -22,10 +23,7 @@ export function setWorks(
   field: string,
 ): void {
   checkWorks(area.kind, works, field);
-  execute(context.db, 'UPDATE area SET works = @works, version = version + 1 WHERE id = @id', {
-    id: area.id,
-    works: JSON.stringify(works),
-  });
+  changeArea(context.db, area.id, { works: JSON.stringify(works) });
   layTrack(context.installation, area.id);
 }
 
@@ -113,7 +111,7 @@ export const siteHandlers = handlers({
       const shelters = area.kind === 'face' || area.kind === 'roof' ? (area.shelters ?? [...ofJob]) : [];
       const odd = shelters.find((level) => !ofJob.has(level));
       if (odd) throw unprocessable('unknown-id', 'This level is not one of the job’s.', `areas[${index}].shelters`);
-      insert(context.db, 'area', {
+      addArea(context.db, {
         id: area.id,
         job,
         level: orNull(area.level),
@@ -134,22 +132,14 @@ export const siteHandlers = handlers({
   'area.change': (context, { id, version, name, works, size, livedIn, passage, called }) => {
     const area = requireVersion(context, 'area', id, version);
     checkWorks(area.kind, works, 'works');
-    execute(
-      context.db,
-      `UPDATE area
-        SET name = @name, works = @works, size = @size, lived_in = @lived, passage = @passage,
-          called = coalesce(@called, called), version = version + 1
-        WHERE id = @id`,
-      {
-        id,
-        name,
-        works: JSON.stringify(works),
-        size,
-        lived: flag(livedIn),
-        passage: flag(passage),
-        called: orNull(called),
-      },
-    );
+    changeArea(context.db, id, {
+      name,
+      works: JSON.stringify(works),
+      size,
+      lived_in: flag(livedIn),
+      passage: flag(passage),
+      ...(called === undefined ? {} : { called }),
+    });
     layTrack(context.installation, id);
     context.replan(area.job, `${name} was changed`);
   },
@@ -158,7 +148,7 @@ export const siteHandlers = handlers({
     const [first, second] = [requireRow(context, 'area', one_, 'one'), requireRow(context, 'area', other, 'other')];
     if (one_ === other || first.job !== second.job)
       throw unprocessable('not-neighbours', 'Two different areas of one job can share a wall.', 'other');
-    execute(context.db, 'INSERT OR IGNORE INTO beside (one, other) VALUES (@one, @other)', { one: one_, other });
+    putBeside(context.db, one_, other);
     context.replan(first.job, 'a shared wall was set');
   },
 });

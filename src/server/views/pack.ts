@@ -24,7 +24,7 @@ import { lastLeft, signOffRows, standpointRows } from '../reading/walks';
 import { whenSeen } from '../words';
 import { clockFor } from '../zone';
 import { drawnOf } from './drawn';
-import { synonymsOf } from './spoken-names';
+import { synonymsOf } from '../reading/spoken-names';
 
 /** Everything a walk needs in the hand. */
 export function walkPack(installation: Installation, id: string): WalkPack {

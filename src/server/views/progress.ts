@@ -22,8 +22,8 @@ import { whenSeen } from '../words';
 const LOAD_WEEKS = 8;
 /** Weeks that are drawn. */
 const WEEKS = 80;
-/** Rows of the list of slips. */
-const SHOWN = 300;
+/** Slips that are told before one asks for all. */
+const FIRST_SLIPS = 12;
 
 const daysWords = (halves: number): string =>
   `${Math.abs(halves) / 2} ${Math.abs(halves) === 2 ? 'day' : 'days'} ${halves > 0 ? 'later' : 'earlier'}`;
@@ -32,13 +32,16 @@ const daysWords = (halves: number): string =>
  * A job against one of its baselines (the first unless another is asked for): what slipped and why, work done over
  * time, load of trades.
  */
-export function progressView(job: JobReading, asked?: string): ProgressView {
+export function progressView(
+  job: JobReading,
+  { against, allSlips = false }: { against?: string | undefined; allSlips?: boolean } = {},
+): ProgressView {
   const { firm } = job;
   const { today: now, zone } = firm;
   const row = jobRow(job);
   const plan = planOf(job);
   const rows = baselineRows(job);
-  const chosen = rows.find((entry) => entry.id === asked) ?? rows[0];
+  const chosen = rows.find((entry) => entry.id === against) ?? rows[0];
   const holidays = holidaysOf(firm);
   const finish = plan && jobFinish(plan, job.id);
   const finishDay = plan && finish !== undefined ? lastDay(plan.origin, finish) : null;
@@ -71,7 +74,7 @@ export function progressView(job: JobReading, asked?: string): ProgressView {
     planned: shareIn(overTime.planned[weekNow]),
     hidden: work.hidden,
     words: work.words,
-    slipped: baseline && plan ? slippedOf(baseline, plan, holidays, moves) : [],
+    ...(baseline && plan ? slippedOf(baseline, plan, holidays, moves, allSlips) : { slips: 0, slipped: [] }),
     overTime,
     load: loadOf(job),
   };
@@ -92,7 +95,8 @@ function slippedOf(
   plan: StoredPlan,
   holidays: ReadonlySet<Day>,
   moves: readonly { task: string | null; halves: number; cause: string }[],
-): ProgressView['slipped'] {
+  all: boolean,
+): Pick<ProgressView, 'slips' | 'slipped'> {
   const byTask = groupBy(
     moves.filter((move) => move.task !== null),
     (move) => move.task ?? '',
@@ -100,17 +104,19 @@ function slippedOf(
   const current = new Map(
     plan.tasks.map((task) => [task.id, { label: task.label, finish: task.finish, state: task.state }]),
   );
-  return slipOf({ origin: baseline.origin, tasks: baseline.work }, plan.origin, current, holidays)
+  const slips = slipOf({ origin: baseline.origin, tasks: baseline.work }, plan.origin, current, holidays)
     .filter((slipped) => slipped.halves !== 0 || slipped.state === 'gone')
-    .sort((a, b) => b.halves - a.halves || (a.label < b.label ? -1 : 1))
-    .slice(0, SHOWN)
-    .map((slipped) => ({
+    .sort((a, b) => b.halves - a.halves || (a.label < b.label ? -1 : 1));
+  return {
+    slips: slips.length,
+    slipped: slips.slice(0, all ? undefined : FIRST_SLIPS).map((slipped) => ({
       ...slipped,
       days: slipped.state === 'gone' ? 'no longer needed' : daysWords(slipped.halves),
       causes: causesOf(byTask.get(slipped.task) ?? [])
         .slice(0, 3)
         .map(({ cause, halves }) => `${cause} (${daysWords(halves)})`),
-    }));
+    })),
+  };
 }
 
 interface Work {

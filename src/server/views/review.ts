@@ -1,9 +1,6 @@
 import { routes, type Path } from '@/contract/routes';
 import type { FiledAs } from '@/contract/commands/walks';
 import type { ReviewView } from '@/contract/views/walk';
-import { readCaptions } from '@/core/narration/captions';
-import { draftKeys } from '@/core/narration/draft';
-import { readNarration } from '@/core/narration/read';
 import { makePlan } from '@/core/schedule/plan';
 import { groupBy } from '@/core/group-by';
 import { phaseFacts } from '@/core/sequence/phases';
@@ -23,6 +20,7 @@ import { jobHead } from './job-head';
 import { pictureViews } from './room';
 import { personNames } from '../reading/firm';
 import { areaNames, stepRows } from '../reading/job';
+import { draftsIn } from '../reading/narrations';
 import { readPlan, wholePlan } from '../reading/plan';
 import type { FirmReading, JobReading } from '../reading/reading';
 import { closedSince, recordsOfWalk } from '../reading/records';
@@ -30,7 +28,6 @@ import { carriedOf, progressOf } from '../reading/standing';
 import { workedHalfDays } from '../reading/site';
 import { draftsOfWalk, filingsOfWalk, narrationsOf, planOfWalk, walkRow, type WalkRow } from '../reading/walk';
 import { whenSeen } from '../words';
-import { spokenNames } from './spoken-names';
 
 /**
  * The end of a walk: what it changed, what that does to the plan, and the updates. Before it is finished the effect is
@@ -172,16 +169,12 @@ function ratesOf(job: JobReading, seen: readonly Observation[]): ReviewView['rat
 }
 
 /** Narrations with drafts that nobody has settled. */
-function narrationsLeft(job: JobReading, walk: WalkRow): ReviewView['narrations'] {
-  const kept = narrationsOf(job.firm.db, walk.id);
-  if (kept.length === 0) return [];
-  const areas = spokenNames(job);
-  return kept.map(({ id, name, text, dropped, accepted }) => {
-    const captions = readCaptions(text);
-    const keys = captions.ok ? draftKeys(readNarration(captions.value.cues, areas)) : [];
-    return { id, name, open: keys.filter((key) => !dropped.includes(key) && !accepted.includes(key)).length };
-  });
-}
+const narrationsLeft = (job: JobReading, walk: WalkRow): ReviewView['narrations'] =>
+  narrationsOf(job.firm.db, walk.id).map(({ dropped, accepted, ...narration }) => ({
+    id: narration.id,
+    name: narration.name,
+    open: draftsIn(job, narration).filter((key) => !dropped.includes(key) && !accepted.includes(key)).length,
+  }));
 
 const far = (fraction: number): string => (fraction >= 1 ? 'done' : percent(fraction));
 

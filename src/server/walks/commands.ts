@@ -12,7 +12,7 @@ import {
   type PlanContext,
 } from '../door/handler';
 import { notFound, Refusal, unprocessable } from '../refusal';
-import { recordDecision } from '../sites/decisions';
+import { dropDecision, recordDecision } from '../sites/decisions';
 import { settleCheck, takeCheckBack } from '../selections/checks';
 import { closeInsOf, openWords } from '../reading/close-ins';
 import { readJob } from '../reading/reading';
@@ -155,10 +155,7 @@ function followDecision(context: CommandContext, job: string, seen: RecordedObse
       subject: seen.text.slice(0, 300),
       reason: `agreed on the spot by ${seen.name ?? WHO_DECIDED[seen.by]}${seen.free ? ', at no charge' : ''}`,
     });
-  if (seen.kind === 'withdrawal')
-    execute(context.db, 'UPDATE decision SET removed = 1, version = version + 1 WHERE id = @about AND removed = 0', {
-      about: seen.about,
-    });
+  if (seen.kind === 'withdrawal') dropDecision(context.db, seen.about);
 }
 
 export const walkHandlers = handlers({

@@ -12,6 +12,7 @@ import { carryOut, handlers, requireRow, type CommandContext, type PlanContext, 
 import { assumptionHandlers } from '../scope/assumptions';
 import { changeHandlers, dropDraftChange } from '../scope/changes';
 import { scopeHandlers } from '../scope/commands';
+import { takeAwayHandlers } from '../scope/take-away';
 import { selectionHandlers } from '../selections/commands';
 import { sequenceHandlers } from '../sequence/commands';
 import { unprocessable } from '../refusal';
@@ -145,7 +146,7 @@ function takeAway(context: PlanContext, filedAs: Exclude<FiledAs, 'remark'>, id:
   const { version } = row;
   if (filedAs === 'wait') carryOut(context, 'hold.release', sequenceHandlers['hold.release'], { id, version });
   else if (filedAs === 'change') dropDraftChange(context, id);
-  else carryOut(context, 'line.remove', scopeHandlers['line.remove'], { of: filedAs, id });
+  else carryOut(context, 'line.remove', takeAwayHandlers['line.remove'], { of: filedAs, id });
 }
 
 export const filingHandlers = handlers({

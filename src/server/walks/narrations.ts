@@ -42,6 +42,8 @@ export const narrationHandlers = handlers({
       person: walker(context),
     });
     context.logFor(job);
+    // Its thread reads it.
+    context.wakePlanner();
     return { cues: captions.value.cues.length, unread: captions.value.unread };
   },
   'draft.drop': (context, { narration, draft }) => {

@@ -25,9 +25,6 @@ const Load = dynamic(() => import('./charts').then((charts) => charts.Load), {
   loading: () => <div className="chart small" />,
 });
 
-/** Slips shown before one asks for all. */
-const FIRST = 12;
-
 /**
  * How a job stands against what was agreed: by work done, by days slipped with their causes, by what each trade has to
  * do.
@@ -35,7 +32,6 @@ const FIRST = 12;
 export function Progress({ view }: { view: ProgressView }) {
   const router = useRouter();
   const [keeping, setKeeping] = useState(false);
-  const [all, setAll] = useState(false);
   const { finish } = view;
   const day = (at: string | null): string => (at ? formatDay(at, view.today) : 'nothing planned');
   return (
@@ -51,7 +47,9 @@ export function Progress({ view }: { view: ProgressView }) {
                 className="long-field"
                 aria-label="Against which agreement"
                 value={view.chosen ?? ''}
-                onChange={(event) => router.push(routes.progress(view.job.id, event.target.value), { scroll: false })}
+                onChange={(event) =>
+                  router.push(routes.progress(view.job.id, { against: event.target.value }), { scroll: false })
+                }
               >
                 {view.baselines.map((baseline) => (
                   <option key={baseline.id} value={baseline.id}>
@@ -114,7 +112,7 @@ export function Progress({ view }: { view: ProgressView }) {
         <Block className="mt-3" heading="Work over time">
           <OverTime view={view} />
         </Block>
-        {view.slipped.length > 0 && <Slipped view={view} all={all} setAll={setAll} />}
+        {view.slipped.length > 0 && <Slipped view={view} />}
         {view.load.trades.length > 0 && <LoadOfTrades view={view} />}
         <SidePanel title="Keep today’s plan" open={keeping} onClose={() => setKeeping(false)}>
           <p className="soft small-text">From then on every piece of work is measured against where it stands today.</p>
@@ -186,7 +184,8 @@ function FinishDays({
 }
 
 /** What slipped, and why. */
-function Slipped({ view, all, setAll }: { view: ProgressView; all: boolean; setAll: (next: boolean) => void }) {
+function Slipped({ view }: { view: ProgressView }) {
+  const against = view.chosen ?? undefined;
   return (
     <Block className="mt-3" heading="What slipped, and why">
       <table className="table-lines">
@@ -198,7 +197,7 @@ function Slipped({ view, all, setAll }: { view: ProgressView; all: boolean; setA
           </tr>
         </thead>
         <tbody>
-          {view.slipped.slice(0, all ? undefined : FIRST).map((entry) => (
+          {view.slipped.map((entry) => (
             <tr key={entry.task}>
               <td className="fw-bold">
                 {entry.label}
@@ -218,10 +217,15 @@ function Slipped({ view, all, setAll }: { view: ProgressView; all: boolean; setA
           ))}
         </tbody>
       </table>
-      {view.slipped.length > FIRST && (
-        <Button variant="link" className="p-0 mt-2 no-print" onClick={() => setAll(!all)}>
-          {all ? 'Show only the most' : 'Show all'}
-        </Button>
+      {view.slips > view.slipped.length && (
+        <Link
+          className="btn btn-link p-0 mt-2 no-print"
+          href={routes.progress(view.job.id, { against, slips: 'all' })}
+          scroll={false}
+          prefetch={false}
+        >
+          Show all {view.slips}
+        </Link>
       )}
     </Block>
   );

@@ -13,9 +13,12 @@ export default async function ProgressPage({
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
   const { job } = await params;
-  const { against } = await searchParams;
+  const { against, slips } = await searchParams;
   const { view } = await shown((installation) =>
-    progressView(readJob(installation, job), typeof against === 'string' ? against : undefined),
+    progressView(readJob(installation, job), {
+      against: typeof against === 'string' ? against : undefined,
+      allSlips: slips === 'all',
+    }),
   );
   return <Progress view={view} />;
 }

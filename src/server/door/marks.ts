@@ -1,0 +1,22 @@
+import { execute, insert, queryAll, queryOne } from '../database/query';
+import type { Connection } from '../database/open';
+
+/** A job whose plan has to be made anew, and because of what. */
+export interface Mark {
+  id: number;
+  job: string;
+  /** The walk whose end it was. */
+  walk: string | null;
+  cause: string;
+}
+
+export const markPlan = (db: Connection, mark: Omit<Mark, 'id'>): void => insert(db, 'plan_mark', mark);
+
+export const marksOf = (db: Connection): Mark[] => queryAll<Mark>(db, 'SELECT * FROM plan_mark ORDER BY id');
+
+export const newestMark = (db: Connection): number | undefined =>
+  queryOne<{ id: number | null }>(db, 'SELECT max(id) AS id FROM plan_mark')?.id ?? undefined;
+
+/** Takes away what was marked up to this one; what came after it stays. */
+export const clearMarks = (db: Connection, last: number): void =>
+  void execute(db, 'DELETE FROM plan_mark WHERE id <= @last', { last });

@@ -1,0 +1,48 @@
+import type { Removable } from '@/contract/commands/scope';
+import { isComing, type SelectionState } from '@/core/selections/states';
+import { update } from '../database/query';
+import { handlers, requireRow, type PlanContext } from '../door/handler';
+import { recalculateArea } from '../quantities/recalculate';
+import { unprocessable } from '../refusal';
+
+const TABLES = {
+  scope: 'scope_item',
+  finding: 'finding',
+  opening: 'opening',
+  fixture: 'fixture',
+  level: 'level_mark',
+  calculation: 'calculation',
+  assumption: 'assumption',
+  decision: 'decision',
+  selection: 'selection',
+  request: 'request',
+  standpoint: 'standpoint',
+  'close-in-sign': 'close_in_sign',
+  'left-with-client': 'handed_over',
+  'sign-off': 'sign_off',
+} as const satisfies Record<Removable, string>;
+
+/** Takes a thing away or brings it back; what follows from the drawing follows. */
+function takeAway(context: PlanContext, of: Removable, id: string): void {
+  // Each of these tables has its own columns; what is asked here is there or not.
+  const row: { removed: 0 | 1; state?: string; area?: string | null; job?: string } = requireRow(
+    context,
+    TABLES[of],
+    id,
+  );
+  if (row.removed) throw unprocessable('so-already', 'This was taken away already.', 'id');
+  // What was settled is part of the job’s story, and may have brought work.
+  if (of === 'assumption' && row.state !== 'open')
+    throw unprocessable('settled-already', 'This is settled; open it again to take it away.', 'id');
+  update(context.db, TABLES[of], id, { removed: 1 });
+  if (of === 'opening' && row.area) recalculateArea(context, row.area);
+  // What is ordered is coming, whatever the list says.
+  if (of === 'selection' && isComing(row.state as SelectionState))
+    throw unprocessable('ordered-already', 'This is ordered and on its way; take the order back first.', 'id');
+  const job = row.job ?? requireRow(context, 'area', row.area ?? '', 'area').job;
+  if (of === 'selection' || of === 'request' || of === 'close-in-sign')
+    context.replan(job, `a ${of === 'close-in-sign' ? 'signature' : of} was taken away`);
+  else context.planStays(job);
+}
+
+export const takeAwayHandlers = handlers({ 'line.remove': (context, { of, id }) => takeAway(context, of, id) });
