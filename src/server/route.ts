@@ -20,6 +20,8 @@ export const route =
       if (session) await needSession();
       return await handle(installation(), request, await params);
     } catch (error) {
+      // Whoever asked has gone: what was stopped for that is nobody's fault, and is read by nobody.
+      if (request.signal.aborted) return new Response(null, { status: 499 });
       return problemResponse(error);
     }
   };

@@ -3,8 +3,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import sharp from 'sharp';
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, inject, it, vi } from 'vitest';
 import { COMMANDS } from '@/contract/commands';
+import { Refusal } from '@/server/refusal';
+import { route } from '@/server/route';
 import { demoId } from '../../demo/seed';
 import { command, folder, newId, raw, signalHouse } from '../support/installations';
 import { serve, type Server } from '../support/server';
@@ -31,6 +33,18 @@ const problemOf = async (response: Response) =>
   (await response.json()) as { title: string; code: string; status: number; field?: string };
 
 describe('over HTTP', () => {
+  it('tells no failure of what was stopped because whoever asked has gone', async () => {
+    vi.stubEnv('AFTERMIST_DATA', folder());
+    const asked = async (signal: AbortSignal) => {
+      const answered = route({ session: false }, () => {
+        throw new Refusal(409, { code: 'x', message: 'Stopped.' });
+      });
+      return (await answered(new Request('http://x/', { signal }), { params: Promise.resolve({}) })).status;
+    };
+    const here = new AbortController();
+    expect([await asked(AbortSignal.abort()), await asked(here.signal)]).toEqual([499, 409]);
+  });
+
   it('tells a problem as problem JSON with its own status', async () => {
     const response = await post(
       `${demo.url}/api/commands`,
