@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { dayOfSlot, slotOf } from '@/core/units/slot';
 import { demoId } from '../../demo/seed';
-import { choose, gone, hrefOf, inspect, press, seesText, textFits, upload } from '../support/browser';
+import { choose, click, gone, hrefOf, inspect, press, seesText, textFits, upload } from '../support/browser';
 import { fillIn } from '../support/forms';
 import { areaOf, folder } from '../support/installations';
 import { stage } from '../support/stage';
@@ -163,7 +163,7 @@ describe('what comes from outside', () => {
       await page.goto(`${on.server.url}${signal}/schedule?by=room&task=${encodeURIComponent(again)}`);
       await seesText(page, 'Port Ellery building office comes on');
       await page.goto(`${on.server.url}${signal}/schedule/progress`);
-      await press(page, 'Show all');
+      await click(page, 'a[href*="slips=all"]');
       await textFits(page, /Study: rough inspections failed \(a box without its clamp\)/);
       expect(on.complaints).toEqual([]);
     },
