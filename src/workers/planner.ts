@@ -1,7 +1,7 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { makeClock } from '@/server/clock';
 import { openDatabase } from '@/server/database/open';
-import { renewOnce } from '@/server/plan/renew';
+import { markOldForm, renewOnce } from '@/server/plan/renew';
 import { searchOnce } from '@/server/plan/search';
 import { thin } from '@/server/plan/thin';
 import { readNarrations } from '@/server/walks/read-narrations';
@@ -26,6 +26,8 @@ function thinDaily(): void {
   thinnedOn = now.slice(0, 10);
   thin(db, now);
 }
+
+markOldForm(db);
 
 parentPort?.on('message', () => {
   try {

@@ -1,3 +1,4 @@
+import { inTheWay } from '@/core/schedule/reasons';
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import type { StoredPlan } from '@/server/reading/plan';
@@ -20,6 +21,7 @@ import {
 import { fillIn, setDay } from '../support/forms';
 import { areaOf, signalHouse } from '../support/installations';
 import { stage } from '../support/stage';
+import { waitSaid, workSaid } from '../support/said';
 
 const job = `/jobs/${signalHouse}`;
 const on = stage();
@@ -104,7 +106,7 @@ describe('scope and selections', () => {
       .poll(
         async () =>
           (await planOf()).notBefore.some((wait) =>
-            /delivery of lantern glazing is expected \w+ \d+ Aug/.test(wait.because),
+            /delivery of lantern glazing is expected \w+ \d+ Aug/.test(waitSaid(wait)),
           ),
         { timeout: 15_000 },
       )
@@ -202,21 +204,25 @@ describe('the board', () => {
     const linked = plan.tasks.find(
       (task) =>
         task.job === signalHouse &&
-        task.reason.task !== undefined &&
+        inTheWay(task.reason) !== undefined &&
         task.start > 2 &&
         task.start < 14 &&
         plan.tasks.some(
-          (other) => other.id === task.reason.task && other.state !== 'done' && other.start >= 0 && other.crew !== null,
+          (other) =>
+            other.id === inTheWay(task.reason) && other.state !== 'done' && other.start >= 0 && other.crew !== null,
         ) &&
         task.crew !== null,
     );
     await click(page, `[data-task="${linked?.id ?? ''}"]`);
     await page.waitForSelector('svg.thread path');
-    await press(page, `Look at ${plan.tasks.find((task) => task.id === linked?.reason.task)?.label ?? ''}`);
+    await press(
+      page,
+      `Look at ${workSaid(plan.tasks.find((task) => task.id === (linked && inTheWay(linked.reason))))}`,
+    );
     await page.waitForFunction(
       (task: string) => document.querySelector('.piece.chosen')?.getAttribute('data-task') === task,
       {},
-      linked?.reason.task ?? '',
+      (linked && inTheWay(linked.reason)) ?? '',
     );
     await page.keyboard.press('Escape');
     await click(page, '.board .marks button');

@@ -6,6 +6,7 @@ import { choose, gone, hrefOf, PHONE, press, seesText, type } from '../support/b
 import { fillAll, fillIn, tick } from '../support/forms';
 import { areaOf } from '../support/installations';
 import { stage } from '../support/stage';
+import { workSaid } from '../support/said';
 
 const on = stage();
 const { at, planOf } = on;
@@ -243,9 +244,12 @@ describe('a first visit', () => {
     await page.goto(`${on.server.url}${job}/scope`);
     await seesText(page, 'build a hatch with a folding ladder');
     await expect
-      .poll(async () => (await planOf()).tasks.some((task) => task.label === 'Workshop · a loft hatch and ladder'), {
-        timeout: 15_000,
-      })
+      .poll(
+        async () => (await planOf()).tasks.some((task) => workSaid(task) === 'Workshop · a loft hatch and ladder'),
+        {
+          timeout: 15_000,
+        },
+      )
       .toBe(true);
     expect(on.complaints.filter((line) => !/40[049]|422/.test(line))).toEqual([]);
   });

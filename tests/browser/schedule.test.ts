@@ -9,6 +9,7 @@ import { choose, click, gone, hrefOf, inspect, press, seesText, textFits, upload
 import { fillIn } from '../support/forms';
 import { areaOf, folder } from '../support/installations';
 import { stage } from '../support/stage';
+import { reasonSaid, workSaid } from '../support/said';
 
 const on = stage();
 const { at, planOf } = on;
@@ -48,7 +49,7 @@ describe('the half-day board', () => {
       await seesText(page, 'Move it to another half-day');
       await fillIn(page, '[name="reason"]', 'the carpenters would like to come early');
       await press(page, 'What would it do?');
-      await textFits(page, /It cannot start on .* Not earlier: Lantern roof · open roof ends/);
+      await textFits(page, /It cannot start on .* It comes after Lantern roof · open roof, which ends/);
       await press(page, 'Pin it there');
       await textFits(page, /one night of rain costs more than the roof/);
       expect(await starts(board)).toBe(before);
@@ -66,8 +67,8 @@ describe('the half-day board', () => {
       await press(page, 'Pin it there');
       await gone(page, 'Move it to another half-day');
       await expect
-        .poll(async () => (await task(floors))?.reason.text, { timeout: 15_000 })
-        .toBe('Pinned here: the gutters come a day later.');
+        .poll(async () => reasonSaid(await task(floors)), { timeout: 15_000 })
+        .toBe('Fixed to this day: the gutters come a day later.');
       expect((await task(floors))?.start).toBeGreaterThan(stood?.start ?? 0);
       await textFits(page, /pinned: the gutters come a day later/);
       await inspect(page, 'board with a pin');
@@ -81,7 +82,7 @@ describe('the half-day board', () => {
     async () => {
       const page = await at(`/schedule?task=${encodeURIComponent(`${areaOf('lroof')}:glazing`)}`);
       await press(page, 'What would pull this forward?');
-      await textFits(page, /no longer waiting, although the order of lantern glazing/);
+      await textFits(page, /need not wait: the order for lantern glazing/);
       await textFits(page, /wins \d+(\.\d)? days? sooner/);
       await press(page, 'Close');
       await page.goto(`${on.server.url}/schedule`);
@@ -109,7 +110,7 @@ describe('the order of the work', () => {
     await press(page, 'Keep it');
     await seesText(page, 'paint first, touch up after');
     await expect
-      .poll(async () => (await task(`${areaOf('kitchen')}:touch-up`))?.label, { timeout: 15_000 })
+      .poll(async () => workSaid(await task(`${areaOf('kitchen')}:touch-up`)), { timeout: 15_000 })
       .toBe('Kitchen · touch-up');
     await press(page, 'Walk through it');
     await seesText(page, 'Step 1 of');

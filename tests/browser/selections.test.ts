@@ -10,6 +10,7 @@ import { choose, click, gone, hrefOf, PHONE, press, seesText, type, upload } fro
 import { fillIn, setDay } from '../support/forms';
 import { areaOf, folder } from '../support/installations';
 import { stage } from '../support/stage';
+import { reasonSaid, workSaid } from '../support/said';
 
 const on = stage();
 const { at, planOf } = on;
@@ -25,7 +26,7 @@ describe('the longest order of a job', () => {
     const glazing = async () => {
       const plan = await planOf();
       const task = plan.tasks.find((planned) => planned.id === `${areaOf('lroof')}:glazing`);
-      return { day: dayOfSlot(plan.origin, task?.start ?? 0), reason: task?.reason.text ?? '' };
+      return { day: dayOfSlot(plan.origin, task?.start ?? 0), reason: reasonSaid(task) };
     };
     const until = (what: (now: Awaited<ReturnType<typeof glazing>>) => boolean): Promise<void> =>
       expect.poll(async () => what(await glazing()), { timeout: 15_000 }).toBe(true);
@@ -120,10 +121,10 @@ describe('what came is not right', () => {
     await expect
       .poll(
         async () =>
-          (await planOf()).tasks.find((task) => task.label === 'Kitchen · fit kitchen cabinets')?.reason.text ?? '',
+          reasonSaid((await planOf()).tasks.find((task) => workSaid(task) === 'Kitchen · fit kitchen cabinets')),
         { timeout: 15_000 },
       )
-      .toContain('the order of kitchen cabinets is not out');
+      .toContain('The order for kitchen cabinets');
     await desk.goto(`${on.server.url}${tannery}/selections/deliveries`);
     await seesText(desk, 'Kitchen cabinets: the sink base, 900 wide, 1 cabinets');
     await press(desk, 'Gone back: Kitchen cabinets: the sink base, 900 wide, 1 cabinets');

@@ -7,6 +7,7 @@ import { areaOf, folder, signalHouse } from '../support/installations';
 import { fillIn } from '../support/forms';
 import { click, DESK, gone, hrefOf, PHONE, press, seesText, textFits, type, upload, visit } from '../support/browser';
 import { stage } from '../support/stage';
+import { reasonSaid } from '../support/said';
 
 const ladder = (page: Page, phase: string) => page.waitForSelector(`[role=slider][data-phase="${phase}"]`);
 
@@ -112,7 +113,7 @@ describe('one walk, end to end', () => {
     await desk.goto(`${on.server.url}/jobs/${signalHouse}/schedule?by=room`);
     await click(desk, `[data-task="${moved?.id ?? ''}"]`);
     await seesText(desk, 'Why here?');
-    await seesText(desk, moved?.reason.text ?? 'no reason');
+    await seesText(desk, reasonSaid(moved) || 'no reason');
 
     // The client draft names it; sent, its link opens without a session and shows only that job.
     await desk.goto(`${on.server.url}/jobs/${signalHouse}/news`);

@@ -297,7 +297,7 @@ describe('an assumption', () => {
     expect(extra).toMatchObject({
       duration: 5,
       trade: 'carpentry',
-      label: 'Lane face · replace the sheathing of the lane face',
+      work: { kind: 'beside', area: 'Lane face', text: 'replace the sheathing of the lane face' },
     });
     expect(extra?.start).toBeGreaterThanOrEqual(strip?.finish ?? Infinity);
     expect(next?.start).toBeGreaterThanOrEqual(extra?.finish ?? Infinity);

@@ -3,6 +3,7 @@ import { checkPlan } from '@/core/schedule/check';
 import type { Plan } from '@/core/schedule/plan';
 import { readPlan } from '@/server/reading/plan';
 import { demoHouse } from '../support/installations';
+import { reasonSaid, workSaid } from '../support/said';
 
 /** As it goes over the wire: nothing but the document. */
 const document = (): Plan => {
@@ -50,6 +51,6 @@ describe('plan.json of the demo', () => {
   });
 
   it('says why everything starts when it does', () => {
-    for (const task of document().tasks) expect(`${task.label}: ${task.reason.text}`).toMatch(/: .+\.$/);
+    for (const task of document().tasks) expect(`${workSaid(task)}: ${reasonSaid(task)}`).toMatch(/: .+\.$/);
   });
 });

@@ -45,6 +45,7 @@ import {
   TODAY,
 } from '../support/installations';
 import { build, type Built } from '../support/synthetic';
+import { reasonSaid, waitSaid, workSaid } from '../support/said';
 
 const chosen = (area: string, category: string, job = 'signal'): string => demoId(job, 'selection', area, category);
 const [GLAZING, association, frame] = [
@@ -251,8 +252,8 @@ describe('the chain of the lantern glazing', () => {
       kind: 'not-before',
       held: true,
       selection: GLAZING,
-      text: expect.stringContaining('waits for the designer (measured drawing of the lantern’s frame)') as string,
     });
+    expect(reasonSaid(glazing())).toContain('waits for the designer (measured drawing of the lantern’s frame)');
     expect(holdsOf(readJob(installation, signalHouse)).find((hold) => hold.request === association)).toMatchObject({
       area: 'Lantern roof',
       kind: 'association',
@@ -308,7 +309,7 @@ describe('the chain of the lantern glazing', () => {
       orderNumber: 'A-17',
     });
     renew(installation);
-    expect(glazing().reason.text).toContain('nobody has confirmed the delivery of lantern glazing');
+    expect(reasonSaid(glazing())).toContain('Nobody has confirmed the delivery of lantern glazing');
     // The desk answers for this supplier: it confirms a day within the range, closed days not counted.
     expect(pollSuppliers(installation)).toBe(1);
     renew(installation);
@@ -328,7 +329,7 @@ describe('the chain of the lantern glazing', () => {
     });
     renew(installation);
     expect(glazing().day >= addDays(settled, 11)).toBe(true);
-    expect(glazing().reason.text).toMatch(/12 days later than promised: the kiln broke/);
+    expect(reasonSaid(glazing())).toMatch(/12 days later than promised: the kiln broke/);
     const page = selectionPage(readJob(installation, signalHouse), GLAZING);
     expect(page.explanation.map((line) => line.text).join('\n')).toMatch(
       /Needed on site by[\s\S]*days? after that: the delivery of lantern glazing is expected[\s\S]*the kiln broke/,
@@ -464,7 +465,7 @@ describe('what came is not right', () => {
       due: { what: 'order' },
     });
     const leftover = task(installation, `item:${reorder?.id ?? ''}`);
-    expect(leftover).toMatchObject({ label: 'Kitchen · fit kitchen cabinets', trade: 'cabinets' });
+    expect([workSaid(leftover), leftover.trade]).toEqual(['Kitchen · fit kitchen cabinets', 'cabinets']);
     expect(leftover.day > (reorder?.there?.day ?? '9')).toBe(true);
     expect(leftover.reason).toMatchObject({ selection: reorder?.id });
     expect(
@@ -564,7 +565,7 @@ describe('suppliers', () => {
       '2027-04-02',
       'in making',
     ]);
-    expect(readPlan(installation.db)?.notBefore.find((wait) => wait.selection === rest?.id)?.because).toContain(
+    expect(waitSaid(readPlan(installation.db)?.notBefore.find((wait) => wait.selection === rest?.id))).toContain(
       'later than promised: one bundle was split',
     );
     expect(
@@ -805,8 +806,10 @@ describe('deliveries', () => {
     });
     // The boards lie three days in the room before anybody nails them.
     expect(
-      readPlan(installation.db)?.notBefore.find((wait) => wait.selection === chosen('sea', 'Cladding boards'))?.because,
-    ).toContain('with 3 days in the room before use');
+      waitSaid(
+        readPlan(installation.db)?.notBefore.find((wait) => wait.selection === chosen('sea', 'Cladding boards')),
+      ),
+    ).toContain('then 3 days in the room before use');
     expect(deliveriesView(readJob(installation, signalHouse)).storage.map(({ place }) => place)).toContain(
       'Boat store, on bearers along the north wall',
     );

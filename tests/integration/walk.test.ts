@@ -15,6 +15,7 @@ import { reviewView } from '@/server/views/review';
 import { checkPlan } from '@/core/schedule/check';
 import { demoId } from '../../demo/seed';
 import { areaOf, demoHouse, emptyHouse, give, giveRaw, must, newId, signalHouse } from '../support/installations';
+import { reasonSaid, workSaid } from '../support/said';
 
 const startWalk = (installation: Installation): string => {
   const id = newId();
@@ -221,8 +222,8 @@ describe('a job made from nothing', () => {
     renew(installation);
     const plan = readPlan(installation.db);
     expect(plan && checkPlan(plan)).toEqual([]);
-    expect(plan?.tasks.every((task) => task.reason.text.length > 0)).toBe(true);
-    expect(plan?.tasks.find((task) => task.phase === 'protect')).toMatchObject({ label: 'Kitchen · protect' });
+    expect(plan?.tasks.every((task) => reasonSaid(task).length > 0)).toBe(true);
+    expect(workSaid(plan?.tasks.find((task) => task.phase === 'protect'))).toBe('Kitchen · protect');
     expect(roomsView(readJob(installation, job)).finish).toMatch(/^2027-0[3-6]/);
   });
 });

@@ -1,5 +1,7 @@
 import fc from 'fast-check';
-import type { Link, Task } from '@/core/schedule/network';
+import type { Link, NotBefore, Task } from '@/core/schedule/network';
+import type { TooMuch } from '@/core/schedule/weather';
+import { dayOfSlot } from '@/core/units/slot';
 import { makePlan, type Plan } from '@/core/schedule/plan';
 import type { PlanInput } from '@/core/schedule/plan-input';
 
@@ -8,7 +10,7 @@ export const task = (id: string, over: Partial<Task> = {}): Task => ({
   job: 'job',
   area: null,
   phase: null,
-  label: id,
+  work: { kind: 'called', text: id },
   trade: 'carpentry',
   crew: 'crew',
   duration: 2,
@@ -30,6 +32,10 @@ export const link = (before: string, after: string, over: Partial<Link> = {}): L
   reason: 'so it is',
   ...over,
 });
+/** Much rain in the outlook on these slots. */
+export const rainOn = (...slots: number[]): Map<number, TooMuch> =>
+  new Map(slots.map((slot) => [slot, { of: 'rain', amount: 9, day: dayOfSlot('2027-03-08', slot) }]));
+
 /** Origin is a Monday. */
 export const days = (slot: number): boolean => Math.floor(slot / 2) % 7 < 5;
 
@@ -106,7 +112,7 @@ export const networks = fc
         ...(entry.crew === 'a' && number % 3 === 0 ? { crews: raw.capacity } : {}),
       }),
     );
-    const rain = new Map(raw.rain.map((slot) => [slot, `rain on ${slot}`]));
+    const rain = rainOn(...raw.rain);
     const id = (number: number): string | undefined => tasks[number]?.id;
     return input({
       tasks,
@@ -115,13 +121,23 @@ export const networks = fc
         return before && after && before !== after ? [link(before, after, rest)] : [];
       }),
       notBefore: raw.waits
-        .flatMap(({ task: number, slot }) =>
-          id(number) ? [{ task: id(number) ?? '', slot, because: 'it comes then', open: false }] : [],
+        .flatMap(({ task: number, slot }): NotBefore[] =>
+          id(number)
+            ? [{ task: id(number) ?? '', slot, wait: { kind: 'told' as const, text: 'it comes then' }, open: false }]
+            : [],
         )
         .concat(
-          raw.pins.flatMap(({ task: number, slot }) =>
+          raw.pins.flatMap(({ task: number, slot }): NotBefore[] =>
             id(number)
-              ? [{ task: id(number) ?? '', slot, because: 'somebody said so', open: false, kind: 'pin' as const }]
+              ? [
+                  {
+                    task: id(number) ?? '',
+                    slot,
+                    wait: { kind: 'pin', why: 'somebody said so' },
+                    open: false,
+                    kind: 'pin' as const,
+                  },
+                ]
               : [],
           ),
         ),

@@ -15,6 +15,8 @@ export interface BoardRow {
 export interface BoardBlock {
   task: string;
   label: string;
+  /** The area or storey it is in; empty for what belongs to the whole job. */
+  place: string;
   /** Its job's name, where the board shows several. */
   job: string;
   jobId: string;

@@ -1,7 +1,7 @@
 import { answer, refuse } from '../problem';
 import { choice, give, length, main, rowsOf, text } from '../quantities/ask';
 import { calculator, LOCAL_CODE } from '../quantities/calculator';
-import { capital } from '../words';
+import { capital } from '../words/letters';
 
 export const LEVEL_KINDS = {
   floor: 'finished floor',

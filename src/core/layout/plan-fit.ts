@@ -4,7 +4,7 @@ import { checkEscape, ESCAPE_RULES, type EscapeRules } from '../fit/escape-windo
 import { invertsOf } from '../fit/drain-run';
 import { SLACK_MM } from '../fit/sliding-opening';
 import { formatLength, type LengthSystem } from '../units/length';
-import { capital } from '../words';
+import { capital } from '../words/letters';
 import { checkOpening } from './check-openings';
 import { footprint, swingOf } from './drawing';
 import { direction, inside, leftOf, shift, type Point } from './point';

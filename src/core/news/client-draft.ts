@@ -2,7 +2,9 @@ import { groupBy } from '../group-by';
 import { phaseFacts } from '../sequence/phases';
 import { daysBetween, formatDay } from '../units/day';
 import type { ProgressChange } from '../walks/diff';
-import { capital } from '../words';
+import { capital } from '../words/letters';
+import { sayReasonToClient } from '../words/reason';
+import { sayWorkHere } from '../words/work';
 import { paragraph, percent, type Draft, type News } from './news';
 
 /**
@@ -147,19 +149,20 @@ function nextPoints(news: News): string[] {
     .map(
       (work) =>
         `${formatDay(work.day, news.day)}${work.afternoon ? ', afternoon' : ''}: ` +
-        `${work.phase ? phaseFacts(work.phase).plain : work.label}${work.area ? `, ${place(news, work.area)}` : ''}.`,
+        `${work.phase ? phaseFacts(work.phase).plain : sayWorkHere(work.work)}${work.area ? `, ${place(news, work.area)}` : ''}.`,
     );
 }
 
 function finish({ finish: { before, after, promised }, moved, day }: News): string {
   if (!after) return '';
   const shift = before ? daysBetween(before, after) : 0;
-  const why = shift > 0 ? (moved.find((work) => work.to > work.from)?.reason.replace(/^Not earlier: /, '') ?? '') : '';
+  const late = shift > 0 ? moved.find((work) => work.to > work.from) : undefined;
+  const why = late && sayReasonToClient(late.reason, day);
   const change =
     shift === 0
       ? ''
       : ` That is ${count(Math.abs(shift))} ${shift > 0 ? 'later' : 'earlier'} than we thought before this ` +
-        `walk${why ? `, because ${why.replace(/\.$/, '')}` : ''}.`;
+        `walk.${why ? ` ${why}` : ''}`;
   const against = promised && after > promised ? ` We had promised ${formatDay(promised, day)}.` : '';
   return `As things stand we finish on ${formatDay(after, day)}.${change}${against}`;
 }

@@ -47,7 +47,8 @@ const work = (over: Partial<NextWork> = {}): NextWork => ({
   day: '2027-03-10',
   afternoon: false,
   area: 'k',
-  label: 'Kitchen · wires',
+  task: 'k:wiring-rough',
+  work: { kind: 'step', area: 'Kitchen', phase: 'wiring-rough' },
   phase: 'wiring-rough',
   trade: 'wiring',
   crew: 'Gull Wiring',
@@ -67,15 +68,15 @@ describe('what the crews read after a walk', () => {
     const moved = [
       {
         area: 'k',
-        label: 'Kitchen · board',
+        work: { kind: 'step' as const, area: 'Kitchen', phase: 'board' as const },
         phase: 'board' as const,
         from: '2027-03-10',
         to: '2027-03-12',
-        reason: 'Not earlier: wires.',
+        reason: { kind: 'told' as const, text: 'Wires first.' },
       },
     ];
     expect(crewDraft(news({ moved })).body).toBe(
-      'Moved\n- Kitchen · board: now Fri 12 Mar, was Wed 10 Mar. Not earlier: wires.',
+      'Moved\n- Kitchen · board: now Fri 12 Mar, was Wed 10 Mar. Wires first.',
     );
   });
 
@@ -132,15 +133,18 @@ describe('what the crews read after a walk', () => {
       work(),
       work({
         crew: 'Boards',
-        label: 'Study · board',
+        work: { kind: 'step', area: 'Study', phase: 'board' },
         afternoon: true,
-        after: ['Study · wires', 'Study · close-in check'],
+        after: [
+          { kind: 'step', area: 'Study', phase: 'wiring-rough' },
+          { kind: 'step', area: 'Study', phase: 'close-in' },
+        ],
       }),
-      work({ day: '2027-03-11', label: 'Kitchen · ducts' }),
+      work({ day: '2027-03-11', work: { kind: 'step', area: 'Kitchen', phase: 'duct-rough' } }),
     ];
     expect(crewDraft(news({ next })).body).toBe(
       [
-        'Wed 10 Mar\n- Gull Wiring · Kitchen · wires\n- Boards · Study · board, from noon (ready before: Study · ' +
+        'Wed 10 Mar\n- Gull Wiring · Kitchen · wires\n- Boards · Study · board, from noon (needs first: Study · ' +
           'wires, Study · close-in check)',
         'Thu 11 Mar\n- Gull Wiring · Kitchen · ducts',
       ].join('\n\n'),

@@ -2,7 +2,9 @@ import { groupBy } from '../group-by';
 import { phaseFacts } from '../sequence/phases';
 import { TRADES } from '../sequence/trades';
 import { formatDay } from '../units/day';
-import { capital } from '../words';
+import { capital } from '../words/letters';
+import { sayReason } from '../words/reason';
+import { sayWork } from '../words/work';
 import { paragraph, percent, type Draft, type News } from './news';
 
 /**
@@ -31,8 +33,8 @@ export function crewDraft(news: News): Draft {
             .slice(0, 8)
             .map(
               (work) =>
-                `${work.label}: now ${formatDay(work.to, news.day)}, was ${formatDay(work.from, news.day)}. ` +
-                work.reason,
+                `${sayWork(work.work)}: now ${formatDay(work.to, news.day)}, was ${formatDay(work.from, news.day)}. ` +
+                sayReason(work.reason, news.day),
             ),
         ),
         ...paragraph(
@@ -73,11 +75,10 @@ function byDay(news: News): string[] {
   return [...groupBy(news.next, (work) => work.day)].slice(0, 5).flatMap(([day, works]) =>
     paragraph(
       capital(formatDay(day, news.day)),
-      works.map(
-        (work) =>
-          `${work.crew} · ` +
-          `${work.label}${work.afternoon ? ', from noon' : ''}${work.after.length > 0 ? ` (ready before: ${work.after.join(', ')})` : ''}`,
-      ),
+      works.map(({ crew, work, afternoon, after }) => {
+        const first = after.length > 0 ? ` (needs first: ${after.map(sayWork).join(', ')})` : '';
+        return `${crew} · ${sayWork(work)}${afternoon ? ', from noon' : ''}${first}`;
+      }),
     ),
   );
 }

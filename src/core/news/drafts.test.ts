@@ -111,18 +111,18 @@ describe('the client’s update', () => {
         moved: [
           {
             area: 'k',
-            label: 'Kitchen · cabinets',
+            work: { kind: 'step', area: 'Kitchen', phase: 'cabinets' },
             phase: 'cabinets',
             from: '2027-04-01',
             to: '2027-04-05',
-            reason: 'Not earlier: the cabinets arrive Mon 5 Apr.',
+            reason: { kind: 'not-before', wait: { kind: 'told', text: 'the cabinets arrive Mon 5 Apr' } },
           },
         ],
       }),
     ).body;
     expect(body).toContain(
-      'we finish on Fri 14 May. That is 2 days later than we thought before this walk, because the cabinets ' +
-        'arrive Mon 5 Apr. We had promised Wed 12 May.',
+      'we finish on Fri 14 May. That is 2 days later than we thought before this walk. The cabinets arrive ' +
+        'Mon 5 Apr. We had promised Wed 12 May.',
     );
   });
 

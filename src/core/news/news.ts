@@ -1,4 +1,7 @@
 import type { Day } from '../units/day';
+import type { TaskId } from '../ids';
+import type { Reason } from '../schedule/reasons';
+import type { WorkName } from '../schedule/work-name';
 import type { Phase } from '../sequence/phases';
 import type { Trade } from '../sequence/trades';
 import type { WalkDiff } from '../walks/diff';
@@ -27,23 +30,24 @@ export interface News {
 
 export interface MovedWork {
   area: string | null;
-  label: string;
+  work: WorkName;
   phase: Phase | null;
   from: Day;
   to: Day;
-  reason: string;
+  reason: Reason;
 }
 
 export interface NextWork {
   day: Day;
   afternoon: boolean;
   area: string | null;
-  label: string;
+  task: TaskId;
+  work: WorkName;
   phase: Phase | null;
   trade: Trade;
   crew: string;
   /** What has to be finished there before. */
-  after: string[];
+  after: WorkName[];
 }
 
 /**

@@ -4,6 +4,7 @@ import { countBefore } from './calendar';
 import type { BoundLink, Compiled } from './compiled';
 import type { NotBefore } from './network';
 import { linkTime } from './passes';
+import type { TooMuch } from './weather';
 import { areaFull, crewFull, needsOf, take, type Placement } from './placing';
 
 /**
@@ -17,7 +18,7 @@ export type Blocker =
   | { kind: 'floor'; until: Slot }
   /** A crew or plant that is away on that slot. */
   | { kind: 'away'; until: Slot; crew: number }
-  | { kind: 'weather'; until: Slot; words: string }
+  | { kind: 'weather'; until: Slot; weather: TooMuch }
   /** A crew or plant that is at other tasks on a slot it would need. */
   | { kind: 'crew'; until: Slot; crew: number; slot: Slot; holders: number[] }
   | { kind: 'area'; until: Slot; slot: Slot; holders: number[] };
@@ -116,8 +117,8 @@ function offBlockers(net: Compiled, task: number, earlier: Slot, start: Slot): B
   const found: Blocker[] = [];
   for (const crew of [net.crew[task] ?? -1, net.plant[task] ?? -1])
     if (crew >= 0 && net.input.crews[crew]?.away.has(earlier)) found.push({ kind: 'away', until: start, crew });
-  const words = net.input.keptOff?.[net.tasks[task]?.calendar ?? '']?.slots.get(earlier);
-  if (words) found.push({ kind: 'weather', until: start, words });
+  const weather = net.input.keptOff?.[net.tasks[task]?.calendar ?? '']?.slots.get(earlier);
+  if (weather) found.push({ kind: 'weather', until: start, weather });
   return found;
 }
 

@@ -1,3 +1,4 @@
+import { sayWork } from '../words/work';
 import { answer, refuse, type Outcome, type Problem } from '../problem';
 import { makeCalendar, type Calendar } from './calendar';
 import { findLoop, type Link, type Task } from './network';
@@ -121,7 +122,7 @@ function problemOf(
   if (!Number.isInteger(task.duration) || task.duration < 0)
     return {
       code: 'duration-unfit',
-      message: `${task.label} would last ${task.duration} half-days; a whole number from 0 is what can be planned.`,
+      message: `${sayWork(task.work)} would last ${task.duration} half-days; a whole number from 0 is what can be planned.`,
       field: task.id,
     };
   if (task.state === 'done' || task.duration === 0) return undefined;
@@ -133,7 +134,7 @@ function problemOf(
   if (worked === undefined || worked >= YEAR)
     return {
       code: 'calendar-empty',
-      message: `${task.label}: its calendar has no worked half-day within a year; give it days on which somebody works.`,
+      message: `${sayWork(task.work)}: its calendar has no worked half-day within a year; give it days on which somebody works.`,
       field: task.id,
     };
   return undefined;
@@ -152,14 +153,14 @@ function crewProblem(
   if (!crew)
     return {
       code: 'crew-unknown',
-      message: `${task.label} is given to a crew that is not on the list.`,
+      message: `${sayWork(task.work)} is given to a crew that is not on the list.`,
       field: task.id,
     };
   if (crew.capacity >= wanted) return undefined;
   return {
     code: 'crew-too-few',
     message:
-      `${task.label} wants ${wanted} of ${crew.name} at once, and there ` +
+      `${sayWork(task.work)} wants ${wanted} of ${crew.name} at once, and there ` +
       `${crew.capacity === 1 ? 'is 1' : `are ${crew.capacity}`}.`,
     field: task.id,
   };
@@ -181,7 +182,7 @@ function topological(into: BoundLink[][], outOf: BoundLink[][]): number[] {
 }
 
 function loopProblem(input: PlanInput): { code: string; message: string } {
-  const labels = new Map(input.tasks.map((task) => [task.id, task.label]));
+  const labels = new Map(input.tasks.map((task) => [task.id, sayWork(task.work)]));
   const live = new Set(input.tasks.filter((task) => task.state === 'waiting').map((task) => task.id));
   const loop =
     findLoop(

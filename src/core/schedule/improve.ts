@@ -5,8 +5,7 @@ import type { Exposure, NotBefore } from './network';
 import { better, opened, scoreOf, scorerOf, type Opened, type Score, type Scorer } from './objective';
 import { timesOf, type Times } from './passes';
 import { byKey, place, urgency, type Placement } from './placing';
-import { formatDay } from '../units/day';
-import { dayOfSlot } from '../units/slot';
+import type { Wait } from './wait';
 
 export interface ImproveTerms {
   /** How many schedules may be made after the first ones. */
@@ -161,11 +160,11 @@ class Search {
 
   private waitOf(exposure: Exposure, { rain, actual }: Opened, slot: number): NotBefore {
     const { input } = this.net;
-    const because =
-      rain === undefined
-        ? `it would lie open for ${actual} half-days, and at most ${exposure.most} is right: ${exposure.reason}`
-        : `${input.rain?.get(rain) ?? 'rain'} on ${formatDay(dayOfSlot(input.origin, rain))} would fall into it`;
-    return { task: exposure.from, slot, open: false, kind: 'kept', because };
+    const weather = rain === undefined ? undefined : input.rain?.get(rain);
+    const wait: Wait = weather
+      ? { kind: 'open-in-rain', weather }
+      : { kind: 'open-too-long', halfDays: actual, most: exposure.most, why: exposure.reason };
+    return { task: exposure.from, slot, open: false, kind: 'kept', wait };
   }
 
   /** The first slot after an unbroken spell of rain. */

@@ -3,6 +3,8 @@ import type { CalendarKey } from '../sequence/calendars';
 import type { CrewKey } from '../sequence/crews';
 import type { Slot } from '../units/slot';
 import type { Phase } from '../sequence/phases';
+import type { Wait } from './wait';
+import type { WorkName } from './work-name';
 import type { Trade } from '../sequence/trades';
 
 /** One piece of work of one crew in one place; the unit that is placed. */
@@ -12,8 +14,8 @@ export interface Task {
   /** null for what belongs to the whole job (site set-up, final inspection, a level being tight). */
   area: AreaId | null;
   phase: Phase | null;
-  /** In words, without the job: `Kitchen · beam`. */
-  label: string;
+  /** What it is and where, without the job. */
+  work: WorkName;
   trade: Trade;
   /** Who does it, as `core/sequence/crews` writes them; null where nobody is needed. */
   crew: CrewKey | null;
@@ -54,8 +56,7 @@ export interface Link {
 export interface NotBefore {
   task: string;
   slot: Slot;
-  /** Whole sentence part: `the engineer has not answered (asked Mon 1 Mar), expected Fri 12 Mar`. */
-  because: string;
+  wait: Wait;
   /** Whether the date is only hoped for: nobody has confirmed it. */
   open: boolean;
   /** The selection whose coming it is, or the request whose answer it is. */

@@ -14,7 +14,7 @@ const task = (id: string, over: Partial<Task> = {}): Task => ({
   job: 'job',
   area: null,
   phase: null,
-  label: id,
+  work: { kind: 'called', text: id },
   trade: 'carpentry',
   crew: null,
   duration: 2,
@@ -167,7 +167,9 @@ describe('what may slip', () => {
 
 describe('a network that cannot be planned', () => {
   it('is refused with the task whose crew nobody knows', () => {
-    expect(makePlan(input({ tasks: [task('a', { crew: 'strangers', label: 'Kitchen · wires' })] }))).toMatchObject({
+    expect(
+      makePlan(input({ tasks: [task('a', { crew: 'strangers', work: { kind: 'called', text: 'Kitchen · wires' } })] })),
+    ).toMatchObject({
       ok: false,
       problem: { code: 'crew-unknown', message: 'Kitchen · wires is given to a crew that is not on the list.' },
     });
@@ -188,7 +190,7 @@ describe('the checker', () => {
       task('m', { duration: 0 }),
     ],
     links: [link('a', 'b', { lag: 2 }), link('a', 'm')],
-    notBefore: [{ task: 'c', slot: 2, because: 'it comes', open: false }],
+    notBefore: [{ task: 'c', slot: 2, wait: { kind: 'told', text: 'it comes' }, open: false }],
   });
   const moved = (id: string, start: number, over: object = {}): Plan => ({
     ...plan,

@@ -1,16 +1,33 @@
 import { groupBy } from '../group-by';
-import { formatDay } from '../units/day';
+import type { Day } from '../units/day';
 import { dayOfSlot, lastDay, type Slot } from '../units/slot';
 import type { Plan, PlannedTask } from './plan';
+import type { Reason } from './reasons';
+import type { Wait } from './wait';
+import type { WorkName } from './work-name';
 
 /** Something in a plan that a person should look at, with the work it is about. */
-export interface PlanFinding {
-  kind: 'conflict' | 'trip' | 'gap';
-  text: string;
-  task: string;
-  job: string;
-  slot: Slot;
-}
+export type PlanFinding = { task: string; job: string; slot: Slot } &
+  /** It stays open for too long, or when rain comes; why that is wrong, and what would cure it. */
+  (
+    | {
+        kind: 'conflict';
+        of: 'open-too-long';
+        work: WorkName;
+        halfDays: number;
+        most: number;
+        why: string;
+        cure: string;
+      }
+    | { kind: 'conflict'; of: 'open-in-rain'; work: WorkName; day: Day; why: string; cure: string }
+    /** It cannot be on the day it was fixed to. */
+    | { kind: 'conflict'; of: 'pin'; work: WorkName; day: Day; wait: Wait; reason: Reason }
+    | { kind: 'conflict'; of: 'promise'; ends: Day; promised: Day }
+    /** A crew leaves a job and comes back to it soon. */
+    | { kind: 'trip'; of: 'trip'; crew: string; left: Day; back: Day; work: WorkName }
+    /** A crew has nothing to do between two pieces of work. */
+    | { kind: 'gap'; of: 'gap'; crew: string; from: Day; until: Day; halfDays: number; work: WorkName }
+  );
 
 /** A crew that goes and comes back to the same job within so many worked half-days could perhaps come once. */
 const SOON = 10;
@@ -22,43 +39,33 @@ const IDLE = { from: 2, to: 20 } as const;
 /**
  * What stands out in a plan: things left open, pins and promises that are not kept; crews that come twice where once
  * might do; crews that stand idle between two jobs. From the document alone.
- * @param name of a job
  */
 export function planFindings(
   plan: Pick<
     Plan,
     'origin' | 'tasks' | 'exposures' | 'notBefore' | 'promises' | 'calendars' | 'jobCalendars' | 'crewCapacity'
   >,
-  name: (job: string) => string,
 ): PlanFinding[] {
   const tasks = new Map(plan.tasks.map((task) => [task.id, task]));
-  return [...conflicts(plan, tasks, name), ...crewLooks(plan, name)].sort(
-    (a, b) => RANK[a.kind] - RANK[b.kind] || a.slot - b.slot || (a.text < b.text ? -1 : 1),
+  return [...conflicts(plan, tasks), ...crewLooks(plan)].sort(
+    (a, b) => RANK[a.kind] - RANK[b.kind] || a.slot - b.slot || (a.task < b.task ? -1 : a.task > b.task ? 1 : 0),
   );
 }
 
 const RANK = { conflict: 0, trip: 1, gap: 2 } as const;
 
-function conflicts(
-  plan: Parameters<typeof planFindings>[0],
-  tasks: ReadonlyMap<string, PlannedTask>,
-  name: (job: string) => string,
-): PlanFinding[] {
+function conflicts(plan: Parameters<typeof planFindings>[0], tasks: ReadonlyMap<string, PlannedTask>): PlanFinding[] {
   const found: PlanFinding[] = [];
   for (const exposure of plan.exposures) {
     const from = tasks.get(exposure.from);
     if (exposure.kept || !from) continue;
-    const what =
-      exposure.rain === undefined
-        ? `stays open for ${exposure.actual} half-days, ${exposure.most} at most are right`
-        : `is open when rain comes on ${formatDay(dayOfSlot(plan.origin, exposure.rain))}`;
-    found.push({
-      kind: 'conflict',
-      task: from.id,
-      job: from.job,
-      slot: from.start,
-      text: `${from.label} ${what}: ${exposure.reason}. ${cured(exposure.cure)}`,
-    });
+    const about = { kind: 'conflict' as const, task: from.id, job: from.job, slot: from.start, work: from.work };
+    const { reason: why, cure, rain } = exposure;
+    found.push(
+      rain === undefined
+        ? { ...about, of: 'open-too-long', halfDays: exposure.actual, most: exposure.most, why, cure }
+        : { ...about, of: 'open-in-rain', day: dayOfSlot(plan.origin, rain), why, cure },
+    );
   }
   for (const wait of plan.notBefore) {
     const task = tasks.get(wait.task);
@@ -75,9 +82,11 @@ function conflicts(
       task: task.id,
       job: task.job,
       slot: task.start,
-      text:
-        `${task.label} cannot be on ${formatDay(dayOfSlot(plan.origin, wait.slot))} as it was fixed ` +
-        `(${wait.because}). ${task.reason.text}`,
+      of: 'pin',
+      work: task.work,
+      day: dayOfSlot(plan.origin, wait.slot),
+      wait: wait.wait,
+      reason: task.reason,
     });
   }
   for (const [job, promise] of Object.entries(plan.promises)) {
@@ -90,26 +99,23 @@ function conflicts(
         task: last.id,
         job,
         slot: last.start,
-        text:
-          `${name(job)} ends ${formatDay(lastDay(plan.origin, last.finish), plan.origin)}, promised was ` +
-          `${formatDay(lastDay(plan.origin, promise), plan.origin)}.`,
+        of: 'promise',
+        ends: lastDay(plan.origin, last.finish),
+        promised: lastDay(plan.origin, promise),
       });
   }
   return found;
 }
 
-const cured = (cure: string): string => `What would cure it: ${cure}.`;
-
-function crewLooks(plan: Parameters<typeof planFindings>[0], name: (job: string) => string): PlanFinding[] {
+function crewLooks(plan: Parameters<typeof planFindings>[0]): PlanFinding[] {
   const found: PlanFinding[] = [];
   const names = new Map(plan.crewCapacity.map((crew) => [crew.sub, crew]));
   const open = plan.tasks.filter((task) => task.crew !== null && task.state !== 'done' && task.duration > 0);
   for (const [id, list] of groupBy(open, (task) => task.crew ?? '')) {
     const crew = names.get(id);
     if (!crew) continue;
-    for (const ofJob of groupBy(list, (task) => task.job).values())
-      found.push(...comesTwice(plan, crew.name, ofJob, name));
-    if (crew.capacity === 1) found.push(...standsIdle(plan, crew, list, name));
+    for (const ofJob of groupBy(list, (task) => task.job).values()) found.push(...comesTwice(plan, crew.name, ofJob));
+    if (crew.capacity === 1) found.push(...standsIdle(plan, crew, list));
   }
   return found;
 }
@@ -117,12 +123,7 @@ function crewLooks(plan: Parameters<typeof planFindings>[0], name: (job: string)
 const workedIn = (plan: Parameters<typeof planFindings>[0], job: string, from: Slot, to: Slot): number =>
   (plan.calendars[plan.jobCalendars[job] ?? '']?.worked ?? []).filter((slot) => slot >= from && slot < to).length;
 
-function comesTwice(
-  plan: Parameters<typeof planFindings>[0],
-  crew: string,
-  tasks: PlannedTask[],
-  name: (job: string) => string,
-): PlanFinding[] {
+function comesTwice(plan: Parameters<typeof planFindings>[0], crew: string, tasks: PlannedTask[]): PlanFinding[] {
   let until = -1;
   return [...tasks]
     .sort((a, b) => a.start - b.start)
@@ -137,9 +138,11 @@ function comesTwice(
           task: task.id,
           job: task.job,
           slot: task.start,
-          text:
-            `${crew} leaves ${name(task.job)} on ${formatDay(lastDay(plan.origin, left))} and comes back on ` +
-            `${formatDay(dayOfSlot(plan.origin, task.start))} for ${task.label}.`,
+          of: 'trip',
+          crew,
+          left: lastDay(plan.origin, left),
+          back: dayOfSlot(plan.origin, task.start),
+          work: task.work,
         },
       ];
     });
@@ -149,7 +152,6 @@ function standsIdle(
   plan: Parameters<typeof planFindings>[0],
   crew: Plan['crewCapacity'][number],
   tasks: PlannedTask[],
-  name: (job: string) => string,
 ): PlanFinding[] {
   const away = new Set(crew.away);
   let until = -1;
@@ -171,10 +173,12 @@ function standsIdle(
           task: task.id,
           job: task.job,
           slot: from,
-          text:
-            `${crew.name} has nothing from ${formatDay(dayOfSlot(plan.origin, from))} until ${task.label} at ` +
-            `${name(task.job)} on ${formatDay(dayOfSlot(plan.origin, task.start))}: ${idle / 2} ` +
-            `${idle === 2 ? 'day' : 'days'}.`,
+          of: 'gap',
+          crew: crew.name,
+          from: dayOfSlot(plan.origin, from),
+          until: dayOfSlot(plan.origin, task.start),
+          halfDays: idle,
+          work: task.work,
         },
       ];
     });

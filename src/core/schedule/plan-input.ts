@@ -1,6 +1,7 @@
 import type { Slot } from '../units/slot';
 import type { Day } from '../units/day';
 import type { Exposure, Link, NotBefore, Task } from './network';
+import type { TooMuch } from './weather';
 
 /** Who does work, how many crews at once over all jobs, and when none of them comes. */
 export interface Crew {
@@ -40,9 +41,9 @@ export interface PlanInput {
   /** The slot by which each job was promised; absent while none was. */
   promises: Record<string, Slot>;
   /** Calendars that are another one without some slots, and what forbids each: rain, wind, frost in the outlook. */
-  keptOff?: Record<string, { base: string; slots: ReadonlyMap<Slot, string> }>;
-  /** Slots on which rain is in the outlook, nights and days off too, as words. */
-  rain?: ReadonlyMap<Slot, string>;
+  keptOff?: Record<string, { base: string; slots: ReadonlyMap<Slot, TooMuch> }>;
+  /** Slots on which rain is in the outlook, nights and days off too. */
+  rain?: ReadonlyMap<Slot, TooMuch>;
   /**
    * Places in the order of the plan before, by task: one of the orders to begin from, so that nothing moves without
    * need.

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { at, days, input, link, networks, planned, task } from '../../../tests/support/networks';
+import { at, days, input, link, networks, planned, rainOn, task } from '../../../tests/support/networks';
 import { blockersOf, holdersOf, slotBefore, type Blocker } from './blockers';
 import { boundOf } from './bound';
 import { checkPlan } from './check';
@@ -12,6 +12,7 @@ import type { Plan, PlannedTask } from './plan';
 import { makePlan, placedLike } from './plan';
 import type { PlanInput } from './plan-input';
 import { pullForward } from './pull-forward';
+import { reasonSaid } from '../../../tests/support/said';
 
 /**
  * The same plan with one task moved to the slot before, everything else where it is; undefined where there is no such
@@ -101,7 +102,7 @@ describe('reasons', () => {
     ));
 
   it('do not blame a task that spans a slot without working on it for what stands broken there', () => {
-    const rain = new Map([[7, 'rain']]);
+    const rain = rainOn(7);
     const calendars = { days, always: () => true, outdoor: (slot: number) => days(slot) && !rain.has(slot) };
     const plan = planned({
       tasks: [
@@ -118,7 +119,7 @@ describe('reasons', () => {
     });
     expect(at(plan, 'dig').slots).toEqual([5, 6, 9]);
     expect(at(plan, 'carry')).toMatchObject({ start: 8 });
-    expect(at(plan, 'carry').reason.text).not.toContain('is at dig');
+    expect(reasonSaid(at(plan, 'carry'))).not.toContain('is at dig');
   });
 
   it('leave nothing to pull forward: whatever is moved one slot earlier by itself breaks the plan', () =>
@@ -320,27 +321,24 @@ describe('what hand and sky decide', () => {
   it('holds a pin where it was put, and says who put it there', () => {
     const plan = planned({
       tasks: [task('a', { rank: 1 }), task('b')],
-      notBefore: [{ task: 'a', slot: 1, because: 'the client is in', open: false, kind: 'pin' }],
+      notBefore: [{ task: 'a', slot: 1, wait: { kind: 'pin', why: 'the client is in' }, open: false, kind: 'pin' }],
     });
     expect([at(plan, 'a').start, at(plan, 'b').start]).toEqual([1, 3]);
-    expect(at(plan, 'a').reason.text).toBe('Pinned here: the client is in.');
+    expect(reasonSaid(at(plan, 'a'))).toBe('Fixed to this day: the client is in.');
   });
 
   it('lets a pin go where what comes before does not let it, and counts that against the plan', () => {
     const plan = planned({
       tasks: [task('a', { duration: 6 }), task('b')],
       links: [link('a', 'b')],
-      notBefore: [{ task: 'b', slot: 2, because: 'so wished', open: false, kind: 'pin' }],
+      notBefore: [{ task: 'b', slot: 2, wait: { kind: 'pin', why: 'so wished' }, open: false, kind: 'pin' }],
     });
     expect(at(plan, 'b')).toMatchObject({ start: 6, reason: { kind: 'link' } });
     expect(plan.score.broken).toBe(1);
   });
 
   it('keeps outdoor work off forbidden slots and names them', () => {
-    const rain = new Map([
-      [0, 'rain, 9 mm, on Mon 8 Mar'],
-      [1, 'rain, 9 mm, on Mon 8 Mar'],
-    ]);
+    const rain = rainOn(0, 1);
     const plan = planned({
       tasks: [task('a', { calendar: 'outdoor' })],
       calendars: {
@@ -351,7 +349,7 @@ describe('what hand and sky decide', () => {
     });
     expect(at(plan, 'a')).toMatchObject({
       start: 2,
-      reason: { kind: 'weather', text: 'Not earlier: rain, 9 mm, on Mon 8 Mar.' },
+      reason: { kind: 'weather', weather: { of: 'rain', amount: 9 } },
     });
   });
 
@@ -365,10 +363,7 @@ describe('what hand and sky decide', () => {
       cure: 'a cover',
       dry: true as const,
     };
-    const rain = new Map([
-      [2, 'rain, 9 mm, on Tue 9 Mar'],
-      [3, 'rain, 9 mm, on Tue 9 Mar'],
-    ]);
+    const rain = rainOn(2, 3);
     const wet = planned({
       tasks: [task('open'), task('tight')],
       links: [link('open', 'tight')],
@@ -378,7 +373,7 @@ describe('what hand and sky decide', () => {
     expect(at(wet, 'open').start).toBe(4);
     // Waiting for the sun is the plan's own choice: the bound knows nothing of it.
     expect([wet.bound.all, at(wet, 'tight').finish]).toEqual([4, 8]);
-    expect(at(wet, 'open').reason.text).toContain('rain, 9 mm, on Tue 9 Mar');
+    expect(reasonSaid(at(wet, 'open'))).toContain('9 mm of rain expected Tue 9 Mar');
     const away = planned({
       tasks: [task('open'), task('tight', { crew: 'other' })],
       links: [link('open', 'tight')],
@@ -402,7 +397,7 @@ describe('what hand and sky decide', () => {
     const two = [task('a', { plant: 'digger' }), task('b', { plant: 'digger', rank: 1 })];
     expect(at(planned({ tasks: two, ...digger() }), 'b')).toMatchObject({
       start: 2,
-      reason: { text: 'Not earlier: the digger is at a on Mon 8 Mar.' },
+      reason: { kind: 'crew', crew: 'the digger', task: 'a', day: '2027-03-08' },
     });
     expect(
       at(
@@ -436,7 +431,7 @@ describe('what hand and sky decide', () => {
       input({
         tasks: [task('a'), task('b'), task('c', { crew: 'other' })],
         links: [link('b', 'c')],
-        notBefore: [{ task: 'b', slot: 10, because: 'tiles come', open: false }],
+        notBefore: [{ task: 'b', slot: 10, wait: { kind: 'told', text: 'tiles come' }, open: false }],
         crews: [
           { id: 'crew', name: 'Crew', capacity: 1, away: new Set() },
           { id: 'other', name: 'Other', capacity: 1, away: new Set() },
@@ -446,7 +441,13 @@ describe('what hand and sky decide', () => {
     if (!placed.ok) throw new Error(placed.problem.message);
     const { net, placement } = placed.value;
     expect(pullForward(net, placement, net.index.get('c') ?? -1)).toEqual([
-      { text: 'b: no longer waiting, although tiles come', kind: 'not-before', at: 'b', gain: 8, finish: 8 },
+      {
+        give: { kind: 'wait', work: { kind: 'called', text: 'b' }, wait: { kind: 'told', text: 'tiles come' } },
+        kind: 'not-before',
+        at: 'b',
+        gain: 8,
+        finish: 8,
+      },
     ]);
     expect(pullForward(net, placement, net.index.get('a') ?? -1)).toEqual([]);
   });

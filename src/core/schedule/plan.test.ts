@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { checkPlan } from './check';
 import { at, days, input, link, networks, planned, task } from '../../../tests/support/networks';
+import { inTheWay } from './reasons';
 import { makePlan } from './plan';
+import { reasonSaid } from '../../../tests/support/said';
 
 describe('placing', () => {
   it('takes worked slots only and goes on after the weekend', () => {
@@ -16,7 +18,7 @@ describe('placing', () => {
       links: [link('pour', 'dry', { lag: 4, lagUnit: 'elapsed' }), link('pour', 'made', { lag: 4 })],
     });
     expect([at(plan, 'dry').start, at(plan, 'made').start]).toEqual([14, 18]);
-    expect(at(plan, 'made').reason.text).toContain('2 days of making time');
+    expect(reasonSaid(at(plan, 'made'))).toContain('2 days to be made');
   });
 
   it('keeps start-to-start and finish-to-finish', () => {
@@ -51,7 +53,7 @@ describe('placing', () => {
   it('waits for a delivery, and for a crew that is away, and says so', () => {
     const plan = planned({
       tasks: [task('a'), task('b', { crew: 'gone' })],
-      notBefore: [{ task: 'a', slot: 4, because: 'cabinets arrive Tue 9 Mar', open: false }],
+      notBefore: [{ task: 'a', slot: 4, wait: { kind: 'told', text: 'cabinets arrive Tue 9 Mar' }, open: false }],
       crews: [
         { id: 'crew', name: 'Crew', capacity: 1, away: new Set() },
         { id: 'gone', name: 'Gull Wiring', capacity: 1, away: new Set([0, 1, 2, 3]) },
@@ -59,11 +61,11 @@ describe('placing', () => {
     });
     expect(at(plan, 'a')).toMatchObject({
       start: 4,
-      reason: { kind: 'not-before', text: 'Not earlier: cabinets arrive Tue 9 Mar.' },
+      reason: { kind: 'not-before', wait: { text: 'cabinets arrive Tue 9 Mar' } },
     });
     expect(at(plan, 'b')).toMatchObject({
       start: 4,
-      reason: { kind: 'away', text: 'Not earlier: Gull Wiring is away from Mon 8 Mar to Tue 9 Mar.' },
+      reason: { kind: 'away', crew: 'Gull Wiring', from: '2027-03-08', until: '2027-03-09' },
     });
   });
 
@@ -123,7 +125,7 @@ describe('every plan', () => {
     fc.assert(
       fc.property(networks, (network) => {
         for (const one of planned(network).tasks) {
-          expect(one.reason.text).not.toBe('');
+          expect(reasonSaid(one)).not.toBe('');
           expect(`${one.id} ${one.reason.kind}`).not.toBe(`${one.id} none`);
         }
       }),
@@ -134,7 +136,9 @@ describe('every plan', () => {
     fc.assert(
       fc.property(networks, (network) => {
         for (const one of planned(network).tasks.filter((each) => each.reason.kind === 'link')) {
-          expect(network.links.some((each) => each.before === one.reason.task && each.after === one.id)).toBe(true);
+          expect(network.links.some((each) => each.before === inTheWay(one.reason) && each.after === one.id)).toBe(
+            true,
+          );
         }
       }),
       { numRuns: 100 },

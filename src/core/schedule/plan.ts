@@ -147,7 +147,7 @@ function document(net: Compiled, placed: Placement, latest: Latest): Omit<Plan, 
   const end = placed.finish.reduce((latest, finish) => Math.max(latest, finish), 0) + 1;
   const reasons = reasonsOf(net, placed);
   const tasks = net.tasks.map((task, number) =>
-    plannedTask(net, placed, latest, task, number, reasons[number] ?? { kind: 'none', text: '' }),
+    plannedTask(net, placed, latest, task, number, reasons[number] ?? { kind: 'none' }),
   );
   const areas = new Set(tasks.flatMap((task) => (task.area === null ? [] : [task.area])));
   return {
@@ -220,7 +220,7 @@ function plannedTask(
     job: task.job,
     area: task.area,
     phase: task.phase,
-    label: task.label,
+    work: task.work,
     trade: task.trade,
     crew: task.crew,
     duration: task.duration,

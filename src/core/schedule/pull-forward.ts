@@ -1,14 +1,17 @@
 import { blockersOf, holdersOf, type Blocker } from './blockers';
 import { countBefore } from './calendar';
 import { compile, type Compiled } from './compiled';
+import type { Task } from './network';
 import type { PlanInput } from './plan-input';
 import { byKey, place, type Placement } from './placing';
 import { jobEnd } from './job-end';
+import type { Wait } from './wait';
+import type { WorkName } from './work-name';
 
 /** One thing that could give, and what a plan without it would look like. */
 export interface Pull {
-  /** What would have to be done, in words. */
-  text: string;
+  /** What would have to be done. */
+  give: Give;
   kind: Blocker['kind'];
   /** The task it holds: the one that was asked about, or one before it in the thread. */
   at: string;
@@ -17,6 +20,17 @@ export interface Pull {
   /** Worked half-days by which its job would end sooner; less than 0 where it would end later. */
   finish: number;
 }
+
+/** What would have to be done for work to come sooner. */
+export type Give =
+  /** An order that is only preferred is not kept. */
+  | { kind: 'order'; work: WorkName; before: WorkName; why: string }
+  | { kind: 'pin'; work: WorkName }
+  | { kind: 'wait'; work: WorkName; wait: Wait }
+  /** A crew comes on its days away, or with one more. */
+  | { kind: 'present'; crew: string }
+  | { kind: 'one-more'; crew: string }
+  | { kind: 'cover'; work: WorkName };
 
 /** How far back the thread of causes is followed. */
 const DEEP = 12;
@@ -43,44 +57,47 @@ export function pullForward(net: Compiled, placed: Placement, task: number): Pul
         if (blocker.kind === 'link') next.push(blocker.bound.before);
         if (blocker.kind === 'area') next.push(...blocker.holders);
         const without = withoutIt(net, number, blocker);
-        const pull =
-          without && !tried.has(without.text) && effectOf(net, placed, task, number, blocker.kind, without, order);
-        if (pull) tried.set(pull.text, pull);
+        const key = without && JSON.stringify(without.give);
+        if (!key || tried.has(key)) continue;
+        const pull = effectOf(net, placed, task, number, blocker.kind, without, order);
+        if (pull) tried.set(key, pull);
       }
     }
     thread = next;
   }
-  return [...tried.values()].sort((a, b) => b.gain - a.gain || b.finish - a.finish || (a.text < b.text ? -1 : 1));
+  return [...tried]
+    .sort(([a, one], [b, other]) => other.gain - one.gain || other.finish - one.finish || (a < b ? -1 : 1))
+    .map(([, pull]) => pull);
 }
 
 interface Without {
-  text: string;
+  give: Give;
   input: PlanInput;
 }
 
 /** The same work with one thing gone; undefined where that is nobody's to give. */
 function withoutIt(net: Compiled, number: number, blocker: Blocker): Without | undefined {
   const { input } = net;
-  const label = net.tasks[number]?.label ?? '';
-  const crewName = (crew: number): string => input.crews[crew]?.name ?? 'the crew';
+  const { work } = net.tasks[number] as Task;
+  const crewName = (crew: number): string => input.crews[crew]?.name ?? '';
   switch (blocker.kind) {
     case 'link': {
       const { link, before } = blocker.bound;
       return link.strength === 'soft'
         ? {
-            text: `${label} need not wait for ${net.tasks[before]?.label ?? 'what is before it'} (${link.reason})`,
+            give: { kind: 'order', work, before: (net.tasks[before] as Task).work, why: link.reason },
             input: { ...input, links: input.links.filter((entry) => entry !== link) },
           }
         : undefined;
     }
     case 'not-before':
       return {
-        text: `${label}: ${blocker.wait.kind === 'pin' ? 'the pin is taken out' : `no longer waiting, although ${blocker.wait.because}`}`,
+        give: blocker.wait.kind === 'pin' ? { kind: 'pin', work } : { kind: 'wait', work, wait: blocker.wait.wait },
         input: { ...input, notBefore: input.notBefore.filter((notBefore) => notBefore !== blocker.wait) },
       };
     case 'away':
       return {
-        text: `${crewName(blocker.crew)} comes on the days away`,
+        give: { kind: 'present', crew: crewName(blocker.crew) },
         input: {
           ...input,
           crews: input.crews.map((crew, index) =>
@@ -90,7 +107,7 @@ function withoutIt(net: Compiled, number: number, blocker: Blocker): Without | u
       };
     case 'crew':
       return {
-        text: `${crewName(blocker.crew)} with one more`,
+        give: { kind: 'one-more', crew: crewName(blocker.crew) },
         input: {
           ...input,
           crews: input.crews.map((crew, index) =>
@@ -104,7 +121,7 @@ function withoutIt(net: Compiled, number: number, blocker: Blocker): Without | u
       const worked = base === undefined ? undefined : input.calendars[base];
       return (
         worked && {
-          text: `${label} under a cover, whatever the weather`,
+          give: { kind: 'cover', work },
           input: { ...input, calendars: { ...input.calendars, [calendar]: worked } },
         }
       );
@@ -121,7 +138,7 @@ function effectOf(
   task: number,
   at: number,
   kind: Blocker['kind'],
-  { text, input }: Without,
+  { give, input }: Without,
   order: Int32Array,
 ): Pull | undefined {
   const other = compile(input, net.horizon);
@@ -131,7 +148,7 @@ function effectOf(
   if (!again || !calendar) return undefined;
   const sooner = (was: number, is: number): number => countBefore(calendar, was) - countBefore(calendar, is);
   return {
-    text,
+    give,
     kind,
     at: net.tasks[at]?.id ?? '',
     gain: sooner(placed.start[task] ?? 0, again.start[task] ?? 0),

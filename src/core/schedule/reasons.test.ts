@@ -3,6 +3,7 @@ import type { Link, Task } from './network';
 import { makePlan } from './plan';
 import type { PlanInput } from './plan-input';
 import type { Reason } from './reasons';
+import { sayReason } from '../words/reason';
 
 const days = (slot: number): boolean => Math.floor(slot / 2) % 7 < 5;
 const task = (id: string, over: Partial<Task> = {}): Task => ({
@@ -10,7 +11,7 @@ const task = (id: string, over: Partial<Task> = {}): Task => ({
   job: 'job',
   area: null,
   phase: null,
-  label: `Kitchen · ${id}`,
+  work: { kind: 'called', text: `Kitchen · ${id}` },
   trade: 'carpentry',
   crew: null,
   duration: 2,
@@ -51,42 +52,55 @@ function why(over: Partial<PlanInput>): Reason | undefined {
   return outcome.value.tasks.find((planned) => planned.id === 'b')?.reason;
 }
 
+/** The same as it is said. */
+const said = (over: Partial<PlanInput>): string => {
+  const reason = why(over);
+  return reason ? sayReason(reason, '2027-03-08') : '';
+};
+
 describe('why here?', () => {
   it('because of the work before it, with its end and what a rule says', () => {
-    expect(why({ tasks: [task('a'), task('b')], links: [link('a', 'b')] })).toEqual({
+    const after = { tasks: [task('a'), task('b')], links: [link('a', 'b')] };
+    expect(why(after)).toEqual({
       kind: 'link',
       task: 'a',
+      work: { kind: 'called', text: 'Kitchen · a' },
+      how: 'ends',
+      at: { day: '2027-03-08', afternoon: true },
       rule: 14,
-      text: 'Not earlier: Kitchen · a ends Mon 8 Mar, afternoon — paint over wet board peels.',
+      why: 'paint over wet board peels',
     });
+    expect(said(after)).toBe(
+      'It comes after Kitchen · a, which ends Mon 8 Mar, afternoon: paint over wet board peels.',
+    );
   });
 
   it.each([
-    [1, 'work', 'half a day of making time'],
+    [1, 'work', 'half a day to be made'],
     [2, 'elapsed', 'a day to dry or cure'],
     [14, 'elapsed', '7 days to dry or cure'],
-  ] as const)('and then %i half-days (%s) are said as %s', (lag, lagUnit, words) => {
-    expect(why({ tasks: [task('a'), task('b')], links: [link('a', 'b', { lag, lagUnit })] })?.text).toContain(
-      `, and then ${words} — `,
+  ] as const)('then %i half-days (%s) are said as %s', (lag, lagUnit, words) => {
+    expect(said({ tasks: [task('a'), task('b')], links: [link('a', 'b', { lag, lagUnit })] })).toContain(
+      `, plus ${words}: `,
     );
   });
 
   it('because of work that is done and still dries', () => {
     const done = task('a', { state: 'done', duration: 0, floor: 0 });
-    expect(why({ tasks: [done, task('b')], links: [link('a', 'b', { lag: 6, lagUnit: 'elapsed' })] })?.text).toContain(
-      'Kitchen · a is done, and then 3 days to dry or cure',
+    expect(said({ tasks: [done, task('b')], links: [link('a', 'b', { lag: 6, lagUnit: 'elapsed' })] })).toContain(
+      'Kitchen · a is done, plus 3 days to dry or cure',
     );
     expect(why({ tasks: [done, task('b')], links: [link('a', 'b')] })?.kind).not.toBe('link');
   });
 
   it('because of the hard one of two that end together', () => {
     const links = [link('c', 'b', { strength: 'soft', reason: 'it is nicer' }), link('a', 'b')];
-    expect(why({ tasks: [task('a'), task('c'), task('b')], links })?.task).toBe('a');
+    expect(why({ tasks: [task('a'), task('c'), task('b')], links })).toMatchObject({ task: 'a' });
   });
 
   it('because of a milestone that is reached', () => {
-    expect(why({ tasks: [task('a', { duration: 0, floor: 4 }), task('b')], links: [link('a', 'b')] })?.text).toContain(
-      'Kitchen · a is reached on Wed 10 Mar',
+    expect(said({ tasks: [task('a', { duration: 0, floor: 4 }), task('b')], links: [link('a', 'b')] })).toContain(
+      'It comes after Kitchen · a on Wed 10 Mar',
     );
   });
 
@@ -94,44 +108,41 @@ describe('why here?', () => {
     expect(
       why({
         tasks: [task('b')],
-        notBefore: [{ task: 'b', slot: 6, because: 'the engineer has not answered', open: true }],
+        notBefore: [{ task: 'b', slot: 6, wait: { kind: 'told', text: 'the engineer has not answered' }, open: true }],
       }),
-    ).toEqual({ kind: 'not-before', held: true, text: 'Not earlier: the engineer has not answered.' });
+    ).toEqual({ kind: 'not-before', held: true, wait: { kind: 'told', text: 'the engineer has not answered' } });
     expect(
-      why({ tasks: [task('b')], notBefore: [{ task: 'b', slot: 6, because: 'tiles arrive', open: false }] })?.held,
-    ).toBeUndefined();
+      why({
+        tasks: [task('b')],
+        notBefore: [{ task: 'b', slot: 6, wait: { kind: 'told', text: 'tiles arrive' }, open: false }],
+      }),
+    ).not.toHaveProperty('held');
   });
 
   it('because the crew is elsewhere or away, by name', () => {
-    expect(why({ tasks: [task('a', { crew: 'crew' }), task('b', { crew: 'crew', rank: 1 })] })).toMatchObject({
-      kind: 'crew',
-      task: 'a',
-      text: 'Not earlier: Gull Wiring is at Kitchen · a on Mon 8 Mar.',
-    });
+    const busy = { tasks: [task('a', { crew: 'crew' }), task('b', { crew: 'crew', rank: 1 })] };
+    expect(why(busy)).toMatchObject({ kind: 'crew', task: 'a' });
+    expect(said(busy)).toBe('Gull Wiring is at Kitchen · a on Mon 8 Mar.');
     expect(
-      why({
+      said({
         tasks: [task('b', { crew: 'crew' })],
         crews: [{ id: 'crew', name: 'Gull Wiring', capacity: 1, away: new Set([0, 1]) }],
       }),
-    ).toMatchObject({ kind: 'away', text: 'Not earlier: Gull Wiring is away from Mon 8 Mar to Mon 8 Mar.' });
+    ).toBe('Gull Wiring is away on Mon 8 Mar.');
   });
 
   it('because the room is taken', () => {
     const room = { area: 'room', shares: 2 };
-    expect(why({ tasks: [task('a', room), task('b', { ...room, rank: 1 })] })).toMatchObject({
-      kind: 'area',
-      task: 'a',
-      text: 'Not earlier: Kitchen · a has the room until Mon 8 Mar, afternoon.',
-    });
+    const taken = { tasks: [task('a', room), task('b', { ...room, rank: 1 })] };
+    expect(why(taken)).toMatchObject({ kind: 'area', task: 'a' });
+    expect(said(taken)).toBe('Kitchen · a has the room until Mon 8 Mar, afternoon.');
   });
 
   it('because nothing holds it, or its job begins then, or it is under way', () => {
-    expect(why({ tasks: [task('b')] })).toMatchObject({
-      kind: 'now',
-      text: 'It starts as soon as it can: all that comes before it is done.',
-    });
-    expect(why({ tasks: [task('b', { floor: 14 })] })?.text).toBe('Work at this job begins on Mon 15 Mar.');
+    expect(why({ tasks: [task('b')] })).toEqual({ kind: 'now' });
+    expect(said({ tasks: [task('b')] })).toBe('Ready to start.');
+    expect(said({ tasks: [task('b', { floor: 14 })] })).toBe('Work on this job begins on Mon 15 Mar.');
     expect(why({ tasks: [task('b', { state: 'under-way' })] })).toMatchObject({ kind: 'under-way' });
-    expect(why({ tasks: [task('b', { state: 'done', duration: 0 })] })).toEqual({ kind: 'done', text: 'Done.' });
+    expect(why({ tasks: [task('b', { state: 'done', duration: 0 })] })).toEqual({ kind: 'done' });
   });
 });

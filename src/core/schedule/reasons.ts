@@ -1,30 +1,65 @@
 import { isOfficeCalendar, narrowingsOf } from '../sequence/calendars';
-import { formatDay } from '../units/day';
-import { dayOfSlot, formatSlot, lastDay, type Slot } from '../units/slot';
+import type { TaskId } from '../ids';
+import type { Day } from '../units/day';
+import { dayOfSlot, isAfternoon, lastDay, type Slot } from '../units/slot';
 import { blockersOf, holdersOf, slotBefore, type Blocker, type Holders } from './blockers';
 import { countBefore } from './calendar';
 import type { BoundLink, Compiled } from './compiled';
-import type { Task } from './network';
+import type { NotBefore, Task } from './network';
 import type { Placement } from './placing';
+import type { Wait } from './wait';
+import type { TooMuch } from './weather';
+import type { WorkName } from './work-name';
 
-/** The thing that would have to give for a task to start one slot earlier. */
-type ReasonKind = 'done' | 'under-way' | 'link' | 'not-before' | 'crew' | 'area' | 'away' | 'weather' | 'now' | 'none';
-
-export interface Reason {
-  kind: ReasonKind;
-  /** A sentence for people. */
-  text: string;
-  /** The task that stands in the way, for the thread back. */
-  task?: string;
-  rule?: number;
-  /** Held by something that nobody has confirmed. */
-  held?: true;
-  /** The selection or the request it waits for, for the thread on from here. */
-  selection?: string;
-  request?: string;
-  /** Everything else that would have to give as well. */
-  also?: { kind: ReasonKind; text: string; task?: string }[];
+/** A half-day by its day. */
+export interface HalfDay {
+  day: Day;
+  afternoon: boolean;
 }
+
+/** What one reason says: the thing that would have to give for a task to start one slot earlier. */
+type Because =
+  | { kind: 'done' }
+  | { kind: 'under-way' }
+  /** Nothing holds it. */
+  | { kind: 'none' }
+  /** It starts as soon as it can; `begins` where that is the first day of its job. */
+  | { kind: 'now'; begins?: Day }
+  /** Other work, which is done, reached, begun or ended then, and what has to pass after it. */
+  | {
+      kind: 'link';
+      task: TaskId;
+      work: WorkName;
+      how: 'is-done' | 'is-reached' | 'begins' | 'ends';
+      at: HalfDay;
+      then?: { halfDays: number; unit: 'work' | 'elapsed' };
+      rule: number;
+      why: string;
+    }
+  /** Something outside of the work; `held` where nobody has confirmed it. */
+  | { kind: 'not-before'; wait: Wait; pinned?: true; held?: true; selection?: string; request?: string }
+  /** Its crew or plant is at other work that day, or some of it is missing. */
+  | { kind: 'crew'; crew: string; day: Day; task?: TaskId; work?: WorkName }
+  /** Other work has the room until then. */
+  | { kind: 'area'; until: HalfDay; task?: TaskId; work?: WorkName }
+  | { kind: 'away'; crew: string; from: Day; until: Day }
+  | { kind: 'weather'; weather: TooMuch }
+  /** As an older plan said it. */
+  | { kind: 'told'; text: string };
+
+/** Why a task starts when it does. */
+export type Reason = Because & {
+  /** What keeps it to hours of its own, where that is why it waits on after all else has let go. */
+  hours?: 'loud' | 'office';
+  /** Everything else that would have to give as well. */
+  also?: Because[];
+};
+
+/** The task that stands in the way, for the thread back. */
+export const inTheWay = (reason: Reason): TaskId | undefined => ('task' in reason ? reason.task : undefined);
+
+/** Whether it waits for something that nobody has confirmed. */
+export const isHeld = (reason: Reason): boolean => reason.kind === 'not-before' && reason.held === true;
 
 /** A reason for every start, in the order of the tasks. */
 export function reasonsOf(net: Compiled, placed: Placement): Reason[] {
@@ -37,48 +72,54 @@ export const reasonFor = (net: Compiled, placed: Placement, number: number): Rea
   reasonOf(net, placed, net.tasks[number] as Task, number, holdersOf(net, placed));
 
 function reasonOf(net: Compiled, placed: Placement, task: Task, number: number, holders: Holders): Reason {
-  if (task.state === 'done') return { kind: 'done', text: 'Done.' };
+  if (task.state === 'done') return { kind: 'done' };
   if (
     task.state === 'under-way' &&
     (placed.start[number] ?? 0) === (net.calendar[number]?.worked[countBefore(net.calendar[number], task.floor)] ?? -1)
   ) {
-    return { kind: 'under-way', text: 'It is under way; what remains goes on from here.' };
+    return { kind: 'under-way' };
   }
   const blockers = blockersOf(net, placed, number, holders).sort(
     (a, b) => b.until - a.until || weight(net, a) - weight(net, b),
   );
   const [first, ...rest] = told(net, placed, number, blockers);
-  if (!first)
-    return slotBefore(net, placed, number) < 0
-      ? nowReason(net, task)
-      : { kind: 'none', text: 'Nothing holds it: it could be pulled forward.' };
+  if (!first) return slotBefore(net, placed, number) < 0 ? nowReason(net, task) : { kind: 'none' };
+  const reason: Reason = first;
   const start = placed.start[number] ?? 0;
   // The first of them lets go last: a calendar of its own says why it waits on, where nothing else does.
-  if ((blockers[0]?.until ?? start) < start) first.text += hoursOf(task);
-  if (rest.length > 0)
-    first.also = rest.map(({ kind, text, task: other }) => (other ? { kind, text, task: other } : { kind, text }));
-  return first;
+  const hours = (blockers[0]?.until ?? start) < start ? hoursOf(task) : undefined;
+  if (hours) reason.hours = hours;
+  if (rest.length > 0) reason.also = rest;
+  return reason;
 }
 
-/** A reason for each blocker; what sounds alike is said once. */
-function told(net: Compiled, placed: Placement, number: number, blockers: readonly Blocker[]): Reason[] {
-  const reasons: Reason[] = [];
+/** What each blocker comes to; what comes to the same is told once. */
+function told(net: Compiled, placed: Placement, number: number, blockers: readonly Blocker[]): Because[] {
+  const reasons: Because[] = [];
   for (const blocker of blockers) {
     const reason = tell(net, placed, number, blocker);
-    if (!reasons.some(({ text }) => text === reason.text)) reasons.push(reason);
+    if (!reasons.some((other) => isSame(other, reason))) reasons.push(reason);
   }
   return reasons;
 }
 
-/** Thousands of them are made at once, so it is built without spreading one object into another. */
-function because(kind: ReasonKind, text: string, task?: Task): Reason {
-  return task ? { kind, text, task: task.id } : { kind, text };
+/** Whether two say the same: of one crew on one day, of one room until one half-day, of one crew away. */
+function isSame(one: Because, other: Because): boolean {
+  if (one.kind === 'crew' && other.kind === 'crew')
+    return one.crew === other.crew && one.day === other.day && one.task === other.task;
+  if (one.kind === 'area' && other.kind === 'area')
+    return (
+      one.task === other.task && one.until.day === other.until.day && one.until.afternoon === other.until.afternoon
+    );
+  if (one.kind === 'away' && other.kind === 'away') return one.crew === other.crew && one.from === other.from;
+  if (one.kind === 'weather' && other.kind === 'weather') return one.weather === other.weather;
+  return one.kind === 'now' && other.kind === 'now';
 }
 
 /** What a calendar of its own keeps a task to; nothing where it is the job's. */
-function hoursOf(task: Task): string {
-  if (narrowingsOf(task.calendar).includes('loud')) return ' Loud work keeps to the hours told to the neighbours.';
-  return isOfficeCalendar(task.calendar) ? ' The office comes on its own days.' : '';
+function hoursOf(task: Task): Reason['hours'] {
+  if (narrowingsOf(task.calendar).includes('loud')) return 'loud';
+  return isOfficeCalendar(task.calendar) ? 'office' : undefined;
 }
 
 /** Of two that let go at the same moment the one that a person would name first. */
@@ -105,50 +146,52 @@ function weight(net: Compiled, blocker: Blocker): number {
   }
 }
 
-function tell(net: Compiled, placed: Placement, number: number, blocker: Blocker): Reason {
-  const task = net.tasks[number] as Task;
+function tell(net: Compiled, placed: Placement, number: number, blocker: Blocker): Because {
   const { origin } = net.input;
   switch (blocker.kind) {
     case 'link':
       return linkReason(net, placed, blocker.bound);
-    case 'not-before': {
-      const { wait } = blocker;
-      const text = wait.kind === 'pin' ? `Pinned here: ${wait.because}.` : `Not earlier: ${wait.because}.`;
-      return {
-        kind: 'not-before',
-        text,
-        ...(wait.open ? { held: true as const } : {}),
-        ...(wait.selection ? { selection: wait.selection } : {}),
-        ...(wait.request ? { request: wait.request } : {}),
-      };
-    }
+    case 'not-before':
+      return waitReason(blocker.wait);
     case 'floor':
-      return nowReason(net, task);
+      return nowReason(net, net.tasks[number] as Task);
     case 'away': {
       const crew = net.input.crews[blocker.crew];
       return {
         kind: 'away',
-        text:
-          `Not earlier: ${crew?.name ?? 'the crew'} is away from ` +
-          `${formatDay(dayOfSlot(origin, awayFrom(net, number, crew?.away, blocker.until)))} to ` +
-          `${formatDay(lastDay(origin, blocker.until))}.`,
+        crew: crew?.name ?? '',
+        from: dayOfSlot(origin, awayFrom(net, number, crew?.away, blocker.until)),
+        until: lastDay(origin, blocker.until),
       };
     }
     case 'weather':
-      return { kind: 'weather', text: `Not earlier: ${blocker.words}.` };
+      return { kind: 'weather', weather: blocker.weather };
     case 'crew': {
       const other = net.tasks[blocker.holders[0] ?? -1];
-      const name = net.input.crews[blocker.crew]?.name ?? 'the crew';
-      const day = formatDay(dayOfSlot(origin, blocker.slot));
-      const where = other ? `is at ${other.label}` : 'is missing';
-      return because('crew', `Not earlier: ${name} ${where} on ${day}.`, other);
+      const crew = net.input.crews[blocker.crew]?.name ?? '';
+      const day = dayOfSlot(origin, blocker.slot);
+      return other ? { kind: 'crew', crew, day, task: other.id, work: other.work } : { kind: 'crew', crew, day };
     }
     case 'area': {
       const other = net.tasks[blocker.holders[0] ?? -1];
-      const until = formatSlot(origin, blocker.slot);
-      return because('area', `Not earlier: ${other?.label ?? 'other work'} has the room until ${until}.`, other);
+      const until = halfDayOf(origin, blocker.slot);
+      return other ? { kind: 'area', until, task: other.id, work: other.work } : { kind: 'area', until };
     }
   }
+}
+
+const halfDayOf = (origin: Day, slot: Slot): HalfDay => ({
+  day: dayOfSlot(origin, slot),
+  afternoon: isAfternoon(slot),
+});
+
+function waitReason({ wait, kind, open, selection, request }: NotBefore): Because {
+  const reason: Because = { kind: 'not-before', wait };
+  if (kind === 'pin') reason.pinned = true;
+  if (open) reason.held = true;
+  if (selection) reason.selection = selection;
+  if (request) reason.request = request;
+  return reason;
 }
 
 /** The first slot of the days away that end at `until`, days off in between passed over. */
@@ -159,40 +202,31 @@ function awayFrom(net: Compiled, number: number, away: ReadonlySet<Slot> | undef
   return calendar?.worked[at] ?? until;
 }
 
-function linkReason(net: Compiled, placed: Placement, bound: BoundLink): Reason {
-  const { link, before } = bound;
-  const former = net.tasks[before];
+function linkReason(net: Compiled, placed: Placement, { link, before }: BoundLink): Because {
+  const former = net.tasks[before] as Task;
   const { origin } = net.input;
-  const when =
-    former?.state === 'done'
-      ? 'is done'
-      : former?.duration === 0
-        ? `is reached on ${formatDay(dayOfSlot(origin, placed.finish[before] ?? 0))}`
+  const finish = placed.finish[before] ?? 0;
+  const [how, slot] =
+    former.state === 'done'
+      ? (['is-done', finish - 1] as const)
+      : former.duration === 0
+        ? (['is-reached', finish] as const)
         : link.kind === 'SS'
-          ? `begins ${formatSlot(origin, placed.start[before] ?? 0)}`
-          : `ends ${formatSlot(origin, (placed.finish[before] ?? 1) - 1)}`;
-  const lag =
-    link.lag > 0
-      ? `, and then ${days(link.lag)} ${link.lagUnit === 'elapsed' ? 'to dry or cure' : 'of making time'}`
-      : '';
-  return {
+          ? (['begins', placed.start[before] ?? 0] as const)
+          : (['ends', finish - 1] as const);
+  const reason: Because = {
     kind: 'link',
-    text: `Not earlier: ${former?.label ?? 'the work before it'} ${when}${lag} — ${link.reason}.`,
     task: link.before,
+    work: former.work,
+    how,
+    at: halfDayOf(origin, slot),
     rule: link.rule,
+    why: link.reason,
   };
+  if (link.lag > 0) reason.then = { halfDays: link.lag, unit: link.lagUnit };
+  return reason;
 }
 
-const days = (halfDays: number): string =>
-  halfDays === 1 ? 'half a day' : halfDays === 2 ? 'a day' : `${halfDays / 2} days`;
-
-function nowReason(net: Compiled, task: Task): Reason {
-  // A floor beyond the plan's first days is the job's own first day, not the walk of today.
-  const later = task.floor > 2;
-  return {
-    kind: 'now',
-    text: later
-      ? `Work at this job begins on ${formatDay(dayOfSlot(net.input.origin, task.floor))}.`
-      : 'It starts as soon as it can: all that comes before it is done.',
-  };
-}
+/** A floor beyond the plan's first days is the job's own first day, not the walk of today. */
+const nowReason = (net: Compiled, task: Task): Because =>
+  task.floor > 2 ? { kind: 'now', begins: dayOfSlot(net.input.origin, task.floor) } : { kind: 'now' };

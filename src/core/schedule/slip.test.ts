@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { at, input, link, planned, task } from '../../../tests/support/networks';
-import { planFindings } from './plan-findings';
+import { sayFinding } from '../words/finding';
+import { planFindings, type PlanFinding } from './plan-findings';
 import { causesOf, loadByWeek, shareByDay, slipOf } from './slippage';
 
 describe('slip', () => {
@@ -84,15 +85,17 @@ describe('what to look at in a plan', () => {
         ],
       }),
     );
-    const looks = planFindings(plan, () => 'One House');
-    expect(looks.filter((look) => look.kind === 'conflict').map((look) => look.text)).toEqual([
-      expect.stringContaining('a stays open for'),
+    const looks = planFindings(plan);
+    const said = (finding: PlanFinding | undefined): string =>
+      finding ? sayFinding(finding, () => 'One House', '2027-03-08') : '';
+    expect(looks.filter((look) => look.kind === 'conflict').map((look) => said(look))).toEqual([
+      expect.stringContaining('a stands open for'),
       expect.stringContaining('One House ends'),
     ]);
-    expect(looks.find((look) => look.kind === 'trip')?.text).toMatch(
+    expect(said(looks.find((look) => look.kind === 'trip'))).toMatch(
       /Crew leaves One House on .* and comes back on .* for d\./,
     );
-    expect(looks.find((look) => look.kind === 'gap')?.text).toMatch(/Crew has nothing from .* until d at One House/);
+    expect(said(looks.find((look) => look.kind === 'gap'))).toMatch(/Crew has nothing from .* until d at One House/);
     expect(at(plan, 'd').start).toBeGreaterThan(at(plan, 'c').start);
   });
 });

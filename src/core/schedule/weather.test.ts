@@ -30,7 +30,7 @@ describe('what the weather forbids', () => {
       half({ day: '2027-03-11', wind: LIMITS.wind }),
       half({ day: '2027-03-12', low: LIMITS.frost }),
     ];
-    expect([...keptOff(outlook, '2027-03-08', ['rain'])]).toEqual([[5, 'rain, 2 mm, on Wed 10 Mar']]);
+    expect([...keptOff(outlook, '2027-03-08', ['rain'])]).toEqual([[5, { of: 'rain', amount: 2, day: '2027-03-10' }]]);
     expect([...keptOff(outlook, '2027-03-08', ['rain', 'wind', 'frost']).keys()]).toEqual([5, 6, 8]);
     expect([...rainOf(outlook, '2027-03-08').keys()]).toEqual([5]);
   });

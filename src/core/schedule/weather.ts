@@ -1,5 +1,5 @@
 import { phaseFacts, type Phase } from '../sequence/phases';
-import { formatDay, type Day } from '../units/day';
+import { type Day } from '../units/day';
 import { dayOfSlot, slotOf, type Slot } from '../units/slot';
 
 /**
@@ -53,10 +53,17 @@ export function forbidsOf(phase: Phase): Forbids[] {
   ];
 }
 
-const TOO_MUCH: Record<Forbids, { is: (half: HalfDayOutlook) => boolean; words: (half: HalfDayOutlook) => string }> = {
-  rain: { is: (half) => half.rain >= LIMITS.rain, words: (half) => `rain, ${round(half.rain)} mm` },
-  wind: { is: (half) => half.wind >= LIMITS.wind, words: (half) => `wind, ${round(half.wind)} m/s` },
-  frost: { is: (half) => half.low <= LIMITS.frost, words: (half) => `${round(half.low)} °C` },
+/** Rain in mm, wind in m/s or cold in °C that keeps work off on a half-day. */
+export interface TooMuch {
+  of: Forbids;
+  amount: number;
+  day: Day;
+}
+
+const TOO_MUCH: Record<Forbids, { is: (half: HalfDayOutlook) => boolean; amount: (half: HalfDayOutlook) => number }> = {
+  rain: { is: (half) => half.rain >= LIMITS.rain, amount: (half) => half.rain },
+  wind: { is: (half) => half.wind >= LIMITS.wind, amount: (half) => half.wind },
+  frost: { is: (half) => half.low <= LIMITS.frost, amount: (half) => half.low },
 };
 const round = (value: number): number => Math.round(value * 10) / 10;
 
@@ -65,7 +72,7 @@ export function keptOff(
   outlook: readonly HalfDayOutlook[],
   origin: Day,
   forbids: readonly Forbids[],
-): Map<Slot, string> {
+): Map<Slot, TooMuch> {
   return new Map(
     outlook.flatMap((half) => {
       const kind = forbids.find((each) => TOO_MUCH[each].is(half));
@@ -73,7 +80,7 @@ export function keptOff(
         ? [
             [
               slotOf(origin, half.day, half.half),
-              `${TOO_MUCH[kind].words(half)}, on ${formatDay(half.day, origin)}`,
+              { of: kind, amount: round(TOO_MUCH[kind].amount(half)), day: half.day },
             ] as const,
           ]
         : [];
@@ -82,7 +89,7 @@ export function keptOff(
 }
 
 /** Slots with rain that an open roof must not see, nights and days off too. */
-export const rainOf = (outlook: readonly HalfDayOutlook[], origin: Day): Map<Slot, string> =>
+export const rainOf = (outlook: readonly HalfDayOutlook[], origin: Day): Map<Slot, TooMuch> =>
   keptOff(outlook, origin, ['rain']);
 
 /**

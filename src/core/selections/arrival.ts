@@ -1,4 +1,4 @@
-import { addDays, daysBetween, formatDay, type Day } from '../units/day';
+import { addDays, daysBetween, type Day } from '../units/day';
 import { arrival, orderDay, type Closure } from './order-by';
 import { isComing, isHere, type SelectionState } from './states';
 
@@ -24,13 +24,29 @@ export interface OpenRequest {
   expected: Day;
 }
 
+/** Why it can be used when it can, as far as that is known. Days of rest in the room before use are told beside. */
+export type ArrivalWhy = (
+  | { kind: 'came'; day: Day }
+  /** The day passed on which it was due. */
+  | { kind: 'overdue'; due: Day; later?: Later }
+  | { kind: 'expected'; due: Day; later?: Later }
+  /** Ordered, and nobody has confirmed a day; it takes up to so many days. */
+  | { kind: 'unconfirmed'; days: number; due: Day }
+  | { kind: 'not-ordered'; days: number; there: Day; waitsFor?: OpenRequest }
+) & { rest?: number };
+
+/** By how many days it comes later than was promised first, and why, in the supplier's words. */
+interface Later {
+  days: number;
+  why: string;
+}
+
 export interface Coming {
   /** The day it is on site. */
   there: Day;
   /** The first day on which it can be used. */
   usable: Day;
-  /** Whole sentence part that says why. */
-  because: string;
+  why: ArrivalWhy;
   /** Nobody has promised that day. */
   open: boolean;
 }
@@ -42,58 +58,32 @@ export function arrivalOf(
   requests: readonly OpenRequest[],
   today: Day,
 ): Coming | null {
-  const name = item.category.toLowerCase();
   const usable = (there: Day): Day => addDays(there, item.checkDays + item.acclimatiseDays);
-  const lies = item.acclimatiseDays > 0 ? `, with ${days(item.acclimatiseDays)} in the room before use` : '';
-  if (isHere(item.state)) {
-    const day = item.cameOn && item.acclimatiseDays > 0 ? usable(item.cameOn) : today;
-    return item.cameOn && day > today
-      ? {
-          there: item.cameOn,
-          usable: day,
-          because: `${name} came ${formatDay(item.cameOn, today)}${lies}`,
-          open: false,
-        }
-      : null;
-  }
-  const tell = (there: Day, because: string, open: boolean): Coming => ({
+  const tell = (there: Day, why: ArrivalWhy, open: boolean): Coming => ({
     there,
     usable: usable(there),
-    because: `${because}${lies}`,
+    why: item.acclimatiseDays > 0 ? { ...why, rest: item.acclimatiseDays } : why,
     open,
   });
+  if (isHere(item.state)) {
+    const rests = item.cameOn !== null && item.acclimatiseDays > 0 && usable(item.cameOn) > today;
+    return rests && item.cameOn ? tell(item.cameOn, { kind: 'came', day: item.cameOn }, false) : null;
+  }
   if (isComing(item.state)) {
     const due = item.expectedOn ?? arrival(item.orderedOn ?? today, item.leadHigh, closures);
-    const later =
-      item.promisedOn && item.expectedOn && item.expectedOn > item.promisedOn
-        ? `, ${days(daysBetween(item.promisedOn, item.expectedOn))} later than ` +
-          `promised${item.slip ? `: ${item.slip}` : ''}`
-        : '';
-    if (due < today)
-      return tell(
-        addDays(today, 1),
-        `the delivery of ${name} was expected ${formatDay(due, today)} and is not here${later}`,
-        true,
-      );
-    if (item.expectedOn)
-      return tell(due, `the delivery of ${name} is expected ${formatDay(due, today)}${later}`, false);
-    return tell(
-      due,
-      `nobody has confirmed the delivery of ${name}; it takes up to ${days(item.leadHigh)} from the order, so ` +
-        formatDay(due, today),
-      true,
-    );
+    const later = laterThanPromised(item);
+    if (due < today) return tell(addDays(today, 1), { kind: 'overdue', due, ...later }, true);
+    return item.expectedOn
+      ? tell(due, { kind: 'expected', due, ...later }, false)
+      : tell(due, { kind: 'unconfirmed', days: item.leadHigh, due }, true);
   }
   const last = [...requests].sort((a, b) => (a.expected < b.expected ? 1 : -1))[0];
   const order = orderDay(last && last.expected > today ? last.expected : today, closures);
   const there = arrival(order, item.leadHigh, closures);
-  const waits = last ? ` and waits for ${last.label}, expected ${formatDay(last.expected, today)}` : '';
-  return tell(
-    there,
-    `the order of ${name} is not out${waits}; the delivery takes up to ${days(item.leadHigh)}, so ` +
-      `${formatDay(there, today)} at the earliest`,
-    true,
-  );
+  return tell(there, { kind: 'not-ordered', days: item.leadHigh, there, ...(last ? { waitsFor: last } : {}) }, true);
 }
 
-const days = (count: number): string => (count === 1 ? '1 day' : `${count} days`);
+const laterThanPromised = ({ promisedOn, expectedOn, slip }: Ordered): { later?: Later } =>
+  promisedOn && expectedOn && expectedOn > promisedOn
+    ? { later: { days: daysBetween(promisedOn, expectedOn), why: slip } }
+    : {};

@@ -8,6 +8,7 @@ import type { Site, SiteArea, TrackStep } from './site';
 import { officeCalendar } from './calendars';
 import { plantCrew } from './crews';
 import { tasksOf } from './tasks';
+import { sayWork } from '../words/work';
 
 const step = (phase: Phase, over: Partial<TrackStep> = {}): TrackStep => ({
   phase,
@@ -133,7 +134,7 @@ describe('what is set by hand', () => {
       expect(
         tasksOf(built, added, terms)
           .filter((task) => task.phase === 'board')
-          .map(({ id, label, duration, state }) => [id, label, duration, state]),
+          .map(({ id, work, duration, state }) => [id, sayWork(work), duration, state]),
       ).toEqual([
         ['a:board~1', 'a · board, ceiling', 0, 'done'],
         ['a:board~2', 'a · board, long wall', 1, 'under-way'],
@@ -189,7 +190,7 @@ describe('what is set by hand', () => {
     expect(of('board')).toMatchObject({ duration: 3, crews: 2 });
     expect(of('wiring-finish')).toMatchObject({
       crew: null,
-      label: 'a · sockets and lights (the client’s electrician)',
+      work: { kind: 'step', area: 'a', phase: 'wiring-finish', others: 'the client’s electrician' },
     });
     expect(of('rough-inspection')).toMatchObject({ calendar: officeCalendar('o'), crew: null });
     expect(of('excavate')).toMatchObject({ plant: plantCrew('p'), crew: 'ground' });

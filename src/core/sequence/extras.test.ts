@@ -89,7 +89,7 @@ describe('added work', () => {
       (each) => each.id === extraId('x'),
     );
     expect(task).toMatchObject({
-      label: 'Hall · lay a membrane',
+      work: { kind: 'beside', area: 'Hall', text: 'lay a membrane' },
       duration: 6,
       crew: 'crew of ground',
       state: 'waiting',

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Site, SiteArea, TrackStep } from './site';
 import { ALWAYS, jobCalendar } from './calendars';
 import { tasksOf, type TaskTerms } from './tasks';
+import { sayWork } from '../words/work';
 
 const step = (over: Partial<TrackStep> & Pick<TrackStep, 'phase' | 'trade'>): TrackStep => ({
   halfDays: 4,
@@ -44,7 +45,9 @@ describe('the tasks of a job', () => {
         step({ phase: 'board', trade: 'board' }),
       ]),
     );
-    expect(tasks.map(({ label, state, duration, floor, crew }) => [label, state, duration, floor, crew])).toEqual([
+    expect(
+      tasks.map(({ work, state, duration, floor, crew }) => [sayWork(work), state, duration, floor, crew]),
+    ).toEqual([
       ['Kitchen · framing', 'done', 0, -4, 'sub-carpentry'],
       ['Kitchen · wires', 'under-way', 2, 1, 'sub-wiring'],
       ['Kitchen · board', 'waiting', 4, 1, 'sub-board'],
@@ -85,7 +88,13 @@ describe('the tasks of a job', () => {
       { id: 'y', area: 'a', text: 'ask again', trade: 'nobody' as const },
     ];
     expect(
-      only(site([], { leftovers })).map(({ id, label, duration, crew, shares }) => [id, label, duration, crew, shares]),
+      only(site([], { leftovers })).map(({ id, work, duration, crew, shares }) => [
+        id,
+        sayWork(work),
+        duration,
+        crew,
+        shares,
+      ]),
     ).toEqual([
       ['item:x', 'Kitchen · boxes too low', 1, 'sub-wiring', 1],
       ['item:y', 'Kitchen · ask again', 1, null, 1],
@@ -99,7 +108,7 @@ describe('the tasks of a job', () => {
       { id: 'j:final-inspection', kind: 'final-inspection' as const },
     ];
     const fresh = only(site([step({ phase: 'board', trade: 'board' })]), added).slice(1);
-    expect(fresh.map(({ label, state, duration, crew }) => [label, state, duration, crew])).toEqual([
+    expect(fresh.map(({ work, state, duration, crew }) => [sayWork(work), state, duration, crew])).toEqual([
       ['Site set-up', 'waiting', 1, 'sub-ground'],
       ['Ground · weather-tight', 'waiting', 0, null],
       ['Final inspection', 'waiting', 1, null],

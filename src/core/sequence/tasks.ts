@@ -1,5 +1,6 @@
 import { FULL_OCCUPANCY, type Task } from '../schedule/network';
 import { forbidsOf } from '../schedule/weather';
+import type { WorkName } from '../schedule/work-name';
 import type { Day } from '../units/day';
 import { slotOf, type Slot } from '../units/slot';
 import { ALWAYS, jobCalendar, officeCalendar } from './calendars';
@@ -68,7 +69,7 @@ function trackTasks(site: Site, area: SiteArea, step: TrackStep, terms: TaskTerm
     return {
       ...whole,
       id: index === parts.length - 1 ? whole.id : partId(area.id, step.phase, index + 1),
-      label: `${whole.label}, ${part.label}`,
+      work: { ...stepName(area, step), part: part.label },
       duration: left,
       state,
       floor: state === 'done' ? terms.now : state === 'under-way' ? terms.now : earliest,
@@ -86,7 +87,7 @@ function trackTask(site: Site, area: SiteArea, step: TrackStep, terms: TaskTerms
     job: site.id,
     area: area.id,
     phase: step.phase,
-    label: `${area.name} · ${facts.label}${step.others ? ` (${step.others})` : ''}`,
+    work: stepName(area, step),
     trade: step.trade,
     crew: step.trade === 'nobody' || step.others ? null : terms.crewFor(step.trade),
     duration: state === 'done' ? 0 : Math.max(1, Math.ceil(step.remaining / crews)),
@@ -141,7 +142,7 @@ function besideTrack(
     job: site.id,
     area: work.area,
     phase: null,
-    label: `${area?.name ?? ''} · ${work.text}`,
+    work: { kind: 'beside', area: area?.name ?? '', text: work.text },
     trade: work.trade,
     crew: work.trade === 'nobody' ? null : terms.crewFor(work.trade),
     duration: work.halfDays,
@@ -159,7 +160,7 @@ const gateTask = (site: Site, gate: Gate, earliest: Slot): Task => ({
   job: site.id,
   area: null,
   phase: null,
-  label: gate.label,
+  work: { kind: 'called', text: gate.label },
   trade: 'nobody',
   crew: null,
   duration: 0,
@@ -176,7 +177,7 @@ const logisticTask = (site: Site, logistic: Logistic, terms: TaskTerms): Task =>
   job: site.id,
   area: null,
   phase: null,
-  label: logistic.label,
+  work: { kind: 'called', text: logistic.label },
   trade: 'nobody',
   crew: null,
   duration: logistic.here ? 0 : 1,
@@ -187,16 +188,11 @@ const logisticTask = (site: Site, logistic: Logistic, terms: TaskTerms): Task =>
   rank: 0,
 });
 
-const ADDED_LABEL = {
-  'site-setup': 'Site set-up',
-  'final-inspection': 'Final inspection',
-  tight: 'weather-tight',
-} as const;
+const addedName = (site: Site, { kind, level }: AddedTask): WorkName =>
+  kind === 'tight' ? { kind, level: site.areas.find((area) => area.level?.id === level)?.level?.name ?? '' } : { kind };
 
-function labelOf(site: Site, { kind, level }: AddedTask): string {
-  const storey = site.areas.find((area) => area.level?.id === level)?.level?.name;
-  return storey ? `${storey} · ${ADDED_LABEL[kind]}` : ADDED_LABEL[kind];
-}
+const stepName = (area: SiteArea, { phase, others }: TrackStep): WorkName & { kind: 'step' } =>
+  others ? { kind: 'step', area: area.name, phase, others } : { kind: 'step', area: area.name, phase };
 
 function addedTask(site: Site, added: AddedTask, begun: boolean, earliest: Slot, terms: TaskTerms): Task {
   const setUp = added.kind === 'site-setup';
@@ -206,7 +202,7 @@ function addedTask(site: Site, added: AddedTask, begun: boolean, earliest: Slot,
     job: site.id,
     area: null,
     phase: null,
-    label: labelOf(site, added),
+    work: addedName(site, added),
     trade: setUp ? 'ground' : 'nobody',
     crew: setUp ? terms.crewFor('ground') : null,
     duration: added.kind === 'tight' || done ? 0 : 1,

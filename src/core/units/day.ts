@@ -28,6 +28,8 @@ const numberOf = kept((day: Day) => differenceInCalendarDays(dateOf(day), FIRST)
 const dayOf = kept((number: number) => format(plusDays(FIRST, number), 'yyyy-MM-dd'));
 const weekdayOf = kept((day: Day) => getDay(dateOf(day)));
 const inWords = kept((day: Day) => format(dateOf(day), 'EEE d MMM'));
+const dateInWords = kept((day: Day) => format(dateOf(day), 'd MMM'));
+const weekdayInWords = kept((day: Day) => format(dateOf(day), 'EEE d'));
 const inWordsWithYear = kept((day: Day) => format(dateOf(day), 'EEE d MMM yyyy'));
 
 /** Whether the text is a day that exists, written `YYYY-MM-DD`, in the years this program plans for. */
@@ -64,6 +66,12 @@ export function formatDay(day: Day, near?: Day): string {
   const otherYear = near !== undefined && near.slice(0, 4) !== day.slice(0, 4);
   return otherYear ? inWordsWithYear(day) : inWords(day);
 }
+
+/** Without its weekday: `9 Mar`. */
+export const formatDate = (day: Day): string => dateInWords(day);
+
+/** Without its month, where that stands beside it: `Tue 9`. */
+export const formatWeekday = (day: Day): string => weekdayInWords(day);
 
 /** The same day, else the weekday after it: offices answer and lorries come on weekdays. */
 export function onToWeekday(day: Day): Day {

@@ -8,6 +8,7 @@ import { countBefore } from '@/core/schedule/calendar';
 import { roundsOf, tripsOf } from '@/core/schedule/trips';
 import { formatDay } from '@/core/units/day';
 import { lastDay } from '@/core/units/slot';
+import { sayWork } from '@/core/words/work';
 import type { Installation } from '../installation';
 import { planInput } from '../plan/plan-input';
 import { readAhead } from '../reading/ahead';
@@ -91,14 +92,15 @@ function compared(firm: FirmReading, before: Picture, after: Picture): PreviewVi
   const names = [...jobNames(firm)].map(([id, name]) => ({ id, name }));
   const trips = ({ net, placement }: typeof was): number => tripsOf(net, roundsOf(net), placement);
   const labels = ({ net }: typeof was): Map<string, string> =>
-    new Map(net.tasks.flatMap((task) => (task.state === 'done' ? [] : [[task.id, task.label] as const])));
+    new Map(net.tasks.flatMap((task) => (task.state === 'done' ? [] : [[task.id, sayWork(task.work)] as const])));
   const [had, has] = [labels(was), labels(is)];
   const broken = ({ net, placement }: typeof was): string[] =>
-    net.input.exposures.flatMap((exposure) =>
-      opened(net, placement, exposure)?.kept === false
-        ? [`${net.tasks[net.index.get(exposure.from) ?? -1]?.label ?? ''}: ${exposure.reason}`]
-        : [],
-    );
+    net.input.exposures.flatMap((exposure) => {
+      const from = net.tasks[net.index.get(exposure.from) ?? -1];
+      return from && opened(net, placement, exposure)?.kept === false
+        ? [`${sayWork(from.work)}: ${exposure.reason}`]
+        : [];
+    });
   const brokenBefore = new Set(broken(was));
   return {
     jobs: names.flatMap(({ id, name }) => {

@@ -1,6 +1,7 @@
 import { subOf } from '@/core/sequence/crews';
 import type { Plan, PlannedTask } from '@/core/schedule/plan';
 import { isAfternoon, dayOfSlot } from '@/core/units/slot';
+import { sayWork } from '@/core/words/work';
 import { queryAll, execute } from '../database/query';
 import type { Connection } from '../database/open';
 import type { Rows } from '../database/rows';
@@ -15,7 +16,7 @@ const eventOf = (
   task: task.id,
   job: task.job,
   sub: subOf(task.crew),
-  label: task.label,
+  label: sayWork(task.work),
   first_day: dayOfSlot(plan.origin, task.start),
   first_half: isAfternoon(task.start) ? 1 : 0,
   last_day: dayOfSlot(plan.origin, task.finish - 1),

@@ -1,16 +1,24 @@
 import { groupBy } from '@/core/group-by';
+import { movedInForm } from '../reading/plan-form';
 import { planDiff } from '@/core/schedule/plan-diff';
 import type { Plan, PlannedTask } from '@/core/schedule/plan';
 import { addDays, type Day } from '@/core/units/day';
 import { dayOfSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
 import type { MovedWork, News, NextWork } from '@/core/news/news';
 import { phaseFacts } from '@/core/sequence/phases';
+import { sayWork } from '@/core/words/work';
 
 type Part = Pick<Plan, 'origin' | 'tasks' | 'links' | 'crewCapacity'>;
 
 export interface Effect {
   moved: MovedWork[];
   finish: News['finish'];
+}
+
+/** An effect as it was kept with a walk; what was kept in an older form is told as it was. */
+export function keptEffect(text: string): Effect {
+  const effect = JSON.parse(text) as Effect;
+  return { ...effect, moved: effect.moved.map(movedInForm) };
 }
 
 /** What one plan changed against another for a job, in days. */
@@ -23,11 +31,11 @@ export function effectOf(before: Part | undefined, after: Part, job: string): Ef
       .sort((a, b) => a.to - b.to)
       .map(({ task, from, to }) => ({
         area: task.area,
-        label: task.label,
+        work: task.work,
         phase: task.phase,
         from: day(from),
         to: day(to),
-        reason: task.reason.text,
+        reason: task.reason,
       })),
     finish: {
       ...(diff.finish.from === undefined ? {} : { before: lastDay(after.origin, diff.finish.from) }),
@@ -58,12 +66,13 @@ export function nextWork(
         task.start < last &&
         only(task),
     )
-    .sort((a, b) => a.start - b.start || (a.label < b.label ? -1 : 1))
+    .sort((a, b) => a.start - b.start || (sayWork(a.work) < sayWork(b.work) ? -1 : 1))
     .map((task) => ({
       day: dayOfSlot(plan.origin, Math.max(task.start, first)),
       afternoon: task.start >= first && isAfternoon(task.start),
       area: task.area,
-      label: task.label,
+      task: task.id,
+      work: task.work,
       phase: task.phase,
       trade: task.trade,
       crew: task.crew
@@ -73,7 +82,7 @@ export function nextWork(
           : 'Inspection or check',
       after: (before.get(task.id) ?? []).flatMap((link) => {
         const former = byId.get(link.before);
-        return former && former.state !== 'done' && link.strength === 'hard' ? [former.label] : [];
+        return former && former.state !== 'done' && link.strength === 'hard' ? [former.work] : [];
       }),
     }));
 }

@@ -4,6 +4,9 @@ import { firstFrom } from '@/core/schedule/objective';
 import { reasonFor } from '@/core/schedule/reasons';
 import type { Day } from '@/core/units/day';
 import { formatSlot, slotOf } from '@/core/units/slot';
+import { sayReason } from '@/core/words/reason';
+import { sayWeather } from '@/core/words/wait';
+import { sayWork } from '@/core/words/work';
 import type { PinVerdict } from '../door/prepared';
 import type { FirmReading } from '../reading/reading';
 import { planInput } from './plan-input';
@@ -21,14 +24,14 @@ export function pinVerdict(firm: FirmReading, task: string, day: Day, half: 0 | 
   if (facts.state !== 'waiting')
     return no(
       'pin-begun',
-      `${facts.label} is ${facts.state === 'done' ? 'done' : 'under way'}; only what has not begun can be moved.`,
+      `${sayWork(facts.work)} is ${facts.state === 'done' ? 'done' : 'under way'}; only what has not begun can be moved.`,
       'task',
     );
   if (isOfficeCalendar(facts.calendar))
     return no('pin-office', 'The office’s day is set by booking its visit.', 'task');
   const slot = slotOf(firm.today, day, half);
   const others = input.notBefore.filter((wait) => wait.kind !== 'pin' || wait.task !== task);
-  const pin = { task, slot, because: 'it is asked whether it can be here', open: false, kind: 'pin' as const };
+  const pin = { task, slot, wait: { kind: 'asked' as const }, open: false, kind: 'pin' as const };
   const placed = placedLike({ ...input, notBefore: [...others, pin] });
   if (!placed.ok) return no(placed.problem.code, placed.problem.message, 'task');
   const { net, placement } = placed.value;
@@ -43,12 +46,16 @@ export function pinVerdict(firm: FirmReading, task: string, day: Day, half: 0 | 
       !worked
         ? `Nobody works at this on ${when}.`
         : weather
-          ? `Not on ${when}: ${weather}.`
+          ? `Not on ${when}: ${sayWeather(weather, firm.today)}.`
           : `${crew?.name ?? 'The crew'} is away on ${when}.`,
       'day',
     );
   }
   return placement.start[number] === slot
-    ? { job: facts.job, label: facts.label }
-    : no('pin-refused', `It cannot start on ${when}. ${reasonFor(net, placement, number).text}`, 'day');
+    ? { job: facts.job, label: sayWork(facts.work) }
+    : no(
+        'pin-refused',
+        `It cannot start on ${when}. ${sayReason(reasonFor(net, placement, number), firm.today)}`,
+        'day',
+      );
 }

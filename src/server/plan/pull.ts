@@ -1,6 +1,9 @@
 import type { PullView } from '@/contract/views/plan';
 import { placedLike } from '@/core/schedule/plan';
+import type { Task } from '@/core/schedule/network';
 import { pullForward } from '@/core/schedule/pull-forward';
+import { sayGive } from '@/core/words/pull';
+import { sayWork } from '@/core/words/work';
 import { notFound } from '../refusal';
 import type { FirmReading } from '../reading/reading';
 import { planInput } from './plan-input';
@@ -19,11 +22,11 @@ export function pullView(firm: FirmReading, task: string): PullView {
   const { net, placement } = placed.value;
   return {
     task,
-    label: net.tasks[number]?.label ?? '',
+    label: sayWork((net.tasks[number] as Task).work),
     pulls: pullForward(net, placement, number)
       .slice(0, 12)
       .map((pull) => ({
-        text: pull.text,
+        text: sayGive(pull.give, firm.today),
         gain: words(pull.gain, 'sooner', 'later'),
         finish: words(pull.finish, 'sooner', 'later'),
         wins: pull.gain > 0,

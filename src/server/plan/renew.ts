@@ -2,13 +2,13 @@ import { randomUUID } from 'node:crypto';
 import { groupBy } from '@/core/group-by';
 import type { Problem } from '@/core/problem';
 import { makePlan, type Plan, type PlanTerms } from '@/core/schedule/plan';
-import { execute, insert, queryOne, type NewRow } from '../database/query';
+import { execute, insert, queryAll, queryOne, type NewRow } from '../database/query';
 import type { Connection } from '../database/open';
 import { writeLog } from '../door/log';
-import { clearMarks, marksOf, newestMark, type Mark } from '../door/marks';
+import { clearMarks, markPlan, marksOf, newestMark, type Mark } from '../door/marks';
 import { keepDrafts } from '../news/updates';
 import { draftsOf } from './drafts';
-import { readPlan } from '../reading/plan';
+import { isOfOldForm, readPlan } from '../reading/plan';
 import { readFirm, type FirmReading, type Source } from '../reading/reading';
 import { effectOf } from './effect';
 import { planInput } from './plan-input';
@@ -35,6 +35,15 @@ interface WalkEffect {
   walk: string;
   effect: string;
   drafts: NewRow<'job_update'>[];
+}
+
+/** Where the newest plan is of an older form, it is made anew: its jobs are marked. */
+export function markOldForm(db: Connection): void {
+  if (!isOfOldForm(db)) return;
+  const jobs = queryAll<{ id: string }>(db, `SELECT id FROM job WHERE state <> 'closed' ORDER BY position, id`);
+  db.transaction(() => {
+    for (const { id } of jobs) markPlan(db, { job: id, walk: null, cause: 'the plan is kept in another form' });
+  }).immediate();
 }
 
 /**

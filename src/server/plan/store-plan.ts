@@ -8,6 +8,7 @@ import { insert, queryOne, type NewRow } from '../database/query';
 import type { Connection } from '../database/open';
 import { holidaysOf } from '../reading/firm';
 import { readPlan, type StoredPlan } from '../reading/plan';
+import { PLAN_FORM } from '../reading/plan-form';
 import type { FirmReading } from '../reading/reading';
 import { eventChanges, writeEventChanges, type EventChanges } from './calendar-events';
 
@@ -36,7 +37,7 @@ export function rowsOfPlan(
   const linksByJob = groupBy(links, (link) => jobOf.get(link.after) ?? '');
   const former = readPlan(firm.db);
   return {
-    row: { made_at: now, origin, cause, frame: JSON.stringify(frame) },
+    row: { made_at: now, origin, cause, frame: JSON.stringify({ form: PLAN_FORM, ...frame }) },
     parts: [...groupBy(tasks, (task) => task.job)].map(([job, ofJob]) => {
       const finish = jobFinish(plan, job);
       return {

@@ -1,6 +1,6 @@
 import type { NotBefore } from '@/core/schedule/network';
 import { gateId, logisticId, taskId } from '@/core/sequence/site';
-import { addDays, formatDay } from '@/core/units/day';
+import { addDays } from '@/core/units/day';
 import { slotOf } from '@/core/units/slot';
 import { workdaysAfter } from '@/core/units/workday';
 import { holidaysOf, officesOf } from '../reading/firm';
@@ -25,7 +25,7 @@ const pinsOf = (job: JobReading): NotBefore[] => {
     .map((pin) => ({
       task: pin.task,
       slot: slotOf(today, pin.day, pin.half),
-      because: pin.reason,
+      wait: { kind: 'pin' as const, why: pin.reason },
       open: false,
       kind: 'pin' as const,
     }));
@@ -49,7 +49,7 @@ function bookingsOf(job: JobReading): NotBefore[] {
           {
             task,
             slot: slotOf(today, row.day, row.half),
-            because: `${office.name} comes on ${formatDay(row.day, today)}, booked ${formatDay(row.asked_on, today)}`,
+            wait: { kind: 'visit', office: office.name, day: row.day, booked: row.asked_on },
             open: false,
             kind: 'pin',
           },
@@ -59,10 +59,12 @@ function bookingsOf(job: JobReading): NotBefore[] {
         {
           task,
           slot: slotOf(today, workdaysAfter(today, office.notice_days, holidaysOf(job.firm))),
-          because:
-            `${office.name} wants ${office.notice_days} working ${office.notice_days === 1 ? 'day' : 'days'} of ` +
-            'notice, and ' +
-            (row ? `nobody has said how the visit on ${formatDay(row.day, today)} went` : 'it is not booked yet'),
+          wait: {
+            kind: 'notice',
+            office: office.name,
+            workdays: office.notice_days,
+            unsaid: row?.day ?? null,
+          },
           open: row !== undefined,
         },
       ];
@@ -76,14 +78,16 @@ const othersOf = (job: JobReading): NotBefore[] => {
   return stepRows(job).flatMap((row) => {
     if (row.others === null) return [];
     const expected = row.others_on && row.others_on >= today ? row.others_on : addDays(today, row.others_on ? 1 : 0);
-    const when = row.others_on
-      ? `${row.others_on < today ? 'had said' : 'said'} ${formatDay(row.others_on, today)}`
-      : 'named no day yet';
     return [
       {
         task: taskId(row.area, row.phase),
         slot: slotOf(today, expected),
-        because: `${row.others} does it and ${when}`,
+        wait: {
+          kind: 'others' as const,
+          who: row.others,
+          day: row.others_on,
+          overdue: row.others_on !== null && row.others_on < today,
+        },
         open: true,
       },
     ];
@@ -99,7 +103,7 @@ const gateWaits = (job: JobReading): NotBefore[] =>
           {
             task: gateId(gate.id),
             slot: slotOf(job.firm.today, gate.not_before),
-            because: `${gate.label} was set for ${formatDay(gate.not_before, job.firm.today)}`,
+            wait: { kind: 'gate', what: gate.label, day: gate.not_before },
             open: false,
           },
         ],
@@ -114,7 +118,7 @@ const logisticWaits = (job: JobReading): NotBefore[] => {
         {
           task: logisticId(row.id),
           slot: slotOf(today, row.booked_on < today ? today : row.booked_on),
-          because: `${row.label} is booked for ${formatDay(row.booked_on, today)}`,
+          wait: { kind: 'booked', what: row.label, day: row.booked_on },
           open: false,
         },
       ];
@@ -122,7 +126,7 @@ const logisticWaits = (job: JobReading): NotBefore[] => {
       {
         task: logisticId(row.id),
         slot: slotOf(today, addDays(today, row.lead_days)),
-        because: `${row.label} takes ${row.lead_days} ${row.lead_days === 1 ? 'day' : 'days'} and is not asked for yet`,
+        wait: { kind: 'not-asked', what: row.label, days: row.lead_days },
         open: true,
       },
     ];
@@ -138,14 +142,16 @@ export const holdWaits = (job: JobReading): NotBefore[] => {
       // What was expected for a day that has passed is not here yet: tomorrow is the earliest.
       const overdue = hold.expected_on < today;
       const expected = overdue ? addDays(today, 1) : hold.expected_on;
-      const asked = hold.asked_on ? `, asked ${formatDay(hold.asked_on, today)}` : '';
-      const when = overdue
-        ? `was expected ${formatDay(hold.expected_on, today)}`
-        : `expected ${formatDay(expected, today)}`;
       return {
         task: taskId(hold.area, hold.phase),
         slot: slotOf(today, expected),
-        because: `${hold.text} (${when}${asked})`,
+        wait: {
+          kind: 'hold' as const,
+          text: hold.text,
+          expected: overdue ? hold.expected_on : expected,
+          overdue,
+          asked: hold.asked_on,
+        },
         open: true,
       };
     });

@@ -3,7 +3,6 @@ import type { NotBefore } from '@/core/schedule/network';
 import { arrivalOf, type OpenRequest } from '@/core/selections/arrival';
 import { expectedOf, isGiven, requestLabel } from '@/core/selections/requests';
 import { leftoverId, taskId } from '@/core/sequence/site';
-import { formatDay } from '@/core/units/day';
 import { slotOf } from '@/core/units/slot';
 import { closuresOf } from '../reading/firm';
 import { ofJob, type JobReading } from '../reading/reading';
@@ -51,7 +50,7 @@ export const waitsOf = (job: JobReading): NotBefore[] => {
           {
             task: taskOf(row),
             slot: slotOf(today, coming.usable),
-            because: coming.because,
+            wait: { kind: 'delivery', thing: row.category, why: coming.why },
             open: coming.open,
             selection: row.id,
           },
@@ -62,14 +61,17 @@ export const waitsOf = (job: JobReading): NotBefore[] => {
     const request = requests.get(wait.request);
     if (!wait.area || !wait.phase || !request || isGiven(request)) return [];
     const expected = expectedOf(request, requests, today);
-    const asked = request.sentOn ? `asked ${formatDay(request.sentOn, today)}` : 'not asked yet';
     return [
       {
         task: taskId(wait.area, wait.phase),
         slot: slotOf(today, expected),
-        because:
-          `${request.kind === 'drawing' ? 'the drawing by' : request.kind === 'answer' ? 'the answer of' : 'the approval by'} ` +
-          `${requestLabel(request)} is not here, expected ${formatDay(expected, today)} (${asked})`,
+        wait: {
+          kind: 'request',
+          of: request.kind === 'drawing' || request.kind === 'answer' ? request.kind : 'approval',
+          label: requestLabel(request),
+          expected,
+          asked: request.sentOn,
+        },
         open: true,
         request: request.id,
       },

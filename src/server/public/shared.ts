@@ -5,7 +5,8 @@ import { statementDiff } from '@/core/scope/statement';
 import { phaseFacts } from '@/core/sequence/phases';
 import { TRADES } from '@/core/sequence/trades';
 import { formatDay, type Day } from '@/core/units/day';
-import { capital } from '@/core/words';
+import { capital } from '@/core/words/letters';
+import { sayWork, sayWorkHere } from '@/core/words/work';
 import { workDone } from '@/core/walks/diff';
 import { countedWords } from '@/core/walks/record-words';
 import { hashOf } from '../tokens';
@@ -151,7 +152,7 @@ function clientShared(job: JobReading, link: OpenLink): ClientShared {
           .map((work) => ({
             when: `${formatDay(work.day, now)}${work.afternoon ? ', afternoon' : ''}`,
             text: capital(
-              `${work.phase ? phaseFacts(work.phase).plain : work.label}${work.area ? ` — ${names.get(work.area) ?? ''}` : ''}`,
+              `${work.phase ? phaseFacts(work.phase).plain : sayWorkHere(work.work)}${work.area ? ` — ${names.get(work.area) ?? ''}` : ''}`,
             ),
           }))
       : [],
@@ -267,7 +268,6 @@ function daysOf(
   jobs: ReadonlyMap<string, { name: string; address: string }>,
 ): CrewShared['days'] {
   const after = groupBy(plan.links, (link) => link.before);
-  const byLabel = new Map(plan.tasks.map((task) => [`${task.job}|${task.label}`, task]));
   const byId = new Map(plan.tasks.map((task) => [task.id, task]));
   const works = [...jobIds].flatMap((job) =>
     nextWork(plan, new Set([job]), now, 14, (task) => task.crew !== null && (sub === null || task.crew === sub)).map(
@@ -281,17 +281,17 @@ function daysOf(
     .map(([day, list]) => ({
       day,
       works: list.map(({ job, work }) => {
-        const task = byLabel.get(`${job}|${work.label}`);
-        const followers = (task ? (after.get(task.id) ?? []) : []).flatMap((link) =>
-          link.strength === 'hard' ? (byId.get(link.after)?.label ?? []) : [],
-        );
+        const followers = (after.get(work.task) ?? []).flatMap((link) => {
+          const follower = byId.get(link.after);
+          return link.strength === 'hard' && follower ? [sayWork(follower.work)] : [];
+        });
         return {
           crew: work.crew,
           job: jobs.get(job)?.name ?? '',
           address: jobs.get(job)?.address ?? '',
-          what: work.label,
+          what: sayWork(work.work),
           half: work.afternoon ? 'from noon' : 'from the morning',
-          ready: work.after,
+          ready: work.after.map(sayWork),
           leaves: followers.slice(0, 3),
         };
       }),

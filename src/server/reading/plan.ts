@@ -5,6 +5,7 @@ import { queryAll, queryOne } from '../database/query';
 import type { Connection } from '../database/open';
 import type { Day } from '@/core/units/day';
 import type { Rows } from '../database/rows';
+import { PLAN_FORM, taskInForm, waitInForm } from './plan-form';
 import { OF_JOBS, ofFirm, ofJob, rowsOf } from './reading';
 
 /** A stored plan, whole or of one job. */
@@ -14,7 +15,16 @@ export interface StoredPlan extends Plan {
   cause: string;
 }
 
-type Frame = Omit<Plan, 'tasks' | 'links' | 'origin'>;
+type Frame = Omit<Plan, 'tasks' | 'links' | 'origin'> & { form?: number };
+
+/** Whether the newest plan is of another form than plans are made in now. */
+export function isOfOldForm(db: Connection): boolean {
+  const row = queryOne<{ form: number | null }>(
+    db,
+    `SELECT frame ->> '$.form' AS form FROM plan ORDER BY version DESC LIMIT 1`,
+  );
+  return row !== undefined && row.form !== PLAN_FORM;
+}
 
 export const currentVersion = (db: Connection): number | undefined =>
   queryOne<{ version: number | null }>(db, 'SELECT max(version) AS version FROM plan')?.version ?? undefined;
@@ -61,13 +71,17 @@ function parsePlan(db: Connection, version: number, job: string | undefined): St
           'SELECT tasks, links FROM plan_part WHERE version = @version AND job = @job',
           { version, job },
         );
+  const { form, ...frame } = JSON.parse(row.frame) as Frame;
+  const old = form !== PLAN_FORM;
+  const tasks = parts.flatMap((part) => JSON.parse(part.tasks) as PlannedTask[]);
   return {
-    ...(JSON.parse(row.frame) as Frame),
+    ...frame,
+    notBefore: old ? frame.notBefore.map(waitInForm) : frame.notBefore,
     version: row.version,
     madeAt: row.made_at,
     cause: row.cause,
     origin: row.origin,
-    tasks: parts.flatMap((part) => JSON.parse(part.tasks) as PlannedTask[]),
+    tasks: old ? tasks.map(taskInForm) : tasks,
     links: parts.flatMap((part) => JSON.parse(part.links) as Link[]),
   };
 }

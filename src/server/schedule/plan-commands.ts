@@ -1,5 +1,6 @@
 import { lastDay } from '@/core/units/slot';
 import { jobFinish } from '@/core/schedule/plan';
+import { sayWork } from '@/core/words/work';
 import { feedLink, hashOf, tokenOf } from '../tokens';
 import { insert, orNull, execute } from '../database/query';
 import { handlers, requireRow } from '../door/handler';
@@ -18,7 +19,7 @@ export const planHandlers = handlers({
       .filter((task) => task.state !== 'done' && task.duration > 0)
       .map((task) => ({
         id: task.id,
-        label: task.label,
+        label: sayWork(task.work),
         trade: task.trade,
         phase: task.phase,
         start: task.start,

@@ -2,7 +2,7 @@ import type { InferType } from 'yup';
 import { addRequest } from '@/contract/commands/selections';
 import { isGiven, PARTIES, ringOf, type Outcome } from '@/core/selections/requests';
 import { formatDay, type Day } from '@/core/units/day';
-import { sentence } from '@/core/words';
+import { sentence } from '@/core/words/letters';
 import { today } from '../zone';
 import { insert, queryOne, orNull, execute, update, type NewRow } from '../database/query';
 import {

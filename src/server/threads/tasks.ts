@@ -1,4 +1,8 @@
 import type { PackMarks } from '@/contract/views/walk';
+import type { PlannedTask } from '@/core/schedule/plan';
+import type { Day } from '@/core/units/day';
+import { sayReason } from '@/core/words/reason';
+import { sayWork } from '@/core/words/work';
 import { dispatch } from '../dispatch/dispatch';
 import { preview } from '../dispatch/preview';
 import { prepare } from '../dispatch/prepare';
@@ -46,8 +50,15 @@ export const TASKS = {
   'plan document': read((installation): string => {
     const plan = readPlan(installation.db);
     if (!plan) throw notFound('plan yet; set out the areas of a job first');
-    return JSON.stringify(plan);
+    return JSON.stringify({ ...plan, tasks: plan.tasks.map((task) => toldTask(task, plan.origin)) });
   }),
 };
+
+/** A task of the document: its name and its reason as sentences beside their values. */
+const toldTask = (task: PlannedTask, origin: Day): object => ({
+  ...task,
+  label: sayWork(task.work),
+  reason: { ...task.reason, text: sayReason(task.reason, origin) },
+});
 
 export type Tasks = typeof TASKS;

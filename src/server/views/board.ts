@@ -4,11 +4,17 @@ import type { BoardBlock, BoardRow, BoardView, GoalView, ScheduleView } from '@/
 import { groupBy } from '@/core/group-by';
 import { planFindings } from '@/core/schedule/plan-findings';
 import { jobFinish, tripsIn, type PlannedTask } from '@/core/schedule/plan';
+import { inTheWay, isHeld } from '@/core/schedule/reasons';
+import type { WorkName } from '@/core/schedule/work-name';
 import { LIMITS } from '@/core/schedule/weather';
 import { TRADES } from '@/core/sequence/trades';
-import { addDays, daysBetween, formatDay, mondayOf, type Day } from '@/core/units/day';
+import { addDays, daysBetween, formatDay, formatWeekday, mondayOf, type Day } from '@/core/units/day';
 import { isWorkday } from '@/core/units/workday';
 import { dayOfSlot, formatSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
+import { sayFinding } from '@/core/words/finding';
+import { sayAlso, sayReason } from '@/core/words/reason';
+import { sayWait } from '@/core/words/wait';
+import { sayPlace, sayWork, sayWorkHere } from '@/core/words/work';
 import { jobHead } from './job-head';
 import { holidaysOf, outlookRows, planProblem, searchRow } from '../reading/firm';
 import { areaNames, areaRows, jobNames } from '../reading/job';
@@ -116,7 +122,7 @@ function daysOf(
     first,
     days: Array.from({ length: weeks * 7 }, (_, index) => addDays(first, index)).map((day) => ({
       day,
-      label: formatDay(day).replace(/ \w+$/, ''),
+      label: formatWeekday(day),
       worked: isWorkday(day, holidays),
     })),
     todaySlot: today >= 0 && today < weeks * 14 ? today : null,
@@ -144,14 +150,19 @@ function within(
 
 /** What is worth a look before the board's last day; a conflict also where it is behind its first. */
 const looksIn = (whole: StoredPlan, window: Window, job: string | undefined): ScheduleView['looks'] =>
-  planFindings(whole, (id) => window.jobs.get(id) ?? '')
+  planFindings(whole)
     .filter(
       (look) =>
         (!job || look.job === job) &&
         look.slot < window.from + window.length &&
         (look.kind === 'conflict' || look.slot >= window.from),
     )
-    .map(({ kind, text, task, job: its }) => ({ kind, text, task, job: its }));
+    .map((look) => ({
+      kind: look.kind,
+      text: sayFinding(look, (id) => window.jobs.get(id) ?? '', whole.origin),
+      task: look.task,
+      job: look.job,
+    }));
 
 const pinned = (firm: FirmReading): Map<string, string> =>
   new Map(firm.jobs.flatMap((id) => pinRows(firm.job(id)).map((pin) => [pin.task, pin.reason] as const)));
@@ -247,17 +258,14 @@ function roomRows(job: JobReading, window: Window): BoardRow[] {
             id: area.id,
             name: area.name,
             note: area.level_name ?? 'outside',
-            blocks: blocksOf(window, tasks).map((block) => ({
-              ...block,
-              label: block.label.split(' · ').slice(1).join(' · ') || block.label,
-            })),
+            blocks: blocksOf(window, tasks, sayWorkHere),
           },
         ];
   });
 }
 
-/** Blocks in lanes: those that overlap stand under each other. */
-function blocksOf(window: Window, tasks: PlannedTask[]): BoardBlock[] {
+/** Blocks in lanes: those that overlap stand under each other. @param say what is written on them */
+function blocksOf(window: Window, tasks: PlannedTask[], say: (work: WorkName) => string = sayWork): BoardBlock[] {
   const lanes: number[] = [];
   return [...tasks]
     .sort((a, b) => a.start - b.start || a.finish - b.finish)
@@ -271,7 +279,8 @@ function blocksOf(window: Window, tasks: PlannedTask[]): BoardBlock[] {
       lanes[lane] = finish;
       return {
         task: task.id,
-        label: task.label,
+        label: say(task.work),
+        place: sayPlace(task.work),
         job: window.jobs.get(task.job) ?? '',
         jobId: task.job,
         area: task.area,
@@ -285,10 +294,10 @@ function blocksOf(window: Window, tasks: PlannedTask[]): BoardBlock[] {
         when: [...new Set([task.start, task.finish - 1])]
           .map((slot) => formatSlot(window.plan.origin, slot))
           .join(' to '),
-        reason: task.reason.text,
-        because: task.reason.task ?? null,
+        reason: sayReason(task.reason, window.plan.origin),
+        because: inTheWay(task.reason) ?? null,
         leads: leadsTo(task),
-        also: (task.reason.also ?? []).map((other) => other.text),
+        also: sayAlso(task.reason, window.plan.origin),
         pin: window.pins.get(task.id) ?? null,
         movable: task.state === 'waiting' && !isOfficeCalendar(task.calendar),
         day: dayOfSlot(window.plan.origin, task.start),
@@ -299,12 +308,13 @@ function blocksOf(window: Window, tasks: PlannedTask[]): BoardBlock[] {
 
 /** Where the thread goes on from a reason that is no other task. */
 function leadsTo({ job, reason }: PlannedTask): string | null {
+  if (reason.kind !== 'not-before') return null;
   if (reason.selection) return routes.selection(job, reason.selection);
   return reason.request ? routes.requests(job, reason.request) : null;
 }
 
 function toneOf(task: PlannedTask): BoardBlock['tone'] {
-  if (task.reason.held) return 'held';
+  if (isHeld(task.reason)) return 'held';
   if (task.state === 'under-way') return 'under-way';
   if (task.crew === null) return 'check';
   return task.critical ? 'critical' : 'waiting';
@@ -318,7 +328,11 @@ function marksOf(window: Window, job?: string): BoardView['marks'] {
     const slot = wait.slot - window.from;
     if (!task || task.state === 'done' || (job && task.job !== job) || slot < 0 || slot >= window.length) return [];
     return [
-      { slot, text: `${task.label}: ${wait.because}`, tone: wait.open ? ('hold' as const) : ('delivery' as const) },
+      {
+        slot,
+        text: `${sayWork(task.work)}: ${sayWait(wait.wait, window.plan.origin)}`,
+        tone: wait.open ? ('hold' as const) : ('delivery' as const),
+      },
     ];
   });
   return marks;

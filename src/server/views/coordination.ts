@@ -9,6 +9,9 @@ import type { Trade } from '@/core/sequence/trades';
 import { addDays, formatDay } from '@/core/units/day';
 import { dayOfSlot, slotOf } from '@/core/units/slot';
 import { isWorkday, workdaysAfter } from '@/core/units/workday';
+import { sayReason } from '@/core/words/reason';
+import { sayWait, sayWeather } from '@/core/words/wait';
+import { sayWork } from '@/core/words/work';
 import { OUTLOOK_DAYS } from '../outside/ports';
 import { busyRows } from '../reading/crews';
 import {
@@ -130,13 +133,13 @@ function weatherOf(firm: FirmReading): Pick<CoordinationView, 'outlook' | 'saidA
 /** Work that the weather, or what must not lie open, keeps back. */
 const keptBack = (plan: StoredPlan | undefined, job: (id: string) => string): CoordinationView['kept'] =>
   (plan?.tasks ?? []).flatMap((task) => {
-    const words =
+    if (!plan || task.state === 'done') return [];
+    const kept = plan.notBefore.find((wait) => wait.task === task.id && wait.kind === 'kept');
+    const text =
       task.reason.kind === 'weather'
-        ? task.reason.text
-        : plan?.notBefore.find((wait) => wait.task === task.id && wait.kind === 'kept')?.because;
-    if (!words || task.state === 'done') return [];
-    const text = words.replace(/^Not earlier: /, '');
-    return [{ task: task.id, label: task.label, job: task.job, jobName: job(task.job), text }];
+        ? sayWeather(task.reason.weather, plan.origin)
+        : kept && sayWait(kept.wait, plan.origin);
+    return text ? [{ task: task.id, label: sayWork(task.work), job: task.job, jobName: job(task.job), text }] : [];
   });
 
 /** What the firm has of each kind of plant, when it is away, and how much of the plan needs it. */
@@ -216,7 +219,7 @@ function inspectionsOf(firm: FirmReading): InspectionView[] {
       when: `${formatDay(row.day, now)}, ${row.half === 1 ? 'afternoon' : 'morning'}`,
       state: row.state,
       words: row.words,
-      unkept: kept ? null : row.day < now ? 'The day is over: say how it went.' : task.reason.text,
+      unkept: kept ? null : row.day < now ? 'The day is over: say how it went.' : sayReason(task.reason, now),
     };
   });
 }

@@ -8,6 +8,7 @@ import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, lastDay } from '@/core/units/slot';
 import { FULL_OCCUPANCY } from '@/core/schedule/network';
 import { findingText } from '@/core/scope/finding';
+import { sayWork } from '@/core/words/work';
 import { findingsOf } from './scope-parts';
 import { jobHead } from './job-head';
 import { areasUpward, type AreaRow } from '../reading/job';
@@ -27,7 +28,7 @@ function workIn(plan: StoredPlan | undefined, area: string): RoomWork[] {
       (task) => task.area === area && task.state !== 'done' && task.shares === FULL_OCCUPANCY && task.duration > 0,
     )
     .map((task) => ({
-      label: task.label,
+      label: sayWork(task.work),
       firstDay: dayOfSlot(plan?.origin ?? '', task.start),
       lastDay: lastDay(plan?.origin ?? '', task.finish),
     }));

@@ -9,6 +9,7 @@ import { TRADES, type Trade } from '@/core/sequence/trades';
 import { addDays, daysBetween, formatDay, mondayOf, type Day } from '@/core/units/day';
 import { lastDay, slotOf } from '@/core/units/slot';
 import { dayIn, type Zone } from '@/core/units/zone';
+import { sayWork } from '@/core/words/work';
 import { jobHead } from './job-head';
 import { baselineRows, movesSince } from '../reading/baselines';
 import { holidaysOf } from '../reading/firm';
@@ -102,7 +103,7 @@ function slippedOf(
     (move) => move.task ?? '',
   );
   const current = new Map(
-    plan.tasks.map((task) => [task.id, { label: task.label, finish: task.finish, state: task.state }]),
+    plan.tasks.map((task) => [task.id, { label: sayWork(task.work), finish: task.finish, state: task.state }]),
   );
   const slips = slipOf({ origin: baseline.origin, tasks: baseline.work }, plan.origin, current, holidays)
     .filter((slipped) => slipped.halves !== 0 || slipped.state === 'gone')

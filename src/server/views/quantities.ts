@@ -10,7 +10,7 @@ import { taskId } from '@/core/sequence/site';
 import type { Measure } from '@/core/layout/measures';
 import type { LengthSystem } from '@/core/units/length';
 import { dayOfSlot } from '@/core/units/slot';
-import { capital } from '@/core/words';
+import { capital } from '@/core/words/letters';
 import { notFound } from '../refusal';
 import { scopeCounts, scopeOf } from './scope-parts';
 import { jobHead } from './job-head';

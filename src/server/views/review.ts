@@ -14,7 +14,7 @@ import { countedWords, recordWords } from '@/core/walks/record-words';
 import { dayIn } from '@/core/units/zone';
 import { notFound } from '../refusal';
 import { newsOf } from '../plan/drafts';
-import { effectOf, type Effect } from '../plan/effect';
+import { effectOf, keptEffect, type Effect } from '../plan/effect';
 import { planInput } from '../plan/plan-input';
 import { jobHead } from './job-head';
 import { pictureViews } from './room';
@@ -74,7 +74,7 @@ function effectIn(
 ): { effect: Effect | null; planning: boolean; problem: string | null } {
   const { db } = job.firm;
   const stored = planOfWalk(db, walk.id);
-  if (stored?.effect) return { effect: JSON.parse(stored.effect) as Effect, planning: false, problem: null };
+  if (stored?.effect) return { effect: keptEffect(stored.effect), planning: false, problem: null };
   if (stored) {
     const before = stored.before_version === null ? undefined : readPlan(db, { version: stored.before_version });
     const after = readPlan(db, { version: stored.after_version });

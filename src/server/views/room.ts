@@ -8,6 +8,8 @@ import { formatSlot } from '@/core/units/slot';
 import { inOrderSeen, ofKind, type Observation, type ObservationKind, type Of } from '@/core/walks/observation';
 import { conflicts, differenceWords } from '@/core/walks/measured-again';
 import { countedWords, recordWords } from '@/core/walks/record-words';
+import { isHeld } from '@/core/schedule/reasons';
+import { sayReason } from '@/core/words/reason';
 import { notFound } from '../refusal';
 import { calculationsOf } from './quantities';
 import { assumptionsOf, extrasOf, findingsOf, scopeOf } from './scope-parts';
@@ -63,8 +65,8 @@ export function roomView(job: JobReading, area: string, before?: PastPlace): Roo
         halfDays: step.halfDays,
         fraction: step.fraction,
         when: !plan || !task || task.state === 'done' ? '' : formatSlot(plan.origin, task.start),
-        reason: task?.reason.text ?? '',
-        held: task?.reason.held === true,
+        reason: task ? sayReason(task.reason, job.firm.today) : '',
+        held: task !== undefined && isHeld(task.reason),
         seen: step.seen ? formatDay(step.seen.day, job.firm.today) : null,
         crew: task?.crew ? (crews.get(task.crew) ?? '') : '',
       };

@@ -4,9 +4,10 @@ import { groupBy } from '@/core/group-by';
 import { phaseFacts } from '@/core/sequence/phases';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { taskId, type Site, type SiteArea } from '@/core/sequence/site';
-import { addDays, formatDay, type Day } from '@/core/units/day';
+import { addDays, formatDate, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { workDone } from '@/core/walks/diff';
+import { sayWork } from '@/core/words/work';
 import { nextWork } from '../plan/effect';
 import { planProblem } from '../reading/firm';
 import { areaRows, jobRow, levelRows } from '../reading/job';
@@ -95,7 +96,7 @@ export const areaViews = ofJob((job): ReadonlyMap<string, AreaView> => {
             onlyToilet(site, area),
             now,
           ),
-          front: frontOf(area, now),
+          front: frontOf(area),
           rungs: area.track.map((step) => rungOf(step, ofArea)),
         },
       ];
@@ -103,9 +104,9 @@ export const areaViews = ofJob((job): ReadonlyMap<string, AreaView> => {
   );
 });
 
-function frontOf(area: SiteArea, now: Day): AreaView['front'] {
+function frontOf(area: SiteArea): AreaView['front'] {
   const last = area.track.findLast((step) => step.fraction > 0);
-  return last?.seen ? { label: phaseFacts(last.phase).label, day: formatDay(last.seen.day, now).slice(4) } : null;
+  return last?.seen ? { label: phaseFacts(last.phase).label, day: formatDate(last.seen.day) } : null;
 }
 
 function rungOf(step: SiteArea['track'][number], holds: OpenHold[]): Rung {
@@ -163,7 +164,7 @@ function captionOf(
   if (!next || !plan || !next.phase) return 'not planned yet';
   const day = dayOfSlot(plan.origin, next.start);
   const label = phaseFacts(next.phase).label;
-  if (only) return `the only toilet until ${formatDay(day, now).slice(4)}`;
+  if (only) return `the only toilet until ${formatDate(day)}`;
   if (standing === 'not begun') return day <= now ? 'from today' : `from ${formatDay(day, now)}`;
   return day <= addDays(now, 1) ? `${label}, ${day <= now ? 'today' : 'tomorrow'}` : `${label}, ${formatDay(day, now)}`;
 }
@@ -172,6 +173,6 @@ function nextVisits(plan: StoredPlan, job: string, now: Day): RoomsView['next'] 
   const works = nextWork(plan, new Set([job]), now, 4, (task) => task.crew !== null);
   return [...groupBy(works, (work) => `${work.day}${work.afternoon ? 'b' : 'a'}`)].slice(0, 3).map(([, list]) => ({
     when: `${formatDay(list[0]?.day ?? now, now)}, ${list[0]?.afternoon ? 'afternoon' : 'morning'}`,
-    works: list.map((work) => ({ crew: work.crew, label: work.label })),
+    works: list.map((work) => ({ crew: work.crew, label: sayWork(work.work) })),
   }));
 }

@@ -156,7 +156,7 @@ function optionView(job: JobReading, area: AreaRow, phase: Phase, option: Option
             {
               task,
               slot: slotOf(now, addDays(now, option.leadDays)) + 2,
-              because: `${option.name} takes ${option.leadDays} days to come`,
+              wait: { kind: 'option' as const, name: option.name, days: option.leadDays },
               open: true,
             },
           ]

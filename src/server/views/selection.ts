@@ -12,6 +12,7 @@ import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
 import { daysBetween, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
+import { sayArrival } from '@/core/words/wait';
 import { closuresOf } from '../reading/firm';
 import { newestHistory, type HistoryRow } from '../reading/history';
 import { stepRows } from '../reading/job';
@@ -164,7 +165,7 @@ export function selectionsBy(job: JobReading, plan: StoredPlan | undefined): Sel
         there: coming && {
           day: coming.there,
           after: dates ? Math.max(0, daysBetween(dates.needBy, coming.there)) : 0,
-          because: coming.because,
+          because: sayArrival(row.category, coming.why, now),
         },
         follows: row.follows && row.follows_as ? { id: row.follows, as: row.follows_as } : null,
         returnTrip: row.return_trip === 1,

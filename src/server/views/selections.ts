@@ -16,7 +16,9 @@ import { daysBetween, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { ofKind } from '@/core/walks/observation';
 import { checkWords } from '@/core/selections/check';
-import { capital } from '@/core/words';
+import { capital } from '@/core/words/letters';
+import { sayReason } from '@/core/words/reason';
+import { sayWork } from '@/core/words/work';
 import { notFound } from '../refusal';
 import { jobHead } from './job-head';
 import { closuresOf, personNames, supplierRows } from '../reading/firm';
@@ -214,10 +216,10 @@ function arrivalWords(
   now: Day,
 ): string {
   if (there.after <= 0) return `It comes in time: ${there.because}.`;
-  const besides = task.reason.selection === item.id ? '' : `, held besides by this: ${task.reason.text}`;
+  const itself = task.reason.kind === 'not-before' && task.reason.selection === item.id;
   return (
-    `It comes ${dayWords(there.after)} after that: ${there.because}. So ${task.label} starts ` +
-    `${formatDay(dayOfSlot(plan.origin, task.start), now)}${besides}.`
+    `It comes ${dayWords(there.after)} after that: ${there.because}. So ${sayWork(task.work)} starts ` +
+    `${formatDay(dayOfSlot(plan.origin, task.start), now)}.${itself ? '' : ` ${sayReason(task.reason, now)}`}`
   );
 }
 

@@ -6,6 +6,8 @@ import { NEVER_OFF, RULES } from '@/core/sequence/rules';
 import { METHODS } from '@/core/sequence/methods';
 import { gateId, taskId } from '@/core/sequence/site';
 import { formatSlot } from '@/core/units/slot';
+import type { PlannedTask } from '@/core/schedule/plan';
+import { sayWork } from '@/core/words/work';
 import { jobHead } from './job-head';
 import { holdsOf } from './holds';
 import { planProblem } from '../reading/firm';
@@ -44,10 +46,7 @@ export function sequenceView(job: JobReading): SequenceView {
     exposures: (plan?.exposures ?? [])
       .filter((exposure) => tasks.has(exposure.from))
       .map((exposure) => ({
-        label:
-          exposure.from === exposure.to
-            ? (tasks.get(exposure.from)?.label ?? '')
-            : `${tasks.get(exposure.from)?.label ?? ''} to ${tasks.get(exposure.to)?.label ?? ''}`,
+        label: [...new Set([exposure.from, exposure.to])].map((id) => nameIn(tasks, id)).join(' to '),
         kept: exposure.kept,
         text: exposure.kept
           ? `${exposure.actual} of at most ${exposure.most} worked half-days.`
@@ -64,6 +63,12 @@ export function sequenceView(job: JobReading): SequenceView {
   };
 }
 
+/** What a piece of work is called; nothing for what is not planned any more. */
+function nameIn(tasks: ReadonlyMap<string, PlannedTask>, id: string): string {
+  const task = tasks.get(id);
+  return task ? sayWork(task.work) : '';
+}
+
 function stepsOf(job: JobReading): StepView[] {
   const plan = planOf(job);
   const tasks = tasksOf(job);
@@ -77,26 +82,26 @@ function stepsOf(job: JobReading): StepView[] {
   const parts = groupBy(partRows(job), (row) => taskId(row.area, row.phase) as string);
   const open = [...tasks.values()]
     .filter((task) => task.state !== 'done')
-    .sort((a, b) => a.start - b.start || a.finish - b.finish || (a.label < b.label ? -1 : 1));
+    .sort((a, b) => a.start - b.start || a.finish - b.finish || (sayWork(a.work) < sayWork(b.work) ? -1 : 1));
   return open.map((task) => {
     const time = times.get(task.id);
     return {
       task: task.id,
-      label: task.label,
+      label: sayWork(task.work),
       area: task.area,
       phase: task.phase,
       trade: task.trade,
       state: task.state,
       when: plan ? formatSlot(plan.origin, task.start) : '',
       links: (into.get(task.id) ?? []).map((link) => ({
-        from: tasks.get(link.before)?.label ?? '',
+        from: nameIn(tasks, link.before),
         rule: link.rule,
         strength: link.strength,
         reason: link.reason,
         lag: lagWords(link),
         done: tasks.get(link.before)?.state === 'done',
       })),
-      frees: (outOf.get(task.id) ?? []).flatMap((link) => tasks.get(link.after)?.label ?? []),
+      frees: (outOf.get(task.id) ?? []).map((link) => nameIn(tasks, link.after)).filter(Boolean),
       assumptions: (believed.get(task.id) ?? []).map((row) => row.text),
       time: time
         ? {

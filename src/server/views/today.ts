@@ -10,6 +10,7 @@ import { unbookedOf } from './coordination';
 import { selectionsOf } from './selection';
 import { requestViews } from './requests';
 import { requestLabel } from '@/core/selections/requests';
+import { sayWork } from '@/core/words/work';
 import { logisticsOf } from './logistics';
 import { holdsOf } from './holds';
 import { planProblem } from '../reading/firm';
@@ -187,7 +188,7 @@ function site(job: JobReading): TodayView['sites'][number] {
       task.start < slotOf(plan.origin, addDays(now, 2)) &&
       !checks.some((check) => check.areaId === task.area),
   );
-  for (const task of covering) why.push(`${task.label} is due`);
+  for (const task of covering) why.push(`${sayWork(task.work)} is due`);
   if (row.state === 'active' && isDueToLeave(row.leaves, lastLeftDay(job), now))
     why.push('how it is left was not said');
   if (days === undefined) why.push('never walked');
@@ -217,5 +218,5 @@ function crewsAt(plan: StoredPlan | undefined, job: string, slot: number): strin
   const names = new Map((plan?.crewCapacity ?? []).map((crew) => [crew.sub, crew.name]));
   return (plan?.tasks ?? [])
     .filter((task) => task.job === job && task.crew !== null && task.slots.includes(slot))
-    .map((task) => `${names.get(task.crew ?? '') ?? ''}: ${task.label}`);
+    .map((task) => `${names.get(task.crew ?? '') ?? ''}: ${sayWork(task.work)}`);
 }

@@ -3,7 +3,7 @@ import { Button, Form } from 'react-bootstrap';
 import { isAsk, type Ask, type Asks } from '@/core/quantities/ask';
 import { emptyLine, emptyNamed, textOf, type Typed, type TypedInput } from '@/core/quantities/typed';
 import type { Problem } from '@/core/problem';
-import { capital } from '@/core/words';
+import { capital } from '@/core/words/letters';
 import { Hidden } from '../kit/hidden';
 
 interface Terms {

@@ -14,7 +14,7 @@ import {
 import type { AnyObject, ObjectSchema } from 'yup';
 import type { PayloadOf, ProblemDocument } from '@/contract/command';
 import type { KnownKind } from '@/contract/commands';
-import { sentence } from '@/core/words';
+import { sentence } from '@/core/words/letters';
 import { send, type Sent } from '../offline/send';
 import { Notice } from './notice';
 

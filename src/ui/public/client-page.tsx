@@ -2,7 +2,7 @@ import { publicRoutes } from '@/contract/routes';
 import type { ClientShared } from '@/contract/views/news';
 import { formatDay } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
-import { capital } from '@/core/words';
+import { capital } from '@/core/words/letters';
 import { StateIcon } from '../kit/state-icon';
 import { Pictures } from '../kit/pictures';
 import { StatementBody, StatementChanges } from '../kit/statement-body';

@@ -2,7 +2,7 @@
 import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { useLayoutEffect, useRef, useState, type CSSProperties } from 'react';
 import type { BoardBlock, BoardView } from '@/contract/views/plan';
-import { formatDay } from '@/core/units/day';
+import { formatDate } from '@/core/units/day';
 import { StateIcon } from '../kit/state-icon';
 import type { Moved } from './move-form';
 import { soft } from './soft-words';
@@ -64,7 +64,7 @@ export function Board({ view, job, chosen, onChoose, onMove }: Terms) {
               className={`day ${day.worked ? '' : 'off'} ${day.day === view.today ? 'now' : ''}`}
               style={{ gridColumn: `${2 * index + 1} / span 2`, gridRow: 1 }}
             >
-              {!wide ? day.label : index % 7 === 0 ? formatDay(day.day).slice(4) : ''}
+              {!wide ? day.label : index % 7 === 0 ? formatDate(day.day) : ''}
             </div>
           ))}
         </div>
@@ -252,7 +252,7 @@ function Piece({
           <span className="words" aria-hidden="true">
             {!short && block.tone === 'held' && <StateIcon kind="stop" silent />}
             {named && <span className="of-job">{block.job.split(' ')[0]} </span>}
-            {soft(elsewhere ? `at ${block.job}` : short ? (block.label.split(' · ')[0] ?? '') : block.label)}
+            {soft(elsewhere ? `at ${block.job}` : short && block.place ? block.place : block.label)}
           </span>
         )}
         <Hidden>{heard(block, named || elsewhere)}</Hidden>

@@ -16,7 +16,7 @@ import {
 import { useSyncExternalStore } from 'react';
 import { Chart as Drawn } from 'react-chartjs-2';
 import type { ProgressView } from '@/contract/views/progress';
-import { formatDay } from '@/core/units/day';
+import { formatDate } from '@/core/units/day';
 
 Chart.register(
   LineController,
@@ -75,7 +75,7 @@ export function OverTime({ view }: { view: ProgressView }) {
     tension: 0,
   });
   const data: ChartData<'line'> = {
-    labels: weeks.map((week) => formatDay(week).slice(4)),
+    labels: weeks.map((week) => formatDate(week)),
     datasets: [
       line('agreed', planned, '--ink-soft', [2, 3]),
       line('done', done, '--spruce'),
@@ -120,7 +120,7 @@ export function Load({ name, weeks, work, most }: { name: string; weeks: string[
   if (!inks) return <div className="chart small" />;
   const over = work.map((entry, index) => entry > (most[index] ?? 0));
   const data: ChartData<'bar' | 'line'> = {
-    labels: weeks.map((week) => formatDay(week).slice(4)),
+    labels: weeks.map((week) => formatDate(week)),
     datasets: [
       {
         type: 'bar',

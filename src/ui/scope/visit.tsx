@@ -10,7 +10,7 @@ import { FINDING_KINDS, type FindingKind } from '@/core/scope/finding';
 import { readScopeLine } from '@/core/scope/scope-line';
 import { STANCES } from '@/core/sites/area';
 import { TRADES } from '@/core/sequence/trades';
-import { capital } from '@/core/words';
+import { capital } from '@/core/words/letters';
 import { JobTabs } from '../shell/job-tabs';
 import { StateIcon } from '../kit/state-icon';
 import { SidePanel } from '../kit/side-panel';

@@ -7,7 +7,7 @@ import type { RequestsView, RequestView } from '@/contract/views/selections';
 import { leadWords } from '@/core/selections/lead-words';
 import { PARTIES } from '@/core/selections/requests';
 import { formatDay, type Day } from '@/core/units/day';
-import { capital } from '@/core/words';
+import { capital } from '@/core/words/letters';
 import { JobTabs } from '../shell/job-tabs';
 import { CommandForm, TextField } from '../kit/form';
 import { StateIcon, type StateIconKind } from '../kit/state-icon';

@@ -2,7 +2,7 @@ import { routes } from '@/contract/routes';
 import Link from 'next/link';
 import type { TodayView } from '@/contract/views/plan';
 import { formatDay } from '@/core/units/day';
-import { capital } from '@/core/words';
+import { capital } from '@/core/words/letters';
 import { StateIcon } from '../kit/state-icon';
 import { PlanProblem } from '../kit/notice';
 import { StartWalk } from '../walks/start-walk';

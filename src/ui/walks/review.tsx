@@ -9,6 +9,8 @@ import { Pictures } from '../kit/pictures';
 import { Unfiled } from './unfiled';
 import type { JobHead } from '@/contract/views/job';
 import type { WalkKind } from '@/core/walks/observation';
+import { sayReason } from '@/core/words/reason';
+import { sayWork } from '@/core/words/work';
 import { BlockHead, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 
@@ -149,13 +151,13 @@ function EffectOnPlan({ view, job }: { view: ReviewView; job: JobHead }) {
         {view.moved.slice(0, 12).map((work) => {
           const days = daysBetween(work.from, work.to);
           return (
-            <Line key={work.label} mark={<StateIcon kind={days > 0 ? 'waiting' : 'under-way'} silent />}>
-              <span className="fw-bold">{work.label}</span> {formatDay(work.from, view.today)} →{' '}
+            <Line key={sayWork(work.work)} mark={<StateIcon kind={days > 0 ? 'waiting' : 'under-way'} silent />}>
+              <span className="fw-bold">{sayWork(work.work)}</span> {formatDay(work.from, view.today)} →{' '}
               {formatDay(work.to, view.today)}{' '}
               <span className={days > 0 ? 'bad' : 'good'}>
                 {Math.abs(days)} {Math.abs(days) === 1 ? 'day' : 'days'} {days > 0 ? 'later' : 'earlier'}
               </span>
-              <div className="small-text soft">{work.reason}</div>
+              <div className="small-text soft">{sayReason(work.reason, view.today)}</div>
             </Line>
           );
         })}

@@ -1,0 +1,30 @@
+import type { ArrivalWhy } from '../selections/arrival';
+import type { Day } from '../units/day';
+import type { TooMuch } from './weather';
+
+/** What work waits for besides other work: what is known of it, before anybody says it. */
+export type Wait =
+  | { kind: 'delivery'; thing: string; why: ArrivalWhy }
+  /** Somebody's drawing, answer or approval. */
+  | { kind: 'request'; of: 'drawing' | 'answer' | 'approval'; label: string; expected: Day; asked: Day | null }
+  /** Whatever somebody put it on hold for. */
+  | { kind: 'hold'; text: string; expected: Day; overdue: boolean; asked: Day | null }
+  /** An office's visit that is booked, and one that is not: the office wants to hear of it so many working days ahead. */
+  | { kind: 'visit'; office: string; day: Day; booked: Day }
+  | { kind: 'notice'; office: string; workdays: number; unsaid: Day | null }
+  /** Work of somebody else's. */
+  | { kind: 'others'; who: string; day: Day | null; overdue: boolean }
+  /** A gate that was given a day; a thing that is booked for one, or that nobody has asked for yet. */
+  | { kind: 'gate'; what: string; day: Day }
+  | { kind: 'booked'; what: string; day: Day }
+  | { kind: 'not-asked'; what: string; days: number }
+  /** A choice that is only thought of, with what it takes to come. */
+  | { kind: 'option'; name: string; days: number }
+  | { kind: 'pin'; why: string }
+  /** It is only asked whether it could be then. */
+  | { kind: 'asked' }
+  /** The placing itself puts it off: it would lie open too long, or in the rain. */
+  | { kind: 'open-too-long'; halfDays: number; most: number; why: string }
+  | { kind: 'open-in-rain'; weather: TooMuch }
+  /** As an older plan said it. */
+  | { kind: 'told'; text: string };

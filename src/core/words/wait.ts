@@ -1,0 +1,97 @@
+import type { Wait } from '../schedule/wait';
+import type { TooMuch } from '../schedule/weather';
+import type { ArrivalWhy } from '../selections/arrival';
+import { formatDay, type Day } from '../units/day';
+import { counted, daysOf } from './count';
+
+/**
+ * What work waits for, as a clause that can stand alone: `the delivery of wall tiles is expected Fri 12 Mar`.
+ * @param today days of another year than its own are said with their year
+ */
+export function sayWait(wait: Wait, today: Day): string {
+  const on = (day: Day): string => formatDay(day, today);
+  switch (wait.kind) {
+    case 'delivery':
+      return sayArrival(wait.thing, wait.why, today);
+    case 'request':
+      return (
+        `${REQUESTED[wait.of]} ${wait.label} is not here yet: ` +
+        `${wait.asked ? `asked ${on(wait.asked)}` : 'not asked for'}, expected ${on(wait.expected)}`
+      );
+    case 'hold': {
+      const asked = wait.asked ? `, asked ${on(wait.asked)}` : '';
+      return `${wait.text} (${wait.overdue ? 'was expected' : 'expected'} ${on(wait.expected)}${asked})`;
+    }
+    case 'visit':
+      return `${wait.office} comes on ${on(wait.day)}, booked ${on(wait.booked)}`;
+    case 'notice':
+      return (
+        `${wait.office} wants ${counted(wait.workdays, 'working day')} of notice, and ` +
+        (wait.unsaid ? `nobody has said how the visit on ${on(wait.unsaid)} went` : 'it is not booked yet')
+      );
+    case 'others':
+      return wait.day
+        ? `${wait.who} does it and ${wait.overdue ? 'had promised' : 'has promised'} ${on(wait.day)}`
+        : `${wait.who} does it and has named no day yet`;
+    case 'gate':
+      return `${wait.what} was set for ${on(wait.day)}`;
+    case 'booked':
+      return `${wait.what} is booked for ${on(wait.day)}`;
+    case 'not-asked':
+      return `${wait.what} takes ${counted(wait.days, 'day')} and nobody has asked for it yet`;
+    case 'option':
+      return `${wait.name} takes ${counted(wait.days, 'day')} to come`;
+    case 'pin':
+      return wait.why;
+    case 'told':
+      return wait.text;
+    case 'asked':
+      return 'it is asked whether it can be here';
+    case 'open-too-long':
+      return `it would stand open for ${daysOf(wait.halfDays)}, and ${daysOf(wait.most)} is the most that is right: ${wait.why}`;
+    case 'open-in-rain':
+      return `${sayWeather(wait.weather, today)} would fall into it`;
+  }
+}
+
+const REQUESTED = { drawing: 'the drawing by', answer: 'the answer of', approval: 'the approval by' } as const;
+
+/** Why a thing can be used when it can: `the order of sinks is not out; the delivery takes up to 28 days, …`. */
+export function sayArrival(thing: string, why: ArrivalWhy, today: Day): string {
+  const rest = why.rest ? `, then ${counted(why.rest, 'day')} in the room before use` : '';
+  return `${arrivalWords(thing.toLowerCase(), why, (day) => formatDay(day, today))}${rest}`;
+}
+
+function arrivalWords(thing: string, why: ArrivalWhy, on: (day: Day) => string): string {
+  switch (why.kind) {
+    case 'came':
+      return `${thing} came ${on(why.day)}`;
+    case 'overdue':
+      return `the delivery of ${thing} was expected ${on(why.due)} and is not here${laterWords(why)}`;
+    case 'expected':
+      return `the delivery of ${thing} is expected ${on(why.due)}${laterWords(why)}`;
+    case 'unconfirmed':
+      return (
+        `nobody has confirmed the delivery of ${thing}; it takes up to ${counted(why.days, 'day')} from the order, so ` +
+        `count on ${on(why.due)}`
+      );
+    case 'not-ordered': {
+      const order = why.waitsFor
+        ? `waits for ${why.waitsFor.label}, expected ${on(why.waitsFor.expected)}`
+        : 'is not placed yet';
+      return (
+        `the order for ${thing} ${order}; delivery takes up to ${counted(why.days, 'day')}, so ` +
+        `${on(why.there)} at the earliest`
+      );
+    }
+  }
+}
+
+const laterWords = ({ later }: ArrivalWhy & { kind: 'overdue' | 'expected' }): string =>
+  later ? `, ${counted(later.days, 'day')} later than promised${later.why ? `: ${later.why}` : ''}` : '';
+
+/** `9 mm of rain expected Fri 12 Mar`. */
+export const sayWeather = ({ of, amount, day }: TooMuch, today: Day): string =>
+  `${{ rain: `${amount} mm of rain`, wind: `wind of ${amount} m/s`, frost: signed(amount) }[of]} expected ${formatDay(day, today)}`;
+
+const signed = (degrees: number): string => `${degrees < 0 ? '−' : ''}${Math.abs(degrees)} °C`;
