@@ -59,7 +59,7 @@ describe('holds', () => {
     await expect.poll(async () => (await planOf()).version, { timeout: 15_000 }).toBeGreaterThan(before.version);
     expect(taskOf(await planOf(), 'boot', 'tape')?.reason).toMatchObject({
       held: true,
-      text: expect.stringContaining('which white the client wants') as string,
+      wait: { kind: 'hold', text: expect.stringContaining('which white the client wants') as string },
     });
     await seesText(page, 'which white the client wants');
   });

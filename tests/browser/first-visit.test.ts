@@ -29,11 +29,11 @@ describe('a first visit', () => {
 
     // The first face as one comes up to it, with what is said of it.
     await press(page, 'The first area');
-    await press(page, 'Set it down');
+    await press(page, 'Add area');
     await seesText(page, 'Every area needs a name.');
     await fillIn(page, '#area-name', 'Lane gable');
     await tick(page, 'work-reclad');
-    await press(page, 'Set it down');
+    await press(page, 'Add area');
     await seesText(page, 'Nothing said of it yet');
     await say(page, 'paint', 'Say what happens to what');
     await say(page, 'strip the old boards', 'Kept: strip the old boards');
@@ -91,7 +91,7 @@ describe('a first visit', () => {
     await press(page, 'The same again');
     await fillAll(page, { name: 'Yard gable', side: 'towards the yard' });
     await tick(page, 'field-mirrored');
-    await press(page, 'Set it down');
+    await press(page, 'Add area');
     await seesText(page, 'outside, towards the yard');
     await seesText(page, 'strip the old boards');
     await seesText(page, '1 openings');
@@ -105,7 +105,7 @@ describe('a first visit', () => {
       await fillIn(page, '#area-name', name);
       await choose(page, '#area-kind', 'room');
       await tick(page, works);
-      await press(page, 'Set it down');
+      await press(page, 'Add area');
       await page.waitForFunction((words: string) => document.querySelector('h1')?.textContent === words, {}, name);
       await press(page, 'draw it');
       await fillIn(page, '#rectangle-width', width);
@@ -116,7 +116,7 @@ describe('a first visit', () => {
       await seesText(page, 'all round');
       if (name === 'Workshop') await page.goto(`${on.server.url}${job}/scope/visit`);
     }
-    await press(page, 'A thing in it');
+    await press(page, 'Furniture or fixture');
     await fillAll(page, { name: 'shelves', along: '0', width: '2.50 m', depth: '0.60 m', front: '2.20 m' });
     await choose(page, 'wall', '3');
     await press(page, 'Keep');
@@ -153,7 +153,7 @@ describe('a first visit', () => {
     await press(page, 'Workshop');
     await page.waitForFunction(() => document.querySelector('h1')?.textContent === 'Workshop');
     await say(page, 'board walls 52 m²', 'Kept: board walls');
-    await press(page, 'Write one down');
+    await press(page, 'Add assumption');
     await fillAll(page, {
       text: 'the floor is dry',
       why: 'it looks so',

@@ -177,7 +177,7 @@ describe('what comes from outside', () => {
       .filter((planned) => planned.crew === crew && planned.state === 'waiting')
       .sort((a, b) => a.start - b.start)[0];
     const page = await at('/coordination');
-    await choose(page, '[aria-label="Read the calendar of"]', crew);
+    await choose(page, '[aria-label="Add the calendar of"]', crew);
     const [good, bad] = [join(folder(), 'bram.ics'), join(folder(), 'broken.ics')];
     writeFileSync(bad, 'BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nDTSTART:2027');
     writeFileSync(

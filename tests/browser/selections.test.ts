@@ -62,13 +62,13 @@ describe('the longest order of a job', () => {
     await press(page, 'It is ordered');
     await seesText(page, 'confirmed: comes');
     await seesText(page, '(simulated desk)');
-    await until((now) => now.reason.includes('the delivery of lantern glazing is expected'));
+    await until((now) => now.reason.includes('The delivery of lantern glazing is expected'));
     const confirmed = await glazing();
     await press(page, 'The supplier says …');
     await choose(page, 'says', 'slips');
     await setDay(page, 'day', addDays(confirmed.day, 20));
     await fillIn(page, '[name="text"]', 'the kiln broke');
-    await press(page, 'Keep their word');
+    await press(page, 'Save their answer');
     await seesText(page, 'later than promised: the kiln broke');
     await until(
       (now) => now.day >= addDays(confirmed.day, 19) && now.reason.includes('later than promised: the kiln broke'),

@@ -247,7 +247,7 @@ describe('a walk that is told', () => {
         'the hatch.\n',
     );
     await press(page, 'Line');
-    await press(page, 'Tell it instead');
+    await press(page, 'Dictate');
     await upload(page, '#narration-files', file);
     await seesText(page, 'round.vtt · 4 to settle');
     await seesText(page, '“Wires are about half.”');
@@ -281,7 +281,7 @@ describe('a walk that is told', () => {
     });
     await page.reload();
     await press(page, 'Line');
-    await press(page, 'Tell it instead');
+    await press(page, 'Dictate');
     await seesText(page, 'round.vtt · every draft settled');
   });
 });

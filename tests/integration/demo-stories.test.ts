@@ -64,7 +64,7 @@ describe('the demo tells its stories', () => {
       roomsView(readJob(installation, job('signal'))).holds.find((hold) => hold.label === 'engineer'),
     ).toMatchObject({
       area: 'Kitchen',
-      phase: 'structure',
+      phase: 'set beam',
     });
   });
 

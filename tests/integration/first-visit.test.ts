@@ -507,7 +507,7 @@ describe('a statement', () => {
     const gaps = statementView(readJob(installation, dairy)).gaps;
     expect(gaps.map((gap) => gap.text)).toEqual(
       expect.arrayContaining([
-        'Workshop: nothing is said of it. Write at least what is not included.',
+        'Workshop: no scope written yet. Write at least what is not included.',
         'Workshop: an old gas pipe under the window: nobody has proved whether it is live.',
         'Lane face: overlay or strip is not decided.',
       ]),

@@ -108,7 +108,7 @@ describe('assumptions, options, changes', () => {
     const page = html(<Options view={optionsView(readFirm(installation).job(dairy))} />);
     expect(count(page, 'scope="row"')).toBe(9);
     expect(words(page)).toMatch(/Costs 6 120\.00 least 9 480\.00/);
-    expect(words(page)).toMatch(/A year of it 480\.00 360\.86 least/);
+    expect(words(page)).toMatch(/Cost per year 480\.00 360\.86 least/);
     must(installation, 'options.choose', {
       id: demoId('dairy', 'options', '0'),
       version: 1,

@@ -91,7 +91,7 @@ describe('the ladder opened wide', () => {
     expect(count(drawn, '<li>')).toBe(view.steps.length);
     const read = words(drawn);
     expect(read.indexOf('hand-over')).toBeLessThan(read.indexOf('framing'));
-    expect(read.lastIndexOf('protect')).toBeGreaterThan(read.indexOf('isolate services'));
+    expect(read.lastIndexOf('protect')).toBeGreaterThan(read.indexOf('shut off services'));
     for (const step of view.steps)
       expect(read, step.label).toContain(
         step.fraction >= 1 ? `seen done ${step.seen ?? ''}` : words(step.reason).trim(),
@@ -197,7 +197,7 @@ describe('public pages', () => {
             what: 'Guest suite · wires',
             half: 'from noon',
             ready: ['Guest suite · pipes'],
-            leaves: ['Guest suite · close-in check'],
+            leaves: ['Guest suite · check before cover'],
           },
         ],
       },
@@ -305,7 +305,7 @@ describe('public pages', () => {
       'Tue 9 Mar',
       'Guest suite · wires',
       'before you: Guest suite · pipes',
-      'after you: Guest suite · close-in check',
+      'after you: Guest suite · check before cover',
       'Left to do',
     ].map((part) => read.indexOf(part));
     expect(order).toEqual([...order].sort((a, b) => a - b));
@@ -412,7 +412,7 @@ describe('the screens of sequence and schedule', () => {
     expect(page).toMatch(/What slipped, and why Work Ends Causes/);
     const view = scheduleView(readFirm(installation), { by: 'trade', weeks: 2, shift: 0 });
     const board = words(html(<Schedule view={view} />, '/schedule'));
-    expect(board).toMatch(/How good is this plan\? Job Ends No plan ends before Between Against promise Signal House/);
+    expect(board).toMatch(/How good is this plan\? Job Ends Cannot end before Between Against promise Signal House/);
     expect(board).toMatch(/To look at Conflict: /);
     expect(board).toMatch(/all crews/);
   });

@@ -32,7 +32,7 @@ describe('the table of selections', () => {
       pattern(
         '',
         'Late 4 Lantern glazing waits for the association waits for the designer Lantern roof roof glazing Eight curved ' +
-          'panes, laminated, clear LG-8 8 panes Lumen Curve Works 140 to 154 days order at once 179 days after its need ' +
+          'panes, laminated, clear LG-8 8 panes Lumen Curve Works 140 to 154 days order at once 179 days late ' +
           'Fri 26 Mar chosen',
       ),
     );

@@ -105,10 +105,10 @@ describe('what a crew reads', () => {
     expect(
       works.every((work) => work.crew !== '' && work.job === 'Signal House' && work.address === '3 Watch Steps'),
     ).toBe(true);
-    const structure = works.find((work) => work.what === 'Kitchen · structure');
-    expect(structure?.ready).toEqual(expect.arrayContaining(['Kitchen · rebuild masonry', 'Day room · duct moved']));
+    const structure = works.find((work) => work.what === 'Kitchen · set beam');
+    expect(structure?.ready).toEqual(expect.arrayContaining(['Kitchen · rebuild masonry', 'Day room · move duct']));
     expect(works.find((work) => work.what === 'Guest suite · wires')?.leaves).toEqual(
-      expect.arrayContaining(['Guest suite · close-in check']),
+      expect.arrayContaining(['Guest suite · check before cover']),
     );
   });
 

@@ -52,7 +52,7 @@ describe('how an area stands', () => {
     );
     expect(said).toMatchObject({
       Fresh: ['not begun', 'from today'],
-      Begun: ['under way', expect.stringContaining('isolate services')],
+      Begun: ['under way', expect.stringContaining('shut off services')],
       Stuck: ['stuck', 'waits: engineer'],
       Waiting: ['waiting', 'waits: client'],
       Done: ['done', 'done'],
@@ -354,7 +354,7 @@ describe('what the board is asked for', () => {
   it('marks waits and deliveries on their day, and cuts blocks at its edges', () => {
     const demo = demoHouse();
     const { board } = scheduleView(readFirm(demo), { job: signalHouse, by: 'room', weeks: 2, shift: 0 });
-    expect(board.marks.find((mark) => mark.text.startsWith('Kitchen · structure'))).toMatchObject({
+    expect(board.marks.find((mark) => mark.text.startsWith('Kitchen · set beam'))).toMatchObject({
       tone: 'hold',
       slot: 10,
     });

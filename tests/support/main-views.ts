@@ -38,7 +38,7 @@ export const MAIN_VIEWS: MainView[] = [
     press: ['Everything here except …'],
   },
   { name: 'Assumptions', path: `${dairy}/scope/assumptions` },
-  { name: 'Assumptions, one more', deskOnly: true, path: `${dairy}/scope/assumptions`, press: ['Write one down'] },
+  { name: 'Assumptions, one more', deskOnly: true, path: `${dairy}/scope/assumptions`, press: ['Add assumption'] },
   { name: 'Options', path: `${dairy}/scope/options` },
   { name: 'Options, comparing', deskOnly: true, path: `${dairy}/scope/options`, press: ['Compare something'] },
   { name: 'Levels', path: `${dairy}/scope/levels` },
@@ -69,7 +69,12 @@ export const MAIN_VIEWS: MainView[] = [
     press: ['Order it'],
   },
   { name: 'Approvals and answers', path: `${job}/selections/requests` },
-  { name: 'Something is asked for', deskOnly: true, path: `${job}/selections/requests`, press: ['Ask for something'] },
+  {
+    name: 'Something is asked for',
+    deskOnly: true,
+    path: `${job}/selections/requests`,
+    press: ['New approval or question'],
+  },
   { name: 'Deliveries and storage', path: `${job}/selections/deliveries` },
   { name: 'A delivery', deskOnly: true, path: `${job}/selections/deliveries`, press: ['A delivery'] },
   { name: 'Suppliers', path: '/suppliers' },
@@ -97,7 +102,7 @@ export const MAIN_VIEWS: MainView[] = [
   {
     name: 'Walk, told',
     path: `/walk/${demoId('signal', 'walk', '2')}`,
-    press: ['Line', 'Tell it instead'],
+    press: ['Line', 'Dictate'],
     file: { phone: 'tell-phone.png' },
   },
   {

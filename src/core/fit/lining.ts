@@ -8,7 +8,7 @@ const liningGain = (off: readonly number[], on: readonly number[]): number => su
 
 export const lining = calculator({
   name: 'lining',
-  title: 'One lining off, another on',
+  title: 'Room size after new linings',
   group: 'fit',
   answers: 'What a room gains or loses when walls are stripped and built up again, party walls included.',
   asks: {

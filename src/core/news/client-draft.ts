@@ -30,7 +30,7 @@ export function clientDraft(news: News): Draft {
         ...shown(news),
         ...news.diff.surprises.map(
           (surprise) =>
-            `${place(news, surprise.area)}: ${surprise.text}. We come back to you with what follows from it.`,
+            `${place(news, surprise.area)}: ${surprise.text}. We will tell you what it means for time and cost.`,
         ),
       ]),
       ...paragraph(
@@ -111,8 +111,8 @@ function setbacks(news: News): string[] {
 function shown(news: News): string[] {
   return news.settled.map(({ area, text, verdict, found, fallback }) =>
     verdict === 'held'
-      ? `${place(news, area)}: we took it that ${text}, and it is so.`
-      : `${place(news, area)}: we took it that ${text}. It is not so${found ? `: ${found}` : ''}. So we ${fallback}.`,
+      ? `${place(news, area)}: we assumed that ${text}, and it is so.`
+      : `${place(news, area)}: we assumed that ${text}. It is not so${found ? `: ${found}` : ''}. So we ${fallback}.`,
   );
 }
 

@@ -122,7 +122,7 @@ describe('what the crews read after a walk', () => {
     ).toMatch(
       pattern(
         '',
-        String.raw`What opening up has shown\n- Kitchen: a second flue\. We come back to you[\s\S]*`,
+        String.raw`What opening up has shown\n- Kitchen: a second flue\. We will tell you[\s\S]*`,
         String.raw`Settled on the spot\n- Kitchen: a shelf more, as Mrs Averill wished, at no charge\.`,
       ),
     );
@@ -145,7 +145,7 @@ describe('what the crews read after a walk', () => {
     expect(crewDraft(news({ next })).body).toBe(
       [
         'Wed 10 Mar\n- Gull Wiring · Kitchen · wires\n- Boards · Study · board, from noon (needs first: Study · ' +
-          'wires, Study · close-in check)',
+          'wires, Study · check before cover)',
         'Thu 11 Mar\n- Gull Wiring · Kitchen · ducts',
       ].join('\n\n'),
     );

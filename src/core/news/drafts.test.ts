@@ -96,10 +96,10 @@ describe('the client’s update', () => {
   it('tells what opening up has shown, and what it brings', () => {
     const settled = { area: 'k', text: 'the floor is dry', fallback: 'lay a membrane', found: 'wet under the screed' };
     expect(clientDraft(news({ settled: [{ ...settled, verdict: 'wrong' }] })).body).toContain(
-      'Kitchen: we took it that the floor is dry. It is not so: wet under the screed. So we lay a membrane.',
+      'Kitchen: we assumed that the floor is dry. It is not so: wet under the screed. So we lay a membrane.',
     );
     expect(clientDraft(news({ settled: [{ ...settled, verdict: 'held' }] })).body).toContain(
-      'we took it that the floor is dry, and it is so.',
+      'we assumed that the floor is dry, and it is so.',
     );
     expect(clientDraft(news()).body).not.toContain('What opening up has shown');
   });

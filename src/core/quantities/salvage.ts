@@ -5,7 +5,7 @@ import { calculator } from './calculator';
 
 export const salvage = calculator({
   name: 'salvage',
-  title: 'Units won back',
+  title: 'Bricks or stones to re-use',
   group: 'outside',
   answers: 'How many bricks or stones a wall gives back, and how many must be bought.',
   asks: {

@@ -6,7 +6,7 @@ import { calculator } from './calculator';
 /** Buttresses, posts, rungs: whatever stands at most so far apart, both ends included. */
 export const spaced = calculator({
   name: 'spaced',
-  title: 'Posts and the like',
+  title: 'Spacing of posts, buttresses, rungs',
   group: 'frame',
   answers: 'How many stand along a length.',
   asks: { length: length('length', { drawn: ['width', 'perimeter'] }), maxSpacing: length('at most apart') },

@@ -21,7 +21,7 @@ export const trench = calculator({
   },
   gives: {
     excavated: give('volume', 'dug', main),
-    loose: give('volume', 'as it lies beside'),
+    loose: give('volume', 'as a loose pile'),
     bedding: give('volume', 'bedding in'),
     backfill: give('volume', 'goes back'),
     away: give('volume', 'goes away, loose', main),

@@ -1,14 +1,14 @@
 /** What a first visit finds beside the work itself. Each kind asks what matters for it and nothing else. */
 export const FINDING_KINDS = {
   penetration: {
-    label: 'goes through the wall',
+    label: 'through the wall',
     asks: ['quantity', 'need'],
     subject: 'tap, socket, light, vent, pipe',
   },
   service: { label: 'service', asks: ['live', 'need'], subject: 'power to the freezers, old gas pipe' },
   refit: { label: 'take down and refit', asks: ['quantity', 'place'], subject: 'lamps, post box, radiators' },
   salvage: {
-    label: 'kept for use again',
+    label: 'salvage',
     asks: ['quantity', 'unit', 'place'],
     subject: 'bricks, floor boards, a door',
   },
@@ -18,7 +18,7 @@ export const FINDING_KINDS = {
     subject: 'rot in the sill, cracked render',
   },
   allowance: { label: 'allowance', asks: ['quantity', 'unit', 'unitPrice'], subject: 'tiles, light fittings' },
-  'site-choice': { label: 'the installer decides on site', asks: ['options'], subject: 'where the stop valve goes' },
+  'site-choice': { label: 'installer’s call on site', asks: ['options'], subject: 'where the stop valve goes' },
   approval: { label: 'approval needed', asks: ['place', 'leadDays'], subject: 'permit to open the lane' },
   access: { label: 'access', asks: [], subject: 'through the side gate only, 900 mm' },
   neighbour: { label: 'neighbour', asks: [], subject: 'wants three days’ notice of scaffold' },

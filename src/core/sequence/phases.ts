@@ -32,10 +32,10 @@ interface PhaseFacts {
 
 const PHASES = {
   // around a tear-out
-  access: { label: 'access', plain: 'the scaffold', trade: 'roofing', halfDays: 2, outdoor: true },
-  cover: { label: 'cover at hand', plain: 'the rain cover', trade: 'roofing', halfDays: 1, outdoor: true },
+  access: { label: 'scaffold up', plain: 'the scaffold', trade: 'roofing', halfDays: 2, outdoor: true },
+  cover: { label: 'tarp ready', plain: 'the rain cover', trade: 'roofing', halfDays: 1, outdoor: true },
   locate: {
-    label: 'locate services',
+    label: 'find buried services',
     plain: 'finding what lies underground',
     trade: 'ground',
     halfDays: 1,
@@ -52,7 +52,7 @@ const PHASES = {
   },
   guard: { label: 'temporary rail', plain: 'the temporary guard rail', trade: 'carpentry', halfDays: 1 },
   isolate: {
-    label: 'isolate services',
+    label: 'shut off services',
     plain: 'making the old services safe',
     trade: 'wiring',
     halfDays: 1,
@@ -66,7 +66,7 @@ const PHASES = {
     dusty: true,
     loud: true,
   },
-  reroute: { label: 'duct moved', plain: 'moving the duct', trade: 'air', halfDays: 2, hidden: true },
+  reroute: { label: 'move duct', plain: 'moving the duct', trade: 'air', halfDays: 2, hidden: true },
   // floor opening
   scan: { label: 'scan slab', plain: 'looking for cables in the floor', trade: 'ground', halfDays: 1, hidden: true },
   cut: {
@@ -126,12 +126,12 @@ const PHASES = {
     hidden: true,
   },
   // structure
-  support: { label: 'temporary support', plain: 'the temporary props', trade: 'structure', halfDays: 1 },
+  support: { label: 'props in', plain: 'the temporary props', trade: 'structure', halfDays: 1 },
   pad: { label: 'pads', plain: 'the concrete pads', trade: 'ground', halfDays: 2, wet: true, hidden: true },
   masonry: { label: 'rebuild masonry', plain: 'rebuilding the wall ends', trade: 'structure', halfDays: 3, wet: true },
-  structure: { label: 'structure', plain: 'the beam', trade: 'structure', halfDays: 3, loud: true },
-  pack: { label: 'pack and grout', plain: 'packing the beam tight', trade: 'structure', halfDays: 1, hidden: true },
-  release: { label: 'release props', plain: 'taking the props away', trade: 'structure', halfDays: 1 },
+  structure: { label: 'set beam', plain: 'the beam', trade: 'structure', halfDays: 3, loud: true },
+  pack: { label: 'pack tight', plain: 'packing the beam tight', trade: 'structure', halfDays: 1, hidden: true },
+  release: { label: 'props out', plain: 'taking the props away', trade: 'structure', halfDays: 1 },
   // inside the walls
   framing: { label: 'framing', plain: 'the new wall frames', trade: 'carpentry', halfDays: 4, loud: true },
   bulkhead: {
@@ -168,15 +168,15 @@ const PHASES = {
     shares: true,
   },
   'pre-hang': {
-    label: 'pre-hang',
+    label: 'fit pocket doors',
     plain: 'trying what moves inside the walls',
     trade: 'finish',
     halfDays: 1,
     hidden: true,
   },
   'close-in': {
-    label: 'close-in check',
-    plain: 'our own check before walls are closed',
+    label: 'check before cover',
+    plain: 'our check inside the walls before they are closed',
     trade: 'nobody',
     halfDays: 1,
     hold: 'close-in',
@@ -251,15 +251,15 @@ const PHASES = {
   tiling: { label: 'tiling', plain: 'the tiles', trade: 'tile', halfDays: 5, wet: true, covers: true },
   trim: { label: 'doors and trim', plain: 'doors and trim', trade: 'finish', halfDays: 3 },
   'final-coat': { label: 'final coat', plain: 'the last coat of paint', trade: 'paint', halfDays: 2, wet: true },
-  'plumbing-finish': { label: 'taps and basins', plain: 'taps and basins', trade: 'plumbing', halfDays: 2 },
+  'plumbing-finish': { label: 'finish plumbing', plain: 'taps and basins', trade: 'plumbing', halfDays: 2 },
   'wiring-finish': {
-    label: 'sockets and lights',
+    label: 'finish electric',
     plain: 'sockets and lights',
     trade: 'wiring',
     halfDays: 2,
     shares: true,
   },
-  'duct-finish': { label: 'grilles', plain: 'the air grilles', trade: 'air', halfDays: 1, shares: true },
+  'duct-finish': { label: 'registers and grilles', plain: 'the air grilles', trade: 'air', halfDays: 1, shares: true },
   glass: { label: 'glass, hardware', plain: 'glass and handles', trade: 'glass', halfDays: 1 },
   'touch-up': { label: 'touch-up', plain: 'touching up the paint', trade: 'paint', halfDays: 1, byMethod: true },
   // outside face
@@ -272,7 +272,7 @@ const PHASES = {
     loud: true,
   },
   substrate: {
-    label: 'look at substrate',
+    label: 'look behind',
     plain: 'looking at what was behind it',
     trade: 'carpentry',
     halfDays: 1,
@@ -323,7 +323,13 @@ const PHASES = {
     outdoor: true,
     wet: true,
   },
-  refit: { label: 'refit', plain: 'putting lamps, taps and vents back', trade: 'finish', halfDays: 1, outdoor: true },
+  refit: {
+    label: 'put back lamps, taps',
+    plain: 'putting lamps, taps and vents back',
+    trade: 'finish',
+    halfDays: 1,
+    outdoor: true,
+  },
   'entrance-door': {
     label: 'entrance door',
     plain: 'the entrance door',
@@ -367,7 +373,7 @@ const PHASES = {
   },
   gutters: { label: 'gutters', plain: 'the gutters', trade: 'roofing', halfDays: 1, outdoor: true },
   glazing: { label: 'roof glazing', plain: 'the roof glazing', trade: 'glass', halfDays: 4, outdoor: true },
-  strike: { label: 'strike access', plain: 'taking the scaffold away', trade: 'roofing', halfDays: 1, outdoor: true },
+  strike: { label: 'scaffold down', plain: 'taking the scaffold away', trade: 'roofing', halfDays: 1, outdoor: true },
   // ground and drains
   clear: { label: 'clear', plain: 'clearing the ground', trade: 'ground', halfDays: 1, outdoor: true },
   excavate: { label: 'excavate', plain: 'digging', trade: 'ground', halfDays: 3, outdoor: true, loud: true },
@@ -413,10 +419,16 @@ const PHASES = {
     halfDays: 1,
     outdoor: true,
   },
-  reinstate: { label: 'reinstate', plain: 'putting the ground back', trade: 'ground', halfDays: 2, outdoor: true },
+  reinstate: {
+    label: 'make good ground',
+    plain: 'putting the ground back',
+    trade: 'ground',
+    halfDays: 2,
+    outdoor: true,
+  },
   // the end
   rails: { label: 'rails', plain: 'the permanent rails', trade: 'metal', halfDays: 2 },
-  snags: { label: 'snags', plain: 'the last small repairs', trade: 'finish', halfDays: 1 },
+  snags: { label: 'punch list', plain: 'the last small repairs', trade: 'finish', halfDays: 1 },
   clean: { label: 'clean', plain: 'the cleaning', trade: 'cleaning', halfDays: 1 },
   'hand-over': { label: 'hand-over', plain: 'handing the room over', trade: 'nobody', halfDays: 1, hold: 'client' },
 } as const satisfies Record<string, PhaseFacts>;

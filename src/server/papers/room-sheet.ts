@@ -102,7 +102,7 @@ function sheet(
       .map((item) => `${item.category} ${item.decideBy ? `to be chosen by ${day(item.decideBy)}` : 'not chosen yet'}`),
     ...view.assumptions
       .filter((assumption) => assumption.state === 'open')
-      .map((assumption) => `We take it that ${assumption.text}. If not: ${assumption.fallback}.`),
+      .map((assumption) => `We assume that ${assumption.text}. If not: ${assumption.fallback}.`),
     ...view.open.map((entry) => `still to do: ${entry.text}`),
   ].map((text): Content => ({ text: `•  ${cut(text)}`, margin: [0, 1, 0, 1] }));
   return [

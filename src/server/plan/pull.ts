@@ -9,7 +9,7 @@ import type { FirmReading } from '../reading/reading';
 import { planInput } from './plan-input';
 
 const words = (halves: number, sooner: string, later: string): string => {
-  if (halves === 0) return 'nothing';
+  if (halves === 0) return 'on the same day';
   const days = Math.abs(halves) / 2;
   return `${days} ${days === 1 ? 'day' : 'days'} ${halves > 0 ? sooner : later}`;
 };

@@ -162,7 +162,7 @@ export function statementGaps(job: JobReading): { text: string; path: string }[]
     ...areas
       .filter((area) => !lines.some((line) => line.areaId === area.id))
       .map((area) => ({
-        text: `${area.name}: nothing is said of it. Write at least what is not included.`,
+        text: `${area.name}: no scope written yet. Write at least what is not included.`,
         path: `${scope}/visit?area=${area.id}`,
       })),
     ...areas

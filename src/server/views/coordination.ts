@@ -6,7 +6,8 @@ import { phaseFacts } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
 import { plantCrew } from '@/core/sequence/crews';
 import type { Trade } from '@/core/sequence/trades';
-import { addDays, formatDay } from '@/core/units/day';
+import type { PlannedTask } from '@/core/schedule/plan';
+import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, slotOf } from '@/core/units/slot';
 import { isWorkday, workdaysAfter } from '@/core/units/workday';
 import { sayReason } from '@/core/words/reason';
@@ -219,9 +220,17 @@ function inspectionsOf(firm: FirmReading): InspectionView[] {
       when: `${formatDay(row.day, now)}, ${row.half === 1 ? 'afternoon' : 'morning'}`,
       state: row.state,
       words: row.words,
-      unkept: kept ? null : row.day < now ? 'The day is over: say how it went.' : sayReason(task.reason, now),
+      unkept: kept ? null : unkeptWords(row.day, task, now),
     };
   });
+}
+
+/** Why a booked visit does not fit the plan. */
+function unkeptWords(day: Day, task: Pick<PlannedTask, 'state' | 'reason'>, now: Day): string {
+  if (day < now) return 'The day is over: say how it went.';
+  return task.state === 'done'
+    ? 'The step is marked done, and this visit is still booked. Which is right?'
+    : `The plan does not reach this day. ${sayReason(task.reason, now)}`;
 }
 
 /** Inspections ahead without a visit, the nearest first. */

@@ -190,7 +190,7 @@ function site(job: JobReading): TodayView['sites'][number] {
   );
   for (const task of covering) why.push(`${sayWork(task.work)} is due`);
   if (row.state === 'active' && isDueToLeave(row.leaves, lastLeftDay(job), now))
-    why.push('how it is left was not said');
+    why.push('nobody noted how the site was left');
   if (days === undefined) why.push('never walked');
   else if (days >= (WALK_EVERY[row.state] ?? 7)) why.push(`last walk ${days} days ago`);
   const starting = (plan?.tasks ?? []).filter(

@@ -40,11 +40,11 @@ export function Calendars({ view, office }: { view: CoordinationView; office: bo
         <Form.Select
           size="sm"
           className="mt-2 long-field"
-          aria-label="Read the calendar of"
+          aria-label="Add the calendar of"
           value=""
           onChange={(event) => setReading(view.subs.find((sub) => sub.id === event.target.value))}
         >
-          <option value="">read the calendar of …</option>
+          <option value="">add a sub’s calendar …</option>
           {view.subs.map((sub) => (
             <option key={sub.id} value={sub.id}>
               {sub.name}, {TRADES[sub.trade].toLowerCase()}

@@ -196,9 +196,7 @@ function Visits({
             {inspection.state === 'booked' ? '' : `: ${inspection.state}`}
             {inspection.words && `: ${inspection.words}`}
           </div>
-          {inspection.unkept && (
-            <div className="small-text bad">The plan cannot keep this day. {inspection.unkept}</div>
-          )}
+          {inspection.unkept && <div className="small-text bad">{inspection.unkept}</div>}
         </Line>
       ))}
     </Lines>

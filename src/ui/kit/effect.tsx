@@ -49,7 +49,7 @@ export function Effect({ view }: { view: PreviewView }) {
             : `${Math.abs(view.trips)} ${Math.abs(view.trips) === 1 ? 'trip' : 'trips'} ` +
               `${view.trips > 0 ? 'more' : 'fewer'}.`}
         </li>
-        {view.added.length > 0 && <li>Comes in: {view.added.join(', ')}.</li>}
+        {view.added.length > 0 && <li>Adds: {view.added.join(', ')}.</li>}
         {view.gone.length > 0 && <li>Falls away: {view.gone.join(', ')}.</li>}
         {view.broken.map((text) => (
           <li key={text} className="bad">

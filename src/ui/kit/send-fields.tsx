@@ -8,7 +8,7 @@ export function SendFields() {
         <TextField name="name" label="To" />
         <TextField name="address" label="Their address" type="email" />
       </div>
-      <TextField name="expiresOn" label="Their page opens until" type="date" />
+      <TextField name="expiresOn" label="Link works until" type="date" />
       <p className="small-text soft mb-0">
         It goes out through the simulated gateway: nothing leaves this machine. The link stands under News.
       </p>

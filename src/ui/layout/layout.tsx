@@ -177,7 +177,7 @@ function LayoutActions({
           {shape.kind === 'room' && (
             <>
               <Button variant="outline-secondary" onClick={() => setOpen({ form: 'fixture' })}>
-                A thing in it
+                Furniture or fixture
               </Button>
               <Button variant="outline-secondary" onClick={() => setMode('move')}>
                 Move a wall

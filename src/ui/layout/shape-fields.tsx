@@ -15,7 +15,7 @@ const HEADS: Record<Shape['kind'], readonly string[]> = {
 /** What the sizes of a shape are that has no lines, or has some beside them. */
 const SIZES: Partial<Record<Shape['kind'], readonly string[]>> = {
   roof: ['Width on the plan, eaves in', 'Length', 'Rises in 12'],
-  run: ['Invert at the outlet, against the datum', 'Highest the head may lie'],
+  run: ['Bottom of the pipe at the outlet, against the datum', 'Highest it may start'],
 };
 
 interface Terms {
@@ -171,14 +171,14 @@ export function Rectangle({
       <legend className="visually-hidden">A rectangle, quickly</legend>
       <Cell
         id="rectangle-width"
-        label="Rectangle: this way"
+        label="Rectangle: length"
         text={width}
         error={undefined}
         onText={(text) => setBoth([text, length])}
       />
       <Cell
         id="rectangle-length"
-        label="and that way"
+        label="width"
         text={length}
         error={undefined}
         onText={(text) => setBoth([width, text])}

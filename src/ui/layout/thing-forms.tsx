@@ -146,7 +146,7 @@ export function FixtureForm({ area, shape, system, thing, onDone }: Terms & { th
       </div>
       <LengthField
         name="front"
-        label="Free floor wanted in front"
+        label="Clear space in front"
         system={system}
         hint="0 where nobody has to stand there."
       />

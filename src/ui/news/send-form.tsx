@@ -37,7 +37,7 @@ export function SendForm({ update, view, onDone }: { update: UpdateView; view: N
         })}
       >
         <Recipients />
-        <TextField name="expiresOn" label="Their link opens until" type="date" />
+        <TextField name="expiresOn" label="Link works until" type="date" />
       </CommandForm>
     </>
   );

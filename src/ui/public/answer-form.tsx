@@ -64,7 +64,7 @@ export const AnswerForm = ({ token, recipient, change }: Terms & { change: { id:
   >
     <div className="form-pair">
       <TextField name="name" label="Your name" autoComplete="name" />
-      <TextField name="words" label="A word, if you like" />
+      <TextField name="words" label="Note (optional)" />
     </div>
   </CommandForm>
 );

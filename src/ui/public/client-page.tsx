@@ -146,7 +146,7 @@ function ChoiceAsked({
       <h2 className="mt-0">Which do you choose?</h2>
       <p className="mb-1">
         <span className="fw-bold">{choice.what}</span>
-        {choice.by ? `, by ${formatDay(choice.by, view.today)}: what is chosen later comes later` : ''}.
+        {choice.by ? `, by ${formatDay(choice.by, view.today)}, or it comes later than planned` : ''}.
       </p>
       <PickForm token={token} recipient={view.recipient} choice={choice} />
     </Sheet>

@@ -131,7 +131,7 @@ function InTheWalls({ view, walls }: { view: RoomView; walls: NonNullable<RoomVi
     >
       <p className="mt-2 mb-0">
         <StateIcon kind={walls.closed ? 'done' : 'waiting'} silent />{' '}
-        {walls.closed ? 'Closed.' : `${walls.open} of ${walls.lines} lines open before they are closed.`}{' '}
+        {walls.closed ? 'Closed.' : `${walls.open} of ${walls.lines} checks left before the walls are closed.`}{' '}
         {walls.things > 0 && `${walls.things} ${walls.things === 1 ? 'thing' : 'things'} recorded with their place.`}
       </p>
     </Block>
@@ -249,7 +249,7 @@ function Believed({ view }: { view: RoomView }) {
   if (view.assumptions.length === 0) return null;
   return (
     <Block
-      heading="Believed, not seen"
+      heading="Assumptions"
       beside={
         <Link href={routes.assumptions(view.job.id)} className="push small-text">
           all assumptions

@@ -29,7 +29,7 @@ export function Goal({ goal }: { goal: GoalView }) {
           <tr>
             <th>Job</th>
             <th>Ends</th>
-            <th>No plan ends before</th>
+            <th>Cannot end before</th>
             <th>Between</th>
             <th>Against promise</th>
           </tr>
@@ -41,7 +41,9 @@ export function Goal({ goal }: { goal: GoalView }) {
               <td>{job.finish}</td>
               <td data-label="No plan before:">{job.bound}</td>
               <td data-label="Between:">
-                {job.room === 0 ? 'nothing: proven best' : `${job.room} worked ${job.room === 1 ? 'day' : 'days'}`}
+                {job.room === 0
+                  ? 'nothing: it cannot end sooner as it is set up'
+                  : `${job.room} worked ${job.room === 1 ? 'day' : 'days'}`}
               </td>
               <td className={job.late > 0 ? 'bad' : ''} data-label="Promise:">
                 {job.late > 0 ? `${job.late} worked ${job.late === 1 ? 'day' : 'days'} late` : 'kept'}

@@ -39,8 +39,8 @@ export function Pull({ task }: { task: string }) {
             <span className={pull.wins ? 'fw-bold' : ''}>{pull.text}</span>
             <div className="soft">
               {pull.wins
-                ? `wins ${pull.gain}; the job’s end: ${pull.finish}`
-                : `wins ${pull.gain} by itself: something else holds it as well`}
+                ? `This starts ${pull.gain}; the job ends ${pull.finish}.`
+                : 'Would not help alone: something else holds it as well.'}
             </div>
           </Line>
         ))}

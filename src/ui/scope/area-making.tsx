@@ -27,7 +27,7 @@ export function AreaMaking({ making, view, area, onDone }: Terms) {
     return (
       <CommandForm
         kind={copyArea}
-        submit="Set it down"
+        submit="Add area"
         onDone={() => onDone(id)}
         start={() => ({
           from: area.id,
@@ -192,7 +192,7 @@ function AddArea({ id, view, onDone }: { id: string; view: ScopePageView; onDone
       </fieldset>
       <div className="actions">
         <Button type="submit" disabled={busy}>
-          Set it down
+          Add area
         </Button>
       </div>
     </Form>

@@ -19,7 +19,7 @@ export function AssumptionForm({ job, area, phases, assumption, onDone }: Terms)
     <>
       <TextField
         name="text"
-        label="We take it that"
+        label="We assume that"
         hint="like “the sheathing is sound” or “the wall carries nothing”"
       />
       <TextField name="why" label="Why we think so" />

@@ -33,7 +33,7 @@ export function Assumptions({ view }: { view: AssumptionsView }) {
           <span className="soft">believed, and shown only when something is opened</span>
           <span className="push no-print">
             <Button onClick={() => setOpen('new')} disabled={view.areas.length === 0}>
-              Write one down
+              Add assumption
             </Button>
           </span>
         </PageHead>

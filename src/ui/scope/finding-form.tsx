@@ -50,8 +50,8 @@ function FindingFields({ kind }: { kind: FindingKind }) {
           hint={kind === 'service' ? 'like “red tape, do not cut”' : 'like “an extension box” or “a flashing”'}
         />
       )}
-      {asked('cause') && <TextField name="cause" label="Because of" hint="like “soil too high” or “no flashing”" />}
-      {asked('remedy') && <TextField name="remedy" label="What is done about the cause" hint="Or it comes again." />}
+      {asked('cause') && <TextField name="cause" label="Cause" hint="like “soil too high” or “no flashing”" />}
+      {asked('remedy') && <TextField name="remedy" label="Fix for the cause" hint="Or it comes again." />}
       {asked('place') && <TextField name="place" label={kind === 'approval' ? 'From whom' : 'Where it is kept'} />}
       {asked('leadDays') && <TextField name="leadDays" label="Days it takes" type="number" />}
       {(asked('allowed') || asked('unitPrice')) && <PriceFields kind={kind} asked={asked} />}
@@ -63,11 +63,9 @@ function FindingFields({ kind }: { kind: FindingKind }) {
 /** How much of it the price holds, and what more of it costs. */
 const PriceFields = ({ kind, asked }: { kind: FindingKind; asked: (name: FindingField) => boolean }) => (
   <div className="form-pair">
-    {asked('allowed') && (
-      <TextField name="allowed" label="Of it allowed for" type="number" hint="In the price; more is extra." />
-    )}
+    {asked('allowed') && <TextField name="allowed" label="Included in the price" type="number" hint="More is extra." />}
     {asked('unitPrice') && (
-      <MoneyField name="unitPrice" label={kind === 'damage' ? 'Price of one more' : 'Price of one'} />
+      <MoneyField name="unitPrice" label={kind === 'damage' ? 'Extra price each' : 'Price each'} />
     )}
   </div>
 );

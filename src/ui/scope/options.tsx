@@ -244,7 +244,7 @@ function SideBySide({
     ],
     ['Lasts', (option) => `${option.lifeYears} years`],
     [
-      'A year of it',
+      'Cost per year',
       (option) => (
         <>
           <span className="mono">{formatMoney(option.costPerYear)}</span>
@@ -253,7 +253,7 @@ function SideBySide({
       ),
     ],
     [
-      'Comes in',
+      'Lead time',
       (option) => (
         <>
           {option.leadDays} days{best(option, (entry) => entry.leadDays)}

@@ -197,7 +197,7 @@ function AreaScope({
         <>
           <span className="soft small-text">{[area.place, area.side].filter(Boolean).join(', ')}</span>
           <Link className="push small-text no-print" href={routes.firstVisit(view.job.id, area.id)}>
-            go on there
+            open
           </Link>
         </>
       }

@@ -90,7 +90,7 @@ export function Visit({ view, at }: { view: ScopePageView; at: string | undefine
               <span className="soft">{[area.place, area.side].filter(Boolean).join(', ')}</span>
               <span className="push actions no-print">
                 <Button size="sm" variant="outline-secondary" onClick={() => setOpen({ form: 'copy' })}>
-                  The same again
+                  Copy
                 </Button>
                 <Button size="sm" variant="link" className="px-1" onClick={() => setOpen({ form: 'split' })}>
                   Split
@@ -154,7 +154,7 @@ function VisitPanel({
   );
 }
 
-/** Believed, not seen. */
+/** Assumptions. */
 function BelievedHere({
   area,
   setOpen,
@@ -170,13 +170,13 @@ function BelievedHere({
 }) {
   return (
     <>
-      <BlockHead heading="Believed, not seen">
+      <BlockHead heading="Assumptions">
         <LinkButton
           className="push no-print"
           disabled={area.phases.length === 0}
           onClick={() => setOpen({ form: 'assumption' })}
         >
-          Write one down
+          Add assumption
         </LinkButton>
       </BlockHead>
       {area.phases.length === 0 && (
@@ -310,7 +310,7 @@ function LineEntry({ job, area }: { job: string; area: ScopeArea }) {
   return (
     <Form className="line-entry no-print" onSubmit={(event) => void keep(event)}>
       <Form.Group controlId="scope-line">
-        <Form.Label className="mb-1">What happens to what</Form.Label>
+        <Form.Label className="mb-1">Do what, to what, how much</Form.Label>
         <div className="d-flex gap-2">
           <Form.Control
             size="lg"

@@ -54,7 +54,7 @@ export function Alternatives({ view }: { view: SelectionPageView }) {
           {entry.after !== null && (
             <span className={`small-text d-block ${entry.after > 0 ? 'bad' : 'good'}`}>
               {entry.after > 0
-                ? `${entry.after} ${entry.after === 1 ? 'day' : 'days'} after its need`
+                ? `${entry.after} ${entry.after === 1 ? 'day' : 'days'} late`
                 : 'in time if ordered today'}
             </span>
           )}

@@ -127,7 +127,7 @@ function WaitsField({ view }: { view: RequestsView }) {
   };
   return (
     <Form.Group controlId="field-waits">
-      <Form.Label className="mb-1">What stands still without it</Form.Label>
+      <Form.Label className="mb-1">What it holds up</Form.Label>
       {waits.length > 0 && (
         <Lines className="mb-2">
           {waits.map((wait) => (

@@ -61,7 +61,7 @@ export function Requests({ view }: { view: RequestsView }) {
               : `${waiting.length} open${late > 0 ? `, ${late} late for what waits` : ''}`}
           </span>
           <span className="push no-print">
-            <Button onClick={() => setOpen({ form: 'new' })}>Ask for something</Button>
+            <Button onClick={() => setOpen({ form: 'new' })}>New approval or question</Button>
           </span>
         </PageHead>
         {view.requests.length === 0 && (

@@ -145,7 +145,7 @@ function columnsFor(today: Day, job: string): ColumnDef<SelectionView>[] {
         {dueWords(item.due, today)}
         {item.due.late && item.there && item.there.after > 0 && (
           <span className="small-text d-block">
-            {item.there.after} {item.there.after === 1 ? 'day' : 'days'} after its need
+            {item.there.after} {item.there.after === 1 ? 'day' : 'days'} late
           </span>
         )}
       </span>

@@ -29,7 +29,7 @@ type Open = 'change' | 'order' | 'step' | 'check' | 'say' | 'expect';
 const TITLES: Record<Open, string> = {
   change: 'Change it',
   order: 'Order it',
-  step: 'Another state',
+  step: 'Change status',
   check: 'Check what came',
   say: 'What the supplier says',
   expect: 'Another day',
@@ -209,7 +209,7 @@ function NextSteps({ view, onOpen }: { view: SelectionPageView; onOpen: (open: O
         </Link>
       )}
       <Button variant="link" onClick={() => onOpen('step')}>
-        Another state
+        Change status
       </Button>
     </div>
   );
@@ -356,7 +356,7 @@ function Requests({ view }: { view: SelectionPageView }) {
   const { item } = view;
   return (
     <Block
-      heading="What its order waits for"
+      heading="What holds up its order"
       beside={
         <Link href={routes.requests(view.job.id)} className="push small-text">
           all of them

@@ -144,7 +144,7 @@ export function CheckForm({ view, onDone }: Terms) {
 
 function CheckWords({ unit }: { unit: string }) {
   const verdict = useWatch({ name: 'verdict' }) as string;
-  if (verdict === 'right') return <TextField name="text" label="A word, if you like" />;
+  if (verdict === 'right') return <TextField name="text" label="Note (optional)" />;
   return (
     <>
       <div className="form-pair">
@@ -192,7 +192,7 @@ export function SayForm({ view, onDone }: Terms) {
       {view.desk && (
         <div className="mb-3">
           <Button variant="outline-secondary" onClick={() => void hear()}>
-            Hear the simulated desk
+            Hear the simulated supplier
           </Button>
           <p className="small-text soft mt-1 mb-0">It says now what it would say next. Nothing leaves this machine.</p>
           {heard && <Notice>{heard}</Notice>}
@@ -200,7 +200,7 @@ export function SayForm({ view, onDone }: Terms) {
       )}
       <CommandForm
         kind={supplierSays}
-        submit="Keep their word"
+        submit="Save their answer"
         onDone={onDone}
         start={() => ({
           selection: item.id,

@@ -28,7 +28,9 @@ export function Gates({ view }: { view: SequenceView }) {
       }
     >
       {view.gates.length === 0 && (
-        <p className="soft mt-2 small-text">None. A gate has several areas ready before one trade comes, once.</p>
+        <p className="soft mt-2 small-text">
+          None. A gate waits until several rooms are ready; then one trade comes, once.
+        </p>
       )}
       <Lines>
         {view.gates.map((gate) => (
@@ -91,7 +93,7 @@ function GateForm({ view, onDone }: { view: SequenceView; onDone: () => void }) 
         })}
       >
         <TextField name="label" label="Name" />
-        <CheckField name="together" label="What comes after it is one visit, area after area" />
+        <CheckField name="together" label="One visit after it, one room after the other" />
         <TextField name="notBefore" label="Not before" type="date" hint="Where it has a day of its own." />
         <TextField name="reason" label="Because" />
       </CommandForm>

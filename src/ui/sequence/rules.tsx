@@ -258,7 +258,7 @@ const RuleFields = () => (
       label="Strength"
       options={[
         ['hard', 'must'],
-        ['soft', 'prefer: gives way in a circle'],
+        ['soft', 'a preference: dropped if it clashes with a must'],
       ]}
     />
     <TextField name="reason" label="Because" hint="Shown on every link it makes." />

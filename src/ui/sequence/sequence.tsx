@@ -253,7 +253,7 @@ function Own({ view }: { view: SequenceView }) {
 function Exposures({ view }: { view: SequenceView }) {
   if (view.exposures.length === 0) return null;
   return (
-    <Block heading="Left open or cut off">
+    <Block heading="Time limits">
       <Lines>
         {view.exposures.map((exposure) => (
           <Line key={exposure.label} mark={<StateIcon kind={exposure.kept ? 'done' : 'hazard'} />} small>

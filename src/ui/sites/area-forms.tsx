@@ -27,7 +27,7 @@ export function AreaForms({ view }: { view: RoomView }) {
   return (
     <>
       <Button variant="outline-secondary" onClick={() => setOpen('hold')} disabled={steps.length === 0}>
-        Something holds it
+        Put it on hold
       </Button>
       <Button variant="link" className="px-1" onClick={() => setOpen('step')} disabled={steps.length === 0}>
         Change a step

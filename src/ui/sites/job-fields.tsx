@@ -8,12 +8,7 @@ export function JobFields() {
       <TextField name="address" label="Address" />
       <div className="form-pair">
         <TextField name="client" label="Client" />
-        <TextField
-          name="clientEmail"
-          label="The client’s address for news"
-          type="email"
-          hint="Like name@example.net."
-        />
+        <TextField name="clientEmail" label="Client’s e-mail" type="email" hint="Like name@example.net." />
       </div>
       <div className="form-pair">
         <TextField name="startDay" label="First day of work" type="date" />

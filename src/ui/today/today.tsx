@@ -48,7 +48,7 @@ function summary(view: TodayView): string {
   return [
     `${count(view.sites.length, 'site')} to walk`,
     `work at ${count(view.onSite.length, 'site')}`,
-    overdue > 0 ? `${count(overdue, 'date')} passed` : 'no date passed',
+    overdue > 0 ? `${count(overdue, 'date')} overdue` : 'nothing overdue',
   ].join(' · ');
 }
 
@@ -71,7 +71,7 @@ function Sites({ view }: { view: TodayView }) {
             </Link>
             <div className={`small-text ${site.urgent ? 'bad' : 'soft'}`}>{site.why.join(' · ')}</div>
             <div className="soft small-text">
-              {site.address} · last walked {site.walked}
+              {site.address} · {site.walked === 'never' ? 'not walked yet' : `last walked ${site.walked}`}
             </div>
           </Line>
         ))}

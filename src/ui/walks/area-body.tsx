@@ -150,7 +150,7 @@ function AssumptionCheck({ one, walking }: { one: WalkArea['assumptions'][number
   const [asking, setAsking] = useState(false);
   return (
     <div className="check-line" role="group" aria-label={one.text}>
-      <div>we took it that {one.text}</div>
+      <div>we assumed that {one.text}</div>
       <div className="small-text soft">
         shown by: {one.shownBy}. If not: {one.fallback}
       </div>

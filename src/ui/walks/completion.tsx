@@ -311,7 +311,7 @@ function CompletionPanel({
       {open?.form === 'take-up' && (
         <CommandForm
           kind={takeUpItem}
-          submit="Take up as a leftover"
+          submit="Add it to our list"
           onDone={close}
           start={() => ({
             id: open.item.id,

@@ -201,7 +201,7 @@ function Row({ one: { draft, fresh }, reading, walking, onAccept, onDrop, onMove
         <span className="fw-bold">{understood(now, areas)}</span>{' '}
         <span className="soft small-text">
           {name}
-          {draft.area === null ? ' (said of the whole job)' : ''}
+          {draft.area === null ? ' (room not clear: choose)' : ''}
         </span>
       </div>
       <div className="small-text said-words">

@@ -127,7 +127,7 @@ export function LineForm({
           Leave
         </button>
         <button type="button" className="btn btn-link push" onClick={onTell}>
-          Tell it instead
+          Dictate
         </button>
       </div>
     </Form>
