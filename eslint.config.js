@@ -2,6 +2,7 @@ import hooks from 'eslint-plugin-react-hooks';
 import a11y from 'eslint-plugin-jsx-a11y';
 import ts from 'typescript-eslint';
 import { RATCHET } from './eslint.ratchet.js';
+import words from './eslint.rules.js';
 
 /** Addresses are said once, in contract/routes; an import path or a type of a problem is none. */
 const NO_ADDRESSES = ['Literal[value=', 'TemplateElement[value.raw='].map((text) => ({
@@ -17,7 +18,9 @@ export default ts.config(
   {
     files: ['**/*.ts', '**/*.tsx'],
     languageOptions: { parserOptions: { projectService: true } },
+    plugins: { words },
     rules: {
+      'words/phrases-whole': 'error',
       '@typescript-eslint/no-non-null-assertion': 'error',
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
       '@typescript-eslint/no-confusing-void-expression': 'off',

@@ -47,7 +47,7 @@ describe('holds', () => {
   it('are put on an area with what is waited for, and the plan waits', async () => {
     const before = await planOf();
     const page = await at(`${job}/areas/${areaOf('boot')}`);
-    await press(page, 'Something holds it');
+    await press(page, 'Put it on hold');
     await press(page, 'Hold the work');
     await seesText(page, 'The short name is missing.');
     await choose(page, 'phase', 'tape');

@@ -88,7 +88,7 @@ describe('a first visit', () => {
 
     // The other face is the same, turned.
     await page.goto(`${on.server.url}${job}/scope/visit`);
-    await press(page, 'The same again');
+    await press(page, 'Copy');
     await fillAll(page, { name: 'Yard gable', side: 'towards the yard' });
     await tick(page, 'field-mirrored');
     await press(page, 'Add area');

@@ -83,7 +83,7 @@ describe('the half-day board', () => {
       const page = await at(`/schedule?task=${encodeURIComponent(`${areaOf('lroof')}:glazing`)}`);
       await press(page, 'What would pull this forward?');
       await textFits(page, /need not wait: the order for lantern glazing/);
-      await textFits(page, /wins \d+(\.\d)? days? sooner/);
+      await textFits(page, /This starts \d+(\.\d)? days? sooner/);
       await press(page, 'Close');
       await page.goto(`${on.server.url}/schedule`);
       await choose(page, '[aria-label="Show one crew alone"]', demoId('sub', 'plumbing'));
@@ -105,7 +105,7 @@ describe('the order of the work', () => {
     await press(page, 'Choose: Cabinets and paint');
     await page.click('#method-cabinets-paint-paint-first');
     await press(page, 'What would it do?');
-    await seesText(page, 'Comes in: Kitchen · touch-up.');
+    await seesText(page, 'Adds: Kitchen · touch-up.');
     expect(await task(`${areaOf('kitchen')}:touch-up`)).toBeUndefined();
     await press(page, 'Keep it');
     await seesText(page, 'paint first, touch up after');

@@ -22,7 +22,7 @@ export const MAIN_VIEWS: MainView[] = [
   { name: 'Rooms', path: job, file: { desk: 'rooms.png', phone: 'rooms-phone.png' } },
   { name: 'Rooms of an outside job', path: `/jobs/${demoId('dairy')}` },
   { name: 'Room page', path: `${job}/areas/${areaOf('guest')}`, file: { desk: 'room.png' } },
-  { name: 'Something holds an area', path: `${job}/areas/${areaOf('study')}`, press: ['Something holds it'] },
+  { name: 'Something holds an area', path: `${job}/areas/${areaOf('study')}`, press: ['Put it on hold'] },
   { name: 'Scope', path: `${dairy}/scope`, file: { desk: 'scope.png' } },
   { name: 'Lists of Scope', path: `${dairy}/scope`, press: ['Lists'] },
   { name: 'First visit', path: `${dairy}/scope/visit?area=${ofDairy('front')}`, file: { phone: 'visit-phone.png' } },

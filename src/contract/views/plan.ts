@@ -2,6 +2,7 @@ import type { MethodKey } from '@/core/sequence/methods';
 import type { Phase } from '@/core/sequence/phases';
 import type { Trade } from '@/core/sequence/trades';
 import type { Day } from '@/core/units/day';
+import type { Phrase } from '@/core/words/phrase';
 import type { JobHead, HoldView } from './job';
 
 /** One row of the half-day board: a crew over all jobs, or an area of one. */
@@ -14,9 +15,9 @@ export interface BoardRow {
 
 export interface BoardBlock {
   task: string;
-  label: string;
+  label: Phrase;
   /** The area or storey it is in; empty for what belongs to the whole job. */
-  place: string;
+  place: Phrase;
   /** Its job's name, where the board shows several. */
   job: string;
   jobId: string;
@@ -31,13 +32,13 @@ export interface BoardBlock {
   tone: 'waiting' | 'under-way' | 'held' | 'critical' | 'check';
   lane: number;
   when: string;
-  reason: string;
+  reason: Phrase;
   /** Where what it waits for is settled: a selection, a request. */
   leads: string | null;
   /** The task that stands in its way, if it is another's start. */
   because: string | null;
   /** What else would have to give, in sentences. */
-  also: string[];
+  also: Phrase[];
   /** Why it was pinned here; null where it is free. */
   pin: string | null;
   /** Waits and is not an office's: a person may move it. */
@@ -81,8 +82,8 @@ interface LookView {
 /** What would pull a piece of work forward. */
 export interface PullView {
   task: string;
-  label: string;
-  pulls: { text: string; gain: string; finish: string; wins: boolean }[];
+  label: Phrase;
+  pulls: { text: Phrase; gain: string; finish: string; wins: boolean }[];
 }
 
 export interface ScheduleView {

@@ -1,12 +1,16 @@
 import type { PlanFinding } from '../schedule/plan-findings';
 import { formatDay, type Day } from '../units/day';
 import { daysOf } from './count';
+import { phrase, type Phrase } from './phrase';
 import { sayReason } from './reason';
 import { sayWait } from './wait';
 import { sayWork } from './work';
 
 /** What stands out in a plan, as whole sentences. @param job what its job is called */
-export function sayFinding(finding: PlanFinding, job: (id: string) => string, today: Day): string {
+export const sayFinding = (finding: PlanFinding, job: (id: string) => string, today: Day): Phrase =>
+  phrase(findingWords(finding, job, today));
+
+function findingWords(finding: PlanFinding, job: (id: string) => string, today: Day): string {
   const on = (day: Day): string => formatDay(day, today);
   switch (finding.of) {
     case 'open-too-long':

@@ -1,10 +1,13 @@
 import type { Give } from '../schedule/pull-forward';
 import type { Day } from '../units/day';
+import { phrase, type Phrase } from './phrase';
 import { sayWait } from './wait';
 import { sayWork } from './work';
 
 /** What would have to be done for work to be pulled forward: `Two Buckets Paint sends one more`. */
-export function sayGive(give: Give, today: Day): string {
+export const sayGive = (give: Give, today: Day): Phrase => phrase(giveWords(give, today));
+
+function giveWords(give: Give, today: Day): string {
   switch (give.kind) {
     case 'order':
       return `${sayWork(give.work)} goes without waiting for ${sayWork(give.before)} (${give.why})`;

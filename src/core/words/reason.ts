@@ -4,6 +4,7 @@ import { phaseFacts } from '../sequence/phases';
 import { formatDay, type Day } from '../units/day';
 import { daysOf } from './count';
 import { sentence } from './letters';
+import { phrase, type Phrase } from './phrase';
 import { sayWait, sayWeather } from './wait';
 import { sayWork } from './work';
 
@@ -12,13 +13,13 @@ import { sayWork } from './work';
  * afternoon: posts bear on it.`
  * @param today days of another year than its own are said with their year
  */
-export function sayReason(reason: Reason, today: Day): string {
-  return [sayBecause(reason, today), reason.hours && HOURS[reason.hours]].filter(Boolean).join(' ');
+export function sayReason(reason: Reason, today: Day): Phrase {
+  return phrase([sayBecause(reason, today), reason.hours && HOURS[reason.hours]].filter(Boolean).join(' '));
 }
 
 /** Everything else that would have to give as well, a sentence each. */
-export const sayAlso = (reason: Reason, today: Day): string[] =>
-  (reason.also ?? []).map((other) => sayBecause(other, today));
+export const sayAlso = (reason: Reason, today: Day): Phrase[] =>
+  (reason.also ?? []).map((other) => phrase(sayBecause(other, today)));
 
 const HOURS = {
   loud: 'Loud work keeps to the hours told to the neighbours.',
@@ -83,7 +84,12 @@ const HOW: Record<(Reason & { kind: 'link' })['how'], (work: string, at: HalfDay
  * The same to a client: what they would ask about, in plain words.
  * @returns undefined where there is nothing to tell: what is ready, done, or only waits its turn
  */
-export function sayReasonToClient(reason: Reason, today: Day): string | undefined {
+export function sayReasonToClient(reason: Reason, today: Day): Phrase | undefined {
+  const words = wordsToClient(reason, today);
+  return words === undefined ? undefined : phrase(words);
+}
+
+function wordsToClient(reason: Reason, today: Day): string | undefined {
   switch (reason.kind) {
     case 'done':
     case 'under-way':

@@ -3,12 +3,15 @@ import type { TooMuch } from '../schedule/weather';
 import type { ArrivalWhy } from '../selections/arrival';
 import { formatDay, type Day } from '../units/day';
 import { counted, daysOf } from './count';
+import { phrase, type Phrase } from './phrase';
 
 /**
  * What work waits for, as a clause that can stand alone: `the delivery of wall tiles is expected Fri 12 Mar`.
  * @param today days of another year than its own are said with their year
  */
-export function sayWait(wait: Wait, today: Day): string {
+export const sayWait = (wait: Wait, today: Day): Phrase => phrase(waitWords(wait, today));
+
+function waitWords(wait: Wait, today: Day): string {
   const on = (day: Day): string => formatDay(day, today);
   switch (wait.kind) {
     case 'delivery':
@@ -57,9 +60,9 @@ export function sayWait(wait: Wait, today: Day): string {
 const REQUESTED = { drawing: 'the drawing by', answer: 'the answer of', approval: 'the approval by' } as const;
 
 /** Why a thing can be used when it can: `the order of sinks is not out; the delivery takes up to 28 days, …`. */
-export function sayArrival(thing: string, why: ArrivalWhy, today: Day): string {
+export function sayArrival(thing: string, why: ArrivalWhy, today: Day): Phrase {
   const rest = why.rest ? `, then ${counted(why.rest, 'day')} in the room before use` : '';
-  return `${arrivalWords(thing.toLowerCase(), why, (day) => formatDay(day, today))}${rest}`;
+  return phrase(`${arrivalWords(thing.toLowerCase(), why, (day) => formatDay(day, today))}${rest}`);
 }
 
 function arrivalWords(thing: string, why: ArrivalWhy, on: (day: Day) => string): string {
@@ -91,7 +94,9 @@ const laterWords = ({ later }: ArrivalWhy & { kind: 'overdue' | 'expected' }): s
   later ? `, ${counted(later.days, 'day')} later than promised${later.why ? `: ${later.why}` : ''}` : '';
 
 /** `9 mm of rain expected Fri 12 Mar`. */
-export const sayWeather = ({ of, amount, day }: TooMuch, today: Day): string =>
-  `${{ rain: `${amount} mm of rain`, wind: `wind of ${amount} m/s`, frost: signed(amount) }[of]} expected ${formatDay(day, today)}`;
+export function sayWeather({ of, amount, day }: TooMuch, today: Day): Phrase {
+  const what = { rain: `${amount} mm of rain`, wind: `wind of ${amount} m/s`, frost: signed(amount) }[of];
+  return phrase(`${what} expected ${formatDay(day, today)}`);
+}
 
 const signed = (degrees: number): string => `${degrees < 0 ? '−' : ''}${Math.abs(degrees)} °C`;

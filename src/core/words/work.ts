@@ -1,14 +1,17 @@
 import type { WorkName } from '../schedule/work-name';
 import { phaseFacts } from '../sequence/phases';
+import { phrase, type Phrase } from './phrase';
 
 /** A piece of work with its place: `Kitchen · beam`, `Kitchen · tiling (Tide Tiling), splashback`. */
-export function sayWork(work: WorkName): string {
+export function sayWork(work: WorkName): Phrase {
   const place = sayPlace(work);
-  return place === '' ? sayWorkHere(work) : `${place} · ${sayWorkHere(work)}`;
+  return phrase(place === '' ? sayWorkHere(work) : `${place} · ${sayWorkHere(work)}`);
 }
 
 /** The same said where its place is known: `beam`. */
-export function sayWorkHere(work: WorkName): string {
+export const sayWorkHere = (work: WorkName): Phrase => phrase(workHere(work));
+
+function workHere(work: WorkName): string {
   switch (work.kind) {
     case 'step': {
       const others = work.others ? ` (${work.others})` : '';
@@ -27,7 +30,5 @@ export function sayWorkHere(work: WorkName): string {
 }
 
 /** Where it is done: the area or the storey; nothing for what belongs to the whole job. */
-export function sayPlace(work: WorkName): string {
-  if (work.kind === 'step' || work.kind === 'beside') return work.area;
-  return work.kind === 'tight' ? work.level : '';
-}
+export const sayPlace = (work: WorkName): Phrase =>
+  phrase(work.kind === 'step' || work.kind === 'beside' ? work.area : work.kind === 'tight' ? work.level : '');

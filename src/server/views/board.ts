@@ -11,6 +11,7 @@ import { TRADES } from '@/core/sequence/trades';
 import { addDays, daysBetween, formatDay, formatWeekday, mondayOf, type Day } from '@/core/units/day';
 import { isWorkday } from '@/core/units/workday';
 import { dayOfSlot, formatSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
+import type { Phrase } from '@/core/words/phrase';
 import { sayFinding } from '@/core/words/finding';
 import { sayAlso, sayReason } from '@/core/words/reason';
 import { sayWait } from '@/core/words/wait';
@@ -265,7 +266,7 @@ function roomRows(job: JobReading, window: Window): BoardRow[] {
 }
 
 /** Blocks in lanes: those that overlap stand under each other. @param say what is written on them */
-function blocksOf(window: Window, tasks: PlannedTask[], say: (work: WorkName) => string = sayWork): BoardBlock[] {
+function blocksOf(window: Window, tasks: PlannedTask[], say: (work: WorkName) => Phrase = sayWork): BoardBlock[] {
   const lanes: number[] = [];
   return [...tasks]
     .sort((a, b) => a.start - b.start || a.finish - b.finish)
