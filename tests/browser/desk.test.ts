@@ -61,7 +61,7 @@ describe('holds', () => {
       held: true,
       wait: { kind: 'hold', text: expect.stringContaining('which white the client wants') as string },
     });
-    await seesText(page, 'which white the client wants');
+    await seesText(page, 'Which white the client wants');
   });
 });
 
