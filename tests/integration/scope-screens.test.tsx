@@ -95,11 +95,11 @@ describe('assumptions, options, changes', () => {
     const page = read(<Assumptions view={assumptionsView(readJob(installation, dairy))} />);
     expect(page).toMatch(/It was wrong: slate at 60 cm ?\. break rock by machine is added\./);
     expect(page).toMatch(
-      /Added work Drain, lane to yard: break rock by machine ground works and concrete, 6 half-days, being planned\./,
+      /Added work Drain, lane to yard: break rock by machine ground works and concrete, 3 days, being planned\./,
     );
     must(installation, 'extra.finish', { id: extraId });
     expect(read(<Assumptions view={assumptionsView(readJob(installation, dairy))} />)).toMatch(
-      /6 half-days, done\..*Open again/,
+      /3 days, done\..*Open again/,
     );
   });
 

@@ -2,6 +2,7 @@ import { groupBy } from '../group-by';
 import { phaseFacts } from '../sequence/phases';
 import { daysBetween, formatDay } from '../units/day';
 import type { ProgressChange } from '../walks/diff';
+import { partOf } from '../words/count';
 import { capital } from '../words/letters';
 import { sayReasonToClient } from '../words/reason';
 import { sayWorkHere } from '../words/work';
@@ -61,10 +62,11 @@ export function clientDraft(news: News): Draft {
 const place = (news: News, area: string): string => news.areas.get(area) ?? 'The house';
 
 function opening({ diff, done }: News): string {
-  const all = `${percent(done)} of all the work is done.`;
-  return diff.gain > 0.0005
-    ? `Since the last walk the house has moved on by ${percentFine(diff.gain)}; ${all}`
-    : `Little has moved since the last walk; ${all}`;
+  const gained =
+    diff.gain > 0.0005
+      ? `, ${percentFine(diff.gain)} more than at the last walk`
+      : '; little has moved since the last walk';
+  return `${capital(partOf(done))} of the work is done${gained}.`;
 }
 
 const percentFine = (fraction: number): string => (fraction < 0.01 ? 'less than 1 %' : percent(fraction));

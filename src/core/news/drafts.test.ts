@@ -128,7 +128,7 @@ describe('the client’s update', () => {
 
   it('says so when little has moved, and asks for decisions by their day', () => {
     const body = clientDraft(news({ decisions: [{ text: 'oak or cork', by: '2027-04-02' }] })).body;
-    expect(body).toMatch(/^Little has moved/);
+    expect(body).toMatch(/^About two fifths of the work is done; little has moved since the last walk\./);
     expect(body).toContain('Oak or cork — by Fri 2 Apr');
   });
 

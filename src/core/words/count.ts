@@ -12,5 +12,29 @@ export const counted = (count: number, one: string, more = `${one}s`): string =>
 /** `tiles`, `tiles and trim`, `tiles, trim and taps`. */
 export const listed = (words: readonly string[]): string => list.format(words);
 
+/** A share as people say it: `about a third`. @param share 0…1 */
+export function partOf(share: number): string {
+  if (share <= 0.03) return 'hardly any';
+  if (share >= 1) return 'all';
+  if (share >= 0.96) return 'almost all';
+  const [, words] = PARTS.reduce((best, part) => (Math.abs(part[0] - share) < Math.abs(best[0] - share) ? part : best));
+  return `about ${words}`;
+}
+
+const PARTS: readonly (readonly [number, string])[] = [
+  [1 / 20, 'a twentieth'],
+  [1 / 10, 'a tenth'],
+  [1 / 5, 'a fifth'],
+  [1 / 4, 'a quarter'],
+  [1 / 3, 'a third'],
+  [2 / 5, 'two fifths'],
+  [1 / 2, 'half'],
+  [3 / 5, 'three fifths'],
+  [2 / 3, 'two thirds'],
+  [3 / 4, 'three quarters'],
+  [4 / 5, 'four fifths'],
+  [9 / 10, 'nine tenths'],
+];
+
 const plural = new Intl.PluralRules('en');
 const list = new Intl.ListFormat('en-GB', { type: 'conjunction' });

@@ -5,7 +5,7 @@ import type { Reason } from '../schedule/reasons';
 import type { Wait } from '../schedule/wait';
 import type { WorkName } from '../schedule/work-name';
 import type { ArrivalWhy } from '../selections/arrival';
-import { counted, daysOf, listed } from './count';
+import { counted, daysOf, listed, partOf } from './count';
 import { sayFinding } from './finding';
 import { sayGive } from './pull';
 import { sayAlso, sayReason, sayReasonToClient } from './reason';
@@ -276,6 +276,16 @@ describe('words', () => {
       counted(3, 'working day'),
       counted(2, 'piece of work', 'pieces of work'),
     ]).toEqual(['1 day', '0 days', '3 working days', '2 pieces of work']);
+    expect([0, 0.06, 0.21, 0.34, 0.49, 0.74, 0.97, 1].map(partOf)).toEqual([
+      'hardly any',
+      'about a twentieth',
+      'about a fifth',
+      'about a third',
+      'about half',
+      'about three quarters',
+      'almost all',
+      'all',
+    ]);
     expect([listed([]), listed(['tiles']), listed(['tiles', 'trim']), listed(['tiles', 'trim', 'taps'])]).toEqual([
       '',
       'tiles',

@@ -7,7 +7,9 @@ import { METHODS } from '@/core/sequence/methods';
 import { gateId, taskId } from '@/core/sequence/site';
 import { formatSlot } from '@/core/units/slot';
 import type { PlannedTask } from '@/core/schedule/plan';
-import { sayWork } from '@/core/words/work';
+import { daysOf } from '@/core/words/count';
+import { capital } from '@/core/words/letters';
+import { sayPlace, sayWork, sayWorkHere } from '@/core/words/work';
 import { jobHead } from './job-head';
 import { holdsOf } from './holds';
 import { planProblem } from '../reading/firm';
@@ -46,13 +48,13 @@ export function sequenceView(job: JobReading): SequenceView {
     exposures: (plan?.exposures ?? [])
       .filter((exposure) => tasks.has(exposure.from))
       .map((exposure) => ({
-        label: [...new Set([exposure.from, exposure.to])].map((id) => nameIn(tasks, id)).join(' to '),
+        label: limitName(tasks, exposure.from, exposure.to),
         kept: exposure.kept,
         text: exposure.kept
-          ? `${exposure.actual} of at most ${exposure.most} worked half-days.`
-          : `${exposure.actual} worked half-days, at most ` +
-            `${exposure.most}${exposure.rain === undefined ? '' : ', and rain comes meanwhile'}: ` +
-            `${exposure.reason}. What would cure it: ${exposure.cure}.`,
+          ? `${capital(daysOf(exposure.actual))} of work, ${daysOf(exposure.most)} at most.`
+          : `${capital(daysOf(exposure.actual))} of work, and ${daysOf(exposure.most)} is the most that is right` +
+            `${exposure.rain === undefined ? '' : '; rain comes meanwhile'}: ` +
+            `${exposure.reason}. What helps: ${exposure.cure}.`,
       })),
     holds: holdsOf(job),
     methods: methodsOf(job),
@@ -67,6 +69,14 @@ export function sequenceView(job: JobReading): SequenceView {
 function nameIn(tasks: ReadonlyMap<string, PlannedTask>, id: string): string {
   const task = tasks.get(id);
   return task ? sayWork(task.work) : '';
+}
+
+/** What must not last too long: one piece of work, or from one to another, the place said once. */
+function limitName(tasks: ReadonlyMap<string, PlannedTask>, from: string, to: string): string {
+  const [first, last] = [tasks.get(from)?.work, tasks.get(to)?.work];
+  if (!first || !last || from === to) return nameIn(tasks, from);
+  const end = sayPlace(first) === sayPlace(last) ? sayWorkHere(last) : sayWork(last);
+  return `${sayWork(first)} to ${end}`;
 }
 
 function stepsOf(job: JobReading): StepView[] {

@@ -4,6 +4,7 @@ import { Button, Form } from 'react-bootstrap';
 import { finishExtra, reopenExtra } from '@/contract/commands/scope';
 import type { AssumptionsView, AssumptionView, ExtraView } from '@/contract/views/scope';
 import { TRADES } from '@/core/sequence/trades';
+import { daysOf } from '@/core/words/count';
 import { JobTabs } from '../shell/job-tabs';
 import { StateIcon } from '../kit/state-icon';
 import { SidePanel } from '../kit/side-panel';
@@ -129,8 +130,7 @@ export function Extras({ extras, withArea }: { extras: ExtraView[]; withArea?: b
             {withArea && <span className="fw-bold">{extra.area}: </span>}
             {extra.text}
             <div className="small-text soft">
-              {TRADES[extra.trade].toLowerCase()}, {extra.halfDays} {extra.halfDays === 1 ? 'half-day' : 'half-days'},{' '}
-              {extra.when}. {extra.reason}.
+              {TRADES[extra.trade].toLowerCase()}, {daysOf(extra.halfDays)}, {extra.when}. {extra.reason}.
             </div>
           </Line>
         ))}

@@ -9,6 +9,7 @@ import { TRADES } from '@/core/sequence/trades';
 import { addDays } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
 import { priceLines } from '@/core/quantities/price-change';
+import { daysOf } from '@/core/words/count';
 import { JobTabs } from '../shell/job-tabs';
 import { effectWords } from '../kit/effect-words';
 import { CommandForm, SelectField, TextField, TicksField } from '../kit/form';
@@ -230,8 +231,7 @@ function Effect({ change, today }: { change: ChangeView; today: string }) {
       </p>
       {change.work && (
         <p>
-          Work: {TRADES[change.work.trade].toLowerCase()}, {change.work.halfDays}{' '}
-          {change.work.halfDays === 1 ? 'half-day' : 'half-days'}
+          Work: {TRADES[change.work.trade].toLowerCase()}, {daysOf(change.work.halfDays)}
           {change.work.after ? `, after ${phaseFacts(change.work.after).label}` : ''}.
         </p>
       )}

@@ -9,6 +9,7 @@ import { Pictures } from '../kit/pictures';
 import { Unfiled } from './unfiled';
 import type { JobHead } from '@/contract/views/job';
 import type { WalkKind } from '@/core/walks/observation';
+import { counted } from '@/core/words/count';
 import { sayReason } from '@/core/words/reason';
 import { sayWork } from '@/core/words/work';
 import { BlockHead, PageHead } from '../kit/page';
@@ -27,7 +28,7 @@ export function Review({ view }: { view: ReviewView }) {
         <PageHead
           heading={
             view.gain > 0.0005
-              ? `${percent(view.gain)} further`
+              ? `${job.name} moved on ${percent(view.gain)}`
               : view.areas.length > 0
                 ? 'What this walk found'
                 : 'Nothing new found'
@@ -92,9 +93,9 @@ export function Review({ view }: { view: ReviewView }) {
                 <span>
                   {narration.name}:{' '}
                   {narration.open === 0
-                    ? 'every draft settled'
-                    : `${narration.open} ${narration.open === 1 ? 'draft waits' : 'drafts wait'} for your word`}
-                  . <Link href={routes.walk(walk.id)}>In the walk, Line, Tell</Link>
+                    ? 'every note is checked.'
+                    : `${counted(narration.open, 'note')} from what you said to check.`}{' '}
+                  <Link href={routes.walk(walk.id)}>Open the walk</Link>
                 </span>
               </p>
             ))}

@@ -55,7 +55,7 @@ export function Unfiled({ lines }: { lines: UnfiledView[] }) {
       heading={
         open === 0
           ? 'Everything said has its place'
-          : `${open} to be put in ${open === 1 ? 'its place' : 'their places'}`
+          : `${open} ${open === 1 ? 'finding' : 'findings'} to decide: change, assumption, scope or note`
       }
     >
       <Lines>
