@@ -119,13 +119,13 @@ describe('scope and selections', () => {
     for (const page of [one, other]) await press(page, 'Change it');
     await fill(one, 'choice', 'Oak, oiled');
     await fill(other, 'choice', 'Steel');
-    await press(one, 'Keep');
+    await press(one, 'Save');
     await seesText(one, 'Oak, oiled');
-    await press(other, 'Keep');
+    await press(other, 'Save');
     await seesText(other, 'Somebody changed this selection meanwhile.');
     await seesText(other, 'What was chosen: Oak, oiled');
     expect(await other.$eval('[name="choice"]', (element) => (element as HTMLInputElement).value)).toBe('Steel');
-    await press(other, 'Keep mine all the same');
+    await press(other, 'Save mine all the same');
     await seesText(one, 'Steel');
   });
 
@@ -173,16 +173,16 @@ describe('the order of the work', () => {
     const page = await at(`${job}/areas/${areaOf('children')}`);
     await press(page, 'Change the area');
     await click(page, '#field-works-floor');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'flooring');
     await press(page, 'Change a step');
     await choose(page, 'phase', 'flooring');
     await choose(page, 'trade', 'carpentry');
     await fill(page, 'halfDays', '0');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'Half-days is at least 1.');
     await fill(page, 'halfDays', '9');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'carpentry, 4.5 days');
     await expect
       .poll(async () => taskOf(await planOf(), 'children', 'flooring')?.duration, { timeout: 15_000 })
@@ -235,11 +235,11 @@ describe('the board', () => {
     await press(page, 'Days away of Halyard Wiring');
     await setDay(page, 'firstDay', '2027-03-12');
     await setDay(page, 'lastDay', '2027-03-11');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'The last day away must not be before the first.');
     await setDay(page, 'firstDay', '2027-03-09');
     await setDay(page, 'lastDay', '2027-03-19');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'Tue 9 Mar to Fri 19 Mar');
     await expect
       .poll(async () => (await planOf()).tasks.find((task) => task.id === `${areaOf('main')}:wiring-rough`)?.start, {
@@ -256,9 +256,9 @@ describe('news', () => {
     const page = await at(`${job}/news`);
     await press(page, 'Change the words');
     await fill(page, 'title', 'News from the signal house');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'News from the signal house');
-    await press(page, 'Drop');
+    await press(page, 'Remove');
     await gone(page, 'News from the signal house');
     await press(page, 'Undo');
     await seesText(page, 'News from the signal house');
@@ -309,7 +309,7 @@ describe('a walk without signal', () => {
     await page.setOfflineMode(true);
     await press(page, 'Line');
     await type(page, '#line', 'seen without signal');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, '1 kept here');
     await page.setOfflineMode(false);
     await page.evaluate(() => window.dispatchEvent(new Event('online')));
@@ -340,11 +340,11 @@ describe('a walk without signal', () => {
     });
     await press(page, 'Line');
     await type(page, '#line', '! loose tread');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, '1 kept here');
     await press(page, '1 kept here');
     await seesText(page, 'There is no such area in this job here.');
-    await press(page, 'Take away caution: loose tread');
+    await press(page, 'Remove caution: loose tread');
     await gone(page, '1 kept here');
   });
 });

@@ -36,8 +36,8 @@ describe('a first visit', () => {
     await press(page, 'Add area');
     await seesText(page, 'Nothing said of it yet');
     await say(page, 'paint', 'Say what happens to what');
-    await say(page, 'strip the old boards', 'Kept: strip the old boards');
-    await say(page, 'not: repair the chimney', 'Kept: repair the chimney');
+    await say(page, 'strip the old boards', 'Saved: strip the old boards');
+    await say(page, 'not: repair the chimney', 'Saved: repair the chimney');
     await press(page, 'damage');
     await fillAll(page, {
       subject: 'rot in the sill',
@@ -46,10 +46,10 @@ describe('a first visit', () => {
       cause: 'soil against it',
       allowed: '3',
     });
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'More is allowed for than was seen');
     await fillIn(page, '[name="allowed"]', '1');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'nothing is done about the cause');
 
     // Drawn with its gable: a door 30 m high asks again, nothing is lost.
@@ -60,18 +60,18 @@ describe('a first visit', () => {
       ['line-0-2', '2.20 m'],
     ] as const)
       await fillIn(page, `#${id}`, text);
-    await press(page, 'Keep the drawing');
+    await press(page, 'Save the drawing');
     await seesText(page, '“high” is not a length');
     await fillIn(page, '#line-0-1', '3.10 m');
-    await press(page, 'Keep the drawing');
+    await press(page, 'Save the drawing');
     await seesText(page, '23.52 m²');
     await press(page, 'An opening');
     await choose(page, 'kind', 'door');
     await fillAll(page, { name: 'yard door', width: '0.95 m', height: '30 m', sill: '0', along: '2.2 m' });
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'A door 30000 mm high cannot be meant');
     await fillIn(page, '[name="height"]', '2.05 m');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'Yard door: within its section.');
     await seesText(page, '21.57 m²');
 
@@ -79,10 +79,10 @@ describe('a first visit', () => {
     await press(page, 'open Bench');
     await press(page, 'Lapped planks');
     await page.waitForFunction(() => document.querySelector<HTMLInputElement>('#ask-netArea')?.value === '21.57');
-    await press(page, 'Keep in an area');
+    await press(page, 'Save in an area');
     await fillAll(page, { product: 'Larch plank', unitPrice: '31.50', supplier: 'Fathom Timber' });
     await choose(page, 'phase', 'cladding');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'Larch plank');
     await seesText(page, '45 planks');
 
@@ -112,14 +112,14 @@ describe('a first visit', () => {
       await fillIn(page, '#rectangle-length', '4.20 m');
       await press(page, 'Four walls');
       await fillIn(page, '#shape-height', '2.60 m');
-      await press(page, 'Keep the drawing');
+      await press(page, 'Save the drawing');
       await seesText(page, 'all round');
       if (name === 'Workshop') await page.goto(`${on.server.url}${job}/scope/visit`);
     }
     await press(page, 'Furniture or fixture');
     await fillAll(page, { name: 'shelves', along: '0', width: '2.50 m', depth: '0.60 m', front: '2.20 m' });
     await choose(page, 'wall', '3');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'Shelves has its 2200 mm in front.');
     await press(page, 'Move a wall');
     await choose(page, '#move-which', '3');
@@ -148,11 +148,11 @@ describe('a first visit', () => {
     await page.waitForFunction(() => document.querySelector('h1')?.textContent === 'Store');
     await press(page, 'Everything here except …');
     await tick(page, 'except-ceiling');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'paint everything here except ceiling');
     await press(page, 'Workshop');
     await page.waitForFunction(() => document.querySelector('h1')?.textContent === 'Workshop');
-    await say(page, 'board walls 52 m²', 'Kept: board walls');
+    await say(page, 'board walls 52 m²', 'Saved: board walls');
     await press(page, 'Add assumption');
     await fillAll(page, {
       text: 'the floor is dry',
@@ -162,7 +162,7 @@ describe('a first visit', () => {
       fallbackPrice: '840',
     });
     await choose(page, 'phase', 'tear-out');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'tear-out will show it');
 
     // The statement: made, sent, agreed on the link with name and time.
@@ -224,13 +224,13 @@ describe('a first visit', () => {
       'lines.0.verb': 'build',
       'lines.0.subject': 'a hatch with a folding ladder',
     });
-    await press(page, 'Keep as a draft');
+    await press(page, 'Save as a draft');
     await seesText(page, 'The price of one is missing.');
     await fillIn(page, '[name="lines.0.unitPrice"]', '480');
     await tick(page, 'change-work');
     await fillIn(page, '[name="work.halfDays"]', '8');
     await choose(page, 'work.after', 'trim');
-    await press(page, 'Keep as a draft');
+    await press(page, 'Save as a draft');
     await seesText(page, '552.00');
     await seesText(page, 'later');
     await press(page, 'Send for approval: a loft hatch and ladder');
@@ -313,9 +313,9 @@ describe('Bench', () => {
       expect(await page.$eval('.results', (results) => (results as HTMLElement).innerText), title).not.toMatch(
         /NaN|undefined/,
       );
-      await press(page, 'Keep in an area');
-      await press(page, 'Keep');
-      await seesText(page, 'Kept in Drain, yard to workshop');
+      await press(page, 'Save in an area');
+      await press(page, 'Save');
+      await seesText(page, 'Saved in Drain, yard to workshop');
     }
     await page.goto(`${on.server.url}/jobs/${demoId('dairy')}/scope/materials`);
     const kept = await page.$$eval('.lines .what', (lines) =>

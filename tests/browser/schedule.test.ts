@@ -107,7 +107,7 @@ describe('the order of the work', () => {
     await press(page, 'What would it do?');
     await seesText(page, 'Adds: Kitchen · touch-up.');
     expect(await task(`${areaOf('kitchen')}:touch-up`)).toBeUndefined();
-    await press(page, 'Keep it');
+    await press(page, 'Use it');
     await seesText(page, 'paint first, touch up after');
     await expect
       .poll(async () => workSaid(await task(`${areaOf('kitchen')}:touch-up`)), { timeout: 15_000 })
@@ -134,7 +134,7 @@ describe('the order of the work', () => {
     await choose(page, '[name="after"]', 'trim');
     await press(page, 'What would it do?');
     await textFits(page, /No job would end|would end/);
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'first coats before doors and trim');
     await expect
       .poll(async () => (await planOf()).links.filter((link) => link.rule === 200).length, { timeout: 15_000 })

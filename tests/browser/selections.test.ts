@@ -38,18 +38,18 @@ describe('the longest order of a job', () => {
     await page.goto(`${on.server.url}${signal}/selections/requests`);
     await press(page, 'They answered: curved glazing of the lantern');
     await choose(page, 'outcome', 'conditions');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'The conditions are missing.');
     await fillIn(page, '[name="conditions"]', 'clear glass, no mirror');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'On condition: clear glass, no mirror');
     await until((now) => now.day < start.day);
     await press(page, 'It was sent: measured drawing of the lantern’s frame');
     await fillIn(page, '[name="sent"]', 'the sketch and the conditions');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'the sketch and the conditions');
     await press(page, 'It is here: measured drawing of the lantern’s frame');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await seesText(page, 'nothing is waited for');
 
     // Ordered, the simulated desk confirms it by itself, within its range and round its closure.
@@ -105,7 +105,7 @@ describe('what came is not right', () => {
         .toBuffer(),
     );
     await upload(phone, '[aria-label="Picture of Kitchen cabinets"]', picture);
-    await press(phone, 'Keep: wrong');
+    await press(phone, 'Save: wrong');
     await seesText(phone, 'Kitchen cabinets: wrong');
 
     await desk.goto(`${on.server.url}${tannery}/selections/${CABINETS}`);

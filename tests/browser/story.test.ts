@@ -46,25 +46,25 @@ describe('one walk, end to end', () => {
     // A selection that is wrong, with its words.
     await click(phone, '[role=group][aria-label="Wall tiles"] button:nth-child(2)');
     await fillIn(phone, '[aria-label="What was found instead of Wall tiles"]', 'white, not sage');
-    await press(phone, 'Keep: wrong');
+    await press(phone, 'Save: wrong');
 
     // What is still to do, with trade and quantity; first without its words.
     await press(phone, 'Line');
-    await press(phone, 'Keep');
+    await press(phone, 'Save');
     await seesText(phone, 'Type what you see, like');
     await type(phone, '#line', '+ 3 backing blocks over the basin @carpentry');
     await seesText(phone, 'still to do: 3 backing blocks over the basin · carpentry');
-    await press(phone, 'Keep');
+    await press(phone, 'Save');
     await seesText(phone, '3 backing blocks over the basin · carpentry');
 
     // A length that is none, then one as it is read off.
     await press(phone, 'Measure');
     await type(phone, '#measure-what', 'basin to door');
     await type(phone, '#measure-length', 'about this');
-    await press(phone, 'Keep');
+    await press(phone, 'Save');
     await seesText(phone, 'is not a length; write it like');
     await fillIn(phone, '#measure-length', '2\' 6 1/2"');
-    await press(phone, 'Keep');
+    await press(phone, 'Save');
     await seesText(phone, 'basin to door: 2\' 6 1/2"');
 
     // A picture from a file.
@@ -81,7 +81,7 @@ describe('one walk, end to end', () => {
     // Undo takes the last one back, and the note is gone.
     await press(phone, 'Line');
     await type(phone, '#line', 'never mind');
-    await press(phone, 'Keep');
+    await press(phone, 'Save');
     await seesText(phone, 'note: never mind');
     await press(phone, 'Undo');
     await gone(phone, 'never mind');

@@ -122,7 +122,7 @@ describe('a walk where there is no signal', () => {
     await inGroup(page, '2 boxes too low on the east wall', 'worse');
     await press(page, 'Line');
     await type(page, '#line', '+ 3 backing blocks over the bed @carpentry');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await choosePictures(page, await pictures(1));
     await toArea(page, 'Wet room');
     await inGroup(page, 'no cables lie in the slab', 'it holds');
@@ -149,16 +149,16 @@ describe('a walk where there is no signal', () => {
     expect(await page.$eval('[data-phase="wiring-rough"]', (bar) => bar.getAttribute('aria-valuenow'))).toBe('100');
     await press(page, 'Line');
     await type(page, '#line', '! open edge at the hatch');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await toRoute(page);
     await inGroup(page, 'edges and holes guarded', 'well');
-    await press(page, 'Keep how it is left');
+    await press(page, 'Save how it is left');
     await press(page, 'Finish the walk');
     await seesText(page, 'Without a connection it stays here');
 
     await on.again();
     await page.evaluate(() => window.dispatchEvent(new Event('online')));
-    await textFits(page, /further|What this walk found/, true, 30_000);
+    await textFits(page, /moved on|What this walk found/, true, 30_000);
     const [walk] = rows<{ id: string; finished_at: string | null }>(
       'SELECT id, finished_at FROM walk ORDER BY rowid DESC',
     );
@@ -224,7 +224,7 @@ describe('a walk where there is no signal', () => {
     ] as const) {
       await press(page, 'Line');
       await type(page, '#line', words);
-      await press(page, 'Keep');
+      await press(page, 'Save');
     }
     await second.setOfflineMode(false);
     await second.evaluate(() => window.dispatchEvent(new Event('online')));
@@ -315,13 +315,13 @@ describe('the end of a job', () => {
     const walk = await begin(page, linden, 'completion');
     await toArea(page, 'Loft bedroom');
     await inGroup(page, 'door rubs at the head', 'done');
-    await press(page, 'Keep: done');
+    await press(page, 'Save: done');
     await seesText(page, 'closed with a picture or a word');
     await type(page, '[aria-label="How it was put right: door rubs at the head"]', 'planed, hangs free');
-    await press(page, 'Keep: done');
+    await press(page, 'Save: done');
     await press(page, 'Line');
     await type(page, '#line', '+ scratch on the sill @paint');
-    await press(page, 'Keep');
+    await press(page, 'Save');
     await sent(page);
     await page.goto(`${on.server.url}/jobs/${linden}/walks/completion`);
     await seesText(page, 'scratch on the sill');

@@ -261,7 +261,7 @@ describe('Bench', () => {
     const kept = keptCalculation(readOpenJobs(installation), demoId('dairy', 'calculation', '0'));
     const page = html(<CalculatorPage name={kept.calculator} view={view} area={undefined} kept={kept} />);
     expect(page).toMatch(/readOnly="" id="ask-netArea"[^>]*value="23.04"|value="23.04"[^>]*readOnly=""/i);
-    expect(words(page)).toContain('Keep the change');
+    expect(words(page)).toContain('Save the change');
   });
 
   it('draws sticks that are cut alike once, each piece in its proportion', () => {

@@ -115,7 +115,7 @@ describe('one selection', () => {
         chosen('wet', 'Shower valve'),
         'signal',
         ['The supplier says …', 'Another day', 'It came today'],
-        ['Order it', 'Take away'],
+        ['Order it', 'Remove'],
       ],
       [
         chosen('wet', 'Wall tiles'),

@@ -154,7 +154,7 @@ function Lines({ path, ask, value, problem, onChange }: Terms) {
             className="px-1"
             onClick={() => onChange(lines.filter((_, index) => index !== at))}
           >
-            Take away
+            Remove
             <Hidden>
               {' '}
               line {at + 1} of {ask.label}

@@ -353,7 +353,7 @@ function AnswerBlock({
       {calculator.decides && <p className="small-text mt-3 mb-0">{calculator.decides}</p>}
       <div className="actions mt-3 no-print">
         <Button disabled={!output} onClick={() => setKeeping(true)}>
-          {kept ? 'Keep the change' : 'Keep in an area'}
+          {kept ? 'Save the change' : 'Save in an area'}
         </Button>
       </div>
     </Sheet>

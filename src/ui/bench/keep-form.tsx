@@ -33,7 +33,7 @@ export function KeepForm({ calculator, input, fed, areas, area: start, kept, onD
   const shared = { calculator: calculator.name, input, fed: areaId === start ? fed : {} };
   const done = (): void => {
     onDone();
-    say({ text: `Kept in ${area?.name ?? 'the area'}; it follows the drawing from now on.` });
+    say({ text: `Saved in ${area?.name ?? 'the area'}; it follows the drawing from now on.` });
     if (area) router.push(routes.materials(area.job));
   };
   const fields = (
@@ -80,7 +80,7 @@ export function KeepForm({ calculator, input, fed, areas, area: start, kept, onD
     return (
       <CommandForm
         kind={changeCalculation}
-        submit="Keep"
+        submit="Save"
         onDone={done}
         start={() => ({ id: kept.id, version: kept.version, ...shared, ...given })}
       >
@@ -104,7 +104,7 @@ export function KeepForm({ calculator, input, fed, areas, area: start, kept, onD
         <CommandForm
           key={areaId}
           kind={keepCalculation}
-          submit="Keep"
+          submit="Save"
           onDone={done}
           start={() => ({ id: newId(), area: areaId, ...shared, product: '', supplier: '' })}
         >

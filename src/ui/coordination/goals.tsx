@@ -15,7 +15,7 @@ export function Goals({ view }: { view: CoordinationView }) {
       </p>
       <CommandForm
         kind={weighGoals}
-        submit="Keep"
+        submit="Save"
         beside={<FormEffect kind={weighGoals} />}
         start={() => ({
           tripWeight: view.tripWeight,

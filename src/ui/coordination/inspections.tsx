@@ -240,7 +240,7 @@ function Failed({ of, onDone }: { of: InspectionView; onDone: () => void }) {
           again: newId(),
           fixes: fixes.map((fix) => ({ ...fix, text: fix.text.trim() })),
         },
-        { text: 'Kept: what was wrong is in the plan, and the next visit is booked.' },
+        { text: 'Saved: what was wrong is in the plan, and the next visit is booked.' },
       ))
     )
       onDone();
@@ -315,7 +315,7 @@ const INSPECTED = PHASE_KEYS.filter(
 const OfficeForm = ({ of, onDone }: { of: OfficeView | null; onDone: () => void }) => (
   <CommandForm
     kind={setOffice}
-    submit="Keep"
+    submit="Save"
     onDone={onDone}
     start={() => ({
       id: of?.id ?? newId(),

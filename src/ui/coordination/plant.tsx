@@ -74,7 +74,7 @@ export function Plant({ view, office }: { view: CoordinationView; office: boolea
         {open?.what === 'set' && (
           <CommandForm
             kind={setPlant}
-            submit="Keep"
+            submit="Save"
             onDone={close}
             beside={<FormEffect kind={setPlant} />}
             start={() => ({

@@ -131,7 +131,7 @@ function WeatherPanel({
     <SidePanel title="Outlook for half a day" open={typing} onClose={() => setTyping(false)}>
       <CommandForm
         kind={sayOutlook}
-        submit="Keep"
+        submit="Save"
         onDone={() => setTyping(false)}
         start={() => ({ halves: [{ day: view.today, half: 0, rain: 0, wind: 5, low: 8 }] })}
       >

@@ -249,7 +249,7 @@ function OneForm({ open, view: { today, zone }, onDone }: { open: Open; view: Fi
       return (
         <CommandForm
           kind={changeSub}
-          submit="Keep"
+          submit="Save"
           onDone={onDone}
           start={() => {
             const { id, version, name, crews, leadName, email, phone } = open.sub;
@@ -263,7 +263,7 @@ function OneForm({ open, view: { today, zone }, onDone }: { open: Open; view: Fi
       return (
         <CommandForm
           kind={subAway}
-          submit="Keep"
+          submit="Save"
           onDone={onDone}
           start={() => ({ sub: open.sub.id, firstDay: today, lastDay: today })}
         >
@@ -276,7 +276,7 @@ function OneForm({ open, view: { today, zone }, onDone }: { open: Open; view: Fi
       );
     case 'zone':
       return (
-        <CommandForm kind={setZone} submit="Keep" onDone={onDone} start={() => ({ zone })}>
+        <CommandForm kind={setZone} submit="Save" onDone={onDone} start={() => ({ zone })}>
           <SelectField
             name="zone"
             label="Time zone"

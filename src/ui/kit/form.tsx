@@ -105,7 +105,7 @@ export function CommandForm<Kind extends KnownKind>({
         <div className="actions">
           {typeof submit === 'string' ? (
             <Button type="submit" disabled={form.formState.isSubmitting}>
-              {form.formState.isSubmitting ? 'Keeping…' : submit}
+              {form.formState.isSubmitting ? 'Saving…' : submit}
             </Button>
           ) : (
             submit
@@ -193,7 +193,7 @@ function Theirs({
         ))}
       </ul>
       <Button size="sm" variant="outline-secondary" onClick={() => onKeepMine(Number(theirs.version))}>
-        Keep mine all the same
+        Save mine all the same
       </Button>
     </>
   );

@@ -108,7 +108,7 @@ export function MoveWall({ view, shape, onDone }: { view: LayoutView; shape: Roo
       heading="Move a wall"
       beside={
         <LinkButton className="push" onClick={onDone}>
-          Leave it
+          Cancel
         </LinkButton>
       }
     >

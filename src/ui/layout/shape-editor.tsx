@@ -160,11 +160,11 @@ function EditorActions({ busy, shape, onDone }: { busy: boolean; shape: Shape | 
   return (
     <div className="actions mt-3">
       <Button type="submit" disabled={busy}>
-        Keep the drawing
+        Save the drawing
       </Button>
       {shape && (
         <Button variant="link" onClick={onDone}>
-          Leave it as it was
+          Cancel
         </Button>
       )}
     </div>

@@ -79,7 +79,7 @@ export function ShapeLines({ typed, setTyped, wrong }: Terms) {
             disabled={typed.lines.length <= (typed.kind === 'room' ? 3 : 1)}
             onClick={() => setTyped({ ...typed, lines: typed.lines.filter((_, index) => index !== at) })}
           >
-            Take away
+            Remove
             <Hidden>
               {' '}
               {plural} {at + 1}

@@ -29,7 +29,7 @@ export function OpeningForm({ area, shape, system, opening, onDone }: Terms & { 
     return (
       <CommandForm
         kind={changeOpening}
-        submit="Keep"
+        submit="Save"
         onDone={onDone}
         start={() => ({ ...opening, id: opening.id, version: opening.version })}
       >
@@ -39,7 +39,7 @@ export function OpeningForm({ area, shape, system, opening, onDone }: Terms & { 
   return (
     <CommandForm
       kind={addOpening}
-      submit="Keep"
+      submit="Save"
       onDone={onDone}
       start={() => ({
         id: newId(),
@@ -156,7 +156,7 @@ export function FixtureForm({ area, shape, system, thing, onDone }: Terms & { th
     return (
       <CommandForm
         kind={changeFixture}
-        submit="Keep"
+        submit="Save"
         onDone={onDone}
         start={() => ({ ...thing, id: thing.id, version: thing.version })}
       >
@@ -166,7 +166,7 @@ export function FixtureForm({ area, shape, system, thing, onDone }: Terms & { th
   return (
     <CommandForm
       kind={addFixture}
-      submit="Keep"
+      submit="Save"
       onDone={onDone}
       start={() => ({ id: newId(), area, wall: 0, kind: 'cabinet' as const, name: '', along: zero, front: zero })}
     >

@@ -82,7 +82,7 @@ export function News({ view }: { view: NewsView }) {
           {editing && (
             <CommandForm
               kind={editUpdate}
-              submit="Keep"
+              submit="Save"
               onDone={() => setEditing(undefined)}
               start={() => ({ id: editing.id, version: editing.version, title: editing.title, body: editing.body })}
             >
@@ -141,7 +141,7 @@ function Draft({ draft, onEdit, onSend }: { draft: UpdateView; onEdit: () => voi
             )
           }
         >
-          Drop
+          Remove
         </Button>
       </div>
     </article>

@@ -113,7 +113,7 @@ function WaitingLine({ one }: { one: Waiting }) {
             </Button>
             {one.refused.field === 'observation.area' && <OtherArea one={one} />}
             <Button size="sm" variant="link" onClick={() => void forget(one.order)}>
-              Take away<Hidden> {wordsOf(one)}</Hidden>
+              Remove<Hidden> {wordsOf(one)}</Hidden>
             </Button>
           </div>
         </>

@@ -100,7 +100,7 @@ export function AnnotationEditor({
         <Annotations marks={preview ? [...marks, preview] : marks} />
       </div>
       <div className="actions">
-        <Button onClick={() => onKeep(marks)}>Keep marks</Button>
+        <Button onClick={() => onKeep(marks)}>Save marks</Button>
         <button
           type="button"
           className="btn btn-link"
@@ -110,7 +110,7 @@ export function AnnotationEditor({
           Take the last one back
         </button>
         <button type="button" className="btn btn-link" onClick={onClose}>
-          Leave
+          Cancel
         </button>
       </div>
     </div>

@@ -118,7 +118,7 @@ export function Progress({ view }: { view: ProgressView }) {
           <p className="soft small-text">From then on every piece of work is measured against where it stands today.</p>
           <CommandForm
             kind={keepBaseline}
-            submit="Keep"
+            submit="Save"
             onDone={() => setKeeping(false)}
             start={() => ({ id: newId(), job: view.job.id, name: '' })}
           >

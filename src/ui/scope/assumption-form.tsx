@@ -41,7 +41,7 @@ export function AssumptionForm({ job, area, phases, assumption, onDone }: Terms)
     return (
       <CommandForm
         kind={changeAssumption}
-        submit="Keep"
+        submit="Save"
         onDone={onDone}
         start={() => ({ id, version, phase, text, why, fallback, fallbackTrade, fallbackHalfDays, fallbackPrice })}
       >
@@ -52,7 +52,7 @@ export function AssumptionForm({ job, area, phases, assumption, onDone }: Terms)
   return (
     <CommandForm
       kind={addAssumption}
-      submit="Keep"
+      submit="Save"
       onDone={onDone}
       start={() => ({
         id: newId(),

@@ -60,7 +60,7 @@ export function Assumptions({ view }: { view: AssumptionsView }) {
                       Change<Hidden>: {assumption.text}</Hidden>
                     </LinkButton>
                     <LinkButton onClick={() => remove('assumption', assumption.id, `“${assumption.text}”`)}>
-                      Take away<Hidden>: {assumption.text}</Hidden>
+                      Remove<Hidden>: {assumption.text}</Hidden>
                     </LinkButton>
                   </>
                 )

@@ -265,7 +265,7 @@ function NewChange({ view, onDone }: { view: ChangesView; onDone: () => void }) 
       <CommandForm
         key={area}
         kind={addChange}
-        submit="Keep as a draft"
+        submit="Save as a draft"
         onDone={onDone}
         start={() => ({
           id: newId(),
@@ -292,7 +292,7 @@ function EditChange({ view, change, onDone }: { view: ChangesView; change: Chang
   return (
     <CommandForm
       kind={editChange}
-      submit="Keep"
+      submit="Save"
       onDone={onDone}
       start={() => ({ id, version, kind, title, why, lines, markup, taxRate, drops, omits, ...(work ? { work } : {}) })}
     >

@@ -39,7 +39,7 @@ export function EverythingExcept({ job, area, onDone }: { job: string; area: Sco
       await give(
         addManyScope,
         { job, lines },
-        { text: `Kept: ${word} everything except ${left.length} ${left.length === 1 ? 'thing' : 'things'}.` },
+        { text: `Saved: ${word} everything except ${left.length} ${left.length === 1 ? 'thing' : 'things'}.` },
       )
     )
       onDone();
@@ -90,7 +90,7 @@ export function EverythingExcept({ job, area, onDone }: { job: string; area: Sco
       </p>
       <div className="actions">
         <Button type="submit" disabled={busy || word === ''}>
-          Keep
+          Save
         </Button>
       </div>
     </Form>

@@ -90,7 +90,7 @@ function ChangeFinding({
   return (
     <CommandForm
       kind={changeFinding}
-      submit="Keep"
+      submit="Save"
       onDone={onDone}
       start={() => ({ id, version, kind, subject, unit, need, place, cause, remedy, options, ...numbers })}
     >
@@ -116,7 +116,7 @@ function NewFinding({
   return (
     <CommandForm
       kind={addFinding}
-      submit="Keep"
+      submit="Save"
       onDone={onDone}
       start={() => ({
         id: newId(),

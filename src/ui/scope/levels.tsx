@@ -79,7 +79,7 @@ export function Levels({ view }: { view: LevelsView }) {
                         Change<Hidden> {mark.name}</Hidden>
                       </LinkButton>
                       <LinkButton onClick={() => remove('level', mark.id, mark.name)}>
-                        Take away<Hidden> {mark.name}</Hidden>
+                        Remove<Hidden> {mark.name}</Hidden>
                       </LinkButton>
                     </span>
                   }
@@ -94,7 +94,7 @@ export function Levels({ view }: { view: LevelsView }) {
           {open === 'new' && (
             <CommandForm
               kind={addLevelMark}
-              submit="Keep"
+              submit="Save"
               onDone={close}
               start={() => ({ id: newId(), job: view.job.id, name: '', kind: 'floor' as const })}
             >
@@ -104,7 +104,7 @@ export function Levels({ view }: { view: LevelsView }) {
           {open && open !== 'new' && (
             <CommandForm
               kind={changeLevelMark}
-              submit="Keep"
+              submit="Save"
               onDone={close}
               start={() => ({
                 id: open.id,

@@ -153,7 +153,7 @@ function ComputedLines({
               <LinkButton
                 onClick={() => remove('calculation', calculation.id, `“${calculation.product || calculation.title}”`)}
               >
-                Take away
+                Remove
                 <Hidden>
                   {' '}
                   {calculation.product || calculation.title} in {calculation.area}

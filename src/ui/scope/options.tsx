@@ -106,7 +106,7 @@ export function Options({ view }: { view: OptionsView }) {
                   mark={<StateIcon kind="done" silent />}
                   beside={
                     <LinkButton className="no-print" onClick={() => remove('decision', decision.id, 'The entry')}>
-                      Take away<Hidden> {decision.subject}</Hidden>
+                      Remove<Hidden> {decision.subject}</Hidden>
                     </LinkButton>
                   }
                 >
@@ -165,7 +165,7 @@ function OptionsPanel({ open, close, view }: { open: Open | undefined; close: ()
       {open?.form === 'change' && (
         <CommandForm
           kind={changeOptions}
-          submit="Keep"
+          submit="Save"
           onDone={close}
           start={() => ({
             id: open.set.id,

@@ -142,7 +142,7 @@ function ScopePanel({
       {open && open !== 'new' && open !== 'csv' && (
         <CommandForm
           kind={changeScope}
-          submit="Keep"
+          submit="Save"
           onDone={close}
           beside={
             <Button

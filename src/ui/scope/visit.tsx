@@ -298,7 +298,7 @@ function LineEntry({ job, area }: { job: string; area: ScopeArea }) {
       await give(
         addScope,
         { id: newId(), job, area: area.id, ...read.value },
-        { text: `Kept: ${read.value.verb} ${read.value.subject}.` },
+        { text: `Saved: ${read.value.verb} ${read.value.subject}.` },
       )
     ) {
       setText('');
@@ -323,7 +323,7 @@ function LineEntry({ job, area }: { job: string; area: ScopeArea }) {
             onChange={(event) => setText(event.target.value)}
           />
           <Button type="submit" disabled={busy}>
-            Keep
+            Save
           </Button>
         </div>
       </Form.Group>
@@ -371,7 +371,7 @@ function AreaLines({ view, area }: { view: ScopePageView; area: ScopeArea }) {
           }
           beside={
             <LinkButton className="no-print" onClick={() => remove('scope', line.id, `“${line.verb} ${line.subject}”`)}>
-              Take away<Hidden> {line.subject}</Hidden>
+              Remove<Hidden> {line.subject}</Hidden>
             </LinkButton>
           }
         >
@@ -421,7 +421,7 @@ function Findings({
             mark={<StateIcon kind={finding.gap ? 'waiting' : 'done'} silent />}
             beside={
               <LinkButton className="no-print" onClick={() => remove('finding', finding.id, `“${finding.subject}”`)}>
-                Take away<Hidden> {finding.subject}</Hidden>
+                Remove<Hidden> {finding.subject}</Hidden>
               </LinkButton>
             }
           >

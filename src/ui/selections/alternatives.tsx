@@ -129,7 +129,7 @@ function AlternativesTable({
         {open === 'change' && (
           <CommandForm
             kind={keepAlternatives}
-            submit="Keep"
+            submit="Save"
             onDone={() => setOpen(undefined)}
             start={() => ({
               id: item.id,

@@ -83,7 +83,7 @@ export function Deliveries({ view, left }: { view: DeliveriesView; left: string 
           {open?.form === 'new' && (
             <CommandForm
               kind={addDelivery}
-              submit="Keep"
+              submit="Save"
               onDone={close}
               start={() => ({
                 id: newId(),
@@ -179,7 +179,7 @@ function Delivery({
                 )
               }
             >
-              Drop
+              Remove
             </LinkButton>
           </span>
         )}
@@ -372,7 +372,7 @@ function ChangeDelivery({
   return (
     <CommandForm
       kind={changeDelivery}
-      submit="Keep"
+      submit="Save"
       onDone={onDone}
       start={() => ({
         id,
@@ -457,7 +457,7 @@ function SpareForm({ view, left, onDone }: { view: DeliveriesView; left: string 
   return (
     <CommandForm
       kind={addSpare}
-      submit="Keep"
+      submit="Save"
       onDone={onDone}
       start={() => ({
         id: newId(),

@@ -27,7 +27,7 @@ export function RequestForm({
     return (
       <CommandForm
         kind={addRequest}
-        submit="Keep"
+        submit="Save"
         onDone={onDone}
         start={() => ({
           id: newId(),
@@ -51,7 +51,7 @@ export function RequestForm({
   return (
     <CommandForm
       kind={changeRequest}
-      submit="Keep"
+      submit="Save"
       onDone={onDone}
       start={() => ({
         id,
@@ -180,7 +180,7 @@ export function SendRequest({ request, today, onDone }: About & { today: Day }) 
   return (
     <CommandForm
       kind={sendRequest}
-      submit="Keep"
+      submit="Save"
       onDone={onDone}
       start={() => ({ id: request.id, version: request.version, sentOn: today, sent: '' })}
     >
@@ -226,7 +226,7 @@ export function AnswerRequest({ request, today, onDone }: About & { today: Day }
   return (
     <CommandForm
       kind={answerRequest}
-      submit="Keep"
+      submit="Save"
       onDone={onDone}
       start={() => ({
         id: request.id,

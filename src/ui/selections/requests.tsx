@@ -84,7 +84,7 @@ export function Requests({ view }: { view: RequestsView }) {
           {open?.form === 'expect' && (
             <CommandForm
               kind={expectRequest}
-              submit="Keep"
+              submit="Save"
               onDone={close}
               start={() => ({ id: open.request.id, version: open.request.version, expectedOn: open.request.expected })}
             >
@@ -215,7 +215,7 @@ function Besides({ request, today, may }: { request: RequestView; today: Day; ma
         Change<Hidden> {request.subject}</Hidden>
       </LinkButton>
       <LinkButton onClick={() => take('request', id, request.subject)}>
-        Take away<Hidden> {request.subject}</Hidden>
+        Remove<Hidden> {request.subject}</Hidden>
       </LinkButton>
     </div>
   );

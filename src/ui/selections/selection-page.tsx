@@ -59,7 +59,7 @@ export function SelectionPage({ view }: { view: SelectionPageView }) {
             </Button>
             {!isComing(item.state) && (
               <Button variant="link" onClick={() => take('selection', item.id, item.category)}>
-                Take away
+                Remove
               </Button>
             )}
           </span>
@@ -81,7 +81,7 @@ export function SelectionPage({ view }: { view: SelectionPageView }) {
         </div>
         <SidePanel title={open ? TITLES[open] : ''} open={open !== undefined} onClose={close}>
           {open === 'change' && (
-            <CommandForm kind={changeSelection} submit="Keep" onDone={close} start={() => factsOf(item)}>
+            <CommandForm kind={changeSelection} submit="Save" onDone={close} start={() => factsOf(item)}>
               <div className="form-pair">
                 <TextField name="category" label="What it is" />
                 <SelectField

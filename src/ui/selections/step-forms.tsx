@@ -86,7 +86,7 @@ export function ExpectForm({ view, onDone }: Terms) {
   return (
     <CommandForm
       kind={expectSelection}
-      submit="Keep"
+      submit="Save"
       onDone={onDone}
       start={() => ({ id: item.id, version: item.version, expectedOn: item.expectedOn ?? today, note: '' })}
     >
@@ -101,7 +101,7 @@ export function StepForm({ view, onDone }: Terms) {
   return (
     <CommandForm
       kind={stepSelection}
-      submit="Keep"
+      submit="Save"
       onDone={onDone}
       start={() => ({ id: item.id, version: item.version, to: item.state, day: today, note: '', place: item.keptAt })}
     >
@@ -123,7 +123,7 @@ export function CheckForm({ view, onDone }: Terms) {
   return (
     <CommandForm
       kind={checkSelection}
-      submit="Keep"
+      submit="Save"
       onDone={onDone}
       start={() => ({ id: item.id, version: item.version, verdict: 'right' as const, text: '' })}
     >

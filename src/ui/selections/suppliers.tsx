@@ -80,7 +80,7 @@ export function Suppliers({ view }: { view: SuppliersView }) {
         {open?.form === 'change' && (
           <CommandForm
             kind={changeSupplier}
-            submit="Keep"
+            submit="Save"
             onDone={close}
             start={() => ({
               id: open.supplier.id,
@@ -98,7 +98,7 @@ export function Suppliers({ view }: { view: SuppliersView }) {
         {open?.form === 'close' && (
           <CommandForm
             kind={closeSupplier}
-            submit="Keep"
+            submit="Save"
             onDone={close}
             start={() => ({ supplier: open.supplier.id, firstDay: view.today, lastDay: view.today, why: '' })}
           >

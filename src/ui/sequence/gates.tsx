@@ -42,7 +42,7 @@ export function Gates({ view }: { view: SequenceView }) {
                 disabled={busy}
                 onClick={() => void give(dropGate, { id: gate.id }, { text: `${gate.label} is dropped.` })}
               >
-                Drop<Hidden> {gate.label}</Hidden>
+                Remove<Hidden> {gate.label}</Hidden>
               </LinkButton>
             }
           >

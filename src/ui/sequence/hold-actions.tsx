@@ -33,7 +33,7 @@ export function HoldActions({ hold, job }: { hold: HoldView; job: string }) {
         submit="Set"
         beside={
           <Button size="sm" variant="link" onClick={() => setMoving(false)}>
-            Leave
+            Cancel
           </Button>
         }
         onDone={() => {

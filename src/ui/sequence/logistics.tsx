@@ -106,7 +106,7 @@ export function Logistics({ view }: { view: SequenceView }) {
           open && (
             <CommandForm
               kind={settleLogistic}
-              submit="Keep"
+              submit="Save"
               onDone={close}
               start={() => ({
                 id: open.id,

@@ -125,7 +125,7 @@ function Choose({ view, method, onDone }: { view: SequenceView; method: MethodVi
               )
             }
           >
-            Keep it
+            Use it
           </Button>
         ) : (
           <Button size="sm" variant="outline-secondary" disabled={asking} onClick={() => void look()}>
@@ -133,7 +133,7 @@ function Choose({ view, method, onDone }: { view: SequenceView; method: MethodVi
           </Button>
         )}
         <Button size="sm" variant="link" onClick={onDone}>
-          Leave it
+          Cancel
         </Button>
       </div>
     </fieldset>

@@ -158,7 +158,7 @@ function OneForm({ view, open, onDone }: { view: SequenceView; open: Open; onDon
     return (
       <CommandForm
         kind={rewriteRule}
-        submit="Keep"
+        submit="Save"
         onDone={onDone}
         start={() => ({ id, version, before, after, within, kind, lag, lagUnit, strength, reason })}
         beside={
@@ -172,7 +172,7 @@ function OneForm({ view, open, onDone }: { view: SequenceView; open: Open; onDon
                 )
               }
             >
-              Drop the rule
+              Remove the rule
             </Button>
           </>
         }
@@ -184,7 +184,7 @@ function OneForm({ view, open, onDone }: { view: SequenceView; open: Open; onDon
   return (
     <CommandForm
       kind={writeRule}
-      submit="Keep"
+      submit="Save"
       onDone={onDone}
       beside={<FormEffect kind={writeRule} />}
       start={() => ({

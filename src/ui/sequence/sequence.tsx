@@ -237,7 +237,7 @@ function Own({ view }: { view: SequenceView }) {
                   )
                 }
               >
-                Drop
+                Remove
               </LinkButton>
             }
           >

@@ -17,7 +17,7 @@ export function StepSlip({ step, onDone }: { step: StepView; onDone: () => void 
       <h3>How long</h3>
       <CommandForm
         kind={timeStep}
-        submit="Keep"
+        submit="Save"
         onDone={onDone}
         beside={<FormEffect kind={timeStep} />}
         start={() => ({ area, phase, basis: time.basis, halfDays: time.halfDays, crews: time.crews })}
@@ -45,7 +45,7 @@ export function StepSlip({ step, onDone }: { step: StepView; onDone: () => void 
       <h3 className="mt-4">Who does it</h3>
       <CommandForm
         kind={giveToOthers}
-        submit="Keep"
+        submit="Save"
         onDone={onDone}
         start={() => ({ area, phase, who: time.others ?? '', ...(time.othersOn ? { expectedOn: time.othersOn } : {}) })}
       >

@@ -38,8 +38,8 @@ export function AreaForms({ view }: { view: RoomView }) {
       <SidePanel title={`What is done in ${area.name}`} open={open === 'area'} onClose={close}>
         <CommandForm
           kind={changeArea}
-          submit="Keep"
-          onDone={kept('Kept; the plan follows.')}
+          submit="Save"
+          onDone={kept('Saved; the plan follows.')}
           start={() => ({
             id: area.id,
             version: area.version,
@@ -101,8 +101,8 @@ export function AreaForms({ view }: { view: RoomView }) {
       <SidePanel title={`A step in ${area.name}`} open={open === 'step'} onClose={close}>
         <CommandForm
           kind={changeStep}
-          submit="Keep"
-          onDone={kept('Kept; the plan follows.')}
+          submit="Save"
+          onDone={kept('Saved; the plan follows.')}
           start={() => {
             const step = view.steps.find((entry) => entry.fraction < 1) ?? view.steps[0];
             return { area: area.id, phase: step?.phase, trade: step?.trade, halfDays: step?.halfDays };

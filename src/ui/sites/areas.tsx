@@ -77,8 +77,8 @@ export function Areas({ view }: { view: AreasView }) {
           <div className="mt-3">
             <CommandForm
               kind={changeJob}
-              submit="Keep the job"
-              onDone={() => say({ text: 'Kept; the plan follows.' })}
+              submit="Save the job"
+              onDone={() => say({ text: 'Saved; the plan follows.' })}
               key={details.version}
               start={() => ({
                 id: job.id,

@@ -81,7 +81,7 @@ function DraftTable({
           <th>What is to be done</th>
           <th style={{ width: '11%' }}>Size</th>
           <th style={{ width: '7%' }}>
-            <Hidden>Take away</Hidden>
+            <Hidden>Remove</Hidden>
           </th>
         </tr>
       </thead>
@@ -163,7 +163,7 @@ function DraftTable({
             </td>
             <td>
               <Button size="sm" variant="link" onClick={() => onChange(areas.filter((_, index) => index !== at))}>
-                Drop<Hidden> {area.name}</Hidden>
+                Remove<Hidden> {area.name}</Hidden>
               </Button>
             </td>
           </tr>

@@ -179,7 +179,7 @@ function AssumptionCheck({ one, walking }: { one: WalkArea['assumptions'][number
           focus
           label={`What was found instead of: ${one.text}`}
           placeholder="What was found?"
-          submit="Keep"
+          submit="Save"
           most={300}
           onKeep={(found) => {
             walking.settle(one.id, 'wrong', found);
@@ -339,7 +339,7 @@ function SelectionCheck({
             aria-label={`Picture of ${item.category}`}
             onChange={(event) => setPicture((event.target as HTMLInputElement).files?.[0])}
           />
-          <Button type="submit">Keep: {asking}</Button>
+          <Button type="submit">Save: {asking}</Button>
         </Form>
       )}
     </div>

@@ -84,7 +84,7 @@ function CheckLine({ line, area, walking }: { line: WalkArea['checks'][number]; 
           focus
           label={`What is missing: ${line.text}`}
           placeholder="What is missing?"
-          submit="Keep: open"
+          submit="Save: open"
           most={600}
           onKeep={(words) => put('open', words)}
         />

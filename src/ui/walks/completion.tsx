@@ -144,7 +144,7 @@ function HandedOver({
             mark={<span className="soft small-text">{thing.kind}</span>}
             beside={
               <LinkButton className="no-print" onClick={() => remove('left-with-client', thing.id, thing.text)}>
-                Take away<Hidden> {thing.text}</Hidden>
+                Remove<Hidden> {thing.text}</Hidden>
               </LinkButton>
             }
           >
@@ -283,7 +283,7 @@ function CompletionPanel({
       {open?.form === 'leave' && (
         <CommandForm
           kind={handOver}
-          submit="Keep"
+          submit="Save"
           onDone={close}
           start={() => ({ id: newId(), job: view.job.id, kind: 'code' as const, text: '' })}
         >

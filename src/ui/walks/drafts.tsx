@@ -261,7 +261,7 @@ function Row({ one: { draft, fresh }, reading, walking, onAccept, onDrop, onMove
             </button>
           )}
           <button type="button" onClick={onDrop}>
-            Drop<Hidden>: {understood(now, areas)}</Hidden>
+            Remove<Hidden>: {understood(now, areas)}</Hidden>
           </button>
         </div>
       )}

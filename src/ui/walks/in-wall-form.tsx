@@ -118,9 +118,9 @@ export function InWallForm({
         />
       </Form.Group>
       <div className="actions">
-        <Button type="submit">Keep</Button>
+        <Button type="submit">Save</Button>
         <button type="button" className="btn btn-link" onClick={onDone}>
-          Leave
+          Cancel
         </button>
       </div>
     </Form>

@@ -30,7 +30,7 @@ export function LeaveForm({ walking }: { walking: Walking }) {
     return (
       <section>
         <h2>How the site is left</h2>
-        <p className="mt-2 mb-0 good">Kept.</p>
+        <p className="mt-2 mb-0 good">Saved.</p>
       </section>
     );
   return (
@@ -95,7 +95,7 @@ export function LeaveForm({ walking }: { walking: Walking }) {
         </p>
       )}
       <Button className="mt-2" onClick={keep}>
-        Keep how it is left
+        Save how it is left
       </Button>
     </section>
   );

@@ -122,9 +122,9 @@ export function LineForm({
         ))}
       </div>
       <div className="actions">
-        <Button type="submit">Keep</Button>
+        <Button type="submit">Save</Button>
         <button type="button" className="btn btn-link" onClick={onDone}>
-          Leave
+          Cancel
         </button>
         <button type="button" className="btn btn-link push" onClick={onTell}>
           Dictate

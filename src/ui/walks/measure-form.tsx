@@ -110,9 +110,9 @@ export function MeasureForm({
         difference={difference}
       />
       <div className="actions">
-        <Button type="submit">Keep</Button>
+        <Button type="submit">Save</Button>
         <button type="button" className="btn btn-link" onClick={onDone}>
-          Leave
+          Cancel
         </button>
       </div>
     </Form>

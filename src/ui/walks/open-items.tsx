@@ -108,9 +108,9 @@ function OpenLine({ item, area, walking, proof }: { item: Item; area: WalkArea; 
             </Form.Text>
           )}
           <div className="actions">
-            <Button type="submit">Keep: done</Button>
+            <Button type="submit">Save: done</Button>
             <button type="button" className="btn btn-link" onClick={() => setAsking(false)}>
-              Leave
+              Cancel
             </button>
           </div>
         </Form>

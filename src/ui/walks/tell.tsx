@@ -101,7 +101,7 @@ export function Tell({ here, walking, onDone }: { here: string; walking: Walking
           </Button>
         )}
         <button type="button" className="btn btn-link" onClick={onDone}>
-          Leave
+          Cancel
         </button>
       </div>
       {listening && (
