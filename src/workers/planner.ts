@@ -7,9 +7,9 @@ import { thin } from '@/server/plan/thin';
 import { readNarrations } from '@/server/walks/read-narrations';
 
 /**
- * The planner's thread: at every knock it computes the jobs that are marked, so that no request waits for a plan, and
- * reads the narrations that came; then, if it was asked, it looks longer for a better plan, and marks that come meanwhile
- * end that. Once a day it thins what old plans have left.
+ * The planner's thread: at every knock it computes the jobs that are marked, so that no request waits for a plan; then,
+ * if it was asked, it looks longer for a better one, and marks that come meanwhile end that. Once a day it thins what old
+ * plans have left. Last it reads the narrations that came.
  */
 const { file, migrations, setTo } = workerData as { file: string; migrations: string; setTo: Date | undefined };
 const db = openDatabase(file, migrations);
@@ -32,9 +32,9 @@ markOldForm(db);
 parentPort?.on('message', () => {
   try {
     tell(renewOnce({ db, clock }));
-    readNarrations({ db, clock });
     tell(searchOnce({ db, clock }));
     thinDaily();
+    readNarrations({ db, clock });
   } catch (error) {
     parentPort?.postMessage({ error: error instanceof Error ? (error.stack ?? error.message) : String(error) });
   }

@@ -43,6 +43,7 @@ describe('over HTTP', () => {
     };
     const here = new AbortController();
     expect([await asked(AbortSignal.abort()), await asked(here.signal)]).toEqual([499, 409]);
+    vi.unstubAllEnvs();
   });
 
   it('tells a problem as problem JSON with its own status', async () => {

@@ -37,7 +37,7 @@ type Because =
       why: string;
     }
   /** Something outside of the work; `held` where nobody has confirmed it. */
-  | { kind: 'not-before'; wait: Wait; pinned?: true; held?: true; selection?: string; request?: string }
+  | { kind: 'not-before'; wait: Wait; held?: true; selection?: string; request?: string }
   /** Its crew or plant is at other work that day, or some of it is missing. */
   | { kind: 'crew'; crew: string; day: Day; task?: TaskId; work?: WorkName }
   /** Other work has the room until then. */
@@ -185,9 +185,8 @@ const halfDayOf = (origin: Day, slot: Slot): HalfDay => ({
   afternoon: isAfternoon(slot),
 });
 
-function waitReason({ wait, kind, open, selection, request }: NotBefore): Because {
+function waitReason({ wait, open, selection, request }: NotBefore): Because {
   const reason: Because = { kind: 'not-before', wait };
-  if (kind === 'pin') reason.pinned = true;
   if (open) reason.held = true;
   if (selection) reason.selection = selection;
   if (request) reason.request = request;

@@ -17,9 +17,12 @@ export function sayReason(reason: Reason, today: Day): Phrase {
   return phrase([sayBecause(reason, today), reason.hours && HOURS[reason.hours]].filter(Boolean).join(' '));
 }
 
-/** Everything else that would have to give as well, a sentence each. */
-export const sayAlso = (reason: Reason, today: Day): Phrase[] =>
-  (reason.also ?? []).map((other) => phrase(sayBecause(other, today)));
+/** Everything else that would have to give as well, a sentence each; what sounds alike is said once. */
+export function sayAlso(reason: Reason, today: Day): Phrase[] {
+  const sentences = new Set((reason.also ?? []).map((other) => sayBecause(other, today)));
+  sentences.delete(sayBecause(reason, today));
+  return [...sentences].map(phrase);
+}
 
 const HOURS = {
   loud: 'Loud work keeps to the hours told to the neighbours.',
@@ -44,7 +47,7 @@ function sayBecause(reason: Reason, today: Day): string {
       return sentence(`${HOW[reason.how](sayWork(reason.work), reason.at, on)}${then}: ${reason.why}`);
     }
     case 'not-before':
-      return sentence(`${reason.pinned ? 'Fixed to this day: ' : ''}${sayWait(reason.wait, today)}`);
+      return sentence(`${reason.wait.kind === 'pin' ? 'Fixed to this day: ' : ''}${sayWait(reason.wait, today)}`);
     case 'crew':
       return sentence(
         `${crewWords(reason.crew)} ${reason.work ? `is at ${sayWork(reason.work)}` : 'is not available'} on ${on(reason.day)}`,

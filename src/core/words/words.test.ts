@@ -124,7 +124,7 @@ const REASONS: OfEach<Reason> = {
   'not-before': [
     { kind: 'not-before', wait: WAITS.delivery[0] as Wait, selection: 's' },
     { kind: 'not-before', wait: WAITS.hold[0] as Wait, held: true },
-    { kind: 'not-before', wait: { kind: 'pin', why: 'the client wants to see it begin' }, pinned: true },
+    { kind: 'not-before', wait: { kind: 'pin', why: 'the client wants to see it begin' } },
   ],
   crew: [
     { kind: 'crew', crew: 'Gull Wiring', day: '2027-03-10', task: 'k:structure', work: beam },
@@ -266,6 +266,12 @@ describe('words', () => {
     for (const sentence of sentences) expect(sentence).toMatch(/^\p{Lu}[^\n]*[^.]\.$/u);
     for (const clause of [...all<Wait>(WAITS).map((wait) => sayWait(wait, TODAY)), ...all<WorkName>(WORK).map(sayWork)])
       expect(clause).toMatch(/^\S.*[^.\s]$/u);
+  });
+
+  it('say once what sounds alike', () => {
+    const away = { kind: 'away', crew: 'Gull Wiring', from: '2027-03-10', until: '2027-03-12' } as const;
+    const wet = { kind: 'weather', weather: rain } as const;
+    expect(sayAlso({ ...away, also: [{ ...away }, wet, { ...wet }] }, TODAY)).toEqual([sayReason(wet, TODAY)]);
   });
 
   it('count as people do', () => {

@@ -152,7 +152,9 @@ function clientShared(job: JobReading, link: OpenLink): ClientShared {
           .map((work) => ({
             when: `${formatDay(work.day, now)}${work.afternoon ? ', afternoon' : ''}`,
             text: capital(
-              `${work.phase ? phaseFacts(work.phase).plain : sayWorkHere(work.work)}${work.area ? ` — ${names.get(work.area) ?? ''}` : ''}`,
+              [work.phase ? phaseFacts(work.phase).plain : sayWorkHere(work.work), work.area && names.get(work.area)]
+                .filter(Boolean)
+                .join(' — '),
             ),
           }))
       : [],

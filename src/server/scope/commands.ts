@@ -76,7 +76,7 @@ function askFor(
   { subject, place, leadDays = USUAL_APPROVAL_DAYS }: FindingFields,
 ): void {
   const request = uuid();
-  writeRequest(context, {
+  writeRequest(context.db, {
     id: request,
     job,
     kind: 'approval',

@@ -5,6 +5,7 @@ import { formatDay, type Day } from '@/core/units/day';
 import { sentence } from '@/core/words/letters';
 import { today } from '../zone';
 import { insert, queryOne, orNull, execute, update, type NewRow } from '../database/query';
+import type { Connection } from '../database/open';
 import {
   handlers,
   requireRow,
@@ -128,13 +129,12 @@ function settle(
   context.replan(row.job, `${row.subject}: ${outcome === 'refused' ? 'refused' : 'answered'} by ${PARTIES[row.party]}`);
 }
 
-export const writeRequest = ({ db }: CommandContext, request: NewRow<'request'>): void =>
-  insert(db, 'request', request);
+export const writeRequest = (db: Connection, request: NewRow<'request'>): void => insert(db, 'request', request);
 
 export const requestHandlers = handlers({
   'request.add': (context, { id, job, ...fields }) => {
     requireRow(context, 'job', job, 'job');
-    keep(context, id, job, fields, (row) => writeRequest(context, { id, job, ...row }));
+    keep(context, id, job, fields, (row) => writeRequest(context.db, { id, job, ...row }));
     addHistory(context, { job, request: id }, 'written down');
     context.replan(job, `${fields.subject} is asked for`);
   },
