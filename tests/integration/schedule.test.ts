@@ -5,8 +5,10 @@ import ICAL from 'ical.js';
 import { describe, expect, it } from 'vitest';
 import type { PreviewView } from '@/contract/views/plan';
 import { checkPlan } from '@/core/schedule/check';
+import { causesIn } from '@/core/schedule/cause';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { dayOfSlot, formatSlot, slotOf } from '@/core/units/slot';
+import { sayCause } from '@/core/words/cause';
 import { queryOne } from '@/server/database/query';
 import { coordinationView } from '@/server/views/coordination';
 import { preview } from '@/server/dispatch/preview';
@@ -398,17 +400,19 @@ describe('inspections', () => {
       find(before, signal('study', 'insulation')).start,
     );
     expect(
-      queryOne<{ cause: string; halves: number }>(
-        installation.db,
-        'SELECT cause, halves FROM plan_move WHERE task = @task ORDER BY id DESC',
-        { task: signal('study', 'insulation') },
-      ),
-    ).toMatchObject({ cause: 'Study: rough inspections failed (a box without its clamp)' });
+      causesIn(
+        queryOne<{ cause: string }>(
+          installation.db,
+          'SELECT cause FROM plan_move WHERE task = @task ORDER BY id DESC',
+          { task: signal('study', 'insulation') },
+        )?.cause ?? '',
+      ).map((cause) => sayCause(cause, plan.origin)),
+    ).toEqual(['Study · rough inspections failed: a box without its clamp.']);
     const slipped = progressView(readJob(installation, signalHouse), { allSlips: true }).slipped.filter((entry) =>
       entry.task.startsWith(areaOf('study')),
     );
-    expect(slipped.flatMap((entry) => entry.causes).join()).toContain(
-      'rough inspections failed (a box without its clamp)',
+    expect(slipped.flatMap((entry) => entry.causes.map(({ cause }) => cause)).join()).toContain(
+      'rough inspections failed: a box without its clamp',
     );
   });
 
@@ -683,7 +687,8 @@ describe('the plan as a whole', () => {
     expect(view.baselines[0]?.name).toBe('agreed with the client');
     expect(
       view.slipped.some(
-        (entry) => entry.halves > 0 && entry.causes.some((cause) => /a walk was finished on/.test(cause)),
+        (entry) =>
+          entry.halves > 0 && entry.causes.some(({ cause }) => /behind the plan|no walk has seen it/.test(cause)),
       ),
     ).toBe(true);
     expect(view.done).toBeGreaterThan(0.1);

@@ -251,7 +251,9 @@ describe('a plan that is being made', () => {
       },
     });
     expect(asked).toBeGreaterThan(3);
-    expect(queryOne(db, 'SELECT cause FROM plan ORDER BY version DESC')).toEqual({ cause: 'second' });
+    expect(queryOne(db, 'SELECT cause FROM plan ORDER BY version DESC')).toEqual({
+      cause: JSON.stringify(['first', 'second'].map((text) => ({ kind: 'told', text }))),
+    });
     expect(queryOne(db, 'SELECT 1 FROM plan_mark')).toBeUndefined();
     expect(queryOne(db, 'SELECT type FROM command_log WHERE seq = @seq', { seq: seq ?? 0 })).toEqual({
       type: 'plan.renewed',

@@ -28,7 +28,7 @@ export interface ProgressView {
     halves: number;
     days: string;
     state: 'waiting' | 'under-way' | 'done' | 'gone';
-    causes: string[];
+    causes: { cause: string; days: string }[];
   }[];
   /** Share of all work by week, in per cent; null where it is not known. */
   overTime: { weeks: Day[]; planned: (number | null)[]; done: (number | null)[]; ahead: (number | null)[] };

@@ -1,6 +1,7 @@
 import type { Day } from '@/core/units/day';
 import type { LeftRhythm } from '@/core/walks/housekeeping';
 import type { ObservationKind, WalkKind } from '@/core/walks/observation';
+import type { Cause } from '@/core/schedule/cause';
 import type { MovedWork } from '@/core/news/news';
 import type { Drawing } from '@/core/layout/drawing';
 import type { NarrationView, WalkArea } from '@/core/walks/walk-screen';
@@ -84,6 +85,8 @@ export interface ReviewView {
   pictures: PictureView[];
   moved: MovedWork[];
   finish: { before?: Day; after?: Day; promised?: Day };
+  /** Why the last day moved. */
+  causes: Cause[];
   /** The plan after the walk is still being computed. */
   planning: boolean;
   problem: string | null;

@@ -4,7 +4,7 @@ import { daysBetween, formatDay } from '../units/day';
 import type { ProgressChange } from '../walks/diff';
 import { partOf } from '../words/count';
 import { capital } from '../words/letters';
-import { sayReasonToClient } from '../words/reason';
+import { sayCauseToClient } from '../words/cause';
 import { sayWorkHere } from '../words/work';
 import { paragraph, percent, type Draft, type News } from './news';
 
@@ -155,11 +155,10 @@ function nextPoints(news: News): string[] {
     );
 }
 
-function finish({ finish: { before, after, promised }, moved, day }: News): string {
+function finish({ finish: { before, after, promised }, causes, day }: News): string {
   if (!after) return '';
   const shift = before ? daysBetween(before, after) : 0;
-  const late = shift > 0 ? moved.find((work) => work.to > work.from) : undefined;
-  const why = late && sayReasonToClient(late.reason, day);
+  const why = [...new Set(causes.flatMap((cause) => sayCauseToClient(cause, day) ?? []))].join(' ');
   const change =
     shift === 0
       ? ''

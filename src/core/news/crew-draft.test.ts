@@ -36,6 +36,7 @@ const news = (over: Partial<News> = {}): News => ({
   done: 0.4,
   moved: [],
   finish: {},
+  causes: [],
   next: [],
   decisions: [],
   cautions: [],

@@ -33,6 +33,7 @@ const news = (over: Partial<News> = {}): News => ({
   done: 0.4,
   moved: [],
   finish: { after: '2027-05-14' },
+  causes: [],
   next: [],
   decisions: [],
   cautions: [],
@@ -108,6 +109,7 @@ describe('the client’s update', () => {
     const body = clientDraft(
       news({
         finish: { before: '2027-05-12', after: '2027-05-14', promised: '2027-05-12' },
+        causes: [{ kind: 'slip', selection: 'c', thing: 'Cabinets', days: 9, why: 'the press broke down' }],
         moved: [
           {
             area: 'k',
@@ -121,8 +123,8 @@ describe('the client’s update', () => {
       }),
     ).body;
     expect(body).toContain(
-      'we finish on Fri 14 May. That is 2 days later than we thought before this walk. The cabinets arrive ' +
-        'Mon 5 Apr. We had promised Wed 12 May.',
+      'we finish on Fri 14 May. That is 2 days later than we thought before this walk. Cabinets come 9 ' +
+        'days later than said before: the press broke down. We had promised Wed 12 May.',
     );
   });
 

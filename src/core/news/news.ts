@@ -1,5 +1,6 @@
 import type { Day } from '../units/day';
 import type { TaskId } from '../ids';
+import type { Cause } from '../schedule/cause';
 import type { Reason } from '../schedule/reasons';
 import type { WorkName } from '../schedule/work-name';
 import type { Phase } from '../sequence/phases';
@@ -20,6 +21,8 @@ export interface News {
   done: number;
   moved: MovedWork[];
   finish: { before?: Day; after?: Day; promised?: Day };
+  /** Why the last day moved. */
+  causes: Cause[];
   next: NextWork[];
   /** What the client is asked to decide, with the day it is expected. */
   decisions: { text: string; by: Day }[];
@@ -35,6 +38,8 @@ export interface MovedWork {
   from: Day;
   to: Day;
   reason: Reason;
+  /** Why it moved; none where an older form did not say. */
+  causes?: Cause[];
 }
 
 export interface NextWork {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { at, input, link, planned, task } from '../../../tests/support/networks';
 import { sayFinding } from '../words/finding';
 import { planFindings, type PlanFinding } from './plan-findings';
-import { causesOf, loadByWeek, shareByDay, slipOf } from './slippage';
+import { loadByWeek, shareByDay, slipOf, sumByCause } from './slippage';
 
 describe('slip', () => {
   const baseline = {
@@ -28,17 +28,20 @@ describe('slip', () => {
   });
 
   it('sums what each cause moved, the largest first, and leaves out what was taken back', () => {
+    const rain = (record: string) => [{ kind: 'outlook' as const, record }];
+    const late = [{ kind: 'slip' as const, selection: 't', thing: 'Tiles', days: 3, why: '' }];
+    const undone = [{ kind: 'taken-back' as const }];
     expect(
-      causesOf([
-        { cause: 'rain', halves: 2 },
-        { cause: 'tiles late', halves: 6 },
-        { cause: 'rain', halves: 3 },
-        { cause: 'undone', halves: 2 },
-        { cause: 'undone', halves: -2 },
+      sumByCause([
+        { causes: rain('one'), halves: 2 },
+        { causes: late, halves: 6 },
+        { causes: rain('other'), halves: 3 },
+        { causes: undone, halves: 2 },
+        { causes: undone, halves: -2 },
       ]),
     ).toEqual([
-      { cause: 'tiles late', halves: 6 },
-      { cause: 'rain', halves: 5 },
+      { causes: late, halves: 6 },
+      { causes: rain('one'), halves: 5 },
     ]);
   });
 

@@ -1,3 +1,4 @@
+import { causeKey, type Cause } from './cause';
 import { countBefore, makeCalendar, weekdaysFrom, type Calendar } from './calendar';
 import type { Day } from '../units/day';
 import { slotOf, type Slot } from '../units/slot';
@@ -51,19 +52,24 @@ export function slipOf(
   });
 }
 
-/** One cause with the worked half-days that it moved something by, all plans of it together. */
-export interface Cause {
-  cause: string;
+/** What moved something, with the worked half-days that it moved it by, all plans of it together. */
+export interface MovedBy {
+  causes: Cause[];
   halves: number;
 }
 
 /** Causes by what they moved, the largest first; those that took back what others did are less than 0. */
-export function causesOf(moves: readonly { cause: string; halves: number }[]): Cause[] {
-  const sums = new Map<string, number>();
-  for (const { cause, halves } of moves) sums.set(cause, (sums.get(cause) ?? 0) + halves);
-  return [...sums]
-    .flatMap(([cause, halves]) => (halves === 0 ? [] : [{ cause, halves }]))
-    .sort((a, b) => Math.abs(b.halves) - Math.abs(a.halves) || (a.cause < b.cause ? -1 : 1));
+export function sumByCause(moves: readonly MovedBy[]): MovedBy[] {
+  const sums = new Map<string, MovedBy>();
+  for (const { causes, halves } of moves) {
+    const key = causeKey(causes);
+    const known = sums.get(key);
+    if (known) known.halves += halves;
+    else sums.set(key, { causes, halves });
+  }
+  return [...sums.values()]
+    .filter(({ halves }) => halves !== 0)
+    .sort((a, b) => Math.abs(b.halves) - Math.abs(a.halves) || (causeKey(a.causes) < causeKey(b.causes) ? -1 : 1));
 }
 
 /**

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { causesOf } from './slippage';
+import { causesIn } from './cause';
+import { sumByCause } from './slippage';
 import { sumMoves, type Move } from './sum-moves';
 
 const instant = (day: number): string => new Date(Date.UTC(2026, 0, 1 + day)).toISOString();
@@ -32,7 +33,11 @@ describe('moves made one', () => {
         for (const since of ['', ...baselines])
           for (const task of ['a', 'b', null]) {
             const told = (list: readonly Move[]) =>
-              causesOf(list.filter((move) => move.task === task && move.madeAt > since));
+              sumByCause(
+                list
+                  .filter((move) => move.task === task && move.madeAt > since)
+                  .map(({ cause, halves }) => ({ causes: causesIn(cause), halves })),
+              );
             expect(told(after)).toEqual(told(before));
           }
         expect(sumMoves(after, baselines)).toEqual({ kept: [], dropped: [] });

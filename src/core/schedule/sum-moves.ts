@@ -1,4 +1,5 @@
 import { groupBy } from '../group-by';
+import { causeKey, causesIn } from './cause';
 
 /** One move of a piece of work by a plan, or of a job's last day. */
 export interface Move {
@@ -8,6 +9,7 @@ export interface Move {
   task: string | null;
   /** Worked half-days; less than 0 is earlier. */
   halves: number;
+  /** As it is kept. */
   cause: string;
 }
 
@@ -19,14 +21,15 @@ export interface Summed {
 }
 
 /**
- * Moves of one job with those of one cause, of one piece of work and between the same two baselines made one, so that what
+ * Moves of one job with those of one cause, whichever record it came with, of one piece
+ * of work and between the same two baselines made one, so that what
  * moved since any baseline, and why, is told as before. The last one of them stands for all.
  * @param moves in the order in which they were made
  * @param baselines instants at which something was kept to measure against
  */
 export function sumMoves(moves: readonly Move[], baselines: readonly string[]): Summed {
   const since = (move: Move): number => baselines.filter((kept) => kept < move.madeAt).length;
-  const groups = groupBy(moves, (move) => JSON.stringify([since(move), move.task, move.cause]));
+  const groups = groupBy(moves, (move) => JSON.stringify([since(move), move.task, causeKey(causesIn(move.cause))]));
   const summed: Summed = { kept: [], dropped: [] };
   for (const group of groups.values()) {
     const halves = group.reduce((sum, move) => sum + move.halves, 0);

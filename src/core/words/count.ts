@@ -9,6 +9,10 @@ export function daysOf(halfDays: number): string {
 export const counted = (count: number, one: string, more = `${one}s`): string =>
   `${count} ${plural.select(count) === 'one' ? one : more}`;
 
+/** The word that goes with a thing people name: `tiles come`, `the worktop comes`. */
+export const agree = (thing: string, one: string, more: string): string =>
+  /s$/i.test(thing) && !/(ss|us)$/i.test(thing) ? more : one;
+
 /** `tiles`, `tiles and trim`, `tiles, trim and taps`. */
 export const listed = (words: readonly string[]): string => list.format(words);
 

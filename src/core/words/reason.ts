@@ -1,6 +1,4 @@
 import type { HalfDay, Reason } from '../schedule/reasons';
-import type { WorkName } from '../schedule/work-name';
-import { phaseFacts } from '../sequence/phases';
 import { formatDay, type Day } from '../units/day';
 import { daysOf } from './count';
 import { sentence } from './letters';
@@ -82,36 +80,3 @@ const HOW: Record<(Reason & { kind: 'link' })['how'], (work: string, at: HalfDay
     begins: (work, at, on) => `It begins once ${work} has begun, ${half(at, on)}`,
     ends: (work, at, on) => `It comes after ${work}, which ends ${half(at, on)}`,
   };
-
-/**
- * The same to a client: what they would ask about, in plain words.
- * @returns undefined where there is nothing to tell: what is ready, done, or only waits its turn
- */
-export function sayReasonToClient(reason: Reason, today: Day): Phrase | undefined {
-  const words = wordsToClient(reason, today);
-  return words === undefined ? undefined : phrase(words);
-}
-
-function wordsToClient(reason: Reason, today: Day): string | undefined {
-  switch (reason.kind) {
-    case 'done':
-    case 'under-way':
-    case 'none':
-    case 'now':
-      return undefined;
-    case 'link':
-      return reason.how === 'is-done' && !reason.then ? undefined : sentence(`${plainWork(reason.work)} comes first`);
-    case 'crew':
-      return 'The people who do it are at other work until then.';
-    case 'area':
-      return 'Other work has the room until then.';
-    case 'not-before':
-    case 'away':
-    case 'weather':
-    case 'told':
-      return sayBecause(reason, today);
-  }
-}
-
-const plainWork = (work: WorkName): string =>
-  work.kind === 'step' ? `${phaseFacts(work.phase).plain} (${work.area})` : sayWork(work);

@@ -1,14 +1,16 @@
 import { describe, expect, it } from 'vitest';
+import type { Cause } from '../schedule/cause';
 import type { PlanFinding } from '../schedule/plan-findings';
 import type { Give } from '../schedule/pull-forward';
 import type { Reason } from '../schedule/reasons';
 import type { Wait } from '../schedule/wait';
 import type { WorkName } from '../schedule/work-name';
 import type { ArrivalWhy } from '../selections/arrival';
+import { sayCause, sayCauseToClient } from './cause';
 import { counted, daysOf, listed, partOf } from './count';
 import { sayFinding } from './finding';
 import { sayGive } from './pull';
-import { sayAlso, sayReason, sayReasonToClient } from './reason';
+import { sayAlso, sayReason } from './reason';
 import { sayArrival, sayWait } from './wait';
 import { sayPlace, sayWork, sayWorkHere } from './work';
 
@@ -201,6 +203,181 @@ const GIVES: OfEach<Give> = {
   cover: [{ kind: 'cover', work: beam }],
 };
 
+const study = { area: 'study', place: 'Study', phase: 'wiring-rough' } as const;
+const tiles = { selection: 't', thing: 'Wall tiles' } as const;
+const goods = (...what: Extract<Cause, { kind: 'goods' }>['what'][]) =>
+  what.map((each) => ({ kind: 'goods' as const, ...tiles, what: each }));
+
+const CAUSES: OfEach<Cause> = {
+  step: (['changed', 'timed', 'joined', 'ours'] as const).map((what) => ({ kind: 'step', ...study, what })),
+  parts: [{ kind: 'parts', ...study, parts: 3 }],
+  others: [{ kind: 'others', ...study, who: 'the tenant’s own electrician' }],
+  rate: [{ kind: 'rate', phase: 'tiling' }],
+  drawn: [{ kind: 'drawn', area: 'study', place: 'Study' }],
+  method: [
+    { kind: 'method', title: 'Floor and cabinets', chosen: 'floor first' },
+    { kind: 'method', title: 'Floor and cabinets', chosen: null },
+  ],
+  rule: (['written', 'changed', 'dropped'] as const).map((what) => ({
+    kind: 'rule',
+    what,
+    rule: 201,
+    before: 'tiling',
+    after: 'cabinets',
+  })),
+  switch: [
+    { kind: 'switch', rule: 14, what: 'off', why: 'the board is primed' },
+    { kind: 'switch', rule: 14, what: 'on', why: 'the other board is used' },
+    { kind: 'switch', rule: 14, what: 'as-elsewhere', why: '' },
+  ],
+  order: (['agreed', 'dropped'] as const).map((what) => ({
+    kind: 'order',
+    what,
+    before: { area: 'hall', place: 'Hall', phase: 'flooring' },
+    after: study,
+    why: 'the crew passes through',
+  })),
+  gate: (['set', 'dropped'] as const).map((what) => ({ kind: 'gate', gate: 'g', label: 'Ready for the floor', what })),
+  logistic: [
+    ...(['needed', 'open', 'booked', 'here', 'dropped'] as const).map((what) => ({
+      kind: 'logistic' as const,
+      logistic: 'l',
+      label: 'Crane for the lantern panes',
+      what,
+      day: null,
+    })),
+    { kind: 'logistic', logistic: 'l', label: 'Crane for the lantern panes', what: 'booked', day: '2027-03-15' },
+  ],
+  hold: (['held', 'moved', 'released'] as const).map((what) => ({
+    kind: 'hold',
+    ...study,
+    label: 'the engineer’s answer',
+    what,
+    expected: '2027-03-20',
+  })),
+  inspection: (['booked', 'cancelled', 'passed'] as const).map((what) => ({
+    kind: 'inspection',
+    area: 'study',
+    place: 'Study',
+    phase: 'rough-inspection',
+    what,
+    day: '2027-03-11',
+  })),
+  failed: [
+    { kind: 'failed', area: 'study', place: 'Study', phase: 'rough-inspection', fixes: ['a box without its clamp'] },
+    { kind: 'failed', area: 'study', place: 'Study', phase: 'rough-inspection', fixes: [] },
+  ],
+  office: [{ kind: 'office', name: 'Port Ellery building office' }],
+  pin: [
+    { kind: 'pin', task: 'k:structure', work: beam, what: 'set', why: 'the client wants to see it begin' },
+    { kind: 'pin', task: 'k:structure', work: null, what: 'dropped', why: '' },
+  ],
+  sub: (['joined', 'changed', 'calendar-read', 'calendar-out'] as const).map((what) => ({
+    kind: 'sub',
+    sub: 's',
+    name: 'Gull Wiring',
+    what,
+  })),
+  away: [
+    { kind: 'away', sub: 's', name: 'Gull Wiring', what: 'away', from: '2027-03-10', until: '2027-03-12' },
+    { kind: 'away', sub: 's', name: 'Gull Wiring', what: 'back', from: '2027-03-10', until: '2027-03-10' },
+  ],
+  plant: (['set', 'mended'] as const).map((what) => ({ kind: 'plant', plant: 'p', name: 'Small digger', what })),
+  broken: [{ kind: 'broken', plant: 'p', name: 'Small digger', why: 'a hose burst' }],
+  outlook: [{ kind: 'outlook' }],
+  weather: [{ kind: 'weather', weather: rain }],
+  holiday: [{ kind: 'holiday', day: '2027-03-29', name: 'spring holiday' }],
+  zone: [{ kind: 'zone', zone: 'Pacific/Auckland' }],
+  weights: [{ kind: 'weights' }],
+  'job-changed': [{ kind: 'job-changed', name: 'Signal House' }],
+  'areas-set-out': [
+    { kind: 'areas-set-out', places: ['Study'] },
+    { kind: 'areas-set-out', places: ['Study', 'Hall', 'Kitchen'] },
+  ],
+  area: (['changed', 'split'] as const).map((what) => ({
+    kind: 'area',
+    area: 'study',
+    place: 'Study',
+    what,
+  })),
+  copied: [{ kind: 'copied', area: 'study', place: 'Flat 2 study', from: 'Flat 1 study' }],
+  beside: [{ kind: 'beside', areas: ['study', 'hall'], places: ['Study', 'Hall'] }],
+  slip: [
+    { kind: 'slip', ...tiles, days: 9, why: 'the press broke down' },
+    { kind: 'slip', selection: 'w', thing: 'Worktop', days: -1, why: '' },
+  ],
+  goods: [
+    ...goods('added', 'changed', 'chosen', 'approved', 'ordered', 'confirmed', 'in making', 'shipped', 'in-parts'),
+    ...goods('not-to-be-had', 'on site', 'checked', 'fitted', 'left over', 'fitted-later', 'waited-for'),
+    ...goods('check-taken-back', 'taken-away', 'open'),
+  ],
+  checked: (['right', 'wrong', 'missing', 'damaged'] as const).map((verdict) => ({
+    kind: 'checked',
+    ...tiles,
+    place: 'Guest suite',
+    verdict,
+    text: verdict === 'right' ? '' : '9 of 24',
+  })),
+  'goods-listed': [{ kind: 'goods-listed', lines: 12 }],
+  'delivery-came': [
+    { kind: 'delivery-came', selections: ['t', 'w'], things: ['Wall tiles', 'Worktop'], day: '2027-03-08' },
+    { kind: 'delivery-came', selections: [], things: [], day: '2027-03-08' },
+  ],
+  supplier: (['open-after-all', 'list-read'] as const).map((what) => ({
+    kind: 'supplier',
+    supplier: 's',
+    name: 'Fathom Timber',
+    what,
+  })),
+  'supplier-closed': [
+    { kind: 'supplier-closed', supplier: 's', name: 'Fathom Timber', from: '2027-08-02', until: '2027-08-20' },
+  ],
+  request: (['added', 'changed', 'sent', 'expected', 'answered', 'refused', 'reopened', 'taken-away'] as const).map(
+    (what) => ({ kind: 'request', request: 'r', subject: 'the grey of the slate', party: 'association', what }),
+  ),
+  option: [
+    { kind: 'option', area: 'k', subject: 'Kitchen top', chosen: 'Stone' },
+    { kind: 'option', area: 'k', subject: 'Kitchen top', chosen: null },
+  ],
+  assumption: [
+    { kind: 'assumption', area: 'k', text: 'the floor is dry', what: 'wrong', found: 'wet under the screed' },
+    { kind: 'assumption', area: 'k', text: 'the floor is dry', what: 'held', found: '' },
+    { kind: 'assumption', area: 'k', text: 'the floor is dry', what: 'open', found: '' },
+  ],
+  extra: (['done', 'open'] as const).map((what) => ({
+    kind: 'extra',
+    extra: 'e',
+    area: 'k',
+    text: 'lay a membrane',
+    what,
+  })),
+  change: [{ kind: 'change', area: 'k', number: 3, title: 'a second window' }],
+  'signature-taken-away': [{ kind: 'signature-taken-away', area: 'k' }],
+  signed: [{ kind: 'signed', area: 'k', place: 'Kitchen', name: 'Maren' }],
+  'check-settled': [{ kind: 'check-settled', area: 'k', place: 'Kitchen', item: null }],
+  'client-item': [{ kind: 'client-item', area: 'k', text: 'the door scrapes' }],
+  walk: [{ kind: 'walk', walk: 'w', day: '2027-03-09' }],
+  progress: [
+    { kind: 'progress', ...study, fraction: 0.5, halves: 4 },
+    { kind: 'progress', ...study, fraction: 1, halves: -3 },
+    { kind: 'progress', ...study, fraction: 0, halves: 1 },
+  ],
+  leftover: [{ kind: 'leftover', area: 'study', place: 'Study', text: 'two boxes sit too low' }],
+  'late-record': [{ kind: 'late-record', area: 'study', place: 'Study' }],
+  'not-seen': (['begin', 'end'] as const).map((what) => ({
+    kind: 'not-seen',
+    task: 'k:structure',
+    work: beam,
+    day: '2027-03-08',
+    what,
+  })),
+  'taken-back': [{ kind: 'taken-back' }],
+  together: [{ kind: 'together', changes: 4 }],
+  'better-order': [{ kind: 'better-order' }],
+  form: [{ kind: 'form' }],
+  told: [{ kind: 'told', text: 'the outlook changed' }],
+};
+
 const table = (title: string, heads: readonly string[], rows: readonly (readonly string[])[]): string =>
   [
     `## ${title}`,
@@ -223,12 +400,8 @@ describe('words', () => {
       ),
       table(
         'Why it starts when it does',
-        ['kind', 'to the office and the crew', 'to the client'],
-        all<Reason>(REASONS).map((reason) => [
-          reason.kind,
-          sayReason(reason, TODAY),
-          sayReasonToClient(reason, TODAY) ?? '',
-        ]),
+        ['kind', 'said'],
+        all<Reason>(REASONS).map((reason) => [reason.kind, sayReason(reason, TODAY)]),
       ),
       table(
         'What it waits for',
@@ -246,6 +419,11 @@ describe('words', () => {
         Object.values(FINDINGS).map((finding) => [finding.of, sayFinding(finding, () => 'Signal House', TODAY)]),
       ),
       table(
+        'What moved a plan',
+        ['kind', 'to the office and the crew', 'to the client'],
+        all<Cause>(CAUSES).map((cause) => [cause.kind, sayCause(cause, TODAY), sayCauseToClient(cause, TODAY) ?? '']),
+      ),
+      table(
         'What would pull work forward',
         ['kind', 'said'],
         all<Give>(GIVES).map((give) => [give.kind, sayGive(give, TODAY)]),
@@ -256,12 +434,13 @@ describe('words', () => {
 
   it('are whole sentences where a sentence is asked for, and never empty', () => {
     const sentences = [
-      ...all<Reason>(REASONS).flatMap((reason) => [
-        sayReason(reason, TODAY),
-        sayReasonToClient(reason, TODAY) ?? 'Nothing to tell.',
-      ]),
+      ...all<Reason>(REASONS).map((reason) => sayReason(reason, TODAY)),
       ...sayAlso({ kind: 'now', also: [{ kind: 'weather', weather: rain }] }, TODAY),
       ...Object.values(FINDINGS).map((finding) => sayFinding(finding, () => 'Signal House', TODAY)),
+      ...all<Cause>(CAUSES).flatMap((cause) => [
+        sayCause(cause, TODAY),
+        sayCauseToClient(cause, TODAY) ?? 'The firm’s own affair.',
+      ]),
     ];
     for (const sentence of sentences) expect(sentence).toMatch(/^\p{Lu}[^\n]*[^.]\.$/u);
     for (const clause of [...all<Wait>(WAITS).map((wait) => sayWait(wait, TODAY)), ...all<WorkName>(WORK).map(sayWork)])

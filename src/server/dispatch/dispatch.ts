@@ -1,3 +1,4 @@
+import type { Cause } from '@/core/schedule/cause';
 import { object, string, ValidationError, type AnyObject } from 'yup';
 import type { Affects, Command, CommandAnswer, ProblemDocument } from '@/contract/command';
 import { COMMANDS, kindOf, type CommandType } from '@/contract/commands';
@@ -83,7 +84,7 @@ type KnownCommand = Command & { type: CommandType };
 /** What a handler said while it ran. */
 interface Noted {
   job: string | null;
-  replans: { job: string; cause: string; walk?: string }[];
+  replans: { job: string; cause: Cause; walk?: string }[];
   planStays: boolean;
   wakes: boolean;
 }
@@ -132,7 +133,8 @@ function applyOnce(
   if (result instanceof Promise) throw new Error(`The handler of ${command.type} is not synchronous.`);
   refuseForgotten(command.type, kind.affects, noted);
   const changes = changesSince(db);
-  for (const { job, cause, walk } of noted.replans) markPlan(db, { job, cause, walk: walk ?? null });
+  for (const { job, cause, walk } of noted.replans)
+    markPlan(db, { job, causes: [{ ...cause, record: command.id }], walk: walk ?? null });
   const seq = writeLog(db, {
     id: command.id,
     type: command.type,

@@ -1,3 +1,4 @@
+import type { Cause } from '@/core/schedule/cause';
 import { kindOf, type CommandType } from '@/contract/commands';
 import type { RecordedObservation } from '@/core/walks/observation';
 import { formatDay } from '@/core/units/day';
@@ -166,7 +167,7 @@ function noteTakenBack({ db, command }: CommandContext, { id, seq, type }: Entry
 }
 
 function sayWhatFollows(context: PlanContext, { type, job }: Entry): void {
-  const cause = 'a change was taken back';
+  const cause: Cause = { kind: 'taken-back' };
   if (kindOf(type).affects !== 'plan') context.planStays(job ?? undefined);
   else if (job) context.replan(job, cause);
   else context.replanAll(openJobs(context), cause);

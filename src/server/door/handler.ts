@@ -1,3 +1,4 @@
+import type { Cause } from '@/core/schedule/cause';
 import { kindOf, type CommandType, type Input, type KindOf, type Payload } from '@/contract/commands';
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
 import { queryAll, queryOne, type Table, type Versioned } from '../database/query';
@@ -32,9 +33,9 @@ export interface CommandContext {
 /** What a handler of a command that affects the plan may use besides; it says one or the other, or the door objects. */
 export interface PlanContext extends CommandContext {
   /** Has the plan of a job computed again once this is committed. */
-  replan: (job: string, cause: string, walk?: string) => void;
+  replan: (job: string, cause: Cause, walk?: string) => void;
   /** The same for several; none is said too. */
-  replanAll: (jobs: readonly string[], cause: string) => void;
+  replanAll: (jobs: readonly string[], cause: Cause) => void;
   /** Says that this time nothing changed that a plan is made from. */
   planStays: (job?: string) => void;
 }

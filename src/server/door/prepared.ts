@@ -1,8 +1,9 @@
+import type { WorkName } from '@/core/schedule/work-name';
 import type { Statement } from '@/core/scope/statement';
 import type { Day } from '@/core/units/day';
 
 /** Whether a piece of work can be pinned to a half-day; the work's job and name where it can. */
-export type PinVerdict = { job: string; label: string } | { code: string; message: string; field: 'task' | 'day' };
+export type PinVerdict = { job: string; work: WorkName } | { code: string; message: string; field: 'task' | 'day' };
 
 /** The finish of a job without a change and with it, as the plan of today says. */
 export interface ChangeEffect {

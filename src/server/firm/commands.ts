@@ -54,7 +54,7 @@ export const firmHandlers = handlers({
   },
   'firm.set-zone': (context, { zone }) => {
     execute(context.db, 'UPDATE firm SET zone = @zone', { zone });
-    context.replanAll(openJobs(context), `the firm works by the time of ${zone}`);
+    context.replanAll(openJobs(context), { kind: 'zone', zone });
   },
   'person.add': (context, payload) => addOnePerson(context, payload),
   'sub.add': (context, { id, trade, name, crews, leadName, email, phone }) => {
@@ -65,7 +65,7 @@ export const firmHandlers = handlers({
         'trade',
       );
     insert(context.db, 'sub', { id, trade, name, crews, lead_name: leadName, email, phone });
-    context.replanAll(openJobs(context), `${name} joined`);
+    context.replanAll(openJobs(context), { kind: 'sub', sub: id, name, what: 'joined' });
   },
   'sub.change': (context, { id, version, name, crews, leadName, email, phone }) => {
     requireVersion(context, 'sub', id, version);
@@ -76,7 +76,7 @@ export const firmHandlers = handlers({
         WHERE id = @id`,
       { id, name, crews, leadName, email, phone },
     );
-    context.replanAll(openJobs(context), `${name} changed`);
+    context.replanAll(openJobs(context), { kind: 'sub', sub: id, name, what: 'changed' });
   },
   'sub.away': (context, { sub, firstDay, lastDay }) => {
     const { name } = requireRow(context, 'sub', sub, 'sub');
@@ -92,16 +92,27 @@ export const firmHandlers = handlers({
         'firstDay',
       );
     insert(context.db, 'day_away', { sub, first_day: firstDay, last_day: lastDay });
-    context.replanAll(openJobs(context), `${name} is away`);
+    context.replanAll(openJobs(context), { kind: 'away', sub, name, what: 'away', from: firstDay, until: lastDay });
   },
   'sub.back': (context, { sub, firstDay }) => {
     const { name } = requireRow(context, 'sub', sub, 'sub');
-    if (execute(context.db, 'DELETE FROM day_away WHERE sub = @sub AND first_day = @firstDay', { sub, firstDay }) === 0)
-      throw unprocessable('not-away', 'They are not away from that day.', 'firstDay');
-    context.replanAll(openJobs(context), `${name} is back`);
+    const away = queryOne<{ last_day: string }>(
+      context.db,
+      'DELETE FROM day_away WHERE sub = @sub AND first_day = @firstDay RETURNING last_day',
+      { sub, firstDay },
+    );
+    if (!away) throw unprocessable('not-away', 'They are not away from that day.', 'firstDay');
+    context.replanAll(openJobs(context), {
+      kind: 'away',
+      sub,
+      name,
+      what: 'back',
+      from: firstDay,
+      until: away.last_day,
+    });
   },
   'holiday.add': (context, { day, name }) => {
     insert(context.db, 'holiday', { day, name });
-    context.replanAll(openJobs(context), `${name} is a holiday`);
+    context.replanAll(openJobs(context), { kind: 'holiday', day, name });
   },
 });

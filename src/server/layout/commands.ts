@@ -193,7 +193,11 @@ export const layoutHandlers = handlers({
     ] as const)
       insert(context.db, 'shared_wall', { one: a.area, one_wall: a.wall, other: b.area, other_wall: b.wall });
     putBeside(context.db, here.area, there.area);
-    context.replan(first.job, 'a shared wall was set');
+    context.replan(first.job, {
+      kind: 'beside',
+      areas: [first.id, second.id],
+      places: [first.name, second.name],
+    });
   },
   'wall.move': (context, { area, version, wall, by, reason, decisionId }) => {
     const row = needArea(context, area);

@@ -7,7 +7,7 @@ import { ofKind } from '@/core/walks/observation';
 import type { Plan } from '@/core/schedule/plan';
 import { dayIn } from '@/core/units/zone';
 import { queryOne, type NewRow } from '../database/query';
-import { effectOf, nextWork, type Effect } from './effect';
+import { nextWork, type Effect } from './effect';
 import { areaNames, jobRow } from '../reading/job';
 import type { JobReading } from '../reading/reading';
 import { recordsAround } from '../reading/records';
@@ -44,6 +44,7 @@ export function newsOf(
     done: workDone(weights, (task) => progress.get(task)?.fraction ?? 0),
     moved: effect.moved,
     finish: { ...effect.finish, ...(row.promise_day ? { promised: row.promise_day } : {}) },
+    causes: effect.causes ?? [],
     next: after ? nextWork(after, new Set([job.id]), day, 10) : [],
     decisions: holdRows(job).flatMap((hold) =>
       hold.kind === 'client' ? [{ text: hold.text, by: hold.expected_on }] : [],
@@ -57,13 +58,13 @@ export function newsOf(
 export function draftsOf(
   job: JobReading,
   walk: string,
-  before: Plan | undefined,
+  effect: Effect,
   after: Plan,
   now: string,
 ): NewRow<'job_update'>[] {
   const row = queryOne<WalkRow>(job.firm.db, 'SELECT * FROM walk WHERE id = @walk', { walk });
   if (!row) return [];
-  const news = newsOf(job, row, effectOf(before, after, job.id), after);
+  const news = newsOf(job, row, effect, after);
   return (
     [
       ['client', clientDraft(news)],

@@ -2,6 +2,8 @@ import { groupBy } from '@/core/group-by';
 import { movedInForm } from '../reading/plan-form';
 import { planDiff } from '@/core/schedule/plan-diff';
 import type { Plan, PlannedTask } from '@/core/schedule/plan';
+import type { Cause } from '@/core/schedule/cause';
+import type { Trace } from '@/core/schedule/trace';
 import { addDays, type Day } from '@/core/units/day';
 import { dayOfSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
 import type { MovedWork, News, NextWork } from '@/core/news/news';
@@ -13,6 +15,8 @@ type Part = Pick<Plan, 'origin' | 'tasks' | 'links' | 'crewCapacity'>;
 export interface Effect {
   moved: MovedWork[];
   finish: News['finish'];
+  /** Why the last day moved; none where it did not, or where an older form did not say. */
+  causes?: Cause[];
 }
 
 /** An effect as it was kept with a walk; what was kept in an older form is told as it was. */
@@ -21,8 +25,11 @@ export function keptEffect(text: string): Effect {
   return { ...effect, moved: effect.moved.map(movedInForm) };
 }
 
-/** What one plan changed against another for a job, in days. */
-export function effectOf(before: Part | undefined, after: Part, job: string): Effect {
+/**
+ * What one plan changed against another for a job, in days.
+ * @param trace why things moved, where it is known
+ */
+export function effectOf(before: Part | undefined, after: Part, job: string, trace?: Trace): Effect {
   const diff = planDiff(before, after, job);
   const day = (slot: number): Day => dayOfSlot(after.origin, slot);
   return {
@@ -36,11 +43,13 @@ export function effectOf(before: Part | undefined, after: Part, job: string): Ef
         from: day(from),
         to: day(to),
         reason: task.reason,
+        ...(trace ? { causes: trace.ofTask(task.id) } : {}),
       })),
     finish: {
       ...(diff.finish.from === undefined ? {} : { before: lastDay(after.origin, diff.finish.from) }),
       ...(diff.finish.to === undefined ? {} : { after: lastDay(after.origin, diff.finish.to) }),
     },
+    ...(trace && diff.finish.from !== diff.finish.to ? { causes: trace.ofFinish(job) } : {}),
   };
 }
 

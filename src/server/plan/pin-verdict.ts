@@ -52,7 +52,7 @@ export function pinVerdict(firm: FirmReading, task: string, day: Day, half: 0 | 
     );
   }
   return placement.start[number] === slot
-    ? { job: facts.job, label: sayWork(facts.work) }
+    ? { job: facts.job, work: facts.work }
     : no(
         'pin-refused',
         `It cannot start on ${when}. ${sayReason(reasonFor(net, placement, number), firm.today)}`,

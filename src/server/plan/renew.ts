@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { groupBy } from '@/core/group-by';
 import type { Problem } from '@/core/problem';
+import type { Cause } from '@/core/schedule/cause';
+import type { Trace } from '@/core/schedule/trace';
 import { makePlan, type Plan, type PlanTerms } from '@/core/schedule/plan';
 import { execute, insert, queryAll, queryOne, type NewRow } from '../database/query';
 import type { Connection } from '../database/open';
@@ -10,6 +11,7 @@ import { keepDrafts } from '../news/updates';
 import { draftsOf } from './drafts';
 import { isOfOldForm, readPlan } from '../reading/plan';
 import { readFirm, type FirmReading, type Source } from '../reading/reading';
+import { traceOf } from './causes';
 import { effectOf } from './effect';
 import { planInput } from './plan-input';
 import { rowsOfPlan, storePlan, type PlanRows } from './store-plan';
@@ -25,7 +27,7 @@ interface Round {
   marks: Mark[];
   /** The newest of them. */
   last: Mark;
-  cause: string;
+  causes: Cause[];
   jobs: string[];
   before: number | null;
   made: { ok: true; rows: PlanRows; walks: WalkEffect[] } | { ok: false; problem: Problem };
@@ -42,7 +44,7 @@ export function markOldForm(db: Connection): void {
   if (!isOfOldForm(db)) return;
   const jobs = queryAll<{ id: string }>(db, `SELECT id FROM job WHERE state <> 'closed' ORDER BY position, id`);
   db.transaction(() => {
-    for (const { id } of jobs) markPlan(db, { job: id, walk: null, cause: 'the plan is kept in another form' });
+    for (const { id } of jobs) markPlan(db, { job: id, walk: null, causes: [{ kind: 'form' }] });
   }).immediate();
 }
 
@@ -81,38 +83,45 @@ function computeRound(source: Source, now: string, terms: PlanTerms): Round | un
   const found = {
     marks,
     last,
-    cause: last.cause,
+    causes: distinctCauses(marks),
     jobs: [...new Set(marks.map((mark) => mark.job))],
     before: former?.version ?? null,
   };
   const plan = makePlan(read.input, terms);
   if (!plan.ok) return { ...found, made: { ok: false, problem: plan.problem } };
-  const causes = new Map(
-    [...groupBy(marks, (mark) => mark.job)].map(([job, list]) => [
-      job,
-      [...new Set(list.map((mark) => mark.cause))].slice(-3).join('; '),
-    ]),
-  );
+  const trace = former && traceOf(firm, marks, former, plan.value);
   const walks = marks.flatMap((mark) => mark.walk ?? []);
   // What is read besides is read of one moment too.
   const made = db.transaction(() => ({
-    rows: rowsOfPlan(firm, plan.value, now, last.cause, causes),
-    walks: walks.map((walk) => walkEffect(firm, walk, former, plan.value, now)),
+    rows: rowsOfPlan(firm, plan.value, now, found.causes, trace),
+    walks: walks.map((walk) => walkEffect(firm, walk, former, plan.value, now, trace)),
   }))();
   return { ...found, made: { ok: true, ...made } };
 }
 
-function walkEffect(firm: FirmReading, walk: string, before: Plan | undefined, after: Plan, now: string): WalkEffect {
+/** What was marked, the newest last; a command for several jobs once. */
+const distinctCauses = (marks: readonly Mark[]): Cause[] =>
+  [...new Map(marks.flatMap((mark) => mark.causes).map((cause) => [JSON.stringify(cause), cause])).values()].slice(-3);
+
+function walkEffect(
+  firm: FirmReading,
+  walk: string,
+  before: Plan | undefined,
+  after: Plan,
+  now: string,
+  trace: Trace | undefined,
+): WalkEffect {
   const job = queryOne<{ job: string }>(firm.db, 'SELECT job FROM walk WHERE id = @walk', { walk })?.job ?? '';
+  const effect = effectOf(before, after, job, trace);
   return {
     walk,
-    effect: JSON.stringify(effectOf(before, after, job)),
-    drafts: draftsOf(firm.job(job), walk, before, after, now),
+    effect: JSON.stringify(effect),
+    drafts: draftsOf(firm.job(job), walk, effect, after, now),
   };
 }
 
 /** Writes what a round made and takes its marks away; those that came meanwhile stay. */
-function writeRound(db: Connection, { last, cause, jobs, before, made }: Round, now: string): number {
+function writeRound(db: Connection, { last, causes, jobs, before, made }: Round, now: string): number {
   clearMarks(db, last.id);
   execute(db, 'DELETE FROM plan_problem');
   let version: number | null = null;
@@ -139,7 +148,7 @@ function writeRound(db: Connection, { last, cause, jobs, before, made }: Round, 
     applied_at: now,
     who: 'planner',
     job: jobs.length === 1 ? (jobs[0] ?? null) : null,
-    payload: JSON.stringify({ cause, jobs }),
+    payload: JSON.stringify({ causes, jobs }),
     result: JSON.stringify({ version, problem: made.ok ? null : made.problem }),
   });
 }

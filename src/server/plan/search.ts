@@ -41,7 +41,7 @@ export function searchOnce(source: Source): number | undefined {
       let words = plan.ok ? 'No better plan was found.' : plan.problem.message;
       // A plan of an older form has no score of its own; what was found then counts as better.
       if (plan.ok && (!current?.score || better(plan.value.score, current.score))) {
-        storePlan(db, rowsOfPlan(firm, plan.value, now(), 'a better order was found'));
+        storePlan(db, rowsOfPlan(firm, plan.value, now(), [{ kind: 'better-order' }]));
         words = 'A better plan was found and is kept.';
       }
       endSearch(db, made, words);

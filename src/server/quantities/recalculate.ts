@@ -2,7 +2,7 @@ import type { Measure } from '@/core/layout/measures';
 import { measuredQuantity, measureUnit } from '@/core/quantities/measured';
 import { recalculate, type Calculation } from '@/core/scope/feed';
 import { queryAll, execute } from '../database/query';
-import type { PlanContext } from '../door/handler';
+import { requireRow, type PlanContext } from '../door/handler';
 import { measuresNow } from '../reading/layouts';
 import { timeTrack } from '../sequence/lay-track';
 import { measureLine } from './lines';
@@ -59,6 +59,6 @@ export function recalculateArea(context: PlanContext, area: string): void {
     measureLine(db, line.id, quantity, measureUnit(line.measure));
   }
   const timed = timeTrack(context.installation, area, 'quantity');
-  if (timed) context.replan(timed, 'the drawing changed how long it takes');
+  if (timed) context.replan(timed, { kind: 'drawn', area, place: requireRow(context, 'area', area).name });
   else context.planStays();
 }

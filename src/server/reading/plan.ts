@@ -1,4 +1,5 @@
 import { groupBy } from '@/core/group-by';
+import { causesIn, type Cause } from '@/core/schedule/cause';
 import type { Plan, PlannedTask } from '@/core/schedule/plan';
 import type { Link } from '@/core/schedule/network';
 import { queryAll, queryOne } from '../database/query';
@@ -12,7 +13,8 @@ import { OF_JOBS, ofFirm, ofJob, rowsOf } from './reading';
 export interface StoredPlan extends Plan {
   version: number;
   madeAt: string;
-  cause: string;
+  /** What it was made anew for. */
+  causes: Cause[];
 }
 
 type Frame = Omit<Plan, 'tasks' | 'links' | 'origin'> & { form?: number };
@@ -79,7 +81,7 @@ function parsePlan(db: Connection, version: number, job: string | undefined): St
     notBefore: old ? frame.notBefore.map(waitInForm) : frame.notBefore,
     version: row.version,
     madeAt: row.made_at,
-    cause: row.cause,
+    causes: causesIn(row.cause),
     origin: row.origin,
     tasks: old ? tasks.map(taskInForm) : tasks,
     links: parts.flatMap((part) => JSON.parse(part.links) as Link[]),

@@ -1,3 +1,4 @@
+import type { Cause } from '@/core/schedule/cause';
 import { phaseFacts, phaseOrder, type Phase } from '@/core/sequence/phases';
 import { formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
@@ -90,6 +91,12 @@ function stepBefore(db: Connection, area: string, phase: Phase): Phase | null {
   return earlier.sort((a, b) => phaseOrder(b) - phaseOrder(a))[0] ?? null;
 }
 
+const inspectionCause = (
+  context: CommandContext,
+  { area, phase, day }: Rows['inspection'],
+  what: 'cancelled' | 'passed',
+): Cause => ({ kind: 'inspection', area, place: requireRow(context, 'area', area).name, phase, what, day });
+
 export const inspectionHandlers = handlers({
   'office.set': (context, { id, version, name, phone, phases, weekdays, noticeDays, visitsADay }) => {
     const odd = phases.find(
@@ -114,22 +121,22 @@ export const inspectionHandlers = handlers({
       requireVersion(context, 'office', id, version);
       update(context.db, 'office', id, row);
     }
-    context.replanAll(openJobs(context), `${name} set its days`);
+    context.replanAll(openJobs(context), { kind: 'office', name });
   },
   'inspection.book': (context, { id, area, phase, wishedOn }) => {
     const { job, name } = requireRow(context, 'area', area, 'area');
     requireStep(context, area, phase, 'phase');
     const booked = book(context, id, { id: area, job }, phase, wishedOn);
-    context.replan(job, `${name}: ${phaseFacts(phase).label} booked for ${formatDay(booked.day)}`);
+    context.replan(job, { kind: 'inspection', area, place: name, phase, what: 'booked', day: booked.day });
     return booked;
   },
   'inspection.cancel': (context, { id, version }) => {
     const row = settle(context, id, version, 'cancelled', '');
-    context.replan(row.job, `${phaseFacts(row.phase).label} on ${formatDay(row.day)} was cancelled`);
+    context.replan(row.job, inspectionCause(context, row, 'cancelled'));
   },
   'inspection.pass': (context, { id, version, words }) => {
     const row = settle(context, id, version, 'passed', words);
-    context.replan(row.job, `${phaseFacts(row.phase).label} passed`);
+    context.replan(row.job, inspectionCause(context, row, 'passed'));
   },
   'inspection.fail': (context, { id, version, again, fixes }) => {
     const row = settle(context, id, version, 'failed', fixes.map((fix) => fix.text).join('; '));
@@ -157,10 +164,13 @@ export const inspectionHandlers = handlers({
       row.phase,
       workdaysAfter(row.day > on ? row.day : on, working, holidaysOf(readHouse(context.installation))),
     );
-    context.replan(
-      row.job,
-      `${name}: ${phaseFacts(row.phase).label} failed (${fixes.map((fix) => fix.text).join('; ')})`,
-    );
+    context.replan(row.job, {
+      kind: 'failed',
+      area: row.area,
+      place: name,
+      phase: row.phase,
+      fixes: fixes.map((fix) => fix.text),
+    });
     return booked;
   },
 });

@@ -1,8 +1,11 @@
+import type { WorkName } from '@/core/schedule/work-name';
 import { today } from '../zone';
 import { insert, queryOne, execute } from '../database/query';
 import type { Connection } from '../database/open';
-import { handlers, prepared } from '../door/handler';
+import { handlers, prepared, type CommandContext } from '../door/handler';
 import type { PinVerdict } from '../door/prepared';
+import { tasksOf } from '../reading/plan';
+import { readJob } from '../reading/reading';
 import { notFound, unprocessable, type Refusal } from '../refusal';
 
 const refusalOf = ({ code, message, field }: Extract<PinVerdict, { code: string }>): Refusal =>
@@ -11,6 +14,10 @@ const refusalOf = ({ code, message, field }: Extract<PinVerdict, { code: string 
 /** What was pinned of the parts of a step goes with them. */
 export const dropPinsOfParts = (db: Connection, job: string, step: string): void =>
   void execute(db, 'DELETE FROM pin WHERE job = @job AND task LIKE @tasks', { job, tasks: `${step}~%` });
+
+/** What a piece of work is by the newest plan; nothing where it is planned no more. */
+const workOf = (context: CommandContext, job: string, task: string): WorkName | null =>
+  tasksOf(readJob(context.installation, job)).get(task)?.work ?? null;
 
 export const pinHandlers = handlers({
   'pin.set': (context, { task, day, half, reason }) => {
@@ -21,12 +28,22 @@ export const pinHandlers = handlers({
     if ('code' in verdict) throw refusalOf(verdict);
     execute(context.db, 'DELETE FROM pin WHERE task = @task', { task });
     insert(context.db, 'pin', { task, job: verdict.job, day, half: at, reason, made_at: context.now });
-    context.replan(verdict.job, `${verdict.label} was pinned: ${reason}`);
+    context.replan(verdict.job, { kind: 'pin', task, work: verdict.work, what: 'set', why: reason });
   },
   'pin.drop': (context, { task }) => {
-    const pin = queryOne<{ job: string }>(context.db, 'SELECT job FROM pin WHERE task = @task', { task });
+    const pin = queryOne<{ job: string; reason: string }>(
+      context.db,
+      'SELECT job, reason FROM pin WHERE task = @task',
+      { task },
+    );
     if (!pin) throw notFound('pin', 'task');
     execute(context.db, 'DELETE FROM pin WHERE task = @task', { task });
-    context.replan(pin.job, 'a pin was taken out');
+    context.replan(pin.job, {
+      kind: 'pin',
+      task,
+      work: workOf(context, pin.job, task),
+      what: 'dropped',
+      why: pin.reason,
+    });
   },
 });

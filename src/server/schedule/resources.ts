@@ -10,7 +10,7 @@ export const resourceHandlers = handlers({
       requireVersion(context, 'plant', id, version);
       update(context.db, 'plant', id, row);
     }
-    context.replanAll(openJobs(context), `${name}: ${units} of it`);
+    context.replanAll(openJobs(context), { kind: 'plant', plant: id, name, what: 'set' });
   },
   'plant.break': (context, { id, plant, firstDay, lastDay, units, reason }) => {
     const row = requireRow(context, 'plant', plant, 'plant');
@@ -21,13 +21,18 @@ export const resourceHandlers = handlers({
         'units',
       );
     insert(context.db, 'plant_down', { id, plant, first_day: firstDay, last_day: lastDay, units, reason });
-    context.replanAll(openJobs(context), `${row.name}: ${reason}`);
+    context.replanAll(openJobs(context), { kind: 'broken', plant, name: row.name, why: reason });
   },
   'plant.mend': (context, { id }) => {
     const down = queryOne<{ plant: string }>(context.db, 'SELECT plant FROM plant_down WHERE id = @id', { id });
     if (!down) throw notFound('breakdown', 'id');
     execute(context.db, 'DELETE FROM plant_down WHERE id = @id', { id });
-    context.replanAll(openJobs(context), `${requireRow(context, 'plant', down.plant).name} works again`);
+    context.replanAll(openJobs(context), {
+      kind: 'plant',
+      plant: down.plant,
+      name: requireRow(context, 'plant', down.plant).name,
+      what: 'mended',
+    });
   },
   'outlook.say': (context, { halves }) => {
     for (const one_ of halves) {
@@ -40,7 +45,7 @@ export const resourceHandlers = handlers({
         { ...one_, now: context.now },
       );
     }
-    context.replanAll(openJobs(context), 'the outlook changed');
+    context.replanAll(openJobs(context), { kind: 'outlook' });
   },
   'normals.set': (context, { months }) => {
     for (const month of months)
@@ -63,9 +68,11 @@ export const resourceHandlers = handlers({
       });
     if (halves.length > 0)
       insert(context.db, 'busy_source', { sub, name: name || 'calendar', events, read_at: context.now });
-    context.replanAll(
-      openJobs(context),
-      halves.length > 0 ? `${row.name}’s own calendar was read` : `${row.name}’s own calendar was taken out`,
-    );
+    context.replanAll(openJobs(context), {
+      kind: 'sub',
+      sub,
+      name: row.name,
+      what: halves.length > 0 ? 'calendar-read' : 'calendar-out',
+    });
   },
 });

@@ -73,10 +73,7 @@ export const assumptionHandlers = handlers({
         change_order: null,
       });
     }
-    context.replan(
-      row.job,
-      verdict === 'wrong' ? `an assumption turned out wrong: ${row.text}` : `an assumption held: ${row.text}`,
-    );
+    context.replan(row.job, { kind: 'assumption', area: row.area, text: row.text, what: verdict, found });
     return { kept: verdict };
   },
   'assumption.reopen': (context, { id }) => {
@@ -90,15 +87,15 @@ export const assumptionHandlers = handlers({
       settled_walk: null,
     });
     dropExtraWorkOf(context.db, id);
-    context.replan(row.job, `an assumption is open again: ${row.text}`);
+    context.replan(row.job, { kind: 'assumption', area: row.area, text: row.text, what: 'open', found: '' });
   },
-  'extra.finish': (context, { id }) => setExtra(context, id, 'open', 'done', 'added work was finished'),
-  'extra.reopen': (context, { id }) => setExtra(context, id, 'done', 'open', 'added work is open again'),
+  'extra.finish': (context, { id }) => setExtra(context, id, 'open', 'done'),
+  'extra.reopen': (context, { id }) => setExtra(context, id, 'done', 'open'),
 });
 
-function setExtra(context: PlanContext, id: string, from: 'open' | 'done', to: 'open' | 'done', cause: string): void {
+function setExtra(context: PlanContext, id: string, from: 'open' | 'done', to: 'open' | 'done'): void {
   const row = requireRow(context, 'extra_work', id);
   if (row.state !== from) throw unprocessable('so-already', `This added work is ${row.state}.`, 'id');
   setExtraWork(context.db, id, to);
-  context.replan(row.job, `${cause}: ${row.text}`);
+  context.replan(row.job, { kind: 'extra', extra: id, area: row.area, text: row.text, what: to });
 }

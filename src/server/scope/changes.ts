@@ -212,5 +212,5 @@ function carryOut(context: PlanContext, row: ChangeRow): void {
       change_order: row.id,
     });
   }
-  context.replan(row.job, `change ${row.number} was approved: ${row.title}`);
+  context.replan(row.job, { kind: 'change', area: row.area, number: row.number, title: row.title });
 }

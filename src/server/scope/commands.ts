@@ -178,7 +178,7 @@ export const scopeHandlers = handlers({
     if (parts.includes('findings')) copyFindings(context, from, id);
     if (parts.includes('layout')) copyLayout(context, from, id, mirrored);
     recalculateArea(context, id);
-    context.replan(row.job, `${name} was copied from ${row.name}`);
+    context.replan(row.job, { kind: 'copied', area: id, place: name, from: row.name });
   },
   'area.split': (context, { id, version, name, secondId, secondName, fromSection }) => {
     const row = requireVersion(context, 'area', id, version);
@@ -201,7 +201,7 @@ export const scopeHandlers = handlers({
     }
     recalculateArea(context, id);
     recalculateArea(context, secondId);
-    context.replan(row.job, `${row.name} was split`);
+    context.replan(row.job, { kind: 'area', area: id, place: row.name, what: 'split' });
   },
 });
 

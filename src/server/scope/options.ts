@@ -63,7 +63,7 @@ export const optionHandlers = handlers({
       reason,
     });
     if (option.works.length > 0) setWorks(context, area, option.works, 'key');
-    context.replan(row.job, `${row.subject}: ${option.name} was chosen`);
+    context.replan(row.job, { kind: 'option', area: row.area, subject: row.subject, chosen: option.name });
   },
   'options.unchoose': (context, { id, version }) => {
     const row = requireVersion(context, 'option_set', id, version);
@@ -77,6 +77,6 @@ export const optionHandlers = handlers({
       chosen_by: null,
       works_before: null,
     });
-    context.replan(row.job, `${row.subject} is open again`);
+    context.replan(row.job, { kind: 'option', area: row.area, subject: row.subject, chosen: null });
   },
 });

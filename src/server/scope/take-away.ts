@@ -3,6 +3,7 @@ import { isComing, type SelectionState } from '@/core/selections/states';
 import { update } from '../database/query';
 import { handlers, requireRow, type PlanContext } from '../door/handler';
 import { recalculateArea } from '../quantities/recalculate';
+import { goodsCause, requestCause } from '../selections/causes';
 import { unprocessable } from '../refusal';
 
 const TABLES = {
@@ -40,9 +41,16 @@ function takeAway(context: PlanContext, of: Removable, id: string): void {
   if (of === 'selection' && isComing(row.state as SelectionState))
     throw unprocessable('ordered-already', 'This is ordered and on its way; take the order back first.', 'id');
   const job = row.job ?? requireRow(context, 'area', row.area ?? '', 'area').job;
-  if (of === 'selection' || of === 'request' || of === 'close-in-sign')
-    context.replan(job, `a ${of === 'close-in-sign' ? 'signature' : of} was taken away`);
-  else context.planStays(job);
+  switch (of) {
+    case 'selection':
+      return context.replan(job, goodsCause(requireRow(context, 'selection', id), 'taken-away'));
+    case 'request':
+      return context.replan(job, requestCause(requireRow(context, 'request', id), 'taken-away'));
+    case 'close-in-sign':
+      return context.replan(job, { kind: 'signature-taken-away', area: row.area ?? '' });
+    default:
+      context.planStays(job);
+  }
 }
 
 export const takeAwayHandlers = handlers({ 'line.remove': (context, { of, id }) => takeAway(context, of, id) });

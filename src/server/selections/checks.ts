@@ -1,3 +1,4 @@
+import { goodsCause } from './causes';
 import { afterCheck, checkWords, type Check } from '@/core/selections/check';
 import { isBefore, isHere, isOrdered } from '@/core/selections/states';
 import { taskId } from '@/core/sequence/site';
@@ -62,7 +63,14 @@ export function settleCheck(context: PlanContext, id: string, check: Check, obse
       });
     }
   }
-  context.replan(row.job, `${row.category}, ${row.area_name}: ${check.verdict}`);
+  context.replan(row.job, {
+    kind: 'checked',
+    selection: id,
+    thing: row.category,
+    place: row.area_name,
+    verdict: check.verdict,
+    text: check.text,
+  });
 }
 
 /** Another selection for the same work: what is ordered again, or the rest that comes later. @returns its id */
@@ -121,5 +129,5 @@ export function takeCheckBack(context: PlanContext, selection: string, observati
   if (!row) return context.planStays();
   if (row.state === 'checked') update(context.db, 'selection', selection, { state: 'on site' });
   addHistory(context, { job: row.job, selection }, 'the check was taken back');
-  context.replan(row.job, `${row.category}: a check was taken back`);
+  context.replan(row.job, goodsCause(row, 'check-taken-back'));
 }

@@ -1,3 +1,4 @@
+import { goodsCause } from './causes';
 import type { InferType } from 'yup';
 import { changeSelection } from '@/contract/commands/selections';
 import { unlikeCode } from '@/core/selections/code-shape';
@@ -11,7 +12,7 @@ import {
   type Alternative,
   type SelectionState,
 } from '@/core/selections/states';
-import { formatDay, type Day } from '@/core/units/day';
+import { daysBetween, formatDay, type Day } from '@/core/units/day';
 import { today } from '../zone';
 import { uuid } from '../database/id';
 import { queryAll, flag, insert, queryOne, orNull, update } from '../database/query';
@@ -189,7 +190,7 @@ function take(context: PlanContext, row: Row, alternative: string, reason: strin
     subject: `${row.category}: ${taken.choice}`,
     reason,
   });
-  context.replan(row.job, `${row.category} was chosen`);
+  context.replan(row.job, goodsCause(row, 'chosen'));
 }
 
 export const selectionHandlers = handlers({
@@ -205,7 +206,7 @@ export const selectionHandlers = handlers({
       ...(isHere(state) ? { came_on: now } : {}),
     });
     addHistory(context, { job: item.job, selection: item.id }, `added, ${state}`);
-    context.replan(item.job, `${item.category} was added`);
+    context.replan(item.job, goodsCause(item, 'added'));
   },
   'selections.import': (context, { job, lines }) => {
     const there = new Set(
@@ -228,7 +229,7 @@ export const selectionHandlers = handlers({
       add(context, job, { ...line, codeMeant: true }, { state: line.choice ? 'chosen' : 'open' });
       addHistory(context, { job, selection: line.id }, 'read from a list');
     });
-    context.replan(job, `${lines.length} selections were read from a list`);
+    context.replan(job, { kind: 'goods-listed', lines: lines.length });
     return { lines: lines.length };
   },
   'selection.change': (context, { id, version, phase, category, ...facts }) => {
@@ -245,7 +246,7 @@ export const selectionHandlers = handlers({
     });
     if (words !== orderWords(row))
       addHistory(context, { job: row.job, selection: id }, words ? `chosen: ${words}` : 'nothing is chosen any more');
-    context.replan(row.job, `${category} changed`);
+    context.replan(row.job, goodsCause({ id, category }, 'changed'));
   },
   'selection.step': (context, { id, version, to, day, note: said, place }) => {
     const row = needSelection(context, id, version);
@@ -269,7 +270,7 @@ export const selectionHandlers = handlers({
       { job: row.job, selection: id },
       [to === row.state ? 'moved' : to, place && `kept ${place}`, said].filter(Boolean).join(', '),
     );
-    context.replan(row.job, `${row.category}: ${to}`);
+    context.replan(row.job, goodsCause(row, to));
   },
   'selection.order': (context, { id, version, day, quantity, unit, orderNumber, expectedOn, despite, note: said }) => {
     const row = needSelection(context, id, version);
@@ -314,7 +315,7 @@ export const selectionHandlers = handlers({
         .filter(Boolean)
         .join(', '),
     );
-    context.replan(row.job, `${row.category}: ordered`);
+    context.replan(row.job, goodsCause(row, 'ordered'));
     context.installation.news.emit('ordered');
   },
   'selection.expect': (context, { id, version, expectedOn, note: said }) => {
@@ -368,7 +369,7 @@ export const selectionHandlers = handlers({
       { job: row.job, selection: id },
       returnTrip ? 'it is fitted on a return trip; the work goes on without it' : 'the work waits for it',
     );
-    context.replan(row.job, `${row.category}: ${returnTrip ? 'fitted on a return trip' : 'the work waits'}`);
+    context.replan(row.job, goodsCause(row, returnTrip ? 'fitted-later' : 'waited-for'));
   },
 });
 
@@ -397,6 +398,14 @@ export function moveArrival(
   );
   context.replan(
     row.job,
-    `${row.category}: ${moved ? (day > (row.expected_on ?? day) ? 'slipped' : 'comes earlier') : 'confirmed'}`,
+    moved
+      ? {
+          kind: 'slip',
+          selection: row.id,
+          thing: row.category,
+          days: daysBetween(row.expected_on ?? day, day),
+          why,
+        }
+      : goodsCause(row, 'confirmed'),
   );
 }

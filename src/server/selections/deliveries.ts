@@ -76,9 +76,8 @@ export const deliveryHandlers = handlers({
     update(context.db, 'delivery', id, { state: 'came', came_on: day });
     const place = row.place ? requireRow(context, 'area', row.place).name : '';
     const kept = [place, row.place_note].filter(Boolean).join(', ');
-    for (const item of queryAll<Rows['selection']>(context.db, 'SELECT * FROM selection WHERE delivery = @id', {
-      id,
-    })) {
+    const load = queryAll<Rows['selection']>(context.db, 'SELECT * FROM selection WHERE delivery = @id', { id });
+    for (const item of load) {
       if (isHere(item.state)) continue;
       update(context.db, 'selection', item.id, { state: 'on site', came_on: day, kept_at: kept });
       addHistory(
@@ -87,7 +86,12 @@ export const deliveryHandlers = handlers({
         `came on ${formatDay(day)}${kept ? `, kept in ${kept}` : ''}`,
       );
     }
-    context.replan(row.job, 'a delivery came');
+    context.replan(row.job, {
+      kind: 'delivery-came',
+      selections: load.map((item) => item.id),
+      things: load.map((item) => item.category),
+      day,
+    });
   },
   'delivery.drop': (context, { id, version }) => {
     const row = needPlanned(context, id, version);

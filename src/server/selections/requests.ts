@@ -17,6 +17,7 @@ import {
 } from '../door/handler';
 import { notFound, unprocessable } from '../refusal';
 import { needClientOf, notifyClient } from '../news/notify-client';
+import { requestCause } from './causes';
 import { requirePastDay } from './days';
 import { readJob } from '../reading/reading';
 import { requestOf, requestsOf, waitRows, type RequestRow } from '../reading/selections';
@@ -126,7 +127,7 @@ function settle(
     `${words}${outcome !== 'conditions' && conditions ? `: ${conditions}` : ''}${answeredBy ? `, by ${answeredBy}` : ''} ` +
       `on ${formatDay(answeredOn)}`,
   );
-  context.replan(row.job, `${row.subject}: ${outcome === 'refused' ? 'refused' : 'answered'} by ${PARTIES[row.party]}`);
+  context.replan(row.job, requestCause(row, outcome === 'refused' ? 'refused' : 'answered'));
 }
 
 export const writeRequest = (db: Connection, request: NewRow<'request'>): void => insert(db, 'request', request);
@@ -136,12 +137,12 @@ export const requestHandlers = handlers({
     requireRow(context, 'job', job, 'job');
     keep(context, id, job, fields, (row) => writeRequest(context.db, { id, job, ...row }));
     addHistory(context, { job, request: id }, 'written down');
-    context.replan(job, `${fields.subject} is asked for`);
+    context.replan(job, requestCause({ id, ...fields }, 'added'));
   },
   'request.change': (context, { id, version, ...fields }) => {
     const { job } = needRequest(context, id, version);
     keep(context, id, job, fields, (row) => update(context.db, 'request', id, row));
-    context.replan(job, `${fields.subject} changed`);
+    context.replan(job, requestCause({ id, ...fields }, 'changed'));
   },
   'request.send': (context, { id, version, sentOn, sent, expectedOn }) => {
     const row = needRequest(context, id, version);
@@ -159,7 +160,7 @@ export const requestHandlers = handlers({
       about(row),
       `${row.outcome === 'refused' ? 'sent again' : 'sent'} on ${formatDay(sentOn)}: ${sent}`,
     );
-    context.replan(row.job, `${row.subject} was sent to ${PARTIES[row.party]}`);
+    context.replan(row.job, requestCause(row, 'sent'));
   },
   'request.expect': (context, { id, version, expectedOn }) => {
     const row = needRequest(context, id, version);
@@ -172,7 +173,7 @@ export const requestHandlers = handlers({
       );
     update(context.db, 'request', id, { expected_on: expectedOn });
     addHistory(context, about(row), `they name ${formatDay(expectedOn)}`);
-    context.replan(row.job, `${row.subject} is expected on another day`);
+    context.replan(row.job, requestCause(row, 'expected'));
   },
   'request.remind': (context, { id, version }) => {
     const row = needRequest(context, id, version);
@@ -217,7 +218,7 @@ export const requestHandlers = handlers({
       },
       to,
     );
-    context.replan(row.job, `${row.subject} was sent to the client`);
+    context.replan(row.job, requestCause(row, 'sent'));
   },
   'request.reply': (context, { id, name, outcome, conditions }) => {
     const row = requireRow(context, 'request', id);
@@ -231,6 +232,6 @@ export const requestHandlers = handlers({
     if (!row.outcome) throw unprocessable('open-already', 'This is open.', 'id');
     update(context.db, 'request', id, SENT);
     addHistory(context, about(row), 'the answer was taken back');
-    context.replan(row.job, `${row.subject} is open again`);
+    context.replan(row.job, requestCause(row, 'reopened'));
   },
 });

@@ -1,4 +1,5 @@
 import { type SupplierSays } from '@/contract/commands/selections';
+import type { Cause } from '@/core/schedule/cause';
 import { isComing } from '@/core/selections/states';
 import type { Day } from '@/core/units/day';
 import { formatDay } from '@/core/units/day';
@@ -15,6 +16,7 @@ import {
   type PlanContext,
 } from '../door/handler';
 import { notFound, unprocessable } from '../refusal';
+import { goodsCause } from './causes';
 import { orderAgain } from './checks';
 import { moveArrival } from './commands';
 import { requireDayInJob } from './days';
@@ -23,7 +25,7 @@ import { readHouse, type FirmReading } from '../reading/reading';
 import { addHistory } from './history';
 
 /** Plans of every job that has something on order with a supplier follow its calendar. */
-function markOrders(context: PlanContext, supplier: string, cause: string): void {
+function markOrders(context: PlanContext, supplier: string, cause: Cause): void {
   const rows = queryAll<{ job: string }>(
     context.db,
     `SELECT DISTINCT job
@@ -82,7 +84,7 @@ function say(
         ...(day ? { expected_on: day, promised_on: row.promised_on ?? day } : {}),
       });
       addHistory(context, about, `shipped${text ? `: ${text}` : ''}`);
-      context.replan(row.job, `${row.category}: shipped`);
+      context.replan(row.job, goodsCause(row, 'shipped'));
       break;
     case 'ships part': {
       if (row.quantity === null || quantity === undefined || quantity >= row.quantity)
@@ -105,7 +107,7 @@ function say(
       });
       addHistory(context, about, `${quantity} ${row.unit} shipped, ${left} still to come${text ? `: ${text}` : ''}`);
       addHistory(context, { job: row.job, selection: rest }, `the rest of an order, comes ${formatDay(needDay(day))}`);
-      context.replan(row.job, `${row.category} come in two parts`);
+      context.replan(row.job, goodsCause(row, 'in-parts'));
       break;
     }
     case 'cannot':
@@ -119,7 +121,7 @@ function say(
         slip: '',
       });
       addHistory(context, about, `cannot be had${text ? `: ${text}` : ''}; the order is void`);
-      context.replan(row.job, `${row.category} cannot be had`);
+      context.replan(row.job, goodsCause(row, 'not-to-be-had'));
   }
 }
 
@@ -157,7 +159,7 @@ export const supplierHandlers = handlers({
         'firstDay',
       );
     insert(context.db, 'supplier_closure', { supplier, first_day: firstDay, last_day: lastDay, why });
-    markOrders(context, supplier, `${name} is closed from ${formatDay(firstDay)} to ${formatDay(lastDay)}`);
+    markOrders(context, supplier, { kind: 'supplier-closed', supplier, name, from: firstDay, until: lastDay });
   },
   'supplier.reopen': (context, { supplier, firstDay }) => {
     const { name } = requireRow(context, 'supplier', supplier, 'supplier');
@@ -168,7 +170,7 @@ export const supplierHandlers = handlers({
       }) === 0
     )
       throw notFound('closure', 'firstDay');
-    markOrders(context, supplier, `${name} is not closed after all`);
+    markOrders(context, supplier, { kind: 'supplier', supplier, name, what: 'open-after-all' });
   },
   'supplier.prices': (context, { supplier, lines }) => {
     const { name } = requireRow(context, 'supplier', supplier, 'supplier');
@@ -191,7 +193,7 @@ export const supplierHandlers = handlers({
         read_at: context.at,
       });
     const changed = followPrices(context, supplier);
-    markOrders(context, supplier, `a list of ${name} was read`);
+    markOrders(context, supplier, { kind: 'supplier', supplier, name, what: 'list-read' });
     return { lines: lines.length, changed };
   },
   'supplier.say': (context, { selection, says, text, day, quantity }) =>

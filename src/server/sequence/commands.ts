@@ -1,16 +1,42 @@
-import { phaseFacts } from '@/core/sequence/phases';
+import type { Cause } from '@/core/schedule/cause';
+import type { Phase } from '@/core/sequence/phases';
+import type { Day } from '@/core/units/day';
 import { insert, orNull, execute } from '../database/query';
-import { handlers, requireRow, requireAreaOf, requireVersion, requireStep } from '../door/handler';
+import { handlers, requireRow, requireAreaOf, requireVersion, requireStep, type CommandContext } from '../door/handler';
 import { unprocessable } from '../refusal';
 import { refuseLoop } from './rule-commands';
 import { changeStep } from './track';
+
+const placeOf = (context: CommandContext, area: string): string => requireRow(context, 'area', area, 'area').name;
+
+type End = { area: string; phase: Phase };
+const orderCause = (
+  context: CommandContext,
+  what: 'agreed' | 'dropped',
+  before: End,
+  after: End,
+  why: string,
+): Cause => ({
+  kind: 'order',
+  what,
+  before: { ...before, place: placeOf(context, before.area) },
+  after: { ...after, place: placeOf(context, after.area) },
+  why,
+});
+
+const holdCause = (
+  context: CommandContext,
+  { area, phase, label }: End & { label: string },
+  what: 'held' | 'moved' | 'released',
+  expected: Day,
+): Cause => ({ kind: 'hold', area, place: placeOf(context, area), phase, label, what, expected });
 
 export const sequenceHandlers = handlers({
   'step.change': (context, { area, phase, trade, halfDays }) => {
     const { job, name } = requireRow(context, 'area', area, 'area');
     requireStep(context, area, phase, 'phase');
     changeStep(context.db, { area, phase }, { trade, half_days: halfDays, basis: 'hand' });
-    context.replan(job, `${name}: ${phaseFacts(phase).label} changed`);
+    context.replan(job, { kind: 'step', area, place: name, phase, what: 'changed' });
   },
   'link.add': (context, { id, job, before, after, reason }) => {
     for (const [end, field] of [
@@ -32,12 +58,21 @@ export const sequenceHandlers = handlers({
       reason,
     });
     refuseLoop(context, job, 'after');
-    context.replan(job, 'an order was agreed');
+    context.replan(job, orderCause(context, 'agreed', before, after, reason));
   },
   'link.remove': (context, { id }) => {
-    const { job } = requireRow(context, 'own_link', id);
+    const row = requireRow(context, 'own_link', id);
     execute(context.db, 'DELETE FROM own_link WHERE id = @id', { id });
-    context.replan(job, 'an agreed order was dropped');
+    context.replan(
+      row.job,
+      orderCause(
+        context,
+        'dropped',
+        { area: row.before_area, phase: row.before_phase },
+        { area: row.after_area, phase: row.after_phase },
+        row.reason,
+      ),
+    );
   },
   'hold.add': (context, hold) => {
     requireAreaOf(context, hold.job, hold.area);
@@ -54,7 +89,7 @@ export const sequenceHandlers = handlers({
       expected_on: hold.expectedOn,
       state: 'open',
     });
-    context.replan(hold.job, `held: ${hold.label}`);
+    context.replan(hold.job, holdCause(context, hold, 'held', hold.expectedOn));
   },
   'hold.expect': (context, { id, version, expectedOn }) => {
     const hold = requireVersion(context, 'hold', id, version);
@@ -62,12 +97,12 @@ export const sequenceHandlers = handlers({
       id,
       expectedOn,
     });
-    context.replan(hold.job, `${hold.label} is expected on another day`);
+    context.replan(hold.job, holdCause(context, hold, 'moved', expectedOn));
   },
   'hold.release': (context, { id, version }) => {
     const hold = requireVersion(context, 'hold', id, version);
     if (hold.state === 'released') throw unprocessable('released-already', 'This is released already.', 'id');
     execute(context.db, `UPDATE hold SET state = 'released', version = version + 1 WHERE id = @id`, { id });
-    context.replan(hold.job, `${hold.label} was released`);
+    context.replan(hold.job, holdCause(context, hold, 'released', hold.expected_on));
   },
 });

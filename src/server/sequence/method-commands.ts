@@ -43,7 +43,7 @@ export const methodHandlers = handlers({
         timeTrack(context.installation, each);
       }
       refuseLoop(context, of, 'variant');
-      context.replan(of, `${facts?.title ?? method}: ${chosen ?? 'the usual order'}`);
+      context.replan(of, { kind: 'method', title: facts?.title ?? method, chosen: chosen ?? null });
     }
   },
   'rate.set': (context, { phase, perHalfDay }) => {
@@ -70,7 +70,7 @@ export const methodHandlers = handlers({
       { phase },
     )) {
       timeTrack(context.installation, area);
-      context.replan(job, `the rate of ${phaseFacts(phase).label} changed`);
+      context.replan(job, { kind: 'rate', phase });
     }
   },
   'step.time': (context, { area, phase, basis, halfDays, crews }) => {
@@ -100,6 +100,6 @@ export const methodHandlers = handlers({
       { basis, crews, ...(basis === 'hand' && halfDays !== undefined ? { half_days: halfDays } : {}) },
     );
     timeTrack(context.installation, area);
-    context.replan(job, `${name}: time of ${phaseFacts(phase).label} changed`);
+    context.replan(job, { kind: 'step', area, place: name, phase, what: 'timed' });
   },
 });

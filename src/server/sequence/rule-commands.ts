@@ -1,3 +1,4 @@
+import type { Cause } from '@/core/schedule/cause';
 import { findLoop } from '@/core/schedule/network';
 import { loopSentence } from '@/core/schedule/compiled';
 import { sequenceOf } from '@/core/sequence/links';
@@ -39,7 +40,7 @@ export function refuseLoop(context: CommandContext, job: string, field: string):
 }
 
 /** Every job concerned is looked through for rings, and its plan follows. */
-function markJobs(context: PlanContext, job: string | null | undefined, cause: string, field: string): void {
+function markJobs(context: PlanContext, job: string | null | undefined, cause: Cause, field: string): void {
   const jobs = jobsOf(context, job);
   for (const id of jobs) refuseLoop(context, id, field);
   context.replanAll(jobs, cause);
@@ -62,8 +63,6 @@ const columns = (rule: Omit<Payload<'rule.write'>, 'id' | 'job'>) => ({
   strength: rule.strength,
   reason: rule.reason,
 });
-const said = (rule: { before: string; after: string }): string =>
-  `${phaseFacts(rule.before as never).label} before ${phaseFacts(rule.after as never).label}`;
 
 export const ruleHandlers = handlers({
   'rule.write': (context, { id, job, ...rule }) => {
@@ -71,7 +70,12 @@ export const ruleHandlers = handlers({
     const last = queryOne<{ number: number | null }>(context.db, 'SELECT max(number) AS number FROM own_rule')?.number;
     const number = Math.max(OWN_RULES, (last ?? OWN_RULES - 1) + 1);
     insert(context.db, 'own_rule', { number, id, job: orNull(job), ...columns(rule) });
-    markJobs(context, job, `a rule was written: ${said(rule)}`, 'after');
+    markJobs(
+      context,
+      job,
+      { kind: 'rule', what: 'written', rule: number, before: rule.before, after: rule.after },
+      'after',
+    );
     return { number };
   },
   'rule.rewrite': (context, { id, version, ...rule }) => {
@@ -84,12 +88,22 @@ export const ruleHandlers = handlers({
         .join(', ')}, version = version + 1 WHERE id = @id`,
       { id, ...set },
     );
-    markJobs(context, row.job, `a rule was changed: ${said(rule)}`, 'after');
+    markJobs(
+      context,
+      row.job,
+      { kind: 'rule', what: 'changed', rule: row.number, before: rule.before, after: rule.after },
+      'after',
+    );
   },
   'rule.drop': (context, { id, version }) => {
     const row = needRule(context, id, version);
     execute(context.db, 'UPDATE own_rule SET removed = 1, version = version + 1 WHERE id = @id', { id });
-    markJobs(context, row.job, `rule ${row.number} was dropped`, 'id');
+    markJobs(
+      context,
+      row.job,
+      { kind: 'rule', what: 'dropped', rule: row.number, before: row.before_phase, after: row.after_phase },
+      'id',
+    );
   },
   'rule.switch': (context, { id, rule, job, area, holds, reason }) => {
     const known =
@@ -112,7 +126,7 @@ export const ruleHandlers = handlers({
       area: orNull(area),
     });
     insert(context.db, 'rule_switch', { id, rule, job: orNull(job), area: orNull(area), holds: holds ? 1 : 0, reason });
-    markJobs(context, job, `rule ${rule} was switched ${holds ? 'on' : 'off'}: ${reason}`, 'rule');
+    markJobs(context, job, { kind: 'switch', rule, what: holds ? 'on' : 'off', why: reason }, 'rule');
   },
   'rule.unswitch': (context, { rule, job, area }) => {
     if (
@@ -123,6 +137,6 @@ export const ruleHandlers = handlers({
       }) === 0
     )
       throw notFound('word on this rule', 'rule');
-    markJobs(context, job, `rule ${rule} counts as it does elsewhere`, 'rule');
+    markJobs(context, job, { kind: 'switch', rule, what: 'as-elsewhere', why: '' }, 'rule');
   },
 });

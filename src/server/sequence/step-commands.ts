@@ -1,5 +1,4 @@
 import { phaseFacts, type Phase } from '@/core/sequence/phases';
-import { formatDay } from '@/core/units/day';
 import { flag, insert, queryOne, orNull, execute, update } from '../database/query';
 import { handlers, requireRow, requireAreaOf, requireStep, requireVersion, type CommandContext } from '../door/handler';
 import { unprocessable } from '../refusal';
@@ -43,9 +42,10 @@ export const stepHandlers = handlers({
       insert(context.db, 'step_part', { area, phase, part: index + 1, label: part.label, half_days: part.halfDays }),
     );
     dropPinsOfParts(context.db, job, `${area}:${phase}`);
+    const step = { area, place: name, phase };
     context.replan(
       job,
-      `${name}: ${phaseFacts(phase).label} ${parts.length > 0 ? `in ${parts.length} parts` : 'in one piece again'}`,
+      parts.length > 0 ? { kind: 'parts', ...step, parts: parts.length } : { kind: 'step', ...step, what: 'joined' },
     );
   },
   'gate.set': (context, { id, job, label, reason, notBefore, before, after, together }) => {
@@ -90,7 +90,7 @@ export const stepHandlers = handlers({
         ),
       );
     refuseLoop(context, job, 'after');
-    context.replan(job, `${label} was set`);
+    context.replan(job, { kind: 'gate', gate: id, label, what: 'set' });
   },
   'gate.drop': (context, { id }) => {
     const gate = queryOne<{ job: string; label: string }>(context.db, 'SELECT job, label FROM gate WHERE id = @id', {
@@ -98,7 +98,7 @@ export const stepHandlers = handlers({
     });
     if (!gate) throw unprocessable('unknown-id', 'There is no such gate.', 'id');
     execute(context.db, 'DELETE FROM gate WHERE id = @id', { id });
-    context.replan(gate.job, `${gate.label} was dropped`);
+    context.replan(gate.job, { kind: 'gate', gate: id, label: gate.label, what: 'dropped' });
   },
   'step.others': (context, { area, phase, who, expectedOn }) => {
     const { job, name } = nameOf(context, area);
@@ -106,26 +106,24 @@ export const stepHandlers = handlers({
     if (phaseFacts(phase).trade === 'nobody')
       throw unprocessable('nobody-works', 'Here nobody works: it is a wait already.', 'phase');
     changeStep(context.db, { area, phase }, { others: who || null, others_on: who ? orNull(expectedOn) : null });
-    context.replan(
-      job,
-      who
-        ? `${name}: ${phaseFacts(phase).label} is done by ${who}`
-        : `${name}: ${phaseFacts(phase).label} is ours again`,
-    );
+    const step = { area, place: name, phase };
+    context.replan(job, who ? { kind: 'others', ...step, who } : { kind: 'step', ...step, what: 'ours' });
   },
   'logistic.add': (context, { id, job, kind, label, area, phase, leadDays }) => {
     requireAreaOf(context, job, area);
     requireStep(context, area, phase, 'phase');
     insert(context.db, 'logistic', { id, job, kind, label, area, phase, lead_days: leadDays, state: 'open' });
-    context.replan(job, `${label} has to be there`);
+    context.replan(job, { kind: 'logistic', logistic: id, label, what: 'needed', day: null });
   },
   'logistic.settle': (context, { id, version, state, bookedOn }) => {
     const row = requireVersion(context, 'logistic', id, version);
     update(context.db, 'logistic', id, { state, booked_on: state === 'booked' ? orNull(bookedOn) : null });
-    context.replan(
-      row.job,
-      `${row.label}: ` +
-        `${state === 'here' ? 'is there' : state}${state === 'booked' && bookedOn ? ` for ${formatDay(bookedOn)}` : ''}`,
-    );
+    context.replan(row.job, {
+      kind: 'logistic',
+      logistic: id,
+      label: row.label,
+      what: state,
+      day: state === 'booked' ? orNull(bookedOn) : null,
+    });
   },
 });

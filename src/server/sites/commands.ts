@@ -71,7 +71,7 @@ export const siteHandlers = handlers({
         leaves: orNull(job.leaves),
       },
     );
-    context.replan(job.id, `${job.name} was changed`);
+    context.replan(job.id, { kind: 'job-changed', name: job.name });
   },
   'areas.add': (context, { job, levels, areas }) => {
     requireRow(context, 'job', job, 'job');
@@ -127,7 +127,7 @@ export const siteHandlers = handlers({
       });
       layTrack(context.installation, area.id);
     });
-    context.replan(job, 'areas were set out');
+    context.replan(job, { kind: 'areas-set-out', places: areas.map((area) => area.name) });
   },
   'area.change': (context, { id, version, name, works, size, livedIn, passage, called }) => {
     const area = requireVersion(context, 'area', id, version);
@@ -141,7 +141,7 @@ export const siteHandlers = handlers({
       ...(called === undefined ? {} : { called }),
     });
     layTrack(context.installation, id);
-    context.replan(area.job, `${name} was changed`);
+    context.replan(area.job, { kind: 'area', area: id, place: name, what: 'changed' });
   },
   'area.beside': (context, payload) => {
     const [one_, other] = [payload.one, payload.other].sort() as [string, string];
@@ -149,6 +149,6 @@ export const siteHandlers = handlers({
     if (one_ === other || first.job !== second.job)
       throw unprocessable('not-neighbours', 'Two different areas of one job can share a wall.', 'other');
     putBeside(context.db, one_, other);
-    context.replan(first.job, 'a shared wall was set');
+    context.replan(first.job, { kind: 'beside', areas: [one_, other], places: [first.name, second.name] });
   },
 });

@@ -9,6 +9,6 @@ export const goalHandlers = handlers({
       requireRow(context, 'job', job, 'jobs');
       execute(context.db, 'UPDATE job SET weight = @weight WHERE id = @job', { job, weight });
     }
-    context.replanAll(openJobs(context), 'what counts was weighed anew');
+    context.replanAll(openJobs(context), { kind: 'weights' });
   },
 });

@@ -1,6 +1,7 @@
 import type { PackMarks } from '@/contract/views/walk';
 import type { PlannedTask } from '@/core/schedule/plan';
 import type { Day } from '@/core/units/day';
+import { sayCauses } from '@/core/words/cause';
 import { sayReason } from '@/core/words/reason';
 import { sayWork } from '@/core/words/work';
 import { dispatch } from '../dispatch/dispatch';
@@ -50,7 +51,11 @@ export const TASKS = {
   'plan document': read((installation): string => {
     const plan = readPlan(installation.db);
     if (!plan) throw notFound('plan yet; set out the areas of a job first');
-    return JSON.stringify({ ...plan, tasks: plan.tasks.map((task) => toldTask(task, plan.origin)) });
+    return JSON.stringify({
+      ...plan,
+      cause: sayCauses(plan.causes, plan.origin),
+      tasks: plan.tasks.map((task) => toldTask(task, plan.origin)),
+    });
   }),
 };
 

@@ -12,6 +12,7 @@ import { addDays, daysBetween, formatDay, formatWeekday, mondayOf, type Day } fr
 import { isWorkday } from '@/core/units/workday';
 import { dayOfSlot, formatSlot, isAfternoon, lastDay, slotOf } from '@/core/units/slot';
 import type { Phrase } from '@/core/words/phrase';
+import { sayCauses } from '@/core/words/cause';
 import { sayFinding } from '@/core/words/finding';
 import { sayAlso, sayReason } from '@/core/words/reason';
 import { sayWait } from '@/core/words/wait';
@@ -144,7 +145,7 @@ function within(
     ),
     weather: weatherOf(firm, window),
     madeAt: whenSeen(plan.madeAt, firm),
-    cause: plan.cause,
+    cause: sayCauses(plan.causes, firm.today),
     jobs: new Set(plan.tasks.map((task) => task.job)).size,
   };
 }

@@ -1,7 +1,7 @@
 import type { ProgressView } from '@/contract/views/progress';
 import { groupBy } from '@/core/group-by';
 import { jobFinish } from '@/core/schedule/plan';
-import { causesOf, loadByWeek, shareByDay, slipOf, workedDaysFrom, type Baseline } from '@/core/schedule/slippage';
+import { loadByWeek, shareByDay, slipOf, sumByCause, workedDaysFrom, type Baseline } from '@/core/schedule/slippage';
 import { countBefore } from '@/core/schedule/calendar';
 import { phaseFacts } from '@/core/sequence/phases';
 import { taskRef } from '@/core/sequence/site';
@@ -9,9 +9,10 @@ import { TRADES, type Trade } from '@/core/sequence/trades';
 import { addDays, daysBetween, formatDay, mondayOf, type Day } from '@/core/units/day';
 import { lastDay, slotOf } from '@/core/units/slot';
 import { dayIn, type Zone } from '@/core/units/zone';
+import { sayCauses } from '@/core/words/cause';
 import { sayWork } from '@/core/words/work';
 import { jobHead } from './job-head';
-import { baselineRows, movesSince } from '../reading/baselines';
+import { baselineRows, movesSince, type KeptMove } from '../reading/baselines';
 import { holidaysOf } from '../reading/firm';
 import { jobRow } from '../reading/job';
 import { planOf, wholePlan, type StoredPlan } from '../reading/plan';
@@ -66,16 +67,18 @@ export function progressView(
       then: chosen?.finish_day ?? null,
       promise: row.promise_day,
       halves: finishDay && chosen?.finish_day ? workedBetweenDays(chosen.finish_day, finishDay, holidays) : 0,
-      causes: causesOf(moves.filter((move) => move.task === null))
+      causes: sumByCause(moves.filter((move) => move.task === null))
         .slice(0, 6)
-        .map(({ cause, halves }) => ({ cause, days: daysWords(halves) })),
+        .map(({ causes, halves }) => ({ cause: sayCauses(causes, now), days: daysWords(halves) })),
     },
     weeksLeft: finishDay ? Math.max(0, Math.ceil((daysBetween(now, finishDay) + 1) / 7)) : null,
     done: work.share,
     planned: shareIn(overTime.planned[weekNow]),
     hidden: work.hidden,
     words: work.words,
-    ...(baseline && plan ? slippedOf(baseline, plan, holidays, moves, allSlips) : { slips: 0, slipped: [] }),
+    ...(baseline && plan
+      ? slippedOf(baseline, plan, holidays, moves, { all: allSlips, now })
+      : { slips: 0, slipped: [] }),
     overTime,
     load: loadOf(job),
   };
@@ -95,8 +98,8 @@ function slippedOf(
   baseline: { origin: Day; work: Baseline['tasks'] },
   plan: StoredPlan,
   holidays: ReadonlySet<Day>,
-  moves: readonly { task: string | null; halves: number; cause: string }[],
-  all: boolean,
+  moves: readonly KeptMove[],
+  { all, now }: { all: boolean; now: Day },
 ): Pick<ProgressView, 'slips' | 'slipped'> {
   const byTask = groupBy(
     moves.filter((move) => move.task !== null),
@@ -113,9 +116,9 @@ function slippedOf(
     slipped: slips.slice(0, all ? undefined : FIRST_SLIPS).map((slipped) => ({
       ...slipped,
       days: slipped.state === 'gone' ? 'no longer needed' : daysWords(slipped.halves),
-      causes: causesOf(byTask.get(slipped.task) ?? [])
+      causes: sumByCause(byTask.get(slipped.task) ?? [])
         .slice(0, 3)
-        .map(({ cause, halves }) => `${cause} (${daysWords(halves)})`),
+        .map(({ causes, halves }) => ({ cause: sayCauses(causes, now), days: daysWords(halves) })),
     })),
   };
 }

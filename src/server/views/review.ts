@@ -59,6 +59,7 @@ export function reviewView(job: JobReading, id: string, allJobs: () => FirmReadi
     pictures: pictureViews(job, ofKind(seen, 'picture').reverse()),
     moved: news?.moved ?? [],
     finish: news?.finish ?? {},
+    causes: news?.causes ?? [],
     planning,
     problem,
     drafts: draftsOfWalk(db, id),

@@ -7,6 +7,7 @@ import type {
   SelectionView,
   StepsOf,
 } from '@/contract/views/selections';
+import type { Cause } from '@/core/schedule/cause';
 import type { Purchase } from '@/core/quantities/calculator';
 import { leadWords } from '@/core/selections/lead-words';
 import { arrival, orderDay } from '@/core/selections/order-by';
@@ -17,12 +18,14 @@ import { dayOfSlot } from '@/core/units/slot';
 import { ofKind } from '@/core/walks/observation';
 import { checkWords } from '@/core/selections/check';
 import { capital } from '@/core/words/letters';
+import { sayCauses } from '@/core/words/cause';
 import { sayReason } from '@/core/words/reason';
 import { sayWork } from '@/core/words/work';
 import { notFound } from '../refusal';
 import { jobHead } from './job-head';
 import { closuresOf, personNames, supplierRows } from '../reading/firm';
 import { areasUpward, jobRow, phasesOf } from '../reading/job';
+import { newestMoves } from '../reading/baselines';
 import { planOf, readPlan, tasksOf, type StoredPlan } from '../reading/plan';
 import { ofJob, type FirmReading, type JobReading } from '../reading/reading';
 import { recordsOfMatters } from '../reading/records';
@@ -228,12 +231,19 @@ function sinceLastPlan(job: JobReading, item: SelectionView): Explanation {
   const plan = planOf(job);
   const before = plan && earlier(job, plan.version, item.id);
   if (!before) return [];
+  const because = sayCauses(movedBy(job, plan, item), now);
   if (item.due.late && !before.due.late)
-    return [{ text: `It became late with the newest plan: ${plan.cause}.`, href: null }];
+    return [{ text: `It became late with the newest plan. ${because}`.trim(), href: null }];
   if (!before.needBy || before.needBy === item.needBy) return [];
   return [
-    { text: `It was needed by ${formatDay(before.needBy, now)} until the newest plan: ${plan.cause}.`, href: null },
+    { text: `It was needed by ${formatDay(before.needBy, now)} until the newest plan. ${because}`.trim(), href: null },
   ];
+}
+
+/** What moved the work that it is for; what the plan was made anew for where that did not move. */
+function movedBy(job: JobReading, plan: StoredPlan, item: SelectionView): readonly Cause[] {
+  const task = item.returnTrip ? leftoverId(item.id) : taskId(item.areaId, item.phase);
+  return newestMoves(job).find((move) => move.task === task)?.causes ?? plan.causes;
 }
 
 const dayWords = (count: number): string => (count === 1 ? '1 day' : `${count} days`);

@@ -21,6 +21,6 @@ export const closeInHandlers = handlers({
       signed_at: context.at,
       person: personOf(context),
     });
-    context.replan(job, `${name} answered for the open checks in ${check.name}`);
+    context.replan(job, { kind: 'signed', area, place: check.name, name });
   },
 });

@@ -1,5 +1,5 @@
+import type { Cause } from '@/core/schedule/cause';
 import type { RecordedObservation } from '@/core/walks/observation';
-import { formatDay } from '@/core/units/day';
 import { dayIn } from '@/core/units/zone';
 import { insert, execute, type NewRow } from '../database/query';
 import type { Rows } from '../database/rows';
@@ -158,6 +158,13 @@ function followDecision(context: CommandContext, job: string, seen: RecordedObse
   if (seen.kind === 'withdrawal') dropDecision(context.db, seen.about);
 }
 
+function recordCause(context: CommandContext, seen: RecordedObservation, settles: boolean): Cause {
+  const at = { area: seen.area, place: requireRow(context, 'area', seen.area).name };
+  return settles
+    ? { kind: 'check-settled', ...at, item: seen.kind === 'recheck' ? seen.about : null }
+    : { kind: 'late-record', ...at };
+}
+
 export const walkHandlers = handlers({
   'walk.start': (context, { id, job, kind }) => {
     requireRow(context, 'job', job, 'job');
@@ -184,8 +191,7 @@ export const walkHandlers = handlers({
       (seen.kind === 'recheck' &&
         seen.verdict === 'done' &&
         closeInsOf(readJob(context.installation, walk.job)).has(seen.area));
-    if (walk.finished_at || settles)
-      context.replan(walk.job, settles ? 'a check before covering was settled' : 'a late record of a walk arrived');
+    if (walk.finished_at || settles) context.replan(walk.job, recordCause(context, seen, settles));
     else context.planStays(walk.job);
   },
   'walk.finish': (context, { id }) => {
@@ -196,7 +202,7 @@ export const walkHandlers = handlers({
       return { finished: walk.finished_at };
     }
     execute(context.db, 'UPDATE walk SET finished_at = @at WHERE id = @id', { id, at: context.at });
-    context.replan(walk.job, `a walk was finished on ${formatDay(dayIn(zoneOf(context.db), context.at))}`, id);
+    context.replan(walk.job, { kind: 'walk', walk: id, day: dayIn(zoneOf(context.db), context.at) }, id);
     return { finished: context.at };
   },
   'standpoint.add': (context, { id, area, name }) => {

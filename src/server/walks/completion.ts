@@ -98,7 +98,7 @@ export const completionHandlers = handlers({
       trade,
     });
     update(context.db, 'client_item', id, { state: 'taken up', observation, area });
-    context.replan(row.job, 'a line of the client’s list was taken up');
+    context.replan(row.job, { kind: 'client-item', area, text: row.text });
   },
   'client.answer': (context, { id, version, answer }) => {
     const row = needAsked(context, id, version);

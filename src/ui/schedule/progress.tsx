@@ -174,7 +174,7 @@ function FinishDays({
         <ul className="small-text">
           {finish.causes.map((cause) => (
             <li key={cause.cause}>
-              <span className="fw-bold">{cause.days}</span>: {cause.cause}
+              {cause.cause} <span className="fw-bold">({cause.days})</span>
             </li>
           ))}
         </ul>
@@ -206,7 +206,11 @@ function Slipped({ view }: { view: ProgressView }) {
               <td className={entry.halves > 0 ? 'bad' : ''}>{entry.days}</td>
               <td className="small-text">
                 {entry.causes.length > 0 ? (
-                  entry.causes.map((cause) => <div key={cause}>{cause}</div>)
+                  entry.causes.map(({ cause, days }) => (
+                    <div key={cause}>
+                      {cause} <span className="soft">({days})</span>
+                    </div>
+                  ))
                 ) : (
                   <span className="soft">
                     {entry.state === 'done' ? 'as the walk saw it' : 'as other work moved with it'}

@@ -42,7 +42,7 @@ export function Schedule({ view }: { view: ScheduleView }) {
         <PageHead className="mb-2" heading={job ? 'Schedule' : 'Schedule, all jobs'}>
           <span className="soft">
             planned {board.madeAt}
-            {board.cause && `: ${board.cause}`}
+            {board.cause && `. ${board.cause}`}
           </span>
           <span className="push actions no-print">
             {job && (

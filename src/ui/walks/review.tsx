@@ -10,6 +10,7 @@ import { Unfiled } from './unfiled';
 import type { JobHead } from '@/contract/views/job';
 import type { WalkKind } from '@/core/walks/observation';
 import { counted } from '@/core/words/count';
+import { sayCauses } from '@/core/words/cause';
 import { sayReason } from '@/core/words/reason';
 import { sayWork } from '@/core/words/work';
 import { BlockHead, PageHead } from '../kit/page';
@@ -146,7 +147,9 @@ function EffectOnPlan({ view, job }: { view: ReviewView; job: JobHead }) {
   return (
     <>
       <BlockHead heading="What it does to the plan" />
-      <p className="mt-2 mb-1">{finishWords(view)}</p>
+      <p className="mt-2 mb-1">
+        {finishWords(view)} {sayCauses(view.causes, view.today)}
+      </p>
       {view.moved.length === 0 && <p className="soft">No other day changes.</p>}
       <Lines>
         {view.moved.slice(0, 12).map((work) => {
@@ -158,7 +161,9 @@ function EffectOnPlan({ view, job }: { view: ReviewView; job: JobHead }) {
               <span className={days > 0 ? 'bad' : 'good'}>
                 {Math.abs(days)} {Math.abs(days) === 1 ? 'day' : 'days'} {days > 0 ? 'later' : 'earlier'}
               </span>
-              <div className="small-text soft">{sayReason(work.reason, view.today)}</div>
+              <div className="small-text soft">
+                {work.causes?.length ? sayCauses(work.causes, view.today) : sayReason(work.reason, view.today)}
+              </div>
             </Line>
           );
         })}

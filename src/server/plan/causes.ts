@@ -1,0 +1,67 @@
+import { groupBy } from '@/core/group-by';
+import { countBefore } from '@/core/schedule/calendar';
+import type { Cause } from '@/core/schedule/cause';
+import type { Plan } from '@/core/schedule/plan';
+import { workedDaysFrom } from '@/core/schedule/slippage';
+import { traceMoves, type Trace } from '@/core/schedule/trace';
+import type { Phase } from '@/core/sequence/phases';
+import { taskId } from '@/core/sequence/site';
+import { slotOf, type Slot } from '@/core/units/slot';
+import { queryAll } from '../database/query';
+import type { Mark } from '../door/marks';
+import { holidaysOf } from '../reading/firm';
+import { areaNames } from '../reading/job';
+import type { FirmReading } from '../reading/reading';
+
+type Part = Pick<Plan, 'origin' | 'tasks'>;
+
+/**
+ * Worked half-days before a slot of the former plan, or of the new one.
+ */
+export interface Worked {
+  then: (slot: Slot) => number;
+  now: (slot: Slot) => number;
+}
+
+/** Counted from the former plan's first day, as far as either reaches: both may end beyond the other's calendars. */
+export function workedAcross(firm: FirmReading, former: Part, plan: Part): Worked {
+  const shift = slotOf(former.origin, plan.origin);
+  const far = Math.max(...former.tasks.map((task) => task.finish), ...plan.tasks.map((task) => task.finish + shift), 2);
+  const calendar = workedDaysFrom(former.origin, Math.ceil(far / 2) + 2, holidaysOf(firm));
+  return { then: (slot) => countBefore(calendar, slot), now: (slot) => countBefore(calendar, slot + shift) };
+}
+
+/** Why each thing moved from the former plan to the new one, by what was marked in between. */
+export function traceOf(firm: FirmReading, marks: readonly Mark[], former: Plan, plan: Plan): Trace {
+  const said = new Map(
+    [...groupBy(marks, (mark) => mark.job)].map(([job, list]) => [job, list.flatMap((mark) => mark.causes)]),
+  );
+  const worked = workedAcross(firm, former, plan);
+  const seen = marks.flatMap((mark) => (mark.walk ? seenOn(firm, mark, former, plan, worked) : []));
+  return traceMoves(former, plan, said, seen);
+}
+
+/** What a walk saw that moves work: steps that are behind or ahead of the former plan, and work left to do. */
+function seenOn(firm: FirmReading, { job, walk, causes }: Mark, former: Plan, plan: Plan, worked: Worked): Cause[] {
+  const rows = queryAll<{ kind: string; area: string; phase: Phase | null; fraction: number; text: string }>(
+    firm.db,
+    `SELECT kind, area, phase, coalesce(fraction, 0) AS fraction, coalesce(text, '') AS text
+      FROM standing_observation
+      WHERE walk = @walk AND kind IN ('progress', 'remaining')
+      ORDER BY at`,
+    { walk },
+  );
+  const names = areaNames(firm.job(job));
+  const was = new Map(former.tasks.map((task) => [task.id as string, task]));
+  const is = new Map(plan.tasks.map((task) => [task.id as string, task]));
+  const record = causes[0]?.record;
+  return rows.flatMap((row): Cause[] => {
+    const at = { area: row.area, place: names.get(row.area) ?? '', ...(record === undefined ? {} : { record }) };
+    if (row.kind === 'remaining') return [{ kind: 'leftover', ...at, text: row.text }];
+    const task = row.phase && taskId(row.area, row.phase);
+    const [then, now] = [was.get(task ?? ''), is.get(task ?? '')];
+    if (!row.phase || !then || !now || then.state === 'done') return [];
+    const halves = worked.now(now.finish) - worked.then(then.finish);
+    return halves === 0 ? [] : [{ kind: 'progress', ...at, phase: row.phase, fraction: row.fraction, halves }];
+  });
+}
