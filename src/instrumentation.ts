@@ -16,8 +16,10 @@ export async function register(): Promise<void> {
   serve();
   readyThread(installation());
   startPlanner(installation());
+  // Made-up mail, orders and rain are for a made-up firm: elsewhere people pass their messages on themselves, and write
+  // down what suppliers and their own weather service say.
+  if (!installation().demo) return;
   startOutbox(installation());
   startSuppliers(installation());
-  // Made-up rain is for a made-up firm: elsewhere people type the outlook of their own weather service.
-  if (installation().demo) startWeather(installation());
+  startWeather(installation());
 }

@@ -8,6 +8,7 @@ import { readZone } from './environment.mjs';
 import { noteChanges } from './database/changes';
 import { openDatabase, type Connection } from './database/open';
 import type { Outside } from './outside/ports';
+import { officesByHand } from './outside/by-hand';
 import { simulatedOutside } from './outside/simulated';
 import { rebuildStanding, staleStanding } from './walks/rebuild';
 
@@ -42,7 +43,8 @@ export function openInstallation({
     clock,
     secret: secretOf(folder),
     demo,
-    outside: { ...simulatedOutside, ...outside },
+    // A made-up visit is for a made-up firm.
+    outside: { ...simulatedOutside, ...(demo ? {} : { offices: officesByHand }), ...outside },
     news: new EventEmitter().setMaxListeners(0),
   };
 }

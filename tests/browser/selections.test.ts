@@ -61,7 +61,7 @@ describe('the longest order of a job', () => {
     await fillIn(page, '[name="quantity"]', '8');
     await press(page, 'It is ordered');
     await seesText(page, 'confirmed: comes');
-    await seesText(page, '(simulated desk)');
+    await seesText(page, '(played by the demo)');
     await until((now) => now.reason.includes('The delivery of lantern glazing is expected'));
     const confirmed = await glazing();
     await press(page, 'The supplier says …');

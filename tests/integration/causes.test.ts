@@ -214,7 +214,7 @@ describe('what is told to have moved a plan', () => {
       /behind the plan|ahead of the plan/,
     );
     expect(scheduleView(readFirm(installation), { by: 'trade', weeks: 2, shift: 0 }).board.cause).toMatch(
-      /^The walk of .* was finished\.$/,
+      /^The walk of .* brought the plan up to date\.$/,
     );
     expect(review.causes.length).toBeGreaterThan(0);
     const [client] = queryAll<{ body: string }>(

@@ -229,7 +229,7 @@ describe('deliveries and suppliers', () => {
           'yesterday 19:00: comes Sat 13 Mar instead of Thu 4 Mar: the maker’s press broke down',
       ),
     );
-    expect(suppliers).toMatch(/Lumen Curve Works .*answered for by the simulated desk/);
+    expect(suppliers).toMatch(/Lumen Curve Works .*the demo plays their answers/);
   });
 
   it('say what to do first where there is nothing', () => {

@@ -46,6 +46,7 @@ const STAYS: Partial<Record<CommandType, string>> = {
   'statement.send': 'undo-told',
   'update.send': 'undo-told',
   // What leaves nothing behind.
+  'message.pass-on': 'undo-nothing',
   'message.retry': 'undo-nothing',
   'plan.search': 'undo-nothing',
   'plan.search-stop': 'undo-nothing',

@@ -288,6 +288,12 @@ export const GIVEN: Record<string, Given> = {
     leaves: (installation) => row(installation, 'share_link', id)?.revoked_at !== null,
     expected: true,
   },
+  'message.pass-on': {
+    before: (installation) => must(installation, 'update.send', letter(installation)),
+    payload: { id },
+    leaves: (installation) => row(installation, 'message', id),
+    expected: { state: 'delivered', failure: null },
+  },
   'message.retry': {
     before: (installation) => {
       must(installation, 'update.send', letter(installation));

@@ -10,6 +10,7 @@ import type { Actor } from '@/server/door/actor';
 import { makeClock, type Clock } from '@/server/clock';
 import { openInstallation } from '@/server/open-installation';
 import type { Installation } from '@/server/installation';
+import { simulatedOutside } from '@/server/outside/simulated';
 import type { Outside } from '@/server/outside/ports';
 import { demoId } from '../../demo/seed';
 import { NOW } from './now';
@@ -32,7 +33,12 @@ export function folder(): string {
 }
 
 function opened(path: string, outside: Partial<Outside> = {}): Installation {
-  const installation = openInstallation({ folder: path, root, clock: testClock(), outside });
+  const installation = openInstallation({
+    folder: path,
+    root,
+    clock: testClock(),
+    outside: { ...simulatedOutside, ...outside },
+  });
   onTestFinished(() => void installation.db.close());
   return installation;
 }

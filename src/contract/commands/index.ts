@@ -156,6 +156,7 @@ export const COMMANDS = {
   'update.send': updates.sendUpdate,
   'share.make': updates.makeLink,
   'share.revoke': updates.revokeLink,
+  'message.pass-on': updates.passOnMessage,
   'message.retry': updates.retryMessage,
   'message.acknowledge': updates.acknowledge,
   'walk.start': walks.startWalk,

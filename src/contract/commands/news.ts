@@ -54,6 +54,8 @@ export const makeLink = command(
   }).noUnknown(),
 );
 export const revokeLink = command('share.revoke', EVERYBODY, 'firm', object({ id: field.id() }).noUnknown());
+/** Somebody passed it on themselves: by their own e-mail, or in a text with its link. */
+export const passOnMessage = command('message.pass-on', EVERYBODY, 'job', object({ id: field.id() }).noUnknown());
 export const retryMessage = command('message.retry', EVERYBODY, 'job', object({ id: field.id() }).noUnknown());
 export const acknowledge = command(
   'message.acknowledge',

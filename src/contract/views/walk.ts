@@ -19,6 +19,8 @@ export interface WalkPack {
   left: { when: string; bin: number | null } | null;
   clock: ServerClock;
   today: Day;
+  /** In the demo devices are played: a meter, a microphone. */
+  demo: boolean;
 }
 
 /** What a device keeps of a job, so that a walk can be begun without a signal. */

@@ -39,23 +39,24 @@ export function traceMoves(
   const all = distinct([...said.values()].flat().filter(mattered));
   const look = new Look(former, plan, [...seen, ...all]);
   const isOne = new Set(all.map((cause) => cause.record)).size < 2;
+  // A walk stands for all that it saw; the job's own before what came in for others.
+  const allFor = (job: string): Cause[] => {
+    const own = (said.get(job) ?? []).filter(mattered);
+    return distinct([...own.filter(({ kind }) => kind === 'walk'), ...own, ...all]);
+  };
   const ofTask = (id: string): Cause[] => {
     const { causes, sure } = look.threadOf(id);
     if (causes.length > 0 && (sure || isOne)) return atMost(distinct(causes));
-    const job = look.is.get(id)?.job ?? look.was.get(id)?.job ?? '';
-    // What walks saw stands for the walk that saw it.
-    const records = new Set(causes.map((cause) => cause.record));
-    const others = distinct([...(said.get(job) ?? []).filter(mattered), ...all]).filter(
-      (cause) => !records.has(cause.record),
-    );
-    return atMost(distinct([...causes, ...others]));
+    const told = new Set(causes.map((cause) => cause.record));
+    const others = allFor((look.is.get(id) ?? look.was.get(id))?.job ?? '');
+    return atMost(distinct([...causes, ...others.filter((cause) => !told.has(cause.record))]));
   };
   return {
     ofTask,
     ofFinish: (job) => {
       const [before, after] = [lastOf(former, job), lastOf(plan, job)];
       const id = !before || !after || look.finishNow(after) >= look.finishThen(before) ? after?.id : before.id;
-      return id === undefined ? atMost(distinct([...(said.get(job) ?? []).filter(mattered), ...all])) : ofTask(id);
+      return id === undefined ? atMost(allFor(job)) : ofTask(id);
     },
   };
 }

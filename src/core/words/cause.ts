@@ -107,7 +107,7 @@ const SAYINGS: Sayings = {
   signed: (cause) => `${cause.name} signed for the open checks in ${cause.place}`,
   'check-settled': (cause) => `A check before cover in ${cause.place} was settled`,
   'client-item': (cause) => `A line of the client’s list was taken up: ${cause.text}`,
-  walk: (cause, on) => `The walk of ${on(cause.day)} was finished`,
+  walk: (cause, on) => `The walk of ${on(cause.day)} brought the plan up to date`,
   progress: (cause) =>
     `${step(cause)} ${howFar(cause.fraction)}, ${daysOf(Math.abs(cause.halves))} ` +
     `${cause.halves > 0 ? 'behind' : 'ahead of'} the plan`,

@@ -61,6 +61,15 @@ export const updateHandlers = handlers({
     revokeLink(context.db, id, context.now);
     if (link.job) context.logFor(link.job);
   },
+  'message.pass-on': (context, { id }) => {
+    const message = requireRow(context, 'message', id);
+    if (message.state === 'delivered') throw unprocessable('sent-already', 'This was sent already.', 'id');
+    execute(context.db, `UPDATE message SET state = 'delivered', settled_at = @now, failure = NULL WHERE id = @id`, {
+      id,
+      now: context.now,
+    });
+    context.logFor(requireRow(context, 'job_update', message.job_update).job);
+  },
   'message.retry': (context, { id }) => {
     const message = requireRow(context, 'message', id);
     if (message.state !== 'failed')

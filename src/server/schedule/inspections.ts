@@ -55,7 +55,14 @@ function book(
     taken,
     holidaysOf(readHouse(context.installation)),
   );
-  if (!offer) throw unprocessable('office-full', `${office.name} has no visit free within half a year.`, 'wishedOn');
+  if (!offer)
+    throw unprocessable(
+      'office-full',
+      wishedOn === undefined
+        ? `Say which day ${office.name} gave you.`
+        : `${office.name} has no visit free within half a year.`,
+      'wishedOn',
+    );
   insert(context.db, 'inspection', {
     id,
     job: area.job,

@@ -204,12 +204,12 @@ export const supplierHandlers = handlers({
     if (!queryOne(context.db, 'SELECT 1 FROM supplier WHERE id = @id AND desk = 1', { id: row.supplier }))
       throw unprocessable(
         'not-simulated',
-        'The simulated desk does not answer for this supplier; write down what they say, or mark them under Suppliers.',
+        'The demo does not play the answers of this supplier; write down what they say, or mark them under Suppliers.',
         'selection',
       );
     const word = context.installation.outside.suppliers.next(orderOf(readHouse(context.installation), row));
     if (!word)
-      throw unprocessable('nothing-more', 'The desk has nothing more to say of this: it is on its way.', 'selection');
+      throw unprocessable('nothing-more', 'They have nothing more to say of this: it is on its way.', 'selection');
     const { on: _, ...said } = word;
     carryOut(asDesk(context, 'suppliers'), 'supplier.say', supplierHandlers['supplier.say'], { selection, ...said });
     return { says: word.says, text: word.text };

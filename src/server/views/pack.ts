@@ -1,4 +1,3 @@
-import type { ServerClock } from '@/contract/views/job';
 import { createHash } from 'node:crypto';
 import type { JobPack, PackMarks, PackNews, WalkArea, WalkPack } from '@/contract/views/walk';
 import { recordedOnto } from '@/core/walks/overlay';
@@ -31,7 +30,7 @@ export function walkPack(installation: Installation, id: string): WalkPack {
   const walk = walkRow(installation.db, id);
   const job = readJob(installation, walk.job);
   return {
-    ...packOf(job, clockFor(installation), walk),
+    ...packOf(job, installation, walk),
     narrations: narrationsOf(installation.db, id),
     walk: {
       id,
@@ -55,7 +54,7 @@ export function packNews(installation: Installation, have: Record<string, PackMa
     clock,
     today: firm.today,
     jobs: firm.jobs.map((id) => {
-      const { areas, clock: _, today: __, ...rest } = packOf(firm.job(id), clock);
+      const { areas, clock: _, today: __, ...rest } = packOf(firm.job(id), installation);
       const known = have[id] ?? {};
       const marks: PackMarks = { '': markOf(rest) };
       for (const area of areas) marks[area.id] = markOf(area);
@@ -98,7 +97,7 @@ const chosenOf = (job: JobReading): Map<string, WalkArea['selections']> =>
     ]),
   );
 
-function packOf(job: JobReading, clock: ServerClock, walk?: WalkRow): JobPack {
+function packOf(job: JobReading, installation: Installation, walk?: WalkRow): JobPack {
   const { today: now, zone, db } = job.firm;
   const its = jobRow(job);
   const mine = groupBy(walk ? recordsOfWalk(db, walk.id) : [], (record) => record.area);
@@ -181,8 +180,9 @@ function packOf(job: JobReading, clock: ServerClock, walk?: WalkRow): JobPack {
     areas,
     suppliers: supplierRows(job.firm).map((row) => row.name),
     left: left ? { when: whenSeen(left.at, job.firm), bin: left.bin } : null,
-    clock,
+    clock: clockFor(installation),
     today: now,
+    demo: installation.demo,
   };
 }
 

@@ -17,6 +17,7 @@ import { StateIcon } from '../kit/state-icon';
 import { Phone } from '../kit/phone';
 import { SidePanel } from '../kit/side-panel';
 import { useSend, type Give } from '../kit/use-send';
+import { useIsDemo } from '../shell/demo';
 import { newId } from '../offline/send';
 import { Hidden } from '../kit/hidden';
 import { Block } from '../kit/page';
@@ -32,6 +33,7 @@ const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Frida
 
 /** Visits that are booked and how they went; what still has to be booked, and by when. */
 export function Inspections({ view, office }: { view: CoordinationView; office: boolean }) {
+  const isDemo = useIsDemo();
   const [open, setOpen] = useState<Open>();
   const close = (): void => setOpen(undefined);
   const { busy, give } = useSend();
@@ -114,8 +116,12 @@ export function Inspections({ view, office }: { view: CoordinationView; office: 
             onDone={close}
             start={() => ({ id: newId(), area: open.of.area, phase: open.of.phase, wishedOn: open.of.ready })}
           >
-            <p>{open.of.office} gives the first of its days that is free after its notice.</p>
-            <TextField name="wishedOn" label="Not before" type="date" />
+            <p>
+              {isDemo
+                ? `${open.of.office} gives the first of its days that is free after its notice. The demo plays its answer.`
+                : `Ring ${open.of.office} and write down the day they give you.`}
+            </p>
+            <TextField name="wishedOn" label={isDemo ? 'Not before' : 'The day they gave'} type="date" />
           </CommandForm>
         )}
         {open?.what === 'failed' && <Failed of={open.of} onDone={close} />}

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { dropUpdate, editUpdate, retryMessage, revokeLink } from '@/contract/commands/news';
+import { dropUpdate, editUpdate, passOnMessage, retryMessage, revokeLink } from '@/contract/commands/news';
 import { routes } from '@/contract/routes';
 import type { LinkView, MessageView, NewsView, UpdateView } from '@/contract/views/news';
 import { formatDay } from '@/core/units/day';
@@ -11,6 +11,7 @@ import { CommandForm, TextField } from '../kit/form';
 import { StateIcon } from '../kit/state-icon';
 import { SidePanel } from '../kit/side-panel';
 import { useSend } from '../kit/use-send';
+import { useIsDemo } from '../shell/demo';
 import { MakeLink } from './make-link';
 import { SendForm } from './send-form';
 import { Hidden } from '../kit/hidden';
@@ -26,6 +27,7 @@ export function News({ view }: { view: NewsView }) {
   const [linking, setLinking] = useState(false);
   const drafts = view.updates.filter((update) => update.state === 'draft');
   const sent = view.updates.filter((update) => update.state === 'sent');
+  const links = new Map(view.links.map((link) => [link.id, link]));
   return (
     <>
       <JobTabs job={view.job} />
@@ -50,7 +52,7 @@ export function News({ view }: { view: NewsView }) {
             {sent.length === 0 && <p className="soft mt-2">Nothing was sent yet.</p>}
             <Lines>
               {sent.map((update) => (
-                <SentLine key={update.id} update={update} />
+                <SentLine key={update.id} update={update} links={links} />
               ))}
             </Lines>
             <PastLinks past={view.past} page={routes.news(view.job.id)} />
@@ -148,7 +150,7 @@ function Draft({ draft, onEdit, onSend }: { draft: UpdateView; onEdit: () => voi
   );
 }
 
-function SentLine({ update }: { update: UpdateView }) {
+function SentLine({ update, links }: { update: UpdateView; links: ReadonlyMap<string, LinkView> }) {
   return (
     <Line
       id={update.id}
@@ -174,22 +176,47 @@ function SentLine({ update }: { update: UpdateView }) {
         <div className="update-text sheet mt-2">{update.body}</div>
       </details>
       {update.messages.map((message) => (
-        <MessageLine key={message.id} message={message} />
+        <MessageLine key={message.id} message={message} update={update} link={links.get(message.linkId)} />
       ))}
     </Line>
   );
 }
 
-function MessageLine({ message }: { message: MessageView }) {
+function MessageLine({
+  message,
+  update,
+  link,
+}: {
+  message: MessageView;
+  update: UpdateView;
+  link: LinkView | undefined;
+}) {
   const { busy, give } = useSend();
+  const isByHand = !useIsDemo() && message.state !== 'delivered';
   return (
     <div className="small-text">
       <StateIcon kind={message.state === 'failed' ? 'stop' : message.state === 'queued' ? 'waiting' : 'done'} silent />{' '}
       {message.recipient} <span className="soft">{message.address}</span> ·{' '}
-      {message.state === 'queued' ? 'on its way' : message.state}
+      {isByHand ? 'to be sent by you' : message.state === 'queued' ? 'on its way' : message.state}
       {message.failure && <span className="bad">: {message.failure}</span>}
       {message.acknowledged && <span className="good"> · read by {message.acknowledged}</span>}
-      {message.state === 'failed' && (
+      {isByHand && (
+        <span className="d-inline-flex gap-3 ms-2 no-print">
+          <LinkButton onClick={() => window.location.assign(mailTo(message, update, link))}>
+            Open in your e-mail<Hidden> to {message.recipient}</Hidden>
+          </LinkButton>
+          {link && <CopyLink path={link.path} />}
+          <LinkButton
+            disabled={busy}
+            onClick={() =>
+              void give(passOnMessage, { id: message.id }, { text: `${message.recipient} was told.` })
+            }
+          >
+            I have sent it<Hidden> to {message.recipient}</Hidden>
+          </LinkButton>
+        </span>
+      )}
+      {message.state === 'failed' && !isByHand && (
         <LinkButton
           className="ms-2"
           disabled={busy}
@@ -200,6 +227,14 @@ function MessageLine({ message }: { message: MessageView }) {
       )}
     </div>
   );
+}
+
+/** The message in one's own mail program, with the address of its page. */
+function mailTo(message: MessageView, update: UpdateView, link: LinkView | undefined): string {
+  const page = link ? `\n\n${window.location.origin}${link.path}` : '';
+  const terms = new URLSearchParams({ subject: update.title, body: `${update.body}${page}` });
+  // Mail programs take a plus sign for itself.
+  return `mailto:${encodeURIComponent(message.address)}?${terms.toString().replaceAll('+', '%20')}`;
 }
 
 function LinkLine({ link, today }: { link: LinkView; today: string }) {

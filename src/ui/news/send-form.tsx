@@ -6,6 +6,7 @@ import type { NewsView, UpdateView } from '@/contract/views/news';
 import { addDays } from '@/core/units/day';
 import { CommandForm, TextField } from '../kit/form';
 import { newId } from '../offline/send';
+import { useIsDemo } from '../shell/demo';
 import { LinkButton } from '../kit/link-button';
 
 /** How long a link of an update opens unless said otherwise. */
@@ -15,16 +16,23 @@ const recipient = (name = '', address = '') => ({ messageId: newId(), linkId: ne
 
 /** To whom, and how long their link opens. Everybody gets a link of their own, so that one can be revoked alone. */
 export function SendForm({ update, view, onDone }: { update: UpdateView; view: NewsView; onDone: () => void }) {
+  const isDemo = useIsDemo();
   const suggested = view.suggested[update.audience];
   return (
     <>
       <p className="small-text soft">
-        Messages go through a simulated gateway: nothing leaves this machine. Addresses that end in{' '}
-        <span className="mono">.invalid</span> fail, as wrong ones do.
+        {isDemo ? (
+          <>
+            The demo only plays at sending: nothing leaves this machine. Addresses that end in{' '}
+            <span className="mono">.invalid</span> fail, as wrong ones do.
+          </>
+        ) : (
+          'This program sends no e-mail by itself: next you open each message in your own, or copy its link.'
+        )}
       </p>
       <CommandForm
         kind={sendUpdate}
-        submit="Send now"
+        submit={isDemo ? 'Send now' : 'Make the messages'}
         onDone={onDone}
         start={() => ({
           id: update.id,
@@ -63,7 +71,7 @@ function Recipients() {
                 {...register(`recipients.${index}.name`)}
               />
               <Form.Control
-                aria-label={`Address of recipient ${index + 1}`}
+                aria-label={`E-mail of recipient ${index + 1}`}
                 placeholder="name@example.net"
                 isInvalid={errors?.[index]?.address !== undefined}
                 {...register(`recipients.${index}.address`)}

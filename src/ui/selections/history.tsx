@@ -11,7 +11,7 @@ export function History({ lines }: { lines: readonly HistoryLine[] }) {
           {line.text}
           <div className="small-text soft">
             {line.when}, {line.who}
-            {line.desk ? ' (simulated desk)' : ''}
+            {line.desk ? ' (played by the demo)' : ''}
           </div>
         </Line>
       ))}

@@ -74,7 +74,7 @@ export function OrderForm({ view, onDone }: Terms) {
       <TextField name="note" label="Note" />
       {view.desk && (
         <p className="small-text soft mb-0">
-          {item.supplier} is answered for by the simulated desk: nothing leaves this machine.
+          The demo plays the answers of {item.supplier}: nothing leaves this machine.
         </p>
       )}
     </CommandForm>
@@ -176,7 +176,7 @@ const SAYS_WORDS: Record<(typeof SUPPLIER_SAYS)[number], string> = {
   cannot: 'it cannot be had',
 };
 
-/** Their word as it was heard, or the simulated desk's next one. */
+/** Their word as it was heard; in the demo also what is played for them next. */
 export function SayForm({ view, onDone }: Terms) {
   const { item } = view;
   const router = useRouter();
@@ -192,9 +192,11 @@ export function SayForm({ view, onDone }: Terms) {
       {view.desk && (
         <div className="mb-3">
           <Button variant="outline-secondary" onClick={() => void hear()}>
-            Hear the simulated supplier
+            Play their next answer
           </Button>
-          <p className="small-text soft mt-1 mb-0">It says now what it would say next. Nothing leaves this machine.</p>
+          <p className="small-text soft mt-1 mb-0">
+            The demo says now what it would say next. Nothing leaves this machine.
+          </p>
           {heard && <Notice>{heard}</Notice>}
         </div>
       )}

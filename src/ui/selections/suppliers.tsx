@@ -18,6 +18,7 @@ import { newId } from '../offline/send';
 import { Hidden } from '../kit/hidden';
 import { BlockHead, Empty, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
+import { useIsDemo } from '../shell/demo';
 import { LinkButton } from '../kit/link-button';
 
 type Supplier = SuppliersView['suppliers'][number];
@@ -116,13 +117,14 @@ export function Suppliers({ view }: { view: SuppliersView }) {
 }
 
 function Fields() {
+  const isDemo = useIsDemo();
   return (
     <>
       <TextField name="name" label="Name" />
-      <TextField name="email" label="Address for orders" type="email" />
+      <TextField name="email" label="E-mail for orders" type="email" />
       <TextField name="phone" label="Telephone" type="tel" />
       <TextField name="note" label="Note" rows={2} />
-      <CheckField name="desk" label="The simulated desk answers for them" />
+      {isDemo && <CheckField name="desk" label="The demo plays their answers" />}
     </>
   );
 }
@@ -136,7 +138,7 @@ function One({ supplier, today, onOpen }: { supplier: Supplier; today: Day; onOp
           {[
             supplier.email,
             supplier.prices > 0 && `${supplier.prices} lines in their list, read ${supplier.pricesRead ?? ''}`,
-            supplier.desk && 'answered for by the simulated desk',
+            supplier.desk && 'the demo plays their answers',
           ]
             .filter(Boolean)
             .join(' · ')}

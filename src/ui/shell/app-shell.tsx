@@ -10,6 +10,7 @@ import { Live } from '../offline/live';
 import { setClock } from '../offline/clock';
 import { Unsent } from '../offline/unsent';
 import { prepareOffline } from '../offline/worker';
+import { Demo } from './demo';
 import { Find } from './find';
 import { JobSwitcher } from './job-switcher';
 import { PersonMenu } from './person-menu';
@@ -22,27 +23,29 @@ export function AppShell({ view, children }: { view: ShellView; children: ReactN
   useEffect(() => setClock(view.clock), [view.clock]);
   useEffect(prepareOffline, []);
   return (
-    <ToastProvider>
-      <Live seq={view.seq} />
-      <a className="skip" href="#main">
-        To the content
-      </a>
-      <header className="top-line">
-        <Link href={routes.today()} className="house-mark" aria-label="Aftermist, today over all jobs">
-          <HouseMark />
-          <span aria-hidden="true">Aftermist</span>
-        </Link>
-        <JobSwitcher jobs={view.jobs} current={job} />
-        <div className="push d-flex align-items-center gap-3">
-          <Find jobs={view.jobs} />
-          <Unsent />
-          <PersonMenu view={view} />
-        </div>
-      </header>
-      <main id="main" className="with-thumbs">
-        {children}
-      </main>
-      <BottomNav job={job} />
-    </ToastProvider>
+    <Demo value={view.demo}>
+      <ToastProvider>
+        <Live seq={view.seq} />
+        <a className="skip" href="#main">
+          To the content
+        </a>
+        <header className="top-line">
+          <Link href={routes.today()} className="house-mark" aria-label="Aftermist, today over all jobs">
+            <HouseMark />
+            <span aria-hidden="true">Aftermist</span>
+          </Link>
+          <JobSwitcher jobs={view.jobs} current={job} />
+          <div className="push d-flex align-items-center gap-3">
+            <Find jobs={view.jobs} />
+            <Unsent />
+            <PersonMenu view={view} />
+          </div>
+        </header>
+        <main id="main" className="with-thumbs">
+          {children}
+        </main>
+        <BottomNav job={job} />
+      </ToastProvider>
+    </Demo>
   );
 }

@@ -104,7 +104,7 @@ export function MeasureForm({
         wrongLength={wrongLength}
         units={units}
         setTyped={setTyped}
-        fromMeter={fromMeter}
+        fromMeter={walking.pack.demo ? fromMeter : undefined}
         read={read}
         other={other}
         difference={difference}
@@ -134,7 +134,8 @@ function HowLong({
   wrongLength: string | undefined;
   units: LengthSystem;
   setTyped: (next: string) => void;
-  fromMeter: () => Promise<void>;
+  /** Reads it from a meter, where there is one. */
+  fromMeter: (() => Promise<void>) | undefined;
   read: Outcome<number>;
   other: 'metric' | 'imperial';
   difference: { off: boolean; text: string } | undefined;
@@ -151,14 +152,16 @@ function HowLong({
           placeholder={units === 'imperial' ? `7' 4 1/2"` : '2248'}
           onChange={(event) => setTyped(event.target.value)}
         />
-        <button
-          type="button"
-          className="btn btn-outline-secondary text-nowrap"
-          title="The distance meter is simulated"
-          onClick={() => void fromMeter()}
-        >
-          Meter (simulated)
-        </button>
+        {fromMeter && (
+          <button
+            type="button"
+            className="btn btn-outline-secondary text-nowrap"
+            title="The demo plays a distance meter"
+            onClick={() => void fromMeter()}
+          >
+            Meter (played)
+          </button>
+        )}
       </div>
       {wrongLength ? (
         <Form.Text className="bad d-block" role="alert">

@@ -96,9 +96,11 @@ export function Tell({ here, walking, onDone }: { here: string; walking: Walking
             Stop
           </Button>
         ) : (
-          <Button variant="outline-secondary" onClick={dictate}>
-            Dictate (simulated)
-          </Button>
+          walking.pack.demo && (
+            <Button variant="outline-secondary" onClick={dictate}>
+              Dictate (played by the demo)
+            </Button>
+          )
         )}
         <button type="button" className="btn btn-link" onClick={onDone}>
           Cancel
