@@ -1,4 +1,5 @@
 import { placeWords, type PastPlace } from './past';
+import type { Explained } from '@/core/words/meanings';
 import type { AreaId, JobId, RequestId, SelectionId, TaskId, WalkId } from '@/core/ids';
 
 /**
@@ -80,6 +81,8 @@ export const routes = {
   suppliers: (): Path => '/suppliers',
   coordination: (): Path => '/coordination',
   firm: (): Path => '/firm',
+  /** What every word, mark, step and rule means, at one of them. */
+  words: (explained?: Explained): Path => `/words${hash(explained)}`,
   newJob: (): Path => '/jobs/new',
   signIn: (): Path => '/sign-in',
   welcome: (): Path => '/welcome',

@@ -46,7 +46,7 @@ describe('the half-day board', () => {
       const page = await at(`${signal}/schedule`);
       const before = await starts(board);
       await drag(page, board, -2);
-      await seesText(page, 'Move it to another half-day');
+      await seesText(page, 'Move it');
       await fillIn(page, '[name="reason"]', 'the carpenters would like to come early');
       await press(page, 'What would it do?');
       await textFits(page, /It cannot start on .* It comes after Lantern roof · open roof, which ends/);
@@ -60,12 +60,12 @@ describe('the half-day board', () => {
       await press(page, 'Close');
       const stood = await task(floors);
       await drag(page, floors, 1);
-      await seesText(page, 'Move it to another half-day');
+      await seesText(page, 'Move it');
       await fillIn(page, '[name="reason"]', 'the gutters come a day later');
       await press(page, 'What would it do?');
       await textFits(page, /No job would end on another day|would end/);
       await press(page, 'Pin it there');
-      await gone(page, 'Move it to another half-day');
+      await gone(page, 'Move it');
       await expect
         .poll(async () => reasonSaid(await task(floors)), { timeout: 15_000 })
         .toBe('Fixed to this day: the gutters come a day later.');

@@ -1,3 +1,4 @@
+import { phrase } from '@/core/words/phrase';
 import { readFirm, readJob } from '@/server/reading/reading';
 import { pathOfFeed } from '@/server/tokens';
 import { beforeAll, describe, expect, inject, it } from 'vitest';
@@ -170,7 +171,7 @@ describe('public pages', () => {
       { title: 'Second', body: 'b <i>2</i>', when: 'today' },
       { title: 'First', body: 'b 1', when: 'Mon' },
     ],
-    next: [{ when: 'Tue 9 Mar', text: 'The wires — Guest suite' }],
+    next: [{ when: 'Tue 9 Mar', text: 'The wires — Guest suite', means: phrase('Cables go in.') }],
     choices: [],
     requests: [],
     decisions: [{ text: 'Oak or cork', by: '2027-04-02' }],

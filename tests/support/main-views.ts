@@ -87,7 +87,7 @@ export const MAIN_VIEWS: MainView[] = [
     name: 'Moving a block',
     deskOnly: true,
     path: `${job}/schedule?task=${encodeURIComponent(`${areaOf('lroof')}:deck`)}`,
-    press: ['Move it to another half-day'],
+    press: ['Move it'],
   },
   { name: 'Slip and progress', path: `${job}/schedule/progress`, file: { desk: 'progress.png' } },
   { name: 'Coordination', path: '/coordination' },

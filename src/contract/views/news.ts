@@ -1,4 +1,5 @@
 import type { Day } from '@/core/units/day';
+import type { Phrase } from '@/core/words/phrase';
 import type { Audience } from '../commands/news';
 import type { Statement, StatementDiff } from '@/core/scope/statement';
 import type { JobHead, PastShown, PictureView } from './job';
@@ -66,7 +67,8 @@ export interface ClientShared extends SharedBase {
   done: number;
   finish: Day | null;
   updates: { title: string; body: string; when: string }[];
-  next: { when: string; text: string }[];
+  /** What comes within the next days, with a line that explains it. */
+  next: { when: string; text: string; means: Phrase | null }[];
   decisions: { text: string; by: Day }[];
   /** What is theirs to choose, with what there is to choose from. */
   choices: {

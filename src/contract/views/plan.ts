@@ -16,8 +16,10 @@ export interface BoardRow {
 export interface BoardBlock {
   task: string;
   label: Phrase;
-  /** The area or storey it is in; empty for what belongs to the whole job. */
-  place: Phrase;
+  /** What is written where there is little room. */
+  short: Phrase;
+  /** The area or storey it is in; nothing for what belongs to the whole job, and where the row says it. */
+  place: Phrase | null;
   /** Its job's name, where the board shows several. */
   job: string;
   jobId: string;

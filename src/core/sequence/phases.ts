@@ -9,6 +9,8 @@ interface PhaseFacts {
   /** As a tradesperson says it. */
   label: string;
   /** As a client understands it, for updates: completes "… is done". */
+  /** The label where there is little room, like a rung of a ladder. */
+  short?: string;
   plain: string;
   trade: Trade;
   /** Half-days for an area of size 1; half-days of waiting for those of `nobody`. */
@@ -36,6 +38,7 @@ const PHASES = {
   cover: { label: 'tarp ready', plain: 'the rain cover', trade: 'roofing', halfDays: 1, outdoor: true },
   locate: {
     label: 'find buried services',
+    short: 'locate',
     plain: 'finding what lies underground',
     trade: 'ground',
     halfDays: 1,
@@ -45,14 +48,16 @@ const PHASES = {
   protect: { label: 'protect', plain: 'covering up against dust', trade: 'tear-out', halfDays: 1 },
   'face-protect': {
     label: 'protect, disconnect',
+    short: 'protect',
     plain: 'protecting the outside',
     trade: 'roofing',
     halfDays: 1,
     outdoor: true,
   },
-  guard: { label: 'temporary rail', plain: 'the temporary guard rail', trade: 'carpentry', halfDays: 1 },
+  guard: { label: 'temporary rail', short: 'rail', plain: 'the temporary guard rail', trade: 'carpentry', halfDays: 1 },
   isolate: {
     label: 'shut off services',
+    short: 'shut off',
     plain: 'making the old services safe',
     trade: 'wiring',
     halfDays: 1,
@@ -95,6 +100,7 @@ const PHASES = {
   },
   'floor-inspection': {
     label: 'floor inspection',
+    short: 'inspection',
     plain: 'the inspection of the pipes in the floor',
     trade: 'nobody',
     halfDays: 1,
@@ -103,6 +109,7 @@ const PHASES = {
   },
   fill: {
     label: 'fill in layers',
+    short: 'fill',
     plain: 'filling the floor',
     trade: 'ground',
     halfDays: 1,
@@ -128,7 +135,14 @@ const PHASES = {
   // structure
   support: { label: 'props in', plain: 'the temporary props', trade: 'structure', halfDays: 1 },
   pad: { label: 'pads', plain: 'the concrete pads', trade: 'ground', halfDays: 2, wet: true, hidden: true },
-  masonry: { label: 'rebuild masonry', plain: 'rebuilding the wall ends', trade: 'structure', halfDays: 3, wet: true },
+  masonry: {
+    label: 'rebuild masonry',
+    short: 'masonry',
+    plain: 'rebuilding the wall ends',
+    trade: 'structure',
+    halfDays: 3,
+    wet: true,
+  },
   structure: { label: 'set beam', plain: 'the beam', trade: 'structure', halfDays: 3, loud: true },
   pack: { label: 'pack tight', plain: 'packing the beam tight', trade: 'structure', halfDays: 1, hidden: true },
   release: { label: 'props out', plain: 'taking the props away', trade: 'structure', halfDays: 1 },
@@ -169,6 +183,7 @@ const PHASES = {
   },
   'pre-hang': {
     label: 'fit pocket doors',
+    short: 'pocket doors',
     plain: 'trying what moves inside the walls',
     trade: 'finish',
     halfDays: 1,
@@ -176,6 +191,7 @@ const PHASES = {
   },
   'close-in': {
     label: 'check before cover',
+    short: 'check',
     plain: 'our check inside the walls before they are closed',
     trade: 'nobody',
     halfDays: 1,
@@ -184,6 +200,7 @@ const PHASES = {
   },
   'rough-inspection': {
     label: 'rough inspections',
+    short: 'inspection',
     plain: 'the inspection before walls are closed',
     trade: 'nobody',
     halfDays: 1,
@@ -193,6 +210,7 @@ const PHASES = {
   insulation: { label: 'insulation', plain: 'the insulation', trade: 'insulation', halfDays: 2, covers: true },
   'insulation-inspection': {
     label: 'insulation inspection',
+    short: 'inspection',
     plain: 'the inspection of the insulation',
     trade: 'nobody',
     halfDays: 1,
@@ -201,6 +219,7 @@ const PHASES = {
   },
   'access-panels': {
     label: 'access panels',
+    short: 'panels',
     plain: 'the frames of the access panels',
     trade: 'finish',
     halfDays: 1,
@@ -214,6 +233,7 @@ const PHASES = {
   'first-coats': { label: 'first coats', plain: 'the first coats of paint', trade: 'paint', halfDays: 3, wet: true },
   waterproofing: {
     label: 'waterproofing',
+    short: 'waterproof',
     plain: 'the waterproof layer',
     trade: 'tile',
     halfDays: 2,
@@ -233,6 +253,7 @@ const PHASES = {
   flooring: { label: 'flooring', plain: 'the floor', trade: 'flooring', halfDays: 3, covers: true },
   'floor-protect': {
     label: 'floor covered',
+    short: 'cover floor',
     plain: 'covering the new floor',
     trade: 'finish',
     halfDays: 1,
@@ -241,6 +262,7 @@ const PHASES = {
   cabinets: { label: 'cabinets', plain: 'the cabinets', trade: 'cabinets', halfDays: 4 },
   riser: {
     label: 'riser to the ceiling',
+    short: 'riser',
     plain: 'closing the gap over the cabinets',
     trade: 'cabinets',
     halfDays: 1,
@@ -249,18 +271,32 @@ const PHASES = {
   template: { label: 'template', plain: 'measuring for the worktops', trade: 'stone', halfDays: 1, hidden: true },
   worktops: { label: 'worktops', plain: 'the worktops', trade: 'stone', halfDays: 1 },
   tiling: { label: 'tiling', plain: 'the tiles', trade: 'tile', halfDays: 5, wet: true, covers: true },
-  trim: { label: 'doors and trim', plain: 'doors and trim', trade: 'finish', halfDays: 3 },
+  trim: { label: 'doors and trim', short: 'trim', plain: 'doors and trim', trade: 'finish', halfDays: 3 },
   'final-coat': { label: 'final coat', plain: 'the last coat of paint', trade: 'paint', halfDays: 2, wet: true },
-  'plumbing-finish': { label: 'finish plumbing', plain: 'taps and basins', trade: 'plumbing', halfDays: 2 },
+  'plumbing-finish': {
+    label: 'finish plumbing',
+    short: 'plumbing',
+    plain: 'taps and basins',
+    trade: 'plumbing',
+    halfDays: 2,
+  },
   'wiring-finish': {
     label: 'finish electric',
+    short: 'electric',
     plain: 'sockets and lights',
     trade: 'wiring',
     halfDays: 2,
     shares: true,
   },
-  'duct-finish': { label: 'registers and grilles', plain: 'the air grilles', trade: 'air', halfDays: 1, shares: true },
-  glass: { label: 'glass, hardware', plain: 'glass and handles', trade: 'glass', halfDays: 1 },
+  'duct-finish': {
+    label: 'registers and grilles',
+    short: 'grilles',
+    plain: 'the air grilles',
+    trade: 'air',
+    halfDays: 1,
+    shares: true,
+  },
+  glass: { label: 'glass, hardware', short: 'glass', plain: 'glass and handles', trade: 'glass', halfDays: 1 },
   'touch-up': { label: 'touch-up', plain: 'touching up the paint', trade: 'paint', halfDays: 1, byMethod: true },
   // outside face
   strip: {
@@ -289,15 +325,24 @@ const PHASES = {
   },
   barrier: {
     label: 'barrier, flashings',
+    short: 'flashings',
     plain: 'the weather layer',
     trade: 'roofing',
     halfDays: 3,
     outdoor: true,
     covers: true,
   },
-  openings: { label: 'windows, doors', plain: 'the windows', trade: 'glass', halfDays: 3, outdoor: true },
+  openings: {
+    label: 'windows, doors',
+    short: 'windows',
+    plain: 'the windows',
+    trade: 'glass',
+    halfDays: 3,
+    outdoor: true,
+  },
   'temporary-door': {
     label: 'temporary door',
+    short: 'door',
     plain: 'a door for the time of the work',
     trade: 'carpentry',
     halfDays: 1,
@@ -325,6 +370,7 @@ const PHASES = {
   },
   refit: {
     label: 'put back lamps, taps',
+    short: 'put back',
     plain: 'putting lamps, taps and vents back',
     trade: 'finish',
     halfDays: 1,
@@ -332,6 +378,7 @@ const PHASES = {
   },
   'entrance-door': {
     label: 'entrance door',
+    short: 'door',
     plain: 'the entrance door',
     trade: 'glass',
     halfDays: 1,
@@ -347,7 +394,14 @@ const PHASES = {
     outdoor: true,
     loud: true,
   },
-  deck: { label: 'deck and rafters', plain: 'the roof timbers', trade: 'carpentry', halfDays: 2, outdoor: true },
+  deck: {
+    label: 'deck and rafters',
+    short: 'deck',
+    plain: 'the roof timbers',
+    trade: 'carpentry',
+    halfDays: 2,
+    outdoor: true,
+  },
   underlay: {
     label: 'underlay',
     plain: 'making the roof watertight',
@@ -421,6 +475,7 @@ const PHASES = {
   },
   reinstate: {
     label: 'make good ground',
+    short: 'make good',
     plain: 'putting the ground back',
     trade: 'ground',
     halfDays: 2,
@@ -439,6 +494,8 @@ export const PHASE_KEYS = Object.keys(PHASES) as Phase[];
 const place = new Map(PHASE_KEYS.map((key, index) => [key, index]));
 
 export const isPhase = (text: string): text is Phase => Object.hasOwn(PHASES, text);
+/** Its label where there is little room. */
+export const shortLabel = (phase: Phase): string => phaseFacts(phase).short ?? phaseFacts(phase).label;
 export const phaseFacts = (phase: Phase): PhaseFacts => PHASES[phase];
 /** Its place in the usual order, from 0. */
 export const phaseOrder = (phase: Phase): number => place.get(phase) ?? 0;

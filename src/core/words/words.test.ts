@@ -12,7 +12,7 @@ import { sayFinding } from './finding';
 import { sayGive } from './pull';
 import { sayAlso, sayReason } from './reason';
 import { sayArrival, sayWait } from './wait';
-import { sayPlace, sayWork, sayWorkHere } from './work';
+import { sayPlace, sayWork, sayWorkHere, sayWorkShort } from './work';
 
 const TODAY = '2027-03-09';
 
@@ -395,8 +395,14 @@ describe('words', () => {
       '',
       table(
         'Work',
-        ['kind', 'with its place', 'where the place is known', 'place'],
-        all<WorkName>(WORK).map((work) => [work.kind, sayWork(work), sayWorkHere(work), sayPlace(work)]),
+        ['kind', 'with its place', 'where the place is known', 'in a narrow block', 'place'],
+        all<WorkName>(WORK).map((work) => [
+          work.kind,
+          sayWork(work),
+          sayWorkHere(work),
+          sayWorkShort(work),
+          sayPlace(work),
+        ]),
       ),
       table(
         'Why it starts when it does',

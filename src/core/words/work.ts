@@ -1,5 +1,5 @@
 import type { WorkName } from '../schedule/work-name';
-import { phaseFacts } from '../sequence/phases';
+import { phaseFacts, shortLabel } from '../sequence/phases';
 import { phrase, type Phrase } from './phrase';
 
 /** A piece of work with its place: `Kitchen · beam`, `Kitchen · tiling (Tide Tiling), splashback`. */
@@ -28,6 +28,10 @@ function workHere(work: WorkName): string {
       return 'weather-tight';
   }
 }
+
+/** The shortest that says it, where there is little room: `check`. */
+export const sayWorkShort = (work: WorkName): Phrase =>
+  work.kind === 'step' && !work.part && !work.others ? phrase(shortLabel(work.phase)) : sayWorkHere(work);
 
 /** Where it is done: the area or the storey; nothing for what belongs to the whole job. */
 export const sayPlace = (work: WorkName): Phrase =>

@@ -15,6 +15,7 @@ import { queryOne } from '../database/query';
 import { countOpened } from '../news/links';
 import type { Installation } from '../installation';
 import { linkState } from '../views/news';
+import { stepMeaning } from '@/core/words/meanings';
 import { nextWork } from '../plan/effect';
 import { changeView } from '../views/scope';
 import { contentOf } from '../views/statement';
@@ -156,6 +157,7 @@ function clientShared(job: JobReading, link: OpenLink): ClientShared {
                 .filter(Boolean)
                 .join(' — '),
             ),
+            means: work.phase ? stepMeaning(work.phase).means : null,
           }))
       : [],
     decisions: holdsOf(job)

@@ -16,7 +16,7 @@ import { sayCauses } from '@/core/words/cause';
 import { sayFinding } from '@/core/words/finding';
 import { sayAlso, sayReason } from '@/core/words/reason';
 import { sayWait } from '@/core/words/wait';
-import { sayPlace, sayWork, sayWorkHere } from '@/core/words/work';
+import { sayPlace, sayWorkShort, sayWork, sayWorkHere } from '@/core/words/work';
 import { jobHead } from './job-head';
 import { holidaysOf, outlookRows, planProblem, searchRow } from '../reading/firm';
 import { areaNames, areaRows, jobNames } from '../reading/job';
@@ -282,7 +282,9 @@ function blocksOf(window: Window, tasks: PlannedTask[], say: (work: WorkName) =>
       return {
         task: task.id,
         label: say(task.work),
-        place: sayPlace(task.work),
+        short: sayWorkShort(task.work),
+        // Where rows are rooms, the row says it.
+        place: say === sayWork ? sayPlace(task.work) : null,
         job: window.jobs.get(task.job) ?? '',
         jobId: task.job,
         area: task.area,

@@ -1,7 +1,7 @@
 import type { AreaView, RoomsView, Rung, Standing } from '@/contract/views/job';
 import type { HoldKind } from '@/contract/commands/sites';
 import { groupBy } from '@/core/group-by';
-import { phaseFacts } from '@/core/sequence/phases';
+import { phaseFacts, shortLabel } from '@/core/sequence/phases';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { taskId, type Site, type SiteArea } from '@/core/sequence/site';
 import { addDays, formatDate, formatDay, type Day } from '@/core/units/day';
@@ -106,7 +106,7 @@ export const areaViews = ofJob((job): ReadonlyMap<string, AreaView> => {
 
 function frontOf(area: SiteArea): AreaView['front'] {
   const last = area.track.findLast((step) => step.fraction > 0);
-  return last?.seen ? { label: phaseFacts(last.phase).label, day: formatDate(last.seen.day) } : null;
+  return last?.seen ? { label: shortLabel(last.phase), day: formatDate(last.seen.day) } : null;
 }
 
 function rungOf(step: SiteArea['track'][number], holds: OpenHold[]): Rung {

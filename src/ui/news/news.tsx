@@ -18,6 +18,7 @@ import { Hidden } from '../kit/hidden';
 import { BlockHead, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
 import { PastLinks } from '../kit/past-links';
+import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
 
 /** Drafts by audience, what went out and what became of it, and the links that are open. */
@@ -39,7 +40,7 @@ export function News({ view }: { view: NewsView }) {
         </PageHead>
         <div className="main-and-aside">
           <div>
-            <BlockHead heading="Drafts" />
+            <BlockHead heading={<Means of="state.draft">Drafts</Means>} />
             {drafts.length === 0 && (
               <p className="soft mt-2">
                 Nothing is waiting. A finished walk drafts one update for the client and one for the crew.
@@ -58,7 +59,7 @@ export function News({ view }: { view: NewsView }) {
             <PastLinks past={view.past} page={routes.news(view.job.id)} />
           </div>
           <aside>
-            <BlockHead heading="Links that were given out">
+            <BlockHead heading={<Means of="word.link">Links that were given out</Means>}>
               <LinkButton className="push" onClick={() => setLinking(true)}>
                 Make a link
               </LinkButton>
@@ -208,9 +209,7 @@ function MessageLine({
           {link && <CopyLink path={link.path} />}
           <LinkButton
             disabled={busy}
-            onClick={() =>
-              void give(passOnMessage, { id: message.id }, { text: `${message.recipient} was told.` })
-            }
+            onClick={() => void give(passOnMessage, { id: message.id }, { text: `${message.recipient} was told.` })}
           >
             I have sent it<Hidden> to {message.recipient}</Hidden>
           </LinkButton>

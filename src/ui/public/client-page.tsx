@@ -74,6 +74,7 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
                 beside={<span className="soft small-text text-nowrap">{next.when}</span>}
               >
                 {next.text}
+                {next.means && <div className="small-text soft">{next.means}</div>}
               </Line>
             ))}
           </Lines>

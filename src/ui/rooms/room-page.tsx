@@ -23,6 +23,7 @@ import { Conflicts } from './conflicts';
 import { WideLadder } from './wide-ladder';
 import { Block, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
+import { Means } from '../kit/means';
 import { PastLinks } from '../kit/past-links';
 
 /** The clipboard of one area. */
@@ -68,7 +69,10 @@ export function RoomPage({ view }: { view: RoomView }) {
           </div>
         ))}
         <div className="main-and-aside">
-          <Block heading="How far" beside={<span className="push small-text soft">first step at the foot</span>}>
+          <Block
+            heading={<Means of="mark.front">How far</Means>}
+            beside={<span className="push small-text soft">first step at the foot</span>}
+          >
             <WideLadder view={view} />
           </Block>
           <div>
@@ -122,7 +126,7 @@ export function RoomPage({ view }: { view: RoomView }) {
 function InTheWalls({ view, walls }: { view: RoomView; walls: NonNullable<RoomView['walls']> }) {
   return (
     <Block
-      heading="Inside the walls"
+      heading={<Means of="word.check-before-cover">Inside the walls</Means>}
       beside={
         <Link href={routes.walls(view.job.id, view.area.id)} className="push small-text">
           check and record
@@ -140,7 +144,7 @@ function InTheWalls({ view, walls }: { view: RoomView; walls: NonNullable<RoomVi
 
 function OpenItems({ view }: { view: RoomView }) {
   return (
-    <Block heading="Still to do">
+    <Block heading={<Means of="word.remaining">Still to do</Means>}>
       {view.open.length === 0 && <p className="soft mt-2">Nothing was left open on the last walks.</p>}
       <Lines>
         {view.open.map((item) => (
@@ -212,7 +216,7 @@ function Agreed({ view }: { view: RoomView }) {
   if (view.scope.length + view.findings.length === 0) return null;
   return (
     <Block
-      heading="What was agreed"
+      heading={<Means of="word.scope">What was agreed</Means>}
       beside={
         <Link href={routes.scope(view.job.id)} className="push small-text">
           whole scope
@@ -249,7 +253,7 @@ function Believed({ view }: { view: RoomView }) {
   if (view.assumptions.length === 0) return null;
   return (
     <Block
-      heading="Assumptions"
+      heading={<Means of="word.assumption">Assumptions</Means>}
       beside={
         <Link href={routes.assumptions(view.job.id)} className="push small-text">
           all assumptions

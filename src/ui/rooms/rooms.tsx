@@ -10,6 +10,7 @@ import { HoldActions } from '../sequence/hold-actions';
 import { StartWalk } from '../walks/start-walk';
 import { Section } from './section';
 import { Block, Empty, PageHead } from '../kit/page';
+import { Means } from '../kit/means';
 import { Line, Lines } from '../kit/lines';
 
 const isEmpty = (view: RoomsView): boolean =>
@@ -37,19 +38,19 @@ export function Rooms({ view }: { view: RoomsView }) {
             <Section view={view} />
             <ul className="legend">
               <li>
-                <StateIcon kind="stop" silent /> stopped
+                <StateIcon kind="stop" silent /> <Means of="mark.stop">stopped</Means>
               </li>
               <li>
-                <StateIcon kind="waiting" silent /> waits for somebody
+                <StateIcon kind="waiting" silent /> <Means of="mark.waiting">waits for somebody</Means>
               </li>
               <li>
-                <StateIcon kind="under-way" silent /> under way
+                <StateIcon kind="under-way" silent /> <Means of="mark.under-way">under way</Means>
               </li>
               <li>
-                <StateIcon kind="done" silent /> done
+                <StateIcon kind="done" silent /> <Means of="mark.done">done</Means>
               </li>
               <li>
-                <StateIcon kind="not-begun" silent /> mist: not begun
+                <StateIcon kind="not-begun" silent /> <Means of="mark.mist">not started</Means>
               </li>
             </ul>
           </div>
@@ -89,7 +90,7 @@ function headline({ done, hidden, finish, promise, today }: RoomsView): string {
 
 function Holding({ view }: { view: RoomsView }) {
   return (
-    <Block heading="What holds this house">
+    <Block heading={<Means of="word.hold">What holds this house</Means>}>
       {view.holds.length === 0 && <p className="soft mt-2">Nothing is waited for.</p>}
       <Lines>
         {view.holds.map((hold) => (

@@ -1,6 +1,7 @@
 import type { RoomView } from '@/contract/views/job';
 import { TRADES } from '@/core/sequence/trades';
 import { thickness } from '../kit/ladder';
+import { Means } from '../kit/means';
 import { StateIcon } from '../kit/state-icon';
 
 type Step = RoomView['steps'][number];
@@ -36,7 +37,9 @@ function Line({ step }: { step: Step }) {
         )}
       </div>
       <div className="step">
-        <span className={fraction > 0 && fraction < 1 ? 'fw-bold' : ''}>{step.label}</span>
+        <span className={fraction > 0 && fraction < 1 ? 'fw-bold' : ''}>
+          <Means of={`step.${step.phase}`}>{step.label}</Means>
+        </span>
         {fraction > 0 && fraction < 1 && <span className="ms-2">{percent(fraction)}</span>}
         <div className="small-text soft">
           {step.trade === 'nobody' ? 'wait' : TRADES[step.trade].toLowerCase()}

@@ -252,7 +252,7 @@ function Piece({
           <span className="words" aria-hidden="true">
             {!short && block.tone === 'held' && <StateIcon kind="stop" silent />}
             {named && <span className="of-job">{block.job.split(' ')[0]} </span>}
-            {soft(elsewhere ? `at ${block.job}` : short && block.place ? block.place : block.label)}
+            {soft(elsewhere ? `at ${block.job}` : short ? block.place || block.short : block.label)}
           </span>
         )}
         <Hidden>{heard(block, named || elsewhere)}</Hidden>

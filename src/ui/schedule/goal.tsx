@@ -5,6 +5,7 @@ import { Button } from 'react-bootstrap';
 import { searchPlan, stopSearch } from '@/contract/commands/schedule';
 import type { GoalView } from '@/contract/views/plan';
 import { useSend } from '../kit/use-send';
+import { Means } from '../kit/means';
 import { Block } from '../kit/page';
 
 const SCHEDULES = 3_000;
@@ -28,9 +29,15 @@ export function Goal({ goal }: { goal: GoalView }) {
         <thead>
           <tr>
             <th>Job</th>
-            <th>Ends</th>
-            <th>Cannot end before</th>
-            <th>Between</th>
+            <th>
+              <Means of="figure.ends">Ends</Means>
+            </th>
+            <th>
+              <Means of="figure.cannot-before">Cannot end before</Means>
+            </th>
+            <th>
+              <Means of="figure.between">Between</Means>
+            </th>
             <th>Against promise</th>
           </tr>
         </thead>
@@ -53,7 +60,7 @@ export function Goal({ goal }: { goal: GoalView }) {
         </tbody>
       </table>
       <p className="small-text mt-2 mb-1">
-        Crews travel {goal.trips} times. {search.words}
+        <Means of="figure.trips">Crews travel {goal.trips} times.</Means> {search.words}
         {looking &&
           search.state !== 'asked' &&
           ` ${search.made.toLocaleString('en')} of ${search.schedules.toLocaleString('en')} orders tried.`}

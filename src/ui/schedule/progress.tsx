@@ -13,6 +13,7 @@ import { CommandForm, TextField } from '../kit/form';
 import { SidePanel } from '../kit/side-panel';
 import { newId } from '../offline/send';
 import type { Day } from '@/core/units/day';
+import { Means } from '../kit/means';
 import { Block, Empty, PageHead } from '../kit/page';
 
 /** What draws charts is a third of this page's script: it comes after the page stands, and its place is kept for it. */
@@ -76,34 +77,46 @@ export function Progress({ view }: { view: ProgressView }) {
         )}
         <dl className="figures">
           <div>
-            <dt>Ends</dt>
+            <dt>
+              <Means of="figure.ends">Ends</Means>
+            </dt>
             <dd>{day(finish.now)}</dd>
           </div>
           {finish.then && (
             <div>
-              <dt>Was agreed for</dt>
+              <dt>
+                <Means of="figure.agreed">Was agreed for</Means>
+              </dt>
               <dd>{day(finish.then)}</dd>
             </div>
           )}
           {finish.promise && (
             <div>
-              <dt>Promised</dt>
+              <dt>
+                <Means of="figure.promised">Promised</Means>
+              </dt>
               <dd className={finish.now && finish.now > finish.promise ? 'bad' : ''}>{day(finish.promise)}</dd>
             </div>
           )}
           {view.weeksLeft !== null && (
             <div>
-              <dt>Weeks left</dt>
+              <dt>
+                <Means of="figure.weeks-left">Weeks left</Means>
+              </dt>
               <dd>{view.weeksLeft}</dd>
             </div>
           )}
           <div>
-            <dt>Work done</dt>
+            <dt>
+              <Means of="figure.work-done">Work done</Means>
+            </dt>
             <dd>{Math.round(100 * view.done)} %</dd>
           </div>
           {view.planned !== null && (
             <div>
-              <dt>Agreed by this week</dt>
+              <dt>
+                <Means of="figure.agreed-now">Agreed by this week</Means>
+              </dt>
               <dd>{Math.round(100 * view.planned)} %</dd>
             </div>
           )}
@@ -133,7 +146,7 @@ export function Progress({ view }: { view: ProgressView }) {
 /** Load of the trades of this job, over all jobs. */
 function LoadOfTrades({ view }: { view: ProgressView }) {
   return (
-    <Block className="mt-3" heading="Load of the trades of this job, over all jobs">
+    <Block className="mt-3" heading={<Means of="figure.load">Load of the trades of this job, over all jobs</Means>}>
       <p className="soft small-text mt-2">
         Half-days of work a week; the line is what their crews can do, days away left out.
       </p>
@@ -187,13 +200,15 @@ function FinishDays({
 function Slipped({ view }: { view: ProgressView }) {
   const against = view.chosen ?? undefined;
   return (
-    <Block className="mt-3" heading="What slipped, and why">
+    <Block className="mt-3" heading={<Means of="word.kept">What slipped, and why</Means>}>
       <table className="table-lines">
         <thead>
           <tr>
             <th style={{ width: '34%' }}>Work</th>
             <th style={{ width: '16%' }}>Ends</th>
-            <th>Causes</th>
+            <th>
+              <Means of="word.cause">Causes</Means>
+            </th>
           </tr>
         </thead>
         <tbody>

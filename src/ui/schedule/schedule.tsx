@@ -1,4 +1,5 @@
 'use client';
+import { taskRef } from '@/core/sequence/site';
 import { routes, type BoardShown, type Path } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
@@ -17,6 +18,7 @@ import { MoveForm, type Moved } from './move-form';
 import { Pull } from './pull';
 import { Hidden } from '../kit/hidden';
 import { Block, Empty, PageHead } from '../kit/page';
+import { Means } from '../kit/means';
 import { Line, Lines } from '../kit/lines';
 
 /** Who is where on which half-day; one tap on anything says why it stands there. */
@@ -194,10 +196,11 @@ function WhyHere({
   onChoose: (task: string | undefined) => void;
 }) {
   const [moving, setMoving] = useState(false);
+  const step = taskRef(block.task).phase;
   if (moved)
     return (
       <>
-        <h3>Move it to another half-day</h3>
+        <h3>Move it</h3>
         <p className="soft">It stands {block.when}.</p>
         <MoveForm block={block} to={moved} onDone={() => onChoose(undefined)} />
       </>
@@ -205,6 +208,11 @@ function WhyHere({
   return (
     <>
       <p className="fs-5 mb-1">{block.when}</p>
+      {step && (
+        <p className="small-text">
+          <Means of={`step.${step}`}>What is this step?</Means>
+        </p>
+      )}
       <p className="soft">
         {block.job}
         {block.float > 0
@@ -246,7 +254,7 @@ function WhyHere({
         ) : (
           <p>
             <Button variant="outline-secondary" onClick={() => setMoving(true)}>
-              {block.pin ? 'Its pin' : 'Move it to another half-day'}
+              {block.pin ? 'Its pin' : 'Move it'}
             </Button>
           </p>
         ))}
@@ -264,7 +272,7 @@ function Legend() {
     <ul className="legend" aria-label="What the blocks mean">
       <li>
         <span className="swatch under-way" />
-        under way
+        <Means of="mark.under-way">under way</Means>
       </li>
       <li>
         <span className="swatch" />
@@ -272,23 +280,23 @@ function Legend() {
       </li>
       <li>
         <span className="swatch critical" />
-        decides the end
+        <Means of="mark.critical">decides the end</Means>
       </li>
       <li>
         <span className="swatch held" />
-        held: waits for somebody
+        <Means of="mark.held">held: waits for somebody</Means>
       </li>
       <li>
         <span className="swatch check" />
-        inspection, check or cure
+        <Means of="word.check-before-cover">inspection, check or cure</Means>
       </li>
       <li>
         <span className="swatch float" />
-        may slip this far
+        <Means of="mark.slip">may slip this far</Means>
       </li>
       <li>
         <span className="swatch pinned" />
-        pinned by hand
+        <Means of="mark.pinned">pinned by hand</Means>
       </li>
     </ul>
   );

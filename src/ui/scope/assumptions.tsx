@@ -16,6 +16,7 @@ import { useRemove } from '../kit/use-remove';
 import { Hidden } from '../kit/hidden';
 import { Block, Empty, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
+import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
 
 /** Everything that is believed and not yet seen, in the order in which it will show itself. */
@@ -30,7 +31,7 @@ export function Assumptions({ view }: { view: AssumptionsView }) {
       <JobTabs job={view.job} />
       <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page">
-        <PageHead heading="Assumptions">
+        <PageHead heading={<Means of="word.assumption">Assumptions</Means>}>
           <span className="soft">believed, and shown only when something is opened</span>
           <span className="push no-print">
             <Button onClick={() => setOpen('new')} disabled={view.areas.length === 0}>

@@ -23,6 +23,7 @@ import { ScopeTabs } from './scope-tabs';
 import { SendFields } from '../kit/send-fields';
 import { Hidden } from '../kit/hidden';
 import { BlockHead, Empty, PageHead } from '../kit/page';
+import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
 
 const MARKS: Record<ChangeView['state'], StateIconKind> = {
@@ -44,7 +45,7 @@ export function Changes({ view }: { view: ChangesView }) {
       <JobTabs job={view.job} />
       <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page">
-        <PageHead heading="Changes">
+        <PageHead heading={<Means of="word.change">Changes</Means>}>
           <span className="soft">
             {approved.length > 0
               ? `${approved.length} approved, ` +

@@ -16,6 +16,7 @@ import { useRemove } from '../kit/use-remove';
 import { Hidden } from '../kit/hidden';
 import { Empty, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
+import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
 
 type Entry = LevelsView['marks'][number];
@@ -41,7 +42,7 @@ export function Levels({ view }: { view: LevelsView }) {
       <JobTabs job={view.job} />
       <ScopeTabs job={view.job.id} />
       <div className="page">
-        <PageHead heading="Levels">
+        <PageHead heading={<Means of="word.fall">Levels</Means>}>
           <span className="soft">against one datum: choose a floor that stays and call it nought</span>
           <span className="push no-print">
             <Button onClick={() => setOpen('new')}>A level</Button>

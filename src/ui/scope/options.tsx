@@ -19,6 +19,7 @@ import { useRemove } from '../kit/use-remove';
 import { Hidden } from '../kit/hidden';
 import { Block, Empty, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
+import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
 
 type Open =
@@ -35,7 +36,7 @@ export function Options({ view }: { view: OptionsView }) {
       <JobTabs job={view.job} />
       <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page">
-        <PageHead heading="Options side by side">
+        <PageHead heading={<Means of="word.option">Options side by side</Means>}>
           <span className="soft">
             {view.finish ? `today’s plan ends on ${formatDay(view.finish, view.today)}` : 'no plan yet'}
           </span>

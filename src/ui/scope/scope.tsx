@@ -27,6 +27,7 @@ import type { Removable } from '@/contract/commands/scope';
 import { Hidden } from '../kit/hidden';
 import { Block, Empty, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
+import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
 
 /** What was agreed and what was not, by area, with its stance beside every line. */
@@ -49,7 +50,7 @@ export function Scope({ view }: { view: ScopePageView }) {
       <JobTabs job={view.job} />
       <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page">
-        <PageHead heading="What was agreed">
+        <PageHead heading={<Means of="word.scope">What was agreed</Means>}>
           <span className="soft">
             {lines.length} lines in {view.areas.filter((area) => area.lines.length > 0).length} areas
           </span>

@@ -21,6 +21,7 @@ import { SendFields } from '../kit/send-fields';
 import type { StatementVersion } from '@/contract/views/scope';
 import type { Statement } from '@/core/scope/statement';
 import { Block, Empty, PageHead } from '../kit/page';
+import { Means } from '../kit/means';
 import { Line, Lines } from '../kit/lines';
 
 const STATES = { made: 'not sent yet', sent: 'sent, not agreed yet', agreed: 'agreed' } as const;
@@ -111,7 +112,7 @@ function StatementHead({
   paper: (kind: 'pdf' | 'csv') => string;
 }) {
   return (
-    <PageHead heading="Statement">
+    <PageHead heading={<Means of="word.statement">Statement</Means>}>
       <span className="soft">
         {shown ? `version ${shown.number}, ${STATES[shown.state]}` : 'as it would be today; no version was made yet'}
       </span>

@@ -27,6 +27,7 @@ import { SelectionTabs } from './selection-tabs';
 import { Hidden } from '../kit/hidden';
 import { Block, BlockHead, Empty, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
+import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
 
 type Open = { form: 'new' | 'spare' } | { form: 'change' | 'came'; delivery: DeliveryView };
@@ -50,7 +51,7 @@ export function Deliveries({ view, left }: { view: DeliveriesView; left: string 
       <JobTabs job={view.job} />
       <SelectionTabs job={view.job.id} counts={view.counts} />
       <div className="page">
-        <PageHead heading="Deliveries and storage">
+        <PageHead heading={<Means of="word.delivery">Deliveries and storage</Means>}>
           <span className="soft">{planned.length === 0 ? 'nothing is on its day' : `${planned.length} to come`}</span>
           <span className="push actions no-print">
             <PrintButton>Print</PrintButton>

@@ -20,6 +20,7 @@ import { SelectionTabs } from './selection-tabs';
 import { History } from './history';
 import { Hidden } from '../kit/hidden';
 import { BlockHead, Empty, PageHead } from '../kit/page';
+import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
 
 type Open = { form: 'new' } | { form: 'change' | 'send' | 'ask' | 'answer' | 'expect'; request: RequestView };
@@ -54,7 +55,7 @@ export function Requests({ view }: { view: RequestsView }) {
       <JobTabs job={view.job} />
       <SelectionTabs job={view.job.id} counts={view.counts} />
       <div className="page">
-        <PageHead heading="Approvals and answers">
+        <PageHead heading={<Means of="word.request">Approvals and answers</Means>}>
           <span className={late > 0 ? 'bad' : 'soft'}>
             {waiting.length === 0
               ? 'nothing is waited for'

@@ -23,6 +23,7 @@ import { SelectionTabs } from './selection-tabs';
 import { CheckForm, ExpectForm, FitLater, OrderForm, SayForm, StepForm } from './step-forms';
 import { History } from './history';
 import { Block, PageHead } from '../kit/page';
+import { Means } from '../kit/means';
 import { Line, Lines } from '../kit/lines';
 
 type Open = 'change' | 'order' | 'step' | 'check' | 'say' | 'expect';
@@ -122,9 +123,8 @@ function Next({ view, onOpen }: { view: SelectionPageView; onOpen: (open: Open) 
           }
           silent
         />{' '}
-        {item.due.what === 'settled'
-          ? `${item.state}${item.keptAt ? `, kept ${item.keptAt}` : ''}`
-          : `${item.state}: ${dueWords(item.due, today)}`}
+        <Means of={`state.${item.state}`}>{item.state}</Means>
+        {item.due.what === 'settled' ? item.keptAt && `, kept ${item.keptAt}` : `: ${dueWords(item.due, today)}`}
         {missedWords(item.due, today) && <span className="fs-6"> ({missedWords(item.due, today)})</span>}
       </p>
       {item.there && item.there.after > 0 && (
@@ -299,7 +299,7 @@ function Facts({ view }: { view: SelectionPageView }) {
 
 function DateExplanation({ view }: { view: SelectionPageView }) {
   return (
-    <Block heading="Why these days">
+    <Block heading={<Means of="figure.order-by">Why these days</Means>}>
       <ol className="back-from-work">
         {view.explanation.map((line) => (
           <li key={line.text}>{line.href ? <Link href={line.href}>{line.text}</Link> : line.text}</li>
@@ -321,7 +321,7 @@ function DateExplanation({ view }: { view: SelectionPageView }) {
 function Checks({ view }: { view: SelectionPageView }) {
   if (view.checks.length === 0) return null;
   return (
-    <Block heading="Checked on site">
+    <Block heading={<Means of="state.checked">Checked on site</Means>}>
       <Lines>
         {view.checks.map((check) => (
           <Line
@@ -356,7 +356,7 @@ function Requests({ view }: { view: SelectionPageView }) {
   const { item } = view;
   return (
     <Block
-      heading="What holds up its order"
+      heading={<Means of="word.request">What holds up its order</Means>}
       beside={
         <Link href={routes.requests(view.job.id)} className="push small-text">
           all of them

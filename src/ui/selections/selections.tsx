@@ -26,6 +26,7 @@ import { newId } from '../offline/send';
 import { SelectionFields } from './selection-fields';
 import { SelectionGrid } from './selection-grid';
 import { SelectionTabs } from './selection-tabs';
+import { Means } from '../kit/means';
 import { Empty, PageHead } from '../kit/page';
 
 const URGENCY = ['Late', 'In the next two weeks', 'Later', 'On site or fitted'] as const;
@@ -70,7 +71,7 @@ export function Selections({ view }: { view: SelectionsView }) {
       <JobTabs job={view.job} />
       <SelectionTabs job={view.job.id} counts={view.counts} />
       <div className="page">
-        <PageHead heading="Selections">
+        <PageHead heading={<Means of="word.selection">Selections</Means>}>
           <span className="soft">
             {view.job.counts.selections > 0
               ? `${view.job.counts.selections} need a decision, an order or a call`

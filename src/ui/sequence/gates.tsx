@@ -12,6 +12,7 @@ import { newId } from '../offline/send';
 import { Hidden } from '../kit/hidden';
 import { Block } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
+import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
 
 /** Areas brought to one gate together, milestones, and several steps joined into one visit. */
@@ -20,7 +21,7 @@ export function Gates({ view }: { view: SequenceView }) {
   const { busy, give } = useSend();
   return (
     <Block
-      heading="Gates and milestones"
+      heading={<Means of="word.gate">Gates and milestones</Means>}
       beside={
         <LinkButton className="push" disabled={view.areas.length === 0} onClick={() => setAdding(true)}>
           Set one

@@ -11,6 +11,7 @@ import { newId } from '../offline/send';
 import { Hidden } from '../kit/hidden';
 import { Block } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
+import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
 
 const KIND_WORDS = {
@@ -30,7 +31,7 @@ export function Logistics({ view }: { view: SequenceView }) {
   const { busy, give } = useSend();
   return (
     <Block
-      heading="What has to be there"
+      heading={<Means of="word.logistic">What has to be there</Means>}
       beside={
         <LinkButton className="push" disabled={view.areas.length === 0} onClick={() => setOpen('new')}>
           Add

@@ -10,6 +10,7 @@ import { newId } from '../offline/send';
 import { Hidden } from '../kit/hidden';
 import { Block } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
+import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
 
 /**
@@ -19,7 +20,7 @@ import { LinkButton } from '../kit/link-button';
 export function Methods({ view }: { view: SequenceView }) {
   const [open, setOpen] = useState<string>();
   return (
-    <Block heading="Ways of working">
+    <Block heading={<Means of="word.method">Ways of working</Means>}>
       <p className="soft small-text mt-2 mb-1">
         Both ways are right somewhere. What is not picked follows the usual order.
       </p>

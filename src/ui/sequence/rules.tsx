@@ -12,6 +12,7 @@ import { newId } from '../offline/send';
 import { Hidden } from '../kit/hidden';
 import { Block } from '../kit/page';
 import { Line } from '../kit/lines';
+import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
 
 type Open = { what: 'write' } | { what: 'rewrite' | 'switch'; rule: RuleView };
@@ -26,7 +27,7 @@ export function Rules({ view }: { view: SequenceView }) {
   const close = (): void => setOpen(undefined);
   return (
     <Block
-      heading="The rules and why"
+      heading={<Means of="word.rule">The rules and why</Means>}
       beside={
         <LinkButton className="push" onClick={() => setOpen({ what: 'write' })}>
           Write a rule

@@ -25,6 +25,7 @@ import { timeWords } from './time-words';
 import { Hidden } from '../kit/hidden';
 import { Block, Empty, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
+import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
 
 type Step = StepView;
@@ -181,7 +182,7 @@ function StepLine({ step, onChange }: { step: Step; onChange: () => void }) {
         </span>
       }
     >
-      <span className="fw-bold">{step.label}</span>{' '}
+      <span className="fw-bold">{step.phase ? <Means of={`step.${step.phase}`}>{step.label}</Means> : step.label}</span>{' '}
       <span className="soft small-text">{step.trade === 'nobody' ? '' : TRADES[step.trade].toLowerCase()}</span>
       {step.assumptions.map((text) => (
         <div key={text} className="small-text soon">
@@ -216,7 +217,7 @@ function MoreReasons({ open, done, shown }: { open: Step['links']; done: Step['l
 function Own({ view }: { view: SequenceView }) {
   const { busy, give } = useSend();
   return (
-    <Block heading="Agreed for this job">
+    <Block heading={<Means of="word.agreed-order">Agreed for this job</Means>}>
       {view.own.length === 0 && <p className="soft mt-2 small-text">No order beyond the rules.</p>}
       <Lines>
         {view.own.map((own) => (
@@ -253,7 +254,7 @@ function Own({ view }: { view: SequenceView }) {
 function Exposures({ view }: { view: SequenceView }) {
   if (view.exposures.length === 0) return null;
   return (
-    <Block heading="Time limits">
+    <Block heading={<Means of="word.exposure">Time limits</Means>}>
       <Lines>
         {view.exposures.map((exposure) => (
           <Line key={exposure.label} mark={<StateIcon kind={exposure.kept ? 'done' : 'hazard'} />} small>

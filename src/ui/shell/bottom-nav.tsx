@@ -75,6 +75,11 @@ export function BottomNav({ job }: { job: string | null }) {
             </Link>
           </li>
           <li>
+            <Link className="what py-2" href={routes.words()} onClick={() => setOpen(false)}>
+              Words and marks
+            </Link>
+          </li>
+          <li>
             <Link className="what py-2" href={routes.newJob()} onClick={() => setOpen(false)}>
               New job
             </Link>

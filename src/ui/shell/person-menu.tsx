@@ -26,6 +26,9 @@ export function PersonMenu({ view }: { view: ShellView }) {
         <Dropdown.Item as={Link} href={routes.firm()}>
           Firm, subs and people
         </Dropdown.Item>
+        <Dropdown.Item as={Link} href={routes.words()}>
+          Words and marks
+        </Dropdown.Item>
         <Dropdown.Divider />
         {demo ? (
           <>

@@ -7,6 +7,7 @@ import { StateIcon } from '../kit/state-icon';
 import { PlanProblem } from '../kit/notice';
 import { StartWalk } from '../walks/start-walk';
 import { Block, Empty, PageHead } from '../kit/page';
+import { Means } from '../kit/means';
 import { Line, Lines } from '../kit/lines';
 
 const DUE_WORDS = { decide: 'decide', order: 'order', arrive: 'due to arrive' } as const;
@@ -126,7 +127,7 @@ function Half({ name, works }: { name: string; works: string[] }) {
 
 function Holds({ view }: { view: TodayView }) {
   return (
-    <Block heading="What blocks">
+    <Block heading={<Means of="word.hold">What blocks</Means>}>
       {view.holds.length === 0 && <p className="soft mt-2">Nothing is waited for in the next ten days.</p>}
       <Lines>
         {view.holds.map((hold) => (
@@ -152,7 +153,7 @@ function Holds({ view }: { view: TodayView }) {
 
 function Orders({ view }: { view: TodayView }) {
   return (
-    <Block heading="Order and decide">
+    <Block heading={<Means of="figure.order-by">Order and decide</Means>}>
       {view.orders.length === 0 && <p className="soft mt-2">No order and no decision is due in the next two weeks.</p>}
       <Lines>
         {view.orders.map((order) => (

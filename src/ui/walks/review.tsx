@@ -14,6 +14,7 @@ import { sayCauses } from '@/core/words/cause';
 import { sayReason } from '@/core/words/reason';
 import { sayWork } from '@/core/words/work';
 import { BlockHead, PageHead } from '../kit/page';
+import { Means } from '../kit/means';
 import { Line, Lines } from '../kit/lines';
 
 const TONES = { good: 'done', bad: 'waiting', plain: 'not-begun' } as const;
@@ -146,7 +147,7 @@ function WhoIsTold({
 function EffectOnPlan({ view, job }: { view: ReviewView; job: JobHead }) {
   return (
     <>
-      <BlockHead heading="What it does to the plan" />
+      <BlockHead heading={<Means of="word.plan">What it does to the plan</Means>} />
       <p className="mt-2 mb-1">
         {finishWords(view)} {sayCauses(view.causes, view.today)}
       </p>

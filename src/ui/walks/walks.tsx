@@ -11,6 +11,7 @@ import { StartWalk } from './start-walk';
 import { WalkTabs } from './walk-tabs';
 import { Empty, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
+import { Means } from '../kit/means';
 import { PastLinks } from '../kit/past-links';
 
 /** Every walk of the job, the newest first. */
@@ -21,7 +22,7 @@ export function Walks({ view }: { view: WalksView }) {
       <JobTabs job={view.job} />
       <WalkTabs job={view.job.id} />
       <div className="page">
-        <PageHead heading="Walks">
+        <PageHead heading={<Means of="word.walk">Walks</Means>}>
           <span className="soft">{view.job.walked}</span>
           <span className="push actions">
             {!view.job.openWalk && (

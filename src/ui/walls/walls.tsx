@@ -16,6 +16,7 @@ import { newId } from '../offline/send';
 import { StartWalk } from '../walks/start-walk';
 import { Block, BlockHead, Empty, PageHead } from '../kit/page';
 import { Line, Lines } from '../kit/lines';
+import { Means } from '../kit/means';
 import { LinkButton } from '../kit/link-button';
 
 /** Before a wall is closed: what has to be right. Afterwards: what is in it, and where with a tape. */
@@ -118,7 +119,7 @@ function Check({ view: { area, job }, check }: { view: WallsView; check: NonNull
   const remove = useRemove();
   return (
     <div>
-      <BlockHead heading="Before the walls are closed">
+      <BlockHead heading={<Means of="word.check-before-cover">Before the walls are closed</Means>}>
         <span className="push small-text soft">
           {check.lines.length - check.open} of {check.lines.length} settled
         </span>

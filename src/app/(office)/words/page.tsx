@@ -1,0 +1,9 @@
+import { visitor } from '@/server/access/visitor';
+import { Words } from '@/ui/words/words';
+
+export const metadata = { title: 'Words and marks' };
+
+export default async function WordsPage() {
+  await visitor();
+  return <Words />;
+}
