@@ -113,7 +113,7 @@ describe('a first visit', () => {
       await press(page, 'Four walls');
       await fillIn(page, '#shape-height', '2.60 m');
       await press(page, 'Save the drawing');
-      await seesText(page, 'all round');
+      await seesText(page, 'perimeter');
       if (name === 'Workshop') await page.goto(`${on.server.url}${job}/scope/visit`);
     }
     await press(page, 'Furniture or fixture');

@@ -151,7 +151,7 @@ describe('a walk where there is no signal', () => {
     await type(page, '#line', '! open edge at the hatch');
     await press(page, 'Save');
     await toRoute(page);
-    await inGroup(page, 'edges and holes guarded', 'well');
+    await inGroup(page, 'edges and holes guarded', 'OK');
     await press(page, 'Save how it is left');
     await press(page, 'Finish the walk');
     await seesText(page, 'Without a connection it stays here');

@@ -362,7 +362,7 @@ describe('the screens of sequence and schedule', () => {
       html(<Sequence view={sequenceView(readJob(installation, signalHouse))} />, `/jobs/${signalHouse}/sequence`),
     );
     expect(page).toMatch(
-      /Boiler cupboard · gas pipe gas after Boiler cupboard · pipes : a wire can go round a pipe, a pipe cannot go round a duct must 8/,
+      /Boiler cupboard · gas pipe gas after Boiler cupboard · pipes : a wire can go round a pipe, a pipe cannot go round a duct must rule 8/,
     );
     expect(page).toMatch(/Cabinets and paint : the usual order/);
     expect(page).toMatch(

@@ -12,7 +12,7 @@ export const drainRun = calculator({
   group: 'services',
   answers: 'How high each end of a drain lies, and whether it runs by itself.',
   asks: {
-    outletInvert: length('invert at the outlet', {
+    outletInvert: length('bottom of the pipe at the outlet', {
       signed: true,
       hint: 'against the job’s datum; under it with a minus',
     }),
@@ -21,7 +21,7 @@ export const drainRun = calculator({
       { length: length('length'), fall: fraction('fall', { hint: '1:80 is 1.25 %' }) },
       { drawn: ['legs'] },
     ),
-    headMaxInvert: length('highest the head may lie', { signed: true }),
+    headMaxInvert: length('highest it may start', { signed: true }),
   },
   gives: {
     inverts: give('levels', 'inverts', main),

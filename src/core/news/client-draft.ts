@@ -80,13 +80,17 @@ function progressPoint(news: News, area: string, changes: ProgressChange[]): str
       ({ phase, from, to }) =>
         `${phaseFacts(phase).plain} ${percent(to)} done${from > 0 ? ` (was ${percent(from)})` : ''}`,
     );
-  return (
-    `${place(news, area)}: ` +
-    `${[finished.length > 0 ? `${listed(finished)} finished` : '', ...begun].filter(Boolean).join('; ')}.`
-  );
+  return `${place(news, area)}: ${[finishedWords(finished), ...begun].filter(Boolean).join('; ')}.`;
 }
 
-const listed = (words: string[]): string =>
+/** A few by their names; of many, how many and the last: a list of eighteen is read by nobody. */
+function finishedWords(finished: readonly string[]): string {
+  if (finished.length === 0) return '';
+  if (finished.length <= 4) return `${listed(finished)} finished`;
+  return `${finished.length} steps finished, the last of them ${listed(finished.slice(-2))}`;
+}
+
+const listed = (words: readonly string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;
 
 /** Most of a house is built where nobody will ever look: without a word for it, such weeks read as idle. */

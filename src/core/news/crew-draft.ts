@@ -2,6 +2,7 @@ import { groupBy } from '../group-by';
 import { phaseFacts } from '../sequence/phases';
 import { TRADES } from '../sequence/trades';
 import { formatDay } from '../units/day';
+import { sayCauses } from '../words/cause';
 import { capital } from '../words/letters';
 import { sayReason } from '../words/reason';
 import { sayWork } from '../words/work';
@@ -34,7 +35,7 @@ export function crewDraft(news: News): Draft {
             .map(
               (work) =>
                 `${sayWork(work.work)}: now ${formatDay(work.to, news.day)}, was ${formatDay(work.from, news.day)}. ` +
-                sayReason(work.reason, news.day),
+                (work.causes?.length ? sayCauses(work.causes, news.day) : sayReason(work.reason, news.day)),
             ),
         ),
         ...paragraph(

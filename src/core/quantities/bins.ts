@@ -11,7 +11,7 @@ export const bins = calculator({
   asks: {
     items: rowsOf('what is thrown away', {
       volume: amount('volume in place', 'm³', { most: 10_000 }),
-      bulking: amount('bulking', 'times', { most: 5 }),
+      bulking: amount('swell factor', 'times', { most: 5 }),
       density: amount('density in place', 'kg/m³', { most: 25_000 }),
     }),
     binVolume: amount('a bin holds', 'm³', { most: 100 }),

@@ -19,7 +19,7 @@ export const salvage = calculator({
     waste: waste(),
   },
   gives: {
-    recovered: give('count', 'won back'),
+    recovered: give('count', 'to re-use'),
     needed: give('count', 'needed'),
     buy: give('count', 'to buy', main),
     spare: give('count', 'to spare'),

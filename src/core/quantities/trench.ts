@@ -13,7 +13,7 @@ export const trench = calculator({
     width: length('width'),
     depthStart: length('depth at one end'),
     depthEnd: length('depth at the other'),
-    bulking: amount('bulking', 'times', { most: 3, hint: 'dug soil takes 1.2 to 1.4 times its place' }),
+    bulking: amount('swell factor', 'times', { most: 3, hint: 'dug soil takes 1.2 to 1.4 times its place' }),
     pipeDiameter: length('pipe, outside'),
     beddingBelow: length('bedding below', { zero: true }),
     beddingAbove: length('bedding above', { zero: true }),

@@ -104,7 +104,7 @@ export type Cause = {
   | { kind: 'not-seen'; task: string; work: WorkName; day: Day; what: 'begin' | 'end' }
   | { kind: 'taken-back' }
   /** So many more changes came in before the plan was made, and they cannot be told apart. */
-  | { kind: 'together'; changes: number }
+  | { kind: 'together'; changes: number; more: boolean }
   | { kind: 'better-order' }
   | { kind: 'form' }
   /** As it was kept before causes were values. */

@@ -49,14 +49,15 @@ export function traceMoves(
     if (causes.length > 0 && (sure || isOne)) return atMost(distinct(causes));
     const told = new Set(causes.map((cause) => cause.record));
     const others = allFor((look.is.get(id) ?? look.was.get(id))?.job ?? '');
-    return atMost(distinct([...causes, ...others.filter((cause) => !told.has(cause.record))]));
+    const list = distinct([...causes, ...others.filter((cause) => !told.has(cause.record))]);
+    return causes.length > 0 ? atMost(list) : oneOrAll(list);
   };
   return {
     ofTask,
     ofFinish: (job) => {
       const [before, after] = [lastOf(former, job), lastOf(plan, job)];
       const id = !before || !after || look.finishNow(after) >= look.finishThen(before) ? after?.id : before.id;
-      return id === undefined ? atMost(allFor(job)) : ofTask(id);
+      return id === undefined ? oneOrAll(allFor(job)) : ofTask(id);
     },
   };
 }
@@ -89,9 +90,16 @@ function whatMattered(
 }
 
 const atMost = (causes: readonly Cause[]): Cause[] =>
-  causes.length <= MOST
-    ? [...causes]
-    : [...causes.slice(0, MOST - 1), { kind: 'together', changes: causes.length - MOST + 1 }];
+  causes.length <= MOST ? [...causes] : [...causes.slice(0, MOST - 1), together(causes.slice(MOST - 1), true)];
+
+/** Of many that nothing tells apart none is singled out. */
+const oneOrAll = (causes: readonly Cause[]): Cause[] =>
+  causes.length <= MOST ? [...causes] : [together(causes, false)];
+
+const together = (causes: readonly Cause[], more: boolean): Cause => {
+  const record = causes.at(-1)?.record;
+  return { kind: 'together', changes: causes.length, more, ...(record === undefined ? {} : { record }) };
+};
 
 /** A command for several jobs is one cause, and so are several that say the same. */
 const distinct = (causes: readonly Cause[]): Cause[] => [

@@ -19,13 +19,13 @@ import { formatLength, parseLength, type LengthSystem } from '../units/length';
  * | `#` | a size | `# opening 890 x 2030` |
  * | `=` | chosen | `= tile 100x300 sage` |
  * | `>` | an order | `> end panel wrong, 12 days` |
- * | `?` | believed | `? wall may carry; else props` |
+ * | `?` | to be checked | `? wall may carry; else props` |
  * | `!` | can hurt | `! open edge` |
  * | `*` | decided | `* client wants flat casing` |
  * | `^` | inspection, approval | `^ wiring inspection fri` |
  * | `~` | found, not expected | `~ second drain under the slab` |
  * | `&` | the household | `& baby sleeps till three` |
- * | `$` | short of | `$ 2 tubes sealant` |
+ * | `$` | need material | `$ 2 tubes sealant` |
  * | else | a note | `smells of damp` |
  *
  * `Kitchen:` in front names another area.
@@ -35,13 +35,13 @@ export const SIGNS: readonly (readonly [string, string, string])[] = [
   ['!', 'caution', '! open edge'],
   ['#', 'size', '# opening 890 x 2030'],
   ['>', 'order', '> end panel wrong, 12 days'],
-  ['?', 'believed', '? wall may carry; else props'],
+  ['?', 'to be checked', '? wall may carry; else props'],
   ['*', 'decided', '* client wants flat casing'],
   ['~', 'surprise', '~ second drain'],
   ['=', 'chosen', '= tile sage'],
   ['^', 'inspection', '^ wiring inspection fri'],
   ['&', 'household', '& baby sleeps till three'],
-  ['$', 'short of', '$ 2 tubes sealant'],
+  ['$', 'need material', '$ 2 tubes sealant'],
 ];
 
 export interface ShortTerms {

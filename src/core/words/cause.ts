@@ -117,7 +117,10 @@ const SAYINGS: Sayings = {
     `${sayWork(cause.work)} was to ${cause.what} on ${on(cause.day)}, and no walk has seen ` +
     (cause.what === 'begin' ? 'it begin' : 'how far it is'),
   'taken-back': () => 'A change was taken back',
-  together: (cause) => `At the same time ${counted(cause.changes, 'more change')} came in`,
+  together: (cause) =>
+    cause.more
+      ? `At the same time ${counted(cause.changes, 'more change')} came in`
+      : `The plan was made anew for ${counted(cause.changes, 'change')} that came in together`,
   'better-order': () => 'A better order was found',
   form: () => 'The plan was made anew after an update of this program',
   told: (cause) => cause.text,

@@ -372,7 +372,10 @@ const CAUSES: OfEach<Cause> = {
     what,
   })),
   'taken-back': [{ kind: 'taken-back' }],
-  together: [{ kind: 'together', changes: 4 }],
+  together: [
+    { kind: 'together', changes: 4, more: true },
+    { kind: 'together', changes: 18, more: false },
+  ],
   'better-order': [{ kind: 'better-order' }],
   form: [{ kind: 'form' }],
   told: [{ kind: 'told', text: 'the outlook changed' }],

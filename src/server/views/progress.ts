@@ -9,6 +9,7 @@ import { TRADES, type Trade } from '@/core/sequence/trades';
 import { addDays, daysBetween, formatDay, mondayOf, type Day } from '@/core/units/day';
 import { lastDay, slotOf } from '@/core/units/slot';
 import { dayIn, type Zone } from '@/core/units/zone';
+import { daysOf } from '@/core/words/count';
 import { sayCauses } from '@/core/words/cause';
 import { sayWork } from '@/core/words/work';
 import { jobHead } from './job-head';
@@ -28,7 +29,7 @@ const WEEKS = 80;
 const FIRST_SLIPS = 12;
 
 const daysWords = (halves: number): string =>
-  `${Math.abs(halves) / 2} ${Math.abs(halves) === 2 ? 'day' : 'days'} ${halves > 0 ? 'later' : 'earlier'}`;
+  `${daysOf(Math.abs(halves))} ${halves > 0 ? 'later' : 'earlier'}`;
 
 /**
  * A job against one of its baselines (the first unless another is asked for): what slipped and why, work done over

@@ -8,7 +8,7 @@ import type { Rows } from '../database/rows';
 
 function needShort(context: CommandContext, about: string): { job: string } {
   const row = requireRow(context, 'observation', about, 'about');
-  if (row.kind !== 'short') throw unprocessable('not-short', 'Only what is short of stands on the run list.', 'about');
+  if (row.kind !== 'short') throw unprocessable('not-short', 'Only material that is needed stands on the run list.', 'about');
   return row;
 }
 
@@ -43,7 +43,7 @@ export const completionHandlers = handlers({
     if (vague !== -1)
       throw unprocessable(
         'not-said',
-        'Say what is not well, so that somebody can put it right.',
+        'Say what is not OK, so that somebody can put it right.',
         `items[${vague}].text`,
       );
     insert(context.db, 'site_close_down', {

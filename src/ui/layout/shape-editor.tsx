@@ -147,7 +147,7 @@ function ShapeSheet({
       )}
       {outline?.ok && (
         <p className="small-text soft mb-0 mt-2">
-          floor <span className="mono">{outline.value.area.toFixed(2)} m²</span>, all round{' '}
+          floor <span className="mono">{outline.value.area.toFixed(2)} m²</span>, perimeter{' '}
           <span className="mono">{formatLength(outline.value.perimeter, system)}</span>
         </p>
       )}

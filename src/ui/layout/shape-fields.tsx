@@ -7,7 +7,7 @@ import { parseLength, type LengthSystem } from '@/core/units/length';
 import { Hidden } from '../kit/hidden';
 
 const HEADS: Record<Shape['kind'], readonly string[]> = {
-  room: ['Length', 'Then turn'],
+  room: ['Length', 'Angle at the end (right +, left −)'],
   face: ['Width', 'To the eaves', 'Gable rise'],
   roof: [],
   run: ['Length', 'Fall'],

@@ -32,7 +32,7 @@ export function Assumptions({ view }: { view: AssumptionsView }) {
       <ScopeTabs job={view.job.id} counts={view.counts} />
       <div className="page">
         <PageHead heading={<Means of="word.assumption">Assumptions</Means>}>
-          <span className="soft">believed, and shown only when something is opened</span>
+          <span className="soft">priced unseen; each shows itself when something is opened</span>
           <span className="push no-print">
             <Button onClick={() => setOpen('new')} disabled={view.areas.length === 0}>
               Add assumption

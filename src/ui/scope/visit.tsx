@@ -356,7 +356,7 @@ function AreaLines({ view, area }: { view: ScopePageView; area: ScopeArea }) {
   if (area.lines.length === 0)
     return (
       <p className="soft mt-3">
-        Nothing said of it yet. Say first what is <em>not</em> included.
+        No scope written for this room yet. Say first what is <em>not</em> included.
       </p>
     );
   return (

@@ -265,7 +265,7 @@ function Facts({ view }: { view: SelectionPageView }) {
         : '',
     ],
     ['Came', day(item.cameOn)],
-    ['Kept', item.keptAt],
+    ['Stored in', item.keptAt],
     ['Note', item.note],
   ];
   return (

@@ -50,7 +50,7 @@ export function LeaveForm({ walking }: { walking: Walking }) {
                 aria-pressed={said[item]?.state === state}
                 onClick={() => say(item, state)}
               >
-                {state}
+                {state === 'well' ? 'OK' : 'not OK'}
               </button>
             ))}
           </div>
@@ -60,14 +60,14 @@ export function LeaveForm({ walking }: { walking: Walking }) {
                 className="mt-2"
                 value={said[item].text}
                 maxLength={200}
-                aria-label={`What is not well: ${LEFT_ITEMS[item]}`}
-                placeholder="What is not well?"
+                aria-label={`What is not OK: ${LEFT_ITEMS[item]}`}
+                placeholder="What is not OK?"
                 isInvalid={tried && vague.includes(item)}
                 onChange={(event) => setSaid({ ...said, [item]: { state: 'not well', text: event.target.value } })}
               />
               {tried && vague.includes(item) && (
                 <Form.Text className="bad d-block" role="alert">
-                  Say what is not well, so that somebody can put it right.
+                  Say what is not OK, so that somebody can put it right.
                 </Form.Text>
               )}
             </>
