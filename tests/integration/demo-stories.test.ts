@@ -102,7 +102,7 @@ describe('the demo tells its stories', () => {
   it('6: a close-in is due tomorrow with two of fourteen checks open', () => {
     const today = todayView(readFirm(installation));
     expect(today.sites[0]).toMatchObject({ name: 'Signal House', urgent: true });
-    expect(today.sites[0]?.why).toContain('Study: close-in tomorrow');
+    expect(today.sites[0]?.why).toContain('Study: check before cover tomorrow');
     expect(holdsOf(readJob(installation, job('signal')))[0]).toMatchObject({
       kind: 'close-in',
       text: expect.stringContaining(

@@ -266,7 +266,7 @@ describe('public pages', () => {
     expect(count(drawn, 'I have read it')).toBe(1);
     expect(drawn.indexOf('I have read it')).toBeLessThan(drawn.indexOf('First'));
     expect(drawn).toContain('src="/s/secret/pictures/abc?w=240"');
-    expect(words(drawn)).toContain('20 % of the work is done, and we expect to finish on Tue 31 Aug.');
+    expect(words(drawn)).toContain('20 % of the work is done, and we expect to finish on Tue 31 Aug, in about 6 months.');
     expect(words(drawn)).toContain('Oak or cork by Fri 2 Apr');
     expect(drawn).toContain('b &lt;i&gt;2&lt;/i&gt;');
     expect(words(html(<ClientPage view={{ ...client, acknowledged: 'Elder, today 10:00' }} token="t" />))).toContain(

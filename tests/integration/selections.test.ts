@@ -785,7 +785,7 @@ describe('deliveries', () => {
       pattern(
         '',
         String.raw`Worktop: not ordered yet[\s\S]*needs the room[\s\S]*only 6\.\d m² are free[\s\S]*`,
-        String.raw`140 kg: 6 people or a machine, and 2 are there[\s\S]*protecting`,
+        String.raw`140 kg: 6 people or a machine, and 2 are there[\s\S]*protected`,
       ),
     );
     // Settled one by one it has nothing more to say.

@@ -211,7 +211,7 @@ describe('today', () => {
   it('asks for a walk where none was, and where work begins', () => {
     const built = build({ Room: { works: ['redecorate'] } });
     const { sites } = todayView(readFirm(built.installation));
-    expect(sites).toMatchObject([{ name: 'One House', why: ['never walked'], walked: 'never', openWalk: built.walk }]);
+    expect(sites).toMatchObject([{ name: 'One House', why: ['not walked yet'], walked: 'never', openWalk: built.walk }]);
   });
 
   it('has a close-in that is due before all else, and holds by their day', () => {
@@ -223,7 +223,7 @@ describe('today', () => {
     const view = todayView(readFirm(built.installation));
     expect(view.sites[0]).toMatchObject({
       urgent: true,
-      why: expect.arrayContaining(['Room: close-in today']) as string[],
+      why: expect.arrayContaining(['Room: check before cover today']) as string[],
     });
     expect(view.holds.map((hold) => [hold.area, hold.expectedOn])).toEqual([
       ['Room', TODAY],

@@ -1,3 +1,4 @@
+import type { Phrase } from '@/core/words/phrase';
 import type { Closure } from '@/core/selections/order-by';
 import type { Due } from '@/core/selections/due';
 import type { Outcome, Party, RequestKind, Standing } from '@/core/selections/requests';
@@ -54,7 +55,7 @@ export interface SelectionView {
   /** The next date that matters and how near it is. */
   due: Due;
   /** When it can be there by all that is known, and how many days after its need that is. */
-  there: { day: Day; after: number; because: string } | null;
+  there: { day: Day; after: number; because: Phrase } | null;
   /** What it is ordered again for, or the rest of. */
   follows: { id: string; as: 're-order' | 'rest' } | null;
   returnTrip: boolean;

@@ -15,7 +15,7 @@ export interface Meaning {
 const table = <Key extends string>(entries: Record<Key, readonly [name: string, means: string]>) => entries;
 
 /** The marks, the same on screen and on paper. */
-export const MARKS = table({
+const MARKS = table({
   done: ['tick', 'Done: a walk has seen it finished.'],
   'under-way': ['half disc', 'Under way: it has begun and is not finished.'],
   waiting: ['ring', 'It waits for somebody: an answer, a delivery, another trade.'],
@@ -30,7 +30,7 @@ export const MARKS = table({
 });
 
 /** The figures of pages and papers. */
-export const FIGURES = table({
+const FIGURES = table({
   ends: ['Ends', 'The last day of work as the plan stands today.'],
   agreed: ['Was agreed for', 'The last day in the plan that was kept when it was agreed.'],
   promised: ['Promised', 'The day that the client was promised.'],
@@ -51,7 +51,7 @@ export const FIGURES = table({
 });
 
 /** The states that things go through. */
-export const STATES = table<SelectionState | JobState | 'draft' | 'sent' | 'revoked'>({
+const STATES = table<SelectionState | JobState | 'draft' | 'sent' | 'revoked'>({
   open: ['open', 'Nothing is chosen yet.'],
   chosen: ['chosen', 'It is known what it will be; it is not ordered.'],
   approved: ['approved', 'Whoever decides has agreed; it can be ordered.'],
@@ -75,7 +75,7 @@ export const STATES = table<SelectionState | JobState | 'draft' | 'sent' | 'revo
 });
 
 /** The words of the trade and of this program. */
-export const TERMS = table({
+const TERMS = table({
   area: ['area', 'A room, an outside face, a roof or a piece of ground: what is walked and planned by itself.'],
   step: ['step', 'One kind of work in one area, done by one trade.'],
   walk: ['walk', 'One round of the site, with what was seen, said and measured.'],

@@ -8,6 +8,19 @@ import type { WorkName } from '../schedule/work-name';
 import type { ArrivalWhy } from '../selections/arrival';
 import { sayCause, sayCauseToClient } from './cause';
 import { counted, daysOf, listed, partOf } from './count';
+import { PHASE_KEYS, phaseFacts, shortLabel } from '../sequence/phases';
+import type { DateWhy } from '../selections/date-why';
+import type { LoadCaution } from '../selections/load-cautions';
+import type { Caption } from '../sites/caption';
+import type { Day } from '../units/day';
+import type { WalkDue } from '../walks/walk-due';
+import { sayCaption } from './caption';
+import { sayDateWhy } from './date-why';
+import { sayDay, sayHowFar } from './day';
+import { sayLimit, sayUnkeptVisit, type UnkeptVisit } from './limit';
+import { sayLoadCaution } from './load-caution';
+import { meaningsOf, stepMeaning } from './meanings';
+import { sayWalkDue } from './walk-due';
 import { sayFinding } from './finding';
 import { sayGive } from './pull';
 import { sayAlso, sayReason } from './reason';
@@ -381,6 +394,96 @@ const CAUSES: OfEach<Cause> = {
   told: [{ kind: 'told', text: 'the outlook changed' }],
 };
 
+const CAPTIONS: OfEach<Caption> = {
+  'no-work': [
+    { kind: 'no-work', livedIn: true },
+    { kind: 'no-work', livedIn: false },
+  ],
+  done: [{ kind: 'done' }],
+  waits: [{ kind: 'waits', label: 'engineer' }],
+  'not-planned': [{ kind: 'not-planned' }],
+  'only-toilet': [{ kind: 'only-toilet', until: '2027-03-12' }],
+  begins: [
+    { kind: 'begins', day: '2027-03-09' },
+    { kind: 'begins', day: '2027-03-12' },
+  ],
+  next: [
+    { kind: 'next', phase: 'tiling', day: '2027-03-10' },
+    { kind: 'next', phase: 'insulation-inspection', day: '2027-03-12' },
+  ],
+};
+
+const DUES: OfEach<WalkDue> = {
+  check: [
+    { kind: 'check', area: 'Study', day: '2027-03-09' },
+    { kind: 'check', area: 'Study', day: '2027-03-10' },
+  ],
+  'check-planned': [{ kind: 'check-planned', work: { kind: 'step', area: 'Study', phase: 'close-in' } }],
+  'left-unsaid': [{ kind: 'left-unsaid' }],
+  'never-walked': [{ kind: 'never-walked' }],
+  'long-ago': [{ kind: 'long-ago', days: 8 }],
+  'work-begins': [
+    { kind: 'work-begins', pieces: 1 },
+    { kind: 'work-begins', pieces: 3 },
+  ],
+};
+
+const CAUTIONS: OfEach<LoadCaution> = {
+  'not-heard': [{ kind: 'not-heard', day: '2027-03-08' }],
+  'not-ordered': [{ kind: 'not-ordered', thing: 'Worktop' }],
+  'promised-later': [{ kind: 'promised-later', thing: 'Worktop', day: '2027-03-20' }],
+  'needed-earlier': [{ kind: 'needed-earlier', thing: 'Worktop', day: '2027-03-11' }],
+  'in-the-way': [
+    {
+      kind: 'in-the-way',
+      work: 'Hall · board',
+      from: '2027-03-10',
+      until: '2027-03-12',
+      more: 2,
+      freeFrom: '2027-03-15',
+    },
+    { kind: 'in-the-way', work: 'Hall · board', from: '2027-03-10', until: '2027-03-10', more: 0, freeFrom: null },
+  ],
+  'no-floor': [{ kind: 'no-floor', takes: 6, free: 2.4 }],
+  'carry-unsaid': [{ kind: 'carry-unsaid', heaviest: 82, people: 4 }],
+  'too-few': [{ kind: 'too-few', heaviest: 82, people: 4, there: 2 }],
+  'protection-unsaid': [{ kind: 'protection-unsaid' }],
+};
+
+const because = sayArrival('Wall tiles', { kind: 'expected', due: '2027-03-20' }, TODAY);
+const DATES: OfEach<DateWhy> = {
+  'nothing-waits': [{ kind: 'nothing-waits' }],
+  'not-planned': [{ kind: 'not-planned' }],
+  needed: [
+    { kind: 'needed', by: '2027-03-18', area: 'Bath', step: 'tiling', start: '2027-03-22', checkDays: 1, lieDays: 3 },
+    { kind: 'needed', by: '2027-03-18', area: 'Bath', step: 'tiling', start: null, checkDays: 2, lieDays: 0 },
+  ],
+  order: [{ kind: 'order', by: '2027-02-08', leadLow: 14, leadHigh: 28, inHand: 5 }],
+  decide: [{ kind: 'decide', by: '2027-02-01', thinkDays: 7 }],
+  granted: [{ kind: 'granted', by: '2027-02-01', waits: 'the association (glass)', expected: '2027-03-29' }],
+  'in-time': [{ kind: 'in-time', because }],
+  'too-late': [
+    { kind: 'too-late', days: 1, because, work: beam, start: '2027-03-22', reason: null },
+    { kind: 'too-late', days: 9, because, work: beam, start: '2027-03-22', reason: REASONS.away[0] as Reason },
+  ],
+  'became-late': [{ kind: 'became-late', causes: CAUSES.slip }],
+  'need-moved': [{ kind: 'need-moved', before: '2027-03-20', causes: CAUSES.walk }],
+};
+
+const LIMIT = {
+  actual: 12,
+  most: 4,
+  rain: true,
+  why: 'one night of rain costs more than the roof',
+  cure: 'a cover at hand',
+};
+const VISITS: UnkeptVisit[] = [
+  { kind: 'over' },
+  { kind: 'done' },
+  { kind: 'not-reached', reason: REASONS.away[0] as Reason },
+];
+const FAR: Day[] = ['2027-03-09', '2027-03-10', '2027-03-08', '2027-03-12', '2027-03-30', '2027-09-30', '2027-02-20'];
+
 const table = (title: string, heads: readonly string[], rows: readonly (readonly string[])[]): string =>
   [
     `## ${title}`,
@@ -437,6 +540,58 @@ describe('words', () => {
         ['kind', 'said'],
         all<Give>(GIVES).map((give) => [give.kind, sayGive(give, TODAY)]),
       ),
+      table(
+        'Under the name of an area',
+        ['kind', 'said'],
+        all<Caption>(CAPTIONS).map((caption) => [caption.kind, sayCaption(caption, TODAY)]),
+      ),
+      table(
+        'Why a job should be walked today',
+        ['kind', 'said'],
+        all<WalkDue>(DUES).map((due) => [due.kind, sayWalkDue(due, TODAY)]),
+      ),
+      table(
+        'Why a selection has the days it has',
+        ['kind', 'said'],
+        all<DateWhy>(DATES).map((why) => [why.kind, sayDateWhy(why, TODAY)]),
+      ),
+      table(
+        'What is wrong, or not said, about a delivery',
+        ['kind', 'said'],
+        all<LoadCaution>(CAUTIONS).map((caution) => [caution.kind, sayLoadCaution(caution, TODAY)]),
+      ),
+      table(
+        'How a time limit is kept',
+        ['kind', 'said'],
+        [true, false].map((kept) => [kept ? 'kept' : 'not kept', sayLimit({ ...LIMIT, kept })]),
+      ),
+      table(
+        'Why a booked visit does not fit the plan',
+        ['kind', 'said'],
+        VISITS.map((visit) => [visit.kind, sayUnkeptVisit(visit, TODAY)]),
+      ),
+      table(
+        'How far off a day is',
+        ['day', 'the day', 'from today'],
+        FAR.map((day) => [day, sayDay(day, TODAY), sayHowFar(day, TODAY)]),
+      ),
+      ...(['mark', 'word', 'figure', 'state'] as const).map((kind) =>
+        table(
+          `What ${kind}s mean`,
+          [kind, 'means'],
+          meaningsOf(kind).map(({ name, means }) => [name, means]),
+        ),
+      ),
+      table(
+        'Steps of the work',
+        ['step', 'in little room', 'to a client', 'in a line'],
+        PHASE_KEYS.map((phase) => [
+          phaseFacts(phase).label,
+          shortLabel(phase),
+          phaseFacts(phase).plain,
+          stepMeaning(phase).means,
+        ]),
+      ),
     ].join('\n');
     await expect(text).toMatchFileSnapshot('../../../docs/words.md');
   });
@@ -450,6 +605,8 @@ describe('words', () => {
         sayCause(cause, TODAY),
         sayCauseToClient(cause, TODAY) ?? 'The firm’s own affair.',
       ]),
+      ...all<DateWhy>(DATES).map((why) => sayDateWhy(why, TODAY)),
+      ...all<LoadCaution>(CAUTIONS).map((caution) => sayLoadCaution(caution, TODAY)),
     ];
     for (const sentence of sentences) expect(sentence).toMatch(/^\p{Lu}[^\n]*[^.]\.$/u);
     for (const clause of [...all<Wait>(WAITS).map((wait) => sayWait(wait, TODAY)), ...all<WorkName>(WORK).map(sayWork)])

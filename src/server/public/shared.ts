@@ -4,7 +4,7 @@ import { groupBy } from '@/core/group-by';
 import { statementDiff } from '@/core/scope/statement';
 import { phaseFacts } from '@/core/sequence/phases';
 import { TRADES } from '@/core/sequence/trades';
-import { formatDay, type Day } from '@/core/units/day';
+import type { Day } from '@/core/units/day';
 import { capital } from '@/core/words/letters';
 import { sayWork, sayWorkHere } from '@/core/words/work';
 import { workDone } from '@/core/walks/diff';
@@ -15,6 +15,7 @@ import { queryOne } from '../database/query';
 import { countOpened } from '../news/links';
 import type { Installation } from '../installation';
 import { linkState } from '../views/news';
+import { sayDay } from '@/core/words/day';
 import { stepMeaning } from '@/core/words/meanings';
 import { nextWork } from '../plan/effect';
 import { changeView } from '../views/scope';
@@ -151,7 +152,7 @@ function clientShared(job: JobReading, link: OpenLink): ClientShared {
       ? nextWork(plan, new Set([job.id]), now, 7, (task) => task.crew !== null && task.phase !== null)
           .slice(0, 10)
           .map((work) => ({
-            when: `${formatDay(work.day, now)}${work.afternoon ? ', afternoon' : ''}`,
+            when: `${capital(sayDay(work.day, now))}${work.afternoon ? ', afternoon' : ''}`,
             text: capital(
               [work.phase ? phaseFacts(work.phase).plain : sayWorkHere(work.work), work.area && names.get(work.area)]
                 .filter(Boolean)

@@ -10,7 +10,7 @@ import type { PlannedTask } from '@/core/schedule/plan';
 import { addDays, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot, slotOf } from '@/core/units/slot';
 import { isWorkday, workdaysAfter } from '@/core/units/workday';
-import { sayReason } from '@/core/words/reason';
+import { sayUnkeptVisit, type UnkeptVisit } from '@/core/words/limit';
 import { sayWait, sayWeather } from '@/core/words/wait';
 import { sayWork } from '@/core/words/work';
 import { OUTLOOK_DAYS } from '../outside/ports';
@@ -220,17 +220,15 @@ function inspectionsOf(firm: FirmReading): InspectionView[] {
       when: `${formatDay(row.day, now)}, ${row.half === 1 ? 'afternoon' : 'morning'}`,
       state: row.state,
       words: row.words,
-      unkept: kept ? null : unkeptWords(row.day, task, now),
+      unkept: kept ? null : sayUnkeptVisit(unkept(row.day, task, now), now),
     };
   });
 }
 
 /** Why a booked visit does not fit the plan. */
-function unkeptWords(day: Day, task: Pick<PlannedTask, 'state' | 'reason'>, now: Day): string {
-  if (day < now) return 'The day is over: say how it went.';
-  return task.state === 'done'
-    ? 'The step is marked done, and this visit is still booked. Which is right?'
-    : `The plan does not reach this day. ${sayReason(task.reason, now)}`;
+function unkept(day: Day, task: Pick<PlannedTask, 'state' | 'reason'>, now: Day): UnkeptVisit {
+  if (day < now) return { kind: 'over' };
+  return task.state === 'done' ? { kind: 'done' } : { kind: 'not-reached', reason: task.reason };
 }
 
 /** Inspections ahead without a visit, the nearest first. */

@@ -3,13 +3,15 @@ import type { DeliveriesView, DeliveryView, StoredThing } from '@/contract/views
 import { SPARE_KINDS } from '@/contract/commands/selections';
 import { groupBy } from '@/core/group-by';
 import { isHere, isOrdered } from '@/core/selections/states';
-import { ONE_PERSON_KG, peopleFor, STORED_PART, storageCheck, type RoomWork } from '@/core/selections/storage';
-import { addDays, formatDay, type Day } from '@/core/units/day';
+import { loadCautions, type PlannedLoad } from '@/core/selections/load-cautions';
+import { STORED_PART, storageCheck, type RoomWork } from '@/core/selections/storage';
+import { addDays } from '@/core/units/day';
 import { dayOfSlot, lastDay } from '@/core/units/slot';
 import { FULL_OCCUPANCY } from '@/core/schedule/network';
 import { findingText } from '@/core/scope/finding';
 import { sayWork } from '@/core/words/work';
 import { findingsOf } from './scope-parts';
+import { sayLoadCaution } from '@/core/words/load-caution';
 import { jobHead } from './job-head';
 import { areasUpward, type AreaRow } from '../reading/job';
 import { measuresIn } from '../reading/layouts';
@@ -105,17 +107,17 @@ export function deliveriesView(job: JobReading): DeliveriesView {
       room,
       warnings:
         row.state === 'planned'
-          ? warningsOf(
-              row,
+          ? loadCautions(
+              loadOf(row),
               mine.map((item) => ({
-                category: item.category,
-                expectedOn: item.expectedOn,
+                thing: item.category,
+                expected: item.expectedOn,
                 needBy: item.needBy,
                 ordered: isOrdered(item.state),
               })),
               room,
               now,
-            )
+            ).map((caution) => sayLoadCaution(caution, now))
           : [],
       late: row.state === 'planned' && row.day < now,
     };
@@ -144,72 +146,15 @@ export function deliveriesView(job: JobReading): DeliveriesView {
   };
 }
 
-interface Loaded {
-  category: string;
-  expectedOn: Day | null;
-  needBy: Day | null;
-  ordered: boolean;
-}
-
-function warningsOf(row: Row, items: readonly Loaded[], room: DeliveryView['room'], now: Day): string[] {
-  return [
-    ...(row.day < now ? [`It was to come ${formatDay(row.day, now)} and nobody has said that it did.`] : []),
-    ...items.flatMap((item) => itemWarnings(item, row.day, now)),
-    ...(room ? roomWarnings(row, room, now) : []),
-    ...liftWarnings(row),
-    ...(row.place && row.protection.trim() === '' ? ['Nothing is said of protecting the way in and the floor.'] : []),
-  ];
-}
-
-/** Whether a thing can be on a delivery of that day, and whether that is soon enough for it. */
-function itemWarnings({ category, ordered, expectedOn, needBy }: Loaded, comes: Day, now: Day): string[] {
-  const warnings: string[] = [];
-  if (!ordered) warnings.push(`${category}: not ordered yet.`);
-  else if (expectedOn && expectedOn > comes)
-    warnings.push(`${category}: promised for ${formatDay(expectedOn, now)}, after this day.`);
-  if (needBy && comes > needBy) warnings.push(`${category}: needed by ${formatDay(needBy, now)}.`);
-  return warnings;
-}
-
-/** Whether the place is worked in until the things are used, and whether they leave room to walk. */
-function roomWarnings(row: Row, room: NonNullable<DeliveryView['room']>, now: Day): string[] {
-  const day = (value: Day): string => formatDay(value, now);
-  const warnings: string[] = [];
-  const [first] = room.inTheWay;
-  if (first) {
-    const oneDay = first.firstDay === first.lastDay;
-    const when = oneDay ? `on ${day(first.firstDay)}` : `from ${day(first.firstDay)} to ${day(first.lastDay)}`;
-    const others = room.inTheWay.length > 1 ? `, and ${room.inTheWay.length - 1} more` : '';
-    const free = room.freeFrom
-      ? `not before ${day(room.freeFrom)}`
-      : 'there is no day on which it can stand there until it is used; choose another place';
-    warnings.push(`${first.label} ${when} needs the room${others}: ${free}.`);
-  }
-  if (room.left !== null && row.floor_area !== null && row.floor_area > room.left)
-    warnings.push(
-      `It takes ${squares(row.floor_area)} and only ${squares(Math.max(0, room.left))} are free: half the ` +
-        'floor stays clear to walk and work.',
-    );
-  return warnings;
-}
-
-/** What one person should not lift alone needs people, a machine or a word on how it is carried. */
-function liftWarnings({ heaviest, people, carry }: Row): string[] {
-  if (heaviest === null || heaviest <= ONE_PERSON_KG || carry.trim() !== '') return [];
-  const wanted = peopleFor(heaviest);
-  if (people === null)
-    return [
-      `The heaviest piece weighs ${heaviest} kg: say how it is carried; ${wanted} people or a machine by usual ` +
-        'guidance.',
-    ];
-  if (people >= wanted) return [];
-  return [
-    `The heaviest piece weighs ${heaviest} kg: ${wanted} people or a machine, and ${people} are there. Your health ` +
-      'and safety rules and a risk assessment decide.',
-  ];
-}
-
-const squares = (area: number): string => `${area.toFixed(1)} m²`;
+const loadOf = (row: Row): PlannedLoad => ({
+  day: row.day,
+  floorArea: row.floor_area,
+  heaviest: row.heaviest,
+  people: row.people,
+  carry: row.carry,
+  hasPlace: row.place !== null,
+  protection: row.protection,
+});
 
 interface Stored {
   areas: readonly AreaRow[];

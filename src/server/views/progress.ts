@@ -28,8 +28,7 @@ const WEEKS = 80;
 /** Slips that are told before one asks for all. */
 const FIRST_SLIPS = 12;
 
-const daysWords = (halves: number): string =>
-  `${daysOf(Math.abs(halves))} ${halves > 0 ? 'later' : 'earlier'}`;
+const daysWords = (halves: number): string => `${daysOf(Math.abs(halves))} ${halves > 0 ? 'later' : 'earlier'}`;
 
 /**
  * A job against one of its baselines (the first unless another is asked for): what slipped and why, work done over

@@ -213,7 +213,11 @@ function areaLines(news: News): ReviewView['areas'] {
       text: `decided: ${recordWords(decision)}`,
     })),
     ...diff.inWalls.map((thing) => ({ area: thing.area, tone: 'good' as const, text: recordWords(thing) })),
-    ...diff.shorts.map((short) => ({ area: short.area, tone: 'bad' as const, text: `need material: ${recordWords(short)}` })),
+    ...diff.shorts.map((short) => ({
+      area: short.area,
+      tone: 'bad' as const,
+      text: `need material: ${recordWords(short)}`,
+    })),
     ...diff.checks
       .filter((check) => check.verdict === 'open')
       .map(({ area, text }) => ({

@@ -1,12 +1,14 @@
 import type { AreaView, RoomsView, Rung, Standing } from '@/contract/views/job';
 import type { HoldKind } from '@/contract/commands/sites';
 import { groupBy } from '@/core/group-by';
+import type { Caption } from '@/core/sites/caption';
 import { phaseFacts, shortLabel } from '@/core/sequence/phases';
 import type { PlannedTask } from '@/core/schedule/plan';
 import { taskId, type Site, type SiteArea } from '@/core/sequence/site';
-import { addDays, formatDate, formatDay, type Day } from '@/core/units/day';
+import { formatDate, formatDay, type Day } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { workDone } from '@/core/walks/diff';
+import { sayCaption } from '@/core/words/caption';
 import { sayWork } from '@/core/words/work';
 import { nextWork } from '../plan/effect';
 import { planProblem } from '../reading/firm';
@@ -86,14 +88,16 @@ export const areaViews = ofJob((job): ReadonlyMap<string, AreaView> => {
           kind: area.kind,
           livedIn: lived.has(area.id),
           standing,
-          caption: captionOf(
-            area,
-            standing,
-            ofArea,
-            tasks.get(area.id) ?? [],
-            plan,
-            lived.has(area.id),
-            onlyToilet(site, area),
+          caption: sayCaption(
+            captionOf(
+              area,
+              standing,
+              ofArea,
+              tasks.get(area.id) ?? [],
+              plan,
+              lived.has(area.id),
+              onlyToilet(site, area),
+            ),
             now,
           ),
           front: frontOf(area),
@@ -154,19 +158,16 @@ function captionOf(
   plan: StoredPlan | undefined,
   lived: boolean,
   only: boolean,
-  now: Day,
-): string {
-  if (standing === 'untouched') return lived ? 'lived in, no work' : 'no work here';
-  if (standing === 'done') return 'done';
+): Caption {
+  if (standing === 'untouched') return { kind: 'no-work', livedIn: lived };
+  if (standing === 'done') return { kind: 'done' };
   const hold = holds.find((openHold) => area.track.some((step) => step.phase === openHold.phase && step.fraction < 1));
-  if ((standing === 'stuck' || standing === 'waiting') && hold) return `waits: ${hold.label}`;
+  if ((standing === 'stuck' || standing === 'waiting') && hold) return { kind: 'waits', label: hold.label };
   const next = [...tasks].sort((a, b) => a.start - b.start).find((task) => task.phase !== null);
-  if (!next || !plan || !next.phase) return 'not planned yet';
+  if (!next || !plan || !next.phase) return { kind: 'not-planned' };
   const day = dayOfSlot(plan.origin, next.start);
-  const label = phaseFacts(next.phase).label;
-  if (only) return `the only toilet until ${formatDate(day)}`;
-  if (standing === 'not begun') return day <= now ? 'from today' : `from ${formatDay(day, now)}`;
-  return day <= addDays(now, 1) ? `${label}, ${day <= now ? 'today' : 'tomorrow'}` : `${label}, ${formatDay(day, now)}`;
+  if (only) return { kind: 'only-toilet', until: day };
+  return standing === 'not begun' ? { kind: 'begins', day } : { kind: 'next', phase: next.phase, day };
 }
 
 function nextVisits(plan: StoredPlan, job: string, now: Day): RoomsView['next'] {

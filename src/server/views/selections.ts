@@ -1,4 +1,4 @@
-import { routes } from '@/contract/routes';
+import { routes, type Path } from '@/contract/routes';
 import type {
   RequestsView,
   SelectionCounts,
@@ -9,18 +9,16 @@ import type {
 } from '@/contract/views/selections';
 import type { Cause } from '@/core/schedule/cause';
 import type { Purchase } from '@/core/quantities/calculator';
-import { leadWords } from '@/core/selections/lead-words';
+import type { DateWhy } from '@/core/selections/date-why';
 import { arrival, orderDay } from '@/core/selections/order-by';
 import { isOrdered } from '@/core/selections/states';
 import { leftoverId, taskId } from '@/core/sequence/site';
-import { daysBetween, formatDay, type Day } from '@/core/units/day';
+import { daysBetween } from '@/core/units/day';
 import { dayOfSlot } from '@/core/units/slot';
 import { ofKind } from '@/core/walks/observation';
 import { checkWords } from '@/core/selections/check';
 import { capital } from '@/core/words/letters';
-import { sayCauses } from '@/core/words/cause';
-import { sayReason } from '@/core/words/reason';
-import { sayWork } from '@/core/words/work';
+import { sayDateWhy } from '@/core/words/date-why';
 import { notFound } from '../refusal';
 import { jobHead } from './job-head';
 import { closuresOf, personNames, supplierRows } from '../reading/firm';
@@ -167,77 +165,65 @@ function dateExplanation(job: JobReading, item: SelectionView): SelectionPageVie
   const planned = tasksOf(job).get(id);
   const task = planned?.state === 'done' ? undefined : planned;
   const { needBy, orderBy, decideBy } = item;
-  if (!needBy || !orderBy || !decideBy) {
-    const text = item.returnTrip || !task ? 'The plan has no work that waits for it.' : 'It is not planned yet.';
-    return [{ text, href: null }];
-  }
+  const told = (why: DateWhy, href: Path | null = null): Explanation[number] => ({ text: sayDateWhy(why, now), href });
+  if (!needBy || !orderBy || !decideBy)
+    return [told({ kind: item.returnTrip || !task ? 'nothing-waits' : 'not-planned' })];
   const at = task ? routes.schedule(job.id, { by: 'room', task: id }) : null;
+  const { area, step, checkDays, acclimatiseDays: lieDays } = item;
   return [
-    { text: neededWords(item, needBy, workStart(plan, id), now), href: at },
-    ...(isOrdered(item.state) ? [] : orderLines(job.id, item, orderBy, decideBy, now)),
-    ...(item.there && task && plan ? [{ text: arrivalWords(item, item.there, task, plan, now), href: at }] : []),
-    ...sinceLastPlan(job, item),
+    told({ kind: 'needed', by: needBy, area, step, start: workStart(plan, id), checkDays, lieDays }, at),
+    ...(isOrdered(item.state)
+      ? []
+      : [
+          told({
+            kind: 'order',
+            by: orderBy,
+            leadLow: item.leadLow,
+            leadHigh: item.leadHigh,
+            inHand: item.bufferDays,
+          }),
+          ...(item.waitsFor.length === 0
+            ? [told({ kind: 'decide', by: decideBy, thinkDays: item.thinkDays })]
+            : item.waitsFor.map((wait) =>
+                told(
+                  { kind: 'granted', by: decideBy, waits: wait.text, expected: wait.expected },
+                  routes.requests(job.id, wait.id),
+                ),
+              )),
+        ]),
+    ...(item.there && task && plan ? [told(arrivalWhy(item, item.there, task, plan), at)] : []),
+    ...sinceLastPlan(job, item).map((why) => told(why)),
   ];
 }
 
 type Explanation = SelectionPageView['explanation'];
 
-function neededWords(item: SelectionView, needBy: Day, start: Day | null, now: Day): string {
-  const lie = item.acclimatiseDays > 0 ? ` and ${dayWords(item.acclimatiseDays)} to lie in the room` : '';
-  return (
-    `Needed on site by ${formatDay(needBy, now)}: ${item.area} · ${item.step} would start ` +
-    `${start ? formatDay(start, now) : 'then'} if everything that was chosen were there; ${dayWords(item.checkDays)} to ` +
-    `unpack and look${lie} before that.`
-  );
-}
-
-/** By when it is ordered and decided, and what must be granted before that. */
-function orderLines(job: string, item: SelectionView, orderBy: Day, decideBy: Day, now: Day): Explanation {
-  const decide = formatDay(decideBy, now);
-  const order =
-    `Order by ${formatDay(orderBy, now)}: it takes ${leadWords(item.leadLow, item.leadHigh)}, counted at the ` +
-    `longest, with ${dayWords(item.bufferDays)} in hand; closed days of the supplier do not count and orders ` +
-    'go out on working days.';
-  return [
-    { text: order, href: null },
-    ...(item.waitsFor.length === 0
-      ? [{ text: `Decide by ${decide}: ${item.thinkDays} days to think before that.`, href: null }]
-      : item.waitsFor.map((wait) => ({
-          text:
-            `The order waits for ${wait.text}, expected ${formatDay(wait.expected, now)}; what must be granted counts ` +
-            `back to ${decide}.`,
-          href: routes.requests(job, wait.id),
-        }))),
-  ];
-}
-
-function arrivalWords(
+function arrivalWhy(
   item: SelectionView,
   there: NonNullable<SelectionView['there']>,
   task: StoredPlan['tasks'][number],
   plan: StoredPlan,
-  now: Day,
-): string {
-  if (there.after <= 0) return `It comes in time: ${there.because}.`;
+): DateWhy {
+  if (there.after <= 0) return { kind: 'in-time', because: there.because };
   const itself = task.reason.kind === 'not-before' && task.reason.selection === item.id;
-  return (
-    `It comes ${dayWords(there.after)} after that: ${there.because}. So ${sayWork(task.work)} starts ` +
-    `${formatDay(dayOfSlot(plan.origin, task.start), now)}.${itself ? '' : ` ${sayReason(task.reason, now)}`}`
-  );
+  return {
+    kind: 'too-late',
+    days: there.after,
+    because: there.because,
+    work: task.work,
+    start: dayOfSlot(plan.origin, task.start),
+    reason: itself ? null : task.reason,
+  };
 }
 
-function sinceLastPlan(job: JobReading, item: SelectionView): Explanation {
-  const now = job.firm.today;
+/** What became of its days with the newest plan. */
+function sinceLastPlan(job: JobReading, item: SelectionView): DateWhy[] {
   const plan = planOf(job);
   const before = plan && earlier(job, plan.version, item.id);
   if (!before) return [];
-  const because = sayCauses(movedBy(job, plan, item), now);
-  if (item.due.late && !before.due.late)
-    return [{ text: `It became late with the newest plan. ${because}`.trim(), href: null }];
-  if (!before.needBy || before.needBy === item.needBy) return [];
-  return [
-    { text: `It was needed by ${formatDay(before.needBy, now)} until the newest plan. ${because}`.trim(), href: null },
-  ];
+  const causes = movedBy(job, plan, item);
+  if (item.due.late && !before.due.late) return [{ kind: 'became-late', causes }];
+  return before.needBy && before.needBy !== item.needBy ? [{ kind: 'need-moved', before: before.needBy, causes }] : [];
 }
 
 /** What moved the work that it is for; what the plan was made anew for where that did not move. */
@@ -245,8 +231,6 @@ function movedBy(job: JobReading, plan: StoredPlan, item: SelectionView): readon
   const task = item.returnTrip ? leftoverId(item.id) : taskId(item.areaId, item.phase);
   return newestMoves(job).find((move) => move.task === task)?.causes ?? plan.causes;
 }
-
-const dayWords = (count: number): string => (count === 1 ? '1 day' : `${count} days`);
 
 /** The same selection by the plan before this one. */
 function earlier(job: JobReading, version: number, id: string): SelectionView | undefined {

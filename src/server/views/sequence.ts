@@ -7,9 +7,8 @@ import { METHODS } from '@/core/sequence/methods';
 import { gateId, taskId } from '@/core/sequence/site';
 import { formatSlot } from '@/core/units/slot';
 import type { PlannedTask } from '@/core/schedule/plan';
-import { daysOf } from '@/core/words/count';
-import { capital } from '@/core/words/letters';
 import { sayPlace, sayWork, sayWorkHere } from '@/core/words/work';
+import { sayLimit } from '@/core/words/limit';
 import { jobHead } from './job-head';
 import { holdsOf } from './holds';
 import { planProblem } from '../reading/firm';
@@ -50,11 +49,14 @@ export function sequenceView(job: JobReading): SequenceView {
       .map((exposure) => ({
         label: limitName(tasks, exposure.from, exposure.to),
         kept: exposure.kept,
-        text: exposure.kept
-          ? `${capital(daysOf(exposure.actual))} of work, ${daysOf(exposure.most)} at most.`
-          : `${capital(daysOf(exposure.actual))} of work, and ${daysOf(exposure.most)} is the most that is right` +
-            `${exposure.rain === undefined ? '' : '; rain comes meanwhile'}: ` +
-            `${exposure.reason}. What helps: ${exposure.cure}.`,
+        text: sayLimit({
+          actual: exposure.actual,
+          most: exposure.most,
+          kept: exposure.kept,
+          rain: exposure.rain !== undefined,
+          why: exposure.reason,
+          cure: exposure.cure,
+        }),
       })),
     holds: holdsOf(job),
     methods: methodsOf(job),

@@ -10,6 +10,8 @@ import { unbookedOf } from './coordination';
 import { selectionsOf } from './selection';
 import { requestViews } from './requests';
 import { requestLabel } from '@/core/selections/requests';
+import type { WalkDue } from '@/core/walks/walk-due';
+import { sayWalkDue } from '@/core/words/walk-due';
 import { sayWork } from '@/core/words/work';
 import { logisticsOf } from './logistics';
 import { holdsOf } from './holds';
@@ -176,10 +178,10 @@ function site(job: JobReading): TodayView['sites'][number] {
   const plan = planOf(job);
   const row = jobRow(job);
   const walked = lastWalk(job);
-  const why: string[] = [];
+  const why: WalkDue[] = [];
   const days = walked.at ? daysBetween(dayIn(zone, walked.at), now) : undefined;
   const checks = holdsOf(job).filter((hold) => hold.kind === 'close-in' && hold.expectedOn <= addDays(now, 1));
-  for (const check of checks) why.push(`${check.area}: close-in ${check.expectedOn <= now ? 'today' : 'tomorrow'}`);
+  for (const check of checks) why.push({ kind: 'check', area: check.area, day: check.expectedOn });
   const covering = (plan?.tasks ?? []).filter(
     (task) =>
       task.phase === 'close-in' &&
@@ -188,11 +190,10 @@ function site(job: JobReading): TodayView['sites'][number] {
       task.start < slotOf(plan.origin, addDays(now, 2)) &&
       !checks.some((check) => check.areaId === task.area),
   );
-  for (const task of covering) why.push(`${sayWork(task.work)} is due`);
-  if (row.state === 'active' && isDueToLeave(row.leaves, lastLeftDay(job), now))
-    why.push('nobody noted how the site was left');
-  if (days === undefined) why.push('never walked');
-  else if (days >= (WALK_EVERY[row.state] ?? 7)) why.push(`last walk ${days} days ago`);
+  for (const task of covering) why.push({ kind: 'check-planned', work: task.work });
+  if (row.state === 'active' && isDueToLeave(row.leaves, lastLeftDay(job), now)) why.push({ kind: 'left-unsaid' });
+  if (days === undefined) why.push({ kind: 'never-walked' });
+  else if (days >= (WALK_EVERY[row.state] ?? 7)) why.push({ kind: 'long-ago', days });
   const starting = (plan?.tasks ?? []).filter(
     (task) =>
       task.crew !== null &&
@@ -201,13 +202,12 @@ function site(job: JobReading): TodayView['sites'][number] {
       task.start >= slotOf(plan.origin, now) &&
       task.start < slotOf(plan.origin, addDays(now, 1)),
   );
-  if (starting.length > 0 && row.state === 'active')
-    why.push(`${starting.length} ${starting.length === 1 ? 'piece of work begins' : 'pieces of work begin'} today`);
+  if (starting.length > 0 && row.state === 'active') why.push({ kind: 'work-begins', pieces: starting.length });
   return {
     job: job.id,
     name: row.name,
     address: row.address,
-    why,
+    why: why.map((due) => sayWalkDue(due, now)),
     walked: walked.at ? ago(dayIn(zone, walked.at), now) : 'never',
     openWalk: walked.open,
     urgent: checks.length > 0,

@@ -8,7 +8,8 @@ import type { Rows } from '../database/rows';
 
 function needShort(context: CommandContext, about: string): { job: string } {
   const row = requireRow(context, 'observation', about, 'about');
-  if (row.kind !== 'short') throw unprocessable('not-short', 'Only material that is needed stands on the run list.', 'about');
+  if (row.kind !== 'short')
+    throw unprocessable('not-short', 'Only material that is needed stands on the run list.', 'about');
   return row;
 }
 
@@ -41,11 +42,7 @@ export const completionHandlers = handlers({
     if (walk && requireRow(context, 'walk', walk, 'walk').job !== job) throw notFound('walk of this job', 'walk');
     const vague = items.findIndex((item) => item.state === 'not well' && item.text.trim() === '');
     if (vague !== -1)
-      throw unprocessable(
-        'not-said',
-        'Say what is not OK, so that somebody can put it right.',
-        `items[${vague}].text`,
-      );
+      throw unprocessable('not-said', 'Say what is not OK, so that somebody can put it right.', `items[${vague}].text`);
     insert(context.db, 'site_close_down', {
       id,
       job,
