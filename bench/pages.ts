@@ -24,6 +24,7 @@ export const PAGES: Record<string, Path> = {
   Review: routes.review(job, walk),
   Walk: routes.walk(walk),
   Updates: routes.news(job),
+  Words: routes.words(),
   Find: api.find(),
 };
 const SIMPLEST: Path = '/s/none';

@@ -177,7 +177,7 @@ describe('a first visit', () => {
     const path = await hrefOf(page, 'aside a[href^="/s/"]');
     const client = await at(path, PHONE);
     await seesText(client, 'What we agree on, version 1');
-    await seesText(client, 'we take it that the floor is dry');
+    await seesText(client, 'we assume that the floor is dry');
     await tick(client, 'agree-read');
     await press(client, 'I agree to version 1');
     await seesText(client, 'Agreed by Hesper, today');

@@ -45,7 +45,7 @@ describe('scope by area', () => {
       /damage rot in the lowest boards and the sill beam, 6\.4 m, because of soil against the boards; the soil goes down/,
     );
     expect(page).toContain(
-      'we take it that the sheathing behind the old boards is sound , dry where the lamp hole shows it',
+      'we assume that the sheathing behind the old boards is sound , dry where the lamp hole shows it',
     );
     expect(page).toMatch(
       /strip will show it, \w{3} \d+ \w{3}\. If not: replace the sheathing of the lane face, carpentry, 2\.5 days, 1 840\.00/,
@@ -289,7 +289,7 @@ describe('materials and rooms', () => {
 
   it('carry the room’s quantities and what is believed of it on its own page', () => {
     const page = read(<RoomPage view={roomView(readJob(demoHouse(), dairy), dairyArea('workshop'))} />);
-    expect(page).toContain('we take it that the wall to the milk store carries nothing');
+    expect(page).toContain('we assume that the wall to the milk store carries nothing');
     expect(page).toMatch(/Quantities .* Board 12\.5 mm, 1200 × 2600 : 20 sheets/);
     expect(page).toContain('nobody has proved whether it is live');
   });

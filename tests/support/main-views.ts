@@ -124,6 +124,7 @@ export const MAIN_VIEWS: MainView[] = [
   { name: 'Walk, the route', path: `/walk/${demoId('signal', 'walk', '2')}`, press: ['1 of 18 · outside'] },
   { name: 'News', path: `${job}/news`, file: { desk: 'news.png' } },
   { name: 'Firm', path: '/firm' },
+  { name: 'Words and marks', path: '/words' },
   { name: 'New job', path: '/jobs/new' },
   { name: 'Areas', path: `${job}/areas` },
   { name: 'A page that is not there', path: '/jobs/none' },

@@ -16,7 +16,7 @@ export const closeDownSite = command(
       object({
         item: field.oneOf('what was looked at', LEFT_ITEM_KEYS),
         state: field.oneOf('how it is', ['well', 'not well'] as const),
-        text: field.optionalLine('what is not well', 200).default(''),
+        text: field.optionalLine('what is not OK', 200).default(''),
       }).noUnknown(),
     )
       .required('what was looked at is missing')

@@ -141,7 +141,7 @@ export const splitArea = command(
 
 const assumptionFields = {
   phase: field.phase(),
-  text: field.line('what is believed', 300),
+  text: field.line('what is assumed', 300),
   why: field.optionalLine('why', 300).default(''),
   fallback: field.line('what is done if it is wrong', 200),
   fallbackTrade: field.trade(),

@@ -75,7 +75,7 @@ const WORKS = {
     kinds: inside,
     phases: ['protect', 'first-coats', 'final-coat', 'clean', 'hand-over'],
   },
-  touchup: { label: 'snags and hand-over', kinds: inside, phases: ['snags', 'clean', 'hand-over'] },
+  touchup: { label: 'punch list and hand-over', kinds: inside, phases: ['snags', 'clean', 'hand-over'] },
   'open-floor': { label: 'open the slab', kinds: inside, phases: between('scan', 'floor-cure') },
   'open-wall': {
     label: 'take out a bearing wall',

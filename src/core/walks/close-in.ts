@@ -177,7 +177,7 @@ const seenLines = (facts: CloseInFacts): CloseInLine[] => [
     line(`live:${id}`, `${text} is marked and stays reachable`, 'found on the first visit'),
   ),
   ...facts.assumptions.map(({ id, text }) =>
-    line(`shown:${id}`, `seen whether ${text}`, 'believed when it was priced; the cover hides it'),
+    line(`shown:${id}`, `seen whether ${text}`, 'priced unseen; the cover hides it'),
   ),
   ...facts.leftovers.map(({ id, text }) => line(`left:${id}`, `done: ${text}`, 'left open on a walk', id)),
   ...(facts.walls === 0

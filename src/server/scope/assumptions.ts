@@ -45,7 +45,7 @@ export const assumptionHandlers = handlers({
     const row = requireRow(context, 'assumption', id);
     if (walk && requireRow(context, 'walk', walk, 'walk').job !== row.job) throw notFound('walk of this job', 'walk');
     if (context.who.kind !== 'person')
-      throw new Refusal(403, { code: 'not-allowed', message: 'Only people of the firm settle what was believed.' });
+      throw new Refusal(403, { code: 'not-allowed', message: 'Only people of the firm settle an assumption.' });
     // A word that comes late does not take the place of a later one.
     if (row.settled_at !== null && row.settled_at > context.at) {
       context.planStays(row.job);

@@ -91,7 +91,7 @@ export function composeStatement(job: JobReading): Statement {
     depends: assumptionsOf(job).map((assumption) => ({
       key: `assumption ${assumption.id}`,
       stance: 'conditional',
-      text: `${assumption.area}: we take it that ${assumption.text}${assumption.why ? ` (${assumption.why})` : ''}`,
+      text: `${assumption.area}: we assume that ${assumption.text}${assumption.why ? ` (${assumption.why})` : ''}`,
       note:
         assumption.state === 'held'
           ? 'seen: it is so'

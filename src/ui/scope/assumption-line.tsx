@@ -63,7 +63,7 @@ export function AssumptionLine({
         </span>
       }
     >
-      {withArea && <span className="fw-bold">{assumption.area}: </span>}we take it that {assumption.text}
+      {withArea && <span className="fw-bold">{assumption.area}: </span>}we assume that {assumption.text}
       {assumption.why && <span className="soft">, {assumption.why}</span>}
       <div className="small-text soft">
         {assumption.state === 'open' && (

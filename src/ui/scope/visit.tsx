@@ -181,8 +181,8 @@ function BelievedHere({
       </BlockHead>
       {area.phases.length === 0 && (
         <p className="soft small-text mt-2 mb-0">
-          A step shows what is believed: <Link href={routes.areas(view.job.id)}>choose what is to be done here</Link>{' '}
-          first.
+          An assumption shows itself at a step:{' '}
+          <Link href={routes.areas(view.job.id)}>choose what is to be done here</Link> first.
         </p>
       )}
       <Lines>
@@ -274,9 +274,9 @@ function titleOf(open: Open | undefined, area: ScopeArea | undefined): string {
     case 'everything':
       return `Everything in ${where} except …`;
     case 'assumption':
-      return `Believed of ${where}`;
+      return `Assumption, ${where}`;
     case 'copy':
-      return `${where}, the same again`;
+      return `${where}, copied`;
     case 'split':
       return `Split ${where}`;
     default:

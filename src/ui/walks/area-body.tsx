@@ -247,7 +247,7 @@ function CheckStep({ area }: { area: WalkArea }) {
   const settled = area.checks.filter((line) => line.state === 'right' || line.state === 'not here').length;
   return (
     <div className="check-line d-flex">
-      <span className="flex-fill">close-in check</span>
+      <span className="flex-fill">check before cover</span>
       <span className="soft">
         {settled} of {area.checks.length} lines settled
       </span>
