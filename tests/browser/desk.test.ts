@@ -349,6 +349,25 @@ describe('a walk without signal', () => {
   });
 });
 
+describe('what something means', () => {
+  it('is said where it stands, by a tap or a key, and on the page of all words', async () => {
+    const page = await at(job, PHONE);
+    await press(page, 'stopped');
+    await seesText(page, 'work cannot go on until this is settled.');
+    await page.keyboard.press('Escape');
+    await gone(page, 'work cannot go on until this is settled.');
+    await page.goto(`${on.server.url}${job}/sequence`);
+    await page.locator('.means::-p-text(pipes)').click();
+    await seesText(page, 'Water and drain pipes are run while the walls are open.');
+    await press(page, 'All words and marks');
+    await seesText(page, 'Words and marks');
+    expect(new URL(page.url()).hash).toBe('#step.plumbing-rough');
+    await seesText(page, 'To the client: the pipes inside the walls.');
+    await inspect(page, 'the page of words');
+    expect(on.complaints).toEqual([]);
+  });
+});
+
 describe('evenings and paper', () => {
   it.each([
     ['Rooms', job],

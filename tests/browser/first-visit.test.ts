@@ -34,7 +34,7 @@ describe('a first visit', () => {
     await fillIn(page, '#area-name', 'Lane gable');
     await tick(page, 'work-reclad');
     await press(page, 'Add area');
-    await seesText(page, 'Nothing said of it yet');
+    await seesText(page, 'No scope written for this room yet');
     await say(page, 'paint', 'Say what happens to what');
     await say(page, 'strip the old boards', 'Saved: strip the old boards');
     await say(page, 'not: repair the chimney', 'Saved: repair the chimney');

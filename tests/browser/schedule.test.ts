@@ -165,7 +165,7 @@ describe('what comes from outside', () => {
       await seesText(page, 'Port Ellery building office comes on');
       await page.goto(`${on.server.url}${signal}/schedule/progress`);
       await click(page, 'a[href*="slips=all"]');
-      await textFits(page, /Study: rough inspections failed \(a box without its clamp\)/);
+      await textFits(page, /Study · rough inspections failed: a box without its clamp/);
       expect(on.complaints).toEqual([]);
     },
   );

@@ -211,7 +211,9 @@ describe('today', () => {
   it('asks for a walk where none was, and where work begins', () => {
     const built = build({ Room: { works: ['redecorate'] } });
     const { sites } = todayView(readFirm(built.installation));
-    expect(sites).toMatchObject([{ name: 'One House', why: ['not walked yet'], walked: 'never', openWalk: built.walk }]);
+    expect(sites).toMatchObject([
+      { name: 'One House', why: ['not walked yet'], walked: 'never', openWalk: built.walk },
+    ]);
   });
 
   it('has a close-in that is due before all else, and holds by their day', () => {

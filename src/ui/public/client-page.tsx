@@ -25,7 +25,10 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
       <p className="soft">{view.job.address}</p>
       <p className="fs-5 mb-1">
         {Math.round(view.done * 100)} % of the work is done
-        {view.finish ? `, and we expect to finish on ${formatDay(view.finish, view.today)}, ${sayHowFar(view.finish, view.today)}` : ''}.
+        {view.finish
+          ? `, and we expect to finish on ${formatDay(view.finish, view.today)}, ${sayHowFar(view.finish, view.today)}`
+          : ''}
+        .
       </p>
       <p className="soft small-text">
         By the hours of work it takes. Much of it is inside walls and floors, where you cannot see it.
