@@ -35,7 +35,7 @@ export function crewDraft(news: News): Draft {
             .map(
               (work) =>
                 `${sayWork(work.work)}: now ${formatDay(work.to, news.day)}, was ${formatDay(work.from, news.day)}. ` +
-                (work.causes?.length ? sayCauses(work.causes, news.day) : sayReason(work.reason, news.day)),
+                (work.causes?.length ? sayCauses(work.causes.slice(0, 1), news.day) : sayReason(work.reason, news.day)),
             ),
         ),
         ...paragraph(
