@@ -48,7 +48,7 @@ describe('scope by area', () => {
       'we assume that the sheathing behind the old boards is sound , dry where the lamp hole shows it',
     );
     expect(page).toMatch(
-      /strip will show it, \w{3} \d+ \w{3}\. If not: replace the sheathing of the lane face, carpentry, 2\.5 days, 1 840\.00/,
+      /strip will show it, \w{3} \d+ \w{3}\. If not: replace the sheathing of the lane face, carpentry, 2½ days, 1 840\.00/,
     );
   });
 

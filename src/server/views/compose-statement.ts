@@ -1,3 +1,4 @@
+import { daysOf } from '@/core/words/count';
 import { routes } from '@/contract/routes';
 import { FINDING_KINDS, type FindingKind } from '@/core/scope/finding';
 import { householdLines } from '@/core/scope/household';
@@ -149,8 +150,7 @@ export function composeStatement(job: JobReading): Statement {
   };
 }
 
-const halfDayWords = (halfDays: number): string =>
-  halfDays === 0 ? 'no day' : halfDays === 1 ? 'half a day' : halfDays === 2 ? 'a day' : `${halfDays / 2} days`;
+const halfDayWords = (halfDays: number): string => (halfDays === 0 ? 'no day' : daysOf(halfDays));
 
 /** What a statement still lacks before a client should read it, each with where it is put right. */
 export function statementGaps(job: JobReading): { text: string; path: string }[] {

@@ -89,7 +89,7 @@ function closeInHolds(job: JobReading): HoldView[] {
         areaId: check.area,
         phase: phaseFacts('close-in').label,
         kind: 'close-in',
-        label: 'close-in',
+        label: phaseFacts('close-in').label,
         text: `${openWords(check)}${check.covered ? '; covering was begun all the same' : ''}`,
         expectedOn: due,
         askedOn: null,

@@ -1,5 +1,6 @@
 import type { RoomView } from '@/contract/views/job';
 import { TRADES } from '@/core/sequence/trades';
+import { daysOf } from '@/core/words/count';
 import { thickness } from '../kit/ladder';
 import { Means } from '../kit/means';
 import { StateIcon } from '../kit/state-icon';
@@ -43,7 +44,7 @@ function Line({ step }: { step: Step }) {
         {fraction > 0 && fraction < 1 && <span className="ms-2">{percent(fraction)}</span>}
         <div className="small-text soft">
           {step.trade === 'nobody' ? 'wait' : TRADES[step.trade].toLowerCase()}
-          {fraction < 1 ? `, ${step.halfDays / 2} ${step.halfDays === 2 ? 'day' : 'days'}` : ''}
+          {fraction < 1 ? `, ${daysOf(step.halfDays)}` : ''}
         </div>
       </div>
       <div className="why small-text">

@@ -11,11 +11,9 @@ import { useToast } from '../kit/toast';
 import { useSend } from '../kit/use-send';
 import { newId } from '../offline/send';
 import { Hidden } from '../kit/hidden';
+import { daysOf } from '@/core/words/count';
 import { Line } from '../kit/lines';
 import { LinkButton } from '../kit/link-button';
-
-const days = (halfDays: number): string =>
-  halfDays === 1 ? 'half a day' : `${halfDays / 2} ${halfDays === 2 ? 'day' : 'days'}`;
 
 /** One assumption wherever it matters: what is believed, when it shows itself, what follows if it is wrong. */
 export function AssumptionLine({
@@ -70,7 +68,7 @@ export function AssumptionLine({
           <>
             {assumption.shownBy} will show it{assumption.shownOn ? `, ${formatDay(assumption.shownOn, today)}` : ''}. If
             not: {assumption.fallback}, {TRADES[assumption.fallbackTrade].toLowerCase()},{' '}
-            {days(assumption.fallbackHalfDays)}
+            {daysOf(assumption.fallbackHalfDays)}
             {assumption.fallbackPrice > 0 ? `, ${formatMoney(assumption.fallbackPrice)}` : ''}.
           </>
         )}
