@@ -27,27 +27,15 @@ export function Words() {
           </Entry>
         ))}
       </Part>
-      <Part id="words">
-        {meaningsOf('word').map(({ key, name, means }) => (
-          <Entry key={key} id={key} name={name}>
-            {means}
-          </Entry>
-        ))}
-      </Part>
-      <Part id="figures">
-        {meaningsOf('figure').map(({ key, name, means }) => (
-          <Entry key={key} id={key} name={name}>
-            {means}
-          </Entry>
-        ))}
-      </Part>
-      <Part id="states">
-        {meaningsOf('state').map(({ key, name, means }) => (
-          <Entry key={key} id={key} name={name}>
-            {means}
-          </Entry>
-        ))}
-      </Part>
+      {(['word', 'figure', 'state'] as const).map((kind) => (
+        <Part key={kind} id={`${kind}s`}>
+          {meaningsOf(kind).map(({ key, name, means }) => (
+            <Entry key={key} id={key} name={name}>
+              {means}
+            </Entry>
+          ))}
+        </Part>
+      ))}
       <Part id="steps">
         {PHASE_KEYS.map((phase) => (
           <Step key={phase} phase={phase} />
