@@ -1,4 +1,6 @@
 import { refuseCell } from './csv';
+import { plainSigns, readNumber } from './units/number';
+import { readQuantity } from './units/quantity';
 
 /** Cells that several lists have in common. Each gives what was meant or refuses the line with what would be right. */
 
@@ -27,10 +29,20 @@ export function choiceCell<Choice extends string>(
   );
 }
 
+/** A number as people write it. Where a comma can be a thousand or a decimal mark, the line is asked back. */
+export function numberCell(column: string, typed: string): number {
+  const read = readNumber(plainSigns(typed));
+  if (read && 'ambiguous' in read) {
+    const [thousand, decimal] = read.ambiguous;
+    return refuseCell(column, `“${typed}” can be ${thousand} or ${decimal}; write one of them.`);
+  }
+  return read?.value ?? Number.NaN;
+}
+
 /** How much, with its unit; undefined where the cell is empty. */
 export function quantityCell(typed: string, unit: string): number | undefined {
   if (typed === '') return undefined;
-  const quantity = Number(typed.replace(',', '.'));
+  const quantity = numberCell('quantity', typed);
   if (!(quantity > 0 && quantity <= 100_000)) refuseCell('quantity', `“${typed}” is no quantity; a number over 0.`);
   if (unit === '') refuseCell('unit', 'a quantity needs its unit, like m, m² or pieces.');
   return quantity;
@@ -38,7 +50,8 @@ export function quantityCell(typed: string, unit: string): number | undefined {
 
 /** A whole number from 1; 1 where the cell is empty. @param words what it is, for the refusal */
 export function countCell(column: string, typed: string, most: number, words: string): number {
-  const count = Number(typed || 1);
+  const read = readQuantity('count', typed || '1', 'imperial');
+  const count = read.ok ? read.value : Number.NaN;
   return Number.isInteger(count) && count >= 1 && count <= most
     ? count
     : refuseCell(column, `“${typed}” is no ${words}`);
@@ -47,10 +60,13 @@ export function countCell(column: string, typed: string, most: number, words: st
 /** A sum as people type it, in minor units; undefined where the cell is empty. */
 export function priceCell(column: string, typed: string): number | undefined {
   if (typed === '') return undefined;
-  const price = Number(typed.replace(',', '.'));
-  return Number.isFinite(price) && price >= 0 && price <= 1e9
-    ? Math.round(price * 100)
-    : refuseCell(column, `“${typed}” is no price; a sum like 12.50.`);
+  const price = readQuantity('money', typed, 'metric');
+  return price.ok
+    ? price.value
+    : refuseCell(
+        column,
+        price.problem.code === 'money-asked' ? price.problem.message : `“${typed}” is no price; a sum like 12.50.`,
+      );
 }
 
 /** Whole days; undefined where the cell is empty. */

@@ -178,7 +178,7 @@ describe('results in words', () => {
   it.each<[Parameters<typeof give>[0], unknown, string, string]>([
     ['length', 2248, '2248 mm', `7' 4 1/2"`],
     ['level', -95.25, '−95 mm', '−3 3/4"'],
-    ['area', 12.345, '12.35 m²', '12.35 m²'],
+    ['area', 12.345, '12.35 m²', '132.9 sq ft'],
     ['count', 7, '7', '7'],
     ['money', 123456, '1 234.56', '1 234.56'],
     ['flag', true, 'yes', 'yes'],
@@ -186,7 +186,7 @@ describe('results in words', () => {
     ['levels', [-100, 50], '−100 mm → 50 mm', `−3 15/16" → 1 15/16"`],
     ['texts', [], 'nothing', 'nothing'],
     ['number', null, 'none', 'none'],
-    ['mass', 1234.56, '1234.6 kg', '1234.6 kg'],
+    ['mass', 1234.56, '1234.6 kg', '2721.7 lb'],
     ['day', '2027-03-09', 'Tue 9 Mar', 'Tue 9 Mar'],
   ])('%s %j', (kind, value, metric, imperial) => {
     expect(sayResult(give(kind, 'it'), value, 'metric')).toBe(metric);

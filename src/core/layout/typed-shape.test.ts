@@ -75,7 +75,7 @@ describe('a shape as it is typed', () => {
     expect(said({ sizes: ['6000', '9000', 'steep'] }, 'roof')).toMatchObject({ field: 'size 2' });
     expect(said({ sizes: ['-900', '-300', ''], lines: [['8000', 'gentle']] }, 'run')).toEqual({
       field: 'line 0 1',
-      message: 'A fall like 1:80 or 1.25 %.',
+      message: 'A fall like 1:80, 1.25 % or 1/4 in per ft.',
     });
   });
 

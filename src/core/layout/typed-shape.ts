@@ -1,5 +1,6 @@
 import { formatFall, parseFall } from './fall';
 import type { Measured, Shape } from './shape';
+import { plainSigns, readNumber } from '../units/number';
 import { parseLength, type LengthSystem } from '../units/length';
 
 /** A shape as it is typed: texts in the order of their fields, whether they can be read or not. */
@@ -90,8 +91,10 @@ export function readShape(
     return { mm: under ? -outcome.value : outcome.value, typed: plain };
   };
   const number = (text: string | undefined, field: string, most: number, message: string): number => {
-    const value = Number((text ?? '').replace(',', '.').replace('−', '-'));
-    if ((text ?? '').trim() === '' || !Number.isFinite(value) || Math.abs(value) > most) fail(field, message);
+    const plain = plainSigns(text ?? '').replace(/°$/, '');
+    const read = readNumber(plain.replace(/^-/, ''), { commaIs: 'decimals' });
+    const value = read && 'value' in read ? read.value * (plain.startsWith('-') ? -1 : 1) : Number.NaN;
+    if (!Number.isFinite(value) || Math.abs(value) > most) fail(field, message);
     return value;
   };
   const shape = ((): Shape => {
@@ -129,7 +132,9 @@ export function readShape(
           headMaxInvert: length(typed.sizes[1], 'size 1', { signed: true }),
           legs: typed.lines.map((line, index) => ({
             length: length(line[0], `line ${index} 0`),
-            fall: parseFall(line[1] ?? '') ?? (fail(`line ${index} 1`, 'A fall like 1:80 or 1.25 %.'), 0),
+            fall:
+              parseFall(line[1] ?? '', system) ??
+              (fail(`line ${index} 1`, 'A fall like 1:80, 1.25 % or 1/4 in per ft.'), 0),
           })),
         };
     }

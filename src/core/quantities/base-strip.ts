@@ -30,6 +30,6 @@ export const baseStrip = calculator({
     return answer({ stripsPerSheet, sheets: ceil(run / (stripsPerSheet * sheetLength)) });
   },
   buys: ({ sheets: quantity }, { sheetWidth, sheetLength }) => [
-    { what: `sheets ${Math.round(sheetWidth)} × ${Math.round(sheetLength)} mm, for strips`, quantity, unit: 'sheets' },
+    { what: 'sheets', size: [sheetWidth, sheetLength], use: 'for strips', quantity, unit: 'sheets' },
   ],
 });

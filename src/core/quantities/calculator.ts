@@ -18,6 +18,10 @@ export type Group = keyof typeof GROUPS;
 /** What has to be bought, as it is bought: whole packs. */
 export interface Purchase {
   what: string;
+  /** The sides of one piece, in mm, where it is bought by its size. */
+  size?: readonly number[];
+  /** What it is for. */
+  use?: string;
   quantity: number;
   unit: string;
   /** Minor units for all of them, where the calculator knows. */

@@ -99,7 +99,8 @@ export const cutList = calculator({
       const quantity = cuts.filter((cut) => cut.stock === entry).length;
       const price = stock.find((each) => each.length === entry)?.price;
       return {
-        what: `sticks of ${Math.round(entry)} mm`,
+        what: 'sticks of',
+        size: [entry],
         quantity,
         unit: 'sticks',
         ...(price === undefined ? {} : { price: price * quantity }),

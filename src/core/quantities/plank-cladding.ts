@@ -31,6 +31,6 @@ export const plankCladding = calculator({
     return answer({ exposure, planks: ceil((netArea * (1 + part)) / squareMetres(exposure, plankLength)) });
   },
   buys: ({ planks }, { plankWidth, plankLength }) => [
-    { what: `planks ${Math.round(plankWidth)} × ${Math.round(plankLength)} mm`, quantity: planks, unit: 'planks' },
+    { what: 'planks', size: [plankWidth, plankLength], quantity: planks, unit: 'planks' },
   ],
 });

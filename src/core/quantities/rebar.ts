@@ -33,5 +33,5 @@ export const rebar = calculator({
     );
     return answer({ bars, purchased: bars * stock });
   },
-  buys: ({ bars }, { stock }) => [{ what: `reinforcing bars ${Math.round(stock)} mm`, quantity: bars, unit: 'bars' }],
+  buys: ({ bars }, { stock }) => [{ what: 'reinforcing bars', size: [stock], quantity: bars, unit: 'bars' }],
 });

@@ -1,12 +1,12 @@
 import { formatDay } from '../units/day';
 import { formatLength, type LengthSystem } from '../units/length';
 import { formatMoney } from '../units/money';
+import { figure } from '../units/quantity';
 import type { Give } from './ask';
 import type { AnyCalculator } from './calculator';
 import { textOf } from './typed';
+import { sayAmount } from './units';
 
-const figure = (value: number, digits = 3): string =>
-  String(Number(value.toFixed(Math.abs(value) >= 100 ? 1 : digits)));
 const signed = (mm: number, system: LengthSystem): string =>
   mm < 0 ? `−${formatLength(-mm, system)}` : formatLength(mm, system);
 
@@ -18,13 +18,13 @@ export function sayResult(give: Give, value: unknown, system: LengthSystem): str
     case 'level':
       return signed(Number(value), system);
     case 'area':
-      return `${figure(Number(value), 2)} m²`;
+      return sayAmount(Number(value), 'm²', system, 2);
     case 'volume':
-      return `${figure(Number(value))} m³`;
+      return sayAmount(Number(value), 'm³', system);
     case 'mass':
-      return `${figure(Number(value), 1)} kg`;
+      return sayAmount(Number(value), 'kg', system, 1);
     case 'number':
-      return `${figure(Number(value))}${give.unit ? ` ${give.unit}` : ''}`;
+      return sayAmount(Number(value), give.unit ?? '', system);
     case 'count':
       return textOf(value);
     case 'money':

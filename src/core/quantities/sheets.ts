@@ -23,7 +23,8 @@ export const sheets = calculator({
     answer({ sheets: ceil((covered * (1 + part)) / squareMetres(sheetWidth, sheetLength)) }),
   buys: (output, { sheetWidth, sheetLength }) => [
     {
-      what: `sheets ${Math.round(sheetWidth)} × ${Math.round(sheetLength)} mm`,
+      what: 'sheets',
+      size: [sheetWidth, sheetLength],
       quantity: output.sheets,
       unit: 'sheets',
     },

@@ -22,6 +22,6 @@ export const tiles = calculator({
   compute: ({ area: covered, tileWidth, tileHeight, joint, waste: part }) =>
     answer({ tiles: ceil((covered * (1 + part)) / squareMetres(tileWidth + joint, tileHeight + joint)) }),
   buys: ({ tiles: quantity }, { tileWidth, tileHeight }) => [
-    { what: `tiles ${Math.round(tileWidth)} × ${Math.round(tileHeight)} mm`, quantity, unit: 'tiles' },
+    { what: 'tiles', size: [tileWidth, tileHeight], quantity, unit: 'tiles' },
   ],
 });

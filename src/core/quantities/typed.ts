@@ -1,7 +1,8 @@
 import type { Problem } from '../problem';
 import { parseLength, formatLength, type LengthSystem } from '../units/length';
-import { parseMoney } from '../units/money';
+import { readQuantity } from '../units/quantity';
 import { isAsk, type Ask, type Asks } from './ask';
+import { readAmount, typedAmount } from './units';
 
 /**
  * An input as somebody types it: text in every field, lists as lists, a `kind` beside the parts of lines that differ.
@@ -12,14 +13,6 @@ export type TypedInput = Record<string, Typed>;
 /** A value as text; what is neither text nor number is none. */
 export const textOf = (value: unknown): string =>
   typeof value === 'string' ? value : typeof value === 'number' || typeof value === 'boolean' ? String(value) : '';
-
-const number = (text: string): number =>
-  Number(
-    text
-      .replace(/[\s  ]/g, '')
-      .replace('−', '-')
-      .replace(',', '.'),
-  );
 
 /** Fractions are typed and written in per cent; twelve digits forgive what binary does to 0.07 · 100. */
 const percent = (part: number): string => String(Number((part * 100).toPrecision(12)));
@@ -85,15 +78,20 @@ function readOne(
       const read = parseLength(under ? text.slice(1) : text, system);
       return read.ok ? (under ? -read.value : read.value) : refuse(read.problem.message);
     }
-    case 'amount':
+    case 'amount': {
+      const read = readAmount(text, ask.unit ?? '', system);
+      return read.ok ? read.value : refuse(read.problem.message);
+    }
     case 'count':
-      return Number.isFinite(number(text)) ? number(text) : refuse(`“${text}” is not a number`);
-    case 'fraction':
-      return Number.isFinite(number(text.replace('%', '')))
-        ? Number((number(text.replace('%', '')) / 100).toPrecision(12))
-        : refuse(`“${text}” is no per cent; write 10 for 10 %`);
-    case 'money':
-      return parseMoney(text) ?? refuse(`“${text}” is no sum; write it like 1240.50`);
+    case 'money': {
+      const read = readQuantity(ask.kind, text, system, { signed: ask.signed === true });
+      return read.ok ? read.value : refuse(read.problem.message);
+    }
+    case 'fraction': {
+      // A fall is a fraction too: `1:80` and `1/4 in per ft` are read as well as per cent.
+      const read = readQuantity('fall', text, system, { shown: '%' });
+      return read.ok ? Number(read.value.toPrecision(12)) : refuse(`“${text}” is no per cent; write 10 for 10 %`);
+    }
     default:
       return text;
   }
@@ -124,6 +122,8 @@ function writeOne(ask: Ask<unknown>, value: unknown, system: LengthSystem): Type
         system === 'metric' ? `${Math.round(Math.abs(mm) * 100) / 100} mm` : formatLength(Math.abs(mm), system, 64);
       return mm < 0 ? `-${text}` : text;
     }
+    case 'amount':
+      return typedAmount(Number(value), ask.unit ?? '', system);
     case 'fraction':
       return percent(Number(value));
     case 'money':

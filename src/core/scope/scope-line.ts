@@ -1,4 +1,6 @@
 import { answer, refuse, type Outcome } from '../problem';
+import type { Written } from '../units/quantity';
+import { takeCount, takeQuantity } from './line-quantity';
 import type { Trade } from '../sequence/trades';
 import type { Inclusion } from '../sites/area';
 
@@ -69,61 +71,48 @@ const STANCE_WORDS: readonly (readonly [RegExp, Inclusion, string])[] = [
   [/^in\s*:\s*/i, 'in', ''],
 ];
 
-const UNITS: Record<string, string> = {
-  m2: 'm²',
-  'm²': 'm²',
-  sqm: 'm²',
-  m3: 'm³',
-  'm³': 'm³',
-  m: 'm',
-  mm: 'mm',
-  ft: 'ft',
-  sqft: 'sq ft',
-  'sq ft': 'sq ft',
-  pieces: 'pieces',
-  pcs: 'pieces',
-  pc: 'pieces',
-  pieces_: 'pieces',
-  no: 'pieces',
-  kg: 'kg',
-  l: 'L',
-  hours: 'hours',
-  days: 'days',
-  bags: 'bags',
-  sheets: 'sheets',
-};
-const QUANTITY = /[,\s]+(\d+(?:[.,]\d+)?)\s*(sq ft|[a-zµ]+[²³23]?)\s*$/i;
-
 /** Reads one line; a problem says what is missing. @param text at most a line */
 export function readScopeLine(text: string): Outcome<ScopeDraft> {
   const whole = text.normalize('NFC').replace(/\s+/g, ' ').trim();
   const said = STANCE_WORDS.find(([pattern]) => pattern.test(whole));
   const { rest: unconditional, dependsOn } = takeCondition(said ? whole.replace(said[0], '') : whole);
-  const { rest, measured } = takeQuantity(unconditional);
+  const taken = takeQuantity(unconditional);
+  if (!taken.ok) return taken;
+  const { rest, measured } = taken.value;
   const lower = rest.toLowerCase();
   const known = VERBS.find(([verb]) => lower === verb || lower.startsWith(`${verb} `));
   const stance = said?.[1] ?? stanceOfVerb(known?.[0]) ?? (dependsOn ? 'conditional' : 'in');
-  const { subject, counted } = takeCount(known ? rest.slice(known[0].length).trim() : rest.trim(), measured);
-  const parts = partsOf(known?.[0] ?? said?.[2] ?? '', subject, stance);
+  const of = known ? rest.slice(known[0].length).trim() : rest.trim();
+  const { parts, measure } = whatOf(known?.[0] ?? said?.[2] ?? '', of, stance, measured);
   if (!parts)
     return refuse({
       code: 'scope-line-unread',
       message: 'Say what happens to what, like “strip the boards 46 m²” or “not: repair the slates”.',
       field: 'line',
     });
-  const measure = measured ?? counted;
   return answer({
     stance,
     ...parts,
     dependsOn,
-    ...(measure && measure.quantity > 0 ? measure : {}),
+    ...(measure ? { quantity: measure.value, unit: measure.unit } : {}),
     ...(known?.[1] ? { trade: known[1] } : {}),
   });
 }
 
-interface Measure {
-  quantity: number;
-  unit: string;
+/** What happens to what and how many of it, where no measure was said. */
+function whatOf(
+  verb: string,
+  of: string,
+  stance: Inclusion,
+  measured: Written | undefined,
+): { parts: { verb: string; subject: string } | undefined; measure: Written | undefined } {
+  if (measured) return { parts: partsOf(verb, of, stance), measure: measured };
+  const { subject, counted } = takeCount(of);
+  const parts = partsOf(verb, subject, stance);
+  if (!parts || counted || verb !== '') return { parts, measure: counted };
+  // A verb that is not known stands before its count: “retrim 4 windows”.
+  const later = takeCount(parts.subject);
+  return { parts: { ...parts, subject: later.subject }, measure: later.counted };
 }
 
 /** “… if the floor is sound”: what it depends on, read after “depends on”, which a bare clause is not. */
@@ -135,24 +124,6 @@ function takeCondition(text: string): { rest: string; dependsOn: string } {
     rest: text.slice(0, found.index),
     dependsOn: `${/^(?:if|unless)$/i.test(word) ? 'whether ' : ''}${clause.trim()}`,
   };
-}
-
-/** “… 46 m²” at the end, in a unit that is known. */
-function takeQuantity(text: string): { rest: string; measured?: Measure } {
-  const found = QUANTITY.exec(text);
-  const unit = found && UNITS[(found[2] ?? '').toLowerCase()];
-  if (!found || !unit) return { rest: text };
-  return {
-    rest: text.slice(0, found.index),
-    measured: { quantity: Number((found[1] ?? '').replace(',', '.')), unit },
-  };
-}
-
-/** “12 windows” is twelve pieces, where no measure was said. */
-function takeCount(text: string, measured: Measure | undefined): { subject: string; counted?: Measure } {
-  const found = measured ? undefined : /^(\d{1,4})\s+(?=\S)/.exec(text);
-  if (!found) return { subject: text };
-  return { subject: text.slice(found[0].length), counted: { quantity: Number(found[1]), unit: 'pieces' } };
 }
 
 const stanceOfVerb = (verb: string | undefined): Inclusion | undefined =>

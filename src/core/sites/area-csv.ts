@@ -1,3 +1,4 @@
+import { numberCell } from '../csv-cells';
 import { readCsv, refuseCell, type CsvProblem } from '../csv';
 import { isWork, WORK_KEYS, worksFor, workFacts, type Work } from '../sequence/works';
 import { AREA_KIND_KEYS, AREA_KINDS, type AreaKind } from './area';
@@ -43,7 +44,7 @@ function readRow(cells: Record<keyof typeof COLUMNS, string>): DraftArea {
   const kind = kindOf(cells.kind);
   if (!kind)
     return refuseCell(undefined, `“${cells.kind}” is no kind of area; write one of: ${AREA_KIND_KEYS.join(', ')}.`);
-  const size = cells.size ? Number(cells.size.replace(',', '.')) : 1;
+  const size = cells.size ? numberCell('size', cells.size) : 1;
   if (!(size > 0 && size <= 20))
     refuseCell(undefined, `“${cells.size}” is no size; 1 is an ordinary room, 20 the most.`);
   return {

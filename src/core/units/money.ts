@@ -5,12 +5,3 @@ export function formatMoney(minor: number, sign = ''): string {
   const text = `${whole.toString().replace(/\B(?=(\d{3})+$)/g, ' ')}.${String(part).padStart(2, '0')}`;
   return `${minor < 0 ? '−' : ''}${sign}${text}`;
 }
-
-/** Reads `1 240.50`, `1240,5`, `-80`; undefined for what is no sum. */
-export function parseMoney(text: string): number | undefined {
-  const plain = text
-    .replace(/[\s  ]/g, '')
-    .replace('−', '-')
-    .replace(',', '.');
-  return /^-?\d+(\.\d{1,2})?$/.test(plain) ? Math.round(Number(plain) * 100) : undefined;
-}

@@ -6,6 +6,7 @@ import { answer, refuse, type Outcome } from '../problem';
 import { phaseFacts, type Phase } from '../sequence/phases';
 import { isTrade, TRADE_KEYS, TRADES, type Trade } from '../sequence/trades';
 import { STANCE_KEYS, type Inclusion } from '../sites/area';
+import { readNumber } from '../units/number';
 import { formatLength, parseLength, type LengthSystem } from '../units/length';
 
 /**
@@ -253,14 +254,16 @@ function split(text: string): { subject: string; quantity?: number; unit?: strin
   const found =
     pattern(
       'i',
-      String.raw`^(\d{1,5}(?:[.,]\d+)?)\s*(tubes?|boxes|box|bags?|rolls?|sheets?|lengths?|litres?|l|kg|`,
+      String.raw`^(\d[\d.,]*)\s*(tubes?|boxes|box|bags?|rolls?|sheets?|lengths?|litres?|l|kg|`,
       String.raw`m2|m²|m|ft|pieces?|packs?|cans?|pails?)?\s+(?:of )?((?!to |for |in |on |at |over |too |`,
       'still |not |by |left |behind |under |above |needs? |are |is ).+)$',
-    ).exec(text) ?? /^(\d{1,5}(?:[.,]\d+)?)()\s+(.+)$/.exec(text);
-  if (!found) return { subject: text };
+    ).exec(text) ?? /^(\d[\d.,]*)()\s+(.+)$/.exec(text);
+  // Things of a walk are counted: a comma before three figures parts thousands.
+  const read = found && readNumber(found[1] ?? '', { commaIs: 'thousands' });
+  if (!read || !('value' in read)) return { subject: text };
   return {
     subject: found[3] ?? text,
-    quantity: Number((found[1] ?? '').replace(',', '.')),
+    quantity: read.value,
     ...(found[2] ? { unit: found[2].toLowerCase() } : {}),
   };
 }

@@ -3,6 +3,7 @@ import type { CalculationView, MaterialsView } from '@/contract/views/scope';
 import { groupBy } from '@/core/group-by';
 import { calculatorNamed } from '@/core/quantities/registry';
 import type { Purchase } from '@/core/quantities/calculator';
+import { boughtIn, sayPurchase } from '@/core/quantities/units';
 import { sayAnswer } from '@/core/quantities/say';
 import { materialsList, materialsTotal, type Needed } from '@/core/scope/materials';
 import { phaseFacts } from '@/core/sequence/phases';
@@ -63,17 +64,17 @@ export function keptCalculation(firm: FirmReading, id: string): CalculationView 
 /** What all kept calculations buy, with the day on which the work that uses it begins. */
 function neededOf(job: JobReading): Needed[] {
   const [plan, tasks] = [planOf(job), tasksOf(job)];
+  const { units } = jobRow(job);
   return calculationRows(job).flatMap((row) => {
     const task = row.phase && tasks.get(taskId(row.area, row.phase));
     const purchases = JSON.parse(row.purchases) as Purchase[];
     return purchases.map((purchase): Needed => ({
       what: row.product
         ? purchases.length > 1
-          ? `${row.product}: ${purchase.what}`
+          ? `${row.product}: ${sayPurchase(purchase, units)}`
           : row.product
-        : capital(purchase.what),
-      quantity: purchase.quantity,
-      unit: purchase.unit,
+        : capital(sayPurchase(purchase, units)),
+      ...boughtIn(purchase.quantity, purchase.unit, units),
       // The price of one is of what is bought alone; where there are several kinds only the calculator knows.
       unitPrice: purchases.length === 1 ? row.unit_price : null,
       price: purchase.price ?? null,

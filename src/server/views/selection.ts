@@ -1,5 +1,7 @@
 import type { SelectionView, HistoryLine } from '@/contract/views/selections';
 import { groupBy } from '@/core/group-by';
+import { boughtIn } from '@/core/quantities/units';
+import type { UnitSystem } from '@/core/units/quantity';
 import type { Purchase } from '@/core/quantities/calculator';
 import { checkWords } from '@/core/selections/check';
 import { arrivalOf } from '@/core/selections/arrival';
@@ -15,7 +17,7 @@ import { dayOfSlot } from '@/core/units/slot';
 import { sayArrival } from '@/core/words/wait';
 import { closuresOf } from '../reading/firm';
 import { newestHistory, type HistoryRow } from '../reading/history';
-import { stepRows } from '../reading/job';
+import { stepRows, jobRow } from '../reading/job';
 import { planOf, type StoredPlan } from '../reading/plan';
 import { ofJob, type FirmReading, type JobReading } from '../reading/reading';
 import { foundOf } from '../reading/standing';
@@ -76,9 +78,10 @@ function datesOf(
 function quantityOf(
   row: SelectionRow,
   purchases: ReadonlyMap<string, Purchase[]>,
+  units: UnitSystem,
 ): { quantity: number | null; unit: string } {
   const bought = row.calculation && !isOrdered(row.state) ? purchases.get(row.calculation)?.[0] : undefined;
-  return bought ? { quantity: bought.quantity, unit: bought.unit } : { quantity: row.quantity, unit: row.unit };
+  return bought ? boughtIn(bought.quantity, bought.unit, units) : { quantity: row.quantity, unit: row.unit };
 }
 
 /** A request that is still open, in words with the day on which it is expected. */
@@ -135,7 +138,7 @@ export function selectionsBy(job: JobReading, plan: StoredPlan | undefined): Sel
         code: row.code,
         colour: row.colour,
         finish: row.finish,
-        ...quantityOf(row, purchases),
+        ...quantityOf(row, purchases, jobRow(job).units),
         calculation: row.calculation,
         unitPrice: row.unit_price,
         supplier: row.supplier_name,

@@ -8,6 +8,7 @@ import type {
   StepsOf,
 } from '@/contract/views/selections';
 import type { Cause } from '@/core/schedule/cause';
+import { boughtIn, sayPurchase } from '@/core/quantities/units';
 import type { Purchase } from '@/core/quantities/calculator';
 import type { DateWhy } from '@/core/selections/date-why';
 import { arrival, orderDay } from '@/core/selections/order-by';
@@ -94,16 +95,10 @@ export function selectionPage(job: JobReading, id: string): SelectionPageView {
       .filter((kept) => kept.area === item.areaId)
       .flatMap((kept) => {
         const [bought] = JSON.parse(kept.purchases) as Purchase[];
-        return bought
-          ? [
-              {
-                id: kept.id,
-                text: `${kept.product || capital(bought.what)}: ${bought.quantity} ${bought.unit}`,
-                quantity: bought.quantity,
-                unit: bought.unit,
-              },
-            ]
-          : [];
+        if (!bought) return [];
+        const needed = boughtIn(bought.quantity, bought.unit, jobRow(job).units);
+        const what = kept.product || capital(sayPurchase(bought, jobRow(job).units));
+        return [{ id: kept.id, text: `${what}: ${needed.quantity} ${needed.unit}`, ...needed }];
       }),
     alternatives: alternativesOf(job, id).map((alternative) => {
       const days = closed(suppliers.find((supplier) => supplier.name === alternative.supplier)?.id);

@@ -1,6 +1,10 @@
 'use client';
+import { createContext, use } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { isAsk, type Ask, type Asks } from '@/core/quantities/ask';
+import { understoodAs } from '@/core/quantities/understood';
+import { shownUnit } from '@/core/quantities/units';
+import type { UnitSystem } from '@/core/units/quantity';
 import { emptyLine, emptyNamed, textOf, type Typed, type TypedInput } from '@/core/quantities/typed';
 import type { Problem } from '@/core/problem';
 import { capital } from '@/core/words/letters';
@@ -16,7 +20,13 @@ interface Terms {
   bare?: boolean;
 }
 
-const unitOf = (ask: Ask<unknown>): string => (ask.kind === 'fraction' ? '%' : (ask.unit ?? ''));
+/** How the job measures; a field that asks for an area says in what. */
+const System = createContext<UnitSystem>('metric');
+
+const labelOf = (ask: Ask<unknown>, system: UnitSystem): string => {
+  const unit = ask.kind === 'fraction' ? '%' : ask.unit ? shownUnit(ask.unit, system) : '';
+  return `${capital(ask.label)}${unit ? `, ${unit}` : ''}`;
+};
 
 /** What a calculator asks, as fields: made from its own description. */
 export function AskFields({
@@ -25,9 +35,11 @@ export function AskFields({
   problem,
   fed,
   given,
+  system,
   onChange,
 }: {
   asks: Asks;
+  system: UnitSystem;
   values: TypedInput;
   problem: Problem | undefined;
   fed?: (name: string) => React.ReactNode;
@@ -36,33 +48,32 @@ export function AskFields({
 }) {
   const put = (name: string, value: Typed): void => onChange({ ...values, [name]: value });
   return (
-    <div className="ask-fields">
-      {Object.entries(asks).map(([name, ask]) => {
-        const drawn = given?.(name);
-        return (
-          <div key={name} className={ask.kind === 'list' || ask.kind === 'variants' ? 'ask-wide' : ''}>
-            {drawn === undefined ? (
-              <AskField
-                path={name}
-                ask={ask}
-                value={values[name]}
-                problem={problem}
-                onChange={(value) => put(name, value)}
-              />
-            ) : (
-              <Form.Group controlId={`ask-${name}`}>
-                <Form.Label className="mb-1">
-                  {capital(ask.label)}
-                  {unitOf(ask) ? `, ${unitOf(ask)}` : ''}
-                </Form.Label>
-                <Form.Control className="mono" readOnly value={drawn} />
-              </Form.Group>
-            )}
-            {fed?.(name)}
-          </div>
-        );
-      })}
-    </div>
+    <System value={system}>
+      <div className="ask-fields">
+        {Object.entries(asks).map(([name, ask]) => {
+          const drawn = given?.(name);
+          return (
+            <div key={name} className={ask.kind === 'list' || ask.kind === 'variants' ? 'ask-wide' : ''}>
+              {drawn === undefined ? (
+                <AskField
+                  path={name}
+                  ask={ask}
+                  value={values[name]}
+                  problem={problem}
+                  onChange={(value) => put(name, value)}
+                />
+              ) : (
+                <Form.Group controlId={`ask-${name}`}>
+                  <Form.Label className="mb-1">{labelOf(ask, system)}</Form.Label>
+                  <Form.Control className="mono" readOnly value={drawn} />
+                </Form.Group>
+              )}
+              {fed?.(name)}
+            </div>
+          );
+        })}
+      </div>
+    </System>
   );
 }
 
@@ -82,6 +93,7 @@ function Said({ path, problem, hint }: { path: string; problem: Problem | undefi
 
 function AskField({ path, ask, value, problem, onChange, bare }: Terms) {
   const id = `ask-${path}`;
+  const system = use(System);
   const wrong = problem?.field === path;
   if (ask.kind === 'list' || ask.kind === 'variants') return <Lines {...{ path, ask, value, problem, onChange }} />;
   if (ask.kind === 'flag')
@@ -94,18 +106,20 @@ function AskField({ path, ask, value, problem, onChange, bare }: Terms) {
         onChange={(event) => onChange(event.target.checked)}
       />
     );
-  const described = wrong || (ask.hint && !bare) ? { 'aria-describedby': `${id}-said` } : {};
-  const label = `${capital(ask.label)}${unitOf(ask) ? `, ${unitOf(ask)}` : ''}`;
+  const hint = typeof value === 'string' ? understoodAs(ask, value, system) : undefined;
+  const shown = hint ?? (bare ? undefined : ask.hint);
+  const field = {
+    value: textOf(value),
+    isInvalid: wrong,
+    'aria-invalid': wrong,
+    onChange: (event: React.ChangeEvent<HTMLInputElement | HTMLSelectElement>) => onChange(event.target.value),
+    ...(wrong || shown ? { 'aria-describedby': `${id}-said` } : {}),
+  };
   return (
     <Form.Group controlId={id}>
-      <Form.Label className={bare ? 'visually-hidden' : 'mb-1'}>{label}</Form.Label>
+      <Form.Label className={bare ? 'visually-hidden' : 'mb-1'}>{labelOf(ask, system)}</Form.Label>
       {ask.kind === 'choice' ? (
-        <Form.Select
-          value={textOf(value)}
-          isInvalid={wrong}
-          onChange={(event) => onChange(event.target.value)}
-          {...described}
-        >
+        <Form.Select {...field}>
           {Object.entries(ask.choices ?? {}).map(([key, words]) => (
             <option key={key} value={key}>
               {words}
@@ -115,22 +129,18 @@ function AskField({ path, ask, value, problem, onChange, bare }: Terms) {
       ) : (
         <Form.Control
           type={ask.kind === 'day' ? 'date' : 'text'}
-          {...(ask.kind === 'amount' || ask.kind === 'count' || ask.kind === 'fraction' || ask.kind === 'money'
-            ? { inputMode: 'decimal' as const }
-            : {})}
+          {...(DECIMAL.has(ask.kind) ? { inputMode: 'decimal' as const } : {})}
           className={ask.kind === 'length' ? 'mono' : ''}
           autoComplete="off"
-          isInvalid={wrong}
-          aria-invalid={wrong}
-          value={typeof value === 'string' ? value : ''}
-          onChange={(event) => onChange(event.target.value)}
-          {...described}
+          {...field}
         />
       )}
-      <Said path={path} problem={problem} hint={bare ? undefined : ask.hint} />
+      <Said path={path} problem={problem} hint={shown} />
     </Form.Group>
   );
 }
+
+const DECIMAL: ReadonlySet<Ask<unknown>['kind']> = new Set(['amount', 'count', 'fraction', 'money']);
 
 /** Lines of alike things, one under the other, with their heads above them. */
 function Lines({ path, ask, value, problem, onChange }: Terms) {
@@ -185,6 +195,7 @@ function LineParts({
   problem: Problem | undefined;
   onChange: (line: Typed) => void;
 }) {
+  const system = use(System);
   const of = ask.of ?? {};
   if (ask.kind === 'list' && isAsk(of))
     return <AskField path={path} ask={of} value={line} problem={problem} onChange={onChange} bare />;
@@ -214,7 +225,7 @@ function LineParts({
         <div key={name}>
           {/* Each line of variants has heads of its own; alike lines share those of the first. */}
           <div className="small-text soft" aria-hidden="true">
-            {first || ask.kind === 'variants' ? `${capital(part.label)}${unitOf(part) ? `, ${unitOf(part)}` : ''}` : ''}
+            {first || ask.kind === 'variants' ? labelOf(part, system) : ''}
           </div>
           <AskField
             path={`${path}.${name}`}

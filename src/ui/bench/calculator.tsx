@@ -8,6 +8,8 @@ import type { CalculationView } from '@/contract/views/scope';
 import { MEASURES, type Measure } from '@/core/layout/measures';
 import { GROUPS, type AnyCalculator } from '@/core/quantities/calculator';
 import { calculatorNamed } from '@/core/quantities/registry';
+import type { Ask } from '@/core/quantities/ask';
+import { typedAmount } from '@/core/quantities/units';
 import { emptyNamed, readTyped, writeTyped, type TypedInput } from '@/core/quantities/typed';
 import { feedsFor, recalculate, usualFeeds } from '@/core/scope/feed';
 import { sayResult } from '@/core/quantities/say';
@@ -190,12 +192,13 @@ function SizesFromDrawing({
     <section aria-label="What goes in">
       <AskFields
         asks={calculator.asks}
+        system={system}
         values={values}
         problem={problem}
         fed={feed}
         given={(name) =>
           name in fed && area
-            ? givenText(area.measures[fed[name] as Measure], calculator.asks[name]?.kind === 'length', area.units)
+            ? givenText(area.measures[fed[name] as Measure], calculator.asks[name], area.units)
             : undefined
         }
         onChange={setValues}
@@ -361,12 +364,12 @@ function AnswerBlock({
 }
 
 /** What the drawing gives, in place of a field to type in. */
-function givenText(value: unknown, isLength: boolean, system: LengthSystem): string {
+function givenText(value: unknown, ask: Ask<unknown> | undefined, system: LengthSystem): string {
   if (Array.isArray(value)) return `${value.length} from the drawing`;
   return typeof value === 'number'
-    ? isLength
+    ? ask?.kind === 'length'
       ? sayResult(give('length', ''), value, system)
-      : String(Math.round(value * 100) / 100)
+      : typedAmount(Math.round(value * 1000) / 1000, ask?.unit ?? '', system)
     : '';
 }
 

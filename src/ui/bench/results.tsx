@@ -5,6 +5,8 @@ import type { Give } from '@/core/quantities/ask';
 import type { Ask } from '@/core/quantities/ask';
 import { sayResult } from '@/core/quantities/say';
 import { textOf, writeTyped, type Typed } from '@/core/quantities/typed';
+import { shownUnit } from '@/core/quantities/units';
+import type { UnitSystem } from '@/core/units/quantity';
 import { formatLength, type LengthSystem } from '@/core/units/length';
 import { Lines } from '../kit/lines';
 
@@ -131,7 +133,7 @@ export function HowComputed({ calculator, input, system }: Omit<Terms, 'output'>
         {Object.entries(calculator.asks).map(([name, ask]) => (
           <li key={name}>
             <span className="what soft">{ask.label}</span>
-            <span className="mono text-wrap text-end">{said(ask, typed[name])}</span>
+            <span className="mono text-wrap text-end">{said(ask, typed[name], system)}</span>
           </li>
         ))}
       </Lines>
@@ -140,7 +142,7 @@ export function HowComputed({ calculator, input, system }: Omit<Terms, 'output'>
   );
 }
 
-function said(ask: Ask<unknown>, value: Typed | undefined): string {
+function said(ask: Ask<unknown>, value: Typed | undefined, system: UnitSystem): string {
   if (Array.isArray(value))
     return (
       value
@@ -154,5 +156,7 @@ function said(ask: Ask<unknown>, value: Typed | undefined): string {
   if (ask.kind === 'flag') return value === true ? 'yes' : 'no';
   const text = textOf(value);
   if (ask.kind === 'choice') return ask.choices?.[text] ?? '';
-  return text === '' ? 'not given' : `${text}${ask.kind === 'fraction' ? ' %' : ask.unit ? ` ${ask.unit}` : ''}`;
+  return text === ''
+    ? 'not given'
+    : `${text}${ask.kind === 'fraction' ? ' %' : ask.unit ? ` ${shownUnit(ask.unit, system)}` : ''}`;
 }

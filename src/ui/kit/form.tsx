@@ -14,6 +14,7 @@ import {
 import type { AnyObject, ObjectSchema } from 'yup';
 import type { PayloadOf, ProblemDocument } from '@/contract/command';
 import type { KnownKind } from '@/contract/commands';
+import { plainSigns, readNumber } from '@/core/units/number';
 import { sentence } from '@/core/words/letters';
 import { send, type Sent } from '../offline/send';
 import { Notice } from './notice';
@@ -217,13 +218,28 @@ export interface FieldTerms {
   hint?: string;
 }
 
-function useField(name: string): {
+/**
+ * A number as people write it: `1 200`, `2½`, `12.5`. What cannot be read, or can be read in two ways, stays as it is
+ * typed, and the schema says so beside the field.
+ */
+function numberTyped(value: unknown): unknown {
+  if (typeof value !== 'string') return value;
+  const plain = plainSigns(value);
+  if (plain === '') return undefined;
+  const read = readNumber(plain.replace(/^-/, ''));
+  return read && 'value' in read ? (plain.startsWith('-') ? -read.value : read.value) : value;
+}
+
+function useField(
+  name: string,
+  isNumber = false,
+): {
   error: string | undefined;
   register: ReturnType<ReturnType<typeof useFormContext>['register']>;
 } {
   const { register, formState, getFieldState } = useFormContext();
   const error = getFieldState(name, formState).error?.message;
-  return { error, register: register(name, { setValueAs: emptyIsNone }) };
+  return { error, register: register(name, { setValueAs: isNumber ? numberTyped : emptyIsNone }) };
 }
 
 /** A field between its label and what is said beside it: what is wrong, or how it is meant. */
@@ -277,7 +293,7 @@ export function TextField({
   autoComplete?: string;
   list?: readonly string[];
 }) {
-  const { error, register } = useField(name);
+  const { error, register } = useField(name, type === 'number');
   const id = useFieldId(name);
   const shared = {
     isInvalid: error !== undefined,

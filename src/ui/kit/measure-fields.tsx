@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { useController, useFormContext } from 'react-hook-form';
 import { parseLength, type LengthSystem } from '@/core/units/length';
-import { parseMoney } from '@/core/units/money';
+import { readQuantity } from '@/core/units/quantity';
 import { described, FieldFrame, useFieldId, type FieldTerms } from './form';
 
 function Typed({
@@ -80,7 +80,8 @@ export function LengthField({
           : undefined
         : read.ok
           ? { mm: under ? -read.value : read.value, typed: next.trim() }
-          : undefined,
+          : // What was not understood is no empty field: the form stays until it is put right.
+            { mm: Number.NaN, typed: next.trim() },
     );
     if (message) setError(terms.name, { message });
     else clearErrors(terms.name);
@@ -106,9 +107,10 @@ export function MoneyField(terms: FieldTerms) {
   const [unread, setUnread] = useState<string>();
   const put = (next: string): void => {
     setText(next);
-    const minor = next.trim() === '' ? undefined : parseMoney(next);
-    setUnread(next.trim() !== '' && minor === undefined ? `“${next}” is no sum; write it like 1240.50` : undefined);
-    field.onChange(minor);
+    const read = next.trim() === '' ? undefined : readQuantity('money', next, 'metric', { signed: true });
+    setUnread(read && !read.ok ? read.problem.message : undefined);
+    // What was not understood is no empty field: the form stays until it is put right.
+    field.onChange(read ? (read.ok ? read.value : Number.NaN) : undefined);
   };
   return (
     <Typed
@@ -131,10 +133,8 @@ export function PercentField(terms: FieldTerms) {
   );
   const put = (next: string): void => {
     setText(next);
-    const value = Number(next.replace(',', '.').replace('%', ''));
-    field.onChange(
-      next.trim() === '' ? undefined : Number.isFinite(value) ? Number((value / 100).toPrecision(12)) : Number.NaN,
-    );
+    const read = next.trim() === '' ? undefined : readQuantity('fall', next, 'metric', { shown: '%' });
+    field.onChange(read ? (read.ok ? Number(read.value.toPrecision(12)) : Number.NaN) : undefined);
   };
   return (
     <Typed
