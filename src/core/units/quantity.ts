@@ -4,29 +4,29 @@ import { plainSigns, readNumber, type NumberTerms } from './number';
 /** How the job measures. Both systems are understood wherever one types. */
 export type UnitSystem = 'metric' | 'imperial';
 
-/** What can be measured, with the unit in which it is kept. */
-const KEPT_IN = {
-  length: 'mm',
-  area: 'm²',
-  volume: 'm³',
-  mass: 'kg',
-  money: 'minor units',
-  count: 'pieces',
+/** What can be measured; each is kept in one unit, whichever it is typed in. */
+export type QuantityKind =
+  /** mm, m², m³, kg */
+  | 'length'
+  | 'area'
+  | 'volume'
+  | 'mass'
+  /** Integer minor units. */
+  | 'money'
+  | 'count'
   /** Height by length. */
-  fall: 'ratio',
-  /** Thermal resistance. */
-  resistance: 'm²K/W',
-  density: 'kg/m³',
-  /** Area by volume: what a can of paint covers. */
-  coverage: 'm²/L',
-  /** What can be poured, in small. */
-  liquid: 'L',
-  airflow: 'm³/h',
-  /** Of heat: through a material, and through a built wall. */
-  conductivity: 'W/mK',
-  transmittance: 'W/m²K',
-} as const;
-export type QuantityKind = keyof typeof KEPT_IN;
+  | 'fall'
+  /** Thermal resistance, m²K/W; conductivity, W/mK; transmittance of a built wall, W/m²K. */
+  | 'resistance'
+  | 'conductivity'
+  | 'transmittance'
+  /** kg/m³ */
+  | 'density'
+  /** What a can of paint covers, m²/L; what can be poured, L. */
+  | 'coverage'
+  | 'liquid'
+  /** m³/h */
+  | 'airflow';
 
 const FOOT = 304.8;
 const INCH = 25.4;
@@ -245,7 +245,7 @@ export interface QuantityTerms {
 
 /**
  * Reads what was typed for a quantity, whichever system it is typed in.
- * @returns the value in `KEPT_IN[kind]`, not rounded; a problem for anything else: nothing is guessed or dropped
+ * @returns the value in the unit that its kind is kept in, not rounded; a problem for anything else: nothing is guessed or dropped
  */
 export function readQuantity(
   kind: QuantityKind,

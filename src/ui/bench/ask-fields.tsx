@@ -112,7 +112,7 @@ function AskField({ path, ask, value, problem, onChange, bare }: Terms) {
     value: textOf(value),
     isInvalid: wrong,
     'aria-invalid': wrong,
-    onChange: (event: React.ChangeEvent<HTMLInputElement | HTMLSelectElement>) => onChange(event.target.value),
+    onChange: (event: { target: { value: string } }) => onChange(event.target.value),
     ...(wrong || shown ? { 'aria-describedby': `${id}-said` } : {}),
   };
   return (
