@@ -7,7 +7,8 @@ import { formatLength, type LengthSystem } from '../units/length';
 import { capital } from '../words/letters';
 import { checkOpening } from './check-openings';
 import { footprint, swingOf } from './drawing';
-import { direction, inside, leftOf, shift, type Point } from './point';
+import { direction, leftOf, shift, type Point } from './point';
+import { isWithin, TOUCHING } from './within';
 import { outlineOf } from './room-outline';
 import { formatFall } from './fall';
 import {
@@ -43,8 +44,6 @@ export interface PlanTerms {
 /** A usual leaf and stop, taken off the opening. mm */
 const LEAF_MM = 40;
 const STOP_MM = 12;
-/** Things may touch; they may not share more than this. mm */
-const TOUCHING = 1;
 const FAN = 8;
 /** Usual figures of makers. mm */
 const WIDEST_FILLER = 100;
@@ -115,8 +114,7 @@ export function checkPlan(
       const floor = sweep(corners, opening);
       return floor ? [{ opening, floor }] : [];
     }),
-    holds: (points) =>
-      points.every((point) => inside(corners, { x: Math.round(point.x * 10) / 10, y: Math.round(point.y * 10) / 10 })),
+    holds: (points) => isWithin(corners, points),
     say: (mm) => formatLength(Math.max(0, mm), terms.system),
   };
   return [
