@@ -1,6 +1,7 @@
 import { readFirm, readJob } from '@/server/reading/reading';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
+import { calculatorNamed } from '@/core/quantities/registry';
 import { measured, type RoomShape } from '@/core/layout/shape';
 import { queryAll, queryOne } from '@/server/database/query';
 import type { Actor } from '@/server/door/actor';
@@ -781,5 +782,52 @@ describe('papers', () => {
     const walls = String((await jobPaper(installation, dairy, 'walls-and-sections.csv')).body);
     expect(walls.split('\r\n')[1]).toBe('Lane face,section,6.40 m,4.62 m,,');
     await expect(jobPaper(installation, dairy, 'everything.zip')).rejects.toThrow('no such paper');
+  });
+});
+
+describe('a job in feet and inches', () => {
+  it('takes no first day of years ago, opens links until it is over, and measures and buys in feet', () => {
+    const installation = demoHouse();
+    const job = newId();
+    const open = (startDay: string) =>
+      giveRaw(installation, 'job.open', {
+        id: job,
+        name: 'Mill',
+        units: 'imperial',
+        startDay,
+        promiseDay: '2027-09-30',
+      });
+    expect(open('1987-03-15')).toMatchObject({ problem: { code: 'long-ago', field: 'startDay' } });
+    expect(open('2027-03-15').status).toBe('applied');
+    const [level, area] = [newId(), newId()];
+    must(installation, 'areas.add', {
+      job,
+      levels: [{ id: level, name: 'Ground', height: 0 }],
+      areas: [{ id: area, level, name: 'Room', kind: 'room', works: ['redecorate'] }],
+    });
+    expect(statementView(readJob(installation, job)).job.linksUntil).toBe('2027-10-30');
+    must(installation, 'shape.set', { area, version: 0, shape: square(3048) });
+    must(installation, 'scope.add', {
+      id: newId(),
+      job,
+      area,
+      stance: 'in',
+      verb: 'paint',
+      subject: 'the floor',
+      measure: 'floor',
+    });
+    expect(queryOne(installation.db, 'SELECT quantity, unit FROM scope_item WHERE area = @area', { area })).toEqual({
+      quantity: 100,
+      unit: 'sq ft',
+    });
+    must(installation, 'calculation.keep', {
+      id: newId(),
+      area,
+      calculator: 'sheets',
+      input: { ...calculatorNamed('sheets')?.example, sheetWidth: 1219.2, sheetLength: 2438.4 },
+      fed: {},
+      product: '',
+    });
+    expect(materialsView(readJob(installation, job)).lines.map((line) => line.what)).toContain(`Sheets 4' 0" × 8' 0"`);
   });
 });

@@ -993,6 +993,21 @@ describe('what is the client’s to choose', () => {
   });
 });
 
+describe('what comes before the first day of work', () => {
+  it('is kept: material is there on day one', () => {
+    const installation = demoHouse();
+    const boards = chosen('sea', 'Cladding boards');
+    must(installation, 'selection.expect', {
+      ...at(installation, 'selection', boards),
+      expectedOn: '2027-01-20',
+      note: '',
+    });
+    expect(queryOne(installation.db, 'SELECT expected_on FROM selection WHERE id = @boards', { boards })).toEqual({
+      expected_on: '2027-01-20',
+    });
+  });
+});
+
 describe('bad input', () => {
   const BAD: [string, string, (installation: Installation) => object, string, RegExp][] = [
     [
@@ -1025,11 +1040,11 @@ describe('bad input', () => {
       /wrong way round/,
     ],
     [
-      'a delivery before the job',
+      'a delivery years before the job',
       'selection.expect',
       (installation) => ({
         ...at(installation, 'selection', chosen('sea', 'Cladding boards')),
-        expectedOn: '2026-12-01',
+        expectedOn: '2025-12-01',
       }),
       'expectedOn',
       /Signal House begins on Wed 27 Jan/,

@@ -64,6 +64,22 @@ const CASES: [string, Record<string, unknown>, Record<string, unknown>][] = [
   ['fill-back', { fill: 'stone' }, { may: 'yes' }],
   ['fill-back', { fill: 'swelling', bears: false }, { may: 'no' }],
   ['fill-back', { fill: 'stone', drawing: true }, { may: 'only engineered fill, tested' }],
+  // From the ground to the first step is a riser too, and from the last to the floor.
+  [
+    'levels',
+    {
+      marks: [
+        { name: 'ground', kind: 'ground', level: -24 * 25.4 },
+        { name: 'first', kind: 'step', level: -14 * 25.4 },
+        { name: 'second', kind: 'step', level: -7 * 25.4 },
+        { name: 'floor', kind: 'floor', level: 0 },
+      ],
+    },
+    { ok: false },
+  ],
+  ['drain-run', { legs: [{ length: 5000, fall: 0 }] }, { gravity: false, tooFlat: ['leg 1: level'] }],
+  ['drain-run', { legs: [{ length: 5000, fall: 0.001 }] }, { gravity: false }],
+  ['drain-run', { pipe: 50, legs: [{ length: 5000, fall: 0.0125 }] }, { gravity: false }],
   ['levels', {}, { ok: false, range: 540 }],
   [
     'levels',
@@ -88,7 +104,7 @@ const CASES: [string, Record<string, unknown>, Record<string, unknown>][] = [
   [
     'levels',
     { marks: [0, 170, 345].map((level, index) => ({ name: `s${index}`, kind: 'step', level })), stepsAlike: 4 },
-    { problems: ['The steps differ by more than 4 mm: from 170 mm to 175 mm.'] },
+    { problems: ['The steps differ by more than 4 mm, the first and the last among them: from 170 mm to 175 mm.'] },
   ],
   [
     'levels',

@@ -32,12 +32,8 @@ export interface LevelLimits {
 /** What does not go together among levels of one datum, in sentences. mm */
 export function checkLevels(marks: readonly LevelMark[], limits: LevelLimits, say: (mm: number) => string): string[] {
   const of = (kind: LevelKind): LevelMark[] => marks.filter((mark) => mark.kind === kind);
-  const rises = [...of('step')]
-    .sort((a, b) => a.level - b.level)
-    .flatMap((step, index, all) => (index === 0 ? [] : [{ step, rise: step.level - (all[index - 1]?.level ?? 0) }]));
-  const alike =
-    rises.length > 1 &&
-    Math.max(...rises.map(({ rise }) => rise)) - Math.min(...rises.map(({ rise }) => rise)) > limits.stepsAlike + 1e-9;
+  const rises = risesOf(of('step'), of('ground'), of('floor'));
+  const isUneven = rises.length > 1 && Math.max(...rises) - Math.min(...rises) > limits.stepsAlike + 1e-9;
   const against = (below: number): string => (below >= 0 ? `only ${say(below)} below` : `${say(-below)} above`);
   const problems = [
     ...of('ground').flatMap((ground) =>
@@ -66,15 +62,29 @@ export function checkLevels(marks: readonly LevelMark[], limits: LevelLimits, sa
             'ask the engineer.',
         ),
     ),
-    ...(alike
+    ...(isUneven
       ? [
-          `The steps differ by more than ${say(limits.stepsAlike)}: from ` +
-            `${say(Math.min(...rises.map(({ rise }) => rise)))} to ` +
-            `${say(Math.max(...rises.map(({ rise }) => rise)))}.`,
+          `The steps differ by more than ${say(limits.stepsAlike)}, the first and the last among them: from ` +
+            `${say(Math.min(...rises))} to ${say(Math.max(...rises))}.`,
         ]
       : []),
   ];
   return problems.map(capital);
+}
+
+/** How high each riser of a flight is, from the ground below its first step to the floor above its last. */
+function risesOf(steps: readonly LevelMark[], grounds: readonly LevelMark[], floors: readonly LevelMark[]): number[] {
+  const treads = steps.map((step) => step.level).sort((a, b) => a - b);
+  const [lowest, highest] = [treads[0], treads.at(-1)];
+  if (lowest === undefined || highest === undefined) return [];
+  const under = grounds.map((ground) => ground.level).filter((level) => level < lowest);
+  const over = floors.map((floor) => floor.level).filter((level) => level > highest);
+  const all = [
+    ...(under.length > 0 ? [Math.max(...under)] : []),
+    ...treads,
+    ...(over.length > 0 ? [Math.min(...over)] : []),
+  ];
+  return all.slice(1).map((level, index) => level - (all[index] ?? level));
 }
 
 export const levels = calculator({

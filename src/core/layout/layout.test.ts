@@ -298,13 +298,13 @@ describe('the plan', () => {
   });
 
   it('asks a drain whether it runs, and a face whether its openings fit', () => {
-    const run = (head: number) =>
+    const run = (head: number, fall = 0.01) =>
       checkArea(
         {
           kind: 'run',
           outletInvert: measured(-1000),
           headMaxInvert: measured(head),
-          legs: [{ length: measured(20_000), fall: 0.01 }],
+          legs: [{ length: measured(20_000), fall }],
         },
         [],
         [],
@@ -312,6 +312,11 @@ describe('the plan', () => {
       );
     expect(run(-700).map((finding) => finding.tone)).toEqual(['good', 'ask']);
     expect(run(-900)[0]?.text).toMatch(/100 mm too high: it needs a pump/);
+    for (const [fall, text] of [
+      [0, 'Leg 1 is level: it does not run by itself.'],
+      [0.001, 'Leg 1 falls 1:1000: it does not run by itself.'],
+    ] as const)
+      expect(run(-700, fall)[0]).toMatchObject({ tone: 'bad', text: expect.stringContaining(text) as unknown });
     expect(
       checkArea(
         { kind: 'face', sections: [{ width: measured(2000), height: measured(2400), gableRise: measured(0) }] },

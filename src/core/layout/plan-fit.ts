@@ -1,7 +1,7 @@
 import { checkRun } from '../fit/cabinet-run';
 import { clearPassage } from '../fit/door-passage';
 import { checkEscape, ESCAPE_RULES, type EscapeRules } from '../fit/escape-window';
-import { invertsOf } from '../fit/drain-run';
+import { invertsOf, leastFall } from '../fit/drain-run';
 import { SLACK_MM } from '../fit/sliding-opening';
 import { formatLength, type LengthSystem } from '../units/length';
 import { capital } from '../words/letters';
@@ -436,6 +436,7 @@ function checkRunOff(shape: RunShape, say: (mm: number) => string): PlanFinding[
       shape.legs.map((leg) => ({ length: leg.length.mm, fall: leg.fall })),
     ).at(-1) ?? shape.outletInvert.mm;
   const over = head - shape.headMaxInvert.mm;
+  const level = shape.legs.flatMap((leg, index) => (leg.fall < leastFall() - 1e-9 ? [{ leg, index }] : []));
   return [
     over > 1e-6
       ? {
@@ -444,14 +445,27 @@ function checkRunOff(shape: RunShape, say: (mm: number) => string): PlanFinding[
           text: `The head would lie ${say(over)} too high: it needs a pump, less fall or another route.`,
           about: [],
         }
-      : {
-          tone: 'good',
-          key: 'gravity',
-          text: `It runs by gravity, with ${say(-over)} to spare at the head.`,
-          about: [],
-        },
+      : level.length > 0
+        ? {
+            tone: 'bad',
+            key: 'gravity',
+            text:
+              level
+                .map(
+                  ({ leg, index }) =>
+                    `Leg ${index + 1} ${leg.fall === 0 ? 'is level' : `falls ${formatFall(leg.fall)}`}`,
+                )
+                .join('; ') + ': it does not run by itself. The flattest usual fall of any pipe is 1:150.',
+            about: [],
+          }
+        : {
+            tone: 'good',
+            key: 'gravity',
+            text: `It runs by gravity, with ${say(-over)} to spare at the head.`,
+            about: [],
+          },
     ...shape.legs.flatMap((leg, index): PlanFinding[] =>
-      leg.fall < LEAST_FALL - 1e-9
+      leg.fall >= leastFall() - 1e-9 && leg.fall < LEAST_FALL - 1e-9
         ? [
             {
               tone: 'ask',

@@ -3,6 +3,7 @@ import { phaseFacts } from '../sequence/phases';
 import { daysBetween, formatDay } from '../units/day';
 import type { ProgressChange } from '../walks/diff';
 import { partOf } from '../words/count';
+import { sayBy } from '../words/day';
 import { capital } from '../words/letters';
 import { sayCauseToClient } from '../words/cause';
 import { sayWorkHere } from '../words/work';
@@ -49,7 +50,7 @@ export function clientDraft(news: News): Draft {
       ...paragraph(
         'We need you to decide',
         news.decisions.map(
-          ({ text, by }) => `${capital(text)} — by ${formatDay(by, news.day)}, so that nothing has to wait.`,
+          ({ text, by }) => `${capital(text)} — ${sayBy(by, news.day)}, so that nothing has to wait.`,
         ),
       ),
       ...living(news),

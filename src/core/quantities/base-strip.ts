@@ -1,6 +1,6 @@
 import { answer, refuse } from '../problem';
 import { ceil, floor } from '../units/rounding';
-import { give, length, main } from './ask';
+import { give, length, main, optional } from './ask';
 import { calculator } from './calculator';
 
 /** A strip along the foot of a wall, ripped from sheets. */
@@ -14,13 +14,15 @@ export const baseStrip = calculator({
     stripHeight: length('strip height'),
     sheetWidth: length('sheet width'),
     sheetLength: length('sheet length'),
+    kerf: optional(length('saw cut', { zero: true, hint: 'what the saw takes between two strips' })),
   },
   gives: { stripsPerSheet: give('count', 'strips from one sheet'), sheets: give('count', 'sheets', main) },
-  formula: 'strips = floor(sheet width / strip height); sheets = ceil(length / (strips · sheet length))',
+  formula:
+    'strips = floor((sheet width + cut) / (strip height + cut)); sheets = ceil(length / (strips · sheet length))',
   source: 'Strips are ripped along the sheet’s length.',
-  example: { length: 14200, stripHeight: 400, sheetWidth: 1220, sheetLength: 2440 },
-  compute: ({ length: run, stripHeight, sheetWidth, sheetLength }) => {
-    const stripsPerSheet = floor(sheetWidth / stripHeight);
+  example: { length: 14200, stripHeight: 400, sheetWidth: 1220, sheetLength: 2440, kerf: 3 },
+  compute: ({ length: run, stripHeight, sheetWidth, sheetLength, kerf = 0 }) => {
+    const stripsPerSheet = floor((sheetWidth + kerf) / (stripHeight + kerf));
     if (stripsPerSheet < 1)
       return refuse({
         code: 'strip-too-wide',

@@ -307,13 +307,16 @@ function unitAtEnd(text: string, units: readonly Unit[]): { unit: Unit; rest: st
   let best: { unit: Unit; rest: string; length: number } | undefined;
   const plain = text.replace(/\.$/, '');
   for (const unit of units)
-    for (const name of unit.typed)
+    for (const typed of unit.typed) {
+      // A small two above the line is a plain two by now.
+      const name = typed.normalize('NFKC');
       if (plain.endsWith(name) && name.length > (best?.length ?? 0)) {
         const rest = plain.slice(0, -name.length).trim();
         // A unit of letters does not end a longer word: “7 apples” is no 7 l, e and s.
         if (rest !== '' && (!/\p{L}$/u.test(rest) || /[^\p{L}]/u.test(name.charAt(0))))
           best = { unit, rest, length: name.length };
       }
+    }
   return best;
 }
 

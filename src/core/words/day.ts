@@ -21,3 +21,7 @@ export function sayHowFar(day: Day, today: Day): string {
         : `about ${counted(Math.round(count / 30.4), 'month')}`;
   return days > 0 ? `in ${span}` : `${span} ago`;
 }
+
+/** By when something is wanted: `by Fri 2 Apr`; of a day that is over it is wanted `as soon as you can`. */
+export const sayBy = (day: Day, today: Day): string =>
+  day < today ? 'as soon as you can' : `by ${formatDay(day, today)}`;

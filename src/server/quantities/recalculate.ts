@@ -1,5 +1,5 @@
 import type { Measure } from '@/core/layout/measures';
-import { measuredQuantity, measureUnit } from '@/core/quantities/measured';
+import { measuredIn, measureUnit } from '@/core/quantities/measured';
 import { recalculate, type Calculation } from '@/core/scope/feed';
 import { queryAll, execute } from '../database/query';
 import { requireRow, type PlanContext } from '../door/handler';
@@ -27,6 +27,7 @@ const calculationOf = (row: Omit<Row, 'id'>): Calculation => ({
 export function recalculateArea(context: PlanContext, area: string): void {
   const { db } = context;
   const measures = measuresNow(context.installation, area);
+  const { units } = requireRow(context, 'job', requireRow(context, 'area', area).job, 'job');
   for (const row of queryAll<Row>(
     db,
     `SELECT id, calculator, input, fed
@@ -55,8 +56,8 @@ export function recalculateArea(context: PlanContext, area: string): void {
     { area },
   )) {
     // What can no longer be measured has no quantity: an old figure that looks valid is worse than none.
-    const quantity = measuredQuantity(measures, line.measure) ?? null;
-    measureLine(db, line.id, quantity, measureUnit(line.measure));
+    const quantity = measuredIn(measures, line.measure, units) ?? null;
+    measureLine(db, line.id, quantity, measureUnit(line.measure, units));
   }
   const timed = timeTrack(context.installation, area, 'quantity');
   if (timed) context.replan(timed, { kind: 'drawn', area, place: requireRow(context, 'area', area).name });

@@ -2,7 +2,7 @@ import type { InferType } from 'yup';
 import { addFinding, addScope } from '@/contract/commands/scope';
 import { mirror } from '@/core/layout/mirror';
 import type { FaceShape } from '@/core/layout/shape';
-import { measuredQuantity, measureUnit } from '@/core/quantities/measured';
+import { measuredIn, measureUnit } from '@/core/quantities/measured';
 import { uuid } from '../database/id';
 import { queryAll, flag, insert, orNull, update } from '../database/query';
 import type { Rows } from '../database/rows';
@@ -24,13 +24,14 @@ type ScopeFields = Omit<InferType<typeof addScope.schema>, 'id' | 'job' | 'area'
 function scopeValues(context: CommandContext, job: string, area: string, item: ScopeFields) {
   if (item.selection && requireRow(context, 'selection', item.selection, 'selection').job !== job)
     throw notFound('selection in this job', 'selection');
-  const measured = item.measure ? measuredQuantity(measuresNow(context.installation, area), item.measure) : undefined;
+  const { units } = requireRow(context, 'job', job, 'job');
+  const measured = item.measure ? measuredIn(measuresNow(context.installation, area), item.measure, units) : undefined;
   return {
     stance: item.stance,
     verb: item.verb,
     subject: item.subject,
     quantity: measured ?? orNull(item.quantity),
-    unit: item.measure && measured !== undefined ? measureUnit(item.measure) : orNull(item.unit),
+    unit: item.measure && measured !== undefined ? measureUnit(item.measure, units) : orNull(item.unit),
     trade: orNull(item.trade),
     depends_on: item.dependsOn,
     selection: orNull(item.selection),

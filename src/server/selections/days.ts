@@ -3,14 +3,17 @@ import { today } from '../zone';
 import { requireRow, type CommandContext } from '../door/handler';
 import { unprocessable } from '../refusal';
 
-/** Nothing comes to a site before the job begins. */
+/** Days before the first day of work on which something may come: material is there on day one. */
+const AHEAD = 365;
+
+/** Nothing comes to a site long before the job begins: such a day is a slip of the finger. */
 export function requireDayInJob(context: CommandContext, job: string, day: Day | undefined, field: string): void {
   if (day === undefined) return;
   const { start_day, name } = requireRow(context, 'job', job, 'job');
-  if (day < start_day)
+  if (day < addDays(start_day, -AHEAD))
     throw unprocessable(
       'before-the-job',
-      `${name} begins on ${formatDay(start_day, day)}; nothing comes to it before. Give that day or a later one.`,
+      `${name} begins on ${formatDay(start_day, day)}; nothing comes to it more than a year before. Check the day.`,
       field,
     );
 }

@@ -1,4 +1,6 @@
 import { workFacts, type Work } from '@/core/sequence/works';
+import { addDays, formatDay, type Day } from '@/core/units/day';
+import { today } from '../zone';
 import { queryAll, flag, insert, queryOne, orNull, execute } from '../database/query';
 import { handlers, requireRow, requireVersion, type CommandContext } from '../door/handler';
 import { Refusal, unprocessable } from '../refusal';
@@ -27,8 +29,18 @@ export function setWorks(
   layTrack(context.installation, area.id);
 }
 
+/** Years ago no job begins that is only set up now: such a day is a slip of the finger. */
+const LONG_AGO = 1_500;
+
+function requireMeantStart(context: CommandContext, day: Day): void {
+  const now = today(context.installation);
+  if (day < addDays(now, -LONG_AGO))
+    throw unprocessable('long-ago', `${formatDay(day, now)} is more than four years ago; check the year.`, 'startDay');
+}
+
 export const siteHandlers = handlers({
   'job.open': (context, job) => {
+    requireMeantStart(context, job.startDay);
     const position =
       queryOne<{ next: number }>(context.db, 'SELECT coalesce(max(position), -1) + 1 AS next FROM job')?.next ?? 0;
     insert(context.db, 'job', {
@@ -48,7 +60,8 @@ export const siteHandlers = handlers({
     context.logFor(job.id);
   },
   'job.change': (context, job) => {
-    requireVersion(context, 'job', job.id, job.version);
+    const { start_day } = requireVersion(context, 'job', job.id, job.version);
+    if (job.startDay !== start_day) requireMeantStart(context, job.startDay);
     execute(
       context.db,
       `UPDATE job

@@ -1,12 +1,14 @@
 import type { ShellView, JobHead, PersonView } from '@/contract/views/job';
 import { isDue } from '@/core/selections/due';
+import { addDays, type Day } from '@/core/units/day';
 import { clockFor } from '../zone';
 import { newestChange } from '../reading/log';
 import type { Installation } from '../installation';
 import { selectionsOf } from './selection';
 import { firmRow, openJobRows, peopleOf } from '../reading/firm';
 import { jobRow } from '../reading/job';
-import { readHouse, ofJob } from '../reading/reading';
+import { finishDay } from '../reading/plan';
+import { readHouse, ofJob, type JobReading } from '../reading/reading';
 import { draftCount } from '../reading/updates';
 import { lastWalk } from '../reading/walks';
 import { whenSeen } from '../words';
@@ -27,6 +29,14 @@ export function frameView(installation: Installation, person: PersonView): Shell
   };
 }
 
+/** A link opens for so many days at least, and so many after the job is over. */
+const LINK_DAYS = { least: 60, after: 30 };
+const linksUntil = (job: JobReading): Day =>
+  [
+    addDays(job.firm.today, LINK_DAYS.least),
+    ...[jobRow(job).promise_day, finishDay(job)].flatMap((day) => (day ? [addDays(day, LINK_DAYS.after)] : [])),
+  ].reduce((last, day) => (day > last ? day : last));
+
 /** A job's head and the counts at its tabs. */
 export const jobHead = ofJob((job): JobHead => {
   const row = jobRow(job);
@@ -39,6 +49,7 @@ export const jobHead = ofJob((job): JobHead => {
     units: row.units,
     walked: at ? `walked ${whenSeen(at, job.firm)}` : 'not walked yet',
     openWalk: open,
+    linksUntil: linksUntil(job),
     counts: {
       selections: selectionsOf(job).filter((item) => isDue(item.due)).length,
       schedule: holdsOf(job).filter((hold) => hold.overdue).length,

@@ -1,3 +1,4 @@
+import { sayMeasure } from '@/core/quantities/measured';
 import type {
   AssumptionsView,
   ChangesView,
@@ -42,11 +43,7 @@ export function measureWords(
       {
         measure,
         value:
-          MEASURES[measure].dimension === 'area'
-            ? `${Math.round(value * 100) / 100} m²`
-            : MEASURES[measure].dimension === 'length'
-              ? formatLength(value, system)
-              : String(value),
+          MEASURES[measure].dimension === 'length' ? formatLength(value, system) : sayMeasure(measure, value, system),
       },
     ];
   });

@@ -64,7 +64,10 @@ function Calculating({
   const area = areas.find((entry) => entry.id === areaId);
   const [system, setSystem] = useState<LengthSystem>(area?.units ?? 'metric');
   const [values, setValues] = useState<TypedInput>(() =>
-    writeTyped(calculator.asks, kept?.input ?? calculator.example, area?.units ?? 'metric'),
+    // In an area of a job nothing stands that nobody has typed or drawn; elsewhere the example shows how it is meant.
+    area && !kept
+      ? emptyNamed(calculator.asks)
+      : writeTyped(calculator.asks, kept?.input ?? calculator.example, area?.units ?? 'metric'),
   );
   const [fed, setFed] = useState<Record<string, Measure>>(() => kept?.fed ?? feedsIn(calculator, area));
   const [keeping, setKeeping] = useState(false);

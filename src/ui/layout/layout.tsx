@@ -1,4 +1,5 @@
 'use client';
+import { sayMeasure } from '@/core/quantities/measured';
 import { api, routes } from '@/contract/routes';
 import Link from 'next/link';
 import { useState } from 'react';
@@ -265,11 +266,7 @@ function ItMeasures({ view, system }: { view: LayoutView; system: 'metric' | 'im
             <li key={measure}>
               <span className="what soft">{label}</span>
               <span className="mono">
-                {dimension === 'area'
-                  ? `${value.toFixed(2)} m²`
-                  : dimension === 'length'
-                    ? formatLength(value, system)
-                    : value}
+                {dimension === 'length' ? formatLength(value, system) : sayMeasure(measure, value, system)}
               </span>
             </li>,
           ];

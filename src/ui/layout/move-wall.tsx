@@ -7,6 +7,7 @@ import { planOf } from '@/core/layout/drawing';
 import { moveWall, type MovedRoom } from '@/core/layout/move-wall';
 import { brokenBy, checkPlan, usualTerms, type PlanFinding } from '@/core/layout/plan-fit';
 import type { Opening, Fixture, RoomShape } from '@/core/layout/shape';
+import { sayAmount } from '@/core/quantities/units';
 import { formatLength, parseLength, type LengthSystem } from '@/core/units/length';
 import { StateIcon } from '../kit/state-icon';
 import { useSend } from '../kit/use-send';
@@ -124,8 +125,8 @@ export function MoveWall({ view, shape, onDone }: { view: LayoutView; shape: Roo
           <MoveBy text={text} problem={problem} setText={setText} step={step} by={by} put={put} system={system} />
           {!neighbour && <ShareWall view={view} wall={wall} />}
           <div aria-live="polite">
-            <Told side={mine} effect={here} by={by} />
-            {theirs && there && <Told side={theirs} effect={there} by={by} />}
+            <Told side={mine} effect={here} by={by} system={system} />
+            {theirs && there && <Told side={theirs} effect={there} by={by} system={system} />}
           </div>
           <MoveReason reason={reason} tried={tried} setReason={setReason} />
           <div className="actions">
@@ -266,7 +267,7 @@ function MoveBy({
   );
 }
 
-function Told({ side, effect, by }: { side: Side; effect: Effect; by: number }) {
+function Told({ side, effect, by, system }: { side: Side; effect: Effect; by: number; system: LengthSystem }) {
   if (!effect.moved) return null;
   const gain = effect.moved.gain;
   return (
@@ -277,7 +278,7 @@ function Told({ side, effect, by }: { side: Side; effect: Effect; by: number }) 
           'stays as it is'
         ) : (
           <>
-            {gain >= 0 ? 'gains' : 'loses'} <span className="mono">{Math.abs(gain).toFixed(2)} m²</span>
+            {gain >= 0 ? 'gains' : 'loses'} <span className="mono">{sayAmount(Math.abs(gain), 'm²', system, 2)}</span>
           </>
         )}
       </p>

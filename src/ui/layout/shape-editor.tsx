@@ -1,4 +1,5 @@
 'use client';
+import { sayAmount } from '@/core/quantities/units';
 import type { Drawing } from '@/core/layout/drawing';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
@@ -147,7 +148,7 @@ function ShapeSheet({
       )}
       {outline?.ok && (
         <p className="small-text soft mb-0 mt-2">
-          floor <span className="mono">{outline.value.area.toFixed(2)} m²</span>, perimeter{' '}
+          floor <span className="mono">{sayAmount(outline.value.area, 'm²', system, 2)}</span>, perimeter{' '}
           <span className="mono">{formatLength(outline.value.perimeter, system)}</span>
         </p>
       )}

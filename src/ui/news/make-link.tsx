@@ -2,11 +2,8 @@
 import { useFormContext } from 'react-hook-form';
 import { makeLink } from '@/contract/commands/news';
 import type { NewsView } from '@/contract/views/news';
-import { addDays } from '@/core/units/day';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { newId } from '../offline/send';
-
-const LINK_DAYS = 60;
 
 /** A link without a message: to be shown on site or sent by another way. */
 export function MakeLink({ view, onDone }: { view: NewsView; onDone: () => void }) {
@@ -20,7 +17,7 @@ export function MakeLink({ view, onDone }: { view: NewsView; onDone: () => void 
         audience: 'client' as const,
         job: view.job.id,
         recipient: '',
-        expiresOn: addDays(view.today, LINK_DAYS),
+        expiresOn: view.job.linksUntil,
       })}
     >
       <SelectField

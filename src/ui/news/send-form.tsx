@@ -3,14 +3,10 @@ import { Button, Form } from 'react-bootstrap';
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import { sendUpdate } from '@/contract/commands/news';
 import type { NewsView, UpdateView } from '@/contract/views/news';
-import { addDays } from '@/core/units/day';
 import { CommandForm, TextField } from '../kit/form';
 import { newId } from '../offline/send';
 import { useIsDemo } from '../shell/demo';
 import { LinkButton } from '../kit/link-button';
-
-/** How long a link of an update opens unless said otherwise. */
-const LINK_DAYS = 30;
 
 const recipient = (name = '', address = '') => ({ messageId: newId(), linkId: newId(), name, address });
 
@@ -39,7 +35,7 @@ export function SendForm({ update, view, onDone }: { update: UpdateView; view: N
           version: update.version,
           title: update.title,
           body: update.body,
-          expiresOn: addDays(view.today, LINK_DAYS),
+          expiresOn: view.job.linksUntil,
           recipients:
             suggested.length > 0 ? suggested.map(({ name, address }) => recipient(name, address)) : [recipient()],
         })}

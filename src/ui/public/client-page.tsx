@@ -1,4 +1,4 @@
-import { sayHowFar } from '@/core/words/day';
+import { sayBy, sayHowFar } from '@/core/words/day';
 import { publicRoutes } from '@/contract/routes';
 import type { ClientShared } from '@/contract/views/news';
 import { formatDay } from '@/core/units/day';
@@ -57,12 +57,12 @@ export function ClientPage({ view, token }: { view: ClientShared; token: string 
               .map((choice) => (
                 <Line key={choice.id} mark={<StateIcon kind="waiting" />}>
                   Choose: {choice.what}
-                  {choice.by && <span className="soft"> by {formatDay(choice.by, view.today)}</span>}
+                  {choice.by && <span className="soft"> {sayBy(choice.by, view.today)}</span>}
                 </Line>
               ))}
             {view.decisions.map((decision) => (
               <Line key={decision.text} mark={<StateIcon kind="waiting" />}>
-                {decision.text} <span className="soft">by {formatDay(decision.by, view.today)}</span>
+                {decision.text} <span className="soft">{sayBy(decision.by, view.today)}</span>
               </Line>
             ))}
           </Lines>
@@ -151,7 +151,7 @@ function ChoiceAsked({
       <h2 className="mt-0">Which do you choose?</h2>
       <p className="mb-1">
         <span className="fw-bold">{choice.what}</span>
-        {choice.by ? `, by ${formatDay(choice.by, view.today)}, or it comes later than planned` : ''}.
+        {choice.by ? `, ${sayBy(choice.by, view.today)}, or it comes later than planned` : ''}.
       </p>
       <PickForm token={token} recipient={view.recipient} choice={choice} />
     </Sheet>
@@ -172,7 +172,7 @@ function RequestAsked({
       <h2 className="mt-0">We need your {request.kind === 'approval' ? 'approval' : 'word'}</h2>
       <p className="mb-1">
         <span className="fw-bold">{capital(request.subject)}</span>
-        {request.by ? `, by ${formatDay(request.by, view.today)}` : ''}.
+        {request.by ? `, ${sayBy(request.by, view.today)}` : ''}.
         {request.waits.length > 0 ? ` Without it this stands still: ${request.waits.join(', ')}.` : ''}
       </p>
       <ReplyForm token={token} recipient={view.recipient} request={request} />

@@ -6,7 +6,6 @@ import { addChange, editChange, sendChange, withdrawChange } from '@/contract/co
 import type { ChangesView, ChangeView } from '@/contract/views/scope';
 import { phaseFacts } from '@/core/sequence/phases';
 import { TRADES } from '@/core/sequence/trades';
-import { addDays } from '@/core/units/day';
 import { formatMoney } from '@/core/units/money';
 import { priceLines } from '@/core/quantities/price-change';
 import { daysOf } from '@/core/words/count';
@@ -144,7 +143,7 @@ function ChangesPanel({ open, close, view }: { open: Open | undefined; close: ()
             linkId: newId(),
             name: view.client.name,
             address: view.client.address,
-            expiresOn: addDays(view.today, 30),
+            expiresOn: view.job.linksUntil,
           })}
         >
           <p className="mb-0">

@@ -6,7 +6,6 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { makeStatement, sendStatement } from '@/contract/commands/scope';
 import type { StatementView } from '@/contract/views/scope';
-import { addDays } from '@/core/units/day';
 import { JobTabs } from '../shell/job-tabs';
 import { CommandForm } from '../kit/form';
 import { StateIcon } from '../kit/state-icon';
@@ -170,7 +169,7 @@ function SendPanel({
             linkId: newId(),
             name: view.client.name,
             address: view.client.address,
-            expiresOn: addDays(view.today, 90),
+            expiresOn: view.job.linksUntil,
           })}
         >
           {view.gaps.length > 0 && (

@@ -137,7 +137,18 @@ function AlternativesTable({
               alternatives:
                 alternatives.length > 0
                   ? alternatives.map(({ there: _, after: __, ...one }) => one)
-                  : [blank(item.choice)],
+                  : [
+                      {
+                        ...blank(item.choice),
+                        code: item.code,
+                        colour: item.colour,
+                        finish: item.finish,
+                        supplier: item.supplier,
+                        unitPrice: item.unitPrice,
+                        leadLow: item.leadLow,
+                        leadHigh: item.leadHigh,
+                      },
+                    ],
             })}
           >
             <Fields suppliers={view.suppliers} />

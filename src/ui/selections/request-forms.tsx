@@ -5,7 +5,7 @@ import { addRequest, answerRequest, askClient, changeRequest, sendRequest } from
 import type { RequestsView, RequestView } from '@/contract/views/selections';
 import { PARTIES, PARTY_KEYS, REQUEST_KIND_KEYS, REQUEST_KINDS } from '@/core/selections/requests';
 import type { Phase } from '@/core/sequence/phases';
-import { addDays, type Day } from '@/core/units/day';
+import type { Day } from '@/core/units/day';
 import { CommandForm, SelectField, TextField } from '../kit/form';
 import { SendFields } from '../kit/send-fields';
 import { newId } from '../offline/send';
@@ -212,7 +212,7 @@ export function AskClient({ view, request, onDone }: About & { view: RequestsVie
         linkId: newId(),
         name: view.client.name,
         address: view.client.address,
-        expiresOn: addDays(view.today, 30),
+        expiresOn: view.job.linksUntil,
       })}
     >
       <p className="mb-0">{request.subject}</p>
