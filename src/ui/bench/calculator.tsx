@@ -372,7 +372,7 @@ function givenText(value: unknown, ask: Ask<unknown> | undefined, system: Length
   return typeof value === 'number'
     ? ask?.kind === 'length'
       ? sayResult(give('length', ''), value, system)
-      : typedAmount(Math.round(value * 1000) / 1000, ask?.unit ?? '', system)
+      : String(Math.round(100 * Number(typedAmount(value, ask?.unit ?? '', system))) / 100)
     : '';
 }
 
