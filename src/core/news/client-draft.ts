@@ -49,9 +49,7 @@ export function clientDraft(news: News): Draft {
       finish(news),
       ...paragraph(
         'We need you to decide',
-        news.decisions.map(
-          ({ text, by }) => `${capital(text)} — ${sayBy(by, news.day)}, so that nothing has to wait.`,
-        ),
+        news.decisions.map(({ text, by }) => `${capital(text)} — ${sayBy(by, news.day)}, so that nothing has to wait.`),
       ),
       ...living(news),
     ]
