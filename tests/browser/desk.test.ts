@@ -183,7 +183,7 @@ describe('the order of the work', () => {
     await seesText(page, 'Half-days is at least 1.');
     await fill(page, 'halfDays', '9');
     await press(page, 'Save');
-    await seesText(page, 'carpentry, 4.5 days');
+    await seesText(page, 'carpentry, 4½ days');
     await expect
       .poll(async () => taskOf(await planOf(), 'children', 'flooring')?.duration, { timeout: 15_000 })
       .toBe(9);
