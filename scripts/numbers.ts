@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { readQuantity, type QuantityKind, type UnitSystem } from '../src/core/units/quantity';
+import { readQuantity } from '../src/core/units/quantity';
+import type { QuantityKind, UnitSystem } from '../src/core/units/units';
 
 /**
  * Reads what is typed in a file of cases `{kind, system, text, expect}` by the one reader; `expect` null is refused.

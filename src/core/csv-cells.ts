@@ -1,5 +1,5 @@
 import { refuseCell } from './csv';
-import { plainSigns, readNumber } from './units/number';
+import { eitherOf, plainSigns, readNumber } from './units/number';
 import { readQuantity } from './units/quantity';
 
 /** Cells that several lists have in common. Each gives what was meant or refuses the line with what would be right. */
@@ -32,10 +32,7 @@ export function choiceCell<Choice extends string>(
 /** A number as people write it. Where a comma can be a thousand or a decimal mark, the line is asked back. */
 export function numberCell(column: string, typed: string): number {
   const read = readNumber(plainSigns(typed));
-  if (read && 'ambiguous' in read) {
-    const [thousand, decimal] = read.ambiguous;
-    return refuseCell(column, `“${typed}” can be ${thousand} or ${decimal}; write one of them.`);
-  }
+  if (read && 'ambiguous' in read) return refuseCell(column, eitherOf(typed, read.ambiguous));
   return read?.value ?? Number.NaN;
 }
 

@@ -1,4 +1,5 @@
-import { readQuantity, type UnitSystem } from '../units/quantity';
+import { readQuantity } from '../units/quantity';
+import type { UnitSystem } from '../units/units';
 
 /**
  * Falls as drainlayers write them: `1:80`, `1 in 80`, `1.25 %`, `1/4 in per ft`, `0.0125`.

@@ -1,5 +1,5 @@
 import { MEASURES, type Measure, type Measures } from '../layout/measures';
-import type { UnitSystem } from '../units/quantity';
+import type { UnitSystem } from '../units/units';
 import { sayAmount, shownUnit, typedAmount } from './units';
 
 /** The unit of what is counted on a drawing: areas in m², runs in m. */

@@ -1,7 +1,7 @@
 import { formatDay } from '../units/day';
 import { formatLength, type LengthSystem } from '../units/length';
 import { formatMoney } from '../units/money';
-import { figure } from '../units/quantity';
+import { figure } from '../units/format-quantity';
 import type { Give } from './ask';
 import type { AnyCalculator } from './calculator';
 import { textOf } from './typed';

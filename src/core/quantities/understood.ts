@@ -1,6 +1,7 @@
 import { formatLength, parseLength } from '../units/length';
 import { formatMoney } from '../units/money';
-import { readQuantity, type UnitSystem } from '../units/quantity';
+import { readQuantity } from '../units/quantity';
+import type { UnitSystem } from '../units/units';
 import type { Ask } from './ask';
 import { readAmount, sayAmount } from './units';
 

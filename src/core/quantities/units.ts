@@ -1,20 +1,20 @@
-import { type Outcome, answer } from '../problem';
+import { answer, refuse, type Outcome } from '../problem';
+import { figure, inOwnUnit } from '../units/format-quantity';
 import { formatLength } from '../units/length';
-import { plainSigns, readNumber } from '../units/number';
-import { figure, inOwnUnit, OWN_UNIT, readQuantity, type QuantityKind, type UnitSystem } from '../units/quantity';
+import { eitherOf, plainSigns, readNumber } from '../units/number';
+import { readQuantity } from '../units/quantity';
+import { OWN_UNIT, type MeasuredKind, type UnitSystem } from '../units/units';
 
 /**
  * The units in which calculators keep their amounts, and how a job that measures in feet and inches types and reads
  * them.
  */
 interface KeptUnit {
-  kind: Exclude<QuantityKind, 'money' | 'count' | 'fall'>;
+  kind: MeasuredKind;
   /** How much of what the kind is kept in one of this unit is. */
   is: number;
   /** Lengths have several units of their own; the others have the job's. */
   shown?: Record<UnitSystem, string>;
-  /** Figures after the point. */
-  digits?: Record<UnitSystem, number>;
 }
 
 const LONG = { metric: 'm', imperial: 'ft' } as const;
@@ -44,9 +44,8 @@ export function shownUnit(unit: string, system: UnitSystem): string {
 /** What one of the kept unit is in the shown one. */
 function scale(unit: string, system: UnitSystem): number {
   const kept = UNITS[unit];
-  return kept ? inOwnUnit(kind(kept), kept.is, system, shownUnit(unit, system)) : 1;
+  return kept ? inOwnUnit(kept.kind, kept.is, system, shownUnit(unit, system)) : 1;
 }
-const kind = (kept: KeptUnit): KeptUnit['kind'] => kept.kind;
 
 /** Reads an amount that is asked in a kept unit: bare in the job's own, or with any unit of its kind. */
 export function readAmount(text: string, unit: string, system: UnitSystem): Outcome<number> {
@@ -62,15 +61,10 @@ export function readAmount(text: string, unit: string, system: UnitSystem): Outc
     commaIs: system === 'imperial' ? 'thousands' : 'asked',
   });
   if (number && 'value' in number) return answer(isUnder ? -number.value : number.value);
-  return {
-    ok: false,
-    problem: {
-      code: 'unreadable',
-      message: number
-        ? `“${text}” can be ${number.ambiguous[0]} or ${number.ambiguous[1]}; write one of them`
-        : `“${text}” is not a number`,
-    },
-  };
+  return refuse({
+    code: 'unreadable',
+    message: number ? eitherOf(text, number.ambiguous) : `“${text}” is not a number.`,
+  });
 }
 
 /** An amount as it would be typed in the job's own unit: what `readAmount` reads back. */

@@ -56,7 +56,7 @@ export function traceMoves(
     ofTask,
     ofFinish: (job) => {
       const [before, after] = [lastOf(former, job), lastOf(plan, job)];
-      const id = !before || !after || look.finishNow(after) >= look.finishThen(before) ? after?.id : before.id;
+      const id = !before || !after || look.finishNow(after) >= before.finish ? after?.id : before.id;
       return id === undefined ? oneOrAll(allFor(job)) : ofTask(id);
     },
   };
@@ -145,7 +145,6 @@ class Look {
   }
 
   readonly finishNow = (task: PlannedTask): Slot => task.finish + this.shift;
-  readonly finishThen = (task: PlannedTask): Slot => task.finish;
 
   threadOf(id: string): Thread {
     const known = this.known.get(id);

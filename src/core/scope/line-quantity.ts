@@ -1,7 +1,8 @@
 import { pattern } from '../pattern';
 import { answer, refuse, type Outcome } from '../problem';
 import { plainSigns, readNumber } from '../units/number';
-import { readQuantity, readWritten, type Written } from '../units/quantity';
+import { readQuantity } from '../units/quantity';
+import { readWritten, type Written } from '../units/written';
 
 /** What is counted in packs and hours instead of being measured. */
 const PACKS: Readonly<Record<string, string>> = {

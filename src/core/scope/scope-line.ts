@@ -1,5 +1,5 @@
 import { answer, refuse, type Outcome } from '../problem';
-import type { Written } from '../units/quantity';
+import type { Written } from '../units/written';
 import { takeCount, takeQuantity } from './line-quantity';
 import type { Trade } from '../sequence/trades';
 import type { Inclusion } from '../sites/area';

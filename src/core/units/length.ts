@@ -1,5 +1,6 @@
 import type { Outcome } from '../problem';
-import { readQuantity, type UnitSystem } from './quantity';
+import { readQuantity } from './quantity';
+import type { UnitSystem } from './units';
 
 /** Lengths as people on site write them; read by the one reader of quantities. */
 export type LengthSystem = UnitSystem;

@@ -74,3 +74,7 @@ function fractionOf(whole: string | undefined, top: number, bottom: number): Rea
     ? { value: before.value + top / bottom }
     : undefined;
 }
+
+/** Asks back a number that can be two: what is typed next can be only one of them. */
+export const eitherOf = (text: string, [thousand, decimal]: readonly [number, number]): string =>
+  `“${text}” can be ${thousand} or ${decimal}; write ${thousand} or ${decimal}.`;

@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import cases from '../../../tests/fixtures/numbers.json';
 import { plainSigns, readNumber } from './number';
-import { formatQuantity, inOwnUnit, readQuantity, type QuantityKind, type UnitSystem } from './quantity';
+import { formatQuantity, inOwnUnit } from './format-quantity';
+import { readQuantity } from './quantity';
+import type { QuantityKind, UnitSystem } from './units';
 
 const SYSTEMS: readonly UnitSystem[] = ['metric', 'imperial'];
 const read = (kind: QuantityKind, text: string, system: UnitSystem = 'imperial', shown?: string): number | null => {

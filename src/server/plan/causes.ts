@@ -4,20 +4,17 @@ import type { Cause } from '@/core/schedule/cause';
 import type { Plan } from '@/core/schedule/plan';
 import { workedDaysFrom } from '@/core/schedule/slippage';
 import { traceMoves, type Trace } from '@/core/schedule/trace';
-import type { Phase } from '@/core/sequence/phases';
 import { taskId } from '@/core/sequence/site';
 import { slotOf, type Slot } from '@/core/units/slot';
-import { queryAll } from '../database/query';
 import type { Mark } from '../door/marks';
 import { holidaysOf } from '../reading/firm';
 import { areaNames } from '../reading/job';
 import type { FirmReading } from '../reading/reading';
+import { recordsOfWalk } from '../reading/records';
 
 type Part = Pick<Plan, 'origin' | 'tasks'>;
 
-/**
- * Worked half-days before a slot of the former plan, or of the new one.
- */
+/** Worked half-days before a slot of the former plan, or of the new one. */
 export interface Worked {
   then: (slot: Slot) => number;
   now: (slot: Slot) => number;
@@ -37,31 +34,31 @@ export function traceOf(firm: FirmReading, marks: readonly Mark[], former: Plan,
     [...groupBy(marks, (mark) => mark.job)].map(([job, list]) => [job, list.flatMap((mark) => mark.causes)]),
   );
   const worked = workedAcross(firm, former, plan);
-  const seen = marks.flatMap((mark) => (mark.walk ? seenOn(firm, mark, former, plan, worked) : []));
+  const seen = marks.flatMap((mark) => (mark.walk ? seenOn(firm, mark, mark.walk, former, plan, worked) : []));
   return traceMoves(former, plan, said, seen);
 }
 
 /** What a walk saw that moves work: steps that are behind or ahead of the former plan, and work left to do. */
-function seenOn(firm: FirmReading, { job, walk, causes }: Mark, former: Plan, plan: Plan, worked: Worked): Cause[] {
-  const rows = queryAll<{ kind: string; area: string; phase: Phase | null; fraction: number; text: string }>(
-    firm.db,
-    `SELECT kind, area, phase, coalesce(fraction, 0) AS fraction, coalesce(text, '') AS text
-      FROM standing_observation
-      WHERE walk = @walk AND kind IN ('progress', 'remaining')
-      ORDER BY at`,
-    { walk },
-  );
+function seenOn(
+  firm: FirmReading,
+  { job, causes }: Mark,
+  walk: string,
+  former: Plan,
+  plan: Plan,
+  worked: Worked,
+): Cause[] {
   const names = areaNames(firm.job(job));
   const was = new Map(former.tasks.map((task) => [task.id as string, task]));
   const is = new Map(plan.tasks.map((task) => [task.id as string, task]));
   const record = causes[0]?.record;
-  return rows.flatMap((row): Cause[] => {
-    const at = { area: row.area, place: names.get(row.area) ?? '', ...(record === undefined ? {} : { record }) };
-    if (row.kind === 'remaining') return [{ kind: 'leftover', ...at, text: row.text }];
-    const task = row.phase && taskId(row.area, row.phase);
-    const [then, now] = [was.get(task ?? ''), is.get(task ?? '')];
-    if (!row.phase || !then || !now || then.state === 'done') return [];
+  return recordsOfWalk(firm.db, walk).flatMap((seen): Cause[] => {
+    if (seen.kind !== 'progress' && seen.kind !== 'remaining') return [];
+    const at = { area: seen.area, place: names.get(seen.area) ?? '', ...(record === undefined ? {} : { record }) };
+    if (seen.kind === 'remaining') return [{ kind: 'leftover', ...at, text: seen.text }];
+    const task = taskId(seen.area, seen.phase);
+    const [then, now] = [was.get(task), is.get(task)];
+    if (!then || !now || then.state === 'done') return [];
     const halves = worked.now(now.finish) - worked.then(then.finish);
-    return halves === 0 ? [] : [{ kind: 'progress', ...at, phase: row.phase, fraction: row.fraction, halves }];
+    return halves === 0 ? [] : [{ kind: 'progress', ...at, phase: seen.phase, fraction: seen.fraction, halves }];
   });
 }

@@ -1,7 +1,7 @@
 import type { SelectionView, HistoryLine } from '@/contract/views/selections';
 import { groupBy } from '@/core/group-by';
 import { boughtIn } from '@/core/quantities/units';
-import type { UnitSystem } from '@/core/units/quantity';
+import type { UnitSystem } from '@/core/units/units';
 import type { Purchase } from '@/core/quantities/calculator';
 import { checkWords } from '@/core/selections/check';
 import { arrivalOf } from '@/core/selections/arrival';

@@ -4,7 +4,7 @@ import { Button, Form } from 'react-bootstrap';
 import { isAsk, type Ask, type Asks } from '@/core/quantities/ask';
 import { understoodAs } from '@/core/quantities/understood';
 import { shownUnit } from '@/core/quantities/units';
-import type { UnitSystem } from '@/core/units/quantity';
+import type { UnitSystem } from '@/core/units/units';
 import { emptyLine, emptyNamed, textOf, type Typed, type TypedInput } from '@/core/quantities/typed';
 import type { Problem } from '@/core/problem';
 import { capital } from '@/core/words/letters';

@@ -6,7 +6,7 @@ import type { Ask } from '@/core/quantities/ask';
 import { sayResult } from '@/core/quantities/say';
 import { textOf, writeTyped, type Typed } from '@/core/quantities/typed';
 import { shownUnit } from '@/core/quantities/units';
-import type { UnitSystem } from '@/core/units/quantity';
+import type { UnitSystem } from '@/core/units/units';
 import { formatLength, type LengthSystem } from '@/core/units/length';
 import { Lines } from '../kit/lines';
 

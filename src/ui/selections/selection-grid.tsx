@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { changeSelection, expectSelection } from '@/contract/commands/selections';
 import type { SelectionView } from '@/contract/views/selections';
-import { plainSigns, readNumber } from '@/core/units/number';
+import { eitherOf, plainSigns, readNumber } from '@/core/units/number';
 import { leadWords } from '@/core/selections/lead-words';
 import { isComing } from '@/core/selections/states';
 import { formatDay, type Day } from '@/core/units/day';
@@ -51,8 +51,7 @@ const EDITABLE: Record<string, Editable> = {
       if (typed.trim() === '') return { quantity: undefined, unit: '' };
       const found = /^\s*(\d[\d.,’' ]*?)\s*(\p{L}.*)?$/u.exec(typed);
       const read = readNumber(plainSigns(found?.[1] ?? ''));
-      if (read && 'ambiguous' in read)
-        return { problem: `It can be ${read.ambiguous[0]} or ${read.ambiguous[1]}; write one of them.` };
+      if (read && 'ambiguous' in read) return { problem: eitherOf(found?.[1] ?? '', read.ambiguous) };
       return read && read.value > 0 && found?.[2]?.trim()
         ? { quantity: read.value, unit: found[2].trim() }
         : { problem: 'A number with its unit, like 24 pieces.' };
